@@ -1,0 +1,58 @@
+import { describe, expect, it } from 'vitest';
+import reference from '../tests/reference/calc-cases.json';
+import { calc } from './calc';
+import { calculations } from './calculations';
+
+const run = (name: string, input: unknown) => calc([name], () => (typeof input === 'string' ? input : JSON.stringify(input)));
+
+describe('the worked cases', () => {
+  it.each(reference.cases.map((one) => [one.calc, one.input, one] as const))('%s of %j', (name, input, { expect: expected, relativeTolerance }) => {
+    const { status, out } = run(name, input);
+    expect(status).toBe(0);
+    const result = JSON.parse(out) as Record<string, unknown>;
+    expect(Object.keys(result).sort()).toEqual(Object.keys(expected).sort());
+    for (const [key, value] of Object.entries(expected)) {
+      const got = result[key];
+      if (typeof value === 'number') expect(Math.abs(Number(got) - value)).toBeLessThanOrEqual(Math.abs(value) * relativeTolerance);
+      else expect(got).toEqual(value);
+    }
+  });
+});
+
+describe('calc', () => {
+  it('lists every calculation with a line', () => {
+    const { out } = calc(['--list'], () => '');
+    expect(out.split('\n')).toHaveLength(Object.keys(calculations).length);
+  });
+  it.each(Object.keys(calculations))('%s has a JSON Schema of an object', (name) => {
+    const { status, out } = calc([name, '--schema'], () => '');
+    expect(status).toBe(0);
+    expect(out).toContain('"additionalProperties":false');
+  });
+  it('has no limit as null, never Infinity', () => {
+    expect(JSON.parse(run('dc-feed', { sourceVolts: 12, loopOhms: 0, loadWatts: 5, minLoadVolts: 10.8 }).out)).toMatchObject({ state: 'ok', loadVolts: 12, maxLoadWatts: null });
+  });
+  const segments = [{ cable: 'coax-rg59-cu', lengthM: 100 }];
+  it.each<[string, unknown, string]>([
+    ['path-loss', { segments: [], frequencyMHz: 6 }, 'segments is [], allowed: at least 1 item'],
+    ['path-loss', { segments: [{ cable: 'string', lengthM: 3 }], frequencyMHz: 6 }, 'segments[0].cable is "string", allowed: one of coax-rg59-cu'],
+    ['path-loss', { segments: [{ cable: 'coax-rg59-cu', lengthM: -3 }], frequencyMHz: 6 }, 'segments[0].lengthM is -3, allowed: at least 0'],
+    ['path-loss', { segments, frequencyMHz: '6' }, 'frequencyMHz is "6", allowed: a number'],
+    ['path-loss', '{"segments":[{"cable":"coax-rg59-cu","lengthM":1e999}],"frequencyMHz":6}', 'segments[0].lengthM is null, allowed: a number'],
+    ['path-loss', '{"segments":NaN}', '(input) is not JSON'],
+    ['path-loss', '', '(input) is not JSON'],
+    ['path-loss', [], '(input) is [], allowed: an object'],
+    ['dc-feed', { sourceVolts: 12, loopOhms: 1, minLoadVolts: 10 }, 'loadWatts is missing, allowed: a number'],
+    ['dc-feed', { sourceVolts: 12, loopOhms: 1, minLoadVolts: 10, loadWatts: 1, loadAmps: 1 }, 'allowed: no field of this name here'],
+    ['conductor-resistance', { awg: 18, areaMm2: 1, material: 'copper', temperatureC: 20, lengthM: 1 }, 'allowed: no field of this name here'],
+    ['conductor-resistance', { awg: 18, material: 'gold', temperatureC: 20, lengthM: 1 }, 'material is "gold", allowed: one of copper, cca, ccs40, ccs21'],
+    ['loop-resistance', { lengthM: 1, temperatureC: 20, out: { awg: 18, material: 'copper', count: 0 }, back: { awg: 18, material: 'copper', count: 1 } }, 'out.count is 0, allowed: at least 1'],
+    ['coax-loop-resistance', { cable: 'pair-cat6', lengthM: 1, temperatureC: 20 }, 'cable is "pair-cat6", allowed: one of coax-rg59-cu'],
+    ['weather', {}, 'calculation is "weather", allowed: one of'],
+    ['toString', {}, 'calculation is "toString", allowed: one of'],
+  ])('%s of %j is refused', (name, input, line) => {
+    const { status, out, errors } = run(name, input);
+    expect([status, out]).toEqual([2, '']);
+    expect(errors.join('\n')).toContain(line);
+  });
+});

@@ -1,0 +1,59 @@
+import { z } from 'zod';
+import { coaxCableIds, coaxLoopOhms, conductorOhms, gaugeSchema, loopOhms, materialSchema, pathLossDb, signalCable, signalCableIds } from '#core/cable';
+import { dcFeed } from '#core/power';
+import { linkConverter, linkConverterIds, linkRateMbps, pictureFormat, pictureFormatIds, pictureMargin } from '#core/signal';
+
+/** A calculation by name: what it takes, as a schema, and what it gives. */
+export interface Calculation<I = unknown> { about: string; input: z.ZodType<I>; run: (input: I) => Record<string, unknown> }
+
+const lengthM = z.number().min(0).max(100_000);
+const temperatureC = z.number().min(-100).max(250);
+const countSchema = z.int().min(1).max(1000);
+const byAwg = z.strictObject({ awg: z.int().min(-3).max(46), material: materialSchema, count: countSchema });
+const byArea = z.strictObject({ areaMm2: z.number().positive().max(1000), material: materialSchema, count: countSchema });
+const coresSchema = z.union([byAwg, byArea]);
+const segments = z.array(z.strictObject({ cable: z.enum(signalCableIds), lengthM })).min(1);
+const extraLossDb = z.number().min(0).max(200).optional();
+const volts = z.number().positive().max(10_000);
+
+/** Either this gauge or that area, spread into an object of other fields. */
+const conductorInput = z.union([
+  z.strictObject({ awg: z.int().min(-3).max(46), material: materialSchema, temperatureC, lengthM }),
+  z.strictObject({ areaMm2: z.number().positive().max(1000), material: materialSchema, temperatureC, lengthM }),
+]);
+
+const feedFields = { sourceVolts: volts, loopOhms: z.number().min(0).max(1e6), minLoadVolts: z.number().min(0).max(10_000), sourceLimitWatts: z.number().positive().max(1e6).optional() };
+const feedInput = z.union([
+  z.strictObject({ ...feedFields, loadWatts: z.number().min(0).max(1e6) }),
+  z.strictObject({ ...feedFields, loadAmps: z.number().min(0).max(1e5) }),
+]);
+
+const define = <I>(about: string, input: z.ZodType<I>, run: (input: I) => object): Calculation => ({
+  about, input, run: (value) => ({ ...run(value as I) }),
+});
+
+export const calculations: Record<string, Calculation> = {
+  'conductor-resistance': define('Resistance of one conductor from end to end.', conductorInput, ({ temperatureC: at, lengthM: length, ...conductor }) => ({
+    ohms: conductorOhms(gaugeSchema.parse(conductor), length, at),
+  })),
+  'loop-resistance': define('Resistance out and back through cores in parallel.', z.strictObject({ lengthM, temperatureC, out: coresSchema, back: coresSchema }), (input) => ({
+    loopOhms: loopOhms(input.out, input.back, input.lengthM, input.temperatureC),
+  })),
+  'coax-loop-resistance': define('Resistance of a coax, centre out and shield back.', z.strictObject({ cable: z.enum(coaxCableIds), lengthM, temperatureC }), (input) => {
+    const cable = signalCable(input.cable);
+    if (cable.kind !== 'coax') throw new Error(`${cable.id} is not coax`);
+    return { loopOhms: coaxLoopOhms(cable, input.lengthM, input.temperatureC) };
+  }),
+  'dc-feed': define('Volts, amps and the most watts that arrive through a loop.', feedInput, (input) => {
+    const load = 'loadWatts' in input ? { kind: 'watts' as const, watts: input.loadWatts } : { kind: 'amps' as const, amps: input.loadAmps };
+    return dcFeed({ ...input, load });
+  }),
+  'path-loss': define('Attenuation of cables in series at one frequency.', z.strictObject({ segments, frequencyMHz: z.number().positive().max(10_000) }), (input) => ({
+    lossDb: pathLossDb(input.segments, input.frequencyMHz),
+  })),
+  'picture-margin': define('Loss at a picture format’s top frequency, and whether it holds.', z.strictObject({ segments, format: z.enum(pictureFormatIds), extraLossDb }), (input) =>
+    pictureMargin(input.segments, pictureFormat(input.format), input.extraLossDb)),
+  'link-rate': define('Rate of an Ethernet-over-coax link by bit loading.', z.strictObject({ converter: z.enum(linkConverterIds), segments, extraLossDb }), (input) => ({
+    mbps: linkRateMbps(linkConverter(input.converter), input.segments, input.extraLossDb),
+  })),
+};

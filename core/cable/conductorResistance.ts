@@ -1,0 +1,31 @@
+import { materials, type Conductor, type Material } from './tables';
+
+/**
+ * Diameter of American wire gauge `awg` in millimetres.
+ * Source: ASTM B258, d = 0.127 mm × 92^((36 − n)/39).
+ */
+export function awgDiameterMm(awg: number): number {
+  return 0.127 * 92 ** ((36 - awg) / 39);
+}
+
+/** Cross-section of a conductor in mm². */
+export function conductorAreaMm2(conductor: Conductor): number {
+  return 'awg' in conductor ? (Math.PI / 4) * awgDiameterMm(conductor.awg) ** 2 : conductor.areaMm2;
+}
+
+/**
+ * How much more a conductor resists at `temperatureC` than at 20 °C.
+ * Source: linear temperature coefficient, 1 + α(T − 20), α of the materials table.
+ */
+export function temperatureFactor(material: Material, temperatureC: number): number {
+  return 1 + materials[material].perC * (temperatureC - 20);
+}
+
+/**
+ * Resistance of one conductor from end to end, in ohms.
+ * Source: R = ρ(T)·L/A. The area in mm² is 1e-6 of one in m².
+ */
+export function conductorOhms(conductor: Conductor, lengthM: number, temperatureC: number): number {
+  const resistivity = materials[conductor.material].resistivity20C * temperatureFactor(conductor.material, temperatureC);
+  return (resistivity * lengthM) / (conductorAreaMm2(conductor) * 1e-6);
+}

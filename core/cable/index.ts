@@ -1,0 +1,7 @@
+export {
+  coaxCableIds, coaxCables, gaugeSchema, materialSchema, pairCables, powerCable, powerCableIds, powerCables, signalCable, signalCableIds,
+  type CoaxCable, type Conductor, type Material, type PairCable, type PowerCable, type SignalCable,
+} from './tables';
+export { conductorAreaMm2, conductorOhms, temperatureFactor } from './conductorResistance';
+export { coaxLoopOhms, loopOhms, type Cores } from './loopResistance';
+export { pathLossCoefficients, pathLossDb, type PathLossCoefficients, type Stretch } from './pathLoss';

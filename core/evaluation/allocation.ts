@@ -1,0 +1,38 @@
+import type { Possible } from '#core/options';
+import { recorderState, type Occupant, type RecorderState, type SlotNeed } from '#core/recorder';
+import type { Site } from '#core/site';
+import type { RunEvaluation } from './evaluateRun';
+
+export interface Allocation {
+  recorders: RecorderState[];
+  occupied: Record<string, Occupant[]>;
+  /** Decided cameras that have no slot yet, in the order of their numbers. */
+  waiting: SlotNeed[];
+  needs: Record<string, SlotNeed>;
+}
+
+export const chosenOption = ({ options, chosen }: RunEvaluation): Possible | undefined =>
+  options.find((option): option is Possible => option.kind === chosen && option.state !== 'no');
+
+/** What a camera asks of its slot: what was chosen for it, or until then the picture it sends today. */
+function needOf(evaluation: RunEvaluation): SlotNeed {
+  const { camera, run } = evaluation;
+  return { cameraId: camera.id, number: camera.number, name: camera.name, patchedTo: run.patchedTo, signal: chosenOption(evaluation)?.signal ?? { kind: 'coax', format: camera.format } };
+}
+
+/** Who is on which slot: placed cameras, and undecided ones on the input they have today. */
+export function allocationOf(site: Site, runs: readonly RunEvaluation[]): Allocation {
+  const needs = Object.fromEntries(runs.map((evaluation) => [evaluation.camera.id, needOf(evaluation)]));
+  const occupied: Record<string, Occupant[]> = Object.fromEntries(Object.keys(site.recorder).map((id) => [id, []]));
+  const waiting: SlotNeed[] = [];
+  for (const { camera, run, chosen } of runs) {
+    const need = needs[camera.id]!;
+    const placement = site.placement[camera.id];
+    if (placement) occupied[placement.recorderId]?.push({ need, slot: placement.slot, placed: true });
+    else if (chosen) waiting.push(need);
+    else if (run.patchedTo) occupied[run.patchedTo.recorderId]?.push({ need, slot: run.patchedTo.input, placed: false });
+  }
+  const recorders = Object.values(site.recorder).map((recorder) => recorderState(recorder, occupied[recorder.id] ?? []));
+  return { recorders, occupied, needs, waiting: waiting.sort((a, b) => a.number - b.number) };
+}
+

@@ -1,0 +1,106 @@
+import { coaxCables, signalCable } from '#core/cable';
+import type { Reading, Run, Segment } from '#core/site';
+import { formatQuantity } from '#core/units';
+import { figure, type Figure, type Limit, type Step } from '#core/working';
+import { expectedCoaxOhms, expectedPowerOhms, lengthFigure } from './loops';
+import { testDefinition } from './tests';
+import type { Verdict } from './verdict';
+
+/** How far a sound cable may lie from its table, and a good meter from the truth. Policy and meter data. */
+const constructionShare = 0.03;
+const meterShare = 0.005;
+const meterOhms = 0.1;
+
+/** Spread of an expected loop: length, construction and meter, as independent errors. One standard deviation. */
+export function loopSpreadOhms(expectedOhms: number, lengths: readonly { ohmsPerM: number; spreadM: number }[]): number {
+  const byLength = lengths.reduce((sum, { ohmsPerM, spreadM }) => sum + (ohmsPerM * spreadM) ** 2, 0);
+  return Math.sqrt(byLength + (constructionShare * expectedOhms) ** 2 + (meterShare * expectedOhms + meterOhms) ** 2);
+}
+
+/** Spreads from which a reading is doubtful, and from which it is not the cable as noted any more. Policy. */
+const doubtfulFrom = 2;
+const wrongFrom = 4;
+
+const coaxSpread = (segments: readonly Segment[], expectedOhms: number, atC: number | undefined) =>
+  loopSpreadOhms(expectedOhms, segments.map((segment) => ({ spreadM: segment.spreadM, ohmsPerM: expectedCoaxOhms([segment], atC) / segment.lengthM })));
+
+/** Coax constructions which, in the longest segment instead of the one noted, would explain the reading. */
+export function constructionsThatFit(run: Run, reading: Reading): string[] {
+  const longest = run.segments.reduce((a, b) => (b.lengthM > a.lengthM ? b : a));
+  const noted = signalCable(longest.cable);
+  const family = (id: string) => id.split('-')[1];
+  return coaxCables
+    .filter((cable) => cable.id !== longest.cable && noted.kind === 'coax' && family(cable.id) === family(longest.cable))
+    .filter((cable) => {
+      const segments = run.segments.map((segment) => (segment === longest ? { ...segment, cable: cable.id } : segment));
+      const expected = expectedCoaxOhms(segments, reading.temperatureC);
+      return Math.abs(reading.value - expected) <= doubtfulFrom * coaxSpread(segments, expected, reading.temperatureC);
+    })
+    .map((cable) => cable.label);
+}
+
+interface Compared { expected: Figure; spread: number; limit: Limit; step: Step }
+
+function compare(run: Run, expectedOhms: number, spread: number, formula: 'coax-loop' | 'power-loop'): Compared {
+  const expected = figure('expected', expectedOhms, 'Ω', 'typical');
+  return {
+    expected, spread,
+    limit: { sense: 'at-most', figure: figure('expected and four spreads', expectedOhms + wrongFrom * spread, 'Ω', 'computed') },
+    step: { says: 'Expected of the construction as noted', formula, inputs: [lengthFigure(run)], result: expected },
+  };
+}
+
+/** State of a reading that lies `deviations` spreads from what was expected; too low is odd, not a fault. */
+function judged(deviations: number): Verdict['state'] {
+  if (deviations > wrongFrom) return 'fails';
+  return Math.abs(deviations) > doubtfulFrom ? 'close' : 'holds';
+}
+
+function loopVerdict(id: 'coax-loop-ohms' | 'power-loop-ohms', reading: Reading | undefined, compared: Compared, explain: (excessOhms: number) => string): Verdict {
+  const { label } = testDefinition(id);
+  const { expected, spread, limit, step } = compared;
+  const expectedOhms = expected.value ?? 0;
+  if (!reading) {
+    return { id, label, state: 'untested', share: null, read: null, expected, says: 'not read yet', basis: 'typical', working: { title: `${label}, expected`, steps: [step], limit, conclusion: 'Read it to know what is in the wall.' } };
+  }
+  const excessOhms = reading.value - expectedOhms;
+  const deviations = excessOhms / spread;
+  const says = deviations > doubtfulFrom ? explain(excessOhms) : deviations < -doubtfulFrom ? 'less than noted: shorter, or heavier cable' : 'as the construction promises';
+  const read = figure('read', reading.value, 'Ω', 'measured');
+  return {
+    id, label, read, expected, says, basis: 'measured',
+    state: judged(deviations),
+    share: Math.abs(deviations) / wrongFrom,
+    working: {
+      title: `${label}, ${formatQuantity(reading.value, 'Ω')}`,
+      steps: [
+        step,
+        { says: 'May be off by, one spread', formula: 'loop-spread', inputs: [expected], result: figure('spread', spread, 'Ω', 'computed') },
+        { says: 'More than expected', formula: 'against-limit', inputs: [read, expected], result: figure('excess', excessOhms, 'Ω', 'measured') },
+      ],
+      limit, conclusion: says,
+    },
+  };
+}
+
+/** The coax loop against its construction. Says what else would explain the reading, and which test tells them apart. */
+export function coaxLoopVerdict(run: Run, reading: Reading | undefined): Verdict {
+  const atC = reading?.temperatureC;
+  const expectedOhms = expectedCoaxOhms(run.segments, atC);
+  return loopVerdict('coax-loop-ohms', reading, compare(run, expectedOhms, coaxSpread(run.segments, expectedOhms, atC), 'coax-loop'), (excess) => {
+    const others = reading ? constructionsThatFit(run, reading) : [];
+    const poorJoint = `${formatQuantity(excess, 'Ω')} too much in a joint or a longer cable`;
+    return others.length > 0 ? `fits ${others.join(' or ')}; ${poorJoint} fits too. The reflectometer tells them apart.` : `${poorJoint}; the reflectometer tells which.`;
+  });
+}
+
+/** The power loop against its construction. */
+export function powerLoopVerdict(run: Run, reading: Reading | undefined): Verdict {
+  const atC = reading?.temperatureC;
+  const expectedOhms = expectedPowerOhms(run, atC);
+  const lengthM = run.feed.kind === 'separate-pair' ? run.feed.lengthM : run.segments.reduce((sum, segment) => sum + segment.lengthM, 0);
+  const spreadM = Math.hypot(...run.segments.map((segment) => segment.spreadM));
+  const spread = loopSpreadOhms(expectedOhms, [{ ohmsPerM: expectedOhms / lengthM, spreadM }]);
+  return loopVerdict('power-loop-ohms', reading, compare(run, expectedOhms, spread, 'power-loop'), (excess) => `${formatQuantity(excess, 'Ω')} too much: a poor joint, thinner or copper-clad cores`);
+}
+

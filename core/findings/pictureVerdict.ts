@@ -1,0 +1,47 @@
+import { pathLossDb } from '#core/cable';
+import { balunLossDb, pictureFormat, pictureMargin, soundJointLossDb, type PictureFormat, type PictureMargin } from '#core/signal';
+import type { Run } from '#core/site';
+import { figure, type Standing, type Working } from '#core/working';
+import { lengthFigure, lineKind } from './loops';
+import type { Verdict } from './verdict';
+
+/** Loss that the picture meets beside the cable: sound joints, and a balun at each end of category cable. */
+export function extraPictureLossDb(run: Run): number {
+  const jointCount = run.segments.filter((segment) => segment.joint).length;
+  const balunCount = lineKind(run) === 'coax' ? 0 : 2;
+  return jointCount * soundJointLossDb + balunCount * balunLossDb;
+}
+
+const standings: Record<PictureMargin['state'], Standing> = { clean: 'holds', marginal: 'close', lost: 'fails' };
+
+export interface PictureResult { lossDb: number; share: number; standing: Standing; working: Working }
+
+/** The picture in one format over this run, with its working. */
+export function pictureOver(run: Run, format: PictureFormat): PictureResult {
+  const extra = extraPictureLossDb(run);
+  const { lossDb, state } = pictureMargin(run.segments, format, extra);
+  const loss = figure('loss', lossDb, 'dB', 'typical');
+  return {
+    lossDb, standing: standings[state], share: lossDb / format.limitDb,
+    working: {
+      title: `Picture, ${format.label}`,
+      steps: [{
+        says: `Loss at ${format.topMHz} MHz`, formula: 'picture-loss', result: loss,
+        inputs: [lengthFigure(run), figure('cable', pathLossDb(run.segments, format.topMHz), 'dB', 'typical'), figure('joints and baluns', extra, 'dB', 'typical')],
+      }],
+      limit: { sense: 'at-most', figure: figure('still holds up to', format.limitDb, 'dB', 'typical') },
+      conclusion: { clean: 'A clean picture.', marginal: `Softer than it should be: clean up to ${format.cleanDb} dB.`, lost: 'Too little of the picture arrives.' }[state],
+    },
+  };
+}
+
+/** The picture as it is sent today. Computed from the construction; there is nothing to read for it yet. */
+export function pictureVerdict(run: Run, formatId: string): Verdict {
+  const format = pictureFormat(formatId);
+  const { lossDb, share, standing, working } = pictureOver(run, format);
+  return {
+    id: 'picture', label: `Picture, ${format.label}`, state: standing, share, read: null,
+    expected: figure('expected', lossDb, 'dB', 'typical'),
+    says: { holds: 'clean', close: 'soft, still held', fails: 'lost' }[standing], basis: 'typical', working,
+  };
+}

@@ -1,0 +1,17 @@
+import type { Reading, Site, TestId } from '#core/site';
+
+/** The readings of a run that count: the latest one of each test that is not struck out. */
+export type RunReadings = Partial<Record<TestId, Reading>>;
+
+/** Readings that count, by run. One pass over the site, so that a thousand runs cost a thousand. */
+export function readingsByRun(site: Site): Map<string, RunReadings> {
+  const byRun = new Map<string, RunReadings>();
+  for (const reading of Object.values(site.reading)) {
+    if (reading.struck) continue;
+    const ofRun = byRun.get(reading.runId) ?? {};
+    const earlier = ofRun[reading.test];
+    if (!earlier || Date.parse(earlier.at) <= Date.parse(reading.at)) ofRun[reading.test] = reading;
+    byRun.set(reading.runId, ofRun);
+  }
+  return byRun;
+}

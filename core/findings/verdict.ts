@@ -1,0 +1,17 @@
+import type { TestId } from '#core/site';
+import type { Basis, Figure, Standing, Working } from '#core/working';
+
+/** What is known about one thing on a run: a reading against its limit, or what is expected until there is one. */
+export interface Verdict {
+  id: TestId | 'picture';
+  label: string;
+  /** `stop` is a danger to people; `untested` has an expected figure but no reading. */
+  state: Standing | 'untested' | 'stop';
+  /** Share of the limit used, where it can be told. */
+  share: number | null;
+  read: Figure | null;
+  expected: Figure | null;
+  says: string;
+  basis: Basis;
+  working: Working;
+}

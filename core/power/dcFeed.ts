@@ -1,0 +1,54 @@
+/** What a load takes: constant watts (a camera with a switching regulator) or constant amps (a heater, an older camera). */
+export type Load = { kind: 'watts'; watts: number } | { kind: 'amps'; amps: number };
+
+export interface FeedInput {
+  sourceVolts: number;
+  loopOhms: number;
+  load: Load;
+  minLoadVolts: number;
+  /** What the source can give before it limits; left out where it has no limit of its own. */
+  sourceLimitWatts?: number | undefined;
+}
+
+export interface FeedFigures { loadVolts: number; amps: number; lossWatts: number; sourceWatts: number }
+
+/** States in order of precedence. A collapsed feed has no working point, so it carries no figures. */
+export type Feed =
+  | { state: 'collapsed'; maxLoadWatts: number | null }
+  | ({ state: 'undervoltage' | 'source-limited' | 'ok'; maxLoadWatts: number | null } & FeedFigures);
+
+/**
+ * Most watts that can arrive with at least `minLoadVolts` at the load and at most `sourceLimitWatts` taken
+ * from the source; `null` when nothing limits it. Below half the source's volts more current only heats the wire.
+ * Source: P = (V − I·R)·I with I = min((V − max(V_min, V/2))/R, P_src/V).
+ */
+export function maxLoadWatts({ sourceVolts, loopOhms, minLoadVolts, sourceLimitWatts }: Omit<FeedInput, 'load'>): number | null {
+  if (sourceVolts < minLoadVolts) return 0;
+  const headroomVolts = sourceVolts - Math.max(minLoadVolts, sourceVolts / 2);
+  const byWire = loopOhms > 0 ? headroomVolts / loopOhms : Infinity;
+  const bySource = sourceLimitWatts === undefined || sourceVolts === 0 ? Infinity : sourceLimitWatts / sourceVolts;
+  const amps = Math.min(byWire, bySource);
+  return Number.isFinite(amps) ? (sourceVolts - amps * loopOhms) * amps : null;
+}
+
+/** Volts at a constant-power load, the stable root; `undefined` where the supply collapses. */
+function constantPowerVolts(sourceVolts: number, loopOhms: number, watts: number): number | undefined {
+  const underRoot = sourceVolts ** 2 - 4 * loopOhms * watts;
+  return underRoot < 0 ? undefined : (sourceVolts + Math.sqrt(underRoot)) / 2;
+}
+
+/**
+ * A direct-current feed through a loop to one load (for 24 V AC the same figures hold as r.m.s. values).
+ * Source: V_load = (V + √(V² − 4RP))/2 for constant power, V − I·R for constant current.
+ */
+export function dcFeed(input: FeedInput): Feed {
+  const { sourceVolts, loopOhms, load, minLoadVolts, sourceLimitWatts } = input;
+  const most = maxLoadWatts(input);
+  const loadVolts = load.kind === 'watts' ? constantPowerVolts(sourceVolts, loopOhms, load.watts) : sourceVolts - load.amps * loopOhms;
+  if (loadVolts === undefined || loadVolts <= 0) return { state: 'collapsed', maxLoadWatts: most };
+  const amps = load.kind === 'watts' ? load.watts / loadVolts : load.amps;
+  const sourceWatts = sourceVolts * amps;
+  const limited = sourceLimitWatts !== undefined && sourceWatts > sourceLimitWatts;
+  const state = loadVolts < minLoadVolts ? 'undervoltage' : limited ? 'source-limited' : 'ok';
+  return { state, loadVolts, amps, lossWatts: amps ** 2 * loopOhms, sourceWatts, maxLoadWatts: most };
+}

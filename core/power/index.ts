@@ -1,0 +1,2 @@
+export { dcFeed, maxLoadWatts, type Feed, type FeedFigures, type FeedInput, type Load } from './dcFeed';
+export { ethernetChannelM, poeClassFor, poeClasses, poeMinDeviceVolts, poePairsFed, type PoeClass } from './poe';

@@ -1,0 +1,1 @@
+export { check, problemLine, problemsFrom, type Checked, type Problem } from './problems';

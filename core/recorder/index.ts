@@ -1,0 +1,4 @@
+export { autoFill, type Filled } from './autoFill';
+export { recorderState } from './recorderState';
+export type { BrokenRule, Occupant, RecorderState, RuleId, Slot, SlotNeed } from './slots';
+export { tryPlacement } from './tryPlacement';

@@ -1,0 +1,69 @@
+import { pictureFormat } from '#core/signal';
+import { slotCount, type Recorder, type SlotRules } from '#core/site';
+import { fixedHybrid } from './fixedHybrid';
+import { fromTheTail } from './fromTheTail';
+import type { BrokenRule, Occupant, RecorderState, Slot, SlotFamily } from './slots';
+
+const families: Record<SlotRules['kind'], SlotFamily> = { 'from-the-tail': fromTheTail, 'fixed-hybrid': fixedHybrid };
+
+export function familyOf(recorder: Recorder): SlotFamily {
+  return families[recorder.rules.kind];
+}
+
+/** What a slot carries once `conversions` inputs, the highest ones, have turned to IP. */
+export function slotsOf(recorder: Recorder, conversions: number, occupants: readonly Occupant[]): Slot[] {
+  return Array.from({ length: slotCount(recorder) }, (_, index) => {
+    const slot = index + 1;
+    const isInput = slot <= recorder.inputs;
+    const converted = isInput && slot > recorder.inputs - conversions;
+    return {
+      slot, converted,
+      label: isInput ? `input ${slot}` : `IP ${slot}`,
+      carries: isInput && !converted ? 'coax' : 'ip',
+      occupants: occupants.filter((occupant) => occupant.slot === slot),
+    };
+  });
+}
+
+function slotProblems(recorder: Recorder, slot: Slot, conversions: number): BrokenRule[] {
+  const [first, second] = slot.occupants;
+  const problems: BrokenRule[] = [];
+  if (second && first) {
+    problems.push({ rule: 'taken', slot: slot.slot, cameraId: first.placed ? second.need.cameraId : first.need.cameraId, why: `Cameras ${first.need.number} and ${second.need.number} are both on slot ${slot.slot}.`, remedy: 'Move one of them, or decide on the one that is still there from today.' });
+  }
+  for (const { need } of slot.occupants) {
+    const { signal } = need;
+    const at = { slot: slot.slot, cameraId: need.cameraId };
+    if (signal.kind === 'coax' && slot.slot > recorder.inputs) {
+      problems.push({ ...at, rule: 'signal', why: `Slot ${slot.slot} is for IP only; camera ${need.number} comes on coax.`, remedy: `An input from 1 to ${recorder.inputs - conversions}.` });
+    }
+    if (signal.kind === 'ip' && slot.carries === 'coax') {
+      problems.push({ ...at, rule: 'signal', why: `Input ${slot.slot} takes coax only; camera ${need.number} is IP.`, remedy: slotCount(recorder) > recorder.inputs ? `An IP slot from ${recorder.inputs + 1} to ${slotCount(recorder)}.` : 'A recorder with IP slots.' });
+    }
+    if (signal.kind === 'coax' && slot.slot <= recorder.inputs && !recorder.accepts.includes(signal.format)) {
+      problems.push({ ...at, rule: 'format', why: `${recorder.name} does not take ${pictureFormat(signal.format).label}.`, remedy: `One of: ${recorder.accepts.map((id) => pictureFormat(id).label).join(', ')}.` });
+    }
+    if (signal.kind === 'ip' && signal.megapixels > recorder.limits.slotMegapixels) {
+      problems.push({ ...at, rule: 'megapixels', why: `Camera ${need.number} sends ${signal.megapixels} MP; a slot of ${recorder.name} takes ${recorder.limits.slotMegapixels} MP.`, remedy: 'A camera of fewer megapixels, or the other recorder.' });
+    }
+  }
+  return problems;
+}
+
+/** A recorder with these occupants: what each slot carries, every broken rule, and what the change costs. */
+export function recorderState(recorder: Recorder, occupants: readonly Occupant[]): RecorderState {
+  const family = familyOf(recorder);
+  const conversions = family.conversionsFor(recorder, occupants);
+  const slots = slotsOf(recorder, conversions, occupants);
+  const ip = occupants.flatMap(({ need }) => (need.signal.kind === 'ip' ? [need.signal] : []));
+  const incomingMbps = ip.reduce((sum, { mbps }) => sum + mbps, 0);
+  const broken = [...family.broken(recorder, occupants), ...slots.flatMap((slot) => slotProblems(recorder, slot, conversions))];
+  const { limits, name } = recorder;
+  if (incomingMbps > limits.incomingMbps) {
+    broken.push({ rule: 'incoming-rate', slot: null, cameraId: null, why: `${name} takes ${limits.incomingMbps} Mb/s in all; its cameras send ${incomingMbps}.`, remedy: 'Fewer frames or megapixels, or the other recorder.' });
+  }
+  if (ip.length > limits.ipCameras) {
+    broken.push({ rule: 'ip-count', slot: null, cameraId: null, why: `${name} takes ${limits.ipCameras} IP cameras; ${ip.length} are on it.`, remedy: 'Leave some on coax, or use the other recorder.' });
+  }
+  return { recorder, slots, broken, consequences: family.consequences(recorder, conversions), incomingMbps, ipCameras: ip.length };
+}

@@ -1,0 +1,42 @@
+import type { Possible } from '#core/options';
+import type { Recorder } from '#core/site';
+
+/** A camera with what it asks of a slot, and where it is patched today. */
+export interface SlotNeed {
+  cameraId: string;
+  number: number;
+  name: string;
+  signal: Possible['signal'];
+  patchedTo: { recorderId: string; input: number } | undefined;
+}
+
+/** Who is on a slot: placed there by the plan, or still there because nothing is decided for it yet. */
+export interface Occupant { need: SlotNeed; slot: number; placed: boolean }
+
+export type RuleId = 'tail-order' | 'signal' | 'format' | 'taken' | 'incoming-rate' | 'megapixels' | 'ip-count';
+
+/** A rule of the recorder that the placements break, and what would make them legal. */
+export interface BrokenRule { rule: RuleId; slot: number | null; cameraId: string | null; why: string; remedy: string }
+
+export interface Slot { slot: number; label: string; carries: 'coax' | 'ip'; converted: boolean; occupants: Occupant[] }
+
+/** A recorder with everyone on it, what that breaks and what it costs to get there. */
+export interface RecorderState {
+  recorder: Recorder;
+  slots: Slot[];
+  broken: BrokenRule[];
+  consequences: string[];
+  incomingMbps: number;
+  ipCameras: number;
+}
+
+/** How one rule family shares a recorder's slots between coax and IP. */
+export interface SlotFamily {
+  /** How many inputs can turn to IP at most. */
+  mostConversions: (recorder: Recorder) => number;
+  /** How many inputs have to turn to IP for these occupants. */
+  conversionsFor: (recorder: Recorder, occupants: readonly Occupant[]) => number;
+  /** What the family's own rule says against these occupants. */
+  broken: (recorder: Recorder, occupants: readonly Occupant[]) => BrokenRule[];
+  consequences: (recorder: Recorder, conversions: number) => string[];
+}

@@ -1,0 +1,1 @@
+export { planSheet, type PlanRow, type PlanSheet } from './planSheet';

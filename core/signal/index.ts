@@ -1,0 +1,5 @@
+export {
+  linkConverter, linkConverterIds, linkConverters, pictureFormat, pictureFormatIds, pictureFormats, type LinkConverter, type PictureFormat,
+} from './tables';
+export { balunLossDb, pictureMargin, soundJointLossDb, type PictureMargin, type PictureState } from './pictureMargin';
+export { linkRateMbps } from './linkRate';

@@ -1,0 +1,13 @@
+import { z } from 'zod';
+import { idSchema, instantSchema, nameSchema, noteSchema } from './vocabulary';
+
+export const optionKinds = ['keep', 'hd-coax', 'ip-coax-pair', 'ip-coax-unit', 'baluns', 'ip-category', 'new-category'] as const;
+export type OptionKind = (typeof optionKinds)[number];
+
+/** What was chosen for a camera. Its id is the camera's. */
+export const choiceSchema = z.strictObject({ id: idSchema, option: z.enum(optionKinds), at: instantSchema, by: nameSchema, note: noteSchema.optional() });
+export type Choice = z.infer<typeof choiceSchema>;
+
+/** The recorder slot a camera will be on. Its id is the camera's. */
+export const placementSchema = z.strictObject({ id: idSchema, recorderId: idSchema, slot: z.int().min(1).max(128) });
+export type Placement = z.infer<typeof placementSchema>;

@@ -1,0 +1,19 @@
+import { z } from 'zod';
+import { environmentSchema, idSchema, nameSchema, noteSchema, temperatureSchema } from './vocabulary';
+
+export const restrictions = ['heritage', 'asbestos-register', 'no-trenching'] as const;
+
+/** Somewhere on the site: where a camera hangs, cables meet or recorders stand. */
+export const placeSchema = z.strictObject({
+  id: idSchema,
+  name: nameSchema,
+  role: z.enum(['area', 'head-end', 'closet', 'junction-box']),
+  environment: environmentSchema,
+  temperatureC: temperatureSchema,
+  mains: z.boolean(),
+  networkCloset: z.boolean(),
+  restrictions: z.array(z.enum(restrictions)).max(restrictions.length),
+  access: z.strictObject({ by: z.enum(['ground', 'ladder', 'lift', 'rope']), heightM: z.number().min(0).max(200) }),
+  note: noteSchema.optional(),
+});
+export type Place = z.infer<typeof placeSchema>;

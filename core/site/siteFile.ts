@@ -1,0 +1,81 @@
+import { z } from 'zod';
+import { check, type Checked } from '#core/problems';
+import { referenceProblems } from './references';
+import { aboutSchema, aboutOf, factSchemas, type Fact, type Kind, type Site } from './site';
+
+export const siteFileFormat = 'neotrope-site';
+export const siteFileVersion = 1;
+
+/** Which list of a site file holds which kind. */
+export const fileLists = {
+  places: 'place', cameras: 'camera', supplies: 'supply', recorders: 'recorder', runs: 'run', readings: 'reading', choices: 'choice', placements: 'placement',
+} as const satisfies Record<string, Kind>;
+type ListName = keyof typeof fileLists;
+const listNames = Object.keys(fileLists) as ListName[];
+
+const listOf = <K extends Kind>(kind: K) => z.array(factSchemas[kind]).max(50_000);
+
+/** A whole site as a file that a person can keep, read and hand on. */
+export const siteFileSchema = z.strictObject({
+  format: z.literal(siteFileFormat),
+  version: z.literal(siteFileVersion),
+  about: aboutSchema,
+  places: listOf('place'),
+  cameras: listOf('camera'),
+  supplies: listOf('supply'),
+  recorders: listOf('recorder'),
+  runs: listOf('run'),
+  readings: listOf('reading'),
+  choices: listOf('choice'),
+  placements: listOf('placement'),
+});
+export type SiteFile = z.infer<typeof siteFileSchema>;
+
+const byNumber = (a: { id: string; number?: number }, b: { id: string; number?: number }): number =>
+  (a.number ?? 0) - (b.number ?? 0) || (a.id < b.id ? -1 : 1);
+
+/** The file of a site, its lists in a stable order so that two exports of one site are the same. */
+export function toSiteFile(site: Site): SiteFile {
+  const lists = Object.fromEntries(listNames.map((name) => [name, Object.values<Fact<Kind>>(site[fileLists[name]]).sort(byNumber)]));
+  return { format: siteFileFormat, version: siteFileVersion, about: aboutOf(site), ...lists } as SiteFile;
+}
+
+function fromLists(file: SiteFile): Checked<Site> {
+  const problems = listNames.flatMap((name) => {
+    const seen = new Set<string>();
+    return file[name].flatMap(({ id }, index) => {
+      if (!seen.has(id)) return seen.add(id), [];
+      return [{ path: `${name}[${index}].id`, value: JSON.stringify(id), allowed: 'each id once' }];
+    });
+  });
+  if (problems.length > 0) return { kind: 'refused', problems };
+  const site = {
+    about: { about: file.about },
+    ...Object.fromEntries(listNames.map((name) => [fileLists[name], Object.fromEntries(file[name].map((fact) => [fact.id, fact]))])),
+  } as unknown as Site;
+  const broken = referenceProblems(site);
+  return broken.length > 0 ? { kind: 'refused', problems: broken } : { kind: 'sound', value: site };
+}
+
+/** Reads what was parsed from a site file. A file of a later version is refused as such, not field by field. */
+export function fromSiteFile(input: unknown): Checked<Site> {
+  const header = check(z.looseObject({ format: z.literal(siteFileFormat), version: z.int().min(1) }), input);
+  if (header.kind === 'refused') return header;
+  if (header.value.version > siteFileVersion) {
+    return { kind: 'refused', problems: [{ path: 'version', value: String(header.value.version), allowed: `at most ${siteFileVersion}; this file was written by a newer Neotrope` }] };
+  }
+  const file = check(siteFileSchema, input);
+  return file.kind === 'sound' ? fromLists(file.value) : file;
+}
+
+/** Reads the text of a site file. Text that breaks off is named as such. */
+export function parseSiteFile(text: string): Checked<Site> {
+  let input: unknown;
+  try {
+    input = JSON.parse(text.replace(/^\ufeff/, ''));
+  } catch (error) {
+    const why = error instanceof Error ? error.message : String(error);
+    return { kind: 'refused', problems: [{ path: '(file)', value: `not JSON (${why})`, allowed: 'a whole Neotrope site file; was it cut short?' }] };
+  }
+  return fromSiteFile(input);
+}

@@ -1,0 +1,2 @@
+export { formatFigure, formatQuantity, type Unit } from './unit';
+export { parseQuantity, type ParsedQuantity } from './parseQuantity';

@@ -1,0 +1,27 @@
+/** The units Neotrope computes in. A person may type others; `parseQuantity` turns them into these. */
+export type Unit =
+  | 'm' | 'Ω' | 'Ω/km' | 'MΩ' | 'V' | 'A' | 'W' | 'dB' | 'MHz' | 'Mb/s' | 'MP' | '°C' | 'mm²' | 'h' | 'money' | '%' | '';
+
+/** Digits after the point that a reading in this unit deserves on screen and on paper. */
+const decimals: Record<Unit, number> = {
+  m: 0, Ω: 1, 'Ω/km': 1, MΩ: 1, V: 1, A: 2, W: 1, dB: 1, MHz: 0, 'Mb/s': 0, MP: 0, '°C': 0, 'mm²': 2, h: 1, money: 0, '%': 0, '': 0,
+};
+
+/**
+ * The digits of a figure, grouped by thin spaces in thousands, without its unit.
+ * `null` (a figure with no limit) reads "no limit".
+ */
+export function formatFigure(value: number | null, unit: Unit, digits = decimals[unit]): string {
+  if (value === null) return 'no limit';
+  const fixed = Math.abs(value).toFixed(digits);
+  const [whole = '0', fraction] = fixed.split('.');
+  const grouped = whole.length > 4 || unit === 'money' ? whole.replace(/\B(?=(\d{3})+$)/g, '\u202f') : whole;
+  const sign = value < 0 && Number(fixed) !== 0 ? '−' : '';
+  return sign + grouped + (fraction ? `.${fraction}` : '');
+}
+
+/** A figure with its unit, as it stands in a sentence: `12.4 V`. */
+export function formatQuantity(value: number | null, unit: Unit, digits?: number): string {
+  const figure = formatFigure(value, unit, digits);
+  return value === null || unit === '' || unit === 'money' ? figure : `${figure} ${unit}`;
+}

@@ -1,0 +1,50 @@
+import { existsSync } from 'node:fs';
+import path from 'node:path';
+import Koa from 'koa';
+import compress from 'koa-compress';
+import helmet from 'koa-helmet';
+import serve from 'koa-static';
+import type { SiteStore } from '../store/siteStore';
+import { onlyFromHere, onlyJson } from './guards';
+import { problemsForErrors, sendProblem } from './problemDetails';
+import { siteRoutes } from './siteRoutes';
+
+/** Everything is its own; styles are inline because the widgets write theirs at run time. */
+const contentSecurityPolicy = {
+  directives: {
+    defaultSrc: ["'self'"], scriptSrc: ["'self'"], styleSrc: ["'self'", "'unsafe-inline'"], imgSrc: ["'self'", 'data:'], fontSrc: ["'self'"],
+    connectSrc: ["'self'"], workerSrc: ["'self'"], objectSrc: ["'none'"], baseUri: ["'none'"], formAction: ["'self'"], frameAncestors: ["'none'"], upgradeInsecureRequests: null,
+  },
+};
+
+const yearSeconds = 365 * 24 * 3600;
+
+/** The web server: the API under /api, the built pages everywhere else. */
+export function createApp(store: SiteStore, webDir: string): Koa {
+  const app = new Koa();
+  app.use(helmet({ contentSecurityPolicy, strictTransportSecurity: false }));
+  app.use(problemsForErrors);
+  app.use(onlyFromHere);
+  app.use(compress({ br: false }));
+  app.use(async (context, next) => {
+    if (context.path.startsWith('/api')) context.set('Cache-Control', 'no-store');
+    await next();
+  });
+  app.use(onlyJson);
+  const routes = siteRoutes(store);
+  app.use(routes.routes()).use(routes.allowedMethods());
+  app.use(async (context, next) => {
+    // Addresses without an ending are the application's own; it shows what belongs there.
+    if (context.method === 'GET' && !context.path.startsWith('/api') && path.extname(context.path) === '') context.path = '/index.html';
+    await next();
+  });
+  if (existsSync(path.join(webDir, 'index.html'))) {
+    app.use(serve(webDir, { setHeaders: (response, file) => response.setHeader('Cache-Control', file.includes(`${path.sep}assets${path.sep}`) ? `public, max-age=${yearSeconds}, immutable` : 'no-cache') }));
+  } else {
+    app.use(async (context, next) => {
+      if (context.path === '/index.html') return sendProblem(context, { status: 404, title: 'Not built', detail: 'The pages are not built yet. Run npm run demo.' });
+      await next();
+    });
+  }
+  return app;
+}

@@ -1,0 +1,20 @@
+import type { Context, Next } from 'koa';
+
+const loopbackHost = /^(localhost|127\.0\.0\.1|\[::1\])(:\d+)?$/i;
+
+/**
+ * Lets through only what a page of this very server sends. The server listens on loopback, but any web page can make a
+ * browser call there: a foreign name that resolves to loopback is told by its Host, another site's page by its Origin.
+ */
+export async function onlyFromHere(context: Context, next: Next): Promise<void> {
+  const { host, origin } = context.headers;
+  if (!host || !loopbackHost.test(host)) context.throw(403, 'This server answers only under localhost or 127.0.0.1.');
+  if (origin !== undefined && origin !== `http://${host}`) context.throw(403, 'This request comes from another site’s page.');
+  await next();
+}
+
+/** A body that changes something has to say that it is JSON, which no plain HTML form can. */
+export async function onlyJson(context: Context, next: Next): Promise<void> {
+  if (context.method === 'POST' && !context.is('json')) context.throw(415, 'Send the body as application/json.');
+  await next();
+}

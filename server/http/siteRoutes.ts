@@ -1,0 +1,101 @@
+import { bodyParser } from '@koa/bodyparser';
+import Router from '@koa/router';
+import type { Context, Next } from 'koa';
+import { z } from 'zod';
+import { check, type Problem } from '#core/problems';
+import { editSchema, emptySite, fromSiteFile, nameSchema } from '#core/site';
+import { planCsv } from '../files/planCsv';
+import type { SiteStore, StoredSite } from '../store/siteStore';
+import { sendProblem } from './problemDetails';
+
+const editLimit = '2mb';
+const importLimit = '32mb';
+
+const newSiteSchema = z.strictObject({ name: nameSchema, headEndName: nameSchema });
+
+const jsonUpTo = (limit: string) => bodyParser({ enableTypes: ['json'], jsonLimit: limit, jsonStrict: true });
+
+function refuse(context: Context, status: 400 | 422, detail: string, problems: Problem[]): void {
+  const shown = problems.slice(0, 50);
+  sendProblem(context, { status, title: status === 400 ? 'Not understood' : 'Does not fit', detail: `${detail} Nothing was changed.`, problems: shown, problemCount: problems.length });
+}
+
+const noSite = (context: Context, id: string) => sendProblem(context, { status: 404, title: 'Not found', detail: `There is no site ${id} here.` });
+
+/** The addresses under /api. */
+export function siteRoutes(store: SiteStore): Router {
+  const router = new Router({ prefix: '/api' });
+
+  router.get('/sites', async (context) => {
+    context.body = { sites: await store.list() };
+  });
+
+  router.post('/sites', jsonUpTo(editLimit), async (context) => {
+    const checked = check(newSiteSchema, context.request.body);
+    if (checked.kind === 'refused') return refuse(context, 400, 'A new site needs a name.', checked.problems);
+    context.status = 201;
+    context.body = await store.create(emptySite(checked.value.name, checked.value.headEndName));
+  });
+
+  router.post('/sites/import', jsonUpTo(importLimit), async (context) => {
+    const read = fromSiteFile(context.request.body);
+    if (read.kind === 'refused') return refuse(context, 422, 'This is not a sound site file.', read.problems);
+    context.status = 201;
+    context.body = await store.create(read.value);
+  });
+
+  /** Finds the site of the address once, for every read of it. */
+  const withSite = (answer: (context: Context, stored: StoredSite) => void) => async (context: Context & { params: Record<string, string> }, _next: Next) => {
+    const stored = await store.read(context.params['id']!);
+    if (stored) answer(context, stored);
+    else noSite(context, context.params['id']!);
+  };
+
+  router.get('/sites/:id', withSite((context, stored) => {
+    context.body = { id: stored.id, version: stored.version, file: store.file(stored), log: stored.log };
+  }));
+
+  router.get('/sites/:id/file', withSite((context, stored) => {
+    context.attachment(`${stored.id}.neotrope.json`);
+    context.type = 'application/json';
+    context.body = `${JSON.stringify(store.file(stored), null, 1)}\n`;
+  }));
+
+  router.get('/sites/:id/plan.csv', withSite((context, stored) => {
+    context.attachment(`${stored.id}-plan.csv`);
+    context.type = 'text/csv; charset=utf-8';
+    context.body = planCsv(stored.site);
+  }));
+
+  router.get('/sites/:id/edits', async (context) => {
+    const id = context.params['id']!;
+    const after = check(z.coerce.number().int().min(0), context.query['after'] ?? 0);
+    if (after.kind === 'refused') return refuse(context, 400, '“after” is a version.', after.problems);
+    const entries = await store.since(id, after.value);
+    if (entries) context.body = { entries };
+    else noSite(context, id);
+  });
+
+  router.post('/sites/:id/edits', jsonUpTo(editLimit), async (context) => {
+    const id = context.params['id']!;
+    const checked = check(editSchema, context.request.body);
+    if (checked.kind === 'refused') return refuse(context, 400, 'This edit is not well formed.', checked.problems);
+    if (checked.value.site !== id) return refuse(context, 400, 'This edit is for another site.', [{ path: 'site', value: JSON.stringify(checked.value.site), allowed: id }]);
+    const outcome = await store.edit(checked.value);
+    switch (outcome.kind) {
+      case 'done': {
+        const { entry } = outcome;
+        context.body = { entry };
+        break;
+      }
+      case 'no-site': return noSite(context, id);
+      case 'behind': {
+        const { version, since } = outcome;
+        return sendProblem(context, { status: 409, title: 'Changed meanwhile', detail: `The site is at version ${version}, this edit was made on ${checked.value.baseVersion}. Nothing was changed.`, version, since });
+      }
+      case 'refused': return refuse(context, 422, 'This edit does not fit the site.', outcome.problems);
+    }
+  });
+
+  return router;
+}

@@ -1,0 +1,37 @@
+import path from 'node:path';
+import { parseArgs } from 'node:util';
+import { startServer, type RunningServer, type ServerOptions } from './startServer';
+import { StartupError } from './startupError';
+
+const root = path.resolve(import.meta.dirname, '..');
+
+function optionsFrom(args: string[]): ServerOptions {
+  let values;
+  try {
+    ({ values } = parseArgs({
+      args, strict: true,
+      options: { port: { type: 'string', default: '4127' }, data: { type: 'string', default: path.join(root, 'data') }, demo: { type: 'boolean', default: false }, reset: { type: 'boolean', default: false } },
+    }));
+  } catch (error) {
+    throw new StartupError(`${(error as Error).message.split('\n')[0]} Known are --port NUMBER, --data FOLDER and --reset.`);
+  }
+  const port = Number(values.port);
+  if (!/^\d+$/.test(values.port) || port > 65_535) throw new StartupError(`--port is ${JSON.stringify(values.port)}, allowed: a whole number from 0 to 65535.`);
+  return {
+    port, dataDir: path.resolve(values.data), webDir: path.join(root, 'dist'), reset: values.reset,
+    ...(values.demo ? { demoFile: path.join(root, 'demo', 'saltmarrow.neotrope.json') } : {}),
+  };
+}
+
+function stopOnSignal(server: RunningServer): void {
+  for (const signal of ['SIGINT', 'SIGTERM'] as const) process.once(signal, () => void server.close().then(() => process.exit(0)));
+}
+
+try {
+  const server = await startServer(optionsFrom(process.argv.slice(2)));
+  stopOnSignal(server);
+  console.log(`Neotrope is at ${server.address}`);
+} catch (error) {
+  console.error(error instanceof StartupError ? error.message : error);
+  process.exitCode = 1;
+}

@@ -1,0 +1,40 @@
+import { defineEntity, p, type InferEntity } from '@mikro-orm/core';
+
+/** A site and the version its facts are at. */
+export const SiteRow = defineEntity({
+  name: 'SiteRow',
+  tableName: 'site',
+  properties: {
+    id: p.string().primary(),
+    name: p.string(),
+    version: p.integer(),
+    createdAt: p.string(),
+    changedAt: p.string(),
+  },
+});
+export type SiteRow = InferEntity<typeof SiteRow>;
+
+/** One fact of a site. What it holds is said by the schemas of the core, so it is kept as one document. */
+export const FactRow = defineEntity({
+  name: 'FactRow',
+  tableName: 'fact',
+  properties: {
+    site: p.string().primary(),
+    kind: p.string().primary(),
+    id: p.string().primary(),
+    fact: p.text(),
+  },
+});
+
+/** The log: every edit that happened, with its inverse. Only ever appended to. */
+export const EditRow = defineEntity({
+  name: 'EditRow',
+  tableName: 'edit',
+  properties: {
+    site: p.string().primary(),
+    version: p.integer().primary(),
+    id: p.string(),
+    entry: p.text(),
+  },
+});
+export type EditRow = InferEntity<typeof EditRow>;

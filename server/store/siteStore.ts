@@ -1,0 +1,136 @@
+import type { EntityManager, MikroORM } from '@mikro-orm/better-sqlite';
+import { UniqueConstraintViolationException } from '@mikro-orm/core';
+import type { Problem } from '#core/problems';
+import { aboutOf, applyChanges, kinds, toSiteFile, type Change, type Edit, type Kind, type LogEntry, type Site, type SiteFile } from '#core/site';
+import { EditRow, FactRow, SiteRow } from './entities';
+
+export interface SiteSummary { id: string; name: string; version: number; changedAt: string }
+export interface StoredSite { id: string; version: number; site: Site; log: LogEntry[] }
+
+export type EditOutcome =
+  | { kind: 'done'; entry: LogEntry }
+  | { kind: 'no-site' }
+  | { kind: 'behind'; version: number; since: LogEntry[] }
+  | { kind: 'refused'; problems: Problem[] };
+
+/** How many edits back a window can undo. */
+const logTail = 200;
+
+async function loadSite(em: EntityManager, id: string): Promise<Site> {
+  const rows = await em.find(FactRow, { site: id }, { disableIdentityMap: true });
+  const site = Object.fromEntries(kinds.map((kind) => [kind, {}])) as Record<Kind, Record<string, unknown>>;
+  for (const row of rows) site[row.kind as Kind][row.id] = JSON.parse(row.fact);
+  return site as unknown as Site;
+}
+
+const readEntries = (rows: readonly EditRow[]): LogEntry[] => rows.map((row) => JSON.parse(row.entry) as LogEntry);
+
+async function entriesAfter(em: EntityManager, site: string, version: number): Promise<LogEntry[]> {
+  return readEntries(await em.find(EditRow, { site, version: { $gt: version } }, { orderBy: { version: 'asc' }, disableIdentityMap: true }));
+}
+
+async function writeChanges(em: EntityManager, site: string, changes: readonly Change[], after: Site): Promise<void> {
+  const touched = new Map(changes.map(({ kind, id }) => [`${kind}/${id}`, { kind, id }]));
+  for (const { kind, id } of touched.values()) {
+    const fact = after[kind][id];
+    if (fact) await em.upsert(FactRow, { site, kind, id, fact: JSON.stringify(fact) });
+    else await em.nativeDelete(FactRow, { site, kind, id });
+  }
+}
+
+/** Reads and writes sites. Every change is one transaction that either happened whole or not at all. */
+export function siteStore(orm: MikroORM, now: () => string) {
+  /** The last state of each site in use, so that an edit does not read the whole site again. */
+  const held = new Map<string, { version: number; site: Site }>();
+
+  async function current(em: EntityManager, row: SiteRow): Promise<Site> {
+    const known = held.get(row.id);
+    if (known?.version === row.version) return known.site;
+    const site = await loadSite(em, row.id);
+    held.set(row.id, { version: row.version, site });
+    return site;
+  }
+
+  const findSite = (em: EntityManager, id: string) => em.findOne(SiteRow, { id }, { disableIdentityMap: true });
+
+  async function list(): Promise<SiteSummary[]> {
+    const rows = await orm.em.fork().find(SiteRow, {}, { orderBy: { name: 'asc', id: 'asc' } });
+    return rows.map(({ id, name, version, changedAt }) => ({ id, name, version, changedAt }));
+  }
+
+  async function read(id: string): Promise<StoredSite | null> {
+    const em = orm.em.fork();
+    return em.transactional(async (tx) => {
+      const row = await findSite(tx, id);
+      if (!row) return null;
+      const rows = await tx.find(EditRow, { site: id }, { orderBy: { version: 'desc' }, limit: logTail, disableIdentityMap: true });
+      return { id, version: row.version, site: await current(tx, row), log: readEntries(rows).reverse() };
+    });
+  }
+
+  async function since(id: string, version: number): Promise<LogEntry[] | null> {
+    const em = orm.em.fork();
+    return (await findSite(em, id)) ? entriesAfter(em, id, version) : null;
+  }
+
+  /** An id made from the name, with a number behind it where that one is in use. */
+  async function freeId(em: EntityManager, name: string): Promise<string> {
+    const base = name.toLowerCase().normalize('NFKD').replace(/[^a-z0-9]+/g, '-').replace(/^-+|-+$/g, '').slice(0, 50) || 'site';
+    const taken = new Set((await em.find(SiteRow, {}, { fields: ['id'] })).map(({ id }) => id));
+    for (let n = 1; ; n += 1) {
+      const id = n === 1 ? base : `${base}-${n}`;
+      if (!taken.has(id)) return id;
+    }
+  }
+
+  async function create(site: Site): Promise<SiteSummary> {
+    const { name } = aboutOf(site);
+    return orm.em.fork().transactional(async (tx) => {
+      const id = await freeId(tx, name);
+      const row = { id, name, version: 0, createdAt: now(), changedAt: now() };
+      await tx.insert(SiteRow, row);
+      const facts = kinds.flatMap((kind) => Object.values(site[kind]).map((fact) => ({ site: id, kind, id: fact.id, fact: JSON.stringify(fact) })));
+      for (let start = 0; start < facts.length; start += 500) await tx.insertMany(FactRow, facts.slice(start, start + 500));
+      return { id, name, version: 0, changedAt: row.changedAt };
+    });
+  }
+
+  async function tryEdit(edit: Edit): Promise<EditOutcome> {
+    const outcome = await orm.em.fork().transactional(async (tx): Promise<EditOutcome & { site?: Site }> => {
+      const row = await findSite(tx, edit.site);
+      if (!row) return { kind: 'no-site' };
+      const sentBefore = await tx.findOne(EditRow, { id: edit.id }, { disableIdentityMap: true });
+      // The answer to the first sending may have been lost; the edit itself was not.
+      if (sentBefore?.site === edit.site) return { kind: 'done', entry: JSON.parse(sentBefore.entry) as LogEntry };
+      if (edit.baseVersion !== row.version) return { kind: 'behind', version: row.version, since: await entriesAfter(tx, edit.site, edit.baseVersion) };
+      const applied = applyChanges(await current(tx, row), edit.changes);
+      if (applied.kind === 'refused') return { kind: 'refused', problems: applied.problems };
+      const { site, inverse } = applied.value;
+      const entry: LogEntry = { ...edit, version: row.version + 1, at: now(), inverse };
+      await writeChanges(tx, edit.site, edit.changes, site);
+      await tx.insert(EditRow, { site: edit.site, version: entry.version, id: edit.id, entry: JSON.stringify(entry) });
+      await tx.nativeUpdate(SiteRow, { id: edit.site }, { version: entry.version, changedAt: entry.at, name: aboutOf(site).name });
+      return { kind: 'done', entry, site };
+    });
+    const { site, ...answer } = outcome as EditOutcome & { site?: Site };
+    // Only once the transaction has been committed may later edits build on it.
+    if (site && answer.kind === 'done') held.set(edit.site, { version: answer.entry.version, site });
+    return answer;
+  }
+
+  /** Applies an edit, or says why not. Two processes on one file can meet; the log's key lets one of them through. */
+  async function edit(request: Edit): Promise<EditOutcome> {
+    try {
+      return await tryEdit(request);
+    } catch (error) {
+      if (error instanceof UniqueConstraintViolationException) return tryEdit(request);
+      throw error;
+    }
+  }
+
+  const file = (stored: StoredSite): SiteFile => toSiteFile(stored.site);
+
+  return { list, read, since, create, edit, file };
+}
+
+export type SiteStore = ReturnType<typeof siteStore>;
