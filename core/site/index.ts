@@ -3,11 +3,13 @@ export { optionKinds, type Choice, type OptionKind, type Placement } from './dec
 export { applyChanges, editSchema, logEntrySchema, overlap, type Applied, type Change, type Edit, type LogEntry, type Nature } from './edit';
 export { slotCount, type Recorder, type SlotRules, type Supply } from './headEnd';
 export { historyOf, type History } from './history';
+export { addRun, nextNumber, type NewRun } from './newRun';
 export { restrictions, type Place } from './place';
 export { testIds, type Reading, type TestId } from './reading';
 export { referenceProblems } from './references';
 export { removeRunAndCamera } from './removal';
 export { joints, lengthSources, longestSegmentM, type Leg, type PowerFeed, type Run, type RunState, type Segment } from './run';
+export { withJoint, withoutSegment, withSegment, withSegmentAfter } from './segments';
 export { aboutOf, emptySite, factSchemas, kinds, siteIdSchema, type About, type Fact, type Kind, type Site } from './site';
 export { fileLists, fromSiteFile, parseSiteFile, siteFileFormat, siteFileSchema, siteFileVersion, toSiteFile, type SiteFile } from './siteFile';
 export { environments, nameSchema, type Environment } from './vocabulary';

@@ -1,0 +1,43 @@
+import type { Loop, RunFindings, Verdict } from '#core/findings';
+import type { Impossible, Margin, Possible } from '#core/options';
+import type { OptionKind } from '#core/site';
+import type { Working } from '#core/working';
+import type { RunEvaluation } from './evaluateRun';
+import type { SiteEvaluation } from './evaluateSite';
+
+/** An evaluation without its workings, small enough to be passed between threads after every edit. */
+export type LightVerdict = Omit<Verdict, 'working'>;
+export type LightMargin = Omit<Margin, 'working'>;
+export type LightPossible = Omit<Possible, 'margins' | 'binding'> & { margins: LightMargin[]; binding: LightMargin };
+export type LightOption = LightPossible | Impossible;
+export type LightFindings = Omit<RunFindings, 'verdicts' | 'binding' | 'coaxLoop' | 'powerLoop'> & { verdicts: LightVerdict[]; binding: LightVerdict } & Record<'coaxLoop' | 'powerLoop', Omit<Loop, 'step'>>;
+export type LightRun = Omit<RunEvaluation, 'findings' | 'options'> & { findings: LightFindings; options: LightOption[] };
+export type LightSite = Omit<SiteEvaluation, 'runs'> & { runs: LightRun[] };
+
+const withoutWorking = <T extends { working: Working }>({ working: _, ...rest }: T): Omit<T, 'working'> => rest;
+const withoutStep = ({ step: _, ...loop }: Loop): Omit<Loop, 'step'> => loop;
+
+function lightRun(evaluation: RunEvaluation): LightRun {
+  const { findings, options } = evaluation;
+  return {
+    ...evaluation,
+    findings: { ...findings, verdicts: findings.verdicts.map(withoutWorking), binding: withoutWorking(findings.binding), coaxLoop: withoutStep(findings.coaxLoop), powerLoop: withoutStep(findings.powerLoop) },
+    options: options.map((option) => (option.state === 'no' ? option : { ...option, margins: option.margins.map(withoutWorking), binding: withoutWorking(option.binding) })),
+  };
+}
+
+export function lightSite(evaluation: SiteEvaluation): LightSite {
+  return { ...evaluation, runs: evaluation.runs.map(lightRun) };
+}
+
+/** A figure whose working can be asked for. */
+export type Subject = { kind: 'verdict'; runId: string; id: Verdict['id'] } | { kind: 'margin'; runId: string; option: OptionKind; index: number };
+
+/** The working behind a figure; `null` where the run no longer has that figure. */
+export function workingOf({ runs }: SiteEvaluation, subject: Subject): Working | null {
+  const run = runs.find((evaluation) => evaluation.run.id === subject.runId);
+  if (!run) return null;
+  if (subject.kind === 'verdict') return run.findings.verdicts.find(({ id }) => id === subject.id)?.working ?? null;
+  const option = run.options.find(({ kind }) => kind === subject.option);
+  return option && option.state !== 'no' ? (option.margins[subject.index]?.working ?? null) : null;
+}

@@ -1,0 +1,74 @@
+import { signalCable } from '#core/cable';
+import type { Camera } from './camera';
+import type { Change } from './edit';
+import type { Place } from './place';
+import type { Leg, PowerFeed, Run } from './run';
+import type { Site } from './site';
+
+/** What a person says of a run that is to be added; the rest starts from usual figures and is noted later. */
+export interface NewRun { number: number; name: string; placeName: string; headEndId: string; cable: string; lengthM: number; supplyId: string | null }
+
+/** An id of small letters and digits that no fact of the kind has yet. */
+function freeId(taken: Readonly<Record<string, unknown>>, wanted: string): string {
+  const base = wanted.toLowerCase().normalize('NFKD').replace(/[^a-z0-9]+/g, '-').replace(/^-+|-+$/g, '').slice(0, 50) || 'x';
+  for (let n = 1; ; n += 1) {
+    const id = n === 1 ? base : `${base}-${n}`;
+    if (!taken[id]) return id;
+  }
+}
+
+function newPlace(site: Site, name: string): Place {
+  return {
+    id: freeId(site.place, name), name, role: 'area', environment: 'indoor', temperatureC: 20, mains: false, networkCloset: false,
+    restrictions: [], access: { by: 'ladder', heightM: 3 },
+  };
+}
+
+const isTaken = (site: Site, supplyId: string, output: number): boolean =>
+  Object.values(site.run).some(({ feed }) => feed.kind !== 'local-adapter' && feed.supplyId === supplyId && feed.output === output);
+
+function feedFor(site: Site, supplyId: string | null): PowerFeed {
+  const supply = supplyId ? site.supply[supplyId] : undefined;
+  if (!supply) return { kind: 'local-adapter', current: 'dc', volts: 12, ratedAmps: 1 };
+  const output = supply.outputs.find(({ number }) => !isTaken(site, supply.id, number)) ?? supply.outputs[0]!;
+  return { kind: 'along-run', supplyId: supply.id, output: output.number };
+}
+
+function legFor(feed: PowerFeed, cable: string): Leg {
+  if (feed.kind !== 'along-run') return { kind: 'none' };
+  return signalCable(cable).kind === 'pair' ? { kind: 'spare-pairs', outCores: 2, backCores: 2 } : { kind: 'cores', cable: 'power-2x18-cu', outCores: 1, backCores: 1 };
+}
+
+/** The changes that add a camera with its run, and its place where the site has none of that name. */
+export function addRun(site: Site, wanted: NewRun): { changes: Change[]; runId: string } {
+  const known = Object.values(site.place).find(({ name }) => name.toLowerCase() === wanted.placeName.trim().toLowerCase());
+  const place = known ?? newPlace(site, wanted.placeName.trim());
+  const feed = feedFor(site, wanted.supplyId);
+  const ac = feed.kind !== 'local-adapter' && site.supply[feed.supplyId]?.current === 'ac';
+  const camera: Camera = {
+    id: freeId(site.camera, `c${String(wanted.number).padStart(2, '0')}`), number: wanted.number, name: wanted.name, placeId: place.id, body: 'dome', format: 'cvbs', lineStandard: '625/50',
+    lamps: 'none', heater: false, microphone: false,
+    supply: ac ? { current: 'ac', window: { minVolts: 20.4, maxVolts: 28, from: 'typical' } } : { current: 'dc', window: { minVolts: 10.8, maxVolts: 13.2, from: 'typical' } },
+    watts: { day: 2, night: 3, startUp: 4 }, purpose: '', worthKeeping: 'undecided', target: 'fixed-4mp',
+  };
+  const run: Run = {
+    id: freeId(site.run, `r${String(wanted.number).padStart(2, '0')}`), cameraId: camera.id, headEndId: wanted.headEndId, state: 'live', feed,
+    segments: [{
+      cable: wanted.cable, lengthM: wanted.lengthM, lengthFrom: 'estimate', spreadM: Math.min(500, Math.round(wanted.lengthM * 0.05)),
+      environment: place.environment, temperatureC: place.temperatureC, leg: legFor(feed, wanted.cable),
+    }],
+  };
+  return {
+    runId: run.id,
+    changes: [
+      ...(known ? [] : [{ kind: 'place' as const, id: place.id, set: place }]),
+      { kind: 'camera', id: camera.id, set: camera },
+      { kind: 'run', id: run.id, set: run },
+    ],
+  };
+}
+
+/** The lowest camera number that is still free. */
+export function nextNumber(site: Site): number {
+  return Math.max(0, ...Object.values(site.camera).map(({ number }) => number)) + 1;
+}

@@ -1,0 +1,40 @@
+<script setup lang="ts">
+import Dialog from 'primevue/dialog';
+import { computed } from 'vue';
+import { keyActions, keyName } from '../keys/keys';
+
+const visible = defineModel<boolean>('visible', { required: true });
+
+const groups = computed(() => {
+  const byGroup = new Map<string, typeof keyActions.value>();
+  for (const action of keyActions.value) byGroup.set(action.group, [...(byGroup.get(action.group) ?? []), action]);
+  return [...byGroup];
+});
+</script>
+
+<template>
+  <Dialog v-model:visible="visible" modal header="Keys" :style="{ width: '640px' }" dismissable-mask>
+    <div class="sheet">
+      <section v-for="[group, actions] in groups" :key="group">
+        <h3>{{ group }}</h3>
+        <div v-for="action in actions" :key="action.says" class="line">
+          <span class="keys"><kbd v-for="key in action.keys" :key="key">{{ keyName(key) }}</kbd></span>
+          <span>{{ action.says }}</span>
+        </div>
+      </section>
+      <section>
+        <h3>While typing</h3>
+        <div class="line"><span class="keys"><kbd>Enter</kbd></span><span>take it and move on</span></div>
+        <div class="line"><span class="keys"><kbd>Tab</kbd></span><span>take it, next field</span></div>
+      </section>
+    </div>
+  </Dialog>
+</template>
+
+<style scoped>
+.sheet { columns: 2; column-gap: 28px; }
+section { break-inside: avoid; padding-bottom: 14px; }
+h3 { padding-bottom: 4px; color: var(--ink-2); font-weight: 500; }
+.line { display: grid; grid-template-columns: 108px 1fr; gap: 8px; padding: 2px 0; align-items: baseline; }
+.keys { display: flex; gap: 4px; flex-wrap: wrap; }
+</style>

@@ -1,0 +1,40 @@
+import { useEventListener } from '@vueuse/core';
+import { computed, onScopeDispose, shallowReactive } from 'vue';
+
+/** A key and what it does, as the sheet under `?` lists it. */
+export interface KeyAction {
+  /** As `KeyboardEvent.key` says it: `j`, `ArrowDown`, `?`. Several spellings of one action share a line. */
+  keys: string[];
+  says: string;
+  group: string;
+  run: () => void;
+}
+
+const actions = shallowReactive<Set<KeyAction>>(new Set());
+
+export const keyActions = computed(() => [...actions]);
+
+const isTyping = (target: EventTarget | null): boolean =>
+  target instanceof HTMLElement && (target.isContentEditable || target.matches('input, textarea, select, [role="combobox"], [role="listbox"], [role="option"]'));
+
+/** Adds keys for as long as the component that asks for them is there. The last one to ask for a key gets it. */
+export function useKeys(added: KeyAction[]): void {
+  for (const action of added) actions.add(action);
+  onScopeDispose(() => added.forEach((action) => actions.delete(action)));
+}
+
+/** Listens once for the whole page. Keys with Ctrl, Alt or Meta stay the browser's, but for undo and redo. */
+export function useKeyListener(): void {
+  useEventListener(window, 'keydown', (event) => {
+    if (event.defaultPrevented || isTyping(event.target) || document.querySelector('[role="dialog"]')) return;
+    if (event.altKey) return;
+    const chord = (event.ctrlKey || event.metaKey ? 'Ctrl+' : '') + (event.shiftKey && event.key.length > 1 ? 'Shift+' : '') + event.key;
+    const action = [...actions].reverse().find(({ keys }) => keys.includes(chord));
+    if (!action) return;
+    event.preventDefault();
+    action.run();
+  });
+}
+
+const names: Record<string, string> = { ArrowDown: '↓', ArrowUp: '↑', ArrowLeft: '←', ArrowRight: '→', 'Ctrl+z': 'Ctrl Z', 'Ctrl+Z': 'Ctrl Shift Z', 'Ctrl+y': 'Ctrl Y', Escape: 'Esc' };
+export const keyName = (key: string): string => names[key] ?? key;

@@ -1,0 +1,55 @@
+<script setup lang="ts">
+import { useElementSize } from '@vueuse/core';
+import { computed, useTemplateRef } from 'vue';
+import type { PlaceGroup } from '../stores/selection';
+import { boardLayout, type BoardOrder } from './boardLayout';
+import EndMark from './EndMark.vue';
+import { axisStepM, axisTicks } from './lineGeometry';
+import LineStrokes from './LineStrokes.vue';
+
+const { groups, order, runId } = defineProps<{ groups: PlaceGroup[]; order: BoardOrder; runId: string | null }>();
+const emit = defineEmits<{ select: [runId: string]; open: [runId: string] }>();
+
+const box = useTemplateRef('box');
+const { width, height } = useElementSize(box);
+const layout = computed(() => boardLayout(groups, order, width.value, height.value));
+const ticks = computed(() => {
+  const { longestM, x0, pxPerM } = layout.value;
+  const step = axisStepM(longestM, width.value < 560 ? 3 : 6);
+  return axisTicks(longestM, step, x0, pxPerM);
+});
+</script>
+
+<template>
+  <div ref="box" class="board">
+    <svg v-if="width > 0" :width="width" :height="layout.height" role="list" aria-label="All runs to one scale">
+      <g v-for="tick in ticks" :key="tick.m">
+        <line :x1="tick.x" :x2="tick.x" y1="16" :y2="layout.height - 6" stroke="var(--rule)" />
+        <text :x="tick.x + 3" y="12">{{ tick.m }} m</text>
+      </g>
+      <text v-for="heading in layout.headings" :key="heading.text" class="name place" x="0" :y="heading.y">{{ heading.text }}</text>
+      <g
+        v-for="{ run, y, shape } in layout.rows" :key="run.run.id" class="line" :class="{ here: run.run.id === runId }" role="listitem"
+        :data-run="run.run.id" @click="emit('select', run.run.id)" @dblclick="emit('open', run.run.id)"
+      >
+        <rect x="0" :y="y - 9" :width="width" height="18" />
+        <text x="18" :y="y + 4" text-anchor="end">{{ run.camera.number }}</text>
+        <text class="name" x="26" :y="y + 4">{{ run.camera.name }}</text>
+        <LineStrokes :shape="shape" :y="y" />
+        <EndMark :x="shape.endX + 7" :y="y" :state="run.findings.state" />
+        <text :x="shape.endX + 17" :y="y + 3.5">{{ shape.words }}</text>
+      </g>
+    </svg>
+  </div>
+</template>
+
+<style scoped>
+.board { height: 100%; overflow: hidden auto; }
+.board svg { display: block; }
+.place { font-size: 11px !important; fill: var(--ink-2) !important; }
+.line { cursor: pointer; }
+.line > rect { fill: transparent; }
+.line:hover > rect { fill: var(--copper-3); opacity: 0.6; }
+.line.here > rect { fill: var(--copper-3); opacity: 1; }
+.line .name { clip-path: inset(0); }
+</style>

@@ -1,0 +1,47 @@
+import type { LightRun } from '#core/evaluation';
+import { layOut, type LineShape } from './lineGeometry';
+
+export type BoardOrder = 'place' | 'length' | 'trouble';
+export interface BoardRow { run: LightRun; y: number; shape: LineShape }
+export interface BoardLayout { rows: BoardRow[]; headings: { text: string; y: number }[]; height: number; pxPerM: number; longestM: number; x0: number }
+
+const rank: Record<LightRun['findings']['state'], number> = { stop: 0, fails: 1, close: 2, untested: 3, holds: 4 };
+
+/** The same runs, in the order a person asked for. */
+export function ordered(runs: readonly LightRun[], order: BoardOrder): LightRun[] {
+  const byNumber = (a: LightRun, b: LightRun) => a.camera.number - b.camera.number;
+  if (order === 'length') return [...runs].sort((a, b) => b.lengthM - a.lengthM || byNumber(a, b));
+  return [...runs].sort((a, b) => rank[a.findings.state] - rank[b.findings.state] || (b.findings.binding.share ?? 0) - (a.findings.binding.share ?? 0) || byNumber(a, b));
+}
+
+interface Group { name: string; runs: LightRun[] }
+
+/** Room on the right for what is written behind a line. */
+const wordsPx = 170;
+const headingPx = 18;
+const topPx = 26;
+
+/** Lays all runs out to one scale so that they fill the height where they can, and scroll where they cannot. */
+export function boardLayout(groups: readonly Group[], order: BoardOrder, width: number, height: number): BoardLayout {
+  const shown: Group[] = order === 'place' ? [...groups] : [{ name: '', runs: ordered(groups.flatMap(({ runs }) => runs), order) }];
+  const count = shown.reduce((sum, { runs }) => sum + runs.length, 0);
+  const headings = order === 'place' ? shown.length : 0;
+  const rowPx = Math.min(26, Math.max(17, (height - topPx - 8 - headings * headingPx) / Math.max(1, count)));
+  const x0 = width < 560 ? 120 : 150;
+  const longestM = Math.max(50, ...shown.flatMap(({ runs }) => runs.map(({ lengthM }) => lengthM)));
+  const pxPerM = Math.max(0.05, (width - x0 - wordsPx) / longestM);
+  const layout: BoardLayout = { rows: [], headings: [], height: 0, pxPerM, longestM, x0 };
+  let y = topPx;
+  for (const { name, runs } of shown) {
+    if (order === 'place') {
+      layout.headings.push({ text: name, y: y + 12 });
+      y += headingPx;
+    }
+    for (const run of runs) {
+      layout.rows.push({ run, y: y + rowPx / 2, shape: layOut(run.run, x0, pxPerM) });
+      y += rowPx;
+    }
+  }
+  layout.height = y + 8;
+  return layout;
+}

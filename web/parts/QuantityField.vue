@@ -1,0 +1,74 @@
+<script setup lang="ts">
+import InputText from 'primevue/inputtext';
+import { computed, ref, useId, watch } from 'vue';
+import { formatFigure, parseQuantity, type Unit } from '#core/units';
+
+/**
+ * A figure with its unit. Takes other spellings of the unit, says in words what it cannot read, and keeps
+ * typed text until it is understood. `entered` reports Enter, so that a list of fields can move on.
+ */
+const { value, unit, label, digits, allowed = () => undefined, clearAfter = false, disabled = false, size = 'small', placeholder = '' } = defineProps<{
+  value: number | null;
+  unit: Unit;
+  label: string;
+  digits?: number;
+  /** Why a figure that could be read is not taken after all; `undefined` where it is. */
+  allowed?: (value: number) => string | undefined;
+  /** For taking readings: the field empties once its figure is taken. */
+  clearAfter?: boolean;
+  disabled?: boolean;
+  size?: 'small' | 'large';
+  placeholder?: string;
+}>();
+const emit = defineEmits<{ take: [value: number]; entered: [] }>();
+
+const id = useId();
+const shown = () => (value === null ? '' : formatFigure(value, '', digits ?? (Number.isInteger(value) ? 0 : 2)).replace(/(\.\d*?)0+$/, '$1').replace(/\.$/, ''));
+const text = ref(shown());
+const why = ref<string>();
+const touched = ref(false);
+
+watch(() => value, () => {
+  if (!why.value) text.value = shown();
+});
+
+function take(): boolean {
+  if (!touched.value) return true;
+  if (text.value.trim() === '' && clearAfter) {
+    why.value = undefined;
+    return true;
+  }
+  const parsed = parseQuantity(text.value, unit);
+  why.value = parsed.kind === 'refused' ? parsed.why : allowed(parsed.value);
+  if (why.value !== undefined || parsed.kind === 'refused') return false;
+  touched.value = false;
+  emit('take', parsed.value);
+  text.value = clearAfter ? '' : shown();
+  return true;
+}
+
+function onEnter(): void {
+  if (take()) emit('entered');
+}
+
+const describedBy = computed(() => (why.value ? `${id}-why` : undefined));
+</script>
+
+<template>
+  <span class="quantity" :class="size">
+    <InputText
+      :id="id" v-model="text" :aria-label="label" :aria-describedby="describedBy" :invalid="why !== undefined" :disabled="disabled" :placeholder="placeholder"
+      inputmode="decimal" autocomplete="off" @input="touched = true" @change="take" @keydown.enter.prevent="onEnter"
+    />
+    <span class="unit">{{ unit }}</span>
+    <span v-if="why" :id="`${id}-why`" class="why" role="alert">{{ why }}</span>
+  </span>
+</template>
+
+<style scoped>
+.quantity { position: relative; display: inline-flex; align-items: center; gap: 4px; }
+.quantity :deep(input) { width: 100%; min-width: 0; text-align: right; font-family: var(--mono); }
+.quantity.large :deep(input) { font-size: 15px; padding-block: 2px; }
+.unit { flex: none; min-width: 22px; color: var(--ink-2); font-size: 11px; }
+.why { position: absolute; z-index: 3; top: 100%; right: 0; width: max-content; max-width: 240px; padding: 3px 7px; background: var(--madder-2); color: var(--ink); font-size: 11px; }
+</style>

@@ -1,0 +1,26 @@
+import { createRouter, createWebHistory } from 'vue-router';
+import SiteFrame from './frame/SiteFrame.vue';
+import SitesView from './frame/SitesView.vue';
+
+/** The stages of the work, in its order. Each loads its own code when it is first opened. */
+export const router = createRouter({
+  history: createWebHistory(),
+  routes: [
+    { path: '/', name: 'sites', component: SitesView },
+    {
+      path: '/site/:siteId',
+      component: SiteFrame,
+      children: [
+        { path: '', redirect: (to) => ({ name: 'survey', params: to.params }) },
+        { path: 'survey/:runId?', name: 'survey', component: () => import('./stages/survey/SurveyStage.vue') },
+        { path: 'test/:runId?', name: 'test', component: () => import('./stages/test/TestStage.vue') },
+        { path: 'decide/:runId?', name: 'decide', component: () => import('./stages/decide/DecideStage.vue') },
+        { path: 'allocate/:runId?', name: 'allocate', component: () => import('./stages/allocate/AllocateStage.vue') },
+        { path: 'plan/:runId?', name: 'plan', component: () => import('./stages/plan/PlanStage.vue') },
+      ],
+    },
+    { path: '/:rest(.*)*', redirect: '/' },
+  ],
+});
+
+export type StageName = 'survey' | 'test' | 'decide' | 'allocate' | 'plan';

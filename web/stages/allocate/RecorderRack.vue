@@ -1,0 +1,50 @@
+<script setup lang="ts">
+import { computed } from 'vue';
+import type { BrokenRule, RecorderState } from '#core/recorder';
+import { formatQuantity } from '#core/units';
+import MarginBar from '../../parts/MarginBar.vue';
+import type { SlotAddress } from './carry';
+import SlotCell from './SlotCell.vue';
+
+/** A recorder as rows of slots, with how much of its limits is used. */
+const { state, carried, at } = defineProps<{
+  state: RecorderState;
+  place: string;
+  at: SlotAddress | null;
+  carried: string | null;
+  here: string | null;
+  brokenAt: (cameraId: string, slot: number) => BrokenRule[];
+}>();
+const emit = defineEmits<{ slot: [slot: number]; drop: [cameraId: string, slot: number] }>();
+
+const ruleWords = computed(() => (state.recorder.rules.kind === 'from-the-tail'
+  ? `${state.recorder.inputs} inputs, ${state.recorder.rules.extraIpSlots} IP slots; inputs turn to IP from the highest down`
+  : `${state.recorder.inputs} inputs stay coax, ${state.recorder.rules.ipSlots} IP slots`));
+const rate = computed(() => state.incomingMbps / state.recorder.limits.incomingMbps);
+const ipShare = computed(() => state.ipCameras / Math.max(1, state.recorder.limits.ipCameras));
+const standing = (share: number) => (share > 1 ? 'fails' as const : share > 0.85 ? 'close' as const : 'holds' as const);
+const badSlots = computed(() => new Set(state.broken.map(({ slot }) => slot)));
+</script>
+
+<template>
+  <section class="rack" :data-recorder="state.recorder.id">
+    <div class="row">
+      <h2>{{ state.recorder.name }}</h2><span class="dim tiny">{{ place }}; {{ ruleWords }}</span><span class="push" />
+      <span class="limit tiny"><MarginBar :share="rate" :state="standing(rate)" :width="44" /> {{ state.incomingMbps }} of {{ formatQuantity(state.recorder.limits.incomingMbps, 'Mb/s') }}</span>
+      <span class="limit tiny"><MarginBar :share="ipShare" :state="standing(ipShare)" :width="44" /> {{ state.ipCameras }} of {{ state.recorder.limits.ipCameras }} IP</span>
+    </div>
+    <div class="slots" role="list" :aria-label="`Slots of ${state.recorder.name}`">
+      <SlotCell
+        v-for="slot in state.slots" :key="slot.slot" :slot-state="slot" :focused="at?.recorderId === state.recorder.id && at.slot === slot.slot" :here="here" :broken="badSlots.has(slot.slot)"
+        :legal="carried ? brokenAt(carried, slot.slot).length === 0 : null" @pick="emit('slot', slot.slot)" @drop="(cameraId: string) => emit('drop', cameraId, slot.slot)"
+      />
+    </div>
+  </section>
+</template>
+
+<style scoped>
+.rack { border-top: 1px solid var(--rule-strong); padding-top: 8px; }
+.limit { display: inline-flex; gap: 6px; align-items: center; color: var(--ink-2); }
+.slots { display: grid; grid-template-columns: repeat(8, minmax(0, 1fr)); gap: 3px; padding-top: 6px; }
+@media (max-width: 700px) { .slots { grid-template-columns: repeat(2, minmax(0, 1fr)); } .row { flex-wrap: wrap; } }
+</style>

@@ -1,0 +1,47 @@
+<script setup lang="ts">
+import { dropTargetForElements } from '@atlaskit/pragmatic-drag-and-drop/element/adapter';
+import { onMounted, onUnmounted, ref, useTemplateRef } from 'vue';
+import type { Slot } from '#core/recorder';
+import CameraTag from './CameraTag.vue';
+
+const { slotState } = defineProps<{ slotState: Slot; focused: boolean; here: string | null; broken: boolean; legal: boolean | null }>();
+const emit = defineEmits<{ pick: []; drop: [cameraId: string] }>();
+const cell = useTemplateRef<HTMLElement>('cell');
+const over = ref(false);
+
+let stop = (): void => undefined;
+onMounted(() => {
+  stop = dropTargetForElements({
+    element: cell.value!,
+    onDragEnter: () => { over.value = true; },
+    onDragLeave: () => { over.value = false; },
+    onDrop: ({ source }) => {
+      over.value = false;
+      const { cameraId } = source.data;
+      if (typeof cameraId === 'string') emit('drop', cameraId);
+    },
+  });
+});
+onUnmounted(() => stop());
+</script>
+
+<template>
+  <div
+    ref="cell" class="slot" role="listitem" :class="{ focused, broken, over, ip: slotState.carries === 'ip', legal: legal === true, illegal: legal === false }" :data-slot="slotState.slot"
+    @click="emit('pick')"
+  >
+    <span class="mono label">{{ slotState.label }}<template v-if="slotState.converted">, now IP</template></span>
+    <CameraTag v-for="{ need, placed } in slotState.occupants" :key="need.cameraId" :need="need" :faint="!placed" :carried="here === need.cameraId" @pick="emit('pick')" />
+  </div>
+</template>
+
+<style scoped>
+.slot { min-height: 47px; border: 1px solid var(--rule); background: var(--paper); padding: 2px 4px 4px; cursor: pointer; min-width: 0; display: flex; flex-direction: column; gap: 2px; align-items: flex-start; }
+.slot.ip { background: var(--verdigris-3); }
+.label { font-size: 10px; color: var(--ink-2); }
+.slot.focused { outline: 2px solid var(--copper); }
+.slot.legal { border-color: var(--verdigris); border-style: solid; box-shadow: inset 0 -3px var(--verdigris); }
+.slot.illegal { opacity: 0.55; }
+.slot.over { outline: 2px dashed var(--copper); }
+.slot.broken { border-color: var(--madder); box-shadow: inset 0 0 0 1px var(--madder); }
+</style>

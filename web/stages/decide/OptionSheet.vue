@@ -1,0 +1,89 @@
+<script setup lang="ts">
+import { computed, ref, watch } from 'vue';
+import type { LightOption, LightRun } from '#core/evaluation';
+import { optionLabels, prices } from '#core/options';
+import { aboutOf } from '#core/site';
+import { formatQuantity } from '#core/units';
+import type { Working } from '#core/working';
+import MarginBar from '../../parts/MarginBar.vue';
+import WorkingSheet from '../../parts/WorkingSheet.vue';
+import { useEvaluation } from '../../stores/evaluation';
+import { useSite } from '../../stores/site';
+
+/** What one option brings to one camera: how it holds, what it takes, what it costs, and why. */
+const { evaluation, option } = defineProps<{ evaluation: LightRun; option: LightOption; refused: string }>();
+const emit = defineEmits<{ take: []; giveUp: [] }>();
+const store = useSite();
+const core = useEvaluation();
+const opened = ref<number | null>(null);
+const working = ref<Working | null>(null);
+
+const isChosen = computed(() => evaluation.chosen === option.kind);
+const untested = computed(() => evaluation.findings.missing.length > 0);
+const basisWords = { measured: 'measured', 'data-sheet': 'data sheet', typical: 'typical' } as const;
+
+watch(() => [evaluation.run.id, option.kind], () => {
+  opened.value = null;
+});
+watch([opened, () => core.result], async ([index]) => {
+  working.value = index === null ? null : await core.why({ kind: 'margin', runId: evaluation.run.id, option: option.kind, index });
+});
+</script>
+
+<template>
+  <aside aria-label="The option in hand">
+    <p class="dim tiny">{{ evaluation.camera.number }} {{ evaluation.camera.name }}</p>
+    <h2>{{ optionLabels[option.kind].label }}</h2>
+    <template v-if="option.state === 'no'">
+      <p class="caution">Cannot be done. {{ option.why }}</p>
+    </template>
+    <template v-else>
+      <p class="says">{{ option.says }}</p>
+      <p v-if="isChosen && evaluation.choiceBroken" class="stop">Chosen, but it does not hold any more: {{ evaluation.choiceBroken }}</p>
+      <ul class="margins">
+        <li v-for="(margin, index) in option.margins" :key="margin.label">
+          <button type="button" class="plain margin" :aria-expanded="opened === index" @click="opened = opened === index ? null : index">
+            <span>{{ margin.label }} <span class="ask">why</span></span>
+            <span class="mono value">{{ formatQuantity(margin.value, margin.unit) }}</span>
+            <MarginBar :share="margin.share" :state="margin.standing" :width="150" :hatched="untested" />
+            <span class="tiny dim">{{ basisWords[margin.basis] }}</span>
+          </button>
+          <WorkingSheet v-if="opened === index && working" :working="working" class="working" />
+        </li>
+      </ul>
+      <p v-if="option.broken" class="caution">Does not hold. What would make it possible: {{ option.broken.remedy }}.</p>
+      <dl>
+        <div v-for="part in option.parts" :key="part.item"><dt>{{ part.count }} × {{ prices[part.item].label }}</dt><dd class="mono">{{ formatQuantity(part.count * prices[part.item].each, 'money') }}</dd></div>
+        <div v-if="option.shared"><dt>One port of a shared {{ option.shared.of === 'coax-unit' ? 'head-end unit' : 'PoE switch' }} at {{ store.site!.place[option.shared.placeId]?.name }}</dt><dd class="dim tiny">in the total</dd></div>
+        <div><dt>Labour</dt><dd class="mono">{{ formatQuantity(option.hours, 'h') }}</dd></div>
+        <div><dt>View dark</dt><dd class="mono">{{ formatQuantity(option.darkHours, 'h') }}</dd></div>
+        <div class="sum"><dt>Cost, {{ aboutOf(store.site!).currency }}</dt><dd class="mono">{{ formatQuantity(option.cost, 'money') }}</dd></div>
+      </dl>
+    </template>
+    <p v-if="refused" class="stop" role="alert">{{ refused }}</p>
+    <div class="row">
+      <button v-if="!isChosen" type="button" class="btn go" @click="emit('take')">Choose <kbd>Enter</kbd></button>
+      <button v-else type="button" class="btn" @click="emit('giveUp')">Take it back <kbd>x</kbd></button>
+      <span v-if="isChosen" class="dim tiny">chosen by {{ store.site!.choice[evaluation.camera.id]?.by }}</span>
+    </div>
+    <ul v-if="option.state !== 'no' && option.cautions.length > 0" class="cautions"><li v-for="caution in option.cautions" :key="caution" class="caution">{{ caution }}</li></ul>
+  </aside>
+</template>
+
+<style scoped>
+aside > * { margin-bottom: 8px; }
+h2 { margin-bottom: 4px; }
+.says { font-size: 12px; color: var(--ink-2); }
+.margins li { border-top: 1px solid var(--rule); }
+.margin { display: grid; grid-template-columns: 1fr auto; gap: 2px 8px; width: 100%; padding: 6px 0; align-items: center; }
+.value { text-align: right; font-size: 14px; }
+.margin .tiny { text-align: right; }
+.ask { text-decoration: underline; text-underline-offset: 2px; font-size: 11px; color: var(--copper); }
+.working { padding: 4px 0 8px 8px; border-left: 2px solid var(--copper-2); padding-left: 10px; }
+dl > div { display: flex; justify-content: space-between; gap: 10px; padding: 3px 0; border-top: 1px solid var(--rule); font-size: 12px; }
+dd { white-space: nowrap; }
+.sum { font-weight: 600; border-top-color: var(--ink) !important; }
+.cautions { display: grid; gap: 4px; }
+.cautions .caution { border-left-width: 2px; padding: 1px 8px; background: none; color: var(--ink-2); font-size: 11px; }
+.row { align-items: center; }
+</style>

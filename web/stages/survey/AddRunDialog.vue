@@ -1,0 +1,73 @@
+<script setup lang="ts">
+import AutoComplete from 'primevue/autocomplete';
+import Dialog from 'primevue/dialog';
+import { computed, reactive, ref, watch } from 'vue';
+import { addRun, longestSegmentM, nextNumber } from '#core/site';
+import FieldRow from '../../parts/FieldRow.vue';
+import PickField from '../../parts/PickField.vue';
+import QuantityField from '../../parts/QuantityField.vue';
+import TextField from '../../parts/TextField.vue';
+import { choices } from '../../parts/words';
+import { useSite } from '../../stores/site';
+
+const visible = defineModel<boolean>('visible', { required: true });
+const emit = defineEmits<{ added: [runId: string] }>();
+const store = useSite();
+
+const blank = () => ({ number: store.site ? nextNumber(store.site) : 1, name: '', placeName: '', headEndId: '', cable: 'coax-rg59-cu', lengthM: 0, supplyId: 'adapter' });
+const wanted = reactive(blank());
+const problems = ref<string[]>([]);
+const suggestions = ref<string[]>([]);
+
+const places = computed(() => Object.values(store.site?.place ?? {}));
+const headEnds = computed(() => places.value.filter(({ role }) => role === 'head-end').map(({ id, name }) => ({ value: id, says: name })));
+const powers = computed(() => [{ value: 'adapter', says: 'Adapter at the camera, 12 V DC' }, ...Object.values(store.site?.supply ?? {}).map(({ id, name }) => ({ value: id, says: name }))]);
+
+watch(visible, (shown) => {
+  if (!shown) return;
+  Object.assign(wanted, blank(), { headEndId: headEnds.value[0]?.value ?? '' });
+  problems.value = [];
+});
+
+function suggest({ query }: { query: string }): void {
+  suggestions.value = places.value.map(({ name }) => name).filter((name) => name.toLowerCase().includes(query.toLowerCase()));
+}
+
+const metres = (value: number) => (value > 0 && value <= longestSegmentM ? undefined : `more than 0, at most ${longestSegmentM} m`);
+
+function add(): void {
+  const missing = [
+    ...(wanted.name.trim() ? [] : ['Name the view, such as “Turnstiles”.']),
+    ...(String(wanted.placeName ?? '').trim() ? [] : ['Say where the camera hangs.']),
+    ...(wanted.lengthM > 0 ? [] : ['Give the length of the run, an estimate will do.']),
+  ];
+  problems.value = missing;
+  if (missing.length > 0 || !store.site) return;
+  const { changes, runId } = addRun(store.site, { ...wanted, supplyId: wanted.supplyId === 'adapter' ? null : wanted.supplyId });
+  problems.value = store.change(`Add run ${wanted.number} ${wanted.name}`, changes).map(({ path, allowed }) => `${path.split('/').at(-1)}: ${allowed}`);
+  if (problems.value.length > 0) return;
+  visible.value = false;
+  emit('added', runId);
+}
+</script>
+
+<template>
+  <Dialog v-model:visible="visible" modal header="Add a run" :style="{ width: '440px' }">
+    <form class="form" @submit.prevent="add">
+      <FieldRow label="Camera number"><QuantityField :value="wanted.number" unit="" label="Camera number" :allowed="(value) => (Number.isInteger(value) && value > 0 ? undefined : 'a whole number from 1')" @take="(value) => (wanted.number = value)" /></FieldRow>
+      <FieldRow label="View"><TextField :value="wanted.name" label="View" placeholder="What it looks at" @take="(text) => (wanted.name = text)" /></FieldRow>
+      <FieldRow label="Place"><AutoComplete v-model="wanted.placeName" :suggestions="suggestions" aria-label="Place" placeholder="A known place or a new one" fluid size="small" dropdown @complete="suggest" /></FieldRow>
+      <FieldRow label="Runs from"><PickField :value="wanted.headEndId" :choices="headEnds" label="Runs from" @take="(value) => (wanted.headEndId = value)" /></FieldRow>
+      <FieldRow label="Cable"><PickField :value="wanted.cable" :choices="choices.cable" label="Cable" @take="(value) => (wanted.cable = value)" /></FieldRow>
+      <FieldRow label="Length"><QuantityField :value="wanted.lengthM || null" unit="m" label="Length" :allowed="metres" @take="(value) => (wanted.lengthM = value)" /></FieldRow>
+      <FieldRow label="Power"><PickField :value="wanted.supplyId" :choices="powers" label="Power" @take="(value) => (wanted.supplyId = value)" /></FieldRow>
+      <div v-if="problems.length > 0" class="caution" role="alert"><p v-for="problem in problems" :key="problem">{{ problem }}</p></div>
+      <div class="row"><span class="push" /><button type="button" class="btn" @click="visible = false">Leave it</button><button type="submit" class="btn go">Add the run</button></div>
+    </form>
+  </Dialog>
+</template>
+
+<style scoped>
+.form { display: grid; gap: 6px; }
+.row { padding-top: 8px; }
+</style>

@@ -1,0 +1,80 @@
+<script setup lang="ts">
+import { computed } from 'vue';
+import { powerCable, signalCable } from '#core/cable';
+import { longestSegmentM, withJoint, withoutSegment, withSegment, withSegmentAfter, type Leg, type Run, type Segment } from '#core/site';
+import FieldRow from '../../parts/FieldRow.vue';
+import PickField from '../../parts/PickField.vue';
+import QuantityField from '../../parts/QuantityField.vue';
+import { choices } from '../../parts/words';
+
+const { run, index, segment } = defineProps<{ run: Run; index: number; segment: Segment }>();
+const emit = defineEmits<{ change: [what: string, run: Run] }>();
+
+const isLast = computed(() => index === run.segments.length - 1);
+const set = (what: string, fields: Partial<Segment>) => emit('change', what, withSegment(run, index, fields));
+const metres = (value: number) => (value > 0 && value <= longestSegmentM ? undefined : `more than 0, at most ${longestSegmentM} m`);
+const spread = (value: number) => (value >= 0 && value <= 500 ? undefined : 'from 0 to 500 m');
+const degrees = (value: number) => (value >= -40 && value <= 90 ? undefined : 'from −40 to 90 °C');
+
+const legChoices = computed(() => [
+  { value: 'none', says: 'No power beside it' },
+  ...(signalCable(segment.cable).kind === 'pair' ? [{ value: 'spare-pairs', says: 'Its own spare pairs' }] : []),
+  ...choices.powerCable,
+]);
+const legValue = computed(() => (segment.leg.kind === 'cores' ? segment.leg.cable : segment.leg.kind));
+const spareCores = computed(() => {
+  const cable = signalCable(segment.cable);
+  if (segment.leg.kind === 'cores') return powerCable(segment.leg.cable).cores;
+  return segment.leg.kind === 'spare-pairs' && cable.kind === 'pair' ? (cable.pairs - 1) * 2 : 0;
+});
+const coreWays = computed(() => {
+  const ways: { value: string; says: string }[] = [];
+  for (let out = 1; out < spareCores.value; out += 1) for (let back = 1; out + back <= spareCores.value && back <= out; back += 1) ways.push({ value: `${out}/${back}`, says: `${out} out, ${back} back` });
+  return ways;
+});
+
+function takeLeg(value: string): void {
+  const leg: Leg = value === 'none' ? { kind: 'none' } : value === 'spare-pairs' ? { kind: 'spare-pairs', outCores: 2, backCores: 2 } : { kind: 'cores', cable: value, outCores: 1, backCores: 1 };
+  set('Power cores', { leg });
+}
+function takeCores(value: string): void {
+  const [outCores = 1, backCores = 1] = value.split('/').map(Number);
+  if (segment.leg.kind !== 'none') set('Cores used', { leg: { ...segment.leg, outCores, backCores } });
+}
+function takeCable(cable: string): void {
+  // Spare pairs belong to category cable; coax has none to offer.
+  const leg: Leg = signalCable(cable).kind === 'coax' && segment.leg.kind === 'spare-pairs' ? { kind: 'none' } : segment.leg;
+  set('Cable', { cable, leg });
+}
+</script>
+
+<template>
+  <div class="segment">
+    <FieldRow :label="`Segment ${index + 1}`"><PickField :value="segment.cable" :choices="choices.cable" :label="`Cable of segment ${index + 1}`" @take="takeCable" /></FieldRow>
+    <FieldRow label="Length">
+      <QuantityField :value="segment.lengthM" unit="m" :label="`Length of segment ${index + 1}`" :allowed="metres" @take="(lengthM) => set('Length', { lengthM })" />
+      <span class="dim">±</span>
+      <QuantityField :value="segment.spreadM" unit="m" :label="`Spread of segment ${index + 1}`" :allowed="spread" @take="(spreadM) => set('Length spread', { spreadM })" />
+    </FieldRow>
+    <FieldRow label="Length by"><PickField :value="segment.lengthFrom" :choices="choices.lengthFrom" :label="`Length of segment ${index + 1} by`" @take="(lengthFrom) => set('Length source', { lengthFrom })" /></FieldRow>
+    <FieldRow label="Where">
+      <PickField :value="segment.environment" :choices="choices.environment" :label="`Environment of segment ${index + 1}`" @take="(environment) => set('Environment', { environment })" />
+      <QuantityField :value="segment.temperatureC" unit="°C" :label="`Temperature of segment ${index + 1}`" :allowed="degrees" @take="(temperatureC) => set('Temperature', { temperatureC })" />
+    </FieldRow>
+    <FieldRow label="Power beside it">
+      <PickField :value="legValue" :choices="legChoices" :label="`Power cores of segment ${index + 1}`" @take="takeLeg" />
+      <PickField v-if="segment.leg.kind !== 'none' && coreWays.length > 1" :value="`${segment.leg.outCores}/${segment.leg.backCores}`" :choices="coreWays" :label="`Cores used in segment ${index + 1}`" @take="takeCores" />
+    </FieldRow>
+    <FieldRow v-if="!isLast" label="Then a joint"><PickField :value="segment.joint ?? 'none'" :choices="choices.joint" :label="`Joint after segment ${index + 1}`" @take="(joint) => emit('change', 'Joint', withJoint(run, index, joint === 'none' ? undefined : joint))" /></FieldRow>
+    <p v-if="segment.note" class="tiny dim">{{ segment.note }}</p>
+    <div class="row">
+      <button type="button" class="btn small" @click="emit('change', 'Add a segment', withSegmentAfter(run, index))">Add a segment after</button>
+      <button v-if="run.segments.length > 1" type="button" class="btn small" @click="emit('change', 'Remove a segment', withoutSegment(run, index))">Remove</button>
+    </div>
+  </div>
+</template>
+
+<style scoped>
+.segment { padding: 6px 0 8px; border-bottom: 1px solid var(--rule); }
+.row { padding-top: 4px; }
+</style>

@@ -1,0 +1,41 @@
+import type { Problem } from '#core/problems';
+import type { Edit, LogEntry, SiteFile } from '#core/site';
+
+export interface SiteSummary { id: string; name: string; version: number; changedAt: string }
+export interface ServedSite { id: string; version: number; file: SiteFile; log: LogEntry[] }
+
+/** What the server said in place of an answer. */
+export interface Refusal { status: number; detail: string; problems: Problem[]; since: LogEntry[] }
+export type Answer<T> = { kind: 'answer'; value: T } | { kind: 'refusal'; refusal: Refusal } | { kind: 'silence' };
+
+async function ask<T>(path: string, init?: RequestInit): Promise<Answer<T>> {
+  let response: Response;
+  try {
+    response = await fetch(`/api${path}`, init);
+  } catch {
+    return { kind: 'silence' };
+  }
+  try {
+    const body: unknown = await response.json();
+    if (response.ok) return { kind: 'answer', value: body as T };
+    const { detail, problems, since } = body as Partial<Refusal>;
+    return { kind: 'refusal', refusal: { status: response.status, detail: detail ?? response.statusText, problems: problems ?? [], since: since ?? [] } };
+  } catch {
+    // A proxy's page, or an answer that broke off: as good as none, and safe to ask again.
+    return { kind: 'silence' };
+  }
+}
+
+const post = <T>(path: string, body: string) => ask<T>(path, { method: 'POST', headers: { 'content-type': 'application/json' }, body });
+
+export const api = {
+  sites: () => ask<{ sites: SiteSummary[] }>('/sites'),
+  site: (id: string) => ask<ServedSite>(`/sites/${id}`),
+  since: (id: string, version: number) => ask<{ entries: LogEntry[] }>(`/sites/${id}/edits?after=${version}`),
+  edit: (edit: Edit) => post<{ entry: LogEntry }>(`/sites/${edit.site}/edits`, JSON.stringify(edit)),
+  newSite: (name: string, headEndName: string) => post<SiteSummary>('/sites', JSON.stringify({ name, headEndName })),
+  importSite: (text: string) => post<SiteSummary>('/sites/import', text),
+};
+
+export const fileAddress = (id: string): string => `/api/sites/${id}/file`;
+export const planCsvAddress = (id: string): string => `/api/sites/${id}/plan.csv`;

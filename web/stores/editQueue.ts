@@ -1,0 +1,94 @@
+import { applyChanges, overlap, type Change, type Edit, type LogEntry, type Site } from '#core/site';
+import type { Problem } from '#core/problems';
+
+/** What the server has confirmed, and the edits of this window that are still on their way to it. */
+export interface Queue {
+  version: number;
+  confirmed: Site;
+  log: LogEntry[];
+  pending: LogEntry[];
+}
+
+export type Draft = Pick<Edit, 'id' | 'site' | 'label' | 'nature' | 'by' | 'changes'>;
+
+/** Every change that was lost, with why, for a person to read. */
+export interface Dropped { label: string; why: string }
+
+function apply(site: Site, changes: readonly Change[]): Site {
+  const applied = applyChanges(site, changes);
+  if (applied.kind === 'refused') throw new Error(`the log does not fit the site: ${applied.problems[0]?.path}`);
+  return applied.value.site;
+}
+
+/** The site as the person sees it: what is confirmed, with what is on its way already applied. */
+export function seenSite({ confirmed, pending }: Queue): Site {
+  return pending.reduce((site, entry) => apply(site, entry.changes), confirmed);
+}
+
+/** Everything that happened or is about to, for undo and redo. */
+export function seenLog({ log, pending }: Queue): LogEntry[] {
+  return [...log, ...pending];
+}
+
+/** Adds an edit at once, if it fits the site as it is seen. */
+export function enqueue(queue: Queue, draft: Draft, at: string): { kind: 'sound'; queue: Queue } | { kind: 'refused'; problems: Problem[] } {
+  const applied = applyChanges(seenSite(queue), draft.changes);
+  if (applied.kind === 'refused') return applied;
+  const entry: LogEntry = { ...draft, baseVersion: queue.version, version: queue.version + queue.pending.length + 1, at, inverse: applied.value.inverse };
+  return { kind: 'sound', queue: { ...queue, pending: [...queue.pending, entry] } };
+}
+
+/** The edit to send next, on the version that is confirmed now. */
+export function nextToSend({ version, pending }: Queue): Edit | undefined {
+  const first = pending[0];
+  if (!first) return undefined;
+  const { version: _version, at: _at, inverse: _inverse, ...edit } = first;
+  return { ...edit, baseVersion: version };
+}
+
+/** Takes in edits that happened at the server, this window's own among them. */
+function takeIn(queue: Queue, entries: readonly LogEntry[]): Queue {
+  const fresh = entries.filter(({ version }) => version > queue.version);
+  if (fresh.length === 0) return queue;
+  const ids = new Set(fresh.map(({ id }) => id));
+  return {
+    version: fresh.at(-1)!.version,
+    confirmed: fresh.reduce((site, entry) => apply(site, entry.changes), queue.confirmed),
+    log: [...queue.log, ...fresh],
+    pending: queue.pending.filter(({ id }) => !ids.has(id)),
+  };
+}
+
+/**
+ * Takes in what happened elsewhere. Edits on their way that touch the same facts, or no longer fit, are dropped
+ * and named; the others stay and are sent again on the new version.
+ */
+export function rebase(queue: Queue, entries: readonly LogEntry[]): { queue: Queue; dropped: Dropped[] } {
+  const own = new Set(queue.pending.map(({ id }) => id));
+  const foreign = entries.filter(({ id, version }) => !own.has(id) && version > queue.version).flatMap(({ changes }) => changes);
+  const next = takeIn(queue, entries);
+  const dropped: Dropped[] = [];
+  let site = next.confirmed;
+  const pending = next.pending.filter((entry) => {
+    if (overlap(entry.changes, foreign)) {
+      dropped.push({ label: entry.label, why: 'the same thing was changed in another window meanwhile' });
+      return false;
+    }
+    const applied = applyChanges(site, entry.changes);
+    if (applied.kind === 'refused') {
+      dropped.push({ label: entry.label, why: applied.problems[0]?.allowed ?? 'it no longer fits' });
+      return false;
+    }
+    site = applied.value.site;
+    return true;
+  });
+  return { queue: { ...next, pending }, dropped };
+}
+
+/** Takes back the edit that the server refused, and those after it that stood on it. */
+export function dropFirst(queue: Queue, why: string): { queue: Queue; dropped: Dropped[] } {
+  const [first] = queue.pending;
+  if (!first) return { queue, dropped: [] };
+  const rest = rebase({ ...queue, pending: queue.pending.slice(1) }, []);
+  return { queue: rest.queue, dropped: [{ label: first.label, why }, ...rest.dropped] };
+}

@@ -1,0 +1,49 @@
+import { wrap, type Remote } from 'comlink';
+import { defineStore } from 'pinia';
+import { computed, shallowRef, watch } from 'vue';
+import type { LightRun, LightSite, Subject } from '#core/evaluation';
+import type { Site } from '#core/site';
+import type { Evaluator } from '../workers/evaluator.worker';
+import { useSite } from './site';
+
+/** What the core makes of the open site, worked out in a thread of its own after every change. */
+export const useEvaluation = defineStore('evaluation', () => {
+  const store = useSite();
+  const worker: Remote<Evaluator> = wrap<Evaluator>(new Worker(new URL('../workers/evaluator.worker.ts', import.meta.url), { type: 'module' }));
+  const result = shallowRef<LightSite | null>(null);
+  const evaluatedSite = shallowRef<Site | null>(null);
+
+  let running = false;
+  let latest: Site | null = null;
+
+  /** Only the newest site is worth evaluating; those that came meanwhile are passed over. */
+  async function evaluateLatest(): Promise<void> {
+    if (running) return;
+    running = true;
+    try {
+      while (latest) {
+        const site: Site = latest;
+        latest = null;
+        const evaluation = await worker.evaluate(site);
+        if (!latest) {
+          result.value = evaluation;
+          evaluatedSite.value = site;
+        }
+      }
+    } finally {
+      running = false;
+    }
+  }
+
+  watch(() => store.site, (site) => {
+    latest = site;
+    if (site) void evaluateLatest();
+    else result.value = null;
+  }, { immediate: true });
+
+  const byRun = computed(() => new Map(result.value?.runs.map((evaluation): [string, LightRun] => [evaluation.run.id, evaluation]) ?? []));
+  const why = (subject: Subject) => worker.why(subject);
+  const sheet = () => worker.sheet();
+
+  return { result, evaluatedSite, byRun, why, sheet };
+});

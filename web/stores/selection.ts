@@ -1,0 +1,55 @@
+import { defineStore } from 'pinia';
+import { computed, ref } from 'vue';
+import { useRoute, useRouter } from 'vue-router';
+import type { LightRun } from '#core/evaluation';
+import type { StageName } from '../router';
+import { useEvaluation } from './evaluation';
+import { useSite } from './site';
+
+export interface PlaceGroup { placeId: string; name: string; runs: LightRun[] }
+
+const matches = (run: LightRun, placeName: string, wanted: string): boolean =>
+  `${run.camera.number} ${run.camera.name} ${placeName} ${run.run.segments.map(({ cable }) => cable).join(' ')}`.toLowerCase().includes(wanted);
+
+/** The run in hand, kept through every stage, and the list it stands in. */
+export const useSelection = defineStore('selection', () => {
+  const route = useRoute();
+  const router = useRouter();
+  const store = useSite();
+  const evaluation = useEvaluation();
+  const filter = ref('');
+
+  const groups = computed<PlaceGroup[]>(() => {
+    const { site } = store;
+    if (!site || !evaluation.result) return [];
+    const wanted = filter.value.trim().toLowerCase();
+    const byPlace = new Map<string, PlaceGroup>();
+    for (const run of evaluation.result.runs) {
+      const name = site.place[run.camera.placeId]?.name ?? '';
+      if (wanted && !matches(run, name, wanted)) continue;
+      const group = byPlace.get(run.camera.placeId) ?? { placeId: run.camera.placeId, name, runs: [] };
+      group.runs.push(run);
+      byPlace.set(run.camera.placeId, group);
+    }
+    return [...byPlace.values()];
+  });
+  const listed = computed(() => groups.value.flatMap(({ runs }) => runs));
+  const runId = computed(() => (typeof route.params['runId'] === 'string' && route.params['runId'] !== '' ? route.params['runId'] : null));
+  const current = computed(() => (runId.value ? evaluation.byRun.get(runId.value) ?? null : null));
+  const stage = computed(() => route.name as StageName);
+
+  const go = (params: { stage?: StageName; runId?: string | null }) =>
+    router.push({ name: params.stage ?? stage.value, params: { siteId: store.id, runId: (params.runId === undefined ? runId.value : params.runId) ?? '' } });
+  const select = (id: string) => (id === runId.value ? undefined : router.replace({ name: stage.value, params: { siteId: store.id, runId: id } }));
+
+  /** Moves along the list by so many runs and stays on its ends. */
+  function step(by: number): void {
+    const runs = listed.value;
+    if (runs.length === 0) return;
+    const at = runs.findIndex(({ run }) => run.id === runId.value);
+    const next = at < 0 ? (by > 0 ? 0 : runs.length - 1) : Math.min(runs.length - 1, Math.max(0, at + by));
+    void select(runs[next]!.run.id);
+  }
+
+  return { filter, groups, listed, runId, current, stage, go, select, step };
+});

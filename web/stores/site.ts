@@ -1,0 +1,153 @@
+import { useBroadcastChannel, useDocumentVisibility, useEventListener } from '@vueuse/core';
+import { defineStore } from 'pinia';
+import { computed, ref, shallowRef, watch } from 'vue';
+import { fromSiteFile, historyOf, logEntrySchema, type Change, type LogEntry, type Nature, type Site } from '#core/site';
+import type { Problem } from '#core/problems';
+import { z } from 'zod';
+import { api } from './api';
+import { dropFirst, enqueue, nextToSend, rebase, seenLog, seenSite, type Dropped, type Queue } from './editQueue';
+import { usePerson } from './person';
+
+export type Saving = 'saved' | 'saving' | 'waiting';
+export type Opened = 'opening' | 'open' | 'missing' | 'unreachable';
+
+const retryMs = [500, 1000, 2000, 4000, 8000];
+const pendingKey = (siteId: string) => `neotrope-pending-${siteId}`;
+
+/** Edits that were on their way when the page was left. A page reloaded in the middle sends them again. */
+function leftBehind(siteId: string): LogEntry[] {
+  try {
+    const parsed = z.array(logEntrySchema).safeParse(JSON.parse(sessionStorage.getItem(pendingKey(siteId)) ?? '[]'));
+    return parsed.success ? parsed.data : [];
+  } catch {
+    return [];
+  }
+}
+
+/** The open site: what is on it, and the one way to change it. */
+export const useSite = defineStore('site', () => {
+  const id = ref('');
+  const opened = ref<Opened>('opening');
+  const queue = shallowRef<Queue | null>(null);
+  const saving = ref<Saving>('saved');
+  const savedAt = ref<string | null>(null);
+  const dropped = shallowRef<Dropped[]>([]);
+  const person = usePerson();
+
+  const site = computed<Site | null>(() => (queue.value ? seenSite(queue.value) : null));
+  const history = computed(() => historyOf(queue.value ? seenLog(queue.value) : []));
+  const { post: tellOthers, data: told } = useBroadcastChannel<{ site: string; version: number }, { site: string; version: number }>({ name: 'neotrope' });
+
+  function hold(next: Queue, lost: Dropped[] = []): void {
+    queue.value = next;
+    sessionStorage.setItem(pendingKey(id.value), JSON.stringify(next.pending));
+    if (lost.length > 0) dropped.value = lost;
+  }
+
+  async function open(siteId: string): Promise<void> {
+    id.value = siteId;
+    queue.value = null;
+    opened.value = 'opening';
+    const answer = await api.site(siteId);
+    if (id.value !== siteId) return;
+    if (answer.kind !== 'answer') {
+      opened.value = answer.kind === 'silence' ? 'unreachable' : 'missing';
+      return;
+    }
+    const read = fromSiteFile(answer.value.file);
+    if (read.kind === 'refused') {
+      opened.value = 'missing';
+      return;
+    }
+    const { version, log } = answer.value;
+    savedAt.value = log.at(-1)?.at ?? null;
+    const sent = new Set(log.map((entry) => entry.id));
+    const { queue: next, dropped: lost } = rebase({ version, confirmed: read.value, log, pending: leftBehind(siteId).filter((entry) => !sent.has(entry.id)) }, []);
+    hold(next, lost);
+    opened.value = 'open';
+    void send();
+  }
+
+  let sending = false;
+  let failures = 0;
+
+  /** Sends what is pending, one edit after the other, until nothing is left or nobody answers. */
+  async function send(): Promise<void> {
+    if (sending) return;
+    sending = true;
+    try {
+      for (let edit = queue.value && nextToSend(queue.value); edit; edit = queue.value && nextToSend(queue.value)) {
+        saving.value = failures > 0 ? 'waiting' : 'saving';
+        const answer = await api.edit(edit);
+        if (!queue.value || id.value !== edit.site) return;
+        if (answer.kind === 'silence' || (answer.kind === 'refusal' && answer.refusal.status >= 500)) {
+          saving.value = 'waiting';
+          window.setTimeout(() => void send(), retryMs[Math.min(failures, retryMs.length - 1)]);
+          failures += 1;
+          return;
+        }
+        failures = 0;
+        if (answer.kind === 'answer') {
+          const { queue: next, dropped: lost } = rebase(queue.value, [answer.value.entry]);
+          hold(next, lost);
+          savedAt.value = answer.value.entry.at;
+          tellOthers({ site: id.value, version: next.version });
+        } else if (answer.refusal.status === 409) {
+          const { queue: next, dropped: lost } = rebase(queue.value, answer.refusal.since);
+          hold(next, lost);
+        } else {
+          const { queue: next, dropped: lost } = dropFirst(queue.value, answer.refusal.problems[0]?.allowed ?? answer.refusal.detail);
+          hold(next, lost);
+        }
+      }
+      saving.value = 'saved';
+    } finally {
+      sending = false;
+    }
+  }
+
+  /** Takes in what other windows have done since. */
+  async function refresh(): Promise<void> {
+    if (!queue.value) return opened.value === 'unreachable' ? open(id.value) : undefined;
+    const siteId = id.value;
+    const answer = await api.since(siteId, queue.value.version);
+    if (answer.kind !== 'answer' || !queue.value || id.value !== siteId) return;
+    const { queue: next, dropped: lost } = rebase(queue.value, answer.value.entries);
+    if (next !== queue.value) hold(next, lost);
+  }
+
+  function submit(label: string, changes: Change[], nature: Nature): Problem[] {
+    if (!queue.value) return [{ path: 'site', value: 'not open', allowed: 'an open site' }];
+    const result = enqueue(queue.value, { id: crypto.randomUUID(), site: id.value, label, nature, by: person.value.trim() || 'Surveyor', changes }, new Date().toISOString());
+    if (result.kind === 'refused') return result.problems;
+    hold(result.queue);
+    void send();
+    return [];
+  }
+
+  /** Changes the site at once; what does not fit comes back as problems and changes nothing. */
+  const change = (label: string, changes: Change[]): Problem[] => submit(label, changes, { kind: 'do' });
+
+  function undo(): string | null {
+    const last = history.value.undoable.at(-1);
+    if (!last) return null;
+    return submit(last.label, last.inverse, { kind: 'undo', of: last.id }).length === 0 ? last.label : null;
+  }
+
+  function redo(): string | null {
+    const last = history.value.redoable.at(-1);
+    if (!last) return null;
+    return submit(last.label, last.changes, { kind: 'redo', of: last.id }).length === 0 ? last.label : null;
+  }
+
+  watch(told, (message) => {
+    if (message && message.site === id.value && queue.value && message.version > queue.value.version) void refresh();
+  });
+  const visibility = useDocumentVisibility();
+  watch(visibility, (state) => {
+    if (state === 'visible') void refresh();
+  });
+  useEventListener(window, 'online', () => void send());
+
+  return { id, opened, site, history, saving, savedAt, dropped, person, open, change, undo, redo, refresh };
+});

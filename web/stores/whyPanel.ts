@@ -1,0 +1,29 @@
+import { defineStore } from 'pinia';
+import { shallowRef, watch } from 'vue';
+import type { Subject } from '#core/evaluation';
+import type { Working } from '#core/working';
+import { useEvaluation } from './evaluation';
+
+/** The panel that shows how a figure was reached. It follows the figure as readings move it. */
+export const useWhyPanel = defineStore('why', () => {
+  const evaluation = useEvaluation();
+  const subject = shallowRef<Subject | null>(null);
+  const working = shallowRef<Working | null>(null);
+
+  watch([subject, () => evaluation.result], async ([asked]) => {
+    if (!asked) {
+      working.value = null;
+      return;
+    }
+    const found = await evaluation.why(asked);
+    if (subject.value === asked) working.value = found;
+  });
+
+  function ask(next: Subject): void {
+    subject.value = next;
+  }
+  function close(): void {
+    subject.value = null;
+  }
+  return { subject, working, ask, close };
+});
