@@ -1,4 +1,4 @@
-import { coaxCables, signalCable } from '#core/cable';
+import { coaxCables, signalCable, type CoaxCable } from '#core/cable';
 import type { Reading, Run, Segment } from '#core/site';
 import { formatQuantity } from '#core/units';
 import { figure, type Figure, type Limit, type Step } from '#core/working';
@@ -25,7 +25,7 @@ const coaxSpread = (segments: readonly Segment[], expectedOhms: number, atC: num
   loopSpreadOhms(expectedOhms, segments.map((segment) => ({ spreadM: segment.spreadM, ohmsPerM: expectedCoaxOhms([segment], atC) / segment.lengthM })));
 
 /** Coax constructions which, in the longest segment instead of the one noted, would explain the reading. */
-export function constructionsThatFit(run: Run, reading: Reading): string[] {
+export function constructionsThatFit(run: Run, reading: Reading): CoaxCable[] {
   const longest = run.segments.reduce((a, b) => (b.lengthM > a.lengthM ? b : a));
   const noted = signalCable(longest.cable);
   const family = (id: string) => id.split('-')[1];
@@ -35,8 +35,7 @@ export function constructionsThatFit(run: Run, reading: Reading): string[] {
       const segments = run.segments.map((segment) => (segment === longest ? { ...segment, cable: cable.id } : segment));
       const expected = expectedCoaxOhms(segments, reading.temperatureC);
       return Math.abs(reading.value - expected) <= doubtfulFrom * coaxSpread(segments, expected, reading.temperatureC);
-    })
-    .map((cable) => cable.label);
+    });
 }
 
 interface Compared { expected: Figure; spread: number; limit: Limit; step: Step }
@@ -56,7 +55,15 @@ function judged(deviations: number): Verdict['state'] {
   return Math.abs(deviations) > doubtfulFrom ? 'close' : 'holds';
 }
 
-function loopVerdict(id: 'coax-loop-ohms' | 'power-loop-ohms', reading: Reading | undefined, compared: Compared, explain: (excessOhms: number) => string): Verdict {
+/** What a reading means: a few words for the table, and the whole of it for the working. */
+interface Explained { says: string; conclusion: string }
+
+const within = (deviations: number): Explained =>
+  deviations < -doubtfulFrom
+    ? { says: 'less than noted', conclusion: 'Less than the construction as noted can have: the run is shorter, or the cable heavier.' }
+    : { says: 'as noted', conclusion: 'What the construction as noted promises at this length and temperature.' };
+
+function loopVerdict(id: 'coax-loop-ohms' | 'power-loop-ohms', reading: Reading | undefined, compared: Compared, explain: (excessOhms: number) => Explained): Verdict {
   const { label } = testDefinition(id);
   const { expected, spread, limit, step } = compared;
   const expectedOhms = expected.value ?? 0;
@@ -65,7 +72,7 @@ function loopVerdict(id: 'coax-loop-ohms' | 'power-loop-ohms', reading: Reading 
   }
   const excessOhms = reading.value - expectedOhms;
   const deviations = excessOhms / spread;
-  const says = deviations > doubtfulFrom ? explain(excessOhms) : deviations < -doubtfulFrom ? 'less than noted: shorter, or heavier cable' : 'as the construction promises';
+  const { says, conclusion } = deviations > doubtfulFrom ? explain(excessOhms) : within(deviations);
   const read = figure('read', reading.value, 'Ω', 'measured');
   return {
     id, label, read, expected, says, basis: 'measured',
@@ -78,7 +85,7 @@ function loopVerdict(id: 'coax-loop-ohms' | 'power-loop-ohms', reading: Reading 
         { says: 'May be off by, one spread', formula: 'loop-spread', inputs: [expected], result: figure('spread', spread, 'Ω', 'computed') },
         { says: 'More than expected', formula: 'against-limit', inputs: [read, expected], result: figure('excess', excessOhms, 'Ω', 'measured') },
       ],
-      limit, conclusion: says,
+      limit, conclusion,
     },
   };
 }
@@ -89,8 +96,10 @@ export function coaxLoopVerdict(run: Run, reading: Reading | undefined): Verdict
   const expectedOhms = expectedCoaxOhms(run.segments, atC);
   return loopVerdict('coax-loop-ohms', reading, compare(run, expectedOhms, coaxSpread(run.segments, expectedOhms, atC), 'coax-loop'), (excess) => {
     const others = reading ? constructionsThatFit(run, reading) : [];
-    const poorJoint = `${formatQuantity(excess, 'Ω')} too much in a joint or a longer cable`;
-    return others.length > 0 ? `fits ${others.join(' or ')}; ${poorJoint} fits too. The reflectometer tells them apart.` : `${poorJoint}; the reflectometer tells which.`;
+    const much = formatQuantity(excess, 'Ω');
+    return others.length > 0
+      ? { says: `${others.every(({ centre }) => centre.material.startsWith('ccs')) ? 'steel core' : 'another cable'}, or a poor joint`, conclusion: `Fits ${others.map(({ label }) => label).join(' or ')}. The cable as noted with ${much} too much in a joint, or longer than noted, fits too. The reflectometer tells them apart.` }
+      : { says: `${much} too much`, conclusion: `${much} more than the cable as noted: in a joint, or in a longer cable. The reflectometer tells which.` };
   });
 }
 
@@ -101,6 +110,9 @@ export function powerLoopVerdict(run: Run, reading: Reading | undefined): Verdic
   const lengthM = run.feed.kind === 'separate-pair' ? run.feed.lengthM : run.segments.reduce((sum, segment) => sum + segment.lengthM, 0);
   const spreadM = Math.hypot(...run.segments.map((segment) => segment.spreadM));
   const spread = loopSpreadOhms(expectedOhms, [{ ohmsPerM: expectedOhms / lengthM, spreadM }]);
-  return loopVerdict('power-loop-ohms', reading, compare(run, expectedOhms, spread, 'power-loop'), (excess) => `${formatQuantity(excess, 'Ω')} too much: a poor joint, thinner or copper-clad cores`);
+  return loopVerdict('power-loop-ohms', reading, compare(run, expectedOhms, spread, 'power-loop'), (excess) => ({
+    says: `${formatQuantity(excess, 'Ω')} too much`,
+    conclusion: `${formatQuantity(excess, 'Ω')} more than the cores as noted: a poor joint, thinner cores, or copper-clad aluminium.`,
+  }));
 }
 

@@ -35,6 +35,6 @@ export function testDefinition(id: TestId): TestDefinition {
 /** Why a test may not be done while the run is in this state; `undefined` where it may. */
 export function heldBack(test: TestDefinition, state: RunState): string | undefined {
   if (test.allowedIn.includes(state)) return undefined;
-  if (!test.allowedIn.includes('isolated') && !test.allowedIn.includes('live')) return 'Disconnect both ends and mark the run disconnected first.';
-  return test.allowedIn.includes('live') ? 'Re-energise the run and mark it live first.' : 'Isolate the run, prove it dead and mark it isolated first.';
+  if (!test.allowedIn.includes('isolated') && !test.allowedIn.includes('live')) return 'disconnect both ends first';
+  return test.allowedIn.includes('live') ? 're-energise the run first' : 'isolate the run first';
 }

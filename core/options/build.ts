@@ -2,10 +2,10 @@ import type { OptionKind } from '#core/site';
 import { worst } from '#core/working';
 import type { Context } from './context';
 import type { Impossible, Margin, Part, Possible, SharedPort } from './option';
-import { labour, labourPerHour, prices, type Item, type Labour } from './priceBook';
+import { labour, labourPerHour, prices, type Labour } from './priceBook';
 
 /** What one port of shared equipment costs when its unit is full; the total counts whole units. */
-const portCost: Record<SharedPort['of'], number> = { 'coax-unit': prices['coax-unit-16'].each / 16, 'poe-switch': prices['poe-switch-24'].each / 24 };
+const portCosts: Record<SharedPort['of'], number> = { 'coax-unit': Math.round(prices['coax-unit-16'].each / 16), 'poe-switch': Math.round(prices['poe-switch-24'].each / 24) };
 
 export interface Draft {
   kind: OptionKind;
@@ -35,8 +35,11 @@ function bindingOf(margins: readonly Margin[]): Margin {
   return margins.reduce((a, b) => (rank[b.standing] > rank[a.standing] || (rank[b.standing] === rank[a.standing] && b.share > a.share) ? b : a));
 }
 
+/** Labour in whole units of the currency. */
+export const labourCostOf = (hours: number): number => Math.round(hours * labourPerHour);
+
 export function costOf(parts: readonly Part[], hours: number): number {
-  return Math.round(parts.reduce((sum, { item, count }) => sum + prices[item as Item].each * count, 0) + hours * labourPerHour);
+  return parts.reduce((sum, { item, count }) => sum + prices[item].each * count, 0) + labourCostOf(hours);
 }
 
 /** Turns margins, parts and tasks into an option with its cost and the way it stands. */
@@ -45,13 +48,14 @@ export function possible(context: Context, draft: Draft): Possible {
   const work = [...draft.work, ...access.work];
   const parts = [...draft.parts, ...access.parts];
   const hours = work.reduce((sum, task) => sum + task.hours, 0);
+  const portCost = draft.shared ? portCosts[draft.shared.of] : 0;
   const binding = bindingOf(draft.margins);
   const state = worst(draft.margins.map(({ standing }) => standing));
   return {
     kind: draft.kind, state, margins: draft.margins, binding, parts, hours,
     shared: draft.shared ?? null,
     darkHours: work.reduce((sum, task) => sum + task.darkHours, 0),
-    cost: costOf(parts, hours) + (draft.shared ? Math.round(portCost[draft.shared.of]) : 0),
+    labourCost: labourCostOf(hours), portCost, cost: costOf(parts, hours) + portCost,
     signal: draft.signal, says: draft.says,
     cautions: [...draft.cautions, ...access.cautions],
     ...(state === 'fails' ? { broken: { limit: `${binding.label}: ${binding.working.conclusion}`, remedy: draft.remedy(binding) } } : {}),

@@ -30,7 +30,10 @@ export interface Possible {
   shared: SharedPort | null;
   hours: number;
   darkHours: number;
-  /** Own parts and labour, and the share of equipment bought by the port, in the site's currency. */
+  labourCost: number;
+  /** What one port of the shared equipment comes to when its unit is full. */
+  portCost: number;
+  /** Own parts, labour and the port, in the site's currency. The site's total counts whole units instead. */
   cost: number;
   /** What its camera asks of a recorder slot. */
   signal: { kind: 'coax'; format: string } | { kind: 'ip'; mbps: number; megapixels: number };

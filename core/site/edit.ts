@@ -95,7 +95,10 @@ export function applyChanges(site: Site, changes: readonly Change[]): Checked<Ap
     }
     inverse.unshift(inverseOf(change, before));
     if ('set' in change) next[kind][id] = change.set;
-    else delete next[kind][id];
+    else {
+      const { [id]: _gone, ...rest } = next[kind];
+      next[kind] = rest;
+    }
   });
   if (problems.length > 0) return { kind: 'refused', problems };
   const applied = next as Site;

@@ -15,7 +15,7 @@ const { width, height } = useElementSize(box);
 const layout = computed(() => boardLayout(groups, order, width.value, height.value));
 const ticks = computed(() => {
   const { longestM, x0, pxPerM } = layout.value;
-  const step = axisStepM(longestM, width.value < 560 ? 3 : 6);
+  const step = axisStepM(longestM, layout.value.narrow ? 3 : 6);
   return axisTicks(longestM, step, x0, pxPerM);
 });
 </script>
@@ -37,7 +37,7 @@ const ticks = computed(() => {
         <text class="name" x="26" :y="y + 4">{{ run.camera.name }}</text>
         <LineStrokes :shape="shape" :y="y" />
         <EndMark :x="shape.endX + 7" :y="y" :state="run.findings.state" />
-        <text :x="shape.endX + 17" :y="y + 3.5">{{ shape.words }}</text>
+        <text :x="shape.endX + 17" :y="y + 3.5">{{ layout.narrow ? shape.metres : shape.words }}</text>
       </g>
     </svg>
   </div>

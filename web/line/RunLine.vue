@@ -10,10 +10,12 @@ const { evaluation, headEnd, cameraEnd = '' } = defineProps<{ evaluation: LightR
 
 const box = useTemplateRef('box');
 const { width } = useElementSize(box);
-const x0 = 74;
+const x0 = 88;
 const pxPerM = computed(() => Math.max(0.01, (width.value - x0 - 60) / evaluation.lengthM));
 const shape = computed(() => layOut(evaluation.run, x0, pxPerM.value));
-const ticks = computed(() => axisTicks(evaluation.lengthM, axisStepM(evaluation.lengthM, 8), x0, pxPerM.value));
+/** A stretch is named where there is room for it beside what arrives at the camera. */
+const wordsPx = computed(() => (cameraEnd ? 240 : 120));
+const ticks = computed(() => axisTicks(evaluation.lengthM, axisStepM(evaluation.lengthM, Math.min(8, Math.max(1, Math.floor((width.value - x0) / 70)))), x0, pxPerM.value));
 </script>
 
 <template>
@@ -21,11 +23,11 @@ const ticks = computed(() => axisTicks(evaluation.lengthM, axisStepM(evaluation.
     <svg v-if="width > 0" :width="width" height="92" role="img" :aria-label="`Run of camera ${evaluation.camera.number}: ${shape.words}`">
       <g v-for="(stretch, index) in shape.stretches" :key="index">
         <rect :x="stretch.x1" :width="Math.max(0, stretch.x2 - stretch.x1 - 1)" y="8" height="50" class="band" />
-        <text v-if="stretch.x2 - stretch.x1 > 90" :x="stretch.x1 + 4" y="19">{{ stretch.stroke.short }}, {{ stretch.environment.replace('-', ' ') }}</text>
+        <text v-if="stretch.x2 - stretch.x1 > wordsPx" :x="stretch.x1 + 4" y="19">{{ stretch.stroke.short }}, {{ stretch.environment.replace('-', ' ') }}</text>
       </g>
-      <rect x="2" y="28" width="64" height="24" fill="var(--sheet)" stroke="var(--ink)" />
-      <text x="34" y="44" text-anchor="middle">{{ headEnd }}</text>
-      <line x1="66" :x2="x0" y1="40" y2="40" stroke="var(--ink)" />
+      <rect x="2" y="28" width="78" height="24" fill="var(--sheet)" stroke="var(--ink)" />
+      <text x="41" y="44" text-anchor="middle">{{ headEnd }}</text>
+      <line x1="80" :x2="x0" y1="40" y2="40" stroke="var(--ink)" />
       <LineStrokes :shape="shape" :y="40" />
       <EndMark :x="shape.endX + 7" :y="40" :state="evaluation.findings.state" />
       <text :x="shape.endX + 17" y="44" class="name">{{ evaluation.camera.number }}</text>

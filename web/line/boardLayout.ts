@@ -3,7 +3,7 @@ import { layOut, type LineShape } from './lineGeometry';
 
 export type BoardOrder = 'place' | 'length' | 'trouble';
 export interface BoardRow { run: LightRun; y: number; shape: LineShape }
-export interface BoardLayout { rows: BoardRow[]; headings: { text: string; y: number }[]; height: number; pxPerM: number; longestM: number; x0: number }
+export interface BoardLayout { narrow: boolean; rows: BoardRow[]; headings: { text: string; y: number }[]; height: number; pxPerM: number; longestM: number; x0: number }
 
 const rank: Record<LightRun['findings']['state'], number> = { stop: 0, fails: 1, close: 2, untested: 3, holds: 4 };
 
@@ -16,8 +16,8 @@ export function ordered(runs: readonly LightRun[], order: BoardOrder): LightRun[
 
 interface Group { name: string; runs: LightRun[] }
 
-/** Room on the right for what is written behind a line. */
-const wordsPx = 170;
+/** Narrower than this, only the metres are written behind a line. */
+const narrowPx = 560;
 const headingPx = 18;
 const topPx = 26;
 
@@ -27,10 +27,12 @@ export function boardLayout(groups: readonly Group[], order: BoardOrder, width: 
   const count = shown.reduce((sum, { runs }) => sum + runs.length, 0);
   const headings = order === 'place' ? shown.length : 0;
   const rowPx = Math.min(26, Math.max(17, (height - topPx - 8 - headings * headingPx) / Math.max(1, count)));
-  const x0 = width < 560 ? 120 : 150;
+  const narrow = width < narrowPx;
+  const x0 = narrow ? 124 : 150;
+  const wordsPx = narrow ? 66 : 170;
   const longestM = Math.max(50, ...shown.flatMap(({ runs }) => runs.map(({ lengthM }) => lengthM)));
   const pxPerM = Math.max(0.05, (width - x0 - wordsPx) / longestM);
-  const layout: BoardLayout = { rows: [], headings: [], height: 0, pxPerM, longestM, x0 };
+  const layout: BoardLayout = { narrow, rows: [], headings: [], height: 0, pxPerM, longestM, x0 };
   let y = topPx;
   for (const { name, runs } of shown) {
     if (order === 'place') {

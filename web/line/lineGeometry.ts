@@ -2,7 +2,7 @@ import type { Run } from '#core/site';
 import { strokeOf, type Stroke } from './strokes';
 
 export interface LineStretch { x1: number; x2: number; stroke: Stroke; hasLeg: boolean; environment: string }
-export interface LineShape { stretches: LineStretch[]; joints: { x: number; kind: string }[]; endX: number; words: string }
+export interface LineShape { stretches: LineStretch[]; joints: { x: number; kind: string }[]; endX: number; metres: string; words: string }
 
 /** A run laid out from left to right: `x0` is the head end, `pxPerM` the common scale. */
 export function layOut(run: Run, x0: number, pxPerM: number): LineShape {
@@ -17,7 +17,8 @@ export function layOut(run: Run, x0: number, pxPerM: number): LineShape {
   }
   const lengthM = run.segments.reduce((sum, segment) => sum + segment.lengthM, 0);
   const shorts = [...new Set(stretches.map(({ stroke }) => stroke.short))];
-  return { stretches, joints, endX: x, words: `${Math.round(lengthM)} m ${shorts.join(' + ')}` };
+  const metres = `${Math.round(lengthM)} m`;
+  return { stretches, joints, endX: x, metres, words: `${metres} ${shorts.join(' + ')}` };
 }
 
 /** A round step of metres that puts at most `most` ticks on an axis. */

@@ -16,4 +16,8 @@ defineProps<{ label: string; hint?: string }>();
 .control { min-width: 0; display: flex; gap: 6px; align-items: center; }
 .control :deep(.p-select), .control :deep(.p-inputtext) { width: 100%; min-width: 0; }
 .hint { grid-column: 2; font-size: 11px; color: var(--ink-2); }
+@media (max-width: 700px) {
+  .control :deep(.p-select), .control :deep(input) { min-height: 42px; align-items: center; }
+  .field-row { padding-block: 2px; }
+}
 </style>

@@ -13,7 +13,7 @@ const limitWords = computed(() => (working.limit ? `${working.limit.sense === 'a
 
 <template>
   <article class="working">
-    <h2>{{ working.title }}</h2>
+    <h2>{{ working.title.replace(/ (?=\S+$)/, '\u00a0') }}</h2>
     <section v-for="(step, index) in working.steps" :key="index" class="step">
       <h3>{{ step.says }}</h3>
       <p class="mono formula">{{ formulas[step.formula].writes }}</p>

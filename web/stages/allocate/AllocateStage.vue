@@ -7,6 +7,7 @@ import { useEvaluation } from '../../stores/evaluation';
 import { useSelection } from '../../stores/selection';
 import { useSite } from '../../stores/site';
 import { useCarry, type SlotAddress } from './carry';
+import RunLine from '../../line/RunLine.vue';
 import RecorderRack from './RecorderRack.vue';
 import WaitingTray from './WaitingTray.vue';
 
@@ -21,6 +22,13 @@ const allocation = computed(() => evaluation.result!.allocation);
 const broken = computed(() => allocation.value.recorders.flatMap(({ broken: rules }) => rules));
 const consequences = computed(() => allocation.value.recorders.flatMap((state) => state.consequences));
 const slots = computed(() => allocation.value.recorders.flatMap(({ recorder, slots: rows }) => rows.map(({ slot }) => ({ recorderId: recorder.id, slot }))));
+/** Where the run in hand is plugged: its planned slot, else the input it is on today. */
+const plug = computed(() => {
+  const { current } = selection;
+  const placement = current && store.site!.placement[current.camera.id];
+  if (placement) return `slot ${placement.slot}`;
+  return current?.run.patchedTo ? `now ${current.run.patchedTo.input}` : 'no slot';
+});
 const runOf = (cameraId: string) => evaluation.result!.runs.find(({ camera }) => camera.id === cameraId)?.run.id;
 
 function pickUp(cameraId: string): void {
@@ -87,6 +95,7 @@ useKeys([
       :here="selection.current?.camera.id ?? null" :broken-at="(cameraId, slot) => carry.brokenAt(cameraId, { recorderId: state.recorder.id, slot })"
       @slot="(slot) => onSlot({ recorderId: state.recorder.id, slot })" @drop="(cameraId, slot) => carry.drop(cameraId, { recorderId: state.recorder.id, slot })"
     />
+    <RunLine v-if="selection.current" :evaluation="selection.current" :head-end="plug" :camera-end="selection.current.camera.name" />
     <div class="below">
       <section v-if="broken.length > 0" class="broken" aria-label="Broken rules">
         <h3>Broken rules</h3>

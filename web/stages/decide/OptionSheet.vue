@@ -5,6 +5,7 @@ import { optionLabels, prices } from '#core/options';
 import { aboutOf } from '#core/site';
 import { formatQuantity } from '#core/units';
 import type { Working } from '#core/working';
+import RunLine from '../../line/RunLine.vue';
 import MarginBar from '../../parts/MarginBar.vue';
 import WorkingSheet from '../../parts/WorkingSheet.vue';
 import { useEvaluation } from '../../stores/evaluation';
@@ -20,6 +21,12 @@ const working = ref<Working | null>(null);
 
 const isChosen = computed(() => evaluation.chosen === option.kind);
 const untested = computed(() => evaluation.findings.missing.length > 0);
+/** What stands at the head end for each option, and what arrives at the camera, for the ends of the line. */
+const headEnds: Record<LightOption['kind'], string> = { keep: 'input', 'hd-coax': 'input', 'ip-coax-pair': 'converter', 'ip-coax-unit': 'unit port', baluns: 'balun', 'ip-category': 'PoE port', 'new-category': 'PoE port' };
+const ends = computed(() => ({
+  headEnd: headEnds[option.kind],
+  arrives: option.state === 'no' ? '' : option.margins.filter(({ unit }) => unit !== 'm').map(({ value, unit }) => formatQuantity(value, unit)).join(', '),
+}));
 const basisWords = { measured: 'measured', 'data-sheet': 'data sheet', typical: 'typical' } as const;
 
 watch(() => [evaluation.run.id, option.kind], () => {
@@ -39,6 +46,7 @@ watch([opened, () => core.result], async ([index]) => {
     </template>
     <template v-else>
       <p class="says">{{ option.says }}</p>
+      <RunLine :evaluation="evaluation" :head-end="ends.headEnd" :camera-end="ends.arrives" />
       <p v-if="isChosen && evaluation.choiceBroken" class="stop">Chosen, but it does not hold any more: {{ evaluation.choiceBroken }}</p>
       <ul class="margins">
         <li v-for="(margin, index) in option.margins" :key="margin.label">
@@ -54,15 +62,15 @@ watch([opened, () => core.result], async ([index]) => {
       <p v-if="option.broken" class="caution">Does not hold. What would make it possible: {{ option.broken.remedy }}.</p>
       <dl>
         <div v-for="part in option.parts" :key="part.item"><dt>{{ part.count }} × {{ prices[part.item].label }}</dt><dd class="mono">{{ formatQuantity(part.count * prices[part.item].each, 'money') }}</dd></div>
-        <div v-if="option.shared"><dt>One port of a shared {{ option.shared.of === 'coax-unit' ? 'head-end unit' : 'PoE switch' }} at {{ store.site!.place[option.shared.placeId]?.name }}</dt><dd class="dim tiny">in the total</dd></div>
-        <div><dt>Labour</dt><dd class="mono">{{ formatQuantity(option.hours, 'h') }}</dd></div>
+        <div v-if="option.shared"><dt>One port of a full {{ option.shared.of === 'coax-unit' ? 'head-end unit' : 'PoE switch' }} at {{ store.site!.place[option.shared.placeId]?.name }}</dt><dd class="mono">{{ formatQuantity(option.portCost, 'money') }}</dd></div>
+        <div><dt>Labour, {{ formatQuantity(option.hours, 'h') }}</dt><dd class="mono">{{ formatQuantity(option.labourCost, 'money') }}</dd></div>
         <div><dt>View dark</dt><dd class="mono">{{ formatQuantity(option.darkHours, 'h') }}</dd></div>
         <div class="sum"><dt>Cost, {{ aboutOf(store.site!).currency }}</dt><dd class="mono">{{ formatQuantity(option.cost, 'money') }}</dd></div>
       </dl>
     </template>
     <p v-if="refused" class="stop" role="alert">{{ refused }}</p>
     <div class="row">
-      <button v-if="!isChosen" type="button" class="btn go" @click="emit('take')">Choose <kbd>Enter</kbd></button>
+      <button v-if="!isChosen" type="button" class="btn go" :disabled="option.state === 'no' || option.state === 'fails'" @click="emit('take')">Choose <kbd>Enter</kbd></button>
       <button v-else type="button" class="btn" @click="emit('giveUp')">Take it back <kbd>x</kbd></button>
       <span v-if="isChosen" class="dim tiny">chosen by {{ store.site!.choice[evaluation.camera.id]?.by }}</span>
     </div>

@@ -40,9 +40,15 @@ function definitionOf(id: string): TestDefinition | undefined {
 function heldBackBy(id: string): string | undefined {
   const test = definitionOf(id);
   if (!test || !evaluation.value) return undefined;
-  if (stopped.value && !id.startsWith('foreign')) return 'Stopped: dangerous volts were read on this run.';
+  if (stopped.value && !id.startsWith('foreign')) return 'stopped: dangerous volts';
   return heldBack(test, evaluation.value.run.state);
 }
+
+const nextSays = computed(() => {
+  if (!next.value || !evaluation.value) return '';
+  const held = heldBack(next.value, evaluation.value.run.state);
+  return held ? `Before it: ${held}, prove it, and mark the run so above.` : next.value.connect;
+});
 
 function take(test: TestId, value: number): void {
   const run = evaluation.value?.run;
@@ -95,7 +101,7 @@ useKeys([
       </tbody>
     </table>
     <p v-if="problem" class="caution" role="alert">{{ problem }}</p>
-    <p v-if="next" class="next"><b>Next: {{ next.label.toLowerCase() }}.</b> {{ heldBack(next, evaluation.run.state) ?? next.connect }}</p>
+    <p v-if="next" class="next"><b>Next: {{ next.label.toLowerCase() }}.</b> {{ nextSays }}</p>
     <p v-else class="next"><b>Tested.</b> {{ evaluation.findings.binding.label }}: {{ evaluation.findings.binding.says }}.</p>
     <div class="foot">
       <ReadingHistory :run-id="evaluation.run.id" />
@@ -106,7 +112,7 @@ useKeys([
 </template>
 
 <style scoped>
-.test { height: 100%; overflow: hidden auto; display: flex; flex-direction: column; gap: 8px; scrollbar-width: thin; }
+.test { height: calc(100% + 14px); padding-bottom: 14px; overflow: hidden auto; display: flex; flex-direction: column; gap: 8px; scrollbar-width: thin; }
 .test > * { flex: none; }
 .head { align-items: center; }
 .state { display: flex; gap: 8px; align-items: center; color: var(--ink-2); white-space: nowrap; }
