@@ -4,13 +4,24 @@ import { materials, type Conductor, type Material } from './tables';
  * Diameter of American wire gauge `awg` in millimetres.
  * Source: ASTM B258, d = 0.127 mm × 92^((36 − n)/39).
  */
-export function awgDiameterMm(awg: number): number {
+function awgDiameterMm(awg: number): number {
   return 0.127 * 92 ** ((36 - awg) / 39);
+}
+
+/** Areas by gauge; a site asks for the same few gauges many thousand times. */
+const areaByAwg = new Map<number, number>();
+
+function awgAreaMm2(awg: number): number {
+  const known = areaByAwg.get(awg);
+  if (known !== undefined) return known;
+  const area = (Math.PI / 4) * awgDiameterMm(awg) ** 2;
+  areaByAwg.set(awg, area);
+  return area;
 }
 
 /** Cross-section of a conductor in mm². */
 export function conductorAreaMm2(conductor: Conductor): number {
-  return 'awg' in conductor ? (Math.PI / 4) * awgDiameterMm(conductor.awg) ** 2 : conductor.areaMm2;
+  return 'awg' in conductor ? awgAreaMm2(conductor.awg) : conductor.areaMm2;
 }
 
 /**

@@ -17,7 +17,7 @@ export interface RunEvaluation {
 function brokenChoice(chosen: Option | undefined): string | null {
   if (!chosen) return null;
   if (chosen.state === 'no') return chosen.why;
-  return chosen.broken ? chosen.broken.limit : null;
+  return chosen.broken?.limit ?? null;
 }
 
 /** Evaluates one run from its own readings and the site around it. */

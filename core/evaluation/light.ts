@@ -1,7 +1,7 @@
 import type { Loop, RunFindings, Verdict } from '#core/findings';
 import type { Impossible, Margin, Possible } from '#core/options';
 import type { OptionKind } from '#core/site';
-import type { Working } from '#core/working';
+import type { Working, WorkingOut } from '#core/working';
 import type { RunEvaluation } from './evaluateRun';
 import type { SiteEvaluation } from './evaluateSite';
 
@@ -14,7 +14,7 @@ export type LightFindings = Omit<RunFindings, 'verdicts' | 'binding' | 'coaxLoop
 export type LightRun = Omit<RunEvaluation, 'findings' | 'options'> & { findings: LightFindings; options: LightOption[] };
 export type LightSite = Omit<SiteEvaluation, 'runs'> & { runs: LightRun[] };
 
-const withoutWorking = <T extends { working: Working }>({ working: _, ...rest }: T): Omit<T, 'working'> => rest;
+const withoutWorking = <T extends { working: WorkingOut }>({ working: _, ...rest }: T): Omit<T, 'working'> => rest;
 const withoutStep = ({ step: _, ...loop }: Loop): Omit<Loop, 'step'> => loop;
 
 function lightRun(evaluation: RunEvaluation): LightRun {
@@ -37,7 +37,7 @@ export type Subject = { kind: 'verdict'; runId: string; id: Verdict['id'] } | { 
 export function workingOf({ runs }: SiteEvaluation, subject: Subject): Working | null {
   const run = runs.find((evaluation) => evaluation.run.id === subject.runId);
   if (!run) return null;
-  if (subject.kind === 'verdict') return run.findings.verdicts.find(({ id }) => id === subject.id)?.working ?? null;
+  if (subject.kind === 'verdict') return run.findings.verdicts.find(({ id }) => id === subject.id)?.working() ?? null;
   const option = run.options.find(({ kind }) => kind === subject.option);
-  return option && option.state !== 'no' ? (option.margins[subject.index]?.working ?? null) : null;
+  return option && option.state !== 'no' ? (option.margins[subject.index]?.working() ?? null) : null;
 }

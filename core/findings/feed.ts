@@ -27,13 +27,18 @@ export function voltsShare(sourceVolts: number, loadVolts: number, window: Windo
   return { share, standing: standingOf(share) };
 }
 
-export interface VoltsAtLoad { feed: Feed; steps: Step[]; volts: number }
+export interface VoltsAtLoad { feed: Feed; volts: number; steps: () => Step[] }
 
-/** Volts that arrive at a load of `watts` through the run's power loop. */
+/** Volts that arrive at a load through the run's power loop. */
 export function voltsAtLoad(source: FeedSource, loop: Loop, watts: Figure, window: Window): VoltsAtLoad {
   const feed = dcFeed({ sourceVolts: source.volts, loopOhms: loop.ohms, load: { kind: 'watts', watts: watts.value ?? 0 }, minLoadVolts: window.minVolts, sourceLimitWatts: source.limitWatts });
   const volts = feed.state === 'collapsed' ? 0 : feed.loadVolts;
-  const result = figure(feed.state === 'collapsed' ? 'collapses' : 'at the camera', volts, 'V', 'computed');
-  const inputs = [figure(source.name, source.volts, 'V', 'noted'), loop.step.result, watts];
-  return { feed, volts, steps: [loop.step, { says: 'Volts that arrive', formula: 'dc-feed', inputs, result }] };
+  return {
+    feed, volts,
+    steps: () => {
+      const step = loop.step();
+      const result = figure(feed.state === 'collapsed' ? 'collapses' : 'at the camera', volts, 'V', 'computed');
+      return [step, { says: 'Volts that arrive', formula: 'dc-feed', inputs: [figure(source.name, source.volts, 'V', 'noted'), step.result, watts], result }];
+    },
+  };
 }

@@ -1,8 +1,8 @@
-import { coaxCables, signalCable, type CoaxCable } from '#core/cable';
+import { coaxCables, coaxLoopOhms, signalCable, type CoaxCable } from '#core/cable';
 import type { Reading, Run, Segment } from '#core/site';
 import { formatQuantity } from '#core/units';
 import { figure, type Figure, type Limit, type Step } from '#core/working';
-import { expectedCoaxOhms, expectedPowerOhms, lengthFigure } from './loops';
+import { expectedPowerOhms, lengthFigure } from './loops';
 import { testDefinition } from './tests';
 import type { Verdict } from './verdict';
 
@@ -12,17 +12,29 @@ const meterShare = 0.005;
 const meterOhms = 0.1;
 
 /** Spread of an expected loop: length, construction and meter, as independent errors. One standard deviation. */
-export function loopSpreadOhms(expectedOhms: number, lengths: readonly { ohmsPerM: number; spreadM: number }[]): number {
-  const byLength = lengths.reduce((sum, { ohmsPerM, spreadM }) => sum + (ohmsPerM * spreadM) ** 2, 0);
-  return Math.sqrt(byLength + (constructionShare * expectedOhms) ** 2 + (meterShare * expectedOhms + meterOhms) ** 2);
+function spreadOhms(expectedOhms: number, lengthVariance: number): number {
+  return Math.sqrt(lengthVariance + (constructionShare * expectedOhms) ** 2 + (meterShare * expectedOhms + meterOhms) ** 2);
 }
 
 /** Spreads from which a reading is doubtful, and from which it is not the cable as noted any more. Policy. */
 const doubtfulFrom = 2;
 const wrongFrom = 4;
 
-const coaxSpread = (segments: readonly Segment[], expectedOhms: number, atC: number | undefined) =>
-  loopSpreadOhms(expectedOhms, segments.map((segment) => ({ spreadM: segment.spreadM, ohmsPerM: expectedCoaxOhms([segment], atC) / segment.lengthM })));
+interface Expected { ohms: number; spread: number }
+
+/** Expected coax loop with its spread, in one walk along the segments. */
+function expectedCoax(segments: readonly Segment[], atC: number | undefined): Expected {
+  let ohms = 0;
+  let lengthVariance = 0;
+  for (const segment of segments) {
+    const cable = signalCable(segment.cable);
+    if (cable.kind !== 'coax') continue;
+    const own = coaxLoopOhms(cable, segment.lengthM, atC ?? segment.temperatureC);
+    ohms += own;
+    lengthVariance += ((own / segment.lengthM) * segment.spreadM) ** 2;
+  }
+  return { ohms, spread: spreadOhms(ohms, lengthVariance) };
+}
 
 /** Coax constructions which, in the longest segment instead of the one noted, would explain the reading. */
 export function constructionsThatFit(run: Run, reading: Reading): CoaxCable[] {
@@ -33,19 +45,19 @@ export function constructionsThatFit(run: Run, reading: Reading): CoaxCable[] {
     .filter((cable) => cable.id !== longest.cable && noted.kind === 'coax' && family(cable.id) === family(longest.cable))
     .filter((cable) => {
       const segments = run.segments.map((segment) => (segment === longest ? { ...segment, cable: cable.id } : segment));
-      const expected = expectedCoaxOhms(segments, reading.temperatureC);
-      return Math.abs(reading.value - expected) <= doubtfulFrom * coaxSpread(segments, expected, reading.temperatureC);
+      const expected = expectedCoax(segments, reading.temperatureC);
+      return Math.abs(reading.value - expected.ohms) <= doubtfulFrom * expected.spread;
     });
 }
 
-interface Compared { expected: Figure; spread: number; limit: Limit; step: Step }
+interface Compared { expected: Figure; spread: number; limit: () => Limit; step: () => Step }
 
 function compare(run: Run, expectedOhms: number, spread: number, formula: 'coax-loop' | 'power-loop'): Compared {
   const expected = figure('expected', expectedOhms, 'Ω', 'typical');
   return {
     expected, spread,
-    limit: { sense: 'at-most', figure: figure('expected and four spreads', expectedOhms + wrongFrom * spread, 'Ω', 'computed') },
-    step: { says: 'Expected of the construction as noted', formula, inputs: [lengthFigure(run)], result: expected },
+    limit: () => ({ sense: 'at-most', figure: figure('expected and four spreads', expectedOhms + wrongFrom * spread, 'Ω', 'computed') }),
+    step: () => ({ says: 'Expected of the construction as noted', formula, inputs: [lengthFigure(run)], result: expected }),
   };
 }
 
@@ -68,7 +80,7 @@ function loopVerdict(id: 'coax-loop-ohms' | 'power-loop-ohms', reading: Reading 
   const { expected, spread, limit, step } = compared;
   const expectedOhms = expected.value ?? 0;
   if (!reading) {
-    return { id, label, state: 'untested', share: null, read: null, expected, says: 'not read yet', basis: 'typical', working: { title: `${label}, expected`, steps: [step], limit, conclusion: 'Read it to know what is in the wall.' } };
+    return { id, label, state: 'untested', share: null, read: null, expected, says: 'not read yet', basis: 'typical', working: () => ({ title: `${label}, expected`, steps: [step()], limit: limit(), conclusion: 'Read it to know what is in the wall.' }) };
   }
   const excessOhms = reading.value - expectedOhms;
   const deviations = excessOhms / spread;
@@ -78,23 +90,22 @@ function loopVerdict(id: 'coax-loop-ohms' | 'power-loop-ohms', reading: Reading 
     id, label, read, expected, says, basis: 'measured',
     state: judged(deviations),
     share: Math.abs(deviations) / wrongFrom,
-    working: {
+    working: () => ({
       title: `${label}, ${formatQuantity(reading.value, 'Ω')}`,
       steps: [
-        step,
+        step(),
         { says: 'May be off by, one spread', formula: 'loop-spread', inputs: [expected], result: figure('spread', spread, 'Ω', 'computed') },
         { says: 'More than expected', formula: 'against-limit', inputs: [read, expected], result: figure('excess', excessOhms, 'Ω', 'measured') },
       ],
-      limit, conclusion,
-    },
+      limit: limit(), conclusion,
+    }),
   };
 }
 
 /** The coax loop against its construction. Says what else would explain the reading, and which test tells them apart. */
 export function coaxLoopVerdict(run: Run, reading: Reading | undefined): Verdict {
-  const atC = reading?.temperatureC;
-  const expectedOhms = expectedCoaxOhms(run.segments, atC);
-  return loopVerdict('coax-loop-ohms', reading, compare(run, expectedOhms, coaxSpread(run.segments, expectedOhms, atC), 'coax-loop'), (excess) => {
+  const expected = expectedCoax(run.segments, reading?.temperatureC);
+  return loopVerdict('coax-loop-ohms', reading, compare(run, expected.ohms, expected.spread, 'coax-loop'), (excess) => {
     const others = reading ? constructionsThatFit(run, reading) : [];
     const much = formatQuantity(excess, 'Ω');
     return others.length > 0
@@ -109,7 +120,7 @@ export function powerLoopVerdict(run: Run, reading: Reading | undefined): Verdic
   const expectedOhms = expectedPowerOhms(run, atC);
   const lengthM = run.feed.kind === 'separate-pair' ? run.feed.lengthM : run.segments.reduce((sum, segment) => sum + segment.lengthM, 0);
   const spreadM = Math.hypot(...run.segments.map((segment) => segment.spreadM));
-  const spread = loopSpreadOhms(expectedOhms, [{ ohmsPerM: expectedOhms / lengthM, spreadM }]);
+  const spread = spreadOhms(expectedOhms, ((expectedOhms / lengthM) * spreadM) ** 2);
   return loopVerdict('power-loop-ohms', reading, compare(run, expectedOhms, spread, 'power-loop'), (excess) => ({
     says: `${formatQuantity(excess, 'Ω')} too much`,
     conclusion: `${formatQuantity(excess, 'Ω')} more than the cores as noted: a poor joint, thinner cores, or copper-clad aluminium.`,

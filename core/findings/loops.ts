@@ -1,9 +1,9 @@
-import { coaxLoopOhms, loopOhms, powerCable, signalCable, type Conductor } from '#core/cable';
+import { coaxLoopOhms, conductorOhms, powerCable, signalCable, type Conductor } from '#core/cable';
 import type { Reading, Run, Segment } from '#core/site';
 import { figure, type Figure, type Source, type Step } from '#core/working';
 
-/** A loop resistance with the step that led to it. */
-export interface Loop { ohms: number; from: Source; step: Step }
+/** A loop resistance with the step that led to it, written when it is asked for. */
+export interface Loop { ohms: number; from: Source; step: () => Step }
 
 const measuredLengths = new Set<Segment['lengthFrom']>(['jacket-marks', 'reflectometer']);
 
@@ -21,9 +21,9 @@ export type LineKind = 'coax' | 'pair' | 'mixed';
 
 /** Whether a run is coax all the way, category cable all the way, or changes between them. */
 export function lineKind(run: Run): LineKind {
-  const kinds = new Set(run.segments.map((segment) => signalCable(segment.cable).kind));
-  if (kinds.size > 1) return 'mixed';
-  return kinds.has('coax') ? 'coax' : 'pair';
+  const [first, ...rest] = run.segments;
+  const { kind } = signalCable(first!.cable);
+  return rest.every((segment) => signalCable(segment.cable).kind === kind) ? kind : 'mixed';
 }
 
 /** Expected loop of centre and shield over all segments, each at its own temperature or all at `atC`. */
@@ -34,8 +34,9 @@ export function expectedCoaxOhms(segments: readonly Segment[], atC?: number): nu
   }, 0);
 }
 
+/** Loop of cores that are all alike: one core's resistance, divided by how many go out and how many come back. */
 const bundle = (conductor: Conductor, outCores: number, backCores: number, lengthM: number, temperatureC: number) =>
-  loopOhms({ ...conductor, count: outCores }, { ...conductor, count: backCores }, lengthM, temperatureC);
+  conductorOhms(conductor, lengthM, temperatureC) * (1 / outCores + 1 / backCores);
 
 function legOhms({ leg, cable, lengthM, temperatureC }: Segment, atC: number | undefined): number {
   if (leg.kind === 'none') return 0;
@@ -55,9 +56,13 @@ export function expectedPowerOhms(run: Run, atC?: number): number {
 /** A reading brought from the temperature it was taken at to the run's own. */
 function measuredLoop(says: string, reading: Reading, expected: number, expectedWhenRead: number): Loop {
   const ohms = expectedWhenRead > 0 ? (reading.value * expected) / expectedWhenRead : reading.value;
-  const inputs = [figure('read', reading.value, 'Ω', 'measured')];
-  if (reading.temperatureC !== undefined) inputs.push(figure('cable when read', reading.temperatureC, '°C', 'measured'));
-  return { ohms, from: 'measured', step: { says, formula: 'temperature-correction', inputs, result: figure('loop', ohms, 'Ω', 'measured') } };
+  return {
+    ohms, from: 'measured',
+    step: () => ({
+      says, formula: 'temperature-correction', result: figure('loop', ohms, 'Ω', 'measured'),
+      inputs: [figure('read', reading.value, 'Ω', 'measured'), ...(reading.temperatureC === undefined ? [] : [figure('cable when read', reading.temperatureC, '°C', 'measured')])],
+    }),
+  };
 }
 
 /** Loop of centre and shield: as read where it was read, else as the construction promises. */
@@ -65,7 +70,7 @@ export function coaxLoop(run: Run, reading: Reading | undefined): Loop {
   const says = 'Loop, centre and shield';
   const expected = expectedCoaxOhms(run.segments);
   if (reading) return measuredLoop(says, reading, expected, expectedCoaxOhms(run.segments, reading.temperatureC));
-  return { ohms: expected, from: 'typical', step: { says, formula: 'coax-loop', inputs: [lengthFigure(run)], result: figure('loop', expected, 'Ω', 'typical') } };
+  return { ohms: expected, from: 'typical', step: () => ({ says, formula: 'coax-loop', inputs: [lengthFigure(run)], result: figure('loop', expected, 'Ω', 'typical') }) };
 }
 
 /** Loop of the power cores: as read where it was read, else as the construction promises. */
@@ -73,6 +78,6 @@ export function powerLoop(run: Run, reading: Reading | undefined): Loop {
   const says = 'Loop, power cores';
   const expected = expectedPowerOhms(run);
   if (reading) return measuredLoop(says, reading, expected, expectedPowerOhms(run, reading.temperatureC));
-  const length = run.feed.kind === 'separate-pair' ? figure('length', run.feed.lengthM, 'm', 'noted') : lengthFigure(run);
-  return { ohms: expected, from: 'typical', step: { says, formula: 'power-loop', inputs: [length], result: figure('loop', expected, 'Ω', 'typical') } };
+  const length = () => (run.feed.kind === 'separate-pair' ? figure('length', run.feed.lengthM, 'm', 'noted') : lengthFigure(run));
+  return { ohms: expected, from: 'typical', step: () => ({ says, formula: 'power-loop', inputs: [length()], result: figure('loop', expected, 'Ω', 'typical') }) };
 }

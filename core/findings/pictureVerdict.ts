@@ -1,7 +1,7 @@
 import { pathLossDb } from '#core/cable';
 import { balunLossDb, pictureFormat, pictureMargin, soundJointLossDb, type PictureFormat, type PictureMargin } from '#core/signal';
 import type { Run } from '#core/site';
-import { figure, type Standing, type Working } from '#core/working';
+import { figure, type Standing, type WorkingOut } from '#core/working';
 import { lengthFigure, lineKind } from './loops';
 import type { Verdict } from './verdict';
 
@@ -14,24 +14,23 @@ export function extraPictureLossDb(run: Run): number {
 
 const standings: Record<PictureMargin['state'], Standing> = { clean: 'holds', marginal: 'close', lost: 'fails' };
 
-export interface PictureResult { lossDb: number; share: number; standing: Standing; working: Working }
+export interface PictureResult { lossDb: number; share: number; standing: Standing; working: WorkingOut }
 
 /** The picture in one format over this run, with its working. */
 export function pictureOver(run: Run, format: PictureFormat): PictureResult {
   const extra = extraPictureLossDb(run);
   const { lossDb, state } = pictureMargin(run.segments, format, extra);
-  const loss = figure('loss', lossDb, 'dB', 'typical');
   return {
     lossDb, standing: standings[state], share: lossDb / format.limitDb,
-    working: {
+    working: () => ({
       title: `Picture, ${format.label}`,
       steps: [{
-        says: `Loss at ${format.topMHz} MHz`, formula: 'picture-loss', result: loss,
+        says: `Loss at ${format.topMHz} MHz`, formula: 'picture-loss', result: figure('loss', lossDb, 'dB', 'typical'),
         inputs: [lengthFigure(run), figure('cable', pathLossDb(run.segments, format.topMHz), 'dB', 'typical'), figure('joints and baluns', extra, 'dB', 'typical')],
       }],
       limit: { sense: 'at-most', figure: figure('still holds up to', format.limitDb, 'dB', 'typical') },
       conclusion: { clean: 'A clean picture.', marginal: `Softer than it should be: clean up to ${format.cleanDb} dB.`, lost: 'Too little of the picture arrives.' }[state],
-    },
+    }),
   };
 }
 

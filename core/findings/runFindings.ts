@@ -50,13 +50,15 @@ export function runFindings(site: Site, run: Run, camera: Camera, readings: RunR
     safetyVerdict('foreign-ac-volts', readings['foreign-ac-volts']),
     safetyVerdict('foreign-dc-volts', readings['foreign-dc-volts']),
     safetyVerdict('shield-earth-volts', readings['shield-earth-volts']),
-    ...(lineKind(run) === 'pair' ? [] : [coaxLoopVerdict(run, readings['coax-loop-ohms'])]),
-    ...(run.feed.kind === 'local-adapter' ? [] : [powerLoopVerdict(run, readings['power-loop-ohms'])]),
+  ];
+  if (lineKind(run) !== 'pair') verdicts.push(coaxLoopVerdict(run, readings['coax-loop-ohms']));
+  if (run.feed.kind !== 'local-adapter') verdicts.push(powerLoopVerdict(run, readings['power-loop-ohms']));
+  verdicts.push(
     insulationVerdict(readings['insulation-megohms']),
     voltsVerdict('day', camera, source, power, readings['day-volts']),
     voltsVerdict('night', camera, source, power, readings['night-volts']),
     pictureVerdict(run, camera.format),
-  ];
+  );
   const missing = requiredTests(run).filter((test) => !readings[test]);
   const judged = verdicts.filter((verdict) => verdict.state !== 'untested');
   const worstJudged = bindingOf(judged);

@@ -23,10 +23,10 @@ export function safetyVerdict(test: SafetyTest, reading: Reading | undefined): V
   const { label } = testDefinition(test);
   const bound = test === 'shield-earth-volts' ? earthDifferenceVolts : stopVolts[test];
   const limit: Limit = { sense: 'at-most', figure: figure('limit', bound, 'V', test === 'shield-earth-volts' ? 'policy' : 'standard') };
-  const expected = { ...limit.figure, name: 'below' };
+  const expected = figure('below', bound, 'V', limit.figure.from);
   const { fine, stops, conclusion } = words[test];
   if (!reading) {
-    return { id: test, label, state: 'untested', share: null, read: null, expected, says: 'not read yet', basis: 'typical', working: { title: label, steps: [], limit, conclusion } };
+    return { id: test, label, state: 'untested', share: null, read: null, expected, says: 'not read yet', basis: 'typical', working: () => ({ title: label, steps: [], limit, conclusion }) };
   }
   const read = figure('read', reading.value, 'V', 'measured');
   const share = shareOf(reading.value, limit);
@@ -36,9 +36,9 @@ export function safetyVerdict(test: SafetyTest, reading: Reading | undefined): V
     id: test, label, read, expected, share, basis: 'measured',
     state: danger ? 'stop' : standing,
     says: standing === 'fails' ? stops : fine,
-    working: {
+    working: () => ({
       title: `${label}, ${formatQuantity(reading.value, 'V')}`, limit, conclusion,
       steps: [{ says: 'Read', formula: 'against-limit', inputs: [read], result: read }],
-    },
+    }),
   };
 }

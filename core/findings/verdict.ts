@@ -1,5 +1,5 @@
 import type { TestId } from '#core/site';
-import type { Basis, Figure, Standing, Working } from '#core/working';
+import type { Basis, Figure, Standing, WorkingOut } from '#core/working';
 
 /** What is known about one thing on a run: a reading against its limit, or what is expected until there is one. */
 export interface Verdict {
@@ -13,5 +13,5 @@ export interface Verdict {
   expected: Figure | null;
   says: string;
   basis: Basis;
-  working: Working;
+  working: WorkingOut;
 }

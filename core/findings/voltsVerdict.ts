@@ -26,17 +26,17 @@ export function voltsVerdict(time: 'day' | 'night', camera: Camera, source: Feed
     ? `a ${current.toUpperCase()} camera on a ${source.current.toUpperCase()} rail`
     : wordsFor(time, volts, predicted.feed.state === 'collapsed' && !reading, tooHigh, standing);
   const read = reading ? figure('read', reading.value, 'V', 'measured') : null;
-  const steps = [...predicted.steps];
-  const at = reading ? read! : expected;
-  steps.push({ says: reading ? 'Share of the drop used, as read' : 'Share of the drop used', formula: 'drop-share', inputs: [figure(source.name, source.volts, 'V', 'noted'), at, limit.figure], result: figure('share', share * 100, '%', reading ? 'measured' : 'computed') });
   return {
     id, label, share, read, expected, says,
     state: wrongRail ? 'fails' : reading ? standing : 'untested',
     basis: reading ? 'measured' : loop.from === 'measured' ? 'data-sheet' : 'typical',
-    working: {
-      title: `${label}, ${formatQuantity(volts, 'V')}`, steps, limit,
-      conclusion: conclusionFor(reading, predicted.volts, says),
-    },
+    working: () => ({
+      title: `${label}, ${formatQuantity(volts, 'V')}`, limit, conclusion: conclusionFor(reading, predicted.volts, says),
+      steps: [...predicted.steps(), {
+        says: reading ? 'Share of the drop used, as read' : 'Share of the drop used', formula: 'drop-share',
+        inputs: [figure(source.name, source.volts, 'V', 'noted'), read ?? expected, limit.figure], result: figure('share', share * 100, '%', reading ? 'measured' : 'computed'),
+      }],
+    }),
   };
 }
 

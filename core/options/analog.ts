@@ -32,8 +32,14 @@ function formatsOnOffer({ recorders, target }: Context): PictureFormat[] {
 
 /** The best format that arrives clean, else the best that still holds, else the least demanding one. */
 function formatThatFits(context: Context, formats: readonly PictureFormat[]): { format: PictureFormat; margin: Margin } {
-  const tried = formats.map((format) => ({ format, margin: pictureMarginOf(context, format) }));
-  return tried.find(({ margin }) => margin.standing === 'holds') ?? tried.find(({ margin }) => margin.standing === 'close') ?? tried.at(-1)!;
+  let close: { format: PictureFormat; margin: Margin } | undefined;
+  let last: { format: PictureFormat; margin: Margin } | undefined;
+  for (const format of formats) {
+    last = { format, margin: pictureMarginOf(context, format) };
+    if (last.margin.standing === 'holds') return last;
+    if (last.margin.standing === 'close') close ??= last;
+  }
+  return close ?? last!;
 }
 
 function newHdCamera(context: Context, kind: OptionKind, extras: { parts: { item: 'balun'; count: number }[]; work: (typeof labour)[keyof typeof labour][]; says: string }): Option {

@@ -11,7 +11,7 @@ export interface Draft {
   kind: OptionKind;
   margins: Margin[];
   parts: Part[];
-  shared?: SharedPort;
+  shared?: SharedPort | undefined;
   work: Labour[];
   signal: Possible['signal'];
   says: string;
@@ -19,10 +19,13 @@ export interface Draft {
   remedy: (binding: Margin) => string;
 }
 
+interface Access { work: Labour[]; parts: Part[]; cautions: string[] }
+const noAccess: Access = { work: [], parts: [], cautions: [] };
+
 /** Time and hire that the camera's height costs, once per visit. */
-function accessWork({ place }: Context): { work: Labour[]; parts: Part[]; cautions: string[] } {
+function accessWork({ place }: Context): Access {
   switch (place.access.by) {
-    case 'ground': return { work: [], parts: [], cautions: [] };
+    case 'ground': return noAccess;
     case 'ladder': return { work: [labour.ladder], parts: [], cautions: ['Working at height: ladder footed, never alone.'] };
     case 'lift': return { work: [labour.liftOrRope], parts: [{ item: 'lift-half-day', count: 1 }], cautions: ['Working at height: lift and trained operator, never alone.'] };
     case 'rope': return { work: [labour.liftOrRope], parts: [], cautions: ['Rope access: trained people only, never alone.'] };
@@ -44,7 +47,7 @@ export function costOf(parts: readonly Part[], hours: number): number {
 
 /** Turns margins, parts and tasks into an option with its cost and the way it stands. */
 export function possible(context: Context, draft: Draft): Possible {
-  const access = draft.work.length > 0 ? accessWork(context) : { work: [], parts: [], cautions: [] };
+  const access = draft.work.length > 0 ? accessWork(context) : noAccess;
   const work = [...draft.work, ...access.work];
   const parts = [...draft.parts, ...access.parts];
   const hours = work.reduce((sum, task) => sum + task.hours, 0);
@@ -58,7 +61,7 @@ export function possible(context: Context, draft: Draft): Possible {
     labourCost: labourCostOf(hours), portCost, cost: costOf(parts, hours) + portCost,
     signal: draft.signal, says: draft.says,
     cautions: [...draft.cautions, ...access.cautions],
-    ...(state === 'fails' ? { broken: { limit: `${binding.label}: ${binding.working.conclusion}`, remedy: draft.remedy(binding) } } : {}),
+    broken: state === 'fails' ? { limit: `${binding.label}: ${binding.working().conclusion}`, remedy: draft.remedy(binding) } : null,
   };
 }
 

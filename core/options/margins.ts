@@ -4,7 +4,7 @@ import { ethernetChannelM, maxLoadWatts, poeClassFor, poeClasses, poeMinDeviceVo
 import { linkRateMbps, soundJointLossDb, type LinkConverter, type PictureFormat } from '#core/signal';
 import type { Run } from '#core/site';
 import { formatQuantity } from '#core/units';
-import { basisOf, figure, neverEnough, standingOf, type Figure, type Step, type Working } from '#core/working';
+import { basisOf, figure, neverEnough, standingOf, type Figure, type Source, type Step } from '#core/working';
 import type { Context } from './context';
 import type { Margin } from './option';
 
@@ -25,12 +25,12 @@ export function nightVoltsMargin(context: Context, nightWatts: Figure): Margin {
   const { volts, steps } = voltsAtLoad(source, findings.powerLoop, nightWatts, window);
   const { share, standing } = voltsShare(source.volts, volts, window);
   return {
-    label: 'volts by night', unit: 'V', value: volts, share, standing, basis: basisOf([findings.powerLoop.step.result, nightWatts]),
-    working: {
-      title: `Volts by night, ${formatQuantity(volts, 'V')}`, steps,
+    label: 'volts by night', unit: 'V', value: volts, share, standing, basis: basisOf(findings.powerLoop.from, nightWatts.from),
+    working: () => ({
+      title: `Volts by night, ${formatQuantity(volts, 'V')}`, steps: steps(),
       limit: { sense: 'at-least', figure: figure('lowest of the camera', window.minVolts, 'V', window.from) },
       conclusion: volts === 0 ? 'The supply collapses under this load.' : `${formatQuantity(Math.abs(volts - window.minVolts), 'V')} ${volts >= window.minVolts ? 'to spare' : 'too little'}.`,
-    },
+    }),
   };
 }
 
@@ -43,14 +43,15 @@ export function keptVoltsMargin(context: Context): Margin {
   return { label: 'volts by night', unit: 'V', value, share: verdict.share ?? 0, standing, basis: verdict.basis, working: verdict.working };
 }
 
-function wattsMargin(need: Figure, have: number, steps: Step[], limitSays: string): Margin {
+function wattsMargin(need: Figure, have: number, loopFrom: Source, steps: () => Step[], limitSays: string): Margin {
   const share = enough(need.value ?? 0, have);
-  const working: Working = {
-    title: `Watts that arrive, ${formatQuantity(have, 'W')}`, steps,
-    limit: { sense: 'at-least', figure: need },
-    conclusion: share <= 1 ? `${formatQuantity(have - (need.value ?? 0), 'W')} to spare.` : limitSays,
+  return {
+    label: 'watts that arrive', unit: 'W', value: have, share, standing: standingOf(share), basis: basisOf(loopFrom),
+    working: () => ({
+      title: `Watts that arrive, ${formatQuantity(have, 'W')}`, steps: steps(), limit: { sense: 'at-least', figure: need },
+      conclusion: share <= 1 ? `${formatQuantity(have - (need.value ?? 0), 'W')} to spare.` : limitSays,
+    }),
   };
-  return { label: 'watts that arrive', unit: 'W', value: have, share, standing: standingOf(share), basis: basisOf(steps.flatMap((step) => step.inputs.filter(({ name }) => name === 'loop'))), working };
 }
 
 /**
@@ -62,12 +63,11 @@ export function coaxWattsMargin({ findings, target }: Context, converter: LinkCo
   const reaches = maxLoadWatts({ sourceVolts: poeSourceVolts, loopOhms: coaxLoop.ohms, minLoadVolts: converter.minInputVolts, sourceLimitWatts }) ?? sourceLimitWatts;
   const have = Math.max(0, reaches - converter.ownWatts);
   const need = figure('camera by night', target.ip.nightWatts, 'W', 'typical');
-  const loop = { ...coaxLoop.step.result, name: 'loop' };
-  return wattsMargin(need, have, [
-    coaxLoop.step,
+  return wattsMargin(need, have, coaxLoop.from, () => [
+    coaxLoop.step(),
     {
       says: 'Most that can reach the converter', formula: 'most-watts', result: figure('reaches', reaches, 'W', 'computed'),
-      inputs: [figure('source', poeSourceVolts, 'V', 'typical'), loop, figure('least at the converter', converter.minInputVolts, 'V', 'typical'), figure('source gives', sourceLimitWatts, 'W', 'standard')],
+      inputs: [figure('source', poeSourceVolts, 'V', 'typical'), figure('loop', coaxLoop.ohms, 'Ω', coaxLoop.from), figure('least at the converter', converter.minInputVolts, 'V', 'typical'), figure('source gives', sourceLimitWatts, 'W', 'standard')],
     },
     {
       says: 'Left for the camera', formula: 'most-watts', result: figure('left', have, 'W', 'computed'),
@@ -80,32 +80,30 @@ export function coaxWattsMargin({ findings, target }: Context, converter: LinkCo
 export function coaxRateMargin({ run, target }: Context, converter: LinkConverter): Margin {
   const extra = run.segments.filter((segment) => segment.joint).length * soundJointLossDb;
   const have = linkRateMbps(converter, run.segments, extra);
-  const need = figure('camera streams', target.ip.mbps, 'Mb/s', 'typical');
   const share = enough(target.ip.mbps, have);
   return {
     label: 'link rate', unit: 'Mb/s', value: have, share, standing: standingOf(share), basis: 'typical',
-    working: {
+    working: () => ({
       title: `Link rate, ${formatQuantity(have, 'Mb/s')}`,
       steps: [{ says: 'Rate over this coax', formula: 'link-rate', inputs: [lengthFigure(run), figure('joints', extra, 'dB', 'typical')], result: figure('rate', have, 'Mb/s', 'typical') }],
-      limit: { sense: 'at-least', figure: need },
+      limit: { sense: 'at-least', figure: figure('camera streams', target.ip.mbps, 'Mb/s', 'typical') },
       conclusion: share <= 1 ? 'Carries the stream with room.' : 'Does not carry the stream.',
-    },
+    }),
   };
 }
 
 /** Length of an Ethernet channel against the 100 m it may have. */
 export function channelMargin(lengthM: number, from: Figure['from']): Margin {
-  const length = figure('channel', lengthM, 'm', from);
   const share = lengthM / ethernetChannelM;
   return {
     label: 'channel', unit: 'm', value: lengthM, share, basis: from === 'measured' ? 'measured' : 'typical',
     // A channel of 95 m is as good as one of 20: only more than 100 m breaks it.
     standing: share > 1 ? 'fails' : 'holds',
-    working: {
-      title: `Channel, ${formatQuantity(lengthM, 'm')}`, steps: [{ says: 'Length of the channel', formula: 'channel-length', inputs: [length], result: length }],
+    working: () => ({
+      title: `Channel, ${formatQuantity(lengthM, 'm')}`, steps: [{ says: 'Length of the channel', formula: 'channel-length', inputs: [figure('length', lengthM, 'm', from)], result: figure('channel', lengthM, 'm', from) }],
       limit: { sense: 'at-most', figure: figure('longest channel', ethernetChannelM, 'm', 'standard') },
       conclusion: share > 1 ? 'Too long for Ethernet, whatever feeds it.' : 'Within the channel.',
-    },
+    }),
   };
 }
 
@@ -131,12 +129,11 @@ export function poeMargin(stretches: readonly { cable: string; lengthM: number; 
   const row = poeClasses.filter(({ poeClass, sourceWatts }) => poeClass > 0 && sourceWatts >= wanted.sourceWatts).find((candidate) => poeWatts(ohms, candidate) >= needWatts) ?? wanted;
   const have = poeWatts(ohms, row);
   const need = figure('camera by night', needWatts, 'W', 'typical');
-  const loop = figure('loop', ohms, 'Ω', 'typical');
   return {
     sourceWatts: row.sourceWatts,
-    margin: wattsMargin(need, have, [
-      { says: 'Loop of the fed pairs', formula: 'power-loop', inputs: [lengthFrom], result: loop },
-      { says: `Most that can arrive, class ${row.poeClass}`, formula: 'most-watts', inputs: [figure('source', poeSourceVolts, 'V', 'typical'), loop, figure('class gives', row.sourceWatts, 'W', 'standard'), figure('class lets in', row.deviceWatts, 'W', 'standard')], result: figure('arrives', have, 'W', 'computed') },
+    margin: wattsMargin(need, have, 'typical', () => [
+      { says: 'Loop of the fed pairs', formula: 'power-loop', inputs: [lengthFrom], result: figure('loop', ohms, 'Ω', 'typical') },
+      { says: `Most that can arrive, class ${row.poeClass}`, formula: 'most-watts', inputs: [figure('source', poeSourceVolts, 'V', 'typical'), figure('loop', ohms, 'Ω', 'typical'), figure('class gives', row.sourceWatts, 'W', 'standard'), figure('class lets in', row.deviceWatts, 'W', 'standard')], result: figure('arrives', have, 'W', 'computed') },
     ], 'Too little power arrives for this camera.'),
   };
 }

@@ -1,6 +1,6 @@
 import type { OptionKind } from '#core/site';
 import type { Unit } from '#core/units';
-import type { Basis, Standing, Working } from '#core/working';
+import type { Basis, Standing, WorkingOut } from '#core/working';
 import type { Item } from './priceBook';
 
 /** How an option holds in one respect. */
@@ -12,7 +12,7 @@ export interface Margin {
   share: number;
   standing: Standing;
   basis: Basis;
-  working: Working;
+  working: WorkingOut;
 }
 
 export interface Part { item: Item; count: number }
@@ -40,7 +40,7 @@ export interface Possible {
   says: string;
   cautions: string[];
   /** For an option that does not hold: the first limit it breaks, and what would make it possible. */
-  broken?: { limit: string; remedy: string };
+  broken: { limit: string; remedy: string } | null;
 }
 
 /** An option that there is nothing to build on: no such cable, no route, no input. */

@@ -1,21 +1,36 @@
-import { pathLossCoefficients, type Stretch } from '#core/cable';
-import { linkConverters, type LinkConverter } from './tables';
+import { pathLossCoefficients, type PathLossCoefficients, type Stretch } from '#core/cable';
+import type { LinkConverter } from './tables';
 
-interface Carriers { rootMHz: Float64Array; mhz: Float64Array }
+interface Comb { firstMHz: number; stepMHz: number; count: number }
 
-/** Centre frequencies f_k = low + (k + ½)·Δf and their roots; they depend on the converter alone. */
-function carriersOf({ lowMHz, highMHz, carrierKHz }: LinkConverter): Carriers {
+/** Carriers at f_k = low + (k + ½)·Δf. */
+function combOf({ lowMHz, highMHz, carrierKHz }: LinkConverter): Comb {
   const stepMHz = carrierKHz / 1000;
-  const count = Math.floor((highMHz - lowMHz) / stepMHz);
-  const mhz = Float64Array.from({ length: count }, (_, k) => lowMHz + (k + 0.5) * stepMHz);
-  return { mhz, rootMHz: mhz.map(Math.sqrt) };
+  return { firstMHz: lowMHz + stepMHz / 2, stepMHz, count: Math.floor((highMHz - lowMHz) / stepMHz) };
 }
 
-const carriers = new Map(linkConverters.map((converter) => [converter.id, carriersOf(converter)]));
+/** Least SNR in dB that carries b bits, 10·log10(2^b − 1), for b from 1. */
+const leastSnrDb = Array.from({ length: 16 }, (_, k) => 10 * Math.log10(2 ** (k + 1) - 1));
 
-/** Least loss-free SNR in dB that carries b bits: 10·log10(2^b − 1). Comparing spares a logarithm a carrier. */
-function snrForBits(maxBits: number): number[] {
-  return Array.from({ length: maxBits }, (_, k) => 10 * Math.log10(2 ** (k + 1) - 1));
+const lossAt = ({ a, b, c }: PathLossCoefficients, mhz: number): number => {
+  const root = Math.sqrt(mhz);
+  return a * root + b * mhz + c / root;
+};
+
+/** How many carriers lose at most `mostDb`, where loss only grows with frequency: those below one frequency. */
+function carriersWithin(loss: PathLossCoefficients, mostDb: number, { firstMHz, stepMHz, count }: Comb): number {
+  if (mostDb < 0) return 0;
+  // a·√f + b·f = mostDb, solved for √f.
+  const root = loss.b > 0 ? (Math.sqrt(loss.a ** 2 + 4 * loss.b * mostDb) - loss.a) / (2 * loss.b) : loss.a > 0 ? mostDb / loss.a : Infinity;
+  const within = Math.floor((root ** 2 - firstMHz) / stepMHz) + 1;
+  return Math.min(count, Math.max(0, within));
+}
+
+/** The same, carrier by carrier, for pair cable, whose loss falls before it rises. */
+function carriersCounted(loss: PathLossCoefficients, mostDb: number, { firstMHz, stepMHz, count }: Comb): number {
+  let within = 0;
+  for (let k = 0; k < count; k += 1) if (lossAt(loss, firstMHz + k * stepMHz) <= mostDb) within += 1;
+  return within;
 }
 
 /**
@@ -24,19 +39,12 @@ function snrForBits(maxBits: number): number[] {
  * rate = efficiency · Δf · Σ b_k (discrete multitone with an SNR gap).
  */
 export function linkRateMbps(converter: LinkConverter, stretches: readonly Stretch[], extraLossDb = 0): number {
-  const { a, b, c } = pathLossCoefficients(stretches);
-  const { mhz, rootMHz } = carriers.get(converter.id) ?? carriersOf(converter);
+  const loss = pathLossCoefficients(stretches);
+  const comb = combOf(converter);
   const budgetDb = converter.txDbmHz - converter.noiseDbmHz - converter.gapDb - extraLossDb;
-  const thresholds = snrForBits(converter.maxBits);
-  let bits = converter.maxBits;
-  let total = 0;
-  for (let k = 0; k < mhz.length; k += 1) {
-    const root = rootMHz[k]!;
-    const snrDb = budgetDb - (a * root + b * mhz[k]! + c / root);
-    // Neighbouring carriers carry nearly the same bits, so the search starts from the last one's.
-    while (bits > 0 && snrDb < thresholds[bits - 1]!) bits -= 1;
-    while (bits < converter.maxBits && snrDb >= thresholds[bits]!) bits += 1;
-    total += bits;
-  }
-  return Math.min(converter.efficiency * (converter.carrierKHz / 1000) * total, converter.portCapMbps);
+  const count = loss.c === 0 ? carriersWithin : carriersCounted;
+  // Every carrier that could carry at least b bits adds its b-th bit.
+  let bits = 0;
+  for (let b = 0; b < converter.maxBits; b += 1) bits += count(loss, budgetDb - leastSnrDb[b]!, comb);
+  return Math.min(converter.efficiency * comb.stepMHz * bits, converter.portCapMbps);
 }

@@ -9,7 +9,7 @@ export type PictureFormat = z.infer<typeof formatSchema>;
 const converterSchema = z.strictObject({
   id: z.string(), label: z.string(),
   lowMHz: z.number().positive(), highMHz: z.number().positive(), carrierKHz: z.number().positive(),
-  txDbmHz: z.number(), noiseDbmHz: z.number(), gapDb: z.number(), maxBits: z.int().positive(), efficiency: z.number().gt(0).max(1),
+  txDbmHz: z.number(), noiseDbmHz: z.number(), gapDb: z.number(), maxBits: z.int().min(1).max(16), efficiency: z.number().gt(0).max(1),
   portCapMbps: z.number().positive(), passesPoe: z.boolean(), ownWatts: z.number().nonnegative(), minInputVolts: z.number().positive(),
 });
 export type LinkConverter = z.infer<typeof converterSchema>;

@@ -1,3 +1,3 @@
 export { formulas, type FormulaId } from './formulas';
 export { closeShare, neverEnough, shareOf, standingOf, worst, type Standing } from './standing';
-export { basisOf, figure, type Basis, type Figure, type Limit, type Source, type Step, type Working } from './working';
+export { basisOf, figure, type Basis, type Figure, type Limit, type Source, type Step, type Working, type WorkingOut } from './working';

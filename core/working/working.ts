@@ -15,6 +15,9 @@ export interface Limit { sense: 'at-most' | 'at-least'; figure: Figure }
 /** How a figure was reached and what it was held against, ready to be read as a short sum on paper. */
 export interface Working { title: string; steps: Step[]; limit?: Limit; conclusion: string }
 
+/** Writes a working down. A thousand runs have tens of thousands of figures and a person asks for one, so it waits until then. */
+export type WorkingOut = () => Working;
+
 /** The weakest thing a result rests on, as it is told to a person. */
 export type Basis = 'measured' | 'data-sheet' | 'typical';
 
@@ -24,7 +27,7 @@ export function figure(name: string, value: number | null, unit: Unit, from: Sou
 }
 
 /** What a result rests on: typical as soon as one deciding figure is, measured only where all are. */
-export function basisOf(figures: readonly Figure[]): Basis {
-  if (figures.some(({ from }) => from === 'typical')) return 'typical';
-  return figures.some(({ from }) => from === 'data-sheet') ? 'data-sheet' : 'measured';
+export function basisOf(...sources: readonly Source[]): Basis {
+  if (sources.includes('typical')) return 'typical';
+  return sources.includes('data-sheet') ? 'data-sheet' : 'measured';
 }

@@ -33,7 +33,7 @@ async function writeChanges(em: EntityManager, site: string, changes: readonly C
   const touched = new Map(changes.map(({ kind, id }) => [`${kind}/${id}`, { kind, id }]));
   for (const { kind, id } of touched.values()) {
     const fact = after[kind][id];
-    if (fact) await em.upsert(FactRow, { site, kind, id, fact: JSON.stringify(fact) });
+    if (fact) await em.createQueryBuilder(FactRow).insert({ site, kind, id, fact: JSON.stringify(fact) }).onConflict(['site', 'kind', 'id']).merge(['fact']).execute('run', false);
     else await em.nativeDelete(FactRow, { site, kind, id });
   }
 }
@@ -95,14 +95,18 @@ export function siteStore(orm: MikroORM, now: () => string) {
     });
   }
 
+  /** An edit on an old version may be one whose answer was lost on the way: it has happened, and is answered so again. */
+  async function behindOrDone(tx: EntityManager, edit: Edit, version: number): Promise<EditOutcome> {
+    const sentBefore = await tx.findOne(EditRow, { id: edit.id, site: edit.site }, { disableIdentityMap: true });
+    if (sentBefore) return { kind: 'done', entry: JSON.parse(sentBefore.entry) as LogEntry };
+    return { kind: 'behind', version, since: await entriesAfter(tx, edit.site, edit.baseVersion) };
+  }
+
   async function tryEdit(edit: Edit): Promise<EditOutcome> {
     const outcome = await orm.em.fork().transactional(async (tx): Promise<EditOutcome & { site?: Site }> => {
       const row = await findSite(tx, edit.site);
       if (!row) return { kind: 'no-site' };
-      const sentBefore = await tx.findOne(EditRow, { id: edit.id }, { disableIdentityMap: true });
-      // The answer to the first sending may have been lost; the edit itself was not.
-      if (sentBefore?.site === edit.site) return { kind: 'done', entry: JSON.parse(sentBefore.entry) as LogEntry };
-      if (edit.baseVersion !== row.version) return { kind: 'behind', version: row.version, since: await entriesAfter(tx, edit.site, edit.baseVersion) };
+      if (edit.baseVersion !== row.version) return behindOrDone(tx, edit, row.version);
       const applied = applyChanges(await current(tx, row), edit.changes);
       if (applied.kind === 'refused') return { kind: 'refused', problems: applied.problems };
       const { site, inverse } = applied.value;

@@ -5,6 +5,7 @@ import path from 'node:path';
 import Database from 'better-sqlite3';
 import { describe, expect, it } from 'vitest';
 import type { SiteFile } from '#core/site';
+import { openStore } from '../../server/store/openStore';
 import { choosing, ended, newFolder, post, runToEnd, siteId, startProcess } from './serverUnderTest';
 
 const databaseIn = (folder: string) => path.join(folder, 'neotrope.sqlite');
@@ -31,14 +32,11 @@ describe('an answered edit', () => {
     expect(after.version).toBe(before.version + 20);
     expect(after.file.choices.find(({ id }) => id === 'c08')?.option).toBe('keep');
   });
-  it('is on a database that flushes before it answers', async () => {
-    const folder = newFolder();
-    const { process: child } = await startProcess(['--demo', '--data', folder, '--port', '0']);
-    const database = new Database(databaseIn(folder), { readonly: true });
-    expect(database.pragma('journal_mode', { simple: true })).toBe('wal');
-    database.close();
-    child.kill();
-    await ended(child);
+  it('is on a database that flushes before it answers and keeps its references', async () => {
+    const orm = await openStore(newFolder());
+    const pragma = async (name: string) => Object.values(((await orm.em.getConnection().execute(`pragma ${name}`)) as Record<string, unknown>[])[0]!)[0];
+    expect([await pragma('journal_mode'), await pragma('synchronous'), await pragma('foreign_keys')]).toEqual(['wal', 2, 1]);
+    await orm.close(true);
   });
 });
 

@@ -1,0 +1,98 @@
+import { readFileSync, mkdtempSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import path from 'node:path';
+import { gzipSync } from 'node:zlib';
+import { evaluateSite, lightSite } from '#core/evaluation';
+import { parseSiteFile, toSiteFile, type Change } from '#core/site';
+import { startServer } from '../server/startServer';
+import { median, printTable, quickest, timed, type Row } from './measure';
+import { generatedSite } from './sites';
+
+/** Started by its script from the project's own folder. */
+const root = process.cwd();
+const ms = (value: number) => `${value.toFixed(1)} ms`;
+
+/** A fixed piece of plain work, to tell how fast this machine is while the rest is measured. */
+function reference(): Row {
+  const time = timed(5, () => {
+    let sum = 0;
+    for (let k = 0; k < 1e7; k += 1) sum += Math.sqrt(k + sum * 1e-12);
+    return sum;
+  });
+  return { figure: 'for comparison: ten million square roots, each after the last', measured: ms(time), wanted: '', holds: true };
+}
+
+function evaluation(): Row[] {
+  const sizes = [24, 250, 1000];
+  const times = sizes.map((count) => {
+    const site = generatedSite(count);
+    return timed(count > 500 ? 25 : 60, () => evaluateSite(site));
+  });
+  // From a thousand on: smaller sites fit the collector's nursery and are cheaper by that, not by the work.
+  const quick = [1000, 4000].map((count) => {
+    const site = generatedSite(count);
+    return quickest(12, () => evaluateSite(site)) / count;
+  });
+  const growth = quick[1]! / quick[0]!;
+  const big = lightSite(evaluateSite(generatedSite(1000)));
+  return [
+    ...sizes.map((count, index): Row => ({ figure: `evaluate ${count} cameras × 7 options`, measured: ms(times[index]!), wanted: count === 1000 ? 'under 100 ms' : '', holds: count !== 1000 || times[index]! < 100 })),
+    { figure: 'cost per camera, 4000 against 1000, quickest rounds', measured: `${growth.toFixed(2)} times`, wanted: 'about 1 (linear)', holds: growth < 1.5 },
+    { figure: 'evaluation of 1000 cameras, as it is passed between threads', measured: ms(timed(10, () => structuredClone(big))), wanted: '', holds: true },
+  ];
+}
+
+interface Chunk { file: string; imports?: string[]; isEntry?: boolean; src?: string }
+
+/** JavaScript that the first screen loads: the entry, the first stage, and what they import. */
+function firstScreen(): Row {
+  const manifest = JSON.parse(readFileSync(path.join(root, 'dist', '.vite', 'manifest.json'), 'utf8')) as Record<string, Chunk>;
+  const needed = new Set<string>();
+  const add = (key: string): void => {
+    const chunk = manifest[key];
+    if (!chunk || needed.has(chunk.file)) return;
+    needed.add(chunk.file);
+    chunk.imports?.forEach(add);
+  };
+  for (const [key, chunk] of Object.entries(manifest)) if (chunk.isEntry || key.endsWith('SurveyStage.vue')) add(key);
+  const worker = readFileSync(path.join(root, 'dist', [...needed].find((file) => file.includes('index'))!), 'utf8').match(/assets\/evaluator\.worker-[\w-]+\.js/)?.[0];
+  if (worker) needed.add(worker);
+  const bytes = [...needed].filter((file) => file.endsWith('.js')).reduce((sum, file) => sum + gzipSync(readFileSync(path.join(root, 'dist', file))).length, 0);
+  return { figure: 'JavaScript of the first screen with its worker, gzipped', measured: `${(bytes / 1000).toFixed(0)} kB`, wanted: 'at most 350 kB', holds: bytes <= 350_000 };
+}
+
+async function edits(): Promise<Row[]> {
+  const dataDir = mkdtempSync(path.join(tmpdir(), 'neotrope-bench-'));
+  const server = await startServer({ port: 0, dataDir, webDir: path.join(root, 'dist'), demoFile: path.join(root, 'demo', 'saltmarrow.neotrope.json'), reset: false });
+  const site = 'saltmarrow-ferry-terminal';
+  const post = (address: string, body: unknown) => fetch(`${server.address}/api${address}`, { method: 'POST', headers: { 'content-type': 'application/json' }, body: JSON.stringify(body) });
+  const answer = async (id: string, rounds: number): Promise<number> => {
+    const times: number[] = [];
+    for (let version = 0; version < rounds; version += 1) {
+      const set = { id: id === site ? 'c08' : 'c08-0', option: version % 2 ? 'keep' : 'ip-coax-unit', at: '2026-03-12T09:00:00Z', by: 'R. Tolland' };
+      const changes = [{ kind: 'choice', id: set.id, set }] as Change[];
+      const start = performance.now();
+      const response = await post(`/sites/${id}/edits`, { id: crypto.randomUUID(), site: id, baseVersion: version, label: 'Choose', nature: { kind: 'do' }, by: 'R. Tolland', changes });
+      await response.text();
+      times.push(performance.now() - start);
+      if (!response.ok) throw new Error(`an edit was refused with ${response.status}`);
+    }
+    return median(times.slice(20));
+  };
+  const small = await answer(site, 220);
+  const bigFile = toSiteFile(generatedSite(1000));
+  const text = JSON.stringify(bigFile);
+  const { id } = (await (await post('/sites/import', bigFile)).json()) as { id: string };
+  const big = await answer(id, 120);
+  await server.close();
+  rmSync(dataDir, { recursive: true });
+  return [
+    { figure: 'an edit answered, 24 cameras, flushed to disk', measured: ms(small), wanted: 'under 10 ms median', holds: small < 10 },
+    { figure: 'an edit answered, 1000 cameras', measured: ms(big), wanted: '', holds: true },
+    { figure: 'a site file of 1000 cameras read and checked', measured: ms(timed(5, () => parseSiteFile(text))), wanted: '', holds: true },
+  ];
+}
+
+const rows = [reference(), ...evaluation(), firstScreen(), ...(await edits())];
+printTable(rows);
+if (rows.some(({ holds }) => !holds)) process.exitCode = 1;

@@ -1,0 +1,39 @@
+import { readFileSync } from 'node:fs';
+import path from 'node:path';
+import { parseSiteFile, type Fact, type Kind, type Site } from '#core/site';
+
+/** The demo site as it ships. */
+export function demoSite(): Site {
+  const read = parseSiteFile(readFileSync(path.resolve('demo/saltmarrow.neotrope.json'), 'utf8'));
+  if (read.kind === 'refused') throw new Error(JSON.stringify(read.problems));
+  return read.value;
+}
+
+/**
+ * A site of `count` cameras made of copies of the demo, each under ids of its own, with lengths that vary so that no
+ * two copies are worth the same work.
+ */
+export function generatedSite(count: number): Site {
+  const demo = demoSite();
+  const cameras = Object.values(demo.camera).sort((a, b) => a.number - b.number);
+  const site: Record<Kind, Record<string, Fact<Kind>>> = { about: { ...demo.about }, place: { ...demo.place }, camera: {}, supply: { ...demo.supply }, recorder: {}, run: {}, reading: {}, choice: {}, placement: {} };
+  for (let n = 0; n < count; n += 1) {
+    const like = cameras[n % cameras.length]!;
+    const copy = Math.floor(n / cameras.length);
+    const renamed = (id: string) => `${id}-${copy}`;
+    const run = Object.values(demo.run).find(({ cameraId }) => cameraId === like.id)!;
+    const { recorderId, input } = run.patchedTo!;
+    site.camera[renamed(like.id)] = { ...like, id: renamed(like.id), number: n + 1 };
+    site.recorder[renamed(recorderId)] = { ...demo.recorder[recorderId]!, id: renamed(recorderId) };
+    site.run[renamed(run.id)] = {
+      ...run, id: renamed(run.id), cameraId: renamed(like.id), patchedTo: { recorderId: renamed(recorderId), input },
+      segments: run.segments.map((segment) => ({ ...segment, lengthM: segment.lengthM * (1 + copy / 1000) })),
+    };
+    for (const reading of Object.values(demo.reading)) {
+      if (reading.runId === run.id) site.reading[renamed(reading.id)] = { ...reading, id: renamed(reading.id), runId: renamed(run.id) };
+    }
+    const choice = demo.choice[like.id];
+    if (choice) site.choice[renamed(like.id)] = { ...choice, id: renamed(like.id) };
+  }
+  return site as Site;
+}

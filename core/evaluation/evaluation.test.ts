@@ -1,0 +1,64 @@
+import { describe, expect, it } from 'vitest';
+import { planSheet } from '#core/sheet';
+import { applyChanges, type Change, type Site } from '#core/site';
+import { formulas } from '#core/working';
+import { saltmarrowSite } from '../site/testSite';
+import { evaluateSite, lightSite, workingOf } from '.';
+
+const site = saltmarrowSite();
+const after = (...changes: Change[]): Site => {
+  const applied = applyChanges(site, changes);
+  if (applied.kind === 'refused') throw new Error(JSON.stringify(applied.problems));
+  return applied.value.site;
+};
+const choose = (id: string, option: 'keep' | 'ip-coax-unit'): Change => ({ kind: 'choice', id, set: { id, option, at: '2026-03-12T09:00:00Z', by: 'R. Tolland' } });
+
+describe('evaluateSite', () => {
+  const evaluation = evaluateSite(site);
+  it('counts what is left', () => expect(evaluation.left).toEqual({ surveyed: 24, toTest: 5, toDecide: 18, toPlace: 20, broken: 0 }));
+  it('a choice without a slot waits; an undecided camera holds its input', () => {
+    const { allocation } = evaluateSite(after(choose('c08', 'ip-coax-unit')));
+    expect(allocation.waiting.map(({ number }) => number)).toEqual([8, 18, 20]);
+    expect(allocation.occupied['marshalling-recorder']!.some(({ need, placed }) => need.number === 9 && !placed)).toBe(true);
+  });
+  it('a reading that comes later and breaks a choice raises it at once', () => {
+    const read: Change = { kind: 'reading', id: 'r03-late', set: { id: 'r03-late', runId: 'r03', test: 'night-volts', value: 9.4, at: '2026-05-01T22:00:00Z', by: 'I. Marlow', instrument: 'Bench meter 1' } };
+    const { runs, left } = evaluateSite(after(read));
+    expect(runs.find(({ camera }) => camera.number === 3)?.choiceBroken).toMatch(/volts by night/);
+    expect(left.broken).toBe(1);
+  });
+  it('without its workings it is the same, and each can still be asked for', () => {
+    const light = lightSite(evaluation);
+    expect(JSON.stringify(light)).not.toContain('"working"');
+    expect(light.runs[7]!.findings.binding.id).toBe('night-volts');
+    expect(workingOf(evaluation, { kind: 'verdict', runId: 'r08', id: 'night-volts' })?.title).toMatch(/Volts at the camera, night, 8\.9 V/);
+    expect(workingOf(evaluation, { kind: 'margin', runId: 'r08', option: 'ip-coax-unit', index: 0 })?.title).toMatch(/Watts that arrive/);
+    expect(workingOf(evaluation, { kind: 'margin', runId: 'r08', option: 'baluns', index: 0 })).toBeNull();
+    expect(workingOf(evaluation, { kind: 'verdict', runId: 'r99', id: 'night-volts' })).toBeNull();
+  });
+  it('every formula that is listed is used by some working', () => {
+    const used = new Set(evaluation.runs.flatMap(({ findings, options }) => [
+      ...findings.verdicts.map(({ working }) => working()), ...options.flatMap((option) => (option.state === 'no' ? [] : option.margins.map(({ working }) => working()))),
+    ]).flatMap(({ steps }) => steps.map(({ formula }) => formula)));
+    expect([...used].sort()).toEqual(Object.keys(formulas).sort());
+  });
+});
+
+describe('planSheet', () => {
+  it('adds up, and says what is open', () => {
+    const sheet = planSheet(site, evaluateSite(site));
+    expect(sheet.rows).toHaveLength(24);
+    expect(sheet.open).toEqual(['18 cameras are not decided.', 'Without a slot: 18, 20.']);
+    const labour = sheet.rows.reduce((sum, { hours }) => sum + (hours === null ? 0 : Math.round(hours * 48)), 0);
+    expect(sheet.total.cost).toBe(sheet.parts.reduce((sum, { cost }) => sum + cost, 0) + labour);
+  });
+  it('carries the cautions of what was chosen, each once', () => {
+    const { cautions } = planSheet(site, evaluateSite(site));
+    expect(cautions.join(' ')).toMatch(/licensed/);
+    expect(new Set(cautions).size).toBe(cautions.length);
+  });
+  it('names a broken rule and a decision on an untested run', () => {
+    const sheet = planSheet(site, evaluateSite(after(choose('c15', 'ip-coax-unit'), choose('c17', 'ip-coax-unit'), { kind: 'placement', id: 'c17', set: { id: 'c17', recorderId: 'hall-recorder', slot: 9 } })));
+    expect(sheet.open.join(' ')).toMatch(/untested runs: 15.*from the highest down/);
+  });
+});

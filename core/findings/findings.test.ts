@@ -1,0 +1,121 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { applyChanges, type Change, type Reading, type Run, type Site, type TestId } from '#core/site';
+import { saltmarrowSite } from '../site/testSite';
+import { heldBack, lineKind, readingsByRun, runFindings, testDefinition, tests, voltsShare, type RunFindings } from '.';
+import { coaxLoop, expectedCoaxOhms, expectedPowerOhms, powerLoop } from './loops';
+
+const site = saltmarrowSite();
+const reading = (runId: string, test: TestId, value: number, over: Partial<Reading> = {}): Reading => ({ id: `${runId}-${test}-new`, runId, test, value, at: '2026-04-01T09:00:00Z', by: 'I. Marlow', instrument: 'Bench meter 1', ...over });
+
+function findingsOf(at: Site, runId: string): RunFindings {
+  const run = at.run[runId]!;
+  return runFindings(at, run, at.camera[run.cameraId]!, readingsByRun(at).get(runId) ?? {});
+}
+function withReading(runId: string, test: TestId, value: number, over: Partial<Reading> = {}): Site {
+  const set = reading(runId, test, value, over);
+  const applied = applyChanges(site, [{ kind: 'reading', id: set.id, set }]);
+  if (applied.kind === 'refused') throw new Error(JSON.stringify(applied.problems));
+  return applied.value.site;
+}
+const verdict = (findings: RunFindings, id: string) => findings.verdicts.find((one) => one.id === id)!;
+
+describe('the demo site’s planted troubles show in its first verdicts', () => {
+  it('the camera that dies at night fails on its night volts, and its cores explain it', () => {
+    const { state, binding } = findingsOf(site, 'r08');
+    expect([state, binding.id, binding.says]).toEqual(['fails', 'night-volts', 'too low with the lamps on']);
+    expect(binding.working().conclusion).toMatch(/cores as noted explain the reading/);
+    expect(verdict(findingsOf(site, 'r08'), 'day-volts').state).toBe('holds');
+  });
+  it('the steel core is named, beside the joint that would read the same', () => {
+    const loop = verdict(findingsOf(site, 'r14'), 'coax-loop-ohms');
+    expect(loop.says).toBe('steel core, or a poor joint');
+    expect(loop.working().conclusion).toMatch(/copper-clad steel.*joint.*reflectometer tells them apart/);
+  });
+  it('the salt-air joint reads as an excess that no other construction explains', () => {
+    const loop = verdict(findingsOf(site, 'r13'), 'coax-loop-ohms');
+    expect([loop.state, loop.says]).toEqual(['fails', '5.6 Ω too much']);
+  });
+  it('the earth difference is not to be bonded', () => expect(verdict(findingsOf(site, 'r17'), 'shield-earth-volts')).toMatchObject({ state: 'fails', says: expect.stringMatching(/never just bond/) as string }));
+  it('a run nobody has read is untested, however good it should be', () => {
+    const { state, missing } = findingsOf(site, 'r15');
+    expect([state, missing]).toEqual(['untested', ['foreign-ac-volts', 'coax-loop-ohms', 'night-volts']]);
+  });
+});
+
+describe('verdicts move with readings', () => {
+  it('above 50 V AC everything stops', () => {
+    const { state, binding } = findingsOf(withReading('r01', 'foreign-ac-volts', 61), 'r01');
+    expect([state, binding.says]).toEqual(['stop', 'Stop. Do not touch the cable. Get a licensed electrician.']);
+    expect(findingsOf(withReading('r01', 'foreign-ac-volts', 49), 'r01').state).not.toBe('stop');
+    expect(findingsOf(withReading('r01', 'foreign-dc-volts', 121), 'r01').state).toBe('stop');
+  });
+  it('the latest reading counts, and a struck one does not', () => {
+    const read = withReading('r08', 'night-volts', 12.1);
+    expect(verdict(findingsOf(read, 'r08'), 'night-volts').state).toBe('holds');
+    const set = { ...read.reading['r08-night-volts-new']!, struck: { why: 'lens not covered', at: '2026-04-01T09:10:00Z', by: 'I. Marlow' } };
+    const struck = applyChanges(read, [{ kind: 'reading', id: set.id, set } satisfies Change]);
+    expect(struck.kind === 'sound' && verdict(findingsOf(struck.value.site, 'r08'), 'night-volts').state).toBe('fails');
+  });
+  it.each([[12, 'holds', 'dry'], [5, 'close', 'damp'], [0.6, 'fails', 'wet or damaged']])('%f MΩ is %s', (megohms, state, says) => {
+    expect(verdict(findingsOf(withReading('r01', 'insulation-megohms', megohms), 'r01'), 'insulation-megohms')).toMatchObject({ state, says });
+  });
+  it('volts above the window fail as surely as those below', () => {
+    expect(verdict(findingsOf(withReading('r01', 'day-volts', 13.9), 'r01'), 'day-volts')).toMatchObject({ state: 'fails', says: 'above what the camera takes' });
+  });
+  it('a reading far under what the wire explains points at the wire', () => {
+    const night = verdict(findingsOf(withReading('r01', 'night-volts', 10.9), 'r01'), 'night-volts');
+    expect(night.working().conclusion).toMatch(/1\.4 V below what the cores as noted would give/);
+  });
+});
+
+describe('loops', () => {
+  const run = site.run['r08']!;
+  it('a measurement wins over the table', () => {
+    expect(coaxLoop(run, undefined).from).toBe('typical');
+    expect(coaxLoop(run, reading('r08', 'coax-loop-ohms', 14))).toMatchObject({ from: 'measured', ohms: 14 });
+  });
+  it('a reading taken cold counts for more on a warm run', () => {
+    fc.assert(fc.property(fc.double({ min: 1, max: 60, noNaN: true }), fc.integer({ min: -20, max: 20 }), (ohms, temperatureC) => {
+      expect(powerLoop(run, reading('r08', 'power-loop-ohms', ohms, { temperatureC })).ohms).toBeGreaterThan(ohms);
+    }));
+  });
+  it('spare pairs count as many conductors as are used', () => {
+    const pairs = (cores: number): Run => ({ ...site.run['r20']!, segments: site.run['r20']!.segments.map((segment) => ({ ...segment, leg: { kind: 'spare-pairs', outCores: cores, backCores: cores } })) });
+    expect(expectedPowerOhms(pairs(3))).toBeCloseTo(expectedPowerOhms(pairs(1)) / 3, 9);
+  });
+  it('a separate pair has a length of its own', () => expect(expectedPowerOhms(site.run['r12']!)).toBeCloseTo(2 * 35 * 13.17e-3 * 1.02, 1));
+  it('an adapter has no loop', () => expect(expectedPowerOhms(site.run['r23']!)).toBe(0));
+  it('coax and category cable are told apart', () => {
+    expect([lineKind(site.run['r01']!), lineKind(site.run['r20']!)]).toEqual(['coax', 'pair']);
+    expect(lineKind({ ...site.run['r01']!, segments: [...site.run['r01']!.segments, ...site.run['r20']!.segments] })).toBe('mixed');
+    expect(expectedCoaxOhms(site.run['r20']!.segments)).toBe(0);
+  });
+});
+
+describe('volts against the window', () => {
+  const window = { minVolts: 10.8, maxVolts: 13.2, from: 'typical' as const };
+  it('uses none of the drop at the source’s volts and all of it at the lowest', () => {
+    expect(voltsShare(12.6, 12.6, window)).toMatchObject({ share: 0, standing: 'holds' });
+    expect(voltsShare(12.6, 10.8, window).share).toBeCloseTo(1, 9);
+    expect(voltsShare(12.6, 10.7, window).standing).toBe('fails');
+    expect(voltsShare(13.8, 13.4, window).standing).toBe('fails');
+    expect(voltsShare(10.5, 10.5, window).standing).toBe('fails');
+  });
+  it('never gives an infinite share', () => {
+    fc.assert(fc.property(fc.double({ min: 0.1, max: 60, noNaN: true }), fc.double({ min: 0, max: 60, noNaN: true }), (source, load) => {
+      expect(Number.isFinite(voltsShare(source, load, window).share)).toBe(true);
+    }));
+  });
+});
+
+describe('the order of tests', () => {
+  it('what could hurt comes first', () => expect(tests.slice(0, 2).map(({ id }) => id)).toEqual(['foreign-ac-volts', 'foreign-dc-volts']));
+  it('no resistance or insulation test on a live run, no volts on a dead one', () => {
+    expect(heldBack(testDefinition('coax-loop-ohms'), 'live')).toMatch(/isolate/);
+    expect(heldBack(testDefinition('insulation-megohms'), 'isolated')).toMatch(/disconnect/);
+    expect(heldBack(testDefinition('night-volts'), 'isolated')).toMatch(/re-energise/);
+    expect(heldBack(testDefinition('coax-loop-ohms'), 'isolated')).toBeUndefined();
+    expect(heldBack(testDefinition('foreign-ac-volts'), 'live')).toBeUndefined();
+  });
+});

@@ -1,0 +1,95 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import type { Recorder } from '#core/site';
+import { saltmarrowSite } from '../site/testSite';
+import { autoFill, recorderState, tryPlacement, type Occupant, type SlotNeed } from '.';
+
+const site = saltmarrowSite();
+const tail = site.recorder['hall-recorder']!;
+const fixed = site.recorder['marshalling-recorder']!;
+
+const ip = (number: number, input?: number, over: Partial<{ mbps: number; megapixels: number }> = {}): SlotNeed => ({ cameraId: `c${number}`, number, name: `Camera ${number}`, signal: { kind: 'ip', mbps: 4, megapixels: 2, ...over }, patchedTo: input ? { recorderId: tail.id, input } : undefined });
+const coax = (number: number, input?: number, format = 'cvbs'): SlotNeed => ({ ...ip(number, input), signal: { kind: 'coax', format } });
+const on = (need: SlotNeed, slot: number, placed = true): Occupant => ({ need, slot, placed });
+const rules = (recorder: Recorder, occupants: Occupant[]) => recorderState(recorder, occupants).broken.map(({ rule }) => rule);
+
+describe('from the tail', () => {
+  it('an IP camera on an IP slot turns nothing', () => {
+    const state = recorderState(tail, [on(ip(1), 17), on(coax(24), 16)]);
+    expect([state.broken, state.consequences, state.slots.filter(({ converted }) => converted)]).toEqual([[], [], []]);
+  });
+  it('the highest input may turn, and the change has its price', () => {
+    const state = recorderState(tail, [on(ip(1), 16)]);
+    expect(state.broken).toEqual([]);
+    expect(state.slots.filter(({ converted }) => converted).map(({ slot }) => slot)).toEqual([16]);
+    expect(state.consequences.join(' ')).toMatch(/restart of about 4 minutes.*factory values.*Analytics/);
+  });
+  it('an input turns only with all above it; one that still needs coax stands in the way, and why is said', () => {
+    const { broken } = recorderState(tail, [on(ip(1), 14), on(coax(16), 16, false), on(coax(3), 3)]);
+    expect(broken).toMatchObject([{ rule: 'tail-order', slot: 16, cameraId: 'c16' }]);
+    expect(broken[0]!.why).toBe('Camera 1 on input 14 is IP, so inputs 14 to 16 all turn to IP, from the highest down; camera 16 on input 16 still needs coax.');
+    expect(broken[0]!.remedy).toMatch(/below input 14/);
+  });
+  it('is broken exactly when some coax camera sits above some IP camera on the inputs', () => {
+    const camera = fc.record({ slot: fc.integer({ min: 1, max: 24 }), isIp: fc.boolean() });
+    fc.assert(fc.property(fc.uniqueArray(camera, { maxLength: 20, selector: ({ slot }) => slot }), (cameras) => {
+      const occupants = cameras.map(({ slot, isIp }) => on(isIp ? ip(slot) : coax(slot), slot));
+      const expected = cameras.some((low) => low.isIp && low.slot <= 16 && cameras.some((high) => !high.isIp && high.slot > low.slot && high.slot <= 16));
+      expect(rules(tail, occupants).includes('tail-order')).toBe(expected);
+    }));
+  });
+});
+
+describe('every family', () => {
+  it('coax does not go on an IP slot, and IP not on an input that stays coax', () => {
+    expect(rules(tail, [on(coax(1), 17)])).toEqual(['signal']);
+    expect(rules(fixed, [on(ip(1), 5)])).toEqual(['signal']);
+    expect(rules(fixed, [on(ip(1), 17)])).toEqual([]);
+  });
+  it('formats, megapixels, rate and count have their limits', () => {
+    expect(rules(fixed, [on(coax(1, undefined, 'hd8mp'), 1)])).toEqual(['format']);
+    expect(rules(fixed, [on(ip(1, undefined, { megapixels: 8 }), 17)])).toEqual(['megapixels']);
+    expect(rules(fixed, [on(ip(1, undefined, { mbps: 65 }), 17)])).toEqual(['incoming-rate']);
+    expect(rules({ ...fixed, limits: { ...fixed.limits, ipCameras: 1 } }, [on(ip(1), 17), on(ip(2), 18)])).toEqual(['ip-count']);
+  });
+  it('two on one slot are one too many', () => expect(rules(tail, [on(coax(1), 1), on(coax(2), 1, false)])).toEqual(['taken']));
+  it('trying a slot tells only what it would break anew', () => {
+    const occupants = [on(coax(1), 17), on(coax(2), 2)];
+    expect(tryPlacement(tail, occupants, ip(3), 18)).toEqual([]);
+    expect(tryPlacement(tail, occupants, ip(3), 1).map(({ rule }) => rule)).toEqual(['tail-order']);
+    expect(tryPlacement(tail, occupants, coax(2), 2)).toEqual([]);
+  });
+});
+
+describe('autoFill', () => {
+  const fill = (occupants: Occupant[], needs: SlotNeed[]) => autoFill([tail], { [tail.id]: occupants }, needs);
+  it('keeps the numbers of coax cameras and puts IP cameras on IP slots', () => {
+    const { placements, notes } = fill([], [coax(3, 3), ip(4, 4), coax(1, 1)]);
+    expect(placements.map(({ id, slot }) => [id, slot])).toEqual([['c1', 1], ['c3', 3], ['c4', 17]]);
+    expect(notes).toEqual([]);
+  });
+  it('turns inputs from the tail when the IP slots are full, re-patching the coax camera that is in the way', () => {
+    const { placements, notes } = fill([], [...Array.from({ length: 9 }, (_, k) => ip(k + 1)), coax(16, 16)]);
+    expect(placements.find(({ id }) => id === 'c16')?.slot).toBe(1);
+    expect(placements.find(({ id }) => id === 'c9')?.slot).toBeGreaterThanOrEqual(16);
+    expect(notes.join(' ')).toMatch(/Re-patch camera 16 from input 16 to 1/);
+  });
+  it('an IP camera that finds no room goes to the other recorder, and one that finds none there is named', () => {
+    const homes = Array.from({ length: 9 }, (_, k): SlotNeed => ({ ...ip(k + 1), patchedTo: { recorderId: fixed.id, input: k + 1 } }));
+    const { placements } = autoFill([tail, fixed], { [tail.id]: [], [fixed.id]: [] }, homes);
+    expect(placements.filter(({ recorderId }) => recorderId === fixed.id)).toHaveLength(8);
+    expect(placements.filter(({ recorderId }) => recorderId === tail.id)).toHaveLength(1);
+    expect(autoFill([fixed], { [fixed.id]: [] }, homes).notes).toContain('Camera 9 found no IP slot that takes it.');
+  });
+  it('whatever it does is legal, and it leaves those who are placed alone', () => {
+    const camera = fc.record({ isIp: fc.boolean(), input: fc.integer({ min: 1, max: 16 }) });
+    fc.assert(fc.property(fc.array(camera, { maxLength: 24 }), fc.uniqueArray(fc.integer({ min: 1, max: 16 }), { maxLength: 4 }), (cameras, taken) => {
+      const standing = taken.map((slot, k) => on(coax(100 + k), slot));
+      const needs = cameras.map(({ isIp, input }, k) => (isIp ? ip(k + 1, input) : coax(k + 1, input)));
+      const { placements } = fill(standing, needs);
+      const placed = placements.map(({ id, slot }) => on(needs.find(({ cameraId }) => cameraId === id)!, slot));
+      expect(recorderState(tail, [...standing, ...placed]).broken).toEqual([]);
+      expect(new Set(placements.map(({ id }) => id)).size).toBe(placements.length);
+    }), { numRuns: 60 });
+  });
+});

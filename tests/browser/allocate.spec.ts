@@ -1,0 +1,48 @@
+import { expect, slot, test } from './fixtures';
+
+test('a tail conflict is explained before it is made, can be forced, and is then listed', async ({ page, open }) => {
+  await open('allocate');
+  const tag = page.locator('.tray [data-camera="c18"]');
+  await tag.dragTo(slot(page, 'hall-recorder', 10));
+  const alert = page.getByRole('alert');
+  await expect(alert).toContainText('Not put there. Camera 18 on input 10 is IP, so inputs 10 to 16 all turn to IP, from the highest down; camera 24 on input 16 still needs coax.');
+  await expect(alert).toContainText('Legal: Move camera 24 below input 10');
+  await expect(slot(page, 'hall-recorder', 10)).not.toContainText('Parts cage');
+  await alert.getByRole('button', { name: 'Put it there anyway' }).click();
+  await expect(slot(page, 'hall-recorder', 10)).toContainText('Parts cage');
+  await expect(slot(page, 'hall-recorder', 16)).toContainText('now IP');
+  await expect(page.getByLabel('Broken rules').locator('p')).toHaveCount(5);
+  await expect(page.getByText(/settings fall back to factory values/)).toBeVisible();
+  await expect(page.getByRole('button', { name: /^Plan/ })).toContainText('5 to put right');
+  await page.keyboard.press('u');
+  await expect(page.getByLabel('Broken rules')).toHaveCount(0);
+});
+
+test('a slot that is taken stays with the camera that has it', async ({ page, open }) => {
+  await open('allocate');
+  await page.locator('.tray [data-camera="c18"]').dragTo(slot(page, 'hall-recorder', 17));
+  await expect(page.getByRole('alert')).toContainText('Cameras 1 and 18 are both on slot 17.');
+  await expect(page.getByRole('button', { name: 'Put it there anyway' })).toHaveCount(0);
+  await page.getByRole('button', { name: 'Leave it' }).click();
+  await expect(page.getByRole('alert')).toHaveCount(0);
+});
+
+test('carrying a camera shows which slots are legal', async ({ page, open }) => {
+  await open('allocate');
+  await page.locator('.tray [data-camera="c18"]').click();
+  await expect(slot(page, 'hall-recorder', 19)).toHaveClass(/ legal/);
+  await expect(slot(page, 'hall-recorder', 10)).toHaveClass(/illegal/);
+  await expect(slot(page, 'marshalling-recorder', 3)).toHaveClass(/illegal/);
+  await slot(page, 'hall-recorder', 19).click();
+  await expect(slot(page, 'hall-recorder', 19)).toContainText('Parts cage');
+});
+
+test('the rest is filled at once, in one edit', async ({ page, open }) => {
+  await open('allocate');
+  await page.keyboard.press('f');
+  await expect(page.locator('.tray')).toContainText('Nothing waits here.');
+  await expect(slot(page, 'hall-recorder', 19)).toContainText('Parts cage');
+  await expect(slot(page, 'hall-recorder', 20)).toContainText('Slip');
+  await page.keyboard.press('u');
+  await expect(page.locator('.tray [data-camera]')).toHaveCount(2);
+});

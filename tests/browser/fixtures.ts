@@ -1,0 +1,83 @@
+import { spawn, type ChildProcess } from 'node:child_process';
+import { mkdtempSync, readFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import path from 'node:path';
+import { expect, test as base, type Page } from '@playwright/test';
+
+export const root = path.resolve(import.meta.dirname, '../..');
+const demo = readFileSync(path.join(root, 'demo', 'saltmarrow.neotrope.json'), 'utf8');
+
+/** A server of the test's own, that can be killed and started again on the same data and port. */
+export class TestServer {
+  private child: ChildProcess | undefined;
+  private readonly data = mkdtempSync(path.join(tmpdir(), 'neotrope-browser-'));
+  address = '';
+
+  async start(): Promise<void> {
+    const port = this.address ? new URL(this.address).port : '0';
+    const child = spawn(process.execPath, ['--import', 'tsx', 'server/main.ts', '--data', this.data, '--port', port], { cwd: root });
+    this.child = child;
+    this.address = await new Promise((resolve, reject) => {
+      let said = '';
+      const hear = (data: Buffer) => {
+        said += data.toString();
+        const address = /http:\/\/127\.0\.0\.1:\d+/.exec(said)?.[0];
+        if (address) resolve(address);
+      };
+      child.stdout.on('data', hear);
+      child.stderr.on('data', hear);
+      child.once('exit', (code) => reject(new Error(`the server ended with ${code}: ${said}`)));
+    });
+  }
+
+  async kill(signal: NodeJS.Signals = 'SIGKILL'): Promise<void> {
+    const { child } = this;
+    if (!child || child.exitCode !== null) return;
+    const gone = new Promise((resolve) => child.once('exit', resolve));
+    child.kill(signal);
+    await gone;
+  }
+
+  /** Imports the demo site once more and gives its id, so that every test has a site of its own. */
+  async newSite(text = demo): Promise<string> {
+    const response = await fetch(`${this.address}/api/sites/import`, { method: 'POST', headers: { 'content-type': 'application/json' }, body: text });
+    return ((await response.json()) as { id: string }).id;
+  }
+}
+
+export const demoFile = (): { cameras: { id: string; number: number }[]; placements: unknown[]; choices: { id: string }[] } & Record<string, unknown> => JSON.parse(demo);
+
+interface Opened { server: TestServer; siteId: string; open: (stage?: string) => Promise<void> }
+
+/** `open` shows a stage of the test's own copy of the demo site. Whatever the page logs as an error fails the test. */
+export const test = base.extend<Opened & { quiet: undefined }, { shared: TestServer }>({
+  shared: [async ({}, use) => {
+    const server = new TestServer();
+    await server.start();
+    await use(server);
+    await server.kill('SIGTERM');
+  }, { scope: 'worker' }],
+  server: async ({ shared }, use) => use(shared),
+  siteId: async ({ server }, use) => use(await server.newSite()),
+  open: async ({ page, server, siteId }, use) => use(async (stage = 'survey') => {
+    await page.goto(`${server.address}/site/${siteId}/${stage}`);
+    await expect(page.locator('.stage h1, .stage .empty strong').first()).toBeVisible();
+  }),
+  quiet: [async ({ page }, use) => {
+    const errors: string[] = [];
+    page.on('pageerror', (error) => errors.push(error.message));
+    page.on('console', (message) => {
+      if (message.type() === 'error' && !/Failed to load resource|net::ERR/.test(message.text())) errors.push(message.text());
+    });
+    await use(undefined);
+    expect(errors).toEqual([]);
+  }, { auto: true }],
+});
+export { expect };
+
+/** Every edit so far has been answered by the server. */
+export const saved = (page: Page) => expect(page.locator('.saved')).toHaveText(/saved \d/);
+export const runInList = (page: Page, name: string) => page.getByRole('complementary', { name: 'Runs' }).getByRole('button', { name });
+export const verdictRow = (page: Page, id: string) => page.locator(`tr[data-verdict="${id}"]`);
+export const cell = (page: Page, runId: string, option: string) => page.locator(`tr[data-run="${runId}"] [data-option="${option}"]`);
+export const slot = (page: Page, recorder: string, number: number) => page.locator(`[data-recorder="${recorder}"] [data-slot="${number}"]`);

@@ -1,0 +1,87 @@
+import { readFileSync } from 'node:fs';
+import path from 'node:path';
+import { expect, root, runInList, test } from './fixtures';
+
+const demoPath = path.join(root, 'demo', 'saltmarrow.neotrope.json');
+
+test('the plan goes out as CSV and site file, and the site file comes in again', async ({ page, open }) => {
+  await open('plan');
+  const csv = page.waitForEvent('download');
+  await page.getByRole('link', { name: 'Plan as CSV' }).click();
+  const lines = readFileSync(await (await csv).path(), 'utf8').trimEnd().split('\r\n');
+  expect(lines).toHaveLength(25);
+  expect(lines[18]).toMatch(/^18,Parts cage,Workshop,142 m,New category cable,/);
+  const file = page.waitForEvent('download');
+  await page.getByRole('link', { name: 'Site file' }).click();
+  const text = readFileSync(await (await file).path(), 'utf8');
+  expect(JSON.parse(text)).toEqual(JSON.parse(readFileSync(demoPath, 'utf8')));
+  await page.goto(new URL('/', page.url()).href);
+  await page.getByLabel('Site file').setInputFiles({ name: 'back.json', mimeType: 'application/json', buffer: Buffer.from(text) });
+  await expect(page.getByRole('heading', { name: 'Board' })).toBeVisible();
+  await expect(page.locator('.runs .run')).toHaveCount(24);
+});
+
+test('a site file that is not sound is refused with its places', async ({ page, server }) => {
+  await page.goto(server.address);
+  const broken = JSON.parse(readFileSync(demoPath, 'utf8')) as { cameras: { number: unknown }[]; version: number };
+  broken.cameras[3]!.number = 'four';
+  const send = (text: string) => page.getByLabel('Site file').setInputFiles({ name: 'site.json', mimeType: 'application/json', buffer: Buffer.from(text) });
+  await send(JSON.stringify(broken));
+  await expect(page.getByRole('alert')).toContainText('cameras[3].number is "four", allowed: a number');
+  await send(JSON.stringify({ ...broken, version: 9 }));
+  await expect(page.getByRole('alert')).toContainText('written by a newer Neotrope');
+  await send(JSON.stringify(broken).slice(0, 4000));
+  await expect(page.getByRole('alert')).toContainText('cut short');
+});
+
+test('a new site starts empty, says what to do next, and takes its first run', async ({ page, server }) => {
+  await page.goto(server.address);
+  await page.getByLabel('Name of the site').fill('Saltmarrow annex');
+  await page.getByLabel('Where the recorders are').fill('Annex');
+  await page.getByRole('button', { name: 'Start' }).click();
+  await expect(page.getByText('Nothing is noted yet.')).toBeVisible();
+  for (const [stage, says] of [['Test', 'Pick a run to test.'], ['Decide', 'Nothing to decide yet.'], ['Allocate', 'No recorder is noted on this site.'], ['Plan', 'Saltmarrow annex']] as const) {
+    await page.getByRole('button', { name: new RegExp(`^${stage}`) }).click();
+    await expect(page.getByText(says).first()).toBeVisible();
+  }
+  await page.keyboard.press('1');
+  await page.keyboard.press('n');
+  const dialog = page.getByRole('dialog');
+  await dialog.getByLabel('View').fill('Annex stair');
+  await dialog.getByRole('combobox', { name: 'Place' }).fill('Annex');
+  await dialog.getByLabel('Length').fill('30');
+  await dialog.getByRole('button', { name: 'Add the run' }).click();
+  await expect(runInList(page, 'Annex stair')).toBeVisible();
+});
+
+test('the printed plan is the sheet alone', async ({ page, open }) => {
+  await open('plan');
+  await expect(page.getByRole('row', { name: /24 Gate out/ })).toBeVisible();
+  await page.emulateMedia({ media: 'print' });
+  await expect(page.locator('.frame > header')).toBeHidden();
+  await expect(page.locator('.runs')).toBeHidden();
+  const pdf = (await page.pdf({ format: 'A4', landscape: true })).toString('latin1');
+  expect(pdf.match(/\/Type\s*\/Page\b/g)!.length).toBeGreaterThanOrEqual(2);
+});
+
+test('the key sheet lists the stage’s keys, and the theme is kept', async ({ page, open }) => {
+  await open('allocate');
+  await page.keyboard.press('?');
+  const sheet = page.getByRole('dialog', { name: 'Keys' });
+  await expect(sheet).toContainText('fill the rest');
+  await expect(sheet).toContainText('next run');
+  await page.keyboard.press('Escape');
+  await expect(sheet).toBeHidden();
+  await page.keyboard.press('t');
+  await expect(page.locator('html')).toHaveAttribute('data-theme', 'dark');
+  await page.reload();
+  await expect(page.locator('html')).toHaveAttribute('data-theme', 'dark');
+});
+
+for (const stage of ['survey', 'test/r08', 'decide/r08', 'allocate', 'plan']) {
+  test(`${stage} needs no page scroll at 1280 by 800`, async ({ page, open }) => {
+    await open(stage);
+    const size = await page.evaluate(() => [document.documentElement.scrollWidth, document.documentElement.scrollHeight]);
+    expect(size).toEqual([1280, 800]);
+  });
+}

@@ -1,0 +1,99 @@
+import { expect, runInList, saved, test } from './fixtures';
+
+test('a segment’s length is edited with its unit, and nonsense is refused where it is typed', async ({ page, open }) => {
+  await open('survey/r01');
+  await page.keyboard.press('e');
+  const sheet = page.getByRole('complementary', { name: 'Sheet of run 1' });
+  const length = sheet.getByLabel('Length of segment 1', { exact: true });
+  await expect(length).toHaveValue('34');
+  await length.fill('3/8 km');
+  await length.press('Enter');
+  await expect(sheet.getByRole('alert')).toContainText('fraction');
+  await length.press('Escape');
+  await expect(length).toHaveValue('3/8 km');
+  await length.fill('-20');
+  await length.press('Enter');
+  await expect(sheet.getByRole('alert')).toContainText('more than 0, at most 5000 m');
+  await length.fill('200ft');
+  await length.press('Enter');
+  await expect(length).toHaveValue('60.96');
+  await expect(page.locator('.board [data-run="r01"]')).toContainText('61 m RG-59');
+  await saved(page);
+  await page.reload();
+  await expect(page.locator('.board [data-run="r01"]')).toContainText('61 m RG-59');
+});
+
+test('a segment is added, joined and taken out again', async ({ page, open }) => {
+  await open('survey/r01');
+  await page.keyboard.press('e');
+  const sheet = page.getByRole('complementary', { name: 'Sheet of run 1' });
+  await sheet.getByRole('button', { name: 'Add a segment after' }).click();
+  await expect(page.locator('.board [data-run="r01"]')).toContainText('44 m');
+  await expect(sheet.getByLabel('Joint after segment 1')).toContainText('Coupler');
+  await sheet.getByLabel('Cable of segment 2').click();
+  await page.getByRole('option', { name: /RG-11/ }).click();
+  await expect(page.locator('.board [data-run="r01"]')).toContainText('44 m RG-59 + RG-11');
+  await sheet.getByRole('button', { name: 'Remove', exact: true }).last().click();
+  await expect(page.locator('.board [data-run="r01"]')).toContainText('34 m RG-59');
+});
+
+test('the camera’s own figures move its verdict', async ({ page, open }) => {
+  await open('survey/r15');
+  await page.keyboard.press('e');
+  const night = page.getByLabel('Watts by night');
+  await night.fill('300');
+  await night.press('Enter');
+  await expect(page.locator('.board [data-run="r15"]')).toBeVisible();
+  await page.keyboard.press('Escape');
+  await page.locator('h1').first().click();
+  await page.keyboard.press('2');
+  await expect(page.locator('tr[data-verdict="night-volts"]')).toContainText('the supply collapses under this load');
+});
+
+test('a run is added with a new place, and a number that is taken is refused', async ({ page, open }) => {
+  await open();
+  await page.keyboard.press('n');
+  const dialog = page.getByRole('dialog', { name: 'Add a run' });
+  await dialog.getByRole('button', { name: 'Add the run' }).click();
+  await expect(dialog.getByRole('alert')).toContainText('Name the view');
+  await dialog.getByLabel('View').fill('Rope store door');
+  await dialog.getByRole('combobox', { name: 'Place' }).fill('Rope store');
+  await dialog.getByLabel('Length').fill('45 m');
+  await dialog.getByLabel('Camera number').fill('8');
+  await dialog.getByRole('button', { name: 'Add the run' }).click();
+  await expect(dialog.getByRole('alert')).toContainText('a number of its own; camera “Weighbridge” has this one');
+  await dialog.getByLabel('Camera number').fill('25');
+  await dialog.getByRole('button', { name: 'Add the run' }).click();
+  await expect(dialog).toBeHidden();
+  await expect(runInList(page, 'Rope store door')).toBeVisible();
+  await expect(page.getByRole('complementary', { name: 'Sheet of run 25' })).toBeVisible();
+  await expect(page.getByText('25 cameras, 2 recorders')).toBeVisible();
+});
+
+test('runs are found by name, place and cable, and the board is sorted by trouble', async ({ page, open }) => {
+  await open();
+  await page.keyboard.press('/');
+  await page.keyboard.type('rg11');
+  await expect(page.locator('.runs .run')).toHaveCount(6);
+  await page.getByRole('searchbox').fill('nowhere');
+  await expect(page.getByText('Nothing matches the search.')).toBeVisible();
+  await page.getByRole('searchbox').fill('');
+  await page.getByRole('button', { name: 'trouble' }).click();
+  await expect(page.locator('.board [data-run]').first()).toContainText('Ramp west');
+});
+
+test('on a phone: pick a run, change its length, see it on the board', async ({ page, open }) => {
+  await page.setViewportSize({ width: 390, height: 844 });
+  await open();
+  await page.getByRole('button', { name: 'Runs', exact: true }).click();
+  await runInList(page, 'Kiosk A').click();
+  await page.getByRole('button', { name: /^Edit 9/ }).click();
+  const length = page.getByLabel('Length of segment 1', { exact: true });
+  const box = await length.boundingBox();
+  expect(box?.height).toBeGreaterThanOrEqual(40);
+  await length.fill('55');
+  await length.press('Enter');
+  await page.getByRole('button', { name: 'Close' }).click();
+  await expect(page.locator('.board [data-run="r09"]')).toContainText('55 m');
+  expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(390);
+});

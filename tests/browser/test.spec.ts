@@ -1,0 +1,96 @@
+import { expect, runInList, saved, test, verdictRow } from './fixtures';
+
+test('readings are taken in order; Enter moves on; the verdict and the tape move with them', async ({ page, open }) => {
+  await open('test/r15');
+  await expect(page.getByText('Next: foreign voltage, ac.')).toBeVisible();
+  await expect(page.getByRole('button', { name: /^Test/ })).toContainText('5 to test');
+
+  // Live: only what may be read live.
+  const field = (id: string) => verdictRow(page, id).getByRole('textbox');
+  await expect(field('coax-loop-ohms')).toBeDisabled();
+  await expect(verdictRow(page, 'coax-loop-ohms')).toContainText('isolate the run first');
+  await page.keyboard.press('r');
+  await page.keyboard.type('200 mV');
+  await page.keyboard.press('Enter');
+  await expect(field('foreign-ac-volts')).toHaveValue('0.2');
+  await expect(field('shield-earth-volts')).toBeFocused();
+
+  await page.getByRole('heading', { name: '15 Bollard row' }).click();
+  await page.keyboard.press('i');
+  await expect(field('night-volts')).toBeDisabled();
+  await field('coax-loop-ohms').fill('4.2 Ω');
+  await field('coax-loop-ohms').press('Enter');
+  await expect(verdictRow(page, 'coax-loop-ohms')).toContainText('as noted');
+  await page.getByRole('heading', { name: '15 Bollard row' }).click();
+  await page.keyboard.press('l');
+  await field('night-volts').fill('24,1');
+  await field('night-volts').press('Enter');
+  await expect(verdictRow(page, 'night-volts')).toContainText('holds');
+  await expect(page.getByText('Tested.')).toBeVisible();
+  await expect(page.getByRole('button', { name: /^Test/ })).toContainText('4 to test');
+  await saved(page);
+});
+
+test('the working panel follows the figure as a reading moves it', async ({ page, open }) => {
+  await open('test/r08');
+  await page.keyboard.press('w');
+  const why = page.getByRole('complementary', { name: 'Why' });
+  await expect(why.getByRole('heading').first()).toHaveText(/night, 8\.9\sV/);
+  const field = verdictRow(page, 'night-volts').getByRole('textbox');
+  await field.fill('12.2');
+  await field.press('Enter');
+  await expect(why.getByRole('heading').first()).toHaveText(/night, 12\.2\sV/);
+  await expect(why).toContainText('Holds.');
+  await page.getByRole('heading', { name: '8 Weighbridge' }).click();
+  await page.keyboard.press('Escape');
+  await expect(why).toBeHidden();
+});
+
+test('dangerous volts stop everything, in words a person obeys', async ({ page, open }) => {
+  await open('test/r01');
+  const field = verdictRow(page, 'foreign-ac-volts').getByRole('textbox');
+  await field.fill('84');
+  await field.press('Enter');
+  await expect(page.getByRole('alert').first()).toHaveText('Stop. Do not touch the cable. Get a licensed electrician.');
+  await expect(verdictRow(page, 'night-volts').getByRole('textbox')).toBeDisabled();
+});
+
+test('a wrong reading is struck out with a reason and stays readable', async ({ page, open }) => {
+  await open('test/r08');
+  await page.getByText('All readings of this run').click();
+  const line = page.locator('.history li', { hasText: 'Volts at the camera, night' });
+  await line.getByRole('button', { name: 'Strike out' }).click();
+  const reason = line.getByLabel('Why it is struck out');
+  await reason.fill('lens was not covered');
+  await reason.press('Enter');
+  await expect(line).toContainText('struck out: lens was not covered');
+  await expect(line).toContainText('8.9 V');
+  await expect(verdictRow(page, 'night-volts').getByRole('textbox')).toHaveValue('');
+});
+
+test('nonsense stays as typed, with what is allowed, and takes no reading', async ({ page, open }) => {
+  await open('test/r08');
+  const row = verdictRow(page, 'day-volts');
+  const field = row.getByRole('textbox');
+  for (const [typed, says] of [['eleven', 'a number'], ['11 W', 'is not a unit for this'], ['-4', 'from 0 to 100 000'], ['1,234', 'two things']] as const) {
+    await field.fill(typed);
+    await field.press('Enter');
+    await expect(row.getByRole('alert')).toContainText(says);
+    await expect(field).toHaveValue(typed);
+  }
+  await expect(page.getByText('All readings of this run (6)')).toBeVisible();
+});
+
+test('on a phone the fields are big enough for a thumb and nothing runs off the side', async ({ page, open }) => {
+  await page.setViewportSize({ width: 390, height: 844 });
+  await open('test/r16');
+  const field = verdictRow(page, 'foreign-ac-volts').getByRole('textbox');
+  expect((await field.boundingBox())!.height).toBeGreaterThanOrEqual(40);
+  await field.fill('0.3');
+  await field.press('Enter');
+  await expect(verdictRow(page, 'foreign-ac-volts')).toContainText('safe to go on');
+  await page.getByRole('button', { name: 'Runs', exact: true }).click();
+  await runInList(page, 'Gate in').click();
+  await expect(page.getByRole('heading', { name: '23 Gate in' })).toBeVisible();
+  expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(390);
+});

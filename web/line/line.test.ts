@@ -1,0 +1,47 @@
+import { describe, expect, it } from 'vitest';
+import { evaluateSite, lightSite } from '#core/evaluation';
+import { signalCableIds } from '#core/cable';
+import { saltmarrowSite } from '../../core/site/testSite';
+import { boardLayout, ordered } from './boardLayout';
+import { axisStepM, axisTicks, layOut } from './lineGeometry';
+import { strokeOf } from './strokes';
+
+const site = saltmarrowSite();
+const { runs } = lightSite(evaluateSite(site));
+const groups = [{ name: 'Ticket hall', runs: runs.slice(0, 4) }, { name: 'Quay', runs: runs.slice(11, 16) }];
+
+describe('a line', () => {
+  it('is as long as its run, to scale, with a tick at each joint', () => {
+    const { stretches, joints, endX, words } = layOut(site.run['r12']!, 100, 2);
+    expect([stretches[0]!.x1, endX]).toEqual([100, 100 + 410 * 2]);
+    expect(joints).toEqual([{ x: 100 + 48 * 2, kind: 'compression' }]);
+    expect(words).toBe('410 m RG-59 + RG-11');
+  });
+  it('every construction has a stroke, and no two look alike', () => {
+    const looks = signalCableIds.map((id) => Object.values(strokeOf(id)).slice(0, 3).join());
+    expect(new Set(looks).size).toBe(looks.length);
+  });
+  it('the axis has round steps and reaches the end', () => {
+    expect([axisStepM(34, 6), axisStepM(480, 6), axisStepM(5000, 6)]).toEqual([10, 100, 1000]);
+    expect(axisTicks(480, 100, 10, 1).map(({ m }) => m)).toEqual([0, 100, 200, 300, 400]);
+  });
+});
+
+describe('the board', () => {
+  it('keeps every line and its words inside the width', () => {
+    for (const width of [360, 640, 1000]) {
+      const { rows } = boardLayout(groups, 'place', width, 700);
+      expect(Math.max(...rows.map(({ shape }) => shape.endX))).toBeLessThan(width - 60);
+    }
+  });
+  it('fits the height where it can', () => {
+    expect(boardLayout(groups, 'place', 1000, 700).height).toBeLessThanOrEqual(700);
+    expect(boardLayout([{ name: 'x', runs: [...runs, ...runs, ...runs] }], 'place', 1000, 400).height).toBeGreaterThan(400);
+  });
+  it('puts trouble first, or the longest', () => {
+    const trouble = ordered(runs, 'trouble').map(({ findings }) => findings.state);
+    expect(trouble.slice(0, 4)).toEqual(['fails', 'fails', 'fails', 'fails']);
+    expect(trouble.at(-1)).toBe('holds');
+    expect(ordered(runs, 'length')[0]!.lengthM).toBe(480);
+  });
+});
