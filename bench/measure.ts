@@ -4,20 +4,27 @@ export function median(times: readonly number[]): number {
   return sorted[Math.floor(sorted.length / 2)] ?? NaN;
 }
 
-function times(rounds: number, work: () => unknown): number[] {
-  for (let k = 0; k < rounds; k += 1) work();
-  return Array.from({ length: rounds }, () => {
-    const start = performance.now();
-    work();
-    return performance.now() - start;
-  });
+function once(work: () => unknown): number {
+  const start = performance.now();
+  work();
+  return performance.now() - start;
 }
 
 /** Milliseconds that `work` takes, the median of `rounds` after as many to warm up. */
-export const timed = (rounds: number, work: () => unknown): number => median(times(rounds, work));
+export function timed(rounds: number, work: () => unknown): number {
+  for (let k = 0; k < rounds; k += 1) work();
+  return median(Array.from({ length: rounds }, () => once(work)));
+}
 
-/** The quickest of `rounds`: what the work itself costs, less what else the machine was doing. For comparing two sizes. */
-export const quickest = (rounds: number, work: () => unknown): number => Math.min(...times(rounds, work));
+/** How many times longer `big` takes than `small`, by the quickest round of each, taken in turns. */
+export function timesLonger(rounds: number, small: () => unknown, big: () => unknown): number {
+  let [least, most] = [Infinity, Infinity];
+  for (let k = 0; k < rounds; k += 1) {
+    least = Math.min(least, once(small));
+    most = Math.min(most, once(big));
+  }
+  return most / least;
+}
 
 export interface Row { figure: string; measured: string; wanted: string; holds: boolean }
 

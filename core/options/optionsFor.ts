@@ -14,7 +14,9 @@ const builders: Record<OptionKind, (context: Context) => Option> = {
   'new-category': newCategoryOption,
 };
 
+const inOrder = Object.values(builders);
+
 /** Every option of one camera, in the order they are always shown. */
 export function optionsFor(context: Context): Option[] {
-  return Object.values(builders).map((build) => build(context));
+  return inOrder.map((build) => build(context));
 }

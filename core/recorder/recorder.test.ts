@@ -26,9 +26,10 @@ describe('from the tail', () => {
   });
   it('an input turns only with all above it; one that still needs coax stands in the way, and why is said', () => {
     const { broken } = recorderState(tail, [on(ip(1), 14), on(coax(16), 16, false), on(coax(3), 3)]);
-    expect(broken).toMatchObject([{ rule: 'tail-order', slot: 16, cameraId: 'c16' }]);
-    expect(broken[0]!.why).toBe('Camera 1 on input 14 is IP, so inputs 14 to 16 all turn to IP, from the highest down; camera 16 on input 16 still needs coax.');
-    expect(broken[0]!.remedy).toMatch(/below input 14/);
+    expect(broken).toMatchObject([{ rule: 'tail-order', slots: [16] }]);
+    expect(broken[0]!.why).toBe('Camera 1 on input 14 is IP, so inputs 14 to 16 all turn to IP, from the highest down; camera 16 still needs coax there.');
+    expect(broken[0]!.remedy).toBe('Put camera 1 on a slot after 16, or first move camera 16 below input 14 or change it to IP.');
+    expect(rules(tail, [on(ip(1), 12), on(coax(16), 16), on(coax(13), 13)])).toEqual(['tail-order']);
   });
   it('is broken exactly when some coax camera sits above some IP camera on the inputs', () => {
     const camera = fc.record({ slot: fc.integer({ min: 1, max: 24 }), isIp: fc.boolean() });

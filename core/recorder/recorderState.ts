@@ -12,6 +12,12 @@ export function familyOf(recorder: Recorder): SlotFamily {
 
 /** What a slot carries once `conversions` inputs, the highest ones, have turned to IP. */
 export function slotsOf(recorder: Recorder, conversions: number, occupants: readonly Occupant[]): Slot[] {
+  const bySlot = new Map<number, Occupant[]>();
+  for (const occupant of occupants) {
+    const on = bySlot.get(occupant.slot);
+    if (on) on.push(occupant);
+    else bySlot.set(occupant.slot, [occupant]);
+  }
   return Array.from({ length: slotCount(recorder) }, (_, index) => {
     const slot = index + 1;
     const isInput = slot <= recorder.inputs;
@@ -20,7 +26,7 @@ export function slotsOf(recorder: Recorder, conversions: number, occupants: read
       slot, converted,
       label: isInput ? `input ${slot}` : `IP ${slot}`,
       carries: isInput && !converted ? 'coax' : 'ip',
-      occupants: occupants.filter((occupant) => occupant.slot === slot),
+      occupants: bySlot.get(slot) ?? [],
     };
   });
 }
@@ -29,11 +35,11 @@ function slotProblems(recorder: Recorder, slot: Slot, conversions: number): Brok
   const [first, second] = slot.occupants;
   const problems: BrokenRule[] = [];
   if (second && first) {
-    problems.push({ rule: 'taken', slot: slot.slot, cameraId: first.placed ? second.need.cameraId : first.need.cameraId, why: `Cameras ${first.need.number} and ${second.need.number} are both on slot ${slot.slot}.`, remedy: 'Move one of them, or decide on the one that is still there from today.' });
+    problems.push({ rule: 'taken', slots: [slot.slot], why: `Cameras ${first.need.number} and ${second.need.number} are both on slot ${slot.slot}.`, remedy: 'Move one of them, or decide on the one that is still there from today.' });
   }
   for (const { need } of slot.occupants) {
     const { signal } = need;
-    const at = { slot: slot.slot, cameraId: need.cameraId };
+    const at = { slots: [slot.slot] };
     if (signal.kind === 'coax' && slot.slot > recorder.inputs) {
       problems.push({ ...at, rule: 'signal', why: `Slot ${slot.slot} is for IP only; camera ${need.number} comes on coax.`, remedy: `An input from 1 to ${recorder.inputs - conversions}.` });
     }
@@ -60,10 +66,10 @@ export function recorderState(recorder: Recorder, occupants: readonly Occupant[]
   const broken = [...family.broken(recorder, occupants), ...slots.flatMap((slot) => slotProblems(recorder, slot, conversions))];
   const { limits, name } = recorder;
   if (incomingMbps > limits.incomingMbps) {
-    broken.push({ rule: 'incoming-rate', slot: null, cameraId: null, why: `${name} takes ${limits.incomingMbps} Mb/s in all; its cameras send ${incomingMbps}.`, remedy: 'Fewer frames or megapixels, or the other recorder.' });
+    broken.push({ rule: 'incoming-rate', slots: [], why: `${name} takes ${limits.incomingMbps} Mb/s in all; its cameras send ${incomingMbps}.`, remedy: 'Fewer frames or megapixels, or the other recorder.' });
   }
   if (ip.length > limits.ipCameras) {
-    broken.push({ rule: 'ip-count', slot: null, cameraId: null, why: `${name} takes ${limits.ipCameras} IP cameras; ${ip.length} are on it.`, remedy: 'Leave some on coax, or use the other recorder.' });
+    broken.push({ rule: 'ip-count', slots: [], why: `${name} takes ${limits.ipCameras} IP cameras; ${ip.length} are on it.`, remedy: 'Leave some on coax, or use the other recorder.' });
   }
   return { recorder, slots, broken, consequences: family.consequences(recorder, conversions), incomingMbps, ipCameras: ip.length };
 }

@@ -16,7 +16,7 @@ export interface Occupant { need: SlotNeed; slot: number; placed: boolean }
 export type RuleId = 'tail-order' | 'signal' | 'format' | 'taken' | 'incoming-rate' | 'megapixels' | 'ip-count';
 
 /** A rule of the recorder that the placements break, and what would make them legal. */
-export interface BrokenRule { rule: RuleId; slot: number | null; cameraId: string | null; why: string; remedy: string }
+export interface BrokenRule { rule: RuleId; slots: number[]; why: string; remedy: string }
 
 export interface Slot { slot: number; label: string; carries: 'coax' | 'ip'; converted: boolean; occupants: Occupant[] }
 

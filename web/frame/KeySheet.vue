@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import Dialog from 'primevue/dialog';
 import { computed } from 'vue';
-import { keyActions, keyName } from '../keys/keys';
+import { keyActions, keyNames } from '../keys/keys';
 
 const visible = defineModel<boolean>('visible', { required: true });
 
@@ -18,7 +18,7 @@ const groups = computed(() => {
       <section v-for="[group, actions] in groups" :key="group">
         <h3>{{ group }}</h3>
         <div v-for="action in actions" :key="action.says" class="line">
-          <span class="keys"><kbd v-for="key in action.keys" :key="key">{{ keyName(key) }}</kbd></span>
+          <span class="keys"><kbd v-for="key in keyNames(action.keys)" :key="key">{{ key }}</kbd></span>
           <span>{{ action.says }}</span>
         </div>
       </section>
@@ -35,6 +35,6 @@ const groups = computed(() => {
 .sheet { columns: 2; column-gap: 28px; }
 section { break-inside: avoid; padding-bottom: 14px; }
 h3 { padding-bottom: 4px; color: var(--ink-2); font-weight: 500; }
-.line { display: grid; grid-template-columns: 108px 1fr; gap: 8px; padding: 2px 0; align-items: baseline; }
+.line { display: grid; grid-template-columns: 128px 1fr; gap: 8px; padding: 2px 0; align-items: baseline; }
 .keys { display: flex; gap: 4px; flex-wrap: wrap; }
 </style>

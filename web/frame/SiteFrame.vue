@@ -69,7 +69,7 @@ useKeys([
   { keys: ['k', 'ArrowUp'], says: 'run before', group: 'Runs', run: () => selection.step(-1) },
   { keys: ['/'], says: 'find a run', group: 'Runs', run: () => runList.value?.focusFind() },
   { keys: ['u', 'Ctrl+z'], says: 'undo', group: 'Everywhere', run: undo },
-  { keys: ['U', 'Ctrl+Z', 'Ctrl+Shift+z', 'Ctrl+y'], says: 'redo', group: 'Everywhere', run: redo },
+  { keys: ['U', 'Ctrl+Z', 'Ctrl+Shift+z'], says: 'redo', group: 'Everywhere', run: redo },
   { keys: ['t'], says: 'light or dark', group: 'Everywhere', run: theme.toggle },
   { keys: ['?'], says: 'this sheet', group: 'Everywhere', run: () => { keysShown.value = true; } },
   { keys: ['Escape'], says: 'close the panel', group: 'Everywhere', run: why.close },

@@ -87,7 +87,8 @@ useKeys([
     </div>
     <WaitingTray :waiting="allocation.waiting" :carried="carry.carried.value" @pick="pickUp" />
     <div v-if="carry.held.value" class="held" role="alert">
-      <p v-for="rule in carry.held.value.broken" :key="rule.why"><b>Not put there.</b> {{ rule.why }} <span class="remedy">Legal: {{ rule.remedy }}</span></p>
+      <h3>Not put there</h3>
+      <p v-for="rule in carry.held.value.broken" :key="rule.why">{{ rule.why }} <span class="remedy">Legal: {{ rule.remedy }}</span></p>
       <div class="row"><button v-if="carry.held.value.canForce" type="button" class="btn small" @click="carry.force()">Put it there anyway</button><button type="button" class="btn small" @click="carry.held.value = null">Leave it</button></div>
     </div>
     <RecorderRack

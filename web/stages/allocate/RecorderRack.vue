@@ -23,7 +23,7 @@ const ruleWords = computed(() => (state.recorder.rules.kind === 'from-the-tail'
 const rate = computed(() => state.incomingMbps / state.recorder.limits.incomingMbps);
 const ipShare = computed(() => state.ipCameras / Math.max(1, state.recorder.limits.ipCameras));
 const standing = (share: number) => (share > 1 ? 'fails' as const : share > 0.85 ? 'close' as const : 'holds' as const);
-const badSlots = computed(() => new Set(state.broken.map(({ slot }) => slot)));
+const badSlots = computed(() => new Set(state.broken.flatMap(({ slots }) => slots)));
 </script>
 
 <template>

@@ -30,7 +30,7 @@ export function useCarry() {
     const change: Change = { kind: 'placement', id: cameraId, set: { id: cameraId, recorderId: at.recorderId, slot: at.slot } };
     const wanted = need(cameraId)!;
     const problems = store.change(`Put ${wanted.number} ${wanted.name} on ${recorder(at.recorderId).name} ${at.slot}`, [change]);
-    if (problems[0]) held.value = { need: wanted, at, canForce: false, broken: [{ rule: 'taken', slot: at.slot, cameraId, why: problems[0].allowed, remedy: 'Another slot.' }] };
+    if (problems[0]) held.value = { need: wanted, at, canForce: false, broken: [{ rule: 'taken', slots: [at.slot], why: problems[0].allowed, remedy: 'Another slot.' }] };
     else carried.value = held.value = null;
   }
 
