@@ -1,4 +1,4 @@
-import { readingsByRun } from '#core/findings';
+import { lineKind, readingsByRun } from '#core/findings';
 import { totalOf, type Total } from '#core/options';
 import type { Recorder, Site } from '#core/site';
 import { allocationOf, chosenOption, type Allocation } from './allocation';
@@ -11,7 +11,11 @@ export interface SiteEvaluation {
   /** What is left to do, by stage. */
   left: { surveyed: number; toTest: number; toDecide: number; toPlace: number; broken: number };
   cableM: number;
+  /** Coax that goes on being used by what was chosen. */
+  coaxKeptM: number;
 }
+
+const metresOf = (runs: readonly RunEvaluation[]): number => runs.reduce((sum, { lengthM }) => sum + lengthM, 0);
 
 /** Evaluates a whole site in one pass; the cost grows with the number of runs. */
 export function evaluateSite(site: Site): SiteEvaluation {
@@ -32,6 +36,7 @@ export function evaluateSite(site: Site): SiteEvaluation {
       toPlace: runs.filter(({ camera }) => !site.placement[camera.id]).length,
       broken: allocation.recorders.reduce((sum, { broken }) => sum + broken.length, 0) + runs.filter(({ choiceBroken }) => choiceBroken !== null).length,
     },
-    cableM: runs.reduce((sum, { lengthM }) => sum + lengthM, 0),
+    cableM: metresOf(runs),
+    coaxKeptM: metresOf(runs.filter(({ run, chosen }) => chosen !== null && chosen !== 'new-category' && lineKind(run) === 'coax')),
   };
 }

@@ -1,5 +1,7 @@
 import type { Possible } from '#core/options';
 import type { Recorder } from '#core/site';
+import type { Unit } from '#core/units';
+import type { Standing } from '#core/working';
 
 /** A camera with what it asks of a slot, and where it is patched today. */
 export interface SlotNeed {
@@ -20,14 +22,17 @@ export interface BrokenRule { rule: RuleId; slots: number[]; why: string; remedy
 
 export interface Slot { slot: number; label: string; carries: 'coax' | 'ip'; converted: boolean; occupants: Occupant[] }
 
+/** One of a recorder's limits and how much of it is used. */
+export interface Load { label: string; used: number; most: number; unit: Unit; share: number; standing: Standing }
+
 /** A recorder with everyone on it, what that breaks and what it costs to get there. */
 export interface RecorderState {
   recorder: Recorder;
   slots: Slot[];
   broken: BrokenRule[];
   consequences: string[];
-  incomingMbps: number;
-  ipCameras: number;
+  /** How much of each of the recorder's limits is used. */
+  loads: Load[];
 }
 
 /** How one rule family shares a recorder's slots between coax and IP. */

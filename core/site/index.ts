@@ -1,3 +1,4 @@
+export { choose, takeBackChoice } from './choosing';
 export { bodies, targetClasses, type Camera, type TargetClassId } from './camera';
 export { optionKinds, type Choice, type OptionKind, type Placement } from './decision';
 export { applyChanges, editSchema, logEntrySchema, overlap, type Applied, type Change, type Edit, type LogEntry, type Nature } from './edit';
@@ -6,6 +7,7 @@ export { historyOf, type History } from './history';
 export { addRun, nextNumber, type NewRun } from './newRun';
 export { restrictions, type Place } from './place';
 export { testIds, type Reading, type TestId } from './reading';
+export { markState, strikeOut, takeReading } from './readingEdits';
 export { referenceProblems } from './references';
 export { removeRunAndCamera } from './removal';
 export { joints, lengthSources, longestSegmentM, type Leg, type PowerFeed, type Run, type RunState, type Segment } from './run';

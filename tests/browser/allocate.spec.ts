@@ -46,3 +46,13 @@ test('the rest is filled at once, in one edit', async ({ page, open }) => {
   await page.keyboard.press('u');
   await expect(page.locator('.tray [data-camera]')).toHaveCount(2);
 });
+
+test('a tag that has the focus is picked up and put down by Enter', async ({ page, open }) => {
+  await open('allocate');
+  await page.locator('.tray [data-camera="c20"]').focus();
+  await page.keyboard.press('Enter');
+  await expect(page.locator('.tray [data-camera="c20"]')).toHaveAttribute('aria-pressed', 'true');
+  for (let k = 0; k < 19; k += 1) await page.keyboard.press('ArrowRight');
+  await page.keyboard.press('Enter');
+  await expect(slot(page, 'hall-recorder', 20)).toContainText('Slip');
+});

@@ -84,3 +84,10 @@ test('what cannot be done says so when it is tried', async ({ page, open }) => {
   await expect(page.getByRole('alert')).toContainText('Cannot be chosen: volts by night');
   await expect(page.locator('tr[data-run="r08"] .chosen')).toHaveCount(0);
 });
+
+test('a button that has the focus is pressed by Enter, not passed over', async ({ page, open }) => {
+  await open('decide/r01');
+  await page.getByRole('button', { name: /Take it back/ }).focus();
+  await page.keyboard.press('Enter');
+  await expect(page.locator('tr[data-run="r01"] .chosen')).toHaveCount(0);
+});

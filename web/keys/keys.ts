@@ -17,6 +17,10 @@ export const keyActions = computed(() => [...actions]);
 const isTyping = (target: EventTarget | null): boolean =>
   target instanceof HTMLElement && (target.isContentEditable || target.matches('input, textarea, select, [role="combobox"], [role="listbox"], [role="option"]'));
 
+/** A focused button or link is pressed by Enter and space. What is in hand already, a run in the list or a tag that is carried, lets Enter past. */
+const pressesIt = ({ key, target }: KeyboardEvent): boolean =>
+  (key === 'Enter' || key === ' ') && target instanceof HTMLElement && target.matches('button:not(.run, [aria-pressed="true"]), a, summary');
+
 /** Adds keys for as long as the component that asks for them is there. The last one to ask for a key gets it. */
 export function useKeys(added: KeyAction[]): void {
   for (const action of added) actions.add(action);
@@ -27,7 +31,7 @@ export function useKeys(added: KeyAction[]): void {
 export function useKeyListener(): void {
   useEventListener(window, 'keydown', (event) => {
     if (event.defaultPrevented || isTyping(event.target) || document.querySelector('[role="dialog"]')) return;
-    if (event.altKey) return;
+    if (event.altKey || pressesIt(event)) return;
     const chord = (event.ctrlKey || event.metaKey ? 'Ctrl+' : '') + (event.shiftKey && event.key.length > 1 ? 'Shift+' : '') + event.key;
     const action = [...actions].reverse().find(({ keys }) => keys.includes(chord));
     if (!action) return;

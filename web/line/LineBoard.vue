@@ -29,12 +29,12 @@ const ticks = computed(() => {
       </g>
       <text v-for="heading in layout.headings" :key="heading.text" class="name place" x="0" :y="heading.y">{{ heading.text }}</text>
       <g
-        v-for="{ run, y, shape } in layout.rows" :key="run.run.id" class="line" :class="{ here: run.run.id === runId }" role="listitem"
+        v-for="{ run, name, y, shape } in layout.rows" :key="run.run.id" class="line" :class="{ here: run.run.id === runId }" role="listitem"
         :data-run="run.run.id" @click="emit('select', run.run.id)" @dblclick="emit('open', run.run.id)"
       >
         <rect x="0" :y="y - 9" :width="width" height="18" />
         <text x="18" :y="y + 4" text-anchor="end">{{ run.camera.number }}</text>
-        <text class="name" x="26" :y="y + 4">{{ run.camera.name }}</text>
+        <text class="name" x="26" :y="y + 4">{{ name }}<title>{{ run.camera.name }}</title></text>
         <LineStrokes :shape="shape" :y="y" />
         <EndMark :x="shape.endX + 7" :y="y" :state="run.findings.state" />
         <text :x="shape.endX + 17" :y="y + 3.5">{{ layout.narrow ? shape.metres : shape.words }}</text>
@@ -51,5 +51,4 @@ const ticks = computed(() => {
 .line > rect { fill: transparent; }
 .line:hover > rect { fill: var(--copper-3); opacity: 0.6; }
 .line.here > rect { fill: var(--copper-3); opacity: 1; }
-.line .name { clip-path: inset(0); }
 </style>

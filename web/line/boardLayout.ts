@@ -2,7 +2,7 @@ import type { LightRun } from '#core/evaluation';
 import { layOut, type LineShape } from './lineGeometry';
 
 export type BoardOrder = 'place' | 'length' | 'trouble';
-export interface BoardRow { run: LightRun; y: number; shape: LineShape }
+export interface BoardRow { run: LightRun; name: string; y: number; shape: LineShape }
 export interface BoardLayout { narrow: boolean; rows: BoardRow[]; headings: { text: string; y: number }[]; height: number; pxPerM: number; longestM: number; x0: number }
 
 const rank: Record<LightRun['findings']['state'], number> = { stop: 0, fails: 1, close: 2, untested: 3, holds: 4 };
@@ -12,6 +12,12 @@ export function ordered(runs: readonly LightRun[], order: BoardOrder): LightRun[
   const byNumber = (a: LightRun, b: LightRun) => a.camera.number - b.camera.number;
   if (order === 'length') return [...runs].sort((a, b) => b.lengthM - a.lengthM || byNumber(a, b));
   return [...runs].sort((a, b) => rank[a.findings.state] - rank[b.findings.state] || (b.findings.binding.share ?? 0) - (a.findings.binding.share ?? 0) || byNumber(a, b));
+}
+
+/** A name cut to the room before its line; about 6.4 px a letter. */
+function shortened(name: string, roomPx: number): string {
+  const letters = Math.floor(roomPx / 6.4);
+  return name.length > letters ? `${name.slice(0, letters - 1)}…` : name;
 }
 
 interface Group { name: string; runs: LightRun[] }
@@ -40,7 +46,7 @@ export function boardLayout(groups: readonly Group[], order: BoardOrder, width: 
       y += headingPx;
     }
     for (const run of runs) {
-      layout.rows.push({ run, y: y + rowPx / 2, shape: layOut(run.run, x0, pxPerM) });
+      layout.rows.push({ run, name: shortened(run.camera.name, x0 - 30), y: y + rowPx / 2, shape: layOut(run.run, x0, pxPerM) });
       y += rowPx;
     }
   }

@@ -20,9 +20,6 @@ const emit = defineEmits<{ slot: [slot: number]; drop: [cameraId: string, slot: 
 const ruleWords = computed(() => (state.recorder.rules.kind === 'from-the-tail'
   ? `${state.recorder.inputs} inputs, ${state.recorder.rules.extraIpSlots} IP slots; inputs turn to IP from the highest down`
   : `${state.recorder.inputs} inputs stay coax, ${state.recorder.rules.ipSlots} IP slots`));
-const rate = computed(() => state.incomingMbps / state.recorder.limits.incomingMbps);
-const ipShare = computed(() => state.ipCameras / Math.max(1, state.recorder.limits.ipCameras));
-const standing = (share: number) => (share > 1 ? 'fails' as const : share > 0.85 ? 'close' as const : 'holds' as const);
 const badSlots = computed(() => new Set(state.broken.flatMap(({ slots }) => slots)));
 </script>
 
@@ -30,8 +27,7 @@ const badSlots = computed(() => new Set(state.broken.flatMap(({ slots }) => slot
   <section class="rack" :data-recorder="state.recorder.id">
     <div class="row">
       <h2>{{ state.recorder.name }}</h2><span class="dim tiny">{{ place }}; {{ ruleWords }}</span><span class="push" />
-      <span class="limit tiny"><MarginBar :share="rate" :state="standing(rate)" :width="44" /> {{ state.incomingMbps }} of {{ formatQuantity(state.recorder.limits.incomingMbps, 'Mb/s') }}</span>
-      <span class="limit tiny"><MarginBar :share="ipShare" :state="standing(ipShare)" :width="44" /> {{ state.ipCameras }} of {{ state.recorder.limits.ipCameras }} IP</span>
+      <span v-for="load in state.loads" :key="load.label" class="limit tiny"><MarginBar :share="load.share" :state="load.standing" :width="44" /> {{ load.used }} of {{ formatQuantity(load.most, load.unit, 0) }} {{ load.label }}</span>
     </div>
     <div class="slots" role="list" :aria-label="`Slots of ${state.recorder.name}`">
       <SlotCell

@@ -1,13 +1,12 @@
 <script setup lang="ts">
 import { computed, ref, watch } from 'vue';
 import type { LightOption } from '#core/evaluation';
-import { aboutOf, optionKinds, type OptionKind } from '#core/site';
+import { aboutOf, choose, optionKinds, takeBackChoice, type OptionKind } from '#core/site';
 import { formatQuantity } from '#core/units';
 import { useKeys } from '../../keys/keys';
 import { useEvaluation } from '../../stores/evaluation';
 import { useSelection } from '../../stores/selection';
 import { useSite } from '../../stores/site';
-import { choose, takeBackChoice } from './choiceEdits';
 import DecideTable from './DecideTable.vue';
 import OptionSheet from './OptionSheet.vue';
 
@@ -24,7 +23,6 @@ watch(() => selection.runId, () => {
 
 const total = computed(() => evaluation.result!.total);
 const left = computed(() => evaluation.result!.left);
-const coaxKeptM = computed(() => evaluation.result!.runs.filter(({ chosen }) => chosen && ['keep', 'hd-coax', 'ip-coax-pair', 'ip-coax-unit'].includes(chosen)).reduce((sum, { lengthM }) => sum + lengthM, 0));
 const option = computed<LightOption | undefined>(() => selection.current?.options.find((one) => one.kind === kind.value));
 
 function pick(runId: string, picked: OptionKind): void {
@@ -70,7 +68,7 @@ useKeys([
         <span class="figure"><span class="dim tiny">Total, {{ aboutOf(store.site!).currency }}</span> <b class="mono" data-total>{{ formatQuantity(total.cost, 'money') }}</b></span>
         <span class="figure"><span class="dim tiny">Labour</span> <b class="mono">{{ formatQuantity(total.hours, 'h') }}</b></span>
         <span class="figure"><span class="dim tiny">Dark</span> <b class="mono">{{ formatQuantity(total.darkHours, 'h') }}</b></span>
-        <span class="figure"><span class="dim tiny">Coax kept</span> <b class="mono">{{ formatQuantity(coaxKeptM, 'm') }}</b></span>
+        <span class="figure"><span class="dim tiny">Coax kept</span> <b class="mono">{{ formatQuantity(evaluation.result!.coaxKeptM, 'm') }}</b></span>
         <span class="push" />
         <span class="dim">{{ left.toDecide === 0 ? 'all decided' : `${left.toDecide} open` }}</span>
       </div>

@@ -1,11 +1,10 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue';
 import { testDefinition } from '#core/findings';
-import type { Reading } from '#core/site';
+import { strikeOut, type Reading } from '#core/site';
 import { formatQuantity } from '#core/units';
 import TextField from '../../parts/TextField.vue';
 import { useSite } from '../../stores/site';
-import { strikeOut } from './readingEdits';
 
 const { runId } = defineProps<{ runId: string }>();
 const store = useSite();

@@ -2,7 +2,7 @@
 import { useLocalStorage } from '@vueuse/core';
 import { computed, ref, useTemplateRef } from 'vue';
 import { heldBack, testDefinition, tests, type TestDefinition } from '#core/findings';
-import type { RunState, TestId } from '#core/site';
+import { markState, takeReading, type RunState, type TestId } from '#core/site';
 import { useKeys } from '../../keys/keys';
 import RunLine from '../../line/RunLine.vue';
 import PickField from '../../parts/PickField.vue';
@@ -11,7 +11,6 @@ import { choices } from '../../parts/words';
 import { useSelection } from '../../stores/selection';
 import { useSite } from '../../stores/site';
 import { useWhyPanel } from '../../stores/whyPanel';
-import { markState, takeReading } from './readingEdits';
 import ReadingHistory from './ReadingHistory.vue';
 import VerdictRow from './VerdictRow.vue';
 

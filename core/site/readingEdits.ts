@@ -1,4 +1,6 @@
-import type { Change, Reading, Run, RunState, TestId } from '#core/site';
+import type { Change } from './edit';
+import type { Reading, TestId } from './reading';
+import type { Run, RunState } from './run';
 
 interface Taken { run: Run; test: TestId; value: number; by: string; instrument: string; at: string; mark: string }
 
@@ -13,6 +15,7 @@ export function strikeOut(reading: Reading, why: string, by: string, at: string)
   return { kind: 'reading', id: reading.id, set: { ...reading, struck: { why, by, at } } };
 }
 
+/** The change that says what state a run is in now. */
 export function markState(run: Run, state: RunState): Change {
   return { kind: 'run', id: run.id, set: { ...run, state } };
 }

@@ -1,4 +1,6 @@
-import type { Change, OptionKind, Site } from '#core/site';
+import type { OptionKind } from './decision';
+import type { Change } from './edit';
+import type { Site } from './site';
 
 const isIp = (option: OptionKind): boolean => option.startsWith('ip-') || option === 'new-category';
 
