@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { coaxCableIds, coaxLoopOhms, conductorOhms, gaugeSchema, loopOhms, materialSchema, pathLossDb, signalCable, signalCableIds } from '#core/cable';
+import { coaxCableIds, coaxLoopOhms, conductorOhms, gaugeSchema, loopOhms, materialSchema, pathLossDb, readJacketPrint, signalCable, signalCableIds } from '#core/cable';
 import { dcFeed } from '#core/power';
 import { linkConverter, linkConverterIds, linkRateMbps, pictureFormat, pictureFormatIds, pictureMargin } from '#core/signal';
 
@@ -53,6 +53,7 @@ export const calculations: Record<string, Calculation> = {
   })),
   'picture-margin': define('Loss at a picture format’s top frequency, and whether it holds.', z.strictObject({ segments, format: z.enum(pictureFormatIds), extraLossDb }), (input) =>
     pictureMargin(input.segments, pictureFormat(input.format), input.extraLossDb)),
+  'jacket-print': define('What the text on a jacket tells of the cable; what was not understood is handed back.', z.strictObject({ print: z.string().max(2000) }), (input) => readJacketPrint(input.print)),
   'link-rate': define('Rate of an Ethernet-over-coax link by bit loading.', z.strictObject({ converter: z.enum(linkConverterIds), segments, extraLossDb }), (input) => ({
     mbps: linkRateMbps(linkConverter(input.converter), input.segments, input.extraLossDb),
   })),

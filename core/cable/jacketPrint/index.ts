@@ -1,0 +1,2 @@
+export { readJacketPrint, type JacketPrint } from './jacketPrint';
+export { lengthBetweenMarks, type LengthMark, type MarkedLength } from './marks';
