@@ -6,8 +6,8 @@ export default defineConfig({
   outputDir: 'test-results/browser',
   workers: 2,
   fullyParallel: true,
-  timeout: 60_000,
-  expect: { timeout: 10_000 },
+  timeout: 120_000,
+  expect: { timeout: 15_000 },
   reporter: [['list'], ['json', { outputFile: 'test-results/browser.json' }]],
   use: { launchOptions, viewport: { width: 1280, height: 800 }, colorScheme: 'light', trace: 'retain-on-failure' },
 });

@@ -31,8 +31,10 @@ export function installPackages() {
   }
   const lock = createHash('sha256').update(readFileSync(path.join(root, 'package-lock.json'))).digest('hex');
   if (existsSync(stamp) && readFileSync(stamp, 'utf8') === lock) return;
-  console.log('Installing packages; the first time takes a few minutes.');
-  run(process.platform === 'win32' ? 'npm.cmd' : 'npm', ['ci'], 'Installing the packages');
+  // What is there already is kept: compiling the database anew is what takes minutes.
+  const isFirst = !existsSync(path.join(root, 'node_modules'));
+  console.log(isFirst ? 'Installing packages; the first time takes a few minutes.' : 'Bringing the packages up to date.');
+  run(process.platform === 'win32' ? 'npm.cmd' : 'npm', [isFirst ? 'ci' : 'install'], 'Installing the packages');
   writeFileSync(stamp, lock);
 }
 

@@ -1,6 +1,6 @@
-import { lineKind, readingsByRun } from '#core/findings';
+import { lineKind, readingsByRun, type RunReadings } from '#core/findings';
 import { totalOf, type Total } from '#core/options';
-import type { Recorder, Site } from '#core/site';
+import { testIds, type Recorder, type Site } from '#core/site';
 import { allocationOf, chosenOption, type Allocation } from './allocation';
 import { evaluateRun, type RunEvaluation } from './evaluateRun';
 
@@ -17,13 +17,33 @@ export interface SiteEvaluation {
 
 const metresOf = (runs: readonly RunEvaluation[]): number => runs.reduce((sum, { lengthM }) => sum + lengthM, 0);
 
-/** Evaluates a whole site in one pass; the cost grows with the number of runs. */
-export function evaluateSite(site: Site): SiteEvaluation {
+/** A site as it was evaluated before, whose runs can be taken over where nothing they rest on has changed. */
+export interface Before { site: Site; evaluation: SiteEvaluation }
+
+const sameReadings = (a: RunReadings, b: RunReadings): boolean => testIds.every((test) => a[test] === b[test]);
+
+/** The runs of an earlier evaluation that still hold: those whose every fact is the very object it was then. */
+function standing(site: Site, readings: ReadonlyMap<string, RunReadings>, before: Before | undefined): Map<string, RunEvaluation> {
+  const then = before?.site;
+  if (!before || !then || then.place !== site.place || then.supply !== site.supply || then.recorder !== site.recorder) return new Map();
+  const readThen = then.reading === site.reading ? readings : readingsByRun(then);
+  return new Map(before.evaluation.runs
+    .filter(({ run, camera }) => site.run[run.id] === run && site.camera[camera.id] === camera && site.choice[camera.id] === then.choice[camera.id]
+      && sameReadings(readings.get(run.id) ?? {}, readThen.get(run.id) ?? {}))
+    .map((evaluation) => [evaluation.run.id, evaluation]));
+}
+
+/**
+ * Evaluates a whole site in one pass; the cost grows with the number of runs. Given what was evaluated before, only the
+ * runs that changed since are worked out anew, and the others are the same objects.
+ */
+export function evaluateSite(site: Site, before?: Before): SiteEvaluation {
   const readings = readingsByRun(site);
+  const unchanged = standing(site, readings, before);
   const recordersAt = new Map<string, Recorder[]>();
   for (const recorder of Object.values(site.recorder)) recordersAt.set(recorder.placeId, [...(recordersAt.get(recorder.placeId) ?? []), recorder]);
   const runs = Object.values(site.run)
-    .map((run) => evaluateRun(site, run, readings.get(run.id) ?? {}, recordersAt.get(run.headEndId) ?? []))
+    .map((run) => unchanged.get(run.id) ?? evaluateRun(site, run, readings.get(run.id) ?? {}, recordersAt.get(run.headEndId) ?? []))
     .sort((a, b) => a.camera.number - b.camera.number);
   const allocation = allocationOf(site, runs);
   return {

@@ -1,9 +1,9 @@
 import { describe, expect, it } from 'vitest';
 import { planSheet } from '#core/sheet';
-import { applyChanges, type Change, type Site } from '#core/site';
+import { applyChanges, changesBetween, removeRunAndCamera, withChanges, type Change, type Site } from '#core/site';
 import { formulas } from '#core/working';
 import { saltmarrowSite } from '../site/testSite';
-import { evaluateSite, lightSite, workingOf } from '.';
+import { evaluateSite, lightNews, lightSite, withNews, workingOf } from '.';
 
 const site = saltmarrowSite();
 const after = (...changes: Change[]): Site => {
@@ -41,6 +41,34 @@ describe('evaluateSite', () => {
       ...findings.verdicts.map(({ working }) => working()), ...options.flatMap((option) => (option.state === 'no' ? [] : option.margins.map(({ working }) => working()))),
     ]).flatMap(({ steps }) => steps.map(({ formula }) => formula)));
     expect([...used].sort()).toEqual(Object.keys(formulas).sort());
+  });
+});
+
+describe('evaluating again', () => {
+  const read: Change = { kind: 'reading', id: 'r09-late', set: { id: 'r09-late', runId: 'r09', test: 'night-volts', value: 9.4, at: '2026-05-01T22:00:00Z', by: 'I. Marlow', instrument: 'Bench meter 1' } };
+  const changes: [string, Change, number][] = [
+    ['a choice', choose('c08', 'ip-coax-unit'), 1],
+    ['a reading', read, 1],
+    ['a camera', { kind: 'camera', id: 'c08', set: { ...site.camera['c08']!, name: 'Weighbridge east' } }, 1],
+    ['a place', { kind: 'place', id: 'quay', set: { ...site.place['quay']!, temperatureC: 30 } }, 24],
+    ['a slot', { kind: 'placement', id: 'c18', set: { id: 'c18', recorderId: 'hall-recorder', slot: 20 } }, 0],
+  ];
+  it.each(changes)('after %s works out only what it touches, to the same result', (_, change, anew) => {
+    const before = { site, evaluation: evaluateSite(site) };
+    const next = after(change);
+    const again = evaluateSite(next, before);
+    const news = lightNews(again, before.evaluation);
+    expect(news.changed).toHaveLength(anew);
+    expect(JSON.stringify(again)).toBe(JSON.stringify(evaluateSite(next)));
+    expect(withNews(lightSite(before.evaluation), news)).toEqual(lightSite(again));
+    expect(changesBetween(site, next)).toEqual([change]);
+    expect(withChanges(site, [change])).toEqual(next);
+  });
+  it('a run that goes is gone', () => {
+    const before = { site, evaluation: evaluateSite(site) };
+    const next = after(...removeRunAndCamera(site, 'r15'));
+    expect(withNews(lightSite(before.evaluation), lightNews(evaluateSite(next, before), before.evaluation)).runs.map(({ camera }) => camera.number)).not.toContain(15);
+    expect(changesBetween(site, next).map((change) => 'remove' in change)).toEqual([true, true]);
   });
 });
 

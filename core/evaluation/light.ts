@@ -30,6 +30,22 @@ export function lightSite(evaluation: SiteEvaluation): LightSite {
   return { ...evaluation, runs: evaluation.runs.map(lightRun) };
 }
 
+/** What is new in an evaluation: the runs that were worked out anew, and the order of all. */
+export interface LightNews extends Omit<LightSite, 'runs'> { changed: LightRun[]; order: string[] }
+
+/** What to tell somebody who has the earlier evaluation, or everything where there was none. */
+export function lightNews(evaluation: SiteEvaluation, before?: SiteEvaluation): LightNews {
+  const { runs, ...rest } = evaluation;
+  const known = new Set(before?.runs);
+  return { ...rest, order: runs.map(({ run }) => run.id), changed: runs.filter((run) => !known.has(run)).map(lightRun) };
+}
+
+/** The evaluation that news lead to. */
+export function withNews(before: LightSite | null, { changed, order, ...rest }: LightNews): LightSite {
+  const runs = new Map([...(before?.runs ?? []), ...changed].map((evaluation) => [evaluation.run.id, evaluation]));
+  return { ...rest, runs: order.map((id) => runs.get(id)!) };
+}
+
 /** A figure whose working can be asked for. */
 export type Subject = { kind: 'verdict'; runId: string; id: Verdict['id'] } | { kind: 'margin'; runId: string; option: OptionKind; index: number };
 

@@ -1,6 +1,6 @@
 import type { Camera, Reading } from '#core/site';
 import { formatQuantity } from '#core/units';
-import { figure, type Limit } from '#core/working';
+import { figure, type Limit, type Standing } from '#core/working';
 import { voltsAtLoad, voltsShare, type FeedSource } from './feed';
 import type { Loop } from './loops';
 import { testDefinition } from './tests';
@@ -24,7 +24,9 @@ export function voltsVerdict(time: 'day' | 'night', camera: Camera, source: Feed
   const wrongRail = source.current !== current;
   const says = wrongRail
     ? `a ${current.toUpperCase()} camera on a ${source.current.toUpperCase()} rail`
-    : wordsFor(time, volts, predicted.feed.state === 'collapsed' && !reading, tooHigh, standing);
+    : reading
+      ? wordsFor(time, volts, tooHigh, standing)
+      : expectedWords(predicted.feed.state === 'collapsed', standing);
   const read = reading ? figure('read', reading.value, 'V', 'measured') : null;
   return {
     id, label, share, read, expected, says,
@@ -40,8 +42,13 @@ export function voltsVerdict(time: 'day' | 'night', camera: Camera, source: Feed
   };
 }
 
-function wordsFor(time: 'day' | 'night', volts: number, collapses: boolean, tooHigh: boolean, standing: 'holds' | 'close' | 'fails'): string {
+/** Until it is read a figure is only what the cores as noted should give. */
+function expectedWords(collapses: boolean, standing: Standing): string {
   if (collapses) return 'the supply collapses under this load';
+  return { holds: 'should hold', close: 'should just hold', fails: 'should not hold' }[standing];
+}
+
+function wordsFor(time: 'day' | 'night', volts: number, tooHigh: boolean, standing: Standing): string {
   if (tooHigh) return 'above what the camera takes';
   if (standing === 'fails') return volts === 0 ? 'no volts' : time === 'night' ? 'too low with the lamps on' : 'too low';
   return standing === 'close' ? 'holds, little to spare' : 'holds';

@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import type { Checked, Problem } from '#core/problems';
+import { withChanges } from './changesBetween';
 import { referenceProblems } from './references';
 import { factSchemas, kinds, siteIdSchema, type Fact, type Kind, type Site } from './site';
 import { idSchema, instantSchema, nameSchema } from './vocabulary';
@@ -77,31 +78,23 @@ function inverseOf(change: Change, before: Fact<Kind> | undefined): Change {
  * @returns the new site (sharing what did not change) and the changes that take it back, or what is wrong.
  */
 export function applyChanges(site: Site, changes: readonly Change[]): Checked<Applied> {
-  const next: Record<Kind, Record<string, Fact<Kind>>> = { ...site };
-  const copied = new Set<Kind>();
+  const known = new Map<string, Fact<Kind> | undefined>();
   const inverse: Change[] = [];
   const problems: Problem[] = [];
   changes.forEach((change, index) => {
     const { kind, id } = change;
     const path = `changes[${index}]`;
-    const before = next[kind][id];
+    const key = `${kind}/${id}`;
+    const before: Fact<Kind> | undefined = known.has(key) ? known.get(key) : site[kind][id];
     const wrong = readingProblem(change, before as Fact<'reading'> | undefined, path);
     if (wrong) problems.push(wrong);
     if ('remove' in change && !before) problems.push({ path, value: `${kind} ${id}`, allowed: `a ${kind} that is still there` });
     if ('set' in change && change.set.id !== id) problems.push({ path: `${path}.set.id`, value: change.set.id, allowed: id });
-    if (!copied.has(kind)) {
-      next[kind] = { ...next[kind] };
-      copied.add(kind);
-    }
     inverse.unshift(inverseOf(change, before));
-    if ('set' in change) next[kind][id] = change.set;
-    else {
-      const { [id]: _gone, ...rest } = next[kind];
-      next[kind] = rest;
-    }
+    known.set(key, 'set' in change ? change.set : undefined);
   });
   if (problems.length > 0) return { kind: 'refused', problems };
-  const applied = next as Site;
+  const applied = withChanges(site, changes);
   const broken = referenceProblems(applied);
   return broken.length > 0 ? { kind: 'refused', problems: broken } : { kind: 'sound', value: { site: applied, inverse } };
 }

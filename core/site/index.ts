@@ -1,3 +1,4 @@
+export { changesBetween, withChanges } from './changesBetween';
 export { choose, takeBackChoice } from './choosing';
 export { bodies, targetClasses, type Camera, type TargetClassId } from './camera';
 export { optionKinds, type Choice, type OptionKind, type Placement } from './decision';

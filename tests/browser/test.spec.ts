@@ -2,7 +2,7 @@ import { expect, runInList, saved, test, verdictRow } from './fixtures';
 
 test('readings are taken in order; Enter moves on; the verdict and the tape move with them', async ({ page, open }) => {
   await open('test/r15');
-  await expect(page.getByText('Next: foreign voltage, ac.')).toBeVisible();
+  await expect(page.getByText('Next: foreign voltage, AC.')).toBeVisible();
   await expect(page.getByRole('button', { name: /^Test/ })).toContainText('5 to test');
 
   // Live: only what may be read live.

@@ -82,6 +82,7 @@ h2 { padding-bottom: 6px; border-bottom: 1px solid var(--rule-strong); }
 li { display: flex; justify-content: space-between; gap: 12px; align-items: baseline; padding: 7px 0; border-bottom: 1px solid var(--rule); }
 li a { font-size: 15px; }
 .new { display: grid; grid-template-columns: 1fr 1fr auto; gap: 8px; padding-top: 10px; }
-input[type='file'] { margin-top: 10px; font: inherit; color: var(--ink-2); }
+input[type='file'] { margin-top: 10px; }
+.new :deep(input) { padding-block: 5px; }
 @media (max-width: 600px) { .new { grid-template-columns: 1fr; } }
 </style>

@@ -1,16 +1,27 @@
 import { expose } from 'comlink';
-import { evaluateSite, lightSite, workingOf, type LightSite, type SiteEvaluation, type Subject } from '#core/evaluation';
+import { evaluateSite, lightNews, workingOf, type Before, type LightNews, type Subject } from '#core/evaluation';
 import { planSheet, type PlanSheet } from '#core/sheet';
-import type { Site } from '#core/site';
+import { withChanges, type Change, type Site } from '#core/site';
 import type { Working } from '#core/working';
 
 /** The last site that was evaluated, with its workings, which stay on this side until one is asked for. */
-let last: { site: Site; evaluation: SiteEvaluation } | undefined;
+let last: Before | undefined;
+
+function evaluate(site: Site, before: Before | undefined): LightNews {
+  const evaluation = evaluateSite(site, before);
+  last = { site, evaluation };
+  return lightNews(evaluation, before?.evaluation);
+}
 
 const evaluator = {
-  evaluate(site: Site): LightSite {
-    last = { site, evaluation: evaluateSite(site) };
-    return lightSite(last.evaluation);
+  /** Evaluates a site from scratch. */
+  open(site: Site): LightNews {
+    return evaluate(site, undefined);
+  },
+  /** Evaluates what has changed since, and tells only that. */
+  follow(changes: Change[]): LightNews {
+    if (!last) throw new Error('no site is open');
+    return evaluate(withChanges(last.site, changes), last);
   },
   why(subject: Subject): Working | null {
     return last ? workingOf(last.evaluation, subject) : null;

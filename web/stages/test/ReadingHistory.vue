@@ -15,7 +15,7 @@ const when = (at: string) => new Date(at).toLocaleString([], { dateStyle: 'short
 const reasonAllowed = (text: string) => (text.length > 0 && text.length <= 200 ? undefined : 'say why, in up to 200 characters');
 
 function strike(reading: Reading, why: string): void {
-  store.change(`Strike out ${testDefinition(reading.test).label.toLowerCase()}`, [strikeOut(reading, why, store.person.trim() || 'Surveyor', new Date().toISOString())]);
+  store.change(`Strike out ${testDefinition(reading.test).label}`, [strikeOut(reading, why, store.person.trim() || 'Surveyor', new Date().toISOString())]);
   striking.value = null;
 }
 </script>

@@ -53,7 +53,7 @@ function take(test: TestId, value: number): void {
   const run = evaluation.value?.run;
   if (!run) return;
   const change = takeReading({ run, test, value, by: store.person.trim() || 'Surveyor', instrument: instrument.value, at: new Date().toISOString(), mark: crypto.randomUUID().slice(0, 8) });
-  const refused = store.change(`Read ${testDefinition(test).label.toLowerCase()} of run ${evaluation.value!.camera.number}`, [change]);
+  const refused = store.change(`Read ${testDefinition(test).label}, run ${evaluation.value!.camera.number}`, [change]);
   problem.value = refused[0] ? `${refused[0].path}: ${refused[0].allowed}` : '';
 }
 
@@ -100,7 +100,7 @@ useKeys([
       </tbody>
     </table>
     <p v-if="problem" class="caution" role="alert">{{ problem }}</p>
-    <p v-if="next" class="next"><b>Next: {{ next.label.toLowerCase() }}.</b> {{ nextSays }}</p>
+    <p v-if="next" class="next"><b>Next: {{ next.label.charAt(0).toLowerCase() + next.label.slice(1) }}.</b> {{ nextSays }}</p>
     <p v-else class="next"><b>Tested.</b> {{ evaluation.findings.binding.label }}: {{ evaluation.findings.binding.says }}.</p>
     <div class="foot">
       <ReadingHistory :run-id="evaluation.run.id" />
