@@ -12,7 +12,7 @@ export { markState, strikeOut, takeReading } from './readingEdits';
 export { referenceProblems } from './references';
 export { removeRunAndCamera } from './removal';
 export { joints, lengthSources, longestSegmentM, type Leg, type PowerFeed, type Run, type RunState, type Segment } from './run';
-export { withJoint, withoutSegment, withSegment, withSegmentAfter } from './segments';
+export { withJoint, withMarks, withoutSegment, withPrint, withSegment, withSegmentAfter } from './segments';
 export { aboutOf, emptySite, factSchemas, kinds, siteIdSchema, type About, type Fact, type Kind, type Site } from './site';
 export { fileLists, fromSiteFile, parseSiteFile, siteFileFormat, siteFileSchema, siteFileVersion, toSiteFile, type SiteFile } from './siteFile';
 export { environments, nameSchema, type Environment } from './vocabulary';

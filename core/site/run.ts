@@ -7,6 +7,8 @@ export const longestSegmentM = 5000;
 const lengthSchema = z.number().positive().max(longestSegmentM);
 const coresSchema = z.int().min(1).max(16);
 
+const markSchema = z.number().min(0).max(9_999_999);
+
 export const joints = ['crimp', 'compression', 'twist-on', 'soldered', 'screw-terminal', 'coupler', 'splitter', 'surge-arrester'] as const;
 
 /** What in a segment can carry power to the camera beside the picture. */
@@ -31,6 +33,10 @@ export const segmentSchema = z.strictObject({
   environment: environmentSchema,
   temperatureC: temperatureSchema,
   leg: legSchema,
+  /** The text on the jacket, as it was read. */
+  print: z.string().max(200).optional(),
+  /** Sequential length marks at the end towards the head end and at the far end. */
+  marks: z.strictObject({ head: markSchema, far: markSchema, unit: z.enum(['m', 'ft']) }).optional(),
   /** What joins this segment to the next; the last one has none. */
   joint: z.enum(joints).optional(),
   note: noteSchema.optional(),

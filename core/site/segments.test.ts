@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { addRun, applyChanges, nextNumber, withJoint, withoutSegment, withSegment, withSegmentAfter } from '.';
+import { addRun, applyChanges, nextNumber, withJoint, withMarks, withoutSegment, withPrint, withSegment, withSegmentAfter } from '.';
 import { saltmarrowSite } from './testSite';
 
 const site = saltmarrowSite();
@@ -14,6 +14,16 @@ describe('segments of a run', () => {
   it('the last segment that is left stays, and a new end has no joint', () => {
     expect(withoutSegment(run, 1).segments.map(({ joint }) => joint)).toEqual([undefined]);
     expect(withoutSegment(withoutSegment(run, 0), 0).segments).toHaveLength(1);
+  });
+  it('a print brings its construction as far as it tells one', () => {
+    const [segment] = withPrint(run, 0, 'RG6 18AWG CCS + 18/2 CCA').segments;
+    expect(segment).toMatchObject({ print: 'RG6 18AWG CCS + 18/2 CCA', cable: 'coax-rg6-ccs', leg: { kind: 'cores', cable: 'power-2x18-cca' } });
+    expect(withPrint(run, 0, 'RG6').segments[0]).toMatchObject({ print: 'RG6', cable: 'coax-rg59-cu', leg: run.segments[0]!.leg });
+  });
+  it('marks bring a length, or say why not', () => {
+    const marked = withMarks(run, 1, { value: 1900, unit: 'ft' }, { value: 1408, unit: 'ft' });
+    expect(marked).toMatchObject({ kind: 'sound', run: { segments: [{}, { lengthM: expect.closeTo(149.96, 2) as number, lengthFrom: 'jacket-marks', marks: { head: 1900, far: 1408, unit: 'ft' } }] } });
+    expect(withMarks(run, 1, { value: 5, unit: 'm' }, { value: 5, unit: 'm' })).toMatchObject({ kind: 'unclear' });
   });
   it('changes one and leaves the others', () => {
     expect(withSegment(run, 1, { lengthM: 150 }).segments.map(({ lengthM }) => lengthM)).toEqual([60, 150]);

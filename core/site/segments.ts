@@ -1,4 +1,5 @@
-import type { Run, Segment } from './run';
+import { lengthBetweenMarks, proposalFrom, readJacketPrint, type LengthMark } from '#core/cable';
+import { longestSegmentM, type Run, type Segment } from './run';
 
 /** A run with one of its segments changed in some fields. */
 export function withSegment(run: Run, index: number, fields: Partial<Segment>): Run {
@@ -17,11 +18,35 @@ export function withJoint(run: Run, index: number, joint: Segment['joint']): Run
   };
 }
 
+/** How many digits a jacket's counter usually has before it starts again. */
+const counterDigits = 5;
+
+/** What marks are worth as a length: a reading of two figures, good to about a metre either way. */
+const markSpreadM = 1;
+
+/** A run with a segment's length taken from the marks at its two ends, or why they give none. */
+export function withMarks(run: Run, index: number, head: LengthMark, far: LengthMark): { kind: 'sound'; run: Run } | { kind: 'unclear'; why: string } {
+  const between = lengthBetweenMarks(head, far, counterDigits, longestSegmentM);
+  if (between.kind === 'unclear') return between;
+  const marks = { head: head.value, far: far.value, unit: head.unit };
+  return { kind: 'sound', run: withSegment(run, index, { marks, lengthM: between.lengthM, lengthFrom: 'jacket-marks', spreadM: markSpreadM }) };
+}
+
+/** A run with a segment's construction taken from its jacket print, as far as the print proposes one. */
+export function withPrint(run: Run, index: number, print: string): Run {
+  const { cable, powerCable } = proposalFrom(readJacketPrint(print));
+  return withSegment(run, index, {
+    print,
+    ...(cable ? { cable } : {}),
+    ...(powerCable ? { leg: { kind: 'cores' as const, cable: powerCable, outCores: 1, backCores: 1 } } : {}),
+  });
+}
+
 /** A run with one segment more after `index`, alike but for its length, joined by a coupler. */
 export function withSegmentAfter(run: Run, index: number): Run {
   const before = run.segments[index];
   if (!before) return run;
-  const { joint, note: _, ...alike } = before;
+  const { joint, note: _note, print: _print, marks: _marks, ...alike } = before;
   const added: Segment = { ...alike, lengthM: 10, lengthFrom: 'estimate', spreadM: 2, ...(joint ? { joint } : {}) };
   return { ...run, segments: [...run.segments.slice(0, index), { ...before, joint: 'coupler' }, added, ...run.segments.slice(index + 1)] };
 }

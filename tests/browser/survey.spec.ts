@@ -97,3 +97,26 @@ test('on a phone: pick a run, change its length, see it on the board', async ({ 
   await expect(page.locator('.board [data-run="r09"]')).toContainText('55 m');
   expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(390);
 });
+
+test('a jacket print tells the construction, and its marks the length', async ({ page, open }) => {
+  await open('survey/r14');
+  await page.keyboard.press('e');
+  const sheet = page.getByRole('complementary', { name: 'Sheet of run 14' });
+  const print = sheet.getByLabel('Jacket print of segment 1');
+  await print.fill('acme RG-6/U 18AWG CCS 60% AL briad 0456 FT');
+  await print.press('Enter');
+  await expect(sheet.getByText('RG-6 18 AWG copper-clad steel 60 % braid; mark 456 ft')).toBeVisible();
+  await expect(sheet.getByText('Not understood: ACME.')).toBeVisible();
+  await sheet.getByRole('button', { name: /^Use RG-6, 18 AWG copper-clad steel/ }).click();
+  await expect(page.locator('.board [data-run="r14"]')).toContainText('260 m RG-6 steel');
+  const marks = sheet.getByLabel('Length marks of segment 1');
+  await marks.fill('456 ft');
+  await marks.press('Enter');
+  await expect(sheet.getByRole('alert')).toContainText('Two marks with a comma between');
+  await marks.fill('456 ft, 1320 ft');
+  await marks.press('Enter');
+  await expect(page.locator('.board [data-run="r14"]')).toContainText('263 m RG-6 steel');
+  await page.locator('h1').first().click();
+  await page.keyboard.press('2');
+  await expect(page.locator('tr[data-verdict="coax-loop-ohms"]')).toContainText('as noted');
+});

@@ -6,6 +6,7 @@ import FieldRow from '../../parts/FieldRow.vue';
 import PickField from '../../parts/PickField.vue';
 import QuantityField from '../../parts/QuantityField.vue';
 import { choices } from '../../parts/words';
+import PrintFields from './PrintFields.vue';
 
 const { run, index, segment } = defineProps<{ run: Run; index: number; segment: Segment }>();
 const emit = defineEmits<{ change: [what: string, run: Run] }>();
@@ -51,6 +52,7 @@ function takeCable(cable: string): void {
 <template>
   <div class="segment">
     <FieldRow :label="`Segment ${index + 1}`"><PickField :value="segment.cable" :choices="choices.cable" :label="`Cable of segment ${index + 1}`" @take="takeCable" /></FieldRow>
+    <PrintFields :run="run" :index="index" :segment="segment" @change="(what, changed) => emit('change', what, changed)" />
     <FieldRow label="Length">
       <QuantityField :value="segment.lengthM" unit="m" :label="`Length of segment ${index + 1}`" :allowed="metres" @take="(lengthM) => set('Length', { lengthM })" />
       <span class="dim">±</span>

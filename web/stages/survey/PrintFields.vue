@@ -1,0 +1,55 @@
+<script setup lang="ts">
+import { computed, ref } from 'vue';
+import { proposalFrom, readJacketPrint, saysInWords, signalCable, powerCable } from '#core/cable';
+import { withMarks, withPrint, withSegment, type Run, type Segment } from '#core/site';
+import { parseQuantity } from '#core/units';
+import FieldRow from '../../parts/FieldRow.vue';
+import TextField from '../../parts/TextField.vue';
+
+/** What stands on the jacket: the print, which tells the construction, and two marks, which tell the length. */
+const { run, index, segment } = defineProps<{ run: Run; index: number; segment: Segment }>();
+const emit = defineEmits<{ change: [what: string, run: Run] }>();
+
+const read = computed(() => (segment.print ? readJacketPrint(segment.print) : null));
+const proposal = computed(() => (read.value ? proposalFrom(read.value) : null));
+const offered = computed(() => {
+  const leg = segment.leg.kind === 'cores' ? segment.leg.cable : null;
+  const { cable = null, powerCable: power = null } = proposal.value ?? {};
+  return [cable && cable !== segment.cable ? signalCable(cable).label : '', power && power !== leg ? powerCable(power).label : ''].filter(Boolean);
+});
+const marksText = computed(() => (segment.marks ? `${segment.marks.head} ${segment.marks.unit}, ${segment.marks.far} ${segment.marks.unit}` : ''));
+const unclear = ref('');
+
+/** Two marks as they are typed: `1234 ft, 560 ft`. The unit of the second counts for the first where that has none. */
+function takeMarks(text: string): void {
+  unclear.value = '';
+  const [head = '', far = '', ...more] = text.split(/[,;]|\bto\b/).map((part) => part.trim());
+  const unit = /f(ee)?t|'/i.test(text) ? 'ft' : 'm';
+  const [headMark, farMark] = [head, far].map((part) => parseQuantity(part.replace(/[a-z'\s]+$/i, ''), ''));
+  if (more.length > 0 || headMark?.kind !== 'read' || farMark?.kind !== 'read') {
+    unclear.value = 'Two marks with a comma between, such as 1234 ft, 560 ft.';
+    return;
+  }
+  const marked = withMarks(run, index, { value: headMark.value, unit }, { value: farMark.value, unit });
+  if (marked.kind === 'unclear') unclear.value = `No length from these: ${marked.why}.`;
+  else emit('change', 'Length marks', marked.run);
+}
+</script>
+
+<template>
+  <FieldRow label="Jacket print">
+    <TextField :value="segment.print ?? ''" :label="`Jacket print of segment ${index + 1}`" placeholder="As it reads, e.g. RG59 20AWG BC + 18/2" :refuse="(text) => (text.length <= 200 ? undefined : 'up to 200 characters')" @take="(print) => emit('change', 'Jacket print', withSegment(run, index, { print }))" />
+  </FieldRow>
+  <div v-if="read" class="read" :data-print="index">
+    <p>{{ saysInWords(read) || 'Nothing on it was understood.' }}<span v-if="read.unread.length > 0" class="dim"> Not understood: {{ read.unread.join(', ') }}.</span></p>
+    <p v-for="doubt in proposal?.doubts" :key="doubt" class="dim">{{ doubt }}</p>
+    <button v-if="offered.length > 0" type="button" class="btn small" @click="emit('change', 'Construction from the print', withPrint(run, index, segment.print ?? ''))">Use {{ offered.join(' and ') }}</button>
+  </div>
+  <FieldRow label="Length marks"><TextField :value="marksText" :label="`Length marks of segment ${index + 1}`" placeholder="Head end, far end, e.g. 1234 ft, 560 ft" @take="takeMarks" /></FieldRow>
+  <p v-if="unclear" class="caution" role="alert">{{ unclear }}</p>
+</template>
+
+<style scoped>
+.read { margin: 2px 0 4px 112px; font-size: 11px; display: grid; gap: 3px; justify-items: start; }
+.read .btn { white-space: normal; text-align: left; }
+</style>
