@@ -36,7 +36,7 @@ function bindingOf(verdicts: readonly Verdict[]): Verdict {
 }
 
 /** A figure of the verdict for the bar beside a run's name. */
-export function verdictFigure({ read, expected }: Verdict): string {
+export function verdictFigure({ read, expected }: Pick<Verdict, 'read' | 'expected'>): string {
   const shown = read ?? expected;
   return shown ? formatQuantity(shown.value, shown.unit) : '';
 }

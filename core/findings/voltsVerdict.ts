@@ -31,12 +31,12 @@ export function voltsVerdict(time: 'day' | 'night', camera: Camera, source: Feed
   return {
     id, label, share, read, expected, says,
     state: wrongRail ? 'fails' : reading ? standing : 'untested',
-    basis: reading ? 'measured' : loop.from === 'measured' ? 'data-sheet' : 'typical',
+    basis: reading ? 'measured' : loop.from === 'measured' && window.from === 'data-sheet' ? 'data-sheet' : 'typical',
     working: () => ({
       title: `${label}, ${formatQuantity(volts, 'V')}`, limit, conclusion: conclusionFor(reading, predicted.volts, says),
       steps: [...predicted.steps(), {
-        says: reading ? 'Share of the drop used, as read' : 'Share of the drop used', formula: 'drop-share',
-        inputs: [figure(source.name, source.volts, 'V', 'noted'), read ?? expected, limit.figure], result: figure('share', share * 100, '%', reading ? 'measured' : 'computed'),
+        says: tooHigh ? 'Share of the highest volts' : 'Share of the drop used', formula: tooHigh ? 'against-limit' : 'drop-share',
+        inputs: [...(tooHigh ? [] : [figure(source.name, source.volts, 'V', 'noted')]), read ?? expected, limit.figure], result: figure('share', share * 100, '%', reading ? 'measured' : 'computed'),
       }],
     }),
   };

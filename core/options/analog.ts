@@ -1,4 +1,4 @@
-import { feedSource, lineKind } from '#core/findings';
+import { lineKind } from '#core/findings';
 import { pictureFormat, pictureFormats, type PictureFormat } from '#core/signal';
 import type { OptionKind } from '#core/site';
 import { figure } from '#core/working';
@@ -13,9 +13,9 @@ const oneFormat = 'Set the same format and line standard at both ends before the
 
 /** Keep what hangs there: its picture at today's format and its volts by night must hold. */
 export function keepOption(context: Context): Option {
-  const { camera, site, run } = context;
+  const { camera, source } = context;
   if (camera.worthKeeping === 'no') return impossible('keep', 'worn out', 'The survey says this camera is not worth keeping.');
-  const cautions = feedSource(site, run).current === camera.supply.current ? [] : ['An AC camera never goes on a DC rail, nor the reverse.'];
+  const cautions = source.current === camera.supply.current ? [] : ['An AC camera never goes on a DC rail, nor the reverse.'];
   if (camera.microphone) cautions.push('Its microphone: recording sound is restricted by law in many places. Ask before keeping it.');
   return possible(context, {
     kind: 'keep', margins: [pictureMarginOf(context, pictureFormat(camera.format)), keptVoltsMargin(context)],

@@ -1,5 +1,5 @@
 import { conductorOhms, signalCable } from '#core/cable';
-import { feedSource, lengthFigure, pictureOver, voltsAtLoad, voltsShare } from '#core/findings';
+import { lengthFigure, pictureOver, voltsAtLoad, voltsShare } from '#core/findings';
 import { ethernetChannelM, maxLoadWatts, poeClassFor, poeClasses, poeMinDeviceVolts, poePairsFed, type PoeClass } from '#core/power';
 import { linkRateMbps, soundJointLossDb, type LinkConverter, type PictureFormat } from '#core/signal';
 import type { Run } from '#core/site';
@@ -38,7 +38,7 @@ export function nightVoltsMargin(context: Context, nightWatts: Figure): Margin {
 export function keptVoltsMargin(context: Context): Margin {
   const verdict = context.findings.verdicts.find(({ id }) => id === 'night-volts')!;
   const value = (verdict.read ?? verdict.expected)?.value ?? 0;
-  const wrongRail = feedSource(context.site, context.run).current !== context.camera.supply.current;
+  const wrongRail = context.source.current !== context.camera.supply.current;
   const standing = wrongRail ? 'fails' : standingOf(verdict.share ?? 0);
   return { label: 'volts by night', unit: 'V', value, share: verdict.share ?? 0, standing, basis: verdict.basis, working: verdict.working };
 }

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { nextTick, useTemplateRef, watch } from 'vue';
+import { verdictFigure } from '#core/findings';
 import type { PlaceGroup } from '../stores/selection';
 import MarginBar from '../parts/MarginBar.vue';
 
@@ -28,7 +29,7 @@ watch(() => runId, async (id) => {
         <h3>{{ group.name }}</h3>
         <button
           v-for="{ run, camera, findings } in group.runs" :key="run.id" type="button" class="plain run" :class="{ here: run.id === runId }" :data-run="run.id"
-          :aria-current="run.id === runId ? 'true' : undefined" @click="emit('select', run.id)"
+          :aria-current="run.id === runId ? 'true' : undefined" :title="`${findings.binding.label}, ${verdictFigure(findings.binding)}: ${findings.binding.says}`" @click="emit('select', run.id)"
         >
           <span class="mono number">{{ camera.number }}</span>
           <span class="title">{{ camera.name }}</span>

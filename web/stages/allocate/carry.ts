@@ -53,4 +53,3 @@ export function useCarry() {
   const force = () => held.value && place(held.value.need.cameraId, held.value.at);
   return { carried, held, brokenAt, drop, force, takeOff, need };
 }
-export type Carry = ReturnType<typeof useCarry>;

@@ -1,0 +1,34 @@
+import { expect, runInList, saved, test } from './fixtures';
+import { demoFile } from './fixtures';
+
+interface Copied { id: string; number?: number; cameraId?: string; runId?: string; patchedTo?: unknown; name?: string }
+
+/** The demo ten times over: 240 cameras, each with its run and readings. */
+function tenfold(): string {
+  const file = demoFile() as unknown as Record<'cameras' | 'runs' | 'readings' | 'choices' | 'placements', Copied[]>;
+  const copy = (list: Copied[], make: (one: Copied, k: number) => Copied) => Array.from({ length: 10 }, (_, k) => list.map((one) => make(one, k))).flat();
+  const renamed = (id: string | undefined, k: number) => `${id}-${k}`;
+  return JSON.stringify({
+    ...file, choices: [], placements: [],
+    cameras: copy(file.cameras, (camera, k) => ({ ...camera, id: renamed(camera.id, k), number: camera.number! + 24 * k, name: `${camera.name} ${k}` })),
+    runs: copy(file.runs, ({ patchedTo: _, ...run }, k) => ({ ...run, id: renamed(run.id, k), cameraId: renamed(run.cameraId, k) })),
+    readings: copy(file.readings, (reading, k) => ({ ...reading, id: renamed(reading.id, k), runId: renamed(reading.runId, k) })),
+  });
+}
+
+test('a site of 240 cameras opens, is searched and is decided on', async ({ page, server }) => {
+  const id = await server.newSite(tenfold());
+  await page.goto(`${server.address}/site/${id}/survey`);
+  await expect(page.getByText('240 cameras, 2 recorders')).toBeVisible();
+  await expect(page.locator('.board [data-run]')).toHaveCount(240);
+  await page.getByRole('searchbox').fill('weighbridge 7');
+  await expect(page.locator('.runs .run')).toHaveCount(1);
+  await runInList(page, 'Weighbridge 7').click();
+  await page.locator('h1').click();
+  await page.keyboard.press('3');
+  await page.locator('tr[data-run="r08-7"] [data-option="ip-coax-unit"]').click();
+  await page.getByRole('button', { name: /^Choose/ }).click();
+  await expect(page.locator('tr[data-run="r08-7"] .chosen')).toHaveCount(1);
+  await expect(page.getByText('239 open').first()).toBeVisible();
+  await saved(page);
+});
