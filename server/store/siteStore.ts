@@ -104,13 +104,18 @@ export function siteStore(orm: MikroORM, now: () => string) {
 
   async function tryEdit(edit: Edit): Promise<EditOutcome> {
     const outcome = await orm.em.fork().transactional(async (tx): Promise<EditOutcome & { site?: Site }> => {
-      const row = await findSite(tx, edit.site);
-      if (!row) return { kind: 'no-site' };
-      if (edit.baseVersion !== row.version) return behindOrDone(tx, edit, row.version);
-      const applied = applyChanges(await current(tx, row), edit.changes);
+      const known = held.get(edit.site);
+      let base = known?.version === edit.baseVersion ? known.site : undefined;
+      if (!base) {
+        const row = await findSite(tx, edit.site);
+        if (!row) return { kind: 'no-site' };
+        if (edit.baseVersion !== row.version) return behindOrDone(tx, edit, row.version);
+        base = await current(tx, row);
+      }
+      const applied = applyChanges(base, edit.changes);
       if (applied.kind === 'refused') return { kind: 'refused', problems: applied.problems };
       const { site, inverse } = applied.value;
-      const entry: LogEntry = { ...edit, version: row.version + 1, at: now(), inverse };
+      const entry: LogEntry = { ...edit, version: edit.baseVersion + 1, at: now(), inverse };
       await writeChanges(tx, edit.site, edit.changes, site);
       await tx.insert(EditRow, { site: edit.site, version: entry.version, id: edit.id, entry: JSON.stringify(entry) });
       await tx.nativeUpdate(SiteRow, { id: edit.site }, { version: entry.version, changedAt: entry.at, name: aboutOf(site).name });
@@ -122,13 +127,17 @@ export function siteStore(orm: MikroORM, now: () => string) {
     return answer;
   }
 
-  /** Applies an edit, or says why not. Two processes on one file can meet; the log's key lets one of them through. */
+  /**
+   * Applies an edit, or says why not. Another process on the same file may have moved the site on from what is held
+   * here; the key of the log lets only one edit through as each version, and the other looks again.
+   */
   async function edit(request: Edit): Promise<EditOutcome> {
     try {
       return await tryEdit(request);
     } catch (error) {
-      if (error instanceof UniqueConstraintViolationException) return tryEdit(request);
-      throw error;
+      if (!(error instanceof UniqueConstraintViolationException)) throw error;
+      held.delete(request.site);
+      return tryEdit(request);
     }
   }
 
