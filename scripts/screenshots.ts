@@ -21,6 +21,7 @@ const shots: Shot[] = [
   { name: 'board', stage: 'survey' },
   { name: 'run-sheet', stage: 'survey/r13', act: (page) => page.keyboard.press('e') },
   { name: 'add-run', stage: 'survey', act: (page) => page.keyboard.press('n') },
+  { name: 'head-end', stage: 'survey', act: (page) => page.keyboard.press('b') },
   { name: 'test', stage: 'test/r08', act: (page) => page.keyboard.press('w') },
   { name: 'test-dark', stage: 'test/r14', dark: true, act: (page) => page.keyboard.press('w') },
   { name: 'decide', stage: 'decide/r08', act: chooseUnit },

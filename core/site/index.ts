@@ -5,6 +5,8 @@ export { optionKinds, type Choice, type OptionKind, type Placement } from './dec
 export { applyChanges, editSchema, logEntrySchema, overlap, type Applied, type Change, type Edit, type LogEntry, type Nature } from './edit';
 export { slotCount, type Recorder, type SlotRules, type Supply } from './headEnd';
 export { historyOf, type History } from './history';
+export { freeId } from './freeId';
+export { addRecorder, addSupply, type NewRecorder, type NewSupply } from './newHeadEnd';
 export { addRun, nextNumber, type NewRun } from './newRun';
 export { restrictions, type Place } from './place';
 export { testIds, type Reading, type TestId } from './reading';

@@ -1,6 +1,7 @@
 import { signalCable } from '#core/cable';
 import type { Camera } from './camera';
 import type { Change } from './edit';
+import { freeId } from './freeId';
 import type { Place } from './place';
 import type { Leg, PowerFeed, Run } from './run';
 import type { Site } from './site';
@@ -8,18 +9,9 @@ import type { Site } from './site';
 /** What a person says of a run that is to be added; the rest starts from usual figures and is noted later. */
 export interface NewRun { number: number; name: string; placeName: string; headEndId: string; cable: string; lengthM: number; supplyId: string | null }
 
-/** An id of small letters and digits that no fact of the kind has yet. */
-function freeId(taken: Readonly<Record<string, unknown>>, wanted: string): string {
-  const base = wanted.toLowerCase().normalize('NFKD').replace(/[^a-z0-9]+/g, '-').replace(/^-+|-+$/g, '').slice(0, 50) || 'x';
-  for (let n = 1; ; n += 1) {
-    const id = n === 1 ? base : `${base}-${n}`;
-    if (!taken[id]) return id;
-  }
-}
-
 function newPlace(site: Site, name: string): Place {
   return {
-    id: freeId(site.place, name), name, role: 'area', environment: 'indoor', temperatureC: 20, mains: false, networkCloset: false,
+    id: freeId((id) => id in site.place, name), name, role: 'area', environment: 'indoor', temperatureC: 20, mains: false, networkCloset: false,
     restrictions: [], access: { by: 'ladder', heightM: 3 },
   };
 }
@@ -46,13 +38,13 @@ export function addRun(site: Site, wanted: NewRun): { changes: Change[]; runId: 
   const feed = feedFor(site, wanted.supplyId);
   const ac = feed.kind !== 'local-adapter' && site.supply[feed.supplyId]?.current === 'ac';
   const camera: Camera = {
-    id: freeId(site.camera, `c${String(wanted.number).padStart(2, '0')}`), number: wanted.number, name: wanted.name, placeId: place.id, body: 'dome', format: 'cvbs', lineStandard: '625/50',
+    id: freeId((id) => id in site.camera, `c${String(wanted.number).padStart(2, '0')}`), number: wanted.number, name: wanted.name, placeId: place.id, body: 'dome', format: 'cvbs', lineStandard: '625/50',
     lamps: 'none', heater: false, microphone: false,
     supply: ac ? { current: 'ac', window: { minVolts: 20.4, maxVolts: 28, from: 'typical' } } : { current: 'dc', window: { minVolts: 10.8, maxVolts: 13.2, from: 'typical' } },
     watts: { day: 2, night: 3, startUp: 4 }, purpose: '', worthKeeping: 'undecided', target: 'fixed-4mp',
   };
   const run: Run = {
-    id: freeId(site.run, `r${String(wanted.number).padStart(2, '0')}`), cameraId: camera.id, headEndId: wanted.headEndId, state: 'live', feed,
+    id: freeId((id) => id in site.run, `r${String(wanted.number).padStart(2, '0')}`), cameraId: camera.id, headEndId: wanted.headEndId, state: 'live', feed,
     segments: [{
       cable: wanted.cable, lengthM: wanted.lengthM, lengthFrom: 'estimate', spreadM: Math.min(500, Math.round(wanted.lengthM * 0.05)),
       environment: place.environment, temperatureC: place.temperatureC, leg: legFor(feed, wanted.cable),

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { addRun, applyChanges, nextNumber, withJoint, withMarks, withoutSegment, withPrint, withSegment, withSegmentAfter } from '.';
+import { addRecorder, addRun, addSupply, applyChanges, nextNumber, withJoint, withMarks, withoutSegment, withPrint, withSegment, withSegmentAfter } from '.';
 import { saltmarrowSite } from './testSite';
 
 const site = saltmarrowSite();
@@ -28,6 +28,21 @@ describe('segments of a run', () => {
   it('changes one and leaves the others', () => {
     expect(withSegment(run, 1, { lengthM: 150 }).segments.map(({ lengthM }) => lengthM)).toEqual([60, 150]);
     expect(withJoint(run, 0, undefined).segments[0]).not.toHaveProperty('joint');
+  });
+});
+
+describe('the head end', () => {
+  const recorder = { name: 'Pier recorder', placeId: 'quay-hut', inputs: 8, rules: 'from-the-tail' as const, ipSlots: 4, bestFormat: 'hd1080', incomingMbps: 64, slotMegapixels: 5 };
+  it('a recorder is noted with the pictures it takes and its slots', () => {
+    const change = addRecorder(site, recorder);
+    expect(applyChanges(site, [change]).kind).toBe('sound');
+    expect(change).toMatchObject({ id: 'pier-recorder', set: { accepts: ['cvbs', 'hd720', 'hd1080'], rules: { kind: 'from-the-tail', extraIpSlots: 4 }, limits: { ipCameras: 12 } } });
+    expect(addRecorder(site, { ...recorder, name: 'Hall recorder', rules: 'fixed-hybrid' })).toMatchObject({ id: 'hall-recorder-2', set: { rules: { kind: 'fixed-hybrid', ipSlots: 4 }, limits: { ipCameras: 4 } } });
+  });
+  it('a supply box is noted with its outputs', () => {
+    const change = addSupply(site, { name: 'Pier box', placeId: 'quay-hut', current: 'dc', setVolts: 12.4, ratedAmps: 5, outputs: 4, fuseAmps: 1.1 });
+    expect(applyChanges(site, [change]).kind).toBe('sound');
+    expect('set' in change && change.kind === 'supply' && change.set.outputs.map(({ number }) => number)).toEqual([1, 2, 3, 4]);
   });
 });
 

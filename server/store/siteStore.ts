@@ -1,7 +1,7 @@
 import type { EntityManager, MikroORM } from '@mikro-orm/better-sqlite';
 import { UniqueConstraintViolationException } from '@mikro-orm/core';
 import type { Problem } from '#core/problems';
-import { aboutOf, applyChanges, kinds, toSiteFile, type Change, type Edit, type Kind, type LogEntry, type Site, type SiteFile } from '#core/site';
+import { aboutOf, applyChanges, freeId, kinds, toSiteFile, type Change, type Edit, type Kind, type LogEntry, type Site, type SiteFile } from '#core/site';
 import { EditRow, FactRow, SiteRow } from './entities';
 
 export interface SiteSummary { id: string; name: string; version: number; changedAt: string }
@@ -73,20 +73,11 @@ export function siteStore(orm: MikroORM, now: () => string) {
     return (await findSite(em, id)) ? entriesAfter(em, id, version) : null;
   }
 
-  /** An id made from the name, with a number behind it where that one is in use. */
-  async function freeId(em: EntityManager, name: string): Promise<string> {
-    const base = name.toLowerCase().normalize('NFKD').replace(/[^a-z0-9]+/g, '-').replace(/^-+|-+$/g, '').slice(0, 50) || 'site';
-    const taken = new Set((await em.find(SiteRow, {}, { fields: ['id'] })).map(({ id }) => id));
-    for (let n = 1; ; n += 1) {
-      const id = n === 1 ? base : `${base}-${n}`;
-      if (!taken.has(id)) return id;
-    }
-  }
-
   async function create(site: Site): Promise<SiteSummary> {
     const { name } = aboutOf(site);
     return orm.em.fork().transactional(async (tx) => {
-      const id = await freeId(tx, name);
+      const taken = new Set((await tx.find(SiteRow, {}, { fields: ['id'] })).map((row) => row.id));
+      const id = freeId((wanted) => taken.has(wanted), name);
       const row = { id, name, version: 0, createdAt: now(), changedAt: now() };
       await tx.insert(SiteRow, row);
       const facts = kinds.flatMap((kind) => Object.values(site[kind]).map((fact) => ({ site: id, kind, id: fact.id, fact: JSON.stringify(fact) })));

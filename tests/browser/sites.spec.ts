@@ -52,6 +52,36 @@ test('a new site starts empty, says what to do next, and takes its first run', a
   await dialog.getByLabel('Length').fill('30');
   await dialog.getByRole('button', { name: 'Add the run' }).click();
   await expect(runInList(page, 'Annex stair')).toBeVisible();
+
+  // A recorder and a supply box, and the run goes all the way to a slot.
+  await page.keyboard.press('Escape');
+  await page.locator('h1').click();
+  await page.keyboard.press('b');
+  const note = page.getByRole('dialog', { name: 'Note a recorder or supply box' });
+  await note.getByRole('button', { name: 'Note it' }).click();
+  await expect(note.getByRole('alert')).toContainText('Give it a name');
+  await note.getByLabel('Name').fill('Annex recorder');
+  await note.getByLabel('Inputs', { exact: true }).fill('1.5');
+  await note.getByLabel('IP slots').click();
+  await expect(note.getByRole('alert').first()).toContainText('a whole number from 0 to 64');
+  await note.getByLabel('Inputs', { exact: true }).fill('4');
+  await note.getByRole('button', { name: 'Note it' }).click();
+  await expect(note).toBeHidden();
+  await page.keyboard.press('b');
+  await note.getByLabel('It is a').click();
+  await page.getByRole('option', { name: 'Supply box' }).click();
+  await note.getByLabel('Name').fill('Annex box');
+  await note.getByRole('button', { name: 'Note it' }).click();
+  await expect(note).toBeHidden();
+  await runInList(page, 'Annex stair').click();
+  await page.keyboard.press('3');
+  await page.locator('[data-option="hd-coax"]').click();
+  await page.getByRole('button', { name: /^Choose/ }).click();
+  await page.keyboard.press('4');
+  await page.keyboard.press('f');
+  await expect(page.locator('[data-recorder="annex-recorder"] [data-slot="1"]')).toContainText('Annex stair');
+  await page.keyboard.press('5');
+  await expect(page.getByRole('row', { name: /Annex stair/ })).toContainText('Annex recorder 1');
 });
 
 test('the printed plan is the sheet alone', async ({ page, open }) => {

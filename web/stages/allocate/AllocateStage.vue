@@ -77,7 +77,7 @@ useKeys([
 </script>
 
 <template>
-  <div v-if="allocation.recorders.length === 0" class="empty"><strong>No recorder is noted on this site.</strong>Recorders come in with a site file for now; then their slots show here.</div>
+  <div v-if="allocation.recorders.length === 0" class="empty"><strong>No recorder is noted on this site.</strong>Note it in Survey with <kbd>b</kbd>; then its slots show here.</div>
   <div v-else class="allocate">
     <div class="row">
       <h1>Allocate</h1>

@@ -8,6 +8,7 @@ import type { BoardOrder } from '../../line/boardLayout';
 import { useEvaluation } from '../../stores/evaluation';
 import { useSelection } from '../../stores/selection';
 import { useSite } from '../../stores/site';
+import AddHeadEndDialog from './AddHeadEndDialog.vue';
 import AddRunDialog from './AddRunDialog.vue';
 import RunSheet from './RunSheet.vue';
 
@@ -17,6 +18,7 @@ const selection = useSelection();
 const order = useLocalStorage<BoardOrder>('neotrope-board-order', 'place');
 const editing = ref(false);
 const adding = ref(false);
+const noting = ref(false);
 
 const orders: { value: BoardOrder; says: string }[] = [{ value: 'place', says: 'place' }, { value: 'length', says: 'length' }, { value: 'trouble', says: 'trouble' }];
 const summary = computed(() => {
@@ -38,6 +40,7 @@ const sortByNext = () => {
 
 useKeys([
   { keys: ['n'], says: 'add a run', group: 'Survey', run: () => { adding.value = true; } },
+  { keys: ['b'], says: 'note a recorder or supply box', group: 'Survey', run: () => { noting.value = true; } },
   { keys: ['e', 'Enter'], says: 'edit the run in hand', group: 'Survey', run: () => { editing.value = selection.current !== null; } },
   { keys: ['o'], says: 'sort otherwise', group: 'Survey', run: sortByNext },
   { keys: ['Escape'], says: 'close the run’s sheet', group: 'Survey', run: () => { editing.value = false; } },
@@ -55,15 +58,17 @@ useKeys([
           <template v-for="({ value, says }, index) in orders" :key="value"><template v-if="index">, </template><button type="button" class="plain" :aria-pressed="order === value" @click="order = value">{{ says }}</button></template>
         </span>
         <button v-if="selection.current && !editing" type="button" class="btn" @click="editing = true">Edit {{ selection.current.camera.number }} <kbd>e</kbd></button>
+        <button v-if="!editing || !selection.current" type="button" class="btn" @click="noting = true">Head end <kbd>b</kbd></button>
         <button type="button" class="btn go" @click="adding = true">Add a run <kbd>n</kbd></button>
       </div>
-      <div v-if="evaluation.result!.runs.length === 0" class="empty"><strong>Nothing is noted yet.</strong>Start with the run you stand at: its camera, the cable and about how long it is. Press <kbd>n</kbd> or use “Add a run”. Supplies and recorders come in with a site file for now.</div>
+      <div v-if="evaluation.result!.runs.length === 0" class="empty"><strong>Nothing is noted yet.</strong>Start with the run you stand at: its camera, the cable and about how long it is. Press <kbd>n</kbd> or use “Add a run”. Recorders and supply boxes are noted with <kbd>b</kbd>.</div>
       <div v-else-if="selection.groups.length === 0" class="empty"><strong>Nothing matches the search.</strong>Clear it on the left to see all runs.</div>
       <LineBoard v-else class="board" :groups="selection.groups" :order="order" :run-id="selection.runId" @select="selection.select" @open="edit" />
       <p v-if="withoutRun.length > 0" class="caution">Without a run: {{ withoutRun.map(({ number, name }) => `${number} ${name}`).join(', ') }}</p>
     </div>
     <RunSheet v-if="editing && selection.current" :key="selection.current.run.id" class="sheet" :evaluation="selection.current" @close="editing = false" />
     <AddRunDialog v-model:visible="adding" @added="edit" />
+    <AddHeadEndDialog v-model:visible="noting" />
   </div>
 </template>
 

@@ -1,0 +1,85 @@
+<script setup lang="ts">
+import Dialog from 'primevue/dialog';
+import { computed, reactive, ref, useTemplateRef, watch } from 'vue';
+import { addRecorder, addSupply, type NewRecorder, type NewSupply } from '#core/site';
+import FieldRow from '../../parts/FieldRow.vue';
+import PickField from '../../parts/PickField.vue';
+import QuantityField from '../../parts/QuantityField.vue';
+import TextField from '../../parts/TextField.vue';
+import { choices } from '../../parts/words';
+import { useSite } from '../../stores/site';
+
+/** Notes a recorder or a supply box, so that runs can be patched and fed. */
+const visible = defineModel<boolean>('visible', { required: true });
+const store = useSite();
+const form = useTemplateRef<HTMLFormElement>('form');
+
+const what = ref<'recorder' | 'supply'>('recorder');
+const recorder = reactive<NewRecorder>({ name: '', placeId: '', inputs: 16, rules: 'from-the-tail', ipSlots: 8, bestFormat: 'hd1080', incomingMbps: 128, slotMegapixels: 8 });
+const supply = reactive<NewSupply>({ name: '', placeId: '', current: 'dc', setVolts: 12.6, ratedAmps: 5, outputs: 9, fuseAmps: 1.1 });
+const problems = ref<string[]>([]);
+const wanted = computed(() => (what.value === 'recorder' ? recorder : supply));
+const places = computed(() => Object.values(store.site?.place ?? {}).map(({ id, name }) => ({ value: id, says: name })));
+const headEnd = computed(() => Object.values(store.site?.place ?? {}).find(({ role }) => role === 'head-end')?.id ?? places.value[0]?.value ?? '');
+
+const kinds = [{ value: 'recorder' as const, says: 'Recorder' }, { value: 'supply' as const, says: 'Supply box' }];
+const rules = [{ value: 'from-the-tail' as const, says: 'Inputs turn to IP from the highest down' }, { value: 'fixed-hybrid' as const, says: 'Inputs stay coax' }];
+const currents = [{ value: 'dc' as const, says: 'DC' }, { value: 'ac' as const, says: 'AC' }];
+const whole = (least: number, most: number) => (value: number) => (Number.isInteger(value) && value >= least && value <= most ? undefined : `a whole number from ${least} to ${most}`);
+const upTo = (most: number) => (value: number) => (value > 0 && value <= most ? undefined : `more than 0, at most ${most}`);
+
+watch(visible, (shown) => {
+  if (!shown) return;
+  problems.value = [];
+  recorder.name = supply.name = '';
+  recorder.placeId = supply.placeId = headEnd.value;
+});
+
+function add(): void {
+  const name = wanted.value.name.trim();
+  if (!name || !store.site) {
+    problems.value = ['Give it a name that is written on it or that people use.'];
+    return;
+  }
+  const change = what.value === 'recorder' ? addRecorder(store.site, recorder) : addSupply(store.site, supply);
+  problems.value = store.change(`Note ${name}`, [change]).map(({ path, allowed }) => `${path.split('/').at(-1)}: ${allowed}`);
+  if (problems.value.length === 0) visible.value = false;
+}
+</script>
+
+<template>
+  <Dialog v-model:visible="visible" modal header="Note a recorder or supply box" :style="{ width: '460px' }" @show="form?.querySelector<HTMLElement>('[aria-label=Name]')?.focus()">
+    <form ref="form" class="form" @submit.prevent="add">
+      <FieldRow label="It is a"><PickField :value="what" :choices="kinds" label="It is a" @take="(value) => (what = value)" /></FieldRow>
+      <FieldRow label="Name"><TextField :key="what" :value="wanted.name" label="Name" @take="(text) => (wanted.name = text)" /></FieldRow>
+      <FieldRow label="Place"><PickField :value="wanted.placeId" :choices="places" label="Place" @take="(value) => (wanted.placeId = value)" /></FieldRow>
+      <template v-if="what === 'recorder'">
+        <FieldRow label="Inputs"><QuantityField :value="recorder.inputs" unit="" label="Inputs" :allowed="whole(0, 64)" @take="(value) => (recorder.inputs = value)" /></FieldRow>
+        <FieldRow label="Rule"><PickField :value="recorder.rules" :choices="rules" label="Rule" @take="(value) => (recorder.rules = value)" /></FieldRow>
+        <FieldRow label="IP slots"><QuantityField :value="recorder.ipSlots" unit="" label="IP slots" :allowed="whole(0, 64)" @take="(value) => (recorder.ipSlots = value)" /></FieldRow>
+        <FieldRow label="Inputs take up to"><PickField :value="recorder.bestFormat" :choices="choices.format" label="Inputs take up to" @take="(value) => (recorder.bestFormat = value)" /></FieldRow>
+        <FieldRow label="Incoming in all"><QuantityField :value="recorder.incomingMbps" unit="Mb/s" label="Incoming in all" :allowed="upTo(10000)" @take="(value) => (recorder.incomingMbps = value)" /></FieldRow>
+        <FieldRow label="A slot takes"><QuantityField :value="recorder.slotMegapixels" unit="MP" label="A slot takes" :allowed="upTo(64)" @take="(value) => (recorder.slotMegapixels = value)" /></FieldRow>
+      </template>
+      <template v-else>
+        <FieldRow label="Rail">
+          <PickField :value="supply.current" :choices="currents" label="DC or AC" @take="(value) => (supply.current = value)" />
+          <QuantityField :value="supply.setVolts" unit="V" label="Volts" :allowed="upTo(60)" @take="(value) => (supply.setVolts = value)" />
+        </FieldRow>
+        <FieldRow label="Rated"><QuantityField :value="supply.ratedAmps" unit="A" label="Rated amps" :allowed="upTo(100)" @take="(value) => (supply.ratedAmps = value)" /></FieldRow>
+        <FieldRow label="Outputs">
+          <QuantityField :value="supply.outputs" unit="" label="Outputs" :allowed="whole(1, 64)" @take="(value) => (supply.outputs = value)" />
+          <span class="dim">fuse</span>
+          <QuantityField :value="supply.fuseAmps" unit="A" label="Fuse of each output" :allowed="upTo(32)" @take="(value) => (supply.fuseAmps = value)" />
+        </FieldRow>
+      </template>
+      <div v-if="problems.length > 0" class="caution" role="alert"><p v-for="problem in problems" :key="problem">{{ problem }}</p></div>
+      <div class="row"><span class="push" /><button type="button" class="btn" @click="visible = false">Leave it</button><button type="submit" class="btn go">Note it</button></div>
+    </form>
+  </Dialog>
+</template>
+
+<style scoped>
+.form { display: grid; gap: 6px; }
+.row { padding-top: 8px; }
+</style>
