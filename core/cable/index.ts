@@ -4,6 +4,6 @@ export {
 } from './tables';
 export { conductorAreaMm2, conductorOhms, temperatureFactor } from './conductorResistance';
 export { proposalFrom, saysInWords, type Proposal } from './printProposal';
-export { lengthBetweenMarks, readJacketPrint, type JacketPrint, type LengthMark, type MarkedLength } from './jacketPrint';
+export { lengthBetweenMarks, parseMarks, readJacketPrint, type JacketPrint, type LengthMark, type MarkedLength } from './jacketPrint';
 export { coaxLoopOhms, loopOhms, type Cores } from './loopResistance';
 export { pathLossCoefficients, pathLossDb, type PathLossCoefficients, type Stretch } from './pathLoss';

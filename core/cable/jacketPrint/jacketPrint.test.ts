@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { lengthBetweenMarks, readJacketPrint, type JacketPrint } from '.';
+import { lengthBetweenMarks, parseMarks, readJacketPrint, type JacketPrint } from '.';
 
 const copper = 'copper' as const;
 const cca = 'cca' as const;
@@ -131,6 +131,13 @@ describe('whatever is printed', () => {
     }));
   });
   it('is quick on a long print', () => expect(readJacketPrint('RG59 '.repeat(400)).coax).toEqual({ type: 'RG-59' }));
+});
+
+describe('parseMarks', () => {
+  it.each([['1234 ft, 560 ft', ft(1234), ft(560)], ['0456, 1320 FT', ft(456), ft(1320)], ['12 m to 300', m(12), m(300)], ['100; 212.5', m(100), m(212.5)], ['5 m, 9 ft', m(5), ft(9)]])('reads %s', (typed, head, far) => {
+    expect(parseMarks(typed)).toEqual({ kind: 'read', head, far });
+  });
+  it.each(['456 ft', '1, 2, 3', 'here, there', '-4, 9', ''])('refuses “%s”', (typed) => expect(parseMarks(typed)).toMatchObject({ kind: 'refused' }));
 });
 
 describe('lengthBetweenMarks', () => {

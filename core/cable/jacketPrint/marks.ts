@@ -22,3 +22,19 @@ export function lengthBetweenMarks(head: LengthMark, far: LengthMark, digits: nu
   if (around <= longestM) return { kind: 'length', lengthM: around, wrapped: true };
   return { kind: 'unclear', why: `the marks are ${Math.round(inMetres(plain))} m apart, more than a run of ${Math.round(longestM)} m can be` };
 }
+
+const typedMark = /^(\d{1,7}(?:\.\d+)?)\s*(m|metres?|meters?|ft|feet|')?$/i;
+
+/** Two marks as a person types them, `1234 ft, 560 ft`; a unit behind one of them counts for both, and none is metres. */
+export function parseMarks(typed: string): { kind: 'read'; head: LengthMark; far: LengthMark } | { kind: 'refused'; why: string } {
+  const parts = typed.split(/[,;]|\bto\b/i).map((part) => typedMark.exec(part.trim()));
+  const [head, far] = parts;
+  if (parts.length !== 2 || !head || !far) return { kind: 'refused', why: 'Two marks with a comma between, such as 1234 ft, 560 ft.' };
+  const unitOf = (spelt: string | undefined): LengthMark['unit'] | undefined => (spelt === undefined ? undefined : /^m/i.test(spelt) ? 'm' : 'ft');
+  const [headUnit, farUnit] = [unitOf(head[2]), unitOf(far[2])];
+  return {
+    kind: 'read',
+    head: { value: Number(head[1]), unit: headUnit ?? farUnit ?? 'm' },
+    far: { value: Number(far[1]), unit: farUnit ?? headUnit ?? 'm' },
+  };
+}

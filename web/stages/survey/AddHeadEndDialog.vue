@@ -2,6 +2,7 @@
 import Dialog from 'primevue/dialog';
 import { computed, reactive, ref, useTemplateRef, watch } from 'vue';
 import { addRecorder, addSupply, type NewRecorder, type NewSupply } from '#core/site';
+import DialogFoot from '../../parts/DialogFoot.vue';
 import FieldRow from '../../parts/FieldRow.vue';
 import PickField from '../../parts/PickField.vue';
 import QuantityField from '../../parts/QuantityField.vue';
@@ -73,13 +74,11 @@ function add(): void {
           <QuantityField :value="supply.fuseAmps" unit="A" label="Fuse of each output" :allowed="upTo(32)" @take="(value) => (supply.fuseAmps = value)" />
         </FieldRow>
       </template>
-      <div v-if="problems.length > 0" class="caution" role="alert"><p v-for="problem in problems" :key="problem">{{ problem }}</p></div>
-      <div class="row"><span class="push" /><button type="button" class="btn" @click="visible = false">Leave it</button><button type="submit" class="btn go">Note it</button></div>
+      <DialogFoot :problems="problems" go="Note it" @leave="visible = false" />
     </form>
   </Dialog>
 </template>
 
 <style scoped>
 .form { display: grid; gap: 6px; }
-.row { padding-top: 8px; }
 </style>

@@ -3,6 +3,7 @@ import AutoComplete from 'primevue/autocomplete';
 import Dialog from 'primevue/dialog';
 import { computed, reactive, ref, useTemplateRef, watch } from 'vue';
 import { addRun, longestSegmentM, nextNumber } from '#core/site';
+import DialogFoot from '../../parts/DialogFoot.vue';
 import FieldRow from '../../parts/FieldRow.vue';
 import PickField from '../../parts/PickField.vue';
 import QuantityField from '../../parts/QuantityField.vue';
@@ -62,13 +63,11 @@ function add(): void {
       <FieldRow label="Cable"><PickField :value="wanted.cable" :choices="choices.cable" label="Cable" @take="(value) => (wanted.cable = value)" /></FieldRow>
       <FieldRow label="Length"><QuantityField :value="wanted.lengthM || null" unit="m" label="Length" :allowed="metres" @take="(value) => (wanted.lengthM = value)" /></FieldRow>
       <FieldRow label="Power"><PickField :value="wanted.supplyId" :choices="powers" label="Power" @take="(value) => (wanted.supplyId = value)" /></FieldRow>
-      <div v-if="problems.length > 0" class="caution" role="alert"><p v-for="problem in problems" :key="problem">{{ problem }}</p></div>
-      <div class="row"><span class="push" /><button type="button" class="btn" @click="visible = false">Leave it</button><button type="submit" class="btn go">Add the run</button></div>
+      <DialogFoot :problems="problems" go="Add the run" @leave="visible = false" />
     </form>
   </Dialog>
 </template>
 
 <style scoped>
 .form { display: grid; gap: 6px; }
-.row { padding-top: 8px; }
 </style>

@@ -1,8 +1,7 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue';
-import { proposalFrom, readJacketPrint, saysInWords, signalCable, powerCable } from '#core/cable';
+import { parseMarks, proposalFrom, readJacketPrint, saysInWords, signalCable, powerCable } from '#core/cable';
 import { withMarks, withPrint, withSegment, type Run, type Segment } from '#core/site';
-import { parseQuantity } from '#core/units';
 import FieldRow from '../../parts/FieldRow.vue';
 import TextField from '../../parts/TextField.vue';
 
@@ -20,19 +19,15 @@ const offered = computed(() => {
 const marksText = computed(() => (segment.marks ? `${segment.marks.head} ${segment.marks.unit}, ${segment.marks.far} ${segment.marks.unit}` : ''));
 const unclear = ref('');
 
-/** Two marks as they are typed: `1234 ft, 560 ft`. The unit of the second counts for the first where that has none. */
 function takeMarks(text: string): void {
-  unclear.value = '';
-  const [head = '', far = '', ...more] = text.split(/[,;]|\bto\b/).map((part) => part.trim());
-  const unit = /f(ee)?t|'/i.test(text) ? 'ft' : 'm';
-  const [headMark, farMark] = [head, far].map((part) => parseQuantity(part.replace(/[a-z'\s]+$/i, ''), ''));
-  if (more.length > 0 || headMark?.kind !== 'read' || farMark?.kind !== 'read') {
-    unclear.value = 'Two marks with a comma between, such as 1234 ft, 560 ft.';
+  const typed = parseMarks(text);
+  if (typed.kind === 'refused') {
+    unclear.value = typed.why;
     return;
   }
-  const marked = withMarks(run, index, { value: headMark.value, unit }, { value: farMark.value, unit });
-  if (marked.kind === 'unclear') unclear.value = `No length from these: ${marked.why}.`;
-  else emit('change', 'Length marks', marked.run);
+  const marked = withMarks(run, index, typed.head, typed.far);
+  unclear.value = marked.kind === 'unclear' ? `No length from these: ${marked.why}.` : '';
+  if (marked.kind === 'sound') emit('change', 'Length marks', marked.run);
 }
 </script>
 
