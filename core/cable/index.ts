@@ -3,6 +3,7 @@ export {
   type CoaxCable, type Conductor, type Material, type PairCable, type PowerCable, type SignalCable,
 } from './tables';
 export { conductorAreaMm2, conductorOhms, temperatureFactor } from './conductorResistance';
+export { cableLabel, nearestAwg, powerCableLabel } from './labels';
 export { proposalFrom, saysInWords, type Proposal } from './printProposal';
 export { lengthBetweenMarks, parseMarks, readJacketPrint, type JacketPrint, type LengthMark, type MarkedLength } from './jacketPrint';
 export { coaxLoopOhms, loopOhms, type Cores } from './loopResistance';

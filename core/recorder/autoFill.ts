@@ -11,18 +11,9 @@ export interface Filled {
 
 const byNumber = (a: SlotNeed, b: SlotNeed): number => a.number - b.number;
 
-/** Inputs that have to turn to IP so that all IP cameras fit after the extra IP slots are full. */
-function conversionsWanted(recorder: Recorder, occupants: readonly Occupant[], ipToPlace: number): number {
-  const family = familyOf(recorder);
-  const forced = family.conversionsFor(recorder, occupants);
-  const freeIp = slotsOf(recorder, forced, occupants).filter(({ carries, occupants: on }) => carries === 'ip' && on.length === 0).length;
-  const short = Math.max(0, ipToPlace - freeIp);
-  return Math.min(family.mostConversions(recorder), forced + short);
-}
-
 /** Puts a camera on the number it has today where that slot can carry it, else on the lowest free one that can. */
-function slotFor(recorder: Recorder, occupants: readonly Occupant[], need: SlotNeed, conversions: number): number | undefined {
-  const free = slotsOf(recorder, conversions, occupants).filter((slot) => slot.occupants.length === 0 && slot.carries === need.signal.kind);
+function slotFor(recorder: Recorder, occupants: readonly Occupant[], need: SlotNeed, turned: ReadonlySet<number>): number | undefined {
+  const free = slotsOf(recorder, turned, occupants).filter((slot) => slot.occupants.length === 0 && slot.carries === need.signal.kind);
   const today = need.patchedTo?.recorderId === recorder.id ? need.patchedTo.input : undefined;
   const legal = free.filter(({ slot }) => tryPlacement(recorder, occupants, need, slot).length === 0);
   return (legal.find(({ slot }) => slot === today) ?? legal[0])?.slot;
@@ -44,11 +35,11 @@ export function autoFill(recorders: readonly Recorder[], occupied: Readonly<Reco
   const placements: Placement[] = [];
   const notes: string[] = [];
   const homeIp = (recorder: Recorder) => toPlace.filter((need) => need.signal.kind === 'ip' && homesOf(need, recorders)[0] === recorder).length;
-  const conversions = new Map(recorders.map((recorder) => [recorder.id, conversionsWanted(recorder, on.get(recorder.id)!, homeIp(recorder))]));
+  const turned = new Map(recorders.map((recorder) => [recorder.id, familyOf(recorder).turned(recorder, on.get(recorder.id)!, homeIp(recorder))]));
   const coaxFirst = [...toPlace].sort((a, b) => Number(a.signal.kind === 'ip') - Number(b.signal.kind === 'ip') || byNumber(a, b));
   for (const need of coaxFirst) {
     const found = homesOf(need, recorders)
-      .map((recorder) => ({ recorder, slot: slotFor(recorder, on.get(recorder.id)!, need, conversions.get(recorder.id)!) }))
+      .map((recorder) => ({ recorder, slot: slotFor(recorder, on.get(recorder.id)!, need, turned.get(recorder.id)!) }))
       .find(({ slot }) => slot !== undefined);
     if (!found || found.slot === undefined) {
       notes.push(`Camera ${need.number} found no ${need.signal.kind === 'ip' ? 'IP slot' : 'coax input'} that takes it.`);

@@ -1,3 +1,5 @@
+import { slotCount } from '#core/site';
+import { inputsFrom, restartFor } from './restart';
 import type { Occupant, SlotFamily } from './slots';
 
 const lowestIpInput = (inputs: number, occupants: readonly Occupant[]): Occupant | undefined =>
@@ -10,10 +12,14 @@ const listed = (numbers: readonly number[]): string => numbers.join(', ').replac
  * every input above it is. The recorder restarts, falls back to factory values and loses analytics while any is IP.
  */
 export const fromTheTail: SlotFamily = {
-  mostConversions: ({ inputs }) => inputs,
-  conversionsFor: ({ inputs }, occupants) => {
+  turned: (recorder, occupants, moreIp) => {
+    const { inputs } = recorder;
     const lowest = lowestIpInput(inputs, occupants);
-    return lowest ? inputs - lowest.slot + 1 : 0;
+    const forced = lowest ? inputs - lowest.slot + 1 : 0;
+    const extra = slotCount(recorder) - inputs;
+    const taken = new Set(occupants.filter(({ slot }) => slot > inputs - forced).map(({ slot }) => slot)).size;
+    const short = Math.max(0, moreIp - (extra + forced - taken));
+    return new Set(inputsFrom(Math.max(0, inputs - forced - short) + 1, inputs));
   },
   broken: ({ inputs }, occupants) => {
     const lowest = lowestIpInput(inputs, occupants);
@@ -28,9 +34,9 @@ export const fromTheTail: SlotFamily = {
       remedy: `Put camera ${lowest.need.number} on a slot after ${inTheWay.at(-1)!.slot}, or first move camera${many ? 's' : ''} ${numbers} below input ${lowest.slot} or change ${many ? 'them' : 'it'} to IP.`,
     }];
   },
-  consequences: ({ name, restartMinutes }, conversions) =>
-    conversions === 0 ? [] : [
-      `${conversions} input${conversions === 1 ? '' : 's'} of ${name} turn${conversions === 1 ? 's' : ''} to IP: a restart of about ${restartMinutes} minutes, nothing recorded meanwhile.`,
+  consequences: (recorder, turned) =>
+    turned.size === 0 ? [] : [
+      restartFor(recorder, turned),
       'Its settings fall back to factory values: save them first and restore them after.',
       'Analytics are lost while any input is IP.',
     ],

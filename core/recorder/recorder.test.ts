@@ -13,6 +13,54 @@ const coax = (number: number, input?: number, format = 'cvbs'): SlotNeed => ({ .
 const on = (need: SlotNeed, slot: number, placed = true): Occupant => ({ need, slot, placed });
 const rules = (recorder: Recorder, occupants: Occupant[]) => recorderState(recorder, occupants).broken.map(({ rule }) => rule);
 
+const family = (recorder: Recorder['rules'], over: Partial<Recorder> = {}): Recorder => ({ ...tail, rules: recorder, limits: { incomingMbps: 1000, slotMegapixels: 16, ipCameras: 64 }, ...over });
+
+describe('switch per input', () => {
+  const each = family({ kind: 'switch-per-input', extraIpSlots: 2 });
+  it('turns just the inputs that carry IP, wherever they are', () => {
+    const state = recorderState(each, [on(ip(1), 3), on(coax(2), 4), on(ip(5), 17)]);
+    expect([state.broken, state.slots.filter(({ converted }) => converted).map(({ slot }) => slot)]).toEqual([[], [3]]);
+    expect(state.consequences).toHaveLength(1);
+  });
+  it('fills extra slots first, then free inputs from the highest down', () => {
+    const { placements } = autoFill([each], {}, [1, 2, 3, 4].map((number) => ip(number)));
+    expect(placements.map(({ slot }) => slot).sort((a, b) => a - b)).toEqual([15, 16, 17, 18]);
+  });
+});
+
+describe('preset split', () => {
+  const preset = family({ kind: 'preset-split', presets: [{ inputs: 16, ipSlots: 0 }, { inputs: 8, ipSlots: 8 }, { inputs: 0, ipSlots: 16 }] });
+  it('takes the preset that carries all, with most coax', () => {
+    expect(rules(preset, [on(coax(1), 1), on(coax(16), 16)])).toEqual([]);
+    const split = recorderState(preset, [on(coax(1), 8), on(ip(2), 9)]);
+    expect([split.broken, split.slots.filter(({ carries }) => carries === 'ip').length, split.consequences.length]).toEqual([[], 8, 1]);
+    expect(recorderState(preset, [on(ip(2), 1)]).slots[0]!.carries).toBe('ip');
+  });
+  it('says so when no preset carries all, and names them', () => {
+    const [broken] = recorderState(preset, [on(coax(1), 12), on(ip(2), 14)]).broken;
+    expect(broken).toMatchObject({ rule: 'preset', remedy: 'Fit them to one of its presets: 16 coax and 0 IP; 8 coax and 8 IP; 0 coax and 16 IP.' });
+  });
+  it('is filled without breaking it', () => {
+    const needs = [coax(1), coax(2), ip(3), ip(4), ip(5)];
+    const { placements } = autoFill([preset], {}, needs);
+    const occupants = placements.map(({ id, slot }) => on(needs.find(({ cameraId }) => cameraId === id)!, slot));
+    expect([occupants.length, rules(preset, occupants)]).toEqual([5, []]);
+  });
+});
+
+describe('network only, and blocks', () => {
+  it('takes IP on every slot and no coax', () => {
+    const network = family({ kind: 'network-only', ipSlots: 8 }, { inputs: 0 });
+    expect(recorderState(network, [on(ip(1), 1), on(ip(2), 8)]).broken).toEqual([]);
+    expect(recorderState(network, [on(coax(1), 1)]).broken[0]).toMatchObject({ rule: 'signal', remedy: 'A recorder with coax inputs.' });
+  });
+  it('a block of four inputs has one signal family', () => {
+    const blocks = family({ kind: 'fixed-hybrid', ipSlots: 4 }, { blockSize: 4 });
+    expect(rules(blocks, [on(coax(1), 1), on(coax(2), 4), on(coax(3, undefined, 'hd720'), 5)])).toEqual([]);
+    expect(recorderState(blocks, [on(coax(1), 1), on(coax(2, undefined, 'hd720'), 4)]).broken[0]!.why).toMatch(/Inputs 1 to 4 .* HD over coax and composite are mixed/);
+  });
+});
+
 describe('from the tail', () => {
   it('an IP camera on an IP slot turns nothing', () => {
     const state = recorderState(tail, [on(ip(1), 17), on(coax(24), 16)]);

@@ -2,18 +2,23 @@ import { pictureFormat } from '#core/signal';
 import { slotCount, type Recorder, type SlotRules } from '#core/site';
 import type { Unit } from '#core/units';
 import { neverEnough, standingOf } from '#core/working';
-import { fixedHybrid } from './fixedHybrid';
+import { brokenBlocks } from './blocks';
+import { fixedSlots } from './fixedSlots';
 import { fromTheTail } from './fromTheTail';
+import { presetSplit } from './presetSplit';
+import { switchPerInput } from './switchPerInput';
 import type { BrokenRule, Load, Occupant, RecorderState, Slot, SlotFamily } from './slots';
 
-const families: Record<SlotRules['kind'], SlotFamily> = { 'from-the-tail': fromTheTail, 'fixed-hybrid': fixedHybrid };
+const families: Record<SlotRules['kind'], SlotFamily> = {
+  'from-the-tail': fromTheTail, 'fixed-hybrid': fixedSlots, 'network-only': fixedSlots, 'preset-split': presetSplit, 'switch-per-input': switchPerInput,
+};
 
 export function familyOf(recorder: Recorder): SlotFamily {
   return families[recorder.rules.kind];
 }
 
-/** What a slot carries once `conversions` inputs, the highest ones, have turned to IP. */
-export function slotsOf(recorder: Recorder, conversions: number, occupants: readonly Occupant[]): Slot[] {
+/** What each slot carries once the `turned` inputs are IP. */
+export function slotsOf(recorder: Recorder, turned: ReadonlySet<number>, occupants: readonly Occupant[]): Slot[] {
   const bySlot = new Map<number, Occupant[]>();
   for (const occupant of occupants) {
     const on = bySlot.get(occupant.slot);
@@ -23,7 +28,7 @@ export function slotsOf(recorder: Recorder, conversions: number, occupants: read
   return Array.from({ length: slotCount(recorder) }, (_, index) => {
     const slot = index + 1;
     const isInput = slot <= recorder.inputs;
-    const converted = isInput && slot > recorder.inputs - conversions;
+    const converted = isInput && turned.has(slot);
     return {
       slot, converted,
       label: isInput ? `input ${slot}` : `IP ${slot}`,
@@ -33,7 +38,14 @@ export function slotsOf(recorder: Recorder, conversions: number, occupants: read
   });
 }
 
-function slotProblems(recorder: Recorder, slot: Slot, conversions: number): BrokenRule[] {
+/** The inputs that stay coax, in words. */
+function coaxInputs(recorder: Recorder, turned: ReadonlySet<number>): string {
+  const stay = Array.from({ length: recorder.inputs }, (_, index) => index + 1).filter((input) => !turned.has(input));
+  if (stay.length === 0) return 'A recorder with coax inputs.';
+  return stay.at(-1) === stay.length ? `An input from 1 to ${stay.length}.` : `An input that stays coax: ${stay.join(', ')}.`;
+}
+
+function slotProblems(recorder: Recorder, slot: Slot, turned: ReadonlySet<number>): BrokenRule[] {
   const [first, second] = slot.occupants;
   const problems: BrokenRule[] = [];
   if (second && first) {
@@ -43,7 +55,7 @@ function slotProblems(recorder: Recorder, slot: Slot, conversions: number): Brok
     const { signal } = need;
     const at = { slots: [slot.slot] };
     if (signal.kind === 'coax' && slot.slot > recorder.inputs) {
-      problems.push({ ...at, rule: 'signal', why: `Slot ${slot.slot} is for IP only; camera ${need.number} comes on coax.`, remedy: `An input from 1 to ${recorder.inputs - conversions}.` });
+      problems.push({ ...at, rule: 'signal', why: `Slot ${slot.slot} is for IP only; camera ${need.number} comes on coax.`, remedy: coaxInputs(recorder, turned) });
     }
     if (signal.kind === 'ip' && slot.carries === 'coax') {
       problems.push({ ...at, rule: 'signal', why: `Input ${slot.slot} takes coax only; camera ${need.number} is IP.`, remedy: slotCount(recorder) > recorder.inputs ? `An IP slot from ${recorder.inputs + 1} to ${slotCount(recorder)}.` : 'A recorder with IP slots.' });
@@ -66,11 +78,11 @@ function load(label: string, used: number, most: number, unit: Unit): Load {
 /** A recorder with these occupants: what each slot carries, every broken rule, and what the change costs. */
 export function recorderState(recorder: Recorder, occupants: readonly Occupant[]): RecorderState {
   const family = familyOf(recorder);
-  const conversions = family.conversionsFor(recorder, occupants);
-  const slots = slotsOf(recorder, conversions, occupants);
+  const turned = family.turned(recorder, occupants, 0);
+  const slots = slotsOf(recorder, turned, occupants);
   const ip = occupants.flatMap(({ need }) => (need.signal.kind === 'ip' ? [need.signal] : []));
   const incomingMbps = ip.reduce((sum, { mbps }) => sum + mbps, 0);
-  const broken = [...family.broken(recorder, occupants), ...slots.flatMap((slot) => slotProblems(recorder, slot, conversions))];
+  const broken = [...family.broken(recorder, occupants), ...brokenBlocks(recorder, occupants), ...slots.flatMap((slot) => slotProblems(recorder, slot, turned))];
   const { limits, name } = recorder;
   if (incomingMbps > limits.incomingMbps) {
     broken.push({ rule: 'incoming-rate', slots: [], why: `${name} takes ${limits.incomingMbps} Mb/s in all; its cameras send ${incomingMbps}.`, remedy: 'Fewer frames or megapixels, or the other recorder.' });
@@ -78,5 +90,5 @@ export function recorderState(recorder: Recorder, occupants: readonly Occupant[]
   if (ip.length > limits.ipCameras) {
     broken.push({ rule: 'ip-count', slots: [], why: `${name} takes ${limits.ipCameras} IP cameras; ${ip.length} are on it.`, remedy: 'Leave some on coax, or use the other recorder.' });
   }
-  return { recorder, slots, broken, consequences: family.consequences(recorder, conversions), loads: [load('incoming', incomingMbps, limits.incomingMbps, 'Mb/s'), load('IP cameras', ip.length, limits.ipCameras, '')] };
+  return { recorder, slots, broken, consequences: family.consequences(recorder, turned), loads: [load('incoming', incomingMbps, limits.incomingMbps, 'Mb/s'), load('IP cameras', ip.length, limits.ipCameras, '')] };
 }

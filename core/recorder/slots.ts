@@ -15,7 +15,7 @@ export interface SlotNeed {
 /** Who is on a slot: placed there by the plan, or still there because nothing is decided for it yet. */
 export interface Occupant { need: SlotNeed; slot: number; placed: boolean }
 
-export type RuleId = 'tail-order' | 'signal' | 'format' | 'taken' | 'incoming-rate' | 'megapixels' | 'ip-count';
+export type RuleId = 'tail-order' | 'preset' | 'block' | 'signal' | 'format' | 'taken' | 'incoming-rate' | 'megapixels' | 'ip-count';
 
 /** A rule of the recorder that the placements break, and what would make them legal. */
 export interface BrokenRule { rule: RuleId; slots: number[]; why: string; remedy: string }
@@ -37,11 +37,9 @@ export interface RecorderState {
 
 /** How one rule family shares a recorder's slots between coax and IP. */
 export interface SlotFamily {
-  /** How many inputs can turn to IP at most. */
-  mostConversions: (recorder: Recorder) => number;
-  /** How many inputs have to turn to IP for these occupants. */
-  conversionsFor: (recorder: Recorder, occupants: readonly Occupant[]) => number;
+  /** The inputs that have to turn to IP for these occupants, and for so many IP cameras more as far as that is possible. */
+  turned: (recorder: Recorder, occupants: readonly Occupant[], moreIp: number) => ReadonlySet<number>;
   /** What the family's own rule says against these occupants. */
   broken: (recorder: Recorder, occupants: readonly Occupant[]) => BrokenRule[];
-  consequences: (recorder: Recorder, conversions: number) => string[];
+  consequences: (recorder: Recorder, turned: ReadonlySet<number>) => string[];
 }

@@ -1,5 +1,6 @@
 import { powerCable, signalCable } from '#core/cable';
 import type { Problem } from '#core/problems';
+import type { GearKind, HookUp } from './equipment';
 import { slotCount } from './headEnd';
 import { kinds, type Fact, type Kind, type Site } from './site';
 
@@ -39,6 +40,44 @@ function checkSupplies(site: Site, found: Found): void {
   }
 }
 
+/** A rack or a feed that something says it hangs on has to be that. */
+function checkHookUp(site: Site, kind: Kind, id: string, hookUp: HookUp | undefined, found: Found): void {
+  const is = (field: 'rackId' | 'fedById', kindsOfGear: readonly GearKind[], allowed: string): void => {
+    const other = hookUp?.[field];
+    if (other === undefined) return;
+    const gear = site.equipment[other]?.gear.kind;
+    if (other === id || !gear || !kindsOfGear.includes(gear)) found.add(at(kind, id, `hookUp.${field}`), other, allowed);
+  };
+  is('rackId', ['rack'], 'the id of a rack of this site');
+  is('fedById', ['circuit', 'ups'], 'the id of a mains circuit or another UPS of this site');
+}
+
+function checkHeadEnd(site: Site, found: Found): void {
+  for (const recorder of Object.values(site.recorder)) {
+    const { id, rules, inputs } = recorder;
+    found.known('place', recorder.placeId, at('recorder', id, 'placeId'));
+    checkHookUp(site, 'recorder', id, recorder.hookUp, found);
+    if (rules.kind === 'network-only' && inputs > 0) found.add(at('recorder', id, 'inputs'), inputs, '0 inputs on a recorder for network cameras only');
+    if (rules.kind === 'preset-split' && rules.presets.some((preset) => preset.inputs > inputs)) found.add(at('recorder', id, 'rules.presets'), inputs, `presets of at most ${inputs} inputs`);
+  }
+  for (const supply of Object.values(site.supply)) checkHookUp(site, 'supply', supply.id, supply.hookUp, found);
+  for (const equipment of Object.values(site.equipment)) {
+    found.known('place', equipment.placeId, at('equipment', equipment.id, 'placeId'));
+    checkHookUp(site, 'equipment', equipment.id, equipment.hookUp, found);
+  }
+}
+
+function checkDrawings(site: Site, found: Found): void {
+  const pins = Object.values(site.pin);
+  for (const pin of pins) {
+    found.known('drawing', pin.drawingId, at('pin', pin.id, 'drawingId'));
+    found.known(pin.of.kind, pin.of.id, at('pin', pin.id, 'of'));
+  }
+  unique(pins, ({ of }) => `${of.kind}/${of.id}`, (pin, first) => found.add(at('pin', pin.id, 'of'), pin.of.id, `one spot for each thing; pin ${first.id} is its spot`));
+  for (const route of Object.values(site.route)) found.known('drawing', route.drawingId, at('route', route.id, 'drawingId'));
+  for (const photo of Object.values(site.photo)) found.known(photo.of.kind, photo.of.id, at('photo', photo.id, 'of'));
+}
+
 function checkLeg(run: Fact<'run'>, index: number, found: Found): void {
   const { leg, cable } = run.segments[index]!;
   const path = at('run', run.id, `segments[${index}].leg`);
@@ -75,7 +114,10 @@ function checkRuns(site: Site, found: Found): void {
     found.known('camera', run.cameraId, at('run', run.id, 'cameraId'));
     found.known('place', run.headEndId, at('run', run.id, 'headEndId'));
     if (run.newRoute?.kind === 'open') found.known('place', run.newRoute.fromPlaceId, at('run', run.id, 'newRoute.fromPlaceId'));
-    run.segments.forEach((_, index) => checkLeg(run, index, found));
+    run.segments.forEach(({ routeIds }, index) => {
+      checkLeg(run, index, found);
+      for (const id of routeIds ?? []) found.known('route', id, at('run', run.id, `segments[${index}].routeIds`));
+    });
     checkFeed(site, run, found);
     if (run.patchedTo) {
       found.known('recorder', run.patchedTo.recorderId, at('run', run.id, 'patchedTo.recorderId'));
@@ -117,11 +159,12 @@ export function referenceProblems(site: Site): Problem[] {
     for (const [id, fact] of Object.entries(site[kind])) if (fact.id !== id) found.add(at(kind, id, 'id'), fact.id, 'the id it is filed under');
   }
   if (!site.about['about']) found.add('about', null, 'one record that says what the site is called');
-  for (const recorder of Object.values(site.recorder)) found.known('place', recorder.placeId, at('recorder', recorder.id, 'placeId'));
   checkCameras(site, found);
   checkSupplies(site, found);
+  checkHeadEnd(site, found);
   checkRuns(site, found);
   for (const reading of Object.values(site.reading)) found.known('run', reading.runId, at('reading', reading.id, 'runId'));
   checkDecisions(site, found);
+  checkDrawings(site, found);
   return problems;
 }

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { powerCableIds, signalCableIds } from '#core/cable';
-import { currentSchema, environmentSchema, idSchema, noteSchema, temperatureSchema, voltsSchema } from './vocabulary';
+import { currentSchema, environmentSchema, idSchema, instantSchema, nameSchema, noteSchema, temperatureSchema, voltsSchema } from './vocabulary';
 
 /** Longest segment that is still believable; longer is a slip of the finger. */
 export const longestSegmentM = 5000;
@@ -37,6 +37,10 @@ export const segmentSchema = z.strictObject({
   print: z.string().max(200).optional(),
   /** Sequential length marks at the end towards the head end and at the far end. */
   marks: z.strictObject({ head: markSchema, far: markSchema, unit: z.enum(['m', 'ft']) }).optional(),
+  /** What a reflectometer made of it. */
+  measured: z.strictObject({ lengthM: lengthSchema, spreadM: z.number().min(0).max(500) }).optional(),
+  /** The drawn routes it follows, from the head end outwards. */
+  routeIds: z.array(idSchema).min(1).max(12).optional(),
   /** What joins this segment to the next; the last one has none. */
   joint: z.enum(joints).optional(),
   note: noteSchema.optional(),
@@ -70,6 +74,8 @@ export const runSchema = z.strictObject({
   feed: feedSchema,
   segments: z.array(segmentSchema).min(1).max(50),
   newRoute: newRouteSchema.optional(),
+  /** Somebody came to note it and could not get there. */
+  unreached: z.strictObject({ why: z.string().trim().min(1).max(200), at: instantSchema, by: nameSchema }).optional(),
   note: noteSchema.optional(),
 });
 export type Run = z.infer<typeof runSchema>;

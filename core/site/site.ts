@@ -1,6 +1,8 @@
 import { z } from 'zod';
 import { cameraSchema } from './camera';
 import { choiceSchema, placementSchema } from './decision';
+import { drawingSchema, photoSchema, pinSchema, routeSchema } from './drawing';
+import { equipmentSchema } from './equipment';
 import { recorderSchema, supplySchema } from './headEnd';
 import { placeSchema } from './place';
 import { readingSchema } from './reading';
@@ -29,6 +31,11 @@ export const factSchemas = {
   reading: readingSchema,
   choice: choiceSchema,
   placement: placementSchema,
+  equipment: equipmentSchema,
+  drawing: drawingSchema,
+  pin: pinSchema,
+  route: routeSchema,
+  photo: photoSchema,
 } as const;
 
 export type Kind = keyof typeof factSchemas;
@@ -56,6 +63,6 @@ export function emptySite(name: string, headEndName: string): Site {
         restrictions: [], access: { by: 'ground', heightM: 0 },
       },
     },
-    camera: {}, supply: {}, recorder: {}, run: {}, reading: {}, choice: {}, placement: {},
+    camera: {}, supply: {}, recorder: {}, run: {}, reading: {}, choice: {}, placement: {}, equipment: {}, drawing: {}, pin: {}, route: {}, photo: {},
   };
 }

@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { check, type Checked } from '#core/problems';
+import { fileIdSchema, pictureTypes } from './drawing';
 import { referenceProblems } from './references';
 import { aboutSchema, aboutOf, factSchemas, type Fact, type Kind, type Site } from './site';
 
@@ -9,9 +10,14 @@ export const siteFileVersion = 1;
 /** Which list of a site file holds which kind. */
 export const fileLists = {
   places: 'place', cameras: 'camera', supplies: 'supply', recorders: 'recorder', runs: 'run', readings: 'reading', choices: 'choice', placements: 'placement',
+  equipment: 'equipment', drawings: 'drawing', pins: 'pin', routes: 'route', photos: 'photo',
 } as const satisfies Record<string, Kind>;
 type ListName = keyof typeof fileLists;
 const listNames = Object.keys(fileLists) as ListName[];
+
+/** A picture that facts refer to, so that a site file carries its drawings and photos along. */
+export const attachedFileSchema = z.strictObject({ id: fileIdSchema, mediaType: z.enum(pictureTypes), base64: z.string().max(24_000_000) });
+export type AttachedFile = z.infer<typeof attachedFileSchema>;
 
 const listOf = <K extends Kind>(kind: K) => z.array(factSchemas[kind]).max(50_000);
 
@@ -28,6 +34,13 @@ export const siteFileSchema = z.strictObject({
   readings: listOf('reading'),
   choices: listOf('choice'),
   placements: listOf('placement'),
+  // Lists that files written before them do not have.
+  equipment: listOf('equipment').default([]),
+  drawings: listOf('drawing').default([]),
+  pins: listOf('pin').default([]),
+  routes: listOf('route').default([]),
+  photos: listOf('photo').default([]),
+  files: z.array(attachedFileSchema).max(2000).default([]),
 });
 export type SiteFile = z.infer<typeof siteFileSchema>;
 
@@ -35,9 +48,9 @@ const byNumber = (a: { id: string; number?: number }, b: { id: string; number?: 
   (a.number ?? 0) - (b.number ?? 0) || (a.id < b.id ? -1 : 1);
 
 /** The file of a site, its lists in a stable order so that two exports of one site are the same. */
-export function toSiteFile(site: Site): SiteFile {
+export function toSiteFile(site: Site, files: readonly AttachedFile[] = []): SiteFile {
   const lists = Object.fromEntries(listNames.map((name) => [name, Object.values<Fact<Kind>>(site[fileLists[name]]).sort(byNumber)]));
-  return { format: siteFileFormat, version: siteFileVersion, about: aboutOf(site), ...lists } as SiteFile;
+  return { format: siteFileFormat, version: siteFileVersion, about: aboutOf(site), ...lists, files: [...files].sort(byNumber) } as SiteFile;
 }
 
 function fromLists(file: SiteFile): Checked<Site> {

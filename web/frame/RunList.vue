@@ -1,6 +1,9 @@
 <script setup lang="ts">
-import { nextTick, useTemplateRef, watch } from 'vue';
+import { useElementSize, useMediaQuery, useScroll } from '@vueuse/core';
+import { computed, nextTick, useTemplateRef, watch } from 'vue';
+import type { LightRun } from '#core/evaluation';
 import { verdictFigure } from '#core/findings';
+import { inSight } from '../line/inSight';
 import type { PlaceGroup } from '../stores/selection';
 import MarginBar from '../parts/MarginBar.vue';
 
@@ -11,9 +14,36 @@ const list = useTemplateRef('list');
 const find = useTemplateRef('find');
 defineExpose({ focusFind: () => find.value?.focus() });
 
-watch(() => runId, async (id) => {
+const headingPx = 20;
+const thumb = useMediaQuery('(max-width: 700px)');
+const rowPx = computed(() => (thumb.value ? 40 : 21));
+
+type Item = { y: number; key: string; heading: string; run: null } | { y: number; key: string; heading: null; run: LightRun };
+/** Headings and runs one under the other. Only those in sight are drawn, so a thousand scroll like ten. */
+const column = computed(() => {
+  const items: Item[] = [];
+  let y = 0;
+  for (const { placeId, name, runs } of groups) {
+    items.push({ y, key: `place ${placeId}`, heading: name, run: null });
+    y += headingPx;
+    for (const run of runs) {
+      items.push({ y, key: run.run.id, heading: null, run });
+      y += rowPx.value;
+    }
+  }
+  return { items, height: y };
+});
+const { height } = useElementSize(list);
+const { y: scrolledTo } = useScroll(list);
+const shown = computed(() => inSight(column.value.items, scrolledTo.value, height.value));
+
+watch([() => runId, () => height.value > 0], async ([id]) => {
   await nextTick();
-  if (id) list.value?.querySelector(`[data-run="${id}"]`)?.scrollIntoView({ block: 'nearest' });
+  const item = column.value.items.find(({ key }) => key === id);
+  const box = list.value;
+  if (!item || !box) return;
+  if (item.y < box.scrollTop) box.scrollTop = item.y;
+  else if (item.y + rowPx.value > box.scrollTop + box.clientHeight) box.scrollTop = item.y + rowPx.value - box.clientHeight;
 }, { immediate: true });
 </script>
 
@@ -25,17 +55,19 @@ watch(() => runId, async (id) => {
     </div>
     <div ref="list" class="list">
       <p v-if="groups.length === 0" class="none">{{ filter ? 'Nothing matches. Clear the search to see all runs.' : 'No runs yet.' }}</p>
-      <section v-for="group in groups" :key="group.placeId">
-        <h3>{{ group.name }}</h3>
-        <button
-          v-for="{ run, camera, findings } in group.runs" :key="run.id" type="button" class="plain run" :class="{ here: run.id === runId }" :data-run="run.id"
-          :aria-current="run.id === runId ? 'true' : undefined" :title="`${findings.binding.label}, ${verdictFigure(findings.binding)}: ${findings.binding.says}`" @click="emit('select', run.id)"
-        >
-          <span class="mono number">{{ camera.number }}</span>
-          <span class="title">{{ camera.name }}</span>
-          <MarginBar :share="findings.binding.share" :state="findings.state" />
-        </button>
-      </section>
+      <div class="column" :style="{ height: `${column.height}px` }">
+        <template v-for="{ y, key, heading, run: item } in shown" :key="key">
+          <h3 v-if="item === null" :style="{ top: `${y}px` }">{{ heading }}</h3>
+          <button
+            v-else type="button" class="plain run" :class="{ here: key === runId }" :data-run="key" :style="{ top: `${y}px` }" :aria-current="key === runId ? 'true' : undefined"
+            :title="`${item.findings.binding.label}, ${verdictFigure(item.findings.binding)}: ${item.findings.binding.says}`" @click="emit('select', key)"
+          >
+            <span class="mono number">{{ item.camera.number }}</span>
+            <span class="title">{{ item.camera.name }}</span>
+            <MarginBar :share="item.findings.binding.share" :state="item.findings.state" />
+          </button>
+        </template>
+      </div>
     </div>
   </aside>
 </template>
@@ -47,6 +79,8 @@ watch(() => runId, async (id) => {
 .find input::placeholder { color: var(--ink-3); }
 .find kbd { position: absolute; right: 8px; top: 6px; }
 .list { flex: 1; overflow: hidden auto; padding-bottom: 6px; scrollbar-width: thin; }
+.column { position: relative; }
+.column > * { position: absolute; left: 0; }
 h3 { padding: 4px 16px 1px; font-size: 11px; font-weight: 400; color: var(--ink-2); font-variation-settings: 'wdth' 105; }
 .run { display: grid; grid-template-columns: 26px 1fr 58px; gap: 6px; align-items: center; width: 100%; height: 21px; padding: 0 12px 0 16px; }
 .run:hover { background: var(--paper); }
@@ -55,5 +89,5 @@ h3 { padding: 4px 16px 1px; font-size: 11px; font-weight: 400; color: var(--ink-
 .number { font-weight: 500; font-size: 12px; color: var(--ink-2); }
 .title { white-space: nowrap; overflow: hidden; text-overflow: ellipsis; }
 .none { padding: 12px 16px; color: var(--ink-2); }
-@media (max-width: 700px) { .run { height: 40px; } .list { max-height: 60vh; } }
+@media (max-width: 700px) { .run { height: 40px; } .list { height: 60vh; } }
 </style>

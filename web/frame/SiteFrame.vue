@@ -10,6 +10,7 @@ import { useSelection } from '../stores/selection';
 import { useSite } from '../stores/site';
 import { useTheme } from '../stores/theme';
 import { useWhyPanel } from '../stores/whyPanel';
+import OwnDialog from './OwnDialog.vue';
 import KeySheet from './KeySheet.vue';
 import RunList from './RunList.vue';
 import { progressOf, stages } from './stages';
@@ -24,6 +25,7 @@ const why = useWhyPanel();
 const theme = useTheme();
 const toast = useToast();
 const keysShown = ref(false);
+const ownShown = ref(false);
 const runsShown = ref(false);
 const runList = useTemplateRef('runList');
 
@@ -70,6 +72,7 @@ useKeys([
   { keys: ['/'], says: 'find a run', group: 'Runs', run: () => runList.value?.focusFind() },
   { keys: ['u', 'Ctrl+z'], says: 'undo', group: 'Everywhere', run: undo },
   { keys: ['U', 'Ctrl+Z', 'Ctrl+Shift+z'], says: 'redo', group: 'Everywhere', run: redo },
+  { keys: ['m'], says: 'your name, metres or feet', group: 'Everywhere', run: () => { ownShown.value = true; } },
   { keys: ['t'], says: 'light or dark', group: 'Everywhere', run: theme.toggle },
   { keys: ['?'], says: 'this sheet', group: 'Everywhere', run: () => { keysShown.value = true; } },
   { keys: ['Escape'], says: 'close the panel', group: 'Everywhere', run: why.close },
@@ -89,6 +92,7 @@ useKeys([
         <button type="button" class="plain" :disabled="store.history.undoable.length === 0" :title="store.history.undoable.at(-1)?.label" @click="undo">Undo <kbd>u</kbd></button>
         <button type="button" class="plain" :disabled="store.history.redoable.length === 0" :title="store.history.redoable.at(-1)?.label" @click="redo">Redo <kbd>U</kbd></button>
         <button type="button" class="plain" @click="theme.toggle">{{ theme.mode.value === 'dark' ? 'Light' : 'Dark' }} <kbd>t</kbd></button>
+        <button type="button" class="plain" @click="ownShown = true">You <kbd>m</kbd></button>
         <button type="button" class="plain" @click="keysShown = true">Keys <kbd>?</kbd></button>
       </div>
     </header>
@@ -102,6 +106,7 @@ useKeys([
       </section>
       <WhyPanel v-if="why.subject" :working="why.working" @close="why.close" />
     </main>
+    <OwnDialog v-model:visible="ownShown" />
     <KeySheet v-model:visible="keysShown" />
   </div>
 </template>

@@ -1,10 +1,12 @@
 <script setup lang="ts">
-import { useElementSize } from '@vueuse/core';
+import { useElementSize, useScroll } from '@vueuse/core';
 import { computed, useTemplateRef } from 'vue';
+import { useMeasures } from '../stores/measures';
 import type { PlaceGroup } from '../stores/selection';
 import { boardLayout, type BoardOrder } from './boardLayout';
 import EndMark from './EndMark.vue';
-import { axisStepM, axisTicks } from './lineGeometry';
+import { inSight } from './inSight';
+import { axisTicks } from './lineGeometry';
 import LineStrokes from './LineStrokes.vue';
 
 const { groups, order, runId } = defineProps<{ groups: PlaceGroup[]; order: BoardOrder; runId: string | null }>();
@@ -12,24 +14,27 @@ const emit = defineEmits<{ select: [runId: string]; open: [runId: string] }>();
 
 const box = useTemplateRef('box');
 const { width, height } = useElementSize(box);
-const layout = computed(() => boardLayout(groups, order, width.value, height.value));
+const { y: scrolledTo } = useScroll(box);
+const own = useMeasures();
+const layout = computed(() => boardLayout(groups, order, width.value, height.value, (lengthM) => own.quantity(lengthM, 'm')));
+const rows = computed(() => inSight(layout.value.rows, scrolledTo.value, height.value));
+const headings = computed(() => inSight(layout.value.headings, scrolledTo.value, height.value));
 const ticks = computed(() => {
   const { longestM, x0, pxPerM } = layout.value;
-  const step = axisStepM(longestM, layout.value.narrow ? 3 : 6);
-  return axisTicks(longestM, step, x0, pxPerM);
+  return axisTicks(longestM, layout.value.narrow ? 3 : 6, x0, pxPerM, own.measures);
 });
 </script>
 
 <template>
   <div ref="box" class="board">
     <svg v-if="width > 0" :width="width" :height="layout.height" role="list" aria-label="All runs to one scale">
-      <g v-for="tick in ticks" :key="tick.m">
+      <g v-for="tick in ticks" :key="tick.text">
         <line :x1="tick.x" :x2="tick.x" y1="16" :y2="layout.height - 6" stroke="var(--rule)" />
-        <text :x="tick.x + 3" y="12">{{ tick.m }} m</text>
+        <text :x="tick.x + 3" y="12">{{ tick.text }}</text>
       </g>
-      <text v-for="heading in layout.headings" :key="heading.text" class="name place" x="0" :y="heading.y">{{ heading.text }}</text>
+      <text v-for="heading in headings" :key="heading.text" class="name place" x="0" :y="heading.y">{{ heading.text }}</text>
       <g
-        v-for="{ run, name, y, shape } in layout.rows" :key="run.run.id" class="line" :class="{ here: run.run.id === runId }" role="listitem"
+        v-for="{ run, name, y, shape } in rows" :key="run.run.id" class="line" :class="{ here: run.run.id === runId }" role="listitem"
         :data-run="run.run.id" @click="emit('select', run.run.id)" @dblclick="emit('open', run.run.id)"
       >
         <rect x="0" :y="y - 9" :width="width" height="18" />

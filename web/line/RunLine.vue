@@ -3,7 +3,8 @@ import { useElementSize } from '@vueuse/core';
 import { computed, useTemplateRef } from 'vue';
 import type { LightRun } from '#core/evaluation';
 import EndMark from './EndMark.vue';
-import { axisStepM, axisTicks, layOut } from './lineGeometry';
+import { useMeasures } from '../stores/measures';
+import { axisTicks, layOut } from './lineGeometry';
 import LineStrokes from './LineStrokes.vue';
 
 const { evaluation, headEnd, cameraEnd = '' } = defineProps<{ evaluation: LightRun; headEnd: string; cameraEnd?: string }>();
@@ -12,10 +13,11 @@ const box = useTemplateRef('box');
 const { width } = useElementSize(box);
 const x0 = 88;
 const pxPerM = computed(() => Math.max(0.01, (width.value - x0 - 60) / evaluation.lengthM));
-const shape = computed(() => layOut(evaluation.run, x0, pxPerM.value));
+const own = useMeasures();
+const shape = computed(() => layOut(evaluation.run, x0, pxPerM.value, (lengthM) => own.quantity(lengthM, 'm')));
 /** A stretch is named where there is room for it beside what arrives at the camera. */
 const wordsPx = computed(() => (cameraEnd ? 240 : 120));
-const ticks = computed(() => axisTicks(evaluation.lengthM, axisStepM(evaluation.lengthM, Math.min(8, Math.max(1, Math.floor((width.value - x0) / 70)))), x0, pxPerM.value));
+const ticks = computed(() => axisTicks(evaluation.lengthM, Math.min(8, Math.max(1, Math.floor((width.value - x0) / 70))), x0, pxPerM.value, own.measures));
 </script>
 
 <template>
@@ -32,9 +34,9 @@ const ticks = computed(() => axisTicks(evaluation.lengthM, axisStepM(evaluation.
       <EndMark :x="shape.endX + 7" :y="40" :state="evaluation.findings.state" />
       <text :x="shape.endX + 17" y="44" class="name">{{ evaluation.camera.number }}</text>
       <text v-if="cameraEnd" :x="shape.endX" y="22" text-anchor="end" class="arrives">{{ cameraEnd }}</text>
-      <g v-for="tick in ticks" :key="tick.m">
+      <g v-for="tick in ticks" :key="tick.text">
         <line :x1="tick.x" :x2="tick.x" y1="62" y2="70" stroke="var(--rule-strong)" />
-        <text :x="tick.x + 3" y="82">{{ tick.m }} m</text>
+        <text :x="tick.x + 3" y="82">{{ tick.text }}</text>
       </g>
     </svg>
   </div>

@@ -28,7 +28,7 @@ const headingPx = 18;
 const topPx = 26;
 
 /** Lays all runs out to one scale so that they fill the height where they can, and scroll where they cannot. */
-export function boardLayout(groups: readonly Group[], order: BoardOrder, width: number, height: number): BoardLayout {
+export function boardLayout(groups: readonly Group[], order: BoardOrder, width: number, height: number, lengthWords: (lengthM: number) => string): BoardLayout {
   const shown: Group[] = order === 'place' ? [...groups] : [{ name: '', runs: ordered(groups.flatMap(({ runs }) => runs), order) }];
   const count = shown.reduce((sum, { runs }) => sum + runs.length, 0);
   const headings = order === 'place' ? shown.length : 0;
@@ -36,7 +36,7 @@ export function boardLayout(groups: readonly Group[], order: BoardOrder, width: 
   const narrow = width < narrowPx;
   const x0 = narrow ? 124 : 150;
   const wordsPx = narrow ? 66 : 170;
-  const longestM = Math.max(50, ...shown.flatMap(({ runs }) => runs.map(({ lengthM }) => lengthM)));
+  const longestM = shown.reduce((most, { runs }) => runs.reduce((longest, { lengthM }) => Math.max(longest, lengthM), most), 50);
   const pxPerM = Math.max(0.05, (width - x0 - wordsPx) / longestM);
   const layout: BoardLayout = { narrow, rows: [], headings: [], height: 0, pxPerM, longestM, x0 };
   let y = topPx;
@@ -46,7 +46,7 @@ export function boardLayout(groups: readonly Group[], order: BoardOrder, width: 
       y += headingPx;
     }
     for (const run of runs) {
-      layout.rows.push({ run, name: shortened(run.camera.name, x0 - 30), y: y + rowPx / 2, shape: layOut(run.run, x0, pxPerM) });
+      layout.rows.push({ run, name: shortened(run.camera.name, x0 - 30), y: y + rowPx / 2, shape: layOut(run.run, x0, pxPerM, lengthWords) });
       y += rowPx;
     }
   }

@@ -3,16 +3,18 @@ import { evaluateSite, lightSite } from '#core/evaluation';
 import { signalCableIds } from '#core/cable';
 import { saltmarrowSite } from '../../core/site/testSite';
 import { boardLayout, ordered } from './boardLayout';
-import { axisStepM, axisTicks, layOut } from './lineGeometry';
+import { inSight } from './inSight';
+import { axisStep, axisTicks, layOut } from './lineGeometry';
 import { strokeOf } from './strokes';
 
 const site = saltmarrowSite();
 const { runs } = lightSite(evaluateSite(site));
+const metres = (lengthM: number) => `${Math.round(lengthM)} m`;
 const groups = [{ name: 'Ticket hall', runs: runs.slice(0, 4) }, { name: 'Quay', runs: runs.slice(11, 16) }];
 
 describe('a line', () => {
   it('is as long as its run, to scale, with a tick at each joint', () => {
-    const { stretches, joints, endX, words } = layOut(site.run['r12']!, 100, 2);
+    const { stretches, joints, endX, words } = layOut(site.run['r12']!, 100, 2, metres);
     expect([stretches[0]!.x1, endX]).toEqual([100, 100 + 410 * 2]);
     expect(joints).toEqual([{ x: 100 + 48 * 2, kind: 'compression' }]);
     expect(words).toBe('410 m RG-59 + RG-11');
@@ -22,26 +24,35 @@ describe('a line', () => {
     expect(new Set(looks).size).toBe(looks.length);
   });
   it('the axis has round steps and reaches the end', () => {
-    expect([axisStepM(34, 6), axisStepM(480, 6), axisStepM(5000, 6)]).toEqual([10, 100, 1000]);
-    expect(axisTicks(480, 100, 10, 1).map(({ m }) => m)).toEqual([0, 100, 200, 300, 400]);
+    expect([axisStep(34, 6), axisStep(480, 6), axisStep(5000, 6)]).toEqual([10, 100, 1000]);
+    expect(axisTicks(480, 6, 10, 1, { length: 'm', gauge: 'awg' }).map(({ text, x }) => [text, x])).toEqual([['0 m', 10], ['100 m', 110], ['200 m', 210], ['300 m', 310], ['400 m', 410]]);
+    const feet = axisTicks(480, 6, 0, 1, { length: 'ft', gauge: 'awg' });
+    expect([feet.at(-1)!.text, feet.at(-1)!.x]).toEqual(['1500 ft', expect.closeTo(457.2, 6)]);
   });
 });
 
 describe('the board', () => {
   it('keeps every line and its words inside the width', () => {
     for (const width of [360, 640, 1000]) {
-      const { rows } = boardLayout(groups, 'place', width, 700);
+      const { rows } = boardLayout(groups, 'place', width, 700, metres);
       expect(Math.max(...rows.map(({ shape }) => shape.endX))).toBeLessThan(width - 60);
     }
   });
   it('fits the height where it can', () => {
-    expect(boardLayout(groups, 'place', 1000, 700).height).toBeLessThanOrEqual(700);
-    expect(boardLayout([{ name: 'x', runs: [...runs, ...runs, ...runs] }], 'place', 1000, 400).height).toBeGreaterThan(400);
+    expect(boardLayout(groups, 'place', 1000, 700, metres).height).toBeLessThanOrEqual(700);
+    expect(boardLayout([{ name: 'x', runs: [...runs, ...runs, ...runs] }], 'place', 1000, 400, metres).height).toBeGreaterThan(400);
   });
   it('puts trouble first, or the longest', () => {
     const trouble = ordered(runs, 'trouble').map(({ findings }) => findings.state);
     expect(trouble.slice(0, 4)).toEqual(['fails', 'fails', 'fails', 'fails']);
     expect(trouble.at(-1)).toBe('holds');
     expect(ordered(runs, 'length')[0]!.lengthM).toBe(480);
+  });
+  it('draws of a long column what is in sight, and a reserve', () => {
+    const column = Array.from({ length: 1000 }, (_, k) => ({ y: k * 20 }));
+    const seen = inSight(column, 5000, 600);
+    expect([seen[0]!.y, seen.at(-1)!.y]).toEqual([4760, 5820]);
+    expect(inSight(column, 0, 600)[0]!.y).toBe(0);
+    expect(inSight([], 0, 600)).toEqual([]);
   });
 });

@@ -1,11 +1,12 @@
 import type { Run } from '#core/site';
+import { inLength, shownUnit, type Measures } from '#core/units';
 import { strokeOf, type Stroke } from './strokes';
 
 export interface LineStretch { x1: number; x2: number; stroke: Stroke; hasLeg: boolean; environment: string }
 export interface LineShape { stretches: LineStretch[]; joints: { x: number; kind: string }[]; endX: number; metres: string; words: string }
 
 /** A run laid out from left to right: `x0` is the head end, `pxPerM` the common scale. */
-export function layOut(run: Run, x0: number, pxPerM: number): LineShape {
+export function layOut(run: Run, x0: number, pxPerM: number, lengthWords: (lengthM: number) => string): LineShape {
   let x = x0;
   const stretches: LineStretch[] = [];
   const joints: LineShape['joints'] = [];
@@ -17,17 +18,20 @@ export function layOut(run: Run, x0: number, pxPerM: number): LineShape {
   }
   const lengthM = run.segments.reduce((sum, segment) => sum + segment.lengthM, 0);
   const shorts = [...new Set(stretches.map(({ stroke }) => stroke.short))];
-  const metres = `${Math.round(lengthM)} m`;
+  const metres = lengthWords(lengthM);
   return { stretches, joints, endX: x, metres, words: `${metres} ${shorts.join(' + ')}` };
 }
 
-/** A round step of metres that puts at most `most` ticks on an axis. */
-export function axisStepM(longestM: number, most: number): number {
+/** A round step that puts at most `most` ticks on an axis, in the unit of the axis. */
+export function axisStep(longest: number, most: number): number {
   const steps = [5, 10, 20, 50, 100, 200, 500, 1000, 2000, 5000, 10_000, 20_000, 50_000];
-  return steps.find((step) => longestM / step <= most) ?? 100_000;
+  return steps.find((step) => longest / step <= most) ?? 100_000;
 }
 
-/** Where the metres stand on an axis as long as the longest run. */
-export function axisTicks(longestM: number, stepM: number, x0: number, pxPerM: number): { m: number; x: number }[] {
-  return Array.from({ length: Math.floor(longestM / stepM) + 1 }, (_, i) => ({ m: i * stepM, x: x0 + i * stepM * pxPerM }));
+/** Where the lengths stand on an axis as long as the longest run, round in the person's own unit. */
+export function axisTicks(longestM: number, most: number, x0: number, pxPerM: number, measures: Measures): { text: string; x: number }[] {
+  const longest = inLength(longestM, measures);
+  const step = axisStep(longest, most);
+  const pxPerUnit = (pxPerM * longestM) / longest;
+  return Array.from({ length: Math.floor(longest / step) + 1 }, (_, i) => ({ text: `${i * step} ${shownUnit('m', measures)}`, x: x0 + i * step * pxPerUnit }));
 }

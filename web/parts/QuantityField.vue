@@ -1,7 +1,8 @@
 <script setup lang="ts">
 import InputText from 'primevue/inputtext';
 import { computed, ref, useId, watch } from 'vue';
-import { formatFigure, parseQuantity, type Unit } from '#core/units';
+import { fieldFigure, fieldText, type Unit } from '#core/units';
+import { useMeasures } from '../stores/measures';
 
 /**
  * A figure with its unit. Takes other spellings of the unit, says in words what it cannot read, and keeps
@@ -23,12 +24,13 @@ const { value, unit, label, digits, allowed = () => undefined, clearAfter = fals
 const emit = defineEmits<{ take: [value: number]; entered: [] }>();
 
 const id = useId();
-const shown = () => (value === null ? '' : formatFigure(value, '', digits ?? (Number.isInteger(value) ? 0 : 2)).replace(/(\.\d*?)0+$/, '$1').replace(/\.$/, ''));
+const own = useMeasures();
+const shown = () => (value === null ? '' : fieldText(value, unit, own.measures, digits));
 const text = ref(shown());
 const why = ref<string>();
 const touched = ref(false);
 
-watch(() => value, () => {
+watch([() => value, () => own.measures], () => {
   if (!why.value) text.value = shown();
 });
 
@@ -38,11 +40,11 @@ function take(): boolean {
     why.value = undefined;
     return true;
   }
-  const parsed = parseQuantity(text.value, unit);
+  const parsed = fieldFigure(text.value, unit, value, own.measures, digits);
   why.value = parsed.kind === 'refused' ? parsed.why : allowed(parsed.value);
   if (why.value !== undefined || parsed.kind === 'refused') return false;
   touched.value = false;
-  emit('take', parsed.value);
+  if (clearAfter || parsed.value !== value) emit('take', parsed.value);
   text.value = clearAfter ? '' : shown();
   return true;
 }
@@ -60,7 +62,7 @@ const describedBy = computed(() => (why.value ? `${id}-why` : undefined));
       :id="id" v-model="text" :aria-label="label" :aria-describedby="describedBy" :invalid="why !== undefined" :disabled="disabled" :placeholder="placeholder"
       inputmode="decimal" autocomplete="off" @input="touched = true" @change="take" @keydown.enter.prevent="onEnter"
     />
-    <span class="unit">{{ unit }}</span>
+    <span class="unit">{{ own.unitWord(unit) }}</span>
     <span v-if="why" :id="`${id}-why`" class="why" role="alert">{{ why }}</span>
   </span>
 </template>

@@ -1,13 +1,14 @@
 <script setup lang="ts">
 import { computed } from 'vue';
 import { formulas, type Figure, type Working } from '#core/working';
-import { formatQuantity } from '#core/units';
+import { useMeasures } from '../stores/measures';
 
 /** A short calculation on paper: each step with its figures and where they come from, then the limit and what follows. */
 const { working } = defineProps<{ working: Working }>();
 
 const sourceWords: Record<Figure['from'], string> = { measured: 'measured', 'data-sheet': 'data sheet', typical: 'typical', noted: 'noted on site', policy: 'policy', standard: 'standard', computed: 'computed' };
-const show = ({ value, unit }: Figure) => formatQuantity(value, unit);
+const { quantity } = useMeasures();
+const show = ({ value, unit }: Figure) => quantity(value, unit);
 const limitWords = computed(() => (working.limit ? `${working.limit.sense === 'at-most' ? 'at most' : 'at least'} ${show(working.limit.figure)}` : ''));
 </script>
 

@@ -1,4 +1,3 @@
-import { coaxCables, pairCables, powerCables } from '#core/cable';
 import { targetCameras } from '#core/options';
 import { pictureFormats } from '#core/signal';
 import { bodies, environments, joints, lengthSources, targetClasses, type Camera, type Environment, type Run, type Segment } from '#core/site';
@@ -16,8 +15,6 @@ export const choices = {
     crimp: 'Crimp', compression: 'Compression', 'twist-on': 'Twist-on', soldered: 'Soldered', 'screw-terminal': 'Screw terminal', coupler: 'Coupler', splitter: 'Splitter or tap', 'surge-arrester': 'Surge arrester',
   })],
   lengthFrom: from<Segment['lengthFrom']>(lengthSources, { 'jacket-marks': 'jacket marks', reflectometer: 'reflectometer', drawn: 'drawn', estimate: 'estimate' }),
-  cable: fromTable([...coaxCables, ...pairCables]),
-  powerCable: fromTable(powerCables),
   format: fromTable(pictureFormats),
   lineStandard: from<Camera['lineStandard']>(['625/50', '525/60'], { '625/50': '625 lines, 50 Hz', '525/60': '525 lines, 60 Hz' }),
   lamps: from<Camera['lamps']>(['none', 'infrared', 'white'], { none: 'No lamps', infrared: 'Infrared', white: 'White light' }),

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue';
-import type { BrokenRule, RecorderState } from '#core/recorder';
+import { rulesInWords, type BrokenRule, type RecorderState } from '#core/recorder';
 import { formatQuantity } from '#core/units';
 import MarginBar from '../../parts/MarginBar.vue';
 import type { SlotAddress } from './carry';
@@ -17,9 +17,7 @@ const { state, carried, at } = defineProps<{
 }>();
 const emit = defineEmits<{ slot: [slot: number]; drop: [cameraId: string, slot: number] }>();
 
-const ruleWords = computed(() => (state.recorder.rules.kind === 'from-the-tail'
-  ? `${state.recorder.inputs} inputs, ${state.recorder.rules.extraIpSlots} IP slots; inputs turn to IP from the highest down`
-  : `${state.recorder.inputs} inputs stay coax, ${state.recorder.rules.ipSlots} IP slots`));
+const ruleWords = computed(() => rulesInWords(state.recorder));
 const badSlots = computed(() => new Set(state.broken.flatMap(({ slots }) => slots)));
 </script>
 

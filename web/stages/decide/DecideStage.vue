@@ -6,11 +6,13 @@ import { formatQuantity } from '#core/units';
 import { useKeys } from '../../keys/keys';
 import { useEvaluation } from '../../stores/evaluation';
 import { useSelection } from '../../stores/selection';
+import { useMeasures } from '../../stores/measures';
 import { useSite } from '../../stores/site';
 import DecideTable from './DecideTable.vue';
 import OptionSheet from './OptionSheet.vue';
 
 const store = useSite();
+const own = useMeasures();
 const evaluation = useEvaluation();
 const selection = useSelection();
 const kind = ref<OptionKind>('keep');
@@ -68,7 +70,7 @@ useKeys([
         <span class="figure"><span class="dim tiny">Total, {{ aboutOf(store.site!).currency }}</span> <b class="mono" data-total>{{ formatQuantity(total.cost, 'money') }}</b></span>
         <span class="figure"><span class="dim tiny">Labour</span> <b class="mono">{{ formatQuantity(total.hours, 'h') }}</b></span>
         <span class="figure"><span class="dim tiny">Dark</span> <b class="mono">{{ formatQuantity(total.darkHours, 'h') }}</b></span>
-        <span class="figure"><span class="dim tiny">Coax kept</span> <b class="mono">{{ formatQuantity(evaluation.result!.coaxKeptM, 'm') }}</b></span>
+        <span class="figure"><span class="dim tiny">Coax kept</span> <b class="mono">{{ own.quantity(evaluation.result!.coaxKeptM, 'm') }}</b></span>
         <span class="push" />
         <span class="dim">{{ left.toDecide === 0 ? 'all decided' : `${left.toDecide} open` }}</span>
       </div>

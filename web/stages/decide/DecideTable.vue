@@ -1,10 +1,11 @@
 <script setup lang="ts">
 import { nextTick, useTemplateRef, watch } from 'vue';
-import type { LightRun } from '#core/evaluation';
+import type { LightMargin, LightRun } from '#core/evaluation';
 import { optionLabels } from '#core/options';
 import { optionKinds, type OptionKind } from '#core/site';
 import { formatQuantity } from '#core/units';
 import MarginBar from '../../parts/MarginBar.vue';
+import { useMeasures } from '../../stores/measures';
 import type { PlaceGroup } from '../../stores/selection';
 
 const { groups, runId, kind } = defineProps<{ groups: PlaceGroup[]; runId: string | null; kind: OptionKind }>();
@@ -16,6 +17,8 @@ function chosenCost({ options, chosen }: LightRun): string {
   const option = options.find((one) => one.kind === chosen);
   return option && option.state !== 'no' ? formatQuantity(option.cost, 'money') : '';
 }
+const own = useMeasures();
+const figureOf = ({ value, unit }: LightMargin) => (unit === 'm' ? own.quantity(value, unit) : formatQuantity(value, unit, value >= 99.5 ? 0 : undefined));
 const untested = ({ findings }: LightRun) => findings.missing.length > 0;
 
 watch(() => [runId, kind], async () => {
@@ -39,7 +42,7 @@ watch(() => [runId, kind], async () => {
             :aria-selected="run.run.id === runId && option.kind === kind" @click="emit('pick', run.run.id, option.kind)"
           >
             <span v-if="option.state === 'no'" class="none">{{ option.short }}</span>
-            <span v-else class="margin"><MarginBar :share="option.binding.share" :state="option.state" :width="34" :hatched="untested(run)" /><span class="mono">{{ formatQuantity(option.binding.value, option.binding.unit, option.binding.value >= 99.5 ? 0 : undefined) }}</span></span>
+            <span v-else class="margin"><MarginBar :share="option.binding.share" :state="option.state" :width="34" :hatched="untested(run)" /><span class="mono">{{ figureOf(option.binding) }}</span></span>
           </td>
           <td class="num mono">{{ chosenCost(run) }}</td>
         </tr>

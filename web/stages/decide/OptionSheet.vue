@@ -9,12 +9,14 @@ import RunLine from '../../line/RunLine.vue';
 import MarginBar from '../../parts/MarginBar.vue';
 import WorkingSheet from '../../parts/WorkingSheet.vue';
 import { useEvaluation } from '../../stores/evaluation';
+import { useMeasures } from '../../stores/measures';
 import { useSite } from '../../stores/site';
 
 /** What one option brings to one camera: how it holds, what it takes, what it costs, and why. */
 const { evaluation, option } = defineProps<{ evaluation: LightRun; option: LightOption; refused: string }>();
 const emit = defineEmits<{ take: []; giveUp: [] }>();
 const store = useSite();
+const own = useMeasures();
 const core = useEvaluation();
 const opened = ref<number | null>(null);
 const working = ref<Working | null>(null);
@@ -52,7 +54,7 @@ watch([opened, () => core.result], async ([index]) => {
         <li v-for="(margin, index) in option.margins" :key="margin.label">
           <button type="button" class="plain margin" :aria-expanded="opened === index" @click="opened = opened === index ? null : index">
             <span>{{ margin.label }} <span class="ask">why</span></span>
-            <span class="mono value">{{ formatQuantity(margin.value, margin.unit) }}</span>
+            <span class="mono value">{{ own.quantity(margin.value, margin.unit) }}</span>
             <MarginBar :share="margin.share" :state="margin.standing" :width="150" :hatched="untested" />
             <span class="tiny dim">{{ basisWords[margin.basis] }}</span>
           </button>

@@ -8,12 +8,13 @@ import FieldRow from '../../parts/FieldRow.vue';
 import PickField from '../../parts/PickField.vue';
 import QuantityField from '../../parts/QuantityField.vue';
 import TextField from '../../parts/TextField.vue';
-import { choices } from '../../parts/words';
+import { useMeasures } from '../../stores/measures';
 import { useSite } from '../../stores/site';
 
 const visible = defineModel<boolean>('visible', { required: true });
 const emit = defineEmits<{ added: [runId: string] }>();
 const store = useSite();
+const measures = useMeasures();
 
 const blank = () => ({ number: store.site ? nextNumber(store.site) : 1, name: '', placeName: '', headEndId: '', cable: 'coax-rg59-cu', lengthM: 0, supplyId: 'adapter' });
 const wanted = reactive(blank());
@@ -60,7 +61,7 @@ function add(): void {
       <FieldRow label="View"><TextField :value="wanted.name" label="View" placeholder="What it looks at" @take="(text) => (wanted.name = text)" /></FieldRow>
       <FieldRow label="Place"><AutoComplete v-model="wanted.placeName" :suggestions="suggestions" aria-label="Place" placeholder="A known place or a new one" fluid size="small" dropdown @complete="suggest" /></FieldRow>
       <FieldRow label="Runs from"><PickField :value="wanted.headEndId" :choices="headEnds" label="Runs from" @take="(value) => (wanted.headEndId = value)" /></FieldRow>
-      <FieldRow label="Cable"><PickField :value="wanted.cable" :choices="choices.cable" label="Cable" @take="(value) => (wanted.cable = value)" /></FieldRow>
+      <FieldRow label="Cable"><PickField :value="wanted.cable" :choices="measures.cables" label="Cable" @take="(value) => (wanted.cable = value)" /></FieldRow>
       <FieldRow label="Length"><QuantityField :value="wanted.lengthM || null" unit="m" label="Length" :allowed="metres" @take="(value) => (wanted.lengthM = value)" /></FieldRow>
       <FieldRow label="Power"><PickField :value="wanted.supplyId" :choices="powers" label="Power" @take="(value) => (wanted.supplyId = value)" /></FieldRow>
       <DialogFoot :problems="problems" go="Add the run" @leave="visible = false" />

@@ -6,8 +6,10 @@ import FieldRow from '../../parts/FieldRow.vue';
 import PickField from '../../parts/PickField.vue';
 import QuantityField from '../../parts/QuantityField.vue';
 import { choices } from '../../parts/words';
+import { useMeasures } from '../../stores/measures';
 import PrintFields from './PrintFields.vue';
 
+const measures = useMeasures();
 const { run, index, segment } = defineProps<{ run: Run; index: number; segment: Segment }>();
 const emit = defineEmits<{ change: [what: string, run: Run] }>();
 
@@ -20,7 +22,7 @@ const degrees = (value: number) => (value >= -40 && value <= 90 ? undefined : 'f
 const legChoices = computed(() => [
   { value: 'none', says: 'No power beside it' },
   ...(signalCable(segment.cable).kind === 'pair' ? [{ value: 'spare-pairs', says: 'Its own spare pairs' }] : []),
-  ...choices.powerCable,
+  ...measures.powerCables,
 ]);
 const legValue = computed(() => (segment.leg.kind === 'cores' ? segment.leg.cable : segment.leg.kind));
 const spareCores = computed(() => {
@@ -51,7 +53,7 @@ function takeCable(cable: string): void {
 
 <template>
   <div class="segment">
-    <FieldRow :label="`Segment ${index + 1}`"><PickField :value="segment.cable" :choices="choices.cable" :label="`Cable of segment ${index + 1}`" @take="takeCable" /></FieldRow>
+    <FieldRow :label="`Segment ${index + 1}`"><PickField :value="segment.cable" :choices="measures.cables" :label="`Cable of segment ${index + 1}`" @take="takeCable" /></FieldRow>
     <PrintFields :run="run" :index="index" :segment="segment" @change="(what, changed) => emit('change', what, changed)" />
     <FieldRow label="Length">
       <QuantityField :value="segment.lengthM" unit="m" :label="`Length of segment ${index + 1}`" :allowed="metres" @take="(lengthM) => set('Length', { lengthM })" />

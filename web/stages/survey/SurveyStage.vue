@@ -1,11 +1,11 @@
 <script setup lang="ts">
 import { useLocalStorage } from '@vueuse/core';
 import { computed, ref } from 'vue';
-import { formatQuantity } from '#core/units';
 import { useKeys } from '../../keys/keys';
 import LineBoard from '../../line/LineBoard.vue';
 import type { BoardOrder } from '../../line/boardLayout';
 import { useEvaluation } from '../../stores/evaluation';
+import { useMeasures } from '../../stores/measures';
 import { useSelection } from '../../stores/selection';
 import { useSite } from '../../stores/site';
 import AddHeadEndDialog from './AddHeadEndDialog.vue';
@@ -15,6 +15,7 @@ import RunSheet from './RunSheet.vue';
 const store = useSite();
 const evaluation = useEvaluation();
 const selection = useSelection();
+const own = useMeasures();
 const order = useLocalStorage<BoardOrder>('neotrope-board-order', 'place');
 const editing = ref(false);
 const adding = ref(false);
@@ -23,7 +24,7 @@ const noting = ref(false);
 const orders: { value: BoardOrder; says: string }[] = [{ value: 'place', says: 'place' }, { value: 'length', says: 'length' }, { value: 'trouble', says: 'trouble' }];
 const summary = computed(() => {
   const { runs, cableM } = evaluation.result!;
-  return runs.length === 0 ? '' : `${cableM >= 1000 ? `${(cableM / 1000).toFixed(1)} km` : formatQuantity(cableM, 'm')} of cable in ${runs.length} run${runs.length === 1 ? '' : 's'}`;
+  return runs.length === 0 ? '' : `${cableM >= 1000 && own.measures.length === 'm' ? `${(cableM / 1000).toFixed(1)} km` : own.quantity(cableM, 'm')} of cable in ${runs.length} run${runs.length === 1 ? '' : 's'}`;
 });
 const withoutRun = computed(() => {
   const withRun = new Set(Object.values(store.site!.run).map(({ cameraId }) => cameraId));

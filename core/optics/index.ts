@@ -1,0 +1,2 @@
+export { pixelsPerMetre, purposeServed, sameViewFocalMm, viewDegrees, viewPurposes, viewWidthM } from './fieldOfView';
+export { sensorIds, sensors, type SensorId } from './sensors';

@@ -1,0 +1,39 @@
+import type { Recorder } from '#core/site';
+import { inputsFrom, restartFor } from './restart';
+import type { Occupant, SlotFamily } from './slots';
+
+interface Preset { inputs: number; ipSlots: number }
+
+const presetsOf = ({ rules }: Recorder): Preset[] => (rules.kind === 'preset-split' ? [...rules.presets].sort((a, b) => b.inputs - a.inputs) : []);
+
+/** Cameras that a preset leaves without a slot that carries them. */
+const leftOut = ({ inputs, ipSlots }: Preset, occupants: readonly Occupant[]): Occupant[] =>
+  occupants.filter(({ need, slot }) => (need.signal.kind === 'coax' ? slot > inputs : slot <= inputs || slot > inputs + ipSlots));
+
+/** The preset that leaves the fewest cameras out and has room for the others to come; among equals the one with most coax. */
+function presetFor(recorder: Recorder, occupants: readonly Occupant[], moreIp: number): Preset | undefined {
+  const badness = (preset: Preset) => {
+    const onIp = occupants.filter(({ slot }) => slot > preset.inputs && slot <= preset.inputs + preset.ipSlots).length;
+    return leftOut(preset, occupants).length * 1000 + Math.max(0, moreIp - (preset.ipSlots - onIp));
+  };
+  return presetsOf(recorder).reduce<Preset | undefined>((best, preset) => (!best || badness(preset) < badness(best) ? preset : best), undefined);
+}
+
+const says = ({ inputs, ipSlots }: Preset): string => `${inputs} coax and ${ipSlots} IP`;
+
+/** Preset split: the whole recorder takes one of a few presets, and restarts to change. */
+export const presetSplit: SlotFamily = {
+  turned: (recorder, occupants, moreIp) => new Set(inputsFrom((presetFor(recorder, occupants, moreIp)?.inputs ?? recorder.inputs) + 1, recorder.inputs)),
+  broken: (recorder, occupants) => {
+    const preset = presetFor(recorder, occupants, 0);
+    const out = preset ? leftOut(preset, occupants) : [];
+    if (!preset || out.length === 0) return [];
+    const many = out.length > 1;
+    return [{
+      rule: 'preset', slots: out.map(({ slot }) => slot),
+      why: `No preset of ${recorder.name} carries all of these; with ${says(preset)} camera${many ? 's' : ''} ${out.map(({ need }) => need.number).sort((a, b) => a - b).join(', ')} ${many ? 'have' : 'has'} no slot.`,
+      remedy: `Fit them to one of its presets: ${presetsOf(recorder).map(says).join('; ')}.`,
+    }];
+  },
+  consequences: (recorder, turned) => (turned.size === 0 ? [] : [restartFor(recorder, turned)]),
+};

@@ -1,0 +1,15 @@
+import { useLocalStorage } from '@vueuse/core';
+import { defineStore } from 'pinia';
+import { computed } from 'vue';
+import { coaxCables, cableLabel, pairCables, powerCableLabel, powerCables } from '#core/cable';
+import { quantityFor, shownUnit, type Measures, type Unit } from '#core/units';
+
+/** Metres or feet, AWG or mm²: how the person at this machine likes figures shown. */
+export const useMeasures = defineStore('measures', () => {
+  const measures = useLocalStorage<Measures>('neotrope-measures', { length: 'm', gauge: 'awg' });
+  const quantity = (value: number | null, unit: Unit): string => quantityFor(value, unit, measures.value);
+  const unitWord = (unit: Unit): string => shownUnit(unit, measures.value);
+  const cables = computed(() => [...coaxCables, ...pairCables].map(({ id }) => ({ value: id, says: cableLabel(id, measures.value.gauge) })));
+  const powerCableChoices = computed(() => powerCables.map(({ id }) => ({ value: id, says: powerCableLabel(id, measures.value.gauge) })));
+  return { cables, powerCables: powerCableChoices, measures, quantity, unitWord };
+});
