@@ -1,6 +1,7 @@
 export { changesBetween, withChanges } from './changesBetween';
 export { choose, takeBackChoice } from './choosing';
 export { assumable, bodies, targetClasses, type Assumable, type Camera, type TargetClassId } from './camera';
+export { asKind, cameraKinds, noteCamera, unseenCamera, type CameraKind } from './cameraKinds';
 export { optionKinds, type Choice, type OptionKind, type Placement } from './decision';
 export { applyChanges, editSchema, logEntrySchema, overlap, type Applied, type Change, type Edit, type LogEntry, type Nature } from './edit';
 export { pictureTypes, pinnedKinds, type Drawing, type Photo, type PictureType, type Pin, type Route, type Spot } from './drawing';
@@ -9,7 +10,7 @@ export { monitorOutputs, slotCount, usualRules, type Recorder, type SlotRules, t
 export { historyOf, type History } from './history';
 export { freeId } from './freeId';
 export { addEquipment, addRecorder, addSupply, type NewRecorder, type NewSupply } from './newHeadEnd';
-export { addRun, nextNumber, type NewRun } from './newRun';
+export { addRun, feedFor, firstRun, nextNumber, unseenPlace, type NewRun } from './newRun';
 export { restrictions, type Place } from './place';
 export { testIds, type Reading, type TestId } from './reading';
 export { markState, strikeOut, takeReading } from './readingEdits';

@@ -1,5 +1,6 @@
 import { signalCable } from '#core/cable';
 import type { Camera } from './camera';
+import { unseenCamera } from './cameraKinds';
 import type { Change } from './edit';
 import { freeId } from './freeId';
 import type { Place } from './place';
@@ -9,17 +10,19 @@ import type { Site } from './site';
 /** What a person says of a run that is to be added; the rest starts from usual figures and is noted later. */
 export interface NewRun { number: number; name: string; placeName: string; headEndId: string; cable: string; lengthM: number; supplyId: string | null }
 
-function newPlace(site: Site, name: string): Place {
+/** A place of which only the name is known. */
+export function unseenPlace(site: Site, name: string): Place {
   return {
     id: freeId((id) => id in site.place, name), name, role: 'area', environment: 'indoor', temperatureC: 20, mains: false, networkCloset: false,
-    restrictions: [], access: { by: 'ladder', heightM: 3 },
+    restrictions: [], access: { by: 'ladder', heightM: 3 }, assumed: true,
   };
 }
 
 const isTaken = (site: Site, supplyId: string, output: number): boolean =>
   Object.values(site.run).some(({ feed }) => feed.kind !== 'local-adapter' && feed.supplyId === supplyId && feed.output === output);
 
-function feedFor(site: Site, supplyId: string | null): PowerFeed {
+/** Where a camera's power comes from: the first free output of a box, else an adapter beside it. */
+export function feedFor(site: Site, supplyId: string | null): PowerFeed {
   const supply = supplyId ? site.supply[supplyId] : undefined;
   if (!supply) return { kind: 'local-adapter', current: 'dc', volts: 12, ratedAmps: 1 };
   const output = supply.outputs.find(({ number }) => !isTaken(site, supply.id, number)) ?? supply.outputs[0]!;
@@ -31,25 +34,27 @@ function legFor(feed: PowerFeed, cable: string): Leg {
   return signalCable(cable).kind === 'pair' ? { kind: 'spare-pairs', outCores: 2, backCores: 2 } : { kind: 'cores', cable: 'power-2x18-cu', outCores: 1, backCores: 1 };
 }
 
+/** A run of one segment whose length is an estimate, from the head end to a camera. */
+export function firstRun(site: Site, camera: Pick<Camera, 'id' | 'number'>, place: Place, { headEndId, cable, lengthM }: Pick<NewRun, 'headEndId' | 'cable' | 'lengthM'>, feed: PowerFeed): Run {
+  return {
+    id: freeId((id) => id in site.run, `r${String(camera.number).padStart(2, '0')}`), cameraId: camera.id, headEndId, state: 'live', feed,
+    segments: [{
+      cable, lengthM, lengthFrom: 'estimate', spreadM: Math.min(500, Math.round(lengthM * 0.05)),
+      environment: place.environment, temperatureC: place.temperatureC, leg: legFor(feed, cable),
+    }],
+  };
+}
+
 /** The changes that add a camera with its run, and its place where the site has none of that name. */
 export function addRun(site: Site, wanted: NewRun): { changes: Change[]; runId: string } {
   const known = Object.values(site.place).find(({ name }) => name.toLowerCase() === wanted.placeName.trim().toLowerCase());
-  const place = known ?? newPlace(site, wanted.placeName.trim());
+  const place = known ?? unseenPlace(site, wanted.placeName.trim());
   const feed = feedFor(site, wanted.supplyId);
   const ac = feed.kind !== 'local-adapter' && site.supply[feed.supplyId]?.current === 'ac';
-  const camera: Camera = {
-    id: freeId((id) => id in site.camera, `c${String(wanted.number).padStart(2, '0')}`), number: wanted.number, name: wanted.name, placeId: place.id, body: 'dome', format: 'cvbs', lineStandard: '625/50',
-    lamps: 'none', heater: false, microphone: false,
-    supply: ac ? { current: 'ac', window: { minVolts: 20.4, maxVolts: 28, from: 'typical' } } : { current: 'dc', window: { minVolts: 10.8, maxVolts: 13.2, from: 'typical' } },
-    watts: { day: 2, night: 3, startUp: 4 }, purpose: '', worthKeeping: 'undecided', target: 'fixed-4mp',
-  };
-  const run: Run = {
-    id: freeId((id) => id in site.run, `r${String(wanted.number).padStart(2, '0')}`), cameraId: camera.id, headEndId: wanted.headEndId, state: 'live', feed,
-    segments: [{
-      cable: wanted.cable, lengthM: wanted.lengthM, lengthFrom: 'estimate', spreadM: Math.min(500, Math.round(wanted.lengthM * 0.05)),
-      environment: place.environment, temperatureC: place.temperatureC, leg: legFor(feed, wanted.cable),
-    }],
-  };
+  const camera = unseenCamera(
+    { id: freeId((id) => id in site.camera, `c${String(wanted.number).padStart(2, '0')}`), number: wanted.number, name: wanted.name, placeId: place.id }, ac ? 'ac' : 'dc',
+  );
+  const run = firstRun(site, camera, place, wanted, feed);
   return {
     runId: run.id,
     changes: [

@@ -7,7 +7,7 @@ import FieldRow from '../../parts/FieldRow.vue';
 import PickField from '../../parts/PickField.vue';
 import QuantityField from '../../parts/QuantityField.vue';
 import TextField from '../../parts/TextField.vue';
-import { choices } from '../../parts/words';
+import { choices } from '#core/words';
 import { useSite } from '../../stores/site';
 
 /** Notes a recorder or a supply box, so that runs can be patched and fed. */

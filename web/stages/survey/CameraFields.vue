@@ -5,7 +5,7 @@ import FieldRow from '../../parts/FieldRow.vue';
 import PickField from '../../parts/PickField.vue';
 import QuantityField from '../../parts/QuantityField.vue';
 import TextField from '../../parts/TextField.vue';
-import { choices } from '../../parts/words';
+import { choices } from '#core/words';
 import { useSite } from '../../stores/site';
 
 const { camera } = defineProps<{ camera: Camera }>();

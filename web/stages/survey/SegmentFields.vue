@@ -5,7 +5,7 @@ import { longestSegmentM, withJoint, withoutSegment, withSegment, withSegmentAft
 import FieldRow from '../../parts/FieldRow.vue';
 import PickField from '../../parts/PickField.vue';
 import QuantityField from '../../parts/QuantityField.vue';
-import { choices } from '../../parts/words';
+import { choices } from '#core/words';
 import { useMeasures } from '../../stores/measures';
 import PrintFields from './PrintFields.vue';
 

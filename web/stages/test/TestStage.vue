@@ -7,7 +7,7 @@ import { useKeys } from '../../keys/keys';
 import RunLine from '../../line/RunLine.vue';
 import PickField from '../../parts/PickField.vue';
 import TextField from '../../parts/TextField.vue';
-import { choices } from '../../parts/words';
+import { choices } from '#core/words';
 import { useSelection } from '../../stores/selection';
 import { useSite } from '../../stores/site';
 import { useWhyPanel } from '../../stores/whyPanel';

@@ -1,6 +1,10 @@
 import { targetCameras } from '#core/options';
 import { pictureFormats } from '#core/signal';
-import { bodies, environments, joints, lengthSources, targetClasses, type Camera, type Environment, type Run, type Segment } from '#core/site';
+import { sensorIds, sensors, type SensorId } from '#core/optics';
+import {
+  assumable, bodies, environments, gearKinds, joints, lengthSources, restrictions, targetClasses,
+  type Assumable, type Camera, type Environment, type GearKind, type Place, type Run, type Segment, type SlotRules,
+} from '#core/site';
 
 export interface Choice<T> { value: T; says: string }
 
@@ -9,6 +13,16 @@ const fromTable = (rows: readonly { id: string; label: string }[]): Choice<strin
 
 /** The words for every fixed list that a person picks from. */
 export const choices = {
+  role: from<Place['role']>(['area', 'head-end', 'closet', 'junction-box'], { area: 'Area', 'head-end': 'Head end', closet: 'Closet', 'junction-box': 'Junction box' }),
+  access: from<Place['access']['by']>(['ground', 'ladder', 'lift', 'rope'], { ground: 'From the ground', ladder: 'Ladder', lift: 'Lift', rope: 'Rope' }),
+  restriction: from<Place['restrictions'][number]>(restrictions, { heritage: 'Heritage', 'asbestos-register': 'Asbestos register', 'no-trenching': 'No trenching' }),
+  current: from<'dc' | 'ac'>(['dc', 'ac'], { dc: 'DC', ac: 'AC' }),
+  sensor: sensorIds.map((value): Choice<SensorId> => ({ value, says: sensors[value].label })),
+  slotRules: from<SlotRules['kind']>(['preset-split', 'switch-per-input', 'from-the-tail', 'fixed-hybrid', 'network-only'], {
+    'preset-split': 'One preset for the whole recorder', 'switch-per-input': 'Any input can turn to IP by itself', 'from-the-tail': 'Inputs turn to IP from the highest down', 'fixed-hybrid': 'Inputs stay coax', 'network-only': 'Network cameras only',
+  }),
+  gear: from<GearKind>(gearKinds, { switch: 'Network switch', router: 'Router', monitor: 'Monitor', adapter: 'Single adapter', ups: 'UPS', rack: 'Rack', circuit: 'Mains circuit' }),
+  assumable: from<Assumable>(assumable, { body: 'body', format: 'picture format', lineStandard: 'line standard', lamps: 'lamps', heater: 'heater', microphone: 'microphone', supply: 'supply', watts: 'watts' }),
   body: from(bodies, { slim: 'Slim cylinder', dome: 'Dome', 'vandal-dome': 'Vandal-resistant dome', box: 'Box, screw-on lens', turning: 'Pan, tilt, zoom' }),
   environment: from<Environment>(environments, { indoor: 'Indoor', outdoor: 'Outdoor', 'roof-space': 'Roof space', underground: 'Underground', marine: 'Marine' }),
   joint: [{ value: 'none' as const, says: 'No joint' }, ...from<NonNullable<Segment['joint']>>(joints, {

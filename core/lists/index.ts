@@ -1,0 +1,6 @@
+export type { Cell, CellKind } from './column';
+export { editCells, type CellEdit } from './editCells';
+export { neutralised, restored } from './formulae';
+export { columnOf, listIds, listOf, matching, tableOf, type ListId, type ShownColumn, type ShownRow, type Table } from './lists';
+export { matchColumns, type Match } from './matchColumns';
+export { previewImport, type ForeignTable, type Preview, type RowNews } from './preview';

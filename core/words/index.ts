@@ -1,0 +1,1 @@
+export { choices, type Choice } from './words';

@@ -1,0 +1,18 @@
+import { expose } from 'comlink';
+import { matchColumns, previewImport, tableOf, type ForeignTable, type ListId, type Match, type Preview } from '#core/lists';
+import type { Site } from '#core/site';
+import { readTable, tableFromText, type ReadTable } from './readTable';
+import { csvOf, xlsxOf } from './writeTable';
+
+/** Tables come in and go out beside the page's own thread: a thousand rows must not hold up a key. */
+const tables = {
+  read: (bytes: Uint8Array): Promise<ReadTable> => readTable(bytes),
+  readText: (text: string): ReadTable => tableFromText(text),
+  match: (id: ListId, headings: string[]): Match[] => matchColumns(id, headings),
+  preview: (site: Site, id: ListId, table: ForeignTable, matches: Match[]): Preview => previewImport(site, id, table, matches),
+  csv: (site: Site, id: ListId): string => csvOf(tableOf(site, id)),
+  xlsx: (site: Site, id: ListId): Promise<Blob> => xlsxOf(tableOf(site, id)),
+};
+
+export type Tables = typeof tables;
+expose(tables);
