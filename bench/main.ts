@@ -66,7 +66,7 @@ function firstScreen(): Row {
 
 async function edits(): Promise<Row[]> {
   const dataDir = mkdtempSync(path.join(tmpdir(), 'neotrope-bench-'));
-  const server = await startServer({ port: 0, dataDir, webDir: path.join(root, 'dist'), demoFile: path.join(root, 'demo', 'saltmarrow.neotrope.json'), reset: false });
+  const server = await startServer({ port: 0, dataDir, webDir: path.join(root, 'dist'), demoFile: path.join(root, 'demo', 'saltmarrow.neotrope.json'), withDemo: true, reset: false });
   const site = 'saltmarrow-ferry-terminal';
   const post = (address: string, body: unknown) => fetch(`${server.address}/api${address}`, { method: 'POST', headers: { 'content-type': 'application/json' }, body: JSON.stringify(body) });
   const answer = async (id: string, rounds: number): Promise<number> => {

@@ -36,7 +36,7 @@ const shots: Shot[] = [
   { name: 'test-phone', stage: 'test/r08', phone: true },
 ];
 
-const server = await startServer({ port: 0, dataDir: mkdtempSync(path.join(tmpdir(), 'neotrope-pictures-')), webDir: path.join(root, 'dist'), demoFile: path.join(root, 'demo', 'saltmarrow.neotrope.json'), reset: false });
+const server = await startServer({ port: 0, dataDir: mkdtempSync(path.join(tmpdir(), 'neotrope-pictures-')), webDir: path.join(root, 'dist'), demoFile: path.join(root, 'demo', 'saltmarrow.neotrope.json'), withDemo: true, reset: false });
 const browser = await chromium.launch(launchOptions);
 for (const name of readdirSync(folder)) rmSync(path.join(folder, name));
 for (const { name, stage, dark = false, phone = false, act } of shots) {

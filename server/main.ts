@@ -19,7 +19,7 @@ function optionsFrom(args: string[]): ServerOptions {
   if (!/^\d+$/.test(values.port) || port > 65_535) throw new StartupError(`--port is ${JSON.stringify(values.port)}, allowed: a whole number from 0 to 65535.`);
   return {
     port, dataDir: path.resolve(values.data), webDir: path.join(root, 'dist'), reset: values.reset,
-    ...(values.demo ? { demoFile: path.join(root, 'demo', 'saltmarrow.neotrope.json') } : {}),
+    demoFile: path.join(root, 'demo', 'saltmarrow.neotrope.json'), withDemo: values.demo,
   };
 }
 

@@ -1,18 +1,22 @@
 import { readFileSync } from 'node:fs';
 import { createServer, type RequestListener, type Server } from 'node:http';
 import type { AddressInfo } from 'node:net';
-import { parseSiteFile } from '#core/site';
+import { attachedTo, parseSiteFile, type Site } from '#core/site';
+import { keepAttached } from './files/sitePictures';
 import { createApp } from './http/app';
 import { StartupError } from './startupError';
+import { pictureFolder, type PictureFolder } from './store/pictureFolder';
 import { openStore, prepareDataFolder, setDatabaseAside } from './store/openStore';
-import { siteStore, type SiteStore } from './store/siteStore';
+import { siteStore } from './store/siteStore';
 
 export interface ServerOptions {
   port: number;
   dataDir: string;
   webDir: string;
-  /** The site file to load into an empty data folder. */
-  demoFile?: string;
+  /** The site file of the demo, which can be had anew at any time. */
+  demoFile: string;
+  /** Whether to load it where there is no site yet. */
+  withDemo?: boolean;
   reset: boolean;
 }
 
@@ -30,14 +34,17 @@ function listen(port: number, handler: RequestListener): Promise<Server> {
   });
 }
 
-async function loadDemo(store: SiteStore, file: string): Promise<void> {
-  const read = parseSiteFile(readFileSync(file, 'utf8'));
-  if (read.kind === 'refused') throw new StartupError(`${file} is not a sound site file: ${read.problems[0]?.path} ${read.problems[0]?.allowed}`);
-  await store.create(read.value);
+/** The demo from its file, its pictures kept. */
+async function demoFrom(file: string, pictures: PictureFolder): Promise<Site> {
+  const text = readFileSync(file, 'utf8');
+  const read = parseSiteFile(text);
+  const kept = read.kind === 'sound' ? await keepAttached(read.value, attachedTo(JSON.parse(text)), pictures) : read;
+  if (kept.kind === 'refused') throw new StartupError(`${file} is not a sound site file: ${kept.problems[0]?.path} ${kept.problems[0]?.allowed}`);
+  return kept.site;
 }
 
 /** Starts the server on loopback. Rejects with a StartupError whose message is one line for a person. */
-export async function startServer({ port, dataDir, webDir, demoFile, reset }: ServerOptions): Promise<RunningServer> {
+export async function startServer({ port, dataDir, webDir, demoFile, withDemo = false, reset }: ServerOptions): Promise<RunningServer> {
   let handler: RequestListener = (_request, response) => {
     response.writeHead(503).end();
   };
@@ -46,9 +53,11 @@ export async function startServer({ port, dataDir, webDir, demoFile, reset }: Se
     prepareDataFolder(dataDir);
     if (reset) setDatabaseAside(dataDir);
     const orm = await openStore(dataDir);
-    const store = siteStore(orm, () => new Date().toISOString());
-    if (demoFile && (await store.list()).length === 0) await loadDemo(store, demoFile);
-    handler = createApp(store, webDir).callback();
+    const pictures = pictureFolder(dataDir);
+    const store = siteStore(orm, pictures, () => new Date().toISOString());
+    const demo = () => demoFrom(demoFile, pictures);
+    if (withDemo && (await store.list()).length === 0) await store.create(await demo());
+    handler = createApp({ store, pictures, demo }, webDir).callback();
     return {
       address: `http://127.0.0.1:${(server.address() as AddressInfo).port}`,
       close: async () => {

@@ -1,4 +1,6 @@
+import { lengthDisputes, type LengthDispute } from '#core/drawing';
 import { feedSource, runFindings, runLengthM, type RunFindings, type RunReadings } from '#core/findings';
+import { runGaps } from '#core/gaps';
 import { optionsFor, targetCameras, type Option } from '#core/options';
 import type { Camera, OptionKind, Recorder, Run, Site } from '#core/site';
 
@@ -12,6 +14,10 @@ export interface RunEvaluation {
   chosen: OptionKind | null;
   /** Why what was chosen does not hold any more, where a later reading broke it. */
   choiceBroken: string | null;
+  /** Ways of knowing a segment's length that contradict each other. */
+  disputes: LengthDispute[];
+  /** How much is left to note before it can be tested, and before it can be decided. */
+  toNote: { beforeTest: number; beforeDecide: number };
 }
 
 function brokenChoice(chosen: Option | undefined): string | null {
@@ -30,5 +36,10 @@ export function evaluateRun(site: Site, run: Run, readings: RunReadings, recorde
     source: feedSource(site, run), target: targetCameras[camera.target],
   });
   const chosen = site.choice[camera.id]?.option ?? null;
-  return { run, camera, findings, options, chosen, lengthM: runLengthM(run), choiceBroken: brokenChoice(options.find(({ kind }) => kind === chosen)) };
+  const gaps = runGaps(site, run);
+  const beforeTest = gaps.filter(({ before }) => before === 'test').length;
+  return {
+    run, camera, findings, options, chosen, lengthM: runLengthM(run), choiceBroken: brokenChoice(options.find(({ kind }) => kind === chosen)),
+    disputes: lengthDisputes(site, run), toNote: { beforeTest, beforeDecide: gaps.length - beforeTest },
+  };
 }

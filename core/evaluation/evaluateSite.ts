@@ -9,7 +9,7 @@ export interface SiteEvaluation {
   allocation: Allocation;
   total: Total;
   /** What is left to do, by stage. */
-  left: { surveyed: number; toTest: number; toDecide: number; toPlace: number; broken: number };
+  left: { toNote: number; toTest: number; toDecide: number; toPlace: number; broken: number };
   cableM: number;
   /** Coax that goes on being used by what was chosen. */
   coaxKeptM: number;
@@ -25,7 +25,7 @@ const sameReadings = (a: RunReadings, b: RunReadings): boolean => testIds.every(
 /** The runs of an earlier evaluation that still hold: those whose every fact is the very object it was then. */
 function standing(site: Site, readings: ReadonlyMap<string, RunReadings>, before: Before | undefined): Map<string, RunEvaluation> {
   const then = before?.site;
-  if (!before || !then || then.place !== site.place || then.supply !== site.supply || then.recorder !== site.recorder) return new Map();
+  if (!before || !then || then.place !== site.place || then.supply !== site.supply || then.recorder !== site.recorder || then.route !== site.route || then.drawing !== site.drawing) return new Map();
   const readThen = then.reading === site.reading ? readings : readingsByRun(then);
   return new Map(before.evaluation.runs
     .filter(({ run, camera }) => site.run[run.id] === run && site.camera[camera.id] === camera && site.choice[camera.id] === then.choice[camera.id]
@@ -50,7 +50,7 @@ export function evaluateSite(site: Site, before?: Before): SiteEvaluation {
     runs, allocation,
     total: totalOf(runs.flatMap((evaluation) => chosenOption(evaluation) ?? [])),
     left: {
-      surveyed: runs.length,
+      toNote: runs.filter(({ toNote }) => toNote.beforeTest > 0).length + (Object.keys(site.camera).length - runs.length),
       toTest: runs.filter(({ findings }) => findings.missing.length > 0).length,
       toDecide: runs.filter(({ chosen }) => chosen === null).length,
       toPlace: runs.filter(({ camera }) => !site.placement[camera.id]).length,

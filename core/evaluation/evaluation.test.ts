@@ -15,7 +15,7 @@ const choose = (id: string, option: 'keep' | 'ip-coax-unit'): Change => ({ kind:
 
 describe('evaluateSite', () => {
   const evaluation = evaluateSite(site);
-  it('counts what is left', () => expect(evaluation.left).toEqual({ surveyed: 24, toTest: 5, toDecide: 18, toPlace: 20, broken: 0 }));
+  it('counts what is left', () => expect(evaluation.left).toEqual({ toNote: 1, toTest: 5, toDecide: 18, toPlace: 20, broken: 0 }));
   it('a choice without a slot waits; an undecided camera holds its input', () => {
     const { allocation } = evaluateSite(after(choose('c08', 'ip-coax-unit')));
     expect(allocation.waiting.map(({ number }) => number)).toEqual([8, 18, 20]);

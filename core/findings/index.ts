@@ -1,5 +1,5 @@
 export { feedSource, voltsAtLoad, voltsShare, type FeedSource } from './feed';
-export { coaxLoop, lengthFigure, lineKind, runLengthM, type LineKind, type Loop } from './loops';
+export { coaxLoop, lengthFigure, lineKind, powerLoop, runLengthM, type LineKind, type Loop } from './loops';
 export { pictureOver, type PictureResult } from './pictureVerdict';
 export { readingsByRun, type RunReadings } from './readings';
 export { runFindings, verdictFigure, type RunFindings } from './runFindings';

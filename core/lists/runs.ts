@@ -1,5 +1,5 @@
 import { signalCable } from '#core/cable';
-import { firstRun, longestSegmentM, type Run, type Site } from '#core/site';
+import { fedFrom, firstRun, hasPowerCores, longestSegmentM, type Run, type Site } from '#core/site';
 import { choices } from '#core/words';
 import type { Cell, List, Written } from './column';
 import { numberColumn, optionalText, shownColumn, siteWordColumn, textColumn, wordColumn } from './columns';
@@ -25,12 +25,9 @@ function patched(run: Run, value: Cell): Written<Run> {
 }
 
 function fed(run: Run, value: Cell): Written<Run> {
-  const { feed } = run;
-  if (value === 'adapter') return { kind: 'row', row: feed.kind === 'local-adapter' ? run : { ...run, feed: { kind: 'local-adapter', current: 'dc', volts: 12, ratedAmps: 1 } } };
   const [supplyId = '', output = ''] = String(value).split('/');
-  if (feed.kind !== 'local-adapter') return { kind: 'row', row: { ...run, feed: { ...feed, supplyId, output: Number(output) } } };
-  if (run.segments.some(({ leg }) => leg.kind === 'none')) return { kind: 'refused', why: 'there are no power cores along this run; note them in its sheet first' };
-  return { kind: 'row', row: { ...run, feed: { kind: 'along-run', supplyId, output: Number(output) } } };
+  if (value !== 'adapter' && run.feed.kind === 'local-adapter' && !hasPowerCores(run)) return { kind: 'refused', why: 'there are no power cores along this run; note them in its sheet first' };
+  return { kind: 'row', row: fedFrom(run, value === 'adapter' ? null : { supplyId, output: Number(output) }) };
 }
 
 const several = { kind: 'refused', why: 'this run has several segments; change them in the list of segments' } as const;

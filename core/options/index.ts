@@ -4,3 +4,4 @@ export { optionsFor } from './optionsFor';
 export { labourPerHour, prices, type Item } from './priceBook';
 export { targetCameras, type TargetCamera } from './targetCameras';
 export { cheapestUnits, totalOf, type SharedEquipment, type Total } from './total';
+export { viewFigures, type Sharpness, type ViewFigures } from './viewFigures';

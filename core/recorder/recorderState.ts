@@ -1,13 +1,12 @@
 import { pictureFormat } from '#core/signal';
 import { slotCount, type Recorder, type SlotRules } from '#core/site';
-import type { Unit } from '#core/units';
-import { neverEnough, standingOf } from '#core/working';
+import { loadOf } from '#core/working';
 import { brokenBlocks } from './blocks';
 import { fixedSlots } from './fixedSlots';
 import { fromTheTail } from './fromTheTail';
 import { presetSplit } from './presetSplit';
 import { switchPerInput } from './switchPerInput';
-import type { BrokenRule, Load, Occupant, RecorderState, Slot, SlotFamily } from './slots';
+import type { BrokenRule, Occupant, RecorderState, Slot, SlotFamily } from './slots';
 
 const families: Record<SlotRules['kind'], SlotFamily> = {
   'from-the-tail': fromTheTail, 'fixed-hybrid': fixedSlots, 'network-only': fixedSlots, 'preset-split': presetSplit, 'switch-per-input': switchPerInput,
@@ -70,11 +69,6 @@ function slotProblems(recorder: Recorder, slot: Slot, turned: ReadonlySet<number
   return problems;
 }
 
-function load(label: string, used: number, most: number, unit: Unit): Load {
-  const share = used === 0 ? 0 : most > 0 ? used / most : neverEnough;
-  return { label, used, most, unit, share, standing: standingOf(share) };
-}
-
 /** A recorder with these occupants: what each slot carries, every broken rule, and what the change costs. */
 export function recorderState(recorder: Recorder, occupants: readonly Occupant[]): RecorderState {
   const family = familyOf(recorder);
@@ -90,5 +84,5 @@ export function recorderState(recorder: Recorder, occupants: readonly Occupant[]
   if (ip.length > limits.ipCameras) {
     broken.push({ rule: 'ip-count', slots: [], why: `${name} takes ${limits.ipCameras} IP cameras; ${ip.length} are on it.`, remedy: 'Leave some on coax, or use the other recorder.' });
   }
-  return { recorder, slots, broken, consequences: family.consequences(recorder, turned), loads: [load('incoming', incomingMbps, limits.incomingMbps, 'Mb/s'), load('IP cameras', ip.length, limits.ipCameras, '')] };
+  return { recorder, slots, broken, consequences: family.consequences(recorder, turned), loads: [loadOf('incoming', incomingMbps, limits.incomingMbps, 'Mb/s'), loadOf('IP cameras', ip.length, limits.ipCameras, '')] };
 }

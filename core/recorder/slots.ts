@@ -1,7 +1,6 @@
 import type { Possible } from '#core/options';
 import type { Recorder } from '#core/site';
-import type { Unit } from '#core/units';
-import type { Standing } from '#core/working';
+import type { Load } from '#core/working';
 
 /** A camera with what it asks of a slot, and where it is patched today. */
 export interface SlotNeed {
@@ -21,9 +20,6 @@ export type RuleId = 'tail-order' | 'preset' | 'block' | 'signal' | 'format' | '
 export interface BrokenRule { rule: RuleId; slots: number[]; why: string; remedy: string }
 
 export interface Slot { slot: number; label: string; carries: 'coax' | 'ip'; converted: boolean; occupants: Occupant[] }
-
-/** One of a recorder's limits and how much of it is used. */
-export interface Load { label: string; used: number; most: number; unit: Unit; share: number; standing: Standing }
 
 /** A recorder with everyone on it, what that breaks and what it costs to get there. */
 export interface RecorderState {

@@ -1,4 +1,5 @@
 import { assumable, type Camera } from './camera';
+import { withFields } from './withFields';
 
 type Noted = Pick<Camera, 'body' | 'format' | 'lineStandard' | 'lamps' | 'heater' | 'microphone' | 'supply' | 'watts' | 'target'> & Partial<Pick<Camera, 'motor' | 'lens'>>;
 
@@ -28,8 +29,7 @@ export function asKind(camera: Camera, kind: CameraKind): Camera {
 export function noteCamera(camera: Camera, fields: { [K in keyof Camera]?: Camera[K] | undefined }): Camera {
   const { assumed = [], ...rest } = camera;
   const still = assumed.filter((field) => !(field in fields));
-  const noted = Object.entries({ ...rest, ...fields }).filter(([, value]) => value !== undefined);
-  return { ...(Object.fromEntries(noted) as Camera), ...(still.length > 0 ? { assumed: still } : {}) };
+  return { ...withFields<Camera>(rest, fields), ...(still.length > 0 ? { assumed: still } : {}) };
 }
 
 /** A camera of which only the number, the view and the place are known; the rest is assumed until somebody looks. */

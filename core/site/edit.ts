@@ -8,6 +8,9 @@ import { idSchema, instantSchema, nameSchema } from './vocabulary';
 /** One fact set whole, or removed. */
 export type Change = { [K in Kind]: { kind: K; id: string; set: Fact<K> } | { kind: K; id: string; remove: true } }[Kind];
 
+/** The change that takes a fact away. */
+export const removing = (kind: Kind, id: string): Change => ({ kind, id, remove: true }) as Change;
+
 const changeOf = <K extends Kind>(kind: K) =>
   z.union([
     z.strictObject({ kind: z.literal(kind), id: idSchema, set: factSchemas[kind] }),

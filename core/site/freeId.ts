@@ -6,3 +6,11 @@ export function freeId(taken: (id: string) => boolean, name: string): string {
     if (!taken(id)) return id;
   }
 }
+
+/** A name that none of these has: as it is wanted, else with the next number behind it. */
+export function freeName(taken: readonly string[], wanted: string): string {
+  const known = new Set(taken.map((name) => name.toLowerCase()));
+  if (!known.has(wanted.toLowerCase())) return wanted;
+  const base = wanted.replace(/ \d+$/, '');
+  for (let n = 2; ; n += 1) if (!known.has(`${base} ${n}`.toLowerCase())) return `${base} ${n}`;
+}

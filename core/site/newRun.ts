@@ -65,6 +65,12 @@ export function addRun(site: Site, wanted: NewRun): { changes: Change[]; runId: 
   };
 }
 
+/** The changes that add a run to a camera that has none. */
+export function addRunTo(site: Site, camera: Camera, wanted: Pick<NewRun, 'headEndId' | 'cable' | 'lengthM' | 'supplyId'>): { changes: Change[]; runId: string } {
+  const run = firstRun(site, camera, site.place[camera.placeId]!, wanted, feedFor(site, wanted.supplyId));
+  return { runId: run.id, changes: [{ kind: 'run', id: run.id, set: run }] };
+}
+
 /** The lowest camera number that is still free. */
 export function nextNumber(site: Site): number {
   return Math.max(0, ...Object.values(site.camera).map(({ number }) => number)) + 1;

@@ -19,3 +19,9 @@ export const placeSchema = z.strictObject({
   note: noteSchema.optional(),
 });
 export type Place = z.infer<typeof placeSchema>;
+
+/** A place with some fields noted. Somebody has looked at it then, so nothing of it is assumed any more. */
+export function notePlace(place: Place, fields: Partial<Place>): Place {
+  const { assumed: _, ...rest } = place;
+  return { ...rest, ...fields };
+}

@@ -32,6 +32,21 @@ export function withMarks(run: Run, index: number, head: LengthMark, far: Length
   return { kind: 'sound', run: withSegment(run, index, { marks, lengthM: between.lengthM, lengthFrom: 'jacket-marks', spreadM: markSpreadM }) };
 }
 
+/** The length between a segment's two marks, where it has marks that give one. */
+export function markedLength({ marks }: Pick<Segment, 'marks'>): { lengthM: number; spreadM: number } | null {
+  if (!marks) return null;
+  const { head, far, unit } = marks;
+  const between = lengthBetweenMarks({ value: head, unit }, { value: far, unit }, counterDigits, longestSegmentM);
+  return between.kind === 'length' ? { lengthM: between.lengthM, spreadM: markSpreadM } : null;
+}
+
+/** A run with a segment's length as a reflectometer tells it; an estimate or a drawn length gives way to it. */
+export function withMeasured(run: Run, index: number, lengthM: number, spreadM: number): Run {
+  const { lengthFrom } = run.segments[index]!;
+  const gives = lengthFrom === 'estimate' || lengthFrom === 'drawn' || lengthFrom === 'reflectometer';
+  return withSegment(run, index, { measured: { lengthM, spreadM }, ...(gives ? { lengthFrom: 'reflectometer' as const, lengthM, spreadM } : {}) });
+}
+
 /** A run with a segment's construction taken from its jacket print, as far as the print proposes one. */
 export function withPrint(run: Run, index: number, print: string): Run {
   const { cable, powerCable } = proposalFrom(readJacketPrint(print));

@@ -81,6 +81,11 @@ export function fromSiteFile(input: unknown): Checked<Site> {
   return file.kind === 'sound' ? fromLists(file.value) : file;
 }
 
+/** The pictures that came with a site file which was found sound. */
+export function attachedTo(input: unknown): AttachedFile[] {
+  return siteFileSchema.pick({ files: true }).loose().parse(input).files;
+}
+
 /** Reads the text of a site file. Text that breaks off is named as such. */
 export function parseSiteFile(text: string): Checked<Site> {
   let input: unknown;

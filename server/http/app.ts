@@ -4,10 +4,10 @@ import Koa from 'koa';
 import compress from 'koa-compress';
 import helmet from 'koa-helmet';
 import serve from 'koa-static';
-import type { SiteStore } from '../store/siteStore';
-import { onlyFromHere, onlyJson } from './guards';
+import { onlyFromHere, onlyJsonOrBytes } from './guards';
 import { problemsForErrors, sendProblem } from './problemDetails';
-import { siteRoutes } from './siteRoutes';
+import { pictureRoutes } from './pictureRoutes';
+import { siteRoutes, type Kept } from './siteRoutes';
 
 /** Everything is its own; styles are inline because the widgets write theirs at run time. */
 const contentSecurityPolicy = {
@@ -20,7 +20,7 @@ const contentSecurityPolicy = {
 const yearSeconds = 365 * 24 * 3600;
 
 /** The web server: the API under /api, the built pages everywhere else. */
-export function createApp(store: SiteStore, webDir: string): Koa {
+export function createApp(kept: Kept, webDir: string): Koa {
   const app = new Koa();
   app.use(helmet({ contentSecurityPolicy, strictTransportSecurity: false }));
   app.use(problemsForErrors);
@@ -30,9 +30,8 @@ export function createApp(store: SiteStore, webDir: string): Koa {
     if (context.path.startsWith('/api')) context.set('Cache-Control', 'no-store');
     await next();
   });
-  app.use(onlyJson);
-  const routes = siteRoutes(store);
-  app.use(routes.routes()).use(routes.allowedMethods());
+  app.use(onlyJsonOrBytes);
+  for (const routes of [siteRoutes(kept), pictureRoutes(kept.pictures)]) app.use(routes.routes()).use(routes.allowedMethods());
   app.use(async (context, next) => {
     // Addresses without an ending are the application's own; it shows what belongs there.
     if (context.method === 'GET' && !context.path.startsWith('/api') && path.extname(context.path) === '') context.path = '/index.html';

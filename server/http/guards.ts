@@ -13,8 +13,9 @@ export async function onlyFromHere(context: Context, next: Next): Promise<void> 
   await next();
 }
 
-/** A body that changes something has to say that it is JSON, which no plain HTML form can. */
-export async function onlyJson(context: Context, next: Next): Promise<void> {
-  if (context.method === 'POST' && !context.is('json')) context.throw(415, 'Send the body as application/json.');
+/** A body that changes something has to say that it is JSON, or bytes where a picture is taken; no plain HTML form can say either. */
+export async function onlyJsonOrBytes(context: Context, next: Next): Promise<void> {
+  const wanted = context.path.startsWith('/api/pictures') ? 'application/octet-stream' : 'application/json';
+  if (context.method === 'POST' && !context.is(wanted)) context.throw(415, `Send the body as ${wanted}.`);
   await next();
 }

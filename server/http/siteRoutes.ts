@@ -3,13 +3,17 @@ import Router from '@koa/router';
 import type { Context, Next } from 'koa';
 import { z } from 'zod';
 import { check, type Problem } from '#core/problems';
-import { editSchema, emptySite, fromSiteFile, nameSchema } from '#core/site';
+import { attachedTo, editSchema, emptySite, fromSiteFile, nameSchema, toSiteFile, type Site } from '#core/site';
 import { planCsv } from '../files/planCsv';
+import { attachedFiles, keepAttached } from '../files/sitePictures';
+import type { PictureFolder } from '../store/pictureFolder';
 import type { SiteStore, StoredSite } from '../store/siteStore';
 import { sendProblem } from './problemDetails';
 
-const editLimit = '2mb';
-const importLimit = '32mb';
+/** An import of a few thousand rows is one edit. */
+const editLimit = '24mb';
+/** A site file brings its drawings and photos along. */
+const importLimit = '160mb';
 
 const newSiteSchema = z.strictObject({ name: nameSchema, headEndName: nameSchema });
 
@@ -22,8 +26,11 @@ function refuse(context: Context, status: 400 | 422, detail: string, problems: P
 
 const noSite = (context: Context, id: string) => sendProblem(context, { status: 404, title: 'Not found', detail: `There is no site ${id} here.` });
 
-/** The addresses under /api. */
-export function siteRoutes(store: SiteStore): Router {
+/** What the addresses speak of: sites, their pictures, and the demo as it ships. */
+export interface Kept { store: SiteStore; pictures: PictureFolder; demo: () => Promise<Site> }
+
+/** The addresses of sites under /api. */
+export function siteRoutes({ store, pictures, demo }: Kept): Router {
   const router = new Router({ prefix: '/api' });
 
   router.get('/sites', async (context) => {
@@ -40,25 +47,49 @@ export function siteRoutes(store: SiteStore): Router {
   router.post('/sites/import', jsonUpTo(importLimit), async (context) => {
     const read = fromSiteFile(context.request.body);
     if (read.kind === 'refused') return refuse(context, 422, 'This is not a sound site file.', read.problems);
+    const kept = await keepAttached(read.value, attachedTo(context.request.body), pictures);
+    if (kept.kind === 'refused') return refuse(context, 422, 'Not every picture of this site file is sound.', kept.problems);
     context.status = 201;
-    context.body = await store.create(read.value);
+    context.body = await store.create(kept.site);
+  });
+
+  router.post('/sites/demo', async (context) => {
+    context.status = 201;
+    context.body = await store.create(await demo());
+  });
+
+  router.post('/sites/:id/duplicate', jsonUpTo(editLimit), async (context) => {
+    const checked = check(z.strictObject({ name: nameSchema }), context.request.body);
+    if (checked.kind === 'refused') return refuse(context, 400, 'The copy needs a name.', checked.problems);
+    const copy = await store.duplicate(context.params['id']!, checked.value.name);
+    if (!copy) return noSite(context, context.params['id']!);
+    context.status = 201;
+    context.body = copy;
+  });
+
+  router.post('/sites/:id/archive', jsonUpTo(editLimit), async (context) => {
+    const checked = check(z.strictObject({ archived: z.boolean() }), context.request.body);
+    if (checked.kind === 'refused') return refuse(context, 400, '“archived” is true or false.', checked.problems);
+    const summary = await store.archive(context.params['id']!, checked.value.archived);
+    if (summary) context.body = summary;
+    else noSite(context, context.params['id']!);
   });
 
   /** Finds the site of the address once, for every read of it. */
-  const withSite = (answer: (context: Context, stored: StoredSite) => void) => async (context: Context & { params: Record<string, string> }, _next: Next) => {
+  const withSite = (answer: (context: Context, stored: StoredSite) => void | Promise<void>) => async (context: Context & { params: Record<string, string> }, _next: Next) => {
     const stored = await store.read(context.params['id']!);
-    if (stored) answer(context, stored);
+    if (stored) await answer(context, stored);
     else noSite(context, context.params['id']!);
   };
 
   router.get('/sites/:id', withSite((context, stored) => {
-    context.body = { id: stored.id, version: stored.version, file: store.file(stored), log: stored.log };
+    context.body = { id: stored.id, version: stored.version, file: toSiteFile(stored.site), log: stored.log };
   }));
 
-  router.get('/sites/:id/file', withSite((context, stored) => {
+  router.get('/sites/:id/file', withSite(async (context, stored) => {
     context.attachment(`${stored.id}.neotrope.json`);
     context.type = 'application/json';
-    context.body = `${JSON.stringify(store.file(stored), null, 1)}\n`;
+    context.body = `${JSON.stringify(toSiteFile(stored.site, await attachedFiles(stored.site, pictures)), null, 1)}\n`;
   }));
 
   router.get('/sites/:id/plan.csv', withSite((context, stored) => {

@@ -10,6 +10,8 @@ export const SiteRow = defineEntity({
     version: p.integer(),
     createdAt: p.string(),
     changedAt: p.string(),
+    /** Since when it is out of the way; nothing of it is lost. */
+    archivedAt: p.string().nullable(),
   },
 });
 export type SiteRow = InferEntity<typeof SiteRow>;

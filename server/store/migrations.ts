@@ -13,5 +13,16 @@ export class FirstTables extends Migration {
   }
 }
 
+/** Sites can be put out of the way. */
+export class ArchivedSites extends Migration {
+  override up(): void {
+    this.addSql('alter table site add column archived_at text');
+  }
+
+  override down(): void {
+    this.addSql('alter table site drop column archived_at');
+  }
+}
+
 /** In the order they run. A migration that has shipped is never changed. */
-export const migrations = [{ name: '0001-first-tables', class: FirstTables }];
+export const migrations = [{ name: '0001-first-tables', class: FirstTables }, { name: '0002-archived-sites', class: ArchivedSites }];

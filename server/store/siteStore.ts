@@ -1,10 +1,11 @@
 import type { EntityManager, MikroORM } from '@mikro-orm/better-sqlite';
 import { UniqueConstraintViolationException } from '@mikro-orm/core';
 import type { Problem } from '#core/problems';
-import { aboutOf, applyChanges, freeId, kinds, toSiteFile, type Change, type Edit, type Kind, type LogEntry, type Site, type SiteFile } from '#core/site';
+import { aboutOf, applyChanges, freeId, kinds, type Change, type Edit, type Kind, type LogEntry, type Site } from '#core/site';
 import { EditRow, FactRow, SiteRow } from './entities';
+import type { PictureFolder } from './pictureFolder';
 
-export interface SiteSummary { id: string; name: string; version: number; changedAt: string }
+export interface SiteSummary { id: string; name: string; version: number; changedAt: string; archivedAt: string | null }
 export interface StoredSite { id: string; version: number; site: Site; log: LogEntry[] }
 
 export type EditOutcome =
@@ -38,8 +39,18 @@ async function writeChanges(em: EntityManager, site: string, changes: readonly C
   }
 }
 
+const summaryOf = ({ id, name, version, changedAt, archivedAt }: SiteRow): SiteSummary => ({ id, name, version, changedAt, archivedAt: archivedAt ?? null });
+
+/** Pictures that changes name and nobody has uploaded. */
+function missingPictures(changes: readonly Change[], pictures: PictureFolder): Problem[] {
+  return changes.flatMap((change, index) => {
+    if (!('set' in change) || (change.kind !== 'drawing' && change.kind !== 'photo') || pictures.has(change.set.fileId)) return [];
+    return [{ path: `changes[${index}].set.fileId`, value: change.set.fileId, allowed: 'a picture that was uploaded' }];
+  });
+}
+
 /** Reads and writes sites. Every change is one transaction that either happened whole or not at all. */
-export function siteStore(orm: MikroORM, now: () => string) {
+export function siteStore(orm: MikroORM, pictures: PictureFolder, now: () => string) {
   /** The last state of each site in use, so that an edit does not read the whole site again. */
   const held = new Map<string, { version: number; site: Site }>();
 
@@ -55,7 +66,7 @@ export function siteStore(orm: MikroORM, now: () => string) {
 
   async function list(): Promise<SiteSummary[]> {
     const rows = await orm.em.fork().find(SiteRow, {}, { orderBy: { name: 'asc', id: 'asc' } });
-    return rows.map(({ id, name, version, changedAt }) => ({ id, name, version, changedAt }));
+    return rows.map(summaryOf);
   }
 
   async function read(id: string): Promise<StoredSite | null> {
@@ -73,17 +84,32 @@ export function siteStore(orm: MikroORM, now: () => string) {
     return (await findSite(em, id)) ? entriesAfter(em, id, version) : null;
   }
 
+  /** Puts a site into the store under an id of its own. Its pictures are kept already. */
   async function create(site: Site): Promise<SiteSummary> {
     const { name } = aboutOf(site);
     return orm.em.fork().transactional(async (tx) => {
       const taken = new Set((await tx.find(SiteRow, {}, { fields: ['id'] })).map((row) => row.id));
       const id = freeId((wanted) => taken.has(wanted), name);
-      const row = { id, name, version: 0, createdAt: now(), changedAt: now() };
+      const row = { id, name, version: 0, createdAt: now(), changedAt: now(), archivedAt: null };
       await tx.insert(SiteRow, row);
       const facts = kinds.flatMap((kind) => Object.values(site[kind]).map((fact) => ({ site: id, kind, id: fact.id, fact: JSON.stringify(fact) })));
       for (let start = 0; start < facts.length; start += 500) await tx.insertMany(FactRow, facts.slice(start, start + 500));
-      return { id, name, version: 0, changedAt: row.changedAt };
+      return summaryOf(row);
     });
+  }
+
+  /** A site again under another name, with everything that is noted on it and an empty log. */
+  async function duplicate(id: string, name: string): Promise<SiteSummary | null> {
+    const stored = await read(id);
+    return stored && create({ ...stored.site, about: { about: { ...aboutOf(stored.site), name } } });
+  }
+
+  /** Puts a site out of the way, or back. */
+  async function archive(id: string, archived: boolean): Promise<SiteSummary | null> {
+    const em = orm.em.fork();
+    await em.nativeUpdate(SiteRow, { id }, { archivedAt: archived ? now() : null });
+    const row = await findSite(em, id);
+    return row && summaryOf(row);
   }
 
   /** An edit on an old version may be one whose answer was lost on the way: it has happened, and is answered so again. */
@@ -105,6 +131,8 @@ export function siteStore(orm: MikroORM, now: () => string) {
       }
       const applied = applyChanges(base, edit.changes);
       if (applied.kind === 'refused') return { kind: 'refused', problems: applied.problems };
+      const missing = missingPictures(edit.changes, pictures);
+      if (missing.length > 0) return { kind: 'refused', problems: missing };
       const { site, inverse } = applied.value;
       const entry: LogEntry = { ...edit, version: edit.baseVersion + 1, at: now(), inverse };
       await writeChanges(tx, edit.site, edit.changes, site);
@@ -132,9 +160,7 @@ export function siteStore(orm: MikroORM, now: () => string) {
     }
   }
 
-  const file = (stored: StoredSite): SiteFile => toSiteFile(stored.site);
-
-  return { list, read, since, create, edit, file };
+  return { list, read, since, create, duplicate, archive, edit };
 }
 
 export type SiteStore = ReturnType<typeof siteStore>;

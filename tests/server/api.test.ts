@@ -11,7 +11,7 @@ let api: string;
 let site: string;
 
 beforeAll(async () => {
-  server = await startServer({ port: 0, dataDir: newFolder(), webDir: path.join(root, 'dist'), demoFile, reset: false });
+  server = await startServer({ port: 0, dataDir: newFolder(), webDir: path.join(root, 'dist'), demoFile, withDemo: true, reset: false });
   api = `${server.address}/api`;
   site = `${api}/sites/${siteId}`;
 });

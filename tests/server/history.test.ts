@@ -3,11 +3,11 @@ import fc from 'fast-check';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { historyOf, type Change, type LogEntry, type Nature, type OptionKind, type SiteFile } from '#core/site';
 import { startServer, type RunningServer } from '../../server/startServer';
-import { demo, newFolder, post, root } from './serverUnderTest';
+import { demo, demoFile, newFolder, post, root } from './serverUnderTest';
 
 let server: RunningServer;
 beforeAll(async () => {
-  server = await startServer({ port: 0, dataDir: newFolder(), webDir: path.join(root, 'dist'), reset: false });
+  server = await startServer({ port: 0, dataDir: newFolder(), webDir: path.join(root, 'dist'), demoFile, reset: false });
 });
 afterAll(() => server.close());
 
@@ -77,7 +77,7 @@ describe('many at once', () => {
 describe('two servers on one data folder', () => {
   it('neither overwrites what the other wrote', async () => {
     const dataDir = newFolder();
-    const start = () => startServer({ port: 0, dataDir, webDir: path.join(root, 'dist'), reset: false });
+    const start = () => startServer({ port: 0, dataDir, webDir: path.join(root, 'dist'), demoFile, reset: false });
     const [one, two] = [await start(), await start()];
     const { id } = (await (await post(`${one.address}/api/sites/import`, demo())).json()) as { id: string };
     const send = (at: RunningServer, baseVersion: number, camera: string) =>

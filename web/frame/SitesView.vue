@@ -1,17 +1,24 @@
 <script setup lang="ts">
-import { onMounted, ref, useTemplateRef } from 'vue';
+import { computed, onMounted, ref, useTemplateRef } from 'vue';
 import { useRouter } from 'vue-router';
 import { problemLine } from '#core/problems';
+import { freeName } from '#core/site';
 import TextField from '../parts/TextField.vue';
-import { api, type Answer, type SiteSummary } from '../stores/api';
+import { api, fileAddress, type Answer, type SiteSummary } from '../stores/api';
 
+/** All sites here: open one, start one, copy, archive, take in and out. */
 const router = useRouter();
 const sites = ref<SiteSummary[] | null>(null);
 const silent = ref(false);
 const refused = ref<string[]>([]);
 const name = ref('');
 const headEnd = ref('');
+const showArchived = ref(false);
 const file = useTemplateRef('file');
+
+const current = computed(() => sites.value?.filter(({ archivedAt }) => archivedAt === null) ?? []);
+const archived = computed(() => sites.value?.filter(({ archivedAt }) => archivedAt !== null) ?? []);
+const shown = computed(() => [...current.value, ...(showArchived.value ? archived.value : [])]);
 
 async function load(): Promise<void> {
   const answer = await api.sites();
@@ -23,24 +30,30 @@ onMounted(() => {
   void load();
 });
 
-function openOrSay(answer: Answer<SiteSummary>): void {
-  if (answer.kind === 'answer') void router.push({ name: 'survey', params: { siteId: answer.value.id } });
-  else if (answer.kind === 'silence') refused.value = ['The server does not answer. Nothing was changed.'];
-  else refused.value = [answer.refusal.detail, ...answer.refusal.problems.map(problemLine)];
+/** What came back, or nothing and a word about why. */
+function orSay(answer: Answer<SiteSummary>): SiteSummary | null {
+  if (answer.kind === 'answer') return answer.value;
+  refused.value = answer.kind === 'silence' ? ['The server does not answer. Nothing was changed.'] : [answer.refusal.detail, ...answer.refusal.problems.map(problemLine)];
+  return null;
+}
+async function openOrSay(asked: Promise<Answer<SiteSummary>>): Promise<void> {
+  refused.value = [];
+  const site = orSay(await asked);
+  if (site) void router.push({ name: 'survey', params: { siteId: site.id } });
+}
+async function stayOrSay(asked: Promise<Answer<SiteSummary>>): Promise<void> {
+  refused.value = [];
+  orSay(await asked);
+  await load();
 }
 
 async function importFile(): Promise<void> {
   const chosen = file.value?.files?.[0];
   if (!chosen || !file.value) return;
-  refused.value = [];
-  openOrSay(await api.importSite(await chosen.text()));
+  await openOrSay(api.importSite(await chosen.text()));
   file.value.value = '';
 }
-
-async function create(): Promise<void> {
-  refused.value = [];
-  openOrSay(await api.newSite(name.value, headEnd.value));
-}
+const copy = ({ id, name: original }: SiteSummary) => stayOrSay(api.duplicateSite(id, freeName(sites.value!.map((site) => site.name), `${original}, copy`.slice(0, 76))));
 </script>
 
 <template>
@@ -50,17 +63,21 @@ async function create(): Promise<void> {
     <p v-if="silent" class="stop">The server does not answer. <button type="button" class="plain" style="text-decoration: underline" @click="load">Try again</button></p>
     <section v-if="sites">
       <h2>{{ sites.length > 0 ? 'Sites' : 'No sites yet' }}</h2>
-      <p v-if="sites.length === 0" class="dim">Start one below, or open a site file somebody gave you.</p>
+      <p v-if="current.length === 0" class="dim">Start one below, open a site file somebody gave you, or take the demo.</p>
       <ul>
-        <li v-for="site in sites" :key="site.id">
-          <RouterLink :to="{ name: 'survey', params: { siteId: site.id } }">{{ site.name }}</RouterLink>
-          <span class="dim tiny">{{ site.version === 0 ? 'as imported' : `${site.version} changes` }}, last {{ new Date(site.changedAt).toLocaleString() }}</span>
+        <li v-for="site in shown" :key="site.id" :class="{ archived: site.archivedAt }" :data-site="site.id">
+          <span class="which"><RouterLink :to="{ name: 'survey', params: { siteId: site.id } }">{{ site.name }}</RouterLink>
+            <span class="dim tiny">{{ site.version === 0 ? 'as imported' : `${site.version} changes` }}, last {{ new Date(site.changedAt).toLocaleString() }}{{ site.archivedAt ? ', archived' : '' }}</span></span>
+          <a class="btn small" :href="fileAddress(site.id)" download>Site file</a>
+          <button type="button" class="btn small" @click="copy(site)">Copy</button>
+          <button type="button" class="btn small" @click="stayOrSay(api.archiveSite(site.id, site.archivedAt === null))">{{ site.archivedAt ? 'Bring back' : 'Archive' }}</button>
         </li>
       </ul>
+      <button v-if="archived.length > 0" type="button" class="plain dim more" :aria-expanded="showArchived" @click="showArchived = !showArchived">{{ showArchived ? 'Hide what is archived' : `${archived.length} archived` }}</button>
     </section>
     <section>
       <h2>Start a site</h2>
-      <form class="new" @submit.prevent="create">
+      <form class="new" @submit.prevent="openOrSay(api.newSite(name, headEnd))">
         <TextField :value="name" label="Name of the site" placeholder="Name of the site" @take="(text) => (name = text)" />
         <TextField :value="headEnd" label="Where the recorders are" placeholder="Where the recorders are" @take="(text) => (headEnd = text)" />
         <button type="submit" class="btn go">Start</button>
@@ -70,19 +87,27 @@ async function create(): Promise<void> {
       <h2>Open a site file</h2>
       <input ref="file" type="file" accept=".json,application/json" aria-label="Site file" @change="importFile" />
     </section>
+    <section>
+      <h2>The demo</h2>
+      <p class="demo"><span class="dim">Saltmarrow Ferry Terminal, an invented site of 24 cameras. This brings a fresh one beside whatever you have changed.</span> <button type="button" class="btn" @click="openOrSay(api.demoSite())">A fresh demo</button></p>
+    </section>
     <div v-if="refused.length > 0" class="caution" role="alert"><p v-for="line in refused" :key="line">{{ line }}</p></div>
   </div>
 </template>
 
 <style scoped>
-.sites { max-width: 640px; margin: 0 auto; padding: 48px 20px; display: grid; gap: 26px; }
+.sites { max-width: 720px; height: 100%; overflow: auto; margin: 0 auto; padding: 48px 20px; display: grid; align-content: start; gap: 26px; }
 h1 { font-size: 28px; }
 .lead { margin-top: -20px; font-size: 15px; }
 h2 { padding-bottom: 6px; border-bottom: 1px solid var(--rule-strong); }
-li { display: flex; justify-content: space-between; gap: 12px; align-items: baseline; padding: 7px 0; border-bottom: 1px solid var(--rule); }
-li a { font-size: 15px; }
+li { display: flex; gap: 8px; align-items: center; padding: 7px 0; border-bottom: 1px solid var(--rule); }
+.which { flex: 1; min-width: 0; display: flex; flex-wrap: wrap; gap: 0 12px; align-items: baseline; }
+li a:first-child { font-size: 15px; }
+.archived a:first-child { color: var(--ink-2); }
+.more { padding: 8px 0; text-decoration: underline; text-underline-offset: 2px; }
 .new { display: grid; grid-template-columns: 1fr 1fr auto; gap: 8px; padding-top: 10px; }
+.demo { display: flex; gap: 12px; align-items: center; padding-top: 8px; }
 input[type='file'] { margin-top: 10px; }
 .new :deep(input) { padding-block: 5px; }
-@media (max-width: 600px) { .new { grid-template-columns: 1fr; } }
+@media (max-width: 600px) { .new { grid-template-columns: 1fr; } li { flex-wrap: wrap; } .demo { flex-wrap: wrap; } }
 </style>

@@ -20,7 +20,7 @@ export function progressOf({ left, runs, allocation }: LightSite): Record<StageN
   const words = (count: number, some: string, none: string) => (all === 0 ? 'nothing noted yet' : count === 0 ? none : `${count} ${some}`);
   const withoutRecorder = allocation.recorders.length === 0;
   return {
-    survey: { left: all === 0 ? 'nothing noted yet' : `all ${all} noted`, share: all === 0 ? 0 : 1 },
+    survey: { left: words(left.toNote, 'to note', `all ${all} noted`), share: Math.max(0, done(left.toNote)) },
     test: { left: words(left.toTest, 'to test', 'all tested'), share: done(left.toTest) },
     decide: { left: words(left.toDecide, 'open', 'all decided'), share: done(left.toDecide) },
     allocate: { left: withoutRecorder ? 'no recorder noted' : words(left.toPlace, 'to place', 'all placed'), share: done(left.toPlace) },

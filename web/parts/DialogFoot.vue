@@ -1,12 +1,12 @@
 <script setup lang="ts">
 /** What a dialog ends with: what stands in the way, and the two ways out. */
-defineProps<{ problems: string[]; go: string }>();
+defineProps<{ problems: string[]; go: string; held?: boolean }>();
 const emit = defineEmits<{ leave: [] }>();
 </script>
 
 <template>
   <div v-if="problems.length > 0" class="caution" role="alert"><p v-for="problem in problems" :key="problem">{{ problem }}</p></div>
-  <div class="row foot"><span class="push" /><button type="button" class="btn" @click="emit('leave')">Leave it</button><button type="submit" class="btn go">{{ go }}</button></div>
+  <div class="row foot"><span class="push" /><button type="button" class="btn" @click="emit('leave')">Leave it</button><button type="submit" class="btn go" :disabled="held">{{ go }}</button></div>
 </template>
 
 <style scoped>

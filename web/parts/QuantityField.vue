@@ -8,7 +8,7 @@ import { useMeasures } from '../stores/measures';
  * A figure with its unit. Takes other spellings of the unit, says in words what it cannot read, and keeps
  * typed text until it is understood. `entered` reports Enter, so that a list of fields can move on.
  */
-const { value, unit, label, digits, allowed = () => undefined, clearAfter = false, disabled = false, size = 'small', placeholder = '' } = defineProps<{
+const { value, unit, label, digits, allowed = () => undefined, clearAfter = false, clearable = false, disabled = false, size = 'small', placeholder = '' } = defineProps<{
   value: number | null;
   unit: Unit;
   label: string;
@@ -17,11 +17,13 @@ const { value, unit, label, digits, allowed = () => undefined, clearAfter = fals
   allowed?: (value: number) => string | undefined;
   /** For taking readings: the field empties once its figure is taken. */
   clearAfter?: boolean;
+  /** Emptying the field takes the figure away. */
+  clearable?: boolean;
   disabled?: boolean;
   size?: 'small' | 'large';
   placeholder?: string;
 }>();
-const emit = defineEmits<{ take: [value: number]; entered: [] }>();
+const emit = defineEmits<{ take: [value: number]; clear: []; entered: [] }>();
 
 const id = useId();
 const own = useMeasures();
@@ -36,8 +38,9 @@ watch([() => value, () => own.measures], () => {
 
 function take(): boolean {
   if (!touched.value) return true;
-  if (text.value.trim() === '' && clearAfter) {
+  if (text.value.trim() === '' && (clearAfter || clearable)) {
     why.value = undefined;
+    if (clearable && value !== null) emit('clear');
     return true;
   }
   const parsed = fieldFigure(text.value, unit, value, own.measures, digits);

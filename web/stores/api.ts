@@ -1,7 +1,9 @@
 import type { Problem } from '#core/problems';
-import type { Edit, LogEntry, SiteFile } from '#core/site';
+import type { Edit, LogEntry, PictureType, SiteFile } from '#core/site';
 
-export interface SiteSummary { id: string; name: string; version: number; changedAt: string }
+export interface SiteSummary { id: string; name: string; version: number; changedAt: string; archivedAt: string | null }
+/** A picture as the server keeps it. */
+export interface KeptPicture { fileId: string; mediaType: PictureType; widthPx: number; heightPx: number; remarks: string[] }
 export interface ServedSite { id: string; version: number; file: SiteFile; log: LogEntry[] }
 
 /** What the server said in place of an answer. */
@@ -34,8 +36,13 @@ export const api = {
   since: (id: string, version: number) => ask<{ entries: LogEntry[] }>(`/sites/${id}/edits?after=${version}`),
   edit: (edit: Edit) => post<{ entry: LogEntry }>(`/sites/${edit.site}/edits`, JSON.stringify(edit)),
   newSite: (name: string, headEndName: string) => post<SiteSummary>('/sites', JSON.stringify({ name, headEndName })),
+  duplicateSite: (id: string, name: string) => post<SiteSummary>(`/sites/${id}/duplicate`, JSON.stringify({ name })),
+  archiveSite: (id: string, archived: boolean) => post<SiteSummary>(`/sites/${id}/archive`, JSON.stringify({ archived })),
+  demoSite: () => post<SiteSummary>('/sites/demo', '{}'),
+  keepPicture: (use: 'drawing' | 'photo', picture: Blob) => ask<KeptPicture>(`/pictures?for=${use}`, { method: 'POST', headers: { 'content-type': 'application/octet-stream' }, body: picture }),
   importSite: (text: string) => post<SiteSummary>('/sites/import', text),
 };
 
 export const fileAddress = (id: string): string => `/api/sites/${id}/file`;
 export const planCsvAddress = (id: string): string => `/api/sites/${id}/plan.csv`;
+export const pictureAddress = (fileId: string): string => `/api/pictures/${fileId}`;

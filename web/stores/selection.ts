@@ -38,9 +38,11 @@ export const useSelection = defineStore('selection', () => {
   const current = computed(() => (runId.value ? evaluation.byRun.get(runId.value) ?? null : null));
   const stage = computed(() => route.name as StageName);
 
+  /** Which view of a stage is open stays while the stage does. */
+  const keptQuery = (next?: StageName) => (next === undefined || next === stage.value ? route.query : {});
   const go = (params: { stage?: StageName; runId?: string | null }) =>
-    router.push({ name: params.stage ?? stage.value, params: { siteId: store.id, runId: (params.runId === undefined ? runId.value : params.runId) ?? '' } });
-  const select = (id: string) => (id === runId.value ? undefined : router.replace({ name: stage.value, params: { siteId: store.id, runId: id } }));
+    router.push({ name: params.stage ?? stage.value, params: { siteId: store.id, runId: (params.runId === undefined ? runId.value : params.runId) ?? '' }, query: keptQuery(params.stage) });
+  const select = (id: string) => (id === runId.value ? undefined : router.replace({ name: stage.value, params: { siteId: store.id, runId: id }, query: keptQuery() }));
 
   /** Moves along the list by so many runs and stays on its ends. */
   function step(by: number): void {

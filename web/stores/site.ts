@@ -24,6 +24,15 @@ function leftBehind(siteId: string): LogEntry[] {
   }
 }
 
+/** An import of thousands of rows is more than the window's storage takes; it is sent all the same. */
+function keepPending(siteId: string, pending: readonly LogEntry[]): void {
+  try {
+    sessionStorage.setItem(pendingKey(siteId), JSON.stringify(pending));
+  } catch {
+    sessionStorage.removeItem(pendingKey(siteId));
+  }
+}
+
 /** The open site: what is on it, and the one way to change it. */
 export const useSite = defineStore('site', () => {
   const id = ref('');
@@ -40,7 +49,7 @@ export const useSite = defineStore('site', () => {
 
   function hold(next: Queue, lost: Dropped[] = []): void {
     queue.value = next;
-    sessionStorage.setItem(pendingKey(id.value), JSON.stringify(next.pending));
+    keepPending(id.value, next.pending);
     if (lost.length > 0) dropped.value = lost;
   }
 

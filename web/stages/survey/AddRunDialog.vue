@@ -2,7 +2,7 @@
 import AutoComplete from 'primevue/autocomplete';
 import Dialog from 'primevue/dialog';
 import { computed, reactive, ref, useTemplateRef, watch } from 'vue';
-import { addRun, longestSegmentM, nextNumber } from '#core/site';
+import { addRun, addRunTo, longestSegmentM, nextNumber, type Camera } from '#core/site';
 import DialogFoot from '../../parts/DialogFoot.vue';
 import FieldRow from '../../parts/FieldRow.vue';
 import PickField from '../../parts/PickField.vue';
@@ -11,7 +11,9 @@ import TextField from '../../parts/TextField.vue';
 import { useMeasures } from '../../stores/measures';
 import { useSite } from '../../stores/site';
 
+/** Adds a camera with its run, or a run to a camera that has none yet. */
 const visible = defineModel<boolean>('visible', { required: true });
+const { camera = null } = defineProps<{ camera?: Camera | null }>();
 const emit = defineEmits<{ added: [runId: string] }>();
 const store = useSite();
 const measures = useMeasures();
@@ -40,14 +42,15 @@ const metres = (value: number) => (value > 0 && value <= longestSegmentM ? undef
 
 function add(): void {
   const missing = [
-    ...(wanted.name.trim() ? [] : ['Name the view, such as “Turnstiles”.']),
-    ...(String(wanted.placeName ?? '').trim() ? [] : ['Say where the camera hangs.']),
+    ...(camera || wanted.name.trim() ? [] : ['Name the view, such as “Turnstiles”.']),
+    ...(camera || String(wanted.placeName ?? '').trim() ? [] : ['Say where the camera hangs.']),
     ...(wanted.lengthM > 0 ? [] : ['Give the length of the run, an estimate will do.']),
   ];
   problems.value = missing;
   if (missing.length > 0 || !store.site) return;
-  const { changes, runId } = addRun(store.site, { ...wanted, supplyId: wanted.supplyId === 'adapter' ? null : wanted.supplyId });
-  problems.value = store.change(`Add run ${wanted.number} ${wanted.name}`, changes).map(({ path, allowed }) => `${path.split('/').at(-1)}: ${allowed}`);
+  const supplyId = wanted.supplyId === 'adapter' ? null : wanted.supplyId;
+  const { changes, runId } = camera ? addRunTo(store.site, camera, { ...wanted, supplyId }) : addRun(store.site, { ...wanted, supplyId });
+  problems.value = store.change(camera ? `Add a run to ${camera.number} ${camera.name}` : `Add run ${wanted.number} ${wanted.name}`, changes).map(({ path, allowed }) => `${path.split('/').at(-1)}: ${allowed}`);
   if (problems.value.length > 0) return;
   visible.value = false;
   emit('added', runId);
@@ -55,11 +58,13 @@ function add(): void {
 </script>
 
 <template>
-  <Dialog v-model:visible="visible" modal header="Add a run" :style="{ width: '440px' }" @show="form?.querySelector('input')?.select()">
+  <Dialog v-model:visible="visible" modal :header="camera ? `A run to ${camera.number} ${camera.name}` : 'Add a run'" :style="{ width: '440px' }" @show="form?.querySelector('input')?.select()">
     <form ref="form" class="form" @submit.prevent="add">
+      <template v-if="!camera">
       <FieldRow label="Camera number"><QuantityField :value="wanted.number" unit="" label="Camera number" :allowed="(value) => (Number.isInteger(value) && value > 0 ? undefined : 'a whole number from 1')" @take="(value) => (wanted.number = value)" /></FieldRow>
       <FieldRow label="View"><TextField :value="wanted.name" label="View" placeholder="What it looks at" @take="(text) => (wanted.name = text)" /></FieldRow>
       <FieldRow label="Place"><AutoComplete v-model="wanted.placeName" :suggestions="suggestions" aria-label="Place" placeholder="A known place or a new one" fluid size="small" dropdown @complete="suggest" /></FieldRow>
+      </template>
       <FieldRow label="Runs from"><PickField :value="wanted.headEndId" :choices="headEnds" label="Runs from" @take="(value) => (wanted.headEndId = value)" /></FieldRow>
       <FieldRow label="Cable"><PickField :value="wanted.cable" :choices="measures.cables" label="Cable" @take="(value) => (wanted.cable = value)" /></FieldRow>
       <FieldRow label="Length"><QuantityField :value="wanted.lengthM || null" unit="m" label="Length" :allowed="metres" @take="(value) => (wanted.lengthM = value)" /></FieldRow>

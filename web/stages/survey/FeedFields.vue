@@ -1,9 +1,11 @@
 <script setup lang="ts">
 import { computed } from 'vue';
-import type { PowerFeed, Run } from '#core/site';
+import { fedFrom, type Run } from '#core/site';
 import FieldRow from '../../parts/FieldRow.vue';
 import PickField from '../../parts/PickField.vue';
 import QuantityField from '../../parts/QuantityField.vue';
+import { upTo } from '../../parts/within';
+import { choices } from '#core/words';
 import { useSite } from '../../stores/site';
 
 const { run } = defineProps<{ run: Run }>();
@@ -19,17 +21,8 @@ const source = computed(() => (run.feed.kind === 'local-adapter' ? 'adapter' : `
 
 function takeSource(value: string): void {
   const [supplyId = '', output = '1'] = value.split('/');
-  const hasLegs = run.segments.every(({ leg }) => leg.kind !== 'none');
-  const feed: PowerFeed = value === 'adapter'
-    ? { kind: 'local-adapter', current: 'dc', volts: 12, ratedAmps: 1 }
-    : run.feed.kind === 'separate-pair' || !hasLegs
-      ? { ...separatePair.value, supplyId, output: Number(output) }
-      : { kind: 'along-run', supplyId, output: Number(output) };
-  emit('change', 'Power source', { ...run, feed });
+  emit('change', 'Power source', fedFrom(run, value === 'adapter' ? null : { supplyId, output: Number(output) }));
 }
-const separatePair = computed(() => (run.feed.kind === 'separate-pair'
-  ? run.feed
-  : { kind: 'separate-pair' as const, supplyId: '', output: 1, cable: 'power-2x18-cu', outCores: 1, backCores: 1, lengthM: 20, temperatureC: 20 }));
 
 const inputs = computed(() => [
   { value: 'none', says: 'Not patched' },
@@ -41,19 +34,19 @@ function takeInput(value: string): void {
   const [recorderId = '', input = '1'] = value.split('/');
   emit('change', 'Recorder input', value === 'none' ? unpatched : { ...run, patchedTo: { recorderId, input: Number(input) } });
 }
-const positive = (most: number) => (value: number) => (value > 0 && value <= most ? undefined : `more than 0, at most ${most}`);
 </script>
 
 <template>
-  <FieldRow label="Fed from"><PickField :value="source" :choices="sources" label="Fed from" @take="takeSource" /></FieldRow>
+  <FieldRow label="Fed from" field="feed"><PickField :value="source" :choices="sources" label="Fed from" @take="takeSource" /></FieldRow>
   <template v-if="run.feed.kind === 'local-adapter'">
-    <FieldRow label="Adapter">
-      <QuantityField :value="run.feed.volts" unit="V" label="Adapter volts" :allowed="positive(60)" @take="(volts) => run.feed.kind === 'local-adapter' && emit('change', 'Adapter volts', { ...run, feed: { ...run.feed, volts } })" />
-      <QuantityField :value="run.feed.ratedAmps" unit="A" label="Adapter amps" :allowed="positive(100)" @take="(ratedAmps) => run.feed.kind === 'local-adapter' && emit('change', 'Adapter amps', { ...run, feed: { ...run.feed, ratedAmps } })" />
+    <FieldRow label="Adapter" field="feed">
+      <PickField :value="run.feed.current" :choices="choices.current" label="Adapter DC or AC" @take="(current) => run.feed.kind === 'local-adapter' && emit('change', 'Adapter', { ...run, feed: { ...run.feed, current } })" />
+      <QuantityField :value="run.feed.volts" unit="V" label="Adapter volts" :allowed="upTo(60, 'V')" @take="(volts) => run.feed.kind === 'local-adapter' && emit('change', 'Adapter volts', { ...run, feed: { ...run.feed, volts } })" />
+      <QuantityField :value="run.feed.ratedAmps" unit="A" label="Adapter amps" :allowed="upTo(100, 'A')" @take="(ratedAmps) => run.feed.kind === 'local-adapter' && emit('change', 'Adapter amps', { ...run, feed: { ...run.feed, ratedAmps } })" />
     </FieldRow>
   </template>
   <FieldRow v-else-if="run.feed.kind === 'separate-pair'" label="Separate pair" hint="Its own cable, not beside the coax.">
-    <QuantityField :value="run.feed.lengthM" unit="m" label="Length of the separate pair" :allowed="positive(5000)" @take="(lengthM) => run.feed.kind === 'separate-pair' && emit('change', 'Separate pair', { ...run, feed: { ...run.feed, lengthM } })" />
+    <QuantityField :value="run.feed.lengthM" unit="m" label="Length of the separate pair" :allowed="upTo(5000, 'm')" @take="(lengthM) => run.feed.kind === 'separate-pair' && emit('change', 'Separate pair', { ...run, feed: { ...run.feed, lengthM } })" />
   </FieldRow>
-  <FieldRow label="Patched to"><PickField :value="patched" :choices="inputs" label="Patched to" @take="takeInput" /></FieldRow>
+  <FieldRow label="Patched to" field="patched"><PickField :value="patched" :choices="inputs" label="Patched to" @take="takeInput" /></FieldRow>
 </template>

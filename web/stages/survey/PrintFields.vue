@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue';
 import { parseMarks, proposalFrom, readJacketPrint, saysInWords, signalCable, powerCable } from '#core/cable';
+import { fieldKey } from '#core/gaps';
 import { withMarks, withPrint, withSegment, type Run, type Segment } from '#core/site';
 import FieldRow from '../../parts/FieldRow.vue';
 import TextField from '../../parts/TextField.vue';
@@ -32,7 +33,7 @@ function takeMarks(text: string): void {
 </script>
 
 <template>
-  <FieldRow label="Jacket print">
+  <FieldRow label="Jacket print" :field="fieldKey('print', index)">
     <TextField :value="segment.print ?? ''" :label="`Jacket print of segment ${index + 1}`" placeholder="As it reads, e.g. RG59 20AWG BC + 18/2" :refuse="(text) => (text.length <= 200 ? undefined : 'up to 200 characters')" @take="(print) => emit('change', 'Jacket print', withSegment(run, index, { print }))" />
   </FieldRow>
   <div v-if="read" class="read" :data-print="index">
@@ -40,7 +41,7 @@ function takeMarks(text: string): void {
     <p v-for="doubt in proposal?.doubts" :key="doubt" class="dim">{{ doubt }}</p>
     <button v-if="offered.length > 0" type="button" class="btn small" @click="emit('change', 'Construction from the print', withPrint(run, index, segment.print ?? ''))">Use {{ offered.join(' and ') }}</button>
   </div>
-  <FieldRow label="Length marks"><TextField :value="marksText" :label="`Length marks of segment ${index + 1}`" placeholder="Head end, far end, e.g. 1234 ft, 560 ft" @take="takeMarks" /></FieldRow>
+  <FieldRow label="Length marks" :field="fieldKey('length', index)"><TextField :value="marksText" :label="`Length marks of segment ${index + 1}`" placeholder="Head end, far end, e.g. 1234 ft, 560 ft" @take="takeMarks" /></FieldRow>
   <p v-if="unclear" class="caution" role="alert">{{ unclear }}</p>
 </template>
 

@@ -1,23 +1,26 @@
 <script setup lang="ts">
-import { computed } from 'vue';
+import { computed, inject } from 'vue';
 import { powerCable, signalCable } from '#core/cable';
+import { fieldKey } from '#core/gaps';
 import { longestSegmentM, withJoint, withoutSegment, withSegment, withSegmentAfter, type Leg, type Run, type Segment } from '#core/site';
+import { onlyField } from '../../parts/onlyField';
 import FieldRow from '../../parts/FieldRow.vue';
 import PickField from '../../parts/PickField.vue';
 import QuantityField from '../../parts/QuantityField.vue';
+import { upTo, within } from '../../parts/within';
 import { choices } from '#core/words';
 import { useMeasures } from '../../stores/measures';
+import LengthFields from './LengthFields.vue';
 import PrintFields from './PrintFields.vue';
 
 const measures = useMeasures();
+/** Asked for one field alone, this adds and removes nothing. */
+const alone = inject(onlyField, null);
 const { run, index, segment } = defineProps<{ run: Run; index: number; segment: Segment }>();
 const emit = defineEmits<{ change: [what: string, run: Run] }>();
 
 const isLast = computed(() => index === run.segments.length - 1);
 const set = (what: string, fields: Partial<Segment>) => emit('change', what, withSegment(run, index, fields));
-const metres = (value: number) => (value > 0 && value <= longestSegmentM ? undefined : `more than 0, at most ${longestSegmentM} m`);
-const spread = (value: number) => (value >= 0 && value <= 500 ? undefined : 'from 0 to 500 m');
-const degrees = (value: number) => (value >= -40 && value <= 90 ? undefined : 'from −40 to 90 °C');
 
 const legChoices = computed(() => [
   { value: 'none', says: 'No power beside it' },
@@ -53,17 +56,17 @@ function takeCable(cable: string): void {
 
 <template>
   <div class="segment">
-    <FieldRow :label="`Segment ${index + 1}`"><PickField :value="segment.cable" :choices="measures.cables" :label="`Cable of segment ${index + 1}`" @take="takeCable" /></FieldRow>
+    <FieldRow :label="`Segment ${index + 1}`" :field="fieldKey('cable', index)"><PickField :value="segment.cable" :choices="measures.cables" :label="`Cable of segment ${index + 1}`" @take="takeCable" /></FieldRow>
     <PrintFields :run="run" :index="index" :segment="segment" @change="(what, changed) => emit('change', what, changed)" />
-    <FieldRow label="Length">
-      <QuantityField :value="segment.lengthM" unit="m" :label="`Length of segment ${index + 1}`" :allowed="metres" @take="(lengthM) => set('Length', { lengthM })" />
+    <FieldRow label="Length" :field="fieldKey('length', index)">
+      <QuantityField :value="segment.lengthM" unit="m" :label="`Length of segment ${index + 1}`" :allowed="upTo(longestSegmentM, 'm')" @take="(lengthM) => set('Length', { lengthM })" />
       <span class="dim">±</span>
-      <QuantityField :value="segment.spreadM" unit="m" :label="`Spread of segment ${index + 1}`" :allowed="spread" @take="(spreadM) => set('Length spread', { spreadM })" />
+      <QuantityField :value="segment.spreadM" unit="m" :label="`Spread of segment ${index + 1}`" :allowed="within(0, 500, 'm')" @take="(spreadM) => set('Length spread', { spreadM })" />
     </FieldRow>
-    <FieldRow label="Length by"><PickField :value="segment.lengthFrom" :choices="choices.lengthFrom" :label="`Length of segment ${index + 1} by`" @take="(lengthFrom) => set('Length source', { lengthFrom })" /></FieldRow>
+    <LengthFields :run="run" :index="index" :segment="segment" @change="(what, changed) => emit('change', what, changed)" />
     <FieldRow label="Where">
       <PickField :value="segment.environment" :choices="choices.environment" :label="`Environment of segment ${index + 1}`" @take="(environment) => set('Environment', { environment })" />
-      <QuantityField :value="segment.temperatureC" unit="°C" :label="`Temperature of segment ${index + 1}`" :allowed="degrees" @take="(temperatureC) => set('Temperature', { temperatureC })" />
+      <QuantityField :value="segment.temperatureC" unit="°C" :label="`Temperature of segment ${index + 1}`" :allowed="within(-40, 90, '°C')" @take="(temperatureC) => set('Temperature', { temperatureC })" />
     </FieldRow>
     <FieldRow label="Power beside it">
       <PickField :value="legValue" :choices="legChoices" :label="`Power cores of segment ${index + 1}`" @take="takeLeg" />
@@ -71,7 +74,7 @@ function takeCable(cable: string): void {
     </FieldRow>
     <FieldRow v-if="!isLast" label="Then a joint"><PickField :value="segment.joint ?? 'none'" :choices="choices.joint" :label="`Joint after segment ${index + 1}`" @take="(joint) => emit('change', 'Joint', withJoint(run, index, joint === 'none' ? undefined : joint))" /></FieldRow>
     <p v-if="segment.note" class="tiny dim">{{ segment.note }}</p>
-    <div class="row">
+    <div v-if="!alone" class="row">
       <button type="button" class="btn small" @click="emit('change', 'Add a segment', withSegmentAfter(run, index))">Add a segment after</button>
       <button v-if="run.segments.length > 1" type="button" class="btn small" @click="emit('change', 'Remove a segment', withoutSegment(run, index))">Remove</button>
     </div>

@@ -1,0 +1,2 @@
+export { mainsCheck, type CircuitCheck, type Consumer, type MainsCheck, type RackCheck, type UpsCheck } from './mainsCheck';
+export { adapterCheck, supplyCheck, usableShare, type Fed, type OutputCheck, type SupplyCheck } from './supplyCheck';

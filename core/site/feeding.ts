@@ -1,0 +1,21 @@
+import type { PowerFeed, Run } from './run';
+
+/** What an adapter beside a camera usually is, until somebody has read its label. */
+const usualAdapter: PowerFeed = { kind: 'local-adapter', current: 'dc', volts: 12, ratedAmps: 1 };
+
+/** A separate pair as it usually is, until somebody has measured it. */
+const usualPair = { kind: 'separate-pair' as const, cable: 'power-2x18-cu', outCores: 1, backCores: 1, lengthM: 20, temperatureC: 20 };
+
+/** Whether power cores or spare pairs run beside every segment, so that a supply box can feed the camera along it. */
+export const hasPowerCores = ({ segments }: Pick<Run, 'segments'>): boolean => segments.every(({ leg }) => leg.kind !== 'none');
+
+/**
+ * A run fed from an output of a supply box, or with `null` from an adapter at its camera. It is fed along its own cores
+ * where it has them, and stays on the separate pair that it is on.
+ */
+export function fedFrom(run: Run, output: { supplyId: string; output: number } | null): Run {
+  const { feed } = run;
+  if (!output) return feed.kind === 'local-adapter' ? run : { ...run, feed: usualAdapter };
+  if (feed.kind === 'separate-pair') return { ...run, feed: { ...feed, ...output } };
+  return { ...run, feed: hasPowerCores(run) ? { kind: 'along-run', ...output } : { ...usualPair, ...output } };
+}

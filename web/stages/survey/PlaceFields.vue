@@ -1,0 +1,35 @@
+<script setup lang="ts">
+import { notePlace, type Place } from '#core/site';
+import { choices } from '#core/words';
+import FieldRow from '../../parts/FieldRow.vue';
+import PickField from '../../parts/PickField.vue';
+import PicksField from '../../parts/PicksField.vue';
+import QuantityField from '../../parts/QuantityField.vue';
+import TextField from '../../parts/TextField.vue';
+import { within } from '../../parts/within';
+import YesNoField from '../../parts/YesNoField.vue';
+
+/** What a place is like: what the cable and the crew will meet there. */
+const { place } = defineProps<{ place: Place }>();
+const emit = defineEmits<{ set: [what: string, place: Place] }>();
+const note = (what: string, fields: Partial<Place>) => emit('set', what, notePlace(place, fields));
+const nameAllowed = (text: string) => (text.length >= 1 && text.length <= 80 ? undefined : 'from 1 to 80 characters');
+</script>
+
+<template>
+  <FieldRow label="Place" field="place" :assumed="place.assumed ?? false" @confirm="note('Looked at', {})"><TextField :value="place.name" label="Name of the place" :refuse="nameAllowed" @take="(name) => emit('set', 'Name', { ...place, name })" /></FieldRow>
+  <FieldRow label="It is a" field="place"><PickField :value="place.role" :choices="choices.role" label="Kind of place" @take="(role) => note('Kind', { role })" /></FieldRow>
+  <FieldRow label="Surroundings" field="place">
+    <PickField :value="place.environment" :choices="choices.environment" label="Surroundings of the place" @take="(environment) => note('Surroundings', { environment })" />
+    <QuantityField :value="place.temperatureC" unit="°C" label="Temperature of the place" :allowed="within(-40, 90, '°C')" @take="(temperatureC) => note('Temperature', { temperatureC })" />
+  </FieldRow>
+  <FieldRow label="Mains here" field="place"><YesNoField :value="place.mains" label="Mains here" @take="(mains) => note('Mains', { mains })" /></FieldRow>
+  <FieldRow label="Network closet" field="place"><YesNoField :value="place.networkCloset" label="Network closet" @take="(networkCloset) => note('Network closet', { networkCloset })" /></FieldRow>
+  <FieldRow label="Reached by" field="place">
+    <PickField :value="place.access.by" :choices="choices.access" label="Reached by" @take="(by) => note('Access', { access: { ...place.access, by } })" />
+    <QuantityField :value="place.access.heightM" unit="m" label="Working height" :allowed="within(0, 200, 'm')" @take="(heightM) => note('Height', { access: { ...place.access, heightM } })" />
+  </FieldRow>
+  <p v-if="place.access.by !== 'ground'" class="caution">Working at height: a secured ladder, or a lift with a trained hand. Never alone.</p>
+  <FieldRow label="Restrictions" field="place"><PicksField :values="place.restrictions" :choices="choices.restriction" label="Restrictions" @take="(restrictions) => note('Restrictions', { restrictions })" /></FieldRow>
+  <p v-if="place.restrictions.includes('asbestos-register')" class="caution">Read the asbestos register before anything here is opened or drilled. Licensed people decide.</p>
+</template>

@@ -1,0 +1,182 @@
+<script setup lang="ts">
+import { useLocalStorage } from '@vueuse/core';
+import Column from 'primevue/column';
+import DataTable from 'primevue/datatable';
+import { computed, ref, shallowRef, toRaw, useTemplateRef, watch } from 'vue';
+import { editCells, listIds, listOf, matching, tableOf, type ForeignTable, type ListId, type ShownColumn, type ShownRow } from '#core/lists';
+import { useKeys } from '../../../keys/keys';
+import PickField from '../../../parts/PickField.vue';
+import TextField from '../../../parts/TextField.vue';
+import { useMeasures } from '../../../stores/measures';
+import { useSite } from '../../../stores/site';
+import { handOver, useTables } from '../../../tables/useTables';
+import CellEditor from './CellEditor.vue';
+import ImportDialog from './ImportDialog.vue';
+import { neighbour } from './neighbour';
+
+/** The survey as tables: seen at once, found, sorted, changed in place, one or many, and taken in and out. */
+const store = useSite();
+const own = useMeasures();
+const id = useLocalStorage<ListId>('neotrope-list', 'camera');
+const search = ref('');
+const picked = ref<ShownRow[]>([]);
+const editing = ref<{ rowId: string; key: string } | null>(null);
+const problem = ref('');
+const box = useTemplateRef('box');
+const find = useTemplateRef<HTMLInputElement>('find');
+const file = useTemplateRef<HTMLInputElement>('file');
+const importing = shallowRef<{ table: ForeignTable; remarks: string[] } | null>(null);
+
+const table = computed(() => tableOf(store.site!, listIds.includes(id.value) ? id.value : 'camera'));
+const rows = computed(() => [...matching(table.value.rows, search.value)]);
+const rowPx = 28;
+
+watch(id, () => {
+  picked.value = [];
+  editing.value = null;
+  problem.value = '';
+});
+
+function put(rowIds: string[], key: string, text: string): boolean {
+  const edit = editCells(store.site!, table.value.id, rowIds, key, text, own.measures.length);
+  if (edit.kind === 'refused') {
+    problem.value = edit.why;
+    return false;
+  }
+  const refused = edit.changes.length > 0 ? store.change(edit.label.slice(0, 160), edit.changes) : [];
+  problem.value = refused.map(({ allowed }) => allowed).join('; ');
+  return refused.length === 0;
+}
+
+const cellAt = (rowId: string, key: string) => box.value?.querySelector<HTMLElement>(`[data-cell="${CSS.escape(`${rowId} ${key}`)}"]`);
+function take(rowId: string, key: string, text: string, then: 'stay' | 'down' | 'right'): void {
+  if (!put([rowId], key, text)) return;
+  editing.value = null;
+  requestAnimationFrame(() => (neighbour(cellAt(rowId, key), then === 'down' ? 'ArrowDown' : then === 'right' ? 'ArrowRight' : '') ?? cellAt(rowId, key))?.focus());
+}
+function leave(rowId: string, key: string): void {
+  editing.value = null;
+  problem.value = '';
+  requestAnimationFrame(() => cellAt(rowId, key)?.focus());
+}
+function onKey(event: KeyboardEvent, row: ShownRow, column: ShownColumn): void {
+  if (event.target !== event.currentTarget) return;
+  const next = neighbour(event.currentTarget as HTMLElement, event.key);
+  if (next) next.focus();
+  else if (event.key === ' ') picked.value = picked.value.some((one) => one.id === row.id) ? picked.value.filter((one) => one.id !== row.id) : [...picked.value, row];
+  else if ((event.key === 'Enter' || event.key === 'F2') && column.editable) editing.value = { rowId: row.id, key: column.key };
+  else return;
+  event.preventDefault();
+  event.stopPropagation();
+}
+
+// Many rows at once
+const manyKey = ref<string | null>(null);
+const editable = computed(() => table.value.columns.filter((column) => column.editable && !column.isKey).map(({ key, heading }) => ({ value: key, says: heading })));
+const manyWords = computed(() => {
+  const cell = table.value.columns.find(({ key }) => key === manyKey.value)?.cell;
+  return cell?.kind === 'word' ? [...cell.words(store.site!)].map(({ says }) => ({ value: says, says })) : cell?.kind === 'yes-no' ? [{ value: 'yes', says: 'yes' }, { value: 'no', says: 'no' }] : null;
+});
+function putMany(text: string): void {
+  if (manyKey.value && put(picked.value.map((row) => row.id), manyKey.value, text)) picked.value = [];
+}
+
+// In and out
+const tables = useTables();
+async function open(read: ReturnType<typeof tables.read>): Promise<void> {
+  const result = await read;
+  problem.value = result.kind === 'refused' ? `${result.why} Nothing was changed.` : '';
+  if (result.kind === 'table') importing.value = { table: result.table, remarks: result.remarks };
+}
+async function chosen(): Promise<void> {
+  const picked = file.value?.files?.[0];
+  if (!picked || !file.value) return;
+  await open(tables.read(new Uint8Array(await picked.arrayBuffer())));
+  file.value.value = '';
+}
+function onPaste(event: ClipboardEvent): void {
+  const text = event.clipboardData?.getData('text/plain') ?? '';
+  if ((event.target as HTMLElement).matches('input, textarea') || !text.includes('\n') && !text.includes('\t')) return;
+  event.preventDefault();
+  void open(tables.readText(text));
+}
+async function exportAs(kind: 'csv' | 'xlsx'): Promise<void> {
+  const name = `${store.id}-${table.value.label.toLowerCase()}.${kind}`;
+  const site = toRaw(store.site!);
+  handOver(kind === 'csv' ? new Blob([await tables.csv(site, table.value.id)], { type: 'text/csv;charset=utf-8' }) : await tables.xlsx(site, table.value.id), name);
+}
+
+useKeys([{ keys: ['f'], says: 'find in the list', group: 'Lists', run: () => find.value?.focus() }]);
+</script>
+
+<template>
+  <div class="lists" @paste="onPaste">
+    <div class="row bar">
+      <span class="which" role="group" aria-label="Which list"><button v-for="one in listIds" :key="one" type="button" class="plain" :aria-pressed="one === table.id" @click="id = one">{{ listOf(one).label }}</button></span>
+      <label class="find"><span class="out-of-sight">Find in the list</span><input ref="find" v-model="search" type="search" placeholder="Find" /></label>
+      <span class="dim tiny">{{ rows.length === table.rows.length ? `${rows.length} rows` : `${rows.length} of ${table.rows.length} rows` }}</span>
+      <span class="push" />
+      <input ref="file" type="file" accept=".csv,.tsv,.txt,.xlsx" class="out-of-sight" aria-label="Table to import" tabindex="-1" @change="chosen" />
+      <button type="button" class="btn" @click="file?.click()">Import…</button>
+      <button type="button" class="btn" @click="exportAs('csv')">CSV</button>
+      <button type="button" class="btn" @click="exportAs('xlsx')">XLSX</button>
+    </div>
+    <div v-if="picked.length > 0" class="row many">
+      <span>Set in {{ picked.length }} row{{ picked.length === 1 ? '' : 's' }}</span>
+      <PickField :value="manyKey" :choices="editable" label="Column to set" @take="(key) => (manyKey = key)" />
+      <template v-if="manyKey">
+        <span>to</span>
+        <PickField v-if="manyWords" :key="manyKey" :value="null" :choices="manyWords" label="Value to set" @take="putMany" />
+        <span v-else class="value"><TextField :key="manyKey" value="" label="Value to set" placeholder="type it, then Enter" @take="putMany" /></span>
+      </template>
+      <button type="button" class="btn small" @click="picked = []">None</button>
+    </div>
+    <p v-if="problem" class="caution" role="alert">{{ problem }} <button type="button" class="plain underline" @click="problem = ''">Good</button></p>
+    <div ref="box" class="box">
+      <div v-if="table.rows.length === 0" class="empty"><strong>No {{ table.label.toLowerCase() }} yet.</strong>Import a CSV or XLSX table, paste rows from a spreadsheet here (headings first), or add a run on the board.</div>
+      <DataTable
+        v-else v-model:selection="picked" :value="rows" data-key="id" size="small" scrollable scroll-height="flex" :virtual-scroller-options="{ itemSize: rowPx, numToleratedItems: 20 }" removable-sort
+        :table-style="{ minWidth: `${table.columns.reduce((sum, { width }) => sum + width, 40)}px` }"
+      >
+        <template #empty><p class="dim">Nothing matches “{{ search }}”.</p></template>
+        <Column selection-mode="multiple" frozen :style="{ width: '40px' }" />
+        <Column v-for="(column, index) in table.columns" :key="column.key" :field="`cells.${column.key}`" :header="column.heading" sortable :frozen="index < 2" :style="{ width: `${column.width}px`, minWidth: `${column.width}px` }">
+          <template #body="{ data: row }">
+            <CellEditor v-if="editing !== null && editing.rowId === row.id && editing.key === column.key" :column="column" :value="row.cells[column.key]" @take="(text: string, then: 'stay' | 'down' | 'right') => take(row.id, column.key, text, then)" @leave="leave(row.id, column.key)" />
+            <div
+              v-else class="cell" :class="{ number: column.cell.kind === 'number', fixed: !column.editable }" tabindex="0" :data-cell="`${row.id} ${column.key}`" :aria-label="`${column.heading}: ${row.cells[column.key] ?? ''}`"
+              @dblclick="column.editable && (editing = { rowId: row.id, key: column.key })" @keydown="onKey($event, row, column)"
+            >{{ row.cells[column.key] }}</div>
+          </template>
+        </Column>
+      </DataTable>
+    </div>
+    <p class="dim tiny">Arrows move, Enter changes a cell, Space picks rows to change together. Paste rows with their headings to import them. Lengths in the files are metres.</p>
+    <ImportDialog v-if="importing" :list="table.id" :table="importing.table" :remarks="importing.remarks" @done="importing = null" />
+  </div>
+</template>
+
+<style scoped>
+.lists { display: flex; flex-direction: column; gap: 8px; min-height: 0; }
+.bar, .many { align-items: center; flex-wrap: wrap; }
+.which { display: flex; border: 1px solid var(--rule-strong); border-radius: 4px; overflow: hidden; }
+.which button { padding: 4px 11px; }
+.which button[aria-pressed='true'] { background: var(--copper-3); font-weight: 600; box-shadow: inset 0 -2px var(--copper); }
+.find input { width: 190px; border: 1px solid var(--rule-strong); border-radius: 4px; padding: 4px 8px; background: var(--sheet); color: var(--ink); font: inherit; }
+.many { background: var(--copper-3); padding: 6px 10px; }
+.value { width: 180px; }
+.underline { text-decoration: underline; }
+.box { flex: 1; min-height: 0; border: 1px solid var(--rule-strong); background: var(--sheet); }
+.box .empty { padding: 24px; }
+.cell { height: 27px; padding: 4px 7px; white-space: nowrap; overflow: hidden; text-overflow: ellipsis; cursor: default; }
+.cell:focus { outline: 2px solid var(--copper); outline-offset: -2px; }
+.cell.number { text-align: right; font-family: var(--mono); font-size: 12px; }
+.cell.fixed { color: var(--ink-2); }
+.box :deep(table) { table-layout: fixed; }
+.box :deep(td) { padding: 0 !important; height: 28px; border-color: var(--rule); overflow: hidden; }
+.box :deep(td:first-child) { padding-left: 10px !important; }
+.box :deep(th) { padding: 5px 7px !important; font-size: 11px; font-weight: 500; color: var(--ink-2); background: var(--paper); white-space: nowrap; }
+.box :deep(tr), .box :deep(.p-datatable-frozen-column) { background: var(--sheet); color: var(--ink); }
+.box :deep(tr.p-datatable-row-selected), .box :deep(tr.p-datatable-row-selected .p-datatable-frozen-column) { background: var(--copper-3); }
+.box :deep(th .p-datatable-sort-icon) { width: 10px; height: 10px; }
+</style>
