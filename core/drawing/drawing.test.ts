@@ -8,7 +8,12 @@ import {
 } from '.';
 
 const picture = { fileId: 'a'.repeat(64), mediaType: 'image/svg+xml' as const, widthPx: 1000, heightPx: 800 };
-const empty: Site = { ...saltmarrowSite(), drawing: {}, pin: {}, route: {}, photo: {} };
+const demo = saltmarrowSite();
+/** The demo before anybody drew anything. */
+const empty: Site = {
+  ...demo, drawing: {}, pin: {}, route: {}, photo: {},
+  run: Object.fromEntries(Object.values(demo.run).map((run) => [run.id, { ...run, segments: run.segments.map(({ routeIds: _, marks: _marks, ...segment }) => segment) }])),
+};
 const after = (site: Site, changes: Change[]): Site => {
   const applied = applyChanges(site, changes);
   if (applied.kind === 'refused') throw new Error(JSON.stringify(applied.problems));
@@ -65,6 +70,11 @@ describe('a route', () => {
     expect(gone.run['r01']!.segments[0]!.routeIds).toBeUndefined();
     const bare = after(site, removeDrawing(site, drawing(site)));
     expect([bare.route, bare.drawing, bare.pin]).toEqual([{}, {}, {}]);
+  });
+  it('in the demo they tell what the jackets tell, but for one run', () => {
+    const disputed = Object.values(demo.run).filter((run) => lengthDisputes(demo, run).length > 0);
+    expect(disputed.map(({ id }) => id)).toEqual(['r19']);
+    expect(drawnLength(demo, demo.run['r12']!.segments[1]!.routeIds)!.lengthM).toBeCloseTo(362, 0);
   });
   it('finds the run whose camera it ends at', () => {
     const site = after(routed, [pinDown(routed, 'ground-floor', { kind: 'camera', id: 'c03' }, { x: 100, y: 50 })]);

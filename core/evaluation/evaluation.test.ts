@@ -15,7 +15,7 @@ const choose = (id: string, option: 'keep' | 'ip-coax-unit'): Change => ({ kind:
 
 describe('evaluateSite', () => {
   const evaluation = evaluateSite(site);
-  it('counts what is left', () => expect(evaluation.left).toEqual({ toNote: 1, toTest: 5, toDecide: 18, toPlace: 20, broken: 0 }));
+  it('counts what is left', () => expect(evaluation.left).toEqual({ toNote: 2, toTest: 5, toDecide: 18, toPlace: 20, broken: 0 }));
   it('a choice without a slot waits; an undecided camera holds its input', () => {
     const { allocation } = evaluateSite(after(choose('c08', 'ip-coax-unit')));
     expect(allocation.waiting.map(({ number }) => number)).toEqual([8, 18, 20]);
@@ -68,7 +68,7 @@ describe('evaluating again', () => {
     const before = { site, evaluation: evaluateSite(site) };
     const next = after(...removeRunAndCamera(site, 'r15'));
     expect(withNews(lightSite(before.evaluation), lightNews(evaluateSite(next, before), before.evaluation)).runs.map(({ camera }) => camera.number)).not.toContain(15);
-    expect(changesBetween(site, next).map((change) => 'remove' in change)).toEqual([true, true]);
+    expect(changesBetween(site, next)).toEqual([{ kind: 'camera', id: 'c15', remove: true }, { kind: 'run', id: 'r15', remove: true }, { kind: 'pin', id: 'camera-c15', remove: true }]);
   });
 });
 

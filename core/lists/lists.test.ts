@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { applyChanges, emptySite, type Site } from '#core/site';
 import { saltmarrowSite } from '../site/testSite';
-import { editCells, listIds, matchColumns, matching, neutralised, previewImport, restored, tableOf, type Cell, type ForeignTable, type ListId, type Preview } from '.';
+import { editCells, listIds, matchColumns, matching, neutralised, previewImport, removeRows, restored, tableOf, type Cell, type ForeignTable, type ListId, type Preview } from '.';
 
 const site = saltmarrowSite();
 
@@ -34,7 +34,7 @@ describe('a list that comes back', () => {
     expect(imported(site, id, asText).changes).toEqual([]);
   });
   it('builds the demo’s places, cameras, runs and segments in an empty site', () => {
-    const empty = { ...emptySite('Saltmarrow Ferry Terminal', 'Ticket hall'), supply: site.supply, recorder: site.recorder, place: { marshalling: site.place['marshalling']!, 'ticket-hall': site.place['ticket-hall']!, 'quay-hut': site.place['quay-hut']!, workshop: site.place['workshop']! } };
+    const empty = { ...emptySite('Saltmarrow Ferry Terminal', 'Ticket hall'), supply: site.supply, recorder: site.recorder, equipment: site.equipment, place: { marshalling: site.place['marshalling']!, 'ticket-hall': site.place['ticket-hall']!, 'quay-hut': site.place['quay-hut']!, workshop: site.place['workshop']! } };
     const built = (['place', 'camera', 'run', 'segment'] as const).reduce((so, id) => {
       const whole = exported(site, id);
       // The runs of several segments show their first cable in the list of segments; they start from that.
@@ -87,6 +87,31 @@ describe('an import', () => {
   });
   it('an empty cell leaves what is noted', () => {
     expect(imported(site, 'place', table(['place', 'temperature', 'note'], ['Quay', '', null])).counts).toMatchObject({ same: 1 });
+  });
+});
+
+describe('taking rows away', () => {
+  const left = (from: Site, id: ListId, rows: string[]) => {
+    const removal = removeRows(from, id, rows);
+    if (removal.kind === 'refused') return removal.why;
+    const result = applyChanges(from, removal.changes);
+    if (result.kind === 'refused') throw new Error(JSON.stringify(result.problems));
+    return result.value.site;
+  };
+  const unread: Site = { ...site, reading: {} };
+  it('takes a camera with its run, its spot and what was decided', () => {
+    const gone = left(unread, 'camera', ['c12', 'c13']) as Site;
+    expect([gone.camera['c12'], gone.run['r12'], gone.pin['camera-c12'], gone.run['r13']]).toEqual([undefined, undefined, undefined, undefined]);
+    expect(Object.keys(gone.run)).toHaveLength(22);
+  });
+  it('keeps what has readings, and a place where something hangs', () => {
+    expect(left(site, 'run', ['r12'])).toMatch(/readings of run 12, which are kept/);
+    expect(left(site, 'place', ['quay'])).toMatch(/Still needed by camera 12, camera 13/);
+    expect((left({ ...site, place: { ...site.place, loft: { ...site.place['quay']!, id: 'loft', name: 'Loft' } } }, 'place', ['loft']) as Site).place['loft']).toBeUndefined();
+  });
+  it('takes segments, but never the last one', () => {
+    expect((left(site, 'segment', ['r12/1']) as Site).run['r12']!.segments).toHaveLength(1);
+    expect(left(site, 'segment', ['r12/0', 'r12/1'])).toMatch(/only segment/);
   });
 });
 

@@ -42,7 +42,7 @@ const ticks = computed(() => {
         <text class="name" x="26" :y="y + 4">{{ name }}<title>{{ run.camera.name }}</title></text>
         <LineStrokes :shape="shape" :y="y" />
         <EndMark :x="shape.endX + 7" :y="y" :state="run.findings.state" />
-        <text :x="shape.endX + 17" :y="y + 3.5">{{ layout.narrow ? shape.metres : shape.words }}</text>
+        <text :x="shape.endX + 17" :y="y + 3.5">{{ layout.narrow ? shape.metres : shape.words }}<tspan v-if="run.disputes.length > 0" class="dispute" dx="6">≠<title>What is drawn, marked and measured contradict each other</title></tspan></text>
       </g>
     </svg>
   </div>
@@ -51,6 +51,7 @@ const ticks = computed(() => {
 <style scoped>
 .board { height: 100%; overflow: hidden auto; }
 .board svg { display: block; }
+.dispute { fill: var(--madder); font-weight: 600; font-size: 13px; }
 .place { font-size: 11px !important; fill: var(--ink-2) !important; }
 .line { cursor: pointer; }
 .line > rect { fill: transparent; }

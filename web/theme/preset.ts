@@ -19,8 +19,17 @@ const scheme = {
   list: { option: { focusBackground: 'var(--copper-3)', selectedBackground: 'var(--copper-3)', selectedFocusBackground: 'var(--copper-3)', color: 'var(--ink)', focusColor: 'var(--ink)', selectedColor: 'var(--ink)', selectedFocusColor: 'var(--ink)' } },
 };
 
+/** Yes and no side by side: the one that holds is marked as what is in hand is everywhere else. */
+const toggle = {
+  root: { background: 'var(--sheet)', hoverBackground: 'var(--copper-3)', checkedBackground: 'var(--copper-3)', borderColor: 'var(--rule-strong)', checkedBorderColor: 'var(--rule-strong)', color: 'var(--ink-2)', hoverColor: 'var(--ink)', checkedColor: 'var(--ink)' },
+  content: { checkedBackground: 'var(--copper-3)' },
+};
+
 export const paperAndInk = definePreset(Aura, {
   primitive: { borderRadius: { none: '0', xs: '2px', sm: '3px', md: '4px', lg: '4px', xl: '6px' } },
+  components: {
+    togglebutton: { colorScheme: { light: toggle, dark: toggle } },
+  },
   semantic: {
     formField: { paddingX: '7px', paddingY: '3px', sm: { fontSize: '12px', paddingX: '6px', paddingY: '2px' } },
     list: { option: { padding: '4px 9px' } },

@@ -103,6 +103,17 @@ describe('readJacketPrint', () => {
 const coaxPart = fc.record({ type: fc.constantFrom('RG59', 'RG-6/U', 'RG 11'), awg: fc.integer({ min: 14, max: 28 }), material: fc.constantFrom(['BC', copper], ['CCS', ccs], ['CCA', cca]), braid: fc.integer({ min: 20, max: 100 }) });
 const powerPart = fc.record({ cores: fc.integer({ min: 2, max: 6 }), awg: fc.integer({ min: 14, max: 28 }), material: fc.constantFrom(['STR BC', copper], ['CCA', cca]) });
 
+it('a letter of the next word is not part of a type', () => {
+  expect(readJacketPrint('RG6 BC 60% BRAID')).toMatchObject({ coax: { type: 'RG-6', material: 'copper' }, unread: [] });
+  expect(readJacketPrint('RG59B/U UV BLACK')).toMatchObject({ coax: { type: 'RG-59' }, unread: ['BLACK'] });
+});
+
+describe('a mark that looks like something else', () => {
+  it.each([['RG59 20AWG BC 568 FT', 568], ['RG59 20AWG BC 56800 FT', 56_800], ['CAT5E TIA-568-B.2 4PR 24AWG 5681FT', 5681], ['RG6 BC EIA/TIA 568 75 OHM 0075 FT', 75]])('%s', (print, value) => {
+    expect(readJacketPrint(print)).toMatchObject({ lengthMark: ft(value), unread: [] });
+  });
+});
+
 describe('whatever is printed', () => {
   it('two parts around a plus sign never mix, whichever comes first', () => {
     fc.assert(fc.property(coaxPart, powerPart, fc.boolean(), fc.integer({ min: 1, max: 99_999 }), fc.boolean(), (coax, power, coaxFirst, mark, lower) => {

@@ -40,7 +40,7 @@ const metreUnits = /^M/;
 /** Every shape that is understood, tried in this order at each place of the print; the first that makes sense is taken. */
 const shapes: readonly (readonly [RegExp, (match: RegExpExecArray) => Said | undefined])[] = [
   [/^(?:\+|&|\bWITH\b|\bW\/(?!O)|\bAND\b|\bPLUS\b|;|\|)/, () => ({ kind: 'apart' })],
-  [/^R[ .]?[GC6][ ._/-]*(\d{1,3}|[S5][9GQ]|[1IL][1IL])(?: ?[AB])?(?: ?\/? ?U)?(?![0-9])(?: TYPE)?/, ([, type = '']) => {
+  [/^R[ .]?[GC6][ ._/-]*(\d{1,3}|[S5][9GQ]|[1IL][1IL])(?: ?[AB](?![A-Z]))?(?: ?\/? ?U(?![A-Z]))?(?![0-9])(?: TYPE)?/, ([, type = '']) => {
     const number = type === 'S9' || type === '5G' || type === '5Q' || type === 'SG' || type === 'SQ' ? '59' : /^[1IL][1IL]$/.test(type) ? '11' : type;
     return coaxTypes.has(number) ? { kind: 'coax-type', type: `RG-${number}` } : undefined;
   }],

@@ -25,7 +25,7 @@ export const fireRatings: readonly (readonly [RegExp, (match: string) => string]
 /** What stands on jackets and tells nothing about the construction. */
 export const tellsNothing = [
   /^\(?(?:C\(?)?(?:UL|ETL|CSA)\)?(?:US)?\)?(?=[ ,;]|$)/, /^(?:UL )?LISTED\b/, /^VERIFIED\b/, /^TYPE\b/, /^ROHS\b/, /^CE\b/,
-  /^(?:ANSI[ /]*)?(?:TIA[ /-]*)?(?:EIA[ /-]*)?568[-.A-D0-9]*/, /^OR\b/, /^ISO(?:[ /]*IEC)?[ /]*11801\b/, /^\d{2,3} ?(?:OHMS?|Ω|Ω)(?![A-Z])/, /^\d{2,4} ?V(?:OLTS?|AC|DC)?\b/,
+  /^(?:(?:ANSI|TIA|EIA)[ /-]*)*568(?:[-.A-D][-.A-D0-9]*)?(?![0-9])(?! ?(?:F(?:EET|OOT|T)?|M(?:ET(?:ER|RE)S?|TRS?|TS?)?)\b)/, /^OR\b/, /^ISO(?:[ /]*IEC)?[ /]*11801\b/, /^\d{2,3} ?(?:OHMS?|Ω|Ω)(?![A-Z])/, /^\d{2,4} ?V(?:OLTS?|AC|DC)?\b/,
   /^\d+(?:\.\d+)? ?[MG]HZ\b/, /^-?\d{2,3} ?(?:°|DEG(?:REES)?)? ?C\b(?! ?A)/, /^SUN(?:LIGHT)?[ -]*RES(?:ISTANT)?\b/, /^DIRECT BURIAL\b/, /^(?:IN|OUT)DOOR\b/, /^UV\b/, /^WATER[ -]*BLOCKED\b/,
   /^(?:QUAD|TRI|DUAL|DOUBLE|SINGLE)[ -]*SH(?:IE)?LD(?:ED)?\b/, /^SH(?:IE)?LD(?:ED)?\b/, /^(?:U|F|S|SF)?\/?[UFS]TP\b/, /^(?:(?:AL(?:UM(?:INI?UM)?)?|100 ?%) )*FOIL\b/, /^(?:F?PE|FHDPE|PVC|FEP|XLPE)\b/,
   /^JACKET(?:ED)?\b/, /^CABLES?\b/, /^COAX(?:IAL)?\b/, /^SIAMESE\b/, /^COMBO\b/, /^CCTV\b/, /^VIDEO\b/, /^POWER\b/, /^LAN\b/, /^ETHERNET\b/, /^SOL(?:ID)?\b/, /^STR(?:ANDED)?\b/,

@@ -1,8 +1,9 @@
 <script setup lang="ts">
-import { computed } from 'vue';
+import { computed, inject } from 'vue';
 import { viewFigures, type Sharpness } from '#core/options';
 import type { Camera } from '#core/site';
 import { choices } from '#core/words';
+import { onlyField } from '../../parts/onlyField';
 import FieldRow from '../../parts/FieldRow.vue';
 import PickField from '../../parts/PickField.vue';
 import QuantityField from '../../parts/QuantityField.vue';
@@ -13,6 +14,8 @@ import { useMeasures } from '../../stores/measures';
 const { camera } = defineProps<{ camera: Camera }>();
 const emit = defineEmits<{ note: [what: string, fields: Partial<Camera>] }>();
 const own = useMeasures();
+const only = inject(onlyField, null);
+const isAskedFor = computed(() => !only?.value || only.value === 'lens' || only.value === 'targetM');
 
 type Lens = NonNullable<Camera['lens']>;
 const lens = computed<Lens>(() => camera.lens ?? { sensor: '1/3', focalMm: 3.6 });
@@ -42,7 +45,7 @@ function setRange(ends: { minMm?: number; maxMm?: number }): void {
     <QuantityField :value="camera.lens.range?.maxMm ?? null" unit="" label="Longest focal length" placeholder="fixed" :allowed="within(1, 1000)" @take="(maxMm) => setRange({ maxMm })" /><span class="dim tiny">mm</span>
   </FieldRow>
   <FieldRow label="Target at" field="targetM"><QuantityField :value="camera.targetM ?? null" unit="m" label="Distance to the target" placeholder="how far away" :allowed="upTo(2000, 'm')" @take="(targetM) => emit('note', 'Target', { targetM })" /></FieldRow>
-  <div v-if="figures" class="figures tiny" data-view-figures>
+  <div v-if="figures && isAskedFor" class="figures tiny" data-view-figures>
     <p>Sees {{ Math.round(figures.degrees) }}°<template v-if="figures.atTarget">, {{ own.quantity(figures.atTarget.widthM, 'm') }} wide at {{ own.quantity(figures.atTarget.distanceM, 'm') }}</template>.</p>
     <template v-if="figures.atTarget">
       <p><span class="dim">Now</span> {{ sharpness(figures.atTarget.now) }}</p>

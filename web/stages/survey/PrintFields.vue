@@ -1,14 +1,18 @@
 <script setup lang="ts">
-import { computed, ref } from 'vue';
+import { computed, inject, ref } from 'vue';
 import { parseMarks, proposalFrom, readJacketPrint, saysInWords, signalCable, powerCable } from '#core/cable';
 import { fieldKey } from '#core/gaps';
 import { withMarks, withPrint, withSegment, type Run, type Segment } from '#core/site';
+import { onlyField } from '../../parts/onlyField';
 import FieldRow from '../../parts/FieldRow.vue';
 import TextField from '../../parts/TextField.vue';
 
 /** What stands on the jacket: the print, which tells the construction, and two marks, which tell the length. */
 const { run, index, segment } = defineProps<{ run: Run; index: number; segment: Segment }>();
 const emit = defineEmits<{ change: [what: string, run: Run] }>();
+
+const only = inject(onlyField, null);
+const isAskedFor = computed(() => !only?.value || only.value === fieldKey('print', index));
 
 const read = computed(() => (segment.print ? readJacketPrint(segment.print) : null));
 const proposal = computed(() => (read.value ? proposalFrom(read.value) : null));
@@ -19,6 +23,8 @@ const offered = computed(() => {
 });
 const marksText = computed(() => (segment.marks ? `${segment.marks.head} ${segment.marks.unit}, ${segment.marks.far} ${segment.marks.unit}` : ''));
 const unclear = ref('');
+
+const setPrint = (print: string) => emit('change', 'Jacket print', withSegment(run, index, { print }));
 
 function takeMarks(text: string): void {
   const typed = parseMarks(text);
@@ -34,9 +40,11 @@ function takeMarks(text: string): void {
 
 <template>
   <FieldRow label="Jacket print" :field="fieldKey('print', index)">
-    <TextField :value="segment.print ?? ''" :label="`Jacket print of segment ${index + 1}`" placeholder="As it reads, e.g. RG59 20AWG BC + 18/2" :refuse="(text) => (text.length <= 200 ? undefined : 'up to 200 characters')" @take="(print) => emit('change', 'Jacket print', withSegment(run, index, { print }))" />
+    <TextField :value="segment.print ?? ''" :label="`Jacket print of segment ${index + 1}`" placeholder="As it reads, e.g. RG59 20AWG BC + 18/2" :refuse="(text) => (text.length <= 200 ? undefined : 'up to 200 characters')" @take="setPrint" />
   </FieldRow>
-  <div v-if="read" class="read" :data-print="index">
+  <p v-if="segment.print === undefined && isAskedFor" class="read"><button type="button" class="plain none" @click="setPrint('')">There is no print on it</button></p>
+  <p v-else-if="segment.print === '' && isAskedFor" class="caution">No print on it. Take its construction as unknown until its loop resistance is read; a ready-made lead without a print is often thin, or steel.</p>
+  <div v-else-if="read && isAskedFor" class="read" :data-print="index">
     <p>{{ saysInWords(read) || 'Nothing on it was understood.' }}<span v-if="read.unread.length > 0" class="dim"> Not understood: {{ read.unread.join(', ') }}.</span></p>
     <p v-for="doubt in proposal?.doubts" :key="doubt" class="dim">{{ doubt }}</p>
     <button v-if="offered.length > 0" type="button" class="btn small" @click="emit('change', 'Construction from the print', withPrint(run, index, segment.print ?? ''))">Use {{ offered.join(' and ') }}</button>
@@ -48,4 +56,5 @@ function takeMarks(text: string): void {
 <style scoped>
 .read { margin: 2px 0 4px 112px; font-size: 11px; display: grid; gap: 3px; justify-items: start; }
 .read .btn { white-space: normal; text-align: left; }
+.none { text-decoration: underline; text-underline-offset: 2px; color: var(--ink-2); }
 </style>

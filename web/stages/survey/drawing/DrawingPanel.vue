@@ -1,17 +1,15 @@
 <script setup lang="ts">
 import { computed } from 'vue';
-import { removeDrawing, routeLengthM } from '#core/drawing';
+import { removeDrawing } from '#core/drawing';
 import { thingName, type Change, type Drawing, type Pin, type Site } from '#core/site';
 import { choices } from '#core/words';
 import FieldRow from '../../../parts/FieldRow.vue';
 import TextField from '../../../parts/TextField.vue';
-import { useMeasures } from '../../../stores/measures';
 import type { Tool } from './tools';
 
 /** What is still to be put on the drawing, and the drawing itself. */
 const { site, drawing, tool } = defineProps<{ site: Site; drawing: Drawing; tool: Tool }>();
 const emit = defineEmits<{ begin: [tool: Tool]; finish: []; change: [label: string, changes: Change[]] }>();
-const own = useMeasures();
 
 const standing = computed(() => new Set(Object.values(site.pin).map(({ of }) => `${of.kind}/${of.id}`)));
 const all = computed<{ heading: string; things: Pin['of'][] }[]>(() => [
@@ -24,10 +22,6 @@ const isPutting = (of: Pin['of']) => tool.kind === 'put' && tool.of.kind === of.
 const roles = choices.role.filter(({ value }) => value !== 'area');
 const routes = computed(() => Object.values(site.route).filter(({ drawingId }) => drawingId === drawing.id));
 const nameAllowed = (text: string) => (text.length >= 1 && text.length <= 80 ? undefined : 'from 1 to 80 characters');
-const length = (route: Site['route'][string]) => {
-  const metres = routeLengthM(route, drawing);
-  return metres === null ? '' : own.quantity(metres, 'm');
-};
 </script>
 
 <template>
@@ -45,7 +39,7 @@ const length = (route: Site['route'][string]) => {
   <section>
     <h3>This drawing</h3>
     <FieldRow label="Name"><TextField :value="drawing.name" label="Name of the drawing" :refuse="nameAllowed" @take="(name) => emit('change', 'Name of the drawing', [{ kind: 'drawing', id: drawing.id, set: { ...drawing, name } }])" /></FieldRow>
-    <p class="dim tiny">{{ routes.length === 0 ? 'No routes on it yet.' : routes.map((route) => [route.name, length(route)].filter(Boolean).join(' ')).join(', ') }}</p>
+    <p class="dim tiny">{{ routes.length === 0 ? 'No routes on it yet.' : `${routes.length} route${routes.length === 1 ? '' : 's'} on it. Click one for its length and who follows it.` }}</p>
     <button type="button" class="btn small" @click="emit('change', `Remove the drawing ${drawing.name}`, removeDrawing(site, drawing))">Remove the drawing</button>
   </section>
 </template>

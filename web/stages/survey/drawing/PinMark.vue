@@ -25,7 +25,7 @@ const label = computed(() => {
     <path v-else-if="pin.of.kind === 'recorder'" d="M-10 -6 H10 V6 H-10 Z M-6 0 H2" />
     <path v-else-if="pin.of.kind === 'supply'" d="M-10 -6 H10 V6 H-10 Z M2 -4 L-3 1 H3 L-2 5" />
     <path v-else d="M-10 -6 H10 V6 H-10 Z" />
-    <text v-if="pin.of.kind !== 'camera' && named" x="13" y="4" class="label">{{ label }}</text>
+    <text v-if="pin.of.kind !== 'camera' && (named || isHere)" x="13" y="4" class="label">{{ label }}</text>
   </g>
 </template>
 

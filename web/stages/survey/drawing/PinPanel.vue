@@ -23,7 +23,7 @@ function note(what: string, fields: Partial<Camera>): void {
 <template>
   <h2>{{ thingName(site, pin.of) }}</h2>
   <section v-if="camera" class="fields">
-    <FieldRow label="Looks towards"><QuantityField :value="pin.facesDegrees ?? 0" unit="" label="Direction in degrees" :allowed="within(0, 360)" @take="(degrees) => emit('change', `Turn camera ${camera!.number}`, [turnPin(pin, degrees)])" /><span class="dim tiny">° from the top</span></FieldRow>
+    <FieldRow label="Looks towards"><QuantityField :value="pin.facesDegrees ?? 0" unit="" label="Direction in degrees" :allowed="within(0, 360)" @take="(degrees) => emit('change', `Turn camera ${camera!.number}`, [turnPin(pin, degrees)])" /><span class="dim tiny">°</span></FieldRow>
     <LensFields :camera="camera" @note="note" />
   </section>
   <section v-else-if="place" class="fields"><PlaceFields :place="place" @set="(what, set) => emit('change', `${what} of ${set.name}`, [{ kind: 'place', id: set.id, set }])" /></section>
@@ -36,6 +36,7 @@ function note(what: string, fields: Partial<Camera>): void {
 
 <style scoped>
 .fields :deep(.field-row) { grid-template-columns: 84px 1fr; }
+.fields :deep(.control) { flex-wrap: wrap; }
 .fields :deep(.figures) { margin-left: 0; }
 .row { flex-wrap: wrap; }
 </style>

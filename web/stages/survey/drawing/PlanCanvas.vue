@@ -129,7 +129,9 @@ const wedges = computed(() => pins.value.flatMap((pin) => {
 }));
 const drawn = (route: Route) => points(route.points.map((at, index) => atOf(`${route.id}/${index}`, at)));
 const onScreen = ({ x, y }: Spot): string => `translate(${transform.value.applyX(x)} ${transform.value.applyY(y)})`;
-const crowded = computed(() => k.value * (metres.value ? 1 / metres.value : 1) < 0.6);
+/** Names are written only where a metre is wide enough for them; from farther off they stand on the plan itself. */
+const namedFromPxPerM = 4;
+const crowded = computed(() => metres.value !== null && k.value / metres.value < namedFromPxPerM);
 </script>
 
 <template>

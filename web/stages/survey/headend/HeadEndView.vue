@@ -29,9 +29,9 @@ const supplies = computed(() => new Map(Object.values(site.value.supply).map((su
 const mains = computed(() => mainsCheck(site.value, readings.value));
 
 const things = computed<Thing[]>(() => [
-  ...Object.values(site.value.recorder).map(({ id, name, placeId, inputs }): Thing => ({ kind: 'recorder', id, name, placeId, says: `recorder, ${inputs} inputs` })),
-  ...Object.values(site.value.supply).map(({ id, name, placeId, current, setVolts }): Thing => ({ kind: 'supply', id, name, placeId, says: `supply box, ${setVolts} V ${current.toUpperCase()}` })),
-  ...Object.values(site.value.equipment).map(({ id, name, placeId, gear }): Thing => ({ kind: 'equipment', id, name, placeId, says: choices.gear.find(({ value }) => value === gear.kind)!.says.toLowerCase() })),
+  ...Object.values(site.value.recorder).map(({ id, name, placeId, inputs }): Thing => ({ kind: 'recorder', id, name, placeId, says: `Recorder, ${inputs} inputs` })),
+  ...Object.values(site.value.supply).map(({ id, name, placeId, current, setVolts }): Thing => ({ kind: 'supply', id, name, placeId, says: `Supply box, ${setVolts} V ${current.toUpperCase()}` })),
+  ...Object.values(site.value.equipment).map(({ id, name, placeId, gear }): Thing => ({ kind: 'equipment', id, name, placeId, says: choices.gear.find(({ value }) => value === gear.kind)!.says })),
 ]);
 const places = computed(() => [...new Set(things.value.map(({ placeId }) => placeId))]
   .map((placeId) => ({ placeId, name: site.value.place[placeId]?.name ?? '', things: things.value.filter((thing) => thing.placeId === placeId) }))

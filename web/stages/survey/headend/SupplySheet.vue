@@ -51,10 +51,11 @@ const unhang = (runId: string) => setRun(fedFrom(store.site!.run[runId]!, null))
       </FieldRow>
       <FieldRow label="Adjustable">
         <YesNoField :value="supply.adjustable !== undefined" label="Adjustable" @take="(is) => set('Adjustable', { adjustable: is ? { minVolts: supply.setVolts, maxVolts: supply.setVolts } : undefined })" />
-        <template v-if="supply.adjustable">
-          <QuantityField :value="supply.adjustable.minVolts" unit="V" label="Lowest setting" :allowed="upTo(60, 'V')" @take="(minVolts) => set('Range', { adjustable: { ...supply.adjustable!, minVolts } })" />
-          <QuantityField :value="supply.adjustable.maxVolts" unit="V" label="Highest setting" :allowed="upTo(60, 'V')" @take="(maxVolts) => set('Range', { adjustable: { ...supply.adjustable!, maxVolts } })" />
-        </template>
+      </FieldRow>
+      <FieldRow v-if="supply.adjustable" label="From">
+        <QuantityField :value="supply.adjustable.minVolts" unit="V" label="Lowest setting" :allowed="upTo(60, 'V')" @take="(minVolts) => set('Range', { adjustable: { ...supply.adjustable!, minVolts } })" />
+        <span class="dim">to</span>
+        <QuantityField :value="supply.adjustable.maxVolts" unit="V" label="Highest setting" :allowed="upTo(60, 'V')" @take="(maxVolts) => set('Range', { adjustable: { ...supply.adjustable!, maxVolts } })" />
       </FieldRow>
     </section>
     <section>

@@ -3,7 +3,8 @@ import { useLocalStorage } from '@vueuse/core';
 import Column from 'primevue/column';
 import DataTable from 'primevue/datatable';
 import { computed, ref, shallowRef, toRaw, useTemplateRef, watch } from 'vue';
-import { editCells, listIds, listOf, matching, tableOf, type ForeignTable, type ListId, type ShownColumn, type ShownRow } from '#core/lists';
+import { editCells, listIds, listOf, matching, removeRows, tableOf, type ForeignTable, type ListId, type ShownColumn, type ShownRow } from '#core/lists';
+import { freeName, unseenPlace } from '#core/site';
 import { useKeys } from '../../../keys/keys';
 import PickField from '../../../parts/PickField.vue';
 import TextField from '../../../parts/TextField.vue';
@@ -81,6 +82,20 @@ function putMany(text: string): void {
   if (manyKey.value && put(picked.value.map((row) => row.id), manyKey.value, text)) picked.value = [];
 }
 
+function removePicked(): void {
+  const removal = removeRows(store.site!, table.value.id, picked.value.map((row) => row.id));
+  if (removal.kind === 'refused') problem.value = removal.why;
+  else problem.value = store.change(`Remove ${picked.value.length} ${table.value.label.toLowerCase()}`, removal.changes).map(({ allowed }) => allowed).join('; ');
+  if (!problem.value) picked.value = [];
+}
+/** A place is noted by its name alone; everything else of it follows. */
+async function addPlace(): Promise<void> {
+  const place = unseenPlace(store.site!, freeName(Object.values(store.site!.place).map(({ name }) => name), 'New place'));
+  search.value = '';
+  problem.value = store.change(`Note ${place.name}`, [{ kind: 'place', id: place.id, set: place }]).map(({ allowed }) => allowed).join('; ');
+  if (!problem.value) editing.value = { rowId: place.id, key: 'name' };
+}
+
 // In and out
 const tables = useTables();
 async function open(read: ReturnType<typeof tables.read>): Promise<void> {
@@ -117,6 +132,7 @@ useKeys([{ keys: ['f'], says: 'find in the list', group: 'Lists', run: () => fin
       <span class="dim tiny">{{ rows.length === table.rows.length ? `${rows.length} rows` : `${rows.length} of ${table.rows.length} rows` }}</span>
       <span class="push" />
       <input ref="file" type="file" accept=".csv,.tsv,.txt,.xlsx" class="out-of-sight" aria-label="Table to import" tabindex="-1" @change="chosen" />
+      <button v-if="table.id === 'place'" type="button" class="btn" @click="addPlace">Add a place</button>
       <button type="button" class="btn" @click="file?.click()">Import…</button>
       <button type="button" class="btn" @click="exportAs('csv')">CSV</button>
       <button type="button" class="btn" @click="exportAs('xlsx')">XLSX</button>
@@ -129,7 +145,7 @@ useKeys([{ keys: ['f'], says: 'find in the list', group: 'Lists', run: () => fin
         <PickField v-if="manyWords" :key="manyKey" :value="null" :choices="manyWords" label="Value to set" @take="putMany" />
         <span v-else class="value"><TextField :key="manyKey" value="" label="Value to set" placeholder="type it, then Enter" @take="putMany" /></span>
       </template>
-      <button type="button" class="btn small" @click="picked = []">None</button>
+      <span class="push" /><button type="button" class="btn small" @click="removePicked">Remove {{ picked.length === 1 ? 'it' : 'them' }}</button><button type="button" class="btn small" @click="picked = []">None</button>
     </div>
     <p v-if="problem" class="caution" role="alert">{{ problem }} <button type="button" class="plain underline" @click="problem = ''">Good</button></p>
     <div ref="box" class="box">
@@ -176,7 +192,7 @@ useKeys([{ keys: ['f'], says: 'find in the list', group: 'Lists', run: () => fin
 .box :deep(td) { padding: 0 !important; height: 28px; border-color: var(--rule); overflow: hidden; }
 .box :deep(td:first-child) { padding-left: 10px !important; }
 .box :deep(th) { padding: 5px 7px !important; font-size: 11px; font-weight: 500; color: var(--ink-2); background: var(--paper); white-space: nowrap; }
-.box :deep(tr), .box :deep(.p-datatable-frozen-column) { background: var(--sheet); color: var(--ink); }
+.box :deep(tbody tr), .box :deep(td.p-datatable-frozen-column) { background: var(--sheet); color: var(--ink); }
 .box :deep(tr.p-datatable-row-selected), .box :deep(tr.p-datatable-row-selected .p-datatable-frozen-column) { background: var(--copper-3); }
 .box :deep(th .p-datatable-sort-icon) { width: 10px; height: 10px; }
 </style>

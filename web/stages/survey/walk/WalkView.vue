@@ -22,34 +22,43 @@ const person = usePerson();
 
 const site = computed(() => store.site!);
 const gaps = computed(() => siteGaps(site.value));
-const chosenPlace = ref('');
 /** Passed over on this round, to come again when all else is noted. */
 const passed = ref<string[]>([]);
 /** The one in hand stays in hand while it is being noted, even once it is no gap any more. */
 const inHand = ref<Gap | null>(null);
 const problem = ref('');
 
+/** Where the person is: as he says, or first where something holds up a test. It stays until nothing is left there. */
+const here = ref('');
+const firstPlace = (but: string | undefined) => {
+  const left = gaps.value.filter(({ id }) => id !== but);
+  return (left.find(({ before }) => before === 'test') ?? left[0])?.placeId ?? here.value;
+};
 const places = computed(() => {
   const left = new Map<string, number>();
   for (const { placeId } of gaps.value) left.set(placeId, (left.get(placeId) ?? 0) + 1);
+  if (here.value && !left.has(here.value)) left.set(here.value, 0);
   return [...left].map(([id, count]) => ({ value: id, name: site.value.place[id]?.name ?? '', count, says: `${site.value.place[id]?.name ?? ''}, ${count} left` }));
 });
-const here = computed(() => (places.value.some(({ value }) => value === chosenPlace.value) ? chosenPlace.value : places.value[0]?.value ?? ''));
 const leftHere = computed(() => gaps.value.filter(({ placeId }) => placeId === here.value));
 
 function next(): void {
+  if (!leftHere.value.some(({ id }) => id !== inHand.value?.id)) here.value = firstPlace(inHand.value?.id);
   const after = leftHere.value.filter(({ id }) => id !== inHand.value?.id);
-  inHand.value = after.find(({ id }) => !passed.value.includes(id)) ?? after[0] ?? null;
+  const open = after.filter(({ id }) => !passed.value.includes(id));
+  inHand.value = open.find(({ before }) => before === 'test') ?? open[0] ?? after[0] ?? null;
   problem.value = '';
 }
 function pass(): void {
   if (inHand.value) passed.value = [...passed.value.filter((id) => id !== inHand.value?.id), inHand.value.id];
   next();
 }
-watch(here, () => {
+function goTo(placeId: string): void {
+  here.value = placeId;
   inHand.value = null;
   next();
-}, { immediate: true });
+}
+next();
 watch(leftHere, () => {
   if (!inHand.value) next();
 });
@@ -118,7 +127,7 @@ function setNote(note: string): void {
   <div class="walk">
     <div v-if="gaps.length === 0" class="empty"><strong>Nothing is left to note.</strong>{{ Object.keys(site.run).length === 0 ? 'Add the first run on the board.' : 'Go on to Test.' }}</div>
     <template v-else>
-      <div class="where"><PickField :value="here" :choices="places" label="Where you are" @take="(id) => (chosenPlace = id)" /><span class="dim">{{ gaps.length }} left in all</span></div>
+      <div class="where"><PickField :value="here" :choices="places" label="Where you are" @take="goTo" /><span class="dim">{{ gaps.length }} left in all</span></div>
       <article v-if="inHand" class="card" :data-gap="inHand.id">
         <p v-if="camera" class="who"><b class="mono">{{ camera.number }}</b> {{ camera.name }}</p>
         <p class="question">{{ inHand.says }}</p>
@@ -144,7 +153,7 @@ function setNote(note: string): void {
       </article>
       <section class="left">
         <h3>What is left, by place</h3>
-        <button v-for="one in places" :key="one.value" type="button" class="plain place" :aria-current="one.value === here ? 'true' : undefined" @click="chosenPlace = one.value"><span>{{ one.name }}</span><span class="mono">{{ one.count }}</span></button>
+        <button v-for="one in places" :key="one.value" type="button" class="plain place" :aria-current="one.value === here ? 'true' : undefined" @click="goTo(one.value)"><span>{{ one.name }}</span><span class="mono">{{ one.count }}</span></button>
       </section>
     </template>
   </div>
