@@ -56,8 +56,10 @@ test('a new site starts empty, says what to do next, and takes its first run', a
   // A recorder and a supply box, and the run goes all the way to a slot.
   await page.keyboard.press('Escape');
   await page.locator('h1').click();
-  await page.keyboard.press('b');
-  const note = page.getByRole('dialog', { name: 'Note a recorder or supply box' });
+  await page.keyboard.press('h');
+  await expect(page.getByText('No head end gear is noted yet.')).toBeVisible();
+  await page.keyboard.press('n');
+  const note = page.getByRole('dialog', { name: 'Note what stands at a head end' });
   await note.getByRole('button', { name: 'Note it' }).click();
   await expect(note.getByRole('alert')).toContainText('Give it a name');
   await note.getByLabel('Name').fill('Annex recorder');
@@ -67,7 +69,7 @@ test('a new site starts empty, says what to do next, and takes its first run', a
   await note.getByLabel('Inputs', { exact: true }).fill('4');
   await note.getByRole('button', { name: 'Note it' }).click();
   await expect(note).toBeHidden();
-  await page.keyboard.press('b');
+  await page.keyboard.press('n');
   await note.getByLabel('It is a').click();
   await page.getByRole('option', { name: 'Supply box' }).click();
   await note.getByLabel('Name').fill('Annex box');

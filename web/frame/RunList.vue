@@ -89,5 +89,5 @@ h3 { padding: 4px 16px 1px; font-size: 11px; font-weight: 400; color: var(--ink-
 .number { font-weight: 500; font-size: 12px; color: var(--ink-2); }
 .title { white-space: nowrap; overflow: hidden; text-overflow: ellipsis; }
 .none { padding: 12px 16px; color: var(--ink-2); }
-@media (max-width: 700px) { .run { height: 40px; } .list { height: 60vh; } }
+@media (max-width: 700px) { .run { height: 40px; } .list { flex: none; height: 60vh; } }
 </style>

@@ -125,7 +125,9 @@ export const useSite = defineStore('site', () => {
     if (next !== queue.value) hold(next, lost);
   }
 
-  function submit(label: string, changes: Change[], nature: Nature): Problem[] {
+  function submit(label: string, wanted: Change[], nature: Nature): Problem[] {
+    // What a form holds is watched by it. Facts are plain data, as they will be in the file and in the other thread.
+    const changes = JSON.parse(JSON.stringify(wanted)) as Change[];
     if (!queue.value) return [{ path: 'site', value: 'not open', allowed: 'an open site' }];
     const result = enqueue(queue.value, { id: crypto.randomUUID(), site: id.value, label, nature, by: person.value.trim() || 'Surveyor', changes }, new Date().toISOString());
     if (result.kind === 'refused') return result.problems;

@@ -28,11 +28,18 @@ const places = computed(() => Object.values(store.site?.place ?? {}));
 const headEnds = computed(() => places.value.filter(({ role }) => role === 'head-end').map(({ id, name }) => ({ value: id, says: name })));
 const powers = computed(() => [{ value: 'adapter', says: 'Adapter at the camera, 12 V DC' }, ...Object.values(store.site?.supply ?? {}).map(({ id, name }) => ({ value: id, says: name }))]);
 
+/** Closed by Escape, what was typed is there again the next time; only adding it or leaving it clears the form. */
+const kept = ref(false);
 watch(visible, (shown) => {
   if (!shown) return;
-  Object.assign(wanted, blank(), { headEndId: headEnds.value[0]?.value ?? '' });
   problems.value = [];
+  if (!kept.value) Object.assign(wanted, blank(), { headEndId: headEnds.value[0]?.value ?? '' });
+  kept.value = true;
 });
+function leave(): void {
+  kept.value = false;
+  visible.value = false;
+}
 
 function suggest({ query }: { query: string }): void {
   suggestions.value = places.value.map(({ name }) => name).filter((name) => name.toLowerCase().includes(query.toLowerCase()));
@@ -52,7 +59,7 @@ function add(): void {
   const { changes, runId } = camera ? addRunTo(store.site, camera, { ...wanted, supplyId }) : addRun(store.site, { ...wanted, supplyId });
   problems.value = store.change(camera ? `Add a run to ${camera.number} ${camera.name}` : `Add run ${wanted.number} ${wanted.name}`, changes).map(({ path, allowed }) => `${path.split('/').at(-1)}: ${allowed}`);
   if (problems.value.length > 0) return;
-  visible.value = false;
+  leave();
   emit('added', runId);
 }
 </script>
@@ -69,7 +76,7 @@ function add(): void {
       <FieldRow label="Cable"><PickField :value="wanted.cable" :choices="measures.cables" label="Cable" @take="(value) => (wanted.cable = value)" /></FieldRow>
       <FieldRow label="Length"><QuantityField :value="wanted.lengthM || null" unit="m" label="Length" :allowed="metres" @take="(value) => (wanted.lengthM = value)" /></FieldRow>
       <FieldRow label="Power"><PickField :value="wanted.supplyId" :choices="powers" label="Power" @take="(value) => (wanted.supplyId = value)" /></FieldRow>
-      <DialogFoot :problems="problems" go="Add the run" @leave="visible = false" />
+      <DialogFoot :problems="problems" go="Add the run" @leave="leave" />
     </form>
   </Dialog>
 </template>

@@ -61,7 +61,7 @@ function edit(runId: string, field = ''): void {
 }
 
 useKeys([
-  { keys: ['n'], says: 'add a run', group: 'Survey', run: () => { adding.value = true; } },
+  { keys: ['n'], says: 'add a run', group: 'Survey', run: () => { adding.value = view.value !== 'head-end'; } },
   { keys: ['e', 'Enter'], says: 'edit the run in hand', group: 'Survey', run: () => { editing.value = selection.current !== null; } },
   ...surveyViews.map(({ id, says, key }) => ({ keys: [key], says: says.toLowerCase(), group: 'Survey', run: () => show(id) })),
   { keys: ['Escape'], says: 'close the run’s sheet', group: 'Survey', run: () => { editing.value = false; } },

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed, ref, useTemplateRef, watch } from 'vue';
+import { computed, nextTick, ref, shallowRef, useTemplateRef, watch } from 'vue';
 import { useRoute, useRouter } from 'vue-router';
 import { addDrawing, addPlaceAt, addRoute, changeRoute, distancePx, leastScalePx, metresPerPixel, movePin, pinDown, turnPin } from '#core/drawing';
 import { freeName, removing, thingName, type Change, type Pin, type Place, type Route, type Spot } from '#core/site';
@@ -27,8 +27,8 @@ const file = useTemplateRef('file');
 const site = computed(() => store.site!);
 const drawings = computed(() => Object.values(site.value.drawing).sort((a, b) => a.name.localeCompare(b.name, 'en', { numeric: true })));
 const drawing = computed(() => drawings.value.find(({ id }) => id === route.query['drawing']) ?? drawings.value[0] ?? null);
-const tool = ref<Tool>({ kind: 'pick' });
-const inHand = ref<InHand>(null);
+const tool = shallowRef<Tool>({ kind: 'pick' });
+const inHand = shallowRef<InHand>(null);
 const problem = ref('');
 const remark = ref('');
 const waiting = ref(false);
@@ -44,7 +44,7 @@ function change(label: string, changes: Change[]): boolean {
   problem.value = store.change(label, changes).map(({ allowed }) => allowed).join('; ');
   return problem.value === '';
 }
-const show = (id: string) => void router.replace({ ...route, query: { ...route.query, drawing: id } });
+const show = (id: string) => router.replace({ ...route, query: { ...route.query, drawing: id } });
 
 async function take(): Promise<void> {
   const chosen = file.value?.files?.[0];
@@ -61,8 +61,9 @@ async function take(): Promise<void> {
   const name = freeName(drawings.value.map((one) => one.name), chosen.name.replace(/\.[^.]+$/, '').slice(0, 60) || 'Drawing');
   const added = addDrawing(site.value, name, picture);
   if (!change(`Add the drawing ${name}`, [added])) return;
-  show(added.id);
-  tool.value = { kind: 'scale', a: null, b: null };
+  await show(added.id);
+  await nextTick();
+  begin({ kind: 'scale', a: null, b: null });
 }
 
 function begin(next: Tool): void {

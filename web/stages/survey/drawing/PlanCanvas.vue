@@ -157,7 +157,7 @@ const crowded = computed(() => metres.value !== null && k.value / metres.value <
       </template>
       <g
         v-for="pin in pins" :key="pin.id" v-drag="dragPin(pin)" :transform="onScreen(atOf(pin.id, pin.at))" class="pin-at" tabindex="0" role="button" :data-pin="`${pin.of.kind}/${pin.of.id}`" :aria-label="thingName(site, pin.of)"
-        @click="!isPlacing && (emit('pick', { kind: 'pin', id: pin.id }), $event.preventDefault())" @keydown.enter.stop.prevent="emit('pick', { kind: 'pin', id: pin.id })" @focus="!isPlacing && emit('pick', { kind: 'pin', id: pin.id })"
+        @click="!isPlacing && (emit('pick', { kind: 'pin', id: pin.id }), $event.preventDefault())" @focus="!isPlacing && emit('pick', { kind: 'pin', id: pin.id })"
       >
         <PinMark :pin="pin" :site="site" :is-here="pin.id === pinInHand?.id" :named="!crowded" />
       </g>
