@@ -1,9 +1,10 @@
-import { freeId, noteCamera, unseenCamera, type Camera, type Site } from '#core/site';
+import { freeId, noteCamera, unseenCamera, type Camera } from '#core/site';
 import { choices } from '#core/words';
 import type { List, Written } from './column';
+import { siteWords } from './siteWords';
 import { numberColumn, optionalText, siteWordColumn, textColumn, wordColumn, yesNoColumn } from './columns';
 
-export const placeWords = (site: Site) => Object.values(site.place).map(({ id, name }) => ({ value: id, says: name }));
+export const placeWords = siteWords(({ place }) => place, (places) => Object.values(places).map(({ id, name }) => ({ value: id, says: name })));
 
 const watts = (key: keyof Camera['watts'], heading: string, also: string[]) =>
   numberColumn<Camera>(key, heading, { unit: 'W', least: 0, most: 500 }, (camera) => camera.watts[key], (camera, value) => noteCamera(camera, { watts: { ...camera.watts, [key]: value } }), { also });

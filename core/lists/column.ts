@@ -1,5 +1,6 @@
 import type { Change, Site } from '#core/site';
 import { parseQuantity, type Unit } from '#core/units';
+import type { Word } from './siteWords';
 
 /** What stands in a cell: text, a figure in the column's own unit, or nothing. */
 export type Cell = string | number | null;
@@ -8,8 +9,8 @@ export type Cell = string | number | null;
 export type CellKind =
   | { kind: 'text'; most: number }
   | { kind: 'number'; unit: Unit; least: number; most: number; whole?: true }
-  | { kind: 'word'; words: (site: Site) => readonly { value: string; says: string }[] }
-  | { kind: 'words'; words: readonly { value: string; says: string }[] }
+  | { kind: 'word'; words: (site: Site) => readonly Word[] }
+  | { kind: 'words'; words: readonly Word[] }
   | { kind: 'yes-no' };
 
 export type Written<Row> = { kind: 'row'; row: Row } | { kind: 'refused'; why: string };
@@ -65,10 +66,21 @@ function readNumber(text: Cell, { unit, least, most, whole }: CellKind & { kind:
   return { kind: 'value', value };
 }
 
-function readWord(text: string, words: readonly { value: string; says: string }[]): Read {
-  const wanted = plain(text);
-  const found = words.find(({ value, says }) => plain(says) === wanted || value === wanted);
-  if (found) return { kind: 'value', value: found.value };
+const valuesOf = new WeakMap<readonly Word[], Map<string, string>>();
+
+/** The value behind each way of writing a word. The first of two alike is taken. */
+function spellings(words: readonly Word[]): Map<string, string> {
+  let known = valuesOf.get(words);
+  if (!known) {
+    known = new Map([...words].reverse().flatMap(({ value, says }) => [[value, value], [plain(says), value]] as [string, string][]));
+    valuesOf.set(words, known);
+  }
+  return known;
+}
+
+function readWord(text: string, words: readonly Word[]): Read {
+  const found = spellings(words).get(plain(text));
+  if (found !== undefined) return { kind: 'value', value: found };
   const shown = words.slice(0, 8).map(({ says }) => says).join('; ');
   return refused(`“${text}” is not one of: ${shown || 'there is none yet'}${words.length > 8 ? '; …' : ''}`);
 }
@@ -92,10 +104,21 @@ export function readCell(cell: CellKind, input: Cell, site: Site, bareLength: 'm
 /** Whether a cell already says this. Blanks around a text say nothing. */
 export const saysAlready = (now: Cell, value: Cell): boolean => now === value || (typeof now === 'string' && now.trim() === value);
 
+const saidOf = new WeakMap<readonly Word[], Map<string, string>>();
+
+function sayings(words: readonly Word[]): Map<string, string> {
+  let known = saidOf.get(words);
+  if (!known) {
+    known = new Map(words.map(({ value, says }) => [value, says]));
+    saidOf.set(words, known);
+  }
+  return known;
+}
+
 /** A value as the list shows it: words as they are said. */
 export function sayCell(cell: CellKind, value: Cell, site: Site): Cell {
   if (value === null || value === '') return value;
-  if (cell.kind === 'word') return cell.words(site).find((word) => word.value === value)?.says ?? value;
+  if (cell.kind === 'word') return sayings(cell.words(site)).get(String(value)) ?? value;
   if (cell.kind === 'words') return String(value).split(', ').map((one) => cell.words.find((word) => word.value === one)?.says ?? one).join(', ');
   return value;
 }

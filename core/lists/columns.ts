@@ -1,9 +1,9 @@
 import type { Site } from '#core/site';
 import type { Unit } from '#core/units';
 import type { Cell, CellKind, Column, Written } from './column';
+import type { Word } from './siteWords';
 
 interface Saying { width?: number; also?: string[] }
-interface Word { value: string; says: string }
 
 const row = <Row>(set: Row): Written<Row> => ({ kind: 'row', row: set });
 

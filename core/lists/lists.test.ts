@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { applyChanges, emptySite, type Site } from '#core/site';
 import { saltmarrowSite } from '../site/testSite';
-import { editCells, listIds, matchColumns, matching, neutralised, previewImport, removeRows, restored, tableOf, type Cell, type ForeignTable, type ListId, type Preview } from '.';
+import { editCells, listIds, matchColumns, matching, neutralised, previewImport, removeRows, restored, steadyRows, tableOf, type Cell, type ForeignTable, type ListId, type Preview } from '.';
 
 const site = saltmarrowSite();
 
@@ -146,6 +146,14 @@ describe('editing in the list', () => {
   it('reads a bare length in the person’s unit', () => {
     const edit = editCells(site, 'run', ['r01'], 'lengthM', '100', 'ft');
     expect(edit.kind === 'changes' && edit.changes[0]).toMatchObject({ set: { segments: [{ lengthM: expect.closeTo(30.48, 9) as number }] } });
+  });
+  it('leaves the rows that did not change the very same', () => {
+    const { rows } = tableOf(site, 'camera');
+    expect(steadyRows(rows, tableOf(structuredClone(site), 'camera').rows)).toBe(rows);
+    const other = tableOf({ ...site, camera: { ...site.camera, c08: { ...site.camera['c08']!, name: 'Deck' } } }, 'camera').rows;
+    const steady = steadyRows(rows, other);
+    expect(steady.map((row, index) => row === rows[index])).toEqual(rows.map(({ id }) => id !== 'c08'));
+    expect(steadyRows(rows, other.slice(1))).toHaveLength(23);
   });
   it('finds rows by all the words of a search', () => {
     const { rows } = tableOf(site, 'camera');

@@ -22,7 +22,16 @@ export function columnOf(list: AnyList, key: string): Column<unknown> {
 
 export interface ShownColumn { key: string; heading: string; cell: CellKind; width: number; editable: boolean; isKey: boolean }
 export interface ShownRow { id: string; cells: Record<string, Cell> }
-export interface Table { id: ListId; label: string; columns: ShownColumn[]; rows: ShownRow[] }
+export interface Table { id: ListId; label: string; columns: readonly ShownColumn[]; rows: ShownRow[] }
+
+/** What tells a run or a segment is noted elsewhere, at its camera and by its order; a place's name and a camera's number are their own. */
+const keysAreOwn = (id: ListId): boolean => id === 'place' || id === 'camera';
+
+/** The columns of each list as they are shown; the same ones every time. */
+const shownColumns = Object.fromEntries(listIds.map((id) => [id, lists[id].columns.map(({ key, heading, cell, width, write }): ShownColumn => {
+  const isKey = lists[id].keys.includes(key);
+  return { key, heading, cell, width, isKey, editable: write !== undefined && (!isKey || keysAreOwn(id)) };
+})])) as unknown as Record<ListId, readonly ShownColumn[]>;
 
 const cellsOf = (list: AnyList, row: unknown, site: Site): Record<string, Cell> =>
   Object.fromEntries(list.columns.map(({ key, cell, read }) => [key, sayCell(cell, read(row, site), site)]));
@@ -31,10 +40,20 @@ const cellsOf = (list: AnyList, row: unknown, site: Site): Record<string, Cell> 
 export function tableOf(site: Site, id: ListId): Table {
   const list = listOf(id);
   return {
-    id, label: list.label,
-    columns: list.columns.map(({ key, heading, cell, width, write }) => ({ key, heading, cell, width, editable: write !== undefined && !(list.keys.includes(key) && id !== 'place' && id !== 'camera'), isKey: list.keys.includes(key) })),
+    id, label: list.label, columns: shownColumns[id],
     rows: list.rows(site).map(({ id: rowId, row }) => ({ id: rowId, cells: cellsOf(list, row, site) })),
   };
+}
+
+/** Rows as they are now, those that say what they said before being the very same, so that nobody has to draw them again. */
+export function steadyRows(before: readonly ShownRow[], now: readonly ShownRow[]): readonly ShownRow[] {
+  const known = new Map(before.map((row) => [row.id, row]));
+  const same = (a: ShownRow, b: ShownRow): boolean => Object.entries(b.cells).every(([key, cell]) => a.cells[key] === cell);
+  const steady = now.map((row) => {
+    const old = known.get(row.id);
+    return old && same(old, row) ? old : row;
+  });
+  return steady.length === before.length && steady.every((row, index) => row === before[index]) ? before : steady;
 }
 
 /** The rows in which every word of the search stands somewhere. */

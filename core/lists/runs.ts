@@ -3,20 +3,21 @@ import { fedFrom, firstRun, hasPowerCores, longestSegmentM, type Run, type Site 
 import { choices } from '#core/words';
 import type { Cell, List, Written } from './column';
 import { numberColumn, optionalText, shownColumn, siteWordColumn, textColumn, wordColumn } from './columns';
+import { siteWords } from './siteWords';
 import { cableWords } from './segments';
 
 const numberOf = (run: Run, site: Site): number | null => site.camera[run.cameraId]?.number ?? null;
 const lengthOf = (run: Run): number => run.segments.reduce((sum, { lengthM }) => sum + lengthM, 0);
 
-const headEnds = (site: Site) => Object.values(site.place).filter(({ role }) => role === 'head-end').map(({ id, name }) => ({ value: id, says: name }));
-const inputs = (site: Site) => [
+const headEnds = siteWords(({ place }) => place, (places) => Object.values(places).filter(({ role }) => role === 'head-end').map(({ id, name }) => ({ value: id, says: name })));
+const inputs = siteWords(({ recorder }) => recorder, (recorders) => [
   { value: 'none', says: 'not patched' },
-  ...Object.values(site.recorder).flatMap(({ id, name, inputs: count }) => Array.from({ length: count }, (_, k) => ({ value: `${id}/${k + 1}`, says: `${name}, input ${k + 1}` }))),
-];
-const sources = (site: Site) => [
+  ...Object.values(recorders).flatMap(({ id, name, inputs: count }) => Array.from({ length: count }, (_, k) => ({ value: `${id}/${k + 1}`, says: `${name}, input ${k + 1}` }))),
+]);
+const sources = siteWords(({ supply }) => supply, (supplies) => [
   { value: 'adapter', says: 'adapter at the camera' },
-  ...Object.values(site.supply).flatMap(({ id, name, outputs }) => outputs.map(({ number }) => ({ value: `${id}/${number}`, says: `${name}, output ${number}` }))),
-];
+  ...Object.values(supplies).flatMap(({ id, name, outputs }) => outputs.map(({ number }) => ({ value: `${id}/${number}`, says: `${name}, output ${number}` }))),
+]);
 
 function patched(run: Run, value: Cell): Written<Run> {
   const { patchedTo: _, ...loose } = run;

@@ -86,6 +86,56 @@ test('a new site starts empty, says what to do next, and takes its first run', a
   await expect(page.getByRole('row', { name: /Annex stair/ })).toContainText('Annex recorder 1');
 });
 
+test('a site is copied, archived, brought back, and the demo had anew', async ({ page, server, siteId }) => {
+  await page.goto(server.address);
+  const row = page.locator(`[data-site="${siteId}"]`);
+  await row.getByRole('button', { name: 'Copy' }).click();
+  const copy = page.getByRole('listitem').filter({ hasText: 'Saltmarrow Ferry Terminal, copy' }).first();
+  await expect(copy).toContainText('as imported');
+  await copy.getByRole('link', { name: 'Saltmarrow Ferry Terminal, copy' }).click();
+  await expect(page.getByText('24 cameras, 2 recorders')).toBeVisible();
+  await page.goto(server.address);
+  await row.getByRole('button', { name: 'Archive' }).click();
+  await expect(row).toBeHidden();
+  await page.getByRole('button', { name: /archived$/ }).click();
+  await row.getByRole('button', { name: 'Bring back' }).click();
+  await expect(row.getByRole('button', { name: 'Archive' })).toBeVisible();
+  await page.getByRole('button', { name: 'A fresh demo' }).click();
+  await expect(page.getByText('24 cameras, 2 recorders')).toBeVisible();
+  // Its drawings came along.
+  await expect(page.locator('.board')).toBeVisible();
+  await page.keyboard.press('d');
+  await expect(page.locator('.canvas image')).toBeVisible();
+});
+
+test('each person has metres or feet, AWG or mm², and what is stored stays', async ({ page, open }) => {
+  await open('survey/r01');
+  await page.keyboard.press('e');
+  const length = page.getByLabel('Length of segment 1', { exact: true });
+  await expect(length).toHaveValue('34');
+  await page.keyboard.press('Escape');
+  await page.locator('h1').click();
+  await page.keyboard.press('m');
+  const own = page.getByRole('dialog', { name: 'You' });
+  await own.getByLabel('Lengths in').click();
+  await page.getByRole('option', { name: 'Feet' }).click();
+  await own.getByLabel('Cores in').click();
+  await page.getByRole('option', { name: 'mm²' }).click();
+  await own.getByRole('button', { name: 'Close' }).click();
+  await expect(own).toBeHidden();
+  await expect(page.locator('.board [data-run="r01"]')).toContainText('112 ft');
+  await page.keyboard.press('e');
+  await expect(length).toHaveValue('111.55');
+  await expect(page.getByLabel('Cable of segment 1')).toContainText('mm²');
+  // Going through the field changes nothing; a bare figure is feet, and metres are taken as metres.
+  await length.focus();
+  await length.press('Enter');
+  await expect(page.getByRole('button', { name: 'Undo' })).toBeDisabled();
+  await length.fill('10 m');
+  await length.press('Enter');
+  await expect(length).toHaveValue('32.81');
+});
+
 test('the printed plan is the sheet alone', async ({ page, open }) => {
   await open('plan');
   await expect(page.getByRole('row', { name: /24 Gate out/ })).toBeVisible();

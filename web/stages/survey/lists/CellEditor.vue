@@ -1,14 +1,15 @@
 <script setup lang="ts">
 import Select from 'primevue/select';
-import { computed, onMounted, ref, useTemplateRef } from 'vue';
+import { computed, onBeforeUnmount, onMounted, ref, useTemplateRef } from 'vue';
 import type { Cell, ShownColumn } from '#core/lists';
 import { fieldText } from '#core/units';
 import { useMeasures } from '../../../stores/measures';
 import { useSite } from '../../../stores/site';
+import type { Then } from './listEditing';
 
 /** A cell while it is changed: words are picked, all else is typed. Escape leaves it as it was. */
 const { column, value } = defineProps<{ column: ShownColumn; value: Cell }>();
-const emit = defineEmits<{ take: [text: string, then: 'stay' | 'down' | 'right']; leave: [] }>();
+const emit = defineEmits<{ take: [text: string, then: Then]; leave: [] }>();
 const store = useSite();
 const own = useMeasures();
 const input = useTemplateRef<HTMLInputElement>('input');
@@ -23,17 +24,24 @@ const isLength = column.cell.kind === 'number' && column.cell.unit === 'm';
 const text = ref(isLength && typeof value === 'number' ? fieldText(value, 'm', own.measures) : String(value ?? ''));
 const before = text.value;
 
+/** A field that goes while it has the focus loses it, which is no word from the person. */
+let isGoing = false;
+onBeforeUnmount(() => {
+  isGoing = true;
+});
+
 onMounted(() => {
+  input.value?.focus();
   input.value?.select();
   select.value?.$el.querySelector<HTMLElement>('[role="combobox"]')?.focus();
   select.value?.show(true);
 });
-const takeTyped = (then: 'stay' | 'down' | 'right') => (text.value === before ? emit('leave') : emit('take', text.value, then));
+const takeTyped = (then: Then) => (text.value === before ? emit('leave') : emit('take', text.value, then));
 </script>
 
 <template>
   <Select v-if="words" ref="select" class="word" :model-value="value" :options="words" size="small" :aria-label="column.heading" :filter="words.length > 14" @update:model-value="(word: string) => emit('take', word, 'stay')" @hide="emit('leave')" />
-  <input v-else ref="input" v-model="text" class="typed" :class="{ number: column.cell.kind === 'number' }" :aria-label="column.heading" autocomplete="off" @keydown.enter.stop.prevent="takeTyped('down')" @keydown.tab.prevent="takeTyped('right')" @keydown.escape.stop="emit('leave')" @blur="takeTyped('stay')" />
+  <input v-else ref="input" v-model="text" class="typed" :class="{ number: column.cell.kind === 'number' }" :aria-label="column.heading" autocomplete="off" @keydown.enter.stop.prevent="takeTyped('down')" @keydown.tab.prevent="takeTyped('right')" @keydown.escape.stop="emit('leave')" @blur="!isGoing && takeTyped('stay')" />
 </template>
 
 <style scoped>

@@ -1,9 +1,7 @@
 <script setup lang="ts">
 import { useLocalStorage } from '@vueuse/core';
-import Column from 'primevue/column';
-import DataTable from 'primevue/datatable';
-import { computed, ref, shallowRef, toRaw, useTemplateRef, watch } from 'vue';
-import { editCells, listIds, listOf, matching, removeRows, tableOf, type ForeignTable, type ListId, type ShownColumn, type ShownRow } from '#core/lists';
+import { computed, provide, ref, shallowRef, toRaw, useTemplateRef, watch } from 'vue';
+import { editCells, listIds, listOf, matching, removeRows, steadyRows, tableOf, type ForeignTable, type ListId, type ShownColumn, type ShownRow } from '#core/lists';
 import { freeName, unseenPlace } from '#core/site';
 import { useKeys } from '../../../keys/keys';
 import PickField from '../../../parts/PickField.vue';
@@ -11,8 +9,9 @@ import TextField from '../../../parts/TextField.vue';
 import { useMeasures } from '../../../stores/measures';
 import { useSite } from '../../../stores/site';
 import { handOver, useTables } from '../../../tables/useTables';
-import CellEditor from './CellEditor.vue';
 import ImportDialog from './ImportDialog.vue';
+import ListTable from './ListTable.vue';
+import { listEditing, type Then } from './listEditing';
 import { neighbour } from './neighbour';
 
 /** The survey as tables: seen at once, found, sorted, changed in place, one or many, and taken in and out. */
@@ -29,8 +28,8 @@ const file = useTemplateRef<HTMLInputElement>('file');
 const importing = shallowRef<{ table: ForeignTable; remarks: string[] } | null>(null);
 
 const table = computed(() => tableOf(store.site!, listIds.includes(id.value) ? id.value : 'camera'));
-const rows = computed(() => [...matching(table.value.rows, search.value)]);
-const rowPx = 28;
+const steady = computed<readonly ShownRow[]>((before = []) => steadyRows(before, table.value.rows));
+const rows = computed(() => matching(steady.value, search.value));
 
 watch(id, () => {
   picked.value = [];
@@ -50,7 +49,7 @@ function put(rowIds: string[], key: string, text: string): boolean {
 }
 
 const cellAt = (rowId: string, key: string) => box.value?.querySelector<HTMLElement>(`[data-cell="${CSS.escape(`${rowId} ${key}`)}"]`);
-function take(rowId: string, key: string, text: string, then: 'stay' | 'down' | 'right'): void {
+function take(rowId: string, key: string, text: string, then: Then): void {
   if (!put([rowId], key, text)) return;
   editing.value = null;
   requestAnimationFrame(() => (neighbour(cellAt(rowId, key), then === 'down' ? 'ArrowDown' : then === 'right' ? 'ArrowRight' : '') ?? cellAt(rowId, key))?.focus());
@@ -60,16 +59,21 @@ function leave(rowId: string, key: string): void {
   problem.value = '';
   requestAnimationFrame(() => cellAt(rowId, key)?.focus());
 }
+function begin(rowId: string, column: ShownColumn): void {
+  if (column.editable) editing.value = { rowId, key: column.key };
+}
 function onKey(event: KeyboardEvent, row: ShownRow, column: ShownColumn): void {
   if (event.target !== event.currentTarget) return;
   const next = neighbour(event.currentTarget as HTMLElement, event.key);
   if (next) next.focus();
   else if (event.key === ' ') picked.value = picked.value.some((one) => one.id === row.id) ? picked.value.filter((one) => one.id !== row.id) : [...picked.value, row];
-  else if ((event.key === 'Enter' || event.key === 'F2') && column.editable) editing.value = { rowId: row.id, key: column.key };
+  else if ((event.key === 'Enter' || event.key === 'F2') && column.editable) begin(row.id, column);
   else return;
   event.preventDefault();
   event.stopPropagation();
 }
+
+provide(listEditing, { editing, begin, take, leave, onKey });
 
 // Many rows at once
 const manyKey = ref<string | null>(null);
@@ -150,22 +154,7 @@ useKeys([{ keys: ['f'], says: 'find in the list', group: 'Lists', run: () => fin
     <p v-if="problem" class="caution" role="alert">{{ problem }} <button type="button" class="plain underline" @click="problem = ''">Good</button></p>
     <div ref="box" class="box">
       <div v-if="table.rows.length === 0" class="empty"><strong>No {{ table.label.toLowerCase() }} yet.</strong>Import a CSV or XLSX table, paste rows from a spreadsheet here (headings first), or add a run on the board.</div>
-      <DataTable
-        v-else v-model:selection="picked" :value="rows" data-key="id" size="small" scrollable scroll-height="flex" :virtual-scroller-options="{ itemSize: rowPx, numToleratedItems: 20 }" removable-sort
-        :table-style="{ minWidth: `${table.columns.reduce((sum, { width }) => sum + width, 40)}px` }"
-      >
-        <template #empty><p class="dim">Nothing matches “{{ search }}”.</p></template>
-        <Column selection-mode="multiple" frozen :style="{ width: '40px' }" />
-        <Column v-for="(column, index) in table.columns" :key="column.key" :field="`cells.${column.key}`" :header="column.heading" sortable :frozen="index < 2" :style="{ width: `${column.width}px`, minWidth: `${column.width}px` }">
-          <template #body="{ data: row }">
-            <CellEditor v-if="editing !== null && editing.rowId === row.id && editing.key === column.key" :column="column" :value="row.cells[column.key]" @take="(text: string, then: 'stay' | 'down' | 'right') => take(row.id, column.key, text, then)" @leave="leave(row.id, column.key)" />
-            <div
-              v-else class="cell" :class="{ number: column.cell.kind === 'number', fixed: !column.editable }" tabindex="0" :data-cell="`${row.id} ${column.key}`" :aria-label="`${column.heading}: ${row.cells[column.key] ?? ''}`"
-              @dblclick="column.editable && (editing = { rowId: row.id, key: column.key })" @keydown="onKey($event, row, column)"
-            >{{ row.cells[column.key] }}</div>
-          </template>
-        </Column>
-      </DataTable>
+      <ListTable v-else :key="table.id" v-model:picked="picked" :columns="table.columns" :rows="rows" :search="search" />
     </div>
     <p class="dim tiny">Arrows move, Enter changes a cell, Space picks rows to change together. Paste rows with their headings to import them. Lengths in the files are metres.</p>
     <ImportDialog v-if="importing" :list="table.id" :table="importing.table" :remarks="importing.remarks" @done="importing = null" />
@@ -184,10 +173,6 @@ useKeys([{ keys: ['f'], says: 'find in the list', group: 'Lists', run: () => fin
 .underline { text-decoration: underline; }
 .box { flex: 1; min-height: 0; border: 1px solid var(--rule-strong); background: var(--sheet); }
 .box .empty { padding: 24px; }
-.cell { height: 27px; padding: 4px 7px; white-space: nowrap; overflow: hidden; text-overflow: ellipsis; cursor: default; }
-.cell:focus { outline: 2px solid var(--copper); outline-offset: -2px; }
-.cell.number { text-align: right; font-family: var(--mono); font-size: 12px; }
-.cell.fixed { color: var(--ink-2); }
 .box :deep(table) { table-layout: fixed; }
 .box :deep(td) { padding: 0 !important; height: 28px; border-color: var(--rule); overflow: hidden; }
 .box :deep(td:first-child) { padding-left: 10px !important; }

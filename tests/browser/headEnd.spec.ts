@@ -1,0 +1,71 @@
+import { expect, saved, test } from './fixtures';
+
+test('a supply box sums its load at once, and a fuse that is too small is said', async ({ page, open }) => {
+  await open('survey?view=head-end&thing=supply/hall-box');
+  const sheet = page.locator('[data-thing="supply/hall-box"]');
+  await expect(sheet.locator('.sums')).toContainText('2.67 of 4.00 A');
+  const fuse = sheet.getByLabel('Fuse of output 3');
+  await fuse.fill('0.4');
+  await fuse.press('Enter');
+  await expect(sheet.getByText('Output 3 gives up to 0.43 A; its fuse is 0.4 A.')).toBeVisible();
+  const rated = sheet.getByLabel('Rated amps');
+  await rated.fill('3');
+  await rated.press('Enter');
+  await expect(sheet.getByText('Hall box gives 2.7 A at night; 80 % of its 3 A is 2.4 A.')).toBeVisible();
+  await expect(page.locator('.thing.here')).toContainText('2 to put right');
+  // A camera of the other current is hung on it, and taken off again.
+  await sheet.getByLabel('Run on output 12').click();
+  await page.getByRole('option', { name: '12 Mast, turning' }).click();
+  await expect(sheet.getByText('Camera 12 takes AC; Hall box gives DC. The two are never mixed')).toBeVisible();
+  await page.locator('h1').click();
+  await page.keyboard.press('u');
+  await expect(sheet.getByText('Camera 12 takes AC')).toBeHidden();
+  await saved(page);
+});
+
+test('a recorder takes any family of rules, and cannot go while runs are patched to it', async ({ page, open }) => {
+  await open('survey?view=head-end&thing=recorder/hall-recorder');
+  // Cameras are placed on slots that a recorder of presets would not have.
+  await page.locator('[data-thing="recorder/hall-recorder"]').getByLabel('Rule', { exact: true }).click();
+  await page.getByRole('option', { name: 'One preset for the whole recorder' }).click();
+  await expect(page.locator('[data-thing="recorder/hall-recorder"]').getByRole('alert')).toContainText('a slot from 1 to 16 of Hall recorder');
+  await page.getByRole('button', { name: /^Marshalling recorder/ }).click();
+  const sheet = page.locator('[data-thing="recorder/marshalling-recorder"]');
+  await sheet.getByLabel('Rule', { exact: true }).click();
+  await page.getByRole('option', { name: 'One preset for the whole recorder' }).click();
+  await expect(sheet.getByLabel('Presets')).toHaveValue('16+0, 8+8, 0+16');
+  await sheet.getByLabel('Presets').fill('16-0');
+  await sheet.getByLabel('Presets').press('Enter');
+  await expect(sheet.getByRole('alert')).toContainText('presets such as 16+0');
+  await sheet.getByLabel('Presets').fill('16+0, 12+4');
+  await sheet.getByLabel('Presets').press('Enter');
+  await expect(sheet.getByText('16 + 0, 12 + 4 (coax + IP), one for the whole recorder')).toBeVisible();
+  await sheet.getByLabel('Disks').fill('8, 8 TB');
+  await sheet.getByLabel('Disks').press('Enter');
+  await expect(sheet.getByLabel('Disks')).toHaveValue('8, 8');
+  await sheet.getByRole('button', { name: 'Remove' }).click();
+  await expect(sheet.getByRole('alert')).toContainText('Marshalling recorder is still needed by run 6, run 7');
+});
+
+test('a rack, a circuit and a UPS know what they carry', async ({ page, open }) => {
+  await open('survey?view=head-end&thing=equipment/hall-ups');
+  await expect(page.locator('[data-thing="equipment/hall-ups"]')).toContainText(/Load .*95 of 900 W.*lasts 3\.4 h at night/);
+  await page.keyboard.press('[');
+  await expect(page.locator('[data-thing="equipment/hall-rack"]')).toContainText('Mounted in it: Hall recorder 2 U, Hall UPS 2 U.');
+  await page.keyboard.press('n');
+  const note = page.getByRole('dialog', { name: 'Note what stands at a head end' });
+  await note.getByLabel('It is a').click();
+  await page.getByRole('option', { name: 'Network switch' }).click();
+  await note.getByLabel('Name').fill('Hall switch');
+  await note.getByRole('button', { name: 'Note it' }).click();
+  await expect(note).toBeHidden();
+  const sheet = page.locator('[data-thing="equipment/hall-switch"]');
+  await sheet.getByLabel('Rack', { exact: true }).click();
+  await page.getByRole('option', { name: 'Hall rack' }).click();
+  await sheet.getByLabel('Circuit or UPS').click();
+  await page.getByRole('option', { name: 'Hall circuit' }).click();
+  await sheet.getByLabel('Watts from the mains').fill('420');
+  await sheet.getByLabel('Watts from the mains').press('Enter');
+  await page.getByRole('button', { name: /^Hall circuit/ }).click();
+  await expect(page.locator('[data-thing="equipment/hall-circuit"]')).toContainText('Hall switch 420 W');
+});
