@@ -1,20 +1,4 @@
-import '@fontsource-variable/archivo/wdth.css';
-import '@fontsource/ibm-plex-mono/latin-400.css';
-import '@fontsource/ibm-plex-mono/latin-500.css';
-import './theme/tokens.css';
-import './theme/base.css';
-import './theme/print.css';
-import { createPinia } from 'pinia';
-import PrimeVue from 'primevue/config';
-import ToastService from 'primevue/toastservice';
-import { createApp } from 'vue';
-import App from './App.vue';
-import { router } from './router';
-import { paperAndInk } from './theme/preset';
+// The thread that works out a site starts before the pages do, and works while they make themselves ready.
+import './workers/evaluator';
 
-createApp(App)
-  .use(createPinia())
-  .use(router)
-  .use(PrimeVue, { theme: { preset: paperAndInk, options: { darkModeSelector: '[data-theme="dark"]', cssLayer: false } } })
-  .use(ToastService)
-  .mount('#app');
+void import('./app');

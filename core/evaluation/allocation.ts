@@ -11,8 +11,8 @@ export interface Allocation {
   needs: Record<string, SlotNeed>;
 }
 
-export const chosenOption = ({ options, chosen }: RunEvaluation): Possible | undefined =>
-  options.find((option): option is Possible => option.kind === chosen && option.state !== 'no');
+export const chosenOption = (evaluation: Pick<RunEvaluation, 'options' | 'chosen'>): Possible | undefined =>
+  evaluation.chosen === null ? undefined : evaluation.options.find((option): option is Possible => option.kind === evaluation.chosen && option.state !== 'no');
 
 /** What a camera asks of its slot: what was chosen for it, or until then the picture it sends today. */
 function needOf(evaluation: RunEvaluation): SlotNeed {

@@ -10,7 +10,8 @@ export interface RunEvaluation {
   camera: Camera;
   lengthM: number;
   findings: RunFindings;
-  options: Option[];
+  /** Worked out when they are first asked for, which while a site is opened is only where one was chosen. */
+  readonly options: Option[];
   chosen: OptionKind | null;
   /** Why what was chosen does not hold any more, where a later reading broke it. */
   choiceBroken: string | null;
@@ -30,16 +31,20 @@ function brokenChoice(chosen: Option | undefined): string | null {
 export function evaluateRun(site: Site, run: Run, readings: RunReadings, recorders: Recorder[]): RunEvaluation {
   const camera = site.camera[run.cameraId]!;
   const findings = runFindings(site, run, camera, readings);
-  const options = optionsFor({
+  let options: Option[] | undefined;
+  const workOut = (): Option[] => (options ??= optionsFor({
     site, camera, run, findings, recorders,
     place: site.place[camera.placeId]!, headEnd: site.place[run.headEndId]!,
     source: feedSource(site, run), target: targetCameras[camera.target],
-  });
+  }));
   const chosen = site.choice[camera.id]?.option ?? null;
   const gaps = runGaps(site, run);
   const beforeTest = gaps.filter(({ before }) => before === 'test').length;
   return {
-    run, camera, findings, options, chosen, lengthM: runLengthM(run), choiceBroken: brokenChoice(options.find(({ kind }) => kind === chosen)),
+    run, camera, findings, chosen, lengthM: runLengthM(run), choiceBroken: chosen === null ? null : brokenChoice(workOut().find(({ kind }) => kind === chosen)),
+    get options() {
+      return workOut();
+    },
     disputes: lengthDisputes(site, run), toNote: { beforeTest, beforeDecide: gaps.length - beforeTest },
   };
 }

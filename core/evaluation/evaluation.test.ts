@@ -3,7 +3,7 @@ import { planSheet } from '#core/sheet';
 import { applyChanges, changesBetween, removeRunAndCamera, withChanges, type Change, type Site } from '#core/site';
 import { formulas } from '#core/working';
 import { saltmarrowSite } from '../site/testSite';
-import { evaluateSite, lightNews, lightSite, withNews, workingOf } from '.';
+import { evaluateSite, firstNews, lightNews, lightSite, optionsOf, withNews, withOptions, workingOf } from '.';
 
 const site = saltmarrowSite();
 const after = (...changes: Change[]): Site => {
@@ -60,14 +60,21 @@ describe('evaluating again', () => {
     const news = lightNews(again, before.evaluation);
     expect(news.changed).toHaveLength(anew);
     expect(JSON.stringify(again)).toBe(JSON.stringify(evaluateSite(next)));
-    expect(withNews(lightSite(before.evaluation), news)).toEqual(lightSite(again));
+    expect(withNews(lightSite(before.evaluation), news, next)).toEqual(lightSite(again));
     expect(changesBetween(site, next)).toEqual([change]);
     expect(withChanges(site, [change])).toEqual(next);
+  });
+  it('comes in two parts when a site is opened: what most stages show, then the options', () => {
+    const evaluation = evaluateSite(site);
+    const first = withNews(null, firstNews(evaluation), site);
+    expect(first.runs.every(({ options }) => options.length === 0)).toBe(true);
+    expect(withOptions(first, optionsOf(evaluation))).toEqual(lightSite(evaluation));
+    expect(first.runs[0]!.run).toBe(site.run[first.runs[0]!.run.id]);
   });
   it('a run that goes is gone', () => {
     const before = { site, evaluation: evaluateSite(site) };
     const next = after(...removeRunAndCamera(site, 'r15'));
-    expect(withNews(lightSite(before.evaluation), lightNews(evaluateSite(next, before), before.evaluation)).runs.map(({ camera }) => camera.number)).not.toContain(15);
+    expect(withNews(lightSite(before.evaluation), lightNews(evaluateSite(next, before), before.evaluation), next).runs.map(({ camera }) => camera.number)).not.toContain(15);
     expect(changesBetween(site, next)).toEqual([{ kind: 'camera', id: 'c15', remove: true }, { kind: 'run', id: 'r15', remove: true }, { kind: 'pin', id: 'camera-c15', remove: true }]);
   });
 });

@@ -1,6 +1,6 @@
 import type { Loop, RunFindings, Verdict } from '#core/findings';
 import type { Impossible, Margin, Possible } from '#core/options';
-import type { OptionKind } from '#core/site';
+import type { OptionKind, Site } from '#core/site';
 import type { Working, WorkingOut } from '#core/working';
 import type { RunEvaluation } from './evaluateRun';
 import type { SiteEvaluation } from './evaluateSite';
@@ -17,32 +17,60 @@ export type LightSite = Omit<SiteEvaluation, 'runs'> & { runs: LightRun[] };
 const withoutWorking = <T extends { working: WorkingOut }>({ working: _, ...rest }: T): Omit<T, 'working'> => rest;
 const withoutStep = ({ step: _, ...loop }: Loop): Omit<Loop, 'step'> => loop;
 
-function lightRun(evaluation: RunEvaluation): LightRun {
-  const { findings, options } = evaluation;
+/** The part of an evaluation that does not need the options. */
+function withoutOptions({ run, camera, findings, chosen, choiceBroken, lengthM, disputes, toNote }: RunEvaluation): Omit<LightRun, 'options'> {
   return {
-    ...evaluation,
+    run, camera, chosen, choiceBroken, lengthM, disputes, toNote,
     findings: { ...findings, verdicts: findings.verdicts.map(withoutWorking), binding: withoutWorking(findings.binding), coaxLoop: withoutStep(findings.coaxLoop), powerLoop: withoutStep(findings.powerLoop) },
-    options: options.map((option) => (option.state === 'no' ? option : { ...option, margins: option.margins.map(withoutWorking), binding: withoutWorking(option.binding) })),
   };
 }
+
+const lightOptions = ({ options }: RunEvaluation): LightOption[] =>
+  options.map((option) => (option.state === 'no' ? option : { ...option, margins: option.margins.map(withoutWorking), binding: withoutWorking(option.binding) }));
+
+const lightRun = (evaluation: RunEvaluation): LightRun => ({ ...withoutOptions(evaluation), options: lightOptions(evaluation) });
 
 export function lightSite(evaluation: SiteEvaluation): LightSite {
   return { ...evaluation, runs: evaluation.runs.map(lightRun) };
 }
 
-/** What is new in an evaluation: the runs that were worked out anew, and the order of all. */
-export interface LightNews extends Omit<LightSite, 'runs'> { changed: LightRun[]; order: string[] }
+/** What is made of a run, without the run and its camera: whoever is told has those. */
+export type RunNews = Omit<LightRun, 'run' | 'camera'> & { runId: string };
 
-/** What to tell somebody who has the earlier evaluation, or everything where there was none. */
+/** What is new in an evaluation: the runs that were worked out anew, and the order of all. */
+export interface LightNews extends Omit<LightSite, 'runs'> { changed: RunNews[]; order: string[] }
+
+function newsOf({ run, camera: _, ...rest }: LightRun): RunNews {
+  return { runId: run.id, ...rest };
+}
+
+/** What to tell somebody who has the site and the earlier evaluation, or everything where there was none. */
 export function lightNews(evaluation: SiteEvaluation, before?: SiteEvaluation): LightNews {
   const { runs, ...rest } = evaluation;
   const known = new Set(before?.runs);
-  return { ...rest, order: runs.map(({ run }) => run.id), changed: runs.filter((run) => !known.has(run)).map(lightRun) };
+  return { ...rest, order: runs.map(({ run }) => run.id), changed: runs.filter((run) => !known.has(run)).map((run) => newsOf(lightRun(run))) };
 }
 
-/** The evaluation that news lead to. */
-export function withNews(before: LightSite | null, { changed, order, ...rest }: LightNews): LightSite {
-  const runs = new Map([...(before?.runs ?? []), ...changed].map((evaluation) => [evaluation.run.id, evaluation]));
+/** All there is to tell but the options, which are half of it and are looked at last. */
+export function firstNews(evaluation: SiteEvaluation): LightNews {
+  const { runs, ...rest } = evaluation;
+  return { ...rest, order: runs.map(({ run }) => run.id), changed: runs.map((run) => newsOf({ ...withoutOptions(run), options: [] })) };
+}
+
+export type LightOptions = Record<string, LightOption[]>;
+
+/** The options that the first news left out, by run. */
+export const optionsOf = ({ runs }: SiteEvaluation): LightOptions => Object.fromEntries(runs.map((evaluation) => [evaluation.run.id, lightOptions(evaluation)]));
+
+export const withOptions = (light: LightSite, options: LightOptions): LightSite => ({ ...light, runs: light.runs.map((run) => ({ ...run, options: options[run.run.id] ?? [] })) });
+
+/** The evaluation of a site that news lead to. */
+export function withNews(before: LightSite | null, { changed, order, ...rest }: LightNews, site: Site): LightSite {
+  const runs = new Map(before?.runs.map((evaluation) => [evaluation.run.id, evaluation]));
+  for (const { runId, ...news } of changed) {
+    const run = site.run[runId]!;
+    runs.set(runId, { run, camera: site.camera[run.cameraId]!, ...news });
+  }
   return { ...rest, runs: order.map((id) => runs.get(id)!) };
 }
 

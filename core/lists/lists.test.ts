@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { applyChanges, emptySite, type Site } from '#core/site';
 import { saltmarrowSite } from '../site/testSite';
-import { editCells, listIds, matchColumns, matching, neutralised, previewImport, removeRows, restored, steadyRows, tableOf, type Cell, type ForeignTable, type ListId, type Preview } from '.';
+import { editCells, listIds, matchColumns, matching, neutralised, previewImport, removeRows, restored, sortedRows, steadyRows, tableOf, type Cell, type ForeignTable, type ListId, type Preview } from '.';
 
 const site = saltmarrowSite();
 
@@ -146,6 +146,13 @@ describe('editing in the list', () => {
   it('reads a bare length in the person’s unit', () => {
     const edit = editCells(site, 'run', ['r01'], 'lengthM', '100', 'ft');
     expect(edit.kind === 'changes' && edit.changes[0]).toMatchObject({ set: { segments: [{ lengthM: expect.closeTo(30.48, 9) as number }] } });
+  });
+  it('sorts by a column, empty cells last either way', () => {
+    const { rows } = tableOf(site, 'segment');
+    const lengths = sortedRows(rows, 'lengthM', true).map(({ cells }) => cells['lengthM'] as number);
+    expect(lengths).toEqual([...lengths].sort((a, b) => b - a));
+    for (const isDown of [true, false]) expect(sortedRows(rows, 'joint', isDown).at(0)!.cells['joint']).not.toBe('');
+    expect(sortedRows(rows, 'headMark', true).slice(-4).map(({ cells }) => cells['headMark'])).toEqual([null, null, null, null]);
   });
   it('leaves the rows that did not change the very same', () => {
     const { rows } = tableOf(site, 'camera');

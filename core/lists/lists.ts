@@ -56,6 +56,18 @@ export function steadyRows(before: readonly ShownRow[], now: readonly ShownRow[]
   return steady.length === before.length && steady.every((row, index) => row === before[index]) ? before : steady;
 }
 
+/** Rows by a column, those that say nothing there last; rows that say the same stay in their order. */
+export function sortedRows(rows: readonly ShownRow[], key: string, isDown: boolean): ShownRow[] {
+  const words = new Intl.Collator('en', { numeric: true });
+  const isEmpty = (cell: Cell | undefined) => cell === null || cell === undefined || cell === '';
+  const way = isDown ? -1 : 1;
+  return [...rows].sort((one, other) => {
+    const [a, b] = [one.cells[key], other.cells[key]];
+    if (isEmpty(a) || isEmpty(b)) return Number(isEmpty(a)) - Number(isEmpty(b));
+    return way * (typeof a === 'number' && typeof b === 'number' ? a - b : words.compare(String(a), String(b)));
+  });
+}
+
 /** The rows in which every word of the search stands somewhere. */
 export function matching(rows: readonly ShownRow[], search: string): readonly ShownRow[] {
   const words = search.toLowerCase().split(/\s+/).filter(Boolean);

@@ -19,7 +19,7 @@ export { removeRunAndCamera, removeThing, type Removal } from './removal';
 export { joints, lengthSources, longestSegmentM, type Leg, type PowerFeed, type Run, type RunState, type Segment } from './run';
 export { markedLength, withJoint, withMarks, withMeasured, withoutSegment, withPrint, withSegment, withSegmentAfter } from './segments';
 export { aboutOf, emptySite, factSchemas, kinds, siteIdSchema, type About, type Fact, type Kind, type Site } from './site';
-export { attachedTo, fileLists, fromSiteFile, parseSiteFile, siteFileFormat, siteFileSchema, siteFileVersion, toSiteFile, type AttachedFile, type SiteFile } from './siteFile';
+export { attachedTo, fileLists, fromSiteFile, parseSiteFile, siteFileFormat, siteFileSchema, siteFileVersion, siteOfSound, toSiteFile, type AttachedFile, type SiteFile } from './siteFile';
 export { environments, nameSchema, type Environment } from './vocabulary';
 export { fedFrom, hasPowerCores } from './feeding';
 export { disksText, parseDisks, parsePresets, presetsText, type ReadList } from './headEndText';

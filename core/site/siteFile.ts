@@ -53,6 +53,14 @@ export function toSiteFile(site: Site, files: readonly AttachedFile[] = []): Sit
   return { format: siteFileFormat, version: siteFileVersion, about: aboutOf(site), ...lists, files: [...files].sort(byNumber) } as SiteFile;
 }
 
+/** The site in a file that was found sound before, as the server's own are when they are written. */
+export function siteOfSound(file: SiteFile): Site {
+  return {
+    about: { about: file.about },
+    ...Object.fromEntries(listNames.map((name) => [fileLists[name], Object.fromEntries(file[name].map((fact) => [fact.id, fact]))])),
+  } as unknown as Site;
+}
+
 function fromLists(file: SiteFile): Checked<Site> {
   const problems = listNames.flatMap((name) => {
     const seen = new Set<string>();
@@ -62,10 +70,7 @@ function fromLists(file: SiteFile): Checked<Site> {
     });
   });
   if (problems.length > 0) return { kind: 'refused', problems };
-  const site = {
-    about: { about: file.about },
-    ...Object.fromEntries(listNames.map((name) => [fileLists[name], Object.fromEntries(file[name].map((fact) => [fact.id, fact]))])),
-  } as unknown as Site;
+  const site = siteOfSound(file);
   const broken = referenceProblems(site);
   return broken.length > 0 ? { kind: 'refused', problems: broken } : { kind: 'sound', value: site };
 }

@@ -1,27 +1,41 @@
-import { wrap, type Remote } from 'comlink';
 import { defineStore } from 'pinia';
-import { computed, shallowRef, watch } from 'vue';
-import { withNews, type LightRun, type LightSite, type Subject } from '#core/evaluation';
+import { computed, ref, shallowRef, watch } from 'vue';
+import { withNews, withOptions, type LightNews, type LightOptions, type LightRun, type LightSite, type Subject } from '#core/evaluation';
 import { changesBetween, type Site } from '#core/site';
-import type { Evaluator } from '../workers/evaluator.worker';
+import { evaluator as worker } from '../workers/evaluator';
 import { useSite } from './site';
 
 /** What the core makes of the open site, worked out in a thread of its own after every change. */
 export const useEvaluation = defineStore('evaluation', () => {
   const store = useSite();
-  const worker: Remote<Evaluator> = wrap<Evaluator>(new Worker(new URL('../workers/evaluator.worker.ts', import.meta.url), { type: 'module' }));
   const result = shallowRef<LightSite | null>(null);
+  /** Whether the options are in as well; they come a moment after all else when a site is opened. */
+  const isWhole = ref(false);
 
   /** The site that the worker has, and the id under which it was opened. */
   let held: { id: string; site: Site } | null = null;
   let running = false;
   let latest: Site | null = null;
 
-  async function newsOf(id: string, site: Site): Promise<LightSite> {
+  async function evaluate(id: string, site: Site): Promise<void> {
     const isSame = held?.id === id && result.value !== null;
-    const news = isSame ? await worker.follow(changesBetween(held!.site, site)) : await worker.open(site);
-    held = { id, site };
-    return withNews(isSame ? result.value : null, news);
+    if (isSame) {
+      const news = await worker.follow(changesBetween(held!.site, site));
+      held = { id, site };
+      result.value = withNews(result.value, JSON.parse(news) as LightNews, site);
+      return;
+    }
+    const early = store.takeEarlyNews();
+    const first = early ?? { site, news: await worker.open(JSON.stringify(site)) };
+    held = { id, site: first.site };
+    result.value = withNews(null, JSON.parse(first.news) as LightNews, first.site);
+    isWhole.value = false;
+    const options = await worker.options();
+    if (held?.id !== id || !result.value) return;
+    result.value = withOptions(result.value, JSON.parse(options) as LightOptions);
+    isWhole.value = true;
+    // Edits that were on their way when the page was left are on top of what was made ready early.
+    if (first.site !== site) await evaluate(id, site);
   }
 
   /** Only the newest site is worth evaluating; those that came meanwhile are passed over. */
@@ -32,7 +46,7 @@ export const useEvaluation = defineStore('evaluation', () => {
       while (latest) {
         const site: Site = latest;
         latest = null;
-        result.value = await newsOf(store.id, site);
+        await evaluate(store.id, site);
       }
     } finally {
       running = false;
@@ -52,5 +66,5 @@ export const useEvaluation = defineStore('evaluation', () => {
   const why = (subject: Subject) => worker.why(subject);
   const sheet = () => worker.sheet();
 
-  return { result, byRun, why, sheet };
+  return { result, isWhole, byRun, why, sheet };
 });

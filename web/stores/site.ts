@@ -1,10 +1,11 @@
 import { useBroadcastChannel, useDocumentVisibility, useEventListener } from '@vueuse/core';
 import { defineStore } from 'pinia';
 import { computed, ref, shallowRef, watch } from 'vue';
-import { fromSiteFile, historyOf, logEntrySchema, type Change, type LogEntry, type Nature, type Site } from '#core/site';
+import { historyOf, logEntrySchema, siteOfSound, type Change, type LogEntry, type Nature, type Site } from '#core/site';
 import type { Problem } from '#core/problems';
 import { z } from 'zod';
-import { api } from './api';
+import { takeEarly } from '../workers/evaluator';
+import { api, type Answer, type ServedSite } from './api';
 import { dropFirst, enqueue, nextToSend, rebase, seenLog, seenSite, type Dropped, type Queue } from './editQueue';
 import { usePerson } from './person';
 
@@ -43,6 +44,14 @@ export const useSite = defineStore('site', () => {
   const dropped = shallowRef<Dropped[]>([]);
   const person = usePerson();
 
+  /** What was made of the site before the page was ready, and the site that it was made of. */
+  let early: { news: string; site: Site } | null = null;
+  function takeEarlyNews(): { news: string; site: Site } | null {
+    const taken = early;
+    early = null;
+    return taken;
+  }
+
   const site = computed<Site | null>(() => (queue.value ? seenSite(queue.value) : null));
   const history = computed(() => historyOf(queue.value ? seenLog(queue.value) : []));
   const { post: tellOthers, data: told } = useBroadcastChannel<{ site: string; version: number }, { site: string; version: number }>({ name: 'neotrope' });
@@ -57,21 +66,18 @@ export const useSite = defineStore('site', () => {
     id.value = siteId;
     queue.value = null;
     opened.value = 'opening';
-    const answer = await api.site(siteId);
+    const ready = await takeEarly(siteId);
+    const answer: Answer<ServedSite> = ready ? { kind: 'answer', value: JSON.parse(ready.text) as ServedSite } : await api.site(siteId);
     if (id.value !== siteId) return;
     if (answer.kind !== 'answer') {
       opened.value = answer.kind === 'silence' ? 'unreachable' : 'missing';
       return;
     }
-    const read = fromSiteFile(answer.value.file);
-    if (read.kind === 'refused') {
-      opened.value = 'missing';
-      return;
-    }
-    const { version, log } = answer.value;
+    const { version, log, file } = answer.value;
     savedAt.value = log.at(-1)?.at ?? null;
     const sent = new Set(log.map((entry) => entry.id));
-    const { queue: next, dropped: lost } = rebase({ version, confirmed: read.value, log, pending: leftBehind(siteId).filter((entry) => !sent.has(entry.id)) }, []);
+    const { queue: next, dropped: lost } = rebase({ version, confirmed: siteOfSound(file), log, pending: leftBehind(siteId).filter((entry) => !sent.has(entry.id)) }, []);
+    early = ready ? { news: ready.news, site: next.confirmed } : null;
     hold(next, lost);
     opened.value = 'open';
     void send();
@@ -160,5 +166,5 @@ export const useSite = defineStore('site', () => {
   });
   useEventListener(window, 'online', () => void send());
 
-  return { id, opened, site, history, saving, savedAt, dropped, person, open, change, undo, redo, refresh };
+  return { id, takeEarlyNews, opened, site, history, saving, savedAt, dropped, person, open, change, undo, redo, refresh };
 });

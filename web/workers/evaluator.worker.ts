@@ -1,27 +1,48 @@
 import { expose } from 'comlink';
-import { evaluateSite, lightNews, workingOf, type Before, type LightNews, type Subject } from '#core/evaluation';
+import { evaluateSite, firstNews, lightNews, optionsOf, workingOf, type Before, type Subject } from '#core/evaluation';
 import { planSheet, type PlanSheet } from '#core/sheet';
-import { withChanges, type Change, type Site } from '#core/site';
+import { siteOfSound, withChanges, type Change, type Site, type SiteFile } from '#core/site';
 import type { Working } from '#core/working';
 
 /** The last site that was evaluated, with its workings, which stay on this side until one is asked for. */
 let last: Before | undefined;
 
-function evaluate(site: Site, before: Before | undefined): LightNews {
-  const evaluation = evaluateSite(site, before);
-  last = { site, evaluation };
-  return lightNews(evaluation, before?.evaluation);
+function evaluate(site: Site, before: Before | undefined): Before {
+  last = { site, evaluation: evaluateSite(site, before) };
+  return last;
 }
 
+/**
+ * A site and what is made of it pass between the threads as text. A thousand runs are a hundred thousand small objects,
+ * and browsers write and read those as JSON faster than they copy them.
+ */
+const asText = (value: unknown): string => JSON.stringify(value);
+
+/** A site as the server gave it, and the first news of it. */
+export interface EarlySite { text: string; news: string }
+
+const firstNewsOf = (site: Site): string => asText(firstNews(evaluate(site, undefined).evaluation));
+
 const evaluator = {
-  /** Evaluates a site from scratch. */
-  open(site: Site): LightNews {
-    return evaluate(site, undefined);
+  /** Fetches a site and evaluates it; `null` where it cannot be had, for the page to find out why. */
+  async fetchSite(id: string): Promise<EarlySite | null> {
+    const response = await fetch(`/api/sites/${id}`);
+    if (!response.ok) return null;
+    const text = await response.text();
+    return { text, news: firstNewsOf(siteOfSound((JSON.parse(text) as { file: SiteFile }).file)) };
+  },
+  /** Evaluates a site from scratch, given as text; what is made of it comes as text too, the options with `options`. */
+  open(site: string): string {
+    return firstNewsOf(JSON.parse(site) as Site);
+  },
+  options(): string {
+    return asText(last ? optionsOf(last.evaluation) : {});
   },
   /** Evaluates what has changed since, and tells only that. */
-  follow(changes: Change[]): LightNews {
+  follow(changes: Change[]): string {
     if (!last) throw new Error('no site is open');
-    return evaluate(withChanges(last.site, changes), last);
+    const before = last;
+    return asText(lightNews(evaluate(withChanges(before.site, changes), before).evaluation, before.evaluation));
   },
   why(subject: Subject): Working | null {
     return last ? workingOf(last.evaluation, subject) : null;

@@ -19,7 +19,7 @@ const store = useSite();
 const own = useMeasures();
 const id = useLocalStorage<ListId>('neotrope-list', 'camera');
 const search = ref('');
-const picked = ref<ShownRow[]>([]);
+const picked = ref<readonly string[]>([]);
 const editing = ref<{ rowId: string; key: string } | null>(null);
 const problem = ref('');
 const box = useTemplateRef('box');
@@ -37,7 +37,7 @@ watch(id, () => {
   problem.value = '';
 });
 
-function put(rowIds: string[], key: string, text: string): boolean {
+function put(rowIds: readonly string[], key: string, text: string): boolean {
   const edit = editCells(store.site!, table.value.id, rowIds, key, text, own.measures.length);
   if (edit.kind === 'refused') {
     problem.value = edit.why;
@@ -62,12 +62,11 @@ function leave(rowId: string, key: string): void {
 function begin(rowId: string, column: ShownColumn): void {
   if (column.editable) editing.value = { rowId, key: column.key };
 }
-function onKey(event: KeyboardEvent, row: ShownRow, column: ShownColumn): void {
-  if (event.target !== event.currentTarget) return;
-  const next = neighbour(event.currentTarget as HTMLElement, event.key);
+function onKey(event: KeyboardEvent, cell: HTMLElement, rowId: string, column: ShownColumn): void {
+  const next = neighbour(cell, event.key);
   if (next) next.focus();
-  else if (event.key === ' ') picked.value = picked.value.some((one) => one.id === row.id) ? picked.value.filter((one) => one.id !== row.id) : [...picked.value, row];
-  else if ((event.key === 'Enter' || event.key === 'F2') && column.editable) begin(row.id, column);
+  else if (event.key === ' ') picked.value = picked.value.includes(rowId) ? picked.value.filter((one) => one !== rowId) : [...picked.value, rowId];
+  else if ((event.key === 'Enter' || event.key === 'F2') && column.editable) begin(rowId, column);
   else return;
   event.preventDefault();
   event.stopPropagation();
@@ -83,11 +82,11 @@ const manyWords = computed(() => {
   return cell?.kind === 'word' ? [...cell.words(store.site!)].map(({ says }) => ({ value: says, says })) : cell?.kind === 'yes-no' ? [{ value: 'yes', says: 'yes' }, { value: 'no', says: 'no' }] : null;
 });
 function putMany(text: string): void {
-  if (manyKey.value && put(picked.value.map((row) => row.id), manyKey.value, text)) picked.value = [];
+  if (manyKey.value && put(picked.value, manyKey.value, text)) picked.value = [];
 }
 
 function removePicked(): void {
-  const removal = removeRows(store.site!, table.value.id, picked.value.map((row) => row.id));
+  const removal = removeRows(store.site!, table.value.id, picked.value);
   if (removal.kind === 'refused') problem.value = removal.why;
   else problem.value = store.change(`Remove ${picked.value.length} ${table.value.label.toLowerCase()}`, removal.changes).map(({ allowed }) => allowed).join('; ');
   if (!problem.value) picked.value = [];
@@ -173,11 +172,4 @@ useKeys([{ keys: ['f'], says: 'find in the list', group: 'Lists', run: () => fin
 .underline { text-decoration: underline; }
 .box { flex: 1; min-height: 0; border: 1px solid var(--rule-strong); background: var(--sheet); }
 .box .empty { padding: 24px; }
-.box :deep(table) { table-layout: fixed; }
-.box :deep(td) { padding: 0 !important; height: 28px; border-color: var(--rule); overflow: hidden; }
-.box :deep(td:first-child) { padding-left: 10px !important; }
-.box :deep(th) { padding: 5px 7px !important; font-size: 11px; font-weight: 500; color: var(--ink-2); background: var(--paper); white-space: nowrap; }
-.box :deep(tbody tr), .box :deep(td.p-datatable-frozen-column) { background: var(--sheet); color: var(--ink); }
-.box :deep(tr.p-datatable-row-selected), .box :deep(tr.p-datatable-row-selected .p-datatable-frozen-column) { background: var(--copper-3); }
-.box :deep(th .p-datatable-sort-icon) { width: 10px; height: 10px; }
 </style>

@@ -1,0 +1,20 @@
+import '@fontsource-variable/archivo/wdth.css';
+import '@fontsource/ibm-plex-mono/latin-400.css';
+import '@fontsource/ibm-plex-mono/latin-500.css';
+import './theme/tokens.css';
+import './theme/base.css';
+import './theme/print.css';
+import { createPinia } from 'pinia';
+import PrimeVue from 'primevue/config';
+import ToastService from 'primevue/toastservice';
+import { createApp } from 'vue';
+import App from './App.vue';
+import { router } from './router';
+import { paperAndInk } from './theme/preset';
+
+createApp(App)
+  .use(createPinia())
+  .use(router)
+  .use(PrimeVue, { theme: { preset: paperAndInk, options: { darkModeSelector: '[data-theme="dark"]', cssLayer: false } } })
+  .use(ToastService)
+  .mount('#app');
