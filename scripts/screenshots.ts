@@ -17,11 +17,30 @@ const chooseUnit = async (page: Page) => {
   await page.locator('tr[data-run="r08"] .chosen').waitFor();
 };
 
+const pickRoute = async (page: Page) => {
+  const box = (await page.locator('[data-route="west-ramp-spur"] .grip').boundingBox())!;
+  await page.mouse.click(box.x + box.width / 2, box.y + box.height / 2);
+};
+const pickRows = async (page: Page) => {
+  await page.getByRole('searchbox', { name: 'Find in the list' }).fill('quay');
+  await page.getByLabel('Pick all rows').check();
+};
+const importRows = async (page: Page) => {
+  const text = 'No;View;Locaton;Night (W);Remark\n8;Weighbridge deck;Lanes;9,5;new lamp\n25;Rope store;Workshop;4;\n9;Kiosk A;Kiosks;bright;\n10;Kiosk B;Atlantis;3;\n';
+  await page.getByLabel('Table to import').setInputFiles({ name: 'cameras.csv', mimeType: 'text/csv', buffer: Buffer.from(text) });
+  await page.getByRole('dialog').getByRole('listitem').first().waitFor();
+};
+
 const shots: Shot[] = [
   { name: 'board', stage: 'survey' },
   { name: 'run-sheet', stage: 'survey/r13', act: (page) => page.keyboard.press('e') },
-  { name: 'add-run', stage: 'survey', act: (page) => page.keyboard.press('n') },
-  { name: 'head-end', stage: 'survey', act: (page) => page.keyboard.press('b') },
+  { name: 'drawing', stage: 'survey/r14?view=drawing&drawing=site-plan', act: pickRoute },
+  { name: 'drawing-dark', stage: 'survey/r03?view=drawing&drawing=hall-plan', dark: true, act: (page) => page.locator('[data-pin="camera/c03"]').click() },
+  { name: 'lists', stage: 'survey?view=lists', act: pickRows },
+  { name: 'import', stage: 'survey?view=lists', act: importRows },
+  { name: 'head-end', stage: 'survey?view=head-end&thing=supply/hall-box' },
+  { name: 'gaps', stage: 'survey?view=gaps', act: (page) => page.keyboard.press('x') },
+  { name: 'walk-phone', stage: 'survey?view=walk', phone: true },
   { name: 'test', stage: 'test/r08', act: (page) => page.keyboard.press('w') },
   { name: 'test-dark', stage: 'test/r14', dark: true, act: (page) => page.keyboard.press('w') },
   { name: 'decide', stage: 'decide/r08', act: chooseUnit },

@@ -90,6 +90,7 @@ test('on a phone the fields are big enough for a thumb and nothing runs off the 
   await field.press('Enter');
   await expect(verdictRow(page, 'foreign-ac-volts')).toContainText('safe to go on');
   await page.getByRole('button', { name: 'Runs', exact: true }).click();
+  await page.getByRole('searchbox').fill('gate in');
   await runInList(page, 'Gate in').click();
   await expect(page.getByRole('heading', { name: '23 Gate in' })).toBeVisible();
   expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(390);

@@ -173,7 +173,8 @@ const crowded = computed(() => metres.value !== null && k.value / metres.value <
 .canvas { display: block; width: 100%; height: 100%; background: var(--paper); border: 1px solid var(--rule-strong); touch-action: none; cursor: grab; }
 .canvas:active { cursor: grabbing; }
 .canvas.placing { cursor: crosshair; }
-.canvas:focus-visible { outline-offset: -2px; }
+.canvas:focus { outline: none; }
+.canvas:focus-visible { outline: 2px solid var(--copper); outline-offset: -2px; }
 .paper { fill: var(--sheet); }
 :root[data-theme='dark'] .picture { filter: invert(0.86) hue-rotate(180deg); }
 .wedge { fill: var(--copper); opacity: 0.13; stroke: var(--copper); stroke-width: 1; }

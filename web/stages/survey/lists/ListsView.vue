@@ -142,10 +142,10 @@ useKeys([{ keys: ['f'], says: 'find in the list', group: 'Lists', run: () => fin
     </div>
     <div v-if="picked.length > 0" class="row many">
       <span>Set in {{ picked.length }} row{{ picked.length === 1 ? '' : 's' }}</span>
-      <PickField :value="manyKey" :choices="editable" label="Column to set" @take="(key) => (manyKey = key)" />
+      <PickField :value="manyKey" :choices="editable" label="Column to set" placeholder="which column" @take="(key) => (manyKey = key)" />
       <template v-if="manyKey">
         <span>to</span>
-        <PickField v-if="manyWords" :key="manyKey" :value="null" :choices="manyWords" label="Value to set" @take="putMany" />
+        <PickField v-if="manyWords" :key="manyKey" :value="null" :choices="manyWords" label="Value to set" placeholder="what" @take="putMany" />
         <span v-else class="value"><TextField :key="manyKey" value="" label="Value to set" placeholder="type it, then Enter" @take="putMany" /></span>
       </template>
       <span class="push" /><button type="button" class="btn small" @click="removePicked">Remove {{ picked.length === 1 ? 'it' : 'them' }}</button><button type="button" class="btn small" @click="picked = []">None</button>

@@ -169,6 +169,7 @@ function setNote(note: string): void {
 .fields { display: grid; gap: 6px; }
 .fields :deep(.field-row) { grid-template-columns: 1fr; }
 .fields :deep(.control) { flex-wrap: wrap; }
+.fields :deep(.quantity) { flex: 1 1 96px; }
 .fields :deep(.label) { font-size: 13px; }
 .fields :deep(.hint) { display: none; }
 .fields :deep(.p-select), .fields :deep(.p-multiselect), .fields :deep(input) { min-height: 46px; font-size: 16px; align-items: center; }
