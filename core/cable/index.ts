@@ -6,5 +6,6 @@ export { conductorAreaMm2, conductorOhms, temperatureFactor } from './conductorR
 export { cableLabel, nearestAwg, powerCableLabel } from './labels';
 export { proposalFrom, saysInWords, type Proposal } from './printProposal';
 export { lengthBetweenMarks, parseMarks, readJacketPrint, type JacketPrint, type LengthMark, type MarkedLength } from './jacketPrint';
+export { waysToShareCores } from './shareCores';
 export { coaxLoopOhms, loopOhms, type Cores } from './loopResistance';
 export { pathLossCoefficients, pathLossDb, type PathLossCoefficients, type Stretch } from './pathLoss';

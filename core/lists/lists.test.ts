@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { applyChanges, emptySite, type Site } from '#core/site';
 import { saltmarrowSite } from '../site/testSite';
-import { editCells, listIds, matchColumns, matching, neutralised, previewImport, removeRows, restored, sortedRows, steadyRows, tableOf, type Cell, type ForeignTable, type ListId, type Preview } from '.';
+import { cellFor, editCells, headingFor, listIds, matchColumns, matching, neutralised, previewImport, removeRows, restored, sortedRows, steadyRows, tableOf, type Cell, type ForeignTable, type ListId, type Preview } from '.';
 
 const site = saltmarrowSite();
 
@@ -146,6 +146,13 @@ describe('editing in the list', () => {
   it('reads a bare length in the person’s unit', () => {
     const edit = editCells(site, 'run', ['r01'], 'lengthM', '100', 'ft');
     expect(edit.kind === 'changes' && edit.changes[0]).toMatchObject({ set: { segments: [{ lengthM: expect.closeTo(30.48, 9) as number }] } });
+  });
+  it('shows lengths as a person likes them', () => {
+    const { columns, rows } = tableOf(site, 'segment');
+    const length = columns.find(({ key }) => key === 'lengthM')!;
+    expect([headingFor(length, { length: 'ft' }), cellFor(length, rows[0]!.cells['lengthM']!, { length: 'ft' })]).toEqual(['length ft', '111.55']);
+    expect([headingFor(length, { length: 'm' }), cellFor(length, 34, { length: 'm' })]).toEqual(['length m', '34']);
+    expect(cellFor(columns[0]!, 8, { length: 'ft' })).toBe(8);
   });
   it('sorts by a column, empty cells last either way', () => {
     const { rows } = tableOf(site, 'segment');

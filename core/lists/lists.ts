@@ -1,4 +1,5 @@
 import type { Site } from '#core/site';
+import { fieldText, shownUnit, type Measures } from '#core/units';
 import { sayCell, type Cell, type CellKind, type Column, type List } from './column';
 import { cameraList } from './cameras';
 import { placeList } from './places';
@@ -44,6 +45,16 @@ export function tableOf(site: Site, id: ListId): Table {
     rows: list.rows(site).map(({ id: rowId, row }) => ({ id: rowId, cells: cellsOf(list, row, site) })),
   };
 }
+
+const isLength = ({ cell }: ShownColumn): boolean => cell.kind === 'number' && cell.unit === 'm';
+
+/** A column's heading for a person who likes lengths in this unit. Files keep metres. */
+export const headingFor = (column: ShownColumn, measures: Pick<Measures, 'length'>): string =>
+  (isLength(column) ? column.heading.replace(/ m$/, ` ${shownUnit('m', measures)}`) : column.heading);
+
+/** What a cell shows such a person. */
+export const cellFor = (column: ShownColumn, cell: Cell, measures: Pick<Measures, 'length'>): Cell =>
+  (isLength(column) && typeof cell === 'number' ? fieldText(cell, 'm', measures) : cell);
 
 /** Rows as they are now, those that say what they said before being the very same, so that nobody has to draw them again. */
 export function steadyRows(before: readonly ShownRow[], now: readonly ShownRow[]): readonly ShownRow[] {

@@ -9,6 +9,14 @@ const usualPair = { kind: 'separate-pair' as const, cable: 'power-2x18-cu', outC
 /** Whether power cores or spare pairs run beside every segment, so that a supply box can feed the camera along it. */
 export const hasPowerCores = ({ segments }: Pick<Run, 'segments'>): boolean => segments.every(({ leg }) => leg.kind !== 'none');
 
+/** A run fed from the same output along its own cores, or through a separate pair; as it is where it cannot be. */
+export function fedThrough(run: Run, way: 'along-run' | 'separate-pair'): Run {
+  const { feed } = run;
+  if (feed.kind === 'local-adapter' || feed.kind === way || (way === 'along-run' && !hasPowerCores(run))) return run;
+  const { supplyId, output } = feed;
+  return { ...run, feed: way === 'along-run' ? { kind: way, supplyId, output } : { ...usualPair, supplyId, output } };
+}
+
 /**
  * A run fed from an output of a supply box, or with `null` from an adapter at its camera. It is fed along its own cores
  * where it has them, and stays on the separate pair that it is on.

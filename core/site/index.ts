@@ -21,7 +21,7 @@ export { markedLength, withJoint, withMarks, withMeasured, withoutSegment, withP
 export { aboutOf, emptySite, factSchemas, kinds, siteIdSchema, type About, type Fact, type Kind, type Site } from './site';
 export { attachedTo, fileLists, fromSiteFile, parseSiteFile, siteFileFormat, siteFileSchema, siteFileVersion, siteOfSound, toSiteFile, type AttachedFile, type SiteFile } from './siteFile';
 export { environments, nameSchema, type Environment } from './vocabulary';
-export { fedFrom, hasPowerCores } from './feeding';
+export { fedFrom, fedThrough, hasPowerCores } from './feeding';
 export { disksText, parseDisks, parsePresets, presetsText, type ReadList } from './headEndText';
 export { thingName } from './thing';
 export { withFields } from './withFields';

@@ -116,7 +116,7 @@ test('each person has metres or feet, AWG or mm², and what is stored stays', as
   await page.keyboard.press('Escape');
   await page.locator('h1').click();
   await page.keyboard.press('m');
-  const own = page.getByRole('dialog', { name: 'You' });
+  const own = page.getByRole('dialog', { name: 'You and the site' });
   await own.getByLabel('Lengths in').click();
   await page.getByRole('option', { name: 'Feet' }).click();
   await own.getByLabel('Cores in').click();

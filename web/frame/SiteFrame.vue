@@ -74,7 +74,7 @@ useKeys([
   { keys: ['/'], says: 'find a run', group: 'Runs', run: () => runList.value?.focusFind() },
   { keys: ['u', 'Ctrl+z'], says: 'undo', group: 'Everywhere', run: undo },
   { keys: ['U', 'Ctrl+Z', 'Ctrl+Shift+z'], says: 'redo', group: 'Everywhere', run: redo },
-  { keys: ['m'], says: 'your name, metres or feet', group: 'Everywhere', run: () => { ownShown.value = true; } },
+  { keys: ['m'], says: 'your name, metres or feet, whose site it is', group: 'Everywhere', run: () => { ownShown.value = true; } },
   { keys: ['t'], says: 'light or dark', group: 'Everywhere', run: theme.toggle },
   { keys: ['?'], says: 'this sheet', group: 'Everywhere', run: () => { keysShown.value = true; } },
   { keys: ['Escape'], says: 'close the panel', group: 'Everywhere', run: why.close },

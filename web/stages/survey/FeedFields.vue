@@ -1,16 +1,19 @@
 <script setup lang="ts">
 import { computed } from 'vue';
-import { fedFrom, type Run } from '#core/site';
+import { powerCable, waysToShareCores } from '#core/cable';
+import { fedFrom, fedThrough, hasPowerCores, type PowerFeed, type Run } from '#core/site';
 import FieldRow from '../../parts/FieldRow.vue';
 import PickField from '../../parts/PickField.vue';
 import QuantityField from '../../parts/QuantityField.vue';
-import { upTo } from '../../parts/within';
+import { upTo, within } from '../../parts/within';
 import { choices } from '#core/words';
+import { useMeasures } from '../../stores/measures';
 import { useSite } from '../../stores/site';
 
 const { run } = defineProps<{ run: Run }>();
 const emit = defineEmits<{ change: [what: string, run: Run] }>();
 const store = useSite();
+const measures = useMeasures();
 
 const supplies = computed(() => Object.values(store.site!.supply));
 const sources = computed(() => [
@@ -22,6 +25,16 @@ const source = computed(() => (run.feed.kind === 'local-adapter' ? 'adapter' : `
 function takeSource(value: string): void {
   const [supplyId = '', output = '1'] = value.split('/');
   emit('change', 'Power source', fedFrom(run, value === 'adapter' ? null : { supplyId, output: Number(output) }));
+}
+
+const ways: { value: PowerFeed['kind']; says: string }[] = [{ value: 'along-run', says: 'The cores along this run' }, { value: 'separate-pair', says: 'A separate pair' }];
+type Pair = Extract<PowerFeed, { kind: 'separate-pair' }>;
+const pair = computed<Pair | null>(() => (run.feed.kind === 'separate-pair' ? run.feed : null));
+const setPair = (what: string, fields: Partial<Pair>) => pair.value && emit('change', what, { ...run, feed: { ...pair.value, ...fields } });
+const coreWays = computed(() => (pair.value ? waysToShareCores(powerCable(pair.value.cable).cores).map(({ outCores, backCores }) => ({ value: `${outCores}/${backCores}`, says: `${outCores} out, ${backCores} back` })) : []));
+function takeCores(value: string): void {
+  const [outCores = 1, backCores = 1] = value.split('/').map(Number);
+  setPair('Cores used', { outCores, backCores });
 }
 
 const inputs = computed(() => [
@@ -45,8 +58,16 @@ function takeInput(value: string): void {
       <QuantityField :value="run.feed.ratedAmps" unit="A" label="Adapter amps" :allowed="upTo(100, 'A')" @take="(ratedAmps) => run.feed.kind === 'local-adapter' && emit('change', 'Adapter amps', { ...run, feed: { ...run.feed, ratedAmps } })" />
     </FieldRow>
   </template>
-  <FieldRow v-else-if="run.feed.kind === 'separate-pair'" label="Separate pair" hint="Its own cable, not beside the coax.">
-    <QuantityField :value="run.feed.lengthM" unit="m" label="Length of the separate pair" :allowed="upTo(5000, 'm')" @take="(lengthM) => run.feed.kind === 'separate-pair' && emit('change', 'Separate pair', { ...run, feed: { ...run.feed, lengthM } })" />
+  <FieldRow v-else-if="hasPowerCores(run)" label="Through" field="feed"><PickField :value="run.feed.kind" :choices="ways" label="Power comes through" @take="(way) => way !== 'local-adapter' && emit('change', 'Power path', fedThrough(run, way))" /></FieldRow>
+  <template v-if="pair">
+  <FieldRow label="Separate pair" field="feed" hint="Its own cable, not beside the coax.">
+    <PickField :value="pair.cable" :choices="measures.powerCables" label="Cable of the separate pair" @take="(cable) => setPair('Separate pair', { cable, outCores: 1, backCores: 1 })" />
+    <PickField v-if="coreWays.length > 1" :value="`${pair.outCores}/${pair.backCores}`" :choices="coreWays" label="Cores of the separate pair" @take="takeCores" />
   </FieldRow>
+  <FieldRow label="Its length" field="feed">
+    <QuantityField :value="pair.lengthM" unit="m" label="Length of the separate pair" :allowed="upTo(5000, 'm')" @take="(lengthM) => setPair('Separate pair', { lengthM })" />
+    <QuantityField :value="pair.temperatureC" unit="°C" label="Temperature of the separate pair" :allowed="within(-40, 90, '°C')" @take="(temperatureC) => setPair('Separate pair', { temperatureC })" />
+  </FieldRow>
+  </template>
   <FieldRow label="Patched to" field="patched"><PickField :value="patched" :choices="inputs" label="Patched to" @take="takeInput" /></FieldRow>
 </template>

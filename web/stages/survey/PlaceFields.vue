@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { notePlace, type Place } from '#core/site';
+import { notePlace, withFields, type Place } from '#core/site';
 import { choices } from '#core/words';
 import FieldRow from '../../parts/FieldRow.vue';
 import PickField from '../../parts/PickField.vue';
@@ -32,4 +32,5 @@ const nameAllowed = (text: string) => (text.length >= 1 && text.length <= 80 ? u
   <p v-if="place.access.by !== 'ground'" class="caution">Working at height: a secured ladder, or a lift with a trained hand. Never alone.</p>
   <FieldRow label="Restrictions" field="place"><PicksField :values="place.restrictions" :choices="choices.restriction" label="Restrictions" @take="(restrictions) => note('Restrictions', { restrictions })" /></FieldRow>
   <p v-if="place.restrictions.includes('asbestos-register')" class="caution">Read the asbestos register before anything here is opened or drilled. Licensed people decide.</p>
+  <FieldRow label="Note" field="place"><TextField :value="place.note ?? ''" label="Note on the place" :refuse="(text) => (text.length <= 2000 ? undefined : 'up to 2000 characters')" @take="(text) => emit('set', 'Note', withFields(place, { note: text || undefined }))" /></FieldRow>
 </template>

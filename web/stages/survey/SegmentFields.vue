@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, inject } from 'vue';
-import { powerCable, signalCable } from '#core/cable';
+import { powerCable, signalCable, waysToShareCores } from '#core/cable';
 import { fieldKey } from '#core/gaps';
 import { longestSegmentM, withJoint, withoutSegment, withSegment, withSegmentAfter, type Leg, type Run, type Segment } from '#core/site';
 import { onlyField } from '../../parts/onlyField';
@@ -33,11 +33,7 @@ const spareCores = computed(() => {
   if (segment.leg.kind === 'cores') return powerCable(segment.leg.cable).cores;
   return segment.leg.kind === 'spare-pairs' && cable.kind === 'pair' ? (cable.pairs - 1) * 2 : 0;
 });
-const coreWays = computed(() => {
-  const ways: { value: string; says: string }[] = [];
-  for (let out = 1; out < spareCores.value; out += 1) for (let back = 1; out + back <= spareCores.value && back <= out; back += 1) ways.push({ value: `${out}/${back}`, says: `${out} out, ${back} back` });
-  return ways;
-});
+const coreWays = computed(() => waysToShareCores(spareCores.value).map(({ outCores, backCores }) => ({ value: `${outCores}/${backCores}`, says: `${outCores} out, ${backCores} back` })));
 
 function takeLeg(value: string): void {
   const leg: Leg = value === 'none' ? { kind: 'none' } : value === 'spare-pairs' ? { kind: 'spare-pairs', outCores: 2, backCores: 2 } : { kind: 'cores', cable: value, outCores: 1, backCores: 1 };

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { inject } from 'vue';
-import type { ShownRow } from '#core/lists';
+import { cellFor, type ShownRow } from '#core/lists';
+import { useMeasures } from '../../../stores/measures';
 import CellEditor from './CellEditor.vue';
 import { listEditing, type LaidColumn } from './listEditing';
 
@@ -8,6 +9,7 @@ import { listEditing, type LaidColumn } from './listEditing';
 defineProps<{ row: ShownRow; columns: readonly LaidColumn[]; y: number; width: number; isPicked: boolean; edited: string | null; tabKey: string | null }>();
 const emit = defineEmits<{ pick: [] }>();
 const { take, leave } = inject(listEditing)!;
+const own = useMeasures();
 </script>
 
 <template>
@@ -17,7 +19,7 @@ const { take, leave } = inject(listEditing)!;
       <div v-if="edited === column.key" role="gridcell" class="cell edited" :class="{ frozen: isFrozen }" :style="{ width: `${column.width}px`, left: `${x}px` }">
         <CellEditor :column="column" :value="row.cells[column.key] ?? null" @take="(text, then) => take(row.id, column.key, text, then)" @leave="leave(row.id, column.key)" />
       </div>
-      <div v-else role="gridcell" class="cell" :class="{ frozen: isFrozen, number: column.cell.kind === 'number', fixed: !column.editable }" :style="{ width: `${column.width}px`, left: `${x}px` }" :tabindex="tabKey === column.key ? 0 : -1" :data-cell="`${row.id} ${column.key}`">{{ row.cells[column.key] }}</div>
+      <div v-else role="gridcell" class="cell" :class="{ frozen: isFrozen, number: column.cell.kind === 'number', fixed: !column.editable }" :style="{ width: `${column.width}px`, left: `${x}px` }" :tabindex="tabKey === column.key ? 0 : -1" :data-cell="`${row.id} ${column.key}`">{{ cellFor(column, row.cells[column.key] ?? null, own.measures) }}</div>
     </template>
   </div>
 </template>

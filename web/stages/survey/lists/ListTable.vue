@@ -1,8 +1,9 @@
 <script setup lang="ts">
 import { useElementSize, useScroll } from '@vueuse/core';
 import { computed, inject, ref, useTemplateRef } from 'vue';
-import { sortedRows, type ShownColumn, type ShownRow } from '#core/lists';
+import { headingFor, sortedRows, type ShownColumn, type ShownRow } from '#core/lists';
 import { inSight } from '../../../line/inSight';
+import { useMeasures } from '../../../stores/measures';
 import ListRow from './ListRow.vue';
 import { listEditing, type LaidColumn } from './listEditing';
 
@@ -14,6 +15,7 @@ const { columns, rows, search } = defineProps<{ columns: readonly ShownColumn[];
 const picked = defineModel<readonly string[]>('picked', { required: true });
 const { editing, begin, onKey } = inject(listEditing)!;
 
+const own = useMeasures();
 const rowPx = 28;
 const tickPx = 40;
 /** So many columns stay on the left: what tells a row from all others. */
@@ -85,7 +87,7 @@ const tabKey = (rowId: string, isFirst: boolean): string | null => (inHand.value
     <div class="head" role="row" :style="{ width: `${tableWidth}px` }">
       <label class="tick frozen"><input type="checkbox" :checked="areAllPicked" aria-label="Pick all rows" @change="pickAll" /></label>
       <div v-for="{ column, x, isFrozen } in laidColumns" :key="column.key" role="columnheader" class="heading" :class="{ frozen: isFrozen, number: column.cell.kind === 'number' }" :style="{ width: `${column.width}px`, left: isFrozen ? `${x}px` : undefined }" :aria-sort="order?.key === column.key ? (order.isDown ? 'descending' : 'ascending') : 'none'">
-        <button type="button" class="plain" @click="orderBy(column.key)">{{ column.heading }}<span v-if="order?.key === column.key">{{ order.isDown ? ' ↓' : ' ↑' }}</span></button>
+        <button type="button" class="plain" @click="orderBy(column.key)">{{ headingFor(column, own.measures) }}<span v-if="order?.key === column.key">{{ order.isDown ? ' ↓' : ' ↑' }}</span></button>
       </div>
     </div>
     <div class="body" :style="{ width: `${tableWidth}px`, height: `${rows.length * rowPx}px` }">

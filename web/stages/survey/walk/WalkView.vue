@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed, provide, ref, watch } from 'vue';
+import { computed, provide, ref, useTemplateRef, watch } from 'vue';
 import { fieldKey, siteGaps, type Gap } from '#core/gaps';
 import { assumable, noteCamera, notePlace, type Assumable, type Camera, type Change, type Place, type Run } from '#core/site';
 import PickField from '../../../parts/PickField.vue';
@@ -53,8 +53,10 @@ function pass(): void {
   if (inHand.value) passed.value = [...passed.value.filter((id) => id !== inHand.value?.id), inHand.value.id];
   next();
 }
+const walk = useTemplateRef('walk');
 function goTo(placeId: string): void {
   here.value = placeId;
+  walk.value?.scrollTo(0, 0);
   inHand.value = null;
   next();
 }
@@ -124,7 +126,7 @@ function setNote(note: string): void {
 </script>
 
 <template>
-  <div class="walk">
+  <div ref="walk" class="walk">
     <div v-if="gaps.length === 0" class="empty"><strong>Nothing is left to note.</strong>{{ Object.keys(site.run).length === 0 ? 'Add the first run on the board.' : 'Go on to Test.' }}</div>
     <template v-else>
       <div class="where"><PickField :value="here" :choices="places" label="Where you are" @take="goTo" /><span class="dim">{{ gaps.length }} left in all</span></div>
