@@ -3,6 +3,7 @@ import { tmpdir } from 'node:os';
 import path from 'node:path';
 import { gzipSync } from 'node:zlib';
 import { evaluateSite, lightNews } from '#core/evaluation';
+import { findEvents, forwardTrace, type Line } from '#core/reflectometer';
 import { parseSiteFile, toSiteFile, withChanges, type Change, type Site } from '#core/site';
 import { startServer } from '../server/startServer';
 import { browserFigures } from './browser';
@@ -100,10 +101,24 @@ async function edits(): Promise<Row[]> {
   ];
 }
 
+/** A line with two joints on it, seen with some noise. */
+function reflectometer(): Row[] {
+  const stretch = (lengthM: number) => ({ kind: 'stretch' as const, lengthM, velocityFactor: 0.83, impedanceOhms: 75, skinDbPer100m: 0.8 });
+  const line: Line = { elements: [stretch(40), { kind: 'series', ohms: 12 }, stretch(55), { kind: 'series', ohms: 30 }, stretch(65)], end: { kind: 'open' } };
+  const pulse = { centreNs: 5, widthNs: 5, edgeNs: 1, volts: 1 };
+  const trace = forwardTrace(line, pulse, 75, 0.5, 8192);
+  const [model, events] = [timed(30, () => forwardTrace(line, pulse, 75, 0.5, 8192)), timed(60, () => findEvents(trace, { velocityFactor: 0.83, impedanceOhms: 75 }))];
+  return [
+    { figure: 'forward model of a trace of 8192 points', measured: ms(model), wanted: 'under 20 ms', holds: model < 20 },
+    { figure: 'a trace of 8192 points to its events', measured: ms(events), wanted: 'under 20 ms', holds: events < 20 },
+  ];
+}
+
 const reference = referenceMs();
 const rows: Row[] = [
   { figure: 'reference: ten million square roots, each after the last', measured: ms(reference), wanted: `${laptopReferenceMs} ms on a laptop`, holds: true },
   ...evaluation(reference),
+  ...reflectometer(),
   firstScreen(),
   ...(await edits()),
   ...(await browserFigures(root)),

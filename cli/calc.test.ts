@@ -1,3 +1,4 @@
+import { readFileSync } from 'node:fs';
 import { describe, expect, it } from 'vitest';
 import reference from '../tests/reference/calc-cases.json';
 import { calc } from './calc';
@@ -16,6 +17,26 @@ describe('the worked cases', () => {
       if (typeof value === 'number') expect(Math.abs(Number(got) - value)).toBeLessThanOrEqual(Math.abs(value) * relativeTolerance);
       else expect(got).toEqual(value);
     }
+  });
+});
+
+describe('reflectometer', () => {
+  it.each([
+    ['open-143m', [{ kind: 'open', distanceM: 143 }]], ['short-88m', [{ kind: 'short', distanceM: 88 }]], ['joint-62m-open-180m', [{ kind: 'series', distanceM: 62, ohms: 25 }, { kind: 'open', distanceM: 180 }]],
+  ])('reads %s', (name, wanted) => {
+    const csv = readFileSync(`tests/reference/tdr/${name}.csv`, 'utf8');
+    const { events } = JSON.parse(run('reflectometer', { csv, velocityFactor: 0.83, impedanceOhms: 75 }).out) as { events: { kind: string; distanceM: number; ohms?: number; confidence: number }[] };
+    expect(events.map(({ kind }) => kind)).toEqual(wanted.map(({ kind }) => kind));
+    events.forEach(({ distanceM, ohms }, k) => {
+      expect(Math.abs(distanceM - wanted[k]!.distanceM)).toBeLessThan(1);
+      const { ohms: wantedOhms } = wanted[k] as { ohms?: number };
+      if (wantedOhms !== undefined) expect(Math.abs(ohms! - wantedOhms)).toBeLessThan(wantedOhms / 4);
+    });
+  });
+  it('says what is wrong with a trace', () => {
+    const { status, errors } = run('reflectometer', { csv: 'a,b\n1,2', velocityFactor: 0.83, impedanceOhms: 75 });
+    expect([status, errors.join()]).toEqual([2, expect.stringContaining('columns time_ns and volts')]);
+    expect(run('reflectometer', { csv: '', velocityFactor: 1.2, impedanceOhms: 75 }).errors.join()).toMatch(/velocityFactor is 1.2/);
   });
 });
 

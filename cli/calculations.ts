@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { coaxCableIds, coaxLoopOhms, conductorOhms, gaugeSchema, loopOhms, materialSchema, pathLossDb, readJacketPrint, signalCable, signalCableIds } from '#core/cable';
 import { dcFeed } from '#core/power';
+import { findEvents, traceFromCsv } from '#core/reflectometer';
 import { linkConverter, linkConverterIds, linkRateMbps, pictureFormat, pictureFormatIds, pictureMargin } from '#core/signal';
 
 /** A calculation by name: what it takes, as a schema, and what it gives. */
@@ -28,6 +29,12 @@ const feedInput = z.union([
   z.strictObject({ ...feedFields, loadAmps: z.number().min(0).max(1e5) }),
 ]);
 
+/** A trace as CSV; what is wrong with it is said at its line. */
+const traceText = z.string().superRefine((csv, context) => {
+  const trace = traceFromCsv(csv);
+  if (trace.kind === 'refused') for (const { path, value, allowed } of trace.problems) context.addIssue({ code: 'custom', message: `${allowed} (${path}: ${value.slice(0, 60)})` });
+});
+
 const define = <I>(about: string, input: z.ZodType<I>, run: (input: I) => object): Calculation => ({
   about, input, run: (value) => ({ ...run(value as I) }),
 });
@@ -54,6 +61,10 @@ export const calculations: Record<string, Calculation> = {
   'picture-margin': define('Loss at a picture format’s top frequency, and whether it holds.', z.strictObject({ segments, format: z.enum(pictureFormatIds), extraLossDb }), (input) =>
     pictureMargin(input.segments, pictureFormat(input.format), input.extraLossDb)),
   'jacket-print': define('What the text on a jacket tells of the cable; what was not understood is handed back.', z.strictObject({ print: z.string().max(2000) }), (input) => readJacketPrint(input.print)),
+  reflectometer: define('What stands on a line by its echoes, in order of distance.', z.strictObject({ csv: traceText, velocityFactor: z.number().gt(0).lt(1), impedanceOhms: z.number().positive().max(1000), lossDbPer100m: z.number().min(0).max(200).optional() }), ({ csv, ...known }) => {
+    const trace = traceFromCsv(csv);
+    return { events: trace.kind === 'sound' ? findEvents(trace.value, known) : [] };
+  }),
   'link-rate': define('Rate of an Ethernet-over-coax link by bit loading.', z.strictObject({ converter: z.enum(linkConverterIds), segments, extraLossDb }), (input) => ({
     mbps: linkRateMbps(linkConverter(input.converter), input.segments, input.extraLossDb),
   })),
