@@ -50,6 +50,13 @@ export function usualRules(kind: SlotRules['kind'], inputs: number, ipSlots: num
   }
 }
 
+/** A recorder with rules of another kind, as they usually come, its IP slots kept as far as the kind has them. */
+export function withRulesOf(recorder: Recorder, kind: SlotRules['kind']): Recorder {
+  const { rules, inputs } = recorder;
+  const ipSlots = 'extraIpSlots' in rules ? rules.extraIpSlots : 'ipSlots' in rules ? rules.ipSlots : Math.max(...rules.presets.map((preset) => preset.ipSlots));
+  return { ...recorder, inputs: kind === 'network-only' ? 0 : inputs, rules: usualRules(kind, inputs, ipSlots) };
+}
+
 export const monitorOutputs = ['composite', 'vga', 'hdmi'] as const;
 
 export const recorderSchema = z.strictObject({

@@ -6,7 +6,7 @@ export { optionKinds, type Choice, type OptionKind, type Placement } from './dec
 export { applyChanges, editSchema, logEntrySchema, overlap, removing, type Applied, type Change, type Edit, type LogEntry, type Nature } from './edit';
 export { pictureTypes, pinnedKinds, type Drawing, type Photo, type PictureType, type Pin, type Route, type Spot } from './drawing';
 export { gearKinds, type Equipment, type Gear, type GearKind, type HookUp } from './equipment';
-export { monitorOutputs, slotCount, usualRules, type Recorder, type SlotRules, type Supply } from './headEnd';
+export { monitorOutputs, slotCount, usualRules, withRulesOf, type Recorder, type SlotRules, type Supply } from './headEnd';
 export { historyOf, type History } from './history';
 export { freeId, freeName } from './freeId';
 export { addEquipment, addRecorder, addSupply, type NewRecorder, type NewSupply } from './newHeadEnd';
@@ -23,5 +23,6 @@ export { attachedTo, fileLists, fromSiteFile, parseSiteFile, siteFileFormat, sit
 export { environments, nameSchema, type Environment } from './vocabulary';
 export { fedFrom, fedThrough, hasPowerCores } from './feeding';
 export { disksText, parseDisks, parsePresets, presetsText, type ReadList } from './headEndText';
+export { withFocal, withLens, withRange } from './lens';
 export { thingName } from './thing';
 export { withFields } from './withFields';

@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import {
-  addRunTo, applyChanges, disksText, fedFrom, fedThrough, freeName, markedLength, parseDisks, parsePresets, presetsText, removeThing, thingName, unseenCamera, withFields, withMeasured, type Change, type Site,
+  addRunTo, applyChanges, disksText, fedFrom, fedThrough, freeName, markedLength, parseDisks, parsePresets, presetsText, removeThing, thingName, unseenCamera, withFields, withFocal, withLens, withMeasured, withRange, withRulesOf, type Change, type Site,
 } from '.';
 import { saltmarrowSite } from './testSite';
 
@@ -48,6 +48,16 @@ describe('what a person writes of a recorder', () => {
   });
 });
 
+describe('a recorder of another kind', () => {
+  const recorder = site.recorder['hall-recorder']!;
+  it('keeps its IP slots as far as the kind has them', () => {
+    expect(withRulesOf(recorder, 'switch-per-input').rules).toEqual({ kind: 'switch-per-input', extraIpSlots: 8 });
+    expect(withRulesOf(recorder, 'preset-split').rules).toMatchObject({ presets: [{ inputs: 16, ipSlots: 0 }, { inputs: 8, ipSlots: 8 }, { inputs: 0, ipSlots: 16 }] });
+    expect(withRulesOf(withRulesOf(recorder, 'preset-split'), 'fixed-hybrid').rules).toEqual({ kind: 'fixed-hybrid', ipSlots: 16 });
+  });
+  it('has no coax inputs where it is for network cameras only', () => expect(withRulesOf(recorder, 'network-only')).toMatchObject({ inputs: 0, rules: { kind: 'network-only', ipSlots: 8 } }));
+});
+
 describe('what goes', () => {
   it('says by whom it is still needed', () => {
     expect(removeThing(site, 'recorder', 'hall-recorder')).toMatchObject({ kind: 'in-use', by: expect.arrayContaining(['run 1', 'the slot of camera 1']) });
@@ -71,8 +81,25 @@ describe('a segment’s length', () => {
     expect([markedLength({}), markedLength({ marks: { head: 5, far: 5, unit: 'm' } })]).toEqual([null, null]);
   });
   it('gives way to a reflectometer unless it was marked', () => {
-    expect(withMeasured(run('r15'), 0, 333, 3.3).segments[0]).toMatchObject({ lengthFrom: 'reflectometer', lengthM: 333, measured: { lengthM: 333 } });
-    expect(withMeasured(run('r01'), 0, 30, 1).segments[0]).toMatchObject({ lengthFrom: 'jacket-marks', lengthM: 34, measured: { lengthM: 30 } });
+    expect(withMeasured(run('r15'), 0, 333).segments[0]).toMatchObject({ lengthFrom: 'reflectometer', lengthM: 333, measured: { lengthM: 333, spreadM: 3.33 } });
+    expect(withMeasured(run('r01'), 0, 30).segments[0]).toMatchObject({ lengthFrom: 'jacket-marks', lengthM: 34, measured: { lengthM: 30 } });
+  });
+});
+
+describe('a lens', () => {
+  const camera = (lens: NonNullable<Site['camera'][string]['lens']>) => ({ lens });
+  it('starts as most old ones are', () => expect(withLens({}, { focalMm: 6 })).toEqual({ sensor: '1/3', focalMm: 6 }));
+  it('keeps a range only while its focal length is in it', () => {
+    const zoom = camera({ sensor: '1/3', focalMm: 4, range: { minMm: 2.8, maxMm: 12 } });
+    expect(withFocal(zoom, 8)).toEqual({ sensor: '1/3', focalMm: 8, range: { minMm: 2.8, maxMm: 12 } });
+    expect(withFocal(zoom, 16)).toEqual({ sensor: '1/3', focalMm: 16 });
+  });
+  it('is a lens that the schema takes, whatever ends are noted in whatever order', () => {
+    const mm = fc.double({ min: 1, max: 100, noNaN: true });
+    fc.assert(fc.property(mm, fc.array(fc.oneof(mm.map((minMm) => ({ minMm })), mm.map((maxMm) => ({ maxMm }))), { maxLength: 5 }), (focalMm, ends) => {
+      const lens = ends.reduce((so, end) => withRange(camera(so), end), withFocal({}, focalMm));
+      expect(lens.range === undefined || (lens.range.minMm <= lens.focalMm && lens.focalMm <= lens.range.maxMm)).toBe(true);
+    }));
   });
 });
 

@@ -40,8 +40,12 @@ export function markedLength({ marks }: Pick<Segment, 'marks'>): { lengthM: numb
   return between.kind === 'length' ? { lengthM: between.lengthM, spreadM: markSpreadM } : null;
 }
 
+/** A reflectometer's distance is good to about a hundredth, and never better than its pulse: a metre. */
+const reflectometerSpreadM = (lengthM: number): number => Math.max(1, lengthM * 0.01);
+
 /** A run with a segment's length as a reflectometer tells it; an estimate or a drawn length gives way to it. */
-export function withMeasured(run: Run, index: number, lengthM: number, spreadM: number): Run {
+export function withMeasured(run: Run, index: number, lengthM: number): Run {
+  const spreadM = reflectometerSpreadM(lengthM);
   const { lengthFrom } = run.segments[index]!;
   const gives = lengthFrom === 'estimate' || lengthFrom === 'drawn' || lengthFrom === 'reflectometer';
   return withSegment(run, index, { measured: { lengthM, spreadM }, ...(gives ? { lengthFrom: 'reflectometer' as const, lengthM, spreadM } : {}) });

@@ -26,9 +26,6 @@ const routes = computed(() => Object.values(store.site!.route).map((route) => {
 }));
 const words = ({ by, lengthM, spreadM }: LengthClaim) => `${choices.lengthFrom.find(({ value }) => value === by)?.says} ${own.quantity(lengthM, 'm')} ± ${own.quantity(spreadM, 'm')}`;
 
-/** A reflectometer's distance is good to about a hundredth, and never better than its pulse. */
-const reflectometerSpreadM = (lengthM: number): number => Math.max(1, lengthM * 0.01);
-
 function takeSource(lengthFrom: Segment['lengthFrom']): void {
   const claim = claims.value.find(({ by }) => by === lengthFrom);
   emit('change', 'Length source', withSegment(run, index, { lengthFrom, ...(claim ? { lengthM: Math.round(claim.lengthM * 100) / 100, spreadM: Math.round(claim.spreadM * 100) / 100 } : {}) }));
@@ -42,7 +39,7 @@ function follow(routeIds: string[]): void {
 <template>
   <FieldRow label="Length by" :field="fieldKey('length', index)"><PickField :value="segment.lengthFrom" :choices="choices.lengthFrom" :label="`Length of segment ${index + 1} by`" @take="takeSource" /></FieldRow>
   <FieldRow v-if="routes.length > 0" label="Drawn along" :field="fieldKey('length', index)"><PicksField :values="segment.routeIds ?? []" :choices="routes" :label="`Routes of segment ${index + 1}`" placeholder="No route" @take="follow" /></FieldRow>
-  <FieldRow label="Reflectometer" :field="fieldKey('length', index)"><QuantityField :value="segment.measured?.lengthM ?? null" unit="m" :label="`Reflectometer length of segment ${index + 1}`" placeholder="not measured" :allowed="upTo(longestSegmentM, 'm')" @take="(lengthM) => emit('change', 'Reflectometer', withMeasured(run, index, lengthM, reflectometerSpreadM(lengthM)))" /></FieldRow>
+  <FieldRow label="Reflectometer" :field="fieldKey('length', index)"><QuantityField :value="segment.measured?.lengthM ?? null" unit="m" :label="`Reflectometer length of segment ${index + 1}`" placeholder="not measured" :allowed="upTo(longestSegmentM, 'm')" @take="(lengthM) => emit('change', 'Reflectometer', withMeasured(run, index, lengthM))" /></FieldRow>
   <p v-if="claims.length > 1 && disputes.length === 0" class="known tiny dim">{{ claims.map(words).join('; ') }}: they agree.</p>
   <FieldRow v-if="disputes.length > 0" label="They contradict" :field="fieldKey('dispute', index)">
     <span class="dispute" role="status"><span v-for="dispute in disputes" :key="dispute.a.by + dispute.b.by">{{ words(dispute.a) }} and {{ words(dispute.b) }} are {{ own.quantity(dispute.apartM, 'm') }} apart, more than the {{ own.quantity(dispute.allowedM, 'm') }} that their uncertainty allows. Look again at the marks, the drawing’s scale, rises and slack, or the velocity factor.</span></span>

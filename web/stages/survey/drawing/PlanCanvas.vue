@@ -60,6 +60,13 @@ function onClick(event: MouseEvent): void {
   emit('spot', settled(spotAt(event), event.altKey, event.shiftKey).at);
 }
 
+/** A click on a thing takes it in hand; while a tool is out it is a click on the plan like any other. */
+function onThing(event: MouseEvent, thing: NonNullable<InHand>): void {
+  if (isPlacing.value) return;
+  event.preventDefault();
+  emit('pick', thing);
+}
+
 const pinInHand = computed(() => (inHand?.kind === 'pin' ? site.pin[inHand.id] ?? null : null));
 const arrows: Record<string, [number, number]> = { ArrowLeft: [-1, 0], ArrowRight: [1, 0], ArrowUp: [0, -1], ArrowDown: [0, 1] };
 
@@ -143,7 +150,7 @@ const crowded = computed(() => metres.value !== null && k.value / metres.value <
       <rect :width="drawing.widthPx" :height="drawing.heightPx" class="paper" />
       <image :href="pictureAddress(drawing.fileId)" :width="drawing.widthPx" :height="drawing.heightPx" preserveAspectRatio="none" class="picture" />
       <polygon v-for="wedge in wedges" :key="wedge.id" :points="wedge.points" class="wedge" :class="{ here: wedge.isHere }" vector-effect="non-scaling-stroke" />
-      <g v-for="route in routes" :key="route.id" class="route" :class="{ here: inHand?.kind === 'route' && inHand.id === route.id }" :data-route="route.id" @click.prevent="!isPlacing && emit('pick', { kind: 'route', id: route.id })">
+      <g v-for="route in routes" :key="route.id" class="route" :class="{ here: inHand?.kind === 'route' && inHand.id === route.id }" :data-route="route.id" @click="onThing($event, { kind: 'route', id: route.id })">
         <polyline :points="drawn(route)" class="grip" vector-effect="non-scaling-stroke" />
         <polyline :points="drawn(route)" class="ink" vector-effect="non-scaling-stroke" />
       </g>
@@ -157,7 +164,7 @@ const crowded = computed(() => metres.value !== null && k.value / metres.value <
       </template>
       <g
         v-for="pin in pins" :key="pin.id" v-drag="dragPin(pin)" :transform="onScreen(atOf(pin.id, pin.at))" class="pin-at" tabindex="0" role="button" :data-pin="`${pin.of.kind}/${pin.of.id}`" :aria-label="thingName(site, pin.of)"
-        @click="!isPlacing && (emit('pick', { kind: 'pin', id: pin.id }), $event.preventDefault())" @focus="!isPlacing && emit('pick', { kind: 'pin', id: pin.id })"
+        @click="onThing($event, { kind: 'pin', id: pin.id })" @focus="!isPlacing && emit('pick', { kind: 'pin', id: pin.id })"
       >
         <PinMark :pin="pin" :site="site" :is-here="pin.id === pinInHand?.id" :named="!crowded" />
       </g>

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue';
 import { rulesInWords } from '#core/recorder';
-import { disksText, monitorOutputs, parseDisks, parsePresets, presetsText, usualRules, withFields, type Change, type Recorder, type SlotRules } from '#core/site';
+import { disksText, monitorOutputs, parseDisks, parsePresets, presetsText, withFields, withRulesOf, type Change, type Recorder, type SlotRules } from '#core/site';
 import { choices } from '#core/words';
 import FieldRow from '../../../parts/FieldRow.vue';
 import PickField from '../../../parts/PickField.vue';
@@ -26,11 +26,6 @@ function set(what: string, fields: { [K in keyof Recorder]?: Recorder[K] | undef
   emit('change', what, [{ kind: 'recorder', id: recorder.id, set: withFields(recorder, fields) }]);
 }
 const slots = (fields: Partial<SlotRules>) => set('Slots', { rules: { ...recorder.rules, ...fields } as SlotRules });
-function setRules(kind: SlotRules['kind']): void {
-  const { rules, inputs } = recorder;
-  const ip = 'extraIpSlots' in rules ? rules.extraIpSlots : 'ipSlots' in rules ? rules.ipSlots : 8;
-  set('Rule', { rules: usualRules(kind, inputs, ip), ...(kind === 'network-only' ? { inputs: 0 } : {}) });
-}
 const refuseText = (read: { kind: 'read' } | { kind: 'refused'; why: string }) => (read.kind === 'refused' ? read.why : undefined);
 function takePresets(text: string): void {
   const read = parsePresets(text);
@@ -54,7 +49,7 @@ function setPoe(ports: number, watts: number): void {
       <FieldRow label="Place"><PickField :value="recorder.placeId" :choices="places" label="Recorder place" @take="(placeId) => set('Place', { placeId })" /></FieldRow>
       <FieldRow label="Inputs" :hint="recorder.rules.kind === 'network-only' ? 'none on a recorder for network cameras' : `${patched} in use`"><QuantityField :value="recorder.inputs" unit="" label="Inputs" :allowed="whole(0, 64)" :disabled="recorder.rules.kind === 'network-only'" @take="(inputs) => set('Inputs', { inputs })" /></FieldRow>
       <FieldRow label="They take"><PicksField :values="recorder.accepts" :choices="choices.format" label="Formats taken" @take="(accepts) => set('Formats', { accepts })" /></FieldRow>
-      <FieldRow label="Rule"><PickField :value="recorder.rules.kind" :choices="choices.slotRules" label="Rule" @take="setRules" /></FieldRow>
+      <FieldRow label="Rule"><PickField :value="recorder.rules.kind" :choices="choices.slotRules" label="Rule" @take="(kind) => set('Rule', withRulesOf(recorder, kind))" /></FieldRow>
       <FieldRow v-if="recorder.rules.kind === 'preset-split'" label="Presets"><TextField :value="presetsText(recorder.rules.presets)" label="Presets" :refuse="(text) => refuseText(parsePresets(text))" @take="takePresets" /></FieldRow>
       <FieldRow v-else-if="'extraIpSlots' in recorder.rules" label="IP slots more"><QuantityField :value="recorder.rules.extraIpSlots" unit="" label="IP slots after the inputs" :allowed="whole(0, 64)" @take="(extraIpSlots) => slots({ extraIpSlots })" /></FieldRow>
       <FieldRow v-else label="IP slots"><QuantityField :value="recorder.rules.ipSlots" unit="" label="IP slots" :allowed="whole(recorder.rules.kind === 'network-only' ? 1 : 0, 64)" @take="(ipSlots) => slots({ ipSlots })" /></FieldRow>

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { computed, provide, ref, useTemplateRef, watch } from 'vue';
+import { runLengthM } from '#core/findings';
 import { fieldKey, siteGaps, type Gap } from '#core/gaps';
 import { assumable, noteCamera, notePlace, type Assumable, type Camera, type Change, type Place, type Run } from '#core/site';
 import PickField from '../../../parts/PickField.vue';
@@ -84,7 +85,7 @@ const group = computed<Group>(() => {
     default: return 'camera';
   }
 });
-const lengthM = computed(() => run.value?.segments.reduce((sum, one) => sum + one.lengthM, 0) ?? 0);
+const lengthM = computed(() => (run.value ? runLengthM(run.value) : 0));
 
 function say(label: string, changes: Change[]): void {
   problem.value = store.change(label, changes).map(({ allowed }) => allowed).join('; ');
