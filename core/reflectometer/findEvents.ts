@@ -26,9 +26,12 @@ const nepersPerDb = Math.LN10 / 20;
 /** An echo smaller than this share of the pulse is not looked for: cables are no more even than that. Policy. */
 const leastEcho = 0.008;
 
+/** A middle value needs no more than every so many readings. */
+const everyNth = 4;
+
 /** How much the readings jump about, by the middle of their steps; a lone echo does not move it. */
 function noiseOf(volts: Float64Array, from: number): number {
-  const steps = volts.slice(from + 1).map((value, k) => Math.abs(value - volts[from + k]!)).sort();
+  const steps = Float64Array.from({ length: Math.floor((volts.length - from - 1) / everyNth) }, (_, k) => Math.abs(volts[from + k * everyNth + 1]! - volts[from + k * everyNth]!)).sort();
   return (steps[Math.floor(steps.length / 2)] ?? 0) / (0.6745 * Math.SQRT2);
 }
 
@@ -37,8 +40,9 @@ function slopeOf(volts: Float64Array, from: number, widthSteps: number): Float64
   const block = Math.max(128, widthSteps * 60);
   const knots: { at: number; value: number }[] = [];
   for (let start = from; start < volts.length; start += block) {
-    const part = volts.slice(start, start + block).sort();
-    knots.push({ at: start + part.length / 2, value: part[Math.floor(part.length / 2)]! });
+    const length = Math.min(block, volts.length - start);
+    const part = Float64Array.from({ length: Math.ceil(length / everyNth) }, (_, k) => volts[start + k * everyNth]!).sort();
+    knots.push({ at: start + length / 2, value: part[Math.floor(part.length / 2)]! });
   }
   const out = new Float64Array(volts.length);
   let knot = 0;

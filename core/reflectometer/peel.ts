@@ -67,7 +67,9 @@ function firstEcho(rest: Float64Array, blind: Float64Array, reader: Reader, step
     return known[k]!;
   };
   const stands = (k: number): boolean => Math.abs(fit(k)) > leastOf(reader, shapeOf(k)) + misfitShare * blind[k]!;
-  for (let k = start; k < rest.length - 2; k += 1) {
+  // A hill is some steps wide; looking at a few of them finds it.
+  const stride = Math.max(1, Math.floor(launch.widthNs / stepNs / 4));
+  for (let k = start; k < rest.length - 2; k += stride) {
     if (!stands(k)) continue;
     // What rises first may be the edge of something larger right behind it.
     let top = k;
