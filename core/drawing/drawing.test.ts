@@ -4,7 +4,7 @@ import { applyChanges, type Change, type Drawing, type Pin, type Route, type Run
 import { saltmarrowSite } from '../site/testSite';
 import {
   addDrawing, addPlaceAt, addRoute, anchorsOn, atBearing, bearing, changeRoute, distancePx, drawnLength, followRoutes, lengthClaims, lengthDisputes, metresPerPixel, movePin, nearestAnchor, pinDown, removeDrawing,
-  removeRoute, routeLengthM, runsEndingAt, setScale, squared, turnPin, viewWedge,
+  removeRoute, routeLengthM, runsEndingAt, setScale, squared, turnPin, viewWedge, withLengthBy,
 } from '.';
 
 const picture = { fileId: 'a'.repeat(64), mediaType: 'image/svg+xml' as const, widthPx: 1000, heightPx: 800 };
@@ -95,6 +95,12 @@ describe('lengths that contradict each other', () => {
     // 34 and 36.85 are 2.85 m apart; twice the root of 1 + 1 is 2.83.
     expect(lengthDisputes(following, withMeasured(36.85, 1)).map(({ a, b }) => [a.by, b.by])).toEqual([['jacket-marks', 'reflectometer']]);
     expect(lengthDisputes(following, withMeasured(60, 1))).toHaveLength(2);
+  });
+  it('are taken over by the way that is to count, where it knows one', () => {
+    const by = (lengthFrom: 'drawn' | 'jacket-marks' | 'reflectometer' | 'estimate') => withLengthBy(following, withMeasured(35.126, 1), 0, lengthFrom).segments[0]!;
+    expect([by('drawn'), by('jacket-marks'), by('reflectometer')].map(({ lengthM, spreadM }) => [lengthM, spreadM])).toEqual([[33, 1.65], [34, 1], [35.13, 1]]);
+    // An estimate is nobody's figure: what stood there stays.
+    expect(by('estimate')).toMatchObject({ lengthFrom: 'estimate', lengthM: 34 });
   });
   it('say nothing where there is only one', () => expect(lengthDisputes(drawn, drawn.run['r01']!)).toEqual([]));
   it('a route without a scale tells no length', () => expect(drawnLength({ route: routed.route, drawing: drawn.drawing }, [routeId])).toBeNull());

@@ -1,4 +1,5 @@
-import { freeId, longestSegmentM, unseenPlace, withChanges, type Change, type Drawing, type Pin, type Place, type Route, type Run, type Site, type Spot } from '#core/site';
+import { freeId, longestSegmentM, unseenPlace, withChanges, withSegment, type Change, type Drawing, type Pin, type Place, type Route, type Run, type Segment, type Site, type Spot } from '#core/site';
+import { lengthClaims } from './lengthClaims';
 import { drawnLength } from './routeLength';
 
 type Picture = Pick<Drawing, 'fileId' | 'mediaType' | 'widthPx' | 'heightPx'>;
@@ -100,6 +101,12 @@ export function followRoutes(site: Site, run: Run, index: number, routeIds: read
     return takes ? { ...followed, lengthFrom: 'drawn' as const, lengthM: centimetres(drawn.lengthM), spreadM: centimetres(drawn.spreadM) } : followed;
   });
   return { kind: 'run', id: run.id, set: { ...run, segments } };
+}
+
+/** A run with a segment's length by another way of knowing it; its figure is taken over where that way has one. */
+export function withLengthBy(site: Pick<Site, 'route' | 'drawing'>, run: Run, index: number, lengthFrom: Segment['lengthFrom']): Run {
+  const claim = lengthClaims(site, run.segments[index]!).find(({ by }) => by === lengthFrom);
+  return withSegment(run, index, { lengthFrom, ...(claim ? { lengthM: centimetres(claim.lengthM), spreadM: centimetres(claim.spreadM) } : {}) });
 }
 
 /** Takes routes away, from the segments that follow them too. */

@@ -15,7 +15,7 @@ const keptAfter = ({ evenPerNs }: Loss) => (timeNs: number): number => Math.exp(
 /** An echo this large, once put right for what stands before it, is an end: everything comes back. */
 const endFrom = 0.8;
 
-export const seriesNode = (timeNs: number, rho: number): Node => ({ timeNs, rho, rhoBeyond: rho, throughBoth: (1 - Math.abs(rho)) ** 2 });
+const seriesNode = (timeNs: number, rho: number): Node => ({ timeNs, rho, rhoBeyond: rho, throughBoth: (1 - Math.abs(rho)) ** 2 });
 const stepNode = (timeNs: number, rho: number): Node => ({ timeNs, rho, rhoBeyond: -rho, throughBoth: 1 - rho ** 2 });
 const endNode = (timeNs: number, rho: number): Node => ({ timeNs, rho, rhoBeyond: 0, throughBoth: 0 });
 const tapNode = (timeNs: number, stub: NonNullable<Node['stub']>): Node => ({ timeNs, rho: -1 / 3, rhoBeyond: -1 / 3, throughBoth: 4 / 9, stub });
@@ -53,7 +53,7 @@ function topOf([a, b, c]: [number, number, number], at: number): { at: number; v
 /** How much of a large echo may be left over by a shape that is not quite its own. */
 const misfitShare = 0.07;
 
-export interface Noticed { timeNs: number; echo: number; snr: number }
+interface Noticed { timeNs: number; echo: number; snr: number }
 
 /** The first echo that stands out after `fromNs` and is not explained yet. */
 function firstEcho(rest: Float64Array, blind: Float64Array, reader: Reader, stepNs: number, fromNs: number): Noticed | null {

@@ -59,6 +59,24 @@ test('rows are found as one types, sorted, and several changed or removed togeth
   await expect(page.locator('.grid .line').first()).toContainText('Bay doors');
 });
 
+test('a picked row that another window takes away is not picked any more', async ({ page, context, open }) => {
+  await openList(page, open, 'Places');
+  await page.getByRole('button', { name: 'Add a place' }).click();
+  await page.getByRole('textbox', { name: 'place' }).fill('Rope store');
+  await page.keyboard.press('Enter');
+  await saved(page);
+  await page.getByRole('searchbox', { name: 'Find in the list' }).fill('rope');
+  await page.getByLabel('Pick all rows').check();
+  await expect(page.getByText('Set in 1 row')).toBeVisible();
+  const other = await context.newPage();
+  await other.goto(page.url());
+  await expect(other.locator('.grid')).toBeVisible();
+  await other.keyboard.press('u');
+  await other.keyboard.press('u');
+  await expect(page.getByText('Set in 1 row')).toBeHidden();
+  await expect(page.getByText('0 of 10 rows')).toBeVisible();
+});
+
 test('a place is added by its name', async ({ page, open }) => {
   await openList(page, open, 'Places');
   await page.getByRole('button', { name: 'Add a place' }).click();

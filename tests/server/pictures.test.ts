@@ -5,7 +5,7 @@ import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import type { Change, SiteFile } from '#core/site';
 import { cleanSvg } from '../../server/files/cleanSvg';
 import { startServer, type RunningServer } from '../../server/startServer';
-import { demoFile, newFolder, post, root, siteId } from './serverUnderTest';
+import { demo, demoFile, newFolder, post, root, siteId } from './serverUnderTest';
 
 let server: RunningServer;
 let api: string;
@@ -158,6 +158,6 @@ describe('several sites', () => {
   it('the demo can be had anew, as it ships', async () => {
     const fresh = (await (await post(`${api}/sites/demo`, {})).json()) as Summary;
     expect(fresh.name).toBe('Saltmarrow Ferry Terminal');
-    expect(await (await fetch(`${api}/sites/${fresh.id}/file`)).json()).toEqual(JSON.parse(await (await import('node:fs/promises')).readFile(demoFile, 'utf8')));
+    expect(await (await fetch(`${api}/sites/${fresh.id}/file`)).json()).toEqual(demo());
   });
 });

@@ -68,9 +68,9 @@ function add(): void {
   <Dialog v-model:visible="visible" modal :header="camera ? `A run to ${camera.number} ${camera.name}` : 'Add a run'" :style="{ width: '440px' }" @show="form?.querySelector('input')?.select()">
     <form ref="form" class="form" @submit.prevent="add">
       <template v-if="!camera">
-      <FieldRow label="Camera number"><QuantityField :value="wanted.number" unit="" label="Camera number" :allowed="(value) => (Number.isInteger(value) && value > 0 ? undefined : 'a whole number from 1')" @take="(value) => (wanted.number = value)" /></FieldRow>
-      <FieldRow label="View"><TextField :value="wanted.name" label="View" placeholder="What it looks at" @take="(text) => (wanted.name = text)" /></FieldRow>
-      <FieldRow label="Place"><AutoComplete v-model="wanted.placeName" :suggestions="suggestions" aria-label="Place" placeholder="A known place or a new one" fluid size="small" dropdown @complete="suggest" /></FieldRow>
+        <FieldRow label="Camera number"><QuantityField :value="wanted.number" unit="" label="Camera number" :allowed="(value) => (Number.isInteger(value) && value > 0 ? undefined : 'a whole number from 1')" @take="(value) => (wanted.number = value)" /></FieldRow>
+        <FieldRow label="View"><TextField :value="wanted.name" label="View" placeholder="What it looks at" @take="(text) => (wanted.name = text)" /></FieldRow>
+        <FieldRow label="Place"><AutoComplete v-model="wanted.placeName" :suggestions="suggestions" aria-label="Place" placeholder="A known place or a new one" fluid size="small" dropdown @complete="suggest" /></FieldRow>
       </template>
       <FieldRow label="Runs from"><PickField :value="wanted.headEndId" :choices="headEnds" label="Runs from" @take="(value) => (wanted.headEndId = value)" /></FieldRow>
       <FieldRow label="Cable"><PickField :value="wanted.cable" :choices="measures.cables" label="Cable" @take="(value) => (wanted.cable = value)" /></FieldRow>

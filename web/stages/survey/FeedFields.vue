@@ -60,14 +60,14 @@ function takeInput(value: string): void {
   </template>
   <FieldRow v-else-if="hasPowerCores(run)" label="Through" field="feed"><PickField :value="run.feed.kind" :choices="ways" label="Power comes through" @take="(way) => way !== 'local-adapter' && emit('change', 'Power path', fedThrough(run, way))" /></FieldRow>
   <template v-if="pair">
-  <FieldRow label="Separate pair" field="feed" hint="Its own cable, not beside the coax.">
-    <PickField :value="pair.cable" :choices="measures.powerCables" label="Cable of the separate pair" @take="(cable) => setPair('Separate pair', { cable, outCores: 1, backCores: 1 })" />
-    <PickField v-if="coreWays.length > 1" :value="`${pair.outCores}/${pair.backCores}`" :choices="coreWays" label="Cores of the separate pair" @take="takeCores" />
-  </FieldRow>
-  <FieldRow label="Its length" field="feed">
-    <QuantityField :value="pair.lengthM" unit="m" label="Length of the separate pair" :allowed="upTo(5000, 'm')" @take="(lengthM) => setPair('Separate pair', { lengthM })" />
-    <QuantityField :value="pair.temperatureC" unit="°C" label="Temperature of the separate pair" :allowed="within(-40, 90, '°C')" @take="(temperatureC) => setPair('Separate pair', { temperatureC })" />
-  </FieldRow>
+    <FieldRow label="Separate pair" field="feed" hint="Its own cable, not beside the coax.">
+      <PickField :value="pair.cable" :choices="measures.powerCables" label="Cable of the separate pair" @take="(cable) => setPair('Separate pair', { cable, outCores: 1, backCores: 1 })" />
+      <PickField v-if="coreWays.length > 1" :value="`${pair.outCores}/${pair.backCores}`" :choices="coreWays" label="Cores of the separate pair" @take="takeCores" />
+    </FieldRow>
+    <FieldRow label="Its length" field="feed">
+      <QuantityField :value="pair.lengthM" unit="m" label="Length of the separate pair" :allowed="upTo(5000, 'm')" @take="(lengthM) => setPair('Separate pair', { lengthM })" />
+      <QuantityField :value="pair.temperatureC" unit="°C" label="Temperature of the separate pair" :allowed="within(-40, 90, '°C')" @take="(temperatureC) => setPair('Separate pair', { temperatureC })" />
+    </FieldRow>
   </template>
   <FieldRow label="Patched to" field="patched"><PickField :value="patched" :choices="inputs" label="Patched to" @take="takeInput" /></FieldRow>
 </template>

@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import { computed } from 'vue';
-import { followRoutes, lengthClaims, lengthDisputes, routeLengthM, type LengthClaim } from '#core/drawing';
+import { followRoutes, lengthClaims, lengthDisputes, routeLengthM, withLengthBy, type LengthClaim } from '#core/drawing';
 import { fieldKey } from '#core/gaps';
-import { longestSegmentM, withMeasured, withSegment, type Run, type Segment } from '#core/site';
+import { longestSegmentM, withMeasured, type Run, type Segment } from '#core/site';
 import { choices } from '#core/words';
 import FieldRow from '../../parts/FieldRow.vue';
 import PickField from '../../parts/PickField.vue';
@@ -26,10 +26,6 @@ const routes = computed(() => Object.values(store.site!.route).map((route) => {
 }));
 const words = ({ by, lengthM, spreadM }: LengthClaim) => `${choices.lengthFrom.find(({ value }) => value === by)?.says} ${own.quantity(lengthM, 'm')} ± ${own.quantity(spreadM, 'm')}`;
 
-function takeSource(lengthFrom: Segment['lengthFrom']): void {
-  const claim = claims.value.find(({ by }) => by === lengthFrom);
-  emit('change', 'Length source', withSegment(run, index, { lengthFrom, ...(claim ? { lengthM: Math.round(claim.lengthM * 100) / 100, spreadM: Math.round(claim.spreadM * 100) / 100 } : {}) }));
-}
 function follow(routeIds: string[]): void {
   const change = followRoutes(store.site!, run, index, routeIds);
   if ('set' in change) emit('change', 'Route', change.set as Run);
@@ -37,7 +33,7 @@ function follow(routeIds: string[]): void {
 </script>
 
 <template>
-  <FieldRow label="Length by" :field="fieldKey('length', index)"><PickField :value="segment.lengthFrom" :choices="choices.lengthFrom" :label="`Length of segment ${index + 1} by`" @take="takeSource" /></FieldRow>
+  <FieldRow label="Length by" :field="fieldKey('length', index)"><PickField :value="segment.lengthFrom" :choices="choices.lengthFrom" :label="`Length of segment ${index + 1} by`" @take="(by) => emit('change', 'Length source', withLengthBy(store.site!, run, index, by))" /></FieldRow>
   <FieldRow v-if="routes.length > 0" label="Drawn along" :field="fieldKey('length', index)"><PicksField :values="segment.routeIds ?? []" :choices="routes" :label="`Routes of segment ${index + 1}`" placeholder="No route" @take="follow" /></FieldRow>
   <FieldRow label="Reflectometer" :field="fieldKey('length', index)"><QuantityField :value="segment.measured?.lengthM ?? null" unit="m" :label="`Reflectometer length of segment ${index + 1}`" placeholder="not measured" :allowed="upTo(longestSegmentM, 'm')" @take="(lengthM) => emit('change', 'Reflectometer', withMeasured(run, index, lengthM))" /></FieldRow>
   <p v-if="claims.length > 1 && disputes.length === 0" class="known tiny dim">{{ claims.map(words).join('; ') }}: they agree.</p>

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { useElementSize, useScroll } from '@vueuse/core';
-import { computed, inject, ref, useTemplateRef } from 'vue';
+import { computed, inject, ref, useTemplateRef, watch } from 'vue';
 import { headingFor, sortedRows, type ShownColumn, type ShownRow } from '#core/lists';
 import { inSight } from '../../../line/inSight';
 import { useMeasures } from '../../../stores/measures';
@@ -32,6 +32,14 @@ function orderBy(key: string): void {
 const sorted = computed(() => (order.value ? sortedRows(rows, order.value.key, order.value.isDown) : rows));
 const laidRows = computed(() => sorted.value.map((row, index) => ({ row, y: index * rowPx })));
 const shownRows = computed(() => inSight(laidRows.value, scrolledTo.value, height.value));
+
+// A row that is to be changed is brought into sight, or there would be no field to type in.
+watch(editing, (cell) => {
+  const row = cell && laidRows.value.find((one) => one.row.id === cell.rowId);
+  if (!row || !box.value) return;
+  const [top, bottom] = [scrolledTo.value, scrolledTo.value + height.value - 2 * rowPx];
+  if (row.y < top || row.y > bottom) box.value.scrollTop = Math.max(0, row.y - height.value / 2);
+}, { flush: 'post' });
 
 const laidColumns = computed(() => {
   let y = tickPx;

@@ -30,6 +30,11 @@ const importing = shallowRef<{ table: ForeignTable; remarks: string[] } | null>(
 const table = computed(() => tableOf(store.site!, listIds.includes(id.value) ? id.value : 'camera'));
 const steady = computed<readonly ShownRow[]>((before = []) => steadyRows(before, table.value.rows));
 const rows = computed(() => matching(steady.value, search.value));
+// A row that an undo or another window takes away is not picked any more.
+watch(steady, (now) => {
+  const there = new Set(now.map((row) => row.id));
+  if (picked.value.some((one) => !there.has(one))) picked.value = picked.value.filter((one) => there.has(one));
+});
 
 watch(id, () => {
   picked.value = [];
@@ -92,7 +97,7 @@ function removePicked(): void {
   if (!problem.value) picked.value = [];
 }
 /** A place is noted by its name alone; everything else of it follows. */
-async function addPlace(): Promise<void> {
+function addPlace(): void {
   const place = unseenPlace(store.site!, freeName(Object.values(store.site!.place).map(({ name }) => name), 'New place'));
   search.value = '';
   problem.value = store.change(`Note ${place.name}`, [{ kind: 'place', id: place.id, set: place }]).map(({ allowed }) => allowed).join('; ');
