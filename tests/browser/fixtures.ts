@@ -81,3 +81,10 @@ export const runInList = (page: Page, name: string) => page.getByRole('complemen
 export const verdictRow = (page: Page, id: string) => page.locator(`tr[data-verdict="${id}"]`);
 export const cell = (page: Page, runId: string, option: string) => page.locator(`tr[data-run="${runId}"] [data-option="${option}"]`);
 export const slot = (page: Page, recorder: string, number: number) => page.locator(`[data-recorder="${recorder}"] [data-slot="${number}"]`);
+
+/** Clicks a choice of an open list and waits until the list is gone, because the focus returns to its field only then. */
+export async function choose(page: Page, name: string | RegExp): Promise<void> {
+  const option = page.getByRole('option', { name });
+  await option.click();
+  await expect(option).toBeHidden();
+}

@@ -1,4 +1,4 @@
-import { expect, saved, test } from './fixtures';
+import { choose, expect, saved, test } from './fixtures';
 
 test('a supply box sums its load at once, and a fuse that is too small is said', async ({ page, open }) => {
   await open('survey?view=head-end&thing=supply/hall-box');
@@ -27,12 +27,12 @@ test('a recorder takes any family of rules, and cannot go while runs are patched
   await open('survey?view=head-end&thing=recorder/hall-recorder');
   // Cameras are placed on slots that a recorder of presets would not have.
   await page.locator('[data-thing="recorder/hall-recorder"]').getByLabel('Rule', { exact: true }).click();
-  await page.getByRole('option', { name: 'One preset for the whole recorder' }).click();
+  await choose(page, 'One preset for the whole recorder');
   await expect(page.locator('[data-thing="recorder/hall-recorder"]').getByRole('alert')).toContainText('a slot from 1 to 16 of Hall recorder');
   await page.getByRole('button', { name: /^Marshalling recorder/ }).click();
   const sheet = page.locator('[data-thing="recorder/marshalling-recorder"]');
   await sheet.getByLabel('Rule', { exact: true }).click();
-  await page.getByRole('option', { name: 'One preset for the whole recorder' }).click();
+  await choose(page, 'One preset for the whole recorder');
   await expect(sheet.getByLabel('Presets')).toHaveValue('16+0, 8+8, 0+16');
   await sheet.getByLabel('Presets').fill('16-0');
   await sheet.getByLabel('Presets').press('Enter');
@@ -55,15 +55,15 @@ test('a rack, a circuit and a UPS know what they carry', async ({ page, open }) 
   await page.keyboard.press('n');
   const note = page.getByRole('dialog', { name: 'Note what stands at a head end' });
   await note.getByLabel('It is a').click();
-  await page.getByRole('option', { name: 'Network switch' }).click();
+  await choose(page, 'Network switch');
   await note.getByLabel('Name').fill('Hall switch');
   await note.getByRole('button', { name: 'Note it' }).click();
   await expect(note).toBeHidden();
   const sheet = page.locator('[data-thing="equipment/hall-switch"]');
   await sheet.getByLabel('Rack', { exact: true }).click();
-  await page.getByRole('option', { name: 'Hall rack' }).click();
+  await choose(page, 'Hall rack');
   await sheet.getByLabel('Circuit or UPS').click();
-  await page.getByRole('option', { name: 'Hall circuit' }).click();
+  await choose(page, 'Hall circuit');
   await sheet.getByLabel('Watts from the mains').fill('420');
   await sheet.getByLabel('Watts from the mains').press('Enter');
   await page.getByRole('button', { name: /^Hall circuit/ }).click();

@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs';
 import type { Page } from '@playwright/test';
-import { expect, saved, test } from './fixtures';
+import { choose, expect, saved, test } from './fixtures';
 
 const listCell = (page: Page, row: string, key: string) => page.locator(`[data-cell="${row} ${key}"]`);
 const importTable = (page: Page, name: string, text: string | Buffer) =>
@@ -45,9 +45,9 @@ test('rows are found as one types, sorted, and several changed or removed togeth
   await expect(page.getByText('3 of 24 rows')).toBeVisible();
   await page.getByLabel('Pick all rows').check();
   await page.getByLabel('Column to set').click();
-  await page.getByRole('option', { name: 'lamps' }).click();
+  await choose(page, 'lamps');
   await page.getByLabel('Value to set').click();
-  await page.getByRole('option', { name: 'White light' }).click();
+  await choose(page, 'White light');
   for (const id of ['c13', 'c14', 'c15']) await expect(listCell(page, id, 'lamps')).toHaveText('White light');
   await page.keyboard.press('Escape');
   await listCell(page, 'c13', 'name').focus();

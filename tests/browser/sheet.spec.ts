@@ -1,12 +1,12 @@
 import sharp from 'sharp';
-import { expect, saved, test, TestServer } from './fixtures';
+import { choose, expect, saved, test, TestServer } from './fixtures';
 
 test('a camera is noted from a template, and what is special about it is put right', async ({ page, open }) => {
   await open('survey/r04');
   await page.keyboard.press('e');
   const sheet = page.getByRole('complementary', { name: 'Sheet of run 4' });
   await sheet.getByLabel('Like a').click();
-  await page.getByRole('option', { name: 'Vandal-resistant dome with infrared' }).click();
+  await choose(page, 'Vandal-resistant dome with infrared');
   await expect(sheet.getByLabel('Body')).toContainText('Vandal-resistant dome');
   await expect(sheet.getByLabel('Watts by night')).toHaveValue('3.8');
   await expect(sheet.getByLabel('Longest focal length')).toHaveValue('12');
@@ -36,13 +36,13 @@ test('a run says what is wrong with a lead without a print, and where its power 
   await sheet.getByRole('button', { name: 'There is no print on it' }).click();
   await expect(sheet.getByText('No print on it. Take its construction as unknown')).toBeVisible();
   await sheet.getByLabel('Power comes through').click();
-  await page.getByRole('option', { name: 'A separate pair' }).click();
+  await choose(page, 'A separate pair');
   await sheet.getByLabel('Cable of the separate pair').click();
-  await page.getByRole('option', { name: /Two 16 AWG/ }).click();
+  await choose(page, /Two 16 AWG/);
   await sheet.getByLabel('Length of the separate pair').fill('28 m');
   await sheet.getByLabel('Length of the separate pair').press('Enter');
   await sheet.getByLabel('Could a new cable be brought').click();
-  await page.getByRole('option', { name: 'It could not' }).click();
+  await choose(page, 'It could not');
   await sheet.getByLabel('Why no new cable').fill('Listed ceiling');
   await sheet.getByLabel('Why no new cable').press('Enter');
   await saved(page);
@@ -58,7 +58,7 @@ test('what is noted of a place holds for every camera there', async ({ page, ope
   await page.keyboard.press('e');
   const sheet = page.getByRole('complementary', { name: 'Sheet of run 13' });
   await sheet.getByLabel('Reached by').click();
-  await page.getByRole('option', { name: 'From the ground' }).click();
+  await choose(page, 'From the ground');
   await sheet.getByLabel('Restrictions').press('ArrowDown');
   await page.getByRole('option', { name: 'Asbestos register' }).click();
   await page.keyboard.press('Escape');

@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs';
 import path from 'node:path';
-import { expect, root, runInList, test } from './fixtures';
+import { choose, expect, root, runInList, test } from './fixtures';
 
 const demoPath = path.join(root, 'demo', 'saltmarrow.neotrope.json');
 
@@ -71,7 +71,7 @@ test('a new site starts empty, says what to do next, and takes its first run', a
   await expect(note).toBeHidden();
   await page.keyboard.press('n');
   await note.getByLabel('It is a').click();
-  await page.getByRole('option', { name: 'Supply box' }).click();
+  await choose(page, 'Supply box');
   await note.getByLabel('Name').fill('Annex box');
   await note.getByRole('button', { name: 'Note it' }).click();
   await expect(note).toBeHidden();
@@ -118,9 +118,9 @@ test('each person has metres or feet, AWG or mm², and what is stored stays', as
   await page.keyboard.press('m');
   const own = page.getByRole('dialog', { name: 'You and the site' });
   await own.getByLabel('Lengths in').click();
-  await page.getByRole('option', { name: 'Feet' }).click();
+  await choose(page, 'Feet');
   await own.getByLabel('Cores in').click();
-  await page.getByRole('option', { name: 'mm²' }).click();
+  await choose(page, 'mm²');
   await own.getByRole('button', { name: 'Close' }).click();
   await expect(own).toBeHidden();
   await expect(page.locator('.board [data-run="r01"]')).toContainText('112 ft');

@@ -1,4 +1,4 @@
-import { expect, saved, test } from './fixtures';
+import { choose, expect, saved, test } from './fixtures';
 import type { Locator, Page } from '@playwright/test';
 
 /** A plan of one building, 40 by 25 metres at 20 pixels a metre. */
@@ -6,7 +6,7 @@ const plan = `<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 800 500"><rec
 
 const pick = async (page: Page, field: Locator, option: string | RegExp) => {
   await field.click();
-  await page.getByRole('option', { name: option }).click();
+  await choose(page, option);
 };
 const type = async (field: Locator, text: string) => {
   await field.fill(text);
@@ -27,6 +27,7 @@ async function addRun(page: Page, number: string, view: string, cable: RegExp, p
   await page.keyboard.press('n');
   const dialog = page.getByRole('dialog', { name: 'Add a run' });
   await expect(dialog.getByLabel('Camera number')).toHaveValue(number);
+  await expect(dialog.getByLabel('Camera number')).toBeFocused();
   await dialog.getByLabel('View').fill(view);
   await dialog.getByRole('combobox', { name: 'Place' }).fill('Annex hall');
   await dialog.getByRole('combobox', { name: 'Place' }).press('Tab');
@@ -51,6 +52,7 @@ test('a small site is entered from nothing, by keys and by drawing, until every 
   await expect(page.getByText('No head end gear is noted yet.')).toBeVisible();
   const note = page.getByRole('dialog', { name: 'Note what stands at a head end' });
   await page.keyboard.press('n');
+  await expect(note.getByLabel('Name')).toBeFocused();
   await note.getByLabel('Name').fill('Annex recorder');
   await note.getByRole('button', { name: 'Note it' }).click();
   await expect(note).toBeHidden();

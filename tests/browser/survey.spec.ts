@@ -1,4 +1,4 @@
-import { expect, runInList, saved, test } from './fixtures';
+import { choose, expect, runInList, saved, test } from './fixtures';
 
 test('a segment’s length is edited with its unit, and nonsense is refused where it is typed', async ({ page, open }) => {
   await open('survey/r01');
@@ -31,7 +31,7 @@ test('a segment is added, joined and taken out again', async ({ page, open }) =>
   await expect(page.locator('.board [data-run="r01"]')).toContainText('44 m');
   await expect(sheet.getByLabel('Joint after segment 1')).toContainText('Coupler');
   await sheet.getByLabel('Cable of segment 2').click();
-  await page.getByRole('option', { name: /RG-11/ }).click();
+  await choose(page, /RG-11/);
   await expect(page.locator('.board [data-run="r01"]')).toContainText('44 m RG-59 + RG-11');
   await sheet.getByRole('button', { name: 'Remove', exact: true }).last().click();
   await expect(page.locator('.board [data-run="r01"]')).toContainText('34 m RG-59');

@@ -22,6 +22,8 @@ const { value, unit, label, digits, allowed = () => undefined, clearAfter = fals
   disabled?: boolean;
   size?: 'small' | 'large';
   placeholder?: string;
+  /** A dialog that opens gives it the keys. */
+  autofocus?: boolean;
 }>();
 const emit = defineEmits<{ take: [value: number]; clear: []; entered: [] }>();
 
@@ -62,7 +64,7 @@ const describedBy = computed(() => (why.value ? `${id}-why` : undefined));
 <template>
   <span class="quantity" :class="size">
     <InputText
-      :id="id" v-model="text" :aria-label="label" :aria-describedby="describedBy" :invalid="why !== undefined" :disabled="disabled" :placeholder="placeholder"
+      :id="id" v-model="text" :aria-label="label" :aria-describedby="describedBy" :invalid="why !== undefined" :disabled="disabled" :autofocus="autofocus" :placeholder="placeholder"
       inputmode="decimal" autocomplete="off" @input="touched = true" @change="take" @keydown.enter.prevent="onEnter"
     />
     <span class="unit">{{ own.unitWord(unit) }}</span>

@@ -3,7 +3,7 @@ import InputText from 'primevue/inputtext';
 import { ref, watch } from 'vue';
 
 /** A line of text that is taken when it is left or Enter is pressed, and stays as typed where it is refused. */
-const { value, label, refuse = () => undefined, placeholder = '' } = defineProps<{ value: string; label: string; refuse?: (text: string) => string | undefined; placeholder?: string }>();
+const { value, label, refuse = () => undefined, placeholder = '' } = defineProps<{ value: string; label: string; refuse?: (text: string) => string | undefined; placeholder?: string; autofocus?: boolean }>();
 const emit = defineEmits<{ take: [text: string] }>();
 
 const text = ref(value);
@@ -20,7 +20,7 @@ function take(): void {
 
 <template>
   <span class="text-field">
-    <InputText v-model="text" size="small" :aria-label="label" :invalid="why !== undefined" :placeholder="placeholder" autocomplete="off" @change="take" />
+    <InputText v-model="text" size="small" :aria-label="label" :invalid="why !== undefined" :autofocus="autofocus" :placeholder="placeholder" autocomplete="off" @change="take" />
     <span v-if="why" class="why" role="alert">{{ why }}</span>
   </span>
 </template>

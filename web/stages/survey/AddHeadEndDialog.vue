@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import Dialog from 'primevue/dialog';
-import { computed, reactive, ref, useTemplateRef, watch } from 'vue';
+import { computed, reactive, ref, watch } from 'vue';
 import { addEquipment, addRecorder, addSupply, gearKinds, type GearKind, type NewRecorder, type NewSupply } from '#core/site';
 import DialogFoot from '../../parts/DialogFoot.vue';
 import FieldRow from '../../parts/FieldRow.vue';
@@ -15,7 +15,6 @@ import { useSite } from '../../stores/site';
 const visible = defineModel<boolean>('visible', { required: true });
 const emit = defineEmits<{ added: [thing: { kind: 'recorder' | 'supply' | 'equipment'; id: string }] }>();
 const store = useSite();
-const form = useTemplateRef<HTMLFormElement>('form');
 
 const what = ref<'recorder' | 'supply' | GearKind>('recorder');
 const recorder = reactive<NewRecorder>({ name: '', placeId: '', inputs: 16, rules: 'from-the-tail', ipSlots: 8, bestFormat: 'hd1080', incomingMbps: 128, slotMegapixels: 8 });
@@ -50,10 +49,10 @@ function add(): void {
 </script>
 
 <template>
-  <Dialog v-model:visible="visible" modal header="Note what stands at a head end" :style="{ width: '460px' }" @show="form?.querySelector<HTMLElement>('[aria-label=Name]')?.focus()">
-    <form ref="form" class="form" @submit.prevent="add">
+  <Dialog v-model:visible="visible" modal header="Note what stands at a head end" :style="{ width: '460px' }">
+    <form class="form" @submit.prevent="add">
       <FieldRow label="It is a"><PickField :value="what" :choices="kinds" label="It is a" @take="(value) => (what = value)" /></FieldRow>
-      <FieldRow label="Name"><TextField :key="what" :value="wanted.name" label="Name" @take="(text) => (wanted.name = text)" /></FieldRow>
+      <FieldRow label="Name"><TextField :key="what" :value="wanted.name" label="Name" autofocus @take="(text) => (wanted.name = text)" /></FieldRow>
       <FieldRow label="Place"><PickField :value="wanted.placeId" :choices="places" label="Place" @take="(value) => (wanted.placeId = value)" /></FieldRow>
       <template v-if="what === 'recorder'">
         <FieldRow v-if="recorder.rules !== 'network-only'" label="Inputs"><QuantityField :value="recorder.inputs" unit="" label="Inputs" :allowed="whole(0, 64)" @take="(value) => (recorder.inputs = value)" /></FieldRow>

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import AutoComplete from 'primevue/autocomplete';
 import Dialog from 'primevue/dialog';
-import { computed, reactive, ref, useTemplateRef, watch } from 'vue';
+import { computed, reactive, ref, watch } from 'vue';
 import { addRun, addRunTo, longestSegmentM, nextNumber, type Camera } from '#core/site';
 import DialogFoot from '../../parts/DialogFoot.vue';
 import FieldRow from '../../parts/FieldRow.vue';
@@ -21,7 +21,6 @@ const measures = useMeasures();
 const blank = () => ({ number: store.site ? nextNumber(store.site) : 1, name: '', placeName: '', headEndId: '', cable: 'coax-rg59-cu', lengthM: 0, supplyId: 'adapter' });
 const wanted = reactive(blank());
 const problems = ref<string[]>([]);
-const form = useTemplateRef<HTMLFormElement>('form');
 const suggestions = ref<string[]>([]);
 
 const places = computed(() => Object.values(store.site?.place ?? {}));
@@ -65,10 +64,10 @@ function add(): void {
 </script>
 
 <template>
-  <Dialog v-model:visible="visible" modal :header="camera ? `A run to ${camera.number} ${camera.name}` : 'Add a run'" :style="{ width: '440px' }" @show="form?.querySelector('input')?.select()">
-    <form ref="form" class="form" @submit.prevent="add">
+  <Dialog v-model:visible="visible" modal :header="camera ? `A run to ${camera.number} ${camera.name}` : 'Add a run'" :style="{ width: '440px' }">
+    <form class="form" @submit.prevent="add">
       <template v-if="!camera">
-        <FieldRow label="Camera number"><QuantityField :value="wanted.number" unit="" label="Camera number" :allowed="(value) => (Number.isInteger(value) && value > 0 ? undefined : 'a whole number from 1')" @take="(value) => (wanted.number = value)" /></FieldRow>
+        <FieldRow label="Camera number"><QuantityField :value="wanted.number" unit="" label="Camera number" autofocus :allowed="(value) => (Number.isInteger(value) && value > 0 ? undefined : 'a whole number from 1')" @take="(value) => (wanted.number = value)" /></FieldRow>
         <FieldRow label="View"><TextField :value="wanted.name" label="View" placeholder="What it looks at" @take="(text) => (wanted.name = text)" /></FieldRow>
         <FieldRow label="Place"><AutoComplete v-model="wanted.placeName" :suggestions="suggestions" aria-label="Place" placeholder="A known place or a new one" fluid size="small" dropdown @complete="suggest" /></FieldRow>
       </template>
