@@ -28,10 +28,13 @@ export default ts.config(
     },
   },
   { files: ['core/**/*.ts'], rules: { 'no-restricted-imports': rooms([besideTheCore, insideTheCore]) } },
+  // A part of a room goes up to the room it is a part of, and no farther.
+  { files: ['core/*/*/**/*.ts'], rules: { 'no-restricted-imports': rooms([besideTheCore, { ...insideTheCore, regex: '^\\.\\./\\.\\./' }]) } },
   { files: ['core/**/*.test.ts', 'core/site/testSite.ts'], rules: { 'no-restricted-imports': rooms([besideTheCore]) } },
   { files: ['web/**'], rules: { 'no-restricted-imports': rooms([pastADoor, { regex: '(^|/)(server|cli)/', message: 'The pages know the server by its addresses only.' }]) } },
   // Playwright finds out what a fixture needs by the pattern of its first argument, empty or not.
   { files: ['tests/browser/**'], rules: { 'no-empty-pattern': 'off' } },
   { files: ['web/**/*.test.ts'], rules: { 'no-restricted-imports': 'off' } },
-  { files: ['server/**'], rules: { 'no-restricted-imports': rooms([pastADoor, { regex: '(^|/)(web|cli)/', message: 'The server does not know the pages.' }]) } },
+  { files: ['stand-ins/**'], rules: { 'no-restricted-imports': rooms([pastADoor, { regex: '(^|/)(web|server|cli)/', message: 'A stand-in knows the core only.' }]) } },
+  { files: ['server/**'], rules: { 'no-restricted-imports': rooms([pastADoor, { regex: '(^|/)(web|cli|stand-ins)/', message: 'The server does not know the pages, and instruments by their addresses only.' }]) } },
 );

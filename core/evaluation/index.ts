@@ -1,3 +1,4 @@
+export { diagnosisOf } from './diagnosisOf';
 export { chosenOption, type Allocation } from './allocation';
 export type { RunEvaluation } from './evaluateRun';
 export { evaluateSite, type Before, type SiteEvaluation } from './evaluateSite';

@@ -1,18 +1,18 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { applyChanges, type Change, type Reading, type Run, type Site, type TestId } from '#core/site';
+import { applyChanges, type Change, type QuantityReading, type QuantityTestId, type Run, type Site } from '#core/site';
 import { saltmarrowSite } from '../site/testSite';
-import { heldBack, lineKind, readingsByRun, runFindings, testDefinition, tests, voltsShare, type RunFindings } from '.';
+import { heldBack, isStopped, lineKind, readingsByRun, runFindings, testDefinition, tests, voltsShare, type RunFindings } from '.';
 import { coaxLoop, expectedCoaxOhms, expectedPowerOhms, powerLoop } from './loops';
 
 const site = saltmarrowSite();
-const reading = (runId: string, test: TestId, value: number, over: Partial<Reading> = {}): Reading => ({ id: `${runId}-${test}-new`, runId, test, value, at: '2026-04-01T09:00:00Z', by: 'I. Marlow', instrument: 'Bench meter 1', ...over });
+const reading = (runId: string, test: QuantityTestId, value: number, over: Partial<QuantityReading> = {}): QuantityReading => ({ id: `${runId}-${test}-new`, runId, test, value, at: '2026-04-01T09:00:00Z', by: 'I. Marlow', instrument: 'Bench meter 1', ...over });
 
 function findingsOf(at: Site, runId: string): RunFindings {
   const run = at.run[runId]!;
   return runFindings(at, run, at.camera[run.cameraId]!, readingsByRun(at).get(runId) ?? {});
 }
-function withReading(runId: string, test: TestId, value: number, over: Partial<Reading> = {}): Site {
+function withReading(runId: string, test: QuantityTestId, value: number, over: Partial<QuantityReading> = {}): Site {
   const set = reading(runId, test, value, over);
   const applied = applyChanges(site, [{ kind: 'reading', id: set.id, set }]);
   if (applied.kind === 'refused') throw new Error(JSON.stringify(applied.problems));
@@ -29,12 +29,12 @@ describe('the demo site’s planted troubles show in its first verdicts', () => 
   });
   it('the steel core is named, beside the joint that would read the same', () => {
     const loop = verdict(findingsOf(site, 'r14'), 'coax-loop-ohms');
-    expect(loop.says).toBe('steel core, or a poor joint');
-    expect(loop.working().conclusion).toMatch(/copper-clad steel.*joint.*reflectometer tells them apart/);
+    expect(loop.says).toBe('steel core');
+    expect(loop.working().conclusion).toMatch(/Most likely RG-6, 18 AWG copper-clad steel.*\(9\d %\).*reflectometer would confirm it/);
   });
   it('the salt-air joint reads as an excess that no other construction explains', () => {
     const loop = verdict(findingsOf(site, 'r13'), 'coax-loop-ohms');
-    expect([loop.state, loop.says]).toEqual(['fails', '5.6 Ω too much']);
+    expect([loop.state, loop.says]).toEqual(['fails', '5.6 Ω in a joint']);
   });
   it('the earth difference is not to be bonded', () => expect(verdict(findingsOf(site, 'r17'), 'shield-earth-volts')).toMatchObject({ state: 'fails', says: expect.stringMatching(/never just bond/) as string }));
   it('a run nobody has read is untested, however good it should be', () => {
@@ -111,11 +111,30 @@ describe('volts against the window', () => {
 
 describe('the order of tests', () => {
   it('what could hurt comes first', () => expect(tests.slice(0, 2).map(({ id }) => id)).toEqual(['foreign-ac-volts', 'foreign-dc-volts']));
+  const run = (state: Run['state'], stateSince?: string): Run => ({ ...site.run['r08']!, state, ...(stateSince ? { stateSince } : {}) });
+  const read = readingsByRun(site).get('r08')!;
   it('no resistance or insulation test on a live run, no volts on a dead one', () => {
-    expect(heldBack(testDefinition('coax-loop-ohms'), 'live')).toMatch(/isolate/);
-    expect(heldBack(testDefinition('insulation-megohms'), 'isolated')).toMatch(/disconnect/);
-    expect(heldBack(testDefinition('night-volts'), 'isolated')).toMatch(/re-energise/);
-    expect(heldBack(testDefinition('coax-loop-ohms'), 'isolated')).toBeUndefined();
-    expect(heldBack(testDefinition('foreign-ac-volts'), 'live')).toBeUndefined();
+    expect(heldBack(testDefinition('coax-loop-ohms'), run('live'), read)).toMatch(/isolate/);
+    expect(heldBack(testDefinition('insulation-megohms'), run('isolated'), read)).toMatch(/disconnect/);
+    expect(heldBack(testDefinition('night-volts'), run('isolated'), read)).toMatch(/re-energise/);
+    expect(heldBack(testDefinition('coax-loop-ohms'), run('isolated'), read)).toBeUndefined();
+    expect(heldBack(testDefinition('foreign-ac-volts'), run('live'), read)).toBeUndefined();
+  });
+  it('a dead test waits until foreign voltage was looked for since the run was isolated', () => {
+    expect(heldBack(testDefinition('coax-loop-ohms'), run('isolated', '2026-03-31T08:00:00Z'), read)).toBe('read the foreign voltage first');
+    expect(heldBack(testDefinition('coax-loop-ohms'), run('isolated', '2026-03-01T08:00:00Z'), read)).toBeUndefined();
+    expect(heldBack(testDefinition('foreign-dc-volts'), run('isolated', '2026-03-31T08:00:00Z'), read)).toBeUndefined();
+    expect(heldBack(testDefinition('coax-loop-ohms'), run('isolated'), {})).toBe('read the foreign voltage first');
+  });
+  it('dangerous volts hold back everything but looking for them again', () => {
+    const stopped = { ...read, 'foreign-ac-volts': reading('r08', 'foreign-ac-volts', 60) };
+    expect(tests.filter((test) => heldBack(test, run('live'), stopped) === undefined).map(({ id }) => id)).toEqual(['foreign-ac-volts']);
+    expect(isStopped(stopped)).toBe(true);
+    expect(isStopped({ 'foreign-dc-volts': reading('r08', 'foreign-dc-volts', 119) })).toBe(false);
+  });
+  it('whatever is offered fits the state that the run is in', () => {
+    for (const state of ['live', 'isolated', 'disconnected'] as const) {
+      for (const test of tests) if (heldBack(test, run(state), read) === undefined) expect(test.allowedIn).toContain(state);
+    }
   });
 });

@@ -1,7 +1,17 @@
+export { causeWords, diagnose, type Cause, type Diagnosis, type NextTest, type RankedCause } from './diagnosis';
 export { feedSource, voltsAtLoad, voltsShare, type FeedSource } from './feed';
 export { coaxLoop, lengthFigure, lineKind, powerLoop, runLengthM, type LineKind, type Loop } from './loops';
 export { pictureOver, type PictureResult } from './pictureVerdict';
+export { readingWords } from './readingWords';
 export { readingsByRun, type RunReadings } from './readings';
 export { runFindings, verdictFigure, type RunFindings } from './runFindings';
-export { heldBack, testDefinition, tests, type TestDefinition } from './tests';
+export { ghostLengthM } from './ghost';
+export { heldBack, isStopped, stateFor } from './heldBack';
+export { inferCoaxLoop, inferPowerLoop, type LoopCause } from './loopInference';
+export { eventWords } from './reflectometerVerdict';
+export { symptomWords } from './symptoms';
+export { testDefinition, tests, type HookUp, type TestDefinition } from './tests';
+export { faultsOf, keptTrace, metresAtNs, nsAtMetres, runEvents, runVelocityFactor, segmentVelocityFactor, type NotedJoint, type RunEvent } from './traceEvents';
+export { comparedCurve, traceView, type Curve, type TraceView } from './traceView';
+export { faultsFromEvents, lineOf, type FaultAt } from './lineModel';
 export type { Verdict } from './verdict';

@@ -1,4 +1,4 @@
-import type { Reading } from '#core/site';
+import type { QuantityReading } from '#core/site';
 import { formatQuantity } from '#core/units';
 import { figure, shareOf, type Limit } from '#core/working';
 import { testDefinition } from './tests';
@@ -9,7 +9,7 @@ export const dryMegohms = 10;
 export const wetMegohms = 1;
 
 /** What the insulation reading says about water and damage. */
-export function insulationVerdict(reading: Reading | undefined): Verdict {
+export function insulationVerdict(reading: QuantityReading | undefined): Verdict {
   const { id, label } = testDefinition('insulation-megohms');
   const limit: Limit = { sense: 'at-least', figure: figure('wet below', wetMegohms, 'MΩ', 'policy') };
   const expected = figure('above', dryMegohms, 'MΩ', 'policy');

@@ -1,20 +1,12 @@
-import { coaxCables, coaxLoopOhms, signalCable, type CoaxCable } from '#core/cable';
-import type { Reading, Run, Segment } from '#core/site';
+import { coaxLoopOhms, signalCable } from '#core/cable';
+import type { QuantityReading, Run, Segment, TraceReading } from '#core/site';
 import { formatQuantity } from '#core/units';
 import { figure, type Figure, type Limit, type Step } from '#core/working';
-import { expectedPowerOhms, lengthFigure } from './loops';
+import { inferCoaxLoop, inferPowerLoop, spreadOhms, type LoopCause } from './loopInference';
+import { expectedPowerOhms, lengthFigure, runLengthM } from './loops';
+import { runEvents } from './traceEvents';
 import { testDefinition } from './tests';
 import type { Verdict } from './verdict';
-
-/** How far a sound cable may lie from its table, and a good meter from the truth. Policy and meter data. */
-const constructionShare = 0.03;
-const meterShare = 0.005;
-const meterOhms = 0.1;
-
-/** Spread of an expected loop: length, construction and meter, as independent errors. One standard deviation. */
-function spreadOhms(expectedOhms: number, lengthVariance: number): number {
-  return Math.sqrt(lengthVariance + (constructionShare * expectedOhms) ** 2 + (meterShare * expectedOhms + meterOhms) ** 2);
-}
 
 /** Spreads from which a reading is doubtful, and from which it is not the cable as noted any more. Policy. */
 const doubtfulFrom = 2;
@@ -34,20 +26,6 @@ function expectedCoax(segments: readonly Segment[], atC: number | undefined): Ex
     lengthVariance += ((own / segment.lengthM) * segment.spreadM) ** 2;
   }
   return { ohms, spread: spreadOhms(ohms, lengthVariance) };
-}
-
-/** Coax constructions which, in the longest segment instead of the one noted, would explain the reading. */
-export function constructionsThatFit(run: Run, reading: Reading): CoaxCable[] {
-  const longest = run.segments.reduce((a, b) => (b.lengthM > a.lengthM ? b : a));
-  const noted = signalCable(longest.cable);
-  const family = (id: string) => id.split('-')[1];
-  return coaxCables
-    .filter((cable) => cable.id !== longest.cable && noted.kind === 'coax' && family(cable.id) === family(longest.cable))
-    .filter((cable) => {
-      const segments = run.segments.map((segment) => (segment === longest ? { ...segment, cable: cable.id } : segment));
-      const expected = expectedCoax(segments, reading.temperatureC);
-      return Math.abs(reading.value - expected.ohms) <= doubtfulFrom * expected.spread;
-    });
 }
 
 interface Compared { expected: Figure; spread: number; limit: () => Limit; step: () => Step }
@@ -75,7 +53,7 @@ const within = (deviations: number): Explained =>
     ? { says: 'less than noted', conclusion: 'Less than the construction as noted can have: the run is shorter, or the cable heavier.' }
     : { says: 'as noted', conclusion: 'What the construction as noted promises at this length and temperature.' };
 
-function loopVerdict(id: 'coax-loop-ohms' | 'power-loop-ohms', reading: Reading | undefined, compared: Compared, explain: (excessOhms: number) => Explained): Verdict {
+function loopVerdict(id: 'coax-loop-ohms' | 'power-loop-ohms', reading: QuantityReading | undefined, compared: Compared, explain: (excessOhms: number) => Explained): Verdict {
   const { label } = testDefinition(id);
   const { expected, spread, limit, step } = compared;
   const expectedOhms = expected.value ?? 0;
@@ -102,28 +80,58 @@ function loopVerdict(id: 'coax-loop-ohms' | 'power-loop-ohms', reading: Reading 
   };
 }
 
-/** The coax loop against its construction. Says what else would explain the reading, and which test tells them apart. */
-export function coaxLoopVerdict(run: Run, reading: Reading | undefined): Verdict {
+const percent = (probability: number): string => `${Math.min(99, Math.max(1, Math.round(probability * 100)))} %`;
+
+/** An explanation in words, with the ohms that it leaves to a joint. */
+function inWords({ kind, cable, excessOhms, lengthM }: LoopCause): string {
+  switch (kind) {
+    case 'as-noted': return 'the cable as noted';
+    case 'joint': return `the cable as noted and ${formatQuantity(excessOhms, 'Ω')} in a joint`;
+    case 'length': return `the cable as noted, ${formatQuantity(lengthM ?? 0, 'm')} of it`;
+    case 'other-cable': return cable!.label;
+    case 'other-cable-and-joint': return `${cable!.label} and ${formatQuantity(excessOhms, 'Ω')} in a joint`;
+  }
+}
+
+/** An explanation in two or three words. */
+function inShort({ kind, cable, excessOhms }: LoopCause): string {
+  switch (kind) {
+    case 'as-noted': return 'as noted';
+    case 'joint': return `${formatQuantity(excessOhms, 'Ω')} in a joint`;
+    case 'length': return 'longer than noted';
+    case 'other-cable':
+    case 'other-cable-and-joint': return cable!.material.startsWith('ccs') ? 'steel core' : cable!.material === 'cca' ? 'copper-clad aluminium' : 'thinner cores';
+  }
+}
+
+/** From so much an explanation is worth naming, and from so much it is named alone. Policy. */
+const worthNaming = 0.05;
+const namedAlone = 0.9;
+
+/** What explains too much, as far as the readings tell it and no further. */
+function explainedBy(causes: readonly LoopCause[], excessOhms: number, tellsApart: string | null): Explained {
+  const much = formatQuantity(excessOhms, 'Ω');
+  const [first, ...others] = causes.filter(({ probability }) => probability >= worthNaming);
+  if (!first) return { says: `${much} too much`, conclusion: `${much} more than the cable as noted, and no cable, joint or length that is known explains it. Read it again.` };
+  if (others.length === 0 && first.probability >= namedAlone) return { says: inShort(first), conclusion: `Most likely ${inWords(first)} (${percent(first.probability)}).${tellsApart ? ` ${tellsApart} would confirm it.` : ''}` };
+  const shorts = [...new Set([first, ...others].map(inShort))];
+  const list = [first, ...others].map((cause) => `${inWords(cause)} (${percent(cause.probability)})`).join('; or ');
+  return { says: shorts.slice(0, 2).join(', or '), conclusion: `Either ${list}.${tellsApart ? ` ${tellsApart} tells them apart.` : ''}` };
+}
+
+/** The coax loop against its construction. Says what would explain the reading, and which test tells that apart. */
+export function coaxLoopVerdict(run: Run, reading: QuantityReading | undefined, trace?: TraceReading): Verdict {
   const expected = expectedCoax(run.segments, reading?.temperatureC);
-  return loopVerdict('coax-loop-ohms', reading, compare(run, expected.ohms, expected.spread, 'coax-loop'), (excess) => {
-    const others = reading ? constructionsThatFit(run, reading) : [];
-    const much = formatQuantity(excess, 'Ω');
-    return others.length > 0
-      ? { says: `${others.every(({ centre }) => centre.material.startsWith('ccs')) ? 'steel core' : 'another cable'}, or a poor joint`, conclusion: `Fits ${others.map(({ label }) => label).join(' or ')}. The cable as noted with ${much} too much in a joint, or longer than noted, fits too. The reflectometer tells them apart.` }
-      : { says: `${much} too much`, conclusion: `${much} more than the cable as noted: in a joint, or in a longer cable. The reflectometer tells which.` };
-  });
+  return loopVerdict('coax-loop-ohms', reading, compare(run, expected.ohms, expected.spread, 'coax-loop'), (excess) =>
+    explainedBy(inferCoaxLoop(run, reading!, trace && runEvents(run, trace)), excess, trace ? null : 'The reflectometer'));
 }
 
 /** The power loop against its construction. */
-export function powerLoopVerdict(run: Run, reading: Reading | undefined): Verdict {
+export function powerLoopVerdict(run: Run, reading: QuantityReading | undefined): Verdict {
   const atC = reading?.temperatureC;
   const expectedOhms = expectedPowerOhms(run, atC);
-  const lengthM = run.feed.kind === 'separate-pair' ? run.feed.lengthM : run.segments.reduce((sum, segment) => sum + segment.lengthM, 0);
+  const lengthM = run.feed.kind === 'separate-pair' ? run.feed.lengthM : runLengthM(run);
   const spreadM = Math.hypot(...run.segments.map((segment) => segment.spreadM));
   const spread = spreadOhms(expectedOhms, ((expectedOhms / lengthM) * spreadM) ** 2);
-  return loopVerdict('power-loop-ohms', reading, compare(run, expectedOhms, spread, 'power-loop'), (excess) => ({
-    says: `${formatQuantity(excess, 'Ω')} too much`,
-    conclusion: `${formatQuantity(excess, 'Ω')} more than the cores as noted: a poor joint, thinner cores, or copper-clad aluminium.`,
-  }));
+  return loopVerdict('power-loop-ohms', reading, compare(run, expectedOhms, spread, 'power-loop'), (excess) => explainedBy(inferPowerLoop(run, reading!), excess, null));
 }
-

@@ -1,5 +1,5 @@
 import { coaxLoopOhms, conductorOhms, powerCable, signalCable, type Conductor } from '#core/cable';
-import type { Reading, Run, Segment } from '#core/site';
+import type { QuantityReading, Run, Segment } from '#core/site';
 import { figure, type Figure, type Source, type Step } from '#core/working';
 
 /** A loop resistance with the step that led to it, written when it is asked for. */
@@ -54,7 +54,7 @@ export function expectedPowerOhms(run: Run, atC?: number): number {
 }
 
 /** A reading brought from the temperature it was taken at to the run's own. */
-function measuredLoop(says: string, reading: Reading, expected: number, expectedWhenRead: number): Loop {
+function measuredLoop(says: string, reading: QuantityReading, expected: number, expectedWhenRead: number): Loop {
   const ohms = expectedWhenRead > 0 ? (reading.value * expected) / expectedWhenRead : reading.value;
   return {
     ohms, from: 'measured',
@@ -66,7 +66,7 @@ function measuredLoop(says: string, reading: Reading, expected: number, expected
 }
 
 /** Loop of centre and shield: as read where it was read, else as the construction promises. */
-export function coaxLoop(run: Run, reading: Reading | undefined): Loop {
+export function coaxLoop(run: Run, reading: QuantityReading | undefined): Loop {
   const says = 'Loop, centre and shield';
   const expected = expectedCoaxOhms(run.segments);
   if (reading) return measuredLoop(says, reading, expected, expectedCoaxOhms(run.segments, reading.temperatureC));
@@ -74,7 +74,7 @@ export function coaxLoop(run: Run, reading: Reading | undefined): Loop {
 }
 
 /** Loop of the power cores: as read where it was read, else as the construction promises. */
-export function powerLoop(run: Run, reading: Reading | undefined): Loop {
+export function powerLoop(run: Run, reading: QuantityReading | undefined): Loop {
   const says = 'Loop, power cores';
   const expected = expectedPowerOhms(run);
   if (reading) return measuredLoop(says, reading, expected, expectedPowerOhms(run, reading.temperatureC));

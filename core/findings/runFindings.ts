@@ -5,9 +5,12 @@ import { feedSource } from './feed';
 import { insulationVerdict } from './insulation';
 import { coaxLoop, lineKind, powerLoop, type Loop } from './loops';
 import { coaxLoopVerdict, powerLoopVerdict } from './loopVerdict';
+import { continuityVerdict, linkVerdict, seenVerdict, swapVerdict } from './foundVerdicts';
 import { pictureVerdict } from './pictureVerdict';
 import type { RunReadings } from './readings';
+import { reflectometerVerdict } from './reflectometerVerdict';
 import { safetyVerdict } from './safety';
+import { runEvents, type RunEvent } from './traceEvents';
 import type { Verdict } from './verdict';
 import { voltsVerdict } from './voltsVerdict';
 
@@ -20,6 +23,8 @@ export interface RunFindings {
   missing: TestId[];
   coaxLoop: Loop;
   powerLoop: Loop;
+  /** What the reflectometer saw, by the metre. */
+  events: RunEvent[];
 }
 
 const rank = { stop: 4, fails: 3, close: 2, untested: 1, holds: 0 } as const;
@@ -51,21 +56,28 @@ export function runFindings(site: Site, run: Run, camera: Camera, readings: RunR
     safetyVerdict('foreign-dc-volts', readings['foreign-dc-volts']),
     safetyVerdict('shield-earth-volts', readings['shield-earth-volts']),
   ];
-  if (lineKind(run) !== 'pair') verdicts.push(coaxLoopVerdict(run, readings['coax-loop-ohms']));
+  const kind = lineKind(run);
+  verdicts.push(continuityVerdict(readings.continuity));
+  if (kind !== 'pair') verdicts.push(coaxLoopVerdict(run, readings['coax-loop-ohms'], readings.reflectometer));
   if (run.feed.kind !== 'local-adapter') verdicts.push(powerLoopVerdict(run, readings['power-loop-ohms']));
   verdicts.push(
     insulationVerdict(readings['insulation-megohms']),
+    reflectometerVerdict(run, readings.reflectometer),
     voltsVerdict('day', camera, source, power, readings['day-volts']),
     voltsVerdict('night', camera, source, power, readings['night-volts']),
-    pictureVerdict(run, camera.format),
+    seenVerdict(pictureVerdict(run, camera.format), readings.picture),
+    swapVerdict('camera-at-head-end', readings['camera-at-head-end']),
+    swapVerdict('camera-on-local-supply', readings['camera-on-local-supply']),
   );
+  if (kind === 'coax') verdicts.push(linkVerdict(run, readings.link));
+  const events = readings.reflectometer ? runEvents(run, readings.reflectometer) : [];
   const missing = requiredTests(run).filter((test) => !readings[test]);
   const judged = verdicts.filter((verdict) => verdict.state !== 'untested');
   const worstJudged = bindingOf(judged);
   if (worstJudged.state === 'fails' || worstJudged.state === 'stop' || missing.length === 0) {
-    return { verdicts, binding: worstJudged, state: worstJudged.state, missing, coaxLoop: coax, powerLoop: power };
+    return { verdicts, binding: worstJudged, state: worstJudged.state, missing, coaxLoop: coax, powerLoop: power, events };
   }
   // Until it is tested a run shows where it should come closest to a limit, as expected only.
   const expected = verdicts.reduce((a, b) => ((b.share ?? 0) > (a.share ?? 0) ? b : a));
-  return { verdicts, binding: expected, state: 'untested', missing, coaxLoop: coax, powerLoop: power };
+  return { verdicts, binding: expected, state: 'untested', missing, coaxLoop: coax, powerLoop: power, events };
 }

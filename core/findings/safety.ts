@@ -1,4 +1,4 @@
-import type { Reading } from '#core/site';
+import type { QuantityReading } from '#core/site';
 import { formatQuantity } from '#core/units';
 import { figure, shareOf, standingOf, type Limit } from '#core/working';
 import { testDefinition } from './tests';
@@ -19,7 +19,7 @@ const words: Record<SafetyTest, { stops: string; fine: string; conclusion: strin
 };
 
 /** The readings that are taken before any other. There is nothing to expect of them but that they are low. */
-export function safetyVerdict(test: SafetyTest, reading: Reading | undefined): Verdict {
+export function safetyVerdict(test: SafetyTest, reading: QuantityReading | undefined): Verdict {
   const { label } = testDefinition(test);
   const bound = test === 'shield-earth-volts' ? earthDifferenceVolts : stopVolts[test];
   const limit: Limit = { sense: 'at-most', figure: figure('limit', bound, 'V', test === 'shield-earth-volts' ? 'policy' : 'standard') };

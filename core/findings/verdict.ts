@@ -3,13 +3,15 @@ import type { Basis, Figure, Standing, WorkingOut } from '#core/working';
 
 /** What is known about one thing on a run: a reading against its limit, or what is expected until there is one. */
 export interface Verdict {
-  id: TestId | 'picture';
+  id: TestId;
   label: string;
   /** `stop` is a danger to people; `untested` has an expected figure but no reading. */
   state: Standing | 'untested' | 'stop';
   /** Share of the limit used, where it can be told. */
   share: number | null;
   read: Figure | null;
+  /** What was found, where that is not a figure. */
+  found?: string;
   expected: Figure | null;
   says: string;
   basis: Basis;

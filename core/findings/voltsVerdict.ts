@@ -1,4 +1,4 @@
-import type { Camera, Reading } from '#core/site';
+import type { Camera, QuantityReading } from '#core/site';
 import { formatQuantity } from '#core/units';
 import { figure, type Limit, type Standing } from '#core/working';
 import { voltsAtLoad, voltsShare, type FeedSource } from './feed';
@@ -7,7 +7,7 @@ import { testDefinition } from './tests';
 import type { Verdict } from './verdict';
 
 /** Volts at the camera against its window: as read, or as the feed should give until it is read. */
-export function voltsVerdict(time: 'day' | 'night', camera: Camera, source: FeedSource, loop: Loop, reading: Reading | undefined): Verdict {
+export function voltsVerdict(time: 'day' | 'night', camera: Camera, source: FeedSource, loop: Loop, reading: QuantityReading | undefined): Verdict {
   const id = time === 'day' ? 'day-volts' : 'night-volts';
   const { label } = testDefinition(id);
   const { window, current } = camera.supply;
@@ -55,7 +55,7 @@ function wordsFor(time: 'day' | 'night', volts: number, tooHigh: boolean, standi
 }
 
 /** A reading well below what the wire explains points at the wire: a joint, or thinner cores than noted. */
-function conclusionFor(reading: Reading | undefined, predictedVolts: number, says: string): string {
+function conclusionFor(reading: QuantityReading | undefined, predictedVolts: number, says: string): string {
   const word = says.charAt(0).toUpperCase() + says.slice(1);
   if (!reading) return `${word}. Expected only; read it with the lens covered.`;
   const short = predictedVolts - reading.value;

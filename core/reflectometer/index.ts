@@ -1,4 +1,5 @@
 export { findEvents, type Known, type LineEvent } from './findEvents';
 export { forwardTrace, lineReflection } from './forward';
-export type { End, Fault, Line, Pulse, Stretch, Trace } from './line';
+export { launchOf } from './launch';
+export { lightMPerNs, type End, type Fault, type Line, type Pulse, type Stretch, type Trace } from './line';
 export { traceFromCsv } from './traceFromCsv';

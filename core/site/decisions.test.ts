@@ -24,12 +24,12 @@ describe('choosing', () => {
 describe('readings', () => {
   it('two of one test stand side by side', () => {
     const run = site.run['r08']!;
-    const taken = ['a', 'b'].map((mark) => takeReading({ run, test: 'night-volts', value: 9, by: 'x', instrument: '', at, mark }));
+    const taken = ['a', 'b'].map((mark) => takeReading(run, { test: 'night-volts', value: 9 }, { by: 'x', instrument: '', at, mark }));
     expect(fits(taken)).toBe('sound');
     expect(new Set(taken.map(({ id }) => id)).size).toBe(2);
   });
   it('are struck out, and a run is marked', () => {
     expect(fits([strikeOut(site.reading['r08-night-volts']!, 'lens not covered', 'x', at)])).toBe('sound');
-    expect(markState(site.run['r08']!, 'isolated')).toMatchObject({ kind: 'run', id: 'r08', set: { state: 'isolated' } });
+    expect(markState(site.run['r08']!, 'isolated', at)).toMatchObject({ kind: 'run', id: 'r08', set: { state: 'isolated', stateSince: at } });
   });
 });

@@ -64,7 +64,7 @@ describe('readings', () => {
   const strike = { why: 'lens was not covered', at: '2026-03-12T09:00:00Z', by: 'I. Marlow' };
   it('are never removed or rewritten', () => {
     expect(refused([{ kind: 'reading', id: reading.id, remove: true }])).toHaveLength(1);
-    expect(refused([{ kind: 'reading', id: reading.id, set: { ...reading, value: 12 } }])).toHaveLength(1);
+    expect(refused([{ kind: 'reading', id: reading.id, set: { ...reading, value: 12 } as typeof reading }])).toHaveLength(1);
     expect(refused([{ kind: 'reading', id: reading.id, set: { ...reading, temperatureC: 12 } }])).toHaveLength(1);
   });
   it('can be struck out, and that can be taken back', () => {

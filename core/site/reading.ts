@@ -1,23 +1,82 @@
 import { z } from 'zod';
 import { idSchema, instantSchema, nameSchema, temperatureSchema } from './vocabulary';
 
-export const testIds = [
+/** Tests that read one figure. */
+export const quantityTestIds = [
   'foreign-ac-volts', 'foreign-dc-volts', 'shield-earth-volts', 'coax-loop-ohms', 'power-loop-ohms', 'insulation-megohms', 'day-volts', 'night-volts',
 ] as const;
+/** Tests of the camera itself, away from what is suspected of it. */
+export const swapTestIds = ['camera-at-head-end', 'camera-on-local-supply'] as const;
+export const testIds = [...quantityTestIds, ...swapTestIds, 'continuity', 'reflectometer', 'picture', 'link'] as const;
 export type TestId = (typeof testIds)[number];
+export type QuantityTestId = (typeof quantityTestIds)[number];
+export type SwapTestId = (typeof swapTestIds)[number];
 
-/** A reading as taken. It is never altered or removed; a wrong one is struck out and stays readable. */
-export const readingSchema = z.strictObject({
+/** What can be seen of a picture. None of them is a clean one. */
+export const symptoms = ['soft', 'ghost', 'bars', 'sparkles', 'torn', 'rolling', 'test-bars-only', 'no-picture', 'gone-at-night'] as const;
+export type Symptom = (typeof symptoms)[number];
+
+const taken = {
   id: idSchema,
   runId: idSchema,
-  test: z.enum(testIds),
-  /** In the test's own unit: volts, ohms or megohms. */
-  value: z.number().min(0).max(100_000),
   at: instantSchema,
   by: nameSchema,
   instrument: z.string().max(80),
+  serial: z.string().max(40).optional(),
+  /** Weather, tide, what else was on: whatever could have moved the reading. */
+  conditions: z.string().max(200).optional(),
   /** Of the cable while reading, where it was noted. */
   temperatureC: temperatureSchema.optional(),
   struck: z.strictObject({ why: z.string().trim().min(1).max(200), at: instantSchema, by: nameSchema }).optional(),
+};
+
+/** Longest trace that is kept; an instrument that gives more is thinned out by whoever asks it. */
+export const mostSamples = 16_384;
+const mostCounts = 32_767;
+
+/** What a reflectometer saw: readings at even steps, as whole counts of so many volts. */
+export const tracedSchema = z.strictObject({
+  stepNs: z.number().positive().max(1000),
+  voltsPerCount: z.number().positive().max(1),
+  counts: z.array(z.int().min(-mostCounts).max(mostCounts)).min(16).max(mostSamples),
 });
+export type Traced = z.infer<typeof tracedSchema>;
+
+const quantityReadingSchema = z.strictObject({
+  ...taken,
+  test: z.enum(quantityTestIds),
+  /** In the test's own unit: volts, ohms or megohms. */
+  value: z.number().min(0).max(100_000),
+});
+const continuityReadingSchema = z.strictObject({ ...taken, test: z.literal('continuity'), found: z.enum(['through', 'open', 'shorted']) });
+const swapReadingSchema = z.strictObject({ ...taken, test: z.enum(swapTestIds), found: z.enum(['works', 'fails']) });
+const traceReadingSchema = z.strictObject({ ...taken, test: z.literal('reflectometer'), trace: tracedSchema });
+const pictureReadingSchema = z.strictObject({
+  ...taken,
+  test: z.literal('picture'),
+  symptoms: z.array(z.enum(symptoms)).max(symptoms.length),
+  /** How far to the right the ghost stands, in microseconds of the line. */
+  ghostUs: z.number().positive().max(60).optional(),
+});
+const linkReadingSchema = z.strictObject({
+  ...taken,
+  test: z.literal('link'),
+  rateMbps: z.number().min(0).max(10_000),
+  throughputMbps: z.number().min(0).max(10_000),
+  lostPercent: z.number().min(0).max(100),
+  deliveredWatts: z.number().min(0).max(100).optional(),
+});
+
+/** A reading as taken. It is never altered or removed; a wrong one is struck out and stays readable. */
+export const readingSchema = z.discriminatedUnion('test', [quantityReadingSchema, continuityReadingSchema, swapReadingSchema, traceReadingSchema, pictureReadingSchema, linkReadingSchema]);
 export type Reading = z.infer<typeof readingSchema>;
+export type QuantityReading = z.infer<typeof quantityReadingSchema>;
+export type ContinuityReading = z.infer<typeof continuityReadingSchema>;
+export type SwapReading = z.infer<typeof swapReadingSchema>;
+export type TraceReading = z.infer<typeof traceReadingSchema>;
+export type PictureReading = z.infer<typeof pictureReadingSchema>;
+export type LinkReading = z.infer<typeof linkReadingSchema>;
+
+type Without<T, K extends string> = T extends unknown ? Omit<T, K> : never;
+/** What a test found, without when, where and by whom. */
+export type Found = Without<Reading, keyof typeof taken>;

@@ -1,13 +1,15 @@
 import type { Change } from './edit';
-import type { Reading, TestId } from './reading';
+import type { Found, Reading } from './reading';
 import type { Run, RunState } from './run';
 
-interface Taken { run: Run; test: TestId; value: number; by: string; instrument: string; at: string; mark: string }
+/** Who read with what, and when. `mark` makes the reading's id its own, so that a test can be read again. */
+export interface Taken { by: string; instrument: string; serial?: string; conditions?: string; temperatureC?: number; at: string; mark: string }
 
-/** The change that adds a reading. Its id carries a mark of its own, so that a test can be read again. */
-export function takeReading({ run, test, value, by, instrument, at, mark }: Taken): Change {
-  const id = `${run.id}-${test}-${mark}`;
-  return { kind: 'reading', id, set: { id, runId: run.id, test, value, at, by, instrument } };
+/** The change that adds a reading. */
+export function takeReading(run: Pick<Run, 'id'>, found: Found, { mark, ...taken }: Taken): Change {
+  const id = `${run.id}-${found.test}-${mark}`;
+  const set: Reading = { id, runId: run.id, ...found, ...taken };
+  return { kind: 'reading', id, set };
 }
 
 /** The change that strikes a reading out. It stays readable. */
@@ -15,7 +17,7 @@ export function strikeOut(reading: Reading, why: string, by: string, at: string)
   return { kind: 'reading', id: reading.id, set: { ...reading, struck: { why, by, at } } };
 }
 
-/** The change that says what state a run is in now. */
-export function markState(run: Run, state: RunState): Change {
-  return { kind: 'run', id: run.id, set: { ...run, state } };
+/** The change that says what state a run is in from now on. */
+export function markState(run: Run, state: RunState, at: string): Change {
+  return { kind: 'run', id: run.id, set: { ...run, state, stateSince: at } };
 }

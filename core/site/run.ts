@@ -39,6 +39,8 @@ export const segmentSchema = z.strictObject({
   marks: z.strictObject({ head: markSchema, far: markSchema, unit: z.enum(['m', 'ft']) }).optional(),
   /** What a reflectometer made of it. */
   measured: z.strictObject({ lengthM: lengthSchema, spreadM: z.number().min(0).max(500) }).optional(),
+  /** Of this very cable, fitted from a known length; left out where its construction's usual one will do. */
+  velocityFactor: z.number().min(0.4).max(0.99).optional(),
   /** The drawn routes it follows, from the head end outwards. */
   routeIds: z.array(idSchema).min(1).max(12).optional(),
   /** What joins this segment to the next; the last one has none. */
@@ -70,6 +72,8 @@ export const runSchema = z.strictObject({
   cameraId: idSchema,
   headEndId: idSchema,
   state: z.enum(['live', 'isolated', 'disconnected']),
+  /** When it was marked so. What was read before tells nothing of whether it is safe now. */
+  stateSince: instantSchema.optional(),
   patchedTo: z.strictObject({ recorderId: idSchema, input: z.int().min(1).max(64) }).optional(),
   feed: feedSchema,
   segments: z.array(segmentSchema).min(1).max(50),

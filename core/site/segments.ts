@@ -76,3 +76,8 @@ export function withoutSegment(run: Run, index: number): Run {
   const segments = run.segments.filter((_, at) => at !== index);
   return withJoint({ ...run, segments }, index === segments.length ? segments.length - 1 : -1, undefined);
 }
+
+/** A run whose segments all carry waves at so many times the speed that was thought: what a known length makes of a trace. */
+export function withVelocityScaled(run: Run, scale: number, velocityFactorOf: (segment: Segment) => number): Run {
+  return { ...run, segments: run.segments.map((segment) => ({ ...segment, velocityFactor: Math.min(0.99, Math.max(0.4, Math.round(velocityFactorOf(segment) * scale * 1000) / 1000)) })) };
+}

@@ -1,9 +1,10 @@
+import { symptomWords } from '#core/findings';
 import { targetCameras } from '#core/options';
 import { pictureFormats } from '#core/signal';
 import { sensorIds, sensors, type SensorId } from '#core/optics';
 import {
   assumable, bodies, environments, gearKinds, joints, lengthSources, restrictions, targetClasses,
-  type Assumable, type Camera, type Environment, type GearKind, type Place, type Run, type Segment, type SlotRules,
+  symptoms, type Assumable, type Camera, type ContinuityReading, type Environment, type GearKind, type Place, type Run, type Segment, type SlotRules, type SwapReading, type Symptom,
 } from '#core/site';
 
 export interface Choice<T> { value: T; says: string }
@@ -34,5 +35,8 @@ export const choices = {
   lamps: from<Camera['lamps']>(['none', 'infrared', 'white'], { none: 'No lamps', infrared: 'Infrared', white: 'White light' }),
   worthKeeping: from<Camera['worthKeeping']>(['yes', 'no', 'undecided'], { yes: 'Worth keeping', no: 'Worn out', undecided: 'Undecided' }),
   target: targetClasses.map((value): Choice<Camera['target']> => ({ value, says: targetCameras[value].label })),
+  continuity: from<ContinuityReading['found']>(['through', 'open', 'shorted'], { through: 'Through', open: 'Open', shorted: 'Shorted' }),
+  swap: from<SwapReading['found']>(['works', 'fails'], { works: 'Works', fails: 'Fails' }),
+  symptom: symptoms.map((value): Choice<Symptom> => ({ value, says: symptomWords[value].label })),
   runState: from<Run['state']>(['live', 'isolated', 'disconnected'], { live: 'Live', isolated: 'Isolated', disconnected: 'Disconnected' }),
 };

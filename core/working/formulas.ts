@@ -13,6 +13,7 @@ export const formulas = {
   'picture-loss': { writes: 'dB = Σ L/100 · (a·√f + b·f + c/√f) + joints + baluns', source: 'typical attenuation fit, at the format’s top frequency' },
   'link-rate': { writes: 'Mb/s = η · Δf · Σ bits(SNR of carrier k)', source: 'bit loading with an SNR gap' },
   'channel-length': { writes: 'length ≤ 100 m', source: 'IEEE 802.3, ISO/IEC 11801' },
+  'echo-distance': { writes: 'd = vf · c · t / 2', source: 'a wave goes there and comes back, each segment at its own speed' },
   'against-limit': { writes: 'reading against limit', source: 'the test’s own limit' },
 } as const;
 

@@ -7,17 +7,28 @@ import { useMeasures } from '../stores/measures';
 import { axisTicks, layOut } from './lineGeometry';
 import LineStrokes from './LineStrokes.vue';
 
-const { evaluation, headEnd, cameraEnd = '' } = defineProps<{ evaluation: LightRun; headEnd: string; cameraEnd?: string }>();
+/** Something found at a metre of the line. */
+export interface LineMark { atM: number; says: string; grave: boolean }
+
+const { evaluation, headEnd, cameraEnd = '', marks = [], axisM = 0 } = defineProps<{
+  evaluation: LightRun; headEnd: string; cameraEnd?: string; marks?: readonly LineMark[];
+  /** How many metres the drawing is to reach, where it shares its axis with something longer than the run. */
+  axisM?: number;
+}>();
 
 const box = useTemplateRef('box');
 const { width } = useElementSize(box);
 const x0 = 88;
-const pxPerM = computed(() => Math.max(0.01, (width.value - x0 - 60) / evaluation.lengthM));
+const pxPerM = computed(() => Math.max(0.01, (width.value - x0 - 60) / Math.max(evaluation.lengthM, axisM)));
 const own = useMeasures();
 const shape = computed(() => layOut(evaluation.run, x0, pxPerM.value, (lengthM) => own.quantity(lengthM, 'm')));
 /** A stretch is named where there is room for it beside what arrives at the camera. */
 const wordsPx = computed(() => (cameraEnd ? 240 : 120));
-const ticks = computed(() => axisTicks(evaluation.lengthM, Math.min(8, Math.max(1, Math.floor((width.value - x0) / 70))), x0, pxPerM.value, own.measures));
+const placedMarks = computed(() => marks.map((mark) => {
+  const x = x0 + mark.atM * pxPerM.value;
+  return { ...mark, x, onLeft: x > (x0 + width.value) / 2 };
+}));
+const ticks = computed(() => axisTicks(Math.max(evaluation.lengthM, axisM), Math.min(8, Math.max(1, Math.floor((width.value - x0) / 70))), x0, pxPerM.value, own.measures));
 </script>
 
 <template>
@@ -31,6 +42,10 @@ const ticks = computed(() => axisTicks(evaluation.lengthM, Math.min(8, Math.max(
       <text x="41" y="44" text-anchor="middle">{{ headEnd }}</text>
       <line x1="80" :x2="x0" y1="40" y2="40" stroke="var(--ink)" />
       <LineStrokes :shape="shape" :y="40" />
+      <g v-for="mark in placedMarks" :key="`${mark.atM}${mark.says}`" :class="mark.grave ? 'grave' : 'mild'">
+        <line :x1="mark.x" :x2="mark.x" y1="24" y2="56" />
+        <text :x="mark.onLeft ? mark.x - 4 : mark.x + 4" y="33" :text-anchor="mark.onLeft ? 'end' : 'start'">{{ mark.says }}</text>
+      </g>
       <EndMark :x="shape.endX + 7" :y="40" :state="evaluation.findings.state" />
       <text :x="shape.endX + 17" y="44" class="name">{{ evaluation.camera.number }}</text>
       <text v-if="cameraEnd" :x="shape.endX" y="22" text-anchor="end" class="arrives">{{ cameraEnd }}</text>
@@ -45,5 +60,9 @@ const ticks = computed(() => axisTicks(evaluation.lengthM, Math.min(8, Math.max(
 <style scoped>
 .run-line svg { display: block; }
 .band { fill: var(--sheet); opacity: 0.7; }
+.grave line { stroke: var(--madder); stroke-width: 2; }
+.grave text { fill: var(--madder); }
+.mild line { stroke: var(--ochre); stroke-width: 2; }
+.mild text { fill: var(--ochre); }
 .arrives { fill: var(--ink) !important; }
 </style>

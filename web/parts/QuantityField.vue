@@ -8,7 +8,7 @@ import { useMeasures } from '../stores/measures';
  * A figure with its unit. Takes other spellings of the unit, says in words what it cannot read, and keeps
  * typed text until it is understood. `entered` reports Enter, so that a list of fields can move on.
  */
-const { value, unit, label, digits, allowed = () => undefined, clearAfter = false, clearable = false, disabled = false, size = 'small', placeholder = '' } = defineProps<{
+const { value, unit, label, digits, allowed = () => undefined, clearAfter = false, again = false, clearable = false, disabled = false, size = 'small', placeholder = '' } = defineProps<{
   value: number | null;
   unit: Unit;
   label: string;
@@ -17,6 +17,8 @@ const { value, unit, label, digits, allowed = () => undefined, clearAfter = fals
   allowed?: (value: number) => string | undefined;
   /** For taking readings: the field empties once its figure is taken. */
   clearAfter?: boolean;
+  /** The same figure typed again is taken again: it was read again. */
+  again?: boolean;
   /** Emptying the field takes the figure away. */
   clearable?: boolean;
   disabled?: boolean;
@@ -49,7 +51,7 @@ function take(): boolean {
   why.value = parsed.kind === 'refused' ? parsed.why : allowed(parsed.value);
   if (why.value !== undefined || parsed.kind === 'refused') return false;
   touched.value = false;
-  if (clearAfter || parsed.value !== value) emit('take', parsed.value);
+  if (clearAfter || again || parsed.value !== value) emit('take', parsed.value);
   text.value = clearAfter ? '' : shown();
   return true;
 }

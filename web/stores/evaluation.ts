@@ -65,6 +65,8 @@ export const useEvaluation = defineStore('evaluation', () => {
   const byRun = computed(() => new Map(result.value?.runs.map((evaluation): [string, LightRun] => [evaluation.run.id, evaluation]) ?? []));
   const why = (subject: Subject) => worker.why(subject);
   const sheet = () => worker.sheet();
+  const traceView = (runId: string) => worker.traceView(runId);
+  const diagnosis = (runId: string) => worker.diagnosis(runId);
 
-  return { result, isWhole, byRun, why, sheet };
+  return { result, isWhole, byRun, why, sheet, diagnosis, traceView };
 });

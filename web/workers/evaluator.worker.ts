@@ -1,5 +1,6 @@
 import { expose } from 'comlink';
-import { evaluateSite, firstNews, lightNews, optionsOf, workingOf, type Before, type Subject } from '#core/evaluation';
+import { diagnosisOf, evaluateSite, firstNews, lightNews, optionsOf, workingOf, type Before, type Subject } from '#core/evaluation';
+import { readingsByRun, traceView, type Diagnosis, type TraceView } from '#core/findings';
 import { planSheet, type PlanSheet } from '#core/sheet';
 import { siteOfSound, withChanges, type Change, type Site, type SiteFile } from '#core/site';
 import type { Working } from '#core/working';
@@ -46,6 +47,14 @@ const evaluator = {
   },
   why(subject: Subject): Working | null {
     return last ? workingOf(last.evaluation, subject) : null;
+  },
+  diagnosis(runId: string): Diagnosis | null {
+    return last ? diagnosisOf(last, runId) : null;
+  },
+  traceView(runId: string): TraceView | null {
+    const run = last?.site.run[runId];
+    const reading = run && readingsByRun(last!.site).get(runId)?.reflectometer;
+    return reading ? traceView(run, reading) : null;
   },
   sheet(): PlanSheet | null {
     return last ? planSheet(last.site, last.evaluation) : null;

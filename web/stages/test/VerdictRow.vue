@@ -1,47 +1,81 @@
 <script setup lang="ts">
-import { useTemplateRef } from 'vue';
+import { computed, ref, useTemplateRef } from 'vue';
 import type { LightVerdict } from '#core/evaluation';
 import type { TestDefinition } from '#core/findings';
+import type { Found, PictureReading, Reading } from '#core/site';
 import { formatQuantity } from '#core/units';
+import { choices } from '#core/words';
 import MarginBar from '../../parts/MarginBar.vue';
+import PickField from '../../parts/PickField.vue';
+import PicksField from '../../parts/PicksField.vue';
 import QuantityField from '../../parts/QuantityField.vue';
 
-/** One thing to know of a run: the field for its reading, what is expected, and what the reading means. */
-const { verdict, test, heldBack = undefined } = defineProps<{ number: number; verdict: LightVerdict; test: TestDefinition | undefined; heldBack?: string | undefined; asked: boolean }>();
-const emit = defineEmits<{ take: [value: number]; entered: [from: HTMLElement | null]; why: [] }>();
+/** One thing to know of a run: what to write its reading down with, what is expected, and what the reading means. */
+const { verdict, test, reading = undefined, heldBack = undefined } = defineProps<{
+  number: number; verdict: LightVerdict; test: TestDefinition; reading?: Reading | undefined; heldBack?: string | undefined; asked: boolean; inHand: boolean;
+  /** An instrument is connected that can take it. */
+  byInstrument: boolean;
+}>();
+const emit = defineEmits<{ take: [found: Found]; entered: [from: HTMLElement | null]; why: []; hold: []; read: []; open: [] }>();
 const row = useTemplateRef('row');
 
 const sensible = (value: number) => (value >= 0 && value <= 100_000 ? undefined : 'from 0 to 100 000');
 const expectedWords = () => {
   const { expected } = verdict;
-  if (!expected) return '';
+  if (!expected) return { continuity: 'through', 'camera-at-head-end': 'works', 'camera-on-local-supply': 'works' }[verdict.id as string] ?? '';
   const sign = expected.name === 'below' ? '< ' : expected.name === 'above' ? '> ' : '';
   return sign + formatQuantity(expected.value, expected.unit);
 };
+const unit = computed(() => (test.asks.kind === 'figure' ? test.asks.unit : 'V'));
+const seen = computed(() => (reading?.test === 'picture' ? reading : null));
+/** Symptoms as they are being picked; they are one reading, taken when the list is left. */
+const picked = ref<PictureReading['symptoms'] | null>(null);
+
+function takeFigure(value: number): void {
+  if (test.asks.kind === 'figure') emit('take', { test: test.id, value } as Found);
+}
+function takePicture(): void {
+  if (!picked.value) return;
+  emit('take', { test: 'picture', symptoms: picked.value });
+  picked.value = null;
+}
 </script>
 
 <template>
-  <tr ref="row" :class="{ asked }" :data-verdict="verdict.id">
+  <tr ref="row" :class="{ asked, held: inHand }" :data-verdict="verdict.id" @focusin="emit('hold')" @click="emit('hold')">
     <td class="mono dim n">{{ number }}</td>
-    <td class="label" :title="test?.connect">{{ verdict.label }}</td>
+    <td class="label">{{ verdict.label }}</td>
     <td class="num read">
-      <span v-if="!test" class="mono dim">computed</span>
-      <QuantityField v-else :value="verdict.read?.value ?? null" :unit="test.unit" :digits="2" size="large" :label="verdict.label" :allowed="sensible" :disabled="heldBack !== undefined" @take="(value) => emit('take', value)" @entered="emit('entered', row)" />
+      <QuantityField v-if="test.asks.kind === 'figure'" :value="verdict.read?.value ?? null" :unit="unit" :digits="2" again size="large" :label="verdict.label" :allowed="sensible" :disabled="heldBack !== undefined" @take="takeFigure" @entered="emit('entered', row)" />
+      <PickField v-else-if="verdict.id === 'continuity'" :value="reading?.test === 'continuity' ? reading.found : null" :choices="choices.continuity" :label="verdict.label" placeholder="pick" :disabled="heldBack !== undefined" @take="(found) => emit('take', { test: 'continuity', found })" />
+      <PickField v-else-if="test.asks.kind === 'words'" :value="reading && 'found' in reading && reading.test !== 'continuity' ? reading.found : null" :choices="choices.swap" :label="verdict.label" placeholder="pick" :disabled="heldBack !== undefined" @take="(found) => emit('take', { test: verdict.id, found } as Found)" />
+      <span v-else-if="test.asks.kind === 'symptoms'" class="symptoms">
+        <PicksField :values="picked ?? seen?.symptoms ?? []" :choices="choices.symptom" :label="verdict.label" :placeholder="seen ? 'Clean' : 'pick'" :disabled="heldBack !== undefined" @take="(next) => (picked = next)" @closed="takePicture" />
+        <button v-if="!seen && !picked" type="button" class="btn small" :disabled="heldBack !== undefined" @click="emit('take', { test: 'picture', symptoms: [] })">Clean</button>
+      </span>
+      <button v-else type="button" class="btn small" :disabled="heldBack !== undefined" @click.stop="emit('open')">{{ test.asks.kind === 'trace' ? (reading ? 'See trace' : 'Take a trace') : (verdict.read ? formatQuantity(verdict.read.value, verdict.read.unit) : 'Write down') }}</button>
     </td>
+    <td class="by"><button v-if="byInstrument" type="button" class="btn small" :disabled="heldBack !== undefined" :aria-label="`Read ${verdict.label} with the instrument`" @click.stop="emit('read')">Read</button></td>
     <td class="num mono dim expected">{{ expectedWords() }}</td>
     <td class="bar"><MarginBar :share="verdict.share" :state="verdict.state" /></td>
     <td class="means">
-      <button type="button" class="plain" @click="emit('why')">{{ heldBack && !verdict.read ? heldBack : verdict.says }} <span class="ask">why</span></button>
+      <button type="button" class="plain" @click="emit('why')">{{ heldBack && verdict.state === 'untested' ? heldBack : verdict.says }} <span class="ask">why</span></button>
     </td>
   </tr>
 </template>
 
 <style scoped>
-td { padding: 2px 8px; height: 31px; border-bottom: 1px solid var(--rule); }
+td { padding: 1px 8px; height: 28px; border-bottom: 1px solid var(--rule); }
+.held { background: var(--sheet); }
 .asked { background: var(--copper-3); }
 .num { text-align: right; white-space: nowrap; }
 .label { white-space: nowrap; }
+.n, .by { padding: 1px 2px; }
 .read :deep(.quantity) { width: 118px; }
+.read :deep(.p-select), .symptoms :deep(.p-multiselect) { width: 118px; text-align: left; }
+.read .btn { min-width: 92px; justify-content: center; }
+.symptoms { display: inline-flex; gap: 4px; align-items: center; }
+.symptoms .btn { min-width: 0; }
 .means { font-size: 12px; color: var(--ink-2); line-height: 1.2; }
 .ask { text-decoration: underline; text-underline-offset: 2px; font-size: 11px; color: var(--copper); }
 @media (max-width: 700px) {
@@ -49,9 +83,10 @@ td { padding: 2px 8px; height: 31px; border-bottom: 1px solid var(--rule); }
   td { border: 0; padding: 2px 4px; height: auto; }
   .read { grid-column: 3; }
   .read :deep(.quantity) { width: 132px; }
-  .read :deep(input) { min-height: 42px; }
+  .read :deep(input), .read :deep(.p-select), .read :deep(.p-multiselect) { min-height: 42px; align-items: center; }
+  .by { grid-column: 3; grid-row: 3; justify-self: end; }
   .expected { grid-column: 3; grid-row: 2; padding-right: 28px; }
   .bar { grid-column: 1 / 3; grid-row: 2; padding-left: 26px; }
-  .means { grid-column: 1 / -1; grid-row: 3; padding-left: 26px; }
+  .means { grid-column: 1 / 3; grid-row: 3; padding-left: 26px; }
 }
 </style>

@@ -1,0 +1,105 @@
+<script setup lang="ts">
+import { computed, ref, useTemplateRef, watch } from 'vue';
+import type { LightRun, LightVerdict } from '#core/evaluation';
+import { heldBack, readingsByRun, testDefinition, type Diagnosis, type TestDefinition } from '#core/findings';
+import type { Found, TestId } from '#core/site';
+import { useKeys } from '../../keys/keys';
+import TextField from '../../parts/TextField.vue';
+import { useSite } from '../../stores/site';
+import { useWhyPanel } from '../../stores/whyPanel';
+import HookUpSketch from './HookUpSketch.vue';
+import LinkDialog from './LinkDialog.vue';
+import NextTestBox from './NextTestBox.vue';
+import { useTaking } from './taking';
+import VerdictRow from './VerdictRow.vue';
+
+/** The tests of a run in their order, a row each: read, expected, and what it means. */
+const { evaluation, diagnosis } = defineProps<{ evaluation: LightRun; diagnosis: Diagnosis | null; canRead: ReadonlySet<TestId> }>();
+const emit = defineEmits<{ trace: []; read: [test: TestId] }>();
+
+const store = useSite();
+const why = useWhyPanel();
+const { take: takeFound, instrument, serial, conditions, problem } = useTaking();
+const table = useTemplateRef('table');
+const inHand = ref<TestId | null>(null);
+const linking = ref(false);
+
+const readings = computed(() => readingsByRun(store.site!).get(evaluation.run.id) ?? {});
+const rows = computed(() => evaluation.findings.verdicts.map((verdict) => {
+  const test = testDefinition(verdict.id);
+  return { verdict, test, reading: readings.value[verdict.id], held: heldBack(test, evaluation.run, readings.value) };
+}));
+watch(() => evaluation.run.id, () => (inHand.value = null));
+/** The test whose way of connecting is shown: the one in hand, else the next one. */
+const shown = computed<TestDefinition>(() => testDefinition(inHand.value ?? evaluation.findings.missing[0] ?? diagnosis?.next[0]?.test.id ?? 'foreign-ac-volts'));
+
+function take(found: Found): void {
+  takeFound(evaluation.run, evaluation.camera.number, found);
+}
+
+/** Enter moves on to the next reading that may be taken. */
+function moveOn(from: HTMLElement | null): void {
+  const fields = [...(table.value?.querySelectorAll<HTMLInputElement>('.quantity input:not([disabled])') ?? [])];
+  const at = fields.findIndex((field) => from?.contains(field));
+  fields[at + 1]?.focus();
+}
+const ask = (id: LightVerdict['id']) => why.ask({ kind: 'verdict', runId: evaluation.run.id, id });
+
+function openFor(test: TestDefinition): void {
+  if (test.asks.kind === 'trace') emit('trace');
+  else linking.value = true;
+}
+useKeys([{ keys: ['r', 'Enter'], says: 'take the next reading', group: 'Bench', run: () => table.value?.querySelector<HTMLInputElement>('.quantity input:not([disabled])')?.focus() }]);
+</script>
+
+<template>
+  <div class="bench">
+    <table ref="table">
+      <thead><tr><th class="n" /><th>Reading</th><th class="num">read</th><th /><th class="num">expected</th><th /><th>means</th></tr></thead>
+      <tbody>
+        <VerdictRow
+          v-for="({ verdict, test, reading, held }, index) in rows" :key="`${evaluation.run.id}-${verdict.id}`" :number="index + 1" :verdict="verdict" :test="test" :reading="reading" :held-back="held" :in-hand="shown.id === test.id"
+          :asked="why.subject?.kind === 'verdict' && why.subject.id === verdict.id" :by-instrument="canRead.has(test.id)"
+          @take="take" @entered="moveOn" @why="ask(verdict.id)" @hold="inHand = test.id" @read="emit('read', test.id)" @open="openFor(test)"
+        />
+      </tbody>
+    </table>
+    <p v-if="problem" class="caution" role="alert">{{ problem }}</p>
+    <div class="below">
+      <NextTestBox :evaluation="evaluation" :diagnosis="diagnosis" :readings="readings" />
+      <div class="how">
+        <HookUpSketch :hook-up="shown.hookUp" />
+        <p class="tiny"><b>{{ shown.label }}.</b> {{ shown.connect }}</p>
+      </div>
+    </div>
+    <div class="by">
+      <label>Read by <TextField :value="store.person" label="Read by" @take="(text) => (store.person = text)" /></label>
+      <label>with <TextField :value="instrument" label="Instrument" @take="(text) => (instrument = text)" /></label>
+      <label>serial <TextField :value="serial" label="Serial number" @take="(text) => (serial = text)" /></label>
+      <label class="wide">conditions <TextField :value="conditions" label="Conditions" placeholder="dry, low tide, lamps off" @take="(text) => (conditions = text)" /></label>
+    </div>
+    <p class="tiny dim">Foreign voltage first, always. Prove dead before cutting or joining; mains work is for licensed people, under the local code.</p>
+    <LinkDialog v-model:visible="linking" @take="take" />
+  </div>
+</template>
+
+<style scoped>
+.bench { display: flex; flex-direction: column; gap: 8px; }
+table { border-collapse: collapse; width: 100%; }
+th { text-align: left; font-weight: 500; font-size: 11px; color: var(--ink-2); padding: 3px 8px; border-bottom: 1px solid var(--rule-strong); }
+th.num { text-align: right; }
+.n { width: 22px; }
+.below { display: grid; grid-template-columns: minmax(0, 1fr) 340px; gap: 14px; align-items: start; }
+.how { display: grid; gap: 4px; }
+.by { display: flex; gap: 6px 14px; color: var(--ink-2); flex-wrap: wrap; }
+.by label { display: flex; gap: 6px; align-items: center; white-space: nowrap; }
+.by label :deep(input) { width: 110px; }
+.by label.wide { flex: 1; }
+.by label.wide :deep(input) { width: 100%; }
+@media (max-width: 1000px) { .below { grid-template-columns: 1fr; } }
+@media (max-width: 700px) {
+  thead { display: none; }
+  table, tbody { display: block; }
+  .by { flex-direction: column; }
+}
+</style>

@@ -1,0 +1,68 @@
+<script setup lang="ts">
+import { computed, ref } from 'vue';
+import type { LightRun } from '#core/evaluation';
+import { readingWords, testDefinition } from '#core/findings';
+import { strikeOut, type Reading } from '#core/site';
+import TextField from '../../parts/TextField.vue';
+import { useSite } from '../../stores/site';
+import ReadingsOverTime from './ReadingsOverTime.vue';
+import { useTaking } from './taking';
+
+/** Every reading of a run as it was taken: struck out, never edited. */
+const { evaluation } = defineProps<{ evaluation: LightRun }>();
+const store = useSite();
+const { person } = useTaking();
+const striking = ref<string | null>(null);
+
+const readings = computed(() => Object.values(store.site!.reading).filter((reading) => reading.runId === evaluation.run.id).sort((a, b) => Date.parse(b.at) - Date.parse(a.at)));
+const when = (at: string) => new Date(at).toLocaleString([], { dateStyle: 'short', timeStyle: 'short' });
+const reasonAllowed = (text: string) => (text.length > 0 && text.length <= 200 ? undefined : 'say why, in up to 200 characters');
+
+function strike(reading: Reading, why: string): void {
+  store.change(`Strike out ${testDefinition(reading.test).label}`, [strikeOut(reading, why, person(), new Date().toISOString())]);
+  striking.value = null;
+}
+</script>
+
+<template>
+  <div class="log">
+    <p v-if="readings.length === 0" class="empty"><strong>No reading of this run yet.</strong>Take the first one at the Bench: foreign voltage.</p>
+    <template v-else>
+      <ReadingsOverTime :readings="readings" />
+      <table aria-label="Readings of this run">
+        <thead><tr><th>When</th><th>Reading</th><th>found</th><th>by</th><th>with</th><th>conditions</th><th /></tr></thead>
+        <tbody>
+          <tr v-for="reading in readings" :key="reading.id" :class="{ struck: reading.struck }">
+            <td class="mono when">{{ when(reading.at) }}</td>
+            <td class="what">{{ testDefinition(reading.test).label }}</td>
+            <td class="mono what">{{ readingWords(reading) }}</td>
+            <td>{{ reading.by }}</td>
+            <td>{{ reading.instrument }}{{ reading.serial ? `, ${reading.serial}` : '' }}</td>
+            <td>{{ [reading.conditions, reading.temperatureC === undefined ? '' : `cable ${reading.temperatureC} °C`].filter(Boolean).join('; ') }}</td>
+            <td class="strike">
+              <span v-if="reading.struck">struck out: {{ reading.struck.why }} <span class="dim tiny">({{ reading.struck.by }}, {{ when(reading.struck.at) }})</span></span>
+              <TextField v-else-if="striking === reading.id" value="" label="Why it is struck out" placeholder="Why? Then Enter" :refuse="reasonAllowed" autofocus @take="(why) => strike(reading, why)" />
+              <button v-else type="button" class="btn small" @click="striking = reading.id">Strike out</button>
+            </td>
+          </tr>
+        </tbody>
+      </table>
+    </template>
+  </div>
+</template>
+
+<style scoped>
+.log { display: grid; gap: 12px; align-content: start; }
+table { border-collapse: collapse; width: 100%; font-size: 12px; }
+th { text-align: left; font-weight: 500; font-size: 11px; color: var(--ink-2); padding: 3px 8px; border-bottom: 1px solid var(--rule-strong); }
+td { padding: 3px 8px; border-bottom: 1px solid var(--rule); }
+.when { white-space: nowrap; }
+.struck .what { text-decoration: line-through; color: var(--ink-3); }
+.strike { text-align: right; }
+@media (max-width: 700px) {
+  thead { display: none; }
+  table, tbody { display: block; }
+  tr { display: grid; grid-template-columns: 1fr 1fr; border-bottom: 1px solid var(--rule); padding: 6px 0; }
+  td { border: 0; }
+}
+</style>

@@ -1,0 +1,40 @@
+<script setup lang="ts">
+import { computed } from 'vue';
+import type { LightRun } from '#core/evaluation';
+import { heldBack, testDefinition, type Diagnosis, type RunReadings } from '#core/findings';
+
+/** What to test next: first what must be known of every run, then what tells most for its minutes. */
+const { evaluation, diagnosis, readings } = defineProps<{ evaluation: LightRun; diagnosis: Diagnosis | null; readings: RunReadings }>();
+
+const required = computed(() => {
+  const [missing] = evaluation.findings.missing;
+  return missing ? testDefinition(missing) : undefined;
+});
+const says = computed(() => {
+  if (!required.value) return '';
+  const held = heldBack(required.value, evaluation.run, readings);
+  return held ? `Before it: ${held}, prove it, and mark the run so above.` : required.value.connect;
+});
+const best = computed(() => diagnosis?.next[0]);
+const needs = computed(() => {
+  if (!best.value) return '';
+  const minutes = Math.max(1, Math.round(best.value.minutes));
+  return `${minutes} minute${minutes === 1 ? '' : 's'}${best.value.needs.length ? `, with ${best.value.needs.join(', ')}` : ''}`;
+});
+const lower = (label: string) => label.charAt(0).toLowerCase() + label.slice(1);
+</script>
+
+<template>
+  <div class="next">
+    <p v-if="required"><b>Next: {{ lower(required.label) }}.</b> {{ says }}</p>
+    <p v-else><b>Tested.</b> {{ evaluation.findings.binding.label }}: {{ evaluation.findings.binding.says }}.</p>
+    <template v-if="diagnosis">
+      <p>{{ diagnosis.says }}</p>
+      <p v-if="best && best.test.id !== required?.id" class="dim">Tells most for its time now: <b>{{ lower(best.test.label) }}</b>, {{ needs }}.</p>
+    </template>
+  </div>
+</template>
+
+<style scoped>
+.next { border-left: 3px solid var(--copper); padding: 6px 12px; background: var(--copper-3); display: grid; gap: 3px; }
+</style>
