@@ -34,7 +34,7 @@ export default ts.config(
   { files: ['web/**'], rules: { 'no-restricted-imports': rooms([pastADoor, { regex: '(^|/)(server|cli)/', message: 'The pages know the server by its addresses only.' }]) } },
   // Playwright finds out what a fixture needs by the pattern of its first argument, empty or not.
   { files: ['tests/browser/**'], rules: { 'no-empty-pattern': 'off' } },
-  { files: ['web/**/*.test.ts'], rules: { 'no-restricted-imports': 'off' } },
-  { files: ['stand-ins/**'], rules: { 'no-restricted-imports': rooms([pastADoor, { regex: '(^|/)(web|server|cli)/', message: 'A stand-in knows the core only.' }]) } },
+  { files: ['web/**/*.test.ts', 'stand-ins/**/*.test.ts'], rules: { 'no-restricted-imports': 'off' } },
+  { files: ['stand-ins/**'], ignores: ['**/*.test.ts'], rules: { 'no-restricted-imports': rooms([pastADoor, { regex: '(^|/)(web|server|cli)/', message: 'A stand-in knows the core only.' }]) } },
   { files: ['server/**'], rules: { 'no-restricted-imports': rooms([pastADoor, { regex: '(^|/)(web|cli|stand-ins)/', message: 'The server does not know the pages, and instruments by their addresses only.' }]) } },
 );

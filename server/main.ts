@@ -1,5 +1,6 @@
 import path from 'node:path';
 import { parseArgs } from 'node:util';
+import { spawnTester } from './spawnTester';
 import { startServer, type RunningServer, type ServerOptions } from './startServer';
 import { StartupError } from './startupError';
 
@@ -23,14 +24,28 @@ function optionsFrom(args: string[]): ServerOptions {
   };
 }
 
-function stopOnSignal(server: RunningServer): void {
-  for (const signal of ['SIGINT', 'SIGTERM'] as const) process.once(signal, () => void server.close().then(() => process.exit(0)));
+function stopOnSignal(server: RunningServer, stopTester: () => void): void {
+  for (const signal of ['SIGINT', 'SIGTERM'] as const) {
+    process.once(signal, () => {
+      stopTester();
+      void server.close().then(() => process.exit(0));
+    });
+  }
 }
 
 try {
-  const server = await startServer(optionsFrom(process.argv.slice(2)));
-  stopOnSignal(server);
-  console.log(`Neotrope is at ${server.address}`);
+  const options = optionsFrom(process.argv.slice(2));
+  // The stand-in takes a second to come up; nobody waits for it until they reach for an instrument.
+  const tester = options.withDemo ? spawnTester(root, options.demoFile) : Promise.resolve(null);
+  const stopTester = () => void tester.then((running) => running?.stop());
+  try {
+    const server = await startServer({ ...options, standIn: tester.then((running) => running?.address ?? null) });
+    stopOnSignal(server, stopTester);
+    console.log(`Neotrope is at ${server.address}`);
+  } catch (error) {
+    stopTester();
+    throw error;
+  }
 } catch (error) {
   console.error(error instanceof StartupError ? error.message : error);
   process.exitCode = 1;

@@ -18,6 +18,8 @@ export interface ServerOptions {
   /** Whether to load it where there is no site yet. */
   withDemo?: boolean;
   reset: boolean;
+  /** Where the demo's stand-in instrument listens, once it does. */
+  standIn?: Promise<string | null>;
 }
 
 export interface RunningServer { address: string; close: () => Promise<void> }
@@ -44,7 +46,7 @@ async function demoFrom(file: string, pictures: PictureFolder): Promise<Site> {
 }
 
 /** Starts the server on loopback. Rejects with a StartupError whose message is one line for a person. */
-export async function startServer({ port, dataDir, webDir, demoFile, withDemo = false, reset }: ServerOptions): Promise<RunningServer> {
+export async function startServer({ port, dataDir, webDir, demoFile, withDemo = false, reset, standIn = Promise.resolve(null) }: ServerOptions): Promise<RunningServer> {
   let handler: RequestListener = (_request, response) => {
     response.writeHead(503).end();
   };
@@ -57,7 +59,7 @@ export async function startServer({ port, dataDir, webDir, demoFile, withDemo = 
     const store = siteStore(orm, pictures, () => new Date().toISOString());
     const demo = () => demoFrom(demoFile, pictures);
     if (withDemo && (await store.list()).length === 0) await store.create(await demo());
-    handler = createApp({ store, pictures, demo }, webDir).callback();
+    handler = createApp({ store, pictures, demo }, webDir, standIn).callback();
     return {
       address: `http://127.0.0.1:${(server.address() as AddressInfo).port}`,
       close: async () => {

@@ -1,4 +1,4 @@
-export { diagnosisOf } from './diagnosisOf';
+export { insightOf, type Insight } from './insightOf';
 export { chosenOption, type Allocation } from './allocation';
 export type { RunEvaluation } from './evaluateRun';
 export { evaluateSite, type Before, type SiteEvaluation } from './evaluateSite';

@@ -1,10 +1,11 @@
 export { causeWords, diagnose, type Cause, type Diagnosis, type NextTest, type RankedCause } from './diagnosis';
 export { feedSource, voltsAtLoad, voltsShare, type FeedSource } from './feed';
-export { coaxLoop, lengthFigure, lineKind, powerLoop, runLengthM, type LineKind, type Loop } from './loops';
+export { coaxLoop, expectedPowerOhms, lengthFigure, lineKind, powerLoop, runLengthM, type LineKind, type Loop } from './loops';
 export { pictureOver, type PictureResult } from './pictureVerdict';
 export { readingWords } from './readingWords';
 export { readingsByRun, type RunReadings } from './readings';
 export { runFindings, verdictFigure, type RunFindings } from './runFindings';
+export { faultsLossDb } from './faultsLoss';
 export { ghostLengthM } from './ghost';
 export { heldBack, isStopped, stateFor } from './heldBack';
 export { inferCoaxLoop, inferPowerLoop, type LoopCause } from './loopInference';

@@ -91,9 +91,16 @@ export function inferLoop(reading: number, { parts, lengthM, lengthMeasured, poo
   const lengthOhms = notedOhms * (tracedM === null ? wrongLengthShare : tracedLengthShare);
   const longer = notedOhms > 0 ? reading / notedOhms : 1;
 
+  /** A joint whose ohms drown in the spread is no poor joint: its belief goes to the cable alone. */
+  const withJoint = (ohms: number, sigma: number, prior: number): { cable: number; joint: number } => {
+    const weight = prior * withExcess(reading, ohms, sigma, density);
+    return reading - ohms < sigma ? { cable: weight, joint: 0 } : { cable: 0, joint: weight };
+  };
+  const notedSigma = spreadOhms(notedOhms, lengthVariance);
+  const noted = withJoint(notedOhms, notedSigma, sound * joint * (1 - wrongLength));
   const causes: (Omit<LoopCause, 'probability'> & { weight: number })[] = [
-    { kind: 'as-noted', excessOhms: 0, weight: sound * (1 - joint) * (1 - wrongLength) * normal(reading, notedOhms, spreadOhms(notedOhms, lengthVariance)) },
-    { kind: 'joint', excessOhms: reading - notedOhms, weight: sound * joint * (1 - wrongLength) * withExcess(reading, notedOhms, spreadOhms(notedOhms, lengthVariance), density) },
+    { kind: 'as-noted', excessOhms: 0, weight: sound * (1 - joint) * (1 - wrongLength) * normal(reading, notedOhms, notedSigma) + noted.cable },
+    { kind: 'joint', excessOhms: reading - notedOhms, weight: noted.joint },
     { kind: 'length', excessOhms: 0, lengthM: (tracedM ?? lengthM * longer), weight: sound * (1 - joint) * wrongLength * normal(reading, notedOhms * lengthFactor, spreadOhms(notedOhms * lengthFactor, lengthOhms ** 2)) },
   ];
   for (const part of parts) {
@@ -103,9 +110,10 @@ export function inferLoop(reading: number, { parts, lengthM, lengthMeasured, poo
       const sigma = spreadOhms(ohms, variance);
       const cable = { id: other.id, label: other.label, material: other.material };
       const prior = other.share * (1 - wrongLength);
+      const split = withJoint(ohms, sigma, prior * joint);
       causes.push(
-        { kind: 'other-cable', cable, excessOhms: 0, weight: prior * (1 - joint) * normal(reading, ohms, sigma) },
-        { kind: 'other-cable-and-joint', cable, excessOhms: reading - ohms, weight: prior * joint * withExcess(reading, ohms, sigma, density) },
+        { kind: 'other-cable', cable, excessOhms: 0, weight: prior * (1 - joint) * normal(reading, ohms, sigma) + split.cable },
+        { kind: 'other-cable-and-joint', cable, excessOhms: reading - ohms, weight: split.joint },
       );
     }
   }

@@ -16,9 +16,9 @@ const standings: Record<PictureMargin['state'], Standing> = { clean: 'holds', ma
 
 export interface PictureResult { lossDb: number; share: number; standing: Standing; working: WorkingOut }
 
-/** The picture in one format over this run, with its working. */
-export function pictureOver(run: Run, format: PictureFormat): PictureResult {
-  const extra = extraPictureLossDb(run);
+/** The picture in one format over this run, with its working. `faultsDb` is what faults on the way take that a trace has shown. */
+export function pictureOver(run: Run, format: PictureFormat, faultsDb = 0): PictureResult {
+  const extra = extraPictureLossDb(run) + faultsDb;
   const { lossDb, state } = pictureMargin(run.segments, format, extra);
   return {
     lossDb, standing: standings[state], share: lossDb / format.limitDb,
@@ -26,7 +26,7 @@ export function pictureOver(run: Run, format: PictureFormat): PictureResult {
       title: `Picture, ${format.label}`,
       steps: [{
         says: `Loss at ${format.topMHz} MHz`, formula: 'picture-loss', result: figure('loss', lossDb, 'dB', 'typical'),
-        inputs: [lengthFigure(run), figure('cable', pathLossDb(run.segments, format.topMHz), 'dB', 'typical'), figure('joints and baluns', extra, 'dB', 'typical')],
+        inputs: [lengthFigure(run), figure('cable', pathLossDb(run.segments, format.topMHz), 'dB', 'typical'), figure(faultsDb > 0 ? 'joints, baluns and faults' : 'joints and baluns', extra, 'dB', faultsDb > 0 ? 'measured' : 'typical')],
       }],
       limit: { sense: 'at-most', figure: figure('still holds up to', format.limitDb, 'dB', 'typical') },
       conclusion: { clean: 'A clean picture.', marginal: `Softer than it should be: clean up to ${format.cleanDb} dB.`, lost: 'Too little of the picture arrives.' }[state],
@@ -35,9 +35,9 @@ export function pictureOver(run: Run, format: PictureFormat): PictureResult {
 }
 
 /** The picture as it is sent today. Computed from the construction; there is nothing to read for it yet. */
-export function pictureVerdict(run: Run, formatId: string): Verdict {
+export function pictureVerdict(run: Run, formatId: string, faultsDb: number): Verdict {
   const format = pictureFormat(formatId);
-  const { lossDb, share, standing, working } = pictureOver(run, format);
+  const { lossDb, share, standing, working } = pictureOver(run, format, faultsDb);
   return {
     id: 'picture', label: `Picture, ${format.label}`, state: standing, share, read: null,
     expected: figure('expected', lossDb, 'dB', 'typical'),

@@ -1,6 +1,7 @@
 import type { Camera, Run, Site, TestId } from '#core/site';
 import { formatQuantity } from '#core/units';
 import type { Standing } from '#core/working';
+import { faultsLossDb } from './faultsLoss';
 import { feedSource } from './feed';
 import { insulationVerdict } from './insulation';
 import { coaxLoop, lineKind, powerLoop, type Loop } from './loops';
@@ -57,6 +58,7 @@ export function runFindings(site: Site, run: Run, camera: Camera, readings: RunR
     safetyVerdict('shield-earth-volts', readings['shield-earth-volts']),
   ];
   const kind = lineKind(run);
+  const events = readings.reflectometer ? runEvents(run, readings.reflectometer) : [];
   verdicts.push(continuityVerdict(readings.continuity));
   if (kind !== 'pair') verdicts.push(coaxLoopVerdict(run, readings['coax-loop-ohms'], readings.reflectometer));
   if (run.feed.kind !== 'local-adapter') verdicts.push(powerLoopVerdict(run, readings['power-loop-ohms']));
@@ -65,12 +67,11 @@ export function runFindings(site: Site, run: Run, camera: Camera, readings: RunR
     reflectometerVerdict(run, readings.reflectometer),
     voltsVerdict('day', camera, source, power, readings['day-volts']),
     voltsVerdict('night', camera, source, power, readings['night-volts']),
-    seenVerdict(pictureVerdict(run, camera.format), readings.picture),
+    seenVerdict(pictureVerdict(run, camera.format, faultsLossDb(run, events)), readings.picture),
     swapVerdict('camera-at-head-end', readings['camera-at-head-end']),
     swapVerdict('camera-on-local-supply', readings['camera-on-local-supply']),
   );
   if (kind === 'coax') verdicts.push(linkVerdict(run, readings.link));
-  const events = readings.reflectometer ? runEvents(run, readings.reflectometer) : [];
   const missing = requiredTests(run).filter((test) => !readings[test]);
   const judged = verdicts.filter((verdict) => verdict.state !== 'untested');
   const worstJudged = bindingOf(judged);

@@ -107,5 +107,8 @@ export function runEvents(run: Run, reading: TraceReading): RunEvent[] {
   return events;
 }
 
-/** Faults of a trace: everything but the end where it should be. */
-export const faultsOf = (events: readonly RunEvent[]): RunEvent[] => events.filter(({ isFarEnd }) => !isFarEnd);
+/** An echo less sure than this is shown, and nothing is concluded from it: noise makes as much. Policy. */
+const sureFrom = 0.5;
+
+/** Faults that a trace is sure of: everything but the end where it should be. */
+export const faultsOf = (events: readonly RunEvent[]): RunEvent[] => events.filter(({ isFarEnd, confidence }) => !isFarEnd && confidence >= sureFrom);

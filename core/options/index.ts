@@ -1,4 +1,5 @@
 export type { Context } from './context';
+export { poeSourceVolts } from './margins';
 export { optionLabels, type Impossible, type Margin, type Option, type Part, type Possible, type SharedPort } from './option';
 export { optionsFor } from './optionsFor';
 export { labourPerHour, prices, type Item } from './priceBook';

@@ -1,5 +1,5 @@
 import { conductorOhms, signalCable } from '#core/cable';
-import { lengthFigure, pictureOver, voltsAtLoad, voltsShare } from '#core/findings';
+import { faultsLossDb, lengthFigure, pictureOver, voltsAtLoad, voltsShare } from '#core/findings';
 import { ethernetChannelM, maxLoadWatts, poeClassFor, poeClasses, poeMinDeviceVolts, poePairsFed, type PoeClass } from '#core/power';
 import { linkRateMbps, soundJointLossDb, type LinkConverter, type PictureFormat } from '#core/signal';
 import type { Run } from '#core/site';
@@ -13,8 +13,8 @@ export const poeSourceVolts = 54;
 
 const enough = (need: number, have: number): number => (have > 0 ? need / have : neverEnough);
 
-export function pictureMarginOf({ run }: Context, format: PictureFormat): Margin {
-  const { lossDb, share, standing, working } = pictureOver(run, format);
+export function pictureMarginOf({ run, findings }: Context, format: PictureFormat): Margin {
+  const { lossDb, share, standing, working } = pictureOver(run, format, faultsLossDb(run, findings.events));
   return { label: `picture, ${format.label}`, unit: 'dB', value: lossDb, share, standing, basis: 'typical', working };
 }
 
@@ -77,15 +77,15 @@ export function coaxWattsMargin({ findings, target }: Context, converter: LinkCo
 }
 
 /** Rate of the coax link against what the camera streams. */
-export function coaxRateMargin({ run, target }: Context, converter: LinkConverter): Margin {
-  const extra = run.segments.filter((segment) => segment.joint).length * soundJointLossDb;
+export function coaxRateMargin({ run, target, findings }: Context, converter: LinkConverter): Margin {
+  const extra = run.segments.filter((segment) => segment.joint).length * soundJointLossDb + faultsLossDb(run, findings.events);
   const have = linkRateMbps(converter, run.segments, extra);
   const share = enough(target.ip.mbps, have);
   return {
     label: 'link rate', unit: 'Mb/s', value: have, share, standing: standingOf(share), basis: 'typical',
     working: () => ({
       title: `Link rate, ${formatQuantity(have, 'Mb/s')}`,
-      steps: [{ says: 'Rate over this coax', formula: 'link-rate', inputs: [lengthFigure(run), figure('joints', extra, 'dB', 'typical')], result: figure('rate', have, 'Mb/s', 'typical') }],
+      steps: [{ says: 'Rate over this coax', formula: 'link-rate', inputs: [lengthFigure(run), figure('joints and faults', extra, 'dB', 'typical')], result: figure('rate', have, 'Mb/s', 'typical') }],
       limit: { sense: 'at-least', figure: figure('camera streams', target.ip.mbps, 'Mb/s', 'typical') },
       conclusion: share <= 1 ? 'Carries the stream with room.' : 'Does not carry the stream.',
     }),

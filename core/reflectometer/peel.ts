@@ -15,6 +15,12 @@ const keptAfter = ({ evenPerNs }: Loss) => (timeNs: number): number => Math.exp(
 /** An echo this large, once put right for what stands before it, is an end: everything comes back. */
 const endFrom = 0.8;
 
+/** A branch is often of thinner cable than the line: its end sends back less than all. */
+const stubEndFrom = 0.6;
+
+/** What a branch's end sends back, by its echo there: two thirds go in and two thirds of that come out. Almost all is all. */
+const stubEnd = (gamma: number): number => (Math.abs(gamma) > 0.9 ? Math.sign(gamma) : gamma);
+
 const seriesNode = (timeNs: number, rho: number): Node => ({ timeNs, rho, rhoBeyond: rho, throughBoth: (1 - Math.abs(rho)) ** 2 });
 const stepNode = (timeNs: number, rho: number): Node => ({ timeNs, rho, rhoBeyond: -rho, throughBoth: 1 - rho ** 2 });
 const endNode = (timeNs: number, rho: number): Node => ({ timeNs, rho, rhoBeyond: 0, throughBoth: 0 });
@@ -90,6 +96,16 @@ function isPatch(drop: Peeled, rise: number): boolean {
   return drop.kind === 'shunt' && r < 0.45 && Math.abs(rise - r) < 0.3 * r;
 }
 
+/**
+ * Whether an echo is what a branch still sends back after its first: a wave runs to and fro in it, a third of it each time,
+ * and what the model of that leaves over is no thing on the line.
+ */
+function isRinging({ kind, node: { timeNs: from, stub } }: Peeled, timeNs: number, size: number, widthNs: number): boolean {
+  if (kind !== 'tap' || !stub) return false;
+  const turn = Math.round((timeNs - from) / stub.timeNs);
+  return turn >= 2 && Math.abs(timeNs - from - turn * stub.timeNs) < widthNs && Math.abs(size) < (4 / 9) * 0.7 ** (turn - 1);
+}
+
 /** More things than these on one line are not told apart by one trace. */
 const mostThings = 9;
 
@@ -102,7 +118,7 @@ export function peel({ stepNs, volts }: Trace, reader: Reader): Peeled[] {
   const things: Peeled[] = [];
   const nodes = () => things.map(({ node }) => node);
   const kept = keptAfter(loss);
-  for (let turn = 0; turn < mostThings; turn += 1) {
+  for (let turn = 0; turn < 2 * mostThings && things.filter(({ kind }) => kind !== 'step-up').length < mostThings; turn += 1) {
     const { volts: explained, blind } = echoes(nodes(), reader, stepNs, volts.length);
     const rest = volts.map((value, k) => value - explained[k]!);
     const last = things.at(-1);
@@ -119,18 +135,21 @@ export function peel({ stepNs, volts }: Trace, reader: Reader): Peeled[] {
         continue;
       }
     }
+    if (things.some((thing) => isRinging(thing, timeNs, alone / passed(nodes().filter((node) => node.timeNs < thing.node.timeNs)), launch.widthNs))) {
+      things.push({ kind: 'step-up', node: { timeNs, rho: alone / passed(nodes()), rhoBeyond: 0, throughBoth: 1 }, echo, snr });
+      continue;
+    }
     const rho = Math.max(-1, Math.min(1, alone / passed(nodes())));
     const isEnd = Math.abs(rho) >= endFrom;
     const thing: Peeled = { kind: isEnd ? 'end' : rho > 0 ? 'series' : 'shunt', node: isEnd ? endNode(timeNs, rho) : seriesNode(timeNs, rho), echo, snr };
-    if (!isEnd) {
+    const afterThird = last?.kind === 'shunt' && Math.abs(last.node.rho + 1 / 3) < 0.07;
+    if (!isEnd && !(afterThird && Math.abs(rho) >= stubEndFrom)) {
       things.push(thing);
       continue;
     }
     // Behind a thing that takes a third, an end can be that of the line or of a branch that hangs there: of a branch
     // where the line goes on beyond and sends back as much again.
-    const asTap: Peeled | null = last?.kind === 'shunt' && Math.abs(last.node.rho + 1 / 3) < 0.07
-      ? { ...last, kind: 'tap', node: tapNode(last.node.timeNs, { timeNs: timeNs - last.node.timeNs, gamma: Math.sign(rho) }) }
-      : null;
+    const asTap: Peeled | null = last && afterThird ? { ...last, kind: 'tap', node: tapNode(last.node.timeNs, { timeNs: timeNs - last.node.timeNs, gamma: stubEnd(alone / (passed(nodes().slice(0, -1)) * (4 / 9))) }) } : null;
     if (asTap) {
       const tapped = [...things.slice(0, -1), asTap];
       const { volts: both, blind: around } = echoes(tapped.map(({ node }) => node), reader, stepNs, volts.length);
@@ -141,7 +160,7 @@ export function peel({ stepNs, volts }: Trace, reader: Reader): Peeled[] {
       }
     }
     things.push(thing);
-    break;
+    if (isEnd) break;
   }
   return things;
 }

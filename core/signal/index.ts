@@ -3,3 +3,4 @@ export {
 } from './tables';
 export { balunLossDb, pictureMargin, soundJointLossDb, type PictureMargin, type PictureState } from './pictureMargin';
 export { linkRateMbps } from './linkRate';
+export { seriesLossDb, shuntLossDb, tapLossDb } from './faultLoss';

@@ -4,6 +4,7 @@ import Koa from 'koa';
 import compress from 'koa-compress';
 import helmet from 'koa-helmet';
 import serve from 'koa-static';
+import { instrumentRoutes } from './instrumentRoutes';
 import { onlyFromHere, onlyJsonOrBytes } from './guards';
 import { problemsForErrors, sendProblem } from './problemDetails';
 import { pictureRoutes } from './pictureRoutes';
@@ -20,7 +21,7 @@ const contentSecurityPolicy = {
 const yearSeconds = 365 * 24 * 3600;
 
 /** The web server: the API under /api, the built pages everywhere else. */
-export function createApp(kept: Kept, webDir: string): Koa {
+export function createApp(kept: Kept, webDir: string, standIn: Promise<string | null>): Koa {
   const app = new Koa();
   app.use(helmet({ contentSecurityPolicy, strictTransportSecurity: false }));
   app.use(problemsForErrors);
@@ -32,7 +33,7 @@ export function createApp(kept: Kept, webDir: string): Koa {
     await next();
   });
   app.use(onlyJsonOrBytes);
-  for (const routes of [siteRoutes(kept), pictureRoutes(kept.pictures)]) app.use(routes.routes()).use(routes.allowedMethods());
+  for (const routes of [siteRoutes(kept), pictureRoutes(kept.pictures), instrumentRoutes(standIn)]) app.use(routes.routes()).use(routes.allowedMethods());
   app.use(async (context, next) => {
     // Addresses without an ending are the application's own; it shows what belongs there.
     if (context.method === 'GET' && !context.path.startsWith('/api') && path.extname(context.path) === '') context.path = '/index.html';

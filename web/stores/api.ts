@@ -1,9 +1,14 @@
 import type { Problem } from '#core/problems';
-import type { Edit, LogEntry, PictureType, SiteFile } from '#core/site';
+import type { Edit, Found, LogEntry, PictureType, RunState, SiteFile, TestId } from '#core/site';
 
 export interface SiteSummary { id: string; name: string; version: number; changedAt: string; archivedAt: string | null }
 /** A picture as the server keeps it. */
 export interface KeptPicture { fileId: string; mediaType: PictureType; widthPx: number; heightPx: number; remarks: string[] }
+/** Who an instrument says that it is. */
+export interface InstrumentIdentity { name: string; serial: string }
+export interface InstrumentAnswer extends InstrumentIdentity { found: Found }
+/** What an instrument is asked to read, and how the run was left for it. */
+export interface InstrumentAsked { test: TestId; runNumber: number; state: RunState; current: 'dc' | 'ac' }
 export interface ServedSite { id: string; version: number; file: SiteFile; log: LogEntry[] }
 
 /** What the server said in place of an answer. */
@@ -40,6 +45,9 @@ export const api = {
   archiveSite: (id: string, archived: boolean) => post<SiteSummary>(`/sites/${id}/archive`, JSON.stringify({ archived })),
   demoSite: () => post<SiteSummary>('/sites/demo', '{}'),
   keepPicture: (use: 'drawing' | 'photo', picture: Blob) => ask<KeptPicture>(`/pictures?for=${use}`, { method: 'POST', headers: { 'content-type': 'application/octet-stream' }, body: picture }),
+  instruments: () => ask<{ standIn: string | null; reads: TestId[] }>('/instrument'),
+  identifyInstrument: (address: string) => post<InstrumentIdentity>('/instrument/identify', JSON.stringify({ address })),
+  readInstrument: (address: string, asked: InstrumentAsked) => post<InstrumentAnswer>('/instrument/read', JSON.stringify({ address, ...asked })),
   importSite: (text: string) => post<SiteSummary>('/sites/import', text),
 };
 

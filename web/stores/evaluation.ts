@@ -66,7 +66,7 @@ export const useEvaluation = defineStore('evaluation', () => {
   const why = (subject: Subject) => worker.why(subject);
   const sheet = () => worker.sheet();
   const traceView = (runId: string) => worker.traceView(runId);
-  const diagnosis = (runId: string) => worker.diagnosis(runId);
+  const insight = (runId: string) => worker.insight(runId);
 
-  return { result, isWhole, byRun, why, sheet, diagnosis, traceView };
+  return { result, isWhole, byRun, why, sheet, insight, traceView };
 });

@@ -1,6 +1,6 @@
 import { expose } from 'comlink';
-import { diagnosisOf, evaluateSite, firstNews, lightNews, optionsOf, workingOf, type Before, type Subject } from '#core/evaluation';
-import { readingsByRun, traceView, type Diagnosis, type TraceView } from '#core/findings';
+import { evaluateSite, insightOf, type Insight, firstNews, lightNews, optionsOf, workingOf, type Before, type Subject } from '#core/evaluation';
+import { readingsByRun, traceView, type TraceView } from '#core/findings';
 import { planSheet, type PlanSheet } from '#core/sheet';
 import { siteOfSound, withChanges, type Change, type Site, type SiteFile } from '#core/site';
 import type { Working } from '#core/working';
@@ -48,8 +48,8 @@ const evaluator = {
   why(subject: Subject): Working | null {
     return last ? workingOf(last.evaluation, subject) : null;
   },
-  diagnosis(runId: string): Diagnosis | null {
-    return last ? diagnosisOf(last, runId) : null;
+  insight(runId: string): Insight | null {
+    return last ? insightOf(last, runId) : null;
   },
   traceView(runId: string): TraceView | null {
     const run = last?.site.run[runId];

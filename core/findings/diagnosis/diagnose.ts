@@ -7,7 +7,7 @@ import { faultsOf, metreSpread, runEvents, type RunEvent } from '../traceEvents'
 import { causes, causeWords, type Cause } from './likelihoods';
 import { nextTests, type NextTest } from './nextTest';
 import { observationsOf, type Looked, type Observation } from './observations';
-import { beliefAfter, chanceOf, type Belief } from './posterior';
+import { beliefAfter, chanceOf, priorBelief } from './posterior';
 
 /** Where on the run a cause shows, and how that is known. */
 export interface Whereabout { atM: number; spreadM: number; says: string }
@@ -34,12 +34,14 @@ export interface Diagnosis {
 /** Weight of evidence, in tenths of a power of ten, from which it is worth telling. */
 const worthTelling = 3;
 
-/** How much an observation speaks for a cause against all the others, in decibans: 10·log₁₀ of the likelihood ratio. */
-function weightDb({ id, outcome }: Observation, cause: Cause, belief: Belief): number {
-  const rest = 1 - belief[cause];
-  const others = causes.reduce((sum, other) => (other === cause ? sum : sum + belief[other] * chanceOf(id, outcome, other)), 0);
-  const average = rest > 1e-9 ? others / rest : causes.reduce((sum, other) => sum + chanceOf(id, outcome, other), 0) / causes.length;
-  return 10 * Math.log10(chanceOf(id, outcome, cause) / average);
+/**
+ * How much an observation by itself speaks for a cause against all the others as they are before anything is read, in
+ * decibans: 10·log₁₀ of the likelihood ratio.
+ */
+function weightDb({ id, outcome }: Observation, cause: Cause): number {
+  const before = priorBelief();
+  const others = causes.reduce((sum, other) => (other === cause ? sum : sum + before[other] * chanceOf(id, outcome, other)), 0);
+  return 10 * Math.log10((chanceOf(id, outcome, cause) * (1 - before[cause])) / others);
 }
 
 /** Kinds of event that show where a cause is. */
@@ -66,7 +68,7 @@ const namedAlone = 0.8;
 function saysOf([first, second]: readonly RankedCause[], hasReadings: boolean): string {
   if (!first || !hasReadings) return 'Nothing was read yet: nothing is known.';
   const at = (ranked: RankedCause) => (ranked.where ? ` at ${formatQuantity(ranked.where.atM, 'm')}` : '');
-  if (first.cause === 'sound') return first.probability >= namedAlone ? 'No fault shows in what was read.' : `No fault shows so far; ${second!.label.toLowerCase()} is not ruled out.`;
+  if (first.cause === 'sound') return first.probability >= namedAlone ? 'No fault shows in what was read.' : `No fault shows so far. Not ruled out: ${second!.label.toLowerCase()}.`;
   if (first.probability >= namedAlone) return `Most likely ${first.label.toLowerCase()}${at(first)}: ${first.means}.`;
   return `${first.label}${at(first)}, or ${second!.label.toLowerCase()}${at(second!)}: the readings do not tell them apart yet.`;
 }
@@ -77,7 +79,7 @@ export function diagnose(looked: Looked, place: Place): Diagnosis {
   const belief = beliefAfter(observations);
   const ranked = causes
     .map((cause): RankedCause => {
-      const weighed = observations.map((observation) => ({ says: observation.says, weight: weightDb(observation, cause, belief) }));
+      const weighed = observations.map((observation) => ({ says: observation.says, weight: weightDb(observation, cause) }));
       return {
         cause, ...causeWords[cause], probability: belief[cause], where: whereOf(cause, looked.run, looked.readings),
         pro: weighed.filter(({ weight }) => weight >= worthTelling).sort((a, b) => b.weight - a.weight).map(({ says }) => says),

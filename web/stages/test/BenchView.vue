@@ -5,22 +5,28 @@ import { heldBack, readingsByRun, testDefinition, type Diagnosis, type TestDefin
 import type { Found, TestId } from '#core/site';
 import { useKeys } from '../../keys/keys';
 import TextField from '../../parts/TextField.vue';
+import { useInstrument } from '../../stores/instrument';
 import { useSite } from '../../stores/site';
 import { useWhyPanel } from '../../stores/whyPanel';
 import HookUpSketch from './HookUpSketch.vue';
+import InstrumentBar from './InstrumentBar.vue';
 import LinkDialog from './LinkDialog.vue';
 import NextTestBox from './NextTestBox.vue';
 import { useTaking } from './taking';
+import { useReading } from './useReading';
 import VerdictRow from './VerdictRow.vue';
 
 /** The tests of a run in their order, a row each: read, expected, and what it means. */
-const { evaluation, diagnosis } = defineProps<{ evaluation: LightRun; diagnosis: Diagnosis | null; canRead: ReadonlySet<TestId> }>();
-const emit = defineEmits<{ trace: []; read: [test: TestId] }>();
+const { evaluation, diagnosis } = defineProps<{ evaluation: LightRun; diagnosis: Diagnosis | null }>();
+const emit = defineEmits<{ trace: [] }>();
 
 const store = useSite();
 const why = useWhyPanel();
 const { take: takeFound, instrument, serial, conditions, problem } = useTaking();
 const table = useTemplateRef('table');
+const meter = useInstrument();
+const { readable, read, readAll } = useReading();
+const canBeRead = computed(() => readable(evaluation).length);
 const inHand = ref<TestId | null>(null);
 const linking = ref(false);
 
@@ -49,7 +55,7 @@ function openFor(test: TestDefinition): void {
   if (test.asks.kind === 'trace') emit('trace');
   else linking.value = true;
 }
-useKeys([{ keys: ['r', 'Enter'], says: 'take the next reading', group: 'Bench', run: () => table.value?.querySelector<HTMLInputElement>('.quantity input:not([disabled])')?.focus() }]);
+useKeys([{ keys: ['a'], says: 'read all with the instrument', group: 'Bench', run: () => void readAll(evaluation.run.id) }, { keys: ['r', 'Enter'], says: 'take the next reading', group: 'Bench', run: () => table.value?.querySelector<HTMLInputElement>('.quantity input:not([disabled])')?.focus() }]);
 </script>
 
 <template>
@@ -59,8 +65,8 @@ useKeys([{ keys: ['r', 'Enter'], says: 'take the next reading', group: 'Bench', 
       <tbody>
         <VerdictRow
           v-for="({ verdict, test, reading, held }, index) in rows" :key="`${evaluation.run.id}-${verdict.id}`" :number="index + 1" :verdict="verdict" :test="test" :reading="reading" :held-back="held" :in-hand="shown.id === test.id"
-          :asked="why.subject?.kind === 'verdict' && why.subject.id === verdict.id" :by-instrument="canRead.has(test.id)"
-          @take="take" @entered="moveOn" @why="ask(verdict.id)" @hold="inHand = test.id" @read="emit('read', test.id)" @open="openFor(test)"
+          :asked="why.subject?.kind === 'verdict' && why.subject.id === verdict.id" :by-instrument="meter.canRead.has(test.id)"
+          @take="take" @entered="moveOn" @why="ask(verdict.id)" @hold="inHand = test.id" @read="read(evaluation, test.id)" @open="openFor(test)"
         />
       </tbody>
     </table>
@@ -72,6 +78,7 @@ useKeys([{ keys: ['r', 'Enter'], says: 'take the next reading', group: 'Bench', 
         <p class="tiny"><b>{{ shown.label }}.</b> {{ shown.connect }}</p>
       </div>
     </div>
+    <InstrumentBar :readable="canBeRead" @read-all="readAll(evaluation.run.id)" />
     <div class="by">
       <label>Read by <TextField :value="store.person" label="Read by" @take="(text) => (store.person = text)" /></label>
       <label>with <TextField :value="instrument" label="Instrument" @take="(text) => (instrument = text)" /></label>

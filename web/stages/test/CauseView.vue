@@ -1,32 +1,34 @@
 <script setup lang="ts">
 import { computed } from 'vue';
-import type { LightRun } from '#core/evaluation';
-import type { Diagnosis, NextTest } from '#core/findings';
+import type { Insight } from '#core/evaluation';
+import { testDefinition, type NextTest } from '#core/findings';
+import MarginBar from '../../parts/MarginBar.vue';
 import { useMeasures } from '../../stores/measures';
 
 /** What is most likely wrong, what speaks for and against it, and what would tell most now. */
-const { diagnosis } = defineProps<{ evaluation: LightRun; diagnosis: Diagnosis | null }>();
+const { insight } = defineProps<{ insight: Insight }>();
 const own = useMeasures();
+const diagnosis = computed(() => insight.diagnosis);
 
 /** Below this a cause is only named in passing. */
 const worthALine = 0.03;
-const shown = computed(() => diagnosis?.ranked.filter(({ probability }, index) => index < 2 || probability >= worthALine) ?? []);
-const others = computed(() => diagnosis?.ranked.filter((cause) => !shown.value.includes(cause)).map(({ label }) => label.toLowerCase()).join(', ') ?? '');
-const next = computed(() => diagnosis?.next.slice(0, 4) ?? []);
+const shown = computed(() => diagnosis.value.ranked.filter(({ probability }, index) => index < 2 || probability >= worthALine));
+const others = computed(() => diagnosis.value.ranked.filter((cause) => !shown.value.includes(cause)).map(({ label }) => label.toLowerCase()).join(', '));
+const next = computed(() => diagnosis.value.next.slice(0, 3));
 const percent = (probability: number) => (probability < 0.01 ? '< 1 %' : `${Math.round(probability * 100)} %`);
 const minutes = ({ minutes: all }: NextTest) => `${Math.max(1, Math.round(all))} min`;
 </script>
 
 <template>
-  <div v-if="diagnosis" class="cause">
+  <div class="cause">
     <p class="says">{{ diagnosis.says }}</p>
     <table aria-label="Causes">
       <thead><tr><th>Cause</th><th class="num">chance</th><th>speaks for it</th><th>speaks against it</th></tr></thead>
       <tbody>
         <tr v-for="cause in shown" :key="cause.cause" :data-cause="cause.cause">
-          <td class="name"><b>{{ cause.label }}</b><span v-if="cause.where" class="where mono">{{ own.quantity(cause.where.atM, 'm') }} ± {{ own.quantity(cause.where.spreadM, 'm') }}</span><span class="dim tiny">{{ cause.means }}. {{ cause.remedy }}</span></td>
+          <td class="name"><b>{{ cause.label }}</b><span v-if="cause.where" class="where mono">{{ own.quantity(cause.where.atM, 'm') }} ± {{ own.quantity(cause.where.spreadM, 'm') }}</span><span class="dim tiny">{{ cause.means }}.{{ cause.probability >= 0.1 ? ` ${cause.remedy}` : '' }}</span></td>
           <td class="num mono chance"><svg width="56" height="8" aria-hidden="true"><rect width="56" height="8" class="ground" /><rect :width="56 * cause.probability" height="8" class="part" /></svg> {{ percent(cause.probability) }}</td>
-          <td class="words"><span v-for="words in cause.pro" :key="words">{{ words }}</span><span v-if="cause.pro.length === 0" class="dim">nothing read so far</span></td>
+          <td class="words"><span v-for="words in cause.pro" :key="words">{{ words }}</span><span v-if="cause.pro.length === 0" class="dim">nothing so far</span></td>
           <td class="words"><span v-for="words in cause.contra" :key="words">{{ words }}</span></td>
         </tr>
       </tbody>
@@ -41,6 +43,20 @@ const minutes = ({ minutes: all }: NextTest) => `${Math.max(1, Math.round(all))}
         </li>
       </ol>
       <p v-if="next.length === 0" class="dim">No test is left that would change this picture.</p>
+    </section>
+    <section>
+      <h2>What the run is fit for</h2>
+      <p class="fit">{{ insight.uses.says }} <span v-if="insight.uses.worthReading.length" class="dim">Could change it: <template v-for="(worth, index) in insight.uses.worthReading" :key="worth.test">{{ index ? '; ' : '' }}{{ testDefinition(worth.test).label.toLowerCase() }} ({{ worth.uses.join(', ') }})</template>.</span></p>
+      <table aria-label="Uses">
+        <tbody>
+          <tr v-for="use in insight.uses.uses" :key="use.id" :data-use="use.id">
+            <td class="use">{{ use.label }}</td>
+            <td class="bar"><MarginBar :share="use.margins[0]?.share ?? null" :state="use.standing" /></td>
+            <td>{{ use.says }}</td>
+            <td class="dim">{{ use.basis }}</td>
+          </tr>
+        </tbody>
+      </table>
     </section>
   </div>
 </template>
@@ -59,6 +75,8 @@ td { padding: 5px 8px; border-bottom: 1px solid var(--rule); vertical-align: top
 .words span { display: block; }
 .ground { fill: var(--rule); }
 .part { fill: var(--copper); }
+.use { width: 26%; }
+.fit { padding: 2px 0 4px; }
 .next ol { list-style: decimal inside; display: grid; gap: 3px; padding-top: 4px; }
 @media (max-width: 700px) {
   thead { display: none; }

@@ -12,7 +12,7 @@ import { useSelection } from '../../stores/selection';
 import { useSite } from '../../stores/site';
 import { useWhyPanel } from '../../stores/whyPanel';
 import BenchView from './BenchView.vue';
-import { useDiagnosis } from './useDiagnosis';
+import { useInsight } from './useInsight';
 import { isTestView, testViews, type TestView } from './views';
 
 const TraceBench = defineAsyncComponent(() => import('./TraceBench.vue'));
@@ -25,7 +25,7 @@ const store = useSite();
 const selection = useSelection();
 const why = useWhyPanel();
 const own = useMeasures();
-const diagnosis = useDiagnosis();
+const insight = useInsight();
 
 const evaluation = computed(() => selection.current);
 const view = computed<TestView>(() => (isTestView(route.query['view']) ? route.query['view'] : 'bench'));
@@ -36,7 +36,7 @@ const headEnd = computed(() => {
   const patch = evaluation.value?.run.patchedTo;
   return patch ? `input ${patch.input}` : 'head end';
 });
-const marks = computed(() => faultsOf(evaluation.value?.findings.events ?? []).map((event) => ({ atM: event.atM, says: `${own.quantity(event.atM, 'm')}, ${eventWords(event)}`, grave: event.confidence > 0.5 })));
+const marks = computed(() => faultsOf(evaluation.value?.findings.events ?? []).map((event) => ({ atM: event.atM, says: `${own.quantity(event.atM, 'm')}, ${eventWords(event)}`, grave: true })));
 /** How far the metre axis goes where a trace is shown under the line. */
 const axisM = ref(0);
 
@@ -69,10 +69,10 @@ useKeys([
     </div>
     <p v-if="stopped" class="stop" role="alert">{{ stopped.says }}</p>
     <RunLine :evaluation="evaluation" :head-end="headEnd" :marks="marks" :axis-m="view === 'trace' ? axisM : 0" />
-    <BenchView v-if="view === 'bench'" :evaluation="evaluation" :diagnosis="diagnosis" :can-read="new Set()" @trace="show('trace')" />
+    <BenchView v-if="view === 'bench'" :evaluation="evaluation" :diagnosis="insight?.diagnosis ?? null" @trace="show('trace')" />
     <TraceBench v-else-if="view === 'trace'" :key="evaluation.run.id" :evaluation="evaluation" @axis="(metres) => (axisM = metres)" />
-    <CauseView v-else-if="view === 'cause'" :evaluation="evaluation" :diagnosis="diagnosis" />
-    <LogView v-else :evaluation="evaluation" />
+    <CauseView v-else-if="view === 'cause' && insight" :insight="insight" />
+    <LogView v-else-if="view === 'log'" :evaluation="evaluation" />
   </div>
 </template>
 

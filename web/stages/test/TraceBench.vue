@@ -13,13 +13,15 @@ import { useChartColours } from '../../charts/useChartColours';
 import PickField from '../../parts/PickField.vue';
 import QuantityField from '../../parts/QuantityField.vue';
 import { useEvaluation } from '../../stores/evaluation';
+import { useInstrument } from '../../stores/instrument';
 import { useMeasures } from '../../stores/measures';
 import { useSite } from '../../stores/site';
 import { useTaking } from './taking';
+import { useReading } from './useReading';
 
 /** The reflectometer's trace under the run's line, over the same metres. */
-const { evaluation } = defineProps<{ evaluation: LightRun; canRead?: boolean }>();
-const emit = defineEmits<{ axis: [metres: number]; read: [] }>();
+const { evaluation } = defineProps<{ evaluation: LightRun }>();
+const emit = defineEmits<{ axis: [metres: number] }>();
 use([LineChart, ScatterChart, GridComponent, MarkLineComponent, TooltipComponent, SVGRenderer]);
 
 const store = useSite();
@@ -27,6 +29,8 @@ const evaluations = useEvaluation();
 const own = useMeasures();
 const colours = useChartColours();
 const { take, problem } = useTaking();
+const meter = useInstrument();
+const { read } = useReading();
 const refused = ref('');
 
 const traces = computed(() => Object.values(store.site!.reading).filter((reading): reading is TraceReading => reading.test === 'reflectometer' && reading.runId === evaluation.run.id && !reading.struck).sort((a, b) => Date.parse(b.at) - Date.parse(a.at)));
@@ -74,13 +78,13 @@ async function importFile(event: Event): Promise<void> {
 }
 function importText(text: string): void {
   if (held.value) return;
-  const read = traceFromCsv(text);
-  if (read.kind === 'refused') {
-    refused.value = read.problems.map(({ path, value, allowed }) => `${path}: ${value.slice(0, 60)}; allowed: ${allowed}`).join('. ');
+  const parsed = traceFromCsv(text);
+  if (parsed.kind === 'refused') {
+    refused.value = parsed.problems.map(({ path, value, allowed }) => `${path}: ${value.slice(0, 60)}; allowed: ${allowed}`).join('. ');
     return;
   }
   refused.value = '';
-  take(evaluation.run, evaluation.camera.number, { test: 'reflectometer', trace: keptTrace(read.value) });
+  take(evaluation.run, evaluation.camera.number, { test: 'reflectometer', trace: keptTrace(parsed.value) });
 }
 function onPaste(event: ClipboardEvent): void {
   const text = event.clipboardData?.getData('text') ?? '';
@@ -119,14 +123,14 @@ const height = 230;
 <template>
   <div class="trace" tabindex="-1" @paste="onPaste">
     <div class="row tools">
-      <button v-if="canRead" type="button" class="btn" :disabled="held !== undefined" @click="emit('read')">Take a trace</button>
+      <button v-if="meter.canRead.has('reflectometer')" type="button" class="btn" :disabled="held !== undefined || meter.busy !== null" @click="read(evaluation, 'reflectometer')">{{ meter.busy === 'reflectometer' ? 'Reading…' : 'Take a trace' }}</button>
       <label class="btn small file" :class="{ off: held }">Import a trace<input type="file" accept=".csv,text/csv,text/plain" aria-label="Import a trace" :disabled="held !== undefined" @change="importFile" /></label>
       <span v-if="held" class="dim">{{ held }}</span>
       <span v-else class="dim tiny">CSV with time_ns and volts; or paste it here</span>
       <span class="push" />
       <label v-if="traces.length > 1" class="row">Compare with <PickField :value="earlierId ?? ''" :choices="earlierOnes" label="Compare with" @take="(id) => (earlierId = id || null)" /></label>
     </div>
-    <p v-if="refused || problem" class="caution" role="alert">{{ refused || problem }}</p>
+    <p v-if="refused || problem || meter.problem" class="caution" role="alert">{{ refused || problem || meter.problem }}</p>
     <p v-if="!view" class="empty"><strong>No trace of this run yet.</strong>Isolate the run, read the foreign voltage, and take a trace from the head end with the far end open. What stands on the line then shows here at its metre.</p>
     <template v-else>
       <div class="plot">

@@ -1,0 +1,2 @@
+export type { Use, UseMargin, Uses, WorthReading } from './use';
+export { usesOf } from './usesOf';

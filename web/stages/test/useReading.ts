@@ -1,0 +1,38 @@
+import { heldBack, readingsByRun, testDefinition, tests } from '#core/findings';
+import type { LightRun } from '#core/evaluation';
+import type { TestId } from '#core/site';
+import { useEvaluation } from '../../stores/evaluation';
+import { useInstrument } from '../../stores/instrument';
+import { useSite } from '../../stores/site';
+import { useTaking } from './taking';
+
+/** Takes readings of a run with the connected instrument. */
+export function useReading() {
+  const store = useSite();
+  const instrument = useInstrument();
+  const evaluations = useEvaluation();
+  const { take } = useTaking();
+
+  const readingsOf = (runId: string) => readingsByRun(store.site!).get(runId) ?? {};
+  const mayRead = (runId: string, test: TestId): boolean => instrument.canRead.has(test) && heldBack(testDefinition(test), store.site!.run[runId]!, readingsOf(runId)) === undefined;
+
+  const shownTests = ({ findings }: LightRun): TestId[] => {
+    const shown = new Set(findings.verdicts.map(({ id }) => id));
+    return tests.map(({ id }) => id).filter((id) => shown.has(id));
+  };
+  /** Tests of the run that the instrument could read now, in their order. */
+  const readable = (evaluation: LightRun): TestId[] => shownTests(evaluation).filter((id) => mayRead(evaluation.run.id, id));
+
+  async function read({ run, camera }: LightRun, test: TestId): Promise<boolean> {
+    const now = store.site!.run[run.id]!;
+    const answer = await instrument.read({ test, runNumber: camera.number, state: now.state, current: camera.supply.current });
+    return answer !== null && take(now, camera.number, answer.found, { instrument: answer.name, ...(answer.serial ? { serial: answer.serial } : {}) });
+  }
+  /** Reads one after the other what the readings before it allow, and stops where one is refused. */
+  async function readAll(runId: string): Promise<void> {
+    const evaluation = evaluations.byRun.get(runId);
+    if (!evaluation) return;
+    for (const test of shownTests(evaluation)) if (mayRead(runId, test) && !(await read(evaluation, test))) return;
+  }
+  return { readable, read, readAll };
+}
