@@ -16,3 +16,4 @@ export { faultsOf, keptTrace, metresAtNs, nsAtMetres, runEvents, runVelocityFact
 export { comparedCurve, traceView, type Curve, type TraceView } from './traceView';
 export { faultsFromEvents, lineOf, type FaultAt } from './lineModel';
 export type { Verdict } from './verdict';
+export { inferFeed, type FeedInference } from './feedInference';

@@ -16,6 +16,7 @@ import { useInsight } from './useInsight';
 import { isTestView, testViews, type TestView } from './views';
 
 const TraceBench = defineAsyncComponent(() => import('./TraceBench.vue'));
+const VoltsView = defineAsyncComponent(() => import('./VoltsView.vue'));
 const CauseView = defineAsyncComponent(() => import('./CauseView.vue'));
 const LogView = defineAsyncComponent(() => import('./LogView.vue'));
 
@@ -71,6 +72,7 @@ useKeys([
     <RunLine :evaluation="evaluation" :head-end="headEnd" :marks="marks" :axis-m="view === 'trace' ? axisM : 0" />
     <BenchView v-if="view === 'bench'" :evaluation="evaluation" :diagnosis="insight?.diagnosis ?? null" @trace="show('trace')" />
     <TraceBench v-else-if="view === 'trace'" :key="evaluation.run.id" :evaluation="evaluation" @axis="(metres) => (axisM = metres)" />
+    <VoltsView v-else-if="view === 'volts'" :evaluation="evaluation" />
     <CauseView v-else-if="view === 'cause' && insight" :insight="insight" />
     <LogView v-else-if="view === 'log'" :evaluation="evaluation" />
   </div>
