@@ -17,3 +17,4 @@ export { comparedCurve, traceView, type Curve, type TraceView } from './traceVie
 export { faultsFromEvents, lineOf, type FaultAt } from './lineModel';
 export type { Verdict } from './verdict';
 export { inferFeed, type FeedInference } from './feedInference';
+export { formatCheck, type FormatCheck } from './formatCheck';

@@ -65,6 +65,8 @@ export const recorderSchema = z.strictObject({
   placeId: idSchema,
   inputs: z.int().min(0).max(64),
   accepts: z.array(z.enum(pictureFormatIds)),
+  /** What its inputs are set to; left out where they find it by themselves. */
+  lineStandard: z.enum(['625/50', '525/60']).optional(),
   rules: slotRulesSchema,
   limits: z.strictObject({
     incomingMbps: z.number().positive().max(10_000),

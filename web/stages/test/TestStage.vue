@@ -17,6 +17,7 @@ import { isTestView, testViews, type TestView } from './views';
 
 const TraceBench = defineAsyncComponent(() => import('./TraceBench.vue'));
 const VoltsView = defineAsyncComponent(() => import('./VoltsView.vue'));
+const PictureView = defineAsyncComponent(() => import('./PictureView.vue'));
 const CauseView = defineAsyncComponent(() => import('./CauseView.vue'));
 const LogView = defineAsyncComponent(() => import('./LogView.vue'));
 
@@ -73,6 +74,7 @@ useKeys([
     <BenchView v-if="view === 'bench'" :evaluation="evaluation" :diagnosis="insight?.diagnosis ?? null" @trace="show('trace')" />
     <TraceBench v-else-if="view === 'trace'" :key="evaluation.run.id" :evaluation="evaluation" @axis="(metres) => (axisM = metres)" />
     <VoltsView v-else-if="view === 'volts'" :evaluation="evaluation" />
+    <PictureView v-else-if="view === 'picture'" :evaluation="evaluation" />
     <CauseView v-else-if="view === 'cause' && insight" :insight="insight" />
     <LogView v-else-if="view === 'log'" :evaluation="evaluation" />
   </div>

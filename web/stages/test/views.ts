@@ -3,6 +3,7 @@ export const testViews = [
   { id: 'bench', says: 'Bench', key: 'b' },
   { id: 'trace', says: 'Trace', key: 'e' },
   { id: 'volts', says: 'Volts', key: 'v' },
+  { id: 'picture', says: 'Picture', key: 'p' },
   { id: 'cause', says: 'Cause', key: 'c' },
   { id: 'log', says: 'Log', key: 'g' },
 ] as const;

@@ -22,6 +22,7 @@ const patched = computed(() => Object.values(store.site!.run).filter(({ patchedT
 const outputs = monitorOutputs.map((value) => ({ value, says: { composite: 'Composite', vga: 'VGA', hdmi: 'HDMI' }[value] }));
 const limits = (fields: Partial<Recorder['limits']>) => set('Limits', { limits: { ...recorder.limits, ...fields } });
 
+const lineStandards = [{ value: 'found' as const, says: 'They find it' }, ...choices.lineStandard];
 function set(what: string, fields: { [K in keyof Recorder]?: Recorder[K] | undefined }): void {
   emit('change', what, [{ kind: 'recorder', id: recorder.id, set: withFields(recorder, fields) }]);
 }
@@ -49,6 +50,7 @@ function setPoe(ports: number, watts: number): void {
       <FieldRow label="Place"><PickField :value="recorder.placeId" :choices="places" label="Recorder place" @take="(placeId) => set('Place', { placeId })" /></FieldRow>
       <FieldRow label="Inputs" :hint="recorder.rules.kind === 'network-only' ? 'none on a recorder for network cameras' : `${patched} in use`"><QuantityField :value="recorder.inputs" unit="" label="Inputs" :allowed="whole(0, 64)" :disabled="recorder.rules.kind === 'network-only'" @take="(inputs) => set('Inputs', { inputs })" /></FieldRow>
       <FieldRow label="They take"><PicksField :values="recorder.accepts" :choices="choices.format" label="Formats taken" @take="(accepts) => set('Formats', { accepts })" /></FieldRow>
+      <FieldRow label="Line standard"><PickField :value="recorder.lineStandard ?? 'found'" :choices="lineStandards" label="Line standard of the inputs" @take="(next) => set('Line standard', { lineStandard: next === 'found' ? undefined : next })" /></FieldRow>
       <FieldRow label="Rule"><PickField :value="recorder.rules.kind" :choices="choices.slotRules" label="Rule" @take="(kind) => set('Rule', withRulesOf(recorder, kind))" /></FieldRow>
       <FieldRow v-if="recorder.rules.kind === 'preset-split'" label="Presets"><TextField :value="presetsText(recorder.rules.presets)" label="Presets" :refuse="(text) => refuseText(parsePresets(text))" @take="takePresets" /></FieldRow>
       <FieldRow v-else-if="'extraIpSlots' in recorder.rules" label="IP slots more"><QuantityField :value="recorder.rules.extraIpSlots" unit="" label="IP slots after the inputs" :allowed="whole(0, 64)" @take="(extraIpSlots) => slots({ extraIpSlots })" /></FieldRow>
