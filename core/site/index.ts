@@ -12,7 +12,7 @@ export { freeId, freeName } from './freeId';
 export { addEquipment, addRecorder, addSupply, type NewRecorder, type NewSupply } from './newHeadEnd';
 export { addRun, addRunTo, feedFor, firstRun, nextNumber, unseenPlace, type NewRun } from './newRun';
 export { notePlace, restrictions, type Place } from './place';
-export { mostSamples, quantityTestIds, swapTestIds, symptoms, testIds, tracedSchema, type ContinuityReading, type Found, type LinkReading, type PictureReading, type QuantityReading, type QuantityTestId, type Reading, type SwapReading, type SwapTestId, type Symptom, type TestId, type Traced, type TraceReading } from './reading';
+export { mostReading, mostSamples, quantityTestIds, swapTestIds, symptoms, testIds, tracedSchema, type ContinuityReading, type Found, type LinkReading, type PictureReading, type QuantityReading, type QuantityTestId, type Reading, type SwapReading, type SwapTestId, type Symptom, type TestId, type Traced, type TraceReading } from './reading';
 export { markState, strikeOut, takeReading, type Taken } from './readingEdits';
 export { referenceProblems } from './references';
 export { removeRunAndCamera, removeThing, type Removal } from './removal';

@@ -42,11 +42,14 @@ export const tracedSchema = z.strictObject({
 });
 export type Traced = z.infer<typeof tracedSchema>;
 
+/** Larger is no reading of these instruments. */
+export const mostReading = 100_000;
+
 const quantityReadingSchema = z.strictObject({
   ...taken,
   test: z.enum(quantityTestIds),
   /** In the test's own unit: volts, ohms or megohms. */
-  value: z.number().min(0).max(100_000),
+  value: z.number().min(0).max(mostReading),
 });
 const continuityReadingSchema = z.strictObject({ ...taken, test: z.literal('continuity'), found: z.enum(['through', 'open', 'shorted']) });
 const swapReadingSchema = z.strictObject({ ...taken, test: z.enum(swapTestIds), found: z.enum(['works', 'fails']) });

@@ -1,10 +1,13 @@
 <script setup lang="ts">
-import { computed, ref } from 'vue';
+import { computed, ref, shallowRef } from 'vue';
 import type { LightRun } from '#core/evaluation';
 import { readingWords, testDefinition } from '#core/findings';
 import { strikeOut, type Reading } from '#core/site';
+import type { ForeignTable } from '#core/lists';
 import TextField from '../../parts/TextField.vue';
 import { useSite } from '../../stores/site';
+import { useTables } from '../../tables/useTables';
+import ImportReadingsDialog from './ImportReadingsDialog.vue';
 import ReadingsOverTime from './ReadingsOverTime.vue';
 import { useTaking } from './taking';
 
@@ -18,6 +21,27 @@ const readings = computed(() => Object.values(store.site!.reading).filter((readi
 const when = (at: string) => new Date(at).toLocaleString([], { dateStyle: 'short', timeStyle: 'short' });
 const reasonAllowed = (text: string) => (text.length > 0 && text.length <= 200 ? undefined : 'say why, in up to 200 characters');
 
+/** A table of readings, of this run and others, as a meter or a colleague gives it. */
+const importing = shallowRef<{ table: ForeignTable; remarks: string[] } | null>(null);
+const refused = ref('');
+const tables = useTables();
+async function open(read: ReturnType<typeof tables.read>): Promise<void> {
+  const result = await read;
+  refused.value = result.kind === 'refused' ? result.why : '';
+  if (result.kind === 'table') importing.value = { table: result.table, remarks: result.remarks };
+}
+async function chosen(event: Event): Promise<void> {
+  const input = event.target as HTMLInputElement;
+  const file = input.files?.[0];
+  input.value = '';
+  if (file) await open(tables.read(new Uint8Array(await file.arrayBuffer())));
+}
+function pasted(event: ClipboardEvent): void {
+  const text = event.clipboardData?.getData('text') ?? '';
+  if (event.target instanceof HTMLInputElement || text.split('\n').length < 2) return;
+  void open(tables.readText(text));
+}
+
 function strike(reading: Reading, why: string): void {
   store.change(`Strike out ${testDefinition(reading.test).label}`, [strikeOut(reading, why, person(), new Date().toISOString())]);
   striking.value = null;
@@ -25,7 +49,13 @@ function strike(reading: Reading, why: string): void {
 </script>
 
 <template>
-  <div class="log">
+  <div class="log" tabindex="-1" @paste="pasted">
+    <div class="row tools">
+      <label class="btn small file">Import readings<input type="file" accept=".csv,.tsv,.txt,.xlsx" aria-label="Readings to import" @change="chosen" /></label>
+      <span class="dim tiny">CSV or XLSX: run, test, value; or a column for each test. Or paste rows with their headings here.</span>
+    </div>
+    <p v-if="refused" class="caution" role="alert">{{ refused }}</p>
+    <ImportReadingsDialog v-if="importing" :table="importing.table" :remarks="importing.remarks" @done="importing = null" />
     <p v-if="readings.length === 0" class="empty"><strong>No reading of this run yet.</strong>Take the first one at the Bench: foreign voltage.</p>
     <template v-else>
       <ReadingsOverTime :readings="readings" />
@@ -52,7 +82,11 @@ function strike(reading: Reading, why: string): void {
 </template>
 
 <style scoped>
-.log { display: grid; gap: 12px; align-content: start; }
+.file { cursor: pointer; position: relative; overflow: hidden; }
+.file input { position: absolute; inset: 0; opacity: 0; cursor: pointer; }
+.file:focus-within { outline: 2px solid var(--copper); }
+.tools { align-items: center; }
+.log { outline: none; display: grid; gap: 12px; align-content: start; }
 table { border-collapse: collapse; width: 100%; font-size: 12px; }
 th { text-align: left; font-weight: 500; font-size: 11px; color: var(--ink-2); padding: 3px 8px; border-bottom: 1px solid var(--rule-strong); }
 td { padding: 3px 8px; border-bottom: 1px solid var(--rule); }
