@@ -2,13 +2,13 @@ import { readFileSync, mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
 import { gzipSync } from 'node:zlib';
-import { evaluateSite, lightNews } from '#core/evaluation';
+import { evaluateSite, insightOf, lightNews } from '#core/evaluation';
 import { findEvents, forwardTrace, type Line } from '#core/reflectometer';
 import { parseSiteFile, toSiteFile, withChanges, type Change, type Site } from '#core/site';
 import { startServer } from '../server/startServer';
 import { browserFigures } from './browser';
 import { median, printTable, timed, timesLonger, type Row } from './measure';
-import { generatedSite } from './sites';
+import { demoSite, generatedSite, tracedSite } from './sites';
 
 /** Started by its script from the project's own folder. */
 const root = process.cwd();
@@ -114,11 +114,32 @@ function reflectometer(): Row[] {
   ];
 }
 
+/** A close look at one run of the demo: its cause, the next test and its uses, the trace found out already. */
+function closeLook(): Row[] {
+  const site = tracedSite(demoSite());
+  const before = { site, evaluation: evaluateSite(site) };
+  const runIds = Object.keys(site.run);
+  let turn = 0;
+  const look = timed(200, () => insightOf(before, runIds[(turn += 1) % runIds.length]!));
+  const fresh = (count: number) => {
+    const at = tracedSite(generatedSite(count));
+    return () => evaluateSite({ ...at, reading: structuredClone(at.reading) });
+  };
+  const growth = timesLonger(2, fresh(100), fresh(400));
+  const opened = timed(1, fresh(1000));
+  return [
+    { figure: 'diagnosis, next test and uses of a run', measured: ms(look), wanted: 'under 10 ms', holds: look < 10 },
+    { figure: '400 runs with a trace each against 100, read for the first time', measured: `${growth.toFixed(1)} times`, wanted: 'about 4 (linear)', holds: growth < 6 },
+    { figure: '1000 runs with a trace of 2048 points each, read for the first time', measured: ms(opened), wanted: '', holds: true },
+  ];
+}
+
 const reference = referenceMs();
 const rows: Row[] = [
   { figure: 'reference: ten million square roots, each after the last', measured: ms(reference), wanted: `${laptopReferenceMs} ms on a laptop`, holds: true },
   ...evaluation(reference),
   ...reflectometer(),
+  ...closeLook(),
   firstScreen(),
   ...(await edits()),
   ...(await browserFigures(root)),

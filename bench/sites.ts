@@ -1,5 +1,7 @@
 import { readFileSync } from 'node:fs';
 import path from 'node:path';
+import { keptTrace, lineOf } from '#core/findings';
+import { forwardTrace } from '#core/reflectometer';
 import { parseSiteFile, type Fact, type Kind, type Site } from '#core/site';
 
 /** The demo site as it ships. */
@@ -36,4 +38,18 @@ export function generatedSite(count: number): Site {
     if (choice) site.choice[renamed(like.id)] = { ...choice, id: renamed(like.id) };
   }
   return site as Site;
+}
+
+const pulse = { centreNs: 60, widthNs: 26, edgeNs: 10, volts: 1 };
+
+/** The same site with a reflectometer trace of every run, a joint somewhere on it. */
+export function tracedSite(site: Site): Site {
+  const reading: Record<string, Site['reading'][string]> = { ...site.reading };
+  for (const run of Object.values(site.run)) {
+    const lengthM = run.segments.reduce((sum, segment) => sum + segment.lengthM, 0);
+    const trace = forwardTrace(lineOf(run.segments, [{ atM: lengthM * 0.4, fault: { kind: 'series', ohms: 8 } }], { kind: 'open' }), pulse, 75, 2, 2048);
+    const id = `${run.id}-reflectometer`;
+    reading[id] = { id, runId: run.id, test: 'reflectometer', trace: keptTrace(trace), at: '2026-03-12T09:00:00Z', by: 'I. Marlow', instrument: 'Echo box' };
+  }
+  return { ...site, reading };
 }

@@ -1,8 +1,12 @@
 // `npm run screenshots`: takes the pictures in docs/screenshots/ from the demo data.
-import { mkdtempSync, readdirSync, rmSync } from 'node:fs';
+import { mkdtempSync, readdirSync, readFileSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
 import { chromium, type Page } from '@playwright/test';
+import { parseSiteFile } from '#core/site';
+import { dice } from '../stand-ins/tester/dice';
+import { startTester } from '../stand-ins/tester/startTester';
+import { truthSchema } from '../stand-ins/tester/truth';
 import { startServer } from '../server/startServer';
 import { launchOptions } from '../tests/browser/chromium';
 
@@ -31,6 +35,22 @@ const importRows = async (page: Page) => {
   await page.getByRole('dialog').getByRole('listitem').first().waitFor();
 };
 
+/** Isolates the run, reads all with the stand-in and shows its trace. */
+const readRampEast = async (page: Page) => {
+  const bar = page.getByRole('group', { name: 'Instrument' });
+  await bar.getByRole('button', { name: 'Connect' }).click();
+  await bar.getByText('ST-0042').waitFor();
+  await page.locator('h1').click();
+  await page.keyboard.press('i');
+  await page.keyboard.press('a');
+  await page.locator('[data-verdict="link"]').getByText(/at the far end/).waitFor();
+  await page.locator('h1').click();
+  await page.keyboard.press('e');
+  await page.getByRole('table', { name: 'Events' }).waitFor();
+  await page.getByLabel('Height of echoes').click();
+  await page.getByRole('option', { name: '× 5' }).click();
+};
+
 const shots: Shot[] = [
   { name: 'board', stage: 'survey' },
   { name: 'run-sheet', stage: 'survey/r13', act: (page) => page.keyboard.press('e') },
@@ -42,20 +62,22 @@ const shots: Shot[] = [
   { name: 'gaps', stage: 'survey?view=gaps', act: (page) => page.keyboard.press('x') },
   { name: 'walk-phone', stage: 'survey?view=walk', phone: true },
   { name: 'test', stage: 'test/r08', act: (page) => page.keyboard.press('w') },
-  { name: 'test-dark', stage: 'test/r14', dark: true, act: (page) => page.keyboard.press('w') },
+  { name: 'trace-dark', stage: 'test/r13', dark: true, act: readRampEast },
+  { name: 'cause', stage: 'test/r13?view=cause' },
+  { name: 'volts', stage: 'test/r08?view=volts' },
+  { name: 'picture', stage: 'test/r07?view=picture', act: (page) => page.locator('[data-symptom="ghost"]').click() },
   { name: 'decide', stage: 'decide/r08', act: chooseUnit },
   { name: 'allocate', stage: 'allocate/r08', act: (page) => page.locator('.tray [data-camera="c08"]').click() },
-  { name: 'allocate-conflict', stage: 'allocate/r18', act: async (page) => {
-    await page.locator('.tray [data-camera="c18"]').click();
-    await page.locator('[data-recorder="hall-recorder"] [data-slot="10"]').click();
-  } },
   { name: 'plan', stage: 'plan' },
-  { name: 'keys', stage: 'decide/r08', act: (page) => page.keyboard.press('?') },
-  { name: 'survey-phone', stage: 'survey/r13', phone: true },
   { name: 'test-phone', stage: 'test/r08', phone: true },
 ];
 
-const server = await startServer({ port: 0, dataDir: mkdtempSync(path.join(tmpdir(), 'neotrope-pictures-')), webDir: path.join(root, 'dist'), demoFile: path.join(root, 'demo', 'saltmarrow.neotrope.json'), withDemo: true, reset: false });
+const demoFile = path.join(root, 'demo', 'saltmarrow.neotrope.json');
+const demo = parseSiteFile(readFileSync(demoFile, 'utf8'));
+if (demo.kind === 'refused') throw new Error('the demo is not sound');
+const truth = truthSchema.parse(JSON.parse(readFileSync(path.join(root, 'demo', 'saltmarrow.truth.json'), 'utf8')));
+const tester = await startTester({ site: demo.value, truth, random: dice(3), slips: 0 });
+const server = await startServer({ standIn: Promise.resolve(tester.address), port: 0, dataDir: mkdtempSync(path.join(tmpdir(), 'neotrope-pictures-')), webDir: path.join(root, 'dist'), demoFile, withDemo: true, reset: false });
 const browser = await chromium.launch(launchOptions);
 for (const name of readdirSync(folder)) rmSync(path.join(folder, name));
 for (const { name, stage, dark = false, phone = false, act } of shots) {
@@ -71,3 +93,4 @@ for (const { name, stage, dark = false, phone = false, act } of shots) {
 }
 await browser.close();
 await server.close();
+await tester.close();

@@ -2,7 +2,7 @@ import type { ContinuityReading, LinkReading, PictureReading, Run, SwapReading, 
 import { linkConverters, linkRateMbps } from '#core/signal';
 import { formatQuantity } from '#core/units';
 import { figure, shareOf, standingOf, type Limit } from '#core/working';
-import { symptomWords } from './symptoms';
+import { symptomWords } from '#core/site';
 import { testDefinition } from './tests';
 import type { Verdict } from './verdict';
 

@@ -10,7 +10,6 @@ export { ghostLengthM } from './ghost';
 export { heldBack, isStopped, stateFor } from './heldBack';
 export { inferCoaxLoop, inferPowerLoop, type LoopCause } from './loopInference';
 export { eventWords } from './reflectometerVerdict';
-export { symptomWords } from './symptoms';
 export { testDefinition, tests, type HookUp, type TestDefinition } from './tests';
 export { faultsOf, keptTrace, metresAtNs, nsAtMetres, runEvents, runVelocityFactor, segmentVelocityFactor, type NotedJoint, type RunEvent } from './traceEvents';
 export { comparedCurve, traceView, type Curve, type TraceView } from './traceView';

@@ -1,6 +1,6 @@
 import type { Reading } from '#core/site';
 import { formatQuantity } from '#core/units';
-import { symptomWords } from './symptoms';
+import { symptomWords } from '#core/site';
 import { testDefinition } from './tests';
 
 /** What a reading found, as it is written in a log. */

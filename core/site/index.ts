@@ -1,3 +1,4 @@
+export { symptomWords } from './symptomWords';
 export { changesBetween, withChanges } from './changesBetween';
 export { choose, takeBackChoice } from './choosing';
 export { assumable, bodies, targetClasses, type Assumable, type Camera, type TargetClassId } from './camera';

@@ -1,10 +1,9 @@
-import { symptomWords } from '#core/findings';
 import { targetCameras } from '#core/options';
 import { pictureFormats } from '#core/signal';
 import { sensorIds, sensors, type SensorId } from '#core/optics';
 import {
   assumable, bodies, environments, gearKinds, joints, lengthSources, restrictions, targetClasses,
-  symptoms, type Assumable, type Camera, type ContinuityReading, type Environment, type GearKind, type Place, type Run, type Segment, type SlotRules, type SwapReading, type Symptom,
+  symptoms, symptomWords, type Assumable, type Camera, type ContinuityReading, type Environment, type GearKind, type Place, type Run, type Segment, type SlotRules, type SwapReading, type Symptom,
 } from '#core/site';
 
 export interface Choice<T> { value: T; says: string }

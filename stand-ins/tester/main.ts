@@ -2,6 +2,7 @@
 import { readFileSync } from 'node:fs';
 import { parseArgs } from 'node:util';
 import { parseSiteFile } from '#core/site';
+import { dice } from './dice';
 import { startTester } from './startTester';
 import { truthSchema } from './truth';
 
@@ -11,11 +12,6 @@ const site = parseSiteFile(readFileSync(values.site, 'utf8'));
 if (site.kind === 'refused') throw new Error(`${values.site} is not a sound site file.`);
 const truth = truthSchema.parse(JSON.parse(readFileSync(values.truth, 'utf8')));
 
-/** Dice that fall the same way again for the same seed. Source: Park and Miller's minimal standard generator. */
-function dice(seed: number): () => number {
-  let state = seed;
-  return () => (state = (state * 16_807) % 2_147_483_647) / 2_147_483_647;
-}
 const random = values.seed === undefined ? Math.random : dice(Number(values.seed));
 const tester = await startTester({ site: site.value, truth, random, slips: Number(values.slips) }, Number(values.port));
 console.log(`The stand-in cable tester listens at ${tester.address}`);

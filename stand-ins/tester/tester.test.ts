@@ -3,18 +3,14 @@ import { faultsOf, runEvents } from '#core/findings';
 import type { TraceReading } from '#core/site';
 import truthFile from '../../demo/saltmarrow.truth.json';
 import { saltmarrowSite } from '../../core/site/testSite';
+import { dice } from './dice';
 import { answer, newSession, notANumber, type Bench } from './session';
 import { actualRun, truthSchema } from './truth';
 
 const site = saltmarrowSite();
 const truth = truthSchema.parse(truthFile);
 
-/** Dice that always fall the same way for the same seed. */
-function dice(seed = 1): () => number {
-  let state = seed;
-  return () => (state = (state * 16807) % 2147483647) / 2147483647;
-}
-const bench = (slips = 0): Bench => ({ site, truth, random: dice(), slips });
+const bench = (slips = 0): Bench => ({ site, truth, random: dice(1), slips });
 
 /** Says a few lines and gives the last answer. */
 function talk(...lines: string[]): string | null {

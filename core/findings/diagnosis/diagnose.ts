@@ -79,7 +79,8 @@ export function diagnose(looked: Looked, place: Place): Diagnosis {
   const belief = beliefAfter(observations);
   const ranked = causes
     .map((cause): RankedCause => {
-      const weighed = observations.map((observation) => ({ says: observation.says, weight: weightDb(observation, cause) }));
+      // What is not on the list expects nothing, so that nothing speaks for it but that all else fits badly.
+      const weighed = (cause === 'unlisted' ? [] : observations).map((observation) => ({ says: observation.says, weight: weightDb(observation, cause) }));
       return {
         cause, ...causeWords[cause], probability: belief[cause], where: whereOf(cause, looked.run, looked.readings),
         pro: weighed.filter(({ weight }) => weight >= worthTelling).sort((a, b) => b.weight - a.weight).map(({ says }) => says),

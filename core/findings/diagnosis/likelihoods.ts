@@ -49,13 +49,13 @@ export const evidence = {
   'coax-loop': { outcomes: ['as-noted', 'less', 'joint', 'other-cable', 'length', 'unclear'], chances: rows([88, 4, 1.5, 1.5, 3, 2], {
     sound: [93.4, 4, 0.3, 0.3, 1.5, 0.5], joint: [18, 2, 55, 3, 7, 15], 'coax-conductor': [6, 2, 6, 70, 6, 10], 'coax-loss': [70, 4, 3, 8, 11, 4], water: [62, 16, 10, 3, 4, 5],
   }) },
-  'power-loop': { outcomes: ['as-noted', 'less', 'more', 'heavy'], chances: rows([90, 4, 4, 2], { sound: [94, 4, 1.5, 0.5], 'power-conductor': [40, 1, 29, 30] }) },
+  'power-loop': { outcomes: ['as-noted', 'less', 'more', 'heavy'], chances: rows([90, 4, 4, 2], { sound: [94, 4, 1.5, 0.5], 'power-conductor': [50, 1, 25, 24] }) },
   insulation: { outcomes: ['dry', 'damp', 'wet'], chances: rows([88, 10, 2], { sound: [92, 7.5, 0.5], joint: [62, 30, 8], water: [3, 37, 60] }) },
   reflectometer: { outcomes: ['clean', 'series', 'shunt', 'other-impedance', 'tap', 'early-end'], chances: rows([85, 5, 3, 4, 2, 1], {
     sound: [92, 4, 1, 2, 0.5, 0.5], joint: [14, 66, 5, 4, 1, 10], 'coax-conductor': [58, 10, 3, 9, 1, 19], water: [18, 5, 60, 13, 1, 3], echo: [12, 8, 6, 69, 3, 2], tap: [3, 2, 10, 8, 76, 1], 'coax-loss': [70, 6, 4, 15, 3, 2],
   }) },
   // Too low and yet what supply and cores should give: then it is the cores, however sound.
-  'day-volts': { outcomes: ['as-expected', 'below-expected', 'too-low', 'too-low-by-cores', 'too-high'], chances: rows([90, 6, 2, 1, 1], { sound: [95.3, 3.5, 0.5, 0.2, 0.5], supply: [22, 34, 31, 1, 12], 'power-conductor': [44, 26, 11, 18, 1] }) },
+  'day-volts': { outcomes: ['as-expected', 'below-expected', 'too-low', 'too-low-by-cores', 'too-high'], chances: rows([90, 6, 2, 1, 1], { sound: [95.3, 3.5, 0.5, 0.2, 0.5], supply: [22, 34, 31, 1, 12], 'power-conductor': [62, 16, 8, 13, 1] }) },
   'night-volts': { outcomes: ['as-expected', 'below-expected', 'too-low', 'too-low-by-cores', 'too-high'], chances: rows([89, 7, 2, 1, 1], { sound: [94.8, 4, 0.5, 0.2, 0.5], supply: [16, 28, 45, 1, 10], 'power-conductor': [6, 22, 27, 44, 1] }) },
   'camera-at-head-end': { outcomes: ['works', 'fails'], chances: rows([97, 3], { camera: [4, 96], format: [60, 40], 'line-standard': [45, 55], input: [93, 7] }) },
   'camera-on-local-supply': { outcomes: ['works', 'fails'], chances: rows([30, 70], { sound: [96, 4], supply: [94, 6], 'power-conductor': [96, 4], camera: [6, 94], 'earth-difference': [55, 45] }) },

@@ -7,7 +7,7 @@ import { inferCoaxLoop } from '../loopInference';
 import type { RunReadings } from '../readings';
 import { eventWords, gravity } from '../reflectometerVerdict';
 import { earthDifferenceVolts } from '../safety';
-import { symptomWords } from '../symptoms';
+import { symptomWords } from '#core/site';
 import { testDefinition } from '../tests';
 import { faultsOf, runEvents } from '../traceEvents';
 import type { Verdict } from '../verdict';

@@ -28,12 +28,13 @@ const minutes = ({ minutes: all }: NextTest) => `${Math.max(1, Math.round(all))}
         <tr v-for="cause in shown" :key="cause.cause" :data-cause="cause.cause">
           <td class="name"><b>{{ cause.label }}</b><span v-if="cause.where" class="where mono">{{ own.quantity(cause.where.atM, 'm') }} ± {{ own.quantity(cause.where.spreadM, 'm') }}</span><span class="dim tiny">{{ cause.means }}.{{ cause.probability >= 0.1 ? ` ${cause.remedy}` : '' }}</span></td>
           <td class="num mono chance"><svg width="56" height="8" aria-hidden="true"><rect width="56" height="8" class="ground" /><rect :width="56 * cause.probability" height="8" class="part" /></svg> {{ percent(cause.probability) }}</td>
-          <td class="words"><span v-for="words in cause.pro" :key="words">{{ words }}</span><span v-if="cause.pro.length === 0" class="dim">nothing so far</span></td>
-          <td class="words"><span v-for="words in cause.contra" :key="words">{{ words }}</span></td>
+          <td class="words" data-side="speaks for it"><span v-for="words in cause.pro" :key="words">{{ words }}</span><span v-if="cause.pro.length === 0" class="dim">nothing so far</span></td>
+          <td class="words" data-side="speaks against it"><span v-for="words in cause.contra" :key="words">{{ words }}</span></td>
         </tr>
       </tbody>
     </table>
     <p class="tiny dim">Under 3 % each: {{ others }}. One main trouble is assumed; several at once show as “something else”.</p>
+    <div class="two">
     <section class="next">
       <h2>What would tell most now</h2>
       <ol>
@@ -58,6 +59,7 @@ const minutes = ({ minutes: all }: NextTest) => `${Math.max(1, Math.round(all))}
         </tbody>
       </table>
     </section>
+    </div>
   </div>
 </template>
 
@@ -75,7 +77,10 @@ td { padding: 5px 8px; border-bottom: 1px solid var(--rule); vertical-align: top
 .words span { display: block; }
 .ground { fill: var(--rule); }
 .part { fill: var(--copper); }
-.use { width: 26%; }
+.two { display: grid; grid-template-columns: minmax(0, 0.8fr) minmax(0, 1.2fr); gap: 24px; align-items: start; }
+.two td { padding: 3px 6px; }
+@media (max-width: 1000px) { .two { grid-template-columns: 1fr; } }
+.use { width: 30%; }
 .fit { padding: 2px 0 4px; }
 .next ol { list-style: decimal inside; display: grid; gap: 3px; padding-top: 4px; }
 @media (max-width: 700px) {
@@ -84,6 +89,7 @@ td { padding: 5px 8px; border-bottom: 1px solid var(--rule); vertical-align: top
   tr { display: grid; grid-template-columns: 1fr auto; border-bottom: 1px solid var(--rule); padding: 6px 0; }
   td { border: 0; }
   .name { width: auto; }
-  .words { grid-column: 1 / -1; }
+  .words { grid-column: 1 / -1; padding-block: 2px; }
+  .words:has(span)::before { content: attr(data-side); font-size: 11px; color: var(--ink-2); }
 }
 </style>

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import Dialog from 'primevue/dialog';
-import { computed } from 'vue';
+import { computed, ref } from 'vue';
 import { testDefinition } from '#core/findings';
 import { readingsFromTable, type ForeignTable } from '#core/lists';
 import { takeReading } from '#core/site';
@@ -13,7 +13,9 @@ import { useTaking } from './taking';
 const { table, remarks } = defineProps<{ table: ForeignTable; remarks: string[] }>();
 const emit = defineEmits<{ done: [] }>();
 const store = useSite();
-const { person, instrument, problem } = useTaking();
+const { person, instrument } = useTaking();
+/** Why the site does not take them after all. */
+const why = ref<string[]>([]);
 
 const read = computed(() => readingsFromTable(store.site!, table));
 const problems = computed(() => read.value.problems.slice(0, 12).map(({ line, why }) => `Line ${line}: ${why}`));
@@ -24,10 +26,10 @@ const figure = ({ test, value }: { test: Parameters<typeof testDefinition>[0]; v
 
 function apply(): void {
   const at = new Date().toISOString();
-  const changes = read.value.readings.map(({ run, test, value, ...about }) => takeReading(run, { test, value }, { by: person(), at, mark: crypto.randomUUID().slice(0, 8), ...about, instrument: about.instrument ?? instrument.value }));
+  const changes = read.value.readings.map(({ run, cameraNumber: _, test, value, ...about }) => takeReading(run, { test, value }, { by: person(), at, mark: crypto.randomUUID().slice(0, 8), ...about, instrument: about.instrument ?? instrument.value }));
   const refused = store.change(`Import ${changes.length} readings`, changes);
-  problem.value = refused[0] ? `${refused[0].path}: ${refused[0].allowed}` : '';
-  emit('done');
+  why.value = refused.slice(0, 5).map(({ path, allowed }) => `${path}: ${allowed}`);
+  if (refused.length === 0) emit('done');
 }
 </script>
 
@@ -40,7 +42,7 @@ function apply(): void {
           <tbody><tr v-for="(one, index) in read.readings" :key="index"><td class="mono">{{ one.cameraNumber }}</td><td>{{ testDefinition(one.test).label }}</td><td class="num mono">{{ figure(one) }}</td><td class="dim">{{ one.at ? new Date(one.at).toLocaleString([], { dateStyle: 'short', timeStyle: 'short' }) : 'now' }}</td></tr></tbody>
         </table>
       </div>
-      <DialogFoot :problems="problems" :go="`Take ${read.readings.length} reading${read.readings.length === 1 ? '' : 's'}`" :held="problems.length > 0 || read.readings.length === 0" @leave="emit('done')" />
+      <DialogFoot :problems="[...problems, ...why]" :go="`Take ${read.readings.length} reading${read.readings.length === 1 ? '' : 's'}`" :held="problems.length > 0 || read.readings.length === 0" @leave="emit('done')" />
     </form>
   </Dialog>
 </template>

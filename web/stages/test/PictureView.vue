@@ -1,10 +1,10 @@
 <script setup lang="ts">
 import { computed, ref, watch } from 'vue';
 import type { LightRun } from '#core/evaluation';
-import { faultsLossDb, formatCheck, ghostLengthM, heldBack, readingsByRun, symptomWords, testDefinition } from '#core/findings';
+import { faultsLossDb, formatCheck, ghostLengthM, heldBack, readingsByRun, testDefinition } from '#core/findings';
 import { microsecondsOfLine, percentOfLine, quayScene, simulate, symptomEffects } from '#core/picture';
 import { pictureFormat } from '#core/signal';
-import { symptoms, type Symptom } from '#core/site';
+import { symptoms, symptomWords, type Symptom } from '#core/site';
 import QuantityField from '../../parts/QuantityField.vue';
 import { within } from '../../parts/within';
 import { useMeasures } from '../../stores/measures';

@@ -34,6 +34,9 @@ const { read } = useReading();
 const refused = ref('');
 
 const traces = computed(() => Object.values(store.site!.reading).filter((reading): reading is TraceReading => reading.test === 'reflectometer' && reading.runId === evaluation.run.id && !reading.struck).sort((a, b) => Date.parse(b.at) - Date.parse(a.at)));
+/** How many times larger echoes are drawn than the pulse: a joint sends back a hundredth of it. */
+const times = ref(1);
+const enlargements = [1, 5, 20].map((value) => ({ value, says: `× ${value}` }));
 const view = shallowRef<TraceView | null>(null);
 watch(() => evaluation, async (asked) => {
   const found = await evaluations.traceView(asked.run.id);
@@ -99,10 +102,9 @@ const option = computed(() => {
     animation: false, textStyle: { fontFamily: face, color: dim },
     grid: { left: 88, right: 60, top: 10, bottom: 8 },
     xAxis: { type: 'value' as const, min: 0, max: shown.axisM, show: false },
-    yAxis: { type: 'value' as const, min: (range: { min: number }) => Math.min(-0.25, Math.max(-1, Math.floor(range.min * 4) / 4)), max: 1, interval: 0.25, splitLine: { lineStyle: { color: rule } }, axisLabel: { color: dim, fontFamily: mono, fontSize: 10, formatter: (value: number) => value.toFixed(2) } },
+    yAxis: { type: 'value' as const, min: (range: { min: number }) => Math.min(-0.25, Math.max(-1, Math.floor(range.min * 4 * times.value) / 4)) / times.value, max: 1 / times.value, interval: 0.25 / times.value, splitLine: { lineStyle: { color: rule } }, axisLabel: { color: dim, fontFamily: mono, fontSize: 10, formatter: (value: number) => value.toFixed(times.value > 4 ? 3 : 2) } },
     series: [
       ...(earlier.value.length ? [line('earlier', earlier.value, ochre, 1.2)] : []),
-      line('model', shown.model, verdigris, 1.2, 'dashed'),
       {
         ...line('trace', shown.measured, ink, 1.5),
         markLine: {
@@ -114,6 +116,7 @@ const option = computed(() => {
           ],
         },
       },
+      line('model', shown.model, verdigris, 1.4, 'dashed'),
     ],
   };
 });
@@ -128,6 +131,7 @@ const height = 230;
       <span v-if="held" class="dim">{{ held }}</span>
       <span v-else class="dim tiny">CSV with time_ns and volts; or paste it here</span>
       <span class="push" />
+      <label v-if="view" class="row">Echoes <PickField :value="times" :choices="enlargements" label="Height of echoes" @take="(next) => (times = next)" /></label>
       <label v-if="traces.length > 1" class="row">Compare with <PickField :value="earlierId ?? ''" :choices="earlierOnes" label="Compare with" @take="(id) => (earlierId = id || null)" /></label>
     </div>
     <p v-if="refused || problem || meter.problem" class="caution" role="alert">{{ refused || problem || meter.problem }}</p>
@@ -161,6 +165,7 @@ const height = 230;
 <style scoped>
 .trace { display: grid; gap: 8px; outline: none; }
 .tools { align-items: center; flex-wrap: wrap; }
+.tools label.row { align-items: center; }
 .file { cursor: pointer; position: relative; overflow: hidden; }
 .file.off { color: var(--ink-3); cursor: default; }
 .file input { position: absolute; inset: 0; opacity: 0; cursor: pointer; }

@@ -69,14 +69,14 @@ td { padding: 1px 8px; height: 28px; border-bottom: 1px solid var(--rule); }
 .held { background: var(--sheet); }
 .asked { background: var(--copper-3); }
 .num { text-align: right; white-space: nowrap; }
-.label { white-space: nowrap; }
+.label { line-height: 1.15; }
 .n, .by { padding: 1px 2px; }
 .read :deep(.quantity) { width: 118px; }
 .read :deep(.p-select), .symptoms :deep(.p-multiselect) { width: 118px; text-align: left; }
 .read .btn { min-width: 92px; justify-content: center; }
 .symptoms { display: inline-flex; gap: 4px; align-items: center; }
 .symptoms .btn { min-width: 0; }
-.means { font-size: 12px; color: var(--ink-2); line-height: 1.2; }
+.means { min-width: 132px; font-size: 12px; color: var(--ink-2); line-height: 1.2; }
 .ask { text-decoration: underline; text-underline-offset: 2px; font-size: 11px; color: var(--copper); }
 @media (max-width: 700px) {
   tr { display: grid; grid-template-columns: 22px 1fr auto; align-items: center; border-bottom: 1px solid var(--rule); padding: 6px 0; }

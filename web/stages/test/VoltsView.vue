@@ -125,5 +125,5 @@ tbody tr { cursor: default; }
 .day { fill: var(--sheet); stroke: var(--verdigris); stroke-width: 2; }
 .span.close { stroke: var(--ochre); } .night.close { fill: var(--ochre); } .day.close { stroke: var(--ochre); }
 .span.fails { stroke: var(--madder); } .night.fails { fill: var(--madder); } .day.fails { stroke: var(--madder); }
-@media (max-width: 700px) { section { overflow-x: auto; } }
+@media (max-width: 700px) { [aria-label='Cameras on the rail'] :is(th, td):nth-child(4) { display: none; } section { overflow-x: auto; } td, th { padding-inline: 4px; } }
 </style>

@@ -1,4 +1,4 @@
-import type { Symptom } from '#core/site';
+import type { Symptom } from './reading';
 
 /** What a symptom is called, and what a person sees. */
 export const symptomWords: Record<Symptom, { label: string; seen: string }> = {
