@@ -3,7 +3,7 @@ import { planSheet } from '#core/sheet';
 import { applyChanges, changesBetween, removeRunAndCamera, withChanges, type Change, type Site } from '#core/site';
 import { formulas } from '#core/working';
 import { saltmarrowSite } from '../site/testSite';
-import { evaluateSite, firstNews, lightNews, lightSite, optionsOf, withNews, withOptions, workingOf } from '.';
+import { evaluateSite, firstNews, lightNews, lightSite, detailsOf, withDetails, withNews, workingOf } from '.';
 
 const site = saltmarrowSite();
 const after = (...changes: Change[]): Site => {
@@ -67,11 +67,11 @@ describe('evaluating again', () => {
     expect(changesBetween(site, next)).toEqual([change]);
     expect(withChanges(site, [change])).toEqual(next);
   });
-  it('comes in two parts when a site is opened: what most stages show, then the options', () => {
+  it('comes in two parts when a site is opened: what the board shows, then verdicts and options', () => {
     const evaluation = evaluateSite(site);
     const first = withNews(null, firstNews(evaluation), site);
-    expect(first.runs.every(({ options }) => options.length === 0)).toBe(true);
-    expect(withOptions(first, optionsOf(evaluation))).toEqual(lightSite(evaluation));
+    expect(first.runs.every(({ options, findings }) => options.length === 0 && findings.verdicts.length === 0)).toBe(true);
+    expect(withDetails(first, detailsOf(evaluation))).toEqual(lightSite(evaluation));
     expect(first.runs[0]!.run).toBe(site.run[first.runs[0]!.run.id]);
   });
   it('a run that goes is gone', () => {

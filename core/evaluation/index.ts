@@ -2,4 +2,4 @@ export { insightOf, type Insight } from './insightOf';
 export { chosenOption, type Allocation } from './allocation';
 export type { RunEvaluation } from './evaluateRun';
 export { evaluateSite, type Before, type SiteEvaluation } from './evaluateSite';
-export { firstNews, lightNews, lightSite, optionsOf, withNews, withOptions, workingOf, type LightNews, type LightFindings, type LightMargin, type LightOption, type LightOptions, type LightPossible, type LightRun, type LightSite, type LightVerdict, type Subject } from './light';
+export { firstNews, lightNews, lightSite, detailsOf, withDetails, withNews, workingOf, type LightNews, type LightFindings, type LightMargin, type LightOption, type LightDetails, type LightPossible, type LightRun, type LightSite, type LightVerdict, type Subject } from './light';

@@ -17,18 +17,23 @@ export type LightSite = Omit<SiteEvaluation, 'runs'> & { runs: LightRun[] };
 const withoutWorking = <T extends { working: WorkingOut }>({ working: _, ...rest }: T): Omit<T, 'working'> => rest;
 const withoutStep = ({ step: _, ...loop }: Loop): Omit<Loop, 'step'> => loop;
 
-/** The part of an evaluation that does not need the options. */
-function withoutOptions({ run, camera, findings, chosen, choiceBroken, lengthM, disputes, toNote }: RunEvaluation): Omit<LightRun, 'options'> {
+const lightVerdicts = ({ findings }: RunEvaluation): LightVerdict[] => findings.verdicts.map(withoutWorking);
+
+/** An evaluation without what is looked at in one run at a time: all of its verdicts, and the options. */
+function withoutDetails({ run, camera, findings, chosen, choiceBroken, lengthM, disputes, toNote }: RunEvaluation): LightRun {
   return {
-    run, camera, chosen, choiceBroken, lengthM, disputes, toNote,
-    findings: { ...findings, verdicts: findings.verdicts.map(withoutWorking), binding: withoutWorking(findings.binding), coaxLoop: withoutStep(findings.coaxLoop), powerLoop: withoutStep(findings.powerLoop) },
+    run, camera, chosen, choiceBroken, lengthM, disputes, toNote, options: [],
+    findings: { ...findings, verdicts: [], binding: withoutWorking(findings.binding), coaxLoop: withoutStep(findings.coaxLoop), powerLoop: withoutStep(findings.powerLoop) },
   };
 }
+
+const withDetail = (run: LightRun, { verdicts, options }: LightDetail): LightRun => ({ ...run, options, findings: { ...run.findings, verdicts } });
 
 const lightOptions = ({ options }: RunEvaluation): LightOption[] =>
   options.map((option) => (option.state === 'no' ? option : { ...option, margins: option.margins.map(withoutWorking), binding: withoutWorking(option.binding) }));
 
-const lightRun = (evaluation: RunEvaluation): LightRun => ({ ...withoutOptions(evaluation), options: lightOptions(evaluation) });
+const detailOf = (evaluation: RunEvaluation): LightDetail => ({ verdicts: lightVerdicts(evaluation), options: lightOptions(evaluation) });
+const lightRun = (evaluation: RunEvaluation): LightRun => withDetail(withoutDetails(evaluation), detailOf(evaluation));
 
 export function lightSite(evaluation: SiteEvaluation): LightSite {
   return { ...evaluation, runs: evaluation.runs.map(lightRun) };
@@ -51,18 +56,19 @@ export function lightNews(evaluation: SiteEvaluation, before?: SiteEvaluation): 
   return { ...rest, order: runs.map(({ run }) => run.id), changed: runs.filter((run) => !known.has(run)).map((run) => newsOf(lightRun(run))) };
 }
 
-/** All there is to tell but the options, which are half of it and are looked at last. */
+/** What the board and the lists show; verdicts and options are most of what there is to tell, and are looked at last. */
 export function firstNews(evaluation: SiteEvaluation): LightNews {
   const { runs, ...rest } = evaluation;
-  return { ...rest, order: runs.map(({ run }) => run.id), changed: runs.map((run) => newsOf({ ...withoutOptions(run), options: [] })) };
+  return { ...rest, order: runs.map(({ run }) => run.id), changed: runs.map((run) => newsOf(withoutDetails(run))) };
 }
 
-export type LightOptions = Record<string, LightOption[]>;
+/** What the first news leave out, by run. */
+export interface LightDetail { verdicts: LightVerdict[]; options: LightOption[] }
+export type LightDetails = Record<string, LightDetail>;
 
-/** The options that the first news left out, by run. */
-export const optionsOf = ({ runs }: SiteEvaluation): LightOptions => Object.fromEntries(runs.map((evaluation) => [evaluation.run.id, lightOptions(evaluation)]));
+export const detailsOf = ({ runs }: SiteEvaluation): LightDetails => Object.fromEntries(runs.map((evaluation) => [evaluation.run.id, detailOf(evaluation)]));
 
-export const withOptions = (light: LightSite, options: LightOptions): LightSite => ({ ...light, runs: light.runs.map((run) => ({ ...run, options: options[run.run.id] ?? [] })) });
+export const withDetails = (light: LightSite, details: LightDetails): LightSite => ({ ...light, runs: light.runs.map((run) => withDetail(run, details[run.run.id] ?? { verdicts: [], options: [] })) });
 
 /** The evaluation of a site that news lead to. */
 export function withNews(before: LightSite | null, { changed, order, ...rest }: LightNews, site: Site): LightSite {

@@ -41,6 +41,6 @@ export function pictureVerdict(run: Run, formatId: string, faultsDb: number): Ve
   return {
     id: 'picture', label: `Picture, ${format.label}`, state: standing, share, read: null,
     expected: figure('expected', lossDb, 'dB', 'typical'),
-    says: { holds: 'clean', close: 'soft, still held', fails: 'lost' }[standing], basis: 'typical', working,
+    says: { holds: 'should be clean', close: 'soft to be expected, still held', fails: 'too much is lost' }[standing], basis: 'typical', working,
   };
 }

@@ -42,8 +42,8 @@ const name = computed(() => (store.site ? aboutOf(store.site).name : ''));
 watch(name, (text) => {
   document.title = text ? `${text} · Neotrope` : 'Neotrope';
 });
-/** Survey and Test show before the options are in. */
-const needsNoOptions = computed(() => selection.stage === 'survey' || selection.stage === 'test');
+/** Survey shows before verdicts and options are in. */
+const needsNoDetails = computed(() => selection.stage === 'survey');
 const progress = computed(() => (evaluation.result ? progressOf(evaluation.result) : null));
 const savedWords = computed(() => {
   if (store.saving === 'waiting') return 'not saved: the server does not answer, trying again';
@@ -101,7 +101,7 @@ useKeys([
     <main :class="{ 'with-why': why.subject }">
       <RunList ref="runList" class="runs-column" :class="{ shown: runsShown }" :groups="selection.groups" :run-id="selection.runId" :filter="selection.filter" @select="selection.select" @filter="(text) => (selection.filter = text)" />
       <section class="stage">
-        <RouterView v-if="store.opened === 'open' && evaluation.result && (evaluation.isWhole || needsNoOptions)" />
+        <RouterView v-if="store.opened === 'open' && evaluation.result && (evaluation.isWhole || needsNoDetails)" />
         <div v-else-if="store.opened === 'missing'" class="empty"><strong>There is no such site here.</strong>It may have been in another data folder. <RouterLink to="/">All sites</RouterLink></div>
         <div v-else-if="store.opened === 'unreachable'" class="empty"><strong>The server does not answer.</strong>Start it again, then <button type="button" class="plain" style="text-decoration: underline" @click="store.refresh()">try again</button>. Nothing that was saved is lost.</div>
         <p v-else class="empty" aria-busy="true">Opening the site…</p>

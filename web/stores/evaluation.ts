@@ -1,6 +1,6 @@
 import { defineStore } from 'pinia';
 import { computed, ref, shallowRef, watch } from 'vue';
-import { withNews, withOptions, type LightNews, type LightOptions, type LightRun, type LightSite, type Subject } from '#core/evaluation';
+import { withDetails, withNews, type LightDetails, type LightNews, type LightRun, type LightSite, type Subject } from '#core/evaluation';
 import { changesBetween, type Site } from '#core/site';
 import { evaluator as worker } from '../workers/evaluator';
 import { useSite } from './site';
@@ -9,7 +9,7 @@ import { useSite } from './site';
 export const useEvaluation = defineStore('evaluation', () => {
   const store = useSite();
   const result = shallowRef<LightSite | null>(null);
-  /** Whether the options are in as well; they come a moment after all else when a site is opened. */
+  /** Whether verdicts and options are in as well; they come a moment after all else when a site is opened. */
   const isWhole = ref(false);
 
   /** The site that the worker has, and the id under which it was opened. */
@@ -30,9 +30,9 @@ export const useEvaluation = defineStore('evaluation', () => {
     held = { id, site: first.site };
     result.value = withNews(null, JSON.parse(first.news) as LightNews, first.site);
     isWhole.value = false;
-    const options = await worker.options();
+    const details = await worker.details();
     if (held?.id !== id || !result.value) return;
-    result.value = withOptions(result.value, JSON.parse(options) as LightOptions);
+    result.value = withDetails(result.value, JSON.parse(details) as LightDetails);
     isWhole.value = true;
     // Edits that were on their way when the page was left are on top of what was made ready early.
     if (first.site !== site) await evaluate(id, site);

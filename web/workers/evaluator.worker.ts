@@ -1,5 +1,5 @@
 import { expose } from 'comlink';
-import { evaluateSite, insightOf, type Insight, firstNews, lightNews, optionsOf, workingOf, type Before, type Subject } from '#core/evaluation';
+import { evaluateSite, insightOf, type Insight, firstNews, lightNews, detailsOf, workingOf, type Before, type Subject } from '#core/evaluation';
 import { readingsByRun, traceView, type TraceView } from '#core/findings';
 import { planSheet, type PlanSheet } from '#core/sheet';
 import { siteOfSound, withChanges, type Change, type Site, type SiteFile } from '#core/site';
@@ -32,12 +32,12 @@ const evaluator = {
     const text = await response.text();
     return { text, news: firstNewsOf(siteOfSound((JSON.parse(text) as { file: SiteFile }).file)) };
   },
-  /** Evaluates a site from scratch, given as text; what is made of it comes as text too, the options with `options`. */
+  /** Evaluates a site from scratch, given as text; what is made of it comes as text too, verdicts and options with `details`. */
   open(site: string): string {
     return firstNewsOf(JSON.parse(site) as Site);
   },
-  options(): string {
-    return asText(last ? optionsOf(last.evaluation) : {});
+  details(): string {
+    return asText(last ? detailsOf(last.evaluation) : {});
   },
   /** Evaluates what has changed since, and tells only that. */
   follow(changes: Change[]): string {

@@ -4,7 +4,9 @@ import type { LightRun, LightVerdict } from '#core/evaluation';
 import { heldBack, readingsByRun, testDefinition, type Diagnosis, type TestDefinition } from '#core/findings';
 import type { Found, TestId } from '#core/site';
 import { useKeys } from '../../keys/keys';
+import QuantityField from '../../parts/QuantityField.vue';
 import TextField from '../../parts/TextField.vue';
+import { within } from '../../parts/within';
 import { useInstrument } from '../../stores/instrument';
 import { useSite } from '../../stores/site';
 import { useWhyPanel } from '../../stores/whyPanel';
@@ -22,7 +24,7 @@ const emit = defineEmits<{ trace: [] }>();
 
 const store = useSite();
 const why = useWhyPanel();
-const { take: takeFound, instrument, serial, conditions, problem } = useTaking();
+const { take: takeFound, instrument, serial, conditions, cableC, problem } = useTaking();
 const table = useTemplateRef('table');
 const meter = useInstrument();
 const { readable, read, readAll } = useReading();
@@ -72,7 +74,10 @@ useKeys([{ keys: ['a'], says: 'read all with the instrument', group: 'Bench', ru
     </table>
     <p v-if="problem" class="caution" role="alert">{{ problem }}</p>
     <div class="below">
-      <NextTestBox :evaluation="evaluation" :diagnosis="diagnosis" :readings="readings" />
+      <div class="left">
+        <NextTestBox :evaluation="evaluation" :diagnosis="diagnosis" :readings="readings" />
+        <p class="tiny dim">Foreign voltage first, always. Prove dead before cutting or joining; mains work is for licensed people, under the local code.</p>
+      </div>
       <div class="how">
         <HookUpSketch :hook-up="shown.hookUp" />
         <p class="tiny"><b>{{ shown.label }}.</b> {{ shown.connect }}</p>
@@ -83,9 +88,9 @@ useKeys([{ keys: ['a'], says: 'read all with the instrument', group: 'Bench', ru
       <label>Read by <TextField :value="store.person" label="Read by" @take="(text) => (store.person = text)" /></label>
       <label>with <TextField :value="instrument" label="Instrument" @take="(text) => (instrument = text)" /></label>
       <label>serial <TextField :value="serial" label="Serial number" @take="(text) => (serial = text)" /></label>
+      <label title="Of the cable, where loops are read: copper reads 4 % more for every ten degrees">cable <QuantityField :value="cableC" unit="°C" label="Cable temperature" :allowed="within(-40, 90, '°C')" clearable @take="(value) => (cableC = value)" @clear="cableC = null" /></label>
       <label class="wide">conditions <TextField :value="conditions" label="Conditions" placeholder="dry, low tide, lamps off" @take="(text) => (conditions = text)" /></label>
     </div>
-    <p class="tiny dim">Foreign voltage first, always. Prove dead before cutting or joining; mains work is for licensed people, under the local code.</p>
     <LinkDialog v-model:visible="linking" @take="take" />
   </div>
 </template>
@@ -97,10 +102,12 @@ th { text-align: left; font-weight: 500; font-size: 11px; color: var(--ink-2); p
 th.num { text-align: right; }
 .n { width: 22px; }
 .below { display: grid; grid-template-columns: minmax(0, 1fr) 340px; gap: 14px; align-items: start; }
-.how { display: grid; gap: 4px; }
+.how, .left { display: grid; gap: 4px; align-content: start; }
 .by { display: flex; gap: 6px 14px; color: var(--ink-2); flex-wrap: wrap; }
 .by label { display: flex; gap: 6px; align-items: center; white-space: nowrap; }
-.by label :deep(input) { width: 110px; }
+.by label :deep(input) { width: 104px; }
+.by label :deep(.quantity) { width: 74px; }
+.by label :deep(.quantity input) { width: 100%; }
 .by label.wide { flex: 1; }
 .by label.wide :deep(input) { width: 100%; }
 @media (max-width: 1000px) { .below { grid-template-columns: 1fr; } }

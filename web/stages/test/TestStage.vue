@@ -33,7 +33,7 @@ const evaluation = computed(() => selection.current);
 const view = computed<TestView>(() => (isTestView(route.query['view']) ? route.query['view'] : 'bench'));
 const show = (next: TestView) => void router.push({ ...route, query: next === 'bench' ? {} : { view: next } });
 
-const stopped = computed(() => evaluation.value?.findings.verdicts.find(({ state }) => state === 'stop'));
+const stopped = computed(() => (evaluation.value?.findings.state === 'stop' ? evaluation.value.findings.binding : undefined));
 const headEnd = computed(() => {
   const patch = evaluation.value?.run.patchedTo;
   return patch ? `input ${patch.input}` : 'head end';

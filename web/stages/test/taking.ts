@@ -4,13 +4,17 @@ import { testDefinition } from '#core/findings';
 import { takeReading, type Found, type Run } from '#core/site';
 import { useSite } from '../../stores/site';
 
-export interface TakenWith { instrument: string; serial?: string; temperatureC?: number }
+export interface TakenWith { instrument: string; serial?: string }
 
 /** What a person holds, kept from one visit to the next. Shared by all views of the stage. */
 const instrument = useLocalStorage('neotrope-instrument', 'Bench meter 1');
 const serial = useLocalStorage('neotrope-instrument-serial', '');
 const conditions = useLocalStorage('neotrope-conditions', '');
+/** Of the cable, for loops: copper reads 4 % more for every ten degrees. */
+const cableC = ref<number | null>(null);
 const problem = ref('');
+
+const dependsOnWarmth = ({ test }: Found): boolean => test === 'coax-loop-ohms' || test === 'power-loop-ohms';
 
 /** Takes readings of a run: with what, by whom and under which conditions is filled in. */
 export function useTaking() {
@@ -21,11 +25,12 @@ export function useTaking() {
     const own = serial.value.trim();
     const change = takeReading(run, found, {
       by: person(), ...(withWhat ?? { instrument: instrument.value, ...(own ? { serial: own } : {}) }), ...(conditions.value.trim() ? { conditions: conditions.value.trim() } : {}),
+      ...(dependsOnWarmth(found) && cableC.value !== null ? { temperatureC: cableC.value } : {}),
       at: new Date().toISOString(), mark: crypto.randomUUID().slice(0, 8),
     });
     const refused = store.change(`Read ${testDefinition(found.test).label}, run ${cameraNumber}`, [change]);
     problem.value = refused[0] ? `${refused[0].path}: ${refused[0].allowed}` : '';
     return refused.length === 0;
   }
-  return { take, person, instrument, serial, conditions, problem };
+  return { take, person, instrument, serial, conditions, cableC, problem };
 }
