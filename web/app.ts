@@ -15,6 +15,10 @@ import { paperAndInk } from './theme/preset';
 createApp(App)
   .use(createPinia())
   .use(router)
-  .use(PrimeVue, { theme: { preset: paperAndInk, options: { darkModeSelector: '[data-theme="dark"]', cssLayer: false } } })
+  .use(PrimeVue, {
+    theme: { preset: paperAndInk, options: { darkModeSelector: '[data-theme="dark"]', cssLayer: false } },
+    // A dialog gives its first field the keys when it has come in. It comes in at once, or it would take them from whoever types already.
+    pt: { dialog: { transition: { css: false } } },
+  })
   .use(ToastService)
   .mount('#app');

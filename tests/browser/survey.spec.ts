@@ -120,3 +120,16 @@ test('a jacket print tells the construction, and its marks the length', async ({
   await page.keyboard.press('2');
   await expect(page.locator('tr[data-verdict="coax-loop-ohms"]')).toContainText('as noted');
 });
+
+test('what is typed at once after a dialog is called for lands in its first field', async ({ page, open }) => {
+  await open('survey');
+  await page.locator('.board').waitFor();
+  await page.keyboard.press('n');
+  await page.keyboard.press('ControlOrMeta+a');
+  await page.keyboard.type('77');
+  const number = page.getByRole('dialog').getByLabel('Camera number');
+  await expect(number).toHaveValue('77');
+  await page.keyboard.press('Tab');
+  await page.keyboard.type('Bollard row, far end');
+  await expect(page.getByRole('dialog').getByLabel('View')).toHaveValue('Bollard row, far end');
+});
