@@ -1,9 +1,9 @@
 import type { Run, TraceReading } from '#core/site';
 import { formatQuantity } from '#core/units';
-import { figure } from '#core/working';
+import { closeShare, figure } from '#core/working';
 import { lengthFigure, runLengthM } from './loops';
 import { testDefinition } from './tests';
-import { faultsOf, runEvents, type RunEvent } from './traceEvents';
+import { faultsOf, longerByM, runEvents, type RunEvent } from './traceEvents';
 import type { Verdict } from './verdict';
 
 /** Series ohms and leak ohms from which an event counts as a fault rather than as a blemish. Policy. */
@@ -48,12 +48,13 @@ export function reflectometerVerdict(run: Run, reading: TraceReading | undefined
   const faults = faultsOf(events);
   const worst = faults.reduce<RunEvent | undefined>((a, b) => (!a || gravity(b) > gravity(a) ? b : a), undefined);
   const shown = worst ?? events.at(-1);
-  const share = worst ? gravity(worst) : 0;
+  const beyondM = longerByM(run, events);
+  const share = worst ? gravity(worst) : beyondM === null ? 0 : closeShare;
   return {
     id: 'reflectometer', label, expected, share, basis: 'measured',
     read: shown ? figure(worst ? 'fault' : 'end', shown.atM, 'm', 'measured') : null, found: `${faults.length} event${faults.length === 1 ? '' : 's'}`,
     state: share >= 1 ? 'fails' : share > 0.3 ? 'close' : 'holds',
-    says: worst ? `${eventWords(worst)}${faults.length > 1 ? ` and ${faults.length - 1} more` : ''}` : shown ? `nothing on the way; ${eventWords(shown)}` : 'nothing seen, not even an end: matched, or the pulse is lost',
+    says: worst === undefined && beyondM !== null ? `far end ${formatQuantity(beyondM, 'm')} beyond what is noted` : worst ? `${eventWords(worst)}${faults.length > 1 ? ` and ${faults.length - 1} more` : ''}` : shown ? `nothing on the way; ${eventWords(shown)}` : 'nothing seen, not even an end: matched, or the pulse is lost',
     working: () => ({
       title: `${label}, ${events.length} event${events.length === 1 ? '' : 's'}`, conclusion,
       steps: events.map((event) => ({ says: eventWords(event), formula: 'echo-distance', inputs: event.ohms === undefined ? [] : [figure('resistance', event.ohms, 'Ω', 'measured')], result: figure('at', event.atM, 'm', 'measured') })),

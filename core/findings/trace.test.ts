@@ -106,3 +106,14 @@ describe('the model beside the trace', () => {
   });
   const jointAt = (atM: number): FaultAt => ({ atM, fault: { kind: 'series', ohms: 3 } });
 });
+
+describe('a run that is longer than noted', () => {
+  const longer: Run = { ...run('r19'), segments: [{ ...run('r19').segments[0]!, lengthM: 181 }] };
+  const reading = read(run('r19'), seen(longer, []));
+  it('has no fault, and says how much it is longer', () => {
+    const at = { ...site, reading: { ...site.reading, [reading.id]: reading } };
+    const { verdicts, events } = runFindings(at, run('r19'), site.camera['c19']!, readingsByRun(at).get('r19')!);
+    expect(faultsOf(events)).toEqual([]);
+    expect(verdicts.find(({ id }) => id === 'reflectometer')).toMatchObject({ state: 'close', says: expect.stringMatching(/^far end 1[234] m beyond what is noted$/) as string });
+  });
+});

@@ -75,11 +75,14 @@ export interface RunEvent extends Omit<LineEvent, 'distanceM'> {
   atM: number;
   /** The joint that was noted there. */
   joint?: NotedJoint['joint'];
-  /** It is where the run as noted ends. */
+  /** It is where the run as noted ends, or beyond: a run that is longer than noted is no broken one. */
   isFarEnd: boolean;
 }
 
-/** How far the run's own end may be from where it is noted. */
+/** Spreads from which two metres are not the same place any more. Policy. */
+const apartFrom = 3;
+
+/** How far the run's own end may be from where it is noted, one standard deviation. */
 const endSpreadM = (run: Run): number => Math.hypot(metreSpread(runLengthM(run)), ...run.segments.map(({ spreadM }) => spreadM));
 
 function eventsAlong(run: Run, trace: Trace): RunEvent[] {
@@ -89,9 +92,9 @@ function eventsAlong(run: Run, trace: Trace): RunEvent[] {
   const endM = runLengthM(run);
   return findEvents(trace, { velocityFactor, impedanceOhms }).map(({ distanceM, ...event }) => {
     const atM = metresAtNs(run, distanceM / ((velocityFactor * lightMPerNs) / 2));
-    const near = joints.filter((joint) => Math.abs(joint.atM - atM) <= 3 * metreSpread(atM)).sort((a, b) => Math.abs(a.atM - atM) - Math.abs(b.atM - atM))[0];
+    const near = joints.filter((joint) => Math.abs(joint.atM - atM) <= apartFrom * metreSpread(atM)).sort((a, b) => Math.abs(a.atM - atM) - Math.abs(b.atM - atM))[0];
     const ends = event.kind === 'open' || event.kind === 'short' || event.kind === 'end';
-    return { ...event, atM, isFarEnd: ends && Math.abs(atM - endM) <= 3 * endSpreadM(run), ...(near && !ends ? { joint: near.joint } : {}) };
+    return { ...event, atM, isFarEnd: ends && atM >= endM - apartFrom * endSpreadM(run), ...(near && !ends ? { joint: near.joint } : {}) };
   });
 }
 
@@ -109,6 +112,13 @@ export function runEvents(run: Run, reading: TraceReading): RunEvent[] {
 
 /** An echo less sure than this is shown, and nothing is concluded from it: noise makes as much. Policy. */
 const sureFrom = 0.5;
+
+/** How much longer a run is than noted, by the end that its trace shows; `null` where the two agree. */
+export function longerByM(run: Run, events: readonly RunEvent[]): number | null {
+  const end = events.find(({ isFarEnd }) => isFarEnd);
+  const beyondM = end ? end.atM - runLengthM(run) : 0;
+  return beyondM > apartFrom * endSpreadM(run) ? beyondM : null;
+}
 
 /** Faults that a trace is sure of: everything but the end where it should be. */
 export const faultsOf = (events: readonly RunEvent[]): RunEvent[] => events.filter(({ isFarEnd, confidence }) => !isFarEnd && confidence >= sureFrom);

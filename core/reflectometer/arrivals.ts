@@ -15,6 +15,9 @@ export interface Arrival { timeNs: number; size: number }
 /** A wave on its way: between which nodes, which way, how late and how large. */
 interface Wave { at: number; outwards: boolean; timeNs: number; size: number }
 
+/** Waves closer together than this share of a nanosecond are one. */
+const momentsPerNs = 20;
+
 /** How many waves are followed at the most; what is left then is too small to see. */
 const mostWaves = 4000;
 
@@ -23,15 +26,19 @@ const mostWaves = 4000;
  * `kept` tells what a wave has left after so many nanoseconds there and back.
  */
 export function arrivals(nodes: readonly Node[], kept: (timeNs: number) => number, least: number, untilNs: number): Arrival[] {
-  const back: Arrival[] = [];
+  /** Waves that took the same steps in another order come back together: their sizes add up. */
+  const back = new Map<number, Arrival>();
   // `at` is the node that the wave comes to next.
   const first = nodes[0];
-  if (!first) return back;
+  if (!first) return [];
   const waves: Wave[] = [{ at: 0, outwards: true, timeNs: first.timeNs / 2, size: 1 }];
   for (let count = 0; waves.length > 0 && count < mostWaves; count += 1) {
     const { at, outwards, timeNs, size } = waves.pop()!;
     if (at < 0) {
-      back.push({ timeNs, size: size * kept(timeNs) });
+      const moment = Math.round(timeNs * momentsPerNs);
+      const together = back.get(moment);
+      if (together) together.size += size * kept(timeNs);
+      else back.set(moment, { timeNs, size: size * kept(timeNs) });
       continue;
     }
     const node = nodes[at];
@@ -59,5 +66,5 @@ export function arrivals(nodes: readonly Node[], kept: (timeNs: number) => numbe
       }
     }
   }
-  return back;
+  return [...back.values()];
 }

@@ -62,8 +62,8 @@ function largest(volts: Float64Array, from: number): number {
   return at;
 }
 
-/** The most that the resistance of any coax in use takes evenly, nepers for a metre there and back: some 0.23 Ω/m in 75 Ω. */
-const mostEvenPerM = 0.003;
+/** The most that the resistance of any coax in use takes evenly, nepers for a metre there and back: some 0.3 Ω/m in 75 Ω. */
+const mostEvenPerM = 0.0037;
 
 /**
  * The even loss at which something on the line would send back everything: the largest echo for which that is a loss that
@@ -83,6 +83,19 @@ function lossToEnd(things: readonly Peeled[], mPerNs: number): number | null {
 /** A drop and a rise farther apart are two faults rather than a piece of other cable. Policy. */
 const longestPatchM = 25;
 
+/** An even loss that was tried, and the one that the end then asked for. */
+interface Tried { tried: number; asks: number }
+
+/**
+ * The next loss to try: where what is tried and what is asked should meet, by a line through the last two. The more is tried
+ * the less is asked, so that taking what is asked would swing to and fro; the first step goes half the way.
+ */
+function between(before: Tried | null, { tried, asks }: Tried): number {
+  const slope = before && before.tried !== tried ? (asks - before.asks) / (tried - before.tried) : -1;
+  const meets = tried + (asks - tried) / (1 - Math.min(0, slope));
+  return Math.max(0, Math.min(Math.max(tried, asks), Math.max(Math.min(tried, asks), meets)));
+}
+
 interface Read { things: Peeled[]; reader: Reader }
 interface Setting { launch: Launch; shapes: Shapes; stepNs: number; after: number; widthSteps: number; mPerNs: number; lossDbPer100m: number | undefined; startPerNs?: number }
 
@@ -100,10 +113,14 @@ function read(volts: Float64Array, { launch, shapes, stepNs, after, widthSteps, 
     let reader: Reader = { launch, shapes, sigma, leastEcho, longestPatchNs, loss: { evenPerNs: startPerNs ?? evenPerNs, dragPerNs } };
     let things = peel({ stepNs, volts }, reader);
     // A few rounds: a higher loss makes the things before the end larger, and so less of it the loss's.
+    let before: Tried | null = null;
     for (let round = 0; round < 3 && lossDbPer100m === undefined; round += 1) {
-      const next = lossToEnd(things, mPerNs);
-      if (next === null || Math.abs(next - reader.loss.evenPerNs) < 2e-5) break;
-      reader = { ...reader, loss: { evenPerNs: next, dragPerNs } };
+      const asks = lossToEnd(things, mPerNs);
+      const tried = reader.loss.evenPerNs;
+      if (asks === null || Math.abs(asks - tried) < 2e-5) break;
+      const now: Tried = { tried, asks };
+      reader = { ...reader, loss: { evenPerNs: between(before, now), dragPerNs } };
+      before = now;
       things = peel({ stepNs, volts }, reader);
     }
     return { things, reader };

@@ -78,6 +78,12 @@ function past(seen: Complex, scatterRe: number, scatterIm: number, isSeries: boo
   const denominatorRe = 1 - (scatterRe * seen.re - scatterIm * seen.im);
   const denominatorIm = -(scatterRe * seen.im + scatterIm * seen.re);
   const size = denominatorRe ** 2 + denominatorIm ** 2;
+  // A short across the line before another short, at no frequency at all: nothing comes from beyond it.
+  if (size < 1e-24) {
+    seen.re = scatterRe;
+    seen.im = scatterIm;
+    return;
+  }
   multiply(seen, throughRe, throughIm);
   multiply(seen, throughRe, throughIm);
   multiply(seen, denominatorRe / size, -denominatorIm / size);

@@ -38,7 +38,9 @@ export function echoes(nodes: readonly Node[], { launch, shapes, loss, leastEcho
     const start = (launch.centreNs + timeNs) / stepNs - middle;
     const whole = Math.floor(start);
     const part = start - whole;
-    for (let k = Math.max(0, -whole); k < values.length && whole + k < count; k += 1) {
+    // The long tail of a small echo is smaller than anything that is looked for.
+    const until = Math.abs(size) < 0.03 ? Math.min(values.length, 4 * reach) : values.length;
+    for (let k = Math.max(0, -whole); k < until && whole + k < count; k += 1) {
       volts[whole + k] = volts[whole + k]! + size * ((1 - part) * values[k]! + part * (values[k - 1] ?? 0));
       blind[whole + k] = Math.max(blind[whole + k]!, Math.abs(size) * (k < reach * 1.2 ? 1 : (3 * Math.abs(values[k]!)) / peak));
     }
@@ -61,8 +63,8 @@ const misfitShare = 0.07;
 
 interface Noticed { timeNs: number; echo: number; snr: number }
 
-/** The first echo that stands out after `fromNs` and is not explained yet. */
-function firstEcho(rest: Float64Array, blind: Float64Array, reader: Reader, stepNs: number, fromNs: number): Noticed | null {
+/** The first echo that stands out after `fromNs`, is not explained yet, and is not to be passed over. */
+function firstEcho(rest: Float64Array, blind: Float64Array, reader: Reader, stepNs: number, fromNs: number, passOver: (timeNs: number, echo: number) => boolean = () => false): Noticed | null {
   const { launch, shapes, loss } = reader;
   const start = Math.max(1, Math.ceil((launch.centreNs + fromNs) / stepNs));
   const shapeOf = (k: number): Shape => shapes.near(loss.dragPerNs * Math.max(0, k * stepNs - launch.centreNs));
@@ -82,6 +84,10 @@ function firstEcho(rest: Float64Array, blind: Float64Array, reader: Reader, step
     for (let look = k; look <= Math.min(rest.length - 3, top + shapeOf(k).widthSteps); look += 1) if (Math.abs(fit(look)) > Math.abs(fit(top))) top = look;
     if (!stands(top)) continue;
     const { at, value } = topOf([fit(top - 1), fit(top), fit(top + 1)], top);
+    if (passOver(at * stepNs - launch.centreNs, value)) {
+      k = Math.max(k, top);
+      continue;
+    }
     return { timeNs: at * stepNs - launch.centreNs, echo: value, snr: Math.abs(value) / leastOf(reader, shapeOf(top)) };
   }
   return null;
@@ -103,7 +109,8 @@ function isPatch(drop: Peeled, rise: number): boolean {
 function isRinging({ kind, node: { timeNs: from, stub } }: Peeled, timeNs: number, size: number, widthNs: number): boolean {
   if (kind !== 'tap' || !stub) return false;
   const turn = Math.round((timeNs - from) / stub.timeNs);
-  return turn >= 2 && Math.abs(timeNs - from - turn * stub.timeNs) < widthNs && Math.abs(size) < (4 / 9) * 0.7 ** (turn - 1);
+  const most = turn === 1 ? 0.3 : 0.8 ** (turn - 1);
+  return turn >= 1 && Math.abs(timeNs - from - turn * stub.timeNs) < 1.2 * widthNs && Math.abs(size) < (4 / 9) * most;
 }
 
 /** More things than these on one line are not told apart by one trace. */
@@ -118,11 +125,12 @@ export function peel({ stepNs, volts }: Trace, reader: Reader): Peeled[] {
   const things: Peeled[] = [];
   const nodes = () => things.map(({ node }) => node);
   const kept = keptAfter(loss);
-  for (let turn = 0; turn < 2 * mostThings && things.filter(({ kind }) => kind !== 'step-up').length < mostThings; turn += 1) {
+  for (let turn = 0; turn < mostThings; turn += 1) {
     const { volts: explained, blind } = echoes(nodes(), reader, stepNs, volts.length);
     const rest = volts.map((value, k) => value - explained[k]!);
     const last = things.at(-1);
-    const found = firstEcho(rest, blind, reader, stepNs, (last?.node.timeNs ?? 0) + launch.widthNs * 1.2);
+    const isOfBranch = (at: number, size: number): boolean => things.some((thing) => isRinging(thing, at, size / kept(at) / passed(nodes().filter((node) => node.timeNs < thing.node.timeNs)), launch.widthNs));
+    const found = firstEcho(rest, blind, reader, stepNs, (last?.node.timeNs ?? 0) + launch.widthNs * 1.2, isOfBranch);
     if (!found) break;
     const { timeNs, echo, snr } = found;
     const alone = echo / kept(timeNs);
@@ -134,10 +142,6 @@ export function peel({ stepNs, volts }: Trace, reader: Reader): Peeled[] {
         things.push({ kind: 'step-up', node: stepNode(timeNs, r), echo, snr });
         continue;
       }
-    }
-    if (things.some((thing) => isRinging(thing, timeNs, alone / passed(nodes().filter((node) => node.timeNs < thing.node.timeNs)), launch.widthNs))) {
-      things.push({ kind: 'step-up', node: { timeNs, rho: alone / passed(nodes()), rhoBeyond: 0, throughBoth: 1 }, echo, snr });
-      continue;
     }
     const rho = Math.max(-1, Math.min(1, alone / passed(nodes())));
     const isEnd = Math.abs(rho) >= endFrom;

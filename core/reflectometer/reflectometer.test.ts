@@ -73,6 +73,14 @@ describe('the forward model', () => {
   });
 });
 
+describe('a branch that ends in a short, on a line that does', () => {
+  it('still has a trace', () => {
+    const { volts } = see({ elements: [cable(42), { kind: 'tap', stub: cable(14), end: { kind: 'short' } }, cable(60)], end: { kind: 'short' } }, 2048);
+    expect(volts.every((value) => Number.isFinite(value))).toBe(true);
+    expect(Math.min(...volts)).toBeLessThan(-0.3);
+  });
+});
+
 interface Wanted { kind: LineEvent['kind']; at: number; ohms?: number }
 const fits = (found: LineEvent[], wanted: Wanted[]): boolean => found.length === wanted.length && found.every(({ kind, distanceM, ohms }, k) => {
   const { kind: wantedKind, at: metres, ohms: wantedOhms } = wanted[k]!;

@@ -44,15 +44,15 @@ function rows(usual: Chances, special: Partial<Record<Cause, Chances>>): Record<
 export const evidence = {
   'foreign-ac-volts': { outcomes: ['low', 'raised'], chances: rows([98, 2], { 'earth-difference': [80, 20], supply: [92, 8] }) },
   'foreign-dc-volts': { outcomes: ['low', 'raised'], chances: rows([98, 2], { water: [85, 15], 'earth-difference': [92, 8] }) },
-  'shield-earth-volts': { outcomes: ['same', 'some', 'different'], chances: rows([88, 10, 2], { sound: [92, 7.6, 0.4], 'earth-difference': [2, 13, 85], supply: [75, 18, 7] }) },
+  'shield-earth-volts': { outcomes: ['same', 'some', 'different'], chances: rows([88, 10, 2], { sound: [92, 7.8, 0.2], 'earth-difference': [2, 13, 85], supply: [75, 18, 7] }) },
   continuity: { outcomes: ['through', 'open', 'shorted'], chances: rows([98, 1, 1], { joint: [82, 16, 2], 'coax-conductor': [78, 20, 2], water: [88, 2, 10], tap: [92, 1, 7], sound: [99.4, 0.3, 0.3] }) },
   'coax-loop': { outcomes: ['as-noted', 'less', 'joint', 'other-cable', 'length', 'unclear'], chances: rows([88, 4, 1.5, 1.5, 3, 2], {
-    sound: [93.4, 4, 0.3, 0.3, 1.5, 0.5], joint: [18, 2, 55, 3, 7, 15], 'coax-conductor': [6, 2, 6, 70, 6, 10], 'coax-loss': [70, 4, 3, 8, 11, 4], water: [62, 16, 10, 3, 4, 5],
+    sound: [93.8, 4, 0.2, 0.1, 1.5, 0.4], joint: [18, 2, 55, 3, 7, 15], 'coax-conductor': [6, 2, 6, 70, 6, 10], 'coax-loss': [73, 4, 3, 4, 12, 4], water: [62, 16, 10, 3, 4, 5],
   }) },
   'power-loop': { outcomes: ['as-noted', 'less', 'more', 'heavy'], chances: rows([90, 4, 4, 2], { sound: [94, 4, 1.5, 0.5], 'power-conductor': [50, 1, 25, 24] }) },
   insulation: { outcomes: ['dry', 'damp', 'wet'], chances: rows([88, 10, 2], { sound: [92, 7.5, 0.5], joint: [62, 30, 8], water: [3, 37, 60] }) },
-  reflectometer: { outcomes: ['clean', 'series', 'shunt', 'other-impedance', 'tap', 'early-end'], chances: rows([85, 5, 3, 4, 2, 1], {
-    sound: [92, 4, 1, 2, 0.5, 0.5], joint: [14, 66, 5, 4, 1, 10], 'coax-conductor': [58, 10, 3, 9, 1, 19], water: [18, 5, 60, 13, 1, 3], echo: [12, 8, 6, 69, 3, 2], tap: [3, 2, 10, 8, 76, 1], 'coax-loss': [70, 6, 4, 15, 3, 2],
+  reflectometer: { outcomes: ['clean', 'series', 'shunt', 'other-impedance', 'tap', 'early-end'], chances: rows([87.5, 5, 3, 3.5, 0.5, 0.5], {
+    sound: [94.8, 3.2, 0.7, 1.1, 0.1, 0.1], joint: [14, 66, 5, 4, 1, 10], 'coax-conductor': [58, 10, 3, 9, 1, 19], water: [18, 5, 60, 13, 1, 3], echo: [12, 8, 6, 69, 3, 2], tap: [3, 2, 10, 8, 76, 1], 'coax-loss': [70, 6, 4, 15, 3, 2],
   }) },
   // Too low and yet what supply and cores should give: then it is the cores, however sound.
   'day-volts': { outcomes: ['as-expected', 'below-expected', 'too-low', 'too-low-by-cores', 'too-high'], chances: rows([90, 6, 2, 1, 1], { sound: [95.3, 3.5, 0.5, 0.2, 0.5], supply: [22, 34, 31, 1, 12], 'power-conductor': [62, 16, 8, 13, 1] }) },

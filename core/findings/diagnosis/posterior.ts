@@ -8,7 +8,7 @@ export function chanceOf(id: EvidenceId, outcome: string, cause: Cause): number 
   const { outcomes, chances }: Evidence = evidence[id];
   const at = outcomes.indexOf(outcome);
   if (at < 0) throw new Error(`the tables know no outcome ${outcome} of ${id}`);
-  return Math.max(0.002, chances[cause][at]! / 100);
+  return Math.max(0.001, chances[cause][at]! / 100);
 }
 
 function normalised(weights: Belief): Belief {
