@@ -1,7 +1,7 @@
 import { launchOf, type Launch } from './launch';
 import { lightMPerNs, type Trace } from './line';
 import { fitEcho } from './loss';
-import { echoes, peel, type Peeled, type Reader } from './peel';
+import { echoes, peel, without, type Peeled, type Reader } from './peel';
 import { shapesOf, type Shapes } from './shapes';
 
 /** Something that a trace tells of a line, in metres from the instrument. */
@@ -31,7 +31,9 @@ const everyNth = 4;
 
 /** How much the readings jump about, by the middle of their steps; a lone echo does not move it. */
 function noiseOf(volts: Float64Array, from: number): number {
-  const steps = Float64Array.from({ length: Math.floor((volts.length - from - 1) / everyNth) }, (_, k) => Math.abs(volts[from + k * everyNth + 1]! - volts[from + k * everyNth]!)).sort();
+  const steps = new Float64Array(Math.floor((volts.length - from - 1) / everyNth));
+  for (let k = 0; k < steps.length; k += 1) steps[k] = Math.abs(volts[from + k * everyNth + 1]! - volts[from + k * everyNth]!);
+  steps.sort();
   return (steps[Math.floor(steps.length / 2)] ?? 0) / (0.6745 * Math.SQRT2);
 }
 
@@ -41,7 +43,9 @@ function slopeOf(volts: Float64Array, from: number, widthSteps: number): Float64
   const knots: { at: number; value: number }[] = [];
   for (let start = from; start < volts.length; start += block) {
     const length = Math.min(block, volts.length - start);
-    const part = Float64Array.from({ length: Math.ceil(length / everyNth) }, (_, k) => volts[start + k * everyNth]!).sort();
+    const part = new Float64Array(Math.ceil(length / everyNth));
+    for (let k = 0; k < part.length; k += 1) part[k] = volts[start + k * everyNth]!;
+    part.sort();
     knots.push({ at: start + length / 2, value: part[Math.floor(part.length / 2)]! });
   }
   const out = new Float64Array(volts.length);
@@ -148,12 +152,11 @@ export function findEvents(trace: Trace, { velocityFactor, impedanceOhms, lossDb
   const after = Math.ceil(launch.centreNs / trace.stepNs) + Math.ceil(launch.shape.length / 2);
   if (after >= trace.volts.length - 2) return [];
   const scaled = trace.volts.map((value, k) => (k < after ? 0 : value / launch.volts));
-  const minus = (from: Float64Array, what: Float64Array): Float64Array => from.map((value, k) => value - what[k]!);
   const setting: Setting = { launch, shapes: shapesOf(launch, trace.stepNs), stepNs: trace.stepNs, after, widthSteps, mPerNs, lossDbPer100m };
-  const first = read(minus(scaled, slopeOf(scaled, after, widthSteps)), setting);
+  const first = read(without(scaled, slopeOf(scaled, after, widthSteps)), setting);
   // The tails of large echoes are slow, too. Once they are known they are no part of the slope any more.
   const { volts: explained } = echoes(first.things.map(({ node }) => node), first.reader, trace.stepNs, scaled.length);
-  const { things } = read(minus(scaled, slopeOf(minus(scaled, explained), after, widthSteps)), { ...setting, startPerNs: first.reader.loss.evenPerNs });
+  const { things } = read(without(scaled, slopeOf(without(scaled, explained), after, widthSteps)), { ...setting, startPerNs: first.reader.loss.evenPerNs });
   return things.flatMap((thing, index): LineEvent[] => {
     const { kind, node: { timeNs, rho } } = thing;
     const common = { distanceM: timeNs * mPerNs, confidence: confidenceOf(thing) };

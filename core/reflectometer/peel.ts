@@ -48,6 +48,13 @@ export function echoes(nodes: readonly Node[], { launch, shapes, loss, leastEcho
   return { volts, blind };
 }
 
+/** A trace without what is explained of it. A plain loop: it is gone through for every thing on the line. */
+export function without(volts: Float64Array, explained: Float64Array): Float64Array {
+  const rest = new Float64Array(volts.length);
+  for (let k = 0; k < rest.length; k += 1) rest[k] = volts[k]! - explained[k]!;
+  return rest;
+}
+
 /** How small an echo may be to be told from noise where the pulse has this shape: its own noise, and the evenness of cables. */
 const leastOf = ({ leastEcho, sigma }: Reader, { energy }: Shape): number => Math.max(leastEcho, (6.5 * sigma) / Math.sqrt(energy));
 
@@ -127,7 +134,7 @@ export function peel({ stepNs, volts }: Trace, reader: Reader): Peeled[] {
   const kept = keptAfter(loss);
   for (let turn = 0; turn < mostThings; turn += 1) {
     const { volts: explained, blind } = echoes(nodes(), reader, stepNs, volts.length);
-    const rest = volts.map((value, k) => value - explained[k]!);
+    const rest = without(volts, explained);
     const last = things.at(-1);
     const isOfBranch = (at: number, size: number): boolean => things.some((thing) => isRinging(thing, at, size / kept(at) / passed(nodes().filter((node) => node.timeNs < thing.node.timeNs)), launch.widthNs));
     const found = firstEcho(rest, blind, reader, stepNs, (last?.node.timeNs ?? 0) + launch.widthNs * 1.2, isOfBranch);
@@ -157,7 +164,7 @@ export function peel({ stepNs, volts }: Trace, reader: Reader): Peeled[] {
     if (asTap) {
       const tapped = [...things.slice(0, -1), asTap];
       const { volts: both, blind: around } = echoes(tapped.map(({ node }) => node), reader, stepNs, volts.length);
-      const beyond = firstEcho(volts.map((value, k) => value - both[k]!), around, { ...reader, leastEcho: 0.25 * Math.abs(echo) }, stepNs, timeNs + launch.widthNs * 1.2);
+      const beyond = firstEcho(without(volts, both), around, { ...reader, leastEcho: 0.25 * Math.abs(echo) }, stepNs, timeNs + launch.widthNs * 1.2);
       if (beyond) {
         things.splice(0, things.length, ...tapped);
         continue;

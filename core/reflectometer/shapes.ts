@@ -1,4 +1,4 @@
-import FFT from 'fft.js';
+import { fourier } from './fourier';
 import { shapeAt, type Launch } from './launch';
 
 /** The sent pulse as it comes back from some way off: lower, later and with a tail. */
@@ -37,7 +37,7 @@ const dragOf = (level: number): number => (level === 0 ? 0 : leastDrag * levelFa
 export function shapesOf(launch: Launch, stepNs: number): Shapes {
   const reach = Math.ceil(launch.shape.length / 2);
   const size = 2 ** Math.ceil(Math.log2(Math.max(256, reach * 24)));
-  const fft = new FFT(size);
+  const fft = fourier(size);
   const sent = Array.from({ length: size }, (_, k) => shapeAt(launch, k - 2 * reach));
   const spectrum = fft.createComplexArray();
   fft.realTransform(spectrum, sent);
@@ -47,7 +47,10 @@ export function shapesOf(launch: Launch, stepNs: number): Shapes {
     const dragged = fft.createComplexArray();
     for (let k = 0; k <= size / 2; k += 1) {
       const exponent = drag * Math.sqrt((1000 * k) / (size * stepNs));
-      const [re, im] = [Math.exp(-exponent) * Math.cos(exponent), -Math.exp(-exponent) * Math.sin(exponent)];
+      const left = Math.exp(-exponent);
+      // From here on nothing is left of the pulse.
+      if (left < 1e-9) break;
+      const [re, im] = [left * Math.cos(exponent), -left * Math.sin(exponent)];
       const [a, b] = [spectrum[2 * k]!, spectrum[2 * k + 1]!];
       dragged[2 * k] = a * re - b * im;
       dragged[2 * k + 1] = a * im + b * re;
@@ -55,7 +58,8 @@ export function shapesOf(launch: Launch, stepNs: number): Shapes {
     fft.completeSpectrum(dragged);
     const back = fft.createComplexArray();
     fft.inverseTransform(back, dragged);
-    const values = Float64Array.from({ length: Math.floor(size * 0.75) }, (_, k) => back[2 * k]!);
+    const values = new Float64Array(Math.floor(size * 0.75));
+    for (let k = 0; k < values.length; k += 1) values[k] = back[2 * k]!;
     let top = 0;
     for (let k = 0; k < values.length; k += 1) if (values[k]! > values[top]!) top = k;
     let wide = top;
@@ -83,7 +87,8 @@ export function shapesOf(launch: Launch, stepNs: number): Shapes {
     exact: (drag) => {
       const { level, part } = levelsOf(drag);
       const [a, c] = [atLevel(level), atLevel(level + 1)];
-      const values = a.values.map((value, k) => value + part * (c.values[k]! - value));
+      const values = new Float64Array(a.values.length);
+      for (let k = 0; k < values.length; k += 1) values[k] = a.values[k]! + part * (c.values[k]! - a.values[k]!);
       let energy = 0;
       for (let k = 0; k < a.count; k += 1) energy += values[k]! ** 2;
       return { ...a, values, energy };
