@@ -19,6 +19,7 @@ const { evaluation, headEnd, cameraEnd = '', marks = [], axisM = 0 } = definePro
 const box = useTemplateRef('box');
 const { width } = useElementSize(box);
 const x0 = 88;
+const pxPerLetter = 6.2;
 const pxPerM = computed(() => Math.max(0.01, (width.value - x0 - 60) / Math.max(evaluation.lengthM, axisM)));
 const own = useMeasures();
 const shape = computed(() => layOut(evaluation.run, x0, pxPerM.value, (lengthM) => own.quantity(lengthM, 'm')));
@@ -26,7 +27,8 @@ const shape = computed(() => layOut(evaluation.run, x0, pxPerM.value, (lengthM) 
 const wordsPx = computed(() => (cameraEnd ? 240 : 120));
 const placedMarks = computed(() => marks.map((mark) => {
   const x = x0 + mark.atM * pxPerM.value;
-  return { ...mark, x, onLeft: x > (x0 + width.value) / 2 };
+  // Words stand to the right of their mark where there is room for them.
+  return { ...mark, x, onLeft: x + mark.says.length * pxPerLetter > width.value && x > width.value / 2 };
 }));
 const ticks = computed(() => axisTicks(Math.max(evaluation.lengthM, axisM), Math.min(8, Math.max(1, Math.floor((width.value - x0) / 70))), x0, pxPerM.value, own.measures));
 </script>

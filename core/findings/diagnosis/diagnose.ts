@@ -65,9 +65,11 @@ function whereOf(cause: Cause, run: Run, readings: RunReadings): Whereabout | nu
 /** From so much a cause is named without its rivals. Policy. */
 const namedAlone = 0.8;
 
-function saysOf([first, second]: readonly RankedCause[], hasReadings: boolean): string {
+function saysOf([first, second]: readonly RankedCause[], { verdicts }: Looked, hasReadings: boolean): string {
   if (!first || !hasReadings) return 'Nothing was read yet: nothing is known.';
   const at = (ranked: RankedCause) => (ranked.where ? ` at ${formatQuantity(ranked.where.atM, 'm')}` : '');
+  const failing = verdicts.find(({ state, basis }) => basis === 'measured' && (state === 'fails' || state === 'stop'));
+  if (first.cause === 'sound' && failing) return `${failing.label}: ${failing.says}. What is behind it is not told yet.`;
   if (first.cause === 'sound') return first.probability >= namedAlone ? 'No fault shows in what was read.' : `No fault shows so far. Not ruled out: ${second!.label.toLowerCase()}.`;
   if (first.probability >= namedAlone) return `Most likely ${first.label.toLowerCase()}${at(first)}: ${first.means}.`;
   return `${first.label}${at(first)}, or ${second!.label.toLowerCase()}${at(second!)}: the readings do not tell them apart yet.`;
@@ -88,5 +90,5 @@ export function diagnose(looked: Looked, place: Place): Diagnosis {
       };
     })
     .sort((a, b) => b.probability - a.probability);
-  return { ranked, next: nextTests(belief, observations, { run: looked.run, place, readings: looked.readings }), says: saysOf(ranked, observations.length > 0) };
+  return { ranked, next: nextTests(belief, observations, { run: looked.run, place, readings: looked.readings }), says: saysOf(ranked, looked, observations.length > 0) };
 }

@@ -104,6 +104,11 @@ describe('the demo site’s troubles', () => {
     expect(clean.says).toBe('No fault shows in what was read.');
     expect(probability(clean, 'sound')).toBeGreaterThan(0.9);
   });
+  it('never says that no fault shows while a reading fails', () => {
+    for (const [test, value] of [['insulation-megohms', 0.3], ['coax-loop-ohms', 60], ['power-loop-ohms', 40], ['day-volts', 14], ['day-volts', 6], ['night-volts', 5], ['shield-earth-volts', 2.2], ['foreign-ac-volts', 90]] as const) {
+      for (const runId of ['r01', 'r11', 'r18']) expect([test, value, runId, diagnosisOf(runId, quantity(test, value)).says]).toEqual([test, value, runId, expect.not.stringContaining('No fault') as string]);
+    }
+  });
   it('a ghost’s displacement gives metres', () => {
     const { ranked } = diagnosisOf('r07', { picture: { ...common('r07'), test: 'picture', symptoms: ['ghost'], ghostUs: 1 } });
     // 1 µs there and back: 60 m at 0.83 of the speed of light take 0.482 µs, the rest goes on at 0.84.

@@ -51,8 +51,9 @@ export const evidence = {
   }) },
   'power-loop': { outcomes: ['as-noted', 'less', 'more', 'heavy'], chances: rows([90, 4, 4, 2], { sound: [94, 4, 1.5, 0.5], 'power-conductor': [50, 1, 25, 24] }) },
   insulation: { outcomes: ['dry', 'damp', 'wet'], chances: rows([88, 10, 2], { sound: [92, 7.5, 0.5], joint: [62, 30, 8], water: [3, 37, 60] }) },
-  reflectometer: { outcomes: ['clean', 'series', 'shunt', 'other-impedance', 'tap', 'early-end'], chances: rows([87.5, 5, 3, 3.5, 0.5, 0.5], {
-    sound: [94.8, 3.2, 0.7, 1.1, 0.1, 0.1], joint: [14, 66, 5, 4, 1, 10], 'coax-conductor': [58, 10, 3, 9, 1, 19], water: [18, 5, 60, 13, 1, 3], echo: [12, 8, 6, 69, 3, 2], tap: [3, 2, 10, 8, 76, 1], 'coax-loss': [70, 6, 4, 15, 3, 2],
+  // A blemish is less than a fault: every second cable has one.
+  reflectometer: { outcomes: ['clean', 'blemish', 'series', 'shunt', 'other-impedance', 'tap', 'early-end'], chances: rows([88, 8, 1.2, 1, 1, 0.4, 0.4], {
+    sound: [94, 5.5, 0.1, 0.1, 0.2, 0.05, 0.05], joint: [14, 12, 58, 4, 3, 0.5, 8.5], 'coax-conductor': [60, 12, 6, 2, 5, 0.5, 14.5], water: [18, 14, 4, 52, 9, 1, 2], echo: [12, 14, 6, 4, 60, 2.5, 1.5], tap: [3, 5, 2, 8, 6, 75, 1], 'coax-loss': [75, 10, 4, 2, 6, 1, 2],
   }) },
   // Too low and yet what supply and cores should give: then it is the cores, however sound.
   'day-volts': { outcomes: ['as-expected', 'below-expected', 'too-low', 'too-low-by-cores', 'too-high'], chances: rows([90, 6, 2, 1, 1], { sound: [95.3, 3.5, 0.5, 0.2, 0.5], supply: [22, 34, 31, 1, 12], 'power-conductor': [62, 16, 8, 13, 1] }) },

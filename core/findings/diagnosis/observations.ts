@@ -1,6 +1,7 @@
 import type { Camera, Run, Symptom, TestId } from '#core/site';
 import { symptoms } from '#core/site';
 import { formatQuantity } from '#core/units';
+import { closeShare } from '#core/working';
 import type { FeedSource } from '../feed';
 import { dryMegohms, wetMegohms } from '../insulation';
 import { inferCoaxLoop } from '../loopInference';
@@ -16,7 +17,7 @@ import type { EvidenceId } from './likelihoods';
 /** One thing that was found, as the tables know it and as a person says it. */
 export interface Observation { id: EvidenceId; outcome: string; test: TestId; says: string }
 
-export interface Looked { run: Run; camera: Camera; source: FeedSource; readings: RunReadings; verdicts: readonly Pick<Verdict, 'id' | 'expected'>[] }
+export interface Looked { run: Run; camera: Camera; source: FeedSource; readings: RunReadings; verdicts: readonly Pick<Verdict, 'id' | 'label' | 'expected' | 'state' | 'says' | 'basis'>[] }
 
 /** Tests whose expectation is a figure of this very run; the others have one limit for all runs. */
 const expectedIsAFigure = new Set<TestId>(['coax-loop-ohms', 'power-loop-ohms', 'day-volts', 'night-volts']);
@@ -65,11 +66,15 @@ function voltsOutcome(value: number, expected: number, { camera: { supply: { win
   return asExpected ? 'as-expected' : 'below-expected';
 }
 
+/** From this share of a fault an event is worth a word. Policy. */
+const blemishFrom = 0.3;
+
 function traceOutcome({ run, readings }: Looked): { outcome: string; says: string } {
   const events = runEvents(run, readings.reflectometer!);
   const worst = faultsOf(events).sort((a, b) => gravity(b) - gravity(a))[0];
   const says = worst ? `the reflectometer shows ${eventWords(worst)} at ${formatQuantity(worst.atM, 'm')}` : 'the reflectometer shows nothing on the way';
-  if (!worst || gravity(worst) < 0.3) return { outcome: 'clean', says };
+  if (!worst || gravity(worst) < blemishFrom) return { outcome: 'clean', says };
+  if (gravity(worst) < closeShare) return { outcome: 'blemish', says };
   switch (worst.kind) {
     case 'series': return { outcome: 'series', says };
     case 'shunt': return { outcome: 'shunt', says };
