@@ -1,4 +1,4 @@
-import { diagnose, feedSource, readingsByRun, type Diagnosis } from '#core/findings';
+import { diagnose, readingsByRun, type Diagnosis } from '#core/findings';
 import { usesOf, type Uses } from '#core/uses';
 import type { Before } from './evaluateSite';
 
@@ -12,7 +12,7 @@ export function insightOf({ site, evaluation }: Before, runId: string): Insight 
   const { run, camera, findings } = found;
   const readings = readingsByRun(site).get(runId) ?? {};
   return {
-    diagnosis: diagnose({ run, camera, source: feedSource(site, run), readings, verdicts: findings.verdicts }, site.place[camera.placeId]!),
+    diagnosis: diagnose({ run, camera, readings, verdicts: findings.verdicts }, site.place[camera.placeId]!),
     uses: usesOf(site, run, camera, findings, readings),
   };
 }

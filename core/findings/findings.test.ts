@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { applyChanges, type Change, type QuantityReading, type QuantityTestId, type Run, type Site } from '#core/site';
 import { saltmarrowSite } from '../site/testSite';
-import { heldBack, isStopped, lineKind, readingsByRun, runFindings, testDefinition, tests, voltsShare, type RunFindings } from '.';
+import { comesFirst, heldBack, isStopped, lineKind, readingsByRun, runFindings, testDefinition, tests, voltsShare, type RunFindings } from '.';
 import { coaxLoop, expectedCoaxOhms, expectedPowerOhms, powerLoop } from './loops';
 
 const site = saltmarrowSite();
@@ -69,6 +69,24 @@ describe('verdicts move with readings', () => {
   });
 });
 
+describe('what is found rather than measured', () => {
+  const found = (test: 'camera-at-head-end' | 'camera-on-local-supply' | 'continuity', what: string) => {
+    const set = { id: `r01-${test}-new`, runId: 'r01', test, found: what, at: '2026-04-01T09:00:00Z', by: 'I. Marlow', instrument: '' };
+    const applied = applyChanges(site, [{ kind: 'reading', id: `r01-${test}-new`, set } as Change]);
+    if (applied.kind === 'refused') throw new Error(JSON.stringify(applied.problems));
+    return findingsOf(applied.value.site, 'r01');
+  };
+  it('a camera that works away from its run is no trouble of the run’s', () => {
+    expect(verdict(found('camera-at-head-end', 'works'), 'camera-at-head-end')).toMatchObject({ state: 'holds', says: 'the camera is sound', share: null });
+    expect(found('camera-at-head-end', 'works').state).toBe('holds');
+  });
+  it('one that fails there is', () => {
+    expect(found('camera-at-head-end', 'fails')).toMatchObject({ state: 'fails', binding: { says: 'the camera itself' } });
+    expect(found('camera-on-local-supply', 'fails').binding.says).toBe('not its power: the way of the signal');
+    expect(found('continuity', 'open').binding.says).toBe('open: no way through');
+  });
+});
+
 describe('loops', () => {
   const run = site.run['r08']!;
   it('a measurement wins over the table', () => {
@@ -125,6 +143,13 @@ describe('the order of tests', () => {
     expect(heldBack(testDefinition('coax-loop-ohms'), run('isolated', '2026-03-01T08:00:00Z'), read)).toBeUndefined();
     expect(heldBack(testDefinition('foreign-dc-volts'), run('isolated', '2026-03-31T08:00:00Z'), read)).toBeUndefined();
     expect(heldBack(testDefinition('coax-loop-ohms'), run('isolated'), {})).toBe('read the foreign voltage first');
+  });
+  it('what comes first is said in a sentence that can be obeyed', () => {
+    const loop = testDefinition('coax-loop-ohms');
+    expect(comesFirst(loop, run('live'), read)).toBe('Before it: isolate the run first, prove it, and mark the run so above.');
+    expect(comesFirst(loop, run('isolated'), {})).toBe('Before it: read the foreign voltage, which proves the run dead.');
+    expect(comesFirst(loop, run('isolated'), { 'foreign-ac-volts': reading('r08', 'foreign-ac-volts', 60) })).toMatch(/^Nobody goes on before a licensed electrician/);
+    expect(comesFirst(loop, run('isolated'), read)).toBeUndefined();
   });
   it('dangerous volts hold back everything but looking for them again', () => {
     const stopped = { ...read, 'foreign-ac-volts': reading('r08', 'foreign-ac-volts', 60) };

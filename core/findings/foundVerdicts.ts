@@ -11,11 +11,11 @@ const unread = (id: Verdict['id'], conclusion: string, expected: Verdict['expect
   return { id, label, state: 'untested', share: null, read: null, expected, says: 'not done yet', basis: 'typical', working: () => ({ title: label, steps: [], conclusion }) };
 };
 
-/** A verdict on something that was found rather than measured. */
+/** A verdict on something that was found rather than measured: it has a standing and no share of any limit. */
 function found(id: Verdict['id'], state: 'holds' | 'close' | 'fails', what: string, says: string, conclusion: string): Verdict {
   const { label } = testDefinition(id);
   return {
-    id, label, state, found: what, says, share: { holds: 0, close: 0.9, fails: 1.2 }[state], read: null, expected: null, basis: 'measured',
+    id, label, state, says, share: null, read: null, expected: null, basis: 'measured',
     working: () => ({ title: `${label}: ${what}`, steps: [], conclusion }),
   };
 }
@@ -33,21 +33,20 @@ export function continuityVerdict(reading: ContinuityReading | undefined): Verdi
 
 const swapWords: Record<SwapTestId, { works: string; fails: string; conclusion: string }> = {
   'camera-at-head-end': {
-    works: 'the run or its power', fails: 'the camera itself',
-    conclusion: 'On a short known-good lead and supply: works there, and the run or its power is at fault; fails there, and the camera is.',
+    works: 'the camera is sound', fails: 'the camera itself',
+    conclusion: 'On a short known-good lead and supply: where it works, the camera is sound, and what was wrong in its place lies in the run, its power or its input. Where it fails, it is the camera.',
   },
   'camera-on-local-supply': {
-    works: 'its power was at fault', fails: 'the signal way, not its power',
-    conclusion: 'In its place on its own coax with a known-good supply: works now, and the power was at fault; fails still, and the way of the signal is.',
+    works: 'the coax carries it', fails: 'not its power: the way of the signal',
+    conclusion: 'In its place on its own coax with a known-good supply: where it works, the coax carries it, and what was wrong before lies in its power. Where it fails still, the way of the signal is at fault, or the camera.',
   },
 };
 
-/** What a camera away from what is suspected of it tells. It fails where it tells of a fault in the camera. */
+/** What a camera tells away from what is suspected of it. */
 export function swapVerdict(test: SwapTestId, reading: SwapReading | undefined): Verdict {
   const { conclusion, works, fails } = swapWords[test];
   if (!reading) return unread(test, conclusion);
-  const isCamera = test === 'camera-at-head-end' && reading.found === 'fails';
-  return found(test, isCamera ? 'fails' : 'close', reading.found, reading.found === 'works' ? works : fails, conclusion);
+  return found(test, reading.found === 'works' ? 'holds' : 'fails', reading.found, reading.found === 'works' ? works : fails, conclusion);
 }
 
 /** The picture as it was seen. */
@@ -57,8 +56,8 @@ export function seenVerdict(computed: Verdict, reading: PictureReading | undefin
   const isLost = reading.symptoms.some((symptom) => symptom === 'no-picture' || symptom === 'test-bars-only');
   const state = seen.length === 0 ? 'holds' : isLost ? 'fails' : 'close';
   return {
-    ...computed, state, found: seen.length === 0 ? 'clean' : seen.join(', '), basis: 'measured', share: { holds: Math.min(computed.share ?? 0, 0.8), close: 0.9, fails: 1.2 }[state],
-    says: seen.length === 0 ? 'seen clean' : `${computed.state === 'holds' ? 'should be clean' : 'is expected soft'}; see Cause`,
+    ...computed, state, basis: 'measured', share: null,
+    says: seen.length === 0 ? 'seen clean' : `${seen.join(', ')}; see Cause`,
   };
 }
 

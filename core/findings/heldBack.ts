@@ -36,3 +36,11 @@ export function heldBack(test: TestDefinition, run: Run, readings: RunReadings):
   if (needsDead && !looksForVolts(test.id) && !checkedSince(run, readings['foreign-ac-volts'])) return 'read the foreign voltage first';
   return undefined;
 }
+
+/** What has to come before a test on the run as it is now, as a sentence for whoever stands there; `undefined` where nothing has. */
+export function comesFirst(test: TestDefinition, run: Run, readings: RunReadings): string | undefined {
+  const held = heldBack(test, run, readings);
+  if (held === undefined) return undefined;
+  if (isStopped(readings)) return 'Nobody goes on before a licensed electrician has made it safe and the foreign voltage was read again.';
+  return test.allowedIn.includes(run.state) ? 'Before it: read the foreign voltage, which proves the run dead.' : `Before it: ${held}, prove it, and mark the run so above.`;
+}

@@ -52,7 +52,7 @@ export function reflectometerVerdict(run: Run, reading: TraceReading | undefined
   const share = worst ? gravity(worst) : beyondM === null ? 0 : closeShare;
   return {
     id: 'reflectometer', label, expected, share, basis: 'measured',
-    read: shown ? figure(worst ? 'fault' : 'end', shown.atM, 'm', 'measured') : null, found: `${faults.length} event${faults.length === 1 ? '' : 's'}`,
+    read: shown ? figure(worst ? 'fault' : 'end', shown.atM, 'm', 'measured') : null,
     state: share >= 1 ? 'fails' : share > 0.3 ? 'close' : 'holds',
     says: worst === undefined && beyondM !== null ? `far end ${formatQuantity(beyondM, 'm')} beyond what is noted` : worst ? `${eventWords(worst)}${faults.length > 1 ? ` and ${faults.length - 1} more` : ''}` : shown ? `nothing on the way; ${eventWords(shown)}` : 'nothing seen, not even an end: matched, or the pulse is lost',
     working: () => ({

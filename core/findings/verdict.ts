@@ -10,8 +10,6 @@ export interface Verdict {
   /** Share of the limit used, where it can be told. */
   share: number | null;
   read: Figure | null;
-  /** What was found, where that is not a figure. */
-  found?: string;
   expected: Figure | null;
   says: string;
   basis: Basis;

@@ -18,7 +18,7 @@ export { markState, strikeOut, takeReading, type Taken } from './readingEdits';
 export { referenceProblems } from './references';
 export { removeRunAndCamera, removeThing, type Removal } from './removal';
 export { joints, lengthSources, longestSegmentM, type Leg, type PowerFeed, type Run, type RunState, type Segment } from './run';
-export { markedLength, withJoint, withMarks, withMeasured, withoutSegment, withPrint, withSegment, withSegmentAfter, withVelocityScaled } from './segments';
+export { markedLength, withJoint, withMarks, withMeasured, withMeasuredEnd, withoutSegment, withPrint, withSegment, withSegmentAfter, withVelocityScaled } from './segments';
 export { aboutOf, emptySite, factSchemas, kinds, siteIdSchema, type About, type Fact, type Kind, type Site } from './site';
 export { attachedTo, fileLists, fromSiteFile, parseSiteFile, siteFileFormat, siteFileSchema, siteFileVersion, siteOfSound, toSiteFile, type AttachedFile, type SiteFile } from './siteFile';
 export { environments, nameSchema, type Environment } from './vocabulary';

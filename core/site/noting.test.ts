@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import {
-  addRunTo, applyChanges, disksText, fedFrom, fedThrough, freeName, markedLength, parseDisks, parsePresets, presetsText, removeThing, thingName, unseenCamera, withFields, withFocal, withLens, withMeasured, withRange, withRulesOf, type Change, type Site,
+  addRunTo, applyChanges, disksText, fedFrom, fedThrough, freeName, markedLength, parseDisks, parsePresets, presetsText, removeThing, thingName, unseenCamera, withFields, withFocal, withLens, withMeasured, withMeasuredEnd, withRange, withRulesOf, type Change, type Site,
 } from '.';
 import { saltmarrowSite } from './testSite';
 
@@ -82,6 +82,8 @@ describe('a segment’s length', () => {
   });
   it('gives way to a reflectometer unless it was marked', () => {
     expect(withMeasured(run('r15'), 0, 333).segments[0]).toMatchObject({ lengthFrom: 'reflectometer', lengthM: 333, measured: { lengthM: 333, spreadM: 3.33 } });
+    expect(withMeasuredEnd(run('r13'), 280)!.segments[1]).toMatchObject({ measured: { lengthM: 184 } });
+    expect(withMeasuredEnd(run('r13'), 96.4)).toBeNull();
     expect(withMeasured(run('r01'), 0, 30).segments[0]).toMatchObject({ lengthFrom: 'jacket-marks', lengthM: 34, measured: { lengthM: 30 } });
   });
 });

@@ -51,6 +51,15 @@ export function withMeasured(run: Run, index: number, lengthM: number): Run {
   return withSegment(run, index, { measured: { lengthM, spreadM }, ...(gives ? { lengthFrom: 'reflectometer' as const, lengthM, spreadM } : {}) });
 }
 
+/** Where a run's last segment begins, in metres from its head end. */
+const lastBeginsM = ({ segments }: Run): number => segments.slice(0, -1).reduce((sum, { lengthM }) => sum + lengthM, 0);
+
+/** A run that ends where a reflectometer shows its end; `null` where that would lie before its last segment begins. */
+export function withMeasuredEnd(run: Run, endM: number): Run | null {
+  const lengthM = Math.round((endM - lastBeginsM(run)) * 10) / 10;
+  return lengthM >= 1 ? withMeasured(run, run.segments.length - 1, lengthM) : null;
+}
+
 /** A run with a segment's construction taken from its jacket print, as far as the print proposes one. */
 export function withPrint(run: Run, index: number, print: string): Run {
   const { cable, powerCable } = proposalFrom(readJacketPrint(print));

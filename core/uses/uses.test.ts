@@ -46,6 +46,11 @@ describe('what a run is fit for', () => {
     const loss = (readings: RunReadings) => use(usesOfRun('r18', readings), 'hd1080').margins.find(({ unit }) => unit === 'dB')!.value;
     expect(loss(trace(6000))).toBeGreaterThan(loss(trace(0)) + 0.5);
   });
+  it('a coax that does not go through carries nothing, and its cores still do', () => {
+    const cut = usesOfRun('r01', { ...read('power-loop-ohms', 1.4), continuity: { ...common, test: 'continuity', found: 'open' } });
+    expect(use(cut, 'cvbs')).toMatchObject({ standing: 'fails', says: 'not fit: the coax is open', basis: 'measured' });
+    expect(cut.says).toBe('Fit for power only.');
+  });
   it('category cable is held against a hundred metres', () => {
     expect(use(usesOfRun('r22'), 'ip-category')).toMatchObject({ standing: 'close', margins: [{ limit: { value: 100 } }] });
     expect(usesOfRun('r22').uses.some(({ id }) => id === 'ip-coax')).toBe(false);

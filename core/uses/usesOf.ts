@@ -11,6 +11,8 @@ import type { Use, UseMargin, Uses } from './use';
 const unreadLossShare = 0.12;
 const unreadFaultDb = 2;
 const unreadLoopShare = 0.15;
+/** Volts that nobody read may use the drop up so many times more or less than computed. */
+const unreadVoltsTimes = 1.25;
 /** A core that is steel and was taken for copper. */
 const steelTimes = 3;
 
@@ -59,7 +61,7 @@ function pictureUses(given: Given): Use[] {
   const nightMargin: UseMargin = {
     label: 'at night', unit: 'V', value: shown?.value ?? 0, limit: figure('at least', camera.supply.window.minVolts, 'V', camera.supply.window.from), share: night.share ?? 0,
     standing: standingOf(night.share ?? 0), basis: night.basis,
-    range: readings['night-volts'] ? { worst: standingOf(night.share ?? 0), best: standingOf(night.share ?? 0) } : { worst: standingOf((night.share ?? 0) * 1.25), best: standingOf((night.share ?? 0) * 0.8) },
+    range: readings['night-volts'] ? { worst: standingOf(night.share ?? 0), best: standingOf(night.share ?? 0) } : { worst: standingOf((night.share ?? 0) * unreadVoltsTimes), best: standingOf((night.share ?? 0) / unreadVoltsTimes) },
     test: readings['night-volts'] ? null : 'night-volts',
   };
   return pictureFormats.map((format) => {
@@ -98,6 +100,12 @@ function categoryUse({ run }: Given): Use[] {
   return [useOf('ip-category', 'IP on the category cable', [marginOf({
     label: 'long', unit: 'm', sense: 'at-most', limit: figure('at most', ethernetChannelM, 'm', 'standard'), value: lengthM, worstValue: lengthM + 2 * spreadM, bestValue: lengthM - 2 * spreadM, basis: 'typical', test: spreadM > 3 ? 'reflectometer' : null,
   })])];
+}
+
+/** A signal way that does not go through carries nothing, whatever its loss would be. */
+function asFarAsItGoes(uses: Use[], { readings: { continuity } }: Given): Use[] {
+  if (!continuity || continuity.found === 'through') return uses;
+  return uses.map((use) => ({ ...use, standing: 'fails', basis: 'measured', says: `not fit: the coax is ${continuity.found}` }));
 }
 
 /** What the power cores can carry to whatever hangs there next. */
@@ -139,6 +147,6 @@ function saysOf(uses: readonly Use[]): string {
 /** What a run is fit for as it was found, with margins, what each rests on, and what is still worth reading. */
 export function usesOf(site: Site, run: Run, camera: Camera, findings: RunFindings, readings: RunReadings): Uses {
   const given: Given = { site, run, camera, findings, readings };
-  const uses = [...pictureUses(given), ...coaxUse(given), ...categoryUse(given), ...powerUse(given)];
+  const uses = [...asFarAsItGoes([...pictureUses(given), ...coaxUse(given), ...categoryUse(given)], given), ...powerUse(given)];
   return { uses, says: saysOf(uses), worthReading: worthReading(uses) };
 }

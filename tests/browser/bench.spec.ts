@@ -1,28 +1,5 @@
-import { spawn, type ChildProcess } from 'node:child_process';
-import path from 'node:path';
 import type { Page } from '@playwright/test';
-import { choose, expect, root, saved, test as base, verdictRow } from './fixtures';
-
-/** The stand-in cable tester as a process of its own, with its clips well on. */
-const test = base.extend<object, { tester: string }>({
-  tester: [async ({}, use) => {
-    const demo = path.join(root, 'demo', 'saltmarrow');
-    const child: ChildProcess = spawn(process.execPath, ['--import', 'tsx', 'stand-ins/tester/main.ts', '--site', `${demo}.neotrope.json`, '--truth', `${demo}.truth.json`, '--slips', '0', '--seed', '11'], { cwd: root });
-    const address = await new Promise<string>((resolve, reject) => {
-      let said = '';
-      const hear = (data: Buffer) => {
-        said += data.toString();
-        const found = /listens at (\S+)/.exec(said)?.[1];
-        if (found) resolve(found);
-      };
-      child.stdout!.on('data', hear);
-      child.stderr!.on('data', hear);
-      child.once('exit', () => reject(new Error(`the stand-in ended: ${said}`)));
-    });
-    await use(address);
-    child.kill();
-  }, { scope: 'worker' }],
-});
+import { choose, expect, saved, test, verdictRow } from './fixtures';
 
 async function connect(page: Page, address: string): Promise<void> {
   const bar = page.getByRole('group', { name: 'Instrument' });

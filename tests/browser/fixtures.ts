@@ -50,7 +50,25 @@ export const demoFile = (): { cameras: { id: string; number: number }[]; placeme
 interface Opened { server: TestServer; siteId: string; open: (stage?: string) => Promise<void> }
 
 /** `open` shows a stage of the test's own copy of the demo site. Whatever the page logs as an error fails the test. */
-export const test = base.extend<Opened & { quiet: undefined }, { shared: TestServer }>({
+export const test = base.extend<Opened & { quiet: undefined }, { shared: TestServer; tester: string }>({
+  /** Where a stand-in cable tester listens, a process of its own with its clips well on. */
+  tester: [async ({}, use) => {
+    const demo = path.join(root, 'demo', 'saltmarrow');
+    const child: ChildProcess = spawn(process.execPath, ['--import', 'tsx', 'stand-ins/tester/main.ts', '--site', `${demo}.neotrope.json`, '--truth', `${demo}.truth.json`, '--slips', '0', '--seed', '11'], { cwd: root });
+    const address = await new Promise<string>((resolve, reject) => {
+      let said = '';
+      const hear = (data: Buffer) => {
+        said += data.toString();
+        const found = /listens at (\S+)/.exec(said)?.[1];
+        if (found) resolve(found);
+      };
+      child.stdout!.on('data', hear);
+      child.stderr!.on('data', hear);
+      child.once('exit', () => reject(new Error(`the stand-in ended: ${said}`)));
+    });
+    await use(address);
+    child.kill();
+  }, { scope: 'worker' }],
   shared: [async ({}, use) => {
     const server = new TestServer();
     await server.start();

@@ -1,4 +1,4 @@
-import { cell, expect, saved, test as shared, TestServer } from './fixtures';
+import { cell, expect, saved, test as shared, TestServer, verdictRow } from './fixtures';
 
 /** Tests that kill their server have one of their own. */
 const test = shared.extend<{ server: TestServer }>({
@@ -66,4 +66,22 @@ shared('an edit that meets another of the same thing is dropped and named, not h
   await expect(page.getByText(/Choose for 8 Weighbridge: the same thing was changed in another window meanwhile/)).toBeVisible();
   await expect(cell(page, 'r08', 'ip-coax-pair')).toHaveClass(/chosen/);
   await expect(cell(page, 'r08', 'ip-coax-unit')).not.toHaveClass(/chosen/);
+});
+
+test('an instrument cannot be read while the server is gone: it says so, and nothing is taken', async ({ page, open, server, tester }) => {
+  await open('test/r15');
+  const bar = page.getByRole('group', { name: 'Instrument' });
+  await bar.getByLabel('Address of the instrument').fill(tester);
+  await bar.getByLabel('Address of the instrument').press('Enter');
+  await bar.getByRole('button', { name: 'Connect' }).click();
+  await expect(bar).toContainText('ST-0042');
+  await server.kill();
+  await page.locator('h1').click();
+  await page.keyboard.press('a');
+  await expect(bar.getByRole('alert')).toHaveText('The server cannot be reached. Nothing was taken.');
+  await expect(verdictRow(page, 'foreign-ac-volts').getByRole('textbox')).toHaveValue('');
+  await server.start();
+  await page.keyboard.press('a');
+  await expect(verdictRow(page, 'night-volts')).toContainText('holds');
+  await saved(page);
 });

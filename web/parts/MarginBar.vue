@@ -12,11 +12,13 @@ const { share, state, width = 56, height = 8, hatched = false } = defineProps<{
 
 const pattern = useId();
 const limitX = computed(() => width * 0.76);
-const filled = computed(() => Math.min(share ?? 0, 1) * limitX.value);
-const over = computed(() => (share !== null && share > 1 ? Math.min(width - limitX.value, Math.max(3, (share - 1) * limitX.value)) : 0));
+/** What was found rather than measured has a standing and no figure: it fills the bar, or only its foot where all is well. */
+const drawn = computed(() => share ?? { holds: 0.12, close: 1, fails: 1.3, stop: 1.3, untested: 0 }[state]);
+const filled = computed(() => Math.min(drawn.value, 1) * limitX.value);
+const over = computed(() => (drawn.value > 1 ? Math.min(width - limitX.value, Math.max(3, (drawn.value - 1) * limitX.value)) : 0));
 const colour = computed(() => ({ holds: 'var(--verdigris)', close: 'var(--ochre)', fails: 'var(--madder)', stop: 'var(--madder)', untested: 'var(--ink-3)' })[state]);
 const isHatched = computed(() => hatched || state === 'untested');
-const words = computed(() => `${share === null ? 'no reading' : `${Math.round(share * 100)} % of the limit`}, ${state}${hatched && state !== 'untested' ? ', untested' : ''}`);
+const words = computed(() => `${share === null ? (state === 'untested' ? 'no reading' : 'found') : `${Math.round(share * 100)} % of the limit`}, ${state}${hatched && state !== 'untested' ? ', untested' : ''}`);
 </script>
 
 <template>

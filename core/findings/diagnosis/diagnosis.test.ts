@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import type { QuantityTestId, Reading, Site, Symptom } from '#core/site';
 import { saltmarrowSite } from '../../site/testSite';
-import { feedSource, readingsByRun, runFindings, type RunReadings } from '..';
+import { readingsByRun, runFindings, type RunReadings } from '..';
 import { beliefAfter, causes, diagnose, entropyBits, evidence, priors, type Cause, type Diagnosis, type EvidenceId, type Observation } from '.';
 import { evidenceFor } from './observations';
 
@@ -16,7 +16,7 @@ function diagnosisOf(runId: string, more: RunReadings = {}, at: Site = site): Di
   const camera = at.camera[run.cameraId]!;
   const readings = { ...readingsByRun(at).get(runId), ...more };
   const { verdicts } = runFindings(at, run, camera, readings);
-  return diagnose({ run, camera, source: feedSource(at, run), readings, verdicts }, at.place[camera.placeId]!);
+  return diagnose({ run, camera, readings, verdicts }, at.place[camera.placeId]!);
 }
 const probability = (diagnosis: Diagnosis, cause: Cause) => diagnosis.ranked.find((one) => one.cause === cause)!.probability;
 

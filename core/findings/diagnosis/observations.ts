@@ -2,7 +2,6 @@ import type { Camera, Run, Symptom, TestId } from '#core/site';
 import { symptoms } from '#core/site';
 import { formatQuantity } from '#core/units';
 import { closeShare } from '#core/working';
-import type { FeedSource } from '../feed';
 import { dryMegohms, wetMegohms } from '../insulation';
 import { inferCoaxLoop } from '../loopInference';
 import type { RunReadings } from '../readings';
@@ -17,7 +16,7 @@ import type { EvidenceId } from './likelihoods';
 /** One thing that was found, as the tables know it and as a person says it. */
 export interface Observation { id: EvidenceId; outcome: string; test: TestId; says: string }
 
-export interface Looked { run: Run; camera: Camera; source: FeedSource; readings: RunReadings; verdicts: readonly Pick<Verdict, 'id' | 'label' | 'expected' | 'state' | 'says' | 'basis'>[] }
+export interface Looked { run: Run; camera: Camera; readings: RunReadings; verdicts: readonly Pick<Verdict, 'id' | 'label' | 'expected' | 'state' | 'says' | 'basis'>[] }
 
 /** Tests whose expectation is a figure of this very run; the others have one limit for all runs. */
 const expectedIsAFigure = new Set<TestId>(['coax-loop-ohms', 'power-loop-ohms', 'day-volts', 'night-volts']);

@@ -67,7 +67,7 @@ useKeys([{ keys: ['a'], says: 'read all with the instrument', group: 'Bench', ru
       <tbody>
         <VerdictRow
           v-for="({ verdict, test, reading, held }, index) in rows" :key="`${evaluation.run.id}-${verdict.id}`" :number="index + 1" :verdict="verdict" :test="test" :reading="reading" :held-back="held" :in-hand="shown.id === test.id"
-          :asked="why.subject?.kind === 'verdict' && why.subject.id === verdict.id" :by-instrument="meter.canRead.has(test.id)"
+          :asked="why.subject?.kind === 'verdict' && why.subject.id === verdict.id" :by-instrument="meter.canRead.has(test.id)" :busy="meter.busy !== null"
           @take="take" @entered="moveOn" @why="ask(verdict.id)" @hold="inHand = test.id" @read="read(evaluation, test.id)" @open="openFor(test)"
         />
       </tbody>

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue';
 import type { LightRun } from '#core/evaluation';
-import { heldBack, testDefinition, type Diagnosis, type RunReadings } from '#core/findings';
+import { comesFirst, testDefinition, type Diagnosis, type RunReadings } from '#core/findings';
 
 /** What to test next: first what must be known of every run, then what tells most for its minutes. */
 const { evaluation, diagnosis, readings } = defineProps<{ evaluation: LightRun; diagnosis: Diagnosis | null; readings: RunReadings }>();
@@ -12,8 +12,7 @@ const required = computed(() => {
 });
 const says = computed(() => {
   if (!required.value) return '';
-  const held = heldBack(required.value, evaluation.run, readings);
-  return held ? `Before it: ${held}, prove it, and mark the run so above.` : required.value.connect;
+  return comesFirst(required.value, evaluation.run, readings) ?? required.value.connect;
 });
 const best = computed(() => diagnosis?.next[0]);
 const needs = computed(() => {

@@ -1,6 +1,6 @@
 <script setup lang="ts">
-import { LineChart, ScatterChart } from 'echarts/charts';
-import { GridComponent, MarkLineComponent, TooltipComponent } from 'echarts/components';
+import { LineChart } from 'echarts/charts';
+import { GridComponent, MarkLineComponent } from 'echarts/components';
 import { use } from 'echarts/core';
 import { SVGRenderer } from 'echarts/renderers';
 import { computed, ref, shallowRef, watch } from 'vue';
@@ -8,7 +8,7 @@ import VChart from 'vue-echarts';
 import type { LightRun } from '#core/evaluation';
 import { comparedCurve, eventWords, heldBack, keptTrace, nsAtMetres, readingsByRun, runVelocityFactor, segmentVelocityFactor, testDefinition, type TraceView } from '#core/findings';
 import { traceFromCsv } from '#core/reflectometer';
-import { withMeasured, withVelocityScaled, type TraceReading } from '#core/site';
+import { withMeasuredEnd, withVelocityScaled, type TraceReading } from '#core/site';
 import { useChartColours } from '../../charts/useChartColours';
 import PickField from '../../parts/PickField.vue';
 import QuantityField from '../../parts/QuantityField.vue';
@@ -22,7 +22,7 @@ import { useReading } from './useReading';
 /** The reflectometer's trace under the run's line, over the same metres. */
 const { evaluation } = defineProps<{ evaluation: LightRun }>();
 const emit = defineEmits<{ axis: [metres: number] }>();
-use([LineChart, ScatterChart, GridComponent, MarkLineComponent, TooltipComponent, SVGRenderer]);
+use([LineChart, GridComponent, MarkLineComponent, SVGRenderer]);
 
 const store = useSite();
 const evaluations = useEvaluation();
@@ -65,11 +65,10 @@ function fitVelocity(knownM: number): void {
   store.change(`Velocity factor of run ${evaluation.camera.number} fitted`, [{ kind: 'run', id: next.id, set: next }]);
   markerM.value = knownM;
 }
-const lastIndex = computed(() => evaluation.run.segments.length - 1);
-const beforeLastM = computed(() => evaluation.run.segments.slice(0, -1).reduce((sum, { lengthM }) => sum + lengthM, 0));
+const endedAtMarker = computed(() => withMeasuredEnd(evaluation.run, marker.value));
 function takeLength(): void {
-  const next = withMeasured(evaluation.run, lastIndex.value, Math.round((marker.value - beforeLastM.value) * 10) / 10);
-  store.change(`Length of run ${evaluation.camera.number} from the reflectometer`, [{ kind: 'run', id: next.id, set: next }]);
+  const next = endedAtMarker.value;
+  if (next) store.change(`Length of run ${evaluation.camera.number} from the reflectometer`, [{ kind: 'run', id: next.id, set: next }]);
 }
 const knownAllowed = (value: number) => (value > 1 && value / marker.value > 0.7 && value / marker.value < 1.3 ? undefined : 'within 30 % of the marker');
 
@@ -155,7 +154,7 @@ const height = 230;
         <div class="marker-tools">
           <p><b class="mono">{{ own.quantity(marker, 'm') }}</b> at the marker <span class="dim mono">{{ nsAtMetres(evaluation.run, marker).toFixed(0) }} ns there and back, velocity factor {{ velocityFactor.toFixed(3) }}</span></p>
           <label class="row">If it is known to be <QuantityField :value="null" unit="m" label="Known length" clear-after :allowed="knownAllowed" @take="fitVelocity" /> fit the velocity factor</label>
-          <button type="button" class="btn small" :disabled="marker - beforeLastM < 1" @click="takeLength">Take the marker as the run’s end</button>
+          <button type="button" class="btn small" :disabled="!endedAtMarker" @click="takeLength">Take the marker as the run’s end</button>
         </div>
       </div>
     </template>

@@ -15,6 +15,8 @@ const { verdict, test, reading = undefined, heldBack = undefined } = defineProps
   number: number; verdict: LightVerdict; test: TestDefinition; reading?: Reading | undefined; heldBack?: string | undefined; asked: boolean; inHand: boolean;
   /** An instrument is connected that can take it. */
   byInstrument: boolean;
+  /** It is reading something. */
+  busy: boolean;
 }>();
 const emit = defineEmits<{ take: [found: Found]; entered: [from: HTMLElement | null]; why: []; hold: []; read: []; open: [] }>();
 const row = useTemplateRef('row');
@@ -35,8 +37,8 @@ function takeFigure(value: number): void {
   if (test.asks.kind === 'figure') emit('take', { test: test.id, value } as Found);
 }
 function takePicture(): void {
-  if (!picked.value) return;
-  emit('take', { test: 'picture', symptoms: picked.value });
+  // Picked and unpicked again is no picture that was seen clean.
+  if (picked.value && (picked.value.length > 0 || seen.value)) emit('take', { test: 'picture', symptoms: picked.value });
   picked.value = null;
 }
 </script>
@@ -55,7 +57,7 @@ function takePicture(): void {
       </span>
       <button v-else type="button" class="btn small" :disabled="heldBack !== undefined" @click.stop="emit('open')">{{ test.asks.kind === 'trace' ? (reading ? 'See trace' : 'Take a trace') : (verdict.read ? formatQuantity(verdict.read.value, verdict.read.unit) : 'Write down') }}</button>
     </td>
-    <td class="by"><button v-if="byInstrument" type="button" class="btn small" :disabled="heldBack !== undefined" :aria-label="`Read ${verdict.label} with the instrument`" @click.stop="emit('read')">Read</button></td>
+    <td class="by"><button v-if="byInstrument" type="button" class="btn small" :disabled="heldBack !== undefined || busy" :aria-label="`Read ${verdict.label} with the instrument`" @click.stop="emit('read')">Read</button></td>
     <td class="num mono dim expected">{{ expectedWords() }}</td>
     <td class="bar"><MarginBar :share="verdict.share" :state="verdict.state" /></td>
     <td class="means">

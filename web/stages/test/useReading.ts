@@ -31,7 +31,7 @@ export function useReading() {
   /** Reads one after the other what the readings before it allow, and stops where one is refused. */
   async function readAll(runId: string): Promise<void> {
     const evaluation = evaluations.byRun.get(runId);
-    if (!evaluation) return;
+    if (!evaluation || instrument.busy !== null) return;
     for (const test of shownTests(evaluation)) if (mayRead(runId, test) && !(await read(evaluation, test))) return;
   }
   return { readable, read, readAll };
