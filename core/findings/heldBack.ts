@@ -30,17 +30,22 @@ function checkedSince({ stateSince }: Run, reading: QuantityReading | undefined)
  * looking for them again; a test that needs the run dead waits until it is marked so and was proven so.
  */
 export function heldBack(test: TestDefinition, run: Run, readings: RunReadings): string | undefined {
-  if (isStopped(readings) && !looksForVolts(test.id)) return 'stopped: dangerous volts';
-  if (!test.allowedIn.includes(run.state)) return bringTo[stateFor(test, run.state)];
+  const fits = test.allowedIn.includes(run.state);
+  // Nobody isolates anything on a cable that is not to be touched, not even for looking at it again another way.
+  if (isStopped(readings) && !(looksForVolts(test.id) && fits)) return 'stopped: dangerous volts';
+  if (!fits) return bringTo[stateFor(test, run.state)];
   const needsDead = !test.allowedIn.includes('live');
   if (needsDead && !looksForVolts(test.id) && !checkedSince(run, readings['foreign-ac-volts'])) return 'read the foreign voltage first';
   return undefined;
 }
 
+/** What has to come before anything else on a cable with dangerous volts. */
+export const untilSafe = 'Nobody goes on before a licensed electrician has made it safe and the foreign voltage was read again.';
+
 /** What has to come before a test on the run as it is now, as a sentence for whoever stands there; `undefined` where nothing has. */
 export function comesFirst(test: TestDefinition, run: Run, readings: RunReadings): string | undefined {
   const held = heldBack(test, run, readings);
   if (held === undefined) return undefined;
-  if (isStopped(readings)) return 'Nobody goes on before a licensed electrician has made it safe and the foreign voltage was read again.';
+  if (isStopped(readings)) return untilSafe;
   return test.allowedIn.includes(run.state) ? 'Before it: read the foreign voltage, which proves the run dead.' : `Before it: ${held}, prove it, and mark the run so above.`;
 }

@@ -4,7 +4,7 @@ export { feedSource, voltsAtLoad, voltsShare, type FeedSource } from './feed';
 export { inferFeed, type FeedInference } from './feedInference';
 export { formatCheck, type FormatCheck } from './formatCheck';
 export { ghostLengthM } from './ghost';
-export { comesFirst, heldBack, isStopped, stateFor } from './heldBack';
+export { comesFirst, heldBack, isStopped, stateFor, untilSafe } from './heldBack';
 export { faultsFromEvents, lineOf, type FaultAt } from './lineModel';
 export { inferCoaxLoop, inferPowerLoop, type LoopCause } from './loopInference';
 export { coaxLoop, expectedPowerOhms, lengthFigure, lineKind, powerLoop, runLengthM, type LineKind, type Loop } from './loops';

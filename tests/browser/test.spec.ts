@@ -57,6 +57,9 @@ test('dangerous volts stop everything, in words a person obeys', async ({ page, 
   await field.press('Enter');
   await expect(page.getByRole('alert').first()).toHaveText('Stop. Do not touch the cable. Get a licensed electrician.');
   await expect(verdictRow(page, 'night-volts').getByRole('textbox')).toBeDisabled();
+  // Nothing on the screen sends anybody to the cable.
+  await expect(page.locator('.next')).toHaveText('Nobody goes on before a licensed electrician has made it safe and the foreign voltage was read again.');
+  await expect(page.locator('.bench tbody')).not.toContainText(/isolate|disconnect/);
 });
 
 test('a wrong reading is struck out with a reason and stays readable', async ({ page, open }) => {

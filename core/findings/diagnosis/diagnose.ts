@@ -1,6 +1,7 @@
 import type { Place, Run } from '#core/site';
 import { formatQuantity } from '#core/units';
 import { ghostLengthM } from '../ghost';
+import { isStopped } from '../heldBack';
 import type { RunReadings } from '../readings';
 import { eventWords, gravity } from '../reflectometerVerdict';
 import { faultsOf, metreSpread, runEvents, type RunEvent } from '../traceEvents';
@@ -27,6 +28,8 @@ export interface RankedCause {
 export interface Diagnosis {
   ranked: RankedCause[];
   next: NextTest[];
+  /** Dangerous volts were read: nobody tests anything. */
+  stopped: boolean;
   /** In one sentence, what may be said and no more. */
   says: string;
 }
@@ -68,7 +71,9 @@ const namedAlone = 0.8;
 function saysOf([first, second]: readonly RankedCause[], { verdicts }: Looked, hasReadings: boolean): string {
   if (!first || !hasReadings) return 'Nothing was read yet: nothing is known.';
   const at = (ranked: RankedCause) => (ranked.where ? ` at ${formatQuantity(ranked.where.atM, 'm')}` : '');
-  const failing = verdicts.find(({ state, basis }) => basis === 'measured' && (state === 'fails' || state === 'stop'));
+  const stop = verdicts.find(({ state }) => state === 'stop');
+  if (stop) return stop.says;
+  const failing = verdicts.find(({ state, basis }) => basis === 'measured' && state === 'fails');
   if (first.cause === 'sound' && failing) return `${failing.label}: ${failing.says}. What is behind it is not told yet.`;
   if (first.cause === 'sound') return first.probability >= namedAlone ? 'No fault shows in what was read.' : `No fault shows so far. Not ruled out: ${second!.label.toLowerCase()}.`;
   if (first.probability >= namedAlone) return `Most likely ${first.label.toLowerCase()}${at(first)}: ${first.means}.`;
@@ -90,5 +95,5 @@ export function diagnose(looked: Looked, place: Place): Diagnosis {
       };
     })
     .sort((a, b) => b.probability - a.probability);
-  return { ranked, next: nextTests(belief, observations, { run: looked.run, place, readings: looked.readings }), says: saysOf(ranked, looked, observations.length > 0) };
+  return { ranked, stopped: isStopped(looked.readings), next: nextTests(belief, observations, { run: looked.run, place, readings: looked.readings }), says: saysOf(ranked, looked, observations.length > 0) };
 }

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue';
 import type { Insight } from '#core/evaluation';
-import { testDefinition, type NextTest } from '#core/findings';
+import { testDefinition, untilSafe, type NextTest } from '#core/findings';
 import MarginBar from '../../parts/MarginBar.vue';
 import { useMeasures } from '../../stores/measures';
 
@@ -43,7 +43,7 @@ const minutes = ({ minutes: all }: NextTest) => `${Math.max(1, Math.round(all))}
           <span class="dim tiny">, expected to settle {{ one.bits.toFixed(2) }} bits of the doubt. {{ one.test.connect }}</span>
         </li>
       </ol>
-      <p v-if="next.length === 0" class="dim">No test is left that would change this picture.</p>
+      <p v-if="next.length === 0" class="dim">{{ diagnosis.stopped ? untilSafe : 'No test is left that would change this picture.' }}</p>
     </section>
     <section>
       <h2>What the run is fit for</h2>
