@@ -59,7 +59,11 @@ test('dangerous volts stop everything, in words a person obeys', async ({ page, 
   await expect(verdictRow(page, 'night-volts').getByRole('textbox')).toBeDisabled();
   // Nothing on the screen sends anybody to the cable.
   await expect(page.locator('.next')).toHaveText('Nobody goes on before a licensed electrician has made it safe and the foreign voltage was read again.');
-  await expect(page.locator('.bench tbody')).not.toContainText(/isolate|disconnect/);
+  await expect(page.locator('.bench')).not.toContainText(/isolate|disconnect/);
+  await expect(page.getByRole('img', { name: /centre and shield/ })).toBeHidden();
+  await page.locator('h1').click();
+  await page.keyboard.press('c');
+  await expect(page.locator('.cause')).toHaveText('Nobody goes on before a licensed electrician has made it safe and the foreign voltage was read again.');
 });
 
 test('a wrong reading is struck out with a reason and stays readable', async ({ page, open }) => {

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, ref, useTemplateRef, watch } from 'vue';
 import type { LightRun, LightVerdict } from '#core/evaluation';
-import { heldBack, readingsByRun, testDefinition, type Diagnosis, type TestDefinition } from '#core/findings';
+import { heldBack, isStopped, readingsByRun, testDefinition, type Diagnosis, type TestDefinition } from '#core/findings';
 import type { Found, TestId } from '#core/site';
 import { useKeys } from '../../keys/keys';
 import QuantityField from '../../parts/QuantityField.vue';
@@ -78,7 +78,7 @@ useKeys([{ keys: ['a'], says: 'read all with the instrument', group: 'Bench', ru
         <NextTestBox :evaluation="evaluation" :diagnosis="diagnosis" :readings="readings" />
         <p class="tiny dim">Foreign voltage first, always. Prove dead before cutting or joining; mains work is for licensed people, under the local code.</p>
       </div>
-      <div class="how">
+      <div v-if="!isStopped(readings)" class="how">
         <HookUpSketch :hook-up="shown.hookUp" />
         <p class="tiny"><b>{{ shown.label }}.</b> {{ shown.connect }}</p>
       </div>

@@ -20,7 +20,8 @@ const minutes = ({ minutes: all }: NextTest) => `${Math.max(1, Math.round(all))}
 </script>
 
 <template>
-  <div class="cause">
+  <div v-if="diagnosis.stopped" class="cause"><p class="says">{{ untilSafe }}</p></div>
+  <div v-else class="cause">
     <p class="says">{{ diagnosis.says }}</p>
     <table aria-label="Causes">
       <thead><tr><th>Cause</th><th class="num">chance</th><th>speaks for it</th><th>speaks against it</th></tr></thead>
@@ -43,7 +44,7 @@ const minutes = ({ minutes: all }: NextTest) => `${Math.max(1, Math.round(all))}
           <span class="dim tiny">, expected to settle {{ one.bits.toFixed(2) }} bits of the doubt. {{ one.test.connect }}</span>
         </li>
       </ol>
-      <p v-if="next.length === 0" class="dim">{{ diagnosis.stopped ? untilSafe : 'No test is left that would change this picture.' }}</p>
+      <p v-if="next.length === 0" class="dim">No test is left that would change this picture.</p>
     </section>
     <section>
       <h2>What the run is fit for</h2>
