@@ -10,7 +10,7 @@ const besideTheCore = { regex: '^(\\.\\./)+(web|server|cli|stand-ins)/|^(vue|vue
 const insideTheCore = { regex: '^\\.\\./', message: 'Another room of the core is entered by its door: #core/NAME.' };
 
 export default ts.config(
-  { ignores: ['dist/', 'node_modules/', 'test-results/', 'data/'] },
+  { ignores: ['dist/', 'programs/', 'node_modules/', 'test-results/', 'data/'] },
   js.configs.recommended,
   ...ts.configs.strict,
   ...vue.configs['flat/recommended'],

@@ -1,7 +1,7 @@
 // `npm run bench`: the figures, as a table.
 import { build, installPackages, run, tool } from './prepare.mjs';
 
-installPackages();
+await installPackages();
 build();
 tool('vite/bin/vite.js', ['build', '--config', 'bench/vite.config.ts'], 'Building the bench');
 run(process.execPath, ['node_modules/.bench/main.js'], 'The bench');

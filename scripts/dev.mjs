@@ -3,7 +3,7 @@ import { spawn } from 'node:child_process';
 import path from 'node:path';
 import { installPackages, root } from './prepare.mjs';
 
-installPackages();
+await installPackages();
 const start = (args) => spawn(process.execPath, args, { cwd: root, stdio: 'inherit' });
 const children = [
   start([path.join(root, 'node_modules/tsx/dist/cli.mjs'), 'watch', 'server/main.ts', '--demo', ...process.argv.slice(2)]),

@@ -1,5 +1,5 @@
 // Installs what is missing. Plain Node, since nothing can be imported before it has run.
-import { execFileSync } from 'node:child_process';
+import { execFileSync, spawn } from 'node:child_process';
 import { createHash } from 'node:crypto';
 import { existsSync, readFileSync, writeFileSync } from 'node:fs';
 import path from 'node:path';
@@ -17,13 +17,27 @@ export function run(command, args, what, env = {}) {
   }
 }
 
+/** The same, beside whatever else goes on. */
+export async function beside(command, args, what, env = {}) {
+  const child = spawn(command, args, { cwd: root, stdio: 'inherit', env: { ...process.env, ...env } });
+  const code = await new Promise((resolve) => child.once('error', () => resolve(1)).once('exit', resolve));
+  if (code === 0) return;
+  console.error(`${what} failed.`);
+  process.exit(1);
+}
+
+const inPackages = (name) => path.join(root, 'node_modules', ...name.split('/'));
+
+/** A tool of the project's own, beside whatever else goes on. */
+export const toolBeside = (name, args, what) => beside(process.execPath, [inPackages(name), ...args], what);
+
 /** A tool of the project's own, run by the Node that runs this. */
 export function tool(name, args, what, env) {
-  run(process.execPath, [path.join(root, 'node_modules', ...name.split('/')), ...args], what, env);
+  run(process.execPath, [inPackages(name), ...args], what, env);
 }
 
 /** Installs the packages of the lock file, unless that has been done for this very lock file. */
-export function installPackages() {
+export async function installPackages() {
   const [major, minor] = process.versions.node.split('.').map(Number);
   if (major < 20 || (major === 20 && minor < 19)) {
     console.error(`Neotrope needs Node 20.19 or newer; this is ${process.versions.node}.`);
@@ -34,11 +48,16 @@ export function installPackages() {
   // What is there already is kept: compiling the database anew is what takes minutes.
   const isFirst = !existsSync(path.join(root, 'node_modules'));
   console.log(isFirst ? 'Installing packages; the first time takes a few minutes.' : 'Bringing the packages up to date.');
-  run(process.platform === 'win32' ? 'npm.cmd' : 'npm', [isFirst ? 'ci' : 'install'], 'Installing the packages');
+  await beside(process.platform === 'win32' ? 'npm.cmd' : 'npm', [isFirst ? 'ci' : 'install'], 'Installing the packages');
   writeFileSync(stamp, lock);
 }
 
-/** Builds the pages. */
+export function buildPrograms() {
+  tool('vite/bin/vite.js', ['build', '--config', 'vite.programs.config.ts', '--logLevel', 'warn'], 'Building the programs');
+}
+
+/** Builds the pages, and the programs that run in Node. */
 export function build() {
+  buildPrograms();
   tool('vite/bin/vite.js', ['build', '--logLevel', 'warn'], 'Building the pages');
 }

@@ -29,10 +29,32 @@ const pickRows = async (page: Page) => {
   await page.getByRole('searchbox', { name: 'Find in the list' }).fill('quay');
   await page.getByLabel('Pick all rows').check();
 };
-const importRows = async (page: Page) => {
-  const text = 'No;View;Locaton;Night (W);Remark\n8;Weighbridge deck;Lanes;9,5;new lamp\n25;Rope store;Workshop;4;\n9;Kiosk A;Kiosks;bright;\n10;Kiosk B;Atlantis;3;\n';
-  await page.getByLabel('Table to import').setInputFiles({ name: 'cameras.csv', mimeType: 'text/csv', buffer: Buffer.from(text) });
-  await page.getByRole('dialog').getByRole('listitem').first().waitFor();
+const findPlan = async (page: Page) => {
+  await page.getByRole('button', { name: /^Find (the best plan|it again)/ }).click();
+  await page.getByText('proven best').waitFor();
+  await page.locator('[data-next]').waitFor();
+  await page.getByText('Length of the run').waitFor();
+};
+/** The curve whole, its fourth point in hand. */
+const drawCurve = async (page: Page) => {
+  await page.getByRole('button', { name: /^Cost against dark time/ }).click();
+  await page.getByText(/^Point 1 of/).waitFor();
+  await page.getByRole('button', { name: /^Stop/ }).waitFor({ state: 'detached' });
+  for (let k = 0; k < 3; k += 1) await page.keyboard.press('ArrowRight');
+};
+/** The best plan, and the best under a warden who minds everything on show. */
+const pinTwo = async (page: Page) => {
+  await page.getByRole('button', { name: /^Best plan/ }).click();
+  await findPlan(page);
+  await page.getByRole('button', { name: /^Pin/ }).click();
+  await page.getByRole('combobox', { name: 'Listed places' }).click();
+  await page.getByRole('option', { name: 'Nothing new on show' }).click();
+  await page.getByRole('button', { name: /^Find it again/ }).click();
+  await page.locator('tr[data-run="r01"]').getByText('New HD camera on the same coax').waitFor();
+  await page.getByText('proven best').waitFor();
+  await page.getByRole('button', { name: /^Pin/ }).click();
+  await page.getByRole('button', { name: /^Side by side/ }).click();
+  await page.locator('tr[data-camera="c01"]').waitFor();
 };
 
 /** Isolates the run, reads all with the stand-in and shows its trace. */
@@ -57,9 +79,7 @@ const shots: Shot[] = [
   { name: 'drawing', stage: 'survey/r14?view=drawing&drawing=site-plan', act: pickRoute },
   { name: 'drawing-dark', stage: 'survey/r03?view=drawing&drawing=hall-plan', dark: true, act: (page) => page.locator('[data-pin="camera/c03"]').click() },
   { name: 'lists', stage: 'survey?view=lists', act: pickRows },
-  { name: 'import', stage: 'survey?view=lists', act: importRows },
   { name: 'head-end', stage: 'survey?view=head-end&thing=supply/hall-box' },
-  { name: 'gaps', stage: 'survey?view=gaps', act: (page) => page.keyboard.press('x') },
   { name: 'walk-phone', stage: 'survey?view=walk', phone: true },
   { name: 'test', stage: 'test/r08', act: (page) => page.keyboard.press('w') },
   { name: 'trace-dark', stage: 'test/r13', dark: true, act: readRampEast },
@@ -67,6 +87,9 @@ const shots: Shot[] = [
   { name: 'volts', stage: 'test/r08?view=volts' },
   { name: 'picture', stage: 'test/r07?view=picture', act: (page) => page.locator('[data-symptom="ghost"]').click() },
   { name: 'decide', stage: 'decide/r08', act: chooseUnit },
+  { name: 'best-plan', stage: 'decide/r14?view=plan', act: findPlan },
+  { name: 'trade-off', stage: 'decide?view=curve', act: drawCurve },
+  { name: 'side-by-side', stage: 'decide/r01?view=compare', act: pinTwo },
   { name: 'allocate', stage: 'allocate/r08', act: (page) => page.locator('.tray [data-camera="c08"]').click() },
   { name: 'plan', stage: 'plan' },
   { name: 'test-phone', stage: 'test/r08', phone: true },

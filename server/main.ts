@@ -36,7 +36,7 @@ function stopOnSignal(server: RunningServer, stopTester: () => void): void {
 try {
   const options = optionsFrom(process.argv.slice(2));
   // The stand-in takes a second to come up; nobody waits for it until they reach for an instrument.
-  const tester = options.withDemo ? spawnTester(root, options.demoFile) : Promise.resolve(null);
+  const tester = options.withDemo ? spawnTester(options.demoFile) : Promise.resolve(null);
   const stopTester = () => void tester.then((running) => running?.stop());
   try {
     const server = await startServer({ ...options, standIn: tester.then((running) => running?.address ?? null) });

@@ -1,5 +1,5 @@
 import { spawn } from 'node:child_process';
-import path from 'node:path';
+import { argumentsOf } from './programs';
 
 export interface SpawnedTester { address: string; stop: () => void }
 
@@ -7,10 +7,9 @@ export interface SpawnedTester { address: string; stop: () => void }
 const longestWaitMs = 20_000;
 
 /** Starts the demo's stand-in cable tester as a process of its own; `null` where it does not come up, which the demo survives. */
-export function spawnTester(root: string, siteFile: string): Promise<SpawnedTester | null> {
-  const main = path.join(root, 'stand-ins', 'tester', 'main.ts');
+export function spawnTester(siteFile: string): Promise<SpawnedTester | null> {
   const truth = siteFile.replace(/\.neotrope\.json$/, '.truth.json');
-  const child = spawn(process.execPath, ['--import', 'tsx', main, '--site', siteFile, '--truth', truth], { cwd: root, stdio: ['pipe', 'pipe', 'pipe'] });
+  const child = spawn(process.execPath, [...argumentsOf('tester'), '--site', siteFile, '--truth', truth], { stdio: ['pipe', 'pipe', 'pipe'] });
   // It ends when this pipe does, however this process ends.
   child.stdin.on('error', () => undefined);
   const stop = () => void child.stdin.end();

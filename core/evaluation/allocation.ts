@@ -14,19 +14,26 @@ export interface Allocation {
 export const chosenOption = (evaluation: Pick<RunEvaluation, 'options' | 'chosen'>): Possible | undefined =>
   evaluation.chosen === null ? undefined : evaluation.options.find((option): option is Possible => option.kind === evaluation.chosen && option.state !== 'no');
 
-/** What a camera asks of its slot: what was chosen for it, or until then the picture it sends today. */
-function needOf(evaluation: RunEvaluation): SlotNeed {
+/** What a camera asks of its slot: what was chosen for it, or until then the picture it sends today; nothing once it is retired. */
+function needOf(evaluation: RunEvaluation): SlotNeed | undefined {
   const { camera, run } = evaluation;
-  return { cameraId: camera.id, number: camera.number, name: camera.name, patchedTo: run.patchedTo, signal: chosenOption(evaluation)?.signal ?? { kind: 'coax', format: camera.format } };
+  const signal = chosenOption(evaluation)?.signal ?? { kind: 'coax' as const, format: camera.format };
+  if (signal.kind === 'none') return undefined;
+  return { cameraId: camera.id, number: camera.number, name: camera.name, patchedTo: run.patchedTo, signal };
 }
 
 /** Who is on which slot: placed cameras, and undecided ones on the input they have today. */
 export function allocationOf(site: Site, runs: readonly RunEvaluation[]): Allocation {
-  const needs = Object.fromEntries(runs.map((evaluation) => [evaluation.camera.id, needOf(evaluation)]));
+  const needs = Object.fromEntries(runs.flatMap((evaluation) => {
+    const need = needOf(evaluation);
+    return need ? [[evaluation.camera.id, need]] : [];
+  }));
   const occupied: Record<string, Occupant[]> = Object.fromEntries(Object.keys(site.recorder).map((id) => [id, []]));
   const waiting: SlotNeed[] = [];
   for (const { camera, run, chosen } of runs) {
-    const need = needs[camera.id]!;
+    const need = needs[camera.id];
+    // A retired camera leaves its slot to others.
+    if (!need) continue;
     const placement = site.placement[camera.id];
     if (placement) occupied[placement.recorderId]?.push({ need, slot: placement.slot, placed: true });
     else if (chosen) waiting.push(need);

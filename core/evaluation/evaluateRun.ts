@@ -1,8 +1,9 @@
 import { lengthDisputes, type LengthDispute } from '#core/drawing';
 import { feedSource, runFindings, runLengthM, type RunFindings, type RunReadings } from '#core/findings';
 import { runGaps } from '#core/gaps';
-import { optionsFor, targetCameras, type Option } from '#core/options';
-import type { Camera, OptionKind, Recorder, Run, Site } from '#core/site';
+import { optionsFor, viewNeed, type Option } from '#core/options';
+import type { Camera, OptionKind, Run, Site } from '#core/site';
+import type { Around } from './around';
 
 /** Everything computed about one run and its camera. */
 export interface RunEvaluation {
@@ -21,6 +22,8 @@ export interface RunEvaluation {
   toNote: { beforeTest: number; beforeDecide: number };
 }
 
+const nothing: ReadonlySet<string> = new Set();
+
 function brokenChoice(chosen: Option | undefined): string | null {
   if (!chosen) return null;
   if (chosen.state === 'no') return chosen.why;
@@ -28,14 +31,15 @@ function brokenChoice(chosen: Option | undefined): string | null {
 }
 
 /** Evaluates one run from its own readings and the site around it. */
-export function evaluateRun(site: Site, run: Run, readings: RunReadings, recorders: Recorder[]): RunEvaluation {
+export function evaluateRun(site: Site, run: Run, readings: RunReadings, around: Around): RunEvaluation {
   const camera = site.camera[run.cameraId]!;
   const findings = runFindings(site, run, camera, readings);
   let options: Option[] | undefined;
   const workOut = (): Option[] => (options ??= optionsFor({
-    site, camera, run, findings, recorders,
+    site, camera, run, findings, readings, catalogue: around.catalogue, policies: around.policies, accepted: around.acceptedAt.get(run.headEndId) ?? nothing,
     place: site.place[camera.placeId]!, headEnd: site.place[run.headEndId]!,
-    source: feedSource(site, run), target: targetCameras[camera.target],
+    source: feedSource(site, run), need: viewNeed(camera, around.catalogue), radioPath: around.radioPathFrom.get(camera.placeId),
+    mbpsAtPlace: () => around.mbpsAt(camera.placeId), rail: () => (run.feed.kind === 'local-adapter' ? undefined : around.railOf(run.feed.supplyId)),
   }));
   const chosen = site.choice[camera.id]?.option ?? null;
   const gaps = runGaps(site, run);

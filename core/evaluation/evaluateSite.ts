@@ -1,7 +1,8 @@
 import { lineKind, readingsByRun, type RunReadings } from '#core/findings';
 import { totalOf, type Total } from '#core/options';
-import { testIds, type Recorder, type Site } from '#core/site';
+import { demandsOf, testIds, type OptionKind, type Site } from '#core/site';
 import { allocationOf, chosenOption, type Allocation } from './allocation';
+import { aroundOf } from './around';
 import { evaluateRun, type RunEvaluation } from './evaluateRun';
 
 export interface SiteEvaluation {
@@ -15,6 +16,9 @@ export interface SiteEvaluation {
   coaxKeptM: number;
 }
 
+/** Options that make no more use of the cable that is there. */
+const leavesItsCable = new Set<OptionKind>(['new-category', 'fibre', 'wireless', 'retire']);
+
 const metresOf = (runs: readonly RunEvaluation[]): number => runs.reduce((sum, { lengthM }) => sum + lengthM, 0);
 
 /** A site as it was evaluated before, whose runs can be taken over where nothing they rest on has changed. */
@@ -25,7 +29,7 @@ const sameReadings = (a: RunReadings, b: RunReadings): boolean => testIds.every(
 /** The runs of an earlier evaluation that still hold: those whose every fact is the very object it was then. */
 function standing(site: Site, readings: ReadonlyMap<string, RunReadings>, before: Before | undefined): Map<string, RunEvaluation> {
   const then = before?.site;
-  if (!before || !then || then.place !== site.place || then.supply !== site.supply || then.recorder !== site.recorder || then.route !== site.route || then.drawing !== site.drawing) return new Map();
+  if (!before || !then || then.place !== site.place || then.supply !== site.supply || then.product !== site.product || then.demands !== site.demands || then.radioPath !== site.radioPath || then.recorder !== site.recorder || then.route !== site.route || then.drawing !== site.drawing) return new Map();
   const readThen = then.reading === site.reading ? readings : readingsByRun(then);
   return new Map(before.evaluation.runs
     .filter(({ run, camera }) => site.run[run.id] === run && site.camera[camera.id] === camera && site.choice[camera.id] === then.choice[camera.id]
@@ -40,23 +44,22 @@ function standing(site: Site, readings: ReadonlyMap<string, RunReadings>, before
 export function evaluateSite(site: Site, before?: Before): SiteEvaluation {
   const readings = readingsByRun(site);
   const unchanged = standing(site, readings, before);
-  const recordersAt = new Map<string, Recorder[]>();
-  for (const recorder of Object.values(site.recorder)) recordersAt.set(recorder.placeId, [...(recordersAt.get(recorder.placeId) ?? []), recorder]);
+  const around = aroundOf(site, readings);
   const runs = Object.values(site.run)
-    .map((run) => unchanged.get(run.id) ?? evaluateRun(site, run, readings.get(run.id) ?? {}, recordersAt.get(run.headEndId) ?? []))
+    .map((run) => unchanged.get(run.id) ?? evaluateRun(site, run, readings.get(run.id) ?? {}, around))
     .sort((a, b) => a.camera.number - b.camera.number);
   const allocation = allocationOf(site, runs);
   return {
     runs, allocation,
-    total: totalOf(runs.flatMap((evaluation) => chosenOption(evaluation) ?? [])),
+    total: totalOf(site, runs.flatMap((evaluation) => chosenOption(evaluation) ?? []), [], demandsOf(site).years),
     left: {
       toNote: runs.filter(({ toNote }) => toNote.beforeTest > 0).length + (Object.keys(site.camera).length - runs.length),
       toTest: runs.filter(({ findings }) => findings.missing.length > 0).length,
       toDecide: runs.filter(({ chosen }) => chosen === null).length,
-      toPlace: runs.filter(({ camera }) => !site.placement[camera.id]).length,
+      toPlace: runs.filter(({ camera, chosen }) => chosen !== 'retire' && !site.placement[camera.id]).length,
       broken: allocation.recorders.reduce((sum, { broken }) => sum + broken.length, 0) + runs.filter(({ choiceBroken }) => choiceBroken !== null).length,
     },
     cableM: metresOf(runs),
-    coaxKeptM: metresOf(runs.filter(({ run, chosen }) => chosen !== null && chosen !== 'new-category' && lineKind(run) === 'coax')),
+    coaxKeptM: metresOf(runs.filter(({ run, chosen }) => chosen !== null && !leavesItsCable.has(chosen) && lineKind(run) === 'coax')),
   };
 }

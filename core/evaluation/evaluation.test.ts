@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest';
+import { catalogueOf } from '#core/catalogue';
 import { planSheet } from '#core/sheet';
-import { applyChanges, changesBetween, removeRunAndCamera, withChanges, type Change, type Site } from '#core/site';
+import { applyChanges, changesBetween, removeRunAndCamera, withChanges, type Change, type Product, type Site } from '#core/site';
 import { formulas } from '#core/working';
 import { saltmarrowSite } from '../site/testSite';
 import { evaluateSite, firstNews, lightNews, lightSite, detailsOf, withDetails, withNews, workingOf } from '.';
@@ -40,7 +41,10 @@ describe('evaluateSite', () => {
     // An open end far out on a run that nobody has read.
     const counts = Array.from({ length: 800 }, (_, k) => (k < 10 ? 30_000 : k >= 640 && k < 650 ? 12_000 : 0));
     const traced = evaluateSite(after({ kind: 'reading', id: 'r16-trace', set: { id: 'r16-trace', runId: 'r16', test: 'reflectometer', trace: { stepNs: 3, voltsPerCount: 1e-5, counts }, at: '2026-05-01T22:00:00Z', by: 'I. Marlow', instrument: 'Echo box' } }));
-    const used = new Set(traced.runs.flatMap(({ findings, options }) => [
+    // A converter with a data sheet's table.
+    const converter = catalogueOf(site).products.get('coax-converter')! as Extract<Product, { kind: 'converter' }>;
+    const tabled = evaluateSite({ ...site, product: { 'coax-converter': { ...converter, distances: [{ lengthM: 200, mbps: 80, watts: 24 }, { lengthM: 500, mbps: 40, watts: 15 }] } } });
+    const used = new Set([...traced.runs, ...tabled.runs].flatMap(({ findings, options }) => [
       ...findings.verdicts.map(({ working }) => working()), ...options.flatMap((option) => (option.state === 'no' ? [] : option.margins.map(({ working }) => working()))),
     ]).flatMap(({ steps }) => steps.map(({ formula }) => formula)));
     expect([...used].sort()).toEqual(Object.keys(formulas).sort());
@@ -88,7 +92,7 @@ describe('planSheet', () => {
     expect(sheet.rows).toHaveLength(24);
     expect(sheet.open).toEqual(['18 cameras are not decided.', 'Without a slot: 18, 20.']);
     const labour = sheet.rows.reduce((sum, { hours }) => sum + (hours === null ? 0 : Math.round(hours * 48)), 0);
-    expect(sheet.total.cost).toBe(sheet.parts.reduce((sum, { cost }) => sum + cost, 0) + labour);
+    expect(sheet.total.cost).toBe(sheet.parts.reduce((sum, { cost }) => sum + (cost ?? 0), 0) + labour);
   });
   it('carries the cautions of what was chosen, each once', () => {
     const { cautions } = planSheet(site, evaluateSite(site));

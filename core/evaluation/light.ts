@@ -7,8 +7,8 @@ import type { SiteEvaluation } from './evaluateSite';
 
 /** An evaluation without its workings, small enough to be passed between threads after every edit. */
 export type LightVerdict = Omit<Verdict, 'working'>;
-export type LightMargin = Omit<Margin, 'working'>;
-export type LightPossible = Omit<Possible, 'margins' | 'binding'> & { margins: LightMargin[]; binding: LightMargin };
+export type LightMargin = Omit<Margin, 'working' | 'under'>;
+export type LightPossible = Omit<Possible, 'margins' | 'binding'> & { margins: LightMargin[]; binding: LightMargin | null };
 export type LightOption = LightPossible | Impossible;
 export type LightFindings = Omit<RunFindings, 'verdicts' | 'binding' | 'coaxLoop' | 'powerLoop'> & { verdicts: LightVerdict[]; binding: LightVerdict } & Record<'coaxLoop' | 'powerLoop', Omit<Loop, 'step'>>;
 export type LightRun = Omit<RunEvaluation, 'findings' | 'options'> & { findings: LightFindings; options: LightOption[] };
@@ -16,6 +16,8 @@ export type LightSite = Omit<SiteEvaluation, 'runs'> & { runs: LightRun[] };
 
 const withoutWorking = <T extends { working: WorkingOut }>({ working: _, ...rest }: T): Omit<T, 'working'> => rest;
 const withoutStep = ({ step: _, ...loop }: Loop): Omit<Loop, 'step'> => loop;
+
+const lightMargin = ({ working: _, under: _under, ...rest }: Margin): LightMargin => rest;
 
 const lightVerdicts = ({ findings }: RunEvaluation): LightVerdict[] => findings.verdicts.map(withoutWorking);
 
@@ -30,7 +32,7 @@ function withoutDetails({ run, camera, findings, chosen, choiceBroken, lengthM, 
 const withDetail = (run: LightRun, { verdicts, options }: LightDetail): LightRun => ({ ...run, options, findings: { ...run.findings, verdicts } });
 
 const lightOptions = ({ options }: RunEvaluation): LightOption[] =>
-  options.map((option) => (option.state === 'no' ? option : { ...option, margins: option.margins.map(withoutWorking), binding: withoutWorking(option.binding) }));
+  options.map((option) => (option.state === 'no' ? option : { ...option, margins: option.margins.map(lightMargin), binding: option.binding && lightMargin(option.binding) }));
 
 const detailOf = (evaluation: RunEvaluation): LightDetail => ({ verdicts: lightVerdicts(evaluation), options: lightOptions(evaluation) });
 const lightRun = (evaluation: RunEvaluation): LightRun => withDetail(withoutDetails(evaluation), detailOf(evaluation));

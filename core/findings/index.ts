@@ -8,7 +8,7 @@ export { comesFirst, heldBack, isStopped, stateFor, untilSafe } from './heldBack
 export { faultsFromEvents, lineOf, type FaultAt } from './lineModel';
 export { inferCoaxLoop, inferPowerLoop, type LoopCause } from './loopInference';
 export { coaxLoop, expectedPowerOhms, lengthFigure, lineKind, powerLoop, runLengthM, type LineKind, type Loop } from './loops';
-export { pictureOver, type PictureResult } from './pictureVerdict';
+export { extraPictureLossDb, pictureOver, type PictureResult } from './pictureVerdict';
 export { readingsByRun, type RunReadings } from './readings';
 export { readingWords } from './readingWords';
 export { eventWords } from './reflectometerVerdict';

@@ -1,2 +1,2 @@
-export { pixelsPerMetre, purposeServed, sameViewFocalMm, viewDegrees, viewPurposes, viewWidthM } from './fieldOfView';
+export { pixelsPerMetre, purposeServed, sameViewFocalMm, viewDegrees, viewPurposeIds, viewPurposes, viewWidthM, type ViewPurposeId } from './fieldOfView';
 export { sensorIds, sensors, type SensorId } from './sensors';

@@ -1,6 +1,8 @@
-import type { FeedSource, RunFindings } from '#core/findings';
-import type { Camera, Place, Recorder, Run, Site } from '#core/site';
-import type { TargetCamera } from './targetCameras';
+import type { Catalogue } from '#core/catalogue';
+import type { FeedSource, RunFindings, RunReadings } from '#core/findings';
+import type { Rail } from '#core/headend';
+import type { Camera, Place, Policies, RadioPath, Run, Site } from '#core/site';
+import type { ViewNeed } from './viewNeed';
 
 /** Everything the options of one camera are worked out from. */
 export interface Context {
@@ -11,7 +13,15 @@ export interface Context {
   headEnd: Place;
   source: FeedSource;
   findings: RunFindings;
-  target: TargetCamera;
-  /** Recorders at the run's head end. */
-  recorders: Recorder[];
+  readings: RunReadings;
+  need: ViewNeed;
+  catalogue: Catalogue;
+  policies: Policies;
+  /** Picture formats that some recorder at the run's head end takes. */
+  accepted: ReadonlySet<string>;
+  /** The radio path from the camera's place that somebody noted, and the Mb/s of all cameras there together. */
+  radioPath: RadioPath | undefined;
+  mbpsAtPlace: () => number;
+  /** The rail of the supply box that feeds the run; none where it has an adapter. */
+  rail: () => Rail | undefined;
 }

@@ -1,8 +1,9 @@
 export type { Context } from './context';
+export { asKnown, pessimistic, steelChance, type Future } from './future';
 export { poeSourceVolts } from './margins';
-export { optionLabels, type Impossible, type Margin, type Option, type Part, type Possible, type SharedPort } from './option';
+export { isIp, optionLabels, type Impossible, type Margin, type Option, type Part, type Possible, type SharedPort } from './option';
 export { optionsFor } from './optionsFor';
-export { labourPerHour, prices, type Item } from './priceBook';
-export { targetCameras, type TargetCamera } from './targetCameras';
-export { cheapestUnits, totalOf, type SharedEquipment, type Total } from './total';
+export { freeRackUnits, mixes, portsThere, unitSizes, type UnitSize, type Wanted } from './sharedUnits';
+export { renewalsOf, totalOf, type Buys, type SharedEquipment, type Total } from './total';
 export { viewFigures, type Sharpness, type ViewFigures } from './viewFigures';
+export { viewNeed, type CameraFigures, type ViewNeed } from './viewNeed';

@@ -1,56 +1,97 @@
-import type { Part, Possible, SharedPort } from './option';
-import { prices, type Item } from './priceBook';
-import { costOf } from './build';
+import { catalogueOf, productOf } from '#core/catalogue';
+import type { Site } from '#core/site';
+import { partsCostOf } from './build';
+import { isIp, type Part, type Possible, type SharedPort } from './option';
+import { freeRackUnits, mixes, portsThere, unitSizes, type Mix, type Wanted } from './sharedUnits';
 
-interface Unit { item: Item; ports: number; watts: number }
+export interface SharedEquipment extends Wanted { of: SharedPort['of']; placeId: string; parts: Part[]; cost: number }
 
-/** Shared equipment by size. Power budgets are the generic ones of the price book's labels. */
-const sizes: Record<SharedPort['of'], [Unit, Unit]> = {
-  'coax-unit': [{ item: 'coax-unit-8', ports: 8, watts: 130 }, { item: 'coax-unit-16', ports: 16, watts: 250 }],
-  'poe-switch': [{ item: 'poe-switch-8', ports: 8, watts: 120 }, { item: 'poe-switch-24', ports: 24, watts: 370 }],
-};
-
-export interface SharedEquipment { of: SharedPort['of']; placeId: string; ports: number; watts: number; parts: Part[]; cost: number }
-
-/** The cheapest whole units of two sizes that have the ports and the watts. */
-export function cheapestUnits(of: SharedPort['of'], ports: number, watts: number): Part[] {
-  const [small, large] = sizes[of];
-  const mostLarge = Math.ceil(Math.max(ports / large.ports, watts / large.watts));
-  const mixes = Array.from({ length: mostLarge + 1 }, (_, larges) => {
-    const smalls = Math.max(0, Math.ceil((ports - larges * large.ports) / small.ports), Math.ceil((watts - larges * large.watts) / small.watts));
-    return { larges, smalls, cost: larges * prices[large.item].each + smalls * prices[small.item].each };
-  });
-  const { larges, smalls } = mixes.reduce((a, b) => (b.cost < a.cost ? b : a));
-  return [{ item: large.item, count: larges }, { item: small.item, count: smalls }].filter(({ count }) => count > 0);
+export interface Total {
+  cost: number; hours: number; darkHours: number;
+  parts: Part[];
+  shared: SharedEquipment[];
+  /** Recorders that are to be bought, by row of the catalogue and place. */
+  recorders: { productId: string; placeId: string; count: number }[];
+  /** What is due again within so many years, beside the cost now. */
+  renewCost: number;
+  newCableM: number;
+  ipCameras: number;
+  /** Places where the new equipment finds no room in the rack that is noted there. */
+  noRoomAt: string[];
 }
 
-export interface Total { cost: number; hours: number; darkHours: number; parts: Part[]; shared: SharedEquipment[] }
+/** What a plan buys beside what its options imply. */
+export type Buys = readonly { productId: string; placeId: string; count: number }[];
 
 function mergeParts(parts: readonly Part[]): Part[] {
-  const counts = new Map<Item, number>();
+  const counts = new Map<string, number>();
   for (const { item, count } of parts) counts.set(item, (counts.get(item) ?? 0) + count);
   return [...counts].map(([item, count]) => ({ item, count }));
 }
 
-/** What chosen options come to together: each one's own parts and labour, and whole units of what they share. */
-export function totalOf(chosen: readonly Possible[]): Total {
-  const groups = new Map<string, { of: SharedPort['of']; placeId: string; ports: number; watts: number }>();
+/** Recorders noted on the site that are not there yet. */
+export function recordersToBuy({ recorder }: Pick<Site, 'recorder'>): Total['recorders'] {
+  const buys = new Map<string, Total['recorders'][number]>();
+  for (const { toBuy, placeId } of Object.values(recorder)) {
+    if (toBuy === undefined) continue;
+    const key = `${toBuy} ${placeId}`;
+    buys.set(key, { productId: toBuy, placeId, count: (buys.get(key)?.count ?? 0) + 1 });
+  }
+  return [...buys.values()];
+}
+
+/** What is due again within so many years: each thing as often as its life ends before then. */
+export const renewalsOf = ({ lifeYears, renewCost }: Pick<Possible, 'lifeYears' | 'renewCost'>, years: number): number => Math.max(0, Math.ceil(years / lifeYears) - 1) * renewCost;
+
+type Group = Wanted & { of: SharedPort['of']; placeId: string };
+
+function groupsOf(chosen: readonly Possible[]): Group[] {
+  const groups = new Map<string, Group>();
   for (const { shared } of chosen) {
     if (!shared) continue;
     const key = `${shared.of} ${shared.placeId}`;
-    const group = groups.get(key) ?? { of: shared.of, placeId: shared.placeId, ports: 0, watts: 0 };
-    groups.set(key, { ...group, ports: group.ports + 1, watts: group.watts + shared.sourceWatts });
+    const group = groups.get(key) ?? { of: shared.of, placeId: shared.placeId, ports: 0, watts: 0, mbps: 0 };
+    groups.set(key, { ...group, ports: group.ports + 1, watts: group.watts + shared.sourceWatts, mbps: group.mbps + shared.mbps });
   }
-  const shared = [...groups.values()].map((group) => {
-    const parts = cheapestUnits(group.of, group.ports, group.watts);
-    return { ...group, parts, cost: costOf(parts, 0) };
+  return [...groups.values()];
+}
+
+/** The cheapest mixes for the groups of one place that fit its rack together, or the cheapest of all where none do. */
+function bought(groups: readonly { group: Group; mixes: Mix[] }[], room: number | null): { parts: Part[][]; fits: boolean } {
+  const first = groups.map(({ mixes: of }) => of[0] ?? { parts: [], cost: 0, rackUnits: 0 });
+  if (room === null || first.reduce((sum, { rackUnits }) => sum + rackUnits, 0) <= room) return { parts: first.map(({ parts }) => parts), fits: true };
+  let best: { cost: number; parts: Part[][] } | undefined;
+  const pick = (at: number, cost: number, units: number, parts: Part[][]): void => {
+    if (units > room || (best && cost >= best.cost)) return;
+    const next = groups[at];
+    if (!next) best = { cost, parts };
+    else for (const mix of next.mixes) pick(at + 1, cost + mix.cost, units + mix.rackUnits, [...parts, mix.parts]);
+  };
+  pick(0, 0, 0, []);
+  return best ? { parts: best.parts, fits: true } : { parts: first.map(({ parts }) => parts), fits: false };
+}
+
+/** What chosen options come to together: each one's own parts and labour, and whole units of what they share. */
+export function totalOf(site: Pick<Site, 'product' | 'equipment' | 'recorder' | 'supply'>, chosen: readonly Possible[], buys: Buys = [], years = 1): Total {
+  const catalogue = catalogueOf(site);
+  const byPlace = new Map<string, Group[]>();
+  for (const group of groupsOf(chosen)) byPlace.set(group.placeId, [...(byPlace.get(group.placeId) ?? []), group]);
+  const recorders = [...recordersToBuy(site), ...buys];
+  const noRoomAt: string[] = [];
+  const shared = [...byPlace].flatMap(([placeId, groups]): SharedEquipment[] => {
+    const free = freeRackUnits(site, placeId);
+    const taken = recorders.reduce((sum, buy) => sum + (buy.placeId === placeId ? buy.count * productOf(catalogue, buy.productId, 'recorder').rackUnits : 0), 0);
+    const { parts, fits } = bought(groups.map((group) => ({ group, mixes: mixes(unitSizes(catalogue, group.of), group, portsThere(site, group.of, placeId)) })), free === null ? null : free - taken);
+    if (!fits) noRoomAt.push(placeId);
+    return groups.map((group, index) => ({ ...group, parts: parts[index] ?? [], cost: partsCostOf(catalogue, parts[index] ?? []) }));
   });
-  const hours = chosen.reduce((sum, option) => sum + option.hours, 0);
-  const ownCost = chosen.reduce((sum, option) => sum + costOf(option.parts, option.hours), 0);
+  const boughtParts = recorders.map(({ productId, count }): Part => ({ item: productId, count }));
+  const sum = (of: (option: Possible) => number): number => chosen.reduce((all, option) => all + of(option), 0);
   return {
-    cost: ownCost + shared.reduce((sum, group) => sum + group.cost, 0),
-    hours, darkHours: chosen.reduce((sum, option) => sum + option.darkHours, 0),
-    parts: mergeParts([...chosen.flatMap((option) => option.parts), ...shared.flatMap((group) => group.parts)]),
-    shared,
+    cost: sum(({ cost, portCost }) => cost - portCost) + shared.reduce((all, group) => all + group.cost, 0) + partsCostOf(catalogue, boughtParts),
+    hours: sum(({ hours }) => hours), darkHours: sum(({ darkHours }) => darkHours), renewCost: sum((option) => renewalsOf(option, years)),
+    newCableM: sum(({ newCableM }) => newCableM), ipCameras: chosen.filter(isIp).length,
+    parts: mergeParts([...chosen.flatMap((option) => option.parts), ...shared.flatMap((group) => group.parts), ...boughtParts]),
+    shared, recorders, noRoomAt,
   };
 }

@@ -1,12 +1,12 @@
 import { pixelsPerMetre, purposeServed, viewDegrees, viewWidthM } from '#core/optics';
-import type { Camera } from '#core/site';
-import { targetCameras } from './targetCameras';
+import type { Camera, TargetClassId } from '#core/site';
+
 
 /** Pixels across a picture by its format. Composite has the 704 that are seen of its 720 samples a line (ITU-R BT.601). */
 const widthPixels: Record<string, number> = { cvbs: 704, hd720: 1280, hd1080: 1920, hd4mp: 2560, hd5mp: 2592, hd8mp: 3840 };
 
-/** Pixels across the picture of a successor by its megapixels, 16:9. */
-const successorPixels: Record<number, number> = { 2: 1920, 4: 2560, 8: 3840 };
+/** Pixels across the picture of a successor by its class, 16:9. */
+const successorPixels: Record<TargetClassId, number> = { 'fixed-2mp': 1920, 'fixed-4mp': 2560, 'fixed-8mp': 3840, 'turning-4mp': 2560 };
 
 /** How finely something at the target is seen. */
 export interface Sharpness { perMetre: number; purpose: string | null }
@@ -27,7 +27,7 @@ export function viewFigures({ lens, targetM, format, target }: Pick<Camera, 'len
     degrees,
     atTarget: {
       distanceM: targetM, widthM: viewWidthM(lens.sensor, lens.focalMm, targetM),
-      now: sharpness(widthPixels[format] ?? widthPixels['cvbs']!), after: sharpness(successorPixels[targetCameras[target].megapixels] ?? successorPixels[2]!),
+      now: sharpness(widthPixels[format] ?? widthPixels['cvbs']!), after: sharpness(successorPixels[target]),
     },
   };
 }

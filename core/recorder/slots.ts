@@ -2,12 +2,15 @@ import type { Possible } from '#core/options';
 import type { Recorder } from '#core/site';
 import type { Load } from '#core/working';
 
+/** What comes to a slot. A camera that is retired asks for none. */
+export type SlotSignal = Exclude<Possible['signal'], { kind: 'none' }>;
+
 /** A camera with what it asks of a slot, and where it is patched today. */
 export interface SlotNeed {
   cameraId: string;
   number: number;
   name: string;
-  signal: Possible['signal'];
+  signal: SlotSignal;
   patchedTo: { recorderId: string; input: number } | undefined;
 }
 

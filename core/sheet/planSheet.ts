@@ -1,6 +1,8 @@
 import { chosenOption, type SiteEvaluation } from '#core/evaluation';
-import { optionLabels, prices, type Part } from '#core/options';
-import { aboutOf, type Site } from '#core/site';
+import { catalogueOf, eachOf, type Catalogue } from '#core/catalogue';
+import { policies as allPolicies, schoolOf } from '#core/plan';
+import { optionLabels, type Part } from '#core/options';
+import { aboutOf, demandsOf, type Site } from '#core/site';
 import { formatQuantity } from '#core/units';
 
 /** One camera's line on the sheet that is handed over. */
@@ -26,9 +28,16 @@ export interface PlanSheet {
   customer: string;
   currency: string;
   rows: PlanRow[];
-  parts: { label: string; count: number; each: number; cost: number }[];
+  /** A price that nobody has set is `null`. */
+  parts: { label: string; count: number; each: number | null; cost: number | null }[];
   shared: { label: string; place: string; ports: number; watts: number; cost: number }[];
   total: { cost: number; hours: number; darkHours: number };
+  /** The plan that the choices were adopted with, where they were, and what it heeds. */
+  heeds: string[];
+  /** What is due again within the years that are looked at. */
+  renewals: { years: number; cost: number };
+  /** What changes for the views: cameras on IP, kept, mended, retired. */
+  becomes: { says: string; count: number }[];
   consequences: string[];
   cautions: string[];
   /** What stands in the way of handing it over. */
@@ -47,7 +56,11 @@ function slotText(site: Site, cameraId: string): string {
   return placement ? `${site.recorder[placement.recorderId]?.name ?? ''} ${placement.slot}` : '';
 }
 
-const partLine = ({ item, count }: Part) => ({ label: prices[item].label, count, each: prices[item].each, cost: count * prices[item].each });
+function partLine({ products }: Catalogue, { item, count }: Part): PlanSheet['parts'][number] {
+  const product = products.get(item);
+  const each = product ? eachOf(product) : null;
+  return { label: product?.name ?? item, count, each, cost: each === null ? null : Math.round(count * each) };
+}
 
 function rowsOf(site: Site, { runs }: SiteEvaluation): PlanRow[] {
   return runs.map((evaluation) => {
@@ -57,8 +70,8 @@ function rowsOf(site: Site, { runs }: SiteEvaluation): PlanRow[] {
       number: camera.number, camera: camera.name, place: site.place[camera.placeId]?.name ?? '',
       cable: formatQuantity(lengthM, 'm'),
       choice: chosen ? optionLabels[chosen].label : '',
-      margin: option ? formatQuantity(option.binding.value, option.binding.unit) : '',
-      rests: option ? option.binding.basis.replace('-', ' ') : '',
+      margin: option?.binding ? formatQuantity(option.binding.value, option.binding.unit) : '',
+      rests: option?.binding ? option.binding.basis.replace('-', ' ') : '',
       slot: slotText(site, camera.id),
       hours: option?.hours ?? null, darkHours: option?.darkHours ?? null, cost: option?.cost ?? null,
       decidedBy: site.choice[camera.id]?.by ?? '',
@@ -78,19 +91,43 @@ function openPoints({ left, runs, allocation }: SiteEvaluation): string[] {
   ];
 }
 
+/** What was demanded of the plan, as a customer reads it, and how sure it is that nothing costs less. */
+function heedsOf(site: Site, { runs }: SiteEvaluation): string[] {
+  const { caps, policies, sparePercent, years } = demandsOf(site);
+  const adopted = new Set(runs.flatMap(({ camera }) => site.choice[camera.id]?.planId ?? []));
+  const plans = [...adopted].flatMap((id) => site.planned[id] ?? []);
+  return [
+    ...plans.map(({ name, by, at, proof }) => `${name}, adopted by ${by} on ${at.slice(0, 10)}, ${proof.kind === 'proven' ? 'proven to cost least under what follows' : proof.kind === 'gap' ? `within ${proof.percent.toFixed(1)} % of the least cost` : 'chosen by hand'}.`),
+    ...allPolicies.map(({ id, label }) => `${label}: ${schoolOf(id, policies[id]).label.toLowerCase().replace(/\bups\b/, 'UPS')}.`),
+    ...(caps.cost === undefined ? [] : [`At most ${formatQuantity(caps.cost, 'money')}.`]),
+    ...(caps.darkHours === undefined ? [] : [`Views dark for at most ${formatQuantity(caps.darkHours, 'h')} in all.`]),
+    ...(caps.hours === undefined ? [] : [`At most ${formatQuantity(caps.hours, 'h')} of labour.`]),
+    ...(sparePercent > 0 ? [`${sparePercent} % of every limit left over.`] : []),
+    `Looked at over ${years} years.`,
+  ];
+}
+
+function becomesOf({ runs }: SiteEvaluation): PlanSheet['becomes'] {
+  const counts = new Map<string, number>();
+  for (const { chosen } of runs) if (chosen) counts.set(optionLabels[chosen].label, (counts.get(optionLabels[chosen].label) ?? 0) + 1);
+  return [...counts].map(([says, count]) => ({ says, count })).sort((a, b) => b.count - a.count);
+}
+
 /** The plan as it is handed over: every camera, what is bought, what it takes and what is still open. */
 export function planSheet(site: Site, evaluation: SiteEvaluation): PlanSheet {
   const { name, address, customer, currency } = aboutOf(site);
   const { total, runs, allocation } = evaluation;
+  const catalogue = catalogueOf(site);
   const chosen = runs.flatMap((one) => chosenOption(one) ?? []);
   return {
     name, address, customer, currency,
     rows: rowsOf(site, evaluation),
-    parts: total.parts.map(partLine),
+    parts: total.parts.map((part) => partLine(catalogue, part)),
     shared: total.shared.map((group) => ({
-      label: group.parts.map(({ item, count }) => `${count} × ${prices[item].label}`).join(', '),
+      label: group.parts.map(({ item, count }) => `${count} × ${catalogue.products.get(item)?.name ?? item}`).join(', '),
       place: site.place[group.placeId]?.name ?? '', ports: group.ports, watts: group.watts, cost: group.cost,
     })),
+    heeds: heedsOf(site, evaluation), renewals: { years: demandsOf(site).years, cost: total.renewCost }, becomes: becomesOf(evaluation),
     total: { cost: total.cost, hours: total.hours, darkHours: total.darkHours },
     consequences: allocation.recorders.flatMap(({ consequences }) => consequences),
     cautions: [...standingCautions, ...new Set(chosen.flatMap(({ cautions }) => cautions))],

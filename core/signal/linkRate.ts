@@ -39,7 +39,11 @@ function carriersCounted(loss: PathLossCoefficients, mostDb: number, { firstMHz,
  * rate = efficiency · Δf · Σ b_k (discrete multitone with an SNR gap).
  */
 export function linkRateMbps(converter: LinkConverter, stretches: readonly Stretch[], extraLossDb = 0): number {
-  const loss = pathLossCoefficients(stretches);
+  return linkRateOver(converter, pathLossCoefficients(stretches), extraLossDb);
+}
+
+/** The same over a path whose loss is known by its coefficients. */
+export function linkRateOver(converter: LinkConverter, loss: PathLossCoefficients, extraLossDb: number): number {
   const comb = combOf(converter);
   const budgetDb = converter.txDbmHz - converter.noiseDbmHz - converter.gapDb - extraLossDb;
   const count = loss.c === 0 ? carriersWithin : carriersCounted;

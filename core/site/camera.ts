@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { pictureFormatIds } from '#core/signal';
-import { sensorIds } from '#core/optics';
+import { sensorIds, viewPurposeIds } from '#core/optics';
 import { currentSchema, idSchema, nameSchema, noteSchema, voltsSchema, wattsSchema } from './vocabulary';
 
 export const bodies = ['slim', 'dome', 'vandal-dome', 'box', 'turning'] as const;
@@ -39,6 +39,14 @@ export const cameraSchema = z.strictObject({
   worthKeeping: z.enum(['yes', 'no', 'undecided']),
   /** The generic class of camera that would serve this view after the change. */
   target: z.enum(targetClasses),
+  /** What the view has to be good for, and what its next camera needs beside a picture. What is left out stays as it is today. */
+  needs: z.strictObject({
+    detail: z.enum(viewPurposeIds).optional(), lamps: z.boolean().optional(), heater: z.boolean().optional(), audio: z.boolean().optional(), vandal: z.boolean().optional(),
+  }).optional(),
+  /** A camera of the catalogue that was picked for this view, by its data sheet. */
+  modelId: idSchema.optional(),
+  /** The customer agrees that this view may be lost. */
+  mayGo: z.boolean().optional(),
   /** What nobody has looked at yet: usual figures stand in until somebody does. */
   assumed: z.array(z.enum(assumable)).max(assumable.length).optional(),
   note: noteSchema.optional(),

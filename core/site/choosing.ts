@@ -2,16 +2,29 @@ import type { OptionKind } from './decision';
 import type { Change } from './edit';
 import type { Site } from './site';
 
-const isIp = (option: OptionKind): boolean => option.startsWith('ip-') || option === 'new-category';
+/** What an option asks of a slot: two that ask the same can share one. */
+const slotKind = (option: OptionKind): 'ip' | 'coax' | 'none' => {
+  if (option === 'retire') return 'none';
+  return option.startsWith('ip-') || option === 'new-category' || option === 'fibre' || option === 'wireless' ? 'ip' : 'coax';
+};
+
+/** Readings of a camera's run that there are, in the order of their ids. */
+const readingsNow = (site: Site, cameraId: string): string[] => {
+  const runs = new Set(Object.values(site.run).filter((run) => run.cameraId === cameraId).map(({ id }) => id));
+  return Object.values(site.reading).filter(({ runId, struck }) => runs.has(runId) && !struck).map(({ id }) => id).sort();
+};
+
+export interface ChoiceMade { option: OptionKind; by: string; at: string; locked?: boolean | undefined; planId?: string | undefined }
 
 /**
  * The changes that choose an option. A slot that was found for coax does not fit an IP camera and the reverse, so a
  * placement goes when the choice changes between the two.
  */
-export function choose(site: Site, cameraId: string, option: OptionKind, by: string, at: string): Change[] {
+export function choose(site: Site, cameraId: string, { option, by, at, locked, planId }: ChoiceMade): Change[] {
   const before = site.choice[cameraId];
-  const changes: Change[] = [{ kind: 'choice', id: cameraId, set: { id: cameraId, option, at, by } }];
-  const stays = before && isIp(before.option) === isIp(option);
+  const set = { id: cameraId, option, at, by, readingIds: readingsNow(site, cameraId), ...(locked ? { locked } : {}), ...(planId === undefined ? {} : { planId }) };
+  const changes: Change[] = [{ kind: 'choice', id: cameraId, set }];
+  const stays = before && slotKind(before.option) === slotKind(option);
   if (site.placement[cameraId] && !stays) changes.push({ kind: 'placement', id: cameraId, remove: true });
   return changes;
 }
@@ -21,4 +34,12 @@ export function takeBackChoice(site: Site, cameraId: string): Change[] {
   const changes: Change[] = [{ kind: 'choice', id: cameraId, remove: true }];
   if (site.placement[cameraId]) changes.push({ kind: 'placement', id: cameraId, remove: true });
   return changes;
+}
+
+/** The changes that hold a choice against whatever is planned, or let it go. */
+export function lockChoice(site: Site, cameraId: string, locked: boolean): Change[] {
+  const choice = site.choice[cameraId];
+  if (!choice) return [];
+  const { locked: _, ...rest } = choice;
+  return [{ kind: 'choice', id: cameraId, set: locked ? { ...rest, locked } : rest }];
 }

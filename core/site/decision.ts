@@ -1,11 +1,20 @@
 import { z } from 'zod';
 import { idSchema, instantSchema, nameSchema, noteSchema } from './vocabulary';
 
-export const optionKinds = ['keep', 'hd-coax', 'ip-coax-pair', 'ip-coax-unit', 'baluns', 'ip-category', 'new-category'] as const;
+export const optionKinds = ['keep', 'power-fix', 'hd-coax', 'ip-coax-pair', 'ip-coax-unit', 'baluns', 'ip-category', 'new-category', 'fibre', 'wireless', 'retire'] as const;
 export type OptionKind = (typeof optionKinds)[number];
 
 /** What was chosen for a camera. Its id is the camera's. */
-export const choiceSchema = z.strictObject({ id: idSchema, option: z.enum(optionKinds), at: instantSchema, by: nameSchema, note: noteSchema.optional() });
+export const choiceSchema = z.strictObject({
+  id: idSchema, option: z.enum(optionKinds), at: instantSchema, by: nameSchema,
+  /** Whatever else is planned, this stays. */
+  locked: z.boolean().optional(),
+  /** The plan that was adopted with it; left out where a person picked it. */
+  planId: idSchema.optional(),
+  /** Readings of the run that there were when it was chosen. */
+  readingIds: z.array(idSchema).max(2000).optional(),
+  note: noteSchema.optional(),
+});
 export type Choice = z.infer<typeof choiceSchema>;
 
 /** The recorder slot a camera will be on. Its id is the camera's. */

@@ -9,11 +9,11 @@ const fits = (changes: Change[]) => applyChanges(site, changes).kind;
 
 describe('choosing', () => {
   it('frees the slot when the camera changes between coax and IP, and keeps it otherwise', () => {
-    expect(kindsOf(choose(site, 'c01', 'ip-coax-pair', 'x', at))).toEqual(['choice set']);
-    expect(kindsOf(choose(site, 'c01', 'keep', 'x', at))).toEqual(['choice set', 'placement removed']);
-    expect(kindsOf(choose(site, 'c03', 'hd-coax', 'x', at))).toEqual(['choice set']);
-    expect(kindsOf(choose(site, 'c08', 'keep', 'x', at))).toEqual(['choice set']);
-    expect(fits(choose(site, 'c01', 'keep', 'x', at))).toBe('sound');
+    expect(kindsOf(choose(site, 'c01', { option: 'ip-coax-pair', by: 'x', at }))).toEqual(['choice set']);
+    expect(kindsOf(choose(site, 'c01', { option: 'keep', by: 'x', at }))).toEqual(['choice set', 'placement removed']);
+    expect(kindsOf(choose(site, 'c03', { option: 'hd-coax', by: 'x', at }))).toEqual(['choice set']);
+    expect(kindsOf(choose(site, 'c08', { option: 'keep', by: 'x', at }))).toEqual(['choice set']);
+    expect(fits(choose(site, 'c01', { option: 'keep', by: 'x', at }))).toBe('sound');
   });
   it('taken back takes the slot with it', () => {
     expect(kindsOf(takeBackChoice(site, 'c01'))).toEqual(['choice removed', 'placement removed']);

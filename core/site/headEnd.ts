@@ -79,6 +79,8 @@ export const recorderSchema = z.strictObject({
   disks: z.array(z.strictObject({ terabytes: z.number().positive().max(100) })).max(24).optional(),
   monitorOutputs: z.array(z.enum(monitorOutputs)).max(8).optional(),
   hookUp: hookUpSchema.optional(),
+  /** It is not there yet: a row of the catalogue that a plan buys. */
+  toBuy: idSchema.optional(),
   note: noteSchema.optional(),
 });
 export type Recorder = z.infer<typeof recorderSchema>;

@@ -1,8 +1,12 @@
 export { symptomWords } from './symptomWords';
 export { changesBetween, withChanges } from './changesBetween';
-export { choose, takeBackChoice } from './choosing';
+export { choose, lockChoice, takeBackChoice, type ChoiceMade } from './choosing';
 export { assumable, bodies, targetClasses, type Assumable, type Camera, type TargetClassId } from './camera';
 export { asKind, cameraKinds, noteCamera, unseenCamera, type CameraKind } from './cameraKinds';
+export { figureStances, goals, policyIds, usualDemands, demandsOf, type Demands, type Policies, type PolicyId } from './demands';
+export { mostPinned, type Planned, type Proof } from './planned';
+export { productKinds, productSchema, type Product, type ProductKind, type ProductOf } from './product';
+export { type RadioPath } from './radioPath';
 export { optionKinds, type Choice, type OptionKind, type Placement } from './decision';
 export { applyChanges, editSchema, logEntrySchema, overlap, removing, type Applied, type Change, type Edit, type LogEntry, type Nature } from './edit';
 export { pictureTypes, pinnedKinds, type Drawing, type Photo, type PictureType, type Pin, type Route, type Spot } from './drawing';

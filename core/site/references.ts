@@ -143,6 +143,15 @@ function checkDecisions(site: Site, found: Found): void {
     found.add(at('placement', placement.id, 'slot'), placement.slot, `a free slot; camera ${first.id} is on this one`));
 }
 
+function checkPlans(site: Site, found: Found): void {
+  for (const { id, planId } of Object.values(site.choice)) if (planId !== undefined) found.known('planned', planId, at('choice', id, 'planId'));
+  for (const { id, fromPlaceId, toPlaceId } of Object.values(site.radioPath)) {
+    found.known('place', fromPlaceId, at('radioPath', id, 'fromPlaceId'));
+    found.known('place', toPlaceId, at('radioPath', id, 'toPlaceId'));
+  }
+  unique(Object.values(site.radioPath), ({ fromPlaceId, toPlaceId }) => `${fromPlaceId}/${toPlaceId}`, (path, first) => found.add(at('radioPath', path.id, 'toPlaceId'), path.toPlaceId, `one radio path between two places; ${first.id} is theirs`));
+}
+
 /**
  * What does not fit together in a site whose single facts are each well formed: ids that lead nowhere,
  * two claims on one thing, cores that a cable does not have.
@@ -165,6 +174,7 @@ export function referenceProblems(site: Site): Problem[] {
   checkRuns(site, found);
   for (const reading of Object.values(site.reading)) found.known('run', reading.runId, at('reading', reading.id, 'runId'));
   checkDecisions(site, found);
+  checkPlans(site, found);
   checkDrawings(site, found);
   return problems;
 }

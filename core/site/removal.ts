@@ -43,6 +43,7 @@ function usersOf(site: Site, kind: Kind, id: string): string[] {
       ...Object.values(site.camera).filter(({ placeId }) => placeId === id).map((camera) => `camera ${camera.number}`),
       ...runs.filter((run) => run.headEndId === id || (run.newRoute?.kind === 'open' && run.newRoute.fromPlaceId === id)).map((run) => `run ${number(run)}`),
       ...names(hooked.filter(({ placeId }) => placeId === id)),
+      ...Object.values(site.radioPath).filter(({ fromPlaceId, toPlaceId }) => fromPlaceId === id || toPlaceId === id).map(() => 'a radio path'),
     ];
     default: return [];
   }

@@ -1,10 +1,14 @@
 import { z } from 'zod';
 import { cameraSchema } from './camera';
 import { choiceSchema, placementSchema } from './decision';
+import { demandsSchema } from './demands';
 import { drawingSchema, photoSchema, pinSchema, routeSchema } from './drawing';
 import { equipmentSchema } from './equipment';
 import { recorderSchema, supplySchema } from './headEnd';
 import { placeSchema } from './place';
+import { plannedSchema } from './planned';
+import { productSchema } from './product';
+import { radioPathSchema } from './radioPath';
 import { readingSchema } from './reading';
 import { runSchema } from './run';
 import { idSchema, nameSchema, noteSchema } from './vocabulary';
@@ -36,6 +40,10 @@ export const factSchemas = {
   pin: pinSchema,
   route: routeSchema,
   photo: photoSchema,
+  product: productSchema,
+  demands: demandsSchema,
+  planned: plannedSchema,
+  radioPath: radioPathSchema,
 } as const;
 
 export type Kind = keyof typeof factSchemas;
@@ -63,6 +71,6 @@ export function emptySite(name: string, headEndName: string): Site {
         restrictions: [], access: { by: 'ground', heightM: 0 },
       },
     },
-    camera: {}, supply: {}, recorder: {}, run: {}, reading: {}, choice: {}, placement: {}, equipment: {}, drawing: {}, pin: {}, route: {}, photo: {},
+    camera: {}, supply: {}, recorder: {}, run: {}, reading: {}, choice: {}, placement: {}, equipment: {}, drawing: {}, pin: {}, route: {}, photo: {}, product: {}, demands: {}, planned: {}, radioPath: {},
   };
 }

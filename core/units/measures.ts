@@ -11,8 +11,9 @@ export function inLength(metres: number, { length }: Pick<Measures, 'length'>): 
   return length === 'ft' ? metres / metresPerFoot : metres;
 }
 
-/** What the unit is called when it is shown; only lengths change. */
+/** What the unit is called when it is shown; only lengths change, and money has the site's currency beside it. */
 export function shownUnit(unit: Unit, { length }: Pick<Measures, 'length'>): string {
+  if (unit === 'money') return '';
   return unit === 'm' ? length : unit;
 }
 

@@ -1,5 +1,6 @@
 import { faultsLossDb, feedSource, lineKind, pictureOver, runLengthM, testDefinition, type RunFindings, type RunReadings } from '#core/findings';
-import { poeSourceVolts, targetCameras } from '#core/options';
+import { catalogueOf } from '#core/catalogue';
+import { poeSourceVolts, viewNeed } from '#core/options';
 import { ethernetChannelM, maxLoadWatts, poeClasses } from '#core/power';
 import { linkConverters, linkRateMbps, pictureFormats, soundJointLossDb } from '#core/signal';
 import type { Camera, Run, Site, TestId } from '#core/site';
@@ -73,9 +74,9 @@ function pictureUses(given: Given): Use[] {
 
 /** Ethernet over the coax, with the watts that arrive behind the converter. */
 function coaxUse(given: Given): Use[] {
-  const { run, camera, findings, readings } = given;
+  const { site, run, camera, findings, readings } = given;
   if (lineKind(run) !== 'coax') return [];
-  const { mbps, nightWatts } = targetCameras[camera.target].ip;
+  const { mbps, nightWatts } = viewNeed(camera, catalogueOf(site)).ip;
   const joints = run.segments.filter(({ joint }) => joint).length * soundJointLossDb;
   const rateAt = (moreDb: number) => linkRateMbps(converter, run.segments, joints + faultsLossDb(run, findings.events) + moreDb);
   const wattsAt = (loopOhms: number) => Math.max(0, (maxLoadWatts({ sourceVolts: poeSourceVolts, loopOhms, minLoadVolts: converter.minInputVolts, sourceLimitWatts: portWatts }) ?? portWatts) - converter.ownWatts);

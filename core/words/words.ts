@@ -1,4 +1,3 @@
-import { targetCameras } from '#core/options';
 import { pictureFormats } from '#core/signal';
 import { sensorIds, sensors, type SensorId } from '#core/optics';
 import {
@@ -33,7 +32,7 @@ export const choices = {
   lineStandard: from<Camera['lineStandard']>(['625/50', '525/60'], { '625/50': '625 lines, 50 Hz', '525/60': '525 lines, 60 Hz' }),
   lamps: from<Camera['lamps']>(['none', 'infrared', 'white'], { none: 'No lamps', infrared: 'Infrared', white: 'White light' }),
   worthKeeping: from<Camera['worthKeeping']>(['yes', 'no', 'undecided'], { yes: 'Worth keeping', no: 'Worn out', undecided: 'Undecided' }),
-  target: targetClasses.map((value): Choice<Camera['target']> => ({ value, says: targetCameras[value].label })),
+  target: from<Camera['target']>(targetClasses, { 'fixed-2mp': 'Fixed, 2 MP', 'fixed-4mp': 'Fixed, 4 MP', 'fixed-8mp': 'Fixed, 8 MP', 'turning-4mp': 'Turning, 4 MP' }),
   continuity: from<ContinuityReading['found']>(['through', 'open', 'shorted'], { through: 'Through', open: 'Open', shorted: 'Shorted' }),
   swap: from<SwapReading['found']>(['works', 'fails'], { works: 'Works', fails: 'Fails' }),
   symptom: symptoms.map((value): Choice<Symptom> => ({ value, says: symptomWords[value].label })),

@@ -14,6 +14,11 @@ export const formulas = {
   'link-rate': { writes: 'Mb/s = η · Δf · Σ bits(SNR of carrier k)', source: 'bit loading with an SNR gap' },
   'channel-length': { writes: 'length ≤ 100 m', source: 'IEEE 802.3, ISO/IEC 11801' },
   'echo-distance': { writes: 'd = vf · c · t / 2', source: 'a wave goes there and comes back, each segment at its own speed' },
+  'wireless-level': { writes: 'level = EIRP − (32.44 + 20·log km + 20·log MHz) − clutter + gain', source: 'ITU-R P.525; rates of a 20 MHz channel by level over noise and neighbours' },
+  'shared-airtime': { writes: 'Mb/s = rate − streams of the other cameras there', source: 'cameras behind one bridge share its airtime' },
+  'fresnel': { writes: 'r = 17.32·√(d₁·d₂ / (f·d));  60 % of it clear', source: 'first Fresnel zone, ITU-R P.530' },
+  'fibre-loss': { writes: 'dB = 0.4 · km + 4 · 0.5 + 2 · 0.1', source: 'IEC 60793-2-50, usual acceptance figures' },
+  'distance-table': { writes: 'the row of the next longer distance', source: 'the data sheet in the catalogue' },
   'against-limit': { writes: 'reading against limit', source: 'the test’s own limit' },
 } as const;
 

@@ -13,7 +13,9 @@ import { siteRoutes, type Kept } from './siteRoutes';
 /** Everything is its own; styles are inline because the widgets write theirs at run time. */
 const contentSecurityPolicy = {
   directives: {
-    defaultSrc: ["'self'"], scriptSrc: ["'self'"], styleSrc: ["'self'", "'unsafe-inline'"], imgSrc: ["'self'", 'data:'], fontSrc: ["'self'"],
+    defaultSrc: ["'self'"], 
+    // The solver is WebAssembly; nothing else is compiled in the page.
+    scriptSrc: ["'self'", "'wasm-unsafe-eval'"], styleSrc: ["'self'", "'unsafe-inline'"], imgSrc: ["'self'", 'data:'], fontSrc: ["'self'"],
     connectSrc: ["'self'"], workerSrc: ["'self'"], objectSrc: ["'none'"], baseUri: ["'none'"], formAction: ["'self'"], frameAncestors: ["'none'"], upgradeInsecureRequests: null,
   },
 };

@@ -3,9 +3,12 @@ import Router from '@koa/router';
 import type { Context, Next } from 'koa';
 import { z } from 'zod';
 import { check, type Problem } from '#core/problems';
-import { attachedTo, editSchema, emptySite, fromSiteFile, nameSchema, toSiteFile, type Site } from '#core/site';
+import { planGround } from '#core/plan';
+import { lpText } from '#core/programme';
+import { aboutOf, attachedTo, demandsOf, editSchema, emptySite, fromSiteFile, nameSchema, toSiteFile, type Site } from '#core/site';
 import { planCsv } from '../files/planCsv';
 import { attachedFiles, keepAttached } from '../files/sitePictures';
+import { planApart } from '../planning/planApart';
 import type { PictureFolder } from '../store/pictureFolder';
 import type { SiteStore, StoredSite } from '../store/siteStore';
 import { sendProblem } from './problemDetails';
@@ -96,6 +99,23 @@ export function siteRoutes({ store, pictures, demo }: Kept): Router {
     context.attachment(`${stored.id}-plan.csv`);
     context.type = 'text/csv; charset=utf-8';
     context.body = planCsv(stored.site);
+  }));
+
+  router.get('/sites/:id/plan', withSite(async (context, stored) => {
+    const seconds = check(z.coerce.number().min(0.1).max(60), context.query['seconds'] ?? 10);
+    if (seconds.kind === 'refused') return refuse(context, 400, '“seconds” is how long may be searched.', seconds.problems);
+    const planning = await planApart(toSiteFile(stored.site), seconds.value);
+    if (planning === 'busy') {
+      context.set('Retry-After', '10');
+      return sendProblem(context, { status: 503, title: 'Busy planning', detail: 'Other sites are being planned just now. Ask again in a moment.' });
+    }
+    context.body = { version: stored.version, planning };
+  }));
+
+  router.get('/sites/:id/plan.lp', withSite((context, stored) => {
+    context.attachment(`${stored.id}-plan.lp`);
+    context.type = 'text/plain; charset=utf-8';
+    context.body = lpText(planGround(stored.site, demandsOf(stored.site)).model.programme, aboutOf(stored.site).name);
   }));
 
   router.get('/sites/:id/edits', async (context) => {

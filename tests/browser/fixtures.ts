@@ -15,7 +15,7 @@ export class TestServer {
 
   async start(): Promise<void> {
     const port = this.address ? new URL(this.address).port : '0';
-    const child = spawn(process.execPath, ['--import', 'tsx', 'server/main.ts', '--data', this.data, '--port', port], { cwd: root });
+    const child = spawn(process.execPath, ['programs/server.js', '--data', this.data, '--port', port], { cwd: root });
     this.child = child;
     this.address = await new Promise((resolve, reject) => {
       let said = '';
@@ -54,7 +54,7 @@ export const test = base.extend<Opened & { quiet: undefined }, { shared: TestSer
   /** Where a stand-in cable tester listens, a process of its own with its clips well on. */
   tester: [async ({}, use) => {
     const demo = path.join(root, 'demo', 'saltmarrow');
-    const child: ChildProcess = spawn(process.execPath, ['--import', 'tsx', 'stand-ins/tester/main.ts', '--site', `${demo}.neotrope.json`, '--truth', `${demo}.truth.json`, '--slips', '0', '--seed', '11'], { cwd: root });
+    const child: ChildProcess = spawn(process.execPath, ['programs/tester.js', '--site', `${demo}.neotrope.json`, '--truth', `${demo}.truth.json`, '--slips', '0', '--seed', '11'], { cwd: root });
     const address = await new Promise<string>((resolve, reject) => {
       let said = '';
       const hear = (data: Buffer) => {

@@ -24,7 +24,7 @@ export const post = (address: string, body: unknown, headers: Record<string, str
 export interface Started { process: ChildProcess; address: string }
 
 export function startProcess(args: string[]): Promise<Started> {
-  const child = spawn(process.execPath, ['--import', 'tsx', path.join(root, 'server', 'main.ts'), ...args], { cwd: root });
+  const child = spawn(process.execPath, [path.join(root, 'programs', 'server.js'), ...args], { cwd: root });
   return new Promise((resolve, reject) => {
     let said = '';
     const hear = (data: Buffer) => {
@@ -42,7 +42,7 @@ export interface Ended { code: number | null; out: string; err: string }
 
 /** Starts the server and waits for it to end by itself. */
 export function runToEnd(args: string[]): Promise<Ended> {
-  const child = spawn(process.execPath, ['--import', 'tsx', path.join(root, 'server', 'main.ts'), ...args], { cwd: root });
+  const child = spawn(process.execPath, [path.join(root, 'programs', 'server.js'), ...args], { cwd: root });
   return new Promise((resolve) => {
     let out = '';
     let err = '';

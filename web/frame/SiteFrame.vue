@@ -10,6 +10,7 @@ import { useSelection } from '../stores/selection';
 import { useSite } from '../stores/site';
 import { useTheme } from '../stores/theme';
 import { useWhyPanel } from '../stores/whyPanel';
+import BrokenAlarm from './BrokenAlarm.vue';
 import OwnDialog from './OwnDialog.vue';
 import KeySheet from './KeySheet.vue';
 import RunList from './RunList.vue';
@@ -98,6 +99,7 @@ useKeys([
         <button type="button" class="plain" @click="keysShown = true">Keys <kbd>?</kbd></button>
       </div>
     </header>
+    <BrokenAlarm />
     <main :class="{ 'with-why': why.subject }">
       <RunList ref="runList" class="runs-column" :class="{ shown: runsShown }" :groups="selection.groups" :run-id="selection.runId" :filter="selection.filter" @select="selection.select" @filter="(text) => (selection.filter = text)" />
       <section class="stage">
@@ -114,7 +116,8 @@ useKeys([
 </template>
 
 <style scoped>
-.frame { display: grid; grid-template-rows: 64px 1fr; height: 100%; }
+.frame { display: grid; grid-template-rows: 64px auto 1fr; height: 100%; }
+.frame > main { grid-row: 3; }
 header { display: grid; grid-template-columns: 250px 1fr auto; align-items: stretch; background: var(--sheet); border-bottom: 1px solid var(--rule-strong); }
 .site { padding: 11px 16px; border-right: 1px solid var(--rule); min-width: 0; }
 .site-name { display: block; font-size: 15px; font-weight: 600; font-variation-settings: 'wdth' 110; text-decoration: none; white-space: nowrap; overflow: hidden; text-overflow: ellipsis; }
@@ -135,7 +138,7 @@ main.with-why { grid-template-columns: 250px minmax(0, 1fr) 296px; }
   .runs-button { display: inline; }
 }
 @media (max-width: 700px) {
-  .frame { grid-template-rows: auto 1fr; height: 100%; }
+  .frame { grid-template-rows: auto auto 1fr; height: 100%; }
   header { grid-template-columns: 1fr auto; }
   header > :nth-child(2) { grid-column: 1 / -1; grid-row: 2; }
   .site { padding: 5px 10px; border: 0; }

@@ -1,7 +1,7 @@
 import { defineStore } from 'pinia';
 import { computed, ref, shallowRef, watch } from 'vue';
 import { withDetails, withNews, type LightDetails, type LightNews, type LightRun, type LightSite, type Subject } from '#core/evaluation';
-import { changesBetween, type Site } from '#core/site';
+import { changesBetween, type OptionKind, type Site } from '#core/site';
 import { evaluator as worker } from '../workers/evaluator';
 import { useSite } from './site';
 
@@ -64,9 +64,10 @@ export const useEvaluation = defineStore('evaluation', () => {
 
   const byRun = computed(() => new Map(result.value?.runs.map((evaluation): [string, LightRun] => [evaluation.run.id, evaluation]) ?? []));
   const why = (subject: Subject) => worker.why(subject);
+  const chance = (runId: string, option: OptionKind) => worker.chance(runId, option);
   const sheet = () => worker.sheet();
   const traceView = (runId: string) => worker.traceView(runId);
   const insight = (runId: string) => worker.insight(runId);
 
-  return { result, isWhole, byRun, why, sheet, insight, traceView };
+  return { result, isWhole, byRun, why, chance, sheet, insight, traceView };
 });

@@ -40,9 +40,14 @@ export const useSelection = defineStore('selection', () => {
 
   /** Which view of a stage is open stays while the stage does. */
   const keptQuery = (next?: StageName) => (next === undefined || next === stage.value ? route.query : {});
-  const go = (params: { stage?: StageName; runId?: string | null }) =>
-    router.push({ name: params.stage ?? stage.value, params: { siteId: store.id, runId: (params.runId === undefined ? runId.value : params.runId) ?? '' }, query: keptQuery(params.stage) });
-  const select = (id: string) => (id === runId.value ? undefined : router.replace({ name: stage.value, params: { siteId: store.id, runId: id }, query: keptQuery() }));
+  /** The stage that is being opened, while its code is still on the way: a run picked meanwhile is picked there. */
+  let heading: StageName | null = null;
+  async function go(params: { stage?: StageName; runId?: string | null }): Promise<void> {
+    if (params.stage) heading = params.stage;
+    await router.push({ name: params.stage ?? stage.value, params: { siteId: store.id, runId: (params.runId === undefined ? runId.value : params.runId) ?? '' }, query: keptQuery(params.stage) });
+    if (heading === params.stage) heading = null;
+  }
+  const select = (id: string) => (id === runId.value ? undefined : router.replace({ name: heading ?? stage.value, params: { siteId: store.id, runId: id }, query: keptQuery(heading ?? undefined) }));
 
   /** Moves along the list by so many runs and stays on its ends. */
   function step(by: number): void {

@@ -2,7 +2,7 @@ import { expose } from 'comlink';
 import { matchColumns, previewImport, tableOf, type ForeignTable, type ListId, type Match, type Preview } from '#core/lists';
 import type { Site } from '#core/site';
 import { readTable, tableFromText, type ReadTable } from './readTable';
-import { csvOf, xlsxOf } from './writeTable';
+import { csvOf, csvOfRows, xlsxOf } from './writeTable';
 
 /** Tables come in and go out beside the page's own thread: a thousand rows must not hold up a key. */
 const tables = {
@@ -11,6 +11,7 @@ const tables = {
   match: (id: ListId, headings: string[]): Match[] => matchColumns(id, headings),
   preview: (site: Site, id: ListId, table: ForeignTable, matches: Match[]): Preview => previewImport(site, id, table, matches),
   csv: (site: Site, id: ListId): string => csvOf(tableOf(site, id)),
+  rowsCsv: (headings: string[], rows: Record<string, string>[]): string => csvOfRows(headings, rows),
   xlsx: (site: Site, id: ListId): Promise<Blob> => xlsxOf(tableOf(site, id)),
 };
 

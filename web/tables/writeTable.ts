@@ -10,6 +10,10 @@ export function csvOf({ columns, rows }: Table): string {
   return `\ufeff${Papa.unparse({ fields: columns.map(({ heading }) => heading), data })}\r\n`;
 }
 
+/** Rows under headings as CSV, for what is no list of the survey. */
+export const csvOfRows = (headings: readonly string[], rows: readonly Readonly<Record<string, string>>[]): string =>
+  `\ufeff${Papa.unparse({ fields: [...headings], data: rows.map((row) => headings.map((heading) => safe(row[heading] ?? ''))) })}\r\n`;
+
 /** A list as a workbook of one sheet. Text stays text there, so a formula in it is never run. */
 export async function xlsxOf({ label, columns, rows }: Table): Promise<Blob> {
   const head = columns.map(({ heading }) => ({ value: heading, fontWeight: 'bold' as const }));

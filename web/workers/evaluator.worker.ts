@@ -2,7 +2,8 @@ import { expose } from 'comlink';
 import { evaluateSite, insightOf, type Insight, firstNews, lightNews, detailsOf, workingOf, type Before, type Subject } from '#core/evaluation';
 import { readingsByRun, traceView, type TraceView } from '#core/findings';
 import { planSheet, type PlanSheet } from '#core/sheet';
-import { siteOfSound, withChanges, type Change, type Site, type SiteFile } from '#core/site';
+import { chanceOfFailing } from '#core/plan';
+import { siteOfSound, withChanges, type Change, type OptionKind, type Site, type SiteFile } from '#core/site';
 import type { Working } from '#core/working';
 
 /** The last site that was evaluated, with its workings, which stay on this side until one is asked for. */
@@ -55,6 +56,10 @@ const evaluator = {
     const run = last?.site.run[runId];
     const reading = run && readingsByRun(last!.site).get(runId)?.reflectometer;
     return reading ? traceView(run, reading) : null;
+  },
+  chance(runId: string, option: OptionKind): number | null {
+    const run = last?.evaluation.runs.find((one) => one.run.id === runId);
+    return run ? chanceOfFailing(run, option) : null;
   },
   sheet(): PlanSheet | null {
     return last ? planSheet(last.site, last.evaluation) : null;

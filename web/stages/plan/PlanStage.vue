@@ -37,6 +37,10 @@ useKeys([{ keys: ['p'], says: 'print the sheet', group: 'Plan', run: print }]);
           <span>Total, {{ sheet.currency }} <b class="mono">{{ money(sheet.total.cost) }}</b></span><span>Labour <b class="mono">{{ hours(sheet.total.hours) }}</b></span><span>Views dark, in sum <b class="mono">{{ hours(sheet.total.darkHours) }}</b></span>
         </p>
       </header>
+      <section class="columns">
+        <div><h2>What the cameras become</h2><p v-for="line in sheet.becomes" :key="line.says"><span class="mono count">{{ line.count }}</span> {{ line.says }}</p><p v-if="sheet.becomes.length === 0" class="dim">Nothing is decided yet.</p></div>
+        <div><h2>What the plan heeds</h2><ul class="heeds"><li v-for="line in sheet.heeds" :key="line">{{ line }}</li></ul><p>Within {{ sheet.renewals.years }} years about {{ money(sheet.renewals.cost) }} {{ sheet.currency }} falls due again for what wears out.</p></div>
+      </section>
       <section v-if="sheet.open.length > 0" class="open"><h2>Still open</h2><p v-for="line in sheet.open" :key="line">{{ line }}</p></section>
       <table>
         <thead><tr><th class="num" /><th>Camera</th><th>Place</th><th class="num">Run</th><th>Becomes</th><th class="num">Holds with</th><th>Rests on</th><th>Slot</th><th class="num">Hours</th><th class="num">Dark</th><th class="num">Cost</th></tr></thead>
@@ -52,7 +56,8 @@ useKeys([{ keys: ['p'], says: 'print the sheet', group: 'Plan', run: print }]);
         <section>
           <h2>To buy</h2>
           <p v-if="sheet.parts.length === 0" class="dim">Nothing yet: no option that is chosen buys anything.</p>
-          <table v-else><tbody><tr v-for="part in sheet.parts" :key="part.label"><td class="num mono">{{ part.count }}</td><td>{{ part.label }}</td><td class="num mono">{{ money(part.cost) }}</td></tr></tbody></table>
+          <table v-else><tbody><tr v-for="part in sheet.parts" :key="part.label"><td class="num mono">{{ part.count }}</td><td>{{ part.label }}</td><td class="num mono">{{ part.cost === null ? 'no price yet' : money(part.cost) }}</td></tr></tbody></table>
+          <p class="tiny dim">A camera’s cost counts one port of a full unit; the total counts whole units.</p>
           <p v-for="group in sheet.shared" :key="group.place + group.label" class="tiny dim">{{ group.label }} at {{ group.place }}: {{ group.ports }} port{{ group.ports === 1 ? '' : 's' }} used, {{ formatQuantity(group.watts, 'W', 0) }}.</p>
         </section>
         <section>
@@ -60,6 +65,7 @@ useKeys([{ keys: ['p'], says: 'print the sheet', group: 'Plan', run: print }]);
           <ul><li v-for="line in [...sheet.consequences, ...sheet.cautions]" :key="line">{{ line }}</li></ul>
         </section>
       </div>
+      <footer class="signed"><p>For {{ sheet.customer || 'the customer' }}<span /></p><p>For the integrator<span /></p><p>Date<span /></p></footer>
     </article>
   </div>
 </template>
@@ -75,6 +81,11 @@ th { text-align: left; font-weight: 500; font-size: 11px; color: var(--ink-2); p
 td { padding: 2px 6px; border-bottom: 1px solid var(--rule); font-size: 12px; vertical-align: top; }
 .num { text-align: right; white-space: nowrap; }
 .remark { display: block; color: var(--madder); font-size: 11px; }
+.count { display: inline-block; min-width: 2.2em; text-align: right; }
+.heeds { columns: 2; column-gap: 20px; }
+.heeds li { break-inside: avoid; line-height: 1.3; }
+.signed { display: grid; grid-template-columns: 2fr 2fr 1fr; gap: 24px; padding-top: 26px; font-size: 12px; color: var(--ink-2); break-inside: avoid; }
+.signed span { display: block; border-bottom: 1px solid var(--ink); height: 30px; }
 .columns { display: grid; grid-template-columns: 1fr 1fr; gap: 24px; }
 .columns h2 { padding-bottom: 4px; }
 li { padding: 2px 0; font-size: 12px; }

@@ -10,6 +10,7 @@ import { upTo, whole, within } from '../../parts/within';
 import YesNoField from '../../parts/YesNoField.vue';
 import { useSite } from '../../stores/site';
 import LensFields from './LensFields.vue';
+import NeedFields from './NeedFields.vue';
 
 const { camera } = defineProps<{ camera: Camera }>();
 const emit = defineEmits<{ set: [what: string, camera: Camera] }>();
@@ -56,4 +57,5 @@ const setWindow = (fields: Partial<Camera['supply']['window']>) => note('Voltage
   </FieldRow>
   <FieldRow label="Condition" field="worthKeeping"><PickField :value="camera.worthKeeping" :choices="choices.worthKeeping" label="Condition" @take="(worthKeeping) => note('Condition', { worthKeeping })" /></FieldRow>
   <FieldRow label="Successor"><PickField :value="camera.target" :choices="choices.target" label="Successor" @take="(target) => note('Successor', { target })" /></FieldRow>
+  <NeedFields :camera="camera" @note="note" />
 </template>

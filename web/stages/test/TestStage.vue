@@ -7,6 +7,7 @@ import { choices } from '#core/words';
 import { useKeys } from '../../keys/keys';
 import RunLine from '../../line/RunLine.vue';
 import PickField from '../../parts/PickField.vue';
+import ViewTabs from '../../parts/ViewTabs.vue';
 import { useMeasures } from '../../stores/measures';
 import { useSelection } from '../../stores/selection';
 import { useSite } from '../../stores/site';
@@ -60,12 +61,7 @@ useKeys([
   <div v-else class="test">
     <div class="row head">
       <h1>{{ evaluation.camera.number }} {{ evaluation.camera.name }}</h1>
-      <nav class="views" aria-label="Views of the tests">
-        <template v-for="one in testViews" :key="one.id">
-          <b v-if="one.id === view" aria-current="page">{{ one.says }}</b>
-          <button v-else type="button" class="plain" @click="show(one.id)">{{ one.says }} <kbd>{{ one.key }}</kbd></button>
-        </template>
-      </nav>
+      <ViewTabs :views="testViews" :view="view" label="Views of the tests" @show="show" />
       <span class="push" />
       <label class="state">The run is <PickField :value="evaluation.run.state" :choices="choices.runState" label="State of the run" @take="setState" /></label>
     </div>
@@ -84,16 +80,10 @@ useKeys([
 .test { height: calc(100% + 14px); padding-bottom: 14px; overflow: hidden auto; display: flex; flex-direction: column; gap: 6px; scrollbar-width: thin; }
 .test > * { flex: none; }
 .head { align-items: center; flex-wrap: wrap; row-gap: 4px; }
-.views { display: flex; flex-wrap: wrap; gap: 4px 12px; align-items: baseline; }
-.views button { color: var(--ink-2); padding: 2px 0; }
-.views button:hover { color: var(--ink); text-decoration: underline; text-underline-offset: 3px; }
-.views b { border-bottom: 2px solid var(--copper); }
 .state { display: flex; gap: 8px; align-items: center; color: var(--ink-2); white-space: nowrap; }
-@media (max-width: 1250px) { .views kbd { display: none; } }
 @media (max-width: 700px) {
   .test { height: auto; overflow: visible; }
   .push { display: none; }
-  .views button, .views b { padding: 9px 2px; }
   .state :deep(.p-select) { min-height: 40px; align-items: center; }
 }
 </style>

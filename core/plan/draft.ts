@@ -1,0 +1,25 @@
+import type { Programme, Row, Term, Variable } from '#core/programme';
+
+/** A programme in the making: unknowns and rows are added by name. */
+export interface Draft {
+  programme: Programme;
+  variable: (name: string, most: number, cost: number) => number;
+  row: (name: string, terms: readonly Term[], sense: Row['sense'], bound: number, demand?: string | null) => void;
+}
+
+export function draftProgramme(): Draft {
+  const variables: Variable[] = [];
+  const rows: Row[] = [];
+  return {
+    programme: { variables, rows },
+    variable: (name, most, cost) => variables.push({ name, most, cost }) - 1,
+    row: (name, terms, sense, bound, demand = null) => void rows.push({ name, terms: merged(terms), sense, bound, demand }),
+  };
+}
+
+/** Each unknown once in a row. */
+function merged(terms: readonly Term[]): Term[] {
+  const by = new Map<number, number>();
+  for (const term of terms) by.set(term.variable, (by.get(term.variable) ?? 0) + term.by);
+  return [...by].filter(([, amount]) => amount !== 0).map(([variable, amount]) => ({ variable, by: amount }));
+}

@@ -1,0 +1,80 @@
+import { expose } from 'comlink';
+import loadHighs, { type Highs } from 'highs';
+import wasm from 'highs/runtime?url';
+import { breakEvens, differences, drawFutures, planGround, planSite, policyCosts, reasonFor, totalsOf, tradeOffCurve, type BreakEven, type CurvePoint, type Difference, type Plan, type PlanGround, type Planning, type PlanTotals, type PolicyCost, type Reason, type Risk, type TradeOff } from '#core/plan';
+import { lpText, type SearchProgress } from '#core/programme';
+import { aboutOf, type Demands, type OptionKind, type Planned, type Site } from '#core/site';
+
+/** News of a search while it goes on. The thread that searches hears nothing meanwhile, so whoever has enough ends it. */
+export type SearchNews = { kind: 'progress'; progress: SearchProgress } | { kind: 'better'; plan: Plan };
+export interface PlannedTotals { id: string; totals: PlanTotals; options: Record<string, OptionKind> }
+
+let highs: Promise<Highs> | undefined;
+const solver = (): Promise<Highs> => (highs ??= loadHighs({ locateFile: () => wasm }));
+
+let site: Site | undefined;
+/** The site under the demands that were asked for lately; a person goes back and forth between a few. */
+const grounds = new Map<string, PlanGround>();
+const mostGrounds = 6;
+
+function groundOf(demands: Demands): PlanGround {
+  if (!site) throw new Error('no site to plan for');
+  const key = JSON.stringify(demands);
+  const known = grounds.get(key);
+  if (known) return known;
+  const ground = planGround(site, demands);
+  if (grounds.size >= mostGrounds) grounds.delete(grounds.keys().next().value!);
+  grounds.set(key, ground);
+  return ground;
+}
+
+const planOf = ({ options, buys, demands, proof }: Planned, totals: PlanTotals): Plan => ({ options, buys, demands, proof, totals, snags: [] });
+function totalsIn(planned: Planned): PlanTotals {
+  const ground = groundOf(planned.demands);
+  return totalsOf(ground.site, ground.evaluation.runs, planned.options, planned.buys, planned.demands).totals;
+}
+
+/** Hands what comes one by one to whoever waits for it. */
+function each<T>(all: Iterable<T>, tell: (one: T) => void): void {
+  for (const one of all) tell(one);
+}
+
+const planner = {
+  /** The site that everything after is about. */
+  hold(text: string): void {
+    site = JSON.parse(text) as Site;
+    grounds.clear();
+  },
+  async plan(demands: Demands, tell: (news: SearchNews) => void): Promise<Planning> {
+    const ground = groundOf(demands);
+    return planSite(await solver(), ground, { watch: { progress: (progress) => tell({ kind: 'progress', progress }), better: (plan) => tell({ kind: 'better', plan }) } });
+  },
+  async curve(demands: Demands, tradeOff: TradeOff, tell: (point: CurvePoint) => void): Promise<void> {
+    each(tradeOffCurve(await solver(), groundOf(demands), tradeOff), tell);
+  },
+  async reason(plan: Plan, cameraId: string): Promise<Reason | null> {
+    return reasonFor(await solver(), groundOf(plan.demands), plan, cameraId);
+  },
+  async breakEvens(plan: Plan, cameraId: string, tell: (one: BreakEven) => void): Promise<void> {
+    each(breakEvens(await solver(), groundOf(plan.demands), plan, cameraId), tell);
+  },
+  async policyCosts(plan: Plan, tell: (one: PolicyCost) => void): Promise<void> {
+    each(policyCosts(await solver(), groundOf(plan.demands).site, plan), tell);
+  },
+  futures(demands: Demands, options: Record<string, OptionKind>, count: number, seed: number, tell: (risk: Risk) => void): void {
+    each(drawFutures(groundOf(demands).evaluation, options, { count, seed }), tell);
+  },
+  totals(planned: Planned): PlanTotals {
+    return totalsIn(planned);
+  },
+  differences(a: Planned, b: Planned): Difference[] {
+    return differences(groundOf(a.demands), planOf(a, totalsIn(a)), groundOf(b.demands), planOf(b, totalsIn(b)));
+  },
+  lp(demands: Demands): string {
+    const ground = groundOf(demands);
+    return lpText(ground.model.programme, aboutOf(ground.site).name);
+  },
+};
+
+export type Planner = typeof planner;
+expose(planner);
