@@ -6,7 +6,7 @@ export default defineConfig({
   build: {
     ssr: true, outDir: 'programs', emptyOutDir: true, minify: false,
     rollupOptions: {
-      input: { server: 'server/main.ts', planApart: 'server/planning/planMain.ts', tester: 'stand-ins/tester/main.ts' },
+      input: { server: 'server/main.ts', planApart: 'server/planning/planMain.ts', tester: 'stand-ins/tester/main.ts', recorder: 'stand-ins/recorder/main.ts' },
       output: { entryFileNames: '[name].js', chunkFileNames: '[name]-[hash].js' },
     },
   },

@@ -1,6 +1,6 @@
 import path from 'node:path';
 import { parseArgs } from 'node:util';
-import { spawnTester } from './spawnTester';
+import { spawnDemo } from './spawnDemo';
 import { startServer, type RunningServer, type ServerOptions } from './startServer';
 import { StartupError } from './startupError';
 
@@ -24,10 +24,10 @@ function optionsFrom(args: string[]): ServerOptions {
   };
 }
 
-function stopOnSignal(server: RunningServer, stopTester: () => void): void {
+function stopOnSignal(server: RunningServer, stopStandIns: () => void): void {
   for (const signal of ['SIGINT', 'SIGTERM'] as const) {
     process.once(signal, () => {
-      stopTester();
+      stopStandIns();
       void server.close().then(() => process.exit(0));
     });
   }
@@ -35,15 +35,14 @@ function stopOnSignal(server: RunningServer, stopTester: () => void): void {
 
 try {
   const options = optionsFrom(process.argv.slice(2));
-  // The stand-in takes a second to come up; nobody waits for it until they reach for an instrument.
-  const tester = options.withDemo ? spawnTester(options.demoFile) : Promise.resolve(null);
-  const stopTester = () => void tester.then((running) => running?.stop());
+  // Stand-ins take a second to come up; nobody waits for them until they reach for a device.
+  const standIns = spawnDemo(options.withDemo ? options.demoFile : null);
   try {
-    const server = await startServer({ ...options, standIn: tester.then((running) => running?.address ?? null) });
-    stopOnSignal(server, stopTester);
+    const server = await startServer({ ...options, standIn: standIns.tester, recorderStandIns: standIns.recorders });
+    stopOnSignal(server, standIns.stop);
     console.log(`Neotrope is at ${server.address}`);
   } catch (error) {
-    stopTester();
+    standIns.stop();
     throw error;
   }
 } catch (error) {

@@ -4,6 +4,7 @@ import type { AddressInfo } from 'node:net';
 import { attachedTo, parseSiteFile, type Site } from '#core/site';
 import { keepAttached } from './files/sitePictures';
 import { createApp } from './http/app';
+import { applyingFolder } from './recorders/applyingFolder';
 import { StartupError } from './startupError';
 import { pictureFolder, type PictureFolder } from './store/pictureFolder';
 import { openStore, prepareDataFolder, setDatabaseAside } from './store/openStore';
@@ -20,6 +21,8 @@ export interface ServerOptions {
   reset: boolean;
   /** Where the demo's stand-in instrument listens, once it does. */
   standIn?: Promise<string | null>;
+  /** Where the demo's stand-in recorders listen, by the recorder's id. */
+  recorderStandIns?: Promise<Record<string, string>>;
 }
 
 export interface RunningServer { address: string; close: () => Promise<void> }
@@ -46,7 +49,7 @@ async function demoFrom(file: string, pictures: PictureFolder): Promise<Site> {
 }
 
 /** Starts the server on loopback. Rejects with a StartupError whose message is one line for a person. */
-export async function startServer({ port, dataDir, webDir, demoFile, withDemo = false, reset, standIn = Promise.resolve(null) }: ServerOptions): Promise<RunningServer> {
+export async function startServer({ port, dataDir, webDir, demoFile, withDemo = false, reset, standIn = Promise.resolve(null), recorderStandIns = Promise.resolve({}) }: ServerOptions): Promise<RunningServer> {
   let handler: RequestListener = (_request, response) => {
     response.writeHead(503).end();
   };
@@ -59,7 +62,7 @@ export async function startServer({ port, dataDir, webDir, demoFile, withDemo = 
     const store = siteStore(orm, pictures, () => new Date().toISOString());
     const demo = () => demoFrom(demoFile, pictures);
     if (withDemo && (await store.list()).length === 0) await store.create(await demo());
-    handler = createApp({ store, pictures, demo }, webDir, standIn).callback();
+    handler = createApp({ store, pictures, demo, applying: applyingFolder(dataDir) }, webDir, { tester: standIn, recorders: recorderStandIns }).callback();
     return {
       address: `http://127.0.0.1:${(server.address() as AddressInfo).port}`,
       close: async () => {

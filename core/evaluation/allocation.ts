@@ -1,6 +1,6 @@
 import type { Possible } from '#core/options';
 import { recorderState, type Occupant, type RecorderState, type SlotNeed } from '#core/recorder';
-import type { Site } from '#core/site';
+import type { Placement, Site } from '#core/site';
 import type { RunEvaluation } from './evaluateRun';
 
 export interface Allocation {
@@ -9,6 +9,8 @@ export interface Allocation {
   /** Decided cameras that have no slot yet, in the order of their numbers. */
   waiting: SlotNeed[];
   needs: Record<string, SlotNeed>;
+  /** Slots that are still kept for cameras that have been retired since. */
+  leftOver: Placement[];
 }
 
 export const chosenOption = (evaluation: Pick<RunEvaluation, 'options' | 'chosen'>): Possible | undefined =>
@@ -17,9 +19,11 @@ export const chosenOption = (evaluation: Pick<RunEvaluation, 'options' | 'chosen
 /** What a camera asks of its slot: what was chosen for it, or until then the picture it sends today; nothing once it is retired. */
 function needOf(evaluation: RunEvaluation): SlotNeed | undefined {
   const { camera, run } = evaluation;
-  const signal = chosenOption(evaluation)?.signal ?? { kind: 'coax' as const, format: camera.format };
+  const option = chosenOption(evaluation);
+  const signal = option?.signal ?? { kind: 'coax' as const, format: camera.format };
   if (signal.kind === 'none') return undefined;
-  return { cameraId: camera.id, number: camera.number, name: camera.name, patchedTo: run.patchedTo, signal };
+  const portWatts = option?.shared?.of === 'poe-switch' ? option.shared.sourceWatts : 0;
+  return { cameraId: camera.id, number: camera.number, name: camera.name, patchedTo: run.patchedTo, placeId: run.headEndId, portWatts, signal };
 }
 
 /** Who is on which slot: placed cameras, and undecided ones on the input they have today. */
@@ -30,16 +34,19 @@ export function allocationOf(site: Site, runs: readonly RunEvaluation[]): Alloca
   }));
   const occupied: Record<string, Occupant[]> = Object.fromEntries(Object.keys(site.recorder).map((id) => [id, []]));
   const waiting: SlotNeed[] = [];
+  const leftOver: Placement[] = [];
   for (const { camera, run, chosen } of runs) {
     const need = needs[camera.id];
-    // A retired camera leaves its slot to others.
-    if (!need) continue;
     const placement = site.placement[camera.id];
+    if (!need) {
+      if (placement) leftOver.push(placement);
+      continue;
+    }
     if (placement) occupied[placement.recorderId]?.push({ need, slot: placement.slot, placed: true });
     else if (chosen) waiting.push(need);
     else if (run.patchedTo) occupied[run.patchedTo.recorderId]?.push({ need, slot: run.patchedTo.input, placed: false });
   }
   const recorders = Object.values(site.recorder).map((recorder) => recorderState(recorder, occupied[recorder.id] ?? []));
-  return { recorders, occupied, needs, waiting: waiting.sort((a, b) => a.number - b.number) };
+  return { recorders, occupied, needs, leftOver, waiting: waiting.sort((a, b) => a.number - b.number) };
 }
 

@@ -31,7 +31,7 @@ export function aroundOf(site: Site, readings: ReadonlyMap<string, RunReadings>)
     mbpsAt: (placeId) => {
       if (!mbps) {
         mbps = new Map();
-        for (const camera of Object.values(site.camera)) mbps.set(camera.placeId, (mbps.get(camera.placeId) ?? 0) + viewNeed(camera, catalogue).ip.mbps);
+        for (const camera of Object.values(site.camera)) mbps.set(camera.placeId, (mbps.get(camera.placeId) ?? 0) + viewNeed(site, camera).ip.mbps);
       }
       return mbps.get(placeId) ?? 0;
     },

@@ -38,7 +38,7 @@ export function evaluateRun(site: Site, run: Run, readings: RunReadings, around:
   const workOut = (): Option[] => (options ??= optionsFor({
     site, camera, run, findings, readings, catalogue: around.catalogue, policies: around.policies, accepted: around.acceptedAt.get(run.headEndId) ?? nothing,
     place: site.place[camera.placeId]!, headEnd: site.place[run.headEndId]!,
-    source: feedSource(site, run), need: viewNeed(camera, around.catalogue), radioPath: around.radioPathFrom.get(camera.placeId),
+    source: feedSource(site, run), need: viewNeed(site, camera), radioPath: around.radioPathFrom.get(camera.placeId),
     mbpsAtPlace: () => around.mbpsAt(camera.placeId), rail: () => (run.feed.kind === 'local-adapter' ? undefined : around.railOf(run.feed.supplyId)),
   }));
   const chosen = site.choice[camera.id]?.option ?? null;

@@ -29,10 +29,10 @@ const sameReadings = (a: RunReadings, b: RunReadings): boolean => testIds.every(
 /** The runs of an earlier evaluation that still hold: those whose every fact is the very object it was then. */
 function standing(site: Site, readings: ReadonlyMap<string, RunReadings>, before: Before | undefined): Map<string, RunEvaluation> {
   const then = before?.site;
-  if (!before || !then || then.place !== site.place || then.supply !== site.supply || then.product !== site.product || then.demands !== site.demands || then.radioPath !== site.radioPath || then.recorder !== site.recorder || then.route !== site.route || then.drawing !== site.drawing) return new Map();
+  if (!before || !then || then.place !== site.place || then.supply !== site.supply || then.product !== site.product || then.demands !== site.demands || then.radioPath !== site.radioPath || then.recorder !== site.recorder || then.route !== site.route || then.drawing !== site.drawing || then.slotting !== site.slotting) return new Map();
   const readThen = then.reading === site.reading ? readings : readingsByRun(then);
   return new Map(before.evaluation.runs
-    .filter(({ run, camera }) => site.run[run.id] === run && site.camera[camera.id] === camera && site.choice[camera.id] === then.choice[camera.id]
+    .filter(({ run, camera }) => site.run[run.id] === run && site.camera[camera.id] === camera && site.choice[camera.id] === then.choice[camera.id] && site.stream[camera.id] === then.stream[camera.id]
       && sameReadings(readings.get(run.id) ?? {}, readThen.get(run.id) ?? {}))
     .map((evaluation) => [evaluation.run.id, evaluation]));
 }
@@ -57,7 +57,7 @@ export function evaluateSite(site: Site, before?: Before): SiteEvaluation {
       toTest: runs.filter(({ findings }) => findings.missing.length > 0).length,
       toDecide: runs.filter(({ chosen }) => chosen === null).length,
       toPlace: runs.filter(({ camera, chosen }) => chosen !== 'retire' && !site.placement[camera.id]).length,
-      broken: allocation.recorders.reduce((sum, { broken }) => sum + broken.length, 0) + runs.filter(({ choiceBroken }) => choiceBroken !== null).length,
+      broken: allocation.recorders.reduce((sum, { broken }) => sum + broken.length, 0) + allocation.leftOver.length + runs.filter(({ choiceBroken }) => choiceBroken !== null).length,
     },
     cableM: metresOf(runs),
     coaxKeptM: metresOf(runs.filter(({ run, chosen }) => chosen !== null && !leavesItsCable.has(chosen) && lineKind(run) === 'coax')),

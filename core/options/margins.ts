@@ -163,11 +163,11 @@ export function coaxRateMargin(context: Context, converter: Converter, newJoints
         ...(row ? [tableStep(lengthFigure(run), 'rate', row.mbps, 'Mb/s')] : []),
         ...(tested === undefined ? [] : [{ says: 'Throughput when the link was tested', formula: 'against-limit' as const, inputs: [], result: figure('throughput', tested, 'Mb/s', 'measured') }]),
       ],
-      limit: { sense: 'at-least', figure: figure('camera streams', ip.mbps, 'Mb/s', ip.from) },
+      limit: { sense: 'at-least', figure: figure('camera streams', ip.mbps, 'Mb/s', ip.mbpsFrom) },
       conclusion: share <= 1 ? 'Carries the stream with room.' : 'Does not carry the stream.',
     }),
     under: (future) => {
-      const wanted = loadAt(ip.mbps, ip.from, future);
+      const wanted = loadAt(ip.mbps, ip.mbpsFrom, future);
       if (tested !== undefined) return enough(wanted, tested * (1 - readSpread * future.loss));
       const times = Math.max(0.5, 1 + lossSpread * future.loss);
       const carried = linkRateOver(model, { a: loss.a * times, b: loss.b * times, c: loss.c * times }, extra + unseenDb(isTraced(context), future));

@@ -196,7 +196,7 @@ describe('every way of the table', () => {
     expect(possible(withReading({ ...taken, id: 'x', runId: 'r01', test: 'foreign-ac-volts', value: 120 }), 1, 'ip-coax-unit').cautions[0]).toMatch(/nobody touches it/);
   });
   it('a view asks for the class that its detail takes', () => {
-    const need = (fields: Partial<Camera>) => viewNeed({ ...site.camera['c08']!, ...fields }, catalogue);
+    const need = (fields: Partial<Camera>) => viewNeed(site, { ...site.camera['c08']!, ...fields });
     // 1/3 inch and 6 mm see 11.2 m wide at 14 m: 250 px/m are 2800 pixels, 125 are 1400.
     expect(need({ needs: { detail: 'identify' } })).toMatchObject({ suggests: 'fixed-8mp', pixelsAcross: expect.closeTo(2800, 0) as number });
     expect(need({ needs: { detail: 'recognise' } })).toMatchObject({ suggests: 'fixed-2mp', megapixels: 2 });

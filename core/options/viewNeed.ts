@@ -1,6 +1,7 @@
-import { cameraFor, type Catalogue } from '#core/catalogue';
+import { cameraFor, catalogueOf } from '#core/catalogue';
 import { viewPurposes, viewWidthM } from '#core/optics';
-import type { Camera, ProductOf, TargetClassId } from '#core/site';
+import { slottingOf, type Camera, type ProductOf, type Site, type TargetClassId } from '#core/site';
+import { streamRate } from '#core/stream';
 
 /** What a view asks of its next camera, and the watts and Mb/s that come of it. */
 export interface ViewNeed {
@@ -20,7 +21,8 @@ export interface ViewNeed {
   hd: CameraFigures;
 }
 
-export interface CameraFigures { product: ProductOf<'camera'>; nightWatts: number; heaterWatts: number; mbps: number; format: string; from: ProductOf<'camera'>['from'] }
+/** `mbps` is its main and sub stream together. */
+export interface CameraFigures { product: ProductOf<'camera'>; nightWatts: number; heaterWatts: number; mbps: number; mbpsFrom: ProductOf<'camera'>['from']; format: string; from: ProductOf<'camera'>['from'] }
 
 /** Pixels across a picture of 16:9 by its megapixels. */
 const acrossOf: Record<number, number> = { 2: 1920, 4: 2560, 8: 3840 };
@@ -29,7 +31,13 @@ const fixedClasses: { id: TargetClassId; megapixels: number }[] = [{ id: 'fixed-
 
 function figuresOf(product: ProductOf<'camera'>, lamps: boolean, heater: boolean): CameraFigures {
   const heaterWatts = heater ? product.heaterWatts : 0;
-  return { product, heaterWatts, nightWatts: product.watts + (lamps ? product.lampWatts : 0) + heaterWatts, mbps: product.mbps, format: product.format ?? 'hd1080', from: product.from };
+  return { product, heaterWatts, nightWatts: product.watts + (lamps ? product.lampWatts : 0) + heaterWatts, mbps: product.mbps, mbpsFrom: product.from, format: product.format ?? 'hd1080', from: product.from };
+}
+
+/** The figures of a camera whose streams somebody has described. */
+function withStream(figures: CameraFigures, site: Pick<Site, 'stream' | 'slotting'>, camera: Camera): CameraFigures {
+  const { mainMbps, subMbps, from } = streamRate(figures.product, site.stream[camera.id], slottingOf(site).streams);
+  return { ...figures, mbps: mainMbps + subMbps, mbpsFrom: from === 'class' ? figures.mbpsFrom : from === 'data-sheet' ? 'data-sheet' : 'typical' };
 }
 
 /** Pixels across the whole picture so that the target gets the pixels per metre that its purpose takes. Source: IEC 62676-4. */
@@ -39,11 +47,12 @@ function pixelsAcrossFor({ needs, lens, targetM }: Camera): number | null {
 }
 
 /** What a view needs: detail from its purpose, lamps, heater and the rest as noted or as they are today. */
-export function viewNeed(camera: Camera, catalogue: Catalogue): ViewNeed {
+export function viewNeed(site: Pick<Site, 'product' | 'stream' | 'slotting'>, camera: Camera): ViewNeed {
+  const catalogue = catalogueOf(site);
   const pixelsAcross = pixelsAcrossFor(camera);
   const lamps = camera.needs?.lamps ?? camera.lamps !== 'none';
   const heater = camera.needs?.heater ?? camera.heater;
-  const ip = figuresOf(cameraFor(catalogue, camera, 'ip'), lamps, heater);
+  const ip = withStream(figuresOf(cameraFor(catalogue, camera, 'ip'), lamps, heater), site, camera);
   const turning = camera.target === 'turning-4mp';
   const enough = pixelsAcross === null ? undefined : fixedClasses.find(({ megapixels }) => acrossOf[megapixels]! >= pixelsAcross);
   const known = pixelsAcross !== null && !turning;

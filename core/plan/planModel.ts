@@ -1,9 +1,8 @@
 import { productOf, catalogueOf } from '#core/catalogue';
 import { usableShare } from '#core/headend';
-import type { Programme, Term } from '#core/programme';
+import { draftProgramme, type Draft, type Programme, type Term } from '#core/programme';
 import type { Demands, Site } from '#core/site';
 import type { CameraCandidates, Candidate } from './candidates';
-import { draftProgramme, type Draft } from './draft';
 import { recorderRows, type RecorderBuy } from './recorderRows';
 import { sharedRows, type UnitCount } from './sharedRows';
 

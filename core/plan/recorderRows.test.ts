@@ -1,7 +1,7 @@
 import loadHighs from 'highs';
 import { describe, expect, it } from 'vitest';
 import { evaluateSite } from '#core/evaluation';
-import { autoFill, recorderState, type Occupant } from '#core/recorder';
+import { allocate, recorderState, type SlotNeed } from '#core/recorder';
 import { slotCount, usualDemands, withRulesOf, type Demands, type Recorder, type Site, type SlotRules } from '#core/site';
 import { saltmarrowSite } from '../site/testSite';
 import { adopt, planGround, planSite, plannedOf, type Plan } from '.';
@@ -17,6 +17,9 @@ function plan(at: Site, demands: Demands = usualDemands): Plan | null {
 const withRecorders = (change: (recorder: Recorder) => Recorder): Site => ({ ...site, choice: {}, placement: {}, recorder: Object.fromEntries(Object.values(site.recorder).map((recorder) => [recorder.id, change(recorder)])) });
 const roomy = (recorder: Recorder): Recorder => ({ ...recorder, limits: { ...recorder.limits, incomingMbps: 500, ipCameras: 64, slotMegapixels: 12 } });
 
+const fromScratch = (recorders: readonly Recorder[], needs: readonly SlotNeed[]) =>
+  allocate(highs, recorders, needs.map((need) => ({ need, placed: undefined, mayMove: true })), { numbers: 'any', share: 'building', blocks: 'mix', spareSlots: 0 });
+
 /** What the plan chose, put on the recorders from scratch; who found no slot. */
 function placed(at: Site, of: Plan): { site: Site; without: number; broken: string[] } {
   const adopted = { ...at, planned: { p: plannedOf(of, 'p', 'P', who) } };
@@ -24,12 +27,8 @@ function placed(at: Site, of: Plan): { site: Site; without: number; broken: stri
   const { allocation } = evaluateSite(next);
   const recorders = Object.values(next.recorder);
   const needs = Object.values(allocation.needs);
-  const { placements } = autoFill(recorders, {}, needs);
-  const broken = recorders.flatMap((recorder) => {
-    const occupants = placements.filter(({ recorderId }) => recorderId === recorder.id).map(({ id, slot }): Occupant => ({ need: allocation.needs[id]!, slot, placed: true }));
-    return recorderState(recorder, occupants).broken.map(({ why }) => why);
-  });
-  return { site: next, without: needs.length - placements.length, broken };
+  const { without, occupied } = fromScratch(recorders, needs);
+  return { site: next, without: without.length, broken: recorders.flatMap((recorder) => recorderState(recorder, occupied[recorder.id] ?? []).broken.map(({ why }) => why)) };
 }
 
 const families: SlotRules['kind'][] = ['from-the-tail', 'switch-per-input', 'fixed-hybrid', 'preset-split'];
@@ -59,7 +58,7 @@ describe('slots in the plan', () => {
     const best = plan({ ...site, choice: {}, placement: {} })!;
     const { site: next } = placed({ ...site, choice: {}, placement: {} }, best);
     expect(best.options['c06']).toMatch(/^ip/);
-    const { placements } = autoFill(Object.values(next.recorder), {}, Object.values(evaluateSite(next).allocation.needs));
+    const { placements } = fromScratch(Object.values(next.recorder), Object.values(evaluateSite(next).allocation.needs));
     expect(placements.find(({ id }) => id === 'c06')?.recorderId).toBe('hall-recorder');
   });
   it('blocks that keep families apart take whole blocks', () => {

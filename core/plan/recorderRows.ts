@@ -1,7 +1,6 @@
 import { catalogueOf, productsOf } from '#core/catalogue';
-import type { Term } from '#core/programme';
+import type { Draft, Term } from '#core/programme';
 import { slotCount, type Demands, type Recorder, type Site } from '#core/site';
-import type { Draft } from './draft';
 import type { Pick } from './planModel';
 
 /** A recorder that could be bought, as an unknown. */

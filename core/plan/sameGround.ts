@@ -1,7 +1,7 @@
 import type { Kind, Site } from '#core/site';
 
 /** Kinds of fact that a plan rests on. Slots, drawings and kept plans are none of them. */
-const underAPlan: readonly Kind[] = ['place', 'camera', 'supply', 'recorder', 'run', 'reading', 'equipment', 'product', 'demands', 'radioPath'];
+const underAPlan: readonly Kind[] = ['place', 'camera', 'supply', 'recorder', 'run', 'reading', 'equipment', 'product', 'demands', 'radioPath', 'stream', 'slotting'];
 
 const locks = ({ choice }: Site): string => Object.values(choice).filter(({ locked }) => locked).map(({ id, option }) => `${id} ${option}`).sort().join();
 

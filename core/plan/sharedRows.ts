@@ -1,9 +1,8 @@
 import { catalogueOf } from '#core/catalogue';
 import { freeRackUnits, portsThere, unitSizes, type SharedPort, type UnitSize, type Wanted } from '#core/options';
-import type { Term } from '#core/programme';
+import type { Draft, Term } from '#core/programme';
 import type { Site } from '#core/site';
 import type { Pick } from './planModel';
-import type { Draft } from './draft';
 
 /** Whole units of one size at one place. */
 export interface UnitCount { placeId: string; size: UnitSize; variable: number }

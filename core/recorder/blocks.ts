@@ -2,7 +2,7 @@ import type { Recorder } from '#core/site';
 import type { BrokenRule, Occupant, SlotNeed } from './slots';
 
 /** Composite, HD over coax and IP are families; the inputs of a block have one in common. */
-const familyOfSignal = ({ signal }: SlotNeed): string => (signal.kind === 'ip' ? 'IP' : signal.format === 'cvbs' ? 'composite' : 'HD over coax');
+export const familyOfSignal = ({ signal }: SlotNeed): string => (signal.kind === 'ip' ? 'IP' : signal.format === 'cvbs' ? 'composite' : 'HD over coax');
 
 /** Blocks of inputs, on a recorder that has them, in which signal families are mixed. */
 export function brokenBlocks({ name, inputs, blockSize }: Recorder, occupants: readonly Occupant[]): BrokenRule[] {

@@ -2,7 +2,9 @@ import type { SlotFamily } from './slots';
 
 /** Fixed hybrid and network-only: every slot carries what it always carries, and nothing restarts. */
 export const fixedSlots: SlotFamily = {
+  turnsInOrder: false,
+  splits: ({ inputs }) => [{ says: 'as it is', carries: (slot) => (slot <= inputs ? 'coax' : 'ip') }],
   turned: () => new Set(),
   broken: () => [],
-  consequences: () => [],
+  usualChange: { restarts: false, factoryValues: false, losesAnalytics: false },
 };

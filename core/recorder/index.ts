@@ -1,5 +1,12 @@
-export { autoFill, type Filled } from './autoFill';
+export { allocate, type Allocated } from './allocate';
+export { changeCost, changeInWords, changeRulesOf, turnedToday, type ChangeCost } from './changeCost';
+export { familyOf } from './families';
+export { migrationOf, type Migration, type Mover, type Night, type NightStep } from './migration';
+export { nightStepInWords } from './nightInWords';
+export { movesOf, moveInWords, type Move } from './moves';
+export { recordingOf, type Recording } from './recording';
 export { recorderState } from './recorderState';
+export type { SlotAddress, SlotWishes, Wanting } from './slotModel';
 export type { BrokenRule, Occupant, RecorderState, RuleId, Slot, SlotNeed } from './slots';
 export { rulesInWords } from './rulesInWords';
-export { tryPlacement } from './tryPlacement';
+export { tryPlacement, tryRow, type Row } from './tryPlacement';

@@ -1,5 +1,5 @@
 import type { Recorder } from '#core/site';
-import { inputsFrom, restartFor } from './restart';
+import { numbersFrom } from './numbers';
 import type { Occupant, SlotFamily } from './slots';
 
 interface Preset { inputs: number; ipSlots: number }
@@ -10,12 +10,9 @@ const presetsOf = ({ rules }: Recorder): Preset[] => (rules.kind === 'preset-spl
 const leftOut = ({ inputs, ipSlots }: Preset, occupants: readonly Occupant[]): Occupant[] =>
   occupants.filter(({ need, slot }) => (need.signal.kind === 'coax' ? slot > inputs : slot <= inputs || slot > inputs + ipSlots));
 
-/** The preset that leaves the fewest cameras out and has room for the others to come; among equals the one with most coax. */
-function presetFor(recorder: Recorder, occupants: readonly Occupant[], moreIp: number): Preset | undefined {
-  const badness = (preset: Preset) => {
-    const onIp = occupants.filter(({ slot }) => slot > preset.inputs && slot <= preset.inputs + preset.ipSlots).length;
-    return leftOut(preset, occupants).length * 1000 + Math.max(0, moreIp - (preset.ipSlots - onIp));
-  };
+/** The preset that leaves the fewest cameras out; among equals the one with most coax. */
+function presetFor(recorder: Recorder, occupants: readonly Occupant[]): Preset | undefined {
+  const badness = (preset: Preset) => leftOut(preset, occupants).length;
   return presetsOf(recorder).reduce<Preset | undefined>((best, preset) => (!best || badness(preset) < badness(best) ? preset : best), undefined);
 }
 
@@ -23,9 +20,14 @@ const says = ({ inputs, ipSlots }: Preset): string => `${inputs} coax and ${ipSl
 
 /** Preset split: the whole recorder takes one of a few presets, and restarts to change. */
 export const presetSplit: SlotFamily = {
-  turned: (recorder, occupants, moreIp) => new Set(inputsFrom((presetFor(recorder, occupants, moreIp)?.inputs ?? recorder.inputs) + 1, recorder.inputs)),
+  turnsInOrder: false,
+  splits: (recorder) => presetsOf(recorder).map((preset) => ({
+    says: says(preset),
+    carries: (slot) => (slot <= preset.inputs ? 'coax' : slot <= preset.inputs + preset.ipSlots ? 'ip' : 'none'),
+  })),
+  turned: (recorder, occupants) => new Set(numbersFrom((presetFor(recorder, occupants)?.inputs ?? recorder.inputs) + 1, recorder.inputs)),
   broken: (recorder, occupants) => {
-    const preset = presetFor(recorder, occupants, 0);
+    const preset = presetFor(recorder, occupants);
     const out = preset ? leftOut(preset, occupants) : [];
     if (!preset || out.length === 0) return [];
     const many = out.length > 1;
@@ -35,5 +37,5 @@ export const presetSplit: SlotFamily = {
       remedy: `Fit them to one of its presets: ${presetsOf(recorder).map(says).join('; ')}.`,
     }];
   },
-  consequences: (recorder, turned) => (turned.size === 0 ? [] : [restartFor(recorder, turned)]),
+  usualChange: { restarts: true, factoryValues: false, losesAnalytics: false },
 };

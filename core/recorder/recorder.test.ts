@@ -2,13 +2,13 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import type { Recorder } from '#core/site';
 import { saltmarrowSite } from '../site/testSite';
-import { autoFill, recorderState, tryPlacement, type Occupant, type SlotNeed } from '.';
+import { recorderState, tryPlacement, tryRow, type Occupant, type SlotNeed } from '.';
 
 const site = saltmarrowSite();
 const tail = site.recorder['hall-recorder']!;
 const fixed = site.recorder['marshalling-recorder']!;
 
-const ip = (number: number, input?: number, over: Partial<{ mbps: number; megapixels: number }> = {}): SlotNeed => ({ cameraId: `c${number}`, number, name: `Camera ${number}`, signal: { kind: 'ip', mbps: 4, megapixels: 2, ...over }, patchedTo: input ? { recorderId: tail.id, input } : undefined });
+const ip = (number: number, input?: number, over: Partial<{ mbps: number; megapixels: number }> = {}): SlotNeed => ({ cameraId: `c${number}`, number, name: `Camera ${number}`, signal: { kind: 'ip', mbps: 4, megapixels: 2, ...over }, portWatts: 0, placeId: tail.placeId, patchedTo: input ? { recorderId: tail.id, input } : undefined });
 const coax = (number: number, input?: number, format = 'cvbs'): SlotNeed => ({ ...ip(number, input), signal: { kind: 'coax', format } });
 const on = (need: SlotNeed, slot: number, placed = true): Occupant => ({ need, slot, placed });
 const rules = (recorder: Recorder, occupants: Occupant[]) => recorderState(recorder, occupants).broken.map(({ rule }) => rule);
@@ -21,10 +21,6 @@ describe('switch per input', () => {
     const state = recorderState(each, [on(ip(1), 3), on(coax(2), 4), on(ip(5), 17)]);
     expect([state.broken, state.slots.filter(({ converted }) => converted).map(({ slot }) => slot)]).toEqual([[], [3]]);
     expect(state.consequences).toHaveLength(1);
-  });
-  it('fills extra slots first, then free inputs from the highest down', () => {
-    const { placements } = autoFill([each], {}, [1, 2, 3, 4].map((number) => ip(number)));
-    expect(placements.map(({ slot }) => slot).sort((a, b) => a - b)).toEqual([15, 16, 17, 18]);
   });
 });
 
@@ -40,15 +36,22 @@ describe('preset split', () => {
     const [broken] = recorderState(preset, [on(coax(1), 12), on(ip(2), 14)]).broken;
     expect(broken).toMatchObject({ rule: 'preset', remedy: 'Fit them to one of its presets: 16 coax and 0 IP; 8 coax and 8 IP; 0 coax and 16 IP.' });
   });
-  it('is filled without breaking it', () => {
-    const needs = [coax(1), coax(2), ip(3), ip(4), ip(5)];
-    const { placements } = autoFill([preset], {}, needs);
-    const occupants = placements.map(({ id, slot }) => on(needs.find(({ cameraId }) => cameraId === id)!, slot));
-    expect([occupants.length, rules(preset, occupants)]).toEqual([5, []]);
-  });
 });
 
 describe('network only, and blocks', () => {
+  it('ports of its own give so many watts together, and slots after them none', () => {
+    const ports = family({ kind: 'network-only', ipSlots: 8, poe: { ports: 2, watts: 20 } }, { inputs: 0 });
+    const fed = (number: number): SlotNeed => ({ ...ip(number), portWatts: 12 });
+    expect(recorderState(ports, [on(fed(1), 1), on(fed(2), 3)]).broken).toEqual([]);
+    const over = recorderState(ports, [on(fed(1), 1), on(fed(2), 2)]);
+    expect(over.broken).toMatchObject([{ rule: 'port-watts', slots: [1, 2] }]);
+    expect(over.loads.at(-1)).toMatchObject({ used: 24, most: 20 });
+  });
+  it('an input that is set to one format takes no other', () => {
+    const forced = { ...tail, forced: [{ input: 3, format: 'hd1080' as const }] };
+    expect(rules(forced, [on(coax(1, undefined, 'hd1080'), 3), on(coax(2), 4)])).toEqual([]);
+    expect(recorderState(forced, [on(coax(1), 3)]).broken).toMatchObject([{ rule: 'forced', slots: [3] }]);
+  });
   it('takes IP on every slot and no coax', () => {
     const network = family({ kind: 'network-only', ipSlots: 8 }, { inputs: 0 });
     expect(recorderState(network, [on(ip(1), 1), on(ip(2), 8)]).broken).toEqual([]);
@@ -89,6 +92,19 @@ describe('from the tail', () => {
   });
 });
 
+describe('what a change costs', () => {
+  it('is counted from the state that the recorder is in today', () => {
+    const turned = { ...tail, turned: [15, 16] };
+    expect(recorderState(turned, [on(ip(1), 15)]).consequences).toEqual([]);
+    expect(recorderState(turned, [on(ip(1), 14)]).consequences[0]).toBe('Input 14 of Hall recorder turns to IP: a restart of about 4 minutes, nothing recorded meanwhile.');
+    expect(recorderState(turned, [on(coax(1), 1)]).consequences[0]).toMatch(/^Inputs 15 and 16 of Hall recorder turn back to coax/);
+  });
+  it('is as somebody noted it for this recorder, where that differs from its rules', () => {
+    const gentle = { ...tail, onChange: { restarts: false, factoryValues: false, losesAnalytics: true } };
+    expect(recorderState(gentle, [on(ip(1), 16)]).consequences).toEqual(['Input 16 of Hall recorder turns to IP: without a restart.', 'Analytics are lost while any input is IP.']);
+  });
+});
+
 describe('every family', () => {
   it('coax does not go on an IP slot, and IP not on an input that stays coax', () => {
     expect(rules(tail, [on(coax(1), 17)])).toEqual(['signal']);
@@ -102,43 +118,17 @@ describe('every family', () => {
     expect(rules({ ...fixed, limits: { ...fixed.limits, ipCameras: 1 } }, [on(ip(1), 17), on(ip(2), 18)])).toEqual(['ip-count']);
   });
   it('two on one slot are one too many', () => expect(rules(tail, [on(coax(1), 1), on(coax(2), 1, false)])).toEqual(['taken']));
+  it('several go on the next slots that take them, and the first that finds none is told why', () => {
+    const occupants = [on(coax(1), 1), on(ip(9), 18)];
+    expect(tryRow(tail, occupants, [ip(12), ip(11), ip(10)], 17).on.map(({ need, slot }) => [need.number, slot])).toEqual([[10, 17], [11, 19], [12, 20]]);
+    const { on: placed, refused } = tryRow(tail, occupants, [ip(10), ip(11)], 24);
+    expect([placed.length, refused?.need.number]).toEqual([1, 11]);
+    expect(tryRow(tail, [on(ip(10), 18)], [ip(10)], 18).on).toMatchObject([{ slot: 18 }]);
+  });
   it('trying a slot tells only what it would break anew', () => {
     const occupants = [on(coax(1), 17), on(coax(2), 2)];
     expect(tryPlacement(tail, occupants, ip(3), 18)).toEqual([]);
     expect(tryPlacement(tail, occupants, ip(3), 1).map(({ rule }) => rule)).toEqual(['tail-order']);
     expect(tryPlacement(tail, occupants, coax(2), 2)).toEqual([]);
-  });
-});
-
-describe('autoFill', () => {
-  const fill = (occupants: Occupant[], needs: SlotNeed[]) => autoFill([tail], { [tail.id]: occupants }, needs);
-  it('keeps the numbers of coax cameras and puts IP cameras on IP slots', () => {
-    const { placements, notes } = fill([], [coax(3, 3), ip(4, 4), coax(1, 1)]);
-    expect(placements.map(({ id, slot }) => [id, slot])).toEqual([['c1', 1], ['c3', 3], ['c4', 17]]);
-    expect(notes).toEqual([]);
-  });
-  it('turns inputs from the tail when the IP slots are full, re-patching the coax camera that is in the way', () => {
-    const { placements, notes } = fill([], [...Array.from({ length: 9 }, (_, k) => ip(k + 1)), coax(16, 16)]);
-    expect(placements.find(({ id }) => id === 'c16')?.slot).toBe(1);
-    expect(placements.find(({ id }) => id === 'c9')?.slot).toBeGreaterThanOrEqual(16);
-    expect(notes.join(' ')).toMatch(/Re-patch camera 16 from input 16 to 1/);
-  });
-  it('an IP camera that finds no room goes to the other recorder, and one that finds none there is named', () => {
-    const homes = Array.from({ length: 9 }, (_, k): SlotNeed => ({ ...ip(k + 1), patchedTo: { recorderId: fixed.id, input: k + 1 } }));
-    const { placements } = autoFill([tail, fixed], { [tail.id]: [], [fixed.id]: [] }, homes);
-    expect(placements.filter(({ recorderId }) => recorderId === fixed.id)).toHaveLength(8);
-    expect(placements.filter(({ recorderId }) => recorderId === tail.id)).toHaveLength(1);
-    expect(autoFill([fixed], { [fixed.id]: [] }, homes).notes).toContain('Camera 9 found no IP slot that takes it.');
-  });
-  it('whatever it does is legal, and it leaves those who are placed alone', () => {
-    const camera = fc.record({ isIp: fc.boolean(), input: fc.integer({ min: 1, max: 16 }) });
-    fc.assert(fc.property(fc.array(camera, { maxLength: 24 }), fc.uniqueArray(fc.integer({ min: 1, max: 16 }), { maxLength: 4 }), (cameras, taken) => {
-      const standing = taken.map((slot, k) => on(coax(100 + k), slot));
-      const needs = cameras.map(({ isIp, input }, k) => (isIp ? ip(k + 1, input) : coax(k + 1, input)));
-      const { placements } = fill(standing, needs);
-      const placed = placements.map(({ id, slot }) => on(needs.find(({ cameraId }) => cameraId === id)!, slot));
-      expect(recorderState(tail, [...standing, ...placed]).broken).toEqual([]);
-      expect(new Set(placements.map(({ id }) => id)).size).toBe(placements.length);
-    }), { numRuns: 60 });
   });
 });

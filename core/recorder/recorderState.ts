@@ -1,23 +1,14 @@
 import { pictureFormat } from '#core/signal';
-import { slotCount, type Recorder, type SlotRules } from '#core/site';
-import { loadOf } from '#core/working';
+import { slotCount, type Recorder } from '#core/site';
+import { formatQuantity } from '#core/units';
+import { loadOf, type Load } from '#core/working';
 import { brokenBlocks } from './blocks';
-import { fixedSlots } from './fixedSlots';
-import { fromTheTail } from './fromTheTail';
-import { presetSplit } from './presetSplit';
-import { switchPerInput } from './switchPerInput';
-import type { BrokenRule, Occupant, RecorderState, Slot, SlotFamily } from './slots';
-
-const families: Record<SlotRules['kind'], SlotFamily> = {
-  'from-the-tail': fromTheTail, 'fixed-hybrid': fixedSlots, 'network-only': fixedSlots, 'preset-split': presetSplit, 'switch-per-input': switchPerInput,
-};
-
-export function familyOf(recorder: Recorder): SlotFamily {
-  return families[recorder.rules.kind];
-}
+import { changeCost, changeInWords, turnedToday } from './changeCost';
+import { familyOf } from './families';
+import type { BrokenRule, Occupant, RecorderState, Slot } from './slots';
 
 /** What each slot carries once the `turned` inputs are IP. */
-export function slotsOf(recorder: Recorder, turned: ReadonlySet<number>, occupants: readonly Occupant[]): Slot[] {
+function slotsOf(recorder: Recorder, turned: ReadonlySet<number>, occupants: readonly Occupant[]): Slot[] {
   const bySlot = new Map<number, Occupant[]>();
   for (const occupant of occupants) {
     const on = bySlot.get(occupant.slot);
@@ -62,6 +53,10 @@ function slotProblems(recorder: Recorder, slot: Slot, turned: ReadonlySet<number
     if (signal.kind === 'coax' && slot.slot <= recorder.inputs && !recorder.accepts.includes(signal.format)) {
       problems.push({ ...at, rule: 'format', why: `${recorder.name} does not take ${pictureFormat(signal.format).label}.`, remedy: `One of: ${recorder.accepts.map((id) => pictureFormat(id).label).join(', ')}.` });
     }
+    const forced = signal.kind === 'coax' && recorder.forced?.find(({ input }) => input === slot.slot);
+    if (forced && signal.kind === 'coax' && forced.format !== signal.format) {
+      problems.push({ ...at, rule: 'forced', why: `Input ${slot.slot} is set to ${pictureFormat(forced.format).label}; camera ${need.number} sends ${pictureFormat(signal.format).label}.`, remedy: `Set input ${slot.slot} to ${pictureFormat(signal.format).label} or to find the format by itself, or take another input.` });
+    }
     if (signal.kind === 'ip' && signal.megapixels > recorder.limits.slotMegapixels) {
       problems.push({ ...at, rule: 'megapixels', why: `Camera ${need.number} sends ${signal.megapixels} MP; a slot of ${recorder.name} takes ${recorder.limits.slotMegapixels} MP.`, remedy: 'A camera of fewer megapixels, or the other recorder.' });
     }
@@ -69,20 +64,35 @@ function slotProblems(recorder: Recorder, slot: Slot, turned: ReadonlySet<number
   return problems;
 }
 
+/** Watts that the recorder's own ports have to give; `null` where it has none. */
+function portLoad({ rules }: Recorder, occupants: readonly Occupant[]): { used: number; most: number; slots: number[] } | null {
+  if (rules.kind !== 'network-only' || !rules.poe) return null;
+  const { ports, watts } = rules.poe;
+  const fed = occupants.filter(({ need, slot }) => slot <= ports && need.portWatts > 0);
+  return { used: fed.reduce((sum, { need }) => sum + need.portWatts, 0), most: watts, slots: fed.map(({ slot }) => slot) };
+}
+
 /** A recorder with these occupants: what each slot carries, every broken rule, and what the change costs. */
 export function recorderState(recorder: Recorder, occupants: readonly Occupant[]): RecorderState {
   const family = familyOf(recorder);
-  const turned = family.turned(recorder, occupants, 0);
+  const turned = family.turned(recorder, occupants);
   const slots = slotsOf(recorder, turned, occupants);
   const ip = occupants.flatMap(({ need }) => (need.signal.kind === 'ip' ? [need.signal] : []));
   const incomingMbps = ip.reduce((sum, { mbps }) => sum + mbps, 0);
   const broken = [...family.broken(recorder, occupants), ...brokenBlocks(recorder, occupants), ...slots.flatMap((slot) => slotProblems(recorder, slot, turned))];
   const { limits, name } = recorder;
+  const loads: Load[] = [loadOf('incoming', incomingMbps, limits.incomingMbps, 'Mb/s'), loadOf('IP cameras', ip.length, limits.ipCameras, '')];
   if (incomingMbps > limits.incomingMbps) {
-    broken.push({ rule: 'incoming-rate', slots: [], why: `${name} takes ${limits.incomingMbps} Mb/s in all; its cameras send ${incomingMbps}.`, remedy: 'Fewer frames or megapixels, or the other recorder.' });
+    broken.push({ rule: 'incoming-rate', slots: [], why: `${name} takes ${limits.incomingMbps} Mb/s in all; its cameras send ${formatQuantity(incomingMbps, 'Mb/s')}.`, remedy: 'Fewer frames or megapixels, or the other recorder.' });
   }
   if (ip.length > limits.ipCameras) {
     broken.push({ rule: 'ip-count', slots: [], why: `${name} takes ${limits.ipCameras} IP cameras; ${ip.length} are on it.`, remedy: 'Leave some on coax, or use the other recorder.' });
   }
-  return { recorder, slots, broken, consequences: family.consequences(recorder, turned), loads: [loadOf('incoming', incomingMbps, limits.incomingMbps, 'Mb/s'), loadOf('IP cameras', ip.length, limits.ipCameras, '')] };
+  const ports = portLoad(recorder, occupants);
+  if (ports) loads.push(loadOf('ports', ports.used, ports.most, 'W'));
+  if (ports && ports.used > ports.most) {
+    broken.push({ rule: 'port-watts', slots: ports.slots, why: `The ports of ${name} give ${ports.most} W together; its cameras draw ${formatQuantity(ports.used, 'W')} by night.`, remedy: 'Feed some of them from a switch, on slots after the ports.' });
+  }
+  const change = changeCost(recorder, turnedToday(recorder), turned);
+  return { recorder, slots, broken, consequences: change ? changeInWords(recorder, change) : [], loads };
 }

@@ -11,13 +11,17 @@ export interface SlotNeed {
   number: number;
   name: string;
   signal: SlotSignal;
+  /** What it draws where it is plugged straight into a port that gives power; 0 where it is fed from elsewhere. */
+  portWatts: number;
+  /** The building its line ends in. */
+  placeId: string;
   patchedTo: { recorderId: string; input: number } | undefined;
 }
 
 /** Who is on a slot: placed there by the plan, or still there because nothing is decided for it yet. */
 export interface Occupant { need: SlotNeed; slot: number; placed: boolean }
 
-export type RuleId = 'tail-order' | 'preset' | 'block' | 'signal' | 'format' | 'taken' | 'incoming-rate' | 'megapixels' | 'ip-count';
+export type RuleId = 'tail-order' | 'preset' | 'block' | 'signal' | 'format' | 'forced' | 'taken' | 'incoming-rate' | 'megapixels' | 'ip-count' | 'port-watts';
 
 /** A rule of the recorder that the placements break, and what would make them legal. */
 export interface BrokenRule { rule: RuleId; slots: number[]; why: string; remedy: string }
@@ -34,11 +38,22 @@ export interface RecorderState {
   loads: Load[];
 }
 
+/** One way in which a recorder can share its slots out; `either` is for an input that can be turned by itself. */
+export interface Split { says: string; carries: (slot: number) => 'coax' | 'ip' | 'either' | 'none' }
+
+/** What sharing slots out anew costs. */
+export interface ChangeRules { restarts: boolean; factoryValues: boolean; losesAnalytics: boolean }
+
 /** How one rule family shares a recorder's slots between coax and IP. */
 export interface SlotFamily {
-  /** The inputs that have to turn to IP for these occupants, and for so many IP cameras more as far as that is possible. */
-  turned: (recorder: Recorder, occupants: readonly Occupant[], moreIp: number) => ReadonlySet<number>;
+  /** Whether inputs turn in one order only, the highest first; else in the states that there are, or each by itself. */
+  turnsInOrder: boolean;
+  /** The states that there are. */
+  splits: (recorder: Recorder) => Split[];
+  /** The inputs that have to turn to IP for these occupants. */
+  turned: (recorder: Recorder, occupants: readonly Occupant[]) => ReadonlySet<number>;
   /** What the family's own rule says against these occupants. */
   broken: (recorder: Recorder, occupants: readonly Occupant[]) => BrokenRule[];
-  consequences: (recorder: Recorder, turned: ReadonlySet<number>) => string[];
+  /** What going from one state to another costs as a rule. */
+  usualChange: ChangeRules;
 }

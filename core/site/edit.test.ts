@@ -91,7 +91,7 @@ describe('editSchema', () => {
     [{ kind: 'run', id: 'r08', set: { ...run('r08'), segments: [{ ...segment, lengthM: -3 }] } }, 'changes[0].set.segments[0].lengthM: more than 0'],
     [{ kind: 'run', id: 'r08', set: { ...run('r08'), segments: [{ ...segment, lengthM: 99_999 }] } }, 'changes[0].set.segments[0].lengthM: at most 5000'],
     [{ kind: 'run', id: 'r08', set: { ...run('r08'), cameraId: 'constructor' } }, 'changes[0].set.cameraId: an id that is not “constructor”'],
-    [{ kind: 'horse', id: 'r08', remove: true }, 'changes[0].kind: one of about, place, camera, supply, recorder, run, reading, choice, placement, equipment, drawing, pin, route, photo, product, demands, planned, radioPath'],
+    [{ kind: 'horse', id: 'r08', remove: true }, 'changes[0].kind: one of about, place, camera, supply, recorder, run, reading, choice, placement, equipment, drawing, pin, route, photo, product, demands, planned, radioPath, stream, joining, slotting'],
     [{ kind: 'camera', id: 'c08', remove: false }, 'changes[0].remove: true'],
   ])('%#: names the field', (change, problem) => expect(problems([change])).toContain(problem));
   it('names an unknown cable and the ones there are', () => {

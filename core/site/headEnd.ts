@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { pictureFormatIds } from '#core/signal';
 import { hookUpSchema } from './equipment';
+import { recorderNetworkSchema } from './joining';
 import { currentSchema, idSchema, nameSchema, noteSchema, voltsSchema } from './vocabulary';
 
 /** A power supply box: one rail, several fused outputs. */
@@ -74,6 +75,13 @@ export const recorderSchema = z.strictObject({
     ipCameras: z.int().min(0).max(128),
   }),
   restartMinutes: z.number().min(0).max(120),
+  /** What sharing its slots out anew costs, where it is not as usual for its rules. */
+  onChange: z.strictObject({ restarts: z.boolean(), factoryValues: z.boolean(), losesAnalytics: z.boolean() }).optional(),
+  /** Inputs that are set to IP today. */
+  turned: z.array(z.int().min(1).max(64)).max(64).optional(),
+  /** Inputs that are set to one picture format and take no other. */
+  forced: z.array(z.strictObject({ input: z.int().min(1).max(64), format: z.enum(pictureFormatIds) })).max(64).optional(),
+  network: recorderNetworkSchema.optional(),
   /** Inputs come in blocks of so many that share a signal family: composite or HD over coax, not both. */
   blockSize: z.int().min(2).max(16).optional(),
   disks: z.array(z.strictObject({ terabytes: z.number().positive().max(100) })).max(24).optional(),

@@ -1,3 +1,4 @@
+import { pictureFormatIds } from '#core/signal';
 import type { Recorder, SlotRules } from './headEnd';
 
 type Presets = Extract<SlotRules, { kind: 'preset-split' }>['presets'];
@@ -23,4 +24,35 @@ export function parseDisks(typed: string): ReadList<Disks> {
   const sizes = text.split(/[,;]/).map((part) => /^\s*(\d+(?:\.\d+)?)\s*(TB|GB)?\s*$/i.exec(part)).map((match) => (match ? Number(match[1]) / (/gb/i.test(match[2] ?? '') ? 1000 : 1) : 0));
   if (sizes.length > 24 || sizes.some((size) => !(size > 0 && size <= 100))) return { kind: 'refused', why: 'terabytes of each disk, such as 4, 4' };
   return { kind: 'read', value: sizes.map((terabytes) => ({ terabytes })) };
+}
+
+/** Inputs in a line: `13, 15, 16`. */
+export const inputsText = (inputs: readonly number[]): string => inputs.join(', ');
+
+/** Reads inputs, singly or as ranges: `13, 15-16`. */
+export function parseInputs(text: string, inputs: number): ReadList<number[]> {
+  const found: number[] = [];
+  for (const part of text.split(/[,;]/).map((one) => one.trim()).filter(Boolean)) {
+    const [, from, to] = /^(\d+)(?:\s*[-–]\s*(\d+))?$/.exec(part) ?? [];
+    const [first, last] = [Number(from), Number(to ?? from)];
+    if (from === undefined || first < 1 || last > inputs || last < first) return { kind: 'refused', why: `inputs from 1 to ${inputs}, such as 13, 15-16` };
+    for (let input = first; input <= last; input += 1) if (!found.includes(input)) found.push(input);
+  }
+  return { kind: 'read', value: found.sort((a, b) => a - b) };
+}
+
+type Forced = NonNullable<Recorder['forced']>;
+
+/** Inputs with the format that each is set to: `3: cvbs; 4: hd1080`. */
+export const forcedText = (forced: Forced): string => forced.map(({ input, format }) => `${input}: ${format}`).join('; ');
+
+export function parseForced(text: string, inputs: number): ReadList<Forced> {
+  const found: Forced = [];
+  for (const part of text.split(/[;,]/).map((one) => one.trim()).filter(Boolean)) {
+    const [, input, id] = /^(\d+)\s*:\s*(\S+)$/.exec(part) ?? [];
+    const format = pictureFormatIds.find((one) => one === id?.toLowerCase());
+    if (!format || Number(input) < 1 || Number(input) > inputs) return { kind: 'refused', why: `an input from 1 to ${inputs} and one of ${pictureFormatIds.join(', ')}, such as 3: cvbs` };
+    found.push({ input: Number(input), format });
+  }
+  return { kind: 'read', value: found };
 }

@@ -7,6 +7,9 @@ export { figureStances, goals, policyIds, usualDemands, demandsOf, type Demands,
 export { mostPinned, type Planned, type Proof } from './planned';
 export { productKinds, productSchema, type Product, type ProductKind, type ProductOf } from './product';
 export { type RadioPath } from './radioPath';
+export { activities, codecs, type Activity, type Codec, type Keeping, type Stream, type StreamSettings } from './stream';
+export { slottingOf, usualSlotting, type Slotting } from './slotting';
+export { addressSchema, type Joining, type RecorderNetwork } from './joining';
 export { optionKinds, type Choice, type OptionKind, type Placement } from './decision';
 export { applyChanges, editSchema, logEntrySchema, overlap, removing, type Applied, type Change, type Edit, type LogEntry, type Nature } from './edit';
 export { pictureTypes, pinnedKinds, type Drawing, type Photo, type PictureType, type Pin, type Route, type Spot } from './drawing';
@@ -27,7 +30,8 @@ export { aboutOf, emptySite, factSchemas, kinds, siteIdSchema, type About, type 
 export { attachedTo, fileLists, fromSiteFile, parseSiteFile, siteFileFormat, siteFileSchema, siteFileVersion, siteOfSound, toSiteFile, type AttachedFile, type SiteFile } from './siteFile';
 export { environments, nameSchema, type Environment } from './vocabulary';
 export { fedFrom, fedThrough, hasPowerCores } from './feeding';
-export { disksText, parseDisks, parsePresets, presetsText, type ReadList } from './headEndText';
+export { disksText, forcedText, inputsText, parseDisks, parseForced, parseInputs, parsePresets, presetsText, type ReadList } from './headEndText';
+export { noteRecorder } from './recorderEdits';
 export { withFocal, withLens, withRange } from './lens';
 export { thingName } from './thing';
 export { withFields } from './withFields';

@@ -58,6 +58,9 @@ function checkHeadEnd(site: Site, found: Found): void {
     found.known('place', recorder.placeId, at('recorder', id, 'placeId'));
     checkHookUp(site, 'recorder', id, recorder.hookUp, found);
     if (rules.kind === 'network-only' && inputs > 0) found.add(at('recorder', id, 'inputs'), inputs, '0 inputs on a recorder for network cameras only');
+    for (const input of [...(recorder.turned ?? []), ...(recorder.forced ?? []).map((one) => one.input)]) {
+      if (input > inputs) found.add(at('recorder', id, 'inputs'), inputs, `at least ${input} inputs: that one is set to a use of its own`);
+    }
     if (rules.kind === 'preset-split' && rules.presets.some((preset) => preset.inputs > inputs)) found.add(at('recorder', id, 'rules.presets'), inputs, `presets of at most ${inputs} inputs`);
   }
   for (const supply of Object.values(site.supply)) checkHookUp(site, 'supply', supply.id, supply.hookUp, found);
@@ -141,6 +144,9 @@ function checkDecisions(site: Site, found: Found): void {
   }
   unique(placements, (placement) => `${placement.recorderId}/${placement.slot}`, (placement, first) =>
     found.add(at('placement', placement.id, 'slot'), placement.slot, `a free slot; camera ${first.id} is on this one`));
+  for (const { id } of Object.values(site.stream)) found.known('camera', id, at('stream', id, 'id'));
+  for (const { id } of Object.values(site.joining)) found.known('camera', id, at('joining', id, 'id'));
+  for (const { first } of Object.values(site.slotting)) for (const id of first) found.known('camera', id, at('slotting', 'slotting', 'first'));
 }
 
 function checkPlans(site: Site, found: Found): void {

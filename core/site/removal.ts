@@ -20,7 +20,9 @@ export function removeRunAndCamera(site: Site, runId: string): Change[] {
   const { cameraId } = run;
   const changes: Change[] = [...attachments(site, { kind: 'run', id: runId }, { kind: 'camera', id: cameraId }), { kind: 'run', id: runId, remove: true }];
   if (site.placement[cameraId]) changes.push({ kind: 'placement', id: cameraId, remove: true });
-  if (site.choice[cameraId]) changes.push({ kind: 'choice', id: cameraId, remove: true });
+  for (const kind of ['choice', 'stream', 'joining'] as const) if (site[kind][cameraId]) changes.push(removing(kind, cameraId));
+  const { slotting } = site.slotting;
+  if (slotting?.first.includes(cameraId)) changes.push({ kind: 'slotting', id: 'slotting', set: { ...slotting, first: slotting.first.filter((id) => id !== cameraId) } });
   return [...changes, { kind: 'camera', id: cameraId, remove: true }];
 }
 

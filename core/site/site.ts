@@ -5,12 +5,15 @@ import { demandsSchema } from './demands';
 import { drawingSchema, photoSchema, pinSchema, routeSchema } from './drawing';
 import { equipmentSchema } from './equipment';
 import { recorderSchema, supplySchema } from './headEnd';
+import { joiningSchema } from './joining';
 import { placeSchema } from './place';
 import { plannedSchema } from './planned';
 import { productSchema } from './product';
 import { radioPathSchema } from './radioPath';
 import { readingSchema } from './reading';
 import { runSchema } from './run';
+import { slottingSchema } from './slotting';
+import { streamSchema } from './stream';
 import { idSchema, nameSchema, noteSchema } from './vocabulary';
 
 /** What the site is called and whose it is. There is one, with the id `about`. */
@@ -44,6 +47,9 @@ export const factSchemas = {
   demands: demandsSchema,
   planned: plannedSchema,
   radioPath: radioPathSchema,
+  stream: streamSchema,
+  joining: joiningSchema,
+  slotting: slottingSchema,
 } as const;
 
 export type Kind = keyof typeof factSchemas;
@@ -71,6 +77,6 @@ export function emptySite(name: string, headEndName: string): Site {
         restrictions: [], access: { by: 'ground', heightM: 0 },
       },
     },
-    camera: {}, supply: {}, recorder: {}, run: {}, reading: {}, choice: {}, placement: {}, equipment: {}, drawing: {}, pin: {}, route: {}, photo: {}, product: {}, demands: {}, planned: {}, radioPath: {},
+    camera: {}, supply: {}, recorder: {}, run: {}, reading: {}, choice: {}, placement: {}, equipment: {}, drawing: {}, pin: {}, route: {}, photo: {}, product: {}, demands: {}, planned: {}, radioPath: {}, stream: {}, joining: {}, slotting: {},
   };
 }

@@ -10,7 +10,7 @@ export const siteFileVersion = 1;
 /** Which list of a site file holds which kind. */
 export const fileLists = {
   places: 'place', cameras: 'camera', supplies: 'supply', recorders: 'recorder', runs: 'run', readings: 'reading', choices: 'choice', placements: 'placement',
-  equipment: 'equipment', drawings: 'drawing', pins: 'pin', routes: 'route', photos: 'photo', products: 'product', demands: 'demands', plans: 'planned', radioPaths: 'radioPath',
+  equipment: 'equipment', drawings: 'drawing', pins: 'pin', routes: 'route', photos: 'photo', products: 'product', demands: 'demands', plans: 'planned', radioPaths: 'radioPath', streams: 'stream', joinings: 'joining', slotting: 'slotting',
 } as const satisfies Record<string, Kind>;
 type ListName = keyof typeof fileLists;
 const listNames = Object.keys(fileLists) as ListName[];
@@ -44,6 +44,9 @@ export const siteFileSchema = z.strictObject({
   demands: listOf('demands').default([]),
   plans: listOf('planned').default([]),
   radioPaths: listOf('radioPath').default([]),
+  streams: listOf('stream').default([]),
+  joinings: listOf('joining').default([]),
+  slotting: listOf('slotting').default([]),
   files: z.array(attachedFileSchema).max(2000).default([]),
 });
 export type SiteFile = z.infer<typeof siteFileSchema>;

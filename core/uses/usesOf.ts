@@ -1,5 +1,4 @@
 import { faultsLossDb, feedSource, lineKind, pictureOver, runLengthM, testDefinition, type RunFindings, type RunReadings } from '#core/findings';
-import { catalogueOf } from '#core/catalogue';
 import { poeSourceVolts, viewNeed } from '#core/options';
 import { ethernetChannelM, maxLoadWatts, poeClasses } from '#core/power';
 import { linkConverters, linkRateMbps, pictureFormats, soundJointLossDb } from '#core/signal';
@@ -76,7 +75,7 @@ function pictureUses(given: Given): Use[] {
 function coaxUse(given: Given): Use[] {
   const { site, run, camera, findings, readings } = given;
   if (lineKind(run) !== 'coax') return [];
-  const { mbps, nightWatts } = viewNeed(camera, catalogueOf(site)).ip;
+  const { mbps, nightWatts } = viewNeed(site, camera).ip;
   const joints = run.segments.filter(({ joint }) => joint).length * soundJointLossDb;
   const rateAt = (moreDb: number) => linkRateMbps(converter, run.segments, joints + faultsLossDb(run, findings.events) + moreDb);
   const wattsAt = (loopOhms: number) => Math.max(0, (maxLoadWatts({ sourceVolts: poeSourceVolts, loopOhms, minLoadVolts: converter.minInputVolts, sourceLimitWatts: portWatts }) ?? portWatts) - converter.ownWatts);

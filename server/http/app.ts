@@ -7,7 +7,9 @@ import serve from 'koa-static';
 import { instrumentRoutes } from './instrumentRoutes';
 import { onlyFromHere, onlyJsonOrBytes } from './guards';
 import { problemsForErrors, sendProblem } from './problemDetails';
+import type { ApplyingFolder } from '../recorders/applyingFolder';
 import { pictureRoutes } from './pictureRoutes';
+import { recorderRoutes } from './recorderRoutes';
 import { siteRoutes, type Kept } from './siteRoutes';
 
 /** Everything is its own; styles are inline because the widgets write theirs at run time. */
@@ -23,7 +25,7 @@ const contentSecurityPolicy = {
 const yearSeconds = 365 * 24 * 3600;
 
 /** The web server: the API under /api, the built pages everywhere else. */
-export function createApp(kept: Kept, webDir: string, standIn: Promise<string | null>): Koa {
+export function createApp(kept: Kept & { applying: ApplyingFolder }, webDir: string, standIns: { tester: Promise<string | null>; recorders: Promise<Record<string, string>> }): Koa {
   const app = new Koa();
   app.use(helmet({ contentSecurityPolicy, strictTransportSecurity: false }));
   app.use(problemsForErrors);
@@ -35,7 +37,7 @@ export function createApp(kept: Kept, webDir: string, standIn: Promise<string | 
     await next();
   });
   app.use(onlyJsonOrBytes);
-  for (const routes of [siteRoutes(kept), pictureRoutes(kept.pictures), instrumentRoutes(standIn)]) app.use(routes.routes()).use(routes.allowedMethods());
+  for (const routes of [siteRoutes(kept), pictureRoutes(kept.pictures), instrumentRoutes(standIns.tester), recorderRoutes({ ...kept, standIns: standIns.recorders })]) app.use(routes.routes()).use(routes.allowedMethods());
   app.use(async (context, next) => {
     // Addresses without an ending are the application's own; it shows what belongs there.
     if (context.method === 'GET' && !context.path.startsWith('/api') && path.extname(context.path) === '') context.path = '/index.html';

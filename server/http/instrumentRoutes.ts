@@ -7,15 +7,15 @@ import { testIds } from '#core/site';
 import { InstrumentError } from '../instruments/instrumentError';
 import type { Patience } from '../instruments/line';
 import { identify, readableTests, readTest } from '../instruments/readTest';
+import { deviceAddressSchema } from './deviceAddress';
 import { sendProblem } from './problemDetails';
 
 /** A trace takes a slow instrument some seconds; nobody waits longer with a clip in the hand. */
 const patience: Patience = { connectMs: 3000, answerMs: 8000 };
 
-const addressSchema = z.string().regex(/^(\[[0-9a-f:]+\]|[a-z0-9.-]+):\d{1,5}$/i, { error: 'an address and port, such as 127.0.0.1:5025' });
-const identifySchema = z.strictObject({ address: addressSchema });
+const identifySchema = z.strictObject({ address: deviceAddressSchema });
 const readSchema = z.strictObject({
-  address: addressSchema, test: z.enum(testIds), runNumber: z.int().min(1).max(9999), state: z.enum(['live', 'isolated', 'disconnected']), current: z.enum(['dc', 'ac']),
+  address: deviceAddressSchema, test: z.enum(testIds), runNumber: z.int().min(1).max(9999), state: z.enum(['live', 'isolated', 'disconnected']), current: z.enum(['dc', 'ac']),
 });
 
 const statuses: Record<InstrumentError['kind'], number> = { unreachable: 502, slow: 504, dropped: 502, garbage: 502, refused: 409 };

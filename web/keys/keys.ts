@@ -40,7 +40,7 @@ export function useKeyListener(): void {
   });
 }
 
-const names: Record<string, string> = { ArrowDown: '↓', ArrowUp: '↑', ArrowLeft: '←', ArrowRight: '→', 'Ctrl+z': 'Ctrl Z', 'Ctrl+Z': 'Ctrl Shift Z', 'Ctrl+Shift+z': 'Ctrl Shift Z', 'Ctrl+y': 'Ctrl Y', Escape: 'Esc' };
+const names: Record<string, string> = { ArrowDown: '↓', ArrowUp: '↑', ArrowLeft: '←', ArrowRight: '→', 'Ctrl+z': 'Ctrl Z', 'Ctrl+Z': 'Ctrl Shift Z', 'Ctrl+Shift+z': 'Ctrl Shift Z', 'Ctrl+y': 'Ctrl Y', Escape: 'Esc', ' ': 'space' };
 
 /** The spellings of an action as a person knows them, each once. */
 export const keyNames = (keys: readonly string[]): string[] => [...new Set(keys.map((key) => names[key] ?? key))];

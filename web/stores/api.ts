@@ -1,3 +1,4 @@
+import type { Applying, FoundCamera, Report } from '#core/device';
 import type { Problem } from '#core/problems';
 import type { Edit, Found, LogEntry, PictureType, RunState, SiteFile, TestId } from '#core/site';
 
@@ -22,6 +23,7 @@ async function ask<T>(path: string, init?: RequestInit): Promise<Answer<T>> {
   } catch {
     return { kind: 'silence' };
   }
+  if (response.status === 204) return { kind: 'answer', value: null as T };
   try {
     const body: unknown = await response.json();
     if (response.ok) return { kind: 'answer', value: body as T };
@@ -48,9 +50,17 @@ export const api = {
   instruments: () => ask<{ standIn: string | null; reads: TestId[] }>('/instrument'),
   identifyInstrument: (address: string) => post<InstrumentIdentity>('/instrument/identify', JSON.stringify({ address })),
   readInstrument: (address: string, asked: InstrumentAsked) => post<InstrumentAnswer>('/instrument/read', JSON.stringify({ address, ...asked })),
+  recorders: () => ask<{ standIns: Record<string, string> }>('/recorders'),
+  readRecorder: (address: string) => post<{ report: Report; cameras: FoundCamera[] }>('/recorders/read', JSON.stringify({ address })),
+  applying: (siteId: string, recorderId: string) => ask<{ applying: Applying | null }>(`/sites/${siteId}/recorders/${recorderId}/applying`),
+  apply: (siteId: string, recorderId: string, given: { address: string; key: string; by: string }) => post<Applying>(`/sites/${siteId}/recorders/${recorderId}/applying`, JSON.stringify(given)),
+  goOnApplying: (siteId: string, recorderId: string, given: { key: string; by: string; goal: Applying['goal'] }) => post<Applying>(`/sites/${siteId}/recorders/${recorderId}/applying/on`, JSON.stringify(given)),
+  stopApplying: (siteId: string, recorderId: string) => post<null>(`/sites/${siteId}/recorders/${recorderId}/applying/stop`, '{}'),
+  forgetApplying: (siteId: string, recorderId: string) => ask<null>(`/sites/${siteId}/recorders/${recorderId}/applying`, { method: 'DELETE' }),
   importSite: (text: string) => post<SiteSummary>('/sites/import', text),
 };
 
 export const fileAddress = (id: string): string => `/api/sites/${id}/file`;
 export const planCsvAddress = (id: string): string => `/api/sites/${id}/plan.csv`;
+export const savedSettingsAddress = (siteId: string, recorderId: string): string => `/api/sites/${siteId}/recorders/${recorderId}/applying/settings`;
 export const pictureAddress = (fileId: string): string => `/api/pictures/${fileId}`;

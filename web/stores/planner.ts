@@ -1,6 +1,7 @@
 import { proxy, releaseProxy, wrap, type Remote } from 'comlink';
 import { defineStore } from 'pinia';
 import { computed, ref, shallowRef, toRaw, watch } from 'vue';
+import type { SlotProposal, SlottingScope } from '#core/evaluation';
 import { sameGround } from '#core/plan';
 import type { BreakEven, Conflict, CurvePoint, Difference, Plan, Planning, PlanTotals, PolicyCost, Reason, Risk, Snag, TradeOff } from '#core/plan';
 import type { SearchProgress } from '#core/programme';
@@ -8,7 +9,7 @@ import { demandsOf, type Demands, type OptionKind, type Planned, type Site } fro
 import type { Planner, SearchNews } from '../workers/planner.worker';
 import { useSite } from './site';
 
-export type Work = 'plan' | 'curve' | 'policies' | 'reason' | 'futures' | 'compare' | 'lp';
+export type Work = 'plan' | 'curve' | 'policies' | 'reason' | 'futures' | 'compare' | 'slots' | 'lp';
 type Found = { kind: 'none' } | { kind: 'plan'; plan: Plan } | { kind: 'conflict'; conflict: Conflict; snags: Snag[] } | { kind: 'nothing'; says: string; snags: Snag[] };
 
 /** Thrown to whoever waited for work that was stopped. */
@@ -169,6 +170,8 @@ export const usePlanner = defineStore('planner', () => {
     return { totals, differences: plans.length < 2 ? [] : await planner.differences(plain(plans[0]!), plain(plans[1]!)) };
   });
 
+  const slots = (scope: SlottingScope): Promise<SlotProposal | null> => work('slots', (planner) => planner.slots(scope));
+
   const lp = (): Promise<string | null> => work('lp', (planner) => planner.lp(plain(demands.value)));
 
   /** A plan that was found elsewhere, on a curve, becomes the one in hand. */
@@ -184,5 +187,5 @@ export const usePlanner = defineStore('planner', () => {
     [curve.value, risk.value, schools.value, trouble.value] = [null, null, [], ''];
   });
 
-  return { found, plan, isStale, busy, progress, trouble, curve, schools, risk, demands, findPlan, findCurve, costSchools, explain, drawFutures, compare, lp, stop, takeUp };
+  return { found, plan, isStale, busy, progress, trouble, curve, schools, risk, demands, findPlan, findCurve, costSchools, explain, drawFutures, compare, slots, lp, stop, takeUp };
 });

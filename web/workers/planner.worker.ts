@@ -2,8 +2,9 @@ import { expose } from 'comlink';
 import loadHighs, { type Highs } from 'highs';
 import wasm from 'highs/runtime?url';
 import { breakEvens, differences, drawFutures, planGround, planSite, policyCosts, reasonFor, totalsOf, tradeOffCurve, type BreakEven, type CurvePoint, type Difference, type Plan, type PlanGround, type Planning, type PlanTotals, type PolicyCost, type Reason, type Risk, type TradeOff } from '#core/plan';
+import { slotSite, type SlotProposal, type SlottingScope } from '#core/evaluation';
 import { lpText, type SearchProgress } from '#core/programme';
-import { aboutOf, type Demands, type OptionKind, type Planned, type Site } from '#core/site';
+import { aboutOf, demandsOf, type Demands, type OptionKind, type Planned, type Site } from '#core/site';
 
 /** News of a search while it goes on. The thread that searches hears nothing meanwhile, so whoever has enough ends it. */
 export type SearchNews = { kind: 'progress'; progress: SearchProgress } | { kind: 'better'; plan: Plan };
@@ -33,6 +34,9 @@ function totalsIn(planned: Planned): PlanTotals {
   const ground = groundOf(planned.demands);
   return totalsOf(ground.site, ground.evaluation.runs, planned.options, planned.buys, planned.demands).totals;
 }
+
+/** Nobody waits longer for slots to be given out. */
+const slotSecondsMost = 20;
 
 /** Hands what comes one by one to whoever waits for it. */
 function each<T>(all: Iterable<T>, tell: (one: T) => void): void {
@@ -69,6 +73,11 @@ const planner = {
   },
   differences(a: Planned, b: Planned): Difference[] {
     return differences(groundOf(a.demands), planOf(a, totalsIn(a)), groundOf(b.demands), planOf(b, totalsIn(b)));
+  },
+  /** Slots for the cameras of the site; on a very large one the best that is found in the time. */
+  async slots(scope: SlottingScope): Promise<SlotProposal> {
+    const { site: under, evaluation } = groundOf(demandsOf(site!));
+    return slotSite(await solver(), under, evaluation.allocation, scope, slotSecondsMost);
   },
   lp(demands: Demands): string {
     const ground = groundOf(demands);

@@ -4,8 +4,8 @@ import { onMounted, onUnmounted, ref, useTemplateRef } from 'vue';
 import type { Slot } from '#core/recorder';
 import CameraTag from './CameraTag.vue';
 
-const { slotState } = defineProps<{ slotState: Slot; focused: boolean; here: string | null; broken: boolean; legal: boolean | null }>();
-const emit = defineEmits<{ pick: []; drop: [cameraId: string] }>();
+const { slotState } = defineProps<{ slotState: Slot; focused: boolean; here: string | null; carried: readonly string[]; broken: boolean; legal: boolean | null }>();
+const emit = defineEmits<{ pick: [together: boolean]; drop: [cameraId: string] }>();
 const cell = useTemplateRef<HTMLElement>('cell');
 const over = ref(false);
 
@@ -28,15 +28,15 @@ onUnmounted(() => stop());
 <template>
   <div
     ref="cell" class="slot" role="listitem" :class="{ focused, broken, over, ip: slotState.carries === 'ip', legal: legal === true, illegal: legal === false }" :data-slot="slotState.slot"
-    @click="emit('pick')"
+    @click="({ ctrlKey, shiftKey }) => emit('pick', ctrlKey || shiftKey)"
   >
     <span class="mono label">{{ slotState.label }}<template v-if="slotState.converted">, now IP</template></span>
-    <CameraTag v-for="{ need, placed } in slotState.occupants" :key="need.cameraId" :need="need" :faint="!placed" :carried="here === need.cameraId" @pick="emit('pick')" />
+    <CameraTag v-for="{ need, placed } in slotState.occupants" :key="need.cameraId" :need="need" :faint="!placed" :carried="carried.includes(need.cameraId)" :here="here === need.cameraId" @pick="(together: boolean) => emit('pick', together)" />
   </div>
 </template>
 
 <style scoped>
-.slot { min-height: 47px; border: 1px solid var(--rule); background: var(--paper); padding: 2px 4px 4px; cursor: pointer; min-width: 0; display: flex; flex-direction: column; gap: 2px; align-items: flex-start; }
+.slot { min-height: 43px; border: 1px solid var(--rule); background: var(--paper); padding: 2px 4px 4px; cursor: pointer; min-width: 0; display: flex; flex-direction: column; gap: 2px; align-items: flex-start; }
 .slot.ip { background: var(--verdigris-3); }
 .label { font-size: 10px; color: var(--ink-2); }
 .slot.focused { outline: 2px solid var(--copper); }

@@ -3,14 +3,14 @@ import type { SlotNeed } from '#core/recorder';
 import CameraTag from './CameraTag.vue';
 
 /** Decided cameras that wait for a slot. */
-defineProps<{ waiting: SlotNeed[]; carried: string | null }>();
-const emit = defineEmits<{ pick: [cameraId: string] }>();
+defineProps<{ waiting: SlotNeed[]; carried: readonly string[] }>();
+const emit = defineEmits<{ pick: [cameraId: string, together: boolean] }>();
 </script>
 
 <template>
   <div class="tray" role="list" aria-label="Waiting for a slot">
     <p v-if="waiting.length === 0" class="dim">Nothing waits here. Choose an option in Decide and its camera comes to this tray.</p>
-    <CameraTag v-for="need in waiting" :key="need.cameraId" role="listitem" :need="need" :carried="carried === need.cameraId" @pick="emit('pick', need.cameraId)" />
+    <CameraTag v-for="need in waiting" :key="need.cameraId" role="listitem" :need="need" :carried="carried.includes(need.cameraId)" @pick="(together: boolean) => emit('pick', need.cameraId, together)" />
   </div>
 </template>
 

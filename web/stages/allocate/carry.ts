@@ -1,55 +1,78 @@
 import { computed, ref } from 'vue';
-import { tryPlacement, type BrokenRule, type SlotNeed } from '#core/recorder';
+import { tryPlacement, tryRow, type BrokenRule, type SlotAddress, type SlotNeed } from '#core/recorder';
 import type { Change, Recorder } from '#core/site';
 import { useEvaluation } from '../../stores/evaluation';
 import { useSite } from '../../stores/site';
 
-export interface SlotAddress { recorderId: string; slot: number }
-
 /** Why a drop was not made, with the way to make it all the same where there is one. */
 export interface Held { need: SlotNeed; at: SlotAddress; broken: BrokenRule[]; canForce: boolean }
 
-/** A camera in hand between the tray and the slots, by mouse or by keys. */
+/** Cameras in hand between the tray and the slots, by mouse or by keys: one, or several that were picked together. */
 export function useCarry() {
   const store = useSite();
   const evaluation = useEvaluation();
-  const carried = ref<string | null>(null);
+  const carried = ref<string[]>([]);
   const held = ref<Held | null>(null);
 
   const allocation = computed(() => evaluation.result!.allocation);
   const need = (cameraId: string): SlotNeed | undefined => allocation.value.needs[cameraId];
   const recorder = (id: string): Recorder => store.site!.recorder[id]!;
+  const occupants = (recorderId: string) => allocation.value.occupied[recorderId] ?? [];
 
-  /** The rules that a camera would break on a slot. */
-  function brokenAt(cameraId: string, { recorderId, slot }: SlotAddress): BrokenRule[] {
-    const wanted = need(cameraId);
-    return wanted ? tryPlacement(recorder(recorderId), allocation.value.occupied[recorderId] ?? [], wanted, slot) : [];
+  /** The rules that the cameras in hand would break on a slot: the first of them there, the others after it. */
+  function brokenAt({ recorderId, slot }: SlotAddress): BrokenRule[] {
+    const needs = carried.value.flatMap((id) => need(id) ?? []);
+    const [only] = needs;
+    if (!only) return [];
+    if (needs.length === 1) return tryPlacement(recorder(recorderId), occupants(recorderId), only, slot);
+    return tryRow(recorder(recorderId), occupants(recorderId), needs, slot).refused?.broken ?? [];
   }
 
-  function place(cameraId: string, at: SlotAddress): void {
-    const change: Change = { kind: 'placement', id: cameraId, set: { id: cameraId, recorderId: at.recorderId, slot: at.slot } };
-    const wanted = need(cameraId)!;
-    const problems = store.change(`Put ${wanted.number} ${wanted.name} on ${recorder(at.recorderId).name} ${at.slot}`, [change]);
-    if (problems[0]) held.value = { need: wanted, at, canForce: false, broken: [{ rule: 'taken', slots: [at.slot], why: problems[0].allowed, remedy: 'Another slot.' }] };
-    else carried.value = held.value = null;
+  function letGo(): void {
+    carried.value = [];
+    held.value = null;
   }
 
-  /** Puts a camera on a slot, or says which rule stands against it. */
-  function drop(cameraId: string, at: SlotAddress): void {
-    const wanted = need(cameraId);
-    if (!wanted) return;
-    const broken = brokenAt(cameraId, at);
-    if (broken.length === 0) return place(cameraId, at);
-    const takenByPlan = broken.some(({ rule }) => rule === 'taken') && allocation.value.occupied[at.recorderId]!.some(({ slot, placed }) => placed && slot === at.slot);
-    held.value = { need: wanted, at, broken, canForce: !takenByPlan };
+  function place(on: readonly { need: SlotNeed; slot: number }[], recorderId: string): void {
+    const changes = on.map((one): Change => ({ kind: 'placement', id: one.need.cameraId, set: { id: one.need.cameraId, recorderId, slot: one.slot } }));
+    const [first] = on;
+    if (!first) return;
+    const label = on.length === 1 ? `Put ${first.need.number} ${first.need.name} on ${recorder(recorderId).name} ${first.slot}` : `Put ${on.length} cameras on ${recorder(recorderId).name}`;
+    const problems = store.change(label, changes);
+    if (problems[0]) held.value = { need: first.need, at: { recorderId, slot: first.slot }, canForce: false, broken: [{ rule: 'taken', slots: [first.slot], why: problems[0].allowed, remedy: 'Another slot.' }] };
+    else letGo();
   }
 
-  function takeOff(cameraId: string): void {
-    const wanted = need(cameraId);
-    if (wanted && store.site!.placement[cameraId]) store.change(`Take ${wanted.number} ${wanted.name} off its slot`, [{ kind: 'placement', id: cameraId, remove: true }]);
-    carried.value = held.value = null;
+  /** Puts cameras on a slot and those after it, or says which rule stands against the first that does not fit. */
+  function drop(cameraIds: readonly string[], at: SlotAddress): void {
+    const needs = cameraIds.flatMap((id) => need(id) ?? []);
+    const [only] = needs;
+    if (!only) return;
+    const { recorderId } = at;
+    if (needs.length > 1) {
+      const { on, refused } = tryRow(recorder(recorderId), occupants(recorderId), needs, at.slot);
+      if (!refused) return place(on, recorderId);
+      held.value = { need: refused.need, at: { recorderId, slot: refused.slot }, broken: refused.broken, canForce: false };
+      return;
+    }
+    const broken = tryPlacement(recorder(recorderId), occupants(recorderId), only, at.slot);
+    if (broken.length === 0) return place([{ need: only, slot: at.slot }], recorderId);
+    const takenByPlan = broken.some(({ rule }) => rule === 'taken') && occupants(recorderId).some(({ slot, placed }) => placed && slot === at.slot);
+    held.value = { need: only, at, broken, canForce: !takenByPlan };
   }
 
-  const force = () => held.value && place(held.value.need.cameraId, held.value.at);
-  return { carried, held, brokenAt, drop, force, takeOff, need };
+  function takeOff(cameraIds: readonly string[]): void {
+    const placed = cameraIds.filter((id) => store.site!.placement[id]);
+    const [first] = placed.flatMap((id) => need(id) ?? []);
+    if (first) store.change(placed.length === 1 ? `Take ${first.number} ${first.name} off its slot` : `Take ${placed.length} cameras off their slots`, placed.map((id): Change => ({ kind: 'placement', id, remove: true })));
+    letGo();
+  }
+
+  function toggle(cameraId: string): void {
+    held.value = null;
+    carried.value = carried.value.includes(cameraId) ? carried.value.filter((id) => id !== cameraId) : [...carried.value, cameraId];
+  }
+
+  const force = () => held.value && place([{ need: held.value.need, slot: held.value.at.slot }], held.value.at.recorderId);
+  return { carried, held, brokenAt, drop, force, takeOff, toggle, letGo, need };
 }

@@ -21,7 +21,7 @@ const details: { value: Detail; says: string }[] = [{ value: 'open', says: 'not 
 const answers: { value: 'today' | 'yes' | 'no'; says: string }[] = [{ value: 'today', says: 'as today' }, { value: 'yes', says: 'yes' }, { value: 'no', says: 'no' }];
 const extras = [{ key: 'lamps', says: 'Lamps' }, { key: 'heater', says: 'Heater' }, { key: 'audio', says: 'Sound' }, { key: 'vandal', says: 'Vandal-proof' }] as const;
 
-const need = computed(() => viewNeed(camera, catalogueOf(store.site!)));
+const need = computed(() => viewNeed(store.site!, camera));
 const models = computed(() => [{ value: '', says: 'the class’s usual camera' }, ...productsOf(catalogueOf(store.site!), 'camera').filter(({ id }) => id in store.site!.product).map(({ id, name }) => ({ value: id, says: name }))]);
 const className = (target: Camera['target']) => choices.target.find(({ value }) => value === target)!.says;
 const suggests = computed(() => need.value.suggests !== camera.target);

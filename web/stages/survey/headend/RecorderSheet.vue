@@ -1,7 +1,8 @@
 <script setup lang="ts">
+import { useToast } from 'primevue/usetoast';
 import { computed } from 'vue';
-import { rulesInWords } from '#core/recorder';
-import { disksText, monitorOutputs, parseDisks, parsePresets, presetsText, withFields, withRulesOf, type Change, type Recorder, type SlotRules } from '#core/site';
+import { changeRulesOf, rulesInWords } from '#core/recorder';
+import { disksText, forcedText, inputsText, monitorOutputs, noteRecorder, parseDisks, parseForced, parseInputs, parsePresets, presetsText, withFields, withRulesOf, type Change, type Recorder, type SlotRules } from '#core/site';
 import { choices } from '#core/words';
 import FieldRow from '../../../parts/FieldRow.vue';
 import PickField from '../../../parts/PickField.vue';
@@ -16,6 +17,7 @@ import HookUpFields from './HookUpFields.vue';
 const { recorder } = defineProps<{ recorder: Recorder }>();
 const emit = defineEmits<{ change: [what: string, changes: Change[]] }>();
 const store = useSite();
+const toast = useToast();
 
 const places = computed(() => Object.values(store.site!.place).map(({ id, name }) => ({ value: id, says: name })));
 const patched = computed(() => Object.values(store.site!.run).filter(({ patchedTo }) => patchedTo?.recorderId === recorder.id).length);
@@ -24,7 +26,10 @@ const limits = (fields: Partial<Recorder['limits']>) => set('Limits', { limits: 
 
 const lineStandards = [{ value: 'found' as const, says: 'They find it' }, ...choices.lineStandard];
 function set(what: string, fields: { [K in keyof Recorder]?: Recorder[K] | undefined }): void {
-  emit('change', what, [{ kind: 'recorder', id: recorder.id, set: withFields(recorder, fields) }]);
+  const changes = noteRecorder(store.site!, withFields(recorder, fields));
+  const lost = changes.filter(({ kind }) => kind === 'placement').map(({ id }) => store.site!.camera[id]?.number);
+  if (lost.length > 0) toast.add({ severity: 'warn', summary: 'Slots gone', detail: `Camera${lost.length > 1 ? 's' : ''} ${lost.join(', ')} had a slot that it no longer has, and wait${lost.length > 1 ? '' : 's'} for another in Allocate.`, life: 8000 });
+  emit('change', what, changes);
 }
 const slots = (fields: Partial<SlotRules>) => set('Slots', { rules: { ...recorder.rules, ...fields } as SlotRules });
 const refuseText = (read: { kind: 'read' } | { kind: 'refused'; why: string }) => (read.kind === 'refused' ? read.why : undefined);
@@ -35,6 +40,17 @@ function takePresets(text: string): void {
 function takeDisks(text: string): void {
   const read = parseDisks(text);
   if (read.kind === 'read') set('Disks', { disks: read.value.length > 0 ? read.value : undefined });
+}
+const changeCosts = [{ value: 'restarts' as const, says: 'a restart' }, { value: 'factoryValues' as const, says: 'its settings' }, { value: 'losesAnalytics' as const, says: 'analytics' }];
+const costs = computed(() => changeCosts.map(({ value }) => value).filter((one) => changeRulesOf(recorder)[one]));
+const takeCosts = (picked: readonly string[]) => set('Cost of a change', { onChange: { restarts: picked.includes('restarts'), factoryValues: picked.includes('factoryValues'), losesAnalytics: picked.includes('losesAnalytics') } });
+function takeTurned(text: string): void {
+  const read = parseInputs(text, recorder.inputs);
+  if (read.kind === 'read') set('Inputs that are IP', { turned: read.value.length > 0 ? read.value : undefined });
+}
+function takeForced(text: string): void {
+  const read = parseForced(text, recorder.inputs);
+  if (read.kind === 'read') set('Inputs set to a format', { forced: read.value.length > 0 ? read.value : undefined });
 }
 function setPoe(ports: number, watts: number): void {
   if (recorder.rules.kind !== 'network-only') return;
@@ -60,6 +76,11 @@ function setPoe(ports: number, watts: number): void {
         <QuantityField v-if="recorder.rules.poe" :value="recorder.rules.poe.watts" unit="W" label="Watts of the ports in all" :allowed="upTo(5000, 'W')" @take="(watts) => setPoe(recorder.rules.kind === 'network-only' ? (recorder.rules.poe?.ports ?? 0) : 0, watts)" />
       </FieldRow>
       <FieldRow label="Blocks of" hint="Inputs in a block share a signal family; leave it empty where each is free."><QuantityField :value="recorder.blockSize ?? null" unit="" label="Inputs in a block" placeholder="none" clearable :allowed="whole(2, 16)" @take="(blockSize) => set('Blocks', { blockSize })" @clear="set('Blocks', { blockSize: undefined })" /></FieldRow>
+      <template v-if="recorder.inputs > 0">
+        <FieldRow label="Set to a format" hint="Leave it empty where inputs find the format by themselves."><TextField :value="forcedText(recorder.forced ?? [])" label="Inputs set to a format" placeholder="3: cvbs; 4: hd1080" :refuse="(text) => refuseText(parseForced(text, recorder.inputs))" @take="takeForced" /></FieldRow>
+        <FieldRow label="IP today"><TextField :value="inputsText(recorder.turned ?? [])" label="Inputs that are IP today" placeholder="none" :refuse="(text) => refuseText(parseInputs(text, recorder.inputs))" @take="takeTurned" /></FieldRow>
+        <FieldRow v-if="recorder.rules.kind !== 'fixed-hybrid'" label="A change costs"><PicksField :values="costs" :choices="changeCosts" label="What turning inputs costs" @take="takeCosts" /></FieldRow>
+      </template>
     </section>
     <section>
       <FieldRow label="Incoming in all"><QuantityField :value="recorder.limits.incomingMbps" unit="Mb/s" label="Incoming in all" :allowed="upTo(10_000, 'Mb/s')" @take="(incomingMbps) => limits({ incomingMbps })" /></FieldRow>

@@ -1,4 +1,4 @@
-import type { Programme, Row, Term, Variable } from '#core/programme';
+import type { Programme, Row, Term, Variable } from './programme';
 
 /** A programme in the making: unknowns and rows are added by name. */
 export interface Draft {

@@ -1,0 +1,1 @@
+export { inNetwork, planAddresses } from './address';

@@ -1,0 +1,281 @@
+import { draftProgramme, type Draft, type Programme, type Term } from '#core/programme';
+import { slotCount, type Recorder, type Slotting } from '#core/site';
+import { familyOfSignal } from './blocks';
+import { turnedToday } from './changeCost';
+import { familyOf } from './families';
+import { numbersFrom } from './numbers';
+import type { SlotNeed, Split } from './slots';
+
+/** A camera that wants a slot, and the one it is on by the plan so far. */
+export interface Wanting { need: SlotNeed; placed: SlotAddress | undefined; mayMove: boolean }
+export interface SlotAddress { recorderId: string; slot: number }
+
+/** What is heeded beside the rules of the recorders. */
+export interface SlotWishes extends Pick<Slotting, 'numbers' | 'share'> {
+  /** Whether signal families are kept in blocks of four, whatever the recorder allows. */
+  blocks: 'mix' | 'separate';
+  /** Slots to be left free on the recorders together. */
+  spareSlots: number;
+}
+
+/**
+ * What is counted against an allocation, in points. A camera without a slot outweighs all that could be saved by it; a
+ * restart outweighs a few leads. Judgement, kept in this one table.
+ */
+export const points = { noSlot: 4000, change: 500, otherRecorder: 80, repatch: 60, move: 40, otherNumber: 25, loadStep: 60, missedSpare: 1000, turnedInput: 1 } as const;
+
+/** Slots of a recorder that are alike to a camera that wants none of them in particular. */
+interface Zone { name: string; block: number; slots: number[]; forced: string | undefined; turnedToday: boolean; withPower: boolean; keptFor: string | undefined }
+
+/** Cameras that are alike where they want no slot in particular. */
+interface Likes { key: string; members: Wanting[] }
+
+/** A way to place a camera on a slot that means something to it, or some of those that are alike on any slot of a zone. */
+export interface SlotWay { wanting: Wanting; recorder: Recorder; slot: number; variable: number }
+export interface ZoneWay { members: Wanting[]; recorder: Recorder; slots: number[]; variable: number }
+
+export interface SlotModel {
+  programme: Programme;
+  slotWays: SlotWay[];
+  zoneWays: ZoneWay[];
+  /** What each slot of a recorder carries in a solution. */
+  carriesIn: (recorder: Recorder, values: readonly number[]) => (slot: number) => ReturnType<Split['carries']>;
+}
+
+/** Most inputs that share a family where the policy keeps families apart and the recorder does not mind. */
+const blockOfSeparate = 4;
+
+const blockSizeOf = ({ blockSize }: Recorder, { blocks }: SlotWishes): number | undefined => blockSize ?? (blocks === 'separate' ? blockOfSeparate : undefined);
+
+function zonesOf(recorder: Recorder, wishes: SlotWishes, kept: ReadonlyMap<number, string>): Zone[] {
+  const size = blockSizeOf(recorder, wishes);
+  const today = turnedToday(recorder);
+  const poePorts = recorder.rules.kind === 'network-only' ? (recorder.rules.poe?.ports ?? 0) : 0;
+  const zones = new Map<string, Zone>();
+  for (const slot of numbersFrom(1, slotCount(recorder))) {
+    const isInput = slot <= recorder.inputs;
+    const block = !isInput ? -1 : size === undefined ? 0 : Math.floor((slot - 1) / size);
+    const forced = recorder.forced?.find(({ input }) => input === slot)?.format;
+    const keptFor = kept.get(slot);
+    const name = `${block} ${forced ?? ''} ${today.has(slot)} ${slot <= poePorts} ${keptFor ?? ''}`;
+    const zone = zones.get(name) ?? { name, block, slots: [], forced, turnedToday: today.has(slot), withPower: slot <= poePorts, keptFor };
+    zone.slots.push(slot);
+    zones.set(name, zone);
+  }
+  return [...zones.values()];
+}
+
+/** Whether a recorder takes a camera's signal at all; its limits on sums come on top. */
+function takes(recorder: Recorder, { signal, patchedTo, placeId }: SlotNeed): boolean {
+  if (signal.kind === 'ip') return signal.megapixels <= recorder.limits.slotMegapixels && recorder.limits.ipCameras > 0;
+  // A lead reaches the recorders of the building that the line ends in.
+  return recorder.accepts.includes(signal.format) && (recorder.placeId === placeId || patchedTo?.recorderId === recorder.id);
+}
+
+const fitsZone = ({ signal }: SlotNeed, zone: Zone): boolean => signal.kind === 'ip' || (zone.block >= 0 && (zone.forced === undefined || zone.forced === signal.format));
+
+const homeOf = ({ need, placed }: Wanting): SlotAddress | undefined => placed ?? (need.patchedTo ? { recorderId: need.patchedTo.recorderId, slot: need.patchedTo.input } : undefined);
+
+/** Points against a camera on a slot of a recorder; on no slot in particular it meets none of its own wishes. */
+function against({ need, placed }: Wanting, recorder: Recorder, slot: number | null, { numbers, share }: SlotWishes): number {
+  const { patchedTo, signal } = need;
+  const isHome = patchedTo ? patchedTo.recorderId === recorder.id : recorder.placeId === need.placeId;
+  let sum = 0;
+  if (!isHome && (share === 'building' || signal.kind === 'coax')) sum += points.otherRecorder;
+  if (signal.kind === 'coax' && (patchedTo?.recorderId !== recorder.id || patchedTo.input !== slot)) sum += points.repatch;
+  if (placed && (placed.recorderId !== recorder.id || placed.slot !== slot)) sum += points.move;
+  if (numbers === 'keep' && slot !== need.number) sum += points.otherNumber;
+  return sum;
+}
+
+/** The slots of a recorder that mean something to a camera: its number, where it is patched, where it is placed. */
+function slotsThatMatter({ need, placed }: Wanting, recorder: Recorder): Set<number> {
+  const slots = new Set<number>([need.number]);
+  if (need.patchedTo?.recorderId === recorder.id) slots.add(need.patchedTo.input);
+  if (placed?.recorderId === recorder.id) slots.add(placed.slot);
+  return new Set([...slots].filter((slot) => slot >= 1 && slot <= slotCount(recorder)));
+}
+
+/** Steps in which the fullest recorder is measured where load is spread. */
+const loadSteps = 10;
+
+function groupsOf(wanting: readonly Wanting[]): Likes[] {
+  const groups = new Map<string, Likes>();
+  for (const one of wanting) {
+    if (!one.mayMove) continue;
+    const { need: { signal, portWatts, placeId, patchedTo }, placed } = one;
+    const key = [signal.kind === 'ip' ? `ip ${signal.mbps} ${signal.megapixels}` : signal.format, portWatts, placeId, patchedTo?.recorderId ?? '', placed !== undefined].join(' ');
+    const group = groups.get(key) ?? { key, members: [] };
+    group.members.push(one);
+    groups.set(key, group);
+  }
+  return [...groups.values()];
+}
+
+/** A term for one or some cameras on a recorder, with the camera that stands for them. */
+interface Placed { need: SlotNeed; zone: Zone; slot: number | null; variable: number }
+
+/** How the state of a recorder enters the rows: what a slot gives to each signal, as terms and a constant. */
+interface State { gives: (signal: 'coax' | 'ip', slot: number) => { terms: Term[]; always: number }; carries: (values: readonly number[]) => (slot: number) => ReturnType<Split['carries']> }
+
+function stateOf(draft: Draft, recorder: Recorder): State {
+  const { id, inputs } = recorder;
+  const today = turnedToday(recorder);
+  const family = familyOf(recorder);
+  if (family.turnsInOrder) {
+    const turned = new Map(numbersFrom(1, inputs).map((slot) => [slot, draft.variable(`${id} ${slot} is IP`, 1, points.turnedInput)]));
+    const changed = draft.variable(`${id} changes`, 1, points.change);
+    for (const [slot, variable] of turned) {
+      const next = turned.get(slot + 1);
+      if (next !== undefined) draft.row(`${id} ${slot} after ${slot + 1}`, [{ variable, by: 1 }, { variable: next, by: -1 }], '<=', 0);
+      if (today.has(slot)) draft.row(`${id} ${slot} as today`, [{ variable, by: 1 }, { variable: changed, by: 1 }], '>=', 1);
+      else draft.row(`${id} ${slot} as today`, [{ variable, by: 1 }, { variable: changed, by: -1 }], '<=', 0);
+    }
+    return {
+      gives: (signal, slot) => {
+        const variable = turned.get(slot);
+        if (variable === undefined) return { terms: [], always: signal === 'ip' ? 1 : 0 };
+        return signal === 'ip' ? { terms: [{ variable, by: 1 }], always: 0 } : { terms: [{ variable, by: -1 }], always: 1 };
+      },
+      carries: (values) => (slot) => (slot > inputs || values[turned.get(slot)!] === 1 ? 'ip' : 'coax'),
+    };
+  }
+  const splits = family.splits(recorder);
+  const carriesSignal = (split: Split, signal: 'coax' | 'ip', slot: number) => split.carries(slot) === signal || split.carries(slot) === 'either';
+  const [only] = splits;
+  if (only && splits.length === 1) return { gives: (signal, slot) => ({ terms: [], always: carriesSignal(only, signal, slot) ? 1 : 0 }), carries: () => only.carries };
+  const states = splits.map((split) => {
+    const isIp = numbersFrom(1, inputs).filter((slot) => split.carries(slot) === 'ip');
+    const differs = isIp.length !== today.size || isIp.some((slot) => !today.has(slot));
+    return { split, variable: draft.variable(`${id}: ${split.says}`, 1, (differs ? points.change : 0) + isIp.length * points.turnedInput) };
+  });
+  draft.row(`one state of ${id}`, states.map(({ variable }) => ({ variable, by: 1 })), '=', 1);
+  return {
+    gives: (signal, slot) => ({ always: 0, terms: states.filter(({ split }) => carriesSignal(split, signal, slot)).map(({ variable }) => ({ variable, by: 1 })) }),
+    carries: (values) => states.find(({ variable }) => values[variable] === 1)!.split.carries,
+  };
+}
+
+const negative = (terms: readonly Term[]): Term[] => terms.map(({ variable, by }) => ({ variable, by: -by }));
+
+/**
+ * The programme of an allocation: each camera on one slot or none, each recorder in one of the states that it has. Cameras
+ * that are alike, on slots that are alike, are one unknown: how many. So the programme grows with the kinds of cameras.
+ */
+export function slotModel(recorders: readonly Recorder[], wanting: readonly Wanting[], wishes: SlotWishes): SlotModel {
+  const draft = draftProgramme();
+  const groups = groupsOf(wanting);
+  const slotWays: SlotWay[] = [];
+  const zoneWays: ZoneWay[] = [];
+  const states = new Map<Recorder, State>();
+  const level = wishes.share === 'load' ? draft.variable('load', loadSteps, points.loadStep) : undefined;
+  const used: Term[] = [];
+  const onSlots = new Map(wanting.map((one) => [one, [] as Term[]]));
+  const inZones = new Map(groups.map((group) => [group, [] as Term[]]));
+
+  recorders.forEach((recorder) => {
+    const { id, limits } = recorder;
+    const kept = new Map(wanting.flatMap((one) => {
+      const home = one.mayMove ? undefined : homeOf(one);
+      return home?.recorderId === id ? [[home.slot, one.need.cameraId] as const] : [];
+    }));
+    const zones = zonesOf(recorder, wishes, kept);
+    const zoneOf = new Map(zones.flatMap((zone) => zone.slots.map((slot) => [slot, zone] as const)));
+    const here: Placed[] = [];
+    for (const one of wanting) {
+      const { need, mayMove } = one;
+      if (!takes(recorder, need)) continue;
+      const home = homeOf(one);
+      for (const slot of slotsThatMatter(one, recorder)) {
+        const zone = zoneOf.get(slot)!;
+        const mayBeHere = mayMove ? zone.keptFor === undefined : home?.recorderId === id && home.slot === slot;
+        if (!mayBeHere || !fitsZone(need, zone)) continue;
+        const variable = draft.variable(`${need.number} on ${id} ${slot}`, 1, against(one, recorder, slot, wishes));
+        here.push({ need, zone, slot, variable });
+        slotWays.push({ wanting: one, recorder, slot, variable });
+        onSlots.get(one)!.push({ variable, by: 1 });
+      }
+    }
+    for (const group of groups) {
+      const { members } = group;
+      const [one] = members;
+      if (!one || !takes(recorder, one.need)) continue;
+      for (const zone of zones) {
+        if (zone.keptFor !== undefined || !fitsZone(one.need, zone)) continue;
+        const variable = draft.variable(`${group.key} on ${id} ${zone.name}`, Math.min(members.length, zone.slots.length), against(one, recorder, null, wishes));
+        here.push({ need: one.need, zone, slot: null, variable });
+        zoneWays.push({ members, recorder, slots: zone.slots, variable });
+        inZones.get(group)!.push({ variable, by: 1 });
+      }
+    }
+    const state = stateOf(draft, recorder);
+    states.set(recorder, state);
+    const terms = (which: (one: Placed) => boolean, by: (one: Placed) => number = () => 1): Term[] => here.filter(which).map((one) => ({ variable: one.variable, by: by(one) }));
+    const isIp = ({ need }: Placed) => need.signal.kind === 'ip';
+
+    // What a slot carries in the state that the recorder is in.
+    const slotsThatCount = new Set(here.flatMap(({ slot }) => slot ?? []));
+    for (const signal of ['coax', 'ip'] as const) {
+      const mine = (one: Placed) => isIp(one) === (signal === 'ip');
+      for (const slot of slotsThatCount) {
+        const given = state.gives(signal, slot);
+        const on = terms((one) => mine(one) && one.slot === slot);
+        if (on.length > 0) draft.row(`${signal} on ${id} ${slot}`, [...on, ...negative(given.terms)], '<=', given.always);
+      }
+      for (const zone of zones) {
+        const given = zone.slots.map((slot) => state.gives(signal, slot));
+        const on = terms((one) => mine(one) && one.zone === zone);
+        if (on.length > 0) draft.row(`${signal} in ${id} ${zone.name}`, [...on, ...negative(given.flatMap((each) => each.terms))], '<=', given.reduce((sum, { always }) => sum + always, 0));
+      }
+    }
+    for (const slot of slotsThatCount) draft.row(`one on ${id} ${slot}`, terms((one) => one.slot === slot), '<=', 1);
+    for (const zone of zones) draft.row(`slots of ${id} ${zone.name}`, terms((one) => one.zone === zone), '<=', zone.slots.length);
+    // An input that can be turned by itself changes where it carries what it did not carry before.
+    if (recorder.rules.kind === 'switch-per-input') {
+      const changed = draft.variable(`${id} changes`, 1, points.change);
+      const turning = terms((one) => one.zone.block >= 0 && isIp(one) !== one.zone.turnedToday);
+      if (turning.length > 0) draft.row(`change of ${id}`, [...turning, { variable: changed, by: -recorder.inputs }], '<=', 0);
+    }
+    const blockSize = blockSizeOf(recorder, wishes);
+    if (blockSize !== undefined) blockRows(draft, id, here, blockSize);
+    draft.row(`IP cameras of ${id}`, terms(isIp), '<=', limits.ipCameras);
+    const rate = ({ need: { signal } }: Placed) => (signal.kind === 'ip' ? signal.mbps : 0);
+    draft.row(`incoming rate of ${id}`, terms(isIp, rate), '<=', limits.incomingMbps);
+    if (level !== undefined) draft.row(`load of ${id}`, [...terms(isIp, rate), { variable: level, by: -limits.incomingMbps / loadSteps }], '<=', 0);
+    if (recorder.rules.kind === 'network-only' && recorder.rules.poe) draft.row(`ports of ${id}`, terms(({ zone }) => zone.withPower, ({ need }) => need.portWatts), '<=', recorder.rules.poe.watts);
+    used.push(...terms(() => true));
+  });
+
+  for (const one of wanting) {
+    if (one.mayMove) continue;
+    const without = draft.variable(`${one.need.number} without a slot`, 1, points.noSlot);
+    draft.row(`a slot for ${one.need.number}`, [...onSlots.get(one)!, { variable: without, by: 1 }], '=', 1);
+  }
+  for (const group of groups) {
+    const own = group.members.flatMap((one) => onSlots.get(one)!);
+    const without = draft.variable(`${group.key} without a slot`, group.members.length, points.noSlot);
+    draft.row(`slots for ${group.key}`, [...own, ...inZones.get(group)!, { variable: without, by: 1 }], '=', group.members.length);
+    for (const one of group.members) if (onSlots.get(one)!.length > 1) draft.row(`one slot for ${one.need.number}`, onSlots.get(one)!, '<=', 1);
+  }
+  if (wishes.spareSlots > 0) {
+    const all = recorders.reduce((sum, recorder) => sum + slotCount(recorder), 0);
+    const missed = draft.variable('spare slots missed', wishes.spareSlots, points.missedSpare);
+    draft.row('spare slots', [...used, { variable: missed, by: -1 }], '<=', all - wishes.spareSlots);
+  }
+  return { programme: draft.programme, slotWays, zoneWays, carriesIn: (recorder, values) => states.get(recorder)!.carries(values) };
+}
+
+/** One signal family in each block of inputs. */
+function blockRows(draft: Draft, id: string, here: readonly Placed[], size: number): void {
+  for (const block of new Set(here.map(({ zone }) => zone.block))) {
+    const inBlock = here.filter(({ zone }) => zone.block === block);
+    const families = [...new Set(inBlock.map(({ need }) => familyOfSignal(need)))];
+    if (block < 0 || families.length < 2) continue;
+    const chosen = families.map((family) => {
+      const variable = draft.variable(`${family} in block ${block + 1} of ${id}`, 1, 0);
+      draft.row(`${family} in block ${block + 1} of ${id}`, [...inBlock.filter(({ need }) => familyOfSignal(need) === family).map((one) => ({ variable: one.variable, by: 1 })), { variable, by: -size }], '<=', 0);
+      return { variable, by: 1 };
+    });
+    draft.row(`one family in block ${block + 1} of ${id}`, chosen, '<=', 1);
+  }
+}

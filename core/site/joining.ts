@@ -1,0 +1,22 @@
+import { z } from 'zod';
+import { idSchema, nameSchema } from './vocabulary';
+
+/** An address on the camera network, and how many of its first bits are the network's. */
+export const addressSchema = z.ipv4();
+
+/** How a network camera joins its recorder. Its id is the camera's. A password is never kept here, only who holds it. */
+export const joiningSchema = z.strictObject({
+  id: idSchema,
+  address: addressSchema.optional(),
+  /** Who set its first password and holds it. Left out where it still has none. */
+  passwordHeldBy: nameSchema.optional(),
+});
+export type Joining = z.infer<typeof joiningSchema>;
+
+/** Where a recorder is on the camera network, and what sets its clock. */
+export const recorderNetworkSchema = z.strictObject({
+  address: addressSchema,
+  prefixBits: z.int().min(8).max(30),
+  timeSource: z.string().max(120).optional(),
+});
+export type RecorderNetwork = z.infer<typeof recorderNetworkSchema>;

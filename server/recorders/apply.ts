@@ -1,0 +1,85 @@
+import { nextStep, planOf, stepInWords, stepsLeft, stillWrong, type Applying, type DevicePlan, type DeviceStep, type Report } from '#core/device';
+import type { ApplyingFolder } from './applyingFolder';
+import type { DeviceLine } from './deviceLine';
+import { RecorderError } from './recorderError';
+
+export interface ApplyPatience {
+  /** How long one answer may take. */
+  answerMs: number;
+  /** How long a recorder may be silent after it was told to restart, and how long it may be otherwise. */
+  restartMs: number;
+  silentMs: number;
+  /** Between one try and the next. */
+  pauseMs: number;
+}
+
+const pause = (ms: number): Promise<void> => new Promise((resolve) => setTimeout(resolve, ms));
+
+/** Asks until there is an answer, for as long as the recorder may be silent. */
+async function patiently<T>(ask: () => Promise<T>, longestMs: number, pauseMs: number): Promise<T> {
+  const until = Date.now() + longestMs;
+  for (;;) {
+    try {
+      return await ask();
+    } catch (error) {
+      if (!(error instanceof RecorderError) || error.kind !== 'unreachable' || Date.now() >= until) throw error;
+      await pause(pauseMs);
+    }
+  }
+}
+
+/** So often a step may be taken again where the recorder says it did it and does not show it. */
+const mostTries = 3;
+
+/**
+ * Brings a recorder to its plan, one step after another. After each it is asked anew what it holds, so that it makes no
+ * difference whether this is the first try or one after a break. Ends in a state other than `running`, and rejects never.
+ */
+export async function apply(first: Applying, line: DeviceLine, folder: ApplyingFolder, patience: ApplyPatience, stopped: () => boolean): Promise<Applying> {
+  let at: Applying = { ...first, state: 'running', why: null, wrong: [] };
+  const note = (news: Partial<Applying>): void => {
+    at = { ...at, ...news };
+    folder.write(at);
+  };
+  const goal: DevicePlan = at.goal === 'plan' ? at.plan : planOf(at.before);
+  let silentMs = patience.silentMs;
+  let last = { step: '', times: 0 };
+
+  async function perform(step: DeviceStep): Promise<void> {
+    if (step.kind === 'save') return note({ settings: await line.settings() });
+    if (step.kind === 'restore') return line.restore(at.settings!);
+    await line.perform(step);
+    silentMs = step.kind === 'split' ? patience.restartMs : patience.silentMs;
+  }
+
+  try {
+    note({});
+    await patiently(() => line.open(at.by), silentMs, patience.pauseMs);
+    for (;;) {
+      const report: Report = await patiently(line.report, silentMs, patience.pauseMs);
+      silentMs = patience.silentMs;
+      const kept = { settings: at.settings !== null };
+      const step = nextStep(report, goal, kept);
+      if (!step) {
+        note({ state: 'done', doing: '', left: [], wrong: stillWrong(report, goal) });
+        break;
+      }
+      const [doing = '', ...left] = stepsLeft(report, goal, kept).map(stepInWords);
+      if (stopped()) {
+        note({ state: 'stopped', doing, left, why: 'Stopped. The recorder is as it was left after the last step.' });
+        break;
+      }
+      last = last.step === doing ? { step: doing, times: last.times + 1 } : { step: doing, times: 1 };
+      if (last.times > mostTries) throw new RecorderError('refused', 'The recorder says it did this, and does not show it.');
+      note({ doing, left });
+      await perform(step);
+      note({ done: [...at.done, doing] });
+    }
+  } catch (error) {
+    const known = error instanceof RecorderError;
+    note({ state: known && error.kind === 'refused' ? 'refused' : 'broken-off', why: known ? error.message : 'The program went wrong while it talked to the recorder.' });
+    if (!known) console.error(error);
+  }
+  await line.close();
+  return at;
+}

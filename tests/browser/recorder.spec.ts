@@ -1,0 +1,110 @@
+import { spawn, type ChildProcess } from 'node:child_process';
+import { mkdtempSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import path from 'node:path';
+import { demoFile, expect, root, test as shared, TestServer } from './fixtures';
+
+const demo = path.join(root, 'demo', 'saltmarrow');
+
+/** A stand-in recorder that can be killed and started again with what it held. */
+class StandIn {
+  private child: ChildProcess | undefined;
+  private readonly memory = path.join(mkdtempSync(path.join(tmpdir(), 'neotrope-recorder-')), 'memory.json');
+  address = '';
+
+  async start(minuteMs: number): Promise<void> {
+    const port = this.address.split(':')[1] ?? '0';
+    const child = spawn(process.execPath, ['programs/recorder.js', '--site', `${demo}.neotrope.json`, '--network', `${demo}.network.json`, '--recorder', 'hall-recorder', '--memory', this.memory, '--minute', String(minuteMs), '--port', port], { cwd: root });
+    this.child = child;
+    this.address = await new Promise((resolve, reject) => {
+      let said = '';
+      child.stdout.on('data', (data: Buffer) => {
+        said += data.toString();
+        const found = /listens at (\S+)/.exec(said)?.[1];
+        if (found) resolve(found);
+      });
+      child.stderr.on('data', (data: Buffer) => (said += data.toString()));
+      child.once('exit', () => reject(new Error(`the stand-in ended: ${said}`)));
+    });
+  }
+  async kill(): Promise<void> {
+    const gone = new Promise((resolve) => this.child!.once('exit', resolve));
+    this.child!.kill('SIGKILL');
+    await gone;
+  }
+  async state(): Promise<{ turned: number[]; factoryValues: boolean; timeSource: string; channels: { slot: number; kind: string; name: string; address?: string }[] }> {
+    return (await (await fetch(`http://${this.address}/state`)).json()) as never;
+  }
+}
+
+/** The demo where camera 24 is given up, so that the last input can turn, and cameras 18 and 20 are ready to join. */
+function ready(): string {
+  const file = demoFile() as ReturnType<typeof demoFile> & { choices: object[]; placements: object[]; joinings: object[] };
+  return JSON.stringify({
+    ...file, cameras: file.cameras.map((camera) => (camera.id === 'c24' ? { ...camera, mayGo: true } : camera)),
+    choices: [...file.choices, { id: 'c24', option: 'retire', at: '2026-04-01T09:00:00Z', by: 'R. Tolland' }],
+    placements: [...file.placements, { id: 'c18', recorderId: 'hall-recorder', slot: 16 }, { id: 'c20', recorderId: 'hall-recorder', slot: 20 }],
+    joinings: [...file.joinings, ...['18', '20'].map((number) => ({ id: `c${number}`, address: `10.20.0.1${number}`, passwordHeldBy: 'R. Tolland' }))],
+  });
+}
+
+const test = shared.extend<{ recorder: StandIn }>({
+  recorder: async ({}, use) => {
+    const recorder = new StandIn();
+    await recorder.start(4000);
+    await use(recorder);
+    await recorder.kill();
+  },
+  // Its own server, to be killed in the middle.
+  server: async ({}, use) => {
+    const server = new TestServer();
+    await server.start();
+    await use(server);
+    await server.kill();
+  },
+  siteId: async ({ server }, use) => use(await server.newSite(ready())),
+});
+
+test('a plan goes into the recorder over a restart that wipes it, while the recorder and the server vanish in the middle', async ({ page, open, recorder, server }) => {
+  await open('allocate?view=device');
+  await page.getByLabel('Address and port of the recorder').fill(recorder.address);
+  await page.getByRole('button', { name: /^Read it/ }).click();
+  const compared = page.getByLabel('Recorder and plan');
+  await expect(compared.locator('[data-device-slot="16"]')).toContainText('24 Gate out, coax');
+  await expect(compared.locator('[data-device-slot="16"]')).toContainText('18 Parts cage, 10.20.0.118');
+  await expect(compared).toContainText('Set input 16 to IP, and restart');
+  // Without its key nothing is applied; with a wrong one it refuses in its own words.
+  const apply = page.getByRole('button', { name: /^Apply the plan/ });
+  await expect(apply).toBeDisabled();
+  const key = page.getByLabel('Key of the recorder');
+  await key.fill('wrong');
+  await apply.click();
+  const under = page.getByLabel('Plan on its way');
+  await expect(under).toContainText('The key is not the recorder’s.');
+  await key.fill('ferry');
+  await under.getByRole('button', { name: 'Go on from here' }).click();
+  await expect(under).toContainText('Now: Set input 16 to IP, and restart');
+  // In the restart both go away.
+  await recorder.kill();
+  await server.kill();
+  await server.start();
+  await expect(under).toHaveAttribute('data-state', 'broken-off');
+  await expect(under).toContainText('Neotrope was ended in the middle. Nothing is lost: go on, or go back.');
+  await recorder.start(10);
+  expect(await recorder.state()).toMatchObject({ turned: [16], factoryValues: true });
+  await under.getByRole('button', { name: 'Go on from here' }).click();
+  await expect(under).toHaveAttribute('data-state', 'done');
+  await expect(compared).toContainText('holds the plan');
+  // The recorder's own state is the plan, and its settings are back.
+  const state = await recorder.state();
+  expect([state.turned, state.factoryValues, state.timeSource]).toEqual([[16], false, '10.20.0.1']);
+  expect(state.channels.filter(({ kind }) => kind === 'ip').map(({ slot, name, address }) => [slot, name, address])).toEqual([
+    [16, '18 Parts cage', '10.20.0.118'], [17, '1 Hall north desk', '10.20.0.101'], [18, '2 Hall south desk', '10.20.0.102'], [20, '20 Slip', '10.20.0.120'],
+  ]);
+  expect(state.channels.find(({ slot }) => slot === 3)!.name).toBe('3 Turnstiles');
+  // And back again.
+  await under.getByRole('button', { name: 'Go back to what was there' }).click();
+  await expect(under).toContainText('Done, back to what was there');
+  expect((await recorder.state()).turned).toEqual([]);
+  await expect(under.getByRole('link', { name: 'Saved settings' })).toBeVisible();
+});

@@ -1,0 +1,88 @@
+import { defineStore } from 'pinia';
+import { computed, reactive, ref, shallowRef } from 'vue';
+import type { Applying, FoundCamera, Report } from '#core/device';
+import { api, type Answer } from './api';
+import { useSite } from './site';
+
+/** Between one look at how far a plan is and the next. */
+const lookMs = 400;
+
+/** A recorder that is reached over the network: what it holds, and a plan on its way into it. */
+export const useRecorderApply = defineStore('recorder-apply', () => {
+  const site = useSite();
+  const recorderId = ref('');
+  /** Where each recorder is reached. It may be a stand-in that listens elsewhere after every start, so it is not kept. */
+  const addresses = reactive<Record<string, string>>({});
+  /** Typed by the person, kept as long as the page is open, sent with what needs it and stored nowhere. */
+  const key = ref('');
+  const report = shallowRef<Report | null>(null);
+  const cameras = shallowRef<FoundCamera[]>([]);
+  const applying = shallowRef<Applying | null>(null);
+  const problem = ref('');
+  const busy = ref(false);
+  const address = computed({ get: () => addresses[recorderId.value] ?? '', set: (value) => { addresses[recorderId.value] = value; } });
+
+  let timer: ReturnType<typeof setTimeout> | undefined;
+
+  async function ask<T>(what: () => Promise<Answer<T>>): Promise<{ value: T } | null> {
+    busy.value = true;
+    const answer = await what();
+    busy.value = false;
+    if (answer.kind === 'answer') {
+      problem.value = '';
+      return answer;
+    }
+    problem.value = answer.kind === 'refusal' ? answer.refusal.detail : 'The server cannot be reached. Whatever is under way goes on without this page.';
+    return null;
+  }
+
+  async function lookAround(): Promise<void> {
+    const answer = await api.recorders();
+    if (answer.kind === 'answer') for (const [id, at] of Object.entries(answer.value.standIns)) addresses[id] ||= at;
+  }
+  async function read(): Promise<void> {
+    const id = recorderId.value;
+    const answer = await ask(() => api.readRecorder(address.value.trim()));
+    if (id !== recorderId.value) return;
+    report.value = answer?.value.report ?? null;
+    cameras.value = answer?.value.cameras ?? [];
+  }
+  /** Looks how far it is, again and again while it is under way. */
+  async function look(): Promise<void> {
+    clearTimeout(timer);
+    const id = recorderId.value;
+    if (!id) return;
+    const answer = await api.applying(site.id, id);
+    if (id !== recorderId.value) return;
+    const was = applying.value?.state;
+    if (answer.kind === 'answer') applying.value = answer.value.applying;
+    if (applying.value?.state === 'running') timer = setTimeout(() => void look(), lookMs);
+    else if (was === 'running' && address.value) await read();
+  }
+  async function begin(what: () => Promise<Answer<Applying>>): Promise<void> {
+    const answer = await ask(what);
+    if (answer) applying.value = answer.value;
+    await look();
+  }
+  const apply = () => begin(() => api.apply(site.id, recorderId.value, { address: address.value.trim(), key: key.value, by: site.person.trim() || 'Planner' }));
+  const goOn = (goal: Applying['goal']) => begin(() => api.goOnApplying(site.id, recorderId.value, { key: key.value, by: site.person.trim() || 'Planner', goal }));
+  async function stop(): Promise<void> {
+    await ask(() => api.stopApplying(site.id, recorderId.value));
+    await look();
+  }
+  async function forget(): Promise<void> {
+    await ask(() => api.forgetApplying(site.id, recorderId.value));
+    await look();
+  }
+  /** Turns to another recorder; what is under way with the one before goes on. */
+  async function turnTo(id: string): Promise<void> {
+    recorderId.value = id;
+    [report.value, cameras.value, applying.value, problem.value] = [null, [], null, ''];
+    await look();
+  }
+  function leave(): void {
+    clearTimeout(timer);
+  }
+
+  return { recorderId, address, key, report, cameras, applying, problem, busy, lookAround, read, look, apply, goOn, stop, forget, turnTo, leave };
+});
