@@ -9,6 +9,7 @@ import { startServer } from '../server/startServer';
 import { browserFigures } from './browser';
 import { median, printTable, timed, timesLonger, type Row } from './measure';
 import { planning } from './planning';
+import { slots } from './slots';
 import { demoSite, generatedSite, tracedSite } from './sites';
 
 /** Started by its script from the project's own folder. */
@@ -142,6 +143,7 @@ const rows: Row[] = [
   ...reflectometer(),
   ...closeLook(),
   ...(await planning()),
+  ...(await slots()),
   firstScreen(),
   ...(await edits()),
   ...(await browserFigures(root)),

@@ -5,6 +5,9 @@ import path from 'node:path';
 import { chromium, type Page } from '@playwright/test';
 import { parseSiteFile } from '#core/site';
 import { dice } from '../stand-ins/tester/dice';
+import { networkSchema } from '../stand-ins/recorder/network';
+import { asFound, picturesOf } from '../stand-ins/recorder/recorder';
+import { startRecorder } from '../stand-ins/recorder/startRecorder';
 import { startTester } from '../stand-ins/tester/startTester';
 import { truthSchema } from '../stand-ins/tester/truth';
 import { startServer } from '../server/startServer';
@@ -73,24 +76,42 @@ const readRampEast = async (page: Page) => {
   await page.getByRole('option', { name: '× 5' }).click();
 };
 
+/** Gives every camera that waits its slot, and shows the nights. */
+const fillSlots = async (page: Page) => {
+  await page.keyboard.press('r');
+  await page.keyboard.press('a');
+  await page.getByText('Nothing waits here.').waitFor();
+  await page.keyboard.press('o');
+  await page.locator('[data-night]').first().waitFor();
+};
+
+/** Holds the recorder against its plan. */
+const readRecorder = async (page: Page) => {
+  await page.keyboard.press('b');
+  await page.locator('[data-ready="hall-recorder"]').getByRole('button', { name: 'Give addresses to those without' }).click();
+  await page.keyboard.press('w');
+  await page.getByRole('button', { name: /^Read it/ }).click();
+  await page.getByLabel('Recorder and plan').waitFor();
+};
+
 const shots: Shot[] = [
   { name: 'board', stage: 'survey' },
   { name: 'run-sheet', stage: 'survey/r13', act: (page) => page.keyboard.press('e') },
   { name: 'drawing', stage: 'survey/r14?view=drawing&drawing=site-plan', act: pickRoute },
-  { name: 'drawing-dark', stage: 'survey/r03?view=drawing&drawing=hall-plan', dark: true, act: (page) => page.locator('[data-pin="camera/c03"]').click() },
   { name: 'lists', stage: 'survey?view=lists', act: pickRows },
   { name: 'head-end', stage: 'survey?view=head-end&thing=supply/hall-box' },
   { name: 'walk-phone', stage: 'survey?view=walk', phone: true },
   { name: 'test', stage: 'test/r08', act: (page) => page.keyboard.press('w') },
   { name: 'trace-dark', stage: 'test/r13', dark: true, act: readRampEast },
   { name: 'cause', stage: 'test/r13?view=cause' },
-  { name: 'volts', stage: 'test/r08?view=volts' },
-  { name: 'picture', stage: 'test/r07?view=picture', act: (page) => page.locator('[data-symptom="ghost"]').click() },
   { name: 'decide', stage: 'decide/r08', act: chooseUnit },
   { name: 'best-plan', stage: 'decide/r14?view=plan', act: findPlan },
   { name: 'trade-off', stage: 'decide?view=curve', act: drawCurve },
   { name: 'side-by-side', stage: 'decide/r01?view=compare', act: pinTwo },
   { name: 'allocate', stage: 'allocate/r08', act: (page) => page.locator('.tray [data-camera="c08"]').click() },
+  { name: 'streams', stage: 'allocate/r12?view=streams' },
+  { name: 'nights-dark', stage: 'allocate?view=order', dark: true, act: fillSlots },
+  { name: 'recorder', stage: 'allocate?view=device', act: readRecorder },
   { name: 'plan', stage: 'plan' },
   { name: 'test-phone', stage: 'test/r08', phone: true },
 ];
@@ -100,7 +121,11 @@ const demo = parseSiteFile(readFileSync(demoFile, 'utf8'));
 if (demo.kind === 'refused') throw new Error('the demo is not sound');
 const truth = truthSchema.parse(JSON.parse(readFileSync(path.join(root, 'demo', 'saltmarrow.truth.json'), 'utf8')));
 const tester = await startTester({ site: demo.value, truth, random: dice(3), slips: 0 });
-const server = await startServer({ standIn: Promise.resolve(tester.address), port: 0, dataDir: mkdtempSync(path.join(tmpdir(), 'neotrope-pictures-')), webDir: path.join(root, 'dist'), demoFile, withDemo: true, reset: false });
+const network = networkSchema.parse(JSON.parse(readFileSync(path.join(root, 'demo', 'saltmarrow.network.json'), 'utf8')));
+const hall = demo.value.recorder['hall-recorder']!;
+const pictures = picturesOf(demo.value, hall.id);
+const recorder = await startRecorder({ sold: { recorder: hall, network, pictures }, memory: asFound({ recorder: hall, network, pictures }), key: 'ferry', minuteMs: 100, keep: () => undefined }, 0);
+const server = await startServer({ standIn: Promise.resolve(tester.address), recorderStandIns: Promise.resolve({ [hall.id]: recorder.address }), port: 0, dataDir: mkdtempSync(path.join(tmpdir(), 'neotrope-pictures-')), webDir: path.join(root, 'dist'), demoFile, withDemo: true, reset: false });
 const browser = await chromium.launch(launchOptions);
 for (const name of readdirSync(folder)) rmSync(path.join(folder, name));
 for (const { name, stage, dark = false, phone = false, act } of shots) {
@@ -117,3 +142,4 @@ for (const { name, stage, dark = false, phone = false, act } of shots) {
 await browser.close();
 await server.close();
 await tester.close();
+await recorder.close();

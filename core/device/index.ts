@@ -1,3 +1,4 @@
+export { givenAddresses } from './addresses';
 export { applyingSchema, planOf, type Applying } from './applying';
 export { devicePlan, type DevicePlan, type PlanForDevice } from './devicePlan';
 export { differences, otherRecorder, stillWrong, type SlotDifference } from './difference';
@@ -5,3 +6,4 @@ export { channelSchema, foundSchema, reportSchema, settingsSchema, type Channel,
 export { nextStep, stepInWords, stepsLeft, type DeviceStep, type Kept } from './steps';
 export { channelColumns, channelList, type ChannelRow } from './channelList';
 export { prerequisites, type Prerequisite, type PrerequisiteId } from './prerequisites';
+export { leadsByHand, type LeadByHand } from './leadsByHand';

@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest';
 import { recorderState, type Occupant } from '#core/recorder';
 import type { Site } from '#core/site';
 import { saltmarrowSite } from '../site/testSite';
-import { channelList, prerequisites, type PrerequisiteId } from '.';
+import { channelList, givenAddresses, leadsByHand, prerequisites, type PrerequisiteId } from '.';
 
 const site = saltmarrowSite();
 const hall = site.recorder['hall-recorder']!;
@@ -53,5 +53,18 @@ describe('the channel list', () => {
     expect(rows).toHaveLength(24);
     expect(rows[15]).toEqual({ recorder: 'Hall recorder', slot: 16, label: 'input 16, set to IP', name: '1 x', signal: 'IP, 2 MP, 4 Mb/s', address: '10.20.0.101', passwordHeldBy: 'R. Tolland' });
     expect([rows[1]!.signal, rows[2]!.signal, rows[23]!.signal]).toEqual([expect.stringMatching(/omposite/), 'free', 'free for IP']);
+  });
+});
+
+describe('what is done before', () => {
+  it('addresses are given to those without, past what is taken', () => {
+    const at = { ...site, ...joining('10.20.0.103') };
+    expect(givenAddresses(at, recorderState(hall, [ip(1, 17), ip(2, 18), ip(3, 19)]))).toMatchObject([{ id: 'c02', set: { address: '10.20.0.102' } }, { id: 'c03', set: { address: '10.20.0.100' } }]);
+    const { network: _, ...bare } = hall;
+    expect(givenAddresses(at, recorderState(bare, [ip(2, 18)]))).toEqual([]);
+  });
+  it('leads that are not where the plan has them are moved by hand', () => {
+    const patched = (one: Occupant, input: number): Occupant => ({ ...one, need: { ...one.need, patchedTo: { recorderId: hall.id, input } } });
+    expect(leadsByHand(recorderState(hall, [patched(coax(1, 1), 1), patched(coax(2, 5), 2), coax(3, 6), patched(ip(4, 17), 4)]))).toEqual([{ number: 2, from: 2, to: 5 }, { number: 3, from: null, to: 6 }]);
   });
 });

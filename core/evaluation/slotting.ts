@@ -9,7 +9,7 @@ export type SlottingScope = 'rest' | 'all';
 /** An allocation that could be made, as the changes that make it. */
 export interface SlotProposal { changes: Change[]; moves: Move[]; /** Numbers of cameras that no slot takes. */ without: number[]; proven: boolean }
 
-export function wishesOf(site: Pick<Site, 'demands' | 'slotting'>): SlotWishes {
+function wishesOf(site: Pick<Site, 'demands' | 'slotting'>): SlotWishes {
   const { numbers, share } = slottingOf(site);
   const { policies, spareSlots } = demandsOf(site);
   return { numbers, share, blocks: policies.blocks, spareSlots };

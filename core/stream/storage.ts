@@ -1,13 +1,13 @@
 import type { Keeping } from '#core/site';
 
 /** Gigabytes of a day at 1 Mb/s: 86 400 seconds, eight bits a byte, a thousand megabytes a gigabyte. */
-export const gigabytesPerMbpsDay = 86_400 / 8 / 1000;
+const gigabytesPerMbpsDay = 86_400 / 8 / 1000;
 
 /** What of a disk's nominal size can be written to: the file system takes the rest. A usual figure. */
 export const usableShare = 0.93;
 
 /** The part of a day that is kept. */
-export function keptShare(keeping: Keeping): number {
+function keptShare(keeping: Keeping): number {
   switch (keeping.kind) {
     case 'always': return 1;
     case 'motion': return keeping.sharePercent / 100;
@@ -18,10 +18,10 @@ export function keptShare(keeping: Keeping): number {
 /** A camera as a disk sees it. */
 export interface Kept { cameraId: string; mbps: number; keeping: Keeping; keepDays: number }
 
-export const gigabytesADay = ({ mbps, keeping }: Pick<Kept, 'mbps' | 'keeping'>): number => mbps * gigabytesPerMbpsDay * keptShare(keeping);
+const gigabytesADay = ({ mbps, keeping }: Pick<Kept, 'mbps' | 'keeping'>): number => mbps * gigabytesPerMbpsDay * keptShare(keeping);
 
 /** Terabytes that a camera takes up once its days are full. */
-export const terabytesOf = (kept: Kept): number => (gigabytesADay(kept) * kept.keepDays) / 1000;
+const terabytesOf = (kept: Kept): number => (gigabytesADay(kept) * kept.keepDays) / 1000;
 
 /** What a recorder's disks hold of its cameras. */
 export interface Storage {

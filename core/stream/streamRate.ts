@@ -13,7 +13,7 @@ const bitsPerPixel: Record<Codec, Record<Activity, number>> = {
 /** Settings with nothing left out. */
 export type WholeSettings = { [K in keyof StreamSettings]-?: NonNullable<StreamSettings[K]> };
 
-export const usualStream = { framesPerSecond: 15, codec: 'h264', activity: 'usual', keeping: { kind: 'always' }, keepDays: 30 } as const satisfies WholeSettings;
+const usualStream = { framesPerSecond: 15, codec: 'h264', activity: 'usual', keeping: { kind: 'always' }, keepDays: 30 } as const satisfies WholeSettings;
 
 /** Mb/s of a stream: megapixels × frames a second × bits a pixel. */
 export const workedOutMbps = (megapixels: number, { framesPerSecond, codec, activity }: Pick<WholeSettings, 'framesPerSecond' | 'codec' | 'activity'>): number =>

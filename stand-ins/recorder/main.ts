@@ -3,7 +3,7 @@ import { existsSync, readFileSync, writeFileSync } from 'node:fs';
 import { parseArgs } from 'node:util';
 import { parseSiteFile } from '#core/site';
 import { networkSchema } from './network';
-import { asFound, memorySchema, type Sold } from './recorder';
+import { asFound, memorySchema, picturesOf, type Sold } from './recorder';
 import { startRecorder } from './startRecorder';
 
 const { values } = parseArgs({ options: { site: { type: 'string' }, network: { type: 'string' }, recorder: { type: 'string' }, port: { type: 'string', default: '0' }, key: { type: 'string', default: 'ferry' }, minute: { type: 'string', default: '500' }, memory: { type: 'string' } } });
@@ -14,11 +14,7 @@ const site = read.value;
 const recorder = site.recorder[values.recorder];
 if (!recorder) throw new Error(`${values.site} has no recorder ${values.recorder}.`);
 
-const pictures = new Map(Object.values(site.run).flatMap(({ patchedTo, cameraId }) => {
-  const camera = site.camera[cameraId]!;
-  return patchedTo?.recorderId === recorder.id ? [[patchedTo.input, { format: camera.format, name: `${camera.number} ${camera.name}` }] as const] : [];
-}));
-const sold: Sold = { recorder, pictures, network: networkSchema.parse(JSON.parse(readFileSync(values.network, 'utf8'))) };
+const sold: Sold = { recorder, pictures: picturesOf(site, recorder.id), network: networkSchema.parse(JSON.parse(readFileSync(values.network, 'utf8'))) };
 const { memory: memoryFile } = values;
 const memory = memoryFile !== undefined && existsSync(memoryFile) ? memorySchema.parse(JSON.parse(readFileSync(memoryFile, 'utf8'))) : asFound(sold);
 const running = await startRecorder({ sold, memory, key: values.key, minuteMs: Number(values.minute), keep: (next) => { if (memoryFile !== undefined) writeFileSync(memoryFile, JSON.stringify(next)); } }, Number(values.port));

@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import type { Channel, FoundCamera, Report, Settings } from '#core/device';
 import { changeCost, familyOf } from '#core/recorder';
-import { slotCount, type Recorder } from '#core/site';
+import { slotCount, type Recorder, type Site } from '#core/site';
 import type { CameraNetwork } from './network';
 
 /** What the stand-in keeps over a power cut. */
@@ -18,6 +18,14 @@ export type Memory = z.infer<typeof memorySchema>;
 
 /** A recorder as it was sold: its rules, what its coax inputs get today, and the cameras on its network. */
 export interface Sold { recorder: Recorder; pictures: ReadonlyMap<number, { format: string; name: string }>; network: CameraNetwork }
+
+/** What the coax inputs of a recorder get today, by the runs that are patched to it. */
+export function picturesOf(site: Pick<Site, 'run' | 'camera'>, recorderId: string): Sold['pictures'] {
+  return new Map(Object.values(site.run).flatMap(({ patchedTo, cameraId }) => {
+    const camera = site.camera[cameraId]!;
+    return patchedTo?.recorderId === recorderId ? [[patchedTo.input, { format: camera.format, name: `${camera.number} ${camera.name}` }] as const] : [];
+  }));
+}
 
 /** As it stands on the day somebody first talks to it. */
 export function asFound({ recorder, pictures }: Sold): Memory {

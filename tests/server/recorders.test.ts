@@ -10,7 +10,7 @@ import { applyingFolder } from '../../server/recorders/applyingFolder';
 import { deviceLine } from '../../server/recorders/deviceLine';
 import { startServer, type RunningServer } from '../../server/startServer';
 import { networkSchema } from '../../stand-ins/recorder/network';
-import { asFound, type Memory, type Sold } from '../../stand-ins/recorder/recorder';
+import { asFound, picturesOf, type Memory, type Sold } from '../../stand-ins/recorder/recorder';
 import { startRecorder, type RunningRecorder } from '../../stand-ins/recorder/startRecorder';
 import { evaluateSite } from '#core/evaluation';
 import { demo, demoFile, newFolder, post, root, siteId } from './serverUnderTest';
@@ -18,7 +18,7 @@ import { demo, demoFile, newFolder, post, root, siteId } from './serverUnderTest
 const site = siteOfSound(demo());
 const recorder = site.recorder['hall-recorder']!;
 const network = networkSchema.parse(JSON.parse(readFileSync(path.join(root, 'demo', 'saltmarrow.network.json'), 'utf8')));
-const sold: Sold = { recorder, network, pictures: new Map(Object.values(site.run).flatMap(({ patchedTo, cameraId }) => (patchedTo?.recorderId === recorder.id ? [[patchedTo.input, { format: site.camera[cameraId]!.format, name: `${site.camera[cameraId]!.number} ${site.camera[cameraId]!.name}` }] as const] : []))) };
+const sold: Sold = { recorder, network, pictures: picturesOf(site, recorder.id) };
 const patience = { answerMs: 1000, restartMs: 3000, silentMs: 200, pauseMs: 10 };
 
 /** A plan that turns the last two inputs and puts three cameras on. */

@@ -20,6 +20,9 @@ export const useRecorderApply = defineStore('recorder-apply', () => {
   const applying = shallowRef<Applying | null>(null);
   const problem = ref('');
   const busy = ref(false);
+  /** The demo's own recorders, as far as they came up. */
+  const standIns = shallowRef<Record<string, string>>({});
+  const isStandIn = computed(() => address.value !== '' && standIns.value[recorderId.value] === address.value);
   const address = computed({ get: () => addresses[recorderId.value] ?? '', set: (value) => { addresses[recorderId.value] = value; } });
 
   let timer: ReturnType<typeof setTimeout> | undefined;
@@ -38,7 +41,9 @@ export const useRecorderApply = defineStore('recorder-apply', () => {
 
   async function lookAround(): Promise<void> {
     const answer = await api.recorders();
-    if (answer.kind === 'answer') for (const [id, at] of Object.entries(answer.value.standIns)) addresses[id] ||= at;
+    if (answer.kind !== 'answer') return;
+    standIns.value = answer.value.standIns;
+    for (const [id, at] of Object.entries(standIns.value)) addresses[id] ||= at;
   }
   async function read(): Promise<void> {
     const id = recorderId.value;
@@ -84,5 +89,5 @@ export const useRecorderApply = defineStore('recorder-apply', () => {
     clearTimeout(timer);
   }
 
-  return { recorderId, address, key, report, cameras, applying, problem, busy, lookAround, read, look, apply, goOn, stop, forget, turnTo, leave };
+  return { recorderId, address, isStandIn, key, report, cameras, applying, problem, busy, lookAround, read, look, apply, goOn, stop, forget, turnTo, leave };
 });

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import InputText from 'primevue/inputtext';
 import { computed, onMounted, onUnmounted } from 'vue';
-import { devicePlan, differences, otherRecorder, stepInWords, stepsLeft } from '#core/device';
+import { devicePlan, differences, leadsByHand, otherRecorder, stepInWords, stepsLeft } from '#core/device';
 import { useKeys } from '../../keys/keys';
 import FieldRow from '../../parts/FieldRow.vue';
 import PickField from '../../parts/PickField.vue';
@@ -23,7 +23,7 @@ const other = computed(() => device.report && otherRecorder(state.value.recorder
 const rows = computed(() => (device.report && planned.value.kind === 'plan' ? differences(device.report, planned.value.plan) : []));
 const differing = computed(() => rows.value.filter(({ same }) => !same).length);
 const left = computed(() => (device.report && planned.value.kind === 'plan' ? stepsLeft(device.report, planned.value.plan, { settings: false }) : []));
-const leads = computed(() => state.value.slots.flatMap(({ slot, occupants }) => occupants.filter(({ need }) => need.signal.kind === 'coax' && (need.patchedTo?.recorderId !== state.value.recorder.id || need.patchedTo.input !== slot)).map(({ need }) => ({ number: need.number, from: need.patchedTo?.input ?? null, to: slot }))));
+const leads = computed(() => leadsByHand(state.value));
 const isUnderWay = computed(() => device.applying !== null && device.applying.state !== 'done');
 const canApply = computed(() => device.report !== null && !other.value && planned.value.kind === 'plan' && left.value.length > 0 && !isUnderWay.value);
 const stateWords = { running: 'Under way', stopped: 'Stopped', 'broken-off': 'Broken off', refused: 'Refused', done: 'Done' } as const;
@@ -84,7 +84,7 @@ useKeys([
         <ol v-if="left.length > 0 && !isUnderWay"><li v-for="(step, k) in left" :key="k" class="tiny">{{ stepInWords(step) }}</li></ol>
       </div>
     </section>
-    <div v-else-if="!device.applying" class="empty"><strong>Read the recorder first.</strong>What it holds shows beside the plan, and each step to it. A recorder without a network takes the channel list from “Before you start”.</div>
+    <div v-else-if="!device.applying" class="empty"><strong>Read the recorder first.</strong>What it holds shows beside the plan, and each step to it. A recorder without a network takes the channel list from “Before you start”.<template v-if="device.isStandIn"> The demo’s stand-in answers to the key “ferry”.</template></div>
   </div>
 </template>
 
@@ -98,6 +98,7 @@ useKeys([
 .applying[data-state='broken-off'], .applying[data-state='refused'] { border-color: var(--madder); }
 progress { width: 100%; accent-color: var(--copper); }
 .columns { display: grid; grid-template-columns: minmax(380px, 3fr) minmax(240px, 2fr); gap: 20px; align-items: start; }
+th { text-align: left; } th.num { text-align: right; }
 .differs td { background: var(--copper-3); }
 @media (max-width: 900px) { .columns { grid-template-columns: 1fr; } }
 </style>

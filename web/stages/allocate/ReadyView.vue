@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import { computed } from 'vue';
-import { channelColumns, channelList, prerequisites } from '#core/device';
-import { planAddresses } from '#core/network';
-import { addressSchema, type Change, type Joining, type RecorderNetwork } from '#core/site';
+import { channelColumns, channelList, givenAddresses, prerequisites } from '#core/device';
+import type { RecorderState } from '#core/recorder';
+import { addressSchema, type Joining, type RecorderNetwork } from '#core/site';
 import FieldRow from '../../parts/FieldRow.vue';
 import QuantityField from '../../parts/QuantityField.vue';
 import TextField from '../../parts/TextField.vue';
@@ -35,15 +35,8 @@ function setNetwork(recorderId: string, fields: Partial<Record<keyof RecorderNet
   const set = address ? { ...rest, network: { address, prefixBits, ...(timeSource ? { timeSource } : {}) } } : rest;
   store.change(`Network of ${recorder.name}`, [{ kind: 'recorder', id: recorderId, set }]);
 }
-/** Gives an address to every camera of a recorder that has none. */
-function giveAddresses(recorderId: string): void {
-  const { state, onIp } = checks.value.find((one) => one.state.recorder.id === recorderId)!;
-  const { network } = state.recorder;
-  const without = onIp.filter(({ cameraId }) => !joining(cameraId).address);
-  if (!network || without.length === 0) return;
-  const taken = [...Object.values(store.site!.joining).flatMap(({ address }) => address ?? []), ...Object.values(store.site!.recorder).flatMap((one) => one.network?.address ?? [])];
-  const planned = planAddresses(network, without.map(({ number }) => number), taken);
-  const changes = without.flatMap(({ cameraId }, k): Change[] => (planned[k] ? [{ kind: 'joining', id: cameraId, set: { ...joining(cameraId), address: planned[k] } }] : []));
+function giveAddresses(state: RecorderState): void {
+  const changes = givenAddresses(store.site!, state);
   if (changes.length > 0) store.change(`Give ${changes.length} address${changes.length === 1 ? '' : 'es'}`, changes);
 }
 async function saveList(): Promise<void> {
@@ -74,7 +67,7 @@ const print = () => window.print();
           <FieldRow label="Address"><TextField :value="state.recorder.network?.address ?? ''" :label="`Address of ${state.recorder.name}`" placeholder="10.20.0.5" :refuse="refuseAddress" @take="(address) => setNetwork(state.recorder.id, { address })" /></FieldRow>
           <FieldRow v-if="state.recorder.network" label="Network bits"><QuantityField :value="state.recorder.network.prefixBits" unit="" :label="`Network bits of ${state.recorder.name}`" :allowed="whole(8, 30)" @take="(prefixBits) => setNetwork(state.recorder.id, { prefixBits })" /></FieldRow>
           <FieldRow v-if="state.recorder.network" label="Time from"><TextField :value="state.recorder.network.timeSource ?? ''" :label="`Time source of ${state.recorder.name}`" placeholder="a time server’s address" @take="(timeSource) => setNetwork(state.recorder.id, { timeSource })" /></FieldRow>
-          <button v-if="onIp.some(({ cameraId }) => !joining(cameraId).address)" type="button" class="btn small" :disabled="!state.recorder.network" @click="giveAddresses(state.recorder.id)">Give addresses to those without</button>
+          <button v-if="onIp.some(({ cameraId }) => !joining(cameraId).address)" type="button" class="btn small" :disabled="!state.recorder.network" @click="giveAddresses(state)">Give addresses to those without</button>
         </div>
       </div>
       <table v-if="onIp.length > 0" class="no-print">
