@@ -2,8 +2,9 @@ import type { Highs } from 'highs';
 import { solve } from '#core/programme';
 import type { Placement, Recorder } from '#core/site';
 import { turnedToday } from './changeCost';
-import { slotModel, type SlotModel, type SlotWishes, type Wanting, type ZoneWay } from './slotModel';
+import { slotModel, type SlotModel, type ZoneWay } from './slotModel';
 import type { Occupant } from './slots';
+import type { SlotWishes, Wanting } from './wanting';
 
 /** An allocation of every camera that has a place to go, and how sure it is that none is better. */
 export interface Allocated {

@@ -6,7 +6,7 @@ export { nightStepInWords } from './nightInWords';
 export { movesOf, moveInWords, type Move } from './moves';
 export { recordingOf, type Recording } from './recording';
 export { recorderState } from './recorderState';
-export type { SlotAddress, SlotWishes, Wanting } from './slotModel';
+export type { SlotAddress, SlotWishes, Wanting } from './wanting';
 export type { BrokenRule, Occupant, RecorderState, RuleId, Slot, SlotNeed } from './slots';
 export { rulesInWords } from './rulesInWords';
 export { tryPlacement, tryRow, type Row } from './tryPlacement';

@@ -2,8 +2,8 @@ import type { Recorder } from '#core/site';
 import { changeCost, turnedToday, type ChangeCost } from './changeCost';
 import { familyOf } from './families';
 import { recorderState } from './recorderState';
-import type { SlotAddress } from './slotModel';
 import type { Occupant, SlotNeed } from './slots';
+import type { SlotAddress } from './wanting';
 
 /** A camera with where its picture comes in today and where it comes in at the end. */
 export interface Mover { need: SlotNeed; today: { at: SlotAddress; format: string } | null; to: SlotAddress }

@@ -1,7 +1,7 @@
 import { slotCount, type Recorder } from '#core/site';
-import type { SlotAddress, Wanting } from './slotModel';
 import type { Occupant, SlotNeed } from './slots';
 import { tryPlacement } from './tryPlacement';
+import type { SlotAddress, Wanting } from './wanting';
 
 /** A camera that is elsewhere after an allocation than before, and why. */
 export interface Move { cameraId: string; number: number; kind: 'repatch' | 'joins' | 'moves'; from: SlotAddress | null; to: SlotAddress; why: string }

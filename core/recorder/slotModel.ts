@@ -1,31 +1,11 @@
 import { draftProgramme, type Draft, type Programme, type Term } from '#core/programme';
-import { slotCount, type Recorder, type Slotting } from '#core/site';
+import { slotCount, type Recorder } from '#core/site';
 import { familyOfSignal } from './blocks';
-import { turnedToday } from './changeCost';
-import { familyOf } from './families';
-import { numbersFrom } from './numbers';
+import { against, points } from './slotPoints';
 import type { SlotNeed, Split } from './slots';
-
-/** A camera that wants a slot, and the one it is on by the plan so far. */
-export interface Wanting { need: SlotNeed; placed: SlotAddress | undefined; mayMove: boolean }
-export interface SlotAddress { recorderId: string; slot: number }
-
-/** What is heeded beside the rules of the recorders. */
-export interface SlotWishes extends Pick<Slotting, 'numbers' | 'share'> {
-  /** Whether signal families are kept in blocks of four, whatever the recorder allows. */
-  blocks: 'mix' | 'separate';
-  /** Slots to be left free on the recorders together. */
-  spareSlots: number;
-}
-
-/**
- * What is counted against an allocation, in points. A camera without a slot outweighs all that could be saved by it; a
- * restart outweighs a few leads. Judgement, kept in this one table.
- */
-export const points = { noSlot: 4000, change: 500, otherRecorder: 80, repatch: 60, move: 40, otherNumber: 25, loadStep: 60, missedSpare: 1000, turnedInput: 1 } as const;
-
-/** Slots of a recorder that are alike to a camera that wants none of them in particular. */
-interface Zone { name: string; block: number; slots: number[]; forced: string | undefined; turnedToday: boolean; withPower: boolean; keptFor: string | undefined }
+import { blockSizeOf, fitsZone, takes, zonesOf, type Zone } from './slotZones';
+import { stateOf, type State } from './splitRows';
+import { homeOf, slotsThatMatter, type SlotWishes, type Wanting } from './wanting';
 
 /** Cameras that are alike where they want no slot in particular. */
 interface Likes { key: string; members: Wanting[] }
@@ -40,60 +20,6 @@ export interface SlotModel {
   zoneWays: ZoneWay[];
   /** What each slot of a recorder carries in a solution. */
   carriesIn: (recorder: Recorder, values: readonly number[]) => (slot: number) => ReturnType<Split['carries']>;
-}
-
-/** Most inputs that share a family where the policy keeps families apart and the recorder does not mind. */
-const blockOfSeparate = 4;
-
-const blockSizeOf = ({ blockSize }: Recorder, { blocks }: SlotWishes): number | undefined => blockSize ?? (blocks === 'separate' ? blockOfSeparate : undefined);
-
-function zonesOf(recorder: Recorder, wishes: SlotWishes, kept: ReadonlyMap<number, string>): Zone[] {
-  const size = blockSizeOf(recorder, wishes);
-  const today = turnedToday(recorder);
-  const poePorts = recorder.rules.kind === 'network-only' ? (recorder.rules.poe?.ports ?? 0) : 0;
-  const zones = new Map<string, Zone>();
-  for (const slot of numbersFrom(1, slotCount(recorder))) {
-    const isInput = slot <= recorder.inputs;
-    const block = !isInput ? -1 : size === undefined ? 0 : Math.floor((slot - 1) / size);
-    const forced = recorder.forced?.find(({ input }) => input === slot)?.format;
-    const keptFor = kept.get(slot);
-    const name = `${block} ${forced ?? ''} ${today.has(slot)} ${slot <= poePorts} ${keptFor ?? ''}`;
-    const zone = zones.get(name) ?? { name, block, slots: [], forced, turnedToday: today.has(slot), withPower: slot <= poePorts, keptFor };
-    zone.slots.push(slot);
-    zones.set(name, zone);
-  }
-  return [...zones.values()];
-}
-
-/** Whether a recorder takes a camera's signal at all; its limits on sums come on top. */
-function takes(recorder: Recorder, { signal, patchedTo, placeId }: SlotNeed): boolean {
-  if (signal.kind === 'ip') return signal.megapixels <= recorder.limits.slotMegapixels && recorder.limits.ipCameras > 0;
-  // A lead reaches the recorders of the building that the line ends in.
-  return recorder.accepts.includes(signal.format) && (recorder.placeId === placeId || patchedTo?.recorderId === recorder.id);
-}
-
-const fitsZone = ({ signal }: SlotNeed, zone: Zone): boolean => signal.kind === 'ip' || (zone.block >= 0 && (zone.forced === undefined || zone.forced === signal.format));
-
-const homeOf = ({ need, placed }: Wanting): SlotAddress | undefined => placed ?? (need.patchedTo ? { recorderId: need.patchedTo.recorderId, slot: need.patchedTo.input } : undefined);
-
-/** Points against a camera on a slot of a recorder; on no slot in particular it meets none of its own wishes. */
-function against({ need, placed }: Wanting, recorder: Recorder, slot: number | null, { numbers, share }: SlotWishes): number {
-  const { patchedTo, signal } = need;
-  const isHome = patchedTo ? patchedTo.recorderId === recorder.id : recorder.placeId === need.placeId;
-  let sum = 0;
-  if (!isHome && (share === 'building' || signal.kind === 'coax')) sum += points.otherRecorder;
-  if (signal.kind === 'coax' && (patchedTo?.recorderId !== recorder.id || patchedTo.input !== slot)) sum += points.repatch;
-  if (placed && (placed.recorderId !== recorder.id || placed.slot !== slot)) sum += points.move;
-  if (numbers === 'keep' && slot !== need.number) sum += points.otherNumber;
-  return sum;
-}
-
-/** The slots of a recorder that mean something to a camera: its number, where it is patched, where it is placed. */
-function slotsThatMatter({ need, placed }: Wanting, recorder: Recorder): Set<number> {
-  const slots = new Set<number>([need.number]);
-  if (need.patchedTo?.recorderId === recorder.id) slots.add(need.patchedTo.input);
-  if (placed?.recorderId === recorder.id) slots.add(placed.slot);
-  return new Set([...slots].filter((slot) => slot >= 1 && slot <= slotCount(recorder)));
 }
 
 /** Steps in which the fullest recorder is measured where load is spread. */
@@ -114,47 +40,6 @@ function groupsOf(wanting: readonly Wanting[]): Likes[] {
 
 /** A term for one or some cameras on a recorder, with the camera that stands for them. */
 interface Placed { need: SlotNeed; zone: Zone; slot: number | null; variable: number }
-
-/** How the state of a recorder enters the rows: what a slot gives to each signal, as terms and a constant. */
-interface State { gives: (signal: 'coax' | 'ip', slot: number) => { terms: Term[]; always: number }; carries: (values: readonly number[]) => (slot: number) => ReturnType<Split['carries']> }
-
-function stateOf(draft: Draft, recorder: Recorder): State {
-  const { id, inputs } = recorder;
-  const today = turnedToday(recorder);
-  const family = familyOf(recorder);
-  if (family.turnsInOrder) {
-    const turned = new Map(numbersFrom(1, inputs).map((slot) => [slot, draft.variable(`${id} ${slot} is IP`, 1, points.turnedInput)]));
-    const changed = draft.variable(`${id} changes`, 1, points.change);
-    for (const [slot, variable] of turned) {
-      const next = turned.get(slot + 1);
-      if (next !== undefined) draft.row(`${id} ${slot} after ${slot + 1}`, [{ variable, by: 1 }, { variable: next, by: -1 }], '<=', 0);
-      if (today.has(slot)) draft.row(`${id} ${slot} as today`, [{ variable, by: 1 }, { variable: changed, by: 1 }], '>=', 1);
-      else draft.row(`${id} ${slot} as today`, [{ variable, by: 1 }, { variable: changed, by: -1 }], '<=', 0);
-    }
-    return {
-      gives: (signal, slot) => {
-        const variable = turned.get(slot);
-        if (variable === undefined) return { terms: [], always: signal === 'ip' ? 1 : 0 };
-        return signal === 'ip' ? { terms: [{ variable, by: 1 }], always: 0 } : { terms: [{ variable, by: -1 }], always: 1 };
-      },
-      carries: (values) => (slot) => (slot > inputs || values[turned.get(slot)!] === 1 ? 'ip' : 'coax'),
-    };
-  }
-  const splits = family.splits(recorder);
-  const carriesSignal = (split: Split, signal: 'coax' | 'ip', slot: number) => split.carries(slot) === signal || split.carries(slot) === 'either';
-  const [only] = splits;
-  if (only && splits.length === 1) return { gives: (signal, slot) => ({ terms: [], always: carriesSignal(only, signal, slot) ? 1 : 0 }), carries: () => only.carries };
-  const states = splits.map((split) => {
-    const isIp = numbersFrom(1, inputs).filter((slot) => split.carries(slot) === 'ip');
-    const differs = isIp.length !== today.size || isIp.some((slot) => !today.has(slot));
-    return { split, variable: draft.variable(`${id}: ${split.says}`, 1, (differs ? points.change : 0) + isIp.length * points.turnedInput) };
-  });
-  draft.row(`one state of ${id}`, states.map(({ variable }) => ({ variable, by: 1 })), '=', 1);
-  return {
-    gives: (signal, slot) => ({ always: 0, terms: states.filter(({ split }) => carriesSignal(split, signal, slot)).map(({ variable }) => ({ variable, by: 1 })) }),
-    carries: (values) => states.find(({ variable }) => values[variable] === 1)!.split.carries,
-  };
-}
 
 const negative = (terms: readonly Term[]): Term[] => terms.map(({ variable, by }) => ({ variable, by: -by }));
 

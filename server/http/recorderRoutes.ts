@@ -44,9 +44,12 @@ export function recorderRoutes({ store, applying, standIns }: { store: SiteStore
   function start(context: Context, job: Applying, key: string): void {
     const name = `${job.siteId}/${job.recorderId}`;
     let isStopped = false;
-    running.set(name, { address: job.address, stop: () => (isStopped = true) });
+    const mine = { address: job.address, stop: () => void (isStopped = true) };
+    running.set(name, mine);
     applying.write(job);
-    void apply(job, deviceLine(job.address, key, given.answerMs), applying, given, () => isStopped).finally(() => running.delete(name));
+    void apply(job, deviceLine(job.address, key, given.answerMs), applying, given, () => isStopped).finally(() => {
+      if (running.get(name) === mine) running.delete(name);
+    });
     context.status = 202;
     context.body = job;
   }

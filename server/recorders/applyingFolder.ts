@@ -1,19 +1,22 @@
 import { mkdirSync, readFileSync, renameSync, rmSync, writeFileSync } from 'node:fs';
 import path from 'node:path';
 import { applyingSchema, type Applying } from '#core/device';
+import { siteIdSchema } from '#core/site';
 
 /** Keeps what is under way with each recorder in a file of its own, written whole or not at all. */
 export interface ApplyingFolder { read: (siteId: string, recorderId: string) => Applying | null; write: (applying: Applying) => void; forget: (siteId: string, recorderId: string) => void }
 
 export function applyingFolder(dataDir: string): ApplyingFolder {
   const folder = path.join(dataDir, 'recorders');
-  // Both are ids: small letters, digits and hyphens, and cannot lead out of the folder.
-  const fileOf = (siteId: string, recorderId: string) => path.join(folder, `${siteId}.${recorderId}.json`);
+  /** Only ids, small letters, digits and hyphens, make a name: anything else could lead out of the folder. */
+  const fileOf = (siteId: string, recorderId: string): string | null => ([siteId, recorderId].every((id) => siteIdSchema.safeParse(id).success) ? path.join(folder, `${siteId}.${recorderId}.json`) : null);
   return {
     read: (siteId, recorderId) => {
+      const file = fileOf(siteId, recorderId);
+      if (file === null) return null;
       let text: string;
       try {
-        text = readFileSync(fileOf(siteId, recorderId), 'utf8');
+        text = readFileSync(file, 'utf8');
       } catch {
         return null;
       }
@@ -22,9 +25,13 @@ export function applyingFolder(dataDir: string): ApplyingFolder {
     write: (applying) => {
       mkdirSync(folder, { recursive: true });
       const file = fileOf(applying.siteId, applying.recorderId);
+      if (file === null) throw new Error('a plan for what has no id was let in');
       writeFileSync(`${file}.new`, JSON.stringify(applying));
       renameSync(`${file}.new`, file);
     },
-    forget: (siteId, recorderId) => rmSync(fileOf(siteId, recorderId), { force: true }),
+    forget: (siteId, recorderId) => {
+      const file = fileOf(siteId, recorderId);
+      if (file !== null) rmSync(file, { force: true });
+    },
   };
 }

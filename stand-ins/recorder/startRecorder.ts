@@ -58,7 +58,7 @@ export function startRecorder({ sold, memory: first, key, minuteMs, keep }: Benc
     if (request.headers['x-key'] !== key) return { status: 401, body: { title: 'Refused', detail: 'The key is not the recorder’s.' } };
     if (route === 'POST session') {
       const { by } = await given(bodies.session);
-      if (session && session.until > Date.now()) throw new Refusal(409, `${session.by} is changing this recorder just now.`);
+      if (session && session.until > Date.now()) throw new Refusal(409, `${session.by} is changing this recorder just now; that ends a minute after the last word.`);
       session = { by, token: crypto.randomUUID(), until: Date.now() + sessionMs };
       return ok({ token: session.token });
     }

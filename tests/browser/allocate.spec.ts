@@ -1,4 +1,4 @@
-import { expect, slot, test } from './fixtures';
+import { demoFile, expect, slot, test } from './fixtures';
 
 test('a tail conflict is explained before it is made, can be forced, and is then listed', async ({ page, open }) => {
   await open('allocate');
@@ -75,14 +75,19 @@ test('carrying a camera shows which slots are legal', async ({ page, open }) => 
   await expect(slot(page, 'hall-recorder', 19)).toContainText('Parts cage');
 });
 
-test('the rest is filled at once, in one edit', async ({ page, open }) => {
-  await open('allocate');
+test('the rest is filled at once, on both recorders, in one edit', async ({ page, server }) => {
+  const file = demoFile();
+  const id = await server.newSite(JSON.stringify({ ...file, choices: [...file.choices, { id: 'c08', option: 'ip-coax-unit', at: '2026-04-01T09:00:00Z', by: 'R. Tolland' }] }));
+  await page.goto(`${server.address}/site/${id}/allocate`);
+  await expect(page.locator('.tray [data-camera]')).toHaveCount(3);
   await page.keyboard.press('f');
   await expect(page.locator('.tray')).toContainText('Nothing waits here.');
   await expect(slot(page, 'hall-recorder', 19)).toContainText('Parts cage');
   await expect(slot(page, 'hall-recorder', 20)).toContainText('Slip');
+  await expect(slot(page, 'marshalling-recorder', 17)).toContainText('Weighbridge');
+  await expect(page.getByLabel('What it takes')).toContainText('Camera 20 joins Hall recorder 20. The slot then has its number.');
   await page.keyboard.press('u');
-  await expect(page.locator('.tray [data-camera]')).toHaveCount(2);
+  await expect(page.locator('.tray [data-camera]')).toHaveCount(3);
 });
 
 test('a tag that has the focus is picked up and put down by Enter', async ({ page, open }) => {

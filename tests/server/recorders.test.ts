@@ -146,6 +146,11 @@ describe('the addresses of recorders', () => {
     expect((await post(`${server.address}/api/sites/nowhere/recorders/x/applying`, asked())).status).toBe(404);
     expect((await post(`${applying()}/on`, { key: 'ferry', by: 'R. Tolland', goal: 'sideways' })).status).toBe(400);
   });
+  it('lead to no file outside their folder', async () => {
+    const outside = `${server.address}/api/sites/${encodeURIComponent('../../x')}/recorders/${encodeURIComponent('../y')}/applying`;
+    expect(await (await fetch(outside)).json()).toEqual({ applying: null });
+    expect((await post(outside, asked())).status).toBe(404);
+  });
   it('forget what was begun when they are told to', async () => {
     expect((await fetch(applying(), { method: 'DELETE' })).status).toBe(204);
     expect(await (await fetch(applying())).json()).toEqual({ applying: null });

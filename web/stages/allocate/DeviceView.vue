@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import InputText from 'primevue/inputtext';
 import { computed, onMounted, onUnmounted } from 'vue';
+import { useRoute, useRouter } from 'vue-router';
 import { devicePlan, differences, leadsByHand, otherRecorder, stepInWords, stepsLeft } from '#core/device';
 import { useKeys } from '../../keys/keys';
 import FieldRow from '../../parts/FieldRow.vue';
@@ -11,6 +12,8 @@ import { useRecorderApply } from '../../stores/recorderApply';
 import { useSite } from '../../stores/site';
 
 /** A recorder on the network beside its plan: what differs, and the plan on its way into it, step by step. */
+const route = useRoute();
+const router = useRouter();
 const store = useSite();
 const evaluation = useEvaluation();
 const device = useRecorderApply();
@@ -48,6 +51,7 @@ useKeys([
       <FieldRow label="At"><InputText v-model="device.address" size="small" aria-label="Address and port of the recorder" placeholder="10.20.0.5:80" autocomplete="off" @keydown.enter.prevent="device.read()" /></FieldRow>
       <FieldRow label="Its key"><InputText v-model="device.key" size="small" type="password" aria-label="Key of the recorder" placeholder="kept nowhere" autocomplete="off" /></FieldRow>
       <button type="button" class="btn" :disabled="device.busy || !device.address" @click="device.read()">Read it <kbd>g</kbd></button>
+      <button type="button" class="btn" @click="router.push({ ...route, query: { view: 'ready' } })">Channel list</button>
       <button type="button" class="btn go" :disabled="!canApply || device.busy || !device.key" @click="apply">Apply the plan <kbd>Enter</kbd></button>
     </div>
     <p v-if="device.problem" class="stop" role="alert">{{ device.problem }}</p>
