@@ -37,7 +37,13 @@ export const applyingSchema = z.strictObject({
 });
 export type Applying = z.infer<typeof applyingSchema>;
 
-/** What a recorder holds, as a plan to go back to. */
+/** What a recorder holds, as a plan to go back to. Inputs that saw nothing are not missed. */
 export function planOf({ turned, timeSource, channels }: Report): DevicePlan {
-  return { turned, timeSource, channels: channels.map((channel) => (channel.kind === 'ip' ? { slot: channel.slot, kind: 'ip', name: channel.name, address: channel.address } : { slot: channel.slot, kind: 'coax', name: channel.name })) };
+  return {
+    turned, timeSource,
+    channels: channels.flatMap((channel): DevicePlan['channels'] => {
+      if (channel.kind === 'ip') return [{ slot: channel.slot, kind: 'ip', name: channel.name, address: channel.address }];
+      return channel.picture === null ? [] : [{ slot: channel.slot, kind: 'coax', name: channel.name }];
+    }),
+  };
 }

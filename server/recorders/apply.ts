@@ -44,10 +44,15 @@ export async function apply(first: Applying, line: DeviceLine, folder: ApplyingF
   const goal: DevicePlan = at.goal === 'plan' ? at.plan : planOf(at.before);
   let silentMs = patience.silentMs;
   let last = { step: '', times: 0 };
+  // What a plan does not speak of, such as the time source, goes back with the settings.
+  let settingsBack = at.goal === 'plan';
 
   async function perform(step: DeviceStep): Promise<void> {
     if (step.kind === 'save') return note({ settings: await line.settings() });
-    if (step.kind === 'restore') return line.restore(at.settings!);
+    if (step.kind === 'restore') {
+      settingsBack = true;
+      return line.restore(at.settings!);
+    }
     await line.perform(step);
     silentMs = step.kind === 'split' ? patience.restartMs : patience.silentMs;
   }
@@ -59,12 +64,13 @@ export async function apply(first: Applying, line: DeviceLine, folder: ApplyingF
       const report: Report = await patiently(line.report, silentMs, patience.pauseMs);
       silentMs = patience.silentMs;
       const kept = { settings: at.settings !== null };
-      const step = nextStep(report, goal, kept);
+      const step = nextStep(report, goal, kept) ?? (!settingsBack && kept.settings ? ({ kind: 'restore' } as const) : null);
       if (!step) {
         note({ state: 'done', doing: '', left: [], wrong: stillWrong(report, goal) });
         break;
       }
-      const [doing = '', ...left] = stepsLeft(report, goal, kept).map(stepInWords);
+      const doing = stepInWords(step);
+      const left = stepsLeft(report, goal, kept).slice(1).map(stepInWords);
       if (stopped()) {
         note({ state: 'stopped', doing, left, why: 'Stopped. The recorder is as it was left after the last step.' });
         break;

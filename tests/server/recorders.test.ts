@@ -31,7 +31,7 @@ const report = async (): Promise<Report> => (await fetch(`http://${running.addre
 const job = async (over: Partial<Applying> = {}): Promise<Applying> => ({ siteId, recorderId: recorder.id, address: running.address, by: 'R. Tolland', startedAt: '2026-04-01T22:00:00Z', goal: 'plan', plan, before: await report(), settings: null, state: 'running', doing: '', done: [], left: [], why: null, wrong: [], ...over });
 
 beforeEach(async () => {
-  memory = { ...asFound(sold), timeSource: '192.0.2.1', cameras: { 17: '10.20.0.101' }, names: { ...asFound(sold).names, 17: 'Desk' } };
+  memory = { ...asFound(sold), timeSource: null, cameras: { 17: '10.20.0.101' }, names: { ...asFound(sold).names, 17: 'Desk' } };
   await start();
 });
 afterEach(() => running.close());

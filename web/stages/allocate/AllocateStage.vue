@@ -25,7 +25,7 @@ useKeys(allocateViews.map(({ id, says, key }) => ({ keys: [key], says: says.toLo
 <template>
   <div v-if="allocation.recorders.length === 0" class="empty"><strong>No recorder is noted on this site.</strong>Note it in Survey with <kbd>b</kbd>; then its slots show here.</div>
   <div v-else class="allocate">
-    <div class="row head">
+    <div class="row head no-print">
       <h1>Allocate</h1>
       <ViewTabs :views="allocateViews" :view="view" label="Views of the slots" @show="show" />
       <span class="push" />

@@ -2,7 +2,7 @@
 import InputText from 'primevue/inputtext';
 import { computed, onMounted, onUnmounted } from 'vue';
 import { useRoute, useRouter } from 'vue-router';
-import { devicePlan, differences, leadsByHand, otherRecorder, stepInWords, stepsLeft } from '#core/device';
+import { devicePlan, differences, leadsByHand, otherRecorder, prerequisites, stepInWords, stepsLeft } from '#core/device';
 import { useKeys } from '../../keys/keys';
 import FieldRow from '../../parts/FieldRow.vue';
 import PickField from '../../parts/PickField.vue';
@@ -26,6 +26,7 @@ const other = computed(() => device.report && otherRecorder(state.value.recorder
 const rows = computed(() => (device.report && planned.value.kind === 'plan' ? differences(device.report, planned.value.plan) : []));
 const differing = computed(() => rows.value.filter(({ same }) => !same).length);
 const left = computed(() => (device.report && planned.value.kind === 'plan' ? stepsLeft(device.report, planned.value.plan, { settings: false }) : []));
+const open = computed(() => prerequisites(store.site!, state.value).filter((one) => one.state === 'open'));
 const leads = computed(() => leadsByHand(state.value));
 const isUnderWay = computed(() => device.applying !== null && device.applying.state !== 'done');
 const canApply = computed(() => device.report !== null && !other.value && planned.value.kind === 'plan' && left.value.length > 0 && !isUnderWay.value);
@@ -56,6 +57,7 @@ useKeys([
     </div>
     <p v-if="device.problem" class="stop" role="alert">{{ device.problem }}</p>
     <p v-if="planned.kind === 'not-yet'" class="caution">{{ planned.why }} Until then the plan cannot go into the recorder.</p>
+    <p v-if="open.length > 0 && planned.kind === 'plan'" class="caution">Still open before you start: {{ open.map(({ says }) => says.charAt(0).toLowerCase() + says.slice(1)).join('; ') }}. The recorder may refuse what is not so.</p>
     <p v-if="other" class="stop" role="alert">{{ other }}</p>
 
     <section v-if="device.applying" class="applying" :data-state="device.applying.state" aria-label="Plan on its way" aria-live="polite">
@@ -96,13 +98,13 @@ useKeys([
 .device { display: flex; flex-direction: column; gap: 8px; }
 .device > * { flex: none; }
 .fields { gap: 8px 14px; flex-wrap: wrap; align-items: end; }
-.fields :deep(.field-row) { grid-template-columns: auto 190px; }
+.fields :deep(.field-row) { grid-template-columns: auto 150px; }
 .applying { border-left: 4px solid var(--copper); background: var(--sheet); padding: 8px 12px; display: grid; gap: 6px; }
 .applying[data-state='done'] { border-color: var(--verdigris); }
 .applying[data-state='broken-off'], .applying[data-state='refused'] { border-color: var(--madder); }
 progress { width: 100%; accent-color: var(--copper); }
 .columns { display: grid; grid-template-columns: minmax(380px, 3fr) minmax(240px, 2fr); gap: 20px; align-items: start; }
-th { text-align: left; } th.num { text-align: right; }
+th { text-align: left; } .num { text-align: right; padding-right: 8px; }
 .differs td { background: var(--copper-3); }
 @media (max-width: 900px) { .columns { grid-template-columns: 1fr; } }
 </style>

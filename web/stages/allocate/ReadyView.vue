@@ -96,7 +96,7 @@ ol { list-style: none; margin: 0; padding: 0; display: grid; gap: 4px; }
 .mark { display: inline-block; width: 16px; font-family: var(--mono); }
 .met .mark { color: var(--verdigris); } .open .mark { color: var(--madder); } .do .mark { color: var(--copper); }
 .why { padding-left: 20px; color: var(--ink-2); }
-th { text-align: left; } th.num { text-align: right; }
+th { text-align: left; } .num { text-align: right; padding-right: 8px; }
 td :deep(input) { max-width: 220px; }
 .only-print { display: none; }
 @media print { .only-print { display: table; } .recorder { break-after: page; } }
