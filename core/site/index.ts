@@ -1,5 +1,6 @@
 export { symptomWords } from './symptomWords';
 export { changesBetween, withChanges } from './changesBetween';
+export { sameFacts } from './sameFacts';
 export { choose, lockChoice, takeBackChoice, type ChoiceMade } from './choosing';
 export { assumable, bodies, targetClasses, type Assumable, type Camera, type TargetClassId } from './camera';
 export { asKind, cameraKinds, noteCamera, unseenCamera, type CameraKind } from './cameraKinds';

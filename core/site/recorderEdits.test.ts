@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { applyChanges, inputsText, noteRecorder, parseForced, parseInputs, forcedText } from '.';
+import { applyChanges, inputsText, noteRecorder, parseForced, parseInputs, forcedText, sameFacts } from '.';
 import { saltmarrowSite } from './testSite';
 
 const site = saltmarrowSite();
@@ -17,6 +17,17 @@ describe('a recorder noted anew', () => {
     expect((smaller.at(-1) as { set: object }).set).not.toHaveProperty('forced');
     const refused = applyChanges(site, smaller);
     expect(refused.kind === 'refused' && refused.problems[0]!.allowed).toMatch(/an input from 1 to 8 of Hall recorder/);
+  });
+});
+
+describe('two states of a site', () => {
+  it('say the same where only the order of fields differs, and not where a fact does or is gone', () => {
+    const { id, name, ...rest } = hall;
+    const turned = (recorder: object) => ({ ...site, recorder: { ...site.recorder, [hall.id]: recorder as typeof hall } });
+    expect(sameFacts(site, turned({ ...rest, name, id }))).toBe(true);
+    expect(sameFacts(site, turned({ ...hall, name: 'Another' }))).toBe(false);
+    expect(sameFacts(site, { ...site, placement: {} })).toBe(false);
+    expect(sameFacts({ ...site, placement: {} }, site)).toBe(false);
   });
 });
 

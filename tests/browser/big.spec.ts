@@ -9,7 +9,7 @@ function tenfold(): string {
   const copy = (list: Copied[], make: (one: Copied, k: number) => Copied) => Array.from({ length: 10 }, (_, k) => list.map((one) => make(one, k))).flat();
   const renamed = (id: string | undefined, k: number) => `${id}-${k}`;
   return JSON.stringify({
-    ...file, choices: [], placements: [], pins: [], photos: [],
+    ...file, choices: [], placements: [], streams: [], joinings: [], pins: [], photos: [],
     cameras: copy(file.cameras, (camera, k) => ({ ...camera, id: renamed(camera.id, k), number: camera.number! + 24 * k, name: `${camera.name} ${k}` })),
     runs: copy(file.runs, ({ patchedTo: _, ...run }, k) => ({ ...run, id: renamed(run.id, k), cameraId: renamed(run.cameraId, k) })),
     readings: copy(file.readings, (reading, k) => ({ ...reading, id: renamed(reading.id, k), runId: renamed(reading.runId, k) })),

@@ -2,10 +2,12 @@
 import { computed, ref, watch } from 'vue';
 import type { SlottingScope } from '#core/evaluation';
 import { moveInWords, type SlotAddress } from '#core/recorder';
-import { removing, slottingOf, type Slotting } from '#core/site';
+import { demandsOf, removing, sameFacts, slottingOf, type Demands, type Slotting } from '#core/site';
 import { useKeys } from '../../keys/keys';
 import RunLine from '../../line/RunLine.vue';
 import PickField from '../../parts/PickField.vue';
+import QuantityField from '../../parts/QuantityField.vue';
+import { whole } from '../../parts/within';
 import { useEvaluation } from '../../stores/evaluation';
 import { usePlanner } from '../../stores/planner';
 import { useSelection } from '../../stores/selection';
@@ -82,14 +84,16 @@ async function give(scope: SlottingScope): Promise<void> {
   if (!found) return;
   const without = found.without.map((number) => `Camera ${number} finds no slot that takes it.`);
   notes.value = [...without, ...found.moves.map((one) => moveInWords(one, nameOf)), ...(found.proven ? [] : ['The best that was found in the time; not proven.'])];
-  // Whoever changed something meanwhile asks again.
-  if (site !== store.site) notes.value = ['The site changed meanwhile. Ask again.'];
+  // Whoever changed something meanwhile asks again; an edit that was only answered changed nothing.
+  if (!site || !store.site || !sameFacts(site, store.site)) notes.value = ['The site changed meanwhile. Ask again.'];
   else if (found.changes.length > 0) store.change(scope === 'rest' ? `Give ${found.changes.length} slot${found.changes.length === 1 ? '' : 's'}` : 'Allocate all anew', found.changes);
   else if (without.length === 0) notes.value = ['Every camera is on its best slot already.'];
 }
 const clearLeftOver = () => store.change('Free the slots of retired cameras', allocation.value.leftOver.map(({ id }) => removing('placement', id)));
 const wishes = computed(() => slottingOf(store.site!));
 const wish = (what: string, fields: Partial<Slotting>) => store.change(what, [{ kind: 'slotting', id: 'slotting', set: { ...wishes.value, ...fields } }]);
+const demands = computed(() => demandsOf(store.site!));
+const demand = (what: string, fields: Partial<Demands>) => store.change(what, [{ kind: 'demands', id: 'demands', set: { ...demands.value, ...fields } }]);
 watch(() => store.id, () => {
   notes.value = [];
 });
@@ -112,6 +116,8 @@ useKeys([
       <WaitingTray class="tray" :waiting="allocation.waiting" :carried="carry.carried.value" @pick="pickUp" />
       <PickField :value="wishes.numbers" :choices="[{ value: 'keep', says: 'slot = number' }, { value: 'any', says: 'any number' }]" label="Numbers" @take="(numbers) => wish('Numbers of slots', { numbers })" />
       <PickField :value="wishes.share" :choices="[{ value: 'building', says: 'by building' }, { value: 'load', says: 'by load' }]" label="Shared out" @take="(share) => wish('How recorders share', { share })" />
+      <PickField :value="demands.policies.blocks" :choices="[{ value: 'mix', says: 'families mixed' }, { value: 'separate', says: 'blocks of four' }]" label="Blocks" @take="(blocks) => demand('Blocks', { policies: { ...demands.policies, blocks } })" />
+      <span class="spare"><QuantityField :value="demands.spareSlots" unit="" label="Spare slots" :allowed="whole(0, 128)" @take="(spareSlots) => demand('Spare slots', { spareSlots })" /><span class="dim tiny">to spare</span></span>
       <button type="button" class="btn go" :disabled="allocation.waiting.length === 0 || planner.busy === 'slots'" @click="give('rest')">Fill the rest <kbd>f</kbd></button>
       <button type="button" class="btn" :disabled="planner.busy === 'slots'" @click="give('all')">All anew <kbd>a</kbd></button>
     </div>
@@ -147,7 +153,8 @@ useKeys([
 .rack-view { display: flex; flex-direction: column; gap: 8px; }
 .rack-view > * { flex: none; }
 .acts { gap: 8px; flex-wrap: wrap; }
-.tray { flex: 1; min-width: 240px; }
+.tray { flex: 1; min-width: 220px; }
+.spare { display: inline-flex; align-items: center; gap: 4px; white-space: nowrap; } .spare :deep(.quantity) { width: 46px; } .spare :deep(.unit) { display: none; }
 .held { border-left: 4px solid var(--madder); background: var(--sheet); padding: 8px 12px; display: grid; gap: 6px; }
 .remedy { color: var(--verdigris); }
 .below { display: grid; grid-template-columns: repeat(auto-fit, minmax(320px, 1fr)); gap: 18px; }
