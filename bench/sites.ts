@@ -18,7 +18,7 @@ export function demoSite(): Site {
 export function generatedSite(count: number): Site {
   const demo = demoSite();
   const cameras = Object.values(demo.camera).sort((a, b) => a.number - b.number);
-  const site: Record<Kind, Record<string, Fact<Kind>>> = { ...demo, camera: {}, recorder: {}, run: {}, reading: {}, choice: {}, placement: {}, pin: {}, photo: {} };
+  const site: Record<Kind, Record<string, Fact<Kind>>> = { ...demo, camera: {}, recorder: {}, run: {}, reading: {}, choice: {}, placement: {}, stream: {}, joining: {}, pin: {}, photo: {} };
   for (let n = 0; n < count; n += 1) {
     const like = cameras[n % cameras.length]!;
     const copy = Math.floor(n / cameras.length);
