@@ -56,6 +56,12 @@ describe('the order of a migration', () => {
     expect(restarts).toBe(1);
     expect(nights.flatMap(({ broken }) => broken)).toEqual([]);
   });
+  it('a slot after the inputs that only another preset has waits until the inputs of that preset are free', () => {
+    const preset: Recorder = { ...six, rules: { kind: 'preset-split', presets: [{ inputs: 6, ipSlots: 0 }, { inputs: 2, ipSlots: 6 }] } };
+    const { nights } = nightsOf([mover(1, 1, 8), mover(5, 5, 7), mover(6, 6, 2, 'coax')], { perNight: 1 }, preset);
+    expect(nights.flatMap(({ broken }) => broken)).toEqual([]);
+    expect(nights.at(-1)!.occupied['a']!.map(({ need, slot }) => [need.number, slot]).sort()).toEqual([[1, 8], [5, 7], [6, 2]]);
+  });
   it('every morning is legal, and the last one is the plan, on any legal plan', () => {
     const camera = fc.record({ isIp: fc.boolean(), urgent: fc.boolean() });
     const drawn = fc.tuple(fc.array(camera, { minLength: 1, maxLength: 6 }), fc.shuffledSubarray([1, 2, 3, 4, 5, 6, 7, 8], { minLength: 8, maxLength: 8 }), fc.shuffledSubarray([1, 2, 3, 4, 5, 6], { minLength: 6, maxLength: 6 }), fc.integer({ min: 1, max: 4 }));

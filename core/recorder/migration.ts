@@ -38,8 +38,8 @@ const asToday = ({ need, today }: Mover): SlotNeed => ({ ...need, portWatts: 0, 
 /** Whether a camera's picture changes: from then on it is another camera to its recorder. */
 const changes = ({ need, today }: Mover): boolean => !today || need.signal.kind === 'ip' || need.signal.format !== today.format;
 
-/** Whether a slot carries IP only once an input has been turned. */
-const onInput = (recorder: Recorder, { need, to }: Mover): boolean => need.signal.kind === 'ip' && to.slot <= recorder.inputs;
+/** Whether a slot may carry IP only once the recorder has changed: an input, or any slot of one that goes by presets. */
+const onInput = (recorder: Recorder, { need, to }: Mover): boolean => need.signal.kind === 'ip' && (to.slot <= recorder.inputs || recorder.rules.kind === 'preset-split');
 
 /** The inputs that turn together with one, by the recorder's rules: those from it to the last, or itself alone, or a whole preset. */
 function turnsWith(recorder: Recorder, finally_: readonly Occupant[], slot: number): number[] {
@@ -53,7 +53,7 @@ function turnsWith(recorder: Recorder, finally_: readonly Occupant[], slot: numb
 /**
  * The order in which cameras can move so that every morning leaves a legal recorder. Those that need no input turned go
  * first, from the highest input down, since they free what has to turn; those on turned inputs go last and together, so
- * that a recorder restarts no more often than it must. A camera that must not wait goes first: what is in its way is
+ * that a recorder restarts seldom. A camera that must not wait goes first: what is in its way is
  * patched to a lower input, for good where that is its place at the end, for now where it is not.
  */
 export function migrationOf(recorders: readonly Recorder[], movers: readonly Mover[], { perNight, first }: { perNight: number; first: readonly string[] }): Migration {
@@ -75,7 +75,7 @@ export function migrationOf(recorders: readonly Recorder[], movers: readonly Mov
   const nights: Night[] = [];
   const waiting = new Map<string, string>();
 
-  /** What one camera's move takes: others that come along, and leads that make way. `null` where it cannot be done yet. */
+  /** What one camera's move takes: others that come along, and leads that make way. Why not, where it cannot be done yet. */
   function group(mover: Mover, along: ReadonlySet<string>, room: number): { movers: Mover[]; repatches: { id: string; to: SlotAddress; forNow: boolean }[] } | { why: string } {
     const recorder = recorderOf.get(mover.to.recorderId)!;
     const movingNow: Mover[] = [mover];

@@ -50,7 +50,7 @@ useKeys([
     <div class="row fields">
       <FieldRow label="Recorder"><PickField :value="state.recorder.id" :choices="choices" label="Recorder to write to" @take="(id) => void device.turnTo(id)" /></FieldRow>
       <FieldRow label="At"><InputText v-model="device.address" size="small" aria-label="Address and port of the recorder" placeholder="10.20.0.5:80" autocomplete="off" @keydown.enter.prevent="device.read()" /></FieldRow>
-      <FieldRow label="Its key"><InputText v-model="device.key" size="small" type="password" aria-label="Key of the recorder" placeholder="kept nowhere" autocomplete="off" /></FieldRow>
+      <FieldRow label="Its key"><InputText v-model="device.key" size="small" type="password" aria-label="Key of the recorder" :placeholder="device.isStandIn ? 'the demo’s is ferry' : 'kept nowhere'" autocomplete="off" /></FieldRow>
       <button type="button" class="btn" :disabled="device.busy || !device.address" @click="device.read()">Read it <kbd>g</kbd></button>
       <button type="button" class="btn" @click="router.push({ ...route, query: { view: 'ready' } })">Channel list</button>
       <button type="button" class="btn go" :disabled="!canApply || device.busy || !device.key" @click="apply">Apply the plan <kbd>Enter</kbd></button>
@@ -90,7 +90,7 @@ useKeys([
         <ol v-if="left.length > 0 && !isUnderWay"><li v-for="(step, k) in left" :key="k" class="tiny">{{ stepInWords(step) }}</li></ol>
       </div>
     </section>
-    <div v-else-if="!device.applying" class="empty"><strong>Read the recorder first.</strong>What it holds shows beside the plan, and each step to it. A recorder without a network takes the channel list from “Before you start”.<template v-if="device.isStandIn"> The demo’s stand-in answers to the key “ferry”.</template></div>
+    <div v-else-if="!device.applying" class="empty"><strong>Read the recorder first.</strong>What it holds shows beside the plan, and each step to it. A recorder without a network takes the channel list from “Before you start”.</div>
   </div>
 </template>
 
