@@ -1,4 +1,5 @@
 // Installs what is missing. Plain Node, since nothing can be imported before it has run.
+import './nodeVersion.mjs';
 import { execFileSync, spawn } from 'node:child_process';
 import { createHash } from 'node:crypto';
 import { existsSync, readFileSync, writeFileSync } from 'node:fs';
@@ -38,11 +39,6 @@ export function tool(name, args, what, env) {
 
 /** Installs the packages of the lock file, unless that has been done for this very lock file. */
 export async function installPackages() {
-  const [major, minor] = process.versions.node.split('.').map(Number);
-  if (major < 20 || (major === 20 && minor < 19)) {
-    console.error(`Neotrope needs Node 20.19 or newer; this is ${process.versions.node}.`);
-    process.exit(1);
-  }
   const lock = createHash('sha256').update(readFileSync(path.join(root, 'package-lock.json'))).digest('hex');
   if (existsSync(stamp) && readFileSync(stamp, 'utf8') === lock) return;
   // What is there already is kept: compiling the database anew is what takes minutes.
