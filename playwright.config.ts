@@ -10,7 +10,10 @@ export default defineConfig({
   // A machine that others use as well can be slow for a while; nothing is waited for longer than it takes.
   expect: { timeout: 60_000 },
   reporter: [['list'], ['json', { outputFile: 'test-results/browser.json' }]],
-  use: { launchOptions, viewport: { width: 1280, height: 800 }, colorScheme: 'light',
+  use: {
+    launchOptions,
+    viewport: { width: 1280, height: 800 },
+    colorScheme: 'light',
     // A trace of every step takes as long as the step; it is taken when a failure is looked into.
     trace: process.env['TRACE'] ? 'retain-on-failure' : 'off',
   },

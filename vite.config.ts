@@ -5,8 +5,21 @@ import { defineConfig } from 'vite';
 export default defineConfig({
   root: 'web',
   plugins: [vue()],
-  resolve: { alias: [{ find: /^#core\/(.*)$/, replacement: path.resolve(import.meta.dirname, 'core/$1/index.ts') }] },
+  resolve: {
+    alias: [{ find: /^#core\/(.*)$/, replacement: path.resolve(import.meta.dirname, 'core/$1/index.ts') }],
+  },
   build: { outDir: '../dist', emptyOutDir: true, manifest: true, assetsInlineLimit: 0 },
   worker: { format: 'es' },
-  server: { port: 4128, strictPort: true, host: '127.0.0.1', proxy: { '/api': { target: 'http://127.0.0.1:4127', changeOrigin: true, headers: { origin: 'http://127.0.0.1:4127' } } } },
+  server: {
+    port: 4128,
+    strictPort: true,
+    host: '127.0.0.1',
+    proxy: {
+      '/api': {
+        target: 'http://127.0.0.1:4127',
+        changeOrigin: true,
+        headers: { origin: 'http://127.0.0.1:4127' },
+      },
+    },
+  },
 });

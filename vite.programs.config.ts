@@ -4,9 +4,17 @@ import { defineConfig } from 'vite';
 export default defineConfig({
   publicDir: false,
   build: {
-    ssr: true, outDir: 'programs', emptyOutDir: true, minify: false,
+    ssr: true,
+    outDir: 'programs',
+    emptyOutDir: true,
+    minify: false,
     rollupOptions: {
-      input: { server: 'server/main.ts', planApart: 'server/planning/planMain.ts', tester: 'stand-ins/tester/main.ts', recorder: 'stand-ins/recorder/main.ts' },
+      input: {
+        server: 'server/main.ts',
+        planApart: 'server/planning/planMain.ts',
+        tester: 'stand-ins/tester/main.ts',
+        recorder: 'stand-ins/recorder/main.ts',
+      },
       output: { entryFileNames: '[name].js', chunkFileNames: '[name]-[hash].js' },
     },
   },

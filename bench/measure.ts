@@ -26,11 +26,20 @@ export function timesLonger(rounds: number, small: () => unknown, big: () => unk
   return most / least;
 }
 
-export interface Row { figure: string; measured: string; wanted: string; holds: boolean }
+export interface Row {
+  figure: string;
+  measured: string;
+  wanted: string;
+  holds: boolean;
+}
 
 export function printTable(rows: readonly Row[]): void {
-  const columns = (['figure', 'measured', 'wanted'] as const).map((key) => Math.max(key.length, ...rows.map((row) => row[key].length)));
-  const line = (cells: readonly string[]) => cells.map((cell, index) => cell.padEnd(columns[index] ?? 0)).join('  ');
+  const columns = (['figure', 'measured', 'wanted'] as const).map((key) =>
+    Math.max(key.length, ...rows.map((row) => row[key].length)),
+  );
+  const line = (cells: readonly string[]) =>
+    cells.map((cell, index) => cell.padEnd(columns[index] ?? 0)).join('  ');
   console.log(line(['figure', 'measured', 'wanted']));
-  for (const row of rows) console.log(`${line([row.figure, row.measured, row.wanted])}  ${row.holds ? 'holds' : 'MISSED'}`);
+  for (const row of rows)
+    console.log(`${line([row.figure, row.measured, row.wanted])}  ${row.holds ? 'holds' : 'MISSED'}`);
 }

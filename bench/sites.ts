@@ -18,7 +18,19 @@ export function demoSite(): Site {
 export function generatedSite(count: number): Site {
   const demo = demoSite();
   const cameras = Object.values(demo.camera).sort((a, b) => a.number - b.number);
-  const site: Record<Kind, Record<string, Fact<Kind>>> = { ...demo, camera: {}, recorder: {}, run: {}, reading: {}, choice: {}, placement: {}, stream: {}, joining: {}, pin: {}, photo: {} };
+  const site: Record<Kind, Record<string, Fact<Kind>>> = {
+    ...demo,
+    camera: {},
+    recorder: {},
+    run: {},
+    reading: {},
+    choice: {},
+    placement: {},
+    stream: {},
+    joining: {},
+    pin: {},
+    photo: {},
+  };
   for (let n = 0; n < count; n += 1) {
     const like = cameras[n % cameras.length]!;
     const copy = Math.floor(n / cameras.length);
@@ -28,11 +40,15 @@ export function generatedSite(count: number): Site {
     site.camera[renamed(like.id)] = { ...like, id: renamed(like.id), number: n + 1 };
     site.recorder[renamed(recorderId)] = { ...demo.recorder[recorderId]!, id: renamed(recorderId) };
     site.run[renamed(run.id)] = {
-      ...run, id: renamed(run.id), cameraId: renamed(like.id), patchedTo: { recorderId: renamed(recorderId), input },
+      ...run,
+      id: renamed(run.id),
+      cameraId: renamed(like.id),
+      patchedTo: { recorderId: renamed(recorderId), input },
       segments: run.segments.map((segment) => ({ ...segment, lengthM: segment.lengthM * (1 + copy / 1000) })),
     };
     for (const reading of Object.values(demo.reading)) {
-      if (reading.runId === run.id) site.reading[renamed(reading.id)] = { ...reading, id: renamed(reading.id), runId: renamed(run.id) };
+      if (reading.runId === run.id)
+        site.reading[renamed(reading.id)] = { ...reading, id: renamed(reading.id), runId: renamed(run.id) };
     }
     const choice = demo.choice[like.id];
     if (choice) site.choice[renamed(like.id)] = { ...choice, id: renamed(like.id) };
@@ -47,9 +63,23 @@ export function tracedSite(site: Site): Site {
   const reading: Record<string, Site['reading'][string]> = { ...site.reading };
   for (const run of Object.values(site.run)) {
     const lengthM = run.segments.reduce((sum, segment) => sum + segment.lengthM, 0);
-    const trace = forwardTrace(lineOf(run.segments, [{ atM: lengthM * 0.4, fault: { kind: 'series', ohms: 8 } }], { kind: 'open' }), pulse, 75, 2, 2048);
+    const trace = forwardTrace(
+      lineOf(run.segments, [{ atM: lengthM * 0.4, fault: { kind: 'series', ohms: 8 } }], { kind: 'open' }),
+      pulse,
+      75,
+      2,
+      2048,
+    );
     const id = `${run.id}-reflectometer`;
-    reading[id] = { id, runId: run.id, test: 'reflectometer', trace: keptTrace(trace), at: '2026-03-12T09:00:00Z', by: 'I. Marlow', instrument: 'Echo box' };
+    reading[id] = {
+      id,
+      runId: run.id,
+      test: 'reflectometer',
+      trace: keptTrace(trace),
+      at: '2026-03-12T09:00:00Z',
+      by: 'I. Marlow',
+      instrument: 'Echo box',
+    };
   }
   return { ...site, reading };
 }

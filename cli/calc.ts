@@ -3,10 +3,18 @@ import { check, problemLine } from '#core/problems';
 import { calculations } from './calculations';
 
 /** What a run of `calc` prints and its exit status. Nothing goes to standard output unless the status is 0. */
-export interface CalcResult { status: 0 | 2; out: string; errors: string[] }
+export interface CalcResult {
+  status: 0 | 2;
+  out: string;
+  errors: string[];
+}
 
 const fail = (...errors: string[]): CalcResult => ({ status: 2, out: '', errors });
-const print = (value: unknown): CalcResult => ({ status: 0, out: typeof value === 'string' ? value : JSON.stringify(value), errors: [] });
+const print = (value: unknown): CalcResult => ({
+  status: 0,
+  out: typeof value === 'string' ? value : JSON.stringify(value),
+  errors: [],
+});
 
 const names = Object.keys(calculations);
 
@@ -18,17 +26,26 @@ function list(): string {
 /** `calc` itself, without its streams: arguments and the text of standard input to what is printed. */
 export function calc(args: readonly string[], readInput: () => string): CalcResult {
   const [first, second, ...rest] = args;
-  if (rest.length > 0 || (second !== undefined && second !== '--schema')) return fail(`usage: calc NAME [--schema], or calc --list`);
+  if (rest.length > 0 || (second !== undefined && second !== '--schema'))
+    return fail(`usage: calc NAME [--schema], or calc --list`);
   if (first === '--list') return print(list());
-  const calculation = first === undefined ? undefined : Object.hasOwn(calculations, first) ? calculations[first] : undefined;
-  if (!calculation) return fail(`calculation is ${first === undefined ? 'missing' : JSON.stringify(first)}, allowed: one of ${names.join(', ')}`);
+  const calculation =
+    first === undefined ? undefined : Object.hasOwn(calculations, first) ? calculations[first] : undefined;
+  if (!calculation)
+    return fail(
+      `calculation is ${first === undefined ? 'missing' : JSON.stringify(first)}, allowed: one of ${names.join(', ')}`,
+    );
   if (second === '--schema') return print(z.toJSONSchema(calculation.input));
   let input: unknown;
   try {
     input = JSON.parse(readInput());
   } catch (error) {
-    return fail(`(input) is not JSON (${error instanceof Error ? error.message : String(error)}), allowed: one JSON object`);
+    return fail(
+      `(input) is not JSON (${error instanceof Error ? error.message : String(error)}), allowed: one JSON object`,
+    );
   }
   const checked = check(calculation.input, input);
-  return checked.kind === 'sound' ? print(calculation.run(checked.value)) : fail(...checked.problems.map(problemLine));
+  return checked.kind === 'sound'
+    ? print(calculation.run(checked.value))
+    : fail(...checked.problems.map(problemLine));
 }

@@ -22,7 +22,9 @@ function glpk(text: string): number | null {
   writeFileSync(file, text);
   execFileSync('glpsol', ['--lp', file, '-o', answer, '--cuts'], { stdio: 'ignore' });
   const said = readFileSync(answer, 'utf8');
-  return /Status:\s+INTEGER OPTIMAL/.test(said) ? Number(/Objective:\s+\w+\s+=\s+([-\d.e+]+)/.exec(said)![1]) : null;
+  return /Status:\s+INTEGER OPTIMAL/.test(said)
+    ? Number(/Objective:\s+\w+\s+=\s+([-\d.e+]+)/.exec(said)![1])
+    : null;
 }
 
 const sound = parseSiteFile(readFileSync(demoFile, 'utf8'));
@@ -31,10 +33,35 @@ const site = sound.value;
 const headEnd = (id: string): Site => {
   const run_ = Object.fromEntries(Object.entries(site.run).filter(([, { headEndId }]) => headEndId === id));
   const cameras = new Set(Object.values(run_).map(({ cameraId }) => cameraId));
-  return { ...site, run: run_, camera: Object.fromEntries(Object.entries(site.camera).filter(([cameraId]) => cameras.has(cameraId))), choice: {}, placement: {} };
+  return {
+    ...site,
+    run: run_,
+    camera: Object.fromEntries(Object.entries(site.camera).filter(([cameraId]) => cameras.has(cameraId))),
+    choice: {},
+    placement: {},
+  };
 };
-const blocks: Site = { ...site, recorder: { ...site.recorder, 'hall-recorder': { ...site.recorder['hall-recorder']!, blockSize: 4 } } };
-const presets: Site = { ...site, recorder: { ...site.recorder, 'hall-recorder': { ...site.recorder['hall-recorder']!, rules: { kind: 'preset-split', presets: [{ inputs: 16, ipSlots: 0 }, { inputs: 8, ipSlots: 8 }, { inputs: 0, ipSlots: 16 }] } } } };
+const blocks: Site = {
+  ...site,
+  recorder: { ...site.recorder, 'hall-recorder': { ...site.recorder['hall-recorder']!, blockSize: 4 } },
+};
+const presets: Site = {
+  ...site,
+  recorder: {
+    ...site.recorder,
+    'hall-recorder': {
+      ...site.recorder['hall-recorder']!,
+      rules: {
+        kind: 'preset-split',
+        presets: [
+          { inputs: 16, ipSlots: 0 },
+          { inputs: 8, ipSlots: 8 },
+          { inputs: 0, ipSlots: 16 },
+        ],
+      },
+    },
+  },
+};
 
 /** Another program is started and searches for as long as it takes, on whatever machine. */
 const patientMs = 120_000;
@@ -43,11 +70,19 @@ describe('the same programme by another solver', { timeout: patientMs }, () => {
   it.each<[string, Site, Demands]>([
     ['the whole site', site, usualDemands],
     ['the hall alone', headEnd('ticket-hall'), usualDemands],
-    ['the marshalling office alone, dark time first', headEnd('marshalling'), withSchool(usualDemands, 'order', 'dark')],
+    [
+      'the marshalling office alone, dark time first',
+      headEnd('marshalling'),
+      withSchool(usualDemands, 'order', 'dark'),
+    ],
     ['recabled first', site, withSchool(usualDemands, 'route', 'recable')],
     ['a warden who minds everything', site, withSchool(usualDemands, 'listed', 'nothing-new')],
     ['each view as it needs, inputs in blocks', blocks, { ...usualDemands, goal: 'view' }],
-    ['a recorder with presets and little dark time', presets, { ...usualDemands, goal: 'mend', caps: { darkHours: 12 } }],
+    [
+      'a recorder with presets and little dark time',
+      presets,
+      { ...usualDemands, goal: 'mend', caps: { darkHours: 12 } },
+    ],
     ['four slots left free', site, { ...usualDemands, spareSlots: 18 }],
   ])('%s has the same optimum', (_, at, demands) => {
     const ground = planGround(at, demands);
@@ -73,10 +108,18 @@ describe('npm run plan', () => {
   it('as JSON, and the model as a file for other solvers', () => {
     const { out, lp } = run(demoFile, '--json', '--lp', 'x.lp');
     expect(JSON.parse(out)).toMatchObject({ kind: 'plan', plan: { proof: { kind: 'proven' } } });
-    expect(lp).toMatchObject({ file: 'x.lp', text: expect.stringMatching(/^\\ Saltmarrow[\s\S]*Generals[\s\S]*End\n$/) as string });
+    expect(lp).toMatchObject({
+      file: 'x.lp',
+      text: expect.stringMatching(/^\\ Saltmarrow[\s\S]*Generals[\s\S]*End\n$/) as string,
+    });
   });
   it.each<[string[], RegExp]>([
-    [[], /no site file/], [['a', 'b'], /one site file/], [[demoFile, '--seconds', '-1'], /more than 0/], [[demoFile, '--seconds'], /needs a number/], [[demoFile, '--quick'], /not understood/], [['/nowhere/at-all.json'], /cannot be read/],
+    [[], /no site file/],
+    [['a', 'b'], /one site file/],
+    [[demoFile, '--seconds', '-1'], /more than 0/],
+    [[demoFile, '--seconds'], /needs a number/],
+    [[demoFile, '--quick'], /not understood/],
+    [['/nowhere/at-all.json'], /cannot be read/],
   ])('%j is refused with a reason', (args, says) => {
     const { status, out, errors } = run(...args);
     expect([status, out]).toEqual([2, '']);
@@ -89,7 +132,16 @@ describe('npm run plan', () => {
   });
   it('demands that exclude each other: status 3, in words', () => {
     const file = path.join(folder, 'capped.json');
-    writeFileSync(file, JSON.stringify({ ...(JSON.parse(readFileSync(demoFile, 'utf8')) as object), demands: [{ ...usualDemands, caps: { cost: 100 } }] }));
-    expect(run(file)).toMatchObject({ status: 3, out: expect.stringMatching(/cannot .*be met[\s\S]*Giving this up alone would do/) as string });
+    writeFileSync(
+      file,
+      JSON.stringify({
+        ...(JSON.parse(readFileSync(demoFile, 'utf8')) as object),
+        demands: [{ ...usualDemands, caps: { cost: 100 } }],
+      }),
+    );
+    expect(run(file)).toMatchObject({
+      status: 3,
+      out: expect.stringMatching(/cannot .*be met[\s\S]*Giving this up alone would do/) as string,
+    });
   });
 });

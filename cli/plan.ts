@@ -7,11 +7,21 @@ import { lpText } from '#core/programme';
 import { aboutOf, demandsOf, parseSiteFile } from '#core/site';
 import { formatQuantity } from '#core/units';
 
-export interface PlanRun { status: number; out: string; errors: string[]; lp?: { file: string; text: string } }
+export interface PlanRun {
+  status: number;
+  out: string;
+  errors: string[];
+  lp?: { file: string; text: string };
+}
 
 export const planUsage = 'npm run plan -- SITE.neotrope.json [--seconds N] [--json] [--lp FILE]';
 
-interface Asked { file: string; secondsMost?: number; asJson: boolean; lpFile?: string }
+interface Asked {
+  file: string;
+  secondsMost?: number;
+  asJson: boolean;
+  lpFile?: string;
+}
 
 function read(args: readonly string[]): Asked | string {
   const asked: Asked = { file: '', asJson: false };
@@ -31,7 +41,12 @@ function read(args: readonly string[]): Asked | string {
   return asked.file ? asked : `no site file named; ${planUsage}`;
 }
 
-const proofWords = ({ proof }: Plan): string => (proof.kind === 'proven' ? 'proven: nothing costs less under these demands' : proof.kind === 'gap' ? `the best so far, within ${proof.percent.toFixed(2)} % of any better` : 'chosen by hand');
+const proofWords = ({ proof }: Plan): string =>
+  proof.kind === 'proven'
+    ? 'proven: nothing costs less under these demands'
+    : proof.kind === 'gap'
+      ? `the best so far, within ${proof.percent.toFixed(2)} % of any better`
+      : 'chosen by hand';
 
 function lines({ site, evaluation }: PlanGround, plan: Plan): string[] {
   const { totals } = plan;
@@ -40,16 +55,33 @@ function lines({ site, evaluation }: PlanGround, plan: Plan): string[] {
   return [
     `${name}: ${proofWords(plan)}.`,
     `${currency} ${formatQuantity(totals.cost, 'money')}, ${formatQuantity(totals.hours, 'h')} of labour, views dark for ${formatQuantity(totals.darkHours, 'h')} in all; ${totals.ipCameras} of ${totals.cameras} cameras on IP, ${formatQuantity(totals.newCableM, 'm')} of new cable.`,
-    ...evaluation.runs.flatMap(({ camera }) => (plan.options[camera.id] ? [`${String(camera.number).padStart(4)}  ${camera.name.padEnd(24)}  ${optionLabels[plan.options[camera.id]!].label}`] : [])),
-    ...plan.buys.map(({ productId, placeId, count }) => `buys ${count} × ${products.get(productId)?.name} for ${site.place[placeId]?.name}`),
+    ...evaluation.runs.flatMap(({ camera }) =>
+      plan.options[camera.id]
+        ? [
+            `${String(camera.number).padStart(4)}  ${camera.name.padEnd(24)}  ${optionLabels[plan.options[camera.id]!].label}`,
+          ]
+        : [],
+    ),
+    ...plan.buys.map(
+      ({ productId, placeId, count }) =>
+        `buys ${count} × ${products.get(productId)?.name} for ${site.place[placeId]?.name}`,
+    ),
   ];
 }
 
 const planned = (planning: Planning, ground: PlanGround): string[] => {
   switch (planning.kind) {
-    case 'plan': return lines(ground, planning.plan);
-    case 'conflict': return [planning.conflict.says, ...planning.conflict.demands.filter(({ frees }) => frees).map(({ says }) => `Giving this up alone would do: ${says}.`)];
-    case 'nothing': return [planning.says];
+    case 'plan':
+      return lines(ground, planning.plan);
+    case 'conflict':
+      return [
+        planning.conflict.says,
+        ...planning.conflict.demands
+          .filter(({ frees }) => frees)
+          .map(({ says }) => `Giving this up alone would do: ${says}.`),
+      ];
+    case 'nothing':
+      return [planning.says];
   }
 };
 
@@ -64,17 +96,29 @@ export function plan(args: readonly string[], readFile: (file: string) => string
   try {
     text = readFile(asked.file);
   } catch (error) {
-    return { status: 2, out: '', errors: [`${asked.file} cannot be read: ${error instanceof Error ? error.message : String(error)}`] };
+    return {
+      status: 2,
+      out: '',
+      errors: [`${asked.file} cannot be read: ${error instanceof Error ? error.message : String(error)}`],
+    };
   }
   const site = parseSiteFile(text);
   if (site.kind === 'refused') return { status: 2, out: '', errors: site.problems.map(problemLine) };
   const ground = planGround(site.value, demandsOf(site.value));
-  const planning = planSite(highs, ground, asked.secondsMost === undefined ? {} : { secondsMost: asked.secondsMost });
+  const planning = planSite(
+    highs,
+    ground,
+    asked.secondsMost === undefined ? {} : { secondsMost: asked.secondsMost },
+  );
   const snags = planning.kind === 'plan' ? planning.plan.snags : planning.snags;
   return {
     status: planning.kind === 'plan' ? 0 : 3,
-    out: asked.asJson ? JSON.stringify(planning, null, 1) : [...planned(planning, ground), ...snags.map(({ says }) => says)].join('\n'),
+    out: asked.asJson
+      ? JSON.stringify(planning, null, 1)
+      : [...planned(planning, ground), ...snags.map(({ says }) => says)].join('\n'),
     errors: [],
-    ...(asked.lpFile === undefined ? {} : { lp: { file: asked.lpFile, text: lpText(ground.model.programme, aboutOf(site.value).name) } }),
+    ...(asked.lpFile === undefined
+      ? {}
+      : { lp: { file: asked.lpFile, text: lpText(ground.model.programme, aboutOf(site.value).name) } }),
   };
 }

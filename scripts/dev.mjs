@@ -6,7 +6,13 @@ import { installPackages, root } from './prepare.mjs';
 await installPackages();
 const start = (args) => spawn(process.execPath, args, { cwd: root, stdio: 'inherit' });
 const children = [
-  start([path.join(root, 'node_modules/tsx/dist/cli.mjs'), 'watch', 'server/main.ts', '--demo', ...process.argv.slice(2)]),
+  start([
+    path.join(root, 'node_modules/tsx/dist/cli.mjs'),
+    'watch',
+    'server/main.ts',
+    '--demo',
+    ...process.argv.slice(2),
+  ]),
   start([path.join(root, 'node_modules/vite/bin/vite.js')]),
 ];
 const stop = () => children.forEach((child) => child.kill());

@@ -43,7 +43,10 @@ function step(what, command, args, options) {
 /** Starts the demo as a person would and asks it for a site. */
 async function startAndAsk() {
   const data = path.join(folder, 'data');
-  const server = spawn(node, ['scripts/start.mjs', '--demo', '--port', '0', '--data', data], { cwd: tree, env: onOther });
+  const server = spawn(node, ['scripts/start.mjs', '--demo', '--port', '0', '--data', data], {
+    cwd: tree,
+    env: onOther,
+  });
   try {
     const address = await new Promise((resolve, reject) => {
       let said = '';
@@ -57,7 +60,8 @@ async function startAndAsk() {
     });
     const response = await fetch(`${address}/api/sites`);
     const sites = await response.json();
-    if (!response.ok || sites.length !== 1) throw new Error(`it answered ${response.status} and ${JSON.stringify(sites)}`);
+    if (!response.ok || sites.length !== 1)
+      throw new Error(`it answered ${response.status} and ${JSON.stringify(sites)}`);
     console.log(`holds  Node ${version}: a start, and the demo is there`);
   } finally {
     server.kill();

@@ -39,17 +39,31 @@ export function tool(name, args, what, env) {
 
 /** Installs the packages of the lock file, unless that has been done for this very lock file. */
 export async function installPackages() {
-  const lock = createHash('sha256').update(readFileSync(path.join(root, 'package-lock.json'))).digest('hex');
+  const lock = createHash('sha256')
+    .update(readFileSync(path.join(root, 'package-lock.json')))
+    .digest('hex');
   if (existsSync(stamp) && readFileSync(stamp, 'utf8') === lock) return;
   // What is there already is kept: compiling the database anew is what takes minutes.
   const isFirst = !existsSync(path.join(root, 'node_modules'));
-  console.log(isFirst ? 'Installing packages; the first time takes a few minutes.' : 'Bringing the packages up to date.');
-  await beside(process.platform === 'win32' ? 'npm.cmd' : 'npm', [isFirst ? 'ci' : 'install'], 'Installing the packages');
+  console.log(
+    isFirst
+      ? 'Installing packages; the first time takes a few minutes.'
+      : 'Bringing the packages up to date.',
+  );
+  await beside(
+    process.platform === 'win32' ? 'npm.cmd' : 'npm',
+    [isFirst ? 'ci' : 'install'],
+    'Installing the packages',
+  );
   writeFileSync(stamp, lock);
 }
 
 export function buildPrograms() {
-  tool('vite/bin/vite.js', ['build', '--config', 'vite.programs.config.ts', '--logLevel', 'warn'], 'Building the programs');
+  tool(
+    'vite/bin/vite.js',
+    ['build', '--config', 'vite.programs.config.ts', '--logLevel', 'warn'],
+    'Building the programs',
+  );
 }
 
 /** Builds the pages, and the programs that run in Node. */

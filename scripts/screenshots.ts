@@ -16,7 +16,13 @@ import { launchOptions } from '../tests/browser/chromium';
 const root = path.resolve(import.meta.dirname, '..');
 const folder = path.join(root, 'docs', 'screenshots');
 
-interface Shot { name: string; stage: string; dark?: boolean; phone?: boolean; act?: (page: Page) => Promise<void> }
+interface Shot {
+  name: string;
+  stage: string;
+  dark?: boolean;
+  phone?: boolean;
+  act?: (page: Page) => Promise<void>;
+}
 
 const chooseUnit = async (page: Page) => {
   await page.locator('tr[data-run="r08"] [data-option="ip-coax-unit"]').click();
@@ -68,7 +74,10 @@ const readRampEast = async (page: Page) => {
   await page.locator('h1').click();
   await page.keyboard.press('i');
   await page.keyboard.press('a');
-  await page.locator('[data-verdict="link"]').getByText(/at the far end/).waitFor();
+  await page
+    .locator('[data-verdict="link"]')
+    .getByText(/at the far end/)
+    .waitFor();
   await page.locator('h1').click();
   await page.keyboard.press('e');
   await page.getByRole('table', { name: 'Events' }).waitFor();
@@ -88,7 +97,10 @@ const fillSlots = async (page: Page) => {
 /** Holds the recorder against its plan. */
 const readRecorder = async (page: Page) => {
   await page.keyboard.press('b');
-  await page.locator('[data-ready="hall-recorder"]').getByRole('button', { name: 'Give addresses to those without' }).click();
+  await page
+    .locator('[data-ready="hall-recorder"]')
+    .getByRole('button', { name: 'Give addresses to those without' })
+    .click();
   await page.keyboard.press('w');
   await page.getByRole('button', { name: /^Read it/ }).click();
   await page.getByLabel('Recorder and plan').waitFor();
@@ -108,7 +120,11 @@ const shots: Shot[] = [
   { name: 'best-plan', stage: 'decide/r14?view=plan', act: findPlan },
   { name: 'trade-off', stage: 'decide?view=curve', act: drawCurve },
   { name: 'side-by-side', stage: 'decide/r01?view=compare', act: pinTwo },
-  { name: 'allocate', stage: 'allocate/r08', act: (page) => page.locator('.tray [data-camera="c08"]').click() },
+  {
+    name: 'allocate',
+    stage: 'allocate/r08',
+    act: (page) => page.locator('.tray [data-camera="c08"]').click(),
+  },
   { name: 'streams', stage: 'allocate/r12?view=streams' },
   { name: 'nights-dark', stage: 'allocate?view=order', dark: true, act: fillSlots },
   { name: 'recorder', stage: 'allocate?view=device', act: readRecorder },
@@ -119,17 +135,43 @@ const shots: Shot[] = [
 const demoFile = path.join(root, 'demo', 'saltmarrow.neotrope.json');
 const demo = parseSiteFile(readFileSync(demoFile, 'utf8'));
 if (demo.kind === 'refused') throw new Error('the demo is not sound');
-const truth = truthSchema.parse(JSON.parse(readFileSync(path.join(root, 'demo', 'saltmarrow.truth.json'), 'utf8')));
+const truth = truthSchema.parse(
+  JSON.parse(readFileSync(path.join(root, 'demo', 'saltmarrow.truth.json'), 'utf8')),
+);
 const tester = await startTester({ site: demo.value, truth, random: dice(3), slips: 0 });
-const network = networkSchema.parse(JSON.parse(readFileSync(path.join(root, 'demo', 'saltmarrow.network.json'), 'utf8')));
+const network = networkSchema.parse(
+  JSON.parse(readFileSync(path.join(root, 'demo', 'saltmarrow.network.json'), 'utf8')),
+);
 const hall = demo.value.recorder['hall-recorder']!;
 const pictures = picturesOf(demo.value, hall.id);
-const recorder = await startRecorder({ sold: { recorder: hall, network, pictures }, memory: asFound({ recorder: hall, network, pictures }), key: 'ferry', minuteMs: 100, keep: () => undefined }, 0);
-const server = await startServer({ standIn: Promise.resolve(tester.address), recorderStandIns: Promise.resolve({ [hall.id]: recorder.address }), port: 0, dataDir: mkdtempSync(path.join(tmpdir(), 'neotrope-pictures-')), webDir: path.join(root, 'dist'), demoFile, withDemo: true, reset: false });
+const recorder = await startRecorder(
+  {
+    sold: { recorder: hall, network, pictures },
+    memory: asFound({ recorder: hall, network, pictures }),
+    key: 'ferry',
+    minuteMs: 100,
+    keep: () => undefined,
+  },
+  0,
+);
+const server = await startServer({
+  standIn: Promise.resolve(tester.address),
+  recorderStandIns: Promise.resolve({ [hall.id]: recorder.address }),
+  port: 0,
+  dataDir: mkdtempSync(path.join(tmpdir(), 'neotrope-pictures-')),
+  webDir: path.join(root, 'dist'),
+  demoFile,
+  withDemo: true,
+  reset: false,
+});
 const browser = await chromium.launch(launchOptions);
 for (const name of readdirSync(folder)) rmSync(path.join(folder, name));
 for (const { name, stage, dark = false, phone = false, act } of shots) {
-  const page = await browser.newPage({ viewport: phone ? { width: 390, height: 844 } : { width: 1280, height: 800 }, colorScheme: dark ? 'dark' : 'light', reducedMotion: 'reduce' });
+  const page = await browser.newPage({
+    viewport: phone ? { width: 390, height: 844 } : { width: 1280, height: 800 },
+    colorScheme: dark ? 'dark' : 'light',
+    reducedMotion: 'reduce',
+  });
   await page.goto(`${server.address}/site/saltmarrow-ferry-terminal/${stage}`);
   await page.locator('.stage h1').first().waitFor();
   await act?.(page);

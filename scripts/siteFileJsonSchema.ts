@@ -3,5 +3,8 @@ import { siteFileSchema } from '#core/site';
 
 /** The published schema of a site file. */
 export function siteFileJsonSchema(): unknown {
-  return { ...z.toJSONSchema(siteFileSchema, { io: 'input', reused: 'ref' }), title: 'Neotrope site file, version 1' };
+  return {
+    ...z.toJSONSchema(siteFileSchema, { io: 'input', reused: 'ref' }),
+    title: 'Neotrope site file, version 1',
+  };
 }

@@ -5,6 +5,9 @@ import { build, installPackages, root } from './prepare.mjs';
 
 await installPackages();
 build();
-const server = spawn(process.execPath, [path.join(root, 'programs', 'server.js'), ...process.argv.slice(2)], { cwd: root, stdio: 'inherit' });
+const server = spawn(process.execPath, [path.join(root, 'programs', 'server.js'), ...process.argv.slice(2)], {
+  cwd: root,
+  stdio: 'inherit',
+});
 for (const signal of ['SIGINT', 'SIGTERM']) process.on(signal, () => server.kill(signal));
 server.on('exit', (code, signal) => process.exit(code ?? (signal ? 1 : 0)));

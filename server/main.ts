@@ -10,17 +10,32 @@ function optionsFrom(args: string[]): ServerOptions {
   let values;
   try {
     ({ values } = parseArgs({
-      args, strict: true,
-      options: { port: { type: 'string', default: '4127' }, data: { type: 'string', default: path.join(root, 'data') }, demo: { type: 'boolean', default: false }, reset: { type: 'boolean', default: false } },
+      args,
+      strict: true,
+      options: {
+        port: { type: 'string', default: '4127' },
+        data: { type: 'string', default: path.join(root, 'data') },
+        demo: { type: 'boolean', default: false },
+        reset: { type: 'boolean', default: false },
+      },
     }));
   } catch (error) {
-    throw new StartupError(`${(error as Error).message.split('\n')[0]} Known are --port NUMBER, --data FOLDER and --reset.`);
+    throw new StartupError(
+      `${(error as Error).message.split('\n')[0]} Known are --port NUMBER, --data FOLDER and --reset.`,
+    );
   }
   const port = Number(values.port);
-  if (!/^\d+$/.test(values.port) || port > 65_535) throw new StartupError(`--port is ${JSON.stringify(values.port)}, allowed: a whole number from 0 to 65535.`);
+  if (!/^\d+$/.test(values.port) || port > 65_535)
+    throw new StartupError(
+      `--port is ${JSON.stringify(values.port)}, allowed: a whole number from 0 to 65535.`,
+    );
   return {
-    port, dataDir: path.resolve(values.data), webDir: path.join(root, 'dist'), reset: values.reset,
-    demoFile: path.join(root, 'demo', 'saltmarrow.neotrope.json'), withDemo: values.demo,
+    port,
+    dataDir: path.resolve(values.data),
+    webDir: path.join(root, 'dist'),
+    reset: values.reset,
+    demoFile: path.join(root, 'demo', 'saltmarrow.neotrope.json'),
+    withDemo: values.demo,
   };
 }
 
@@ -38,7 +53,11 @@ try {
   // Stand-ins take a second to come up; nobody waits for them until they reach for a device.
   const standIns = spawnDemo(options.withDemo ? options.demoFile : null);
   try {
-    const server = await startServer({ ...options, standIn: standIns.tester, recorderStandIns: standIns.recorders });
+    const server = await startServer({
+      ...options,
+      standIn: standIns.tester,
+      recorderStandIns: standIns.recorders,
+    });
     stopOnSignal(server, standIns.stop);
     console.log(`Neotrope is at ${server.address}`);
   } catch (error) {

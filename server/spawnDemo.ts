@@ -3,7 +3,11 @@ import { z } from 'zod';
 import { spawnStandIn, type SpawnedStandIn } from './spawnStandIn';
 
 /** The demo's devices, each a process of its own. */
-export interface DemoDevices { tester: Promise<string | null>; /** Addresses by the recorder's id. */ recorders: Promise<Record<string, string>>; stop: () => void }
+export interface DemoDevices {
+  tester: Promise<string | null>;
+  /** Addresses by the recorder's id. */ recorders: Promise<Record<string, string>>;
+  stop: () => void;
+}
 
 const idsSchema = z.looseObject({ recorders: z.array(z.looseObject({ id: z.string() })) });
 
@@ -11,7 +15,8 @@ const beside = (siteFile: string, ending: string): string => siteFile.replace(/\
 
 /** Starts what ships with the demo, or nothing without a demo. */
 export function spawnDemo(siteFile: string | null): DemoDevices {
-  if (siteFile === null) return { tester: Promise.resolve(null), recorders: Promise.resolve({}), stop: () => undefined };
+  if (siteFile === null)
+    return { tester: Promise.resolve(null), recorders: Promise.resolve({}), stop: () => undefined };
   const spawned: Promise<SpawnedStandIn | null>[] = [];
   const start = (...given: Parameters<typeof spawnStandIn>): Promise<string | null> => {
     const one = spawnStandIn(...given);
@@ -20,9 +25,21 @@ export function spawnDemo(siteFile: string | null): DemoDevices {
   };
   const tester = start('tester', ['--site', siteFile, '--truth', beside(siteFile, '.truth.json')]);
   const ids = idsSchema.parse(JSON.parse(readFileSync(siteFile, 'utf8'))).recorders.map(({ id }) => id);
-  const addresses = ids.map((id) => start('recorder', ['--site', siteFile, '--network', beside(siteFile, '.network.json'), '--recorder', id]).then((address) => [id, address] as const));
+  const addresses = ids.map((id) =>
+    start('recorder', [
+      '--site',
+      siteFile,
+      '--network',
+      beside(siteFile, '.network.json'),
+      '--recorder',
+      id,
+    ]).then((address) => [id, address] as const),
+  );
   return {
-    tester, recorders: Promise.all(addresses).then((all) => Object.fromEntries(all.filter((one): one is [string, string] => one[1] !== null))),
+    tester,
+    recorders: Promise.all(addresses).then((all) =>
+      Object.fromEntries(all.filter((one): one is [string, string] => one[1] !== null)),
+    ),
     stop: () => spawned.forEach((one) => void one.then((running) => running?.stop())),
   };
 }

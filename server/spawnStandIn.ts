@@ -1,14 +1,19 @@
 import { spawn } from 'node:child_process';
 import { argumentsOf, type Program } from './programs';
 
-export interface SpawnedStandIn { address: string; stop: () => void }
+export interface SpawnedStandIn {
+  address: string;
+  stop: () => void;
+}
 
 /** A stand-in reads the demo and is ready within a few seconds, or it is done without. */
 const longestWaitMs = 20_000;
 
 /** Starts one of the demo's stand-ins as a process of its own; `null` where it does not come up, which the demo survives. */
 export function spawnStandIn(program: Program, args: readonly string[]): Promise<SpawnedStandIn | null> {
-  const child = spawn(process.execPath, [...argumentsOf(program), ...args], { stdio: ['pipe', 'pipe', 'pipe'] });
+  const child = spawn(process.execPath, [...argumentsOf(program), ...args], {
+    stdio: ['pipe', 'pipe', 'pipe'],
+  });
   // It ends when this pipe does, however this process ends.
   child.stdin.on('error', () => undefined);
   const stop = () => void child.stdin.end();
@@ -30,7 +35,8 @@ export function spawnStandIn(program: Program, args: readonly string[]): Promise
     child.stderr.on('data', (data: Buffer) => (said += data.toString()));
     child.once('error', () => settle(null));
     child.once('exit', () => {
-      if (said && !/listens at/.test(said)) console.error(`A stand-in (${program}) did not start: ${said.split('\n')[0]}`);
+      if (said && !/listens at/.test(said))
+        console.error(`A stand-in (${program}) did not start: ${said.split('\n')[0]}`);
       settle(null);
     });
   });

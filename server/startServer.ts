@@ -25,14 +25,22 @@ export interface ServerOptions {
   recorderStandIns?: Promise<Record<string, string>>;
 }
 
-export interface RunningServer { address: string; close: () => Promise<void> }
+export interface RunningServer {
+  address: string;
+  close: () => Promise<void>;
+}
 
 /** Takes the port before anything else is touched, so that a second start harms nothing. */
 function listen(port: number, handler: RequestListener): Promise<Server> {
   const server = createServer(handler);
   return new Promise((resolve, reject) => {
     server.once('error', (error: NodeJS.ErrnoException) => {
-      const why = error.code === 'EADDRINUSE' ? 'is in use' : error.code === 'EACCES' ? 'is not allowed for you' : `cannot be used (${error.message})`;
+      const why =
+        error.code === 'EADDRINUSE'
+          ? 'is in use'
+          : error.code === 'EACCES'
+            ? 'is not allowed for you'
+            : `cannot be used (${error.message})`;
       reject(new StartupError(`Port ${port} ${why}. Choose another with --port.`));
     });
     server.listen(port, '127.0.0.1', () => resolve(server));
@@ -43,13 +51,26 @@ function listen(port: number, handler: RequestListener): Promise<Server> {
 async function demoFrom(file: string, pictures: PictureFolder): Promise<Site> {
   const text = readFileSync(file, 'utf8');
   const read = parseSiteFile(text);
-  const kept = read.kind === 'sound' ? await keepAttached(read.value, attachedTo(JSON.parse(text)), pictures) : read;
-  if (kept.kind === 'refused') throw new StartupError(`${file} is not a sound site file: ${kept.problems[0]?.path} ${kept.problems[0]?.allowed}`);
+  const kept =
+    read.kind === 'sound' ? await keepAttached(read.value, attachedTo(JSON.parse(text)), pictures) : read;
+  if (kept.kind === 'refused')
+    throw new StartupError(
+      `${file} is not a sound site file: ${kept.problems[0]?.path} ${kept.problems[0]?.allowed}`,
+    );
   return kept.site;
 }
 
 /** Starts the server on loopback. Rejects with a StartupError whose message is one line for a person. */
-export async function startServer({ port, dataDir, webDir, demoFile, withDemo = false, reset, standIn = Promise.resolve(null), recorderStandIns = Promise.resolve({}) }: ServerOptions): Promise<RunningServer> {
+export async function startServer({
+  port,
+  dataDir,
+  webDir,
+  demoFile,
+  withDemo = false,
+  reset,
+  standIn = Promise.resolve(null),
+  recorderStandIns = Promise.resolve({}),
+}: ServerOptions): Promise<RunningServer> {
   let handler: RequestListener = (_request, response) => {
     response.writeHead(503).end();
   };
@@ -62,7 +83,10 @@ export async function startServer({ port, dataDir, webDir, demoFile, withDemo = 
     const store = siteStore(orm, pictures, () => new Date().toISOString());
     const demo = () => demoFrom(demoFile, pictures);
     if (withDemo && (await store.list()).length === 0) await store.create(await demo());
-    handler = createApp({ store, pictures, demo, applying: applyingFolder(dataDir) }, webDir, { tester: standIn, recorders: recorderStandIns }).callback();
+    handler = createApp({ store, pictures, demo, applying: applyingFolder(dataDir) }, webDir, {
+      tester: standIn,
+      recorders: recorderStandIns,
+    }).callback();
     return {
       address: `http://127.0.0.1:${(server.address() as AddressInfo).port}`,
       close: async () => {

@@ -17,8 +17,16 @@ export const router = createRouter({
         { path: '', redirect: (to) => ({ name: 'survey', params: to.params }) },
         { path: 'survey/:runId?', name: 'survey', component: () => survey },
         { path: 'test/:runId?', name: 'test', component: () => import('./stages/test/TestStage.vue') },
-        { path: 'decide/:runId?', name: 'decide', component: () => import('./stages/decide/DecideStage.vue') },
-        { path: 'allocate/:runId?', name: 'allocate', component: () => import('./stages/allocate/AllocateStage.vue') },
+        {
+          path: 'decide/:runId?',
+          name: 'decide',
+          component: () => import('./stages/decide/DecideStage.vue'),
+        },
+        {
+          path: 'allocate/:runId?',
+          name: 'allocate',
+          component: () => import('./stages/allocate/AllocateStage.vue'),
+        },
         { path: 'plan/:runId?', name: 'plan', component: () => import('./stages/plan/PlanStage.vue') },
       ],
     },

@@ -37,6 +37,7 @@ export function temperatureFactor(material: Material, temperatureC: number): num
  * Source: R = ρ(T)·L/A. The area in mm² is 1e-6 of one in m².
  */
 export function conductorOhms(conductor: Conductor, lengthM: number, temperatureC: number): number {
-  const resistivity = materials[conductor.material].resistivity20C * temperatureFactor(conductor.material, temperatureC);
+  const resistivity =
+    materials[conductor.material].resistivity20C * temperatureFactor(conductor.material, temperatureC);
   return (resistivity * lengthM) / (conductorAreaMm2(conductor) * 1e-6);
 }

@@ -8,7 +8,8 @@ export function nearestAwg(areaMm2: number): number {
 }
 
 const inMm2 = (conductor: Conductor): string => `${conductorAreaMm2(conductor).toFixed(2)} mm²`;
-const inAwg = (conductor: Conductor): string => `${'awg' in conductor ? conductor.awg : nearestAwg(conductor.areaMm2)} AWG`;
+const inAwg = (conductor: Conductor): string =>
+  `${'awg' in conductor ? conductor.awg : nearestAwg(conductor.areaMm2)} AWG`;
 
 /** A label that names its gauge the way its jacket does, with the other way behind it for those who think in that. */
 function withGauge(label: string, conductor: Conductor, gauge: 'awg' | 'mm2'): string {

@@ -1,10 +1,17 @@
 import { signalCable } from './tables';
 
 /** A stretch of one construction, as every loss calculation takes it. */
-export interface Stretch { cable: string; lengthM: number }
+export interface Stretch {
+  cable: string;
+  lengthM: number;
+}
 
 /** Loss of a whole path at f MHz is a·√f + b·f + c/√f, in dB. */
-export interface PathLossCoefficients { a: number; b: number; c: number }
+export interface PathLossCoefficients {
+  a: number;
+  b: number;
+  c: number;
+}
 
 /** Sums the published coefficients (given per 100 m, at 20 °C) over all stretches of a path. */
 export function pathLossCoefficients(stretches: readonly Stretch[]): PathLossCoefficients {

@@ -13,21 +13,30 @@ describe('proposalFrom', () => {
     ['CAT5E 24AWG 4PR CCA', 'pair-cat5e-cca', null],
     ['CAT6 UTP', 'pair-cat6', null],
     ['3X0.22MM2 CU', null, 'power-3x0.22-cu'],
-  ])('%s points at %s and %s', (print, cable, powerCable) => expect(proposal(print)).toEqual({ cable, powerCable, doubts: [] }));
+  ])('%s points at %s and %s', (print, cable, powerCable) =>
+    expect(proposal(print)).toEqual({ cable, powerCable, doubts: [] }),
+  );
   it('a print that does not tell the core proposes none and says between which', () => {
     expect(proposal('RG59').cable).toBeNull();
-    expect(proposal('RG59').doubts[0]).toMatch(/RG-59 as printed: the print fits RG-59, 20 AWG solid copper.* and RG-59, 22 AWG copper-clad steel.* alike/);
+    expect(proposal('RG59').doubts[0]).toMatch(
+      /RG-59 as printed: the print fits RG-59, 20 AWG solid copper.* and RG-59, 22 AWG copper-clad steel.* alike/,
+    );
   });
   it('a construction that is not in the tables is said to be none', () => {
     expect(proposal('RG59 CCA 22AWG').doubts).toEqual(['No construction in the tables is RG-59 as printed.']);
-    expect(proposal('RG59 20AWG BC + 14/2').doubts).toEqual(['No construction in the tables is a pair of power cores as printed.']);
+    expect(proposal('RG59 20AWG BC + 14/2').doubts).toEqual([
+      'No construction in the tables is a pair of power cores as printed.',
+    ]);
   });
-  it('nothing understood proposes nothing', () => expect(proposal('ACME 4711')).toEqual({ cable: null, powerCable: null, doubts: [] }));
+  it('nothing understood proposes nothing', () =>
+    expect(proposal('ACME 4711')).toEqual({ cable: null, powerCable: null, doubts: [] }));
 });
 
 describe('saysInWords', () => {
   it('reads as a person would say it', () => {
-    expect(saysInWords(readJacketPrint('RG59 20AWG BC 95% BRAID + 18/2 CCA CMR 120 FT'))).toBe('RG-59 20 AWG copper 95 % braid; 2 power cores 18 AWG copper-clad aluminium; rated CMR; mark 120 ft');
+    expect(saysInWords(readJacketPrint('RG59 20AWG BC 95% BRAID + 18/2 CCA CMR 120 FT'))).toBe(
+      'RG-59 20 AWG copper 95 % braid; 2 power cores 18 AWG copper-clad aluminium; rated CMR; mark 120 ft',
+    );
     expect(saysInWords(readJacketPrint('4PR24 CAT5E'))).toBe('Cat5e 4 pairs 24 AWG');
   });
 });

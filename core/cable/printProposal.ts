@@ -2,7 +2,11 @@ import type { JacketPrint, PrintMaterial } from './jacketPrint';
 import { coaxCables, pairCables, powerCables, type Material } from './tables';
 
 /** Constructions of the tables that a print points at. One is proposed only where no other fits as well. */
-export interface Proposal { cable: string | null; powerCable: string | null; doubts: string[] }
+export interface Proposal {
+  cable: string | null;
+  powerCable: string | null;
+  doubts: string[];
+}
 
 const isMaterial = (material: Material, printed: PrintMaterial | undefined): boolean =>
   printed === undefined || material === printed || (printed === 'ccs' && material.startsWith('ccs'));
@@ -12,32 +16,56 @@ const family = (id: string): string => (id.split('-')[1] ?? '').replace(/^rg/, '
 
 const onlyOne = (ids: readonly string[]): string | null => (ids.length === 1 ? ids[0]! : null);
 
-function doubtOf(what: string, ids: readonly string[], labels: readonly { id: string; label: string }[]): string[] {
+function doubtOf(
+  what: string,
+  ids: readonly string[],
+  labels: readonly { id: string; label: string }[],
+): string[] {
   if (ids.length === 1) return [];
   if (ids.length === 0) return [`No construction in the tables is ${what}.`];
-  return [`${what}: the print fits ${ids.map((id) => labels.find((row) => row.id === id)!.label).join(' and ')} alike.`];
+  return [
+    `${what}: the print fits ${ids.map((id) => labels.find((row) => row.id === id)!.label).join(' and ')} alike.`,
+  ];
 }
 
 function coaxIds({ coax }: JacketPrint): string[] {
   return coaxCables
-    .filter(({ id, centre }) => family(id) === coax?.type && isMaterial(centre.material, coax.material) && (coax.centreAwg === undefined || !('awg' in centre) || centre.awg === coax.centreAwg))
+    .filter(
+      ({ id, centre }) =>
+        family(id) === coax?.type &&
+        isMaterial(centre.material, coax.material) &&
+        (coax.centreAwg === undefined || !('awg' in centre) || centre.awg === coax.centreAwg),
+    )
     .map(({ id }) => id);
 }
 
 function pairIds({ pairs }: JacketPrint): string[] {
-  return pairCables.filter(({ id, conductor }) => family(id) === pairs?.category && isMaterial(conductor.material, pairs.material)).map(({ id }) => id);
+  return pairCables
+    .filter(
+      ({ id, conductor }) => family(id) === pairs?.category && isMaterial(conductor.material, pairs.material),
+    )
+    .map(({ id }) => id);
 }
 
 function powerIds({ power }: JacketPrint): string[] {
   return powerCables
-    .filter(({ cores, conductor }) => (power?.cores === undefined || cores === power.cores) && isMaterial(conductor.material, power?.material)
-      && (power?.awg === undefined || ('awg' in conductor && conductor.awg === power.awg)) && (power?.areaMm2 === undefined || ('areaMm2' in conductor && conductor.areaMm2 === power.areaMm2)))
+    .filter(
+      ({ cores, conductor }) =>
+        (power?.cores === undefined || cores === power.cores) &&
+        isMaterial(conductor.material, power?.material) &&
+        (power?.awg === undefined || ('awg' in conductor && conductor.awg === power.awg)) &&
+        (power?.areaMm2 === undefined || ('areaMm2' in conductor && conductor.areaMm2 === power.areaMm2)),
+    )
     .map(({ id }) => id);
 }
 
 /** The cable and the power cores that a print points at, and why there is none where there is none. */
 export function proposalFrom(print: JacketPrint): Proposal {
-  const line = print.coax?.type ? { what: print.coax.type, ids: coaxIds(print), labels: coaxCables } : print.pairs?.category ? { what: print.pairs.category, ids: pairIds(print), labels: pairCables } : null;
+  const line = print.coax?.type
+    ? { what: print.coax.type, ids: coaxIds(print), labels: coaxCables }
+    : print.pairs?.category
+      ? { what: print.pairs.category, ids: pairIds(print), labels: pairCables }
+      : null;
   const power = print.power ? powerIds(print) : null;
   return {
     cable: line && onlyOne(line.ids),
@@ -49,16 +77,40 @@ export function proposalFrom(print: JacketPrint): Proposal {
   };
 }
 
-const materialWords: Record<PrintMaterial, string> = { copper: 'copper', cca: 'copper-clad aluminium', ccs: 'copper-clad steel' };
+const materialWords: Record<PrintMaterial, string> = {
+  copper: 'copper',
+  cca: 'copper-clad aluminium',
+  ccs: 'copper-clad steel',
+};
 const words = (...parts: (string | false | undefined)[]): string => parts.filter(Boolean).join(' ');
 
 /** What a print says, in a line for the person who typed it. */
 export function saysInWords({ coax, power, pairs, fireRating, lengthMark }: JacketPrint): string {
   return [
-    coax && words(coax.type ?? 'coax', coax.centreAwg !== undefined && `${coax.centreAwg} AWG`, coax.material && materialWords[coax.material], coax.braidPercent !== undefined && `${coax.braidPercent} % braid`),
-    power && words(power.cores !== undefined && `${power.cores} power cores`, power.awg !== undefined && `${power.awg} AWG`, power.areaMm2 !== undefined && `${power.areaMm2} mm²`, power.material && materialWords[power.material]),
-    pairs && words(pairs.category, pairs.pairs !== undefined && `${pairs.pairs} pairs`, pairs.awg !== undefined && `${pairs.awg} AWG`, pairs.material && materialWords[pairs.material]),
+    coax &&
+      words(
+        coax.type ?? 'coax',
+        coax.centreAwg !== undefined && `${coax.centreAwg} AWG`,
+        coax.material && materialWords[coax.material],
+        coax.braidPercent !== undefined && `${coax.braidPercent} % braid`,
+      ),
+    power &&
+      words(
+        power.cores !== undefined && `${power.cores} power cores`,
+        power.awg !== undefined && `${power.awg} AWG`,
+        power.areaMm2 !== undefined && `${power.areaMm2} mm²`,
+        power.material && materialWords[power.material],
+      ),
+    pairs &&
+      words(
+        pairs.category,
+        pairs.pairs !== undefined && `${pairs.pairs} pairs`,
+        pairs.awg !== undefined && `${pairs.awg} AWG`,
+        pairs.material && materialWords[pairs.material],
+      ),
     fireRating && `rated ${fireRating}`,
     lengthMark && `mark ${lengthMark.value} ${lengthMark.unit}`,
-  ].filter(Boolean).join('; ');
+  ]
+    .filter(Boolean)
+    .join('; ');
 }

@@ -12,16 +12,35 @@ export const gaugeSchema = z.union([
 ]);
 export type Conductor = z.infer<typeof gaugeSchema>;
 
-const lossFigures = { a: z.number().positive(), b: z.number().nonnegative(), c: z.number().nonnegative().optional() };
+const lossFigures = {
+  a: z.number().positive(),
+  b: z.number().nonnegative(),
+  c: z.number().nonnegative().optional(),
+};
 const lineFigures = { velocityFactor: z.number().gt(0).lt(1), impedanceOhms: z.number().positive() };
 
 const coaxSchema = z.strictObject({
-  id: z.string(), label: z.string(), ...lossFigures, ...lineFigures, centre: gaugeSchema, shieldOhmPerKm: z.number().positive(),
+  id: z.string(),
+  label: z.string(),
+  ...lossFigures,
+  ...lineFigures,
+  centre: gaugeSchema,
+  shieldOhmPerKm: z.number().positive(),
 });
 const pairSchema = z.strictObject({
-  id: z.string(), label: z.string(), ...lossFigures, ...lineFigures, conductor: gaugeSchema, pairs: z.int().positive(),
+  id: z.string(),
+  label: z.string(),
+  ...lossFigures,
+  ...lineFigures,
+  conductor: gaugeSchema,
+  pairs: z.int().positive(),
 });
-const powerSchema = z.strictObject({ id: z.string(), label: z.string(), cores: z.int().min(2), conductor: gaugeSchema });
+const powerSchema = z.strictObject({
+  id: z.string(),
+  label: z.string(),
+  cores: z.int().min(2),
+  conductor: gaugeSchema,
+});
 
 export type CoaxCable = z.infer<typeof coaxSchema> & { kind: 'coax' };
 export type PairCable = z.infer<typeof pairSchema> & { kind: 'pair' };
@@ -31,16 +50,28 @@ export type SignalCable = CoaxCable | PairCable;
 /** Resistivity in ohm metre at 20 °C and its rise per degree. */
 const materialFiguresSchema = z.record(
   materialSchema,
-  z.strictObject({ resistivity20C: z.number().positive(), perC: z.number().positive(), note: z.string().optional() }),
+  z.strictObject({
+    resistivity20C: z.number().positive(),
+    perC: z.number().positive(),
+    note: z.string().optional(),
+  }),
 );
 
 /** Typical published figures of generic constructions; a data sheet or a reading overrides them. */
 export const materials = materialFiguresSchema.parse(figures.materials);
-export const coaxCables: CoaxCable[] = z.array(coaxSchema).parse(figures.coax).map((cable) => ({ kind: 'coax', ...cable }));
-export const pairCables: PairCable[] = z.array(pairSchema).parse(figures.pair).map((cable) => ({ kind: 'pair', ...cable }));
+export const coaxCables: CoaxCable[] = z
+  .array(coaxSchema)
+  .parse(figures.coax)
+  .map((cable) => ({ kind: 'coax', ...cable }));
+export const pairCables: PairCable[] = z
+  .array(pairSchema)
+  .parse(figures.pair)
+  .map((cable) => ({ kind: 'pair', ...cable }));
 export const powerCables: PowerCable[] = z.array(powerSchema).parse(figures.power);
 
-const signalById = new Map<string, SignalCable>([...coaxCables, ...pairCables].map((cable) => [cable.id, cable]));
+const signalById = new Map<string, SignalCable>(
+  [...coaxCables, ...pairCables].map((cable) => [cable.id, cable]),
+);
 const powerById = new Map(powerCables.map((cable) => [cable.id, cable]));
 
 export const coaxCableIds = coaxCables.map((cable) => cable.id);

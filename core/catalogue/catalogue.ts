@@ -1,9 +1,20 @@
 import { z } from 'zod';
-import { productSchema, type Camera, type Product, type ProductKind, type ProductOf, type Site, type TargetClassId } from '#core/site';
+import {
+  productSchema,
+  type Camera,
+  type Product,
+  type ProductKind,
+  type ProductOf,
+  type Site,
+  type TargetClassId,
+} from '#core/site';
 import generic from './generic.json';
 
 /** Everything that can be bought or done, by id: the generic rows, with the site's own in their place or beside them. */
-export interface Catalogue { products: ReadonlyMap<string, Product>; labourPerHour: number | null }
+export interface Catalogue {
+  products: ReadonlyMap<string, Product>;
+  labourPerHour: number | null;
+}
 
 /** The rows that ship with the program. All figures typical, all prices invented. */
 export const genericProducts: readonly Product[] = z.array(productSchema).parse(generic);
@@ -41,9 +52,15 @@ export function productsOf<K extends ProductKind>({ products }: Catalogue, kind:
 }
 
 /** The camera that a view gets: the model that was picked for it, else the generic one of its class. */
-export function cameraFor(catalogue: Catalogue, { modelId, target }: Pick<Camera, 'modelId' | 'target'>, signal: 'ip' | 'hd'): ProductOf<'camera'> {
+export function cameraFor(
+  catalogue: Catalogue,
+  { modelId, target }: Pick<Camera, 'modelId' | 'target'>,
+  signal: 'ip' | 'hd',
+): ProductOf<'camera'> {
   const model = modelId === undefined ? undefined : catalogue.products.get(modelId);
-  return model?.kind === 'camera' && model.signal === signal ? model : productOf(catalogue, cameraId(signal, target), 'camera');
+  return model?.kind === 'camera' && model.signal === signal
+    ? model
+    : productOf(catalogue, cameraId(signal, target), 'camera');
 }
 
 export const cameraId = (signal: 'ip' | 'hd', target: TargetClassId): string => `${signal}-${target}`;

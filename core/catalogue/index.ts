@@ -1,3 +1,24 @@
-export { cameraFor, cameraId, catalogueOf, eachOf, genericProducts, isGeneric, isOwn, labourId, productOf, productsOf, type Catalogue } from './catalogue';
+export {
+  cameraFor,
+  cameraId,
+  catalogueOf,
+  eachOf,
+  genericProducts,
+  isGeneric,
+  isOwn,
+  labourId,
+  productOf,
+  productsOf,
+  type Catalogue,
+} from './catalogue';
 export { priceGaps, type PriceGap } from './priceGaps';
-export { distancesText, parseDistances, priceListColumns, priceListOf, readPriceList, type PriceListColumn, type PriceListRow, type PriceListRead } from './priceList';
+export {
+  distancesText,
+  parseDistances,
+  priceListColumns,
+  priceListOf,
+  readPriceList,
+  type PriceListColumn,
+  type PriceListRow,
+  type PriceListRead,
+} from './priceList';

@@ -6,10 +6,12 @@ import { reportSchema, settingsSchema, type Report } from './report';
 const planSchema = z.strictObject({
   turned: z.array(z.number()),
   timeSource: z.string().nullable(),
-  channels: z.array(z.discriminatedUnion('kind', [
-    z.strictObject({ slot: z.number(), kind: z.literal('coax'), name: z.string() }),
-    z.strictObject({ slot: z.number(), kind: z.literal('ip'), name: z.string(), address: addressSchema }),
-  ])),
+  channels: z.array(
+    z.discriminatedUnion('kind', [
+      z.strictObject({ slot: z.number(), kind: z.literal('coax'), name: z.string() }),
+      z.strictObject({ slot: z.number(), kind: z.literal('ip'), name: z.string(), address: addressSchema }),
+    ]),
+  ),
 }) satisfies z.ZodType<DevicePlan>;
 
 /** A plan on its way into a recorder, as it is kept so that it survives whatever stops. The recorder's key is never in it. */
@@ -40,9 +42,11 @@ export type Applying = z.infer<typeof applyingSchema>;
 /** What a recorder holds, as a plan to go back to. Inputs that saw nothing are not missed. */
 export function planOf({ turned, timeSource, channels }: Report): DevicePlan {
   return {
-    turned, timeSource,
+    turned,
+    timeSource,
     channels: channels.flatMap((channel): DevicePlan['channels'] => {
-      if (channel.kind === 'ip') return [{ slot: channel.slot, kind: 'ip', name: channel.name, address: channel.address }];
+      if (channel.kind === 'ip')
+        return [{ slot: channel.slot, kind: 'ip', name: channel.name, address: channel.address }];
       return channel.picture === null ? [] : [{ slot: channel.slot, kind: 'coax', name: channel.name }];
     }),
   };

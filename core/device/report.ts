@@ -7,8 +7,20 @@ const wordsSchema = z.string().max(200);
 /** What a recorder says of one of its slots. */
 export const channelSchema = z.discriminatedUnion('kind', [
   /** An input on coax; `picture` is the format it sees, `null` where nothing comes in. */
-  z.strictObject({ slot: slotSchema, kind: z.literal('coax'), name: wordsSchema, picture: z.string().max(20).nullable() }),
-  z.strictObject({ slot: slotSchema, kind: z.literal('ip'), name: wordsSchema, address: addressSchema, mbps: z.number().min(0).max(1000), state: z.enum(['recording', 'dropped', 'lost']) }),
+  z.strictObject({
+    slot: slotSchema,
+    kind: z.literal('coax'),
+    name: wordsSchema,
+    picture: z.string().max(20).nullable(),
+  }),
+  z.strictObject({
+    slot: slotSchema,
+    kind: z.literal('ip'),
+    name: wordsSchema,
+    address: addressSchema,
+    mbps: z.number().min(0).max(1000),
+    state: z.enum(['recording', 'dropped', 'lost']),
+  }),
 ]);
 export type Channel = z.infer<typeof channelSchema>;
 
@@ -29,7 +41,13 @@ export const reportSchema = z.strictObject({
 export type Report = z.infer<typeof reportSchema>;
 
 /** A camera that a recorder finds on its network. */
-export const foundSchema = z.strictObject({ address: addressSchema, model: wordsSchema, megapixels: z.number().positive().max(64), mbps: z.number().min(0).max(1000), passwordSet: z.boolean() });
+export const foundSchema = z.strictObject({
+  address: addressSchema,
+  model: wordsSchema,
+  megapixels: z.number().positive().max(64),
+  mbps: z.number().min(0).max(1000),
+  passwordSet: z.boolean(),
+});
 export type FoundCamera = z.infer<typeof foundSchema>;
 
 /** All settings of a recorder as it hands them out; what is in them is its own business, up to a megabyte. */

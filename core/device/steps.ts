@@ -13,35 +13,75 @@ export type DeviceStep =
   | { kind: 'time'; source: string };
 
 /** Where the program is with a recorder's settings: kept from before anything was changed, or not yet. */
-export interface Kept { settings: boolean }
+export interface Kept {
+  settings: boolean;
+}
 
 type OnIp = Extract<Channel, { kind: 'ip' }>;
-const ipOf = ({ channels }: Report): OnIp[] => channels.filter((channel): channel is OnIp => channel.kind === 'ip');
+const ipOf = ({ channels }: Report): OnIp[] =>
+  channels.filter((channel): channel is OnIp => channel.kind === 'ip');
 
-const sameSet = (a: readonly number[], b: readonly number[]): boolean => a.length === b.length && a.every((one) => b.includes(one));
+const sameSet = (a: readonly number[], b: readonly number[]): boolean =>
+  a.length === b.length && a.every((one) => b.includes(one));
 
 /** What the recorder would say after a step, as far as the steps after it depend on it. */
 function after(report: Report, step: DeviceStep): Report {
   const others = (slot: number) => report.channels.filter((channel) => channel.slot !== slot);
   switch (step.kind) {
-    case 'save': return report;
-    case 'restore': return { ...report, factoryValues: false };
+    case 'save':
+      return report;
+    case 'restore':
+      return { ...report, factoryValues: false };
     case 'split': {
       const isIp = (slot: number) => slot > report.inputs || step.turned.includes(slot);
-      return { ...report, turned: step.turned, channels: report.channels.filter(({ slot, kind }) => (kind === 'ip') === isIp(slot)) };
+      return {
+        ...report,
+        turned: step.turned,
+        channels: report.channels.filter(({ slot, kind }) => (kind === 'ip') === isIp(slot)),
+      };
     }
-    case 'remove': return { ...report, channels: others(step.slot) };
-    case 'move': return { ...report, channels: report.channels.map((channel) => (channel.slot === step.slot ? { ...channel, slot: step.to } : channel)) };
-    case 'add': return { ...report, channels: [...others(step.slot), { slot: step.slot, kind: 'ip', name: step.name, address: step.address, mbps: 0, state: 'recording' }] };
-    case 'name': return { ...report, channels: report.channels.map((channel) => (channel.slot === step.slot ? { ...channel, name: step.name } : channel)) };
-    case 'time': return { ...report, timeSource: step.source };
+    case 'remove':
+      return { ...report, channels: others(step.slot) };
+    case 'move':
+      return {
+        ...report,
+        channels: report.channels.map((channel) =>
+          channel.slot === step.slot ? { ...channel, slot: step.to } : channel,
+        ),
+      };
+    case 'add':
+      return {
+        ...report,
+        channels: [
+          ...others(step.slot),
+          {
+            slot: step.slot,
+            kind: 'ip',
+            name: step.name,
+            address: step.address,
+            mbps: 0,
+            state: 'recording',
+          },
+        ],
+      };
+    case 'name':
+      return {
+        ...report,
+        channels: report.channels.map((channel) =>
+          channel.slot === step.slot ? { ...channel, name: step.name } : channel,
+        ),
+      };
+    case 'time':
+      return { ...report, timeSource: step.source };
   }
 }
 
 /** The next thing to do so that the recorder comes to hold the plan; `null` once it does. */
 export function nextStep(report: Report, plan: DevicePlan, kept: Kept): DeviceStep | null {
   if (report.factoryValues && kept.settings) return { kind: 'restore' };
-  const wanted = new Map(plan.channels.flatMap((channel) => (channel.kind === 'ip' ? [[channel.address, channel] as const] : [])));
+  const wanted = new Map(
+    plan.channels.flatMap((channel) => (channel.kind === 'ip' ? [[channel.address, channel] as const] : [])),
+  );
   const extra = ipOf(report).find(({ address }) => !wanted.has(address));
   const splits = !sameSet(report.turned, plan.turned);
   const change = ((): DeviceStep | null => {
@@ -49,18 +89,30 @@ export function nextStep(report: Report, plan: DevicePlan, kept: Kept): DeviceSt
     if (splits) {
       // A camera on an input that turns back would be lost with it; it is taken off first and joins again where it belongs.
       const losing = ipOf(report).find(({ slot }) => slot <= report.inputs && !plan.turned.includes(slot));
-      return losing ? { kind: 'remove', slot: losing.slot, name: losing.name } : { kind: 'split', turned: plan.turned };
+      return losing
+        ? { kind: 'remove', slot: losing.slot, name: losing.name }
+        : { kind: 'split', turned: plan.turned };
     }
     const misplaced = ipOf(report).filter(({ address, slot }) => wanted.get(address)!.slot !== slot);
-    const free = misplaced.find(({ address }) => !report.channels.some(({ slot, kind }) => kind === 'ip' && slot === wanted.get(address)!.slot));
+    const free = misplaced.find(
+      ({ address }) =>
+        !report.channels.some(({ slot, kind }) => kind === 'ip' && slot === wanted.get(address)!.slot),
+    );
     if (free) return { kind: 'move', slot: free.slot, to: wanted.get(free.address)!.slot, name: free.name };
     // A ring: one of them makes way and joins again.
     if (misplaced[0]) return { kind: 'remove', slot: misplaced[0].slot, name: misplaced[0].name };
-    const missing = plan.channels.find((channel) => channel.kind === 'ip' && !ipOf(report).some(({ address }) => address === channel.address));
-    if (missing?.kind === 'ip') return { kind: 'add', slot: missing.slot, address: missing.address, name: missing.name };
-    const misnamed = plan.channels.find((channel) => report.channels.some(({ slot, name }) => slot === channel.slot && name !== channel.name));
+    const missing = plan.channels.find(
+      (channel) => channel.kind === 'ip' && !ipOf(report).some(({ address }) => address === channel.address),
+    );
+    if (missing?.kind === 'ip')
+      return { kind: 'add', slot: missing.slot, address: missing.address, name: missing.name };
+    const misnamed = plan.channels.find((channel) =>
+      report.channels.some(({ slot, name }) => slot === channel.slot && name !== channel.name),
+    );
     if (misnamed) return { kind: 'name', slot: misnamed.slot, name: misnamed.name };
-    return plan.timeSource !== null && report.timeSource !== plan.timeSource ? { kind: 'time', source: plan.timeSource } : null;
+    return plan.timeSource !== null && report.timeSource !== plan.timeSource
+      ? { kind: 'time', source: plan.timeSource }
+      : null;
   })();
   return change && !kept.settings ? { kind: 'save' } : change;
 }
@@ -85,13 +137,23 @@ export function stepsLeft(report: Report, plan: DevicePlan, kept: Kept): DeviceS
 /** A step in words. */
 export function stepInWords(step: DeviceStep): string {
   switch (step.kind) {
-    case 'save': return 'Save all settings, before anything is changed';
-    case 'restore': return 'Put the saved settings back';
-    case 'split': return step.turned.length === 0 ? 'Set every input to coax, and restart' : `Set ${step.turned.length === 1 ? 'input' : 'inputs'} ${step.turned.join(', ')} to IP, and restart`;
-    case 'remove': return `Take “${step.name}” off slot ${step.slot}`;
-    case 'move': return `Move “${step.name}” from slot ${step.slot} to ${step.to}`;
-    case 'add': return `Add ${step.name} at ${step.address} on slot ${step.slot}`;
-    case 'name': return `Call slot ${step.slot} “${step.name}”`;
-    case 'time': return `Take the time from ${step.source}`;
+    case 'save':
+      return 'Save all settings, before anything is changed';
+    case 'restore':
+      return 'Put the saved settings back';
+    case 'split':
+      return step.turned.length === 0
+        ? 'Set every input to coax, and restart'
+        : `Set ${step.turned.length === 1 ? 'input' : 'inputs'} ${step.turned.join(', ')} to IP, and restart`;
+    case 'remove':
+      return `Take “${step.name}” off slot ${step.slot}`;
+    case 'move':
+      return `Move “${step.name}” from slot ${step.slot} to ${step.to}`;
+    case 'add':
+      return `Add ${step.name} at ${step.address} on slot ${step.slot}`;
+    case 'name':
+      return `Call slot ${step.slot} “${step.name}”`;
+    case 'time':
+      return `Take the time from ${step.source}`;
   }
 }

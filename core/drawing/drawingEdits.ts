@@ -1,4 +1,19 @@
-import { freeId, longestSegmentM, unseenPlace, withChanges, withSegment, type Change, type Drawing, type Pin, type Place, type Route, type Run, type Segment, type Site, type Spot } from '#core/site';
+import {
+  freeId,
+  longestSegmentM,
+  unseenPlace,
+  withChanges,
+  withSegment,
+  type Change,
+  type Drawing,
+  type Pin,
+  type Place,
+  type Route,
+  type Run,
+  type Segment,
+  type Site,
+  type Spot,
+} from '#core/site';
 import { lengthClaims } from './lengthClaims';
 import { drawnLength } from './routeLength';
 
@@ -10,13 +25,18 @@ const centimetres = (metres: number): number => Math.round(metres * 100) / 100;
 
 /** The runs whose segments take their length from these drawn routes, with the lengths that these have now. */
 function runsThatFollow(site: Site, isMoved: (route: Route) => boolean): Change[] {
-  const moved = new Set(Object.values(site.route).filter(isMoved).map(({ id }) => id));
+  const moved = new Set(
+    Object.values(site.route)
+      .filter(isMoved)
+      .map(({ id }) => id),
+  );
   return Object.values(site.run).flatMap((run): Change[] => {
     let differs = false;
     const segments = run.segments.map((segment) => {
       if (segment.lengthFrom !== 'drawn' || !segment.routeIds?.some((id) => moved.has(id))) return segment;
       const drawn = drawnLength(site, segment.routeIds);
-      if (!drawn || drawn.lengthM > longestSegmentM || centimetres(drawn.lengthM) === segment.lengthM) return segment;
+      if (!drawn || drawn.lengthM > longestSegmentM || centimetres(drawn.lengthM) === segment.lengthM)
+        return segment;
       differs = true;
       return { ...segment, lengthM: centimetres(drawn.lengthM), spreadM: centimetres(drawn.spreadM) };
     });
@@ -37,7 +57,11 @@ export function addDrawing(site: Site, name: string, picture: Picture): Change {
 /** Sets two points of known distance; drawn segments follow. */
 export function setScale(site: Site, drawing: Drawing, a: Spot, b: Spot, distanceM: number): Change[] {
   const set: Drawing = { ...drawing, scale: { a: rounded(a), b: rounded(b), distanceM } };
-  return withFollowers(site, [{ kind: 'drawing', id: drawing.id, set }], (route) => route.drawingId === drawing.id);
+  return withFollowers(
+    site,
+    [{ kind: 'drawing', id: drawing.id, set }],
+    (route) => route.drawingId === drawing.id,
+  );
 }
 
 export const pinOf = (site: Pick<Site, 'pin'>, of: Pin['of']): Pin | undefined =>
@@ -47,33 +71,73 @@ export const pinOf = (site: Pick<Site, 'pin'>, of: Pin['of']): Pin | undefined =
 export function pinDown(site: Site, drawingId: string, of: Pin['of'], at: Spot): Change {
   const pin = pinOf(site, of);
   const id = pin?.id ?? freeId((wanted) => wanted in site.pin, `${of.kind}-${of.id}`);
-  return { kind: 'pin', id, set: { ...pin, id, drawingId, of, at: rounded(at), ...(of.kind === 'camera' && pin?.facesDegrees === undefined ? { facesDegrees: 0 } : {}) } };
+  return {
+    kind: 'pin',
+    id,
+    set: {
+      ...pin,
+      id,
+      drawingId,
+      of,
+      at: rounded(at),
+      ...(of.kind === 'camera' && pin?.facesDegrees === undefined ? { facesDegrees: 0 } : {}),
+    },
+  };
 }
 
 /** A place that is noted by putting it on the drawing. */
-export function addPlaceAt(site: Site, drawingId: string, name: string, role: Place['role'], at: Spot): { changes: Change[]; pinId: string } {
+export function addPlaceAt(
+  site: Site,
+  drawingId: string,
+  name: string,
+  role: Place['role'],
+  at: Spot,
+): { changes: Change[]; pinId: string } {
   const place: Place = { ...unseenPlace(site, name), role };
   const pin = pinDown(site, drawingId, { kind: 'place', id: place.id }, at);
   return { changes: [{ kind: 'place', id: place.id, set: place }, pin], pinId: pin.id };
 }
 
-export const movePin = (pin: Pin, at: Spot): Change => ({ kind: 'pin', id: pin.id, set: { ...pin, at: rounded(at) } });
+export const movePin = (pin: Pin, at: Spot): Change => ({
+  kind: 'pin',
+  id: pin.id,
+  set: { ...pin, at: rounded(at) },
+});
 
 /** Turns a camera on the drawing; degrees clockwise from the top of the paper. */
-export const turnPin = (pin: Pin, degrees: number): Change =>
-  ({ kind: 'pin', id: pin.id, set: { ...pin, facesDegrees: Math.round((((degrees % 360) + 360) % 360) * 10) / 10 % 360 } });
+export const turnPin = (pin: Pin, degrees: number): Change => ({
+  kind: 'pin',
+  id: pin.id,
+  set: { ...pin, facesDegrees: (Math.round((((degrees % 360) + 360) % 360) * 10) / 10) % 360 },
+});
 
 /** Usual slack on a drawn route until somebody says otherwise. Policy. */
 const usualSlackPercent = 10;
 
-export function addRoute(site: Site, drawingId: string, points: readonly Spot[], name: string): { change: Change; routeId: string } {
+export function addRoute(
+  site: Site,
+  drawingId: string,
+  points: readonly Spot[],
+  name: string,
+): { change: Change; routeId: string } {
   const id = freeId((wanted) => wanted in site.route, name);
-  const set: Route = { id, drawingId, name, points: points.map(rounded), riseM: 0, slackPercent: usualSlackPercent };
+  const set: Route = {
+    id,
+    drawingId,
+    name,
+    points: points.map(rounded),
+    riseM: 0,
+    slackPercent: usualSlackPercent,
+  };
   return { change: { kind: 'route', id, set }, routeId: id };
 }
 
 /** Changes a route in some fields; every segment that is drawn along it follows. */
-export function changeRoute(site: Site, route: Route, fields: Partial<Pick<Route, 'name' | 'points' | 'riseM' | 'slackPercent'>>): Change[] {
+export function changeRoute(
+  site: Site,
+  route: Route,
+  fields: Partial<Pick<Route, 'name' | 'points' | 'riseM' | 'slackPercent'>>,
+): Change[] {
   const set: Route = { ...route, ...fields, points: (fields.points ?? route.points).map(rounded) };
   return withFollowers(site, [{ kind: 'route', id: route.id, set }], ({ id }) => id === route.id);
 }
@@ -97,16 +161,34 @@ export function followRoutes(site: Site, run: Run, index: number, routeIds: read
   const segments = run.segments.map((segment, at) => {
     if (at !== index) return segment;
     const followed = { ...segment, routeIds: [...routeIds] };
-    const takes = drawn !== null && drawn.lengthM <= longestSegmentM && (segment.lengthFrom === 'estimate' || segment.lengthFrom === 'drawn');
-    return takes ? { ...followed, lengthFrom: 'drawn' as const, lengthM: centimetres(drawn.lengthM), spreadM: centimetres(drawn.spreadM) } : followed;
+    const takes =
+      drawn !== null &&
+      drawn.lengthM <= longestSegmentM &&
+      (segment.lengthFrom === 'estimate' || segment.lengthFrom === 'drawn');
+    return takes
+      ? {
+          ...followed,
+          lengthFrom: 'drawn' as const,
+          lengthM: centimetres(drawn.lengthM),
+          spreadM: centimetres(drawn.spreadM),
+        }
+      : followed;
   });
   return { kind: 'run', id: run.id, set: { ...run, segments } };
 }
 
 /** A run with a segment's length by another way of knowing it; its figure is taken over where that way has one. */
-export function withLengthBy(site: Pick<Site, 'route' | 'drawing'>, run: Run, index: number, lengthFrom: Segment['lengthFrom']): Run {
+export function withLengthBy(
+  site: Pick<Site, 'route' | 'drawing'>,
+  run: Run,
+  index: number,
+  lengthFrom: Segment['lengthFrom'],
+): Run {
   const claim = lengthClaims(site, run.segments[index]!).find(({ by }) => by === lengthFrom);
-  return withSegment(run, index, { lengthFrom, ...(claim ? { lengthM: centimetres(claim.lengthM), spreadM: centimetres(claim.spreadM) } : {}) });
+  return withSegment(run, index, {
+    lengthFrom,
+    ...(claim ? { lengthM: centimetres(claim.lengthM), spreadM: centimetres(claim.spreadM) } : {}),
+  });
 }
 
 /** Takes routes away, from the segments that follow them too. */
@@ -117,7 +199,14 @@ function routeRemovals(site: Site, gone: readonly Route[]): Change[] {
       if (!routeIds?.some((id) => ids.has(id))) return so;
       const rest = routeIds.filter((id) => !ids.has(id));
       const bare = withoutRoutes(so, index);
-      return rest.length === 0 ? bare : { ...bare, segments: bare.segments.map((segment, at) => (at === index ? { ...segment, routeIds: rest } : segment)) };
+      return rest.length === 0
+        ? bare
+        : {
+            ...bare,
+            segments: bare.segments.map((segment, at) =>
+              at === index ? { ...segment, routeIds: rest } : segment,
+            ),
+          };
     }, run);
     return set === run ? [] : [{ kind: 'run', id: run.id, set }];
   });
@@ -131,7 +220,9 @@ export function removeDrawing(site: Site, drawing: Drawing): Change[] {
   const on = ({ drawingId }: { drawingId: string }) => drawingId === drawing.id;
   return [
     ...routeRemovals(site, Object.values(site.route).filter(on)),
-    ...Object.values(site.pin).filter(on).map(({ id }): Change => ({ kind: 'pin', id, remove: true })),
+    ...Object.values(site.pin)
+      .filter(on)
+      .map(({ id }): Change => ({ kind: 'pin', id, remove: true })),
     { kind: 'drawing', id: drawing.id, remove: true },
   ];
 }
@@ -139,8 +230,15 @@ export function removeDrawing(site: Site, drawing: Drawing): Change[] {
 /** Runs whose one segment could follow a route that was drawn to their camera. */
 export function runsEndingAt(site: Site, points: readonly Spot[], drawingId: string): Run[] {
   const ends = [points[0], points.at(-1)];
-  const cameras = new Set(Object.values(site.pin)
-    .filter((pin) => pin.drawingId === drawingId && pin.of.kind === 'camera' && ends.some((end) => end && end.x === pin.at.x && end.y === pin.at.y))
-    .map(({ of }) => of.id));
+  const cameras = new Set(
+    Object.values(site.pin)
+      .filter(
+        (pin) =>
+          pin.drawingId === drawingId &&
+          pin.of.kind === 'camera' &&
+          ends.some((end) => end && end.x === pin.at.x && end.y === pin.at.y),
+      )
+      .map(({ of }) => of.id),
+  );
   return Object.values(site.run).filter(({ cameraId }) => cameras.has(cameraId));
 }

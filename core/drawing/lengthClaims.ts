@@ -2,10 +2,20 @@ import { markedLength, type Run, type Segment, type Site } from '#core/site';
 import { drawnLength } from './routeLength';
 
 /** One way in which a segment's length is known. */
-export interface LengthClaim { by: 'drawn' | 'jacket-marks' | 'reflectometer'; lengthM: number; spreadM: number }
+export interface LengthClaim {
+  by: 'drawn' | 'jacket-marks' | 'reflectometer';
+  lengthM: number;
+  spreadM: number;
+}
 
 /** Two ways that tell different lengths: further apart than both their uncertainties allow. */
-export interface LengthDispute { segment: number; a: LengthClaim; b: LengthClaim; apartM: number; allowedM: number }
+export interface LengthDispute {
+  segment: number;
+  a: LengthClaim;
+  b: LengthClaim;
+  apartM: number;
+  allowedM: number;
+}
 
 /** Everything that is known of a segment's length, the least certain first. */
 export function lengthClaims(site: Pick<Site, 'route' | 'drawing'>, segment: Segment): LengthClaim[] {
@@ -22,13 +32,18 @@ export function lengthClaims(site: Pick<Site, 'route' | 'drawing'>, segment: Seg
  * Where what is drawn, marked and measured contradict each other. Two lengths agree while they are no further apart than
  * twice the root of their spreads squared and added. Source: expanded uncertainty, coverage factor 2 (JCGM 100).
  */
-export function lengthDisputes(site: Pick<Site, 'route' | 'drawing'>, { segments }: Pick<Run, 'segments'>): LengthDispute[] {
+export function lengthDisputes(
+  site: Pick<Site, 'route' | 'drawing'>,
+  { segments }: Pick<Run, 'segments'>,
+): LengthDispute[] {
   return segments.flatMap((one, segment) => {
     const claims = lengthClaims(site, one);
-    return claims.flatMap((a, index) => claims.slice(index + 1).flatMap((b): LengthDispute[] => {
-      const apartM = Math.abs(a.lengthM - b.lengthM);
-      const allowedM = 2 * Math.hypot(a.spreadM, b.spreadM);
-      return apartM > allowedM ? [{ segment, a, b, apartM, allowedM }] : [];
-    }));
+    return claims.flatMap((a, index) =>
+      claims.slice(index + 1).flatMap((b): LengthDispute[] => {
+        const apartM = Math.abs(a.lengthM - b.lengthM);
+        const allowedM = 2 * Math.hypot(a.spreadM, b.spreadM);
+        return apartM > allowedM ? [{ segment, a, b, apartM, allowedM }] : [];
+      }),
+    );
   });
 }

@@ -13,20 +13,30 @@ export function routePx({ points }: Pick<Route, 'points'>): number {
  * Metres of cable along a route: what is drawn, and what rises and drops, with slack on both.
  * `null` while the drawing has no scale.
  */
-export function routeLengthM(route: Pick<Route, 'points' | 'riseM' | 'slackPercent'>, drawing: Pick<Drawing, 'scale'>): number | null {
+export function routeLengthM(
+  route: Pick<Route, 'points' | 'riseM' | 'slackPercent'>,
+  drawing: Pick<Drawing, 'scale'>,
+): number | null {
   const scale = metresPerPixel(drawing);
   return scale === null ? null : (routePx(route) * scale + route.riseM) * (1 + route.slackPercent / 100);
 }
 
-export interface DrawnLength { lengthM: number; spreadM: number }
+export interface DrawnLength {
+  lengthM: number;
+  spreadM: number;
+}
 
 /** Length of a segment that follows these routes one after the other; `null` where one has no scale or there is none. */
-export function drawnLength(site: Pick<Site, 'route' | 'drawing'>, routeIds: readonly string[] | undefined): DrawnLength | null {
+export function drawnLength(
+  site: Pick<Site, 'route' | 'drawing'>,
+  routeIds: readonly string[] | undefined,
+): DrawnLength | null {
   if (!routeIds || routeIds.length === 0) return null;
   let lengthM = 0;
   for (const id of routeIds) {
     const route = site.route[id];
-    const along = route && site.drawing[route.drawingId] ? routeLengthM(route, site.drawing[route.drawingId]!) : null;
+    const along =
+      route && site.drawing[route.drawingId] ? routeLengthM(route, site.drawing[route.drawingId]!) : null;
     if (along === null) return null;
     lengthM += along;
   }

@@ -2,11 +2,18 @@ import type { Pin, Route, Site, Spot } from '#core/site';
 import { distancePx } from './scale';
 
 /** A spot that others are drawn to: where something stands, or a bend of a route. */
-export interface Anchor { at: Spot; pin: Pin | null }
+export interface Anchor {
+  at: Spot;
+  pin: Pin | null;
+}
 
 export function anchorsOn(site: Pick<Site, 'pin' | 'route'>, drawingId: string): Anchor[] {
-  const pins = Object.values(site.pin).filter((pin) => pin.drawingId === drawingId).map((pin): Anchor => ({ at: pin.at, pin }));
-  const bends = Object.values<Route>(site.route).filter((route) => route.drawingId === drawingId).flatMap(({ points }) => points.map((at): Anchor => ({ at, pin: null })));
+  const pins = Object.values(site.pin)
+    .filter((pin) => pin.drawingId === drawingId)
+    .map((pin): Anchor => ({ at: pin.at, pin }));
+  const bends = Object.values<Route>(site.route)
+    .filter((route) => route.drawingId === drawingId)
+    .flatMap(({ points }) => points.map((at): Anchor => ({ at, pin: null })));
   return [...pins, ...bends];
 }
 

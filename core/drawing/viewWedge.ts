@@ -18,5 +18,10 @@ export function bearing(from: Spot, to: Spot): number {
 /** What a camera sees on the plan: its spot, then an arc at its reach over its angle of view. */
 export function viewWedge(at: Spot, facesDegrees: number, viewDegrees: number, reachPx: number): Spot[] {
   const first = facesDegrees - viewDegrees / 2;
-  return [at, ...Array.from({ length: steps + 1 }, (_, step) => atBearing(at, first + (viewDegrees * step) / steps, reachPx))];
+  return [
+    at,
+    ...Array.from({ length: steps + 1 }, (_, step) =>
+      atBearing(at, first + (viewDegrees * step) / steps, reachPx),
+    ),
+  ];
 }

@@ -26,18 +26,22 @@ export function aroundOf(site: Site, readings: ReadonlyMap<string, RunReadings>)
   const rails = new Map<string, Rail | undefined>();
   let mbps: Map<string, number> | undefined;
   return {
-    catalogue, policies: demandsOf(site).policies, acceptedAt,
+    catalogue,
+    policies: demandsOf(site).policies,
+    acceptedAt,
     radioPathFrom: new Map(Object.values(site.radioPath).map((path) => [path.fromPlaceId, path])),
     mbpsAt: (placeId) => {
       if (!mbps) {
         mbps = new Map();
-        for (const camera of Object.values(site.camera)) mbps.set(camera.placeId, (mbps.get(camera.placeId) ?? 0) + viewNeed(site, camera).ip.mbps);
+        for (const camera of Object.values(site.camera))
+          mbps.set(camera.placeId, (mbps.get(camera.placeId) ?? 0) + viewNeed(site, camera).ip.mbps);
       }
       return mbps.get(placeId) ?? 0;
     },
     railOf: (supplyId) => {
       const supply = site.supply[supplyId];
-      if (supply && !rails.has(supplyId)) rails.set(supplyId, railAt(site, supply, supply.setVolts, readings));
+      if (supply && !rails.has(supplyId))
+        rails.set(supplyId, railAt(site, supply, supply.setVolts, readings));
       return rails.get(supplyId);
     },
   };

@@ -35,20 +35,38 @@ export function evaluateRun(site: Site, run: Run, readings: RunReadings, around:
   const camera = site.camera[run.cameraId]!;
   const findings = runFindings(site, run, camera, readings);
   let options: Option[] | undefined;
-  const workOut = (): Option[] => (options ??= optionsFor({
-    site, camera, run, findings, readings, catalogue: around.catalogue, policies: around.policies, accepted: around.acceptedAt.get(run.headEndId) ?? nothing,
-    place: site.place[camera.placeId]!, headEnd: site.place[run.headEndId]!,
-    source: feedSource(site, run), need: viewNeed(site, camera), radioPath: around.radioPathFrom.get(camera.placeId),
-    mbpsAtPlace: () => around.mbpsAt(camera.placeId), rail: () => (run.feed.kind === 'local-adapter' ? undefined : around.railOf(run.feed.supplyId)),
-  }));
+  const workOut = (): Option[] =>
+    (options ??= optionsFor({
+      site,
+      camera,
+      run,
+      findings,
+      readings,
+      catalogue: around.catalogue,
+      policies: around.policies,
+      accepted: around.acceptedAt.get(run.headEndId) ?? nothing,
+      place: site.place[camera.placeId]!,
+      headEnd: site.place[run.headEndId]!,
+      source: feedSource(site, run),
+      need: viewNeed(site, camera),
+      radioPath: around.radioPathFrom.get(camera.placeId),
+      mbpsAtPlace: () => around.mbpsAt(camera.placeId),
+      rail: () => (run.feed.kind === 'local-adapter' ? undefined : around.railOf(run.feed.supplyId)),
+    }));
   const chosen = site.choice[camera.id]?.option ?? null;
   const gaps = runGaps(site, run);
   const beforeTest = gaps.filter(({ before }) => before === 'test').length;
   return {
-    run, camera, findings, chosen, lengthM: runLengthM(run), choiceBroken: chosen === null ? null : brokenChoice(workOut().find(({ kind }) => kind === chosen)),
+    run,
+    camera,
+    findings,
+    chosen,
+    lengthM: runLengthM(run),
+    choiceBroken: chosen === null ? null : brokenChoice(workOut().find(({ kind }) => kind === chosen)),
     get options() {
       return workOut();
     },
-    disputes: lengthDisputes(site, run), toNote: { beforeTest, beforeDecide: gaps.length - beforeTest },
+    disputes: lengthDisputes(site, run),
+    toNote: { beforeTest, beforeDecide: gaps.length - beforeTest },
   };
 }

@@ -19,22 +19,52 @@ export interface SiteEvaluation {
 /** Options that make no more use of the cable that is there. */
 const leavesItsCable = new Set<OptionKind>(['new-category', 'fibre', 'wireless', 'retire']);
 
-const metresOf = (runs: readonly RunEvaluation[]): number => runs.reduce((sum, { lengthM }) => sum + lengthM, 0);
+const metresOf = (runs: readonly RunEvaluation[]): number =>
+  runs.reduce((sum, { lengthM }) => sum + lengthM, 0);
 
 /** A site as it was evaluated before, whose runs can be taken over where nothing they rest on has changed. */
-export interface Before { site: Site; evaluation: SiteEvaluation }
+export interface Before {
+  site: Site;
+  evaluation: SiteEvaluation;
+}
 
-const sameReadings = (a: RunReadings, b: RunReadings): boolean => testIds.every((test) => a[test] === b[test]);
+const sameReadings = (a: RunReadings, b: RunReadings): boolean =>
+  testIds.every((test) => a[test] === b[test]);
 
 /** The runs of an earlier evaluation that still hold: those whose every fact is the very object it was then. */
-function standing(site: Site, readings: ReadonlyMap<string, RunReadings>, before: Before | undefined): Map<string, RunEvaluation> {
+function standing(
+  site: Site,
+  readings: ReadonlyMap<string, RunReadings>,
+  before: Before | undefined,
+): Map<string, RunEvaluation> {
   const then = before?.site;
-  if (!before || !then || then.place !== site.place || then.supply !== site.supply || then.product !== site.product || then.demands !== site.demands || then.radioPath !== site.radioPath || then.recorder !== site.recorder || then.route !== site.route || then.drawing !== site.drawing || then.slotting !== site.slotting) return new Map();
+  if (
+    !before ||
+    !then ||
+    then.place !== site.place ||
+    then.supply !== site.supply ||
+    then.product !== site.product ||
+    then.demands !== site.demands ||
+    then.radioPath !== site.radioPath ||
+    then.recorder !== site.recorder ||
+    then.route !== site.route ||
+    then.drawing !== site.drawing ||
+    then.slotting !== site.slotting
+  )
+    return new Map();
   const readThen = then.reading === site.reading ? readings : readingsByRun(then);
-  return new Map(before.evaluation.runs
-    .filter(({ run, camera }) => site.run[run.id] === run && site.camera[camera.id] === camera && site.choice[camera.id] === then.choice[camera.id] && site.stream[camera.id] === then.stream[camera.id]
-      && sameReadings(readings.get(run.id) ?? {}, readThen.get(run.id) ?? {}))
-    .map((evaluation) => [evaluation.run.id, evaluation]));
+  return new Map(
+    before.evaluation.runs
+      .filter(
+        ({ run, camera }) =>
+          site.run[run.id] === run &&
+          site.camera[camera.id] === camera &&
+          site.choice[camera.id] === then.choice[camera.id] &&
+          site.stream[camera.id] === then.stream[camera.id] &&
+          sameReadings(readings.get(run.id) ?? {}, readThen.get(run.id) ?? {}),
+      )
+      .map((evaluation) => [evaluation.run.id, evaluation]),
+  );
 }
 
 /**
@@ -50,16 +80,31 @@ export function evaluateSite(site: Site, before?: Before): SiteEvaluation {
     .sort((a, b) => a.camera.number - b.camera.number);
   const allocation = allocationOf(site, runs);
   return {
-    runs, allocation,
-    total: totalOf(site, runs.flatMap((evaluation) => chosenOption(evaluation) ?? []), [], demandsOf(site).years),
+    runs,
+    allocation,
+    total: totalOf(
+      site,
+      runs.flatMap((evaluation) => chosenOption(evaluation) ?? []),
+      [],
+      demandsOf(site).years,
+    ),
     left: {
-      toNote: runs.filter(({ toNote }) => toNote.beforeTest > 0).length + (Object.keys(site.camera).length - runs.length),
+      toNote:
+        runs.filter(({ toNote }) => toNote.beforeTest > 0).length +
+        (Object.keys(site.camera).length - runs.length),
       toTest: runs.filter(({ findings }) => findings.missing.length > 0).length,
       toDecide: runs.filter(({ chosen }) => chosen === null).length,
       toPlace: runs.filter(({ camera, chosen }) => chosen !== 'retire' && !site.placement[camera.id]).length,
-      broken: allocation.recorders.reduce((sum, { broken }) => sum + broken.length, 0) + allocation.leftOver.length + runs.filter(({ choiceBroken }) => choiceBroken !== null).length,
+      broken:
+        allocation.recorders.reduce((sum, { broken }) => sum + broken.length, 0) +
+        allocation.leftOver.length +
+        runs.filter(({ choiceBroken }) => choiceBroken !== null).length,
     },
     cableM: metresOf(runs),
-    coaxKeptM: metresOf(runs.filter(({ run, chosen }) => chosen !== null && !leavesItsCable.has(chosen) && lineKind(run) === 'coax')),
+    coaxKeptM: metresOf(
+      runs.filter(
+        ({ run, chosen }) => chosen !== null && !leavesItsCable.has(chosen) && lineKind(run) === 'coax',
+      ),
+    ),
   };
 }

@@ -3,7 +3,10 @@ import { usesOf, type Uses } from '#core/uses';
 import type { Before } from './evaluateSite';
 
 /** What can be said of one run when somebody looks closely: its likeliest trouble, what to test next, and what it is fit for. */
-export interface Insight { diagnosis: Diagnosis; uses: Uses }
+export interface Insight {
+  diagnosis: Diagnosis;
+  uses: Uses;
+}
 
 /** A close look at one run of an evaluated site; `null` where there is no such run. */
 export function insightOf({ site, evaluation }: Before, runId: string): Insight | null {

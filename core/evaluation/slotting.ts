@@ -1,5 +1,14 @@
 import type { Highs } from 'highs';
-import { allocate, migrationOf, movesOf, type Migration, type Move, type Mover, type SlotWishes, type Wanting } from '#core/recorder';
+import {
+  allocate,
+  migrationOf,
+  movesOf,
+  type Migration,
+  type Move,
+  type Mover,
+  type SlotWishes,
+  type Wanting,
+} from '#core/recorder';
 import { demandsOf, removing, slottingOf, type Change, type Placement, type Site } from '#core/site';
 import type { Allocation } from './allocation';
 
@@ -7,7 +16,12 @@ import type { Allocation } from './allocation';
 export type SlottingScope = 'rest' | 'all';
 
 /** An allocation that could be made, as the changes that make it. */
-export interface SlotProposal { changes: Change[]; moves: Move[]; /** Numbers of cameras that no slot takes. */ without: number[]; proven: boolean }
+export interface SlotProposal {
+  changes: Change[];
+  moves: Move[];
+  /** Numbers of cameras that no slot takes. */ without: number[];
+  proven: boolean;
+}
 
 function wishesOf(site: Pick<Site, 'demands' | 'slotting'>): SlotWishes {
   const { numbers, share } = slottingOf(site);
@@ -27,10 +41,22 @@ function wantingOf(site: Site, { needs, waiting }: Allocation, scope: SlottingSc
 }
 
 /** The best allocation of a site, and what it changes. */
-export function slotSite(highs: Highs, site: Site, allocation: Allocation, scope: SlottingScope, secondsMost?: number): SlotProposal {
+export function slotSite(
+  highs: Highs,
+  site: Site,
+  allocation: Allocation,
+  scope: SlottingScope,
+  secondsMost?: number,
+): SlotProposal {
   const recorders = Object.values(site.recorder);
   const wanting = wantingOf(site, allocation, scope);
-  const { placements, occupied, without, proven } = allocate(highs, recorders, wanting, wishesOf(site), secondsMost);
+  const { placements, occupied, without, proven } = allocate(
+    highs,
+    recorders,
+    wanting,
+    wishesOf(site),
+    secondsMost,
+  );
   const may = new Set(wanting.filter(({ mayMove }) => mayMove).map(({ need }) => need.cameraId));
   const isWhereItIs = ({ id, recorderId, slot }: Placement): boolean => {
     const { [id]: placed } = site.placement;
@@ -39,11 +65,19 @@ export function slotSite(highs: Highs, site: Site, allocation: Allocation, scope
     // A camera that nothing is decided for stays on its input without being placed there.
     return !site.choice[id] && patchedTo?.recorderId === recorderId && patchedTo.input === slot;
   };
-  const placing: Change[] = placements.filter((one) => may.has(one.id) && !isWhereItIs(one)).map((set) => ({ kind: 'placement', id: set.id, set }));
+  const placing: Change[] = placements
+    .filter((one) => may.has(one.id) && !isWhereItIs(one))
+    .map((set) => ({ kind: 'placement', id: set.id, set }));
   const lost = without.filter(({ need, mayMove }) => mayMove && site.placement[need.cameraId]);
   return {
-    proven, changes: [...lost.map(({ need }) => removing('placement', need.cameraId)), ...placing],
-    moves: movesOf(recorders, wanting.filter(({ mayMove }) => mayMove), occupied), without: without.filter(({ mayMove }) => mayMove).map(({ need }) => need.number),
+    proven,
+    changes: [...lost.map(({ need }) => removing('placement', need.cameraId)), ...placing],
+    moves: movesOf(
+      recorders,
+      wanting.filter(({ mayMove }) => mayMove),
+      occupied,
+    ),
+    without: without.filter(({ mayMove }) => mayMove).map(({ need }) => need.number),
   };
 }
 
@@ -53,7 +87,11 @@ export function migrationOfSite(site: Site, { needs }: Allocation): Migration {
     const { patchedTo, cameraId } = need;
     const at = patchedTo && { recorderId: patchedTo.recorderId, slot: patchedTo.input };
     const { [cameraId]: placed } = site.placement;
-    const to = placed ? { recorderId: placed.recorderId, slot: placed.slot } : !site.choice[cameraId] ? at : undefined;
+    const to = placed
+      ? { recorderId: placed.recorderId, slot: placed.slot }
+      : !site.choice[cameraId]
+        ? at
+        : undefined;
     return to ? [{ need, today: at ? { at, format: site.camera[cameraId]!.format } : null, to }] : [];
   });
   return migrationOf(Object.values(site.recorder), movers, slottingOf(site));

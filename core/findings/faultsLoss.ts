@@ -8,14 +8,19 @@ export function faultsLossDb(run: Run, events: readonly RunEvent[]): number {
   const lineOhms = signalCable(run.segments[0]!.cable).impedanceOhms;
   return faultsOf(events).reduce((sum, { kind, ohms = 0 }) => {
     switch (kind) {
-      case 'series': return sum + seriesLossDb(ohms, lineOhms);
-      case 'shunt': return sum + shuntLossDb(ohms, lineOhms);
-      case 'tap': return sum + tapLossDb(lineOhms);
+      case 'series':
+        return sum + seriesLossDb(ohms, lineOhms);
+      case 'shunt':
+        return sum + shuntLossDb(ohms, lineOhms);
+      case 'tap':
+        return sum + tapLossDb(lineOhms);
       // A patch sends ρ² of the power back at each of its two steps.
-      case 'lower-impedance': return sum - 20 * Math.log10(1 - ((lineOhms - ohms) / (lineOhms + ohms)) ** 2);
+      case 'lower-impedance':
+        return sum - 20 * Math.log10(1 - ((lineOhms - ohms) / (lineOhms + ohms)) ** 2);
       case 'open':
       case 'short':
-      case 'end': return sum + 60;
+      case 'end':
+        return sum + 60;
     }
   }, 0);
 }

@@ -14,13 +14,34 @@ export function insulationVerdict(reading: QuantityReading | undefined): Verdict
   const limit: Limit = { sense: 'at-least', figure: figure('wet below', wetMegohms, 'MΩ', 'policy') };
   const expected = figure('above', dryMegohms, 'MΩ', 'policy');
   const conclusion = 'Above 10 MΩ dry, down to 1 MΩ damp, below that wet or damaged.';
-  if (!reading) return { id, label, state: 'untested', share: null, read: null, expected, says: 'not read yet', basis: 'typical', working: () => ({ title: label, steps: [], limit, conclusion }) };
+  if (!reading)
+    return {
+      id,
+      label,
+      state: 'untested',
+      share: null,
+      read: null,
+      expected,
+      says: 'not read yet',
+      basis: 'typical',
+      working: () => ({ title: label, steps: [], limit, conclusion }),
+    };
   const read = figure('read', reading.value, 'MΩ', 'measured');
   const state = reading.value > dryMegohms ? 'holds' : reading.value >= wetMegohms ? 'close' : 'fails';
   return {
-    id, label, state, read, expected, basis: 'measured',
+    id,
+    label,
+    state,
+    read,
+    expected,
+    basis: 'measured',
     share: shareOf(reading.value, limit),
     says: { holds: 'dry', close: 'damp', fails: 'wet or damaged' }[state],
-    working: () => ({ title: `${label}, ${formatQuantity(reading.value, 'MΩ')}`, steps: [{ says: 'Read', formula: 'against-limit', inputs: [read], result: read }], limit, conclusion }),
+    working: () => ({
+      title: `${label}, ${formatQuantity(reading.value, 'MΩ')}`,
+      steps: [{ says: 'Read', formula: 'against-limit', inputs: [read], result: read }],
+      limit,
+      conclusion,
+    }),
   };
 }

@@ -5,13 +5,23 @@ import type { RunEvent } from './traceEvents';
 import { segmentVelocityFactor } from './traceEvents';
 
 /** A fault at its metre of a run. */
-export interface FaultAt { atM: number; fault: Fault }
+export interface FaultAt {
+  atM: number;
+  fault: Fault;
+}
 
 /** A segment as a reflectometer sees it: the loop resistance over its length, and the skin effect of its construction. */
 function stretchOf(segment: Segment, lengthM: number): Stretch {
   const cable = signalCable(segment.cable);
   const ohmsPerM = cable.kind === 'coax' ? coaxLoopOhms(cable, 1, segment.temperatureC) : 0;
-  return { kind: 'stretch', lengthM, velocityFactor: segmentVelocityFactor(segment), impedanceOhms: cable.impedanceOhms, ohmsPerM, skinDbPer100m: cable.a };
+  return {
+    kind: 'stretch',
+    lengthM,
+    velocityFactor: segmentVelocityFactor(segment),
+    impedanceOhms: cable.impedanceOhms,
+    ohmsPerM,
+    skinDbPer100m: cable.a,
+  };
 }
 
 /** The line that a run makes with these faults on it, from its head end outwards. */
@@ -43,10 +53,14 @@ export function faultsFromEvents(events: readonly RunEvent[], segments: readonly
   return events.flatMap(({ kind, ohms, atM, isFarEnd }): FaultAt[] => {
     if (isFarEnd) return [];
     switch (kind) {
-      case 'series': return ohms === undefined ? [] : [{ atM, fault: { kind, ohms } }];
-      case 'shunt': return ohms === undefined ? [] : [{ atM, fault: { kind, ohms } }];
-      case 'tap': return [{ atM, fault: { kind, stub: stretchOf(segments[0]!, stubM), end: { kind: 'open' } } }];
-      default: return [];
+      case 'series':
+        return ohms === undefined ? [] : [{ atM, fault: { kind, ohms } }];
+      case 'shunt':
+        return ohms === undefined ? [] : [{ atM, fault: { kind, ohms } }];
+      case 'tap':
+        return [{ atM, fault: { kind, stub: stretchOf(segments[0]!, stubM), end: { kind: 'open' } } }];
+      default:
+        return [];
     }
   });
 }

@@ -3,12 +3,18 @@ import type { QuantityReading, Run, Segment } from '#core/site';
 import { figure, type Figure, type Source, type Step } from '#core/working';
 
 /** A loop resistance with the step that led to it, written when it is asked for. */
-export interface Loop { ohms: number; from: Source; step: () => Step }
+export interface Loop {
+  ohms: number;
+  from: Source;
+  step: () => Step;
+}
 
 const measuredLengths = new Set<Segment['lengthFrom']>(['jacket-marks', 'reflectometer']);
 
 export function lengthFigure(run: Run): Figure {
-  const from: Source = run.segments.every((segment) => measuredLengths.has(segment.lengthFrom)) ? 'measured' : 'noted';
+  const from: Source = run.segments.every((segment) => measuredLengths.has(segment.lengthFrom))
+    ? 'measured'
+    : 'noted';
   return figure('length', runLengthM(run), 'm', from);
 }
 
@@ -30,18 +36,28 @@ export function lineKind(run: Run): LineKind {
 export function expectedCoaxOhms(segments: readonly Segment[], atC?: number): number {
   return segments.reduce((sum, segment) => {
     const cable = signalCable(segment.cable);
-    return cable.kind === 'coax' ? sum + coaxLoopOhms(cable, segment.lengthM, atC ?? segment.temperatureC) : sum;
+    return cable.kind === 'coax'
+      ? sum + coaxLoopOhms(cable, segment.lengthM, atC ?? segment.temperatureC)
+      : sum;
   }, 0);
 }
 
 /** Loop of cores that are all alike: one core's resistance, divided by how many go out and how many come back. */
-const bundle = (conductor: Conductor, outCores: number, backCores: number, lengthM: number, temperatureC: number) =>
-  conductorOhms(conductor, lengthM, temperatureC) * (1 / outCores + 1 / backCores);
+const bundle = (
+  conductor: Conductor,
+  outCores: number,
+  backCores: number,
+  lengthM: number,
+  temperatureC: number,
+) => conductorOhms(conductor, lengthM, temperatureC) * (1 / outCores + 1 / backCores);
 
 function legOhms({ leg, cable, lengthM, temperatureC }: Segment, atC: number | undefined): number {
   if (leg.kind === 'none') return 0;
   const line = signalCable(cable);
-  if (leg.kind === 'spare-pairs') return line.kind === 'pair' ? bundle(line.conductor, leg.outCores, leg.backCores, lengthM, atC ?? temperatureC) : 0;
+  if (leg.kind === 'spare-pairs')
+    return line.kind === 'pair'
+      ? bundle(line.conductor, leg.outCores, leg.backCores, lengthM, atC ?? temperatureC)
+      : 0;
   return bundle(powerCable(leg.cable).conductor, leg.outCores, leg.backCores, lengthM, atC ?? temperatureC);
 }
 
@@ -49,18 +65,38 @@ function legOhms({ leg, cable, lengthM, temperatureC }: Segment, atC: number | u
 export function expectedPowerOhms(run: Run, atC?: number): number {
   const { feed } = run;
   if (feed.kind === 'local-adapter') return 0;
-  if (feed.kind === 'separate-pair') return bundle(powerCable(feed.cable).conductor, feed.outCores, feed.backCores, feed.lengthM, atC ?? feed.temperatureC);
+  if (feed.kind === 'separate-pair')
+    return bundle(
+      powerCable(feed.cable).conductor,
+      feed.outCores,
+      feed.backCores,
+      feed.lengthM,
+      atC ?? feed.temperatureC,
+    );
   return run.segments.reduce((sum, segment) => sum + legOhms(segment, atC), 0);
 }
 
 /** A reading brought from the temperature it was taken at to the run's own. */
-function measuredLoop(says: string, reading: QuantityReading, expected: number, expectedWhenRead: number): Loop {
+function measuredLoop(
+  says: string,
+  reading: QuantityReading,
+  expected: number,
+  expectedWhenRead: number,
+): Loop {
   const ohms = expectedWhenRead > 0 ? (reading.value * expected) / expectedWhenRead : reading.value;
   return {
-    ohms, from: 'measured',
+    ohms,
+    from: 'measured',
     step: () => ({
-      says, formula: 'temperature-correction', result: figure('loop', ohms, 'Ω', 'measured'),
-      inputs: [figure('read', reading.value, 'Ω', 'measured'), ...(reading.temperatureC === undefined ? [] : [figure('cable when read', reading.temperatureC, '°C', 'measured')])],
+      says,
+      formula: 'temperature-correction',
+      result: figure('loop', ohms, 'Ω', 'measured'),
+      inputs: [
+        figure('read', reading.value, 'Ω', 'measured'),
+        ...(reading.temperatureC === undefined
+          ? []
+          : [figure('cable when read', reading.temperatureC, '°C', 'measured')]),
+      ],
     }),
   };
 }
@@ -69,8 +105,18 @@ function measuredLoop(says: string, reading: QuantityReading, expected: number, 
 export function coaxLoop(run: Run, reading: QuantityReading | undefined): Loop {
   const says = 'Loop, centre and shield';
   const expected = expectedCoaxOhms(run.segments);
-  if (reading) return measuredLoop(says, reading, expected, expectedCoaxOhms(run.segments, reading.temperatureC));
-  return { ohms: expected, from: 'typical', step: () => ({ says, formula: 'coax-loop', inputs: [lengthFigure(run)], result: figure('loop', expected, 'Ω', 'typical') }) };
+  if (reading)
+    return measuredLoop(says, reading, expected, expectedCoaxOhms(run.segments, reading.temperatureC));
+  return {
+    ohms: expected,
+    from: 'typical',
+    step: () => ({
+      says,
+      formula: 'coax-loop',
+      inputs: [lengthFigure(run)],
+      result: figure('loop', expected, 'Ω', 'typical'),
+    }),
+  };
 }
 
 /** Loop of the power cores: as read where it was read, else as the construction promises. */
@@ -78,6 +124,16 @@ export function powerLoop(run: Run, reading: QuantityReading | undefined): Loop 
   const says = 'Loop, power cores';
   const expected = expectedPowerOhms(run);
   if (reading) return measuredLoop(says, reading, expected, expectedPowerOhms(run, reading.temperatureC));
-  const length = () => (run.feed.kind === 'separate-pair' ? figure('length', run.feed.lengthM, 'm', 'noted') : lengthFigure(run));
-  return { ohms: expected, from: 'typical', step: () => ({ says, formula: 'power-loop', inputs: [length()], result: figure('loop', expected, 'Ω', 'typical') }) };
+  const length = () =>
+    run.feed.kind === 'separate-pair' ? figure('length', run.feed.lengthM, 'm', 'noted') : lengthFigure(run);
+  return {
+    ohms: expected,
+    from: 'typical',
+    step: () => ({
+      says,
+      formula: 'power-loop',
+      inputs: [length()],
+      result: figure('loop', expected, 'Ω', 'typical'),
+    }),
+  };
 }

@@ -1,5 +1,12 @@
 import { pathLossDb } from '#core/cable';
-import { balunLossDb, pictureFormat, pictureMargin, soundJointLossDb, type PictureFormat, type PictureMargin } from '#core/signal';
+import {
+  balunLossDb,
+  pictureFormat,
+  pictureMargin,
+  soundJointLossDb,
+  type PictureFormat,
+  type PictureMargin,
+} from '#core/signal';
 import type { Run } from '#core/site';
 import { figure, type Standing, type WorkingOut } from '#core/working';
 import { lengthFigure, lineKind } from './loops';
@@ -12,24 +19,52 @@ export function extraPictureLossDb(run: Run): number {
   return jointCount * soundJointLossDb + balunCount * balunLossDb;
 }
 
-const standings: Record<PictureMargin['state'], Standing> = { clean: 'holds', marginal: 'close', lost: 'fails' };
+const standings: Record<PictureMargin['state'], Standing> = {
+  clean: 'holds',
+  marginal: 'close',
+  lost: 'fails',
+};
 
-export interface PictureResult { lossDb: number; share: number; standing: Standing; working: WorkingOut }
+export interface PictureResult {
+  lossDb: number;
+  share: number;
+  standing: Standing;
+  working: WorkingOut;
+}
 
 /** The picture in one format over this run, with its working. `faultsDb` is what faults on the way take that a trace has shown. */
 export function pictureOver(run: Run, format: PictureFormat, faultsDb = 0): PictureResult {
   const extra = extraPictureLossDb(run) + faultsDb;
   const { lossDb, state } = pictureMargin(run.segments, format, extra);
   return {
-    lossDb, standing: standings[state], share: lossDb / format.limitDb,
+    lossDb,
+    standing: standings[state],
+    share: lossDb / format.limitDb,
     working: () => ({
       title: `Picture, ${format.label}`,
-      steps: [{
-        says: `Loss at ${format.topMHz} MHz`, formula: 'picture-loss', result: figure('loss', lossDb, 'dB', 'typical'),
-        inputs: [lengthFigure(run), figure('cable', pathLossDb(run.segments, format.topMHz), 'dB', 'typical'), figure(faultsDb > 0 ? 'joints, baluns and faults' : 'joints and baluns', extra, 'dB', faultsDb > 0 ? 'measured' : 'typical')],
-      }],
+      steps: [
+        {
+          says: `Loss at ${format.topMHz} MHz`,
+          formula: 'picture-loss',
+          result: figure('loss', lossDb, 'dB', 'typical'),
+          inputs: [
+            lengthFigure(run),
+            figure('cable', pathLossDb(run.segments, format.topMHz), 'dB', 'typical'),
+            figure(
+              faultsDb > 0 ? 'joints, baluns and faults' : 'joints and baluns',
+              extra,
+              'dB',
+              faultsDb > 0 ? 'measured' : 'typical',
+            ),
+          ],
+        },
+      ],
       limit: { sense: 'at-most', figure: figure('still holds up to', format.limitDb, 'dB', 'typical') },
-      conclusion: { clean: 'A clean picture.', marginal: `Softer than it should be: clean up to ${format.cleanDb} dB.`, lost: 'Too little of the picture arrives.' }[state],
+      conclusion: {
+        clean: 'A clean picture.',
+        marginal: `Softer than it should be: clean up to ${format.cleanDb} dB.`,
+        lost: 'Too little of the picture arrives.',
+      }[state],
     }),
   };
 }
@@ -39,8 +74,16 @@ export function pictureVerdict(run: Run, formatId: string, faultsDb: number): Ve
   const format = pictureFormat(formatId);
   const { lossDb, share, standing, working } = pictureOver(run, format, faultsDb);
   return {
-    id: 'picture', label: `Picture, ${format.label}`, state: standing, share, read: null,
+    id: 'picture',
+    label: `Picture, ${format.label}`,
+    state: standing,
+    share,
+    read: null,
     expected: figure('expected', lossDb, 'dB', 'typical'),
-    says: { holds: 'should be clean', close: 'soft to be expected, still held', fails: 'too much is lost' }[standing], basis: 'typical', working,
+    says: { holds: 'should be clean', close: 'soft to be expected, still held', fails: 'too much is lost' }[
+      standing
+    ],
+    basis: 'typical',
+    working,
   };
 }

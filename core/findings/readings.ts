@@ -1,8 +1,24 @@
-import type { ContinuityReading, LinkReading, PictureReading, QuantityReading, QuantityTestId, Site, SwapReading, SwapTestId, TraceReading } from '#core/site';
+import type {
+  ContinuityReading,
+  LinkReading,
+  PictureReading,
+  QuantityReading,
+  QuantityTestId,
+  Site,
+  SwapReading,
+  SwapTestId,
+  TraceReading,
+} from '#core/site';
 
 /** The readings of a run that count: the latest one of each test that is not struck out. */
-export type RunReadings = Partial<Record<QuantityTestId, QuantityReading> & Record<SwapTestId, SwapReading>>
-  & { continuity?: ContinuityReading; reflectometer?: TraceReading; picture?: PictureReading; link?: LinkReading };
+export type RunReadings = Partial<
+  Record<QuantityTestId, QuantityReading> & Record<SwapTestId, SwapReading>
+> & {
+  continuity?: ContinuityReading;
+  reflectometer?: TraceReading;
+  picture?: PictureReading;
+  link?: LinkReading;
+};
 
 /** Readings that count, by run. One pass over the site, so that a thousand runs cost a thousand. */
 export function readingsByRun(site: Site): Map<string, RunReadings> {
@@ -11,7 +27,8 @@ export function readingsByRun(site: Site): Map<string, RunReadings> {
     if (reading.struck) continue;
     const ofRun = byRun.get(reading.runId) ?? {};
     const earlier = ofRun[reading.test];
-    if (!earlier || Date.parse(earlier.at) <= Date.parse(reading.at)) Object.assign(ofRun, { [reading.test]: reading });
+    if (!earlier || Date.parse(earlier.at) <= Date.parse(reading.at))
+      Object.assign(ofRun, { [reading.test]: reading });
     byRun.set(reading.runId, ofRun);
   }
   return byRun;

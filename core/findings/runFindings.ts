@@ -32,7 +32,9 @@ const rank = { stop: 4, fails: 3, close: 2, untested: 1, holds: 0 } as const;
 
 /** Readings without which a run does not count as tested. */
 export function requiredTests(run: Run): TestId[] {
-  return lineKind(run) === 'pair' ? ['foreign-ac-volts', 'night-volts'] : ['foreign-ac-volts', 'coax-loop-ohms', 'night-volts'];
+  return lineKind(run) === 'pair'
+    ? ['foreign-ac-volts', 'night-volts']
+    : ['foreign-ac-volts', 'coax-loop-ohms', 'night-volts'];
 }
 
 /** The verdict with the least left of its limit; among equals the first in order of testing. */
@@ -60,7 +62,8 @@ export function runFindings(site: Site, run: Run, camera: Camera, readings: RunR
   const kind = lineKind(run);
   const events = readings.reflectometer ? runEvents(run, readings.reflectometer) : [];
   verdicts.push(continuityVerdict(readings.continuity));
-  if (kind !== 'pair') verdicts.push(coaxLoopVerdict(run, readings['coax-loop-ohms'], readings.reflectometer));
+  if (kind !== 'pair')
+    verdicts.push(coaxLoopVerdict(run, readings['coax-loop-ohms'], readings.reflectometer));
   if (run.feed.kind !== 'local-adapter') verdicts.push(powerLoopVerdict(run, readings['power-loop-ohms']));
   verdicts.push(
     insulationVerdict(readings['insulation-megohms']),
@@ -76,9 +79,25 @@ export function runFindings(site: Site, run: Run, camera: Camera, readings: RunR
   const judged = verdicts.filter((verdict) => verdict.state !== 'untested');
   const worstJudged = bindingOf(judged);
   if (worstJudged.state === 'fails' || worstJudged.state === 'stop' || missing.length === 0) {
-    return { verdicts, binding: worstJudged, state: worstJudged.state, missing, coaxLoop: coax, powerLoop: power, events };
+    return {
+      verdicts,
+      binding: worstJudged,
+      state: worstJudged.state,
+      missing,
+      coaxLoop: coax,
+      powerLoop: power,
+      events,
+    };
   }
   // Until it is tested a run shows where it should come closest to a limit, as expected only.
   const expected = verdicts.reduce((a, b) => ((b.share ?? 0) > (a.share ?? 0) ? b : a));
-  return { verdicts, binding: expected, state: 'untested', missing, coaxLoop: coax, powerLoop: power, events };
+  return {
+    verdicts,
+    binding: expected,
+    state: 'untested',
+    missing,
+    coaxLoop: coax,
+    powerLoop: power,
+    events,
+  };
 }

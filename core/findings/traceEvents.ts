@@ -14,15 +14,23 @@ export function keptTrace({ stepNs, volts }: Trace): Traced {
   const kept = every === 1 ? volts : volts.filter((_, k) => k % every === 0);
   const highest = kept.reduce((most, value) => Math.max(most, Math.abs(value)), 0);
   const voltsPerCount = Math.max(highest, 1e-9) / 32_767;
-  return { stepNs: stepNs * every, voltsPerCount, counts: Array.from(kept, (value) => Math.round(value / voltsPerCount)) };
+  return {
+    stepNs: stepNs * every,
+    voltsPerCount,
+    counts: Array.from(kept, (value) => Math.round(value / voltsPerCount)),
+  };
 }
 
 /** Velocity factor of a segment: as fitted on this very cable, else its construction's. */
-export const segmentVelocityFactor = ({ cable, velocityFactor }: Segment): number => velocityFactor ?? signalCable(cable).velocityFactor;
+export const segmentVelocityFactor = ({ cable, velocityFactor }: Segment): number =>
+  velocityFactor ?? signalCable(cable).velocityFactor;
 
 /** Velocity factor of a whole run: its length over the time a wave takes for it. */
 export function runVelocityFactor(run: Run): number {
-  const slowed = run.segments.reduce((sum, segment) => sum + segment.lengthM / segmentVelocityFactor(segment), 0);
+  const slowed = run.segments.reduce(
+    (sum, segment) => sum + segment.lengthM / segmentVelocityFactor(segment),
+    0,
+  );
   return runLengthM(run) / slowed;
 }
 
@@ -59,7 +67,10 @@ export function nsAtMetres(run: Run, metres: number): number {
 /** How far a metre told by a trace may be off, one standard deviation: pulse, and velocity factor. Typical. */
 export const metreSpread = (metres: number): number => Math.hypot(0.5, 0.015 * metres);
 
-export interface NotedJoint { atM: number; joint: NonNullable<Run['segments'][number]['joint']> }
+export interface NotedJoint {
+  atM: number;
+  joint: NonNullable<Run['segments'][number]['joint']>;
+}
 
 /** Where joints are to be expected, by the run as it was noted. */
 export function jointsAlong(run: Run): NotedJoint[] {
@@ -83,7 +94,8 @@ export interface RunEvent extends Omit<LineEvent, 'distanceM'> {
 const apartFrom = 3;
 
 /** How far the run's own end may be from where it is noted, one standard deviation. */
-const endSpreadM = (run: Run): number => Math.hypot(metreSpread(runLengthM(run)), ...run.segments.map(({ spreadM }) => spreadM));
+const endSpreadM = (run: Run): number =>
+  Math.hypot(metreSpread(runLengthM(run)), ...run.segments.map(({ spreadM }) => spreadM));
 
 function eventsAlong(run: Run, trace: Trace): RunEvent[] {
   const velocityFactor = runVelocityFactor(run);
@@ -92,9 +104,16 @@ function eventsAlong(run: Run, trace: Trace): RunEvent[] {
   const endM = runLengthM(run);
   return findEvents(trace, { velocityFactor, impedanceOhms }).map(({ distanceM, ...event }) => {
     const atM = metresAtNs(run, distanceM / ((velocityFactor * lightMPerNs) / 2));
-    const near = joints.filter((joint) => Math.abs(joint.atM - atM) <= apartFrom * metreSpread(atM)).sort((a, b) => Math.abs(a.atM - atM) - Math.abs(b.atM - atM))[0];
+    const near = joints
+      .filter((joint) => Math.abs(joint.atM - atM) <= apartFrom * metreSpread(atM))
+      .sort((a, b) => Math.abs(a.atM - atM) - Math.abs(b.atM - atM))[0];
     const ends = event.kind === 'open' || event.kind === 'short' || event.kind === 'end';
-    return { ...event, atM, isFarEnd: ends && atM >= endM - apartFrom * endSpreadM(run), ...(near && !ends ? { joint: near.joint } : {}) };
+    return {
+      ...event,
+      atM,
+      isFarEnd: ends && atM >= endM - apartFrom * endSpreadM(run),
+      ...(near && !ends ? { joint: near.joint } : {}),
+    };
   });
 }
 
@@ -121,4 +140,5 @@ export function longerByM(run: Run, events: readonly RunEvent[]): number | null 
 }
 
 /** Faults that a trace is sure of: everything but the end where it should be. */
-export const faultsOf = (events: readonly RunEvent[]): RunEvent[] => events.filter(({ isFarEnd, confidence }) => !isFarEnd && confidence >= sureFrom);
+export const faultsOf = (events: readonly RunEvent[]): RunEvent[] =>
+  events.filter(({ isFarEnd, confidence }) => !isFarEnd && confidence >= sureFrom);

@@ -3,7 +3,15 @@ import { forwardTrace, launchOf, type End, type Line, type Trace } from '#core/r
 import type { Run, Segment, TraceReading } from '#core/site';
 import { faultsFromEvents, lineOf } from './lineModel';
 import { runLengthM } from './loops';
-import { jointsAlong, metresAtNs, nsAtMetres, runEvents, traceOf, type NotedJoint, type RunEvent } from './traceEvents';
+import {
+  jointsAlong,
+  metresAtNs,
+  nsAtMetres,
+  runEvents,
+  traceOf,
+  type NotedJoint,
+  type RunEvent,
+} from './traceEvents';
 
 /** A curve over the run: metres, and the echo as a share of the pulse that was sent. */
 export type Curve = [metres: number, share: number][];
@@ -64,13 +72,23 @@ export function traceView(run: Run, reading: TraceReading): TraceView | null {
   const farM = Math.max(runLengthM(run), ...events.map(({ atM }) => atM));
   const axisM = farM * 1.12;
   const { impedanceOhms } = signalCable(run.segments[0]!.cable);
-  const pulse = { centreNs: launch.centreNs, widthNs: launch.widthNs, edgeNs: launch.widthNs * edgeShare, volts: launch.volts };
-  const count = Math.min(trace.volts.length, Math.ceil((nsAtMetres(run, axisM) + launch.centreNs) / trace.stepNs) + 1);
+  const pulse = {
+    centreNs: launch.centreNs,
+    widthNs: launch.widthNs,
+    edgeNs: launch.widthNs * edgeShare,
+    volts: launch.volts,
+  };
+  const count = Math.min(
+    trace.volts.length,
+    Math.ceil((nsAtMetres(run, axisM) + launch.centreNs) / trace.stepNs) + 1,
+  );
   const model = forwardTrace(modelOf(run, events, impedanceOhms), pulse, impedanceOhms, trace.stepNs, count);
   return {
     measured: curveOf(run, trace, launch.centreNs, launch.volts, axisM),
     model: curveOf(run, model, launch.centreNs, launch.volts, axisM),
-    events, joints: jointsAlong(run), axisM,
+    events,
+    joints: jointsAlong(run),
+    axisM,
   };
 }
 

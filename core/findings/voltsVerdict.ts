@@ -7,11 +7,22 @@ import { testDefinition } from './tests';
 import type { Verdict } from './verdict';
 
 /** Volts at the camera against its window: as read, or as the feed should give until it is read. */
-export function voltsVerdict(time: 'day' | 'night', camera: Camera, source: FeedSource, loop: Loop, reading: QuantityReading | undefined): Verdict {
+export function voltsVerdict(
+  time: 'day' | 'night',
+  camera: Camera,
+  source: FeedSource,
+  loop: Loop,
+  reading: QuantityReading | undefined,
+): Verdict {
   const id = time === 'day' ? 'day-volts' : 'night-volts';
   const { label } = testDefinition(id);
   const { window, current } = camera.supply;
-  const watts = figure(`camera by ${time}`, camera.watts[time], 'W', window.from === 'data-sheet' ? 'data-sheet' : 'noted');
+  const watts = figure(
+    `camera by ${time}`,
+    camera.watts[time],
+    'W',
+    window.from === 'data-sheet' ? 'data-sheet' : 'noted',
+  );
   const predicted = voltsAtLoad(source, loop, watts, window);
   const expected = figure('expected', predicted.volts, 'V', 'computed');
   const volts = reading ? reading.value : predicted.volts;
@@ -19,7 +30,12 @@ export function voltsVerdict(time: 'day' | 'night', camera: Camera, source: Feed
   const tooHigh = volts > window.maxVolts;
   const limit: Limit = {
     sense: tooHigh ? 'at-most' : 'at-least',
-    figure: figure(tooHigh ? 'highest of the camera' : 'lowest of the camera', tooHigh ? window.maxVolts : window.minVolts, 'V', window.from),
+    figure: figure(
+      tooHigh ? 'highest of the camera' : 'lowest of the camera',
+      tooHigh ? window.maxVolts : window.minVolts,
+      'V',
+      window.from,
+    ),
   };
   const wrongRail = source.current !== current;
   const says = wrongRail
@@ -29,15 +45,35 @@ export function voltsVerdict(time: 'day' | 'night', camera: Camera, source: Feed
       : expectedWords(predicted.feed.state === 'collapsed', standing);
   const read = reading ? figure('read', reading.value, 'V', 'measured') : null;
   return {
-    id, label, share, read, expected, says,
+    id,
+    label,
+    share,
+    read,
+    expected,
+    says,
     state: wrongRail ? 'fails' : reading ? standing : 'untested',
-    basis: reading ? 'measured' : loop.from === 'measured' && window.from === 'data-sheet' ? 'data-sheet' : 'typical',
+    basis: reading
+      ? 'measured'
+      : loop.from === 'measured' && window.from === 'data-sheet'
+        ? 'data-sheet'
+        : 'typical',
     working: () => ({
-      title: `${label}, ${formatQuantity(volts, 'V')}`, limit, conclusion: conclusionFor(reading, predicted.volts, says),
-      steps: [...predicted.steps(), {
-        says: tooHigh ? 'Share of the highest volts' : 'Share of the drop used', formula: tooHigh ? 'against-limit' : 'drop-share',
-        inputs: [...(tooHigh ? [] : [figure(source.name, source.volts, 'V', 'noted')]), read ?? expected, limit.figure], result: figure('share', share * 100, '%', reading ? 'measured' : 'computed'),
-      }],
+      title: `${label}, ${formatQuantity(volts, 'V')}`,
+      limit,
+      conclusion: conclusionFor(reading, predicted.volts, says),
+      steps: [
+        ...predicted.steps(),
+        {
+          says: tooHigh ? 'Share of the highest volts' : 'Share of the drop used',
+          formula: tooHigh ? 'against-limit' : 'drop-share',
+          inputs: [
+            ...(tooHigh ? [] : [figure(source.name, source.volts, 'V', 'noted')]),
+            read ?? expected,
+            limit.figure,
+          ],
+          result: figure('share', share * 100, '%', reading ? 'measured' : 'computed'),
+        },
+      ],
     }),
   };
 }
@@ -50,7 +86,8 @@ function expectedWords(collapses: boolean, standing: Standing): string {
 
 function wordsFor(time: 'day' | 'night', volts: number, tooHigh: boolean, standing: Standing): string {
   if (tooHigh) return 'above what the camera takes';
-  if (standing === 'fails') return volts === 0 ? 'no volts' : time === 'night' ? 'too low with the lamps on' : 'too low';
+  if (standing === 'fails')
+    return volts === 0 ? 'no volts' : time === 'night' ? 'too low with the lamps on' : 'too low';
   return standing === 'close' ? 'holds, little to spare' : 'holds';
 }
 

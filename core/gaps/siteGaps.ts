@@ -10,14 +10,33 @@ export function siteGaps(site: Site): Gap[] {
   const equipped = new Set(Object.values(site.recorder).map(({ placeId }) => placeId));
   const numberOf = ({ cameraId }: Gap): number => (cameraId ? (site.camera[cameraId]?.number ?? 0) : 0);
   const gaps = [
-    ...headEnds.filter((placeId) => !equipped.has(placeId)).map((placeId): Gap => ({
-      id: `${placeId}/recorder`, before: 'decide', placeId, cameraId: null, target: { kind: 'head-end', placeId }, says: 'Which recorder stands here? None is noted.',
-    })),
-    ...Object.values(site.camera).filter(({ id }) => !withRun.has(id)).map(({ id, placeId }): Gap => ({
-      id: `${id}/run`, before: 'test', placeId, cameraId: id, target: { kind: 'camera-without-run', cameraId: id }, says: 'Which cable runs to it? It has none yet.',
-    })),
+    ...headEnds
+      .filter((placeId) => !equipped.has(placeId))
+      .map((placeId): Gap => ({
+        id: `${placeId}/recorder`,
+        before: 'decide',
+        placeId,
+        cameraId: null,
+        target: { kind: 'head-end', placeId },
+        says: 'Which recorder stands here? None is noted.',
+      })),
+    ...Object.values(site.camera)
+      .filter(({ id }) => !withRun.has(id))
+      .map(({ id, placeId }): Gap => ({
+        id: `${id}/run`,
+        before: 'test',
+        placeId,
+        cameraId: id,
+        target: { kind: 'camera-without-run', cameraId: id },
+        says: 'Which cable runs to it? It has none yet.',
+      })),
     ...runs.flatMap((run) => runGaps(site, run)),
   ];
   const placeName = ({ placeId }: Gap): string => site.place[placeId]?.name ?? '';
-  return gaps.sort((a, b) => placeName(a).localeCompare(placeName(b), 'en') || a.placeId.localeCompare(b.placeId) || numberOf(a) - numberOf(b));
+  return gaps.sort(
+    (a, b) =>
+      placeName(a).localeCompare(placeName(b), 'en') ||
+      a.placeId.localeCompare(b.placeId) ||
+      numberOf(a) - numberOf(b),
+  );
 }

@@ -17,20 +17,32 @@ export interface PowerFix {
   needs: string;
 }
 
-interface Fed { nightVolts: number; idleVolts: number }
+interface Fed {
+  nightVolts: number;
+  idleVolts: number;
+}
 
 /** A converter at the camera: what it takes in, what it gives out and what it loses. Typical. */
 const stepUp = { sourceVolts: 24, leastInVolts: 18, outVolts: 12.2, efficiency: 0.88 } as const;
 
 function fedThrough(sourceVolts: number, loopOhms: number, camera: Camera): Fed {
   const at = (watts: number): number => {
-    const feed = dcFeed({ sourceVolts, loopOhms, load: { kind: 'watts', watts }, minLoadVolts: camera.supply.window.minVolts });
+    const feed = dcFeed({
+      sourceVolts,
+      loopOhms,
+      load: { kind: 'watts', watts },
+      minLoadVolts: camera.supply.window.minVolts,
+    });
     return feed.state === 'collapsed' ? 0 : feed.loadVolts;
   };
   return { idleVolts: at(camera.watts.day), nightVolts: at(Math.max(camera.watts.day, camera.watts.night)) };
 }
 
-const heldBy = ({ nightVolts, idleVolts }: Fed, sourceVolts: number, { supply: { window } }: Camera): { share: number; standing: Standing } =>
+const heldBy = (
+  { nightVolts, idleVolts }: Fed,
+  sourceVolts: number,
+  { supply: { window } }: Camera,
+): { share: number; standing: Standing } =>
   voltsShare(sourceVolts, idleVolts > window.maxVolts ? idleVolts : nightVolts, window);
 
 /** The cable that carries the power, where it is one kind all along. */
@@ -49,8 +61,12 @@ function heavierCores(cable: string, notedOhms: number): { label: string; ohms: 
   const noted = powerCable(cable).conductor;
   const perCore = conductorOhms(noted, 1, 20);
   return usualAreasMm2
-    .map((areaMm2) => ({ label: `Cores of ${areaMm2} mm² copper`, share: conductorOhms({ areaMm2, material: 'copper' }, 1, 20) / perCore }))
-    .filter(({ share }) => share < 0.8).slice(0, 2)
+    .map((areaMm2) => ({
+      label: `Cores of ${areaMm2} mm² copper`,
+      share: conductorOhms({ areaMm2, material: 'copper' }, 1, 20) / perCore,
+    }))
+    .filter(({ share }) => share < 0.8)
+    .slice(0, 2)
     .map(({ label, share }) => ({ label, ohms: notedOhms * share }));
 }
 
@@ -63,26 +79,69 @@ export function powerFixes(site: Site, run: Run, camera: Camera, readings: RunRe
   const source = feedSource(site, run);
   const loopOhms = powerLoop(run, readings['power-loop-ohms']).ohms;
   const { current } = camera.supply;
-  const fix = (kind: PowerFix['kind'], label: string, needs: string, ohms: number, sourceVolts = source.volts): PowerFix => {
+  const fix = (
+    kind: PowerFix['kind'],
+    label: string,
+    needs: string,
+    ohms: number,
+    sourceVolts = source.volts,
+  ): PowerFix => {
     const fed = fedThrough(sourceVolts, ohms, camera);
     return { kind, label, needs, ...fed, ...heldBy(fed, sourceVolts, camera) };
   };
   const cable = powerCableOf(run);
   const notedOhms = expectedPowerOhms(run);
-  const heavier = cable ? heavierCores(cable, notedOhms).map(({ label, ohms }) => fix('heavier-cores', label, 'a way to pull them', ohms)) : [];
+  const heavier = cable
+    ? heavierCores(cable, notedOhms).map(({ label, ohms }) =>
+        fix('heavier-cores', label, 'a way to pull them', ohms),
+      )
+    : [];
   // The second pair is as noted, whatever spoils the first.
-  const parallel = fix('parallel-cores', 'A second pair of the same cores in parallel', 'spare cores all the way', (loopOhms * notedOhms) / (loopOhms + notedOhms));
+  const parallel = fix(
+    'parallel-cores',
+    'A second pair of the same cores in parallel',
+    'spare cores all the way',
+    (loopOhms * notedOhms) / (loopOhms + notedOhms),
+  );
   const adapterVolts = current === 'dc' ? 12.4 : 25;
-  const adapter = fix('local-adapter', 'An adapter at the camera', 'a mains outlet there, by a licensed person', 0.05, adapterVolts);
-  return [fix('as-is', 'As it is', '', loopOhms), parallel, ...heavier, adapter, ...(current === 'dc' ? [steppedUp(camera, loopOhms)] : [])];
+  const adapter = fix(
+    'local-adapter',
+    'An adapter at the camera',
+    'a mains outlet there, by a licensed person',
+    0.05,
+    adapterVolts,
+  );
+  return [
+    fix('as-is', 'As it is', '', loopOhms),
+    parallel,
+    ...heavier,
+    adapter,
+    ...(current === 'dc' ? [steppedUp(camera, loopOhms)] : []),
+  ];
 }
 
 /** The same cores at twice the volts: half the amps, a quarter of the loss; a converter at the camera brings them down again. */
 function steppedUp(camera: Camera, loopOhms: number): PowerFix {
   const { sourceVolts, leastInVolts, outVolts, efficiency } = stepUp;
-  const feed = dcFeed({ sourceVolts, loopOhms, load: { kind: 'watts', watts: Math.max(camera.watts.day, camera.watts.night) / efficiency }, minLoadVolts: leastInVolts });
+  const feed = dcFeed({
+    sourceVolts,
+    loopOhms,
+    load: { kind: 'watts', watts: Math.max(camera.watts.day, camera.watts.night) / efficiency },
+    minLoadVolts: leastInVolts,
+  });
   const arriving = feed.state === 'collapsed' ? 0 : feed.loadVolts;
   const volts = arriving >= leastInVolts ? outVolts : 0;
-  const held = voltsShare(sourceVolts, arriving, { minVolts: leastInVolts, maxVolts: sourceVolts, from: 'typical' });
-  return { kind: 'step-up', label: `${sourceVolts} V on the same cores and a converter at the camera`, needs: `a ${sourceVolts} V supply, and no other camera on that output`, nightVolts: volts, idleVolts: volts, ...held };
+  const held = voltsShare(sourceVolts, arriving, {
+    minVolts: leastInVolts,
+    maxVolts: sourceVolts,
+    from: 'typical',
+  });
+  return {
+    kind: 'step-up',
+    label: `${sourceVolts} V on the same cores and a converter at the camera`,
+    needs: `a ${sourceVolts} V supply, and no other camera on that output`,
+    nightVolts: volts,
+    idleVolts: volts,
+    ...held,
+  };
 }

@@ -45,7 +45,10 @@ export interface List<Row> {
   /** The change that puts a row back into its site. */
   change: (row: Row, site: Site) => Change;
   /** A row that is not there yet, from its key cells and whatever else the new row says; or why there can be none. */
-  start: (cells: ReadonlyMap<string, Cell>, site: Site) => { kind: 'row'; row: Row } | { kind: 'refused'; why: string };
+  start: (
+    cells: ReadonlyMap<string, Cell>,
+    site: Site,
+  ) => { kind: 'row'; row: Row } | { kind: 'refused'; why: string };
 }
 
 export type Read = { kind: 'value'; value: Cell } | { kind: 'refused'; why: string };
@@ -56,13 +59,20 @@ const plain = (text: string): string => text.trim().toLowerCase().replace(/\s+/g
 const yes = new Set(['yes', 'y', 'true', '1', 'x', '✓']);
 const no = new Set(['no', 'n', 'false', '0', '-', '–']);
 
-function readNumber(text: Cell, { unit, least, most, whole }: CellKind & { kind: 'number' }, bareLength: 'm' | 'ft'): Read {
+function readNumber(
+  text: Cell,
+  { unit, least, most, whole }: CellKind & { kind: 'number' },
+  bareLength: 'm' | 'ft',
+): Read {
   const typed = typeof text === 'number' ? String(text) : (text ?? '');
   const isBare = /^[+\-−]?[\d.,]+$/.test(typed.trim());
   const parsed = parseQuantity(unit === 'm' && bareLength === 'ft' && isBare ? `${typed} ft` : typed, unit);
   if (parsed.kind === 'refused') return refused(`“${typed}”: ${parsed.why}`);
   const { value } = parsed;
-  if (value < least || value > most || (whole && !Number.isInteger(value))) return refused(`${typed}: ${whole ? 'a whole number ' : ''}from ${least} to ${most}${unit ? ` ${unit}` : ''}`);
+  if (value < least || value > most || (whole && !Number.isInteger(value)))
+    return refused(
+      `${typed}: ${whole ? 'a whole number ' : ''}from ${least} to ${most}${unit ? ` ${unit}` : ''}`,
+    );
   return { kind: 'value', value };
 }
 
@@ -72,7 +82,15 @@ const valuesOf = new WeakMap<readonly Word[], Map<string, string>>();
 function spellings(words: readonly Word[]): Map<string, string> {
   let known = valuesOf.get(words);
   if (!known) {
-    known = new Map([...words].reverse().flatMap(({ value, says }) => [[value, value], [plain(says), value]] as [string, string][]));
+    known = new Map(
+      [...words].reverse().flatMap(
+        ({ value, says }) =>
+          [
+            [value, value],
+            [plain(says), value],
+          ] as [string, string][],
+      ),
+    );
     valuesOf.set(words, known);
   }
   return known;
@@ -81,7 +99,10 @@ function spellings(words: readonly Word[]): Map<string, string> {
 function readWord(text: string, words: readonly Word[]): Read {
   const found = spellings(words).get(plain(text));
   if (found !== undefined) return { kind: 'value', value: found };
-  const shown = words.slice(0, 8).map(({ says }) => says).join('; ');
+  const shown = words
+    .slice(0, 8)
+    .map(({ says }) => says)
+    .join('; ');
   return refused(`“${text}” is not one of: ${shown || 'there is none yet'}${words.length > 8 ? '; …' : ''}`);
 }
 
@@ -89,20 +110,40 @@ function readWord(text: string, words: readonly Word[]): Read {
 export function readCell(cell: CellKind, input: Cell, site: Site, bareLength: 'm' | 'ft' = 'm'): Read {
   const text = input === null ? '' : String(input).trim();
   switch (cell.kind) {
-    case 'text': return text.length <= cell.most ? { kind: 'value', value: text } : refused(`${text.length} characters; at most ${cell.most}`);
-    case 'number': return readNumber(input, cell, bareLength);
-    case 'word': return readWord(text, cell.words(site));
+    case 'text':
+      return text.length <= cell.most
+        ? { kind: 'value', value: text }
+        : refused(`${text.length} characters; at most ${cell.most}`);
+    case 'number':
+      return readNumber(input, cell, bareLength);
+    case 'word':
+      return readWord(text, cell.words(site));
     case 'words': {
-      const read = text.split(/[;,]/).map((part) => part.trim()).filter(Boolean).map((part) => readWord(part, cell.words));
+      const read = text
+        .split(/[;,]/)
+        .map((part) => part.trim())
+        .filter(Boolean)
+        .map((part) => readWord(part, cell.words));
       const wrong = read.find((one) => one.kind === 'refused');
-      return wrong ?? { kind: 'value', value: read.map((one) => (one.kind === 'value' ? one.value : '')).join(', ') };
+      return (
+        wrong ?? {
+          kind: 'value',
+          value: read.map((one) => (one.kind === 'value' ? one.value : '')).join(', '),
+        }
+      );
     }
-    case 'yes-no': return yes.has(plain(text)) ? { kind: 'value', value: 'yes' } : no.has(plain(text)) ? { kind: 'value', value: 'no' } : refused(`“${text}” is neither yes nor no`);
+    case 'yes-no':
+      return yes.has(plain(text))
+        ? { kind: 'value', value: 'yes' }
+        : no.has(plain(text))
+          ? { kind: 'value', value: 'no' }
+          : refused(`“${text}” is neither yes nor no`);
   }
 }
 
 /** Whether a cell already says this. Blanks around a text say nothing. */
-export const saysAlready = (now: Cell, value: Cell): boolean => now === value || (typeof now === 'string' && now.trim() === value);
+export const saysAlready = (now: Cell, value: Cell): boolean =>
+  now === value || (typeof now === 'string' && now.trim() === value);
 
 const saidOf = new WeakMap<readonly Word[], Map<string, string>>();
 
@@ -119,6 +160,10 @@ function sayings(words: readonly Word[]): Map<string, string> {
 export function sayCell(cell: CellKind, value: Cell, site: Site): Cell {
   if (value === null || value === '') return value;
   if (cell.kind === 'word') return sayings(cell.words(site)).get(String(value)) ?? value;
-  if (cell.kind === 'words') return String(value).split(', ').map((one) => cell.words.find((word) => word.value === one)?.says ?? one).join(', ');
+  if (cell.kind === 'words')
+    return String(value)
+      .split(', ')
+      .map((one) => cell.words.find((word) => word.value === one)?.says ?? one)
+      .join(', ');
   return value;
 }

@@ -9,5 +9,7 @@ export function neutralised(text: string): string {
 
 /** The text as it was before it was made harmless. */
 export function restored(text: string): string {
-  return text.startsWith("'") && dangerous.test(text.slice(1)) && !isFigure.test(text.slice(1)) ? text.slice(1) : text;
+  return text.startsWith("'") && dangerous.test(text.slice(1)) && !isFigure.test(text.slice(1))
+    ? text.slice(1)
+    : text;
 }

@@ -11,7 +11,12 @@ export type ListId = (typeof listIds)[number];
 
 /** Rows are opaque to whoever shows a list: they go in and out of their own list only. */
 type AnyList = List<unknown>;
-const lists = { place: placeList, camera: cameraList, run: runList, segment: segmentList } as unknown as Record<ListId, AnyList>;
+const lists = {
+  place: placeList,
+  camera: cameraList,
+  run: runList,
+  segment: segmentList,
+} as unknown as Record<ListId, AnyList>;
 
 export const listOf = (id: ListId): AnyList => lists[id];
 
@@ -21,18 +26,45 @@ export function columnOf(list: AnyList, key: string): Column<unknown> {
   return column;
 }
 
-export interface ShownColumn { key: string; heading: string; cell: CellKind; width: number; editable: boolean; isKey: boolean }
-export interface ShownRow { id: string; cells: Record<string, Cell> }
-export interface Table { id: ListId; label: string; columns: readonly ShownColumn[]; rows: ShownRow[] }
+export interface ShownColumn {
+  key: string;
+  heading: string;
+  cell: CellKind;
+  width: number;
+  editable: boolean;
+  isKey: boolean;
+}
+export interface ShownRow {
+  id: string;
+  cells: Record<string, Cell>;
+}
+export interface Table {
+  id: ListId;
+  label: string;
+  columns: readonly ShownColumn[];
+  rows: ShownRow[];
+}
 
 /** What tells a run or a segment is noted elsewhere, at its camera and by its order; a place's name and a camera's number are their own. */
 const keysAreOwn = (id: ListId): boolean => id === 'place' || id === 'camera';
 
 /** The columns of each list as they are shown; the same ones every time. */
-const shownColumns = Object.fromEntries(listIds.map((id) => [id, lists[id].columns.map(({ key, heading, cell, width, write }): ShownColumn => {
-  const isKey = lists[id].keys.includes(key);
-  return { key, heading, cell, width, isKey, editable: write !== undefined && (!isKey || keysAreOwn(id)) };
-})])) as unknown as Record<ListId, readonly ShownColumn[]>;
+const shownColumns = Object.fromEntries(
+  listIds.map((id) => [
+    id,
+    lists[id].columns.map(({ key, heading, cell, width, write }): ShownColumn => {
+      const isKey = lists[id].keys.includes(key);
+      return {
+        key,
+        heading,
+        cell,
+        width,
+        isKey,
+        editable: write !== undefined && (!isKey || keysAreOwn(id)),
+      };
+    }),
+  ]),
+) as unknown as Record<ListId, readonly ShownColumn[]>;
 
 const cellsOf = (list: AnyList, row: unknown, site: Site): Record<string, Cell> =>
   Object.fromEntries(list.columns.map(({ key, cell, read }) => [key, sayCell(cell, read(row, site), site)]));
@@ -41,7 +73,9 @@ const cellsOf = (list: AnyList, row: unknown, site: Site): Record<string, Cell> 
 export function tableOf(site: Site, id: ListId): Table {
   const list = listOf(id);
   return {
-    id, label: list.label, columns: shownColumns[id],
+    id,
+    label: list.label,
+    columns: shownColumns[id],
     rows: list.rows(site).map(({ id: rowId, row }) => ({ id: rowId, cells: cellsOf(list, row, site) })),
   };
 }
@@ -50,21 +84,24 @@ const isLength = ({ cell }: ShownColumn): boolean => cell.kind === 'number' && c
 
 /** A column's heading for a person who likes lengths in this unit. Files keep metres. */
 export const headingFor = (column: ShownColumn, measures: Pick<Measures, 'length'>): string =>
-  (isLength(column) ? column.heading.replace(/ m$/, ` ${shownUnit('m', measures)}`) : column.heading);
+  isLength(column) ? column.heading.replace(/ m$/, ` ${shownUnit('m', measures)}`) : column.heading;
 
 /** What a cell shows such a person. */
 export const cellFor = (column: ShownColumn, cell: Cell, measures: Pick<Measures, 'length'>): Cell =>
-  (isLength(column) && typeof cell === 'number' ? fieldText(cell, 'm', measures) : cell);
+  isLength(column) && typeof cell === 'number' ? fieldText(cell, 'm', measures) : cell;
 
 /** Rows as they are now, those that say what they said before being the very same, so that nobody has to draw them again. */
 export function steadyRows(before: readonly ShownRow[], now: readonly ShownRow[]): readonly ShownRow[] {
   const known = new Map(before.map((row) => [row.id, row]));
-  const same = (a: ShownRow, b: ShownRow): boolean => Object.entries(b.cells).every(([key, cell]) => a.cells[key] === cell);
+  const same = (a: ShownRow, b: ShownRow): boolean =>
+    Object.entries(b.cells).every(([key, cell]) => a.cells[key] === cell);
   const steady = now.map((row) => {
     const old = known.get(row.id);
     return old && same(old, row) ? old : row;
   });
-  return steady.length === before.length && steady.every((row, index) => row === before[index]) ? before : steady;
+  return steady.length === before.length && steady.every((row, index) => row === before[index])
+    ? before
+    : steady;
 }
 
 /** Rows by a column, those that say nothing there last; rows that say the same stay in their order. */
@@ -75,7 +112,9 @@ export function sortedRows(rows: readonly ShownRow[], key: string, isDown: boole
   return [...rows].sort((one, other) => {
     const [a, b] = [one.cells[key], other.cells[key]];
     if (isEmpty(a) || isEmpty(b)) return Number(isEmpty(a)) - Number(isEmpty(b));
-    return way * (typeof a === 'number' && typeof b === 'number' ? a - b : words.compare(String(a), String(b)));
+    return (
+      way * (typeof a === 'number' && typeof b === 'number' ? a - b : words.compare(String(a), String(b)))
+    );
   });
 }
 

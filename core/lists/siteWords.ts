@@ -1,12 +1,18 @@
 import type { Site } from '#core/site';
 
-export interface Word { value: string; says: string }
+export interface Word {
+  value: string;
+  says: string;
+}
 
 /**
  * Words that a part of a site gives, such as its places. They are made once for each state of that part, since a list of
  * a thousand rows asks for them a thousand times.
  */
-export function siteWords<Part extends object>(part: (site: Site) => Part, make: (part: Part) => Word[]): (site: Site) => readonly Word[] {
+export function siteWords<Part extends object>(
+  part: (site: Site) => Part,
+  make: (part: Part) => Word[],
+): (site: Site) => readonly Word[] {
   const known = new WeakMap<Part, readonly Word[]>();
   return (site) => {
     const key = part(site);

@@ -13,7 +13,12 @@ export function viewWidthM(sensor: SensorId, focalMm: number, distanceM: number)
 }
 
 /** Picture pixels that a metre across the view gets at this distance. */
-export function pixelsPerMetre(widthPixels: number, sensor: SensorId, focalMm: number, distanceM: number): number {
+export function pixelsPerMetre(
+  widthPixels: number,
+  sensor: SensorId,
+  focalMm: number,
+  distanceM: number,
+): number {
   return widthPixels / viewWidthM(sensor, focalMm, distanceM);
 }
 

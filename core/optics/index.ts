@@ -1,2 +1,11 @@
-export { pixelsPerMetre, purposeServed, sameViewFocalMm, viewDegrees, viewPurposeIds, viewPurposes, viewWidthM, type ViewPurposeId } from './fieldOfView';
+export {
+  pixelsPerMetre,
+  purposeServed,
+  sameViewFocalMm,
+  viewDegrees,
+  viewPurposeIds,
+  viewPurposes,
+  viewWidthM,
+  type ViewPurposeId,
+} from './fieldOfView';
 export { sensorIds, sensors, type SensorId } from './sensors';

@@ -24,28 +24,53 @@ export interface Draft {
   remedy: (binding: Margin) => string;
 }
 
-interface Access { work: string[]; parts: Part[]; cautions: string[] }
+interface Access {
+  work: string[];
+  parts: Part[];
+  cautions: string[];
+}
 const noAccess: Access = { work: [], parts: [], cautions: [] };
 const halfDay: Part[] = [{ item: 'lift-half-day', count: 1 }];
 
 /** Time and hire that the camera's height costs, once per visit. */
 function accessWork({ place }: Context): Access {
   switch (place.access.by) {
-    case 'ground': return noAccess;
-    case 'ladder': return { work: ['ladder'], parts: [], cautions: ['Working at height: ladder footed, never alone.'] };
-    case 'lift': return { work: ['lift-or-rope'], parts: halfDay, cautions: ['Working at height: lift and trained operator, never alone.'] };
-    case 'rope': return { work: ['lift-or-rope'], parts: [], cautions: ['Rope access: trained people only, never alone.'] };
+    case 'ground':
+      return noAccess;
+    case 'ladder':
+      return { work: ['ladder'], parts: [], cautions: ['Working at height: ladder footed, never alone.'] };
+    case 'lift':
+      return {
+        work: ['lift-or-rope'],
+        parts: halfDay,
+        cautions: ['Working at height: lift and trained operator, never alone.'],
+      };
+    case 'rope':
+      return {
+        work: ['lift-or-rope'],
+        parts: [],
+        cautions: ['Rope access: trained people only, never alone.'],
+      };
   }
 }
 
 /** The least margin to spare decides; a margin past its limit beats any that is not. */
 function bindingOf(margins: readonly Margin[]): Margin | null {
   const rank = { fails: 2, close: 1, holds: 0 } as const;
-  return margins.reduce<Margin | null>((a, b) => (!a || rank[b.standing] > rank[a.standing] || (rank[b.standing] === rank[a.standing] && b.share > a.share) ? b : a), null);
+  return margins.reduce<Margin | null>(
+    (a, b) =>
+      !a ||
+      rank[b.standing] > rank[a.standing] ||
+      (rank[b.standing] === rank[a.standing] && b.share > a.share)
+        ? b
+        : a,
+    null,
+  );
 }
 
 /** Labour in whole units of the currency; a rate that nobody has set counts as nothing and is named as missing. */
-export const labourCostOf = (catalogue: Catalogue, hours: number): number => Math.round(hours * (catalogue.labourPerHour ?? 0));
+export const labourCostOf = (catalogue: Catalogue, hours: number): number =>
+  Math.round(hours * (catalogue.labourPerHour ?? 0));
 
 export function partsCostOf({ products }: Catalogue, parts: readonly Part[]): number {
   let sum = 0;
@@ -54,7 +79,16 @@ export function partsCostOf({ products }: Catalogue, parts: readonly Part[]): nu
 }
 
 /** Parts that stay when a camera is renewed: the way that its cable takes. */
-const lasting = new Set(['category-cable-m', 'fibre-cable-m', 'fibre-splices', 'containment-m', 'making-good', 'category-ends', 'power-pair-m', 'lift-half-day']);
+const lasting = new Set([
+  'category-cable-m',
+  'fibre-cable-m',
+  'fibre-splices',
+  'containment-m',
+  'making-good',
+  'category-ends',
+  'power-pair-m',
+  'lift-half-day',
+]);
 
 const portCosts = new WeakMap<Catalogue, Record<SharedPort['of'], number>>();
 
@@ -62,15 +96,22 @@ const portCosts = new WeakMap<Catalogue, Record<SharedPort['of'], number>>();
 function portCostOf(catalogue: Catalogue, of: SharedPort['of']): number {
   let costs = portCosts.get(catalogue);
   if (!costs) {
-    const least = (kind: SharedPort['of']) => Math.round(Math.min(...productsOf(catalogue, kind).flatMap(({ each, ports }) => (each === null ? [] : [each / ports]))));
+    const least = (kind: SharedPort['of']) =>
+      Math.round(
+        Math.min(
+          ...productsOf(catalogue, kind).flatMap(({ each, ports }) => (each === null ? [] : [each / ports])),
+        ),
+      );
     costs = { 'coax-unit': least('coax-unit'), 'poe-switch': least('poe-switch') };
-    for (const kind of ['coax-unit', 'poe-switch'] as const) if (!Number.isFinite(costs[kind])) costs[kind] = 0;
+    for (const kind of ['coax-unit', 'poe-switch'] as const)
+      if (!Number.isFinite(costs[kind])) costs[kind] = 0;
     portCosts.set(catalogue, costs);
   }
   return costs[of];
 }
 
-const stopFirst = 'Dangerous volts were read on this run: nobody touches it until a licensed person has made it safe.';
+const stopFirst =
+  'Dangerous volts were read on this run: nobody touches it until a licensed person has made it safe.';
 
 /** Hours and dark hours of the tasks, one after the other. */
 function labourOf(catalogue: Catalogue, tasks: readonly Part[]): { hours: number; darkHours: number } {
@@ -84,7 +125,10 @@ function labourOf(catalogue: Catalogue, tasks: readonly Part[]): { hours: number
 }
 
 /** What the parts cost, what of that is due again, and which have no price. One pass: a thousand cameras have eleven options each. */
-function boughtOf({ products }: Catalogue, parts: readonly Part[]): { cost: number; dueAgain: number; unpriced: string[] } {
+function boughtOf(
+  { products }: Catalogue,
+  parts: readonly Part[],
+): { cost: number; dueAgain: number; unpriced: string[] } {
   let [cost, dueAgain] = [0, 0];
   let unpriced: string[] = none;
   for (const { item, count } of parts) {
@@ -115,14 +159,39 @@ export function possible(context: Context, draft: Draft): Possible {
   const state = binding?.standing ?? 'holds';
   const isStopped = context.findings.state === 'stop' && tasks.length > 0;
   return {
-    kind: draft.kind, state, margins: draft.margins, binding, parts, tasks, hours, darkHours, labourCost, portCost,
-    shared: draft.shared ?? null, cost: cost + labourCost + portCost,
+    kind: draft.kind,
+    state,
+    margins: draft.margins,
+    binding,
+    parts,
+    tasks,
+    hours,
+    darkHours,
+    labourCost,
+    portCost,
+    shared: draft.shared ?? null,
+    cost: cost + labourCost + portCost,
     unpriced: hours > 0 && catalogue.labourPerHour === null ? [...unpriced, labourId] : unpriced,
-    lifeYears: draft.lifeYears, renewCost: (draft.renew ? partsCostOf(catalogue, draft.renew) : dueAgain) + labourCostOf(catalogue, productOf(catalogue, 'swap-ip-camera', 'task').hours),
-    signal: draft.signal, megapixels: draft.megapixels, draws: draft.draws ?? null, fedLocally: draft.fedLocally ?? false,
-    newCableM: draft.newCableM ?? 0, showsAt: draft.showsAt ?? none, says: draft.says,
-    cautions: isStopped ? [stopFirst, ...draft.cautions, ...access.cautions] : access.cautions.length > 0 ? [...draft.cautions, ...access.cautions] : [...draft.cautions],
-    broken: state === 'fails' && binding ? { limit: `${binding.label}: ${binding.working().conclusion}`, remedy: draft.remedy(binding) } : null,
+    lifeYears: draft.lifeYears,
+    renewCost:
+      (draft.renew ? partsCostOf(catalogue, draft.renew) : dueAgain) +
+      labourCostOf(catalogue, productOf(catalogue, 'swap-ip-camera', 'task').hours),
+    signal: draft.signal,
+    megapixels: draft.megapixels,
+    draws: draft.draws ?? null,
+    fedLocally: draft.fedLocally ?? false,
+    newCableM: draft.newCableM ?? 0,
+    showsAt: draft.showsAt ?? none,
+    says: draft.says,
+    cautions: isStopped
+      ? [stopFirst, ...draft.cautions, ...access.cautions]
+      : access.cautions.length > 0
+        ? [...draft.cautions, ...access.cautions]
+        : [...draft.cautions],
+    broken:
+      state === 'fails' && binding
+        ? { limit: `${binding.label}: ${binding.working().conclusion}`, remedy: draft.remedy(binding) }
+        : null,
   };
 }
 

@@ -20,9 +20,25 @@ export interface Future {
 }
 
 /** Everything as it is known. */
-export const asKnown: Future = { coaxOhms: 0, powerOhms: 0, loss: 0, joints: 0, load: 0, length: 0, steel: false };
+export const asKnown: Future = {
+  coaxOhms: 0,
+  powerOhms: 0,
+  loss: 0,
+  joints: 0,
+  load: 0,
+  length: 0,
+  steel: false,
+};
 /** Two standard deviations to the bad side in everything at once. */
-export const pessimistic: Future = { coaxOhms: 2, powerOhms: 2, loss: 2, joints: 2, load: 2, length: 2, steel: false };
+export const pessimistic: Future = {
+  coaxOhms: 2,
+  powerOhms: 2,
+  loss: 2,
+  joints: 2,
+  load: 2,
+  length: 2,
+  steel: false,
+};
 
 /** One standard deviation of a loop, as a share. A reading leaves the meter, temperature and ageing; a table leaves gauge, copper and joints. Judgement. */
 export const ohmsSpread: Record<Basis, number> = { measured: 0.03, 'data-sheet': 0.08, typical: 0.12 };
@@ -43,4 +59,5 @@ export function ohmsFactor(from: Basis, deviations: number, steel = false): numb
 }
 
 /** dB that joints nobody looked at take in a future: only ever more. */
-export const unseenDb = (looked: boolean, { joints }: Future): number => (looked ? 0 : unseenJointDb * Math.max(0, joints));
+export const unseenDb = (looked: boolean, { joints }: Future): number =>
+  looked ? 0 : unseenJointDb * Math.max(0, joints);

@@ -1,7 +1,16 @@
 export type { Context } from './context';
 export { asKnown, pessimistic, steelChance, type Future } from './future';
 export { poeSourceVolts } from './margins';
-export { isIp, optionLabels, type Impossible, type Margin, type Option, type Part, type Possible, type SharedPort } from './option';
+export {
+  isIp,
+  optionLabels,
+  type Impossible,
+  type Margin,
+  type Option,
+  type Part,
+  type Possible,
+  type SharedPort,
+} from './option';
 export { optionsFor } from './optionsFor';
 export { freeRackUnits, mixes, portsThere, unitSizes, type UnitSize, type Wanted } from './sharedUnits';
 export { renewalsOf, totalOf, type Buys, type SharedEquipment, type Total } from './total';

@@ -20,10 +20,18 @@ export interface Margin {
 }
 
 /** So many of a row of the catalogue, or metres of it. */
-export interface Part { item: string; count: number }
+export interface Part {
+  item: string;
+  count: number;
+}
 
 /** Ports an option takes of equipment that several cameras share. */
-export interface SharedPort { of: 'coax-unit' | 'poe-switch'; placeId: string; sourceWatts: number; mbps: number }
+export interface SharedPort {
+  of: 'coax-unit' | 'poe-switch';
+  placeId: string;
+  sourceWatts: number;
+  mbps: number;
+}
 
 export interface Possible {
   kind: OptionKind;
@@ -48,7 +56,8 @@ export interface Possible {
   lifeYears: number;
   renewCost: number;
   /** What its camera asks of a recorder slot; nothing where no camera is left. */
-  signal: { kind: 'coax'; format: string } | { kind: 'ip'; mbps: number; megapixels: number } | { kind: 'none' };
+  signal:
+    { kind: 'coax'; format: string } | { kind: 'ip'; mbps: number; megapixels: number } | { kind: 'none' };
   /** Megapixels that the view has then. */
   megapixels: number;
   /** Amps it draws of a supply box by night. */
@@ -65,7 +74,13 @@ export interface Possible {
 }
 
 /** An option that there is nothing to build on: no such cable, no route, no input. `remedy` is what would make it one. */
-export interface Impossible { kind: OptionKind; state: 'no'; short: string; why: string; remedy: string }
+export interface Impossible {
+  kind: OptionKind;
+  state: 'no';
+  short: string;
+  why: string;
+  remedy: string;
+}
 
 export type Option = Possible | Impossible;
 

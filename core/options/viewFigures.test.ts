@@ -1,12 +1,21 @@
 import { describe, expect, it } from 'vitest';
 import { viewFigures } from '.';
 
-const camera = { lens: { sensor: '1/3' as const, focalMm: 4.8 }, targetM: 10, format: 'cvbs', target: 'fixed-4mp' as const };
+const camera = {
+  lens: { sensor: '1/3' as const, focalMm: 4.8 },
+  targetM: 10,
+  format: 'cvbs',
+  target: 'fixed-4mp' as const,
+};
 
 describe('what a camera sees of its target', () => {
   // A lens as long as its sensor is wide sees as wide as it is far: 10 m at 10 m.
   it('is told before and after the change', () => {
-    expect(viewFigures(camera)?.atTarget).toMatchObject({ widthM: expect.closeTo(10, 9) as number, now: { perMetre: expect.closeTo(70.4, 9) as number, purpose: 'observe what is done' }, after: { perMetre: expect.closeTo(256, 9) as number, purpose: 'identify a stranger' } });
+    expect(viewFigures(camera)?.atTarget).toMatchObject({
+      widthM: expect.closeTo(10, 9) as number,
+      now: { perMetre: expect.closeTo(70.4, 9) as number, purpose: 'observe what is done' },
+      after: { perMetre: expect.closeTo(256, 9) as number, purpose: 'identify a stranger' },
+    });
   });
   it('is an angle alone where nobody knows how far the target is, and nothing without a lens', () => {
     const { targetM: _, ...farAway } = camera;
@@ -14,5 +23,6 @@ describe('what a camera sees of its target', () => {
     const { lens: _lens, ...bare } = camera;
     expect(viewFigures(bare)).toBeNull();
   });
-  it('too few pixels serve nothing', () => expect(viewFigures({ ...camera, targetM: 100 })?.atTarget?.now.purpose).toBeNull());
+  it('too few pixels serve nothing', () =>
+    expect(viewFigures({ ...camera, targetM: 100 })?.atTarget?.now.purpose).toBeNull());
 });

@@ -22,28 +22,62 @@ export interface ViewNeed {
 }
 
 /** `mbps` is its main and sub stream together. */
-export interface CameraFigures { product: ProductOf<'camera'>; nightWatts: number; heaterWatts: number; mbps: number; mbpsFrom: ProductOf<'camera'>['from']; format: string; from: ProductOf<'camera'>['from'] }
+export interface CameraFigures {
+  product: ProductOf<'camera'>;
+  nightWatts: number;
+  heaterWatts: number;
+  mbps: number;
+  mbpsFrom: ProductOf<'camera'>['from'];
+  format: string;
+  from: ProductOf<'camera'>['from'];
+}
 
 /** Pixels across a picture of 16:9 by its megapixels. */
 const acrossOf: Record<number, number> = { 2: 1920, 4: 2560, 8: 3840 };
 
-const fixedClasses: { id: TargetClassId; megapixels: number }[] = [{ id: 'fixed-2mp', megapixels: 2 }, { id: 'fixed-4mp', megapixels: 4 }, { id: 'fixed-8mp', megapixels: 8 }];
+const fixedClasses: { id: TargetClassId; megapixels: number }[] = [
+  { id: 'fixed-2mp', megapixels: 2 },
+  { id: 'fixed-4mp', megapixels: 4 },
+  { id: 'fixed-8mp', megapixels: 8 },
+];
 
 function figuresOf(product: ProductOf<'camera'>, lamps: boolean, heater: boolean): CameraFigures {
   const heaterWatts = heater ? product.heaterWatts : 0;
-  return { product, heaterWatts, nightWatts: product.watts + (lamps ? product.lampWatts : 0) + heaterWatts, mbps: product.mbps, mbpsFrom: product.from, format: product.format ?? 'hd1080', from: product.from };
+  return {
+    product,
+    heaterWatts,
+    nightWatts: product.watts + (lamps ? product.lampWatts : 0) + heaterWatts,
+    mbps: product.mbps,
+    mbpsFrom: product.from,
+    format: product.format ?? 'hd1080',
+    from: product.from,
+  };
 }
 
 /** The figures of a camera whose streams somebody has described. */
-function withStream(figures: CameraFigures, site: Pick<Site, 'stream' | 'slotting'>, camera: Camera): CameraFigures {
-  const { mainMbps, subMbps, from } = streamRate(figures.product, site.stream[camera.id], slottingOf(site).streams);
-  return { ...figures, mbps: mainMbps + subMbps, mbpsFrom: from === 'class' ? figures.mbpsFrom : from === 'data-sheet' ? 'data-sheet' : 'typical' };
+function withStream(
+  figures: CameraFigures,
+  site: Pick<Site, 'stream' | 'slotting'>,
+  camera: Camera,
+): CameraFigures {
+  const { mainMbps, subMbps, from } = streamRate(
+    figures.product,
+    site.stream[camera.id],
+    slottingOf(site).streams,
+  );
+  return {
+    ...figures,
+    mbps: mainMbps + subMbps,
+    mbpsFrom: from === 'class' ? figures.mbpsFrom : from === 'data-sheet' ? 'data-sheet' : 'typical',
+  };
 }
 
 /** Pixels across the whole picture so that the target gets the pixels per metre that its purpose takes. Source: IEC 62676-4. */
 function pixelsAcrossFor({ needs, lens, targetM }: Camera): number | null {
   const perMetre = viewPurposes.find(({ id }) => id === needs?.detail)?.atLeast;
-  return perMetre === undefined || !lens || targetM === undefined ? null : perMetre * viewWidthM(lens.sensor, lens.focalMm, targetM);
+  return perMetre === undefined || !lens || targetM === undefined
+    ? null
+    : perMetre * viewWidthM(lens.sensor, lens.focalMm, targetM);
 }
 
 /** What a view needs: detail from its purpose, lamps, heater and the rest as noted or as they are today. */
@@ -54,11 +88,19 @@ export function viewNeed(site: Pick<Site, 'product' | 'stream' | 'slotting'>, ca
   const heater = camera.needs?.heater ?? camera.heater;
   const ip = withStream(figuresOf(cameraFor(catalogue, camera, 'ip'), lamps, heater), site, camera);
   const turning = camera.target === 'turning-4mp';
-  const enough = pixelsAcross === null ? undefined : fixedClasses.find(({ megapixels }) => acrossOf[megapixels]! >= pixelsAcross);
+  const enough =
+    pixelsAcross === null
+      ? undefined
+      : fixedClasses.find(({ megapixels }) => acrossOf[megapixels]! >= pixelsAcross);
   const known = pixelsAcross !== null && !turning;
   return {
-    pixelsAcross, lamps, heater, ip, hd: figuresOf(cameraFor(catalogue, camera, 'hd'), lamps, heater),
-    audio: camera.needs?.audio ?? false, vandal: camera.needs?.vandal ?? camera.body === 'vandal-dome',
+    pixelsAcross,
+    lamps,
+    heater,
+    ip,
+    hd: figuresOf(cameraFor(catalogue, camera, 'hd'), lamps, heater),
+    audio: camera.needs?.audio ?? false,
+    vandal: camera.needs?.vandal ?? camera.body === 'vandal-dome',
     megapixels: known ? (enough?.megapixels ?? 8) : ip.product.megapixels,
     suggests: known ? (enough?.id ?? 'fixed-8mp') : camera.target,
     beyond: known && !enough,

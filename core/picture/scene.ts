@@ -1,5 +1,9 @@
 /** A picture as light from 0 to 1, three values a point, row by row. */
-export interface Picture { width: number; height: number; rgb: Float32Array }
+export interface Picture {
+  width: number;
+  height: number;
+  rgb: Float32Array;
+}
 
 type Colour = readonly [number, number, number];
 const sky: Colour = [0.62, 0.72, 0.8];
@@ -31,14 +35,25 @@ export function quayScene(width: number, height: number): Picture {
     if (v > 0.64) return quay;
     return v > 0.5 ? sea : sky;
   };
-  for (let y = 0; y < height; y += 1) for (let x = 0; x < width; x += 1) rgb.set(colourAt(x, y), (y * width + x) * 3);
+  for (let y = 0; y < height; y += 1)
+    for (let x = 0; x < width; x += 1) rgb.set(colourAt(x, y), (y * width + x) * 3);
   return { width, height, rgb };
 }
 
 /** Bars that a camera shows while it tests itself. */
 export function testBars(width: number, height: number): Picture {
-  const bars: readonly Colour[] = [[0.9, 0.9, 0.9], [0.85, 0.8, 0.1], [0.1, 0.75, 0.8], [0.15, 0.7, 0.2], [0.75, 0.2, 0.7], [0.75, 0.15, 0.15], [0.15, 0.2, 0.7]];
+  const bars: readonly Colour[] = [
+    [0.9, 0.9, 0.9],
+    [0.85, 0.8, 0.1],
+    [0.1, 0.75, 0.8],
+    [0.15, 0.7, 0.2],
+    [0.75, 0.2, 0.7],
+    [0.75, 0.15, 0.15],
+    [0.15, 0.2, 0.7],
+  ];
   const rgb = new Float32Array(width * height * 3);
-  for (let y = 0; y < height; y += 1) for (let x = 0; x < width; x += 1) rgb.set(bars[Math.floor((x * bars.length) / width)]!, (y * width + x) * 3);
+  for (let y = 0; y < height; y += 1)
+    for (let x = 0; x < width; x += 1)
+      rgb.set(bars[Math.floor((x * bars.length) / width)]!, (y * width + x) * 3);
   return { width, height, rgb };
 }

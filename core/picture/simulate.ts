@@ -32,23 +32,35 @@ function dice(seed: number): () => number {
 /** Active part of a line in microseconds: 52 of the 64 of a composite line; formats of more lines share their width among finer detail. */
 const compositeLineUs = 52;
 const compositeTopMHz = 6;
-export const activeLineUs = ({ topMHz }: Pick<PictureFormat, 'topMHz'>): number => (compositeLineUs * compositeTopMHz) / topMHz;
+export const activeLineUs = ({ topMHz }: Pick<PictureFormat, 'topMHz'>): number =>
+  (compositeLineUs * compositeTopMHz) / topMHz;
 
 /** A share of the picture's width in microseconds of its line, and the reverse. */
-export const microsecondsOfLine = (format: Pick<PictureFormat, 'topMHz'>, percent: number): number => (activeLineUs(format) * percent) / 100;
-export const percentOfLine = (format: Pick<PictureFormat, 'topMHz'>, microseconds: number): number => (100 * microseconds) / activeLineUs(format);
+export const microsecondsOfLine = (format: Pick<PictureFormat, 'topMHz'>, percent: number): number =>
+  (activeLineUs(format) * percent) / 100;
+export const percentOfLine = (format: Pick<PictureFormat, 'topMHz'>, microseconds: number): number =>
+  (100 * microseconds) / activeLineUs(format);
 
 const powerOfTwo = (atLeast: number): number => 2 ** Math.ceil(Math.log2(atLeast));
 
 /** What is left of each harmonic of a line behind a cable, once the receiver has put the low frequencies right. */
-function response({ stretches, format, extraDb = 0 }: NonNullable<Effects['cable']>, size: number, width: number): Float64Array {
+function response(
+  { stretches, format, extraDb = 0 }: NonNullable<Effects['cable']>,
+  size: number,
+  width: number,
+): Float64Array {
   const lineUs = (activeLineUs(format) * size) / width;
   const lowDb = pathLossDb(stretches, 0.1);
   return Float64Array.from({ length: size / 2 + 1 }, (_, k) => {
     const megahertz = k / lineUs;
-    const loss = Math.max(0, (megahertz > 0 ? pathLossDb(stretches, megahertz) : lowDb) - lowDb) + (extraDb * Math.min(1, megahertz / format.topMHz));
+    const loss =
+      Math.max(0, (megahertz > 0 ? pathLossDb(stretches, megahertz) : lowDb) - lowDb) +
+      extraDb * Math.min(1, megahertz / format.topMHz);
     // Above the format's own top nothing was sent.
-    const sent = megahertz <= format.topMHz ? 1 : Math.exp(-(((megahertz - format.topMHz) / (0.2 * format.topMHz)) ** 2));
+    const sent =
+      megahertz <= format.topMHz
+        ? 1
+        : Math.exp(-(((megahertz - format.topMHz) / (0.2 * format.topMHz)) ** 2));
     return sent * 10 ** (-loss / 20);
   });
 }
@@ -67,7 +79,8 @@ function filtered(picture: Picture, cable: NonNullable<Effects['cable']>): Pictu
     const [y, channel] = [Math.floor(row / 3), row % 3];
     const at = (x: number): number => (y * width + x) * 3 + channel;
     // Mirrored over the blank part, so that the line's ends are no edge.
-    for (let x = 0; x < size; x += 1) line[x] = picture.rgb[at(x < width ? x : Math.max(0, 2 * width - 1 - x))]!;
+    for (let x = 0; x < size; x += 1)
+      line[x] = picture.rgb[at(x < width ? x : Math.max(0, 2 * width - 1 - x))]!;
     fft.realTransform(spectrum, line);
     for (let k = 0; k <= size / 2; k += 1) {
       spectrum[2 * k] = spectrum[2 * k]! * keeps[k]!;
@@ -88,7 +101,8 @@ function ghosted({ width, height, rgb }: Picture, shiftPx: number, share: number
     for (let x = 0; x < width; x += 1) {
       const at = (y * width + x) * 3;
       const from = x - shift >= 0 ? at - shift * 3 : -1;
-      for (let c = 0; c < 3; c += 1) out[at + c] = rgb[at + c]! + share * (from >= 0 ? rgb[from + c]! - 0.4 : 0);
+      for (let c = 0; c < 3; c += 1)
+        out[at + c] = rgb[at + c]! + share * (from >= 0 ? rgb[from + c]! - 0.4 : 0);
     }
   }
   return { width, height, rgb: out };
@@ -96,7 +110,10 @@ function ghosted({ width, height, rgb }: Picture, shiftPx: number, share: number
 
 function eachPoint(picture: Picture, change: (value: number, x: number, y: number) => number): Picture {
   const { width } = picture;
-  return { ...picture, rgb: picture.rgb.map((value, k) => change(value, Math.floor(k / 3) % width, Math.floor(k / 3 / width))) };
+  return {
+    ...picture,
+    rgb: picture.rgb.map((value, k) => change(value, Math.floor(k / 3) % width, Math.floor(k / 3 / width))),
+  };
 }
 
 /** Lines that begin late or early, each by another share of the width, and without their colour. */
@@ -145,8 +162,18 @@ export function simulate(scene: Picture, effects: Effects, seed = 5): Picture {
   const { cable, echo, hum, sparkles, torn, rolled, light = 1, barsOnly } = effects;
   let picture = barsOnly ? testBars(scene.width, scene.height) : scene;
   if (cable) picture = filtered(picture, cable);
-  if (echo) picture = ghosted(picture, (echo.delayUs / (cable ? activeLineUs(cable.format) : compositeLineUs)) * scene.width, echo.share);
-  if (hum) picture = eachPoint(picture, (value, _, y) => value + hum.share * Math.sin(2 * Math.PI * (hum.bars * (y / scene.height) + hum.phase)));
+  if (echo)
+    picture = ghosted(
+      picture,
+      (echo.delayUs / (cable ? activeLineUs(cable.format) : compositeLineUs)) * scene.width,
+      echo.share,
+    );
+  if (hum)
+    picture = eachPoint(
+      picture,
+      (value, _, y) =>
+        value + hum.share * Math.sin(2 * Math.PI * (hum.bars * (y / scene.height) + hum.phase)),
+    );
   if (torn) picture = tornApart(picture, torn, random);
   if (rolled) picture = rolledBy(picture, rolled);
   if (sparkles) picture = sparkled(picture, sparkles, random);

@@ -6,17 +6,24 @@ import type { Standing } from '#core/working';
 
 /** How one camera fared in the futures that were drawn. */
 export interface CameraRisk {
-  cameraId: string; number: number; name: string; option: OptionKind;
+  cameraId: string;
+  number: number;
+  name: string;
+  option: OptionKind;
   /** Share of futures in which what was chosen did not hold, and by which margin most often. */
-  fails: number; by: string | null;
+  fails: number;
+  by: string | null;
   /** The test that would tell beforehand, where one that was not done could; what it is worth, in hours of work saved on average. */
-  test: TestId | null; savesHours: number;
+  test: TestId | null;
+  savesHours: number;
 }
 
 export interface Risk {
-  drawn: number; seed: number;
+  drawn: number;
+  seed: number;
   /** Share of futures in which some camera failed, and how many fail on average. */
-  anyFails: number; failsOnAverage: number;
+  anyFails: number;
+  failsOnAverage: number;
   cameras: CameraRisk[];
 }
 
@@ -51,18 +58,33 @@ function normal(even: () => number): () => number {
 const commonShare = 0.6;
 const ownShare = Math.sqrt(1 - commonShare ** 2);
 
-interface Chosen { cameraId: string; number: number; name: string; option: Possible; isCoax: boolean; coaxRead: boolean; traced: boolean; fails: number; by: Map<Margin, number> }
+interface Chosen {
+  cameraId: string;
+  number: number;
+  name: string;
+  option: Possible;
+  isCoax: boolean;
+  coaxRead: boolean;
+  traced: boolean;
+  fails: number;
+  by: Map<Margin, number>;
+}
 
 /** The test that reads what a margin rests on. */
 function testFor({ unit, unread }: Margin, { isCoax, coaxRead, traced }: Chosen): TestId | null {
   if (!unread) return null;
   switch (unit) {
-    case 'W': return isCoax && !coaxRead ? 'coax-loop-ohms' : null;
-    case 'V': return 'night-volts';
-    case 'Mb/s': return traced ? 'link' : 'reflectometer';
+    case 'W':
+      return isCoax && !coaxRead ? 'coax-loop-ohms' : null;
+    case 'V':
+      return 'night-volts';
+    case 'Mb/s':
+      return traced ? 'link' : 'reflectometer';
     case 'dB':
-    case 'm': return traced ? null : 'reflectometer';
-    default: return null;
+    case 'm':
+      return traced ? null : 'reflectometer';
+    default:
+      return null;
   }
 }
 
@@ -74,12 +96,28 @@ const lostHours = ({ hours }: Possible): number => hours + 2;
  * against its limits again. The same seed draws the same futures. It gives up the thread between portions, with what it
  * has by then, so that it can be watched and stopped.
  */
-export function* drawFutures({ runs }: Pick<SiteEvaluation, 'runs'>, options: Readonly<Record<string, OptionKind>>, { count, seed, portion = 500 }: { count: number; seed: number; portion?: number }): Generator<Risk> {
+export function* drawFutures(
+  { runs }: Pick<SiteEvaluation, 'runs'>,
+  options: Readonly<Record<string, OptionKind>>,
+  { count, seed, portion = 500 }: { count: number; seed: number; portion?: number },
+): Generator<Risk> {
   const chosen = runs.flatMap(({ camera, run, findings, options: of }): Chosen[] => {
     const option = of.find((one): one is Possible => one.kind === options[camera.id] && one.state !== 'no');
     if (!option) return [];
     const traced = findings.verdicts.some(({ id, state }) => id === 'reflectometer' && state !== 'untested');
-    return [{ cameraId: camera.id, number: camera.number, name: camera.name, option, isCoax: lineKind(run) === 'coax', coaxRead: findings.coaxLoop.from === 'measured', traced, fails: 0, by: new Map() }];
+    return [
+      {
+        cameraId: camera.id,
+        number: camera.number,
+        name: camera.name,
+        option,
+        isCoax: lineKind(run) === 'coax',
+        coaxRead: findings.coaxLoop.from === 'measured',
+        traced,
+        fails: 0,
+        by: new Map(),
+      },
+    ];
   });
   const even = dice(seed);
   const gauss = normal(even);
@@ -109,22 +147,34 @@ export function* drawFutures({ runs }: Pick<SiteEvaluation, 'runs'>, options: Re
       all += failed;
     }
     yield {
-      drawn, seed, anyFails: any / drawn, failsOnAverage: all / drawn,
-      cameras: chosen.map((one): CameraRisk => {
-        const worst = [...one.by].sort((a, b) => b[1] - a[1])[0]?.[0];
-        const test = worst ? testFor(worst, one) : null;
-        return {
-          cameraId: one.cameraId, number: one.number, name: one.name, option: one.option.kind, fails: one.fails / drawn, by: worst?.label ?? null, test,
-          savesHours: test && worst ? ((one.by.get(worst) ?? 0) / drawn) * lostHours(one.option) : 0,
-        };
-      }).sort((a, b) => b.fails - a.fails || a.number - b.number),
+      drawn,
+      seed,
+      anyFails: any / drawn,
+      failsOnAverage: all / drawn,
+      cameras: chosen
+        .map((one): CameraRisk => {
+          const worst = [...one.by].sort((a, b) => b[1] - a[1])[0]?.[0];
+          const test = worst ? testFor(worst, one) : null;
+          return {
+            cameraId: one.cameraId,
+            number: one.number,
+            name: one.name,
+            option: one.option.kind,
+            fails: one.fails / drawn,
+            by: worst?.label ?? null,
+            test,
+            savesHours: test && worst ? ((one.by.get(worst) ?? 0) / drawn) * lostHours(one.option) : 0,
+          };
+        })
+        .sort((a, b) => b.fails - a.fails || a.number - b.number),
     };
   }
 }
 
 /** Past one in ten a choice is a gamble, from a fiftieth on it is worth a look. Judgement. */
 export const gambleShare = 0.1;
-export const riskStanding = (fails: number): Standing => (fails > gambleShare ? 'fails' : fails > gambleShare / 5 ? 'close' : 'holds');
+export const riskStanding = (fails: number): Standing =>
+  fails > gambleShare ? 'fails' : fails > gambleShare / 5 ? 'close' : 'holds';
 
 /** How many futures tell a single option's chance, and the seed they are drawn from. */
 const singleDraws = { count: 2000, seed: 1, portion: 2000 };
@@ -136,5 +186,8 @@ export function chanceOfFailing(run: RunEvaluation, option: OptionKind): number 
 
 /** The run whose test is worth most before anybody signs; nothing where no test that is left would tell anything. */
 export function mostWorthTesting({ cameras }: Risk): CameraRisk | null {
-  return cameras.reduce<CameraRisk | null>((a, b) => (b.test && b.savesHours > (a?.savesHours ?? 0) ? b : a), null);
+  return cameras.reduce<CameraRisk | null>(
+    (a, b) => (b.test && b.savesHours > (a?.savesHours ?? 0) ? b : a),
+    null,
+  );
 }

@@ -2,7 +2,15 @@ import loadHighs from 'highs';
 import { describe, expect, it } from 'vitest';
 import { evaluateSite } from '#core/evaluation';
 import { allocate, recorderState, type SlotNeed } from '#core/recorder';
-import { slotCount, usualDemands, withRulesOf, type Demands, type Recorder, type Site, type SlotRules } from '#core/site';
+import {
+  slotCount,
+  usualDemands,
+  withRulesOf,
+  type Demands,
+  type Recorder,
+  type Site,
+  type SlotRules,
+} from '#core/site';
 import { saltmarrowSite } from '../site/testSite';
 import { adopt, planGround, planSite, plannedOf, type Plan } from '.';
 
@@ -14,41 +22,78 @@ function plan(at: Site, demands: Demands = usualDemands): Plan | null {
   const planning = planSite(highs, planGround(at, demands));
   return planning.kind === 'plan' ? planning.plan : null;
 }
-const withRecorders = (change: (recorder: Recorder) => Recorder): Site => ({ ...site, choice: {}, placement: {}, recorder: Object.fromEntries(Object.values(site.recorder).map((recorder) => [recorder.id, change(recorder)])) });
-const roomy = (recorder: Recorder): Recorder => ({ ...recorder, limits: { ...recorder.limits, incomingMbps: 500, ipCameras: 64, slotMegapixels: 12 } });
+const withRecorders = (change: (recorder: Recorder) => Recorder): Site => ({
+  ...site,
+  choice: {},
+  placement: {},
+  recorder: Object.fromEntries(
+    Object.values(site.recorder).map((recorder) => [recorder.id, change(recorder)]),
+  ),
+});
+const roomy = (recorder: Recorder): Recorder => ({
+  ...recorder,
+  limits: { ...recorder.limits, incomingMbps: 500, ipCameras: 64, slotMegapixels: 12 },
+});
 
 const fromScratch = (recorders: readonly Recorder[], needs: readonly SlotNeed[]) =>
-  allocate(highs, recorders, needs.map((need) => ({ need, placed: undefined, mayMove: true })), { numbers: 'any', share: 'building', blocks: 'mix', spareSlots: 0 });
+  allocate(
+    highs,
+    recorders,
+    needs.map((need) => ({ need, placed: undefined, mayMove: true })),
+    { numbers: 'any', share: 'building', blocks: 'mix', spareSlots: 0 },
+  );
 
 /** What the plan chose, put on the recorders from scratch; who found no slot. */
 function placed(at: Site, of: Plan): { site: Site; without: number; broken: string[] } {
   const adopted = { ...at, planned: { p: plannedOf(of, 'p', 'P', who) } };
-  const next = adopt(adopted, adopted.planned.p, who).reduce<Site>((so, change) => ('set' in change ? ({ ...so, [change.kind]: { ...so[change.kind], [change.id]: change.set } }) : so), adopted);
+  const next = adopt(adopted, adopted.planned.p, who).reduce<Site>(
+    (so, change) =>
+      'set' in change ? { ...so, [change.kind]: { ...so[change.kind], [change.id]: change.set } } : so,
+    adopted,
+  );
   const { allocation } = evaluateSite(next);
   const recorders = Object.values(next.recorder);
   const needs = Object.values(allocation.needs);
   const { without, occupied } = fromScratch(recorders, needs);
-  return { site: next, without: without.length, broken: recorders.flatMap((recorder) => recorderState(recorder, occupied[recorder.id] ?? []).broken.map(({ why }) => why)) };
+  return {
+    site: next,
+    without: without.length,
+    broken: recorders.flatMap((recorder) =>
+      recorderState(recorder, occupied[recorder.id] ?? []).broken.map(({ why }) => why),
+    ),
+  };
 }
 
 const families: SlotRules['kind'][] = ['from-the-tail', 'switch-per-input', 'fixed-hybrid', 'preset-split'];
 
 describe('slots in the plan', () => {
-  it.each(families)('a plan on recorders of the family %s finds a slot for every camera, and breaks no rule', (family) => {
-    const at = withRecorders((recorder) => roomy(withRulesOf(recorder, family)));
-    const best = plan(at, { ...usualDemands, goal: 'view' });
-    expect(best).not.toBeNull();
-    expect(placed(at, best!)).toMatchObject({ without: 0, broken: [] });
-  });
-  it.each(families)('one of the family %s that takes few IP cameras leads to another plan, or to a recorder bought', (family) => {
-    const wide = withRecorders((recorder) => roomy(withRulesOf(recorder, family)));
-    const tight = withRecorders((recorder) => ({ ...roomy(withRulesOf(recorder, family)), limits: { ...recorder.limits, ipCameras: 2 } }));
-    const [free, held] = [plan(wide), plan(tight)];
-    expect(held!.totals.weighed).toBeGreaterThan(free!.totals.weighed);
-    expect(held!.buys.length > 0 || held!.totals.ipCameras <= 4).toBe(true);
-  });
+  it.each(families)(
+    'a plan on recorders of the family %s finds a slot for every camera, and breaks no rule',
+    (family) => {
+      const at = withRecorders((recorder) => roomy(withRulesOf(recorder, family)));
+      const best = plan(at, { ...usualDemands, goal: 'view' });
+      expect(best).not.toBeNull();
+      expect(placed(at, best!)).toMatchObject({ without: 0, broken: [] });
+    },
+  );
+  it.each(families)(
+    'one of the family %s that takes few IP cameras leads to another plan, or to a recorder bought',
+    (family) => {
+      const wide = withRecorders((recorder) => roomy(withRulesOf(recorder, family)));
+      const tight = withRecorders((recorder) => ({
+        ...roomy(withRulesOf(recorder, family)),
+        limits: { ...recorder.limits, ipCameras: 2 },
+      }));
+      const [free, held] = [plan(wide), plan(tight)];
+      expect(held!.totals.weighed).toBeGreaterThan(free!.totals.weighed);
+      expect(held!.buys.length > 0 || held!.totals.ipCameras <= 4).toBe(true);
+    },
+  );
   it('the incoming rate binds as the number of cameras does', () => {
-    const slow = withRecorders((recorder) => ({ ...roomy(recorder), limits: { ...recorder.limits, incomingMbps: 20, ipCameras: 64 } }));
+    const slow = withRecorders((recorder) => ({
+      ...roomy(recorder),
+      limits: { ...recorder.limits, incomingMbps: 20, ipCameras: 64 },
+    }));
     const best = plan(slow)!;
     expect(best.buys.length).toBeGreaterThan(0);
     expect(placed(slow, best).without).toBe(0);
@@ -58,7 +103,10 @@ describe('slots in the plan', () => {
     const best = plan({ ...site, choice: {}, placement: {} })!;
     const { site: next } = placed({ ...site, choice: {}, placement: {} }, best);
     expect(best.options['c06']).toMatch(/^ip/);
-    const { placements } = fromScratch(Object.values(next.recorder), Object.values(evaluateSite(next).allocation.needs));
+    const { placements } = fromScratch(
+      Object.values(next.recorder),
+      Object.values(evaluateSite(next).allocation.needs),
+    );
     expect(placements.find(({ id }) => id === 'c06')?.recorderId).toBe('hall-recorder');
   });
   it('blocks that keep families apart take whole blocks', () => {
@@ -100,13 +148,25 @@ describe('recorders that a plan buys', () => {
 
 describe('supply boxes in the plan', () => {
   it('a box that is loaded already keeps cameras off it', () => {
-    const weak: Site = { ...site, choice: {}, placement: {}, supply: { ...site.supply, 'hall-box': { ...site.supply['hall-box']!, ratedAmps: 0.6 } } };
-    const mend: Demands = { ...usualDemands, goal: 'mend', policies: { ...usualDemands.policies, route: 'reuse' } };
+    const weak: Site = {
+      ...site,
+      choice: {},
+      placement: {},
+      supply: { ...site.supply, 'hall-box': { ...site.supply['hall-box']!, ratedAmps: 0.6 } },
+    };
+    const mend: Demands = {
+      ...usualDemands,
+      goal: 'mend',
+      policies: { ...usualDemands.policies, route: 'reuse' },
+    };
     const amps = (at: Site) => {
       const best = plan(at, mend)!;
       return evaluateSite(at).runs.reduce((sum, { camera, options }) => {
         const option = options.find(({ kind }) => kind === best.options[camera.id]);
-        return sum + (option && option.state !== 'no' && option.draws?.supplyId === 'hall-box' ? option.draws.amps : 0);
+        return (
+          sum +
+          (option && option.state !== 'no' && option.draws?.supplyId === 'hall-box' ? option.draws.amps : 0)
+        );
       }, 0);
     };
     expect(amps(weak)).toBeLessThanOrEqual(0.8 * 0.6 + 1e-6);

@@ -10,7 +10,12 @@ export interface FeedInput {
   sourceLimitWatts?: number | undefined;
 }
 
-export interface FeedFigures { loadVolts: number; amps: number; lossWatts: number; sourceWatts: number }
+export interface FeedFigures {
+  loadVolts: number;
+  amps: number;
+  lossWatts: number;
+  sourceWatts: number;
+}
 
 /** States in order of precedence. A collapsed feed has no working point, so it carries no figures. */
 export type Feed =
@@ -22,11 +27,17 @@ export type Feed =
  * from the source; `null` when nothing limits it. Below half the source's volts more current only heats the wire.
  * Source: P = (V − I·R)·I with I = min((V − max(V_min, V/2))/R, P_src/V).
  */
-export function maxLoadWatts({ sourceVolts, loopOhms, minLoadVolts, sourceLimitWatts }: Omit<FeedInput, 'load'>): number | null {
+export function maxLoadWatts({
+  sourceVolts,
+  loopOhms,
+  minLoadVolts,
+  sourceLimitWatts,
+}: Omit<FeedInput, 'load'>): number | null {
   if (sourceVolts < minLoadVolts) return 0;
   const headroomVolts = sourceVolts - Math.max(minLoadVolts, sourceVolts / 2);
   const byWire = loopOhms > 0 ? headroomVolts / loopOhms : Infinity;
-  const bySource = sourceLimitWatts === undefined || sourceVolts === 0 ? Infinity : sourceLimitWatts / sourceVolts;
+  const bySource =
+    sourceLimitWatts === undefined || sourceVolts === 0 ? Infinity : sourceLimitWatts / sourceVolts;
   const amps = Math.min(byWire, bySource);
   return Number.isFinite(amps) ? (sourceVolts - amps * loopOhms) * amps : null;
 }
@@ -44,7 +55,10 @@ function constantPowerVolts(sourceVolts: number, loopOhms: number, watts: number
 export function dcFeed(input: FeedInput): Feed {
   const { sourceVolts, loopOhms, load, minLoadVolts, sourceLimitWatts } = input;
   const most = maxLoadWatts(input);
-  const loadVolts = load.kind === 'watts' ? constantPowerVolts(sourceVolts, loopOhms, load.watts) : sourceVolts - load.amps * loopOhms;
+  const loadVolts =
+    load.kind === 'watts'
+      ? constantPowerVolts(sourceVolts, loopOhms, load.watts)
+      : sourceVolts - load.amps * loopOhms;
   if (loadVolts === undefined || loadVolts <= 0) return { state: 'collapsed', maxLoadWatts: most };
   const amps = load.kind === 'watts' ? load.watts / loadVolts : load.amps;
   const sourceWatts = sourceVolts * amps;

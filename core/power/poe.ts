@@ -30,7 +30,10 @@ export function poePairsFed(poeClass: number): 2 | 4 {
 export function poeClassFor(deviceWatts: number): PoeClass | undefined {
   return poeClasses
     .filter((row) => row.poeClass > 0 && row.deviceWatts >= deviceWatts)
-    .reduce<PoeClass | undefined>((least, row) => (!least || row.sourceWatts < least.sourceWatts ? row : least), undefined);
+    .reduce<PoeClass | undefined>(
+      (least, row) => (!least || row.sourceWatts < least.sourceWatts ? row : least),
+      undefined,
+    );
 }
 
 /** Longest copper channel for Ethernet; a stronger power source does not lengthen it. Source: IEEE 802.3, ISO/IEC 11801. */

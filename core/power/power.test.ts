@@ -11,38 +11,49 @@ const feed = fc.record({
 
 describe('dcFeed', () => {
   it('keeps the energy: what leaves the source arrives or warms the wire', () => {
-    fc.assert(fc.property(feed, fc.double({ min: 0, max: 50, noNaN: true }), (input, watts) => {
-      const result = dcFeed({ ...input, load: { kind: 'watts', watts } });
-      if (result.state === 'collapsed') {
-        expect(watts).toBeGreaterThan((input.sourceVolts ** 2 / (4 * input.loopOhms)) * 0.999999);
-        return;
-      }
-      expect(result.sourceWatts).toBeCloseTo(watts + result.lossWatts, 6);
-      expect(result.loadVolts + result.amps * input.loopOhms).toBeCloseTo(input.sourceVolts, 6);
-    }));
+    fc.assert(
+      fc.property(feed, fc.double({ min: 0, max: 50, noNaN: true }), (input, watts) => {
+        const result = dcFeed({ ...input, load: { kind: 'watts', watts } });
+        if (result.state === 'collapsed') {
+          expect(watts).toBeGreaterThan((input.sourceVolts ** 2 / (4 * input.loopOhms)) * 0.999999);
+          return;
+        }
+        expect(result.sourceWatts).toBeCloseTo(watts + result.lossWatts, 6);
+        expect(result.loadVolts + result.amps * input.loopOhms).toBeCloseTo(input.sourceVolts, 6);
+      }),
+    );
   });
   it('holds exactly up to the most it says can arrive', () => {
-    fc.assert(fc.property(feed, (input) => {
-      const most = maxLoadWatts(input);
-      if (most === null || most < 1e-3) return;
-      expect(dcFeed({ ...input, load: { kind: 'watts', watts: most * 0.999 } }).state).toBe('ok');
-      expect(dcFeed({ ...input, load: { kind: 'watts', watts: most * 1.001 } }).state).not.toBe('ok');
-    }));
+    fc.assert(
+      fc.property(feed, (input) => {
+        const most = maxLoadWatts(input);
+        if (most === null || most < 1e-3) return;
+        expect(dcFeed({ ...input, load: { kind: 'watts', watts: most * 0.999 } }).state).toBe('ok');
+        expect(dcFeed({ ...input, load: { kind: 'watts', watts: most * 1.001 } }).state).not.toBe('ok');
+      }),
+    );
   });
   it('a load as a current and as its power agree', () => {
-    fc.assert(fc.property(feed, fc.double({ min: 0.01, max: 0.5, noNaN: true }), (input, share) => {
-      const amps = (share * input.sourceVolts) / input.loopOhms;
-      const byAmps = dcFeed({ ...input, load: { kind: 'amps', amps } });
-      if (byAmps.state === 'collapsed') throw new Error('half the short-circuit current never collapses');
-      const byWatts = dcFeed({ ...input, load: { kind: 'watts', watts: byAmps.loadVolts * amps * 0.999999 } });
-      expect(byWatts).toMatchObject({ loadVolts: expect.closeTo(byAmps.loadVolts, 1) as number });
-    }));
+    fc.assert(
+      fc.property(feed, fc.double({ min: 0.01, max: 0.5, noNaN: true }), (input, share) => {
+        const amps = (share * input.sourceVolts) / input.loopOhms;
+        const byAmps = dcFeed({ ...input, load: { kind: 'amps', amps } });
+        if (byAmps.state === 'collapsed') throw new Error('half the short-circuit current never collapses');
+        const byWatts = dcFeed({
+          ...input,
+          load: { kind: 'watts', watts: byAmps.loadVolts * amps * 0.999999 },
+        });
+        expect(byWatts).toMatchObject({ loadVolts: expect.closeTo(byAmps.loadVolts, 1) as number });
+      }),
+    );
   });
   it('puts collapse before undervoltage before the source limit', () => {
     const base = { sourceVolts: 12, minLoadVolts: 10.8, sourceLimitWatts: 1 };
     expect(dcFeed({ ...base, loopOhms: 20, load: { kind: 'watts', watts: 5 } }).state).toBe('collapsed');
     expect(dcFeed({ ...base, loopOhms: 4, load: { kind: 'watts', watts: 6 } }).state).toBe('undervoltage');
-    expect(dcFeed({ ...base, loopOhms: 0.1, load: { kind: 'watts', watts: 6 } }).state).toBe('source-limited');
+    expect(dcFeed({ ...base, loopOhms: 0.1, load: { kind: 'watts', watts: 6 } }).state).toBe(
+      'source-limited',
+    );
     expect(dcFeed({ ...base, loopOhms: 24, load: { kind: 'amps', amps: 0.5 } }).state).toBe('collapsed');
   });
   it('has no limit through no wire from a source without one', () => {
@@ -55,7 +66,15 @@ describe('PoE', () => {
   it('no class gives its device more than it asks of its source', () => {
     for (const row of poeClasses) expect(row.deviceWatts).toBeLessThan(row.sourceWatts);
   });
-  it.each([[3, 1], [6, 2], [12.5, 3], [13, 4], [25.5, 4], [26, 5], [71.3, 8]])('%f W wants class %i', (watts, poeClass) => {
+  it.each([
+    [3, 1],
+    [6, 2],
+    [12.5, 3],
+    [13, 4],
+    [25.5, 4],
+    [26, 5],
+    [71.3, 8],
+  ])('%f W wants class %i', (watts, poeClass) => {
     expect(poeClassFor(watts)?.poeClass).toBe(poeClass);
   });
   it('nothing offers 72 W', () => expect(poeClassFor(72)).toBeUndefined());

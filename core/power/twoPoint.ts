@@ -1,5 +1,8 @@
 /** Volts at a load and the watts it takes then. */
-export interface LoadPoint { volts: number; watts: number }
+export interface LoadPoint {
+  volts: number;
+  watts: number;
+}
 
 export type TwoPoint =
   | { kind: 'told'; loopOhms: number; sourceVolts: number; spreadOhms: number; spreadVolts: number }
@@ -19,14 +22,22 @@ const leastAmps = 0.04;
 export function twoPoint(light: LoadPoint, heavy: LoadPoint): TwoPoint {
   if (light.volts <= 0 || heavy.volts <= 0) return { kind: 'untold', why: 'the camera gets no volts' };
   const [i1, i2] = [light.watts / light.volts, heavy.watts / heavy.volts];
-  if (i2 - i1 < leastAmps) return { kind: 'untold', why: 'the camera takes hardly more by night than by day' };
+  if (i2 - i1 < leastAmps)
+    return { kind: 'untold', why: 'the camera takes hardly more by night than by day' };
   const dropVolts = light.volts - heavy.volts;
-  if (dropVolts < 2 * meterVolts) return { kind: 'untold', why: 'the volts hardly fall when the lamps come on' };
+  if (dropVolts < 2 * meterVolts)
+    return { kind: 'untold', why: 'the volts hardly fall when the lamps come on' };
   const loopOhms = dropVolts / (i2 - i1);
   const ampsSpread = wattsShare * Math.hypot(i1, i2);
   const spreadOhms = loopOhms * Math.hypot((Math.SQRT2 * meterVolts) / dropVolts, ampsSpread / (i2 - i1));
   const sourceVolts = light.volts + i1 * loopOhms;
-  return { kind: 'told', loopOhms, sourceVolts, spreadOhms, spreadVolts: Math.hypot(meterVolts, i1 * spreadOhms, wattsShare * i1 * loopOhms) };
+  return {
+    kind: 'told',
+    loopOhms,
+    sourceVolts,
+    spreadOhms,
+    spreadVolts: Math.hypot(meterVolts, i1 * spreadOhms, wattsShare * i1 * loopOhms),
+  };
 }
 
 /**
@@ -39,4 +50,5 @@ export function sourceVoltsFor(loopOhms: number, watts: number, minVolts: number
 }
 
 /** Highest source volts that leave at most `maxVolts` at a load of so many watts. */
-export const sourceVoltsUpTo = (loopOhms: number, watts: number, maxVolts: number): number => maxVolts + (loopOhms * watts) / maxVolts;
+export const sourceVoltsUpTo = (loopOhms: number, watts: number, maxVolts: number): number =>
+  maxVolts + (loopOhms * watts) / maxVolts;

@@ -6,7 +6,10 @@ const schema = z.strictObject({
   cable: z.enum(['rg59', 'rg6']),
   lengthM: z.number().positive().max(5000),
   joints: z.array(z.string().min(1)).min(1),
-  feed: z.discriminatedUnion('kind', [z.strictObject({ kind: z.literal('none') }), z.strictObject({ kind: z.literal('box'), output: z.int() })]),
+  feed: z.discriminatedUnion('kind', [
+    z.strictObject({ kind: z.literal('none') }),
+    z.strictObject({ kind: z.literal('box'), output: z.int() }),
+  ]),
   gauge: z.union([z.strictObject({ awg: z.int() }), z.strictObject({ areaMm2: z.number().positive() })]),
 });
 const sound = { cable: 'rg59', lengthM: 4, joints: ['crimp'], feed: { kind: 'none' }, gauge: { awg: 20 } };
@@ -31,5 +34,6 @@ describe('check', () => {
     [{ feed: { kind: 'box', output: 1.5 } }, 'feed.output is 1.5, allowed: a whole number'],
     [{ gauge: { areaMm2: -1 } }, 'gauge.areaMm2 is -1, allowed: more than 0'],
   ])('%o', (over, line) => expect(lines(over)).toEqual([line]));
-  it('names every problem, not only the first', () => expect(lines({ cable: 'x', lengthM: 0, feed: null })).toHaveLength(3));
+  it('names every problem, not only the first', () =>
+    expect(lines({ cable: 'x', lengthM: 0, feed: null })).toHaveLength(3));
 });

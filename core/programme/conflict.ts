@@ -2,7 +2,10 @@ import type { Highs } from 'highs';
 import { rangeOf, without, type Programme, type Row } from './programme';
 import { solve } from './solve';
 
-const nothing = (programme: Programme): Programme => ({ ...programme, variables: programme.variables.map((variable) => ({ ...variable, cost: 0 })) });
+const nothing = (programme: Programme): Programme => ({
+  ...programme,
+  variables: programme.variables.map((variable) => ({ ...variable, cost: 0 })),
+});
 
 const demandsIn = ({ rows }: Programme): string[] => [...new Set(rows.flatMap(({ demand }) => demand ?? []))];
 
@@ -14,11 +17,28 @@ function elastic(programme: Programme, mayGo: readonly string[]): { programme: P
     const variable = row.demand === null ? undefined : switchOf.get(row.demand);
     if (variable === undefined) return [row];
     const { least, largest } = rangeOf(row, programme);
-    const below: Row = { ...row, sense: '<=', terms: [...row.terms, { variable, by: -Math.max(0, largest - row.bound) }] };
-    const above: Row = { ...row, sense: '>=', terms: [...row.terms, { variable, by: Math.max(0, row.bound - least) }] };
+    const below: Row = {
+      ...row,
+      sense: '<=',
+      terms: [...row.terms, { variable, by: -Math.max(0, largest - row.bound) }],
+    };
+    const above: Row = {
+      ...row,
+      sense: '>=',
+      terms: [...row.terms, { variable, by: Math.max(0, row.bound - least) }],
+    };
     return row.sense === '<=' ? [below] : row.sense === '>=' ? [above] : [below, above];
   });
-  return { first, programme: { variables: [...nothing(programme).variables, ...mayGo.map((demand) => ({ name: `give up ${demand}`, most: 1, cost: 1 }))], rows } };
+  return {
+    first,
+    programme: {
+      variables: [
+        ...nothing(programme).variables,
+        ...mayGo.map((demand) => ({ name: `give up ${demand}`, most: 1, cost: 1 })),
+      ],
+      rows,
+    },
+  };
 }
 
 /** The fewest demands to give up, beyond those kept, so that the rest can be met; `null` where the kept ones conflict among themselves. */
@@ -36,7 +56,13 @@ function smallestHitting(highs: Highs, sets: readonly (readonly string[])[]): st
   const at = new Map(members.map((member, index) => [member, index]));
   const solved = solve(highs, {
     variables: members.map((name) => ({ name, most: 1, cost: 1 })),
-    rows: sets.map((set, index) => ({ name: `set ${index}`, terms: set.map((member) => ({ variable: at.get(member)!, by: 1 })), sense: '>=', bound: 1, demand: null })),
+    rows: sets.map((set, index) => ({
+      name: `set ${index}`,
+      terms: set.map((member) => ({ variable: at.get(member)!, by: 1 })),
+      sense: '>=',
+      bound: 1,
+      demand: null,
+    })),
   });
   return solved.kind === 'proven' ? members.filter((_, index) => solved.values[index] === 1) : members;
 }
@@ -61,5 +87,7 @@ export function smallestConflict(highs: Highs, programme: Programme): string[] {
 
 /** Demands of which giving up any one alone would make the programme solvable. */
 export function eachFrees(highs: Highs, programme: Programme, demands: readonly string[]): string[] {
-  return demands.filter((demand) => solve(highs, nothing(without(programme, new Set([demand])))).kind !== 'infeasible');
+  return demands.filter(
+    (demand) => solve(highs, nothing(without(programme, new Set([demand])))).kind !== 'infeasible',
+  );
 }

@@ -4,7 +4,13 @@ import type { Programme, Row, Term, Variable } from './programme';
 export interface Draft {
   programme: Programme;
   variable: (name: string, most: number, cost: number) => number;
-  row: (name: string, terms: readonly Term[], sense: Row['sense'], bound: number, demand?: string | null) => void;
+  row: (
+    name: string,
+    terms: readonly Term[],
+    sense: Row['sense'],
+    bound: number,
+    demand?: string | null,
+  ) => void;
 }
 
 export function draftProgramme(): Draft {
@@ -13,7 +19,8 @@ export function draftProgramme(): Draft {
   return {
     programme: { variables, rows },
     variable: (name, most, cost) => variables.push({ name, most, cost }) - 1,
-    row: (name, terms, sense, bound, demand = null) => void rows.push({ name, terms: merged(terms), sense, bound, demand }),
+    row: (name, terms, sense, bound, demand = null) =>
+      void rows.push({ name, terms: merged(terms), sense, bound, demand }),
   };
 }
 

@@ -7,13 +7,16 @@ const lpName = (name: string): string => {
 };
 
 /** Figures without exponents, which some readers take for names. */
-const figure = (value: number): string => (Number.isInteger(value) ? String(value) : value.toFixed(9).replace(/0+$/, '').replace(/\.$/, ''));
+const figure = (value: number): string =>
+  Number.isInteger(value) ? String(value) : value.toFixed(9).replace(/0+$/, '').replace(/\.$/, '');
 
 const widest = 12;
 
 /** Terms over several lines, since some readers end a line early. */
 function sum(terms: readonly Term[], names: readonly string[]): string {
-  const written = terms.map(({ variable, by }) => `${by < 0 ? '-' : '+'} ${figure(Math.abs(by))} ${names[variable]}`);
+  const written = terms.map(
+    ({ variable, by }) => `${by < 0 ? '-' : '+'} ${figure(Math.abs(by))} ${names[variable]}`,
+  );
   const lines: string[] = [];
   for (let at = 0; at < written.length; at += widest) lines.push(written.slice(at, at + widest).join(' '));
   return lines.join('\n   ');
@@ -25,13 +28,26 @@ function sum(terms: readonly Term[], names: readonly string[]): string {
  */
 export function lpText({ variables, rows }: Programme, title = 'plan'): string {
   const names = variables.map(({ name }) => lpName(name));
-  const objective = sum(variables.map(({ cost }, variable) => ({ variable, by: cost })), names);
+  const objective = sum(
+    variables.map(({ cost }, variable) => ({ variable, by: cost })),
+    names,
+  );
   return [
     `\\ ${title.replace(/[\r\n]/g, ' ')}`,
-    'Minimize', ` cost:\n   ${objective || '0 nothing'}`,
-    'Subject To', ...rows.filter(({ terms }) => terms.length > 0).map(({ name, terms, sense, bound }, index) => ` r${index}_${lpName(name)}:\n   ${sum(terms, names)} ${sense} ${figure(bound)}`),
-    'Bounds', ...variables.map(({ most }, index) => ` 0 <= ${names[index]} <= ${figure(most)}`),
-    'Generals', ...names.map((name) => ` ${name}`),
-    'End', '',
+    'Minimize',
+    ` cost:\n   ${objective || '0 nothing'}`,
+    'Subject To',
+    ...rows
+      .filter(({ terms }) => terms.length > 0)
+      .map(
+        ({ name, terms, sense, bound }, index) =>
+          ` r${index}_${lpName(name)}:\n   ${sum(terms, names)} ${sense} ${figure(bound)}`,
+      ),
+    'Bounds',
+    ...variables.map(({ most }, index) => ` 0 <= ${names[index]} <= ${figure(most)}`),
+    'Generals',
+    ...names.map((name) => ` ${name}`),
+    'End',
+    '',
   ].join('\n');
 }

@@ -1,16 +1,35 @@
 /** A whole-number unknown from 0 up to `most`, with what one of it costs. */
-export interface Variable { name: string; most: number; cost: number }
+export interface Variable {
+  name: string;
+  most: number;
+  cost: number;
+}
 
-export interface Term { variable: number; by: number }
+export interface Term {
+  variable: number;
+  by: number;
+}
 
 /** Terms added up and held against a bound. `demand` names what the row stands for, where it could be given up. */
-export interface Row { name: string; terms: Term[]; sense: '<=' | '>=' | '='; bound: number; demand: string | null }
+export interface Row {
+  name: string;
+  terms: Term[];
+  sense: '<=' | '>=' | '=';
+  bound: number;
+  demand: string | null;
+}
 
 /** A minimum sought over whole numbers: plain data that any solver can be given. */
-export interface Programme { variables: Variable[]; rows: Row[] }
+export interface Programme {
+  variables: Variable[];
+  rows: Row[];
+}
 
 /** The largest and the least that the terms of a row can come to. */
-export function rangeOf({ terms }: Pick<Row, 'terms'>, { variables }: Pick<Programme, 'variables'>): { least: number; largest: number } {
+export function rangeOf(
+  { terms }: Pick<Row, 'terms'>,
+  { variables }: Pick<Programme, 'variables'>,
+): { least: number; largest: number } {
   let [least, largest] = [0, 0];
   for (const { variable, by } of terms) {
     const reach = by * variables[variable]!.most;
@@ -21,18 +40,33 @@ export function rangeOf({ terms }: Pick<Row, 'terms'>, { variables }: Pick<Progr
 }
 
 /** The same programme without the rows of some demands. */
-export const without = ({ variables, rows }: Programme, demands: ReadonlySet<string>): Programme => ({ variables, rows: rows.filter(({ demand }) => demand === null || !demands.has(demand)) });
+export const without = ({ variables, rows }: Programme, demands: ReadonlySet<string>): Programme => ({
+  variables,
+  rows: rows.filter(({ demand }) => demand === null || !demands.has(demand)),
+});
 
 /** What these values cost. */
-export const costOf = ({ variables }: Programme, values: ArrayLike<number>): number => variables.reduce((sum, { cost }, index) => sum + cost * values[index]!, 0);
+export const costOf = ({ variables }: Programme, values: ArrayLike<number>): number =>
+  variables.reduce((sum, { cost }, index) => sum + cost * values[index]!, 0);
 
 /** Whether these values are whole, within their limits and heed every row. */
 export function heeds({ variables, rows }: Programme, values: ArrayLike<number>): boolean {
   const near = 1e-6;
-  return variables.every(({ most }, index) => values[index]! >= -near && values[index]! <= most + near && Math.abs(values[index]! - Math.round(values[index]!)) < near)
-    && rows.every(({ terms, sense, bound }) => {
+  return (
+    variables.every(
+      ({ most }, index) =>
+        values[index]! >= -near &&
+        values[index]! <= most + near &&
+        Math.abs(values[index]! - Math.round(values[index]!)) < near,
+    ) &&
+    rows.every(({ terms, sense, bound }) => {
       const sum = terms.reduce((all, { variable, by }) => all + by * values[variable]!, 0);
       const slack = near * Math.max(1, Math.abs(bound));
-      return sense === '<=' ? sum <= bound + slack : sense === '>=' ? sum >= bound - slack : Math.abs(sum - bound) <= slack;
-    });
+      return sense === '<='
+        ? sum <= bound + slack
+        : sense === '>='
+          ? sum >= bound - slack
+          : Math.abs(sum - bound) <= slack;
+    })
+  );
 }

@@ -2,7 +2,13 @@ import type { Highs, ModelData } from 'highs';
 import type { Programme } from './programme';
 
 /** How far a search has come: the best so far, the bound nothing can beat, and how far they are apart. */
-export interface SearchProgress { best: number | null; bound: number; gapPercent: number | null; nodes: number; seconds: number }
+export interface SearchProgress {
+  best: number | null;
+  bound: number;
+  gapPercent: number | null;
+  nodes: number;
+  seconds: number;
+}
 
 /** Who wants to know while it goes on. */
 export interface Watch {
@@ -29,39 +35,72 @@ function dataOf(highs: Highs, { variables, rows }: Programme): ModelData {
   const count = starts[used.length]!;
   const indices = new Int32Array(count);
   const values = new Float64Array(count);
-  used.forEach(({ terms }, index) => terms.forEach(({ variable, by }, k) => {
-    indices[starts[index]! + k] = variable;
-    values[starts[index]! + k] = by;
-  }));
+  used.forEach(({ terms }, index) =>
+    terms.forEach(({ variable, by }, k) => {
+      indices[starts[index]! + k] = variable;
+      values[starts[index]! + k] = by;
+    }),
+  );
   return {
-    numCols: variables.length, numRows: used.length,
-    colCost: variables.map(({ cost }) => cost), colLower: new Float64Array(variables.length), colUpper: variables.map(({ most }) => most),
-    rowLower: used.map(({ sense, bound }) => (sense === '<=' ? -highs.infinity : bound)), rowUpper: used.map(({ sense, bound }) => (sense === '>=' ? highs.infinity : bound)),
-    matrix: { format: 'csr', numRows: used.length, numCols: variables.length, starts, indices, values }, integrality: new Int32Array(variables.length).fill(1),
+    numCols: variables.length,
+    numRows: used.length,
+    colCost: variables.map(({ cost }) => cost),
+    colLower: new Float64Array(variables.length),
+    colUpper: variables.map(({ most }) => most),
+    rowLower: used.map(({ sense, bound }) => (sense === '<=' ? -highs.infinity : bound)),
+    rowUpper: used.map(({ sense, bound }) => (sense === '>=' ? highs.infinity : bound)),
+    matrix: { format: 'csr', numRows: used.length, numCols: variables.length, starts, indices, values },
+    integrality: new Int32Array(variables.length).fill(1),
   };
 }
 
-const percent = (gap: number | undefined): number | null => (gap === undefined || !Number.isFinite(gap) ? null : gap * 100);
+const percent = (gap: number | undefined): number | null =>
+  gap === undefined || !Number.isFinite(gap) ? null : gap * 100;
 
 /** Rows that have no terms are either empty words or can never be heeded. */
-const hopeless = ({ rows }: Programme): boolean => rows.some(({ terms, sense, bound }) => terms.length === 0 && (sense === '<=' ? bound < 0 : sense === '>=' ? bound > 0 : bound !== 0));
+const hopeless = ({ rows }: Programme): boolean =>
+  rows.some(
+    ({ terms, sense, bound }) =>
+      terms.length === 0 && (sense === '<=' ? bound < 0 : sense === '>=' ? bound > 0 : bound !== 0),
+  );
 
 /**
  * The least cost, by branch and cut with HiGHS. Costs are whole units of money or close to it, so a proof is one to a
  * hundred-thousandth. `secondsMost` stops the search and keeps the best so far.
  */
-export function solve(highs: Highs, programme: Programme, { watch = {}, secondsMost }: { watch?: Watch; secondsMost?: number } = {}): Solved {
+export function solve(
+  highs: Highs,
+  programme: Programme,
+  { watch = {}, secondsMost }: { watch?: Watch; secondsMost?: number } = {},
+): Solved {
   if (hopeless(programme)) return { kind: 'infeasible' };
   if (programme.variables.length === 0) return { kind: 'proven', values: [], cost: 0 };
   const { callbackType, modelStatus } = highs.constants;
   return highs.withModel(dataOf(highs, programme), (model): Solved => {
-    model.options.set({ output_flag: false, mip_rel_gap: 1e-5, mip_abs_gap: 1e-4, ...(secondsMost === undefined ? {} : { time_limit: secondsMost }) });
+    model.options.set({
+      output_flag: false,
+      mip_rel_gap: 1e-5,
+      mip_abs_gap: 1e-4,
+      ...(secondsMost === undefined ? {} : { time_limit: secondsMost }),
+    });
     let gapPercent: number | null = null;
     model.run({
       [callbackType.mipLogging]: ({ data }) => {
-        const { mip_primal_bound: best, mip_dual_bound: bound = 0, mip_gap: gap, mip_node_count: nodes, running_time: seconds = 0 } = data;
+        const {
+          mip_primal_bound: best,
+          mip_dual_bound: bound = 0,
+          mip_gap: gap,
+          mip_node_count: nodes,
+          running_time: seconds = 0,
+        } = data;
         gapPercent = percent(gap);
-        watch.progress?.({ best: best !== undefined && Number.isFinite(best) ? best : null, bound, gapPercent, nodes: Number(nodes ?? 0), seconds });
+        watch.progress?.({
+          best: best !== undefined && Number.isFinite(best) ? best : null,
+          bound,
+          gapPercent,
+          nodes: Number(nodes ?? 0),
+          seconds,
+        });
       },
       [callbackType.mipImprovingSolution]: ({ data }) => {
         if (data.mip_solution) watch.better?.(whole(data.mip_solution), data.objective_function_value ?? 0);
@@ -72,6 +111,8 @@ export function solve(highs: Highs, programme: Programme, { watch = {}, secondsM
     const cost = model.getObjectiveValue();
     const values = model.getSolution().colValue;
     if (status === modelStatus.optimal) return { kind: 'proven', values: whole(values), cost };
-    return Number.isFinite(cost) && values.length > 0 ? { kind: 'stopped', values: whole(values), cost, gapPercent: gapPercent ?? 100 } : { kind: 'nothing-found' };
+    return Number.isFinite(cost) && values.length > 0
+      ? { kind: 'stopped', values: whole(values), cost, gapPercent: gapPercent ?? 100 }
+      : { kind: 'nothing-found' };
   });
 }

@@ -6,7 +6,11 @@ import { switchPerInput } from './switchPerInput';
 import type { SlotFamily } from './slots';
 
 const families: Record<SlotRules['kind'], SlotFamily> = {
-  'from-the-tail': fromTheTail, 'fixed-hybrid': fixedSlots, 'network-only': fixedSlots, 'preset-split': presetSplit, 'switch-per-input': switchPerInput,
+  'from-the-tail': fromTheTail,
+  'fixed-hybrid': fixedSlots,
+  'network-only': fixedSlots,
+  'preset-split': presetSplit,
+  'switch-per-input': switchPerInput,
 };
 
 /** The module of a recorder's rule family. Blocks, ports that give power and what a change costs come on top of any. */

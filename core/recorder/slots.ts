@@ -19,14 +19,40 @@ export interface SlotNeed {
 }
 
 /** Who is on a slot: placed there by the plan, or still there because nothing is decided for it yet. */
-export interface Occupant { need: SlotNeed; slot: number; placed: boolean }
+export interface Occupant {
+  need: SlotNeed;
+  slot: number;
+  placed: boolean;
+}
 
-export type RuleId = 'tail-order' | 'preset' | 'block' | 'signal' | 'format' | 'forced' | 'taken' | 'incoming-rate' | 'megapixels' | 'ip-count' | 'port-watts';
+export type RuleId =
+  | 'tail-order'
+  | 'preset'
+  | 'block'
+  | 'signal'
+  | 'format'
+  | 'forced'
+  | 'taken'
+  | 'incoming-rate'
+  | 'megapixels'
+  | 'ip-count'
+  | 'port-watts';
 
 /** A rule of the recorder that the placements break, and what would make them legal. */
-export interface BrokenRule { rule: RuleId; slots: number[]; why: string; remedy: string }
+export interface BrokenRule {
+  rule: RuleId;
+  slots: number[];
+  why: string;
+  remedy: string;
+}
 
-export interface Slot { slot: number; label: string; carries: 'coax' | 'ip'; converted: boolean; occupants: Occupant[] }
+export interface Slot {
+  slot: number;
+  label: string;
+  carries: 'coax' | 'ip';
+  converted: boolean;
+  occupants: Occupant[];
+}
 
 /** A recorder with everyone on it, what that breaks and what it costs to get there. */
 export interface RecorderState {
@@ -39,10 +65,17 @@ export interface RecorderState {
 }
 
 /** One way in which a recorder can share its slots out; `either` is for an input that can be turned by itself. */
-export interface Split { says: string; carries: (slot: number) => 'coax' | 'ip' | 'either' | 'none' }
+export interface Split {
+  says: string;
+  carries: (slot: number) => 'coax' | 'ip' | 'either' | 'none';
+}
 
 /** What sharing slots out anew costs. */
-export interface ChangeRules { restarts: boolean; factoryValues: boolean; losesAnalytics: boolean }
+export interface ChangeRules {
+  restarts: boolean;
+  factoryValues: boolean;
+  losesAnalytics: boolean;
+}
 
 /** How one rule family shares a recorder's slots between coax and IP. */
 export interface SlotFamily {

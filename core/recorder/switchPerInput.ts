@@ -4,7 +4,12 @@ import type { SlotFamily } from './slots';
 export const switchPerInput: SlotFamily = {
   turnsInOrder: false,
   splits: ({ inputs }) => [{ says: 'input by input', carries: (slot) => (slot <= inputs ? 'either' : 'ip') }],
-  turned: ({ inputs }, occupants) => new Set(occupants.filter(({ need, slot }) => need.signal.kind === 'ip' && slot <= inputs).map(({ slot }) => slot)),
+  turned: ({ inputs }, occupants) =>
+    new Set(
+      occupants
+        .filter(({ need, slot }) => need.signal.kind === 'ip' && slot <= inputs)
+        .map(({ slot }) => slot),
+    ),
   broken: () => [],
   usualChange: { restarts: true, factoryValues: false, losesAnalytics: false },
 };

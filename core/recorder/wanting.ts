@@ -2,8 +2,15 @@ import { slotCount, type Recorder, type Slotting } from '#core/site';
 import type { SlotNeed } from './slots';
 
 /** A camera that wants a slot, and the one it is on by the plan so far. */
-export interface Wanting { need: SlotNeed; placed: SlotAddress | undefined; mayMove: boolean }
-export interface SlotAddress { recorderId: string; slot: number }
+export interface Wanting {
+  need: SlotNeed;
+  placed: SlotAddress | undefined;
+  mayMove: boolean;
+}
+export interface SlotAddress {
+  recorderId: string;
+  slot: number;
+}
 
 /** What is heeded beside the rules of the recorders. */
 export interface SlotWishes extends Pick<Slotting, 'numbers' | 'share'> {
@@ -14,7 +21,9 @@ export interface SlotWishes extends Pick<Slotting, 'numbers' | 'share'> {
 }
 
 /** Where a camera is by the plan so far, or is patched today. */
-export const homeOf = ({ need, placed }: Wanting): SlotAddress | undefined => placed ?? (need.patchedTo ? { recorderId: need.patchedTo.recorderId, slot: need.patchedTo.input } : undefined);
+export const homeOf = ({ need, placed }: Wanting): SlotAddress | undefined =>
+  placed ??
+  (need.patchedTo ? { recorderId: need.patchedTo.recorderId, slot: need.patchedTo.input } : undefined);
 
 /** The slots of a recorder that mean something to a camera: its number, where it is patched, where it is placed. */
 export function slotsThatMatter({ need, placed }: Wanting, recorder: Recorder): Set<number> {

@@ -10,10 +10,18 @@ export interface Node {
   stub?: { timeNs: number; gamma: number };
 }
 
-export interface Arrival { timeNs: number; size: number }
+export interface Arrival {
+  timeNs: number;
+  size: number;
+}
 
 /** A wave on its way: between which nodes, which way, how late and how large. */
-interface Wave { at: number; outwards: boolean; timeNs: number; size: number }
+interface Wave {
+  at: number;
+  outwards: boolean;
+  timeNs: number;
+  size: number;
+}
 
 /** Waves closer together than this share of a nanosecond are one. */
 const momentsPerNs = 20;
@@ -25,7 +33,12 @@ const mostWaves = 4000;
  * Everything that comes back to a matched instrument, echoes of echoes too, as long as it is larger than `least`.
  * `kept` tells what a wave has left after so many nanoseconds there and back.
  */
-export function arrivals(nodes: readonly Node[], kept: (timeNs: number) => number, least: number, untilNs: number): Arrival[] {
+export function arrivals(
+  nodes: readonly Node[],
+  kept: (timeNs: number) => number,
+  least: number,
+  untilNs: number,
+): Arrival[] {
   /** Waves that took the same steps in another order come back together: their sizes add up. */
   const back = new Map<number, Arrival>();
   // `at` is the node that the wave comes to next.

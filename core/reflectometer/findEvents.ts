@@ -32,7 +32,8 @@ const everyNth = 4;
 /** How much the readings jump about, by the middle of their steps; a lone echo does not move it. */
 function noiseOf(volts: Float64Array, from: number): number {
   const steps = new Float64Array(Math.floor((volts.length - from - 1) / everyNth));
-  for (let k = 0; k < steps.length; k += 1) steps[k] = Math.abs(volts[from + k * everyNth + 1]! - volts[from + k * everyNth]!);
+  for (let k = 0; k < steps.length; k += 1)
+    steps[k] = Math.abs(volts[from + k * everyNth + 1]! - volts[from + k * everyNth]!);
   steps.sort();
   return (steps[Math.floor(steps.length / 2)] ?? 0) / (0.6745 * Math.SQRT2);
 }
@@ -80,7 +81,9 @@ function lossToEnd(things: readonly Peeled[], mPerNs: number): number | null {
     before *= node.throughBoth;
     return { size: Math.abs(echo), whole, perNs: -Math.log(Math.max(1e-9, whole)) / node.timeNs };
   });
-  const end = candidates.sort((a, b) => b.size - a.size).find(({ whole, perNs }) => whole <= 1.15 && perNs / mPerNs < mostEvenPerM);
+  const end = candidates
+    .sort((a, b) => b.size - a.size)
+    .find(({ whole, perNs }) => whole <= 1.15 && perNs / mPerNs < mostEvenPerM);
   return end ? Math.max(0, end.perNs) : null;
 }
 
@@ -88,7 +91,10 @@ function lossToEnd(things: readonly Peeled[], mPerNs: number): number | null {
 const longestPatchM = 25;
 
 /** An even loss that was tried, and the one that the end then asked for. */
-interface Tried { tried: number; asks: number }
+interface Tried {
+  tried: number;
+  asks: number;
+}
 
 /**
  * The next loss to try: where what is tried and what is asked should meet, by a line through the last two. The more is tried
@@ -100,21 +106,52 @@ function between(before: Tried | null, { tried, asks }: Tried): number {
   return Math.max(0, Math.min(Math.max(tried, asks), Math.max(Math.min(tried, asks), meets)));
 }
 
-interface Read { things: Peeled[]; reader: Reader }
-interface Setting { launch: Launch; shapes: Shapes; stepNs: number; after: number; widthSteps: number; mPerNs: number; lossDbPer100m: number | undefined; startPerNs?: number }
+interface Read {
+  things: Peeled[];
+  reader: Reader;
+}
+interface Setting {
+  launch: Launch;
+  shapes: Shapes;
+  stepNs: number;
+  after: number;
+  widthSteps: number;
+  mPerNs: number;
+  lossDbPer100m: number | undefined;
+  startPerNs?: number;
+}
 
 /** Reads a trace that has no slope any more: how the line drags a pulse out, what it takes, and what stands on it. */
-function read(volts: Float64Array, { launch, shapes, stepNs, after, widthSteps, mPerNs, lossDbPer100m, startPerNs }: Setting): Read {
+function read(
+  volts: Float64Array,
+  { launch, shapes, stepNs, after, widthSteps, mPerNs, lossDbPer100m, startPerNs }: Setting,
+): Read {
   const sigma = noiseOf(volts, after);
   // How much the line drags a pulse out is told best by its largest echo.
   const top = largest(volts, after);
-  const largestEcho = Math.abs(volts[top]!) > Math.max(3 * leastEcho, 8 * sigma) ? fitEcho(volts, shapes, top, launch.centreNs / stepNs, stepNs, widthSteps) : null;
-  const dragPerNs = largestEcho && largestEcho.timeNs > 0 && largestEcho.misfit < 0.2 ? largestEcho.drag / largestEcho.timeNs : 0;
+  const largestEcho =
+    Math.abs(volts[top]!) > Math.max(3 * leastEcho, 8 * sigma)
+      ? fitEcho(volts, shapes, top, launch.centreNs / stepNs, stepNs, widthSteps)
+      : null;
+  const dragPerNs =
+    largestEcho && largestEcho.timeNs > 0 && largestEcho.misfit < 0.2
+      ? largestEcho.drag / largestEcho.timeNs
+      : 0;
   // A loss that is given is the whole of it at the pulse's own frequencies; the dragging is part of that.
   const pulseRootMHz = Math.sqrt(350 / launch.widthNs);
-  const evenPerNs = lossDbPer100m === undefined ? 0 : Math.max(0, (2 * lossDbPer100m * nepersPerDb * mPerNs) / 100 - dragPerNs * pulseRootMHz);
+  const evenPerNs =
+    lossDbPer100m === undefined
+      ? 0
+      : Math.max(0, (2 * lossDbPer100m * nepersPerDb * mPerNs) / 100 - dragPerNs * pulseRootMHz);
   const settle = (longestPatchNs: number): Read => {
-    let reader: Reader = { launch, shapes, sigma, leastEcho, longestPatchNs, loss: { evenPerNs: startPerNs ?? evenPerNs, dragPerNs } };
+    let reader: Reader = {
+      launch,
+      shapes,
+      sigma,
+      leastEcho,
+      longestPatchNs,
+      loss: { evenPerNs: startPerNs ?? evenPerNs, dragPerNs },
+    };
     let things = peel({ stepNs, volts }, reader);
     // A few rounds: a higher loss makes the things before the end larger, and so less of it the loss's.
     let before: Tried | null = null;
@@ -144,7 +181,10 @@ const confidenceOf = ({ snr }: Peeled): number => Math.round((1 - Math.exp(-snr 
  * ρ = −Z/(2R + Z) for shunt faults, ρ = (Z₂ − Z)/(Z₂ + Z) for steps, each corrected for the loss on the way and for what
  * stands before it. What a short branch's end sends back belongs to the tap that it hangs on.
  */
-export function findEvents(trace: Trace, { velocityFactor, impedanceOhms, lossDbPer100m }: Known): LineEvent[] {
+export function findEvents(
+  trace: Trace,
+  { velocityFactor, impedanceOhms, lossDbPer100m }: Known,
+): LineEvent[] {
   const launch = launchOf(trace);
   if (!launch) return [];
   const mPerNs = (velocityFactor * lightMPerNs) / 2;
@@ -152,22 +192,55 @@ export function findEvents(trace: Trace, { velocityFactor, impedanceOhms, lossDb
   const after = Math.ceil(launch.centreNs / trace.stepNs) + Math.ceil(launch.shape.length / 2);
   if (after >= trace.volts.length - 2) return [];
   const scaled = trace.volts.map((value, k) => (k < after ? 0 : value / launch.volts));
-  const setting: Setting = { launch, shapes: shapesOf(launch, trace.stepNs), stepNs: trace.stepNs, after, widthSteps, mPerNs, lossDbPer100m };
+  const setting: Setting = {
+    launch,
+    shapes: shapesOf(launch, trace.stepNs),
+    stepNs: trace.stepNs,
+    after,
+    widthSteps,
+    mPerNs,
+    lossDbPer100m,
+  };
   const first = read(without(scaled, slopeOf(scaled, after, widthSteps)), setting);
   // The tails of large echoes are slow, too. Once they are known they are no part of the slope any more.
-  const { volts: explained } = echoes(first.things.map(({ node }) => node), first.reader, trace.stepNs, scaled.length);
-  const { things } = read(without(scaled, slopeOf(without(scaled, explained), after, widthSteps)), { ...setting, startPerNs: first.reader.loss.evenPerNs });
+  const { volts: explained } = echoes(
+    first.things.map(({ node }) => node),
+    first.reader,
+    trace.stepNs,
+    scaled.length,
+  );
+  const { things } = read(without(scaled, slopeOf(without(scaled, explained), after, widthSteps)), {
+    ...setting,
+    startPerNs: first.reader.loss.evenPerNs,
+  });
   return things.flatMap((thing, index): LineEvent[] => {
-    const { kind, node: { timeNs, rho } } = thing;
+    const {
+      kind,
+      node: { timeNs, rho },
+    } = thing;
     const common = { distanceM: timeNs * mPerNs, confidence: confidenceOf(thing) };
     const isLast = index === things.length - 1;
     switch (kind) {
-      case 'step-up': return [];
-      case 'step-down': return [{ kind: 'lower-impedance', ...common, ohms: (impedanceOhms * (1 + rho)) / (1 - rho) }];
-      case 'tap': return [{ kind: 'tap', ...common }];
-      case 'end': return [{ kind: rho > 0 ? 'open' : 'short', ...common }];
-      case 'series': return [isLast && rho > 0.5 ? { kind: 'end', ...common, ohms: (impedanceOhms * (1 + rho)) / (1 - rho) } : { kind: 'series', ...common, ohms: (2 * impedanceOhms * rho) / (1 - rho) }];
-      case 'shunt': return [isLast && rho < -0.5 ? { kind: 'end', ...common, ohms: (impedanceOhms * (1 + rho)) / (1 - rho) } : { kind: 'shunt', ...common, ohms: (-impedanceOhms * (1 + rho)) / (2 * rho) }];
+      case 'step-up':
+        return [];
+      case 'step-down':
+        return [{ kind: 'lower-impedance', ...common, ohms: (impedanceOhms * (1 + rho)) / (1 - rho) }];
+      case 'tap':
+        return [{ kind: 'tap', ...common }];
+      case 'end':
+        return [{ kind: rho > 0 ? 'open' : 'short', ...common }];
+      case 'series':
+        return [
+          isLast && rho > 0.5
+            ? { kind: 'end', ...common, ohms: (impedanceOhms * (1 + rho)) / (1 - rho) }
+            : { kind: 'series', ...common, ohms: (2 * impedanceOhms * rho) / (1 - rho) },
+        ];
+      case 'shunt':
+        return [
+          isLast && rho < -0.5
+            ? { kind: 'end', ...common, ohms: (impedanceOhms * (1 + rho)) / (1 - rho) }
+            : { kind: 'shunt', ...common, ohms: (-impedanceOhms * (1 + rho)) / (2 * rho) },
+        ];
     }
   });
 }

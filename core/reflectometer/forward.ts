@@ -1,8 +1,20 @@
 import { fourier } from './fourier';
-import { lightMPerNs, pulseAt, type End, type Fault, type Line, type Pulse, type Stretch, type Trace } from './line';
+import {
+  lightMPerNs,
+  pulseAt,
+  type End,
+  type Fault,
+  type Line,
+  type Pulse,
+  type Stretch,
+  type Trace,
+} from './line';
 
 /** A complex number that is worked on in place: the loop over frequencies makes no new objects. */
-interface Complex { re: number; im: number }
+interface Complex {
+  re: number;
+  im: number;
+}
 
 function multiply(a: Complex, re: number, im: number): void {
   const { re: x, im: y } = a;
@@ -56,15 +68,18 @@ function throughStretch(seen: Complex, stretch: Stretch, nearOhms: number, megah
 /** Reflection at a step from one impedance to another: (Z − Z₀)/(Z + Z₀). */
 function impedanceStep(from: number, re: number, im: number): [number, number] {
   const size = (re + from) ** 2 + im ** 2;
-  return [((re - from) * (re + from) + im * im) / size, ((im * (re + from)) - (re - from) * im) / size];
+  return [((re - from) * (re + from) + im * im) / size, (im * (re + from) - (re - from) * im) / size];
 }
 
 /** Reflection of an end towards a line of so many ohms. */
 export function endReflection(end: End, ohms: number): number {
   switch (end.kind) {
-    case 'open': return 1;
-    case 'short': return -1;
-    case 'load': return (end.ohms - ohms) / (end.ohms + ohms);
+    case 'open':
+      return 1;
+    case 'short':
+      return -1;
+    case 'load':
+      return (end.ohms - ohms) / (end.ohms + ohms);
   }
 }
 
@@ -94,8 +109,10 @@ function past(seen: Complex, scatterRe: number, scatterIm: number, isSeries: boo
 
 function pastFault(seen: Complex, fault: Fault, ohms: number, megahertz: number): void {
   switch (fault.kind) {
-    case 'series': return past(seen, fault.ohms / (fault.ohms + 2 * ohms), 0, true);
-    case 'shunt': return past(seen, -ohms / (2 * fault.ohms + ohms), 0, false);
+    case 'series':
+      return past(seen, fault.ohms / (fault.ohms + 2 * ohms), 0, true);
+    case 'shunt':
+      return past(seen, -ohms / (2 * fault.ohms + ohms), 0, false);
     case 'tap': {
       // The stub is a shunt of admittance y = (1 − Γ)/(1 + Γ) towards the line's ohms: S11 = −y/(2 + y).
       const stub: Complex = { re: endReflection(fault.end, ohms), im: 0 };
@@ -124,7 +141,13 @@ const powerOfTwo = (atLeast: number): number => 2 ** Math.ceil(Math.log2(atLeast
  * The trace that a reflectometer of so many ohms would show of a line: its pulse, and the pulse times the line's
  * reflection at every frequency. The window is twice as long as what is shown, so that late echoes do not come round.
  */
-export function forwardTrace(line: Line, pulse: Pulse, instrumentOhms: number, stepNs: number, count: number): Trace {
+export function forwardTrace(
+  line: Line,
+  pulse: Pulse,
+  instrumentOhms: number,
+  stepNs: number,
+  count: number,
+): Trace {
   const size = powerOfTwo(2 * count);
   const fft = fourier(size);
   const sent = Float64Array.from({ length: size }, (_, k) => pulseAt(pulse, k * stepNs));

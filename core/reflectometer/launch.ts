@@ -34,7 +34,13 @@ export function launchOf({ stepNs, volts }: Trace): Launch | null {
   const middle = Math.round(centre);
   const shape = new Float64Array(2 * reach + 1);
   for (let k = -reach; k <= reach; k += 1) shape[k + reach] = (volts[middle + k] ?? 0) / height;
-  return { volts: height, centreNs: centre * stepNs, widthNs: width * stepNs, shape, middle: reach + (centre - middle) };
+  return {
+    volts: height,
+    centreNs: centre * stepNs,
+    widthNs: width * stepNs,
+    shape,
+    middle: reach + (centre - middle),
+  };
 }
 
 /** The shape of the pulse so many steps from its centre, between its readings on a straight line. */

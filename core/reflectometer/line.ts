@@ -24,13 +24,24 @@ export type Fault =
   | { kind: 'tap'; stub: Stretch; end: End };
 
 /** A line from the instrument outwards. */
-export interface Line { elements: readonly (Stretch | Fault)[]; end: End }
+export interface Line {
+  elements: readonly (Stretch | Fault)[];
+  end: End;
+}
 
 /** A pulse that rises, stays and falls in straight lines; its width is taken at half its height. */
-export interface Pulse { centreNs: number; widthNs: number; edgeNs: number; volts: number }
+export interface Pulse {
+  centreNs: number;
+  widthNs: number;
+  edgeNs: number;
+  volts: number;
+}
 
 /** Volts read at so many evenly spaced moments. */
-export interface Trace { stepNs: number; volts: Float64Array }
+export interface Trace {
+  stepNs: number;
+  volts: Float64Array;
+}
 
 export function pulseAt({ centreNs, widthNs, edgeNs, volts }: Pulse, timeNs: number): number {
   const fromMiddle = Math.abs(timeNs - centreNs);

@@ -9,12 +9,24 @@ export interface Loss {
 }
 
 /** What an echo is on the trace: how late, how large, and how much the line has dragged it out. */
-export interface Fitted { timeNs: number; size: number; drag: number; misfit: number }
+export interface Fitted {
+  timeNs: number;
+  size: number;
+  drag: number;
+  misfit: number;
+}
 
 const drags = [0, 0.003, 0.006, 0.01, 0.016, 0.024, 0.035, 0.05, 0.07, 0.1, 0.14, 0.19, 0.26, 0.35, 0.48];
 
 /** Fits an echo near a reading by its moment, its size and how dragged out it is. */
-export function fitEcho(volts: Float64Array, shapes: Shapes, near: number, launchSteps: number, stepNs: number, widthSteps: number): Fitted {
+export function fitEcho(
+  volts: Float64Array,
+  shapes: Shapes,
+  near: number,
+  launchSteps: number,
+  stepNs: number,
+  widthSteps: number,
+): Fitted {
   let best: Fitted = { timeNs: 0, size: 0, drag: 0, misfit: Infinity };
   // Every shape is held against the same stretch of the trace, or the shorter ones would seem to fit better.
   const span = Math.min(shapes.exact(0).values.length, 10 * widthSteps);
@@ -23,14 +35,16 @@ export function fitEcho(volts: Float64Array, shapes: Shapes, near: number, launc
     const shape = shapes.exact(drag);
     for (let centre = from; centre <= to; centre += step) {
       const { size, misfit } = fitOver(volts, shape, centre, span);
-      if (misfit < best.misfit) [best, bestCentre] = [{ timeNs: (centre - launchSteps) * stepNs, size, drag, misfit }, centre];
+      if (misfit < best.misfit)
+        [best, bestCentre] = [{ timeNs: (centre - launchSteps) * stepNs, size, drag, misfit }, centre];
     }
   };
   // A dragged pulse is seen later than it is centred; it is looked for from there back.
   for (const drag of drags) look(drag, near - 1.5 * widthSteps, near + widthSteps / 2, 1);
   for (let range = 0.3; range > 0.02; range /= 2) {
     const { drag } = best;
-    for (const other of [drag * (1 - range), drag * (1 + range / 2), drag]) look(other, bestCentre - 2 * range - 0.25, bestCentre + 2 * range + 0.25, Math.max(0.1, range / 2));
+    for (const other of [drag * (1 - range), drag * (1 + range / 2), drag])
+      look(other, bestCentre - 2 * range - 0.25, bestCentre + 2 * range + 0.25, Math.max(0.1, range / 2));
   }
   return best;
 }

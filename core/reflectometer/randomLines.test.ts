@@ -6,16 +6,41 @@ function dice(seed: number): () => number {
   let state = seed;
   return () => (state = (state * 16_807) % 2_147_483_647) / 2_147_483_647;
 }
-interface Wanted { kind: LineEvent['kind']; at: number; ohms?: number }
-interface Drawn { elements: (Stretch | Fault)[]; end: End; wanted: Wanted[]; widthNs: number; stepNs: number; noise: number }
+interface Wanted {
+  kind: LineEvent['kind'];
+  at: number;
+  ohms?: number;
+}
+interface Drawn {
+  elements: (Stretch | Fault)[];
+  end: End;
+  wanted: Wanted[];
+  widthNs: number;
+  stepNs: number;
+  noise: number;
+}
 
 const ends: readonly End[] = [{ kind: 'open' }, { kind: 'open' }, { kind: 'short' }];
 
 /** A line of cables as they are bought, with one to three things of a kind on it. */
 function drawLine(kind: 'faults' | 'tap' | 'patch', random: () => number): Drawn {
   const pick = <T>(all: readonly T[]): T => all[Math.floor(random() * all.length)]!;
-  const [skinDbPer100m, ohmsPerM, noise, widthNs, stepNs] = [pick([0.4, 0.64, 1]), pick([0, 0.02, 0.06]), pick([0, 0.001, 0.002]), pick([5, 10, 20]), pick([0.5, 1])];
-  const stretch = (lengthM: number, over: Partial<Stretch> = {}): Stretch => ({ kind: 'stretch', lengthM, velocityFactor: 0.83, impedanceOhms: 75, ohmsPerM, skinDbPer100m, ...over });
+  const [skinDbPer100m, ohmsPerM, noise, widthNs, stepNs] = [
+    pick([0.4, 0.64, 1]),
+    pick([0, 0.02, 0.06]),
+    pick([0, 0.001, 0.002]),
+    pick([5, 10, 20]),
+    pick([0.5, 1]),
+  ];
+  const stretch = (lengthM: number, over: Partial<Stretch> = {}): Stretch => ({
+    kind: 'stretch',
+    lengthM,
+    velocityFactor: 0.83,
+    impedanceOhms: 75,
+    ohmsPerM,
+    skinDbPer100m,
+    ...over,
+  });
   const pulseM = widthNs * 0.125;
   const elements: (Stretch | Fault)[] = [];
   const wanted: Wanted[] = [];
@@ -35,7 +60,10 @@ function drawLine(kind: 'faults' | 'tap' | 'patch', random: () => number): Drawn
       wanted.push({ kind: 'lower-impedance', at: metres, ohms: 50 });
       metres += lengthM;
     } else {
-      const fault = random() < 0.5 ? { kind: 'series' as const, ohms: 5 + random() * 90 } : { kind: 'shunt' as const, ohms: 60 + random() * 600 };
+      const fault =
+        random() < 0.5
+          ? { kind: 'series' as const, ohms: 5 + random() * 90 }
+          : { kind: 'shunt' as const, ohms: 60 + random() * 600 };
       elements.push(fault);
       wanted.push({ ...fault, at: metres });
     }
@@ -47,20 +75,48 @@ function drawLine(kind: 'faults' | 'tap' | 'patch', random: () => number): Drawn
 }
 
 function isFound({ elements, end, wanted, widthNs, stepNs, noise }: Drawn, random: () => number): boolean {
-  const clean = forwardTrace({ elements, end }, { centreNs: widthNs * 1.5 + 5, widthNs, edgeNs: widthNs * 0.3, volts: 1 }, 75, stepNs, 8192);
-  const trace = { ...clean, volts: clean.volts.map((value) => value + noise * Math.sqrt(-2 * Math.log(1 - random())) * Math.cos(2 * Math.PI * random())) };
+  const clean = forwardTrace(
+    { elements, end },
+    { centreNs: widthNs * 1.5 + 5, widthNs, edgeNs: widthNs * 0.3, volts: 1 },
+    75,
+    stepNs,
+    8192,
+  );
+  const trace = {
+    ...clean,
+    volts: clean.volts.map(
+      (value) => value + noise * Math.sqrt(-2 * Math.log(1 - random())) * Math.cos(2 * Math.PI * random()),
+    ),
+  };
   const found = findEvents(trace, { velocityFactor: 0.83, impedanceOhms: 75 });
-  return found.length === wanted.length && found.every(({ kind, distanceM, ohms }, k) => {
-    const one = wanted[k]!;
-    return kind === one.kind && Math.abs(distanceM - one.at) <= Math.max(1, one.at / 100) && (one.ohms === undefined || Math.abs(ohms! - one.ohms) <= one.ohms / 4);
-  });
+  return (
+    found.length === wanted.length &&
+    found.every(({ kind, distanceM, ohms }, k) => {
+      const one = wanted[k]!;
+      return (
+        kind === one.kind &&
+        Math.abs(distanceM - one.at) <= Math.max(1, one.at / 100) &&
+        (one.ohms === undefined || Math.abs(ohms! - one.ohms) <= one.ohms / 4)
+      );
+    })
+  );
 }
 
 describe('lines that nobody chose', () => {
   // All of a line has to be right: every kind, every metre to 1 %, every resistance to a quarter, and nothing beside.
-  it.each([['faults', 0.83], ['tap', 0.88], ['patch', 0.88]] as const)('with %s are read wholly right at least so often: %f', (kind, least) => {
-    const random = dice(4242);
-    const lines = Array.from({ length: 80 }, () => drawLine(kind, random));
-    expect(lines.filter((line) => isFound(line, random)).length / lines.length).toBeGreaterThanOrEqual(least);
-  }, 30_000);
+  it.each([
+    ['faults', 0.83],
+    ['tap', 0.88],
+    ['patch', 0.88],
+  ] as const)(
+    'with %s are read wholly right at least so often: %f',
+    (kind, least) => {
+      const random = dice(4242);
+      const lines = Array.from({ length: 80 }, () => drawLine(kind, random));
+      expect(lines.filter((line) => isFound(line, random)).length / lines.length).toBeGreaterThanOrEqual(
+        least,
+      );
+    },
+    30_000,
+  );
 });

@@ -16,7 +16,10 @@ export interface Shape {
 }
 
 /** The pulse in all its shapes: one that is near enough, or the very one. */
-export interface Shapes { near: (drag: number) => Shape; exact: (drag: number) => Shape }
+export interface Shapes {
+  near: (drag: number) => Shape;
+  exact: (drag: number) => Shape;
+}
 
 /** Steps between two amounts of dragging that are told apart, as a factor. */
 const levelFactor = 1.18;
@@ -67,7 +70,14 @@ export function shapesOf(launch: Launch, stepNs: number): Shapes {
     const count = Math.min(values.length, Math.max(2 * reach + Math.ceil(reach * 1.6), wide + reach));
     let energy = 0;
     for (let k = 0; k < count; k += 1) energy += values[k]! ** 2;
-    return { values, middle: 2 * reach, energy, count, peak: values[top]!, widthSteps: Math.max(2, 2 * (wide - top)) };
+    return {
+      values,
+      middle: 2 * reach,
+      energy,
+      count,
+      peak: values[top]!,
+      widthSteps: Math.max(2, 2 * (wide - top)),
+    };
   }
 
   function atLevel(level: number): Shape {
@@ -88,7 +98,8 @@ export function shapesOf(launch: Launch, stepNs: number): Shapes {
       const { level, part } = levelsOf(drag);
       const [a, c] = [atLevel(level), atLevel(level + 1)];
       const values = new Float64Array(a.values.length);
-      for (let k = 0; k < values.length; k += 1) values[k] = a.values[k]! + part * (c.values[k]! - a.values[k]!);
+      for (let k = 0; k < values.length; k += 1)
+        values[k] = a.values[k]! + part * (c.values[k]! - a.values[k]!);
       let energy = 0;
       for (let k = 0; k < a.count; k += 1) energy += values[k]! ** 2;
       return { ...a, values, energy };
@@ -110,7 +121,12 @@ export function fitAt(volts: Float64Array, { values, middle, energy, count }: Sh
 }
 
 /** How much of a shape there is over so many readings, best fit, and what is left then as a share of the trace there. */
-export function fitOver(volts: Float64Array, { values, middle }: Shape, centre: number, count: number): { size: number; misfit: number } {
+export function fitOver(
+  volts: Float64Array,
+  { values, middle }: Shape,
+  centre: number,
+  count: number,
+): { size: number; misfit: number } {
   const start = centre - middle;
   const whole = Math.floor(start);
   const part = start - whole;

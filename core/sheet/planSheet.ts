@@ -67,13 +67,17 @@ function rowsOf(site: Site, { runs }: SiteEvaluation): PlanRow[] {
     const { camera, lengthM, chosen, choiceBroken } = evaluation;
     const option = chosenOption(evaluation);
     return {
-      number: camera.number, camera: camera.name, place: site.place[camera.placeId]?.name ?? '',
+      number: camera.number,
+      camera: camera.name,
+      place: site.place[camera.placeId]?.name ?? '',
       cable: formatQuantity(lengthM, 'm'),
       choice: chosen ? optionLabels[chosen].label : '',
       margin: option?.binding ? formatQuantity(option.binding.value, option.binding.unit) : '',
       rests: option?.binding ? option.binding.basis.replace('-', ' ') : '',
       slot: slotText(site, camera.id),
-      hours: option?.hours ?? null, darkHours: option?.darkHours ?? null, cost: option?.cost ?? null,
+      hours: option?.hours ?? null,
+      darkHours: option?.darkHours ?? null,
+      cost: option?.cost ?? null,
       decidedBy: site.choice[camera.id]?.by ?? '',
       remark: choiceBroken ? `does not hold: ${choiceBroken}` : '',
     };
@@ -81,12 +85,20 @@ function rowsOf(site: Site, { runs }: SiteEvaluation): PlanRow[] {
 }
 
 function openPoints({ left, runs, allocation }: SiteEvaluation): string[] {
-  const untested = runs.filter(({ findings, chosen }) => chosen && findings.missing.length > 0).map(({ camera }) => camera.number);
+  const untested = runs
+    .filter(({ findings, chosen }) => chosen && findings.missing.length > 0)
+    .map(({ camera }) => camera.number);
   return [
-    ...(left.toDecide > 0 ? [`${left.toDecide} camera${left.toDecide === 1 ? ' is' : 's are'} not decided.`] : []),
-    ...(allocation.waiting.length > 0 ? [`Without a slot: ${allocation.waiting.map(({ number }) => number).join(', ')}.`] : []),
+    ...(left.toDecide > 0
+      ? [`${left.toDecide} camera${left.toDecide === 1 ? ' is' : 's are'} not decided.`]
+      : []),
+    ...(allocation.waiting.length > 0
+      ? [`Without a slot: ${allocation.waiting.map(({ number }) => number).join(', ')}.`]
+      : []),
     ...(untested.length > 0 ? [`Decided on untested runs: ${untested.join(', ')}.`] : []),
-    ...runs.flatMap(({ camera, choiceBroken }) => (choiceBroken ? [`Camera ${camera.number}: what was chosen does not hold. ${choiceBroken}`] : [])),
+    ...runs.flatMap(({ camera, choiceBroken }) =>
+      choiceBroken ? [`Camera ${camera.number}: what was chosen does not hold. ${choiceBroken}`] : [],
+    ),
     ...allocation.recorders.flatMap(({ broken }) => broken.map(({ why }) => why)),
   ];
 }
@@ -97,10 +109,20 @@ function heedsOf(site: Site, { runs }: SiteEvaluation): string[] {
   const adopted = new Set(runs.flatMap(({ camera }) => site.choice[camera.id]?.planId ?? []));
   const plans = [...adopted].flatMap((id) => site.planned[id] ?? []);
   return [
-    ...plans.map(({ name, by, at, proof }) => `${name}, adopted by ${by} on ${at.slice(0, 10)}, ${proof.kind === 'proven' ? 'proven to cost least under what follows' : proof.kind === 'gap' ? `within ${proof.percent.toFixed(1)} % of the least cost` : 'chosen by hand'}.`),
-    ...allPolicies.map(({ id, label }) => `${label}: ${schoolOf(id, policies[id]).label.toLowerCase().replace(/\bups\b/, 'UPS')}.`),
+    ...plans.map(
+      ({ name, by, at, proof }) =>
+        `${name}, adopted by ${by} on ${at.slice(0, 10)}, ${proof.kind === 'proven' ? 'proven to cost least under what follows' : proof.kind === 'gap' ? `within ${proof.percent.toFixed(1)} % of the least cost` : 'chosen by hand'}.`,
+    ),
+    ...allPolicies.map(
+      ({ id, label }) =>
+        `${label}: ${schoolOf(id, policies[id])
+          .label.toLowerCase()
+          .replace(/\bups\b/, 'UPS')}.`,
+    ),
     ...(caps.cost === undefined ? [] : [`At most ${formatQuantity(caps.cost, 'money')}.`]),
-    ...(caps.darkHours === undefined ? [] : [`Views dark for at most ${formatQuantity(caps.darkHours, 'h')} in all.`]),
+    ...(caps.darkHours === undefined
+      ? []
+      : [`Views dark for at most ${formatQuantity(caps.darkHours, 'h')} in all.`]),
     ...(caps.hours === undefined ? [] : [`At most ${formatQuantity(caps.hours, 'h')} of labour.`]),
     ...(sparePercent > 0 ? [`${sparePercent} % of every limit left over.`] : []),
     `Looked at over ${years} years.`,
@@ -109,7 +131,8 @@ function heedsOf(site: Site, { runs }: SiteEvaluation): string[] {
 
 function becomesOf({ runs }: SiteEvaluation): PlanSheet['becomes'] {
   const counts = new Map<string, number>();
-  for (const { chosen } of runs) if (chosen) counts.set(optionLabels[chosen].label, (counts.get(optionLabels[chosen].label) ?? 0) + 1);
+  for (const { chosen } of runs)
+    if (chosen) counts.set(optionLabels[chosen].label, (counts.get(optionLabels[chosen].label) ?? 0) + 1);
   return [...counts].map(([says, count]) => ({ says, count })).sort((a, b) => b.count - a.count);
 }
 
@@ -120,14 +143,24 @@ export function planSheet(site: Site, evaluation: SiteEvaluation): PlanSheet {
   const catalogue = catalogueOf(site);
   const chosen = runs.flatMap((one) => chosenOption(one) ?? []);
   return {
-    name, address, customer, currency,
+    name,
+    address,
+    customer,
+    currency,
     rows: rowsOf(site, evaluation),
     parts: total.parts.map((part) => partLine(catalogue, part)),
     shared: total.shared.map((group) => ({
-      label: group.parts.map(({ item, count }) => `${count} × ${catalogue.products.get(item)?.name ?? item}`).join(', '),
-      place: site.place[group.placeId]?.name ?? '', ports: group.ports, watts: group.watts, cost: group.cost,
+      label: group.parts
+        .map(({ item, count }) => `${count} × ${catalogue.products.get(item)?.name ?? item}`)
+        .join(', '),
+      place: site.place[group.placeId]?.name ?? '',
+      ports: group.ports,
+      watts: group.watts,
+      cost: group.cost,
     })),
-    heeds: heedsOf(site, evaluation), renewals: { years: demandsOf(site).years, cost: total.renewCost }, becomes: becomesOf(evaluation),
+    heeds: heedsOf(site, evaluation),
+    renewals: { years: demandsOf(site).years, cost: total.renewCost },
+    becomes: becomesOf(evaluation),
     total: { cost: total.cost, hours: total.hours, darkHours: total.darkHours },
     consequences: allocation.recorders.flatMap(({ consequences }) => consequences),
     cautions: [...standingCautions, ...new Set(chosen.flatMap(({ cautions }) => cautions))],

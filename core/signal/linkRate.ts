@@ -1,7 +1,11 @@
 import { pathLossCoefficients, type PathLossCoefficients, type Stretch } from '#core/cable';
 import type { LinkConverter } from './tables';
 
-interface Comb { firstMHz: number; stepMHz: number; count: number }
+interface Comb {
+  firstMHz: number;
+  stepMHz: number;
+  count: number;
+}
 
 /** Carriers at f_k = low + (k + ½)·Δf. */
 function combOf({ lowMHz, highMHz, carrierKHz }: LinkConverter): Comb {
@@ -18,16 +22,29 @@ const lossAt = ({ a, b, c }: PathLossCoefficients, mhz: number): number => {
 };
 
 /** How many carriers lose at most `mostDb`, where loss only grows with frequency: those below one frequency. */
-function carriersWithin(loss: PathLossCoefficients, mostDb: number, { firstMHz, stepMHz, count }: Comb): number {
+function carriersWithin(
+  loss: PathLossCoefficients,
+  mostDb: number,
+  { firstMHz, stepMHz, count }: Comb,
+): number {
   if (mostDb < 0) return 0;
   // a·√f + b·f = mostDb, solved for √f.
-  const root = loss.b > 0 ? (Math.sqrt(loss.a ** 2 + 4 * loss.b * mostDb) - loss.a) / (2 * loss.b) : loss.a > 0 ? mostDb / loss.a : Infinity;
+  const root =
+    loss.b > 0
+      ? (Math.sqrt(loss.a ** 2 + 4 * loss.b * mostDb) - loss.a) / (2 * loss.b)
+      : loss.a > 0
+        ? mostDb / loss.a
+        : Infinity;
   const within = Math.floor((root ** 2 - firstMHz) / stepMHz) + 1;
   return Math.min(count, Math.max(0, within));
 }
 
 /** The same, carrier by carrier, for pair cable, whose loss falls before it rises. */
-function carriersCounted(loss: PathLossCoefficients, mostDb: number, { firstMHz, stepMHz, count }: Comb): number {
+function carriersCounted(
+  loss: PathLossCoefficients,
+  mostDb: number,
+  { firstMHz, stepMHz, count }: Comb,
+): number {
   let within = 0;
   for (let k = 0; k < count; k += 1) if (lossAt(loss, firstMHz + k * stepMHz) <= mostDb) within += 1;
   return within;
@@ -38,12 +55,20 @@ function carriersCounted(loss: PathLossCoefficients, mostDb: number, { firstMHz,
  * Source: SNR_k = tx − noise − loss(f_k) − gap; b_k = clamp(⌊log2(1 + 10^(SNR_k/10))⌋, 0, maxBits);
  * rate = efficiency · Δf · Σ b_k (discrete multitone with an SNR gap).
  */
-export function linkRateMbps(converter: LinkConverter, stretches: readonly Stretch[], extraLossDb = 0): number {
+export function linkRateMbps(
+  converter: LinkConverter,
+  stretches: readonly Stretch[],
+  extraLossDb = 0,
+): number {
   return linkRateOver(converter, pathLossCoefficients(stretches), extraLossDb);
 }
 
 /** The same over a path whose loss is known by its coefficients. */
-export function linkRateOver(converter: LinkConverter, loss: PathLossCoefficients, extraLossDb: number): number {
+export function linkRateOver(
+  converter: LinkConverter,
+  loss: PathLossCoefficients,
+  extraLossDb: number,
+): number {
   const comb = combOf(converter);
   const budgetDb = converter.txDbmHz - converter.noiseDbmHz - converter.gapDb - extraLossDb;
   const count = loss.c === 0 ? carriersWithin : carriersCounted;

@@ -7,10 +7,14 @@ import { kinds, type Fact, type Kind, type Site } from './site';
  */
 export function changesBetween(from: Site, to: Site): Change[] {
   return kinds.flatMap((kind) => {
-    const [before, after]: [Readonly<Record<string, Fact<Kind>>>, Readonly<Record<string, Fact<Kind>>>] = [from[kind], to[kind]];
+    const [before, after]: [Readonly<Record<string, Fact<Kind>>>, Readonly<Record<string, Fact<Kind>>>] = [
+      from[kind],
+      to[kind],
+    ];
     if (before === after) return [];
     const changes: Change[] = [];
-    for (const id in after) if (after[id] !== before[id]) changes.push({ kind, id, set: after[id] } as Change);
+    for (const id in after)
+      if (after[id] !== before[id]) changes.push({ kind, id, set: after[id] } as Change);
     for (const id in before) if (!(id in after)) changes.push({ kind, id, remove: true } as Change);
     return changes;
   });

@@ -5,24 +5,51 @@ import type { Site } from './site';
 /** What an option asks of a slot: two that ask the same can share one. */
 const slotKind = (option: OptionKind): 'ip' | 'coax' | 'none' => {
   if (option === 'retire') return 'none';
-  return option.startsWith('ip-') || option === 'new-category' || option === 'fibre' || option === 'wireless' ? 'ip' : 'coax';
+  return option.startsWith('ip-') || option === 'new-category' || option === 'fibre' || option === 'wireless'
+    ? 'ip'
+    : 'coax';
 };
 
 /** Readings of a camera's run that there are, in the order of their ids. */
 const readingsNow = (site: Site, cameraId: string): string[] => {
-  const runs = new Set(Object.values(site.run).filter((run) => run.cameraId === cameraId).map(({ id }) => id));
-  return Object.values(site.reading).filter(({ runId, struck }) => runs.has(runId) && !struck).map(({ id }) => id).sort();
+  const runs = new Set(
+    Object.values(site.run)
+      .filter((run) => run.cameraId === cameraId)
+      .map(({ id }) => id),
+  );
+  return Object.values(site.reading)
+    .filter(({ runId, struck }) => runs.has(runId) && !struck)
+    .map(({ id }) => id)
+    .sort();
 };
 
-export interface ChoiceMade { option: OptionKind; by: string; at: string; locked?: boolean | undefined; planId?: string | undefined }
+export interface ChoiceMade {
+  option: OptionKind;
+  by: string;
+  at: string;
+  locked?: boolean | undefined;
+  planId?: string | undefined;
+}
 
 /**
  * The changes that choose an option. A slot that was found for coax does not fit an IP camera and the reverse, so a
  * placement goes when the choice changes between the two.
  */
-export function choose(site: Site, cameraId: string, { option, by, at, locked, planId }: ChoiceMade): Change[] {
+export function choose(
+  site: Site,
+  cameraId: string,
+  { option, by, at, locked, planId }: ChoiceMade,
+): Change[] {
   const before = site.choice[cameraId];
-  const set = { id: cameraId, option, at, by, readingIds: readingsNow(site, cameraId), ...(locked ? { locked } : {}), ...(planId === undefined ? {} : { planId }) };
+  const set = {
+    id: cameraId,
+    option,
+    at,
+    by,
+    readingIds: readingsNow(site, cameraId),
+    ...(locked ? { locked } : {}),
+    ...(planId === undefined ? {} : { planId }),
+  };
   const changes: Change[] = [{ kind: 'choice', id: cameraId, set }];
   const stays = before && slotKind(before.option) === slotKind(option);
   if (site.placement[cameraId] && !stays) changes.push({ kind: 'placement', id: cameraId, remove: true });

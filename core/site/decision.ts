@@ -1,12 +1,27 @@
 import { z } from 'zod';
 import { idSchema, instantSchema, nameSchema, noteSchema } from './vocabulary';
 
-export const optionKinds = ['keep', 'power-fix', 'hd-coax', 'ip-coax-pair', 'ip-coax-unit', 'baluns', 'ip-category', 'new-category', 'fibre', 'wireless', 'retire'] as const;
+export const optionKinds = [
+  'keep',
+  'power-fix',
+  'hd-coax',
+  'ip-coax-pair',
+  'ip-coax-unit',
+  'baluns',
+  'ip-category',
+  'new-category',
+  'fibre',
+  'wireless',
+  'retire',
+] as const;
 export type OptionKind = (typeof optionKinds)[number];
 
 /** What was chosen for a camera. Its id is the camera's. */
 export const choiceSchema = z.strictObject({
-  id: idSchema, option: z.enum(optionKinds), at: instantSchema, by: nameSchema,
+  id: idSchema,
+  option: z.enum(optionKinds),
+  at: instantSchema,
+  by: nameSchema,
   /** Whatever else is planned, this stays. */
   locked: z.boolean().optional(),
   /** The plan that was adopted with it; left out where a person picked it. */
@@ -18,5 +33,9 @@ export const choiceSchema = z.strictObject({
 export type Choice = z.infer<typeof choiceSchema>;
 
 /** The recorder slot a camera will be on. Its id is the camera's. */
-export const placementSchema = z.strictObject({ id: idSchema, recorderId: idSchema, slot: z.int().min(1).max(128) });
+export const placementSchema = z.strictObject({
+  id: idSchema,
+  recorderId: idSchema,
+  slot: z.int().min(1).max(128),
+});
 export type Placement = z.infer<typeof placementSchema>;

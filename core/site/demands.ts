@@ -31,7 +31,11 @@ export const demandsSchema = z.strictObject({
   /** Years over which the cheapest is sought. */
   years: z.int().min(1).max(30),
   /** Most that it may come to, each where somebody has set one. */
-  caps: z.strictObject({ cost: capSchema.optional(), darkHours: capSchema.optional(), hours: capSchema.optional() }),
+  caps: z.strictObject({
+    cost: capSchema.optional(),
+    darkHours: capSchema.optional(),
+    hours: capSchema.optional(),
+  }),
   /** Share of every limit that has to be left over. */
   sparePercent: z.number().min(0).max(80),
   /** Slots to be left free on the recorders together. */
@@ -41,9 +45,25 @@ export type Demands = z.infer<typeof demandsSchema>;
 
 /** What is demanded until somebody says otherwise. */
 export const usualDemands: Demands = {
-  id: 'demands', goal: 'ip', figures: 'as-known', years: 10, caps: {}, sparePercent: 0, spareSlots: 0,
-  policies: { route: 'cheapest', blocks: 'mix', power: 'central', joints: 'crimp', format: 'lower', order: 'cost', listed: 'no-cable', oldCable: 'leave' },
+  id: 'demands',
+  goal: 'ip',
+  figures: 'as-known',
+  years: 10,
+  caps: {},
+  sparePercent: 0,
+  spareSlots: 0,
+  policies: {
+    route: 'cheapest',
+    blocks: 'mix',
+    power: 'central',
+    joints: 'crimp',
+    format: 'lower',
+    order: 'cost',
+    listed: 'no-cable',
+    oldCable: 'leave',
+  },
 };
 
 /** What is demanded on a site. */
-export const demandsOf = ({ demands }: { demands: Readonly<Record<string, Demands>> }): Demands => demands['demands'] ?? usualDemands;
+export const demandsOf = ({ demands }: { demands: Readonly<Record<string, Demands>> }): Demands =>
+  demands['demands'] ?? usualDemands;

@@ -7,10 +7,18 @@ export const pictureTypes = ['image/png', 'image/jpeg', 'image/svg+xml'] as cons
 export type PictureType = (typeof pictureTypes)[number];
 
 /** Files are kept beside the facts; a fact says which file by its id. */
-const pictureFields = { fileId: fileIdSchema, mediaType: z.enum(pictureTypes), widthPx: z.number().positive().max(100_000), heightPx: z.number().positive().max(100_000) };
+const pictureFields = {
+  fileId: fileIdSchema,
+  mediaType: z.enum(pictureTypes),
+  widthPx: z.number().positive().max(100_000),
+  heightPx: z.number().positive().max(100_000),
+};
 
 /** A spot on a drawing, in the picture's own pixels from its upper left. A little outside the paper is allowed. */
-export const spotSchema = z.strictObject({ x: z.number().min(-50_000).max(150_000), y: z.number().min(-50_000).max(150_000) });
+export const spotSchema = z.strictObject({
+  x: z.number().min(-50_000).max(150_000),
+  y: z.number().min(-50_000).max(150_000),
+});
 export type Spot = z.infer<typeof spotSchema>;
 
 /** A floor plan: a picture, and two points on it of known distance. */
@@ -18,7 +26,9 @@ export const drawingSchema = z.strictObject({
   id: idSchema,
   name: nameSchema,
   ...pictureFields,
-  scale: z.strictObject({ a: spotSchema, b: spotSchema, distanceM: z.number().positive().max(5000) }).optional(),
+  scale: z
+    .strictObject({ a: spotSchema, b: spotSchema, distanceM: z.number().positive().max(5000) })
+    .optional(),
   note: noteSchema.optional(),
 });
 export type Drawing = z.infer<typeof drawingSchema>;
@@ -51,7 +61,10 @@ export type Route = z.infer<typeof routeSchema>;
 export const photoSchema = z.strictObject({
   id: idSchema,
   ...pictureFields,
-  of: z.strictObject({ kind: z.enum(['run', 'camera', 'place', 'recorder', 'supply', 'equipment']), id: idSchema }),
+  of: z.strictObject({
+    kind: z.enum(['run', 'camera', 'place', 'recorder', 'supply', 'equipment']),
+    id: idSchema,
+  }),
   caption: z.string().max(200).optional(),
   at: instantSchema,
   by: nameSchema,

@@ -6,7 +6,9 @@ import { factSchemas, kinds, siteIdSchema, type Fact, type Kind, type Site } fro
 import { idSchema, instantSchema, nameSchema } from './vocabulary';
 
 /** One fact set whole, or removed. */
-export type Change = { [K in Kind]: { kind: K; id: string; set: Fact<K> } | { kind: K; id: string; remove: true } }[Kind];
+export type Change = {
+  [K in Kind]: { kind: K; id: string; set: Fact<K> } | { kind: K; id: string; remove: true };
+}[Kind];
 
 /** The change that takes a fact away. */
 export const removing = (kind: Kind, id: string): Change => ({ kind, id, remove: true }) as Change;
@@ -17,15 +19,21 @@ const changeOf = <K extends Kind>(kind: K) =>
     z.strictObject({ kind: z.literal(kind), id: idSchema, remove: z.literal(true) }),
   ]);
 
-const changeSchemas = Object.fromEntries(kinds.map((kind) => [kind, changeOf(kind)])) as unknown as Record<Kind, z.ZodType<Change>>;
+const changeSchemas = Object.fromEntries(kinds.map((kind) => [kind, changeOf(kind)])) as unknown as Record<
+  Kind,
+  z.ZodType<Change>
+>;
 
 /** Parsed by its kind first, so that a refusal names the field and not every kind there is. */
-export const changeSchema: z.ZodType<Change> = z.looseObject({ kind: z.enum(kinds) }).transform((change, context): Change => {
-  const parsed = changeSchemas[change.kind].safeParse(change);
-  if (parsed.success) return parsed.data;
-  for (const issue of parsed.error.issues) context.issues.push({ ...issue, input: change } as (typeof context.issues)[number]);
-  return z.NEVER;
-});
+export const changeSchema: z.ZodType<Change> = z
+  .looseObject({ kind: z.enum(kinds) })
+  .transform((change, context): Change => {
+    const parsed = changeSchemas[change.kind].safeParse(change);
+    if (parsed.success) return parsed.data;
+    for (const issue of parsed.error.issues)
+      context.issues.push({ ...issue, input: change } as (typeof context.issues)[number]);
+    return z.NEVER;
+  });
 
 /** An edit is done for the first time, or takes another back, or does it again. */
 export const natureSchema = z.discriminatedUnion('kind', [
@@ -48,22 +56,39 @@ export const editSchema = z.strictObject({
 export type Edit = z.infer<typeof editSchema>;
 
 /** An edit that happened, as the site's log keeps it. */
-export const logEntrySchema = editSchema.extend({ version: z.int().min(1), at: instantSchema, inverse: z.array(changeSchema) });
+export const logEntrySchema = editSchema.extend({
+  version: z.int().min(1),
+  at: instantSchema,
+  inverse: z.array(changeSchema),
+});
 export type LogEntry = z.infer<typeof logEntrySchema>;
 
-export interface Applied { site: Site; inverse: Change[] }
+export interface Applied {
+  site: Site;
+  inverse: Change[];
+}
 
 const same = (a: unknown, b: unknown): boolean => JSON.stringify(a) === JSON.stringify(b);
 
 /** A reading may be struck out, and that may be taken back; nothing else about it ever changes. */
-function readingProblem(change: Change, before: Fact<'reading'> | undefined, path: string): Problem | undefined {
+function readingProblem(
+  change: Change,
+  before: Fact<'reading'> | undefined,
+  path: string,
+): Problem | undefined {
   if (change.kind !== 'reading' || !before) return undefined;
-  if ('remove' in change) return { path, value: change.id, allowed: 'striking it out with a reason; readings are never removed' };
+  if ('remove' in change)
+    return { path, value: change.id, allowed: 'striking it out with a reason; readings are never removed' };
   const { struck: _now, ...after } = change.set;
   const { struck: _then, ...facts } = before;
-  return Object.keys(after).length === Object.keys(facts).length && Object.entries(after).every(([key, value]) => same(value, facts[key as keyof typeof facts]))
+  return Object.keys(after).length === Object.keys(facts).length &&
+    Object.entries(after).every(([key, value]) => same(value, facts[key as keyof typeof facts]))
     ? undefined
-    : { path, value: change.id, allowed: 'striking it out with a reason; what was read stays as it was read' };
+    : {
+        path,
+        value: change.id,
+        allowed: 'striking it out with a reason; what was read stays as it was read',
+      };
 }
 
 /** The change that takes `change` back. A new reading is not taken away but struck out. */
@@ -71,7 +96,11 @@ function inverseOf(change: Change, before: Fact<Kind> | undefined): Change {
   const { kind, id } = change;
   if (before) return { kind, id, set: before } as Change;
   if (change.kind === 'reading' && 'set' in change) {
-    return { kind: 'reading', id, set: { ...change.set, struck: { why: 'taken back', at: change.set.at, by: change.set.by } } };
+    return {
+      kind: 'reading',
+      id,
+      set: { ...change.set, struck: { why: 'taken back', at: change.set.at, by: change.set.by } },
+    };
   }
   return { kind, id, remove: true } as Change;
 }
@@ -91,15 +120,19 @@ export function applyChanges(site: Site, changes: readonly Change[]): Checked<Ap
     const before: Fact<Kind> | undefined = known.has(key) ? known.get(key) : site[kind][id];
     const wrong = readingProblem(change, before as Fact<'reading'> | undefined, path);
     if (wrong) problems.push(wrong);
-    if ('remove' in change && !before) problems.push({ path, value: `${kind} ${id}`, allowed: `a ${kind} that is still there` });
-    if ('set' in change && change.set.id !== id) problems.push({ path: `${path}.set.id`, value: change.set.id, allowed: id });
+    if ('remove' in change && !before)
+      problems.push({ path, value: `${kind} ${id}`, allowed: `a ${kind} that is still there` });
+    if ('set' in change && change.set.id !== id)
+      problems.push({ path: `${path}.set.id`, value: change.set.id, allowed: id });
     inverse.unshift(inverseOf(change, before));
     known.set(key, 'set' in change ? change.set : undefined);
   });
   if (problems.length > 0) return { kind: 'refused', problems };
   const applied = withChanges(site, changes);
   const broken = referenceProblems(applied);
-  return broken.length > 0 ? { kind: 'refused', problems: broken } : { kind: 'sound', value: { site: applied, inverse } };
+  return broken.length > 0
+    ? { kind: 'refused', problems: broken }
+    : { kind: 'sound', value: { site: applied, inverse } };
 }
 
 /** Whether two sets of changes touch the same fact. */

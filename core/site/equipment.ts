@@ -13,17 +13,52 @@ export type HookUp = z.infer<typeof hookUpSchema>;
 
 /** What stands at a head end or in a closet beside recorders and supply boxes. */
 export const gearSchema = z.discriminatedUnion('kind', [
-  z.strictObject({ kind: z.literal('switch'), ports: z.int().min(1).max(256), poePorts: z.int().min(0).max(256), poeWatts: z.number().min(0).max(5000), uplinkMbps: z.number().positive().max(100_000) }),
+  z.strictObject({
+    kind: z.literal('switch'),
+    ports: z.int().min(1).max(256),
+    poePorts: z.int().min(0).max(256),
+    poeWatts: z.number().min(0).max(5000),
+    uplinkMbps: z.number().positive().max(100_000),
+  }),
   z.strictObject({ kind: z.literal('router') }),
   z.strictObject({ kind: z.literal('monitor'), input: z.enum(['composite', 'vga', 'hdmi']) }),
-  z.strictObject({ kind: z.literal('adapter'), current: currentSchema, volts: voltsSchema, ratedAmps: z.number().positive().max(100) }),
-  z.strictObject({ kind: z.literal('ups'), usableWh: z.number().positive().max(1e6), efficiencyPercent: z.number().min(30).max(100), ratedWatts: z.number().positive().max(100_000) }),
+  z.strictObject({
+    kind: z.literal('adapter'),
+    current: currentSchema,
+    volts: voltsSchema,
+    ratedAmps: z.number().positive().max(100),
+  }),
+  z.strictObject({
+    kind: z.literal('ups'),
+    usableWh: z.number().positive().max(1e6),
+    efficiencyPercent: z.number().min(30).max(100),
+    ratedWatts: z.number().positive().max(100_000),
+  }),
   z.strictObject({ kind: z.literal('rack'), units: z.int().min(1).max(60) }),
-  z.strictObject({ kind: z.literal('circuit'), volts: z.number().min(90).max(420), breakerAmps: z.number().positive().max(125) }),
+  z.strictObject({
+    kind: z.literal('circuit'),
+    volts: z.number().min(90).max(420),
+    breakerAmps: z.number().positive().max(125),
+  }),
 ]);
 export type Gear = z.infer<typeof gearSchema>;
 export type GearKind = Gear['kind'];
-export const gearKinds: readonly GearKind[] = ['switch', 'router', 'monitor', 'adapter', 'ups', 'rack', 'circuit'];
+export const gearKinds: readonly GearKind[] = [
+  'switch',
+  'router',
+  'monitor',
+  'adapter',
+  'ups',
+  'rack',
+  'circuit',
+];
 
-export const equipmentSchema = z.strictObject({ id: idSchema, name: nameSchema, placeId: idSchema, gear: gearSchema, hookUp: hookUpSchema.optional(), note: noteSchema.optional() });
+export const equipmentSchema = z.strictObject({
+  id: idSchema,
+  name: nameSchema,
+  placeId: idSchema,
+  gear: gearSchema,
+  hookUp: hookUpSchema.optional(),
+  note: noteSchema.optional(),
+});
 export type Equipment = z.infer<typeof equipmentSchema>;

@@ -4,17 +4,29 @@ import type { PowerFeed, Run } from './run';
 const usualAdapter: PowerFeed = { kind: 'local-adapter', current: 'dc', volts: 12, ratedAmps: 1 };
 
 /** A separate pair as it usually is, until somebody has measured it. */
-const usualPair = { kind: 'separate-pair' as const, cable: 'power-2x18-cu', outCores: 1, backCores: 1, lengthM: 20, temperatureC: 20 };
+const usualPair = {
+  kind: 'separate-pair' as const,
+  cable: 'power-2x18-cu',
+  outCores: 1,
+  backCores: 1,
+  lengthM: 20,
+  temperatureC: 20,
+};
 
 /** Whether power cores or spare pairs run beside every segment, so that a supply box can feed the camera along it. */
-export const hasPowerCores = ({ segments }: Pick<Run, 'segments'>): boolean => segments.every(({ leg }) => leg.kind !== 'none');
+export const hasPowerCores = ({ segments }: Pick<Run, 'segments'>): boolean =>
+  segments.every(({ leg }) => leg.kind !== 'none');
 
 /** A run fed from the same output along its own cores, or through a separate pair; as it is where it cannot be. */
 export function fedThrough(run: Run, way: 'along-run' | 'separate-pair'): Run {
   const { feed } = run;
-  if (feed.kind === 'local-adapter' || feed.kind === way || (way === 'along-run' && !hasPowerCores(run))) return run;
+  if (feed.kind === 'local-adapter' || feed.kind === way || (way === 'along-run' && !hasPowerCores(run)))
+    return run;
   const { supplyId, output } = feed;
-  return { ...run, feed: way === 'along-run' ? { kind: way, supplyId, output } : { ...usualPair, supplyId, output } };
+  return {
+    ...run,
+    feed: way === 'along-run' ? { kind: way, supplyId, output } : { ...usualPair, supplyId, output },
+  };
 }
 
 /**
@@ -25,5 +37,8 @@ export function fedFrom(run: Run, output: { supplyId: string; output: number } |
   const { feed } = run;
   if (!output) return feed.kind === 'local-adapter' ? run : { ...run, feed: usualAdapter };
   if (feed.kind === 'separate-pair') return { ...run, feed: { ...feed, ...output } };
-  return { ...run, feed: hasPowerCores(run) ? { kind: 'along-run', ...output } : { ...usualPair, ...output } };
+  return {
+    ...run,
+    feed: hasPowerCores(run) ? { kind: 'along-run', ...output } : { ...usualPair, ...output },
+  };
 }

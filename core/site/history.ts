@@ -1,6 +1,9 @@
 import type { LogEntry } from './edit';
 
-export interface History { undoable: LogEntry[]; redoable: LogEntry[] }
+export interface History {
+  undoable: LogEntry[];
+  redoable: LogEntry[];
+}
 
 /**
  * What can be undone and done again, latest last, read from the site's log alone, so that it survives

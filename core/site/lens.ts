@@ -6,12 +6,19 @@ export type Lens = NonNullable<Camera['lens']>;
 const usualLens: Lens = { sensor: '1/3', focalMm: 3.6 };
 
 /** A camera's lens with some of it noted. */
-export const withLens = ({ lens }: Pick<Camera, 'lens'>, fields: Partial<Lens>): Lens => ({ ...(lens ?? usualLens), ...fields });
+export const withLens = ({ lens }: Pick<Camera, 'lens'>, fields: Partial<Lens>): Lens => ({
+  ...(lens ?? usualLens),
+  ...fields,
+});
 
 /** Set to a focal length; a range that it lies outside of was noted wrongly and goes. */
 export function withFocal(camera: Pick<Camera, 'lens'>, focalMm: number): Lens {
   const { range, ...rest } = withLens(camera, {});
-  return { ...rest, focalMm, ...(range && range.minMm <= focalMm && focalMm <= range.maxMm ? { range } : {}) };
+  return {
+    ...rest,
+    focalMm,
+    ...(range && range.minMm <= focalMm && focalMm <= range.maxMm ? { range } : {}),
+  };
 }
 
 /** With one end of its range noted, the ends in order; the focal length stays within. */

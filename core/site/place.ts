@@ -13,7 +13,10 @@ export const placeSchema = z.strictObject({
   mains: z.boolean(),
   networkCloset: z.boolean(),
   restrictions: z.array(z.enum(restrictions)).max(restrictions.length),
-  access: z.strictObject({ by: z.enum(['ground', 'ladder', 'lift', 'rope']), heightM: z.number().min(0).max(200) }),
+  access: z.strictObject({
+    by: z.enum(['ground', 'ladder', 'lift', 'rope']),
+    heightM: z.number().min(0).max(200),
+  }),
   /** Nobody has looked at it yet: usual conditions stand in until somebody does. */
   assumed: z.boolean().optional(),
   note: noteSchema.optional(),

@@ -22,7 +22,9 @@ export const plannedSchema = z.strictObject({
   options: z.record(idSchema, z.enum(optionKinds)),
   demands: demandsSchema,
   /** Recorders to be bought with it. */
-  buys: z.array(z.strictObject({ productId: idSchema, placeId: idSchema, count: z.int().min(1).max(64) })).max(50),
+  buys: z
+    .array(z.strictObject({ productId: idSchema, placeId: idSchema, count: z.int().min(1).max(64) }))
+    .max(50),
   proof: proofSchema,
   note: noteSchema.optional(),
 });

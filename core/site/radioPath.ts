@@ -13,7 +13,9 @@ export const radioPathSchema = z.strictObject({
   /** Room above the highest thing in the way, at that thing. */
   clearanceM: z.number().min(-50).max(200).optional(),
   /** Other access points that were heard, by channel and level. */
-  heard: z.array(z.strictObject({ channel: z.int().min(1).max(196), levelDbm: z.number().min(-120).max(0) })).max(200),
+  heard: z
+    .array(z.strictObject({ channel: z.int().min(1).max(196), levelDbm: z.number().min(-120).max(0) }))
+    .max(200),
   at: instantSchema,
   by: nameSchema,
   note: noteSchema.optional(),

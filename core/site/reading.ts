@@ -3,17 +3,41 @@ import { idSchema, instantSchema, nameSchema, temperatureSchema } from './vocabu
 
 /** Tests that read one figure. */
 export const quantityTestIds = [
-  'foreign-ac-volts', 'foreign-dc-volts', 'shield-earth-volts', 'coax-loop-ohms', 'power-loop-ohms', 'insulation-megohms', 'day-volts', 'night-volts',
+  'foreign-ac-volts',
+  'foreign-dc-volts',
+  'shield-earth-volts',
+  'coax-loop-ohms',
+  'power-loop-ohms',
+  'insulation-megohms',
+  'day-volts',
+  'night-volts',
 ] as const;
 /** Tests of the camera itself, away from what is suspected of it. */
 export const swapTestIds = ['camera-at-head-end', 'camera-on-local-supply'] as const;
-export const testIds = [...quantityTestIds, ...swapTestIds, 'continuity', 'reflectometer', 'picture', 'link'] as const;
+export const testIds = [
+  ...quantityTestIds,
+  ...swapTestIds,
+  'continuity',
+  'reflectometer',
+  'picture',
+  'link',
+] as const;
 export type TestId = (typeof testIds)[number];
 export type QuantityTestId = (typeof quantityTestIds)[number];
 export type SwapTestId = (typeof swapTestIds)[number];
 
 /** What can be seen of a picture. None of them is a clean one. */
-export const symptoms = ['soft', 'ghost', 'bars', 'sparkles', 'torn', 'rolling', 'test-bars-only', 'no-picture', 'gone-at-night'] as const;
+export const symptoms = [
+  'soft',
+  'ghost',
+  'bars',
+  'sparkles',
+  'torn',
+  'rolling',
+  'test-bars-only',
+  'no-picture',
+  'gone-at-night',
+] as const;
 export type Symptom = (typeof symptoms)[number];
 
 const taken = {
@@ -27,7 +51,9 @@ const taken = {
   conditions: z.string().max(200).optional(),
   /** Of the cable while reading, where it was noted. */
   temperatureC: temperatureSchema.optional(),
-  struck: z.strictObject({ why: z.string().trim().min(1).max(200), at: instantSchema, by: nameSchema }).optional(),
+  struck: z
+    .strictObject({ why: z.string().trim().min(1).max(200), at: instantSchema, by: nameSchema })
+    .optional(),
 };
 
 /** Longest trace that is kept; an instrument that gives more is thinned out by whoever asks it. */
@@ -51,9 +77,21 @@ const quantityReadingSchema = z.strictObject({
   /** In the test's own unit: volts, ohms or megohms. */
   value: z.number().min(0).max(mostReading),
 });
-const continuityReadingSchema = z.strictObject({ ...taken, test: z.literal('continuity'), found: z.enum(['through', 'open', 'shorted']) });
-const swapReadingSchema = z.strictObject({ ...taken, test: z.enum(swapTestIds), found: z.enum(['works', 'fails']) });
-const traceReadingSchema = z.strictObject({ ...taken, test: z.literal('reflectometer'), trace: tracedSchema });
+const continuityReadingSchema = z.strictObject({
+  ...taken,
+  test: z.literal('continuity'),
+  found: z.enum(['through', 'open', 'shorted']),
+});
+const swapReadingSchema = z.strictObject({
+  ...taken,
+  test: z.enum(swapTestIds),
+  found: z.enum(['works', 'fails']),
+});
+const traceReadingSchema = z.strictObject({
+  ...taken,
+  test: z.literal('reflectometer'),
+  trace: tracedSchema,
+});
 const pictureReadingSchema = z.strictObject({
   ...taken,
   test: z.literal('picture'),
@@ -71,7 +109,14 @@ const linkReadingSchema = z.strictObject({
 });
 
 /** A reading as taken. It is never altered or removed; a wrong one is struck out and stays readable. */
-export const readingSchema = z.discriminatedUnion('test', [quantityReadingSchema, continuityReadingSchema, swapReadingSchema, traceReadingSchema, pictureReadingSchema, linkReadingSchema]);
+export const readingSchema = z.discriminatedUnion('test', [
+  quantityReadingSchema,
+  continuityReadingSchema,
+  swapReadingSchema,
+  traceReadingSchema,
+  pictureReadingSchema,
+  linkReadingSchema,
+]);
 export type Reading = z.infer<typeof readingSchema>;
 export type QuantityReading = z.infer<typeof quantityReadingSchema>;
 export type ContinuityReading = z.infer<typeof continuityReadingSchema>;

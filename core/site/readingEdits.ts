@@ -3,7 +3,15 @@ import type { Found, Reading } from './reading';
 import type { Run, RunState } from './run';
 
 /** Who read with what, and when. `mark` makes the reading's id its own, so that a test can be read again. */
-export interface Taken { by: string; instrument: string; serial?: string; conditions?: string; temperatureC?: number; at: string; mark: string }
+export interface Taken {
+  by: string;
+  instrument: string;
+  serial?: string;
+  conditions?: string;
+  temperatureC?: number;
+  at: string;
+  mark: string;
+}
 
 /** The change that adds a reading. */
 export function takeReading(run: Pick<Run, 'id'>, found: Found, { mark, ...taken }: Taken): Change {

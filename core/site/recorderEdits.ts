@@ -9,8 +9,20 @@ import type { Site } from './site';
  */
 export function noteRecorder(site: Pick<Site, 'placement'>, recorder: Recorder): Change[] {
   const { turned, forced, ...rest } = recorder;
-  const [left, set] = [turned?.filter((input) => input <= recorder.inputs), forced?.filter(({ input }) => input <= recorder.inputs)];
-  const fitted: Recorder = { ...rest, ...(left?.length ? { turned: left } : {}), ...(set?.length ? { forced: set } : {}) };
-  const beyond = Object.values(site.placement).filter(({ recorderId, slot }) => recorderId === recorder.id && slot > slotCount(recorder));
-  return [...beyond.map(({ id }) => removing('placement', id)), { kind: 'recorder', id: recorder.id, set: fitted }];
+  const [left, set] = [
+    turned?.filter((input) => input <= recorder.inputs),
+    forced?.filter(({ input }) => input <= recorder.inputs),
+  ];
+  const fitted: Recorder = {
+    ...rest,
+    ...(left?.length ? { turned: left } : {}),
+    ...(set?.length ? { forced: set } : {}),
+  };
+  const beyond = Object.values(site.placement).filter(
+    ({ recorderId, slot }) => recorderId === recorder.id && slot > slotCount(recorder),
+  );
+  return [
+    ...beyond.map(({ id }) => removing('placement', id)),
+    { kind: 'recorder', id: recorder.id, set: fitted },
+  ];
 }

@@ -5,8 +5,12 @@ type Shown = Fact<'photo'>['of'];
 
 /** What goes with a thing that goes: its spot on a drawing and its photos. */
 function attachments(site: Site, ...things: Shown[]): Change[] {
-  const isOf = ({ of }: { of: { kind: string; id: string } }) => things.some(({ kind, id }) => of.kind === kind && of.id === id);
-  const gone = (kind: 'pin' | 'photo'): Change[] => Object.values<Fact<'pin'> | Fact<'photo'>>(site[kind]).filter(isOf).map(({ id }) => removing(kind, id));
+  const isOf = ({ of }: { of: { kind: string; id: string } }) =>
+    things.some(({ kind, id }) => of.kind === kind && of.id === id);
+  const gone = (kind: 'pin' | 'photo'): Change[] =>
+    Object.values<Fact<'pin'> | Fact<'photo'>>(site[kind])
+      .filter(isOf)
+      .map(({ id }) => removing(kind, id));
   return [...gone('pin'), ...gone('photo')];
 }
 
@@ -18,11 +22,20 @@ export function removeRunAndCamera(site: Site, runId: string): Change[] {
   const run = site.run[runId];
   if (!run || Object.values(site.reading).some((reading) => reading.runId === runId)) return [];
   const { cameraId } = run;
-  const changes: Change[] = [...attachments(site, { kind: 'run', id: runId }, { kind: 'camera', id: cameraId }), { kind: 'run', id: runId, remove: true }];
+  const changes: Change[] = [
+    ...attachments(site, { kind: 'run', id: runId }, { kind: 'camera', id: cameraId }),
+    { kind: 'run', id: runId, remove: true },
+  ];
   if (site.placement[cameraId]) changes.push({ kind: 'placement', id: cameraId, remove: true });
-  for (const kind of ['choice', 'stream', 'joining'] as const) if (site[kind][cameraId]) changes.push(removing(kind, cameraId));
+  for (const kind of ['choice', 'stream', 'joining'] as const)
+    if (site[kind][cameraId]) changes.push(removing(kind, cameraId));
   const { slotting } = site.slotting;
-  if (slotting?.first.includes(cameraId)) changes.push({ kind: 'slotting', id: 'slotting', set: { ...slotting, first: slotting.first.filter((id) => id !== cameraId) } });
+  if (slotting?.first.includes(cameraId))
+    changes.push({
+      kind: 'slotting',
+      id: 'slotting',
+      set: { ...slotting, first: slotting.first.filter((id) => id !== cameraId) },
+    });
   return [...changes, { kind: 'camera', id: cameraId, remove: true }];
 }
 
@@ -32,27 +45,55 @@ export type Removal = { kind: 'changes'; changes: Change[] } | { kind: 'in-use';
 function usersOf(site: Site, kind: Kind, id: string): string[] {
   const number = ({ cameraId }: Fact<'run'>) => site.camera[cameraId]?.number ?? 0;
   const runs = Object.values(site.run);
-  const hooked = [...Object.values(site.recorder), ...Object.values(site.supply), ...Object.values(site.equipment)];
+  const hooked = [
+    ...Object.values(site.recorder),
+    ...Object.values(site.supply),
+    ...Object.values(site.equipment),
+  ];
   const names = (things: readonly { name: string }[]) => things.map(({ name }) => name);
   switch (kind) {
-    case 'recorder': return [
-      ...runs.filter(({ patchedTo }) => patchedTo?.recorderId === id).map((run) => `run ${number(run)}`),
-      ...Object.values(site.placement).filter(({ recorderId }) => recorderId === id).map((placement) => `the slot of camera ${site.camera[placement.id]?.number}`),
-    ];
-    case 'supply': return runs.filter(({ feed }) => feed.kind !== 'local-adapter' && feed.supplyId === id).map((run) => `run ${number(run)}`);
-    case 'equipment': return names(hooked.filter(({ hookUp }) => hookUp?.rackId === id || hookUp?.fedById === id));
-    case 'place': return [
-      ...Object.values(site.camera).filter(({ placeId }) => placeId === id).map((camera) => `camera ${camera.number}`),
-      ...runs.filter((run) => run.headEndId === id || (run.newRoute?.kind === 'open' && run.newRoute.fromPlaceId === id)).map((run) => `run ${number(run)}`),
-      ...names(hooked.filter(({ placeId }) => placeId === id)),
-      ...Object.values(site.radioPath).filter(({ fromPlaceId, toPlaceId }) => fromPlaceId === id || toPlaceId === id).map(() => 'a radio path'),
-    ];
-    default: return [];
+    case 'recorder':
+      return [
+        ...runs.filter(({ patchedTo }) => patchedTo?.recorderId === id).map((run) => `run ${number(run)}`),
+        ...Object.values(site.placement)
+          .filter(({ recorderId }) => recorderId === id)
+          .map((placement) => `the slot of camera ${site.camera[placement.id]?.number}`),
+      ];
+    case 'supply':
+      return runs
+        .filter(({ feed }) => feed.kind !== 'local-adapter' && feed.supplyId === id)
+        .map((run) => `run ${number(run)}`);
+    case 'equipment':
+      return names(hooked.filter(({ hookUp }) => hookUp?.rackId === id || hookUp?.fedById === id));
+    case 'place':
+      return [
+        ...Object.values(site.camera)
+          .filter(({ placeId }) => placeId === id)
+          .map((camera) => `camera ${camera.number}`),
+        ...runs
+          .filter(
+            (run) =>
+              run.headEndId === id || (run.newRoute?.kind === 'open' && run.newRoute.fromPlaceId === id),
+          )
+          .map((run) => `run ${number(run)}`),
+        ...names(hooked.filter(({ placeId }) => placeId === id)),
+        ...Object.values(site.radioPath)
+          .filter(({ fromPlaceId, toPlaceId }) => fromPlaceId === id || toPlaceId === id)
+          .map(() => 'a radio path'),
+      ];
+    default:
+      return [];
   }
 }
 
 /** The changes that take a thing away with its spot and its photos, or by whom it is still needed. */
-export function removeThing(site: Site, kind: 'recorder' | 'supply' | 'equipment' | 'place', id: string): Removal {
+export function removeThing(
+  site: Site,
+  kind: 'recorder' | 'supply' | 'equipment' | 'place',
+  id: string,
+): Removal {
   const by = usersOf(site, kind, id);
-  return by.length > 0 ? { kind: 'in-use', by } : { kind: 'changes', changes: [...attachments(site, { kind, id }), removing(kind, id)] };
+  return by.length > 0
+    ? { kind: 'in-use', by }
+    : { kind: 'changes', changes: [...attachments(site, { kind, id }), removing(kind, id)] };
 }

@@ -1,6 +1,15 @@
 import { z } from 'zod';
 import { powerCableIds, signalCableIds } from '#core/cable';
-import { currentSchema, environmentSchema, idSchema, instantSchema, nameSchema, noteSchema, temperatureSchema, voltsSchema } from './vocabulary';
+import {
+  currentSchema,
+  environmentSchema,
+  idSchema,
+  instantSchema,
+  nameSchema,
+  noteSchema,
+  temperatureSchema,
+  voltsSchema,
+} from './vocabulary';
 
 /** Longest segment that is still believable; longer is a slip of the finger. */
 export const longestSegmentM = 5000;
@@ -9,13 +18,27 @@ const coresSchema = z.int().min(1).max(16);
 
 const markSchema = z.number().min(0).max(9_999_999);
 
-export const joints = ['crimp', 'compression', 'twist-on', 'soldered', 'screw-terminal', 'coupler', 'splitter', 'surge-arrester'] as const;
+export const joints = [
+  'crimp',
+  'compression',
+  'twist-on',
+  'soldered',
+  'screw-terminal',
+  'coupler',
+  'splitter',
+  'surge-arrester',
+] as const;
 
 /** What in a segment can carry power to the camera beside the picture. */
 export const legSchema = z.discriminatedUnion('kind', [
   z.strictObject({ kind: z.literal('none') }),
   /** Power cores in the same jacket or tied to it. */
-  z.strictObject({ kind: z.literal('cores'), cable: z.enum(powerCableIds), outCores: coresSchema, backCores: coresSchema }),
+  z.strictObject({
+    kind: z.literal('cores'),
+    cable: z.enum(powerCableIds),
+    outCores: coresSchema,
+    backCores: coresSchema,
+  }),
   /** Conductors of the category cable that the picture does not use. */
   z.strictObject({ kind: z.literal('spare-pairs'), outCores: coresSchema, backCores: coresSchema }),
 ]);
@@ -53,10 +76,21 @@ export type Segment = z.infer<typeof segmentSchema>;
 export const feedSchema = z.discriminatedUnion('kind', [
   z.strictObject({ kind: z.literal('along-run'), supplyId: idSchema, output: z.int().min(1) }),
   z.strictObject({
-    kind: z.literal('separate-pair'), supplyId: idSchema, output: z.int().min(1),
-    cable: z.enum(powerCableIds), outCores: coresSchema, backCores: coresSchema, lengthM: lengthSchema, temperatureC: temperatureSchema,
+    kind: z.literal('separate-pair'),
+    supplyId: idSchema,
+    output: z.int().min(1),
+    cable: z.enum(powerCableIds),
+    outCores: coresSchema,
+    backCores: coresSchema,
+    lengthM: lengthSchema,
+    temperatureC: temperatureSchema,
   }),
-  z.strictObject({ kind: z.literal('local-adapter'), current: currentSchema, volts: voltsSchema, ratedAmps: z.number().positive().max(100) }),
+  z.strictObject({
+    kind: z.literal('local-adapter'),
+    current: currentSchema,
+    volts: voltsSchema,
+    ratedAmps: z.number().positive().max(100),
+  }),
 ]);
 export type PowerFeed = z.infer<typeof feedSchema>;
 
@@ -79,7 +113,9 @@ export const runSchema = z.strictObject({
   segments: z.array(segmentSchema).min(1).max(50),
   newRoute: newRouteSchema.optional(),
   /** Somebody came to note it and could not get there. */
-  unreached: z.strictObject({ why: z.string().trim().min(1).max(200), at: instantSchema, by: nameSchema }).optional(),
+  unreached: z
+    .strictObject({ why: z.string().trim().min(1).max(200), at: instantSchema, by: nameSchema })
+    .optional(),
   note: noteSchema.optional(),
 });
 export type Run = z.infer<typeof runSchema>;

@@ -24,24 +24,37 @@ describe('site file', () => {
   it('text that breaks off is named as such', () => {
     const text = JSON.stringify(file());
     const read = parseSiteFile(text.slice(0, text.length / 2));
-    expect(read).toMatchObject({ kind: 'refused', problems: [{ path: '(file)', allowed: expect.stringMatching(/cut short/) as string }] });
+    expect(read).toMatchObject({
+      kind: 'refused',
+      problems: [{ path: '(file)', allowed: expect.stringMatching(/cut short/) as string }],
+    });
   });
   it('a file from a later version is refused as that, whatever else is in it', () => {
-    expect(problems({ format: 'neotrope-site', version: 7, hologram: true })).toEqual([{ path: 'version', value: '7', allowed: 'at most 1; this file was written by a newer Neotrope' }]);
+    expect(problems({ format: 'neotrope-site', version: 7, hologram: true })).toEqual([
+      { path: 'version', value: '7', allowed: 'at most 1; this file was written by a newer Neotrope' },
+    ]);
   });
   it('something else altogether is refused', () => {
     expect(problems([]).length).toBe(1);
-    expect(problems({ format: 'shopping-list', version: 1 })[0]).toMatchObject({ path: 'format', allowed: '"neotrope-site"' });
+    expect(problems({ format: 'shopping-list', version: 1 })[0]).toMatchObject({
+      path: 'format',
+      allowed: '"neotrope-site"',
+    });
   });
   it('names the place of every problem', () => {
     const broken = file();
     broken.runs[7]!.segments[0]!.cable = 'coax-string';
     broken.cameras[2]!.number = -4;
-    expect(problems(broken).map(({ path }) => path)).toEqual(['cameras[2].number', 'runs[7].segments[0].cable']);
+    expect(problems(broken).map(({ path }) => path)).toEqual([
+      'cameras[2].number',
+      'runs[7].segments[0].cable',
+    ]);
   });
   it('an id twice is a problem', () => {
     const doubled = file();
     doubled.places.push(doubled.places[0]!);
-    expect(problems(doubled)).toEqual([{ path: 'places[10].id', value: expect.any(String) as string, allowed: 'each id once' }]);
+    expect(problems(doubled)).toEqual([
+      { path: 'places[10].id', value: expect.any(String) as string, allowed: 'each id once' },
+    ]);
   });
 });

@@ -9,14 +9,36 @@ export const siteFileVersion = 1;
 
 /** Which list of a site file holds which kind. */
 export const fileLists = {
-  places: 'place', cameras: 'camera', supplies: 'supply', recorders: 'recorder', runs: 'run', readings: 'reading', choices: 'choice', placements: 'placement',
-  equipment: 'equipment', drawings: 'drawing', pins: 'pin', routes: 'route', photos: 'photo', products: 'product', demands: 'demands', plans: 'planned', radioPaths: 'radioPath', streams: 'stream', joinings: 'joining', slotting: 'slotting',
+  places: 'place',
+  cameras: 'camera',
+  supplies: 'supply',
+  recorders: 'recorder',
+  runs: 'run',
+  readings: 'reading',
+  choices: 'choice',
+  placements: 'placement',
+  equipment: 'equipment',
+  drawings: 'drawing',
+  pins: 'pin',
+  routes: 'route',
+  photos: 'photo',
+  products: 'product',
+  demands: 'demands',
+  plans: 'planned',
+  radioPaths: 'radioPath',
+  streams: 'stream',
+  joinings: 'joining',
+  slotting: 'slotting',
 } as const satisfies Record<string, Kind>;
 type ListName = keyof typeof fileLists;
 const listNames = Object.keys(fileLists) as ListName[];
 
 /** A picture that facts refer to, so that a site file carries its drawings and photos along. */
-export const attachedFileSchema = z.strictObject({ id: fileIdSchema, mediaType: z.enum(pictureTypes), base64: z.string().max(24_000_000) });
+export const attachedFileSchema = z.strictObject({
+  id: fileIdSchema,
+  mediaType: z.enum(pictureTypes),
+  base64: z.string().max(24_000_000),
+});
 export type AttachedFile = z.infer<typeof attachedFileSchema>;
 
 const listOf = <K extends Kind>(kind: K) => z.array(factSchemas[kind]).max(50_000);
@@ -56,15 +78,28 @@ const byNumber = (a: { id: string; number?: number }, b: { id: string; number?: 
 
 /** The file of a site, its lists in a stable order so that two exports of one site are the same. */
 export function toSiteFile(site: Site, files: readonly AttachedFile[] = []): SiteFile {
-  const lists = Object.fromEntries(listNames.map((name) => [name, Object.values<Fact<Kind>>(site[fileLists[name]]).sort(byNumber)]));
-  return { format: siteFileFormat, version: siteFileVersion, about: aboutOf(site), ...lists, files: [...files].sort(byNumber) } as SiteFile;
+  const lists = Object.fromEntries(
+    listNames.map((name) => [name, Object.values<Fact<Kind>>(site[fileLists[name]]).sort(byNumber)]),
+  );
+  return {
+    format: siteFileFormat,
+    version: siteFileVersion,
+    about: aboutOf(site),
+    ...lists,
+    files: [...files].sort(byNumber),
+  } as SiteFile;
 }
 
 /** The site in a file that was found sound before, as the server's own are when they are written. */
 export function siteOfSound(file: SiteFile): Site {
   return {
     about: { about: file.about },
-    ...Object.fromEntries(listNames.map((name) => [fileLists[name], Object.fromEntries(file[name].map((fact) => [fact.id, fact]))])),
+    ...Object.fromEntries(
+      listNames.map((name) => [
+        fileLists[name],
+        Object.fromEntries(file[name].map((fact) => [fact.id, fact])),
+      ]),
+    ),
   } as unknown as Site;
 }
 
@@ -72,7 +107,7 @@ function fromLists(file: SiteFile): Checked<Site> {
   const problems = listNames.flatMap((name) => {
     const seen = new Set<string>();
     return file[name].flatMap(({ id }, index) => {
-      if (!seen.has(id)) return seen.add(id), [];
+      if (!seen.has(id)) return (seen.add(id), []);
       return [{ path: `${name}[${index}].id`, value: JSON.stringify(id), allowed: 'each id once' }];
     });
   });
@@ -87,7 +122,16 @@ export function fromSiteFile(input: unknown): Checked<Site> {
   const header = check(z.looseObject({ format: z.literal(siteFileFormat), version: z.int().min(1) }), input);
   if (header.kind === 'refused') return header;
   if (header.value.version > siteFileVersion) {
-    return { kind: 'refused', problems: [{ path: 'version', value: String(header.value.version), allowed: `at most ${siteFileVersion}; this file was written by a newer Neotrope` }] };
+    return {
+      kind: 'refused',
+      problems: [
+        {
+          path: 'version',
+          value: String(header.value.version),
+          allowed: `at most ${siteFileVersion}; this file was written by a newer Neotrope`,
+        },
+      ],
+    };
   }
   const file = check(siteFileSchema, input);
   return file.kind === 'sound' ? fromLists(file.value) : file;
@@ -105,7 +149,16 @@ export function parseSiteFile(text: string): Checked<Site> {
     input = JSON.parse(text.replace(/^\ufeff/, ''));
   } catch (error) {
     const why = error instanceof Error ? error.message : String(error);
-    return { kind: 'refused', problems: [{ path: '(file)', value: `not JSON (${why})`, allowed: 'a whole Neotrope site file; was it cut short?' }] };
+    return {
+      kind: 'refused',
+      problems: [
+        {
+          path: '(file)',
+          value: `not JSON (${why})`,
+          allowed: 'a whole Neotrope site file; was it cut short?',
+        },
+      ],
+    };
   }
   return fromSiteFile(input);
 }

@@ -18,7 +18,15 @@ export const slottingSchema = z.strictObject({
 });
 export type Slotting = z.infer<typeof slottingSchema>;
 
-export const usualSlotting: Slotting = { id: 'slotting', numbers: 'keep', share: 'building', streams: {}, perNight: 6, first: [] };
+export const usualSlotting: Slotting = {
+  id: 'slotting',
+  numbers: 'keep',
+  share: 'building',
+  streams: {},
+  perNight: 6,
+  first: [],
+};
 
 /** What is wanted of the slots of a site. */
-export const slottingOf = ({ slotting }: { slotting: Readonly<Record<string, Slotting>> }): Slotting => slotting['slotting'] ?? usualSlotting;
+export const slottingOf = ({ slotting }: { slotting: Readonly<Record<string, Slotting>> }): Slotting =>
+  slotting['slotting'] ?? usualSlotting;

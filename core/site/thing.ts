@@ -9,7 +9,9 @@ export function thingName(site: Site, { kind, id }: Thing): string {
       const camera = site.camera[id];
       return camera ? `${camera.number} ${camera.name}` : id;
     }
-    case 'run': return `run ${site.camera[site.run[id]?.cameraId ?? '']?.number ?? id}`;
-    default: return site[kind][id]?.name ?? id;
+    case 'run':
+      return `run ${site.camera[site.run[id]?.cameraId ?? '']?.number ?? id}`;
+    default:
+      return site[kind][id]?.name ?? id;
   }
 }

@@ -9,16 +9,25 @@ export const usableShare = 0.93;
 /** The part of a day that is kept. */
 function keptShare(keeping: Keeping): number {
   switch (keeping.kind) {
-    case 'always': return 1;
-    case 'motion': return keeping.sharePercent / 100;
-    case 'hours': return keeping.hours / 24;
+    case 'always':
+      return 1;
+    case 'motion':
+      return keeping.sharePercent / 100;
+    case 'hours':
+      return keeping.hours / 24;
   }
 }
 
 /** A camera as a disk sees it. */
-export interface Kept { cameraId: string; mbps: number; keeping: Keeping; keepDays: number }
+export interface Kept {
+  cameraId: string;
+  mbps: number;
+  keeping: Keeping;
+  keepDays: number;
+}
 
-const gigabytesADay = ({ mbps, keeping }: Pick<Kept, 'mbps' | 'keeping'>): number => mbps * gigabytesPerMbpsDay * keptShare(keeping);
+const gigabytesADay = ({ mbps, keeping }: Pick<Kept, 'mbps' | 'keeping'>): number =>
+  mbps * gigabytesPerMbpsDay * keptShare(keeping);
 
 /** Terabytes that a camera takes up once its days are full. */
 const terabytesOf = (kept: Kept): number => (gigabytesADay(kept) * kept.keepDays) / 1000;
@@ -38,7 +47,10 @@ export interface Storage {
  * is asked for fewer days than the disks last leaves the rest to the others.
  */
 function daysThatFit(kept: readonly Kept[], haveTb: number): number | null {
-  const asked = [...kept].map((one) => ({ perDayTb: gigabytesADay(one) / 1000, keepDays: one.keepDays })).filter(({ perDayTb }) => perDayTb > 0).sort((a, b) => a.keepDays - b.keepDays);
+  const asked = [...kept]
+    .map((one) => ({ perDayTb: gigabytesADay(one) / 1000, keepDays: one.keepDays }))
+    .filter(({ perDayTb }) => perDayTb > 0)
+    .sort((a, b) => a.keepDays - b.keepDays);
   if (asked.length === 0) return null;
   let perDayTb = asked.reduce((sum, one) => sum + one.perDayTb, 0);
   let leftTb = haveTb;
@@ -58,7 +70,16 @@ export function storageOf(kept: readonly Kept[], disksTb: readonly number[]): St
   const wantTb = kept.reduce((sum, one) => sum + terabytesOf(one), 0);
   const days = daysThatFit(kept, haveTb);
   return {
-    haveTb, wantTb, days, shortTb: Math.max(0, wantTb - haveTb),
-    perCamera: kept.map((one) => ({ cameraId: one.cameraId, gigabytesADay: gigabytesADay(one), wantTb: terabytesOf(one), wantDays: one.keepDays, days: days === null ? one.keepDays : Math.min(one.keepDays, days) })),
+    haveTb,
+    wantTb,
+    days,
+    shortTb: Math.max(0, wantTb - haveTb),
+    perCamera: kept.map((one) => ({
+      cameraId: one.cameraId,
+      gigabytesADay: gigabytesADay(one),
+      wantTb: terabytesOf(one),
+      wantDays: one.keepDays,
+      days: days === null ? one.keepDays : Math.min(one.keepDays, days),
+    })),
   };
 }

@@ -13,11 +13,19 @@ const bitsPerPixel: Record<Codec, Record<Activity, number>> = {
 /** Settings with nothing left out. */
 export type WholeSettings = { [K in keyof StreamSettings]-?: NonNullable<StreamSettings[K]> };
 
-const usualStream = { framesPerSecond: 15, codec: 'h264', activity: 'usual', keeping: { kind: 'always' }, keepDays: 30 } as const satisfies WholeSettings;
+const usualStream = {
+  framesPerSecond: 15,
+  codec: 'h264',
+  activity: 'usual',
+  keeping: { kind: 'always' },
+  keepDays: 30,
+} as const satisfies WholeSettings;
 
 /** Mb/s of a stream: megapixels × frames a second × bits a pixel. */
-export const workedOutMbps = (megapixels: number, { framesPerSecond, codec, activity }: Pick<WholeSettings, 'framesPerSecond' | 'codec' | 'activity'>): number =>
-  megapixels * framesPerSecond * bitsPerPixel[codec][activity];
+export const workedOutMbps = (
+  megapixels: number,
+  { framesPerSecond, codec, activity }: Pick<WholeSettings, 'framesPerSecond' | 'codec' | 'activity'>,
+): number => megapixels * framesPerSecond * bitsPerPixel[codec][activity];
 
 /** Settings of one camera: its own, else the site's, else usual ones. */
 export function settingsOf(stream: StreamSettings | undefined, site: StreamSettings): WholeSettings {
@@ -31,20 +39,35 @@ export function settingsOf(stream: StreamSettings | undefined, site: StreamSetti
   };
 }
 
-const isSet = (settings: StreamSettings | undefined): boolean => settings?.framesPerSecond !== undefined || settings?.codec !== undefined || settings?.activity !== undefined;
+const isSet = (settings: StreamSettings | undefined): boolean =>
+  settings?.framesPerSecond !== undefined ||
+  settings?.codec !== undefined ||
+  settings?.activity !== undefined;
 
 export type RateSource = 'data-sheet' | 'worked-out' | 'class';
 
 /** What a camera sends, main and sub stream, and what that rests on. */
-export interface StreamRate { mainMbps: number; subMbps: number; from: RateSource }
+export interface StreamRate {
+  mainMbps: number;
+  subMbps: number;
+  from: RateSource;
+}
 
 /**
  * A data sheet's rate wins; else it is worked out where anybody has said how the stream is set; else it is what the camera's
  * class sends.
  */
-export function streamRate(camera: { megapixels: number; mbps: number }, stream: Stream | undefined, site: StreamSettings): StreamRate {
+export function streamRate(
+  camera: { megapixels: number; mbps: number },
+  stream: Stream | undefined,
+  site: StreamSettings,
+): StreamRate {
   const subMbps = stream?.subMbps ?? 0;
   if (stream?.mainMbps !== undefined) return { mainMbps: stream.mainMbps, subMbps, from: 'data-sheet' };
   if (!isSet(stream) && !isSet(site)) return { mainMbps: camera.mbps, subMbps, from: 'class' };
-  return { mainMbps: workedOutMbps(camera.megapixels, settingsOf(stream, site)), subMbps, from: 'worked-out' };
+  return {
+    mainMbps: workedOutMbps(camera.megapixels, settingsOf(stream, site)),
+    subMbps,
+    from: 'worked-out',
+  };
 }

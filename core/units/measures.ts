@@ -2,7 +2,10 @@ import { parseQuantity, type ParsedQuantity } from './parseQuantity';
 import { formatFigure, formatQuantity, type Unit } from './unit';
 
 /** How one person likes figures shown. What is stored never depends on it. */
-export interface Measures { length: 'm' | 'ft'; gauge: 'awg' | 'mm2' }
+export interface Measures {
+  length: 'm' | 'ft';
+  gauge: 'awg' | 'mm2';
+}
 
 export const metresPerFoot = 0.3048;
 
@@ -19,7 +22,9 @@ export function shownUnit(unit: Unit, { length }: Pick<Measures, 'length'>): str
 
 /** A figure with its unit, lengths in the person's own. */
 export function quantityFor(value: number | null, unit: Unit, measures: Pick<Measures, 'length'>): string {
-  return unit === 'm' && value !== null && measures.length === 'ft' ? `${formatFigure(inLength(value, measures), 'm')} ft` : formatQuantity(value, unit);
+  return unit === 'm' && value !== null && measures.length === 'ft'
+    ? `${formatFigure(inLength(value, measures), 'm')} ft`
+    : formatQuantity(value, unit);
 }
 
 /** A figure as it stands in a field to be edited: at most `digits` after the point, none that are zero. */
@@ -33,8 +38,18 @@ export function fieldText(value: number, unit: Unit, measures: Pick<Measures, 'l
  * says what the field showed means the stored figure itself, so that going through a field changes nothing, however
  * often the unit is switched in between.
  */
-export function fieldFigure(typed: string, unit: Unit, stored: number | null, measures: Pick<Measures, 'length'>, digits?: number): ParsedQuantity {
-  if (stored !== null && typed.trim() === fieldText(stored, unit, measures, digits)) return { kind: 'read', value: stored };
+export function fieldFigure(
+  typed: string,
+  unit: Unit,
+  stored: number | null,
+  measures: Pick<Measures, 'length'>,
+  digits?: number,
+): ParsedQuantity {
+  if (stored !== null && typed.trim() === fieldText(stored, unit, measures, digits))
+    return { kind: 'read', value: stored };
   const isBare = /^[+\-−]?[\d.,]+$/.test(typed.trim());
-  return parseQuantity(unit === 'm' && measures.length === 'ft' && isBare ? `${typed.trim()} ft` : typed, unit);
+  return parseQuantity(
+    unit === 'm' && measures.length === 'ft' && isBare ? `${typed.trim()} ft` : typed,
+    unit,
+  );
 }

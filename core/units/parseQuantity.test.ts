@@ -10,23 +10,45 @@ const read = (typed: string, unit: Unit) => {
 
 describe('parseQuantity', () => {
   it.each<[string, Unit, number]>([
-    ['12.4', 'V', 12.4], ['12.4 V', 'V', 12.4], ['12,4', 'V', 12.4], ['.5', 'A', 0.5], ['350 mA', 'A', 0.35],
-    ['40ft', 'm', 12.192], ["40' 6\"", 'm', 12.3444], ['0.48 km', 'm', 480], ['1250', 'm', 1250],
-    ['33.1Ω', 'Ω', 33.1], ['1.2 kΩ', 'Ω', 1200], ['80 mΩ', 'Ω', 0.08], ['2.4 MΩ', 'MΩ', 2.4], ['900 kΩ', 'MΩ', 0.9], ['95 Mb/s', 'Mb/s', 95], ['-5 °C', '°C', -5],
+    ['12.4', 'V', 12.4],
+    ['12.4 V', 'V', 12.4],
+    ['12,4', 'V', 12.4],
+    ['.5', 'A', 0.5],
+    ['350 mA', 'A', 0.35],
+    ['40ft', 'm', 12.192],
+    ['40\' 6"', 'm', 12.3444],
+    ['0.48 km', 'm', 480],
+    ['1250', 'm', 1250],
+    ['33.1Ω', 'Ω', 33.1],
+    ['1.2 kΩ', 'Ω', 1200],
+    ['80 mΩ', 'Ω', 0.08],
+    ['2.4 MΩ', 'MΩ', 2.4],
+    ['900 kΩ', 'MΩ', 0.9],
+    ['95 Mb/s', 'Mb/s', 95],
+    ['-5 °C', '°C', -5],
   ])('reads %s as %s', (typed, unit, value) => expect(read(typed, unit)).toBeCloseTo(value, 9));
 
   it.each<[string, Unit, RegExp]>([
-    ['3/8 km', 'm', /fraction/], ['', 'V', /nothing/], ['twelve', 'V', /number/], ['1,250', 'm', /two things/],
-    ['12 W', 'V', /not a unit/], ['12..4', 'V', /number/], ['1e5', 'm', /not a unit/], ['NaN', 'Ω', /number/], ['Infinity', 'Ω', /number/],
+    ['3/8 km', 'm', /fraction/],
+    ['', 'V', /nothing/],
+    ['twelve', 'V', /number/],
+    ['1,250', 'm', /two things/],
+    ['12 W', 'V', /not a unit/],
+    ['12..4', 'V', /number/],
+    ['1e5', 'm', /not a unit/],
+    ['NaN', 'Ω', /number/],
+    ['Infinity', 'Ω', /number/],
   ])('refuses %s', (typed, unit, why) => {
     const parsed = parseQuantity(typed, unit);
     expect(parsed).toMatchObject({ kind: 'refused', why: expect.stringMatching(why) });
   });
 
   it('reads back whatever it formats', () => {
-    fc.assert(fc.property(fc.integer({ min: -9999, max: 9999 }), (tenths) => {
-      expect(read(formatQuantity(tenths / 10, 'V'), 'V')).toBeCloseTo(tenths / 10, 9);
-    }));
+    fc.assert(
+      fc.property(fc.integer({ min: -9999, max: 9999 }), (tenths) => {
+        expect(read(formatQuantity(tenths / 10, 'V'), 'V')).toBeCloseTo(tenths / 10, 9);
+      }),
+    );
   });
 });
 

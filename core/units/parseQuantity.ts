@@ -2,7 +2,24 @@ import type { Unit } from './unit';
 
 /** What can be typed into a field, by the unit the field is stored in. The factor leads to the stored unit. */
 const spellings: Partial<Record<Unit, Record<string, number>>> = {
-  m: { m: 1, metre: 1, metres: 1, meter: 1, meters: 1, cm: 0.01, km: 1000, ft: 0.3048, foot: 0.3048, feet: 0.3048, "'": 0.3048, '′': 0.3048, in: 0.0254, '"': 0.0254, '″': 0.0254, yd: 0.9144 },
+  m: {
+    m: 1,
+    metre: 1,
+    metres: 1,
+    meter: 1,
+    meters: 1,
+    cm: 0.01,
+    km: 1000,
+    ft: 0.3048,
+    foot: 0.3048,
+    feet: 0.3048,
+    "'": 0.3048,
+    '′': 0.3048,
+    in: 0.0254,
+    '"': 0.0254,
+    '″': 0.0254,
+    yd: 0.9144,
+  },
   Ω: { Ω: 1, ohm: 1, ohms: 1, r: 1, kΩ: 1000, kohm: 1000, k: 1000, mΩ: 0.001 },
   MΩ: { MΩ: 1, megohm: 1, megohms: 1, Mohm: 1, M: 1, kΩ: 0.001, kohm: 0.001, GΩ: 1000, Gohm: 1000, Ω: 1e-6 },
   V: { v: 1, volt: 1, volts: 1, mv: 0.001 },
@@ -37,18 +54,21 @@ export function parseQuantity(typed: string, unit: Unit): ParsedQuantity {
   const text = typed.trim().replace('−', '-');
   const refuse = (why: string): ParsedQuantity => ({ kind: 'refused', why });
   if (text === '') return refuse('nothing typed');
-  if (text.includes('/') && !/b(it)?\/s$/i.test(text)) return refuse(`write a fraction as a decimal, e.g. 0.375 instead of 3/8`);
+  if (text.includes('/') && !/b(it)?\/s$/i.test(text))
+    return refuse(`write a fraction as a decimal, e.g. 0.375 instead of 3/8`);
   if (unit === 'm') {
     const feet = feetAndInches.exec(text);
     if (feet) return { kind: 'read', value: Number(feet[1]) * 0.3048 + Number(feet[2]) * 0.0254 };
   }
-  if (/^\D*\d{1,3}(,\d{3})+(\D|$)/.test(text)) return refuse('a comma before three digits can mean two things; write 1250 or 1.25');
+  if (/^\D*\d{1,3}(,\d{3})+(\D|$)/.test(text))
+    return refuse('a comma before three digits can mean two things; write 1250 or 1.25');
   const parts = quantity.exec(text.replace(/^([+-]?\d+),(\d{1,2})(?!\d)/, '$1.$2'));
   if (!parts) return refuse(`a number${unit ? `, with or without ${unit}` : ''}`);
   const value = Number(parts[1]);
   const spelt = parts[2] ?? '';
   if (spelt === '') return { kind: 'read', value };
   const factor = factorOf(spelt, unit);
-  if (factor === undefined) return refuse(`“${spelt}” is not a unit for this; write ${unit || 'a plain number'}`);
+  if (factor === undefined)
+    return refuse(`“${spelt}” is not a unit for this; write ${unit || 'a plain number'}`);
   return { kind: 'read', value: value * factor };
 }

@@ -1,10 +1,42 @@
 /** The units Neotrope computes in. A person may type others; `parseQuantity` turns them into these. */
 export type Unit =
-  | 'm' | 'Ω' | 'Ω/km' | 'MΩ' | 'V' | 'A' | 'W' | 'dB' | 'MHz' | 'Mb/s' | 'MP' | '°C' | 'mm²' | 'h' | 'money' | '%' | '';
+  | 'm'
+  | 'Ω'
+  | 'Ω/km'
+  | 'MΩ'
+  | 'V'
+  | 'A'
+  | 'W'
+  | 'dB'
+  | 'MHz'
+  | 'Mb/s'
+  | 'MP'
+  | '°C'
+  | 'mm²'
+  | 'h'
+  | 'money'
+  | '%'
+  | '';
 
 /** Digits after the point that a reading in this unit deserves on screen and on paper. */
 const decimals: Record<Unit, number> = {
-  m: 0, Ω: 1, 'Ω/km': 1, MΩ: 1, V: 1, A: 2, W: 1, dB: 1, MHz: 0, 'Mb/s': 0, MP: 0, '°C': 0, 'mm²': 2, h: 1, money: 0, '%': 0, '': 0,
+  m: 0,
+  Ω: 1,
+  'Ω/km': 1,
+  MΩ: 1,
+  V: 1,
+  A: 2,
+  W: 1,
+  dB: 1,
+  MHz: 0,
+  'Mb/s': 0,
+  MP: 0,
+  '°C': 0,
+  'mm²': 2,
+  h: 1,
+  money: 0,
+  '%': 0,
+  '': 0,
 };
 
 /**

@@ -30,6 +30,13 @@ export interface Use {
 }
 
 /** A reading that could turn what a run is fit for. */
-export interface WorthReading { test: TestId; uses: string[] }
+export interface WorthReading {
+  test: TestId;
+  uses: string[];
+}
 
-export interface Uses { uses: Use[]; /** In one sentence. */ says: string; worthReading: WorthReading[] }
+export interface Uses {
+  uses: Use[];
+  /** In one sentence. */ says: string;
+  worthReading: WorthReading[];
+}

@@ -3,22 +3,58 @@
  * docs/calculations.md explains each under the same id.
  */
 export const formulas = {
-  'coax-loop': { writes: 'R = Σ L · (centre + shield), at temperature', source: 'typical figures of the construction; R = ρ(T)·L/A' },
+  'coax-loop': {
+    writes: 'R = Σ L · (centre + shield), at temperature',
+    source: 'typical figures of the construction; R = ρ(T)·L/A',
+  },
   'power-loop': { writes: 'R = Σ ρ(T)·L/A · (1/out + 1/back)', source: 'R = ρ(T)·L/A; AWG by ASTM B258' },
-  'temperature-correction': { writes: 'R(T) = R(read) · expected(T) / expected(read)', source: 'linear temperature coefficient of the conductor' },
-  'loop-spread': { writes: 'σ² = (Ω/m · ΔL)² + (3 % R)² + (0.5 % R + 0.1 Ω)²', source: 'length, construction and meter, taken as independent' },
+  'temperature-correction': {
+    writes: 'R(T) = R(read) · expected(T) / expected(read)',
+    source: 'linear temperature coefficient of the conductor',
+  },
+  'loop-spread': {
+    writes: 'σ² = (Ω/m · ΔL)² + (3 % R)² + (0.5 % R + 0.1 Ω)²',
+    source: 'length, construction and meter, taken as independent',
+  },
   'dc-feed': { writes: 'V = (V₀ + √(V₀² − 4·R·P)) / 2', source: 'constant-power load behind a resistance' },
-  'most-watts': { writes: 'I = min((V₀ − V_min)/R, P_src/V₀);  P = (V₀ − I·R)·I', source: 'least volts at the load and the source’s own limit' },
-  'drop-share': { writes: 'share = (V₀ − V) / (V₀ − V_min)', source: 'part of the allowed voltage drop that is used' },
-  'picture-loss': { writes: 'dB = Σ L/100 · (a·√f + b·f + c/√f) + joints + baluns', source: 'typical attenuation fit, at the format’s top frequency' },
+  'most-watts': {
+    writes: 'I = min((V₀ − V_min)/R, P_src/V₀);  P = (V₀ − I·R)·I',
+    source: 'least volts at the load and the source’s own limit',
+  },
+  'drop-share': {
+    writes: 'share = (V₀ − V) / (V₀ − V_min)',
+    source: 'part of the allowed voltage drop that is used',
+  },
+  'picture-loss': {
+    writes: 'dB = Σ L/100 · (a·√f + b·f + c/√f) + joints + baluns',
+    source: 'typical attenuation fit, at the format’s top frequency',
+  },
   'link-rate': { writes: 'Mb/s = η · Δf · Σ bits(SNR of carrier k)', source: 'bit loading with an SNR gap' },
   'channel-length': { writes: 'length ≤ 100 m', source: 'IEEE 802.3, ISO/IEC 11801' },
-  'echo-distance': { writes: 'd = vf · c · t / 2', source: 'a wave goes there and comes back, each segment at its own speed' },
-  'wireless-level': { writes: 'level = EIRP − (32.44 + 20·log km + 20·log MHz) − clutter + gain', source: 'ITU-R P.525; rates of a 20 MHz channel by level over noise and neighbours' },
-  'shared-airtime': { writes: 'Mb/s = rate − streams of the other cameras there', source: 'cameras behind one bridge share its airtime' },
-  'fresnel': { writes: 'r = 17.32·√(d₁·d₂ / (f·d));  60 % of it clear', source: 'first Fresnel zone, ITU-R P.530' },
-  'fibre-loss': { writes: 'dB = 0.4 · km + 4 · 0.5 + 2 · 0.1', source: 'IEC 60793-2-50, usual acceptance figures' },
-  'distance-table': { writes: 'the row of the next longer distance', source: 'the data sheet in the catalogue' },
+  'echo-distance': {
+    writes: 'd = vf · c · t / 2',
+    source: 'a wave goes there and comes back, each segment at its own speed',
+  },
+  'wireless-level': {
+    writes: 'level = EIRP − (32.44 + 20·log km + 20·log MHz) − clutter + gain',
+    source: 'ITU-R P.525; rates of a 20 MHz channel by level over noise and neighbours',
+  },
+  'shared-airtime': {
+    writes: 'Mb/s = rate − streams of the other cameras there',
+    source: 'cameras behind one bridge share its airtime',
+  },
+  fresnel: {
+    writes: 'r = 17.32·√(d₁·d₂ / (f·d));  60 % of it clear',
+    source: 'first Fresnel zone, ITU-R P.530',
+  },
+  'fibre-loss': {
+    writes: 'dB = 0.4 · km + 4 · 0.5 + 2 · 0.1',
+    source: 'IEC 60793-2-50, usual acceptance figures',
+  },
+  'distance-table': {
+    writes: 'the row of the next longer distance',
+    source: 'the data sheet in the catalogue',
+  },
   'against-limit': { writes: 'reading against limit', source: 'the test’s own limit' },
 } as const;
 

@@ -14,7 +14,10 @@ export function standingOf(share: number): Standing {
 const order: Standing[] = ['holds', 'close', 'fails'];
 
 export function worst(standings: readonly Standing[]): Standing {
-  return standings.reduce<Standing>((so, standing) => (order.indexOf(standing) > order.indexOf(so) ? standing : so), 'holds');
+  return standings.reduce<Standing>(
+    (so, standing) => (order.indexOf(standing) > order.indexOf(so) ? standing : so),
+    'holds',
+  );
 }
 
 /** Share of a limit that a value uses up: value/limit under a ceiling, limit/value over a floor. Never infinite. */

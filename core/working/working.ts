@@ -5,15 +5,33 @@ import type { FormulaId } from './formulas';
 export type Source = 'measured' | 'data-sheet' | 'typical' | 'noted' | 'policy' | 'standard' | 'computed';
 
 /** A figure with its name and unit. `null` stands for no limit. */
-export interface Figure { name: string; value: number | null; unit: Unit; from: Source }
+export interface Figure {
+  name: string;
+  value: number | null;
+  unit: Unit;
+  from: Source;
+}
 
 /** One line of a calculation: what it finds out, by which formula, from which figures. */
-export interface Step { says: string; formula: FormulaId; inputs: Figure[]; result: Figure }
+export interface Step {
+  says: string;
+  formula: FormulaId;
+  inputs: Figure[];
+  result: Figure;
+}
 
-export interface Limit { sense: 'at-most' | 'at-least'; figure: Figure }
+export interface Limit {
+  sense: 'at-most' | 'at-least';
+  figure: Figure;
+}
 
 /** How a figure was reached and what it was held against, ready to be read as a short sum on paper. */
-export interface Working { title: string; steps: Step[]; limit?: Limit; conclusion: string }
+export interface Working {
+  title: string;
+  steps: Step[];
+  limit?: Limit;
+  conclusion: string;
+}
 
 /** Writes a working down. A thousand runs have tens of thousands of figures and a person asks for one, so it waits until then. */
 export type WorkingOut = () => Working;

@@ -1,33 +1,72 @@
 import { SaxesParser, type SaxesTagPlain } from 'saxes';
 
 /** A drawing that can do nothing but be looked at, with what was left out of it; or why it is none. */
-export type CleanSvg = { kind: 'clean'; svg: string; widthPx: number; heightPx: number; leftOut: string[] } | { kind: 'refused'; why: string };
+export type CleanSvg =
+  | { kind: 'clean'; svg: string; widthPx: number; heightPx: number; leftOut: string[] }
+  | { kind: 'refused'; why: string };
 
 const mostElements = 200_000;
 
 const elements = new Set([
-  'svg', 'g', 'defs', 'title', 'desc', 'path', 'rect', 'circle', 'ellipse', 'line', 'polyline', 'polygon', 'text', 'tspan', 'symbol', 'use', 'clipPath', 'mask', 'linearGradient', 'radialGradient', 'stop', 'pattern',
-  'marker', 'image', 'style',
+  'svg',
+  'g',
+  'defs',
+  'title',
+  'desc',
+  'path',
+  'rect',
+  'circle',
+  'ellipse',
+  'line',
+  'polyline',
+  'polygon',
+  'text',
+  'tspan',
+  'symbol',
+  'use',
+  'clipPath',
+  'mask',
+  'linearGradient',
+  'radialGradient',
+  'stop',
+  'pattern',
+  'marker',
+  'image',
+  'style',
 ]);
 /** Kept for what is in them. */
 const unwrapped = new Set(['a', 'switch']);
 
-const attributes = new Set(`
+const attributes = new Set(
+  `
   id class style x y x1 y1 x2 y2 cx cy r rx ry d points transform width height viewBox preserveAspectRatio dx dy rotate href xlink:href xml:space version
   fill fill-opacity fill-rule stroke stroke-width stroke-opacity stroke-linecap stroke-linejoin stroke-miterlimit stroke-dasharray stroke-dashoffset opacity color display visibility overflow vector-effect paint-order
   font-family font-size font-weight font-style font-variant font-stretch text-anchor letter-spacing word-spacing dominant-baseline baseline-shift text-decoration textLength lengthAdjust
   clip-path clip-rule clipPathUnits mask maskUnits maskContentUnits marker marker-start marker-mid marker-end markerWidth markerHeight markerUnits refX refY orient
   offset stop-color stop-opacity gradientUnits gradientTransform spreadMethod fx fy patternUnits patternContentUnits patternTransform shape-rendering text-rendering image-rendering
-`.trim().split(/\s+/));
+`
+    .trim()
+    .split(/\s+/),
+);
 
-interface Element { name: string; attributes: Record<string, string>; children: (Element | string)[] }
+interface Element {
+  name: string;
+  attributes: Record<string, string>;
+  children: (Element | string)[];
+}
 
 /** Styles may point at things in the drawing itself and nowhere else. */
-const isHarmlessStyle = (text: string): boolean => !/[@\\]|expression|javascript:/i.test(text) && [...text.matchAll(/url\s*\(([^)]*)/gi)].every(([, target]) => /^\s*["']?#/.test(target ?? ''));
+const isHarmlessStyle = (text: string): boolean =>
+  !/[@\\]|expression|javascript:/i.test(text) &&
+  [...text.matchAll(/url\s*\(([^)]*)/gi)].every(([, target]) => /^\s*["']?#/.test(target ?? ''));
 
-const isHarmlessLink = (element: string, value: string): boolean => /^#/.test(value) || (element === 'image' && /^data:image\/(png|jpeg);base64,[a-z0-9+/=\s]+$/i.test(value));
+const isHarmlessLink = (element: string, value: string): boolean =>
+  /^#/.test(value) || (element === 'image' && /^data:image\/(png|jpeg);base64,[a-z0-9+/=\s]+$/i.test(value));
 
-function cleanAttributes({ name, attributes: given }: SaxesTagPlain, leaveOut: (what: string) => void): Record<string, string> {
+function cleanAttributes(
+  { name, attributes: given }: SaxesTagPlain,
+  leaveOut: (what: string) => void,
+): Record<string, string> {
   const kept: Record<string, string> = {};
   for (const [key, value] of Object.entries(given)) {
     if (/^on/i.test(key)) leaveOut(key);
@@ -62,7 +101,11 @@ function treeOf(text: string, leaveOut: (what: string) => void): Element | null 
       open.push(null);
       return;
     }
-    const element: Element = { name: unwrapped.has(name) ? 'g' : name, attributes: cleanAttributes({ ...tag, name } as SaxesTagPlain, leaveOut), children: [] };
+    const element: Element = {
+      name: unwrapped.has(name) ? 'g' : name,
+      attributes: cleanAttributes({ ...tag, name } as SaxesTagPlain, leaveOut),
+      children: [],
+    };
     if (unwrapped.has(name)) delete element.attributes['href'];
     parent.children.push(element);
     open.push(element);
@@ -85,7 +128,10 @@ function treeOf(text: string, leaveOut: (what: string) => void): Element | null 
 function withoutNestedCopies(top: Element, leaveOut: (what: string) => void): void {
   const holdsCopy = new Set<string>();
   const look = (element: Element): boolean => {
-    const holds = element.children.reduce((so, child) => (typeof child === 'object' && look(child)) || so, element.name === 'use');
+    const holds = element.children.reduce(
+      (so, child) => (typeof child === 'object' && look(child)) || so,
+      element.name === 'use',
+    );
     if (holds && element.attributes['id']) holdsCopy.add(element.attributes['id']);
     return holds;
   };
@@ -105,25 +151,41 @@ function withoutNestedCopies(top: Element, leaveOut: (what: string) => void): vo
 function withoutBadStyles(element: Element, leaveOut: (what: string) => void): void {
   element.children = element.children.filter((child) => {
     if (typeof child !== 'object') return true;
-    if (child.name === 'style' && !isHarmlessStyle(child.children.join(''))) return leaveOut('a style sheet that loads something'), false;
+    if (child.name === 'style' && !isHarmlessStyle(child.children.join('')))
+      return (leaveOut('a style sheet that loads something'), false);
     withoutBadStyles(child, leaveOut);
     return true;
   });
 }
 
-const escaped = (text: string): string => text.replace(/&/g, '&amp;').replace(/</g, '&lt;').replace(/>/g, '&gt;').replace(/"/g, '&quot;');
+const escaped = (text: string): string =>
+  text.replace(/&/g, '&amp;').replace(/</g, '&lt;').replace(/>/g, '&gt;').replace(/"/g, '&quot;');
 
 function written({ name, attributes: kept, children }: Element): string {
-  const said = Object.entries(kept).map(([key, value]) => ` ${key}="${escaped(value)}"`).join('');
-  const inside = children.map((child) => (typeof child === 'string' ? escaped(child) : written(child))).join('');
+  const said = Object.entries(kept)
+    .map(([key, value]) => ` ${key}="${escaped(value)}"`)
+    .join('');
+  const inside = children
+    .map((child) => (typeof child === 'string' ? escaped(child) : written(child)))
+    .join('');
   return inside === '' ? `<${name}${said}/>` : `<${name}${said}>${inside}</${name}>`;
 }
 
 /** Width and height in the drawing's own units: its view box, else what it says it measures. */
-function sizeOf({ attributes: { viewBox, width, height } }: Element): { widthPx: number; heightPx: number } | null {
-  const box = viewBox?.trim().split(/[\s,]+/).map(Number);
-  const [widthPx, heightPx] = box?.length === 4 ? [box[2]!, box[3]!] : [Number.parseFloat(width ?? ''), Number.parseFloat(height ?? '')];
-  return widthPx > 0 && heightPx > 0 && widthPx <= 100_000 && heightPx <= 100_000 ? { widthPx, heightPx } : null;
+function sizeOf({
+  attributes: { viewBox, width, height },
+}: Element): { widthPx: number; heightPx: number } | null {
+  const box = viewBox
+    ?.trim()
+    .split(/[\s,]+/)
+    .map(Number);
+  const [widthPx, heightPx] =
+    box?.length === 4
+      ? [box[2]!, box[3]!]
+      : [Number.parseFloat(width ?? ''), Number.parseFloat(height ?? '')];
+  return widthPx > 0 && heightPx > 0 && widthPx <= 100_000 && heightPx <= 100_000
+    ? { widthPx, heightPx }
+    : null;
 }
 
 /**
@@ -137,15 +199,28 @@ export function cleanSvg(text: string): CleanSvg {
   try {
     top = treeOf(text.replace(/^\ufeff/, ''), leaveOut);
   } catch (error) {
-    return { kind: 'refused', why: `The SVG file is not well-formed (${(error as Error).message.split('\n')[0]}). Was it cut short?` };
+    return {
+      kind: 'refused',
+      why: `The SVG file is not well-formed (${(error as Error).message.split('\n')[0]}). Was it cut short?`,
+    };
   }
   if (!top) return { kind: 'refused', why: 'This is XML, but not an SVG drawing.' };
   const size = sizeOf(top);
-  if (!size) return { kind: 'refused', why: 'The SVG drawing does not say how large it is (no viewBox, and no width and height).' };
+  if (!size)
+    return {
+      kind: 'refused',
+      why: 'The SVG drawing does not say how large it is (no viewBox, and no width and height).',
+    };
   withoutBadStyles(top, leaveOut);
   withoutNestedCopies(top, leaveOut);
   const { xmlns: _, ...rest } = top.attributes;
   const viewBox = rest['viewBox'] ?? `0 0 ${size.widthPx} ${size.heightPx}`;
-  top.attributes = { xmlns: 'http://www.w3.org/2000/svg', ...rest, viewBox, width: String(size.widthPx), height: String(size.heightPx) };
+  top.attributes = {
+    xmlns: 'http://www.w3.org/2000/svg',
+    ...rest,
+    viewBox,
+    width: String(size.widthPx),
+    height: String(size.heightPx),
+  };
   return { kind: 'clean', svg: `${written(top)}\n`, ...size, leftOut: [...leftOut] };
 }

@@ -4,11 +4,23 @@ import { planSheet, type PlanRow } from '#core/sheet';
 import type { Site } from '#core/site';
 
 const headings: Record<keyof PlanRow, string> = {
-  number: 'camera', camera: 'name', place: 'place', cable: 'run', choice: 'choice', margin: 'binding margin', rests: 'rests on', slot: 'recorder slot',
-  hours: 'hours', darkHours: 'dark hours', cost: 'cost', decidedBy: 'decided by', remark: 'remark',
+  number: 'camera',
+  camera: 'name',
+  place: 'place',
+  cable: 'run',
+  choice: 'choice',
+  margin: 'binding margin',
+  rests: 'rests on',
+  slot: 'recorder slot',
+  hours: 'hours',
+  darkHours: 'dark hours',
+  cost: 'cost',
+  decidedBy: 'decided by',
+  remark: 'remark',
 };
 
-const digits = (value: PlanRow[keyof PlanRow]): string | number => (typeof value === 'number' ? Math.round(value * 100) / 100 : (value ?? ''));
+const digits = (value: PlanRow[keyof PlanRow]): string | number =>
+  typeof value === 'number' ? Math.round(value * 100) / 100 : (value ?? '');
 
 /** The plan, a line a camera, for a spreadsheet. Text that a spreadsheet would run as a formula is quoted. */
 export function planCsv(site: Site): string {

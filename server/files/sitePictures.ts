@@ -3,23 +3,35 @@ import type { Problem } from '#core/problems';
 import type { PictureFolder } from '../store/pictureFolder';
 import { takeBack } from './takePicture';
 
-const picturesOf = (site: Site): (Drawing | Photo)[] => [...Object.values(site.drawing), ...Object.values(site.photo)];
+const picturesOf = (site: Site): (Drawing | Photo)[] => [
+  ...Object.values(site.drawing),
+  ...Object.values(site.photo),
+];
 
 /** The pictures that a site's facts name, to go into its file. */
 export async function attachedFiles(site: Site, pictures: PictureFolder): Promise<AttachedFile[]> {
   const ids = [...new Set(picturesOf(site).map(({ fileId }) => fileId))];
   const read = await Promise.all(ids.map(async (id) => ({ id, picture: await pictures.read(id) })));
-  return read.flatMap(({ id, picture }) => (picture ? [{ id, mediaType: picture.type, base64: picture.bytes.toString('base64') }] : []));
+  return read.flatMap(({ id, picture }) =>
+    picture ? [{ id, mediaType: picture.type, base64: picture.bytes.toString('base64') }] : [],
+  );
 }
 
-const renamed = <F extends Drawing | Photo>(facts: Readonly<Record<string, F>>, ids: ReadonlyMap<string, Pick<F, 'fileId' | 'mediaType' | 'widthPx' | 'heightPx'>>): Record<string, F> =>
+const renamed = <F extends Drawing | Photo>(
+  facts: Readonly<Record<string, F>>,
+  ids: ReadonlyMap<string, Pick<F, 'fileId' | 'mediaType' | 'widthPx' | 'heightPx'>>,
+): Record<string, F> =>
   Object.fromEntries(Object.entries(facts).map(([id, fact]) => [id, { ...fact, ...ids.get(fact.fileId) }]));
 
 /**
  * Keeps the pictures that came with a site file. Each is looked at as if it came from outside, so one that was tampered
  * with comes out under another id and the facts follow it.
  */
-export async function keepAttached(site: Site, files: readonly AttachedFile[], pictures: PictureFolder): Promise<{ kind: 'kept'; site: Site } | { kind: 'refused'; problems: Problem[] }> {
+export async function keepAttached(
+  site: Site,
+  files: readonly AttachedFile[],
+  pictures: PictureFolder,
+): Promise<{ kind: 'kept'; site: Site } | { kind: 'refused'; problems: Problem[] }> {
   const problems: Problem[] = [];
   const wanted = new Set(picturesOf(site).map(({ fileId }) => fileId));
   const ids = new Map<string, Pick<Drawing, 'fileId' | 'mediaType' | 'widthPx' | 'heightPx'>>();
@@ -33,7 +45,12 @@ export async function keepAttached(site: Site, files: readonly AttachedFile[], p
     const { bytes, mediaType, widthPx, heightPx } = taken.picture;
     ids.set(id, { fileId: await pictures.keep(bytes, mediaType), mediaType, widthPx, heightPx });
   }
-  for (const { id, fileId } of picturesOf(site)) if (!ids.has(fileId) && !pictures.has(fileId) && problems.length === 0) problems.push({ path: `files`, value: fileId, allowed: `the picture that ${id} shows` });
+  for (const { id, fileId } of picturesOf(site))
+    if (!ids.has(fileId) && !pictures.has(fileId) && problems.length === 0)
+      problems.push({ path: `files`, value: fileId, allowed: `the picture that ${id} shows` });
   if (problems.length > 0) return { kind: 'refused', problems };
-  return { kind: 'kept', site: { ...site, drawing: renamed(site.drawing, ids), photo: renamed(site.photo, ids) } };
+  return {
+    kind: 'kept',
+    site: { ...site, drawing: renamed(site.drawing, ids), photo: renamed(site.photo, ids) },
+  };
 }

@@ -5,7 +5,13 @@ import { cleanSvg } from './cleanSvg';
 export type PictureUse = 'drawing' | 'photo';
 
 /** A picture as it will be kept: nothing in it but what is seen. */
-export interface TakenPicture { bytes: Buffer; mediaType: PictureType; widthPx: number; heightPx: number; remarks: string[] }
+export interface TakenPicture {
+  bytes: Buffer;
+  mediaType: PictureType;
+  widthPx: number;
+  heightPx: number;
+  remarks: string[];
+}
 export type Taken = { kind: 'taken'; picture: TakenPicture } | { kind: 'refused'; why: string };
 
 /** The largest upload, by what it is for. */
@@ -23,34 +29,81 @@ type Raster = 'image/png' | 'image/jpeg';
 
 /** The type of a picture by what is in it; its name and what the sender said do not count. */
 export function typeByContent(bytes: Buffer): PictureType | 'image/heic' | null {
-  if (bytes.subarray(0, 8).equals(Buffer.from([0x89, 0x50, 0x4e, 0x47, 0x0d, 0x0a, 0x1a, 0x0a]))) return 'image/png';
+  if (bytes.subarray(0, 8).equals(Buffer.from([0x89, 0x50, 0x4e, 0x47, 0x0d, 0x0a, 0x1a, 0x0a])))
+    return 'image/png';
   if (bytes[0] === 0xff && bytes[1] === 0xd8 && bytes[2] === 0xff) return 'image/jpeg';
   if (/^ftyp(heic|heix|mif1|hevc)/.test(bytes.subarray(4, 12).toString('latin1'))) return 'image/heic';
-  const start = bytes.subarray(0, 4096).toString('utf8').replace(/^\ufeff/, '').trimStart();
-  return start.startsWith('<') && /<(\w+:)?svg[\s>]/i.test(bytes.subarray(0, 200_000).toString('utf8')) ? 'image/svg+xml' : null;
+  const start = bytes
+    .subarray(0, 4096)
+    .toString('utf8')
+    .replace(/^\ufeff/, '')
+    .trimStart();
+  return start.startsWith('<') && /<(\w+:)?svg[\s>]/i.test(bytes.subarray(0, 200_000).toString('utf8'))
+    ? 'image/svg+xml'
+    : null;
 }
 
 function takeSvg(bytes: Buffer): Taken {
   const clean = cleanSvg(bytes.toString('utf8'));
   if (clean.kind === 'refused') return clean;
-  const remarks = clean.leftOut.length > 0 ? [`Left out of the drawing, because it could run or load something: ${clean.leftOut.join(', ')}.`] : [];
-  return { kind: 'taken', picture: { bytes: Buffer.from(clean.svg, 'utf8'), mediaType: 'image/svg+xml', widthPx: clean.widthPx, heightPx: clean.heightPx, remarks } };
+  const remarks =
+    clean.leftOut.length > 0
+      ? [`Left out of the drawing, because it could run or load something: ${clean.leftOut.join(', ')}.`]
+      : [];
+  return {
+    kind: 'taken',
+    picture: {
+      bytes: Buffer.from(clean.svg, 'utf8'),
+      mediaType: 'image/svg+xml',
+      widthPx: clean.widthPx,
+      heightPx: clean.heightPx,
+      remarks,
+    },
+  };
 }
 
 /** Drawn anew from its pixels, upright: what a camera wrote beside them, its location first, is gone. */
 async function takeRaster(bytes: Buffer, mediaType: Raster, use: PictureUse): Promise<Taken> {
   try {
     const image = sharp(bytes, { limitInputPixels: mostDecodedPixels, failOn: 'error' }).autoOrient();
-    const { autoOrient: { width, height } } = await image.metadata();
-    const shrink = Math.min(1, use === 'photo' ? longestPhotoPx / Math.max(width, height) : Math.sqrt(mostPixels / (width * height)));
-    if (shrink < 1) image.resize({ width: Math.floor(width * shrink), height: Math.floor(height * shrink), fit: 'fill' });
+    const {
+      autoOrient: { width, height },
+    } = await image.metadata();
+    const shrink = Math.min(
+      1,
+      use === 'photo' ? longestPhotoPx / Math.max(width, height) : Math.sqrt(mostPixels / (width * height)),
+    );
+    if (shrink < 1)
+      image.resize({ width: Math.floor(width * shrink), height: Math.floor(height * shrink), fit: 'fill' });
     const keepsPng = mediaType === 'image/png' && use === 'drawing';
-    const { data, info } = await (keepsPng ? image.png({ compressionLevel: 9 }) : image.flatten({ background: '#ffffff' }).jpeg({ quality: 84 })).toBuffer({ resolveWithObject: true });
-    const remarks = shrink < 1 && use === 'drawing' ? [`The picture has ${(width * height / 1e6).toFixed(0)} megapixels; it was made smaller, to ${info.width} by ${info.height}, so that a phone can show it.`] : [];
-    return { kind: 'taken', picture: { bytes: data, mediaType: keepsPng ? 'image/png' : 'image/jpeg', widthPx: info.width, heightPx: info.height, remarks } };
+    const { data, info } = await (
+      keepsPng
+        ? image.png({ compressionLevel: 9 })
+        : image.flatten({ background: '#ffffff' }).jpeg({ quality: 84 })
+    ).toBuffer({ resolveWithObject: true });
+    const remarks =
+      shrink < 1 && use === 'drawing'
+        ? [
+            `The picture has ${((width * height) / 1e6).toFixed(0)} megapixels; it was made smaller, to ${info.width} by ${info.height}, so that a phone can show it.`,
+          ]
+        : [];
+    return {
+      kind: 'taken',
+      picture: {
+        bytes: data,
+        mediaType: keepsPng ? 'image/png' : 'image/jpeg',
+        widthPx: info.width,
+        heightPx: info.height,
+        remarks,
+      },
+    };
   } catch (error) {
     const tooLarge = /pixel limit/i.test((error as Error).message);
-    return refused(tooLarge ? `The picture has more than ${mostDecodedPixels / 1e6} megapixels. Scale it down first.` : 'The picture is damaged or cut short. Save it again and choose it anew.');
+    return refused(
+      tooLarge
+        ? `The picture has more than ${mostDecodedPixels / 1e6} megapixels. Scale it down first.`
+        : 'The picture is damaged or cut short. Save it again and choose it anew.',
+    );
   }
 }
 
@@ -58,8 +111,14 @@ async function takeRaster(bytes: Buffer, mediaType: Raster, use: PictureUse): Pr
 export async function takePicture(bytes: Buffer, use: PictureUse): Promise<Taken> {
   if (bytes.length === 0) return refused('The file is empty.');
   const type = typeByContent(bytes);
-  if (type === 'image/heic') return refused('This is an HEIC photo. Set the phone to the most compatible format, or save it as JPEG.');
-  if (type === null || (use === 'photo' && type === 'image/svg+xml')) return refused(use === 'photo' ? 'A photo is a JPEG or PNG file; this is neither.' : 'A drawing is a PNG, JPEG or SVG file; this is none of them. Export a PDF or CAD drawing as one.');
+  if (type === 'image/heic')
+    return refused('This is an HEIC photo. Set the phone to the most compatible format, or save it as JPEG.');
+  if (type === null || (use === 'photo' && type === 'image/svg+xml'))
+    return refused(
+      use === 'photo'
+        ? 'A photo is a JPEG or PNG file; this is neither.'
+        : 'A drawing is a PNG, JPEG or SVG file; this is none of them. Export a PDF or CAD drawing as one.',
+    );
   return type === 'image/svg+xml' ? takeSvg(bytes) : takeRaster(bytes, type, use);
 }
 
@@ -68,8 +127,14 @@ export async function takeBack(bytes: Buffer): Promise<Taken> {
   const type = typeByContent(bytes);
   if (type !== 'image/png' && type !== 'image/jpeg') return takePicture(bytes, 'drawing');
   try {
-    const { width, height, exif, xmp, iptc, comments, orientation } = await sharp(bytes, { limitInputPixels: mostDecodedPixels }).metadata();
-    if (!exif && !xmp && !iptc && !comments && !orientation && width * height <= mostPixels) return { kind: 'taken', picture: { bytes, mediaType: type, widthPx: width, heightPx: height, remarks: [] } };
+    const { width, height, exif, xmp, iptc, comments, orientation } = await sharp(bytes, {
+      limitInputPixels: mostDecodedPixels,
+    }).metadata();
+    if (!exif && !xmp && !iptc && !comments && !orientation && width * height <= mostPixels)
+      return {
+        kind: 'taken',
+        picture: { bytes, mediaType: type, widthPx: width, heightPx: height, remarks: [] },
+      };
   } catch {
     return refused('A picture in it is damaged.');
   }

@@ -15,17 +15,30 @@ import { siteRoutes, type Kept } from './siteRoutes';
 /** Everything is its own; styles are inline because the widgets write theirs at run time. */
 const contentSecurityPolicy = {
   directives: {
-    defaultSrc: ["'self'"], 
+    defaultSrc: ["'self'"],
     // The solver is WebAssembly; nothing else is compiled in the page.
-    scriptSrc: ["'self'", "'wasm-unsafe-eval'"], styleSrc: ["'self'", "'unsafe-inline'"], imgSrc: ["'self'", 'data:'], fontSrc: ["'self'"],
-    connectSrc: ["'self'"], workerSrc: ["'self'"], objectSrc: ["'none'"], baseUri: ["'none'"], formAction: ["'self'"], frameAncestors: ["'none'"], upgradeInsecureRequests: null,
+    scriptSrc: ["'self'", "'wasm-unsafe-eval'"],
+    styleSrc: ["'self'", "'unsafe-inline'"],
+    imgSrc: ["'self'", 'data:'],
+    fontSrc: ["'self'"],
+    connectSrc: ["'self'"],
+    workerSrc: ["'self'"],
+    objectSrc: ["'none'"],
+    baseUri: ["'none'"],
+    formAction: ["'self'"],
+    frameAncestors: ["'none'"],
+    upgradeInsecureRequests: null,
   },
 };
 
 const yearSeconds = 365 * 24 * 3600;
 
 /** The web server: the API under /api, the built pages everywhere else. */
-export function createApp(kept: Kept & { applying: ApplyingFolder }, webDir: string, standIns: { tester: Promise<string | null>; recorders: Promise<Record<string, string>> }): Koa {
+export function createApp(
+  kept: Kept & { applying: ApplyingFolder },
+  webDir: string,
+  standIns: { tester: Promise<string | null>; recorders: Promise<Record<string, string>> },
+): Koa {
   const app = new Koa();
   app.use(helmet({ contentSecurityPolicy, strictTransportSecurity: false }));
   app.use(problemsForErrors);
@@ -37,17 +50,39 @@ export function createApp(kept: Kept & { applying: ApplyingFolder }, webDir: str
     await next();
   });
   app.use(onlyJsonOrBytes);
-  for (const routes of [siteRoutes(kept), pictureRoutes(kept.pictures), instrumentRoutes(standIns.tester), recorderRoutes({ ...kept, standIns: standIns.recorders })]) app.use(routes.routes()).use(routes.allowedMethods());
+  for (const routes of [
+    siteRoutes(kept),
+    pictureRoutes(kept.pictures),
+    instrumentRoutes(standIns.tester),
+    recorderRoutes({ ...kept, standIns: standIns.recorders }),
+  ])
+    app.use(routes.routes()).use(routes.allowedMethods());
   app.use(async (context, next) => {
     // Addresses without an ending are the application's own; it shows what belongs there.
-    if (context.method === 'GET' && !context.path.startsWith('/api') && path.extname(context.path) === '') context.path = '/index.html';
+    if (context.method === 'GET' && !context.path.startsWith('/api') && path.extname(context.path) === '')
+      context.path = '/index.html';
     await next();
   });
   if (existsSync(path.join(webDir, 'index.html'))) {
-    app.use(serve(webDir, { setHeaders: (response, file) => response.setHeader('Cache-Control', file.includes(`${path.sep}assets${path.sep}`) ? `public, max-age=${yearSeconds}, immutable` : 'no-cache') }));
+    app.use(
+      serve(webDir, {
+        setHeaders: (response, file) =>
+          response.setHeader(
+            'Cache-Control',
+            file.includes(`${path.sep}assets${path.sep}`)
+              ? `public, max-age=${yearSeconds}, immutable`
+              : 'no-cache',
+          ),
+      }),
+    );
   } else {
     app.use(async (context, next) => {
-      if (context.path === '/index.html') return sendProblem(context, { status: 404, title: 'Not built', detail: 'The pages are not built yet. Run npm run demo.' });
+      if (context.path === '/index.html')
+        return sendProblem(context, {
+          status: 404,
+          title: 'Not built',
+          detail: 'The pages are not built yet. Run npm run demo.',
+        });
       await next();
     });
   }

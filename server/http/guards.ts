@@ -8,8 +8,10 @@ const loopbackHost = /^(localhost|127\.0\.0\.1|\[::1\])(:\d+)?$/i;
  */
 export async function onlyFromHere(context: Context, next: Next): Promise<void> {
   const { host, origin } = context.headers;
-  if (!host || !loopbackHost.test(host)) context.throw(403, 'This server answers only under localhost or 127.0.0.1.');
-  if (origin !== undefined && origin !== `http://${host}`) context.throw(403, 'This request comes from another site’s page.');
+  if (!host || !loopbackHost.test(host))
+    context.throw(403, 'This server answers only under localhost or 127.0.0.1.');
+  if (origin !== undefined && origin !== `http://${host}`)
+    context.throw(403, 'This request comes from another site’s page.');
   await next();
 }
 

@@ -15,17 +15,32 @@ const patience: Patience = { connectMs: 3000, answerMs: 8000 };
 
 const identifySchema = z.strictObject({ address: deviceAddressSchema });
 const readSchema = z.strictObject({
-  address: deviceAddressSchema, test: z.enum(testIds), runNumber: z.int().min(1).max(9999), state: z.enum(['live', 'isolated', 'disconnected']), current: z.enum(['dc', 'ac']),
+  address: deviceAddressSchema,
+  test: z.enum(testIds),
+  runNumber: z.int().min(1).max(9999),
+  state: z.enum(['live', 'isolated', 'disconnected']),
+  current: z.enum(['dc', 'ac']),
 });
 
-const statuses: Record<InstrumentError['kind'], number> = { unreachable: 502, slow: 504, dropped: 502, garbage: 502, refused: 409 };
+const statuses: Record<InstrumentError['kind'], number> = {
+  unreachable: 502,
+  slow: 504,
+  dropped: 502,
+  garbage: 502,
+  refused: 409,
+};
 
 async function answer(context: Context, ask: () => Promise<unknown>): Promise<void> {
   try {
     context.body = await ask();
   } catch (error) {
     if (!(error instanceof InstrumentError)) throw error;
-    sendProblem(context, { status: statuses[error.kind], title: 'No reading', detail: error.message, kind: error.kind });
+    sendProblem(context, {
+      status: statuses[error.kind],
+      title: 'No reading',
+      detail: error.message,
+      kind: error.kind,
+    });
   }
 }
 
@@ -39,12 +54,24 @@ export function instrumentRoutes(standIn: Promise<string | null>, given: Patienc
   });
   router.post('/identify', json, async (context) => {
     const asked = check(identifySchema, context.request.body);
-    if (asked.kind === 'refused') return sendProblem(context, { status: 400, title: 'Not understood', detail: 'That is no address of an instrument.', problems: asked.problems });
+    if (asked.kind === 'refused')
+      return sendProblem(context, {
+        status: 400,
+        title: 'Not understood',
+        detail: 'That is no address of an instrument.',
+        problems: asked.problems,
+      });
     await answer(context, () => identify(asked.value.address, given));
   });
   router.post('/read', json, async (context) => {
     const asked = check(readSchema, context.request.body);
-    if (asked.kind === 'refused') return sendProblem(context, { status: 400, title: 'Not understood', detail: 'That is nothing an instrument could be asked.', problems: asked.problems });
+    if (asked.kind === 'refused')
+      return sendProblem(context, {
+        status: 400,
+        title: 'Not understood',
+        detail: 'That is nothing an instrument could be asked.',
+        problems: asked.problems,
+      });
     const { address, ...what } = asked.value;
     await answer(context, () => readTest(address, what, given));
   });

@@ -2,7 +2,13 @@ import type { Context, Next } from 'koa';
 import type { Problem } from '#core/problems';
 
 /** An answer other than success, as problem details (RFC 9457). */
-export interface ProblemDetails { title: string; status: number; detail: string; problems?: Problem[]; [extension: string]: unknown }
+export interface ProblemDetails {
+  title: string;
+  status: number;
+  detail: string;
+  problems?: Problem[];
+  [extension: string]: unknown;
+}
 
 export function sendProblem(context: Context, details: ProblemDetails): void {
   context.status = details.status;
@@ -11,28 +17,54 @@ export function sendProblem(context: Context, details: ProblemDetails): void {
 }
 
 const titles: Record<number, string> = {
-  400: 'Not understood', 403: 'Not from here', 404: 'Not found', 405: 'Not allowed here', 413: 'Too large', 415: 'Not JSON', 422: 'Does not fit', 500: 'Something broke',
+  400: 'Not understood',
+  403: 'Not from here',
+  404: 'Not found',
+  405: 'Not allowed here',
+  413: 'Too large',
+  415: 'Not JSON',
+  422: 'Does not fit',
+  500: 'Something broke',
 };
 
-interface HttpFault { status?: number; expose?: boolean; message: string; type?: string }
+interface HttpFault {
+  status?: number;
+  expose?: boolean;
+  message: string;
+  type?: string;
+}
 
 /** Turns whatever is thrown further in into problem details. What broke inside is logged, not shown. */
 export async function problemsForErrors(context: Context, next: Next): Promise<void> {
   try {
     await next();
-    if (context.status === 404 && context.body === undefined) sendProblem(context, { status: 404, title: titles[404]!, detail: `There is nothing at ${context.path}.` });
-    if (context.status === 405 && !context.body) sendProblem(context, { status: 405, title: titles[405]!, detail: `${context.method} is not something ${context.path} takes.` });
+    if (context.status === 404 && context.body === undefined)
+      sendProblem(context, {
+        status: 404,
+        title: titles[404]!,
+        detail: `There is nothing at ${context.path}.`,
+      });
+    if (context.status === 405 && !context.body)
+      sendProblem(context, {
+        status: 405,
+        title: titles[405]!,
+        detail: `${context.method} is not something ${context.path} takes.`,
+      });
   } catch (error) {
     const fault = error as HttpFault;
     const status = fault.status && fault.status >= 400 && fault.status < 500 ? fault.status : 500;
     if (status === 500) context.app.emit('error', error, context);
-    const detail = status === 500 ? 'The server could not finish this. Nothing was changed. The reason is in its output.' : detailOf(status, fault);
+    const detail =
+      status === 500
+        ? 'The server could not finish this. Nothing was changed. The reason is in its output.'
+        : detailOf(status, fault);
     sendProblem(context, { status, title: titles[status] ?? 'Refused', detail });
   }
 }
 
 function detailOf(status: number, fault: HttpFault): string {
   if (status === 413) return 'The body is larger than this address takes. Nothing was read in.';
-  if (status === 400 && fault.type === undefined) return `The body is not JSON (${fault.message}). Was it cut short?`;
+  if (status === 400 && fault.type === undefined)
+    return `The body is not JSON (${fault.message}). Was it cut short?`;
   return fault.message;
 }

@@ -18,26 +18,49 @@ import { sendProblem } from './problemDetails';
 const patience: ApplyPatience = { answerMs: 8000, restartMs: 900_000, silentMs: 10_000, pauseMs: 300 };
 
 const readSchema = z.strictObject({ address: deviceAddressSchema });
-const startSchema = z.strictObject({ address: deviceAddressSchema, key: z.string().max(200), by: nameSchema });
-const goOnSchema = z.strictObject({ key: z.string().max(200), by: nameSchema, goal: z.enum(['plan', 'back']) });
+const startSchema = z.strictObject({
+  address: deviceAddressSchema,
+  key: z.string().max(200),
+  by: nameSchema,
+});
+const goOnSchema = z.strictObject({
+  key: z.string().max(200),
+  by: nameSchema,
+  goal: z.enum(['plan', 'back']),
+});
 
 const statuses: Record<RecorderError['kind'], number> = { unreachable: 502, garbage: 502, refused: 409 };
 
 /** The addresses under which recorders are read and brought to their plan. */
-export function recorderRoutes({ store, applying, standIns }: { store: SiteStore; applying: ApplyingFolder; standIns: Promise<Record<string, string>> }, given: ApplyPatience = patience): Router {
+export function recorderRoutes(
+  {
+    store,
+    applying,
+    standIns,
+  }: { store: SiteStore; applying: ApplyingFolder; standIns: Promise<Record<string, string>> },
+  given: ApplyPatience = patience,
+): Router {
   const router = new Router({ prefix: '/api' });
   const json = bodyParser({ enableTypes: ['json'], jsonLimit: '8kb', jsonStrict: true });
   /** What is under way in this process: by recorder, with a way to stop it. */
   const running = new Map<string, { address: string; stop: () => void }>();
 
-  const keyOf = (context: Context & { params: Record<string, string> }) => `${context.params['id']}/${context.params['recorderId']}`;
-  const idsIn = (context: Context & { params: Record<string, string> }) => [context.params['id']!, context.params['recorderId']!] as const;
-  const refused = (context: Context, status: number, detail: string) => sendProblem(context, { status, title: 'Not applied', detail });
+  const keyOf = (context: Context & { params: Record<string, string> }) =>
+    `${context.params['id']}/${context.params['recorderId']}`;
+  const idsIn = (context: Context & { params: Record<string, string> }) =>
+    [context.params['id']!, context.params['recorderId']!] as const;
+  const refused = (context: Context, status: number, detail: string) =>
+    sendProblem(context, { status, title: 'Not applied', detail });
 
   /** What is under way or was last, told apart from what only looks as if it were because the server was ended meanwhile. */
   function current(siteId: string, recorderId: string): Applying | null {
     const kept = applying.read(siteId, recorderId);
-    if (kept?.state === 'running' && !running.has(`${siteId}/${recorderId}`)) return { ...kept, state: 'broken-off', why: 'Neotrope was ended in the middle. Nothing is lost: go on, or go back.' };
+    if (kept?.state === 'running' && !running.has(`${siteId}/${recorderId}`))
+      return {
+        ...kept,
+        state: 'broken-off',
+        why: 'Neotrope was ended in the middle. Nothing is lost: go on, or go back.',
+      };
     return kept;
   }
 
@@ -47,9 +70,11 @@ export function recorderRoutes({ store, applying, standIns }: { store: SiteStore
     const mine = { address: job.address, stop: () => void (isStopped = true) };
     running.set(name, mine);
     applying.write(job);
-    void apply(job, deviceLine(job.address, key, given.answerMs), applying, given, () => isStopped).finally(() => {
-      if (running.get(name) === mine) running.delete(name);
-    });
+    void apply(job, deviceLine(job.address, key, given.answerMs), applying, given, () => isStopped).finally(
+      () => {
+        if (running.get(name) === mine) running.delete(name);
+      },
+    );
     context.status = 202;
     context.body = job;
   }
@@ -59,7 +84,12 @@ export function recorderRoutes({ store, applying, standIns }: { store: SiteStore
       context.body = await ask();
     } catch (error) {
       if (!(error instanceof RecorderError)) throw error;
-      sendProblem(context, { status: statuses[error.kind], title: 'No answer', detail: error.message, kind: error.kind });
+      sendProblem(context, {
+        status: statuses[error.kind],
+        title: 'No answer',
+        detail: error.message,
+        kind: error.kind,
+      });
     }
   }
 
@@ -68,7 +98,13 @@ export function recorderRoutes({ store, applying, standIns }: { store: SiteStore
   });
   router.post('/recorders/read', json, async (context) => {
     const asked = check(readSchema, context.request.body);
-    if (asked.kind === 'refused') return sendProblem(context, { status: 400, title: 'Not understood', detail: 'That is no address of a recorder.', problems: asked.problems });
+    if (asked.kind === 'refused')
+      return sendProblem(context, {
+        status: 400,
+        title: 'Not understood',
+        detail: 'That is no address of a recorder.',
+        problems: asked.problems,
+      });
     const line = deviceLine(asked.value.address, '', given.answerMs);
     await talk(context, async () => ({ report: await line.report(), cameras: await line.cameras() }));
   });
@@ -80,15 +116,32 @@ export function recorderRoutes({ store, applying, standIns }: { store: SiteStore
   });
   router.post(one, json, async (context) => {
     const asked = check(startSchema, context.request.body);
-    if (asked.kind === 'refused') return sendProblem(context, { status: 400, title: 'Not understood', detail: 'An address, the recorder’s key and who does it are needed.', problems: asked.problems });
+    if (asked.kind === 'refused')
+      return sendProblem(context, {
+        status: 400,
+        title: 'Not understood',
+        detail: 'An address, the recorder’s key and who does it are needed.',
+        problems: asked.problems,
+      });
     const [siteId, recorderId] = idsIn(context);
     const { address, key, by } = asked.value;
     const site = (await store.read(siteId))?.site;
     const recorder = site?.recorder[recorderId];
-    if (!site || !recorder) return refused(context, 404, `There is no recorder ${recorderId} on a site ${siteId} here.`);
-    if (running.has(keyOf(context)) || [...running.values()].some((other) => other.address === address)) return refused(context, 409, 'A plan is being applied to this recorder just now. Wait for it, or stop it first.');
+    if (!site || !recorder)
+      return refused(context, 404, `There is no recorder ${recorderId} on a site ${siteId} here.`);
+    if (running.has(keyOf(context)) || [...running.values()].some((other) => other.address === address))
+      return refused(
+        context,
+        409,
+        'A plan is being applied to this recorder just now. Wait for it, or stop it first.',
+      );
     const before = current(siteId, recorderId);
-    if (before && before.state !== 'done') return refused(context, 409, 'An earlier plan was not finished on this recorder. Go on with it, or go back first.');
+    if (before && before.state !== 'done')
+      return refused(
+        context,
+        409,
+        'An earlier plan was not finished on this recorder. Go on with it, or go back first.',
+      );
     const { allocation } = evaluateSite(site);
     const state = allocation.recorders.find((one) => one.recorder.id === recorderId)!;
     const planned = devicePlan(site, recorder, allocation.occupied[recorderId] ?? [], state.broken);
@@ -98,20 +151,50 @@ export function recorderRoutes({ store, applying, standIns }: { store: SiteStore
       const other = otherRecorder(recorder, report);
       if (other) throw new RecorderError('refused', other);
       // Whoever else asked while this one waited for the recorder was first.
-      if (running.has(keyOf(context))) throw new RecorderError('refused', 'A plan is being applied to this recorder just now. Wait for it, or stop it first.');
-      const job: Applying = { siteId, recorderId, address, by, startedAt: new Date().toISOString(), goal: 'plan', plan: planned.plan, before: report, settings: null, state: 'running', doing: '', done: [], left: [], why: null, wrong: [] };
+      if (running.has(keyOf(context)))
+        throw new RecorderError(
+          'refused',
+          'A plan is being applied to this recorder just now. Wait for it, or stop it first.',
+        );
+      const job: Applying = {
+        siteId,
+        recorderId,
+        address,
+        by,
+        startedAt: new Date().toISOString(),
+        goal: 'plan',
+        plan: planned.plan,
+        before: report,
+        settings: null,
+        state: 'running',
+        doing: '',
+        done: [],
+        left: [],
+        why: null,
+        wrong: [],
+      };
       start(context, job, key);
       return job;
     });
   });
   router.post(`${one}/on`, json, (context) => {
     const asked = check(goOnSchema, context.request.body);
-    if (asked.kind === 'refused') return sendProblem(context, { status: 400, title: 'Not understood', detail: 'The recorder’s key, who does it and the goal are needed.', problems: asked.problems });
+    if (asked.kind === 'refused')
+      return sendProblem(context, {
+        status: 400,
+        title: 'Not understood',
+        detail: 'The recorder’s key, who does it and the goal are needed.',
+        problems: asked.problems,
+      });
     const job = current(...idsIn(context));
     if (!job) return refused(context, 404, 'Nothing was begun on this recorder.');
     if (job.state === 'running') return refused(context, 409, 'It is under way.');
     const { key, by, goal } = asked.value;
-    start(context, { ...job, by, goal, state: 'running', why: null, done: goal === job.goal ? job.done : [] }, key);
+    start(
+      context,
+      { ...job, by, goal, state: 'running', why: null, done: goal === job.goal ? job.done : [] },
+      key,
+    );
   });
   router.post(`${one}/stop`, json, (context) => {
     running.get(keyOf(context))?.stop();

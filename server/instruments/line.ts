@@ -2,7 +2,10 @@ import { connect, type Socket } from 'node:net';
 import { InstrumentError } from './instrumentError';
 
 /** How long an instrument may take. A trace is many readings; most others are one. */
-export interface Patience { connectMs: number; answerMs: number }
+export interface Patience {
+  connectMs: number;
+  answerMs: number;
+}
 
 /** A line to an instrument: commands go out, and a query waits for its one line of answer. */
 export interface Line {
@@ -25,11 +28,21 @@ export function openLine(address: string, { connectMs, answerMs }: Patience): Pr
     const socket = connect({ host, port });
     const timer = setTimeout(() => {
       socket.destroy();
-      reject(new InstrumentError('unreachable', `Nothing answers at ${address}. Is the instrument on, and its bridge in the same network?`));
+      reject(
+        new InstrumentError(
+          'unreachable',
+          `Nothing answers at ${address}. Is the instrument on, and its bridge in the same network?`,
+        ),
+      );
     }, connectMs);
     socket.once('error', (error: NodeJS.ErrnoException) => {
       clearTimeout(timer);
-      reject(new InstrumentError('unreachable', `${address} cannot be reached (${error.code ?? error.message}). Is the instrument on?`));
+      reject(
+        new InstrumentError(
+          'unreachable',
+          `${address} cannot be reached (${error.code ?? error.message}). Is the instrument on?`,
+        ),
+      );
     });
     socket.once('connect', () => {
       clearTimeout(timer);
@@ -55,35 +68,58 @@ function lineOver(socket: Socket, answerMs: number): Line {
   socket.setEncoding('latin1');
   socket.on('data', (data: string) => {
     buffer += data;
-    if (buffer.length > longestAnswer) return fail(new InstrumentError('garbage', 'The instrument sends without end. Nothing was taken.'));
+    if (buffer.length > longestAnswer)
+      return fail(new InstrumentError('garbage', 'The instrument sends without end. Nothing was taken.'));
     const end = buffer.indexOf('\n');
     if (end < 0 || !waiting) return;
     const said = buffer.slice(0, end).replace(/\r$/, '');
     buffer = buffer.slice(end + 1);
-    if (!isText(said)) return fail(new InstrumentError('garbage', 'The instrument answers with something that is no text. Is it another device?'));
+    if (!isText(said))
+      return fail(
+        new InstrumentError(
+          'garbage',
+          'The instrument answers with something that is no text. Is it another device?',
+        ),
+      );
     const one = waiting;
     waiting = null;
     one.resolve(said);
   });
-  socket.on('error', () => fail(new InstrumentError('dropped', 'The line to the instrument broke. Nothing was taken.')));
-  socket.on('close', () => fail(new InstrumentError('dropped', 'The instrument hung up. Nothing was taken.')));
+  socket.on('error', () =>
+    fail(new InstrumentError('dropped', 'The line to the instrument broke. Nothing was taken.')),
+  );
+  socket.on('close', () =>
+    fail(new InstrumentError('dropped', 'The instrument hung up. Nothing was taken.')),
+  );
 
   return {
     send: (command) => {
       if (!lost) socket.write(`${command}\n`);
     },
-    ask: (query) => new Promise((resolve, reject) => {
-      if (lost) return reject(lost);
-      // An answer that came late belongs to an earlier question.
-      buffer = '';
-      const timer = setTimeout(() => fail(new InstrumentError('slow', `No answer to ${query} within ${answerMs / 1000} seconds. Nothing was taken.`)), answerMs);
-      const done = <T>(then: (value: T) => void) => (value: T): void => {
-        clearTimeout(timer);
-        then(value);
-      };
-      waiting = { resolve: done(resolve), reject: done(reject) };
-      socket.write(`${query}\n`);
-    }),
+    ask: (query) =>
+      new Promise((resolve, reject) => {
+        if (lost) return reject(lost);
+        // An answer that came late belongs to an earlier question.
+        buffer = '';
+        const timer = setTimeout(
+          () =>
+            fail(
+              new InstrumentError(
+                'slow',
+                `No answer to ${query} within ${answerMs / 1000} seconds. Nothing was taken.`,
+              ),
+            ),
+          answerMs,
+        );
+        const done =
+          <T>(then: (value: T) => void) =>
+          (value: T): void => {
+            clearTimeout(timer);
+            then(value);
+          };
+        waiting = { resolve: done(resolve), reject: done(reject) };
+        socket.write(`${query}\n`);
+      }),
     close: () => {
       lost ??= new InstrumentError('dropped', 'The line was closed.');
       socket.destroy();

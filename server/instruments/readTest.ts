@@ -4,15 +4,32 @@ import { InstrumentError } from './instrumentError';
 import { openLine, type Line, type Patience } from './line';
 
 /** What is to be read, and how the run was left for it. */
-export interface Asked { test: TestId; runNumber: number; state: RunState; current: 'dc' | 'ac' }
+export interface Asked {
+  test: TestId;
+  runNumber: number;
+  state: RunState;
+  current: 'dc' | 'ac';
+}
 
-export interface Identity { name: string; serial: string }
-export interface Answered extends Identity { found: Found; temperatureC?: number }
+export interface Identity {
+  name: string;
+  serial: string;
+}
+export interface Answered extends Identity {
+  found: Found;
+  temperatureC?: number;
+}
 
 /** Who answers: `*IDN?` says maker, model, serial and version. */
 async function identityOf(line: Line): Promise<Identity> {
-  const [maker = '', model = '', serial = ''] = (await line.ask('*IDN?')).split(',').map((part) => part.trim());
-  if (!model) throw new InstrumentError('garbage', 'The instrument does not say what it is. Does it speak this protocol?');
+  const [maker = '', model = '', serial = ''] = (await line.ask('*IDN?'))
+    .split(',')
+    .map((part) => part.trim());
+  if (!model)
+    throw new InstrumentError(
+      'garbage',
+      'The instrument does not say what it is. Does it speak this protocol?',
+    );
   return { name: `${maker} ${model}`.trim().slice(0, 80), serial: serial.slice(0, 40) };
 }
 
@@ -30,37 +47,72 @@ async function measured(line: Line, query: string): Promise<string> {
 async function numberFrom(line: Line, query: string): Promise<number> {
   const said = await measured(line, query);
   const value = Number(said);
-  if (said.trim() === '' || !Number.isFinite(value) || value < 0) throw new InstrumentError('garbage', `“${said.slice(0, 40)}” is no reading. Nothing was taken.`);
+  if (said.trim() === '' || !Number.isFinite(value) || value < 0)
+    throw new InstrumentError('garbage', `“${said.slice(0, 40)}” is no reading. Nothing was taken.`);
   return value;
 }
 
 async function numbersFrom(line: Line, query: string, least: number): Promise<number[]> {
   const said = await measured(line, query);
   const values = said.split(',').map(Number);
-  if (values.length < least || values.some((value) => !Number.isFinite(value))) throw new InstrumentError('garbage', 'The instrument’s answer is cut or is no list of numbers. Nothing was taken.');
+  if (values.length < least || values.some((value) => !Number.isFinite(value)))
+    throw new InstrumentError(
+      'garbage',
+      'The instrument’s answer is cut or is no list of numbers. Nothing was taken.',
+    );
   return values;
 }
 
 async function traceFrom(line: Line): Promise<Found> {
-  const [stepNs = 0, voltsPerCount = 0, count = 0, ...counts] = await numbersFrom(line, 'REFLectometer:TRACe?', 19);
-  if (counts.length !== count || stepNs <= 0 || voltsPerCount <= 0) throw new InstrumentError('garbage', `The trace is cut: ${counts.length} of ${count} samples came. Nothing was taken.`);
-  const whole = counts.every((value) => Number.isInteger(value) && Math.abs(value) <= 32_767) && counts.length <= mostSamples && voltsPerCount <= 1;
-  return { test: 'reflectometer', trace: whole ? { stepNs, voltsPerCount, counts } : keptTrace({ stepNs, volts: Float64Array.from(counts, (value) => value * voltsPerCount) }) };
+  const [stepNs = 0, voltsPerCount = 0, count = 0, ...counts] = await numbersFrom(
+    line,
+    'REFLectometer:TRACe?',
+    19,
+  );
+  if (counts.length !== count || stepNs <= 0 || voltsPerCount <= 0)
+    throw new InstrumentError(
+      'garbage',
+      `The trace is cut: ${counts.length} of ${count} samples came. Nothing was taken.`,
+    );
+  const whole =
+    counts.every((value) => Number.isInteger(value) && Math.abs(value) <= 32_767) &&
+    counts.length <= mostSamples &&
+    voltsPerCount <= 1;
+  return {
+    test: 'reflectometer',
+    trace: whole
+      ? { stepNs, voltsPerCount, counts }
+      : keptTrace({ stepNs, volts: Float64Array.from(counts, (value) => value * voltsPerCount) }),
+  };
 }
 
-interface Way { on: 'COAX' | 'POWer' | 'EARTh' | 'CAMera'; load?: 'DAY' | 'NIGHt'; read: (line: Line) => Promise<Found> }
+interface Way {
+  on: 'COAX' | 'POWer' | 'EARTh' | 'CAMera';
+  load?: 'DAY' | 'NIGHt';
+  read: (line: Line) => Promise<Found>;
+}
 
-const quantity = (test: Extract<Found, { value: number }>['test'], query: string) => async (line: Line): Promise<Found> => ({ test, value: await numberFrom(line, query) });
+const quantity =
+  (test: Extract<Found, { value: number }>['test'], query: string) =>
+  async (line: Line): Promise<Found> => ({ test, value: await numberFrom(line, query) });
 
 async function continuityFrom(line: Line): Promise<Found> {
   const said = (await measured(line, 'MEASure:CONTinuity?')).trim().toUpperCase();
   const found = ({ THROUGH: 'through', OPEN: 'open', SHORTED: 'shorted' } as const)[said];
-  if (!found) throw new InstrumentError('garbage', `“${said.slice(0, 40)}” is no answer to continuity. Nothing was taken.`);
+  if (!found)
+    throw new InstrumentError(
+      'garbage',
+      `“${said.slice(0, 40)}” is no answer to continuity. Nothing was taken.`,
+    );
   return { test: 'continuity', found };
 }
 
 async function linkFrom(line: Line): Promise<Found> {
-  const [rateMbps = 0, throughputMbps = 0, lostPercent = 0, deliveredWatts = 0] = await numbersFrom(line, 'MEASure:LINK?', 4);
+  const [rateMbps = 0, throughputMbps = 0, lostPercent = 0, deliveredWatts = 0] = await numbersFrom(
+    line,
+    'MEASure:LINK?',
+    4,
+  );
   return { test: 'link', rateMbps, throughputMbps, lostPercent, deliveredWatts };
 }
 
@@ -74,8 +126,16 @@ const ways: Partial<Record<TestId, (asked: Asked) => Way>> = {
   'power-loop-ohms': () => ({ on: 'POWer', read: quantity('power-loop-ohms', 'MEASure:RESistance?') }),
   'insulation-megohms': () => ({ on: 'COAX', read: quantity('insulation-megohms', 'MEASure:INSulation?') }),
   reflectometer: () => ({ on: 'COAX', read: traceFrom }),
-  'day-volts': ({ current }) => ({ on: 'CAMera', load: 'DAY', read: quantity('day-volts', `MEASure:VOLTage:${current.toUpperCase()}?`) }),
-  'night-volts': ({ current }) => ({ on: 'CAMera', load: 'NIGHt', read: quantity('night-volts', `MEASure:VOLTage:${current.toUpperCase()}?`) }),
+  'day-volts': ({ current }) => ({
+    on: 'CAMera',
+    load: 'DAY',
+    read: quantity('day-volts', `MEASure:VOLTage:${current.toUpperCase()}?`),
+  }),
+  'night-volts': ({ current }) => ({
+    on: 'CAMera',
+    load: 'NIGHt',
+    read: quantity('night-volts', `MEASure:VOLTage:${current.toUpperCase()}?`),
+  }),
   link: () => ({ on: 'COAX', read: linkFrom }),
 };
 
@@ -113,15 +173,18 @@ async function over<T>(address: string, patience: Patience, talk: (line: Line) =
 }
 
 /** Asks the instrument at an address who it is. */
-export const identify = (address: string, patience: Patience): Promise<Identity> => over(address, patience, identityOf);
+export const identify = (address: string, patience: Patience): Promise<Identity> =>
+  over(address, patience, identityOf);
 
 /** A clip that lost contact is tried once more by whoever holds it; so does the driver. */
-const lostContact = (error: unknown): boolean => error instanceof InstrumentError && error.kind === 'refused' && /stale|contact/i.test(error.message);
+const lostContact = (error: unknown): boolean =>
+  error instanceof InstrumentError && error.kind === 'refused' && /stale|contact/i.test(error.message);
 
 /** Takes one test of one run with the instrument at an address. Rejects with an InstrumentError in words. */
 export async function readTest(address: string, asked: Asked, patience: Patience): Promise<Answered> {
   const way = ways[asked.test]?.(asked);
-  if (!way) throw new InstrumentError('refused', 'No instrument can take this test; write down what you see.');
+  if (!way)
+    throw new InstrumentError('refused', 'No instrument can take this test; write down what you see.');
   return over(address, patience, async (line) => {
     const identity = await identityOf(line);
     await route(line, asked, way);

@@ -14,7 +14,9 @@ export async function planApart(file: SiteFile, secondsMost: number): Promise<Pl
   running += 1;
   try {
     const child = spawn(process.execPath, argumentsOf('planApart'), { stdio: ['pipe', 'pipe', 'inherit'] });
-    const ended = new Promise<number | null>((resolve, reject) => child.once('error', reject).once('exit', resolve));
+    const ended = new Promise<number | null>((resolve, reject) =>
+      child.once('error', reject).once('exit', resolve),
+    );
     // A process that breaks off closes its input early; how it ended says so.
     child.stdin.on('error', () => undefined);
     child.stdin.end(JSON.stringify({ file, secondsMost }));

@@ -4,6 +4,11 @@ import { planGround, planSite } from '#core/plan';
 import { demandsOf, siteOfSound, type SiteFile } from '#core/site';
 
 /** Plans the site on its standard input: a process of its own, so that the server answers others meanwhile. */
-const { file, secondsMost } = JSON.parse(await text(process.stdin)) as { file: SiteFile; secondsMost: number };
+const { file, secondsMost } = JSON.parse(await text(process.stdin)) as {
+  file: SiteFile;
+  secondsMost: number;
+};
 const site = siteOfSound(file);
-process.stdout.write(JSON.stringify(planSite(await loadHighs(), planGround(site, demandsOf(site)), { secondsMost })));
+process.stdout.write(
+  JSON.stringify(planSite(await loadHighs(), planGround(site, demandsOf(site)), { secondsMost })),
+);

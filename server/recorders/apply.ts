@@ -1,4 +1,14 @@
-import { nextStep, planOf, stepInWords, stepsLeft, stillWrong, type Applying, type DevicePlan, type DeviceStep, type Report } from '#core/device';
+import {
+  nextStep,
+  planOf,
+  stepInWords,
+  stepsLeft,
+  stillWrong,
+  type Applying,
+  type DevicePlan,
+  type DeviceStep,
+  type Report,
+} from '#core/device';
 import type { ApplyingFolder } from './applyingFolder';
 import type { DeviceLine } from './deviceLine';
 import { RecorderError } from './recorderError';
@@ -22,7 +32,8 @@ async function patiently<T>(ask: () => Promise<T>, longestMs: number, pauseMs: n
     try {
       return await ask();
     } catch (error) {
-      if (!(error instanceof RecorderError) || error.kind !== 'unreachable' || Date.now() >= until) throw error;
+      if (!(error instanceof RecorderError) || error.kind !== 'unreachable' || Date.now() >= until)
+        throw error;
       await pause(pauseMs);
     }
   }
@@ -35,7 +46,13 @@ const mostTries = 3;
  * Brings a recorder to its plan, one step after another. After each it is asked anew what it holds, so that it makes no
  * difference whether this is the first try or one after a break. Ends in a state other than `running`, and rejects never.
  */
-export async function apply(first: Applying, line: DeviceLine, folder: ApplyingFolder, patience: ApplyPatience, stopped: () => boolean): Promise<Applying> {
+export async function apply(
+  first: Applying,
+  line: DeviceLine,
+  folder: ApplyingFolder,
+  patience: ApplyPatience,
+  stopped: () => boolean,
+): Promise<Applying> {
   let at: Applying = { ...first, state: 'running', why: null, wrong: [] };
   const note = (news: Partial<Applying>): void => {
     at = { ...at, ...news };
@@ -64,7 +81,9 @@ export async function apply(first: Applying, line: DeviceLine, folder: ApplyingF
       const report: Report = await patiently(line.report, silentMs, patience.pauseMs);
       silentMs = patience.silentMs;
       const kept = { settings: at.settings !== null };
-      const step = nextStep(report, goal, kept) ?? (!settingsBack && kept.settings ? ({ kind: 'restore' } as const) : null);
+      const step =
+        nextStep(report, goal, kept) ??
+        (!settingsBack && kept.settings ? ({ kind: 'restore' } as const) : null);
       if (!step) {
         note({ state: 'done', doing: '', left: [], wrong: stillWrong(report, goal) });
         break;
@@ -72,18 +91,27 @@ export async function apply(first: Applying, line: DeviceLine, folder: ApplyingF
       const doing = stepInWords(step);
       const left = stepsLeft(report, goal, kept).slice(1).map(stepInWords);
       if (stopped()) {
-        note({ state: 'stopped', doing, left, why: 'Stopped. The recorder is as it was left after the last step.' });
+        note({
+          state: 'stopped',
+          doing,
+          left,
+          why: 'Stopped. The recorder is as it was left after the last step.',
+        });
         break;
       }
       last = last.step === doing ? { step: doing, times: last.times + 1 } : { step: doing, times: 1 };
-      if (last.times > mostTries) throw new RecorderError('refused', 'The recorder says it did this, and does not show it.');
+      if (last.times > mostTries)
+        throw new RecorderError('refused', 'The recorder says it did this, and does not show it.');
       note({ doing, left });
       await perform(step);
       note({ done: [...at.done, doing] });
     }
   } catch (error) {
     const known = error instanceof RecorderError;
-    note({ state: known && error.kind === 'refused' ? 'refused' : 'broken-off', why: known ? error.message : 'The program went wrong while it talked to the recorder.' });
+    note({
+      state: known && error.kind === 'refused' ? 'refused' : 'broken-off',
+      why: known ? error.message : 'The program went wrong while it talked to the recorder.',
+    });
     if (!known) console.error(error);
   }
   await line.close();

@@ -4,12 +4,19 @@ import { applyingSchema, type Applying } from '#core/device';
 import { siteIdSchema } from '#core/site';
 
 /** Keeps what is under way with each recorder in a file of its own, written whole or not at all. */
-export interface ApplyingFolder { read: (siteId: string, recorderId: string) => Applying | null; write: (applying: Applying) => void; forget: (siteId: string, recorderId: string) => void }
+export interface ApplyingFolder {
+  read: (siteId: string, recorderId: string) => Applying | null;
+  write: (applying: Applying) => void;
+  forget: (siteId: string, recorderId: string) => void;
+}
 
 export function applyingFolder(dataDir: string): ApplyingFolder {
   const folder = path.join(dataDir, 'recorders');
   /** Only ids, small letters, digits and hyphens, make a name: anything else could lead out of the folder. */
-  const fileOf = (siteId: string, recorderId: string): string | null => ([siteId, recorderId].every((id) => siteIdSchema.safeParse(id).success) ? path.join(folder, `${siteId}.${recorderId}.json`) : null);
+  const fileOf = (siteId: string, recorderId: string): string | null =>
+    [siteId, recorderId].every((id) => siteIdSchema.safeParse(id).success)
+      ? path.join(folder, `${siteId}.${recorderId}.json`)
+      : null;
   return {
     read: (siteId, recorderId) => {
       const file = fileOf(siteId, recorderId);

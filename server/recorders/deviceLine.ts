@@ -1,5 +1,13 @@
 import { z } from 'zod';
-import { foundSchema, reportSchema, settingsSchema, type DeviceStep, type FoundCamera, type Report, type Settings } from '#core/device';
+import {
+  foundSchema,
+  reportSchema,
+  settingsSchema,
+  type DeviceStep,
+  type FoundCamera,
+  type Report,
+  type Settings,
+} from '#core/device';
 import { RecorderError } from './recorderError';
 
 /** Longest answer that is taken; a recorder's settings are some kilobytes. */
@@ -31,20 +39,33 @@ export function deviceLine(address: string, key: string, answerMs: number): Devi
     let status: number;
     try {
       const response = await fetch(`http://${address}/${path}`, {
-        method, signal: AbortSignal.timeout(answerMs), redirect: 'error', headers: { 'x-key': key, 'x-session': token, ...(body === undefined ? {} : { 'content-type': 'application/json' }) },
+        method,
+        signal: AbortSignal.timeout(answerMs),
+        redirect: 'error',
+        headers: {
+          'x-key': key,
+          'x-session': token,
+          ...(body === undefined ? {} : { 'content-type': 'application/json' }),
+        },
         ...(body === undefined ? {} : { body: JSON.stringify(body) }),
       });
       status = response.status;
       text = await textOf(response);
     } catch (error) {
       if (error instanceof RecorderError) throw error;
-      throw new RecorderError('unreachable', `Nothing answers at ${address}. Is the recorder on, and in the same network?`);
+      throw new RecorderError(
+        'unreachable',
+        `Nothing answers at ${address}. Is the recorder on, and in the same network?`,
+      );
     }
     let said: unknown;
     try {
       said = JSON.parse(text);
     } catch {
-      throw new RecorderError('garbage', `What answers at ${address} is no recorder that can be talked to. Nothing was taken from it.`);
+      throw new RecorderError(
+        'garbage',
+        `What answers at ${address} is no recorder that can be talked to. Nothing was taken from it.`,
+      );
     }
     if (status >= 400) throw new RecorderError('refused', `The recorder refuses: ${wordsIn(said)}`);
     return said;
@@ -52,7 +73,11 @@ export function deviceLine(address: string, key: string, answerMs: number): Devi
 
   async function read<T>(schema: z.ZodType<T>, method: string, path: string, body?: unknown): Promise<T> {
     const checked = schema.safeParse(await ask(method, path, body));
-    if (!checked.success) throw new RecorderError('garbage', `What answers at ${address} does not say what a recorder says (${checked.error.issues[0]?.path.join('.') ?? 'its answer'}). Nothing was taken from it.`);
+    if (!checked.success)
+      throw new RecorderError(
+        'garbage',
+        `What answers at ${address} does not say what a recorder says (${checked.error.issues[0]?.path.join('.') ?? 'its answer'}). Nothing was taken from it.`,
+      );
     return checked.data;
   }
 
@@ -67,12 +92,18 @@ export function deviceLine(address: string, key: string, answerMs: number): Devi
     restore: async (settings) => void (await ask('PUT', 'settings', settings)),
     perform: async (step) => {
       switch (step.kind) {
-        case 'split': return void (await ask('PUT', 'split', { turned: step.turned }));
-        case 'remove': return void (await ask('DELETE', `channels/${step.slot}`));
-        case 'move': return void (await ask('POST', `channels/${step.slot}/move`, { to: step.to }));
-        case 'add': return void (await ask('POST', 'channels', { address: step.address, name: step.name }));
-        case 'name': return void (await ask('PUT', `channels/${step.slot}/name`, { name: step.name }));
-        case 'time': return void (await ask('PUT', 'time', { source: step.source }));
+        case 'split':
+          return void (await ask('PUT', 'split', { turned: step.turned }));
+        case 'remove':
+          return void (await ask('DELETE', `channels/${step.slot}`));
+        case 'move':
+          return void (await ask('POST', `channels/${step.slot}/move`, { to: step.to }));
+        case 'add':
+          return void (await ask('POST', 'channels', { address: step.address, name: step.name }));
+        case 'name':
+          return void (await ask('PUT', `channels/${step.slot}/name`, { name: step.name }));
+        case 'time':
+          return void (await ask('PUT', 'time', { source: step.source }));
       }
     },
   };
@@ -84,7 +115,8 @@ async function textOf(response: Response): Promise<string> {
   let text = '';
   for await (const chunk of (response.body ?? []) as unknown as AsyncIterable<Uint8Array>) {
     text += decoder.decode(chunk, { stream: true });
-    if (text.length > longestAnswer) throw new RecorderError('garbage', 'The recorder sends without end. Nothing was taken from it.');
+    if (text.length > longestAnswer)
+      throw new RecorderError('garbage', 'The recorder sends without end. Nothing was taken from it.');
   }
   return text;
 }

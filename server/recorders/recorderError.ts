@@ -1,6 +1,9 @@
 /** Why a recorder did not do what was asked, in words for a person. */
 export class RecorderError extends Error {
-  constructor(readonly kind: 'unreachable' | 'garbage' | 'refused', message: string) {
+  constructor(
+    readonly kind: 'unreachable' | 'garbage' | 'refused',
+    message: string,
+  ) {
     super(message);
   }
 }

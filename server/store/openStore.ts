@@ -19,7 +19,9 @@ export function prepareDataFolder(dataDir: string): void {
     accessSync(dataDir, constants.W_OK | constants.X_OK);
     if (!statSync(dataDir).isDirectory()) throw new Error('not a folder');
   } catch (error) {
-    throw new StartupError(`The data folder ${dataDir} cannot be written to (${(error as Error).message}). Choose another with --data.`);
+    throw new StartupError(
+      `The data folder ${dataDir} cannot be written to (${(error as Error).message}). Choose another with --data.`,
+    );
   }
 }
 
@@ -35,17 +37,24 @@ export function setDatabaseAside(dataDir: string): void {
 /** Looks at an existing database without writing to it; refuses one that is damaged, foreign or newer. */
 function inspect(file: string): void {
   if (!existsSync(file)) return;
-  const refuse = (what: string) => new StartupError(`${file} ${what}. It was left as it is; move it away, or choose another folder with --data.`);
+  const refuse = (what: string) =>
+    new StartupError(
+      `${file} ${what}. It was left as it is; move it away, or choose another folder with --data.`,
+    );
   let database: Database.Database | undefined;
   try {
     database = new Database(file, { readonly: true, fileMustExist: true });
     const verdict = database.pragma('quick_check', { simple: true });
     if (verdict !== 'ok') throw refuse('is damaged');
-    const tables = new Set(database.prepare("select name from sqlite_master where type = 'table'").pluck().all() as string[]);
+    const tables = new Set(
+      database.prepare("select name from sqlite_master where type = 'table'").pluck().all() as string[],
+    );
     if (tables.size > 0 && !tables.has('mikro_orm_migrations')) throw refuse('is not a Neotrope database');
     if (tables.size > 0) {
       const known = new Set(migrations.map(({ name }) => name));
-      const unknown = (database.prepare('select name from mikro_orm_migrations').pluck().all() as string[]).filter((name) => !known.has(name));
+      const unknown = (
+        database.prepare('select name from mikro_orm_migrations').pluck().all() as string[]
+      ).filter((name) => !known.has(name));
       if (unknown.length > 0) throw refuse('was written by a newer Neotrope');
     }
   } catch (error) {
@@ -56,7 +65,9 @@ function inspect(file: string): void {
   }
 }
 
-interface RawConnection { pragma(text: string): unknown }
+interface RawConnection {
+  pragma(text: string): unknown;
+}
 
 /** Opens the SQLite file of a data folder, brings its tables up to date and sets it to survive a power cut. */
 export async function openStore(dataDir: string): Promise<MikroORM> {
@@ -69,8 +80,17 @@ export async function openStore(dataDir: string): Promise<MikroORM> {
     migrations: { migrationsList: migrations, snapshot: false, silent: true },
     discovery: { warnWhenNoEntities: false },
     pool: {
-      afterCreate: (connection: RawConnection, done: (error: Error | null, connection: RawConnection) => void) => {
-        for (const pragma of ['journal_mode = WAL', 'synchronous = FULL', 'foreign_keys = ON', 'busy_timeout = 4000']) connection.pragma(pragma);
+      afterCreate: (
+        connection: RawConnection,
+        done: (error: Error | null, connection: RawConnection) => void,
+      ) => {
+        for (const pragma of [
+          'journal_mode = WAL',
+          'synchronous = FULL',
+          'foreign_keys = ON',
+          'busy_timeout = 4000',
+        ])
+          connection.pragma(pragma);
         done(null, connection);
       },
     },

@@ -4,7 +4,11 @@ import { open, readFile, rename } from 'node:fs/promises';
 import path from 'node:path';
 import { pictureTypes, type PictureType } from '#core/site';
 
-const endings: Record<PictureType, string> = { 'image/png': 'png', 'image/jpeg': 'jpg', 'image/svg+xml': 'svg' };
+const endings: Record<PictureType, string> = {
+  'image/png': 'png',
+  'image/jpeg': 'jpg',
+  'image/svg+xml': 'svg',
+};
 
 /** The pictures of a data folder, each a file named for the SHA-256 of what is in it, so that none is ever overwritten. */
 export function pictureFolder(dataDir: string) {

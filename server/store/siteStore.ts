@@ -1,12 +1,33 @@
 import type { EntityManager, MikroORM } from '@mikro-orm/better-sqlite';
 import { UniqueConstraintViolationException } from '@mikro-orm/core';
 import type { Problem } from '#core/problems';
-import { aboutOf, applyChanges, freeId, kinds, type Change, type Edit, type Kind, type LogEntry, type Site } from '#core/site';
+import {
+  aboutOf,
+  applyChanges,
+  freeId,
+  kinds,
+  type Change,
+  type Edit,
+  type Kind,
+  type LogEntry,
+  type Site,
+} from '#core/site';
 import { EditRow, FactRow, SiteRow } from './entities';
 import type { PictureFolder } from './pictureFolder';
 
-export interface SiteSummary { id: string; name: string; version: number; changedAt: string; archivedAt: string | null }
-export interface StoredSite { id: string; version: number; site: Site; log: LogEntry[] }
+export interface SiteSummary {
+  id: string;
+  name: string;
+  version: number;
+  changedAt: string;
+  archivedAt: string | null;
+}
+export interface StoredSite {
+  id: string;
+  version: number;
+  site: Site;
+  log: LogEntry[];
+}
 
 export type EditOutcome =
   | { kind: 'done'; entry: LogEntry }
@@ -24,28 +45,63 @@ async function loadSite(em: EntityManager, id: string): Promise<Site> {
   return site as unknown as Site;
 }
 
-const readEntries = (rows: readonly EditRow[]): LogEntry[] => rows.map((row) => JSON.parse(row.entry) as LogEntry);
+const readEntries = (rows: readonly EditRow[]): LogEntry[] =>
+  rows.map((row) => JSON.parse(row.entry) as LogEntry);
 
 async function entriesAfter(em: EntityManager, site: string, version: number): Promise<LogEntry[]> {
-  return readEntries(await em.find(EditRow, { site, version: { $gt: version } }, { orderBy: { version: 'asc' }, disableIdentityMap: true }));
+  return readEntries(
+    await em.find(
+      EditRow,
+      { site, version: { $gt: version } },
+      { orderBy: { version: 'asc' }, disableIdentityMap: true },
+    ),
+  );
 }
 
-async function writeChanges(em: EntityManager, site: string, changes: readonly Change[], after: Site): Promise<void> {
+async function writeChanges(
+  em: EntityManager,
+  site: string,
+  changes: readonly Change[],
+  after: Site,
+): Promise<void> {
   const touched = new Map(changes.map(({ kind, id }) => [`${kind}/${id}`, { kind, id }]));
   for (const { kind, id } of touched.values()) {
     const fact = after[kind][id];
-    if (fact) await em.createQueryBuilder(FactRow).insert({ site, kind, id, fact: JSON.stringify(fact) }).onConflict(['site', 'kind', 'id']).merge(['fact']).execute('run', false);
+    if (fact)
+      await em
+        .createQueryBuilder(FactRow)
+        .insert({ site, kind, id, fact: JSON.stringify(fact) })
+        .onConflict(['site', 'kind', 'id'])
+        .merge(['fact'])
+        .execute('run', false);
     else await em.nativeDelete(FactRow, { site, kind, id });
   }
 }
 
-const summaryOf = ({ id, name, version, changedAt, archivedAt }: SiteRow): SiteSummary => ({ id, name, version, changedAt, archivedAt: archivedAt ?? null });
+const summaryOf = ({ id, name, version, changedAt, archivedAt }: SiteRow): SiteSummary => ({
+  id,
+  name,
+  version,
+  changedAt,
+  archivedAt: archivedAt ?? null,
+});
 
 /** Pictures that changes name and nobody has uploaded. */
 function missingPictures(changes: readonly Change[], pictures: PictureFolder): Problem[] {
   return changes.flatMap((change, index) => {
-    if (!('set' in change) || (change.kind !== 'drawing' && change.kind !== 'photo') || pictures.has(change.set.fileId)) return [];
-    return [{ path: `changes[${index}].set.fileId`, value: change.set.fileId, allowed: 'a picture that was uploaded' }];
+    if (
+      !('set' in change) ||
+      (change.kind !== 'drawing' && change.kind !== 'photo') ||
+      pictures.has(change.set.fileId)
+    )
+      return [];
+    return [
+      {
+        path: `changes[${index}].set.fileId`,
+        value: change.set.fileId,
+        allowed: 'a picture that was uploaded',
+      },
+    ];
   });
 }
 
@@ -62,7 +118,8 @@ export function siteStore(orm: MikroORM, pictures: PictureFolder, now: () => str
     return site;
   }
 
-  const findSite = (em: EntityManager, id: string) => em.findOne(SiteRow, { id }, { disableIdentityMap: true });
+  const findSite = (em: EntityManager, id: string) =>
+    em.findOne(SiteRow, { id }, { disableIdentityMap: true });
 
   async function list(): Promise<SiteSummary[]> {
     const rows = await orm.em.fork().find(SiteRow, {}, { orderBy: { name: 'asc', id: 'asc' } });
@@ -74,7 +131,11 @@ export function siteStore(orm: MikroORM, pictures: PictureFolder, now: () => str
     return em.transactional(async (tx) => {
       const row = await findSite(tx, id);
       if (!row) return null;
-      const rows = await tx.find(EditRow, { site: id }, { orderBy: { version: 'desc' }, limit: logTail, disableIdentityMap: true });
+      const rows = await tx.find(
+        EditRow,
+        { site: id },
+        { orderBy: { version: 'desc' }, limit: logTail, disableIdentityMap: true },
+      );
       return { id, version: row.version, site: await current(tx, row), log: readEntries(rows).reverse() };
     });
   }
@@ -92,8 +153,16 @@ export function siteStore(orm: MikroORM, pictures: PictureFolder, now: () => str
       const id = freeId((wanted) => taken.has(wanted), name);
       const row = { id, name, version: 0, createdAt: now(), changedAt: now(), archivedAt: null };
       await tx.insert(SiteRow, row);
-      const facts = kinds.flatMap((kind) => Object.values(site[kind]).map((fact) => ({ site: id, kind, id: fact.id, fact: JSON.stringify(fact) })));
-      for (let start = 0; start < facts.length; start += 500) await tx.insertMany(FactRow, facts.slice(start, start + 500));
+      const facts = kinds.flatMap((kind) =>
+        Object.values(site[kind]).map((fact) => ({
+          site: id,
+          kind,
+          id: fact.id,
+          fact: JSON.stringify(fact),
+        })),
+      );
+      for (let start = 0; start < facts.length; start += 500)
+        await tx.insertMany(FactRow, facts.slice(start, start + 500));
       return summaryOf(row);
     });
   }
@@ -114,7 +183,11 @@ export function siteStore(orm: MikroORM, pictures: PictureFolder, now: () => str
 
   /** An edit on an old version may be one whose answer was lost on the way: it has happened, and is answered so again. */
   async function behindOrDone(tx: EntityManager, edit: Edit, version: number): Promise<EditOutcome> {
-    const sentBefore = await tx.findOne(EditRow, { id: edit.id, site: edit.site }, { disableIdentityMap: true });
+    const sentBefore = await tx.findOne(
+      EditRow,
+      { id: edit.id, site: edit.site },
+      { disableIdentityMap: true },
+    );
     if (sentBefore) return { kind: 'done', entry: JSON.parse(sentBefore.entry) as LogEntry };
     return { kind: 'behind', version, since: await entriesAfter(tx, edit.site, edit.baseVersion) };
   }
@@ -136,8 +209,17 @@ export function siteStore(orm: MikroORM, pictures: PictureFolder, now: () => str
       const { site, inverse } = applied.value;
       const entry: LogEntry = { ...edit, version: edit.baseVersion + 1, at: now(), inverse };
       await writeChanges(tx, edit.site, edit.changes, site);
-      await tx.insert(EditRow, { site: edit.site, version: entry.version, id: edit.id, entry: JSON.stringify(entry) });
-      await tx.nativeUpdate(SiteRow, { id: edit.site }, { version: entry.version, changedAt: entry.at, name: aboutOf(site).name });
+      await tx.insert(EditRow, {
+        site: edit.site,
+        version: entry.version,
+        id: edit.id,
+        entry: JSON.stringify(entry),
+      });
+      await tx.nativeUpdate(
+        SiteRow,
+        { id: edit.site },
+        { version: entry.version, changedAt: entry.at, name: aboutOf(site).name },
+      );
       return { kind: 'done', entry, site };
     });
     const { site, ...answer } = outcome as EditOutcome & { site?: Site };

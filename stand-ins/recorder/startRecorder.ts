@@ -3,7 +3,20 @@ import type { AddressInfo } from 'node:net';
 import { json } from 'node:stream/consumers';
 import { z } from 'zod';
 import { settingsSchema } from '#core/device';
-import { add, found, move, Refusal, remove, rename, report, restore, settingsOf, split, type Memory, type Sold } from './recorder';
+import {
+  add,
+  found,
+  move,
+  Refusal,
+  remove,
+  rename,
+  report,
+  restore,
+  settingsOf,
+  split,
+  type Memory,
+  type Sold,
+} from './recorder';
 
 export interface Bench {
   sold: Sold;
@@ -16,7 +29,11 @@ export interface Bench {
   keep: (memory: Memory) => void;
 }
 
-export interface RunningRecorder { address: string; memory: () => Memory; close: () => Promise<void> }
+export interface RunningRecorder {
+  address: string;
+  memory: () => Memory;
+  close: () => Promise<void>;
+}
 
 const slot = z.int().min(1).max(128);
 const bodies = {
@@ -32,7 +49,10 @@ const bodies = {
 const sessionMs = 60_000;
 
 /** The recorder on an HTTP port of this machine. */
-export function startRecorder({ sold, memory: first, key, minuteMs, keep }: Bench, port: number): Promise<RunningRecorder> {
+export function startRecorder(
+  { sold, memory: first, key, minuteMs, keep }: Bench,
+  port: number,
+): Promise<RunningRecorder> {
   let memory = first;
   let session: { by: string; token: string; until: number } | null = null;
   let downUntil = 0;
@@ -55,19 +75,30 @@ export function startRecorder({ sold, memory: first, key, minuteMs, keep }: Benc
     const number = Number(path.find((part) => /^\d+$/.test(part)));
     if (route === 'GET state') return ok(report(sold, memory));
     if (route === 'GET cameras') return ok(found(sold));
-    if (request.headers['x-key'] !== key) return { status: 401, body: { title: 'Refused', detail: 'The key is not the recorder’s.' } };
+    if (request.headers['x-key'] !== key)
+      return { status: 401, body: { title: 'Refused', detail: 'The key is not the recorder’s.' } };
     if (route === 'POST session') {
       const { by } = await given(bodies.session);
-      if (session && session.until > Date.now()) throw new Refusal(409, `${session.by} is changing this recorder just now; that ends a minute after the last word.`);
+      if (session && session.until > Date.now())
+        throw new Refusal(
+          409,
+          `${session.by} is changing this recorder just now; that ends a minute after the last word.`,
+        );
       session = { by, token: crypto.randomUUID(), until: Date.now() + sessionMs };
       return ok({ token: session.token });
     }
-    if (!session || session.until <= Date.now() || request.headers['x-session'] !== session.token) throw new Refusal(409, 'Somebody else is changing this recorder, or your session has ended.');
+    if (!session || session.until <= Date.now() || request.headers['x-session'] !== session.token)
+      throw new Refusal(409, 'Somebody else is changing this recorder, or your session has ended.');
     session.until = Date.now() + sessionMs;
     switch (route) {
-      case 'DELETE session': session = null; return ok();
-      case 'GET settings': return ok(settingsOf(memory));
-      case 'PUT settings': set(restore(sold, memory, await given(settingsSchema))); return ok();
+      case 'DELETE session':
+        session = null;
+        return ok();
+      case 'GET settings':
+        return ok(settingsOf(memory));
+      case 'PUT settings':
+        set(restore(sold, memory, await given(settingsSchema)));
+        return ok();
       case 'PUT split': {
         const { memory: next, restarts } = split(sold, memory, (await given(bodies.split)).turned);
         set(next);
@@ -80,11 +111,20 @@ export function startRecorder({ sold, memory: first, key, minuteMs, keep }: Benc
         set(taken.memory);
         return ok({ slot: taken.slot });
       }
-      case 'DELETE channels/:slot': set(remove(memory, number)); return ok();
-      case 'POST channels/:slot/move': set(move(sold, memory, number, (await given(bodies.move)).to)); return ok();
-      case 'PUT channels/:slot/name': set(rename(sold, memory, number, (await given(bodies.name)).name)); return ok();
-      case 'PUT time': set({ ...memory, timeSource: (await given(bodies.time)).source }); return ok();
-      default: return { status: 404, body: { title: 'Not found', detail: `There is no ${route}.` } };
+      case 'DELETE channels/:slot':
+        set(remove(memory, number));
+        return ok();
+      case 'POST channels/:slot/move':
+        set(move(sold, memory, number, (await given(bodies.move)).to));
+        return ok();
+      case 'PUT channels/:slot/name':
+        set(rename(sold, memory, number, (await given(bodies.name)).name));
+        return ok();
+      case 'PUT time':
+        set({ ...memory, timeSource: (await given(bodies.time)).source });
+        return ok();
+      default:
+        return { status: 404, body: { title: 'Not found', detail: `There is no ${route}.` } };
     }
   }
 
@@ -95,20 +135,27 @@ export function startRecorder({ sold, memory: first, key, minuteMs, keep }: Benc
   const server = createServer((request, response) => {
     // While it restarts it hangs up, as a device does that is not up yet.
     if (Date.now() < downUntil) return void request.socket.destroy();
-    answer(request).then(({ status, body }) => send(response, status, body), (error: unknown) => {
-      if (error instanceof Refusal) send(response, error.status, { title: 'Refused', detail: error.message });
-      else send(response, 500, { title: 'Broken', detail: 'The recorder has gone wrong.' });
-    });
+    answer(request).then(
+      ({ status, body }) => send(response, status, body),
+      (error: unknown) => {
+        if (error instanceof Refusal)
+          send(response, error.status, { title: 'Refused', detail: error.message });
+        else send(response, 500, { title: 'Broken', detail: 'The recorder has gone wrong.' });
+      },
+    );
   });
   return new Promise((resolve, reject) => {
     server.once('error', reject);
-    server.listen(port, '127.0.0.1', () => resolve({
-      address: `127.0.0.1:${(server.address() as AddressInfo).port}`,
-      memory: () => memory,
-      close: () => new Promise((done) => {
-        server.close(() => done());
-        server.closeAllConnections();
+    server.listen(port, '127.0.0.1', () =>
+      resolve({
+        address: `127.0.0.1:${(server.address() as AddressInfo).port}`,
+        memory: () => memory,
+        close: () =>
+          new Promise((done) => {
+            server.close(() => done());
+            server.closeAllConnections();
+          }),
       }),
-    }));
+    );
   });
 }

@@ -6,14 +6,25 @@ import { dice } from './dice';
 import { startTester } from './startTester';
 import { truthSchema } from './truth';
 
-const { values } = parseArgs({ options: { site: { type: 'string' }, truth: { type: 'string' }, port: { type: 'string', default: '0' }, slips: { type: 'string', default: '0.04' }, seed: { type: 'string' } } });
+const { values } = parseArgs({
+  options: {
+    site: { type: 'string' },
+    truth: { type: 'string' },
+    port: { type: 'string', default: '0' },
+    slips: { type: 'string', default: '0.04' },
+    seed: { type: 'string' },
+  },
+});
 if (!values.site || !values.truth) throw new Error('Needed are --site FILE and --truth FILE.');
 const site = parseSiteFile(readFileSync(values.site, 'utf8'));
 if (site.kind === 'refused') throw new Error(`${values.site} is not a sound site file.`);
 const truth = truthSchema.parse(JSON.parse(readFileSync(values.truth, 'utf8')));
 
 const random = values.seed === undefined ? Math.random : dice(Number(values.seed));
-const tester = await startTester({ site: site.value, truth, random, slips: Number(values.slips) }, Number(values.port));
+const tester = await startTester(
+  { site: site.value, truth, random, slips: Number(values.slips) },
+  Number(values.port),
+);
 console.log(`The stand-in cable tester listens at ${tester.address}`);
 
 // Whoever started it holds its standard input; when that one is gone, it has nothing left to do.

@@ -18,7 +18,8 @@ export interface HookedUp {
 /** Numbers from 0 up to 1. */
 export type Random = () => number;
 
-const gauss = (random: Random): number => Math.sqrt(-2 * Math.log(1 - random())) * Math.cos(2 * Math.PI * random());
+const gauss = (random: Random): number =>
+  Math.sqrt(-2 * Math.log(1 - random())) * Math.cos(2 * Math.PI * random());
 
 /** A reading as the meter shows it: its accuracy as a share and in last digits, rounded to those. */
 function shown(value: number, share: number, digit: number, random: Random): number {
@@ -57,7 +58,12 @@ const meter = { share: 0.004, ohmsDigit: 0.1, voltsDigit: 0.1, megohmsDigit: 0.1
 
 export function resistanceOhms({ actual, on, far }: HookedUp, random: Random): number {
   const farOhms = far === 'short' ? 0 : Infinity;
-  const ohms = on === 'power' ? (far === 'short' ? expectedPowerOhms(actual.run) + (actual.secrets.powerExtraOhms ?? 0) : Infinity) : seenOhms(actual, farOhms);
+  const ohms =
+    on === 'power'
+      ? far === 'short'
+        ? expectedPowerOhms(actual.run) + (actual.secrets.powerExtraOhms ?? 0)
+        : Infinity
+      : seenOhms(actual, farOhms);
   return ohms > overload ? overload : shown(ohms, meter.share, meter.ohmsDigit, random);
 }
 
@@ -66,7 +72,12 @@ const usualMegohms = 60;
 
 export function insulationMegohms({ actual }: HookedUp, random: Random): number {
   const leak = seenOhms(actual, Infinity);
-  return shown(both(actual.secrets.insulationMegohms ?? usualMegohms, leak / 1e6), 0.05, meter.megohmsDigit, random);
+  return shown(
+    both(actual.secrets.insulationMegohms ?? usualMegohms, leak / 1e6),
+    0.05,
+    meter.megohmsDigit,
+    random,
+  );
 }
 
 export function continuity({ actual, far }: HookedUp): 'THROUGH' | 'OPEN' | 'SHORTED' {
@@ -75,15 +86,30 @@ export function continuity({ actual, far }: HookedUp): 'THROUGH' | 'OPEN' | 'SHO
   return far === 'short' && through < 200 ? 'THROUGH' : 'OPEN';
 }
 
-export function volts(site: Site, { actual, on, load, state }: HookedUp, kind: 'ac' | 'dc', random: Random): number {
+export function volts(
+  site: Site,
+  { actual, on, load, state }: HookedUp,
+  kind: 'ac' | 'dc',
+  random: Random,
+): number {
   const { run, secrets } = actual;
-  if (on === 'earth') return kind === 'ac' ? shown(secrets.shieldEarthVolts ?? 0.3, 0.02, meter.voltsDigit, random) : 0;
-  if (on === 'coax') return kind === 'ac' ? shown(secrets.foreignAcVolts ?? 0.1, 0.02, meter.voltsDigit, random) : shown(0.05, 0.02, meter.voltsDigit, random);
+  if (on === 'earth')
+    return kind === 'ac' ? shown(secrets.shieldEarthVolts ?? 0.3, 0.02, meter.voltsDigit, random) : 0;
+  if (on === 'coax')
+    return kind === 'ac'
+      ? shown(secrets.foreignAcVolts ?? 0.1, 0.02, meter.voltsDigit, random)
+      : shown(0.05, 0.02, meter.voltsDigit, random);
   const source = feedSource(site, run);
   if (kind !== source.current || state !== 'live') return 0;
   const camera = site.camera[run.cameraId]!;
-  const loopOhms = run.feed.kind === 'local-adapter' ? 0.05 : expectedPowerOhms(run) + (secrets.powerExtraOhms ?? 0);
-  const feed = dcFeed({ sourceVolts: secrets.supplyVolts ?? source.volts, loopOhms, load: { kind: 'watts', watts: camera.watts[load] }, minLoadVolts: 0 });
+  const loopOhms =
+    run.feed.kind === 'local-adapter' ? 0.05 : expectedPowerOhms(run) + (secrets.powerExtraOhms ?? 0);
+  const feed = dcFeed({
+    sourceVolts: secrets.supplyVolts ?? source.volts,
+    loopOhms,
+    load: { kind: 'watts', watts: camera.watts[load] },
+    minLoadVolts: 0,
+  });
   return feed.state === 'collapsed' ? 0 : shown(feed.loadVolts, meter.share, meter.voltsDigit, random);
 }
 
@@ -98,34 +124,71 @@ const samples = 3072;
 const noiseShare = 0.0012;
 const voltsPerCount = 2 / 4096;
 
-export interface ReadTrace { stepNs: number; voltsPerCount: number; counts: number[] }
+export interface ReadTrace {
+  stepNs: number;
+  voltsPerCount: number;
+  counts: number[];
+}
 
 export function reflectometerTrace({ actual, far }: HookedUp, random: Random): ReadTrace {
   const end: End = far === 'camera' ? { kind: 'load', ohms: 75 } : { kind: far };
   const impedance = signalCable(actual.run.segments[0]!.cable).impedanceOhms;
   const lengthM = actual.run.segments.reduce((sum, segment) => sum + segment.lengthM, 0);
-  const trace = forwardTrace(lineOf(actual.run.segments, actual.faults, end), pulseFor(lengthM), impedance, stepNs, samples);
-  return { stepNs, voltsPerCount, counts: Array.from(trace.volts, (value) => Math.round((value + noiseShare * gauss(random)) / voltsPerCount)) };
+  const trace = forwardTrace(
+    lineOf(actual.run.segments, actual.faults, end),
+    pulseFor(lengthM),
+    impedance,
+    stepNs,
+    samples,
+  );
+  return {
+    stepNs,
+    voltsPerCount,
+    counts: Array.from(trace.volts, (value) =>
+      Math.round((value + noiseShare * gauss(random)) / voltsPerCount),
+    ),
+  };
 }
 
 /** What a fault takes from whatever passes it, in a line of 75 Ω. */
 function faultLossDb({ fault }: ActualRun['faults'][number]): number {
   switch (fault.kind) {
-    case 'series': return seriesLossDb(fault.ohms, 75);
-    case 'shunt': return shuntLossDb(fault.ohms, 75);
-    case 'tap': return tapLossDb(75);
+    case 'series':
+      return seriesLossDb(fault.ohms, 75);
+    case 'shunt':
+      return shuntLossDb(fault.ohms, 75);
+    case 'tap':
+      return tapLossDb(75);
   }
 }
 
-export interface ReadLink { rateMbps: number; throughputMbps: number; lostPercent: number; deliveredWatts: number }
+export interface ReadLink {
+  rateMbps: number;
+  throughputMbps: number;
+  lostPercent: number;
+  deliveredWatts: number;
+}
 
 /** What a pair of converters reaches over the run, and the watts that arrive behind the far one. */
 export function link({ actual }: HookedUp, random: Random): ReadLink {
   const converter = linkConverters[0]!;
-  const rateMbps = Math.round(linkRateMbps(converter, actual.run.segments, actual.faults.reduce((sum, fault) => sum + faultLossDb(fault), 0)));
-  const feed = dcFeed({ sourceVolts: 54, loopOhms: seenOhms(actual, 0), load: { kind: 'watts', watts: 12 + converter.ownWatts }, minLoadVolts: converter.minInputVolts });
+  const rateMbps = Math.round(
+    linkRateMbps(
+      converter,
+      actual.run.segments,
+      actual.faults.reduce((sum, fault) => sum + faultLossDb(fault), 0),
+    ),
+  );
+  const feed = dcFeed({
+    sourceVolts: 54,
+    loopOhms: seenOhms(actual, 0),
+    load: { kind: 'watts', watts: 12 + converter.ownWatts },
+    minLoadVolts: converter.minInputVolts,
+  });
   return {
-    rateMbps, throughputMbps: Math.round(rateMbps * (0.93 + 0.02 * random())), lostPercent: rateMbps === 0 ? 100 : Math.round(random() * 2) / 100,
+    rateMbps,
+    throughputMbps: Math.round(rateMbps * (0.93 + 0.02 * random())),
+    lostPercent: rateMbps === 0 ? 100 : Math.round(random() * 2) / 100,
     deliveredWatts: feed.state === 'collapsed' || feed.state === 'undervoltage' ? 0 : 12,
   };
 }

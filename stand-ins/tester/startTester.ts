@@ -2,7 +2,10 @@ import { createServer, type AddressInfo } from 'node:net';
 import { createInterface } from 'node:readline';
 import { answer, newSession, type Bench } from './session';
 
-export interface RunningTester { address: string; close: () => Promise<void> }
+export interface RunningTester {
+  address: string;
+  close: () => Promise<void>;
+}
 
 /** Longest line that anyone may send. */
 const longestLine = 4096;
@@ -26,12 +29,15 @@ export function startTester(bench: Bench, port = 0): Promise<RunningTester> {
   });
   return new Promise((resolve, reject) => {
     server.once('error', reject);
-    server.listen(port, '127.0.0.1', () => resolve({
-      address: `127.0.0.1:${(server.address() as AddressInfo).port}`,
-      close: () => new Promise((done) => {
-        for (const socket of sockets) socket.destroy();
-        server.close(() => done());
+    server.listen(port, '127.0.0.1', () =>
+      resolve({
+        address: `127.0.0.1:${(server.address() as AddressInfo).port}`,
+        close: () =>
+          new Promise((done) => {
+            for (const socket of sockets) socket.destroy();
+            server.close(() => done());
+          }),
       }),
-    }));
+    );
   });
 }

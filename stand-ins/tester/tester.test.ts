@@ -18,11 +18,16 @@ function talk(...lines: string[]): string | null {
   const at = bench();
   return lines.map((line) => answer(session, at, line)).at(-1) ?? null;
 }
-const onRun = (number: number, on = 'COAX', far = 'SHORt', state = 'ISOLated') => [`ROUT:STAT ${state}`, `ROUT:FAR ${far}`, `ROUT:CLOS ${number},${on}`];
+const onRun = (number: number, on = 'COAX', far = 'SHORt', state = 'ISOLated') => [
+  `ROUT:STAT ${state}`,
+  `ROUT:FAR ${far}`,
+  `ROUT:CLOS ${number},${on}`,
+];
 
 describe('the line protocol', () => {
   it('takes long and short words, in any case', () => {
-    for (const words of ['MEASure:RESistance?', 'MEAS:RES?', 'measure:resistance?', ':Meas:Resistance?']) expect(Number(talk(...onRun(1), words))).toBeGreaterThan(1);
+    for (const words of ['MEASure:RESistance?', 'MEAS:RES?', 'measure:resistance?', ':Meas:Resistance?'])
+      expect(Number(talk(...onRun(1), words))).toBeGreaterThan(1);
     expect(talk('*idn?')).toMatch(/^[^,]+,[^,]+,[^,]+,[^,]+$/);
   });
   it('does not take half a word', () => expect(talk(...onRun(1), 'MEASU:RES?')).toBe(notANumber));
@@ -34,7 +39,13 @@ describe('the line protocol', () => {
     answer(session, at, 'ROUTe:CLOSe');
     answer(session, at, 'ROUTe:FAR SIDEWAYS');
     const said = Array.from({ length: 5 }, () => answer(session, at, 'SYST:ERR?'));
-    expect(said).toEqual([expect.stringMatching(/^-113/), expect.stringMatching(/^-222.*no run 999/), expect.stringMatching(/^-109/), expect.stringMatching(/^-222.*SIDEWAYS/), '0,"No error"']);
+    expect(said).toEqual([
+      expect.stringMatching(/^-113/),
+      expect.stringMatching(/^-222.*no run 999/),
+      expect.stringMatching(/^-109/),
+      expect.stringMatching(/^-222.*SIDEWAYS/),
+      '0,"No error"',
+    ]);
   });
   it('keeps no more than twenty errors, and says so', () => {
     const session = newSession();
@@ -89,8 +100,12 @@ describe('what it measures', () => {
     expect(Number(talk(...onRun(16, 'COAX', 'OPEN', 'DISConnected'), 'MEAS:INS?'))).toBeLessThan(1);
     expect(Number(talk(...onRun(1, 'COAX', 'OPEN', 'DISConnected'), 'MEAS:INS?'))).toBeGreaterThan(10);
     expect(Number(talk(...onRun(17, 'EARTh', 'CAMera', 'LIVE'), 'MEAS:VOLT:AC?'))).toBeGreaterThan(3.5);
-    expect(Number(talk(...onRun(8, 'CAMera', 'CAMera', 'LIVE'), 'ROUT:LOAD NIGHt', 'MEAS:VOLT:DC?'))).toBeLessThan(10.8);
-    expect(Number(talk(...onRun(8, 'CAMera', 'CAMera', 'LIVE'), 'ROUT:LOAD DAY', 'MEAS:VOLT:DC?'))).toBeGreaterThan(10.8);
+    expect(
+      Number(talk(...onRun(8, 'CAMera', 'CAMera', 'LIVE'), 'ROUT:LOAD NIGHt', 'MEAS:VOLT:DC?')),
+    ).toBeLessThan(10.8);
+    expect(
+      Number(talk(...onRun(8, 'CAMera', 'CAMera', 'LIVE'), 'ROUT:LOAD DAY', 'MEAS:VOLT:DC?')),
+    ).toBeGreaterThan(10.8);
     expect(Number(talk(...onRun(13, 'CAMera', 'CAMera', 'LIVE'), 'MEAS:VOLT:AC?'))).toBeGreaterThan(24);
     expect(Number(talk(...onRun(13, 'CAMera', 'CAMera', 'ISOLated'), 'MEAS:VOLT:AC?'))).toBe(0);
   });
@@ -105,14 +120,34 @@ describe('what it measures', () => {
     expect(talk(...onRun(1), 'MEAS:TEMP?')).toBe('21.0');
   });
   it('a trace in which every planted fault stands at its metre', () => {
-    for (const [number, atM, kind] of [[7, 118, 'tap'], [13, 96, 'series'], [16, 211, 'shunt'], [24, 318, 'series']] as const) {
-      const [stepNs, voltsPerCount, count, ...counts] = talk(...onRun(number, 'COAX', 'OPEN'), 'REFL:TRAC?')!.split(',').map(Number) as [number, number, number, ...number[]];
+    for (const [number, atM, kind] of [
+      [7, 118, 'tap'],
+      [13, 96, 'series'],
+      [16, 211, 'shunt'],
+      [24, 318, 'series'],
+    ] as const) {
+      const [stepNs, voltsPerCount, count, ...counts] = talk(...onRun(number, 'COAX', 'OPEN'), 'REFL:TRAC?')!
+        .split(',')
+        .map(Number) as [number, number, number, ...number[]];
       expect(counts).toHaveLength(count);
       const run = Object.values(site.run).find(({ cameraId }) => site.camera[cameraId]!.number === number)!;
-      const reading: TraceReading = { id: 'x', runId: run.id, test: 'reflectometer', trace: { stepNs, voltsPerCount, counts }, at: '2026-04-01T09:00:00Z', by: 'x', instrument: 'x' };
+      const reading: TraceReading = {
+        id: 'x',
+        runId: run.id,
+        test: 'reflectometer',
+        trace: { stepNs, voltsPerCount, counts },
+        at: '2026-04-01T09:00:00Z',
+        by: 'x',
+        instrument: 'x',
+      };
       const faults = faultsOf(runEvents(run, reading));
-      expect(faults.map((fault) => fault.kind), `run ${number}`).toContain(kind);
-      expect(Math.abs(faults.find((fault) => fault.kind === kind)!.atM - atM), `run ${number}`).toBeLessThan(Math.max(3, 0.015 * atM));
+      expect(
+        faults.map((fault) => fault.kind),
+        `run ${number}`,
+      ).toContain(kind);
+      expect(Math.abs(faults.find((fault) => fault.kind === kind)!.atM - atM), `run ${number}`).toBeLessThan(
+        Math.max(3, 0.015 * atM),
+      );
     }
   });
   it('a run that is longer than noted ends later', () => {

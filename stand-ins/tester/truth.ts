@@ -13,7 +13,11 @@ const faultSchema = z.discriminatedUnion('kind', [
 /** How one run really is, where that differs from the audit. */
 const trueRunSchema = z.strictObject({
   /** Construction or length of the segments, in their order. */
-  segments: z.array(z.strictObject({ cable: z.enum(signalCableIds).optional(), lengthM: z.number().positive().optional() })).optional(),
+  segments: z
+    .array(
+      z.strictObject({ cable: z.enum(signalCableIds).optional(), lengthM: z.number().positive().optional() }),
+    )
+    .optional(),
   faults: z.array(faultSchema).optional(),
   insulationMegohms: z.number().min(0).optional(),
   foreignAcVolts: z.number().min(0).optional(),
@@ -26,11 +30,18 @@ const trueRunSchema = z.strictObject({
 export type TrueRun = z.infer<typeof trueRunSchema>;
 
 /** What a stand-in measures: the site as audited, and how it really is. Keyed by camera number. */
-export const truthSchema = z.strictObject({ about: z.string(), runs: z.record(z.string().regex(/^\d+$/), trueRunSchema) });
+export const truthSchema = z.strictObject({
+  about: z.string(),
+  runs: z.record(z.string().regex(/^\d+$/), trueRunSchema),
+});
 export type Truth = z.infer<typeof truthSchema>;
 
 /** A run with all its secrets. */
-export interface ActualRun { run: Run; faults: FaultAt[]; secrets: TrueRun }
+export interface ActualRun {
+  run: Run;
+  faults: FaultAt[];
+  secrets: TrueRun;
+}
 
 /** A few tenths of the noted spread either way, always the same for the same run: no audit is exact. */
 const slip = (cameraNumber: number): number => Math.sin(cameraNumber * 12.9898) * 0.4;
@@ -38,13 +49,30 @@ const slip = (cameraNumber: number): number => Math.sin(cameraNumber * 12.9898) 
 function actualSegments(run: Run, cameraNumber: number, secrets: TrueRun): Segment[] {
   return run.segments.map((segment, index) => {
     const told = secrets.segments?.[index];
-    return { ...segment, cable: told?.cable ?? segment.cable, lengthM: told?.lengthM ?? segment.lengthM + segment.spreadM * slip(cameraNumber + index) };
+    return {
+      ...segment,
+      cable: told?.cable ?? segment.cable,
+      lengthM: told?.lengthM ?? segment.lengthM + segment.spreadM * slip(cameraNumber + index),
+    };
   });
 }
 
 function faultAt(fault: z.infer<typeof faultSchema>): FaultAt {
   if (fault.kind !== 'tap') return { atM: fault.atM, fault: { kind: fault.kind, ohms: fault.ohms } };
-  return { atM: fault.atM, fault: { kind: 'tap', stub: { kind: 'stretch', lengthM: fault.stubM, velocityFactor: 0.83, impedanceOhms: 75, skinDbPer100m: 1 }, end: { kind: 'open' } } };
+  return {
+    atM: fault.atM,
+    fault: {
+      kind: 'tap',
+      stub: {
+        kind: 'stretch',
+        lengthM: fault.stubM,
+        velocityFactor: 0.83,
+        impedanceOhms: 75,
+        skinDbPer100m: 1,
+      },
+      end: { kind: 'open' },
+    },
+  };
 }
 
 /** The run of a camera as it really is; `undefined` where there is none. */
@@ -52,5 +80,9 @@ export function actualRun(site: Site, truth: Truth, cameraNumber: number): Actua
   const run = Object.values(site.run).find(({ cameraId }) => site.camera[cameraId]?.number === cameraNumber);
   if (!run) return undefined;
   const secrets = truth.runs[String(cameraNumber)] ?? {};
-  return { run: { ...run, segments: actualSegments(run, cameraNumber, secrets) }, faults: (secrets.faults ?? []).map(faultAt), secrets };
+  return {
+    run: { ...run, segments: actualSegments(run, cameraNumber, secrets) },
+    faults: (secrets.faults ?? []).map(faultAt),
+    secrets,
+  };
 }

@@ -1,12 +1,19 @@
 import { demoFile, expect, slot, test } from './fixtures';
 
-test('a tail conflict is explained before it is made, can be forced, and is then listed', async ({ page, open }) => {
+test('a tail conflict is explained before it is made, can be forced, and is then listed', async ({
+  page,
+  open,
+}) => {
   await open('allocate');
   const tag = page.locator('.tray [data-camera="c18"]');
   await tag.dragTo(slot(page, 'hall-recorder', 10));
   const alert = page.getByRole('alert');
-  await expect(alert).toContainText('Camera 18 on input 10 is IP, so inputs 10 to 16 all turn to IP, from the highest down; cameras 19, 21, 22, 23 and 24 still need coax there.');
-  await expect(alert).toContainText('Legal: Put camera 18 on a slot after 16, or first move cameras 19, 21, 22, 23 and 24 below input 10 or change them to IP.');
+  await expect(alert).toContainText(
+    'Camera 18 on input 10 is IP, so inputs 10 to 16 all turn to IP, from the highest down; cameras 19, 21, 22, 23 and 24 still need coax there.',
+  );
+  await expect(alert).toContainText(
+    'Legal: Put camera 18 on a slot after 16, or first move cameras 19, 21, 22, 23 and 24 below input 10 or change them to IP.',
+  );
   await expect(slot(page, 'hall-recorder', 10)).not.toContainText('Parts cage');
   await alert.getByRole('button', { name: 'Put it there anyway' }).click();
   await expect(slot(page, 'hall-recorder', 10)).toContainText('Parts cage');
@@ -18,13 +25,18 @@ test('a tail conflict is explained before it is made, can be forced, and is then
   await page.keyboard.press('a');
   await expect(page.getByLabel('Broken rules')).toHaveCount(0);
   await expect(slot(page, 'hall-recorder', 16)).not.toContainText('now IP');
-  await expect(page.getByLabel('What it takes')).toContainText(/Camera 18: from 10 to Hall recorder 19\. Camera 18 on input 10 is IP/);
+  await expect(page.getByLabel('What it takes')).toContainText(
+    /Camera 18: from 10 to Hall recorder 19\. Camera 18 on input 10 is IP/,
+  );
   await expect(page.locator('.tray')).toContainText('Nothing waits here.');
   for (const key of ['u', 'u']) await page.keyboard.press(key);
   await expect(page.locator('.tray [data-camera]')).toHaveCount(2);
 });
 
-test('several are picked together and put down on the slots that take them; streams, nights and addresses follow', async ({ page, open }) => {
+test('several are picked together and put down on the slots that take them; streams, nights and addresses follow', async ({
+  page,
+  open,
+}) => {
   await open('allocate');
   await page.locator('.tray [data-camera="c18"]').click();
   await page.locator('.tray [data-camera="c20"]').click({ modifiers: ['Shift'] });
@@ -53,7 +65,9 @@ test('several are picked together and put down on the slots that take them; stre
   await expect(ready.getByLabel('Address of camera 18')).toHaveValue('10.20.0.118');
   await ready.getByLabel('Address of camera 20').fill('10.20.0.118');
   await ready.getByLabel('Address of camera 20').press('Enter');
-  await expect(ready.locator('[data-check="addresses"]')).toContainText('10.20.0.118 is given twice: camera 18, camera 20.');
+  await expect(ready.locator('[data-check="addresses"]')).toContainText(
+    '10.20.0.118 is given twice: camera 18, camera 20.',
+  );
 });
 
 test('a slot that is taken stays with the camera that has it', async ({ page, open }) => {
@@ -77,7 +91,15 @@ test('carrying a camera shows which slots are legal', async ({ page, open }) => 
 
 test('the rest is filled at once, on both recorders, in one edit', async ({ page, server }) => {
   const file = demoFile();
-  const id = await server.newSite(JSON.stringify({ ...file, choices: [...file.choices, { id: 'c08', option: 'ip-coax-unit', at: '2026-04-01T09:00:00Z', by: 'R. Tolland' }] }));
+  const id = await server.newSite(
+    JSON.stringify({
+      ...file,
+      choices: [
+        ...file.choices,
+        { id: 'c08', option: 'ip-coax-unit', at: '2026-04-01T09:00:00Z', by: 'R. Tolland' },
+      ],
+    }),
+  );
   await page.goto(`${server.address}/site/${id}/allocate`);
   await expect(page.locator('.tray [data-camera]')).toHaveCount(3);
   await page.keyboard.press('f');
@@ -85,7 +107,9 @@ test('the rest is filled at once, on both recorders, in one edit', async ({ page
   await expect(slot(page, 'hall-recorder', 19)).toContainText('Parts cage');
   await expect(slot(page, 'hall-recorder', 20)).toContainText('Slip');
   await expect(slot(page, 'marshalling-recorder', 17)).toContainText('Weighbridge');
-  await expect(page.getByLabel('What it takes')).toContainText('Camera 20 joins Hall recorder 20. The slot then has its number.');
+  await expect(page.getByLabel('What it takes')).toContainText(
+    'Camera 20 joins Hall recorder 20. The slot then has its number.',
+  );
   await page.keyboard.press('u');
   await expect(page.locator('.tray [data-camera]')).toHaveCount(3);
 });

@@ -13,9 +13,14 @@ async function connect(page: Page, address: string): Promise<void> {
 async function readAllIn(page: Page, state: 'l' | 'i' | 'd', last: string): Promise<void> {
   await page.locator('h1').click();
   await page.keyboard.press(state);
-  await expect(page.getByLabel('State of the run')).toContainText({ l: 'Live', i: 'Isolated', d: 'Disconnected' }[state]);
+  await expect(page.getByLabel('State of the run')).toContainText(
+    { l: 'Live', i: 'Isolated', d: 'Disconnected' }[state],
+  );
   await page.keyboard.press('a');
-  await expect(verdictRow(page, last)).not.toContainText(/not read yet|not done yet|read the foreign voltage first/, { timeout: 30_000 });
+  await expect(verdictRow(page, last)).not.toContainText(
+    /not read yet|not done yet|read the foreign voltage first/,
+    { timeout: 30_000 },
+  );
   await expect(page.getByText('reading…')).toBeHidden();
 }
 async function seePicture(page: Page, ...symptoms: string[]): Promise<void> {
@@ -31,7 +36,10 @@ async function seePicture(page: Page, ...symptoms: string[]): Promise<void> {
 async function causes(page: Page) {
   await page.locator('h1').click();
   await page.keyboard.press('c');
-  return { says: page.locator('.cause .says'), row: (cause: string) => page.locator(`tr[data-cause="${cause}"]`) };
+  return {
+    says: page.locator('.cause .says'),
+    row: (cause: string) => page.locator(`tr[data-cause="${cause}"]`),
+  };
 }
 
 test('the salt-air joint: from the first reading to its metre', async ({ page, open, tester }) => {
@@ -45,7 +53,9 @@ test('the salt-air joint: from the first reading to its metre', async ({ page, o
   await expect(row('joint')).toContainText(/loop, centre and shield 1[12]\.\d Ω, expected 6\.[34] Ω/);
   await expect(row('joint')).toContainText(/9[5-8] m ± \d m/);
   await page.keyboard.press('e');
-  await expect(page.getByRole('table', { name: 'Events' }).getByRole('row', { name: /series resistance/ })).toContainText(/9[5-8] m/);
+  await expect(
+    page.getByRole('table', { name: 'Events' }).getByRole('row', { name: /series resistance/ }),
+  ).toContainText(/9[5-8] m/);
   await saved(page);
 });
 
@@ -56,13 +66,19 @@ test('the steel core nobody knew of: named, and no joint blamed', async ({ page,
   await expect(verdictRow(page, 'coax-loop-ohms')).toContainText('steel core');
   await expect(verdictRow(page, 'reflectometer')).toContainText('nothing on the way');
   await verdictRow(page, 'coax-loop-ohms').getByRole('button', { name: 'why' }).click();
-  await expect(page.getByRole('complementary', { name: 'Why' })).toContainText(/Most likely RG-6, 18 AWG copper-clad steel/);
+  await expect(page.getByRole('complementary', { name: 'Why' })).toContainText(
+    /Most likely RG-6, 18 AWG copper-clad steel/,
+  );
   const { says, row } = await causes(page);
   await expect(says).toContainText('oax core');
   await expect(row('coax-conductor')).toContainText(/loop, centre and shield 3\d\.\d Ω, expected 7\.4 Ω/);
 });
 
-test('the tap left from a removed monitor: seen as a ghost, found at its metre', async ({ page, open, tester }) => {
+test('the tap left from a removed monitor: seen as a ghost, found at its metre', async ({
+  page,
+  open,
+  tester,
+}) => {
   await open('test/r07');
   await connect(page, tester);
   await seePicture(page, 'Ghost');
@@ -113,12 +129,20 @@ test('a run with no fault is declared sound, with its margins', async ({ page, o
   const { says, row } = await causes(page);
   await expect(says).toHaveText('No fault shows in what was read.');
   await expect(row('sound')).toContainText('97 %');
-  await expect(page.locator('.cause')).toContainText('Fit for pictures up to HD over coax, 8 MP and IP over the coax.');
-  await expect(page.locator('[data-use="ip-coax"]')).toContainText(/^IP over the coaxfit: .* Mb\/s and \d+\.\d W/);
+  await expect(page.locator('.cause')).toContainText(
+    'Fit for pictures up to HD over coax, 8 MP and IP over the coax.',
+  );
+  await expect(page.locator('[data-use="ip-coax"]')).toContainText(
+    /^IP over the coaxfit: .* Mb\/s and \d+\.\d W/,
+  );
   await expect(page.locator('[data-use="power"]')).toContainText('measured');
 });
 
-test('an instrument that is not there, and one that refuses, say so; nothing is taken', async ({ page, open, tester }) => {
+test('an instrument that is not there, and one that refuses, say so; nothing is taken', async ({
+  page,
+  open,
+  tester,
+}) => {
   await open('test/r15');
   const bar = page.getByRole('group', { name: 'Instrument' });
   await bar.getByLabel('Address of the instrument').fill('127.0.0.1:9');
@@ -127,11 +151,15 @@ test('an instrument that is not there, and one that refuses, say so; nothing is 
   await expect(bar.getByRole('alert')).toContainText('127.0.0.1:9 cannot be reached');
   await connect(page, tester);
   // Live: the bench itself offers no resistance test.
-  await expect(page.getByRole('button', { name: 'Read Loop, centre and shield with the instrument' })).toBeDisabled();
+  await expect(
+    page.getByRole('button', { name: 'Read Loop, centre and shield with the instrument' }),
+  ).toBeDisabled();
   await page.getByRole('button', { name: 'Read Foreign voltage, AC with the instrument' }).click();
   await expect(verdictRow(page, 'foreign-ac-volts')).toContainText('safe to go on');
   await page.locator('h1').click();
   await page.keyboard.press('g');
-  const line = page.getByRole('table', { name: 'Readings of this run' }).getByRole('row', { name: /Foreign voltage, AC/ });
+  const line = page
+    .getByRole('table', { name: 'Readings of this run' })
+    .getByRole('row', { name: /Foreign voltage, AC/ });
   await expect(line).toContainText('Cable tester stand-in, ST-0042');
 });

@@ -1,18 +1,48 @@
 import { expect, runInList, saved, test } from './fixtures';
 import { demoFile } from './fixtures';
 
-interface Copied { id: string; number?: number; cameraId?: string; runId?: string; patchedTo?: unknown; name?: string }
+interface Copied {
+  id: string;
+  number?: number;
+  cameraId?: string;
+  runId?: string;
+  patchedTo?: unknown;
+  name?: string;
+}
 
 /** The demo ten times over: 240 cameras, each with its run and readings. */
 function tenfold(): string {
-  const file = demoFile() as unknown as Record<'cameras' | 'runs' | 'readings' | 'choices' | 'placements', Copied[]>;
-  const copy = (list: Copied[], make: (one: Copied, k: number) => Copied) => Array.from({ length: 10 }, (_, k) => list.map((one) => make(one, k))).flat();
+  const file = demoFile() as unknown as Record<
+    'cameras' | 'runs' | 'readings' | 'choices' | 'placements',
+    Copied[]
+  >;
+  const copy = (list: Copied[], make: (one: Copied, k: number) => Copied) =>
+    Array.from({ length: 10 }, (_, k) => list.map((one) => make(one, k))).flat();
   const renamed = (id: string | undefined, k: number) => `${id}-${k}`;
   return JSON.stringify({
-    ...file, choices: [], placements: [], streams: [], joinings: [], pins: [], photos: [],
-    cameras: copy(file.cameras, (camera, k) => ({ ...camera, id: renamed(camera.id, k), number: camera.number! + 24 * k, name: `${camera.name} ${k}` })),
-    runs: copy(file.runs, ({ patchedTo: _, ...run }, k) => ({ ...run, id: renamed(run.id, k), cameraId: renamed(run.cameraId, k) })),
-    readings: copy(file.readings, (reading, k) => ({ ...reading, id: renamed(reading.id, k), runId: renamed(reading.runId, k) })),
+    ...file,
+    choices: [],
+    placements: [],
+    streams: [],
+    joinings: [],
+    pins: [],
+    photos: [],
+    cameras: copy(file.cameras, (camera, k) => ({
+      ...camera,
+      id: renamed(camera.id, k),
+      number: camera.number! + 24 * k,
+      name: `${camera.name} ${k}`,
+    })),
+    runs: copy(file.runs, ({ patchedTo: _, ...run }, k) => ({
+      ...run,
+      id: renamed(run.id, k),
+      cameraId: renamed(run.cameraId, k),
+    })),
+    readings: copy(file.readings, (reading, k) => ({
+      ...reading,
+      id: renamed(reading.id, k),
+      runId: renamed(reading.runId, k),
+    })),
   });
 }
 

@@ -16,19 +16,26 @@ test('a supply box sums its load at once, and a fuse that is too small is said',
   // A camera of the other current is hung on it, and taken off again.
   await sheet.getByLabel('Run on output 12').click();
   await page.getByRole('option', { name: '12 Mast, turning' }).click();
-  await expect(sheet.getByText('Camera 12 takes AC; Hall box gives DC. The two are never mixed')).toBeVisible();
+  await expect(
+    sheet.getByText('Camera 12 takes AC; Hall box gives DC. The two are never mixed'),
+  ).toBeVisible();
   await page.locator('h1').click();
   await page.keyboard.press('u');
   await expect(sheet.getByText('Camera 12 takes AC')).toBeHidden();
   await saved(page);
 });
 
-test('a recorder takes any family of rules, and cannot go while runs are patched to it', async ({ page, open }) => {
+test('a recorder takes any family of rules, and cannot go while runs are patched to it', async ({
+  page,
+  open,
+}) => {
   await open('survey?view=head-end&thing=recorder/hall-recorder');
   // Cameras are placed on slots that a recorder of presets does not have: they are told to wait for others.
   await page.locator('[data-thing="recorder/hall-recorder"]').getByLabel('Rule', { exact: true }).click();
   await choose(page, 'One preset for the whole recorder');
-  await expect(page.getByText('Cameras 1, 2 had a slot that it no longer has, and wait for another in Allocate.')).toBeVisible();
+  await expect(
+    page.getByText('Cameras 1, 2 had a slot that it no longer has, and wait for another in Allocate.'),
+  ).toBeVisible();
   await page.getByRole('button', { name: /^Marshalling recorder/ }).click();
   const sheet = page.locator('[data-thing="recorder/marshalling-recorder"]');
   await sheet.getByLabel('Rule', { exact: true }).click();
@@ -44,14 +51,20 @@ test('a recorder takes any family of rules, and cannot go while runs are patched
   await sheet.getByLabel('Disks').press('Enter');
   await expect(sheet.getByLabel('Disks')).toHaveValue('8, 8');
   await sheet.getByRole('button', { name: 'Remove' }).click();
-  await expect(sheet.getByRole('alert')).toContainText('Marshalling recorder is still needed by run 6, run 7');
+  await expect(sheet.getByRole('alert')).toContainText(
+    'Marshalling recorder is still needed by run 6, run 7',
+  );
 });
 
 test('a rack, a circuit and a UPS know what they carry', async ({ page, open }) => {
   await open('survey?view=head-end&thing=equipment/hall-ups');
-  await expect(page.locator('[data-thing="equipment/hall-ups"]')).toContainText(/Load .*95 of 900 W.*lasts 3\.4 h at night/);
+  await expect(page.locator('[data-thing="equipment/hall-ups"]')).toContainText(
+    /Load .*95 of 900 W.*lasts 3\.4 h at night/,
+  );
   await page.keyboard.press('[');
-  await expect(page.locator('[data-thing="equipment/hall-rack"]')).toContainText('Mounted in it: Hall recorder 2 U, Hall UPS 2 U.');
+  await expect(page.locator('[data-thing="equipment/hall-rack"]')).toContainText(
+    'Mounted in it: Hall recorder 2 U, Hall UPS 2 U.',
+  );
   await page.keyboard.press('n');
   const note = page.getByRole('dialog', { name: 'Note what stands at a head end' });
   await note.getByLabel('It is a').click();

@@ -1,6 +1,9 @@
 import { cell, expect, runInList, saved, slot, test, verdictRow } from './fixtures';
 
-test('from low night volts to a recorder slot, and all of it still there after a reload', async ({ page, open }) => {
+test('from low night volts to a recorder slot, and all of it still there after a reload', async ({
+  page,
+  open,
+}) => {
   await open();
   await expect(page.getByRole('heading', { name: 'Board' })).toBeVisible();
   await runInList(page, 'Weighbridge').click();
@@ -19,11 +22,15 @@ test('from low night volts to a recorder slot, and all of it still there after a
   // Decide: keeping it does not hold, IP over coax does, and the total follows the choice.
   await page.getByRole('button', { name: /^Decide/ }).click();
   await cell(page, 'r08', 'keep').click();
-  await expect(page.getByText(/Does not hold\. What would make it possible: a heavier or second pair/)).toBeVisible();
+  await expect(
+    page.getByText(/Does not hold\. What would make it possible: a heavier or second pair/),
+  ).toBeVisible();
   await expect(page.getByRole('button', { name: /^Choose/ })).toBeDisabled();
   const totalBefore = await page.locator('[data-total]').innerText();
   await cell(page, 'r08', 'ip-coax-unit').click();
-  await expect(page.getByRole('complementary', { name: 'The option in hand' })).toContainText('watts that arrive');
+  await expect(page.getByRole('complementary', { name: 'The option in hand' })).toContainText(
+    'watts that arrive',
+  );
   await page.getByRole('button', { name: /^Choose/ }).click();
   await expect(cell(page, 'r08', 'ip-coax-unit')).toHaveClass(/chosen/);
   await expect(page.locator('[data-total]')).not.toHaveText(totalBefore);
@@ -78,7 +85,9 @@ test('what cannot be done says so when it is tried', async ({ page, open }) => {
   await open('decide/r08');
   await cell(page, 'r08', 'baluns').click();
   await page.keyboard.press('Enter');
-  await expect(page.getByRole('alert')).toContainText('Cannot be chosen: There is no category cable to this camera.');
+  await expect(page.getByRole('alert')).toContainText(
+    'Cannot be chosen: There is no category cable to this camera.',
+  );
   await cell(page, 'r08', 'keep').click();
   await page.keyboard.press('Enter');
   await expect(page.getByRole('alert')).toContainText('Cannot be chosen: volts by night');

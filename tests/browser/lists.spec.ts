@@ -4,9 +4,16 @@ import { choose, expect, saved, test } from './fixtures';
 
 const listCell = (page: Page, row: string, key: string) => page.locator(`[data-cell="${row} ${key}"]`);
 const importTable = (page: Page, name: string, text: string | Buffer) =>
-  page.getByLabel('Table to import').setInputFiles({ name, mimeType: 'application/octet-stream', buffer: typeof text === 'string' ? Buffer.from(text) : text });
+  page
+    .getByLabel('Table to import')
+    .setInputFiles({
+      name,
+      mimeType: 'application/octet-stream',
+      buffer: typeof text === 'string' ? Buffer.from(text) : text,
+    });
 const dialog = (page: Page) => page.getByRole('dialog', { name: /^Import/ });
-const rowOf = (page: Page, text: string | RegExp) => dialog(page).getByRole('listitem').filter({ hasText: text });
+const rowOf = (page: Page, text: string | RegExp) =>
+  dialog(page).getByRole('listitem').filter({ hasText: text });
 const openList = async (page: Page, open: (stage?: string) => Promise<void>, list: string) => {
   await open('survey?view=lists');
   await page.getByRole('group', { name: 'Which list' }).getByRole('button', { name: list }).click();
@@ -31,7 +38,9 @@ test('a cell is changed in place by keys, and refused in words', async ({ page, 
   await page.keyboard.press('Enter');
   await page.keyboard.type('8');
   await page.keyboard.press('Enter');
-  await expect(page.getByRole('alert')).toContainText('a number of its own; camera “Weighbridge deck” has this one');
+  await expect(page.getByRole('alert')).toContainText(
+    'a number of its own; camera “Weighbridge deck” has this one',
+  );
   await page.keyboard.press('Escape');
   await expect(listCell(page, 'c09', 'number')).toHaveText('9');
   await saved(page);
@@ -39,7 +48,10 @@ test('a cell is changed in place by keys, and refused in words', async ({ page, 
   await expect(listCell(page, 'c08', 'name')).toHaveText('Weighbridge');
 });
 
-test('rows are found as one types, sorted, and several changed or removed together', async ({ page, open }) => {
+test('rows are found as one types, sorted, and several changed or removed together', async ({
+  page,
+  open,
+}) => {
   await openList(page, open, 'Cameras');
   await page.getByRole('searchbox', { name: 'Find in the list' }).fill('quay box');
   await expect(page.getByText('3 of 24 rows')).toBeVisible();
@@ -59,7 +71,11 @@ test('rows are found as one types, sorted, and several changed or removed togeth
   await expect(page.locator('.grid .line').first()).toContainText('Bay doors');
 });
 
-test('a picked row that another window takes away is not picked any more', async ({ page, context, open }) => {
+test('a picked row that another window takes away is not picked any more', async ({
+  page,
+  context,
+  open,
+}) => {
   await openList(page, open, 'Places');
   await page.getByRole('button', { name: 'Add a place' }).click();
   await page.getByRole('textbox', { name: 'place' }).fill('Rope store');
@@ -98,10 +114,17 @@ test('a list goes out as CSV and XLSX and comes back without a difference', asyn
   }
 });
 
-test('an import is seen row by row before it happens, and happens whole or not at all', async ({ page, open }) => {
+test('an import is seen row by row before it happens, and happens whole or not at all', async ({
+  page,
+  open,
+}) => {
   await openList(page, open, 'Cameras');
   // Semicolons, commas for points, a slip in a heading, a formula in a cell, a camera twice.
-  await importTable(page, 'cameras.csv', 'No;View;Locaton;Night (W);Remark;Colour\r\n8;Weighbridge deck;Lanes;9,5;=HYPERLINK("x");grey\r\n25;Rope store;Workshop;4;;white\r\n9;;Kiosks;bright;;white\r\n25;Again;Workshop;;;white\r\n');
+  await importTable(
+    page,
+    'cameras.csv',
+    'No;View;Locaton;Night (W);Remark;Colour\r\n8;Weighbridge deck;Lanes;9,5;=HYPERLINK("x");grey\r\n25;Rope store;Workshop;4;;white\r\n9;;Kiosks;bright;;white\r\n25;Again;Workshop;;;white\r\n',
+  );
   await expect(dialog(page)).toContainText('Cells are separated by semicolons.');
   await expect(rowOf(page, '25')).toContainText('line 3 is the same camera');
   await expect(rowOf(page, '“bright”')).toBeVisible();
@@ -109,7 +132,11 @@ test('an import is seen row by row before it happens, and happens whole or not a
   await dialog(page).getByRole('button', { name: 'Leave it' }).click();
   await expect(page.getByText('24 rows')).toBeVisible();
 
-  await importTable(page, 'cameras.csv', 'No;View;Locaton;Night (W);Remark;Colour\r\n8;Weighbridge deck;Lanes;9,5;=HYPERLINK("x");grey\r\n25;Rope store;Workshop;4;;white\r\n');
+  await importTable(
+    page,
+    'cameras.csv',
+    'No;View;Locaton;Night (W);Remark;Colour\r\n8;Weighbridge deck;Lanes;9,5;=HYPERLINK("x");grey\r\n25;Rope store;Workshop;4;;white\r\n',
+  );
   await expect(dialog(page).getByLabel('Column Colour is')).toContainText('(left out)');
   await expect(rowOf(page, 'Rope store')).toContainText('new:');
   await expect(rowOf(page, 'Weighbridge')).toContainText('night W 4.2 9.5');
@@ -132,7 +159,9 @@ test('rows are pasted from a spreadsheet', async ({ page, open }) => {
   await page.locator('.lists').evaluate((lists) => {
     const data = new DataTransfer();
     data.setData('text/plain', 'Place\tHeight ft\tMains\nQuay\t30\tyes\n');
-    lists.dispatchEvent(new ClipboardEvent('paste', { clipboardData: data, bubbles: true, cancelable: true }));
+    lists.dispatchEvent(
+      new ClipboardEvent('paste', { clipboardData: data, bubbles: true, cancelable: true }),
+    );
   });
   await expect(rowOf(page, 'Quay')).toContainText('height m 8 9.14');
   await dialog(page).getByRole('button', { name: 'Apply 1 rows' }).click();
@@ -141,8 +170,16 @@ test('rows are pasted from a spreadsheet', async ({ page, open }) => {
 
 test('what is no table is refused in words, and nothing changes', async ({ page, open }) => {
   await openList(page, open, 'Cameras');
-  const zip = Buffer.from('504b03041400000000000000000000000000000000000000000005000000612e747874504b01021400140000000000000000000000000000000000000000000500000000000000000000000000000000000000612e747874504b0506000000000100010033000000230000000000', 'hex');
-  for (const [name, bytes, says] of [['cameras.xlsx', zip, 'ZIP archive, not an XLSX workbook'], ['cameras.xlsx', Buffer.from('PK\x03\x04 broken'), 'damaged'], ['cameras.csv', Buffer.from([0x89, 0x50, 0x4e, 0x47, 0, 1]), 'neither a CSV file nor an XLSX workbook'], ['cameras.csv', Buffer.from('number,view\n'), 'no row under the headings']] as const) {
+  const zip = Buffer.from(
+    '504b03041400000000000000000000000000000000000000000005000000612e747874504b01021400140000000000000000000000000000000000000000000500000000000000000000000000000000000000612e747874504b0506000000000100010033000000230000000000',
+    'hex',
+  );
+  for (const [name, bytes, says] of [
+    ['cameras.xlsx', zip, 'ZIP archive, not an XLSX workbook'],
+    ['cameras.xlsx', Buffer.from('PK\x03\x04 broken'), 'damaged'],
+    ['cameras.csv', Buffer.from([0x89, 0x50, 0x4e, 0x47, 0, 1]), 'neither a CSV file nor an XLSX workbook'],
+    ['cameras.csv', Buffer.from('number,view\n'), 'no row under the headings'],
+  ] as const) {
     await importTable(page, name, bytes);
     await expect(page.getByRole('alert')).toContainText(says);
     await page.getByRole('button', { name: 'Good' }).click();

@@ -4,7 +4,10 @@ import { cell, choose, expect, runInList, saved, slot, test, verdictRow } from '
 const planCost = '[data-plan-cost]';
 const figure = (text: string) => Number(text.replace(/\D/g, ''));
 
-test('the site is planned, steered, compared, adopted, and a breaking reading raises the alarm', async ({ page, open }) => {
+test('the site is planned, steered, compared, adopted, and a breaking reading raises the alarm', async ({
+  page,
+  open,
+}) => {
   test.setTimeout(150_000);
   // Solve.
   await open('decide/r01?view=plan');
@@ -12,7 +15,8 @@ test('the site is planned, steered, compared, adopted, and a breaking reading ra
   await expect(page.getByText('proven best')).toBeVisible();
   await expect(page.locator('[data-next]')).toContainText(/Next best is/);
   const free = figure(await page.locator(planCost).innerText());
-  const planRow = (run: string) => page.getByRole('table', { name: 'The plan, camera by camera' }).locator(`tr[data-run="${run}"]`);
+  const planRow = (run: string) =>
+    page.getByRole('table', { name: 'The plan, camera by camera' }).locator(`tr[data-run="${run}"]`);
   await expect(planRow('r01')).toContainText('IP over coax');
   await page.getByRole('button', { name: /^Pin/ }).click();
   await expect(page.getByText('has changed since')).toHaveCount(0);
@@ -47,13 +51,17 @@ test('the site is planned, steered, compared, adopted, and a breaking reading ra
   await page.getByRole('button', { name: /^Side by side/ }).click();
   await expect(page.getByRole('table', { name: 'Pinned plans' }).locator('tbody tr')).toHaveCount(2);
   const differs = page.getByRole('table', { name: 'Where they differ' });
-  await expect(differs.locator('tr[data-camera="c01"]')).toContainText('nothing new on show in a listed place');
+  await expect(differs.locator('tr[data-camera="c01"]')).toContainText(
+    'nothing new on show in a listed place',
+  );
 
   // Adopt the second; the record says with which plan and on how many readings.
   await page.locator('[data-plan="plan-2"]').getByRole('button', { name: 'Adopt' }).click();
   await expect(page.locator('.decide .head')).toContainText('all decided');
   await page.getByRole('button', { name: /^Record/ }).click();
-  await expect(page.locator('tr[data-camera="c14"]')).toContainText(/IP over coax.*Plan 2.*\d+ readings?.*nothing new/);
+  await expect(page.locator('tr[data-camera="c14"]')).toContainText(
+    /IP over coax.*Plan 2.*\d+ readings?.*nothing new/,
+  );
 
   // A loop of steel is read on run 14: the alarm comes at once, and leads there.
   await page.getByRole('button', { name: /^Test/ }).click();
@@ -70,7 +78,9 @@ test('the site is planned, steered, compared, adopted, and a breaking reading ra
   const alarm = page.getByRole('alert', { name: 'A choice does not hold any more' });
   await expect(alarm).toContainText(/Camera 14, Ramp west:.*does not hold any more.*watts that arrive/);
   await alarm.getByRole('button', { name: 'Look at it' }).click();
-  await expect(page.getByRole('complementary', { name: 'The option in hand' })).toContainText('it does not hold any more');
+  await expect(page.getByRole('complementary', { name: 'The option in hand' })).toContainText(
+    'it does not hold any more',
+  );
   await expect(alarm).toBeHidden();
   await page.keyboard.press('w');
   await expect(page.locator('tr[data-camera="c14"]')).toContainText(/Does not hold:.*160/);
@@ -100,7 +110,10 @@ test('what cannot be met is told in words, and giving one up frees the rest', as
   await expect.poll(async () => figure(await page.locator(planCost).innerText())).toBeLessThanOrEqual(6000);
 });
 
-test('a price that is missing or zero is said, set again, and goes out and in as CSV', async ({ page, open }) => {
+test('a price that is missing or zero is said, set again, and goes out and in as CSV', async ({
+  page,
+  open,
+}) => {
   await open('decide?view=prices');
   const price = page.getByRole('textbox', { name: 'Price: Ethernet-over-coax converter' });
   await price.fill('');
@@ -113,11 +126,25 @@ test('a price that is missing or zero is said, set again, and goes out and in as
   await page.getByRole('button', { name: 'Export CSV' }).click();
   const text = readFileSync(await (await download).path(), 'utf8');
   expect(text).toMatch(/coax-converter,converter,Ethernet-over-coax converter,0,/);
-  await page.getByLabel('Price list to import').setInputFiles({ name: 'prices.csv', mimeType: 'text/csv', buffer: Buffer.from(text.replace('Ethernet-over-coax converter,0,', 'Ethernet-over-coax converter,88,')) });
+  await page
+    .getByLabel('Price list to import')
+    .setInputFiles({
+      name: 'prices.csv',
+      mimeType: 'text/csv',
+      buffer: Buffer.from(
+        text.replace('Ethernet-over-coax converter,0,', 'Ethernet-over-coax converter,88,'),
+      ),
+    });
   await expect(page.getByText(/^1 row taken/)).toBeVisible();
   await expect(price).toHaveValue('88');
   await expect(page.locator('[data-gap]')).toHaveCount(0);
-  await page.getByLabel('Price list to import').setInputFiles({ name: 'prices.csv', mimeType: 'text/csv', buffer: Buffer.from('id,each\nbalun,cheap\n') });
+  await page
+    .getByLabel('Price list to import')
+    .setInputFiles({
+      name: 'prices.csv',
+      mimeType: 'text/csv',
+      buffer: Buffer.from('id,each\nbalun,cheap\n'),
+    });
   await expect(page.getByRole('alert')).toContainText('row 2');
 });
 
@@ -162,14 +189,18 @@ test('a radio path that is noted turns into an option with its margins', async (
   await expect(page.getByText(/Nobody has noted a radio path/)).toBeVisible();
   await page.getByRole('textbox', { name: 'Distance by air' }).fill('220');
   await page.keyboard.press('Enter');
-  await expect(page.getByRole('complementary', { name: 'The option in hand' })).toContainText('rate by radio');
+  await expect(page.getByRole('complementary', { name: 'The option in hand' })).toContainText(
+    'rate by radio',
+  );
   await expect(page.locator('[data-chance]')).toHaveText(/\d+ %/);
   // What was noted can be put right: behind a wall there is no path.
   await page.getByRole('combobox', { name: 'Sight' }).click();
   await choose(page, 'blocked');
   await expect(page.getByText(/does not see/)).toBeVisible();
   await cell(page, 'r23', 'wireless').click();
-  await expect(page.getByRole('complementary', { name: 'The option in hand' })).toContainText(/the quietest at 24\d\d MHz has [3-9]/);
+  await expect(page.getByRole('complementary', { name: 'The option in hand' })).toContainText(
+    /the quietest at 24\d\d MHz has [3-9]/,
+  );
 });
 
 test('a view that is agreed to go can be retired, and needs no slot', async ({ page, open }) => {
@@ -195,10 +226,15 @@ test('the best plan by keys alone', async ({ page, open }) => {
   await page.keyboard.press('u');
   await expect(page.locator('.decide .head')).toContainText('18 open');
   await page.keyboard.press('y');
-  await expect(page.locator('[data-policy="listed"]')).toContainText(/Nothing new on show: .*cameras? change/);
+  await expect(page.locator('[data-policy="listed"]')).toContainText(
+    /Nothing new on show: .*cameras? change/,
+  );
 });
 
-test('what a view needs leads to a class, and a model by its data sheet to other watts', async ({ page, open }) => {
+test('what a view needs leads to a class, and a model by its data sheet to other watts', async ({
+  page,
+  open,
+}) => {
   // A model of our own, by its data sheet.
   await open('decide?view=prices');
   const row = page.locator('tr[data-product="ip-fixed-4mp"]');
@@ -252,14 +288,21 @@ test('a plan is renamed, put away, and one that was adopted stays on record', as
   const name = page.getByRole('textbox', { name: 'Name of Plan' });
   await name.fill('Cheapest');
   await page.keyboard.press('Enter');
-  await page.getByRole('row', { name: /Cheapest|12/ }).getByRole('button', { name: 'Adopt' }).click();
+  await page
+    .getByRole('row', { name: /Cheapest|12/ })
+    .getByRole('button', { name: 'Adopt' })
+    .click();
   await page.getByRole('button', { name: 'Put away' }).click();
   await expect(page.getByText('No plan is pinned.')).toBeVisible();
   await page.getByRole('button', { name: /^Record/ }).click();
   await expect(page.locator('tr[data-camera="c14"]')).toContainText('Cheapest');
 });
 
-test('the server gone: planning goes on, and what was demanded is sent once it is back', async ({ page, open, server }) => {
+test('the server gone: planning goes on, and what was demanded is sent once it is back', async ({
+  page,
+  open,
+  server,
+}) => {
   await open('decide?view=plan');
   // The solver is not here yet: without the server it cannot come, and that is said.
   await expect(page.getByRole('button', { name: /^Find the best plan/ })).toBeVisible();

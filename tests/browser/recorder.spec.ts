@@ -14,7 +14,25 @@ class StandIn {
 
   async start(minuteMs: number): Promise<void> {
     const port = this.address.split(':')[1] ?? '0';
-    const child = spawn(process.execPath, ['programs/recorder.js', '--site', `${demo}.neotrope.json`, '--network', `${demo}.network.json`, '--recorder', 'hall-recorder', '--memory', this.memory, '--minute', String(minuteMs), '--port', port], { cwd: root });
+    const child = spawn(
+      process.execPath,
+      [
+        'programs/recorder.js',
+        '--site',
+        `${demo}.neotrope.json`,
+        '--network',
+        `${demo}.network.json`,
+        '--recorder',
+        'hall-recorder',
+        '--memory',
+        this.memory,
+        '--minute',
+        String(minuteMs),
+        '--port',
+        port,
+      ],
+      { cwd: root },
+    );
     this.child = child;
     this.address = await new Promise((resolve, reject) => {
       let said = '';
@@ -32,19 +50,40 @@ class StandIn {
     this.child!.kill('SIGKILL');
     await gone;
   }
-  async state(): Promise<{ turned: number[]; factoryValues: boolean; timeSource: string; channels: { slot: number; kind: string; name: string; address?: string }[] }> {
+  async state(): Promise<{
+    turned: number[];
+    factoryValues: boolean;
+    timeSource: string;
+    channels: { slot: number; kind: string; name: string; address?: string }[];
+  }> {
     return (await (await fetch(`http://${this.address}/state`)).json()) as never;
   }
 }
 
 /** The demo where camera 24 is given up, so that the last input can turn, and cameras 18 and 20 are ready to join. */
 function ready(): string {
-  const file = demoFile() as ReturnType<typeof demoFile> & { choices: object[]; placements: object[]; joinings: object[] };
+  const file = demoFile() as ReturnType<typeof demoFile> & {
+    choices: object[];
+    placements: object[];
+    joinings: object[];
+  };
   return JSON.stringify({
-    ...file, cameras: file.cameras.map((camera) => (camera.id === 'c24' ? { ...camera, mayGo: true } : camera)),
+    ...file,
+    cameras: file.cameras.map((camera) => (camera.id === 'c24' ? { ...camera, mayGo: true } : camera)),
     choices: [...file.choices, { id: 'c24', option: 'retire', at: '2026-04-01T09:00:00Z', by: 'R. Tolland' }],
-    placements: [...file.placements, { id: 'c18', recorderId: 'hall-recorder', slot: 16 }, { id: 'c20', recorderId: 'hall-recorder', slot: 20 }],
-    joinings: [...file.joinings, ...['18', '20'].map((number) => ({ id: `c${number}`, address: `10.20.0.1${number}`, passwordHeldBy: 'R. Tolland' }))],
+    placements: [
+      ...file.placements,
+      { id: 'c18', recorderId: 'hall-recorder', slot: 16 },
+      { id: 'c20', recorderId: 'hall-recorder', slot: 20 },
+    ],
+    joinings: [
+      ...file.joinings,
+      ...['18', '20'].map((number) => ({
+        id: `c${number}`,
+        address: `10.20.0.1${number}`,
+        passwordHeldBy: 'R. Tolland',
+      })),
+    ],
   });
 }
 
@@ -65,7 +104,12 @@ const test = shared.extend<{ recorder: StandIn }>({
   siteId: async ({ server }, use) => use(await server.newSite(ready())),
 });
 
-test('a plan goes into the recorder over a restart that wipes it, while the recorder and the server vanish in the middle', async ({ page, open, recorder, server }) => {
+test('a plan goes into the recorder over a restart that wipes it, while the recorder and the server vanish in the middle', async ({
+  page,
+  open,
+  recorder,
+  server,
+}) => {
   await open('allocate?view=device');
   await page.getByLabel('Address and port of the recorder').fill(recorder.address);
   await page.getByRole('button', { name: /^Read it/ }).click();
@@ -98,8 +142,15 @@ test('a plan goes into the recorder over a restart that wipes it, while the reco
   // The recorder's own state is the plan, and its settings are back.
   const state = await recorder.state();
   expect([state.turned, state.factoryValues, state.timeSource]).toEqual([[16], false, '10.20.0.1']);
-  expect(state.channels.filter(({ kind }) => kind === 'ip').map(({ slot, name, address }) => [slot, name, address])).toEqual([
-    [16, '18 Parts cage', '10.20.0.118'], [17, '1 Hall north desk', '10.20.0.101'], [18, '2 Hall south desk', '10.20.0.102'], [20, '20 Slip', '10.20.0.120'],
+  expect(
+    state.channels
+      .filter(({ kind }) => kind === 'ip')
+      .map(({ slot, name, address }) => [slot, name, address]),
+  ).toEqual([
+    [16, '18 Parts cage', '10.20.0.118'],
+    [17, '1 Hall north desk', '10.20.0.101'],
+    [18, '2 Hall south desk', '10.20.0.102'],
+    [20, '20 Slip', '10.20.0.120'],
   ]);
   expect(state.channels.find(({ slot }) => slot === 3)!.name).toBe('3 Turnstiles');
   // And back again.

@@ -1,7 +1,10 @@
 import sharp from 'sharp';
 import { choose, expect, saved, test, TestServer } from './fixtures';
 
-test('a camera is noted from a template, and what is special about it is put right', async ({ page, open }) => {
+test('a camera is noted from a template, and what is special about it is put right', async ({
+  page,
+  open,
+}) => {
   await open('survey/r04');
   await page.keyboard.press('e');
   const sheet = page.getByRole('complementary', { name: 'Sheet of run 4' });
@@ -29,7 +32,10 @@ test('a camera is noted from a template, and what is special about it is put rig
   await saved(page);
 });
 
-test('a run says what is wrong with a lead without a print, and where its power comes from', async ({ page, open }) => {
+test('a run says what is wrong with a lead without a print, and where its power comes from', async ({
+  page,
+  open,
+}) => {
   await open('survey/r04');
   await page.keyboard.press('e');
   const sheet = page.getByRole('complementary', { name: 'Sheet of run 4' });
@@ -62,15 +68,22 @@ test('what is noted of a place holds for every camera there', async ({ page, ope
   await sheet.getByLabel('Restrictions').press('ArrowDown');
   await page.getByRole('option', { name: 'Asbestos register' }).click();
   await page.keyboard.press('Escape');
-  await expect(sheet.getByText('Read the asbestos register before anything here is opened or drilled.')).toBeVisible();
+  await expect(
+    sheet.getByText('Read the asbestos register before anything here is opened or drilled.'),
+  ).toBeVisible();
   await page.keyboard.press('Escape');
   await page.locator('h1').click();
   await page.keyboard.press('j');
   await page.keyboard.press('e');
-  await expect(page.getByRole('complementary', { name: 'Sheet of run 14' }).getByLabel('Reached by')).toContainText('From the ground');
+  await expect(
+    page.getByRole('complementary', { name: 'Sheet of run 14' }).getByLabel('Reached by'),
+  ).toContainText('From the ground');
 });
 
-test('places are noted by putting them on the plan, and a scale from two points too close is refused', async ({ page, open }) => {
+test('places are noted by putting them on the plan, and a scale from two points too close is refused', async ({
+  page,
+  open,
+}) => {
   await open('survey?view=drawing&drawing=site-plan');
   const image = (await page.locator('.canvas image').boundingBox())!;
   await page.getByRole('button', { name: 'Junction box' }).click();
@@ -83,7 +96,8 @@ test('places are noted by putting them on the plan, and a scale from two points 
   await expect(page.getByRole('button', { name: 'Lane box' })).toBeVisible();
   await page.locator('h1').click();
   await page.keyboard.press('s');
-  for (const x of [0.5, 0.502]) await page.mouse.click(image.x + image.width * x, image.y + image.height * 0.2);
+  for (const x of [0.5, 0.502])
+    await page.mouse.click(image.x + image.width * x, image.y + image.height * 0.2);
   await expect(page.getByRole('alert')).toContainText('too close together for a scale worth having');
   // A point near a mark is drawn to it: the route begins where the head end stands.
   await page.keyboard.press('Escape');
@@ -103,7 +117,9 @@ test('two windows draw on one plan, and see each other’s marks', async ({ page
   await page.locator('[data-pin="camera/c08"]').focus();
   const before = (await other.locator('[data-pin="camera/c08"]').boundingBox())!.x;
   for (let step = 0; step < 3; step += 1) await page.keyboard.press('ArrowRight');
-  await expect.poll(async () => Math.round((await other.locator('[data-pin="camera/c08"]').boundingBox())!.x - before)).toBe(30);
+  await expect
+    .poll(async () => Math.round((await other.locator('[data-pin="camera/c08"]').boundingBox())!.x - before))
+    .toBe(30);
   await other.locator('[data-pin="camera/c08"]').focus();
   await other.keyboard.press('Delete');
   await expect(page.locator('[data-pin="camera/c08"]')).toHaveCount(0);
@@ -117,10 +133,18 @@ test('a photo that meets no server is not lost, and comes in when it is back', a
   await expect(page.locator('.board')).toBeVisible();
   await page.keyboard.press('e');
   const sheet = page.getByRole('complementary', { name: 'Sheet of run 8' });
-  const photo = { name: 'IMG_7.jpg', mimeType: 'image/jpeg', buffer: await sharp({ create: { width: 640, height: 480, channels: 3, background: '#446688' } }).jpeg().toBuffer() };
+  const photo = {
+    name: 'IMG_7.jpg',
+    mimeType: 'image/jpeg',
+    buffer: await sharp({ create: { width: 640, height: 480, channels: 3, background: '#446688' } })
+      .jpeg()
+      .toBuffer(),
+  };
   await server.kill();
   await sheet.getByLabel('Photo of camera 8').setInputFiles(photo);
-  await expect(sheet.getByRole('alert')).toContainText('The server does not answer. The photo is still on the phone');
+  await expect(sheet.getByRole('alert')).toContainText(
+    'The server does not answer. The photo is still on the phone',
+  );
   await server.start();
   await sheet.getByLabel('Photo of camera 8').setInputFiles(photo);
   await expect(sheet.getByRole('img', { name: /^Photo 1 of camera 8/ })).toBeVisible();

@@ -8,7 +8,9 @@ test('the plan goes out as CSV and site file, and the site file comes in again',
   await open('plan');
   const csv = page.waitForEvent('download');
   await page.getByRole('link', { name: 'Plan as CSV' }).click();
-  const lines = readFileSync(await (await csv).path(), 'utf8').trimEnd().split('\r\n');
+  const lines = readFileSync(await (await csv).path(), 'utf8')
+    .trimEnd()
+    .split('\r\n');
   expect(lines).toHaveLength(25);
   expect(lines[18]).toMatch(/^18,Parts cage,Workshop,142 m,New category cable,/);
   const file = page.waitForEvent('download');
@@ -16,16 +18,24 @@ test('the plan goes out as CSV and site file, and the site file comes in again',
   const text = readFileSync(await (await file).path(), 'utf8');
   expect(JSON.parse(text)).toEqual(JSON.parse(readFileSync(demoPath, 'utf8')));
   await page.goto(new URL('/', page.url()).href);
-  await page.getByLabel('Site file').setInputFiles({ name: 'back.json', mimeType: 'application/json', buffer: Buffer.from(text) });
+  await page
+    .getByLabel('Site file')
+    .setInputFiles({ name: 'back.json', mimeType: 'application/json', buffer: Buffer.from(text) });
   await expect(page.getByRole('heading', { name: 'Board' })).toBeVisible();
   await expect(page.locator('.runs .run')).toHaveCount(24);
 });
 
 test('a site file that is not sound is refused with its places', async ({ page, server }) => {
   await page.goto(server.address);
-  const broken = JSON.parse(readFileSync(demoPath, 'utf8')) as { cameras: { number: unknown }[]; version: number };
+  const broken = JSON.parse(readFileSync(demoPath, 'utf8')) as {
+    cameras: { number: unknown }[];
+    version: number;
+  };
   broken.cameras[3]!.number = 'four';
-  const send = (text: string) => page.getByLabel('Site file').setInputFiles({ name: 'site.json', mimeType: 'application/json', buffer: Buffer.from(text) });
+  const send = (text: string) =>
+    page
+      .getByLabel('Site file')
+      .setInputFiles({ name: 'site.json', mimeType: 'application/json', buffer: Buffer.from(text) });
   await send(JSON.stringify(broken));
   await expect(page.getByRole('alert')).toContainText('cameras[3].number is "four", allowed: a number');
   await send(JSON.stringify({ ...broken, version: 9 }));
@@ -40,7 +50,12 @@ test('a new site starts empty, says what to do next, and takes its first run', a
   await page.getByLabel('Where the recorders are').fill('Annex');
   await page.getByRole('button', { name: 'Start' }).click();
   await expect(page.getByText('Nothing is noted yet.')).toBeVisible();
-  for (const [stage, says] of [['Test', 'Pick a run to test.'], ['Decide', 'Nothing to decide yet.'], ['Allocate', 'No recorder is noted on this site.'], ['Plan', 'Saltmarrow annex']] as const) {
+  for (const [stage, says] of [
+    ['Test', 'Pick a run to test.'],
+    ['Decide', 'Nothing to decide yet.'],
+    ['Allocate', 'No recorder is noted on this site.'],
+    ['Plan', 'Saltmarrow annex'],
+  ] as const) {
     await page.getByRole('button', { name: new RegExp(`^${stage}`) }).click();
     await expect(page.getByText(says).first()).toBeVisible();
   }
@@ -163,7 +178,10 @@ test('the key sheet lists the stage’s keys, and the theme is kept', async ({ p
 for (const stage of ['survey', 'test/r08', 'decide/r08', 'allocate', 'plan']) {
   test(`${stage} needs no page scroll at 1280 by 800`, async ({ page, open }) => {
     await open(stage);
-    const size = await page.evaluate(() => [document.documentElement.scrollWidth, document.documentElement.scrollHeight]);
+    const size = await page.evaluate(() => [
+      document.documentElement.scrollWidth,
+      document.documentElement.scrollHeight,
+    ]);
     expect(size).toEqual([1280, 800]);
   });
 }

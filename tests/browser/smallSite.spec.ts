@@ -40,7 +40,10 @@ async function addRun(page: Page, number: string, view: string, cable: RegExp, p
   await page.locator('h1').click();
 }
 
-test('a small site is entered from nothing, by keys and by drawing, until every run is ready to test', async ({ page, server }) => {
+test('a small site is entered from nothing, by keys and by drawing, until every run is ready to test', async ({
+  page,
+  server,
+}) => {
   await page.goto(server.address);
   await page.getByLabel('Name of the site').fill('Saltmarrow annex');
   await page.getByLabel('Where the recorders are').fill('Annex office');
@@ -56,7 +59,9 @@ test('a small site is entered from nothing, by keys and by drawing, until every 
   await note.getByLabel('Name').fill('Annex recorder');
   await note.getByRole('button', { name: 'Note it' }).click();
   await expect(note).toBeHidden();
-  await expect(page.getByText('16 inputs, 8 IP slots; inputs turn to IP from the highest down')).toBeVisible();
+  await expect(
+    page.getByText('16 inputs, 8 IP slots; inputs turn to IP from the highest down'),
+  ).toBeVisible();
   await page.keyboard.press('n');
   await pick(page, note.getByLabel('It is a'), 'Supply box');
   await note.getByLabel('Name').fill('Annex box');
@@ -74,8 +79,12 @@ test('a small site is entered from nothing, by keys and by drawing, until every 
   // The plan, its scale, the marks on it, and the ways of the cables.
   await page.keyboard.press('d');
   await expect(page.getByText('No drawing yet.')).toBeVisible();
-  await page.getByLabel('Drawing to add').setInputFiles({ name: 'annex.svg', mimeType: 'image/svg+xml', buffer: Buffer.from(plan) });
-  await expect(page.getByText('Left out of the drawing, because it could run or load something: script.')).toBeVisible();
+  await page
+    .getByLabel('Drawing to add')
+    .setInputFiles({ name: 'annex.svg', mimeType: 'image/svg+xml', buffer: Buffer.from(plan) });
+  await expect(
+    page.getByText('Left out of the drawing, because it could run or load something: script.'),
+  ).toBeVisible();
   await clickPlan(page, 20, 20);
   await clickPlan(page, 780, 20);
   await type(page.getByLabel('Distance of the two points'), '38 m');
@@ -99,11 +108,25 @@ test('a small site is entered from nothing, by keys and by drawing, until every 
     await page.getByRole('button', { name: `Run ${camera} follows it` }).click();
     await expect(page.getByText('Nobody yet.')).toBeHidden();
   };
-  await draw([[60, 440], [400, 440]], '1 Annex stair');
+  await draw(
+    [
+      [60, 440],
+      [400, 440],
+    ],
+    '1 Annex stair',
+  );
   await expect(page.locator('.sum b')).toHaveText('19 m');
   await type(page.getByLabel('Rises and drops'), '3 m');
   await expect(page.locator('.sum b')).toHaveText('22 m');
-  await draw([[60, 440], [60, 300], [700, 300], [700, 440]], '2 Annex door');
+  await draw(
+    [
+      [60, 440],
+      [60, 300],
+      [700, 300],
+      [700, 440],
+    ],
+    '2 Annex door',
+  );
 
   // The third route by keys: the arrows move the point, Space sets it, Enter ends it.
   await page.locator('h1').click();
@@ -123,10 +146,19 @@ test('a small site is entered from nothing, by keys and by drawing, until every 
 
   // What is left, and straight to its field each time.
   await page.keyboard.press('g');
-  await expect(page.getByRole('status').filter({ hasText: 'cannot be tested properly yet' })).toHaveText('3 of 3 runs cannot be tested properly yet.');
-  for (const [camera, kind] of [['1', 'Small indoor dome'], ['2', 'Vandal-resistant dome'], ['3', 'Slim HD tube']] as const) {
+  await expect(page.getByRole('status').filter({ hasText: 'cannot be tested properly yet' })).toHaveText(
+    '3 of 3 runs cannot be tested properly yet.',
+  );
+  for (const [camera, kind] of [
+    ['1', 'Small indoor dome'],
+    ['2', 'Vandal-resistant dome'],
+    ['3', 'Slim HD tube'],
+  ] as const) {
     await page.keyboard.press('g');
-    await page.locator('.gaps').getByRole('button', { name: new RegExp(`^${camera} Annex`) }).click();
+    await page
+      .locator('.gaps')
+      .getByRole('button', { name: new RegExp(`^${camera} Annex`) })
+      .click();
     const sheet = page.getByRole('complementary', { name: `Sheet of run ${camera}` });
     if (camera === '1') {
       await expect(sheet.getByLabel('Name of the place')).toBeFocused();

@@ -1,6 +1,9 @@
 import { choose, expect, runInList, saved, test } from './fixtures';
 
-test('a segment’s length is edited with its unit, and nonsense is refused where it is typed', async ({ page, open }) => {
+test('a segment’s length is edited with its unit, and nonsense is refused where it is typed', async ({
+  page,
+  open,
+}) => {
   await open('survey/r01');
   await page.keyboard.press('e');
   const sheet = page.getByRole('complementary', { name: 'Sheet of run 1' });
@@ -47,7 +50,9 @@ test('the camera’s own figures move its verdict', async ({ page, open }) => {
   await page.keyboard.press('Escape');
   await page.locator('h1').first().click();
   await page.keyboard.press('2');
-  await expect(page.locator('tr[data-verdict="night-volts"]')).toContainText('the supply collapses under this load');
+  await expect(page.locator('tr[data-verdict="night-volts"]')).toContainText(
+    'the supply collapses under this load',
+  );
 });
 
 test('a run is added with a new place, and a number that is taken is refused', async ({ page, open }) => {
@@ -61,7 +66,9 @@ test('a run is added with a new place, and a number that is taken is refused', a
   await dialog.getByLabel('Length').fill('45 m');
   await dialog.getByLabel('Camera number').fill('8');
   await dialog.getByRole('button', { name: 'Add the run' }).click();
-  await expect(dialog.getByRole('alert')).toContainText('a number of its own; camera “Weighbridge” has this one');
+  await expect(dialog.getByRole('alert')).toContainText(
+    'a number of its own; camera “Weighbridge” has this one',
+  );
   await dialog.getByLabel('Camera number').fill('25');
   await dialog.getByRole('button', { name: 'Add the run' }).click();
   await expect(dialog).toBeHidden();
@@ -70,7 +77,10 @@ test('a run is added with a new place, and a number that is taken is refused', a
   await expect(page.getByText('25 cameras, 2 recorders')).toBeVisible();
 });
 
-test('runs are found by name, place and cable, and the board is sorted by trouble', async ({ page, open }) => {
+test('runs are found by name, place and cable, and the board is sorted by trouble', async ({
+  page,
+  open,
+}) => {
   await open();
   await page.keyboard.press('/');
   await page.keyboard.type('rg11');
@@ -121,7 +131,10 @@ test('a jacket print tells the construction, and its marks the length', async ({
   await expect(page.locator('tr[data-verdict="coax-loop-ohms"]')).toContainText('as noted');
 });
 
-test('what is typed at once after a dialog is called for lands in its first field', async ({ page, open }) => {
+test('what is typed at once after a dialog is called for lands in its first field', async ({
+  page,
+  open,
+}) => {
   await open('survey');
   await page.locator('.board').waitFor();
   await page.keyboard.press('n');

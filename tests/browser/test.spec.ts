@@ -1,6 +1,9 @@
 import { expect, runInList, saved, test, verdictRow } from './fixtures';
 
-test('readings are taken in order; Enter moves on; the verdict and the tape move with them', async ({ page, open }) => {
+test('readings are taken in order; Enter moves on; the verdict and the tape move with them', async ({
+  page,
+  open,
+}) => {
   await open('test/r15');
   await expect(page.getByText('Next: foreign voltage, AC.')).toBeVisible();
   await expect(page.getByRole('button', { name: /^Test/ })).toContainText('5 to test');
@@ -55,21 +58,29 @@ test('dangerous volts stop everything, in words a person obeys', async ({ page, 
   const field = verdictRow(page, 'foreign-ac-volts').getByRole('textbox');
   await field.fill('84');
   await field.press('Enter');
-  await expect(page.getByRole('alert').first()).toHaveText('Stop. Do not touch the cable. Get a licensed electrician.');
+  await expect(page.getByRole('alert').first()).toHaveText(
+    'Stop. Do not touch the cable. Get a licensed electrician.',
+  );
   await expect(verdictRow(page, 'night-volts').getByRole('textbox')).toBeDisabled();
   // Nothing on the screen sends anybody to the cable.
-  await expect(page.locator('.next')).toHaveText('Nobody goes on before a licensed electrician has made it safe and the foreign voltage was read again.');
+  await expect(page.locator('.next')).toHaveText(
+    'Nobody goes on before a licensed electrician has made it safe and the foreign voltage was read again.',
+  );
   await expect(page.locator('.bench')).not.toContainText(/isolate|disconnect/);
   await expect(page.getByRole('img', { name: /centre and shield/ })).toBeHidden();
   await page.locator('h1').click();
   await page.keyboard.press('c');
-  await expect(page.locator('.cause')).toHaveText('Nobody goes on before a licensed electrician has made it safe and the foreign voltage was read again.');
+  await expect(page.locator('.cause')).toHaveText(
+    'Nobody goes on before a licensed electrician has made it safe and the foreign voltage was read again.',
+  );
 });
 
 test('a wrong reading is struck out with a reason and stays readable', async ({ page, open }) => {
   await open('test/r08');
   await page.keyboard.press('g');
-  const line = page.getByRole('table', { name: 'Readings of this run' }).getByRole('row', { name: 'Volts at the camera, night' });
+  const line = page
+    .getByRole('table', { name: 'Readings of this run' })
+    .getByRole('row', { name: 'Volts at the camera, night' });
   await line.getByRole('button', { name: 'Strike out' }).click();
   const reason = line.getByLabel('Why it is struck out');
   await reason.fill('lens was not covered');
@@ -85,7 +96,12 @@ test('nonsense stays as typed, with what is allowed, and takes no reading', asyn
   await open('test/r08');
   const row = verdictRow(page, 'day-volts');
   const field = row.getByRole('textbox');
-  for (const [typed, says] of [['eleven', 'a number'], ['11 W', 'is not a unit for this'], ['-4', 'from 0 to 100 000'], ['1,234', 'two things']] as const) {
+  for (const [typed, says] of [
+    ['eleven', 'a number'],
+    ['11 W', 'is not a unit for this'],
+    ['-4', 'from 0 to 100 000'],
+    ['1,234', 'two things'],
+  ] as const) {
     await field.fill(typed);
     await field.press('Enter');
     await expect(row.getByRole('alert')).toContainText(says);
@@ -96,7 +112,10 @@ test('nonsense stays as typed, with what is allowed, and takes no reading', asyn
   await expect(page.getByRole('table', { name: 'Readings of this run' }).getByRole('row')).toHaveCount(7);
 });
 
-test('on a phone the fields are big enough for a thumb and nothing runs off the side', async ({ page, open }) => {
+test('on a phone the fields are big enough for a thumb and nothing runs off the side', async ({
+  page,
+  open,
+}) => {
   await page.setViewportSize({ width: 390, height: 844 });
   await open('test/r16');
   const field = verdictRow(page, 'foreign-ac-volts').getByRole('textbox');

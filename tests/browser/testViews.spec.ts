@@ -16,7 +16,10 @@ async function deadTrace(page: Page): Promise<void> {
   await page.keyboard.press('e');
 }
 
-test('a trace is held back on a live run; imported, it stands under its line with what is on it', async ({ page, open }) => {
+test('a trace is held back on a live run; imported, it stands under its line with what is on it', async ({
+  page,
+  open,
+}) => {
   await open('test/r18');
   await page.keyboard.press('e');
   await expect(page.getByText('No trace of this run yet.')).toBeVisible();
@@ -24,12 +27,16 @@ test('a trace is held back on a live run; imported, it stands under its line wit
   await page.keyboard.press('b');
   await deadTrace(page);
   await page.getByLabel('Import a trace').setInputFiles(trace('joint-62m-open-180m'));
-  await expect(events(page).getByRole('row', { name: /series resistance/ })).toContainText(/62 m.*2[0-9]\.\d Ω/);
+  await expect(events(page).getByRole('row', { name: /series resistance/ })).toContainText(
+    /62 m.*2[0-9]\.\d Ω/,
+  );
   await expect(page.getByRole('img', { name: /Run of camera 18/ })).toContainText('62 m, series resistance');
 
   // The marker moves by keys and says its metre; a row of the table puts it there.
   const marker = page.getByRole('slider', { name: 'Marker' });
-  await events(page).getByRole('row', { name: /series resistance/ }).click();
+  await events(page)
+    .getByRole('row', { name: /series resistance/ })
+    .click();
   await expect(marker).toHaveAttribute('aria-valuetext', '62 m');
   await marker.press('ArrowRight');
   await expect(marker).toHaveAttribute('aria-valuetext', '62 m');
@@ -38,7 +45,10 @@ test('a trace is held back on a live run; imported, it stands under its line wit
   await saved(page);
 });
 
-test('a known length fits the velocity factor, and a trace gives a run its length', async ({ page, open }) => {
+test('a known length fits the velocity factor, and a trace gives a run its length', async ({
+  page,
+  open,
+}) => {
   await open('test/r15');
   await deadTrace(page);
   await page.getByLabel('Import a trace').setInputFiles(trace('open-143m'));
@@ -53,22 +63,33 @@ test('a known length fits the velocity factor, and a trace gives a run its lengt
   await expect(page.getByRole('img', { name: /Run of camera 15: 340 m/ })).toBeVisible();
 });
 
-test('what is no trace is refused in words, and a second trace can be laid over the first', async ({ page, open }) => {
+test('what is no trace is refused in words, and a second trace can be laid over the first', async ({
+  page,
+  open,
+}) => {
   await open('test/r18');
   await deadTrace(page);
-  await page.getByLabel('Import a trace').setInputFiles({ name: 'notes.csv', mimeType: 'text/csv', buffer: Buffer.from('hello\nthere') });
+  await page
+    .getByLabel('Import a trace')
+    .setInputFiles({ name: 'notes.csv', mimeType: 'text/csv', buffer: Buffer.from('hello\nthere') });
   await expect(page.getByRole('alert')).toContainText('columns time_ns and volts');
-  for (const name of ['open-143m', 'short-88m']) await page.getByLabel('Import a trace').setInputFiles(trace(name));
+  for (const name of ['open-143m', 'short-88m'])
+    await page.getByLabel('Import a trace').setInputFiles(trace(name));
   await expect(events(page).getByRole('row', { name: /short/ })).toBeVisible();
   await page.getByLabel('Compare with').click();
   await page.getByRole('option').nth(1).click();
   await expect(page.locator('.legend')).toContainText('earlier');
 });
 
-test('a rail is tried before it is set: what helps the farthest camera harms the nearest', async ({ page, open }) => {
+test('a rail is tried before it is set: what helps the farthest camera harms the nearest', async ({
+  page,
+  open,
+}) => {
   await open('test/r08?view=volts');
   await expect(page.locator('.says')).toContainText('They explain both readings');
-  await expect(page.getByText('No setting serves all: camera 8 needs 14.4 V, camera 11 bears at most 13.3 V.')).toBeVisible();
+  await expect(
+    page.getByText('No setting serves all: camera 8 needs 14.4 V, camera 11 bears at most 13.3 V.'),
+  ).toBeVisible();
   await page.getByLabel('Volts tried').fill('14');
   await page.getByLabel('Volts tried').press('Enter');
   await expect(page.locator('[data-on-rail="11"]').getByRole('img', { name: /fails/ }).first()).toBeVisible();
@@ -93,7 +114,9 @@ test('what is seen is picked from pictures; a ghost’s place gives metres', asy
   await page.getByRole('button', { name: 'Take: ghost, torn' }).click();
   await expect(page.getByRole('button', { name: 'Take: ghost, torn' })).toBeDisabled();
   await page.keyboard.press('g');
-  await expect(page.getByRole('table', { name: 'Readings of this run' }).getByRole('row', { name: /Picture/ })).toContainText('ghost, torn, ghost 1.3 µs to the right');
+  await expect(
+    page.getByRole('table', { name: 'Readings of this run' }).getByRole('row', { name: /Picture/ }),
+  ).toContainText('ghost, torn, ghost 1.3 µs to the right');
 });
 
 test('readings come in as a table, all of them or none', async ({ page, open }) => {
@@ -105,7 +128,11 @@ test('readings come in as a table, all of them or none', async ({ page, open }) 
   await expect(dialog.getByRole('alert')).toContainText('Line 3: there is no run 99');
   await expect(dialog.getByRole('button', { name: 'Take 1 reading' })).toBeDisabled();
   await dialog.getByRole('button', { name: 'Leave it' }).click();
-  await input.setInputFiles(file('Camera,Test,Value,Time,Meter\n15,"Loop, centre and shield",4.2,2026-03-01 08:00,Bench meter 2\n15,coax loop,4.4,2026-04-01 08:00,Bench meter 2\n'));
+  await input.setInputFiles(
+    file(
+      'Camera,Test,Value,Time,Meter\n15,"Loop, centre and shield",4.2,2026-03-01 08:00,Bench meter 2\n15,coax loop,4.4,2026-04-01 08:00,Bench meter 2\n',
+    ),
+  );
   await dialog.getByRole('button', { name: 'Take 2 readings' }).click();
   await expect(dialog).toBeHidden();
   const table = page.getByRole('table', { name: 'Readings of this run' });
@@ -130,10 +157,13 @@ test('a pasted trace is taken as an imported one is', async ({ page, open }) => 
   await open('test/r18');
   await deadTrace(page);
   await expect(page.getByText('or paste it here')).toBeVisible();
-  await page.locator('.trace').evaluate((element, text) => {
-    const data = new DataTransfer();
-    data.setData('text', text);
-    element.dispatchEvent(new ClipboardEvent('paste', { clipboardData: data, bubbles: true }));
-  }, readFileSync(trace('short-88m'), 'utf8'));
+  await page.locator('.trace').evaluate(
+    (element, text) => {
+      const data = new DataTransfer();
+      data.setData('text', text);
+      element.dispatchEvent(new ClipboardEvent('paste', { clipboardData: data, bubbles: true }));
+    },
+    readFileSync(trace('short-88m'), 'utf8'),
+  );
   await expect(events(page).getByRole('row', { name: /short/ })).toContainText('88 m');
 });

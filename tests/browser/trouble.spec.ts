@@ -10,7 +10,11 @@ const test = shared.extend<{ server: TestServer }>({
   },
 });
 
-test('an edit made while the server is gone is kept and saved when it is back, even over a reload', async ({ page, open, server }) => {
+test('an edit made while the server is gone is kept and saved when it is back, even over a reload', async ({
+  page,
+  open,
+  server,
+}) => {
   await open('decide/r08');
   await server.kill();
   await cell(page, 'r08', 'ip-coax-pair').click();
@@ -27,7 +31,12 @@ test('an edit made while the server is gone is kept and saved when it is back, e
   await expect(cell(page, 'r08', 'ip-coax-pair')).toHaveClass(/chosen/);
 });
 
-test('a page opened while the server is gone says so and recovers', async ({ page, open, server, siteId }) => {
+test('a page opened while the server is gone says so and recovers', async ({
+  page,
+  open,
+  server,
+  siteId,
+}) => {
   await open('survey');
   await server.kill();
   await page.evaluate((id) => history.replaceState(null, '', `/site/${id}/survey`), siteId);
@@ -38,37 +47,59 @@ test('a page opened while the server is gone says so and recovers', async ({ pag
   await expect(page.getByRole('link', { name: 'Saltmarrow Ferry Terminal' })).toBeVisible();
 });
 
-shared('two windows: what one does shows in the other, and neither overwrites the other', async ({ page, open, context, siteId, server }) => {
-  await open('decide/r08');
-  const second = await context.newPage();
-  await second.goto(`${server.address}/site/${siteId}/decide/r09`);
-  await cell(second, 'r09', 'ip-coax-unit').click();
-  await second.getByRole('button', { name: /^Choose/ }).click();
-  await expect(cell(page, 'r09', 'ip-coax-unit')).toHaveClass(/chosen/);
-  await cell(page, 'r08', 'ip-coax-unit').click();
-  await page.getByRole('button', { name: /^Choose/ }).click();
-  await expect(cell(second, 'r08', 'ip-coax-unit')).toHaveClass(/chosen/);
-  await saved(page);
-});
+shared(
+  'two windows: what one does shows in the other, and neither overwrites the other',
+  async ({ page, open, context, siteId, server }) => {
+    await open('decide/r08');
+    const second = await context.newPage();
+    await second.goto(`${server.address}/site/${siteId}/decide/r09`);
+    await cell(second, 'r09', 'ip-coax-unit').click();
+    await second.getByRole('button', { name: /^Choose/ }).click();
+    await expect(cell(page, 'r09', 'ip-coax-unit')).toHaveClass(/chosen/);
+    await cell(page, 'r08', 'ip-coax-unit').click();
+    await page.getByRole('button', { name: /^Choose/ }).click();
+    await expect(cell(second, 'r08', 'ip-coax-unit')).toHaveClass(/chosen/);
+    await saved(page);
+  },
+);
 
-shared('an edit that meets another of the same thing is dropped and named, not half kept', async ({ page, open, siteId, server }) => {
-  await open('decide/r08');
-  // Somebody else, from a window this one hears nothing of.
-  await page.route('**/edits?after=*', (route) => route.abort());
-  const set = { id: 'c08', option: 'ip-coax-pair', at: '2026-03-12T09:00:00Z', by: 'R. Tolland' };
-  const answer = await fetch(`${server.address}/api/sites/${siteId}/edits`, {
-    method: 'POST', headers: { 'content-type': 'application/json' },
-    body: JSON.stringify({ id: crypto.randomUUID(), site: siteId, baseVersion: 0, label: 'Choose', nature: { kind: 'do' }, by: 'R. Tolland', changes: [{ kind: 'choice', id: 'c08', set }] }),
-  });
-  expect(answer.status).toBe(200);
-  await cell(page, 'r08', 'ip-coax-unit').click();
-  await page.getByRole('button', { name: /^Choose/ }).click();
-  await expect(page.getByText(/Choose for 8 Weighbridge: the same thing was changed in another window meanwhile/)).toBeVisible();
-  await expect(cell(page, 'r08', 'ip-coax-pair')).toHaveClass(/chosen/);
-  await expect(cell(page, 'r08', 'ip-coax-unit')).not.toHaveClass(/chosen/);
-});
+shared(
+  'an edit that meets another of the same thing is dropped and named, not half kept',
+  async ({ page, open, siteId, server }) => {
+    await open('decide/r08');
+    // Somebody else, from a window this one hears nothing of.
+    await page.route('**/edits?after=*', (route) => route.abort());
+    const set = { id: 'c08', option: 'ip-coax-pair', at: '2026-03-12T09:00:00Z', by: 'R. Tolland' };
+    const answer = await fetch(`${server.address}/api/sites/${siteId}/edits`, {
+      method: 'POST',
+      headers: { 'content-type': 'application/json' },
+      body: JSON.stringify({
+        id: crypto.randomUUID(),
+        site: siteId,
+        baseVersion: 0,
+        label: 'Choose',
+        nature: { kind: 'do' },
+        by: 'R. Tolland',
+        changes: [{ kind: 'choice', id: 'c08', set }],
+      }),
+    });
+    expect(answer.status).toBe(200);
+    await cell(page, 'r08', 'ip-coax-unit').click();
+    await page.getByRole('button', { name: /^Choose/ }).click();
+    await expect(
+      page.getByText(/Choose for 8 Weighbridge: the same thing was changed in another window meanwhile/),
+    ).toBeVisible();
+    await expect(cell(page, 'r08', 'ip-coax-pair')).toHaveClass(/chosen/);
+    await expect(cell(page, 'r08', 'ip-coax-unit')).not.toHaveClass(/chosen/);
+  },
+);
 
-test('an instrument cannot be read while the server is gone: it says so, and nothing is taken', async ({ page, open, server, tester }) => {
+test('an instrument cannot be read while the server is gone: it says so, and nothing is taken', async ({
+  page,
+  open,
+  server,
+  tester,
+}) => {
   await open('test/r15');
   const bar = page.getByRole('group', { name: 'Instrument' });
   await bar.getByLabel('Address of the instrument').fill(tester);

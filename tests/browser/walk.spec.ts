@@ -1,7 +1,11 @@
 import sharp from 'sharp';
 import { expect, saved, test } from './fixtures';
 
-test('on a phone: the next thing to note, a photo, a note, later, and what could not be reached', async ({ page, server, open }) => {
+test('on a phone: the next thing to note, a photo, a note, later, and what could not be reached', async ({
+  page,
+  server,
+  open,
+}) => {
   await page.setViewportSize({ width: 390, height: 844 });
   await open('survey?view=walk');
   // What holds up a test comes first.
@@ -18,14 +22,21 @@ test('on a phone: the next thing to note, a photo, a note, later, and what could
   await expect(page.getByText('39 left in all')).toBeVisible();
 
   // A photo with a location in it is kept without.
-  const photo = await sharp({ create: { width: 800, height: 600, channels: 3, background: '#804020' } }).jpeg().withExif({ IFD3: { GPSLatitudeRef: 'N', GPSLatitude: '51/1 30/1 0/1' } }).toBuffer();
-  await card.locator('input[type=file]').setInputFiles({ name: 'IMG_1.jpg', mimeType: 'image/jpeg', buffer: photo });
+  const photo = await sharp({ create: { width: 800, height: 600, channels: 3, background: '#804020' } })
+    .jpeg()
+    .withExif({ IFD3: { GPSLatitudeRef: 'N', GPSLatitude: '51/1 30/1 0/1' } })
+    .toBuffer();
+  await card
+    .locator('input[type=file]')
+    .setInputFiles({ name: 'IMG_1.jpg', mimeType: 'image/jpeg', buffer: photo });
   const kept = card.locator('figure img');
   await expect(kept).toBeVisible();
   const address = await kept.getAttribute('src');
   const bytes = Buffer.from(await (await fetch(`${server.address}${address}`)).arrayBuffer());
   expect((await sharp(bytes).metadata()).exif).toBeUndefined();
-  await card.locator('input[type=file]').setInputFiles({ name: 'IMG_2.jpg', mimeType: 'image/jpeg', buffer: Buffer.from('not a photo') });
+  await card
+    .locator('input[type=file]')
+    .setInputFiles({ name: 'IMG_2.jpg', mimeType: 'image/jpeg', buffer: Buffer.from('not a photo') });
   await expect(card.getByRole('alert')).toContainText('JPEG or PNG');
   const note = card.getByLabel('Note on the run');
   await note.fill('Lid is loose');
@@ -49,5 +60,7 @@ test('on a phone: the next thing to note, a photo, a note, later, and what could
   await page.setViewportSize({ width: 1280, height: 800 });
   await page.locator('h1').click();
   await page.keyboard.press('g');
-  await expect(page.getByRole('button', { name: /Could not be reached: No ladder or lift. Go again./ })).toBeVisible();
+  await expect(
+    page.getByRole('button', { name: /Could not be reached: No ladder or lift. Go again./ }),
+  ).toBeVisible();
 });

@@ -11,14 +11,32 @@ let api: string;
 let site: string;
 
 beforeAll(async () => {
-  server = await startServer({ port: 0, dataDir: newFolder(), webDir: path.join(root, 'dist'), demoFile, withDemo: true, reset: false });
+  server = await startServer({
+    port: 0,
+    dataDir: newFolder(),
+    webDir: path.join(root, 'dist'),
+    demoFile,
+    withDemo: true,
+    reset: false,
+  });
   api = `${server.address}/api`;
   site = `${api}/sites/${siteId}`;
 });
 afterAll(() => server.close());
 
-interface Served { version: number; file: SiteFile; log: LogEntry[] }
-interface Details { status: number; title: string; detail: string; problems: Problem[]; since: LogEntry[]; version: number }
+interface Served {
+  version: number;
+  file: SiteFile;
+  log: LogEntry[];
+}
+interface Details {
+  status: number;
+  title: string;
+  detail: string;
+  problems: Problem[];
+  since: LogEntry[];
+  version: number;
+}
 const read = async (): Promise<Served> => (await fetch(site)).json() as Promise<Served>;
 const details = async (response: Response): Promise<Details> => {
   expect(response.headers.get('content-type')).toMatch(/^application\/problem\+json/);
@@ -27,13 +45,17 @@ const details = async (response: Response): Promise<Details> => {
 
 describe('reading', () => {
   it('lists the demo and serves it as it was imported', async () => {
-    const { sites } = (await (await fetch(`${api}/sites`)).json()) as { sites: { id: string; name: string }[] };
+    const { sites } = (await (await fetch(`${api}/sites`)).json()) as {
+      sites: { id: string; name: string }[];
+    };
     expect(sites).toMatchObject([{ id: siteId, name: 'Saltmarrow Ferry Terminal' }]);
     expect((await read()).file).toEqual({ ...demo(), files: [] });
   });
   it('gives the site file to download, the same as went in', async () => {
     const response = await fetch(`${site}/file`);
-    expect(response.headers.get('content-disposition')).toBe('attachment; filename="saltmarrow-ferry-terminal.neotrope.json"');
+    expect(response.headers.get('content-disposition')).toBe(
+      'attachment; filename="saltmarrow-ferry-terminal.neotrope.json"',
+    );
     expect(await response.json()).toEqual(demo());
   });
   it('gives the plan as CSV, a line a camera', async () => {
@@ -49,7 +71,10 @@ describe('reading', () => {
     expect(response.headers.get('cache-control')).toBe('no-store');
   });
   it('says what is not there', async () => {
-    expect(await details(await fetch(`${api}/sites/atlantis`))).toMatchObject({ status: 404, detail: 'There is no site atlantis here.' });
+    expect(await details(await fetch(`${api}/sites/atlantis`))).toMatchObject({
+      status: 404,
+      detail: 'There is no site atlantis here.',
+    });
     expect(await details(await fetch(`${api}/weather`))).toMatchObject({ status: 404 });
     expect(await details(await fetch(`${api}/sites`, { method: 'DELETE' }))).toMatchObject({ status: 405 });
   });
@@ -60,18 +85,25 @@ describe('editing', () => {
     const { version } = await read();
     const edit = choosing('c08', 'ip-coax-unit', version);
     const { entry } = (await (await post(`${site}/edits`, edit)).json()) as { entry: LogEntry };
-    expect(entry).toMatchObject({ id: edit.id, version: version + 1, inverse: [{ kind: 'choice', id: 'c08', remove: true }] });
+    expect(entry).toMatchObject({
+      id: edit.id,
+      version: version + 1,
+      inverse: [{ kind: 'choice', id: 'c08', remove: true }],
+    });
     const after = await read();
     expect(after.file.choices.find(({ id }) => id === 'c08')?.option).toBe('ip-coax-unit');
     expect(after.log.at(-1)).toEqual(entry);
-    const undo = choosing('c08', '', version + 1, { changes: entry.inverse, nature: { kind: 'undo', of: edit.id } });
+    const undo = choosing('c08', '', version + 1, {
+      changes: entry.inverse,
+      nature: { kind: 'undo', of: edit.id },
+    });
     expect((await post(`${site}/edits`, undo)).status).toBe(200);
     expect((await read()).file).toEqual({ ...demo(), files: [] });
   });
   it('sent twice happens once', async () => {
     const { version } = await read();
     const edit = choosing('c09', 'keep', version);
-    const first = await (await post(`${site}/edits`, edit)).json() as unknown;
+    const first = (await (await post(`${site}/edits`, edit)).json()) as unknown;
     expect(await (await post(`${site}/edits`, edit)).json()).toEqual(first);
     expect((await read()).version).toBe(version + 1);
   });
@@ -82,21 +114,32 @@ describe('editing', () => {
     expect(problem).toMatchObject({ status: 409, version: version + 1 });
     expect(problem.since.map(({ changes }) => changes[0]?.id)).toEqual(['c10']);
     expect((await read()).file.choices.some(({ id }) => id === 'c12')).toBe(false);
-    const { entries } = (await (await fetch(`${site}/edits?after=${version}`)).json()) as { entries: LogEntry[] };
+    const { entries } = (await (await fetch(`${site}/edits?after=${version}`)).json()) as {
+      entries: LogEntry[];
+    };
     expect(entries).toEqual(problem.since);
   });
   it('two at once: one happens, the other is told', async () => {
     const { version } = await read();
-    const answers = await Promise.all(['c13', 'c14', 'c15'].map((id) => post(`${site}/edits`, choosing(id, 'keep', version))));
+    const answers = await Promise.all(
+      ['c13', 'c14', 'c15'].map((id) => post(`${site}/edits`, choosing(id, 'keep', version))),
+    );
     expect(answers.map(({ status }) => status).sort()).toEqual([200, 409, 409]);
     expect((await read()).version).toBe(version + 1);
   });
   it('an edit for a removed camera changes nothing, not even its sound part', async () => {
     const before = await read();
     const edit = choosing('c08', 'keep', before.version);
-    edit.changes.push({ kind: 'choice', id: 'c99', set: { id: 'c99', option: 'keep', at: '2026-03-12T09:00:00Z', by: 'x' } });
+    edit.changes.push({
+      kind: 'choice',
+      id: 'c99',
+      set: { id: 'c99', option: 'keep', at: '2026-03-12T09:00:00Z', by: 'x' },
+    });
     const problem = await details(await post(`${site}/edits`, edit));
-    expect(problem).toMatchObject({ status: 422, problems: [{ path: 'choice/c99/id', value: '"c99"', allowed: 'the id of a camera of this site' }] });
+    expect(problem).toMatchObject({
+      status: 422,
+      problems: [{ path: 'choice/c99/id', value: '"c99"', allowed: 'the id of a camera of this site' }],
+    });
     expect(await read()).toEqual(before);
   });
   it.each<[string, unknown, string, string]>([
@@ -108,13 +151,27 @@ describe('editing', () => {
     const { version, file } = await read();
     const run = structuredClone(file.runs[7]!);
     Object.assign(run.segments[0]!, over);
-    const problem = await details(await post(`${site}/edits`, { ...choosing('c08', 'keep', version), changes: [{ kind: 'run', id: run.id, set: run }] }));
+    const problem = await details(
+      await post(`${site}/edits`, {
+        ...choosing('c08', 'keep', version),
+        changes: [{ kind: 'run', id: run.id, set: run }],
+      }),
+    );
     expect(problem.status).toBe(400);
-    expect(problem.problems[0]).toMatchObject({ path: where, allowed: expect.stringContaining(allowed) as string });
+    expect(problem.problems[0]).toMatchObject({
+      path: where,
+      allowed: expect.stringContaining(allowed) as string,
+    });
   });
   it('refuses an edit for another site than the address', async () => {
-    expect(await details(await post(`${api}/sites/atlantis/edits`, choosing('c08', 'keep', 0)))).toMatchObject({ status: 400, problems: [{ path: 'site' }] });
-    expect(await details(await post(`${api}/sites/atlantis/edits`, choosing('c08', 'keep', 0, { site: 'atlantis' })))).toMatchObject({ status: 404 });
+    expect(
+      await details(await post(`${api}/sites/atlantis/edits`, choosing('c08', 'keep', 0))),
+    ).toMatchObject({ status: 400, problems: [{ path: 'site' }] });
+    expect(
+      await details(
+        await post(`${api}/sites/atlantis/edits`, choosing('c08', 'keep', 0, { site: 'atlantis' })),
+      ),
+    ).toMatchObject({ status: 404 });
   });
 });
 
@@ -131,19 +188,28 @@ describe('importing', () => {
   });
   it.each<[string, () => unknown, string]>([
     ['a future version', () => ({ ...demo(), version: 2 }), 'version'],
-    ['a run with no segments', () => {
-      const file = demo();
-      file.runs[0]!.segments = [];
-      return file;
-    }, 'runs[0].segments'],
-    ['two cameras on one run’s end', () => {
-      const file = demo();
-      file.runs[0]!.cameraId = 'c02';
-      return file;
-    }, 'run/r02/cameraId'],
+    [
+      'a run with no segments',
+      () => {
+        const file = demo();
+        file.runs[0]!.segments = [];
+        return file;
+      },
+      'runs[0].segments',
+    ],
+    [
+      'two cameras on one run’s end',
+      () => {
+        const file = demo();
+        file.runs[0]!.cameraId = 'c02';
+        return file;
+      },
+      'run/r02/cameraId',
+    ],
     ['something else', () => ['a', 'list'], '(input)'],
   ])('refuses %s and keeps nothing of it', async (_, file, where) => {
-    const count = async () => ((await (await fetch(`${api}/sites`)).json()) as { sites: unknown[] }).sites.length;
+    const count = async () =>
+      ((await (await fetch(`${api}/sites`)).json()) as { sites: unknown[] }).sites.length;
     const before = await count();
     const problem = await details(await post(`${api}/sites/import`, file()));
     expect(problem.status).toBe(422);
@@ -152,12 +218,20 @@ describe('importing', () => {
   });
   it('says of a truncated body that it was cut short', async () => {
     const text = JSON.stringify(demo());
-    expect(await details(await post(`${api}/sites/import`, text.slice(0, 5000)))).toMatchObject({ status: 400, detail: expect.stringContaining('cut short') as string });
+    expect(await details(await post(`${api}/sites/import`, text.slice(0, 5000)))).toMatchObject({
+      status: 400,
+      detail: expect.stringContaining('cut short') as string,
+    });
   });
 });
 
 /** Sends bytes as they come, whatever a well-behaved client would have done. */
-function send(headers: Record<string, string>, chunks: number, chunk: Buffer, address = `${site}/edits`): Promise<number | undefined> {
+function send(
+  headers: Record<string, string>,
+  chunks: number,
+  chunk: Buffer,
+  address = `${site}/edits`,
+): Promise<number | undefined> {
   return new Promise((resolve) => {
     const call = request(address, { method: 'POST', headers }, (response) => {
       response.resume();
@@ -179,13 +253,22 @@ function send(headers: Record<string, string>, chunks: number, chunk: Buffer, ad
 describe('what no page of this server sends', () => {
   it('a body of 200 MB is refused unread, with and without its length said', async () => {
     const megabyte = Buffer.alloc(1 << 20, 'x');
-    expect(await send({ 'content-type': 'application/json', 'content-length': String(200 << 20) }, 200, megabyte)).toBe(413);
+    expect(
+      await send({ 'content-type': 'application/json', 'content-length': String(200 << 20) }, 200, megabyte),
+    ).toBe(413);
     expect([413, undefined]).toContain(await send({ 'content-type': 'application/json' }, 200, megabyte));
     expect((await fetch(site)).status).toBe(200);
   });
   it('a form, a foreign page or a foreign name gets nothing', async () => {
-    expect((await post(`${site}/edits`, 'a=b', { 'content-type': 'application/x-www-form-urlencoded' })).status).toBe(415);
-    expect((await post(`${site}/edits`, choosing('c08', 'keep', 0), { origin: 'http://elsewhere.example' })).status).toBe(403);
-    expect(await send({ host: 'elsewhere.example', 'content-type': 'application/json' }, 1, Buffer.from('{}'))).toBe(403);
+    expect(
+      (await post(`${site}/edits`, 'a=b', { 'content-type': 'application/x-www-form-urlencoded' })).status,
+    ).toBe(415);
+    expect(
+      (await post(`${site}/edits`, choosing('c08', 'keep', 0), { origin: 'http://elsewhere.example' }))
+        .status,
+    ).toBe(403);
+    expect(
+      await send({ host: 'elsewhere.example', 'content-type': 'application/json' }, 1, Buffer.from('{}')),
+    ).toBe(403);
   });
 });

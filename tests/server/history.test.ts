@@ -1,17 +1,34 @@
 import path from 'node:path';
 import fc from 'fast-check';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import { historyOf, type Change, type LogEntry, type Nature, type OptionKind, type SiteFile } from '#core/site';
+import {
+  historyOf,
+  type Change,
+  type LogEntry,
+  type Nature,
+  type OptionKind,
+  type SiteFile,
+} from '#core/site';
 import { startServer, type RunningServer } from '../../server/startServer';
 import { demo, demoFile, newFolder, post, root } from './serverUnderTest';
 
 let server: RunningServer;
 beforeAll(async () => {
-  server = await startServer({ port: 0, dataDir: newFolder(), webDir: path.join(root, 'dist'), demoFile, reset: false });
+  server = await startServer({
+    port: 0,
+    dataDir: newFolder(),
+    webDir: path.join(root, 'dist'),
+    demoFile,
+    reset: false,
+  });
 });
 afterAll(() => server.close());
 
-interface Served { version: number; file: SiteFile; log: LogEntry[] }
+interface Served {
+  version: number;
+  file: SiteFile;
+  log: LogEntry[];
+}
 
 /** A person at a window of his own on a site, who sends again on the new version when he was behind. */
 class Person {
@@ -22,7 +39,15 @@ class Person {
     const id = crypto.randomUUID();
     for (;;) {
       const { version } = await this.read();
-      const answer = await post(`${this.address()}/edits`, { id, site: this.siteId, baseVersion: version, label: 'x', nature, by: 'x', changes });
+      const answer = await post(`${this.address()}/edits`, {
+        id,
+        site: this.siteId,
+        baseVersion: version,
+        label: 'x',
+        nature,
+        by: 'x',
+        changes,
+      });
       if (answer.status !== 409) {
         expect(answer.status).toBe(200);
         return id;
@@ -43,29 +68,45 @@ async function newPerson(): Promise<Person> {
   const response = await post(`${server.address}/api/sites/import`, demo());
   return new Person(((await response.json()) as { id: string }).id);
 }
-const choose = (id: string, option: OptionKind): Change => ({ kind: 'choice', id, set: { id, option, at: '2026-03-12T09:00:00Z', by: 'x' } });
-const someChange = fc.record({ id: fc.constantFrom('c04', 'c05', 'c06', 'c07'), option: fc.constantFrom<OptionKind>('keep', 'hd-coax', 'ip-coax-unit') }).map(({ id, option }) => choose(id, option));
+const choose = (id: string, option: OptionKind): Change => ({
+  kind: 'choice',
+  id,
+  set: { id, option, at: '2026-03-12T09:00:00Z', by: 'x' },
+});
+const someChange = fc
+  .record({
+    id: fc.constantFrom('c04', 'c05', 'c06', 'c07'),
+    option: fc.constantFrom<OptionKind>('keep', 'hd-coax', 'ip-coax-unit'),
+  })
+  .map(({ id, option }) => choose(id, option));
 
 describe('undo and redo over the wire', () => {
   it('everything undone is the site as it was; everything done again is the site as it became', async () => {
-    await fc.assert(fc.asyncProperty(fc.array(someChange, { minLength: 1, maxLength: 5 }), async (changes) => {
-      const person = await newPerson();
-      const before = (await person.read()).file;
-      for (const change of changes) await person.edit([change]);
-      const became = (await person.read()).file;
-      for (const _ of changes) await person.undo();
-      expect((await person.read()).file).toEqual(before);
-      for (const _ of changes) await person.redo();
-      expect((await person.read()).file).toEqual(became);
-      expect(historyOf((await person.read()).log).undoable).toHaveLength(changes.length);
-    }), { numRuns: 6 });
+    await fc.assert(
+      fc.asyncProperty(fc.array(someChange, { minLength: 1, maxLength: 5 }), async (changes) => {
+        const person = await newPerson();
+        const before = (await person.read()).file;
+        for (const change of changes) await person.edit([change]);
+        const became = (await person.read()).file;
+        for (const _ of changes) await person.undo();
+        expect((await person.read()).file).toEqual(before);
+        for (const _ of changes) await person.redo();
+        expect((await person.read()).file).toEqual(became);
+        expect(historyOf((await person.read()).log).undoable).toHaveLength(changes.length);
+      }),
+      { numRuns: 6 },
+    );
   });
 });
 
 describe('many at once', () => {
   it('every edit happens once, in some order, and the log leads from the first state to the last', async () => {
     const person = await newPerson();
-    const ids = await Promise.all(Array.from({ length: 12 }, (_, k) => person.edit([choose(`c${String(k + 4).padStart(2, '0')}`, 'keep')])));
+    const ids = await Promise.all(
+      Array.from({ length: 12 }, (_, k) =>
+        person.edit([choose(`c${String(k + 4).padStart(2, '0')}`, 'keep')]),
+      ),
+    );
     const { log, version, file } = await person.read();
     expect(version).toBe(12);
     expect(log.map(({ version: at }) => at)).toEqual(Array.from({ length: 12 }, (_, k) => k + 1));
@@ -77,18 +118,30 @@ describe('many at once', () => {
 describe('two servers on one data folder', () => {
   it('neither overwrites what the other wrote', async () => {
     const dataDir = newFolder();
-    const start = () => startServer({ port: 0, dataDir, webDir: path.join(root, 'dist'), demoFile, reset: false });
+    const start = () =>
+      startServer({ port: 0, dataDir, webDir: path.join(root, 'dist'), demoFile, reset: false });
     const [one, two] = [await start(), await start()];
     const { id } = (await (await post(`${one.address}/api/sites/import`, demo())).json()) as { id: string };
     const send = (at: RunningServer, baseVersion: number, camera: string) =>
-      post(`${at.address}/api/sites/${id}/edits`, { id: crypto.randomUUID(), site: id, baseVersion, label: 'x', nature: { kind: 'do' }, by: 'x', changes: [choose(camera, 'keep')] });
+      post(`${at.address}/api/sites/${id}/edits`, {
+        id: crypto.randomUUID(),
+        site: id,
+        baseVersion,
+        label: 'x',
+        nature: { kind: 'do' },
+        by: 'x',
+        changes: [choose(camera, 'keep')],
+      });
     expect((await send(one, 0, 'c04')).status).toBe(200);
     expect((await send(two, 1, 'c05')).status).toBe(200);
     // The first server still holds version 1 and must find out.
     expect((await send(one, 1, 'c06')).status).toBe(409);
     expect((await send(one, 2, 'c06')).status).toBe(200);
     const { file, version } = (await (await fetch(`${two.address}/api/sites/${id}`)).json()) as Served;
-    expect([version, ['c04', 'c05', 'c06'].every((camera) => file.choices.some((choice) => choice.id === camera))]).toEqual([3, true]);
+    expect([
+      version,
+      ['c04', 'c05', 'c06'].every((camera) => file.choices.some((choice) => choice.id === camera)),
+    ]).toEqual([3, true]);
     await Promise.all([one.close(), two.close()]);
   });
 });
@@ -106,8 +159,12 @@ describe('what goes out', () => {
   it('a site that is renamed is listed under its new name', async () => {
     const person = await newPerson();
     const { file } = await person.read();
-    await person.edit([{ kind: 'about', id: 'about', set: { ...file.about, name: 'Saltmarrow, east pier' } }]);
-    const { sites } = (await (await fetch(`${server.address}/api/sites`)).json()) as { sites: { id: string; name: string }[] };
+    await person.edit([
+      { kind: 'about', id: 'about', set: { ...file.about, name: 'Saltmarrow, east pier' } },
+    ]);
+    const { sites } = (await (await fetch(`${server.address}/api/sites`)).json()) as {
+      sites: { id: string; name: string }[];
+    };
     expect(sites.find(({ id }) => id === person.siteId)?.name).toBe('Saltmarrow, east pier');
   });
 });

@@ -12,16 +12,37 @@ export const siteId = 'saltmarrow-ferry-terminal';
 export const newFolder = (): string => mkdtempSync(path.join(tmpdir(), 'neotrope-test-'));
 
 /** An edit that chooses an option for a camera, as the browser would send it. */
-export function choosing(cameraId: string, option: string, baseVersion: number, over: Partial<Edit> = {}): Edit {
+export function choosing(
+  cameraId: string,
+  option: string,
+  baseVersion: number,
+  over: Partial<Edit> = {},
+): Edit {
   const set = { id: cameraId, option, at: '2026-03-12T09:00:00Z', by: 'R. Tolland' };
-  return { id: crypto.randomUUID(), site: siteId, baseVersion, label: `Choose for ${cameraId}`, nature: { kind: 'do' }, by: 'R. Tolland', changes: [{ kind: 'choice', id: cameraId, set } as Change], ...over };
+  return {
+    id: crypto.randomUUID(),
+    site: siteId,
+    baseVersion,
+    label: `Choose for ${cameraId}`,
+    nature: { kind: 'do' },
+    by: 'R. Tolland',
+    changes: [{ kind: 'choice', id: cameraId, set } as Change],
+    ...over,
+  };
 }
 
 export const post = (address: string, body: unknown, headers: Record<string, string> = {}) =>
-  fetch(address, { method: 'POST', headers: { 'content-type': 'application/json', ...headers }, body: typeof body === 'string' ? body : JSON.stringify(body) });
+  fetch(address, {
+    method: 'POST',
+    headers: { 'content-type': 'application/json', ...headers },
+    body: typeof body === 'string' ? body : JSON.stringify(body),
+  });
 
 /** The server as a process of its own, as a person starts it. */
-export interface Started { process: ChildProcess; address: string }
+export interface Started {
+  process: ChildProcess;
+  address: string;
+}
 
 export function startProcess(args: string[]): Promise<Started> {
   const child = spawn(process.execPath, [path.join(root, 'programs', 'server.js'), ...args], { cwd: root });
@@ -38,7 +59,11 @@ export function startProcess(args: string[]): Promise<Started> {
   });
 }
 
-export interface Ended { code: number | null; out: string; err: string }
+export interface Ended {
+  code: number | null;
+  out: string;
+  err: string;
+}
 
 /** Starts the server and waits for it to end by itself. */
 export function runToEnd(args: string[]): Promise<Ended> {
@@ -52,7 +77,8 @@ export function runToEnd(args: string[]): Promise<Ended> {
   });
 }
 
-export const ended = (child: ChildProcess): Promise<void> => new Promise((resolve) => {
-  if (child.exitCode !== null || child.signalCode !== null) resolve();
-  else child.once('exit', () => resolve());
-});
+export const ended = (child: ChildProcess): Promise<void> =>
+  new Promise((resolve) => {
+    if (child.exitCode !== null || child.signalCode !== null) resolve();
+    else child.once('exit', () => resolve());
+  });

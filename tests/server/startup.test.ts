@@ -11,8 +11,12 @@ import { choosing, ended, newFolder, post, runToEnd, siteId, startProcess } from
 const databaseIn = (folder: string) => path.join(folder, 'neotrope.sqlite');
 const oneLine = (text: string) => text.trim().split('\n').length === 1;
 
-interface Served { version: number; file: SiteFile }
-const read = async (address: string) => (await (await fetch(`${address}/api/sites/${siteId}`)).json()) as Served;
+interface Served {
+  version: number;
+  file: SiteFile;
+}
+const read = async (address: string) =>
+  (await (await fetch(`${address}/api/sites/${siteId}`)).json()) as Served;
 
 describe('an answered edit', () => {
   it('survives kill -9', async () => {
@@ -20,7 +24,10 @@ describe('an answered edit', () => {
     const first = await startProcess(['--demo', '--data', folder, '--port', '0']);
     const before = await read(first.address);
     for (let k = 0; k < 20; k += 1) {
-      const answer = await post(`${first.address}/api/sites/${siteId}/edits`, choosing('c08', k % 2 ? 'keep' : 'ip-coax-unit', before.version + k));
+      const answer = await post(
+        `${first.address}/api/sites/${siteId}/edits`,
+        choosing('c08', k % 2 ? 'keep' : 'ip-coax-unit', before.version + k),
+      );
       expect(answer.status).toBe(200);
     }
     first.process.kill('SIGKILL');
@@ -34,8 +41,13 @@ describe('an answered edit', () => {
   });
   it('is on a database that flushes before it answers and keeps its references', async () => {
     const orm = await openStore(newFolder());
-    const pragma = async (name: string) => Object.values(((await orm.em.getConnection().execute(`pragma ${name}`)) as Record<string, unknown>[])[0]!)[0];
-    expect([await pragma('journal_mode'), await pragma('synchronous'), await pragma('foreign_keys')]).toEqual(['wal', 2, 1]);
+    const pragma = async (name: string) =>
+      Object.values(
+        ((await orm.em.getConnection().execute(`pragma ${name}`)) as Record<string, unknown>[])[0]!,
+      )[0];
+    expect([await pragma('journal_mode'), await pragma('synchronous'), await pragma('foreign_keys')]).toEqual(
+      ['wal', 2, 1],
+    );
     await orm.close(true);
   });
 });
@@ -58,7 +70,14 @@ describe('starting', () => {
     expect(address).toMatch(/^http:\/\/127\.0\.0\.1:/);
     const { port } = new URL(address);
     const sockets = readFileSync('/proc/net/tcp', 'utf8') + readFileSync('/proc/net/tcp6', 'utf8');
-    const listening = sockets.split('\n').map((line) => line.trim().split(/\s+/)).filter((columns) => columns[3] === '0A' && columns[1]?.endsWith(`:${Number(port).toString(16).toUpperCase().padStart(4, '0')}`));
+    const listening = sockets
+      .split('\n')
+      .map((line) => line.trim().split(/\s+/))
+      .filter(
+        (columns) =>
+          columns[3] === '0A' &&
+          columns[1]?.endsWith(`:${Number(port).toString(16).toUpperCase().padStart(4, '0')}`),
+      );
     expect(listening.map((columns) => columns[1]?.split(':')[0])).toEqual(['0100007F']);
     child.kill();
     await ended(child);
@@ -86,26 +105,46 @@ describe('what it cannot start on gives one line and exit 1', () => {
     expect(err).toMatch(/cannot be written to/);
   });
   it.each<[string, (file: string) => void, RegExp]>([
-    ['a file that is no database', (file) => writeFileSync(file, 'this is not a database, it only has its name'.repeat(100)), /not a database/],
-    ['a database cut in half', (file) => {
-      const database = new Database(file);
-      database.exec('create table mikro_orm_migrations (id integer primary key, name text); create table fact (a text)');
-      const insert = database.prepare('insert into fact values (?)');
-      for (let k = 0; k < 500; k += 1) insert.run('x'.repeat(500));
-      database.close();
-      const whole = readFileSync(file);
-      writeFileSync(file, whole.subarray(0, whole.length / 2));
-    }, /is damaged/],
-    ['a database of something else', (file) => {
-      const database = new Database(file);
-      database.exec('create table recipes (name text)');
-      database.close();
-    }, /is not a Neotrope database/],
-    ['a database of a newer Neotrope', (file) => {
-      const database = new Database(file);
-      database.exec("create table mikro_orm_migrations (id integer primary key, name text); insert into mikro_orm_migrations values (1, '9999-teleport')");
-      database.close();
-    }, /newer Neotrope/],
+    [
+      'a file that is no database',
+      (file) => writeFileSync(file, 'this is not a database, it only has its name'.repeat(100)),
+      /not a database/,
+    ],
+    [
+      'a database cut in half',
+      (file) => {
+        const database = new Database(file);
+        database.exec(
+          'create table mikro_orm_migrations (id integer primary key, name text); create table fact (a text)',
+        );
+        const insert = database.prepare('insert into fact values (?)');
+        for (let k = 0; k < 500; k += 1) insert.run('x'.repeat(500));
+        database.close();
+        const whole = readFileSync(file);
+        writeFileSync(file, whole.subarray(0, whole.length / 2));
+      },
+      /is damaged/,
+    ],
+    [
+      'a database of something else',
+      (file) => {
+        const database = new Database(file);
+        database.exec('create table recipes (name text)');
+        database.close();
+      },
+      /is not a Neotrope database/,
+    ],
+    [
+      'a database of a newer Neotrope',
+      (file) => {
+        const database = new Database(file);
+        database.exec(
+          "create table mikro_orm_migrations (id integer primary key, name text); insert into mikro_orm_migrations values (1, '9999-teleport')",
+        );
+        database.close();
+      },
+      /newer Neotrope/,
+    ],
   ])('%s, which it leaves as it is', async (_, make, says) => {
     const folder = newFolder();
     make(databaseIn(folder));
@@ -115,7 +154,11 @@ describe('what it cannot start on gives one line and exit 1', () => {
     expect(err).toMatch(says);
     expect(readFileSync(databaseIn(folder)).equals(before)).toBe(true);
   });
-  it.each([[['--port', 'many'], /--port is "many"/], [['--port', '70000'], /from 0 to 65535/], [['--horse'], /--horse/]])('%j', async (args, says) => {
+  it.each([
+    [['--port', 'many'], /--port is "many"/],
+    [['--port', '70000'], /from 0 to 65535/],
+    [['--horse'], /--horse/],
+  ])('%j', async (args, says) => {
     const { code, err } = await runToEnd([...args, '--data', newFolder()]);
     expect([code, oneLine(err)]).toEqual([1, true]);
     expect(err).toMatch(says);

@@ -7,7 +7,8 @@ const visible = defineModel<boolean>('visible', { required: true });
 
 const groups = computed(() => {
   const byGroup = new Map<string, typeof keyActions.value>();
-  for (const action of keyActions.value) byGroup.set(action.group, [...(byGroup.get(action.group) ?? []), action]);
+  for (const action of keyActions.value)
+    byGroup.set(action.group, [...(byGroup.get(action.group) ?? []), action]);
   return [...byGroup];
 });
 </script>
@@ -18,23 +19,51 @@ const groups = computed(() => {
       <section v-for="[group, actions] in groups" :key="group">
         <h3>{{ group }}</h3>
         <div v-for="action in actions" :key="action.says" class="line">
-          <span class="keys"><kbd v-for="key in keyNames(action.keys)" :key="key">{{ key }}</kbd></span>
+          <span class="keys"
+            ><kbd v-for="key in keyNames(action.keys)" :key="key">{{ key }}</kbd></span
+          >
           <span>{{ action.says }}</span>
         </div>
       </section>
       <section>
         <h3>While typing</h3>
-        <div class="line"><span class="keys"><kbd>Enter</kbd></span><span>take it and move on</span></div>
-        <div class="line"><span class="keys"><kbd>Tab</kbd></span><span>take it, next field</span></div>
+        <div class="line">
+          <span class="keys"><kbd>Enter</kbd></span
+          ><span>take it and move on</span>
+        </div>
+        <div class="line">
+          <span class="keys"><kbd>Tab</kbd></span
+          ><span>take it, next field</span>
+        </div>
       </section>
     </div>
   </Dialog>
 </template>
 
 <style scoped>
-.sheet { columns: 2; column-gap: 28px; }
-section { break-inside: avoid; padding-bottom: 14px; }
-h3 { padding-bottom: 4px; color: var(--ink-2); font-weight: 500; }
-.line { display: grid; grid-template-columns: 128px 1fr; gap: 8px; padding: 2px 0; align-items: baseline; }
-.keys { display: flex; gap: 4px; flex-wrap: wrap; }
+.sheet {
+  columns: 2;
+  column-gap: 28px;
+}
+section {
+  break-inside: avoid;
+  padding-bottom: 14px;
+}
+h3 {
+  padding-bottom: 4px;
+  color: var(--ink-2);
+  font-weight: 500;
+}
+.line {
+  display: grid;
+  grid-template-columns: 128px 1fr;
+  gap: 8px;
+  padding: 2px 0;
+  align-items: baseline;
+}
+.keys {
+  display: flex;
+  gap: 4px;
+  flex-wrap: wrap;
+}
 </style>

@@ -15,28 +15,89 @@ const own = useMeasures();
 const person = usePerson();
 const store = useSite();
 const about = computed(() => (store.site ? aboutOf(store.site) : null));
-const set = (what: string, fields: Partial<About>) => store.change(`${what} of the site`, [{ kind: 'about', id: 'about', set: { ...aboutOf(store.site!), ...fields } }]);
-const lengths = [{ value: 'm' as const, says: 'Metres' }, { value: 'ft' as const, says: 'Feet' }];
-const gauges = [{ value: 'awg' as const, says: 'AWG' }, { value: 'mm2' as const, says: 'mm²' }];
+const set = (what: string, fields: Partial<About>) =>
+  store.change(`${what} of the site`, [
+    { kind: 'about', id: 'about', set: { ...aboutOf(store.site!), ...fields } },
+  ]);
+const lengths = [
+  { value: 'm' as const, says: 'Metres' },
+  { value: 'ft' as const, says: 'Feet' },
+];
+const gauges = [
+  { value: 'awg' as const, says: 'AWG' },
+  { value: 'mm2' as const, says: 'mm²' },
+];
 </script>
 
 <template>
-  <Dialog v-model:visible="visible" modal header="You and the site" :style="{ width: '340px' }" dismissable-mask>
-    <FieldRow label="Your name"><TextField :value="person" label="Your name" @take="(name) => (person = name)" /></FieldRow>
-    <FieldRow label="Lengths in"><PickField :value="own.measures.length" :choices="lengths" label="Lengths in" @take="(length) => (own.measures = { ...own.measures, length })" /></FieldRow>
-    <FieldRow label="Cores in"><PickField :value="own.measures.gauge" :choices="gauges" label="Cores in" @take="(gauge) => (own.measures = { ...own.measures, gauge })" /></FieldRow>
+  <Dialog
+    v-model:visible="visible"
+    modal
+    header="You and the site"
+    :style="{ width: '340px' }"
+    dismissable-mask
+  >
+    <FieldRow label="Your name"
+      ><TextField :value="person" label="Your name" @take="(name) => (person = name)"
+    /></FieldRow>
+    <FieldRow label="Lengths in"
+      ><PickField
+        :value="own.measures.length"
+        :choices="lengths"
+        label="Lengths in"
+        @take="(length) => (own.measures = { ...own.measures, length })"
+    /></FieldRow>
+    <FieldRow label="Cores in"
+      ><PickField
+        :value="own.measures.gauge"
+        :choices="gauges"
+        label="Cores in"
+        @take="(gauge) => (own.measures = { ...own.measures, gauge })"
+    /></FieldRow>
     <template v-if="about">
       <h3>The site</h3>
-      <FieldRow label="Name"><TextField :value="about.name" label="Name of the site" :refuse="(text) => (text.length >= 1 && text.length <= 80 ? undefined : 'from 1 to 80 characters')" @take="(name) => set('Name', { name })" /></FieldRow>
-      <FieldRow label="Address"><TextField :value="about.address" label="Address" :refuse="(text) => (text.length <= 200 ? undefined : 'up to 200 characters')" @take="(address) => set('Address', { address })" /></FieldRow>
-      <FieldRow label="Customer"><TextField :value="about.customer" label="Customer" :refuse="(text) => (text.length <= 80 ? undefined : 'up to 80 characters')" @take="(customer) => set('Customer', { customer })" /></FieldRow>
-      <FieldRow label="Currency"><TextField :value="about.currency" label="Currency" :refuse="(text) => (/^[A-Z]{3}$/.test(text) ? undefined : 'three capital letters, such as EUR')" @take="(currency) => set('Currency', { currency })" /></FieldRow>
+      <FieldRow label="Name"
+        ><TextField
+          :value="about.name"
+          label="Name of the site"
+          :refuse="(text) => (text.length >= 1 && text.length <= 80 ? undefined : 'from 1 to 80 characters')"
+          @take="(name) => set('Name', { name })"
+      /></FieldRow>
+      <FieldRow label="Address"
+        ><TextField
+          :value="about.address"
+          label="Address"
+          :refuse="(text) => (text.length <= 200 ? undefined : 'up to 200 characters')"
+          @take="(address) => set('Address', { address })"
+      /></FieldRow>
+      <FieldRow label="Customer"
+        ><TextField
+          :value="about.customer"
+          label="Customer"
+          :refuse="(text) => (text.length <= 80 ? undefined : 'up to 80 characters')"
+          @take="(customer) => set('Customer', { customer })"
+      /></FieldRow>
+      <FieldRow label="Currency"
+        ><TextField
+          :value="about.currency"
+          label="Currency"
+          :refuse="(text) => (/^[A-Z]{3}$/.test(text) ? undefined : 'three capital letters, such as EUR')"
+          @take="(currency) => set('Currency', { currency })"
+      /></FieldRow>
     </template>
-    <p class="tiny dim">Both ways are read wherever you type: 40ft, 12.2 m. Your name stands beside readings and decisions.</p>
+    <p class="tiny dim">
+      Both ways are read wherever you type: 40ft, 12.2 m. Your name stands beside readings and decisions.
+    </p>
   </Dialog>
 </template>
 
 <style scoped>
-h3 { padding: 10px 0 4px; border-bottom: 1px solid var(--rule-strong); margin-bottom: 4px; }
-.tiny { padding-top: 8px; }
+h3 {
+  padding: 10px 0 4px;
+  border-bottom: 1px solid var(--rule-strong);
+  margin-bottom: 4px;
+}
+.tiny {
+  padding-top: 8px;
+}
 </style>

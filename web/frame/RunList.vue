@@ -7,7 +7,11 @@ import { inSight } from '../line/inSight';
 import type { PlaceGroup } from '../stores/selection';
 import MarginBar from '../parts/MarginBar.vue';
 
-const { groups, runId, filter } = defineProps<{ groups: PlaceGroup[]; runId: string | null; filter: string }>();
+const { groups, runId, filter } = defineProps<{
+  groups: PlaceGroup[];
+  runId: string | null;
+  filter: string;
+}>();
 const emit = defineEmits<{ select: [runId: string]; filter: [text: string] }>();
 
 const list = useTemplateRef('list');
@@ -18,7 +22,9 @@ const headingPx = 20;
 const thumb = useMediaQuery('(max-width: 700px)');
 const rowPx = computed(() => (thumb.value ? 40 : 21));
 
-type Item = { y: number; key: string; heading: string; run: null } | { y: number; key: string; heading: null; run: LightRun };
+type Item =
+  | { y: number; key: string; heading: string; run: null }
+  | { y: number; key: string; heading: null; run: LightRun };
 /** Headings and runs one under the other. Only those in sight are drawn, so a thousand scroll like ten. */
 const column = computed(() => {
   const items: Item[] = [];
@@ -37,30 +43,52 @@ const { height } = useElementSize(list);
 const { y: scrolledTo } = useScroll(list);
 const shown = computed(() => inSight(column.value.items, scrolledTo.value, height.value));
 
-watch([() => runId, () => height.value > 0], async ([id]) => {
-  await nextTick();
-  const item = column.value.items.find(({ key }) => key === id);
-  const box = list.value;
-  if (!item || !box) return;
-  if (item.y < box.scrollTop) box.scrollTop = item.y;
-  else if (item.y + rowPx.value > box.scrollTop + box.clientHeight) box.scrollTop = item.y + rowPx.value - box.clientHeight;
-}, { immediate: true });
+watch(
+  [() => runId, () => height.value > 0],
+  async ([id]) => {
+    await nextTick();
+    const item = column.value.items.find(({ key }) => key === id);
+    const box = list.value;
+    if (!item || !box) return;
+    if (item.y < box.scrollTop) box.scrollTop = item.y;
+    else if (item.y + rowPx.value > box.scrollTop + box.clientHeight)
+      box.scrollTop = item.y + rowPx.value - box.clientHeight;
+  },
+  { immediate: true },
+);
 </script>
 
 <template>
   <aside class="runs" aria-label="Runs">
     <div class="find">
-      <input ref="find" type="search" :value="filter" placeholder="Find a run, place or cable" aria-label="Find a run, place or cable" @input="emit('filter', ($event.target as HTMLInputElement).value)" @keydown.enter="($event.target as HTMLInputElement).blur()" />
+      <input
+        ref="find"
+        type="search"
+        :value="filter"
+        placeholder="Find a run, place or cable"
+        aria-label="Find a run, place or cable"
+        @input="emit('filter', ($event.target as HTMLInputElement).value)"
+        @keydown.enter="($event.target as HTMLInputElement).blur()"
+      />
       <kbd>/</kbd>
     </div>
     <div ref="list" class="list">
-      <p v-if="groups.length === 0" class="none">{{ filter ? 'Nothing matches. Clear the search to see all runs.' : 'No runs yet.' }}</p>
+      <p v-if="groups.length === 0" class="none">
+        {{ filter ? 'Nothing matches. Clear the search to see all runs.' : 'No runs yet.' }}
+      </p>
       <div class="column" :style="{ height: `${column.height}px` }">
         <template v-for="{ y, key, heading, run: item } in shown" :key="key">
           <h3 v-if="item === null" :style="{ top: `${y}px` }">{{ heading }}</h3>
           <button
-            v-else type="button" class="plain run" :class="{ here: key === runId }" :data-run="key" :style="{ top: `${y}px` }" :aria-current="key === runId ? 'true' : undefined"
-            :title="`${item.findings.binding.label}, ${verdictFigure(item.findings.binding)}: ${item.findings.binding.says}`" @click="emit('select', key)"
+            v-else
+            type="button"
+            class="plain run"
+            :class="{ here: key === runId }"
+            :data-run="key"
+            :style="{ top: `${y}px` }"
+            :aria-current="key === runId ? 'true' : undefined"
+            :title="`${item.findings.binding.label}, ${verdictFigure(item.findings.binding)}: ${item.findings.binding.says}`"
+            @click="emit('select', key)"
           >
             <span class="mono number">{{ item.camera.number }}</span>
             <span class="title">{{ item.camera.name }}</span>
@@ -73,21 +101,94 @@ watch([() => runId, () => height.value > 0], async ([id]) => {
 </template>
 
 <style scoped>
-.runs { display: flex; flex-direction: column; min-height: 0; border-right: 1px solid var(--rule-strong); background: var(--sheet); }
-.find { position: relative; margin: 8px 12px 4px; }
-.find input { width: 100%; border: 1px solid var(--rule-strong); border-radius: 4px; padding: 4px 26px 4px 8px; background: var(--paper); color: var(--ink); font: inherit; }
-.find input::placeholder { color: var(--ink-3); }
-.find kbd { position: absolute; right: 8px; top: 6px; }
-.list { flex: 1; overflow: hidden auto; padding-bottom: 6px; scrollbar-width: thin; }
-.column { position: relative; }
-.column > * { position: absolute; left: 0; }
-h3 { padding: 4px 16px 1px; font-size: 11px; font-weight: 400; color: var(--ink-2); font-variation-settings: 'wdth' 105; }
-.run { display: grid; grid-template-columns: 26px 1fr 58px; gap: 6px; align-items: center; width: 100%; height: 21px; padding: 0 12px 0 16px; }
-.run:hover { background: var(--paper); }
-.run.here { background: var(--copper-3); box-shadow: inset 3px 0 var(--copper); }
-.run:focus-visible { outline-offset: -2px; }
-.number { font-weight: 500; font-size: 12px; color: var(--ink-2); }
-.title { white-space: nowrap; overflow: hidden; text-overflow: ellipsis; }
-.none { padding: 12px 16px; color: var(--ink-2); }
-@media (max-width: 700px) { .run { height: 40px; } .list { flex: none; height: 60vh; } }
+.runs {
+  display: flex;
+  flex-direction: column;
+  min-height: 0;
+  border-right: 1px solid var(--rule-strong);
+  background: var(--sheet);
+}
+.find {
+  position: relative;
+  margin: 8px 12px 4px;
+}
+.find input {
+  width: 100%;
+  border: 1px solid var(--rule-strong);
+  border-radius: 4px;
+  padding: 4px 26px 4px 8px;
+  background: var(--paper);
+  color: var(--ink);
+  font: inherit;
+}
+.find input::placeholder {
+  color: var(--ink-3);
+}
+.find kbd {
+  position: absolute;
+  right: 8px;
+  top: 6px;
+}
+.list {
+  flex: 1;
+  overflow: hidden auto;
+  padding-bottom: 6px;
+  scrollbar-width: thin;
+}
+.column {
+  position: relative;
+}
+.column > * {
+  position: absolute;
+  left: 0;
+}
+h3 {
+  padding: 4px 16px 1px;
+  font-size: 11px;
+  font-weight: 400;
+  color: var(--ink-2);
+  font-variation-settings: 'wdth' 105;
+}
+.run {
+  display: grid;
+  grid-template-columns: 26px 1fr 58px;
+  gap: 6px;
+  align-items: center;
+  width: 100%;
+  height: 21px;
+  padding: 0 12px 0 16px;
+}
+.run:hover {
+  background: var(--paper);
+}
+.run.here {
+  background: var(--copper-3);
+  box-shadow: inset 3px 0 var(--copper);
+}
+.run:focus-visible {
+  outline-offset: -2px;
+}
+.number {
+  font-weight: 500;
+  font-size: 12px;
+  color: var(--ink-2);
+}
+.title {
+  white-space: nowrap;
+  overflow: hidden;
+  text-overflow: ellipsis;
+}
+.none {
+  padding: 12px 16px;
+  color: var(--ink-2);
+}
+@media (max-width: 700px) {
+  .run {
+    height: 40px;
+  }
+  .list {
+    flex: none;
+    height: 60vh;
+  }
+}
 </style>

@@ -30,14 +30,24 @@ const ownShown = ref(false);
 const runsShown = ref(false);
 const runList = useTemplateRef('runList');
 
-watch(() => route.params['siteId'], (id) => {
-  if (typeof id === 'string') void store.open(id);
-}, { immediate: true });
-watch(() => selection.runId, () => {
-  runsShown.value = false;
-  why.close();
-});
-watch(() => selection.stage, () => why.close());
+watch(
+  () => route.params['siteId'],
+  (id) => {
+    if (typeof id === 'string') void store.open(id);
+  },
+  { immediate: true },
+);
+watch(
+  () => selection.runId,
+  () => {
+    runsShown.value = false;
+    why.close();
+  },
+);
+watch(
+  () => selection.stage,
+  () => why.close(),
+);
 
 const name = computed(() => (store.site ? aboutOf(store.site).name : ''));
 watch(name, (text) => {
@@ -49,35 +59,77 @@ const progress = computed(() => (evaluation.result ? progressOf(evaluation.resul
 const savedWords = computed(() => {
   if (store.saving === 'waiting') return 'not saved: the server does not answer, trying again';
   if (store.saving === 'saving') return 'saving';
-  return store.savedAt ? `saved ${new Date(store.savedAt).toLocaleTimeString([], { hour: '2-digit', minute: '2-digit' })}` : 'saved';
+  return store.savedAt
+    ? `saved ${new Date(store.savedAt).toLocaleTimeString([], { hour: '2-digit', minute: '2-digit' })}`
+    : 'saved';
 });
-const counts = computed(() => (store.site ? `${Object.keys(store.site.camera).length} cameras, ${Object.keys(store.site.recorder).length} recorders` : ''));
+const counts = computed(() =>
+  store.site
+    ? `${Object.keys(store.site.camera).length} cameras, ${Object.keys(store.site.recorder).length} recorders`
+    : '',
+);
 
-watch(() => store.dropped, (lost) => {
-  for (const { label, why: reason } of lost) toast.add({ severity: 'warn', summary: 'Not kept', detail: `${label}: ${reason}. Everything else was kept; do it again if it still applies.`, life: 12_000 });
-});
+watch(
+  () => store.dropped,
+  (lost) => {
+    for (const { label, why: reason } of lost)
+      toast.add({
+        severity: 'warn',
+        summary: 'Not kept',
+        detail: `${label}: ${reason}. Everything else was kept; do it again if it still applies.`,
+        life: 12_000,
+      });
+  },
+);
 
 function undo(): void {
   const label = store.undo();
-  toast.add(label ? { severity: 'secondary', summary: 'Undone', detail: label, life: 2500 } : { severity: 'secondary', summary: 'Nothing to undo', life: 2000 });
+  toast.add(
+    label
+      ? { severity: 'secondary', summary: 'Undone', detail: label, life: 2500 }
+      : { severity: 'secondary', summary: 'Nothing to undo', life: 2000 },
+  );
 }
 function redo(): void {
   const label = store.redo();
-  toast.add(label ? { severity: 'secondary', summary: 'Done again', detail: label, life: 2500 } : { severity: 'secondary', summary: 'Nothing to do again', life: 2000 });
+  toast.add(
+    label
+      ? { severity: 'secondary', summary: 'Done again', detail: label, life: 2500 }
+      : { severity: 'secondary', summary: 'Nothing to do again', life: 2000 },
+  );
 }
 const goTo = (stage: StageName) => void selection.go({ stage });
 
 useKeyListener();
 useKeys([
-  ...stages.map(({ name: stage, label, key }) => ({ keys: [key], says: label, group: 'Stages', run: () => goTo(stage) })),
+  ...stages.map(({ name: stage, label, key }) => ({
+    keys: [key],
+    says: label,
+    group: 'Stages',
+    run: () => goTo(stage),
+  })),
   { keys: ['j', 'ArrowDown'], says: 'next run', group: 'Runs', run: () => selection.step(1) },
   { keys: ['k', 'ArrowUp'], says: 'run before', group: 'Runs', run: () => selection.step(-1) },
   { keys: ['/'], says: 'find a run', group: 'Runs', run: () => runList.value?.focusFind() },
   { keys: ['u', 'Ctrl+z'], says: 'undo', group: 'Everywhere', run: undo },
   { keys: ['U', 'Ctrl+Z', 'Ctrl+Shift+z'], says: 'redo', group: 'Everywhere', run: redo },
-  { keys: ['m'], says: 'your name, metres or feet, whose site it is', group: 'Everywhere', run: () => { ownShown.value = true; } },
+  {
+    keys: ['m'],
+    says: 'your name, metres or feet, whose site it is',
+    group: 'Everywhere',
+    run: () => {
+      ownShown.value = true;
+    },
+  },
   { keys: ['t'], says: 'light or dark', group: 'Everywhere', run: theme.toggle },
-  { keys: ['?'], says: 'this sheet', group: 'Everywhere', run: () => { keysShown.value = true; } },
+  {
+    keys: ['?'],
+    says: 'this sheet',
+    group: 'Everywhere',
+    run: () => {
+      keysShown.value = true;
+    },
+  },
   { keys: ['Escape'], says: 'close the panel', group: 'Everywhere', run: why.close },
 ]);
 </script>
@@ -86,26 +138,67 @@ useKeys([
   <div class="frame">
     <header>
       <div class="site">
-        <RouterLink to="/" class="site-name" :title="`${name}: to all sites`">{{ name || 'Neotrope' }}</RouterLink>
-        <span class="saved" :class="{ waiting: store.saving === 'waiting' }" role="status">{{ store.saving === 'waiting' ? savedWords : [counts, savedWords].filter(Boolean).join(', ') }}</span>
+        <RouterLink to="/" class="site-name" :title="`${name}: to all sites`">{{
+          name || 'Neotrope'
+        }}</RouterLink>
+        <span class="saved" :class="{ waiting: store.saving === 'waiting' }" role="status">{{
+          store.saving === 'waiting' ? savedWords : [counts, savedWords].filter(Boolean).join(', ')
+        }}</span>
       </div>
       <StageTape :now="selection.stage" :progress="progress" @go="goTo" />
       <div class="tools">
         <button type="button" class="plain runs-button" @click="runsShown = !runsShown">Runs</button>
-        <button type="button" class="plain" :disabled="store.history.undoable.length === 0" :title="store.history.undoable.at(-1)?.label" @click="undo">Undo <kbd>u</kbd></button>
-        <button type="button" class="plain" :disabled="store.history.redoable.length === 0" :title="store.history.redoable.at(-1)?.label" @click="redo">Redo <kbd>U</kbd></button>
-        <button type="button" class="plain" @click="theme.toggle">{{ theme.mode.value === 'dark' ? 'Light' : 'Dark' }} <kbd>t</kbd></button>
+        <button
+          type="button"
+          class="plain"
+          :disabled="store.history.undoable.length === 0"
+          :title="store.history.undoable.at(-1)?.label"
+          @click="undo"
+        >
+          Undo <kbd>u</kbd>
+        </button>
+        <button
+          type="button"
+          class="plain"
+          :disabled="store.history.redoable.length === 0"
+          :title="store.history.redoable.at(-1)?.label"
+          @click="redo"
+        >
+          Redo <kbd>U</kbd>
+        </button>
+        <button type="button" class="plain" @click="theme.toggle">
+          {{ theme.mode.value === 'dark' ? 'Light' : 'Dark' }} <kbd>t</kbd>
+        </button>
         <button type="button" class="plain" @click="ownShown = true">You <kbd>m</kbd></button>
         <button type="button" class="plain" @click="keysShown = true">Keys <kbd>?</kbd></button>
       </div>
     </header>
     <BrokenAlarm />
     <main :class="{ 'with-why': why.subject }">
-      <RunList ref="runList" class="runs-column" :class="{ shown: runsShown }" :groups="selection.groups" :run-id="selection.runId" :filter="selection.filter" @select="selection.select" @filter="(text) => (selection.filter = text)" />
+      <RunList
+        ref="runList"
+        class="runs-column"
+        :class="{ shown: runsShown }"
+        :groups="selection.groups"
+        :run-id="selection.runId"
+        :filter="selection.filter"
+        @select="selection.select"
+        @filter="(text) => (selection.filter = text)"
+      />
       <section class="stage">
-        <RouterView v-if="store.opened === 'open' && evaluation.result && (evaluation.isWhole || needsNoDetails)" />
-        <div v-else-if="store.opened === 'missing'" class="empty"><strong>There is no such site here.</strong>It may have been in another data folder. <RouterLink to="/">All sites</RouterLink></div>
-        <div v-else-if="store.opened === 'unreachable'" class="empty"><strong>The server does not answer.</strong>Start it again, then <button type="button" class="plain" style="text-decoration: underline" @click="store.refresh()">try again</button>. Nothing that was saved is lost.</div>
+        <RouterView
+          v-if="store.opened === 'open' && evaluation.result && (evaluation.isWhole || needsNoDetails)"
+        />
+        <div v-else-if="store.opened === 'missing'" class="empty">
+          <strong>There is no such site here.</strong>It may have been in another data folder.
+          <RouterLink to="/">All sites</RouterLink>
+        </div>
+        <div v-else-if="store.opened === 'unreachable'" class="empty">
+          <strong>The server does not answer.</strong>Start it again, then
+          <button type="button" class="plain" style="text-decoration: underline" @click="store.refresh()">
+            try again</button
+          >. Nothing that was saved is lost.
+        </div>
         <p v-else class="empty" aria-busy="true">Opening the site…</p>
       </section>
       <WhyPanel v-if="why.subject" :working="why.working" @close="why.close" />
@@ -116,36 +209,140 @@ useKeys([
 </template>
 
 <style scoped>
-.frame { display: grid; grid-template-rows: 64px auto 1fr; height: 100%; }
-.frame > main { grid-row: 3; }
-header { display: grid; grid-template-columns: 250px 1fr auto; align-items: stretch; background: var(--sheet); border-bottom: 1px solid var(--rule-strong); }
-.site { padding: 11px 16px; border-right: 1px solid var(--rule); min-width: 0; }
-.site-name { display: block; font-size: 15px; font-weight: 600; font-variation-settings: 'wdth' 110; text-decoration: none; white-space: nowrap; overflow: hidden; text-overflow: ellipsis; }
-.saved { display: block; font-size: 11px; color: var(--ink-2); }
-.saved.waiting { color: var(--madder); font-weight: 600; line-height: 1.15; }
-.tools { display: flex; gap: 14px; align-items: center; padding: 0 18px; color: var(--ink-2); font-size: 12px; }
-.tools button:disabled { color: var(--rule-strong); cursor: default; }
-.tools button:disabled kbd { color: inherit; border-color: var(--rule); }
-.runs-button { display: none; }
-main { display: grid; grid-template-columns: 250px minmax(0, 1fr); min-height: 0; }
-main.with-why { grid-template-columns: 250px minmax(0, 1fr) 296px; }
-.stage { position: relative; min-height: 0; overflow: hidden; padding: 14px 18px; }
+.frame {
+  display: grid;
+  grid-template-rows: 64px auto 1fr;
+  height: 100%;
+}
+.frame > main {
+  grid-row: 3;
+}
+header {
+  display: grid;
+  grid-template-columns: 250px 1fr auto;
+  align-items: stretch;
+  background: var(--sheet);
+  border-bottom: 1px solid var(--rule-strong);
+}
+.site {
+  padding: 11px 16px;
+  border-right: 1px solid var(--rule);
+  min-width: 0;
+}
+.site-name {
+  display: block;
+  font-size: 15px;
+  font-weight: 600;
+  font-variation-settings: 'wdth' 110;
+  text-decoration: none;
+  white-space: nowrap;
+  overflow: hidden;
+  text-overflow: ellipsis;
+}
+.saved {
+  display: block;
+  font-size: 11px;
+  color: var(--ink-2);
+}
+.saved.waiting {
+  color: var(--madder);
+  font-weight: 600;
+  line-height: 1.15;
+}
+.tools {
+  display: flex;
+  gap: 14px;
+  align-items: center;
+  padding: 0 18px;
+  color: var(--ink-2);
+  font-size: 12px;
+}
+.tools button:disabled {
+  color: var(--rule-strong);
+  cursor: default;
+}
+.tools button:disabled kbd {
+  color: inherit;
+  border-color: var(--rule);
+}
+.runs-button {
+  display: none;
+}
+main {
+  display: grid;
+  grid-template-columns: 250px minmax(0, 1fr);
+  min-height: 0;
+}
+main.with-why {
+  grid-template-columns: 250px minmax(0, 1fr) 296px;
+}
+.stage {
+  position: relative;
+  min-height: 0;
+  overflow: hidden;
+  padding: 14px 18px;
+}
 @media (max-width: 1000px) {
-  main, main.with-why { grid-template-columns: minmax(0, 1fr); }
-  main.with-why > :last-child { position: fixed; inset: auto 0 0; max-height: 70vh; z-index: 20; border: 0; border-top: 2px solid var(--ink); }
-  .runs-column { display: none; }
-  .runs-column.shown { display: flex; position: fixed; z-index: 15; inset: 88px 0 auto; border-bottom: 2px solid var(--ink); }
-  .runs-button { display: inline; }
+  main,
+  main.with-why {
+    grid-template-columns: minmax(0, 1fr);
+  }
+  main.with-why > :last-child {
+    position: fixed;
+    inset: auto 0 0;
+    max-height: 70vh;
+    z-index: 20;
+    border: 0;
+    border-top: 2px solid var(--ink);
+  }
+  .runs-column {
+    display: none;
+  }
+  .runs-column.shown {
+    display: flex;
+    position: fixed;
+    z-index: 15;
+    inset: 88px 0 auto;
+    border-bottom: 2px solid var(--ink);
+  }
+  .runs-button {
+    display: inline;
+  }
 }
 @media (max-width: 700px) {
-  .frame { grid-template-rows: auto auto 1fr; height: 100%; }
-  header { grid-template-columns: 1fr auto; }
-  header > :nth-child(2) { grid-column: 1 / -1; grid-row: 2; }
-  .site { padding: 5px 10px; border: 0; }
-  .saved { white-space: nowrap; overflow: hidden; text-overflow: ellipsis; }
-  .tools { padding: 0 10px; gap: 12px; }
-  .tools kbd { display: none; }
-  .tools button { padding: 10px 2px; }
-  .stage { padding: 10px; overflow: auto; }
+  .frame {
+    grid-template-rows: auto auto 1fr;
+    height: 100%;
+  }
+  header {
+    grid-template-columns: 1fr auto;
+  }
+  header > :nth-child(2) {
+    grid-column: 1 / -1;
+    grid-row: 2;
+  }
+  .site {
+    padding: 5px 10px;
+    border: 0;
+  }
+  .saved {
+    white-space: nowrap;
+    overflow: hidden;
+    text-overflow: ellipsis;
+  }
+  .tools {
+    padding: 0 10px;
+    gap: 12px;
+  }
+  .tools kbd {
+    display: none;
+  }
+  .tools button {
+    padding: 10px 2px;
+  }
+  .stage {
+    padding: 10px;
+    overflow: auto;
+  }
 }
 </style>

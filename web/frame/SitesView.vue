@@ -33,7 +33,10 @@ onMounted(() => {
 /** What came back, or nothing and a word about why. */
 function orSay(answer: Answer<SiteSummary>): SiteSummary | null {
   if (answer.kind === 'answer') return answer.value;
-  refused.value = answer.kind === 'silence' ? ['The server does not answer. Nothing was changed.'] : [answer.refusal.detail, ...answer.refusal.problems.map(problemLine)];
+  refused.value =
+    answer.kind === 'silence'
+      ? ['The server does not answer. Nothing was changed.']
+      : [answer.refusal.detail, ...answer.refusal.problems.map(problemLine)];
   return null;
 }
 async function openOrSay(asked: Promise<Answer<SiteSummary>>): Promise<void> {
@@ -53,61 +56,180 @@ async function importFile(): Promise<void> {
   await openOrSay(api.importSite(await chosen.text()));
   file.value.value = '';
 }
-const copy = ({ id, name: original }: SiteSummary) => stayOrSay(api.duplicateSite(id, freeName(sites.value!.map((site) => site.name), `${original}, copy`.slice(0, 76))));
+const copy = ({ id, name: original }: SiteSummary) =>
+  stayOrSay(
+    api.duplicateSite(
+      id,
+      freeName(
+        sites.value!.map((site) => site.name),
+        `${original}, copy`.slice(0, 76),
+      ),
+    ),
+  );
 </script>
 
 <template>
   <div class="sites">
     <h1>Neotrope</h1>
     <p class="dim lead">From analog coax to IP, run by run: survey, test, decide, allocate, hand over.</p>
-    <p v-if="silent" class="stop">The server does not answer. <button type="button" class="plain" style="text-decoration: underline" @click="load">Try again</button></p>
+    <p v-if="silent" class="stop">
+      The server does not answer.
+      <button type="button" class="plain" style="text-decoration: underline" @click="load">Try again</button>
+    </p>
     <section v-if="sites">
       <h2>{{ sites.length > 0 ? 'Sites' : 'No sites yet' }}</h2>
-      <p v-if="current.length === 0" class="dim">Start one below, open a site file somebody gave you, or take the demo.</p>
+      <p v-if="current.length === 0" class="dim">
+        Start one below, open a site file somebody gave you, or take the demo.
+      </p>
       <ul>
         <li v-for="site in shown" :key="site.id" :class="{ archived: site.archivedAt }" :data-site="site.id">
-          <span class="which"><RouterLink :to="{ name: 'survey', params: { siteId: site.id } }">{{ site.name }}</RouterLink>
-            <span class="dim tiny">{{ site.version === 0 ? 'as imported' : `${site.version} changes` }}, last {{ new Date(site.changedAt).toLocaleString() }}{{ site.archivedAt ? ', archived' : '' }}</span></span>
+          <span class="which"
+            ><RouterLink :to="{ name: 'survey', params: { siteId: site.id } }">{{ site.name }}</RouterLink>
+            <span class="dim tiny"
+              >{{ site.version === 0 ? 'as imported' : `${site.version} changes` }}, last
+              {{ new Date(site.changedAt).toLocaleString() }}{{ site.archivedAt ? ', archived' : '' }}</span
+            ></span
+          >
           <a class="btn small" :href="fileAddress(site.id)" download>Site file</a>
           <button type="button" class="btn small" @click="copy(site)">Copy</button>
-          <button type="button" class="btn small" @click="stayOrSay(api.archiveSite(site.id, site.archivedAt === null))">{{ site.archivedAt ? 'Bring back' : 'Archive' }}</button>
+          <button
+            type="button"
+            class="btn small"
+            @click="stayOrSay(api.archiveSite(site.id, site.archivedAt === null))"
+          >
+            {{ site.archivedAt ? 'Bring back' : 'Archive' }}
+          </button>
         </li>
       </ul>
-      <button v-if="archived.length > 0" type="button" class="plain dim more" :aria-expanded="showArchived" @click="showArchived = !showArchived">{{ showArchived ? 'Hide what is archived' : `${archived.length} archived` }}</button>
+      <button
+        v-if="archived.length > 0"
+        type="button"
+        class="plain dim more"
+        :aria-expanded="showArchived"
+        @click="showArchived = !showArchived"
+      >
+        {{ showArchived ? 'Hide what is archived' : `${archived.length} archived` }}
+      </button>
     </section>
     <section>
       <h2>Start a site</h2>
       <form class="new" @submit.prevent="openOrSay(api.newSite(name, headEnd))">
-        <TextField :value="name" label="Name of the site" placeholder="Name of the site" @take="(text) => (name = text)" />
-        <TextField :value="headEnd" label="Where the recorders are" placeholder="Where the recorders are" @take="(text) => (headEnd = text)" />
+        <TextField
+          :value="name"
+          label="Name of the site"
+          placeholder="Name of the site"
+          @take="(text) => (name = text)"
+        />
+        <TextField
+          :value="headEnd"
+          label="Where the recorders are"
+          placeholder="Where the recorders are"
+          @take="(text) => (headEnd = text)"
+        />
         <button type="submit" class="btn go">Start</button>
       </form>
     </section>
     <section>
       <h2>Open a site file</h2>
-      <input ref="file" type="file" accept=".json,application/json" aria-label="Site file" @change="importFile" />
+      <input
+        ref="file"
+        type="file"
+        accept=".json,application/json"
+        aria-label="Site file"
+        @change="importFile"
+      />
     </section>
     <section>
       <h2>The demo</h2>
-      <p class="demo"><span class="dim">Saltmarrow Ferry Terminal, an invented site of 24 cameras. This brings a fresh one beside whatever you have changed.</span> <button type="button" class="btn" @click="openOrSay(api.demoSite())">A fresh demo</button></p>
+      <p class="demo">
+        <span class="dim"
+          >Saltmarrow Ferry Terminal, an invented site of 24 cameras. This brings a fresh one beside whatever
+          you have changed.</span
+        >
+        <button type="button" class="btn" @click="openOrSay(api.demoSite())">A fresh demo</button>
+      </p>
     </section>
-    <div v-if="refused.length > 0" class="caution" role="alert"><p v-for="line in refused" :key="line">{{ line }}</p></div>
+    <div v-if="refused.length > 0" class="caution" role="alert">
+      <p v-for="line in refused" :key="line">{{ line }}</p>
+    </div>
   </div>
 </template>
 
 <style scoped>
-.sites { max-width: 720px; height: 100%; overflow: auto; margin: 0 auto; padding: 48px 20px; display: grid; align-content: start; gap: 26px; }
-h1 { font-size: 28px; }
-.lead { margin-top: -20px; font-size: 15px; }
-h2 { padding-bottom: 6px; border-bottom: 1px solid var(--rule-strong); }
-li { display: flex; gap: 8px; align-items: center; padding: 7px 0; border-bottom: 1px solid var(--rule); }
-.which { flex: 1; min-width: 0; display: flex; flex-wrap: wrap; gap: 0 12px; align-items: baseline; }
-li a:first-child { font-size: 15px; }
-.archived a:first-child { color: var(--ink-2); }
-.more { padding: 8px 0; text-decoration: underline; text-underline-offset: 2px; }
-.new { display: grid; grid-template-columns: 1fr 1fr auto; gap: 8px; padding-top: 10px; }
-.demo { display: flex; gap: 12px; align-items: center; padding-top: 8px; }
-input[type='file'] { margin-top: 10px; }
-.new :deep(input) { padding-block: 5px; }
-@media (max-width: 600px) { .new { grid-template-columns: 1fr; } li { flex-wrap: wrap; } .demo { flex-wrap: wrap; } }
+.sites {
+  max-width: 720px;
+  height: 100%;
+  overflow: auto;
+  margin: 0 auto;
+  padding: 48px 20px;
+  display: grid;
+  align-content: start;
+  gap: 26px;
+}
+h1 {
+  font-size: 28px;
+}
+.lead {
+  margin-top: -20px;
+  font-size: 15px;
+}
+h2 {
+  padding-bottom: 6px;
+  border-bottom: 1px solid var(--rule-strong);
+}
+li {
+  display: flex;
+  gap: 8px;
+  align-items: center;
+  padding: 7px 0;
+  border-bottom: 1px solid var(--rule);
+}
+.which {
+  flex: 1;
+  min-width: 0;
+  display: flex;
+  flex-wrap: wrap;
+  gap: 0 12px;
+  align-items: baseline;
+}
+li a:first-child {
+  font-size: 15px;
+}
+.archived a:first-child {
+  color: var(--ink-2);
+}
+.more {
+  padding: 8px 0;
+  text-decoration: underline;
+  text-underline-offset: 2px;
+}
+.new {
+  display: grid;
+  grid-template-columns: 1fr 1fr auto;
+  gap: 8px;
+  padding-top: 10px;
+}
+.demo {
+  display: flex;
+  gap: 12px;
+  align-items: center;
+  padding-top: 8px;
+}
+input[type='file'] {
+  margin-top: 10px;
+}
+.new :deep(input) {
+  padding-block: 5px;
+}
+@media (max-width: 600px) {
+  .new {
+    grid-template-columns: 1fr;
+  }
+  li {
+    flex-wrap: wrap;
+  }
+  .demo {
+    flex-wrap: wrap;
+  }
+}
 </style>

@@ -15,6 +15,18 @@ const emit = defineEmits<{ close: [] }>();
 </template>
 
 <style scoped>
-.why { position: relative; min-height: 0; overflow: auto; background: var(--sheet); border-left: 1px solid var(--rule-strong); padding: 14px 16px; scrollbar-width: thin; }
-.close { float: right; color: var(--ink-2); font-size: 12px; }
+.why {
+  position: relative;
+  min-height: 0;
+  overflow: auto;
+  background: var(--sheet);
+  border-left: 1px solid var(--rule-strong);
+  padding: 14px 16px;
+  scrollbar-width: thin;
+}
+.close {
+  float: right;
+  color: var(--ink-2);
+  font-size: 12px;
+}
 </style>

@@ -1,7 +1,11 @@
 import type { LightSite } from '#core/evaluation';
 import type { StageName } from '../router';
 
-export interface StageLabel { name: StageName; label: string; key: string }
+export interface StageLabel {
+  name: StageName;
+  label: string;
+  key: string;
+}
 
 export const stages: StageLabel[] = [
   { name: 'survey', label: 'Survey', key: '1' },
@@ -11,19 +15,37 @@ export const stages: StageLabel[] = [
   { name: 'plan', label: 'Plan', key: '5' },
 ];
 
-export interface StageProgress { left: string; share: number }
+export interface StageProgress {
+  left: string;
+  share: number;
+}
 
 /** What is left in each stage, in words, and the share of it that is done. */
 export function progressOf({ left, runs, allocation }: LightSite): Record<StageName, StageProgress> {
   const all = runs.length;
   const done = (count: number) => (all === 0 ? 0 : (all - count) / all);
-  const words = (count: number, some: string, none: string) => (all === 0 ? 'nothing noted yet' : count === 0 ? none : `${count} ${some}`);
+  const words = (count: number, some: string, none: string) =>
+    all === 0 ? 'nothing noted yet' : count === 0 ? none : `${count} ${some}`;
   const withoutRecorder = allocation.recorders.length === 0;
   return {
-    survey: { left: words(left.toNote, 'to note', `all ${all} noted`), share: Math.max(0, done(left.toNote)) },
+    survey: {
+      left: words(left.toNote, 'to note', `all ${all} noted`),
+      share: Math.max(0, done(left.toNote)),
+    },
     test: { left: words(left.toTest, 'to test', 'all tested'), share: done(left.toTest) },
     decide: { left: words(left.toDecide, 'open', 'all decided'), share: done(left.toDecide) },
-    allocate: { left: withoutRecorder ? 'no recorder noted' : words(left.toPlace, 'to place', 'all placed'), share: done(left.toPlace) },
-    plan: { left: left.broken > 0 ? `${left.broken} to put right` : all > 0 && left.toPlace + left.toDecide === 0 ? 'ready' : 'in the making', share: all > 0 && left.broken + left.toPlace + left.toDecide === 0 ? 1 : 0 },
+    allocate: {
+      left: withoutRecorder ? 'no recorder noted' : words(left.toPlace, 'to place', 'all placed'),
+      share: done(left.toPlace),
+    },
+    plan: {
+      left:
+        left.broken > 0
+          ? `${left.broken} to put right`
+          : all > 0 && left.toPlace + left.toDecide === 0
+            ? 'ready'
+            : 'in the making',
+      share: all > 0 && left.broken + left.toPlace + left.toDecide === 0 ? 1 : 0,
+    },
   };
 }

@@ -8,10 +8,23 @@ import { axisTicks, layOut } from './lineGeometry';
 import LineStrokes from './LineStrokes.vue';
 
 /** Something found at a metre of the line. */
-export interface LineMark { atM: number; says: string; grave: boolean }
+export interface LineMark {
+  atM: number;
+  says: string;
+  grave: boolean;
+}
 
-const { evaluation, headEnd, cameraEnd = '', marks = [], axisM = 0 } = defineProps<{
-  evaluation: LightRun; headEnd: string; cameraEnd?: string; marks?: readonly LineMark[];
+const {
+  evaluation,
+  headEnd,
+  cameraEnd = '',
+  marks = [],
+  axisM = 0,
+} = defineProps<{
+  evaluation: LightRun;
+  headEnd: string;
+  cameraEnd?: string;
+  marks?: readonly LineMark[];
   /** How many metres the drawing is to reach, where it shares its axis with something longer than the run. */
   axisM?: number;
 }>();
@@ -22,23 +35,49 @@ const x0 = 88;
 const pxPerLetter = 6.2;
 const pxPerM = computed(() => Math.max(0.01, (width.value - x0 - 60) / Math.max(evaluation.lengthM, axisM)));
 const own = useMeasures();
-const shape = computed(() => layOut(evaluation.run, x0, pxPerM.value, (lengthM) => own.quantity(lengthM, 'm')));
+const shape = computed(() =>
+  layOut(evaluation.run, x0, pxPerM.value, (lengthM) => own.quantity(lengthM, 'm')),
+);
 /** A stretch is named where there is room for it beside what arrives at the camera. */
 const wordsPx = computed(() => (cameraEnd ? 240 : 120));
-const placedMarks = computed(() => marks.map((mark) => {
-  const x = x0 + mark.atM * pxPerM.value;
-  // Words stand to the right of their mark where there is room for them.
-  return { ...mark, x, onLeft: x + mark.says.length * pxPerLetter > width.value && x > width.value / 2 };
-}));
-const ticks = computed(() => axisTicks(Math.max(evaluation.lengthM, axisM), Math.min(8, Math.max(1, Math.floor((width.value - x0) / 70))), x0, pxPerM.value, own.measures));
+const placedMarks = computed(() =>
+  marks.map((mark) => {
+    const x = x0 + mark.atM * pxPerM.value;
+    // Words stand to the right of their mark where there is room for them.
+    return { ...mark, x, onLeft: x + mark.says.length * pxPerLetter > width.value && x > width.value / 2 };
+  }),
+);
+const ticks = computed(() =>
+  axisTicks(
+    Math.max(evaluation.lengthM, axisM),
+    Math.min(8, Math.max(1, Math.floor((width.value - x0) / 70))),
+    x0,
+    pxPerM.value,
+    own.measures,
+  ),
+);
 </script>
 
 <template>
   <div ref="box" class="run-line">
-    <svg v-if="width > 0" :width="width" height="92" role="img" :aria-label="`Run of camera ${evaluation.camera.number}: ${shape.words}`">
+    <svg
+      v-if="width > 0"
+      :width="width"
+      height="92"
+      role="img"
+      :aria-label="`Run of camera ${evaluation.camera.number}: ${shape.words}`"
+    >
       <g v-for="(stretch, index) in shape.stretches" :key="index">
-        <rect :x="stretch.x1" :width="Math.max(0, stretch.x2 - stretch.x1 - 1)" y="8" height="50" class="band" />
-        <text v-if="stretch.x2 - stretch.x1 > wordsPx" :x="stretch.x1 + 4" y="19">{{ stretch.stroke.short }}, {{ stretch.environment.replace('-', ' ') }}</text>
+        <rect
+          :x="stretch.x1"
+          :width="Math.max(0, stretch.x2 - stretch.x1 - 1)"
+          y="8"
+          height="50"
+          class="band"
+        />
+        <text v-if="stretch.x2 - stretch.x1 > wordsPx" :x="stretch.x1 + 4" y="19">
+          {{ stretch.stroke.short }}, {{ stretch.environment.replace('-', ' ') }}
+        </text>
       </g>
       <rect x="2" y="28" width="78" height="24" fill="var(--sheet)" stroke="var(--ink)" />
       <text x="41" y="44" text-anchor="middle">{{ headEnd }}</text>
@@ -46,7 +85,9 @@ const ticks = computed(() => axisTicks(Math.max(evaluation.lengthM, axisM), Math
       <LineStrokes :shape="shape" :y="40" />
       <g v-for="mark in placedMarks" :key="`${mark.atM}${mark.says}`" :class="mark.grave ? 'grave' : 'mild'">
         <line :x1="mark.x" :x2="mark.x" y1="24" y2="56" />
-        <text :x="mark.onLeft ? mark.x - 4 : mark.x + 4" y="33" :text-anchor="mark.onLeft ? 'end' : 'start'">{{ mark.says }}</text>
+        <text :x="mark.onLeft ? mark.x - 4 : mark.x + 4" y="33" :text-anchor="mark.onLeft ? 'end' : 'start'">
+          {{ mark.says }}
+        </text>
       </g>
       <EndMark :x="shape.endX + 7" :y="40" :state="evaluation.findings.state" />
       <text :x="shape.endX + 17" y="44" class="name">{{ evaluation.camera.number }}</text>
@@ -60,11 +101,28 @@ const ticks = computed(() => axisTicks(Math.max(evaluation.lengthM, axisM), Math
 </template>
 
 <style scoped>
-.run-line svg { display: block; }
-.band { fill: var(--sheet); opacity: 0.7; }
-.grave line { stroke: var(--madder); stroke-width: 2; }
-.grave text { fill: var(--madder); }
-.mild line { stroke: var(--ochre); stroke-width: 2; }
-.mild text { fill: var(--ochre); }
-.arrives { fill: var(--ink) !important; }
+.run-line svg {
+  display: block;
+}
+.band {
+  fill: var(--sheet);
+  opacity: 0.7;
+}
+.grave line {
+  stroke: var(--madder);
+  stroke-width: 2;
+}
+.grave text {
+  fill: var(--madder);
+}
+.mild line {
+  stroke: var(--ochre);
+  stroke-width: 2;
+}
+.mild text {
+  fill: var(--ochre);
+}
+.arrives {
+  fill: var(--ink) !important;
+}
 </style>

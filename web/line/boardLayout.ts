@@ -2,16 +2,40 @@ import type { LightRun } from '#core/evaluation';
 import { layOut, type LineShape } from './lineGeometry';
 
 export type BoardOrder = 'place' | 'length' | 'trouble';
-export interface BoardRow { run: LightRun; name: string; y: number; shape: LineShape }
-export interface BoardLayout { narrow: boolean; rows: BoardRow[]; headings: { text: string; y: number }[]; height: number; pxPerM: number; longestM: number; x0: number }
+export interface BoardRow {
+  run: LightRun;
+  name: string;
+  y: number;
+  shape: LineShape;
+}
+export interface BoardLayout {
+  narrow: boolean;
+  rows: BoardRow[];
+  headings: { text: string; y: number }[];
+  height: number;
+  pxPerM: number;
+  longestM: number;
+  x0: number;
+}
 
-const rank: Record<LightRun['findings']['state'], number> = { stop: 0, fails: 1, close: 2, untested: 3, holds: 4 };
+const rank: Record<LightRun['findings']['state'], number> = {
+  stop: 0,
+  fails: 1,
+  close: 2,
+  untested: 3,
+  holds: 4,
+};
 
 /** The same runs, in the order a person asked for. */
 export function ordered(runs: readonly LightRun[], order: BoardOrder): LightRun[] {
   const byNumber = (a: LightRun, b: LightRun) => a.camera.number - b.camera.number;
   if (order === 'length') return [...runs].sort((a, b) => b.lengthM - a.lengthM || byNumber(a, b));
-  return [...runs].sort((a, b) => rank[a.findings.state] - rank[b.findings.state] || (b.findings.binding.share ?? 0) - (a.findings.binding.share ?? 0) || byNumber(a, b));
+  return [...runs].sort(
+    (a, b) =>
+      rank[a.findings.state] - rank[b.findings.state] ||
+      (b.findings.binding.share ?? 0) - (a.findings.binding.share ?? 0) ||
+      byNumber(a, b),
+  );
 }
 
 /** A name cut to the room before its line; about 6.4 px a letter. */
@@ -20,7 +44,10 @@ function shortened(name: string, roomPx: number): string {
   return name.length > letters ? `${name.slice(0, letters - 1)}…` : name;
 }
 
-interface Group { name: string; runs: LightRun[] }
+interface Group {
+  name: string;
+  runs: LightRun[];
+}
 
 /** Narrower than this, only the metres are written behind a line. */
 const narrowPx = 560;
@@ -28,15 +55,35 @@ const headingPx = 18;
 const topPx = 26;
 
 /** Lays all runs out to one scale so that they fill the height where they can, and scroll where they cannot. */
-export function boardLayout(groups: readonly Group[], order: BoardOrder, width: number, height: number, lengthWords: (lengthM: number) => string): BoardLayout {
-  const shown: Group[] = order === 'place' ? [...groups] : [{ name: '', runs: ordered(groups.flatMap(({ runs }) => runs), order) }];
+export function boardLayout(
+  groups: readonly Group[],
+  order: BoardOrder,
+  width: number,
+  height: number,
+  lengthWords: (lengthM: number) => string,
+): BoardLayout {
+  const shown: Group[] =
+    order === 'place'
+      ? [...groups]
+      : [
+          {
+            name: '',
+            runs: ordered(
+              groups.flatMap(({ runs }) => runs),
+              order,
+            ),
+          },
+        ];
   const count = shown.reduce((sum, { runs }) => sum + runs.length, 0);
   const headings = order === 'place' ? shown.length : 0;
   const rowPx = Math.min(26, Math.max(17, (height - topPx - 8 - headings * headingPx) / Math.max(1, count)));
   const narrow = width < narrowPx;
   const x0 = narrow ? 124 : 150;
   const wordsPx = narrow ? 66 : 170;
-  const longestM = shown.reduce((most, { runs }) => runs.reduce((longest, { lengthM }) => Math.max(longest, lengthM), most), 50);
+  const longestM = shown.reduce(
+    (most, { runs }) => runs.reduce((longest, { lengthM }) => Math.max(longest, lengthM), most),
+    50,
+  );
   const pxPerM = Math.max(0.05, (width - x0 - wordsPx) / longestM);
   const layout: BoardLayout = { narrow, rows: [], headings: [], height: 0, pxPerM, longestM, x0 };
   let y = topPx;
@@ -46,7 +93,12 @@ export function boardLayout(groups: readonly Group[], order: BoardOrder, width: 
       y += headingPx;
     }
     for (const run of runs) {
-      layout.rows.push({ run, name: shortened(run.camera.name, x0 - 30), y: y + rowPx / 2, shape: layOut(run.run, x0, pxPerM, lengthWords) });
+      layout.rows.push({
+        run,
+        name: shortened(run.camera.name, x0 - 30),
+        y: y + rowPx / 2,
+        shape: layOut(run.run, x0, pxPerM, lengthWords),
+      });
       y += rowPx;
     }
   }

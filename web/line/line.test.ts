@@ -10,7 +10,10 @@ import { strokeOf } from './strokes';
 const site = saltmarrowSite();
 const { runs } = lightSite(evaluateSite(site));
 const metres = (lengthM: number) => `${Math.round(lengthM)} m`;
-const groups = [{ name: 'Ticket hall', runs: runs.slice(0, 4) }, { name: 'Quay', runs: runs.slice(11, 16) }];
+const groups = [
+  { name: 'Ticket hall', runs: runs.slice(0, 4) },
+  { name: 'Quay', runs: runs.slice(11, 16) },
+];
 
 describe('a line', () => {
   it('is as long as its run, to scale, with a tick at each joint', () => {
@@ -25,7 +28,13 @@ describe('a line', () => {
   });
   it('the axis has round steps and reaches the end', () => {
     expect([axisStep(34, 6), axisStep(480, 6), axisStep(5000, 6)]).toEqual([10, 100, 1000]);
-    expect(axisTicks(480, 6, 10, 1, { length: 'm', gauge: 'awg' }).map(({ text, x }) => [text, x])).toEqual([['0 m', 10], ['100 m', 110], ['200 m', 210], ['300 m', 310], ['400 m', 410]]);
+    expect(axisTicks(480, 6, 10, 1, { length: 'm', gauge: 'awg' }).map(({ text, x }) => [text, x])).toEqual([
+      ['0 m', 10],
+      ['100 m', 110],
+      ['200 m', 210],
+      ['300 m', 310],
+      ['400 m', 410],
+    ]);
     const feet = axisTicks(480, 6, 0, 1, { length: 'ft', gauge: 'awg' });
     expect([feet.at(-1)!.text, feet.at(-1)!.x]).toEqual(['1500 ft', expect.closeTo(457.2, 6)]);
   });
@@ -40,7 +49,9 @@ describe('the board', () => {
   });
   it('fits the height where it can', () => {
     expect(boardLayout(groups, 'place', 1000, 700, metres).height).toBeLessThanOrEqual(700);
-    expect(boardLayout([{ name: 'x', runs: [...runs, ...runs, ...runs] }], 'place', 1000, 400, metres).height).toBeGreaterThan(400);
+    expect(
+      boardLayout([{ name: 'x', runs: [...runs, ...runs, ...runs] }], 'place', 1000, 400, metres).height,
+    ).toBeGreaterThan(400);
   });
   it('puts trouble first, or the longest', () => {
     const trouble = ordered(runs, 'trouble').map(({ findings }) => findings.state);

@@ -2,17 +2,40 @@ import type { Run } from '#core/site';
 import { inLength, shownUnit, type Measures } from '#core/units';
 import { strokeOf, type Stroke } from './strokes';
 
-export interface LineStretch { x1: number; x2: number; stroke: Stroke; hasLeg: boolean; environment: string }
-export interface LineShape { stretches: LineStretch[]; joints: { x: number; kind: string }[]; endX: number; metres: string; words: string }
+export interface LineStretch {
+  x1: number;
+  x2: number;
+  stroke: Stroke;
+  hasLeg: boolean;
+  environment: string;
+}
+export interface LineShape {
+  stretches: LineStretch[];
+  joints: { x: number; kind: string }[];
+  endX: number;
+  metres: string;
+  words: string;
+}
 
 /** A run laid out from left to right: `x0` is the head end, `pxPerM` the common scale. */
-export function layOut(run: Run, x0: number, pxPerM: number, lengthWords: (lengthM: number) => string): LineShape {
+export function layOut(
+  run: Run,
+  x0: number,
+  pxPerM: number,
+  lengthWords: (lengthM: number) => string,
+): LineShape {
   let x = x0;
   const stretches: LineStretch[] = [];
   const joints: LineShape['joints'] = [];
   for (const segment of run.segments) {
     const x2 = x + segment.lengthM * pxPerM;
-    stretches.push({ x1: x, x2, stroke: strokeOf(segment.cable), hasLeg: segment.leg.kind === 'cores', environment: segment.environment });
+    stretches.push({
+      x1: x,
+      x2,
+      stroke: strokeOf(segment.cable),
+      hasLeg: segment.leg.kind === 'cores',
+      environment: segment.environment,
+    });
     if (segment.joint) joints.push({ x: x2, kind: segment.joint });
     x = x2;
   }
@@ -29,9 +52,18 @@ export function axisStep(longest: number, most: number): number {
 }
 
 /** Where the lengths stand on an axis as long as the longest run, round in the person's own unit. */
-export function axisTicks(longestM: number, most: number, x0: number, pxPerM: number, measures: Measures): { text: string; x: number }[] {
+export function axisTicks(
+  longestM: number,
+  most: number,
+  x0: number,
+  pxPerM: number,
+  measures: Measures,
+): { text: string; x: number }[] {
   const longest = inLength(longestM, measures);
   const step = axisStep(longest, most);
   const pxPerUnit = (pxPerM * longestM) / longest;
-  return Array.from({ length: Math.floor(longest / step) + 1 }, (_, i) => ({ text: `${i * step} ${shownUnit('m', measures)}`, x: x0 + i * step * pxPerUnit }));
+  return Array.from({ length: Math.floor(longest / step) + 1 }, (_, i) => ({
+    text: `${i * step} ${shownUnit('m', measures)}`,
+    x: x0 + i * step * pxPerUnit,
+  }));
 }

@@ -1,7 +1,12 @@
 import { signalCable } from '#core/cable';
 
 /** How a construction is drawn: weight for the size of coax, dashes for thin leads and pair cable, slate for steel. */
-export interface Stroke { colour: string; weight: number; dashes: string; short: string }
+export interface Stroke {
+  colour: string;
+  weight: number;
+  dashes: string;
+  short: string;
+}
 
 const copper = 'var(--copper)';
 const byId: Record<string, Stroke> = {
@@ -20,5 +25,12 @@ const byId: Record<string, Stroke> = {
 /** The stroke of a construction. One that is not in the list is drawn by its kind and named by its label. */
 export function strokeOf(cableId: string): Stroke {
   const cable = signalCable(cableId);
-  return byId[cableId] ?? { colour: cable.kind === 'coax' ? copper : 'var(--verdigris)', weight: 4, dashes: cable.kind === 'coax' ? '' : '9 3', short: cable.label };
+  return (
+    byId[cableId] ?? {
+      colour: cable.kind === 'coax' ? copper : 'var(--verdigris)',
+      weight: 4,
+      dashes: cable.kind === 'coax' ? '' : '9 3',
+      short: cable.label,
+    }
+  );
 }

@@ -5,10 +5,17 @@ const emit = defineEmits<{ leave: [] }>();
 </script>
 
 <template>
-  <div v-if="problems.length > 0" class="caution" role="alert"><p v-for="problem in problems" :key="problem">{{ problem }}</p></div>
-  <div class="row foot"><span class="push" /><button type="button" class="btn" @click="emit('leave')">Leave it</button><button type="submit" class="btn go" :disabled="held">{{ go }}</button></div>
+  <div v-if="problems.length > 0" class="caution" role="alert">
+    <p v-for="problem in problems" :key="problem">{{ problem }}</p>
+  </div>
+  <div class="row foot">
+    <span class="push" /><button type="button" class="btn" @click="emit('leave')">Leave it</button
+    ><button type="submit" class="btn go" :disabled="held">{{ go }}</button>
+  </div>
 </template>
 
 <style scoped>
-.foot { padding-top: 8px; }
+.foot {
+  padding-top: 8px;
+}
 </style>

@@ -8,9 +8,20 @@ const { load, digits = 1 } = defineProps<{ load: Load; digits?: number }>();
 </script>
 
 <template>
-  <span class="load"><MarginBar :share="load.share" :state="load.standing" /><span class="mono">{{ formatFigure(load.used, load.unit, digits) }} <span class="dim">of {{ formatFigure(load.most, load.unit, digits) }} {{ load.unit }}</span></span></span>
+  <span class="load"
+    ><MarginBar :share="load.share" :state="load.standing" /><span class="mono"
+      >{{ formatFigure(load.used, load.unit, digits) }}
+      <span class="dim">of {{ formatFigure(load.most, load.unit, digits) }} {{ load.unit }}</span></span
+    ></span
+  >
 </template>
 
 <style scoped>
-.load { display: inline-flex; gap: 8px; align-items: center; white-space: nowrap; font-size: 12px; }
+.load {
+  display: inline-flex;
+  gap: 8px;
+  align-items: center;
+  white-space: nowrap;
+  font-size: 12px;
+}
 </style>

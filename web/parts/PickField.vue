@@ -2,13 +2,27 @@
 import Select from 'primevue/select';
 
 /** One of a few words. The widget is the library's; this ties it to a value and a label. */
-defineProps<{ value: T | null; choices: { value: T; says: string }[]; label: string; disabled?: boolean; placeholder?: string }>();
+defineProps<{
+  value: T | null;
+  choices: { value: T; says: string }[];
+  label: string;
+  disabled?: boolean;
+  placeholder?: string;
+}>();
 const emit = defineEmits<{ take: [value: T] }>();
 </script>
 
 <template>
   <Select
-    :model-value="value" :options="choices" option-label="says" option-value="value" :aria-label="label" size="small" :disabled="disabled" :placeholder="placeholder ?? ''" :filter="choices.length > 14"
+    :model-value="value"
+    :options="choices"
+    option-label="says"
+    option-value="value"
+    :aria-label="label"
+    size="small"
+    :disabled="disabled"
+    :placeholder="placeholder ?? ''"
+    :filter="choices.length > 14"
     @update:model-value="(next: T) => emit('take', next)"
   />
 </template>

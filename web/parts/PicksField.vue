@@ -2,13 +2,29 @@
 import MultiSelect from 'primevue/multiselect';
 
 /** None, one or several of a few words, in the order they are picked. */
-defineProps<{ values: readonly T[]; choices: { value: T; says: string }[]; label: string; placeholder?: string; disabled?: boolean }>();
+defineProps<{
+  values: readonly T[];
+  choices: { value: T; says: string }[];
+  label: string;
+  placeholder?: string;
+  disabled?: boolean;
+}>();
 const emit = defineEmits<{ take: [values: T[]]; closed: [] }>();
 </script>
 
 <template>
   <MultiSelect
-    :model-value="[...values]" :options="choices" option-label="says" option-value="value" :aria-label="label" :placeholder="placeholder ?? 'None'" size="small" :show-toggle-all="false" :disabled="disabled" :filter="choices.length > 14"
-    @update:model-value="(next: T[]) => emit('take', next)" @hide="emit('closed')"
+    :model-value="[...values]"
+    :options="choices"
+    option-label="says"
+    option-value="value"
+    :aria-label="label"
+    :placeholder="placeholder ?? 'None'"
+    size="small"
+    :show-toggle-all="false"
+    :disabled="disabled"
+    :filter="choices.length > 14"
+    @update:model-value="(next: T[]) => emit('take', next)"
+    @hide="emit('closed')"
   />
 </template>

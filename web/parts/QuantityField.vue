@@ -8,7 +8,19 @@ import { useMeasures } from '../stores/measures';
  * A figure with its unit. Takes other spellings of the unit, says in words what it cannot read, and keeps
  * typed text until it is understood. `entered` reports Enter, so that a list of fields can move on.
  */
-const { value, unit, label, digits, allowed = () => undefined, clearAfter = false, again = false, clearable = false, disabled = false, size = 'small', placeholder = '' } = defineProps<{
+const {
+  value,
+  unit,
+  label,
+  digits,
+  allowed = () => undefined,
+  clearAfter = false,
+  again = false,
+  clearable = false,
+  disabled = false,
+  size = 'small',
+  placeholder = '',
+} = defineProps<{
   value: number | null;
   unit: Unit;
   label: string;
@@ -66,8 +78,19 @@ const describedBy = computed(() => (why.value ? `${id}-why` : undefined));
 <template>
   <span class="quantity" :class="size">
     <InputText
-      :id="id" v-model="text" :aria-label="label" :aria-describedby="describedBy" :invalid="why !== undefined" :disabled="disabled" :autofocus="autofocus" :placeholder="placeholder"
-      inputmode="decimal" autocomplete="off" @input="touched = true" @change="take" @keydown.enter.prevent="onEnter"
+      :id="id"
+      v-model="text"
+      :aria-label="label"
+      :aria-describedby="describedBy"
+      :invalid="why !== undefined"
+      :disabled="disabled"
+      :autofocus="autofocus"
+      :placeholder="placeholder"
+      inputmode="decimal"
+      autocomplete="off"
+      @input="touched = true"
+      @change="take"
+      @keydown.enter.prevent="onEnter"
     />
     <span class="unit">{{ own.unitWord(unit) }}</span>
     <span v-if="why" :id="`${id}-why`" class="why" role="alert">{{ why }}</span>
@@ -75,9 +98,38 @@ const describedBy = computed(() => (why.value ? `${id}-why` : undefined));
 </template>
 
 <style scoped>
-.quantity { position: relative; display: inline-flex; align-items: center; gap: 4px; }
-.quantity :deep(input) { width: 100%; min-width: 0; text-align: right; font-family: var(--mono); }
-.quantity.large :deep(input) { font-size: 15px; padding-block: 2px; }
-.unit { flex: none; min-width: 22px; color: var(--ink-2); font-size: 11px; }
-.why { position: absolute; z-index: 3; top: 100%; right: 0; width: max-content; max-width: 240px; padding: 3px 7px; background: var(--madder-2); color: var(--ink); font-size: 11px; }
+.quantity {
+  position: relative;
+  display: inline-flex;
+  align-items: center;
+  gap: 4px;
+}
+.quantity :deep(input) {
+  width: 100%;
+  min-width: 0;
+  text-align: right;
+  font-family: var(--mono);
+}
+.quantity.large :deep(input) {
+  font-size: 15px;
+  padding-block: 2px;
+}
+.unit {
+  flex: none;
+  min-width: 22px;
+  color: var(--ink-2);
+  font-size: 11px;
+}
+.why {
+  position: absolute;
+  z-index: 3;
+  top: 100%;
+  right: 0;
+  width: max-content;
+  max-width: 240px;
+  padding: 3px 7px;
+  background: var(--madder-2);
+  color: var(--ink);
+  font-size: 11px;
+}
 </style>

@@ -3,14 +3,28 @@ import InputText from 'primevue/inputtext';
 import { ref, watch } from 'vue';
 
 /** A line of text that is taken when it is left or Enter is pressed, and stays as typed where it is refused. */
-const { value, label, refuse = () => undefined, placeholder = '' } = defineProps<{ value: string; label: string; refuse?: (text: string) => string | undefined; placeholder?: string; autofocus?: boolean }>();
+const {
+  value,
+  label,
+  refuse = () => undefined,
+  placeholder = '',
+} = defineProps<{
+  value: string;
+  label: string;
+  refuse?: (text: string) => string | undefined;
+  placeholder?: string;
+  autofocus?: boolean;
+}>();
 const emit = defineEmits<{ take: [text: string] }>();
 
 const text = ref(value);
 const why = ref<string>();
-watch(() => value, (next) => {
-  if (!why.value) text.value = next;
-});
+watch(
+  () => value,
+  (next) => {
+    if (!why.value) text.value = next;
+  },
+);
 
 function take(): void {
   why.value = refuse(text.value.trim());
@@ -20,13 +34,32 @@ function take(): void {
 
 <template>
   <span class="text-field">
-    <InputText v-model="text" size="small" :aria-label="label" :invalid="why !== undefined" :autofocus="autofocus" :placeholder="placeholder" autocomplete="off" @change="take" />
+    <InputText
+      v-model="text"
+      size="small"
+      :aria-label="label"
+      :invalid="why !== undefined"
+      :autofocus="autofocus"
+      :placeholder="placeholder"
+      autocomplete="off"
+      @change="take"
+    />
     <span v-if="why" class="why" role="alert">{{ why }}</span>
   </span>
 </template>
 
 <style scoped>
-.text-field { display: block; width: 100%; }
-.text-field :deep(input) { width: 100%; }
-.why { display: block; padding: 2px 6px; background: var(--madder-2); font-size: 11px; }
+.text-field {
+  display: block;
+  width: 100%;
+}
+.text-field :deep(input) {
+  width: 100%;
+}
+.why {
+  display: block;
+  padding: 2px 6px;
+  background: var(--madder-2);
+  font-size: 11px;
+}
 </style>

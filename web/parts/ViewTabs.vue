@@ -8,16 +8,41 @@ const emit = defineEmits<{ show: [view: T] }>();
   <nav class="views" :aria-label="label">
     <template v-for="one in views" :key="one.id">
       <b v-if="one.id === view" aria-current="page">{{ one.says }}</b>
-      <button v-else type="button" class="plain" @click="emit('show', one.id)">{{ one.says }} <kbd>{{ one.key }}</kbd></button>
+      <button v-else type="button" class="plain" @click="emit('show', one.id)">
+        {{ one.says }} <kbd>{{ one.key }}</kbd>
+      </button>
     </template>
   </nav>
 </template>
 
 <style scoped>
-.views { display: flex; flex-wrap: wrap; gap: 4px 12px; align-items: baseline; }
-.views button { color: var(--ink-2); padding: 2px 0; }
-.views button:hover { color: var(--ink); text-decoration: underline; text-underline-offset: 3px; }
-.views b { border-bottom: 2px solid var(--copper); }
-@media (max-width: 1250px) { .views kbd { display: none; } }
-@media (max-width: 700px) { .views button, .views b { padding: 9px 2px; } }
+.views {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 4px 12px;
+  align-items: baseline;
+}
+.views button {
+  color: var(--ink-2);
+  padding: 2px 0;
+}
+.views button:hover {
+  color: var(--ink);
+  text-decoration: underline;
+  text-underline-offset: 3px;
+}
+.views b {
+  border-bottom: 2px solid var(--copper);
+}
+@media (max-width: 1250px) {
+  .views kbd {
+    display: none;
+  }
+}
+@media (max-width: 700px) {
+  .views button,
+  .views b {
+    padding: 9px 2px;
+  }
+}
 </style>

@@ -6,10 +6,22 @@ import { useMeasures } from '../stores/measures';
 /** A short calculation on paper: each step with its figures and where they come from, then the limit and what follows. */
 const { working } = defineProps<{ working: Working }>();
 
-const sourceWords: Record<Figure['from'], string> = { measured: 'measured', 'data-sheet': 'data sheet', typical: 'typical', noted: 'noted on site', policy: 'policy', standard: 'standard', computed: 'computed' };
+const sourceWords: Record<Figure['from'], string> = {
+  measured: 'measured',
+  'data-sheet': 'data sheet',
+  typical: 'typical',
+  noted: 'noted on site',
+  policy: 'policy',
+  standard: 'standard',
+  computed: 'computed',
+};
 const { quantity } = useMeasures();
 const show = ({ value, unit }: Figure) => quantity(value, unit);
-const limitWords = computed(() => (working.limit ? `${working.limit.sense === 'at-most' ? 'at most' : 'at least'} ${show(working.limit.figure)}` : ''));
+const limitWords = computed(() =>
+  working.limit
+    ? `${working.limit.sense === 'at-most' ? 'at most' : 'at least'} ${show(working.limit.figure)}`
+    : '',
+);
 </script>
 
 <template>
@@ -20,11 +32,15 @@ const limitWords = computed(() => (working.limit ? `${working.limit.sense === 'a
       <p class="mono formula">{{ formulas[step.formula].writes }}</p>
       <dl>
         <div v-for="(input, k) in step.inputs" :key="k">
-          <dt>{{ input.name }} <span class="from">{{ sourceWords[input.from] }}</span></dt>
+          <dt>
+            {{ input.name }} <span class="from">{{ sourceWords[input.from] }}</span>
+          </dt>
           <dd class="mono">{{ show(input) }}</dd>
         </div>
         <div class="result">
-          <dt>{{ step.result.name }} <span class="from">{{ sourceWords[step.result.from] }}</span></dt>
+          <dt>
+            {{ step.result.name }} <span class="from">{{ sourceWords[step.result.from] }}</span>
+          </dt>
           <dd class="mono">{{ show(step.result) }}</dd>
         </div>
       </dl>
@@ -34,7 +50,10 @@ const limitWords = computed(() => (working.limit ? `${working.limit.sense === 'a
       <h3>Held against</h3>
       <dl>
         <div class="result">
-          <dt>{{ working.limit.figure.name }} <span class="from">{{ sourceWords[working.limit.figure.from] }}</span></dt>
+          <dt>
+            {{ working.limit.figure.name }}
+            <span class="from">{{ sourceWords[working.limit.figure.from] }}</span>
+          </dt>
           <dd class="mono">{{ limitWords }}</dd>
         </div>
       </dl>
@@ -44,15 +63,50 @@ const limitWords = computed(() => (working.limit ? `${working.limit.sense === 'a
 </template>
 
 <style scoped>
-h2 { margin-bottom: 8px; padding-right: 70px; }
-.step { border-top: 1px solid var(--rule); padding: 6px 0 7px; font-size: 12px; }
-.step h3 { font-weight: 500; }
-.formula { margin: 2px 0; font-size: 11px; color: var(--ink-2); }
-dl > div { display: flex; justify-content: space-between; gap: 10px; }
-dt { color: var(--ink-2); }
-dd { white-space: nowrap; }
-.result dt, .result dd { color: var(--ink); font-weight: 500; }
-.from { font-size: 10px; font-weight: 400; color: var(--ink-2); border-bottom: 1px dotted var(--rule-strong); }
-.source { font-size: 11px; color: var(--ink-2); }
-.conclusion { font-size: 13px; }
+h2 {
+  margin-bottom: 8px;
+  padding-right: 70px;
+}
+.step {
+  border-top: 1px solid var(--rule);
+  padding: 6px 0 7px;
+  font-size: 12px;
+}
+.step h3 {
+  font-weight: 500;
+}
+.formula {
+  margin: 2px 0;
+  font-size: 11px;
+  color: var(--ink-2);
+}
+dl > div {
+  display: flex;
+  justify-content: space-between;
+  gap: 10px;
+}
+dt {
+  color: var(--ink-2);
+}
+dd {
+  white-space: nowrap;
+}
+.result dt,
+.result dd {
+  color: var(--ink);
+  font-weight: 500;
+}
+.from {
+  font-size: 10px;
+  font-weight: 400;
+  color: var(--ink-2);
+  border-bottom: 1px dotted var(--rule-strong);
+}
+.source {
+  font-size: 11px;
+  color: var(--ink-2);
+}
+.conclusion {
+  font-size: 13px;
+}
 </style>

@@ -2,19 +2,52 @@ import type { Applying, FoundCamera, Report } from '#core/device';
 import type { Problem } from '#core/problems';
 import type { Edit, Found, LogEntry, PictureType, RunState, SiteFile, TestId } from '#core/site';
 
-export interface SiteSummary { id: string; name: string; version: number; changedAt: string; archivedAt: string | null }
+export interface SiteSummary {
+  id: string;
+  name: string;
+  version: number;
+  changedAt: string;
+  archivedAt: string | null;
+}
 /** A picture as the server keeps it. */
-export interface KeptPicture { fileId: string; mediaType: PictureType; widthPx: number; heightPx: number; remarks: string[] }
+export interface KeptPicture {
+  fileId: string;
+  mediaType: PictureType;
+  widthPx: number;
+  heightPx: number;
+  remarks: string[];
+}
 /** Who an instrument says that it is. */
-export interface InstrumentIdentity { name: string; serial: string }
-export interface InstrumentAnswer extends InstrumentIdentity { found: Found }
+export interface InstrumentIdentity {
+  name: string;
+  serial: string;
+}
+export interface InstrumentAnswer extends InstrumentIdentity {
+  found: Found;
+}
 /** What an instrument is asked to read, and how the run was left for it. */
-export interface InstrumentAsked { test: TestId; runNumber: number; state: RunState; current: 'dc' | 'ac' }
-export interface ServedSite { id: string; version: number; file: SiteFile; log: LogEntry[] }
+export interface InstrumentAsked {
+  test: TestId;
+  runNumber: number;
+  state: RunState;
+  current: 'dc' | 'ac';
+}
+export interface ServedSite {
+  id: string;
+  version: number;
+  file: SiteFile;
+  log: LogEntry[];
+}
 
 /** What the server said in place of an answer. */
-export interface Refusal { status: number; detail: string; problems: Problem[]; since: LogEntry[] }
-export type Answer<T> = { kind: 'answer'; value: T } | { kind: 'refusal'; refusal: Refusal } | { kind: 'silence' };
+export interface Refusal {
+  status: number;
+  detail: string;
+  problems: Problem[];
+  since: LogEntry[];
+}
+export type Answer<T> =
+  { kind: 'answer'; value: T } | { kind: 'refusal'; refusal: Refusal } | { kind: 'silence' };
 
 async function ask<T>(path: string, init?: RequestInit): Promise<Answer<T>> {
   let response: Response;
@@ -28,39 +61,68 @@ async function ask<T>(path: string, init?: RequestInit): Promise<Answer<T>> {
     const body: unknown = await response.json();
     if (response.ok) return { kind: 'answer', value: body as T };
     const { detail, problems, since } = body as Partial<Refusal>;
-    return { kind: 'refusal', refusal: { status: response.status, detail: detail ?? response.statusText, problems: problems ?? [], since: since ?? [] } };
+    return {
+      kind: 'refusal',
+      refusal: {
+        status: response.status,
+        detail: detail ?? response.statusText,
+        problems: problems ?? [],
+        since: since ?? [],
+      },
+    };
   } catch {
     // A proxy's page, or an answer that broke off: as good as none, and safe to ask again.
     return { kind: 'silence' };
   }
 }
 
-const post = <T>(path: string, body: string) => ask<T>(path, { method: 'POST', headers: { 'content-type': 'application/json' }, body });
+const post = <T>(path: string, body: string) =>
+  ask<T>(path, { method: 'POST', headers: { 'content-type': 'application/json' }, body });
 
 export const api = {
   sites: () => ask<{ sites: SiteSummary[] }>('/sites'),
   site: (id: string) => ask<ServedSite>(`/sites/${id}`),
   since: (id: string, version: number) => ask<{ entries: LogEntry[] }>(`/sites/${id}/edits?after=${version}`),
   edit: (edit: Edit) => post<{ entry: LogEntry }>(`/sites/${edit.site}/edits`, JSON.stringify(edit)),
-  newSite: (name: string, headEndName: string) => post<SiteSummary>('/sites', JSON.stringify({ name, headEndName })),
-  duplicateSite: (id: string, name: string) => post<SiteSummary>(`/sites/${id}/duplicate`, JSON.stringify({ name })),
-  archiveSite: (id: string, archived: boolean) => post<SiteSummary>(`/sites/${id}/archive`, JSON.stringify({ archived })),
+  newSite: (name: string, headEndName: string) =>
+    post<SiteSummary>('/sites', JSON.stringify({ name, headEndName })),
+  duplicateSite: (id: string, name: string) =>
+    post<SiteSummary>(`/sites/${id}/duplicate`, JSON.stringify({ name })),
+  archiveSite: (id: string, archived: boolean) =>
+    post<SiteSummary>(`/sites/${id}/archive`, JSON.stringify({ archived })),
   demoSite: () => post<SiteSummary>('/sites/demo', '{}'),
-  keepPicture: (use: 'drawing' | 'photo', picture: Blob) => ask<KeptPicture>(`/pictures?for=${use}`, { method: 'POST', headers: { 'content-type': 'application/octet-stream' }, body: picture }),
+  keepPicture: (use: 'drawing' | 'photo', picture: Blob) =>
+    ask<KeptPicture>(`/pictures?for=${use}`, {
+      method: 'POST',
+      headers: { 'content-type': 'application/octet-stream' },
+      body: picture,
+    }),
   instruments: () => ask<{ standIn: string | null; reads: TestId[] }>('/instrument'),
-  identifyInstrument: (address: string) => post<InstrumentIdentity>('/instrument/identify', JSON.stringify({ address })),
-  readInstrument: (address: string, asked: InstrumentAsked) => post<InstrumentAnswer>('/instrument/read', JSON.stringify({ address, ...asked })),
+  identifyInstrument: (address: string) =>
+    post<InstrumentIdentity>('/instrument/identify', JSON.stringify({ address })),
+  readInstrument: (address: string, asked: InstrumentAsked) =>
+    post<InstrumentAnswer>('/instrument/read', JSON.stringify({ address, ...asked })),
   recorders: () => ask<{ standIns: Record<string, string> }>('/recorders'),
-  readRecorder: (address: string) => post<{ report: Report; cameras: FoundCamera[] }>('/recorders/read', JSON.stringify({ address })),
-  applying: (siteId: string, recorderId: string) => ask<{ applying: Applying | null }>(`/sites/${siteId}/recorders/${recorderId}/applying`),
-  apply: (siteId: string, recorderId: string, given: { address: string; key: string; by: string }) => post<Applying>(`/sites/${siteId}/recorders/${recorderId}/applying`, JSON.stringify(given)),
-  goOnApplying: (siteId: string, recorderId: string, given: { key: string; by: string; goal: Applying['goal'] }) => post<Applying>(`/sites/${siteId}/recorders/${recorderId}/applying/on`, JSON.stringify(given)),
-  stopApplying: (siteId: string, recorderId: string) => post<null>(`/sites/${siteId}/recorders/${recorderId}/applying/stop`, '{}'),
-  forgetApplying: (siteId: string, recorderId: string) => ask<null>(`/sites/${siteId}/recorders/${recorderId}/applying`, { method: 'DELETE' }),
+  readRecorder: (address: string) =>
+    post<{ report: Report; cameras: FoundCamera[] }>('/recorders/read', JSON.stringify({ address })),
+  applying: (siteId: string, recorderId: string) =>
+    ask<{ applying: Applying | null }>(`/sites/${siteId}/recorders/${recorderId}/applying`),
+  apply: (siteId: string, recorderId: string, given: { address: string; key: string; by: string }) =>
+    post<Applying>(`/sites/${siteId}/recorders/${recorderId}/applying`, JSON.stringify(given)),
+  goOnApplying: (
+    siteId: string,
+    recorderId: string,
+    given: { key: string; by: string; goal: Applying['goal'] },
+  ) => post<Applying>(`/sites/${siteId}/recorders/${recorderId}/applying/on`, JSON.stringify(given)),
+  stopApplying: (siteId: string, recorderId: string) =>
+    post<null>(`/sites/${siteId}/recorders/${recorderId}/applying/stop`, '{}'),
+  forgetApplying: (siteId: string, recorderId: string) =>
+    ask<null>(`/sites/${siteId}/recorders/${recorderId}/applying`, { method: 'DELETE' }),
   importSite: (text: string) => post<SiteSummary>('/sites/import', text),
 };
 
 export const fileAddress = (id: string): string => `/api/sites/${id}/file`;
 export const planCsvAddress = (id: string): string => `/api/sites/${id}/plan.csv`;
-export const savedSettingsAddress = (siteId: string, recorderId: string): string => `/api/sites/${siteId}/recorders/${recorderId}/applying/settings`;
+export const savedSettingsAddress = (siteId: string, recorderId: string): string =>
+  `/api/sites/${siteId}/recorders/${recorderId}/applying/settings`;
 export const pictureAddress = (fileId: string): string => `/api/pictures/${fileId}`;

@@ -5,8 +5,19 @@ import { dropFirst, enqueue, nextToSend, rebase, seenLog, seenSite, type Queue }
 
 const at = '2026-03-12T09:00:00Z';
 const empty: Queue = { version: 4, confirmed: saltmarrowSite(), log: [], pending: [] };
-const choose = (id: string, option: OptionKind): Change => ({ kind: 'choice', id, set: { id, option, at, by: 'x' } });
-const draft = (id: string, ...changes: Change[]) => ({ id, site: 's', label: id, nature: { kind: 'do' as const }, by: 'x', changes });
+const choose = (id: string, option: OptionKind): Change => ({
+  kind: 'choice',
+  id,
+  set: { id, option, at, by: 'x' },
+});
+const draft = (id: string, ...changes: Change[]) => ({
+  id,
+  site: 's',
+  label: id,
+  nature: { kind: 'do' as const },
+  by: 'x',
+  changes,
+});
 
 function queued(...drafts: ReturnType<typeof draft>[]): Queue {
   return drafts.reduce((queue, one) => {
@@ -29,19 +40,28 @@ describe('edits on their way', () => {
     expect(queue.confirmed.choice['c08']).toBeUndefined();
     expect(nextToSend(queue)).toMatchObject({ id: 'a', baseVersion: 4 });
     const { queue: next } = rebase(queue, [logged('a', 5, choose('c08', 'keep'))]);
-    expect([next.version, next.pending.map(({ id }) => id), seenLog(next).map(({ id }) => id)]).toEqual([5, ['b'], ['a', 'b']]);
+    expect([next.version, next.pending.map(({ id }) => id), seenLog(next).map(({ id }) => id)]).toEqual([
+      5,
+      ['b'],
+      ['a', 'b'],
+    ]);
     expect(nextToSend(next)).toMatchObject({ id: 'b', baseVersion: 5 });
   });
   it('that do not fit are never taken in', () => {
     expect(enqueue(empty, draft('a', choose('c99', 'keep')), at)).toMatchObject({ kind: 'refused' });
   });
   it('stay when another window changed something else', () => {
-    const { queue, dropped } = rebase(queued(draft('a', choose('c08', 'keep'))), [logged('z', 5, choose('c09', 'keep'))]);
+    const { queue, dropped } = rebase(queued(draft('a', choose('c08', 'keep'))), [
+      logged('z', 5, choose('c09', 'keep')),
+    ]);
     expect([dropped, queue.pending.length, queue.version]).toEqual([[], 1, 5]);
     expect(seenSite(queue).choice).toMatchObject({ c08: { option: 'keep' }, c09: { option: 'keep' } });
   });
   it('are dropped by name when another window changed the same thing', () => {
-    const { queue, dropped } = rebase(queued(draft('a', choose('c08', 'keep')), draft('b', choose('c09', 'keep'))), [logged('z', 5, choose('c08', 'ip-coax-unit'))]);
+    const { queue, dropped } = rebase(
+      queued(draft('a', choose('c08', 'keep')), draft('b', choose('c09', 'keep'))),
+      [logged('z', 5, choose('c08', 'ip-coax-unit'))],
+    );
     expect(dropped).toMatchObject([{ label: 'a', why: expect.stringMatching(/another window/) as string }]);
     expect(queue.pending.map(({ id }) => id)).toEqual(['b']);
     expect(seenSite(queue).choice['c08']?.option).toBe('ip-coax-unit');
@@ -49,7 +69,11 @@ describe('edits on their way', () => {
   it('that the server refused take those with them that stood on them', () => {
     const place = saltmarrowSite().place['quay']!;
     const camera = saltmarrowSite().camera['c08']!;
-    const queue = queued(draft('a', { kind: 'place', id: 'pier', set: { ...place, id: 'pier' } }), draft('b', { kind: 'camera', id: 'c08', set: { ...camera, placeId: 'pier' } }), draft('c', choose('c09', 'keep')));
+    const queue = queued(
+      draft('a', { kind: 'place', id: 'pier', set: { ...place, id: 'pier' } }),
+      draft('b', { kind: 'camera', id: 'c08', set: { ...camera, placeId: 'pier' } }),
+      draft('c', choose('c09', 'keep')),
+    );
     const { queue: next, dropped } = dropFirst(queue, 'no piers');
     expect(dropped.map(({ label }) => label)).toEqual(['a', 'b']);
     expect(next.pending.map(({ id }) => id)).toEqual(['c']);

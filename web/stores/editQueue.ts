@@ -12,11 +12,15 @@ export interface Queue {
 export type Draft = Pick<Edit, 'id' | 'site' | 'label' | 'nature' | 'by' | 'changes'>;
 
 /** Every change that was lost, with why, for a person to read. */
-export interface Dropped { label: string; why: string }
+export interface Dropped {
+  label: string;
+  why: string;
+}
 
 function apply(site: Site, changes: readonly Change[]): Site {
   const applied = applyChanges(site, changes);
-  if (applied.kind === 'refused') throw new Error(`the log does not fit the site: ${applied.problems[0]?.path}`);
+  if (applied.kind === 'refused')
+    throw new Error(`the log does not fit the site: ${applied.problems[0]?.path}`);
   return applied.value.site;
 }
 
@@ -31,10 +35,20 @@ export function seenLog({ log, pending }: Queue): LogEntry[] {
 }
 
 /** Adds an edit at once, if it fits the site as it is seen. */
-export function enqueue(queue: Queue, draft: Draft, at: string): { kind: 'sound'; queue: Queue } | { kind: 'refused'; problems: Problem[] } {
+export function enqueue(
+  queue: Queue,
+  draft: Draft,
+  at: string,
+): { kind: 'sound'; queue: Queue } | { kind: 'refused'; problems: Problem[] } {
   const applied = applyChanges(seenSite(queue), draft.changes);
   if (applied.kind === 'refused') return applied;
-  const entry: LogEntry = { ...draft, baseVersion: queue.version, version: queue.version + queue.pending.length + 1, at, inverse: applied.value.inverse };
+  const entry: LogEntry = {
+    ...draft,
+    baseVersion: queue.version,
+    version: queue.version + queue.pending.length + 1,
+    at,
+    inverse: applied.value.inverse,
+  };
   return { kind: 'sound', queue: { ...queue, pending: [...queue.pending, entry] } };
 }
 
@@ -65,7 +79,9 @@ function takeIn(queue: Queue, entries: readonly LogEntry[]): Queue {
  */
 export function rebase(queue: Queue, entries: readonly LogEntry[]): { queue: Queue; dropped: Dropped[] } {
   const own = new Set(queue.pending.map(({ id }) => id));
-  const foreign = entries.filter(({ id, version }) => !own.has(id) && version > queue.version).flatMap(({ changes }) => changes);
+  const foreign = entries
+    .filter(({ id, version }) => !own.has(id) && version > queue.version)
+    .flatMap(({ changes }) => changes);
   const next = takeIn(queue, entries);
   const dropped: Dropped[] = [];
   let site = next.confirmed;

@@ -1,6 +1,14 @@
 import { defineStore } from 'pinia';
 import { computed, ref, shallowRef, watch } from 'vue';
-import { withDetails, withNews, type LightDetails, type LightNews, type LightRun, type LightSite, type Subject } from '#core/evaluation';
+import {
+  withDetails,
+  withNews,
+  type LightDetails,
+  type LightNews,
+  type LightRun,
+  type LightSite,
+  type Subject,
+} from '#core/evaluation';
 import { changesBetween, type OptionKind, type Site } from '#core/site';
 import { evaluator as worker } from '../workers/evaluator';
 import { useSite } from './site';
@@ -53,16 +61,25 @@ export const useEvaluation = defineStore('evaluation', () => {
     }
   }
 
-  watch(() => store.site, (site) => {
-    latest = site;
-    if (site) void evaluateLatest();
-    else {
-      held = null;
-      result.value = null;
-    }
-  }, { immediate: true });
+  watch(
+    () => store.site,
+    (site) => {
+      latest = site;
+      if (site) void evaluateLatest();
+      else {
+        held = null;
+        result.value = null;
+      }
+    },
+    { immediate: true },
+  );
 
-  const byRun = computed(() => new Map(result.value?.runs.map((evaluation): [string, LightRun] => [evaluation.run.id, evaluation]) ?? []));
+  const byRun = computed(
+    () =>
+      new Map(
+        result.value?.runs.map((evaluation): [string, LightRun] => [evaluation.run.id, evaluation]) ?? [],
+      ),
+  );
   const why = (subject: Subject) => worker.why(subject);
   const chance = (runId: string, option: OptionKind) => worker.chance(runId, option);
   const sheet = () => worker.sheet();

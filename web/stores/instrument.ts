@@ -2,7 +2,13 @@ import { useLocalStorage } from '@vueuse/core';
 import { defineStore } from 'pinia';
 import { computed, ref, shallowRef } from 'vue';
 import type { TestId } from '#core/site';
-import { api, type Answer, type InstrumentAnswer, type InstrumentAsked, type InstrumentIdentity } from './api';
+import {
+  api,
+  type Answer,
+  type InstrumentAnswer,
+  type InstrumentAsked,
+  type InstrumentIdentity,
+} from './api';
 
 /** The instrument that readings are taken with, where one is connected to this machine. */
 export const useInstrument = defineStore('instrument', () => {
@@ -31,7 +37,10 @@ export const useInstrument = defineStore('instrument', () => {
     const answer = await ask();
     busy.value = null;
     if (answer.kind === 'answer') return answer.value;
-    problem.value = answer.kind === 'refusal' ? [answer.refusal.detail, ...answer.refusal.problems.map(({ allowed }) => allowed)].join(' Allowed: ') : 'The server cannot be reached. Nothing was taken.';
+    problem.value =
+      answer.kind === 'refusal'
+        ? [answer.refusal.detail, ...answer.refusal.problems.map(({ allowed }) => allowed)].join(' Allowed: ')
+        : 'The server cannot be reached. Nothing was taken.';
     return null;
   }
   async function connect(): Promise<void> {
@@ -41,7 +50,8 @@ export const useInstrument = defineStore('instrument', () => {
     identity.value = null;
     problem.value = '';
   }
-  const read = (asked: InstrumentAsked): Promise<InstrumentAnswer | null> => asking(asked.test, () => api.readInstrument(address.value.trim(), asked));
+  const read = (asked: InstrumentAsked): Promise<InstrumentAnswer | null> =>
+    asking(asked.test, () => api.readInstrument(address.value.trim(), asked));
 
   return { address, identity, canRead, problem, busy, lookAround, connect, disconnect, read };
 });

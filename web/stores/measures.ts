@@ -9,7 +9,14 @@ export const useMeasures = defineStore('measures', () => {
   const measures = useLocalStorage<Measures>('neotrope-measures', { length: 'm', gauge: 'awg' });
   const quantity = (value: number | null, unit: Unit): string => quantityFor(value, unit, measures.value);
   const unitWord = (unit: Unit): string => shownUnit(unit, measures.value);
-  const cables = computed(() => [...coaxCables, ...pairCables].map(({ id }) => ({ value: id, says: cableLabel(id, measures.value.gauge) })));
-  const powerCableChoices = computed(() => powerCables.map(({ id }) => ({ value: id, says: powerCableLabel(id, measures.value.gauge) })));
+  const cables = computed(() =>
+    [...coaxCables, ...pairCables].map(({ id }) => ({
+      value: id,
+      says: cableLabel(id, measures.value.gauge),
+    })),
+  );
+  const powerCableChoices = computed(() =>
+    powerCables.map(({ id }) => ({ value: id, says: powerCableLabel(id, measures.value.gauge) })),
+  );
   return { cables, powerCables: powerCableChoices, measures, quantity, unitWord };
 });

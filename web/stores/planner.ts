@@ -3,14 +3,31 @@ import { defineStore } from 'pinia';
 import { computed, ref, shallowRef, toRaw, watch } from 'vue';
 import type { SlotProposal, SlottingScope } from '#core/evaluation';
 import { sameGround } from '#core/plan';
-import type { BreakEven, Conflict, CurvePoint, Difference, Plan, Planning, PlanTotals, PolicyCost, Reason, Risk, Snag, TradeOff } from '#core/plan';
+import type {
+  BreakEven,
+  Conflict,
+  CurvePoint,
+  Difference,
+  Plan,
+  Planning,
+  PlanTotals,
+  PolicyCost,
+  Reason,
+  Risk,
+  Snag,
+  TradeOff,
+} from '#core/plan';
 import type { SearchProgress } from '#core/programme';
 import { demandsOf, type Demands, type OptionKind, type Planned, type Site } from '#core/site';
 import type { Planner, SearchNews } from '../workers/planner.worker';
 import { useSite } from './site';
 
 export type Work = 'plan' | 'curve' | 'policies' | 'reason' | 'futures' | 'compare' | 'slots' | 'lp';
-type Found = { kind: 'none' } | { kind: 'plan'; plan: Plan } | { kind: 'conflict'; conflict: Conflict; snags: Snag[] } | { kind: 'nothing'; says: string; snags: Snag[] };
+type Found =
+  | { kind: 'none' }
+  | { kind: 'plan'; plan: Plan }
+  | { kind: 'conflict'; conflict: Conflict; snags: Snag[] }
+  | { kind: 'nothing'; says: string; snags: Snag[] };
 
 /** Thrown to whoever waited for work that was stopped. */
 class Stopped extends Error {}
@@ -48,7 +65,9 @@ export const usePlanner = defineStore('planner', () => {
     if (!remote) {
       thread = new Worker(new URL('../workers/planner.worker.ts', import.meta.url), { type: 'module' });
       // Its program comes from the server, which may be gone just now.
-      thread.addEventListener('error', () => leave?.(new Error('the solver could not be started; is the server there?')));
+      thread.addEventListener('error', () =>
+        leave?.(new Error('the solver could not be started; is the server there?')),
+      );
       remote = wrap<Planner>(thread);
     }
     const site = toRaw(store.site);
@@ -105,7 +124,11 @@ export const usePlanner = defineStore('planner', () => {
 
   const demands = computed<Demands>(() => demandsOf(store.site!));
   const plan = computed(() => (found.value.kind === 'plan' ? found.value.plan : null));
-  const isStale = computed(() => found.value.kind !== 'none' && (!madeFor.value || !store.site || !sameGround(madeFor.value, store.site)));
+  const isStale = computed(
+    () =>
+      found.value.kind !== 'none' &&
+      (!madeFor.value || !store.site || !sameGround(madeFor.value, store.site)),
+  );
   const plain = <T>(value: T): T => JSON.parse(JSON.stringify(value)) as T;
 
   async function findPlan(): Promise<void> {
@@ -113,16 +136,23 @@ export const usePlanner = defineStore('planner', () => {
     schools.value = [];
     const site = store.site;
     let [isFirst, isOver] = [true, false];
-    const planning = await work<Planning>('plan', async (planner) => await planner.plan(plain(demands.value), heard<SearchNews>((news) => {
-      if (isOver) return;
-      if (news.kind === 'progress') progress.value = news.progress;
-      else {
-        // The best so far stands from the first moment on, and what was shown before goes.
-        found.value = { kind: 'plan', plan: news.plan };
-        if (isFirst) madeFor.value = site;
-        isFirst = false;
-      }
-    })));
+    const planning = await work<Planning>(
+      'plan',
+      async (planner) =>
+        await planner.plan(
+          plain(demands.value),
+          heard<SearchNews>((news) => {
+            if (isOver) return;
+            if (news.kind === 'progress') progress.value = news.progress;
+            else {
+              // The best so far stands from the first moment on, and what was shown before goes.
+              found.value = { kind: 'plan', plan: news.plan };
+              if (isFirst) madeFor.value = site;
+              isFirst = false;
+            }
+          }),
+        ),
+    );
     isOver = true;
     if (!planning) return;
     found.value = planning;
@@ -131,46 +161,84 @@ export const usePlanner = defineStore('planner', () => {
 
   async function findCurve(tradeOff: TradeOff): Promise<void> {
     curve.value = { tradeOff, points: [] };
-    await work('curve', (planner) => planner.curve(plain(demands.value), tradeOff, heard((point: CurvePoint) => {
-      if (curve.value?.tradeOff === tradeOff) curve.value = { tradeOff, points: [...curve.value.points, point] };
-    })));
+    await work('curve', (planner) =>
+      planner.curve(
+        plain(demands.value),
+        tradeOff,
+        heard((point: CurvePoint) => {
+          if (curve.value?.tradeOff === tradeOff)
+            curve.value = { tradeOff, points: [...curve.value.points, point] };
+        }),
+      ),
+    );
   }
 
   async function costSchools(): Promise<void> {
     const made = plan.value;
     if (!made) return;
     schools.value = [];
-    await work('policies', (planner) => planner.policyCosts(plain(made), heard((one: PolicyCost) => {
-      schools.value = [...schools.value, one];
-    })));
+    await work('policies', (planner) =>
+      planner.policyCosts(
+        plain(made),
+        heard((one: PolicyCost) => {
+          schools.value = [...schools.value, one];
+        }),
+      ),
+    );
   }
 
   /** Why a camera has what it has, then one by one what would change it. */
-  async function explain(cameraId: string, told: (reason: Reason | null, turns: BreakEven[]) => void): Promise<void> {
+  async function explain(
+    cameraId: string,
+    told: (reason: Reason | null, turns: BreakEven[]) => void,
+  ): Promise<void> {
     const made = plan.value;
     if (!made) return;
     await work('reason', async (planner) => {
       const reason = await planner.reason(plain(made), cameraId);
       let turns: BreakEven[] = [];
       told(reason, turns);
-      await planner.breakEvens(plain(made), cameraId, heard((one: BreakEven) => told(reason, (turns = [...turns, one]))));
+      await planner.breakEvens(
+        plain(made),
+        cameraId,
+        heard((one: BreakEven) => told(reason, (turns = [...turns, one]))),
+      );
     });
   }
 
-  async function drawFutures(options: Record<string, OptionKind>, count: number, seed: number): Promise<void> {
+  async function drawFutures(
+    options: Record<string, OptionKind>,
+    count: number,
+    seed: number,
+  ): Promise<void> {
     risk.value = null;
-    await work('futures', (planner) => planner.futures(plain(demands.value), plain(options), count, seed, heard((news: Risk) => {
-      risk.value = news;
-    })));
+    await work('futures', (planner) =>
+      planner.futures(
+        plain(demands.value),
+        plain(options),
+        count,
+        seed,
+        heard((news: Risk) => {
+          risk.value = news;
+        }),
+      ),
+    );
   }
 
-  const compare = (plans: readonly Planned[]): Promise<{ totals: PlanTotals[]; differences: Difference[] } | null> => work('compare', async (planner) => {
-    const totals: PlanTotals[] = [];
-    for (const one of plans) totals.push(await planner.totals(plain(one)));
-    return { totals, differences: plans.length < 2 ? [] : await planner.differences(plain(plans[0]!), plain(plans[1]!)) };
-  });
+  const compare = (
+    plans: readonly Planned[],
+  ): Promise<{ totals: PlanTotals[]; differences: Difference[] } | null> =>
+    work('compare', async (planner) => {
+      const totals: PlanTotals[] = [];
+      for (const one of plans) totals.push(await planner.totals(plain(one)));
+      return {
+        totals,
+        differences: plans.length < 2 ? [] : await planner.differences(plain(plans[0]!), plain(plans[1]!)),
+      };
+    });
 
-  const slots = (scope: SlottingScope): Promise<SlotProposal | null> => work('slots', (planner) => planner.slots(scope));
+  const slots = (scope: SlottingScope): Promise<SlotProposal | null> =>
+    work('slots', (planner) => planner.slots(scope));
 
   const lp = (): Promise<string | null> => work('lp', (planner) => planner.lp(plain(demands.value)));
 
@@ -180,12 +248,36 @@ export const usePlanner = defineStore('planner', () => {
     madeFor.value = store.site;
   }
 
-  watch(() => store.id, () => {
-    stop();
-    end();
-    found.value = { kind: 'none' };
-    [curve.value, risk.value, schools.value, trouble.value] = [null, null, [], ''];
-  });
+  watch(
+    () => store.id,
+    () => {
+      stop();
+      end();
+      found.value = { kind: 'none' };
+      [curve.value, risk.value, schools.value, trouble.value] = [null, null, [], ''];
+    },
+  );
 
-  return { found, plan, isStale, busy, progress, trouble, curve, schools, risk, demands, findPlan, findCurve, costSchools, explain, drawFutures, compare, slots, lp, stop, takeUp };
+  return {
+    found,
+    plan,
+    isStale,
+    busy,
+    progress,
+    trouble,
+    curve,
+    schools,
+    risk,
+    demands,
+    findPlan,
+    findCurve,
+    costSchools,
+    explain,
+    drawFutures,
+    compare,
+    slots,
+    lp,
+    stop,
+    takeUp,
+  };
 });

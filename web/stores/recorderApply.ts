@@ -22,8 +22,15 @@ export const useRecorderApply = defineStore('recorder-apply', () => {
   const busy = ref(false);
   /** The demo's own recorders, as far as they came up. */
   const standIns = shallowRef<Record<string, string>>({});
-  const isStandIn = computed(() => address.value !== '' && standIns.value[recorderId.value] === address.value);
-  const address = computed({ get: () => addresses[recorderId.value] ?? '', set: (value) => { addresses[recorderId.value] = value; } });
+  const isStandIn = computed(
+    () => address.value !== '' && standIns.value[recorderId.value] === address.value,
+  );
+  const address = computed({
+    get: () => addresses[recorderId.value] ?? '',
+    set: (value) => {
+      addresses[recorderId.value] = value;
+    },
+  });
 
   let timer: ReturnType<typeof setTimeout> | undefined;
 
@@ -35,7 +42,10 @@ export const useRecorderApply = defineStore('recorder-apply', () => {
       problem.value = '';
       return answer;
     }
-    problem.value = answer.kind === 'refusal' ? answer.refusal.detail : 'The server cannot be reached. Whatever is under way goes on without this page.';
+    problem.value =
+      answer.kind === 'refusal'
+        ? answer.refusal.detail
+        : 'The server cannot be reached. Whatever is under way goes on without this page.';
     return null;
   }
 
@@ -69,8 +79,22 @@ export const useRecorderApply = defineStore('recorder-apply', () => {
     if (answer) applying.value = answer.value;
     await look();
   }
-  const apply = () => begin(() => api.apply(site.id, recorderId.value, { address: address.value.trim(), key: key.value, by: site.person.trim() || 'Planner' }));
-  const goOn = (goal: Applying['goal']) => begin(() => api.goOnApplying(site.id, recorderId.value, { key: key.value, by: site.person.trim() || 'Planner', goal }));
+  const apply = () =>
+    begin(() =>
+      api.apply(site.id, recorderId.value, {
+        address: address.value.trim(),
+        key: key.value,
+        by: site.person.trim() || 'Planner',
+      }),
+    );
+  const goOn = (goal: Applying['goal']) =>
+    begin(() =>
+      api.goOnApplying(site.id, recorderId.value, {
+        key: key.value,
+        by: site.person.trim() || 'Planner',
+        goal,
+      }),
+    );
   async function stop(): Promise<void> {
     await ask(() => api.stopApplying(site.id, recorderId.value));
     await look();
@@ -89,5 +113,24 @@ export const useRecorderApply = defineStore('recorder-apply', () => {
     clearTimeout(timer);
   }
 
-  return { recorderId, address, isStandIn, key, report, cameras, applying, problem, busy, lookAround, read, look, apply, goOn, stop, forget, turnTo, leave };
+  return {
+    recorderId,
+    address,
+    isStandIn,
+    key,
+    report,
+    cameras,
+    applying,
+    problem,
+    busy,
+    lookAround,
+    read,
+    look,
+    apply,
+    goOn,
+    stop,
+    forget,
+    turnTo,
+    leave,
+  };
 });

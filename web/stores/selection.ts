@@ -6,10 +6,16 @@ import type { StageName } from '../router';
 import { useEvaluation } from './evaluation';
 import { useSite } from './site';
 
-export interface PlaceGroup { placeId: string; name: string; runs: LightRun[] }
+export interface PlaceGroup {
+  placeId: string;
+  name: string;
+  runs: LightRun[];
+}
 
 const matches = (run: LightRun, placeName: string, wanted: string): boolean =>
-  `${run.camera.number} ${run.camera.name} ${placeName} ${run.run.segments.map(({ cable }) => cable).join(' ')}`.toLowerCase().includes(wanted);
+  `${run.camera.number} ${run.camera.name} ${placeName} ${run.run.segments.map(({ cable }) => cable).join(' ')}`
+    .toLowerCase()
+    .includes(wanted);
 
 /** The run in hand, kept through every stage, and the list it stands in. */
 export const useSelection = defineStore('selection', () => {
@@ -34,8 +40,10 @@ export const useSelection = defineStore('selection', () => {
     return [...byPlace.values()];
   });
   const listed = computed(() => groups.value.flatMap(({ runs }) => runs));
-  const runId = computed(() => (typeof route.params['runId'] === 'string' && route.params['runId'] !== '' ? route.params['runId'] : null));
-  const current = computed(() => (runId.value ? evaluation.byRun.get(runId.value) ?? null : null));
+  const runId = computed(() =>
+    typeof route.params['runId'] === 'string' && route.params['runId'] !== '' ? route.params['runId'] : null,
+  );
+  const current = computed(() => (runId.value ? (evaluation.byRun.get(runId.value) ?? null) : null));
   const stage = computed(() => route.name as StageName);
 
   /** Which view of a stage is open stays while the stage does. */
@@ -44,10 +52,21 @@ export const useSelection = defineStore('selection', () => {
   let heading: StageName | null = null;
   async function go(params: { stage?: StageName; runId?: string | null }): Promise<void> {
     if (params.stage) heading = params.stage;
-    await router.push({ name: params.stage ?? stage.value, params: { siteId: store.id, runId: (params.runId === undefined ? runId.value : params.runId) ?? '' }, query: keptQuery(params.stage) });
+    await router.push({
+      name: params.stage ?? stage.value,
+      params: { siteId: store.id, runId: (params.runId === undefined ? runId.value : params.runId) ?? '' },
+      query: keptQuery(params.stage),
+    });
     if (heading === params.stage) heading = null;
   }
-  const select = (id: string) => (id === runId.value ? undefined : router.replace({ name: heading ?? stage.value, params: { siteId: store.id, runId: id }, query: keptQuery(heading ?? undefined) }));
+  const select = (id: string) =>
+    id === runId.value
+      ? undefined
+      : router.replace({
+          name: heading ?? stage.value,
+          params: { siteId: store.id, runId: id },
+          query: keptQuery(heading ?? undefined),
+        });
 
   /** Moves along the list by so many runs and stays on its ends. */
   function step(by: number): void {

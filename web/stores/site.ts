@@ -1,12 +1,29 @@
 import { useBroadcastChannel, useDocumentVisibility, useEventListener } from '@vueuse/core';
 import { defineStore } from 'pinia';
 import { computed, ref, shallowRef, watch } from 'vue';
-import { historyOf, logEntrySchema, siteOfSound, type Change, type LogEntry, type Nature, type Site } from '#core/site';
+import {
+  historyOf,
+  logEntrySchema,
+  siteOfSound,
+  type Change,
+  type LogEntry,
+  type Nature,
+  type Site,
+} from '#core/site';
 import type { Problem } from '#core/problems';
 import { z } from 'zod';
 import { takeEarly } from '../workers/evaluator';
 import { api, type Answer, type ServedSite } from './api';
-import { dropFirst, enqueue, nextToSend, rebase, seenLog, seenSite, type Dropped, type Queue } from './editQueue';
+import {
+  dropFirst,
+  enqueue,
+  nextToSend,
+  rebase,
+  seenLog,
+  seenSite,
+  type Dropped,
+  type Queue,
+} from './editQueue';
 import { usePerson } from './person';
 
 export type Saving = 'saved' | 'saving' | 'waiting';
@@ -18,7 +35,9 @@ const pendingKey = (siteId: string) => `neotrope-pending-${siteId}`;
 /** Edits that were on their way when the page was left. A page reloaded in the middle sends them again. */
 function leftBehind(siteId: string): LogEntry[] {
   try {
-    const parsed = z.array(logEntrySchema).safeParse(JSON.parse(sessionStorage.getItem(pendingKey(siteId)) ?? '[]'));
+    const parsed = z
+      .array(logEntrySchema)
+      .safeParse(JSON.parse(sessionStorage.getItem(pendingKey(siteId)) ?? '[]'));
     return parsed.success ? parsed.data : [];
   } catch {
     return [];
@@ -54,7 +73,10 @@ export const useSite = defineStore('site', () => {
 
   const site = computed<Site | null>(() => (queue.value ? seenSite(queue.value) : null));
   const history = computed(() => historyOf(queue.value ? seenLog(queue.value) : []));
-  const { post: tellOthers, data: told } = useBroadcastChannel<{ site: string; version: number }, { site: string; version: number }>({ name: 'neotrope' });
+  const { post: tellOthers, data: told } = useBroadcastChannel<
+    { site: string; version: number },
+    { site: string; version: number }
+  >({ name: 'neotrope' });
 
   function hold(next: Queue, lost: Dropped[] = []): void {
     queue.value = next;
@@ -67,7 +89,9 @@ export const useSite = defineStore('site', () => {
     queue.value = null;
     opened.value = 'opening';
     const ready = await takeEarly(siteId);
-    const answer: Answer<ServedSite> = ready ? { kind: 'answer', value: JSON.parse(ready.text) as ServedSite } : await api.site(siteId);
+    const answer: Answer<ServedSite> = ready
+      ? { kind: 'answer', value: JSON.parse(ready.text) as ServedSite }
+      : await api.site(siteId);
     if (id.value !== siteId) return;
     if (answer.kind !== 'answer') {
       opened.value = answer.kind === 'silence' ? 'unreachable' : 'missing';
@@ -76,7 +100,15 @@ export const useSite = defineStore('site', () => {
     const { version, log, file } = answer.value;
     savedAt.value = log.at(-1)?.at ?? null;
     const sent = new Set(log.map((entry) => entry.id));
-    const { queue: next, dropped: lost } = rebase({ version, confirmed: siteOfSound(file), log, pending: leftBehind(siteId).filter((entry) => !sent.has(entry.id)) }, []);
+    const { queue: next, dropped: lost } = rebase(
+      {
+        version,
+        confirmed: siteOfSound(file),
+        log,
+        pending: leftBehind(siteId).filter((entry) => !sent.has(entry.id)),
+      },
+      [],
+    );
     early = ready ? { news: ready.news, site: next.confirmed } : null;
     hold(next, lost);
     opened.value = 'open';
@@ -91,7 +123,11 @@ export const useSite = defineStore('site', () => {
     if (sending) return;
     sending = true;
     try {
-      for (let edit = queue.value && nextToSend(queue.value); edit; edit = queue.value && nextToSend(queue.value)) {
+      for (
+        let edit = queue.value && nextToSend(queue.value);
+        edit;
+        edit = queue.value && nextToSend(queue.value)
+      ) {
         saving.value = failures > 0 ? 'waiting' : 'saving';
         const answer = await api.edit(edit);
         if (!queue.value || id.value !== edit.site) return;
@@ -111,7 +147,10 @@ export const useSite = defineStore('site', () => {
           const { queue: next, dropped: lost } = rebase(queue.value, answer.refusal.since);
           hold(next, lost);
         } else {
-          const { queue: next, dropped: lost } = dropFirst(queue.value, answer.refusal.problems[0]?.allowed ?? answer.refusal.detail);
+          const { queue: next, dropped: lost } = dropFirst(
+            queue.value,
+            answer.refusal.problems[0]?.allowed ?? answer.refusal.detail,
+          );
           hold(next, lost);
         }
       }
@@ -135,7 +174,18 @@ export const useSite = defineStore('site', () => {
     // What a form holds is watched by it. Facts are plain data, as they will be in the file and in the other thread.
     const changes = JSON.parse(JSON.stringify(wanted)) as Change[];
     if (!queue.value) return [{ path: 'site', value: 'not open', allowed: 'an open site' }];
-    const result = enqueue(queue.value, { id: crypto.randomUUID(), site: id.value, label, nature, by: person.value.trim() || 'Surveyor', changes }, new Date().toISOString());
+    const result = enqueue(
+      queue.value,
+      {
+        id: crypto.randomUUID(),
+        site: id.value,
+        label,
+        nature,
+        by: person.value.trim() || 'Surveyor',
+        changes,
+      },
+      new Date().toISOString(),
+    );
     if (result.kind === 'refused') return result.problems;
     hold(result.queue);
     void send();
@@ -158,7 +208,8 @@ export const useSite = defineStore('site', () => {
   }
 
   watch(told, (message) => {
-    if (message && message.site === id.value && queue.value && message.version > queue.value.version) void refresh();
+    if (message && message.site === id.value && queue.value && message.version > queue.value.version)
+      void refresh();
   });
   const visibility = useDocumentVisibility();
   watch(visibility, (state) => {
@@ -166,5 +217,20 @@ export const useSite = defineStore('site', () => {
   });
   useEventListener(window, 'online', () => void send());
 
-  return { id, takeEarlyNews, opened, site, history, saving, savedAt, dropped, person, open, change, undo, redo, refresh };
+  return {
+    id,
+    takeEarlyNews,
+    opened,
+    site,
+    history,
+    saving,
+    savedAt,
+    dropped,
+    person,
+    open,
+    change,
+    undo,
+    redo,
+    refresh,
+  };
 });

@@ -8,10 +8,13 @@ import { csvOf, xlsxOf } from './writeTable';
 
 const demo = saltmarrowSite();
 /** The demo with text that a spreadsheet would run, quote or break up. */
-const site: Site = withChanges(demo, ['=cmd()', '+1', '-note', '@sum', "'=1+1", 'two\nlines', 'a;b,"c"\td', 'Größe – ½ Ω'].map((note, index) => {
-  const id = `c0${index + 1}`;
-  return { kind: 'camera' as const, id, set: { ...demo.camera[id]!, note } };
-}));
+const site: Site = withChanges(
+  demo,
+  ['=cmd()', '+1', '-note', '@sum', "'=1+1", 'two\nlines', 'a;b,"c"\td', 'Größe – ½ Ω'].map((note, index) => {
+    const id = `c0${index + 1}`;
+    return { kind: 'camera' as const, id, set: { ...demo.camera[id]!, note } };
+  }),
+);
 const bytes = (text: string) => new TextEncoder().encode(text);
 async function read(input: Uint8Array): Promise<Extract<ReadTable, { kind: 'table' }>> {
   const table = await readTable(input);
@@ -34,7 +37,9 @@ describe('an export', () => {
     }
   });
   it('never begins a cell of text with what a spreadsheet runs', () => {
-    const cells = csvOf(tableOf(site, 'camera')).split(/\r\n/).flatMap((line) => line.split(','));
+    const cells = csvOf(tableOf(site, 'camera'))
+      .split(/\r\n/)
+      .flatMap((line) => line.split(','));
     expect(cells.filter((cell) => /^"?[=@+-](?!\d)/.test(cell))).toEqual([]);
   });
 });
@@ -42,16 +47,35 @@ describe('an export', () => {
 describe('a file from elsewhere', () => {
   it.each<[string, string, string[]]>([
     ['commas', 'number,view\n8,"Weighbridge, north"\n', []],
-    ['semicolons and a decimal comma', 'number;view;night\n8;"Weighbridge, north";3,5\n', ['Cells are separated by semicolons.']],
+    [
+      'semicolons and a decimal comma',
+      'number;view;night\n8;"Weighbridge, north";3,5\n',
+      ['Cells are separated by semicolons.'],
+    ],
     ['tabs', 'number\tview\n8\tWeighbridge, north\n', ['Cells are separated by tabs.']],
   ])('with %s', async (_, text, remarks) => {
     const { table, remarks: said } = await read(bytes(text));
-    expect([table.headings.slice(0, 2), table.rows[0]!.cells.slice(0, 2), said]).toEqual([['number', 'view'], ['8', 'Weighbridge, north'], remarks]);
+    expect([table.headings.slice(0, 2), table.rows[0]!.cells.slice(0, 2), said]).toEqual([
+      ['number', 'view'],
+      ['8', 'Weighbridge, north'],
+      remarks,
+    ]);
   });
   it('in UTF-16, or in the old Western encoding', async () => {
-    const utf16 = new Uint8Array([0xff, 0xfe, ...[...'place,note\nKäi,é'].flatMap((letter) => [letter.charCodeAt(0) & 255, letter.charCodeAt(0) >> 8])]);
+    const utf16 = new Uint8Array([
+      0xff,
+      0xfe,
+      ...[...'place,note\nKäi,é'].flatMap((letter) => [
+        letter.charCodeAt(0) & 255,
+        letter.charCodeAt(0) >> 8,
+      ]),
+    ]);
     expect((await read(utf16)).table.rows[0]!.cells).toEqual(['Käi', 'é']);
-    const western = await read(new Uint8Array([...'place,note\nK'].map((letter) => letter.charCodeAt(0)).concat([0xe4, 0x69, 0x2c, 0xdf])));
+    const western = await read(
+      new Uint8Array(
+        [...'place,note\nK'].map((letter) => letter.charCodeAt(0)).concat([0xe4, 0x69, 0x2c, 0xdf]),
+      ),
+    );
     expect(western.table.rows[0]!.cells).toEqual(['Käi', 'ß']);
     expect(western.remarks[0]).toMatch(/not UTF-8/);
   });
@@ -62,7 +86,9 @@ describe('a file from elsewhere', () => {
   it('is refused in words where it is no table', async () => {
     expect(await why(new Uint8Array())).toMatch(/empty/);
     expect(await why(zipSync({ 'holiday.txt': strToU8('sand') }))).toMatch(/ZIP archive, not an XLSX/);
-    expect(await why(zipSync({ 'xl/workbook.xml': strToU8('<nonsense') }))).toMatch(/could not be read|no row under/);
+    expect(await why(zipSync({ 'xl/workbook.xml': strToU8('<nonsense') }))).toMatch(
+      /could not be read|no row under/,
+    );
     expect(await why(new Uint8Array([0x50, 0x4b, 3, 4, 9, 9]))).toMatch(/damaged/);
     expect(await why(new Uint8Array([0xd0, 0xcf, 0x11, 0xe0]))).toMatch(/old XLS/);
     expect(await why(new Uint8Array([0x89, 0x50, 0x4e, 0x47, 0, 0, 1]))).toMatch(/neither/);

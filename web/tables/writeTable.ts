@@ -11,15 +11,28 @@ export function csvOf({ columns, rows }: Table): string {
 }
 
 /** Rows under headings as CSV, for what is no list of the survey. */
-export const csvOfRows = (headings: readonly string[], rows: readonly Readonly<Record<string, string>>[]): string =>
+export const csvOfRows = (
+  headings: readonly string[],
+  rows: readonly Readonly<Record<string, string>>[],
+): string =>
   `\ufeff${Papa.unparse({ fields: [...headings], data: rows.map((row) => headings.map((heading) => safe(row[heading] ?? ''))) })}\r\n`;
 
 /** A list as a workbook of one sheet. Text stays text there, so a formula in it is never run. */
 export async function xlsxOf({ label, columns, rows }: Table): Promise<Blob> {
   const head = columns.map(({ heading }) => ({ value: heading, fontWeight: 'bold' as const }));
-  const body = rows.map(({ cells }) => columns.map(({ key }) => {
-    const cell = cells[key] ?? null;
-    return cell === null || cell === '' ? null : typeof cell === 'number' ? { value: cell, type: Number } : { value: cell, type: String };
-  }));
-  return writeXlsx([head, ...body], { sheet: label, columns: columns.map(({ width }) => ({ width: Math.round(width / 7) })), stickyRowsCount: 1 }).toBlob();
+  const body = rows.map(({ cells }) =>
+    columns.map(({ key }) => {
+      const cell = cells[key] ?? null;
+      return cell === null || cell === ''
+        ? null
+        : typeof cell === 'number'
+          ? { value: cell, type: Number }
+          : { value: cell, type: String };
+    }),
+  );
+  return writeXlsx([head, ...body], {
+    sheet: label,
+    columns: columns.map(({ width }) => ({ width: Math.round(width / 7) })),
+    stickyRowsCount: 1,
+  }).toBlob();
 }

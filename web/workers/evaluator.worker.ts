@@ -1,5 +1,15 @@
 import { expose } from 'comlink';
-import { evaluateSite, insightOf, type Insight, firstNews, lightNews, detailsOf, workingOf, type Before, type Subject } from '#core/evaluation';
+import {
+  evaluateSite,
+  insightOf,
+  type Insight,
+  firstNews,
+  lightNews,
+  detailsOf,
+  workingOf,
+  type Before,
+  type Subject,
+} from '#core/evaluation';
 import { readingsByRun, traceView, type TraceView } from '#core/findings';
 import { planSheet, type PlanSheet } from '#core/sheet';
 import { chanceOfFailing } from '#core/plan';
@@ -21,7 +31,10 @@ function evaluate(site: Site, before: Before | undefined): Before {
 const asText = (value: unknown): string => JSON.stringify(value);
 
 /** A site as the server gave it, and the first news of it. */
-export interface EarlySite { text: string; news: string }
+export interface EarlySite {
+  text: string;
+  news: string;
+}
 
 const firstNewsOf = (site: Site): string => asText(firstNews(evaluate(site, undefined).evaluation));
 
@@ -44,7 +57,9 @@ const evaluator = {
   follow(changes: Change[]): string {
     if (!last) throw new Error('no site is open');
     const before = last;
-    return asText(lightNews(evaluate(withChanges(before.site, changes), before).evaluation, before.evaluation));
+    return asText(
+      lightNews(evaluate(withChanges(before.site, changes), before).evaluation, before.evaluation),
+    );
   },
   why(subject: Subject): Working | null {
     return last ? workingOf(last.evaluation, subject) : null;

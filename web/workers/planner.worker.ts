@@ -1,14 +1,39 @@
 import { expose } from 'comlink';
 import loadHighs, { type Highs } from 'highs';
 import wasm from 'highs/runtime?url';
-import { breakEvens, differences, drawFutures, planGround, planSite, policyCosts, reasonFor, totalsOf, tradeOffCurve, type BreakEven, type CurvePoint, type Difference, type Plan, type PlanGround, type Planning, type PlanTotals, type PolicyCost, type Reason, type Risk, type TradeOff } from '#core/plan';
+import {
+  breakEvens,
+  differences,
+  drawFutures,
+  planGround,
+  planSite,
+  policyCosts,
+  reasonFor,
+  totalsOf,
+  tradeOffCurve,
+  type BreakEven,
+  type CurvePoint,
+  type Difference,
+  type Plan,
+  type PlanGround,
+  type Planning,
+  type PlanTotals,
+  type PolicyCost,
+  type Reason,
+  type Risk,
+  type TradeOff,
+} from '#core/plan';
 import { slotSite, type SlotProposal, type SlottingScope } from '#core/evaluation';
 import { lpText, type SearchProgress } from '#core/programme';
 import { aboutOf, demandsOf, type Demands, type OptionKind, type Planned, type Site } from '#core/site';
 
 /** News of a search while it goes on. The thread that searches hears nothing meanwhile, so whoever has enough ends it. */
 export type SearchNews = { kind: 'progress'; progress: SearchProgress } | { kind: 'better'; plan: Plan };
-export interface PlannedTotals { id: string; totals: PlanTotals; options: Record<string, OptionKind> }
+export interface PlannedTotals {
+  id: string;
+  totals: PlanTotals;
+  options: Record<string, OptionKind>;
+}
 
 let highs: Promise<Highs> | undefined;
 const solver = (): Promise<Highs> => (highs ??= loadHighs({ locateFile: () => wasm }));
@@ -29,7 +54,14 @@ function groundOf(demands: Demands): PlanGround {
   return ground;
 }
 
-const planOf = ({ options, buys, demands, proof }: Planned, totals: PlanTotals): Plan => ({ options, buys, demands, proof, totals, snags: [] });
+const planOf = ({ options, buys, demands, proof }: Planned, totals: PlanTotals): Plan => ({
+  options,
+  buys,
+  demands,
+  proof,
+  totals,
+  snags: [],
+});
 function totalsIn(planned: Planned): PlanTotals {
   const ground = groundOf(planned.demands);
   return totalsOf(ground.site, ground.evaluation.runs, planned.options, planned.buys, planned.demands).totals;
@@ -51,7 +83,12 @@ const planner = {
   },
   async plan(demands: Demands, tell: (news: SearchNews) => void): Promise<Planning> {
     const ground = groundOf(demands);
-    return planSite(await solver(), ground, { watch: { progress: (progress) => tell({ kind: 'progress', progress }), better: (plan) => tell({ kind: 'better', plan }) } });
+    return planSite(await solver(), ground, {
+      watch: {
+        progress: (progress) => tell({ kind: 'progress', progress }),
+        better: (plan) => tell({ kind: 'better', plan }),
+      },
+    });
   },
   async curve(demands: Demands, tradeOff: TradeOff, tell: (point: CurvePoint) => void): Promise<void> {
     each(tradeOffCurve(await solver(), groundOf(demands), tradeOff), tell);
@@ -65,14 +102,25 @@ const planner = {
   async policyCosts(plan: Plan, tell: (one: PolicyCost) => void): Promise<void> {
     each(policyCosts(await solver(), groundOf(plan.demands).site, plan), tell);
   },
-  futures(demands: Demands, options: Record<string, OptionKind>, count: number, seed: number, tell: (risk: Risk) => void): void {
+  futures(
+    demands: Demands,
+    options: Record<string, OptionKind>,
+    count: number,
+    seed: number,
+    tell: (risk: Risk) => void,
+  ): void {
     each(drawFutures(groundOf(demands).evaluation, options, { count, seed }), tell);
   },
   totals(planned: Planned): PlanTotals {
     return totalsIn(planned);
   },
   differences(a: Planned, b: Planned): Difference[] {
-    return differences(groundOf(a.demands), planOf(a, totalsIn(a)), groundOf(b.demands), planOf(b, totalsIn(b)));
+    return differences(
+      groundOf(a.demands),
+      planOf(a, totalsIn(a)),
+      groundOf(b.demands),
+      planOf(b, totalsIn(b)),
+    );
   },
   /** Slots for the cameras of the site; on a very large one the best that is found in the time. */
   async slots(scope: SlottingScope): Promise<SlotProposal> {

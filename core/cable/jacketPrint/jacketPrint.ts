@@ -1,9 +1,24 @@
 import type { LengthMark } from './marks';
 import { saidBy, type PrintMaterial, type Said } from './read';
 
-export interface PrintedCoax { type?: string; centreAwg?: number; material?: PrintMaterial; braidPercent?: number }
-export interface PrintedPower { cores?: number; awg?: number; areaMm2?: number; material?: PrintMaterial }
-export interface PrintedPairs { category?: string; awg?: number; pairs?: number; material?: PrintMaterial }
+export interface PrintedCoax {
+  type?: string;
+  centreAwg?: number;
+  material?: PrintMaterial;
+  braidPercent?: number;
+}
+export interface PrintedPower {
+  cores?: number;
+  awg?: number;
+  areaMm2?: number;
+  material?: PrintMaterial;
+}
+export interface PrintedPairs {
+  category?: string;
+  awg?: number;
+  pairs?: number;
+  material?: PrintMaterial;
+}
 
 /** What a jacket tells of its cable. A field that the print does not tell is absent; what was not understood is handed back. */
 export interface JacketPrint {
@@ -19,11 +34,17 @@ type Part = 'coax' | 'power' | 'pairs';
 /** A gauge, area or material that stands before the part it belongs to. */
 type Waiting = Extract<Said, { kind: 'gauge' | 'area' | 'material' }>;
 
-interface Reading { print: JacketPrint; part: Part | undefined; waiting: Waiting[] }
+interface Reading {
+  print: JacketPrint;
+  part: Part | undefined;
+  waiting: Waiting[];
+}
 
 /** Puts a gauge, area or material on a part, if the part has none yet. */
 function settle(print: JacketPrint, part: Part, said: Waiting): boolean {
-  const target: { centreAwg?: number; awg?: number; areaMm2?: number; material?: PrintMaterial } = (print[part] ??= {});
+  const target: { centreAwg?: number; awg?: number; areaMm2?: number; material?: PrintMaterial } = (print[
+    part
+  ] ??= {});
   switch (said.kind) {
     case 'material':
       if (target.material) return target.material === said.material;
@@ -72,7 +93,8 @@ function takePairs(reading: Reading, { count, awg }: Extract<Said, { kind: 'pair
   const { print } = reading;
   if (print.pairs?.pairs !== undefined) return unread(reading, `${count} PAIR`);
   print.pairs = { ...print.pairs, pairs: count };
-  if (awg !== undefined && !settle(print, 'pairs', { kind: 'gauge', awg, text: `${awg}AWG` })) unread(reading, `${awg}AWG`);
+  if (awg !== undefined && !settle(print, 'pairs', { kind: 'gauge', awg, text: `${awg}AWG` }))
+    unread(reading, `${awg}AWG`);
   turnTo(reading, 'pairs');
 }
 
@@ -85,12 +107,15 @@ function take(reading: Reading, said: Said): void {
       print.coax!.type = said.type;
       return;
     case 'category':
-      if (print.pairs?.category !== undefined && print.pairs.category !== said.category) return unread(reading, said.category);
+      if (print.pairs?.category !== undefined && print.pairs.category !== said.category)
+        return unread(reading, said.category);
       turnTo(reading, 'pairs');
       print.pairs!.category = said.category;
       return;
-    case 'cores': return takeCores(reading, said);
-    case 'pairs': return takePairs(reading, said);
+    case 'cores':
+      return takeCores(reading, said);
+    case 'pairs':
+      return takePairs(reading, said);
     case 'gauge':
     case 'area':
     case 'material': {
@@ -115,8 +140,10 @@ function take(reading: Reading, said: Said): void {
     case 'apart':
       reading.part = undefined;
       return;
-    case 'unread': return unread(reading, said.text);
-    case 'nothing': return;
+    case 'unread':
+      return unread(reading, said.text);
+    case 'nothing':
+      return;
   }
 }
 
@@ -130,7 +157,12 @@ export function readJacketPrint(text: string): JacketPrint {
   const { print, waiting } = reading;
   const parts = (['coax', 'power', 'pairs'] as const).filter((part) => print[part]);
   for (const said of waiting) {
-    const takers = parts.filter((part) => (said.kind === 'material' ? print[part]!.material === undefined : said.kind === 'gauge' && (part === 'coax' ? print.coax!.centreAwg === undefined : print[part]!.awg === undefined)));
+    const takers = parts.filter((part) =>
+      said.kind === 'material'
+        ? print[part]!.material === undefined
+        : said.kind === 'gauge' &&
+          (part === 'coax' ? print.coax!.centreAwg === undefined : print[part]!.awg === undefined),
+    );
     if (takers.length !== 1 || !settle(print, takers[0]!, said)) unread(reading, said.text);
   }
   return print;

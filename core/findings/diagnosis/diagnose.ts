@@ -11,7 +11,11 @@ import { observationsOf, type Looked, type Observation } from './observations';
 import { beliefAfter, chanceOf, priorBelief } from './posterior';
 
 /** Where on the run a cause shows, and how that is known. */
-export interface Whereabout { atM: number; spreadM: number; says: string }
+export interface Whereabout {
+  atM: number;
+  spreadM: number;
+  says: string;
+}
 
 export interface RankedCause {
   cause: Cause;
@@ -43,20 +47,29 @@ const worthTelling = 3;
  */
 function weightDb({ id, outcome }: Observation, cause: Cause): number {
   const before = priorBelief();
-  const others = causes.reduce((sum, other) => (other === cause ? sum : sum + before[other] * chanceOf(id, outcome, other)), 0);
+  const others = causes.reduce(
+    (sum, other) => (other === cause ? sum : sum + before[other] * chanceOf(id, outcome, other)),
+    0,
+  );
   return 10 * Math.log10((chanceOf(id, outcome, cause) * (1 - before[cause])) / others);
 }
 
 /** Kinds of event that show where a cause is. */
 const shownBy: Partial<Record<Cause, readonly RunEvent['kind'][]>> = {
-  joint: ['series', 'open'], 'coax-conductor': ['open', 'short', 'end'], water: ['shunt', 'lower-impedance', 'short'], echo: ['lower-impedance', 'series', 'shunt'], tap: ['tap', 'shunt'],
+  joint: ['series', 'open'],
+  'coax-conductor': ['open', 'short', 'end'],
+  water: ['shunt', 'lower-impedance', 'short'],
+  echo: ['lower-impedance', 'series', 'shunt'],
+  tap: ['tap', 'shunt'],
 };
 
 function whereOf(cause: Cause, run: Run, readings: RunReadings): Whereabout | null {
   const kinds = shownBy[cause];
   if (!kinds) return null;
   if (readings.reflectometer) {
-    const event = faultsOf(runEvents(run, readings.reflectometer)).filter(({ kind }) => kinds.includes(kind)).sort((a, b) => kinds.indexOf(a.kind) - kinds.indexOf(b.kind) || gravity(b) - gravity(a))[0];
+    const event = faultsOf(runEvents(run, readings.reflectometer))
+      .filter(({ kind }) => kinds.includes(kind))
+      .sort((a, b) => kinds.indexOf(a.kind) - kinds.indexOf(b.kind) || gravity(b) - gravity(a))[0];
     return event ? { atM: event.atM, spreadM: metreSpread(event.atM), says: eventWords(event) } : null;
   }
   const ghostUs = readings.picture?.ghostUs;
@@ -74,9 +87,14 @@ function saysOf([first, second]: readonly RankedCause[], { verdicts }: Looked, h
   const stop = verdicts.find(({ state }) => state === 'stop');
   if (stop) return stop.says;
   const failing = verdicts.find(({ state, basis }) => basis === 'measured' && state === 'fails');
-  if (first.cause === 'sound' && failing) return `${failing.label}: ${failing.says}. What is behind it is not told yet.`;
-  if (first.cause === 'sound') return first.probability >= namedAlone ? 'No fault shows in what was read.' : `No fault shows so far. Not ruled out: ${second!.label.toLowerCase()}.`;
-  if (first.probability >= namedAlone) return `Most likely ${first.label.toLowerCase()}${at(first)}: ${first.means}.`;
+  if (first.cause === 'sound' && failing)
+    return `${failing.label}: ${failing.says}. What is behind it is not told yet.`;
+  if (first.cause === 'sound')
+    return first.probability >= namedAlone
+      ? 'No fault shows in what was read.'
+      : `No fault shows so far. Not ruled out: ${second!.label.toLowerCase()}.`;
+  if (first.probability >= namedAlone)
+    return `Most likely ${first.label.toLowerCase()}${at(first)}: ${first.means}.`;
   return `${first.label}${at(first)}, or ${second!.label.toLowerCase()}${at(second!)}: the readings do not tell them apart yet.`;
 }
 
@@ -87,13 +105,30 @@ export function diagnose(looked: Looked, place: Place): Diagnosis {
   const ranked = causes
     .map((cause): RankedCause => {
       // What is not on the list expects nothing, so that nothing speaks for it but that all else fits badly.
-      const weighed = (cause === 'unlisted' ? [] : observations).map((observation) => ({ says: observation.says, weight: weightDb(observation, cause) }));
+      const weighed = (cause === 'unlisted' ? [] : observations).map((observation) => ({
+        says: observation.says,
+        weight: weightDb(observation, cause),
+      }));
       return {
-        cause, ...causeWords[cause], probability: belief[cause], where: whereOf(cause, looked.run, looked.readings),
-        pro: weighed.filter(({ weight }) => weight >= worthTelling).sort((a, b) => b.weight - a.weight).map(({ says }) => says),
-        contra: weighed.filter(({ weight }) => weight <= -worthTelling).sort((a, b) => a.weight - b.weight).map(({ says }) => says),
+        cause,
+        ...causeWords[cause],
+        probability: belief[cause],
+        where: whereOf(cause, looked.run, looked.readings),
+        pro: weighed
+          .filter(({ weight }) => weight >= worthTelling)
+          .sort((a, b) => b.weight - a.weight)
+          .map(({ says }) => says),
+        contra: weighed
+          .filter(({ weight }) => weight <= -worthTelling)
+          .sort((a, b) => a.weight - b.weight)
+          .map(({ says }) => says),
       };
     })
     .sort((a, b) => b.probability - a.probability);
-  return { ranked, stopped: isStopped(looked.readings), next: nextTests(belief, observations, { run: looked.run, place, readings: looked.readings }), says: saysOf(ranked, looked, observations.length > 0) };
+  return {
+    ranked,
+    stopped: isStopped(looked.readings),
+    next: nextTests(belief, observations, { run: looked.run, place, readings: looked.readings }),
+    says: saysOf(ranked, looked, observations.length > 0),
+  };
 }

@@ -18,7 +18,12 @@ export interface NextTest {
 
 /** Minutes to set a way up and take it down again. Typical. */
 const accessMinutes: Record<Place['access']['by'], number> = { ground: 0, ladder: 4, lift: 15, rope: 45 };
-const accessWords: Record<Place['access']['by'], string | null> = { ground: null, ladder: 'ladder', lift: 'lift', rope: 'rope access' };
+const accessWords: Record<Place['access']['by'], string | null> = {
+  ground: null,
+  ladder: 'ladder',
+  lift: 'lift',
+  rope: 'rope access',
+};
 
 /** Walking pace with tools, metres in a minute. */
 const walkMPerMinute = 50;
@@ -29,23 +34,42 @@ const stateMinutes: Record<RunState, Record<RunState, number>> = {
   isolated: { live: 2, isolated: 0, disconnected: 4 },
   disconnected: { live: 6, isolated: 4, disconnected: 0 },
 };
-const stateWords: Record<RunState, string> = { live: 're-energise', isolated: 'isolate', disconnected: 'disconnect both ends' };
+const stateWords: Record<RunState, string> = {
+  live: 're-energise',
+  isolated: 'isolate',
+  disconnected: 'disconnect both ends',
+};
 
 /** Where the surveyor stands and how the camera is reached. */
-export interface Whereabouts { run: Run; place: Place; readings: RunReadings }
+export interface Whereabouts {
+  run: Run;
+  place: Place;
+  readings: RunReadings;
+}
 
 /** What a test costs in minutes, from where the run is now, and what has to be done for it. */
-export function costOf(test: TestDefinition, { run, place, readings }: Whereabouts): { minutes: number; needs: string[] } {
+export function costOf(
+  test: TestDefinition,
+  { run, place, readings }: Whereabouts,
+): { minutes: number; needs: string[] } {
   const state = stateFor(test, run.state);
   const toState = stateMinutes[run.state][state];
   const goes = test.hookUp.at !== 'head-end';
   const travel = goes ? runLengthM(run) / walkMPerMinute : 0;
   const access = goes ? accessMinutes[place.access.by] : 0;
-  const check = !test.allowedIn.includes('live') && !readings['foreign-ac-volts'] ? testDefinition('foreign-ac-volts').minutes : 0;
+  const check =
+    !test.allowedIn.includes('live') && !readings['foreign-ac-volts']
+      ? testDefinition('foreign-ac-volts').minutes
+      : 0;
   const way = accessWords[place.access.by];
   return {
     minutes: test.minutes + toState + travel + access + check,
-    needs: [...(state === run.state ? [] : [stateWords[state]]), ...(check ? ['foreign voltage first'] : []), ...(goes && way ? [way] : []), ...(goes && travel >= 1 ? ['the way to the camera'] : [])],
+    needs: [
+      ...(state === run.state ? [] : [stateWords[state]]),
+      ...(check ? ['foreign voltage first'] : []),
+      ...(goes && way ? [way] : []),
+      ...(goes && travel >= 1 ? ['the way to the camera'] : []),
+    ],
   };
 }
 
@@ -81,16 +105,29 @@ const leastBits = 0.005;
  * Tests not done yet, the one that tells most for its minutes first. Symptoms of a picture are seen at one look. Above
  * dangerous volts there is none: nobody touches the cable for the sake of a diagnosis.
  */
-export function nextTests(belief: Belief, observations: readonly Observation[], where: Whereabouts): NextTest[] {
+export function nextTests(
+  belief: Belief,
+  observations: readonly Observation[],
+  where: Whereabouts,
+): NextTest[] {
   if (isStopped(where.readings)) return [];
   const before = new Set(observations.flatMap(({ id }) => groups[id] ?? []));
   const done = new Set(observations.map(({ test }) => test));
   return tests
     .filter((test) => !done.has(test.id) && applies(test, where.run))
     .map((test): NextTest => {
-      const [first = 0, ...rest] = evidenceFor(test.id).map((id) => expectedBits(id, belief, before)).sort((a, b) => b - a);
+      const [first = 0, ...rest] = evidenceFor(test.id)
+        .map((id) => expectedBits(id, belief, before))
+        .sort((a, b) => b - a);
       // What several symptoms tell together is less than their sum; half of each further one is a fair floor.
-      return { test, bits: Math.min(entropyBits(belief), rest.reduce((sum, bits) => sum + bits / 2, first)), ...costOf(test, where) };
+      return {
+        test,
+        bits: Math.min(
+          entropyBits(belief),
+          rest.reduce((sum, bits) => sum + bits / 2, first),
+        ),
+        ...costOf(test, where),
+      };
     })
     .filter(({ bits }) => bits >= leastBits)
     .sort((a, b) => b.bits / b.minutes - a.bits / a.minutes);

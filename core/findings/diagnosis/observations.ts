@@ -14,9 +14,19 @@ import type { Verdict } from '../verdict';
 import type { EvidenceId } from './likelihoods';
 
 /** One thing that was found, as the tables know it and as a person says it. */
-export interface Observation { id: EvidenceId; outcome: string; test: TestId; says: string }
+export interface Observation {
+  id: EvidenceId;
+  outcome: string;
+  test: TestId;
+  says: string;
+}
 
-export interface Looked { run: Run; camera: Camera; readings: RunReadings; verdicts: readonly Pick<Verdict, 'id' | 'label' | 'expected' | 'state' | 'says' | 'basis'>[] }
+export interface Looked {
+  run: Run;
+  camera: Camera;
+  readings: RunReadings;
+  verdicts: readonly Pick<Verdict, 'id' | 'label' | 'expected' | 'state' | 'says' | 'basis'>[];
+}
 
 /** Tests whose expectation is a figure of this very run; the others have one limit for all runs. */
 const expectedIsAFigure = new Set<TestId>(['coax-loop-ohms', 'power-loop-ohms', 'day-volts', 'night-volts']);
@@ -24,11 +34,17 @@ const expectedIsAFigure = new Set<TestId>(['coax-loop-ohms', 'power-loop-ohms', 
 /** Foreign volts that are no danger but tell of something. Practice. */
 const raisedVolts = 5;
 
-const evidenceOf: Partial<Record<TestId, EvidenceId>> = { 'coax-loop-ohms': 'coax-loop', 'power-loop-ohms': 'power-loop', 'insulation-megohms': 'insulation' };
+const evidenceOf: Partial<Record<TestId, EvidenceId>> = {
+  'coax-loop-ohms': 'coax-loop',
+  'power-loop-ohms': 'power-loop',
+  'insulation-megohms': 'insulation',
+};
 
 /** Which row of the tables a test speaks to; a picture speaks to one for each symptom. */
 export const evidenceFor = (test: TestId): EvidenceId[] =>
-  test === 'picture' ? symptoms.map((symptom): EvidenceId => `seen-${symptom}`) : [evidenceOf[test] ?? (test as EvidenceId)];
+  test === 'picture'
+    ? symptoms.map((symptom): EvidenceId => `seen-${symptom}`)
+    : [evidenceOf[test] ?? (test as EvidenceId)];
 
 const quantitySays = (test: TestId, value: number, expected: number | null | undefined): string => {
   const { label, asks } = testDefinition(test);
@@ -41,14 +57,22 @@ function coaxLoopOutcome({ run, readings }: Looked, expected: number): string {
   const reading = readings['coax-loop-ohms']!;
   const share = reading.value / expected;
   if (share < 0.85) return 'less';
-  const [first] = inferCoaxLoop(run, reading, readings.reflectometer && runEvents(run, readings.reflectometer));
+  const [first] = inferCoaxLoop(
+    run,
+    reading,
+    readings.reflectometer && runEvents(run, readings.reflectometer),
+  );
   if (!first || first.probability < 0.6) return share < 1.1 ? 'as-noted' : 'unclear';
   switch (first.kind) {
-    case 'as-noted': return 'as-noted';
-    case 'joint': return 'joint';
-    case 'length': return 'length';
+    case 'as-noted':
+      return 'as-noted';
+    case 'joint':
+      return 'joint';
+    case 'length':
+      return 'length';
     case 'other-cable':
-    case 'other-cable-and-joint': return 'other-cable';
+    case 'other-cable-and-joint':
+      return 'other-cable';
   }
 }
 
@@ -58,7 +82,15 @@ function powerLoopOutcome(value: number, expected: number): string {
 }
 
 /** Volts at the camera against what supply and cores should give there, and against what the camera takes. */
-function voltsOutcome(value: number, expected: number, { camera: { supply: { window } } }: Looked): string {
+function voltsOutcome(
+  value: number,
+  expected: number,
+  {
+    camera: {
+      supply: { window },
+    },
+  }: Looked,
+): string {
   if (value > window.maxVolts) return 'too-high';
   const asExpected = value >= 0.95 * expected;
   if (value < window.minVolts) return asExpected ? 'too-low-by-cores' : 'too-low';
@@ -71,31 +103,50 @@ const blemishFrom = 0.3;
 function traceOutcome({ run, readings }: Looked): { outcome: string; says: string } {
   const events = runEvents(run, readings.reflectometer!);
   const worst = faultsOf(events).sort((a, b) => gravity(b) - gravity(a))[0];
-  const says = worst ? `the reflectometer shows ${eventWords(worst)} at ${formatQuantity(worst.atM, 'm')}` : 'the reflectometer shows nothing on the way';
+  const says = worst
+    ? `the reflectometer shows ${eventWords(worst)} at ${formatQuantity(worst.atM, 'm')}`
+    : 'the reflectometer shows nothing on the way';
   if (!worst || gravity(worst) < blemishFrom) return { outcome: 'clean', says };
   if (gravity(worst) < closeShare) return { outcome: 'blemish', says };
   switch (worst.kind) {
-    case 'series': return { outcome: 'series', says };
-    case 'shunt': return { outcome: 'shunt', says };
-    case 'lower-impedance': return { outcome: 'other-impedance', says };
-    case 'tap': return { outcome: 'tap', says };
+    case 'series':
+      return { outcome: 'series', says };
+    case 'shunt':
+      return { outcome: 'shunt', says };
+    case 'lower-impedance':
+      return { outcome: 'other-impedance', says };
+    case 'tap':
+      return { outcome: 'tap', says };
     case 'open':
     case 'short':
-    case 'end': return { outcome: 'early-end', says };
+    case 'end':
+      return { outcome: 'early-end', says };
   }
 }
 
-function quantityOutcome(test: TestId, value: number, expected: number | null | undefined, looked: Looked): string | null {
+function quantityOutcome(
+  test: TestId,
+  value: number,
+  expected: number | null | undefined,
+  looked: Looked,
+): string | null {
   switch (test) {
     case 'foreign-ac-volts':
-    case 'foreign-dc-volts': return value > raisedVolts ? 'raised' : 'low';
-    case 'shield-earth-volts': return value > earthDifferenceVolts ? 'different' : value > earthDifferenceVolts / 2 ? 'some' : 'same';
-    case 'coax-loop-ohms': return expected ? coaxLoopOutcome(looked, expected) : null;
-    case 'power-loop-ohms': return expected ? powerLoopOutcome(value, expected) : null;
-    case 'insulation-megohms': return value > dryMegohms ? 'dry' : value >= wetMegohms ? 'damp' : 'wet';
+    case 'foreign-dc-volts':
+      return value > raisedVolts ? 'raised' : 'low';
+    case 'shield-earth-volts':
+      return value > earthDifferenceVolts ? 'different' : value > earthDifferenceVolts / 2 ? 'some' : 'same';
+    case 'coax-loop-ohms':
+      return expected ? coaxLoopOutcome(looked, expected) : null;
+    case 'power-loop-ohms':
+      return expected ? powerLoopOutcome(value, expected) : null;
+    case 'insulation-megohms':
+      return value > dryMegohms ? 'dry' : value >= wetMegohms ? 'damp' : 'wet';
     case 'day-volts':
-    case 'night-volts': return expected ? voltsOutcome(value, expected, looked) : null;
-    default: return null;
+    case 'night-volts':
+      return expected ? voltsOutcome(value, expected, looked) : null;
+    default:
+      return null;
   }
 }
 
@@ -112,20 +163,64 @@ export function observationsOf(looked: Looked): Observation[] {
     if (!reading) continue;
     const { test } = reading;
     switch (test) {
-      case 'continuity': found.push({ id: 'continuity', outcome: reading.found, test, says: { through: 'the coax goes through', open: 'the coax is open', shorted: 'the coax is shorted' }[reading.found] }); break;
+      case 'continuity':
+        found.push({
+          id: 'continuity',
+          outcome: reading.found,
+          test,
+          says: {
+            through: 'the coax goes through',
+            open: 'the coax is open',
+            shorted: 'the coax is shorted',
+          }[reading.found],
+        });
+        break;
       case 'camera-at-head-end':
-      case 'camera-on-local-supply': found.push({ id: test, outcome: reading.found, test, says: `${testDefinition(test).label.toLowerCase()} ${reading.found}` }); break;
-      case 'reflectometer': found.push({ id: 'reflectometer', test, ...traceOutcome(looked) }); break;
-      case 'picture': found.push(...symptoms.map((symptom: Symptom): Observation => {
-        const seen = reading.symptoms.includes(symptom);
-        return { id: `seen-${symptom}`, outcome: seen ? 'yes' : 'no', test, says: seen ? symptomWords[symptom].seen : `no ${symptomWords[symptom].label.toLowerCase()} in the picture` };
-      })); break;
-      case 'link': found.push({ id: 'link', outcome: linkOutcome(reading.throughputMbps, expectedOf('link') ?? 0), test, says: `${formatQuantity(reading.throughputMbps, 'Mb/s')} over converters` }); break;
+      case 'camera-on-local-supply':
+        found.push({
+          id: test,
+          outcome: reading.found,
+          test,
+          says: `${testDefinition(test).label.toLowerCase()} ${reading.found}`,
+        });
+        break;
+      case 'reflectometer':
+        found.push({ id: 'reflectometer', test, ...traceOutcome(looked) });
+        break;
+      case 'picture':
+        found.push(
+          ...symptoms.map((symptom: Symptom): Observation => {
+            const seen = reading.symptoms.includes(symptom);
+            return {
+              id: `seen-${symptom}`,
+              outcome: seen ? 'yes' : 'no',
+              test,
+              says: seen
+                ? symptomWords[symptom].seen
+                : `no ${symptomWords[symptom].label.toLowerCase()} in the picture`,
+            };
+          }),
+        );
+        break;
+      case 'link':
+        found.push({
+          id: 'link',
+          outcome: linkOutcome(reading.throughputMbps, expectedOf('link') ?? 0),
+          test,
+          says: `${formatQuantity(reading.throughputMbps, 'Mb/s')} over converters`,
+        });
+        break;
       default: {
         const expected = expectedOf(test);
         const outcome = quantityOutcome(test, reading.value, expected, looked);
         const [id] = evidenceFor(test);
-        if (outcome && id) found.push({ id, outcome, test, says: quantitySays(test, reading.value, expectedIsAFigure.has(test) ? expected : null) });
+        if (outcome && id)
+          found.push({
+            id,
+            outcome,
+            test,
+            says: quantitySays(test, reading.value, expectedIsAFigure.has(test) ? expected : null),
+          });
       }
     }
   }

@@ -1,4 +1,14 @@
-import { causes, evidence, groups, mostCertain, priors, repeatedShare, type Cause, type Evidence, type EvidenceId } from './likelihoods';
+import {
+  causes,
+  evidence,
+  groups,
+  mostCertain,
+  priors,
+  repeatedShare,
+  type Cause,
+  type Evidence,
+  type EvidenceId,
+} from './likelihoods';
 import type { Observation } from './observations';
 
 export type Belief = Record<Cause, number>;
@@ -20,7 +30,9 @@ function normalised(weights: Belief): Belief {
 function capped(belief: Belief): Belief {
   const top = causes.reduce((a, b) => (belief[b] > belief[a] ? b : a));
   const over = belief[top] - mostCertain;
-  return over <= 0 || top === 'unlisted' ? belief : { ...belief, [top]: mostCertain, unlisted: belief.unlisted + over };
+  return over <= 0 || top === 'unlisted'
+    ? belief
+    : { ...belief, [top]: mostCertain, unlisted: belief.unlisted + over };
 }
 
 /** How much a piece of evidence counts: fully as the first of its group, less after that. */
@@ -36,7 +48,11 @@ function reach({ id, outcome }: Observation): number {
 }
 
 /** What tells most counts first, so that what repeats it is what counts for less. */
-const byReach = (observations: readonly Observation[]): Observation[] => observations.map((observation) => ({ observation, reach: reach(observation) })).sort((a, b) => b.reach - a.reach || a.observation.id.localeCompare(b.observation.id)).map(({ observation }) => observation);
+const byReach = (observations: readonly Observation[]): Observation[] =>
+  observations
+    .map((observation) => ({ observation, reach: reach(observation) }))
+    .sort((a, b) => b.reach - a.reach || a.observation.id.localeCompare(b.observation.id))
+    .map(({ observation }) => observation);
 
 export const priorBelief = (): Belief => normalised(priors);
 
@@ -55,10 +71,15 @@ export function beliefAfter(observations: readonly Observation[]): Belief {
     if (group !== undefined) before.add(group);
   }
   const most = Math.max(...causes.map((cause) => logs[cause]));
-  return capped(normalised(Object.fromEntries(causes.map((cause) => [cause, Math.exp(logs[cause] - most)])) as Belief));
+  return capped(
+    normalised(Object.fromEntries(causes.map((cause) => [cause, Math.exp(logs[cause] - most)])) as Belief),
+  );
 }
 
 /** How far a belief is from knowing, in bits. */
 export function entropyBits(belief: Belief): number {
-  return causes.reduce((sum, cause) => sum - (belief[cause] > 0 ? belief[cause] * Math.log2(belief[cause]) : 0), 0);
+  return causes.reduce(
+    (sum, cause) => sum - (belief[cause] > 0 ? belief[cause] * Math.log2(belief[cause]) : 0),
+    0,
+  );
 }

@@ -15,21 +15,38 @@ const DeviceView = defineAsyncComponent(() => import('./DeviceView.vue'));
 const route = useRoute();
 const router = useRouter();
 const evaluation = useEvaluation();
-const view = computed<AllocateView>(() => (isAllocateView(route.query['view']) ? route.query['view'] : 'rack'));
-const show = (next: AllocateView) => void router.push({ ...route, query: next === 'rack' ? {} : { view: next } });
+const view = computed<AllocateView>(() =>
+  isAllocateView(route.query['view']) ? route.query['view'] : 'rack',
+);
+const show = (next: AllocateView) =>
+  void router.push({ ...route, query: next === 'rack' ? {} : { view: next } });
 const allocation = computed(() => evaluation.result!.allocation);
 
-useKeys(allocateViews.map(({ id, says, key }) => ({ keys: [key], says: says.toLowerCase(), group: 'Allocate', run: () => show(id) })));
+useKeys(
+  allocateViews.map(({ id, says, key }) => ({
+    keys: [key],
+    says: says.toLowerCase(),
+    group: 'Allocate',
+    run: () => show(id),
+  })),
+);
 </script>
 
 <template>
-  <div v-if="allocation.recorders.length === 0" class="empty"><strong>No recorder is noted on this site.</strong>Note it in Survey with <kbd>b</kbd>; then its slots show here.</div>
+  <div v-if="allocation.recorders.length === 0" class="empty">
+    <strong>No recorder is noted on this site.</strong>Note it in Survey with <kbd>b</kbd>; then its slots
+    show here.
+  </div>
   <div v-else class="allocate">
     <div class="row head no-print">
       <h1>Allocate</h1>
       <ViewTabs :views="allocateViews" :view="view" label="Views of the slots" @show="show" />
       <span class="push" />
-      <span class="dim">{{ allocation.waiting.length === 0 ? 'no decided camera waits' : `${allocation.waiting.length} decided, without a slot` }}</span>
+      <span class="dim">{{
+        allocation.waiting.length === 0
+          ? 'no decided camera waits'
+          : `${allocation.waiting.length} decided, without a slot`
+      }}</span>
     </div>
     <RackView v-if="view === 'rack'" class="view" />
     <StreamsView v-else-if="view === 'streams'" class="view" />
@@ -40,8 +57,27 @@ useKeys(allocateViews.map(({ id, says, key }) => ({ keys: [key], says: says.toLo
 </template>
 
 <style scoped>
-.allocate { display: flex; flex-direction: column; height: 100%; min-height: 0; }
-.head { gap: 18px; flex-wrap: wrap; row-gap: 4px; padding-bottom: 6px; }
-.view { flex: 1; min-height: 0; overflow: hidden auto; scrollbar-width: thin; }
-@media (max-width: 1000px) { .allocate { height: auto; } }
+.allocate {
+  display: flex;
+  flex-direction: column;
+  height: 100%;
+  min-height: 0;
+}
+.head {
+  gap: 18px;
+  flex-wrap: wrap;
+  row-gap: 4px;
+  padding-bottom: 6px;
+}
+.view {
+  flex: 1;
+  min-height: 0;
+  overflow: hidden auto;
+  scrollbar-width: thin;
+}
+@media (max-width: 1000px) {
+  .allocate {
+    height: auto;
+  }
+}
 </style>

@@ -2,7 +2,15 @@
 import InputText from 'primevue/inputtext';
 import { computed, onMounted, onUnmounted } from 'vue';
 import { useRoute, useRouter } from 'vue-router';
-import { devicePlan, differences, leadsByHand, otherRecorder, prerequisites, stepInWords, stepsLeft } from '#core/device';
+import {
+  devicePlan,
+  differences,
+  leadsByHand,
+  otherRecorder,
+  prerequisites,
+  stepInWords,
+  stepsLeft,
+} from '#core/device';
 import { useKeys } from '../../keys/keys';
 import FieldRow from '../../parts/FieldRow.vue';
 import PickField from '../../parts/PickField.vue';
@@ -19,92 +27,315 @@ const evaluation = useEvaluation();
 const device = useRecorderApply();
 
 const states = computed(() => evaluation.result!.allocation.recorders);
-const choices = computed(() => states.value.map(({ recorder }) => ({ value: recorder.id, says: recorder.name })));
-const state = computed(() => states.value.find(({ recorder }) => recorder.id === device.recorderId) ?? states.value[0]!);
-const planned = computed(() => devicePlan(store.site!, state.value.recorder, evaluation.result!.allocation.occupied[state.value.recorder.id] ?? [], state.value.broken));
+const choices = computed(() =>
+  states.value.map(({ recorder }) => ({ value: recorder.id, says: recorder.name })),
+);
+const state = computed(
+  () => states.value.find(({ recorder }) => recorder.id === device.recorderId) ?? states.value[0]!,
+);
+const planned = computed(() =>
+  devicePlan(
+    store.site!,
+    state.value.recorder,
+    evaluation.result!.allocation.occupied[state.value.recorder.id] ?? [],
+    state.value.broken,
+  ),
+);
 const other = computed(() => device.report && otherRecorder(state.value.recorder, device.report));
-const rows = computed(() => (device.report && planned.value.kind === 'plan' ? differences(device.report, planned.value.plan) : []));
+const rows = computed(() =>
+  device.report && planned.value.kind === 'plan' ? differences(device.report, planned.value.plan) : [],
+);
 const differing = computed(() => rows.value.filter(({ same }) => !same).length);
-const left = computed(() => (device.report && planned.value.kind === 'plan' ? stepsLeft(device.report, planned.value.plan, { settings: false }) : []));
+const left = computed(() =>
+  device.report && planned.value.kind === 'plan'
+    ? stepsLeft(device.report, planned.value.plan, { settings: false })
+    : [],
+);
 const open = computed(() => prerequisites(store.site!, state.value).filter((one) => one.state === 'open'));
 const leads = computed(() => leadsByHand(state.value));
 const isUnderWay = computed(() => device.applying !== null && device.applying.state !== 'done');
-const canApply = computed(() => device.report !== null && !other.value && planned.value.kind === 'plan' && left.value.length > 0 && !isUnderWay.value);
-const stateWords = { running: 'Under way', stopped: 'Stopped', 'broken-off': 'Broken off', refused: 'Refused', done: 'Done' } as const;
+const canApply = computed(
+  () =>
+    device.report !== null &&
+    !other.value &&
+    planned.value.kind === 'plan' &&
+    left.value.length > 0 &&
+    !isUnderWay.value,
+);
+const stateWords = {
+  running: 'Under way',
+  stopped: 'Stopped',
+  'broken-off': 'Broken off',
+  refused: 'Refused',
+  done: 'Done',
+} as const;
 
-const apply = () => { if (canApply.value) void device.apply(); };
+const apply = () => {
+  if (canApply.value) void device.apply();
+};
 onMounted(async () => {
   await device.lookAround();
-  await device.turnTo(device.recorderId && states.value.some(({ recorder }) => recorder.id === device.recorderId) ? device.recorderId : states.value[0]!.recorder.id);
+  await device.turnTo(
+    device.recorderId && states.value.some(({ recorder }) => recorder.id === device.recorderId)
+      ? device.recorderId
+      : states.value[0]!.recorder.id,
+  );
 });
 onUnmounted(device.leave);
 useKeys([
   { keys: ['g'], says: 'read the recorder', group: 'Into the recorder', run: () => void device.read() },
   { keys: ['Enter'], says: 'apply the plan', group: 'Into the recorder', run: apply },
-  { keys: ['Escape'], says: 'stop after this step', group: 'Into the recorder', run: () => { if (device.applying?.state === 'running') void device.stop(); } },
+  {
+    keys: ['Escape'],
+    says: 'stop after this step',
+    group: 'Into the recorder',
+    run: () => {
+      if (device.applying?.state === 'running') void device.stop();
+    },
+  },
 ]);
 </script>
 
 <template>
   <div class="device">
     <div class="row fields">
-      <FieldRow label="Recorder"><PickField :value="state.recorder.id" :choices="choices" label="Recorder to write to" @take="(id) => void device.turnTo(id)" /></FieldRow>
-      <FieldRow label="At"><InputText v-model="device.address" size="small" aria-label="Address and port of the recorder" placeholder="10.20.0.5:80" autocomplete="off" @keydown.enter.prevent="device.read()" /></FieldRow>
-      <FieldRow label="Its key"><InputText v-model="device.key" size="small" type="password" aria-label="Key of the recorder" :placeholder="device.isStandIn ? 'the demo’s is ferry' : 'kept nowhere'" autocomplete="off" /></FieldRow>
-      <button type="button" class="btn" :disabled="device.busy || !device.address" @click="device.read()">Read it <kbd>g</kbd></button>
-      <button type="button" class="btn" @click="router.push({ ...route, query: { view: 'ready' } })">Channel list</button>
-      <button type="button" class="btn go" :disabled="!canApply || device.busy || !device.key" @click="apply">Apply the plan <kbd>Enter</kbd></button>
+      <FieldRow label="Recorder"
+        ><PickField
+          :value="state.recorder.id"
+          :choices="choices"
+          label="Recorder to write to"
+          @take="(id) => void device.turnTo(id)"
+      /></FieldRow>
+      <FieldRow label="At"
+        ><InputText
+          v-model="device.address"
+          size="small"
+          aria-label="Address and port of the recorder"
+          placeholder="10.20.0.5:80"
+          autocomplete="off"
+          @keydown.enter.prevent="device.read()"
+      /></FieldRow>
+      <FieldRow label="Its key"
+        ><InputText
+          v-model="device.key"
+          size="small"
+          type="password"
+          aria-label="Key of the recorder"
+          :placeholder="device.isStandIn ? 'the demo’s is ferry' : 'kept nowhere'"
+          autocomplete="off"
+      /></FieldRow>
+      <button type="button" class="btn" :disabled="device.busy || !device.address" @click="device.read()">
+        Read it <kbd>g</kbd>
+      </button>
+      <button type="button" class="btn" @click="router.push({ ...route, query: { view: 'ready' } })">
+        Channel list
+      </button>
+      <button type="button" class="btn go" :disabled="!canApply || device.busy || !device.key" @click="apply">
+        Apply the plan <kbd>Enter</kbd>
+      </button>
     </div>
     <p v-if="device.problem" class="stop" role="alert">{{ device.problem }}</p>
-    <p v-if="planned.kind === 'not-yet'" class="caution">{{ planned.why }} Until then the plan cannot go into the recorder.</p>
-    <p v-if="open.length > 0 && planned.kind === 'plan'" class="caution">Still open before you start: {{ open.map(({ says }) => says.charAt(0).toLowerCase() + says.slice(1)).join('; ') }}. The recorder may refuse what is not so.</p>
+    <p v-if="planned.kind === 'not-yet'" class="caution">
+      {{ planned.why }} Until then the plan cannot go into the recorder.
+    </p>
+    <p v-if="open.length > 0 && planned.kind === 'plan'" class="caution">
+      Still open before you start:
+      {{ open.map(({ says }) => says.charAt(0).toLowerCase() + says.slice(1)).join('; ') }}. The recorder may
+      refuse what is not so.
+    </p>
     <p v-if="other" class="stop" role="alert">{{ other }}</p>
 
-    <section v-if="device.applying" class="applying" :data-state="device.applying.state" aria-label="Plan on its way" aria-live="polite">
-      <h3>{{ stateWords[device.applying.state] }}, {{ device.applying.goal === 'plan' ? 'towards the plan' : 'back to what was there' }}</h3>
-      <progress v-if="device.applying.state !== 'done'" :value="device.applying.done.length" :max="device.applying.done.length + device.applying.left.length + 1" />
+    <section
+      v-if="device.applying"
+      class="applying"
+      :data-state="device.applying.state"
+      aria-label="Plan on its way"
+      aria-live="polite"
+    >
+      <h3>
+        {{ stateWords[device.applying.state] }},
+        {{ device.applying.goal === 'plan' ? 'towards the plan' : 'back to what was there' }}
+      </h3>
+      <progress
+        v-if="device.applying.state !== 'done'"
+        :value="device.applying.done.length"
+        :max="device.applying.done.length + device.applying.left.length + 1"
+      />
       <p v-if="device.applying.state !== 'done' && device.applying.doing">Now: {{ device.applying.doing }}</p>
       <p v-if="device.applying.why" class="stop">{{ device.applying.why }}</p>
       <p v-for="wrong in device.applying.wrong" :key="wrong" class="stop">{{ wrong }}</p>
-      <details v-if="device.applying.done.length > 0"><summary>{{ device.applying.done.length }} step{{ device.applying.done.length === 1 ? '' : 's' }} done, by {{ device.applying.by }}</summary><ol><li v-for="(text, k) in device.applying.done" :key="k" class="tiny">{{ text }}</li></ol></details>
+      <details v-if="device.applying.done.length > 0">
+        <summary>
+          {{ device.applying.done.length }} step{{ device.applying.done.length === 1 ? '' : 's' }} done, by
+          {{ device.applying.by }}
+        </summary>
+        <ol>
+          <li v-for="(text, k) in device.applying.done" :key="k" class="tiny">{{ text }}</li>
+        </ol>
+      </details>
       <div class="row">
-        <button v-if="device.applying.state === 'running'" type="button" class="btn small" @click="device.stop()">Stop after this step <kbd>Esc</kbd></button>
+        <button
+          v-if="device.applying.state === 'running'"
+          type="button"
+          class="btn small"
+          @click="device.stop()"
+        >
+          Stop after this step <kbd>Esc</kbd>
+        </button>
         <template v-else-if="device.applying.state !== 'done'">
-          <button type="button" class="btn small go" :disabled="!device.key" @click="device.goOn(device.applying.goal)">Go on from here</button>
-          <button v-if="device.applying.goal === 'plan'" type="button" class="btn small" :disabled="!device.key" @click="device.goOn('back')">Go back to what was there</button>
+          <button
+            type="button"
+            class="btn small go"
+            :disabled="!device.key"
+            @click="device.goOn(device.applying.goal)"
+          >
+            Go on from here
+          </button>
+          <button
+            v-if="device.applying.goal === 'plan'"
+            type="button"
+            class="btn small"
+            :disabled="!device.key"
+            @click="device.goOn('back')"
+          >
+            Go back to what was there
+          </button>
           <button type="button" class="btn small" @click="device.forget()">Leave it as it is</button>
         </template>
-        <button v-else-if="device.applying.goal === 'plan'" type="button" class="btn small" :disabled="!device.key" @click="device.goOn('back')">Go back to what was there</button>
-        <a v-if="device.applying.settings" class="btn small" :href="savedSettingsAddress(store.id, state.recorder.id)" download>Saved settings</a>
+        <button
+          v-else-if="device.applying.goal === 'plan'"
+          type="button"
+          class="btn small"
+          :disabled="!device.key"
+          @click="device.goOn('back')"
+        >
+          Go back to what was there
+        </button>
+        <a
+          v-if="device.applying.settings"
+          class="btn small"
+          :href="savedSettingsAddress(store.id, state.recorder.id)"
+          download
+          >Saved settings</a
+        >
       </div>
     </section>
 
     <section v-if="device.report" class="differences" aria-label="Recorder and plan">
-      <h3>{{ device.report.name }}, {{ device.report.serial }}: {{ planned.kind !== 'plan' ? 'no plan to hold it against yet' : differing === 0 && left.length === 0 ? 'holds the plan' : `${differing} slot${differing === 1 ? '' : 's'} differ, ${left.length} step${left.length === 1 ? '' : 's'} to the plan` }}</h3>
-      <p class="dim tiny">{{ device.cameras.length }} cameras on its network{{ device.report.turned.length > 0 ? `; IP on inputs ${device.report.turned.join(', ')}` : '' }}; time from {{ device.report.timeSource ?? 'nowhere' }}{{ device.report.factoryValues ? '; its settings are those it came with' : '' }}.</p>
-      <p v-if="leads.length > 0 && !isUnderWay" class="caution">Leads are moved by hand, before: {{ leads.map(({ number, from, to }) => `camera ${number} ${from === null ? '' : `from ${from} `}to ${to}`).join('; ') }}.</p>
+      <h3>
+        {{ device.report.name }}, {{ device.report.serial }}:
+        {{
+          planned.kind !== 'plan'
+            ? 'no plan to hold it against yet'
+            : differing === 0 && left.length === 0
+              ? 'holds the plan'
+              : `${differing} slot${differing === 1 ? '' : 's'} differ, ${left.length} step${left.length === 1 ? '' : 's'} to the plan`
+        }}
+      </h3>
+      <p class="dim tiny">
+        {{ device.cameras.length }} cameras on its network{{
+          device.report.turned.length > 0 ? `; IP on inputs ${device.report.turned.join(', ')}` : ''
+        }}; time from {{ device.report.timeSource ?? 'nowhere'
+        }}{{ device.report.factoryValues ? '; its settings are those it came with' : '' }}.
+      </p>
+      <p v-if="leads.length > 0 && !isUnderWay" class="caution">
+        Leads are moved by hand, before:
+        {{
+          leads
+            .map(({ number, from, to }) => `camera ${number} ${from === null ? '' : `from ${from} `}to ${to}`)
+            .join('; ')
+        }}.
+      </p>
       <div class="columns">
-        <table v-if="rows.length > 0"><thead><tr><th class="num">Slot</th><th>In the recorder</th><th>In the plan</th></tr></thead>
-          <tbody><tr v-for="row in rows" :key="row.slot" :class="{ differs: !row.same }" :data-device-slot="row.slot"><td class="num mono">{{ row.slot }}</td><td>{{ row.has }}</td><td>{{ row.same ? '' : row.wants }}<span v-if="row.byHand" class="dim">{{ row.byHand }}</span></td></tr></tbody>
+        <table v-if="rows.length > 0">
+          <thead>
+            <tr>
+              <th class="num">Slot</th>
+              <th>In the recorder</th>
+              <th>In the plan</th>
+            </tr>
+          </thead>
+          <tbody>
+            <tr
+              v-for="row in rows"
+              :key="row.slot"
+              :class="{ differs: !row.same }"
+              :data-device-slot="row.slot"
+            >
+              <td class="num mono">{{ row.slot }}</td>
+              <td>{{ row.has }}</td>
+              <td>
+                {{ row.same ? '' : row.wants }}<span v-if="row.byHand" class="dim">{{ row.byHand }}</span>
+              </td>
+            </tr>
+          </tbody>
         </table>
-        <ol v-if="left.length > 0 && !isUnderWay"><li v-for="(step, k) in left" :key="k" class="tiny">{{ stepInWords(step) }}</li></ol>
+        <ol v-if="left.length > 0 && !isUnderWay">
+          <li v-for="(step, k) in left" :key="k" class="tiny">{{ stepInWords(step) }}</li>
+        </ol>
       </div>
     </section>
-    <div v-else-if="!device.applying" class="empty"><strong>Read the recorder first.</strong>What it holds shows beside the plan, and each step to it. A recorder without a network takes the channel list from “Before you start”.</div>
+    <div v-else-if="!device.applying" class="empty">
+      <strong>Read the recorder first.</strong>What it holds shows beside the plan, and each step to it. A
+      recorder without a network takes the channel list from “Before you start”.
+    </div>
   </div>
 </template>
 
 <style scoped>
-.device { display: flex; flex-direction: column; gap: 8px; }
-.device > * { flex: none; }
-.fields { gap: 8px 14px; flex-wrap: wrap; align-items: end; }
-.fields :deep(.field-row) { grid-template-columns: auto 150px; }
-.applying { border-left: 4px solid var(--copper); background: var(--sheet); padding: 8px 12px; display: grid; gap: 6px; }
-.applying[data-state='done'] { border-color: var(--verdigris); }
-.applying[data-state='broken-off'], .applying[data-state='refused'] { border-color: var(--madder); }
-progress { width: 100%; accent-color: var(--copper); }
-.columns { display: grid; grid-template-columns: minmax(380px, 3fr) minmax(240px, 2fr); gap: 20px; align-items: start; }
-th { text-align: left; } .num { text-align: right; padding-right: 8px; }
-.differs td { background: var(--copper-3); }
-@media (max-width: 900px) { .columns { grid-template-columns: 1fr; } }
+.device {
+  display: flex;
+  flex-direction: column;
+  gap: 8px;
+}
+.device > * {
+  flex: none;
+}
+.fields {
+  gap: 8px 14px;
+  flex-wrap: wrap;
+  align-items: end;
+}
+.fields :deep(.field-row) {
+  grid-template-columns: auto 150px;
+}
+.applying {
+  border-left: 4px solid var(--copper);
+  background: var(--sheet);
+  padding: 8px 12px;
+  display: grid;
+  gap: 6px;
+}
+.applying[data-state='done'] {
+  border-color: var(--verdigris);
+}
+.applying[data-state='broken-off'],
+.applying[data-state='refused'] {
+  border-color: var(--madder);
+}
+progress {
+  width: 100%;
+  accent-color: var(--copper);
+}
+.columns {
+  display: grid;
+  grid-template-columns: minmax(380px, 3fr) minmax(240px, 2fr);
+  gap: 20px;
+  align-items: start;
+}
+th {
+  text-align: left;
+}
+.num {
+  text-align: right;
+  padding-right: 8px;
+}
+.differs td {
+  background: var(--copper-3);
+}
+@media (max-width: 900px) {
+  .columns {
+    grid-template-columns: 1fr;
+  }
+}
 </style>

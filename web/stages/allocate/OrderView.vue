@@ -20,9 +20,18 @@ const migration = computed(() => migrationOfSite(store.site!, allocation.value))
 const at = ref(0);
 const shown = computed(() => Math.min(at.value, migration.value.nights.length - 1));
 const recorderOf = (id: string) => store.site!.recorder[id]!;
-const morning = computed(() => Object.values(store.site!.recorder).map((recorder) => recorderState(recorder, migration.value.nights[shown.value]?.occupied[recorder.id] ?? [])));
-const movers = computed(() => Object.values(allocation.value.needs).filter(({ signal, cameraId }) => signal.kind === 'ip' && store.site!.placement[cameraId]).map(({ cameraId, number, name }) => ({ value: cameraId, says: `${number} ${name}` })));
-const wish = (what: string, fields: Partial<Slotting>) => store.change(what, [{ kind: 'slotting', id: 'slotting', set: { ...wishes.value, ...fields } }]);
+const morning = computed(() =>
+  Object.values(store.site!.recorder).map((recorder) =>
+    recorderState(recorder, migration.value.nights[shown.value]?.occupied[recorder.id] ?? []),
+  ),
+);
+const movers = computed(() =>
+  Object.values(allocation.value.needs)
+    .filter(({ signal, cameraId }) => signal.kind === 'ip' && store.site!.placement[cameraId])
+    .map(({ cameraId, number, name }) => ({ value: cameraId, says: `${number} ${name}` })),
+);
+const wish = (what: string, fields: Partial<Slotting>) =>
+  store.change(what, [{ kind: 'slotting', id: 'slotting', set: { ...wishes.value, ...fields } }]);
 const step = (by: number) => {
   at.value = Math.max(0, Math.min(migration.value.nights.length - 1, shown.value + by));
 };
@@ -35,18 +44,54 @@ useKeys([
 <template>
   <div class="order">
     <div class="row acts">
-      <span class="field"><span class="dim">Cameras in a night</span> <QuantityField :value="wishes.perNight" unit="" label="Cameras in a night" :allowed="whole(1, 64)" @take="(perNight) => wish('Cameras in a night', { perNight })" /></span>
-      <span class="field wide"><span class="dim">Must not wait</span> <PicksField :values="wishes.first" :choices="movers" label="Cameras that must not wait" @take="(first) => wish('Cameras that must not wait', { first })" /></span>
+      <span class="field"
+        ><span class="dim">Cameras in a night</span>
+        <QuantityField
+          :value="wishes.perNight"
+          unit=""
+          label="Cameras in a night"
+          :allowed="whole(1, 64)"
+          @take="(perNight) => wish('Cameras in a night', { perNight })"
+      /></span>
+      <span class="field wide"
+        ><span class="dim">Must not wait</span>
+        <PicksField
+          :values="wishes.first"
+          :choices="movers"
+          label="Cameras that must not wait"
+          @take="(first) => wish('Cameras that must not wait', { first })"
+      /></span>
       <span class="push" />
-      <span class="dim">{{ migration.nights.length }} night{{ migration.nights.length === 1 ? '' : 's' }}, {{ migration.restarts }} restart{{ migration.restarts === 1 ? '' : 's' }}</span>
+      <span class="dim"
+        >{{ migration.nights.length }} night{{ migration.nights.length === 1 ? '' : 's' }},
+        {{ migration.restarts }} restart{{ migration.restarts === 1 ? '' : 's' }}</span
+      >
     </div>
-    <p v-for="one in migration.waiting" :key="one.cameraId" class="caution" role="alert">Camera {{ one.number }} has to wait: {{ one.why }}.</p>
-    <div v-if="migration.nights.length === 0" class="empty"><strong>Nothing moves.</strong>Once cameras have their slots in the rack, the order in which they can move shows here.</div>
+    <p v-for="one in migration.waiting" :key="one.cameraId" class="caution" role="alert">
+      Camera {{ one.number }} has to wait: {{ one.why }}.
+    </p>
+    <div v-if="migration.nights.length === 0" class="empty">
+      <strong>Nothing moves.</strong>Once cameras have their slots in the rack, the order in which they can
+      move shows here.
+    </div>
     <div v-else class="columns">
       <ol class="nights">
-        <li v-for="(night, index) in migration.nights" :key="index" :class="{ shown: index === shown }" :data-night="index + 1">
-          <button type="button" class="plain" :aria-current="index === shown" @click="at = index"><b>Night {{ index + 1 }}</b></button>
-          <p v-for="(text, k) in night.steps.flatMap((one) => nightStepInWords(one, recorderOf))" :key="k" class="tiny">{{ text }}</p>
+        <li
+          v-for="(night, index) in migration.nights"
+          :key="index"
+          :class="{ shown: index === shown }"
+          :data-night="index + 1"
+        >
+          <button type="button" class="plain" :aria-current="index === shown" @click="at = index">
+            <b>Night {{ index + 1 }}</b>
+          </button>
+          <p
+            v-for="(text, k) in night.steps.flatMap((one) => nightStepInWords(one, recorderOf))"
+            :key="k"
+            class="tiny"
+          >
+            {{ text }}
+          </p>
           <p v-for="why in night.broken" :key="why" class="stop tiny">{{ why }}</p>
         </li>
       </ol>
@@ -54,29 +99,106 @@ useKeys([
         <h3>The morning after night {{ shown + 1 }}</h3>
         <div v-for="{ recorder, slots } in morning" :key="recorder.id" :data-morning="recorder.id">
           <p class="dim tiny">{{ recorder.name }}</p>
-          <div class="slots"><span v-for="slot in slots" :key="slot.slot" class="slot mono" :class="slot.carries" :title="`${slot.label}${slot.converted ? ', IP' : ''}`"><span class="no">{{ slot.slot }}</span> {{ slot.occupants.map(({ need }) => need.number).join(' ') || '·' }}<span v-if="slot.occupants[0]?.need.signal.kind === 'ip'" class="ip-mark">ip</span></span></div>
+          <div class="slots">
+            <span
+              v-for="slot in slots"
+              :key="slot.slot"
+              class="slot mono"
+              :class="slot.carries"
+              :title="`${slot.label}${slot.converted ? ', IP' : ''}`"
+              ><span class="no">{{ slot.slot }}</span>
+              {{ slot.occupants.map(({ need }) => need.number).join(' ') || '·'
+              }}<span v-if="slot.occupants[0]?.need.signal.kind === 'ip'" class="ip-mark">ip</span></span
+            >
+          </div>
         </div>
-        <p class="tiny dim">Work on live systems at height, on ladders or lifts: never alone, and by the local rules. A recorder that restarts records nothing; agree the hour.</p>
+        <p class="tiny dim">
+          Work on live systems at height, on ladders or lifts: never alone, and by the local rules. A recorder
+          that restarts records nothing; agree the hour.
+        </p>
       </section>
     </div>
   </div>
 </template>
 
 <style scoped>
-.order { display: flex; flex-direction: column; gap: 8px; }
-.acts { gap: 14px; flex-wrap: wrap; }
-.field { display: inline-flex; gap: 8px; align-items: center; }
-.field :deep(.quantity) { width: 84px; }
-.wide { min-width: 320px; } .wide :deep(.p-multiselect) { min-width: 220px; max-width: 340px; }
-.columns { display: grid; grid-template-columns: minmax(300px, 1fr) minmax(300px, 1fr); gap: 20px; align-items: start; }
-.nights { list-style: none; padding: 0; margin: 0; display: grid; gap: 8px; }
-.nights li { border-left: 3px solid var(--rule-strong); padding-left: 10px; }
-.nights li.shown { border-color: var(--copper); background: var(--copper-3); }
-.morning { position: sticky; top: 0; display: grid; gap: 6px; }
-.slots { display: grid; grid-template-columns: repeat(8, minmax(0, 1fr)); gap: 2px; }
-.slot { border: 1px solid var(--rule); padding: 1px 4px; font-size: 12px; white-space: nowrap; }
-.slot.ip { background: var(--verdigris-3); }
-.no { font-size: 9px; color: var(--ink-3); }
-.ip-mark { font-size: 9px; color: var(--verdigris); padding-left: 3px; }
-@media (max-width: 900px) { .columns { grid-template-columns: 1fr; } }
+.order {
+  display: flex;
+  flex-direction: column;
+  gap: 8px;
+}
+.acts {
+  gap: 14px;
+  flex-wrap: wrap;
+}
+.field {
+  display: inline-flex;
+  gap: 8px;
+  align-items: center;
+}
+.field :deep(.quantity) {
+  width: 84px;
+}
+.wide {
+  min-width: 320px;
+}
+.wide :deep(.p-multiselect) {
+  min-width: 220px;
+  max-width: 340px;
+}
+.columns {
+  display: grid;
+  grid-template-columns: minmax(300px, 1fr) minmax(300px, 1fr);
+  gap: 20px;
+  align-items: start;
+}
+.nights {
+  list-style: none;
+  padding: 0;
+  margin: 0;
+  display: grid;
+  gap: 8px;
+}
+.nights li {
+  border-left: 3px solid var(--rule-strong);
+  padding-left: 10px;
+}
+.nights li.shown {
+  border-color: var(--copper);
+  background: var(--copper-3);
+}
+.morning {
+  position: sticky;
+  top: 0;
+  display: grid;
+  gap: 6px;
+}
+.slots {
+  display: grid;
+  grid-template-columns: repeat(8, minmax(0, 1fr));
+  gap: 2px;
+}
+.slot {
+  border: 1px solid var(--rule);
+  padding: 1px 4px;
+  font-size: 12px;
+  white-space: nowrap;
+}
+.slot.ip {
+  background: var(--verdigris-3);
+}
+.no {
+  font-size: 9px;
+  color: var(--ink-3);
+}
+.ip-mark {
+  font-size: 9px;
+  color: var(--verdigris);
+  padding-left: 3px;
+}
+@media (max-width: 900px) {
+  .columns {
+    grid-template-columns: 1fr;
+  }
+}
 </style>

@@ -27,7 +27,11 @@ const notes = ref<string[]>([]);
 const allocation = computed(() => evaluation.result!.allocation);
 const broken = computed(() => allocation.value.recorders.flatMap(({ broken: rules }) => rules));
 const consequences = computed(() => allocation.value.recorders.flatMap((state) => state.consequences));
-const slots = computed(() => allocation.value.recorders.flatMap(({ recorder, slots: rows }) => rows.map(({ slot }) => ({ recorderId: recorder.id, slot }))));
+const slots = computed(() =>
+  allocation.value.recorders.flatMap(({ recorder, slots: rows }) =>
+    rows.map(({ slot }) => ({ recorderId: recorder.id, slot })),
+  ),
+);
 const nameOf = (recorderId: string): string => store.site!.recorder[recorderId]?.name ?? recorderId;
 /** Where the run in hand is plugged: its planned slot, else the input it is on today. */
 const plug = computed(() => {
@@ -36,7 +40,8 @@ const plug = computed(() => {
   if (placement) return `slot ${placement.slot}`;
   return current?.run.patchedTo ? `now ${current.run.patchedTo.input}` : 'no slot';
 });
-const runOf = (cameraId: string) => evaluation.result!.runs.find(({ camera }) => camera.id === cameraId)?.run.id;
+const runOf = (cameraId: string) =>
+  evaluation.result!.runs.find(({ camera }) => camera.id === cameraId)?.run.id;
 const selectRun = (cameraId: string): void => {
   const runId = runOf(cameraId);
   if (runId) void selection.select(runId);
@@ -50,7 +55,8 @@ function pickUp(cameraId: string, together = false): void {
   selectRun(cameraId);
   if (carry.carried.value.length > 0 && !at.value) at.value = slots.value[0] ?? null;
 }
-const occupantAt = (address: SlotAddress) => allocation.value.occupied[address.recorderId]?.find(({ slot }) => slot === address.slot);
+const occupantAt = (address: SlotAddress) =>
+  allocation.value.occupied[address.recorderId]?.find(({ slot }) => slot === address.slot);
 function onSlot(address: SlotAddress, together = false): void {
   at.value = address;
   if (carry.carried.value.length > 0 && !together) return carry.drop(carry.carried.value, address);
@@ -62,7 +68,9 @@ function onDrop(cameraId: string, address: SlotAddress): void {
   carry.drop(carry.carried.value.includes(cameraId) ? carry.carried.value : [cameraId], address);
 }
 function move(by: number): void {
-  const index = slots.value.findIndex(({ recorderId, slot }) => recorderId === at.value?.recorderId && slot === at.value.slot);
+  const index = slots.value.findIndex(
+    ({ recorderId, slot }) => recorderId === at.value?.recorderId && slot === at.value.slot,
+  );
   at.value = slots.value[Math.min(slots.value.length - 1, Math.max(0, index + by))] ?? null;
 }
 /** Enter picks up the camera in hand on the left, or puts down what is carried. */
@@ -83,20 +91,40 @@ async function give(scope: SlottingScope): Promise<void> {
   const found = await planner.slots(scope);
   if (!found) return;
   const without = found.without.map((number) => `Camera ${number} finds no slot that takes it.`);
-  notes.value = [...without, ...found.moves.map((one) => moveInWords(one, nameOf)), ...(found.proven ? [] : ['The best that was found in the time; not proven.'])];
+  notes.value = [
+    ...without,
+    ...found.moves.map((one) => moveInWords(one, nameOf)),
+    ...(found.proven ? [] : ['The best that was found in the time; not proven.']),
+  ];
   // Whoever changed something meanwhile asks again; an edit that was only answered changed nothing.
-  if (!site || !store.site || !sameFacts(site, store.site)) notes.value = ['The site changed meanwhile. Ask again.'];
-  else if (found.changes.length > 0) store.change(scope === 'rest' ? `Give ${found.changes.length} slot${found.changes.length === 1 ? '' : 's'}` : 'Allocate all anew', found.changes);
+  if (!site || !store.site || !sameFacts(site, store.site))
+    notes.value = ['The site changed meanwhile. Ask again.'];
+  else if (found.changes.length > 0)
+    store.change(
+      scope === 'rest'
+        ? `Give ${found.changes.length} slot${found.changes.length === 1 ? '' : 's'}`
+        : 'Allocate all anew',
+      found.changes,
+    );
   else if (without.length === 0) notes.value = ['Every camera is on its best slot already.'];
 }
-const clearLeftOver = () => store.change('Free the slots of retired cameras', allocation.value.leftOver.map(({ id }) => removing('placement', id)));
+const clearLeftOver = () =>
+  store.change(
+    'Free the slots of retired cameras',
+    allocation.value.leftOver.map(({ id }) => removing('placement', id)),
+  );
 const wishes = computed(() => slottingOf(store.site!));
-const wish = (what: string, fields: Partial<Slotting>) => store.change(what, [{ kind: 'slotting', id: 'slotting', set: { ...wishes.value, ...fields } }]);
+const wish = (what: string, fields: Partial<Slotting>) =>
+  store.change(what, [{ kind: 'slotting', id: 'slotting', set: { ...wishes.value, ...fields } }]);
 const demands = computed(() => demandsOf(store.site!));
-const demand = (what: string, fields: Partial<Demands>) => store.change(what, [{ kind: 'demands', id: 'demands', set: { ...demands.value, ...fields } }]);
-watch(() => store.id, () => {
-  notes.value = [];
-});
+const demand = (what: string, fields: Partial<Demands>) =>
+  store.change(what, [{ kind: 'demands', id: 'demands', set: { ...demands.value, ...fields } }]);
+watch(
+  () => store.id,
+  () => {
+    notes.value = [];
+  },
+);
 
 useKeys([
   { keys: ['ArrowRight'], says: 'next slot', group: 'Rack', run: () => move(1) },
@@ -105,7 +133,15 @@ useKeys([
   { keys: [' '], says: 'pick several together', group: 'Rack', run: pickTogether },
   { keys: ['f'], says: 'fill the rest', group: 'Rack', run: () => void give('rest') },
   { keys: ['a'], says: 'allocate all anew', group: 'Rack', run: () => void give('all') },
-  { keys: ['Backspace', 'x'], says: 'take off its slot', group: 'Rack', run: () => { if (selection.current) carry.takeOff(carry.carried.value.length > 0 ? carry.carried.value : [selection.current.camera.id]); } },
+  {
+    keys: ['Backspace', 'x'],
+    says: 'take off its slot',
+    group: 'Rack',
+    run: () => {
+      if (selection.current)
+        carry.takeOff(carry.carried.value.length > 0 ? carry.carried.value : [selection.current.camera.id]);
+    },
+  },
   { keys: ['Escape'], says: 'put back', group: 'Rack', run: carry.letGo },
 ]);
 </script>
@@ -114,32 +150,110 @@ useKeys([
   <div class="rack-view">
     <div class="row acts">
       <WaitingTray class="tray" :waiting="allocation.waiting" :carried="carry.carried.value" @pick="pickUp" />
-      <PickField :value="wishes.numbers" :choices="[{ value: 'keep', says: 'slot = number' }, { value: 'any', says: 'any number' }]" label="Numbers" @take="(numbers) => wish('Numbers of slots', { numbers })" />
-      <PickField :value="wishes.share" :choices="[{ value: 'building', says: 'by building' }, { value: 'load', says: 'by load' }]" label="Shared out" @take="(share) => wish('How recorders share', { share })" />
-      <PickField :value="demands.policies.blocks" :choices="[{ value: 'mix', says: 'families mixed' }, { value: 'separate', says: 'blocks of four' }]" label="Blocks" @take="(blocks) => demand('Blocks', { policies: { ...demands.policies, blocks } })" />
-      <span class="spare"><QuantityField :value="demands.spareSlots" unit="" label="Spare slots" :allowed="whole(0, 128)" @take="(spareSlots) => demand('Spare slots', { spareSlots })" /><span class="dim tiny">to spare</span></span>
-      <button type="button" class="btn go" :disabled="allocation.waiting.length === 0 || planner.busy === 'slots'" @click="give('rest')">Fill the rest <kbd>f</kbd></button>
-      <button type="button" class="btn" :disabled="planner.busy === 'slots'" @click="give('all')">All anew <kbd>a</kbd></button>
+      <PickField
+        :value="wishes.numbers"
+        :choices="[
+          { value: 'keep', says: 'slot = number' },
+          { value: 'any', says: 'any number' },
+        ]"
+        label="Numbers"
+        @take="(numbers) => wish('Numbers of slots', { numbers })"
+      />
+      <PickField
+        :value="wishes.share"
+        :choices="[
+          { value: 'building', says: 'by building' },
+          { value: 'load', says: 'by load' },
+        ]"
+        label="Shared out"
+        @take="(share) => wish('How recorders share', { share })"
+      />
+      <PickField
+        :value="demands.policies.blocks"
+        :choices="[
+          { value: 'mix', says: 'families mixed' },
+          { value: 'separate', says: 'blocks of four' },
+        ]"
+        label="Blocks"
+        @take="(blocks) => demand('Blocks', { policies: { ...demands.policies, blocks } })"
+      />
+      <span class="spare"
+        ><QuantityField
+          :value="demands.spareSlots"
+          unit=""
+          label="Spare slots"
+          :allowed="whole(0, 128)"
+          @take="(spareSlots) => demand('Spare slots', { spareSlots })"
+        /><span class="dim tiny">to spare</span></span
+      >
+      <button
+        type="button"
+        class="btn go"
+        :disabled="allocation.waiting.length === 0 || planner.busy === 'slots'"
+        @click="give('rest')"
+      >
+        Fill the rest <kbd>f</kbd>
+      </button>
+      <button type="button" class="btn" :disabled="planner.busy === 'slots'" @click="give('all')">
+        All anew <kbd>a</kbd>
+      </button>
     </div>
-    <p v-if="planner.busy === 'slots'" class="dim" role="status">Looking for the best slots <button type="button" class="btn small" @click="planner.stop">Stop</button></p>
+    <p v-if="planner.busy === 'slots'" class="dim" role="status">
+      Looking for the best slots <button type="button" class="btn small" @click="planner.stop">Stop</button>
+    </p>
     <p v-if="planner.trouble" class="stop" role="alert">{{ planner.trouble }}</p>
     <div v-if="carry.held.value" class="held" role="alert">
       <h3>Not put there</h3>
-      <p v-for="rule in carry.held.value.broken" :key="rule.why">{{ rule.why }} <span class="remedy">Legal: {{ rule.remedy }}</span></p>
-      <div class="row"><button v-if="carry.held.value.canForce" type="button" class="btn small" @click="carry.force()">Put it there anyway</button><button type="button" class="btn small" @click="carry.held.value = null">Leave it</button></div>
+      <p v-for="rule in carry.held.value.broken" :key="rule.why">
+        {{ rule.why }} <span class="remedy">Legal: {{ rule.remedy }}</span>
+      </p>
+      <div class="row">
+        <button v-if="carry.held.value.canForce" type="button" class="btn small" @click="carry.force()">
+          Put it there anyway</button
+        ><button type="button" class="btn small" @click="carry.held.value = null">Leave it</button>
+      </div>
     </div>
     <RecorderRack
-      v-for="state in allocation.recorders" :key="state.recorder.id" :state="state" :needs="allocation.needs" :place="store.site!.place[state.recorder.placeId]?.name ?? ''" :at="at" :carried="carry.carried.value"
-      :here="selection.current?.camera.id ?? null" :broken-at="(slot) => carry.brokenAt({ recorderId: state.recorder.id, slot })"
-      @slot="(slot, together) => onSlot({ recorderId: state.recorder.id, slot }, together)" @drop="(cameraId, slot) => onDrop(cameraId, { recorderId: state.recorder.id, slot })" @run="selectRun"
+      v-for="state in allocation.recorders"
+      :key="state.recorder.id"
+      :state="state"
+      :needs="allocation.needs"
+      :place="store.site!.place[state.recorder.placeId]?.name ?? ''"
+      :at="at"
+      :carried="carry.carried.value"
+      :here="selection.current?.camera.id ?? null"
+      :broken-at="(slot) => carry.brokenAt({ recorderId: state.recorder.id, slot })"
+      @slot="(slot, together) => onSlot({ recorderId: state.recorder.id, slot }, together)"
+      @drop="(cameraId, slot) => onDrop(cameraId, { recorderId: state.recorder.id, slot })"
+      @run="selectRun"
     />
-    <p class="tiny dim">Leads: full stays, dotted nothing decided yet, thick patched elsewhere, dashed by the network. Several cameras: <kbd>space</kbd> or a click with Shift.</p>
-    <RunLine v-if="selection.current" :evaluation="selection.current" :head-end="plug" :camera-end="selection.current.camera.name" />
+    <p class="tiny dim">
+      Leads: full stays, dotted nothing decided yet, thick patched elsewhere, dashed by the network. Several
+      cameras: <kbd>space</kbd> or a click with Shift.
+    </p>
+    <RunLine
+      v-if="selection.current"
+      :evaluation="selection.current"
+      :head-end="plug"
+      :camera-end="selection.current.camera.name"
+    />
     <div class="below">
       <section v-if="broken.length + allocation.leftOver.length > 0" class="broken" aria-label="Broken rules">
         <h3>Broken rules</h3>
-        <p v-for="rule in broken" :key="rule.why">{{ rule.why }} <span class="remedy">Legal: {{ rule.remedy }}</span></p>
-        <p v-if="allocation.leftOver.length > 0">Kept for cameras that are retired: {{ allocation.leftOver.map(({ id, recorderId, slot }) => `${nameOf(recorderId)} ${slot} for ${store.site!.camera[id]?.number}`).join('; ') }}. <button type="button" class="btn small" @click="clearLeftOver">Free them</button></p>
+        <p v-for="rule in broken" :key="rule.why">
+          {{ rule.why }} <span class="remedy">Legal: {{ rule.remedy }}</span>
+        </p>
+        <p v-if="allocation.leftOver.length > 0">
+          Kept for cameras that are retired:
+          {{
+            allocation.leftOver
+              .map(
+                ({ id, recorderId, slot }) =>
+                  `${nameOf(recorderId)} ${slot} for ${store.site!.camera[id]?.number}`,
+              )
+              .join('; ')
+          }}. <button type="button" class="btn small" @click="clearLeftOver">Free them</button>
+        </p>
       </section>
       <section v-if="consequences.length + notes.length > 0" aria-label="What it takes">
         <h3>What it takes</h3>
@@ -150,14 +264,54 @@ useKeys([
 </template>
 
 <style scoped>
-.rack-view { display: flex; flex-direction: column; gap: 8px; }
-.rack-view > * { flex: none; }
-.acts { gap: 8px; flex-wrap: wrap; }
-.tray { flex: 1; min-width: 220px; }
-.spare { display: inline-flex; align-items: center; gap: 4px; white-space: nowrap; } .spare :deep(.quantity) { width: 46px; } .spare :deep(.unit) { display: none; }
-.held { border-left: 4px solid var(--madder); background: var(--sheet); padding: 8px 12px; display: grid; gap: 6px; }
-.remedy { color: var(--verdigris); }
-.below { display: grid; grid-template-columns: repeat(auto-fit, minmax(320px, 1fr)); gap: 18px; }
-.broken { border-left: 4px solid var(--madder); padding-left: 12px; }
-.below p { padding: 2px 0; }
+.rack-view {
+  display: flex;
+  flex-direction: column;
+  gap: 8px;
+}
+.rack-view > * {
+  flex: none;
+}
+.acts {
+  gap: 8px;
+  flex-wrap: wrap;
+}
+.tray {
+  flex: 1;
+  min-width: 220px;
+}
+.spare {
+  display: inline-flex;
+  align-items: center;
+  gap: 4px;
+  white-space: nowrap;
+}
+.spare :deep(.quantity) {
+  width: 46px;
+}
+.spare :deep(.unit) {
+  display: none;
+}
+.held {
+  border-left: 4px solid var(--madder);
+  background: var(--sheet);
+  padding: 8px 12px;
+  display: grid;
+  gap: 6px;
+}
+.remedy {
+  color: var(--verdigris);
+}
+.below {
+  display: grid;
+  grid-template-columns: repeat(auto-fit, minmax(320px, 1fr));
+  gap: 18px;
+}
+.broken {
+  border-left: 4px solid var(--madder);
+  padding-left: 12px;
+}
+.below p {
+  padding: 2px 0;
+}
 </style>

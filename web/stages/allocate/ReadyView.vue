@@ -16,32 +16,51 @@ const store = useSite();
 const evaluation = useEvaluation();
 const tables = useTables();
 const states = computed(() => evaluation.result!.allocation.recorders);
-const checks = computed(() => states.value.map((state) => ({
-  state, list: prerequisites(store.site!, state), channels: channelList(store.site!, state),
-  onIp: state.slots.flatMap(({ occupants }) => occupants.filter(({ need }) => need.signal.kind === 'ip').map(({ need }) => need)),
-})));
+const checks = computed(() =>
+  states.value.map((state) => ({
+    state,
+    list: prerequisites(store.site!, state),
+    channels: channelList(store.site!, state),
+    onIp: state.slots.flatMap(({ occupants }) =>
+      occupants.filter(({ need }) => need.signal.kind === 'ip').map(({ need }) => need),
+    ),
+  })),
+);
 const joining = (id: string): Joining => store.site!.joining[id] ?? { id };
-const refuseAddress = (text: string) => (text === '' || addressSchema.safeParse(text).success ? undefined : 'an address such as 10.20.0.5');
+const refuseAddress = (text: string) =>
+  text === '' || addressSchema.safeParse(text).success ? undefined : 'an address such as 10.20.0.5';
 
 function setJoining(id: string, number: number, fields: { address?: string; passwordHeldBy?: string }): void {
   const { address, passwordHeldBy } = { ...joining(id), ...fields };
   const set: Joining = { id, ...(address ? { address } : {}), ...(passwordHeldBy ? { passwordHeldBy } : {}) };
   store.change(`How camera ${number} joins`, [{ kind: 'joining', id, set }]);
 }
-function setNetwork(recorderId: string, fields: Partial<Record<keyof RecorderNetwork, string | number>>): void {
+function setNetwork(
+  recorderId: string,
+  fields: Partial<Record<keyof RecorderNetwork, string | number>>,
+): void {
   const recorder = store.site!.recorder[recorderId]!;
-  const { address, prefixBits, timeSource } = { ...(recorder.network ?? { address: '', prefixBits: 24 }), ...fields } as { address: string; prefixBits: number; timeSource?: string };
+  const { address, prefixBits, timeSource } = {
+    ...(recorder.network ?? { address: '', prefixBits: 24 }),
+    ...fields,
+  } as { address: string; prefixBits: number; timeSource?: string };
   const { network: _, ...rest } = recorder;
-  const set = address ? { ...rest, network: { address, prefixBits, ...(timeSource ? { timeSource } : {}) } } : rest;
+  const set = address
+    ? { ...rest, network: { address, prefixBits, ...(timeSource ? { timeSource } : {}) } }
+    : rest;
   store.change(`Network of ${recorder.name}`, [{ kind: 'recorder', id: recorderId, set }]);
 }
 function giveAddresses(state: RecorderState): void {
   const changes = givenAddresses(store.site!, state);
-  if (changes.length > 0) store.change(`Give ${changes.length} address${changes.length === 1 ? '' : 'es'}`, changes);
+  if (changes.length > 0)
+    store.change(`Give ${changes.length} address${changes.length === 1 ? '' : 'es'}`, changes);
 }
 async function saveList(): Promise<void> {
   const rows = checks.value.flatMap(({ channels }) => channels);
-  const csv = await tables.rowsCsv(channelColumns.map(({ says }) => says), rows.map((row) => Object.fromEntries(channelColumns.map(({ id, says }) => [says, String(row[id])]))));
+  const csv = await tables.rowsCsv(
+    channelColumns.map(({ says }) => says),
+    rows.map((row) => Object.fromEntries(channelColumns.map(({ id, says }) => [says, String(row[id])]))),
+  );
   handOver(new Blob([csv], { type: 'text/csv;charset=utf-8' }), `${store.id}-channels.csv`);
 }
 const print = () => window.print();
@@ -50,55 +69,195 @@ const print = () => window.print();
 <template>
   <div class="ready">
     <div class="row no-print">
-      <span class="dim">In this order, before a recorder takes its cameras. A password is never kept here, only who holds it.</span><span class="push" />
-      <button type="button" class="btn" @click="saveList">Channel list as CSV</button><button type="button" class="btn" @click="print">Print the channel lists</button>
+      <span class="dim"
+        >In this order, before a recorder takes its cameras. A password is never kept here, only who holds
+        it.</span
+      ><span class="push" /> <button type="button" class="btn" @click="saveList">Channel list as CSV</button
+      ><button type="button" class="btn" @click="print">Print the channel lists</button>
     </div>
-    <section v-for="{ state, list, onIp, channels } in checks" :key="state.recorder.id" :data-ready="state.recorder.id" class="recorder">
+    <section
+      v-for="{ state, list, onIp, channels } in checks"
+      :key="state.recorder.id"
+      :data-ready="state.recorder.id"
+      class="recorder"
+    >
       <h2>{{ state.recorder.name }}</h2>
       <div class="columns no-print">
         <ol>
           <li v-for="one in list" :key="one.id" :class="one.state" :data-check="one.id">
-            <span class="mark" aria-hidden="true">{{ { met: '✓', open: '○', do: '▸' }[one.state] }}</span> {{ one.says }} <span class="dim tiny">{{ { met: 'so', open: 'not yet', do: 'when it is applied' }[one.state] }}</span>
-            <p v-for="missing in one.missing.slice(0, 6)" :key="missing.why" class="tiny why">{{ missing.why }}</p>
+            <span class="mark" aria-hidden="true">{{ { met: '✓', open: '○', do: '▸' }[one.state] }}</span>
+            {{ one.says }}
+            <span class="dim tiny">{{
+              { met: 'so', open: 'not yet', do: 'when it is applied' }[one.state]
+            }}</span>
+            <p v-for="missing in one.missing.slice(0, 6)" :key="missing.why" class="tiny why">
+              {{ missing.why }}
+            </p>
             <p v-if="one.missing.length > 6" class="tiny dim">and {{ one.missing.length - 6 }} more</p>
           </li>
         </ol>
         <div>
-          <FieldRow label="Address"><TextField :value="state.recorder.network?.address ?? ''" :label="`Address of ${state.recorder.name}`" placeholder="10.20.0.5" :refuse="refuseAddress" @take="(address) => setNetwork(state.recorder.id, { address })" /></FieldRow>
-          <FieldRow v-if="state.recorder.network" label="Network bits"><QuantityField :value="state.recorder.network.prefixBits" unit="" :label="`Network bits of ${state.recorder.name}`" :allowed="whole(8, 30)" @take="(prefixBits) => setNetwork(state.recorder.id, { prefixBits })" /></FieldRow>
-          <FieldRow v-if="state.recorder.network" label="Time from"><TextField :value="state.recorder.network.timeSource ?? ''" :label="`Time source of ${state.recorder.name}`" placeholder="a time server’s address" @take="(timeSource) => setNetwork(state.recorder.id, { timeSource })" /></FieldRow>
-          <button v-if="onIp.some(({ cameraId }) => !joining(cameraId).address)" type="button" class="btn small" :disabled="!state.recorder.network" @click="giveAddresses(state)">Give addresses to those without</button>
+          <FieldRow label="Address"
+            ><TextField
+              :value="state.recorder.network?.address ?? ''"
+              :label="`Address of ${state.recorder.name}`"
+              placeholder="10.20.0.5"
+              :refuse="refuseAddress"
+              @take="(address) => setNetwork(state.recorder.id, { address })"
+          /></FieldRow>
+          <FieldRow v-if="state.recorder.network" label="Network bits"
+            ><QuantityField
+              :value="state.recorder.network.prefixBits"
+              unit=""
+              :label="`Network bits of ${state.recorder.name}`"
+              :allowed="whole(8, 30)"
+              @take="(prefixBits) => setNetwork(state.recorder.id, { prefixBits })"
+          /></FieldRow>
+          <FieldRow v-if="state.recorder.network" label="Time from"
+            ><TextField
+              :value="state.recorder.network.timeSource ?? ''"
+              :label="`Time source of ${state.recorder.name}`"
+              placeholder="a time server’s address"
+              @take="(timeSource) => setNetwork(state.recorder.id, { timeSource })"
+          /></FieldRow>
+          <button
+            v-if="onIp.some(({ cameraId }) => !joining(cameraId).address)"
+            type="button"
+            class="btn small"
+            :disabled="!state.recorder.network"
+            @click="giveAddresses(state)"
+          >
+            Give addresses to those without
+          </button>
         </div>
       </div>
       <table v-if="onIp.length > 0" class="no-print">
-        <thead><tr><th class="num" /><th>Network camera</th><th>Address</th><th>First password set and held by</th></tr></thead>
+        <thead>
+          <tr>
+            <th class="num" />
+            <th>Network camera</th>
+            <th>Address</th>
+            <th>First password set and held by</th>
+          </tr>
+        </thead>
         <tbody>
           <tr v-for="need in onIp" :key="need.cameraId" :data-joins="need.cameraId">
-            <td class="num mono dim">{{ need.number }}</td><td>{{ need.name }}</td>
-            <td><TextField :value="joining(need.cameraId).address ?? ''" :label="`Address of camera ${need.number}`" :refuse="refuseAddress" @take="(address) => setJoining(need.cameraId, need.number, { address })" /></td>
-            <td><TextField :value="joining(need.cameraId).passwordHeldBy ?? ''" :label="`Who holds the password of camera ${need.number}`" placeholder="nobody yet" @take="(passwordHeldBy) => setJoining(need.cameraId, need.number, { passwordHeldBy })" /></td>
+            <td class="num mono dim">{{ need.number }}</td>
+            <td>{{ need.name }}</td>
+            <td>
+              <TextField
+                :value="joining(need.cameraId).address ?? ''"
+                :label="`Address of camera ${need.number}`"
+                :refuse="refuseAddress"
+                @take="(address) => setJoining(need.cameraId, need.number, { address })"
+              />
+            </td>
+            <td>
+              <TextField
+                :value="joining(need.cameraId).passwordHeldBy ?? ''"
+                :label="`Who holds the password of camera ${need.number}`"
+                placeholder="nobody yet"
+                @take="(passwordHeldBy) => setJoining(need.cameraId, need.number, { passwordHeldBy })"
+              />
+            </td>
           </tr>
         </tbody>
       </table>
       <table class="channels only-print">
-        <thead><tr><th class="num">slot</th><th>where</th><th>channel name</th><th>signal</th><th>address</th><th>password held by</th><th>done</th></tr></thead>
-        <tbody><tr v-for="row in channels" :key="row.slot"><td class="num mono">{{ row.slot }}</td><td>{{ row.label }}</td><td>{{ row.name }}</td><td>{{ row.signal }}</td><td class="mono">{{ row.address }}</td><td>{{ row.passwordHeldBy }}</td><td>☐</td></tr></tbody>
+        <thead>
+          <tr>
+            <th class="num">slot</th>
+            <th>where</th>
+            <th>channel name</th>
+            <th>signal</th>
+            <th>address</th>
+            <th>password held by</th>
+            <th>done</th>
+          </tr>
+        </thead>
+        <tbody>
+          <tr v-for="row in channels" :key="row.slot">
+            <td class="num mono">{{ row.slot }}</td>
+            <td>{{ row.label }}</td>
+            <td>{{ row.name }}</td>
+            <td>{{ row.signal }}</td>
+            <td class="mono">{{ row.address }}</td>
+            <td>{{ row.passwordHeldBy }}</td>
+            <td>☐</td>
+          </tr>
+        </tbody>
       </table>
     </section>
   </div>
 </template>
 
 <style scoped>
-.ready { display: flex; flex-direction: column; gap: 14px; }
-.recorder { border-top: 1px solid var(--rule-strong); padding-top: 6px; display: grid; gap: 8px; }
-.columns { display: grid; grid-template-columns: minmax(340px, 3fr) minmax(260px, 2fr); gap: 24px; align-items: start; }
-ol { list-style: none; margin: 0; padding: 0; display: grid; gap: 4px; }
-.mark { display: inline-block; width: 16px; font-family: var(--mono); }
-.met .mark { color: var(--verdigris); } .open .mark { color: var(--madder); } .do .mark { color: var(--copper); }
-.why { padding-left: 20px; color: var(--ink-2); }
-th { text-align: left; } .num { text-align: right; padding-right: 8px; }
-td :deep(input) { max-width: 220px; }
-.only-print { display: none; }
-@media print { .only-print { display: table; } .recorder { break-after: page; } }
-@media (max-width: 900px) { .columns { grid-template-columns: 1fr; } }
+.ready {
+  display: flex;
+  flex-direction: column;
+  gap: 14px;
+}
+.recorder {
+  border-top: 1px solid var(--rule-strong);
+  padding-top: 6px;
+  display: grid;
+  gap: 8px;
+}
+.columns {
+  display: grid;
+  grid-template-columns: minmax(340px, 3fr) minmax(260px, 2fr);
+  gap: 24px;
+  align-items: start;
+}
+ol {
+  list-style: none;
+  margin: 0;
+  padding: 0;
+  display: grid;
+  gap: 4px;
+}
+.mark {
+  display: inline-block;
+  width: 16px;
+  font-family: var(--mono);
+}
+.met .mark {
+  color: var(--verdigris);
+}
+.open .mark {
+  color: var(--madder);
+}
+.do .mark {
+  color: var(--copper);
+}
+.why {
+  padding-left: 20px;
+  color: var(--ink-2);
+}
+th {
+  text-align: left;
+}
+.num {
+  text-align: right;
+  padding-right: 8px;
+}
+td :deep(input) {
+  max-width: 220px;
+}
+.only-print {
+  display: none;
+}
+@media print {
+  .only-print {
+    display: table;
+  }
+  .recorder {
+    break-after: page;
+  }
+}
+@media (max-width: 900px) {
+  .columns {
+    grid-template-columns: 1fr;
+  }
+}
 </style>

@@ -5,7 +5,12 @@ import { useEvaluation } from '../../stores/evaluation';
 import { useSite } from '../../stores/site';
 
 /** Why a drop was not made, with the way to make it all the same where there is one. */
-export interface Held { need: SlotNeed; at: SlotAddress; broken: BrokenRule[]; canForce: boolean }
+export interface Held {
+  need: SlotNeed;
+  at: SlotAddress;
+  broken: BrokenRule[];
+  canForce: boolean;
+}
 
 /** Cameras in hand between the tray and the slots, by mouse or by keys: one, or several that were picked together. */
 export function useCarry() {
@@ -34,12 +39,25 @@ export function useCarry() {
   }
 
   function place(on: readonly { need: SlotNeed; slot: number }[], recorderId: string): void {
-    const changes = on.map((one): Change => ({ kind: 'placement', id: one.need.cameraId, set: { id: one.need.cameraId, recorderId, slot: one.slot } }));
+    const changes = on.map((one): Change => ({
+      kind: 'placement',
+      id: one.need.cameraId,
+      set: { id: one.need.cameraId, recorderId, slot: one.slot },
+    }));
     const [first] = on;
     if (!first) return;
-    const label = on.length === 1 ? `Put ${first.need.number} ${first.need.name} on ${recorder(recorderId).name} ${first.slot}` : `Put ${on.length} cameras on ${recorder(recorderId).name}`;
+    const label =
+      on.length === 1
+        ? `Put ${first.need.number} ${first.need.name} on ${recorder(recorderId).name} ${first.slot}`
+        : `Put ${on.length} cameras on ${recorder(recorderId).name}`;
     const problems = store.change(label, changes);
-    if (problems[0]) held.value = { need: first.need, at: { recorderId, slot: first.slot }, canForce: false, broken: [{ rule: 'taken', slots: [first.slot], why: problems[0].allowed, remedy: 'Another slot.' }] };
+    if (problems[0])
+      held.value = {
+        need: first.need,
+        at: { recorderId, slot: first.slot },
+        canForce: false,
+        broken: [{ rule: 'taken', slots: [first.slot], why: problems[0].allowed, remedy: 'Another slot.' }],
+      };
     else letGo();
   }
 
@@ -52,27 +70,43 @@ export function useCarry() {
     if (needs.length > 1) {
       const { on, refused } = tryRow(recorder(recorderId), occupants(recorderId), needs, at.slot);
       if (!refused) return place(on, recorderId);
-      held.value = { need: refused.need, at: { recorderId, slot: refused.slot }, broken: refused.broken, canForce: false };
+      held.value = {
+        need: refused.need,
+        at: { recorderId, slot: refused.slot },
+        broken: refused.broken,
+        canForce: false,
+      };
       return;
     }
     const broken = tryPlacement(recorder(recorderId), occupants(recorderId), only, at.slot);
     if (broken.length === 0) return place([{ need: only, slot: at.slot }], recorderId);
-    const takenByPlan = broken.some(({ rule }) => rule === 'taken') && occupants(recorderId).some(({ slot, placed }) => placed && slot === at.slot);
+    const takenByPlan =
+      broken.some(({ rule }) => rule === 'taken') &&
+      occupants(recorderId).some(({ slot, placed }) => placed && slot === at.slot);
     held.value = { need: only, at, broken, canForce: !takenByPlan };
   }
 
   function takeOff(cameraIds: readonly string[]): void {
     const placed = cameraIds.filter((id) => store.site!.placement[id]);
     const [first] = placed.flatMap((id) => need(id) ?? []);
-    if (first) store.change(placed.length === 1 ? `Take ${first.number} ${first.name} off its slot` : `Take ${placed.length} cameras off their slots`, placed.map((id): Change => ({ kind: 'placement', id, remove: true })));
+    if (first)
+      store.change(
+        placed.length === 1
+          ? `Take ${first.number} ${first.name} off its slot`
+          : `Take ${placed.length} cameras off their slots`,
+        placed.map((id): Change => ({ kind: 'placement', id, remove: true })),
+      );
     letGo();
   }
 
   function toggle(cameraId: string): void {
     held.value = null;
-    carried.value = carried.value.includes(cameraId) ? carried.value.filter((id) => id !== cameraId) : [...carried.value, cameraId];
+    carried.value = carried.value.includes(cameraId)
+      ? carried.value.filter((id) => id !== cameraId)
+      : [...carried.value, cameraId];
   }
 
-  const force = () => held.value && place([{ need: held.value.need, slot: held.value.at.slot }], held.value.at.recorderId);
+  const force = () =>
+    held.value && place([{ need: held.value.need, slot: held.value.at.slot }], held.value.at.recorderId);
   return { carried, held, brokenAt, drop, force, takeOff, toggle, letGo, need };
 }

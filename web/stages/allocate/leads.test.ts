@@ -5,15 +5,35 @@ import { stripOf } from './leads';
 
 const hall = saltmarrowSite().recorder['hall-recorder']!;
 const need = (number: number, input: number | undefined, kind: 'ip' | 'coax'): SlotNeed => ({
-  cameraId: `c${number}`, number, name: `Camera ${number}`, portWatts: 0, placeId: hall.placeId, patchedTo: input === undefined ? undefined : { recorderId: hall.id, input },
+  cameraId: `c${number}`,
+  number,
+  name: `Camera ${number}`,
+  portWatts: 0,
+  placeId: hall.placeId,
+  patchedTo: input === undefined ? undefined : { recorderId: hall.id, input },
   signal: kind === 'ip' ? { kind, mbps: 4, megapixels: 2 } : { kind, format: 'cvbs' },
 });
 
 describe('the leads of a recorder', () => {
-  const occupants: Occupant[] = [{ need: need(1, 1, 'ip'), slot: 17, placed: true }, { need: need(2, 2, 'coax'), slot: 2, placed: false }, { need: need(3, 3, 'coax'), slot: 3, placed: true }, { need: need(4, 4, 'coax'), slot: 5, placed: true }, { need: need(9, undefined, 'ip'), slot: 18, placed: true }];
-  const { leads, ticks } = stripOf(recorderState(hall, occupants), Object.fromEntries(occupants.map((one) => [one.need.cameraId, one.need])));
+  const occupants: Occupant[] = [
+    { need: need(1, 1, 'ip'), slot: 17, placed: true },
+    { need: need(2, 2, 'coax'), slot: 2, placed: false },
+    { need: need(3, 3, 'coax'), slot: 3, placed: true },
+    { need: need(4, 4, 'coax'), slot: 5, placed: true },
+    { need: need(9, undefined, 'ip'), slot: 18, placed: true },
+  ];
+  const { leads, ticks } = stripOf(
+    recorderState(hall, occupants),
+    Object.fromEntries(occupants.map((one) => [one.need.cameraId, one.need])),
+  );
   it('tell what stays, what is patched elsewhere, what comes by the network and what nobody decided', () =>
-    expect(leads.map(({ number, kind }) => [number, kind])).toEqual([[2, 'undecided'], [3, 'stays'], [4, 'repatched'], [1, 'network'], [9, 'network']]));
+    expect(leads.map(({ number, kind }) => [number, kind])).toEqual([
+      [2, 'undecided'],
+      [3, 'stays'],
+      [4, 'repatched'],
+      [1, 'network'],
+      [9, 'network'],
+    ]));
   it('start at today’s input, or at the side where the run is not patched here', () => {
     expect(leads.find(({ number }) => number === 1)).toMatchObject({ fromX: 0.5 / 24, toX: 16.5 / 24 });
     expect(leads.find(({ number }) => number === 9)!.fromX).toBeNull();

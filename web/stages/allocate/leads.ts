@@ -1,26 +1,63 @@
 import type { RecorderState, SlotNeed } from '#core/recorder';
 
 /** A lead from where a run is plugged today to its slot after the change, on a strip of unit width. */
-export interface Lead { cameraId: string; number: number; fromX: number | null; toX: number; kind: 'stays' | 'repatched' | 'network' | 'undecided' }
+export interface Lead {
+  cameraId: string;
+  number: number;
+  fromX: number | null;
+  toX: number;
+  kind: 'stays' | 'repatched' | 'network' | 'undecided';
+}
 
 /** Ticks along the strip: one for each slot. */
-export interface Tick { slot: number; x: number; today: number | null; after: number | null; carries: 'coax' | 'ip' }
+export interface Tick {
+  slot: number;
+  x: number;
+  today: number | null;
+  after: number | null;
+  carries: 'coax' | 'ip';
+}
 
-export interface Strip { ticks: Tick[]; leads: Lead[] }
+export interface Strip {
+  ticks: Tick[];
+  leads: Lead[];
+}
 
 const centre = (slot: number, count: number): number => (slot - 0.5) / count;
 
 /** Today’s inputs above, the slots after the change below, and what joins them. A run of another recorder comes in from the side. */
-export function stripOf({ recorder, slots }: RecorderState, needs: Readonly<Record<string, SlotNeed>>): Strip {
+export function stripOf(
+  { recorder, slots }: RecorderState,
+  needs: Readonly<Record<string, SlotNeed>>,
+): Strip {
   const count = slots.length;
-  const today = new Map(Object.values(needs).flatMap(({ patchedTo, number }) => (patchedTo?.recorderId === recorder.id ? [[patchedTo.input, number] as const] : [])));
-  const leads = slots.flatMap(({ slot, occupants }) => occupants.map(({ need, placed }): Lead => {
-    const { patchedTo, signal } = need;
-    const input = patchedTo?.recorderId === recorder.id ? patchedTo.input : null;
-    return {
-      cameraId: need.cameraId, number: need.number, fromX: input === null ? null : centre(input, count), toX: centre(slot, count),
-      kind: signal.kind === 'ip' ? 'network' : input !== slot ? 'repatched' : placed ? 'stays' : 'undecided',
-    };
-  }));
-  return { leads, ticks: slots.map(({ slot, occupants, carries }) => ({ slot, x: centre(slot, count), carries, today: today.get(slot) ?? null, after: occupants[0]?.need.number ?? null })) };
+  const today = new Map(
+    Object.values(needs).flatMap(({ patchedTo, number }) =>
+      patchedTo?.recorderId === recorder.id ? [[patchedTo.input, number] as const] : [],
+    ),
+  );
+  const leads = slots.flatMap(({ slot, occupants }) =>
+    occupants.map(({ need, placed }): Lead => {
+      const { patchedTo, signal } = need;
+      const input = patchedTo?.recorderId === recorder.id ? patchedTo.input : null;
+      return {
+        cameraId: need.cameraId,
+        number: need.number,
+        fromX: input === null ? null : centre(input, count),
+        toX: centre(slot, count),
+        kind:
+          signal.kind === 'ip' ? 'network' : input !== slot ? 'repatched' : placed ? 'stays' : 'undecided',
+      };
+    }),
+  );
+  return {
+    leads,
+    ticks: slots.map(({ slot, occupants, carries }) => ({
+      slot,
+      x: centre(slot, count),
+      carries,
+      today: today.get(slot) ?? null,
+      after: occupants[0]?.need.number ?? null,
+    })),
+  };
 }

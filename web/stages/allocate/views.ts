@@ -8,4 +8,5 @@ export const allocateViews = [
 ] as const;
 export type AllocateView = (typeof allocateViews)[number]['id'];
 
-export const isAllocateView = (text: unknown): text is AllocateView => allocateViews.some(({ id }) => id === text);
+export const isAllocateView = (text: unknown): text is AllocateView =>
+  allocateViews.some(({ id }) => id === text);

@@ -24,16 +24,29 @@ const store = useSite();
 const own = useMeasures();
 const evaluation = useEvaluation();
 
-const view = computed<DecideView>(() => (isDecideView(route.query['view']) ? route.query['view'] : 'options'));
-const show = (next: DecideView) => void router.push({ ...route, query: next === 'options' ? {} : { view: next } });
+const view = computed<DecideView>(() =>
+  isDecideView(route.query['view']) ? route.query['view'] : 'options',
+);
+const show = (next: DecideView) =>
+  void router.push({ ...route, query: next === 'options' ? {} : { view: next } });
 const total = computed(() => evaluation.result!.total);
 const left = computed(() => evaluation.result!.left);
 
-useKeys(decideViews.map(({ id, says, key }) => ({ keys: [key], says: says.toLowerCase(), group: 'Decide', run: () => show(id) })));
+useKeys(
+  decideViews.map(({ id, says, key }) => ({
+    keys: [key],
+    says: says.toLowerCase(),
+    group: 'Decide',
+    run: () => show(id),
+  })),
+);
 </script>
 
 <template>
-  <div v-if="evaluation.result!.runs.length === 0" class="empty"><strong>Nothing to decide yet.</strong>Note the runs in Survey first; every camera then shows here with what it could become.</div>
+  <div v-if="evaluation.result!.runs.length === 0" class="empty">
+    <strong>Nothing to decide yet.</strong>Note the runs in Survey first; every camera then shows here with
+    what it could become.
+  </div>
   <div v-else class="decide">
     <div class="row head">
       <h1>Decide</h1>
@@ -43,11 +56,24 @@ useKeys(decideViews.map(({ id, says, key }) => ({ keys: [key], says: says.toLowe
     </div>
     <div class="row sums">
       <span class="dim tiny">Chosen so far:</span>
-      <span class="figure"><span class="dim tiny">Total, {{ aboutOf(store.site!).currency }}</span> <b class="mono" data-total>{{ formatQuantity(total.cost, 'money') }}</b></span>
-      <span class="figure"><span class="dim tiny">Labour</span> <b class="mono">{{ formatQuantity(total.hours, 'h') }}</b></span>
-      <span class="figure"><span class="dim tiny">Dark</span> <b class="mono">{{ formatQuantity(total.darkHours, 'h') }}</b></span>
-      <span class="figure"><span class="dim tiny">Coax kept</span> <b class="mono">{{ own.quantity(evaluation.result!.coaxKeptM, 'm') }}</b></span>
-      <span v-for="placeId in total.noRoomAt" :key="placeId" class="caution">No room in the rack at {{ store.site!.place[placeId]?.name }} for what this needs.</span>
+      <span class="figure"
+        ><span class="dim tiny">Total, {{ aboutOf(store.site!).currency }}</span>
+        <b class="mono" data-total>{{ formatQuantity(total.cost, 'money') }}</b></span
+      >
+      <span class="figure"
+        ><span class="dim tiny">Labour</span> <b class="mono">{{ formatQuantity(total.hours, 'h') }}</b></span
+      >
+      <span class="figure"
+        ><span class="dim tiny">Dark</span>
+        <b class="mono">{{ formatQuantity(total.darkHours, 'h') }}</b></span
+      >
+      <span class="figure"
+        ><span class="dim tiny">Coax kept</span>
+        <b class="mono">{{ own.quantity(evaluation.result!.coaxKeptM, 'm') }}</b></span
+      >
+      <span v-for="placeId in total.noRoomAt" :key="placeId" class="caution"
+        >No room in the rack at {{ store.site!.place[placeId]?.name }} for what this needs.</span
+      >
     </div>
     <OptionsView v-if="view === 'options'" class="view" />
     <PlanView v-else-if="view === 'plan'" class="view" />
@@ -60,10 +86,33 @@ useKeys(decideViews.map(({ id, says, key }) => ({ keys: [key], says: says.toLowe
 </template>
 
 <style scoped>
-.decide { display: flex; flex-direction: column; height: 100%; min-height: 0; }
-.head { gap: 18px; flex-wrap: wrap; row-gap: 4px; }
-.sums { gap: 18px; padding: 3px 0 5px; flex-wrap: wrap; }
-.figure b { font-size: 15px; font-weight: 500; }
-.view { flex: 1; min-height: 0; }
-@media (max-width: 1000px) { .decide { height: auto; } }
+.decide {
+  display: flex;
+  flex-direction: column;
+  height: 100%;
+  min-height: 0;
+}
+.head {
+  gap: 18px;
+  flex-wrap: wrap;
+  row-gap: 4px;
+}
+.sums {
+  gap: 18px;
+  padding: 3px 0 5px;
+  flex-wrap: wrap;
+}
+.figure b {
+  font-size: 15px;
+  font-weight: 500;
+}
+.view {
+  flex: 1;
+  min-height: 0;
+}
+@media (max-width: 1000px) {
+  .decide {
+    height: auto;
+  }
+}
 </style>

@@ -10,7 +10,12 @@ import type { PlaceGroup } from '../../stores/selection';
 import { useSite } from '../../stores/site';
 import { orderWords, type TableOrder } from './tableOrder';
 
-const { groups, runId, kind, sort } = defineProps<{ groups: PlaceGroup[]; runId: string | null; kind: OptionKind; sort: TableOrder }>();
+const { groups, runId, kind, sort } = defineProps<{
+  groups: PlaceGroup[];
+  runId: string | null;
+  kind: OptionKind;
+  sort: TableOrder;
+}>();
 const emit = defineEmits<{ pick: [runId: string, kind: OptionKind]; sort: [] }>();
 const box = useTemplateRef('box');
 const store = useSite();
@@ -21,34 +26,79 @@ function chosenCost({ options, chosen }: LightRun): string {
   return option && option.state !== 'no' ? formatQuantity(option.cost, 'money') : '';
 }
 const own = useMeasures();
-const figureOf = ({ value, unit }: LightMargin) => (unit === 'm' ? own.quantity(value, unit) : formatQuantity(value, unit, value >= 99.5 ? 0 : undefined));
+const figureOf = ({ value, unit }: LightMargin) =>
+  unit === 'm' ? own.quantity(value, unit) : formatQuantity(value, unit, value >= 99.5 ? 0 : undefined);
 const untested = ({ findings }: LightRun) => findings.missing.length > 0;
 const isLocked = ({ camera }: LightRun) => store.site!.choice[camera.id]?.locked === true;
 
-watch(() => [runId, kind], async () => {
-  await nextTick();
-  box.value?.querySelector('[aria-selected="true"]')?.scrollIntoView({ block: 'nearest', inline: 'nearest' });
-});
+watch(
+  () => [runId, kind],
+  async () => {
+    await nextTick();
+    box.value
+      ?.querySelector('[aria-selected="true"]')
+      ?.scrollIntoView({ block: 'nearest', inline: 'nearest' });
+  },
+);
 </script>
 
 <template>
   <div ref="box" class="box">
     <table role="grid" aria-label="Options of every camera">
       <thead>
-        <tr><th /><th><button type="button" class="plain sort" title="Sort" @click="emit('sort')">Camera, {{ orderWords[sort] }} <kbd>s</kbd></button></th><th v-for="one in optionKinds" :key="one" :title="optionLabels[one].label">{{ optionLabels[one].column }}</th><th class="num">cost</th></tr>
+        <tr>
+          <th />
+          <th>
+            <button type="button" class="plain sort" title="Sort" @click="emit('sort')">
+              Camera, {{ orderWords[sort] }} <kbd>s</kbd>
+            </button>
+          </th>
+          <th v-for="one in optionKinds" :key="one" :title="optionLabels[one].label">
+            {{ optionLabels[one].column }}
+          </th>
+          <th class="num">cost</th>
+        </tr>
       </thead>
       <tbody v-for="group in groups" :key="group.placeId">
-        <tr v-for="run in group.runs" :key="run.run.id" :class="{ here: run.run.id === runId }" :data-run="run.run.id">
+        <tr
+          v-for="run in group.runs"
+          :key="run.run.id"
+          :class="{ here: run.run.id === runId }"
+          :data-run="run.run.id"
+        >
           <td class="mono dim">{{ run.camera.number }}</td>
           <th scope="row" :title="run.camera.name">{{ run.camera.name }}</th>
           <td
-            v-for="option in run.options" :key="option.kind" role="gridcell" class="cell" :class="{ chosen: option.kind === run.chosen, broken: option.kind === run.chosen && run.choiceBroken }" :data-option="option.kind"
-            :aria-selected="run.run.id === runId && option.kind === kind" :title="option.state === 'no' ? option.why : option.says" @click="emit('pick', run.run.id, option.kind)"
+            v-for="option in run.options"
+            :key="option.kind"
+            role="gridcell"
+            class="cell"
+            :class="{
+              chosen: option.kind === run.chosen,
+              broken: option.kind === run.chosen && run.choiceBroken,
+            }"
+            :data-option="option.kind"
+            :aria-selected="run.run.id === runId && option.kind === kind"
+            :title="option.state === 'no' ? option.why : option.says"
+            @click="emit('pick', run.run.id, option.kind)"
           >
             <span v-if="option.state === 'no'" class="none">{{ option.short }}</span>
-            <span v-else-if="option.binding" class="margin"><MarginBar :share="option.binding.share" :state="option.state" :width="44" :height="6" :hatched="untested(run)" /><span class="mono">{{ figureOf(option.binding) }}</span></span>
+            <span v-else-if="option.binding" class="margin"
+              ><MarginBar
+                :share="option.binding.share"
+                :state="option.state"
+                :width="44"
+                :height="6"
+                :hatched="untested(run)"
+              /><span class="mono">{{ figureOf(option.binding) }}</span></span
+            >
             <span v-else class="none">agreed</span>
-            <span v-if="option.kind === run.chosen && isLocked(run)" class="lock" title="Locked against whatever is planned">locked</span>
+            <span
+              v-if="option.kind === run.chosen && isLocked(run)"
+              class="lock"
+              title="Locked against whatever is planned"
+              >locked</span
+            >
           </td>
           <td class="num mono">{{ chosenCost(run) }}</td>
         </tr>
@@ -58,21 +108,97 @@ watch(() => [runId, kind], async () => {
 </template>
 
 <style scoped>
-.box { overflow: auto; scrollbar-width: thin; }
-table { border-collapse: collapse; width: 100%; }
-thead th { position: sticky; top: 0; z-index: 1; background: var(--paper); text-align: left; font-weight: 500; font-size: 11px; color: var(--ink-2); padding: 3px 3px; border-bottom: 1px solid var(--rule-strong); white-space: nowrap; }
-.sort { max-width: 104px; white-space: normal; line-height: 1.15; }
-tbody th { text-align: left; font-weight: 400; max-width: 96px; overflow: hidden; text-overflow: ellipsis; white-space: nowrap; }
-td, tbody th { padding: 0 3px; height: 29px; border-bottom: 1px solid var(--rule); }
-.num { text-align: right; }
-td.num { font-size: 12px; padding-right: 8px; }
-.here { background: var(--copper-3); }
-.cell { position: relative; cursor: pointer; white-space: nowrap; min-width: 48px; }
-.cell:hover { background: var(--sheet); }
-.cell.chosen { box-shadow: inset 0 0 0 2px var(--ink); background: var(--sheet); }
-.cell.chosen.broken { box-shadow: inset 0 0 0 2px var(--madder); }
-.cell[aria-selected='true'] { outline: 2px solid var(--copper); outline-offset: -1px; }
-.margin { display: grid; justify-items: start; font-size: 10px; line-height: 1.1; color: var(--ink-2); letter-spacing: -0.02em; }
-.none { display: block; max-width: 52px; font-size: 10px; line-height: 1.1; white-space: normal; color: var(--ink-3); }
-.lock { position: absolute; right: 3px; bottom: 1px; font-size: 9px; color: var(--copper); }
+.box {
+  overflow: auto;
+  scrollbar-width: thin;
+}
+table {
+  border-collapse: collapse;
+  width: 100%;
+}
+thead th {
+  position: sticky;
+  top: 0;
+  z-index: 1;
+  background: var(--paper);
+  text-align: left;
+  font-weight: 500;
+  font-size: 11px;
+  color: var(--ink-2);
+  padding: 3px 3px;
+  border-bottom: 1px solid var(--rule-strong);
+  white-space: nowrap;
+}
+.sort {
+  max-width: 104px;
+  white-space: normal;
+  line-height: 1.15;
+}
+tbody th {
+  text-align: left;
+  font-weight: 400;
+  max-width: 96px;
+  overflow: hidden;
+  text-overflow: ellipsis;
+  white-space: nowrap;
+}
+td,
+tbody th {
+  padding: 0 3px;
+  height: 29px;
+  border-bottom: 1px solid var(--rule);
+}
+.num {
+  text-align: right;
+}
+td.num {
+  font-size: 12px;
+  padding-right: 8px;
+}
+.here {
+  background: var(--copper-3);
+}
+.cell {
+  position: relative;
+  cursor: pointer;
+  white-space: nowrap;
+  min-width: 48px;
+}
+.cell:hover {
+  background: var(--sheet);
+}
+.cell.chosen {
+  box-shadow: inset 0 0 0 2px var(--ink);
+  background: var(--sheet);
+}
+.cell.chosen.broken {
+  box-shadow: inset 0 0 0 2px var(--madder);
+}
+.cell[aria-selected='true'] {
+  outline: 2px solid var(--copper);
+  outline-offset: -1px;
+}
+.margin {
+  display: grid;
+  justify-items: start;
+  font-size: 10px;
+  line-height: 1.1;
+  color: var(--ink-2);
+  letter-spacing: -0.02em;
+}
+.none {
+  display: block;
+  max-width: 52px;
+  font-size: 10px;
+  line-height: 1.1;
+  white-space: normal;
+  color: var(--ink-3);
+}
+.lock {
+  position: absolute;
+  right: 3px;
+  bottom: 1px;
+  font-size: 9px;
+  color: var(--copper);
+}
 </style>

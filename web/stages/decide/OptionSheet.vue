@@ -25,39 +25,72 @@ const working = ref<Working | null>(null);
 
 function agree(): void {
   const { camera } = evaluation;
-  store.change(`Camera ${camera.number}: its view ${camera.mayGo ? 'has to stay' : 'may be lost'}`, [{ kind: 'camera', id: camera.id, set: noteCamera(camera, { mayGo: camera.mayGo ? undefined : true }) }]);
+  store.change(`Camera ${camera.number}: its view ${camera.mayGo ? 'has to stay' : 'may be lost'}`, [
+    { kind: 'camera', id: camera.id, set: noteCamera(camera, { mayGo: camera.mayGo ? undefined : true }) },
+  ]);
 }
 
 const isChosen = computed(() => evaluation.chosen === option.kind);
 const untested = computed(() => evaluation.findings.missing.length > 0);
 /** What stands at the head end for each option, and what arrives at the camera, for the ends of the line. */
-const headEnds: Record<LightOption['kind'], string> = { keep: 'input', 'power-fix': 'input', 'hd-coax': 'input', fibre: 'light', wireless: 'radio', retire: 'free', 'ip-coax-pair': 'converter', 'ip-coax-unit': 'unit port', baluns: 'balun', 'ip-category': 'PoE port', 'new-category': 'PoE port' };
+const headEnds: Record<LightOption['kind'], string> = {
+  keep: 'input',
+  'power-fix': 'input',
+  'hd-coax': 'input',
+  fibre: 'light',
+  wireless: 'radio',
+  retire: 'free',
+  'ip-coax-pair': 'converter',
+  'ip-coax-unit': 'unit port',
+  baluns: 'balun',
+  'ip-category': 'PoE port',
+  'new-category': 'PoE port',
+};
 const ends = computed(() => ({
   headEnd: headEnds[option.kind],
-  arrives: option.state === 'no' ? '' : option.margins.filter(({ unit }) => unit !== 'm').map(({ value, unit }) => formatQuantity(value, unit)).join(', '),
+  arrives:
+    option.state === 'no'
+      ? ''
+      : option.margins
+          .filter(({ unit }) => unit !== 'm')
+          .map(({ value, unit }) => formatQuantity(value, unit))
+          .join(', '),
 }));
 const basisWords = { measured: 'measured', 'data-sheet': 'data sheet', typical: 'typical' } as const;
 
-watch(() => [evaluation.run.id, option.kind], () => {
-  opened.value = null;
-});
+watch(
+  () => [evaluation.run.id, option.kind],
+  () => {
+    opened.value = null;
+  },
+);
 /** Drawn beside the page, for the option that is looked at. */
 const chance = ref<number | null>(null);
-watch(() => [evaluation.run.id, option.kind, core.result] as const, async ([runId, kind]) => {
-  chance.value = null;
-  const found = option.state === 'no' ? null : await core.chance(runId, kind);
-  if (evaluation.run.id === runId && option.kind === kind) chance.value = found;
-}, { immediate: true });
+watch(
+  () => [evaluation.run.id, option.kind, core.result] as const,
+  async ([runId, kind]) => {
+    chance.value = null;
+    const found = option.state === 'no' ? null : await core.chance(runId, kind);
+    if (evaluation.run.id === runId && option.kind === kind) chance.value = found;
+  },
+  { immediate: true },
+);
 const percent = (share: number) => (share > 0 && share < 0.005 ? '< 1 %' : formatQuantity(share * 100, '%'));
 const catalogue = computed(() => catalogueOf(store.site!));
 const partLine = ({ item, count }: Part) => {
   const product = catalogue.value.products.get(item);
   const each = product ? eachOf(product) : null;
-  return { name: product?.name ?? item, price: each === null ? 'no price' : formatQuantity(each * count, 'money') };
+  return {
+    name: product?.name ?? item,
+    price: each === null ? 'no price' : formatQuantity(each * count, 'money'),
+  };
 };
 const isLocked = computed(() => store.site!.choice[evaluation.camera.id]?.locked === true);
 watch([opened, () => core.result], async ([index]) => {
-  working.value = index === null ? null : await core.why({ kind: 'margin', runId: evaluation.run.id, option: option.kind, index });
+  working.value =
+    index === null
+      ? null
+      : await core.why({ kind: 'margin', runId: evaluation.run.id, option: option.kind, index });
 });
 </script>
 
@@ -72,10 +105,17 @@ watch([opened, () => core.result], async ([index]) => {
     <template v-else>
       <p class="says">{{ option.says }}</p>
       <RunLine :evaluation="evaluation" :head-end="ends.headEnd" :camera-end="ends.arrives" />
-      <p v-if="isChosen && evaluation.choiceBroken" class="stop">Chosen, but it does not hold any more: {{ evaluation.choiceBroken }}</p>
+      <p v-if="isChosen && evaluation.choiceBroken" class="stop">
+        Chosen, but it does not hold any more: {{ evaluation.choiceBroken }}
+      </p>
       <ul class="margins">
         <li v-for="(margin, index) in option.margins" :key="margin.label">
-          <button type="button" class="plain margin" :aria-expanded="opened === index" @click="opened = opened === index ? null : index">
+          <button
+            type="button"
+            class="plain margin"
+            :aria-expanded="opened === index"
+            @click="opened = opened === index ? null : index"
+          >
             <span>{{ margin.label }} <span class="ask">why</span></span>
             <span class="mono value">{{ own.quantity(margin.value, margin.unit) }}</span>
             <MarginBar :share="margin.share" :state="margin.standing" :width="150" :hatched="untested" />
@@ -84,45 +124,157 @@ watch([opened, () => core.result], async ([index]) => {
           <WorkingSheet v-if="opened === index && working" :working="working" class="working" />
         </li>
       </ul>
-      <p v-if="option.broken" class="caution">Does not hold. What would make it possible: {{ option.broken.remedy }}.</p>
+      <p v-if="option.broken" class="caution">
+        Does not hold. What would make it possible: {{ option.broken.remedy }}.
+      </p>
       <dl>
-        <div v-for="part in option.parts" :key="part.item" :class="{ unpriced: option.unpriced.includes(part.item) }"><dt>{{ part.count }} × {{ partLine(part).name }}</dt><dd class="mono">{{ partLine(part).price }}</dd></div>
-        <div v-if="option.shared"><dt>One port of a full {{ option.shared.of === 'coax-unit' ? 'head-end unit' : 'PoE switch' }} at {{ store.site!.place[option.shared.placeId]?.name }}</dt><dd class="mono">{{ formatQuantity(option.portCost, 'money') }}</dd></div>
-        <div><dt>Labour, {{ formatQuantity(option.hours, 'h') }}</dt><dd class="mono">{{ formatQuantity(option.labourCost, 'money') }}</dd></div>
-        <div><dt>View dark</dt><dd class="mono">{{ formatQuantity(option.darkHours, 'h') }}</dd></div>
-        <div><dt>Due again in</dt><dd class="mono">{{ option.kind === 'retire' ? 'never' : `${option.lifeYears} years, ${formatQuantity(option.renewCost, 'money')}` }}</dd></div>
-        <div v-if="option.margins.length > 0"><dt>Chance that it does not hold as built</dt><dd class="mono" data-chance>{{ chance === null ? '…' : percent(chance) }}</dd></div>
-        <div class="sum"><dt>Cost, {{ aboutOf(store.site!).currency }}</dt><dd class="mono">{{ formatQuantity(option.cost, 'money') }}</dd></div>
+        <div
+          v-for="part in option.parts"
+          :key="part.item"
+          :class="{ unpriced: option.unpriced.includes(part.item) }"
+        >
+          <dt>{{ part.count }} × {{ partLine(part).name }}</dt>
+          <dd class="mono">{{ partLine(part).price }}</dd>
+        </div>
+        <div v-if="option.shared">
+          <dt>
+            One port of a full {{ option.shared.of === 'coax-unit' ? 'head-end unit' : 'PoE switch' }} at
+            {{ store.site!.place[option.shared.placeId]?.name }}
+          </dt>
+          <dd class="mono">{{ formatQuantity(option.portCost, 'money') }}</dd>
+        </div>
+        <div>
+          <dt>Labour, {{ formatQuantity(option.hours, 'h') }}</dt>
+          <dd class="mono">{{ formatQuantity(option.labourCost, 'money') }}</dd>
+        </div>
+        <div>
+          <dt>View dark</dt>
+          <dd class="mono">{{ formatQuantity(option.darkHours, 'h') }}</dd>
+        </div>
+        <div>
+          <dt>Due again in</dt>
+          <dd class="mono">
+            {{
+              option.kind === 'retire'
+                ? 'never'
+                : `${option.lifeYears} years, ${formatQuantity(option.renewCost, 'money')}`
+            }}
+          </dd>
+        </div>
+        <div v-if="option.margins.length > 0">
+          <dt>Chance that it does not hold as built</dt>
+          <dd class="mono" data-chance>{{ chance === null ? '…' : percent(chance) }}</dd>
+        </div>
+        <div class="sum">
+          <dt>Cost, {{ aboutOf(store.site!).currency }}</dt>
+          <dd class="mono">{{ formatQuantity(option.cost, 'money') }}</dd>
+        </div>
       </dl>
     </template>
-    <RadioPathFields v-if="option.kind === 'wireless' && store.site!.place[evaluation.camera.placeId]?.mains" :place-id="evaluation.camera.placeId" :head-end-id="evaluation.run.headEndId" />
-    <label v-if="option.kind === 'retire'" class="row"><input type="checkbox" :checked="evaluation.camera.mayGo === true" @change="agree"> The customer agrees that this view may be lost</label>
+    <RadioPathFields
+      v-if="option.kind === 'wireless' && store.site!.place[evaluation.camera.placeId]?.mains"
+      :place-id="evaluation.camera.placeId"
+      :head-end-id="evaluation.run.headEndId"
+    />
+    <label v-if="option.kind === 'retire'" class="row"
+      ><input type="checkbox" :checked="evaluation.camera.mayGo === true" @change="agree" /> The customer
+      agrees that this view may be lost</label
+    >
     <p v-if="refused" class="stop" role="alert">{{ refused }}</p>
     <div class="row">
-      <button v-if="!isChosen" type="button" class="btn go" :disabled="option.state === 'no' || option.state === 'fails'" @click="emit('take')">Choose <kbd>Enter</kbd></button>
+      <button
+        v-if="!isChosen"
+        type="button"
+        class="btn go"
+        :disabled="option.state === 'no' || option.state === 'fails'"
+        @click="emit('take')"
+      >
+        Choose <kbd>Enter</kbd>
+      </button>
       <button v-else type="button" class="btn" @click="emit('giveUp')">Take it back <kbd>x</kbd></button>
-      <button v-if="isChosen" type="button" class="btn" :aria-pressed="isLocked" @click="emit('lock')">{{ isLocked ? 'Unlock' : 'Lock' }} <kbd>l</kbd></button>
+      <button v-if="isChosen" type="button" class="btn" :aria-pressed="isLocked" @click="emit('lock')">
+        {{ isLocked ? 'Unlock' : 'Lock' }} <kbd>l</kbd>
+      </button>
       <span v-if="isChosen" class="dim tiny">by {{ store.site!.choice[evaluation.camera.id]?.by }}</span>
     </div>
-    <ul v-if="option.state !== 'no' && option.cautions.length > 0" class="cautions"><li v-for="caution in option.cautions" :key="caution" class="caution">{{ caution }}</li></ul>
+    <ul v-if="option.state !== 'no' && option.cautions.length > 0" class="cautions">
+      <li v-for="caution in option.cautions" :key="caution" class="caution">{{ caution }}</li>
+    </ul>
   </aside>
 </template>
 
 <style scoped>
-aside > * { margin-bottom: 8px; }
-h2 { margin-bottom: 4px; }
-.says { font-size: 12px; color: var(--ink-2); }
-.margins li { border-top: 1px solid var(--rule); }
-.margin { display: grid; grid-template-columns: 1fr auto; gap: 2px 8px; width: 100%; padding: 6px 0; align-items: center; }
-.value { text-align: right; font-size: 14px; }
-.margin .tiny { text-align: right; }
-.ask { text-decoration: underline; text-underline-offset: 2px; font-size: 11px; color: var(--copper); }
-.working { padding: 4px 0 8px 8px; border-left: 2px solid var(--copper-2); padding-left: 10px; }
-dl > div { display: flex; justify-content: space-between; gap: 10px; padding: 3px 0; border-top: 1px solid var(--rule); font-size: 12px; }
-dd { white-space: nowrap; }
-.sum { font-weight: 600; border-top-color: var(--ink) !important; }
-.cautions { display: grid; gap: 4px; }
-.cautions .caution { border-left-width: 2px; padding: 1px 8px; background: none; color: var(--ink-2); font-size: 11px; }
-.row { align-items: center; flex-wrap: wrap; gap: 6px 8px; }
-.unpriced dd { color: var(--madder); }
+aside > * {
+  margin-bottom: 8px;
+}
+h2 {
+  margin-bottom: 4px;
+}
+.says {
+  font-size: 12px;
+  color: var(--ink-2);
+}
+.margins li {
+  border-top: 1px solid var(--rule);
+}
+.margin {
+  display: grid;
+  grid-template-columns: 1fr auto;
+  gap: 2px 8px;
+  width: 100%;
+  padding: 6px 0;
+  align-items: center;
+}
+.value {
+  text-align: right;
+  font-size: 14px;
+}
+.margin .tiny {
+  text-align: right;
+}
+.ask {
+  text-decoration: underline;
+  text-underline-offset: 2px;
+  font-size: 11px;
+  color: var(--copper);
+}
+.working {
+  padding: 4px 0 8px 8px;
+  border-left: 2px solid var(--copper-2);
+  padding-left: 10px;
+}
+dl > div {
+  display: flex;
+  justify-content: space-between;
+  gap: 10px;
+  padding: 3px 0;
+  border-top: 1px solid var(--rule);
+  font-size: 12px;
+}
+dd {
+  white-space: nowrap;
+}
+.sum {
+  font-weight: 600;
+  border-top-color: var(--ink) !important;
+}
+.cautions {
+  display: grid;
+  gap: 4px;
+}
+.cautions .caution {
+  border-left-width: 2px;
+  padding: 1px 8px;
+  background: none;
+  color: var(--ink-2);
+  font-size: 11px;
+}
+.row {
+  align-items: center;
+  flex-wrap: wrap;
+  gap: 6px 8px;
+}
+.unpriced dd {
+  color: var(--madder);
+}
 </style>

@@ -14,12 +14,18 @@ const selection = useSelection();
 const kind = ref<OptionKind>('keep');
 const refused = ref('');
 
-watch(() => selection.runId, () => {
-  refused.value = '';
-  if (selection.current?.chosen) kind.value = selection.current.chosen;
-}, { immediate: true });
+watch(
+  () => selection.runId,
+  () => {
+    refused.value = '';
+    if (selection.current?.chosen) kind.value = selection.current.chosen;
+  },
+  { immediate: true },
+);
 
-const option = computed<LightOption | undefined>(() => selection.current?.options.find((one) => one.kind === kind.value));
+const option = computed<LightOption | undefined>(() =>
+  selection.current?.options.find((one) => one.kind === kind.value),
+);
 
 function pick(runId: string, picked: OptionKind): void {
   kind.value = picked;
@@ -35,20 +41,36 @@ function across(by: number): void {
 function take(): void {
   const { current } = selection;
   if (!current || !option.value) return;
-  if (option.value.state === 'no') refused.value = `Cannot be chosen: ${option.value.why} What would make it possible: ${option.value.remedy}.`;
-  else if (option.value.state === 'fails') refused.value = `Cannot be chosen: ${option.value.broken?.limit ?? ''} What would make it possible: ${option.value.broken?.remedy ?? ''}.`;
+  if (option.value.state === 'no')
+    refused.value = `Cannot be chosen: ${option.value.why} What would make it possible: ${option.value.remedy}.`;
+  else if (option.value.state === 'fails')
+    refused.value = `Cannot be chosen: ${option.value.broken?.limit ?? ''} What would make it possible: ${option.value.broken?.remedy ?? ''}.`;
   else {
-    const problems = store.change(`Choose for ${current.camera.number} ${current.camera.name}`, choose(store.site!, current.camera.id, { option: kind.value, by: store.person.trim() || 'Planner', at: new Date().toISOString(), locked: isLocked.value }));
+    const problems = store.change(
+      `Choose for ${current.camera.number} ${current.camera.name}`,
+      choose(store.site!, current.camera.id, {
+        option: kind.value,
+        by: store.person.trim() || 'Planner',
+        at: new Date().toISOString(),
+        locked: isLocked.value,
+      }),
+    );
     refused.value = problems[0] ? `${problems[0].path}: ${problems[0].allowed}` : '';
   }
 }
 function giveUp(): void {
   const { current } = selection;
-  if (current && choice.value) store.change(`Take back the choice for ${current.camera.number} ${current.camera.name}`, takeBackChoice(store.site!, current.camera.id));
+  if (current && choice.value)
+    store.change(
+      `Take back the choice for ${current.camera.number} ${current.camera.name}`,
+      takeBackChoice(store.site!, current.camera.id),
+    );
 }
 
 /** As it is noted, which a key that follows at once finds; what the core makes of it comes a moment later. */
-const choice = computed(() => (selection.current ? store.site!.choice[selection.current.camera.id] : undefined));
+const choice = computed(() =>
+  selection.current ? store.site!.choice[selection.current.camera.id] : undefined,
+);
 const isLocked = computed(() => choice.value?.locked === true);
 function lock(): void {
   const { current } = selection;
@@ -56,7 +78,10 @@ function lock(): void {
     refused.value = 'Choose an option first; then it can be locked against whatever is planned.';
     return;
   }
-  store.change(`${isLocked.value ? 'Unlock' : 'Lock'} the choice for ${current.camera.number} ${current.camera.name}`, lockChoice(store.site!, current.camera.id, !isLocked.value));
+  store.change(
+    `${isLocked.value ? 'Unlock' : 'Lock'} the choice for ${current.camera.number} ${current.camera.name}`,
+    lockChoice(store.site!, current.camera.id, !isLocked.value),
+  );
 }
 
 const sort = ref<TableOrder>('place');
@@ -77,16 +102,71 @@ useKeys([
 
 <template>
   <div class="options">
-    <DecideTable class="table" :groups="shown" :run-id="selection.runId" :kind="kind" :sort="sort" @pick="pick" @sort="nextSort" />
-    <OptionSheet v-if="selection.current && option" class="sheet" :evaluation="selection.current" :option="option" :refused="refused" @take="take" @give-up="giveUp" @lock="lock" />
-    <aside v-else class="sheet hint"><p class="dim">Pick a cell to see what that option brings, what it costs and why. Arrows move, <kbd>Enter</kbd> chooses.</p><p class="dim">Filled bars use up their limit at the tick. Hatched bars rest on a run that nobody has tested.</p><p class="dim"><kbd>b</kbd> finds the best plan for all cameras together.</p></aside>
+    <DecideTable
+      class="table"
+      :groups="shown"
+      :run-id="selection.runId"
+      :kind="kind"
+      :sort="sort"
+      @pick="pick"
+      @sort="nextSort"
+    />
+    <OptionSheet
+      v-if="selection.current && option"
+      class="sheet"
+      :evaluation="selection.current"
+      :option="option"
+      :refused="refused"
+      @take="take"
+      @give-up="giveUp"
+      @lock="lock"
+    />
+    <aside v-else class="sheet hint">
+      <p class="dim">
+        Pick a cell to see what that option brings, what it costs and why. Arrows move,
+        <kbd>Enter</kbd> chooses.
+      </p>
+      <p class="dim">
+        Filled bars use up their limit at the tick. Hatched bars rest on a run that nobody has tested.
+      </p>
+      <p class="dim"><kbd>b</kbd> finds the best plan for all cameras together.</p>
+    </aside>
   </div>
 </template>
 
 <style scoped>
-.options { display: grid; grid-template-columns: minmax(0, 1fr) 284px; margin: 0 -18px -14px; min-height: 0; }
-.table { min-height: 0; padding-left: 18px; }
-.sheet { overflow: hidden auto; background: var(--sheet); border-left: 1px solid var(--rule-strong); border-top: 1px solid var(--rule); padding: 12px 16px; scrollbar-width: thin; }
-.hint { display: grid; gap: 10px; align-content: start; line-height: 1.5; }
-@media (max-width: 1000px) { .options { display: block; margin: 0; } .table { overflow-x: auto; padding: 0; } }
+.options {
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) 284px;
+  margin: 0 -18px -14px;
+  min-height: 0;
+}
+.table {
+  min-height: 0;
+  padding-left: 18px;
+}
+.sheet {
+  overflow: hidden auto;
+  background: var(--sheet);
+  border-left: 1px solid var(--rule-strong);
+  border-top: 1px solid var(--rule);
+  padding: 12px 16px;
+  scrollbar-width: thin;
+}
+.hint {
+  display: grid;
+  gap: 10px;
+  align-content: start;
+  line-height: 1.5;
+}
+@media (max-width: 1000px) {
+  .options {
+    display: block;
+    margin: 0;
+  }
+  .table {
+    overflow-x: auto;
+    padding: 0;
+  }
+}
 </style>

@@ -1,7 +1,27 @@
 <script setup lang="ts">
 import { computed, ref, shallowRef, useTemplateRef } from 'vue';
-import { catalogueOf, distancesText, eachOf, isGeneric, isOwn, parseDistances, priceGaps, priceListColumns, priceListOf, readPriceList } from '#core/catalogue';
-import { aboutOf, freeId, freeName, removing, type Change, type Product, type ProductKind, type ProductOf } from '#core/site';
+import {
+  catalogueOf,
+  distancesText,
+  eachOf,
+  isGeneric,
+  isOwn,
+  parseDistances,
+  priceGaps,
+  priceListColumns,
+  priceListOf,
+  readPriceList,
+} from '#core/catalogue';
+import {
+  aboutOf,
+  freeId,
+  freeName,
+  removing,
+  type Change,
+  type Product,
+  type ProductKind,
+  type ProductOf,
+} from '#core/site';
 import { formatQuantity } from '#core/units';
 import QuantityField from '../../parts/QuantityField.vue';
 import TextField from '../../parts/TextField.vue';
@@ -20,53 +40,103 @@ const done = ref('');
 const file = useTemplateRef('file');
 
 const kindWords: Record<ProductKind, string> = {
-  camera: 'Cameras', converter: 'Ethernet-over-coax converters', 'coax-unit': 'Head-end units', 'poe-switch': 'PoE switches', recorder: 'Recorders', radio: 'Radios', 'fibre-end': 'Fibre', part: 'Parts, cable and hire', task: 'Labour by task', rate: 'Labour',
+  camera: 'Cameras',
+  converter: 'Ethernet-over-coax converters',
+  'coax-unit': 'Head-end units',
+  'poe-switch': 'PoE switches',
+  recorder: 'Recorders',
+  radio: 'Radios',
+  'fibre-end': 'Fibre',
+  part: 'Parts, cable and hire',
+  task: 'Labour by task',
+  rate: 'Labour',
 };
 const groups = computed(() => {
   const wanted = find.value.trim().toLowerCase();
-  const all = [...catalogueOf(store.site!).products.values()].filter(({ name, id }) => !wanted || `${name} ${id}`.toLowerCase().includes(wanted));
-  return (Object.keys(kindWords) as ProductKind[]).map((kind) => ({ kind, says: kindWords[kind], rows: all.filter((product) => product.kind === kind) })).filter(({ rows }) => rows.length > 0);
+  const all = [...catalogueOf(store.site!).products.values()].filter(
+    ({ name, id }) => !wanted || `${name} ${id}`.toLowerCase().includes(wanted),
+  );
+  return (Object.keys(kindWords) as ProductKind[])
+    .map((kind) => ({ kind, says: kindWords[kind], rows: all.filter((product) => product.kind === kind) }))
+    .filter(({ rows }) => rows.length > 0);
 });
 const gaps = computed(() => priceGaps(store.site!, [...catalogueOf(store.site!).products.keys()]));
 
 /** What a row is by its figures, in a line. */
 function figures(product: Product): string {
   switch (product.kind) {
-    case 'camera': return `${product.megapixels} MP, ${product.watts} W, lamps ${product.lampWatts} W, heater ${product.heaterWatts} W${product.signal === 'ip' ? `, ${product.mbps} Mb/s` : ''}`;
-    case 'converter': return `takes ${product.ownWatts} W`;
+    case 'camera':
+      return `${product.megapixels} MP, ${product.watts} W, lamps ${product.lampWatts} W, heater ${product.heaterWatts} W${product.signal === 'ip' ? `, ${product.mbps} Mb/s` : ''}`;
+    case 'converter':
+      return `takes ${product.ownWatts} W`;
     case 'coax-unit':
-    case 'poe-switch': return `${product.ports} ports, ${product.watts} W, uplink ${product.uplinkMbps} Mb/s, ${product.rackUnits} U`;
-    case 'recorder': return `${product.inputs} inputs, up to ${product.limits.ipCameras} IP, ${product.limits.incomingMbps} Mb/s, ${product.rackUnits} U`;
-    case 'radio': return `${product.eirpDbm} dBm out, ${product.gainDbi} dBi, ${product.ownWatts} W`;
-    case 'fibre-end': return `${product.budgetDb} dB budget, ${product.ownWatts} W`;
-    case 'part': return { one: 'each', metre: 'a metre', 'half-day': 'half a day' }[product.per];
-    case 'task': return product.per === 'metre' ? 'a metre' : 'each';
-    case 'rate': return 'an hour';
+    case 'poe-switch':
+      return `${product.ports} ports, ${product.watts} W, uplink ${product.uplinkMbps} Mb/s, ${product.rackUnits} U`;
+    case 'recorder':
+      return `${product.inputs} inputs, up to ${product.limits.ipCameras} IP, ${product.limits.incomingMbps} Mb/s, ${product.rackUnits} U`;
+    case 'radio':
+      return `${product.eirpDbm} dBm out, ${product.gainDbi} dBi, ${product.ownWatts} W`;
+    case 'fibre-end':
+      return `${product.budgetDb} dB budget, ${product.ownWatts} W`;
+    case 'part':
+      return { one: 'each', metre: 'a metre', 'half-day': 'half a day' }[product.per];
+    case 'task':
+      return product.per === 'metre' ? 'a metre' : 'each';
+    case 'rate':
+      return 'an hour';
   }
 }
-const set = (what: string, product: Product) => store.change(`${product.name}: ${what}`, [{ kind: 'product', id: product.id, set: product } as Change]);
-const setPrice = (product: Exclude<Product, { kind: 'task' }>, each: number | null) => set('price', { ...product, each } as Product);
-const setHours = (product: ProductOf<'task'>, fields: Partial<ProductOf<'task'>>) => set('hours', { ...product, ...fields });
+const set = (what: string, product: Product) =>
+  store.change(`${product.name}: ${what}`, [{ kind: 'product', id: product.id, set: product } as Change]);
+const setPrice = (product: Exclude<Product, { kind: 'task' }>, each: number | null) =>
+  set('price', { ...product, each } as Product);
+const setHours = (product: ProductOf<'task'>, fields: Partial<ProductOf<'task'>>) =>
+  set('hours', { ...product, ...fields });
 function setDistances(product: ProductOf<'converter'>, text: string): void {
   const { distances: _, ...rest } = product;
   const rows = parseDistances(text);
-  const refused = set('distance table', rows && rows.length > 0 ? { ...rest, from: 'data-sheet', distances: rows } : { ...rest, from: 'typical' });
+  const refused = set(
+    'distance table',
+    rows && rows.length > 0 ? { ...rest, from: 'data-sheet', distances: rows } : { ...rest, from: 'typical' },
+  );
   problems.value = refused.map(({ path, allowed }) => `${path}: ${allowed}`);
 }
 const tableProblem = (text: string) => {
   const rows = parseDistances(text);
-  return rows === null || rows.length === 1 ? 'rows such as “100 m: 90 Mb/s, 28 W; 300 m: 60 Mb/s, 20 W”, two or more' : undefined;
+  return rows === null || rows.length === 1
+    ? 'rows such as “100 m: 90 Mb/s, 28 W; 300 m: 60 Mb/s, 20 W”, two or more'
+    : undefined;
 };
 const opened = ref('');
 function copy(product: Product): void {
   const id = freeId((one) => catalogueOf(store.site!).products.has(one), `own ${product.name}`);
-  store.change(`Own row like ${product.name}`, [{ kind: 'product', id, set: { ...product, id, name: freeName([...catalogueOf(store.site!).products.values()].map(({ name }) => name), `${product.name} of our own`), from: 'data-sheet' } } as Change]);
+  store.change(`Own row like ${product.name}`, [
+    {
+      kind: 'product',
+      id,
+      set: {
+        ...product,
+        id,
+        name: freeName(
+          [...catalogueOf(store.site!).products.values()].map(({ name }) => name),
+          `${product.name} of our own`,
+        ),
+        from: 'data-sheet',
+      },
+    } as Change,
+  ]);
   opened.value = id;
 }
-const reset = (product: Product) => store.change(`${product.name} as it came`, [removing('product', product.id)]);
+const reset = (product: Product) =>
+  store.change(`${product.name} as it came`, [removing('product', product.id)]);
 
 async function exportCsv(): Promise<void> {
-  handOver(new Blob([await tables.rowsCsv([...priceListColumns], priceListOf(store.site!))], { type: 'text/csv;charset=utf-8' }), `${store.id}-prices.csv`);
+  handOver(
+    new Blob([await tables.rowsCsv([...priceListColumns], priceListOf(store.site!))], {
+      type: 'text/csv;charset=utf-8',
+    }),
+    `${store.id}-prices.csv`,
+  );
 }
 async function importCsv(event: Event): Promise<void> {
   const [picked] = (event.target as HTMLInputElement).files ?? [];
@@ -78,61 +148,212 @@ async function importCsv(event: Event): Promise<void> {
     problems.value = [read.why];
     return;
   }
-  const rows = read.table.rows.map(({ cells }) => Object.fromEntries(read.table.headings.map((heading, index) => [heading, String(cells[index] ?? '')])));
+  const rows = read.table.rows.map(({ cells }) =>
+    Object.fromEntries(read.table.headings.map((heading, index) => [heading, String(cells[index] ?? '')])),
+  );
   const { changes, problems: wrong, unchanged } = readPriceList(store.site!, rows);
   if (wrong.length > 0) {
-    problems.value = [`Nothing was taken; put ${wrong.length === 1 ? 'this' : 'these'} right in the file:`, ...wrong.slice(0, 12).map(({ path, value, allowed }) => `${path}: ${value}, allowed: ${allowed}`)];
+    problems.value = [
+      `Nothing was taken; put ${wrong.length === 1 ? 'this' : 'these'} right in the file:`,
+      ...wrong.slice(0, 12).map(({ path, value, allowed }) => `${path}: ${value}, allowed: ${allowed}`),
+    ];
     return;
   }
-  problems.value = changes.length > 0 ? store.change(`Import ${changes.length} prices`, changes).map(({ path, allowed }) => `${path}: ${allowed}`) : [];
+  problems.value =
+    changes.length > 0
+      ? store
+          .change(`Import ${changes.length} prices`, changes)
+          .map(({ path, allowed }) => `${path}: ${allowed}`)
+      : [];
   done.value = `${changes.length} row${changes.length === 1 ? '' : 's'} taken, ${unchanged} as they were.`;
 }
-const setCurrency = (currency: string) => store.change('Currency', [{ kind: 'about', id: 'about', set: { ...aboutOf(store.site!), currency: currency.toUpperCase() } }]);
+const setCurrency = (currency: string) =>
+  store.change('Currency', [
+    { kind: 'about', id: 'about', set: { ...aboutOf(store.site!), currency: currency.toUpperCase() } },
+  ]);
 </script>
 
 <template>
   <div class="prices">
     <div class="row acts">
-      <input v-model="find" class="find" type="search" placeholder="Find a row" aria-label="Find a row of the catalogue">
-      <label class="row currency"><span class="dim tiny">Currency</span><TextField :value="aboutOf(store.site!).currency" label="Currency" :refuse="(text) => (/^[A-Za-z]{3}$/.test(text) ? undefined : 'three letters, such as EUR')" @take="setCurrency" /></label>
+      <input
+        v-model="find"
+        class="find"
+        type="search"
+        placeholder="Find a row"
+        aria-label="Find a row of the catalogue"
+      />
+      <label class="row currency"
+        ><span class="dim tiny">Currency</span
+        ><TextField
+          :value="aboutOf(store.site!).currency"
+          label="Currency"
+          :refuse="(text) => (/^[A-Za-z]{3}$/.test(text) ? undefined : 'three letters, such as EUR')"
+          @take="setCurrency"
+      /></label>
       <span class="dim tiny">Prices that ship are invented: put your own in their place.</span>
       <span class="push" />
-      <button type="button" class="btn" @click="file?.click()">Import CSV</button><button type="button" class="btn" @click="exportCsv">Export CSV</button>
-      <input ref="file" type="file" accept=".csv,.tsv,.xlsx,text/csv" class="out-of-sight" aria-label="Price list to import" tabindex="-1" @change="importCsv">
+      <button type="button" class="btn" @click="file?.click()">Import CSV</button
+      ><button type="button" class="btn" @click="exportCsv">Export CSV</button>
+      <input
+        ref="file"
+        type="file"
+        accept=".csv,.tsv,.xlsx,text/csv"
+        class="out-of-sight"
+        aria-label="Price list to import"
+        tabindex="-1"
+        @change="importCsv"
+      />
     </div>
-    <div v-if="problems.length" class="stop" role="alert"><p v-for="problem in problems" :key="problem">{{ problem }}</p></div>
+    <div v-if="problems.length" class="stop" role="alert">
+      <p v-for="problem in problems" :key="problem">{{ problem }}</p>
+    </div>
     <p v-if="done" class="caution" role="status">{{ done }}</p>
     <p v-for="gap in gaps" :key="gap.productId" class="caution" data-gap>{{ gap.says }}</p>
     <div class="rows">
       <table aria-label="Catalogue and prices">
         <tbody v-for="group in groups" :key="group.kind">
-          <tr><th colspan="5">{{ group.says }}</th></tr>
+          <tr>
+            <th colspan="5">{{ group.says }}</th>
+          </tr>
           <tr v-for="product in group.rows" :key="product.id" :data-product="product.id">
-            <td>{{ product.name }}<span v-if="product.kind === 'converter'" class="table"><TextField :value="product.distances ? distancesText(product.distances) : ''" :label="`Distance table of ${product.name}`" :refuse="tableProblem" placeholder="data sheet: 100 m: 90 Mb/s, 28 W; 300 m: …" @take="(text) => setDistances(product, text)" /></span></td>
-            <td><button v-if="hasFigures(product)" type="button" class="plain dim" :aria-expanded="opened === product.id" @click="opened = opened === product.id ? '' : product.id">{{ figures(product) }} <u class="tiny">edit</u></button><span v-else class="dim">{{ figures(product) }}</span><ProductFields v-if="opened === product.id" :product="product" @set="(next) => set('figures', next)" @copy="copy(product)" /></td>
-            <td class="field">
-              <template v-if="product.kind === 'task'"><QuantityField :value="product.hours" unit="h" :digits="2" :label="`Hours: ${product.name}`" :allowed="within(0, 100, 'h')" @take="(hours) => setHours(product, { hours })" /></template>
-              <QuantityField v-else :value="eachOf(product)" unit="money" :digits="2" :label="`Price: ${product.name}`" :allowed="within(0, 1_000_000)" clearable placeholder="no price" @take="(each) => setPrice(product, each)" @clear="setPrice(product, null)" />
+            <td>
+              {{ product.name
+              }}<span v-if="product.kind === 'converter'" class="table"
+                ><TextField
+                  :value="product.distances ? distancesText(product.distances) : ''"
+                  :label="`Distance table of ${product.name}`"
+                  :refuse="tableProblem"
+                  placeholder="data sheet: 100 m: 90 Mb/s, 28 W; 300 m: …"
+                  @take="(text) => setDistances(product, text)"
+              /></span>
             </td>
-            <td class="field"><QuantityField v-if="product.kind === 'task'" :value="product.darkHours" unit="h" :digits="2" :label="`Dark hours: ${product.name}`" :allowed="within(0, 100, 'h')" @take="(darkHours) => setHours(product, { darkHours })" /></td>
-            <td class="dim tiny">{{ product.from === 'data-sheet' ? 'data sheet' : 'typical' }} <button v-if="isOwn(store.site!, product.id)" type="button" class="btn small" @click="reset(product)">{{ isGeneric(product.id) ? 'As it came' : 'Remove' }}</button></td>
+            <td>
+              <button
+                v-if="hasFigures(product)"
+                type="button"
+                class="plain dim"
+                :aria-expanded="opened === product.id"
+                @click="opened = opened === product.id ? '' : product.id"
+              >
+                {{ figures(product) }} <u class="tiny">edit</u></button
+              ><span v-else class="dim">{{ figures(product) }}</span
+              ><ProductFields
+                v-if="opened === product.id"
+                :product="product"
+                @set="(next) => set('figures', next)"
+                @copy="copy(product)"
+              />
+            </td>
+            <td class="field">
+              <template v-if="product.kind === 'task'"
+                ><QuantityField
+                  :value="product.hours"
+                  unit="h"
+                  :digits="2"
+                  :label="`Hours: ${product.name}`"
+                  :allowed="within(0, 100, 'h')"
+                  @take="(hours) => setHours(product, { hours })"
+              /></template>
+              <QuantityField
+                v-else
+                :value="eachOf(product)"
+                unit="money"
+                :digits="2"
+                :label="`Price: ${product.name}`"
+                :allowed="within(0, 1_000_000)"
+                clearable
+                placeholder="no price"
+                @take="(each) => setPrice(product, each)"
+                @clear="setPrice(product, null)"
+              />
+            </td>
+            <td class="field">
+              <QuantityField
+                v-if="product.kind === 'task'"
+                :value="product.darkHours"
+                unit="h"
+                :digits="2"
+                :label="`Dark hours: ${product.name}`"
+                :allowed="within(0, 100, 'h')"
+                @take="(darkHours) => setHours(product, { darkHours })"
+              />
+            </td>
+            <td class="dim tiny">
+              {{ product.from === 'data-sheet' ? 'data sheet' : 'typical' }}
+              <button
+                v-if="isOwn(store.site!, product.id)"
+                type="button"
+                class="btn small"
+                @click="reset(product)"
+              >
+                {{ isGeneric(product.id) ? 'As it came' : 'Remove' }}
+              </button>
+            </td>
           </tr>
         </tbody>
       </table>
     </div>
-    <p class="tiny dim">Tasks: hours of one person, and of them those in which the view is dark. Labour costs {{ formatQuantity(catalogueOf(store.site!).labourPerHour ?? 0, 'money') }} an hour.</p>
+    <p class="tiny dim">
+      Tasks: hours of one person, and of them those in which the view is dark. Labour costs
+      {{ formatQuantity(catalogueOf(store.site!).labourPerHour ?? 0, 'money') }} an hour.
+    </p>
   </div>
 </template>
 
 <style scoped>
-.prices { display: flex; flex-direction: column; gap: 6px; min-height: 0; }
-.acts { align-items: center; flex-wrap: wrap; }
-.find { border: 1px solid var(--rule-strong); border-radius: 4px; background: var(--sheet); color: var(--ink); padding: 4px 8px; font: inherit; width: 180px; }
-.currency { align-items: center; gap: 6px; width: 120px; }
-.rows { flex: 1; min-height: 0; overflow: auto; scrollbar-width: thin; }
-table { border-collapse: collapse; width: 100%; }
-th { text-align: left; font-weight: 600; font-size: 12px; padding: 8px 6px 2px; border-bottom: 1px solid var(--rule-strong); }
-td { padding: 1px 6px; border-bottom: 1px solid var(--rule); font-size: 12px; }
-.field { width: 108px; }
-.table { display: block; max-width: 420px; padding: 2px 0; }
+.prices {
+  display: flex;
+  flex-direction: column;
+  gap: 6px;
+  min-height: 0;
+}
+.acts {
+  align-items: center;
+  flex-wrap: wrap;
+}
+.find {
+  border: 1px solid var(--rule-strong);
+  border-radius: 4px;
+  background: var(--sheet);
+  color: var(--ink);
+  padding: 4px 8px;
+  font: inherit;
+  width: 180px;
+}
+.currency {
+  align-items: center;
+  gap: 6px;
+  width: 120px;
+}
+.rows {
+  flex: 1;
+  min-height: 0;
+  overflow: auto;
+  scrollbar-width: thin;
+}
+table {
+  border-collapse: collapse;
+  width: 100%;
+}
+th {
+  text-align: left;
+  font-weight: 600;
+  font-size: 12px;
+  padding: 8px 6px 2px;
+  border-bottom: 1px solid var(--rule-strong);
+}
+td {
+  padding: 1px 6px;
+  border-bottom: 1px solid var(--rule);
+  font-size: 12px;
+}
+.field {
+  width: 108px;
+}
+.table {
+  display: block;
+  max-width: 420px;
+  padding: 2px 0;
+}
 </style>

@@ -12,29 +12,81 @@ import { useSite } from '../../stores/site';
 /** What was found of a radio path: how far, how clear, and who else is on the air. */
 const { placeId, headEndId } = defineProps<{ placeId: string; headEndId: string }>();
 const store = useSite();
-const path = computed(() => Object.values(store.site!.radioPath).find(({ fromPlaceId }) => fromPlaceId === placeId));
-const sightWords: Record<Sight, string> = { clear: 'clear', partly: 'trees or a roof edge in it', blocked: 'blocked' };
+const path = computed(() =>
+  Object.values(store.site!.radioPath).find(({ fromPlaceId }) => fromPlaceId === placeId),
+);
+const sightWords: Record<Sight, string> = {
+  clear: 'clear',
+  partly: 'trees or a roof edge in it',
+  blocked: 'blocked',
+};
 const choices = sights.map((value) => ({ value, says: sightWords[value] }));
 const nameOf = (id: string) => store.site!.place[id]?.name ?? '';
 
 function set(fields: { [K in keyof RadioPath]?: RadioPath[K] | undefined }): void {
-  const usual: RadioPath = { id: freeId((id) => id in store.site!.radioPath, `radio ${placeId}`), fromPlaceId: placeId, toPlaceId: headEndId, distanceM: 100, sight: 'clear', heard: [], at: '', by: '' };
-  const noted = withFields<RadioPath>(path.value ?? usual, { ...fields, at: new Date().toISOString(), by: store.person.trim() || 'Surveyor' });
+  const usual: RadioPath = {
+    id: freeId((id) => id in store.site!.radioPath, `radio ${placeId}`),
+    fromPlaceId: placeId,
+    toPlaceId: headEndId,
+    distanceM: 100,
+    sight: 'clear',
+    heard: [],
+    at: '',
+    by: '',
+  };
+  const noted = withFields<RadioPath>(path.value ?? usual, {
+    ...fields,
+    at: new Date().toISOString(),
+    by: store.person.trim() || 'Surveyor',
+  });
   store.change(`Radio path from ${nameOf(placeId)}`, [{ kind: 'radioPath', id: noted.id, set: noted }]);
 }
-const heardProblem = (text: string) => (parseHeard(text) === null ? 'channel and level, such as “6 −48, 36 −71”' : undefined);
+const heardProblem = (text: string) =>
+  parseHeard(text) === null ? 'channel and level, such as “6 −48, 36 −71”' : undefined;
 </script>
 
 <template>
   <div class="path">
     <h3>Radio path to {{ nameOf(path?.toPlaceId ?? headEndId) }}</h3>
-    <FieldRow label="Distance"><QuantityField :value="path?.distanceM ?? null" unit="m" label="Distance by air" :allowed="within(1, 20_000, 'm')" @take="(distanceM) => set({ distanceM })" /></FieldRow>
-    <FieldRow label="Sight"><PickField :value="path?.sight ?? null" :choices="choices" label="Sight" @take="(sight) => set({ sight })" /></FieldRow>
-    <FieldRow label="Room for it" hint="Above the highest thing in the way."><QuantityField :value="path?.clearanceM ?? null" unit="m" label="Room above what is in the way" :allowed="within(-50, 200, 'm')" clearable @take="(clearanceM) => set({ clearanceM })" @clear="set({ clearanceM: undefined })" /></FieldRow>
-    <FieldRow label="Heard there" hint="Channel and level in dBm of each access point."><TextField :value="heardText(path?.heard ?? [])" label="Access points heard" :refuse="heardProblem" placeholder="6 −48, 11 −55, 36 −71" @take="(text) => set({ heard: parseHeard(text) ?? [] })" /></FieldRow>
+    <FieldRow label="Distance"
+      ><QuantityField
+        :value="path?.distanceM ?? null"
+        unit="m"
+        label="Distance by air"
+        :allowed="within(1, 20_000, 'm')"
+        @take="(distanceM) => set({ distanceM })"
+    /></FieldRow>
+    <FieldRow label="Sight"
+      ><PickField
+        :value="path?.sight ?? null"
+        :choices="choices"
+        label="Sight"
+        @take="(sight) => set({ sight })"
+    /></FieldRow>
+    <FieldRow label="Room for it" hint="Above the highest thing in the way."
+      ><QuantityField
+        :value="path?.clearanceM ?? null"
+        unit="m"
+        label="Room above what is in the way"
+        :allowed="within(-50, 200, 'm')"
+        clearable
+        @take="(clearanceM) => set({ clearanceM })"
+        @clear="set({ clearanceM: undefined })"
+    /></FieldRow>
+    <FieldRow label="Heard there" hint="Channel and level in dBm of each access point."
+      ><TextField
+        :value="heardText(path?.heard ?? [])"
+        label="Access points heard"
+        :refuse="heardProblem"
+        placeholder="6 −48, 11 −55, 36 −71"
+        @take="(text) => set({ heard: parseHeard(text) ?? [] })"
+    /></FieldRow>
   </div>
 </template>
 
 <style scoped>
-.path { display: grid; gap: 4px; }
+.path {
+  display: grid;
+  gap: 4px;
+}
 </style>

@@ -1,7 +1,15 @@
 <script setup lang="ts">
 import Dialog from 'primevue/dialog';
 import { computed, reactive, ref, watch } from 'vue';
-import { addEquipment, addRecorder, addSupply, gearKinds, type GearKind, type NewRecorder, type NewSupply } from '#core/site';
+import {
+  addEquipment,
+  addRecorder,
+  addSupply,
+  gearKinds,
+  type GearKind,
+  type NewRecorder,
+  type NewSupply,
+} from '#core/site';
 import DialogFoot from '../../parts/DialogFoot.vue';
 import FieldRow from '../../parts/FieldRow.vue';
 import PickField from '../../parts/PickField.vue';
@@ -17,15 +25,45 @@ const emit = defineEmits<{ added: [thing: { kind: 'recorder' | 'supply' | 'equip
 const store = useSite();
 
 const what = ref<'recorder' | 'supply' | GearKind>('recorder');
-const recorder = reactive<NewRecorder>({ name: '', placeId: '', inputs: 16, rules: 'from-the-tail', ipSlots: 8, bestFormat: 'hd1080', incomingMbps: 128, slotMegapixels: 8 });
-const supply = reactive<NewSupply>({ name: '', placeId: '', current: 'dc', setVolts: 12.6, ratedAmps: 5, outputs: 9, fuseAmps: 1.1 });
+const recorder = reactive<NewRecorder>({
+  name: '',
+  placeId: '',
+  inputs: 16,
+  rules: 'from-the-tail',
+  ipSlots: 8,
+  bestFormat: 'hd1080',
+  incomingMbps: 128,
+  slotMegapixels: 8,
+});
+const supply = reactive<NewSupply>({
+  name: '',
+  placeId: '',
+  current: 'dc',
+  setVolts: 12.6,
+  ratedAmps: 5,
+  outputs: 9,
+  fuseAmps: 1.1,
+});
 const gear = reactive({ name: '', placeId: '' });
 const problems = ref<string[]>([]);
-const wanted = computed(() => (what.value === 'recorder' ? recorder : what.value === 'supply' ? supply : gear));
-const places = computed(() => Object.values(store.site?.place ?? {}).map(({ id, name }) => ({ value: id, says: name })));
-const headEnd = computed(() => Object.values(store.site?.place ?? {}).find(({ role }) => role === 'head-end')?.id ?? places.value[0]?.value ?? '');
+const wanted = computed(() =>
+  what.value === 'recorder' ? recorder : what.value === 'supply' ? supply : gear,
+);
+const places = computed(() =>
+  Object.values(store.site?.place ?? {}).map(({ id, name }) => ({ value: id, says: name })),
+);
+const headEnd = computed(
+  () =>
+    Object.values(store.site?.place ?? {}).find(({ role }) => role === 'head-end')?.id ??
+    places.value[0]?.value ??
+    '',
+);
 
-const kinds: { value: 'recorder' | 'supply' | GearKind; says: string }[] = [{ value: 'recorder', says: 'Recorder' }, { value: 'supply', says: 'Supply box' }, ...choices.gear.filter(({ value }) => gearKinds.includes(value))];
+const kinds: { value: 'recorder' | 'supply' | GearKind; says: string }[] = [
+  { value: 'recorder', says: 'Recorder' },
+  { value: 'supply', says: 'Supply box' },
+  ...choices.gear.filter(({ value }) => gearKinds.includes(value)),
+];
 
 watch(visible, (shown) => {
   if (!shown) return;
@@ -40,38 +78,133 @@ function add(): void {
     problems.value = ['Give it a name that is written on it or that people use.'];
     return;
   }
-  const change = what.value === 'recorder' ? addRecorder(store.site, { ...recorder, name }) : what.value === 'supply' ? addSupply(store.site, { ...supply, name }) : addEquipment(store.site, what.value, name, gear.placeId);
-  problems.value = store.change(`Note ${name}`, [change]).map(({ path, allowed }) => `${path.split('/').at(-1)}: ${allowed}`);
+  const change =
+    what.value === 'recorder'
+      ? addRecorder(store.site, { ...recorder, name })
+      : what.value === 'supply'
+        ? addSupply(store.site, { ...supply, name })
+        : addEquipment(store.site, what.value, name, gear.placeId);
+  problems.value = store
+    .change(`Note ${name}`, [change])
+    .map(({ path, allowed }) => `${path.split('/').at(-1)}: ${allowed}`);
   if (problems.value.length > 0) return;
   visible.value = false;
-  emit('added', { kind: what.value === 'recorder' || what.value === 'supply' ? what.value : 'equipment', id: change.id });
+  emit('added', {
+    kind: what.value === 'recorder' || what.value === 'supply' ? what.value : 'equipment',
+    id: change.id,
+  });
 }
 </script>
 
 <template>
   <Dialog v-model:visible="visible" modal header="Note what stands at a head end" :style="{ width: '460px' }">
     <form class="form" @submit.prevent="add">
-      <FieldRow label="It is a"><PickField :value="what" :choices="kinds" label="It is a" @take="(value) => (what = value)" /></FieldRow>
-      <FieldRow label="Name"><TextField :key="what" :value="wanted.name" label="Name" autofocus @take="(text) => (wanted.name = text)" /></FieldRow>
-      <FieldRow label="Place"><PickField :value="wanted.placeId" :choices="places" label="Place" @take="(value) => (wanted.placeId = value)" /></FieldRow>
+      <FieldRow label="It is a"
+        ><PickField :value="what" :choices="kinds" label="It is a" @take="(value) => (what = value)"
+      /></FieldRow>
+      <FieldRow label="Name"
+        ><TextField
+          :key="what"
+          :value="wanted.name"
+          label="Name"
+          autofocus
+          @take="(text) => (wanted.name = text)"
+      /></FieldRow>
+      <FieldRow label="Place"
+        ><PickField
+          :value="wanted.placeId"
+          :choices="places"
+          label="Place"
+          @take="(value) => (wanted.placeId = value)"
+      /></FieldRow>
       <template v-if="what === 'recorder'">
-        <FieldRow v-if="recorder.rules !== 'network-only'" label="Inputs"><QuantityField :value="recorder.inputs" unit="" label="Inputs" :allowed="whole(0, 64)" @take="(value) => (recorder.inputs = value)" /></FieldRow>
-        <FieldRow label="Rule"><PickField :value="recorder.rules" :choices="choices.slotRules" label="Rule" @take="(value) => (recorder.rules = value)" /></FieldRow>
-        <FieldRow label="IP slots"><QuantityField :value="recorder.ipSlots" unit="" label="IP slots" :allowed="whole(0, 64)" @take="(value) => (recorder.ipSlots = value)" /></FieldRow>
-        <FieldRow label="Inputs take up to"><PickField :value="recorder.bestFormat" :choices="choices.format" label="Inputs take up to" @take="(value) => (recorder.bestFormat = value)" /></FieldRow>
-        <FieldRow label="Incoming in all"><QuantityField :value="recorder.incomingMbps" unit="Mb/s" label="Incoming in all" :allowed="upTo(10000)" @take="(value) => (recorder.incomingMbps = value)" /></FieldRow>
-        <FieldRow label="A slot takes"><QuantityField :value="recorder.slotMegapixels" unit="MP" label="A slot takes" :allowed="upTo(64)" @take="(value) => (recorder.slotMegapixels = value)" /></FieldRow>
+        <FieldRow v-if="recorder.rules !== 'network-only'" label="Inputs"
+          ><QuantityField
+            :value="recorder.inputs"
+            unit=""
+            label="Inputs"
+            :allowed="whole(0, 64)"
+            @take="(value) => (recorder.inputs = value)"
+        /></FieldRow>
+        <FieldRow label="Rule"
+          ><PickField
+            :value="recorder.rules"
+            :choices="choices.slotRules"
+            label="Rule"
+            @take="(value) => (recorder.rules = value)"
+        /></FieldRow>
+        <FieldRow label="IP slots"
+          ><QuantityField
+            :value="recorder.ipSlots"
+            unit=""
+            label="IP slots"
+            :allowed="whole(0, 64)"
+            @take="(value) => (recorder.ipSlots = value)"
+        /></FieldRow>
+        <FieldRow label="Inputs take up to"
+          ><PickField
+            :value="recorder.bestFormat"
+            :choices="choices.format"
+            label="Inputs take up to"
+            @take="(value) => (recorder.bestFormat = value)"
+        /></FieldRow>
+        <FieldRow label="Incoming in all"
+          ><QuantityField
+            :value="recorder.incomingMbps"
+            unit="Mb/s"
+            label="Incoming in all"
+            :allowed="upTo(10000)"
+            @take="(value) => (recorder.incomingMbps = value)"
+        /></FieldRow>
+        <FieldRow label="A slot takes"
+          ><QuantityField
+            :value="recorder.slotMegapixels"
+            unit="MP"
+            label="A slot takes"
+            :allowed="upTo(64)"
+            @take="(value) => (recorder.slotMegapixels = value)"
+        /></FieldRow>
       </template>
       <template v-else-if="what === 'supply'">
         <FieldRow label="Rail">
-          <PickField :value="supply.current" :choices="choices.current" label="DC or AC" @take="(value) => (supply.current = value)" />
-          <QuantityField :value="supply.setVolts" unit="V" label="Volts" :allowed="upTo(60)" @take="(value) => (supply.setVolts = value)" />
+          <PickField
+            :value="supply.current"
+            :choices="choices.current"
+            label="DC or AC"
+            @take="(value) => (supply.current = value)"
+          />
+          <QuantityField
+            :value="supply.setVolts"
+            unit="V"
+            label="Volts"
+            :allowed="upTo(60)"
+            @take="(value) => (supply.setVolts = value)"
+          />
         </FieldRow>
-        <FieldRow label="Rated"><QuantityField :value="supply.ratedAmps" unit="A" label="Rated amps" :allowed="upTo(100)" @take="(value) => (supply.ratedAmps = value)" /></FieldRow>
+        <FieldRow label="Rated"
+          ><QuantityField
+            :value="supply.ratedAmps"
+            unit="A"
+            label="Rated amps"
+            :allowed="upTo(100)"
+            @take="(value) => (supply.ratedAmps = value)"
+        /></FieldRow>
         <FieldRow label="Outputs">
-          <QuantityField :value="supply.outputs" unit="" label="Outputs" :allowed="whole(1, 64)" @take="(value) => (supply.outputs = value)" />
+          <QuantityField
+            :value="supply.outputs"
+            unit=""
+            label="Outputs"
+            :allowed="whole(1, 64)"
+            @take="(value) => (supply.outputs = value)"
+          />
           <span class="dim">fuse</span>
-          <QuantityField :value="supply.fuseAmps" unit="A" label="Fuse of each output" :allowed="upTo(32)" @take="(value) => (supply.fuseAmps = value)" />
+          <QuantityField
+            :value="supply.fuseAmps"
+            unit="A"
+            label="Fuse of each output"
+            :allowed="upTo(32)"
+            @take="(value) => (supply.fuseAmps = value)"
+          />
         </FieldRow>
       </template>
       <p v-else class="dim tiny">It is noted with usual figures, to be put right in its sheet.</p>
@@ -81,5 +214,8 @@ function add(): void {
 </template>
 
 <style scoped>
-.form { display: grid; gap: 6px; }
+.form {
+  display: grid;
+  gap: 6px;
+}
 </style>

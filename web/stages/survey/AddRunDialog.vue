@@ -18,14 +18,27 @@ const emit = defineEmits<{ added: [runId: string] }>();
 const store = useSite();
 const measures = useMeasures();
 
-const blank = () => ({ number: store.site ? nextNumber(store.site) : 1, name: '', placeName: '', headEndId: '', cable: 'coax-rg59-cu', lengthM: 0, supplyId: 'adapter' });
+const blank = () => ({
+  number: store.site ? nextNumber(store.site) : 1,
+  name: '',
+  placeName: '',
+  headEndId: '',
+  cable: 'coax-rg59-cu',
+  lengthM: 0,
+  supplyId: 'adapter',
+});
 const wanted = reactive(blank());
 const problems = ref<string[]>([]);
 const suggestions = ref<string[]>([]);
 
 const places = computed(() => Object.values(store.site?.place ?? {}));
-const headEnds = computed(() => places.value.filter(({ role }) => role === 'head-end').map(({ id, name }) => ({ value: id, says: name })));
-const powers = computed(() => [{ value: 'adapter', says: 'Adapter at the camera, 12 V DC' }, ...Object.values(store.site?.supply ?? {}).map(({ id, name }) => ({ value: id, says: name }))]);
+const headEnds = computed(() =>
+  places.value.filter(({ role }) => role === 'head-end').map(({ id, name }) => ({ value: id, says: name })),
+);
+const powers = computed(() => [
+  { value: 'adapter', says: 'Adapter at the camera, 12 V DC' },
+  ...Object.values(store.site?.supply ?? {}).map(({ id, name }) => ({ value: id, says: name })),
+]);
 
 /** Closed by Escape, what was typed is there again the next time; only adding it or leaving it clears the form. */
 const kept = ref(false);
@@ -41,10 +54,13 @@ function leave(): void {
 }
 
 function suggest({ query }: { query: string }): void {
-  suggestions.value = places.value.map(({ name }) => name).filter((name) => name.toLowerCase().includes(query.toLowerCase()));
+  suggestions.value = places.value
+    .map(({ name }) => name)
+    .filter((name) => name.toLowerCase().includes(query.toLowerCase()));
 }
 
-const metres = (value: number) => (value > 0 && value <= longestSegmentM ? undefined : `more than 0, at most ${longestSegmentM} m`);
+const metres = (value: number) =>
+  value > 0 && value <= longestSegmentM ? undefined : `more than 0, at most ${longestSegmentM} m`;
 
 function add(): void {
   const missing = [
@@ -55,8 +71,15 @@ function add(): void {
   problems.value = missing;
   if (missing.length > 0 || !store.site) return;
   const supplyId = wanted.supplyId === 'adapter' ? null : wanted.supplyId;
-  const { changes, runId } = camera ? addRunTo(store.site, camera, { ...wanted, supplyId }) : addRun(store.site, { ...wanted, supplyId });
-  problems.value = store.change(camera ? `Add a run to ${camera.number} ${camera.name}` : `Add run ${wanted.number} ${wanted.name}`, changes).map(({ path, allowed }) => `${path.split('/').at(-1)}: ${allowed}`);
+  const { changes, runId } = camera
+    ? addRunTo(store.site, camera, { ...wanted, supplyId })
+    : addRun(store.site, { ...wanted, supplyId });
+  problems.value = store
+    .change(
+      camera ? `Add a run to ${camera.number} ${camera.name}` : `Add run ${wanted.number} ${wanted.name}`,
+      changes,
+    )
+    .map(({ path, allowed }) => `${path.split('/').at(-1)}: ${allowed}`);
   if (problems.value.length > 0) return;
   leave();
   emit('added', runId);
@@ -64,22 +87,79 @@ function add(): void {
 </script>
 
 <template>
-  <Dialog v-model:visible="visible" modal :header="camera ? `A run to ${camera.number} ${camera.name}` : 'Add a run'" :style="{ width: '440px' }">
+  <Dialog
+    v-model:visible="visible"
+    modal
+    :header="camera ? `A run to ${camera.number} ${camera.name}` : 'Add a run'"
+    :style="{ width: '440px' }"
+  >
     <form class="form" @submit.prevent="add">
       <template v-if="!camera">
-        <FieldRow label="Camera number"><QuantityField :value="wanted.number" unit="" label="Camera number" autofocus :allowed="(value) => (Number.isInteger(value) && value > 0 ? undefined : 'a whole number from 1')" @take="(value) => (wanted.number = value)" /></FieldRow>
-        <FieldRow label="View"><TextField :value="wanted.name" label="View" placeholder="What it looks at" @take="(text) => (wanted.name = text)" /></FieldRow>
-        <FieldRow label="Place"><AutoComplete v-model="wanted.placeName" :suggestions="suggestions" aria-label="Place" placeholder="A known place or a new one" fluid size="small" dropdown @complete="suggest" /></FieldRow>
+        <FieldRow label="Camera number"
+          ><QuantityField
+            :value="wanted.number"
+            unit=""
+            label="Camera number"
+            autofocus
+            :allowed="(value) => (Number.isInteger(value) && value > 0 ? undefined : 'a whole number from 1')"
+            @take="(value) => (wanted.number = value)"
+        /></FieldRow>
+        <FieldRow label="View"
+          ><TextField
+            :value="wanted.name"
+            label="View"
+            placeholder="What it looks at"
+            @take="(text) => (wanted.name = text)"
+        /></FieldRow>
+        <FieldRow label="Place"
+          ><AutoComplete
+            v-model="wanted.placeName"
+            :suggestions="suggestions"
+            aria-label="Place"
+            placeholder="A known place or a new one"
+            fluid
+            size="small"
+            dropdown
+            @complete="suggest"
+        /></FieldRow>
       </template>
-      <FieldRow label="Runs from"><PickField :value="wanted.headEndId" :choices="headEnds" label="Runs from" @take="(value) => (wanted.headEndId = value)" /></FieldRow>
-      <FieldRow label="Cable"><PickField :value="wanted.cable" :choices="measures.cables" label="Cable" @take="(value) => (wanted.cable = value)" /></FieldRow>
-      <FieldRow label="Length"><QuantityField :value="wanted.lengthM || null" unit="m" label="Length" :allowed="metres" @take="(value) => (wanted.lengthM = value)" /></FieldRow>
-      <FieldRow label="Power"><PickField :value="wanted.supplyId" :choices="powers" label="Power" @take="(value) => (wanted.supplyId = value)" /></FieldRow>
+      <FieldRow label="Runs from"
+        ><PickField
+          :value="wanted.headEndId"
+          :choices="headEnds"
+          label="Runs from"
+          @take="(value) => (wanted.headEndId = value)"
+      /></FieldRow>
+      <FieldRow label="Cable"
+        ><PickField
+          :value="wanted.cable"
+          :choices="measures.cables"
+          label="Cable"
+          @take="(value) => (wanted.cable = value)"
+      /></FieldRow>
+      <FieldRow label="Length"
+        ><QuantityField
+          :value="wanted.lengthM || null"
+          unit="m"
+          label="Length"
+          :allowed="metres"
+          @take="(value) => (wanted.lengthM = value)"
+      /></FieldRow>
+      <FieldRow label="Power"
+        ><PickField
+          :value="wanted.supplyId"
+          :choices="powers"
+          label="Power"
+          @take="(value) => (wanted.supplyId = value)"
+      /></FieldRow>
       <DialogFoot :problems="problems" go="Add the run" @leave="leave" />
     </form>
   </Dialog>
 </template>
 
 <style scoped>
-.form { display: grid; gap: 6px; }
+.form {
+  display: grid;
+  gap: 6px;
+}
 </style>

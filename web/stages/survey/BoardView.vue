@@ -15,7 +15,11 @@ const evaluation = useEvaluation();
 const selection = useSelection();
 const order = useLocalStorage<BoardOrder>('neotrope-board-order', 'place');
 
-const orders: { value: BoardOrder; says: string }[] = [{ value: 'place', says: 'place' }, { value: 'length', says: 'length' }, { value: 'trouble', says: 'trouble' }];
+const orders: { value: BoardOrder; says: string }[] = [
+  { value: 'place', says: 'place' },
+  { value: 'length', says: 'length' },
+  { value: 'trouble', says: 'trouble' },
+];
 const withoutRun = computed(() => {
   const withRun = new Set(Object.values(store.site!.run).map(({ cameraId }) => cameraId));
   return Object.values(store.site!.camera).filter(({ id }) => !withRun.has(id));
@@ -28,23 +32,64 @@ useKeys([{ keys: ['o'], says: 'sort otherwise', group: 'Survey', run: sortByNext
 
 <template>
   <div class="board-view">
-    <div v-if="evaluation.result!.runs.length === 0" class="empty"><strong>Nothing is noted yet.</strong>Start with the run you stand at: its camera, the cable and about how long it is. Press <kbd>n</kbd> or use “Add a run”. Recorders and supply boxes are noted under Head end, <kbd>h</kbd>; whole tables come in under Lists, <kbd>l</kbd>.</div>
-    <div v-else-if="selection.groups.length === 0" class="empty"><strong>Nothing matches the search.</strong>Clear it on the left to see all runs.</div>
+    <div v-if="evaluation.result!.runs.length === 0" class="empty">
+      <strong>Nothing is noted yet.</strong>Start with the run you stand at: its camera, the cable and about
+      how long it is. Press <kbd>n</kbd> or use “Add a run”. Recorders and supply boxes are noted under Head
+      end, <kbd>h</kbd>; whole tables come in under Lists, <kbd>l</kbd>.
+    </div>
+    <div v-else-if="selection.groups.length === 0" class="empty">
+      <strong>Nothing matches the search.</strong>Clear it on the left to see all runs.
+    </div>
     <template v-else>
-      <p class="dim tiny sort">Sort by
-        <template v-for="({ value, says }, index) in orders" :key="value"><template v-if="index">, </template><button type="button" class="plain" :aria-pressed="order === value" @click="order = value">{{ says }}</button></template>
+      <p class="dim tiny sort">
+        Sort by
+        <template v-for="({ value, says }, index) in orders" :key="value"
+          ><template v-if="index">, </template
+          ><button type="button" class="plain" :aria-pressed="order === value" @click="order = value">
+            {{ says }}
+          </button></template
+        >
       </p>
-      <LineBoard class="board" :groups="selection.groups" :order="order" :run-id="selection.runId" @select="selection.select" @open="(runId) => emit('open', runId)" />
+      <LineBoard
+        class="board"
+        :groups="selection.groups"
+        :order="order"
+        :run-id="selection.runId"
+        @select="selection.select"
+        @open="(runId) => emit('open', runId)"
+      />
     </template>
-    <p v-if="withoutRun.length > 0" class="caution">Without a run: {{ withoutRun.map(({ number, name }) => `${number} ${name}`).join(', ') }}</p>
+    <p v-if="withoutRun.length > 0" class="caution">
+      Without a run: {{ withoutRun.map(({ number, name }) => `${number} ${name}`).join(', ') }}
+    </p>
   </div>
 </template>
 
 <style scoped>
-.board-view { display: flex; flex-direction: column; min-height: 0; }
-.board { flex: 1; min-height: 0; }
-.sort { text-align: right; }
-.sort button { text-decoration: underline; text-underline-offset: 2px; }
-.sort button[aria-pressed='true'] { text-decoration: none; font-weight: 650; color: var(--ink); }
-@media (max-width: 700px) { .board { min-height: 520px; } }
+.board-view {
+  display: flex;
+  flex-direction: column;
+  min-height: 0;
+}
+.board {
+  flex: 1;
+  min-height: 0;
+}
+.sort {
+  text-align: right;
+}
+.sort button {
+  text-decoration: underline;
+  text-underline-offset: 2px;
+}
+.sort button[aria-pressed='true'] {
+  text-decoration: none;
+  font-weight: 650;
+  color: var(--ink);
+}
+@media (max-width: 700px) {
+  .board {
+    min-height: 520px;
+  }
+}
 </style>

@@ -16,46 +16,191 @@ const { camera } = defineProps<{ camera: Camera }>();
 const emit = defineEmits<{ set: [what: string, camera: Camera] }>();
 const store = useSite();
 
-const places = computed(() => Object.values(store.site!.place).map(({ id, name }) => ({ value: id, says: name })));
+const places = computed(() =>
+  Object.values(store.site!.place).map(({ id, name }) => ({ value: id, says: name })),
+);
 const kinds = cameraKinds.map(({ id, label }) => ({ value: id, says: label }));
-const note = (what: string, fields: { [K in keyof Camera]?: Camera[K] | undefined }) => emit('set', what, noteCamera(camera, fields));
+const note = (what: string, fields: { [K in keyof Camera]?: Camera[K] | undefined }) =>
+  emit('set', what, noteCamera(camera, fields));
 const isAssumed = (field: Assumable) => camera.assumed?.includes(field) ?? false;
 const confirm = (field: Assumable) => note('Looked at', { [field]: camera[field] });
 
-const nameAllowed = (text: string) => (text.length >= 1 && text.length <= 80 ? undefined : 'from 1 to 80 characters');
+const nameAllowed = (text: string) =>
+  text.length >= 1 && text.length <= 80 ? undefined : 'from 1 to 80 characters';
 const purposeAllowed = (text: string) => (text.length <= 200 ? undefined : 'up to 200 characters');
-const setWatts = (fields: Partial<Camera['watts']>) => note('Watts', { watts: { ...camera.watts, ...fields } });
-const setWindow = (fields: Partial<Camera['supply']['window']>) => note('Voltage window', { supply: { ...camera.supply, window: { ...camera.supply.window, ...fields, from: 'data-sheet' } } });
+const setWatts = (fields: Partial<Camera['watts']>) =>
+  note('Watts', { watts: { ...camera.watts, ...fields } });
+const setWindow = (fields: Partial<Camera['supply']['window']>) =>
+  note('Voltage window', {
+    supply: { ...camera.supply, window: { ...camera.supply.window, ...fields, from: 'data-sheet' } },
+  });
 </script>
 
 <template>
-  <FieldRow label="Like a" hint="Fills in what such a camera usually has; put right what differs."><PickField :value="null" :choices="kinds" label="Like a" placeholder="Common kinds" @take="(id) => emit('set', 'Kind', asKind(camera, cameraKinds.find((kind) => kind.id === id)!))" /></FieldRow>
-  <FieldRow label="Number"><QuantityField :value="camera.number" unit="" label="Camera number" :allowed="whole(1, 9999)" @take="(number) => note('Number', { number })" /></FieldRow>
-  <FieldRow label="View"><TextField :value="camera.name" label="View" :refuse="nameAllowed" @take="(name) => note('Name', { name })" /></FieldRow>
-  <FieldRow label="Must see" field="purpose"><TextField :value="camera.purpose" label="Must see" placeholder="Faces at the desk, number plates…" :refuse="purposeAllowed" @take="(purpose) => note('Purpose', { purpose })" /></FieldRow>
-  <FieldRow label="Hangs at"><PickField :value="camera.placeId" :choices="places" label="Place" @take="(placeId) => note('Place', { placeId })" /></FieldRow>
-  <FieldRow label="Body" field="body" :assumed="isAssumed('body')" @confirm="confirm('body')"><PickField :value="camera.body" :choices="choices.body" label="Body" @take="(body) => note('Body', { body })" /></FieldRow>
-  <FieldRow label="Picture" field="format" :assumed="isAssumed('format')" @confirm="confirm('format')"><PickField :value="camera.format" :choices="choices.format" label="Picture format" @take="(format) => note('Format', { format })" /></FieldRow>
-  <FieldRow label="Line standard" field="lineStandard" :assumed="isAssumed('lineStandard')" @confirm="confirm('lineStandard')"><PickField :value="camera.lineStandard" :choices="choices.lineStandard" label="Line standard" @take="(lineStandard) => note('Line standard', { lineStandard })" /></FieldRow>
+  <FieldRow label="Like a" hint="Fills in what such a camera usually has; put right what differs."
+    ><PickField
+      :value="null"
+      :choices="kinds"
+      label="Like a"
+      placeholder="Common kinds"
+      @take="
+        (id) =>
+          emit(
+            'set',
+            'Kind',
+            asKind(
+              camera,
+              cameraKinds.find((kind) => kind.id === id)!,
+            ),
+          )
+      "
+  /></FieldRow>
+  <FieldRow label="Number"
+    ><QuantityField
+      :value="camera.number"
+      unit=""
+      label="Camera number"
+      :allowed="whole(1, 9999)"
+      @take="(number) => note('Number', { number })"
+  /></FieldRow>
+  <FieldRow label="View"
+    ><TextField
+      :value="camera.name"
+      label="View"
+      :refuse="nameAllowed"
+      @take="(name) => note('Name', { name })"
+  /></FieldRow>
+  <FieldRow label="Must see" field="purpose"
+    ><TextField
+      :value="camera.purpose"
+      label="Must see"
+      placeholder="Faces at the desk, number plates…"
+      :refuse="purposeAllowed"
+      @take="(purpose) => note('Purpose', { purpose })"
+  /></FieldRow>
+  <FieldRow label="Hangs at"
+    ><PickField
+      :value="camera.placeId"
+      :choices="places"
+      label="Place"
+      @take="(placeId) => note('Place', { placeId })"
+  /></FieldRow>
+  <FieldRow label="Body" field="body" :assumed="isAssumed('body')" @confirm="confirm('body')"
+    ><PickField
+      :value="camera.body"
+      :choices="choices.body"
+      label="Body"
+      @take="(body) => note('Body', { body })"
+  /></FieldRow>
+  <FieldRow label="Picture" field="format" :assumed="isAssumed('format')" @confirm="confirm('format')"
+    ><PickField
+      :value="camera.format"
+      :choices="choices.format"
+      label="Picture format"
+      @take="(format) => note('Format', { format })"
+  /></FieldRow>
+  <FieldRow
+    label="Line standard"
+    field="lineStandard"
+    :assumed="isAssumed('lineStandard')"
+    @confirm="confirm('lineStandard')"
+    ><PickField
+      :value="camera.lineStandard"
+      :choices="choices.lineStandard"
+      label="Line standard"
+      @take="(lineStandard) => note('Line standard', { lineStandard })"
+  /></FieldRow>
   <LensFields :camera="camera" @note="note" />
-  <FieldRow label="Lamps" field="lamps" :assumed="isAssumed('lamps')" @confirm="confirm('lamps')"><PickField :value="camera.lamps" :choices="choices.lamps" label="Lamps" @take="(lamps) => note('Lamps', { lamps })" /></FieldRow>
-  <FieldRow label="Heater" field="heater" :assumed="isAssumed('heater')" @confirm="confirm('heater')"><YesNoField :value="camera.heater" label="Heater" @take="(heater) => note('Heater', { heater })" /></FieldRow>
-  <FieldRow label="Motor, fan, wiper"><YesNoField :value="camera.motor ?? false" label="Motor, fan or wiper" @take="(motor) => note('Motor', { motor: motor || undefined })" /></FieldRow>
-  <FieldRow label="Microphone" field="microphone" :assumed="isAssumed('microphone')" @confirm="confirm('microphone')"><YesNoField :value="camera.microphone" label="Microphone" @take="(microphone) => note('Microphone', { microphone })" /></FieldRow>
-  <p v-if="camera.microphone" class="caution">Recording sound is restricted by law in many places. Ask the customer whether it may stay before it is kept, and who has to be told.</p>
+  <FieldRow label="Lamps" field="lamps" :assumed="isAssumed('lamps')" @confirm="confirm('lamps')"
+    ><PickField
+      :value="camera.lamps"
+      :choices="choices.lamps"
+      label="Lamps"
+      @take="(lamps) => note('Lamps', { lamps })"
+  /></FieldRow>
+  <FieldRow label="Heater" field="heater" :assumed="isAssumed('heater')" @confirm="confirm('heater')"
+    ><YesNoField :value="camera.heater" label="Heater" @take="(heater) => note('Heater', { heater })"
+  /></FieldRow>
+  <FieldRow label="Motor, fan, wiper"
+    ><YesNoField
+      :value="camera.motor ?? false"
+      label="Motor, fan or wiper"
+      @take="(motor) => note('Motor', { motor: motor || undefined })"
+  /></FieldRow>
+  <FieldRow
+    label="Microphone"
+    field="microphone"
+    :assumed="isAssumed('microphone')"
+    @confirm="confirm('microphone')"
+    ><YesNoField
+      :value="camera.microphone"
+      label="Microphone"
+      @take="(microphone) => note('Microphone', { microphone })"
+  /></FieldRow>
+  <p v-if="camera.microphone" class="caution">
+    Recording sound is restricted by law in many places. Ask the customer whether it may stay before it is
+    kept, and who has to be told.
+  </p>
   <FieldRow label="Watts, day" field="watts" :assumed="isAssumed('watts')" @confirm="confirm('watts')">
-    <QuantityField :value="camera.watts.day" unit="W" label="Watts by day" :allowed="within(0, 500, 'W')" @take="(day) => setWatts({ day })" />
+    <QuantityField
+      :value="camera.watts.day"
+      unit="W"
+      label="Watts by day"
+      :allowed="within(0, 500, 'W')"
+      @take="(day) => setWatts({ day })"
+    />
     <span class="dim">night</span>
-    <QuantityField :value="camera.watts.night" unit="W" label="Watts by night" :allowed="within(0, 500, 'W')" @take="(night) => setWatts({ night })" />
+    <QuantityField
+      :value="camera.watts.night"
+      unit="W"
+      label="Watts by night"
+      :allowed="within(0, 500, 'W')"
+      @take="(night) => setWatts({ night })"
+    />
     <span class="dim">start</span>
-    <QuantityField :value="camera.watts.startUp" unit="W" label="Watts at start-up" :allowed="within(0, 500, 'W')" @take="(startUp) => setWatts({ startUp })" />
+    <QuantityField
+      :value="camera.watts.startUp"
+      unit="W"
+      label="Watts at start-up"
+      :allowed="within(0, 500, 'W')"
+      @take="(startUp) => setWatts({ startUp })"
+    />
   </FieldRow>
   <FieldRow label="Takes" field="supply" :assumed="isAssumed('supply')" @confirm="confirm('supply')">
-    <PickField :value="camera.supply.current" :choices="choices.current" label="DC or AC" @take="(current) => note('Supply', { supply: { ...camera.supply, current } })" />
-    <QuantityField :value="camera.supply.window.minVolts" unit="V" label="Lowest volts" :allowed="upTo(60, 'V')" @take="(minVolts) => setWindow({ minVolts })" />
-    <QuantityField :value="camera.supply.window.maxVolts" unit="V" label="Highest volts" :allowed="upTo(60, 'V')" @take="(maxVolts) => setWindow({ maxVolts })" />
+    <PickField
+      :value="camera.supply.current"
+      :choices="choices.current"
+      label="DC or AC"
+      @take="(current) => note('Supply', { supply: { ...camera.supply, current } })"
+    />
+    <QuantityField
+      :value="camera.supply.window.minVolts"
+      unit="V"
+      label="Lowest volts"
+      :allowed="upTo(60, 'V')"
+      @take="(minVolts) => setWindow({ minVolts })"
+    />
+    <QuantityField
+      :value="camera.supply.window.maxVolts"
+      unit="V"
+      label="Highest volts"
+      :allowed="upTo(60, 'V')"
+      @take="(maxVolts) => setWindow({ maxVolts })"
+    />
   </FieldRow>
-  <FieldRow label="Condition" field="worthKeeping"><PickField :value="camera.worthKeeping" :choices="choices.worthKeeping" label="Condition" @take="(worthKeeping) => note('Condition', { worthKeeping })" /></FieldRow>
-  <FieldRow label="Successor"><PickField :value="camera.target" :choices="choices.target" label="Successor" @take="(target) => note('Successor', { target })" /></FieldRow>
+  <FieldRow label="Condition" field="worthKeeping"
+    ><PickField
+      :value="camera.worthKeeping"
+      :choices="choices.worthKeeping"
+      label="Condition"
+      @take="(worthKeeping) => note('Condition', { worthKeeping })"
+  /></FieldRow>
+  <FieldRow label="Successor"
+    ><PickField
+      :value="camera.target"
+      :choices="choices.target"
+      label="Successor"
+      @take="(target) => note('Successor', { target })"
+  /></FieldRow>
   <NeedFields :camera="camera" @note="note" />
 </template>

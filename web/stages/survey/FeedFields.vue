@@ -17,21 +17,40 @@ const measures = useMeasures();
 
 const supplies = computed(() => Object.values(store.site!.supply));
 const sources = computed(() => [
-  ...supplies.value.flatMap(({ id, name, outputs }) => outputs.map(({ number }) => ({ value: `${id}/${number}`, says: `${name}, output ${number}` }))),
+  ...supplies.value.flatMap(({ id, name, outputs }) =>
+    outputs.map(({ number }) => ({ value: `${id}/${number}`, says: `${name}, output ${number}` })),
+  ),
   { value: 'adapter', says: 'Adapter at the camera' },
 ]);
-const source = computed(() => (run.feed.kind === 'local-adapter' ? 'adapter' : `${run.feed.supplyId}/${run.feed.output}`));
+const source = computed(() =>
+  run.feed.kind === 'local-adapter' ? 'adapter' : `${run.feed.supplyId}/${run.feed.output}`,
+);
 
 function takeSource(value: string): void {
   const [supplyId = '', output = '1'] = value.split('/');
-  emit('change', 'Power source', fedFrom(run, value === 'adapter' ? null : { supplyId, output: Number(output) }));
+  emit(
+    'change',
+    'Power source',
+    fedFrom(run, value === 'adapter' ? null : { supplyId, output: Number(output) }),
+  );
 }
 
-const ways: { value: PowerFeed['kind']; says: string }[] = [{ value: 'along-run', says: 'The cores along this run' }, { value: 'separate-pair', says: 'A separate pair' }];
+const ways: { value: PowerFeed['kind']; says: string }[] = [
+  { value: 'along-run', says: 'The cores along this run' },
+  { value: 'separate-pair', says: 'A separate pair' },
+];
 type Pair = Extract<PowerFeed, { kind: 'separate-pair' }>;
 const pair = computed<Pair | null>(() => (run.feed.kind === 'separate-pair' ? run.feed : null));
-const setPair = (what: string, fields: Partial<Pair>) => pair.value && emit('change', what, { ...run, feed: { ...pair.value, ...fields } });
-const coreWays = computed(() => (pair.value ? waysToShareCores(powerCable(pair.value.cable).cores).map(({ outCores, backCores }) => ({ value: `${outCores}/${backCores}`, says: `${outCores} out, ${backCores} back` })) : []));
+const setPair = (what: string, fields: Partial<Pair>) =>
+  pair.value && emit('change', what, { ...run, feed: { ...pair.value, ...fields } });
+const coreWays = computed(() =>
+  pair.value
+    ? waysToShareCores(powerCable(pair.value.cable).cores).map(({ outCores, backCores }) => ({
+        value: `${outCores}/${backCores}`,
+        says: `${outCores} out, ${backCores} back`,
+      }))
+    : [],
+);
 function takeCores(value: string): void {
   const [outCores = 1, backCores = 1] = value.split('/').map(Number);
   setPair('Cores used', { outCores, backCores });
@@ -39,35 +58,105 @@ function takeCores(value: string): void {
 
 const inputs = computed(() => [
   { value: 'none', says: 'Not patched' },
-  ...Object.values(store.site!.recorder).flatMap(({ id, name, inputs: count }) => Array.from({ length: count }, (_, i) => ({ value: `${id}/${i + 1}`, says: `${name}, input ${i + 1}` }))),
+  ...Object.values(store.site!.recorder).flatMap(({ id, name, inputs: count }) =>
+    Array.from({ length: count }, (_, i) => ({ value: `${id}/${i + 1}`, says: `${name}, input ${i + 1}` })),
+  ),
 ]);
-const patched = computed(() => (run.patchedTo ? `${run.patchedTo.recorderId}/${run.patchedTo.input}` : 'none'));
+const patched = computed(() =>
+  run.patchedTo ? `${run.patchedTo.recorderId}/${run.patchedTo.input}` : 'none',
+);
 function takeInput(value: string): void {
   const { patchedTo: _, ...unpatched } = run;
   const [recorderId = '', input = '1'] = value.split('/');
-  emit('change', 'Recorder input', value === 'none' ? unpatched : { ...run, patchedTo: { recorderId, input: Number(input) } });
+  emit(
+    'change',
+    'Recorder input',
+    value === 'none' ? unpatched : { ...run, patchedTo: { recorderId, input: Number(input) } },
+  );
 }
 </script>
 
 <template>
-  <FieldRow label="Fed from" field="feed"><PickField :value="source" :choices="sources" label="Fed from" @take="takeSource" /></FieldRow>
+  <FieldRow label="Fed from" field="feed"
+    ><PickField :value="source" :choices="sources" label="Fed from" @take="takeSource"
+  /></FieldRow>
   <template v-if="run.feed.kind === 'local-adapter'">
     <FieldRow label="Adapter" field="feed">
-      <PickField :value="run.feed.current" :choices="choices.current" label="Adapter DC or AC" @take="(current) => run.feed.kind === 'local-adapter' && emit('change', 'Adapter', { ...run, feed: { ...run.feed, current } })" />
-      <QuantityField :value="run.feed.volts" unit="V" label="Adapter volts" :allowed="upTo(60, 'V')" @take="(volts) => run.feed.kind === 'local-adapter' && emit('change', 'Adapter volts', { ...run, feed: { ...run.feed, volts } })" />
-      <QuantityField :value="run.feed.ratedAmps" unit="A" label="Adapter amps" :allowed="upTo(100, 'A')" @take="(ratedAmps) => run.feed.kind === 'local-adapter' && emit('change', 'Adapter amps', { ...run, feed: { ...run.feed, ratedAmps } })" />
+      <PickField
+        :value="run.feed.current"
+        :choices="choices.current"
+        label="Adapter DC or AC"
+        @take="
+          (current) =>
+            run.feed.kind === 'local-adapter' &&
+            emit('change', 'Adapter', { ...run, feed: { ...run.feed, current } })
+        "
+      />
+      <QuantityField
+        :value="run.feed.volts"
+        unit="V"
+        label="Adapter volts"
+        :allowed="upTo(60, 'V')"
+        @take="
+          (volts) =>
+            run.feed.kind === 'local-adapter' &&
+            emit('change', 'Adapter volts', { ...run, feed: { ...run.feed, volts } })
+        "
+      />
+      <QuantityField
+        :value="run.feed.ratedAmps"
+        unit="A"
+        label="Adapter amps"
+        :allowed="upTo(100, 'A')"
+        @take="
+          (ratedAmps) =>
+            run.feed.kind === 'local-adapter' &&
+            emit('change', 'Adapter amps', { ...run, feed: { ...run.feed, ratedAmps } })
+        "
+      />
     </FieldRow>
   </template>
-  <FieldRow v-else-if="hasPowerCores(run)" label="Through" field="feed"><PickField :value="run.feed.kind" :choices="ways" label="Power comes through" @take="(way) => way !== 'local-adapter' && emit('change', 'Power path', fedThrough(run, way))" /></FieldRow>
+  <FieldRow v-else-if="hasPowerCores(run)" label="Through" field="feed"
+    ><PickField
+      :value="run.feed.kind"
+      :choices="ways"
+      label="Power comes through"
+      @take="(way) => way !== 'local-adapter' && emit('change', 'Power path', fedThrough(run, way))"
+  /></FieldRow>
   <template v-if="pair">
     <FieldRow label="Separate pair" field="feed" hint="Its own cable, not beside the coax.">
-      <PickField :value="pair.cable" :choices="measures.powerCables" label="Cable of the separate pair" @take="(cable) => setPair('Separate pair', { cable, outCores: 1, backCores: 1 })" />
-      <PickField v-if="coreWays.length > 1" :value="`${pair.outCores}/${pair.backCores}`" :choices="coreWays" label="Cores of the separate pair" @take="takeCores" />
+      <PickField
+        :value="pair.cable"
+        :choices="measures.powerCables"
+        label="Cable of the separate pair"
+        @take="(cable) => setPair('Separate pair', { cable, outCores: 1, backCores: 1 })"
+      />
+      <PickField
+        v-if="coreWays.length > 1"
+        :value="`${pair.outCores}/${pair.backCores}`"
+        :choices="coreWays"
+        label="Cores of the separate pair"
+        @take="takeCores"
+      />
     </FieldRow>
     <FieldRow label="Its length" field="feed">
-      <QuantityField :value="pair.lengthM" unit="m" label="Length of the separate pair" :allowed="upTo(5000, 'm')" @take="(lengthM) => setPair('Separate pair', { lengthM })" />
-      <QuantityField :value="pair.temperatureC" unit="°C" label="Temperature of the separate pair" :allowed="within(-40, 90, '°C')" @take="(temperatureC) => setPair('Separate pair', { temperatureC })" />
+      <QuantityField
+        :value="pair.lengthM"
+        unit="m"
+        label="Length of the separate pair"
+        :allowed="upTo(5000, 'm')"
+        @take="(lengthM) => setPair('Separate pair', { lengthM })"
+      />
+      <QuantityField
+        :value="pair.temperatureC"
+        unit="°C"
+        label="Temperature of the separate pair"
+        :allowed="within(-40, 90, '°C')"
+        @take="(temperatureC) => setPair('Separate pair', { temperatureC })"
+      />
     </FieldRow>
   </template>
-  <FieldRow label="Patched to" field="patched"><PickField :value="patched" :choices="inputs" label="Patched to" @take="takeInput" /></FieldRow>
+  <FieldRow label="Patched to" field="patched"
+    ><PickField :value="patched" :choices="inputs" label="Patched to" @take="takeInput"
+  /></FieldRow>
 </template>

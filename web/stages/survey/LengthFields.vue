@@ -1,6 +1,13 @@
 <script setup lang="ts">
 import { computed } from 'vue';
-import { followRoutes, lengthClaims, lengthDisputes, routeLengthM, withLengthBy, type LengthClaim } from '#core/drawing';
+import {
+  followRoutes,
+  lengthClaims,
+  lengthDisputes,
+  routeLengthM,
+  withLengthBy,
+  type LengthClaim,
+} from '#core/drawing';
 import { fieldKey } from '#core/gaps';
 import { longestSegmentM, withMeasured, type Run, type Segment } from '#core/site';
 import { choices } from '#core/words';
@@ -20,11 +27,17 @@ const own = useMeasures();
 
 const claims = computed(() => lengthClaims(store.site!, segment));
 const disputes = computed(() => lengthDisputes(store.site!, { segments: [segment] }));
-const routes = computed(() => Object.values(store.site!.route).map((route) => {
-  const lengthM = routeLengthM(route, store.site!.drawing[route.drawingId]!);
-  return { value: route.id, says: lengthM === null ? `${route.name}, no scale yet` : `${route.name}, ${own.quantity(lengthM, 'm')}` };
-}));
-const words = ({ by, lengthM, spreadM }: LengthClaim) => `${choices.lengthFrom.find(({ value }) => value === by)?.says} ${own.quantity(lengthM, 'm')} ± ${own.quantity(spreadM, 'm')}`;
+const routes = computed(() =>
+  Object.values(store.site!.route).map((route) => {
+    const lengthM = routeLengthM(route, store.site!.drawing[route.drawingId]!);
+    return {
+      value: route.id,
+      says: lengthM === null ? `${route.name}, no scale yet` : `${route.name}, ${own.quantity(lengthM, 'm')}`,
+    };
+  }),
+);
+const words = ({ by, lengthM, spreadM }: LengthClaim) =>
+  `${choices.lengthFrom.find(({ value }) => value === by)?.says} ${own.quantity(lengthM, 'm')} ± ${own.quantity(spreadM, 'm')}`;
 
 function follow(routeIds: string[]): void {
   const change = followRoutes(store.site!, run, index, routeIds);
@@ -33,16 +46,53 @@ function follow(routeIds: string[]): void {
 </script>
 
 <template>
-  <FieldRow label="Length by" :field="fieldKey('length', index)"><PickField :value="segment.lengthFrom" :choices="choices.lengthFrom" :label="`Length of segment ${index + 1} by`" @take="(by) => emit('change', 'Length source', withLengthBy(store.site!, run, index, by))" /></FieldRow>
-  <FieldRow v-if="routes.length > 0" label="Drawn along" :field="fieldKey('length', index)"><PicksField :values="segment.routeIds ?? []" :choices="routes" :label="`Routes of segment ${index + 1}`" placeholder="No route" @take="follow" /></FieldRow>
-  <FieldRow label="Reflectometer" :field="fieldKey('length', index)"><QuantityField :value="segment.measured?.lengthM ?? null" unit="m" :label="`Reflectometer length of segment ${index + 1}`" placeholder="not measured" :allowed="upTo(longestSegmentM, 'm')" @take="(lengthM) => emit('change', 'Reflectometer', withMeasured(run, index, lengthM))" /></FieldRow>
-  <p v-if="claims.length > 1 && disputes.length === 0" class="known tiny dim">{{ claims.map(words).join('; ') }}: they agree.</p>
+  <FieldRow label="Length by" :field="fieldKey('length', index)"
+    ><PickField
+      :value="segment.lengthFrom"
+      :choices="choices.lengthFrom"
+      :label="`Length of segment ${index + 1} by`"
+      @take="(by) => emit('change', 'Length source', withLengthBy(store.site!, run, index, by))"
+  /></FieldRow>
+  <FieldRow v-if="routes.length > 0" label="Drawn along" :field="fieldKey('length', index)"
+    ><PicksField
+      :values="segment.routeIds ?? []"
+      :choices="routes"
+      :label="`Routes of segment ${index + 1}`"
+      placeholder="No route"
+      @take="follow"
+  /></FieldRow>
+  <FieldRow label="Reflectometer" :field="fieldKey('length', index)"
+    ><QuantityField
+      :value="segment.measured?.lengthM ?? null"
+      unit="m"
+      :label="`Reflectometer length of segment ${index + 1}`"
+      placeholder="not measured"
+      :allowed="upTo(longestSegmentM, 'm')"
+      @take="(lengthM) => emit('change', 'Reflectometer', withMeasured(run, index, lengthM))"
+  /></FieldRow>
+  <p v-if="claims.length > 1 && disputes.length === 0" class="known tiny dim">
+    {{ claims.map(words).join('; ') }}: they agree.
+  </p>
   <FieldRow v-if="disputes.length > 0" label="They contradict" :field="fieldKey('dispute', index)">
-    <span class="dispute" role="status"><span v-for="dispute in disputes" :key="dispute.a.by + dispute.b.by">{{ words(dispute.a) }} and {{ words(dispute.b) }} are {{ own.quantity(dispute.apartM, 'm') }} apart, more than the {{ own.quantity(dispute.allowedM, 'm') }} that their uncertainty allows. Look again at the marks, the drawing’s scale, rises and slack, or the velocity factor.</span></span>
+    <span class="dispute" role="status"
+      ><span v-for="dispute in disputes" :key="dispute.a.by + dispute.b.by"
+        >{{ words(dispute.a) }} and {{ words(dispute.b) }} are {{ own.quantity(dispute.apartM, 'm') }} apart,
+        more than the {{ own.quantity(dispute.allowedM, 'm') }} that their uncertainty allows. Look again at
+        the marks, the drawing’s scale, rises and slack, or the velocity factor.</span
+      ></span
+    >
   </FieldRow>
 </template>
 
 <style scoped>
-.known { margin: 1px 0 3px 112px; }
-.dispute { display: grid; gap: 4px; border-left: 3px solid var(--ochre); padding: 3px 8px; font-size: 12px; }
+.known {
+  margin: 1px 0 3px 112px;
+}
+.dispute {
+  display: grid;
+  gap: 4px;
+  border-left: 3px solid var(--ochre);
+  padding: 3px 8px;
+  font-size: 12px;
+}
 </style>

@@ -18,23 +18,64 @@ const only = inject(onlyField, null);
 const isAskedFor = computed(() => !only?.value || only.value === 'lens' || only.value === 'targetM');
 
 const figures = computed(() => viewFigures(camera));
-const sharpness = ({ perMetre, purpose }: Sharpness) => `${Math.round(perMetre)} px/m, ${purpose ? `enough to ${purpose}` : 'enough for nothing much'}`;
+const sharpness = ({ perMetre, purpose }: Sharpness) =>
+  `${Math.round(perMetre)} px/m, ${purpose ? `enough to ${purpose}` : 'enough for nothing much'}`;
 
 const set = (what: string, lens: Camera['lens']) => lens && emit('note', what, { lens });
 </script>
 
 <template>
   <FieldRow label="Lens" field="lens">
-    <PickField :value="camera.lens?.sensor ?? null" :choices="choices.sensor" label="Sensor" placeholder="Sensor" @take="(sensor) => set('Sensor', withLens(camera, { sensor }))" />
-    <QuantityField :value="camera.lens?.focalMm ?? null" unit="" label="Focal length" placeholder="mm" :allowed="within(1, 1000)" @take="(focalMm) => set('Focal length', withFocal(camera, focalMm))" /><span class="dim tiny">mm</span>
+    <PickField
+      :value="camera.lens?.sensor ?? null"
+      :choices="choices.sensor"
+      label="Sensor"
+      placeholder="Sensor"
+      @take="(sensor) => set('Sensor', withLens(camera, { sensor }))"
+    />
+    <QuantityField
+      :value="camera.lens?.focalMm ?? null"
+      unit=""
+      label="Focal length"
+      placeholder="mm"
+      :allowed="within(1, 1000)"
+      @take="(focalMm) => set('Focal length', withFocal(camera, focalMm))"
+    /><span class="dim tiny">mm</span>
   </FieldRow>
   <FieldRow v-if="camera.lens" label="Turns from">
-    <QuantityField :value="camera.lens.range?.minMm ?? null" unit="" label="Shortest focal length" placeholder="fixed" :allowed="within(1, 1000)" @take="(minMm) => set('Lens range', withRange(camera, { minMm }))" /><span class="dim tiny">to</span>
-    <QuantityField :value="camera.lens.range?.maxMm ?? null" unit="" label="Longest focal length" placeholder="fixed" :allowed="within(1, 1000)" @take="(maxMm) => set('Lens range', withRange(camera, { maxMm }))" /><span class="dim tiny">mm</span>
+    <QuantityField
+      :value="camera.lens.range?.minMm ?? null"
+      unit=""
+      label="Shortest focal length"
+      placeholder="fixed"
+      :allowed="within(1, 1000)"
+      @take="(minMm) => set('Lens range', withRange(camera, { minMm }))"
+    /><span class="dim tiny">to</span>
+    <QuantityField
+      :value="camera.lens.range?.maxMm ?? null"
+      unit=""
+      label="Longest focal length"
+      placeholder="fixed"
+      :allowed="within(1, 1000)"
+      @take="(maxMm) => set('Lens range', withRange(camera, { maxMm }))"
+    /><span class="dim tiny">mm</span>
   </FieldRow>
-  <FieldRow label="Target at" field="targetM"><QuantityField :value="camera.targetM ?? null" unit="m" label="Distance to the target" placeholder="how far away" :allowed="upTo(2000, 'm')" @take="(targetM) => emit('note', 'Target', { targetM })" /></FieldRow>
+  <FieldRow label="Target at" field="targetM"
+    ><QuantityField
+      :value="camera.targetM ?? null"
+      unit="m"
+      label="Distance to the target"
+      placeholder="how far away"
+      :allowed="upTo(2000, 'm')"
+      @take="(targetM) => emit('note', 'Target', { targetM })"
+  /></FieldRow>
   <div v-if="figures && isAskedFor" class="figures tiny" data-view-figures>
-    <p>Sees {{ Math.round(figures.degrees) }}°<template v-if="figures.atTarget">, {{ own.quantity(figures.atTarget.widthM, 'm') }} wide at {{ own.quantity(figures.atTarget.distanceM, 'm') }}</template>.</p>
+    <p>
+      Sees {{ Math.round(figures.degrees) }}°<template v-if="figures.atTarget"
+        >, {{ own.quantity(figures.atTarget.widthM, 'm') }} wide at
+        {{ own.quantity(figures.atTarget.distanceM, 'm') }}</template
+      >.
+    </p>
     <template v-if="figures.atTarget">
       <p><span class="dim">Now</span> {{ sharpness(figures.atTarget.now) }}</p>
       <p><span class="dim">After</span> {{ sharpness(figures.atTarget.after) }}</p>
@@ -43,6 +84,13 @@ const set = (what: string, lens: Camera['lens']) => lens && emit('note', what, {
 </template>
 
 <style scoped>
-.figures { margin: 2px 0 4px 112px; display: grid; gap: 1px; }
-.figures .dim { display: inline-block; width: 34px; }
+.figures {
+  margin: 2px 0 4px 112px;
+  display: grid;
+  gap: 1px;
+}
+.figures .dim {
+  display: inline-block;
+  width: 34px;
+}
 </style>

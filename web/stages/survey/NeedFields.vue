@@ -17,29 +17,78 @@ const store = useSite();
 
 type Needs = NonNullable<Camera['needs']>;
 type Detail = NonNullable<Needs['detail']> | 'open';
-const details: { value: Detail; says: string }[] = [{ value: 'open', says: 'not said' }, ...viewPurposes.map(({ id, label, atLeast }) => ({ value: id, says: `${label}, ${atLeast} px/m` }))];
-const answers: { value: 'today' | 'yes' | 'no'; says: string }[] = [{ value: 'today', says: 'as today' }, { value: 'yes', says: 'yes' }, { value: 'no', says: 'no' }];
-const extras = [{ key: 'lamps', says: 'Lamps' }, { key: 'heater', says: 'Heater' }, { key: 'audio', says: 'Sound' }, { key: 'vandal', says: 'Vandal-proof' }] as const;
+const details: { value: Detail; says: string }[] = [
+  { value: 'open', says: 'not said' },
+  ...viewPurposes.map(({ id, label, atLeast }) => ({ value: id, says: `${label}, ${atLeast} px/m` })),
+];
+const answers: { value: 'today' | 'yes' | 'no'; says: string }[] = [
+  { value: 'today', says: 'as today' },
+  { value: 'yes', says: 'yes' },
+  { value: 'no', says: 'no' },
+];
+const extras = [
+  { key: 'lamps', says: 'Lamps' },
+  { key: 'heater', says: 'Heater' },
+  { key: 'audio', says: 'Sound' },
+  { key: 'vandal', says: 'Vandal-proof' },
+] as const;
 
 const need = computed(() => viewNeed(store.site!, camera));
-const models = computed(() => [{ value: '', says: 'the class’s usual camera' }, ...productsOf(catalogueOf(store.site!), 'camera').filter(({ id }) => id in store.site!.product).map(({ id, name }) => ({ value: id, says: name }))]);
+const models = computed(() => [
+  { value: '', says: 'the class’s usual camera' },
+  ...productsOf(catalogueOf(store.site!), 'camera')
+    .filter(({ id }) => id in store.site!.product)
+    .map(({ id, name }) => ({ value: id, says: name })),
+]);
 const className = (target: Camera['target']) => choices.target.find(({ value }) => value === target)!.says;
 const suggests = computed(() => need.value.suggests !== camera.target);
-const asks = computed(() => (need.value.pixelsAcross === null ? '' : `Asks for ${formatFigure(need.value.pixelsAcross, '')} pixels across. `));
+const asks = computed(() =>
+  need.value.pixelsAcross === null
+    ? ''
+    : `Asks for ${formatFigure(need.value.pixelsAcross, '')} pixels across. `,
+);
 
 function set(fields: { [K in keyof Needs]?: Needs[K] | undefined }): void {
   const needs = withFields<Needs>(camera.needs ?? {}, fields);
   emit('note', 'What the view needs', { needs: Object.keys(needs).length > 0 ? needs : undefined });
 }
-const answerOf = (value: boolean | undefined): 'today' | 'yes' | 'no' => (value === undefined ? 'today' : value ? 'yes' : 'no');
+const answerOf = (value: boolean | undefined): 'today' | 'yes' | 'no' =>
+  value === undefined ? 'today' : value ? 'yes' : 'no';
 </script>
 
 <template>
-  <FieldRow label="Good enough to" :hint="`${asks}By night ${formatQuantity(need.ip.nightWatts, 'W')} as IP, ${formatQuantity(need.ip.mbps, 'Mb/s')}.`">
-    <PickField :value="camera.needs?.detail ?? 'open'" :choices="details" label="Good enough to" @take="(detail) => set({ detail: detail === 'open' ? undefined : detail })" />
+  <FieldRow
+    label="Good enough to"
+    :hint="`${asks}By night ${formatQuantity(need.ip.nightWatts, 'W')} as IP, ${formatQuantity(need.ip.mbps, 'Mb/s')}.`"
+  >
+    <PickField
+      :value="camera.needs?.detail ?? 'open'"
+      :choices="details"
+      label="Good enough to"
+      @take="(detail) => set({ detail: detail === 'open' ? undefined : detail })"
+    />
   </FieldRow>
-  <p v-if="need.beyond" class="caution">No camera class sees that finely here: a longer lens, a nearer place, or a second camera.</p>
-  <p v-else-if="suggests" class="caution suggests">{{ className(need.suggests) }} would do for that. <button type="button" class="btn small" @click="emit('note', 'Successor', { target: need.suggests })">Use it</button></p>
-  <FieldRow v-for="{ key, says } in extras" :key="key" :label="says"><PickField :value="answerOf(camera.needs?.[key])" :choices="answers" :label="`Successor: ${says}`" @take="(answer) => set({ [key]: answer === 'today' ? undefined : answer === 'yes' })" /></FieldRow>
-  <FieldRow label="Model"><PickField :value="camera.modelId ?? ''" :choices="models" label="Model for this view" @take="(id) => emit('note', 'Model', { modelId: id || undefined })" /></FieldRow>
+  <p v-if="need.beyond" class="caution">
+    No camera class sees that finely here: a longer lens, a nearer place, or a second camera.
+  </p>
+  <p v-else-if="suggests" class="caution suggests">
+    {{ className(need.suggests) }} would do for that.
+    <button type="button" class="btn small" @click="emit('note', 'Successor', { target: need.suggests })">
+      Use it
+    </button>
+  </p>
+  <FieldRow v-for="{ key, says } in extras" :key="key" :label="says"
+    ><PickField
+      :value="answerOf(camera.needs?.[key])"
+      :choices="answers"
+      :label="`Successor: ${says}`"
+      @take="(answer) => set({ [key]: answer === 'today' ? undefined : answer === 'yes' })"
+  /></FieldRow>
+  <FieldRow label="Model"
+    ><PickField
+      :value="camera.modelId ?? ''"
+      :choices="models"
+      label="Model for this view"
+      @take="(id) => emit('note', 'Model', { modelId: id || undefined })"
+  /></FieldRow>
 </template>

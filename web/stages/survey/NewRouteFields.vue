@@ -13,21 +13,74 @@ const { run, lengthM } = defineProps<{ run: Run; lengthM: number }>();
 const emit = defineEmits<{ change: [what: string, run: Run] }>();
 const store = useSite();
 
-const ways = [{ value: 'unseen' as const, says: 'Nobody has looked' }, { value: 'open' as const, says: 'It could' }, { value: 'closed' as const, says: 'It could not' }];
-const closets = computed(() => Object.values(store.site!.place).filter(({ networkCloset, id }) => networkCloset || id === run.headEndId).map(({ id, name }) => ({ value: id, says: name })));
+const ways = [
+  { value: 'unseen' as const, says: 'Nobody has looked' },
+  { value: 'open' as const, says: 'It could' },
+  { value: 'closed' as const, says: 'It could not' },
+];
+const closets = computed(() =>
+  Object.values(store.site!.place)
+    .filter(({ networkCloset, id }) => networkCloset || id === run.headEndId)
+    .map(({ id, name }) => ({ value: id, says: name })),
+);
 
 function take(way: 'unseen' | 'open' | 'closed'): void {
   const { newRoute: _, ...rest } = run;
   const from = closets.value[0]?.value ?? run.headEndId;
-  emit('change', 'New cable', way === 'unseen' ? rest : { ...rest, newRoute: way === 'open' ? { kind: 'open', fromPlaceId: from, lengthM: Math.ceil(lengthM) } : { kind: 'closed', why: 'not said' } });
+  emit(
+    'change',
+    'New cable',
+    way === 'unseen'
+      ? rest
+      : {
+          ...rest,
+          newRoute:
+            way === 'open'
+              ? { kind: 'open', fromPlaceId: from, lengthM: Math.ceil(lengthM) }
+              : { kind: 'closed', why: 'not said' },
+        },
+  );
 }
 </script>
 
 <template>
-  <FieldRow label="A new cable" field="newRoute"><PickField :value="run.newRoute?.kind ?? 'unseen'" :choices="ways" label="Could a new cable be brought" @take="take" /></FieldRow>
+  <FieldRow label="A new cable" field="newRoute"
+    ><PickField
+      :value="run.newRoute?.kind ?? 'unseen'"
+      :choices="ways"
+      label="Could a new cable be brought"
+      @take="take"
+  /></FieldRow>
   <FieldRow v-if="run.newRoute?.kind === 'open'" label="From" field="newRoute">
-    <PickField :value="run.newRoute.fromPlaceId" :choices="closets" label="New cable from" @take="(fromPlaceId) => run.newRoute?.kind === 'open' && emit('change', 'New cable', { ...run, newRoute: { ...run.newRoute, fromPlaceId } })" />
-    <QuantityField :value="run.newRoute.lengthM" unit="m" label="Length of a new cable" :allowed="upTo(longestSegmentM, 'm')" @take="(metres) => run.newRoute?.kind === 'open' && emit('change', 'New cable', { ...run, newRoute: { ...run.newRoute, lengthM: metres } })" />
+    <PickField
+      :value="run.newRoute.fromPlaceId"
+      :choices="closets"
+      label="New cable from"
+      @take="
+        (fromPlaceId) =>
+          run.newRoute?.kind === 'open' &&
+          emit('change', 'New cable', { ...run, newRoute: { ...run.newRoute, fromPlaceId } })
+      "
+    />
+    <QuantityField
+      :value="run.newRoute.lengthM"
+      unit="m"
+      label="Length of a new cable"
+      :allowed="upTo(longestSegmentM, 'm')"
+      @take="
+        (metres) =>
+          run.newRoute?.kind === 'open' &&
+          emit('change', 'New cable', { ...run, newRoute: { ...run.newRoute, lengthM: metres } })
+      "
+    />
   </FieldRow>
-  <FieldRow v-else-if="run.newRoute?.kind === 'closed'" label="Because" field="newRoute"><TextField :value="run.newRoute.why" label="Why no new cable" :refuse="(text) => (text.length >= 1 && text.length <= 200 ? undefined : 'a reason, up to 200 characters')" @take="(why) => emit('change', 'New cable', { ...run, newRoute: { kind: 'closed', why } })" /></FieldRow>
+  <FieldRow v-else-if="run.newRoute?.kind === 'closed'" label="Because" field="newRoute"
+    ><TextField
+      :value="run.newRoute.why"
+      label="Why no new cable"
+      :refuse="
+        (text) => (text.length >= 1 && text.length <= 200 ? undefined : 'a reason, up to 200 characters')
+      "
+      @take="(why) => emit('change', 'New cable', { ...run, newRoute: { kind: 'closed', why } })"
+  /></FieldRow>
 </template>

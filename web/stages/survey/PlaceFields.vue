@@ -13,24 +13,82 @@ import YesNoField from '../../parts/YesNoField.vue';
 const { place } = defineProps<{ place: Place }>();
 const emit = defineEmits<{ set: [what: string, place: Place] }>();
 const note = (what: string, fields: Partial<Place>) => emit('set', what, notePlace(place, fields));
-const nameAllowed = (text: string) => (text.length >= 1 && text.length <= 80 ? undefined : 'from 1 to 80 characters');
+const nameAllowed = (text: string) =>
+  text.length >= 1 && text.length <= 80 ? undefined : 'from 1 to 80 characters';
 </script>
 
 <template>
-  <FieldRow label="Place" field="place" :assumed="place.assumed ?? false" @confirm="note('Looked at', {})"><TextField :value="place.name" label="Name of the place" :refuse="nameAllowed" @take="(name) => emit('set', 'Name', { ...place, name })" /></FieldRow>
-  <FieldRow label="It is a" field="place"><PickField :value="place.role" :choices="choices.role" label="Kind of place" @take="(role) => note('Kind', { role })" /></FieldRow>
+  <FieldRow label="Place" field="place" :assumed="place.assumed ?? false" @confirm="note('Looked at', {})"
+    ><TextField
+      :value="place.name"
+      label="Name of the place"
+      :refuse="nameAllowed"
+      @take="(name) => emit('set', 'Name', { ...place, name })"
+  /></FieldRow>
+  <FieldRow label="It is a" field="place"
+    ><PickField
+      :value="place.role"
+      :choices="choices.role"
+      label="Kind of place"
+      @take="(role) => note('Kind', { role })"
+  /></FieldRow>
   <FieldRow label="Surroundings" field="place">
-    <PickField :value="place.environment" :choices="choices.environment" label="Surroundings of the place" @take="(environment) => note('Surroundings', { environment })" />
-    <QuantityField :value="place.temperatureC" unit="°C" label="Temperature of the place" :allowed="within(-40, 90, '°C')" @take="(temperatureC) => note('Temperature', { temperatureC })" />
+    <PickField
+      :value="place.environment"
+      :choices="choices.environment"
+      label="Surroundings of the place"
+      @take="(environment) => note('Surroundings', { environment })"
+    />
+    <QuantityField
+      :value="place.temperatureC"
+      unit="°C"
+      label="Temperature of the place"
+      :allowed="within(-40, 90, '°C')"
+      @take="(temperatureC) => note('Temperature', { temperatureC })"
+    />
   </FieldRow>
-  <FieldRow label="Mains here" field="place"><YesNoField :value="place.mains" label="Mains here" @take="(mains) => note('Mains', { mains })" /></FieldRow>
-  <FieldRow label="Network closet" field="place"><YesNoField :value="place.networkCloset" label="Network closet" @take="(networkCloset) => note('Network closet', { networkCloset })" /></FieldRow>
+  <FieldRow label="Mains here" field="place"
+    ><YesNoField :value="place.mains" label="Mains here" @take="(mains) => note('Mains', { mains })"
+  /></FieldRow>
+  <FieldRow label="Network closet" field="place"
+    ><YesNoField
+      :value="place.networkCloset"
+      label="Network closet"
+      @take="(networkCloset) => note('Network closet', { networkCloset })"
+  /></FieldRow>
   <FieldRow label="Reached by" field="place">
-    <PickField :value="place.access.by" :choices="choices.access" label="Reached by" @take="(by) => note('Access', { access: { ...place.access, by } })" />
-    <QuantityField :value="place.access.heightM" unit="m" label="Working height" :allowed="within(0, 200, 'm')" @take="(heightM) => note('Height', { access: { ...place.access, heightM } })" />
+    <PickField
+      :value="place.access.by"
+      :choices="choices.access"
+      label="Reached by"
+      @take="(by) => note('Access', { access: { ...place.access, by } })"
+    />
+    <QuantityField
+      :value="place.access.heightM"
+      unit="m"
+      label="Working height"
+      :allowed="within(0, 200, 'm')"
+      @take="(heightM) => note('Height', { access: { ...place.access, heightM } })"
+    />
   </FieldRow>
-  <p v-if="place.access.by !== 'ground'" class="caution">Working at height: a secured ladder, or a lift with a trained hand. Never alone.</p>
-  <FieldRow label="Restrictions" field="place"><PicksField :values="place.restrictions" :choices="choices.restriction" label="Restrictions" @take="(restrictions) => note('Restrictions', { restrictions })" /></FieldRow>
-  <p v-if="place.restrictions.includes('asbestos-register')" class="caution">Read the asbestos register before anything here is opened or drilled. Licensed people decide.</p>
-  <FieldRow label="Note" field="place"><TextField :value="place.note ?? ''" label="Note on the place" :refuse="(text) => (text.length <= 2000 ? undefined : 'up to 2000 characters')" @take="(text) => emit('set', 'Note', withFields(place, { note: text || undefined }))" /></FieldRow>
+  <p v-if="place.access.by !== 'ground'" class="caution">
+    Working at height: a secured ladder, or a lift with a trained hand. Never alone.
+  </p>
+  <FieldRow label="Restrictions" field="place"
+    ><PicksField
+      :values="place.restrictions"
+      :choices="choices.restriction"
+      label="Restrictions"
+      @take="(restrictions) => note('Restrictions', { restrictions })"
+  /></FieldRow>
+  <p v-if="place.restrictions.includes('asbestos-register')" class="caution">
+    Read the asbestos register before anything here is opened or drilled. Licensed people decide.
+  </p>
+  <FieldRow label="Note" field="place"
+    ><TextField
+      :value="place.note ?? ''"
+      label="Note on the place"
+      :refuse="(text) => (text.length <= 2000 ? undefined : 'up to 2000 characters')"
+      @take="(text) => emit('set', 'Note', withFields(place, { note: text || undefined }))"
+  /></FieldRow>
 </template>

@@ -19,9 +19,16 @@ const proposal = computed(() => (read.value ? proposalFrom(read.value) : null));
 const offered = computed(() => {
   const leg = segment.leg.kind === 'cores' ? segment.leg.cable : null;
   const { cable = null, powerCable: power = null } = proposal.value ?? {};
-  return [cable && cable !== segment.cable ? signalCable(cable).label : '', power && power !== leg ? powerCable(power).label : ''].filter(Boolean);
+  return [
+    cable && cable !== segment.cable ? signalCable(cable).label : '',
+    power && power !== leg ? powerCable(power).label : '',
+  ].filter(Boolean);
 });
-const marksText = computed(() => (segment.marks ? `${segment.marks.head} ${segment.marks.unit}, ${segment.marks.far} ${segment.marks.unit}` : ''));
+const marksText = computed(() =>
+  segment.marks
+    ? `${segment.marks.head} ${segment.marks.unit}, ${segment.marks.far} ${segment.marks.unit}`
+    : '',
+);
 const unclear = ref('');
 
 const setPrint = (print: string) => emit('change', 'Jacket print', withSegment(run, index, { print }));
@@ -40,21 +47,61 @@ function takeMarks(text: string): void {
 
 <template>
   <FieldRow label="Jacket print" :field="fieldKey('print', index)">
-    <TextField :value="segment.print ?? ''" :label="`Jacket print of segment ${index + 1}`" placeholder="As it reads, e.g. RG59 20AWG BC + 18/2" :refuse="(text) => (text.length <= 200 ? undefined : 'up to 200 characters')" @take="setPrint" />
+    <TextField
+      :value="segment.print ?? ''"
+      :label="`Jacket print of segment ${index + 1}`"
+      placeholder="As it reads, e.g. RG59 20AWG BC + 18/2"
+      :refuse="(text) => (text.length <= 200 ? undefined : 'up to 200 characters')"
+      @take="setPrint"
+    />
   </FieldRow>
-  <p v-if="segment.print === undefined && isAskedFor" class="read"><button type="button" class="plain none" @click="setPrint('')">There is no print on it</button></p>
-  <p v-else-if="segment.print === '' && isAskedFor" class="caution">No print on it. Take its construction as unknown until its loop resistance is read; a ready-made lead without a print is often thin, or steel.</p>
+  <p v-if="segment.print === undefined && isAskedFor" class="read">
+    <button type="button" class="plain none" @click="setPrint('')">There is no print on it</button>
+  </p>
+  <p v-else-if="segment.print === '' && isAskedFor" class="caution">
+    No print on it. Take its construction as unknown until its loop resistance is read; a ready-made lead
+    without a print is often thin, or steel.
+  </p>
   <div v-else-if="read && isAskedFor" class="read" :data-print="index">
-    <p>{{ saysInWords(read) || 'Nothing on it was understood.' }}<span v-if="read.unread.length > 0" class="dim"> Not understood: {{ read.unread.join(', ') }}.</span></p>
+    <p>
+      {{ saysInWords(read) || 'Nothing on it was understood.'
+      }}<span v-if="read.unread.length > 0" class="dim"> Not understood: {{ read.unread.join(', ') }}.</span>
+    </p>
     <p v-for="doubt in proposal?.doubts" :key="doubt" class="dim">{{ doubt }}</p>
-    <button v-if="offered.length > 0" type="button" class="btn small" @click="emit('change', 'Construction from the print', withPrint(run, index, segment.print ?? ''))">Use {{ offered.join(' and ') }}</button>
+    <button
+      v-if="offered.length > 0"
+      type="button"
+      class="btn small"
+      @click="emit('change', 'Construction from the print', withPrint(run, index, segment.print ?? ''))"
+    >
+      Use {{ offered.join(' and ') }}
+    </button>
   </div>
-  <FieldRow label="Length marks" :field="fieldKey('length', index)"><TextField :value="marksText" :label="`Length marks of segment ${index + 1}`" placeholder="Head end, far end, e.g. 1234 ft, 560 ft" @take="takeMarks" /></FieldRow>
+  <FieldRow label="Length marks" :field="fieldKey('length', index)"
+    ><TextField
+      :value="marksText"
+      :label="`Length marks of segment ${index + 1}`"
+      placeholder="Head end, far end, e.g. 1234 ft, 560 ft"
+      @take="takeMarks"
+  /></FieldRow>
   <p v-if="unclear" class="caution" role="alert">{{ unclear }}</p>
 </template>
 
 <style scoped>
-.read { margin: 2px 0 4px 112px; font-size: 11px; display: grid; gap: 3px; justify-items: start; }
-.read .btn { white-space: normal; text-align: left; }
-.none { text-decoration: underline; text-underline-offset: 2px; color: var(--ink-2); }
+.read {
+  margin: 2px 0 4px 112px;
+  font-size: 11px;
+  display: grid;
+  gap: 3px;
+  justify-items: start;
+}
+.read .btn {
+  white-space: normal;
+  text-align: left;
+}
+.none {
+  text-decoration: underline;
+  text-underline-offset: 2px;
+  color: var(--ink-2);
+}
 </style>

@@ -2,7 +2,16 @@
 import { computed, inject } from 'vue';
 import { powerCable, signalCable, waysToShareCores } from '#core/cable';
 import { fieldKey } from '#core/gaps';
-import { longestSegmentM, withJoint, withoutSegment, withSegment, withSegmentAfter, type Leg, type Run, type Segment } from '#core/site';
+import {
+  longestSegmentM,
+  withJoint,
+  withoutSegment,
+  withSegment,
+  withSegmentAfter,
+  type Leg,
+  type Run,
+  type Segment,
+} from '#core/site';
 import { onlyField } from '../../parts/onlyField';
 import FieldRow from '../../parts/FieldRow.vue';
 import PickField from '../../parts/PickField.vue';
@@ -24,7 +33,9 @@ const set = (what: string, fields: Partial<Segment>) => emit('change', what, wit
 
 const legChoices = computed(() => [
   { value: 'none', says: 'No power beside it' },
-  ...(signalCable(segment.cable).kind === 'pair' ? [{ value: 'spare-pairs', says: 'Its own spare pairs' }] : []),
+  ...(signalCable(segment.cable).kind === 'pair'
+    ? [{ value: 'spare-pairs', says: 'Its own spare pairs' }]
+    : []),
   ...measures.powerCables,
 ]);
 const legValue = computed(() => (segment.leg.kind === 'cores' ? segment.leg.cable : segment.leg.kind));
@@ -33,10 +44,20 @@ const spareCores = computed(() => {
   if (segment.leg.kind === 'cores') return powerCable(segment.leg.cable).cores;
   return segment.leg.kind === 'spare-pairs' && cable.kind === 'pair' ? (cable.pairs - 1) * 2 : 0;
 });
-const coreWays = computed(() => waysToShareCores(spareCores.value).map(({ outCores, backCores }) => ({ value: `${outCores}/${backCores}`, says: `${outCores} out, ${backCores} back` })));
+const coreWays = computed(() =>
+  waysToShareCores(spareCores.value).map(({ outCores, backCores }) => ({
+    value: `${outCores}/${backCores}`,
+    says: `${outCores} out, ${backCores} back`,
+  })),
+);
 
 function takeLeg(value: string): void {
-  const leg: Leg = value === 'none' ? { kind: 'none' } : value === 'spare-pairs' ? { kind: 'spare-pairs', outCores: 2, backCores: 2 } : { kind: 'cores', cable: value, outCores: 1, backCores: 1 };
+  const leg: Leg =
+    value === 'none'
+      ? { kind: 'none' }
+      : value === 'spare-pairs'
+        ? { kind: 'spare-pairs', outCores: 2, backCores: 2 }
+        : { kind: 'cores', cable: value, outCores: 1, backCores: 1 };
   set('Power cores', { leg });
 }
 function takeCores(value: string): void {
@@ -45,39 +66,116 @@ function takeCores(value: string): void {
 }
 function takeCable(cable: string): void {
   // Spare pairs belong to category cable; coax has none to offer.
-  const leg: Leg = signalCable(cable).kind === 'coax' && segment.leg.kind === 'spare-pairs' ? { kind: 'none' } : segment.leg;
+  const leg: Leg =
+    signalCable(cable).kind === 'coax' && segment.leg.kind === 'spare-pairs' ? { kind: 'none' } : segment.leg;
   set('Cable', { cable, leg });
 }
 </script>
 
 <template>
   <div class="segment">
-    <FieldRow :label="`Segment ${index + 1}`" :field="fieldKey('cable', index)"><PickField :value="segment.cable" :choices="measures.cables" :label="`Cable of segment ${index + 1}`" @take="takeCable" /></FieldRow>
-    <PrintFields :run="run" :index="index" :segment="segment" @change="(what, changed) => emit('change', what, changed)" />
+    <FieldRow :label="`Segment ${index + 1}`" :field="fieldKey('cable', index)"
+      ><PickField
+        :value="segment.cable"
+        :choices="measures.cables"
+        :label="`Cable of segment ${index + 1}`"
+        @take="takeCable"
+    /></FieldRow>
+    <PrintFields
+      :run="run"
+      :index="index"
+      :segment="segment"
+      @change="(what, changed) => emit('change', what, changed)"
+    />
     <FieldRow label="Length" :field="fieldKey('length', index)">
-      <QuantityField :value="segment.lengthM" unit="m" :label="`Length of segment ${index + 1}`" :allowed="upTo(longestSegmentM, 'm')" @take="(lengthM) => set('Length', { lengthM })" />
+      <QuantityField
+        :value="segment.lengthM"
+        unit="m"
+        :label="`Length of segment ${index + 1}`"
+        :allowed="upTo(longestSegmentM, 'm')"
+        @take="(lengthM) => set('Length', { lengthM })"
+      />
       <span class="dim">±</span>
-      <QuantityField :value="segment.spreadM" unit="m" :label="`Spread of segment ${index + 1}`" :allowed="within(0, 500, 'm')" @take="(spreadM) => set('Length spread', { spreadM })" />
+      <QuantityField
+        :value="segment.spreadM"
+        unit="m"
+        :label="`Spread of segment ${index + 1}`"
+        :allowed="within(0, 500, 'm')"
+        @take="(spreadM) => set('Length spread', { spreadM })"
+      />
     </FieldRow>
-    <LengthFields :run="run" :index="index" :segment="segment" @change="(what, changed) => emit('change', what, changed)" />
+    <LengthFields
+      :run="run"
+      :index="index"
+      :segment="segment"
+      @change="(what, changed) => emit('change', what, changed)"
+    />
     <FieldRow label="Where">
-      <PickField :value="segment.environment" :choices="choices.environment" :label="`Environment of segment ${index + 1}`" @take="(environment) => set('Environment', { environment })" />
-      <QuantityField :value="segment.temperatureC" unit="°C" :label="`Temperature of segment ${index + 1}`" :allowed="within(-40, 90, '°C')" @take="(temperatureC) => set('Temperature', { temperatureC })" />
+      <PickField
+        :value="segment.environment"
+        :choices="choices.environment"
+        :label="`Environment of segment ${index + 1}`"
+        @take="(environment) => set('Environment', { environment })"
+      />
+      <QuantityField
+        :value="segment.temperatureC"
+        unit="°C"
+        :label="`Temperature of segment ${index + 1}`"
+        :allowed="within(-40, 90, '°C')"
+        @take="(temperatureC) => set('Temperature', { temperatureC })"
+      />
     </FieldRow>
     <FieldRow label="Power beside it">
-      <PickField :value="legValue" :choices="legChoices" :label="`Power cores of segment ${index + 1}`" @take="takeLeg" />
-      <PickField v-if="segment.leg.kind !== 'none' && coreWays.length > 1" :value="`${segment.leg.outCores}/${segment.leg.backCores}`" :choices="coreWays" :label="`Cores used in segment ${index + 1}`" @take="takeCores" />
+      <PickField
+        :value="legValue"
+        :choices="legChoices"
+        :label="`Power cores of segment ${index + 1}`"
+        @take="takeLeg"
+      />
+      <PickField
+        v-if="segment.leg.kind !== 'none' && coreWays.length > 1"
+        :value="`${segment.leg.outCores}/${segment.leg.backCores}`"
+        :choices="coreWays"
+        :label="`Cores used in segment ${index + 1}`"
+        @take="takeCores"
+      />
     </FieldRow>
-    <FieldRow v-if="!isLast" label="Then a joint"><PickField :value="segment.joint ?? 'none'" :choices="choices.joint" :label="`Joint after segment ${index + 1}`" @take="(joint) => emit('change', 'Joint', withJoint(run, index, joint === 'none' ? undefined : joint))" /></FieldRow>
+    <FieldRow v-if="!isLast" label="Then a joint"
+      ><PickField
+        :value="segment.joint ?? 'none'"
+        :choices="choices.joint"
+        :label="`Joint after segment ${index + 1}`"
+        @take="
+          (joint) => emit('change', 'Joint', withJoint(run, index, joint === 'none' ? undefined : joint))
+        "
+    /></FieldRow>
     <p v-if="segment.note" class="tiny dim">{{ segment.note }}</p>
     <div v-if="!alone" class="row">
-      <button type="button" class="btn small" @click="emit('change', 'Add a segment', withSegmentAfter(run, index))">Add a segment after</button>
-      <button v-if="run.segments.length > 1" type="button" class="btn small" @click="emit('change', 'Remove a segment', withoutSegment(run, index))">Remove</button>
+      <button
+        type="button"
+        class="btn small"
+        @click="emit('change', 'Add a segment', withSegmentAfter(run, index))"
+      >
+        Add a segment after
+      </button>
+      <button
+        v-if="run.segments.length > 1"
+        type="button"
+        class="btn small"
+        @click="emit('change', 'Remove a segment', withoutSegment(run, index))"
+      >
+        Remove
+      </button>
     </div>
   </div>
 </template>
 
 <style scoped>
-.segment { padding: 6px 0 8px; border-bottom: 1px solid var(--rule); }
-.row { padding-top: 4px; }
+.segment {
+  padding: 6px 0 8px;
+  border-bottom: 1px solid var(--rule);
+}
+.row {
+  padding-top: 4px;
+}
 </style>

@@ -42,15 +42,20 @@ const show = (next: SurveyView) => {
 };
 const summary = computed(() => {
   const { runs, cableM } = evaluation.result!;
-  return runs.length === 0 ? '' : `${cableM >= 1000 && own.measures.length === 'm' ? `${(cableM / 1000).toFixed(1)} km` : own.quantity(cableM, 'm')} of cable in ${runs.length} run${runs.length === 1 ? '' : 's'}`;
+  return runs.length === 0
+    ? ''
+    : `${cableM >= 1000 && own.measures.length === 'm' ? `${(cableM / 1000).toFixed(1)} km` : own.quantity(cableM, 'm')} of cable in ${runs.length} run${runs.length === 1 ? '' : 's'}`;
 });
 
 /** Leads to the field that closes a gap. */
 function closeGap({ target }: Gap): void {
   switch (target.kind) {
-    case 'run': return edit(target.runId, fieldKey(target.field, target.segment));
-    case 'head-end': return show('head-end');
-    case 'camera-without-run': addingTo.value = store.site!.camera[target.cameraId] ?? null;
+    case 'run':
+      return edit(target.runId, fieldKey(target.field, target.segment));
+    case 'head-end':
+      return show('head-end');
+    case 'camera-without-run':
+      addingTo.value = store.site!.camera[target.cameraId] ?? null;
   }
   adding.value = true;
 }
@@ -61,10 +66,36 @@ function edit(runId: string, field = ''): void {
 }
 
 useKeys([
-  { keys: ['n'], says: 'add a run', group: 'Survey', run: () => { adding.value = view.value !== 'head-end'; } },
-  { keys: ['e', 'Enter'], says: 'edit the run in hand', group: 'Survey', run: () => { editing.value = selection.current !== null; } },
-  ...surveyViews.map(({ id, says, key }) => ({ keys: [key], says: says.toLowerCase(), group: 'Survey', run: () => show(id) })),
-  { keys: ['Escape'], says: 'close the run’s sheet', group: 'Survey', run: () => { editing.value = false; } },
+  {
+    keys: ['n'],
+    says: 'add a run',
+    group: 'Survey',
+    run: () => {
+      adding.value = view.value !== 'head-end';
+    },
+  },
+  {
+    keys: ['e', 'Enter'],
+    says: 'edit the run in hand',
+    group: 'Survey',
+    run: () => {
+      editing.value = selection.current !== null;
+    },
+  },
+  ...surveyViews.map(({ id, says, key }) => ({
+    keys: [key],
+    says: says.toLowerCase(),
+    group: 'Survey',
+    run: () => show(id),
+  })),
+  {
+    keys: ['Escape'],
+    says: 'close the run’s sheet',
+    group: 'Survey',
+    run: () => {
+      editing.value = false;
+    },
+  },
 ]);
 </script>
 
@@ -75,13 +106,24 @@ useKeys([
         <nav class="views" aria-label="Views of the survey">
           <template v-for="one in surveyViews" :key="one.id">
             <h1 v-if="one.id === view">{{ one.says }}</h1>
-            <button v-else type="button" class="plain" @click="show(one.id)">{{ one.says }} <kbd>{{ one.key }}</kbd></button>
+            <button v-else type="button" class="plain" @click="show(one.id)">
+              {{ one.says }} <kbd>{{ one.key }}</kbd>
+            </button>
           </template>
         </nav>
         <span class="push" />
         <span class="dim summary">{{ summary }}</span>
-        <button v-if="selection.current && !editing && view !== 'walk'" type="button" class="btn" @click="editing = true">Edit {{ selection.current.camera.number }} <kbd>e</kbd></button>
-        <button v-if="view === 'board'" type="button" class="btn go" @click="adding = true">Add a run <kbd>n</kbd></button>
+        <button
+          v-if="selection.current && !editing && view !== 'walk'"
+          type="button"
+          class="btn"
+          @click="editing = true"
+        >
+          Edit {{ selection.current.camera.number }} <kbd>e</kbd>
+        </button>
+        <button v-if="view === 'board'" type="button" class="btn go" @click="adding = true">
+          Add a run <kbd>n</kbd>
+        </button>
       </div>
       <BoardView v-if="view === 'board'" class="view" @open="edit" />
       <DrawingView v-else-if="view === 'drawing'" class="view" @open="edit" />
@@ -90,26 +132,88 @@ useKeys([
       <GapsView v-else-if="view === 'gaps'" class="view" @close="closeGap" />
       <WalkView v-else class="view" @close="closeGap" />
     </div>
-    <RunSheet v-if="editing && selection.current" :key="selection.current.run.id" class="sheet" :evaluation="selection.current" :wanted-field="wantedField" @close="editing = false" />
+    <RunSheet
+      v-if="editing && selection.current"
+      :key="selection.current.run.id"
+      class="sheet"
+      :evaluation="selection.current"
+      :wanted-field="wantedField"
+      @close="editing = false"
+    />
     <AddRunDialog v-model:visible="adding" :camera="addingTo" @added="edit" />
   </div>
 </template>
 
 <style scoped>
-.survey { display: grid; grid-template-columns: minmax(0, 1fr); gap: 16px; height: 100%; }
-.survey.editing { grid-template-columns: minmax(0, 1fr) 400px; }
-.main { display: flex; flex-direction: column; min-height: 0; min-width: 0; }
-.head { flex-wrap: wrap; row-gap: 6px; }
-.views { display: flex; flex-wrap: wrap; gap: 4px 14px; align-items: baseline; }
-.views button { color: var(--ink-2); font-size: 14px; padding: 2px 0; }
-.views button:hover { color: var(--ink); text-decoration: underline; text-underline-offset: 3px; }
-.view { flex: 1; min-height: 0; margin-top: 8px; }
-.sheet { margin: -14px -18px -14px 0; }
-@media (max-width: 1000px) {
-  .survey.editing { grid-template-columns: 1fr; }
-  .survey.editing .main { display: none; }
-  .sheet { margin: 0; border: 0; }
+.survey {
+  display: grid;
+  grid-template-columns: minmax(0, 1fr);
+  gap: 16px;
+  height: 100%;
 }
-@media (max-width: 1250px) { .views kbd { display: none; } }
-@media (max-width: 700px) { .btn { padding: 9px 12px; } .views button { padding: 9px 2px; } .summary { display: none; } }
+.survey.editing {
+  grid-template-columns: minmax(0, 1fr) 400px;
+}
+.main {
+  display: flex;
+  flex-direction: column;
+  min-height: 0;
+  min-width: 0;
+}
+.head {
+  flex-wrap: wrap;
+  row-gap: 6px;
+}
+.views {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 4px 14px;
+  align-items: baseline;
+}
+.views button {
+  color: var(--ink-2);
+  font-size: 14px;
+  padding: 2px 0;
+}
+.views button:hover {
+  color: var(--ink);
+  text-decoration: underline;
+  text-underline-offset: 3px;
+}
+.view {
+  flex: 1;
+  min-height: 0;
+  margin-top: 8px;
+}
+.sheet {
+  margin: -14px -18px -14px 0;
+}
+@media (max-width: 1000px) {
+  .survey.editing {
+    grid-template-columns: 1fr;
+  }
+  .survey.editing .main {
+    display: none;
+  }
+  .sheet {
+    margin: 0;
+    border: 0;
+  }
+}
+@media (max-width: 1250px) {
+  .views kbd {
+    display: none;
+  }
+}
+@media (max-width: 700px) {
+  .btn {
+    padding: 9px 12px;
+  }
+  .views button {
+    padding: 9px 2px;
+  }
+  .summary {
+    display: none;
+  }
+}
 </style>

@@ -1,7 +1,14 @@
 <script setup lang="ts">
 import { computed, ref, useTemplateRef, watch } from 'vue';
 import type { LightRun, LightVerdict } from '#core/evaluation';
-import { heldBack, isStopped, readingsByRun, testDefinition, type Diagnosis, type TestDefinition } from '#core/findings';
+import {
+  heldBack,
+  isStopped,
+  readingsByRun,
+  testDefinition,
+  type Diagnosis,
+  type TestDefinition,
+} from '#core/findings';
 import type { Found, TestId } from '#core/site';
 import { useKeys } from '../../keys/keys';
 import QuantityField from '../../parts/QuantityField.vue';
@@ -33,13 +40,27 @@ const inHand = ref<TestId | null>(null);
 const linking = ref(false);
 
 const readings = computed(() => readingsByRun(store.site!).get(evaluation.run.id) ?? {});
-const rows = computed(() => evaluation.findings.verdicts.map((verdict) => {
-  const test = testDefinition(verdict.id);
-  return { verdict, test, reading: readings.value[verdict.id], held: heldBack(test, evaluation.run, readings.value) };
-}));
-watch(() => evaluation.run.id, () => (inHand.value = null));
+const rows = computed(() =>
+  evaluation.findings.verdicts.map((verdict) => {
+    const test = testDefinition(verdict.id);
+    return {
+      verdict,
+      test,
+      reading: readings.value[verdict.id],
+      held: heldBack(test, evaluation.run, readings.value),
+    };
+  }),
+);
+watch(
+  () => evaluation.run.id,
+  () => (inHand.value = null),
+);
 /** The test whose way of connecting is shown: the one in hand, else the next one. */
-const shown = computed<TestDefinition>(() => testDefinition(inHand.value ?? evaluation.findings.missing[0] ?? diagnosis?.next[0]?.test.id ?? 'foreign-ac-volts'));
+const shown = computed<TestDefinition>(() =>
+  testDefinition(
+    inHand.value ?? evaluation.findings.missing[0] ?? diagnosis?.next[0]?.test.id ?? 'foreign-ac-volts',
+  ),
+);
 
 function take(found: Found): void {
   takeFound(evaluation.run, evaluation.camera.number, found);
@@ -47,7 +68,9 @@ function take(found: Found): void {
 
 /** Enter moves on to the next reading that may be taken. */
 function moveOn(from: HTMLElement | null): void {
-  const fields = [...(table.value?.querySelectorAll<HTMLInputElement>('.quantity input:not([disabled])') ?? [])];
+  const fields = [
+    ...(table.value?.querySelectorAll<HTMLInputElement>('.quantity input:not([disabled])') ?? []),
+  ];
   const at = fields.findIndex((field) => from?.contains(field));
   fields[at + 1]?.focus();
 }
@@ -57,18 +80,55 @@ function openFor(test: TestDefinition): void {
   if (test.asks.kind === 'trace') emit('trace');
   else linking.value = true;
 }
-useKeys([{ keys: ['a'], says: 'read all with the instrument', group: 'Bench', run: () => void readAll(evaluation.run.id) }, { keys: ['r', 'Enter'], says: 'take the next reading', group: 'Bench', run: () => table.value?.querySelector<HTMLInputElement>('.quantity input:not([disabled])')?.focus() }]);
+useKeys([
+  {
+    keys: ['a'],
+    says: 'read all with the instrument',
+    group: 'Bench',
+    run: () => void readAll(evaluation.run.id),
+  },
+  {
+    keys: ['r', 'Enter'],
+    says: 'take the next reading',
+    group: 'Bench',
+    run: () => table.value?.querySelector<HTMLInputElement>('.quantity input:not([disabled])')?.focus(),
+  },
+]);
 </script>
 
 <template>
   <div class="bench">
     <table ref="table">
-      <thead><tr><th class="n" /><th>Reading</th><th class="num">read</th><th /><th class="num">expected</th><th /><th>means</th></tr></thead>
+      <thead>
+        <tr>
+          <th class="n" />
+          <th>Reading</th>
+          <th class="num">read</th>
+          <th />
+          <th class="num">expected</th>
+          <th />
+          <th>means</th>
+        </tr>
+      </thead>
       <tbody>
         <VerdictRow
-          v-for="({ verdict, test, reading, held }, index) in rows" :key="`${evaluation.run.id}-${verdict.id}`" :number="index + 1" :verdict="verdict" :test="test" :reading="reading" :held-back="held" :in-hand="shown.id === test.id"
-          :asked="why.subject?.kind === 'verdict' && why.subject.id === verdict.id" :by-instrument="meter.canRead.has(test.id)" :busy="meter.busy !== null"
-          @take="take" @entered="moveOn" @why="ask(verdict.id)" @hold="inHand = test.id" @read="read(evaluation, test.id)" @open="openFor(test)"
+          v-for="({ verdict, test, reading, held }, index) in rows"
+          :key="`${evaluation.run.id}-${verdict.id}`"
+          :number="index + 1"
+          :verdict="verdict"
+          :test="test"
+          :reading="reading"
+          :held-back="held"
+          :in-hand="shown.id === test.id"
+          :asked="why.subject?.kind === 'verdict' && why.subject.id === verdict.id"
+          :by-instrument="meter.canRead.has(test.id)"
+          :busy="meter.busy !== null"
+          @take="take"
+          @entered="moveOn"
+          @why="ask(verdict.id)"
+          @hold="inHand = test.id"
+          @read="read(evaluation, test.id)"
+          @open="openFor(test)"
         />
       </tbody>
     </table>
@@ -76,44 +136,131 @@ useKeys([{ keys: ['a'], says: 'read all with the instrument', group: 'Bench', ru
     <div class="below">
       <div class="left">
         <NextTestBox :evaluation="evaluation" :diagnosis="diagnosis" :readings="readings" />
-        <p class="tiny dim">Foreign voltage first, always. Prove dead before cutting or joining; mains work is for licensed people, under the local code.</p>
+        <p class="tiny dim">
+          Foreign voltage first, always. Prove dead before cutting or joining; mains work is for licensed
+          people, under the local code.
+        </p>
       </div>
       <div v-if="!isStopped(readings)" class="how">
         <HookUpSketch :hook-up="shown.hookUp" />
-        <p class="tiny"><b>{{ shown.label }}.</b> {{ shown.connect }}</p>
+        <p class="tiny">
+          <b>{{ shown.label }}.</b> {{ shown.connect }}
+        </p>
       </div>
     </div>
     <InstrumentBar :readable="canBeRead" @read-all="readAll(evaluation.run.id)" />
     <div class="by">
-      <label>Read by <TextField :value="store.person" label="Read by" @take="(text) => (store.person = text)" /></label>
-      <label>with <TextField :value="instrument" label="Instrument" @take="(text) => (instrument = text)" /></label>
-      <label>serial <TextField :value="serial" label="Serial number" @take="(text) => (serial = text)" /></label>
-      <label title="Of the cable, where loops are read: copper reads 4 % more for every ten degrees">cable <QuantityField :value="cableC" unit="°C" label="Cable temperature" :allowed="within(-40, 90, '°C')" clearable @take="(value) => (cableC = value)" @clear="cableC = null" /></label>
-      <label class="wide">conditions <TextField :value="conditions" label="Conditions" placeholder="dry, low tide, lamps off" @take="(text) => (conditions = text)" /></label>
+      <label
+        >Read by <TextField :value="store.person" label="Read by" @take="(text) => (store.person = text)"
+      /></label>
+      <label
+        >with <TextField :value="instrument" label="Instrument" @take="(text) => (instrument = text)"
+      /></label>
+      <label
+        >serial <TextField :value="serial" label="Serial number" @take="(text) => (serial = text)"
+      /></label>
+      <label title="Of the cable, where loops are read: copper reads 4 % more for every ten degrees"
+        >cable
+        <QuantityField
+          :value="cableC"
+          unit="°C"
+          label="Cable temperature"
+          :allowed="within(-40, 90, '°C')"
+          clearable
+          @take="(value) => (cableC = value)"
+          @clear="cableC = null"
+      /></label>
+      <label class="wide"
+        >conditions
+        <TextField
+          :value="conditions"
+          label="Conditions"
+          placeholder="dry, low tide, lamps off"
+          @take="(text) => (conditions = text)"
+      /></label>
     </div>
     <LinkDialog v-model:visible="linking" @take="take" />
   </div>
 </template>
 
 <style scoped>
-.bench { display: flex; flex-direction: column; gap: 8px; }
-table { border-collapse: collapse; width: 100%; }
-th { text-align: left; font-weight: 500; font-size: 11px; color: var(--ink-2); padding: 3px 8px; border-bottom: 1px solid var(--rule-strong); }
-th.num { text-align: right; }
-.n { width: 22px; }
-.below { display: grid; grid-template-columns: minmax(0, 1fr) 340px; gap: 14px; align-items: start; }
-.how, .left { display: grid; gap: 4px; align-content: start; }
-.by { display: flex; gap: 6px 14px; color: var(--ink-2); flex-wrap: wrap; }
-.by label { display: flex; gap: 6px; align-items: center; white-space: nowrap; }
-.by label :deep(input) { width: 104px; }
-.by label :deep(.quantity) { width: 74px; }
-.by label :deep(.quantity input) { width: 100%; }
-.by label.wide { flex: 1; }
-.by label.wide :deep(input) { width: 100%; }
-@media (max-width: 1000px) { .below { grid-template-columns: 1fr; } }
+.bench {
+  display: flex;
+  flex-direction: column;
+  gap: 8px;
+}
+table {
+  border-collapse: collapse;
+  width: 100%;
+}
+th {
+  text-align: left;
+  font-weight: 500;
+  font-size: 11px;
+  color: var(--ink-2);
+  padding: 3px 8px;
+  border-bottom: 1px solid var(--rule-strong);
+}
+th.num {
+  text-align: right;
+}
+.n {
+  width: 22px;
+}
+.below {
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) 340px;
+  gap: 14px;
+  align-items: start;
+}
+.how,
+.left {
+  display: grid;
+  gap: 4px;
+  align-content: start;
+}
+.by {
+  display: flex;
+  gap: 6px 14px;
+  color: var(--ink-2);
+  flex-wrap: wrap;
+}
+.by label {
+  display: flex;
+  gap: 6px;
+  align-items: center;
+  white-space: nowrap;
+}
+.by label :deep(input) {
+  width: 104px;
+}
+.by label :deep(.quantity) {
+  width: 74px;
+}
+.by label :deep(.quantity input) {
+  width: 100%;
+}
+.by label.wide {
+  flex: 1;
+}
+.by label.wide :deep(input) {
+  width: 100%;
+}
+@media (max-width: 1000px) {
+  .below {
+    grid-template-columns: 1fr;
+  }
+}
 @media (max-width: 700px) {
-  thead { display: none; }
-  table, tbody { display: block; }
-  .by { flex-direction: column; }
+  thead {
+    display: none;
+  }
+  table,
+  tbody {
+    display: block;
+  }
+  .by {
+    flex-direction: column;
+  }
 }
 </style>

@@ -12,85 +12,223 @@ const diagnosis = computed(() => insight.diagnosis);
 
 /** Below this a cause is only named in passing. */
 const worthALine = 0.03;
-const shown = computed(() => diagnosis.value.ranked.filter(({ probability }, index) => index < 2 || probability >= worthALine));
-const others = computed(() => diagnosis.value.ranked.filter((cause) => !shown.value.includes(cause)).map(({ label }) => label.toLowerCase()).join(', '));
+const shown = computed(() =>
+  diagnosis.value.ranked.filter(({ probability }, index) => index < 2 || probability >= worthALine),
+);
+const others = computed(() =>
+  diagnosis.value.ranked
+    .filter((cause) => !shown.value.includes(cause))
+    .map(({ label }) => label.toLowerCase())
+    .join(', '),
+);
 const next = computed(() => diagnosis.value.next.slice(0, 3));
-const percent = (probability: number) => (probability < 0.01 ? '< 1 %' : `${Math.round(probability * 100)} %`);
+const percent = (probability: number) =>
+  probability < 0.01 ? '< 1 %' : `${Math.round(probability * 100)} %`;
 const minutes = ({ minutes: all }: NextTest) => `${Math.max(1, Math.round(all))} min`;
 </script>
 
 <template>
-  <div v-if="diagnosis.stopped" class="cause"><p class="says">{{ untilSafe }}</p></div>
+  <div v-if="diagnosis.stopped" class="cause">
+    <p class="says">{{ untilSafe }}</p>
+  </div>
   <div v-else class="cause">
     <p class="says">{{ diagnosis.says }}</p>
     <table aria-label="Causes">
-      <thead><tr><th>Cause</th><th class="num">chance</th><th>speaks for it</th><th>speaks against it</th></tr></thead>
+      <thead>
+        <tr>
+          <th>Cause</th>
+          <th class="num">chance</th>
+          <th>speaks for it</th>
+          <th>speaks against it</th>
+        </tr>
+      </thead>
       <tbody>
         <tr v-for="cause in shown" :key="cause.cause" :data-cause="cause.cause">
-          <td class="name"><b>{{ cause.label }}</b><span v-if="cause.where" class="where mono">{{ own.quantity(cause.where.atM, 'm') }} ± {{ own.quantity(cause.where.spreadM, 'm') }}</span><span class="dim tiny">{{ cause.means }}.{{ cause.probability >= 0.1 ? ` ${cause.remedy}` : '' }}</span></td>
-          <td class="num mono chance"><svg width="56" height="8" aria-hidden="true"><rect width="56" height="8" class="ground" /><rect :width="56 * cause.probability" height="8" class="part" /></svg> {{ percent(cause.probability) }}</td>
-          <td class="words" data-side="speaks for it"><span v-for="words in cause.pro" :key="words">{{ words }}</span><span v-if="cause.pro.length === 0" class="dim">nothing so far</span></td>
-          <td class="words" data-side="speaks against it"><span v-for="words in cause.contra" :key="words">{{ words }}</span></td>
+          <td class="name">
+            <b>{{ cause.label }}</b
+            ><span v-if="cause.where" class="where mono"
+              >{{ own.quantity(cause.where.atM, 'm') }} ± {{ own.quantity(cause.where.spreadM, 'm') }}</span
+            ><span class="dim tiny"
+              >{{ cause.means }}.{{ cause.probability >= 0.1 ? ` ${cause.remedy}` : '' }}</span
+            >
+          </td>
+          <td class="num mono chance">
+            <svg width="56" height="8" aria-hidden="true">
+              <rect width="56" height="8" class="ground" />
+              <rect :width="56 * cause.probability" height="8" class="part" />
+            </svg>
+            {{ percent(cause.probability) }}
+          </td>
+          <td class="words" data-side="speaks for it">
+            <span v-for="words in cause.pro" :key="words">{{ words }}</span
+            ><span v-if="cause.pro.length === 0" class="dim">nothing so far</span>
+          </td>
+          <td class="words" data-side="speaks against it">
+            <span v-for="words in cause.contra" :key="words">{{ words }}</span>
+          </td>
         </tr>
       </tbody>
     </table>
-    <p class="tiny dim">Under 3 % each: {{ others }}. One main trouble is assumed; several at once show as “something else”.</p>
+    <p class="tiny dim">
+      Under 3 % each: {{ others }}. One main trouble is assumed; several at once show as “something else”.
+    </p>
     <div class="two">
-    <section class="next">
-      <h2>What would tell most now</h2>
-      <ol>
-        <li v-for="one in next" :key="one.test.id" :data-test="one.test.id">
-          <b>{{ one.test.label }}</b> <span class="mono">{{ minutes(one) }}</span><span v-if="one.needs.length" class="dim"> with {{ one.needs.join(', ') }}</span>
-          <span class="dim tiny">, expected to settle {{ one.bits.toFixed(2) }} bits of the doubt. {{ one.test.connect }}</span>
-        </li>
-      </ol>
-      <p v-if="next.length === 0" class="dim">No test is left that would change this picture.</p>
-    </section>
-    <section>
-      <h2>What the run is fit for</h2>
-      <p class="fit">{{ insight.uses.says }} <span v-if="insight.uses.worthReading.length" class="dim">Could change it: <template v-for="(worth, index) in insight.uses.worthReading" :key="worth.test">{{ index ? '; ' : '' }}{{ testDefinition(worth.test).label.toLowerCase() }} ({{ worth.uses.join(', ') }})</template>.</span></p>
-      <table aria-label="Uses">
-        <tbody>
-          <tr v-for="use in insight.uses.uses" :key="use.id" :data-use="use.id">
-            <td class="use">{{ use.label }}</td>
-            <td class="bar"><MarginBar :share="use.margins[0]?.share ?? null" :state="use.standing" /></td>
-            <td>{{ use.says }}</td>
-            <td class="dim">{{ use.basis }}</td>
-          </tr>
-        </tbody>
-      </table>
-    </section>
+      <section class="next">
+        <h2>What would tell most now</h2>
+        <ol>
+          <li v-for="one in next" :key="one.test.id" :data-test="one.test.id">
+            <b>{{ one.test.label }}</b> <span class="mono">{{ minutes(one) }}</span><span
+              v-if="one.needs.length"
+              class="dim"
+            >
+              with {{ one.needs.join(', ') }}</span
+            >
+            <span class="dim tiny"
+              >, expected to settle {{ one.bits.toFixed(2) }} bits of the doubt. {{ one.test.connect }}</span
+            >
+          </li>
+        </ol>
+        <p v-if="next.length === 0" class="dim">No test is left that would change this picture.</p>
+      </section>
+      <section>
+        <h2>What the run is fit for</h2>
+        <p class="fit">
+          {{ insight.uses.says }}
+          <span v-if="insight.uses.worthReading.length" class="dim"
+            >Could change it:
+            <template v-for="(worth, index) in insight.uses.worthReading" :key="worth.test"
+              >{{ index ? '; ' : '' }}{{ testDefinition(worth.test).label.toLowerCase() }} ({{
+                worth.uses.join(', ')
+              }})</template
+            >.</span
+          >
+        </p>
+        <table aria-label="Uses">
+          <tbody>
+            <tr v-for="use in insight.uses.uses" :key="use.id" :data-use="use.id">
+              <td class="use">{{ use.label }}</td>
+              <td class="bar"><MarginBar :share="use.margins[0]?.share ?? null" :state="use.standing" /></td>
+              <td>{{ use.says }}</td>
+              <td class="dim">{{ use.basis }}</td>
+            </tr>
+          </tbody>
+        </table>
+      </section>
     </div>
   </div>
 </template>
 
 <style scoped>
-.cause { display: grid; gap: 10px; }
-.says { font-size: 15px; font-weight: 600; border-left: 3px solid var(--copper); padding: 4px 12px; background: var(--copper-3); }
-table { border-collapse: collapse; width: 100%; }
-th { text-align: left; font-weight: 500; font-size: 11px; color: var(--ink-2); padding: 3px 8px; border-bottom: 1px solid var(--rule-strong); }
-td { padding: 5px 8px; border-bottom: 1px solid var(--rule); vertical-align: top; font-size: 12px; }
-.num { text-align: right; white-space: nowrap; }
-.name { width: 32%; }
-.name b { font-size: 13px; margin-right: 8px; }
-.name .tiny { display: block; }
-.where { color: var(--madder); white-space: nowrap; }
-.words span { display: block; }
-.ground { fill: var(--rule); }
-.part { fill: var(--copper); }
-.two { display: grid; grid-template-columns: minmax(0, 0.8fr) minmax(0, 1.2fr); gap: 24px; align-items: start; }
-.two td { padding: 3px 6px; }
-@media (max-width: 1000px) { .two { grid-template-columns: 1fr; } }
-.use { width: 30%; }
-.fit { padding: 2px 0 4px; }
-.next ol { list-style: decimal inside; display: grid; gap: 3px; padding-top: 4px; }
+.cause {
+  display: grid;
+  gap: 10px;
+}
+.says {
+  font-size: 15px;
+  font-weight: 600;
+  border-left: 3px solid var(--copper);
+  padding: 4px 12px;
+  background: var(--copper-3);
+}
+table {
+  border-collapse: collapse;
+  width: 100%;
+}
+th {
+  text-align: left;
+  font-weight: 500;
+  font-size: 11px;
+  color: var(--ink-2);
+  padding: 3px 8px;
+  border-bottom: 1px solid var(--rule-strong);
+}
+td {
+  padding: 5px 8px;
+  border-bottom: 1px solid var(--rule);
+  vertical-align: top;
+  font-size: 12px;
+}
+.num {
+  text-align: right;
+  white-space: nowrap;
+}
+.name {
+  width: 32%;
+}
+.name b {
+  font-size: 13px;
+  margin-right: 8px;
+}
+.name .tiny {
+  display: block;
+}
+.where {
+  color: var(--madder);
+  white-space: nowrap;
+}
+.words span {
+  display: block;
+}
+.ground {
+  fill: var(--rule);
+}
+.part {
+  fill: var(--copper);
+}
+.two {
+  display: grid;
+  grid-template-columns: minmax(0, 0.8fr) minmax(0, 1.2fr);
+  gap: 24px;
+  align-items: start;
+}
+.two td {
+  padding: 3px 6px;
+}
+@media (max-width: 1000px) {
+  .two {
+    grid-template-columns: 1fr;
+  }
+}
+.use {
+  width: 30%;
+}
+.fit {
+  padding: 2px 0 4px;
+}
+.next ol {
+  list-style: decimal inside;
+  display: grid;
+  gap: 3px;
+  padding-top: 4px;
+}
 @media (max-width: 700px) {
-  thead { display: none; }
-  table, tbody { display: block; }
-  tr { display: grid; grid-template-columns: 1fr auto; border-bottom: 1px solid var(--rule); padding: 6px 0; }
-  td { border: 0; }
-  .name { width: auto; }
-  .words { grid-column: 1 / -1; padding-block: 2px; }
-  .words:has(span)::before { content: attr(data-side); font-size: 11px; color: var(--ink-2); }
+  thead {
+    display: none;
+  }
+  table,
+  tbody {
+    display: block;
+  }
+  tr {
+    display: grid;
+    grid-template-columns: 1fr auto;
+    border-bottom: 1px solid var(--rule);
+    padding: 6px 0;
+  }
+  td {
+    border: 0;
+  }
+  .name {
+    width: auto;
+  }
+  .words {
+    grid-column: 1 / -1;
+    padding-block: 2px;
+  }
+  .words:has(span)::before {
+    content: attr(data-side);
+    font-size: 11px;
+    color: var(--ink-2);
+  }
 }
 </style>

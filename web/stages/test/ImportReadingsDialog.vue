@@ -18,7 +18,9 @@ const { person, instrument } = useTaking();
 const why = ref<string[]>([]);
 
 const read = computed(() => readingsFromTable(store.site!, table));
-const problems = computed(() => read.value.problems.slice(0, 12).map(({ line, why }) => `Line ${line}: ${why}`));
+const problems = computed(() =>
+  read.value.problems.slice(0, 12).map(({ line, why }) => `Line ${line}: ${why}`),
+);
 const figure = ({ test, value }: { test: Parameters<typeof testDefinition>[0]; value: number }) => {
   const { asks } = testDefinition(test);
   return formatQuantity(value, asks.kind === 'figure' ? asks.unit : '');
@@ -26,7 +28,19 @@ const figure = ({ test, value }: { test: Parameters<typeof testDefinition>[0]; v
 
 function apply(): void {
   const at = new Date().toISOString();
-  const changes = read.value.readings.map(({ run, cameraNumber: _, test, value, ...about }) => takeReading(run, { test, value }, { by: person(), at, mark: crypto.randomUUID().slice(0, 8), ...about, instrument: about.instrument ?? instrument.value }));
+  const changes = read.value.readings.map(({ run, cameraNumber: _, test, value, ...about }) =>
+    takeReading(
+      run,
+      { test, value },
+      {
+        by: person(),
+        at,
+        mark: crypto.randomUUID().slice(0, 8),
+        ...about,
+        instrument: about.instrument ?? instrument.value,
+      },
+    ),
+  );
   const refused = store.change(`Import ${changes.length} readings`, changes);
   why.value = refused.slice(0, 5).map(({ path, allowed }) => `${path}: ${allowed}`);
   if (refused.length === 0) emit('done');
@@ -34,22 +48,58 @@ function apply(): void {
 </script>
 
 <template>
-  <Dialog visible modal header="Readings from a table" :style="{ width: '560px' }" @update:visible="emit('done')">
+  <Dialog
+    visible
+    modal
+    header="Readings from a table"
+    :style="{ width: '560px' }"
+    @update:visible="emit('done')"
+  >
     <form @submit.prevent="apply">
       <p v-for="one in [...remarks, ...read.remarks]" :key="one" class="dim">{{ one }}</p>
       <div class="scroll">
         <table aria-label="Readings to take">
-          <tbody><tr v-for="(one, index) in read.readings" :key="index"><td class="mono">{{ one.cameraNumber }}</td><td>{{ testDefinition(one.test).label }}</td><td class="num mono">{{ figure(one) }}</td><td class="dim">{{ one.at ? new Date(one.at).toLocaleString([], { dateStyle: 'short', timeStyle: 'short' }) : 'now' }}</td></tr></tbody>
+          <tbody>
+            <tr v-for="(one, index) in read.readings" :key="index">
+              <td class="mono">{{ one.cameraNumber }}</td>
+              <td>{{ testDefinition(one.test).label }}</td>
+              <td class="num mono">{{ figure(one) }}</td>
+              <td class="dim">
+                {{
+                  one.at
+                    ? new Date(one.at).toLocaleString([], { dateStyle: 'short', timeStyle: 'short' })
+                    : 'now'
+                }}
+              </td>
+            </tr>
+          </tbody>
         </table>
       </div>
-      <DialogFoot :problems="[...problems, ...why]" :go="`Take ${read.readings.length} reading${read.readings.length === 1 ? '' : 's'}`" :held="problems.length > 0 || read.readings.length === 0" @leave="emit('done')" />
+      <DialogFoot
+        :problems="[...problems, ...why]"
+        :go="`Take ${read.readings.length} reading${read.readings.length === 1 ? '' : 's'}`"
+        :held="problems.length > 0 || read.readings.length === 0"
+        @leave="emit('done')"
+      />
     </form>
   </Dialog>
 </template>
 
 <style scoped>
-.scroll { max-height: 320px; overflow: auto; margin: 6px 0; }
-table { border-collapse: collapse; width: 100%; }
-td { padding: 3px 8px; border-bottom: 1px solid var(--rule); }
-.num { text-align: right; }
+.scroll {
+  max-height: 320px;
+  overflow: auto;
+  margin: 6px 0;
+}
+table {
+  border-collapse: collapse;
+  width: 100%;
+}
+td {
+  padding: 3px 8px;
+  border-bottom: 1px solid var(--rule);
+}
+.num {
+  text-align: right;
+}
 </style>

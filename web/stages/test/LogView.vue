@@ -17,9 +17,14 @@ const store = useSite();
 const { person } = useTaking();
 const striking = ref<string | null>(null);
 
-const readings = computed(() => Object.values(store.site!.reading).filter((reading) => reading.runId === evaluation.run.id).sort((a, b) => Date.parse(b.at) - Date.parse(a.at)));
+const readings = computed(() =>
+  Object.values(store.site!.reading)
+    .filter((reading) => reading.runId === evaluation.run.id)
+    .sort((a, b) => Date.parse(b.at) - Date.parse(a.at)),
+);
 const when = (at: string) => new Date(at).toLocaleString([], { dateStyle: 'short', timeStyle: 'short' });
-const reasonAllowed = (text: string) => (text.length > 0 && text.length <= 200 ? undefined : 'say why, in up to 200 characters');
+const reasonAllowed = (text: string) =>
+  text.length > 0 && text.length <= 200 ? undefined : 'say why, in up to 200 characters';
 
 /** A table of readings, of this run and others, as a meter or a colleague gives it. */
 const importing = shallowRef<{ table: ForeignTable; remarks: string[] } | null>(null);
@@ -43,7 +48,9 @@ function pasted(event: ClipboardEvent): void {
 }
 
 function strike(reading: Reading, why: string): void {
-  store.change(`Strike out ${testDefinition(reading.test).label}`, [strikeOut(reading, why, person(), new Date().toISOString())]);
+  store.change(`Strike out ${testDefinition(reading.test).label}`, [
+    strikeOut(reading, why, person(), new Date().toISOString()),
+  ]);
   striking.value = null;
 }
 </script>
@@ -51,16 +58,42 @@ function strike(reading: Reading, why: string): void {
 <template>
   <div class="log" tabindex="-1" @paste="pasted">
     <div class="row tools">
-      <label class="btn small file">Import readings<input type="file" accept=".csv,.tsv,.txt,.xlsx" aria-label="Readings to import" @change="chosen" /></label>
-      <span class="dim tiny">CSV or XLSX: run, test, value; or a column for each test. Or paste rows with their headings here.</span>
+      <label class="btn small file"
+        >Import readings<input
+          type="file"
+          accept=".csv,.tsv,.txt,.xlsx"
+          aria-label="Readings to import"
+          @change="chosen"
+      /></label>
+      <span class="dim tiny"
+        >CSV or XLSX: run, test, value; or a column for each test. Or paste rows with their headings
+        here.</span
+      >
     </div>
     <p v-if="refused" class="caution" role="alert">{{ refused }}</p>
-    <ImportReadingsDialog v-if="importing" :table="importing.table" :remarks="importing.remarks" @done="importing = null" />
-    <p v-if="readings.length === 0" class="empty"><strong>No reading of this run yet.</strong>Take the first one at the Bench: foreign voltage.</p>
+    <ImportReadingsDialog
+      v-if="importing"
+      :table="importing.table"
+      :remarks="importing.remarks"
+      @done="importing = null"
+    />
+    <p v-if="readings.length === 0" class="empty">
+      <strong>No reading of this run yet.</strong>Take the first one at the Bench: foreign voltage.
+    </p>
     <template v-else>
       <ReadingsOverTime :readings="readings" />
       <table aria-label="Readings of this run">
-        <thead><tr><th>When</th><th>Reading</th><th>found</th><th>by</th><th>with</th><th>conditions</th><th /></tr></thead>
+        <thead>
+          <tr>
+            <th>When</th>
+            <th>Reading</th>
+            <th>found</th>
+            <th>by</th>
+            <th>with</th>
+            <th>conditions</th>
+            <th />
+          </tr>
+        </thead>
         <tbody>
           <tr v-for="reading in readings" :key="reading.id" :class="{ struck: reading.struck }">
             <td class="mono when">{{ when(reading.at) }}</td>
@@ -68,11 +101,33 @@ function strike(reading: Reading, why: string): void {
             <td class="mono what">{{ readingWords(reading) }}</td>
             <td>{{ reading.by }}</td>
             <td>{{ reading.instrument }}{{ reading.serial ? `, ${reading.serial}` : '' }}</td>
-            <td>{{ [reading.conditions, reading.temperatureC === undefined ? '' : `cable ${reading.temperatureC} °C`].filter(Boolean).join('; ') }}</td>
+            <td>
+              {{
+                [
+                  reading.conditions,
+                  reading.temperatureC === undefined ? '' : `cable ${reading.temperatureC} °C`,
+                ]
+                  .filter(Boolean)
+                  .join('; ')
+              }}
+            </td>
             <td class="strike">
-              <span v-if="reading.struck">struck out: {{ reading.struck.why }} <span class="dim tiny">({{ reading.struck.by }}, {{ when(reading.struck.at) }})</span></span>
-              <TextField v-else-if="striking === reading.id" value="" label="Why it is struck out" placeholder="Why? Then Enter" :refuse="reasonAllowed" autofocus @take="(why) => strike(reading, why)" />
-              <button v-else type="button" class="btn small" @click="striking = reading.id">Strike out</button>
+              <span v-if="reading.struck"
+                >struck out: {{ reading.struck.why }}
+                <span class="dim tiny">({{ reading.struck.by }}, {{ when(reading.struck.at) }})</span></span
+              >
+              <TextField
+                v-else-if="striking === reading.id"
+                value=""
+                label="Why it is struck out"
+                placeholder="Why? Then Enter"
+                :refuse="reasonAllowed"
+                autofocus
+                @take="(why) => strike(reading, why)"
+              />
+              <button v-else type="button" class="btn small" @click="striking = reading.id">
+                Strike out
+              </button>
             </td>
           </tr>
         </tbody>
@@ -82,21 +137,72 @@ function strike(reading: Reading, why: string): void {
 </template>
 
 <style scoped>
-.file { cursor: pointer; position: relative; overflow: hidden; }
-.file input { position: absolute; inset: 0; opacity: 0; cursor: pointer; }
-.file:focus-within { outline: 2px solid var(--copper); }
-.tools { align-items: center; }
-.log { outline: none; display: grid; gap: 12px; align-content: start; }
-table { border-collapse: collapse; width: 100%; font-size: 12px; }
-th { text-align: left; font-weight: 500; font-size: 11px; color: var(--ink-2); padding: 3px 8px; border-bottom: 1px solid var(--rule-strong); }
-td { padding: 3px 8px; border-bottom: 1px solid var(--rule); }
-.when { white-space: nowrap; }
-.struck .what { text-decoration: line-through; color: var(--ink-3); }
-.strike { text-align: right; }
+.file {
+  cursor: pointer;
+  position: relative;
+  overflow: hidden;
+}
+.file input {
+  position: absolute;
+  inset: 0;
+  opacity: 0;
+  cursor: pointer;
+}
+.file:focus-within {
+  outline: 2px solid var(--copper);
+}
+.tools {
+  align-items: center;
+}
+.log {
+  outline: none;
+  display: grid;
+  gap: 12px;
+  align-content: start;
+}
+table {
+  border-collapse: collapse;
+  width: 100%;
+  font-size: 12px;
+}
+th {
+  text-align: left;
+  font-weight: 500;
+  font-size: 11px;
+  color: var(--ink-2);
+  padding: 3px 8px;
+  border-bottom: 1px solid var(--rule-strong);
+}
+td {
+  padding: 3px 8px;
+  border-bottom: 1px solid var(--rule);
+}
+.when {
+  white-space: nowrap;
+}
+.struck .what {
+  text-decoration: line-through;
+  color: var(--ink-3);
+}
+.strike {
+  text-align: right;
+}
 @media (max-width: 700px) {
-  thead { display: none; }
-  table, tbody { display: block; }
-  tr { display: grid; grid-template-columns: 1fr 1fr; border-bottom: 1px solid var(--rule); padding: 6px 0; }
-  td { border: 0; }
+  thead {
+    display: none;
+  }
+  table,
+  tbody {
+    display: block;
+  }
+  tr {
+    display: grid;
+    grid-template-columns: 1fr 1fr;
+    border-bottom: 1px solid var(--rule);
+    padding: 6px 0;
+  }
+  td {
+    border: 0;
+  }
 }
 </style>

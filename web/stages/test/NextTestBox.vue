@@ -1,10 +1,21 @@
 <script setup lang="ts">
 import { computed } from 'vue';
 import type { LightRun } from '#core/evaluation';
-import { comesFirst, isStopped, testDefinition, untilSafe, type Diagnosis, type RunReadings } from '#core/findings';
+import {
+  comesFirst,
+  isStopped,
+  testDefinition,
+  untilSafe,
+  type Diagnosis,
+  type RunReadings,
+} from '#core/findings';
 
 /** What to test next: first what must be known of every run, then what tells most for its minutes. */
-const { evaluation, diagnosis, readings } = defineProps<{ evaluation: LightRun; diagnosis: Diagnosis | null; readings: RunReadings }>();
+const { evaluation, diagnosis, readings } = defineProps<{
+  evaluation: LightRun;
+  diagnosis: Diagnosis | null;
+  readings: RunReadings;
+}>();
 
 const stopped = computed(() => isStopped(readings));
 const required = computed(() => {
@@ -27,15 +38,27 @@ const lower = (label: string) => label.charAt(0).toLowerCase() + label.slice(1);
 <template>
   <div class="next">
     <p v-if="stopped">{{ untilSafe }}</p>
-    <p v-else-if="required"><b>Next: {{ lower(required.label) }}.</b> {{ says }}</p>
-    <p v-else><b>Tested.</b> {{ evaluation.findings.binding.label }}: {{ evaluation.findings.binding.says }}.</p>
+    <p v-else-if="required">
+      <b>Next: {{ lower(required.label) }}.</b> {{ says }}
+    </p>
+    <p v-else>
+      <b>Tested.</b> {{ evaluation.findings.binding.label }}: {{ evaluation.findings.binding.says }}.
+    </p>
     <template v-if="diagnosis && !stopped">
       <p>{{ diagnosis.says }}</p>
-      <p v-if="best && best.test.id !== required?.id" class="dim">Tells most for its time now: <b>{{ lower(best.test.label) }}</b>, {{ needs }}.</p>
+      <p v-if="best && best.test.id !== required?.id" class="dim">
+        Tells most for its time now: <b>{{ lower(best.test.label) }}</b>, {{ needs }}.
+      </p>
     </template>
   </div>
 </template>
 
 <style scoped>
-.next { border-left: 3px solid var(--copper); padding: 6px 12px; background: var(--copper-3); display: grid; gap: 3px; }
+.next {
+  border-left: 3px solid var(--copper);
+  padding: 6px 12px;
+  background: var(--copper-3);
+  display: grid;
+  gap: 3px;
+}
 </style>

@@ -19,5 +19,10 @@ watch(() => picture, paint, { flush: 'post' });
 </template>
 
 <style scoped>
-canvas { display: block; width: 100%; height: auto; border: 1px solid var(--rule-strong); }
+canvas {
+  display: block;
+  width: 100%;
+  height: auto;
+  border: 1px solid var(--rule-strong);
+}
 </style>

@@ -32,24 +32,53 @@ const insight = useInsight();
 
 const evaluation = computed(() => selection.current);
 const view = computed<TestView>(() => (isTestView(route.query['view']) ? route.query['view'] : 'bench'));
-const show = (next: TestView) => void router.push({ ...route, query: next === 'bench' ? {} : { view: next } });
+const show = (next: TestView) =>
+  void router.push({ ...route, query: next === 'bench' ? {} : { view: next } });
 
-const stopped = computed(() => (evaluation.value?.findings.state === 'stop' ? evaluation.value.findings.binding : undefined));
+const stopped = computed(() =>
+  evaluation.value?.findings.state === 'stop' ? evaluation.value.findings.binding : undefined,
+);
 const headEnd = computed(() => {
   const patch = evaluation.value?.run.patchedTo;
   return patch ? `input ${patch.input}` : 'head end';
 });
-const marks = computed(() => faultsOf(evaluation.value?.findings.events ?? []).map((event) => ({ atM: event.atM, says: `${own.quantity(event.atM, 'm')}, ${eventWords(event)}`, grave: true })));
+const marks = computed(() =>
+  faultsOf(evaluation.value?.findings.events ?? []).map((event) => ({
+    atM: event.atM,
+    says: `${own.quantity(event.atM, 'm')}, ${eventWords(event)}`,
+    grave: true,
+  })),
+);
 /** How far the metre axis goes where a trace is shown under the line. */
 const axisM = ref(0);
 
 function setState(state: RunState): void {
   const run = evaluation.value?.run;
-  if (run) store.change(`Run ${evaluation.value!.camera.number} is ${state}`, [markState(run, state, new Date().toISOString())]);
+  if (run)
+    store.change(`Run ${evaluation.value!.camera.number} is ${state}`, [
+      markState(run, state, new Date().toISOString()),
+    ]);
 }
 useKeys([
-  ...testViews.map(({ id, says, key }) => ({ keys: [key], says: says.toLowerCase(), group: 'Test', run: () => show(id) })),
-  { keys: ['w'], says: 'why the run stands so', group: 'Test', run: () => { if (evaluation.value) why.ask({ kind: 'verdict', runId: evaluation.value.run.id, id: evaluation.value.findings.binding.id }); } },
+  ...testViews.map(({ id, says, key }) => ({
+    keys: [key],
+    says: says.toLowerCase(),
+    group: 'Test',
+    run: () => show(id),
+  })),
+  {
+    keys: ['w'],
+    says: 'why the run stands so',
+    group: 'Test',
+    run: () => {
+      if (evaluation.value)
+        why.ask({
+          kind: 'verdict',
+          runId: evaluation.value.run.id,
+          id: evaluation.value.findings.binding.id,
+        });
+    },
+  },
   { keys: ['l'], says: 'mark live', group: 'Test', run: () => setState('live') },
   { keys: ['i'], says: 'mark isolated', group: 'Test', run: () => setState('isolated') },
   { keys: ['d'], says: 'mark disconnected', group: 'Test', run: () => setState('disconnected') },
@@ -57,18 +86,43 @@ useKeys([
 </script>
 
 <template>
-  <div v-if="!evaluation" class="empty"><strong>Pick a run to test.</strong>Choose it on the left, or press <kbd>j</kbd> for the first one. Hatched bars are runs that nobody has tested yet.</div>
+  <div v-if="!evaluation" class="empty">
+    <strong>Pick a run to test.</strong>Choose it on the left, or press <kbd>j</kbd> for the first one.
+    Hatched bars are runs that nobody has tested yet.
+  </div>
   <div v-else class="test">
     <div class="row head">
       <h1>{{ evaluation.camera.number }} {{ evaluation.camera.name }}</h1>
       <ViewTabs :views="testViews" :view="view" label="Views of the tests" @show="show" />
       <span class="push" />
-      <label class="state">The run is <PickField :value="evaluation.run.state" :choices="choices.runState" label="State of the run" @take="setState" /></label>
+      <label class="state"
+        >The run is
+        <PickField
+          :value="evaluation.run.state"
+          :choices="choices.runState"
+          label="State of the run"
+          @take="setState"
+      /></label>
     </div>
     <p v-if="stopped" class="stop" role="alert">{{ stopped.says }}</p>
-    <RunLine :evaluation="evaluation" :head-end="headEnd" :marks="marks" :axis-m="view === 'trace' ? axisM : 0" />
-    <BenchView v-if="view === 'bench'" :evaluation="evaluation" :diagnosis="insight?.diagnosis ?? null" @trace="show('trace')" />
-    <TraceBench v-else-if="view === 'trace'" :key="evaluation.run.id" :evaluation="evaluation" @axis="(metres) => (axisM = metres)" />
+    <RunLine
+      :evaluation="evaluation"
+      :head-end="headEnd"
+      :marks="marks"
+      :axis-m="view === 'trace' ? axisM : 0"
+    />
+    <BenchView
+      v-if="view === 'bench'"
+      :evaluation="evaluation"
+      :diagnosis="insight?.diagnosis ?? null"
+      @trace="show('trace')"
+    />
+    <TraceBench
+      v-else-if="view === 'trace'"
+      :key="evaluation.run.id"
+      :evaluation="evaluation"
+      @axis="(metres) => (axisM = metres)"
+    />
     <VoltsView v-else-if="view === 'volts'" :evaluation="evaluation" />
     <PictureView v-else-if="view === 'picture'" :evaluation="evaluation" />
     <CauseView v-else-if="view === 'cause' && insight" :insight="insight" />
@@ -77,13 +131,41 @@ useKeys([
 </template>
 
 <style scoped>
-.test { height: calc(100% + 14px); padding-bottom: 14px; overflow: hidden auto; display: flex; flex-direction: column; gap: 6px; scrollbar-width: thin; }
-.test > * { flex: none; }
-.head { align-items: center; flex-wrap: wrap; row-gap: 4px; }
-.state { display: flex; gap: 8px; align-items: center; color: var(--ink-2); white-space: nowrap; }
+.test {
+  height: calc(100% + 14px);
+  padding-bottom: 14px;
+  overflow: hidden auto;
+  display: flex;
+  flex-direction: column;
+  gap: 6px;
+  scrollbar-width: thin;
+}
+.test > * {
+  flex: none;
+}
+.head {
+  align-items: center;
+  flex-wrap: wrap;
+  row-gap: 4px;
+}
+.state {
+  display: flex;
+  gap: 8px;
+  align-items: center;
+  color: var(--ink-2);
+  white-space: nowrap;
+}
 @media (max-width: 700px) {
-  .test { height: auto; overflow: visible; }
-  .push { display: none; }
-  .state :deep(.p-select) { min-height: 40px; align-items: center; }
+  .test {
+    height: auto;
+    overflow: visible;
+  }
+  .push {
+    display: none;
+  }
+  .state :deep(.p-select) {
+    min-height: 40px;
+    align-items: center;
+  }
 }
 </style>

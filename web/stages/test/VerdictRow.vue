@@ -11,20 +11,43 @@ import PicksField from '../../parts/PicksField.vue';
 import QuantityField from '../../parts/QuantityField.vue';
 
 /** One thing to know of a run: what to write its reading down with, what is expected, and what the reading means. */
-const { verdict, test, reading = undefined, heldBack = undefined } = defineProps<{
-  number: number; verdict: LightVerdict; test: TestDefinition; reading?: Reading | undefined; heldBack?: string | undefined; asked: boolean; inHand: boolean;
+const {
+  verdict,
+  test,
+  reading = undefined,
+  heldBack = undefined,
+} = defineProps<{
+  number: number;
+  verdict: LightVerdict;
+  test: TestDefinition;
+  reading?: Reading | undefined;
+  heldBack?: string | undefined;
+  asked: boolean;
+  inHand: boolean;
   /** An instrument is connected that can take it. */
   byInstrument: boolean;
   /** It is reading something. */
   busy: boolean;
 }>();
-const emit = defineEmits<{ take: [found: Found]; entered: [from: HTMLElement | null]; why: []; hold: []; read: []; open: [] }>();
+const emit = defineEmits<{
+  take: [found: Found];
+  entered: [from: HTMLElement | null];
+  why: [];
+  hold: [];
+  read: [];
+  open: [];
+}>();
 const row = useTemplateRef('row');
 
 const sensible = (value: number) => (value >= 0 && value <= 100_000 ? undefined : 'from 0 to 100 000');
 const expectedWords = () => {
   const { expected } = verdict;
-  if (!expected) return { continuity: 'through', 'camera-at-head-end': 'works', 'camera-on-local-supply': 'works' }[verdict.id as string] ?? '';
+  if (!expected)
+    return (
+      { continuity: 'through', 'camera-at-head-end': 'works', 'camera-on-local-supply': 'works' }[
+        verdict.id as string
+      ] ?? ''
+    );
   const sign = expected.name === 'below' ? '< ' : expected.name === 'above' ? '> ' : '';
   return sign + formatQuantity(expected.value, expected.unit);
 };
@@ -38,57 +61,213 @@ function takeFigure(value: number): void {
 }
 function takePicture(): void {
   // Picked and unpicked again is no picture that was seen clean.
-  if (picked.value && (picked.value.length > 0 || seen.value)) emit('take', { test: 'picture', symptoms: picked.value });
+  if (picked.value && (picked.value.length > 0 || seen.value))
+    emit('take', { test: 'picture', symptoms: picked.value });
   picked.value = null;
 }
 </script>
 
 <template>
-  <tr ref="row" :class="{ asked, held: inHand }" :data-verdict="verdict.id" @focusin="emit('hold')" @click="emit('hold')">
+  <tr
+    ref="row"
+    :class="{ asked, held: inHand }"
+    :data-verdict="verdict.id"
+    @focusin="emit('hold')"
+    @click="emit('hold')"
+  >
     <td class="mono dim n">{{ number }}</td>
     <td class="label">{{ verdict.label }}</td>
     <td class="num read">
-      <QuantityField v-if="test.asks.kind === 'figure'" :value="verdict.read?.value ?? null" :unit="unit" :digits="2" again size="large" :label="verdict.label" :allowed="sensible" :disabled="heldBack !== undefined" @take="takeFigure" @entered="emit('entered', row)" />
-      <PickField v-else-if="verdict.id === 'continuity'" :value="reading?.test === 'continuity' ? reading.found : null" :choices="choices.continuity" :label="verdict.label" placeholder="pick" :disabled="heldBack !== undefined" @take="(found) => emit('take', { test: 'continuity', found })" />
-      <PickField v-else-if="test.asks.kind === 'words'" :value="reading && 'found' in reading && reading.test !== 'continuity' ? reading.found : null" :choices="choices.swap" :label="verdict.label" placeholder="pick" :disabled="heldBack !== undefined" @take="(found) => emit('take', { test: verdict.id, found } as Found)" />
+      <QuantityField
+        v-if="test.asks.kind === 'figure'"
+        :value="verdict.read?.value ?? null"
+        :unit="unit"
+        :digits="2"
+        again
+        size="large"
+        :label="verdict.label"
+        :allowed="sensible"
+        :disabled="heldBack !== undefined"
+        @take="takeFigure"
+        @entered="emit('entered', row)"
+      />
+      <PickField
+        v-else-if="verdict.id === 'continuity'"
+        :value="reading?.test === 'continuity' ? reading.found : null"
+        :choices="choices.continuity"
+        :label="verdict.label"
+        placeholder="pick"
+        :disabled="heldBack !== undefined"
+        @take="(found) => emit('take', { test: 'continuity', found })"
+      />
+      <PickField
+        v-else-if="test.asks.kind === 'words'"
+        :value="reading && 'found' in reading && reading.test !== 'continuity' ? reading.found : null"
+        :choices="choices.swap"
+        :label="verdict.label"
+        placeholder="pick"
+        :disabled="heldBack !== undefined"
+        @take="(found) => emit('take', { test: verdict.id, found } as Found)"
+      />
       <span v-else-if="test.asks.kind === 'symptoms'" class="symptoms">
-        <PicksField :values="picked ?? seen?.symptoms ?? []" :choices="choices.symptom" :label="verdict.label" :placeholder="seen ? 'Clean' : 'pick'" :disabled="heldBack !== undefined" @take="(next) => (picked = next)" @closed="takePicture" />
-        <button v-if="!seen && !picked" type="button" class="btn small" :disabled="heldBack !== undefined" @click="emit('take', { test: 'picture', symptoms: [] })">Clean</button>
+        <PicksField
+          :values="picked ?? seen?.symptoms ?? []"
+          :choices="choices.symptom"
+          :label="verdict.label"
+          :placeholder="seen ? 'Clean' : 'pick'"
+          :disabled="heldBack !== undefined"
+          @take="(next) => (picked = next)"
+          @closed="takePicture"
+        />
+        <button
+          v-if="!seen && !picked"
+          type="button"
+          class="btn small"
+          :disabled="heldBack !== undefined"
+          @click="emit('take', { test: 'picture', symptoms: [] })"
+        >
+          Clean
+        </button>
       </span>
-      <button v-else type="button" class="btn small" :disabled="heldBack !== undefined" @click.stop="emit('open')">{{ test.asks.kind === 'trace' ? (reading ? 'See trace' : 'Take a trace') : (verdict.read ? formatQuantity(verdict.read.value, verdict.read.unit) : 'Write down') }}</button>
+      <button
+        v-else
+        type="button"
+        class="btn small"
+        :disabled="heldBack !== undefined"
+        @click.stop="emit('open')"
+      >
+        {{
+          test.asks.kind === 'trace'
+            ? reading
+              ? 'See trace'
+              : 'Take a trace'
+            : verdict.read
+              ? formatQuantity(verdict.read.value, verdict.read.unit)
+              : 'Write down'
+        }}
+      </button>
     </td>
-    <td class="by"><button v-if="byInstrument" type="button" class="btn small" :disabled="heldBack !== undefined || busy" :aria-label="`Read ${verdict.label} with the instrument`" @click.stop="emit('read')">Read</button></td>
+    <td class="by">
+      <button
+        v-if="byInstrument"
+        type="button"
+        class="btn small"
+        :disabled="heldBack !== undefined || busy"
+        :aria-label="`Read ${verdict.label} with the instrument`"
+        @click.stop="emit('read')"
+      >
+        Read
+      </button>
+    </td>
     <td class="num mono dim expected">{{ expectedWords() }}</td>
     <td class="bar"><MarginBar :share="verdict.share" :state="verdict.state" /></td>
     <td class="means">
-      <button type="button" class="plain" @click="emit('why')">{{ heldBack && verdict.state === 'untested' ? heldBack : verdict.says }} <span class="ask">why</span></button>
+      <button type="button" class="plain" @click="emit('why')">
+        {{ heldBack && verdict.state === 'untested' ? heldBack : verdict.says }} <span class="ask">why</span>
+      </button>
     </td>
   </tr>
 </template>
 
 <style scoped>
-td { padding: 1px 8px; height: 28px; border-bottom: 1px solid var(--rule); }
-.held { background: var(--sheet); }
-.asked { background: var(--copper-3); }
-.num { text-align: right; white-space: nowrap; }
-.label { line-height: 1.15; }
-.n, .by { padding: 1px 2px; }
-.read :deep(.quantity) { width: 118px; }
-.read :deep(.p-select), .symptoms :deep(.p-multiselect) { width: 118px; text-align: left; }
-.read .btn { min-width: 92px; justify-content: center; }
-.symptoms { display: inline-flex; gap: 4px; align-items: center; }
-.symptoms .btn { min-width: 0; }
-.means { min-width: 132px; font-size: 12px; color: var(--ink-2); line-height: 1.2; }
-.ask { text-decoration: underline; text-underline-offset: 2px; font-size: 11px; color: var(--copper); }
+td {
+  padding: 1px 8px;
+  height: 28px;
+  border-bottom: 1px solid var(--rule);
+}
+.held {
+  background: var(--sheet);
+}
+.asked {
+  background: var(--copper-3);
+}
+.num {
+  text-align: right;
+  white-space: nowrap;
+}
+.label {
+  line-height: 1.15;
+}
+.n,
+.by {
+  padding: 1px 2px;
+}
+.read :deep(.quantity) {
+  width: 118px;
+}
+.read :deep(.p-select),
+.symptoms :deep(.p-multiselect) {
+  width: 118px;
+  text-align: left;
+}
+.read .btn {
+  min-width: 92px;
+  justify-content: center;
+}
+.symptoms {
+  display: inline-flex;
+  gap: 4px;
+  align-items: center;
+}
+.symptoms .btn {
+  min-width: 0;
+}
+.means {
+  min-width: 132px;
+  font-size: 12px;
+  color: var(--ink-2);
+  line-height: 1.2;
+}
+.ask {
+  text-decoration: underline;
+  text-underline-offset: 2px;
+  font-size: 11px;
+  color: var(--copper);
+}
 @media (max-width: 700px) {
-  tr { display: grid; grid-template-columns: 22px 1fr auto; align-items: center; border-bottom: 1px solid var(--rule); padding: 6px 0; }
-  td { border: 0; padding: 2px 4px; height: auto; }
-  .read { grid-column: 3; }
-  .read :deep(.quantity) { width: 132px; }
-  .read :deep(input), .read :deep(.p-select), .read :deep(.p-multiselect) { min-height: 42px; align-items: center; }
-  .by { grid-column: 3; grid-row: 3; justify-self: end; }
-  .expected { grid-column: 3; grid-row: 2; padding-right: 28px; }
-  .bar { grid-column: 1 / 3; grid-row: 2; padding-left: 26px; }
-  .means { grid-column: 1 / 3; grid-row: 3; padding-left: 26px; }
+  tr {
+    display: grid;
+    grid-template-columns: 22px 1fr auto;
+    align-items: center;
+    border-bottom: 1px solid var(--rule);
+    padding: 6px 0;
+  }
+  td {
+    border: 0;
+    padding: 2px 4px;
+    height: auto;
+  }
+  .read {
+    grid-column: 3;
+  }
+  .read :deep(.quantity) {
+    width: 132px;
+  }
+  .read :deep(input),
+  .read :deep(.p-select),
+  .read :deep(.p-multiselect) {
+    min-height: 42px;
+    align-items: center;
+  }
+  .by {
+    grid-column: 3;
+    grid-row: 3;
+    justify-self: end;
+  }
+  .expected {
+    grid-column: 3;
+    grid-row: 2;
+    padding-right: 28px;
+  }
+  .bar {
+    grid-column: 1 / 3;
+    grid-row: 2;
+    padding-left: 26px;
+  }
+  .means {
+    grid-column: 1 / 3;
+    grid-row: 3;
+    padding-left: 26px;
+  }
 }
 </style>

@@ -4,7 +4,10 @@ import { testDefinition } from '#core/findings';
 import { takeReading, type Found, type Run } from '#core/site';
 import { useSite } from '../../stores/site';
 
-export interface TakenWith { instrument: string; serial?: string }
+export interface TakenWith {
+  instrument: string;
+  serial?: string;
+}
 
 /** What a person holds, kept from one visit to the next. Shared by all views of the stage. */
 const instrument = useLocalStorage('neotrope-instrument', 'Bench meter 1');
@@ -24,9 +27,12 @@ export function useTaking() {
   function take(run: Run, cameraNumber: number, found: Found, withWhat?: TakenWith): boolean {
     const own = serial.value.trim();
     const change = takeReading(run, found, {
-      by: person(), ...(withWhat ?? { instrument: instrument.value, ...(own ? { serial: own } : {}) }), ...(conditions.value.trim() ? { conditions: conditions.value.trim() } : {}),
+      by: person(),
+      ...(withWhat ?? { instrument: instrument.value, ...(own ? { serial: own } : {}) }),
+      ...(conditions.value.trim() ? { conditions: conditions.value.trim() } : {}),
       ...(dependsOnWarmth(found) && cableC.value !== null ? { temperatureC: cableC.value } : {}),
-      at: new Date().toISOString(), mark: crypto.randomUUID().slice(0, 8),
+      at: new Date().toISOString(),
+      mark: crypto.randomUUID().slice(0, 8),
     });
     const refused = store.change(`Read ${testDefinition(found.test).label}, run ${cameraNumber}`, [change]);
     problem.value = refused[0] ? `${refused[0].path}: ${refused[0].allowed}` : '';

@@ -8,13 +8,17 @@ export function useInsight() {
   const evaluation = useEvaluation();
   const selection = useSelection();
   const insight = shallowRef<Insight | null>(null);
-  watch(() => selection.current, async (current) => {
-    if (!current) {
-      insight.value = null;
-      return;
-    }
-    const found = await evaluation.insight(current.run.id);
-    if (selection.current === current) insight.value = found;
-  }, { immediate: true });
+  watch(
+    () => selection.current,
+    async (current) => {
+      if (!current) {
+        insight.value = null;
+        return;
+      }
+      const found = await evaluation.insight(current.run.id);
+      if (selection.current === current) insight.value = found;
+    },
+    { immediate: true },
+  );
   return insight;
 }

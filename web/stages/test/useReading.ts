@@ -14,25 +14,40 @@ export function useReading() {
   const { take } = useTaking();
 
   const readingsOf = (runId: string) => readingsByRun(store.site!).get(runId) ?? {};
-  const mayRead = (runId: string, test: TestId): boolean => instrument.canRead.has(test) && heldBack(testDefinition(test), store.site!.run[runId]!, readingsOf(runId)) === undefined;
+  const mayRead = (runId: string, test: TestId): boolean =>
+    instrument.canRead.has(test) &&
+    heldBack(testDefinition(test), store.site!.run[runId]!, readingsOf(runId)) === undefined;
 
   const shownTests = ({ findings }: LightRun): TestId[] => {
     const shown = new Set(findings.verdicts.map(({ id }) => id));
     return tests.map(({ id }) => id).filter((id) => shown.has(id));
   };
   /** Tests of the run that the instrument could read now, in their order. */
-  const readable = (evaluation: LightRun): TestId[] => shownTests(evaluation).filter((id) => mayRead(evaluation.run.id, id));
+  const readable = (evaluation: LightRun): TestId[] =>
+    shownTests(evaluation).filter((id) => mayRead(evaluation.run.id, id));
 
   async function read({ run, camera }: LightRun, test: TestId): Promise<boolean> {
     const now = store.site!.run[run.id]!;
-    const answer = await instrument.read({ test, runNumber: camera.number, state: now.state, current: camera.supply.current });
-    return answer !== null && take(now, camera.number, answer.found, { instrument: answer.name, ...(answer.serial ? { serial: answer.serial } : {}) });
+    const answer = await instrument.read({
+      test,
+      runNumber: camera.number,
+      state: now.state,
+      current: camera.supply.current,
+    });
+    return (
+      answer !== null &&
+      take(now, camera.number, answer.found, {
+        instrument: answer.name,
+        ...(answer.serial ? { serial: answer.serial } : {}),
+      })
+    );
   }
   /** Reads one after the other what the readings before it allow, and stops where one is refused. */
   async function readAll(runId: string): Promise<void> {
     const evaluation = evaluations.byRun.get(runId);
     if (!evaluation || instrument.busy !== null) return;
-    for (const test of shownTests(evaluation)) if (mayRead(runId, test) && !(await read(evaluation, test))) return;
+    for (const test of shownTests(evaluation))
+      if (mayRead(runId, test) && !(await read(evaluation, test))) return;
   }
   return { readable, read, readAll };
 }

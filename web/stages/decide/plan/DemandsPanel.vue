@@ -13,18 +13,35 @@ import { useSite } from '../../../stores/site';
 const { demands, costs } = defineProps<{ demands: Demands; costs: readonly PolicyCost[] }>();
 const store = useSite();
 
-const goals: { value: Demands['goal']; says: string }[] = [{ value: 'ip', says: 'Every camera to IP that can' }, { value: 'view', says: 'Give each view what it needs' }, { value: 'mend', says: 'Mend what does not hold' }];
-const figures: { value: Demands['figures']; says: string }[] = [{ value: 'as-known', says: 'Figures as they are known' }, { value: 'pessimistic', says: 'Unmeasured figures at their worst' }, { value: 'measured-only', says: 'Measured figures only' }];
+const goals: { value: Demands['goal']; says: string }[] = [
+  { value: 'ip', says: 'Every camera to IP that can' },
+  { value: 'view', says: 'Give each view what it needs' },
+  { value: 'mend', says: 'Mend what does not hold' },
+];
+const figures: { value: Demands['figures']; says: string }[] = [
+  { value: 'as-known', says: 'Figures as they are known' },
+  { value: 'pessimistic', says: 'Unmeasured figures at their worst' },
+  { value: 'measured-only', says: 'Measured figures only' },
+];
 
 function set(what: string, next: Demands): void {
   store.change(`Demand: ${what}`, [demand(next)]);
 }
-const cap = (name: keyof Demands['caps'], what: string, value: number | undefined) => set(what, { ...demands, caps: withFields(demands.caps, { [name]: value }) });
-const schools = computed(() => policies.map((policy) => {
-  const now = policy.schools.find(({ id }) => id === demands.policies[policy.id])!;
-  return { ...policy, now, choices: policy.schools.map(({ id, label }) => ({ value: id, says: label })), others: costs.filter((cost) => cost.policy === policy.id && !cost.chosen) };
-}));
-const labelOf = (policy: PolicyId, school: string) => policies.find(({ id }) => id === policy)!.schools.find(({ id }) => id === school)!.label;
+const cap = (name: keyof Demands['caps'], what: string, value: number | undefined) =>
+  set(what, { ...demands, caps: withFields(demands.caps, { [name]: value }) });
+const schools = computed(() =>
+  policies.map((policy) => {
+    const now = policy.schools.find(({ id }) => id === demands.policies[policy.id])!;
+    return {
+      ...policy,
+      now,
+      choices: policy.schools.map(({ id, label }) => ({ value: id, says: label })),
+      others: costs.filter((cost) => cost.policy === policy.id && !cost.chosen),
+    };
+  }),
+);
+const labelOf = (policy: PolicyId, school: string) =>
+  policies.find(({ id }) => id === policy)!.schools.find(({ id }) => id === school)!.label;
 const signed = (value: number) => `${value < 0 ? '' : '+'}${formatQuantity(value, 'money')}`;
 function costWords({ policy, school, moreCost, changed, moreIp }: PolicyCost): string {
   if (moreCost === null) return `${labelOf(policy, school)}: nothing can be planned so`;
@@ -34,17 +51,87 @@ function costWords({ policy, school, moreCost, changed, moreIp }: PolicyCost): s
 
 <template>
   <section class="demands" aria-label="What is demanded">
-    <FieldRow label="Goal"><PickField :value="demands.goal" :choices="goals" label="Goal" @take="(goal) => set('goal', { ...demands, goal })" /></FieldRow>
-    <FieldRow label="Rest on"><PickField :value="demands.figures" :choices="figures" label="Figures to rest on" @take="(next) => set('figures', { ...demands, figures: next })" /></FieldRow>
-    <FieldRow label="Costs at most"><QuantityField :value="demands.caps.cost ?? null" unit="" label="Cap on cost" :allowed="within(0, 10_000_000)" clearable placeholder="no cap" @take="(value) => cap('cost', 'cap on cost', value)" @clear="cap('cost', 'no cap on cost', undefined)" /><span class="dim tiny">{{ aboutOf(store.site!).currency }}</span></FieldRow>
-    <FieldRow label="Dark at most"><QuantityField :value="demands.caps.darkHours ?? null" unit="h" label="Cap on dark hours" :allowed="within(0, 100_000, 'h')" clearable placeholder="no cap" @take="(value) => cap('darkHours', 'cap on dark hours', value)" @clear="cap('darkHours', 'no cap on dark hours', undefined)" /></FieldRow>
-    <FieldRow label="Labour at most"><QuantityField :value="demands.caps.hours ?? null" unit="h" label="Cap on labour" :allowed="within(0, 100_000, 'h')" clearable placeholder="no cap" @take="(value) => cap('hours', 'cap on labour', value)" @clear="cap('hours', 'no cap on labour', undefined)" /></FieldRow>
-    <FieldRow label="Left to spare"><QuantityField :value="demands.sparePercent" unit="%" label="Share of every limit left to spare" :allowed="within(0, 80, '%')" @take="(sparePercent) => set('left to spare', { ...demands, sparePercent })" /></FieldRow>
-    <FieldRow label="Spare slots"><QuantityField :value="demands.spareSlots" unit="" label="Recorder slots left free" :allowed="whole(0, 128)" @take="(spareSlots) => set('spare slots', { ...demands, spareSlots })" /></FieldRow>
-    <FieldRow label="Over years"><QuantityField :value="demands.years" unit="" label="Years that are looked at" :allowed="whole(1, 30)" @take="(years) => set('years', { ...demands, years })" /></FieldRow>
+    <FieldRow label="Goal"
+      ><PickField
+        :value="demands.goal"
+        :choices="goals"
+        label="Goal"
+        @take="(goal) => set('goal', { ...demands, goal })"
+    /></FieldRow>
+    <FieldRow label="Rest on"
+      ><PickField
+        :value="demands.figures"
+        :choices="figures"
+        label="Figures to rest on"
+        @take="(next) => set('figures', { ...demands, figures: next })"
+    /></FieldRow>
+    <FieldRow label="Costs at most"
+      ><QuantityField
+        :value="demands.caps.cost ?? null"
+        unit=""
+        label="Cap on cost"
+        :allowed="within(0, 10_000_000)"
+        clearable
+        placeholder="no cap"
+        @take="(value) => cap('cost', 'cap on cost', value)"
+        @clear="cap('cost', 'no cap on cost', undefined)"
+      /><span class="dim tiny">{{ aboutOf(store.site!).currency }}</span></FieldRow
+    >
+    <FieldRow label="Dark at most"
+      ><QuantityField
+        :value="demands.caps.darkHours ?? null"
+        unit="h"
+        label="Cap on dark hours"
+        :allowed="within(0, 100_000, 'h')"
+        clearable
+        placeholder="no cap"
+        @take="(value) => cap('darkHours', 'cap on dark hours', value)"
+        @clear="cap('darkHours', 'no cap on dark hours', undefined)"
+    /></FieldRow>
+    <FieldRow label="Labour at most"
+      ><QuantityField
+        :value="demands.caps.hours ?? null"
+        unit="h"
+        label="Cap on labour"
+        :allowed="within(0, 100_000, 'h')"
+        clearable
+        placeholder="no cap"
+        @take="(value) => cap('hours', 'cap on labour', value)"
+        @clear="cap('hours', 'no cap on labour', undefined)"
+    /></FieldRow>
+    <FieldRow label="Left to spare"
+      ><QuantityField
+        :value="demands.sparePercent"
+        unit="%"
+        label="Share of every limit left to spare"
+        :allowed="within(0, 80, '%')"
+        @take="(sparePercent) => set('left to spare', { ...demands, sparePercent })"
+    /></FieldRow>
+    <FieldRow label="Spare slots"
+      ><QuantityField
+        :value="demands.spareSlots"
+        unit=""
+        label="Recorder slots left free"
+        :allowed="whole(0, 128)"
+        @take="(spareSlots) => set('spare slots', { ...demands, spareSlots })"
+    /></FieldRow>
+    <FieldRow label="Over years"
+      ><QuantityField
+        :value="demands.years"
+        unit=""
+        label="Years that are looked at"
+        :allowed="whole(1, 30)"
+        @take="(years) => set('years', { ...demands, years })"
+    /></FieldRow>
     <h3>Schools of practice</h3>
     <div v-for="policy in schools" :key="policy.id" class="policy" :data-policy="policy.id">
-      <FieldRow :label="policy.label"><PickField :value="policy.now.id" :choices="policy.choices" :label="policy.label" @take="(school) => set(policy.label.toLowerCase(), withSchool(demands, policy.id, school))" /></FieldRow>
+      <FieldRow :label="policy.label"
+        ><PickField
+          :value="policy.now.id"
+          :choices="policy.choices"
+          :label="policy.label"
+          @take="(school) => set(policy.label.toLowerCase(), withSchool(demands, policy.id, school))"
+      /></FieldRow>
       <p class="tiny dim">Suits {{ policy.now.suits }}; {{ policy.now.does }}.</p>
       <p v-for="cost in policy.others" :key="cost.school" class="tiny cost mono">{{ costWords(cost) }}</p>
     </div>
@@ -52,9 +139,28 @@ function costWords({ policy, school, moreCost, changed, moreIp }: PolicyCost): s
 </template>
 
 <style scoped>
-.demands { overflow: hidden auto; scrollbar-width: thin; padding-right: 8px; display: grid; gap: 2px; align-content: start; }
-h3 { padding: 8px 0 2px; border-top: 1px solid var(--rule); margin-top: 6px; }
-.policy { padding-bottom: 5px; }
-.policy .tiny { padding-left: 112px; line-height: 1.25; }
-.cost { color: var(--copper); font-size: 10px; }
+.demands {
+  overflow: hidden auto;
+  scrollbar-width: thin;
+  padding-right: 8px;
+  display: grid;
+  gap: 2px;
+  align-content: start;
+}
+h3 {
+  padding: 8px 0 2px;
+  border-top: 1px solid var(--rule);
+  margin-top: 6px;
+}
+.policy {
+  padding-bottom: 5px;
+}
+.policy .tiny {
+  padding-left: 112px;
+  line-height: 1.25;
+}
+.cost {
+  color: var(--copper);
+  font-size: 10px;
+}
 </style>

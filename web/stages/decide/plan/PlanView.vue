@@ -25,37 +25,66 @@ const toast = useToast();
 
 const about = computed(() => aboutOf(store.site!));
 const who = () => ({ by: store.person.trim() || 'Planner', at: new Date().toISOString() });
-const rows = computed(() => evaluation.result!.runs.map((run) => {
-  const kind = planner.plan?.options[run.camera.id];
-  const option = run.options.find((one) => one.kind === kind);
-  return { run, kind, cost: option && option.state !== 'no' ? option.cost : null, differs: kind !== undefined && kind !== run.chosen, locked: store.site!.choice[run.camera.id]?.locked === true };
-}));
+const rows = computed(() =>
+  evaluation.result!.runs.map((run) => {
+    const kind = planner.plan?.options[run.camera.id];
+    const option = run.options.find((one) => one.kind === kind);
+    return {
+      run,
+      kind,
+      cost: option && option.state !== 'no' ? option.cost : null,
+      differs: kind !== undefined && kind !== run.chosen,
+      locked: store.site!.choice[run.camera.id]?.locked === true,
+    };
+  }),
+);
 const changes = computed(() => rows.value.filter(({ differs, locked }) => differs && !locked).length);
-const snags = computed(() => (planner.found.kind === 'plan' ? planner.found.plan.snags : planner.found.kind === 'none' ? [] : planner.found.snags));
+const snags = computed(() =>
+  planner.found.kind === 'plan'
+    ? planner.found.plan.snags
+    : planner.found.kind === 'none'
+      ? []
+      : planner.found.snags,
+);
 const gaps = computed(() => planPriceGaps(store.site!, evaluation.result!.runs, planner.plan));
 
 const rowsBox = useTemplateRef('rowsBox');
-watch(() => [selection.runId, planner.plan !== null], async () => {
-  await nextTick();
-  rowsBox.value?.querySelector('.here')?.scrollIntoView({ block: 'nearest' });
-}, { immediate: true });
+watch(
+  () => [selection.runId, planner.plan !== null],
+  async () => {
+    await nextTick();
+    rowsBox.value?.querySelector('.here')?.scrollIntoView({ block: 'nearest' });
+  },
+  { immediate: true },
+);
 
 const reason = ref<Reason | null>(null);
 const turns = ref<BreakEven[]>([]);
-watch(() => [planner.plan?.proof.kind === 'proven' ? planner.plan : null, selection.current?.camera.id] as const, ([plan, cameraId]) => {
-  [reason.value, turns.value] = [null, []];
-  if (plan && cameraId && !planner.isStale) void planner.explain(cameraId, (found, list) => {
-    [reason.value, turns.value] = [found, list];
-  });
-}, { immediate: true });
+watch(
+  () => [planner.plan?.proof.kind === 'proven' ? planner.plan : null, selection.current?.camera.id] as const,
+  ([plan, cameraId]) => {
+    [reason.value, turns.value] = [null, []];
+    if (plan && cameraId && !planner.isStale)
+      void planner.explain(cameraId, (found, list) => {
+        [reason.value, turns.value] = [found, list];
+      });
+  },
+  { immediate: true },
+);
 
 function pinIt(): void {
   if (!planner.plan) return;
   const pinned = pin(store.site!, planner.plan, who());
-  if (pinned.kind === 'full') toast.add({ severity: 'warn', summary: 'Not pinned', detail: pinned.says, life: 6000 });
+  if (pinned.kind === 'full')
+    toast.add({ severity: 'warn', summary: 'Not pinned', detail: pinned.says, life: 6000 });
   else {
     store.change(`Pin ${planName(store.site!)}`, pinned.changes);
-    toast.add({ severity: 'secondary', summary: 'Pinned', detail: 'It stands under “Side by side”.', life: 2500 });
+    toast.add({
+      severity: 'secondary',
+      summary: 'Pinned',
+      detail: 'It stands under “Side by side”.',
+      life: 2500,
+    });
   }
 }
 function adoptIt(): void {
@@ -64,8 +93,25 @@ function adoptIt(): void {
   if (!plan || planner.isStale) return;
   const name = planName(store.site!);
   const id = freeId((one) => one in store.site!.planned, 'plan');
-  const problems = store.change(`Adopt ${name}`, adopt(store.site!, { ...plannedOf(plan, id, name, who()), pinned: false }, who()));
-  toast.add(problems[0] ? { severity: 'warn', summary: 'Not adopted', detail: `${problems[0].path}: ${problems[0].allowed}`, life: 8000 } : { severity: 'secondary', summary: `${name} adopted`, detail: 'Every camera has its choice; locked ones stayed. Undo takes it all back.', life: 4000 });
+  const problems = store.change(
+    `Adopt ${name}`,
+    adopt(store.site!, { ...plannedOf(plan, id, name, who()), pinned: false }, who()),
+  );
+  toast.add(
+    problems[0]
+      ? {
+          severity: 'warn',
+          summary: 'Not adopted',
+          detail: `${problems[0].path}: ${problems[0].allowed}`,
+          life: 8000,
+        }
+      : {
+          severity: 'secondary',
+          summary: `${name} adopted`,
+          detail: 'Every camera has its choice; locked ones stayed. Undo takes it all back.',
+          life: 4000,
+        },
+  );
 }
 async function saveLp(): Promise<void> {
   const text = await planner.lp();
@@ -85,62 +131,198 @@ useKeys([
     <DemandsPanel class="left" :demands="planner.demands" :costs="planner.schools" />
     <div class="right">
       <div class="row acts">
-        <button type="button" class="btn go" :disabled="planner.busy === 'plan'" @click="planner.findPlan()">{{ planner.found.kind === 'none' ? 'Find the best plan' : 'Find it again' }} <kbd>f</kbd></button>
-        <button type="button" class="btn" :disabled="!planner.plan || planner.isStale" @click="adoptIt">Adopt{{ planner.plan && changes ? `, ${changes} camera${changes === 1 ? ' changes' : 's change'}` : '' }} <kbd>a</kbd></button>
+        <button type="button" class="btn go" :disabled="planner.busy === 'plan'" @click="planner.findPlan()">
+          {{ planner.found.kind === 'none' ? 'Find the best plan' : 'Find it again' }} <kbd>f</kbd>
+        </button>
+        <button type="button" class="btn" :disabled="!planner.plan || planner.isStale" @click="adoptIt">
+          Adopt{{
+            planner.plan && changes ? `, ${changes} camera${changes === 1 ? ' changes' : 's change'}` : ''
+          }}
+          <kbd>a</kbd>
+        </button>
         <button type="button" class="btn" :disabled="!planner.plan" @click="pinIt">Pin <kbd>n</kbd></button>
-        <button type="button" class="btn" :disabled="!planner.plan || planner.busy === 'plan'" @click="planner.costSchools()">What schools cost <kbd>y</kbd></button>
+        <button
+          type="button"
+          class="btn"
+          :disabled="!planner.plan || planner.busy === 'plan'"
+          @click="planner.costSchools()"
+        >
+          What schools cost <kbd>y</kbd>
+        </button>
         <span class="push" />
         <button type="button" class="btn small" @click="saveLp">LP file</button>
       </div>
-      <SearchBar v-if="planner.busy === 'plan'" says="Searching for the best plan" :progress="planner.progress" @stop="planner.stop" />
-      <SearchBar v-else-if="planner.busy === 'policies'" says="Planning under every other school" :progress="null" @stop="planner.stop" />
+      <SearchBar
+        v-if="planner.busy === 'plan'"
+        says="Searching for the best plan"
+        :progress="planner.progress"
+        @stop="planner.stop"
+      />
+      <SearchBar
+        v-else-if="planner.busy === 'policies'"
+        says="Planning under every other school"
+        :progress="null"
+        @stop="planner.stop"
+      />
       <p v-if="planner.trouble" class="stop" role="alert">{{ planner.trouble }}</p>
-      <p v-if="planner.isStale && planner.busy !== 'plan'" class="caution" role="status">The site or what is demanded has changed since. Find it again.</p>
+      <p v-if="planner.isStale && planner.busy !== 'plan'" class="caution" role="status">
+        The site or what is demanded has changed since. Find it again.
+      </p>
       <div v-if="planner.found.kind === 'conflict'" class="stop conflict" role="alert">
         <p>{{ planner.found.conflict.says }}</p>
-        <ul><li v-for="one in planner.found.conflict.demands.filter(({ frees }) => frees)" :key="one.id">Giving up this one alone would do: {{ one.says }}.</li></ul>
+        <ul>
+          <li v-for="one in planner.found.conflict.demands.filter(({ frees }) => frees)" :key="one.id">
+            Giving up this one alone would do: {{ one.says }}.
+          </li>
+        </ul>
       </div>
       <p v-if="planner.found.kind === 'nothing'" class="stop" role="alert">{{ planner.found.says }}</p>
       <p v-for="snag in snags" :key="snag.says" class="caution" data-snag>{{ snag.says }}</p>
       <p v-for="gap in gaps" :key="gap.productId" class="caution" data-gap>{{ gap.says }}</p>
       <template v-if="planner.plan">
-        <TotalsRow :totals="planner.plan.totals" :proof="planner.plan.proof" :currency="about.currency" :years="planner.plan.demands.years" />
-        <p v-for="buy in planner.plan.buys" :key="buy.productId + buy.placeId" class="tiny">Buys {{ buy.count }} × {{ catalogueOf(store.site!).products.get(buy.productId)?.name }} for {{ store.site!.place[buy.placeId]?.name }}.</p>
+        <TotalsRow
+          :totals="planner.plan.totals"
+          :proof="planner.plan.proof"
+          :currency="about.currency"
+          :years="planner.plan.demands.years"
+        />
+        <p v-for="buy in planner.plan.buys" :key="buy.productId + buy.placeId" class="tiny">
+          Buys {{ buy.count }} × {{ catalogueOf(store.site!).products.get(buy.productId)?.name }} for
+          {{ store.site!.place[buy.placeId]?.name }}.
+        </p>
         <div ref="rowsBox" class="rows">
           <table aria-label="The plan, camera by camera">
-            <thead><tr><th /><th>Camera</th><th>chosen now</th><th>the plan has</th><th class="num">by itself</th></tr></thead>
+            <thead>
+              <tr>
+                <th />
+                <th>Camera</th>
+                <th>chosen now</th>
+                <th>the plan has</th>
+                <th class="num">by itself</th>
+              </tr>
+            </thead>
             <tbody>
-              <tr v-for="{ run, kind, cost, differs, locked } in rows" :key="run.run.id" :data-run="run.run.id" :class="{ here: run.run.id === selection.runId }" @click="selection.select(run.run.id)">
-                <td class="mono dim">{{ run.camera.number }}</td><td>{{ run.camera.name }}</td>
-                <td class="dim">{{ run.chosen ? optionLabels[run.chosen].label : '—' }}<em v-if="locked"> locked</em></td>
-                <td :class="{ differs }">{{ kind ? optionLabels[kind].label : 'left out' }}</td><td class="num mono">{{ cost === null ? '' : formatQuantity(cost, 'money') }}</td>
+              <tr
+                v-for="{ run, kind, cost, differs, locked } in rows"
+                :key="run.run.id"
+                :data-run="run.run.id"
+                :class="{ here: run.run.id === selection.runId }"
+                @click="selection.select(run.run.id)"
+              >
+                <td class="mono dim">{{ run.camera.number }}</td>
+                <td>{{ run.camera.name }}</td>
+                <td class="dim">
+                  {{ run.chosen ? optionLabels[run.chosen].label : '—' }}<em v-if="locked"> locked</em>
+                </td>
+                <td :class="{ differs }">{{ kind ? optionLabels[kind].label : 'left out' }}</td>
+                <td class="num mono">{{ cost === null ? '' : formatQuantity(cost, 'money') }}</td>
               </tr>
             </tbody>
           </table>
         </div>
-        <ReasonBox v-if="selection.current" class="why" :title="`${selection.current.camera.number} ${selection.current.camera.name}`" :reason="reason" :turns="turns" :busy="planner.busy === 'reason'" />
-        <p v-else class="dim tiny">Pick a camera to see why the plan has this for it, and what would change it.</p>
+        <ReasonBox
+          v-if="selection.current"
+          class="why"
+          :title="`${selection.current.camera.number} ${selection.current.camera.name}`"
+          :reason="reason"
+          :turns="turns"
+          :busy="planner.busy === 'reason'"
+        />
+        <p v-else class="dim tiny">
+          Pick a camera to see why the plan has this for it, and what would change it.
+        </p>
       </template>
-      <div v-else-if="planner.found.kind === 'none' && planner.busy !== 'plan'" class="empty"><strong>One plan for all cameras together.</strong>Say on the left what it has to heed, then find it. Every camera gets the option that makes the whole site cheapest, with what cameras share counted once; locked choices stay. It is worked out beside the screen, and can be stopped.</div>
+      <div v-else-if="planner.found.kind === 'none' && planner.busy !== 'plan'" class="empty">
+        <strong>One plan for all cameras together.</strong>Say on the left what it has to heed, then find it.
+        Every camera gets the option that makes the whole site cheapest, with what cameras share counted once;
+        locked choices stay. It is worked out beside the screen, and can be stopped.
+      </div>
     </div>
   </div>
 </template>
 
 <style scoped>
-.best { display: grid; grid-template-columns: 318px minmax(0, 1fr); gap: 16px; }
-.left { min-height: 0; border-right: 1px solid var(--rule); }
-.right { display: flex; flex-direction: column; gap: 7px; min-height: 0; min-width: 0; }
-.acts { gap: 8px; flex-wrap: wrap; }
-.conflict ul { font-weight: 400; padding-top: 4px; }
-.rows { flex: 1 1 220px; min-height: 130px; overflow: auto; scrollbar-width: thin; border-top: 1px solid var(--rule-strong); }
-table { border-collapse: collapse; width: 100%; }
-th { position: sticky; top: 0; background: var(--paper); text-align: left; font-weight: 500; font-size: 11px; color: var(--ink-2); padding: 2px 6px; }
-td { padding: 2px 6px; border-bottom: 1px solid var(--rule); font-size: 12px; white-space: nowrap; }
-tr { cursor: pointer; }
-.here { background: var(--copper-3); }
-.differs { font-weight: 600; }
-.num { text-align: right; }
-.why { flex: 1 1 190px; min-height: 120px; }
-em { color: var(--copper); font-style: normal; font-size: 11px; }
-@media (max-width: 1000px) { .best { grid-template-columns: minmax(0, 1fr); } .left { border: 0; } .rows { overflow-x: auto; } }
+.best {
+  display: grid;
+  grid-template-columns: 318px minmax(0, 1fr);
+  gap: 16px;
+}
+.left {
+  min-height: 0;
+  border-right: 1px solid var(--rule);
+}
+.right {
+  display: flex;
+  flex-direction: column;
+  gap: 7px;
+  min-height: 0;
+  min-width: 0;
+}
+.acts {
+  gap: 8px;
+  flex-wrap: wrap;
+}
+.conflict ul {
+  font-weight: 400;
+  padding-top: 4px;
+}
+.rows {
+  flex: 1 1 220px;
+  min-height: 130px;
+  overflow: auto;
+  scrollbar-width: thin;
+  border-top: 1px solid var(--rule-strong);
+}
+table {
+  border-collapse: collapse;
+  width: 100%;
+}
+th {
+  position: sticky;
+  top: 0;
+  background: var(--paper);
+  text-align: left;
+  font-weight: 500;
+  font-size: 11px;
+  color: var(--ink-2);
+  padding: 2px 6px;
+}
+td {
+  padding: 2px 6px;
+  border-bottom: 1px solid var(--rule);
+  font-size: 12px;
+  white-space: nowrap;
+}
+tr {
+  cursor: pointer;
+}
+.here {
+  background: var(--copper-3);
+}
+.differs {
+  font-weight: 600;
+}
+.num {
+  text-align: right;
+}
+.why {
+  flex: 1 1 190px;
+  min-height: 120px;
+}
+em {
+  color: var(--copper);
+  font-style: normal;
+  font-size: 11px;
+}
+@media (max-width: 1000px) {
+  .best {
+    grid-template-columns: minmax(0, 1fr);
+  }
+  .left {
+    border: 0;
+  }
+  .rows {
+    overflow-x: auto;
+  }
+}
 </style>

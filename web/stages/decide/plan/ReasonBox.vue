@@ -15,11 +15,18 @@ defineProps<{ title: string; reason: Reason | null; turns: readonly BreakEven[];
       <div class="two">
         <div>
           <h3>What would change it?</h3>
-          <ul class="turns"><li v-for="turn in turns" :key="turn.of">{{ turn.says }}</li><li v-if="busy" class="dim" aria-busy="true">trying prices and lengths…</li></ul>
+          <ul class="turns">
+            <li v-for="turn in turns" :key="turn.of">{{ turn.says }}</li>
+            <li v-if="busy" class="dim" aria-busy="true">trying prices and lengths…</li>
+          </ul>
         </div>
         <div>
           <h3>Everything else</h3>
-          <ul><li v-for="other in reason.others" :key="other.option"><b>{{ optionLabels[other.option].label }}:</b> <span class="dim">{{ other.says }}</span></li></ul>
+          <ul>
+            <li v-for="other in reason.others" :key="other.option">
+              <b>{{ optionLabels[other.option].label }}:</b> <span class="dim">{{ other.says }}</span>
+            </li>
+          </ul>
         </div>
       </div>
     </template>
@@ -29,9 +36,27 @@ defineProps<{ title: string; reason: Reason | null; turns: readonly BreakEven[];
 </template>
 
 <style scoped>
-.reason { border-top: 1px solid var(--rule-strong); padding-top: 6px; overflow: hidden auto; scrollbar-width: thin; font-size: 12px; }
-.reason p { padding: 2px 0; }
-.two { display: grid; grid-template-columns: 1fr 1fr; gap: 18px; padding-top: 4px; }
-li { padding: 1px 0; line-height: 1.3; }
-li b { font-weight: 500; }
+.reason {
+  border-top: 1px solid var(--rule-strong);
+  padding-top: 6px;
+  overflow: hidden auto;
+  scrollbar-width: thin;
+  font-size: 12px;
+}
+.reason p {
+  padding: 2px 0;
+}
+.two {
+  display: grid;
+  grid-template-columns: 1fr 1fr;
+  gap: 18px;
+  padding-top: 4px;
+}
+li {
+  padding: 1px 0;
+  line-height: 1.3;
+}
+li b {
+  font-weight: 500;
+}
 </style>

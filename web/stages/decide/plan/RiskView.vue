@@ -22,58 +22,169 @@ const planner = usePlanner();
 const futures = 10_000;
 const seed = ref(1);
 const of = ref<'chosen' | 'plan'>(planner.plan ? 'plan' : 'chosen');
-const choices = computed(() => [{ value: 'chosen' as const, says: 'What is chosen so far' }, ...(planner.plan ? [{ value: 'plan' as const, says: 'The plan in hand' }] : [])]);
-const options = computed<Record<string, OptionKind>>(() => (of.value === 'plan' && planner.plan ? planner.plan.options : Object.fromEntries(evaluation.result!.runs.flatMap(({ camera, chosen }) => (chosen ? [[camera.id, chosen]] : [])))));
+const choices = computed(() => [
+  { value: 'chosen' as const, says: 'What is chosen so far' },
+  ...(planner.plan ? [{ value: 'plan' as const, says: 'The plan in hand' }] : []),
+]);
+const options = computed<Record<string, OptionKind>>(() =>
+  of.value === 'plan' && planner.plan
+    ? planner.plan.options
+    : Object.fromEntries(
+        evaluation.result!.runs.flatMap(({ camera, chosen }) => (chosen ? [[camera.id, chosen]] : [])),
+      ),
+);
 const count = computed(() => Object.keys(options.value).length);
 const draw = () => void (count.value > 0 && planner.drawFutures(options.value, futures, seed.value));
 watch(() => [evaluation.result, of.value, seed.value], draw, { immediate: true });
 
 const worth = computed(() => (planner.risk ? mostWorthTesting(planner.risk) : null));
-const percent = (share: number) => (share === 0 ? '0 %' : share < 0.001 ? '< 0.1 %' : formatQuantity(share * 100, '%', share < 0.1 ? 1 : 0));
+const percent = (share: number) =>
+  share === 0 ? '0 %' : share < 0.001 ? '< 0.1 %' : formatQuantity(share * 100, '%', share < 0.1 ? 1 : 0);
 function open(cameraId: string): void {
   const run = evaluation.result!.runs.find(({ camera }) => camera.id === cameraId);
   if (run) void selection.go({ stage: 'test', runId: run.run.id });
 }
-useKeys([{ keys: ['f'], says: 'draw the futures again', group: 'Risk', run: draw }, { keys: ['Escape'], says: 'stop', group: 'Risk', run: planner.stop }]);
+useKeys([
+  { keys: ['f'], says: 'draw the futures again', group: 'Risk', run: draw },
+  { keys: ['Escape'], says: 'stop', group: 'Risk', run: planner.stop },
+]);
 </script>
 
 <template>
   <div class="risk">
     <div class="row acts">
       <PickField :value="of" :choices="choices" label="Whose risk" @take="(next) => (of = next)" />
-      <label class="row seed"><span class="dim tiny">seed</span><QuantityField :value="seed" unit="" label="Seed" :allowed="whole(0, 1_000_000)" @take="(next) => (seed = next)" /></label>
+      <label class="row seed"
+        ><span class="dim tiny">seed</span
+        ><QuantityField
+          :value="seed"
+          unit=""
+          label="Seed"
+          :allowed="whole(0, 1_000_000)"
+          @take="(next) => (seed = next)"
+      /></label>
       <button type="button" class="btn" :disabled="count === 0" @click="draw">Draw again <kbd>f</kbd></button>
     </div>
-    <div v-if="count === 0" class="empty"><strong>Nothing is chosen yet.</strong>Choose options, or find a plan; then ten thousand futures show what might not hold.</div>
+    <div v-if="count === 0" class="empty">
+      <strong>Nothing is chosen yet.</strong>Choose options, or find a plan; then ten thousand futures show
+      what might not hold.
+    </div>
     <template v-else>
-      <SearchBar v-if="planner.busy === 'futures'" :says="`Drawing futures, ${planner.risk?.drawn ?? 0} of ${futures}`" :progress="null" @stop="planner.stop" />
+      <SearchBar
+        v-if="planner.busy === 'futures'"
+        :says="`Drawing futures, ${planner.risk?.drawn ?? 0} of ${futures}`"
+        :progress="null"
+        @stop="planner.stop"
+      />
       <template v-if="planner.risk">
-        <p class="says">In <b class="mono" data-any>{{ percent(planner.risk.anyFails) }}</b> of {{ formatQuantity(planner.risk.drawn, 'money') }} futures at least one camera would not hold as built; <b class="mono">{{ planner.risk.failsOnAverage.toFixed(2) }}</b> fail on average.</p>
-        <p v-if="worth && worth.test" class="worth">Most worth testing before anybody signs: <b>camera {{ worth.number }}, {{ testDefinition(worth.test).label.toLowerCase() }}</b>. It would save {{ worth.savesHours < 0.1 ? 'a few minutes' : formatQuantity(worth.savesHours, 'h') }} of work on average. <button type="button" class="btn small" @click="open(worth.cameraId)">To its bench</button></p>
+        <p class="says">
+          In <b class="mono" data-any>{{ percent(planner.risk.anyFails) }}</b> of
+          {{ formatQuantity(planner.risk.drawn, 'money') }} futures at least one camera would not hold as
+          built; <b class="mono">{{ planner.risk.failsOnAverage.toFixed(2) }}</b> fail on average.
+        </p>
+        <p v-if="worth && worth.test" class="worth">
+          Most worth testing before anybody signs:
+          <b>camera {{ worth.number }}, {{ testDefinition(worth.test).label.toLowerCase() }}</b
+          >. It would save
+          {{ worth.savesHours < 0.1 ? 'a few minutes' : formatQuantity(worth.savesHours, 'h') }} of work on
+          average. <button type="button" class="btn small" @click="open(worth.cameraId)">To its bench</button>
+        </p>
         <p v-else class="dim">No test that is left would tell more about what could fail.</p>
         <div class="rows">
           <table aria-label="Risk by camera">
-            <thead><tr><th /><th>Camera</th><th>option</th><th>fails</th><th /><th>mostly by</th><th>would tell</th></tr></thead>
+            <thead>
+              <tr>
+                <th />
+                <th>Camera</th>
+                <th>option</th>
+                <th>fails</th>
+                <th />
+                <th>mostly by</th>
+                <th>would tell</th>
+              </tr>
+            </thead>
             <tbody>
-              <tr v-for="one in planner.risk.cameras" :key="one.cameraId" :data-camera="one.cameraId"><td class="mono dim">{{ one.number }}</td><td>{{ one.name }}</td><td>{{ optionLabels[one.option].label }}</td><td><MarginBar :share="one.fails / gambleShare" :state="riskStanding(one.fails)" :width="90" /></td><td class="mono num">{{ percent(one.fails) }}</td><td class="dim">{{ one.by ?? '' }}</td><td class="dim">{{ one.test ? testDefinition(one.test).label : one.fails > 0 ? 'no test; more to spare would help' : '' }}</td></tr>
+              <tr v-for="one in planner.risk.cameras" :key="one.cameraId" :data-camera="one.cameraId">
+                <td class="mono dim">{{ one.number }}</td>
+                <td>{{ one.name }}</td>
+                <td>{{ optionLabels[one.option].label }}</td>
+                <td>
+                  <MarginBar :share="one.fails / gambleShare" :state="riskStanding(one.fails)" :width="90" />
+                </td>
+                <td class="mono num">{{ percent(one.fails) }}</td>
+                <td class="dim">{{ one.by ?? '' }}</td>
+                <td class="dim">
+                  {{
+                    one.test
+                      ? testDefinition(one.test).label
+                      : one.fails > 0
+                        ? 'no test; more to spare would help'
+                        : ''
+                  }}
+                </td>
+              </tr>
             </tbody>
           </table>
         </div>
-        <p class="tiny dim">The bar’s tick is one in ten. Loops, losses, lengths and loads fall as far as what they rest on allows: a reading by a few per cent, a table by twelve; one unread coax in thirty-three is taken for steel. The same seed draws the same futures.</p>
+        <p class="tiny dim">
+          The bar’s tick is one in ten. Loops, losses, lengths and loads fall as far as what they rest on
+          allows: a reading by a few per cent, a table by twelve; one unread coax in thirty-three is taken for
+          steel. The same seed draws the same futures.
+        </p>
       </template>
     </template>
   </div>
 </template>
 
 <style scoped>
-.risk { display: flex; flex-direction: column; gap: 8px; min-height: 0; }
-.acts { gap: 12px; align-items: center; }
-.seed { align-items: center; gap: 5px; width: 120px; }
-.says { font-size: 15px; }
-.worth { border-left: 3px solid var(--copper); padding-left: 10px; }
-.rows { flex: 1; min-height: 0; overflow: auto; scrollbar-width: thin; }
-table { border-collapse: collapse; width: 100%; }
-th { position: sticky; top: 0; background: var(--paper); text-align: left; font-weight: 500; font-size: 11px; color: var(--ink-2); padding: 2px 6px; }
-td { padding: 2px 6px; border-bottom: 1px solid var(--rule); font-size: 12px; }
-.num { text-align: right; }
+.risk {
+  display: flex;
+  flex-direction: column;
+  gap: 8px;
+  min-height: 0;
+}
+.acts {
+  gap: 12px;
+  align-items: center;
+}
+.seed {
+  align-items: center;
+  gap: 5px;
+  width: 120px;
+}
+.says {
+  font-size: 15px;
+}
+.worth {
+  border-left: 3px solid var(--copper);
+  padding-left: 10px;
+}
+.rows {
+  flex: 1;
+  min-height: 0;
+  overflow: auto;
+  scrollbar-width: thin;
+}
+table {
+  border-collapse: collapse;
+  width: 100%;
+}
+th {
+  position: sticky;
+  top: 0;
+  background: var(--paper);
+  text-align: left;
+  font-weight: 500;
+  font-size: 11px;
+  color: var(--ink-2);
+  padding: 2px 6px;
+}
+td {
+  padding: 2px 6px;
+  border-bottom: 1px solid var(--rule);
+  font-size: 12px;
+}
+.num {
+  text-align: right;
+}
 </style>

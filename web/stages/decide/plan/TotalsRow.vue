@@ -11,20 +11,58 @@ const own = useMeasures();
 
 <template>
   <p class="totals">
-    <b class="proof" :class="proof.kind">{{ proof.kind === 'proven' ? 'proven best' : proof.kind === 'gap' ? `within ${formatQuantity(proof.percent, '%', 1)} of the best` : 'by hand' }}</b>
-    <span><span class="tiny dim">{{ currency }}</span> <b class="mono" data-plan-cost>{{ formatQuantity(totals.cost, 'money') }}</b></span>
-    <span><span class="tiny dim">due in {{ years }} years</span> <b class="mono">{{ formatQuantity(totals.renewCost, 'money') }}</b></span>
-    <span><span class="tiny dim">labour</span> <b class="mono">{{ formatQuantity(totals.hours, 'h') }}</b></span>
-    <span><span class="tiny dim">dark</span> <b class="mono">{{ formatQuantity(totals.darkHours, 'h') }}</b></span>
-    <span><span class="tiny dim">on IP</span> <b class="mono">{{ totals.ipCameras }} of {{ totals.cameras }}</b></span>
-    <span><span class="tiny dim">new cable</span> <b class="mono">{{ own.quantity(totals.newCableM, 'm') }}</b></span>
-    <span><span class="tiny dim">least spare</span> <b class="mono">{{ formatQuantity(totals.sparePercent, '%') }}</b></span>
+    <b class="proof" :class="proof.kind">{{
+      proof.kind === 'proven'
+        ? 'proven best'
+        : proof.kind === 'gap'
+          ? `within ${formatQuantity(proof.percent, '%', 1)} of the best`
+          : 'by hand'
+    }}</b>
+    <span
+      ><span class="tiny dim">{{ currency }}</span>
+      <b class="mono" data-plan-cost>{{ formatQuantity(totals.cost, 'money') }}</b></span
+    >
+    <span
+      ><span class="tiny dim">due in {{ years }} years</span>
+      <b class="mono">{{ formatQuantity(totals.renewCost, 'money') }}</b></span
+    >
+    <span
+      ><span class="tiny dim">labour</span> <b class="mono">{{ formatQuantity(totals.hours, 'h') }}</b></span
+    >
+    <span
+      ><span class="tiny dim">dark</span>
+      <b class="mono">{{ formatQuantity(totals.darkHours, 'h') }}</b></span
+    >
+    <span
+      ><span class="tiny dim">on IP</span>
+      <b class="mono">{{ totals.ipCameras }} of {{ totals.cameras }}</b></span
+    >
+    <span
+      ><span class="tiny dim">new cable</span>
+      <b class="mono">{{ own.quantity(totals.newCableM, 'm') }}</b></span
+    >
+    <span
+      ><span class="tiny dim">least spare</span>
+      <b class="mono">{{ formatQuantity(totals.sparePercent, '%') }}</b></span
+    >
   </p>
 </template>
 
 <style scoped>
-.totals { display: flex; flex-wrap: wrap; gap: 4px 16px; align-items: baseline; }
-.totals b { font-weight: 500; }
-.proof { border-bottom: 2px solid var(--ochre); font-weight: 600 !important; }
-.proof.proven { border-color: var(--verdigris); }
+.totals {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 4px 16px;
+  align-items: baseline;
+}
+.totals b {
+  font-weight: 500;
+}
+.proof {
+  border-bottom: 2px solid var(--ochre);
+  font-weight: 600 !important;
+}
+.proof.proven {
+  border-color: var(--verdigris);
+}
 </style>

@@ -1,8 +1,28 @@
 <script setup lang="ts">
 import { computed, nextTick, ref, shallowRef, useTemplateRef, watch } from 'vue';
 import { useRoute, useRouter } from 'vue-router';
-import { addDrawing, addPlaceAt, addRoute, changeRoute, distancePx, leastScalePx, metresPerPixel, movePin, pinDown, turnPin } from '#core/drawing';
-import { freeName, removing, thingName, type Change, type Pin, type Place, type Route, type Spot } from '#core/site';
+import {
+  addDrawing,
+  addPlaceAt,
+  addRoute,
+  changeRoute,
+  distancePx,
+  leastScalePx,
+  metresPerPixel,
+  movePin,
+  pinDown,
+  turnPin,
+} from '#core/drawing';
+import {
+  freeName,
+  removing,
+  thingName,
+  type Change,
+  type Pin,
+  type Place,
+  type Route,
+  type Spot,
+} from '#core/site';
 import { choices } from '#core/words';
 import { useKeys } from '../../../keys/keys';
 import { api } from '../../../stores/api';
@@ -25,23 +45,35 @@ const canvas = useTemplateRef('canvas');
 const file = useTemplateRef('file');
 
 const site = computed(() => store.site!);
-const drawings = computed(() => Object.values(site.value.drawing).sort((a, b) => a.name.localeCompare(b.name, 'en', { numeric: true })));
-const drawing = computed(() => drawings.value.find(({ id }) => id === route.query['drawing']) ?? drawings.value[0] ?? null);
+const drawings = computed(() =>
+  Object.values(site.value.drawing).sort((a, b) => a.name.localeCompare(b.name, 'en', { numeric: true })),
+);
+const drawing = computed(
+  () => drawings.value.find(({ id }) => id === route.query['drawing']) ?? drawings.value[0] ?? null,
+);
 const tool = shallowRef<Tool>({ kind: 'pick' });
 const inHand = shallowRef<InHand>(null);
 const problem = ref('');
 const remark = ref('');
 const waiting = ref(false);
 
-const pin = computed(() => (inHand.value?.kind === 'pin' ? site.value.pin[inHand.value.id] ?? null : null));
-const routeInHand = computed(() => (inHand.value?.kind === 'route' ? site.value.route[inHand.value.id] ?? null : null));
-watch(() => drawing.value?.id, () => {
-  inHand.value = null;
-  tool.value = { kind: 'pick' };
-});
+const pin = computed(() => (inHand.value?.kind === 'pin' ? (site.value.pin[inHand.value.id] ?? null) : null));
+const routeInHand = computed(() =>
+  inHand.value?.kind === 'route' ? (site.value.route[inHand.value.id] ?? null) : null,
+);
+watch(
+  () => drawing.value?.id,
+  () => {
+    inHand.value = null;
+    tool.value = { kind: 'pick' };
+  },
+);
 
 function change(label: string, changes: Change[]): boolean {
-  problem.value = store.change(label, changes).map(({ allowed }) => allowed).join('; ');
+  problem.value = store
+    .change(label, changes)
+    .map(({ allowed }) => allowed)
+    .join('; ');
   return problem.value === '';
 }
 const show = (id: string) => router.replace({ ...route, query: { ...route.query, drawing: id } });
@@ -53,12 +85,16 @@ async function take(): Promise<void> {
   const answer = await api.keepPicture('drawing', chosen);
   [waiting.value, file.value.value] = [false, ''];
   if (answer.kind !== 'answer') {
-    problem.value = answer.kind === 'silence' ? 'The server does not answer. Nothing was kept.' : answer.refusal.detail;
+    problem.value =
+      answer.kind === 'silence' ? 'The server does not answer. Nothing was kept.' : answer.refusal.detail;
     return;
   }
   const { remarks, ...picture } = answer.value;
   remark.value = remarks.join(' ');
-  const name = freeName(drawings.value.map((one) => one.name), chosen.name.replace(/\.[^.]+$/, '').slice(0, 60) || 'Drawing');
+  const name = freeName(
+    drawings.value.map((one) => one.name),
+    chosen.name.replace(/\.[^.]+$/, '').slice(0, 60) || 'Drawing',
+  );
   const added = addDrawing(site.value, name, picture);
   if (!change(`Add the drawing ${name}`, [added])) return;
   await show(added.id);
@@ -83,7 +119,10 @@ function putAt(of: Pin['of'], at: Spot): void {
   putDown();
 }
 function putPlaceAt(role: Place['role'], at: Spot): void {
-  const name = freeName(Object.values(site.value.place).map((place) => place.name), roleWords(role));
+  const name = freeName(
+    Object.values(site.value.place).map((place) => place.name),
+    roleWords(role),
+  );
   const { changes, pinId } = addPlaceAt(site.value, drawing.value!.id, name, role, at);
   if (!change(`Note ${name}`, changes)) return;
   inHand.value = { kind: 'pin', id: pinId };
@@ -92,8 +131,10 @@ function putPlaceAt(role: Place['role'], at: Spot): void {
 function spot(at: Spot): void {
   const now = tool.value;
   switch (now.kind) {
-    case 'put': return putAt(now.of, at);
-    case 'put-place': return putPlaceAt(now.role, at);
+    case 'put':
+      return putAt(now.of, at);
+    case 'put-place':
+      return putPlaceAt(now.role, at);
     case 'route': {
       const last = now.points.at(-1);
       // The second click of a double click is no bend.
@@ -102,18 +143,24 @@ function spot(at: Spot): void {
     }
     case 'scale':
       if (!now.a || now.b) tool.value = { kind: 'scale', a: at, b: null };
-      else if (distancePx(now.a, at) < leastScalePx) problem.value = 'The two points are too close together for a scale worth having. Take two that are far apart.';
+      else if (distancePx(now.a, at) < leastScalePx)
+        problem.value =
+          'The two points are too close together for a scale worth having. Take two that are far apart.';
       else {
         problem.value = '';
         tool.value = { kind: 'scale', a: now.a, b: at };
       }
       return;
-    case 'pick': return;
+    case 'pick':
+      return;
   }
 }
 function finishRoute(): void {
   if (tool.value.kind !== 'route' || tool.value.points.length < 2 || !drawing.value) return;
-  const name = freeName(Object.values(site.value.route).map((one) => one.name), 'Route 1');
+  const name = freeName(
+    Object.values(site.value.route).map((one) => one.name),
+    'Route 1',
+  );
   const added = addRoute(site.value, drawing.value.id, tool.value.points, name);
   if (!change(`Draw ${name}`, [added.change])) return;
   inHand.value = { kind: 'route', id: added.routeId };
@@ -126,9 +173,14 @@ function back(): void {
 function scaled(changes: Change[]): void {
   if (change(`Scale of ${drawing.value?.name}`, changes)) putDown();
 }
-const moveBend = (one: Route, index: number, at: Spot) => change(`Move a bend of ${one.name}`, changeRoute(site.value, one, { points: one.points.map((point, k) => (k === index ? at : point)) }));
+const moveBend = (one: Route, index: number, at: Spot) =>
+  change(
+    `Move a bend of ${one.name}`,
+    changeRoute(site.value, one, { points: one.points.map((point, k) => (k === index ? at : point)) }),
+  );
 function removePin(one: Pin): void {
-  if (change(`Take ${thingName(site.value, one.of)} off the drawing`, [removing('pin', one.id)])) inHand.value = null;
+  if (change(`Take ${thingName(site.value, one.of)} off the drawing`, [removing('pin', one.id)]))
+    inHand.value = null;
 }
 function escape(): void {
   if (tool.value.kind !== 'pick') putDown();
@@ -139,27 +191,55 @@ const roleWords = (role: Place['role']): string => choices.role.find(({ value })
 /** What the hand is to do next. */
 function nextMove(now: Tool): string {
   switch (now.kind) {
-    case 'put': return `Click where ${thingName(site.value, now.of)} stands.`;
-    case 'put-place': return `Click where the ${roleWords(now.role).toLowerCase()} is.`;
-    case 'route': return now.points.length < 2 ? 'Click along the way the cable takes, from the head end outwards. It is drawn to what stands there; Alt lets go, Shift keeps it straight.' : 'Enter or a double click ends the route, Backspace takes the last bend back.';
-    case 'scale': return now.b ? 'Type how far apart they are.' : now.a ? 'Click the second of the two points.' : 'Click two points whose distance you know, as far apart as can be.';
-    case 'pick': return '';
+    case 'put':
+      return `Click where ${thingName(site.value, now.of)} stands.`;
+    case 'put-place':
+      return `Click where the ${roleWords(now.role).toLowerCase()} is.`;
+    case 'route':
+      return now.points.length < 2
+        ? 'Click along the way the cable takes, from the head end outwards. It is drawn to what stands there; Alt lets go, Shift keeps it straight.'
+        : 'Enter or a double click ends the route, Backspace takes the last bend back.';
+    case 'scale':
+      return now.b
+        ? 'Type how far apart they are.'
+        : now.a
+          ? 'Click the second of the two points.'
+          : 'Click two points whose distance you know, as far apart as can be.';
+    case 'pick':
+      return '';
   }
 }
 const says = computed(() => nextMove(tool.value));
 const scaleWords = computed(() => {
   if (!drawing.value) return '';
   const scale = metresPerPixel(drawing.value);
-  return scale === null ? 'no scale yet' : `the sheet is ${own.quantity(scale * drawing.value.widthPx, 'm')} wide`;
+  return scale === null
+    ? 'no scale yet'
+    : `the sheet is ${own.quantity(scale * drawing.value.widthPx, 'm')} wide`;
 });
 
 useKeys([
-  { keys: ['s'], says: 'set the scale', group: 'Drawing', run: () => drawing.value && begin({ kind: 'scale', a: null, b: null }) },
-  { keys: ['r'], says: 'draw a route', group: 'Drawing', run: () => drawing.value && begin({ kind: 'route', points: [] }) },
+  {
+    keys: ['s'],
+    says: 'set the scale',
+    group: 'Drawing',
+    run: () => drawing.value && begin({ kind: 'scale', a: null, b: null }),
+  },
+  {
+    keys: ['r'],
+    says: 'draw a route',
+    group: 'Drawing',
+    run: () => drawing.value && begin({ kind: 'route', points: [] }),
+  },
   { keys: ['f'], says: 'fit the drawing to the window', group: 'Drawing', run: () => canvas.value?.fit() },
   { keys: ['+', '='], says: 'nearer', group: 'Drawing', run: () => canvas.value?.by(1.5) },
   { keys: ['-'], says: 'farther', group: 'Drawing', run: () => canvas.value?.by(1 / 1.5) },
-  { keys: ['p'], says: 'the drawing under the arrows: they move, Space sets, [ ] turn', group: 'Drawing', run: () => canvas.value?.focus() },
+  {
+    keys: ['p'],
+    says: 'the drawing under the arrows: they move, Space sets, [ ] turn',
+    group: 'Drawing',
+    run: () => canvas.value?.focus(),
+  },
   { keys: ['Escape'], says: 'put the tool down', group: 'Drawing', run: escape },
 ]);
 </script>
@@ -167,12 +247,47 @@ useKeys([
 <template>
   <div class="drawing-view" @keydown.escape.stop="escape">
     <div class="row bar">
-      <span v-if="drawings.length > 0" class="sheets" role="group" aria-label="Which drawing"><button v-for="one in drawings" :key="one.id" type="button" class="plain" :aria-pressed="one.id === drawing?.id" @click="show(one.id)">{{ one.name }}</button></span>
-      <input ref="file" type="file" accept=".png,.jpg,.jpeg,.svg,image/png,image/jpeg,image/svg+xml" class="out-of-sight" aria-label="Drawing to add" tabindex="-1" @change="take" />
-      <button type="button" class="btn" :disabled="waiting" @click="file?.click()">{{ waiting ? 'Reading the drawing…' : 'Add a drawing…' }}</button>
+      <span v-if="drawings.length > 0" class="sheets" role="group" aria-label="Which drawing"
+        ><button
+          v-for="one in drawings"
+          :key="one.id"
+          type="button"
+          class="plain"
+          :aria-pressed="one.id === drawing?.id"
+          @click="show(one.id)"
+        >
+          {{ one.name }}
+        </button></span
+      >
+      <input
+        ref="file"
+        type="file"
+        accept=".png,.jpg,.jpeg,.svg,image/png,image/jpeg,image/svg+xml"
+        class="out-of-sight"
+        aria-label="Drawing to add"
+        tabindex="-1"
+        @change="take"
+      />
+      <button type="button" class="btn" :disabled="waiting" @click="file?.click()">
+        {{ waiting ? 'Reading the drawing…' : 'Add a drawing…' }}
+      </button>
       <template v-if="drawing">
-        <button type="button" class="btn" :aria-pressed="tool.kind === 'scale'" @click="begin({ kind: 'scale', a: null, b: null })">Scale <kbd>s</kbd></button>
-        <button type="button" class="btn" :aria-pressed="tool.kind === 'route'" @click="begin({ kind: 'route', points: [] })">Route <kbd>r</kbd></button>
+        <button
+          type="button"
+          class="btn"
+          :aria-pressed="tool.kind === 'scale'"
+          @click="begin({ kind: 'scale', a: null, b: null })"
+        >
+          Scale <kbd>s</kbd>
+        </button>
+        <button
+          type="button"
+          class="btn"
+          :aria-pressed="tool.kind === 'route'"
+          @click="begin({ kind: 'route', points: [] })"
+        >
+          Route <kbd>r</kbd>
+        </button>
         <span class="push" />
         <span class="dim tiny">{{ scaleWords }}</span>
         <button type="button" class="btn small" aria-label="Nearer" @click="canvas?.by(1.5)">+</button>
@@ -181,37 +296,144 @@ useKeys([
       </template>
     </div>
     <p v-if="problem" class="caution" role="alert">{{ problem }}</p>
-    <p v-if="remark" class="caution">{{ remark }} <button type="button" class="plain underline" @click="remark = ''">Good</button></p>
-    <div v-if="!drawing" class="empty"><strong>No drawing yet.</strong>Add a floor plan as PNG, JPEG or SVG, one for each floor or building. Then set its scale from two points of known distance, put cameras and head ends on it, and draw the ways the cables take: the drawing tells their lengths.</div>
+    <p v-if="remark" class="caution">
+      {{ remark }} <button type="button" class="plain underline" @click="remark = ''">Good</button>
+    </p>
+    <div v-if="!drawing" class="empty">
+      <strong>No drawing yet.</strong>Add a floor plan as PNG, JPEG or SVG, one for each floor or building.
+      Then set its scale from two points of known distance, put cameras and head ends on it, and draw the ways
+      the cables take: the drawing tells their lengths.
+    </div>
     <div v-else class="table">
       <div class="sheet">
         <p v-if="says" class="says" role="status">{{ says }}</p>
         <PlanCanvas
-          ref="canvas" :key="drawing.id" :site="site" :drawing="drawing" :tool="tool" :in-hand="inHand" @spot="spot" @finish="finishRoute" @back="back" @pick="(next) => (inHand = next)"
-          @move-pin="(one, at) => change(`Move ${thingName(site, one.of)}`, [movePin(one, at)])" @turn-pin="(one, degrees) => change(`Turn ${thingName(site, one.of)}`, [turnPin(one, degrees)])" @move-bend="moveBend" @remove-pin="removePin"
+          ref="canvas"
+          :key="drawing.id"
+          :site="site"
+          :drawing="drawing"
+          :tool="tool"
+          :in-hand="inHand"
+          @spot="spot"
+          @finish="finishRoute"
+          @back="back"
+          @pick="(next) => (inHand = next)"
+          @move-pin="(one, at) => change(`Move ${thingName(site, one.of)}`, [movePin(one, at)])"
+          @turn-pin="(one, degrees) => change(`Turn ${thingName(site, one.of)}`, [turnPin(one, degrees)])"
+          @move-bend="moveBend"
+          @remove-pin="removePin"
         />
       </div>
       <aside class="panel" aria-label="In hand">
-        <ScalePanel v-if="tool.kind === 'scale' && tool.a && tool.b" :site="site" :drawing="drawing" :a="tool.a" :b="tool.b" @take="scaled" @leave="putDown" />
-        <PinPanel v-else-if="pin" :key="pin.id" :site="site" :pin="pin" @change="change" @remove="removePin" @open="(runId) => emit('open', runId)" />
-        <RoutePanel v-else-if="routeInHand" :key="routeInHand.id" :site="site" :route="routeInHand" @change="change" @removed="inHand = null" />
-        <DrawingPanel v-else :site="site" :drawing="drawing" :tool="tool" @begin="begin" @change="change" @finish="finishRoute" />
+        <ScalePanel
+          v-if="tool.kind === 'scale' && tool.a && tool.b"
+          :site="site"
+          :drawing="drawing"
+          :a="tool.a"
+          :b="tool.b"
+          @take="scaled"
+          @leave="putDown"
+        />
+        <PinPanel
+          v-else-if="pin"
+          :key="pin.id"
+          :site="site"
+          :pin="pin"
+          @change="change"
+          @remove="removePin"
+          @open="(runId) => emit('open', runId)"
+        />
+        <RoutePanel
+          v-else-if="routeInHand"
+          :key="routeInHand.id"
+          :site="site"
+          :route="routeInHand"
+          @change="change"
+          @removed="inHand = null"
+        />
+        <DrawingPanel
+          v-else
+          :site="site"
+          :drawing="drawing"
+          :tool="tool"
+          @begin="begin"
+          @change="change"
+          @finish="finishRoute"
+        />
       </aside>
     </div>
   </div>
 </template>
 
 <style scoped>
-.drawing-view { display: flex; flex-direction: column; gap: 8px; min-height: 0; }
-.bar { align-items: center; flex-wrap: wrap; gap: 8px; }
-.sheets { display: flex; flex-wrap: wrap; border: 1px solid var(--rule-strong); border-radius: 4px; overflow: hidden; }
-.sheets button { padding: 4px 11px; }
-.sheets button[aria-pressed='true'] { background: var(--copper-3); font-weight: 600; box-shadow: inset 0 -2px var(--copper); }
-.btn[aria-pressed='true'] { background: var(--copper-3); box-shadow: inset 0 -2px var(--copper); }
-.table { flex: 1; min-height: 0; display: grid; grid-template-columns: minmax(0, 1fr) 260px; gap: 12px; }
-.sheet { position: relative; min-height: 0; }
-.says { position: absolute; left: 1px; top: 1px; right: 1px; padding: 5px 10px; background: var(--copper-3); z-index: 1; }
-.panel { overflow: auto; min-height: 0; scrollbar-width: thin; display: flex; flex-direction: column; gap: 8px; }
-.underline { text-decoration: underline; }
-@media (max-width: 900px) { .table { grid-template-columns: 1fr; grid-template-rows: 60vh auto; } .panel { overflow: visible; } }
+.drawing-view {
+  display: flex;
+  flex-direction: column;
+  gap: 8px;
+  min-height: 0;
+}
+.bar {
+  align-items: center;
+  flex-wrap: wrap;
+  gap: 8px;
+}
+.sheets {
+  display: flex;
+  flex-wrap: wrap;
+  border: 1px solid var(--rule-strong);
+  border-radius: 4px;
+  overflow: hidden;
+}
+.sheets button {
+  padding: 4px 11px;
+}
+.sheets button[aria-pressed='true'] {
+  background: var(--copper-3);
+  font-weight: 600;
+  box-shadow: inset 0 -2px var(--copper);
+}
+.btn[aria-pressed='true'] {
+  background: var(--copper-3);
+  box-shadow: inset 0 -2px var(--copper);
+}
+.table {
+  flex: 1;
+  min-height: 0;
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) 260px;
+  gap: 12px;
+}
+.sheet {
+  position: relative;
+  min-height: 0;
+}
+.says {
+  position: absolute;
+  left: 1px;
+  top: 1px;
+  right: 1px;
+  padding: 5px 10px;
+  background: var(--copper-3);
+  z-index: 1;
+}
+.panel {
+  overflow: auto;
+  min-height: 0;
+  scrollbar-width: thin;
+  display: flex;
+  flex-direction: column;
+  gap: 8px;
+}
+.underline {
+  text-decoration: underline;
+}
+@media (max-width: 900px) {
+  .table {
+    grid-template-columns: 1fr;
+    grid-template-rows: 60vh auto;
+  }
+  .panel {
+    overflow: visible;
+  }
+}
 </style>

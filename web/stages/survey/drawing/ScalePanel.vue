@@ -19,12 +19,26 @@ function take(): void {
 <template>
   <div ref="box" class="scale-panel">
     <h3>How far apart are they?</h3>
-    <QuantityField :value="distanceM" unit="m" label="Distance of the two points" size="large" :allowed="upTo(5000, 'm')" @take="(metres) => (distanceM = metres)" @entered="take" />
-    <div class="row"><button type="button" class="btn go" :disabled="distanceM === null" @click="take">Set the scale</button><button type="button" class="btn" @click="emit('leave')">Leave it</button></div>
+    <QuantityField
+      :value="distanceM"
+      unit="m"
+      label="Distance of the two points"
+      size="large"
+      :allowed="upTo(5000, 'm')"
+      @take="(metres) => (distanceM = metres)"
+      @entered="take"
+    />
+    <div class="row">
+      <button type="button" class="btn go" :disabled="distanceM === null" @click="take">Set the scale</button
+      ><button type="button" class="btn" @click="emit('leave')">Leave it</button>
+    </div>
     <p class="dim tiny">Segments that follow routes on this drawing take their new lengths at once.</p>
   </div>
 </template>
 
 <style scoped>
-.scale-panel { display: grid; gap: 8px; }
+.scale-panel {
+  display: grid;
+  gap: 8px;
+}
 </style>

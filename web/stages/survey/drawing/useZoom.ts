@@ -5,7 +5,10 @@ import { computed, ref, shallowRef, watch, type Ref } from 'vue';
 import type { Spot } from '#core/site';
 
 /** Pan and zoom of a sheet of so many pixels inside an SVG element. Wheel, pinch and drag are the library's. */
-export function useZoom(svg: Readonly<Ref<SVGSVGElement | null>>, sheet: Readonly<Ref<{ id: string; widthPx: number; heightPx: number } | null>>) {
+export function useZoom(
+  svg: Readonly<Ref<SVGSVGElement | null>>,
+  sheet: Readonly<Ref<{ id: string; widthPx: number; heightPx: number } | null>>,
+) {
   const { width, height } = useElementSize(svg);
   const transform = shallowRef<ZoomTransform>(zoomIdentity);
   const behaviour = ref<ZoomBehavior<SVGSVGElement, unknown>>();
@@ -19,23 +22,34 @@ export function useZoom(svg: Readonly<Ref<SVGSVGElement | null>>, sheet: Readonl
     behaviour.value.scaleExtent([k / 4, Math.max(8, k * 40)]);
     select(element).call(behaviour.value.transform, zoomIdentity.translate(x, y).scale(k));
   }
-  const by = (factor: number) => svg.value && behaviour.value && select(svg.value).call(behaviour.value.scaleBy, factor);
+  const by = (factor: number) =>
+    svg.value && behaviour.value && select(svg.value).call(behaviour.value.scaleBy, factor);
 
-  watch(svg, (element) => {
-    if (!element) return;
-    const one = zoom<SVGSVGElement, unknown>().clickDistance(4).on('zoom', (event: { transform: ZoomTransform }) => {
-      transform.value = event.transform;
-    });
-    behaviour.value = one;
-    select(element).call(one).on('dblclick.zoom', null);
-  }, { flush: 'post', immediate: true });
-  watch([width, height, sheet, behaviour], () => {
-    const key = `${sheet.value?.id} ${sheet.value?.widthPx}`;
-    if (width.value > 0 && sheet.value && key !== fitted) {
-      fit();
-      fitted = key;
-    }
-  }, { flush: 'post', immediate: true });
+  watch(
+    svg,
+    (element) => {
+      if (!element) return;
+      const one = zoom<SVGSVGElement, unknown>()
+        .clickDistance(4)
+        .on('zoom', (event: { transform: ZoomTransform }) => {
+          transform.value = event.transform;
+        });
+      behaviour.value = one;
+      select(element).call(one).on('dblclick.zoom', null);
+    },
+    { flush: 'post', immediate: true },
+  );
+  watch(
+    [width, height, sheet, behaviour],
+    () => {
+      const key = `${sheet.value?.id} ${sheet.value?.widthPx}`;
+      if (width.value > 0 && sheet.value && key !== fitted) {
+        fit();
+        fitted = key;
+      }
+    },
+    { flush: 'post', immediate: true },
+  );
 
   const isReady = computed(() => transform.value !== zoomIdentity);
   /** A point of the window as a spot on the sheet. */

@@ -5,7 +5,9 @@ import type { Directive } from 'vue';
 /** How far the hand has moved since it took hold, in pixels of the window, and whether it has let go. */
 export type Drag = (movedX: number, movedY: number, done: boolean) => void;
 
-interface Held { handler: Drag }
+interface Held {
+  handler: Drag;
+}
 const held = new WeakMap<Element, Held>();
 
 /** Lets an element be dragged. The drawing behind it does not move meanwhile. */
@@ -18,18 +20,20 @@ export const vDrag: Directive<SVGElement, Drag> = {
       return [clientX - startX, clientY - startY];
     };
     let last: [number, number] = [0, 0];
-    select(element).call(drag<SVGElement, unknown>()
-      .on('start', (event: D3DragEvent<SVGElement, unknown, unknown>) => {
-        const { clientX, clientY } = pointOf(event.sourceEvent as MouseEvent | TouchEvent);
-        [startX, startY, last] = [clientX, clientY, [0, 0]];
-      })
-      .on('drag', (event: D3DragEvent<SVGElement, unknown, unknown>) => {
-        last = moved(event);
-        held.get(element)?.handler(...last, false);
-      })
-      .on('end', () => {
-        if (last[0] !== 0 || last[1] !== 0) held.get(element)?.handler(...last, true);
-      }));
+    select(element).call(
+      drag<SVGElement, unknown>()
+        .on('start', (event: D3DragEvent<SVGElement, unknown, unknown>) => {
+          const { clientX, clientY } = pointOf(event.sourceEvent as MouseEvent | TouchEvent);
+          [startX, startY, last] = [clientX, clientY, [0, 0]];
+        })
+        .on('drag', (event: D3DragEvent<SVGElement, unknown, unknown>) => {
+          last = moved(event);
+          held.get(element)?.handler(...last, false);
+        })
+        .on('end', () => {
+          if (last[0] !== 0 || last[1] !== 0) held.get(element)?.handler(...last, true);
+        }),
+    );
   },
   updated(element, { value }) {
     held.set(element, { handler: value });

@@ -18,10 +18,24 @@ const { equipment, mains } = defineProps<{ equipment: Equipment; mains: MainsChe
 const emit = defineEmits<{ change: [what: string, changes: Change[]] }>();
 const store = useSite();
 
-const places = computed(() => Object.values(store.site!.place).map(({ id, name }) => ({ value: id, says: name })));
-const is = <K extends GearKind>(kind: K) => (equipment.gear.kind === kind ? (equipment.gear as Extract<Gear, { kind: K }>) : null);
-const gear = computed(() => ({ switch: is('switch'), monitor: is('monitor'), adapter: is('adapter'), ups: is('ups'), rack: is('rack'), circuit: is('circuit') }));
-const inputs = [{ value: 'composite' as const, says: 'Composite' }, { value: 'vga' as const, says: 'VGA' }, { value: 'hdmi' as const, says: 'HDMI' }];
+const places = computed(() =>
+  Object.values(store.site!.place).map(({ id, name }) => ({ value: id, says: name })),
+);
+const is = <K extends GearKind>(kind: K) =>
+  equipment.gear.kind === kind ? (equipment.gear as Extract<Gear, { kind: K }>) : null;
+const gear = computed(() => ({
+  switch: is('switch'),
+  monitor: is('monitor'),
+  adapter: is('adapter'),
+  ups: is('ups'),
+  rack: is('rack'),
+  circuit: is('circuit'),
+}));
+const inputs = [
+  { value: 'composite' as const, says: 'Composite' },
+  { value: 'vga' as const, says: 'VGA' },
+  { value: 'hdmi' as const, says: 'HDMI' },
+];
 
 const circuit = computed(() => mains.circuits.find(({ id }) => id === equipment.id));
 const ups = computed(() => mains.upses.find(({ id }) => id === equipment.id));
@@ -36,40 +50,175 @@ const setGear = (fields: Partial<Gear>) => set('Figures', { gear: { ...equipment
 </script>
 
 <template>
-  <div v-if="hanging" class="load">Load <LoadBar :load="hanging.load" :digits="0" /><span v-if="ups" class="dim">{{ ups.runtimeHours === null ? 'nothing hangs on it' : `lasts ${formatQuantity(ups.runtimeHours, 'h')} at night` }}</span></div>
+  <div v-if="hanging" class="load">
+    Load <LoadBar :load="hanging.load" :digits="0" /><span v-if="ups" class="dim">{{
+      ups.runtimeHours === null
+        ? 'nothing hangs on it'
+        : `lasts ${formatQuantity(ups.runtimeHours, 'h')} at night`
+    }}</span>
+  </div>
   <div v-if="rack" class="load">Units <LoadBar :load="rack.load" :digits="0" /></div>
-  <p v-if="hanging?.load.standing === 'fails'" class="caution">More hangs on it than it may carry{{ circuit ? ' (80 % of its breaker)' : '' }}.</p>
-  <FieldRow label="Name"><TextField :value="equipment.name" label="Name of the gear" :refuse="(text) => (text ? undefined : 'a name')" @take="(name) => set('Name', { name })" /></FieldRow>
-  <FieldRow label="Place"><PickField :value="equipment.placeId" :choices="places" label="Place of the gear" @take="(placeId) => set('Place', { placeId })" /></FieldRow>
+  <p v-if="hanging?.load.standing === 'fails'" class="caution">
+    More hangs on it than it may carry{{ circuit ? ' (80 % of its breaker)' : '' }}.
+  </p>
+  <FieldRow label="Name"
+    ><TextField
+      :value="equipment.name"
+      label="Name of the gear"
+      :refuse="(text) => (text ? undefined : 'a name')"
+      @take="(name) => set('Name', { name })"
+  /></FieldRow>
+  <FieldRow label="Place"
+    ><PickField
+      :value="equipment.placeId"
+      :choices="places"
+      label="Place of the gear"
+      @take="(placeId) => set('Place', { placeId })"
+  /></FieldRow>
   <template v-if="gear.switch">
-    <FieldRow label="Ports"><QuantityField :value="gear.switch.ports" unit="" label="Ports" :allowed="whole(1, 256)" @take="(ports) => setGear({ ports })" /><span class="dim tiny">of them with power</span><QuantityField :value="gear.switch.poePorts" unit="" label="Ports with power" :allowed="whole(0, 256)" @take="(poePorts) => setGear({ poePorts })" /></FieldRow>
-    <FieldRow label="Power budget"><QuantityField :value="gear.switch.poeWatts" unit="W" label="Power budget" :allowed="within(0, 5000, 'W')" @take="(poeWatts) => setGear({ poeWatts })" /></FieldRow>
-    <FieldRow label="Uplink"><QuantityField :value="gear.switch.uplinkMbps" unit="Mb/s" label="Uplink" :allowed="upTo(100_000, 'Mb/s')" @take="(uplinkMbps) => setGear({ uplinkMbps })" /></FieldRow>
+    <FieldRow label="Ports"
+      ><QuantityField
+        :value="gear.switch.ports"
+        unit=""
+        label="Ports"
+        :allowed="whole(1, 256)"
+        @take="(ports) => setGear({ ports })" /><span class="dim tiny">of them with power</span
+      ><QuantityField
+        :value="gear.switch.poePorts"
+        unit=""
+        label="Ports with power"
+        :allowed="whole(0, 256)"
+        @take="(poePorts) => setGear({ poePorts })"
+    /></FieldRow>
+    <FieldRow label="Power budget"
+      ><QuantityField
+        :value="gear.switch.poeWatts"
+        unit="W"
+        label="Power budget"
+        :allowed="within(0, 5000, 'W')"
+        @take="(poeWatts) => setGear({ poeWatts })"
+    /></FieldRow>
+    <FieldRow label="Uplink"
+      ><QuantityField
+        :value="gear.switch.uplinkMbps"
+        unit="Mb/s"
+        label="Uplink"
+        :allowed="upTo(100_000, 'Mb/s')"
+        @take="(uplinkMbps) => setGear({ uplinkMbps })"
+    /></FieldRow>
   </template>
-  <FieldRow v-else-if="gear.monitor" label="Shows"><PickField :value="gear.monitor.input" :choices="inputs" label="Monitor input" @take="(input) => setGear({ input })" /></FieldRow>
+  <FieldRow v-else-if="gear.monitor" label="Shows"
+    ><PickField
+      :value="gear.monitor.input"
+      :choices="inputs"
+      label="Monitor input"
+      @take="(input) => setGear({ input })"
+  /></FieldRow>
   <FieldRow v-else-if="gear.adapter" label="Gives">
-    <PickField :value="gear.adapter.current" :choices="choices.current" label="Adapter DC or AC" @take="(current) => setGear({ current })" />
-    <QuantityField :value="gear.adapter.volts" unit="V" label="Adapter volts" :allowed="upTo(60, 'V')" @take="(volts) => setGear({ volts })" />
-    <QuantityField :value="gear.adapter.ratedAmps" unit="A" label="Adapter amps" :allowed="upTo(100, 'A')" @take="(ratedAmps) => setGear({ ratedAmps })" />
+    <PickField
+      :value="gear.adapter.current"
+      :choices="choices.current"
+      label="Adapter DC or AC"
+      @take="(current) => setGear({ current })"
+    />
+    <QuantityField
+      :value="gear.adapter.volts"
+      unit="V"
+      label="Adapter volts"
+      :allowed="upTo(60, 'V')"
+      @take="(volts) => setGear({ volts })"
+    />
+    <QuantityField
+      :value="gear.adapter.ratedAmps"
+      unit="A"
+      label="Adapter amps"
+      :allowed="upTo(100, 'A')"
+      @take="(ratedAmps) => setGear({ ratedAmps })"
+    />
   </FieldRow>
   <template v-else-if="gear.ups">
-    <FieldRow label="Usable energy"><QuantityField :value="gear.ups.usableWh" unit="" label="Usable watt-hours" :allowed="upTo(1_000_000)" @take="(usableWh) => setGear({ usableWh })" /><span class="dim tiny">Wh</span></FieldRow>
-    <FieldRow label="Efficiency"><QuantityField :value="gear.ups.efficiencyPercent" unit="%" label="Inverter efficiency" :allowed="within(30, 100, '%')" @take="(efficiencyPercent) => setGear({ efficiencyPercent })" /></FieldRow>
-    <FieldRow label="Rated"><QuantityField :value="gear.ups.ratedWatts" unit="W" label="Rated watts" :allowed="upTo(100_000, 'W')" @take="(ratedWatts) => setGear({ ratedWatts })" /></FieldRow>
+    <FieldRow label="Usable energy"
+      ><QuantityField
+        :value="gear.ups.usableWh"
+        unit=""
+        label="Usable watt-hours"
+        :allowed="upTo(1_000_000)"
+        @take="(usableWh) => setGear({ usableWh })"
+      /><span class="dim tiny">Wh</span></FieldRow
+    >
+    <FieldRow label="Efficiency"
+      ><QuantityField
+        :value="gear.ups.efficiencyPercent"
+        unit="%"
+        label="Inverter efficiency"
+        :allowed="within(30, 100, '%')"
+        @take="(efficiencyPercent) => setGear({ efficiencyPercent })"
+    /></FieldRow>
+    <FieldRow label="Rated"
+      ><QuantityField
+        :value="gear.ups.ratedWatts"
+        unit="W"
+        label="Rated watts"
+        :allowed="upTo(100_000, 'W')"
+        @take="(ratedWatts) => setGear({ ratedWatts })"
+    /></FieldRow>
   </template>
-  <FieldRow v-else-if="gear.rack" label="Units"><QuantityField :value="gear.rack.units" unit="" label="Units of the rack" :allowed="whole(1, 60)" @take="(units) => setGear({ units })" /></FieldRow>
+  <FieldRow v-else-if="gear.rack" label="Units"
+    ><QuantityField
+      :value="gear.rack.units"
+      unit=""
+      label="Units of the rack"
+      :allowed="whole(1, 60)"
+      @take="(units) => setGear({ units })"
+  /></FieldRow>
   <FieldRow v-else-if="gear.circuit" label="Breaker">
-    <QuantityField :value="gear.circuit.volts" unit="V" label="Volts of the circuit" :allowed="within(90, 420, 'V')" @take="(volts) => setGear({ volts })" />
-    <QuantityField :value="gear.circuit.breakerAmps" unit="A" label="Breaker amps" :allowed="upTo(125, 'A')" @take="(breakerAmps) => setGear({ breakerAmps })" />
+    <QuantityField
+      :value="gear.circuit.volts"
+      unit="V"
+      label="Volts of the circuit"
+      :allowed="within(90, 420, 'V')"
+      @take="(volts) => setGear({ volts })"
+    />
+    <QuantityField
+      :value="gear.circuit.breakerAmps"
+      unit="A"
+      label="Breaker amps"
+      :allowed="upTo(125, 'A')"
+      @take="(breakerAmps) => setGear({ breakerAmps })"
+    />
   </FieldRow>
-  <HookUpFields v-if="!gear.rack && !gear.circuit" :hook-up="equipment.hookUp" :own-id="equipment.id" :watts="!gear.ups" @set="(hookUp) => set('Hook-up', { hookUp })" />
-  <FieldRow label="Note"><TextField :value="equipment.note ?? ''" label="Note on the gear" @take="(note) => set('Note', { note: note || undefined })" /></FieldRow>
-  <p v-if="hanging && hanging.consumers.length > 0" class="dim">Hanging on it: {{ hanging.consumers.map(({ name, watts, from }) => `${name} ${formatQuantity(watts, 'W', 0)}${words[from]}`).join(', ') }}.</p>
-  <p v-if="rack && rack.things.length > 0" class="dim">Mounted in it: {{ rack.things.map(({ name, units }) => `${name} ${units} U`).join(', ') }}.</p>
+  <HookUpFields
+    v-if="!gear.rack && !gear.circuit"
+    :hook-up="equipment.hookUp"
+    :own-id="equipment.id"
+    :watts="!gear.ups"
+    @set="(hookUp) => set('Hook-up', { hookUp })"
+  />
+  <FieldRow label="Note"
+    ><TextField
+      :value="equipment.note ?? ''"
+      label="Note on the gear"
+      @take="(note) => set('Note', { note: note || undefined })"
+  /></FieldRow>
+  <p v-if="hanging && hanging.consumers.length > 0" class="dim">
+    Hanging on it:
+    {{
+      hanging.consumers
+        .map(({ name, watts, from }) => `${name} ${formatQuantity(watts, 'W', 0)}${words[from]}`)
+        .join(', ')
+    }}.
+  </p>
+  <p v-if="rack && rack.things.length > 0" class="dim">
+    Mounted in it: {{ rack.things.map(({ name, units }) => `${name} ${units} U`).join(', ') }}.
+  </p>
   <p v-if="gear.circuit" class="caution">Fixed wiring is for licensed people, by local code.</p>
   <p v-if="gear.ups" class="caution">Batteries: heavy, short-circuit currents, acid. Look at their date.</p>
 </template>
 
 <style scoped>
-.load { display: flex; gap: 10px; align-items: center; }
+.load {
+  display: flex;
+  gap: 10px;
+  align-items: center;
+}
 </style>

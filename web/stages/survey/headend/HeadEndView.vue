@@ -21,29 +21,74 @@ const adding = ref(false);
 const problem = ref('');
 
 type ThingKind = 'recorder' | 'supply' | 'equipment';
-interface Thing { kind: ThingKind; id: string; name: string; placeId: string; says: string }
+interface Thing {
+  kind: ThingKind;
+  id: string;
+  name: string;
+  placeId: string;
+  says: string;
+}
 
 const site = computed(() => store.site!);
 const readings = computed(() => readingsByRun(site.value));
-const supplies = computed(() => new Map(Object.values(site.value.supply).map((supply) => [supply.id, supplyCheck(site.value, supply, readings.value)])));
+const supplies = computed(
+  () =>
+    new Map(
+      Object.values(site.value.supply).map((supply) => [
+        supply.id,
+        supplyCheck(site.value, supply, readings.value),
+      ]),
+    ),
+);
 const mains = computed(() => mainsCheck(site.value, readings.value));
 
 const things = computed<Thing[]>(() => [
-  ...Object.values(site.value.recorder).map(({ id, name, placeId, inputs }): Thing => ({ kind: 'recorder', id, name, placeId, says: `Recorder, ${inputs} inputs` })),
-  ...Object.values(site.value.supply).map(({ id, name, placeId, current, setVolts }): Thing => ({ kind: 'supply', id, name, placeId, says: `Supply box, ${setVolts} V ${current.toUpperCase()}` })),
-  ...Object.values(site.value.equipment).map(({ id, name, placeId, gear }): Thing => ({ kind: 'equipment', id, name, placeId, says: choices.gear.find(({ value }) => value === gear.kind)!.says })),
+  ...Object.values(site.value.recorder).map(({ id, name, placeId, inputs }): Thing => ({
+    kind: 'recorder',
+    id,
+    name,
+    placeId,
+    says: `Recorder, ${inputs} inputs`,
+  })),
+  ...Object.values(site.value.supply).map(({ id, name, placeId, current, setVolts }): Thing => ({
+    kind: 'supply',
+    id,
+    name,
+    placeId,
+    says: `Supply box, ${setVolts} V ${current.toUpperCase()}`,
+  })),
+  ...Object.values(site.value.equipment).map(({ id, name, placeId, gear }): Thing => ({
+    kind: 'equipment',
+    id,
+    name,
+    placeId,
+    says: choices.gear.find(({ value }) => value === gear.kind)!.says,
+  })),
 ]);
-const places = computed(() => [...new Set(things.value.map(({ placeId }) => placeId))]
-  .map((placeId) => ({ placeId, name: site.value.place[placeId]?.name ?? '', things: things.value.filter((thing) => thing.placeId === placeId) }))
-  .sort((a, b) => a.name.localeCompare(b.name)));
+const places = computed(() =>
+  [...new Set(things.value.map(({ placeId }) => placeId))]
+    .map((placeId) => ({
+      placeId,
+      name: site.value.place[placeId]?.name ?? '',
+      things: things.value.filter((thing) => thing.placeId === placeId),
+    }))
+    .sort((a, b) => a.name.localeCompare(b.name)),
+);
 
 const wrong = ({ kind, id }: Thing): number => {
   if (kind === 'supply') return supplies.value.get(id)?.wrong.length ?? 0;
   const checks = [...mains.value.circuits, ...mains.value.upses, ...mains.value.racks];
-  return kind === 'equipment' && checks.some((check) => check.id === id && check.load.standing === 'fails') ? 1 : 0;
+  return kind === 'equipment' && checks.some((check) => check.id === id && check.load.standing === 'fails')
+    ? 1
+    : 0;
 };
 
-const open = computed(() => things.value.find(({ kind, id }) => route.query['thing'] === `${kind}/${id}`) ?? places.value[0]?.things[0] ?? null);
+const open = computed(
+  () =>
+    things.value.find(({ kind, id }) => route.query['thing'] === `${kind}/${id}`) ??
+    places.value[0]?.things[0] ??
+    null,
+);
 const show = ({ kind, id }: Pick<Thing, 'kind' | 'id'>) => {
   problem.value = '';
   void router.replace({ ...route, query: { ...route.query, thing: `${kind}/${id}` } });
@@ -56,18 +101,33 @@ function step(by: number): void {
 
 function change(what: string, changes: Change[]): void {
   const name = open.value?.name ?? '';
-  problem.value = store.change(`${what} of ${name}`, changes).map(({ allowed }) => allowed).join('; ');
+  problem.value = store
+    .change(`${what} of ${name}`, changes)
+    .map(({ allowed }) => allowed)
+    .join('; ');
 }
 function remove(): void {
   if (!open.value) return;
   const { kind, id, name } = open.value;
   const removal = removeThing(site.value, kind, id);
-  if (removal.kind === 'in-use') problem.value = `${name} is still needed by ${removal.by.join(', ')}. Move them first.`;
-  else problem.value = store.change(`Remove ${name}`, removal.changes).map(({ allowed }) => allowed).join('; ');
+  if (removal.kind === 'in-use')
+    problem.value = `${name} is still needed by ${removal.by.join(', ')}. Move them first.`;
+  else
+    problem.value = store
+      .change(`Remove ${name}`, removal.changes)
+      .map(({ allowed }) => allowed)
+      .join('; ');
 }
 
 useKeys([
-  { keys: ['n'], says: 'note a recorder, supply box or other gear', group: 'Head end', run: () => { adding.value = true; } },
+  {
+    keys: ['n'],
+    says: 'note a recorder, supply box or other gear',
+    group: 'Head end',
+    run: () => {
+      adding.value = true;
+    },
+  },
   { keys: [']'], says: 'next thing', group: 'Head end', run: () => step(1) },
   { keys: ['['], says: 'thing before', group: 'Head end', run: () => step(-1) },
 ]);
@@ -76,41 +136,134 @@ useKeys([
 <template>
   <div class="head-end">
     <div class="left">
-      <button type="button" class="btn go" @click="adding = true">Note a recorder, supply box, rack… <kbd>n</kbd></button>
+      <button type="button" class="btn go" @click="adding = true">
+        Note a recorder, supply box, rack… <kbd>n</kbd>
+      </button>
       <section v-for="place in places" :key="place.placeId">
         <h3>{{ place.name }}</h3>
-        <button v-for="thing in place.things" :key="`${thing.kind}/${thing.id}`" type="button" class="plain thing" :class="{ here: thing === open }" :aria-current="thing === open ? 'true' : undefined" @click="show(thing)">
+        <button
+          v-for="thing in place.things"
+          :key="`${thing.kind}/${thing.id}`"
+          type="button"
+          class="plain thing"
+          :class="{ here: thing === open }"
+          :aria-current="thing === open ? 'true' : undefined"
+          @click="show(thing)"
+        >
           <span class="name">{{ thing.name }}</span><span class="dim tiny">{{ thing.says }}</span>
           <span v-if="wrong(thing) > 0" class="wrong">{{ wrong(thing) }} to put right</span>
         </button>
       </section>
-      <section v-if="mains.unfed.length > 0 && mains.circuits.length > 0" class="tiny dim">On no circuit yet: {{ mains.unfed.map(({ name }) => name).join(', ') }}.</section>
+      <section v-if="mains.unfed.length > 0 && mains.circuits.length > 0" class="tiny dim">
+        On no circuit yet: {{ mains.unfed.map(({ name }) => name).join(', ') }}.
+      </section>
     </div>
     <div v-if="open" class="right" :data-thing="`${open.kind}/${open.id}`">
-      <div class="row"><h2>{{ open.name }}</h2><span class="push" /><button type="button" class="btn small" @click="remove">Remove</button></div>
+      <div class="row">
+        <h2>{{ open.name }}</h2>
+        <span class="push" /><button type="button" class="btn small" @click="remove">Remove</button>
+      </div>
       <p v-if="problem" class="caution" role="alert">{{ problem }}</p>
-      <RecorderSheet v-if="open.kind === 'recorder'" :key="open.id" :recorder="site.recorder[open.id]!" @change="change" />
-      <SupplySheet v-else-if="open.kind === 'supply'" :key="open.id" :supply="site.supply[open.id]!" :check="supplies.get(open.id)!" @change="change" />
-      <EquipmentSheet v-else :key="open.id" :equipment="site.equipment[open.id]!" :mains="mains" @change="change" />
+      <RecorderSheet
+        v-if="open.kind === 'recorder'"
+        :key="open.id"
+        :recorder="site.recorder[open.id]!"
+        @change="change"
+      />
+      <SupplySheet
+        v-else-if="open.kind === 'supply'"
+        :key="open.id"
+        :supply="site.supply[open.id]!"
+        :check="supplies.get(open.id)!"
+        @change="change"
+      />
+      <EquipmentSheet
+        v-else
+        :key="open.id"
+        :equipment="site.equipment[open.id]!"
+        :mains="mains"
+        @change="change"
+      />
       <h3>Photos</h3>
       <PhotoStrip :of="{ kind: open.kind, id: open.id }" :what="thingName(site, open)" />
     </div>
-    <div v-else class="empty"><strong>No head end gear is noted yet.</strong>Start with the recorder: its inputs, and how they turn to IP. Then the supply boxes, with a fuse for each output. Runs are hung on them in their own sheet, or here.</div>
+    <div v-else class="empty">
+      <strong>No head end gear is noted yet.</strong>Start with the recorder: its inputs, and how they turn to
+      IP. Then the supply boxes, with a fuse for each output. Runs are hung on them in their own sheet, or
+      here.
+    </div>
     <AddHeadEndDialog v-model:visible="adding" @added="show" />
   </div>
 </template>
 
 <style scoped>
-.head-end { display: grid; grid-template-columns: 290px minmax(0, 1fr); gap: 18px; min-height: 0; }
-.left { display: flex; flex-direction: column; gap: 12px; overflow: auto; min-height: 0; scrollbar-width: thin; }
-.left .btn { align-self: start; flex: none; }
-.left h3 { color: var(--ink-2); font-weight: 400; padding: 0 0 3px 8px; }
-.thing { display: grid; grid-template-columns: 1fr auto; gap: 0 8px; width: 100%; padding: 5px 8px; border-top: 1px solid var(--rule); }
-.thing:hover { background: var(--sheet); }
-.thing.here { background: var(--copper-3); box-shadow: inset 3px 0 var(--copper); }
-.wrong { grid-column: 1 / -1; color: var(--madder); font-size: 12px; }
-.right { overflow: auto; background: var(--sheet); border: 1px solid var(--rule-strong); padding: 12px 16px; display: flex; flex-direction: column; gap: 8px; scrollbar-width: thin; }
-.right > * { flex: none; }
-.right h3 { border-bottom: 1px solid var(--rule-strong); padding: 6px 0 3px; }
-@media (max-width: 900px) { .head-end { grid-template-columns: 1fr; } .left, .right { overflow: visible; } }
+.head-end {
+  display: grid;
+  grid-template-columns: 290px minmax(0, 1fr);
+  gap: 18px;
+  min-height: 0;
+}
+.left {
+  display: flex;
+  flex-direction: column;
+  gap: 12px;
+  overflow: auto;
+  min-height: 0;
+  scrollbar-width: thin;
+}
+.left .btn {
+  align-self: start;
+  flex: none;
+}
+.left h3 {
+  color: var(--ink-2);
+  font-weight: 400;
+  padding: 0 0 3px 8px;
+}
+.thing {
+  display: grid;
+  grid-template-columns: 1fr auto;
+  gap: 0 8px;
+  width: 100%;
+  padding: 5px 8px;
+  border-top: 1px solid var(--rule);
+}
+.thing:hover {
+  background: var(--sheet);
+}
+.thing.here {
+  background: var(--copper-3);
+  box-shadow: inset 3px 0 var(--copper);
+}
+.wrong {
+  grid-column: 1 / -1;
+  color: var(--madder);
+  font-size: 12px;
+}
+.right {
+  overflow: auto;
+  background: var(--sheet);
+  border: 1px solid var(--rule-strong);
+  padding: 12px 16px;
+  display: flex;
+  flex-direction: column;
+  gap: 8px;
+  scrollbar-width: thin;
+}
+.right > * {
+  flex: none;
+}
+.right h3 {
+  border-bottom: 1px solid var(--rule-strong);
+  padding: 6px 0 3px;
+}
+@media (max-width: 900px) {
+  .head-end {
+    grid-template-columns: 1fr;
+  }
+  .left,
+  .right {
+    overflow: visible;
+  }
+}
 </style>

@@ -8,7 +8,11 @@ import { whole, within } from '../../../parts/within';
 import { useSite } from '../../../stores/site';
 
 /** Where a thing is mounted, and which circuit or UPS it hangs on. */
-const { hookUp = {}, ownId, watts = true } = defineProps<{ hookUp?: HookUp | undefined; ownId: string; watts?: boolean }>();
+const {
+  hookUp = {},
+  ownId,
+  watts = true,
+} = defineProps<{ hookUp?: HookUp | undefined; ownId: string; watts?: boolean }>();
 const emit = defineEmits<{ set: [hookUp: HookUp | undefined] }>();
 const store = useSite();
 
@@ -16,8 +20,16 @@ const gear = computed(() => Object.values(store.site!.equipment).filter(({ id })
 /** A pick needs a value for nothing, too. */
 const nothing = '-';
 const none = { value: nothing, says: 'Not noted' };
-const racks = computed(() => [none, ...gear.value.filter((one) => one.gear.kind === 'rack').map(({ id, name }) => ({ value: id, says: name }))]);
-const feeds = computed(() => [none, ...gear.value.filter((one) => one.gear.kind === 'circuit' || one.gear.kind === 'ups').map(({ id, name }) => ({ value: id, says: name }))]);
+const racks = computed(() => [
+  none,
+  ...gear.value.filter((one) => one.gear.kind === 'rack').map(({ id, name }) => ({ value: id, says: name })),
+]);
+const feeds = computed(() => [
+  none,
+  ...gear.value
+    .filter((one) => one.gear.kind === 'circuit' || one.gear.kind === 'ups')
+    .map(({ id, name }) => ({ value: id, says: name })),
+]);
 
 function set(fields: { [K in keyof HookUp]: HookUp[K] | undefined }): void {
   const next = withFields<HookUp>(hookUp, fields);
@@ -27,11 +39,37 @@ function set(fields: { [K in keyof HookUp]: HookUp[K] | undefined }): void {
 
 <template>
   <FieldRow label="Mounted in">
-    <PickField :value="hookUp.rackId ?? nothing" :choices="racks" label="Rack" @take="(rackId) => set(rackId !== nothing ? { rackId } : { rackId: undefined, rackUnits: undefined })" />
-    <template v-if="hookUp.rackId"><QuantityField :value="hookUp.rackUnits ?? 1" unit="" label="Rack units" :allowed="whole(0, 60)" @take="(rackUnits) => set({ rackUnits })" /><span class="dim tiny">units</span></template>
+    <PickField
+      :value="hookUp.rackId ?? nothing"
+      :choices="racks"
+      label="Rack"
+      @take="(rackId) => set(rackId !== nothing ? { rackId } : { rackId: undefined, rackUnits: undefined })"
+    />
+    <template v-if="hookUp.rackId"
+      ><QuantityField
+        :value="hookUp.rackUnits ?? 1"
+        unit=""
+        label="Rack units"
+        :allowed="whole(0, 60)"
+        @take="(rackUnits) => set({ rackUnits })"
+      /><span class="dim tiny">units</span></template
+    >
   </FieldRow>
   <FieldRow label="Mains from">
-    <PickField :value="hookUp.fedById ?? nothing" :choices="feeds" label="Circuit or UPS" @take="(fedById) => set({ fedById: fedById === nothing ? undefined : fedById })" />
-    <QuantityField v-if="watts" :value="hookUp.mainsWatts ?? null" unit="W" label="Watts from the mains" placeholder="watts" :allowed="within(0, 20_000, 'W')" @take="(mainsWatts) => set({ mainsWatts })" />
+    <PickField
+      :value="hookUp.fedById ?? nothing"
+      :choices="feeds"
+      label="Circuit or UPS"
+      @take="(fedById) => set({ fedById: fedById === nothing ? undefined : fedById })"
+    />
+    <QuantityField
+      v-if="watts"
+      :value="hookUp.mainsWatts ?? null"
+      unit="W"
+      label="Watts from the mains"
+      placeholder="watts"
+      :allowed="within(0, 20_000, 'W')"
+      @take="(mainsWatts) => set({ mainsWatts })"
+    />
   </FieldRow>
 </template>

@@ -2,7 +2,23 @@
 import { useToast } from 'primevue/usetoast';
 import { computed } from 'vue';
 import { changeRulesOf, rulesInWords } from '#core/recorder';
-import { disksText, forcedText, inputsText, monitorOutputs, noteRecorder, parseDisks, parseForced, parseInputs, parsePresets, presetsText, withFields, withRulesOf, type Change, type Recorder, type SlotRules } from '#core/site';
+import {
+  disksText,
+  forcedText,
+  inputsText,
+  monitorOutputs,
+  noteRecorder,
+  parseDisks,
+  parseForced,
+  parseInputs,
+  parsePresets,
+  presetsText,
+  withFields,
+  withRulesOf,
+  type Change,
+  type Recorder,
+  type SlotRules,
+} from '#core/site';
 import { choices } from '#core/words';
 import FieldRow from '../../../parts/FieldRow.vue';
 import PickField from '../../../parts/PickField.vue';
@@ -19,20 +35,39 @@ const emit = defineEmits<{ change: [what: string, changes: Change[]] }>();
 const store = useSite();
 const toast = useToast();
 
-const places = computed(() => Object.values(store.site!.place).map(({ id, name }) => ({ value: id, says: name })));
-const patched = computed(() => Object.values(store.site!.run).filter(({ patchedTo }) => patchedTo?.recorderId === recorder.id).length);
-const outputs = monitorOutputs.map((value) => ({ value, says: { composite: 'Composite', vga: 'VGA', hdmi: 'HDMI' }[value] }));
-const limits = (fields: Partial<Recorder['limits']>) => set('Limits', { limits: { ...recorder.limits, ...fields } });
+const places = computed(() =>
+  Object.values(store.site!.place).map(({ id, name }) => ({ value: id, says: name })),
+);
+const patched = computed(
+  () =>
+    Object.values(store.site!.run).filter(({ patchedTo }) => patchedTo?.recorderId === recorder.id).length,
+);
+const outputs = monitorOutputs.map((value) => ({
+  value,
+  says: { composite: 'Composite', vga: 'VGA', hdmi: 'HDMI' }[value],
+}));
+const limits = (fields: Partial<Recorder['limits']>) =>
+  set('Limits', { limits: { ...recorder.limits, ...fields } });
 
 const lineStandards = [{ value: 'found' as const, says: 'They find it' }, ...choices.lineStandard];
 function set(what: string, fields: { [K in keyof Recorder]?: Recorder[K] | undefined }): void {
   const changes = noteRecorder(store.site!, withFields(recorder, fields));
-  const lost = changes.filter(({ kind }) => kind === 'placement').map(({ id }) => store.site!.camera[id]?.number);
-  if (lost.length > 0) toast.add({ severity: 'warn', summary: 'Slots gone', detail: `Camera${lost.length > 1 ? 's' : ''} ${lost.join(', ')} had a slot that it no longer has, and wait${lost.length > 1 ? '' : 's'} for another in Allocate.`, life: 8000 });
+  const lost = changes
+    .filter(({ kind }) => kind === 'placement')
+    .map(({ id }) => store.site!.camera[id]?.number);
+  if (lost.length > 0)
+    toast.add({
+      severity: 'warn',
+      summary: 'Slots gone',
+      detail: `Camera${lost.length > 1 ? 's' : ''} ${lost.join(', ')} had a slot that it no longer has, and wait${lost.length > 1 ? '' : 's'} for another in Allocate.`,
+      life: 8000,
+    });
   emit('change', what, changes);
 }
-const slots = (fields: Partial<SlotRules>) => set('Slots', { rules: { ...recorder.rules, ...fields } as SlotRules });
-const refuseText = (read: { kind: 'read' } | { kind: 'refused'; why: string }) => (read.kind === 'refused' ? read.why : undefined);
+const slots = (fields: Partial<SlotRules>) =>
+  set('Slots', { rules: { ...recorder.rules, ...fields } as SlotRules });
+const refuseText = (read: { kind: 'read' } | { kind: 'refused'; why: string }) =>
+  read.kind === 'refused' ? read.why : undefined;
 function takePresets(text: string): void {
   const read = parsePresets(text);
   if (read.kind === 'read') set('Presets', { rules: { kind: 'preset-split', presets: read.value } });
@@ -41,16 +76,31 @@ function takeDisks(text: string): void {
   const read = parseDisks(text);
   if (read.kind === 'read') set('Disks', { disks: read.value.length > 0 ? read.value : undefined });
 }
-const changeCosts = [{ value: 'restarts' as const, says: 'a restart' }, { value: 'factoryValues' as const, says: 'its settings' }, { value: 'losesAnalytics' as const, says: 'analytics' }];
-const costs = computed(() => changeCosts.map(({ value }) => value).filter((one) => changeRulesOf(recorder)[one]));
-const takeCosts = (picked: readonly string[]) => set('Cost of a change', { onChange: { restarts: picked.includes('restarts'), factoryValues: picked.includes('factoryValues'), losesAnalytics: picked.includes('losesAnalytics') } });
+const changeCosts = [
+  { value: 'restarts' as const, says: 'a restart' },
+  { value: 'factoryValues' as const, says: 'its settings' },
+  { value: 'losesAnalytics' as const, says: 'analytics' },
+];
+const costs = computed(() =>
+  changeCosts.map(({ value }) => value).filter((one) => changeRulesOf(recorder)[one]),
+);
+const takeCosts = (picked: readonly string[]) =>
+  set('Cost of a change', {
+    onChange: {
+      restarts: picked.includes('restarts'),
+      factoryValues: picked.includes('factoryValues'),
+      losesAnalytics: picked.includes('losesAnalytics'),
+    },
+  });
 function takeTurned(text: string): void {
   const read = parseInputs(text, recorder.inputs);
-  if (read.kind === 'read') set('Inputs that are IP', { turned: read.value.length > 0 ? read.value : undefined });
+  if (read.kind === 'read')
+    set('Inputs that are IP', { turned: read.value.length > 0 ? read.value : undefined });
 }
 function takeForced(text: string): void {
   const read = parseForced(text, recorder.inputs);
-  if (read.kind === 'read') set('Inputs set to a format', { forced: read.value.length > 0 ? read.value : undefined });
+  if (read.kind === 'read')
+    set('Inputs set to a format', { forced: read.value.length > 0 ? read.value : undefined });
 }
 function setPoe(ports: number, watts: number): void {
   if (recorder.rules.kind !== 'network-only') return;
@@ -62,40 +112,213 @@ function setPoe(ports: number, watts: number): void {
 <template>
   <div class="two">
     <section>
-      <FieldRow label="Name"><TextField :value="recorder.name" label="Recorder name" :refuse="(text) => (text ? undefined : 'a name')" @take="(name) => set('Name', { name })" /></FieldRow>
-      <FieldRow label="Place"><PickField :value="recorder.placeId" :choices="places" label="Recorder place" @take="(placeId) => set('Place', { placeId })" /></FieldRow>
-      <FieldRow label="Inputs" :hint="recorder.rules.kind === 'network-only' ? 'none on a recorder for network cameras' : `${patched} in use`"><QuantityField :value="recorder.inputs" unit="" label="Inputs" :allowed="whole(0, 64)" :disabled="recorder.rules.kind === 'network-only'" @take="(inputs) => set('Inputs', { inputs })" /></FieldRow>
-      <FieldRow label="They take"><PicksField :values="recorder.accepts" :choices="choices.format" label="Formats taken" @take="(accepts) => set('Formats', { accepts })" /></FieldRow>
-      <FieldRow label="Line standard"><PickField :value="recorder.lineStandard ?? 'found'" :choices="lineStandards" label="Line standard of the inputs" @take="(next) => set('Line standard', { lineStandard: next === 'found' ? undefined : next })" /></FieldRow>
-      <FieldRow label="Rule"><PickField :value="recorder.rules.kind" :choices="choices.slotRules" label="Rule" @take="(kind) => set('Rule', withRulesOf(recorder, kind))" /></FieldRow>
-      <FieldRow v-if="recorder.rules.kind === 'preset-split'" label="Presets"><TextField :value="presetsText(recorder.rules.presets)" label="Presets" :refuse="(text) => refuseText(parsePresets(text))" @take="takePresets" /></FieldRow>
-      <FieldRow v-else-if="'extraIpSlots' in recorder.rules" label="IP slots more"><QuantityField :value="recorder.rules.extraIpSlots" unit="" label="IP slots after the inputs" :allowed="whole(0, 64)" @take="(extraIpSlots) => slots({ extraIpSlots })" /></FieldRow>
-      <FieldRow v-else label="IP slots"><QuantityField :value="recorder.rules.ipSlots" unit="" label="IP slots" :allowed="whole(recorder.rules.kind === 'network-only' ? 1 : 0, 64)" @take="(ipSlots) => slots({ ipSlots })" /></FieldRow>
+      <FieldRow label="Name"
+        ><TextField
+          :value="recorder.name"
+          label="Recorder name"
+          :refuse="(text) => (text ? undefined : 'a name')"
+          @take="(name) => set('Name', { name })"
+      /></FieldRow>
+      <FieldRow label="Place"
+        ><PickField
+          :value="recorder.placeId"
+          :choices="places"
+          label="Recorder place"
+          @take="(placeId) => set('Place', { placeId })"
+      /></FieldRow>
+      <FieldRow
+        label="Inputs"
+        :hint="
+          recorder.rules.kind === 'network-only'
+            ? 'none on a recorder for network cameras'
+            : `${patched} in use`
+        "
+        ><QuantityField
+          :value="recorder.inputs"
+          unit=""
+          label="Inputs"
+          :allowed="whole(0, 64)"
+          :disabled="recorder.rules.kind === 'network-only'"
+          @take="(inputs) => set('Inputs', { inputs })"
+      /></FieldRow>
+      <FieldRow label="They take"
+        ><PicksField
+          :values="recorder.accepts"
+          :choices="choices.format"
+          label="Formats taken"
+          @take="(accepts) => set('Formats', { accepts })"
+      /></FieldRow>
+      <FieldRow label="Line standard"
+        ><PickField
+          :value="recorder.lineStandard ?? 'found'"
+          :choices="lineStandards"
+          label="Line standard of the inputs"
+          @take="(next) => set('Line standard', { lineStandard: next === 'found' ? undefined : next })"
+      /></FieldRow>
+      <FieldRow label="Rule"
+        ><PickField
+          :value="recorder.rules.kind"
+          :choices="choices.slotRules"
+          label="Rule"
+          @take="(kind) => set('Rule', withRulesOf(recorder, kind))"
+      /></FieldRow>
+      <FieldRow v-if="recorder.rules.kind === 'preset-split'" label="Presets"
+        ><TextField
+          :value="presetsText(recorder.rules.presets)"
+          label="Presets"
+          :refuse="(text) => refuseText(parsePresets(text))"
+          @take="takePresets"
+      /></FieldRow>
+      <FieldRow v-else-if="'extraIpSlots' in recorder.rules" label="IP slots more"
+        ><QuantityField
+          :value="recorder.rules.extraIpSlots"
+          unit=""
+          label="IP slots after the inputs"
+          :allowed="whole(0, 64)"
+          @take="(extraIpSlots) => slots({ extraIpSlots })"
+      /></FieldRow>
+      <FieldRow v-else label="IP slots"
+        ><QuantityField
+          :value="recorder.rules.ipSlots"
+          unit=""
+          label="IP slots"
+          :allowed="whole(recorder.rules.kind === 'network-only' ? 1 : 0, 64)"
+          @take="(ipSlots) => slots({ ipSlots })"
+      /></FieldRow>
       <FieldRow v-if="recorder.rules.kind === 'network-only'" label="Ports of its own">
-        <QuantityField :value="recorder.rules.poe?.ports ?? 0" unit="" label="Ports that give power" :allowed="whole(0, 64)" @take="(ports) => setPoe(ports, recorder.rules.kind === 'network-only' ? (recorder.rules.poe?.watts ?? 120) : 120)" />
-        <QuantityField v-if="recorder.rules.poe" :value="recorder.rules.poe.watts" unit="W" label="Watts of the ports in all" :allowed="upTo(5000, 'W')" @take="(watts) => setPoe(recorder.rules.kind === 'network-only' ? (recorder.rules.poe?.ports ?? 0) : 0, watts)" />
+        <QuantityField
+          :value="recorder.rules.poe?.ports ?? 0"
+          unit=""
+          label="Ports that give power"
+          :allowed="whole(0, 64)"
+          @take="
+            (ports) =>
+              setPoe(ports, recorder.rules.kind === 'network-only' ? (recorder.rules.poe?.watts ?? 120) : 120)
+          "
+        />
+        <QuantityField
+          v-if="recorder.rules.poe"
+          :value="recorder.rules.poe.watts"
+          unit="W"
+          label="Watts of the ports in all"
+          :allowed="upTo(5000, 'W')"
+          @take="
+            (watts) =>
+              setPoe(recorder.rules.kind === 'network-only' ? (recorder.rules.poe?.ports ?? 0) : 0, watts)
+          "
+        />
       </FieldRow>
-      <FieldRow label="Blocks of" hint="Inputs in a block share a signal family; leave it empty where each is free."><QuantityField :value="recorder.blockSize ?? null" unit="" label="Inputs in a block" placeholder="none" clearable :allowed="whole(2, 16)" @take="(blockSize) => set('Blocks', { blockSize })" @clear="set('Blocks', { blockSize: undefined })" /></FieldRow>
+      <FieldRow
+        label="Blocks of"
+        hint="Inputs in a block share a signal family; leave it empty where each is free."
+        ><QuantityField
+          :value="recorder.blockSize ?? null"
+          unit=""
+          label="Inputs in a block"
+          placeholder="none"
+          clearable
+          :allowed="whole(2, 16)"
+          @take="(blockSize) => set('Blocks', { blockSize })"
+          @clear="set('Blocks', { blockSize: undefined })"
+      /></FieldRow>
       <template v-if="recorder.inputs > 0">
-        <FieldRow label="Set to a format" hint="Leave it empty where inputs find the format by themselves."><TextField :value="forcedText(recorder.forced ?? [])" label="Inputs set to a format" placeholder="3: cvbs; 4: hd1080" :refuse="(text) => refuseText(parseForced(text, recorder.inputs))" @take="takeForced" /></FieldRow>
-        <FieldRow label="IP today"><TextField :value="inputsText(recorder.turned ?? [])" label="Inputs that are IP today" placeholder="none" :refuse="(text) => refuseText(parseInputs(text, recorder.inputs))" @take="takeTurned" /></FieldRow>
-        <FieldRow v-if="recorder.rules.kind !== 'fixed-hybrid'" label="A change costs"><PicksField :values="costs" :choices="changeCosts" label="What turning inputs costs" @take="takeCosts" /></FieldRow>
+        <FieldRow label="Set to a format" hint="Leave it empty where inputs find the format by themselves."
+          ><TextField
+            :value="forcedText(recorder.forced ?? [])"
+            label="Inputs set to a format"
+            placeholder="3: cvbs; 4: hd1080"
+            :refuse="(text) => refuseText(parseForced(text, recorder.inputs))"
+            @take="takeForced"
+        /></FieldRow>
+        <FieldRow label="IP today"
+          ><TextField
+            :value="inputsText(recorder.turned ?? [])"
+            label="Inputs that are IP today"
+            placeholder="none"
+            :refuse="(text) => refuseText(parseInputs(text, recorder.inputs))"
+            @take="takeTurned"
+        /></FieldRow>
+        <FieldRow v-if="recorder.rules.kind !== 'fixed-hybrid'" label="A change costs"
+          ><PicksField
+            :values="costs"
+            :choices="changeCosts"
+            label="What turning inputs costs"
+            @take="takeCosts"
+        /></FieldRow>
       </template>
     </section>
     <section>
-      <FieldRow label="Incoming in all"><QuantityField :value="recorder.limits.incomingMbps" unit="Mb/s" label="Incoming in all" :allowed="upTo(10_000, 'Mb/s')" @take="(incomingMbps) => limits({ incomingMbps })" /></FieldRow>
-      <FieldRow label="A slot takes"><QuantityField :value="recorder.limits.slotMegapixels" unit="MP" label="A slot takes" :allowed="upTo(64, 'MP')" @take="(slotMegapixels) => limits({ slotMegapixels })" /></FieldRow>
-      <FieldRow label="IP cameras"><QuantityField :value="recorder.limits.ipCameras" unit="" label="IP cameras at most" :allowed="whole(0, 128)" @take="(ipCameras) => limits({ ipCameras })" /></FieldRow>
-      <FieldRow label="A restart takes"><QuantityField :value="recorder.restartMinutes" unit="" label="Minutes of a restart" :allowed="within(0, 120)" @take="(restartMinutes) => set('Restart', { restartMinutes })" /><span class="dim tiny">minutes</span></FieldRow>
-      <FieldRow label="Disks"><TextField :value="disksText(recorder.disks ?? [])" label="Disks" placeholder="terabytes of each: 4, 4" :refuse="(text) => refuseText(parseDisks(text))" @take="takeDisks" /></FieldRow>
-      <FieldRow label="Monitor outputs"><PicksField :values="recorder.monitorOutputs ?? []" :choices="outputs" label="Monitor outputs" @take="(picked) => set('Monitor outputs', { monitorOutputs: picked.length > 0 ? picked : undefined })" /></FieldRow>
-      <HookUpFields :hook-up="recorder.hookUp" :own-id="recorder.id" @set="(hookUp) => set('Hook-up', { hookUp })" />
-      <FieldRow label="Note"><TextField :value="recorder.note ?? ''" label="Note on the recorder" @take="(note) => set('Note', { note: note || undefined })" /></FieldRow>
+      <FieldRow label="Incoming in all"
+        ><QuantityField
+          :value="recorder.limits.incomingMbps"
+          unit="Mb/s"
+          label="Incoming in all"
+          :allowed="upTo(10_000, 'Mb/s')"
+          @take="(incomingMbps) => limits({ incomingMbps })"
+      /></FieldRow>
+      <FieldRow label="A slot takes"
+        ><QuantityField
+          :value="recorder.limits.slotMegapixels"
+          unit="MP"
+          label="A slot takes"
+          :allowed="upTo(64, 'MP')"
+          @take="(slotMegapixels) => limits({ slotMegapixels })"
+      /></FieldRow>
+      <FieldRow label="IP cameras"
+        ><QuantityField
+          :value="recorder.limits.ipCameras"
+          unit=""
+          label="IP cameras at most"
+          :allowed="whole(0, 128)"
+          @take="(ipCameras) => limits({ ipCameras })"
+      /></FieldRow>
+      <FieldRow label="A restart takes"
+        ><QuantityField
+          :value="recorder.restartMinutes"
+          unit=""
+          label="Minutes of a restart"
+          :allowed="within(0, 120)"
+          @take="(restartMinutes) => set('Restart', { restartMinutes })"
+        /><span class="dim tiny">minutes</span></FieldRow
+      >
+      <FieldRow label="Disks"
+        ><TextField
+          :value="disksText(recorder.disks ?? [])"
+          label="Disks"
+          placeholder="terabytes of each: 4, 4"
+          :refuse="(text) => refuseText(parseDisks(text))"
+          @take="takeDisks"
+      /></FieldRow>
+      <FieldRow label="Monitor outputs"
+        ><PicksField
+          :values="recorder.monitorOutputs ?? []"
+          :choices="outputs"
+          label="Monitor outputs"
+          @take="
+            (picked) => set('Monitor outputs', { monitorOutputs: picked.length > 0 ? picked : undefined })
+          "
+      /></FieldRow>
+      <HookUpFields
+        :hook-up="recorder.hookUp"
+        :own-id="recorder.id"
+        @set="(hookUp) => set('Hook-up', { hookUp })"
+      />
+      <FieldRow label="Note"
+        ><TextField
+          :value="recorder.note ?? ''"
+          label="Note on the recorder"
+          @take="(note) => set('Note', { note: note || undefined })"
+      /></FieldRow>
     </section>
   </div>
   <p class="dim">{{ rulesInWords(recorder) }}</p>
 </template>
 
 <style scoped>
-.two { display: grid; grid-template-columns: repeat(auto-fit, minmax(300px, 1fr)); gap: 4px 28px; align-items: start; }
+.two {
+  display: grid;
+  grid-template-columns: repeat(auto-fit, minmax(300px, 1fr));
+  gap: 4px 28px;
+  align-items: start;
+}
 </style>

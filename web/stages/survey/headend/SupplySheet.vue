@@ -18,20 +18,37 @@ const { supply, check } = defineProps<{ supply: Supply; check: SupplyCheck }>();
 const emit = defineEmits<{ change: [what: string, changes: Change[]] }>();
 const store = useSite();
 
-const places = computed(() => Object.values(store.site!.place).map(({ id, name }) => ({ value: id, says: name })));
-const runs = computed(() => Object.values(store.site!.run)
-  .map((run) => ({ run, camera: store.site!.camera[run.cameraId]! }))
-  .sort((a, b) => a.camera.number - b.camera.number)
-  .map(({ run, camera }) => ({ value: run.id, says: `${camera.number} ${camera.name}` })));
+const places = computed(() =>
+  Object.values(store.site!.place).map(({ id, name }) => ({ value: id, says: name })),
+);
+const runs = computed(() =>
+  Object.values(store.site!.run)
+    .map((run) => ({ run, camera: store.site!.camera[run.cameraId]! }))
+    .sort((a, b) => a.camera.number - b.camera.number)
+    .map(({ run, camera }) => ({ value: run.id, says: `${camera.number} ${camera.name}` })),
+);
 
 function set(what: string, fields: { [K in keyof Supply]?: Supply[K] | undefined }): void {
   emit('change', what, [{ kind: 'supply', id: supply.id, set: withFields(supply, fields) }]);
 }
-const setFuse = (number: number, fuseAmps: number) => set('Fuse', { outputs: supply.outputs.map((output) => (output.number === number ? { ...output, fuseAmps } : output)) });
-const addOutput = () => set('An output more', { outputs: [...supply.outputs, { number: Math.max(...supply.outputs.map(({ number }) => number)) + 1, fuseAmps: supply.outputs.at(-1)!.fuseAmps }] });
+const setFuse = (number: number, fuseAmps: number) =>
+  set('Fuse', {
+    outputs: supply.outputs.map((output) => (output.number === number ? { ...output, fuseAmps } : output)),
+  });
+const addOutput = () =>
+  set('An output more', {
+    outputs: [
+      ...supply.outputs,
+      {
+        number: Math.max(...supply.outputs.map(({ number }) => number)) + 1,
+        fuseAmps: supply.outputs.at(-1)!.fuseAmps,
+      },
+    ],
+  });
 const lastIsFree = computed(() => supply.outputs.length > 1 && check.outputs.at(-1)?.fed.length === 0);
 const setRun = (run: Run) => emit('change', 'Output', [{ kind: 'run', id: run.id, set: run }]);
-const hang = (runId: string, output: number) => setRun(fedFrom(store.site!.run[runId]!, { supplyId: supply.id, output }));
+const hang = (runId: string, output: number) =>
+  setRun(fedFrom(store.site!.run[runId]!, { supplyId: supply.id, output }));
 const unhang = (runId: string) => setRun(fedFrom(store.site!.run[runId]!, null));
 </script>
 
@@ -40,58 +57,202 @@ const unhang = (runId: string) => setRun(fedFrom(store.site!.run[runId]!, null))
     <span>At night <LoadBar :load="check.sum" :digits="2" /></span>
     <span>All starting at once <LoadBar :load="check.startUp" :digits="2" /></span>
   </div>
-  <div v-if="check.wrong.length > 0" class="caution"><p v-for="one in check.wrong" :key="one">{{ one }}</p></div>
+  <div v-if="check.wrong.length > 0" class="caution">
+    <p v-for="one in check.wrong" :key="one">{{ one }}</p>
+  </div>
   <div class="two">
     <section>
-      <FieldRow label="Name"><TextField :value="supply.name" label="Supply name" :refuse="(text) => (text ? undefined : 'a name')" @take="(name) => set('Name', { name })" /></FieldRow>
-      <FieldRow label="Place"><PickField :value="supply.placeId" :choices="places" label="Supply place" @take="(placeId) => set('Place', { placeId })" /></FieldRow>
+      <FieldRow label="Name"
+        ><TextField
+          :value="supply.name"
+          label="Supply name"
+          :refuse="(text) => (text ? undefined : 'a name')"
+          @take="(name) => set('Name', { name })"
+      /></FieldRow>
+      <FieldRow label="Place"
+        ><PickField
+          :value="supply.placeId"
+          :choices="places"
+          label="Supply place"
+          @take="(placeId) => set('Place', { placeId })"
+      /></FieldRow>
       <FieldRow label="Rail">
-        <PickField :value="supply.current" :choices="choices.current" label="DC or AC" @take="(current) => set('Rail', { current })" />
-        <QuantityField :value="supply.setVolts" unit="V" label="Volts set" :allowed="upTo(60, 'V')" @take="(setVolts) => set('Volts', { setVolts })" />
+        <PickField
+          :value="supply.current"
+          :choices="choices.current"
+          label="DC or AC"
+          @take="(current) => set('Rail', { current })"
+        />
+        <QuantityField
+          :value="supply.setVolts"
+          unit="V"
+          label="Volts set"
+          :allowed="upTo(60, 'V')"
+          @take="(setVolts) => set('Volts', { setVolts })"
+        />
       </FieldRow>
       <FieldRow label="Adjustable">
-        <YesNoField :value="supply.adjustable !== undefined" label="Adjustable" @take="(is) => set('Adjustable', { adjustable: is ? { minVolts: supply.setVolts, maxVolts: supply.setVolts } : undefined })" />
+        <YesNoField
+          :value="supply.adjustable !== undefined"
+          label="Adjustable"
+          @take="
+            (is) =>
+              set('Adjustable', {
+                adjustable: is ? { minVolts: supply.setVolts, maxVolts: supply.setVolts } : undefined,
+              })
+          "
+        />
       </FieldRow>
       <FieldRow v-if="supply.adjustable" label="From">
-        <QuantityField :value="supply.adjustable.minVolts" unit="V" label="Lowest setting" :allowed="upTo(60, 'V')" @take="(minVolts) => set('Range', { adjustable: { ...supply.adjustable!, minVolts } })" />
+        <QuantityField
+          :value="supply.adjustable.minVolts"
+          unit="V"
+          label="Lowest setting"
+          :allowed="upTo(60, 'V')"
+          @take="(minVolts) => set('Range', { adjustable: { ...supply.adjustable!, minVolts } })"
+        />
         <span class="dim">to</span>
-        <QuantityField :value="supply.adjustable.maxVolts" unit="V" label="Highest setting" :allowed="upTo(60, 'V')" @take="(maxVolts) => set('Range', { adjustable: { ...supply.adjustable!, maxVolts } })" />
+        <QuantityField
+          :value="supply.adjustable.maxVolts"
+          unit="V"
+          label="Highest setting"
+          :allowed="upTo(60, 'V')"
+          @take="(maxVolts) => set('Range', { adjustable: { ...supply.adjustable!, maxVolts } })"
+        />
       </FieldRow>
     </section>
     <section>
-      <FieldRow label="Rated" hint="80 % of it may be used for good."><QuantityField :value="supply.ratedAmps" unit="A" label="Rated amps" :allowed="upTo(100, 'A')" @take="(ratedAmps) => set('Rating', { ratedAmps })" /></FieldRow>
-      <HookUpFields :hook-up="supply.hookUp" :own-id="supply.id" @set="(hookUp) => set('Hook-up', { hookUp })" />
-      <FieldRow label="Note"><TextField :value="supply.note ?? ''" label="Note on the supply" @take="(note) => set('Note', { note: note || undefined })" /></FieldRow>
+      <FieldRow label="Rated" hint="80 % of it may be used for good."
+        ><QuantityField
+          :value="supply.ratedAmps"
+          unit="A"
+          label="Rated amps"
+          :allowed="upTo(100, 'A')"
+          @take="(ratedAmps) => set('Rating', { ratedAmps })"
+      /></FieldRow>
+      <HookUpFields
+        :hook-up="supply.hookUp"
+        :own-id="supply.id"
+        @set="(hookUp) => set('Hook-up', { hookUp })"
+      />
+      <FieldRow label="Note"
+        ><TextField
+          :value="supply.note ?? ''"
+          label="Note on the supply"
+          @take="(note) => set('Note', { note: note || undefined })"
+      /></FieldRow>
     </section>
   </div>
   <table>
-    <thead><tr><th>Output</th><th>Fuse</th><th>Hangs on it</th><th>Worst amps</th></tr></thead>
+    <thead>
+      <tr>
+        <th>Output</th>
+        <th>Fuse</th>
+        <th>Hangs on it</th>
+        <th>Worst amps</th>
+      </tr>
+    </thead>
     <tbody>
       <tr v-for="output in check.outputs" :key="output.number" :data-output="output.number">
         <td class="mono">{{ output.number }}</td>
-        <td class="fuse"><QuantityField :value="output.fuse.most" unit="A" :label="`Fuse of output ${output.number}`" :allowed="upTo(32, 'A')" @take="(amps) => setFuse(output.number, amps)" /></td>
+        <td class="fuse">
+          <QuantityField
+            :value="output.fuse.most"
+            unit="A"
+            :label="`Fuse of output ${output.number}`"
+            :allowed="upTo(32, 'A')"
+            @take="(amps) => setFuse(output.number, amps)"
+          />
+        </td>
         <td>
-          <span v-for="one in output.fed" :key="one.runId" class="fed">{{ one.number }} {{ one.name }} <button type="button" class="plain away" :aria-label="`Take camera ${one.number} off output ${output.number}`" @click="unhang(one.runId)">×</button></span>
-          <PickField v-if="output.fed.length === 0" class="pick" :value="null" :choices="runs" :label="`Run on output ${output.number}`" placeholder="free" @take="(runId) => hang(runId, output.number)" />
+          <span v-for="one in output.fed" :key="one.runId" class="fed"
+            >{{ one.number }} {{ one.name }}
+            <button
+              type="button"
+              class="plain away"
+              :aria-label="`Take camera ${one.number} off output ${output.number}`"
+              @click="unhang(one.runId)"
+            >
+              ×
+            </button></span
+          >
+          <PickField
+            v-if="output.fed.length === 0"
+            class="pick"
+            :value="null"
+            :choices="runs"
+            :label="`Run on output ${output.number}`"
+            placeholder="free"
+            @take="(runId) => hang(runId, output.number)"
+          />
         </td>
         <td><LoadBar v-if="output.fed.length > 0" :load="output.fuse" :digits="2" /></td>
       </tr>
     </tbody>
   </table>
-  <div class="row"><button type="button" class="btn small" @click="addOutput">An output more</button><button v-if="lastIsFree" type="button" class="btn small" @click="set('An output less', { outputs: supply.outputs.slice(0, -1) })">An output less</button></div>
-  <p class="caution">Work on the mains side of a supply is for licensed people, by local code. Prove dead, and mind polarity before power: reversed, it destroys cameras.</p>
+  <div class="row">
+    <button type="button" class="btn small" @click="addOutput">An output more</button
+    ><button
+      v-if="lastIsFree"
+      type="button"
+      class="btn small"
+      @click="set('An output less', { outputs: supply.outputs.slice(0, -1) })"
+    >
+      An output less
+    </button>
+  </div>
+  <p class="caution">
+    Work on the mains side of a supply is for licensed people, by local code. Prove dead, and mind polarity
+    before power: reversed, it destroys cameras.
+  </p>
 </template>
 
 <style scoped>
-.sums { display: flex; flex-wrap: wrap; gap: 6px 28px; }
-.sums > span { display: inline-flex; gap: 10px; align-items: center; }
-.two { display: grid; grid-template-columns: repeat(auto-fit, minmax(300px, 1fr)); gap: 4px 28px; align-items: start; }
-table { border-collapse: collapse; width: 100%; }
-th { text-align: left; font-size: 11px; font-weight: 400; color: var(--ink-2); padding: 2px 8px 2px 0; }
-td { border-top: 1px solid var(--rule); padding: 2px 8px 2px 0; }
-.fuse { width: 92px; }
-.fed { margin-right: 12px; }
-.away { padding: 0 5px; color: var(--ink-2); }
-.pick { width: 190px; }
-.pick :deep(.p-select-label) { color: var(--ink-3); }
+.sums {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 6px 28px;
+}
+.sums > span {
+  display: inline-flex;
+  gap: 10px;
+  align-items: center;
+}
+.two {
+  display: grid;
+  grid-template-columns: repeat(auto-fit, minmax(300px, 1fr));
+  gap: 4px 28px;
+  align-items: start;
+}
+table {
+  border-collapse: collapse;
+  width: 100%;
+}
+th {
+  text-align: left;
+  font-size: 11px;
+  font-weight: 400;
+  color: var(--ink-2);
+  padding: 2px 8px 2px 0;
+}
+td {
+  border-top: 1px solid var(--rule);
+  padding: 2px 8px 2px 0;
+}
+.fuse {
+  width: 92px;
+}
+.fed {
+  margin-right: 12px;
+}
+.away {
+  padding: 0 5px;
+  color: var(--ink-2);
+}
+.pick {
+  width: 190px;
+}
+.pick :deep(.p-select-label) {
+  color: var(--ink-3);
+}
 </style>

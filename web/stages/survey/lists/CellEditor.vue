@@ -21,7 +21,9 @@ const words = computed(() => {
   return cell.kind === 'yes-no' ? ['yes', 'no'] : null;
 });
 const isLength = column.cell.kind === 'number' && column.cell.unit === 'm';
-const text = ref(isLength && typeof value === 'number' ? fieldText(value, 'm', own.measures) : String(value ?? ''));
+const text = ref(
+  isLength && typeof value === 'number' ? fieldText(value, 'm', own.measures) : String(value ?? ''),
+);
 const before = text.value;
 
 /** A field that goes while it has the focus loses it, which is no word from the person. */
@@ -40,12 +42,50 @@ const takeTyped = (then: Then) => (text.value === before ? emit('leave') : emit(
 </script>
 
 <template>
-  <Select v-if="words" ref="select" class="word" :model-value="value" :options="words" size="small" :aria-label="column.heading" :filter="words.length > 14" @update:model-value="(word: string) => emit('take', word, 'stay')" @hide="emit('leave')" />
-  <input v-else ref="input" v-model="text" class="typed" :class="{ number: column.cell.kind === 'number' }" :aria-label="column.heading" autocomplete="off" @keydown.enter.stop.prevent="takeTyped('down')" @keydown.tab.prevent="takeTyped('right')" @keydown.escape.stop="emit('leave')" @blur="!isGoing && takeTyped('stay')" />
+  <Select
+    v-if="words"
+    ref="select"
+    class="word"
+    :model-value="value"
+    :options="words"
+    size="small"
+    :aria-label="column.heading"
+    :filter="words.length > 14"
+    @update:model-value="(word: string) => emit('take', word, 'stay')"
+    @hide="emit('leave')"
+  />
+  <input
+    v-else
+    ref="input"
+    v-model="text"
+    class="typed"
+    :class="{ number: column.cell.kind === 'number' }"
+    :aria-label="column.heading"
+    autocomplete="off"
+    @keydown.enter.stop.prevent="takeTyped('down')"
+    @keydown.tab.prevent="takeTyped('right')"
+    @keydown.escape.stop="emit('leave')"
+    @blur="!isGoing && takeTyped('stay')"
+  />
 </template>
 
 <style scoped>
-.typed { width: 100%; height: 27px; padding: 3px 6px; border: 2px solid var(--copper); background: var(--paper); color: var(--ink); font: inherit; }
-.typed.number { text-align: right; font-family: var(--mono); font-size: 12px; }
-.word { width: 100%; height: 27px; }
+.typed {
+  width: 100%;
+  height: 27px;
+  padding: 3px 6px;
+  border: 2px solid var(--copper);
+  background: var(--paper);
+  color: var(--ink);
+  font: inherit;
+}
+.typed.number {
+  text-align: right;
+  font-family: var(--mono);
+  font-size: 12px;
+}
+.word {
+  width: 100%;
+  height: 27px;
+}
 </style>

@@ -20,31 +20,68 @@ const shown = ref<RowNews['kind'] | 'all'>('all');
 const label = computed(() => listOf(list).label.toLowerCase());
 
 const ignore = 'leave out';
-const keys = computed(() => [{ value: ignore, says: '(left out)' }, ...listOf(list).columns.filter(({ key, write }) => write || listOf(list).keys.includes(key)).map(({ key, heading }) => ({ value: key, says: heading }))]);
-const example = (index: number) => table.rows.map(({ cells }) => cells[index]).filter((cell) => cell !== null && cell !== '').slice(0, 3).join(', ');
+const keys = computed(() => [
+  { value: ignore, says: '(left out)' },
+  ...listOf(list)
+    .columns.filter(({ key, write }) => write || listOf(list).keys.includes(key))
+    .map(({ key, heading }) => ({ value: key, says: heading })),
+]);
+const example = (index: number) =>
+  table.rows
+    .map(({ cells }) => cells[index])
+    .filter((cell) => cell !== null && cell !== '')
+    .slice(0, 3)
+    .join(', ');
 
 async function look(): Promise<void> {
   preview.value = await tables.preview(toRaw(store.site!), list, table, toRaw(matches.value));
   if (preview.value.counts.refused > 0) shown.value = 'refused';
 }
-watch(() => table, async () => {
-  matches.value = await tables.match(list, table.headings);
-  await look();
-}, { immediate: true });
+watch(
+  () => table,
+  async () => {
+    matches.value = await tables.match(list, table.headings);
+    await look();
+  },
+  { immediate: true },
+);
 function match(index: number, key: string): void {
-  matches.value = matches.value.map((one, at) => (at === index ? { ...one, key: key === ignore ? null : key } : one.key === key ? { ...one, key: null } : one));
+  matches.value = matches.value.map((one, at) =>
+    at === index
+      ? { ...one, key: key === ignore ? null : key }
+      : one.key === key
+        ? { ...one, key: null }
+        : one,
+  );
   shown.value = 'all';
   void look();
 }
 
-const kinds = [{ kind: 'all', says: 'all' }, { kind: 'new', says: 'new' }, { kind: 'changed', says: 'changed' }, { kind: 'same', says: 'as they are' }, { kind: 'refused', says: 'refused' }] as const;
+const kinds = [
+  { kind: 'all', says: 'all' },
+  { kind: 'new', says: 'new' },
+  { kind: 'changed', says: 'changed' },
+  { kind: 'same', says: 'as they are' },
+  { kind: 'refused', says: 'refused' },
+] as const;
 const mostShown = 300;
-const rows = computed(() => (preview.value?.rows ?? []).filter(({ kind }) => shown.value === 'all' || kind === shown.value));
-const ready = computed(() => preview.value !== null && preview.value.counts.refused === 0 && preview.value.problems.length === 0 && preview.value.changes.length > 0);
+const rows = computed(() =>
+  (preview.value?.rows ?? []).filter(({ kind }) => shown.value === 'all' || kind === shown.value),
+);
+const ready = computed(
+  () =>
+    preview.value !== null &&
+    preview.value.counts.refused === 0 &&
+    preview.value.problems.length === 0 &&
+    preview.value.changes.length > 0,
+);
 const standing = computed(() => {
   if (!preview.value) return [];
   const { counts, changes, problems: whole } = preview.value;
-  if (counts.refused > 0) return [`${counts.refused} row${counts.refused === 1 ? ' is' : 's are'} refused. Put them right in the file and import it again; nothing is applied until all fit.`];
+  if (counts.refused > 0)
+    return [
+      `${counts.refused} row${counts.refused === 1 ? ' is' : 's are'} refused. Put them right in the file and import it again; nothing is applied until all fit.`,
+    ];
   if (whole.length > 0) return whole;
   return changes.length === 0 ? ['Everything in this file is noted already.'] : problems.value;
 });
@@ -52,50 +89,143 @@ const standing = computed(() => {
 function apply(): void {
   if (!preview.value || !ready.value) return;
   const { counts, changes } = preview.value;
-  problems.value = store.change(`Import ${label.value}: ${counts.new} new, ${counts.changed} changed`, changes).map(({ path, allowed }) => `${path}: ${allowed}`);
+  problems.value = store
+    .change(`Import ${label.value}: ${counts.new} new, ${counts.changed} changed`, changes)
+    .map(({ path, allowed }) => `${path}: ${allowed}`);
   if (problems.value.length === 0) emit('done');
 }
 </script>
 
 <template>
-  <Dialog visible modal :header="`Import ${label}`" :style="{ width: '920px' }" @update:visible="emit('done')">
+  <Dialog
+    visible
+    modal
+    :header="`Import ${label}`"
+    :style="{ width: '920px' }"
+    @update:visible="emit('done')"
+  >
     <form class="import" @submit.prevent="apply">
       <p v-for="remark in remarks" :key="remark" class="caution">{{ remark }}</p>
       <section>
         <h3>Columns of the file</h3>
         <div class="columns">
-          <label v-for="(heading, index) in table.headings" :key="index" class="column"><span class="from" :title="heading">{{ heading || '(no heading)' }}</span><PickField :value="matches[index]?.key ?? ignore" :choices="keys" :label="`Column ${heading || index + 1} is`" @take="(key) => match(index, key)" /><span class="dim tiny example">{{ example(index) }}</span></label>
+          <label v-for="(heading, index) in table.headings" :key="index" class="column"
+            ><span class="from" :title="heading">{{ heading || '(no heading)' }}</span
+            ><PickField
+              :value="matches[index]?.key ?? ignore"
+              :choices="keys"
+              :label="`Column ${heading || index + 1} is`"
+              @take="(key) => match(index, key)"
+            /><span class="dim tiny example">{{ example(index) }}</span></label
+          >
         </div>
       </section>
       <section v-if="preview" class="news">
-        <div class="row"><h3>What it would do</h3><button v-for="{ kind, says } in kinds" :key="kind" type="button" class="plain dim kind" :aria-pressed="shown === kind" @click="shown = kind">{{ says }} {{ kind === 'all' ? preview.rows.length : preview.counts[kind] }}</button></div>
+        <div class="row">
+          <h3>What it would do</h3>
+          <button
+            v-for="{ kind, says } in kinds"
+            :key="kind"
+            type="button"
+            class="plain dim kind"
+            :aria-pressed="shown === kind"
+            @click="shown = kind"
+          >
+            {{ says }} {{ kind === 'all' ? preview.rows.length : preview.counts[kind] }}
+          </button>
+        </div>
         <ul class="rows">
           <li v-for="row in rows.slice(0, mostShown)" :key="row.line" :data-kind="row.kind">
             <span class="mono dim line">{{ row.line }}</span><b>{{ row.what }}</b>
             <span v-if="row.kind === 'same'" class="dim">as it is</span>
             <span v-else-if="row.kind === 'refused'" class="why">{{ row.why.join('; ') }}</span>
-            <span v-else><em v-if="row.kind === 'new'">new: </em><template v-for="({ heading, before, after }, index) in row.cells" :key="heading"><template v-if="index">, </template>{{ heading }} <s v-if="before !== null && before !== ''" class="dim">{{ before }}</s> {{ after }}</template></span>
+            <span v-else
+              ><em v-if="row.kind === 'new'">new: </em
+              ><template v-for="({ heading, before, after }, index) in row.cells" :key="heading"
+                ><template v-if="index">, </template>{{ heading }}
+                <s v-if="before !== null && before !== ''" class="dim">{{ before }}</s> {{ after }}</template
+              ></span
+            >
           </li>
           <li v-if="rows.length > mostShown" class="dim">… and {{ rows.length - mostShown }} more</li>
         </ul>
       </section>
       <p v-else class="dim" aria-busy="true">Looking at {{ table.rows.length }} rows…</p>
-      <DialogFoot :problems="standing" :go="preview && ready ? `Apply ${preview.counts.new + preview.counts.changed} rows` : 'Apply'" :held="!ready" @leave="emit('done')" />
+      <DialogFoot
+        :problems="standing"
+        :go="preview && ready ? `Apply ${preview.counts.new + preview.counts.changed} rows` : 'Apply'"
+        :held="!ready"
+        @leave="emit('done')"
+      />
     </form>
   </Dialog>
 </template>
 
 <style scoped>
-.import { display: grid; gap: 10px; }
-.columns { display: grid; grid-template-columns: repeat(auto-fill, minmax(200px, 1fr)); gap: 8px 14px; padding-top: 6px; max-height: 190px; overflow: auto; }
-.column { display: grid; gap: 2px; min-width: 0; }
-.from { font-weight: 500; }
-.from, .example { white-space: nowrap; overflow: hidden; text-overflow: ellipsis; }
-.kind[aria-pressed='true'] { color: var(--ink); font-weight: 600; text-decoration: underline; text-underline-offset: 3px; }
-.rows { height: 250px; overflow: auto; border: 1px solid var(--rule-strong); margin-top: 4px; background: var(--paper); }
-.rows li { display: flex; gap: 10px; padding: 3px 8px; border-bottom: 1px solid var(--rule); }
-.rows b { flex: none; width: 190px; font-weight: 500; overflow: hidden; text-overflow: ellipsis; white-space: nowrap; }
-.line { flex: none; width: 34px; text-align: right; }
-em { font-style: normal; color: var(--verdigris); }
-.why { border-left: 3px solid var(--madder); padding-left: 8px; }
+.import {
+  display: grid;
+  gap: 10px;
+}
+.columns {
+  display: grid;
+  grid-template-columns: repeat(auto-fill, minmax(200px, 1fr));
+  gap: 8px 14px;
+  padding-top: 6px;
+  max-height: 190px;
+  overflow: auto;
+}
+.column {
+  display: grid;
+  gap: 2px;
+  min-width: 0;
+}
+.from {
+  font-weight: 500;
+}
+.from,
+.example {
+  white-space: nowrap;
+  overflow: hidden;
+  text-overflow: ellipsis;
+}
+.kind[aria-pressed='true'] {
+  color: var(--ink);
+  font-weight: 600;
+  text-decoration: underline;
+  text-underline-offset: 3px;
+}
+.rows {
+  height: 250px;
+  overflow: auto;
+  border: 1px solid var(--rule-strong);
+  margin-top: 4px;
+  background: var(--paper);
+}
+.rows li {
+  display: flex;
+  gap: 10px;
+  padding: 3px 8px;
+  border-bottom: 1px solid var(--rule);
+}
+.rows b {
+  flex: none;
+  width: 190px;
+  font-weight: 500;
+  overflow: hidden;
+  text-overflow: ellipsis;
+  white-space: nowrap;
+}
+.line {
+  flex: none;
+  width: 34px;
+  text-align: right;
+}
+em {
+  font-style: normal;
+  color: var(--verdigris);
+}
+.why {
+  border-left: 3px solid var(--madder);
+  padding-left: 8px;
+}
 </style>

@@ -11,7 +11,11 @@ import { listEditing, type LaidColumn } from './listEditing';
  * The rows and columns of a list, those in sight drawn. The library's table draws every cell of every row anew as it
  * scrolls, at a seventh of the screen's rate with a thousand rows; here a row is drawn once, when it comes into sight.
  */
-const { columns, rows, search } = defineProps<{ columns: readonly ShownColumn[]; rows: readonly ShownRow[]; search: string }>();
+const { columns, rows, search } = defineProps<{
+  columns: readonly ShownColumn[];
+  rows: readonly ShownRow[];
+  search: string;
+}>();
 const picked = defineModel<readonly string[]>('picked', { required: true });
 const { editing, begin, onKey } = inject(listEditing)!;
 
@@ -27,19 +31,24 @@ const { x: scrolledRight, y: scrolledTo } = useScroll(box);
 const order = ref<{ key: string; isDown: boolean } | null>(null);
 function orderBy(key: string): void {
   // Up, then down, then as it was.
-  order.value = order.value?.key !== key ? { key, isDown: false } : order.value.isDown ? null : { key, isDown: true };
+  order.value =
+    order.value?.key !== key ? { key, isDown: false } : order.value.isDown ? null : { key, isDown: true };
 }
 const sorted = computed(() => (order.value ? sortedRows(rows, order.value.key, order.value.isDown) : rows));
 const laidRows = computed(() => sorted.value.map((row, index) => ({ row, y: index * rowPx })));
 const shownRows = computed(() => inSight(laidRows.value, scrolledTo.value, height.value));
 
 // A row that is to be changed is brought into sight, or there would be no field to type in.
-watch(editing, (cell) => {
-  const row = cell && laidRows.value.find((one) => one.row.id === cell.rowId);
-  if (!row || !box.value) return;
-  const [top, bottom] = [scrolledTo.value, scrolledTo.value + height.value - 2 * rowPx];
-  if (row.y < top || row.y > bottom) box.value.scrollTop = Math.max(0, row.y - height.value / 2);
-}, { flush: 'post' });
+watch(
+  editing,
+  (cell) => {
+    const row = cell && laidRows.value.find((one) => one.row.id === cell.rowId);
+    if (!row || !box.value) return;
+    const [top, bottom] = [scrolledTo.value, scrolledTo.value + height.value - 2 * rowPx];
+    if (row.y < top || row.y > bottom) box.value.scrollTop = Math.max(0, row.y - height.value / 2);
+  },
+  { flush: 'post' },
+);
 
 const laidColumns = computed(() => {
   let y = tickPx;
@@ -50,12 +59,19 @@ const laidColumns = computed(() => {
   });
 });
 const tableWidth = computed(() => columns.reduce((sum, column) => sum + column.width, tickPx));
-const firstShown = computed(() => inSight(laidColumns.value.slice(frozenCount), scrolledRight.value, width.value)[0]?.column.key);
-const countShown = computed(() => inSight(laidColumns.value.slice(frozenCount), scrolledRight.value, width.value).length);
+const firstShown = computed(
+  () => inSight(laidColumns.value.slice(frozenCount), scrolledRight.value, width.value)[0]?.column.key,
+);
+const countShown = computed(
+  () => inSight(laidColumns.value.slice(frozenCount), scrolledRight.value, width.value).length,
+);
 /** The same list while the same columns are in sight, so that no row is drawn anew for nothing. */
 const shownColumns = computed(() => {
   const loose = laidColumns.value.slice(frozenCount);
-  const from = Math.max(0, loose.findIndex(({ column }) => column.key === firstShown.value));
+  const from = Math.max(
+    0,
+    loose.findIndex(({ column }) => column.key === firstShown.value),
+  );
   return [...laidColumns.value.slice(0, frozenCount), ...loose.slice(from, from + countShown.value)];
 });
 
@@ -87,32 +103,106 @@ function onDouble(event: MouseEvent): void {
   const cell = cellOf(event);
   if (cell) begin(cell.rowId, cell.column);
 }
-const tabKey = (rowId: string, isFirst: boolean): string | null => (inHand.value ? (inHand.value.rowId === rowId ? inHand.value.key : null) : isFirst ? columns[0]!.key : null);
+const tabKey = (rowId: string, isFirst: boolean): string | null =>
+  inHand.value ? (inHand.value.rowId === rowId ? inHand.value.key : null) : isFirst ? columns[0]!.key : null;
 </script>
 
 <template>
-  <div ref="box" class="grid" role="grid" :aria-rowcount="rows.length + 1" :aria-colcount="columns.length" @focusin="onFocus" @keydown="onCellKey" @dblclick="onDouble">
+  <div
+    ref="box"
+    class="grid"
+    role="grid"
+    :aria-rowcount="rows.length + 1"
+    :aria-colcount="columns.length"
+    @focusin="onFocus"
+    @keydown="onCellKey"
+    @dblclick="onDouble"
+  >
     <div class="head" role="row" :style="{ width: `${tableWidth}px` }">
-      <label class="tick frozen"><input type="checkbox" :checked="areAllPicked" aria-label="Pick all rows" @change="pickAll" /></label>
-      <div v-for="{ column, x, isFrozen } in laidColumns" :key="column.key" role="columnheader" class="heading" :class="{ frozen: isFrozen, number: column.cell.kind === 'number' }" :style="{ width: `${column.width}px`, left: isFrozen ? `${x}px` : undefined }" :aria-sort="order?.key === column.key ? (order.isDown ? 'descending' : 'ascending') : 'none'">
-        <button type="button" class="plain" @click="orderBy(column.key)">{{ headingFor(column, own.measures) }}<span v-if="order?.key === column.key">{{ order.isDown ? ' ↓' : ' ↑' }}</span></button>
+      <label class="tick frozen"
+        ><input type="checkbox" :checked="areAllPicked" aria-label="Pick all rows" @change="pickAll"
+      /></label>
+      <div
+        v-for="{ column, x, isFrozen } in laidColumns"
+        :key="column.key"
+        role="columnheader"
+        class="heading"
+        :class="{ frozen: isFrozen, number: column.cell.kind === 'number' }"
+        :style="{ width: `${column.width}px`, left: isFrozen ? `${x}px` : undefined }"
+        :aria-sort="order?.key === column.key ? (order.isDown ? 'descending' : 'ascending') : 'none'"
+      >
+        <button type="button" class="plain" @click="orderBy(column.key)">
+          {{ headingFor(column, own.measures)
+          }}<span v-if="order?.key === column.key">{{ order.isDown ? ' ↓' : ' ↑' }}</span>
+        </button>
       </div>
     </div>
     <div class="body" :style="{ width: `${tableWidth}px`, height: `${rows.length * rowPx}px` }">
-      <ListRow v-for="({ row, y }, index) in shownRows" :key="row.id" :row="row" :columns="shownColumns" :y="y" :width="tableWidth" :is-picked="isPicked.has(row.id)" :edited="editing?.rowId === row.id ? editing.key : null" :tab-key="tabKey(row.id, index === 0)" @pick="pick(row.id)" />
+      <ListRow
+        v-for="({ row, y }, index) in shownRows"
+        :key="row.id"
+        :row="row"
+        :columns="shownColumns"
+        :y="y"
+        :width="tableWidth"
+        :is-picked="isPicked.has(row.id)"
+        :edited="editing?.rowId === row.id ? editing.key : null"
+        :tab-key="tabKey(row.id, index === 0)"
+        @pick="pick(row.id)"
+      />
     </div>
     <p v-if="rows.length === 0" class="dim none">Nothing matches “{{ search }}”.</p>
   </div>
 </template>
 
 <style scoped>
-.grid { height: 100%; overflow: auto; scrollbar-width: thin; scroll-padding: 28px 0 0 270px; }
-.head { position: sticky; top: 0; z-index: 3; display: flex; height: 28px; background: var(--paper); border-bottom: 1px solid var(--rule-strong); }
-.heading { flex: none; padding: 5px 7px; font-size: 11px; color: var(--ink-2); white-space: nowrap; overflow: hidden; }
-.heading[aria-sort='ascending'], .heading[aria-sort='descending'] { color: var(--ink); font-weight: 600; }
-.heading.number { text-align: right; }
-.frozen { position: sticky; left: 0; z-index: 1; background: var(--paper); }
-.tick { flex: none; width: 40px; display: grid; place-items: center; }
-.body { position: relative; }
-.none { padding: 14px; }
+.grid {
+  height: 100%;
+  overflow: auto;
+  scrollbar-width: thin;
+  scroll-padding: 28px 0 0 270px;
+}
+.head {
+  position: sticky;
+  top: 0;
+  z-index: 3;
+  display: flex;
+  height: 28px;
+  background: var(--paper);
+  border-bottom: 1px solid var(--rule-strong);
+}
+.heading {
+  flex: none;
+  padding: 5px 7px;
+  font-size: 11px;
+  color: var(--ink-2);
+  white-space: nowrap;
+  overflow: hidden;
+}
+.heading[aria-sort='ascending'],
+.heading[aria-sort='descending'] {
+  color: var(--ink);
+  font-weight: 600;
+}
+.heading.number {
+  text-align: right;
+}
+.frozen {
+  position: sticky;
+  left: 0;
+  z-index: 1;
+  background: var(--paper);
+}
+.tick {
+  flex: none;
+  width: 40px;
+  display: grid;
+  place-items: center;
+}
+.body {
+  position: relative;
+}
+.none {
+  padding: 14px;
+}
 </style>

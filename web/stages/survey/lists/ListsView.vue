@@ -1,7 +1,19 @@
 <script setup lang="ts">
 import { useLocalStorage } from '@vueuse/core';
 import { computed, provide, ref, shallowRef, toRaw, useTemplateRef, watch } from 'vue';
-import { editCells, listIds, listOf, matching, removeRows, steadyRows, tableOf, type ForeignTable, type ListId, type ShownColumn, type ShownRow } from '#core/lists';
+import {
+  editCells,
+  listIds,
+  listOf,
+  matching,
+  removeRows,
+  steadyRows,
+  tableOf,
+  type ForeignTable,
+  type ListId,
+  type ShownColumn,
+  type ShownRow,
+} from '#core/lists';
 import { freeName, unseenPlace } from '#core/site';
 import { useKeys } from '../../../keys/keys';
 import PickField from '../../../parts/PickField.vue';
@@ -33,7 +45,8 @@ const rows = computed(() => matching(steady.value, search.value));
 // A row that an undo or another window takes away is not picked any more.
 watch(steady, (now) => {
   const there = new Set(now.map((row) => row.id));
-  if (picked.value.some((one) => !there.has(one))) picked.value = picked.value.filter((one) => there.has(one));
+  if (picked.value.some((one) => !there.has(one)))
+    picked.value = picked.value.filter((one) => there.has(one));
 });
 
 watch(id, () => {
@@ -53,11 +66,17 @@ function put(rowIds: readonly string[], key: string, text: string): boolean {
   return refused.length === 0;
 }
 
-const cellAt = (rowId: string, key: string) => box.value?.querySelector<HTMLElement>(`[data-cell="${CSS.escape(`${rowId} ${key}`)}"]`);
+const cellAt = (rowId: string, key: string) =>
+  box.value?.querySelector<HTMLElement>(`[data-cell="${CSS.escape(`${rowId} ${key}`)}"]`);
 function take(rowId: string, key: string, text: string, then: Then): void {
   if (!put([rowId], key, text)) return;
   editing.value = null;
-  requestAnimationFrame(() => (neighbour(cellAt(rowId, key), then === 'down' ? 'ArrowDown' : then === 'right' ? 'ArrowRight' : '') ?? cellAt(rowId, key))?.focus());
+  requestAnimationFrame(() =>
+    (
+      neighbour(cellAt(rowId, key), then === 'down' ? 'ArrowDown' : then === 'right' ? 'ArrowRight' : '') ??
+      cellAt(rowId, key)
+    )?.focus(),
+  );
 }
 function leave(rowId: string, key: string): void {
   editing.value = null;
@@ -70,7 +89,10 @@ function begin(rowId: string, column: ShownColumn): void {
 function onKey(event: KeyboardEvent, cell: HTMLElement, rowId: string, column: ShownColumn): void {
   const next = neighbour(cell, event.key);
   if (next) next.focus();
-  else if (event.key === ' ') picked.value = picked.value.includes(rowId) ? picked.value.filter((one) => one !== rowId) : [...picked.value, rowId];
+  else if (event.key === ' ')
+    picked.value = picked.value.includes(rowId)
+      ? picked.value.filter((one) => one !== rowId)
+      : [...picked.value, rowId];
   else if ((event.key === 'Enter' || event.key === 'F2') && column.editable) begin(rowId, column);
   else return;
   event.preventDefault();
@@ -81,10 +103,21 @@ provide(listEditing, { editing, begin, take, leave, onKey });
 
 // Many rows at once
 const manyKey = ref<string | null>(null);
-const editable = computed(() => table.value.columns.filter((column) => column.editable && !column.isKey).map(({ key, heading }) => ({ value: key, says: heading })));
+const editable = computed(() =>
+  table.value.columns
+    .filter((column) => column.editable && !column.isKey)
+    .map(({ key, heading }) => ({ value: key, says: heading })),
+);
 const manyWords = computed(() => {
   const cell = table.value.columns.find(({ key }) => key === manyKey.value)?.cell;
-  return cell?.kind === 'word' ? [...cell.words(store.site!)].map(({ says }) => ({ value: says, says })) : cell?.kind === 'yes-no' ? [{ value: 'yes', says: 'yes' }, { value: 'no', says: 'no' }] : null;
+  return cell?.kind === 'word'
+    ? [...cell.words(store.site!)].map(({ says }) => ({ value: says, says }))
+    : cell?.kind === 'yes-no'
+      ? [
+          { value: 'yes', says: 'yes' },
+          { value: 'no', says: 'no' },
+        ]
+      : null;
 });
 function putMany(text: string): void {
   if (manyKey.value && put(picked.value, manyKey.value, text)) picked.value = [];
@@ -93,14 +126,27 @@ function putMany(text: string): void {
 function removePicked(): void {
   const removal = removeRows(store.site!, table.value.id, picked.value);
   if (removal.kind === 'refused') problem.value = removal.why;
-  else problem.value = store.change(`Remove ${picked.value.length} ${table.value.label.toLowerCase()}`, removal.changes).map(({ allowed }) => allowed).join('; ');
+  else
+    problem.value = store
+      .change(`Remove ${picked.value.length} ${table.value.label.toLowerCase()}`, removal.changes)
+      .map(({ allowed }) => allowed)
+      .join('; ');
   if (!problem.value) picked.value = [];
 }
 /** A place is noted by its name alone; everything else of it follows. */
 function addPlace(): void {
-  const place = unseenPlace(store.site!, freeName(Object.values(store.site!.place).map(({ name }) => name), 'New place'));
+  const place = unseenPlace(
+    store.site!,
+    freeName(
+      Object.values(store.site!.place).map(({ name }) => name),
+      'New place',
+    ),
+  );
   search.value = '';
-  problem.value = store.change(`Note ${place.name}`, [{ kind: 'place', id: place.id, set: place }]).map(({ allowed }) => allowed).join('; ');
+  problem.value = store
+    .change(`Note ${place.name}`, [{ kind: 'place', id: place.id, set: place }])
+    .map(({ allowed }) => allowed)
+    .join('; ');
   if (!problem.value) editing.value = { rowId: place.id, key: 'name' };
 }
 
@@ -119,14 +165,23 @@ async function chosen(): Promise<void> {
 }
 function onPaste(event: ClipboardEvent): void {
   const text = event.clipboardData?.getData('text/plain') ?? '';
-  if ((event.target as HTMLElement).matches('input, textarea') || !text.includes('\n') && !text.includes('\t')) return;
+  if (
+    (event.target as HTMLElement).matches('input, textarea') ||
+    (!text.includes('\n') && !text.includes('\t'))
+  )
+    return;
   event.preventDefault();
   void open(tables.readText(text));
 }
 async function exportAs(kind: 'csv' | 'xlsx'): Promise<void> {
   const name = `${store.id}-${table.value.label.toLowerCase()}.${kind}`;
   const site = toRaw(store.site!);
-  handOver(kind === 'csv' ? new Blob([await tables.csv(site, table.value.id)], { type: 'text/csv;charset=utf-8' }) : await tables.xlsx(site, table.value.id), name);
+  handOver(
+    kind === 'csv'
+      ? new Blob([await tables.csv(site, table.value.id)], { type: 'text/csv;charset=utf-8' })
+      : await tables.xlsx(site, table.value.id),
+    name,
+  );
 }
 
 useKeys([{ keys: ['f'], says: 'find in the list', group: 'Lists', run: () => find.value?.focus() }]);
@@ -135,11 +190,37 @@ useKeys([{ keys: ['f'], says: 'find in the list', group: 'Lists', run: () => fin
 <template>
   <div class="lists" @paste="onPaste">
     <div class="row bar">
-      <span class="which" role="group" aria-label="Which list"><button v-for="one in listIds" :key="one" type="button" class="plain" :aria-pressed="one === table.id" @click="id = one">{{ listOf(one).label }}</button></span>
-      <label class="find"><span class="out-of-sight">Find in the list</span><input ref="find" v-model="search" type="search" placeholder="Find" /></label>
-      <span class="dim tiny">{{ rows.length === table.rows.length ? `${rows.length} rows` : `${rows.length} of ${table.rows.length} rows` }}</span>
+      <span class="which" role="group" aria-label="Which list"
+        ><button
+          v-for="one in listIds"
+          :key="one"
+          type="button"
+          class="plain"
+          :aria-pressed="one === table.id"
+          @click="id = one"
+        >
+          {{ listOf(one).label }}
+        </button></span
+      >
+      <label class="find"
+        ><span class="out-of-sight">Find in the list</span
+        ><input ref="find" v-model="search" type="search" placeholder="Find"
+      /></label>
+      <span class="dim tiny">{{
+        rows.length === table.rows.length
+          ? `${rows.length} rows`
+          : `${rows.length} of ${table.rows.length} rows`
+      }}</span>
       <span class="push" />
-      <input ref="file" type="file" accept=".csv,.tsv,.txt,.xlsx" class="out-of-sight" aria-label="Table to import" tabindex="-1" @change="chosen" />
+      <input
+        ref="file"
+        type="file"
+        accept=".csv,.tsv,.txt,.xlsx"
+        class="out-of-sight"
+        aria-label="Table to import"
+        tabindex="-1"
+        @change="chosen"
+      />
       <button v-if="table.id === 'place'" type="button" class="btn" @click="addPlace">Add a place</button>
       <button type="button" class="btn" @click="file?.click()">Import…</button>
       <button type="button" class="btn" @click="exportAs('csv')">CSV</button>
@@ -147,34 +228,120 @@ useKeys([{ keys: ['f'], says: 'find in the list', group: 'Lists', run: () => fin
     </div>
     <div v-if="picked.length > 0" class="row many">
       <span>Set in {{ picked.length }} row{{ picked.length === 1 ? '' : 's' }}</span>
-      <PickField :value="manyKey" :choices="editable" label="Column to set" placeholder="which column" @take="(key) => (manyKey = key)" />
+      <PickField
+        :value="manyKey"
+        :choices="editable"
+        label="Column to set"
+        placeholder="which column"
+        @take="(key) => (manyKey = key)"
+      />
       <template v-if="manyKey">
         <span>to</span>
-        <PickField v-if="manyWords" :key="manyKey" :value="null" :choices="manyWords" label="Value to set" placeholder="what" @take="putMany" />
-        <span v-else class="value"><TextField :key="manyKey" value="" label="Value to set" placeholder="type it, then Enter" @take="putMany" /></span>
+        <PickField
+          v-if="manyWords"
+          :key="manyKey"
+          :value="null"
+          :choices="manyWords"
+          label="Value to set"
+          placeholder="what"
+          @take="putMany"
+        />
+        <span v-else class="value"
+          ><TextField
+            :key="manyKey"
+            value=""
+            label="Value to set"
+            placeholder="type it, then Enter"
+            @take="putMany"
+        /></span>
       </template>
-      <span class="push" /><button type="button" class="btn small" @click="removePicked">Remove {{ picked.length === 1 ? 'it' : 'them' }}</button><button type="button" class="btn small" @click="picked = []">None</button>
+      <span class="push" /><button type="button" class="btn small" @click="removePicked">
+        Remove {{ picked.length === 1 ? 'it' : 'them' }}</button
+      ><button type="button" class="btn small" @click="picked = []">None</button>
     </div>
-    <p v-if="problem" class="caution" role="alert">{{ problem }} <button type="button" class="plain underline" @click="problem = ''">Good</button></p>
+    <p v-if="problem" class="caution" role="alert">
+      {{ problem }} <button type="button" class="plain underline" @click="problem = ''">Good</button>
+    </p>
     <div ref="box" class="box">
-      <div v-if="table.rows.length === 0" class="empty"><strong>No {{ table.label.toLowerCase() }} yet.</strong>Import a CSV or XLSX table, paste rows from a spreadsheet here (headings first), or add a run on the board.</div>
-      <ListTable v-else :key="table.id" v-model:picked="picked" :columns="table.columns" :rows="rows" :search="search" />
+      <div v-if="table.rows.length === 0" class="empty">
+        <strong>No {{ table.label.toLowerCase() }} yet.</strong>Import a CSV or XLSX table, paste rows from a
+        spreadsheet here (headings first), or add a run on the board.
+      </div>
+      <ListTable
+        v-else
+        :key="table.id"
+        v-model:picked="picked"
+        :columns="table.columns"
+        :rows="rows"
+        :search="search"
+      />
     </div>
-    <p class="dim tiny">Arrows move, Enter changes a cell, Space picks rows to change together. Paste rows with their headings to import them. Lengths in the files are metres.</p>
-    <ImportDialog v-if="importing" :list="table.id" :table="importing.table" :remarks="importing.remarks" @done="importing = null" />
+    <p class="dim tiny">
+      Arrows move, Enter changes a cell, Space picks rows to change together. Paste rows with their headings
+      to import them. Lengths in the files are metres.
+    </p>
+    <ImportDialog
+      v-if="importing"
+      :list="table.id"
+      :table="importing.table"
+      :remarks="importing.remarks"
+      @done="importing = null"
+    />
   </div>
 </template>
 
 <style scoped>
-.lists { display: flex; flex-direction: column; gap: 8px; min-height: 0; }
-.bar, .many { align-items: center; flex-wrap: wrap; }
-.which { display: flex; border: 1px solid var(--rule-strong); border-radius: 4px; overflow: hidden; }
-.which button { padding: 4px 11px; }
-.which button[aria-pressed='true'] { background: var(--copper-3); font-weight: 600; box-shadow: inset 0 -2px var(--copper); }
-.find input { width: 190px; border: 1px solid var(--rule-strong); border-radius: 4px; padding: 4px 8px; background: var(--sheet); color: var(--ink); font: inherit; }
-.many { background: var(--copper-3); padding: 6px 10px; }
-.value { width: 180px; }
-.underline { text-decoration: underline; }
-.box { flex: 1; min-height: 0; border: 1px solid var(--rule-strong); background: var(--sheet); }
-.box .empty { padding: 24px; }
+.lists {
+  display: flex;
+  flex-direction: column;
+  gap: 8px;
+  min-height: 0;
+}
+.bar,
+.many {
+  align-items: center;
+  flex-wrap: wrap;
+}
+.which {
+  display: flex;
+  border: 1px solid var(--rule-strong);
+  border-radius: 4px;
+  overflow: hidden;
+}
+.which button {
+  padding: 4px 11px;
+}
+.which button[aria-pressed='true'] {
+  background: var(--copper-3);
+  font-weight: 600;
+  box-shadow: inset 0 -2px var(--copper);
+}
+.find input {
+  width: 190px;
+  border: 1px solid var(--rule-strong);
+  border-radius: 4px;
+  padding: 4px 8px;
+  background: var(--sheet);
+  color: var(--ink);
+  font: inherit;
+}
+.many {
+  background: var(--copper-3);
+  padding: 6px 10px;
+}
+.value {
+  width: 180px;
+}
+.underline {
+  text-decoration: underline;
+}
+.box {
+  flex: 1;
+  min-height: 0;
+  border: 1px solid var(--rule-strong);
+  background: var(--sheet);
+}
+.box .empty {
+  padding: 24px;
+}
 </style>

@@ -5,7 +5,11 @@ import type { ShownColumn } from '#core/lists';
 export type Then = 'stay' | 'down' | 'right';
 
 /** A column and where it begins, in pixels from the left of the table. */
-export interface LaidColumn { column: ShownColumn; x: number; isFrozen: boolean }
+export interface LaidColumn {
+  column: ShownColumn;
+  x: number;
+  isFrozen: boolean;
+}
 
 /** How cells are changed in place, known to each row without the table between having a part in it. */
 export interface ListEditing {

@@ -2,7 +2,16 @@
 import { computed, provide, ref, useTemplateRef, watch } from 'vue';
 import { runLengthM } from '#core/findings';
 import { fieldKey, siteGaps, type Gap } from '#core/gaps';
-import { assumable, noteCamera, notePlace, type Assumable, type Camera, type Change, type Place, type Run } from '#core/site';
+import {
+  assumable,
+  noteCamera,
+  notePlace,
+  type Assumable,
+  type Camera,
+  type Change,
+  type Place,
+  type Run,
+} from '#core/site';
 import PickField from '../../../parts/PickField.vue';
 import { onlyField } from '../../../parts/onlyField';
 import TextField from '../../../parts/TextField.vue';
@@ -39,7 +48,12 @@ const places = computed(() => {
   const left = new Map<string, number>();
   for (const { placeId } of gaps.value) left.set(placeId, (left.get(placeId) ?? 0) + 1);
   if (here.value && !left.has(here.value)) left.set(here.value, 0);
-  return [...left].map(([id, count]) => ({ value: id, name: site.value.place[id]?.name ?? '', count, says: `${site.value.place[id]?.name ?? ''}, ${count} left` }));
+  return [...left].map(([id, count]) => ({
+    value: id,
+    name: site.value.place[id]?.name ?? '',
+    count,
+    says: `${site.value.place[id]?.name ?? ''}, ${count} left`,
+  }));
 });
 const leftHere = computed(() => gaps.value.filter(({ placeId }) => placeId === here.value));
 
@@ -66,12 +80,22 @@ watch(leftHere, () => {
   if (!inHand.value) next();
 });
 
-const isNoted = computed(() => inHand.value !== null && !gaps.value.some(({ id }) => id === inHand.value?.id));
+const isNoted = computed(
+  () => inHand.value !== null && !gaps.value.some(({ id }) => id === inHand.value?.id),
+);
 const target = computed(() => (inHand.value?.target.kind === 'run' ? inHand.value.target : null));
-const run = computed<Run | null>(() => (target.value ? site.value.run[target.value.runId] ?? null : null));
-const camera = computed<Camera | null>(() => (inHand.value?.cameraId ? site.value.camera[inHand.value.cameraId] ?? null : null));
-const place = computed<Place | null>(() => (inHand.value ? site.value.place[inHand.value.placeId] ?? null : null));
-const segment = computed(() => (run.value && target.value?.segment !== undefined ? run.value.segments[target.value.segment] ?? null : null));
+const run = computed<Run | null>(() => (target.value ? (site.value.run[target.value.runId] ?? null) : null));
+const camera = computed<Camera | null>(() =>
+  inHand.value?.cameraId ? (site.value.camera[inHand.value.cameraId] ?? null) : null,
+);
+const place = computed<Place | null>(() =>
+  inHand.value ? (site.value.place[inHand.value.placeId] ?? null) : null,
+);
+const segment = computed(() =>
+  run.value && target.value?.segment !== undefined
+    ? (run.value.segments[target.value.segment] ?? null)
+    : null,
+);
 
 const field = computed(() => (target.value ? fieldKey(target.value.field, target.value.segment) : null));
 provide(onlyField, field);
@@ -79,20 +103,37 @@ provide(onlyField, field);
 type Group = 'cable' | 'feed' | 'place' | 'newRoute' | 'camera' | 'unreached';
 const group = computed<Group>(() => {
   switch (target.value?.field) {
-    case 'cable': case 'length': case 'print': case 'marks': case 'dispute': return 'cable';
-    case 'feed': case 'patched': return 'feed';
-    case 'place': case 'newRoute': case 'unreached': return target.value.field;
-    default: return 'camera';
+    case 'cable':
+    case 'length':
+    case 'print':
+    case 'marks':
+    case 'dispute':
+      return 'cable';
+    case 'feed':
+    case 'patched':
+      return 'feed';
+    case 'place':
+    case 'newRoute':
+    case 'unreached':
+      return target.value.field;
+    default:
+      return 'camera';
   }
 });
 const lengthM = computed(() => (run.value ? runLengthM(run.value) : 0));
 
 function say(label: string, changes: Change[]): void {
-  problem.value = store.change(label, changes).map(({ allowed }) => allowed).join('; ');
+  problem.value = store
+    .change(label, changes)
+    .map(({ allowed }) => allowed)
+    .join('; ');
 }
-const setRun = (what: string, set: Run) => say(`${what} of run ${camera.value?.number ?? ''}`, [{ kind: 'run', id: set.id, set }]);
-const setCamera = (what: string, set: Camera) => say(`${what} of camera ${set.number}`, [{ kind: 'camera', id: set.id, set }]);
-const setPlace = (what: string, set: Place) => say(`${what} of ${set.name}`, [{ kind: 'place', id: set.id, set }]);
+const setRun = (what: string, set: Run) =>
+  say(`${what} of run ${camera.value?.number ?? ''}`, [{ kind: 'run', id: set.id, set }]);
+const setCamera = (what: string, set: Camera) =>
+  say(`${what} of camera ${set.number}`, [{ kind: 'camera', id: set.id, set }]);
+const setPlace = (what: string, set: Place) =>
+  say(`${what} of ${set.name}`, [{ kind: 'place', id: set.id, set }]);
 
 /** What stands there is how it is: an assumed figure becomes a noted one. */
 const confirmable = computed(() => {
@@ -103,7 +144,11 @@ const confirmable = computed(() => {
 function confirm(): void {
   const wanted = target.value?.field;
   if (wanted === 'place' && place.value) setPlace('Looked at', notePlace(place.value, {}));
-  else if (camera.value && assumable.includes(wanted as Assumable)) setCamera('Looked at', noteCamera(camera.value, { [wanted as Assumable]: camera.value[wanted as Assumable] }));
+  else if (camera.value && assumable.includes(wanted as Assumable))
+    setCamera(
+      'Looked at',
+      noteCamera(camera.value, { [wanted as Assumable]: camera.value[wanted as Assumable] }),
+    );
   next();
 }
 function reached(): void {
@@ -114,9 +159,15 @@ function reached(): void {
 }
 function notReached(why: string): void {
   if (!run.value) return;
-  setRun('Could not reach', { ...run.value, unreached: { why, at: new Date().toISOString(), by: person.value.trim() || 'Surveyor' } });
+  setRun('Could not reach', {
+    ...run.value,
+    unreached: { why, at: new Date().toISOString(), by: person.value.trim() || 'Surveyor' },
+  });
   // All else about this camera has to wait too.
-  passed.value = [...passed.value, ...gaps.value.filter(({ cameraId }) => cameraId === camera.value?.id).map(({ id }) => id)];
+  passed.value = [
+    ...passed.value,
+    ...gaps.value.filter(({ cameraId }) => cameraId === camera.value?.id).map(({ id }) => id),
+  ];
   next();
 }
 function setNote(note: string): void {
@@ -128,60 +179,188 @@ function setNote(note: string): void {
 
 <template>
   <div ref="walk" class="walk">
-    <div v-if="gaps.length === 0" class="empty"><strong>Nothing is left to note.</strong>{{ Object.keys(site.run).length === 0 ? 'Add the first run on the board.' : 'Go on to Test.' }}</div>
+    <div v-if="gaps.length === 0" class="empty">
+      <strong>Nothing is left to note.</strong
+      >{{ Object.keys(site.run).length === 0 ? 'Add the first run on the board.' : 'Go on to Test.' }}
+    </div>
     <template v-else>
-      <div class="where"><PickField :value="here" :choices="places" label="Where you are" @take="goTo" /><span class="dim">{{ gaps.length }} left in all</span></div>
+      <div class="where">
+        <PickField :value="here" :choices="places" label="Where you are" @take="goTo" /><span class="dim"
+          >{{ gaps.length }} left in all</span
+        >
+      </div>
       <article v-if="inHand" class="card" :data-gap="inHand.id">
-        <p v-if="camera" class="who"><b class="mono">{{ camera.number }}</b> {{ camera.name }}</p>
+        <p v-if="camera" class="who">
+          <b class="mono">{{ camera.number }}</b> {{ camera.name }}
+        </p>
         <p class="question">{{ inHand.says }}</p>
         <div class="fields">
-          <template v-if="inHand.target.kind !== 'run'"><button type="button" class="btn" @click="emit('close', inHand)">{{ inHand.target.kind === 'head-end' ? 'Note the recorder' : 'Add its run' }}</button></template>
-          <button v-else-if="group === 'unreached'" type="button" class="btn" @click="reached">It can be reached now</button>
-          <SegmentFields v-else-if="group === 'cable' && run && segment && target?.segment !== undefined" :run="run" :index="target.segment" :segment="segment" @change="setRun" />
+          <template v-if="inHand.target.kind !== 'run'"
+            ><button type="button" class="btn" @click="emit('close', inHand)">
+              {{ inHand.target.kind === 'head-end' ? 'Note the recorder' : 'Add its run' }}
+            </button></template
+          >
+          <button v-else-if="group === 'unreached'" type="button" class="btn" @click="reached">
+            It can be reached now
+          </button>
+          <SegmentFields
+            v-else-if="group === 'cable' && run && segment && target?.segment !== undefined"
+            :run="run"
+            :index="target.segment"
+            :segment="segment"
+            @change="setRun"
+          />
           <FeedFields v-else-if="group === 'feed' && run" :run="run" @change="setRun" />
-          <NewRouteFields v-else-if="group === 'newRoute' && run" :run="run" :length-m="lengthM" @change="setRun" />
+          <NewRouteFields
+            v-else-if="group === 'newRoute' && run"
+            :run="run"
+            :length-m="lengthM"
+            @change="setRun"
+          />
           <PlaceFields v-else-if="group === 'place' && place" :place="place" @set="setPlace" />
           <CameraFields v-else-if="camera" :camera="camera" @set="setCamera" />
         </div>
         <p v-if="problem" class="caution" role="alert">{{ problem }}</p>
         <div class="big">
           <button v-if="isNoted" type="button" class="btn go" @click="next">Noted, next</button>
-          <template v-else><button v-if="confirmable" type="button" class="btn go" @click="confirm">It is as shown</button><button type="button" class="btn" @click="pass">Later</button></template>
+          <template v-else
+            ><button v-if="confirmable" type="button" class="btn go" @click="confirm">It is as shown</button
+            ><button type="button" class="btn" @click="pass">Later</button></template
+          >
         </div>
         <div v-if="run" class="beside">
           <PhotoStrip :of="{ kind: 'camera', id: run.cameraId }" :what="`camera ${camera?.number ?? ''}`" />
-          <TextField :key="run.id" :value="run.note ?? ''" label="Note on the run" placeholder="Note" @take="setNote" />
+          <TextField
+            :key="run.id"
+            :value="run.note ?? ''"
+            label="Note on the run"
+            placeholder="Note"
+            @take="setNote"
+          />
           <NotReached v-if="!run.unreached" :key="run.id" @why="notReached" />
         </div>
       </article>
       <section class="left">
         <h3>What is left, by place</h3>
-        <button v-for="one in places" :key="one.value" type="button" class="plain place" :aria-current="one.value === here ? 'true' : undefined" @click="goTo(one.value)"><span>{{ one.name }}</span><span class="mono">{{ one.count }}</span></button>
+        <button
+          v-for="one in places"
+          :key="one.value"
+          type="button"
+          class="plain place"
+          :aria-current="one.value === here ? 'true' : undefined"
+          @click="goTo(one.value)"
+        >
+          <span>{{ one.name }}</span
+          ><span class="mono">{{ one.count }}</span>
+        </button>
       </section>
     </template>
   </div>
 </template>
 
 <style scoped>
-.walk { overflow: auto; display: grid; align-content: start; gap: 12px; max-width: 560px; padding-bottom: 20px; }
-.where { display: flex; gap: 12px; align-items: center; }
-.where :deep(.p-select) { flex: 1; min-height: 44px; align-items: center; font-size: 15px; }
-.card { background: var(--sheet); border: 1px solid var(--rule-strong); padding: 14px; display: grid; gap: 10px; }
-.who { font-size: 14px; color: var(--ink-2); }
-.question { font-size: 18px; line-height: 1.3; font-weight: 500; }
-.fields { display: grid; gap: 6px; }
-.fields :deep(.field-row) { grid-template-columns: 1fr; }
-.fields :deep(.control) { flex-wrap: wrap; }
-.fields :deep(.quantity) { flex: 1 1 96px; }
-.fields :deep(.label) { font-size: 13px; }
-.fields :deep(.hint) { display: none; }
-.fields :deep(.p-select), .fields :deep(.p-multiselect), .fields :deep(input) { min-height: 46px; font-size: 16px; align-items: center; }
-.fields :deep(.p-togglebutton) { min-height: 46px; min-width: 84px; font-size: 15px; }
-.big { display: grid; grid-auto-flow: column; grid-auto-columns: 1fr; gap: 10px; }
-.big .btn, .fields .btn { justify-content: center; min-height: 48px; align-items: center; font-size: 16px; }
-.beside { display: grid; gap: 8px; border-top: 1px solid var(--rule); padding-top: 10px; }
-.beside :deep(input) { min-height: 44px; font-size: 15px; }
-.left h3 { padding-bottom: 4px; }
-.place { display: flex; justify-content: space-between; width: 100%; padding: 11px 8px; border-top: 1px solid var(--rule); font-size: 15px; }
-.place[aria-current='true'] { background: var(--copper-3); box-shadow: inset 3px 0 var(--copper); }
+.walk {
+  overflow: auto;
+  display: grid;
+  align-content: start;
+  gap: 12px;
+  max-width: 560px;
+  padding-bottom: 20px;
+}
+.where {
+  display: flex;
+  gap: 12px;
+  align-items: center;
+}
+.where :deep(.p-select) {
+  flex: 1;
+  min-height: 44px;
+  align-items: center;
+  font-size: 15px;
+}
+.card {
+  background: var(--sheet);
+  border: 1px solid var(--rule-strong);
+  padding: 14px;
+  display: grid;
+  gap: 10px;
+}
+.who {
+  font-size: 14px;
+  color: var(--ink-2);
+}
+.question {
+  font-size: 18px;
+  line-height: 1.3;
+  font-weight: 500;
+}
+.fields {
+  display: grid;
+  gap: 6px;
+}
+.fields :deep(.field-row) {
+  grid-template-columns: 1fr;
+}
+.fields :deep(.control) {
+  flex-wrap: wrap;
+}
+.fields :deep(.quantity) {
+  flex: 1 1 96px;
+}
+.fields :deep(.label) {
+  font-size: 13px;
+}
+.fields :deep(.hint) {
+  display: none;
+}
+.fields :deep(.p-select),
+.fields :deep(.p-multiselect),
+.fields :deep(input) {
+  min-height: 46px;
+  font-size: 16px;
+  align-items: center;
+}
+.fields :deep(.p-togglebutton) {
+  min-height: 46px;
+  min-width: 84px;
+  font-size: 15px;
+}
+.big {
+  display: grid;
+  grid-auto-flow: column;
+  grid-auto-columns: 1fr;
+  gap: 10px;
+}
+.big .btn,
+.fields .btn {
+  justify-content: center;
+  min-height: 48px;
+  align-items: center;
+  font-size: 16px;
+}
+.beside {
+  display: grid;
+  gap: 8px;
+  border-top: 1px solid var(--rule);
+  padding-top: 10px;
+}
+.beside :deep(input) {
+  min-height: 44px;
+  font-size: 15px;
+}
+.left h3 {
+  padding-bottom: 4px;
+}
+.place {
+  display: flex;
+  justify-content: space-between;
+  width: 100%;
+  padding: 11px 8px;
+  border-top: 1px solid var(--rule);
+  font-size: 15px;
+}
+.place[aria-current='true'] {
+  background: var(--copper-3);
+  box-shadow: inset 3px 0 var(--copper);
+}
 </style>
