@@ -4,18 +4,29 @@ import vue from 'eslint-plugin-vue';
 import globals from 'globals';
 import ts from 'typescript-eslint';
 
-/** A room may be entered by its door only, and some rooms never enter others. */
-const rooms = (forbidden) => ['error', { patterns: forbidden }];
-const pastADoor = { regex: '(^|/)core/', message: 'Enter a room of the core by its door: #core/NAME.' };
+// Which room may import which is in .dependency-cruiser.mjs; here stands how a room is entered, and what the core is kept from.
+
+const banImports = (...patterns) => ['error', { patterns }];
+const pastADoor = {
+  regex: '(^|/)core/',
+  message: 'Enter a room of the core by its door: #core/LAYER/ROOM.',
+};
 const besideTheCore = {
   regex:
     '^(\\.\\./)+(web|server|cli|stand-ins)/|^(vue|vue-router|pinia|primevue|@primeuix|koa|@koa|@mikro-orm|node:|better-sqlite3|echarts)',
   message: 'The core is pure: no screen, no server, no Node.',
 };
-const insideTheCore = {
+const outOfTheRoom = {
   regex: '^\\.\\./',
-  message: 'Another room of the core is entered by its door: #core/NAME.',
+  message: 'Another room of the core is entered by its door: #core/LAYER/ROOM.',
 };
+const outOfThePart = { ...outOfTheRoom, regex: '^\\.\\./\\.\\./' };
+const anotherSide = (sides, message) => ({ regex: `(^|/)(${sides})/`, message });
+
+const clock = 'The core knows no clock: take the moment as an argument.';
+const chance = 'The core knows no chance: take a random source as an argument.';
+const network = 'The core knows no network.';
+const banned = (message, names) => names.map((name) => ({ name, message }));
 
 export default ts.config(
   { ignores: ['dist/', 'programs/', 'node_modules/', 'test-results/', 'data/'] },
@@ -35,29 +46,66 @@ export default ts.config(
       '@typescript-eslint/consistent-type-imports': 'error',
       '@typescript-eslint/unified-signatures': 'off',
       'no-undef': 'off',
-      'no-restricted-imports': rooms([pastADoor]),
+      'no-restricted-imports': banImports(pastADoor),
       'vue/require-default-prop': 'off',
     },
   },
-  { files: ['core/**/*.ts'], rules: { 'no-restricted-imports': rooms([besideTheCore, insideTheCore]) } },
-  // A part of a room goes up to the room it is a part of, and no farther.
   {
-    files: ['core/*/*/**/*.ts'],
+    files: ['**/*.ts', '**/*.vue'],
+    languageOptions: {
+      parserOptions: {
+        projectService: true,
+        tsconfigRootDir: import.meta.dirname,
+        extraFileExtensions: ['.vue'],
+      },
+    },
     rules: {
-      'no-restricted-imports': rooms([besideTheCore, { ...insideTheCore, regex: '^\\.\\./\\.\\./' }]),
+      '@typescript-eslint/no-floating-promises': 'error',
+      '@typescript-eslint/no-misused-promises': ['error', { checksVoidReturn: false }],
+      '@typescript-eslint/await-thenable': 'error',
+      '@typescript-eslint/switch-exhaustiveness-check': ['error', { considerDefaultExhaustiveForUnions: true }],
     },
   },
   {
-    files: ['core/**/*.test.ts', 'core/site/testSite.ts'],
-    rules: { 'no-restricted-imports': rooms([besideTheCore]) },
+    files: ['core/**/*.ts'],
+    ignores: ['core/**/*.test.ts'],
+    rules: {
+      'no-restricted-imports': banImports(besideTheCore, outOfTheRoom),
+      'no-restricted-globals': [
+        'error',
+        ...banned(network, ['fetch', 'XMLHttpRequest', 'WebSocket', 'EventSource', 'navigator', 'location']),
+        ...banned(clock, ['performance', 'setTimeout', 'setInterval', 'requestAnimationFrame']),
+        ...banned(chance, ['crypto']),
+        ...banned('The core knows no screen and no store.', ['document', 'window', 'localStorage', 'indexedDB']),
+      ],
+      'no-restricted-properties': [
+        'error',
+        { object: 'Date', property: 'now', message: clock },
+        { object: 'Math', property: 'random', message: chance },
+      ],
+      'no-restricted-syntax': [
+        'error',
+        { selector: "NewExpression[callee.name='Date'][arguments.length=0]", message: clock },
+      ],
+    },
+  },
+  // A part of a room goes up to the room it is a part of, and no farther.
+  {
+    files: ['core/*/*/*/**/*.ts'],
+    ignores: ['core/**/*.test.ts'],
+    rules: { 'no-restricted-imports': banImports(besideTheCore, outOfThePart) },
+  },
+  {
+    files: ['core/**/*.test.ts', 'core/model/site/testSite.ts'],
+    rules: { 'no-restricted-imports': banImports(besideTheCore) },
   },
   {
     files: ['web/**'],
     rules: {
-      'no-restricted-imports': rooms([
+      'no-restricted-imports': banImports(
         pastADoor,
-        { regex: '(^|/)(server|cli)/', message: 'The pages know the server by its addresses only.' },
-      ]),
+        anotherSide('server|cli', 'The pages know the server by its addresses only.'),
+      ),
     },
   },
   // Playwright finds out what a fixture needs by the pattern of its first argument, empty or not.
@@ -67,22 +115,22 @@ export default ts.config(
     files: ['stand-ins/**'],
     ignores: ['**/*.test.ts'],
     rules: {
-      'no-restricted-imports': rooms([
+      'no-restricted-imports': banImports(
         pastADoor,
-        { regex: '(^|/)(web|server|cli)/', message: 'A stand-in knows the core only.' },
-      ]),
+        anotherSide('web|server|cli', 'A stand-in knows the core only.'),
+      ),
     },
   },
   {
     files: ['server/**'],
     rules: {
-      'no-restricted-imports': rooms([
+      'no-restricted-imports': banImports(
         pastADoor,
-        {
-          regex: '(^|/)(web|cli|stand-ins)/',
-          message: 'The server does not know the pages, and instruments by their addresses only.',
-        },
-      ]),
+        anotherSide(
+          'web|cli|stand-ins',
+          'The server does not know the pages, and instruments by their addresses only.',
+        ),
+      ),
     },
   },
 );

@@ -2,9 +2,16 @@ import { readFileSync, mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
 import { gzipSync } from 'node:zlib';
-import { evaluateSite, insightOf, lightNews } from '#core/evaluation';
-import { findEvents, forwardTrace, type Line } from '#core/reflectometer';
-import { optionKinds, parseSiteFile, toSiteFile, withChanges, type Change, type Site } from '#core/site';
+import { evaluateSite, insightOf, lightNews } from '#core/evaluate';
+import { findEvents, forwardTrace, type Line } from '#core/physics/reflectometer';
+import {
+  optionKinds,
+  parseSiteFile,
+  toSiteFile,
+  withChanges,
+  type Change,
+  type Site,
+} from '#core/model/site';
 import { startServer } from '../server/startServer';
 import { browserFigures } from './browser';
 import { median, printTable, timed, timesLonger, type Row } from './measure';

@@ -3,10 +3,11 @@ import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
 import loadHighs from 'highs';
-import { evaluateSite } from '#core/evaluation';
-import { drawFutures, planGround, planSite } from '#core/plan';
-import { lpText, type Programme } from '#core/programme';
-import { demandsOf, type Site } from '#core/site';
+import { evaluateSite } from '#core/evaluate';
+import { drawFutures } from '#core/decide/scenarios';
+import { planGround, planSite } from '#core/decide/plan';
+import { lpText, type Programme } from '#core/solver';
+import { demandsOf, type Site } from '#core/model/site';
 import { median, timed, type Row } from './measure';
 import { demoSite, generatedSite } from './sites';
 

@@ -1,8 +1,8 @@
 import { readFileSync } from 'node:fs';
 import path from 'node:path';
-import { keptTrace, lineOf } from '#core/findings';
-import { forwardTrace } from '#core/reflectometer';
-import { parseSiteFile, type Fact, type Kind, type Site } from '#core/site';
+import { keptTrace, lineOf } from '#core/test/findings';
+import { forwardTrace } from '#core/physics/reflectometer';
+import { parseSiteFile, type Fact, type Kind, type Site } from '#core/model/site';
 
 /** The demo site as it ships. */
 export function demoSite(): Site {

@@ -1,6 +1,6 @@
 import loadHighs from 'highs';
-import { allocate, tryPlacement, type Occupant, type SlotNeed, type Wanting } from '#core/recorder';
-import { usualRules, type Recorder, type SlotRules } from '#core/site';
+import { allocate, tryPlacement, type Occupant, type SlotNeed, type Wanting } from '#core/allocate/recorder';
+import { usualRules, type Recorder, type SlotRules } from '#core/model/site';
 import { median, timed, type Row } from './measure';
 
 const kinds: SlotRules['kind'][] = ['from-the-tail', 'switch-per-input', 'fixed-hybrid', 'preset-split'];

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { check, problemLine } from '#core/problems';
+import { check, problemLine } from '#core/shared/problems';
 import { calculations } from './calculations';
 
 /** What a run of `calc` prints and its exit status. Nothing goes to standard output unless the status is 0. */

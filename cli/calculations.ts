@@ -10,9 +10,9 @@ import {
   readJacketPrint,
   signalCable,
   signalCableIds,
-} from '#core/cable';
-import { dcFeed } from '#core/power';
-import { findEvents, traceFromCsv } from '#core/reflectometer';
+} from '#core/physics/cable';
+import { dcFeed } from '#core/physics/power';
+import { findEvents, traceFromCsv } from '#core/physics/reflectometer';
 import {
   linkConverter,
   linkConverterIds,
@@ -20,7 +20,7 @@ import {
   pictureFormat,
   pictureFormatIds,
   pictureMargin,
-} from '#core/signal';
+} from '#core/physics/signal';
 
 /** A calculation by name: what it takes, as a schema, and what it gives. */
 export interface Calculation<I = unknown> {

@@ -4,9 +4,9 @@ import { tmpdir } from 'node:os';
 import path from 'node:path';
 import loadHighs from 'highs';
 import { afterAll, describe, expect, it } from 'vitest';
-import { planGround, planSite, withSchool } from '#core/plan';
-import { lpText } from '#core/programme';
-import { parseSiteFile, usualDemands, type Demands, type Site } from '#core/site';
+import { planGround, planSite, withSchool } from '#core/decide/plan';
+import { lpText } from '#core/solver';
+import { parseSiteFile, usualDemands, type Demands, type Site } from '#core/model/site';
 import { plan } from './plan';
 
 const highs = await loadHighs();

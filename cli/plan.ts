@@ -1,11 +1,11 @@
 import type { Highs } from 'highs';
-import { catalogueOf } from '#core/catalogue';
-import { optionLabels } from '#core/options';
-import { planGround, planSite, type Plan, type PlanGround, type Planning } from '#core/plan';
-import { problemLine } from '#core/problems';
-import { lpText } from '#core/programme';
-import { aboutOf, demandsOf, parseSiteFile } from '#core/site';
-import { formatQuantity } from '#core/units';
+import { catalogueOf } from '#core/model/catalogue';
+import { optionLabels } from '#core/decide/options';
+import { planGround, planSite, type Plan, type PlanGround, type Planning } from '#core/decide/plan';
+import { problemLine } from '#core/shared/problems';
+import { lpText } from '#core/solver';
+import { aboutOf, demandsOf, parseSiteFile } from '#core/model/site';
+import { formatQuantity } from '#core/shared/units';
 
 export interface PlanRun {
   status: number;

@@ -3,7 +3,7 @@ import { mkdtempSync, readdirSync, readFileSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
 import { chromium, type Page } from '@playwright/test';
-import { parseSiteFile } from '#core/site';
+import { parseSiteFile } from '#core/model/site';
 import { dice } from '../stand-ins/tester/dice';
 import { networkSchema } from '../stand-ins/recorder/network';
 import { asFound, picturesOf } from '../stand-ins/recorder/recorder';

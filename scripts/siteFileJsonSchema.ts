@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { siteFileSchema } from '#core/site';
+import { siteFileSchema } from '#core/model/site';
 
 /** The published schema of a site file. */
 export function siteFileJsonSchema(): unknown {

@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs';
 import { createServer, type RequestListener, type Server } from 'node:http';
 import type { AddressInfo } from 'node:net';
-import { attachedTo, parseSiteFile, type Site } from '#core/site';
+import { attachedTo, parseSiteFile, type Site } from '#core/model/site';
 import { keepAttached } from './files/sitePictures';
 import { createApp } from './http/app';
 import { applyingFolder } from './recorders/applyingFolder';

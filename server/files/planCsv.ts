@@ -1,7 +1,7 @@
 import Papa from 'papaparse';
-import { evaluateSite } from '#core/evaluation';
-import { planSheet, type PlanRow } from '#core/sheet';
-import type { Site } from '#core/site';
+import { evaluateSite } from '#core/evaluate';
+import { planSheet, type PlanRow } from '#core/documents';
+import type { Site } from '#core/model/site';
 
 const headings: Record<keyof PlanRow, string> = {
   number: 'camera',

@@ -1,5 +1,5 @@
-import { type AttachedFile, type Drawing, type Photo, type Site } from '#core/site';
-import type { Problem } from '#core/problems';
+import type { AttachedFile, Drawing, Photo, Site } from '#core/model/site';
+import type { Problem } from '#core/shared/problems';
 import type { PictureFolder } from '../store/pictureFolder';
 import { takeBack } from './takePicture';
 

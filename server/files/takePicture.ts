@@ -1,5 +1,5 @@
 import sharp from 'sharp';
-import type { PictureType } from '#core/site';
+import type { PictureType } from '#core/model/site';
 import { cleanSvg } from './cleanSvg';
 
 export type PictureUse = 'drawing' | 'photo';

@@ -1,7 +1,7 @@
 import Router from '@koa/router';
 import rawBody from 'raw-body';
 import { z } from 'zod';
-import { check } from '#core/problems';
+import { check } from '#core/shared/problems';
 import { mostBytes, takePicture } from '../files/takePicture';
 import type { PictureFolder } from '../store/pictureFolder';
 import { sendProblem } from './problemDetails';

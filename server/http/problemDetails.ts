@@ -1,5 +1,5 @@
 import type { Context, Next } from 'koa';
-import type { Problem } from '#core/problems';
+import type { Problem } from '#core/shared/problems';
 
 /** An answer other than success, as problem details (RFC 9457). */
 export interface ProblemDetails {

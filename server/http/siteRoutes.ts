@@ -2,9 +2,9 @@ import { bodyParser } from '@koa/bodyparser';
 import Router from '@koa/router';
 import type { Context, Next } from 'koa';
 import { z } from 'zod';
-import { check, type Problem } from '#core/problems';
-import { planGround } from '#core/plan';
-import { lpText } from '#core/programme';
+import { check, type Problem } from '#core/shared/problems';
+import { planGround } from '#core/decide/plan';
+import { lpText } from '#core/solver';
 import {
   aboutOf,
   attachedTo,
@@ -15,7 +15,7 @@ import {
   nameSchema,
   toSiteFile,
   type Site,
-} from '#core/site';
+} from '#core/model/site';
 import { planCsv } from '../files/planCsv';
 import { attachedFiles, keepAttached } from '../files/sitePictures';
 import { planApart } from '../planning/planApart';

@@ -1,5 +1,6 @@
-import { keptTrace, testDefinition } from '#core/findings';
-import { mostSamples, type Found, type RunState, type TestId } from '#core/site';
+import { keptTrace } from '#core/test/findings';
+import { testDefinition } from '#core/test/readings';
+import { mostSamples, type Found, type RunState, type TestId } from '#core/model/site';
 import { InstrumentError } from './instrumentError';
 import { openLine, type Line, type Patience } from './line';
 

@@ -1,7 +1,7 @@
 import { spawn } from 'node:child_process';
 import { text } from 'node:stream/consumers';
-import type { Planning } from '#core/plan';
-import type { SiteFile } from '#core/site';
+import type { Planning } from '#core/decide/plan';
+import type { SiteFile } from '#core/model/site';
 import { argumentsOf } from '../programs';
 
 /** How many may search at once; a search takes a whole core. */

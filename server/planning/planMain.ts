@@ -1,7 +1,7 @@
 import { text } from 'node:stream/consumers';
 import loadHighs from 'highs';
-import { planGround, planSite } from '#core/plan';
-import { demandsOf, siteOfSound, type SiteFile } from '#core/site';
+import { planGround, planSite } from '#core/decide/plan';
+import { demandsOf, siteOfSound, type SiteFile } from '#core/model/site';
 
 /** Plans the site on its standard input: a process of its own, so that the server answers others meanwhile. */
 const { file, secondsMost } = JSON.parse(await text(process.stdin)) as {

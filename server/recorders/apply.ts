@@ -8,7 +8,7 @@ import {
   type DevicePlan,
   type DeviceStep,
   type Report,
-} from '#core/device';
+} from '#core/allocate/device';
 import type { ApplyingFolder } from './applyingFolder';
 import type { DeviceLine } from './deviceLine';
 import { RecorderError } from './recorderError';

@@ -1,7 +1,7 @@
 import { mkdirSync, readFileSync, renameSync, rmSync, writeFileSync } from 'node:fs';
 import path from 'node:path';
-import { applyingSchema, type Applying } from '#core/device';
-import { siteIdSchema } from '#core/site';
+import { applyingSchema, type Applying } from '#core/allocate/device';
+import { siteIdSchema } from '#core/model/site';
 
 /** Keeps what is under way with each recorder in a file of its own, written whole or not at all. */
 export interface ApplyingFolder {

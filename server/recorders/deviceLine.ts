@@ -7,7 +7,7 @@ import {
   type FoundCamera,
   type Report,
   type Settings,
-} from '#core/device';
+} from '#core/allocate/device';
 import { RecorderError } from './recorderError';
 
 /** Longest answer that is taken; a recorder's settings are some kilobytes. */

@@ -2,7 +2,7 @@ import { createHash, randomUUID } from 'node:crypto';
 import { existsSync, mkdirSync } from 'node:fs';
 import { open, readFile, rename } from 'node:fs/promises';
 import path from 'node:path';
-import { pictureTypes, type PictureType } from '#core/site';
+import { pictureTypes, type PictureType } from '#core/model/site';
 
 const endings: Record<PictureType, string> = {
   'image/png': 'png',

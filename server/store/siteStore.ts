@@ -1,6 +1,6 @@
 import type { EntityManager, MikroORM } from '@mikro-orm/better-sqlite';
 import { UniqueConstraintViolationException } from '@mikro-orm/core';
-import type { Problem } from '#core/problems';
+import type { Problem } from '#core/shared/problems';
 import {
   aboutOf,
   applyChanges,
@@ -11,7 +11,7 @@ import {
   type Kind,
   type LogEntry,
   type Site,
-} from '#core/site';
+} from '#core/model/site';
 import { EditRow, FactRow, SiteRow } from './entities';
 import type { PictureFolder } from './pictureFolder';
 

@@ -1,7 +1,7 @@
 // The stand-in recorder as a process of its own: node --import tsx stand-ins/recorder/main.ts --site FILE --network FILE --recorder ID [--port NUMBER] [--key WORD] [--minute MILLISECONDS] [--memory FILE]
 import { existsSync, readFileSync, writeFileSync } from 'node:fs';
 import { parseArgs } from 'node:util';
-import { parseSiteFile } from '#core/site';
+import { parseSiteFile } from '#core/model/site';
 import { networkSchema } from './network';
 import { asFound, memorySchema, picturesOf, type Sold } from './recorder';
 import { startRecorder } from './startRecorder';

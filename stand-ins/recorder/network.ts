@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { foundSchema } from '#core/device';
+import { foundSchema } from '#core/allocate/device';
 
 /** The network cameras that hang on the recorder's network, whether or not anybody planned them so. */
 export const networkSchema = z.strictObject({

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
-import type { Recorder, SlotRules } from '#core/site';
-import { saltmarrowSite } from '../../core/site/testSite';
+import type { Recorder, SlotRules } from '#core/model/site';
+import { saltmarrowSite } from '../../core/model/site/testSite';
 import {
   add,
   asFound,

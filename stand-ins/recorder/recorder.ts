@@ -1,7 +1,7 @@
 import { z } from 'zod';
-import type { Channel, FoundCamera, Report, Settings } from '#core/device';
-import { changeCost, familyOf } from '#core/recorder';
-import { slotCount, type Recorder, type Site } from '#core/site';
+import type { Channel, FoundCamera, Report, Settings } from '#core/allocate/device';
+import { changeCost, familyOf } from '#core/allocate/recorder';
+import { slotCount, type Recorder, type Site } from '#core/model/site';
 import type { CameraNetwork } from './network';
 
 /** What the stand-in keeps over a power cut. */

@@ -2,7 +2,7 @@ import { createServer, type IncomingMessage, type ServerResponse } from 'node:ht
 import type { AddressInfo } from 'node:net';
 import { json } from 'node:stream/consumers';
 import { z } from 'zod';
-import { settingsSchema } from '#core/device';
+import { settingsSchema } from '#core/allocate/device';
 import {
   add,
   found,

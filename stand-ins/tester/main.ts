@@ -1,7 +1,7 @@
 // The stand-in cable tester as a process of its own: node --import tsx stand-ins/tester/main.ts --site FILE --truth FILE [--port NUMBER] [--slips SHARE] [--seed NUMBER]
 import { readFileSync } from 'node:fs';
 import { parseArgs } from 'node:util';
-import { parseSiteFile } from '#core/site';
+import { parseSiteFile } from '#core/model/site';
 import { dice } from './dice';
 import { startTester } from './startTester';
 import { truthSchema } from './truth';

@@ -1,9 +1,9 @@
-import { coaxLoopOhms, signalCable } from '#core/cable';
-import { expectedPowerOhms, feedSource, lineOf } from '#core/findings';
-import { dcFeed } from '#core/power';
-import { forwardTrace, type End, type Pulse } from '#core/reflectometer';
-import { linkConverters, linkRateMbps, seriesLossDb, shuntLossDb, tapLossDb } from '#core/signal';
-import type { Site } from '#core/site';
+import { coaxLoopOhms, signalCable } from '#core/physics/cable';
+import { expectedPowerOhms, feedSource, lineOf } from '#core/test/findings';
+import { dcFeed } from '#core/physics/power';
+import { forwardTrace, type End, type Pulse } from '#core/physics/reflectometer';
+import { linkConverters, linkRateMbps, seriesLossDb, shuntLossDb, tapLossDb } from '#core/physics/signal';
+import type { Site } from '#core/model/site';
 import type { ActualRun } from './truth';
 
 /** What the instrument's leads are on, and how the run was left for it. */

@@ -1,4 +1,4 @@
-import type { Site } from '#core/site';
+import type { Site } from '#core/model/site';
 import {
   continuity,
   insulationMegohms,

@@ -1,8 +1,8 @@
 import { describe, expect, it } from 'vitest';
-import { faultsOf, runEvents } from '#core/findings';
-import type { TraceReading } from '#core/site';
+import { faultsOf, runEvents } from '#core/test/findings';
+import type { TraceReading } from '#core/model/site';
 import truthFile from '../../demo/saltmarrow.truth.json';
-import { saltmarrowSite } from '../../core/site/testSite';
+import { saltmarrowSite } from '../../core/model/site/testSite';
 import { dice } from './dice';
 import { answer, newSession, notANumber, type Bench } from './session';
 import { actualRun, truthSchema } from './truth';

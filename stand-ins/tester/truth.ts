@@ -1,7 +1,7 @@
 import { z } from 'zod';
-import { signalCableIds } from '#core/cable';
-import type { FaultAt } from '#core/findings';
-import type { Run, Segment, Site } from '#core/site';
+import { signalCableIds } from '#core/physics/cable';
+import type { FaultAt } from '#core/test/findings';
+import type { Run, Segment, Site } from '#core/model/site';
 
 /** A fault that the audit does not know of, at its metre of the run. */
 const faultSchema = z.discriminatedUnion('kind', [

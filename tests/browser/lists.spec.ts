@@ -4,13 +4,11 @@ import { choose, expect, saved, test } from './fixtures';
 
 const listCell = (page: Page, row: string, key: string) => page.locator(`[data-cell="${row} ${key}"]`);
 const importTable = (page: Page, name: string, text: string | Buffer) =>
-  page
-    .getByLabel('Table to import')
-    .setInputFiles({
-      name,
-      mimeType: 'application/octet-stream',
-      buffer: typeof text === 'string' ? Buffer.from(text) : text,
-    });
+  page.getByLabel('Table to import').setInputFiles({
+    name,
+    mimeType: 'application/octet-stream',
+    buffer: typeof text === 'string' ? Buffer.from(text) : text,
+  });
 const dialog = (page: Page) => page.getByRole('dialog', { name: /^Import/ });
 const rowOf = (page: Page, text: string | RegExp) =>
   dialog(page).getByRole('listitem').filter({ hasText: text });

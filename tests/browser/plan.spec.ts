@@ -126,25 +126,19 @@ test('a price that is missing or zero is said, set again, and goes out and in as
   await page.getByRole('button', { name: 'Export CSV' }).click();
   const text = readFileSync(await (await download).path(), 'utf8');
   expect(text).toMatch(/coax-converter,converter,Ethernet-over-coax converter,0,/);
-  await page
-    .getByLabel('Price list to import')
-    .setInputFiles({
-      name: 'prices.csv',
-      mimeType: 'text/csv',
-      buffer: Buffer.from(
-        text.replace('Ethernet-over-coax converter,0,', 'Ethernet-over-coax converter,88,'),
-      ),
-    });
+  await page.getByLabel('Price list to import').setInputFiles({
+    name: 'prices.csv',
+    mimeType: 'text/csv',
+    buffer: Buffer.from(text.replace('Ethernet-over-coax converter,0,', 'Ethernet-over-coax converter,88,')),
+  });
   await expect(page.getByText(/^1 row taken/)).toBeVisible();
   await expect(price).toHaveValue('88');
   await expect(page.locator('[data-gap]')).toHaveCount(0);
-  await page
-    .getByLabel('Price list to import')
-    .setInputFiles({
-      name: 'prices.csv',
-      mimeType: 'text/csv',
-      buffer: Buffer.from('id,each\nbalun,cheap\n'),
-    });
+  await page.getByLabel('Price list to import').setInputFiles({
+    name: 'prices.csv',
+    mimeType: 'text/csv',
+    buffer: Buffer.from('id,each\nbalun,cheap\n'),
+  });
   await expect(page.getByRole('alert')).toContainText('row 2');
 });
 

@@ -1,8 +1,8 @@
 import { request } from 'node:http';
 import path from 'node:path';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import type { Problem } from '#core/problems';
-import type { LogEntry, SiteFile } from '#core/site';
+import type { Problem } from '#core/shared/problems';
+import type { LogEntry, SiteFile } from '#core/model/site';
 import { startServer, type RunningServer } from '../../server/startServer';
 import { choosing, demo, demoFile, newFolder, post, root, siteId } from './serverUnderTest';
 

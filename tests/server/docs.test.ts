@@ -1,7 +1,7 @@
 import { readdirSync, readFileSync } from 'node:fs';
 import path from 'node:path';
 import { describe, expect, it } from 'vitest';
-import { formulas } from '#core/working';
+import { formulas } from '#core/shared/derivation';
 import { calculations } from '../../cli/calculations';
 import { siteFileJsonSchema } from '../../scripts/siteFileJsonSchema';
 import { root } from './serverUnderTest';

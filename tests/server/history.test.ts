@@ -8,7 +8,7 @@ import {
   type Nature,
   type OptionKind,
   type SiteFile,
-} from '#core/site';
+} from '#core/model/site';
 import { startServer, type RunningServer } from '../../server/startServer';
 import { demo, demoFile, newFolder, post, root } from './serverUnderTest';
 

@@ -3,7 +3,7 @@ import { afterAll, afterEach, beforeAll, describe, expect, it } from 'vitest';
 import { startServer, type RunningServer } from '../../server/startServer';
 import { InstrumentError } from '../../server/instruments/instrumentError';
 import { identify, readTest, type Asked } from '../../server/instruments/readTest';
-import { parseSiteFile } from '#core/site';
+import { parseSiteFile } from '#core/model/site';
 import truthFile from '../../demo/saltmarrow.truth.json';
 import { startTester, type RunningTester } from '../../stand-ins/tester/startTester';
 import { truthSchema } from '../../stand-ins/tester/truth';

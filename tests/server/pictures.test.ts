@@ -2,7 +2,7 @@ import path from 'node:path';
 import fc from 'fast-check';
 import sharp from 'sharp';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import type { Change, SiteFile } from '#core/site';
+import type { Change, SiteFile } from '#core/model/site';
 import { cleanSvg } from '../../server/files/cleanSvg';
 import { startServer, type RunningServer } from '../../server/startServer';
 import { demo, demoFile, newFolder, post, root, siteId } from './serverUnderTest';

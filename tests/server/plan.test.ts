@@ -1,6 +1,6 @@
 import path from 'node:path';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import { usualDemands } from '#core/site';
+import { usualDemands } from '#core/model/site';
 import { startServer, type RunningServer } from '../../server/startServer';
 import { demo, demoFile, newFolder, post, root, siteId } from './serverUnderTest';
 

@@ -1,8 +1,9 @@
 import { readFileSync } from 'node:fs';
 import path from 'node:path';
 import { beforeAll, describe, expect, it } from 'vitest';
-import { evaluateSite, insightOf, type Insight } from '#core/evaluation';
-import { lineKind, testDefinition } from '#core/findings';
+import { evaluateSite, insightOf, type Insight } from '#core/evaluate';
+import { lineKind } from '#core/test/findings';
+import { testDefinition } from '#core/test/readings';
 import {
   parseSiteFile,
   takeReading,
@@ -11,7 +12,7 @@ import {
   type RunState,
   type Site,
   type TestId,
-} from '#core/site';
+} from '#core/model/site';
 import { readTest } from '../../server/instruments/readTest';
 import { dice } from '../../stand-ins/tester/dice';
 import { startTester } from '../../stand-ins/tester/startTester';

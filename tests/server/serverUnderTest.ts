@@ -2,7 +2,7 @@ import { spawn, type ChildProcess } from 'node:child_process';
 import { mkdtempSync, readFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
-import type { Change, Edit, SiteFile } from '#core/site';
+import type { Change, Edit, SiteFile } from '#core/model/site';
 
 export const root = path.resolve(import.meta.dirname, '../..');
 export const demoFile = path.join(root, 'demo', 'saltmarrow.neotrope.json');

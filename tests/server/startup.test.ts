@@ -4,7 +4,7 @@ import type { AddressInfo } from 'node:net';
 import path from 'node:path';
 import Database from 'better-sqlite3';
 import { describe, expect, it } from 'vitest';
-import type { SiteFile } from '#core/site';
+import type { SiteFile } from '#core/model/site';
 import { openStore } from '../../server/store/openStore';
 import { choosing, ended, newFolder, post, runToEnd, siteId, startProcess } from './serverUnderTest';
 

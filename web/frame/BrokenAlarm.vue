@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, ref, watch } from 'vue';
-import { optionLabels } from '#core/options';
+import { optionLabels } from '#core/decide/options';
 import { useEvaluation } from '../stores/evaluation';
 import { useSelection } from '../stores/selection';
 

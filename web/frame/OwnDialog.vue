@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import Dialog from 'primevue/dialog';
 import { computed } from 'vue';
-import { aboutOf, type About } from '#core/site';
+import { aboutOf, type About } from '#core/model/site';
 import FieldRow from '../parts/FieldRow.vue';
 import PickField from '../parts/PickField.vue';
 import TextField from '../parts/TextField.vue';

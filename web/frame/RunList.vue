@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import { useElementSize, useMediaQuery, useScroll } from '@vueuse/core';
 import { computed, nextTick, useTemplateRef, watch } from 'vue';
-import type { LightRun } from '#core/evaluation';
-import { verdictFigure } from '#core/findings';
+import type { LightRun } from '#core/evaluate';
+import { verdictFigure } from '#core/test/findings';
 import { inSight } from '../line/inSight';
 import type { PlaceGroup } from '../stores/selection';
 import MarginBar from '../parts/MarginBar.vue';

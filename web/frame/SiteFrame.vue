@@ -2,7 +2,7 @@
 import { useToast } from 'primevue/usetoast';
 import { computed, ref, useTemplateRef, watch } from 'vue';
 import { useRoute } from 'vue-router';
-import { aboutOf } from '#core/site';
+import { aboutOf } from '#core/model/site';
 import { useKeyListener, useKeys } from '../keys/keys';
 import type { StageName } from '../router';
 import { useEvaluation } from '../stores/evaluation';

@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import { computed, onMounted, ref, useTemplateRef } from 'vue';
 import { useRouter } from 'vue-router';
-import { problemLine } from '#core/problems';
-import { freeName } from '#core/site';
+import { problemLine } from '#core/shared/problems';
+import { freeName } from '#core/model/site';
 import TextField from '../parts/TextField.vue';
 import { api, fileAddress, type Answer, type SiteSummary } from '../stores/api';
 

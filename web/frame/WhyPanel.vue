@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import WorkingSheet from '../parts/WorkingSheet.vue';
-import type { Working } from '#core/working';
+import type { Working } from '#core/shared/derivation';
 
 defineProps<{ working: Working | null }>();
 const emit = defineEmits<{ close: [] }>();

@@ -1,4 +1,4 @@
-import type { LightSite } from '#core/evaluation';
+import type { LightSite } from '#core/evaluate';
 import type { StageName } from '../router';
 
 export interface StageLabel {

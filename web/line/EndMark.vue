@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue';
-import type { LightRun } from '#core/evaluation';
+import type { LightRun } from '#core/evaluate';
 
 const { state } = defineProps<{ x: number; y: number; state: LightRun['findings']['state'] }>();
 

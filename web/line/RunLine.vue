@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { useElementSize } from '@vueuse/core';
 import { computed, useTemplateRef } from 'vue';
-import type { LightRun } from '#core/evaluation';
+import type { LightRun } from '#core/evaluate';
 import EndMark from './EndMark.vue';
 import { useMeasures } from '../stores/measures';
 import { axisTicks, layOut } from './lineGeometry';

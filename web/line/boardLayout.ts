@@ -1,4 +1,4 @@
-import type { LightRun } from '#core/evaluation';
+import type { LightRun } from '#core/evaluate';
 import { layOut, type LineShape } from './lineGeometry';
 
 export type BoardOrder = 'place' | 'length' | 'trouble';

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
-import { evaluateSite, lightSite } from '#core/evaluation';
-import { signalCableIds } from '#core/cable';
-import { saltmarrowSite } from '../../core/site/testSite';
+import { evaluateSite, lightSite } from '#core/evaluate';
+import { signalCableIds } from '#core/physics/cable';
+import { saltmarrowSite } from '../../core/model/site/testSite';
 import { boardLayout, ordered } from './boardLayout';
 import { inSight } from './inSight';
 import { axisStep, axisTicks, layOut } from './lineGeometry';

@@ -1,5 +1,5 @@
-import type { Run } from '#core/site';
-import { inLength, shownUnit, type Measures } from '#core/units';
+import type { Run } from '#core/model/site';
+import { inLength, shownUnit, type Measures } from '#core/shared/units';
 import { strokeOf, type Stroke } from './strokes';
 
 export interface LineStretch {

@@ -1,4 +1,4 @@
-import { signalCable } from '#core/cable';
+import { signalCable } from '#core/physics/cable';
 
 /** How a construction is drawn: weight for the size of coax, dashes for thin leads and pair cable, slate for steel. */
 export interface Stroke {

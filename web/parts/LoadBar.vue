@@ -1,6 +1,6 @@
 <script setup lang="ts">
-import { formatFigure } from '#core/units';
-import type { Load } from '#core/working';
+import { formatFigure } from '#core/shared/units';
+import type { Load } from '#core/shared/derivation';
 import MarginBar from './MarginBar.vue';
 
 /** How much of a limit is used, as a bar with its figure. */

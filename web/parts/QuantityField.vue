@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import InputText from 'primevue/inputtext';
 import { computed, ref, useId, watch } from 'vue';
-import { fieldFigure, fieldText, type Unit } from '#core/units';
+import { fieldFigure, fieldText, type Unit } from '#core/shared/units';
 import { useMeasures } from '../stores/measures';
 
 /**

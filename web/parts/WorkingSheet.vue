@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue';
-import { formulas, type Figure, type Working } from '#core/working';
+import { formulas, type Figure, type Working } from '#core/shared/derivation';
 import { useMeasures } from '../stores/measures';
 
 /** A short calculation on paper: each step with its figures and where they come from, then the limit and what follows. */

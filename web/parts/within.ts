@@ -1,4 +1,4 @@
-import { quantityFor, type Unit } from '#core/units';
+import { quantityFor, type Unit } from '#core/shared/units';
 
 /** Why a figure is not taken that lies outside these bounds. */
 export const within =

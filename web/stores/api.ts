@@ -1,6 +1,6 @@
-import type { Applying, FoundCamera, Report } from '#core/device';
-import type { Problem } from '#core/problems';
-import type { Edit, Found, LogEntry, PictureType, RunState, SiteFile, TestId } from '#core/site';
+import type { Applying, FoundCamera, Report } from '#core/allocate/device';
+import type { Problem } from '#core/shared/problems';
+import type { Edit, Found, LogEntry, PictureType, RunState, SiteFile, TestId } from '#core/model/site';
 
 export interface SiteSummary {
   id: string;

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
-import { applyChanges, type Change, type LogEntry, type OptionKind } from '#core/site';
-import { saltmarrowSite } from '../../core/site/testSite';
+import { applyChanges, type Change, type LogEntry, type OptionKind } from '#core/model/site';
+import { saltmarrowSite } from '../../core/model/site/testSite';
 import { dropFirst, enqueue, nextToSend, rebase, seenLog, seenSite, type Queue } from './editQueue';
 
 const at = '2026-03-12T09:00:00Z';

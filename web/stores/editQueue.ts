@@ -1,5 +1,5 @@
-import { applyChanges, overlap, type Change, type Edit, type LogEntry, type Site } from '#core/site';
-import type { Problem } from '#core/problems';
+import { applyChanges, overlap, type Change, type Edit, type LogEntry, type Site } from '#core/model/site';
+import type { Problem } from '#core/shared/problems';
 
 /** What the server has confirmed, and the edits of this window that are still on their way to it. */
 export interface Queue {

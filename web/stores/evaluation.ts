@@ -8,8 +8,8 @@ import {
   type LightRun,
   type LightSite,
   type Subject,
-} from '#core/evaluation';
-import { changesBetween, type OptionKind, type Site } from '#core/site';
+} from '#core/evaluate';
+import { changesBetween, type OptionKind, type Site } from '#core/model/site';
 import { evaluator as worker } from '../workers/evaluator';
 import { useSite } from './site';
 

@@ -1,7 +1,7 @@
 import { useLocalStorage } from '@vueuse/core';
 import { defineStore } from 'pinia';
 import { computed, ref, shallowRef } from 'vue';
-import type { TestId } from '#core/site';
+import type { TestId } from '#core/model/site';
 import {
   api,
   type Answer,

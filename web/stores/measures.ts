@@ -1,8 +1,8 @@
 import { useLocalStorage } from '@vueuse/core';
 import { defineStore } from 'pinia';
 import { computed } from 'vue';
-import { coaxCables, cableLabel, pairCables, powerCableLabel, powerCables } from '#core/cable';
-import { quantityFor, shownUnit, type Measures, type Unit } from '#core/units';
+import { coaxCables, cableLabel, pairCables, powerCableLabel, powerCables } from '#core/physics/cable';
+import { quantityFor, shownUnit, type Measures, type Unit } from '#core/shared/units';
 
 /** Metres or feet, AWG or mm²: how the person at this machine likes figures shown. */
 export const useMeasures = defineStore('measures', () => {

@@ -1,8 +1,8 @@
 import { proxy, releaseProxy, wrap, type Remote } from 'comlink';
 import { defineStore } from 'pinia';
 import { computed, ref, shallowRef, toRaw, watch } from 'vue';
-import type { SlotProposal, SlottingScope } from '#core/evaluation';
-import { sameGround } from '#core/plan';
+import type { SlotProposal, SlottingScope } from '#core/evaluate';
+import { sameGround } from '#core/decide/plan';
 import type {
   BreakEven,
   Conflict,
@@ -13,12 +13,12 @@ import type {
   PlanTotals,
   PolicyCost,
   Reason,
-  Risk,
   Snag,
   TradeOff,
-} from '#core/plan';
-import type { SearchProgress } from '#core/programme';
-import { demandsOf, type Demands, type OptionKind, type Planned, type Site } from '#core/site';
+} from '#core/decide/plan';
+import type { Risk } from '#core/decide/scenarios';
+import type { SearchProgress } from '#core/solver';
+import { demandsOf, type Demands, type OptionKind, type Planned, type Site } from '#core/model/site';
 import type { Planner, SearchNews } from '../workers/planner.worker';
 import { useSite } from './site';
 

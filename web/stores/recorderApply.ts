@@ -1,6 +1,6 @@
 import { defineStore } from 'pinia';
 import { computed, reactive, ref, shallowRef } from 'vue';
-import type { Applying, FoundCamera, Report } from '#core/device';
+import type { Applying, FoundCamera, Report } from '#core/allocate/device';
 import { api, type Answer } from './api';
 import { useSite } from './site';
 

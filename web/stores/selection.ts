@@ -1,7 +1,7 @@
 import { defineStore } from 'pinia';
 import { computed, ref } from 'vue';
 import { useRoute, useRouter } from 'vue-router';
-import type { LightRun } from '#core/evaluation';
+import type { LightRun } from '#core/evaluate';
 import type { StageName } from '../router';
 import { useEvaluation } from './evaluation';
 import { useSite } from './site';

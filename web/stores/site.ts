@@ -9,8 +9,8 @@ import {
   type LogEntry,
   type Nature,
   type Site,
-} from '#core/site';
-import type { Problem } from '#core/problems';
+} from '#core/model/site';
+import type { Problem } from '#core/shared/problems';
 import { z } from 'zod';
 import { takeEarly } from '../workers/evaluator';
 import { api, type Answer, type ServedSite } from './api';

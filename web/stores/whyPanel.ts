@@ -1,7 +1,7 @@
 import { defineStore } from 'pinia';
 import { shallowRef, watch } from 'vue';
-import type { Subject } from '#core/evaluation';
-import type { Working } from '#core/working';
+import type { Subject } from '#core/evaluate';
+import type { Working } from '#core/shared/derivation';
 import { useEvaluation } from './evaluation';
 
 /** The panel that shows how a figure was reached. It follows the figure as readings move it. */

@@ -1,7 +1,7 @@
 import { unzipSync } from 'fflate';
 import Papa from 'papaparse';
 import readXlsx from 'read-excel-file/universal';
-import { restored, type Cell, type ForeignTable } from '#core/lists';
+import { restored, type Cell, type ForeignTable } from '#core/survey/lists';
 
 /** A file as a table, with what a person should know of how it was read; or why it is none. */
 export type ReadTable =

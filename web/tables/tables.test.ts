@@ -1,8 +1,8 @@
 import { zipSync, strToU8 } from 'fflate';
 import { describe, expect, it } from 'vitest';
-import { matchColumns, previewImport, tableOf, type ListId, listIds } from '#core/lists';
-import { withChanges, type Site } from '#core/site';
-import { saltmarrowSite } from '../../core/site/testSite';
+import { matchColumns, previewImport, tableOf, type ListId, listIds } from '#core/survey/lists';
+import { withChanges, type Site } from '#core/model/site';
+import { saltmarrowSite } from '../../core/model/site/testSite';
 import { readTable, type ReadTable } from './readTable';
 import { csvOf, xlsxOf } from './writeTable';
 

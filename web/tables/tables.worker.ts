@@ -7,8 +7,8 @@ import {
   type ListId,
   type Match,
   type Preview,
-} from '#core/lists';
-import type { Site } from '#core/site';
+} from '#core/survey/lists';
+import type { Site } from '#core/model/site';
 import { readTable, tableFromText, type ReadTable } from './readTable';
 import { csvOf, csvOfRows, xlsxOf } from './writeTable';
 

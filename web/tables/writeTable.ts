@@ -1,6 +1,6 @@
 import Papa from 'papaparse';
 import writeXlsx from 'write-excel-file/universal';
-import { neutralised, type Cell, type Table } from '#core/lists';
+import { neutralised, type Cell, type Table } from '#core/survey/lists';
 
 const safe = (cell: Cell): Cell => (typeof cell === 'string' ? neutralised(cell) : cell);
 

@@ -9,12 +9,20 @@ import {
   workingOf,
   type Before,
   type Subject,
-} from '#core/evaluation';
-import { readingsByRun, traceView, type TraceView } from '#core/findings';
-import { planSheet, type PlanSheet } from '#core/sheet';
-import { chanceOfFailing } from '#core/plan';
-import { siteOfSound, withChanges, type Change, type OptionKind, type Site, type SiteFile } from '#core/site';
-import type { Working } from '#core/working';
+} from '#core/evaluate';
+import { readingsByRun } from '#core/test/readings';
+import { traceView, type TraceView } from '#core/test/findings';
+import { planSheet, type PlanSheet } from '#core/documents';
+import { chanceOfFailing } from '#core/decide/scenarios';
+import {
+  siteOfSound,
+  withChanges,
+  type Change,
+  type OptionKind,
+  type Site,
+  type SiteFile,
+} from '#core/model/site';
+import type { Working } from '#core/shared/derivation';
 
 /** The last site that was evaluated, with its workings, which stay on this side until one is asked for. */
 let last: Before | undefined;

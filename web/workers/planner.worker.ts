@@ -4,7 +4,6 @@ import wasm from 'highs/runtime?url';
 import {
   breakEvens,
   differences,
-  drawFutures,
   planGround,
   planSite,
   policyCosts,
@@ -20,12 +19,12 @@ import {
   type PlanTotals,
   type PolicyCost,
   type Reason,
-  type Risk,
   type TradeOff,
-} from '#core/plan';
-import { slotSite, type SlotProposal, type SlottingScope } from '#core/evaluation';
-import { lpText, type SearchProgress } from '#core/programme';
-import { aboutOf, demandsOf, type Demands, type OptionKind, type Planned, type Site } from '#core/site';
+} from '#core/decide/plan';
+import { drawFutures, type Risk } from '#core/decide/scenarios';
+import { slotSite, type SlotProposal, type SlottingScope } from '#core/evaluate';
+import { lpText, type SearchProgress } from '#core/solver';
+import { aboutOf, demandsOf, type Demands, type OptionKind, type Planned, type Site } from '#core/model/site';
 
 /** News of a search while it goes on. The thread that searches hears nothing meanwhile, so whoever has enough ends it. */
 export type SearchNews = { kind: 'progress'; progress: SearchProgress } | { kind: 'better'; plan: Plan };

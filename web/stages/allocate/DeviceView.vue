@@ -10,7 +10,7 @@ import {
   prerequisites,
   stepInWords,
   stepsLeft,
-} from '#core/device';
+} from '#core/allocate/device';
 import { useKeys } from '../../keys/keys';
 import FieldRow from '../../parts/FieldRow.vue';
 import PickField from '../../parts/PickField.vue';

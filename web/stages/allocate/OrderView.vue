@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue';
-import { migrationOfSite } from '#core/evaluation';
-import { nightStepInWords, recorderState } from '#core/recorder';
-import { slottingOf, type Slotting } from '#core/site';
+import { migrationOfSite } from '#core/evaluate';
+import { nightStepInWords, recorderState } from '#core/allocate/recorder';
+import { slottingOf, type Slotting } from '#core/model/site';
 import { useKeys } from '../../keys/keys';
 import PicksField from '../../parts/PicksField.vue';
 import QuantityField from '../../parts/QuantityField.vue';

@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import { computed, ref, watch } from 'vue';
-import type { SlottingScope } from '#core/evaluation';
-import { moveInWords, type SlotAddress } from '#core/recorder';
-import { demandsOf, removing, sameFacts, slottingOf, type Demands, type Slotting } from '#core/site';
+import type { SlottingScope } from '#core/evaluate';
+import { moveInWords, type SlotAddress } from '#core/allocate/recorder';
+import { demandsOf, removing, sameFacts, slottingOf, type Demands, type Slotting } from '#core/model/site';
 import { useKeys } from '../../keys/keys';
 import RunLine from '../../line/RunLine.vue';
 import PickField from '../../parts/PickField.vue';

@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import { computed } from 'vue';
-import { channelColumns, channelList, givenAddresses, prerequisites } from '#core/device';
-import type { RecorderState } from '#core/recorder';
-import { addressSchema, type Joining, type RecorderNetwork } from '#core/site';
+import { channelColumns, channelList, givenAddresses, prerequisites } from '#core/allocate/device';
+import type { RecorderState } from '#core/allocate/recorder';
+import { addressSchema, type Joining, type RecorderNetwork } from '#core/model/site';
 import FieldRow from '../../parts/FieldRow.vue';
 import QuantityField from '../../parts/QuantityField.vue';
 import TextField from '../../parts/TextField.vue';

@@ -6,8 +6,8 @@ import {
   type RecorderState,
   type SlotAddress,
   type SlotNeed,
-} from '#core/recorder';
-import { formatQuantity } from '#core/units';
+} from '#core/allocate/recorder';
+import { formatQuantity } from '#core/shared/units';
 import MarginBar from '../../parts/MarginBar.vue';
 import LeadStrip from './LeadStrip.vue';
 import SlotCell from './SlotCell.vue';

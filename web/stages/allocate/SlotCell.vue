@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { dropTargetForElements } from '@atlaskit/pragmatic-drag-and-drop/element/adapter';
 import { onMounted, onUnmounted, ref, useTemplateRef } from 'vue';
-import type { Slot } from '#core/recorder';
+import type { Slot } from '#core/allocate/recorder';
 import CameraTag from './CameraTag.vue';
 
 const { slotState } = defineProps<{

@@ -5,7 +5,7 @@ import { use } from 'echarts/core';
 import { SVGRenderer } from 'echarts/renderers';
 import { computed } from 'vue';
 import VChart from 'vue-echarts';
-import { recordingOf, type Recording } from '#core/recorder';
+import { recordingOf, type Recording } from '#core/allocate/recorder';
 import {
   aboutOf,
   activities,
@@ -16,9 +16,10 @@ import {
   withFields,
   type Stream,
   type StreamSettings,
-} from '#core/site';
-import { activityWords, codecWords, keepingWords, rateWords, settingsOf, wayInWords } from '#core/stream';
-import { formatQuantity } from '#core/units';
+} from '#core/model/site';
+import { activityWords, codecWords, keepingWords, rateWords, wayInWords } from '#core/allocate/stream';
+import { settingsOf } from '#core/model/streams';
+import { formatQuantity } from '#core/shared/units';
 import { useChartColours } from '../../charts/useChartColours';
 import LoadBar from '../../parts/LoadBar.vue';
 import PickField from '../../parts/PickField.vue';

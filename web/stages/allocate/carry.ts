@@ -1,6 +1,12 @@
 import { computed, ref } from 'vue';
-import { tryPlacement, tryRow, type BrokenRule, type SlotAddress, type SlotNeed } from '#core/recorder';
-import type { Change, Recorder } from '#core/site';
+import {
+  tryPlacement,
+  tryRow,
+  type BrokenRule,
+  type SlotAddress,
+  type SlotNeed,
+} from '#core/allocate/recorder';
+import type { Change, Recorder } from '#core/model/site';
 import { useEvaluation } from '../../stores/evaluation';
 import { useSite } from '../../stores/site';
 

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
-import { recorderState, type Occupant, type SlotNeed } from '#core/recorder';
-import { saltmarrowSite } from '../../../core/site/testSite';
+import { recorderState, type Occupant, type SlotNeed } from '#core/allocate/recorder';
+import { saltmarrowSite } from '../../../core/model/site/testSite';
 import { stripOf } from './leads';
 
 const hall = saltmarrowSite().recorder['hall-recorder']!;

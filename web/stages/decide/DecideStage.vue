@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import { computed, defineAsyncComponent } from 'vue';
 import { useRoute, useRouter } from 'vue-router';
-import { aboutOf } from '#core/site';
-import { formatQuantity } from '#core/units';
+import { aboutOf } from '#core/model/site';
+import { formatQuantity } from '#core/shared/units';
 import { useKeys } from '../../keys/keys';
 import ViewTabs from '../../parts/ViewTabs.vue';
 import { useEvaluation } from '../../stores/evaluation';

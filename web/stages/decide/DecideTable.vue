@@ -1,9 +1,9 @@
 <script setup lang="ts">
 import { nextTick, useTemplateRef, watch } from 'vue';
-import type { LightMargin, LightRun } from '#core/evaluation';
-import { optionLabels } from '#core/options';
-import { optionKinds, type OptionKind } from '#core/site';
-import { formatQuantity } from '#core/units';
+import type { LightMargin, LightRun } from '#core/evaluate';
+import { optionLabels } from '#core/decide/options';
+import { optionKinds, type OptionKind } from '#core/model/site';
+import { formatQuantity } from '#core/shared/units';
 import MarginBar from '../../parts/MarginBar.vue';
 import { useMeasures } from '../../stores/measures';
 import type { PlaceGroup } from '../../stores/selection';

@@ -1,11 +1,11 @@
 <script setup lang="ts">
 import { computed, ref, watch } from 'vue';
-import type { LightOption, LightRun } from '#core/evaluation';
-import { catalogueOf, eachOf } from '#core/catalogue';
-import { optionLabels, type Part } from '#core/options';
-import { aboutOf, noteCamera } from '#core/site';
-import { formatQuantity } from '#core/units';
-import type { Working } from '#core/working';
+import type { LightOption, LightRun } from '#core/evaluate';
+import { catalogueOf, eachOf } from '#core/model/catalogue';
+import { optionLabels, type Part } from '#core/decide/options';
+import { aboutOf, noteCamera } from '#core/model/site';
+import { formatQuantity } from '#core/shared/units';
+import type { Working } from '#core/shared/derivation';
 import RunLine from '../../line/RunLine.vue';
 import MarginBar from '../../parts/MarginBar.vue';
 import WorkingSheet from '../../parts/WorkingSheet.vue';

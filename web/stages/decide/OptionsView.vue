@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, ref, watch } from 'vue';
-import type { LightOption } from '#core/evaluation';
-import { choose, lockChoice, optionKinds, takeBackChoice, type OptionKind } from '#core/site';
+import type { LightOption } from '#core/evaluate';
+import { choose, lockChoice, optionKinds, takeBackChoice, type OptionKind } from '#core/model/site';
 import { useKeys } from '../../keys/keys';
 import { useSelection } from '../../stores/selection';
 import { useSite } from '../../stores/site';

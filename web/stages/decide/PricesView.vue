@@ -11,7 +11,7 @@ import {
   priceListColumns,
   priceListOf,
   readPriceList,
-} from '#core/catalogue';
+} from '#core/model/catalogue';
 import {
   aboutOf,
   freeId,
@@ -21,8 +21,8 @@ import {
   type Product,
   type ProductKind,
   type ProductOf,
-} from '#core/site';
-import { formatQuantity } from '#core/units';
+} from '#core/model/site';
+import { formatQuantity } from '#core/shared/units';
 import QuantityField from '../../parts/QuantityField.vue';
 import TextField from '../../parts/TextField.vue';
 import { within } from '../../parts/within';

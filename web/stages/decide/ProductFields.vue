@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { Product } from '#core/site';
+import type { Product } from '#core/model/site';
 import FieldRow from '../../parts/FieldRow.vue';
 import QuantityField from '../../parts/QuantityField.vue';
 import TextField from '../../parts/TextField.vue';

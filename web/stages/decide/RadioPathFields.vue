@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue';
-import { heardText, parseHeard, sights, type Sight } from '#core/signal';
-import { freeId, withFields, type RadioPath } from '#core/site';
+import { heardText, parseHeard, sights, type Sight } from '#core/physics/wireless';
+import { freeId, withFields, type RadioPath } from '#core/model/site';
 import FieldRow from '../../parts/FieldRow.vue';
 import PickField from '../../parts/PickField.vue';
 import QuantityField from '../../parts/QuantityField.vue';

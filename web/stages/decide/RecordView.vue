@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue';
-import { readingWords, testDefinition } from '#core/findings';
-import { decisionRecord } from '#core/plan';
+import { readingWords, testDefinition } from '#core/test/readings';
+import { decisionRecord } from '#core/decide/plan';
 import { useEvaluation } from '../../stores/evaluation';
 import { useSelection } from '../../stores/selection';
 import { useSite } from '../../stores/site';

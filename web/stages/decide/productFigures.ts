@@ -1,5 +1,5 @@
-import type { Product, ProductKind } from '#core/site';
-import type { Unit } from '#core/units';
+import type { Product, ProductKind } from '#core/model/site';
+import type { Unit } from '#core/shared/units';
 
 /** A figure of a product that a data sheet may say otherwise. */
 export interface ProductFigure {

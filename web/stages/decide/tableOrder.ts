@@ -1,4 +1,4 @@
-import { savingOf, troubleOf } from '#core/evaluation';
+import { savingOf, troubleOf } from '#core/evaluate';
 import type { PlaceGroup } from '../../stores/selection';
 
 /** How the table of options is ordered. */

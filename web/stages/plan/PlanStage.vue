@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { shallowRef, watch } from 'vue';
-import type { PlanSheet } from '#core/sheet';
-import { formatQuantity } from '#core/units';
+import type { PlanSheet } from '#core/documents';
+import { formatQuantity } from '#core/shared/units';
 import { fileAddress, planCsvAddress } from '../../stores/api';
 import { useEvaluation } from '../../stores/evaluation';
 import { useSite } from '../../stores/site';

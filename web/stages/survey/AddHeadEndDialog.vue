@@ -9,13 +9,13 @@ import {
   type GearKind,
   type NewRecorder,
   type NewSupply,
-} from '#core/site';
+} from '#core/model/site';
 import DialogFoot from '../../parts/DialogFoot.vue';
 import FieldRow from '../../parts/FieldRow.vue';
 import PickField from '../../parts/PickField.vue';
 import QuantityField from '../../parts/QuantityField.vue';
 import TextField from '../../parts/TextField.vue';
-import { choices } from '#core/words';
+import { choices } from '#core/model/labels';
 import { upTo, whole } from '../../parts/within';
 import { useSite } from '../../stores/site';
 

@@ -2,7 +2,7 @@
 import AutoComplete from 'primevue/autocomplete';
 import Dialog from 'primevue/dialog';
 import { computed, reactive, ref, watch } from 'vue';
-import { addRun, addRunTo, longestSegmentM, nextNumber, type Camera } from '#core/site';
+import { addRun, addRunTo, longestSegmentM, nextNumber, type Camera } from '#core/model/site';
 import DialogFoot from '../../parts/DialogFoot.vue';
 import FieldRow from '../../parts/FieldRow.vue';
 import PickField from '../../parts/PickField.vue';

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue';
-import { asKind, cameraKinds, noteCamera, type Assumable, type Camera } from '#core/site';
-import { choices } from '#core/words';
+import { asKind, cameraKinds, noteCamera, type Assumable, type Camera } from '#core/model/site';
+import { choices } from '#core/model/labels';
 import FieldRow from '../../parts/FieldRow.vue';
 import PickField from '../../parts/PickField.vue';
 import QuantityField from '../../parts/QuantityField.vue';

@@ -1,12 +1,12 @@
 <script setup lang="ts">
 import { computed } from 'vue';
-import { powerCable, waysToShareCores } from '#core/cable';
-import { fedFrom, fedThrough, hasPowerCores, type PowerFeed, type Run } from '#core/site';
+import { powerCable, waysToShareCores } from '#core/physics/cable';
+import { fedFrom, fedThrough, hasPowerCores, type PowerFeed, type Run } from '#core/model/site';
 import FieldRow from '../../parts/FieldRow.vue';
 import PickField from '../../parts/PickField.vue';
 import QuantityField from '../../parts/QuantityField.vue';
 import { upTo, within } from '../../parts/within';
-import { choices } from '#core/words';
+import { choices } from '#core/model/labels';
 import { useMeasures } from '../../stores/measures';
 import { useSite } from '../../stores/site';
 

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import VirtualScroller from 'primevue/virtualscroller';
 import { computed, ref } from 'vue';
-import { siteGaps, type Gap } from '#core/gaps';
+import { siteGaps, type Gap } from '#core/survey/gaps';
 import { useKeys } from '../../keys/keys';
 import { useEvaluation } from '../../stores/evaluation';
 import { useSite } from '../../stores/site';

@@ -7,10 +7,10 @@ import {
   routeLengthM,
   withLengthBy,
   type LengthClaim,
-} from '#core/drawing';
-import { fieldKey } from '#core/gaps';
-import { longestSegmentM, withMeasured, type Run, type Segment } from '#core/site';
-import { choices } from '#core/words';
+} from '#core/survey/drawing';
+import { fieldKey } from '#core/survey/gaps';
+import { longestSegmentM, withMeasured, type Run, type Segment } from '#core/model/site';
+import { choices } from '#core/model/labels';
 import FieldRow from '../../parts/FieldRow.vue';
 import PickField from '../../parts/PickField.vue';
 import PicksField from '../../parts/PicksField.vue';

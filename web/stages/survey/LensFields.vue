@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import { computed, inject } from 'vue';
-import { viewFigures, type Sharpness } from '#core/options';
-import { withFocal, withLens, withRange, type Camera } from '#core/site';
-import { choices } from '#core/words';
+import { viewFigures, type Sharpness } from '#core/decide/options';
+import { withFocal, withLens, withRange, type Camera } from '#core/model/site';
+import { choices } from '#core/model/labels';
 import { onlyField } from '../../parts/onlyField';
 import FieldRow from '../../parts/FieldRow.vue';
 import PickField from '../../parts/PickField.vue';

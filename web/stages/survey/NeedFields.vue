@@ -1,11 +1,11 @@
 <script setup lang="ts">
 import { computed } from 'vue';
-import { catalogueOf, productsOf } from '#core/catalogue';
-import { viewNeed } from '#core/options';
-import { viewPurposes } from '#core/optics';
-import { withFields, type Camera } from '#core/site';
-import { formatFigure, formatQuantity } from '#core/units';
-import { choices } from '#core/words';
+import { catalogueOf, productsOf } from '#core/model/catalogue';
+import { viewNeed } from '#core/decide/options';
+import { viewPurposes } from '#core/physics/optics';
+import { withFields, type Camera } from '#core/model/site';
+import { formatFigure, formatQuantity } from '#core/shared/units';
+import { choices } from '#core/model/labels';
 import FieldRow from '../../parts/FieldRow.vue';
 import PickField from '../../parts/PickField.vue';
 import { useSite } from '../../stores/site';

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, ref, useTemplateRef } from 'vue';
-import { freeId, type Photo } from '#core/site';
+import { freeId, type Photo } from '#core/model/site';
 import { api, pictureAddress } from '../../stores/api';
 import { usePerson } from '../../stores/person';
 import { useSite } from '../../stores/site';

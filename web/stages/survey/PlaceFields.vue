@@ -1,6 +1,6 @@
 <script setup lang="ts">
-import { notePlace, withFields, type Place } from '#core/site';
-import { choices } from '#core/words';
+import { notePlace, withFields, type Place } from '#core/model/site';
+import { choices } from '#core/model/labels';
 import FieldRow from '../../parts/FieldRow.vue';
 import PickField from '../../parts/PickField.vue';
 import PicksField from '../../parts/PicksField.vue';

@@ -1,8 +1,15 @@
 <script setup lang="ts">
 import { computed, inject, ref } from 'vue';
-import { parseMarks, proposalFrom, readJacketPrint, saysInWords, signalCable, powerCable } from '#core/cable';
-import { fieldKey } from '#core/gaps';
-import { withMarks, withPrint, withSegment, type Run, type Segment } from '#core/site';
+import {
+  parseMarks,
+  proposalFrom,
+  readJacketPrint,
+  saysInWords,
+  signalCable,
+  powerCable,
+} from '#core/physics/cable';
+import { fieldKey } from '#core/survey/gaps';
+import { withMarks, withPrint, withSegment, type Run, type Segment } from '#core/model/site';
 import { onlyField } from '../../parts/onlyField';
 import FieldRow from '../../parts/FieldRow.vue';
 import TextField from '../../parts/TextField.vue';

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, nextTick, ref, useTemplateRef, watch } from 'vue';
-import type { LightRun } from '#core/evaluation';
-import { removeRunAndCamera, type Camera, type Place, type Run } from '#core/site';
+import type { LightRun } from '#core/evaluate';
+import { removeRunAndCamera, type Camera, type Place, type Run } from '#core/model/site';
 import RunLine from '../../line/RunLine.vue';
 import FieldRow from '../../parts/FieldRow.vue';
 import TextField from '../../parts/TextField.vue';

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, inject } from 'vue';
-import { powerCable, signalCable, waysToShareCores } from '#core/cable';
-import { fieldKey } from '#core/gaps';
+import { powerCable, signalCable, waysToShareCores } from '#core/physics/cable';
+import { fieldKey } from '#core/survey/gaps';
 import {
   longestSegmentM,
   withJoint,
@@ -11,13 +11,13 @@ import {
   type Leg,
   type Run,
   type Segment,
-} from '#core/site';
+} from '#core/model/site';
 import { onlyField } from '../../parts/onlyField';
 import FieldRow from '../../parts/FieldRow.vue';
 import PickField from '../../parts/PickField.vue';
 import QuantityField from '../../parts/QuantityField.vue';
 import { upTo, within } from '../../parts/within';
-import { choices } from '#core/words';
+import { choices } from '#core/model/labels';
 import { useMeasures } from '../../stores/measures';
 import LengthFields from './LengthFields.vue';
 import PrintFields from './PrintFields.vue';

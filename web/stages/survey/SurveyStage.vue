@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import { computed, defineAsyncComponent, ref, watch } from 'vue';
 import { useRoute, useRouter } from 'vue-router';
-import { fieldKey, type Gap } from '#core/gaps';
-import type { Camera } from '#core/site';
+import { fieldKey, type Gap } from '#core/survey/gaps';
+import type { Camera } from '#core/model/site';
 import { useKeys } from '../../keys/keys';
 import { useEvaluation } from '../../stores/evaluation';
 import { useMeasures } from '../../stores/measures';

@@ -1,15 +1,10 @@
 <script setup lang="ts">
 import { computed, ref, useTemplateRef, watch } from 'vue';
-import type { LightRun, LightVerdict } from '#core/evaluation';
-import {
-  heldBack,
-  isStopped,
-  readingsByRun,
-  testDefinition,
-  type Diagnosis,
-  type TestDefinition,
-} from '#core/findings';
-import type { Found, TestId } from '#core/site';
+import type { LightRun, LightVerdict } from '#core/evaluate';
+import { heldBack, isStopped } from '#core/test/findings';
+import { readingsByRun, testDefinition, type TestDefinition } from '#core/test/readings';
+import type { Diagnosis } from '#core/test/diagnosis';
+import type { Found, TestId } from '#core/model/site';
 import { useKeys } from '../../keys/keys';
 import QuantityField from '../../parts/QuantityField.vue';
 import TextField from '../../parts/TextField.vue';

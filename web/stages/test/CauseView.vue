@@ -1,7 +1,9 @@
 <script setup lang="ts">
 import { computed } from 'vue';
-import type { Insight } from '#core/evaluation';
-import { testDefinition, untilSafe, type NextTest } from '#core/findings';
+import type { Insight } from '#core/evaluate';
+import { testDefinition } from '#core/test/readings';
+import { untilSafe } from '#core/test/findings';
+import type { NextTest } from '#core/test/diagnosis';
 import MarginBar from '../../parts/MarginBar.vue';
 import { useMeasures } from '../../stores/measures';
 
@@ -45,8 +47,7 @@ const minutes = ({ minutes: all }: NextTest) => `${Math.max(1, Math.round(all))}
       <tbody>
         <tr v-for="cause in shown" :key="cause.cause" :data-cause="cause.cause">
           <td class="name">
-            <b>{{ cause.label }}</b
-            ><span v-if="cause.where" class="where mono"
+            <b>{{ cause.label }}</b><span v-if="cause.where" class="where mono"
               >{{ own.quantity(cause.where.atM, 'm') }} ± {{ own.quantity(cause.where.spreadM, 'm') }}</span
             ><span class="dim tiny"
               >{{ cause.means }}.{{ cause.probability >= 0.1 ? ` ${cause.remedy}` : '' }}</span
@@ -60,8 +61,11 @@ const minutes = ({ minutes: all }: NextTest) => `${Math.max(1, Math.round(all))}
             {{ percent(cause.probability) }}
           </td>
           <td class="words" data-side="speaks for it">
-            <span v-for="words in cause.pro" :key="words">{{ words }}</span
-            ><span v-if="cause.pro.length === 0" class="dim">nothing so far</span>
+            <span v-for="words in cause.pro" :key="words">{{ words }}</span><span
+              v-if="cause.pro.length === 0"
+              class="dim"
+              >nothing so far</span
+            >
           </td>
           <td class="words" data-side="speaks against it">
             <span v-for="words in cause.contra" :key="words">{{ words }}</span>

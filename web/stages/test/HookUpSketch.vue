@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue';
-import type { HookUp } from '#core/findings';
+import type { HookUp } from '#core/test/readings';
 
 /** Where the meter goes and what is done with the far end, drawn as a small circuit. */
 const { hookUp } = defineProps<{ hookUp: HookUp }>();

@@ -1,10 +1,11 @@
 <script setup lang="ts">
 import Dialog from 'primevue/dialog';
 import { computed, ref } from 'vue';
-import { testDefinition } from '#core/findings';
-import { readingsFromTable, type ForeignTable } from '#core/lists';
-import { takeReading } from '#core/site';
-import { formatQuantity } from '#core/units';
+import { testDefinition } from '#core/test/readings';
+import { readingsFromTable } from '#core/test/readings';
+import type { ForeignTable } from '#core/survey/lists';
+import { takeReading } from '#core/model/site';
+import { formatQuantity } from '#core/shared/units';
 import DialogFoot from '../../parts/DialogFoot.vue';
 import { useSite } from '../../stores/site';
 import { useTaking } from './taking';

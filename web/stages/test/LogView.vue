@@ -1,9 +1,9 @@
 <script setup lang="ts">
 import { computed, ref, shallowRef } from 'vue';
-import type { LightRun } from '#core/evaluation';
-import { readingWords, testDefinition } from '#core/findings';
-import { strikeOut, type Reading } from '#core/site';
-import type { ForeignTable } from '#core/lists';
+import type { LightRun } from '#core/evaluate';
+import { readingWords, testDefinition } from '#core/test/readings';
+import { strikeOut, type Reading } from '#core/model/site';
+import type { ForeignTable } from '#core/survey/lists';
 import TextField from '../../parts/TextField.vue';
 import { useSite } from '../../stores/site';
 import { useTables } from '../../tables/useTables';

@@ -1,14 +1,9 @@
 <script setup lang="ts">
 import { computed } from 'vue';
-import type { LightRun } from '#core/evaluation';
-import {
-  comesFirst,
-  isStopped,
-  testDefinition,
-  untilSafe,
-  type Diagnosis,
-  type RunReadings,
-} from '#core/findings';
+import type { LightRun } from '#core/evaluate';
+import { comesFirst, isStopped, untilSafe } from '#core/test/findings';
+import { testDefinition, type RunReadings } from '#core/test/readings';
+import type { Diagnosis } from '#core/test/diagnosis';
 
 /** What to test next: first what must be known of every run, then what tells most for its minutes. */
 const { evaluation, diagnosis, readings } = defineProps<{

@@ -1,17 +1,17 @@
 <script setup lang="ts">
 import { computed, ref, watch } from 'vue';
-import type { LightRun } from '#core/evaluation';
+import type { LightRun } from '#core/evaluate';
+import { faultsLossDb, formatCheck, ghostLengthM, heldBack } from '#core/test/findings';
+import { readingsByRun, testDefinition } from '#core/test/readings';
 import {
-  faultsLossDb,
-  formatCheck,
-  ghostLengthM,
-  heldBack,
-  readingsByRun,
-  testDefinition,
-} from '#core/findings';
-import { microsecondsOfLine, percentOfLine, quayScene, simulate, symptomEffects } from '#core/picture';
-import { pictureFormat } from '#core/signal';
-import { symptoms, symptomWords, type Symptom } from '#core/site';
+  microsecondsOfLine,
+  percentOfLine,
+  quayScene,
+  simulate,
+  symptomEffects,
+} from '#core/physics/picture';
+import { pictureFormat } from '#core/physics/signal';
+import { symptoms, symptomWords, type Symptom } from '#core/model/site';
 import QuantityField from '../../parts/QuantityField.vue';
 import { within } from '../../parts/within';
 import { useMeasures } from '../../stores/measures';

@@ -5,8 +5,8 @@ import { use } from 'echarts/core';
 import { SVGRenderer } from 'echarts/renderers';
 import { computed } from 'vue';
 import VChart from 'vue-echarts';
-import { testDefinition } from '#core/findings';
-import { quantityTestIds, type Reading } from '#core/site';
+import { testDefinition } from '#core/test/readings';
+import { quantityTestIds, type Reading } from '#core/model/site';
 import { useChartColours } from '../../charts/useChartColours';
 
 /** A run's history: each test that was read more than once, as a line over time. */

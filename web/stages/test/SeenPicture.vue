@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { onMounted, useTemplateRef, watch } from 'vue';
-import { toRgba, type Picture } from '#core/picture';
+import { toRgba, type Picture } from '#core/physics/picture';
 
 /** A simulated picture on a canvas. */
 const { picture, says } = defineProps<{ picture: Picture; says: string }>();

@@ -1,9 +1,9 @@
 <script setup lang="ts">
 import { computed, defineAsyncComponent, ref } from 'vue';
 import { useRoute, useRouter } from 'vue-router';
-import { eventWords, faultsOf } from '#core/findings';
-import { markState, type RunState } from '#core/site';
-import { choices } from '#core/words';
+import { eventWords, faultsOf } from '#core/test/findings';
+import { markState, type RunState } from '#core/model/site';
+import { choices } from '#core/model/labels';
 import { useKeys } from '../../keys/keys';
 import RunLine from '../../line/RunLine.vue';
 import PickField from '../../parts/PickField.vue';

@@ -5,21 +5,20 @@ import { use } from 'echarts/core';
 import { SVGRenderer } from 'echarts/renderers';
 import { computed, ref, shallowRef, watch } from 'vue';
 import VChart from 'vue-echarts';
-import type { LightRun } from '#core/evaluation';
+import type { LightRun } from '#core/evaluate';
 import {
   comparedCurve,
   eventWords,
   heldBack,
   keptTrace,
   nsAtMetres,
-  readingsByRun,
   runVelocityFactor,
   segmentVelocityFactor,
-  testDefinition,
   type TraceView,
-} from '#core/findings';
-import { traceFromCsv } from '#core/reflectometer';
-import { withMeasuredEnd, withVelocityScaled, type TraceReading } from '#core/site';
+} from '#core/test/findings';
+import { readingsByRun, testDefinition } from '#core/test/readings';
+import { traceFromCsv } from '#core/physics/reflectometer';
+import { withMeasuredEnd, withVelocityScaled, type TraceReading } from '#core/model/site';
 import { useChartColours } from '../../charts/useChartColours';
 import PickField from '../../parts/PickField.vue';
 import QuantityField from '../../parts/QuantityField.vue';
@@ -78,12 +77,10 @@ const held = computed(() =>
 const earlierId = ref<string | null>(null);
 const earlierOnes = computed(() => [
   { value: '', says: 'nothing' },
-  ...traces.value
-    .slice(1)
-    .map(({ id, at }) => ({
-      value: id,
-      says: new Date(at).toLocaleString([], { dateStyle: 'short', timeStyle: 'short' }),
-    })),
+  ...traces.value.slice(1).map(({ id, at }) => ({
+    value: id,
+    says: new Date(at).toLocaleString([], { dateStyle: 'short', timeStyle: 'short' }),
+  })),
 ]);
 const earlier = computed(() => {
   const reading = traces.value.find(({ id }) => id === earlierId.value);

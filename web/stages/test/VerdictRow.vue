@@ -1,10 +1,10 @@
 <script setup lang="ts">
 import { computed, ref, useTemplateRef } from 'vue';
-import type { LightVerdict } from '#core/evaluation';
-import type { TestDefinition } from '#core/findings';
-import type { Found, PictureReading, Reading } from '#core/site';
-import { formatQuantity } from '#core/units';
-import { choices } from '#core/words';
+import type { LightVerdict } from '#core/evaluate';
+import type { TestDefinition } from '#core/test/readings';
+import type { Found, PictureReading, Reading } from '#core/model/site';
+import { formatQuantity } from '#core/shared/units';
+import { choices } from '#core/model/labels';
 import MarginBar from '../../parts/MarginBar.vue';
 import PickField from '../../parts/PickField.vue';
 import PicksField from '../../parts/PicksField.vue';

@@ -1,8 +1,9 @@
 <script setup lang="ts">
 import { computed, ref, watch } from 'vue';
-import type { LightRun } from '#core/evaluation';
-import { feedSource, inferFeed, readingsByRun } from '#core/findings';
-import { powerFixes, railAt } from '#core/headend';
+import type { LightRun } from '#core/evaluate';
+import { feedSource, inferFeed } from '#core/test/findings';
+import { readingsByRun } from '#core/test/readings';
+import { powerFixes, railAt } from '#core/test/volts';
 import MarginBar from '../../parts/MarginBar.vue';
 import QuantityField from '../../parts/QuantityField.vue';
 import { within } from '../../parts/within';

@@ -1,7 +1,7 @@
 import { useLocalStorage } from '@vueuse/core';
 import { ref } from 'vue';
-import { testDefinition } from '#core/findings';
-import { takeReading, type Found, type Run } from '#core/site';
+import { testDefinition } from '#core/test/readings';
+import { takeReading, type Found, type Run } from '#core/model/site';
 import { useSite } from '../../stores/site';
 
 export interface TakenWith {

@@ -1,5 +1,5 @@
 import { shallowRef, watch } from 'vue';
-import type { Insight } from '#core/evaluation';
+import type { Insight } from '#core/evaluate';
 import { useEvaluation } from '../../stores/evaluation';
 import { useSelection } from '../../stores/selection';
 

@@ -1,6 +1,7 @@
-import { heldBack, readingsByRun, testDefinition, tests } from '#core/findings';
-import type { LightRun } from '#core/evaluation';
-import type { TestId } from '#core/site';
+import { heldBack } from '#core/test/findings';
+import { readingsByRun, testDefinition, tests } from '#core/test/readings';
+import type { LightRun } from '#core/evaluate';
+import type { TestId } from '#core/model/site';
 import { useEvaluation } from '../../stores/evaluation';
 import { useInstrument } from '../../stores/instrument';
 import { useSite } from '../../stores/site';

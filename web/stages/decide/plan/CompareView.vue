@@ -1,9 +1,9 @@
 <script setup lang="ts">
 import { computed, ref, shallowRef, watch } from 'vue';
-import { optionLabels } from '#core/options';
-import { adopt, unpin, type Difference, type PlanTotals } from '#core/plan';
-import { aboutOf, type OptionKind, type Planned } from '#core/site';
-import { formatQuantity, type Unit } from '#core/units';
+import { optionLabels } from '#core/decide/options';
+import { adopt, unpin, type Difference, type PlanTotals } from '#core/decide/plan';
+import { aboutOf, type OptionKind, type Planned } from '#core/model/site';
+import { formatQuantity, type Unit } from '#core/shared/units';
 import MarginBar from '../../../parts/MarginBar.vue';
 import PickField from '../../../parts/PickField.vue';
 import TextField from '../../../parts/TextField.vue';

@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import { computed } from 'vue';
-import { demand, policies, withSchool, type PolicyCost } from '#core/plan';
-import { aboutOf, withFields, type Demands, type PolicyId } from '#core/site';
-import { formatQuantity } from '#core/units';
+import { demand, policies, withSchool, type PolicyCost } from '#core/decide/plan';
+import { aboutOf, withFields, type Demands, type PolicyId } from '#core/model/site';
+import { formatQuantity } from '#core/shared/units';
 import FieldRow from '../../../parts/FieldRow.vue';
 import PickField from '../../../parts/PickField.vue';
 import QuantityField from '../../../parts/QuantityField.vue';

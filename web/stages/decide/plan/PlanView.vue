@@ -1,11 +1,19 @@
 <script setup lang="ts">
 import { useToast } from 'primevue/usetoast';
 import { computed, nextTick, ref, useTemplateRef, watch } from 'vue';
-import { catalogueOf } from '#core/catalogue';
-import { optionLabels } from '#core/options';
-import { adopt, pin, planName, planPriceGaps, plannedOf, type BreakEven, type Reason } from '#core/plan';
-import { aboutOf, freeId } from '#core/site';
-import { formatQuantity } from '#core/units';
+import { catalogueOf } from '#core/model/catalogue';
+import { optionLabels } from '#core/decide/options';
+import {
+  adopt,
+  pin,
+  planName,
+  planPriceGaps,
+  plannedOf,
+  type BreakEven,
+  type Reason,
+} from '#core/decide/plan';
+import { aboutOf, freeId } from '#core/model/site';
+import { formatQuantity } from '#core/shared/units';
 import { useKeys } from '../../../keys/keys';
 import { handOver } from '../../../tables/useTables';
 import { useEvaluation } from '../../../stores/evaluation';

@@ -1,6 +1,6 @@
 <script setup lang="ts">
-import type { BreakEven, Reason } from '#core/plan';
-import { optionLabels } from '#core/options';
+import type { BreakEven, Reason } from '#core/decide/plan';
+import { optionLabels } from '#core/decide/options';
 
 /** Why the plan has this for a camera, what the next best would come to, and what would change it. */
 defineProps<{ title: string; reason: Reason | null; turns: readonly BreakEven[]; busy: boolean }>();

@@ -1,10 +1,10 @@
 <script setup lang="ts">
 import { computed, ref, watch } from 'vue';
-import { testDefinition } from '#core/findings';
-import { optionLabels } from '#core/options';
-import { gambleShare, mostWorthTesting, riskStanding } from '#core/plan';
-import type { OptionKind } from '#core/site';
-import { formatQuantity } from '#core/units';
+import { testDefinition } from '#core/test/readings';
+import { optionLabels } from '#core/decide/options';
+import { gambleShare, mostWorthTesting, riskStanding } from '#core/decide/scenarios';
+import type { OptionKind } from '#core/model/site';
+import { formatQuantity } from '#core/shared/units';
 import { useKeys } from '../../../keys/keys';
 import MarginBar from '../../../parts/MarginBar.vue';
 import PickField from '../../../parts/PickField.vue';

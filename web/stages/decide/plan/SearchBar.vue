@@ -1,6 +1,6 @@
 <script setup lang="ts">
-import type { SearchProgress } from '#core/programme';
-import { formatQuantity } from '#core/units';
+import type { SearchProgress } from '#core/solver';
+import { formatQuantity } from '#core/shared/units';
 
 /** How far a search is, and the way to end it. */
 defineProps<{ says: string; progress: SearchProgress | null }>();

@@ -1,7 +1,7 @@
 <script setup lang="ts">
-import type { PlanTotals } from '#core/plan';
-import type { Proof } from '#core/site';
-import { formatQuantity } from '#core/units';
+import type { PlanTotals } from '#core/decide/plan';
+import type { Proof } from '#core/model/site';
+import { formatQuantity } from '#core/shared/units';
 import { useMeasures } from '../../../stores/measures';
 
 /** What a plan comes to, in a line, and how sure it is that nothing is better. */

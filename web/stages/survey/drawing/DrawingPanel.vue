@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import { computed } from 'vue';
-import { removeDrawing } from '#core/drawing';
-import { thingName, type Change, type Drawing, type Pin, type Site } from '#core/site';
-import { choices } from '#core/words';
+import { removeDrawing } from '#core/survey/drawing';
+import { thingName, type Change, type Drawing, type Pin, type Site } from '#core/model/site';
+import { choices } from '#core/model/labels';
 import FieldRow from '../../../parts/FieldRow.vue';
 import TextField from '../../../parts/TextField.vue';
 import type { Tool } from './tools';

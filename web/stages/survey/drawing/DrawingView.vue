@@ -12,7 +12,7 @@ import {
   movePin,
   pinDown,
   turnPin,
-} from '#core/drawing';
+} from '#core/survey/drawing';
 import {
   freeName,
   removing,
@@ -22,8 +22,8 @@ import {
   type Place,
   type Route,
   type Spot,
-} from '#core/site';
-import { choices } from '#core/words';
+} from '#core/model/site';
+import { choices } from '#core/model/labels';
 import { useKeys } from '../../../keys/keys';
 import { api } from '../../../stores/api';
 import { useMeasures } from '../../../stores/measures';

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue';
-import type { Pin, Site } from '#core/site';
+import type { Pin, Site } from '#core/model/site';
 
 /** A thing's mark on the drawing, by its own shape: nothing here rests on colour alone. Drawn in pixels of the window. */
 const { pin, site, isHere, named } = defineProps<{ pin: Pin; site: Site; isHere: boolean; named: boolean }>();

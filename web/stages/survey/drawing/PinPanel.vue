@@ -1,7 +1,15 @@
 <script setup lang="ts">
 import { computed } from 'vue';
-import { turnPin } from '#core/drawing';
-import { noteCamera, thingName, type Camera, type Change, type Pin, type Place, type Site } from '#core/site';
+import { turnPin } from '#core/survey/drawing';
+import {
+  noteCamera,
+  thingName,
+  type Camera,
+  type Change,
+  type Pin,
+  type Place,
+  type Site,
+} from '#core/model/site';
 import FieldRow from '../../../parts/FieldRow.vue';
 import QuantityField from '../../../parts/QuantityField.vue';
 import { within } from '../../../parts/within';

@@ -8,9 +8,9 @@ import {
   squared,
   viewWedge,
   metresPerPixel,
-} from '#core/drawing';
-import { viewFigures } from '#core/options';
-import { thingName, type Drawing, type Pin, type Route, type Site, type Spot } from '#core/site';
+} from '#core/survey/drawing';
+import { viewFigures } from '#core/decide/options';
+import { thingName, type Drawing, type Pin, type Route, type Site, type Spot } from '#core/model/site';
 import { pictureAddress } from '../../../stores/api';
 import PinMark from './PinMark.vue';
 import type { InHand, Tool } from './tools';

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue';
-import { changeRoute, followRoutes, removeRoute, routeLengthM, runsEndingAt } from '#core/drawing';
-import type { Change, Route, Run, Site } from '#core/site';
+import { changeRoute, followRoutes, removeRoute, routeLengthM, runsEndingAt } from '#core/survey/drawing';
+import type { Change, Route, Run, Site } from '#core/model/site';
 import FieldRow from '../../../parts/FieldRow.vue';
 import PickField from '../../../parts/PickField.vue';
 import QuantityField from '../../../parts/QuantityField.vue';
@@ -111,8 +111,7 @@ function remove(): void {
       Run {{ name(run, 0) }} follows it
     </button>
     <p v-for="{ run, index, label } in following" :key="`${run.id}/${index}`" class="follows">
-      <span>{{ label }}</span
-      ><button
+      <span>{{ label }}</span><button
         type="button"
         class="plain"
         :aria-label="`${label} does not follow it`"

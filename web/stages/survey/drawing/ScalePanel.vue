@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { onMounted, ref, useTemplateRef } from 'vue';
-import { setScale } from '#core/drawing';
-import type { Change, Drawing, Site, Spot } from '#core/site';
+import { setScale } from '#core/survey/drawing';
+import type { Change, Drawing, Site, Spot } from '#core/model/site';
 import QuantityField from '../../../parts/QuantityField.vue';
 import { upTo } from '../../../parts/within';
 

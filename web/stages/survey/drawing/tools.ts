@@ -1,4 +1,4 @@
-import type { Pin, Place, Spot } from '#core/site';
+import type { Pin, Place, Spot } from '#core/model/site';
 
 /** What the hand does on the drawing next. */
 export type Tool =

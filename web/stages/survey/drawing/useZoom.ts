@@ -2,7 +2,7 @@ import { useElementSize } from '@vueuse/core';
 import { select } from 'd3-selection';
 import { zoom, zoomIdentity, type ZoomBehavior, type ZoomTransform } from 'd3-zoom';
 import { computed, ref, shallowRef, watch, type Ref } from 'vue';
-import type { Spot } from '#core/site';
+import type { Spot } from '#core/model/site';
 
 /** Pan and zoom of a sheet of so many pixels inside an SVG element. Wheel, pinch and drag are the library's. */
 export function useZoom(

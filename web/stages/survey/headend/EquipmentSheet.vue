@@ -1,9 +1,9 @@
 <script setup lang="ts">
 import { computed } from 'vue';
-import type { MainsCheck } from '#core/headend';
-import { withFields, type Change, type Equipment, type Gear, type GearKind } from '#core/site';
-import { formatQuantity } from '#core/units';
-import { choices } from '#core/words';
+import type { MainsCheck } from '#core/connect/supply';
+import { withFields, type Change, type Equipment, type Gear, type GearKind } from '#core/model/site';
+import { formatQuantity } from '#core/shared/units';
+import { choices } from '#core/model/labels';
 import FieldRow from '../../../parts/FieldRow.vue';
 import LoadBar from '../../../parts/LoadBar.vue';
 import PickField from '../../../parts/PickField.vue';

@@ -1,10 +1,10 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue';
 import { useRoute, useRouter } from 'vue-router';
-import { mainsCheck, supplyCheck } from '#core/headend';
-import { readingsByRun } from '#core/findings';
-import { removeThing, thingName, type Change } from '#core/site';
-import { choices } from '#core/words';
+import { mainsCheck, supplyCheck } from '#core/connect/supply';
+import { readingsByRun } from '#core/test/readings';
+import { removeThing, thingName, type Change } from '#core/model/site';
+import { choices } from '#core/model/labels';
 import { useKeys } from '../../../keys/keys';
 import { useSite } from '../../../stores/site';
 import AddHeadEndDialog from '../AddHeadEndDialog.vue';

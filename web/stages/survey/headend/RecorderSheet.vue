@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { useToast } from 'primevue/usetoast';
 import { computed } from 'vue';
-import { changeRulesOf, rulesInWords } from '#core/recorder';
+import { changeRulesOf, rulesInWords } from '#core/allocate/recorder';
 import {
   disksText,
   forcedText,
@@ -18,8 +18,8 @@ import {
   type Change,
   type Recorder,
   type SlotRules,
-} from '#core/site';
-import { choices } from '#core/words';
+} from '#core/model/site';
+import { choices } from '#core/model/labels';
 import FieldRow from '../../../parts/FieldRow.vue';
 import PickField from '../../../parts/PickField.vue';
 import PicksField from '../../../parts/PicksField.vue';

@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import { computed } from 'vue';
-import type { SupplyCheck } from '#core/headend';
-import { fedFrom, withFields, type Change, type Run, type Supply } from '#core/site';
-import { choices } from '#core/words';
+import type { SupplyCheck } from '#core/connect/supply';
+import { fedFrom, withFields, type Change, type Run, type Supply } from '#core/model/site';
+import { choices } from '#core/model/labels';
 import FieldRow from '../../../parts/FieldRow.vue';
 import LoadBar from '../../../parts/LoadBar.vue';
 import PickField from '../../../parts/PickField.vue';

@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import Select from 'primevue/select';
 import { computed, onBeforeUnmount, onMounted, ref, useTemplateRef } from 'vue';
-import type { Cell, ShownColumn } from '#core/lists';
-import { fieldText } from '#core/units';
+import type { Cell, ShownColumn } from '#core/survey/lists';
+import { fieldText } from '#core/shared/units';
 import { useMeasures } from '../../../stores/measures';
 import { useSite } from '../../../stores/site';
 import type { Then } from './listEditing';

@@ -1,7 +1,14 @@
 <script setup lang="ts">
 import Dialog from 'primevue/dialog';
 import { computed, ref, shallowRef, toRaw, watch } from 'vue';
-import { listOf, type ForeignTable, type ListId, type Match, type Preview, type RowNews } from '#core/lists';
+import {
+  listOf,
+  type ForeignTable,
+  type ListId,
+  type Match,
+  type Preview,
+  type RowNews,
+} from '#core/survey/lists';
 import DialogFoot from '../../../parts/DialogFoot.vue';
 import PickField from '../../../parts/PickField.vue';
 import { useSite } from '../../../stores/site';

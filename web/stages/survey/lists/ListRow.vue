@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { inject } from 'vue';
-import { cellFor, type ShownRow } from '#core/lists';
+import { cellFor, type ShownRow } from '#core/survey/lists';
 import { useMeasures } from '../../../stores/measures';
 import CellEditor from './CellEditor.vue';
 import { listEditing, type LaidColumn } from './listEditing';

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { useElementSize, useScroll } from '@vueuse/core';
 import { computed, inject, ref, useTemplateRef, watch } from 'vue';
-import { headingFor, sortedRows, type ShownColumn, type ShownRow } from '#core/lists';
+import { headingFor, sortedRows, type ShownColumn, type ShownRow } from '#core/survey/lists';
 import { inSight } from '../../../line/inSight';
 import { useMeasures } from '../../../stores/measures';
 import ListRow from './ListRow.vue';

@@ -13,8 +13,8 @@ import {
   type ListId,
   type ShownColumn,
   type ShownRow,
-} from '#core/lists';
-import { freeName, unseenPlace } from '#core/site';
+} from '#core/survey/lists';
+import { freeName, unseenPlace } from '#core/model/site';
 import { useKeys } from '../../../keys/keys';
 import PickField from '../../../parts/PickField.vue';
 import TextField from '../../../parts/TextField.vue';

@@ -1,5 +1,5 @@
 import type { InjectionKey, Ref } from 'vue';
-import type { ShownColumn } from '#core/lists';
+import type { ShownColumn } from '#core/survey/lists';
 
 /** Where the hand goes once a cell is taken. */
 export type Then = 'stay' | 'down' | 'right';

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, provide, ref, useTemplateRef, watch } from 'vue';
-import { runLengthM } from '#core/findings';
-import { fieldKey, siteGaps, type Gap } from '#core/gaps';
+import { runLengthM } from '#core/test/findings';
+import { fieldKey, siteGaps, type Gap } from '#core/survey/gaps';
 import {
   assumable,
   noteCamera,
@@ -11,7 +11,7 @@ import {
   type Change,
   type Place,
   type Run,
-} from '#core/site';
+} from '#core/model/site';
 import PickField from '../../../parts/PickField.vue';
 import { onlyField } from '../../../parts/onlyField';
 import TextField from '../../../parts/TextField.vue';
@@ -250,8 +250,7 @@ function setNote(note: string): void {
           :aria-current="one.value === here ? 'true' : undefined"
           @click="goTo(one.value)"
         >
-          <span>{{ one.name }}</span
-          ><span class="mono">{{ one.count }}</span>
+          <span>{{ one.name }}</span><span class="mono">{{ one.count }}</span>
         </button>
       </section>
     </template>

@@ -1,0 +1,30 @@
+import { planAddresses } from '#core/shared/network';
+import type { RecorderState } from '#core/allocate/recorder';
+import type { Change, Site } from '#core/model/site';
+
+/** The changes that give an address to every network camera of a recorder that has none, past all that are taken; none without the recorder's own. */
+export function givenAddresses(
+  site: Pick<Site, 'joining' | 'recorder'>,
+  { recorder, slots }: RecorderState,
+): Change[] {
+  const { network } = recorder;
+  if (!network) return [];
+  const without = slots
+    .flatMap(({ occupants }) => occupants.map(({ need }) => need))
+    .filter(({ signal, cameraId }) => signal.kind === 'ip' && !site.joining[cameraId]?.address);
+  const taken = [
+    ...Object.values(site.joining).flatMap(({ address }) => address ?? []),
+    ...Object.values(site.recorder).flatMap((one) => one.network?.address ?? []),
+  ];
+  const planned = planAddresses(
+    network,
+    without.map(({ number }) => number),
+    taken,
+  );
+  return without.flatMap(({ cameraId }, k): Change[] => {
+    const address = planned[k];
+    return address
+      ? [{ kind: 'joining', id: cameraId, set: { ...site.joining[cameraId], id: cameraId, address } }]
+      : [];
+  });
+}

@@ -1,0 +1,48 @@
+import type { RecorderState } from '#core/allocate/recorder';
+import { pictureFormat } from '#core/physics/signal';
+import type { Site } from '#core/model/site';
+
+/** A slot as somebody reads it who stands before a recorder without a network. */
+export interface ChannelRow {
+  recorder: string;
+  slot: number;
+  label: string;
+  name: string;
+  signal: string;
+  address: string;
+  passwordHeldBy: string;
+}
+
+/** Every slot of a recorder with what belongs on it, empty ones too. No password is in it. */
+export function channelList(site: Pick<Site, 'joining'>, { recorder, slots }: RecorderState): ChannelRow[] {
+  return slots.map(({ slot, label, converted, carries, occupants }) => {
+    const need = occupants[0]?.need;
+    const joining = need && site.joining[need.cameraId];
+    return {
+      recorder: recorder.name,
+      slot,
+      label: converted ? `${label}, set to IP` : label,
+      name: need ? `${need.number} ${need.name}` : '',
+      signal: !need
+        ? carries === 'ip'
+          ? 'free for IP'
+          : 'free'
+        : need.signal.kind === 'ip'
+          ? `IP, ${need.signal.megapixels} MP, ${Math.round(need.signal.mbps * 10) / 10} Mb/s`
+          : pictureFormat(need.signal.format).label,
+      address: need?.signal.kind === 'ip' ? (joining?.address ?? 'none yet') : '',
+      passwordHeldBy: need?.signal.kind === 'ip' ? (joining?.passwordHeldBy ?? 'not set') : '',
+    };
+  });
+}
+
+/** The columns of a channel list on paper and as a table. */
+export const channelColumns: readonly { id: keyof ChannelRow; says: string }[] = [
+  { id: 'recorder', says: 'recorder' },
+  { id: 'slot', says: 'slot' },
+  { id: 'label', says: 'where' },
+  { id: 'name', says: 'channel name' },
+  { id: 'signal', says: 'signal' },
+  { id: 'address', says: 'address' },
+  { id: 'passwordHeldBy', says: 'password held by' },
+];

@@ -1,0 +1,175 @@
+import { inNetwork } from '#core/shared/network';
+import { changeCost, turnedToday, type RecorderState } from '#core/allocate/recorder';
+import { pictureFormat } from '#core/physics/signal';
+import type { Camera, Joining, Recorder, Site } from '#core/model/site';
+
+export type PrerequisiteId = 'network' | 'addresses' | 'passwords' | 'formats' | 'settings' | 'time';
+
+/** Something that has to be so before a recorder takes its cameras, in the order in which a person sees to it. */
+export interface Prerequisite {
+  id: PrerequisiteId;
+  says: string;
+  /** `do` is for what is done when the plan is applied, not before. */
+  state: 'met' | 'open' | 'do';
+  /** What is not so yet, one by one. */
+  missing: { cameraId: string | null; why: string }[];
+}
+
+interface OnIp {
+  camera: Camera;
+  joining: Joining | undefined;
+}
+
+/** Everything that has an address on the site, with what it is called. */
+function addressed(site: Pick<Site, 'camera' | 'joining' | 'recorder'>): Map<string, string[]> {
+  const by = new Map<string, string[]>();
+  const add = (address: string | undefined, name: string): void => {
+    if (address !== undefined) by.set(address, [...(by.get(address) ?? []), name]);
+  };
+  for (const { network, name } of Object.values(site.recorder)) add(network?.address, name);
+  for (const { id, address } of Object.values(site.joining))
+    add(address, `camera ${site.camera[id]?.number ?? id}`);
+  return by;
+}
+
+function networkMissing(recorder: Recorder, onIp: readonly OnIp[]): Prerequisite['missing'] {
+  const { network, name } = recorder;
+  if (!network) return [{ cameraId: null, why: `Nobody noted the address of ${name}.` }];
+  return onIp.flatMap(({ camera, joining }) => {
+    if (!joining?.address) return [{ cameraId: camera.id, why: `Camera ${camera.number} has no address.` }];
+    return inNetwork(joining.address, network)
+      ? []
+      : [
+          {
+            cameraId: camera.id,
+            why: `Camera ${camera.number} at ${joining.address} is not in the network of ${name}, ${network.address}/${network.prefixBits}.`,
+          },
+        ];
+  });
+}
+
+function addressesMissing(
+  site: Pick<Site, 'camera' | 'joining' | 'recorder'>,
+  recorder: Recorder,
+  onIp: readonly OnIp[],
+): Prerequisite['missing'] {
+  const by = addressed(site);
+  const mine = [
+    { cameraId: null as string | null, address: recorder.network?.address },
+    ...onIp.map(({ camera, joining }) => ({
+      cameraId: camera.id as string | null,
+      address: joining?.address,
+    })),
+  ];
+  const seen = new Set<string>();
+  return mine.flatMap(({ cameraId, address }) => {
+    const names = address === undefined ? [] : (by.get(address) ?? []);
+    if (address === undefined || names.length < 2 || seen.has(address)) return [];
+    seen.add(address);
+    return [{ cameraId, why: `${address} is given twice: ${names.join(', ')}.` }];
+  });
+}
+
+/** Formats and line standards of what stays on coax, against what the inputs take. */
+function formatsMissing(
+  site: Pick<Site, 'camera'>,
+  { recorder, slots }: RecorderState,
+): Prerequisite['missing'] {
+  return slots.flatMap(({ occupants, slot }) =>
+    occupants.flatMap(({ need }) => {
+      const { signal, cameraId, number } = need;
+      if (signal.kind !== 'coax') return [];
+      const forced = recorder.forced?.find(({ input }) => input === slot)?.format;
+      if (!recorder.accepts.includes(signal.format))
+        return [
+          {
+            cameraId,
+            why: `${recorder.name} does not take ${pictureFormat(signal.format).label}, which camera ${number} sends.`,
+          },
+        ];
+      if (forced !== undefined && forced !== signal.format)
+        return [
+          {
+            cameraId,
+            why: `Input ${slot} is set to ${pictureFormat(forced).label}; camera ${number} sends ${pictureFormat(signal.format).label}.`,
+          },
+        ];
+      const lines = site.camera[cameraId]!.lineStandard;
+      return recorder.lineStandard && recorder.lineStandard !== lines
+        ? [
+            {
+              cameraId,
+              why: `Camera ${number} is set to ${lines}, the inputs to ${recorder.lineStandard}: the picture rolls or is torn.`,
+            },
+          ]
+        : [];
+    }),
+  );
+}
+
+const stateOf = (missing: Prerequisite['missing']): 'met' | 'open' => (missing.length === 0 ? 'met' : 'open');
+
+/** What has to be so before a recorder is brought to its plan. Passwords are asked after, never kept. */
+export function prerequisites(
+  site: Pick<Site, 'camera' | 'joining' | 'recorder'>,
+  state: RecorderState,
+): Prerequisite[] {
+  const { recorder, slots } = state;
+  const onIp: OnIp[] = slots.flatMap(({ occupants }) =>
+    occupants
+      .filter(({ need }) => need.signal.kind === 'ip')
+      .map(({ need }) => ({ camera: site.camera[need.cameraId]!, joining: site.joining[need.cameraId] })),
+  );
+  const network = networkMissing(recorder, onIp);
+  const addresses = addressesMissing(site, recorder, onIp);
+  const passwords = onIp
+    .filter(({ joining }) => !joining?.passwordHeldBy)
+    .map(({ camera }) => ({
+      cameraId: camera.id,
+      why: `Camera ${camera.number}: nobody is noted who set its first password and holds it.`,
+    }));
+  const formats = formatsMissing(site, state);
+  const turned = new Set(slots.filter(({ converted }) => converted).map(({ slot }) => slot));
+  const change = changeCost(recorder, turnedToday(recorder), turned);
+  const time =
+    onIp.length > 0 && !recorder.network?.timeSource
+      ? [
+          {
+            cameraId: null,
+            why: `Nobody noted what sets the clock of ${recorder.name}; pictures without the right time prove nothing.`,
+          },
+        ]
+      : [];
+  return [
+    { id: 'network', says: 'Recorder and cameras in one network', state: stateOf(network), missing: network },
+    { id: 'addresses', says: 'No address given twice', state: stateOf(addresses), missing: addresses },
+    {
+      id: 'passwords',
+      says: 'First password of every camera set, and somebody holds it',
+      state: stateOf(passwords),
+      missing: passwords,
+    },
+    {
+      id: 'formats',
+      says: 'Format and line standard of every input',
+      state: stateOf(formats),
+      missing: formats,
+    },
+    change?.factoryValues
+      ? {
+          id: 'settings',
+          says: 'Settings saved before the restart that wipes them, and put back after it',
+          state: 'do',
+          missing: [],
+        }
+      : {
+          id: 'settings',
+          says: change
+            ? 'Settings stay over the restart; they are saved all the same'
+            : 'No change that touches the settings',
+          state: 'met',
+          missing: [],
+        },
+    { id: 'time', says: 'A time source', state: stateOf(time), missing: time },
+  ];
+}

@@ -1,0 +1,12 @@
+export { allocate } from './allocate';
+export { changeCost, changeRulesOf, turnedToday } from './changeCost';
+export { familyOf } from './families';
+export { migrationOf, type Migration, type Mover, type NightStep } from './migration';
+export { moveInWords, movesOf, type Move } from './moves';
+export { nightStepInWords } from './nightInWords';
+export { recorderState } from './recorderState';
+export { recordingOf, type Recording } from './recording';
+export { rulesInWords } from './rulesInWords';
+export type { BrokenRule, Occupant, RecorderState, Slot, SlotNeed } from './slots';
+export { tryPlacement, tryRow } from './tryPlacement';
+export type { SlotAddress, SlotWishes, Wanting } from './wanting';

@@ -1,0 +1,24 @@
+import { changeInWords } from './changeCost';
+import type { NightStep } from './migration';
+import type { Recorder } from '#core/model/site';
+
+/** A step of a night in sentences. */
+export function nightStepInWords(
+  step: NightStep,
+  recorderOf: (id: string) => Pick<Recorder, 'name'>,
+): string[] {
+  const there = ({ recorderId, slot }: { recorderId: string; slot: number }) =>
+    `${recorderOf(recorderId).name} ${slot}`;
+  switch (step.kind) {
+    case 'turn':
+      return changeInWords(recorderOf(step.recorderId), step.cost);
+    case 'repatch':
+      return [
+        `Lead of camera ${step.number} from ${there(step.from)} to ${there(step.to)}${step.forNow ? ', for now' : ''}${step.makesWayFor === null ? '' : `, to make way for camera ${step.makesWayFor}`}.`,
+      ];
+    case 'join':
+      return [
+        `Camera ${step.number} ${step.from ? `leaves ${there(step.from)} and ` : ''}joins ${there(step.to)}.`,
+      ];
+  }
+}

@@ -1,0 +1,34 @@
+import { slotCount, type Recorder, type Slotting } from '#core/model/site';
+import type { SlotNeed } from './slots';
+
+/** A camera that wants a slot, and the one it is on by the plan so far. */
+export interface Wanting {
+  need: SlotNeed;
+  placed: SlotAddress | undefined;
+  mayMove: boolean;
+}
+export interface SlotAddress {
+  recorderId: string;
+  slot: number;
+}
+
+/** What is heeded beside the rules of the recorders. */
+export interface SlotWishes extends Pick<Slotting, 'numbers' | 'share'> {
+  /** Whether signal families are kept in blocks of four, whatever the recorder allows. */
+  blocks: 'mix' | 'separate';
+  /** Slots to be left free on the recorders together. */
+  spareSlots: number;
+}
+
+/** Where a camera is by the plan so far, or is patched today. */
+export const homeOf = ({ need, placed }: Wanting): SlotAddress | undefined =>
+  placed ??
+  (need.patchedTo ? { recorderId: need.patchedTo.recorderId, slot: need.patchedTo.input } : undefined);
+
+/** The slots of a recorder that mean something to a camera: its number, where it is patched, where it is placed. */
+export function slotsThatMatter({ need, placed }: Wanting, recorder: Recorder): Set<number> {
+  const slots = new Set<number>([need.number]);
+  if (need.patchedTo?.recorderId === recorder.id) slots.add(need.patchedTo.input);
+  if (placed?.recorderId === recorder.id) slots.add(placed.slot);
+  return new Set([...slots].filter((slot) => slot >= 1 && slot <= slotCount(recorder)));
+}

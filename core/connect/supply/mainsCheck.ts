@@ -1,0 +1,135 @@
+import { readingsByRun, type RunReadings } from '#core/test/readings';
+import type { Equipment, Gear, HookUp, Site } from '#core/model/site';
+import { loadOf, type Load } from '#core/shared/derivation';
+import { supplyCheck, usableShare } from './supplyCheck';
+
+/** Something that takes mains power, and how many watts. */
+export interface Consumer {
+  kind: 'recorder' | 'supply' | 'equipment';
+  id: string;
+  name: string;
+  watts: number;
+  from: 'noted' | 'computed' | 'unknown';
+}
+
+export interface CircuitCheck {
+  id: string;
+  consumers: Consumer[];
+  load: Load;
+}
+export interface UpsCheck extends CircuitCheck {
+  /** How long it lasts at this load; `null` with nothing on it. */ runtimeHours: number | null;
+}
+export interface RackCheck {
+  id: string;
+  things: { name: string; units: number }[];
+  load: Load;
+}
+export interface MainsCheck {
+  circuits: CircuitCheck[];
+  upses: UpsCheck[];
+  racks: RackCheck[];
+  unfed: Consumer[];
+}
+
+/** Efficiency of a supply box whose own watts nobody has noted. Typical. */
+const supplyEfficiency = 0.85;
+
+interface Thing {
+  consumer: Consumer;
+  hookUp: HookUp | undefined;
+}
+
+const isOf =
+  <K extends Gear['kind']>(kind: K) =>
+  (equipment: Equipment): equipment is Equipment & { gear: Extract<Gear, { kind: K }> } =>
+    equipment.gear.kind === kind;
+
+/** Gear that takes no power of its own: a rack, and the circuits and UPS that pass it on. */
+const passive = new Set<Gear['kind']>(['rack', 'circuit', 'ups']);
+
+function thingsOf(site: Site, readings: ReadonlyMap<string, RunReadings>): Thing[] {
+  const noted = (
+    kind: Consumer['kind'],
+    { id, name, hookUp }: { id: string; name: string; hookUp?: HookUp | undefined },
+    computed?: number,
+  ): Thing => ({
+    hookUp,
+    consumer: {
+      kind,
+      id,
+      name,
+      watts: hookUp?.mainsWatts ?? computed ?? 0,
+      from: hookUp?.mainsWatts !== undefined ? 'noted' : computed !== undefined ? 'computed' : 'unknown',
+    },
+  });
+  return [
+    ...Object.values(site.recorder).map((one) => noted('recorder', one)),
+    ...Object.values(site.supply).map((one) =>
+      noted('supply', one, (supplyCheck(site, one, readings).sum.used * one.setVolts) / supplyEfficiency),
+    ),
+    ...Object.values(site.equipment)
+      .filter(({ gear }) => !passive.has(gear.kind))
+      .map((one) => noted('equipment', one)),
+  ];
+}
+
+const wattsOf = (consumers: readonly Consumer[]): number =>
+  consumers.reduce((sum, { watts }) => sum + watts, 0);
+
+/**
+ * Mains circuits with all that hangs on them, straight or through a UPS, against 80 % of the breaker; UPS with their
+ * runtime at the night's load (usable Wh × inverter efficiency / load); racks with their units; and what is noted as
+ * hanging on nothing.
+ */
+export function mainsCheck(
+  site: Site,
+  readings: ReadonlyMap<string, RunReadings> = readingsByRun(site),
+): MainsCheck {
+  const things = thingsOf(site, readings);
+  const equipment = Object.values(site.equipment);
+  const upses = equipment.filter(isOf('ups'));
+  /** Consumers on a circuit or UPS, through further UPS too. One that was noted as feeding itself is passed once. */
+  const on = (feedId: string, passed: ReadonlySet<string> = new Set()): Consumer[] => [
+    ...things.flatMap(({ consumer, hookUp }) => (hookUp?.fedById === feedId ? [consumer] : [])),
+    ...upses
+      .filter(({ id, hookUp }) => hookUp?.fedById === feedId && !passed.has(id))
+      .flatMap(({ id }) => on(id, new Set([...passed, id]))),
+  ];
+  return {
+    circuits: equipment.filter(isOf('circuit')).map(({ id, gear }) => {
+      const consumers = on(id);
+      return {
+        id,
+        consumers,
+        load: loadOf('watts', wattsOf(consumers), gear.volts * gear.breakerAmps * usableShare, 'W'),
+      };
+    }),
+    upses: upses.map(({ id, gear }) => {
+      const consumers = on(id, new Set([id]));
+      const watts = wattsOf(consumers);
+      return {
+        id,
+        consumers,
+        load: loadOf('watts', watts, gear.ratedWatts, 'W'),
+        runtimeHours: watts > 0 ? (gear.usableWh * (gear.efficiencyPercent / 100)) / watts : null,
+      };
+    }),
+    racks: equipment.filter(isOf('rack')).map(({ id, gear }) => {
+      const mounted = [...Object.values(site.recorder), ...Object.values(site.supply), ...equipment].flatMap(
+        ({ name, hookUp }) => (hookUp?.rackId === id ? [{ name, units: hookUp.rackUnits ?? 1 }] : []),
+      );
+      return {
+        id,
+        things: mounted,
+        load: loadOf(
+          'rack units',
+          mounted.reduce((sum, { units }) => sum + units, 0),
+          gear.units,
+          '',
+        ),
+      };
+    }),
+    unfed: things.flatMap(({ consumer, hookUp }) => (hookUp?.fedById === undefined ? [consumer] : [])),
+  };
+}

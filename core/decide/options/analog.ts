@@ -1,0 +1,149 @@
+import { formatMegapixels, pictureFormat, pictureFormats, type PictureFormat } from '#core/physics/signal';
+import type { OptionKind } from '#core/model/site';
+import { figure } from '#core/shared/derivation';
+import { impossible, possible } from './build';
+import type { Context } from './context';
+import { lineObstacle } from './lineObstacle';
+import { keptVoltsMargin, nightVoltsMargin, pictureMarginOf } from './margins';
+import type { Margin, Option, Part, Possible } from './option';
+
+const polarity = 'Check polarity before power; reversed polarity destroys cameras.';
+const oneFormat = 'Set the same format and line standard at both ends before the picture is lost.';
+
+/** Years until what hangs there is due. Judgement: an analog camera on an old site is near its end. */
+const keptYears = 3;
+const hdYears = 7;
+
+/** What a camera of so many watts draws of the box that feeds the run, at the volts of the box. */
+export function drawsOf({ run: { feed }, source }: Context, watts: number): Possible['draws'] {
+  return feed.kind === 'local-adapter' ? null : { supplyId: feed.supplyId, amps: watts / source.volts };
+}
+
+export const vandalProof = 'The view asks for a vandal-resistant body: pick the model for it.';
+export const soundCaution =
+  'Its microphone: recording sound is restricted by law in many places. Ask before keeping it.';
+
+/** Keep what hangs there: its picture at today's format and its volts by night must hold. */
+export function keepOption(context: Context): Option {
+  const { camera, source, need } = context;
+  if (camera.worthKeeping === 'no')
+    return impossible(
+      'keep',
+      'worn out',
+      'The survey says this camera is not worth keeping.',
+      'a new camera',
+    );
+  const cautions =
+    source.current === camera.supply.current
+      ? []
+      : ['An AC camera never goes on a DC rail, nor the reverse.'];
+  if (camera.microphone) cautions.push(soundCaution);
+  return possible(context, {
+    kind: 'keep',
+    margins: [pictureMarginOf(context, pictureFormat(camera.format)), keptVoltsMargin(context)],
+    parts: [],
+    work: [],
+    signal: { kind: 'coax', format: camera.format },
+    megapixels: formatMegapixels(camera.format),
+    lifeYears: keptYears,
+    renew: [{ item: need.hd.product.id, count: 1 }],
+    draws: drawsOf(context, Math.max(camera.watts.day, camera.watts.night)),
+    fedLocally: context.run.feed.kind === 'local-adapter',
+    says: 'Nothing is bought; picture and power stay as they are.',
+    cautions,
+    remedy: (binding) =>
+      binding.unit === 'V'
+        ? 'a heavier or second pair for the power, a supply nearer the camera, or a trimmed supply'
+        : 'a lower picture format or a shorter run',
+  });
+}
+
+/** HD formats some recorder at the head end takes, up to the one the view deserves, best first. */
+function formatsOnOffer({ accepted, need, policies }: Context): PictureFormat[] {
+  const best = pictureFormats.findIndex(({ id }) => id === need.hd.format);
+  const offered = pictureFormats
+    .filter(({ id }, index) => id !== 'cvbs' && index <= best && accepted.has(id))
+    .reverse();
+  return policies.format === 'replace' ? offered.slice(0, 1) : offered;
+}
+
+/** The best format that arrives clean, else the best that still holds, else the least demanding one. */
+function formatThatFits(
+  context: Context,
+  formats: readonly PictureFormat[],
+): { format: PictureFormat; margin: Margin } {
+  let close: { format: PictureFormat; margin: Margin } | undefined;
+  let last: { format: PictureFormat; margin: Margin } | undefined;
+  for (const format of formats) {
+    last = { format, margin: pictureMarginOf(context, format) };
+    if (last.margin.standing === 'holds') return last;
+    if (last.margin.standing === 'close') close ??= last;
+  }
+  return close ?? last!;
+}
+
+function newHdCamera(
+  context: Context,
+  kind: OptionKind,
+  extras: { parts: Part[]; work: string[]; says: string },
+): Option {
+  const { need, policies } = context;
+  const formats = formatsOnOffer(context);
+  if (formats.length === 0)
+    return impossible(
+      kind,
+      'no HD input',
+      'No recorder at this head end takes an HD-over-coax format.',
+      'a recorder there that does',
+    );
+  const { format, margin } = formatThatFits(context, formats);
+  const lowered = format.id === need.hd.format ? [] : [`Lowered to ${format.label}; the view deserves more.`];
+  return possible(context, {
+    kind,
+    margins: [
+      margin,
+      nightVoltsMargin(context, figure('new camera by night', need.hd.nightWatts, 'W', need.hd.from)),
+    ],
+    parts: [{ item: need.hd.product.id, count: 1 }, ...extras.parts],
+    work: ['swap-hd-camera', ...extras.work],
+    lifeYears: hdYears,
+    signal: { kind: 'coax', format: format.id },
+    megapixels: Math.min(need.hd.product.megapixels, formatMegapixels(format.id)),
+    draws: drawsOf(context, need.hd.nightWatts),
+    fedLocally: context.run.feed.kind === 'local-adapter',
+    says: `${extras.says}, ${format.label}.`,
+    cautions: [
+      ...lowered,
+      oneFormat,
+      polarity,
+      ...(need.audio ? [soundCaution] : []),
+      ...(need.vandal ? [vandalProof] : []),
+    ],
+    remedy: (binding) =>
+      binding.unit === 'V'
+        ? 'a camera that takes less, a heavier pair, or a supply nearer the camera'
+        : policies.format === 'replace'
+          ? 'a lower picture format, a shorter run or heavier coax'
+          : 'a shorter run or heavier coax',
+  });
+}
+
+/** A new HD-over-coax camera on the coax and the power that are there. */
+export function hdCoaxOption(context: Context): Option {
+  return (
+    lineObstacle(context, 'hd-coax', 'coax') ??
+    newHdCamera(context, 'hd-coax', { parts: [], work: [], says: 'New camera on the same coax and power' })
+  );
+}
+
+/** A new HD-over-coax camera through a balun at each end of category cable. */
+export function balunOption(context: Context): Option {
+  return (
+    lineObstacle(context, 'baluns', 'pair') ??
+    newHdCamera(context, 'baluns', {
+      parts: [{ item: 'balun', count: 2 }],
+      work: ['fit-baluns'],
+      says: 'New camera through a balun at each end',
+    })
+  );
+}

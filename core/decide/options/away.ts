@@ -1,0 +1,260 @@
+import { productOf } from '#core/model/catalogue';
+import {
+  channelMHz,
+  clearShare,
+  fresnelRadiusM,
+  rankChannels,
+  rateAtDb,
+  receivedDbm,
+} from '#core/physics/wireless';
+import { fibreLossDb } from '#core/physics/signal';
+import { formatQuantity } from '#core/shared/units';
+import { figure, neverEnough, standingOf } from '#core/shared/derivation';
+import { impossible, possible } from './build';
+import type { Context } from './context';
+import { ipCamera, ipSignal, newWay, pulling, wishesOf } from './ip';
+import type { Margin, Option } from './option';
+
+const mains = 'Mains work and fixed wiring: a licensed person, by local code.';
+const fibreYears = 10;
+const radioYears = 6;
+
+/** Light carries any distance here, so the budget in dB is what has to hold. */
+function fibreMargin(lengthM: number, surveyed: boolean, budgetDb: number): Margin {
+  const lossDb = fibreLossDb(lengthM);
+  const length = figure('route', lengthM, 'm', surveyed ? 'noted' : 'typical');
+  return {
+    label: 'light lost',
+    unit: 'dB',
+    value: lossDb,
+    share: lossDb / budgetDb,
+    standing: standingOf(lossDb / budgetDb),
+    basis: 'typical',
+    unread: false,
+    under: (future) => fibreLossDb(lengthM * (1 + 0.05 * future.length)) / budgetDb,
+    working: () => ({
+      title: `Light lost, ${formatQuantity(lossDb, 'dB')}`,
+      steps: [
+        {
+          says: 'Fibre, connectors and splices',
+          formula: 'fibre-loss',
+          inputs: [length],
+          result: figure('loss', lossDb, 'dB', 'typical'),
+        },
+      ],
+      limit: { sense: 'at-most', figure: figure('budget of the converters', budgetDb, 'dB', 'typical') },
+      conclusion: lossDb <= budgetDb ? 'Within the budget.' : 'Too far for these converters.',
+    }),
+  };
+}
+
+/** Fibre carries no power, so the camera hangs on the mains where it is. */
+export function fibreOption(context: Context): Option {
+  const {
+    place,
+    need: { ip },
+    catalogue,
+  } = context;
+  if (!place.mains)
+    return impossible(
+      'fibre',
+      'no mains',
+      `Fibre carries no power, and there is no mains at ${place.name}.`,
+      `mains at ${place.name}, by a licensed person`,
+    );
+  const way = newWay(context, 'fibre');
+  if ('state' in way) return way;
+  const { from, lengthM, surveyed } = way;
+  const end = productOf(catalogue, 'fibre-end', 'fibre-end');
+  const { parts, work, cautions } = pulling(context, lengthM);
+  return possible(context, {
+    kind: 'fibre',
+    margins: [fibreMargin(lengthM, surveyed, end.budgetDb)],
+    parts: [
+      ipCamera(context),
+      { item: end.id, count: 2 },
+      { item: 'poe-injector', count: 1 },
+      { item: 'fibre-cable-m', count: Math.ceil(lengthM) },
+      { item: 'fibre-splices', count: 1 },
+      ...parts,
+    ],
+    work: [...work, 'splice-fibre'],
+    signal: ipSignal(context),
+    megapixels: ip.product.megapixels,
+    lifeYears: fibreYears,
+    fedLocally: true,
+    newCableM: lengthM,
+    showsAt: [place.id, from.id],
+    says: `${Math.ceil(lengthM)} m of fibre from ${from.name}; the camera is fed where it is.`,
+    cautions: ['Laser light: never look into a fibre end.', mains, ...cautions],
+    remedy: () => 'converters with a larger budget',
+  });
+}
+
+/** The quietest channel of the 5 GHz band, and what the link carries on it. */
+function radioMargins(context: Context): { margins: Margin[]; says: string } | undefined {
+  const { radioPath, catalogue, mbpsAtPlace } = context;
+  if (!radioPath) return undefined;
+  const radio = productOf(catalogue, 'radio', 'radio');
+  const [best] = rankChannels('5', radioPath.heard);
+  const levelDbm = receivedDbm(radio, radioPath, best!.frequencyMHz);
+  const rate = rateAtDb(levelDbm - best!.floorDbm);
+  const wanted = mbpsAtPlace();
+  const share = rate > 0 ? wanted / rate : neverEnough;
+  const margins: Margin[] = [
+    {
+      label: 'rate by radio',
+      unit: 'Mb/s',
+      value: rate,
+      share,
+      standing: standingOf(share),
+      basis: 'typical',
+      unread: false,
+      // Fading, neighbours who come home: what takes 4 dB off the level now and then.
+      under: (future) => {
+        const held = rateAtDb(levelDbm - best!.floorDbm - 4 * future.loss);
+        return held > 0 ? (wanted * (1 + 0.08 * future.load)) / held : neverEnough;
+      },
+      working: () => ({
+        title: `Rate by radio, ${formatQuantity(rate, 'Mb/s')}`,
+        steps: [
+          {
+            says: `Level on channel ${best!.channel}, ${formatQuantity(best!.frequencyMHz, 'MHz')}`,
+            formula: 'wireless-level',
+            inputs: [figure('way', radioPath.distanceM, 'm', 'noted')],
+            result: figure('over noise and neighbours', levelDbm - best!.floorDbm, 'dB', 'computed'),
+          },
+          {
+            says: 'What every camera there streams, on one shared air',
+            formula: 'shared-airtime',
+            inputs: [figure('link carries', rate, 'Mb/s', 'computed')],
+            result: figure('wanted', wanted, 'Mb/s', 'typical'),
+          },
+        ],
+        limit: { sense: 'at-least', figure: figure('all cameras there stream', wanted, 'Mb/s', 'typical') },
+        conclusion:
+          share <= 1
+            ? 'Carries the cameras of this place together.'
+            : 'Does not carry the cameras of this place together.',
+      }),
+    },
+  ];
+  if (radioPath.clearanceM !== undefined) {
+    const needM =
+      clearShare * fresnelRadiusM(radioPath.distanceM / 2, radioPath.distanceM / 2, best!.frequencyMHz);
+    const have = radioPath.clearanceM;
+    const used = have > 0 ? needM / have : neverEnough;
+    margins.push({
+      label: 'room for the beam',
+      unit: 'm',
+      value: have,
+      share: used,
+      standing: standingOf(used),
+      basis: 'measured',
+      unread: false,
+      under: () => used,
+      working: () => ({
+        title: `Room for the beam, ${formatQuantity(have, 'm', 1)}`,
+        steps: [
+          {
+            says: '60 % of the first Fresnel zone, half way',
+            formula: 'fresnel',
+            inputs: [
+              figure('way', radioPath.distanceM, 'm', 'noted'),
+              figure('there is', have, 'm', 'measured'),
+            ],
+            result: figure('wanted', needM, 'm', 'computed'),
+          },
+        ],
+        limit: { sense: 'at-least', figure: figure('wanted', needM, 'm', 'computed') },
+        conclusion: used <= 1 ? 'The beam is clear.' : 'Something stands in the beam.',
+      }),
+    });
+  }
+  const crowded = rankChannels('2.4', radioPath.heard)[0]!;
+  const says = `Channel ${best!.channel} at 5 GHz is the quietest (${best!.neighbours} heard near it); the quietest at ${formatQuantity(channelMHz(crowded.channel), 'MHz')} has ${crowded.neighbours}.`;
+  return { margins, says };
+}
+
+/** A radio at each end; every camera of the place shares the air between them. */
+export function wirelessOption(context: Context): Option {
+  const {
+    place,
+    need: { ip },
+    radioPath,
+    site,
+  } = context;
+  if (!place.mains)
+    return impossible(
+      'wireless',
+      'no mains',
+      `A radio needs power, and there is no mains at ${place.name}.`,
+      `mains at ${place.name}, by a licensed person`,
+    );
+  const found = radioMargins(context);
+  if (!found || !radioPath)
+    return impossible(
+      'wireless',
+      'not noted',
+      `Nobody has noted a radio path from ${place.name}: distance, sight and who is on the air.`,
+      'a look from roof to roof and a survey of the bands',
+    );
+  if (radioPath.sight === 'blocked')
+    return impossible(
+      'wireless',
+      'no sight',
+      `${place.name} does not see ${site.place[radioPath.toPlaceId]!.name}.`,
+      'a mast, or a third point that sees both',
+    );
+  return possible(context, {
+    kind: 'wireless',
+    margins: found.margins,
+    parts: [ipCamera(context), { item: 'radio', count: 2 }, { item: 'poe-injector', count: 1 }],
+    work: ['swap-ip-camera', 'hang-radios'],
+    signal: ipSignal(context),
+    megapixels: ip.product.megapixels,
+    lifeYears: radioYears,
+    fedLocally: true,
+    showsAt: [place.id, radioPath.toPlaceId],
+    says: found.says,
+    cautions: [
+      'Local radio rules limit power and channels, and ask some channels to give way to radar.',
+      mains,
+      surge,
+      ...wishesOf(context),
+    ],
+    remedy: (binding) =>
+      binding.unit === 'm'
+        ? 'higher masts, or what stands in the beam cut back'
+        : 'fewer or smaller streams, a shorter hop, or aerials with more gain',
+  });
+}
+const surge = 'Surge protection and earthing of masts.';
+
+/** No camera any more; the customer has to agree to the view lost. */
+export function retireOption(context: Context): Option {
+  const { camera } = context;
+  if (!camera.mayGo)
+    return impossible(
+      'retire',
+      'not agreed',
+      'Nobody has agreed to lose this view.',
+      'the customer’s word, noted with the camera',
+    );
+  return possible(context, {
+    kind: 'retire',
+    margins: [],
+    parts: [],
+    work: ['take-down'],
+    signal: { kind: 'none' },
+    megapixels: 0,
+    lifeYears: 100,
+    renew: [],
+    says: `The view “${camera.purpose || camera.name}” is given up, as agreed.`,
+    cautions: [
+      'Write down who agreed that this view is lost.',
+      'Isolate its supply before it comes down; never lift a camera by its lead.',
+    ],
+    remedy: () => '',
+  });
+}

@@ -1,0 +1,200 @@
+import { eachOf, labourId, productOf, productsOf, type Catalogue } from '#core/model/catalogue';
+import type { OptionKind } from '#core/model/site';
+import type { Context } from './context';
+import type { Impossible, Margin, Part, Possible, SharedPort } from './option';
+
+export interface Draft {
+  kind: OptionKind;
+  margins: Margin[];
+  parts: Part[];
+  shared?: SharedPort | undefined;
+  /** Tasks by their ids, or with metres. */
+  work: readonly (string | Part)[];
+  signal: Possible['signal'];
+  megapixels: number;
+  lifeYears: number;
+  /** What is due again at the end of its life, where that is not its parts. */
+  renew?: Part[];
+  draws?: Possible['draws'];
+  fedLocally?: boolean;
+  newCableM?: number;
+  showsAt?: string[];
+  says: string;
+  cautions: readonly string[];
+  remedy: (binding: Margin) => string;
+}
+
+interface Access {
+  work: string[];
+  parts: Part[];
+  cautions: string[];
+}
+const noAccess: Access = { work: [], parts: [], cautions: [] };
+const halfDay: Part[] = [{ item: 'lift-half-day', count: 1 }];
+
+/** Time and hire that the camera's height costs, once per visit. */
+function accessWork({ place }: Context): Access {
+  switch (place.access.by) {
+    case 'ground':
+      return noAccess;
+    case 'ladder':
+      return { work: ['ladder'], parts: [], cautions: ['Working at height: ladder footed, never alone.'] };
+    case 'lift':
+      return {
+        work: ['lift-or-rope'],
+        parts: halfDay,
+        cautions: ['Working at height: lift and trained operator, never alone.'],
+      };
+    case 'rope':
+      return {
+        work: ['lift-or-rope'],
+        parts: [],
+        cautions: ['Rope access: trained people only, never alone.'],
+      };
+  }
+}
+
+/** The least margin to spare decides; a margin past its limit beats any that is not. */
+function bindingOf(margins: readonly Margin[]): Margin | null {
+  const rank = { fails: 2, close: 1, holds: 0 } as const;
+  return margins.reduce<Margin | null>(
+    (a, b) =>
+      !a ||
+      rank[b.standing] > rank[a.standing] ||
+      (rank[b.standing] === rank[a.standing] && b.share > a.share)
+        ? b
+        : a,
+    null,
+  );
+}
+
+/** Labour in whole units of the currency; a rate that nobody has set counts as nothing and is named as missing. */
+export const labourCostOf = (catalogue: Catalogue, hours: number): number =>
+  Math.round(hours * (catalogue.labourPerHour ?? 0));
+
+export function partsCostOf({ products }: Catalogue, parts: readonly Part[]): number {
+  let sum = 0;
+  for (const { item, count } of parts) sum += (eachOf(products.get(item)!) ?? 0) * count;
+  return Math.round(sum);
+}
+
+/** Parts that stay when a camera is renewed: the way that its cable takes. */
+const lasting = new Set([
+  'category-cable-m',
+  'fibre-cable-m',
+  'fibre-splices',
+  'containment-m',
+  'making-good',
+  'category-ends',
+  'power-pair-m',
+  'lift-half-day',
+]);
+
+const portCosts = new WeakMap<Catalogue, Record<SharedPort['of'], number>>();
+
+/** What one port of shared equipment costs when its unit is full; the total counts whole units. */
+function portCostOf(catalogue: Catalogue, of: SharedPort['of']): number {
+  let costs = portCosts.get(catalogue);
+  if (!costs) {
+    const least = (kind: SharedPort['of']) =>
+      Math.round(
+        Math.min(
+          ...productsOf(catalogue, kind).flatMap(({ each, ports }) => (each === null ? [] : [each / ports])),
+        ),
+      );
+    costs = { 'coax-unit': least('coax-unit'), 'poe-switch': least('poe-switch') };
+    for (const kind of ['coax-unit', 'poe-switch'] as const)
+      if (!Number.isFinite(costs[kind])) costs[kind] = 0;
+    portCosts.set(catalogue, costs);
+  }
+  return costs[of];
+}
+
+const stopFirst =
+  'Dangerous volts were read on this run: nobody touches it until a licensed person has made it safe.';
+
+/** Hours and dark hours of the tasks, one after the other. */
+function labourOf(catalogue: Catalogue, tasks: readonly Part[]): { hours: number; darkHours: number } {
+  let [hours, darkHours] = [0, 0];
+  for (const { item, count } of tasks) {
+    const task = productOf(catalogue, item, 'task');
+    hours += task.hours * count;
+    darkHours += task.darkHours * count;
+  }
+  return { hours, darkHours };
+}
+
+/** What the parts cost, what of that is due again, and which have no price. One pass: a thousand cameras have eleven options each. */
+function boughtOf(
+  { products }: Catalogue,
+  parts: readonly Part[],
+): { cost: number; dueAgain: number; unpriced: string[] } {
+  let [cost, dueAgain] = [0, 0];
+  let unpriced: string[] = none;
+  for (const { item, count } of parts) {
+    const each = eachOf(products.get(item)!);
+    if (each === null) unpriced = [...unpriced, item];
+    else {
+      cost += each * count;
+      if (!lasting.has(item)) dueAgain += each * count;
+    }
+  }
+  return { cost: Math.round(cost), dueAgain: Math.round(dueAgain), unpriced };
+}
+const none: string[] = [];
+
+/** Turns margins, parts and tasks into an option with its cost and the way it stands. */
+export function possible(context: Context, draft: Draft): Possible {
+  const { catalogue } = context;
+  const access = draft.work.length > 0 ? accessWork(context) : noAccess;
+  const tasks: Part[] = [];
+  for (const task of draft.work) tasks.push(typeof task === 'string' ? { item: task, count: 1 } : task);
+  for (const item of access.work) tasks.push({ item, count: 1 });
+  const parts = access.parts.length > 0 ? [...draft.parts, ...access.parts] : draft.parts;
+  const { hours, darkHours } = labourOf(catalogue, tasks);
+  const { cost, dueAgain, unpriced } = boughtOf(catalogue, parts);
+  const portCost = draft.shared ? portCostOf(catalogue, draft.shared.of) : 0;
+  const labourCost = labourCostOf(catalogue, hours);
+  const binding = bindingOf(draft.margins);
+  const state = binding?.standing ?? 'holds';
+  const isStopped = context.findings.state === 'stop' && tasks.length > 0;
+  return {
+    kind: draft.kind,
+    state,
+    margins: draft.margins,
+    binding,
+    parts,
+    tasks,
+    hours,
+    darkHours,
+    labourCost,
+    portCost,
+    shared: draft.shared ?? null,
+    cost: cost + labourCost + portCost,
+    unpriced: hours > 0 && catalogue.labourPerHour === null ? [...unpriced, labourId] : unpriced,
+    lifeYears: draft.lifeYears,
+    renewCost:
+      (draft.renew ? partsCostOf(catalogue, draft.renew) : dueAgain) +
+      labourCostOf(catalogue, productOf(catalogue, 'swap-ip-camera', 'task').hours),
+    signal: draft.signal,
+    megapixels: draft.megapixels,
+    draws: draft.draws ?? null,
+    fedLocally: draft.fedLocally ?? false,
+    newCableM: draft.newCableM ?? 0,
+    showsAt: draft.showsAt ?? none,
+    says: draft.says,
+    cautions: isStopped
+      ? [stopFirst, ...draft.cautions, ...access.cautions]
+      : access.cautions.length > 0
+        ? [...draft.cautions, ...access.cautions]
+        : [...draft.cautions],
+    broken:
+      state === 'fails' && binding
+        ? { limit: `${binding.label}: ${binding.working().conclusion}`, remedy: draft.remedy(binding) }
+        : null,
+  };
+}
+
+export function impossible(kind: OptionKind, short: string, why: string, remedy: string): Impossible {
+  return { kind, state: 'no', short, why, remedy };
+}

@@ -1,0 +1,28 @@
+import type { Catalogue } from '#core/model/catalogue';
+import type { FeedSource, RunFindings } from '#core/test/findings';
+import type { RunReadings } from '#core/test/readings';
+import type { Rail } from '#core/test/volts';
+import type { Camera, Place, Policies, RadioPath, Run, Site } from '#core/model/site';
+import type { ViewNeed } from './viewNeed';
+
+/** Everything the options of one camera are worked out from. */
+export interface Context {
+  site: Site;
+  camera: Camera;
+  run: Run;
+  place: Place;
+  headEnd: Place;
+  source: FeedSource;
+  findings: RunFindings;
+  readings: RunReadings;
+  need: ViewNeed;
+  catalogue: Catalogue;
+  policies: Policies;
+  /** Picture formats that some recorder at the run's head end takes. */
+  accepted: ReadonlySet<string>;
+  /** The radio path from the camera's place that somebody noted, and the Mb/s of all cameras there together. */
+  radioPath: RadioPath | undefined;
+  mbpsAtPlace: () => number;
+  /** The rail of the supply box that feeds the run; none where it has an adapter. */
+  rail: () => Rail | undefined;
+}

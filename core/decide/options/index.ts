@@ -1,0 +1,16 @@
+export { poeSourceVolts } from './margins';
+export {
+  isIp,
+  optionLabels,
+  type Impossible,
+  type Margin,
+  type Option,
+  type Part,
+  type Possible,
+  type SharedPort,
+} from './option';
+export { optionsFor } from './optionsFor';
+export { freeRackUnits, mixes, portsThere, unitSizes, type UnitSize, type Wanted } from './sharedUnits';
+export { renewalsOf, totalOf, type Buys, type Total } from './total';
+export { viewFigures, type Sharpness } from './viewFigures';
+export { viewNeed } from './viewNeed';

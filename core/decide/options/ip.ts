@@ -1,0 +1,379 @@
+import { productOf } from '#core/model/catalogue';
+import { lengthFigure, runLengthM } from '#core/test/findings';
+import { poeClasses } from '#core/physics/power';
+import { soundJointLossDb } from '#core/physics/signal';
+import type { Place } from '#core/model/site';
+import { formatQuantity } from '#core/shared/units';
+import { figure } from '#core/shared/derivation';
+import { drawsOf, soundCaution, vandalProof } from './analog';
+import { impossible, possible, type Draft } from './build';
+import type { Context } from './context';
+import { lineObstacle } from './lineObstacle';
+import {
+  channelMargin,
+  coaxHoldsAt,
+  coaxRateMargin,
+  coaxWattsMargin,
+  poeMargin,
+  stretchesOf,
+} from './margins';
+import type { Impossible, Margin, Option, Part, Possible } from './option';
+
+const isolate = 'Prove the run dead before cutting or joining.';
+const surge = 'Surge protection on outdoor copper.';
+/** A class 4 port is what a converter is fed from: anything less starves the far end. */
+const portWatts = poeClasses[4].sourceWatts;
+
+/** Years until converters and cameras are due. Judgement. */
+const coaxIpYears = 8;
+const cableIpYears = 9;
+
+export const ipSignal = ({ need: { ip } }: Context): Possible['signal'] => ({
+  kind: 'ip',
+  mbps: ip.mbps,
+  megapixels: ip.product.megapixels,
+});
+/** What every IP option has in common: its camera, its signal, and what its view asks of the model. */
+export const ipCamera = ({ need }: Context): Part => ({ item: need.ip.product.id, count: 1 });
+export const wishesOf = ({ need }: Context): string[] => [
+  ...(need.audio ? [soundCaution] : []),
+  ...(need.vandal ? [vandalProof] : []),
+];
+
+/** Where gear stands it needs mains. */
+export function gearObstacle(kind: Possible['kind'], place: Place, gear: string): Impossible | undefined {
+  return place.mains
+    ? undefined
+    : impossible(
+        kind,
+        'no mains',
+        `There is no mains at ${place.name} for a ${gear}.`,
+        `an outlet at ${place.name}, by a licensed person`,
+      );
+}
+
+/** What keeps a coax from carrying Ethernet at all. */
+function coaxObstacle(context: Context, kind: 'ip-coax-pair' | 'ip-coax-unit'): Impossible | undefined {
+  if (context.run.segments.some(({ joint }) => joint === 'splitter'))
+    return impossible(
+      kind,
+      'splitter',
+      'A splitter on the line blocks power and data; take it out first.',
+      'taking the splitter out',
+    );
+  return (
+    lineObstacle(context, kind, 'coax') ??
+    gearObstacle(kind, context.headEnd, kind === 'ip-coax-unit' ? 'head-end unit' : 'PoE switch')
+  );
+}
+
+/** How the new coax ends are made: crimped, or twisted on, which loses more. Typical losses; twist-on ends need no tool. */
+const newEnds = {
+  crimp: { task: 'join-crimp', lossDb: soundJointLossDb, caution: undefined },
+  'twist-on': {
+    task: 'join-twist',
+    lossDb: 0.5,
+    caution: 'Twist-on ends loosen and corrode; look at them every year.',
+  },
+} as const;
+const endCount = 2;
+
+/** The power that is there can go on feeding a heater while the coax carries camera and data. */
+function heaterOnOldPair(
+  context: Context,
+  spare: (needWatts: number) => Margin,
+): { margin: Margin; says: string; draws: Possible['draws']; cautions: string[] } {
+  const {
+    need: { ip },
+    run,
+  } = context;
+  const whole = spare(ip.nightWatts);
+  const without =
+    ip.heaterWatts > 0 && run.feed.kind !== 'local-adapter' && whole.standing === 'fails'
+      ? spare(ip.nightWatts - ip.heaterWatts)
+      : undefined;
+  if (!without || without.standing === 'fails') return { margin: whole, says: '', draws: null, cautions: [] };
+  return {
+    margin: without,
+    says: ` The heater stays on the old power pair.`,
+    draws: drawsOf(context, ip.heaterWatts),
+    cautions: ['The old pair stays live for the heater: label it at both ends.'],
+  };
+}
+
+/** What would make too few watts or Mb/s enough: a camera that takes less, or a shorter coax. */
+function coaxRemedy(
+  { findings, need: { ip, lamps }, run }: Context,
+  binding: Margin,
+  holdsAt: (share: number) => boolean,
+): string {
+  const shorter = shorterByM(runLengthM(run), holdsAt);
+  const bySo = shorter === null ? [] : [`a run ${formatQuantity(shorter, 'm')} shorter`];
+  if (binding.unit !== 'W')
+    return [`a stream of at most ${formatQuantity(binding.value, 'Mb/s')}`, 'heavier coax', ...bySo].join(
+      ', or ',
+    );
+  const hasPair = run.feed.kind !== 'local-adapter';
+  const poeClass = poeClasses.find(
+    (row) => row.poeClass > 0 && row.deviceWatts <= binding.value && row.poeClass < 4,
+  );
+  const ways = [
+    `a camera of at most ${formatQuantity(binding.value, 'W')}${poeClass ? ` (class ${poeClass.poeClass})` : ''}`,
+    `a loop well below the ${formatQuantity(findings.coaxLoop.ohms, 'Ω')} there is`,
+    ...(hasPair && ip.heaterWatts > 0
+      ? ['the old power pair for the heater']
+      : hasPair && lamps
+        ? ['the old power pair for lamps beside the camera']
+        : []),
+    ...bySo,
+  ];
+  return ways.join(', or ');
+}
+
+/** Metres by which a run is too long for what it has to carry; `null` where no length would do. */
+function shorterByM(lengthM: number, holdsAt: (share: number) => boolean): number | null {
+  let [holds, fails] = [0, 1];
+  if (!holdsAt(holds)) return null;
+  while ((fails - holds) * lengthM > 0.5) {
+    const middle = (holds + fails) / 2;
+    if (holdsAt(middle)) holds = middle;
+    else fails = middle;
+  }
+  return Math.ceil(lengthM * (1 - holds));
+}
+
+function overCoax(
+  context: Context,
+  kind: 'ip-coax-pair' | 'ip-coax-unit',
+  draft: Pick<Draft, 'parts' | 'work' | 'shared' | 'says'>,
+  sourceLimitWatts: number,
+): Option {
+  const {
+    need: { ip },
+    policies,
+    place,
+    catalogue,
+  } = context;
+  const converter = productOf(catalogue, 'coax-converter', 'converter');
+  const ends = newEnds[policies.joints];
+  const power = heaterOnOldPair(context, (needWatts) =>
+    coaxWattsMargin(context, converter, sourceLimitWatts, needWatts),
+  );
+  return possible(context, {
+    kind,
+    shared: draft.shared,
+    says: draft.says + power.says,
+    lifeYears: coaxIpYears,
+    megapixels: ip.product.megapixels,
+    draws: power.draws,
+    showsAt: [place.id],
+    work: ['swap-ip-camera', ...draft.work, { item: ends.task, count: endCount }],
+    margins: [power.margin, coaxRateMargin(context, converter, endCount * ends.lossDb)],
+    parts: [ipCamera(context), ...draft.parts],
+    signal: ipSignal(context),
+    remedy: (binding) =>
+      coaxRemedy(context, binding, coaxHoldsAt(context, converter, sourceLimitWatts, endCount * ends.lossDb)),
+    cautions: [
+      isolate,
+      ...power.cautions,
+      ...(ends.caution ? [ends.caution] : []),
+      ...(place.environment === 'indoor' ? [] : [surge]),
+      ...wishesOf(context),
+    ],
+  });
+}
+
+/** One converter at each end; the head-end one is fed from a PoE port and takes its own watts out of it. */
+export function ipCoaxPairOption(context: Context): Option {
+  const { ownWatts } = productOf(context.catalogue, 'coax-converter', 'converter');
+  return (
+    coaxObstacle(context, 'ip-coax-pair') ??
+    overCoax(
+      context,
+      'ip-coax-pair',
+      {
+        parts: [{ item: 'coax-converter', count: 2 }],
+        work: ['fit-converter-pair'],
+        shared: {
+          of: 'poe-switch',
+          placeId: context.headEnd.id,
+          sourceWatts: portWatts,
+          mbps: context.need.ip.mbps,
+        },
+        says: 'A converter at each end; one PoE port of a switch feeds both and the camera.',
+      },
+      portWatts - ownWatts,
+    )
+  );
+}
+
+/** One converter at the camera, one port of a head-end unit that several cameras share. */
+export function ipCoaxUnitOption(context: Context): Option {
+  const { ownWatts } = productOf(context.catalogue, 'coax-converter', 'converter');
+  return (
+    coaxObstacle(context, 'ip-coax-unit') ??
+    overCoax(
+      context,
+      'ip-coax-unit',
+      {
+        parts: [{ item: 'coax-converter', count: 1 }],
+        work: ['fit-converter-to-unit'],
+        shared: {
+          of: 'coax-unit',
+          placeId: context.headEnd.id,
+          sourceWatts: context.need.ip.nightWatts + ownWatts,
+          mbps: context.need.ip.mbps,
+        },
+        says: 'A converter at the camera and one port of a shared head-end unit.',
+      },
+      portWatts,
+    )
+  );
+}
+
+const lookAlike =
+  'Copper-clad aluminium is outside the cabling standards; expect heat in bundles and brittle ends.';
+
+const lengthSpread = ({ run }: Context): number => Math.hypot(...run.segments.map(({ spreadM }) => spreadM));
+
+/** PoE over the category cable that is there. */
+export function ipCategoryOption(context: Context): Option {
+  const {
+    run,
+    need: { ip },
+    headEnd,
+    place,
+  } = context;
+  const obstacle =
+    lineObstacle(context, 'ip-category', 'pair') ?? gearObstacle('ip-category', headEnd, 'PoE switch');
+  if (obstacle) return obstacle;
+  const { margin, sourceWatts } = poeMargin(stretchesOf(run), ip, lengthFigure(run));
+  return possible(context, {
+    kind: 'ip-category',
+    margins: [channelMargin(runLengthM(run), lengthFigure(run).from, lengthSpread(context)), margin],
+    parts: [ipCamera(context), { item: 'category-ends', count: 1 }],
+    work: ['swap-ip-camera', 'prepare-pair-ends'],
+    lifeYears: cableIpYears,
+    megapixels: ip.product.megapixels,
+    shared: { of: 'poe-switch', placeId: headEnd.id, sourceWatts, mbps: ip.mbps },
+    signal: ipSignal(context),
+    says: 'The baluns come off; the cable is terminated, tested and fed from a PoE port.',
+    cautions: [
+      ...(run.segments.some(({ cable }) => cable.endsWith('cca')) ? [lookAlike] : []),
+      isolate,
+      ...(place.environment === 'indoor' ? [] : [surge]),
+      ...wishesOf(context),
+    ],
+    remedy: (binding) =>
+      binding.unit === 'm'
+        ? `a switch nearer by ${(binding.value - 100).toFixed(0)} m, in a closet with mains`
+        : 'a camera of a lower class, or heavier cable',
+  });
+}
+
+export interface NewWay {
+  from: Place;
+  lengthM: number;
+  surveyed: boolean;
+}
+
+/** Where a new cable would come from: the surveyed route, else along the run from its head end. */
+export function newWay(
+  { site, run, place, headEnd }: Context,
+  kind: 'new-category' | 'fibre',
+): NewWay | Impossible {
+  const { newRoute } = run;
+  if (newRoute?.kind === 'closed')
+    return impossible(kind, 'no route', newRoute.why, 'a route that is found and agreed');
+  if (place.restrictions.includes('heritage'))
+    return impossible(
+      kind,
+      'listed',
+      'Listed building: no new surface cable here.',
+      'consent of whoever protects the building, or the cable that is there',
+    );
+  if (!newRoute) return { from: headEnd, lengthM: runLengthM(run), surveyed: false };
+  const from = site.place[newRoute.fromPlaceId]!;
+  if (!from.networkCloset)
+    return impossible(
+      kind,
+      'no closet',
+      `There is no network closet at ${from.name}.`,
+      `a closet with mains at ${from.name}`,
+    );
+  return { from, lengthM: newRoute.lengthM, surveyed: true };
+}
+
+/** The old cable is left where it is, or taken out with the new one going in. */
+const removalOf = ({ policies, run }: Context): Part[] =>
+  policies.oldCable === 'remove' ? [{ item: 'remove-old-cable-m', count: runLengthM(run) }] : [];
+
+/** What it takes to bring any new cable along a way, and what that asks people to mind. */
+export function pulling(
+  context: Context,
+  lengthM: number,
+): { parts: Part[]; work: (string | Part)[]; cautions: string[] } {
+  const whole = Math.ceil(lengthM);
+  return {
+    parts: [
+      { item: 'containment-m', count: whole },
+      { item: 'making-good', count: 1 },
+    ],
+    work: [
+      'swap-ip-camera',
+      'pull-cable-start',
+      { item: 'pull-cable-m', count: lengthM },
+      ...removalOf(context),
+    ],
+    cautions: [
+      'Fire stopping and the cable’s fire rating wherever a route is opened.',
+      ...(context.place.restrictions.includes('asbestos-register')
+        ? ['Read the asbestos register before opening the ceiling.']
+        : []),
+      ...wishesOf(context),
+    ],
+  };
+}
+
+/** A new Cat 6 cable by the route the survey noted, with its labour and making good. */
+export function newCategoryOption(context: Context): Option {
+  const way = newWay(context, 'new-category');
+  if ('state' in way) return way;
+  const { from, lengthM, surveyed } = way;
+  const obstacle = gearObstacle('new-category', from, 'PoE switch');
+  if (obstacle) return obstacle;
+  const {
+    need: { ip },
+    place,
+  } = context;
+  const length = figure('route', lengthM, 'm', surveyed ? 'noted' : 'typical');
+  const { margin, sourceWatts } = poeMargin(
+    [{ cable: 'pair-cat6', lengthM, temperatureC: place.temperatureC }],
+    ip,
+    length,
+  );
+  const { parts, work, cautions } = pulling(context, lengthM);
+  return possible(context, {
+    kind: 'new-category',
+    margins: [channelMargin(lengthM, length.from, lengthM * (surveyed ? 0.02 : 0.1)), margin],
+    parts: [
+      ipCamera(context),
+      { item: 'category-cable-m', count: Math.ceil(lengthM) },
+      { item: 'category-ends', count: 1 },
+      ...parts,
+    ],
+    work,
+    cautions,
+    shared: { of: 'poe-switch', placeId: from.id, sourceWatts, mbps: ip.mbps },
+    signal: ipSignal(context),
+    megapixels: ip.product.megapixels,
+    lifeYears: cableIpYears,
+    newCableM: lengthM,
+    showsAt: [place.id, from.id],
+    says: `${Math.ceil(lengthM)} m of Cat 6 from ${from.name}${surveyed ? '' : ', route not surveyed yet'}.`,
+    remedy: (binding) =>
+      binding.unit === 'm'
+        ? `a network closet with mains ${(binding.value - 100).toFixed(0)} m nearer, or fibre`
+        : 'a camera of a lower class',
+  });
+}

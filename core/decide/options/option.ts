@@ -1,0 +1,102 @@
+import type { OptionKind } from '#core/model/site';
+import type { Unit } from '#core/shared/units';
+import type { Basis, Standing, WorkingOut } from '#core/shared/derivation';
+import type { Future } from '#core/decide/scenarios';
+
+/** How an option holds in one respect. */
+export interface Margin {
+  label: string;
+  unit: Unit;
+  /** What there is, in `unit`: watts that can arrive, volts at the camera, dB lost, Mb/s carried, metres of channel. */
+  value: number;
+  share: number;
+  standing: Standing;
+  basis: Basis;
+  /** Whether a test of this run could have given the figure, and none has. */
+  unread: boolean;
+  working: WorkingOut;
+  /** The share in another future. */
+  under: (future: Future) => number;
+}
+
+/** So many of a row of the catalogue, or metres of it. */
+export interface Part {
+  item: string;
+  count: number;
+}
+
+/** Ports an option takes of equipment that several cameras share. */
+export interface SharedPort {
+  of: 'coax-unit' | 'poe-switch';
+  placeId: string;
+  sourceWatts: number;
+  mbps: number;
+}
+
+export interface Possible {
+  kind: OptionKind;
+  state: Standing;
+  margins: Margin[];
+  /** The margin with the least to spare; none where nothing has to hold. */
+  binding: Margin | null;
+  parts: Part[];
+  /** The tasks, with how many times or metres each. */
+  tasks: Part[];
+  shared: SharedPort | null;
+  hours: number;
+  darkHours: number;
+  labourCost: number;
+  /** What one port of the shared equipment comes to when its unit is full. */
+  portCost: number;
+  /** Own parts, labour and the port, in the site's currency. The site's total counts whole units instead. */
+  cost: number;
+  /** Rows of the catalogue that it needs and that have no price. */
+  unpriced: string[];
+  /** Years until what hangs there is due again, and what it costs then. */
+  lifeYears: number;
+  renewCost: number;
+  /** What its camera asks of a recorder slot; nothing where no camera is left. */
+  signal:
+    { kind: 'coax'; format: string } | { kind: 'ip'; mbps: number; megapixels: number } | { kind: 'none' };
+  /** Megapixels that the view has then. */
+  megapixels: number;
+  /** Amps it draws of a supply box by night. */
+  draws: { supplyId: string; amps: number } | null;
+  /** The camera hangs on the mains at its own place, away from any UPS at the head end. */
+  fedLocally: boolean;
+  /** Metres of new cable; places where something new is to be seen. */
+  newCableM: number;
+  showsAt: string[];
+  says: string;
+  cautions: string[];
+  /** For an option that does not hold: the first limit it breaks, and what would make it possible. */
+  broken: { limit: string; remedy: string } | null;
+}
+
+/** An option that there is nothing to build on: no such cable, no route, no input. `remedy` is what would make it one. */
+export interface Impossible {
+  kind: OptionKind;
+  state: 'no';
+  short: string;
+  why: string;
+  remedy: string;
+}
+
+export type Option = Possible | Impossible;
+
+export const optionLabels: Record<OptionKind, { label: string; column: string }> = {
+  keep: { label: 'Keep the camera on its cable', column: 'Keep' },
+  'power-fix': { label: 'Keep the camera, mend its power', column: 'Power' },
+  'hd-coax': { label: 'New HD camera on the same coax', column: 'HD' },
+  'ip-coax-pair': { label: 'IP over coax, converter pair', column: 'IP pair' },
+  'ip-coax-unit': { label: 'IP over coax, multi-port unit', column: 'IP unit' },
+  baluns: { label: 'New HD camera through baluns', column: 'Baluns' },
+  'ip-category': { label: 'IP on the category cable there', column: 'IP Cat' },
+  'new-category': { label: 'New category cable', column: 'New Cat' },
+  fibre: { label: 'Fibre and a supply at the camera', column: 'Fibre' },
+  wireless: { label: 'Wireless bridge', column: 'Radio' },
+  retire: { label: 'Retire the camera', column: 'Retire' },
+};
+
+/** Whether an option leaves the view on an IP camera. */
+export const isIp = ({ signal }: Pick<Possible, 'signal'>): boolean => signal.kind === 'ip';

@@ -1,0 +1,232 @@
+import { powerCable, signalCable } from '#core/physics/cable';
+import { powerFixes, type PowerFix } from '#core/test/volts';
+import { pictureFormat, formatMegapixels } from '#core/physics/signal';
+import type { Run } from '#core/model/site';
+import { formatQuantity } from '#core/shared/units';
+import { figure, standingOf } from '#core/shared/derivation';
+import { drawsOf } from './analog';
+import { impossible, partsCostOf, possible } from './build';
+import type { Context } from './context';
+import { ohmsFactor } from '#core/decide/scenarios';
+import { pictureMarginOf } from './margins';
+import type { Margin, Option, Part } from './option';
+
+/** Whether two more cores lie beside those in use, all the way. */
+function hasSpareCores({ feed, segments }: Run): boolean {
+  if (feed.kind === 'separate-pair')
+    return powerCable(feed.cable).cores - feed.outCores - feed.backCores >= 2;
+  return segments.every(({ leg, cable }) => {
+    if (leg.kind === 'cores') return powerCable(leg.cable).cores - leg.outCores - leg.backCores >= 2;
+    const line = signalCable(cable);
+    return (
+      leg.kind === 'spare-pairs' &&
+      line.kind === 'pair' &&
+      (line.pairs - 1) * 2 - leg.outCores - leg.backCores >= 2
+    );
+  });
+}
+
+/** A fix with what it takes, where it can be done here. */
+interface Doable {
+  fix: PowerFix;
+  parts: Part[];
+  atCamera: boolean;
+  newCableM: number;
+  cautions: string[];
+}
+
+const mains = 'Mains work and fixed wiring: a licensed person, by local code.';
+
+function doable(context: Context, fix: PowerFix): Doable | undefined {
+  const { run, place } = context;
+  const plain = { fix, atCamera: false, newCableM: 0, cautions: [] };
+  switch (fix.kind) {
+    case 'as-is':
+      return undefined;
+    case 'parallel-cores':
+      return hasSpareCores(run) ? { ...plain, parts: [] } : undefined;
+    case 'heavier-cores': {
+      const closed = run.newRoute?.kind === 'closed' || place.restrictions.includes('heritage');
+      const lengthM =
+        run.feed.kind === 'separate-pair'
+          ? run.feed.lengthM
+          : run.segments.reduce((sum, segment) => sum + segment.lengthM, 0);
+      return closed
+        ? undefined
+        : {
+            ...plain,
+            parts: [
+              { item: 'power-pair-m', count: Math.ceil(lengthM) },
+              { item: 'containment-m', count: Math.ceil(lengthM) },
+              { item: 'making-good', count: 1 },
+            ],
+            newCableM: lengthM,
+          };
+    }
+    case 'local-adapter':
+      return place.mains
+        ? { ...plain, atCamera: true, parts: [{ item: 'local-adapter', count: 1 }], cautions: [mains] }
+        : undefined;
+    case 'step-up':
+      return { ...plain, parts: [{ item: 'step-up-pair', count: 1 }] };
+  }
+}
+
+function fixedVolts(context: Context, { kind, nightVolts, share }: PowerFix): Margin {
+  const {
+    camera,
+    findings: { powerLoop },
+  } = context;
+  const { minVolts, from } = camera.supply.window;
+  const basis = powerLoop.from === 'measured' ? 'measured' : 'typical';
+  return {
+    label: 'volts by night',
+    unit: 'V',
+    value: nightVolts,
+    share,
+    standing: standingOf(share),
+    basis,
+    unread: powerLoop.from !== 'measured' && kind !== 'local-adapter',
+    working: () => ({
+      title: `Volts by night, ${formatQuantity(nightVolts, 'V')}`,
+      steps: [
+        {
+          says: 'Volts that arrive with the fix',
+          formula: 'dc-feed',
+          inputs: [
+            figure('loop as it is', powerLoop.ohms, 'Ω', powerLoop.from),
+            figure('camera by night', camera.watts.night, 'W', 'noted'),
+          ],
+          result: figure('at the camera', nightVolts, 'V', 'computed'),
+        },
+      ],
+      limit: { sense: 'at-least', figure: figure('lowest of the camera', minVolts, 'V', from) },
+      conclusion:
+        share <= 1 ? `${formatQuantity(nightVolts - minVolts, 'V')} to spare.` : 'Still too little.',
+    }),
+    // The drop grows with the loop, and an adapter beside the camera has next to none.
+    under: (future) => (kind === 'local-adapter' ? share : share * ohmsFactor(basis, future.powerOhms)),
+  };
+}
+
+/** A trimmed supply serves all on its rail, where there is a setting that does. */
+function trim(context: Context): Margin | undefined {
+  const rail = context.rail();
+  const {
+    run: { feed },
+  } = context;
+  if (!rail || feed.kind === 'local-adapter' || !context.site.supply[feed.supplyId]?.adjustable)
+    return undefined;
+  const { lowest, highest, range } = rail;
+  if (!lowest || !highest) return undefined;
+  const from = Math.max(lowest.volts, range.minVolts);
+  const to = Math.min(highest.volts, range.maxVolts);
+  if (from > to) return undefined;
+  const setVolts = Math.round(((from + to) / 2) * 10) / 10;
+  return {
+    label: 'setting of the supply',
+    unit: 'V',
+    value: setVolts,
+    share: Math.min(1, lowest.volts / setVolts),
+    standing: 'holds',
+    basis: 'typical',
+    unread: false,
+    under: () => Math.min(1, lowest.volts / setVolts),
+    working: () => ({
+      title: `Supply set to ${formatQuantity(setVolts, 'V')}`,
+      steps: [
+        {
+          says: `Between what camera ${lowest.number} needs and camera ${highest.number} bears`,
+          formula: 'against-limit',
+          inputs: [
+            figure('needed', lowest.volts, 'V', 'computed'),
+            figure('borne', highest.volts, 'V', 'computed'),
+          ],
+          result: figure('setting', setVolts, 'V', 'computed'),
+        },
+      ],
+      limit: { sense: 'at-least', figure: figure('needed', lowest.volts, 'V', 'computed') },
+      conclusion: 'One setting serves every camera on the box, idle and on a cold day.',
+    }),
+  };
+}
+
+/** Years that the mended camera goes on. Judgement. */
+const years = 4;
+
+/** Keep the camera and change only how power reaches it: the cheapest way that holds, without new cable where there is one. */
+export function powerFixOption(context: Context): Option {
+  const { camera, source, run, site, readings, need, catalogue } = context;
+  if (camera.worthKeeping === 'no')
+    return impossible(
+      'power-fix',
+      'worn out',
+      'The survey says this camera is not worth keeping.',
+      'a new camera',
+    );
+  if (source.current !== camera.supply.current)
+    return impossible(
+      'power-fix',
+      'AC and DC',
+      'The camera and its rail are not the same kind; no fix makes a mixed rail safe.',
+      'the right supply for this camera',
+    );
+  if (standingOf(context.findings.verdicts.find(({ id }) => id === 'night-volts')!.share ?? 0) === 'holds')
+    return impossible(
+      'power-fix',
+      'power holds',
+      'The power holds as it is; there is nothing to mend.',
+      'nothing: keep it as it is',
+    );
+  const picture = pictureMarginOf(context, pictureFormat(camera.format));
+  const common = {
+    kind: 'power-fix' as const,
+    signal: { kind: 'coax' as const, format: camera.format },
+    megapixels: formatMegapixels(camera.format),
+    lifeYears: years,
+    renew: [{ item: need.hd.product.id, count: 1 }],
+    draws: drawsOf(context, Math.max(camera.watts.day, camera.watts.night)),
+    remedy: () => 'another way for picture and power',
+  };
+  const trimmed = trim(context);
+  if (trimmed)
+    return possible(context, {
+      ...common,
+      margins: [picture, trimmed],
+      parts: [],
+      work: ['fix-power'],
+      says: `Set the supply to ${formatQuantity(trimmed.value, 'V')}; it serves every camera on that box.`,
+      cautions: ['They share the rail: read the nearest camera, idle and on a cold day, before you leave.'],
+    });
+  const [way] = powerFixes(site, run, camera, readings)
+    .flatMap((fix) => doable(context, fix) ?? [])
+    .sort(
+      (a, b) =>
+        Number(a.fix.standing === 'fails') - Number(b.fix.standing === 'fails') ||
+        a.newCableM - b.newCableM ||
+        partsCostOf(catalogue, a.parts) - partsCostOf(catalogue, b.parts),
+    );
+  if (way) {
+    return possible(context, {
+      ...common,
+      margins: [picture, fixedVolts(context, way.fix)],
+      parts: way.parts,
+      work:
+        way.newCableM > 0
+          ? ['fix-power', 'pull-cable-start', { item: 'pull-cable-m', count: way.newCableM }]
+          : ['fix-power'],
+      says: `${way.fix.label}: ${formatQuantity(way.fix.nightVolts, 'V')} at the camera by night.`,
+      cautions: way.cautions,
+      fedLocally: way.atCamera,
+      draws: way.atCamera ? null : common.draws,
+      newCableM: way.newCableM,
+      showsAt: way.newCableM > 0 || way.atCamera ? [camera.placeId] : [],
+    });
+  }
+  return impossible(
+    'power-fix',
+    'no way',
+    'No spare cores, no mains at the camera, no route for heavier cores and no converter that would hold.',
+    'mains at the camera, by a licensed person',
+  );
+}

@@ -1,0 +1,152 @@
+import { catalogueOf, productOf } from '#core/model/catalogue';
+import type { Site } from '#core/model/site';
+import { partsCostOf } from './build';
+import { isIp, type Part, type Possible, type SharedPort } from './option';
+import { freeRackUnits, mixes, portsThere, unitSizes, type Mix, type Wanted } from './sharedUnits';
+
+export interface SharedEquipment extends Wanted {
+  of: SharedPort['of'];
+  placeId: string;
+  parts: Part[];
+  cost: number;
+}
+
+export interface Total {
+  cost: number;
+  hours: number;
+  darkHours: number;
+  parts: Part[];
+  shared: SharedEquipment[];
+  /** Recorders that are to be bought, by row of the catalogue and place. */
+  recorders: { productId: string; placeId: string; count: number }[];
+  /** What is due again within so many years, beside the cost now. */
+  renewCost: number;
+  newCableM: number;
+  ipCameras: number;
+  /** Places where the new equipment finds no room in the rack that is noted there. */
+  noRoomAt: string[];
+}
+
+/** What a plan buys beside what its options imply. */
+export type Buys = readonly { productId: string; placeId: string; count: number }[];
+
+function mergeParts(parts: readonly Part[]): Part[] {
+  const counts = new Map<string, number>();
+  for (const { item, count } of parts) counts.set(item, (counts.get(item) ?? 0) + count);
+  return [...counts].map(([item, count]) => ({ item, count }));
+}
+
+/** Recorders noted on the site that are not there yet. */
+export function recordersToBuy({ recorder }: Pick<Site, 'recorder'>): Total['recorders'] {
+  const buys = new Map<string, Total['recorders'][number]>();
+  for (const { toBuy, placeId } of Object.values(recorder)) {
+    if (toBuy === undefined) continue;
+    const key = `${toBuy} ${placeId}`;
+    buys.set(key, { productId: toBuy, placeId, count: (buys.get(key)?.count ?? 0) + 1 });
+  }
+  return [...buys.values()];
+}
+
+/** What is due again within so many years: each thing as often as its life ends before then. */
+export const renewalsOf = (
+  { lifeYears, renewCost }: Pick<Possible, 'lifeYears' | 'renewCost'>,
+  years: number,
+): number => Math.max(0, Math.ceil(years / lifeYears) - 1) * renewCost;
+
+type Group = Wanted & { of: SharedPort['of']; placeId: string };
+
+function groupsOf(chosen: readonly Possible[]): Group[] {
+  const groups = new Map<string, Group>();
+  for (const { shared } of chosen) {
+    if (!shared) continue;
+    const key = `${shared.of} ${shared.placeId}`;
+    const group = groups.get(key) ?? { of: shared.of, placeId: shared.placeId, ports: 0, watts: 0, mbps: 0 };
+    groups.set(key, {
+      ...group,
+      ports: group.ports + 1,
+      watts: group.watts + shared.sourceWatts,
+      mbps: group.mbps + shared.mbps,
+    });
+  }
+  return [...groups.values()];
+}
+
+/** The cheapest mixes for the groups of one place that fit its rack together, or the cheapest of all where none do. */
+function bought(
+  groups: readonly { group: Group; mixes: Mix[] }[],
+  room: number | null,
+): { parts: Part[][]; fits: boolean } {
+  const first = groups.map(({ mixes: of }) => of[0] ?? { parts: [], cost: 0, rackUnits: 0 });
+  if (room === null || first.reduce((sum, { rackUnits }) => sum + rackUnits, 0) <= room)
+    return { parts: first.map(({ parts }) => parts), fits: true };
+  let best: { cost: number; parts: Part[][] } | undefined;
+  const pick = (at: number, cost: number, units: number, parts: Part[][]): void => {
+    if (units > room || (best && cost >= best.cost)) return;
+    const next = groups[at];
+    if (!next) best = { cost, parts };
+    else
+      for (const mix of next.mixes)
+        pick(at + 1, cost + mix.cost, units + mix.rackUnits, [...parts, mix.parts]);
+  };
+  pick(0, 0, 0, []);
+  return best ? { parts: best.parts, fits: true } : { parts: first.map(({ parts }) => parts), fits: false };
+}
+
+/** What chosen options come to together: each one's own parts and labour, and whole units of what they share. */
+export function totalOf(
+  site: Pick<Site, 'product' | 'equipment' | 'recorder' | 'supply'>,
+  chosen: readonly Possible[],
+  buys: Buys = [],
+  years = 1,
+): Total {
+  const catalogue = catalogueOf(site);
+  const byPlace = new Map<string, Group[]>();
+  for (const group of groupsOf(chosen))
+    byPlace.set(group.placeId, [...(byPlace.get(group.placeId) ?? []), group]);
+  const recorders = [...recordersToBuy(site), ...buys];
+  const noRoomAt: string[] = [];
+  const shared = [...byPlace].flatMap(([placeId, groups]): SharedEquipment[] => {
+    const free = freeRackUnits(site, placeId);
+    const taken = recorders.reduce(
+      (sum, buy) =>
+        sum +
+        (buy.placeId === placeId ? buy.count * productOf(catalogue, buy.productId, 'recorder').rackUnits : 0),
+      0,
+    );
+    const { parts, fits } = bought(
+      groups.map((group) => ({
+        group,
+        mixes: mixes(unitSizes(catalogue, group.of), group, portsThere(site, group.of, placeId)),
+      })),
+      free === null ? null : free - taken,
+    );
+    if (!fits) noRoomAt.push(placeId);
+    return groups.map((group, index) => ({
+      ...group,
+      parts: parts[index] ?? [],
+      cost: partsCostOf(catalogue, parts[index] ?? []),
+    }));
+  });
+  const boughtParts = recorders.map(({ productId, count }): Part => ({ item: productId, count }));
+  const sum = (of: (option: Possible) => number): number =>
+    chosen.reduce((all, option) => all + of(option), 0);
+  return {
+    cost:
+      sum(({ cost, portCost }) => cost - portCost) +
+      shared.reduce((all, group) => all + group.cost, 0) +
+      partsCostOf(catalogue, boughtParts),
+    hours: sum(({ hours }) => hours),
+    darkHours: sum(({ darkHours }) => darkHours),
+    renewCost: sum((option) => renewalsOf(option, years)),
+    newCableM: sum(({ newCableM }) => newCableM),
+    ipCameras: chosen.filter(isIp).length,
+    parts: mergeParts([
+      ...chosen.flatMap((option) => option.parts),
+      ...shared.flatMap((group) => group.parts),
+      ...boughtParts,
+    ]),
+    shared,
+    recorders,
+    noRoomAt,
+  };
+}

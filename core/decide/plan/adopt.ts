@@ -1,0 +1,114 @@
+import { catalogueOf, productOf } from '#core/model/catalogue';
+import {
+  choose,
+  freeId,
+  freeName,
+  mostPinned,
+  type Change,
+  type Demands,
+  type Planned,
+  type Recorder,
+  type Site,
+} from '#core/model/site';
+import type { Plan } from './plan';
+
+export interface Who {
+  by: string;
+  at: string;
+}
+
+/** A plan as it is kept: what was chosen and under what; what it comes to is worked out anew. */
+export const plannedOf = (plan: Plan, id: string, name: string, { by, at }: Who): Planned => ({
+  id,
+  name,
+  by,
+  at,
+  pinned: true,
+  options: plan.options,
+  demands: plan.demands,
+  buys: plan.buys,
+  proof: plan.proof,
+});
+
+/** A name for a plan that tells it from those that are kept. */
+export const planName = (site: Site): string =>
+  freeName(
+    Object.values(site.planned).map(({ name }) => name),
+    'Plan',
+  );
+
+const planId = (site: Site): string => freeId((id) => id in site.planned, 'plan');
+
+export type Pinning = { kind: 'changes'; changes: Change[]; id: string } | { kind: 'full'; says: string };
+
+/** The changes that put a plan beside the others. */
+export function pin(site: Site, plan: Plan, who: Who): Pinning {
+  const pinned = Object.values(site.planned).filter((one) => one.pinned);
+  if (pinned.length >= mostPinned)
+    return { kind: 'full', says: `${mostPinned} plans are pinned already. Put one away first.` };
+  const id = planId(site);
+  return {
+    kind: 'changes',
+    id,
+    changes: [{ kind: 'planned', id, set: plannedOf(plan, id, planName(site), who) }],
+  };
+}
+
+/** The changes that put a plan away: for good, or only from the comparison where choices rest on it. */
+export function unpin(site: Site, id: string): Change[] {
+  const plan = site.planned[id];
+  if (!plan) return [];
+  const isUsed = Object.values(site.choice).some((choice) => choice.planId === id);
+  return [
+    isUsed ? { kind: 'planned', id, set: { ...plan, pinned: false } } : { kind: 'planned', id, remove: true },
+  ];
+}
+
+/** Recorders that the plan buys, as they will stand in their places. */
+function recordersFor(site: Site, { buys }: Pick<Planned, 'buys'>): Change[] {
+  const catalogue = catalogueOf(site);
+  const known: Record<string, Recorder> = { ...site.recorder };
+  return buys.flatMap(({ productId, placeId, count }) =>
+    Array.from({ length: count }, (): Change => {
+      const { inputs, accepts, rules, limits, restartMinutes } = productOf(catalogue, productId, 'recorder');
+      const id = freeId((taken) => taken in known, 'new-recorder');
+      const set: Recorder = {
+        id,
+        name: freeName(
+          Object.values(known).map(({ name }) => name),
+          'New recorder',
+        ),
+        placeId,
+        inputs,
+        accepts,
+        rules,
+        limits,
+        restartMinutes,
+        toBuy: productId,
+      };
+      known[id] = set;
+      return { kind: 'recorder', id, set };
+    }),
+  );
+}
+
+/**
+ * The changes that make a kept plan the choice for every camera that it names: the record of who did it and when, on which
+ * readings. Choices that are the same already stay as they were made; locked ones are not touched.
+ */
+export function adopt(site: Site, planned: Planned, { by, at }: Who): Change[] {
+  const choices = Object.entries(planned.options).flatMap(([cameraId, option]) => {
+    const before = site.choice[cameraId];
+    return !site.camera[cameraId] || before?.locked || before?.option === option
+      ? []
+      : choose(site, cameraId, { option, by, at, planId: planned.id });
+  });
+  const kept: Change[] =
+    site.planned[planned.id] === planned ? [] : [{ kind: 'planned', id: planned.id, set: planned }];
+  // Adopted once before, its recorders are there already.
+  const isFirst = !Object.values(site.choice).some((choice) => choice.planId === planned.id);
+  return [...kept, ...(isFirst ? recordersFor(site, planned) : []), ...choices];
+}
+
+/** The change that sets what is demanded. */
+export const demand = (demands: Demands): Change => ({ kind: 'demands', id: 'demands', set: demands });

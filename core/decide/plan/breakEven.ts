@@ -1,0 +1,167 @@
+import type { Highs } from 'highs';
+import { catalogueOf, eachOf, labourId } from '#core/model/catalogue';
+import { optionLabels, type Possible } from '#core/decide/options';
+import { runLengthM } from '#core/test/findings';
+import type { OptionKind, Product, Run, Site } from '#core/model/site';
+import { formatQuantity } from '#core/shared/units';
+import { planGround, planSite, type Plan, type PlanGround } from './plan';
+import { reasonFor } from './reasons';
+
+/** Where the choice for a camera turns: at which price of what it needs, or at which length of its run. */
+export interface BreakEven {
+  of: string;
+  unit: 'money' | 'm';
+  now: number;
+  turnsAt: number | null;
+  turnsTo: OptionKind | null;
+  says: string;
+}
+
+/** How far a price or a length is followed. */
+const pricesUpTo = 4;
+const pricesDownTo = 0.1;
+const lengthsUpTo = 3;
+const rounds = 9;
+
+const withPrice = (site: Site, product: Product, each: number): Site => ({
+  ...site,
+  product: { ...site.product, [product.id]: { ...product, each } as Product },
+});
+
+function withLength(site: Site, run: Run, times: number): Site {
+  const stretched: Run = {
+    ...run,
+    segments: run.segments.map((segment) => ({
+      ...segment,
+      lengthM: Math.min(5000, segment.lengthM * times),
+    })),
+  };
+  // What was read of the loop was read at today's length: it grows with it.
+  const reading = Object.fromEntries(
+    Object.entries(site.reading).map(([id, one]) => [
+      id,
+      one.runId === run.id && one.test === 'coax-loop-ohms' ? { ...one, value: one.value * times } : one,
+    ]),
+  );
+  return { ...site, run: { ...site.run, [run.id]: stretched }, reading };
+}
+
+/** The factor nearest to one, between it and `most`, at which the option changes, by halving; `null` where it never does. */
+function turningPoint(
+  most: number,
+  optionAt: (times: number) => OptionKind | undefined,
+  now: OptionKind,
+): { times: number; to: OptionKind | null } | null {
+  if (optionAt(most) === now) return null;
+  let [stays, turns] = [1, most];
+  for (let round = 0; round < rounds; round += 1) {
+    const middle = (stays + turns) / 2;
+    if (optionAt(middle) === now) stays = middle;
+    else turns = middle;
+  }
+  return { times: turns, to: optionAt(turns) ?? null };
+}
+
+const wordsFor = (
+  what: string,
+  now: string,
+  turn: { at: string; to: OptionKind | null } | null,
+  most: string,
+  rising: boolean,
+): string =>
+  turn
+    ? `${what}: from ${turn.at} ${rising ? 'on' : 'down'} (${now} now) it would be ${turn.to ? `“${optionLabels[turn.to].label}”` : 'nothing that holds'}.`
+    : `${what}: no change ${rising ? 'up' : 'down'} to ${most} (${now} now).`;
+
+/** Rows of the catalogue that the option rests on and others do not: what it is bought from, its share of a unit, and labour. */
+function pricesBehind(ground: PlanGround, option: Possible): Product[] {
+  const { products } = catalogueOf(ground.site);
+  const shared = option.shared
+    ? ground.model.units
+        .filter(
+          ({ placeId, size }) =>
+            placeId === option.shared!.placeId && products.get(size.item)?.kind === option.shared!.of,
+        )
+        .map(({ size }) => size.item)
+    : [];
+  const own = option.parts
+    .map(({ item }) => item)
+    .filter((item) => products.get(item)?.kind !== 'camera' && item !== 'lift-half-day');
+  return [...new Set([...own, ...shared, ...(option.hours > 0 ? [labourId] : [])])]
+    .flatMap((id) => products.get(id) ?? [])
+    .filter((product) => (eachOf(product) ?? 0) > 0);
+}
+
+const money = (value: number): string => formatQuantity(value, 'money', value < 20 ? 1 : 0);
+
+/** The price of a product at which the choice turns, followed up to, or down to, so many times what it is. */
+function priceTurn(
+  { site }: PlanGround,
+  optionOn: (site: Site) => OptionKind | undefined,
+  product: Product,
+  now: OptionKind,
+  most: number,
+): BreakEven {
+  const each = eachOf(product)!;
+  const turn = turningPoint(most, (times) => optionOn(withPrice(site, product, each * times)), now);
+  const at = turn && each * turn.times;
+  return {
+    of: product.name,
+    unit: 'money',
+    now: each,
+    turnsAt: at,
+    turnsTo: turn?.to ?? null,
+    says: wordsFor(
+      product.name,
+      money(each),
+      turn && { at: money(at!), to: turn.to },
+      money(each * most),
+      most > 1,
+    ),
+  };
+}
+
+/** What would change the choice for a camera: dearer parts, dearer labour, a cheaper rival, a longer run. They come one by one. */
+export function* breakEvens(
+  highs: Highs,
+  ground: PlanGround,
+  plan: Plan,
+  cameraId: string,
+): Generator<BreakEven> {
+  const now = plan.options[cameraId];
+  const evaluation = ground.evaluation.runs.find(({ camera }) => camera.id === cameraId);
+  const option = evaluation?.options.find((one): one is Possible => one.kind === now && one.state !== 'no');
+  if (!now || !evaluation || !option) return;
+  const optionOn = (site: Site): OptionKind | undefined => {
+    const planning = planSite(highs, planGround(site, ground.demands));
+    return planning.kind === 'plan' ? planning.plan.options[cameraId] : undefined;
+  };
+  for (const product of pricesBehind(ground, option))
+    yield priceTurn(ground, optionOn, product, now, pricesUpTo);
+  const rival = reasonFor(highs, ground, plan, cameraId)?.next?.option;
+  const other = evaluation.options.find((one): one is Possible => one.kind === rival && one.state !== 'no');
+  const behind = new Set(pricesBehind(ground, option).map(({ id }) => id));
+  for (const product of other ? pricesBehind(ground, other).filter(({ id }) => !behind.has(id)) : [])
+    yield priceTurn(ground, optionOn, product, now, pricesDownTo);
+  const lengthM = runLengthM(evaluation.run);
+  const turn = turningPoint(
+    lengthsUpTo,
+    (times) => optionOn(withLength(ground.site, evaluation.run, times)),
+    now,
+  );
+  const at = turn && lengthM * turn.times;
+  yield {
+    of: 'Length of the run',
+    unit: 'm',
+    now: lengthM,
+    turnsAt: at,
+    turnsTo: turn?.to ?? null,
+    says: wordsFor(
+      'Length of the run',
+      formatQuantity(lengthM, 'm'),
+      turn && { at: formatQuantity(at, 'm'), to: turn.to },
+      formatQuantity(lengthM * lengthsUpTo, 'm'),
+      true,
+    ),
+  };
+}

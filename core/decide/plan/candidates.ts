@@ -1,0 +1,181 @@
+import type { RunEvaluation } from '#core/evaluate';
+import { isIp, optionLabels, renewalsOf, type Possible } from '#core/decide/options';
+import { pessimistic } from '#core/decide/scenarios';
+import type { Demands, OptionKind, Site } from '#core/model/site';
+import { weights } from './policies';
+
+/** An option that could be planned for a camera, what it weighs beside its price, and the demands that rule it out. */
+export interface Candidate {
+  option: Possible;
+  weight: number;
+  ruledOutBy: string[];
+}
+
+export interface CameraCandidates {
+  cameraId: string;
+  number: number;
+  evaluation: RunEvaluation;
+  candidates: Candidate[];
+}
+
+/** A camera that no plan can serve, or a choice that cannot be honoured, in words with the way out. */
+export interface Snag {
+  cameraId: string;
+  number: number;
+  says: string;
+}
+
+export interface Candidates {
+  cameras: CameraCandidates[];
+  snags: Snag[];
+}
+
+/** The name of a lock as a demand: it carries its camera. */
+export const lockDemand = (number: number): string => `lock ${number}`;
+
+const onShow = ({ showsAt }: Possible, site: Site): boolean =>
+  showsAt.some((id) => site.place[id]?.restrictions.includes('heritage'));
+
+/** How an option stands under the figures that are demanded: past its limit, or resting on what nobody read. */
+function standsUnder(
+  { margins }: Possible,
+  { figures, sparePercent }: Demands,
+): { holds: boolean; spare: boolean } {
+  const shares = margins.map((margin) => {
+    if (figures === 'as-known') return margin.share;
+    // Measured figures only: what a test of this run could have told counts for nothing until it has.
+    return figures === 'measured-only' && margin.unread && margin.unit !== 'Mb/s' && margin.unit !== 'dB'
+      ? Infinity
+      : margin.under(pessimistic);
+  });
+  return {
+    holds: shares.every((share) => share <= 1),
+    spare: shares.every((share) => share <= 1 - sparePercent / 100 + 1e-9),
+  };
+}
+
+const coversNeed = (
+  option: Possible,
+  { camera, options }: RunEvaluation,
+  candidates: readonly Candidate[],
+): boolean => {
+  if (
+    option.kind === 'retire' ||
+    (camera.worthKeeping === 'yes' && (option.kind === 'keep' || option.kind === 'power-fix'))
+  )
+    return true;
+  const wanted = Math.max(...options.map((one) => (one.state !== 'no' && isIp(one) ? one.megapixels : 0)));
+  const best = Math.max(...candidates.map((candidate) => candidate.option.megapixels));
+  return option.megapixels >= Math.min(wanted, best);
+};
+
+function goalRulesOut(
+  option: Possible,
+  evaluation: RunEvaluation,
+  free: readonly Candidate[],
+  { goal }: Demands,
+): boolean {
+  if (goal === 'mend') return false;
+  const keeps =
+    evaluation.camera.worthKeeping === 'yes' && (option.kind === 'keep' || option.kind === 'power-fix');
+  if (goal === 'view') return !coversNeed(option, evaluation, free);
+  return (
+    !isIp(option) && option.kind !== 'retire' && !keeps && free.some((candidate) => isIp(candidate.option))
+  );
+}
+
+const offOldCable = new Set<OptionKind>(['new-category', 'fibre', 'wireless', 'retire']);
+
+/** What an option weighs beside its price: the schools, renewals within the years, dark hours. */
+function weightOf(option: Possible, { policies, years }: Demands): number {
+  const route =
+    policies.route === 'cheapest'
+      ? renewalsOf(option, years)
+      : policies.route === 'reuse'
+        ? option.newCableM > 0
+          ? weights.againstTheGrain
+          : 0
+        : offOldCable.has(option.kind) || option.kind === 'ip-category'
+          ? 0
+          : weights.againstTheGrain;
+  const power =
+    policies.power === 'central' && option.fedLocally && option.kind !== 'keep' && option.kind !== 'hd-coax'
+      ? weights.awayFromUps
+      : 0;
+  return (
+    route + power + option.darkHours * (policies.order === 'dark' ? weights.darkHourFirst : weights.darkHour)
+  );
+}
+
+function snagOf(
+  { camera, findings, options }: RunEvaluation,
+  lock: OptionKind | undefined,
+  candidates: readonly Candidate[],
+): Snag | undefined {
+  const whose = { cameraId: camera.id, number: camera.number };
+  if (findings.state === 'stop')
+    return {
+      ...whose,
+      says: `Camera ${camera.number} is left out: ${findings.binding.says} on its run. Have it made safe by a licensed person, then read it again.`,
+    };
+  if (lock && !candidates.some(({ option }) => option.kind === lock)) {
+    const locked = options.find(({ kind }) => kind === lock);
+    const why =
+      !locked || locked.state === 'no'
+        ? (locked?.why ?? '')
+        : (locked.broken?.limit ?? 'it does not hold on the figures that are demanded.');
+    return {
+      ...whose,
+      says: `Camera ${camera.number} is locked on “${optionLabels[lock].label}”, which cannot be: ${why} The lock counts for nothing until then; unlock it, or put right what it says.`,
+    };
+  }
+  if (candidates.length > 0) return undefined;
+  const nearest = options
+    .flatMap((option) => (option.state === 'no' || !option.broken ? [] : [option]))
+    .sort((a, b) => (a.binding?.share ?? 99) - (b.binding?.share ?? 99))[0];
+  return {
+    ...whose,
+    says: `Camera ${camera.number} is left out: no option holds on these figures.${nearest?.broken ? ` Nearest is “${optionLabels[nearest.kind].label}”. ${nearest.broken.limit} It would hold with ${nearest.broken.remedy}.` : ' Test its run, or ask less of the figures.'}`,
+  };
+}
+
+/** What could be planned for every camera under what is demanded, and who has to be left out and why. */
+export function candidatesOf(site: Site, runs: readonly RunEvaluation[], demands: Demands): Candidates {
+  const snags: Snag[] = [];
+  const cameras = runs.flatMap((evaluation): CameraCandidates[] => {
+    const { camera, findings, options } = evaluation;
+    const choice = site.choice[camera.id];
+    const lock = choice?.locked ? choice.option : undefined;
+    const candidates =
+      findings.state === 'stop'
+        ? []
+        : options.flatMap((option): Candidate[] => {
+            if (option.state === 'no') return [];
+            const { holds, spare } = standsUnder(option, demands);
+            if (!holds || option.state === 'fails') return [];
+            return [
+              {
+                option,
+                weight: weightOf(option, demands),
+                ruledOutBy: [
+                  ...(spare ? [] : ['spare']),
+                  ...(demands.policies.listed === 'nothing-new' && onShow(option, site) ? ['listed'] : []),
+                ],
+              },
+            ];
+          });
+    const snag = snagOf(evaluation, lock, candidates);
+    if (snag) snags.push(snag);
+    if (candidates.length === 0) return [];
+    const honoured = lock !== undefined && candidates.some(({ option }) => option.kind === lock);
+    const free = candidates.filter(({ ruledOutBy }) => ruledOutBy.length === 0);
+    for (const candidate of candidates) {
+      if (honoured && candidate.option.kind !== lock) candidate.ruledOutBy.push(lockDemand(camera.number));
+      // A lock is a person's word on this camera and goes before what all cameras are for.
+      else if (!honoured && goalRulesOut(candidate.option, evaluation, free, demands))
+        candidate.ruledOutBy.push('goal');
+    }
+    return [{ cameraId: camera.id, number: camera.number, evaluation, candidates }];
+  });
+  return { cameras, snags };
+}

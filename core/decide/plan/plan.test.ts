@@ -1,0 +1,327 @@
+import loadHighs from 'highs';
+import { describe, expect, it } from 'vitest';
+import { evaluateSite } from '#core/evaluate';
+import { totalOf, type Possible } from '#core/decide/options';
+import { costOf } from '#core/solver';
+import {
+  applyChanges,
+  choose,
+  lockChoice,
+  usualDemands,
+  type Change,
+  type Demands,
+  type Site,
+} from '#core/model/site';
+import { saltmarrowSite } from '../../model/site/testSite';
+import {
+  adopt,
+  decisionRecord,
+  pin,
+  plannedOf,
+  planGround,
+  planSite,
+  sameGround,
+  unpin,
+  withSchool,
+  type Plan,
+  type Planning,
+} from '.';
+
+const highs = await loadHighs();
+const site = saltmarrowSite();
+const who = { by: 'R. Tolland', at: '2026-04-01T09:00:00Z' };
+
+const under = (demands: Partial<Demands>): Demands => ({ ...usualDemands, ...demands });
+const planned = (at: Site, demands: Partial<Demands> = {}): Planning =>
+  planSite(highs, planGround(at, under(demands)));
+function plan(at: Site, demands: Partial<Demands> = {}): Plan {
+  const planning = planned(at, demands);
+  if (planning.kind !== 'plan') throw new Error(JSON.stringify(planning));
+  return planning.plan;
+}
+const after = (at: Site, changes: readonly Change[]): Site => {
+  const applied = applyChanges(at, changes);
+  if (applied.kind === 'refused') throw new Error(JSON.stringify(applied.problems));
+  return applied.value.site;
+};
+/** Only some cameras, so that every combination can be tried. */
+function part(numbers: readonly number[]): Site {
+  const keep = new Set(numbers.map((n) => `c${String(n).padStart(2, '0')}`));
+  const of = <T extends { cameraId?: string; id: string }>(facts: Readonly<Record<string, T>>) =>
+    Object.fromEntries(Object.entries(facts).filter(([, fact]) => keep.has(fact.cameraId ?? fact.id)));
+  const run = of(site.run);
+  return {
+    ...site,
+    run,
+    camera: of(site.camera),
+    choice: {},
+    placement: {},
+    reading: Object.fromEntries(Object.entries(site.reading).filter(([, { runId }]) => runId in run)),
+  };
+}
+
+/** The least that any choice of options weighs that no demand rules out, by trying them all; slots and racks are roomy for so few. */
+function bruteForce(at: Site, demands: Demands): number {
+  const { candidates, site: ground } = planGround(at, demands);
+  let best = Infinity;
+  const chosen: Possible[] = [];
+  const next = (index: number, weight: number): void => {
+    const camera = candidates.cameras[index];
+    if (!camera) {
+      const total = totalOf(ground, chosen);
+      if (demands.caps.darkHours === undefined || total.darkHours <= demands.caps.darkHours + 1e-9)
+        best = Math.min(best, total.cost + weight);
+      return;
+    }
+    for (const candidate of camera.candidates) {
+      if (candidate.ruledOutBy.length > 0) continue;
+      chosen.push(candidate.option);
+      next(index + 1, weight + candidate.weight);
+      chosen.pop();
+    }
+  };
+  next(0, 0);
+  return best;
+}
+
+describe('the best plan', { timeout: 60_000 }, () => {
+  it.each<[string, number[], Partial<Demands>]>([
+    ['the hall', [1, 2, 3, 4, 5], {}],
+    ['the workshop, each view as it needs', [17, 18, 19, 20, 21], { goal: 'view' }],
+    [
+      'lanes and kiosks, dark time first',
+      [6, 7, 8, 9],
+      { policies: { ...usualDemands.policies, order: 'dark' } },
+    ],
+    [
+      'workshop and shed, recabled first',
+      [17, 18, 20, 22],
+      { policies: { ...usualDemands.policies, route: 'recable' } },
+    ],
+    ['the hall mended only, with little dark time', [1, 2, 5, 8], { goal: 'mend', caps: { darkHours: 2 } }],
+    ['enough for pairs to give way to a unit', [1, 2, 4, 5, 17, 19], { goal: 'ip' }],
+  ])('of %s is what trying everything finds', (_, numbers, demands) => {
+    const at = part(numbers);
+    expect(plan(at, demands).totals.weighed).toBeCloseTo(bruteForce(at, under(demands)), 4);
+  });
+  it('of the whole site is proven, names an option for every camera, and its cost is what the options come to', () => {
+    const best = plan(site);
+    expect(best.proof).toEqual({ kind: 'proven' });
+    expect(Object.keys(best.options)).toHaveLength(24);
+    const { runs } = evaluateSite({ ...site, demands: { demands: under({}) } });
+    const chosen = runs.flatMap(({ camera, options }) =>
+      options.filter(
+        (option): option is Possible => option.kind === best.options[camera.id] && option.state !== 'no',
+      ),
+    );
+    expect(totalOf(site, chosen, best.buys).cost).toBe(best.totals.cost);
+    expect(chosen.every(({ state }) => state !== 'fails')).toBe(true);
+  });
+  it('uses a multi-port unit where many cameras share it, and pairs where few do', () => {
+    const kinds = (numbers: number[]) => new Set(Object.values(plan(part(numbers)).options));
+    expect(kinds([1])).toEqual(new Set(['ip-coax-pair']));
+    expect(kinds([1, 2, 4, 5, 17, 18, 19])).toContain('ip-coax-unit');
+  });
+  it('heeds a lock, whatever it costs', () => {
+    const locked = after(site, [...choose(site, 'c17', { option: 'new-category', ...who, locked: true })]);
+    expect(plan(locked).options['c17']).toBe('new-category');
+    expect(plan(locked).totals.weighed).toBeGreaterThan(plan(site).totals.weighed);
+    expect(plan(after(locked, lockChoice(locked, 'c17', false))).options['c17']).not.toBe('new-category');
+  });
+  it('asking more never makes it cheaper', () => {
+    const cheap = plan(site, { goal: 'mend' }).totals.weighed;
+    expect(plan(site, { goal: 'ip' }).totals.weighed).toBeGreaterThanOrEqual(cheap);
+    const free = plan(site);
+    expect(plan(site, { caps: { darkHours: free.totals.darkHours - 1 } }).totals.weighed).toBeGreaterThan(
+      free.totals.weighed,
+    );
+    expect(
+      plan(site, { caps: { darkHours: free.totals.darkHours - 1 } }).totals.darkHours,
+    ).toBeLessThanOrEqual(free.totals.darkHours - 1 + 1e-6);
+  });
+  it('a warden who minds everything keeps boxes out of the listed hall', () => {
+    const { options } = plan(site, withSchool(usualDemands, 'listed', 'nothing-new'));
+    for (const id of ['c01', 'c02', 'c04']) expect(options[id]).toBe('hd-coax');
+    expect(plan(site).options['c01']).toMatch(/^ip-coax/);
+  });
+  it('retires only what may go', () => {
+    expect(Object.values(plan(site, { goal: 'mend' }).options)).not.toContain('retire');
+    const agreed = { ...site, camera: { ...site.camera, c24: { ...site.camera['c24']!, mayGo: true } } };
+    expect(plan(agreed).options['c24']).toBe('retire');
+  });
+  it('buys a recorder where there are too few slots', () => {
+    const small = {
+      ...site,
+      recorder: {
+        ...site.recorder,
+        'hall-recorder': {
+          ...site.recorder['hall-recorder']!,
+          limits: { ...site.recorder['hall-recorder']!.limits, ipCameras: 2 },
+        },
+        'marshalling-recorder': {
+          ...site.recorder['marshalling-recorder']!,
+          limits: { ...site.recorder['marshalling-recorder']!.limits, ipCameras: 0 },
+        },
+      },
+    };
+    const { buys, totals } = plan(small);
+    expect(buys.reduce((sum, { count }) => sum + count, 0)).toBeGreaterThan(0);
+    expect(totals.cost).toBeGreaterThan(plan(site).totals.cost);
+  });
+});
+
+describe('the unknowns', () => {
+  it('of the best solution cost what the plan weighs', () => {
+    const ground = planGround(site, usualDemands);
+    const best = planSite(highs, ground);
+    if (best.kind !== 'plan') throw new Error(best.kind);
+    const values = ground.model.programme.variables.map(() => 0);
+    for (const { camera, candidate, variable } of ground.model.picks)
+      if (best.plan.options[camera.cameraId] === candidate.option.kind) values[variable] = 1;
+    const picked = ground.model.picks.reduce(
+      (sum, { variable }) => sum + values[variable]! * ground.model.programme.variables[variable]!.cost,
+      0,
+    );
+    expect(costOf(ground.model.programme, values)).toBeCloseTo(picked, 6);
+    expect(best.plan.totals.weighed).toBeGreaterThanOrEqual(picked);
+  });
+});
+
+describe('what cannot be', () => {
+  const conflict = (at: Site, demands: Partial<Demands>) => {
+    const planning = planned(at, demands);
+    return planning.kind === 'conflict' ? planning.conflict : null;
+  };
+  it('a cap on cost against the goal is told in words, with what would free it', () => {
+    const found = conflict(site, { caps: { cost: 5000 } });
+    expect(found?.demands.map(({ id }) => id).sort()).toEqual(['cap-cost', 'goal']);
+    expect(found?.says).toMatch(/cannot all be met: (?=.*every camera goes IP)(?=.*at most 5.000)/);
+    expect(found?.demands.every(({ frees }) => frees)).toBe(true);
+  });
+  it('two caps that exclude each other', () => {
+    const dark = plan(site).totals;
+    const ids = conflict(site, {
+      caps: { cost: dark.cost + 50, darkHours: dark.darkHours - 2 },
+    })?.demands.map(({ id }) => id);
+    expect(ids).toEqual(expect.arrayContaining(['cap-dark']));
+    expect(ids!.length).toBeGreaterThan(1);
+  });
+  it('a rack without room', () => {
+    const rack = site.equipment['hall-rack']!;
+    const full = {
+      ...site,
+      equipment: { ...site.equipment, 'hall-rack': { ...rack, gear: { kind: 'rack' as const, units: 4 } } },
+      recorder: { 'hall-recorder': site.recorder['hall-recorder']! },
+    };
+    expect(conflict(full, {})?.says).toMatch(/rack at Ticket hall/);
+  });
+  it('a place without mains takes no switch, and says so at the option', () => {
+    const dead = {
+      ...site,
+      place: { ...site.place, workshop: { ...site.place['workshop']!, mains: false } },
+    };
+    const option = evaluateSite(dead)
+      .runs.find(({ camera }) => camera.number === 18)!
+      .options.find(({ kind }) => kind === 'new-category');
+    expect(option).toMatchObject({
+      state: 'no',
+      why: 'There is no mains at Workshop for a PoE switch.',
+      remedy: expect.stringContaining('licensed') as string,
+    });
+  });
+  it('a lock on what no longer holds counts for nothing and is named with the way out', () => {
+    const broken = after(site, choose(site, 'c08', { option: 'keep', ...who, locked: true }));
+    const { snags, options } = plan(broken);
+    expect(snags).toEqual([
+      expect.objectContaining({
+        number: 8,
+        says: expect.stringMatching(/locked on .*cannot be: volts by night.*unlock it/) as string,
+      }),
+    ]);
+    expect(options['c08']).not.toBe('keep');
+  });
+  it('a run with dangerous volts is left out until it is safe', () => {
+    const live: Change = {
+      kind: 'reading',
+      id: 'late',
+      set: {
+        id: 'late',
+        runId: 'r07',
+        test: 'foreign-ac-volts',
+        value: 90,
+        at: '2026-06-01T09:00:00Z',
+        by: 'x',
+        instrument: '',
+      },
+    };
+    const { snags, options } = plan(after(site, [live]));
+    expect(options['c07']).toBeUndefined();
+    expect(snags[0]?.says).toMatch(/Camera 7 is left out: .*licensed/);
+  });
+  it('measured figures only leave out who nobody has measured', () => {
+    const { snags } = plan(site, { figures: 'measured-only' });
+    expect(snags.map(({ number }) => number)).toContain(15);
+  });
+});
+
+describe('a plan stays good', () => {
+  it('while only slots and kept plans change, and not once a lock, a reading or a price does', () => {
+    const pinned = pin(site, plan(site), who);
+    expect(pinned.kind === 'changes' && sameGround(site, after(site, pinned.changes))).toBe(true);
+    expect(sameGround(site, after(site, choose(site, 'c09', { option: 'keep', ...who })))).toBe(true);
+    expect(sameGround(site, after(site, choose(site, 'c09', { option: 'keep', ...who, locked: true })))).toBe(
+      false,
+    );
+    expect(sameGround(site, { ...site, product: {} })).toBe(false);
+    expect(sameGround(site, { ...site })).toBe(true);
+  });
+});
+
+describe('keeping plans', () => {
+  const best = plan(site);
+  it('four stand beside each other, and adopting one is recorded with its readings', () => {
+    let at = site;
+    for (let n = 0; n < 4; n += 1) {
+      const pinned = pin(at, best, who);
+      if (pinned.kind === 'full') throw new Error(pinned.says);
+      at = after(at, pinned.changes);
+    }
+    expect(Object.values(at.planned).map(({ name }) => name)).toEqual(['Plan', 'Plan 2', 'Plan 3', 'Plan 4']);
+    expect(pin(at, best, who)).toMatchObject({ kind: 'full' });
+    const adopted = after(at, adopt(at, at.planned['plan-2']!, who));
+    const record = decisionRecord(adopted, evaluateSite(adopted));
+    expect(record).toHaveLength(24);
+    expect(record[0]).toMatchObject({
+      plan: { name: 'Plan 2' },
+      broken: null,
+      since: [],
+      restedOn: expect.any(Number) as number,
+    });
+    expect(unpin(adopted, 'plan-2')).toMatchObject([{ set: { pinned: false } }]);
+    expect(unpin(adopted, 'plan')).toEqual([{ kind: 'planned', id: 'plan', remove: true }]);
+    expect(adopt(adopted, adopted.planned['plan-2']!, who)).toEqual([]);
+  });
+  it('a reading that comes later and breaks what was chosen is named', () => {
+    const adopted = after(site, adopt(site, plannedOf(best, 'p', 'P', who), who));
+    expect(best.options['c14']).toBe('ip-coax-unit');
+    const late: Change = {
+      kind: 'reading',
+      id: 'late',
+      set: {
+        id: 'late',
+        runId: 'r14',
+        test: 'coax-loop-ohms',
+        value: 150,
+        at: '2026-06-01T09:00:00Z',
+        by: 'I. Marlow',
+        instrument: 'Bench meter 1',
+      },
+    };
+    const read = after(adopted, [late]);
+    const of14 = decisionRecord(read, evaluateSite(read)).find(({ number }) => number === 14);
+    expect(of14).toMatchObject({
+      broken: expect.stringMatching(/watts/) as string,
+      brokenBy: { id: 'late' },
+    });
+  });
+});

@@ -1,0 +1,174 @@
+import type { Highs } from 'highs';
+import { evaluateSite, type RunEvaluation, type SiteEvaluation } from '#core/evaluate';
+import { totalOf, type Buys, type Possible, type Total } from '#core/decide/options';
+import { costOf, solve, type Programme, type SearchProgress } from '#core/solver';
+import { demandsOf, type Demands, type OptionKind, type Proof, type Site } from '#core/model/site';
+import { candidatesOf, type Candidates, type Snag } from './candidates';
+import { conflictOf, type Conflict } from './conflictWords';
+import { planModel, type PlanModel } from './planModel';
+
+/** An option for each camera, recorders to buy, and what it comes to. */
+export interface Plan {
+  options: Record<string, OptionKind>;
+  buys: { productId: string; placeId: string; count: number }[];
+  demands: Demands;
+  proof: Proof;
+  totals: PlanTotals;
+  snags: Snag[];
+}
+
+/** What a plan is compared by. */
+export interface PlanTotals {
+  cost: number;
+  hours: number;
+  darkHours: number;
+  renewCost: number;
+  /** What the search weighed: cost with what the schools count beside it. */
+  weighed: number;
+  cameras: number;
+  ipCameras: number;
+  recabled: number;
+  newCableM: number;
+  /** The least share of any limit that is left over, in percent; how much of what it rests on is measured. */
+  sparePercent: number;
+  measured: number;
+}
+
+export type Planning =
+  | { kind: 'plan'; plan: Plan }
+  | { kind: 'conflict'; conflict: Conflict; snags: Snag[] }
+  | { kind: 'nothing'; says: string; snags: Snag[] };
+
+/** A site worked out under demands that may differ from its own, ready to be planned. */
+export interface PlanGround {
+  site: Site;
+  demands: Demands;
+  evaluation: SiteEvaluation;
+  candidates: Candidates;
+  model: PlanModel;
+}
+
+/** Works out a site under what is demanded. An evaluation that was made under the same policies can be handed in. */
+export function planGround(site: Site, demands: Demands, evaluated?: SiteEvaluation): PlanGround {
+  const under: Site = demandsOf(site) === demands ? site : { ...site, demands: { demands } };
+  const evaluation = evaluated && under === site ? evaluated : evaluateSite(under);
+  const candidates = candidatesOf(under, evaluation.runs, demands);
+  return {
+    site: under,
+    demands,
+    evaluation,
+    candidates,
+    model: planModel(under, candidates.cameras, demands),
+  };
+}
+
+/** What the options of a plan come to, whoever chose them. */
+export function totalsOf(
+  site: Site,
+  runs: readonly RunEvaluation[],
+  options: Readonly<Record<string, OptionKind>>,
+  buys: Buys,
+  demands: Demands,
+  weighed?: number,
+): { totals: PlanTotals; total: Total } {
+  const chosen = runs.flatMap(({ camera, options: of }): Possible[] =>
+    of.filter((option): option is Possible => option.kind === options[camera.id] && option.state !== 'no'),
+  );
+  const total = totalOf(site, chosen, buys, demands.years);
+  const shares = chosen.flatMap(({ margins }) => margins.map(({ share }) => share));
+  return {
+    total,
+    totals: {
+      cost: total.cost,
+      hours: total.hours,
+      darkHours: total.darkHours,
+      renewCost: total.renewCost,
+      weighed: weighed ?? total.cost,
+      cameras: chosen.length,
+      ipCameras: total.ipCameras,
+      recabled: chosen.filter(({ newCableM }) => newCableM > 0).length,
+      newCableM: total.newCableM,
+      sparePercent: shares.length === 0 ? 100 : (1 - Math.max(...shares)) * 100,
+      measured: chosen.filter(({ binding }) => !binding || binding.basis !== 'typical').length,
+    },
+  };
+}
+
+/** What the unknowns of a solution say. */
+export function planFrom(
+  { site, demands, evaluation, candidates, model }: PlanGround,
+  values: readonly number[],
+  proof: Proof,
+): Plan {
+  const options = Object.fromEntries(
+    model.picks
+      .filter(({ variable }) => values[variable] === 1)
+      .map(({ camera, candidate }) => [camera.cameraId, candidate.option.kind]),
+  );
+  const counts = new Map<string, Plan['buys'][number]>();
+  for (const { productId, placeId, variable } of model.buys) {
+    if (values[variable] !== 1) continue;
+    const key = `${productId} ${placeId}`;
+    counts.set(key, { productId, placeId, count: (counts.get(key)?.count ?? 0) + 1 });
+  }
+  const buys = [...counts.values()];
+  return {
+    options,
+    buys,
+    demands,
+    proof,
+    snags: candidates.snags,
+    totals: totalsOf(site, evaluation.runs, options, buys, demands, costOf(model.programme, values)).totals,
+  };
+}
+
+/** Who wants to know of a search: how far it is, and each better plan as it comes. */
+export interface PlanWatch {
+  progress?: (progress: SearchProgress) => void;
+  better?: (plan: Plan) => void;
+}
+
+const gapOf = (percent: number): Proof => ({ kind: 'gap', percent: Math.min(1000, Math.max(0, percent)) });
+
+/** The best plan under what is demanded, proven, or the best that was found in the time; or why there is none. */
+export function planSite(
+  highs: Highs,
+  ground: PlanGround,
+  {
+    watch = {},
+    secondsMost,
+    programme = ground.model.programme,
+  }: { watch?: PlanWatch; secondsMost?: number; programme?: Programme } = {},
+): Planning {
+  const {
+    candidates: { cameras, snags },
+  } = ground;
+  if (cameras.length === 0)
+    return { kind: 'nothing', says: 'There is no camera to plan for: none has an option that holds.', snags };
+  let bound = 0;
+  const solved = solve(highs, programme, {
+    ...(secondsMost === undefined ? {} : { secondsMost }),
+    watch: {
+      progress: (progress) => {
+        bound = progress.bound;
+        watch.progress?.(progress);
+      },
+      better: (values, cost) =>
+        watch.better?.(planFrom(ground, values, gapOf(cost > 0 ? ((cost - bound) / cost) * 100 : 0))),
+    },
+  });
+  switch (solved.kind) {
+    case 'proven':
+      return { kind: 'plan', plan: planFrom(ground, solved.values, { kind: 'proven' }) };
+    case 'stopped':
+      return { kind: 'plan', plan: planFrom(ground, solved.values, gapOf(solved.gapPercent)) };
+    case 'infeasible':
+      return { kind: 'conflict', conflict: conflictOf(highs, ground), snags };
+    case 'nothing-found':
+      return {
+        kind: 'nothing',
+        says: 'Nothing was found in the time that was given. Give it longer, or demand less.',
+        snags,
+      };
+  }
+}

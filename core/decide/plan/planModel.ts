@@ -1,0 +1,130 @@
+import { productOf, catalogueOf } from '#core/model/catalogue';
+import { usableShare } from '#core/connect/supply';
+import { draftProgramme, type Draft, type Programme, type Term } from '#core/solver';
+import type { Demands, Site } from '#core/model/site';
+import type { CameraCandidates, Candidate } from './candidates';
+import { recorderRows, type RecorderBuy } from './recorderRows';
+import { sharedRows, type UnitCount } from './sharedRows';
+
+/** An option of a camera as an unknown: taken or not. */
+export interface Pick {
+  camera: CameraCandidates;
+  candidate: Candidate;
+  variable: number;
+}
+
+/** The whole site as a programme, and what its unknowns stand for. */
+export interface PlanModel {
+  programme: Programme;
+  picks: Pick[];
+  units: UnitCount[];
+  buys: RecorderBuy[];
+}
+
+/** What a supply box gives by night may not pass what it may give for good. */
+function supplyRows(draft: Draft, site: Site, picks: readonly Pick[]): void {
+  for (const supply of Object.values(site.supply)) {
+    const terms = picks.flatMap(
+      ({
+        candidate: {
+          option: { draws },
+        },
+        variable,
+      }): Term[] => (draws?.supplyId === supply.id && draws.amps > 0 ? [{ variable, by: draws.amps }] : []),
+    );
+    if (terms.length > 0)
+      draft.row(`amps of ${supply.id}`, terms, '<=', supply.ratedAmps * usableShare, `supply ${supply.id}`);
+  }
+}
+
+/** Amount of each kind that is capped, an option and a unit at a time. */
+function capRows(
+  draft: Draft,
+  { picks, units, buys }: Omit<PlanModel, 'programme'>,
+  { caps }: Demands,
+): void {
+  const of = (amount: (candidate: Candidate) => number): Term[] =>
+    picks.map(({ candidate, variable }) => ({ variable, by: amount(candidate) }));
+  if (caps.cost !== undefined) {
+    const { variables } = draft.programme;
+    draft.row(
+      'cost',
+      [
+        ...of(({ option }) => option.cost - option.portCost),
+        ...units.map(({ size, variable }) => ({ variable, by: size.each })),
+        ...buys.map(({ variable }) => ({ variable, by: variables[variable]!.cost })),
+      ],
+      '<=',
+      caps.cost,
+      'cap-cost',
+    );
+  }
+  if (caps.darkHours !== undefined)
+    draft.row(
+      'dark hours',
+      of(({ option }) => option.darkHours),
+      '<=',
+      caps.darkHours,
+      'cap-dark',
+    );
+  if (caps.hours !== undefined)
+    draft.row(
+      'labour hours',
+      of(({ option }) => option.hours),
+      '<=',
+      caps.hours,
+      'cap-hours',
+    );
+}
+
+/**
+ * The choice for a whole site as a programme: one option for each camera, whole units of what they share at each place,
+ * recorder slots under each recorder's rules, supply boxes, caps. Options that a demand rules out stand in it with a row
+ * that says so, so that a demand can be given up.
+ */
+export function planModel(site: Site, cameras: readonly CameraCandidates[], demands: Demands): PlanModel {
+  const draft = draftProgramme();
+  const picks = cameras.flatMap((camera) =>
+    camera.candidates.map((candidate): Pick => ({
+      camera,
+      candidate,
+      variable: draft.variable(
+        `c${camera.number} ${candidate.option.kind}`,
+        1,
+        candidate.option.cost - candidate.option.portCost + candidate.weight,
+      ),
+    })),
+  );
+  for (const camera of cameras)
+    draft.row(
+      `one for camera ${camera.number}`,
+      picks.filter((pick) => pick.camera === camera).map(({ variable }) => ({ variable, by: 1 })),
+      '=',
+      1,
+    );
+  const ruledOut = new Map<string, number[]>();
+  for (const { candidate, variable } of picks)
+    for (const demand of candidate.ruledOutBy)
+      ruledOut.set(demand, [...(ruledOut.get(demand) ?? []), variable]);
+  for (const [demand, variables] of ruledOut)
+    for (const variable of variables)
+      draft.row(
+        `${demand} rules out ${draft.programme.variables[variable]!.name}`,
+        [{ variable, by: 1 }],
+        '<=',
+        0,
+        demand,
+      );
+  const buys = recorderRows(draft, site, picks, demands);
+  const catalogue = catalogueOf(site);
+  const recorderUnits = new Map<string, Term[]>();
+  for (const { productId, placeId, variable } of buys)
+    recorderUnits.set(placeId, [
+      ...(recorderUnits.get(placeId) ?? []),
+      { variable, by: productOf(catalogue, productId, 'recorder').rackUnits },
+    ]);
+  const units = sharedRows(draft, site, picks, recorderUnits);
+  supplyRows(draft, site, picks);
+  capRows(draft, { picks, units, buys }, demands);
+  return { programme: draft.programme, picks, units, buys };
+}

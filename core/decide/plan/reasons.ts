@@ -1,0 +1,185 @@
+import type { Highs } from 'highs';
+import { optionLabels, type Possible } from '#core/decide/options';
+import type { Row } from '#core/solver';
+import { formatQuantity } from '#core/shared/units';
+import type { OptionKind } from '#core/model/site';
+import type { Candidate } from './candidates';
+import { planSite, type Plan, type PlanGround } from './plan';
+import { schoolOf } from './policies';
+
+/** Why a plan has this option for a camera, and what the next best would come to. */
+export interface Reason {
+  cameraId: string;
+  option: OptionKind;
+  says: string;
+  next: { option: OptionKind; moreWeighed: number; moreCost: number; says: string } | null;
+  /** Every other option with what keeps it out. */
+  others: { option: OptionKind; says: string }[];
+}
+
+const candidateOf = ({ candidates }: PlanGround, cameraId: string): Candidate[] =>
+  candidates.cameras.find((camera) => camera.cameraId === cameraId)?.candidates ?? [];
+
+/** Why a demand rules an option out, as it is told at the option. */
+export function ruledOutWords({ demands }: PlanGround, demand: string): string {
+  if (demand === 'goal')
+    return {
+      mend: '',
+      view: 'gives the view less than it needs',
+      ip: 'is not IP, and some IP option holds here',
+    }[demands.goal];
+  if (demand === 'listed')
+    return `${schoolOf('listed', demands.policies.listed).label.toLowerCase()} in a listed place`;
+  if (demand === 'spare') return `leaves less than ${demands.sparePercent} % of a limit`;
+  return 'the camera is locked on another option';
+}
+
+function othersOf(ground: PlanGround, cameraId: string, taken: OptionKind): Reason['others'] {
+  const run = ground.evaluation.runs.find(({ camera }) => camera.id === cameraId);
+  const candidates = candidateOf(ground, cameraId);
+  return (run?.options ?? [])
+    .filter(({ kind }) => kind !== taken)
+    .map((option) => {
+      const candidate = candidates.find((one) => one.option.kind === option.kind);
+      if (option.state === 'no') return { option: option.kind, says: option.why };
+      if (!candidate)
+        return {
+          option: option.kind,
+          says: option.broken?.limit ?? 'does not hold on the figures that are demanded',
+        };
+      const [demand] = candidate.ruledOutBy;
+      return {
+        option: option.kind,
+        says: demand
+          ? ruledOutWords(ground, demand)
+          : `could be; ${formatQuantity(option.cost, 'money')} by itself`,
+      };
+    });
+}
+
+const forbid = (ground: PlanGround, cameraId: string, option: OptionKind): Row => ({
+  name: 'another option',
+  sense: '<=',
+  bound: 0,
+  demand: null,
+  terms: ground.model.picks
+    .filter(({ camera, candidate }) => camera.cameraId === cameraId && candidate.option.kind === option)
+    .map(({ variable }) => ({ variable, by: 1 })),
+});
+
+const moreOrLess = (value: number): string =>
+  `${formatQuantity(Math.abs(value), 'money')} ${value < 0 ? 'less' : 'more'}`;
+
+/** Why this for this camera: what the whole site would come to with anything else there. */
+export function reasonFor(highs: Highs, ground: PlanGround, plan: Plan, cameraId: string): Reason | null {
+  const option = plan.options[cameraId];
+  const taken = candidateOf(ground, cameraId).find((candidate) => candidate.option.kind === option)?.option;
+  if (!option || !taken) return null;
+  const { programme } = ground.model;
+  const second = planSite(highs, ground, {
+    programme: { ...programme, rows: [...programme.rows, forbid(ground, cameraId, option)] },
+  });
+  const others = othersOf(ground, cameraId, option);
+  const head = `${optionLabels[option].label}: ${formatQuantity(taken.cost, 'money')} by itself${taken.binding ? `, ${taken.binding.label} ${formatQuantity(taken.binding.value, taken.binding.unit)}` : ''}.`;
+  if (second.kind !== 'plan')
+    return {
+      cameraId,
+      option,
+      next: null,
+      others,
+      says: `${head} Nothing else can be had here under what is demanded.`,
+    };
+  const nextOption = second.plan.options[cameraId]!;
+  const elsewhere = Object.keys(plan.options).filter(
+    (id) => id !== cameraId && plan.options[id] !== second.plan.options[id],
+  ).length;
+  const [moreCost, moreWeighed] = [
+    second.plan.totals.cost - plan.totals.cost,
+    second.plan.totals.weighed - plan.totals.weighed,
+  ];
+  const beside =
+    Math.abs(moreWeighed - moreCost) > 1
+      ? ` (${moreOrLess(moreWeighed)} with renewals, dark time and schools)`
+      : '';
+  return {
+    cameraId,
+    option,
+    others,
+    says: head,
+    next: {
+      option: nextOption,
+      moreCost,
+      moreWeighed,
+      says: `Next best is “${optionLabels[nextOption].label}”: the site would come to ${moreOrLess(moreCost)}${beside}${elsewhere > 0 ? `, with ${elsewhere} other camera${elsewhere === 1 ? '' : 's'} changed along` : ''}.`,
+    },
+  };
+}
+
+/** One camera on which two plans differ, and why. */
+export interface Difference {
+  cameraId: string;
+  number: number;
+  name: string;
+  a: OptionKind | null;
+  b: OptionKind | null;
+  costA: number | null;
+  costB: number | null;
+  why: string;
+}
+
+const optionIn = (ground: PlanGround, cameraId: string, kind: OptionKind | undefined): Possible | undefined =>
+  ground.evaluation.runs
+    .find(({ camera }) => camera.id === cameraId)
+    ?.options.find((option): option is Possible => option.kind === kind && option.state !== 'no');
+
+function whyDiffer(
+  groundA: PlanGround,
+  groundB: PlanGround,
+  cameraId: string,
+  a: OptionKind | undefined,
+  b: OptionKind | undefined,
+): string {
+  const barred = (ground: PlanGround, kind: OptionKind | undefined, whose: string): string | undefined => {
+    if (!kind) return undefined;
+    const candidate = candidateOf(ground, cameraId).find(({ option }) => option.kind === kind);
+    if (!candidate) return `“${optionLabels[kind].label}” does not hold under ${whose}`;
+    const [demand] = candidate.ruledOutBy;
+    return demand
+      ? `under ${whose}, “${optionLabels[kind].label}” is out: ${ruledOutWords(ground, demand)}`
+      : undefined;
+  };
+  const found = barred(groundB, a, 'the second') ?? barred(groundA, b, 'the first');
+  if (found) return found;
+  const [one, other] = [optionIn(groundA, cameraId, a), optionIn(groundB, cameraId, b)];
+  if (!one || !other) return 'one of the plans leaves it out';
+  const apart = [
+    ...(other.cost === one.cost ? [] : [`costs ${moreOrLess(other.cost - one.cost)} by itself`]),
+    ...(Math.abs(other.darkHours - one.darkHours) < 0.05
+      ? []
+      : [
+          `is dark ${formatQuantity(Math.abs(other.darkHours - one.darkHours), 'h')} ${other.darkHours < one.darkHours ? 'less' : 'longer'}`,
+        ]),
+    ...(one.shared?.of === other.shared?.of ? [] : ['shares other equipment']),
+  ];
+  return `either would do: the second ${apart.join(', ') || 'weighs differently beside the other cameras'}`;
+}
+
+/** Camera by camera where two plans differ. */
+export function differences(groundA: PlanGround, a: Plan, groundB: PlanGround, b: Plan): Difference[] {
+  return groundA.evaluation.runs.flatMap(({ camera }): Difference[] => {
+    const [one, other] = [a.options[camera.id], b.options[camera.id]];
+    if (one === other) return [];
+    return [
+      {
+        cameraId: camera.id,
+        number: camera.number,
+        name: camera.name,
+        a: one ?? null,
+        b: other ?? null,
+        costA: optionIn(groundA, camera.id, one)?.cost ?? null,
+        costB: optionIn(groundB, camera.id, other)?.cost ?? null,
+        why: whyDiffer(groundA, groundB, camera.id, one, other),
+      },
+    ];
+  });
+}

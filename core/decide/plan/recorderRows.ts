@@ -1,0 +1,295 @@
+import { catalogueOf, productsOf } from '#core/model/catalogue';
+import type { Draft, Term } from '#core/solver';
+import { slotCount, type Demands, type Recorder, type Site } from '#core/model/site';
+import type { Pick } from './planModel';
+
+/** A recorder that could be bought, as an unknown. */
+export interface RecorderBuy {
+  productId: string;
+  placeId: string;
+  variable: number;
+}
+
+/** Cameras that are alike to a recorder: the same signal from the same head end. They are told apart only when slots are given out. */
+interface Kind {
+  key: string;
+  signal: 'coax' | 'ip';
+  family: 'composite' | 'HD' | 'IP';
+  mbps: number;
+  megapixels: number;
+  format: string | null;
+  headEndId: string | null;
+  picks: Pick[];
+}
+
+type Slots = Readonly<Omit<Recorder, 'id' | 'name' | 'disks' | 'hookUp'>>;
+
+/** A recorder that is there, or one that could be. */
+interface Home {
+  key: string;
+  name: string;
+  placeId: string;
+  slots: Slots;
+  bought: number | null;
+}
+
+const blockOfSeparate = 4;
+
+function kindsOf(picks: readonly Pick[]): Kind[] {
+  const kinds = new Map<string, Kind>();
+  for (const pick of picks) {
+    const { signal } = pick.candidate.option;
+    if (signal.kind === 'none') continue;
+    const headEndId = signal.kind === 'coax' ? pick.camera.evaluation.run.headEndId : null;
+    const key =
+      signal.kind === 'ip' ? `ip ${signal.mbps} ${signal.megapixels}` : `coax ${headEndId} ${signal.format}`;
+    const kind = kinds.get(key) ?? {
+      key,
+      headEndId,
+      signal: signal.kind,
+      picks: [],
+      format: signal.kind === 'coax' ? signal.format : null,
+      family: signal.kind === 'ip' ? 'IP' : signal.format === 'cvbs' ? 'composite' : 'HD',
+      mbps: signal.kind === 'ip' ? signal.mbps : 0,
+      megapixels: signal.kind === 'ip' ? signal.megapixels : 0,
+    };
+    kind.picks.push(pick);
+    kinds.set(key, kind);
+  }
+  return [...kinds.values()];
+}
+
+/** Most copies of one recorder at one place that a search looks at. */
+const mostCopies = 8;
+
+/** Recorders of the catalogue at every head end: hybrids once, network recorders as often as its cameras could ask for. */
+function onOffer(draft: Draft, site: Site, picks: readonly Pick[]): { homes: Home[]; buys: RecorderBuy[] } {
+  const catalogue = catalogueOf(site);
+  const cameras = new Map<string, Set<string>>();
+  for (const { camera } of picks) {
+    const { headEndId } = camera.evaluation.run;
+    cameras.set(headEndId, (cameras.get(headEndId) ?? new Set()).add(camera.cameraId));
+  }
+  const homes: Home[] = [];
+  const buys: RecorderBuy[] = [];
+  for (const [placeId, at] of cameras) {
+    if (!site.place[placeId]?.mains) continue;
+    for (const product of productsOf(catalogue, 'recorder')) {
+      if (product.each === null) continue;
+      const copies =
+        product.rules.kind === 'network-only'
+          ? Math.min(mostCopies, Math.ceil(at.size / product.rules.ipSlots))
+          : 1;
+      let before: number | undefined;
+      for (let copy = 1; copy <= copies; copy += 1) {
+        const variable = draft.variable(`buy ${product.id} ${copy} at ${placeId}`, 1, product.each);
+        // The copies are alike: the second is bought only after the first.
+        if (before !== undefined)
+          draft.row(
+            `order of ${product.id} ${copy} at ${placeId}`,
+            [
+              { variable, by: 1 },
+              { variable: before, by: -1 },
+            ],
+            '<=',
+            0,
+          );
+        before = variable;
+        homes.push({
+          key: `${product.id}-${copy}-${placeId}`,
+          name: product.name,
+          placeId,
+          slots: { ...product, placeId },
+          bought: variable,
+        });
+        buys.push({ productId: product.id, placeId, variable });
+      }
+    }
+  }
+  return { homes, buys };
+}
+
+/** Holds a sum against so many of a home's slots, all of them only where it is there or bought. */
+function within(draft: Draft, home: Home, what: string, terms: readonly Term[], most: number): void {
+  const name = `${what} of ${home.key}`;
+  if (home.bought === null) draft.row(name, terms, '<=', most, `recorder ${home.key}`);
+  else draft.row(name, [...terms, { variable: home.bought, by: -most }], '<=', 0);
+}
+
+/** What a recorder's rule family lets its slots be shared out as. Re-patching makes any order of inputs possible, so counts are what binds. */
+function familyRows(draft: Draft, home: Home, coax: readonly Term[], ip: readonly Term[]): void {
+  const {
+    slots: { inputs, rules },
+  } = home;
+  switch (rules.kind) {
+    case 'from-the-tail':
+    case 'switch-per-input':
+      within(draft, home, 'inputs', coax, inputs);
+      within(draft, home, 'slots', [...coax, ...ip], inputs + rules.extraIpSlots);
+      return;
+    case 'fixed-hybrid':
+      within(draft, home, 'inputs', coax, inputs);
+      within(draft, home, 'IP slots', ip, rules.ipSlots);
+      return;
+    case 'network-only':
+      within(draft, home, 'inputs', coax, 0);
+      within(draft, home, 'IP slots', ip, rules.ipSlots);
+      return;
+    case 'preset-split': {
+      const chosen = rules.presets.map((_, index) =>
+        draft.variable(`preset ${index + 1} of ${home.key}`, 1, 0),
+      );
+      draft.row(
+        `one preset of ${home.key}`,
+        chosen.map((variable) => ({ variable, by: 1 })),
+        '<=',
+        1,
+      );
+      if (home.bought !== null)
+        for (const variable of chosen)
+          draft.row(
+            `preset of ${home.key} if bought`,
+            [
+              { variable, by: 1 },
+              { variable: home.bought, by: -1 },
+            ],
+            '<=',
+            0,
+          );
+      const demand = home.bought === null ? `recorder ${home.key}` : null;
+      draft.row(
+        `inputs of ${home.key}`,
+        [...coax, ...chosen.map((variable, index) => ({ variable, by: -rules.presets[index]!.inputs }))],
+        '<=',
+        0,
+        demand,
+      );
+      draft.row(
+        `IP slots of ${home.key}`,
+        [...ip, ...chosen.map((variable, index) => ({ variable, by: -rules.presets[index]!.ipSlots }))],
+        '<=',
+        0,
+        demand,
+      );
+    }
+  }
+}
+
+/** Whole blocks of inputs for each signal family, where the recorder or the policy keeps families apart. */
+function blockRows(
+  draft: Draft,
+  home: Home,
+  byFamily: ReadonlyMap<Kind['family'], Term[]>,
+  size: number,
+  demand: string | null,
+): void {
+  const { inputs, rules } = home.slots;
+  if (inputs === 0) return;
+  const extra = 'extraIpSlots' in rules ? rules.extraIpSlots : 'ipSlots' in rules ? rules.ipSlots : 0;
+  const blocks = Math.ceil(inputs / size);
+  const used = [...byFamily].flatMap(([family, terms]): Term[] => {
+    if (terms.length === 0 || rules.kind === 'preset-split') return [];
+    const variable = draft.variable(`blocks of ${family} on ${home.key}`, blocks, 0);
+    draft.row(
+      `${family} in blocks on ${home.key}`,
+      [...terms, { variable, by: -size }],
+      '<=',
+      family === 'IP' ? extra : 0,
+      demand,
+    );
+    return [{ variable, by: 1 }];
+  });
+  if (used.length > 0) draft.row(`blocks of ${home.key}`, used, '<=', blocks, demand);
+}
+
+/** Slots for every pick that needs one, under each recorder's rules and limits, and recorders to be bought. */
+export function recorderRows(
+  draft: Draft,
+  site: Site,
+  picks: readonly Pick[],
+  { spareSlots, policies }: Demands,
+): RecorderBuy[] {
+  const offered = onOffer(draft, site, picks);
+  const homes: Home[] = [
+    ...Object.values(site.recorder).map((recorder): Home => ({
+      key: recorder.id,
+      name: recorder.name,
+      placeId: recorder.placeId,
+      slots: recorder,
+      bought: null,
+    })),
+    ...offered.homes,
+  ];
+  const on = new Map(homes.map((home) => [home, [] as { kind: Kind; variable: number }[]]));
+  for (const kind of kindsOf(picks)) {
+    const may = homes.filter(({ placeId, slots }) =>
+      kind.signal === 'ip'
+        ? kind.megapixels <= slots.limits.slotMegapixels && slots.limits.ipCameras > 0
+        : placeId === kind.headEndId && slots.inputs > 0 && slots.accepts.includes(kind.format!),
+    );
+    const placed = may.map((home) => {
+      const variable = draft.variable(`${kind.key} on ${home.key}`, kind.picks.length, 0);
+      on.get(home)!.push({ kind, variable });
+      return { variable, by: 1 };
+    });
+    draft.row(
+      `slots for ${kind.key}`,
+      [...placed, ...kind.picks.map(({ variable }) => ({ variable, by: -1 }))],
+      '=',
+      0,
+    );
+  }
+  for (const [home, placed] of on) {
+    const terms = (of: (kind: Kind) => boolean, weight: (kind: Kind) => number = () => 1): Term[] =>
+      placed.filter(({ kind }) => of(kind)).map(({ kind, variable }) => ({ variable, by: weight(kind) }));
+    const [coax, ip] = [terms(({ signal }) => signal === 'coax'), terms(({ signal }) => signal === 'ip')];
+    familyRows(draft, home, coax, ip);
+    if (ip.length > 0) {
+      within(draft, home, 'IP cameras', ip, home.slots.limits.ipCameras);
+      within(
+        draft,
+        home,
+        'incoming rate',
+        terms(
+          ({ signal }) => signal === 'ip',
+          ({ mbps }) => mbps,
+        ),
+        home.slots.limits.incomingMbps,
+      );
+    }
+    const size = home.slots.blockSize ?? (policies.blocks === 'separate' ? blockOfSeparate : undefined);
+    const byFamily = new Map(
+      (['composite', 'HD', 'IP'] as const).map((family) => [family, terms((kind) => kind.family === family)]),
+    );
+    if (size !== undefined)
+      blockRows(
+        draft,
+        home,
+        byFamily,
+        size,
+        home.slots.blockSize ? (home.bought === null ? `recorder ${home.key}` : null) : 'blocks',
+      );
+  }
+  if (spareSlots > 0) {
+    const there = homes
+      .filter(({ bought }) => bought === null)
+      .reduce((sum, { slots }) => sum + slotCount(slots as Recorder), 0);
+    const slotted = picks
+      .filter(({ candidate }) => candidate.option.signal.kind !== 'none')
+      .map(({ variable }): Term => ({ variable, by: 1 }));
+    draft.row(
+      'spare slots',
+      [
+        ...slotted,
+        ...offered.homes.map(({ bought, slots }) => ({
+          variable: bought!,
+          by: -slotCount(slots as Recorder),
+        })),
+      ],
+      '<=',
+      there - spareSlots,
+      'spare-slots',
+    );
+  }
+  return offered.buys;
+}

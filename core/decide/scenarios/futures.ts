@@ -1,0 +1,194 @@
+import type { RunEvaluation, SiteEvaluation } from '#core/evaluate';
+import { lineKind } from '#core/test/findings';
+import { asKnown, steelChance, type Future } from './future';
+import type { Margin, Possible } from '#core/decide/options';
+import type { OptionKind, TestId } from '#core/model/site';
+import type { Standing } from '#core/shared/derivation';
+
+/** How one camera fared in the futures that were drawn. */
+export interface CameraRisk {
+  cameraId: string;
+  number: number;
+  name: string;
+  option: OptionKind;
+  /** Share of futures in which what was chosen did not hold, and by which margin most often. */
+  fails: number;
+  by: string | null;
+  /** The test that would tell beforehand, where one that was not done could; what it is worth, in hours of work saved on average. */
+  test: TestId | null;
+  savesHours: number;
+}
+
+export interface Risk {
+  drawn: number;
+  seed: number;
+  /** Share of futures in which some camera failed, and how many fail on average. */
+  anyFails: number;
+  failsOnAverage: number;
+  cameras: CameraRisk[];
+}
+
+/** Whole numbers made into even shares of one, the same for the same seed. Source: mulberry32, public domain. */
+function dice(seed: number): () => number {
+  let state = seed >>> 0;
+  return () => {
+    state = (state + 0x6d2b79f5) >>> 0;
+    let mixed = Math.imul(state ^ (state >>> 15), state | 1);
+    mixed ^= mixed + Math.imul(mixed ^ (mixed >>> 7), mixed | 61);
+    return ((mixed ^ (mixed >>> 14)) >>> 0) / 4294967296;
+  };
+}
+
+/** Normal deviates, two from each pair of even ones. Source: Box and Muller. */
+function normal(even: () => number): () => number {
+  let kept: number | undefined;
+  return () => {
+    if (kept !== undefined) {
+      const value = kept;
+      kept = undefined;
+      return value;
+    }
+    const radius = Math.sqrt(-2 * Math.log(1 - even()));
+    const angle = 2 * Math.PI * even();
+    kept = radius * Math.sin(angle);
+    return radius * Math.cos(angle);
+  };
+}
+
+/** Part of the spread in published loss that all runs of a site share: the same reels, the same tables. Judgement. */
+const commonShare = 0.6;
+const ownShare = Math.sqrt(1 - commonShare ** 2);
+
+interface Chosen {
+  cameraId: string;
+  number: number;
+  name: string;
+  option: Possible;
+  isCoax: boolean;
+  coaxRead: boolean;
+  traced: boolean;
+  fails: number;
+  by: Map<Margin, number>;
+}
+
+/** The test that reads what a margin rests on. */
+function testFor({ unit, unread }: Margin, { isCoax, coaxRead, traced }: Chosen): TestId | null {
+  if (!unread) return null;
+  switch (unit) {
+    case 'W':
+      return isCoax && !coaxRead ? 'coax-loop-ohms' : null;
+    case 'V':
+      return 'night-volts';
+    case 'Mb/s':
+      return traced ? 'link' : 'reflectometer';
+    case 'dB':
+    case 'm':
+      return traced ? null : 'reflectometer';
+    default:
+      return null;
+  }
+}
+
+/** Hours that are lost when a choice fails after it was built: what was done is done again another way. Judgement: as long again and a journey. */
+const lostHours = ({ hours }: Possible): number => hours + 2;
+
+/**
+ * Draws futures of a plan: figures that are not known exactly fall as their spread allows, and each chosen option is held
+ * against its limits again. The same seed draws the same futures. It gives up the thread between portions, with what it
+ * has by then, so that it can be watched and stopped.
+ */
+export function* drawFutures(
+  { runs }: Pick<SiteEvaluation, 'runs'>,
+  options: Readonly<Record<string, OptionKind>>,
+  { count, seed, portion = 500 }: { count: number; seed: number; portion?: number },
+): Generator<Risk> {
+  const chosen = runs.flatMap(({ camera, run, findings, options: of }): Chosen[] => {
+    const option = of.find((one): one is Possible => one.kind === options[camera.id] && one.state !== 'no');
+    if (!option) return [];
+    const traced = findings.verdicts.some(({ id, state }) => id === 'reflectometer' && state !== 'untested');
+    return [
+      {
+        cameraId: camera.id,
+        number: camera.number,
+        name: camera.name,
+        option,
+        isCoax: lineKind(run) === 'coax',
+        coaxRead: findings.coaxLoop.from === 'measured',
+        traced,
+        fails: 0,
+        by: new Map(),
+      },
+    ];
+  });
+  const even = dice(seed);
+  const gauss = normal(even);
+  const future: Future = { ...asKnown };
+  let [drawn, any, all] = [0, 0, 0];
+  while (drawn < count) {
+    const until = Math.min(count, drawn + portion);
+    for (; drawn < until; drawn += 1) {
+      const common = gauss();
+      const commonLoad = gauss();
+      let failed = 0;
+      for (const one of chosen) {
+        future.coaxOhms = gauss();
+        future.powerOhms = gauss();
+        future.loss = commonShare * common + ownShare * gauss();
+        future.joints = gauss();
+        future.load = commonShare * commonLoad + ownShare * gauss();
+        future.length = gauss();
+        future.steel = even() < steelChance;
+        const broken = one.option.margins.find((margin) => margin.under(future) > 1);
+        if (!broken) continue;
+        failed += 1;
+        one.fails += 1;
+        one.by.set(broken, (one.by.get(broken) ?? 0) + 1);
+      }
+      if (failed > 0) any += 1;
+      all += failed;
+    }
+    yield {
+      drawn,
+      seed,
+      anyFails: any / drawn,
+      failsOnAverage: all / drawn,
+      cameras: chosen
+        .map((one): CameraRisk => {
+          const worst = [...one.by].sort((a, b) => b[1] - a[1])[0]?.[0];
+          const test = worst ? testFor(worst, one) : null;
+          return {
+            cameraId: one.cameraId,
+            number: one.number,
+            name: one.name,
+            option: one.option.kind,
+            fails: one.fails / drawn,
+            by: worst?.label ?? null,
+            test,
+            savesHours: test && worst ? ((one.by.get(worst) ?? 0) / drawn) * lostHours(one.option) : 0,
+          };
+        })
+        .sort((a, b) => b.fails - a.fails || a.number - b.number),
+    };
+  }
+}
+
+/** Past one in ten a choice is a gamble, from a fiftieth on it is worth a look. Judgement. */
+export const gambleShare = 0.1;
+export const riskStanding = (fails: number): Standing =>
+  fails > gambleShare ? 'fails' : fails > gambleShare / 5 ? 'close' : 'holds';
+
+/** How many futures tell a single option's chance, and the seed they are drawn from. */
+const singleDraws = { count: 2000, seed: 1, portion: 2000 };
+
+/** The chance that one option of a run does not hold once it is built: the share of futures in which it fails. */
+export function chanceOfFailing(run: RunEvaluation, option: OptionKind): number {
+  return [...drawFutures({ runs: [run] }, { [run.camera.id]: option }, singleDraws)].at(-1)!.anyFails;
+}
+
+/** The run whose test is worth most before anybody signs; nothing where no test that is left would tell anything. */
+export function mostWorthTesting({ cameras }: Risk): CameraRisk | null {
+  return cameras.reduce<CameraRisk | null>(
+    (a, b) => (b.test && b.savesHours > (a?.savesHours ?? 0) ? b : a),
+    null,
+  );
+}

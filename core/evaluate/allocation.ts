@@ -1,0 +1,70 @@
+import type { Possible } from '#core/decide/options';
+import { recorderState, type Occupant, type RecorderState, type SlotNeed } from '#core/allocate/recorder';
+import type { Placement, Site } from '#core/model/site';
+import type { RunEvaluation } from './evaluateRun';
+
+export interface Allocation {
+  recorders: RecorderState[];
+  occupied: Record<string, Occupant[]>;
+  /** Decided cameras that have no slot yet, in the order of their numbers. */
+  waiting: SlotNeed[];
+  needs: Record<string, SlotNeed>;
+  /** Slots that are still kept for cameras that have been retired since. */
+  leftOver: Placement[];
+}
+
+export const chosenOption = (evaluation: Pick<RunEvaluation, 'options' | 'chosen'>): Possible | undefined =>
+  evaluation.chosen === null
+    ? undefined
+    : evaluation.options.find(
+        (option): option is Possible => option.kind === evaluation.chosen && option.state !== 'no',
+      );
+
+/** What a camera asks of its slot: what was chosen for it, or until then the picture it sends today; nothing once it is retired. */
+function needOf(evaluation: RunEvaluation): SlotNeed | undefined {
+  const { camera, run } = evaluation;
+  const option = chosenOption(evaluation);
+  const signal = option?.signal ?? { kind: 'coax' as const, format: camera.format };
+  if (signal.kind === 'none') return undefined;
+  const portWatts = option?.shared?.of === 'poe-switch' ? option.shared.sourceWatts : 0;
+  return {
+    cameraId: camera.id,
+    number: camera.number,
+    name: camera.name,
+    patchedTo: run.patchedTo,
+    placeId: run.headEndId,
+    portWatts,
+    signal,
+  };
+}
+
+/** Who is on which slot: placed cameras, and undecided ones on the input they have today. */
+export function allocationOf(site: Site, runs: readonly RunEvaluation[]): Allocation {
+  const needs = Object.fromEntries(
+    runs.flatMap((evaluation) => {
+      const need = needOf(evaluation);
+      return need ? [[evaluation.camera.id, need]] : [];
+    }),
+  );
+  const occupied: Record<string, Occupant[]> = Object.fromEntries(
+    Object.keys(site.recorder).map((id) => [id, []]),
+  );
+  const waiting: SlotNeed[] = [];
+  const leftOver: Placement[] = [];
+  for (const { camera, run, chosen } of runs) {
+    const need = needs[camera.id];
+    const placement = site.placement[camera.id];
+    if (!need) {
+      if (placement) leftOver.push(placement);
+      continue;
+    }
+    if (placement) occupied[placement.recorderId]?.push({ need, slot: placement.slot, placed: true });
+    else if (chosen) waiting.push(need);
+    else if (run.patchedTo)
+      occupied[run.patchedTo.recorderId]?.push({ need, slot: run.patchedTo.input, placed: false });
+  }
+  const recorders = Object.values(site.recorder).map((recorder) =>
+    recorderState(recorder, occupied[recorder.id] ?? []),
+  );
+  return { recorders, occupied, needs, leftOver, waiting: waiting.sort((a, b) => a.number - b.number) };
+}

@@ -1,0 +1,48 @@
+import { catalogueOf, type Catalogue } from '#core/model/catalogue';
+import type { RunReadings } from '#core/test/readings';
+import { railAt, type Rail } from '#core/test/volts';
+import { viewNeed } from '#core/decide/options';
+import { demandsOf, type Policies, type RadioPath, type Site } from '#core/model/site';
+
+/** What of a site the options of every run look at, worked out once, and the costly of it only when it is asked for. */
+export interface Around {
+  catalogue: Catalogue;
+  policies: Policies;
+  /** Picture formats that some recorder takes, by the head end it stands at. */
+  acceptedAt: ReadonlyMap<string, ReadonlySet<string>>;
+  radioPathFrom: ReadonlyMap<string, RadioPath>;
+  mbpsAt: (placeId: string) => number;
+  railOf: (supplyId: string) => Rail | undefined;
+}
+
+export function aroundOf(site: Site, readings: ReadonlyMap<string, RunReadings>): Around {
+  const catalogue = catalogueOf(site);
+  const acceptedAt = new Map<string, Set<string>>();
+  for (const { placeId, accepts } of Object.values(site.recorder)) {
+    const accepted = acceptedAt.get(placeId) ?? new Set();
+    for (const format of accepts) accepted.add(format);
+    acceptedAt.set(placeId, accepted);
+  }
+  const rails = new Map<string, Rail | undefined>();
+  let mbps: Map<string, number> | undefined;
+  return {
+    catalogue,
+    policies: demandsOf(site).policies,
+    acceptedAt,
+    radioPathFrom: new Map(Object.values(site.radioPath).map((path) => [path.fromPlaceId, path])),
+    mbpsAt: (placeId) => {
+      if (!mbps) {
+        mbps = new Map();
+        for (const camera of Object.values(site.camera))
+          mbps.set(camera.placeId, (mbps.get(camera.placeId) ?? 0) + viewNeed(site, camera).ip.mbps);
+      }
+      return mbps.get(placeId) ?? 0;
+    },
+    railOf: (supplyId) => {
+      const supply = site.supply[supplyId];
+      if (supply && !rails.has(supplyId))
+        rails.set(supplyId, railAt(site, supply, supply.setVolts, readings));
+      return rails.get(supplyId);
+    },
+  };
+}

@@ -1,0 +1,22 @@
+import { diagnose, type Diagnosis } from '#core/test/diagnosis';
+import { readingsByRun } from '#core/test/readings';
+import { usesOf, type Uses } from '#core/test/uses';
+import type { Before } from './evaluateSite';
+
+/** What can be said of one run when somebody looks closely: its likeliest trouble, what to test next, and what it is fit for. */
+export interface Insight {
+  diagnosis: Diagnosis;
+  uses: Uses;
+}
+
+/** A close look at one run of an evaluated site; `null` where there is no such run. */
+export function insightOf({ site, evaluation }: Before, runId: string): Insight | null {
+  const found = evaluation.runs.find(({ run }) => run.id === runId);
+  if (!found) return null;
+  const { run, camera, findings } = found;
+  const readings = readingsByRun(site).get(runId) ?? {};
+  return {
+    diagnosis: diagnose({ run, camera, readings, verdicts: findings.verdicts }, site.place[camera.placeId]!),
+    uses: usesOf(site, run, camera, findings, readings),
+  };
+}

@@ -1,0 +1,109 @@
+import loadHighs from 'highs';
+import { describe, expect, it } from 'vitest';
+import { recordingOf } from '#core/allocate/recorder';
+import { applyChanges, usualSlotting, type Change, type Site } from '#core/model/site';
+import { saltmarrowSite } from '../model/site/testSite';
+import { evaluateSite, migrationOfSite, slotSite } from '.';
+
+const highs = await loadHighs();
+const demo = saltmarrowSite();
+const made = (site: Site, changes: Change[]): Site => {
+  const applied = applyChanges(site, changes);
+  if (applied.kind === 'refused') throw new Error(applied.problems[0]!.allowed);
+  return applied.value.site;
+};
+const chosen = (site: Site, option: 'ip-coax-unit' | 'retire', ids: string[]): Site => ({
+  ...site,
+  choice: {
+    ...site.choice,
+    ...Object.fromEntries(
+      ids.map((id) => [id, { id, option, at: '2026-04-01T09:00:00Z', by: 'R. Tolland' }]),
+    ),
+  },
+});
+
+describe('the slots of a site', () => {
+  it('are filled for those who wait, and nobody else is moved', () => {
+    const { allocation } = evaluateSite(demo);
+    const { changes, without, proven } = slotSite(highs, demo, allocation, 'rest');
+    expect([changes.map(({ id }) => id).sort(), without, proven]).toEqual([
+      allocation.waiting.map(({ cameraId }) => cameraId).sort(),
+      [],
+      true,
+    ]);
+    expect(evaluateSite(made(demo, changes)).allocation.waiting).toEqual([]);
+  });
+  it('once filled, filling again changes nothing, and so does allocating all anew', () => {
+    const full = made(demo, slotSite(highs, demo, evaluateSite(demo).allocation, 'all').changes);
+    for (const scope of ['rest', 'all'] as const)
+      expect(slotSite(highs, full, evaluateSite(full).allocation, scope).changes).toEqual([]);
+  });
+  it('every move has its reason', () => {
+    const many = chosen(demo, 'ip-coax-unit', [
+      'c04',
+      'c05',
+      'c08',
+      'c09',
+      'c10',
+      'c15',
+      'c16',
+      'c17',
+      'c18',
+      'c19',
+    ]);
+    const { moves, changes } = slotSite(highs, many, evaluateSite(many).allocation, 'all');
+    expect(moves.length).toBeGreaterThan(0);
+    expect(moves.every(({ why }) => why.length > 10)).toBe(true);
+    expect(evaluateSite(made(many, changes)).allocation.recorders.flatMap(({ broken }) => broken)).toEqual(
+      [],
+    );
+  });
+  it('are kept for a camera that was retired only until somebody says so, and that is counted as broken', () => {
+    const { cameraId } = { cameraId: 'c01' };
+    const gone = evaluateSite(
+      chosen(
+        { ...demo, camera: { ...demo.camera, c01: { ...demo.camera['c01']!, mayGo: true } } },
+        'retire',
+        [cameraId],
+      ),
+    );
+    expect(gone.allocation.leftOver).toMatchObject([{ id: 'c01', slot: 17 }]);
+    expect(gone.left.broken).toBe(evaluateSite(demo).left.broken + 1);
+  });
+  it('are reached night by night, each morning legal', () => {
+    const full = made(demo, slotSite(highs, demo, evaluateSite(demo).allocation, 'all').changes);
+    const { nights, waiting } = migrationOfSite(full, evaluateSite(full).allocation);
+    expect(nights.length).toBeGreaterThan(0);
+    expect([nights.flatMap(({ broken }) => broken), waiting]).toEqual([[], []]);
+    const one = migrationOfSite(
+      { ...full, slotting: { slotting: { ...usualSlotting, perNight: 1 } } },
+      evaluateSite(full).allocation,
+    );
+    expect(one.nights.length).toBeGreaterThan(nights.length);
+  });
+});
+
+describe('what a recorder keeps', () => {
+  it('counts coax as the recorder compresses it and IP as it comes, and names what to do where it is short', () => {
+    const { allocation } = evaluateSite(demo);
+    const { storage, ways, streaming } = recordingOf(
+      demo,
+      demo.recorder['hall-recorder']!,
+      allocation.occupied['hall-recorder']!,
+    );
+    expect(streaming).toHaveLength(allocation.occupied['hall-recorder']!.length);
+    expect(storage.wantTb).toBeGreaterThan(0);
+    expect(ways.length > 0).toBe(storage.shortTb > 0);
+    const long = { ...demo, slotting: { slotting: { ...usualSlotting, streams: { keepDays: 365 } } } };
+    const far = recordingOf(
+      long,
+      demo.recorder['hall-recorder']!,
+      evaluateSite(long).allocation.occupied['hall-recorder']!,
+    );
+    expect(far.storage.wantTb / storage.wantTb).toBeCloseTo(365 / 30);
+    expect(far.ways.find(({ kind }) => kind === 'disks')).toMatchObject({
+      terabytes: 4,
+      cost: expect.any(Number),
+    });
+  });
+});

@@ -1,0 +1,98 @@
+import type { Highs } from 'highs';
+import {
+  allocate,
+  migrationOf,
+  movesOf,
+  type Migration,
+  type Move,
+  type Mover,
+  type SlotWishes,
+  type Wanting,
+} from '#core/allocate/recorder';
+import { demandsOf, removing, slottingOf, type Change, type Placement, type Site } from '#core/model/site';
+import type { Allocation } from './allocation';
+
+/** The rest: cameras that wait for a slot. All: every camera anew, those that are placed too. */
+export type SlottingScope = 'rest' | 'all';
+
+/** An allocation that could be made, as the changes that make it. */
+export interface SlotProposal {
+  changes: Change[];
+  moves: Move[];
+  /** Numbers of cameras that no slot takes. */ without: number[];
+  proven: boolean;
+}
+
+function wishesOf(site: Pick<Site, 'demands' | 'slotting'>): SlotWishes {
+  const { numbers, share } = slottingOf(site);
+  const { policies, spareSlots } = demandsOf(site);
+  return { numbers, share, blocks: policies.blocks, spareSlots };
+}
+
+/** Cameras as they ask for slots. Those that nothing is decided for stay on their input, unless all are allocated anew. */
+function wantingOf(site: Site, { needs, waiting }: Allocation, scope: SlottingScope): Wanting[] {
+  const waits = new Set(waiting.map(({ cameraId }) => cameraId));
+  return Object.values(needs).flatMap((need): Wanting[] => {
+    const placement = site.placement[need.cameraId];
+    const placed = placement && { recorderId: placement.recorderId, slot: placement.slot };
+    const mayMove = scope === 'all' || waits.has(need.cameraId);
+    return mayMove || placed || need.patchedTo ? [{ need, placed, mayMove }] : [];
+  });
+}
+
+/** The best allocation of a site, and what it changes. */
+export function slotSite(
+  highs: Highs,
+  site: Site,
+  allocation: Allocation,
+  scope: SlottingScope,
+  secondsMost?: number,
+): SlotProposal {
+  const recorders = Object.values(site.recorder);
+  const wanting = wantingOf(site, allocation, scope);
+  const { placements, occupied, without, proven } = allocate(
+    highs,
+    recorders,
+    wanting,
+    wishesOf(site),
+    secondsMost,
+  );
+  const may = new Set(wanting.filter(({ mayMove }) => mayMove).map(({ need }) => need.cameraId));
+  const isWhereItIs = ({ id, recorderId, slot }: Placement): boolean => {
+    const { [id]: placed } = site.placement;
+    if (placed) return placed.recorderId === recorderId && placed.slot === slot;
+    const { patchedTo } = allocation.needs[id]!;
+    // A camera that nothing is decided for stays on its input without being placed there.
+    return !site.choice[id] && patchedTo?.recorderId === recorderId && patchedTo.input === slot;
+  };
+  const placing: Change[] = placements
+    .filter((one) => may.has(one.id) && !isWhereItIs(one))
+    .map((set) => ({ kind: 'placement', id: set.id, set }));
+  const lost = without.filter(({ need, mayMove }) => mayMove && site.placement[need.cameraId]);
+  return {
+    proven,
+    changes: [...lost.map(({ need }) => removing('placement', need.cameraId)), ...placing],
+    moves: movesOf(
+      recorders,
+      wanting.filter(({ mayMove }) => mayMove),
+      occupied,
+    ),
+    without: without.filter(({ mayMove }) => mayMove).map(({ need }) => need.number),
+  };
+}
+
+/** The order in which the cameras of a site can move to the slots that they have by the plan. */
+export function migrationOfSite(site: Site, { needs }: Allocation): Migration {
+  const movers = Object.values(needs).flatMap((need): Mover[] => {
+    const { patchedTo, cameraId } = need;
+    const at = patchedTo && { recorderId: patchedTo.recorderId, slot: patchedTo.input };
+    const { [cameraId]: placed } = site.placement;
+    const to = placed
+      ? { recorderId: placed.recorderId, slot: placed.slot }
+      : !site.choice[cameraId]
+        ? at
+        : undefined;
+    return to ? [{ need, today: at ? { at, format: site.camera[cameraId]!.format } : null, to }] : [];
+  });
+  return migrationOf(Object.values(site.recorder), movers, slottingOf(site));
+}

@@ -1,0 +1,75 @@
+import { z } from 'zod';
+import {
+  productSchema,
+  type Camera,
+  type Product,
+  type ProductKind,
+  type ProductOf,
+  type Site,
+  type TargetClassId,
+} from '#core/model/site';
+import generic from './generic.json';
+
+/** Everything that can be bought or done, by id: the generic rows, with the site's own in their place or beside them. */
+export interface Catalogue {
+  products: ReadonlyMap<string, Product>;
+  labourPerHour: number | null;
+}
+
+/** The rows that ship with the program. All figures typical, all prices invented. */
+export const genericProducts: readonly Product[] = z.array(productSchema).parse(generic);
+const genericById = new Map(genericProducts.map((product) => [product.id, product]));
+
+/** The id of the hourly rate. */
+export const labourId = 'labour';
+
+const made = new WeakMap<Site['product'], Catalogue>();
+
+/** The catalogue of a site. The same site's rows give the same object. */
+export function catalogueOf(site: Pick<Site, 'product'>): Catalogue {
+  const known = made.get(site.product);
+  if (known) return known;
+  const products = new Map([...genericById, ...Object.entries(site.product)]);
+  const rate = products.get(labourId);
+  const catalogue = { products, labourPerHour: rate?.kind === 'rate' ? rate.each : null };
+  made.set(site.product, catalogue);
+  return catalogue;
+}
+
+/** The row of this id, of the kind that is wanted there. Throws where there is none: ids in code are those of the generic rows. */
+export function productOf<K extends ProductKind>(catalogue: Catalogue, id: string, kind: K): ProductOf<K> {
+  const product = catalogue.products.get(id);
+  if (product?.kind === kind) return product as ProductOf<K>;
+  // A site's row of another kind under a generic id does not take its place.
+  const usual = genericById.get(id);
+  if (usual?.kind === kind) return usual as ProductOf<K>;
+  throw new Error(`no ${kind} ${id} in the catalogue`);
+}
+
+/** All rows of a kind, in the order of the catalogue. */
+export function productsOf<K extends ProductKind>({ products }: Catalogue, kind: K): ProductOf<K>[] {
+  return [...products.values()].filter((product): product is ProductOf<K> => product.kind === kind);
+}
+
+/** The camera that a view gets: the model that was picked for it, else the generic one of its class. */
+export function cameraFor(
+  catalogue: Catalogue,
+  { modelId, target }: Pick<Camera, 'modelId' | 'target'>,
+  signal: 'ip' | 'hd',
+): ProductOf<'camera'> {
+  const model = modelId === undefined ? undefined : catalogue.products.get(modelId);
+  return model?.kind === 'camera' && model.signal === signal
+    ? model
+    : productOf(catalogue, cameraId(signal, target), 'camera');
+}
+
+export const cameraId = (signal: 'ip' | 'hd', target: TargetClassId): string => `${signal}-${target}`;
+
+/** Price of one, or of a metre; nothing where the row has none. Tasks cost their hours. */
+export function eachOf(product: Product): number | null {
+  return product.kind === 'task' ? 0 : product.each;
+}
+
+/** A site's own row where it differs from the generic one. */
+export const isOwn = (site: Pick<Site, 'product'>, id: string): boolean => id in site.product;
+export const isGeneric = (id: string): boolean => genericById.has(id);

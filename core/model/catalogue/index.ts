@@ -1,0 +1,14 @@
+export {
+  cameraFor,
+  catalogueOf,
+  eachOf,
+  genericProducts,
+  isGeneric,
+  isOwn,
+  labourId,
+  productOf,
+  productsOf,
+  type Catalogue,
+} from './catalogue';
+export { priceGaps, type PriceGap } from './priceGaps';
+export { distancesText, parseDistances, priceListColumns, priceListOf, readPriceList } from './priceList';

@@ -1,0 +1,1 @@
+export { choices } from './words';

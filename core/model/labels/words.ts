@@ -1,0 +1,153 @@
+import { pictureFormats } from '#core/physics/signal';
+import { sensorIds, sensors, type SensorId } from '#core/physics/optics';
+import {
+  assumable,
+  bodies,
+  environments,
+  gearKinds,
+  joints,
+  lengthSources,
+  restrictions,
+  targetClasses,
+  symptoms,
+  symptomWords,
+  type Assumable,
+  type Camera,
+  type ContinuityReading,
+  type Environment,
+  type GearKind,
+  type Place,
+  type Run,
+  type Segment,
+  type SlotRules,
+  type SwapReading,
+  type Symptom,
+} from '#core/model/site';
+
+export interface Choice<T> {
+  value: T;
+  says: string;
+}
+
+const from = <T extends string>(values: readonly T[], words: Record<T, string>): Choice<T>[] =>
+  values.map((value) => ({ value, says: words[value] }));
+const fromTable = (rows: readonly { id: string; label: string }[]): Choice<string>[] =>
+  rows.map(({ id, label }) => ({ value: id, says: label }));
+
+/** The words for every fixed list that a person picks from. */
+export const choices = {
+  role: from<Place['role']>(['area', 'head-end', 'closet', 'junction-box'], {
+    area: 'Area',
+    'head-end': 'Head end',
+    closet: 'Closet',
+    'junction-box': 'Junction box',
+  }),
+  access: from<Place['access']['by']>(['ground', 'ladder', 'lift', 'rope'], {
+    ground: 'From the ground',
+    ladder: 'Ladder',
+    lift: 'Lift',
+    rope: 'Rope',
+  }),
+  restriction: from<Place['restrictions'][number]>(restrictions, {
+    heritage: 'Heritage',
+    'asbestos-register': 'Asbestos register',
+    'no-trenching': 'No trenching',
+  }),
+  current: from<'dc' | 'ac'>(['dc', 'ac'], { dc: 'DC', ac: 'AC' }),
+  sensor: sensorIds.map((value): Choice<SensorId> => ({ value, says: sensors[value].label })),
+  slotRules: from<SlotRules['kind']>(
+    ['preset-split', 'switch-per-input', 'from-the-tail', 'fixed-hybrid', 'network-only'],
+    {
+      'preset-split': 'One preset for the whole recorder',
+      'switch-per-input': 'Any input can turn to IP by itself',
+      'from-the-tail': 'Inputs turn to IP from the highest down',
+      'fixed-hybrid': 'Inputs stay coax',
+      'network-only': 'Network cameras only',
+    },
+  ),
+  gear: from<GearKind>(gearKinds, {
+    switch: 'Network switch',
+    router: 'Router',
+    monitor: 'Monitor',
+    adapter: 'Single adapter',
+    ups: 'UPS',
+    rack: 'Rack',
+    circuit: 'Mains circuit',
+  }),
+  assumable: from<Assumable>(assumable, {
+    body: 'body',
+    format: 'picture format',
+    lineStandard: 'line standard',
+    lamps: 'lamps',
+    heater: 'heater',
+    microphone: 'microphone',
+    supply: 'supply',
+    watts: 'watts',
+  }),
+  body: from(bodies, {
+    slim: 'Slim cylinder',
+    dome: 'Dome',
+    'vandal-dome': 'Vandal-resistant dome',
+    box: 'Box, screw-on lens',
+    turning: 'Pan, tilt, zoom',
+  }),
+  environment: from<Environment>(environments, {
+    indoor: 'Indoor',
+    outdoor: 'Outdoor',
+    'roof-space': 'Roof space',
+    underground: 'Underground',
+    marine: 'Marine',
+  }),
+  joint: [
+    { value: 'none' as const, says: 'No joint' },
+    ...from<NonNullable<Segment['joint']>>(joints, {
+      crimp: 'Crimp',
+      compression: 'Compression',
+      'twist-on': 'Twist-on',
+      soldered: 'Soldered',
+      'screw-terminal': 'Screw terminal',
+      coupler: 'Coupler',
+      splitter: 'Splitter or tap',
+      'surge-arrester': 'Surge arrester',
+    }),
+  ],
+  lengthFrom: from<Segment['lengthFrom']>(lengthSources, {
+    'jacket-marks': 'jacket marks',
+    reflectometer: 'reflectometer',
+    drawn: 'drawn',
+    estimate: 'estimate',
+  }),
+  format: fromTable(pictureFormats),
+  lineStandard: from<Camera['lineStandard']>(['625/50', '525/60'], {
+    '625/50': '625 lines, 50 Hz',
+    '525/60': '525 lines, 60 Hz',
+  }),
+  lamps: from<Camera['lamps']>(['none', 'infrared', 'white'], {
+    none: 'No lamps',
+    infrared: 'Infrared',
+    white: 'White light',
+  }),
+  worthKeeping: from<Camera['worthKeeping']>(['yes', 'no', 'undecided'], {
+    yes: 'Worth keeping',
+    no: 'Worn out',
+    undecided: 'Undecided',
+  }),
+  target: from<Camera['target']>(targetClasses, {
+    'fixed-2mp': 'Fixed, 2 MP',
+    'fixed-4mp': 'Fixed, 4 MP',
+    'fixed-8mp': 'Fixed, 8 MP',
+    'turning-4mp': 'Turning, 4 MP',
+  }),
+  continuity: from<ContinuityReading['found']>(['through', 'open', 'shorted'], {
+    through: 'Through',
+    open: 'Open',
+    shorted: 'Shorted',
+  }),
+  swap: from<SwapReading['found']>(['works', 'fails'], { works: 'Works', fails: 'Fails' }),
+  symptom: symptoms.map((value): Choice<Symptom> => ({ value, says: symptomWords[value].label })),
+  runState: from<Run['state']>(['live', 'isolated', 'disconnected'], {
+    live: 'Live',
+    isolated: 'Isolated',
+    disconnected: 'Disconnected',
+  }),
+};

@@ -1,0 +1,142 @@
+import { z } from 'zod';
+import type { Checked, Problem } from '#core/shared/problems';
+import { withChanges } from './changesBetween';
+import { referenceProblems } from './references';
+import { factSchemas, kinds, siteIdSchema, type Fact, type Kind, type Site } from './site';
+import { idSchema, instantSchema, nameSchema } from './vocabulary';
+
+/** One fact set whole, or removed. */
+export type Change = {
+  [K in Kind]: { kind: K; id: string; set: Fact<K> } | { kind: K; id: string; remove: true };
+}[Kind];
+
+/** The change that takes a fact away. */
+export const removing = (kind: Kind, id: string): Change => ({ kind, id, remove: true }) as Change;
+
+const changeOf = <K extends Kind>(kind: K) =>
+  z.union([
+    z.strictObject({ kind: z.literal(kind), id: idSchema, set: factSchemas[kind] }),
+    z.strictObject({ kind: z.literal(kind), id: idSchema, remove: z.literal(true) }),
+  ]);
+
+const changeSchemas = Object.fromEntries(kinds.map((kind) => [kind, changeOf(kind)])) as unknown as Record<
+  Kind,
+  z.ZodType<Change>
+>;
+
+/** Parsed by its kind first, so that a refusal names the field and not every kind there is. */
+export const changeSchema: z.ZodType<Change> = z
+  .looseObject({ kind: z.enum(kinds) })
+  .transform((change, context): Change => {
+    const parsed = changeSchemas[change.kind].safeParse(change);
+    if (parsed.success) return parsed.data;
+    for (const issue of parsed.error.issues)
+      context.issues.push({ ...issue, input: change } as (typeof context.issues)[number]);
+    return z.NEVER;
+  });
+
+/** An edit is done for the first time, or takes another back, or does it again. */
+export const natureSchema = z.discriminatedUnion('kind', [
+  z.strictObject({ kind: z.literal('do') }),
+  z.strictObject({ kind: z.literal('undo'), of: z.uuid() }),
+  z.strictObject({ kind: z.literal('redo'), of: z.uuid() }),
+]);
+export type Nature = z.infer<typeof natureSchema>;
+
+/** The one way to change a site: all its changes happen, or none. */
+export const editSchema = z.strictObject({
+  id: z.uuid(),
+  site: siteIdSchema,
+  baseVersion: z.int().min(0),
+  label: z.string().trim().min(1).max(160),
+  nature: natureSchema,
+  by: nameSchema,
+  changes: z.array(changeSchema).min(1).max(20_000),
+});
+export type Edit = z.infer<typeof editSchema>;
+
+/** An edit that happened, as the site's log keeps it. */
+export const logEntrySchema = editSchema.extend({
+  version: z.int().min(1),
+  at: instantSchema,
+  inverse: z.array(changeSchema),
+});
+export type LogEntry = z.infer<typeof logEntrySchema>;
+
+export interface Applied {
+  site: Site;
+  inverse: Change[];
+}
+
+const same = (a: unknown, b: unknown): boolean => JSON.stringify(a) === JSON.stringify(b);
+
+/** A reading may be struck out, and that may be taken back; nothing else about it ever changes. */
+function readingProblem(
+  change: Change,
+  before: Fact<'reading'> | undefined,
+  path: string,
+): Problem | undefined {
+  if (change.kind !== 'reading' || !before) return undefined;
+  if ('remove' in change)
+    return { path, value: change.id, allowed: 'striking it out with a reason; readings are never removed' };
+  const { struck: _now, ...after } = change.set;
+  const { struck: _then, ...facts } = before;
+  return Object.keys(after).length === Object.keys(facts).length &&
+    Object.entries(after).every(([key, value]) => same(value, facts[key as keyof typeof facts]))
+    ? undefined
+    : {
+        path,
+        value: change.id,
+        allowed: 'striking it out with a reason; what was read stays as it was read',
+      };
+}
+
+/** The change that takes `change` back. A new reading is not taken away but struck out. */
+function inverseOf(change: Change, before: Fact<Kind> | undefined): Change {
+  const { kind, id } = change;
+  if (before) return { kind, id, set: before } as Change;
+  if (change.kind === 'reading' && 'set' in change) {
+    return {
+      kind: 'reading',
+      id,
+      set: { ...change.set, struck: { why: 'taken back', at: change.set.at, by: change.set.by } },
+    };
+  }
+  return { kind, id, remove: true } as Change;
+}
+
+/**
+ * Applies changes to a site, all or none.
+ * @returns the new site (sharing what did not change) and the changes that take it back, or what is wrong.
+ */
+export function applyChanges(site: Site, changes: readonly Change[]): Checked<Applied> {
+  const known = new Map<string, Fact<Kind> | undefined>();
+  const inverse: Change[] = [];
+  const problems: Problem[] = [];
+  changes.forEach((change, index) => {
+    const { kind, id } = change;
+    const path = `changes[${index}]`;
+    const key = `${kind}/${id}`;
+    const before: Fact<Kind> | undefined = known.has(key) ? known.get(key) : site[kind][id];
+    const wrong = readingProblem(change, before as Fact<'reading'> | undefined, path);
+    if (wrong) problems.push(wrong);
+    if ('remove' in change && !before)
+      problems.push({ path, value: `${kind} ${id}`, allowed: `a ${kind} that is still there` });
+    if ('set' in change && change.set.id !== id)
+      problems.push({ path: `${path}.set.id`, value: change.set.id, allowed: id });
+    inverse.unshift(inverseOf(change, before));
+    known.set(key, 'set' in change ? change.set : undefined);
+  });
+  if (problems.length > 0) return { kind: 'refused', problems };
+  const applied = withChanges(site, changes);
+  const broken = referenceProblems(applied);
+  return broken.length > 0
+    ? { kind: 'refused', problems: broken }
+    : { kind: 'sound', value: { site: applied, inverse } };
+}
+
+/** Whether two sets of changes touch the same fact. */
+export function overlap(a: readonly Change[], b: readonly Change[]): boolean {
+  const touched = new Set(a.map(({ kind, id }) => `${kind}/${id}`));
+  return b.some(({ kind, id }) => touched.has(`${kind}/${id}`));
+}

@@ -1,0 +1,128 @@
+export { assumable, bodies, targetClasses, type Assumable, type Camera, type TargetClassId } from './camera';
+export { asKind, cameraKinds, noteCamera, unseenCamera } from './cameraKinds';
+export { changesBetween, withChanges } from './changesBetween';
+export { choose, lockChoice, takeBackChoice } from './choosing';
+export { optionKinds, type Choice, type OptionKind, type Placement } from './decision';
+export { demandsOf, usualDemands, type Demands, type Policies, type PolicyId } from './demands';
+export {
+  pictureTypes,
+  type Drawing,
+  type Photo,
+  type PictureType,
+  type Pin,
+  type Route,
+  type Spot,
+} from './drawing';
+export {
+  applyChanges,
+  editSchema,
+  logEntrySchema,
+  overlap,
+  removing,
+  type Change,
+  type Edit,
+  type LogEntry,
+  type Nature,
+} from './edit';
+export { gearKinds, type Equipment, type Gear, type GearKind, type HookUp } from './equipment';
+export { fedFrom, fedThrough, hasPowerCores } from './feeding';
+export { freeId, freeName } from './freeId';
+export {
+  monitorOutputs,
+  slotCount,
+  usualRules,
+  withRulesOf,
+  type Recorder,
+  type SlotRules,
+  type Supply,
+} from './headEnd';
+export {
+  disksText,
+  forcedText,
+  inputsText,
+  parseDisks,
+  parseForced,
+  parseInputs,
+  parsePresets,
+  presetsText,
+} from './headEndText';
+export { historyOf } from './history';
+export { addressSchema, type Joining, type RecorderNetwork } from './joining';
+export { withFocal, withLens, withRange } from './lens';
+export { addEquipment, addRecorder, addSupply, type NewRecorder, type NewSupply } from './newHeadEnd';
+export { addRun, addRunTo, firstRun, nextNumber, unseenPlace } from './newRun';
+export { notePlace, restrictions, type Place } from './place';
+export { mostPinned, type Planned, type Proof } from './planned';
+export { productKinds, productSchema, type Product, type ProductKind, type ProductOf } from './product';
+export type { RadioPath } from './radioPath';
+export {
+  mostReading,
+  mostSamples,
+  quantityTestIds,
+  symptoms,
+  testIds,
+  type ContinuityReading,
+  type Found,
+  type LinkReading,
+  type PictureReading,
+  type QuantityReading,
+  type QuantityTestId,
+  type Reading,
+  type SwapReading,
+  type SwapTestId,
+  type Symptom,
+  type TestId,
+  type TraceReading,
+  type Traced,
+} from './reading';
+export { markState, strikeOut, takeReading } from './readingEdits';
+export { noteRecorder } from './recorderEdits';
+export { removeRunAndCamera, removeThing, type Removal } from './removal';
+export {
+  joints,
+  lengthSources,
+  longestSegmentM,
+  type Leg,
+  type PowerFeed,
+  type Run,
+  type RunState,
+  type Segment,
+} from './run';
+export { sameFacts } from './sameFacts';
+export {
+  markedLength,
+  withJoint,
+  withMarks,
+  withMeasured,
+  withMeasuredEnd,
+  withPrint,
+  withSegment,
+  withSegmentAfter,
+  withVelocityScaled,
+  withoutSegment,
+} from './segments';
+export { aboutOf, emptySite, kinds, siteIdSchema, type About, type Fact, type Kind, type Site } from './site';
+export {
+  attachedTo,
+  fromSiteFile,
+  parseSiteFile,
+  siteFileSchema,
+  siteOfSound,
+  toSiteFile,
+  type AttachedFile,
+  type SiteFile,
+} from './siteFile';
+export { slottingOf, usualSlotting, type Slotting } from './slotting';
+export {
+  activities,
+  codecs,
+  type Activity,
+  type Codec,
+  type Keeping,
+  type Stream,
+  type StreamSettings,
+} from './stream';
+export { symptomWords } from './symptomWords';
+export { thingName } from './thing';
+export { environments, nameSchema, type Environment } from './vocabulary';
+export { withFields } from './withFields';

@@ -1,0 +1,93 @@
+import { pictureFormatIds } from '#core/physics/signal';
+import type { Change } from './edit';
+import { freeId } from './freeId';
+import type { Equipment, Gear, GearKind } from './equipment';
+import { usualRules, type Recorder, type SlotRules, type Supply } from './headEnd';
+import type { Site } from './site';
+
+/** What a person says of a recorder that is to be noted. `bestFormat` is the most demanding picture that its inputs take. */
+export interface NewRecorder {
+  name: string;
+  placeId: string;
+  inputs: number;
+  rules: SlotRules['kind'];
+  ipSlots: number;
+  bestFormat: string;
+  incomingMbps: number;
+  slotMegapixels: number;
+}
+
+/** What a person says of a supply box that is to be noted: one rail, so many outputs with one kind of fuse. */
+export interface NewSupply {
+  name: string;
+  placeId: string;
+  current: 'dc' | 'ac';
+  setVolts: number;
+  ratedAmps: number;
+  outputs: number;
+  fuseAmps: number;
+}
+
+/** Usual minutes of a recorder's restart, until somebody has timed this one. */
+const usualRestartMinutes = 4;
+
+/** The change that notes a recorder. */
+export function addRecorder(
+  site: Site,
+  { name, placeId, inputs, rules, ipSlots, bestFormat, incomingMbps, slotMegapixels }: NewRecorder,
+): Change {
+  const id = freeId((wanted) => wanted in site.recorder, name);
+  const coaxInputs = rules === 'network-only' ? 0 : inputs;
+  const set: Recorder = {
+    id,
+    name,
+    placeId,
+    inputs: coaxInputs,
+    accepts: pictureFormatIds.slice(0, pictureFormatIds.indexOf(bestFormat) + 1),
+    rules: usualRules(rules, coaxInputs, ipSlots),
+    limits: {
+      incomingMbps,
+      slotMegapixels,
+      ipCameras:
+        rules === 'fixed-hybrid' || rules === 'network-only' ? ipSlots : Math.min(128, coaxInputs + ipSlots),
+    },
+    restartMinutes: usualRestartMinutes,
+  };
+  return { kind: 'recorder', id, set };
+}
+
+/** The change that notes a supply box. */
+export function addSupply(
+  site: Site,
+  { name, placeId, current, setVolts, ratedAmps, outputs, fuseAmps }: NewSupply,
+): Change {
+  const id = freeId((wanted) => wanted in site.supply, name);
+  const set: Supply = {
+    id,
+    name,
+    placeId,
+    current,
+    setVolts,
+    ratedAmps,
+    outputs: Array.from({ length: outputs }, (_, k) => ({ number: k + 1, fuseAmps })),
+  };
+  return { kind: 'supply', id, set };
+}
+
+/** Gear of each kind as it usually is, for somebody to put right. */
+const usualGear: { [K in GearKind]: Extract<Gear, { kind: K }> } = {
+  switch: { kind: 'switch', ports: 24, poePorts: 24, poeWatts: 370, uplinkMbps: 1000 },
+  router: { kind: 'router' },
+  monitor: { kind: 'monitor', input: 'composite' },
+  adapter: { kind: 'adapter', current: 'dc', volts: 12, ratedAmps: 2 },
+  ups: { kind: 'ups', usableWh: 400, efficiencyPercent: 85, ratedWatts: 900 },
+  rack: { kind: 'rack', units: 12 },
+  circuit: { kind: 'circuit', volts: 230, breakerAmps: 16 },
+};
+
+/** The change that notes a piece of equipment of a kind, with usual figures. */
+export function addEquipment(site: Site, kind: GearKind, name: string, placeId: string): Change {
+  const id = freeId((wanted) => wanted in site.equipment, name);
+  const set: Equipment = { id, name, placeId, gear: usualGear[kind] };
+  return { kind: 'equipment', id, set };
+}

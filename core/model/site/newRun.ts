@@ -1,0 +1,126 @@
+import { signalCable } from '#core/physics/cable';
+import type { Camera } from './camera';
+import { unseenCamera } from './cameraKinds';
+import type { Change } from './edit';
+import { freeId } from './freeId';
+import type { Place } from './place';
+import type { Leg, PowerFeed, Run } from './run';
+import type { Site } from './site';
+
+/** What a person says of a run that is to be added; the rest starts from usual figures and is noted later. */
+export interface NewRun {
+  number: number;
+  name: string;
+  placeName: string;
+  headEndId: string;
+  cable: string;
+  lengthM: number;
+  supplyId: string | null;
+}
+
+/** A place of which only the name is known. */
+export function unseenPlace(site: Site, name: string): Place {
+  return {
+    id: freeId((id) => id in site.place, name),
+    name,
+    role: 'area',
+    environment: 'indoor',
+    temperatureC: 20,
+    mains: false,
+    networkCloset: false,
+    restrictions: [],
+    access: { by: 'ladder', heightM: 3 },
+    assumed: true,
+  };
+}
+
+const isTaken = (site: Site, supplyId: string, output: number): boolean =>
+  Object.values(site.run).some(
+    ({ feed }) => feed.kind !== 'local-adapter' && feed.supplyId === supplyId && feed.output === output,
+  );
+
+/** Where a camera's power comes from: the first free output of a box, else an adapter beside it. */
+export function feedFor(site: Site, supplyId: string | null): PowerFeed {
+  const supply = supplyId ? site.supply[supplyId] : undefined;
+  if (!supply) return { kind: 'local-adapter', current: 'dc', volts: 12, ratedAmps: 1 };
+  const output = supply.outputs.find(({ number }) => !isTaken(site, supply.id, number)) ?? supply.outputs[0]!;
+  return { kind: 'along-run', supplyId: supply.id, output: output.number };
+}
+
+function legFor(feed: PowerFeed, cable: string): Leg {
+  if (feed.kind !== 'along-run') return { kind: 'none' };
+  return signalCable(cable).kind === 'pair'
+    ? { kind: 'spare-pairs', outCores: 2, backCores: 2 }
+    : { kind: 'cores', cable: 'power-2x18-cu', outCores: 1, backCores: 1 };
+}
+
+/** A run of one segment whose length is an estimate, from the head end to a camera. */
+export function firstRun(
+  site: Site,
+  camera: Pick<Camera, 'id' | 'number'>,
+  place: Place,
+  { headEndId, cable, lengthM }: Pick<NewRun, 'headEndId' | 'cable' | 'lengthM'>,
+  feed: PowerFeed,
+): Run {
+  return {
+    id: freeId((id) => id in site.run, `r${String(camera.number).padStart(2, '0')}`),
+    cameraId: camera.id,
+    headEndId,
+    state: 'live',
+    feed,
+    segments: [
+      {
+        cable,
+        lengthM,
+        lengthFrom: 'estimate',
+        spreadM: Math.min(500, Math.round(lengthM * 0.05)),
+        environment: place.environment,
+        temperatureC: place.temperatureC,
+        leg: legFor(feed, cable),
+      },
+    ],
+  };
+}
+
+/** The changes that add a camera with its run, and its place where the site has none of that name. */
+export function addRun(site: Site, wanted: NewRun): { changes: Change[]; runId: string } {
+  const known = Object.values(site.place).find(
+    ({ name }) => name.toLowerCase() === wanted.placeName.trim().toLowerCase(),
+  );
+  const place = known ?? unseenPlace(site, wanted.placeName.trim());
+  const feed = feedFor(site, wanted.supplyId);
+  const ac = feed.kind !== 'local-adapter' && site.supply[feed.supplyId]?.current === 'ac';
+  const camera = unseenCamera(
+    {
+      id: freeId((id) => id in site.camera, `c${String(wanted.number).padStart(2, '0')}`),
+      number: wanted.number,
+      name: wanted.name,
+      placeId: place.id,
+    },
+    ac ? 'ac' : 'dc',
+  );
+  const run = firstRun(site, camera, place, wanted, feed);
+  return {
+    runId: run.id,
+    changes: [
+      ...(known ? [] : [{ kind: 'place' as const, id: place.id, set: place }]),
+      { kind: 'camera', id: camera.id, set: camera },
+      { kind: 'run', id: run.id, set: run },
+    ],
+  };
+}
+
+/** The changes that add a run to a camera that has none. */
+export function addRunTo(
+  site: Site,
+  camera: Camera,
+  wanted: Pick<NewRun, 'headEndId' | 'cable' | 'lengthM' | 'supplyId'>,
+): { changes: Change[]; runId: string } {
+  const run = firstRun(site, camera, site.place[camera.placeId]!, wanted, feedFor(site, wanted.supplyId));
+  return { runId: run.id, changes: [{ kind: 'run', id: run.id, set: run }] };
+}
+
+/** The lowest camera number that is still free. */
+export function nextNumber(site: Site): number {
+  return Math.max(0, ...Object.values(site.camera).map(({ number }) => number)) + 1;
+}

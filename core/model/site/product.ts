@@ -1,0 +1,117 @@
+import { z } from 'zod';
+import { pictureFormatIds } from '#core/physics/signal';
+import { targetClasses } from './camera';
+import { recorderSchema } from './headEnd';
+import { idSchema, nameSchema, noteSchema } from './vocabulary';
+
+const portUnit = {
+  ports: z.int().min(1).max(96),
+  /** What all its ports can give together. */
+  watts: z.number().min(0).max(5000),
+  uplinkMbps: z.number().positive().max(100_000),
+  rackUnits: z.int().min(0).max(12),
+};
+
+/** How a row of a data sheet says what is left at a distance. */
+const distanceSchema = z.strictObject({
+  lengthM: z.number().positive().max(5000),
+  mbps: z.number().min(0).max(10_000),
+  watts: z.number().min(0).max(200),
+});
+const rising = (rows: readonly { lengthM: number }[]): boolean =>
+  rows.every(({ lengthM }, index) => index === 0 || lengthM > rows[index - 1]!.lengthM);
+
+const shared = {
+  id: idSchema,
+  name: nameSchema,
+  /** Where its figures come from; a price is always the user's own affair. */
+  from: z.enum(['typical', 'data-sheet']),
+  note: noteSchema.optional(),
+};
+/** In the site's currency; `null` while nobody has said. */
+const each = z.number().min(0).max(1_000_000).nullable();
+
+/** Something that is bought, hired or done: a row of the catalogue with its price. A site's own row takes the place of the generic one of the same id. */
+export const productSchema = z.discriminatedUnion('kind', [
+  z.strictObject({
+    ...shared,
+    kind: z.literal('camera'),
+    each,
+    serves: z.enum(targetClasses),
+    signal: z.enum(['ip', 'hd']),
+    megapixels: z.number().positive().max(64),
+    /** What it takes by itself, and beside that with its lamps on and with a heater. */
+    watts: z.number().positive().max(100),
+    lampWatts: z.number().min(0).max(60),
+    heaterWatts: z.number().min(0).max(60),
+    /** The stream of an IP camera; the best format of an HD one. */
+    mbps: z.number().min(0).max(100),
+    format: z.enum(pictureFormatIds).optional(),
+  }),
+  z.strictObject({
+    ...shared,
+    kind: z.literal('converter'),
+    each,
+    ownWatts: z.number().min(0).max(20),
+    /** A table of a data sheet decides over the model. */
+    distances: z
+      .array(distanceSchema)
+      .min(2)
+      .max(30)
+      .refine(rising, { error: 'distances that rise from row to row' })
+      .optional(),
+  }),
+  z.strictObject({ ...shared, kind: z.literal('coax-unit'), each, ...portUnit }),
+  z.strictObject({ ...shared, kind: z.literal('poe-switch'), each, ...portUnit }),
+  z.strictObject({
+    ...shared,
+    kind: z.literal('recorder'),
+    each,
+    rackUnits: portUnit.rackUnits,
+    ...recorderSchema.pick({ inputs: true, accepts: true, rules: true, limits: true, restartMinutes: true })
+      .shape,
+  }),
+  z.strictObject({
+    ...shared,
+    kind: z.literal('radio'),
+    each,
+    eirpDbm: z.number().min(0).max(40),
+    gainDbi: z.number().min(0).max(35),
+    ownWatts: z.number().min(0).max(30),
+  }),
+  z.strictObject({
+    ...shared,
+    kind: z.literal('fibre-end'),
+    each,
+    budgetDb: z.number().positive().max(60),
+    mbps: z.number().positive().max(100_000),
+    ownWatts: z.number().min(0).max(30),
+  }),
+  /** Parts and hire: so much for one, or for a metre. */
+  z.strictObject({ ...shared, kind: z.literal('part'), each, per: z.enum(['one', 'metre', 'half-day']) }),
+  /** Hours of one person for a task, or for a metre of it, and of them the hours in which the view is dark. */
+  z.strictObject({
+    ...shared,
+    kind: z.literal('task'),
+    per: z.enum(['one', 'metre']),
+    hours: z.number().min(0).max(100),
+    darkHours: z.number().min(0).max(100),
+  }),
+  /** An hour of one person. */
+  z.strictObject({ ...shared, kind: z.literal('rate'), each }),
+]);
+export type Product = z.infer<typeof productSchema>;
+export type ProductKind = Product['kind'];
+export type ProductOf<K extends ProductKind> = Extract<Product, { kind: K }>;
+export const productKinds: readonly ProductKind[] = [
+  'camera',
+  'converter',
+  'coax-unit',
+  'poe-switch',
+  'recorder',
+  'radio',
+  'fibre-end',
+  'part',
+  'task',
+  'rate',
+];

@@ -1,0 +1,290 @@
+import { powerCable, signalCable } from '#core/physics/cable';
+import type { Problem } from '#core/shared/problems';
+import type { GearKind, HookUp } from './equipment';
+import { slotCount } from './headEnd';
+import { kinds, type Fact, type Kind, type Site } from './site';
+
+/** Points at a field of a fact: `run/r08/cameraId`. */
+const at = (kind: Kind, id: string, field: string): string => `${kind}/${id}/${field}`;
+
+interface Found {
+  add(path: string, value: unknown, allowed: string): void;
+  /** Notes an id that leads nowhere. */
+  known(kind: Kind, id: string, path: string): void;
+}
+
+/** Says of two facts that claim the same thing which is the later one. */
+function unique<T>(
+  facts: readonly T[],
+  key: (fact: T) => string | undefined,
+  clash: (fact: T, first: T) => void,
+): void {
+  const seen = new Map<string, T>();
+  for (const fact of facts) {
+    const claimed = key(fact);
+    if (claimed === undefined) continue;
+    const first = seen.get(claimed);
+    if (first) clash(fact, first);
+    else seen.set(claimed, fact);
+  }
+}
+
+function checkCameras(site: Site, found: Found): void {
+  const cameras = Object.values(site.camera);
+  for (const camera of cameras) found.known('place', camera.placeId, at('camera', camera.id, 'placeId'));
+  unique(
+    cameras,
+    (camera) => String(camera.number),
+    (camera, first) =>
+      found.add(
+        at('camera', camera.id, 'number'),
+        camera.number,
+        `a number of its own; camera “${first.name}” has this one`,
+      ),
+  );
+}
+
+function checkSupplies(site: Site, found: Found): void {
+  for (const supply of Object.values(site.supply)) {
+    found.known('place', supply.placeId, at('supply', supply.id, 'placeId'));
+    unique(
+      supply.outputs,
+      (output) => String(output.number),
+      (output) => found.add(at('supply', supply.id, 'outputs'), output.number, 'each output number once'),
+    );
+  }
+}
+
+/** A rack or a feed that something says it hangs on has to be that. */
+function checkHookUp(site: Site, kind: Kind, id: string, hookUp: HookUp | undefined, found: Found): void {
+  const is = (field: 'rackId' | 'fedById', kindsOfGear: readonly GearKind[], allowed: string): void => {
+    const other = hookUp?.[field];
+    if (other === undefined) return;
+    const gear = site.equipment[other]?.gear.kind;
+    if (other === id || !gear || !kindsOfGear.includes(gear))
+      found.add(at(kind, id, `hookUp.${field}`), other, allowed);
+  };
+  is('rackId', ['rack'], 'the id of a rack of this site');
+  is('fedById', ['circuit', 'ups'], 'the id of a mains circuit or another UPS of this site');
+}
+
+function checkHeadEnd(site: Site, found: Found): void {
+  for (const recorder of Object.values(site.recorder)) {
+    const { id, rules, inputs } = recorder;
+    found.known('place', recorder.placeId, at('recorder', id, 'placeId'));
+    checkHookUp(site, 'recorder', id, recorder.hookUp, found);
+    if (rules.kind === 'network-only' && inputs > 0)
+      found.add(at('recorder', id, 'inputs'), inputs, '0 inputs on a recorder for network cameras only');
+    for (const input of [...(recorder.turned ?? []), ...(recorder.forced ?? []).map((one) => one.input)]) {
+      if (input > inputs)
+        found.add(
+          at('recorder', id, 'inputs'),
+          inputs,
+          `at least ${input} inputs: that one is set to a use of its own`,
+        );
+    }
+    if (rules.kind === 'preset-split' && rules.presets.some((preset) => preset.inputs > inputs))
+      found.add(at('recorder', id, 'rules.presets'), inputs, `presets of at most ${inputs} inputs`);
+  }
+  for (const supply of Object.values(site.supply))
+    checkHookUp(site, 'supply', supply.id, supply.hookUp, found);
+  for (const equipment of Object.values(site.equipment)) {
+    found.known('place', equipment.placeId, at('equipment', equipment.id, 'placeId'));
+    checkHookUp(site, 'equipment', equipment.id, equipment.hookUp, found);
+  }
+}
+
+function checkDrawings(site: Site, found: Found): void {
+  const pins = Object.values(site.pin);
+  for (const pin of pins) {
+    found.known('drawing', pin.drawingId, at('pin', pin.id, 'drawingId'));
+    found.known(pin.of.kind, pin.of.id, at('pin', pin.id, 'of'));
+  }
+  unique(
+    pins,
+    ({ of }) => `${of.kind}/${of.id}`,
+    (pin, first) =>
+      found.add(at('pin', pin.id, 'of'), pin.of.id, `one spot for each thing; pin ${first.id} is its spot`),
+  );
+  for (const route of Object.values(site.route))
+    found.known('drawing', route.drawingId, at('route', route.id, 'drawingId'));
+  for (const photo of Object.values(site.photo))
+    found.known(photo.of.kind, photo.of.id, at('photo', photo.id, 'of'));
+}
+
+function checkLeg(run: Fact<'run'>, index: number, found: Found): void {
+  const { leg, cable } = run.segments[index]!;
+  const path = at('run', run.id, `segments[${index}].leg`);
+  if (leg.kind === 'cores' && leg.outCores + leg.backCores > powerCable(leg.cable).cores) {
+    found.add(
+      path,
+      leg.outCores + leg.backCores,
+      `at most ${powerCable(leg.cable).cores} cores of ${leg.cable}`,
+    );
+  }
+  if (leg.kind === 'spare-pairs') {
+    const line = signalCable(cable);
+    // One pair carries the picture; the others are spare.
+    const spare = line.kind === 'pair' ? (line.pairs - 1) * 2 : 0;
+    if (leg.outCores + leg.backCores > spare)
+      found.add(
+        path,
+        leg.outCores + leg.backCores,
+        line.kind === 'pair' ? `at most ${spare} spare conductors` : 'spare pairs only on category cable',
+      );
+  }
+}
+
+function checkFeed(site: Site, run: Fact<'run'>, found: Found): void {
+  const { feed } = run;
+  if (feed.kind === 'local-adapter') return;
+  found.known('supply', feed.supplyId, at('run', run.id, 'feed.supplyId'));
+  const supply = site.supply[feed.supplyId];
+  if (supply && !supply.outputs.some((output) => output.number === feed.output)) {
+    found.add(
+      at('run', run.id, 'feed.output'),
+      feed.output,
+      `an output of ${supply.name}: ${supply.outputs.map((output) => output.number).join(', ')}`,
+    );
+  }
+  if (feed.kind === 'along-run') {
+    const bare = run.segments.findIndex((segment) => segment.leg.kind === 'none');
+    if (bare >= 0)
+      found.add(
+        at('run', run.id, `segments[${bare}].leg`),
+        'none',
+        'power cores or spare pairs in every segment of a run fed along it',
+      );
+  } else if (feed.outCores + feed.backCores > powerCable(feed.cable).cores) {
+    found.add(
+      at('run', run.id, 'feed.outCores'),
+      feed.outCores + feed.backCores,
+      `at most ${powerCable(feed.cable).cores} cores of ${feed.cable}`,
+    );
+  }
+}
+
+function checkRuns(site: Site, found: Found): void {
+  const runs = Object.values(site.run);
+  for (const run of runs) {
+    found.known('camera', run.cameraId, at('run', run.id, 'cameraId'));
+    found.known('place', run.headEndId, at('run', run.id, 'headEndId'));
+    if (run.newRoute?.kind === 'open')
+      found.known('place', run.newRoute.fromPlaceId, at('run', run.id, 'newRoute.fromPlaceId'));
+    run.segments.forEach(({ routeIds }, index) => {
+      checkLeg(run, index, found);
+      for (const id of routeIds ?? [])
+        found.known('route', id, at('run', run.id, `segments[${index}].routeIds`));
+    });
+    checkFeed(site, run, found);
+    if (run.patchedTo) {
+      found.known('recorder', run.patchedTo.recorderId, at('run', run.id, 'patchedTo.recorderId'));
+      const recorder = site.recorder[run.patchedTo.recorderId];
+      if (recorder && run.patchedTo.input > recorder.inputs)
+        found.add(
+          at('run', run.id, 'patchedTo.input'),
+          run.patchedTo.input,
+          `an input from 1 to ${recorder.inputs} of ${recorder.name}`,
+        );
+    }
+  }
+  unique(
+    runs,
+    (run) => run.cameraId,
+    (run, first) =>
+      found.add(
+        at('run', run.id, 'cameraId'),
+        run.cameraId,
+        `one camera on one run's end; run ${first.id} already ends there`,
+      ),
+  );
+  unique(
+    runs,
+    (run) => run.patchedTo && `${run.patchedTo.recorderId}/${run.patchedTo.input}`,
+    (run, first) =>
+      found.add(
+        at('run', run.id, 'patchedTo.input'),
+        run.patchedTo?.input,
+        `an input of its own; run ${first.id} is patched there`,
+      ),
+  );
+}
+
+function checkDecisions(site: Site, found: Found): void {
+  for (const choice of Object.values(site.choice))
+    found.known('camera', choice.id, at('choice', choice.id, 'id'));
+  const placements = Object.values(site.placement);
+  for (const placement of placements) {
+    found.known('camera', placement.id, at('placement', placement.id, 'id'));
+    found.known('recorder', placement.recorderId, at('placement', placement.id, 'recorderId'));
+    const recorder = site.recorder[placement.recorderId];
+    if (recorder && placement.slot > slotCount(recorder))
+      found.add(
+        at('placement', placement.id, 'slot'),
+        placement.slot,
+        `a slot from 1 to ${slotCount(recorder)} of ${recorder.name}`,
+      );
+  }
+  unique(
+    placements,
+    (placement) => `${placement.recorderId}/${placement.slot}`,
+    (placement, first) =>
+      found.add(
+        at('placement', placement.id, 'slot'),
+        placement.slot,
+        `a free slot; camera ${first.id} is on this one`,
+      ),
+  );
+  for (const { id } of Object.values(site.stream)) found.known('camera', id, at('stream', id, 'id'));
+  for (const { id } of Object.values(site.joining)) found.known('camera', id, at('joining', id, 'id'));
+  for (const { first } of Object.values(site.slotting))
+    for (const id of first) found.known('camera', id, at('slotting', 'slotting', 'first'));
+}
+
+function checkPlans(site: Site, found: Found): void {
+  for (const { id, planId } of Object.values(site.choice))
+    if (planId !== undefined) found.known('planned', planId, at('choice', id, 'planId'));
+  for (const { id, fromPlaceId, toPlaceId } of Object.values(site.radioPath)) {
+    found.known('place', fromPlaceId, at('radioPath', id, 'fromPlaceId'));
+    found.known('place', toPlaceId, at('radioPath', id, 'toPlaceId'));
+  }
+  unique(
+    Object.values(site.radioPath),
+    ({ fromPlaceId, toPlaceId }) => `${fromPlaceId}/${toPlaceId}`,
+    (path, first) =>
+      found.add(
+        at('radioPath', path.id, 'toPlaceId'),
+        path.toPlaceId,
+        `one radio path between two places; ${first.id} is theirs`,
+      ),
+  );
+}
+
+/**
+ * What does not fit together in a site whose single facts are each well formed: ids that lead nowhere,
+ * two claims on one thing, cores that a cable does not have.
+ */
+export function referenceProblems(site: Site): Problem[] {
+  const problems: Problem[] = [];
+  const found: Found = {
+    add: (path, value, allowed) => void problems.push({ path, value: JSON.stringify(value), allowed }),
+    known: (kind, id, path) => {
+      if (!site[kind][id]) found.add(path, id, `the id of a ${kind} of this site`);
+    },
+  };
+  for (const kind of kinds) {
+    for (const [id, fact] of Object.entries(site[kind]))
+      if (fact.id !== id) found.add(at(kind, id, 'id'), fact.id, 'the id it is filed under');
+  }
+  if (!site.about['about']) found.add('about', null, 'one record that says what the site is called');
+  checkCameras(site, found);
+  checkSupplies(site, found);
+  checkHeadEnd(site, found);
+  checkRuns(site, found);
+  for (const reading of Object.values(site.reading))
+    found.known('run', reading.runId, at('reading', reading.id, 'runId'));
+  checkDecisions(site, found);
+  checkPlans(site, found);
+  checkDrawings(site, found);
+  return problems;
+}

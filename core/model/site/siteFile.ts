@@ -1,0 +1,164 @@
+import { z } from 'zod';
+import { check, type Checked } from '#core/shared/problems';
+import { fileIdSchema, pictureTypes } from './drawing';
+import { referenceProblems } from './references';
+import { aboutSchema, aboutOf, factSchemas, type Fact, type Kind, type Site } from './site';
+
+export const siteFileFormat = 'neotrope-site';
+export const siteFileVersion = 1;
+
+/** Which list of a site file holds which kind. */
+export const fileLists = {
+  places: 'place',
+  cameras: 'camera',
+  supplies: 'supply',
+  recorders: 'recorder',
+  runs: 'run',
+  readings: 'reading',
+  choices: 'choice',
+  placements: 'placement',
+  equipment: 'equipment',
+  drawings: 'drawing',
+  pins: 'pin',
+  routes: 'route',
+  photos: 'photo',
+  products: 'product',
+  demands: 'demands',
+  plans: 'planned',
+  radioPaths: 'radioPath',
+  streams: 'stream',
+  joinings: 'joining',
+  slotting: 'slotting',
+} as const satisfies Record<string, Kind>;
+type ListName = keyof typeof fileLists;
+const listNames = Object.keys(fileLists) as ListName[];
+
+/** A picture that facts refer to, so that a site file carries its drawings and photos along. */
+export const attachedFileSchema = z.strictObject({
+  id: fileIdSchema,
+  mediaType: z.enum(pictureTypes),
+  base64: z.string().max(24_000_000),
+});
+export type AttachedFile = z.infer<typeof attachedFileSchema>;
+
+const listOf = <K extends Kind>(kind: K) => z.array(factSchemas[kind]).max(50_000);
+
+/** A whole site as a file that a person can keep, read and hand on. */
+export const siteFileSchema = z.strictObject({
+  format: z.literal(siteFileFormat),
+  version: z.literal(siteFileVersion),
+  about: aboutSchema,
+  places: listOf('place'),
+  cameras: listOf('camera'),
+  supplies: listOf('supply'),
+  recorders: listOf('recorder'),
+  runs: listOf('run'),
+  readings: listOf('reading'),
+  choices: listOf('choice'),
+  placements: listOf('placement'),
+  // Lists that files written before them do not have.
+  equipment: listOf('equipment').default([]),
+  drawings: listOf('drawing').default([]),
+  pins: listOf('pin').default([]),
+  routes: listOf('route').default([]),
+  photos: listOf('photo').default([]),
+  products: listOf('product').default([]),
+  demands: listOf('demands').default([]),
+  plans: listOf('planned').default([]),
+  radioPaths: listOf('radioPath').default([]),
+  streams: listOf('stream').default([]),
+  joinings: listOf('joining').default([]),
+  slotting: listOf('slotting').default([]),
+  files: z.array(attachedFileSchema).max(2000).default([]),
+});
+export type SiteFile = z.infer<typeof siteFileSchema>;
+
+const byNumber = (a: { id: string; number?: number }, b: { id: string; number?: number }): number =>
+  (a.number ?? 0) - (b.number ?? 0) || (a.id < b.id ? -1 : 1);
+
+/** The file of a site, its lists in a stable order so that two exports of one site are the same. */
+export function toSiteFile(site: Site, files: readonly AttachedFile[] = []): SiteFile {
+  const lists = Object.fromEntries(
+    listNames.map((name) => [name, Object.values<Fact<Kind>>(site[fileLists[name]]).sort(byNumber)]),
+  );
+  return {
+    format: siteFileFormat,
+    version: siteFileVersion,
+    about: aboutOf(site),
+    ...lists,
+    files: [...files].sort(byNumber),
+  } as SiteFile;
+}
+
+/** The site in a file that was found sound before, as the server's own are when they are written. */
+export function siteOfSound(file: SiteFile): Site {
+  return {
+    about: { about: file.about },
+    ...Object.fromEntries(
+      listNames.map((name) => [
+        fileLists[name],
+        Object.fromEntries(file[name].map((fact) => [fact.id, fact])),
+      ]),
+    ),
+  } as unknown as Site;
+}
+
+function fromLists(file: SiteFile): Checked<Site> {
+  const problems = listNames.flatMap((name) => {
+    const seen = new Set<string>();
+    return file[name].flatMap(({ id }, index) => {
+      if (!seen.has(id)) return (seen.add(id), []);
+      return [{ path: `${name}[${index}].id`, value: JSON.stringify(id), allowed: 'each id once' }];
+    });
+  });
+  if (problems.length > 0) return { kind: 'refused', problems };
+  const site = siteOfSound(file);
+  const broken = referenceProblems(site);
+  return broken.length > 0 ? { kind: 'refused', problems: broken } : { kind: 'sound', value: site };
+}
+
+/** Reads what was parsed from a site file. A file of a later version is refused as such, not field by field. */
+export function fromSiteFile(input: unknown): Checked<Site> {
+  const header = check(z.looseObject({ format: z.literal(siteFileFormat), version: z.int().min(1) }), input);
+  if (header.kind === 'refused') return header;
+  if (header.value.version > siteFileVersion) {
+    return {
+      kind: 'refused',
+      problems: [
+        {
+          path: 'version',
+          value: String(header.value.version),
+          allowed: `at most ${siteFileVersion}; this file was written by a newer Neotrope`,
+        },
+      ],
+    };
+  }
+  const file = check(siteFileSchema, input);
+  return file.kind === 'sound' ? fromLists(file.value) : file;
+}
+
+/** The pictures that came with a site file which was found sound. */
+export function attachedTo(input: unknown): AttachedFile[] {
+  return siteFileSchema.pick({ files: true }).loose().parse(input).files;
+}
+
+/** Reads the text of a site file. Text that breaks off is named as such. */
+export function parseSiteFile(text: string): Checked<Site> {
+  let input: unknown;
+  try {
+    input = JSON.parse(text.replace(/^\ufeff/, ''));
+  } catch (error) {
+    const why = error instanceof Error ? error.message : String(error);
+    return {
+      kind: 'refused',
+      problems: [
+        {
+          path: '(file)',
+          value: `not JSON (${why})`,
+          allowed: 'a whole Neotrope site file; was it cut short?',
+        },
+      ],
+    };
+  }
+  return fromSiteFile(input);
+}

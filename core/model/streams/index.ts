@@ -1,0 +1,1 @@
+export { settingsOf, streamRate, workedOutMbps, type RateSource, type WholeSettings } from './streamRate';

@@ -1,0 +1,20 @@
+export { conductorAreaMm2, conductorOhms, temperatureFactor } from './conductorResistance';
+export { lengthBetweenMarks, parseMarks, readJacketPrint, type LengthMark } from './jacketPrint';
+export { cableLabel, nearestAwg, powerCableLabel } from './labels';
+export { coaxLoopOhms, loopOhms } from './loopResistance';
+export { pathLossCoefficients, pathLossDb, type PathLossCoefficients, type Stretch } from './pathLoss';
+export { proposalFrom, saysInWords } from './printProposal';
+export { waysToShareCores } from './shareCores';
+export {
+  coaxCableIds,
+  coaxCables,
+  gaugeSchema,
+  materialSchema,
+  pairCables,
+  powerCable,
+  powerCableIds,
+  powerCables,
+  signalCable,
+  signalCableIds,
+  type Conductor,
+} from './tables';

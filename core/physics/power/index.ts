@@ -1,0 +1,10 @@
+export { dcFeed, maxLoadWatts, type Feed } from './dcFeed';
+export {
+  ethernetChannelM,
+  poeClassFor,
+  poeClasses,
+  poeMinDeviceVolts,
+  poePairsFed,
+  type PoeClass,
+} from './poe';
+export { sourceVoltsFor, sourceVoltsUpTo, twoPoint, type TwoPoint } from './twoPoint';

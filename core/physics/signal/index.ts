@@ -1,0 +1,14 @@
+export { seriesLossDb, shuntLossDb, tapLossDb } from './faultLoss';
+export { fibreLossDb } from './fibre';
+export { formatMegapixels } from './formatMegapixels';
+export { linkRateMbps, linkRateOver } from './linkRate';
+export { balunLossDb, pictureMargin, soundJointLossDb, type PictureMargin } from './pictureMargin';
+export {
+  linkConverter,
+  linkConverterIds,
+  linkConverters,
+  pictureFormat,
+  pictureFormatIds,
+  pictureFormats,
+  type PictureFormat,
+} from './tables';

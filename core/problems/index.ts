@@ -1,1 +1,0 @@
-export { check, problemLine, problemsFrom, type Checked, type Problem } from './problems';

@@ -1,0 +1,1 @@
+export { check, problemLine, type Checked, type Problem } from './problems';

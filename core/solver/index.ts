@@ -1,0 +1,5 @@
+export { eachFrees, smallestConflict } from './conflict';
+export { draftProgramme, type Draft } from './draft';
+export { lpText } from './lpText';
+export { costOf, heeds, without, type Programme, type Row, type Term } from './programme';
+export { solve, type SearchProgress } from './solve';

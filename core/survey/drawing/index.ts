@@ -1,0 +1,20 @@
+export {
+  addDrawing,
+  addPlaceAt,
+  addRoute,
+  changeRoute,
+  followRoutes,
+  movePin,
+  pinDown,
+  removeDrawing,
+  removeRoute,
+  runsEndingAt,
+  setScale,
+  turnPin,
+  withLengthBy,
+} from './drawingEdits';
+export { lengthClaims, lengthDisputes, type LengthClaim, type LengthDispute } from './lengthClaims';
+export { drawnLength, routeLengthM } from './routeLength';
+export { distancePx, leastScalePx, metresPerPixel } from './scale';
+export { anchorsOn, nearestAnchor, squared } from './snap';
+export { atBearing, bearing, viewWedge } from './viewWedge';

@@ -1,0 +1,3 @@
+export { fieldKey, type Gap } from './gap';
+export { runGaps } from './runGaps';
+export { siteGaps } from './siteGaps';

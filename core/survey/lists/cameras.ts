@@ -1,0 +1,222 @@
+import { freeId, noteCamera, unseenCamera, type Camera } from '#core/model/site';
+import { choices } from '#core/model/labels';
+import type { List, Written } from './column';
+import { siteWords } from './siteWords';
+import { numberColumn, optionalText, siteWordColumn, textColumn, wordColumn, yesNoColumn } from './columns';
+
+export const placeWords = siteWords(
+  ({ place }) => place,
+  (places) => Object.values(places).map(({ id, name }) => ({ value: id, says: name })),
+);
+
+const watts = (key: keyof Camera['watts'], heading: string, also: string[]) =>
+  numberColumn<Camera>(
+    key,
+    heading,
+    { unit: 'W', least: 0, most: 500 },
+    (camera) => camera.watts[key],
+    (camera, value) => noteCamera(camera, { watts: { ...camera.watts, [key]: value } }),
+    { also },
+  );
+
+const window = (key: 'minVolts' | 'maxVolts', heading: string) =>
+  numberColumn<Camera>(
+    key,
+    heading,
+    { unit: 'V', least: 0.1, most: 60 },
+    ({ supply }) => supply.window[key],
+    (camera, value) =>
+      camera.supply.window[key] === value
+        ? camera
+        : noteCamera(camera, {
+            supply: {
+              ...camera.supply,
+              window: { ...camera.supply.window, [key]: value, from: 'data-sheet' },
+            },
+          }),
+  );
+
+const lens = (camera: Camera): NonNullable<Camera['lens']> => camera.lens ?? { sensor: '1/3', focalMm: 4 };
+
+/** Cameras as they hang today, a row each. */
+export const cameraList: List<Camera> = {
+  id: 'camera',
+  label: 'Cameras',
+  one: 'camera',
+  keys: ['number'],
+  columns: [
+    numberColumn(
+      'number',
+      'number',
+      { least: 1, most: 9999, whole: true },
+      ({ number }) => number,
+      (camera, number) => ({ ...camera, number }),
+      { width: 70, also: ['no', 'nr', 'camera', 'camera number', 'channel', 'ch'] },
+    ),
+    textColumn(
+      'name',
+      'view',
+      80,
+      ({ name }) => name,
+      (camera, name) => ({ ...camera, name }),
+      { also: ['name', 'camera name', 'description', 'title'] },
+    ),
+    siteWordColumn(
+      'place',
+      'place',
+      placeWords,
+      ({ placeId }) => placeId,
+      (camera, placeId): Written<Camera> => ({ kind: 'row', row: { ...camera, placeId: String(placeId) } }),
+      { also: ['location', 'where', 'area'] },
+    ),
+    wordColumn(
+      'body',
+      'body',
+      choices.body,
+      ({ body }) => body,
+      (camera, body) => noteCamera(camera, { body: body as Camera['body'] }),
+      { also: ['housing', 'type'] },
+    ),
+    wordColumn(
+      'format',
+      'picture format',
+      choices.format,
+      ({ format }) => format,
+      (camera, format) => noteCamera(camera, { format }),
+      { width: 180, also: ['format', 'signal', 'picture'] },
+    ),
+    wordColumn(
+      'lineStandard',
+      'line standard',
+      choices.lineStandard,
+      ({ lineStandard }) => lineStandard,
+      (camera, value) => noteCamera(camera, { lineStandard: value as Camera['lineStandard'] }),
+      { also: ['standard', 'lines'] },
+    ),
+    wordColumn(
+      'lamps',
+      'lamps',
+      choices.lamps,
+      ({ lamps }) => lamps,
+      (camera, lamps) => noteCamera(camera, { lamps: lamps as Camera['lamps'] }),
+      { width: 100, also: ['light', 'infrared'] },
+    ),
+    yesNoColumn(
+      'heater',
+      'heater',
+      ({ heater }) => heater,
+      (camera, heater) => noteCamera(camera, { heater }),
+    ),
+    yesNoColumn(
+      'motor',
+      'motor',
+      ({ motor }) => motor ?? false,
+      (camera, motor) => noteCamera(camera, { motor: motor || undefined }),
+      { also: ['drive', 'fan', 'wiper'] },
+    ),
+    yesNoColumn(
+      'microphone',
+      'microphone',
+      ({ microphone }) => microphone,
+      (camera, microphone) => noteCamera(camera, { microphone }),
+      { width: 90, also: ['audio', 'mic'] },
+    ),
+    wordColumn(
+      'current',
+      'DC or AC',
+      choices.current,
+      ({ supply }) => supply.current,
+      (camera, current) =>
+        noteCamera(camera, { supply: { ...camera.supply, current: current as 'dc' | 'ac' } }),
+      { width: 80, also: ['current', 'supply'] },
+    ),
+    window('minVolts', 'lowest'),
+    window('maxVolts', 'highest'),
+    watts('day', 'day', ['day watts', 'watts', 'power']),
+    watts('night', 'night', ['night watts']),
+    watts('startUp', 'start-up', ['start-up watts', 'startup']),
+    wordColumn(
+      'sensor',
+      'sensor',
+      choices.sensor,
+      (camera) => camera.lens?.sensor,
+      (camera, sensor) =>
+        noteCamera(camera, {
+          lens: { ...lens(camera), sensor: sensor as NonNullable<Camera['lens']>['sensor'] },
+        }),
+      { width: 90 },
+    ),
+    numberColumn(
+      'focalMm',
+      'focal mm',
+      { least: 1, most: 1000 },
+      (camera) => camera.lens?.focalMm,
+      (camera, focalMm) => noteCamera(camera, { lens: { ...lens(camera), focalMm } }),
+      { also: ['focal length', 'lens', 'lens mm'] },
+    ),
+    numberColumn(
+      'targetM',
+      'target',
+      { unit: 'm', least: 0.1, most: 2000 },
+      ({ targetM }) => targetM,
+      (camera, targetM) => noteCamera(camera, { targetM }),
+      { also: ['target distance', 'distance'] },
+    ),
+    textColumn(
+      'purpose',
+      'must see',
+      200,
+      ({ purpose }) => purpose,
+      (camera, purpose) => ({ ...camera, purpose }),
+      { also: ['purpose', 'view purpose'] },
+    ),
+    wordColumn(
+      'worthKeeping',
+      'condition',
+      choices.worthKeeping,
+      ({ worthKeeping }) => worthKeeping,
+      (camera, value) => ({ ...camera, worthKeeping: value as Camera['worthKeeping'] }),
+      { also: ['keep', 'worth keeping'] },
+    ),
+    wordColumn(
+      'target',
+      'successor',
+      choices.target,
+      ({ target }) => target,
+      (camera, target) => ({ ...camera, target: target as Camera['target'] }),
+      { also: ['replacement', 'new camera'] },
+    ),
+    textColumn(
+      'note',
+      'note',
+      2000,
+      ({ note }) => note,
+      (camera, text) => optionalText(camera, 'note', text),
+      { width: 220, also: ['remark', 'remarks', 'notes'] },
+    ),
+  ],
+  rows: (site) =>
+    Object.values(site.camera)
+      .sort((a, b) => a.number - b.number)
+      .map((camera) => ({ id: camera.id, row: camera })),
+  rowId: ({ id }) => id,
+  rowAt: (id, site) => site.camera[id]!,
+  name: ({ number, name }) => `${number} ${name}`,
+  change: (camera) => ({ kind: 'camera', id: camera.id, set: camera }),
+  start: (cells, site) => {
+    const [number, name, place] = [cells.get('number'), cells.get('name'), cells.get('place')];
+    if (typeof number !== 'number') return { kind: 'refused', why: 'a new camera needs a number' };
+    if (!name)
+      return { kind: 'refused', why: `camera ${number} is new here and needs a view, such as “Turnstiles”` };
+    if (!place)
+      return {
+        kind: 'refused',
+        why: `camera ${number} is new here and needs a place; import the places first`,
+      };
+    const id = freeId((wanted) => wanted in site.camera, `c${String(number).padStart(2, '0')}`);
+    return {
+      kind: 'row',
+      row: unseenCamera({ id, number, name: String(name), placeId: String(place) }, 'dc'),
+    };
+  },
+};

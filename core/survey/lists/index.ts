@@ -1,0 +1,20 @@
+export type { Cell } from './column';
+export { editCells } from './editCells';
+export { neutralised, restored } from './formulae';
+export {
+  cellFor,
+  headingFor,
+  listIds,
+  listOf,
+  matching,
+  sortedRows,
+  steadyRows,
+  tableOf,
+  type ListId,
+  type ShownColumn,
+  type ShownRow,
+  type Table,
+} from './lists';
+export { matchColumns, type Match } from './matchColumns';
+export { previewImport, type ForeignTable, type Preview, type RowNews } from './preview';
+export { removeRows } from './removeRows';

@@ -1,0 +1,228 @@
+import type { Camera, Run, Symptom, TestId } from '#core/model/site';
+import { symptoms } from '#core/model/site';
+import { formatQuantity } from '#core/shared/units';
+import { closeShare } from '#core/shared/derivation';
+import { dryMegohms, wetMegohms } from '#core/test/findings';
+import { inferCoaxLoop } from '#core/test/findings';
+import type { RunReadings } from '#core/test/readings';
+import { eventWords, gravity } from '#core/test/findings';
+import { earthDifferenceVolts } from '#core/test/findings';
+import { symptomWords } from '#core/model/site';
+import { testDefinition } from '#core/test/readings';
+import { faultsOf, runEvents } from '#core/test/findings';
+import type { Verdict } from '#core/test/findings';
+import type { EvidenceId } from './likelihoods';
+
+/** One thing that was found, as the tables know it and as a person says it. */
+export interface Observation {
+  id: EvidenceId;
+  outcome: string;
+  test: TestId;
+  says: string;
+}
+
+export interface Looked {
+  run: Run;
+  camera: Camera;
+  readings: RunReadings;
+  verdicts: readonly Pick<Verdict, 'id' | 'label' | 'expected' | 'state' | 'says' | 'basis'>[];
+}
+
+/** Tests whose expectation is a figure of this very run; the others have one limit for all runs. */
+const expectedIsAFigure = new Set<TestId>(['coax-loop-ohms', 'power-loop-ohms', 'day-volts', 'night-volts']);
+
+/** Foreign volts that are no danger but tell of something. Practice. */
+const raisedVolts = 5;
+
+const evidenceOf: Partial<Record<TestId, EvidenceId>> = {
+  'coax-loop-ohms': 'coax-loop',
+  'power-loop-ohms': 'power-loop',
+  'insulation-megohms': 'insulation',
+};
+
+/** Which row of the tables a test speaks to; a picture speaks to one for each symptom. */
+export const evidenceFor = (test: TestId): EvidenceId[] =>
+  test === 'picture'
+    ? symptoms.map((symptom): EvidenceId => `seen-${symptom}`)
+    : [evidenceOf[test] ?? (test as EvidenceId)];
+
+const quantitySays = (test: TestId, value: number, expected: number | null | undefined): string => {
+  const { label, asks } = testDefinition(test);
+  const unit = asks.kind === 'figure' ? asks.unit : '';
+  return `${label.toLowerCase()} ${formatQuantity(value, unit)}${expected === null || expected === undefined ? '' : `, expected ${formatQuantity(expected, unit)}`}`;
+};
+
+/** What a coax loop says: as noted, or which explanation leads by how much. */
+function coaxLoopOutcome({ run, readings }: Looked, expected: number): string {
+  const reading = readings['coax-loop-ohms']!;
+  const share = reading.value / expected;
+  if (share < 0.85) return 'less';
+  const [first] = inferCoaxLoop(
+    run,
+    reading,
+    readings.reflectometer && runEvents(run, readings.reflectometer),
+  );
+  if (!first || first.probability < 0.6) return share < 1.1 ? 'as-noted' : 'unclear';
+  switch (first.kind) {
+    case 'as-noted':
+      return 'as-noted';
+    case 'joint':
+      return 'joint';
+    case 'length':
+      return 'length';
+    case 'other-cable':
+    case 'other-cable-and-joint':
+      return 'other-cable';
+  }
+}
+
+function powerLoopOutcome(value: number, expected: number): string {
+  const share = value / expected;
+  return share < 0.85 ? 'less' : share > 1.4 ? 'heavy' : share > 1.15 ? 'more' : 'as-noted';
+}
+
+/** Volts at the camera against what supply and cores should give there, and against what the camera takes. */
+function voltsOutcome(
+  value: number,
+  expected: number,
+  {
+    camera: {
+      supply: { window },
+    },
+  }: Looked,
+): string {
+  if (value > window.maxVolts) return 'too-high';
+  const asExpected = value >= 0.95 * expected;
+  if (value < window.minVolts) return asExpected ? 'too-low-by-cores' : 'too-low';
+  return asExpected ? 'as-expected' : 'below-expected';
+}
+
+/** From this share of a fault an event is worth a word. Policy. */
+const blemishFrom = 0.3;
+
+function traceOutcome({ run, readings }: Looked): { outcome: string; says: string } {
+  const events = runEvents(run, readings.reflectometer!);
+  const worst = faultsOf(events).sort((a, b) => gravity(b) - gravity(a))[0];
+  const says = worst
+    ? `the reflectometer shows ${eventWords(worst)} at ${formatQuantity(worst.atM, 'm')}`
+    : 'the reflectometer shows nothing on the way';
+  if (!worst || gravity(worst) < blemishFrom) return { outcome: 'clean', says };
+  if (gravity(worst) < closeShare) return { outcome: 'blemish', says };
+  switch (worst.kind) {
+    case 'series':
+      return { outcome: 'series', says };
+    case 'shunt':
+      return { outcome: 'shunt', says };
+    case 'lower-impedance':
+      return { outcome: 'other-impedance', says };
+    case 'tap':
+      return { outcome: 'tap', says };
+    case 'open':
+    case 'short':
+    case 'end':
+      return { outcome: 'early-end', says };
+  }
+}
+
+function quantityOutcome(
+  test: TestId,
+  value: number,
+  expected: number | null | undefined,
+  looked: Looked,
+): string | null {
+  switch (test) {
+    case 'foreign-ac-volts':
+    case 'foreign-dc-volts':
+      return value > raisedVolts ? 'raised' : 'low';
+    case 'shield-earth-volts':
+      return value > earthDifferenceVolts ? 'different' : value > earthDifferenceVolts / 2 ? 'some' : 'same';
+    case 'coax-loop-ohms':
+      return expected ? coaxLoopOutcome(looked, expected) : null;
+    case 'power-loop-ohms':
+      return expected ? powerLoopOutcome(value, expected) : null;
+    case 'insulation-megohms':
+      return value > dryMegohms ? 'dry' : value >= wetMegohms ? 'damp' : 'wet';
+    case 'day-volts':
+    case 'night-volts':
+      return expected ? voltsOutcome(value, expected, looked) : null;
+    default:
+      return null;
+  }
+}
+
+function linkOutcome(throughputMbps: number, expected: number): string {
+  if (throughputMbps === 0) return 'none';
+  return throughputMbps < expected / 2 ? 'slow' : 'full';
+}
+
+/** Everything that was read of a run, as the tables know it. */
+export function observationsOf(looked: Looked): Observation[] {
+  const expectedOf = (test: TestId) => looked.verdicts.find(({ id }) => id === test)?.expected?.value;
+  const found: Observation[] = [];
+  for (const reading of Object.values(looked.readings)) {
+    if (!reading) continue;
+    const { test } = reading;
+    switch (test) {
+      case 'continuity':
+        found.push({
+          id: 'continuity',
+          outcome: reading.found,
+          test,
+          says: {
+            through: 'the coax goes through',
+            open: 'the coax is open',
+            shorted: 'the coax is shorted',
+          }[reading.found],
+        });
+        break;
+      case 'camera-at-head-end':
+      case 'camera-on-local-supply':
+        found.push({
+          id: test,
+          outcome: reading.found,
+          test,
+          says: `${testDefinition(test).label.toLowerCase()} ${reading.found}`,
+        });
+        break;
+      case 'reflectometer':
+        found.push({ id: 'reflectometer', test, ...traceOutcome(looked) });
+        break;
+      case 'picture':
+        found.push(
+          ...symptoms.map((symptom: Symptom): Observation => {
+            const seen = reading.symptoms.includes(symptom);
+            return {
+              id: `seen-${symptom}`,
+              outcome: seen ? 'yes' : 'no',
+              test,
+              says: seen
+                ? symptomWords[symptom].seen
+                : `no ${symptomWords[symptom].label.toLowerCase()} in the picture`,
+            };
+          }),
+        );
+        break;
+      case 'link':
+        found.push({
+          id: 'link',
+          outcome: linkOutcome(reading.throughputMbps, expectedOf('link') ?? 0),
+          test,
+          says: `${formatQuantity(reading.throughputMbps, 'Mb/s')} over converters`,
+        });
+        break;
+      default: {
+        const expected = expectedOf(test);
+        const outcome = quantityOutcome(test, reading.value, expected, looked);
+        const [id] = evidenceFor(test);
+        if (outcome && id)
+          found.push({
+            id,
+            outcome,
+            test,
+            says: quantitySays(test, reading.value, expectedIsAFigure.has(test) ? expected : null),
+          });
+      }
+    }
+  }
+  return found;
+}

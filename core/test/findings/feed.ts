@@ -1,0 +1,96 @@
+import { dcFeed, type Feed } from '#core/physics/power';
+import type { Camera, Run, Site } from '#core/model/site';
+import {
+  figure,
+  neverEnough,
+  type Figure,
+  type Standing,
+  type Step,
+  standingOf,
+} from '#core/shared/derivation';
+import type { Loop } from './loops';
+
+/** What feeds a camera: volts and current kind at the source, and the most it may give. */
+export interface FeedSource {
+  name: string;
+  current: 'dc' | 'ac';
+  volts: number;
+  limitWatts: number;
+}
+
+/** The supply box output or adapter a run hangs on. */
+export function feedSource(site: Site, run: Run): FeedSource {
+  const { feed } = run;
+  if (feed.kind === 'local-adapter')
+    return {
+      name: 'local adapter',
+      current: feed.current,
+      volts: feed.volts,
+      limitWatts: feed.volts * feed.ratedAmps,
+    };
+  const supply = site.supply[feed.supplyId]!;
+  const fuseAmps = supply.outputs.find((output) => output.number === feed.output)!.fuseAmps;
+  return {
+    name: `${supply.name}, output ${feed.output}`,
+    current: supply.current,
+    volts: supply.setVolts,
+    limitWatts: supply.setVolts * Math.min(fuseAmps, supply.ratedAmps),
+  };
+}
+
+export type Window = Camera['supply']['window'];
+
+/** Share of the allowed drop that is used, and how that stands. Above the window is past it too. */
+export function voltsShare(
+  sourceVolts: number,
+  loadVolts: number,
+  window: Window,
+): { share: number; standing: Standing } {
+  if (loadVolts > window.maxVolts) return { share: loadVolts / window.maxVolts, standing: 'fails' };
+  const allowedDrop = sourceVolts - window.minVolts;
+  const used = sourceVolts - loadVolts;
+  // A source that already sits at or under the window leaves no drop to share out.
+  const share =
+    allowedDrop > 0 ? Math.max(0, used / allowedDrop) : loadVolts >= window.minVolts ? 1 : neverEnough;
+  return { share, standing: standingOf(share) };
+}
+
+export interface VoltsAtLoad {
+  feed: Feed;
+  volts: number;
+  steps: () => Step[];
+}
+
+/** Volts that arrive at a load through the run's power loop. */
+export function voltsAtLoad(source: FeedSource, loop: Loop, watts: Figure, window: Window): VoltsAtLoad {
+  const feed = dcFeed({
+    sourceVolts: source.volts,
+    loopOhms: loop.ohms,
+    load: { kind: 'watts', watts: watts.value ?? 0 },
+    minLoadVolts: window.minVolts,
+    sourceLimitWatts: source.limitWatts,
+  });
+  const volts = feed.state === 'collapsed' ? 0 : feed.loadVolts;
+  return {
+    feed,
+    volts,
+    steps: () => {
+      const step = loop.step();
+      const result = figure(
+        feed.state === 'collapsed' ? 'collapses' : 'at the camera',
+        volts,
+        'V',
+        'computed',
+      );
+      return [
+        step,
+        {
+          says: 'Volts that arrive',
+          formula: 'dc-feed',
+          inputs: [figure(source.name, source.volts, 'V', 'noted'), step.result, watts],
+          result,
+        },
+      ];
+    },
+  };
+}

@@ -1,0 +1,57 @@
+import { twoPoint, type TwoPoint } from '#core/physics/power';
+import type { Camera } from '#core/model/site';
+import { formatQuantity } from '#core/shared/units';
+import type { FeedSource } from './feed';
+import type { Loop } from './loops';
+import type { RunReadings } from '#core/test/readings';
+
+export interface FeedInference {
+  told: TwoPoint;
+  says: string;
+}
+
+/** Spreads from which two figures of a feed are not the same any more; a rail's own setting is known to this. Policy. */
+const apartFrom = 2;
+const railVolts = 0.15;
+const loopShare = 0.04;
+
+/**
+ * What volts by day and by night say together: the loop behind the camera and the volts at its source, held against the
+ * cores as noted or read and the rail as set. `null` until both are read.
+ */
+export function inferFeed(
+  camera: Camera,
+  source: FeedSource,
+  loop: Pick<Loop, 'ohms' | 'from'>,
+  readings: RunReadings,
+): FeedInference | null {
+  const [day, night] = [readings['day-volts'], readings['night-volts']];
+  if (!day || !night) return null;
+  const told = twoPoint(
+    { volts: day.value, watts: camera.watts.day },
+    { volts: night.value, watts: camera.watts.night },
+  );
+  if (told.kind === 'untold') return { told, says: `Day and night do not tell the loop: ${told.why}.` };
+  const { loopOhms, sourceVolts, spreadOhms, spreadVolts } = told;
+  const figures = `${formatQuantity(loopOhms, 'Ω')} ± ${formatQuantity(spreadOhms, 'Ω')} behind the camera, fed from ${formatQuantity(sourceVolts, 'V')} ± ${formatQuantity(spreadVolts, 'V')}`;
+  const loopIsHigh = loopOhms - loop.ohms > apartFrom * Math.hypot(spreadOhms, loopShare * loop.ohms);
+  const sags = source.volts - sourceVolts > apartFrom * Math.hypot(spreadVolts, railVolts);
+  const cores = `the cores ${loop.from === 'measured' ? 'as read' : 'as noted'} have ${formatQuantity(loop.ohms, 'Ω')}`;
+  const rail = `the rail is set to ${formatQuantity(source.volts, 'V')}`;
+  if (loopIsHigh && sags)
+    return {
+      told,
+      says: `${figures}: ${cores} and ${rail}. More is lost on the way than the cores explain, and the source gives less than it is set to.`,
+    };
+  if (loopIsHigh)
+    return {
+      told,
+      says: `${figures}: ${cores}. The rest is a joint in the power, or the supply’s own resistance; read the loop of the cores.`,
+    };
+  if (sags)
+    return {
+      told,
+      says: `${figures}: ${rail}. The source sags or is set lower than noted; measure at its terminals under load.`,
+    };
+  return { told, says: `${figures}: ${cores} and ${rail}. They explain both readings.` };
+}

@@ -1,0 +1,282 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import {
+  applyChanges,
+  type Change,
+  type QuantityReading,
+  type QuantityTestId,
+  type Run,
+  type Site,
+} from '#core/model/site';
+import { saltmarrowSite } from '../../model/site/testSite';
+import { comesFirst, heldBack, isStopped, lineKind, runFindings, voltsShare, type RunFindings } from '.';
+import { readingsByRun, testDefinition, tests } from '#core/test/readings';
+import { coaxLoop, expectedCoaxOhms, expectedPowerOhms, powerLoop } from './loops';
+
+const site = saltmarrowSite();
+const reading = (
+  runId: string,
+  test: QuantityTestId,
+  value: number,
+  over: Partial<QuantityReading> = {},
+): QuantityReading => ({
+  id: `${runId}-${test}-new`,
+  runId,
+  test,
+  value,
+  at: '2026-04-01T09:00:00Z',
+  by: 'I. Marlow',
+  instrument: 'Bench meter 1',
+  ...over,
+});
+
+function findingsOf(at: Site, runId: string): RunFindings {
+  const run = at.run[runId]!;
+  return runFindings(at, run, at.camera[run.cameraId]!, readingsByRun(at).get(runId) ?? {});
+}
+function withReading(
+  runId: string,
+  test: QuantityTestId,
+  value: number,
+  over: Partial<QuantityReading> = {},
+): Site {
+  const set = reading(runId, test, value, over);
+  const applied = applyChanges(site, [{ kind: 'reading', id: set.id, set }]);
+  if (applied.kind === 'refused') throw new Error(JSON.stringify(applied.problems));
+  return applied.value.site;
+}
+const verdict = (findings: RunFindings, id: string) => findings.verdicts.find((one) => one.id === id)!;
+
+describe('the demo site’s planted troubles show in its first verdicts', () => {
+  it('the camera that dies at night fails on its night volts, and its cores explain it', () => {
+    const { state, binding } = findingsOf(site, 'r08');
+    expect([state, binding.id, binding.says]).toEqual(['fails', 'night-volts', 'too low with the lamps on']);
+    expect(binding.working().conclusion).toMatch(/cores as noted explain the reading/);
+    expect(verdict(findingsOf(site, 'r08'), 'day-volts').state).toBe('holds');
+  });
+  it('the steel core is named, beside the joint that would read the same', () => {
+    const loop = verdict(findingsOf(site, 'r14'), 'coax-loop-ohms');
+    expect(loop.says).toBe('steel core');
+    expect(loop.working().conclusion).toMatch(
+      /Most likely RG-6, 18 AWG copper-clad steel.*\(9\d %\).*reflectometer would confirm it/,
+    );
+  });
+  it('the salt-air joint reads as an excess that no other construction explains', () => {
+    const loop = verdict(findingsOf(site, 'r13'), 'coax-loop-ohms');
+    expect([loop.state, loop.says]).toEqual(['fails', '5.6 Ω in a joint']);
+  });
+  it('the earth difference is not to be bonded', () =>
+    expect(verdict(findingsOf(site, 'r17'), 'shield-earth-volts')).toMatchObject({
+      state: 'fails',
+      says: expect.stringMatching(/never just bond/) as string,
+    }));
+  it('a run nobody has read is untested, however good it should be', () => {
+    const { state, missing } = findingsOf(site, 'r15');
+    expect([state, missing]).toEqual(['untested', ['foreign-ac-volts', 'coax-loop-ohms', 'night-volts']]);
+  });
+});
+
+describe('verdicts move with readings', () => {
+  it('above 50 V AC everything stops', () => {
+    const { state, binding } = findingsOf(withReading('r01', 'foreign-ac-volts', 61), 'r01');
+    expect([state, binding.says]).toEqual([
+      'stop',
+      'Stop. Do not touch the cable. Get a licensed electrician.',
+    ]);
+    expect(findingsOf(withReading('r01', 'foreign-ac-volts', 49), 'r01').state).not.toBe('stop');
+    expect(findingsOf(withReading('r01', 'foreign-dc-volts', 121), 'r01').state).toBe('stop');
+  });
+  it('the latest reading counts, and a struck one does not', () => {
+    const read = withReading('r08', 'night-volts', 12.1);
+    expect(verdict(findingsOf(read, 'r08'), 'night-volts').state).toBe('holds');
+    const set = {
+      ...read.reading['r08-night-volts-new']!,
+      struck: { why: 'lens not covered', at: '2026-04-01T09:10:00Z', by: 'I. Marlow' },
+    };
+    const struck = applyChanges(read, [{ kind: 'reading', id: set.id, set } satisfies Change]);
+    expect(
+      struck.kind === 'sound' && verdict(findingsOf(struck.value.site, 'r08'), 'night-volts').state,
+    ).toBe('fails');
+  });
+  it.each([
+    [12, 'holds', 'dry'],
+    [5, 'close', 'damp'],
+    [0.6, 'fails', 'wet or damaged'],
+  ])('%f MΩ is %s', (megohms, state, says) => {
+    expect(
+      verdict(findingsOf(withReading('r01', 'insulation-megohms', megohms), 'r01'), 'insulation-megohms'),
+    ).toMatchObject({ state, says });
+  });
+  it('volts above the window fail as surely as those below', () => {
+    expect(verdict(findingsOf(withReading('r01', 'day-volts', 13.9), 'r01'), 'day-volts')).toMatchObject({
+      state: 'fails',
+      says: 'above what the camera takes',
+    });
+  });
+  it('a reading far under what the wire explains points at the wire', () => {
+    const night = verdict(findingsOf(withReading('r01', 'night-volts', 10.9), 'r01'), 'night-volts');
+    expect(night.working().conclusion).toMatch(/1\.4 V below what the cores as noted would give/);
+  });
+});
+
+describe('what is found rather than measured', () => {
+  const found = (test: 'camera-at-head-end' | 'camera-on-local-supply' | 'continuity', what: string) => {
+    const set = {
+      id: `r01-${test}-new`,
+      runId: 'r01',
+      test,
+      found: what,
+      at: '2026-04-01T09:00:00Z',
+      by: 'I. Marlow',
+      instrument: '',
+    };
+    const applied = applyChanges(site, [{ kind: 'reading', id: `r01-${test}-new`, set } as Change]);
+    if (applied.kind === 'refused') throw new Error(JSON.stringify(applied.problems));
+    return findingsOf(applied.value.site, 'r01');
+  };
+  it('a camera that works away from its run is no trouble of the run’s', () => {
+    expect(verdict(found('camera-at-head-end', 'works'), 'camera-at-head-end')).toMatchObject({
+      state: 'holds',
+      says: 'the camera is sound',
+      share: null,
+    });
+    expect(found('camera-at-head-end', 'works').state).toBe('holds');
+  });
+  it('one that fails there is', () => {
+    expect(found('camera-at-head-end', 'fails')).toMatchObject({
+      state: 'fails',
+      binding: { says: 'the camera itself' },
+    });
+    expect(found('camera-on-local-supply', 'fails').binding.says).toBe(
+      'not its power: the way of the signal',
+    );
+    expect(found('continuity', 'open').binding.says).toBe('open: no way through');
+  });
+});
+
+describe('loops', () => {
+  const run = site.run['r08']!;
+  it('a measurement wins over the table', () => {
+    expect(coaxLoop(run, undefined).from).toBe('typical');
+    expect(coaxLoop(run, reading('r08', 'coax-loop-ohms', 14))).toMatchObject({ from: 'measured', ohms: 14 });
+  });
+  it('a reading taken cold counts for more on a warm run', () => {
+    fc.assert(
+      fc.property(
+        fc.double({ min: 1, max: 60, noNaN: true }),
+        fc.integer({ min: -20, max: 20 }),
+        (ohms, temperatureC) => {
+          expect(
+            powerLoop(run, reading('r08', 'power-loop-ohms', ohms, { temperatureC })).ohms,
+          ).toBeGreaterThan(ohms);
+        },
+      ),
+    );
+  });
+  it('spare pairs count as many conductors as are used', () => {
+    const pairs = (cores: number): Run => ({
+      ...site.run['r20']!,
+      segments: site.run['r20']!.segments.map((segment) => ({
+        ...segment,
+        leg: { kind: 'spare-pairs', outCores: cores, backCores: cores },
+      })),
+    });
+    expect(expectedPowerOhms(pairs(3))).toBeCloseTo(expectedPowerOhms(pairs(1)) / 3, 9);
+  });
+  it('a separate pair has a length of its own', () =>
+    expect(expectedPowerOhms(site.run['r12']!)).toBeCloseTo(2 * 35 * 13.17e-3 * 1.02, 1));
+  it('an adapter has no loop', () => expect(expectedPowerOhms(site.run['r23']!)).toBe(0));
+  it('coax and category cable are told apart', () => {
+    expect([lineKind(site.run['r01']!), lineKind(site.run['r20']!)]).toEqual(['coax', 'pair']);
+    expect(
+      lineKind({
+        ...site.run['r01']!,
+        segments: [...site.run['r01']!.segments, ...site.run['r20']!.segments],
+      }),
+    ).toBe('mixed');
+    expect(expectedCoaxOhms(site.run['r20']!.segments)).toBe(0);
+  });
+});
+
+describe('volts against the window', () => {
+  const window = { minVolts: 10.8, maxVolts: 13.2, from: 'typical' as const };
+  it('uses none of the drop at the source’s volts and all of it at the lowest', () => {
+    expect(voltsShare(12.6, 12.6, window)).toMatchObject({ share: 0, standing: 'holds' });
+    expect(voltsShare(12.6, 10.8, window).share).toBeCloseTo(1, 9);
+    expect(voltsShare(12.6, 10.7, window).standing).toBe('fails');
+    expect(voltsShare(13.8, 13.4, window).standing).toBe('fails');
+    expect(voltsShare(10.5, 10.5, window).standing).toBe('fails');
+  });
+  it('never gives an infinite share', () => {
+    fc.assert(
+      fc.property(
+        fc.double({ min: 0.1, max: 60, noNaN: true }),
+        fc.double({ min: 0, max: 60, noNaN: true }),
+        (source, load) => {
+          expect(Number.isFinite(voltsShare(source, load, window).share)).toBe(true);
+        },
+      ),
+    );
+  });
+});
+
+describe('the order of tests', () => {
+  it('what could hurt comes first', () =>
+    expect(tests.slice(0, 2).map(({ id }) => id)).toEqual(['foreign-ac-volts', 'foreign-dc-volts']));
+  const run = (state: Run['state'], stateSince?: string): Run => ({
+    ...site.run['r08']!,
+    state,
+    ...(stateSince ? { stateSince } : {}),
+  });
+  const read = readingsByRun(site).get('r08')!;
+  it('no resistance or insulation test on a live run, no volts on a dead one', () => {
+    expect(heldBack(testDefinition('coax-loop-ohms'), run('live'), read)).toMatch(/isolate/);
+    expect(heldBack(testDefinition('insulation-megohms'), run('isolated'), read)).toMatch(/disconnect/);
+    expect(heldBack(testDefinition('night-volts'), run('isolated'), read)).toMatch(/re-energise/);
+    expect(heldBack(testDefinition('coax-loop-ohms'), run('isolated'), read)).toBeUndefined();
+    expect(heldBack(testDefinition('foreign-ac-volts'), run('live'), read)).toBeUndefined();
+  });
+  it('a dead test waits until foreign voltage was looked for since the run was isolated', () => {
+    expect(heldBack(testDefinition('coax-loop-ohms'), run('isolated', '2026-03-31T08:00:00Z'), read)).toBe(
+      'read the foreign voltage first',
+    );
+    expect(
+      heldBack(testDefinition('coax-loop-ohms'), run('isolated', '2026-03-01T08:00:00Z'), read),
+    ).toBeUndefined();
+    expect(
+      heldBack(testDefinition('foreign-dc-volts'), run('isolated', '2026-03-31T08:00:00Z'), read),
+    ).toBeUndefined();
+    expect(heldBack(testDefinition('coax-loop-ohms'), run('isolated'), {})).toBe(
+      'read the foreign voltage first',
+    );
+  });
+  it('what comes first is said in a sentence that can be obeyed', () => {
+    const loop = testDefinition('coax-loop-ohms');
+    expect(comesFirst(loop, run('live'), read)).toBe(
+      'Before it: isolate the run first, prove it, and mark the run so above.',
+    );
+    expect(comesFirst(loop, run('isolated'), {})).toBe(
+      'Before it: read the foreign voltage, which proves the run dead.',
+    );
+    expect(
+      comesFirst(loop, run('isolated'), { 'foreign-ac-volts': reading('r08', 'foreign-ac-volts', 60) }),
+    ).toMatch(/^Nobody goes on before a licensed electrician/);
+    expect(comesFirst(loop, run('isolated'), read)).toBeUndefined();
+  });
+  it('dangerous volts hold back everything but looking for them again', () => {
+    const stopped = { ...read, 'foreign-ac-volts': reading('r08', 'foreign-ac-volts', 60) };
+    expect(
+      tests.filter((test) => heldBack(test, run('live'), stopped) === undefined).map(({ id }) => id),
+    ).toEqual(['foreign-ac-volts']);
+    for (const test of tests)
+      expect(heldBack(test, run('live'), stopped) ?? '').not.toMatch(/isolate|disconnect/);
+    expect(isStopped(stopped)).toBe(true);
+    expect(isStopped({ 'foreign-dc-volts': reading('r08', 'foreign-dc-volts', 119) })).toBe(false);
+  });
+  it('whatever is offered fits the state that the run is in', () => {
+    for (const state of ['live', 'isolated', 'disconnected'] as const) {
+      for (const test of tests)
+        if (heldBack(test, run(state), read) === undefined) expect(test.allowedIn).toContain(state);
+    }
+  });
+});

@@ -1,0 +1,52 @@
+import { pictureFormat } from '#core/physics/signal';
+import type { Camera, Run, Site } from '#core/model/site';
+
+/** Whether a camera and the input it is on speak of the same picture, and what to know before one is forced. */
+export interface FormatCheck {
+  agrees: boolean;
+  /** What does not agree, in words, with what it does to the picture. */
+  wrong: string[];
+  /** The way back, before a format is forced. */
+  before: string[];
+}
+
+/** Formats that are switched at the camera itself or over the cable from the recorder's menu. */
+const isHd = (format: string): boolean => format !== 'cvbs';
+
+/** Holds a camera's format and line standard against the recorder input that it is patched to. */
+export function formatCheck(site: Site, run: Run, camera: Camera): FormatCheck {
+  const recorder = run.patchedTo ? site.recorder[run.patchedTo.recorderId] : undefined;
+  const label = pictureFormat(camera.format).label;
+  const wrong: string[] = [];
+  if (!recorder)
+    wrong.push(
+      'It is not noted which input the camera is on: format and line standard cannot be held against it.',
+    );
+  else {
+    if (!recorder.accepts.includes(camera.format))
+      wrong.push(
+        `The camera sends ${label}; input ${run.patchedTo!.input} of ${recorder.name} does not take that: no picture, or a torn one without colour.`,
+      );
+    if (recorder.lineStandard && recorder.lineStandard !== camera.lineStandard)
+      wrong.push(
+        `The camera is set to ${camera.lineStandard}, the inputs of ${recorder.name} to ${recorder.lineStandard}: the picture rolls or is torn. Both ends must agree.`,
+      );
+  }
+  const before = [
+    'Write down the format and line standard that both ends have now; that is the way back.',
+    ...(isHd(camera.format)
+      ? [
+          'A camera that is set to composite may not be reached over the cable again: its menu goes over the HD signal. Before it is forced, be sure of the switch or joystick at the camera, and that somebody can get up there.',
+        ]
+      : [
+          'A composite camera has no menu over the cable: its format is changed at the camera, with its own switch or joystick.',
+        ]),
+    'Force one end at a time, the recorder’s input first, and look at the picture before the next camera.',
+    ...(recorder?.blockSize
+      ? [
+          `Inputs of ${recorder.name} come in blocks of ${recorder.blockSize} that share a signal family: a forced input takes its neighbours along.`,
+        ]
+      : []),
+  ];
+  return { agrees: recorder !== undefined && wrong.length === 0, wrong, before };
+}

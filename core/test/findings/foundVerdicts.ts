@@ -1,0 +1,158 @@
+import type {
+  ContinuityReading,
+  LinkReading,
+  PictureReading,
+  Run,
+  SwapReading,
+  SwapTestId,
+} from '#core/model/site';
+import { linkConverters, linkRateMbps } from '#core/physics/signal';
+import { formatQuantity } from '#core/shared/units';
+import { figure, shareOf, standingOf, type Limit } from '#core/shared/derivation';
+import { symptomWords } from '#core/model/site';
+import { testDefinition } from '#core/test/readings';
+import type { Verdict } from './verdict';
+
+const unread = (id: Verdict['id'], conclusion: string, expected: Verdict['expected'] = null): Verdict => {
+  const { label } = testDefinition(id);
+  return {
+    id,
+    label,
+    state: 'untested',
+    share: null,
+    read: null,
+    expected,
+    says: 'not done yet',
+    basis: 'typical',
+    working: () => ({ title: label, steps: [], conclusion }),
+  };
+};
+
+/** A verdict on something that was found rather than measured: it has a standing and no share of any limit. */
+function found(
+  id: Verdict['id'],
+  state: 'holds' | 'close' | 'fails',
+  what: string,
+  says: string,
+  conclusion: string,
+): Verdict {
+  const { label } = testDefinition(id);
+  return {
+    id,
+    label,
+    state,
+    says,
+    share: null,
+    read: null,
+    expected: null,
+    basis: 'measured',
+    working: () => ({ title: `${label}: ${what}`, steps: [], conclusion }),
+  };
+}
+
+/** Whether the cable goes through, and only to its end. */
+export function continuityVerdict(reading: ContinuityReading | undefined): Verdict {
+  const conclusion =
+    'With the far end open it must not go through, with the far end shorted it must. The power cores likewise.';
+  if (!reading) return unread('continuity', conclusion);
+  switch (reading.found) {
+    case 'through':
+      return found('continuity', 'holds', 'through', 'through, no short', conclusion);
+    case 'open':
+      return found(
+        'continuity',
+        'fails',
+        'open',
+        'open: no way through',
+        `${conclusion} The reflectometer tells at which metre it is open.`,
+      );
+    case 'shorted':
+      return found(
+        'continuity',
+        'fails',
+        'shorted',
+        'shorted on the way',
+        `${conclusion} The reflectometer tells at which metre it is shorted.`,
+      );
+  }
+}
+
+const swapWords: Record<SwapTestId, { works: string; fails: string; conclusion: string }> = {
+  'camera-at-head-end': {
+    works: 'the camera is sound',
+    fails: 'the camera itself',
+    conclusion:
+      'On a short known-good lead and supply: where it works, the camera is sound, and what was wrong in its place lies in the run, its power or its input. Where it fails, it is the camera.',
+  },
+  'camera-on-local-supply': {
+    works: 'the coax carries it',
+    fails: 'not its power: the way of the signal',
+    conclusion:
+      'In its place on its own coax with a known-good supply: where it works, the coax carries it, and what was wrong before lies in its power. Where it fails still, the way of the signal is at fault, or the camera.',
+  },
+};
+
+/** What a camera tells away from what is suspected of it. */
+export function swapVerdict(test: SwapTestId, reading: SwapReading | undefined): Verdict {
+  const { conclusion, works, fails } = swapWords[test];
+  if (!reading) return unread(test, conclusion);
+  return found(
+    test,
+    reading.found === 'works' ? 'holds' : 'fails',
+    reading.found,
+    reading.found === 'works' ? works : fails,
+    conclusion,
+  );
+}
+
+/** The picture as it was seen. */
+export function seenVerdict(computed: Verdict, reading: PictureReading | undefined): Verdict {
+  if (!reading) return computed;
+  const seen = reading.symptoms.map((symptom) => symptomWords[symptom].label.toLowerCase());
+  const isLost = reading.symptoms.some((symptom) => symptom === 'no-picture' || symptom === 'test-bars-only');
+  const state = seen.length === 0 ? 'holds' : isLost ? 'fails' : 'close';
+  return {
+    ...computed,
+    state,
+    basis: 'measured',
+    share: null,
+    says: seen.length === 0 ? 'seen clean' : `${seen.join(', ')}; see Cause`,
+  };
+}
+
+/** Rate over a pair of converters against what they should reach over this run. */
+export function linkVerdict(run: Run, reading: LinkReading | undefined): Verdict {
+  const converter = linkConverters[0]!;
+  const expected = figure('expected', linkRateMbps(converter, run.segments), 'Mb/s', 'typical');
+  const conclusion =
+    'Rate, throughput and loss at the far end, under the camera’s load. Well under what the run should carry points at a joint or a wrong cable.';
+  if (!reading) return unread('link', conclusion, expected);
+  const read = figure('throughput', reading.throughputMbps, 'Mb/s', 'measured');
+  const limit: Limit = {
+    sense: 'at-least',
+    figure: figure('half of what it should carry', (expected.value ?? 0) / 2, 'Mb/s', 'policy'),
+  };
+  const share = shareOf(reading.throughputMbps, limit);
+  const lossy = reading.lostPercent > 0.1;
+  const standing = standingOf(share);
+  const state = reading.throughputMbps === 0 ? 'fails' : lossy && standing === 'holds' ? 'close' : standing;
+  return {
+    id: 'link',
+    label: testDefinition('link').label,
+    state,
+    share,
+    read,
+    expected,
+    basis: 'measured',
+    says:
+      reading.throughputMbps === 0
+        ? 'no link'
+        : `${formatQuantity(reading.lostPercent, '%', 1)} lost${reading.deliveredWatts === undefined ? '' : `, ${formatQuantity(reading.deliveredWatts, 'W')} at the far end`}`,
+    working: () => ({
+      title: `Link, ${formatQuantity(reading.throughputMbps, 'Mb/s')}`,
+      steps: [{ says: 'Rate over this coax', formula: 'link-rate', inputs: [], result: expected }],
+      limit,
+      conclusion,
+    }),
+  };
+}

@@ -1,0 +1,66 @@
+import type { QuantityReading, Run, RunState } from '#core/model/site';
+import type { RunReadings } from '#core/test/readings';
+import { stopVolts } from './safety';
+import type { TestDefinition } from '#core/test/readings';
+
+const above = (reading: QuantityReading | undefined, volts: number): boolean =>
+  reading !== undefined && reading.value > volts;
+
+/** Whether dangerous volts were read on the run, so that nobody goes on. */
+export function isStopped(readings: RunReadings): boolean {
+  return (
+    above(readings['foreign-ac-volts'], stopVolts['foreign-ac-volts']) ||
+    above(readings['foreign-dc-volts'], stopVolts['foreign-dc-volts'])
+  );
+}
+
+/** The state a run is to be brought into for a test that its present one does not allow. */
+export function stateFor(test: Pick<TestDefinition, 'allowedIn'>, now: RunState): RunState {
+  return test.allowedIn.includes(now) ? now : test.allowedIn[0]!;
+}
+
+const bringTo: Record<RunState, string> = {
+  live: 're-energise the run first',
+  isolated: 'isolate the run first',
+  disconnected: 'disconnect both ends first',
+};
+
+/** Tests that look for the volts which hold the others back. */
+const looksForVolts = (id: TestDefinition['id']): boolean =>
+  id === 'foreign-ac-volts' || id === 'foreign-dc-volts';
+
+/** Whether foreign volts were looked for since the run was brought into the state it is in. */
+function checkedSince({ stateSince }: Run, reading: QuantityReading | undefined): boolean {
+  return (
+    reading !== undefined && (stateSince === undefined || Date.parse(reading.at) >= Date.parse(stateSince))
+  );
+}
+
+/**
+ * Why a test may not be done on the run as it is now; `undefined` where it may. Dangerous volts hold back everything but
+ * looking for them again; a test that needs the run dead waits until it is marked so and was proven so.
+ */
+export function heldBack(test: TestDefinition, run: Run, readings: RunReadings): string | undefined {
+  const fits = test.allowedIn.includes(run.state);
+  // Nobody isolates anything on a cable that is not to be touched, not even for looking at it again another way.
+  if (isStopped(readings) && !(looksForVolts(test.id) && fits)) return 'stopped: dangerous volts';
+  if (!fits) return bringTo[stateFor(test, run.state)];
+  const needsDead = !test.allowedIn.includes('live');
+  if (needsDead && !looksForVolts(test.id) && !checkedSince(run, readings['foreign-ac-volts']))
+    return 'read the foreign voltage first';
+  return undefined;
+}
+
+/** What has to come before anything else on a cable with dangerous volts. */
+export const untilSafe =
+  'Nobody goes on before a licensed electrician has made it safe and the foreign voltage was read again.';
+
+/** What has to come before a test on the run as it is now, as a sentence for whoever stands there; `undefined` where nothing has. */
+export function comesFirst(test: TestDefinition, run: Run, readings: RunReadings): string | undefined {
+  const held = heldBack(test, run, readings);
+  if (held === undefined) return undefined;
+  if (isStopped(readings)) return untilSafe;
+  return test.allowedIn.includes(run.state)
+    ? 'Before it: read the foreign voltage, which proves the run dead.'
+    : `Before it: ${held}, prove it, and mark the run so above.`;
+}

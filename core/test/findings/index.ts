@@ -1,0 +1,26 @@
+export { faultsLossDb } from './faultsLoss';
+export { feedSource, voltsAtLoad, voltsShare, type FeedSource } from './feed';
+export { inferFeed } from './feedInference';
+export { formatCheck } from './formatCheck';
+export { ghostLengthM } from './ghost';
+export { comesFirst, heldBack, isStopped, stateFor, untilSafe } from './heldBack';
+export { dryMegohms, wetMegohms } from './insulation';
+export { lineOf, type FaultAt } from './lineModel';
+export { inferCoaxLoop } from './loopInference';
+export { expectedPowerOhms, lengthFigure, lineKind, powerLoop, runLengthM, type Loop } from './loops';
+export { extraPictureLossDb, pictureOver } from './pictureVerdict';
+export { eventWords, gravity } from './reflectometerVerdict';
+export { runFindings, verdictFigure, type RunFindings } from './runFindings';
+export { earthDifferenceVolts } from './safety';
+export {
+  faultsOf,
+  keptTrace,
+  metreSpread,
+  nsAtMetres,
+  runEvents,
+  runVelocityFactor,
+  segmentVelocityFactor,
+  type RunEvent,
+} from './traceEvents';
+export { comparedCurve, traceView, type TraceView } from './traceView';
+export type { Verdict } from './verdict';

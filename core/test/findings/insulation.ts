@@ -1,0 +1,47 @@
+import type { QuantityReading } from '#core/model/site';
+import { formatQuantity } from '#core/shared/units';
+import { figure, shareOf, type Limit } from '#core/shared/derivation';
+import { testDefinition } from '#core/test/readings';
+import type { Verdict } from './verdict';
+
+/** Above the first dry, between damp, below the second wet or damaged. Source: practice at 250 V or less. */
+export const dryMegohms = 10;
+export const wetMegohms = 1;
+
+/** What the insulation reading says about water and damage. */
+export function insulationVerdict(reading: QuantityReading | undefined): Verdict {
+  const { id, label } = testDefinition('insulation-megohms');
+  const limit: Limit = { sense: 'at-least', figure: figure('wet below', wetMegohms, 'MΩ', 'policy') };
+  const expected = figure('above', dryMegohms, 'MΩ', 'policy');
+  const conclusion = 'Above 10 MΩ dry, down to 1 MΩ damp, below that wet or damaged.';
+  if (!reading)
+    return {
+      id,
+      label,
+      state: 'untested',
+      share: null,
+      read: null,
+      expected,
+      says: 'not read yet',
+      basis: 'typical',
+      working: () => ({ title: label, steps: [], limit, conclusion }),
+    };
+  const read = figure('read', reading.value, 'MΩ', 'measured');
+  const state = reading.value > dryMegohms ? 'holds' : reading.value >= wetMegohms ? 'close' : 'fails';
+  return {
+    id,
+    label,
+    state,
+    read,
+    expected,
+    basis: 'measured',
+    share: shareOf(reading.value, limit),
+    says: { holds: 'dry', close: 'damp', fails: 'wet or damaged' }[state],
+    working: () => ({
+      title: `${label}, ${formatQuantity(reading.value, 'MΩ')}`,
+      steps: [{ says: 'Read', formula: 'against-limit', inputs: [read], result: read }],
+      limit,
+      conclusion,
+    }),
+  };
+}

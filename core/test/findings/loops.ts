@@ -1,0 +1,139 @@
+import { coaxLoopOhms, conductorOhms, powerCable, signalCable, type Conductor } from '#core/physics/cable';
+import type { QuantityReading, Run, Segment } from '#core/model/site';
+import { figure, type Figure, type Source, type Step } from '#core/shared/derivation';
+
+/** A loop resistance with the step that led to it, written when it is asked for. */
+export interface Loop {
+  ohms: number;
+  from: Source;
+  step: () => Step;
+}
+
+const measuredLengths = new Set<Segment['lengthFrom']>(['jacket-marks', 'reflectometer']);
+
+export function lengthFigure(run: Run): Figure {
+  const from: Source = run.segments.every((segment) => measuredLengths.has(segment.lengthFrom))
+    ? 'measured'
+    : 'noted';
+  return figure('length', runLengthM(run), 'm', from);
+}
+
+/** Length of a run along its cable, in metres. */
+export function runLengthM(run: Run): number {
+  return run.segments.reduce((sum, segment) => sum + segment.lengthM, 0);
+}
+
+export type LineKind = 'coax' | 'pair' | 'mixed';
+
+/** Whether a run is coax all the way, category cable all the way, or changes between them. */
+export function lineKind(run: Run): LineKind {
+  const [first, ...rest] = run.segments;
+  const { kind } = signalCable(first!.cable);
+  return rest.every((segment) => signalCable(segment.cable).kind === kind) ? kind : 'mixed';
+}
+
+/** Expected loop of centre and shield over all segments, each at its own temperature or all at `atC`. */
+export function expectedCoaxOhms(segments: readonly Segment[], atC?: number): number {
+  return segments.reduce((sum, segment) => {
+    const cable = signalCable(segment.cable);
+    return cable.kind === 'coax'
+      ? sum + coaxLoopOhms(cable, segment.lengthM, atC ?? segment.temperatureC)
+      : sum;
+  }, 0);
+}
+
+/** Loop of cores that are all alike: one core's resistance, divided by how many go out and how many come back. */
+const bundle = (
+  conductor: Conductor,
+  outCores: number,
+  backCores: number,
+  lengthM: number,
+  temperatureC: number,
+) => conductorOhms(conductor, lengthM, temperatureC) * (1 / outCores + 1 / backCores);
+
+function legOhms({ leg, cable, lengthM, temperatureC }: Segment, atC: number | undefined): number {
+  if (leg.kind === 'none') return 0;
+  const line = signalCable(cable);
+  if (leg.kind === 'spare-pairs')
+    return line.kind === 'pair'
+      ? bundle(line.conductor, leg.outCores, leg.backCores, lengthM, atC ?? temperatureC)
+      : 0;
+  return bundle(powerCable(leg.cable).conductor, leg.outCores, leg.backCores, lengthM, atC ?? temperatureC);
+}
+
+/** Expected loop of the cores that feed the camera; zero where it has an adapter of its own. */
+export function expectedPowerOhms(run: Run, atC?: number): number {
+  const { feed } = run;
+  if (feed.kind === 'local-adapter') return 0;
+  if (feed.kind === 'separate-pair')
+    return bundle(
+      powerCable(feed.cable).conductor,
+      feed.outCores,
+      feed.backCores,
+      feed.lengthM,
+      atC ?? feed.temperatureC,
+    );
+  return run.segments.reduce((sum, segment) => sum + legOhms(segment, atC), 0);
+}
+
+/** A reading brought from the temperature it was taken at to the run's own. */
+function measuredLoop(
+  says: string,
+  reading: QuantityReading,
+  expected: number,
+  expectedWhenRead: number,
+): Loop {
+  const ohms = expectedWhenRead > 0 ? (reading.value * expected) / expectedWhenRead : reading.value;
+  return {
+    ohms,
+    from: 'measured',
+    step: () => ({
+      says,
+      formula: 'temperature-correction',
+      result: figure('loop', ohms, 'Ω', 'measured'),
+      inputs: [
+        figure('read', reading.value, 'Ω', 'measured'),
+        ...(reading.temperatureC === undefined
+          ? []
+          : [figure('cable when read', reading.temperatureC, '°C', 'measured')]),
+      ],
+    }),
+  };
+}
+
+/** Loop of centre and shield: as read where it was read, else as the construction promises. */
+export function coaxLoop(run: Run, reading: QuantityReading | undefined): Loop {
+  const says = 'Loop, centre and shield';
+  const expected = expectedCoaxOhms(run.segments);
+  if (reading)
+    return measuredLoop(says, reading, expected, expectedCoaxOhms(run.segments, reading.temperatureC));
+  return {
+    ohms: expected,
+    from: 'typical',
+    step: () => ({
+      says,
+      formula: 'coax-loop',
+      inputs: [lengthFigure(run)],
+      result: figure('loop', expected, 'Ω', 'typical'),
+    }),
+  };
+}
+
+/** Loop of the power cores: as read where it was read, else as the construction promises. */
+export function powerLoop(run: Run, reading: QuantityReading | undefined): Loop {
+  const says = 'Loop, power cores';
+  const expected = expectedPowerOhms(run);
+  if (reading) return measuredLoop(says, reading, expected, expectedPowerOhms(run, reading.temperatureC));
+  const length = () =>
+    run.feed.kind === 'separate-pair' ? figure('length', run.feed.lengthM, 'm', 'noted') : lengthFigure(run);
+  return {
+    ohms: expected,
+    from: 'typical',
+    step: () => ({
+      says,
+      formula: 'power-loop',
+      inputs: [length()],
+      result: figure('loop', expected, 'Ω', 'typical'),
+    }),
+  };
+}

@@ -1,0 +1,89 @@
+import { pathLossDb } from '#core/physics/cable';
+import {
+  balunLossDb,
+  pictureFormat,
+  pictureMargin,
+  soundJointLossDb,
+  type PictureFormat,
+  type PictureMargin,
+} from '#core/physics/signal';
+import type { Run } from '#core/model/site';
+import { figure, type Standing, type WorkingOut } from '#core/shared/derivation';
+import { lengthFigure, lineKind } from './loops';
+import type { Verdict } from './verdict';
+
+/** Loss that the picture meets beside the cable: sound joints, and a balun at each end of category cable. */
+export function extraPictureLossDb(run: Run): number {
+  const jointCount = run.segments.filter((segment) => segment.joint).length;
+  const balunCount = lineKind(run) === 'coax' ? 0 : 2;
+  return jointCount * soundJointLossDb + balunCount * balunLossDb;
+}
+
+const standings: Record<PictureMargin['state'], Standing> = {
+  clean: 'holds',
+  marginal: 'close',
+  lost: 'fails',
+};
+
+export interface PictureResult {
+  lossDb: number;
+  share: number;
+  standing: Standing;
+  working: WorkingOut;
+}
+
+/** The picture in one format over this run, with its working. `faultsDb` is what faults on the way take that a trace has shown. */
+export function pictureOver(run: Run, format: PictureFormat, faultsDb = 0): PictureResult {
+  const extra = extraPictureLossDb(run) + faultsDb;
+  const { lossDb, state } = pictureMargin(run.segments, format, extra);
+  return {
+    lossDb,
+    standing: standings[state],
+    share: lossDb / format.limitDb,
+    working: () => ({
+      title: `Picture, ${format.label}`,
+      steps: [
+        {
+          says: `Loss at ${format.topMHz} MHz`,
+          formula: 'picture-loss',
+          result: figure('loss', lossDb, 'dB', 'typical'),
+          inputs: [
+            lengthFigure(run),
+            figure('cable', pathLossDb(run.segments, format.topMHz), 'dB', 'typical'),
+            figure(
+              faultsDb > 0 ? 'joints, baluns and faults' : 'joints and baluns',
+              extra,
+              'dB',
+              faultsDb > 0 ? 'measured' : 'typical',
+            ),
+          ],
+        },
+      ],
+      limit: { sense: 'at-most', figure: figure('still holds up to', format.limitDb, 'dB', 'typical') },
+      conclusion: {
+        clean: 'A clean picture.',
+        marginal: `Softer than it should be: clean up to ${format.cleanDb} dB.`,
+        lost: 'Too little of the picture arrives.',
+      }[state],
+    }),
+  };
+}
+
+/** The picture as it is sent today. Computed from the construction; there is nothing to read for it yet. */
+export function pictureVerdict(run: Run, formatId: string, faultsDb: number): Verdict {
+  const format = pictureFormat(formatId);
+  const { lossDb, share, standing, working } = pictureOver(run, format, faultsDb);
+  return {
+    id: 'picture',
+    label: `Picture, ${format.label}`,
+    state: standing,
+    share,
+    read: null,
+    expected: figure('expected', lossDb, 'dB', 'typical'),
+    says: { holds: 'should be clean', close: 'soft to be expected, still held', fails: 'too much is lost' }[
+      standing
+    ],
+    basis: 'typical',
+    working,
+  };
+}

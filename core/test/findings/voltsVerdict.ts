@@ -1,0 +1,102 @@
+import type { Camera, QuantityReading } from '#core/model/site';
+import { formatQuantity } from '#core/shared/units';
+import { figure, type Limit, type Standing } from '#core/shared/derivation';
+import { voltsAtLoad, voltsShare, type FeedSource } from './feed';
+import type { Loop } from './loops';
+import { testDefinition } from '#core/test/readings';
+import type { Verdict } from './verdict';
+
+/** Volts at the camera against its window: as read, or as the feed should give until it is read. */
+export function voltsVerdict(
+  time: 'day' | 'night',
+  camera: Camera,
+  source: FeedSource,
+  loop: Loop,
+  reading: QuantityReading | undefined,
+): Verdict {
+  const id = time === 'day' ? 'day-volts' : 'night-volts';
+  const { label } = testDefinition(id);
+  const { window, current } = camera.supply;
+  const watts = figure(
+    `camera by ${time}`,
+    camera.watts[time],
+    'W',
+    window.from === 'data-sheet' ? 'data-sheet' : 'noted',
+  );
+  const predicted = voltsAtLoad(source, loop, watts, window);
+  const expected = figure('expected', predicted.volts, 'V', 'computed');
+  const volts = reading ? reading.value : predicted.volts;
+  const { share, standing } = voltsShare(source.volts, volts, window);
+  const tooHigh = volts > window.maxVolts;
+  const limit: Limit = {
+    sense: tooHigh ? 'at-most' : 'at-least',
+    figure: figure(
+      tooHigh ? 'highest of the camera' : 'lowest of the camera',
+      tooHigh ? window.maxVolts : window.minVolts,
+      'V',
+      window.from,
+    ),
+  };
+  const wrongRail = source.current !== current;
+  const says = wrongRail
+    ? `a ${current.toUpperCase()} camera on a ${source.current.toUpperCase()} rail`
+    : reading
+      ? wordsFor(time, volts, tooHigh, standing)
+      : expectedWords(predicted.feed.state === 'collapsed', standing);
+  const read = reading ? figure('read', reading.value, 'V', 'measured') : null;
+  return {
+    id,
+    label,
+    share,
+    read,
+    expected,
+    says,
+    state: wrongRail ? 'fails' : reading ? standing : 'untested',
+    basis: reading
+      ? 'measured'
+      : loop.from === 'measured' && window.from === 'data-sheet'
+        ? 'data-sheet'
+        : 'typical',
+    working: () => ({
+      title: `${label}, ${formatQuantity(volts, 'V')}`,
+      limit,
+      conclusion: conclusionFor(reading, predicted.volts, says),
+      steps: [
+        ...predicted.steps(),
+        {
+          says: tooHigh ? 'Share of the highest volts' : 'Share of the drop used',
+          formula: tooHigh ? 'against-limit' : 'drop-share',
+          inputs: [
+            ...(tooHigh ? [] : [figure(source.name, source.volts, 'V', 'noted')]),
+            read ?? expected,
+            limit.figure,
+          ],
+          result: figure('share', share * 100, '%', reading ? 'measured' : 'computed'),
+        },
+      ],
+    }),
+  };
+}
+
+/** Until it is read a figure is only what the cores as noted should give. */
+function expectedWords(collapses: boolean, standing: Standing): string {
+  if (collapses) return 'the supply collapses under this load';
+  return { holds: 'should hold', close: 'should just hold', fails: 'should not hold' }[standing];
+}
+
+function wordsFor(time: 'day' | 'night', volts: number, tooHigh: boolean, standing: Standing): string {
+  if (tooHigh) return 'above what the camera takes';
+  if (standing === 'fails')
+    return volts === 0 ? 'no volts' : time === 'night' ? 'too low with the lamps on' : 'too low';
+  return standing === 'close' ? 'holds, little to spare' : 'holds';
+}
+
+/** A reading well below what the wire explains points at the wire: a joint, or thinner cores than noted. */
+function conclusionFor(reading: QuantityReading | undefined, predictedVolts: number, says: string): string {
+  const word = says.charAt(0).toUpperCase() + says.slice(1);
+  if (!reading) return `${word}. Expected only; read it with the lens covered.`;
+  const short = predictedVolts - reading.value;
+  return short > 0.05 * predictedVolts
+    ? `${word}. ${formatQuantity(short, 'V')} below what the cores as noted would give: look for a poor joint or thinner cores.`
+    : `${word}. The cores as noted explain the reading.`;
+}

@@ -1,0 +1,72 @@
+import { describe, expect, it } from 'vitest';
+import { saltmarrowSite } from '../../model/site/testSite';
+import { readingsFromTable } from '.';
+import type { Cell } from '#core/survey/lists';
+
+const site = saltmarrowSite();
+const read = (headings: string[], ...rows: Cell[][]) =>
+  readingsFromTable(site, { headings, rows: rows.map((cells, index) => ({ line: index + 2, cells })) });
+
+describe('readings from a table', () => {
+  it('a row for each reading, in whatever words and units', () => {
+    const { readings, problems } = read(
+      ['Camera', 'Test', 'Value', 'Unit', 'Time', 'Temp', 'Meter'],
+      [15, 'Loop, centre and shield', '4,2', 'Ω', '2026-03-10 08:12', '14', 'Bench meter 2'],
+      [16, 'coax-loop-ohms', '3.8', '', '', '', ''],
+      [15, 'night volts', '24100', 'mV', '', '', ''],
+    );
+    expect(problems).toEqual([]);
+    expect(readings).toMatchObject([
+      {
+        cameraNumber: 15,
+        test: 'coax-loop-ohms',
+        value: 4.2,
+        at: '2026-03-10T08:12:00.000Z',
+        temperatureC: 14,
+        instrument: 'Bench meter 2',
+      },
+      { cameraNumber: 16, test: 'coax-loop-ohms', value: 3.8 },
+      { test: 'night-volts', value: 24.1 },
+    ]);
+    expect(readings[1]).not.toHaveProperty('at');
+  });
+  it('a row for each run, a column for each test', () => {
+    const { readings, remarks } = read(
+      ['No', 'Insulation', 'Volts at night', 'Weather'],
+      [15, '12', '24.1', 'rain'],
+      [16, '', '24.0', ''],
+    );
+    expect(readings.map(({ cameraNumber, test, value }) => [cameraNumber, test, value])).toEqual([
+      [15, 'insulation-megohms', 12],
+      [15, 'night-volts', 24.1],
+      [16, 'night-volts', 24],
+    ]);
+    expect(remarks).toEqual(['Not understood and left out: Weather.']);
+  });
+  it('says line by line what it does not understand, and guesses nothing', () => {
+    const { readings, problems } = read(
+      ['run', 'test', 'value', 'when', 'temperature'],
+      [99, 'insulation', '3', '', ''],
+      [15, 'smell', '3', '', ''],
+      [15, 'insulation', 'damp', '', ''],
+      [15, 'insulation', '-3', '', ''],
+      [15, 'insulation', '3', 'last week', 'warm'],
+    );
+    expect(problems.map(({ line, why }) => [line, why.replace(/:.*/, '')])).toEqual([
+      [2, 'there is no run 99'],
+      [3, '“smell” is no test with a figure'],
+      [4, '“damp”'],
+      [5, '“-3”'],
+      [6, '“last week” is no moment; 2026-03-10 08'],
+      [6, '“warm”'],
+    ]);
+    expect(readings).toHaveLength(1);
+  });
+  it.each([
+    [['test', 'value'], 'no column names the run'],
+    [['run', 'colour'], 'no column names the test'],
+    [['run', 'test'], 'no column holds the value'],
+  ] as const)('%j: %s', (headings, why) => {
+    expect(read([...headings], [1, 2]).problems[0]!.why).toContain(why);
+  });
+});

@@ -1,0 +1,184 @@
+import { testDefinition, tests } from './tests';
+import { mostReading, quantityTestIds, type QuantityTestId, type Run, type Site } from '#core/model/site';
+import { parseQuantity } from '#core/shared/units';
+import type { Cell } from '#core/survey/lists';
+import type { ForeignTable } from '#core/survey/lists';
+
+/** A reading that a table tells of, ready to be taken. */
+export interface TableReading {
+  run: Run;
+  cameraNumber: number;
+  test: QuantityTestId;
+  value: number;
+  at?: string;
+  temperatureC?: number;
+  instrument?: string;
+}
+
+export interface ReadingsRead {
+  readings: TableReading[];
+  problems: { line: number; why: string }[];
+  remarks: string[];
+}
+
+const plain = (text: Cell): string =>
+  String(text ?? '')
+    .trim()
+    .toLowerCase()
+    .replace(/[^\p{L}\p{N}]+/gu, ' ')
+    .trim();
+
+const columnNames = {
+  run: ['run', 'camera', 'no', 'number', 'channel', 'camera number'],
+  test: ['test', 'reading', 'measurement', 'what'],
+  value: ['value', 'read', 'result', 'figure'],
+  unit: ['unit', 'units'],
+  at: ['at', 'time', 'date', 'when', 'taken'],
+  temperature: ['temperature', 'cable temperature', 'temp', 'c'],
+  instrument: ['instrument', 'meter', 'with'],
+} as const;
+type ColumnName = keyof typeof columnNames;
+
+/** Other names under which people write a test down. */
+const alsoCalled: Record<QuantityTestId, readonly string[]> = {
+  'foreign-ac-volts': ['foreign voltage', 'foreign ac', 'vac'],
+  'foreign-dc-volts': ['foreign dc'],
+  'shield-earth-volts': ['shield earth', 'earth'],
+  'coax-loop-ohms': ['coax loop', 'loop', 'coax loop resistance'],
+  'power-loop-ohms': ['power loop', 'power loop resistance'],
+  'insulation-megohms': ['insulation resistance', 'megohms'],
+  'day-volts': ['volts day', 'volts by day', 'day volts'],
+  'night-volts': ['volts night', 'volts at night', 'night volts'],
+};
+const testByName = new Map(
+  quantityTestIds.flatMap((id) =>
+    [id, testDefinition(id).label, ...alsoCalled[id]].map((name): [string, QuantityTestId] => [
+      plain(name),
+      id,
+    ]),
+  ),
+);
+
+const columnIndex = (headings: readonly string[], name: ColumnName): number =>
+  headings.findIndex((heading) => (columnNames[name] as readonly string[]).includes(plain(heading)));
+
+function valueOf(text: Cell, test: QuantityTestId, unit: string): { value: number } | { why: string } {
+  const { asks } = testDefinition(test);
+  if (asks.kind !== 'figure') return { why: 'not a test with one figure' };
+  const parsed = parseQuantity(`${String(text ?? '').trim()} ${unit}`.trim(), asks.unit);
+  if (parsed.kind === 'refused') return { why: `“${String(text ?? '')}”: ${parsed.why}` };
+  return parsed.value >= 0 && parsed.value <= mostReading
+    ? { value: parsed.value }
+    : { why: `“${String(text ?? '')}”: from 0 to ${mostReading}` };
+}
+
+/** A moment as an instrument writes it; without a zone it is taken as it stands, in universal time. */
+function momentOf(text: Cell): string | null {
+  const written = String(text ?? '').trim();
+  const at = Date.parse(/[zZ]|[+-]\d\d:?\d\d$/.test(written) ? written : `${written.replace(' ', 'T')}Z`);
+  return Number.isFinite(at) ? new Date(at).toISOString() : null;
+}
+
+type About = Pick<TableReading, 'at' | 'temperatureC' | 'instrument'>;
+type Columns = Record<ColumnName, number>;
+interface Wide {
+  index: number;
+  test: QuantityTestId;
+}
+
+const cellAt = (cells: readonly Cell[], index: number): Cell => (index < 0 ? null : (cells[index] ?? null));
+
+/** When, how warm and with what a row was read; what is not understood is told. */
+function aboutOf(cells: readonly Cell[], columns: Columns, problem: (why: string) => void): About {
+  const about: About = {};
+  const [when, warm, instrument] = [
+    cellAt(cells, columns.at),
+    cellAt(cells, columns.temperature),
+    cellAt(cells, columns.instrument),
+  ];
+  if (plain(when) !== '') {
+    const at = momentOf(when);
+    if (at === null) problem(`“${String(when)}” is no moment; 2026-03-10 08:12 is one`);
+    else about.at = at;
+  }
+  if (plain(warm) !== '') {
+    const parsed = parseQuantity(String(warm), '°C');
+    if (parsed.kind === 'refused') problem(`“${String(warm)}”: ${parsed.why}`);
+    else about.temperatureC = parsed.value;
+  }
+  if (plain(instrument) !== '') about.instrument = String(instrument).trim().slice(0, 80);
+  return about;
+}
+
+/** The readings of one row: one where a column names the test, else one for each test that is a column. */
+function rowOf(
+  cells: readonly Cell[],
+  columns: Columns,
+  wide: readonly Wide[],
+  problem: (why: string) => void,
+): Pick<TableReading, 'test' | 'value'>[] {
+  const told =
+    columns.test >= 0
+      ? [{ index: columns.value, test: testByName.get(plain(cellAt(cells, columns.test))) }]
+      : wide.filter(({ index }) => plain(cellAt(cells, index)) !== '');
+  return told.flatMap(({ index, test }) => {
+    if (!test) {
+      problem(`“${String(cellAt(cells, columns.test) ?? '')}” is no test with a figure`);
+      return [];
+    }
+    const unit = columns.test >= 0 ? String(cellAt(cells, columns.unit) ?? '').trim() : '';
+    const read = valueOf(cellAt(cells, index), test, unit);
+    if ('value' in read) return [{ test, value: read.value }];
+    problem(read.why);
+    return [];
+  });
+}
+
+/** What keeps a table from being read at all. */
+function unreadable({ run, test, value }: Columns, wide: readonly Wide[]): string | null {
+  if (run < 0) return 'no column names the run; call it “run” or “camera”';
+  if (test >= 0 && value < 0) return 'no column holds the value; call it “value”';
+  if (test >= 0 || wide.length > 0) return null;
+  return `no column names the test, and none is called like one: ${tests
+    .filter(({ asks }) => asks.kind === 'figure')
+    .map(({ label }) => label)
+    .join('; ')}`;
+}
+
+/**
+ * Readings from a table: a row for each (run, test, value), or a row for each run with a column for each test. Nothing is
+ * guessed: what is not understood is a problem with its line.
+ */
+export function readingsFromTable(site: Site, { headings, rows }: ForeignTable): ReadingsRead {
+  const columns = Object.fromEntries(
+    (Object.keys(columnNames) as ColumnName[]).map((name) => [name, columnIndex(headings, name)]),
+  ) as Columns;
+  const wide = headings.flatMap((heading, index): Wide[] => {
+    const test = testByName.get(plain(heading));
+    return test && columns.test < 0 ? [{ index, test }] : [];
+  });
+  const why = unreadable(columns, wide);
+  if (why) return { readings: [], problems: [{ line: 1, why }], remarks: [] };
+  const runs = new Map(Object.values(site.run).map((run) => [site.camera[run.cameraId]!.number, run]));
+  const problems: ReadingsRead['problems'] = [];
+  const readings = rows.flatMap(({ line, cells }): TableReading[] => {
+    const problem = (words: string): void => void problems.push({ line, why: words });
+    const cameraNumber = Number(cellAt(cells, columns.run));
+    const run = runs.get(cameraNumber);
+    if (!run) {
+      problem(`there is no run ${String(cellAt(cells, columns.run) ?? '')}`);
+      return [];
+    }
+    const about = aboutOf(cells, columns, problem);
+    return rowOf(cells, columns, wide, problem).map((read) => ({ run, cameraNumber, ...read, ...about }));
+  });
+  const ignored = headings.filter(
+    (heading, index) =>
+      heading !== '' && !Object.values(columns).includes(index) && !wide.some((one) => one.index === index),
+  );
+  return {
+    readings,
+    problems,
+    remarks: ignored.length > 0 ? [`Not understood and left out: ${ignored.join(', ')}.`] : [],
+  };
+}

@@ -1,0 +1,2 @@
+export type { Uses } from './use';
+export { usesOf } from './usesOf';

@@ -1,0 +1,2 @@
+export { powerFixes, type PowerFix } from './powerFixes';
+export { railAt, type Rail } from './rail';

@@ -1,0 +1,148 @@
+import { conductorOhms, powerCable } from '#core/physics/cable';
+import { expectedPowerOhms, feedSource, powerLoop, voltsShare } from '#core/test/findings';
+import type { RunReadings } from '#core/test/readings';
+import { dcFeed } from '#core/physics/power';
+import type { Camera, Run, Site } from '#core/model/site';
+import type { Standing } from '#core/shared/derivation';
+
+/** A way to bring the volts up, and what it would give. */
+export interface PowerFix {
+  kind: 'as-is' | 'parallel-cores' | 'heavier-cores' | 'local-adapter' | 'step-up';
+  label: string;
+  nightVolts: number;
+  idleVolts: number;
+  /** Share of the drop it may have that is used at night. */
+  share: number;
+  standing: Standing;
+  /** What has to be there for it. */
+  needs: string;
+}
+
+interface Fed {
+  nightVolts: number;
+  idleVolts: number;
+}
+
+/** A converter at the camera: what it takes in, what it gives out and what it loses. Typical. */
+const stepUp = { sourceVolts: 24, leastInVolts: 18, outVolts: 12.2, efficiency: 0.88 } as const;
+
+function fedThrough(sourceVolts: number, loopOhms: number, camera: Camera): Fed {
+  const at = (watts: number): number => {
+    const feed = dcFeed({
+      sourceVolts,
+      loopOhms,
+      load: { kind: 'watts', watts },
+      minLoadVolts: camera.supply.window.minVolts,
+    });
+    return feed.state === 'collapsed' ? 0 : feed.loadVolts;
+  };
+  return { idleVolts: at(camera.watts.day), nightVolts: at(Math.max(camera.watts.day, camera.watts.night)) };
+}
+
+const heldBy = (
+  { nightVolts, idleVolts }: Fed,
+  sourceVolts: number,
+  { supply: { window } }: Camera,
+): { share: number; standing: Standing } =>
+  voltsShare(sourceVolts, idleVolts > window.maxVolts ? idleVolts : nightVolts, window);
+
+/** The cable that carries the power, where it is one kind all along. */
+function powerCableOf(run: Run): string | null {
+  if (run.feed.kind === 'separate-pair') return run.feed.cable;
+  const cables = new Set(run.segments.map(({ leg }) => (leg.kind === 'cores' ? leg.cable : leg.kind)));
+  const [only] = cables;
+  return cables.size === 1 && only && run.segments.every(({ leg }) => leg.kind === 'cores') ? only : null;
+}
+
+/** Usual cross-sections of copper cores. Source: IEC 60228. */
+const usualAreasMm2 = [0.5, 0.75, 1, 1.5, 2.5, 4, 6];
+
+/** The next two sizes of copper that are clearly heavier than the cores there, with the loop they would make. */
+function heavierCores(cable: string, notedOhms: number): { label: string; ohms: number }[] {
+  const noted = powerCable(cable).conductor;
+  const perCore = conductorOhms(noted, 1, 20);
+  return usualAreasMm2
+    .map((areaMm2) => ({
+      label: `Cores of ${areaMm2} mm² copper`,
+      share: conductorOhms({ areaMm2, material: 'copper' }, 1, 20) / perCore,
+    }))
+    .filter(({ share }) => share < 0.8)
+    .slice(0, 2)
+    .map(({ label, share }) => ({ label, ohms: notedOhms * share }));
+}
+
+/**
+ * What would become of the volts at a camera with its power brought another way: cores in parallel halve the loop, heavier
+ * cores divide it by their area, an adapter at the camera has none, and a higher voltage with a converter needs less current.
+ */
+export function powerFixes(site: Site, run: Run, camera: Camera, readings: RunReadings): PowerFix[] {
+  if (run.feed.kind === 'local-adapter') return [];
+  const source = feedSource(site, run);
+  const loopOhms = powerLoop(run, readings['power-loop-ohms']).ohms;
+  const { current } = camera.supply;
+  const fix = (
+    kind: PowerFix['kind'],
+    label: string,
+    needs: string,
+    ohms: number,
+    sourceVolts = source.volts,
+  ): PowerFix => {
+    const fed = fedThrough(sourceVolts, ohms, camera);
+    return { kind, label, needs, ...fed, ...heldBy(fed, sourceVolts, camera) };
+  };
+  const cable = powerCableOf(run);
+  const notedOhms = expectedPowerOhms(run);
+  const heavier = cable
+    ? heavierCores(cable, notedOhms).map(({ label, ohms }) =>
+        fix('heavier-cores', label, 'a way to pull them', ohms),
+      )
+    : [];
+  // The second pair is as noted, whatever spoils the first.
+  const parallel = fix(
+    'parallel-cores',
+    'A second pair of the same cores in parallel',
+    'spare cores all the way',
+    (loopOhms * notedOhms) / (loopOhms + notedOhms),
+  );
+  const adapterVolts = current === 'dc' ? 12.4 : 25;
+  const adapter = fix(
+    'local-adapter',
+    'An adapter at the camera',
+    'a mains outlet there, by a licensed person',
+    0.05,
+    adapterVolts,
+  );
+  return [
+    fix('as-is', 'As it is', '', loopOhms),
+    parallel,
+    ...heavier,
+    adapter,
+    ...(current === 'dc' ? [steppedUp(camera, loopOhms)] : []),
+  ];
+}
+
+/** The same cores at twice the volts: half the amps, a quarter of the loss; a converter at the camera brings them down again. */
+function steppedUp(camera: Camera, loopOhms: number): PowerFix {
+  const { sourceVolts, leastInVolts, outVolts, efficiency } = stepUp;
+  const feed = dcFeed({
+    sourceVolts,
+    loopOhms,
+    load: { kind: 'watts', watts: Math.max(camera.watts.day, camera.watts.night) / efficiency },
+    minLoadVolts: leastInVolts,
+  });
+  const arriving = feed.state === 'collapsed' ? 0 : feed.loadVolts;
+  const volts = arriving >= leastInVolts ? outVolts : 0;
+  const held = voltsShare(sourceVolts, arriving, {
+    minVolts: leastInVolts,
+    maxVolts: sourceVolts,
+    from: 'typical',
+  });
+  return {
+    kind: 'step-up',
+    label: `${sourceVolts} V on the same cores and a converter at the camera`,
+    needs: `a ${sourceVolts} V supply, and no other camera on that output`,
+    nightVolts: volts,
+    idleVolts: volts,
+    ...held,
+  };
+}

@@ -1,0 +1,141 @@
+import { expectedPowerOhms, powerLoop, voltsShare } from '#core/test/findings';
+import { readingsByRun, type RunReadings } from '#core/test/readings';
+import { dcFeed, sourceVoltsFor, sourceVoltsUpTo } from '#core/physics/power';
+import type { Camera, Run, Site, Supply } from '#core/model/site';
+import type { Standing } from '#core/shared/derivation';
+
+/** A camera on a rail at one setting of it. */
+export interface OnRail {
+  runId: string;
+  number: number;
+  name: string;
+  /** Volts by day on a cold day, and by night on a warm one; 0 where the supply collapses. */
+  idleVolts: number;
+  nightVolts: number;
+  minVolts: number;
+  maxVolts: number;
+  /** Share of the drop it may have that is used at night. */
+  share: number;
+  standing: Standing;
+  /** Settings of the rail between which this camera is served by night and not harmed by day. */
+  needsVolts: number;
+  bearsVolts: number;
+}
+
+export interface Rail {
+  setVolts: number;
+  cameras: OnRail[];
+  /** Lowest setting that serves every camera, by the one that needs most; highest that harms none, by the one that bears least. */
+  lowest: { volts: number; number: number } | null;
+  highest: { volts: number; number: number } | null;
+  /** The box's own range of settings. */
+  range: { minVolts: number; maxVolts: number };
+  says: string;
+}
+
+/** The cores are coldest, and so their loop least, at this. Policy: a frosty night. */
+const coldC = -10;
+
+/** A closing window: settings within this of a limit are no trim to leave. Policy. */
+const trimMarginVolts = 0.1;
+
+interface Feeding {
+  run: Run;
+  camera: Camera;
+  loopOhms: number;
+  coldOhms: number;
+}
+
+function onRail({ run, camera, loopOhms, coldOhms }: Feeding, setVolts: number): OnRail {
+  const { minVolts, maxVolts } = camera.supply.window;
+  const at = (ohms: number, watts: number): number => {
+    const feed = dcFeed({
+      sourceVolts: setVolts,
+      loopOhms: ohms,
+      load: { kind: 'watts', watts },
+      minLoadVolts: minVolts,
+    });
+    return feed.state === 'collapsed' ? 0 : feed.loadVolts;
+  };
+  const idleVolts = at(coldOhms, camera.watts.day);
+  const nightVolts = at(loopOhms, Math.max(camera.watts.night, camera.watts.day));
+  const { share, standing } =
+    idleVolts > maxVolts
+      ? voltsShare(setVolts, idleVolts, camera.supply.window)
+      : voltsShare(setVolts, nightVolts, camera.supply.window);
+  return {
+    runId: run.id,
+    number: camera.number,
+    name: camera.name,
+    idleVolts,
+    nightVolts,
+    minVolts,
+    maxVolts,
+    share,
+    standing,
+    needsVolts: sourceVoltsFor(loopOhms, Math.max(camera.watts.night, camera.watts.day), minVolts),
+    bearsVolts: sourceVoltsUpTo(coldOhms, camera.watts.day, maxVolts),
+  };
+}
+
+const volts = (value: number): string => `${value.toFixed(1)} V`;
+
+function saysOf({ lowest, highest, range, setVolts, cameras }: Omit<Rail, 'says'>): string {
+  if (!lowest || !highest) return 'No camera hangs on it.';
+  if (lowest.volts > highest.volts)
+    return `No setting serves all: camera ${lowest.number} needs ${volts(lowest.volts)}, camera ${highest.number} bears at most ${volts(highest.volts)}. Feed camera ${lowest.number} another way.`;
+  if (lowest.volts > range.maxVolts)
+    return `Camera ${lowest.number} needs ${volts(lowest.volts)}; the box gives at most ${volts(range.maxVolts)}.`;
+  if (highest.volts < range.minVolts)
+    return `Camera ${highest.number} bears at most ${volts(highest.volts)}; the box gives at least ${volts(range.minVolts)}.`;
+  const between = `between ${volts(lowest.volts)} (camera ${lowest.number}) and ${volts(highest.volts)} (camera ${highest.number})`;
+  const isServed = cameras.every(
+    ({ needsVolts, bearsVolts }) =>
+      setVolts >= needsVolts + trimMarginVolts && setVolts <= bearsVolts - trimMarginVolts,
+  );
+  return isServed ? `All are served; any setting ${between} does.` : `Set it ${between}.`;
+}
+
+/**
+ * Every camera on a supply box at one setting of its rail. Loads are constant power; loops are as read where they were read.
+ * By day the cores count as cold, so that the upper limit is met when it is nearest.
+ */
+export function railAt(
+  site: Site,
+  supply: Supply,
+  setVolts: number,
+  readings: ReadonlyMap<string, RunReadings> = readingsByRun(site),
+): Rail {
+  const feeding = Object.values(site.run).flatMap((run): Feeding[] => {
+    const camera = site.camera[run.cameraId];
+    if (
+      run.feed.kind === 'local-adapter' ||
+      run.feed.supplyId !== supply.id ||
+      !camera ||
+      camera.supply.current !== supply.current
+    )
+      return [];
+    const loopOhms = powerLoop(run, readings.get(run.id)?.['power-loop-ohms']).ohms;
+    const expected = expectedPowerOhms(run);
+    return [
+      {
+        run,
+        camera,
+        loopOhms,
+        coldOhms:
+          expected > 0 ? (loopOhms * Math.min(expected, expectedPowerOhms(run, coldC))) / expected : loopOhms,
+      },
+    ];
+  });
+  const cameras = feeding.map((one) => onRail(one, setVolts)).sort((a, b) => a.number - b.number);
+  const most = cameras.reduce<OnRail | null>((a, b) => (!a || b.needsVolts > a.needsVolts ? b : a), null);
+  const least = cameras.reduce<OnRail | null>((a, b) => (!a || b.bearsVolts < a.bearsVolts ? b : a), null);
+  const rail = {
+    setVolts,
+    cameras,
+    range: supply.adjustable ?? { minVolts: supply.setVolts, maxVolts: supply.setVolts },
+    lowest: most && { volts: most.needsVolts, number: most.number },
+    highest: least && { volts: least.bearsVolts, number: least.number },
+  };
+  return { ...rail, says: saysOf(rail) };
+}

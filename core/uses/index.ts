@@ -1,2 +1,0 @@
-export type { Use, UseMargin, Uses, WorthReading } from './use';
-export { usesOf } from './usesOf';

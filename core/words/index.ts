@@ -1,1 +1,0 @@
-export { choices, type Choice } from './words';
