@@ -59,7 +59,7 @@ async function startAndAsk() {
       server.once('exit', (code) => reject(new Error(`it ended with ${code}: ${said}`)));
     });
     const response = await fetch(`${address}/api/sites`);
-    const sites = await response.json();
+    const { sites } = await response.json();
     if (!response.ok || sites.length !== 1)
       throw new Error(`it answered ${response.status} and ${JSON.stringify(sites)}`);
     console.log(`holds  Node ${version}: a start, and the demo is there`);

@@ -5,6 +5,7 @@ import { Migrator } from '@mikro-orm/migrations';
 import Database from 'better-sqlite3';
 import { StartupError } from '../startupError';
 import { EditRow, FactRow, SiteRow } from './entities';
+import { keepStatements } from './keepStatements';
 import { migrations } from './migrations';
 
 export const databaseName = 'neotrope.sqlite';
@@ -43,7 +44,7 @@ function inspect(file: string): void {
     );
   let database: Database.Database | undefined;
   try {
-    database = new Database(file, { readonly: true, fileMustExist: true });
+    database = keepStatements(new Database(file, { readonly: true, fileMustExist: true }));
     const verdict = database.pragma('quick_check', { simple: true });
     if (verdict !== 'ok') throw refuse('is damaged');
     const tables = new Set(
@@ -67,6 +68,7 @@ function inspect(file: string): void {
 
 interface RawConnection {
   pragma(text: string): unknown;
+  prepare(text: string): unknown;
 }
 
 /** Opens the SQLite file of a data folder, brings its tables up to date and sets it to survive a power cut. */
@@ -91,7 +93,7 @@ export async function openStore(dataDir: string): Promise<MikroORM> {
           'busy_timeout = 4000',
         ])
           connection.pragma(pragma);
-        done(null, connection);
+        done(null, keepStatements(connection));
       },
     },
   });
