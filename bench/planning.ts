@@ -4,7 +4,7 @@ import { tmpdir } from 'node:os';
 import path from 'node:path';
 import loadHighs from 'highs';
 import { evaluateSite } from '#core/evaluate';
-import { drawFutures } from '#core/decide/scenarios';
+import { drawFutures } from '#core/decide/risk';
 import { planGround, planSite } from '#core/decide/plan';
 import { lpText, type Programme } from '#core/solver';
 import { demandsOf, type Site } from '#core/model/site';
@@ -129,7 +129,7 @@ export async function planning(): Promise<Row[]> {
   if (found.kind !== 'plan') throw new Error(found.kind);
   const draw = timed(
     3,
-    () => [...drawFutures(ground.evaluation, found.plan.options, { count: 10_000, seed: 1 })].length,
+    () => [...drawFutures(ground, found.plan.options, { count: 10_000, seed: 1 })].length,
   );
   rows.push({
     figure: '10 000 futures of the 24-camera site',

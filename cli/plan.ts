@@ -48,14 +48,14 @@ const proofWords = ({ proof }: Plan): string =>
       ? `the best so far, within ${proof.percent.toFixed(2)} % of any better`
       : 'chosen by hand';
 
-function lines({ site, evaluation }: PlanGround, plan: Plan): string[] {
+function lines({ site, runs }: PlanGround, plan: Plan): string[] {
   const { totals } = plan;
   const { products } = catalogueOf(site);
   const { name, currency } = aboutOf(site);
   return [
     `${name}: ${proofWords(plan)}.`,
     `${currency} ${formatQuantity(totals.cost, 'money')}, ${formatQuantity(totals.hours, 'h')} of labour, views dark for ${formatQuantity(totals.darkHours, 'h')} in all; ${totals.ipCameras} of ${totals.cameras} cameras on IP, ${formatQuantity(totals.newCableM, 'm')} of new cable.`,
-    ...evaluation.runs.flatMap(({ camera }) =>
+    ...runs.flatMap(({ camera }) =>
       plan.options[camera.id]
         ? [
             `${String(camera.number).padStart(4)}  ${camera.name.padEnd(24)}  ${optionLabels[plan.options[camera.id]!].label}`,

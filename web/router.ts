@@ -33,5 +33,3 @@ export const router = createRouter({
     { path: '/:rest(.*)*', redirect: '/' },
   ],
 });
-
-export type StageName = 'survey' | 'test' | 'decide' | 'allocate' | 'plan';

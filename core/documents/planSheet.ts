@@ -1,4 +1,5 @@
-import { chosenOption, type SiteEvaluation } from '#core/evaluate';
+import { chosenOption } from '#core/decide/runEvaluation';
+import type { SiteEvaluation } from '#core/evaluate';
 import { catalogueOf, eachOf, type Catalogue } from '#core/model/catalogue';
 import { policies as allPolicies, schoolOf } from '#core/decide/plan';
 import { optionLabels, type Part } from '#core/decide/options';

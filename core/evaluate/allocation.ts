@@ -1,7 +1,6 @@
-import type { Possible } from '#core/decide/options';
 import { recorderState, type Occupant, type RecorderState, type SlotNeed } from '#core/allocate/recorder';
 import type { Placement, Site } from '#core/model/site';
-import type { RunEvaluation } from './evaluateRun';
+import { chosenOption, type RunEvaluation } from '#core/decide/runEvaluation';
 
 export interface Allocation {
   recorders: RecorderState[];
@@ -12,13 +11,6 @@ export interface Allocation {
   /** Slots that are still kept for cameras that have been retired since. */
   leftOver: Placement[];
 }
-
-export const chosenOption = (evaluation: Pick<RunEvaluation, 'options' | 'chosen'>): Possible | undefined =>
-  evaluation.chosen === null
-    ? undefined
-    : evaluation.options.find(
-        (option): option is Possible => option.kind === evaluation.chosen && option.state !== 'no',
-      );
 
 /** What a camera asks of its slot: what was chosen for it, or until then the picture it sends today; nothing once it is retired. */
 function needOf(evaluation: RunEvaluation): SlotNeed | undefined {

@@ -1,10 +1,8 @@
+import { chosenOption, evaluateRuns, type RunEvaluation } from '#core/decide/runEvaluation';
 import { lineKind } from '#core/test/findings';
-import { readingsByRun, type RunReadings } from '#core/test/readings';
 import { totalOf, type Total } from '#core/decide/options';
-import { demandsOf, testIds, type OptionKind, type Site } from '#core/model/site';
-import { allocationOf, chosenOption, type Allocation } from './allocation';
-import { aroundOf } from './around';
-import { evaluateRun, type RunEvaluation } from './evaluateRun';
+import { demandsOf, type OptionKind, type Site } from '#core/model/site';
+import { allocationOf, type Allocation } from './allocation';
 
 export interface SiteEvaluation {
   runs: RunEvaluation[];
@@ -29,56 +27,12 @@ export interface Before {
   evaluation: SiteEvaluation;
 }
 
-const sameReadings = (a: RunReadings, b: RunReadings): boolean =>
-  testIds.every((test) => a[test] === b[test]);
-
-/** The runs of an earlier evaluation that still hold: those whose every fact is the very object it was then. */
-function standing(
-  site: Site,
-  readings: ReadonlyMap<string, RunReadings>,
-  before: Before | undefined,
-): Map<string, RunEvaluation> {
-  const then = before?.site;
-  if (
-    !before ||
-    !then ||
-    then.place !== site.place ||
-    then.supply !== site.supply ||
-    then.product !== site.product ||
-    then.demands !== site.demands ||
-    then.radioPath !== site.radioPath ||
-    then.recorder !== site.recorder ||
-    then.route !== site.route ||
-    then.drawing !== site.drawing ||
-    then.slotting !== site.slotting
-  )
-    return new Map();
-  const readThen = then.reading === site.reading ? readings : readingsByRun(then);
-  return new Map(
-    before.evaluation.runs
-      .filter(
-        ({ run, camera }) =>
-          site.run[run.id] === run &&
-          site.camera[camera.id] === camera &&
-          site.choice[camera.id] === then.choice[camera.id] &&
-          site.stream[camera.id] === then.stream[camera.id] &&
-          sameReadings(readings.get(run.id) ?? {}, readThen.get(run.id) ?? {}),
-      )
-      .map((evaluation) => [evaluation.run.id, evaluation]),
-  );
-}
-
 /**
  * Evaluates a whole site in one pass; the cost grows with the number of runs. Given what was evaluated before, only the
  * runs that changed since are worked out anew, and the others are the same objects.
  */
 export function evaluateSite(site: Site, before?: Before): SiteEvaluation {
-  const readings = readingsByRun(site);
-  const unchanged = standing(site, readings, before);
-  const around = aroundOf(site, readings);
-  const runs = Object.values(site.run)
-    .map((run) => unchanged.get(run.id) ?? evaluateRun(site, run, readings.get(run.id) ?? {}, around))
-    .sort((a, b) => a.camera.number - b.camera.number);
+  const runs = evaluateRuns(site, before && { site: before.site, runs: before.evaluation.runs });
   const allocation = allocationOf(site, runs);
   return {
     runs,

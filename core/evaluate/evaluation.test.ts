@@ -145,7 +145,11 @@ describe('evaluating again', () => {
   const changes: [string, Change, number][] = [
     ['a choice', choose('c08', 'ip-coax-unit'), 1],
     ['a reading', read, 1],
-    ['a camera', { kind: 'camera', id: 'c08', set: { ...site.camera['c08']!, name: 'Weighbridge east' } }, 1],
+    [
+      'a camera, with those on its supply box',
+      { kind: 'camera', id: 'c08', set: { ...site.camera['c08']!, name: 'Weighbridge east' } },
+      6,
+    ],
     ['a place', { kind: 'place', id: 'quay', set: { ...site.place['quay']!, temperatureC: 30 } }, 24],
     [
       'a slot',

@@ -1,5 +1,4 @@
-export { chosenOption } from './allocation';
-export type { RunEvaluation } from './evaluateRun';
+export { allocationOf } from './allocation';
 export { evaluateSite, type Before, type SiteEvaluation } from './evaluateSite';
 export { insightOf, type Insight } from './insightOf';
 export {

@@ -2,7 +2,7 @@ import type { Loop, RunFindings, Verdict } from '#core/test/findings';
 import type { Impossible, Margin, Possible } from '#core/decide/options';
 import type { OptionKind, Site } from '#core/model/site';
 import type { Working, WorkingOut } from '#core/shared/derivation';
-import type { RunEvaluation } from './evaluateRun';
+import type { RunEvaluation } from '#core/decide/runEvaluation';
 import type { SiteEvaluation } from './evaluateSite';
 
 /** An evaluation without its workings, small enough to be passed between threads after every edit. */

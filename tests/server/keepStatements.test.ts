@@ -10,5 +10,8 @@ it('a text is prepared once for a connection, and goes on answering', async () =
   expect(connection.prepare('select ? as value')).toBe(first);
   expect(other.prepare('select ? as value')).not.toBe(first);
   await setImmediate();
-  expect([1, 2].map((value) => connection.prepare('select ? as value').get(value))).toEqual([{ value: 1 }, { value: 2 }]);
+  expect([1, 2].map((value) => connection.prepare('select ? as value').get(value))).toEqual([
+    { value: 1 },
+    { value: 2 },
+  ]);
 });

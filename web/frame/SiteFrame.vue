@@ -4,7 +4,7 @@ import { computed, ref, useTemplateRef, watch } from 'vue';
 import { useRoute } from 'vue-router';
 import { aboutOf } from '#core/model/site';
 import { useKeyListener, useKeys } from '../keys/keys';
-import type { StageName } from '../router';
+import type { StageName } from './stageName';
 import { useEvaluation } from '../stores/evaluation';
 import { useSelection } from '../stores/selection';
 import { useSite } from '../stores/site';

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { StageName } from '../router';
+import type { StageName } from './stageName';
 import { stages, type StageProgress } from './stages';
 
 /** The stages as lengths of a tape measure; the filled part is what is done. */

@@ -1,5 +1,5 @@
 import type { LightSite } from '#core/evaluate';
-import type { StageName } from '../router';
+import type { StageName } from './stageName';
 
 export interface StageLabel {
   name: StageName;

@@ -16,7 +16,7 @@ import type {
   Snag,
   TradeOff,
 } from '#core/decide/plan';
-import type { Risk } from '#core/decide/scenarios';
+import type { Risk } from '#core/decide/risk';
 import type { SearchProgress } from '#core/solver';
 import { demandsOf, type Demands, type OptionKind, type Planned, type Site } from '#core/model/site';
 import type { Planner, SearchNews } from '../workers/planner.worker';

@@ -2,7 +2,7 @@ import { defineStore } from 'pinia';
 import { computed, ref } from 'vue';
 import { useRoute, useRouter } from 'vue-router';
 import type { LightRun } from '#core/evaluate';
-import type { StageName } from '../router';
+import type { StageName } from '../frame/stageName';
 import { useEvaluation } from './evaluation';
 import { useSite } from './site';
 

@@ -13,7 +13,7 @@ import {
 import { readingsByRun } from '#core/test/readings';
 import { traceView, type TraceView } from '#core/test/findings';
 import { planSheet, type PlanSheet } from '#core/documents';
-import { chanceOfFailing } from '#core/decide/scenarios';
+import { chanceOfFailing } from '#core/decide/risk';
 import {
   siteOfSound,
   withChanges,

@@ -21,8 +21,8 @@ import {
   type Reason,
   type TradeOff,
 } from '#core/decide/plan';
-import { drawFutures, type Risk } from '#core/decide/scenarios';
-import { slotSite, type SlotProposal, type SlottingScope } from '#core/evaluate';
+import { drawFutures, type Risk } from '#core/decide/risk';
+import { allocationOf, slotSite, type SlotProposal, type SlottingScope } from '#core/evaluate';
 import { lpText, type SearchProgress } from '#core/solver';
 import { aboutOf, demandsOf, type Demands, type OptionKind, type Planned, type Site } from '#core/model/site';
 
@@ -63,7 +63,7 @@ const planOf = ({ options, buys, demands, proof }: Planned, totals: PlanTotals):
 });
 function totalsIn(planned: Planned): PlanTotals {
   const ground = groundOf(planned.demands);
-  return totalsOf(ground.site, ground.evaluation.runs, planned.options, planned.buys, planned.demands).totals;
+  return totalsOf(ground.site, ground.runs, planned.options, planned.buys, planned.demands).totals;
 }
 
 /** Nobody waits longer for slots to be given out. */
@@ -108,7 +108,7 @@ const planner = {
     seed: number,
     tell: (risk: Risk) => void,
   ): void {
-    each(drawFutures(groundOf(demands).evaluation, options, { count, seed }), tell);
+    each(drawFutures(groundOf(demands), options, { count, seed }), tell);
   },
   totals(planned: Planned): PlanTotals {
     return totalsIn(planned);
@@ -123,8 +123,8 @@ const planner = {
   },
   /** Slots for the cameras of the site; on a very large one the best that is found in the time. */
   async slots(scope: SlottingScope): Promise<SlotProposal> {
-    const { site: under, evaluation } = groundOf(demandsOf(site!));
-    return slotSite(await solver(), under, evaluation.allocation, scope, slotSecondsMost);
+    const { site: under, runs } = groundOf(demandsOf(site!));
+    return slotSite(await solver(), under, allocationOf(under, runs), scope, slotSecondsMost);
   },
   lp(demands: Demands): string {
     const ground = groundOf(demands);

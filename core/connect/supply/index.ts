@@ -1,2 +1,2 @@
 export { mainsCheck, type MainsCheck } from './mainsCheck';
-export { adapterCheck, supplyCheck, usableShare, type SupplyCheck } from './supplyCheck';
+export { adapterCheck, supplyCheck, type SupplyCheck } from './supplyCheck';

@@ -1,7 +1,8 @@
 import { readingsByRun, type RunReadings } from '#core/test/readings';
 import type { Equipment, Gear, HookUp, Site } from '#core/model/site';
 import { loadOf, type Load } from '#core/shared/derivation';
-import { supplyCheck, usableShare } from './supplyCheck';
+import { continuousLoadShare } from '#core/physics/power';
+import { supplyCheck } from './supplyCheck';
 
 /** Something that takes mains power, and how many watts. */
 export interface Consumer {
@@ -102,7 +103,7 @@ export function mainsCheck(
       return {
         id,
         consumers,
-        load: loadOf('watts', wattsOf(consumers), gear.volts * gear.breakerAmps * usableShare, 'W'),
+        load: loadOf('watts', wattsOf(consumers), gear.volts * gear.breakerAmps * continuousLoadShare, 'W'),
       };
     }),
     upses: upses.map(({ id, gear }) => {

@@ -1,6 +1,6 @@
 import { feedSource, powerLoop } from '#core/test/findings';
 import { readingsByRun, type RunReadings } from '#core/test/readings';
-import { dcFeed } from '#core/physics/power';
+import { continuousLoadShare, dcFeed } from '#core/physics/power';
 import type { Camera, Run, Site, Supply } from '#core/model/site';
 import { loadOf, type Load } from '#core/shared/derivation';
 
@@ -30,9 +30,6 @@ export interface SupplyCheck {
   /** What must not stay as it is, in words. */
   wrong: string[];
 }
-
-/** Share of a box's rating that may be used for good. Source: usual practice for enclosed supplies; local code may ask for less. */
-export const usableShare = 0.8;
 
 /**
  * Amps that a camera of so many watts draws at the source. Where no working point exists the current runs up to what the
@@ -124,7 +121,7 @@ export function supplyCheck(
     return { number, fed, fuse: loadOf(`output ${number}`, sumOf(fed, 'startUpAmps'), fuseAmps, 'A') };
   });
   const all = outputs.flatMap(({ fed }) => fed);
-  const sum = loadOf('all at night', sumOf(all, 'nightAmps'), supply.ratedAmps * usableShare, 'A');
+  const sum = loadOf('all at night', sumOf(all, 'nightAmps'), supply.ratedAmps * continuousLoadShare, 'A');
   const startUp = loadOf('all starting at once', sumOf(all, 'startUpAmps'), supply.ratedAmps, 'A');
   for (const { number, fuse } of outputs)
     if (fuse.standing === 'fails')

@@ -3,11 +3,11 @@ import type { FeedSource, RunFindings } from '#core/test/findings';
 import type { RunReadings } from '#core/test/readings';
 import type { Rail } from '#core/test/volts';
 import type { Camera, Place, Policies, RadioPath, Run, Site } from '#core/model/site';
-import type { ViewNeed } from './viewNeed';
+import type { ViewNeed } from '#core/model/views';
 
 /** Everything the options of one camera are worked out from. */
 export interface Context {
-  site: Site;
+  site: Pick<Site, 'place' | 'supply'>;
   camera: Camera;
   run: Run;
   place: Place;

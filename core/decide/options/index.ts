@@ -1,4 +1,3 @@
-export { poeSourceVolts } from './margins';
 export {
   isIp,
   optionLabels,
@@ -12,5 +11,3 @@ export {
 export { optionsFor } from './optionsFor';
 export { freeRackUnits, mixes, portsThere, unitSizes, type UnitSize, type Wanted } from './sharedUnits';
 export { renewalsOf, totalOf, type Buys, type Total } from './total';
-export { viewFigures, type Sharpness } from './viewFigures';
-export { viewNeed } from './viewNeed';

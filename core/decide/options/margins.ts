@@ -10,6 +10,7 @@ import {
   type Loop,
 } from '#core/test/findings';
 import {
+  poeSourceVolts,
   dcFeed,
   ethernetChannelM,
   maxLoadWatts,
@@ -42,10 +43,9 @@ import {
   type Future,
 } from '#core/decide/scenarios';
 import type { Margin } from './option';
-import type { CameraFigures } from './viewNeed';
+import type { CameraFigures } from '#core/model/views';
 
-/** Volts at the terminals of a usual PoE source. Typical; the standard allows 50 to 57 V for classes 4 and up. */
-export const poeSourceVolts = 54;
+export { poeSourceVolts } from '#core/physics/power';
 
 const enough = (need: number, have: number): number => (need <= 0 ? 0 : have > 0 ? need / have : neverEnough);
 

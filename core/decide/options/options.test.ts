@@ -5,7 +5,8 @@ import { optionKinds, type Camera, type OptionKind, type Place, type Run, type S
 import { saltmarrowSite } from '../../model/site/testSite';
 import { catalogueOf, eachOf } from '#core/model/catalogue';
 import { asKnown, pessimistic } from '#core/decide/scenarios';
-import { mixes, totalOf, unitSizes, viewNeed, type Option, type Possible } from '.';
+import { mixes, totalOf, unitSizes, type Option, type Possible } from '.';
+import { viewNeed } from '#core/model/views';
 
 const site = saltmarrowSite();
 const catalogue = catalogueOf(site);

@@ -4,7 +4,8 @@ import { optionLabels, type Possible } from '#core/decide/options';
 import { runLengthM } from '#core/test/findings';
 import type { OptionKind, Product, Run, Site } from '#core/model/site';
 import { formatQuantity } from '#core/shared/units';
-import { planGround, planSite, type Plan, type PlanGround } from './plan';
+import { planGround, planSite, type Plan } from './plan';
+import type { PlanGround } from './types';
 import { reasonFor } from './reasons';
 
 /** Where the choice for a camera turns: at which price of what it needs, or at which length of its run. */
@@ -129,7 +130,7 @@ export function* breakEvens(
   cameraId: string,
 ): Generator<BreakEven> {
   const now = plan.options[cameraId];
-  const evaluation = ground.evaluation.runs.find(({ camera }) => camera.id === cameraId);
+  const evaluation = ground.runs.find(({ camera }) => camera.id === cameraId);
   const option = evaluation?.options.find((one): one is Possible => one.kind === now && one.state !== 'no');
   if (!now || !evaluation || !option) return;
   const optionOn = (site: Site): OptionKind | undefined => {

@@ -1,4 +1,4 @@
-import type { RunEvaluation } from '#core/evaluate';
+import type { RunEvaluation } from '#core/decide/runEvaluation';
 import { isIp, optionLabels, renewalsOf, type Possible } from '#core/decide/options';
 import { pessimistic } from '#core/decide/scenarios';
 import type { Demands, OptionKind, Site } from '#core/model/site';

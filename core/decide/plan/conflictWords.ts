@@ -3,7 +3,7 @@ import { eachFrees, smallestConflict } from '#core/solver';
 import { optionLabels } from '#core/decide/options';
 import type { Site } from '#core/model/site';
 import { formatQuantity } from '#core/shared/units';
-import type { PlanGround } from './plan';
+import type { PlanGround } from './types';
 import { schoolOf } from './policies';
 
 /** Demands that exclude each other, in words, and which of them would free the rest by itself. */

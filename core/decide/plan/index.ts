@@ -2,15 +2,8 @@ export { adopt, demand, pin, planName, plannedOf, unpin } from './adopt';
 export { breakEvens, type BreakEven } from './breakEven';
 export type { Snag } from './candidates';
 export type { Conflict } from './conflictWords';
-export {
-  planGround,
-  planSite,
-  totalsOf,
-  type Plan,
-  type PlanGround,
-  type PlanTotals,
-  type Planning,
-} from './plan';
+export { planGround, planSite, totalsOf, type Plan, type PlanTotals, type Planning } from './plan';
+export type { PlanGround } from './types';
 export { planPriceGaps } from './planPriceGaps';
 export { policies, schoolOf, withSchool } from './policies';
 export { policyCosts, type PolicyCost } from './policyCosts';

@@ -1,11 +1,12 @@
 import type { Highs } from 'highs';
-import { evaluateSite, type RunEvaluation, type SiteEvaluation } from '#core/evaluate';
+import { evaluateRuns, type RunEvaluation } from '#core/decide/runEvaluation';
 import { totalOf, type Buys, type Possible, type Total } from '#core/decide/options';
 import { costOf, solve, type Programme, type SearchProgress } from '#core/solver';
 import { demandsOf, type Demands, type OptionKind, type Proof, type Site } from '#core/model/site';
-import { candidatesOf, type Candidates, type Snag } from './candidates';
+import { candidatesOf, type Snag } from './candidates';
 import { conflictOf, type Conflict } from './conflictWords';
-import { planModel, type PlanModel } from './planModel';
+import { planModel } from './planModel';
+import type { PlanGround } from './types';
 
 /** An option for each camera, recorders to buy, and what it comes to. */
 export interface Plan {
@@ -39,24 +40,20 @@ export type Planning =
   | { kind: 'conflict'; conflict: Conflict; snags: Snag[] }
   | { kind: 'nothing'; says: string; snags: Snag[] };
 
-/** A site worked out under demands that may differ from its own, ready to be planned. */
-export interface PlanGround {
-  site: Site;
-  demands: Demands;
-  evaluation: SiteEvaluation;
-  candidates: Candidates;
-  model: PlanModel;
-}
 
 /** Works out a site under what is demanded. An evaluation that was made under the same policies can be handed in. */
-export function planGround(site: Site, demands: Demands, evaluated?: SiteEvaluation): PlanGround {
+export function planGround(
+  site: Site,
+  demands: Demands,
+  evaluated?: { runs: readonly RunEvaluation[] },
+): PlanGround {
   const under: Site = demandsOf(site) === demands ? site : { ...site, demands: { demands } };
-  const evaluation = evaluated && under === site ? evaluated : evaluateSite(under);
-  const candidates = candidatesOf(under, evaluation.runs, demands);
+  const runs = evaluated && under === site ? evaluated.runs : evaluateRuns(under);
+  const candidates = candidatesOf(under, runs, demands);
   return {
     site: under,
     demands,
-    evaluation,
+    runs,
     candidates,
     model: planModel(under, candidates.cameras, demands),
   };
@@ -96,7 +93,7 @@ export function totalsOf(
 
 /** What the unknowns of a solution say. */
 export function planFrom(
-  { site, demands, evaluation, candidates, model }: PlanGround,
+  { site, demands, runs, candidates, model }: PlanGround,
   values: readonly number[],
   proof: Proof,
 ): Plan {
@@ -118,7 +115,7 @@ export function planFrom(
     demands,
     proof,
     snags: candidates.snags,
-    totals: totalsOf(site, evaluation.runs, options, buys, demands, costOf(model.programme, values)).totals,
+    totals: totalsOf(site, runs, options, buys, demands, costOf(model.programme, values)).totals,
   };
 }
 

@@ -1,25 +1,12 @@
 import { productOf, catalogueOf } from '#core/model/catalogue';
-import { usableShare } from '#core/connect/supply';
-import { draftProgramme, type Draft, type Programme, type Term } from '#core/solver';
+import { continuousLoadShare } from '#core/physics/power';
+import { draftProgramme, type Draft, type Term } from '#core/solver';
 import type { Demands, Site } from '#core/model/site';
 import type { CameraCandidates, Candidate } from './candidates';
-import { recorderRows, type RecorderBuy } from './recorderRows';
-import { sharedRows, type UnitCount } from './sharedRows';
+import { recorderRows } from './recorderRows';
+import { sharedRows } from './sharedRows';
+import type { Pick, PlanModel } from './types';
 
-/** An option of a camera as an unknown: taken or not. */
-export interface Pick {
-  camera: CameraCandidates;
-  candidate: Candidate;
-  variable: number;
-}
-
-/** The whole site as a programme, and what its unknowns stand for. */
-export interface PlanModel {
-  programme: Programme;
-  picks: Pick[];
-  units: UnitCount[];
-  buys: RecorderBuy[];
-}
 
 /** What a supply box gives by night may not pass what it may give for good. */
 function supplyRows(draft: Draft, site: Site, picks: readonly Pick[]): void {
@@ -33,7 +20,13 @@ function supplyRows(draft: Draft, site: Site, picks: readonly Pick[]): void {
       }): Term[] => (draws?.supplyId === supply.id && draws.amps > 0 ? [{ variable, by: draws.amps }] : []),
     );
     if (terms.length > 0)
-      draft.row(`amps of ${supply.id}`, terms, '<=', supply.ratedAmps * usableShare, `supply ${supply.id}`);
+      draft.row(
+        `amps of ${supply.id}`,
+        terms,
+        '<=',
+        supply.ratedAmps * continuousLoadShare,
+        `supply ${supply.id}`,
+      );
   }
 }
 

@@ -1,12 +1,18 @@
 import { catalogueOf, priceGaps, type PriceGap } from '#core/model/catalogue';
-import type { LightRun } from '#core/evaluate';
-import type { Site } from '#core/model/site';
+import type { Impossible, Possible } from '#core/decide/options';
+import type { Camera, Site } from '#core/model/site';
 import type { Plan } from './plan';
+
+/** What of a run its prices are told from. */
+interface PricedRun {
+  camera: Pick<Camera, 'id'>;
+  options: readonly (Pick<Possible, 'kind' | 'state' | 'parts'> | Impossible)[];
+}
 
 /** Prices that are missing or nothing and that a plan rests on: parts of its options, and the shared units that could carry them. */
 export function planPriceGaps(
   site: Site,
-  runs: readonly Pick<LightRun, 'camera' | 'options'>[],
+  runs: readonly PricedRun[],
   plan: Pick<Plan, 'options'> | null,
 ): PriceGap[] {
   if (!plan) return priceGaps(site, []);

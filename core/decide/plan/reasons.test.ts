@@ -16,7 +16,7 @@ import {
   type Plan,
   type PlanGround,
 } from '.';
-import { chanceOfFailing, drawFutures, mostWorthTesting } from '#core/decide/scenarios';
+import { chanceOfFailing, drawFutures, mostWorthTesting } from '#core/decide/risk';
 
 const highs = await loadHighs();
 const site = saltmarrowSite();
@@ -110,12 +110,12 @@ describe('schools', { timeout: 60_000 }, () => {
 
 describe('futures', { timeout: 60_000 }, () => {
   const draw = (seed: number, count = 2000) =>
-    [...drawFutures(ground.evaluation, best.options, { count, seed })].at(-1)!;
+    [...drawFutures(ground, best.options, { count, seed })].at(-1)!;
   it('are the same for the same seed, others for another, and come in portions', () => {
     expect(draw(3)).toEqual(draw(3));
     expect(draw(3).cameras.map(({ fails }) => fails)).not.toEqual(draw(4).cameras.map(({ fails }) => fails));
     expect(
-      [...drawFutures(ground.evaluation, best.options, { count: 2000, seed: 1 })].map(({ drawn }) => drawn),
+      [...drawFutures(ground, best.options, { count: 2000, seed: 1 })].map(({ drawn }) => drawn),
     ).toEqual([500, 1000, 1500, 2000]);
   });
   it('one camera failing is at most as likely as any, and the chances add up to the average', () => {
@@ -124,7 +124,7 @@ describe('futures', { timeout: 60_000 }, () => {
     expect(cameras.reduce((sum, { fails }) => sum + fails, 0)).toBeCloseTo(failsOnAverage, 9);
   });
   it('a choice just past its limit fails in about half of them, one with room in none', () => {
-    const [first] = ground.evaluation.runs;
+    const [first] = ground.runs;
     const margin = (share: number) => ({
       label: 'x',
       unit: 'W' as const,
@@ -144,7 +144,7 @@ describe('futures', { timeout: 60_000 }, () => {
     const risk = (share: number) =>
       [
         ...drawFutures(
-          { ...ground.evaluation, runs: [{ ...first!, options: [option(share)] as never }] },
+          { ...ground, runs: [{ ...first!, options: [option(share)] as never }] },
           { [first!.camera.id]: 'keep' },
           { count: 4000, seed: 9 },
         ),
@@ -156,7 +156,7 @@ describe('futures', { timeout: 60_000 }, () => {
     expect(risk(0.4)).toBe(0);
   });
   it('one option by itself has the chance that it has among the others, nearly', () => {
-    const run = ground.evaluation.runs.find(({ camera }) => camera.number === 12)!;
+    const run = ground.runs.find(({ camera }) => camera.number === 12)!;
     const among = draw(8, 4000).cameras.find(({ number }) => number === 12)!.fails;
     expect(Math.abs(chanceOfFailing(run, best.options['c12']!) - among)).toBeLessThan(0.03);
     expect(chanceOfFailing(run, 'retire')).toBe(0);
@@ -164,7 +164,7 @@ describe('futures', { timeout: 60_000 }, () => {
   it('the run most worth testing is one that nobody has read, with a test that reads what could break it', () => {
     const unread = planGround({ ...site, reading: {} }, { ...usualDemands, goal: 'mend' });
     const plan = planOf(unread);
-    const last = [...drawFutures(unread.evaluation, plan.options, { count: 3000, seed: 2 })].at(-1)!;
+    const last = [...drawFutures(unread, plan.options, { count: 3000, seed: 2 })].at(-1)!;
     const worth = mostWorthTesting(last);
     expect(worth).toMatchObject({ test: expect.any(String) as string, fails: expect.any(Number) as number });
     expect(worth!.savesHours).toBe(Math.max(...last.cameras.map(({ savesHours }) => savesHours)));

@@ -4,7 +4,8 @@ import type { Row } from '#core/solver';
 import { formatQuantity } from '#core/shared/units';
 import type { OptionKind } from '#core/model/site';
 import type { Candidate } from './candidates';
-import { planSite, type Plan, type PlanGround } from './plan';
+import { planSite, type Plan } from './plan';
+import type { PlanGround } from './types';
 import { schoolOf } from './policies';
 
 /** Why a plan has this option for a camera, and what the next best would come to. */
@@ -35,7 +36,7 @@ export function ruledOutWords({ demands }: PlanGround, demand: string): string {
 }
 
 function othersOf(ground: PlanGround, cameraId: string, taken: OptionKind): Reason['others'] {
-  const run = ground.evaluation.runs.find(({ camera }) => camera.id === cameraId);
+  const run = ground.runs.find(({ camera }) => camera.id === cameraId);
   const candidates = candidateOf(ground, cameraId);
   return (run?.options ?? [])
     .filter(({ kind }) => kind !== taken)
@@ -128,7 +129,7 @@ export interface Difference {
 }
 
 const optionIn = (ground: PlanGround, cameraId: string, kind: OptionKind | undefined): Possible | undefined =>
-  ground.evaluation.runs
+  ground.runs
     .find(({ camera }) => camera.id === cameraId)
     ?.options.find((option): option is Possible => option.kind === kind && option.state !== 'no');
 
@@ -166,7 +167,7 @@ function whyDiffer(
 
 /** Camera by camera where two plans differ. */
 export function differences(groundA: PlanGround, a: Plan, groundB: PlanGround, b: Plan): Difference[] {
-  return groundA.evaluation.runs.flatMap(({ camera }): Difference[] => {
+  return groundA.runs.flatMap(({ camera }): Difference[] => {
     const [one, other] = [a.options[camera.id], b.options[camera.id]];
     if (one === other) return [];
     return [

@@ -1,4 +1,4 @@
-import type { RunEvaluation } from '#core/evaluate';
+import type { RunEvaluation } from '#core/decide/runEvaluation';
 import { optionLabels } from '#core/decide/options';
 import type { Choice, Reading, Site } from '#core/model/site';
 

@@ -1,14 +1,8 @@
 import { catalogueOf, productsOf } from '#core/model/catalogue';
 import type { Draft, Term } from '#core/solver';
 import { slotCount, type Demands, type Recorder, type Site } from '#core/model/site';
-import type { Pick } from './planModel';
+import type { Pick, RecorderBuy } from './types';
 
-/** A recorder that could be bought, as an unknown. */
-export interface RecorderBuy {
-  productId: string;
-  placeId: string;
-  variable: number;
-}
 
 /** Cameras that are alike to a recorder: the same signal from the same head end. They are told apart only when slots are given out. */
 interface Kind {

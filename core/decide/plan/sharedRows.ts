@@ -4,19 +4,12 @@ import {
   portsThere,
   unitSizes,
   type SharedPort,
-  type UnitSize,
   type Wanted,
 } from '#core/decide/options';
 import type { Draft, Term } from '#core/solver';
 import type { Site } from '#core/model/site';
-import type { Pick } from './planModel';
+import type { Pick, UnitCount } from './types';
 
-/** Whole units of one size at one place. */
-export interface UnitCount {
-  placeId: string;
-  size: UnitSize;
-  variable: number;
-}
 
 const measures: (keyof Wanted)[] = ['ports', 'watts', 'mbps'];
 

@@ -1,7 +1,8 @@
 import type { Highs } from 'highs';
 import type { Programme, Row, Term } from '#core/solver';
-import { planGround, planSite, type Plan, type PlanGround } from './plan';
-import type { PlanModel } from './planModel';
+import { planGround, planSite, type Plan } from './plan';
+import type { PlanGround } from './types';
+import type { PlanModel } from './types';
 
 /** What is traded against cost along a curve. */
 export const tradeOffs = ['dark', 'recabled', 'spare'] as const;

@@ -5,14 +5,7 @@ export {
   ohmsFactor,
   pessimistic,
   readSpread,
+  steelChance,
   unseenDb,
   type Future,
 } from './future';
-export {
-  chanceOfFailing,
-  drawFutures,
-  gambleShare,
-  mostWorthTesting,
-  riskStanding,
-  type Risk,
-} from './futures';

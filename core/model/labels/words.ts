@@ -9,7 +9,6 @@ import {
   lengthSources,
   restrictions,
   targetClasses,
-  symptoms,
   symptomWords,
   type Assumable,
   type Camera,
@@ -21,8 +20,8 @@ import {
   type Segment,
   type SlotRules,
   type SwapReading,
-  type Symptom,
 } from '#core/model/site';
+import { symptoms, type Symptom } from '#core/physics/picture';
 
 export interface Choice<T> {
   value: T;

@@ -1,4 +1,4 @@
-import type { Change } from './edit';
+import type { Change } from './change';
 import { kinds, type Fact, type Kind, type Site } from './site';
 
 /**

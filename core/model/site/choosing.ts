@@ -1,5 +1,5 @@
 import type { OptionKind } from './decision';
-import type { Change } from './edit';
+import type { Change } from './change';
 import type { Site } from './site';
 
 /** What an option asks of a slot: two that ask the same can share one. */

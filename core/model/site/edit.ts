@@ -1,17 +1,11 @@
 import { z } from 'zod';
 import type { Checked, Problem } from '#core/shared/problems';
+import type { Change } from './change';
 import { withChanges } from './changesBetween';
 import { referenceProblems } from './references';
 import { factSchemas, kinds, siteIdSchema, type Fact, type Kind, type Site } from './site';
 import { idSchema, instantSchema, nameSchema } from './vocabulary';
 
-/** One fact set whole, or removed. */
-export type Change = {
-  [K in Kind]: { kind: K; id: string; set: Fact<K> } | { kind: K; id: string; remove: true };
-}[Kind];
-
-/** The change that takes a fact away. */
-export const removing = (kind: Kind, id: string): Change => ({ kind, id, remove: true }) as Change;
 
 const changeOf = <K extends Kind>(kind: K) =>
   z.union([

@@ -13,17 +13,8 @@ export {
   type Route,
   type Spot,
 } from './drawing';
-export {
-  applyChanges,
-  editSchema,
-  logEntrySchema,
-  overlap,
-  removing,
-  type Change,
-  type Edit,
-  type LogEntry,
-  type Nature,
-} from './edit';
+export { applyChanges, editSchema, logEntrySchema, overlap, type Edit, type LogEntry, type Nature } from './edit';
+export { removing, type Change } from './change';
 export { gearKinds, type Equipment, type Gear, type GearKind, type HookUp } from './equipment';
 export { fedFrom, fedThrough, hasPowerCores } from './feeding';
 export { freeId, freeName } from './freeId';
@@ -59,7 +50,6 @@ export {
   mostReading,
   mostSamples,
   quantityTestIds,
-  symptoms,
   testIds,
   type ContinuityReading,
   type Found,
@@ -70,7 +60,6 @@ export {
   type Reading,
   type SwapReading,
   type SwapTestId,
-  type Symptom,
   type TestId,
   type TraceReading,
   type Traced,

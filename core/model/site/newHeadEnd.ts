@@ -1,5 +1,5 @@
 import { pictureFormatIds } from '#core/physics/signal';
-import type { Change } from './edit';
+import type { Change } from './change';
 import { freeId } from './freeId';
 import type { Equipment, Gear, GearKind } from './equipment';
 import { usualRules, type Recorder, type SlotRules, type Supply } from './headEnd';

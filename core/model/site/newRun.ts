@@ -1,7 +1,7 @@
 import { signalCable } from '#core/physics/cable';
 import type { Camera } from './camera';
 import { unseenCamera } from './cameraKinds';
-import type { Change } from './edit';
+import type { Change } from './change';
 import { freeId } from './freeId';
 import type { Place } from './place';
 import type { Leg, PowerFeed, Run } from './run';

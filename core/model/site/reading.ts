@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { symptoms } from '#core/physics/picture';
 import { idSchema, instantSchema, nameSchema, temperatureSchema } from './vocabulary';
 
 /** Tests that read one figure. */
@@ -26,19 +27,7 @@ export type TestId = (typeof testIds)[number];
 export type QuantityTestId = (typeof quantityTestIds)[number];
 export type SwapTestId = (typeof swapTestIds)[number];
 
-/** What can be seen of a picture. None of them is a clean one. */
-export const symptoms = [
-  'soft',
-  'ghost',
-  'bars',
-  'sparkles',
-  'torn',
-  'rolling',
-  'test-bars-only',
-  'no-picture',
-  'gone-at-night',
-] as const;
-export type Symptom = (typeof symptoms)[number];
+export { symptoms, type Symptom } from '#core/physics/picture';
 
 const taken = {
   id: idSchema,

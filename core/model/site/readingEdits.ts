@@ -1,4 +1,4 @@
-import type { Change } from './edit';
+import type { Change } from './change';
 import type { Found, Reading } from './reading';
 import type { Run, RunState } from './run';
 

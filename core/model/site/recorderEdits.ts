@@ -1,4 +1,4 @@
-import { removing, type Change } from './edit';
+import { removing, type Change } from './change';
 import { slotCount, type Recorder } from './headEnd';
 import type { Site } from './site';
 

@@ -1,4 +1,4 @@
-import { removing, type Change } from './edit';
+import { removing, type Change } from './change';
 import type { Fact, Kind, Site } from './site';
 
 type Shown = Fact<'photo'>['of'];

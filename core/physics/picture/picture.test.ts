@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { pictureFormat } from '#core/physics/signal';
-import { symptoms } from '#core/model/site';
+import { symptoms } from '.';
 import {
   activeLineUs,
   microsecondsOfLine,

@@ -1,7 +1,7 @@
 import type { PictureFormat } from '#core/physics/signal';
-import type { Symptom } from '#core/model/site';
 import type { Stretch } from '#core/physics/cable';
 import type { Effects } from './simulate';
+import type { Symptom } from './symptoms';
 
 /** The cable that softens a picture plainly: loss well past what its format bears. */
 const farTooLong = 2.2;

@@ -1,3 +1,4 @@
+export { continuousLoadShare } from './continuousLoad';
 export { dcFeed, maxLoadWatts, type Feed } from './dcFeed';
 export {
   ethernetChannelM,
@@ -5,6 +6,7 @@ export {
   poeClasses,
   poeMinDeviceVolts,
   poePairsFed,
+  poeSourceVolts,
   type PoeClass,
 } from './poe';
 export { sourceVoltsFor, sourceVoltsUpTo, twoPoint, type TwoPoint } from './twoPoint';

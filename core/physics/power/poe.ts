@@ -38,3 +38,6 @@ export function poeClassFor(deviceWatts: number): PoeClass | undefined {
 
 /** Longest copper channel for Ethernet; a stronger power source does not lengthen it. Source: IEEE 802.3, ISO/IEC 11801. */
 export const ethernetChannelM = 100;
+
+/** Volts at the terminals of a usual PoE source. Typical; the standard allows 50 to 57 V for classes 4 and up. */
+export const poeSourceVolts = 54;

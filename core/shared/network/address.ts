@@ -1,11 +1,14 @@
 import ipaddr from 'ipaddr.js';
-import type { RecorderNetwork } from '#core/model/site';
+
+/** A network by an address in it and how many bits of that are the network's. */
+export interface Network {
+  address: string;
+  prefixBits: number;
+}
 
 /** Whether an address lies in the network that another one spans. */
-export const inNetwork = (
-  address: string,
-  { address: of, prefixBits }: Pick<RecorderNetwork, 'address' | 'prefixBits'>,
-): boolean => ipaddr.IPv4.parse(address).match(ipaddr.IPv4.parse(of), prefixBits);
+export const inNetwork = (address: string, { address: of, prefixBits }: Network): boolean =>
+  ipaddr.IPv4.parse(address).match(ipaddr.IPv4.parse(of), prefixBits);
 
 const asNumber = (address: ipaddr.IPv4): number =>
   address.octets.reduce((sum, octet) => sum * 256 + octet, 0);
@@ -13,7 +16,7 @@ const fromNumber = (value: number): string =>
   [24, 16, 8, 0].map((shift) => Math.floor(value / 2 ** shift) % 256).join('.');
 
 /** Addresses of a network that a device can have: neither the network's own nor the one for all. */
-function hostsOf({ address, prefixBits }: Pick<RecorderNetwork, 'address' | 'prefixBits'>): {
+function hostsOf({ address, prefixBits }: Network): {
   first: number;
   last: number;
 } {
@@ -32,7 +35,7 @@ const camerasFrom = 100;
  * above that. `null` where the network has none left.
  */
 export function planAddresses(
-  network: Pick<RecorderNetwork, 'address' | 'prefixBits'>,
+  network: Network,
   numbers: readonly number[],
   taken: Iterable<string>,
 ): (string | null)[] {

@@ -38,6 +38,9 @@ const order: Assumable[] = [
   'microphone',
 ];
 
+/** What gaps of a run are told from. */
+type GapSite = Pick<Site, 'camera' | 'place' | 'route' | 'drawing'>;
+
 type Note = (before: Gap['before'], field: RunField, says: string, segment?: number) => void;
 
 function cameraGaps(camera: Camera, note: Note): void {
@@ -48,7 +51,7 @@ function cameraGaps(camera: Camera, note: Note): void {
   if (camera.worthKeeping === 'undecided') note('decide', 'worthKeeping', 'Is it worth keeping?');
 }
 
-function cableGaps(site: Site, run: Run, note: Note): void {
+function cableGaps(site: GapSite, run: Run, note: Note): void {
   run.segments.forEach((segment, index) => {
     const which = run.segments.length > 1 ? `segment ${index + 1}` : 'the cable';
     if (segment.lengthFrom === 'estimate')
@@ -80,7 +83,7 @@ function cableGaps(site: Site, run: Run, note: Note): void {
 }
 
 /** What is not noted yet of a run and its camera, what holds up the test first. */
-export function runGaps(site: Site, run: Run): Gap[] {
+export function runGaps(site: GapSite, run: Run): Gap[] {
   const camera = site.camera[run.cameraId]!;
   const gaps: Gap[] = [];
   const note: Note = (before, field, says, segment) =>

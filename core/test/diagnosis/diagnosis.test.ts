@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import type { QuantityTestId, Reading, Site, Symptom } from '#core/model/site';
+import type { QuantityTestId, Reading, Site } from '#core/model/site';
+import type { Symptom } from '#core/physics/picture';
 import { saltmarrowSite } from '../../model/site/testSite';
 import { readingsByRun, type RunReadings } from '#core/test/readings';
 import { runFindings } from '#core/test/findings';

@@ -1,5 +1,6 @@
-import type { Camera, Run, Symptom, TestId } from '#core/model/site';
-import { symptoms } from '#core/model/site';
+import type { Camera, Run, TestId } from '#core/model/site';
+import type { Symptom } from '#core/physics/picture';
+import { symptoms } from '#core/physics/picture';
 import { formatQuantity } from '#core/shared/units';
 import { closeShare } from '#core/shared/derivation';
 import { dryMegohms, wetMegohms } from '#core/test/findings';

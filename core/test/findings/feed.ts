@@ -19,7 +19,7 @@ export interface FeedSource {
 }
 
 /** The supply box output or adapter a run hangs on. */
-export function feedSource(site: Site, run: Run): FeedSource {
+export function feedSource(site: Pick<Site, 'supply'>, run: Run): FeedSource {
   const { feed } = run;
   if (feed.kind === 'local-adapter')
     return {

@@ -50,7 +50,12 @@ export function verdictFigure({ read, expected }: Pick<Verdict, 'read' | 'expect
 }
 
 /** All verdicts on a run from its readings, and how it stands in one word. */
-export function runFindings(site: Site, run: Run, camera: Camera, readings: RunReadings): RunFindings {
+export function runFindings(
+  site: Pick<Site, 'supply'>,
+  run: Run,
+  camera: Camera,
+  readings: RunReadings,
+): RunFindings {
   const source = feedSource(site, run);
   const coax = coaxLoop(run, readings['coax-loop-ohms']);
   const power = powerLoop(run, readings['power-loop-ohms']);

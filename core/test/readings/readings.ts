@@ -21,7 +21,7 @@ export type RunReadings = Partial<
 };
 
 /** Readings that count, by run. One pass over the site, so that a thousand runs cost a thousand. */
-export function readingsByRun(site: Site): Map<string, RunReadings> {
+export function readingsByRun(site: Pick<Site, 'reading'>): Map<string, RunReadings> {
   const byRun = new Map<string, RunReadings>();
   for (const reading of Object.values(site.reading)) {
     if (reading.struck) continue;

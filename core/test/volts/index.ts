@@ -1,2 +1,2 @@
 export { powerFixes, type PowerFix } from './powerFixes';
-export { railAt, type Rail } from './rail';
+export { railAt, railTestIds, type Rail } from './rail';

@@ -75,7 +75,12 @@ function heavierCores(cable: string, notedOhms: number): { label: string; ohms: 
  * What would become of the volts at a camera with its power brought another way: cores in parallel halve the loop, heavier
  * cores divide it by their area, an adapter at the camera has none, and a higher voltage with a converter needs less current.
  */
-export function powerFixes(site: Site, run: Run, camera: Camera, readings: RunReadings): PowerFix[] {
+export function powerFixes(
+  site: Pick<Site, 'supply'>,
+  run: Run,
+  camera: Camera,
+  readings: RunReadings,
+): PowerFix[] {
   if (run.feed.kind === 'local-adapter') return [];
   const source = feedSource(site, run);
   const loopOhms = powerLoop(run, readings['power-loop-ohms']).ohms;

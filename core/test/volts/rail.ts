@@ -1,7 +1,7 @@
 import { expectedPowerOhms, powerLoop, voltsShare } from '#core/test/findings';
 import { readingsByRun, type RunReadings } from '#core/test/readings';
 import { dcFeed, sourceVoltsFor, sourceVoltsUpTo } from '#core/physics/power';
-import type { Camera, Run, Site, Supply } from '#core/model/site';
+import type { Camera, Run, Site, Supply, TestId } from '#core/model/site';
 import type { Standing } from '#core/shared/derivation';
 
 /** A camera on a rail at one setting of it. */
@@ -32,6 +32,9 @@ export interface Rail {
   range: { minVolts: number; maxVolts: number };
   says: string;
 }
+
+/** The readings of a run that its supply's rail rests on. */
+export const railTestIds = ['power-loop-ohms'] as const satisfies readonly TestId[];
 
 /** The cores are coldest, and so their loop least, at this. Policy: a frosty night. */
 const coldC = -10;
@@ -101,7 +104,7 @@ function saysOf({ lowest, highest, range, setVolts, cameras }: Omit<Rail, 'says'
  * By day the cores count as cold, so that the upper limit is met when it is nearest.
  */
 export function railAt(
-  site: Site,
+  site: Pick<Site, 'run' | 'camera' | 'reading'>,
   supply: Supply,
   setVolts: number,
   readings: ReadonlyMap<string, RunReadings> = readingsByRun(site),

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, inject } from 'vue';
-import { viewFigures, type Sharpness } from '#core/decide/options';
+import { viewFigures, type Sharpness } from '#core/model/views';
 import { withFocal, withLens, withRange, type Camera } from '#core/model/site';
 import { choices } from '#core/model/labels';
 import { onlyField } from '../../parts/onlyField';

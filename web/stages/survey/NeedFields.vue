@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue';
 import { catalogueOf, productsOf } from '#core/model/catalogue';
-import { viewNeed } from '#core/decide/options';
+import { viewNeed } from '#core/model/views';
 import { viewPurposes } from '#core/physics/optics';
 import { withFields, type Camera } from '#core/model/site';
 import { formatFigure, formatQuantity } from '#core/shared/units';

@@ -11,7 +11,8 @@ import {
   symptomEffects,
 } from '#core/physics/picture';
 import { pictureFormat } from '#core/physics/signal';
-import { symptoms, symptomWords, type Symptom } from '#core/model/site';
+import { symptoms, type Symptom } from '#core/physics/picture';
+import { symptomWords } from '#core/model/site';
 import QuantityField from '../../parts/QuantityField.vue';
 import { within } from '../../parts/within';
 import { useMeasures } from '../../stores/measures';

@@ -2,7 +2,7 @@
 import { computed, ref, watch } from 'vue';
 import { testDefinition } from '#core/test/readings';
 import { optionLabels } from '#core/decide/options';
-import { gambleShare, mostWorthTesting, riskStanding } from '#core/decide/scenarios';
+import { gambleShare, mostWorthTesting, riskStanding } from '#core/decide/risk';
 import type { OptionKind } from '#core/model/site';
 import { formatQuantity } from '#core/shared/units';
 import { useKeys } from '../../../keys/keys';

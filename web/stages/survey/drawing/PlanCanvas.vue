@@ -9,7 +9,7 @@ import {
   viewWedge,
   metresPerPixel,
 } from '#core/survey/drawing';
-import { viewFigures } from '#core/decide/options';
+import { viewFigures } from '#core/model/views';
 import { thingName, type Drawing, type Pin, type Route, type Site, type Spot } from '#core/model/site';
 import { pictureAddress } from '../../../stores/api';
 import PinMark from './PinMark.vue';

@@ -2,9 +2,11 @@ import { lengthDisputes, type LengthDispute } from '#core/survey/drawing';
 import { feedSource, runFindings, runLengthM, type RunFindings } from '#core/test/findings';
 import type { RunReadings } from '#core/test/readings';
 import { runGaps } from '#core/survey/gaps';
-import { optionsFor, viewNeed, type Option } from '#core/decide/options';
-import type { Camera, OptionKind, Run, Site } from '#core/model/site';
-import type { Around } from './around';
+import { optionsFor, type Option } from '#core/decide/options';
+import { viewNeed } from '#core/model/views';
+import type { Camera, OptionKind, Run } from '#core/model/site';
+import type { RunSite } from './dependencies';
+import type { SiteContext } from './siteContext';
 
 /** Everything computed about one run and its camera. */
 export interface RunEvaluation {
@@ -32,7 +34,12 @@ function brokenChoice(chosen: Option | undefined): string | null {
 }
 
 /** Evaluates one run from its own readings and the site around it. */
-export function evaluateRun(site: Site, run: Run, readings: RunReadings, around: Around): RunEvaluation {
+export function evaluateRun(
+  site: RunSite,
+  run: Run,
+  readings: RunReadings,
+  context: SiteContext,
+): RunEvaluation {
   const camera = site.camera[run.cameraId]!;
   const findings = runFindings(site, run, camera, readings);
   let options: Option[] | undefined;
@@ -43,16 +50,16 @@ export function evaluateRun(site: Site, run: Run, readings: RunReadings, around:
       run,
       findings,
       readings,
-      catalogue: around.catalogue,
-      policies: around.policies,
-      accepted: around.acceptedAt.get(run.headEndId) ?? nothing,
+      catalogue: context.catalogue,
+      policies: context.policies,
+      accepted: context.acceptedAt.get(run.headEndId) ?? nothing,
       place: site.place[camera.placeId]!,
       headEnd: site.place[run.headEndId]!,
       source: feedSource(site, run),
       need: viewNeed(site, camera),
-      radioPath: around.radioPathFrom.get(camera.placeId),
-      mbpsAtPlace: () => around.mbpsAt(camera.placeId),
-      rail: () => (run.feed.kind === 'local-adapter' ? undefined : around.railOf(run.feed.supplyId)),
+      radioPath: context.radioPathFrom.get(camera.placeId),
+      mbpsAtPlace: () => context.mbpsAt(camera.placeId),
+      rail: () => (run.feed.kind === 'local-adapter' ? undefined : context.railOf(run.feed.supplyId)),
     }));
   const chosen = site.choice[camera.id]?.option ?? null;
   const gaps = runGaps(site, run);

@@ -1,11 +1,11 @@
 import { catalogueOf, type Catalogue } from '#core/model/catalogue';
-import type { RunReadings } from '#core/test/readings';
+import type { ReadingsByRun, RunSite } from './dependencies';
 import { railAt, type Rail } from '#core/test/volts';
-import { viewNeed } from '#core/decide/options';
-import { demandsOf, type Policies, type RadioPath, type Site } from '#core/model/site';
+import { viewNeed } from '#core/model/views';
+import { demandsOf, type Policies, type RadioPath } from '#core/model/site';
 
 /** What of a site the options of every run look at, worked out once, and the costly of it only when it is asked for. */
-export interface Around {
+export interface SiteContext {
   catalogue: Catalogue;
   policies: Policies;
   /** Picture formats that some recorder takes, by the head end it stands at. */
@@ -15,7 +15,7 @@ export interface Around {
   railOf: (supplyId: string) => Rail | undefined;
 }
 
-export function aroundOf(site: Site, readings: ReadonlyMap<string, RunReadings>): Around {
+export function siteContext(site: RunSite, readings: ReadingsByRun): SiteContext {
   const catalogue = catalogueOf(site);
   const acceptedAt = new Map<string, Set<string>>();
   for (const { placeId, accepts } of Object.values(site.recorder)) {

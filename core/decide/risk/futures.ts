@@ -1,6 +1,6 @@
-import type { RunEvaluation, SiteEvaluation } from '#core/evaluate';
+import type { RunEvaluation } from '#core/decide/runEvaluation';
 import { lineKind } from '#core/test/findings';
-import { asKnown, steelChance, type Future } from './future';
+import { asKnown, steelChance, type Future } from '#core/decide/scenarios';
 import type { Margin, Possible } from '#core/decide/options';
 import type { OptionKind, TestId } from '#core/model/site';
 import type { Standing } from '#core/shared/derivation';
@@ -98,7 +98,7 @@ const lostHours = ({ hours }: Possible): number => hours + 2;
  * has by then, so that it can be watched and stopped.
  */
 export function* drawFutures(
-  { runs }: Pick<SiteEvaluation, 'runs'>,
+  { runs }: { runs: readonly RunEvaluation[] },
   options: Readonly<Record<string, OptionKind>>,
   { count, seed, portion = 500 }: { count: number; seed: number; portion?: number },
 ): Generator<Risk> {

@@ -1,0 +1,43 @@
+import type { UnitSize } from '#core/decide/options';
+import type { RunEvaluation } from '#core/decide/runEvaluation';
+import type { Demands, Site } from '#core/model/site';
+import type { Programme } from '#core/solver';
+import type { CameraCandidates, Candidate, Candidates } from './candidates';
+
+/** Whole units of one size at one place. */
+export interface UnitCount {
+  placeId: string;
+  size: UnitSize;
+  variable: number;
+}
+
+/** A recorder that could be bought, as an unknown. */
+export interface RecorderBuy {
+  productId: string;
+  placeId: string;
+  variable: number;
+}
+
+/** An option of a camera as an unknown: taken or not. */
+export interface Pick {
+  camera: CameraCandidates;
+  candidate: Candidate;
+  variable: number;
+}
+
+/** The whole site as a programme, and what its unknowns stand for. */
+export interface PlanModel {
+  programme: Programme;
+  picks: Pick[];
+  units: UnitCount[];
+  buys: RecorderBuy[];
+}
+
+/** A site worked out under demands that may differ from its own, ready to be planned. */
+export interface PlanGround {
+  site: Site;
+  demands: Demands;
+  runs: readonly RunEvaluation[];
+  candidates: Candidates;
+  model: PlanModel;
+}

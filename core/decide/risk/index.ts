@@ -1,0 +1,8 @@
+export {
+  chanceOfFailing,
+  drawFutures,
+  gambleShare,
+  mostWorthTesting,
+  riskStanding,
+  type Risk,
+} from './futures';

@@ -1,0 +1,85 @@
+import { testIds, type Kind, type Site, type TestId } from '#core/model/site';
+import { railTestIds } from '#core/test/volts';
+import type { RunReadings } from '#core/test/readings';
+
+/** Kinds of fact of which the evaluation of a run may read any: one that changes, and every run is evaluated anew. */
+export const sharedKinds = [
+  'place',
+  'supply',
+  'product',
+  'demands',
+  'radioPath',
+  'recorder',
+  'route',
+  'drawing',
+  'slotting',
+] as const satisfies readonly Kind[];
+
+/** Kinds of which a run reads its own, and those of the runs it shares a supply box or a place with. */
+export const ownKinds = ['run', 'camera', 'choice', 'stream', 'reading'] as const satisfies readonly Kind[];
+
+/** Everything that the evaluation of a run may read. What is not in it does not compile there. */
+export type RunSite = Pick<Site, (typeof sharedKinds)[number] | (typeof ownKinds)[number]>;
+
+export type ReadingsByRun = ReadonlyMap<string, RunReadings>;
+
+const changedIds = <T>(now: Readonly<Record<string, T>>, then: Readonly<Record<string, T>>): string[] => {
+  if (now === then) return [];
+  return [...new Set([...Object.keys(now), ...Object.keys(then)])].filter((id) => now[id] !== then[id]);
+};
+
+/** The supply box a run is fed from, whose rail is then as good as all that hangs on it. */
+const supplyOf = ({ run }: RunSite, id: string): string[] => {
+  const feed = run[id]?.feed;
+  return feed && feed.kind !== 'local-adapter' ? [feed.supplyId] : [];
+};
+
+/** Runs that are worked out anew: all of them, or some. */
+export type StaleRuns = { kind: 'all' } | { kind: 'some'; isStale: (runId: string) => boolean };
+
+/** Ids of the runs of which one of these tests was read anew, or struck out. */
+function readAnew(now: ReadingsByRun, then: ReadingsByRun, tests: readonly TestId[]): string[] {
+  if (now === then) return [];
+  const ids = new Set([...now.keys(), ...then.keys()]);
+  return [...ids].filter((id) => tests.some((test) => now.get(id)?.[test] !== then.get(id)?.[test]));
+}
+
+/**
+ * Which runs have to be evaluated anew between two sites: all of them where a shared fact changed; else those with a fact
+ * of their own that changed, those on the same supply box as a run whose load or cores changed (a rail is shared), and
+ * those whose camera hangs where a camera or its stream changed (a radio's airtime is shared).
+ */
+export function staleRuns(
+  now: RunSite,
+  then: RunSite,
+  readingsNow: ReadingsByRun,
+  readingsThen: ReadingsByRun,
+): StaleRuns {
+  if (sharedKinds.some((kind) => now[kind] !== then[kind])) return { kind: 'all' };
+  const cameras = new Set(changedIds(now.camera, then.camera));
+  const streams = changedIds(now.stream, then.stream);
+  const runs = changedIds(now.run, then.run);
+  const ofCameras = Object.values(now.run).filter(({ cameraId }) => cameras.has(cameraId));
+  const loading = [
+    ...runs,
+    ...ofCameras.map(({ id }) => id),
+    ...readAnew(readingsNow, readingsThen, railTestIds),
+  ];
+  const supplies = new Set(loading.flatMap((id) => [...supplyOf(now, id), ...supplyOf(then, id)]));
+  const own = new Set([...loading, ...readAnew(readingsNow, readingsThen, testIds)]);
+  const sending = [...cameras, ...streams];
+  const places = new Set(sending.flatMap((id) => [now.camera[id]?.placeId, then.camera[id]?.placeId]));
+  const chosen = new Set(changedIds(now.choice, then.choice));
+  return {
+    kind: 'some',
+    isStale: (runId) => {
+      const { cameraId } = now.run[runId]!;
+      return (
+        own.has(runId) ||
+        chosen.has(cameraId) ||
+        places.has(now.camera[cameraId]!.placeId) ||
+        supplyOf(now, runId).some((id) => supplies.has(id))
+      );
+    },
+  };
+}

@@ -1,0 +1,3 @@
+export { chosenOption } from './chosenOption';
+export type { RunEvaluation } from './evaluateRun';
+export { evaluateRuns } from './evaluateRuns';

@@ -1,0 +1,117 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import {
+  applyChanges,
+  kinds,
+  removing,
+  type Change,
+  type Fact,
+  type Kind,
+  type Site,
+} from '#core/model/site';
+import { saltmarrowSite } from '../model/site/testSite';
+import { evaluateSite, lightSite, type SiteEvaluation } from '.';
+
+const demo = saltmarrowSite();
+
+/** A site with every third run on one box and every second camera where a radio path begins, so that much is shared. */
+function crowded(site: Site): Site {
+  const [supply] = Object.values(site.supply).filter(({ current }) => current === 'dc');
+  const [path] = Object.values(site.radioPath);
+  const run = Object.fromEntries(
+    Object.values(site.run).map((one, index): [string, Fact<'run'>] => [
+      one.id,
+      one.feed.kind === 'local-adapter' || index % 3 > 0
+        ? one
+        : { ...one, feed: { ...one.feed, supplyId: supply!.id, output: supply!.outputs[0]!.number } },
+    ]),
+  );
+  const camera = Object.fromEntries(
+    Object.values(site.camera).map((one, index): [string, Fact<'camera'>] => [
+      one.id,
+      index % 2 === 0 ? { ...one, placeId: path!.fromPlaceId } : one,
+    ]),
+  );
+  return { ...site, run, camera };
+}
+
+/** The fact with one of its figures moved, which the schemas may or may not allow. */
+function moved(value: unknown, factor: number, skip: { left: number }): unknown {
+  if (typeof value === 'number') {
+    skip.left -= 1;
+    return skip.left === -1 ? Number((value * factor).toPrecision(6)) : value;
+  }
+  if (Array.isArray(value)) return value.map((one) => moved(one, factor, skip));
+  if (value === null || typeof value !== 'object') return value;
+  return Object.fromEntries(Object.entries(value).map(([key, one]) => [key, moved(one, factor, skip)]));
+}
+
+const figuresIn = (value: unknown): number => {
+  if (typeof value === 'number') return 1;
+  if (value === null || typeof value !== 'object') return 0;
+  return Object.values(value).reduce((sum: number, one) => sum + figuresIn(one), 0);
+};
+
+/** Changes of one fact: each of its figures moved a little, and the fact struck out or taken away. */
+function changesOf(kind: Kind, id: string, fact: Fact<Kind>): Change[] {
+  if (kind === 'reading') {
+    const struck = { why: 'wrong lead', at: '2026-05-01T08:00:00Z', by: 'I. Marlow' };
+    return [{ kind, id, set: { ...fact, struck } } as Change];
+  }
+  const figures = Array.from({ length: figuresIn(fact) }, (_, index) => index);
+  return [
+    removing(kind, id),
+    ...figures.map((left) => ({ kind, id, set: moved(fact, 1.1, { left }) }) as Change),
+  ];
+}
+
+/** Everything that a person could be shown of an evaluation. */
+const shown = (evaluation: SiteEvaluation): string => JSON.stringify(lightSite(evaluation));
+
+/** Whether the change fits the site; where it does, what was taken over has to equal what is worked out anew. */
+function holdsAfter(site: Site, before: SiteEvaluation, changes: Change[]): boolean {
+  const applied = applyChanges(site, changes);
+  if (applied.kind === 'refused') return false;
+  const next = applied.value.site;
+  expect(shown(evaluateSite(next, { site, evaluation: before }))).toBe(shown(evaluateSite(next)));
+  return true;
+}
+
+describe('what is taken over from an earlier evaluation equals what is worked out anew', () => {
+  const sites = { demo, crowded: crowded(demo) };
+  for (const [name, site] of Object.entries(sites))
+    describe(name, () => {
+      const before = evaluateSite(site);
+      for (const kind of kinds)
+        it(`after any one ${kind} is changed or taken away`, () => {
+          const facts = Object.values(site[kind]) as Fact<Kind>[];
+          const all = facts.flatMap((fact) => changesOf(kind, fact.id, fact));
+          // A fact has many figures: every one of some facts, some of every fact.
+          const tried =
+            all.length <= 60 ? all : all.filter((_, index) => index % Math.ceil(all.length / 60) === 0);
+          const fitting = tried.filter((change) => holdsAfter(site, before, [change]));
+          if (facts.length > 0 && kind !== 'about') expect(fitting.length).toBeGreaterThan(0);
+        });
+    });
+
+  it('after several changes, one on top of the other', () => {
+    const all = kinds.flatMap((kind) =>
+      (Object.values(demo[kind]) as Fact<Kind>[]).flatMap((fact) => changesOf(kind, fact.id, fact)),
+    );
+    fc.assert(
+      fc.property(fc.array(fc.nat(all.length - 1), { minLength: 2, maxLength: 6 }), (picked) => {
+        let site = demo;
+        let evaluation = evaluateSite(site);
+        for (const index of picked) {
+          const applied = applyChanges(site, [all[index]!]);
+          if (applied.kind === 'refused') continue;
+          const next = applied.value.site;
+          evaluation = evaluateSite(next, { site, evaluation });
+          site = next;
+        }
+        expect(shown(evaluation)).toBe(shown(evaluateSite(site)));
+      }),
+      { numRuns: 25, seed: 7 },
+    );
+  });
+});
