@@ -2,7 +2,7 @@ import { readFileSync, mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
 import { gzipSync } from 'node:zlib';
-import { evaluateSite, insightOf, lightNews } from '#core/evaluate';
+import { evaluateSite, runDiagnostics, summaryPatch } from '#core/evaluate';
 import { findEvents, forwardTrace, type Line } from '#core/physics/reflectometer';
 import {
   optionKinds,
@@ -62,7 +62,7 @@ function evaluation(reference: number): Row[] {
       set: { id: cameraId, option: 'keep', at: '2026-03-12T09:00:00Z', by: 'R. Tolland' },
     },
   ]);
-  const afterEdit = (): unknown => structuredClone(lightNews(evaluateSite(edited, big), big.evaluation));
+  const afterEdit = (): unknown => structuredClone(summaryPatch(evaluateSite(edited, big), big.evaluation));
   return [
     ...sizes.map((count, index): Row => ({
       figure: `evaluate ${count} cameras × ${optionKinds.length} options`,
@@ -240,7 +240,7 @@ function closeLook(): Row[] {
   const before = { site, evaluation: evaluateSite(site) };
   const runIds = Object.keys(site.run);
   let turn = 0;
-  const look = timed(200, () => insightOf(before, runIds[(turn += 1) % runIds.length]!));
+  const look = timed(200, () => runDiagnostics(before, runIds[(turn += 1) % runIds.length]!));
   const fresh = (count: number) => {
     const at = tracedSite(generatedSite(count));
     return () => evaluateSite({ ...at, reading: structuredClone(at.reading) });

@@ -4,8 +4,8 @@ import { tmpdir } from 'node:os';
 import path from 'node:path';
 import loadHighs from 'highs';
 import { evaluateSite } from '#core/evaluate';
-import { drawFutures } from '#core/decide/risk';
-import { planGround, planSite } from '#core/decide/plan';
+import { sampleScenarios } from '#core/decide/risk';
+import { planningInput, planSite } from '#core/decide/plan';
 import { lpText, type Programme } from '#core/solver';
 import { demandsOf, type Site } from '#core/model/site';
 import { median, timed, type Row } from './measure';
@@ -92,10 +92,10 @@ export async function planning(): Promise<Row[]> {
     const times: number[] = [];
     let cost = NaN;
     let isProven = false;
-    const ground = planGround(site, demandsOf(site));
+    const ground = planningInput(site, demandsOf(site));
     for (let round = 0; round < (most > 1000 ? 3 : 7); round += 1) {
       const start = performance.now();
-      const found = planSite(highs, planGround(site, demandsOf(site)));
+      const found = planSite(highs, planningInput(site, demandsOf(site)));
       times.push(performance.now() - start);
       if (found.kind !== 'plan') throw new Error(JSON.stringify(found));
       [cost, isProven] = [found.plan.totals.weighed, found.plan.proof.kind === 'proven'];
@@ -124,12 +124,12 @@ export async function planning(): Promise<Row[]> {
   }
   const site = demoSite();
   const evaluation = evaluateSite(site);
-  const ground = planGround(site, demandsOf(site), evaluation);
+  const ground = planningInput(site, demandsOf(site), evaluation);
   const found = planSite(highs, ground);
   if (found.kind !== 'plan') throw new Error(found.kind);
   const draw = timed(
     3,
-    () => [...drawFutures(ground, found.plan.options, { count: 10_000, seed: 1 })].length,
+    () => [...sampleScenarios(ground, found.plan.options, { count: 10_000, seed: 1 })].length,
   );
   rows.push({
     figure: '10 000 futures of the 24-camera site',

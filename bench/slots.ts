@@ -1,12 +1,18 @@
 import loadHighs from 'highs';
-import { allocate, tryPlacement, type Occupant, type SlotNeed, type Wanting } from '#core/allocate/recorder';
+import {
+  allocate,
+  tryPlacement,
+  type Occupant,
+  type SlotNeed,
+  type SlotRequest,
+} from '#core/allocate/recorder';
 import { usualRules, type Recorder, type SlotRules } from '#core/model/site';
 import { median, timed, type Row } from './measure';
 
 const kinds: SlotRules['kind'][] = ['from-the-tail', 'switch-per-input', 'fixed-hybrid', 'preset-split'];
 
 /** Recorders of all hybrid families, two in a building, each with a camera on every input; four in seven turn to IP. */
-function generated(count: number, inputs: number): { recorders: Recorder[]; wanting: Wanting[] } {
+function generated(count: number, inputs: number): { recorders: Recorder[]; wanting: SlotRequest[] } {
   const buildingOf = (recorder: number) => `building-${Math.floor(recorder / 2)}`;
   const recorders = Array.from({ length: count }, (_, k): Recorder => ({
     id: `recorder-${k}`,
@@ -18,7 +24,7 @@ function generated(count: number, inputs: number): { recorders: Recorder[]; want
     limits: { incomingMbps: inputs * 8, slotMegapixels: 8, ipCameras: inputs * 2 },
     restartMinutes: 4,
   }));
-  const wanting = Array.from({ length: count * inputs }, (_, k): Wanting => {
+  const wanting = Array.from({ length: count * inputs }, (_, k): SlotRequest => {
     const recorder = Math.floor(k / inputs);
     const need: SlotNeed = {
       cameraId: `camera-${k}`,

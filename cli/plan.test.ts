@@ -4,7 +4,7 @@ import { tmpdir } from 'node:os';
 import path from 'node:path';
 import loadHighs from 'highs';
 import { afterAll, describe, expect, it } from 'vitest';
-import { planGround, planSite, withSchool } from '#core/decide/plan';
+import { planningInput, planSite, withSchool } from '#core/decide/plan';
 import { lpText } from '#core/solver';
 import { parseSiteFile, usualDemands, type Demands, type Site } from '#core/model/site';
 import { plan } from './plan';
@@ -85,14 +85,14 @@ describe('the same programme by another solver', { timeout: patientMs }, () => {
     ],
     ['four slots left free', site, { ...usualDemands, spareSlots: 18 }],
   ])('%s has the same optimum', (_, at, demands) => {
-    const ground = planGround(at, demands);
+    const ground = planningInput(at, demands);
     const best = planSite(highs, ground);
     if (best.kind !== 'plan') throw new Error(JSON.stringify(best));
     expect(best.plan.proof.kind).toBe('proven');
     expect(glpk(lpText(ground.model.programme))).toBeCloseTo(best.plan.totals.weighed, 2);
   });
   it('what cannot be is seen by both', () => {
-    const ground = planGround(site, { ...usualDemands, caps: { cost: 3000 } });
+    const ground = planningInput(site, { ...usualDemands, caps: { cost: 3000 } });
     expect(planSite(highs, ground).kind).toBe('conflict');
     expect(glpk(lpText(ground.model.programme))).toBeNull();
   });

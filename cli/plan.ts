@@ -1,7 +1,7 @@
 import type { Highs } from 'highs';
 import { catalogueOf } from '#core/model/catalogue';
 import { optionLabels } from '#core/decide/options';
-import { planGround, planSite, type Plan, type PlanGround, type Planning } from '#core/decide/plan';
+import { planningInput, planSite, type Plan, type PlanningInput, type Planning } from '#core/decide/plan';
 import { problemLine } from '#core/shared/problems';
 import { lpText } from '#core/solver';
 import { aboutOf, demandsOf, parseSiteFile } from '#core/model/site';
@@ -48,7 +48,7 @@ const proofWords = ({ proof }: Plan): string =>
       ? `the best so far, within ${proof.percent.toFixed(2)} % of any better`
       : 'chosen by hand';
 
-function lines({ site, runs }: PlanGround, plan: Plan): string[] {
+function lines({ site, runs }: PlanningInput, plan: Plan): string[] {
   const { totals } = plan;
   const { products } = catalogueOf(site);
   const { name, currency } = aboutOf(site);
@@ -69,7 +69,7 @@ function lines({ site, runs }: PlanGround, plan: Plan): string[] {
   ];
 }
 
-const planned = (planning: Planning, ground: PlanGround): string[] => {
+const planned = (planning: Planning, ground: PlanningInput): string[] => {
   switch (planning.kind) {
     case 'plan':
       return lines(ground, planning.plan);
@@ -104,7 +104,7 @@ export function plan(args: readonly string[], readFile: (file: string) => string
   }
   const site = parseSiteFile(text);
   if (site.kind === 'refused') return { status: 2, out: '', errors: site.problems.map(problemLine) };
-  const ground = planGround(site.value, demandsOf(site.value));
+  const ground = planningInput(site.value, demandsOf(site.value));
   const planning = planSite(
     highs,
     ground,

@@ -4,7 +4,7 @@ import { tmpdir } from 'node:os';
 import path from 'node:path';
 import { chromium, type Page } from '@playwright/test';
 import { parseSiteFile } from '#core/model/site';
-import { dice } from '../stand-ins/tester/dice';
+import { createRandom } from '../stand-ins/tester/dice';
 import { networkSchema } from '../stand-ins/recorder/network';
 import { asFound, picturesOf } from '../stand-ins/recorder/recorder';
 import { startRecorder } from '../stand-ins/recorder/startRecorder';
@@ -138,7 +138,7 @@ if (demo.kind === 'refused') throw new Error('the demo is not sound');
 const truth = truthSchema.parse(
   JSON.parse(readFileSync(path.join(root, 'demo', 'saltmarrow.truth.json'), 'utf8')),
 );
-const tester = await startTester({ site: demo.value, truth, random: dice(3), slips: 0 });
+const tester = await startTester({ site: demo.value, truth, random: createRandom(3), slips: 0 });
 const network = networkSchema.parse(
   JSON.parse(readFileSync(path.join(root, 'demo', 'saltmarrow.network.json'), 'utf8')),
 );

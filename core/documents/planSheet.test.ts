@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest';
 import { catalogueOf } from '#core/model/catalogue';
 import { evaluateSite } from '#core/evaluate';
 import { policies } from '#core/decide/plan';
-import { usualDemands, type Planned, type Product, type Site } from '#core/model/site';
+import { usualDemands, type SavedPlan, type Product, type Site } from '#core/model/site';
 import { saltmarrowSite } from '../model/site/testSite';
 import { planSheet } from '.';
 
@@ -23,7 +23,7 @@ describe('the sheet for the customer', () => {
     );
   });
   it('names the plan that was adopted, by whom, when and how sure it is', () => {
-    const plan: Planned = {
+    const plan: SavedPlan = {
       id: 'p',
       name: 'Plan B',
       by: 'R. Tolland',

@@ -1,7 +1,7 @@
 import { chosenOption } from '#core/decide/runEvaluation';
 import type { SiteEvaluation } from '#core/evaluate';
 import { catalogueOf, eachOf, type Catalogue } from '#core/model/catalogue';
-import { policies as allPolicies, schoolOf } from '#core/decide/plan';
+import { policies as allPolicies, policyOptionOf } from '#core/decide/plan';
 import { optionLabels, type Part } from '#core/decide/options';
 import { aboutOf, demandsOf, type Site } from '#core/model/site';
 import { formatQuantity } from '#core/shared/units';
@@ -116,7 +116,7 @@ function heedsOf(site: Site, { runs }: SiteEvaluation): string[] {
     ),
     ...allPolicies.map(
       ({ id, label }) =>
-        `${label}: ${schoolOf(id, policies[id])
+        `${label}: ${policyOptionOf(id, policies[id])
           .label.toLowerCase()
           .replace(/\bups\b/, 'UPS')}.`,
     ),

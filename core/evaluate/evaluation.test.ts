@@ -14,13 +14,13 @@ import { formulas } from '#core/shared/derivation';
 import { saltmarrowSite } from '../model/site/testSite';
 import {
   evaluateSite,
-  firstNews,
-  lightNews,
-  lightSite,
+  initialPatch,
+  summaryPatch,
+  summaryOf,
   detailsOf,
   withDetails,
-  withNews,
-  workingOf,
+  applyPatch,
+  derivationOf,
 } from '.';
 
 const site = saltmarrowSite();
@@ -65,17 +65,17 @@ describe('evaluateSite', () => {
     expect(left.broken).toBe(1);
   });
   it('without its workings it is the same, and each can still be asked for', () => {
-    const light = lightSite(evaluation);
+    const light = summaryOf(evaluation);
     expect(JSON.stringify(light)).not.toContain('"working"');
     expect(light.runs[7]!.findings.binding.id).toBe('night-volts');
-    expect(workingOf(evaluation, { kind: 'verdict', runId: 'r08', id: 'night-volts' })?.title).toMatch(
+    expect(derivationOf(evaluation, { kind: 'verdict', runId: 'r08', id: 'night-volts' })?.title).toMatch(
       /Volts at the camera, night, 8\.9 V/,
     );
     expect(
-      workingOf(evaluation, { kind: 'margin', runId: 'r08', option: 'ip-coax-unit', index: 0 })?.title,
+      derivationOf(evaluation, { kind: 'margin', runId: 'r08', option: 'ip-coax-unit', index: 0 })?.title,
     ).toMatch(/Watts that arrive/);
-    expect(workingOf(evaluation, { kind: 'margin', runId: 'r08', option: 'baluns', index: 0 })).toBeNull();
-    expect(workingOf(evaluation, { kind: 'verdict', runId: 'r99', id: 'night-volts' })).toBeNull();
+    expect(derivationOf(evaluation, { kind: 'margin', runId: 'r08', option: 'baluns', index: 0 })).toBeNull();
+    expect(derivationOf(evaluation, { kind: 'verdict', runId: 'r99', id: 'night-volts' })).toBeNull();
   });
   it('every formula that is listed is used by some working', () => {
     // An open end far out on a run that nobody has read.
@@ -161,29 +161,29 @@ describe('evaluating again', () => {
     const before = { site, evaluation: evaluateSite(site) };
     const next = after(change);
     const again = evaluateSite(next, before);
-    const news = lightNews(again, before.evaluation);
+    const news = summaryPatch(again, before.evaluation);
     expect(news.changed).toHaveLength(anew);
     expect(JSON.stringify(again)).toBe(JSON.stringify(evaluateSite(next)));
-    expect(withNews(lightSite(before.evaluation), news, next)).toEqual(lightSite(again));
+    expect(applyPatch(summaryOf(before.evaluation), news, next)).toEqual(summaryOf(again));
     expect(changesBetween(site, next)).toEqual([change]);
     expect(withChanges(site, [change])).toEqual(next);
   });
   it('comes in two parts when a site is opened: what the board shows, then verdicts and options', () => {
     const evaluation = evaluateSite(site);
-    const first = withNews(null, firstNews(evaluation), site);
+    const first = applyPatch(null, initialPatch(evaluation), site);
     expect(
       first.runs.every(({ options, findings }) => options.length === 0 && findings.verdicts.length === 0),
     ).toBe(true);
-    expect(withDetails(first, detailsOf(evaluation))).toEqual(lightSite(evaluation));
+    expect(withDetails(first, detailsOf(evaluation))).toEqual(summaryOf(evaluation));
     expect(first.runs[0]!.run).toBe(site.run[first.runs[0]!.run.id]);
   });
   it('a run that goes is gone', () => {
     const before = { site, evaluation: evaluateSite(site) };
     const next = after(...removeRunAndCamera(site, 'r15'));
     expect(
-      withNews(
-        lightSite(before.evaluation),
-        lightNews(evaluateSite(next, before), before.evaluation),
+      applyPatch(
+        summaryOf(before.evaluation),
+        summaryPatch(evaluateSite(next, before), before.evaluation),
         next,
       ).runs.map(({ camera }) => camera.number),
     ).not.toContain(15);

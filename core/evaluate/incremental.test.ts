@@ -10,7 +10,7 @@ import {
   type Site,
 } from '#core/model/site';
 import { saltmarrowSite } from '../model/site/testSite';
-import { evaluateSite, lightSite, type SiteEvaluation } from '.';
+import { evaluateSite, summaryOf, type SiteEvaluation } from '.';
 
 const demo = saltmarrowSite();
 
@@ -66,7 +66,7 @@ function changesOf(kind: Kind, id: string, fact: Fact<Kind>): Change[] {
 }
 
 /** Everything that a person could be shown of an evaluation. */
-const shown = (evaluation: SiteEvaluation): string => JSON.stringify(lightSite(evaluation));
+const shown = (evaluation: SiteEvaluation): string => JSON.stringify(summaryOf(evaluation));
 
 /** Whether the change fits the site; where it does, what was taken over has to equal what is worked out anew. */
 function holdsAfter(site: Site, before: SiteEvaluation, changes: Change[]): boolean {

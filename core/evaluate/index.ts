@@ -1,21 +1,21 @@
 export { allocationOf } from './allocation';
 export { evaluateSite, type Before, type SiteEvaluation } from './evaluateSite';
-export { insightOf, type Insight } from './insightOf';
+export { runDiagnostics, type RunDiagnostics } from './insightOf';
 export {
   detailsOf,
-  firstNews,
-  lightNews,
-  lightSite,
+  initialPatch,
+  summaryPatch,
+  summaryOf,
   withDetails,
-  withNews,
-  workingOf,
-  type LightDetails,
-  type LightMargin,
-  type LightNews,
-  type LightOption,
-  type LightRun,
-  type LightSite,
-  type LightVerdict,
+  applyPatch,
+  derivationOf,
+  type SummaryDetails,
+  type MarginSummary,
+  type SummaryPatch,
+  type OptionSummary,
+  type RunSummary,
+  type SiteSummary,
+  type VerdictSummary,
   type Subject,
 } from './light';
 export { savingOf, troubleOf } from './ranking';

@@ -4,13 +4,13 @@ import { usesOf, type Uses } from '#core/test/uses';
 import type { Before } from './evaluateSite';
 
 /** What can be said of one run when somebody looks closely: its likeliest trouble, what to test next, and what it is fit for. */
-export interface Insight {
+export interface RunDiagnostics {
   diagnosis: Diagnosis;
   uses: Uses;
 }
 
 /** A close look at one run of an evaluated site; `null` where there is no such run. */
-export function insightOf({ site, evaluation }: Before, runId: string): Insight | null {
+export function runDiagnostics({ site, evaluation }: Before, runId: string): RunDiagnostics | null {
   const found = evaluation.runs.find(({ run }) => run.id === runId);
   if (!found) return null;
   const { run, camera, findings } = found;

@@ -1,35 +1,38 @@
 import type { Loop, RunFindings, Verdict } from '#core/test/findings';
-import type { Impossible, Margin, Possible } from '#core/decide/options';
+import type { InfeasibleOption, Margin, FeasibleOption } from '#core/decide/options';
 import type { OptionKind, Site } from '#core/model/site';
-import type { Working, WorkingOut } from '#core/shared/derivation';
+import type { Derivation, LazyDerivation } from '#core/shared/derivation';
 import type { RunEvaluation } from '#core/decide/runEvaluation';
 import type { SiteEvaluation } from './evaluateSite';
 
 /** An evaluation without its workings, small enough to be passed between threads after every edit. */
-export type LightVerdict = Omit<Verdict, 'working'>;
-export type LightMargin = Omit<Margin, 'working' | 'under'>;
-export type LightPossible = Omit<Possible, 'margins' | 'binding'> & {
-  margins: LightMargin[];
-  binding: LightMargin | null;
+export type VerdictSummary = Omit<Verdict, 'working'>;
+export type MarginSummary = Omit<Margin, 'working' | 'under'>;
+export type FeasibleOptionSummary = Omit<FeasibleOption, 'margins' | 'binding'> & {
+  margins: MarginSummary[];
+  binding: MarginSummary | null;
 };
-export type LightOption = LightPossible | Impossible;
-export type LightFindings = Omit<RunFindings, 'verdicts' | 'binding' | 'coaxLoop' | 'powerLoop'> & {
-  verdicts: LightVerdict[];
-  binding: LightVerdict;
+export type OptionSummary = FeasibleOptionSummary | InfeasibleOption;
+export type FindingsSummary = Omit<RunFindings, 'verdicts' | 'binding' | 'coaxLoop' | 'powerLoop'> & {
+  verdicts: VerdictSummary[];
+  binding: VerdictSummary;
 } & Record<'coaxLoop' | 'powerLoop', Omit<Loop, 'step'>>;
-export type LightRun = Omit<RunEvaluation, 'findings' | 'options'> & {
-  findings: LightFindings;
-  options: LightOption[];
+export type RunSummary = Omit<RunEvaluation, 'findings' | 'options'> & {
+  findings: FindingsSummary;
+  options: OptionSummary[];
 };
-export type LightSite = Omit<SiteEvaluation, 'runs'> & { runs: LightRun[] };
+export type SiteSummary = Omit<SiteEvaluation, 'runs'> & { runs: RunSummary[] };
 
-const withoutWorking = <T extends { working: WorkingOut }>({ working: _, ...rest }: T): Omit<T, 'working'> =>
-  rest;
+const withoutDerivation = <T extends { working: LazyDerivation }>({
+  working: _,
+  ...rest
+}: T): Omit<T, 'working'> => rest;
 const withoutStep = ({ step: _, ...loop }: Loop): Omit<Loop, 'step'> => loop;
 
-const lightMargin = ({ working: _, under: _under, ...rest }: Margin): LightMargin => rest;
+const marginSummary = ({ working: _, under: _under, ...rest }: Margin): MarginSummary => rest;
 
-const lightVerdicts = ({ findings }: RunEvaluation): LightVerdict[] => findings.verdicts.map(withoutWorking);
+const verdictSummaries = ({ findings }: RunEvaluation): VerdictSummary[] =>
+  findings.verdicts.map(withoutDerivation);
 
 /** An evaluation without what is looked at in one run at a time: all of its verdicts, and the options. */
 function withoutDetails({
@@ -41,7 +44,7 @@ function withoutDetails({
   lengthM,
   disputes,
   toNote,
-}: RunEvaluation): LightRun {
+}: RunEvaluation): RunSummary {
   return {
     run,
     camera,
@@ -54,96 +57,96 @@ function withoutDetails({
     findings: {
       ...findings,
       verdicts: [],
-      binding: withoutWorking(findings.binding),
+      binding: withoutDerivation(findings.binding),
       coaxLoop: withoutStep(findings.coaxLoop),
       powerLoop: withoutStep(findings.powerLoop),
     },
   };
 }
 
-const withDetail = (run: LightRun, { verdicts, options }: LightDetail): LightRun => ({
+const withDetail = (run: RunSummary, { verdicts, options }: SummaryDetail): RunSummary => ({
   ...run,
   options,
   findings: { ...run.findings, verdicts },
 });
 
-const lightOptions = ({ options }: RunEvaluation): LightOption[] =>
+const optionSummaries = ({ options }: RunEvaluation): OptionSummary[] =>
   options.map((option) =>
     option.state === 'no'
       ? option
       : {
           ...option,
-          margins: option.margins.map(lightMargin),
-          binding: option.binding && lightMargin(option.binding),
+          margins: option.margins.map(marginSummary),
+          binding: option.binding && marginSummary(option.binding),
         },
   );
 
-const detailOf = (evaluation: RunEvaluation): LightDetail => ({
-  verdicts: lightVerdicts(evaluation),
-  options: lightOptions(evaluation),
+const detailOf = (evaluation: RunEvaluation): SummaryDetail => ({
+  verdicts: verdictSummaries(evaluation),
+  options: optionSummaries(evaluation),
 });
-const lightRun = (evaluation: RunEvaluation): LightRun =>
+const runSummary = (evaluation: RunEvaluation): RunSummary =>
   withDetail(withoutDetails(evaluation), detailOf(evaluation));
 
-export function lightSite(evaluation: SiteEvaluation): LightSite {
-  return { ...evaluation, runs: evaluation.runs.map(lightRun) };
+export function summaryOf(evaluation: SiteEvaluation): SiteSummary {
+  return { ...evaluation, runs: evaluation.runs.map(runSummary) };
 }
 
 /** What is made of a run, without the run and its camera: whoever is told has those. */
-export type RunNews = Omit<LightRun, 'run' | 'camera'> & { runId: string };
+export type RunPatch = Omit<RunSummary, 'run' | 'camera'> & { runId: string };
 
 /** What is new in an evaluation: the runs that were worked out anew, and the order of all. */
-export interface LightNews extends Omit<LightSite, 'runs'> {
-  changed: RunNews[];
+export interface SummaryPatch extends Omit<SiteSummary, 'runs'> {
+  changed: RunPatch[];
   order: string[];
 }
 
-function newsOf({ run, camera: _, ...rest }: LightRun): RunNews {
+function patchOf({ run, camera: _, ...rest }: RunSummary): RunPatch {
   return { runId: run.id, ...rest };
 }
 
 /** What to tell somebody who has the site and the earlier evaluation, or everything where there was none. */
-export function lightNews(evaluation: SiteEvaluation, before?: SiteEvaluation): LightNews {
+export function summaryPatch(evaluation: SiteEvaluation, before?: SiteEvaluation): SummaryPatch {
   const { runs, ...rest } = evaluation;
   const known = new Set(before?.runs);
   return {
     ...rest,
     order: runs.map(({ run }) => run.id),
-    changed: runs.filter((run) => !known.has(run)).map((run) => newsOf(lightRun(run))),
+    changed: runs.filter((run) => !known.has(run)).map((run) => patchOf(runSummary(run))),
   };
 }
 
 /** What the board and the lists show; verdicts and options are most of what there is to tell, and are looked at last. */
-export function firstNews(evaluation: SiteEvaluation): LightNews {
+export function initialPatch(evaluation: SiteEvaluation): SummaryPatch {
   const { runs, ...rest } = evaluation;
   return {
     ...rest,
     order: runs.map(({ run }) => run.id),
-    changed: runs.map((run) => newsOf(withoutDetails(run))),
+    changed: runs.map((run) => patchOf(withoutDetails(run))),
   };
 }
 
 /** What the first news leave out, by run. */
-export interface LightDetail {
-  verdicts: LightVerdict[];
-  options: LightOption[];
+export interface SummaryDetail {
+  verdicts: VerdictSummary[];
+  options: OptionSummary[];
 }
-export type LightDetails = Record<string, LightDetail>;
+export type SummaryDetails = Record<string, SummaryDetail>;
 
-export const detailsOf = ({ runs }: SiteEvaluation): LightDetails =>
+export const detailsOf = ({ runs }: SiteEvaluation): SummaryDetails =>
   Object.fromEntries(runs.map((evaluation) => [evaluation.run.id, detailOf(evaluation)]));
 
-export const withDetails = (light: LightSite, details: LightDetails): LightSite => ({
+export const withDetails = (light: SiteSummary, details: SummaryDetails): SiteSummary => ({
   ...light,
   runs: light.runs.map((run) => withDetail(run, details[run.run.id] ?? { verdicts: [], options: [] })),
 });
 
 /** The evaluation of a site that news lead to. */
-export function withNews(
-  before: LightSite | null,
-  { changed, order, ...rest }: LightNews,
+export function applyPatch(
+  before: SiteSummary | null,
+  { changed, order, ...rest }: SummaryPatch,
   site: Site,
-): LightSite {
+): SiteSummary {
   const runs = new Map(before?.runs.map((evaluation) => [evaluation.run.id, evaluation]));
   for (const { runId, ...news } of changed) {
     const run = site.run[runId]!;
@@ -158,7 +161,7 @@ export type Subject =
   | { kind: 'margin'; runId: string; option: OptionKind; index: number };
 
 /** The working behind a figure; `null` where the run no longer has that figure. */
-export function workingOf({ runs }: SiteEvaluation, subject: Subject): Working | null {
+export function derivationOf({ runs }: SiteEvaluation, subject: Subject): Derivation | null {
   const run = runs.find((evaluation) => evaluation.run.id === subject.runId);
   if (!run) return null;
   if (subject.kind === 'verdict')

@@ -1,12 +1,12 @@
 import { describe, expect, it } from 'vitest';
 import { applyChanges, choose, type Change } from '#core/model/site';
 import { saltmarrowSite } from '../model/site/testSite';
-import { evaluateSite, lightSite, savingOf, troubleOf, type LightRun } from '.';
+import { evaluateSite, summaryOf, savingOf, troubleOf, type RunSummary } from '.';
 
 const site = saltmarrowSite();
-const runOf = (runs: readonly LightRun[], number: number): LightRun =>
+const runOf = (runs: readonly RunSummary[], number: number): RunSummary =>
   runs.find(({ camera }) => camera.number === number)!;
-const { runs } = lightSite(evaluateSite(site));
+const { runs } = summaryOf(evaluateSite(site));
 
 describe('the worst first', () => {
   it('a camera that fails stands before one that holds with room', () => {
@@ -29,7 +29,7 @@ describe('the worst first', () => {
     };
     const applied = applyChanges(site, [late]);
     if (applied.kind === 'refused') throw new Error('refused');
-    const after = lightSite(evaluateSite(applied.value.site)).runs;
+    const after = summaryOf(evaluateSite(applied.value.site)).runs;
     expect([...after].sort((a, b) => troubleOf(b) - troubleOf(a))[0]!.camera.number).toBe(3);
   });
 });
@@ -41,7 +41,7 @@ describe('most to save first', () => {
       choose(site, 'c17', { option: 'new-category', by: 'x', at: '2026-05-01T22:00:00Z' }),
     );
     if (applied.kind === 'refused') throw new Error('refused');
-    const run = runOf(lightSite(evaluateSite(applied.value.site)).runs, 17);
+    const run = runOf(summaryOf(evaluateSite(applied.value.site)).runs, 17);
     const cost = (kind: string) => {
       const option = run.options.find((one) => one.kind === kind)!;
       return option.state === 'no' ? NaN : option.cost;

@@ -1,7 +1,7 @@
-import type { LightRun } from './light';
+import type { RunSummary } from './light';
 
 /** How much trouble a camera is in: a choice that broke first, then how far past its limit it is as it hangs. */
-export function troubleOf({ choiceBroken, findings, options }: LightRun): number {
+export function troubleOf({ choiceBroken, findings, options }: RunSummary): number {
   const keep = options.find(({ kind }) => kind === 'keep');
   const share = keep && keep.state !== 'no' ? (keep.binding?.share ?? 0) : 1.5;
   return (
@@ -12,7 +12,7 @@ export function troubleOf({ choiceBroken, findings, options }: LightRun): number
 }
 
 /** What the cheapest IP option that holds saves against a new cable, or against what was chosen where that is dearer. */
-export function savingOf({ options, chosen }: LightRun): number {
+export function savingOf({ options, chosen }: RunSummary): number {
   const holding = options.flatMap((option) =>
     option.state === 'no' || option.state === 'fails' ? [] : [option],
   );

@@ -1,7 +1,7 @@
 import loadHighs from 'highs';
 import { describe, expect, it } from 'vitest';
 import { recordingOf } from '#core/allocate/recorder';
-import { applyChanges, usualSlotting, type Change, type Site } from '#core/model/site';
+import { applyChanges, usualAllocationSettings, type Change, type Site } from '#core/model/site';
 import { saltmarrowSite } from '../model/site/testSite';
 import { evaluateSite, migrationOfSite, slotSite } from '.';
 
@@ -76,7 +76,7 @@ describe('the slots of a site', () => {
     expect(nights.length).toBeGreaterThan(0);
     expect([nights.flatMap(({ broken }) => broken), waiting]).toEqual([[], []]);
     const one = migrationOfSite(
-      { ...full, slotting: { slotting: { ...usualSlotting, perNight: 1 } } },
+      { ...full, slotting: { slotting: { ...usualAllocationSettings, perNight: 1 } } },
       evaluateSite(full).allocation,
     );
     expect(one.nights.length).toBeGreaterThan(nights.length);
@@ -94,7 +94,10 @@ describe('what a recorder keeps', () => {
     expect(streaming).toHaveLength(allocation.occupied['hall-recorder']!.length);
     expect(storage.wantTb).toBeGreaterThan(0);
     expect(ways.length > 0).toBe(storage.shortTb > 0);
-    const long = { ...demo, slotting: { slotting: { ...usualSlotting, streams: { keepDays: 365 } } } };
+    const long = {
+      ...demo,
+      slotting: { slotting: { ...usualAllocationSettings, streams: { keepDays: 365 } } },
+    };
     const far = recordingOf(
       long,
       demo.recorder['hall-recorder']!,

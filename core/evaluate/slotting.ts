@@ -7,9 +7,16 @@ import {
   type Move,
   type Mover,
   type SlotWishes,
-  type Wanting,
+  type SlotRequest,
 } from '#core/allocate/recorder';
-import { demandsOf, removing, slottingOf, type Change, type Placement, type Site } from '#core/model/site';
+import {
+  demandsOf,
+  removing,
+  allocationSettingsOf,
+  type Change,
+  type Placement,
+  type Site,
+} from '#core/model/site';
 import type { Allocation } from './allocation';
 
 /** The rest: cameras that wait for a slot. All: every camera anew, those that are placed too. */
@@ -24,15 +31,15 @@ export interface SlotProposal {
 }
 
 function wishesOf(site: Pick<Site, 'demands' | 'slotting'>): SlotWishes {
-  const { numbers, share } = slottingOf(site);
+  const { numbers, share } = allocationSettingsOf(site);
   const { policies, spareSlots } = demandsOf(site);
   return { numbers, share, blocks: policies.blocks, spareSlots };
 }
 
 /** Cameras as they ask for slots. Those that nothing is decided for stay on their input, unless all are allocated anew. */
-function wantingOf(site: Site, { needs, waiting }: Allocation, scope: SlottingScope): Wanting[] {
+function wantingOf(site: Site, { needs, waiting }: Allocation, scope: SlottingScope): SlotRequest[] {
   const waits = new Set(waiting.map(({ cameraId }) => cameraId));
-  return Object.values(needs).flatMap((need): Wanting[] => {
+  return Object.values(needs).flatMap((need): SlotRequest[] => {
     const placement = site.placement[need.cameraId];
     const placed = placement && { recorderId: placement.recorderId, slot: placement.slot };
     const mayMove = scope === 'all' || waits.has(need.cameraId);
@@ -94,5 +101,5 @@ export function migrationOfSite(site: Site, { needs }: Allocation): Migration {
         : undefined;
     return to ? [{ need, today: at ? { at, format: site.camera[cameraId]!.format } : null, to }] : [];
   });
-  return migrationOf(Object.values(site.recorder), movers, slottingOf(site));
+  return migrationOf(Object.values(site.recorder), movers, allocationSettingsOf(site));
 }

@@ -58,7 +58,7 @@ const percent = (gap: number | undefined): number | null =>
   gap === undefined || !Number.isFinite(gap) ? null : gap * 100;
 
 /** Rows that have no terms are either empty words or can never be heeded. */
-const hopeless = ({ rows }: Programme): boolean =>
+const hasInfeasibleEmptyRow = ({ rows }: Programme): boolean =>
   rows.some(
     ({ terms, sense, bound }) =>
       terms.length === 0 && (sense === '<=' ? bound < 0 : sense === '>=' ? bound > 0 : bound !== 0),
@@ -73,7 +73,7 @@ export function solve(
   programme: Programme,
   { watch = {}, secondsMost }: { watch?: Watch; secondsMost?: number } = {},
 ): Solved {
-  if (hopeless(programme)) return { kind: 'infeasible' };
+  if (hasInfeasibleEmptyRow(programme)) return { kind: 'infeasible' };
   if (programme.variables.length === 0) return { kind: 'proven', values: [], cost: 0 };
   const { callbackType, modelStatus } = highs.constants;
   return highs.withModel(dataOf(highs, programme), (model): Solved => {

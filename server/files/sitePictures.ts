@@ -1,7 +1,7 @@
 import type { AttachedFile, Drawing, Photo, Site } from '#core/model/site';
 import type { Problem } from '#core/shared/problems';
 import type { PictureFolder } from '../store/pictureFolder';
-import { takeBack } from './takePicture';
+import { reimportPicture } from './takePicture';
 
 const picturesOf = (site: Site): (Drawing | Photo)[] => [
   ...Object.values(site.drawing),
@@ -37,7 +37,7 @@ export async function keepAttached(
   const ids = new Map<string, Pick<Drawing, 'fileId' | 'mediaType' | 'widthPx' | 'heightPx'>>();
   for (const [index, { id, base64 }] of files.entries()) {
     if (!wanted.has(id)) continue;
-    const taken = await takeBack(Buffer.from(base64, 'base64'));
+    const taken = await reimportPicture(Buffer.from(base64, 'base64'));
     if (taken.kind === 'refused') {
       problems.push({ path: `files[${index}]`, value: id, allowed: taken.why });
       continue;

@@ -123,7 +123,7 @@ export async function takePicture(bytes: Buffer, use: PictureUse): Promise<Taken
 }
 
 /** A picture out of a site file that Neotrope wrote: kept to the byte if there is nothing beside its pixels, else taken in anew. */
-export async function takeBack(bytes: Buffer): Promise<Taken> {
+export async function reimportPicture(bytes: Buffer): Promise<Taken> {
   const type = typeByContent(bytes);
   if (type !== 'image/png' && type !== 'image/jpeg') return takePicture(bytes, 'drawing');
   try {

@@ -8,7 +8,7 @@ import { check } from '#core/shared/problems';
 import { nameSchema } from '#core/model/site';
 import { apply, type ApplyPatience } from '../recorders/apply';
 import type { ApplyingFolder } from '../recorders/applyingFolder';
-import { deviceLine } from '../recorders/deviceLine';
+import { recorderClient } from '../recorders/deviceLine';
 import { RecorderError } from '../recorders/recorderError';
 import type { SiteStore } from '../store/siteStore';
 import { deviceAddressSchema } from './deviceAddress';
@@ -70,11 +70,15 @@ export function recorderRoutes(
     const mine = { address: job.address, stop: () => void (isStopped = true) };
     running.set(name, mine);
     applying.write(job);
-    void apply(job, deviceLine(job.address, key, given.answerMs), applying, given, () => isStopped).finally(
-      () => {
-        if (running.get(name) === mine) running.delete(name);
-      },
-    );
+    void apply(
+      job,
+      recorderClient(job.address, key, given.answerMs),
+      applying,
+      given,
+      () => isStopped,
+    ).finally(() => {
+      if (running.get(name) === mine) running.delete(name);
+    });
     context.status = 202;
     context.body = job;
   }
@@ -105,7 +109,7 @@ export function recorderRoutes(
         detail: 'That is no address of a recorder.',
         problems: asked.problems,
       });
-    const line = deviceLine(asked.value.address, '', given.answerMs);
+    const line = recorderClient(asked.value.address, '', given.answerMs);
     await talk(context, async () => ({ report: await line.report(), cameras: await line.cameras() }));
   });
 
@@ -147,7 +151,7 @@ export function recorderRoutes(
     const planned = devicePlan(site, recorder, allocation.occupied[recorderId] ?? [], state.broken);
     if (planned.kind === 'not-yet') return refused(context, 409, planned.why);
     await talk(context, async () => {
-      const report = await deviceLine(address, key, given.answerMs).report();
+      const report = await recorderClient(address, key, given.answerMs).report();
       const other = otherRecorder(recorder, report);
       if (other) throw new RecorderError('refused', other);
       // Whoever else asked while this one waited for the recorder was first.

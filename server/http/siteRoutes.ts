@@ -3,7 +3,7 @@ import Router from '@koa/router';
 import type { Context, Next } from 'koa';
 import { z } from 'zod';
 import { check, type Problem } from '#core/shared/problems';
-import { planGround } from '#core/decide/plan';
+import { planningInput } from '#core/decide/plan';
 import { lpText } from '#core/solver';
 import {
   aboutOf,
@@ -18,7 +18,7 @@ import {
 } from '#core/model/site';
 import { planCsv } from '../files/planCsv';
 import { attachedFiles, keepAttached } from '../files/sitePictures';
-import { planApart } from '../planning/planApart';
+import { planInChildProcess } from '../planning/planApart';
 import type { PictureFolder } from '../store/pictureFolder';
 import type { SiteStore, StoredSite } from '../store/siteStore';
 import { sendProblem } from './problemDetails';
@@ -146,7 +146,7 @@ export function siteRoutes({ store, pictures, demo }: Kept): Router {
       const seconds = check(z.coerce.number().min(0.1).max(60), context.query['seconds'] ?? 10);
       if (seconds.kind === 'refused')
         return refuse(context, 400, '“seconds” is how long may be searched.', seconds.problems);
-      const planning = await planApart(toSiteFile(stored.site), seconds.value);
+      const planning = await planInChildProcess(toSiteFile(stored.site), seconds.value);
       if (planning === 'busy') {
         context.set('Retry-After', '10');
         return sendProblem(context, {
@@ -165,7 +165,7 @@ export function siteRoutes({ store, pictures, demo }: Kept): Router {
       context.attachment(`${stored.id}-plan.lp`);
       context.type = 'text/plain; charset=utf-8';
       context.body = lpText(
-        planGround(stored.site, demandsOf(stored.site)).model.programme,
+        planningInput(stored.site, demandsOf(stored.site)).model.programme,
         aboutOf(stored.site).name,
       );
     }),

@@ -9,7 +9,7 @@ const mostAtOnce = 2;
 let running = 0;
 
 /** The best plan that was found in the time, by a process of its own; `busy` where others are being planned already. Rejects where that process breaks off. */
-export async function planApart(file: SiteFile, secondsMost: number): Promise<Planning | 'busy'> {
+export async function planInChildProcess(file: SiteFile, secondsMost: number): Promise<Planning | 'busy'> {
   if (running >= mostAtOnce) return 'busy';
   running += 1;
   try {

@@ -31,7 +31,7 @@ const wordsIn = (body: unknown): string => {
 };
 
 /** A line to the recorder at `host:port`. Its promises reject with a RecorderError. */
-export function deviceLine(address: string, key: string, answerMs: number): DeviceLine {
+export function recorderClient(address: string, key: string, answerMs: number): DeviceLine {
   let token = '';
 
   async function ask(method: string, path: string, body?: unknown): Promise<unknown> {

@@ -2,7 +2,7 @@
 import { readFileSync } from 'node:fs';
 import { parseArgs } from 'node:util';
 import { parseSiteFile } from '#core/model/site';
-import { dice } from './dice';
+import { createRandom } from './dice';
 import { startTester } from './startTester';
 import { truthSchema } from './truth';
 
@@ -20,7 +20,7 @@ const site = parseSiteFile(readFileSync(values.site, 'utf8'));
 if (site.kind === 'refused') throw new Error(`${values.site} is not a sound site file.`);
 const truth = truthSchema.parse(JSON.parse(readFileSync(values.truth, 'utf8')));
 
-const random = values.seed === undefined ? Math.random : dice(Number(values.seed));
+const random = values.seed === undefined ? Math.random : createRandom(Number(values.seed));
 const tester = await startTester(
   { site: site.value, truth, random, slips: Number(values.slips) },
   Number(values.port),

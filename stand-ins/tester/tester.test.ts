@@ -3,14 +3,14 @@ import { faultsOf, runEvents } from '#core/test/findings';
 import type { TraceReading } from '#core/model/site';
 import truthFile from '../../demo/saltmarrow.truth.json';
 import { saltmarrowSite } from '../../core/model/site/testSite';
-import { dice } from './dice';
+import { createRandom } from './dice';
 import { answer, newSession, notANumber, type Bench } from './session';
 import { actualRun, truthSchema } from './truth';
 
 const site = saltmarrowSite();
 const truth = truthSchema.parse(truthFile);
 
-const bench = (slips = 0): Bench => ({ site, truth, random: dice(1), slips });
+const bench = (slips = 0): Bench => ({ site, truth, random: createRandom(1), slips });
 
 /** Says a few lines and gives the last answer. */
 function talk(...lines: string[]): string | null {

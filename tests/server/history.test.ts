@@ -5,7 +5,7 @@ import {
   historyOf,
   type Change,
   type LogEntry,
-  type Nature,
+  type EditOperation,
   type OptionKind,
   type SiteFile,
 } from '#core/model/site';
@@ -35,7 +35,7 @@ class Person {
   constructor(readonly siteId: string) {}
   private readonly address = () => `${server.address}/api/sites/${this.siteId}`;
   read = async (): Promise<Served> => (await fetch(this.address())).json() as Promise<Served>;
-  async edit(changes: Change[], nature: Nature = { kind: 'do' }): Promise<string> {
+  async edit(changes: Change[], nature: EditOperation = { kind: 'do' }): Promise<string> {
     const id = crypto.randomUUID();
     for (;;) {
       const { version } = await this.read();

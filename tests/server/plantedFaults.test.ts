@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs';
 import path from 'node:path';
 import { beforeAll, describe, expect, it } from 'vitest';
-import { evaluateSite, insightOf, type Insight } from '#core/evaluate';
+import { evaluateSite, runDiagnostics, type RunDiagnostics } from '#core/evaluate';
 import { lineKind } from '#core/test/findings';
 import { testDefinition } from '#core/test/readings';
 import {
@@ -14,7 +14,7 @@ import {
   type TestId,
 } from '#core/model/site';
 import { readTest } from '../../server/instruments/readTest';
-import { dice } from '../../stand-ins/tester/dice';
+import { createRandom } from '../../stand-ins/tester/dice';
 import { startTester } from '../../stand-ins/tester/startTester';
 import { truthSchema } from '../../stand-ins/tester/truth';
 import { demoFile, root } from './serverUnderTest';
@@ -46,7 +46,7 @@ async function readEverything(): Promise<Site> {
   const truth = truthSchema.parse(
     JSON.parse(readFileSync(path.join(root, 'demo', 'saltmarrow.truth.json'), 'utf8')),
   );
-  const tester = await startTester({ site, truth, random: dice(5), slips: 0 });
+  const tester = await startTester({ site, truth, random: createRandom(5), slips: 0 });
   const changes = [];
   for (const run of Object.values(site.run)) {
     const camera = site.camera[run.cameraId]!;
@@ -71,13 +71,13 @@ async function readEverything(): Promise<Site> {
 }
 
 describe('the demo read from end to end with the stand-in', () => {
-  const insights = new Map<number, Insight>();
+  const insights = new Map<number, RunDiagnostics>();
   const found = new Map<number, string>();
   beforeAll(async () => {
     const site = await readEverything();
     const evaluation = evaluateSite(site);
     for (const { run, camera, findings } of evaluation.runs) {
-      insights.set(camera.number, insightOf({ site, evaluation }, run.id)!);
+      insights.set(camera.number, runDiagnostics({ site, evaluation }, run.id)!);
       found.set(camera.number, findings.verdicts.find(({ id }) => id === 'reflectometer')!.says);
     }
   }, 60_000);

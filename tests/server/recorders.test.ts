@@ -4,10 +4,10 @@ import path from 'node:path';
 import { readFileSync } from 'node:fs';
 import { afterAll, afterEach, beforeAll, beforeEach, describe, expect, it } from 'vitest';
 import { devicePlan, planOf, type Applying, type Report } from '#core/allocate/device';
-import { siteOfSound } from '#core/model/site';
+import { siteFromTrusted } from '#core/model/site';
 import { apply } from '../../server/recorders/apply';
 import { applyingFolder } from '../../server/recorders/applyingFolder';
-import { deviceLine } from '../../server/recorders/deviceLine';
+import { recorderClient } from '../../server/recorders/deviceLine';
 import { startServer, type RunningServer } from '../../server/startServer';
 import { networkSchema } from '../../stand-ins/recorder/network';
 import { asFound, picturesOf, type Memory, type Sold } from '../../stand-ins/recorder/recorder';
@@ -15,7 +15,7 @@ import { startRecorder, type RunningRecorder } from '../../stand-ins/recorder/st
 import { evaluateSite } from '#core/evaluate';
 import { demo, demoFile, newFolder, post, root, siteId } from './serverUnderTest';
 
-const site = siteOfSound(demo());
+const site = siteFromTrusted(demo());
 const recorder = site.recorder['hall-recorder']!;
 const network = networkSchema.parse(
   JSON.parse(readFileSync(path.join(root, 'demo', 'saltmarrow.network.json'), 'utf8')),
@@ -84,7 +84,7 @@ afterEach(() => running.close());
 describe('a plan applied to a recorder', () => {
   const folder = applyingFolder(newFolder());
   const run = async (given: Applying, key = 'ferry', stopped = () => false) =>
-    apply(given, deviceLine(given.address, key, patience.answerMs), folder, patience, stopped);
+    apply(given, recorderClient(given.address, key, patience.answerMs), folder, patience, stopped);
 
   it('is in it at the end, over a restart that wiped its settings, with what was not in the plan taken off', async () => {
     const done = await run(await job());
@@ -118,7 +118,7 @@ describe('a plan applied to a recorder', () => {
     const at = running.address;
     let asked = 0;
     const given = await job();
-    const line = deviceLine(at, 'ferry', patience.answerMs);
+    const line = recorderClient(at, 'ferry', patience.answerMs);
     // The recorder goes for good in the restart that wipes it.
     const cut = {
       ...line,

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { useElementSize, useMediaQuery, useScroll } from '@vueuse/core';
 import { computed, nextTick, useTemplateRef, watch } from 'vue';
-import type { LightRun } from '#core/evaluate';
+import type { RunSummary } from '#core/evaluate';
 import { verdictFigure } from '#core/test/findings';
 import { inSight } from '../line/inSight';
 import type { PlaceGroup } from '../stores/selection';
@@ -24,7 +24,7 @@ const rowPx = computed(() => (thumb.value ? 40 : 21));
 
 type Item =
   | { y: number; key: string; heading: string; run: null }
-  | { y: number; key: string; heading: null; run: LightRun };
+  | { y: number; key: string; heading: null; run: RunSummary };
 /** Headings and runs one under the other. Only those in sight are drawn, so a thousand scroll like ten. */
 const column = computed(() => {
   const items: Item[] = [];

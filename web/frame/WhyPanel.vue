@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import WorkingSheet from '../parts/WorkingSheet.vue';
-import type { Working } from '#core/shared/derivation';
+import type { Derivation } from '#core/shared/derivation';
 
-defineProps<{ working: Working | null }>();
+defineProps<{ working: Derivation | null }>();
 const emit = defineEmits<{ close: [] }>();
 </script>
 

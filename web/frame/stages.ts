@@ -1,4 +1,4 @@
-import type { LightSite } from '#core/evaluate';
+import type { SiteSummary } from '#core/evaluate';
 import type { StageName } from './stageName';
 
 export interface StageLabel {
@@ -21,7 +21,7 @@ export interface StageProgress {
 }
 
 /** What is left in each stage, in words, and the share of it that is done. */
-export function progressOf({ left, runs, allocation }: LightSite): Record<StageName, StageProgress> {
+export function progressOf({ left, runs, allocation }: SiteSummary): Record<StageName, StageProgress> {
   const all = runs.length;
   const done = (count: number) => (all === 0 ? 0 : (all - count) / all);
   const words = (count: number, some: string, none: string) =>

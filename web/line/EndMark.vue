@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import { computed } from 'vue';
-import type { LightRun } from '#core/evaluate';
+import type { RunSummary } from '#core/evaluate';
 
-const { state } = defineProps<{ x: number; y: number; state: LightRun['findings']['state'] }>();
+const { state } = defineProps<{ x: number; y: number; state: RunSummary['findings']['state'] }>();
 
 /** Filled, half filled, crossed or dashed, so that it reads without its colour. */
 const colour = computed(

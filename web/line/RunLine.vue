@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { useElementSize } from '@vueuse/core';
 import { computed, useTemplateRef } from 'vue';
-import type { LightRun } from '#core/evaluate';
+import type { RunSummary } from '#core/evaluate';
 import EndMark from './EndMark.vue';
 import { useMeasures } from '../stores/measures';
 import { axisTicks, layOut } from './lineGeometry';
@@ -21,7 +21,7 @@ const {
   marks = [],
   axisM = 0,
 } = defineProps<{
-  evaluation: LightRun;
+  evaluation: RunSummary;
   headEnd: string;
   cameraEnd?: string;
   marks?: readonly LineMark[];

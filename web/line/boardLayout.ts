@@ -1,9 +1,9 @@
-import type { LightRun } from '#core/evaluate';
+import type { RunSummary } from '#core/evaluate';
 import { layOut, type LineShape } from './lineGeometry';
 
 export type BoardOrder = 'place' | 'length' | 'trouble';
 export interface BoardRow {
-  run: LightRun;
+  run: RunSummary;
   name: string;
   y: number;
   shape: LineShape;
@@ -18,7 +18,7 @@ export interface BoardLayout {
   x0: number;
 }
 
-const rank: Record<LightRun['findings']['state'], number> = {
+const rank: Record<RunSummary['findings']['state'], number> = {
   stop: 0,
   fails: 1,
   close: 2,
@@ -27,8 +27,8 @@ const rank: Record<LightRun['findings']['state'], number> = {
 };
 
 /** The same runs, in the order a person asked for. */
-export function ordered(runs: readonly LightRun[], order: BoardOrder): LightRun[] {
-  const byNumber = (a: LightRun, b: LightRun) => a.camera.number - b.camera.number;
+export function ordered(runs: readonly RunSummary[], order: BoardOrder): RunSummary[] {
+  const byNumber = (a: RunSummary, b: RunSummary) => a.camera.number - b.camera.number;
   if (order === 'length') return [...runs].sort((a, b) => b.lengthM - a.lengthM || byNumber(a, b));
   return [...runs].sort(
     (a, b) =>
@@ -46,7 +46,7 @@ function shortened(name: string, roomPx: number): string {
 
 interface Group {
   name: string;
-  runs: LightRun[];
+  runs: RunSummary[];
 }
 
 /** Narrower than this, only the metres are written behind a line. */

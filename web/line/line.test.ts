@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { evaluateSite, lightSite } from '#core/evaluate';
+import { evaluateSite, summaryOf } from '#core/evaluate';
 import { signalCableIds } from '#core/physics/cable';
 import { saltmarrowSite } from '../../core/model/site/testSite';
 import { boardLayout, ordered } from './boardLayout';
@@ -8,7 +8,7 @@ import { axisStep, axisTicks, layOut } from './lineGeometry';
 import { strokeOf } from './strokes';
 
 const site = saltmarrowSite();
-const { runs } = lightSite(evaluateSite(site));
+const { runs } = summaryOf(evaluateSite(site));
 const metres = (lengthM: number) => `${Math.round(lengthM)} m`;
 const groups = [
   { name: 'Ticket hall', runs: runs.slice(0, 4) },

@@ -1,10 +1,10 @@
 <script setup lang="ts">
 import { computed } from 'vue';
-import { formulas, type Figure, type Working } from '#core/shared/derivation';
+import { formulas, type Figure, type Derivation } from '#core/shared/derivation';
 import { useMeasures } from '../stores/measures';
 
 /** A short calculation on paper: each step with its figures and where they come from, then the limit and what follows. */
-const { working } = defineProps<{ working: Working }>();
+const { working } = defineProps<{ working: Derivation }>();
 
 const sourceWords: Record<Figure['from'], string> = {
   measured: 'measured',

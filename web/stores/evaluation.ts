@@ -2,11 +2,11 @@ import { defineStore } from 'pinia';
 import { computed, ref, shallowRef, watch } from 'vue';
 import {
   withDetails,
-  withNews,
-  type LightDetails,
-  type LightNews,
-  type LightRun,
-  type LightSite,
+  applyPatch,
+  type SummaryDetails,
+  type SummaryPatch,
+  type RunSummary,
+  type SiteSummary,
   type Subject,
 } from '#core/evaluate';
 import { changesBetween, type OptionKind, type Site } from '#core/model/site';
@@ -16,7 +16,7 @@ import { useSite } from './site';
 /** What the core makes of the open site, worked out in a thread of its own after every change. */
 export const useEvaluation = defineStore('evaluation', () => {
   const store = useSite();
-  const result = shallowRef<LightSite | null>(null);
+  const result = shallowRef<SiteSummary | null>(null);
   /** Whether verdicts and options are in as well; they come a moment after all else when a site is opened. */
   const isWhole = ref(false);
 
@@ -30,17 +30,17 @@ export const useEvaluation = defineStore('evaluation', () => {
     if (isSame) {
       const news = await worker.follow(changesBetween(held!.site, site));
       held = { id, site };
-      result.value = withNews(result.value, JSON.parse(news) as LightNews, site);
+      result.value = applyPatch(result.value, JSON.parse(news) as SummaryPatch, site);
       return;
     }
     const early = store.takeEarlyNews();
     const first = early ?? { site, news: await worker.open(JSON.stringify(site)) };
     held = { id, site: first.site };
-    result.value = withNews(null, JSON.parse(first.news) as LightNews, first.site);
+    result.value = applyPatch(null, JSON.parse(first.news) as SummaryPatch, first.site);
     isWhole.value = false;
     const details = await worker.details();
     if (held?.id !== id || !result.value) return;
-    result.value = withDetails(result.value, JSON.parse(details) as LightDetails);
+    result.value = withDetails(result.value, JSON.parse(details) as SummaryDetails);
     isWhole.value = true;
     // Edits that were on their way when the page was left are on top of what was made ready early.
     if (first.site !== site) await evaluate(id, site);
@@ -77,7 +77,7 @@ export const useEvaluation = defineStore('evaluation', () => {
   const byRun = computed(
     () =>
       new Map(
-        result.value?.runs.map((evaluation): [string, LightRun] => [evaluation.run.id, evaluation]) ?? [],
+        result.value?.runs.map((evaluation): [string, RunSummary] => [evaluation.run.id, evaluation]) ?? [],
       ),
   );
   const why = (subject: Subject) => worker.why(subject);

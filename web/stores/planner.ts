@@ -2,7 +2,7 @@ import { proxy, releaseProxy, wrap, type Remote } from 'comlink';
 import { defineStore } from 'pinia';
 import { computed, ref, shallowRef, toRaw, watch } from 'vue';
 import type { SlotProposal, SlottingScope } from '#core/evaluate';
-import { sameGround } from '#core/decide/plan';
+import { samePlanningInput } from '#core/decide/plan';
 import type {
   BreakEven,
   Conflict,
@@ -13,12 +13,12 @@ import type {
   PlanTotals,
   PolicyCost,
   Reason,
-  Snag,
+  ExcludedCamera,
   TradeOff,
 } from '#core/decide/plan';
 import type { Risk } from '#core/decide/risk';
 import type { SearchProgress } from '#core/solver';
-import { demandsOf, type Demands, type OptionKind, type Planned, type Site } from '#core/model/site';
+import { demandsOf, type Demands, type OptionKind, type SavedPlan, type Site } from '#core/model/site';
 import type { Planner, SearchNews } from '../workers/planner.worker';
 import { useSite } from './site';
 
@@ -26,8 +26,8 @@ export type Work = 'plan' | 'curve' | 'policies' | 'reason' | 'futures' | 'compa
 type Found =
   | { kind: 'none' }
   | { kind: 'plan'; plan: Plan }
-  | { kind: 'conflict'; conflict: Conflict; snags: Snag[] }
-  | { kind: 'nothing'; says: string; snags: Snag[] };
+  | { kind: 'conflict'; conflict: Conflict; snags: ExcludedCamera[] }
+  | { kind: 'nothing'; says: string; snags: ExcludedCamera[] };
 
 /** Thrown to whoever waited for work that was stopped. */
 class Stopped extends Error {}
@@ -127,7 +127,7 @@ export const usePlanner = defineStore('planner', () => {
   const isStale = computed(
     () =>
       found.value.kind !== 'none' &&
-      (!madeFor.value || !store.site || !sameGround(madeFor.value, store.site)),
+      (!madeFor.value || !store.site || !samePlanningInput(madeFor.value, store.site)),
   );
   const plain = <T>(value: T): T => JSON.parse(JSON.stringify(value)) as T;
 
@@ -226,7 +226,7 @@ export const usePlanner = defineStore('planner', () => {
   }
 
   const compare = (
-    plans: readonly Planned[],
+    plans: readonly SavedPlan[],
   ): Promise<{ totals: PlanTotals[]; differences: Difference[] } | null> =>
     work('compare', async (planner) => {
       const totals: PlanTotals[] = [];

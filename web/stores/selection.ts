@@ -1,7 +1,7 @@
 import { defineStore } from 'pinia';
 import { computed, ref } from 'vue';
 import { useRoute, useRouter } from 'vue-router';
-import type { LightRun } from '#core/evaluate';
+import type { RunSummary } from '#core/evaluate';
 import type { StageName } from '../frame/stageName';
 import { useEvaluation } from './evaluation';
 import { useSite } from './site';
@@ -9,10 +9,10 @@ import { useSite } from './site';
 export interface PlaceGroup {
   placeId: string;
   name: string;
-  runs: LightRun[];
+  runs: RunSummary[];
 }
 
-const matches = (run: LightRun, placeName: string, wanted: string): boolean =>
+const matches = (run: RunSummary, placeName: string, wanted: string): boolean =>
   `${run.camera.number} ${run.camera.name} ${placeName} ${run.run.segments.map(({ cable }) => cable).join(' ')}`
     .toLowerCase()
     .includes(wanted);

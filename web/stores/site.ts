@@ -4,10 +4,10 @@ import { computed, ref, shallowRef, watch } from 'vue';
 import {
   historyOf,
   logEntrySchema,
-  siteOfSound,
+  siteFromTrusted,
   type Change,
   type LogEntry,
-  type Nature,
+  type EditOperation,
   type Site,
 } from '#core/model/site';
 import type { Problem } from '#core/shared/problems';
@@ -103,7 +103,7 @@ export const useSite = defineStore('site', () => {
     const { queue: next, dropped: lost } = rebase(
       {
         version,
-        confirmed: siteOfSound(file),
+        confirmed: siteFromTrusted(file),
         log,
         pending: leftBehind(siteId).filter((entry) => !sent.has(entry.id)),
       },
@@ -170,7 +170,7 @@ export const useSite = defineStore('site', () => {
     if (next !== queue.value) hold(next, lost);
   }
 
-  function submit(label: string, wanted: Change[], nature: Nature): Problem[] {
+  function submit(label: string, wanted: Change[], nature: EditOperation): Problem[] {
     // What a form holds is watched by it. Facts are plain data, as they will be in the file and in the other thread.
     const changes = JSON.parse(JSON.stringify(wanted)) as Change[];
     if (!queue.value) return [{ path: 'site', value: 'not open', allowed: 'an open site' }];

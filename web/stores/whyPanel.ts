@@ -1,14 +1,14 @@
 import { defineStore } from 'pinia';
 import { shallowRef, watch } from 'vue';
 import type { Subject } from '#core/evaluate';
-import type { Working } from '#core/shared/derivation';
+import type { Derivation } from '#core/shared/derivation';
 import { useEvaluation } from './evaluation';
 
 /** The panel that shows how a figure was reached. It follows the figure as readings move it. */
 export const useWhyPanel = defineStore('why', () => {
   const evaluation = useEvaluation();
   const subject = shallowRef<Subject | null>(null);
-  const working = shallowRef<Working | null>(null);
+  const working = shallowRef<Derivation | null>(null);
 
   watch([subject, () => evaluation.result], async ([asked]) => {
     if (!asked) {

@@ -10,7 +10,7 @@ export function useTables(): Remote<Tables> {
 }
 
 /** Hands a file to the person. */
-export function handOver(file: Blob, name: string): void {
+export function downloadBlob(file: Blob, name: string): void {
   const address = URL.createObjectURL(file);
   const link = document.createElement('a');
   link.href = address;

@@ -1,12 +1,12 @@
 import { expose } from 'comlink';
 import {
   evaluateSite,
-  insightOf,
-  type Insight,
-  firstNews,
-  lightNews,
+  runDiagnostics,
+  type RunDiagnostics,
+  initialPatch,
+  summaryPatch,
   detailsOf,
-  workingOf,
+  derivationOf,
   type Before,
   type Subject,
 } from '#core/evaluate';
@@ -15,14 +15,14 @@ import { traceView, type TraceView } from '#core/test/findings';
 import { planSheet, type PlanSheet } from '#core/documents';
 import { chanceOfFailing } from '#core/decide/risk';
 import {
-  siteOfSound,
+  siteFromTrusted,
   withChanges,
   type Change,
   type OptionKind,
   type Site,
   type SiteFile,
 } from '#core/model/site';
-import type { Working } from '#core/shared/derivation';
+import type { Derivation } from '#core/shared/derivation';
 
 /** The last site that was evaluated, with its workings, which stay on this side until one is asked for. */
 let last: Before | undefined;
@@ -44,7 +44,7 @@ export interface EarlySite {
   news: string;
 }
 
-const firstNewsOf = (site: Site): string => asText(firstNews(evaluate(site, undefined).evaluation));
+const firstNewsOf = (site: Site): string => asText(initialPatch(evaluate(site, undefined).evaluation));
 
 const evaluator = {
   /** Fetches a site and evaluates it; `null` where it cannot be had, for the page to find out why. */
@@ -52,7 +52,7 @@ const evaluator = {
     const response = await fetch(`/api/sites/${id}`);
     if (!response.ok) return null;
     const text = await response.text();
-    return { text, news: firstNewsOf(siteOfSound((JSON.parse(text) as { file: SiteFile }).file)) };
+    return { text, news: firstNewsOf(siteFromTrusted((JSON.parse(text) as { file: SiteFile }).file)) };
   },
   /** Evaluates a site from scratch, given as text; what is made of it comes as text too, verdicts and options with `details`. */
   open(site: string): string {
@@ -66,14 +66,14 @@ const evaluator = {
     if (!last) throw new Error('no site is open');
     const before = last;
     return asText(
-      lightNews(evaluate(withChanges(before.site, changes), before).evaluation, before.evaluation),
+      summaryPatch(evaluate(withChanges(before.site, changes), before).evaluation, before.evaluation),
     );
   },
-  why(subject: Subject): Working | null {
-    return last ? workingOf(last.evaluation, subject) : null;
+  why(subject: Subject): Derivation | null {
+    return last ? derivationOf(last.evaluation, subject) : null;
   },
-  insight(runId: string): Insight | null {
-    return last ? insightOf(last, runId) : null;
+  insight(runId: string): RunDiagnostics | null {
+    return last ? runDiagnostics(last, runId) : null;
   },
   traceView(runId: string): TraceView | null {
     const run = last?.site.run[runId];

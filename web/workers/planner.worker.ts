@@ -4,7 +4,7 @@ import wasm from 'highs/runtime?url';
 import {
   breakEvens,
   differences,
-  planGround,
+  planningInput,
   planSite,
   policyCosts,
   reasonFor,
@@ -14,17 +14,24 @@ import {
   type CurvePoint,
   type Difference,
   type Plan,
-  type PlanGround,
+  type PlanningInput,
   type Planning,
   type PlanTotals,
   type PolicyCost,
   type Reason,
   type TradeOff,
 } from '#core/decide/plan';
-import { drawFutures, type Risk } from '#core/decide/risk';
+import { sampleScenarios, type Risk } from '#core/decide/risk';
 import { allocationOf, slotSite, type SlotProposal, type SlottingScope } from '#core/evaluate';
 import { lpText, type SearchProgress } from '#core/solver';
-import { aboutOf, demandsOf, type Demands, type OptionKind, type Planned, type Site } from '#core/model/site';
+import {
+  aboutOf,
+  demandsOf,
+  type Demands,
+  type OptionKind,
+  type SavedPlan,
+  type Site,
+} from '#core/model/site';
 
 /** News of a search while it goes on. The thread that searches hears nothing meanwhile, so whoever has enough ends it. */
 export type SearchNews = { kind: 'progress'; progress: SearchProgress } | { kind: 'better'; plan: Plan };
@@ -39,21 +46,21 @@ const solver = (): Promise<Highs> => (highs ??= loadHighs({ locateFile: () => wa
 
 let site: Site | undefined;
 /** The site under the demands that were asked for lately; a person goes back and forth between a few. */
-const grounds = new Map<string, PlanGround>();
+const grounds = new Map<string, PlanningInput>();
 const mostGrounds = 6;
 
-function groundOf(demands: Demands): PlanGround {
+function groundOf(demands: Demands): PlanningInput {
   if (!site) throw new Error('no site to plan for');
   const key = JSON.stringify(demands);
   const known = grounds.get(key);
   if (known) return known;
-  const ground = planGround(site, demands);
+  const ground = planningInput(site, demands);
   if (grounds.size >= mostGrounds) grounds.delete(grounds.keys().next().value!);
   grounds.set(key, ground);
   return ground;
 }
 
-const planOf = ({ options, buys, demands, proof }: Planned, totals: PlanTotals): Plan => ({
+const planOf = ({ options, buys, demands, proof }: SavedPlan, totals: PlanTotals): Plan => ({
   options,
   buys,
   demands,
@@ -61,7 +68,7 @@ const planOf = ({ options, buys, demands, proof }: Planned, totals: PlanTotals):
   totals,
   snags: [],
 });
-function totalsIn(planned: Planned): PlanTotals {
+function totalsIn(planned: SavedPlan): PlanTotals {
   const ground = groundOf(planned.demands);
   return totalsOf(ground.site, ground.runs, planned.options, planned.buys, planned.demands).totals;
 }
@@ -108,12 +115,12 @@ const planner = {
     seed: number,
     tell: (risk: Risk) => void,
   ): void {
-    each(drawFutures(groundOf(demands), options, { count, seed }), tell);
+    each(sampleScenarios(groundOf(demands), options, { count, seed }), tell);
   },
-  totals(planned: Planned): PlanTotals {
+  totals(planned: SavedPlan): PlanTotals {
     return totalsIn(planned);
   },
-  differences(a: Planned, b: Planned): Difference[] {
+  differences(a: SavedPlan, b: SavedPlan): Difference[] {
     return differences(
       groundOf(a.demands),
       planOf(a, totalsIn(a)),

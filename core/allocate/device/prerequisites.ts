@@ -1,7 +1,7 @@
 import { inNetwork } from '#core/shared/network';
 import { changeCost, turnedToday, type RecorderState } from '#core/allocate/recorder';
 import { pictureFormat } from '#core/physics/signal';
-import type { Camera, Joining, Recorder, Site } from '#core/model/site';
+import type { Camera, NetworkConfig, Recorder, Site } from '#core/model/site';
 
 export type PrerequisiteId = 'network' | 'addresses' | 'passwords' | 'formats' | 'settings' | 'time';
 
@@ -17,7 +17,7 @@ export interface Prerequisite {
 
 interface OnIp {
   camera: Camera;
-  joining: Joining | undefined;
+  joining: NetworkConfig | undefined;
 }
 
 /** Everything that has an address on the site, with what it is called. */

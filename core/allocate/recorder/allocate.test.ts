@@ -3,7 +3,7 @@ import loadHighs from 'highs';
 import { describe, expect, it } from 'vitest';
 import { slotCount, type Recorder, type SlotRules } from '#core/model/site';
 import { saltmarrowSite } from '../../model/site/testSite';
-import { allocate, recorderState, type Occupant, type SlotNeed, type SlotWishes, type Wanting } from '.';
+import { allocate, recorderState, type Occupant, type SlotNeed, type SlotWishes, type SlotRequest } from '.';
 
 const highs = await loadHighs();
 const { 'hall-recorder': tail } = saltmarrowSite().recorder as Record<string, Recorder>;
@@ -21,8 +21,8 @@ const wanting = (
   number: number,
   signal: SlotNeed['signal'],
   input?: number,
-  over: Partial<Wanting> = {},
-): Wanting => ({
+  over: Partial<SlotRequest> = {},
+): SlotRequest => ({
   placed: undefined,
   mayMove: true,
   ...over,
@@ -38,7 +38,7 @@ const wanting = (
 });
 const ip = (mbps = 4, megapixels = 2): SlotNeed['signal'] => ({ kind: 'ip', mbps, megapixels });
 const coax = (format = 'cvbs'): SlotNeed['signal'] => ({ kind: 'coax', format });
-const slotsOf = (recorders: Recorder[], all: Wanting[], over: Partial<SlotWishes> = {}) =>
+const slotsOf = (recorders: Recorder[], all: SlotRequest[], over: Partial<SlotWishes> = {}) =>
   Object.fromEntries(
     allocate(highs, recorders, all, { ...wishes, ...over }).placements.map(({ id, recorderId, slot }) => [
       id,
@@ -47,7 +47,7 @@ const slotsOf = (recorders: Recorder[], all: Wanting[], over: Partial<SlotWishes
   );
 
 /** Every camera on every slot or none, by trying; the rules are the recorders' own, the points counted here once more. */
-function byTrying(recorders: Recorder[], all: Wanting[], over: Partial<SlotWishes> = {}): number {
+function byTrying(recorders: Recorder[], all: SlotRequest[], over: Partial<SlotWishes> = {}): number {
   const { numbers, share } = { ...wishes, ...over };
   const places = [
     null,

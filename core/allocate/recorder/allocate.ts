@@ -4,7 +4,7 @@ import type { Placement, Recorder } from '#core/model/site';
 import { turnedToday } from './changeCost';
 import { slotModel, type SlotModel, type ZoneWay } from './slotModel';
 import type { Occupant } from './slots';
-import type { SlotWishes, Wanting } from './wanting';
+import type { SlotWishes, SlotRequest } from './wanting';
 
 /** An allocation of every camera that has a place to go, and how sure it is that none is better. */
 export interface Allocated {
@@ -12,7 +12,7 @@ export interface Allocated {
   /** Who is on which recorder then, by its id. */
   occupied: Record<string, Occupant[]>;
   /** Cameras that no slot takes. */
-  without: Wanting[];
+  without: SlotRequest[];
   points: number;
   proven: boolean;
 }
@@ -39,12 +39,12 @@ function slotIn(
 function readOut(
   { slotWays, zoneWays, carriesIn }: SlotModel,
   values: readonly number[],
-  wanting: readonly Wanting[],
+  wanting: readonly SlotRequest[],
 ): Pick<Allocated, 'placements' | 'occupied' | 'without'> {
   const occupied: Record<string, Occupant[]> = {};
   const placements: Placement[] = [];
-  const found = new Set<Wanting>();
-  const put = (one: Wanting, { id }: Recorder, slot: number): void => {
+  const found = new Set<SlotRequest>();
+  const put = (one: SlotRequest, { id }: Recorder, slot: number): void => {
     (occupied[id] ??= []).push({ need: one.need, slot, placed: true });
     placements.push({ id: one.need.cameraId, recorderId: id, slot });
     found.add(one);
@@ -76,7 +76,7 @@ function readOut(
 export function allocate(
   highs: Highs,
   recorders: readonly Recorder[],
-  wanting: readonly Wanting[],
+  wanting: readonly SlotRequest[],
   wishes: SlotWishes,
   secondsMost?: number,
 ): Allocated {

@@ -1,12 +1,12 @@
 import type { Recorder, SlotRules } from '#core/model/site';
 import { fixedSlots } from './fixedSlots';
-import { fromTheTail } from './fromTheTail';
+import { highestFirst } from './fromTheTail';
 import { presetSplit } from './presetSplit';
 import { switchPerInput } from './switchPerInput';
 import type { SlotFamily } from './slots';
 
 const families: Record<SlotRules['kind'], SlotFamily> = {
-  'from-the-tail': fromTheTail,
+  'from-the-tail': highestFirst,
   'fixed-hybrid': fixedSlots,
   'network-only': fixedSlots,
   'preset-split': presetSplit,

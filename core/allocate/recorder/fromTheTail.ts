@@ -10,7 +10,7 @@ const lowestIpInput = (inputs: number, occupants: readonly Occupant[]): Occupant
  * From the tail: inputs turn to IP only from the highest number downwards, so input i can be IP only when
  * every input above it is. The recorder restarts, falls back to factory values and loses analytics while any is IP.
  */
-export const fromTheTail: SlotFamily = {
+export const highestFirst: SlotFamily = {
   turnsInOrder: true,
   splits: ({ inputs }) =>
     numbersFrom(0, inputs).map((count) => ({

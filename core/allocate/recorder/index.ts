@@ -9,4 +9,4 @@ export { recordingOf, type Recording } from './recording';
 export { rulesInWords } from './rulesInWords';
 export type { BrokenRule, Occupant, RecorderState, Slot, SlotNeed } from './slots';
 export { tryPlacement, tryRow } from './tryPlacement';
-export type { SlotAddress, SlotWishes, Wanting } from './wanting';
+export type { SlotAddress, SlotWishes, SlotRequest } from './wanting';

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { saltmarrowSite } from '../../model/site/testSite';
-import { movesOf, moveInWords, nightStepInWords, type Occupant, type SlotNeed, type Wanting } from '.';
+import { movesOf, moveInWords, nightStepInWords, type Occupant, type SlotNeed, type SlotRequest } from '.';
 
 const hall = saltmarrowSite().recorder['hall-recorder']!;
 const nameOf = () => hall.name;
@@ -13,12 +13,12 @@ const need = (number: number, kind: 'ip' | 'coax', input?: number): SlotNeed => 
   patchedTo: input === undefined ? undefined : { recorderId: hall.id, input },
   signal: kind === 'ip' ? { kind, mbps: 4, megapixels: 2 } : { kind, format: 'cvbs' },
 });
-const wanting = (of: SlotNeed, placedOn?: number): Wanting => ({
+const wanting = (of: SlotNeed, placedOn?: number): SlotRequest => ({
   need: of,
   mayMove: true,
   placed: placedOn === undefined ? undefined : { recorderId: hall.id, slot: placedOn },
 });
-const said = (all: [Wanting, number][]) => {
+const said = (all: [SlotRequest, number][]) => {
   const occupied: Record<string, Occupant[]> = {
     [hall.id]: all.map(([one, slot]) => ({ need: one.need, slot, placed: true })),
   };

@@ -1,7 +1,7 @@
 import { slotCount, type Recorder } from '#core/model/site';
 import type { Occupant, SlotNeed } from './slots';
 import { tryPlacement } from './tryPlacement';
-import type { SlotAddress, Wanting } from './wanting';
+import type { SlotAddress, SlotRequest } from './wanting';
 
 /** A camera that is elsewhere after an allocation than before, and why. */
 export interface Move {
@@ -38,7 +38,7 @@ function whyNot(
  */
 export function movesOf(
   recorders: readonly Recorder[],
-  wanting: readonly Wanting[],
+  wanting: readonly SlotRequest[],
   occupied: Readonly<Record<string, readonly Occupant[]>>,
 ): Move[] {
   const moves: Move[] = [];

@@ -1,6 +1,6 @@
 import { catalogueOf } from '#core/model/catalogue';
 import { formatMegapixels } from '#core/physics/signal';
-import { slottingOf, type Recorder, type Site } from '#core/model/site';
+import { allocationSettingsOf, type Recorder, type Site } from '#core/model/site';
 import { settingsOf, workedOutMbps } from '#core/model/streams';
 import { storageOf, waysOut, type Storage, type Streaming, type WayOut } from '#core/allocate/stream';
 import type { Occupant, SlotNeed } from './slots';
@@ -15,7 +15,7 @@ export interface Recording {
 /** What a recorder writes of a camera. Coax pictures are compressed by the recorder itself, as the site's streams are set. */
 function streamingOf(site: Pick<Site, 'stream' | 'slotting'>, { cameraId, signal }: SlotNeed): Streaming {
   const stream = site.stream[cameraId];
-  const settings = settingsOf(stream, slottingOf(site).streams);
+  const settings = settingsOf(stream, allocationSettingsOf(site).streams);
   const { keeping, keepDays } = settings;
   if (signal.kind === 'ip')
     return {

@@ -1,27 +1,27 @@
 import { draftProgramme, type Draft, type Programme, type Term } from '#core/solver';
 import { slotCount, type Recorder } from '#core/model/site';
 import { familyOfSignal } from './blocks';
-import { against, points } from './slotPoints';
-import type { SlotNeed, Split } from './slots';
+import { assignmentCost, points } from './slotPoints';
+import type { SlotNeed, ChannelMode } from './slots';
 import { blockSizeOf, fitsZone, takes, zonesOf, type Zone } from './slotZones';
 import { stateOf, type State } from './splitRows';
-import { homeOf, slotsThatMatter, type SlotWishes, type Wanting } from './wanting';
+import { homeOf, slotsThatMatter, type SlotWishes, type SlotRequest } from './wanting';
 
 /** Cameras that are alike where they want no slot in particular. */
-interface Likes {
+interface InterchangeableGroup {
   key: string;
-  members: Wanting[];
+  members: SlotRequest[];
 }
 
 /** A way to place a camera on a slot that means something to it, or some of those that are alike on any slot of a zone. */
 export interface SlotWay {
-  wanting: Wanting;
+  wanting: SlotRequest;
   recorder: Recorder;
   slot: number;
   variable: number;
 }
 export interface ZoneWay {
-  members: Wanting[];
+  members: SlotRequest[];
   recorder: Recorder;
   slots: number[];
   variable: number;
@@ -35,14 +35,14 @@ export interface SlotModel {
   carriesIn: (
     recorder: Recorder,
     values: readonly number[],
-  ) => (slot: number) => ReturnType<Split['carries']>;
+  ) => (slot: number) => ReturnType<ChannelMode['carries']>;
 }
 
 /** Steps in which the fullest recorder is measured where load is spread. */
 const loadSteps = 10;
 
-function groupsOf(wanting: readonly Wanting[]): Likes[] {
-  const groups = new Map<string, Likes>();
+function groupsOf(wanting: readonly SlotRequest[]): InterchangeableGroup[] {
+  const groups = new Map<string, InterchangeableGroup>();
   for (const one of wanting) {
     if (!one.mayMove) continue;
     const {
@@ -79,7 +79,7 @@ const negative = (terms: readonly Term[]): Term[] => terms.map(({ variable, by }
  */
 export function slotModel(
   recorders: readonly Recorder[],
-  wanting: readonly Wanting[],
+  wanting: readonly SlotRequest[],
   wishes: SlotWishes,
 ): SlotModel {
   const draft = draftProgramme();
@@ -116,7 +116,7 @@ export function slotModel(
         const variable = draft.variable(
           `${need.number} on ${id} ${slot}`,
           1,
-          against(one, recorder, slot, wishes),
+          assignmentCost(one, recorder, slot, wishes),
         );
         here.push({ need, zone, slot, variable });
         slotWays.push({ wanting: one, recorder, slot, variable });
@@ -132,7 +132,7 @@ export function slotModel(
         const variable = draft.variable(
           `${group.key} on ${id} ${zone.name}`,
           Math.min(members.length, zone.slots.length),
-          against(one, recorder, null, wishes),
+          assignmentCost(one, recorder, null, wishes),
         );
         here.push({ need: one.need, zone, slot: null, variable });
         zoneWays.push({ members, recorder, slots: zone.slots, variable });

@@ -1,5 +1,5 @@
 import type { Recorder } from '#core/model/site';
-import type { SlotWishes, Wanting } from './wanting';
+import type { SlotWishes, SlotRequest } from './wanting';
 
 /**
  * What is counted against an allocation, in points. A camera without a slot outweighs all that could be saved by it; a
@@ -18,8 +18,8 @@ export const points = {
 } as const;
 
 /** Points against a camera on a slot of a recorder; on no slot in particular it meets none of its own wishes. */
-export function against(
-  { need, placed }: Wanting,
+export function assignmentCost(
+  { need, placed }: SlotRequest,
   recorder: Recorder,
   slot: number | null,
   { numbers, share }: SlotWishes,

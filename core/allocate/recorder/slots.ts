@@ -1,9 +1,9 @@
-import type { Possible } from '#core/decide/options';
+import type { FeasibleOption } from '#core/decide/options';
 import type { Recorder } from '#core/model/site';
 import type { Load } from '#core/shared/derivation';
 
 /** What comes to a slot. A camera that is retired asks for none. */
-export type SlotSignal = Exclude<Possible['signal'], { kind: 'none' }>;
+export type SlotSignal = Exclude<FeasibleOption['signal'], { kind: 'none' }>;
 
 /** A camera with what it asks of a slot, and where it is patched today. */
 export interface SlotNeed {
@@ -65,7 +65,7 @@ export interface RecorderState {
 }
 
 /** One way in which a recorder can share its slots out; `either` is for an input that can be turned by itself. */
-export interface Split {
+export interface ChannelMode {
   says: string;
   carries: (slot: number) => 'coax' | 'ip' | 'either' | 'none';
 }
@@ -82,7 +82,7 @@ export interface SlotFamily {
   /** Whether inputs turn in one order only, the highest first; else in the states that there are, or each by itself. */
   turnsInOrder: boolean;
   /** The states that there are. */
-  splits: (recorder: Recorder) => Split[];
+  splits: (recorder: Recorder) => ChannelMode[];
   /** The inputs that have to turn to IP for these occupants. */
   turned: (recorder: Recorder, occupants: readonly Occupant[]) => ReadonlySet<number>;
   /** What the family's own rule says against these occupants. */

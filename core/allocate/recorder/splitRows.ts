@@ -4,12 +4,12 @@ import { turnedToday } from './changeCost';
 import { familyOf } from './families';
 import { numbersFrom } from './numbers';
 import { points } from './slotPoints';
-import type { Split } from './slots';
+import type { ChannelMode } from './slots';
 
 /** How the state of a recorder enters the rows: what a slot gives to each signal, as terms and a constant. */
 export interface State {
   gives: (signal: 'coax' | 'ip', slot: number) => { terms: Term[]; always: number };
-  carries: (values: readonly number[]) => (slot: number) => ReturnType<Split['carries']>;
+  carries: (values: readonly number[]) => (slot: number) => ReturnType<ChannelMode['carries']>;
 }
 
 /** The unknowns of a recorder's state: an input after another, one of its splits, or none where there is but one. */
@@ -70,7 +70,7 @@ export function stateOf(draft: Draft, recorder: Recorder): State {
     };
   }
   const splits = family.splits(recorder);
-  const carriesSignal = (split: Split, signal: 'coax' | 'ip', slot: number) =>
+  const carriesSignal = (split: ChannelMode, signal: 'coax' | 'ip', slot: number) =>
     split.carries(slot) === signal || split.carries(slot) === 'either';
   const [only] = splits;
   if (only && splits.length === 1)

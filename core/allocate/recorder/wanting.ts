@@ -1,8 +1,8 @@
-import { slotCount, type Recorder, type Slotting } from '#core/model/site';
+import { slotCount, type Recorder, type AllocationSettings } from '#core/model/site';
 import type { SlotNeed } from './slots';
 
 /** A camera that wants a slot, and the one it is on by the plan so far. */
-export interface Wanting {
+export interface SlotRequest {
   need: SlotNeed;
   placed: SlotAddress | undefined;
   mayMove: boolean;
@@ -13,7 +13,7 @@ export interface SlotAddress {
 }
 
 /** What is heeded beside the rules of the recorders. */
-export interface SlotWishes extends Pick<Slotting, 'numbers' | 'share'> {
+export interface SlotWishes extends Pick<AllocationSettings, 'numbers' | 'share'> {
   /** Whether signal families are kept in blocks of four, whatever the recorder allows. */
   blocks: 'mix' | 'separate';
   /** Slots to be left free on the recorders together. */
@@ -21,12 +21,12 @@ export interface SlotWishes extends Pick<Slotting, 'numbers' | 'share'> {
 }
 
 /** Where a camera is by the plan so far, or is patched today. */
-export const homeOf = ({ need, placed }: Wanting): SlotAddress | undefined =>
+export const homeOf = ({ need, placed }: SlotRequest): SlotAddress | undefined =>
   placed ??
   (need.patchedTo ? { recorderId: need.patchedTo.recorderId, slot: need.patchedTo.input } : undefined);
 
 /** The slots of a recorder that mean something to a camera: its number, where it is patched, where it is placed. */
-export function slotsThatMatter({ need, placed }: Wanting, recorder: Recorder): Set<number> {
+export function slotsThatMatter({ need, placed }: SlotRequest, recorder: Recorder): Set<number> {
   const slots = new Set<number>([need.number]);
   if (need.patchedTo?.recorderId === recorder.id) slots.add(need.patchedTo.input);
   if (placed?.recorderId === recorder.id) slots.add(placed.slot);

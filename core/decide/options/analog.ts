@@ -1,11 +1,11 @@
 import { formatMegapixels, pictureFormat, pictureFormats, type PictureFormat } from '#core/physics/signal';
 import type { OptionKind } from '#core/model/site';
 import { figure } from '#core/shared/derivation';
-import { impossible, possible } from './build';
+import { infeasible, feasible } from './build';
 import type { Context } from './context';
 import { lineObstacle } from './lineObstacle';
 import { keptVoltsMargin, nightVoltsMargin, pictureMarginOf } from './margins';
-import type { Margin, Option, Part, Possible } from './option';
+import type { Margin, Option, Part, FeasibleOption } from './option';
 
 const polarity = 'Check polarity before power; reversed polarity destroys cameras.';
 const oneFormat = 'Set the same format and line standard at both ends before the picture is lost.';
@@ -15,7 +15,7 @@ const keptYears = 3;
 const hdYears = 7;
 
 /** What a camera of so many watts draws of the box that feeds the run, at the volts of the box. */
-export function drawsOf({ run: { feed }, source }: Context, watts: number): Possible['draws'] {
+export function drawsOf({ run: { feed }, source }: Context, watts: number): FeasibleOption['draws'] {
   return feed.kind === 'local-adapter' ? null : { supplyId: feed.supplyId, amps: watts / source.volts };
 }
 
@@ -27,7 +27,7 @@ export const soundCaution =
 export function keepOption(context: Context): Option {
   const { camera, source, need } = context;
   if (camera.worthKeeping === 'no')
-    return impossible(
+    return infeasible(
       'keep',
       'worn out',
       'The survey says this camera is not worth keeping.',
@@ -38,7 +38,7 @@ export function keepOption(context: Context): Option {
       ? []
       : ['An AC camera never goes on a DC rail, nor the reverse.'];
   if (camera.microphone) cautions.push(soundCaution);
-  return possible(context, {
+  return feasible(context, {
     kind: 'keep',
     margins: [pictureMarginOf(context, pictureFormat(camera.format)), keptVoltsMargin(context)],
     parts: [],
@@ -90,7 +90,7 @@ function newHdCamera(
   const { need, policies } = context;
   const formats = formatsOnOffer(context);
   if (formats.length === 0)
-    return impossible(
+    return infeasible(
       kind,
       'no HD input',
       'No recorder at this head end takes an HD-over-coax format.',
@@ -98,7 +98,7 @@ function newHdCamera(
     );
   const { format, margin } = formatThatFits(context, formats);
   const lowered = format.id === need.hd.format ? [] : [`Lowered to ${format.label}; the view deserves more.`];
-  return possible(context, {
+  return feasible(context, {
     kind,
     margins: [
       margin,

@@ -9,8 +9,8 @@ import {
 } from '#core/physics/wireless';
 import { fibreLossDb } from '#core/physics/signal';
 import { formatQuantity } from '#core/shared/units';
-import { figure, neverEnough, standingOf } from '#core/shared/derivation';
-import { impossible, possible } from './build';
+import { figure, unboundedUtilisation, statusOf } from '#core/shared/derivation';
+import { infeasible, feasible } from './build';
 import type { Context } from './context';
 import { ipCamera, ipSignal, newWay, pulling, wishesOf } from './ip';
 import type { Margin, Option } from './option';
@@ -28,7 +28,7 @@ function fibreMargin(lengthM: number, surveyed: boolean, budgetDb: number): Marg
     unit: 'dB',
     value: lossDb,
     share: lossDb / budgetDb,
-    standing: standingOf(lossDb / budgetDb),
+    standing: statusOf(lossDb / budgetDb),
     basis: 'typical',
     unread: false,
     under: (future) => fibreLossDb(lengthM * (1 + 0.05 * future.length)) / budgetDb,
@@ -56,7 +56,7 @@ export function fibreOption(context: Context): Option {
     catalogue,
   } = context;
   if (!place.mains)
-    return impossible(
+    return infeasible(
       'fibre',
       'no mains',
       `Fibre carries no power, and there is no mains at ${place.name}.`,
@@ -67,7 +67,7 @@ export function fibreOption(context: Context): Option {
   const { from, lengthM, surveyed } = way;
   const end = productOf(catalogue, 'fibre-end', 'fibre-end');
   const { parts, work, cautions } = pulling(context, lengthM);
-  return possible(context, {
+  return feasible(context, {
     kind: 'fibre',
     margins: [fibreMargin(lengthM, surveyed, end.budgetDb)],
     parts: [
@@ -100,20 +100,20 @@ function radioMargins(context: Context): { margins: Margin[]; says: string } | u
   const levelDbm = receivedDbm(radio, radioPath, best!.frequencyMHz);
   const rate = rateAtDb(levelDbm - best!.floorDbm);
   const wanted = mbpsAtPlace();
-  const share = rate > 0 ? wanted / rate : neverEnough;
+  const share = rate > 0 ? wanted / rate : unboundedUtilisation;
   const margins: Margin[] = [
     {
       label: 'rate by radio',
       unit: 'Mb/s',
       value: rate,
       share,
-      standing: standingOf(share),
+      standing: statusOf(share),
       basis: 'typical',
       unread: false,
       // Fading, neighbours who come home: what takes 4 dB off the level now and then.
       under: (future) => {
         const held = rateAtDb(levelDbm - best!.floorDbm - 4 * future.loss);
-        return held > 0 ? (wanted * (1 + 0.08 * future.load)) / held : neverEnough;
+        return held > 0 ? (wanted * (1 + 0.08 * future.load)) / held : unboundedUtilisation;
       },
       working: () => ({
         title: `Rate by radio, ${formatQuantity(rate, 'Mb/s')}`,
@@ -143,13 +143,13 @@ function radioMargins(context: Context): { margins: Margin[]; says: string } | u
     const needM =
       clearShare * fresnelRadiusM(radioPath.distanceM / 2, radioPath.distanceM / 2, best!.frequencyMHz);
     const have = radioPath.clearanceM;
-    const used = have > 0 ? needM / have : neverEnough;
+    const used = have > 0 ? needM / have : unboundedUtilisation;
     margins.push({
       label: 'room for the beam',
       unit: 'm',
       value: have,
       share: used,
-      standing: standingOf(used),
+      standing: statusOf(used),
       basis: 'measured',
       unread: false,
       under: () => used,
@@ -185,7 +185,7 @@ export function wirelessOption(context: Context): Option {
     site,
   } = context;
   if (!place.mains)
-    return impossible(
+    return infeasible(
       'wireless',
       'no mains',
       `A radio needs power, and there is no mains at ${place.name}.`,
@@ -193,20 +193,20 @@ export function wirelessOption(context: Context): Option {
     );
   const found = radioMargins(context);
   if (!found || !radioPath)
-    return impossible(
+    return infeasible(
       'wireless',
       'not noted',
       `Nobody has noted a radio path from ${place.name}: distance, sight and who is on the air.`,
       'a look from roof to roof and a survey of the bands',
     );
   if (radioPath.sight === 'blocked')
-    return impossible(
+    return infeasible(
       'wireless',
       'no sight',
       `${place.name} does not see ${site.place[radioPath.toPlaceId]!.name}.`,
       'a mast, or a third point that sees both',
     );
-  return possible(context, {
+  return feasible(context, {
     kind: 'wireless',
     margins: found.margins,
     parts: [ipCamera(context), { item: 'radio', count: 2 }, { item: 'poe-injector', count: 1 }],
@@ -235,13 +235,13 @@ const surge = 'Surge protection and earthing of masts.';
 export function retireOption(context: Context): Option {
   const { camera } = context;
   if (!camera.mayGo)
-    return impossible(
+    return infeasible(
       'retire',
       'not agreed',
       'Nobody has agreed to lose this view.',
       'the customer’s word, noted with the camera',
     );
-  return possible(context, {
+  return feasible(context, {
     kind: 'retire',
     margins: [],
     parts: [],

@@ -1,7 +1,7 @@
 import { eachOf, labourId, productOf, productsOf, type Catalogue } from '#core/model/catalogue';
 import type { OptionKind } from '#core/model/site';
 import type { Context } from './context';
-import type { Impossible, Margin, Part, Possible, SharedPort } from './option';
+import type { InfeasibleOption, Margin, Part, FeasibleOption, SharedPort } from './option';
 
 export interface Draft {
   kind: OptionKind;
@@ -10,12 +10,12 @@ export interface Draft {
   shared?: SharedPort | undefined;
   /** Tasks by their ids, or with metres. */
   work: readonly (string | Part)[];
-  signal: Possible['signal'];
+  signal: FeasibleOption['signal'];
   megapixels: number;
   lifeYears: number;
   /** What is due again at the end of its life, where that is not its parts. */
   renew?: Part[];
-  draws?: Possible['draws'];
+  draws?: FeasibleOption['draws'];
   fedLocally?: boolean;
   newCableM?: number;
   showsAt?: string[];
@@ -144,7 +144,7 @@ function boughtOf(
 const none: string[] = [];
 
 /** Turns margins, parts and tasks into an option with its cost and the way it stands. */
-export function possible(context: Context, draft: Draft): Possible {
+export function feasible(context: Context, draft: Draft): FeasibleOption {
   const { catalogue } = context;
   const access = draft.work.length > 0 ? accessWork(context) : noAccess;
   const tasks: Part[] = [];
@@ -195,6 +195,6 @@ export function possible(context: Context, draft: Draft): Possible {
   };
 }
 
-export function impossible(kind: OptionKind, short: string, why: string, remedy: string): Impossible {
+export function infeasible(kind: OptionKind, short: string, why: string, remedy: string): InfeasibleOption {
   return { kind, state: 'no', short, why, remedy };
 }

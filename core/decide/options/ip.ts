@@ -6,7 +6,7 @@ import type { Place } from '#core/model/site';
 import { formatQuantity } from '#core/shared/units';
 import { figure } from '#core/shared/derivation';
 import { drawsOf, soundCaution, vandalProof } from './analog';
-import { impossible, possible, type Draft } from './build';
+import { infeasible, feasible, type Draft } from './build';
 import type { Context } from './context';
 import { lineObstacle } from './lineObstacle';
 import {
@@ -17,7 +17,7 @@ import {
   poeMargin,
   stretchesOf,
 } from './margins';
-import type { Impossible, Margin, Option, Part, Possible } from './option';
+import type { InfeasibleOption, Margin, Option, Part, FeasibleOption } from './option';
 
 const isolate = 'Prove the run dead before cutting or joining.';
 const surge = 'Surge protection on outdoor copper.';
@@ -28,7 +28,7 @@ const portWatts = poeClasses[4].sourceWatts;
 const coaxIpYears = 8;
 const cableIpYears = 9;
 
-export const ipSignal = ({ need: { ip } }: Context): Possible['signal'] => ({
+export const ipSignal = ({ need: { ip } }: Context): FeasibleOption['signal'] => ({
   kind: 'ip',
   mbps: ip.mbps,
   megapixels: ip.product.megapixels,
@@ -41,10 +41,14 @@ export const wishesOf = ({ need }: Context): string[] => [
 ];
 
 /** Where gear stands it needs mains. */
-export function gearObstacle(kind: Possible['kind'], place: Place, gear: string): Impossible | undefined {
+export function gearObstacle(
+  kind: FeasibleOption['kind'],
+  place: Place,
+  gear: string,
+): InfeasibleOption | undefined {
   return place.mains
     ? undefined
-    : impossible(
+    : infeasible(
         kind,
         'no mains',
         `There is no mains at ${place.name} for a ${gear}.`,
@@ -53,9 +57,9 @@ export function gearObstacle(kind: Possible['kind'], place: Place, gear: string)
 }
 
 /** What keeps a coax from carrying Ethernet at all. */
-function coaxObstacle(context: Context, kind: 'ip-coax-pair' | 'ip-coax-unit'): Impossible | undefined {
+function coaxObstacle(context: Context, kind: 'ip-coax-pair' | 'ip-coax-unit'): InfeasibleOption | undefined {
   if (context.run.segments.some(({ joint }) => joint === 'splitter'))
-    return impossible(
+    return infeasible(
       kind,
       'splitter',
       'A splitter on the line blocks power and data; take it out first.',
@@ -82,7 +86,7 @@ const endCount = 2;
 function heaterOnOldPair(
   context: Context,
   spare: (needWatts: number) => Margin,
-): { margin: Margin; says: string; draws: Possible['draws']; cautions: string[] } {
+): { margin: Margin; says: string; draws: FeasibleOption['draws']; cautions: string[] } {
   const {
     need: { ip },
     run,
@@ -159,7 +163,7 @@ function overCoax(
   const power = heaterOnOldPair(context, (needWatts) =>
     coaxWattsMargin(context, converter, sourceLimitWatts, needWatts),
   );
-  return possible(context, {
+  return feasible(context, {
     kind,
     shared: draft.shared,
     says: draft.says + power.says,
@@ -248,7 +252,7 @@ export function ipCategoryOption(context: Context): Option {
     lineObstacle(context, 'ip-category', 'pair') ?? gearObstacle('ip-category', headEnd, 'PoE switch');
   if (obstacle) return obstacle;
   const { margin, sourceWatts } = poeMargin(stretchesOf(run), ip, lengthFigure(run));
-  return possible(context, {
+  return feasible(context, {
     kind: 'ip-category',
     margins: [channelMargin(runLengthM(run), lengthFigure(run).from, lengthSpread(context)), margin],
     parts: [ipCamera(context), { item: 'category-ends', count: 1 }],
@@ -281,12 +285,12 @@ export interface NewWay {
 export function newWay(
   { site, run, place, headEnd }: Context,
   kind: 'new-category' | 'fibre',
-): NewWay | Impossible {
+): NewWay | InfeasibleOption {
   const { newRoute } = run;
   if (newRoute?.kind === 'closed')
-    return impossible(kind, 'no route', newRoute.why, 'a route that is found and agreed');
+    return infeasible(kind, 'no route', newRoute.why, 'a route that is found and agreed');
   if (place.restrictions.includes('heritage'))
-    return impossible(
+    return infeasible(
       kind,
       'listed',
       'Listed building: no new surface cable here.',
@@ -295,7 +299,7 @@ export function newWay(
   if (!newRoute) return { from: headEnd, lengthM: runLengthM(run), surveyed: false };
   const from = site.place[newRoute.fromPlaceId]!;
   if (!from.networkCloset)
-    return impossible(
+    return infeasible(
       kind,
       'no closet',
       `There is no network closet at ${from.name}.`,
@@ -353,7 +357,7 @@ export function newCategoryOption(context: Context): Option {
     length,
   );
   const { parts, work, cautions } = pulling(context, lengthM);
-  return possible(context, {
+  return feasible(context, {
     kind: 'new-category',
     margins: [channelMargin(lengthM, length.from, lengthM * (surveyed ? 0.02 : 0.1)), margin],
     parts: [

@@ -1,19 +1,19 @@
 import { lineKind } from '#core/test/findings';
 import type { OptionKind } from '#core/model/site';
-import { impossible } from './build';
+import { infeasible } from './build';
 import type { Context } from './context';
-import type { Impossible } from './option';
+import type { InfeasibleOption } from './option';
 
 /** What keeps a line of this kind from carrying anything new, whatever its margins. */
 export function lineObstacle(
   { run, readings: { continuity } }: Context,
   kind: OptionKind,
   wants: 'coax' | 'pair',
-): Impossible | undefined {
+): InfeasibleOption | undefined {
   if (lineKind(run) !== wants) {
     return wants === 'coax'
-      ? impossible(kind, 'not coax', 'The run is not coax all the way.', 'coax all the way')
-      : impossible(
+      ? infeasible(kind, 'not coax', 'The run is not coax all the way.', 'coax all the way')
+      : infeasible(
           kind,
           'no Cat',
           'There is no category cable to this camera.',
@@ -21,7 +21,7 @@ export function lineObstacle(
         );
   }
   return continuity && continuity.found !== 'through'
-    ? impossible(
+    ? infeasible(
         kind,
         continuity.found,
         `The line was read as ${continuity.found}; nothing gets through it.`,

@@ -26,8 +26,8 @@ import { formatQuantity } from '#core/shared/units';
 import {
   basisOf,
   figure,
-  neverEnough,
-  standingOf,
+  unboundedUtilisation,
+  statusOf,
   type Basis,
   type Figure,
   type Source,
@@ -40,14 +40,15 @@ import {
   ohmsFactor,
   readSpread,
   unseenDb,
-  type Future,
+  type Scenario,
 } from '#core/decide/scenarios';
 import type { Margin } from './option';
 import type { CameraFigures } from '#core/model/views';
 
 export { poeSourceVolts } from '#core/physics/power';
 
-const enough = (need: number, have: number): number => (need <= 0 ? 0 : have > 0 ? need / have : neverEnough);
+const enough = (need: number, have: number): number =>
+  need <= 0 ? 0 : have > 0 ? need / have : unboundedUtilisation;
 
 /** Whether a trace has looked along the run, so that its joints are known. */
 const isTraced = ({ readings }: Context): boolean => readings.reflectometer !== undefined;
@@ -79,7 +80,7 @@ function voltsUnder(
   { source, camera, findings: { powerLoop } }: Context,
   watts: number,
   from: 'typical' | 'data-sheet',
-  future: Future,
+  future: Scenario,
 ): number {
   const { window } = camera.supply;
   const feed = dcFeed({
@@ -126,7 +127,7 @@ export function keptVoltsMargin(context: Context): Margin {
   const verdict = findings.verdicts.find(({ id }) => id === 'night-volts')!;
   const value = (verdict.read ?? verdict.expected)?.value ?? 0;
   const wrongRail = source.current !== camera.supply.current;
-  const standing = wrongRail ? 'fails' : standingOf(verdict.share ?? 0);
+  const standing = wrongRail ? 'fails' : statusOf(verdict.share ?? 0);
   return {
     label: 'volts by night',
     unit: 'V',
@@ -137,7 +138,7 @@ export function keptVoltsMargin(context: Context): Margin {
     unread: !verdict.read,
     working: verdict.working,
     under: (future) => {
-      if (wrongRail) return neverEnough;
+      if (wrongRail) return unboundedUtilisation;
       return verdict.read
         ? voltsShare(source.volts, value * (1 - readSpread * future.load), camera.supply.window).share
         : voltsUnder(context, camera.watts.night, 'typical', future);
@@ -153,7 +154,7 @@ interface WattsOver {
   unread: boolean;
   steps: () => Step[];
   limitSays: string;
-  under: (future: Future) => number;
+  under: (future: Scenario) => number;
 }
 
 function wattsMargin({ need, have, loopFrom, basis, unread, steps, limitSays, under }: WattsOver): Margin {
@@ -163,7 +164,7 @@ function wattsMargin({ need, have, loopFrom, basis, unread, steps, limitSays, un
     unit: 'W',
     value: have,
     share,
-    standing: standingOf(share),
+    standing: statusOf(share),
     basis: basis ?? basisOf(loopFrom),
     unread,
     working: () => ({
@@ -203,7 +204,7 @@ const tableStep = (lengthM: Figure, name: string, value: number, unit: 'W' | 'Mb
   result: figure(name, value, unit, 'data-sheet'),
 });
 
-const loadAt = (need: number, from: 'typical' | 'data-sheet', { load }: Future): number =>
+const loadAt = (need: number, from: 'typical' | 'data-sheet', { load }: Scenario): number =>
   need * Math.max(0.3, 1 + loadSpread[from] * load);
 
 const coaxReaches = (loop: Pick<Loop, 'ohms'>, ohmsTimes: number, sourceLimitWatts: number): number =>
@@ -327,7 +328,7 @@ export function coaxRateMargin(context: Context, converter: Converter, newJoints
     unit: 'Mb/s',
     value: have,
     share,
-    standing: standingOf(share),
+    standing: statusOf(share),
     basis: tested !== undefined ? 'measured' : row ? 'data-sheet' : 'typical',
     unread: tested === undefined,
     working: () => ({

@@ -1,7 +1,7 @@
 import type { OptionKind } from '#core/model/site';
 import type { Unit } from '#core/shared/units';
-import type { Basis, Standing, WorkingOut } from '#core/shared/derivation';
-import type { Future } from '#core/decide/scenarios';
+import type { Basis, Status, LazyDerivation } from '#core/shared/derivation';
+import type { Scenario } from '#core/decide/scenarios';
 
 /** How an option holds in one respect. */
 export interface Margin {
@@ -10,13 +10,13 @@ export interface Margin {
   /** What there is, in `unit`: watts that can arrive, volts at the camera, dB lost, Mb/s carried, metres of channel. */
   value: number;
   share: number;
-  standing: Standing;
+  standing: Status;
   basis: Basis;
   /** Whether a test of this run could have given the figure, and none has. */
   unread: boolean;
-  working: WorkingOut;
+  working: LazyDerivation;
   /** The share in another future. */
-  under: (future: Future) => number;
+  under: (future: Scenario) => number;
 }
 
 /** So many of a row of the catalogue, or metres of it. */
@@ -33,9 +33,9 @@ export interface SharedPort {
   mbps: number;
 }
 
-export interface Possible {
+export interface FeasibleOption {
   kind: OptionKind;
-  state: Standing;
+  state: Status;
   margins: Margin[];
   /** The margin with the least to spare; none where nothing has to hold. */
   binding: Margin | null;
@@ -74,7 +74,7 @@ export interface Possible {
 }
 
 /** An option that there is nothing to build on: no such cable, no route, no input. `remedy` is what would make it one. */
-export interface Impossible {
+export interface InfeasibleOption {
   kind: OptionKind;
   state: 'no';
   short: string;
@@ -82,7 +82,7 @@ export interface Impossible {
   remedy: string;
 }
 
-export type Option = Possible | Impossible;
+export type Option = FeasibleOption | InfeasibleOption;
 
 export const optionLabels: Record<OptionKind, { label: string; column: string }> = {
   keep: { label: 'Keep the camera on its cable', column: 'Keep' },
@@ -99,4 +99,4 @@ export const optionLabels: Record<OptionKind, { label: string; column: string }>
 };
 
 /** Whether an option leaves the view on an IP camera. */
-export const isIp = ({ signal }: Pick<Possible, 'signal'>): boolean => signal.kind === 'ip';
+export const isIp = ({ signal }: Pick<FeasibleOption, 'signal'>): boolean => signal.kind === 'ip';

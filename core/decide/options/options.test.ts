@@ -5,7 +5,7 @@ import { optionKinds, type Camera, type OptionKind, type Place, type Run, type S
 import { saltmarrowSite } from '../../model/site/testSite';
 import { catalogueOf, eachOf } from '#core/model/catalogue';
 import { asKnown, pessimistic } from '#core/decide/scenarios';
-import { mixes, totalOf, unitSizes, type Option, type Possible } from '.';
+import { mixes, totalOf, unitSizes, type Option, type FeasibleOption } from '.';
 import { viewNeed } from '#core/model/views';
 
 const site = saltmarrowSite();
@@ -17,7 +17,7 @@ function optionOf(at: Site, number: number, kind: OptionKind): Option {
     .runs.find(({ camera }) => camera.number === number)!
     .options.find((option) => option.kind === kind)!;
 }
-function possible(at: Site, number: number, kind: OptionKind): Possible {
+function possible(at: Site, number: number, kind: OptionKind): FeasibleOption {
   const option = optionOf(at, number, kind);
   if (option.state === 'no') throw new Error(option.why);
   return option;

@@ -3,9 +3,9 @@ import { powerFixes, type PowerFix } from '#core/test/volts';
 import { pictureFormat, formatMegapixels } from '#core/physics/signal';
 import type { Run } from '#core/model/site';
 import { formatQuantity } from '#core/shared/units';
-import { figure, standingOf } from '#core/shared/derivation';
+import { figure, statusOf } from '#core/shared/derivation';
 import { drawsOf } from './analog';
-import { impossible, partsCostOf, possible } from './build';
+import { infeasible, partsCostOf, feasible } from './build';
 import type { Context } from './context';
 import { ohmsFactor } from '#core/decide/scenarios';
 import { pictureMarginOf } from './margins';
@@ -84,7 +84,7 @@ function fixedVolts(context: Context, { kind, nightVolts, share }: PowerFix): Ma
     unit: 'V',
     value: nightVolts,
     share,
-    standing: standingOf(share),
+    standing: statusOf(share),
     basis,
     unread: powerLoop.from !== 'measured' && kind !== 'local-adapter',
     working: () => ({
@@ -158,21 +158,21 @@ const years = 4;
 export function powerFixOption(context: Context): Option {
   const { camera, source, run, site, readings, need, catalogue } = context;
   if (camera.worthKeeping === 'no')
-    return impossible(
+    return infeasible(
       'power-fix',
       'worn out',
       'The survey says this camera is not worth keeping.',
       'a new camera',
     );
   if (source.current !== camera.supply.current)
-    return impossible(
+    return infeasible(
       'power-fix',
       'AC and DC',
       'The camera and its rail are not the same kind; no fix makes a mixed rail safe.',
       'the right supply for this camera',
     );
-  if (standingOf(context.findings.verdicts.find(({ id }) => id === 'night-volts')!.share ?? 0) === 'holds')
-    return impossible(
+  if (statusOf(context.findings.verdicts.find(({ id }) => id === 'night-volts')!.share ?? 0) === 'holds')
+    return infeasible(
       'power-fix',
       'power holds',
       'The power holds as it is; there is nothing to mend.',
@@ -190,7 +190,7 @@ export function powerFixOption(context: Context): Option {
   };
   const trimmed = trim(context);
   if (trimmed)
-    return possible(context, {
+    return feasible(context, {
       ...common,
       margins: [picture, trimmed],
       parts: [],
@@ -207,7 +207,7 @@ export function powerFixOption(context: Context): Option {
         partsCostOf(catalogue, a.parts) - partsCostOf(catalogue, b.parts),
     );
   if (way) {
-    return possible(context, {
+    return feasible(context, {
       ...common,
       margins: [picture, fixedVolts(context, way.fix)],
       parts: way.parts,
@@ -223,7 +223,7 @@ export function powerFixOption(context: Context): Option {
       showsAt: way.newCableM > 0 || way.atCamera ? [camera.placeId] : [],
     });
   }
-  return impossible(
+  return infeasible(
     'power-fix',
     'no way',
     'No spare cores, no mains at the camera, no route for heavier cores and no converter that would hold.',

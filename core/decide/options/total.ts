@@ -1,7 +1,7 @@
 import { catalogueOf, productOf } from '#core/model/catalogue';
 import type { Site } from '#core/model/site';
 import { partsCostOf } from './build';
-import { isIp, type Part, type Possible, type SharedPort } from './option';
+import { isIp, type Part, type FeasibleOption, type SharedPort } from './option';
 import { freeRackUnits, mixes, portsThere, unitSizes, type Mix, type Wanted } from './sharedUnits';
 
 export interface SharedEquipment extends Wanted {
@@ -49,13 +49,13 @@ export function recordersToBuy({ recorder }: Pick<Site, 'recorder'>): Total['rec
 
 /** What is due again within so many years: each thing as often as its life ends before then. */
 export const renewalsOf = (
-  { lifeYears, renewCost }: Pick<Possible, 'lifeYears' | 'renewCost'>,
+  { lifeYears, renewCost }: Pick<FeasibleOption, 'lifeYears' | 'renewCost'>,
   years: number,
 ): number => Math.max(0, Math.ceil(years / lifeYears) - 1) * renewCost;
 
 type Group = Wanted & { of: SharedPort['of']; placeId: string };
 
-function groupsOf(chosen: readonly Possible[]): Group[] {
+function groupsOf(chosen: readonly FeasibleOption[]): Group[] {
   const groups = new Map<string, Group>();
   for (const { shared } of chosen) {
     if (!shared) continue;
@@ -95,7 +95,7 @@ function bought(
 /** What chosen options come to together: each one's own parts and labour, and whole units of what they share. */
 export function totalOf(
   site: Pick<Site, 'product' | 'equipment' | 'recorder' | 'supply'>,
-  chosen: readonly Possible[],
+  chosen: readonly FeasibleOption[],
   buys: Buys = [],
   years = 1,
 ): Total {
@@ -128,7 +128,7 @@ export function totalOf(
     }));
   });
   const boughtParts = recorders.map(({ productId, count }): Part => ({ item: productId, count }));
-  const sum = (of: (option: Possible) => number): number =>
+  const sum = (of: (option: FeasibleOption) => number): number =>
     chosen.reduce((all, option) => all + of(option), 0);
   return {
     cost:

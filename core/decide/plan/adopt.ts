@@ -6,7 +6,7 @@ import {
   mostPinned,
   type Change,
   type Demands,
-  type Planned,
+  type SavedPlan,
   type Recorder,
   type Site,
 } from '#core/model/site';
@@ -18,7 +18,7 @@ export interface Who {
 }
 
 /** A plan as it is kept: what was chosen and under what; what it comes to is worked out anew. */
-export const plannedOf = (plan: Plan, id: string, name: string, { by, at }: Who): Planned => ({
+export const plannedOf = (plan: Plan, id: string, name: string, { by, at }: Who): SavedPlan => ({
   id,
   name,
   by,
@@ -65,7 +65,7 @@ export function unpin(site: Site, id: string): Change[] {
 }
 
 /** Recorders that the plan buys, as they will stand in their places. */
-function recordersFor(site: Site, { buys }: Pick<Planned, 'buys'>): Change[] {
+function recordersFor(site: Site, { buys }: Pick<SavedPlan, 'buys'>): Change[] {
   const catalogue = catalogueOf(site);
   const known: Record<string, Recorder> = { ...site.recorder };
   return buys.flatMap(({ productId, placeId, count }) =>
@@ -96,7 +96,7 @@ function recordersFor(site: Site, { buys }: Pick<Planned, 'buys'>): Change[] {
  * The changes that make a kept plan the choice for every camera that it names: the record of who did it and when, on which
  * readings. Choices that are the same already stay as they were made; locked ones are not touched.
  */
-export function adopt(site: Site, planned: Planned, { by, at }: Who): Change[] {
+export function adopt(site: Site, planned: SavedPlan, { by, at }: Who): Change[] {
   const choices = Object.entries(planned.options).flatMap(([cameraId, option]) => {
     const before = site.choice[cameraId];
     return !site.camera[cameraId] || before?.locked || before?.option === option

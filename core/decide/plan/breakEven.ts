@@ -1,11 +1,11 @@
 import type { Highs } from 'highs';
 import { catalogueOf, eachOf, labourId } from '#core/model/catalogue';
-import { optionLabels, type Possible } from '#core/decide/options';
+import { optionLabels, type FeasibleOption } from '#core/decide/options';
 import { runLengthM } from '#core/test/findings';
 import type { OptionKind, Product, Run, Site } from '#core/model/site';
 import { formatQuantity } from '#core/shared/units';
-import { planGround, planSite, type Plan } from './plan';
-import type { PlanGround } from './types';
+import { planningInput, planSite, type Plan } from './plan';
+import type { PlanningInput } from './types';
 import { reasonFor } from './reasons';
 
 /** Where the choice for a camera turns: at which price of what it needs, or at which length of its run. */
@@ -75,7 +75,7 @@ const wordsFor = (
     : `${what}: no change ${rising ? 'up' : 'down'} to ${most} (${now} now).`;
 
 /** Rows of the catalogue that the option rests on and others do not: what it is bought from, its share of a unit, and labour. */
-function pricesBehind(ground: PlanGround, option: Possible): Product[] {
+function pricesBehind(ground: PlanningInput, option: FeasibleOption): Product[] {
   const { products } = catalogueOf(ground.site);
   const shared = option.shared
     ? ground.model.units
@@ -97,7 +97,7 @@ const money = (value: number): string => formatQuantity(value, 'money', value < 
 
 /** The price of a product at which the choice turns, followed up to, or down to, so many times what it is. */
 function priceTurn(
-  { site }: PlanGround,
+  { site }: PlanningInput,
   optionOn: (site: Site) => OptionKind | undefined,
   product: Product,
   now: OptionKind,
@@ -125,22 +125,26 @@ function priceTurn(
 /** What would change the choice for a camera: dearer parts, dearer labour, a cheaper rival, a longer run. They come one by one. */
 export function* breakEvens(
   highs: Highs,
-  ground: PlanGround,
+  ground: PlanningInput,
   plan: Plan,
   cameraId: string,
 ): Generator<BreakEven> {
   const now = plan.options[cameraId];
   const evaluation = ground.runs.find(({ camera }) => camera.id === cameraId);
-  const option = evaluation?.options.find((one): one is Possible => one.kind === now && one.state !== 'no');
+  const option = evaluation?.options.find(
+    (one): one is FeasibleOption => one.kind === now && one.state !== 'no',
+  );
   if (!now || !evaluation || !option) return;
   const optionOn = (site: Site): OptionKind | undefined => {
-    const planning = planSite(highs, planGround(site, ground.demands));
+    const planning = planSite(highs, planningInput(site, ground.demands));
     return planning.kind === 'plan' ? planning.plan.options[cameraId] : undefined;
   };
   for (const product of pricesBehind(ground, option))
     yield priceTurn(ground, optionOn, product, now, pricesUpTo);
   const rival = reasonFor(highs, ground, plan, cameraId)?.next?.option;
-  const other = evaluation.options.find((one): one is Possible => one.kind === rival && one.state !== 'no');
+  const other = evaluation.options.find(
+    (one): one is FeasibleOption => one.kind === rival && one.state !== 'no',
+  );
   const behind = new Set(pricesBehind(ground, option).map(({ id }) => id));
   for (const product of other ? pricesBehind(ground, other).filter(({ id }) => !behind.has(id)) : [])
     yield priceTurn(ground, optionOn, product, now, pricesDownTo);

@@ -1,12 +1,12 @@
 import type { RunEvaluation } from '#core/decide/runEvaluation';
-import { isIp, optionLabels, renewalsOf, type Possible } from '#core/decide/options';
+import { isIp, optionLabels, renewalsOf, type FeasibleOption } from '#core/decide/options';
 import { pessimistic } from '#core/decide/scenarios';
 import type { Demands, OptionKind, Site } from '#core/model/site';
 import { weights } from './policies';
 
 /** An option that could be planned for a camera, what it weighs beside its price, and the demands that rule it out. */
 export interface Candidate {
-  option: Possible;
+  option: FeasibleOption;
   weight: number;
   ruledOutBy: string[];
 }
@@ -19,7 +19,7 @@ export interface CameraCandidates {
 }
 
 /** A camera that no plan can serve, or a choice that cannot be honoured, in words with the way out. */
-export interface Snag {
+export interface ExcludedCamera {
   cameraId: string;
   number: number;
   says: string;
@@ -27,18 +27,18 @@ export interface Snag {
 
 export interface Candidates {
   cameras: CameraCandidates[];
-  snags: Snag[];
+  snags: ExcludedCamera[];
 }
 
 /** The name of a lock as a demand: it carries its camera. */
 export const lockDemand = (number: number): string => `lock ${number}`;
 
-const onShow = ({ showsAt }: Possible, site: Site): boolean =>
+const onShow = ({ showsAt }: FeasibleOption, site: Site): boolean =>
   showsAt.some((id) => site.place[id]?.restrictions.includes('heritage'));
 
 /** How an option stands under the figures that are demanded: past its limit, or resting on what nobody read. */
 function standsUnder(
-  { margins }: Possible,
+  { margins }: FeasibleOption,
   { figures, sparePercent }: Demands,
 ): { holds: boolean; spare: boolean } {
   const shares = margins.map((margin) => {
@@ -55,7 +55,7 @@ function standsUnder(
 }
 
 const coversNeed = (
-  option: Possible,
+  option: FeasibleOption,
   { camera, options }: RunEvaluation,
   candidates: readonly Candidate[],
 ): boolean => {
@@ -70,7 +70,7 @@ const coversNeed = (
 };
 
 function goalRulesOut(
-  option: Possible,
+  option: FeasibleOption,
   evaluation: RunEvaluation,
   free: readonly Candidate[],
   { goal }: Demands,
@@ -87,7 +87,7 @@ function goalRulesOut(
 const offOldCable = new Set<OptionKind>(['new-category', 'fibre', 'wireless', 'retire']);
 
 /** What an option weighs beside its price: the schools, renewals within the years, dark hours. */
-function weightOf(option: Possible, { policies, years }: Demands): number {
+function weightOf(option: FeasibleOption, { policies, years }: Demands): number {
   const route =
     policies.route === 'cheapest'
       ? renewalsOf(option, years)
@@ -111,7 +111,7 @@ function snagOf(
   { camera, findings, options }: RunEvaluation,
   lock: OptionKind | undefined,
   candidates: readonly Candidate[],
-): Snag | undefined {
+): ExcludedCamera | undefined {
   const whose = { cameraId: camera.id, number: camera.number };
   if (findings.state === 'stop')
     return {
@@ -141,7 +141,7 @@ function snagOf(
 
 /** What could be planned for every camera under what is demanded, and who has to be left out and why. */
 export function candidatesOf(site: Site, runs: readonly RunEvaluation[], demands: Demands): Candidates {
-  const snags: Snag[] = [];
+  const snags: ExcludedCamera[] = [];
   const cameras = runs.flatMap((evaluation): CameraCandidates[] => {
     const { camera, findings, options } = evaluation;
     const choice = site.choice[camera.id];

@@ -3,8 +3,8 @@ import { eachFrees, smallestConflict } from '#core/solver';
 import { optionLabels } from '#core/decide/options';
 import type { Site } from '#core/model/site';
 import { formatQuantity } from '#core/shared/units';
-import type { PlanGround } from './types';
-import { schoolOf } from './policies';
+import type { PlanningInput } from './types';
+import { policyOptionOf } from './policies';
 
 /** Demands that exclude each other, in words, and which of them would free the rest by itself. */
 export interface Conflict {
@@ -18,7 +18,7 @@ const goalWords = {
   ip: 'every camera goes IP that can',
 } as const;
 
-function demandWords({ site, demands }: PlanGround, id: string): string {
+function demandWords({ site, demands }: PlanningInput, id: string): string {
   const [kind, of = ''] = id.split(/ (.*)/);
   const name = (facts: Readonly<Record<string, { name: string }>>): string => facts[of]?.name ?? of;
   switch (kind) {
@@ -27,7 +27,7 @@ function demandWords({ site, demands }: PlanGround, id: string): string {
     case 'spare':
       return `${demands.sparePercent} % of every limit is left over`;
     case 'listed':
-      return `listed places: ${schoolOf('listed', demands.policies.listed).label.toLowerCase()}`;
+      return `listed places: ${policyOptionOf('listed', demands.policies.listed).label.toLowerCase()}`;
     case 'blocks':
       return 'composite, HD and IP stand in blocks of four';
     case 'spare-slots':
@@ -58,7 +58,7 @@ function lockWords(site: Site, number: number): string {
 }
 
 /** The smallest set of demands in conflict, in words. */
-export function conflictOf(highs: Highs, ground: PlanGround): Conflict {
+export function conflictOf(highs: Highs, ground: PlanningInput): Conflict {
   const ids = smallestConflict(highs, ground.model.programme);
   const freeing = new Set(eachFrees(highs, ground.model.programme, ids));
   const demands = ids.map((id) => ({ id, says: demandWords(ground, id), frees: freeing.has(id) }));

@@ -1,13 +1,13 @@
 export { adopt, demand, pin, planName, plannedOf, unpin } from './adopt';
 export { breakEvens, type BreakEven } from './breakEven';
-export type { Snag } from './candidates';
+export type { ExcludedCamera } from './candidates';
 export type { Conflict } from './conflictWords';
-export { planGround, planSite, totalsOf, type Plan, type PlanTotals, type Planning } from './plan';
-export type { PlanGround } from './types';
+export { planningInput, planSite, totalsOf, type Plan, type PlanTotals, type Planning } from './plan';
+export type { PlanningInput } from './types';
 export { planPriceGaps } from './planPriceGaps';
-export { policies, schoolOf, withSchool } from './policies';
+export { policies, policyOptionOf, withSchool } from './policies';
 export { policyCosts, type PolicyCost } from './policyCosts';
 export { differences, reasonFor, type Difference, type Reason } from './reasons';
 export { decisionRecord } from './record';
-export { sameGround } from './sameGround';
+export { samePlanningInput } from './sameGround';
 export { tradeOffCurve, tradeOffs, type CurvePoint, type TradeOff } from './tradeOff';

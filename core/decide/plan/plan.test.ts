@@ -1,7 +1,7 @@
 import loadHighs from 'highs';
 import { describe, expect, it } from 'vitest';
 import { evaluateSite } from '#core/evaluate';
-import { totalOf, type Possible } from '#core/decide/options';
+import { totalOf, type FeasibleOption } from '#core/decide/options';
 import { costOf } from '#core/solver';
 import {
   applyChanges,
@@ -18,9 +18,9 @@ import {
   decisionRecord,
   pin,
   plannedOf,
-  planGround,
+  planningInput,
   planSite,
-  sameGround,
+  samePlanningInput,
   unpin,
   withSchool,
   type Plan,
@@ -33,7 +33,7 @@ const who = { by: 'R. Tolland', at: '2026-04-01T09:00:00Z' };
 
 const under = (demands: Partial<Demands>): Demands => ({ ...usualDemands, ...demands });
 const planned = (at: Site, demands: Partial<Demands> = {}): Planning =>
-  planSite(highs, planGround(at, under(demands)));
+  planSite(highs, planningInput(at, under(demands)));
 function plan(at: Site, demands: Partial<Demands> = {}): Plan {
   const planning = planned(at, demands);
   if (planning.kind !== 'plan') throw new Error(JSON.stringify(planning));
@@ -62,9 +62,9 @@ function part(numbers: readonly number[]): Site {
 
 /** The least that any choice of options weighs that no demand rules out, by trying them all; slots and racks are roomy for so few. */
 function bruteForce(at: Site, demands: Demands): number {
-  const { candidates, site: ground } = planGround(at, demands);
+  const { candidates, site: ground } = planningInput(at, demands);
   let best = Infinity;
-  const chosen: Possible[] = [];
+  const chosen: FeasibleOption[] = [];
   const next = (index: number, weight: number): void => {
     const camera = candidates.cameras[index];
     if (!camera) {
@@ -111,7 +111,8 @@ describe('the best plan', { timeout: 60_000 }, () => {
     const { runs } = evaluateSite({ ...site, demands: { demands: under({}) } });
     const chosen = runs.flatMap(({ camera, options }) =>
       options.filter(
-        (option): option is Possible => option.kind === best.options[camera.id] && option.state !== 'no',
+        (option): option is FeasibleOption =>
+          option.kind === best.options[camera.id] && option.state !== 'no',
       ),
     );
     expect(totalOf(site, chosen, best.buys).cost).toBe(best.totals.cost);
@@ -172,7 +173,7 @@ describe('the best plan', { timeout: 60_000 }, () => {
 
 describe('the unknowns', () => {
   it('of the best solution cost what the plan weighs', () => {
-    const ground = planGround(site, usualDemands);
+    const ground = planningInput(site, usualDemands);
     const best = planSite(highs, ground);
     if (best.kind !== 'plan') throw new Error(best.kind);
     const values = ground.model.programme.variables.map(() => 0);
@@ -267,13 +268,13 @@ describe('what cannot be', () => {
 describe('a plan stays good', () => {
   it('while only slots and kept plans change, and not once a lock, a reading or a price does', () => {
     const pinned = pin(site, plan(site), who);
-    expect(pinned.kind === 'changes' && sameGround(site, after(site, pinned.changes))).toBe(true);
-    expect(sameGround(site, after(site, choose(site, 'c09', { option: 'keep', ...who })))).toBe(true);
-    expect(sameGround(site, after(site, choose(site, 'c09', { option: 'keep', ...who, locked: true })))).toBe(
-      false,
-    );
-    expect(sameGround(site, { ...site, product: {} })).toBe(false);
-    expect(sameGround(site, { ...site })).toBe(true);
+    expect(pinned.kind === 'changes' && samePlanningInput(site, after(site, pinned.changes))).toBe(true);
+    expect(samePlanningInput(site, after(site, choose(site, 'c09', { option: 'keep', ...who })))).toBe(true);
+    expect(
+      samePlanningInput(site, after(site, choose(site, 'c09', { option: 'keep', ...who, locked: true }))),
+    ).toBe(false);
+    expect(samePlanningInput(site, { ...site, product: {} })).toBe(false);
+    expect(samePlanningInput(site, { ...site })).toBe(true);
   });
 });
 

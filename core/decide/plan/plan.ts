@@ -1,12 +1,12 @@
 import type { Highs } from 'highs';
 import { evaluateRuns, type RunEvaluation } from '#core/decide/runEvaluation';
-import { totalOf, type Buys, type Possible, type Total } from '#core/decide/options';
+import { totalOf, type Buys, type FeasibleOption, type Total } from '#core/decide/options';
 import { costOf, solve, type Programme, type SearchProgress } from '#core/solver';
 import { demandsOf, type Demands, type OptionKind, type Proof, type Site } from '#core/model/site';
-import { candidatesOf, type Snag } from './candidates';
+import { candidatesOf, type ExcludedCamera } from './candidates';
 import { conflictOf, type Conflict } from './conflictWords';
 import { planModel } from './planModel';
-import type { PlanGround } from './types';
+import type { PlanningInput } from './types';
 
 /** An option for each camera, recorders to buy, and what it comes to. */
 export interface Plan {
@@ -15,7 +15,7 @@ export interface Plan {
   demands: Demands;
   proof: Proof;
   totals: PlanTotals;
-  snags: Snag[];
+  snags: ExcludedCamera[];
 }
 
 /** What a plan is compared by. */
@@ -37,16 +37,15 @@ export interface PlanTotals {
 
 export type Planning =
   | { kind: 'plan'; plan: Plan }
-  | { kind: 'conflict'; conflict: Conflict; snags: Snag[] }
-  | { kind: 'nothing'; says: string; snags: Snag[] };
-
+  | { kind: 'conflict'; conflict: Conflict; snags: ExcludedCamera[] }
+  | { kind: 'nothing'; says: string; snags: ExcludedCamera[] };
 
 /** Works out a site under what is demanded. An evaluation that was made under the same policies can be handed in. */
-export function planGround(
+export function planningInput(
   site: Site,
   demands: Demands,
   evaluated?: { runs: readonly RunEvaluation[] },
-): PlanGround {
+): PlanningInput {
   const under: Site = demandsOf(site) === demands ? site : { ...site, demands: { demands } };
   const runs = evaluated && under === site ? evaluated.runs : evaluateRuns(under);
   const candidates = candidatesOf(under, runs, demands);
@@ -68,8 +67,10 @@ export function totalsOf(
   demands: Demands,
   weighed?: number,
 ): { totals: PlanTotals; total: Total } {
-  const chosen = runs.flatMap(({ camera, options: of }): Possible[] =>
-    of.filter((option): option is Possible => option.kind === options[camera.id] && option.state !== 'no'),
+  const chosen = runs.flatMap(({ camera, options: of }): FeasibleOption[] =>
+    of.filter(
+      (option): option is FeasibleOption => option.kind === options[camera.id] && option.state !== 'no',
+    ),
   );
   const total = totalOf(site, chosen, buys, demands.years);
   const shares = chosen.flatMap(({ margins }) => margins.map(({ share }) => share));
@@ -93,7 +94,7 @@ export function totalsOf(
 
 /** What the unknowns of a solution say. */
 export function planFrom(
-  { site, demands, runs, candidates, model }: PlanGround,
+  { site, demands, runs, candidates, model }: PlanningInput,
   values: readonly number[],
   proof: Proof,
 ): Plan {
@@ -130,7 +131,7 @@ const gapOf = (percent: number): Proof => ({ kind: 'gap', percent: Math.min(1000
 /** The best plan under what is demanded, proven, or the best that was found in the time; or why there is none. */
 export function planSite(
   highs: Highs,
-  ground: PlanGround,
+  ground: PlanningInput,
   {
     watch = {},
     secondsMost,

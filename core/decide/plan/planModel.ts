@@ -5,11 +5,10 @@ import type { Demands, Site } from '#core/model/site';
 import type { CameraCandidates, Candidate } from './candidates';
 import { recorderRows } from './recorderRows';
 import { sharedRows } from './sharedRows';
-import type { Pick, PlanModel } from './types';
-
+import type { PlanPick, PlanModel } from './types';
 
 /** What a supply box gives by night may not pass what it may give for good. */
-function supplyRows(draft: Draft, site: Site, picks: readonly Pick[]): void {
+function supplyRows(draft: Draft, site: Site, picks: readonly PlanPick[]): void {
   for (const supply of Object.values(site.supply)) {
     const terms = picks.flatMap(
       ({
@@ -78,7 +77,7 @@ function capRows(
 export function planModel(site: Site, cameras: readonly CameraCandidates[], demands: Demands): PlanModel {
   const draft = draftProgramme();
   const picks = cameras.flatMap((camera) =>
-    camera.candidates.map((candidate): Pick => ({
+    camera.candidates.map((candidate): PlanPick => ({
       camera,
       candidate,
       variable: draft.variable(

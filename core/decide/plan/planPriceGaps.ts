@@ -1,12 +1,12 @@
 import { catalogueOf, priceGaps, type PriceGap } from '#core/model/catalogue';
-import type { Impossible, Possible } from '#core/decide/options';
+import type { InfeasibleOption, FeasibleOption } from '#core/decide/options';
 import type { Camera, Site } from '#core/model/site';
 import type { Plan } from './plan';
 
 /** What of a run its prices are told from. */
 interface PricedRun {
   camera: Pick<Camera, 'id'>;
-  options: readonly (Pick<Possible, 'kind' | 'state' | 'parts'> | Impossible)[];
+  options: readonly (Pick<FeasibleOption, 'kind' | 'state' | 'parts'> | InfeasibleOption)[];
 }
 
 /** Prices that are missing or nothing and that a plan rests on: parts of its options, and the shared units that could carry them. */

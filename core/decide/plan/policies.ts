@@ -1,7 +1,7 @@
 import type { Demands, Policies, PolicyId } from '#core/model/site';
 
 /** One school of practice: what it says, whom it suits, and how the plan follows it. */
-export interface School {
+export interface PolicyOption {
   id: string;
   label: string;
   suits: string;
@@ -10,7 +10,7 @@ export interface School {
 export interface Policy {
   id: PolicyId;
   label: string;
-  schools: School[];
+  schools: PolicyOption[];
 }
 
 /** What a plan counts beside money, in the site's currency, so that a school can weigh against price. Policy, all of it. */
@@ -174,7 +174,7 @@ export const policies: Policy[] = [
 ];
 
 /** The words for a school of a policy. */
-export function schoolOf(id: PolicyId, school: string): School {
+export function policyOptionOf(id: PolicyId, school: string): PolicyOption {
   const found = policies.find((policy) => policy.id === id)?.schools.find((one) => one.id === school);
   if (!found) throw new Error(`no school ${school} of ${id}`);
   return found;

@@ -1,6 +1,6 @@
 import type { Highs } from 'highs';
 import type { PolicyId, Site } from '#core/model/site';
-import { planGround, planSite, type Plan } from './plan';
+import { planningInput, planSite, type Plan } from './plan';
 import { policies, withSchool } from './policies';
 
 /** What following one school rather than another comes to. */
@@ -23,7 +23,7 @@ export function* policyCosts(highs: Highs, site: Site, plan: Plan): Generator<Po
         yield { policy: id, school, chosen: true, moreCost: 0, moreDarkHours: 0, moreIp: 0, changed: 0 };
         continue;
       }
-      const planning = planSite(highs, planGround(site, withSchool(plan.demands, id, school)));
+      const planning = planSite(highs, planningInput(site, withSchool(plan.demands, id, school)));
       const other = planning.kind === 'plan' ? planning.plan : null;
       yield {
         policy: id,

@@ -6,7 +6,7 @@ import { saltmarrowSite } from '../../model/site/testSite';
 import {
   breakEvens,
   differences,
-  planGround,
+  planningInput,
   planSite,
   policyCosts,
   reasonFor,
@@ -14,14 +14,14 @@ import {
   tradeOffs,
   withSchool,
   type Plan,
-  type PlanGround,
+  type PlanningInput,
 } from '.';
-import { chanceOfFailing, drawFutures, mostWorthTesting } from '#core/decide/risk';
+import { chanceOfFailing, sampleScenarios, mostWorthTesting } from '#core/decide/risk';
 
 const highs = await loadHighs();
 const site = saltmarrowSite();
-const ground = planGround(site, usualDemands);
-const planOf = (of: PlanGround): Plan => {
+const ground = planningInput(site, usualDemands);
+const planOf = (of: PlanningInput): Plan => {
   const planning = planSite(highs, of);
   if (planning.kind !== 'plan') throw new Error(JSON.stringify(planning));
   return planning.plan;
@@ -57,7 +57,7 @@ describe('why this', { timeout: 60_000 }, () => {
     expect(reasonFor(highs, ground, best, 'c99')).toBeNull();
   });
   it('a camera that has one way only says so', () => {
-    const alone = planGround(
+    const alone = planningInput(
       {
         ...site,
         recorder: {
@@ -80,8 +80,9 @@ describe('why this', { timeout: 60_000 }, () => {
     expect(price).toBeDefined();
     const product = [...catalogueOf(site).products.values()].find(({ name }) => name === price!.of)!;
     const at = (each: number) =>
-      planOf(planGround({ ...site, product: { [product.id]: { ...product, each } as never } }, usualDemands))
-        .options['c17'];
+      planOf(
+        planningInput({ ...site, product: { [product.id]: { ...product, each } as never } }, usualDemands),
+      ).options['c17'];
     expect(at(price!.turnsAt! * 1.001)).toBe(price!.turnsTo);
     expect(at(price!.now * 0.999)).toBe(best.options['c17']);
   });
@@ -98,7 +99,7 @@ describe('schools', { timeout: 60_000 }, () => {
     expect(costs.find(({ school }) => school === 'nothing-new')?.moreIp).toBeLessThan(0);
   });
   it('two plans differ camera by camera, each with why', () => {
-    const strict = planGround(site, withSchool(usualDemands, 'listed', 'nothing-new'));
+    const strict = planningInput(site, withSchool(usualDemands, 'listed', 'nothing-new'));
     const rows = differences(ground, best, strict, planOf(strict));
     expect(rows.find(({ number }) => number === 1)).toMatchObject({
       b: 'hd-coax',
@@ -110,12 +111,12 @@ describe('schools', { timeout: 60_000 }, () => {
 
 describe('futures', { timeout: 60_000 }, () => {
   const draw = (seed: number, count = 2000) =>
-    [...drawFutures(ground, best.options, { count, seed })].at(-1)!;
+    [...sampleScenarios(ground, best.options, { count, seed })].at(-1)!;
   it('are the same for the same seed, others for another, and come in portions', () => {
     expect(draw(3)).toEqual(draw(3));
     expect(draw(3).cameras.map(({ fails }) => fails)).not.toEqual(draw(4).cameras.map(({ fails }) => fails));
     expect(
-      [...drawFutures(ground, best.options, { count: 2000, seed: 1 })].map(({ drawn }) => drawn),
+      [...sampleScenarios(ground, best.options, { count: 2000, seed: 1 })].map(({ drawn }) => drawn),
     ).toEqual([500, 1000, 1500, 2000]);
   });
   it('one camera failing is at most as likely as any, and the chances add up to the average', () => {
@@ -143,7 +144,7 @@ describe('futures', { timeout: 60_000 }, () => {
     });
     const risk = (share: number) =>
       [
-        ...drawFutures(
+        ...sampleScenarios(
           { ...ground, runs: [{ ...first!, options: [option(share)] as never }] },
           { [first!.camera.id]: 'keep' },
           { count: 4000, seed: 9 },
@@ -162,9 +163,9 @@ describe('futures', { timeout: 60_000 }, () => {
     expect(chanceOfFailing(run, 'retire')).toBe(0);
   });
   it('the run most worth testing is one that nobody has read, with a test that reads what could break it', () => {
-    const unread = planGround({ ...site, reading: {} }, { ...usualDemands, goal: 'mend' });
+    const unread = planningInput({ ...site, reading: {} }, { ...usualDemands, goal: 'mend' });
     const plan = planOf(unread);
-    const last = [...drawFutures(unread, plan.options, { count: 3000, seed: 2 })].at(-1)!;
+    const last = [...sampleScenarios(unread, plan.options, { count: 3000, seed: 2 })].at(-1)!;
     const worth = mostWorthTesting(last);
     expect(worth).toMatchObject({ test: expect.any(String) as string, fails: expect.any(Number) as number });
     expect(worth!.savesHours).toBe(Math.max(...last.cameras.map(({ savesHours }) => savesHours)));

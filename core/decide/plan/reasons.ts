@@ -1,12 +1,12 @@
 import type { Highs } from 'highs';
-import { optionLabels, type Possible } from '#core/decide/options';
+import { optionLabels, type FeasibleOption } from '#core/decide/options';
 import type { Row } from '#core/solver';
 import { formatQuantity } from '#core/shared/units';
 import type { OptionKind } from '#core/model/site';
 import type { Candidate } from './candidates';
 import { planSite, type Plan } from './plan';
-import type { PlanGround } from './types';
-import { schoolOf } from './policies';
+import type { PlanningInput } from './types';
+import { policyOptionOf } from './policies';
 
 /** Why a plan has this option for a camera, and what the next best would come to. */
 export interface Reason {
@@ -18,11 +18,11 @@ export interface Reason {
   others: { option: OptionKind; says: string }[];
 }
 
-const candidateOf = ({ candidates }: PlanGround, cameraId: string): Candidate[] =>
+const candidateOf = ({ candidates }: PlanningInput, cameraId: string): Candidate[] =>
   candidates.cameras.find((camera) => camera.cameraId === cameraId)?.candidates ?? [];
 
 /** Why a demand rules an option out, as it is told at the option. */
-export function ruledOutWords({ demands }: PlanGround, demand: string): string {
+export function ruledOutWords({ demands }: PlanningInput, demand: string): string {
   if (demand === 'goal')
     return {
       mend: '',
@@ -30,12 +30,12 @@ export function ruledOutWords({ demands }: PlanGround, demand: string): string {
       ip: 'is not IP, and some IP option holds here',
     }[demands.goal];
   if (demand === 'listed')
-    return `${schoolOf('listed', demands.policies.listed).label.toLowerCase()} in a listed place`;
+    return `${policyOptionOf('listed', demands.policies.listed).label.toLowerCase()} in a listed place`;
   if (demand === 'spare') return `leaves less than ${demands.sparePercent} % of a limit`;
   return 'the camera is locked on another option';
 }
 
-function othersOf(ground: PlanGround, cameraId: string, taken: OptionKind): Reason['others'] {
+function othersOf(ground: PlanningInput, cameraId: string, taken: OptionKind): Reason['others'] {
   const run = ground.runs.find(({ camera }) => camera.id === cameraId);
   const candidates = candidateOf(ground, cameraId);
   return (run?.options ?? [])
@@ -58,7 +58,7 @@ function othersOf(ground: PlanGround, cameraId: string, taken: OptionKind): Reas
     });
 }
 
-const forbid = (ground: PlanGround, cameraId: string, option: OptionKind): Row => ({
+const forbid = (ground: PlanningInput, cameraId: string, option: OptionKind): Row => ({
   name: 'another option',
   sense: '<=',
   bound: 0,
@@ -72,7 +72,7 @@ const moreOrLess = (value: number): string =>
   `${formatQuantity(Math.abs(value), 'money')} ${value < 0 ? 'less' : 'more'}`;
 
 /** Why this for this camera: what the whole site would come to with anything else there. */
-export function reasonFor(highs: Highs, ground: PlanGround, plan: Plan, cameraId: string): Reason | null {
+export function reasonFor(highs: Highs, ground: PlanningInput, plan: Plan, cameraId: string): Reason | null {
   const option = plan.options[cameraId];
   const taken = candidateOf(ground, cameraId).find((candidate) => candidate.option.kind === option)?.option;
   if (!option || !taken) return null;
@@ -128,19 +128,23 @@ export interface Difference {
   why: string;
 }
 
-const optionIn = (ground: PlanGround, cameraId: string, kind: OptionKind | undefined): Possible | undefined =>
+const optionIn = (
+  ground: PlanningInput,
+  cameraId: string,
+  kind: OptionKind | undefined,
+): FeasibleOption | undefined =>
   ground.runs
     .find(({ camera }) => camera.id === cameraId)
-    ?.options.find((option): option is Possible => option.kind === kind && option.state !== 'no');
+    ?.options.find((option): option is FeasibleOption => option.kind === kind && option.state !== 'no');
 
 function whyDiffer(
-  groundA: PlanGround,
-  groundB: PlanGround,
+  groundA: PlanningInput,
+  groundB: PlanningInput,
   cameraId: string,
   a: OptionKind | undefined,
   b: OptionKind | undefined,
 ): string {
-  const barred = (ground: PlanGround, kind: OptionKind | undefined, whose: string): string | undefined => {
+  const barred = (ground: PlanningInput, kind: OptionKind | undefined, whose: string): string | undefined => {
     if (!kind) return undefined;
     const candidate = candidateOf(ground, cameraId).find(({ option }) => option.kind === kind);
     if (!candidate) return `“${optionLabels[kind].label}” does not hold under ${whose}`;
@@ -166,7 +170,7 @@ function whyDiffer(
 }
 
 /** Camera by camera where two plans differ. */
-export function differences(groundA: PlanGround, a: Plan, groundB: PlanGround, b: Plan): Difference[] {
+export function differences(groundA: PlanningInput, a: Plan, groundB: PlanningInput, b: Plan): Difference[] {
   return groundA.runs.flatMap(({ camera }): Difference[] => {
     const [one, other] = [a.options[camera.id], b.options[camera.id]];
     if (one === other) return [];

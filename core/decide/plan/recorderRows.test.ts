@@ -12,14 +12,14 @@ import {
   type SlotRules,
 } from '#core/model/site';
 import { saltmarrowSite } from '../../model/site/testSite';
-import { adopt, planGround, planSite, plannedOf, type Plan } from '.';
+import { adopt, planningInput, planSite, plannedOf, type Plan } from '.';
 
 const highs = await loadHighs();
 const site = saltmarrowSite();
 const who = { by: 'R. Tolland', at: '2026-04-01T09:00:00Z' };
 
 function plan(at: Site, demands: Demands = usualDemands): Plan | null {
-  const planning = planSite(highs, planGround(at, demands));
+  const planning = planSite(highs, planningInput(at, demands));
   return planning.kind === 'plan' ? planning.plan : null;
 }
 const withRecorders = (change: (recorder: Recorder) => Recorder): Site => ({

@@ -1,11 +1,10 @@
 import { catalogueOf, productsOf } from '#core/model/catalogue';
 import type { Draft, Term } from '#core/solver';
 import { slotCount, type Demands, type Recorder, type Site } from '#core/model/site';
-import type { Pick, RecorderBuy } from './types';
-
+import type { PlanPick, RecorderBuy } from './types';
 
 /** Cameras that are alike to a recorder: the same signal from the same head end. They are told apart only when slots are given out. */
-interface Kind {
+interface CameraClass {
   key: string;
   signal: 'coax' | 'ip';
   family: 'composite' | 'HD' | 'IP';
@@ -13,13 +12,13 @@ interface Kind {
   megapixels: number;
   format: string | null;
   headEndId: string | null;
-  picks: Pick[];
+  picks: PlanPick[];
 }
 
 type Slots = Readonly<Omit<Recorder, 'id' | 'name' | 'disks' | 'hookUp'>>;
 
 /** A recorder that is there, or one that could be. */
-interface Home {
+interface CandidateRecorder {
   key: string;
   name: string;
   placeId: string;
@@ -29,8 +28,8 @@ interface Home {
 
 const blockOfSeparate = 4;
 
-function kindsOf(picks: readonly Pick[]): Kind[] {
-  const kinds = new Map<string, Kind>();
+function kindsOf(picks: readonly PlanPick[]): CameraClass[] {
+  const kinds = new Map<string, CameraClass>();
   for (const pick of picks) {
     const { signal } = pick.candidate.option;
     if (signal.kind === 'none') continue;
@@ -57,14 +56,18 @@ function kindsOf(picks: readonly Pick[]): Kind[] {
 const mostCopies = 8;
 
 /** Recorders of the catalogue at every head end: hybrids once, network recorders as often as its cameras could ask for. */
-function onOffer(draft: Draft, site: Site, picks: readonly Pick[]): { homes: Home[]; buys: RecorderBuy[] } {
+function onOffer(
+  draft: Draft,
+  site: Site,
+  picks: readonly PlanPick[],
+): { homes: CandidateRecorder[]; buys: RecorderBuy[] } {
   const catalogue = catalogueOf(site);
   const cameras = new Map<string, Set<string>>();
   for (const { camera } of picks) {
     const { headEndId } = camera.evaluation.run;
     cameras.set(headEndId, (cameras.get(headEndId) ?? new Set()).add(camera.cameraId));
   }
-  const homes: Home[] = [];
+  const homes: CandidateRecorder[] = [];
   const buys: RecorderBuy[] = [];
   for (const [placeId, at] of cameras) {
     if (!site.place[placeId]?.mains) continue;
@@ -104,14 +107,20 @@ function onOffer(draft: Draft, site: Site, picks: readonly Pick[]): { homes: Hom
 }
 
 /** Holds a sum against so many of a home's slots, all of them only where it is there or bought. */
-function within(draft: Draft, home: Home, what: string, terms: readonly Term[], most: number): void {
+function within(
+  draft: Draft,
+  home: CandidateRecorder,
+  what: string,
+  terms: readonly Term[],
+  most: number,
+): void {
   const name = `${what} of ${home.key}`;
   if (home.bought === null) draft.row(name, terms, '<=', most, `recorder ${home.key}`);
   else draft.row(name, [...terms, { variable: home.bought, by: -most }], '<=', 0);
 }
 
 /** What a recorder's rule family lets its slots be shared out as. Re-patching makes any order of inputs possible, so counts are what binds. */
-function familyRows(draft: Draft, home: Home, coax: readonly Term[], ip: readonly Term[]): void {
+function familyRows(draft: Draft, home: CandidateRecorder, coax: readonly Term[], ip: readonly Term[]): void {
   const {
     slots: { inputs, rules },
   } = home;
@@ -172,8 +181,8 @@ function familyRows(draft: Draft, home: Home, coax: readonly Term[], ip: readonl
 /** Whole blocks of inputs for each signal family, where the recorder or the policy keeps families apart. */
 function blockRows(
   draft: Draft,
-  home: Home,
-  byFamily: ReadonlyMap<Kind['family'], Term[]>,
+  home: CandidateRecorder,
+  byFamily: ReadonlyMap<CameraClass['family'], Term[]>,
   size: number,
   demand: string | null,
 ): void {
@@ -200,12 +209,12 @@ function blockRows(
 export function recorderRows(
   draft: Draft,
   site: Site,
-  picks: readonly Pick[],
+  picks: readonly PlanPick[],
   { spareSlots, policies }: Demands,
 ): RecorderBuy[] {
   const offered = onOffer(draft, site, picks);
-  const homes: Home[] = [
-    ...Object.values(site.recorder).map((recorder): Home => ({
+  const homes: CandidateRecorder[] = [
+    ...Object.values(site.recorder).map((recorder): CandidateRecorder => ({
       key: recorder.id,
       name: recorder.name,
       placeId: recorder.placeId,
@@ -214,7 +223,7 @@ export function recorderRows(
     })),
     ...offered.homes,
   ];
-  const on = new Map(homes.map((home) => [home, [] as { kind: Kind; variable: number }[]]));
+  const on = new Map(homes.map((home) => [home, [] as { kind: CameraClass; variable: number }[]]));
   for (const kind of kindsOf(picks)) {
     const may = homes.filter(({ placeId, slots }) =>
       kind.signal === 'ip'
@@ -234,7 +243,10 @@ export function recorderRows(
     );
   }
   for (const [home, placed] of on) {
-    const terms = (of: (kind: Kind) => boolean, weight: (kind: Kind) => number = () => 1): Term[] =>
+    const terms = (
+      of: (kind: CameraClass) => boolean,
+      weight: (kind: CameraClass) => number = () => 1,
+    ): Term[] =>
       placed.filter(({ kind }) => of(kind)).map(({ kind, variable }) => ({ variable, by: weight(kind) }));
     const [coax, ip] = [terms(({ signal }) => signal === 'coax'), terms(({ signal }) => signal === 'ip')];
     familyRows(draft, home, coax, ip);

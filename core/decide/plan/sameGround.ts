@@ -24,7 +24,7 @@ const locks = ({ choice }: Site): string =>
     .join();
 
 /** Whether a plan for one site is a plan for the other: nothing that it rests on has changed between them, locks among it. */
-export function sameGround(a: Site, b: Site): boolean {
+export function samePlanningInput(a: Site, b: Site): boolean {
   return (
     a === b ||
     (underAPlan.every((kind) => a[kind] === b[kind]) && (a.choice === b.choice || locks(a) === locks(b)))

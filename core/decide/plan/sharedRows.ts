@@ -1,15 +1,8 @@
 import { catalogueOf } from '#core/model/catalogue';
-import {
-  freeRackUnits,
-  portsThere,
-  unitSizes,
-  type SharedPort,
-  type Wanted,
-} from '#core/decide/options';
+import { freeRackUnits, portsThere, unitSizes, type SharedPort, type Wanted } from '#core/decide/options';
 import type { Draft, Term } from '#core/solver';
 import type { Site } from '#core/model/site';
-import type { Pick, UnitCount } from './types';
-
+import type { PlanPick, UnitCount } from './types';
 
 const measures: (keyof Wanted)[] = ['ports', 'watts', 'mbps'];
 
@@ -17,11 +10,11 @@ const measures: (keyof Wanted)[] = ['ports', 'watts', 'mbps'];
 export function sharedRows(
   draft: Draft,
   site: Site,
-  picks: readonly Pick[],
+  picks: readonly PlanPick[],
   recorderUnits: ReadonlyMap<string, Term[]>,
 ): UnitCount[] {
   const catalogue = catalogueOf(site);
-  const groups = new Map<string, { of: SharedPort['of']; placeId: string; picks: Pick[] }>();
+  const groups = new Map<string, { of: SharedPort['of']; placeId: string; picks: PlanPick[] }>();
   for (const pick of picks) {
     const { shared } = pick.candidate.option;
     if (!shared) continue;

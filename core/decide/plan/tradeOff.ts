@@ -1,7 +1,7 @@
 import type { Highs } from 'highs';
 import type { Programme, Row, Term } from '#core/solver';
-import { planGround, planSite, type Plan } from './plan';
-import type { PlanGround } from './types';
+import { planningInput, planSite, type Plan } from './plan';
+import type { PlanningInput } from './types';
 import type { PlanModel } from './types';
 
 /** What is traded against cost along a curve. */
@@ -69,7 +69,7 @@ const mostPoints = 9;
 /** Points between the cheapest plan and the one that has most or least of the traded amount, each the cheapest of its kind. */
 function* between(
   highs: Highs,
-  ground: PlanGround,
+  ground: PlanningInput,
   tradeOff: 'dark' | 'recabled',
   cheapest: Plan,
 ): Generator<CurvePoint> {
@@ -112,7 +112,11 @@ const spareSteps = [5, 10, 15, 20, 25, 30, 40, 50];
  * The curve of one trade-off: proven plans, each the cheapest that has so much of the other. They come one by one, so
  * that a person sees it grow and may stop it.
  */
-export function* tradeOffCurve(highs: Highs, ground: PlanGround, tradeOff: TradeOff): Generator<CurvePoint> {
+export function* tradeOffCurve(
+  highs: Highs,
+  ground: PlanningInput,
+  tradeOff: TradeOff,
+): Generator<CurvePoint> {
   const cheapest = planSite(highs, ground, { programme: cheapestFirst(ground.model) });
   if (cheapest.kind !== 'plan') return;
   const first = { plan: cheapest.plan, at: amountOf(cheapest.plan, tradeOff) };
@@ -129,11 +133,11 @@ export function* tradeOffCurve(highs: Highs, ground: PlanGround, tradeOff: Trade
   );
 }
 
-function* spared(highs: Highs, ground: PlanGround, first: CurvePoint): Generator<CurvePoint> {
+function* spared(highs: Highs, ground: PlanningInput, first: CurvePoint): Generator<CurvePoint> {
   let last = first.at;
   for (const sparePercent of spareSteps) {
     if (sparePercent <= last) continue;
-    const under = planGround(ground.site, { ...ground.demands, sparePercent });
+    const under = planningInput(ground.site, { ...ground.demands, sparePercent });
     const point = planSite(highs, under, { programme: cheapestFirst(under.model) });
     if (point.kind !== 'plan') return;
     last = amountOf(point.plan, 'spare');

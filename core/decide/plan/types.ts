@@ -19,7 +19,7 @@ export interface RecorderBuy {
 }
 
 /** An option of a camera as an unknown: taken or not. */
-export interface Pick {
+export interface PlanPick {
   camera: CameraCandidates;
   candidate: Candidate;
   variable: number;
@@ -28,13 +28,13 @@ export interface Pick {
 /** The whole site as a programme, and what its unknowns stand for. */
 export interface PlanModel {
   programme: Programme;
-  picks: Pick[];
+  picks: PlanPick[];
   units: UnitCount[];
   buys: RecorderBuy[];
 }
 
 /** A site worked out under demands that may differ from its own, ready to be planned. */
-export interface PlanGround {
+export interface PlanningInput {
   site: Site;
   demands: Demands;
   runs: readonly RunEvaluation[];

@@ -1,9 +1,9 @@
 import type { RunEvaluation } from '#core/decide/runEvaluation';
 import { lineKind } from '#core/test/findings';
-import { asKnown, steelChance, type Future } from '#core/decide/scenarios';
-import type { Margin, Possible } from '#core/decide/options';
+import { asKnown, steelChance, type Scenario } from '#core/decide/scenarios';
+import type { Margin, FeasibleOption } from '#core/decide/options';
 import type { OptionKind, TestId } from '#core/model/site';
-import type { Standing } from '#core/shared/derivation';
+import type { Status } from '#core/shared/derivation';
 
 /** How one camera fared in the futures that were drawn. */
 export interface CameraRisk {
@@ -29,7 +29,7 @@ export interface Risk {
 }
 
 /** Whole numbers made into even shares of one, the same for the same seed. Source: mulberry32, public domain. */
-function dice(seed: number): () => number {
+function createRandom(seed: number): () => number {
   let state = seed >>> 0;
   return () => {
     state = (state + 0x6d2b79f5) >>> 0;
@@ -63,7 +63,7 @@ interface Chosen {
   cameraId: string;
   number: number;
   name: string;
-  option: Possible;
+  option: FeasibleOption;
   isCoax: boolean;
   coaxRead: boolean;
   traced: boolean;
@@ -90,20 +90,22 @@ function testFor({ unit, unread }: Margin, { isCoax, coaxRead, traced }: Chosen)
 }
 
 /** Hours that are lost when a choice fails after it was built: what was done is done again another way. Judgement: as long again and a journey. */
-const lostHours = ({ hours }: Possible): number => hours + 2;
+const lostHours = ({ hours }: FeasibleOption): number => hours + 2;
 
 /**
  * Draws futures of a plan: figures that are not known exactly fall as their spread allows, and each chosen option is held
  * against its limits again. The same seed draws the same futures. It gives up the thread between portions, with what it
  * has by then, so that it can be watched and stopped.
  */
-export function* drawFutures(
+export function* sampleScenarios(
   { runs }: { runs: readonly RunEvaluation[] },
   options: Readonly<Record<string, OptionKind>>,
   { count, seed, portion = 500 }: { count: number; seed: number; portion?: number },
 ): Generator<Risk> {
   const chosen = runs.flatMap(({ camera, run, findings, options: of }): Chosen[] => {
-    const option = of.find((one): one is Possible => one.kind === options[camera.id] && one.state !== 'no');
+    const option = of.find(
+      (one): one is FeasibleOption => one.kind === options[camera.id] && one.state !== 'no',
+    );
     if (!option) return [];
     const traced = findings.verdicts.some(({ id, state }) => id === 'reflectometer' && state !== 'untested');
     return [
@@ -120,9 +122,9 @@ export function* drawFutures(
       },
     ];
   });
-  const even = dice(seed);
+  const even = createRandom(seed);
   const gauss = normal(even);
-  const future: Future = { ...asKnown };
+  const future: Scenario = { ...asKnown };
   let [drawn, any, all] = [0, 0, 0];
   while (drawn < count) {
     const until = Math.min(count, drawn + portion);
@@ -174,7 +176,7 @@ export function* drawFutures(
 
 /** Past one in ten a choice is a gamble, from a fiftieth on it is worth a look. Judgement. */
 export const gambleShare = 0.1;
-export const riskStanding = (fails: number): Standing =>
+export const riskStanding = (fails: number): Status =>
   fails > gambleShare ? 'fails' : fails > gambleShare / 5 ? 'close' : 'holds';
 
 /** How many futures tell a single option's chance, and the seed they are drawn from. */
@@ -182,7 +184,7 @@ const singleDraws = { count: 2000, seed: 1, portion: 2000 };
 
 /** The chance that one option of a run does not hold once it is built: the share of futures in which it fails. */
 export function chanceOfFailing(run: RunEvaluation, option: OptionKind): number {
-  return [...drawFutures({ runs: [run] }, { [run.camera.id]: option }, singleDraws)].at(-1)!.anyFails;
+  return [...sampleScenarios({ runs: [run] }, { [run.camera.id]: option }, singleDraws)].at(-1)!.anyFails;
 }
 
 /** The run whose test is worth most before anybody signs; nothing where no test that is left would tell anything. */

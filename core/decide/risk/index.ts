@@ -1,6 +1,6 @@
 export {
   chanceOfFailing,
-  drawFutures,
+  sampleScenarios,
   gambleShare,
   mostWorthTesting,
   riskStanding,

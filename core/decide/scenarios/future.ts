@@ -4,7 +4,7 @@ import type { Basis } from '#core/shared/derivation';
  * One way in which the figures behind a margin may turn out: each in standard deviations of what is not known about it.
  * A spread says how wide that is, by what the figure rests on.
  */
-export interface Future {
+export interface Scenario {
   /** Resistance of the coax loop and of the power cores. */
   coaxOhms: number;
   powerOhms: number;
@@ -20,7 +20,7 @@ export interface Future {
 }
 
 /** Everything as it is known. */
-export const asKnown: Future = {
+export const asKnown: Scenario = {
   coaxOhms: 0,
   powerOhms: 0,
   loss: 0,
@@ -30,7 +30,7 @@ export const asKnown: Future = {
   steel: false,
 };
 /** Two standard deviations to the bad side in everything at once. */
-export const pessimistic: Future = {
+export const pessimistic: Scenario = {
   coaxOhms: 2,
   powerOhms: 2,
   loss: 2,
@@ -59,5 +59,5 @@ export function ohmsFactor(from: Basis, deviations: number, steel = false): numb
 }
 
 /** dB that joints nobody looked at take in a future: only ever more. */
-export const unseenDb = (looked: boolean, { joints }: Future): number =>
+export const unseenDb = (looked: boolean, { joints }: Scenario): number =>
   looked ? 0 : unseenJointDb * Math.max(0, joints);

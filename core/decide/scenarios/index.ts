@@ -7,5 +7,5 @@ export {
   readSpread,
   steelChance,
   unseenDb,
-  type Future,
+  type Scenario,
 } from './future';

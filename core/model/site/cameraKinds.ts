@@ -121,7 +121,7 @@ export function noteCamera(camera: Camera, fields: { [K in keyof Camera]?: Camer
 }
 
 /** A camera of which only the number, the view and the place are known; the rest is assumed until somebody looks. */
-export function unseenCamera(
+export function placeholderCamera(
   camera: Pick<Camera, 'id' | 'number' | 'name' | 'placeId'>,
   current: 'dc' | 'ac',
 ): Camera {

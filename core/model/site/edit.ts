@@ -6,7 +6,6 @@ import { referenceProblems } from './references';
 import { factSchemas, kinds, siteIdSchema, type Fact, type Kind, type Site } from './site';
 import { idSchema, instantSchema, nameSchema } from './vocabulary';
 
-
 const changeOf = <K extends Kind>(kind: K) =>
   z.union([
     z.strictObject({ kind: z.literal(kind), id: idSchema, set: factSchemas[kind] }),
@@ -30,12 +29,12 @@ export const changeSchema: z.ZodType<Change> = z
   });
 
 /** An edit is done for the first time, or takes another back, or does it again. */
-export const natureSchema = z.discriminatedUnion('kind', [
+export const editOperationSchema = z.discriminatedUnion('kind', [
   z.strictObject({ kind: z.literal('do') }),
   z.strictObject({ kind: z.literal('undo'), of: z.uuid() }),
   z.strictObject({ kind: z.literal('redo'), of: z.uuid() }),
 ]);
-export type Nature = z.infer<typeof natureSchema>;
+export type EditOperation = z.infer<typeof editOperationSchema>;
 
 /** The one way to change a site: all its changes happen, or none. */
 export const editSchema = z.strictObject({
@@ -43,7 +42,7 @@ export const editSchema = z.strictObject({
   site: siteIdSchema,
   baseVersion: z.int().min(0),
   label: z.string().trim().min(1).max(160),
-  nature: natureSchema,
+  nature: editOperationSchema,
   by: nameSchema,
   changes: z.array(changeSchema).min(1).max(20_000),
 });

@@ -1,5 +1,5 @@
 export { assumable, bodies, targetClasses, type Assumable, type Camera, type TargetClassId } from './camera';
-export { asKind, cameraKinds, noteCamera, unseenCamera } from './cameraKinds';
+export { asKind, cameraKinds, noteCamera, placeholderCamera } from './cameraKinds';
 export { changesBetween, withChanges } from './changesBetween';
 export { choose, lockChoice, takeBackChoice } from './choosing';
 export { optionKinds, type Choice, type OptionKind, type Placement } from './decision';
@@ -13,7 +13,15 @@ export {
   type Route,
   type Spot,
 } from './drawing';
-export { applyChanges, editSchema, logEntrySchema, overlap, type Edit, type LogEntry, type Nature } from './edit';
+export {
+  applyChanges,
+  editSchema,
+  logEntrySchema,
+  overlap,
+  type Edit,
+  type LogEntry,
+  type EditOperation,
+} from './edit';
 export { removing, type Change } from './change';
 export { gearKinds, type Equipment, type Gear, type GearKind, type HookUp } from './equipment';
 export { fedFrom, fedThrough, hasPowerCores } from './feeding';
@@ -38,12 +46,12 @@ export {
   presetsText,
 } from './headEndText';
 export { historyOf } from './history';
-export { addressSchema, type Joining, type RecorderNetwork } from './joining';
+export { addressSchema, type NetworkConfig, type RecorderNetwork } from './joining';
 export { withFocal, withLens, withRange } from './lens';
 export { addEquipment, addRecorder, addSupply, type NewRecorder, type NewSupply } from './newHeadEnd';
 export { addRun, addRunTo, firstRun, nextNumber, unseenPlace } from './newRun';
 export { notePlace, restrictions, type Place } from './place';
-export { mostPinned, type Planned, type Proof } from './planned';
+export { mostPinned, type SavedPlan, type Proof } from './planned';
 export { productKinds, productSchema, type Product, type ProductKind, type ProductOf } from './product';
 export type { RadioPath } from './radioPath';
 export {
@@ -96,12 +104,12 @@ export {
   fromSiteFile,
   parseSiteFile,
   siteFileSchema,
-  siteOfSound,
+  siteFromTrusted,
   toSiteFile,
   type AttachedFile,
   type SiteFile,
 } from './siteFile';
-export { slottingOf, usualSlotting, type Slotting } from './slotting';
+export { allocationSettingsOf, usualAllocationSettings, type AllocationSettings } from './slotting';
 export {
   activities,
   codecs,

@@ -11,7 +11,7 @@ export const joiningSchema = z.strictObject({
   /** Who set its first password and holds it. Left out where it still has none. */
   passwordHeldBy: nameSchema.optional(),
 });
-export type Joining = z.infer<typeof joiningSchema>;
+export type NetworkConfig = z.infer<typeof joiningSchema>;
 
 /** Where a recorder is on the camera network, and what sets its clock. */
 export const recorderNetworkSchema = z.strictObject({

@@ -1,6 +1,6 @@
 import { signalCable } from '#core/physics/cable';
 import type { Camera } from './camera';
-import { unseenCamera } from './cameraKinds';
+import { placeholderCamera } from './cameraKinds';
 import type { Change } from './change';
 import { freeId } from './freeId';
 import type { Place } from './place';
@@ -90,7 +90,7 @@ export function addRun(site: Site, wanted: NewRun): { changes: Change[]; runId: 
   const place = known ?? unseenPlace(site, wanted.placeName.trim());
   const feed = feedFor(site, wanted.supplyId);
   const ac = feed.kind !== 'local-adapter' && site.supply[feed.supplyId]?.current === 'ac';
-  const camera = unseenCamera(
+  const camera = placeholderCamera(
     {
       id: freeId((id) => id in site.camera, `c${String(wanted.number).padStart(2, '0')}`),
       number: wanted.number,

@@ -13,7 +13,7 @@ import {
   presetsText,
   removeThing,
   thingName,
-  unseenCamera,
+  placeholderCamera,
   withFields,
   withFocal,
   withLens,
@@ -246,7 +246,7 @@ describe('names and new runs', () => {
       {
         kind: 'camera',
         id: 'c25',
-        set: unseenCamera({ id: 'c25', number: 25, name: 'Rope store', placeId: 'workshop' }, 'dc'),
+        set: placeholderCamera({ id: 'c25', number: 25, name: 'Rope store', placeId: 'workshop' }, 'dc'),
       },
     ]);
     const { changes, runId } = addRunTo(lone, lone.camera['c25']!, {

@@ -28,7 +28,7 @@ export const plannedSchema = z.strictObject({
   proof: proofSchema,
   note: noteSchema.optional(),
 });
-export type Planned = z.infer<typeof plannedSchema>;
+export type SavedPlan = z.infer<typeof plannedSchema>;
 
 /** So many plans stand beside each other at most. */
 export const mostPinned = 4;

@@ -91,7 +91,7 @@ export function toSiteFile(site: Site, files: readonly AttachedFile[] = []): Sit
 }
 
 /** The site in a file that was found sound before, as the server's own are when they are written. */
-export function siteOfSound(file: SiteFile): Site {
+export function siteFromTrusted(file: SiteFile): Site {
   return {
     about: { about: file.about },
     ...Object.fromEntries(
@@ -112,7 +112,7 @@ function fromLists(file: SiteFile): Checked<Site> {
     });
   });
   if (problems.length > 0) return { kind: 'refused', problems };
-  const site = siteOfSound(file);
+  const site = siteFromTrusted(file);
   const broken = referenceProblems(site);
   return broken.length > 0 ? { kind: 'refused', problems: broken } : { kind: 'sound', value: site };
 }

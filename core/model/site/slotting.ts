@@ -16,9 +16,9 @@ export const slottingSchema = z.strictObject({
   /** Cameras that must not wait for the others. */
   first: z.array(idSchema).max(64),
 });
-export type Slotting = z.infer<typeof slottingSchema>;
+export type AllocationSettings = z.infer<typeof slottingSchema>;
 
-export const usualSlotting: Slotting = {
+export const usualAllocationSettings: AllocationSettings = {
   id: 'slotting',
   numbers: 'keep',
   share: 'building',
@@ -28,5 +28,8 @@ export const usualSlotting: Slotting = {
 };
 
 /** What is wanted of the slots of a site. */
-export const slottingOf = ({ slotting }: { slotting: Readonly<Record<string, Slotting>> }): Slotting =>
-  slotting['slotting'] ?? usualSlotting;
+export const allocationSettingsOf = ({
+  slotting,
+}: {
+  slotting: Readonly<Record<string, AllocationSettings>>;
+}): AllocationSettings => slotting['slotting'] ?? usualAllocationSettings;

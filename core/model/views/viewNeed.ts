@@ -1,6 +1,12 @@
 import { cameraFor, catalogueOf } from '#core/model/catalogue';
 import { viewPurposes, viewWidthM } from '#core/physics/optics';
-import { slottingOf, type Camera, type ProductOf, type Site, type TargetClassId } from '#core/model/site';
+import {
+  allocationSettingsOf,
+  type Camera,
+  type ProductOf,
+  type Site,
+  type TargetClassId,
+} from '#core/model/site';
 import { streamRate } from '#core/model/streams';
 
 /** What a view asks of its next camera, and the watts and Mb/s that come of it. */
@@ -63,7 +69,7 @@ function withStream(
   const { mainMbps, subMbps, from } = streamRate(
     figures.product,
     site.stream[camera.id],
-    slottingOf(site).streams,
+    allocationSettingsOf(site).streams,
   );
   return {
     ...figures,

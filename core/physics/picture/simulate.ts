@@ -24,7 +24,7 @@ export interface Effects {
 }
 
 /** Dice that fall the same way for the same seed. Source: Park and Miller's minimal standard generator. */
-function dice(seed: number): () => number {
+function createRandom(seed: number): () => number {
   let state = seed;
   return () => (state = (state * 16_807) % 2_147_483_647) / 2_147_483_647;
 }
@@ -158,7 +158,7 @@ function sparkled({ width, height, rgb }: Picture, share: number, random: () => 
 
 /** A scene as it comes out of a line: what the cable keeps of its detail, echoes, hum, bad contacts, a receiver set wrong, a supply that gives way. */
 export function simulate(scene: Picture, effects: Effects, seed = 5): Picture {
-  const random = dice(seed);
+  const random = createRandom(seed);
   const { cable, echo, hum, sparkles, torn, rolled, light = 1, barsOnly } = effects;
   let picture = barsOnly ? testBars(scene.width, scene.height) : scene;
   if (cable) picture = filtered(picture, cable);

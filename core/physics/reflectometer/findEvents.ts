@@ -1,7 +1,7 @@
 import { launchOf, type Launch } from './launch';
 import { lightMPerNs, type Trace } from './line';
 import { fitEcho } from './loss';
-import { echoes, peel, without, type Peeled, type Reader } from './peel';
+import { echoes, layerPeeling, without, type Peeled, type Reader } from './peel';
 import { shapesOf, type Shapes } from './shapes';
 
 /** Something that a trace tells of a line, in metres from the instrument. */
@@ -24,7 +24,7 @@ export interface Known {
 const nepersPerDb = Math.LN10 / 20;
 
 /** An echo smaller than this share of the pulse is not looked for: cables are no more even than that. Policy. */
-const leastEcho = 0.008;
+const detectionThreshold = 0.008;
 
 /** A middle value needs no more than every so many readings. */
 const everyNth = 4;
@@ -130,7 +130,7 @@ function read(
   // How much the line drags a pulse out is told best by its largest echo.
   const top = largest(volts, after);
   const largestEcho =
-    Math.abs(volts[top]!) > Math.max(3 * leastEcho, 8 * sigma)
+    Math.abs(volts[top]!) > Math.max(3 * detectionThreshold, 8 * sigma)
       ? fitEcho(volts, shapes, top, launch.centreNs / stepNs, stepNs, widthSteps)
       : null;
   const dragPerNs =
@@ -148,11 +148,11 @@ function read(
       launch,
       shapes,
       sigma,
-      leastEcho,
+      detectionThreshold,
       longestPatchNs,
       loss: { evenPerNs: startPerNs ?? evenPerNs, dragPerNs },
     };
-    let things = peel({ stepNs, volts }, reader);
+    let things = layerPeeling({ stepNs, volts }, reader);
     // A few rounds: a higher loss makes the things before the end larger, and so less of it the loss's.
     let before: Tried | null = null;
     for (let round = 0; round < 3 && lossDbPer100m === undefined; round += 1) {
@@ -162,7 +162,7 @@ function read(
       const now: Tried = { tried, asks };
       reader = { ...reader, loss: { evenPerNs: between(before, now), dragPerNs } };
       before = now;
-      things = peel({ stepNs, volts }, reader);
+      things = layerPeeling({ stepNs, volts }, reader);
     }
     return { things, reader };
   };

@@ -199,7 +199,7 @@ const mostThings = 9;
  * Reads a trace from the near end outwards. Each echo that is not yet explained is a new thing on the line; what it and
  * those before it send to and fro is taken out of the trace before the next is looked for.
  */
-export function peel({ stepNs, volts }: Trace, reader: Reader): Peeled[] {
+export function layerPeeling({ stepNs, volts }: Trace, reader: Reader): Peeled[] {
   const { launch, loss } = reader;
   const things: Peeled[] = [];
   const nodes = () => things.map(({ node }) => node);

@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest';
 import { findEvents, forwardTrace, type End, type Fault, type LineEvent, type Stretch } from '.';
 
 /** Dice that fall the same way for the same seed. */
-function dice(seed: number): () => number {
+function createRandom(seed: number): () => number {
   let state = seed;
   return () => (state = (state * 16_807) % 2_147_483_647) / 2_147_483_647;
 }
@@ -111,7 +111,7 @@ describe('lines that nobody chose', () => {
   ] as const)(
     'with %s are read wholly right at least so often: %f',
     (kind, least) => {
-      const random = dice(4242);
+      const random = createRandom(4242);
       const lines = Array.from({ length: 80 }, () => drawLine(kind, random));
       expect(lines.filter((line) => isFound(line, random)).length / lines.length).toBeGreaterThanOrEqual(
         least,

@@ -1,6 +1,13 @@
 export { formulas } from './formulas';
 export { loadOf, type Load } from './load';
-export { closeShare, neverEnough, shareOf, standingOf, worst, type Standing } from './standing';
+export {
+  closeUtilisation,
+  unboundedUtilisation,
+  utilisationOf,
+  statusOf,
+  worst,
+  type Status,
+} from './standing';
 export {
   basisOf,
   figure,
@@ -9,6 +16,6 @@ export {
   type Limit,
   type Source,
   type Step,
-  type Working,
-  type WorkingOut,
+  type Derivation,
+  type LazyDerivation,
 } from './working';

@@ -1,5 +1,5 @@
 import type { Unit } from '#core/shared/units';
-import { neverEnough, standingOf, type Standing } from './standing';
+import { unboundedUtilisation, statusOf, type Status } from './standing';
 
 /** A limit of a thing and how much of it is used. */
 export interface Load {
@@ -8,10 +8,10 @@ export interface Load {
   most: number;
   unit: Unit;
   share: number;
-  standing: Standing;
+  standing: Status;
 }
 
 export function loadOf(label: string, used: number, most: number, unit: Unit): Load {
-  const share = used === 0 ? 0 : most > 0 ? used / most : neverEnough;
-  return { label, used, most, unit, share, standing: standingOf(share) };
+  const share = used === 0 ? 0 : most > 0 ? used / most : unboundedUtilisation;
+  return { label, used, most, unit, share, standing: statusOf(share) };
 }

@@ -1,32 +1,32 @@
 import type { Limit } from './working';
 
 /** How well something holds: below its limit with room, close to it, or past it. */
-export type Standing = 'holds' | 'close' | 'fails';
+export type Status = 'holds' | 'close' | 'fails';
 
 /** Share of a limit from which on something counts as close. Policy. */
-export const closeShare = 0.85;
+export const closeUtilisation = 0.85;
 
-export function standingOf(share: number): Standing {
+export function statusOf(share: number): Status {
   if (share > 1) return 'fails';
-  return share > closeShare ? 'close' : 'holds';
+  return share > closeUtilisation ? 'close' : 'holds';
 }
 
-const order: Standing[] = ['holds', 'close', 'fails'];
+const order: Status[] = ['holds', 'close', 'fails'];
 
-export function worst(standings: readonly Standing[]): Standing {
-  return standings.reduce<Standing>(
+export function worst(standings: readonly Status[]): Status {
+  return standings.reduce<Status>(
     (so, standing) => (order.indexOf(standing) > order.indexOf(so) ? standing : so),
     'holds',
   );
 }
 
 /** Share of a limit that a value uses up: value/limit under a ceiling, limit/value over a floor. Never infinite. */
-export function shareOf(value: number, limit: Limit): number {
+export function utilisationOf(value: number, limit: Limit): number {
   const bound = limit.figure.value;
   if (bound === null) return 0;
   const share = limit.sense === 'at-most' ? value / bound : bound / value;
-  return Number.isFinite(share) ? share : neverEnough;
+  return Number.isFinite(share) ? share : unboundedUtilisation;
 }
 
 /** Stands for "no amount would do", where a share would be infinite. */
-export const neverEnough = 99;
+export const unboundedUtilisation = 99;

@@ -26,7 +26,7 @@ export interface Limit {
 }
 
 /** How a figure was reached and what it was held against, ready to be read as a short sum on paper. */
-export interface Working {
+export interface Derivation {
   title: string;
   steps: Step[];
   limit?: Limit;
@@ -34,7 +34,7 @@ export interface Working {
 }
 
 /** Writes a working down. A thousand runs have tens of thousands of figures and a person asks for one, so it waits until then. */
-export type WorkingOut = () => Working;
+export type LazyDerivation = () => Derivation;
 
 /** The weakest thing a result rests on, as it is told to a person. */
 export type Basis = 'measured' | 'data-sheet' | 'typical';

@@ -1,4 +1,4 @@
-import { freeId, noteCamera, unseenCamera, type Camera } from '#core/model/site';
+import { freeId, noteCamera, placeholderCamera, type Camera } from '#core/model/site';
 import { choices } from '#core/model/labels';
 import type { List, Written } from './column';
 import { siteWords } from './siteWords';
@@ -216,7 +216,7 @@ export const cameraList: List<Camera> = {
     const id = freeId((wanted) => wanted in site.camera, `c${String(number).padStart(2, '0')}`);
     return {
       kind: 'row',
-      row: unseenCamera({ id, number, name: String(name), placeId: String(place) }, 'dc'),
+      row: placeholderCamera({ id, number, name: String(name), placeId: String(place) }, 'dc'),
     };
   },
 };

@@ -3,15 +3,15 @@ import { formatQuantity } from '#core/shared/units';
 import { ghostLengthM } from '#core/test/findings';
 import { isStopped } from '#core/test/findings';
 import type { RunReadings } from '#core/test/readings';
-import { eventWords, gravity } from '#core/test/findings';
+import { eventWords, severity } from '#core/test/findings';
 import { faultsOf, metreSpread, runEvents, type RunEvent } from '#core/test/findings';
 import { causes, causeWords, type Cause } from './likelihoods';
 import { nextTests, type NextTest } from './nextTest';
-import { observationsOf, type Looked, type Observation } from './observations';
+import { observationsOf, type DiagnosisInput, type Observation } from './observations';
 import { beliefAfter, chanceOf, priorBelief } from './posterior';
 
 /** Where on the run a cause shows, and how that is known. */
-export interface Whereabout {
+export interface FaultLocation {
   atM: number;
   spreadM: number;
   says: string;
@@ -26,7 +26,7 @@ export interface RankedCause {
   /** What speaks for it and against it, the strongest first. */
   pro: string[];
   contra: string[];
-  where: Whereabout | null;
+  where: FaultLocation | null;
 }
 
 export interface Diagnosis {
@@ -63,13 +63,13 @@ const shownBy: Partial<Record<Cause, readonly RunEvent['kind'][]>> = {
   tap: ['tap', 'shunt'],
 };
 
-function whereOf(cause: Cause, run: Run, readings: RunReadings): Whereabout | null {
+function whereOf(cause: Cause, run: Run, readings: RunReadings): FaultLocation | null {
   const kinds = shownBy[cause];
   if (!kinds) return null;
   if (readings.reflectometer) {
     const event = faultsOf(runEvents(run, readings.reflectometer))
       .filter(({ kind }) => kinds.includes(kind))
-      .sort((a, b) => kinds.indexOf(a.kind) - kinds.indexOf(b.kind) || gravity(b) - gravity(a))[0];
+      .sort((a, b) => kinds.indexOf(a.kind) - kinds.indexOf(b.kind) || severity(b) - severity(a))[0];
     return event ? { atM: event.atM, spreadM: metreSpread(event.atM), says: eventWords(event) } : null;
   }
   const ghostUs = readings.picture?.ghostUs;
@@ -81,7 +81,11 @@ function whereOf(cause: Cause, run: Run, readings: RunReadings): Whereabout | nu
 /** From so much a cause is named without its rivals. Policy. */
 const namedAlone = 0.8;
 
-function saysOf([first, second]: readonly RankedCause[], { verdicts }: Looked, hasReadings: boolean): string {
+function saysOf(
+  [first, second]: readonly RankedCause[],
+  { verdicts }: DiagnosisInput,
+  hasReadings: boolean,
+): string {
   if (!first || !hasReadings) return 'Nothing was read yet: nothing is known.';
   const at = (ranked: RankedCause) => (ranked.where ? ` at ${formatQuantity(ranked.where.atM, 'm')}` : '');
   const stop = verdicts.find(({ state }) => state === 'stop');
@@ -99,7 +103,7 @@ function saysOf([first, second]: readonly RankedCause[], { verdicts }: Looked, h
 }
 
 /** What is most likely wrong with a run, with what speaks for and against each cause, and what to test next. */
-export function diagnose(looked: Looked, place: Place): Diagnosis {
+export function diagnose(looked: DiagnosisInput, place: Place): Diagnosis {
   const observations = observationsOf(looked);
   const belief = beliefAfter(observations);
   const ranked = causes

@@ -41,7 +41,7 @@ const stateWords: Record<RunState, string> = {
 };
 
 /** Where the surveyor stands and how the camera is reached. */
-export interface Whereabouts {
+export interface TestContext {
   run: Run;
   place: Place;
   readings: RunReadings;
@@ -50,7 +50,7 @@ export interface Whereabouts {
 /** What a test costs in minutes, from where the run is now, and what has to be done for it. */
 export function costOf(
   test: TestDefinition,
-  { run, place, readings }: Whereabouts,
+  { run, place, readings }: TestContext,
 ): { minutes: number; needs: string[] } {
   const state = stateFor(test, run.state);
   const toState = stateMinutes[run.state][state];
@@ -108,7 +108,7 @@ const leastBits = 0.005;
 export function nextTests(
   belief: Belief,
   observations: readonly Observation[],
-  where: Whereabouts,
+  where: TestContext,
 ): NextTest[] {
   if (isStopped(where.readings)) return [];
   const before = new Set(observations.flatMap(({ id }) => groups[id] ?? []));

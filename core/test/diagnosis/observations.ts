@@ -2,11 +2,11 @@ import type { Camera, Run, TestId } from '#core/model/site';
 import type { Symptom } from '#core/physics/picture';
 import { symptoms } from '#core/physics/picture';
 import { formatQuantity } from '#core/shared/units';
-import { closeShare } from '#core/shared/derivation';
+import { closeUtilisation } from '#core/shared/derivation';
 import { dryMegohms, wetMegohms } from '#core/test/findings';
 import { inferCoaxLoop } from '#core/test/findings';
 import type { RunReadings } from '#core/test/readings';
-import { eventWords, gravity } from '#core/test/findings';
+import { eventWords, severity } from '#core/test/findings';
 import { earthDifferenceVolts } from '#core/test/findings';
 import { symptomWords } from '#core/model/site';
 import { testDefinition } from '#core/test/readings';
@@ -22,7 +22,7 @@ export interface Observation {
   says: string;
 }
 
-export interface Looked {
+export interface DiagnosisInput {
   run: Run;
   camera: Camera;
   readings: RunReadings;
@@ -54,7 +54,7 @@ const quantitySays = (test: TestId, value: number, expected: number | null | und
 };
 
 /** What a coax loop says: as noted, or which explanation leads by how much. */
-function coaxLoopOutcome({ run, readings }: Looked, expected: number): string {
+function coaxLoopOutcome({ run, readings }: DiagnosisInput, expected: number): string {
   const reading = readings['coax-loop-ohms']!;
   const share = reading.value / expected;
   if (share < 0.85) return 'less';
@@ -90,7 +90,7 @@ function voltsOutcome(
     camera: {
       supply: { window },
     },
-  }: Looked,
+  }: DiagnosisInput,
 ): string {
   if (value > window.maxVolts) return 'too-high';
   const asExpected = value >= 0.95 * expected;
@@ -101,14 +101,14 @@ function voltsOutcome(
 /** From this share of a fault an event is worth a word. Policy. */
 const blemishFrom = 0.3;
 
-function traceOutcome({ run, readings }: Looked): { outcome: string; says: string } {
+function traceOutcome({ run, readings }: DiagnosisInput): { outcome: string; says: string } {
   const events = runEvents(run, readings.reflectometer!);
-  const worst = faultsOf(events).sort((a, b) => gravity(b) - gravity(a))[0];
+  const worst = faultsOf(events).sort((a, b) => severity(b) - severity(a))[0];
   const says = worst
     ? `the reflectometer shows ${eventWords(worst)} at ${formatQuantity(worst.atM, 'm')}`
     : 'the reflectometer shows nothing on the way';
-  if (!worst || gravity(worst) < blemishFrom) return { outcome: 'clean', says };
-  if (gravity(worst) < closeShare) return { outcome: 'blemish', says };
+  if (!worst || severity(worst) < blemishFrom) return { outcome: 'clean', says };
+  if (severity(worst) < closeUtilisation) return { outcome: 'blemish', says };
   switch (worst.kind) {
     case 'series':
       return { outcome: 'series', says };
@@ -129,7 +129,7 @@ function quantityOutcome(
   test: TestId,
   value: number,
   expected: number | null | undefined,
-  looked: Looked,
+  looked: DiagnosisInput,
 ): string | null {
   switch (test) {
     case 'foreign-ac-volts':
@@ -157,7 +157,7 @@ function linkOutcome(throughputMbps: number, expected: number): string {
 }
 
 /** Everything that was read of a run, as the tables know it. */
-export function observationsOf(looked: Looked): Observation[] {
+export function observationsOf(looked: DiagnosisInput): Observation[] {
   const expectedOf = (test: TestId) => looked.verdicts.find(({ id }) => id === test)?.expected?.value;
   const found: Observation[] = [];
   for (const reading of Object.values(looked.readings)) {

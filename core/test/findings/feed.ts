@@ -2,11 +2,11 @@ import { dcFeed, type Feed } from '#core/physics/power';
 import type { Camera, Run, Site } from '#core/model/site';
 import {
   figure,
-  neverEnough,
+  unboundedUtilisation,
   type Figure,
-  type Standing,
+  type Status,
   type Step,
-  standingOf,
+  statusOf,
 } from '#core/shared/derivation';
 import type { Loop } from './loops';
 
@@ -45,14 +45,18 @@ export function voltsShare(
   sourceVolts: number,
   loadVolts: number,
   window: Window,
-): { share: number; standing: Standing } {
+): { share: number; standing: Status } {
   if (loadVolts > window.maxVolts) return { share: loadVolts / window.maxVolts, standing: 'fails' };
   const allowedDrop = sourceVolts - window.minVolts;
   const used = sourceVolts - loadVolts;
   // A source that already sits at or under the window leaves no drop to share out.
   const share =
-    allowedDrop > 0 ? Math.max(0, used / allowedDrop) : loadVolts >= window.minVolts ? 1 : neverEnough;
-  return { share, standing: standingOf(share) };
+    allowedDrop > 0
+      ? Math.max(0, used / allowedDrop)
+      : loadVolts >= window.minVolts
+        ? 1
+        : unboundedUtilisation;
+  return { share, standing: statusOf(share) };
 }
 
 export interface VoltsAtLoad {

@@ -9,7 +9,7 @@ import {
   type Site,
 } from '#core/model/site';
 import { saltmarrowSite } from '../../model/site/testSite';
-import { comesFirst, heldBack, isStopped, lineKind, runFindings, voltsShare, type RunFindings } from '.';
+import { prerequisites, interlock, isStopped, lineKind, runFindings, voltsShare, type RunFindings } from '.';
 import { readingsByRun, testDefinition, tests } from '#core/test/readings';
 import { coaxLoop, expectedCoaxOhms, expectedPowerOhms, powerLoop } from './loops';
 
@@ -230,53 +230,53 @@ describe('the order of tests', () => {
   });
   const read = readingsByRun(site).get('r08')!;
   it('no resistance or insulation test on a live run, no volts on a dead one', () => {
-    expect(heldBack(testDefinition('coax-loop-ohms'), run('live'), read)).toMatch(/isolate/);
-    expect(heldBack(testDefinition('insulation-megohms'), run('isolated'), read)).toMatch(/disconnect/);
-    expect(heldBack(testDefinition('night-volts'), run('isolated'), read)).toMatch(/re-energise/);
-    expect(heldBack(testDefinition('coax-loop-ohms'), run('isolated'), read)).toBeUndefined();
-    expect(heldBack(testDefinition('foreign-ac-volts'), run('live'), read)).toBeUndefined();
+    expect(interlock(testDefinition('coax-loop-ohms'), run('live'), read)).toMatch(/isolate/);
+    expect(interlock(testDefinition('insulation-megohms'), run('isolated'), read)).toMatch(/disconnect/);
+    expect(interlock(testDefinition('night-volts'), run('isolated'), read)).toMatch(/re-energise/);
+    expect(interlock(testDefinition('coax-loop-ohms'), run('isolated'), read)).toBeUndefined();
+    expect(interlock(testDefinition('foreign-ac-volts'), run('live'), read)).toBeUndefined();
   });
   it('a dead test waits until foreign voltage was looked for since the run was isolated', () => {
-    expect(heldBack(testDefinition('coax-loop-ohms'), run('isolated', '2026-03-31T08:00:00Z'), read)).toBe(
+    expect(interlock(testDefinition('coax-loop-ohms'), run('isolated', '2026-03-31T08:00:00Z'), read)).toBe(
       'read the foreign voltage first',
     );
     expect(
-      heldBack(testDefinition('coax-loop-ohms'), run('isolated', '2026-03-01T08:00:00Z'), read),
+      interlock(testDefinition('coax-loop-ohms'), run('isolated', '2026-03-01T08:00:00Z'), read),
     ).toBeUndefined();
     expect(
-      heldBack(testDefinition('foreign-dc-volts'), run('isolated', '2026-03-31T08:00:00Z'), read),
+      interlock(testDefinition('foreign-dc-volts'), run('isolated', '2026-03-31T08:00:00Z'), read),
     ).toBeUndefined();
-    expect(heldBack(testDefinition('coax-loop-ohms'), run('isolated'), {})).toBe(
+    expect(interlock(testDefinition('coax-loop-ohms'), run('isolated'), {})).toBe(
       'read the foreign voltage first',
     );
   });
   it('what comes first is said in a sentence that can be obeyed', () => {
     const loop = testDefinition('coax-loop-ohms');
-    expect(comesFirst(loop, run('live'), read)).toBe(
+    expect(prerequisites(loop, run('live'), read)).toBe(
       'Before it: isolate the run first, prove it, and mark the run so above.',
     );
-    expect(comesFirst(loop, run('isolated'), {})).toBe(
+    expect(prerequisites(loop, run('isolated'), {})).toBe(
       'Before it: read the foreign voltage, which proves the run dead.',
     );
     expect(
-      comesFirst(loop, run('isolated'), { 'foreign-ac-volts': reading('r08', 'foreign-ac-volts', 60) }),
+      prerequisites(loop, run('isolated'), { 'foreign-ac-volts': reading('r08', 'foreign-ac-volts', 60) }),
     ).toMatch(/^Nobody goes on before a licensed electrician/);
-    expect(comesFirst(loop, run('isolated'), read)).toBeUndefined();
+    expect(prerequisites(loop, run('isolated'), read)).toBeUndefined();
   });
   it('dangerous volts hold back everything but looking for them again', () => {
     const stopped = { ...read, 'foreign-ac-volts': reading('r08', 'foreign-ac-volts', 60) };
     expect(
-      tests.filter((test) => heldBack(test, run('live'), stopped) === undefined).map(({ id }) => id),
+      tests.filter((test) => interlock(test, run('live'), stopped) === undefined).map(({ id }) => id),
     ).toEqual(['foreign-ac-volts']);
     for (const test of tests)
-      expect(heldBack(test, run('live'), stopped) ?? '').not.toMatch(/isolate|disconnect/);
+      expect(interlock(test, run('live'), stopped) ?? '').not.toMatch(/isolate|disconnect/);
     expect(isStopped(stopped)).toBe(true);
     expect(isStopped({ 'foreign-dc-volts': reading('r08', 'foreign-dc-volts', 119) })).toBe(false);
   });
   it('whatever is offered fits the state that the run is in', () => {
     for (const state of ['live', 'isolated', 'disconnected'] as const) {
       for (const test of tests)
-        if (heldBack(test, run(state), read) === undefined) expect(test.allowedIn).toContain(state);
+        if (interlock(test, run(state), read) === undefined) expect(test.allowedIn).toContain(state);
     }
   });
 });

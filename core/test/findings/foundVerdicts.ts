@@ -8,7 +8,7 @@ import type {
 } from '#core/model/site';
 import { linkConverters, linkRateMbps } from '#core/physics/signal';
 import { formatQuantity } from '#core/shared/units';
-import { figure, shareOf, standingOf, type Limit } from '#core/shared/derivation';
+import { figure, utilisationOf, statusOf, type Limit } from '#core/shared/derivation';
 import { symptomWords } from '#core/model/site';
 import { testDefinition } from '#core/test/readings';
 import type { Verdict } from './verdict';
@@ -132,9 +132,9 @@ export function linkVerdict(run: Run, reading: LinkReading | undefined): Verdict
     sense: 'at-least',
     figure: figure('half of what it should carry', (expected.value ?? 0) / 2, 'Mb/s', 'policy'),
   };
-  const share = shareOf(reading.throughputMbps, limit);
+  const share = utilisationOf(reading.throughputMbps, limit);
   const lossy = reading.lostPercent > 0.1;
-  const standing = standingOf(share);
+  const standing = statusOf(share);
   const state = reading.throughputMbps === 0 ? 'fails' : lossy && standing === 'holds' ? 'close' : standing;
   return {
     id: 'link',

@@ -40,7 +40,7 @@ function checkedSince({ stateSince }: Run, reading: QuantityReading | undefined)
  * Why a test may not be done on the run as it is now; `undefined` where it may. Dangerous volts hold back everything but
  * looking for them again; a test that needs the run dead waits until it is marked so and was proven so.
  */
-export function heldBack(test: TestDefinition, run: Run, readings: RunReadings): string | undefined {
+export function interlock(test: TestDefinition, run: Run, readings: RunReadings): string | undefined {
   const fits = test.allowedIn.includes(run.state);
   // Nobody isolates anything on a cable that is not to be touched, not even for looking at it again another way.
   if (isStopped(readings) && !(looksForVolts(test.id) && fits)) return 'stopped: dangerous volts';
@@ -56,8 +56,8 @@ export const untilSafe =
   'Nobody goes on before a licensed electrician has made it safe and the foreign voltage was read again.';
 
 /** What has to come before a test on the run as it is now, as a sentence for whoever stands there; `undefined` where nothing has. */
-export function comesFirst(test: TestDefinition, run: Run, readings: RunReadings): string | undefined {
-  const held = heldBack(test, run, readings);
+export function prerequisites(test: TestDefinition, run: Run, readings: RunReadings): string | undefined {
+  const held = interlock(test, run, readings);
   if (held === undefined) return undefined;
   if (isStopped(readings)) return untilSafe;
   return test.allowedIn.includes(run.state)

@@ -3,13 +3,13 @@ export { feedSource, voltsAtLoad, voltsShare, type FeedSource } from './feed';
 export { inferFeed } from './feedInference';
 export { formatCheck } from './formatCheck';
 export { ghostLengthM } from './ghost';
-export { comesFirst, heldBack, isStopped, stateFor, untilSafe } from './heldBack';
+export { prerequisites, interlock, isStopped, stateFor, untilSafe } from './heldBack';
 export { dryMegohms, wetMegohms } from './insulation';
 export { lineOf, type FaultAt } from './lineModel';
 export { inferCoaxLoop } from './loopInference';
 export { expectedPowerOhms, lengthFigure, lineKind, powerLoop, runLengthM, type Loop } from './loops';
 export { extraPictureLossDb, pictureOver } from './pictureVerdict';
-export { eventWords, gravity } from './reflectometerVerdict';
+export { eventWords, severity } from './reflectometerVerdict';
 export { runFindings, verdictFigure, type RunFindings } from './runFindings';
 export { earthDifferenceVolts } from './safety';
 export {

@@ -1,6 +1,6 @@
 import type { QuantityReading } from '#core/model/site';
 import { formatQuantity } from '#core/shared/units';
-import { figure, shareOf, type Limit } from '#core/shared/derivation';
+import { figure, utilisationOf, type Limit } from '#core/shared/derivation';
 import { testDefinition } from '#core/test/readings';
 import type { Verdict } from './verdict';
 
@@ -35,7 +35,7 @@ export function insulationVerdict(reading: QuantityReading | undefined): Verdict
     read,
     expected,
     basis: 'measured',
-    share: shareOf(reading.value, limit),
+    share: utilisationOf(reading.value, limit),
     says: { holds: 'dry', close: 'damp', fails: 'wet or damaged' }[state],
     working: () => ({
       title: `${label}, ${formatQuantity(reading.value, 'MΩ')}`,

@@ -8,7 +8,7 @@ import {
   type PictureMargin,
 } from '#core/physics/signal';
 import type { Run } from '#core/model/site';
-import { figure, type Standing, type WorkingOut } from '#core/shared/derivation';
+import { figure, type Status, type LazyDerivation } from '#core/shared/derivation';
 import { lengthFigure, lineKind } from './loops';
 import type { Verdict } from './verdict';
 
@@ -19,7 +19,7 @@ export function extraPictureLossDb(run: Run): number {
   return jointCount * soundJointLossDb + balunCount * balunLossDb;
 }
 
-const standings: Record<PictureMargin['state'], Standing> = {
+const standings: Record<PictureMargin['state'], Status> = {
   clean: 'holds',
   marginal: 'close',
   lost: 'fails',
@@ -28,8 +28,8 @@ const standings: Record<PictureMargin['state'], Standing> = {
 export interface PictureResult {
   lossDb: number;
   share: number;
-  standing: Standing;
-  working: WorkingOut;
+  standing: Status;
+  working: LazyDerivation;
 }
 
 /** The picture in one format over this run, with its working. `faultsDb` is what faults on the way take that a trace has shown. */

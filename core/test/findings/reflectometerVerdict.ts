@@ -1,6 +1,6 @@
 import type { Run, TraceReading } from '#core/model/site';
 import { formatQuantity } from '#core/shared/units';
-import { closeShare, figure } from '#core/shared/derivation';
+import { closeUtilisation, figure } from '#core/shared/derivation';
 import { lengthFigure, runLengthM } from './loops';
 import { testDefinition } from '#core/test/readings';
 import { faultsOf, longerByM, runEvents, type RunEvent } from './traceEvents';
@@ -11,7 +11,7 @@ const seriesFaultOhms = 4;
 const leakFaultOhms = 2000;
 
 /** How grave an event is, as a share of what is borne. */
-export function gravity({ kind, ohms }: RunEvent): number {
+export function severity({ kind, ohms }: RunEvent): number {
   switch (kind) {
     case 'series':
       return (ohms ?? 0) / seriesFaultOhms;
@@ -71,12 +71,12 @@ export function reflectometerVerdict(run: Run, reading: TraceReading | undefined
   const events = runEvents(run, reading);
   const faults = faultsOf(events);
   const worst = faults.reduce<RunEvent | undefined>(
-    (a, b) => (!a || gravity(b) > gravity(a) ? b : a),
+    (a, b) => (!a || severity(b) > severity(a) ? b : a),
     undefined,
   );
   const shown = worst ?? events.at(-1);
   const beyondM = longerByM(run, events);
-  const share = worst ? gravity(worst) : beyondM === null ? 0 : closeShare;
+  const share = worst ? severity(worst) : beyondM === null ? 0 : closeUtilisation;
   return {
     id: 'reflectometer',
     label,

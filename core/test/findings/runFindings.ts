@@ -1,6 +1,6 @@
 import type { Camera, Run, Site, TestId } from '#core/model/site';
 import { formatQuantity } from '#core/shared/units';
-import type { Standing } from '#core/shared/derivation';
+import type { Status } from '#core/shared/derivation';
 import { faultsLossDb } from './faultsLoss';
 import { feedSource } from './feed';
 import { insulationVerdict } from './insulation';
@@ -19,7 +19,7 @@ export interface RunFindings {
   verdicts: Verdict[];
   /** The verdict that decides how the run stands. */
   binding: Verdict;
-  state: Standing | 'untested' | 'stop';
+  state: Status | 'untested' | 'stop';
   /** Tests still to be read before the run counts as tested. */
   missing: TestId[];
   coaxLoop: Loop;

@@ -1,6 +1,6 @@
 import type { QuantityReading } from '#core/model/site';
 import { formatQuantity } from '#core/shared/units';
-import { figure, shareOf, standingOf, type Limit } from '#core/shared/derivation';
+import { figure, utilisationOf, statusOf, type Limit } from '#core/shared/derivation';
 import { testDefinition } from '#core/test/readings';
 import type { Verdict } from './verdict';
 
@@ -54,8 +54,8 @@ export function safetyVerdict(test: SafetyTest, reading: QuantityReading | undef
     };
   }
   const read = figure('read', reading.value, 'V', 'measured');
-  const share = shareOf(reading.value, limit);
-  const standing = standingOf(share);
+  const share = utilisationOf(reading.value, limit);
+  const standing = statusOf(share);
   const danger = standing === 'fails' && test !== 'shield-earth-volts';
   return {
     id: test,

@@ -1,6 +1,6 @@
 import type { Camera, QuantityReading } from '#core/model/site';
 import { formatQuantity } from '#core/shared/units';
-import { figure, type Limit, type Standing } from '#core/shared/derivation';
+import { figure, type Limit, type Status } from '#core/shared/derivation';
 import { voltsAtLoad, voltsShare, type FeedSource } from './feed';
 import type { Loop } from './loops';
 import { testDefinition } from '#core/test/readings';
@@ -79,12 +79,12 @@ export function voltsVerdict(
 }
 
 /** Until it is read a figure is only what the cores as noted should give. */
-function expectedWords(collapses: boolean, standing: Standing): string {
+function expectedWords(collapses: boolean, standing: Status): string {
   if (collapses) return 'the supply collapses under this load';
   return { holds: 'should hold', close: 'should just hold', fails: 'should not hold' }[standing];
 }
 
-function wordsFor(time: 'day' | 'night', volts: number, tooHigh: boolean, standing: Standing): string {
+function wordsFor(time: 'day' | 'night', volts: number, tooHigh: boolean, standing: Status): string {
   if (tooHigh) return 'above what the camera takes';
   if (standing === 'fails')
     return volts === 0 ? 'no volts' : time === 'night' ? 'too low with the lamps on' : 'too low';

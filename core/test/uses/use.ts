@@ -1,6 +1,6 @@
 import type { TestId } from '#core/model/site';
 import type { Unit } from '#core/shared/units';
-import type { Basis, Figure, Standing } from '#core/shared/derivation';
+import type { Basis, Figure, Status } from '#core/shared/derivation';
 
 /** How a run holds for a use in one respect. */
 export interface UseMargin {
@@ -10,10 +10,10 @@ export interface UseMargin {
   /** What it is held against. */
   limit: Figure;
   share: number;
-  standing: Standing;
+  standing: Status;
   basis: Basis;
   /** The same with what is not measured at its worst and at its best. */
-  range: { worst: Standing; best: Standing };
+  range: { worst: Status; best: Status };
   /** The test that would narrow the range, where one would. */
   test: TestId | null;
 }
@@ -22,7 +22,7 @@ export interface UseMargin {
 export interface Use {
   id: string;
   label: string;
-  standing: Standing;
+  standing: Status;
   /** Margins with the least to spare first. */
   margins: UseMargin[];
   basis: Basis;

@@ -15,12 +15,12 @@ import type { Camera, Run, Site, TestId } from '#core/model/site';
 import { formatQuantity, type Unit } from '#core/shared/units';
 import {
   figure,
-  neverEnough,
-  standingOf,
+  unboundedUtilisation,
+  statusOf,
   worst,
   type Basis,
   type Figure,
-  type Standing,
+  type Status,
 } from '#core/shared/derivation';
 import type { Use, UseMargin, Uses } from './use';
 
@@ -50,11 +50,11 @@ interface Held {
 
 const shareIn = (sense: Held['sense'], value: number, limit: number): number => {
   const share = sense === 'at-most' ? value / limit : limit / value;
-  return Number.isFinite(share) && share >= 0 ? share : neverEnough;
+  return Number.isFinite(share) && share >= 0 ? share : unboundedUtilisation;
 };
 
 function marginOf({ label, unit, limit, sense, value, worstValue, bestValue, basis, test }: Held): UseMargin {
-  const of = (at: number): Standing => standingOf(shareIn(sense, at, limit.value ?? 0));
+  const of = (at: number): Status => statusOf(shareIn(sense, at, limit.value ?? 0));
   return {
     label,
     unit,
@@ -125,13 +125,13 @@ function pictureUses(given: Given): Use[] {
     value: shown?.value ?? 0,
     limit: figure('at least', camera.supply.window.minVolts, 'V', camera.supply.window.from),
     share: night.share ?? 0,
-    standing: standingOf(night.share ?? 0),
+    standing: statusOf(night.share ?? 0),
     basis: night.basis,
     range: readings['night-volts']
-      ? { worst: standingOf(night.share ?? 0), best: standingOf(night.share ?? 0) }
+      ? { worst: statusOf(night.share ?? 0), best: statusOf(night.share ?? 0) }
       : {
-          worst: standingOf((night.share ?? 0) * unreadVoltsTimes),
-          best: standingOf((night.share ?? 0) / unreadVoltsTimes),
+          worst: statusOf((night.share ?? 0) * unreadVoltsTimes),
+          best: statusOf((night.share ?? 0) / unreadVoltsTimes),
         },
     test: readings['night-volts'] ? null : 'night-volts',
   };

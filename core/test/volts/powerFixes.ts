@@ -3,7 +3,7 @@ import { expectedPowerOhms, feedSource, powerLoop, voltsShare } from '#core/test
 import type { RunReadings } from '#core/test/readings';
 import { dcFeed } from '#core/physics/power';
 import type { Camera, Run, Site } from '#core/model/site';
-import type { Standing } from '#core/shared/derivation';
+import type { Status } from '#core/shared/derivation';
 
 /** A way to bring the volts up, and what it would give. */
 export interface PowerFix {
@@ -13,7 +13,7 @@ export interface PowerFix {
   idleVolts: number;
   /** Share of the drop it may have that is used at night. */
   share: number;
-  standing: Standing;
+  standing: Status;
   /** What has to be there for it. */
   needs: string;
 }
@@ -43,7 +43,7 @@ const heldBy = (
   { nightVolts, idleVolts }: Fed,
   sourceVolts: number,
   { supply: { window } }: Camera,
-): { share: number; standing: Standing } =>
+): { share: number; standing: Status } =>
   voltsShare(sourceVolts, idleVolts > window.maxVolts ? idleVolts : nightVolts, window);
 
 /** The cable that carries the power, where it is one kind all along. */

@@ -2,7 +2,7 @@ import { expectedPowerOhms, powerLoop, voltsShare } from '#core/test/findings';
 import { readingsByRun, type RunReadings } from '#core/test/readings';
 import { dcFeed, sourceVoltsFor, sourceVoltsUpTo } from '#core/physics/power';
 import type { Camera, Run, Site, Supply, TestId } from '#core/model/site';
-import type { Standing } from '#core/shared/derivation';
+import type { Status } from '#core/shared/derivation';
 
 /** A camera on a rail at one setting of it. */
 export interface OnRail {
@@ -16,7 +16,7 @@ export interface OnRail {
   maxVolts: number;
   /** Share of the drop it may have that is used at night. */
   share: number;
-  standing: Standing;
+  standing: Status;
   /** Settings of the rail between which this camera is served by night and not harmed by day. */
   needsVolts: number;
   bearsVolts: number;

@@ -2,7 +2,7 @@
 import { computed, ref } from 'vue';
 import { migrationOfSite } from '#core/evaluate';
 import { nightStepInWords, recorderState } from '#core/allocate/recorder';
-import { slottingOf, type Slotting } from '#core/model/site';
+import { allocationSettingsOf, type AllocationSettings } from '#core/model/site';
 import { useKeys } from '../../keys/keys';
 import PicksField from '../../parts/PicksField.vue';
 import QuantityField from '../../parts/QuantityField.vue';
@@ -14,7 +14,7 @@ import { useSite } from '../../stores/site';
 const store = useSite();
 const evaluation = useEvaluation();
 const allocation = computed(() => evaluation.result!.allocation);
-const wishes = computed(() => slottingOf(store.site!));
+const wishes = computed(() => allocationSettingsOf(store.site!));
 const migration = computed(() => migrationOfSite(store.site!, allocation.value));
 /** −1 is today; after that the morning after each night. */
 const at = ref(0);
@@ -30,7 +30,7 @@ const movers = computed(() =>
     .filter(({ signal, cameraId }) => signal.kind === 'ip' && store.site!.placement[cameraId])
     .map(({ cameraId, number, name }) => ({ value: cameraId, says: `${number} ${name}` })),
 );
-const wish = (what: string, fields: Partial<Slotting>) =>
+const wish = (what: string, fields: Partial<AllocationSettings>) =>
   store.change(what, [{ kind: 'slotting', id: 'slotting', set: { ...wishes.value, ...fields } }]);
 const step = (by: number) => {
   at.value = Math.max(0, Math.min(migration.value.nights.length - 1, shown.value + by));

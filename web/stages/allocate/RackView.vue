@@ -2,7 +2,14 @@
 import { computed, ref, watch } from 'vue';
 import type { SlottingScope } from '#core/evaluate';
 import { moveInWords, type SlotAddress } from '#core/allocate/recorder';
-import { demandsOf, removing, sameFacts, slottingOf, type Demands, type Slotting } from '#core/model/site';
+import {
+  demandsOf,
+  removing,
+  sameFacts,
+  allocationSettingsOf,
+  type Demands,
+  type AllocationSettings,
+} from '#core/model/site';
 import { useKeys } from '../../keys/keys';
 import RunLine from '../../line/RunLine.vue';
 import PickField from '../../parts/PickField.vue';
@@ -113,8 +120,8 @@ const clearLeftOver = () =>
     'Free the slots of retired cameras',
     allocation.value.leftOver.map(({ id }) => removing('placement', id)),
   );
-const wishes = computed(() => slottingOf(store.site!));
-const wish = (what: string, fields: Partial<Slotting>) =>
+const wishes = computed(() => allocationSettingsOf(store.site!));
+const wish = (what: string, fields: Partial<AllocationSettings>) =>
   store.change(what, [{ kind: 'slotting', id: 'slotting', set: { ...wishes.value, ...fields } }]);
 const demands = computed(() => demandsOf(store.site!));
 const demand = (what: string, fields: Partial<Demands>) =>

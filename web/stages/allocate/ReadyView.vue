@@ -2,14 +2,14 @@
 import { computed } from 'vue';
 import { channelColumns, channelList, givenAddresses, prerequisites } from '#core/allocate/device';
 import type { RecorderState } from '#core/allocate/recorder';
-import { addressSchema, type Joining, type RecorderNetwork } from '#core/model/site';
+import { addressSchema, type NetworkConfig, type RecorderNetwork } from '#core/model/site';
 import FieldRow from '../../parts/FieldRow.vue';
 import QuantityField from '../../parts/QuantityField.vue';
 import TextField from '../../parts/TextField.vue';
 import { whole } from '../../parts/within';
 import { useEvaluation } from '../../stores/evaluation';
 import { useSite } from '../../stores/site';
-import { handOver, useTables } from '../../tables/useTables';
+import { downloadBlob, useTables } from '../../tables/useTables';
 
 /** What has to be so before a recorder takes its cameras, in the order in which a person sees to it, and the list to carry there. */
 const store = useSite();
@@ -26,13 +26,17 @@ const checks = computed(() =>
     ),
   })),
 );
-const joining = (id: string): Joining => store.site!.joining[id] ?? { id };
+const joining = (id: string): NetworkConfig => store.site!.joining[id] ?? { id };
 const refuseAddress = (text: string) =>
   text === '' || addressSchema.safeParse(text).success ? undefined : 'an address such as 10.20.0.5';
 
 function setJoining(id: string, number: number, fields: { address?: string; passwordHeldBy?: string }): void {
   const { address, passwordHeldBy } = { ...joining(id), ...fields };
-  const set: Joining = { id, ...(address ? { address } : {}), ...(passwordHeldBy ? { passwordHeldBy } : {}) };
+  const set: NetworkConfig = {
+    id,
+    ...(address ? { address } : {}),
+    ...(passwordHeldBy ? { passwordHeldBy } : {}),
+  };
   store.change(`How camera ${number} joins`, [{ kind: 'joining', id, set }]);
 }
 function setNetwork(
@@ -61,7 +65,7 @@ async function saveList(): Promise<void> {
     channelColumns.map(({ says }) => says),
     rows.map((row) => Object.fromEntries(channelColumns.map(({ id, says }) => [says, String(row[id])]))),
   );
-  handOver(new Blob([csv], { type: 'text/csv;charset=utf-8' }), `${store.id}-channels.csv`);
+  downloadBlob(new Blob([csv], { type: 'text/csv;charset=utf-8' }), `${store.id}-channels.csv`);
 }
 const print = () => window.print();
 </script>

@@ -10,7 +10,7 @@ import {
   aboutOf,
   activities,
   codecs,
-  slottingOf,
+  allocationSettingsOf,
   type Keeping,
   type Recorder,
   withFields,
@@ -36,7 +36,7 @@ const evaluation = useEvaluation();
 const selection = useSelection();
 const colours = useChartColours();
 
-const wishes = computed(() => slottingOf(store.site!));
+const wishes = computed(() => allocationSettingsOf(store.site!));
 const siteStreams = computed(() => settingsOf(undefined, wishes.value.streams));
 const currency = computed(() => aboutOf(store.site!).currency);
 const recorders = computed(() =>

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { nextTick, useTemplateRef, watch } from 'vue';
-import type { LightMargin, LightRun } from '#core/evaluate';
+import type { MarginSummary, RunSummary } from '#core/evaluate';
 import { optionLabels } from '#core/decide/options';
 import { optionKinds, type OptionKind } from '#core/model/site';
 import { formatQuantity } from '#core/shared/units';
@@ -21,15 +21,15 @@ const box = useTemplateRef('box');
 const store = useSite();
 
 /** What the chosen option costs; nothing while none is chosen. */
-function chosenCost({ options, chosen }: LightRun): string {
+function chosenCost({ options, chosen }: RunSummary): string {
   const option = options.find((one) => one.kind === chosen);
   return option && option.state !== 'no' ? formatQuantity(option.cost, 'money') : '';
 }
 const own = useMeasures();
-const figureOf = ({ value, unit }: LightMargin) =>
+const figureOf = ({ value, unit }: MarginSummary) =>
   unit === 'm' ? own.quantity(value, unit) : formatQuantity(value, unit, value >= 99.5 ? 0 : undefined);
-const untested = ({ findings }: LightRun) => findings.missing.length > 0;
-const isLocked = ({ camera }: LightRun) => store.site!.choice[camera.id]?.locked === true;
+const untested = ({ findings }: RunSummary) => findings.missing.length > 0;
+const isLocked = ({ camera }: RunSummary) => store.site!.choice[camera.id]?.locked === true;
 
 watch(
   () => [runId, kind],

@@ -1,11 +1,11 @@
 <script setup lang="ts">
 import { computed, ref, watch } from 'vue';
-import type { LightOption, LightRun } from '#core/evaluate';
+import type { OptionSummary, RunSummary } from '#core/evaluate';
 import { catalogueOf, eachOf } from '#core/model/catalogue';
 import { optionLabels, type Part } from '#core/decide/options';
 import { aboutOf, noteCamera } from '#core/model/site';
 import { formatQuantity } from '#core/shared/units';
-import type { Working } from '#core/shared/derivation';
+import type { Derivation } from '#core/shared/derivation';
 import RunLine from '../../line/RunLine.vue';
 import MarginBar from '../../parts/MarginBar.vue';
 import WorkingSheet from '../../parts/WorkingSheet.vue';
@@ -15,13 +15,17 @@ import { useMeasures } from '../../stores/measures';
 import { useSite } from '../../stores/site';
 
 /** What one option brings to one camera: how it holds, what it takes, what it costs, and why. */
-const { evaluation, option } = defineProps<{ evaluation: LightRun; option: LightOption; refused: string }>();
+const { evaluation, option } = defineProps<{
+  evaluation: RunSummary;
+  option: OptionSummary;
+  refused: string;
+}>();
 const emit = defineEmits<{ take: []; giveUp: []; lock: [] }>();
 const store = useSite();
 const own = useMeasures();
 const core = useEvaluation();
 const opened = ref<number | null>(null);
-const working = ref<Working | null>(null);
+const working = ref<Derivation | null>(null);
 
 function agree(): void {
   const { camera } = evaluation;
@@ -33,7 +37,7 @@ function agree(): void {
 const isChosen = computed(() => evaluation.chosen === option.kind);
 const untested = computed(() => evaluation.findings.missing.length > 0);
 /** What stands at the head end for each option, and what arrives at the camera, for the ends of the line. */
-const headEnds: Record<LightOption['kind'], string> = {
+const headEnds: Record<OptionSummary['kind'], string> = {
   keep: 'input',
   'power-fix': 'input',
   'hd-coax': 'input',

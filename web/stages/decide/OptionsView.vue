@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, ref, watch } from 'vue';
-import type { LightOption } from '#core/evaluate';
+import type { OptionSummary } from '#core/evaluate';
 import { choose, lockChoice, optionKinds, takeBackChoice, type OptionKind } from '#core/model/site';
 import { useKeys } from '../../keys/keys';
 import { useSelection } from '../../stores/selection';
@@ -23,7 +23,7 @@ watch(
   { immediate: true },
 );
 
-const option = computed<LightOption | undefined>(() =>
+const option = computed<OptionSummary | undefined>(() =>
   selection.current?.options.find((one) => one.kind === kind.value),
 );
 

@@ -29,7 +29,7 @@ import { within } from '../../parts/within';
 import { useSite } from '../../stores/site';
 import ProductFields from './ProductFields.vue';
 import { hasFigures } from './productFigures';
-import { handOver, useTables } from '../../tables/useTables';
+import { downloadBlob, useTables } from '../../tables/useTables';
 
 /** What everything costs and takes: generic rows with invented prices, each to be overridden, and the site's own rows. */
 const store = useSite();
@@ -131,7 +131,7 @@ const reset = (product: Product) =>
   store.change(`${product.name} as it came`, [removing('product', product.id)]);
 
 async function exportCsv(): Promise<void> {
-  handOver(
+  downloadBlob(
     new Blob([await tables.rowsCsv([...priceListColumns], priceListOf(store.site!))], {
       type: 'text/csv;charset=utf-8',
     }),

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, nextTick, ref, useTemplateRef, watch } from 'vue';
-import type { LightRun } from '#core/evaluate';
+import type { RunSummary } from '#core/evaluate';
 import { removeRunAndCamera, type Camera, type Place, type Run } from '#core/model/site';
 import RunLine from '../../line/RunLine.vue';
 import FieldRow from '../../parts/FieldRow.vue';
@@ -13,7 +13,7 @@ import PhotoStrip from './PhotoStrip.vue';
 import PlaceFields from './PlaceFields.vue';
 import SegmentFields from './SegmentFields.vue';
 
-const { evaluation, wantedField = '' } = defineProps<{ evaluation: LightRun; wantedField?: string }>();
+const { evaluation, wantedField = '' } = defineProps<{ evaluation: RunSummary; wantedField?: string }>();
 const emit = defineEmits<{ close: [] }>();
 const store = useSite();
 const problems = ref<string[]>([]);

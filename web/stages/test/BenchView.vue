@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, ref, useTemplateRef, watch } from 'vue';
-import type { LightRun, LightVerdict } from '#core/evaluate';
-import { heldBack, isStopped } from '#core/test/findings';
+import type { RunSummary, VerdictSummary } from '#core/evaluate';
+import { interlock, isStopped } from '#core/test/findings';
 import { readingsByRun, testDefinition, type TestDefinition } from '#core/test/readings';
 import type { Diagnosis } from '#core/test/diagnosis';
 import type { Found, TestId } from '#core/model/site';
@@ -21,7 +21,7 @@ import { useReading } from './useReading';
 import VerdictRow from './VerdictRow.vue';
 
 /** The tests of a run in their order, a row each: read, expected, and what it means. */
-const { evaluation, diagnosis } = defineProps<{ evaluation: LightRun; diagnosis: Diagnosis | null }>();
+const { evaluation, diagnosis } = defineProps<{ evaluation: RunSummary; diagnosis: Diagnosis | null }>();
 const emit = defineEmits<{ trace: [] }>();
 
 const store = useSite();
@@ -42,7 +42,7 @@ const rows = computed(() =>
       verdict,
       test,
       reading: readings.value[verdict.id],
-      held: heldBack(test, evaluation.run, readings.value),
+      held: interlock(test, evaluation.run, readings.value),
     };
   }),
 );
@@ -69,7 +69,7 @@ function moveOn(from: HTMLElement | null): void {
   const at = fields.findIndex((field) => from?.contains(field));
   fields[at + 1]?.focus();
 }
-const ask = (id: LightVerdict['id']) => why.ask({ kind: 'verdict', runId: evaluation.run.id, id });
+const ask = (id: VerdictSummary['id']) => why.ask({ kind: 'verdict', runId: evaluation.run.id, id });
 
 function openFor(test: TestDefinition): void {
   if (test.asks.kind === 'trace') emit('trace');

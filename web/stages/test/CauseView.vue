@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue';
-import type { Insight } from '#core/evaluate';
+import type { RunDiagnostics } from '#core/evaluate';
 import { testDefinition } from '#core/test/readings';
 import { untilSafe } from '#core/test/findings';
 import type { NextTest } from '#core/test/diagnosis';
@@ -8,7 +8,7 @@ import MarginBar from '../../parts/MarginBar.vue';
 import { useMeasures } from '../../stores/measures';
 
 /** What is most likely wrong, what speaks for and against it, and what would tell most now. */
-const { insight } = defineProps<{ insight: Insight }>();
+const { insight } = defineProps<{ insight: RunDiagnostics }>();
 const own = useMeasures();
 const diagnosis = computed(() => insight.diagnosis);
 

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, ref, shallowRef } from 'vue';
-import type { LightRun } from '#core/evaluate';
+import type { RunSummary } from '#core/evaluate';
 import { readingWords, testDefinition } from '#core/test/readings';
 import { strikeOut, type Reading } from '#core/model/site';
 import type { ForeignTable } from '#core/survey/lists';
@@ -12,7 +12,7 @@ import ReadingsOverTime from './ReadingsOverTime.vue';
 import { useTaking } from './taking';
 
 /** Every reading of a run as it was taken: struck out, never edited. */
-const { evaluation } = defineProps<{ evaluation: LightRun }>();
+const { evaluation } = defineProps<{ evaluation: RunSummary }>();
 const store = useSite();
 const { person } = useTaking();
 const striking = ref<string | null>(null);

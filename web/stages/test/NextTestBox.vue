@@ -1,13 +1,13 @@
 <script setup lang="ts">
 import { computed } from 'vue';
-import type { LightRun } from '#core/evaluate';
-import { comesFirst, isStopped, untilSafe } from '#core/test/findings';
+import type { RunSummary } from '#core/evaluate';
+import { prerequisites, isStopped, untilSafe } from '#core/test/findings';
 import { testDefinition, type RunReadings } from '#core/test/readings';
 import type { Diagnosis } from '#core/test/diagnosis';
 
 /** What to test next: first what must be known of every run, then what tells most for its minutes. */
 const { evaluation, diagnosis, readings } = defineProps<{
-  evaluation: LightRun;
+  evaluation: RunSummary;
   diagnosis: Diagnosis | null;
   readings: RunReadings;
 }>();
@@ -19,7 +19,7 @@ const required = computed(() => {
 });
 const says = computed(() => {
   if (!required.value) return '';
-  return comesFirst(required.value, evaluation.run, readings) ?? required.value.connect;
+  return prerequisites(required.value, evaluation.run, readings) ?? required.value.connect;
 });
 const best = computed(() => diagnosis?.next[0]);
 const needs = computed(() => {

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, ref, watch } from 'vue';
-import type { LightRun } from '#core/evaluate';
-import { faultsLossDb, formatCheck, ghostLengthM, heldBack } from '#core/test/findings';
+import type { RunSummary } from '#core/evaluate';
+import { faultsLossDb, formatCheck, ghostLengthM, interlock } from '#core/test/findings';
 import { readingsByRun, testDefinition } from '#core/test/readings';
 import {
   microsecondsOfLine,
@@ -21,7 +21,7 @@ import SeenPicture from './SeenPicture.vue';
 import { useTaking } from './taking';
 
 /** What the picture should look like over this run, what trouble looks like, and what was seen. */
-const { evaluation } = defineProps<{ evaluation: LightRun }>();
+const { evaluation } = defineProps<{ evaluation: RunSummary }>();
 const store = useSite();
 const own = useMeasures();
 const { take, problem } = useTaking();
@@ -31,7 +31,7 @@ const small = quayScene(168, 94);
 const format = computed(() => pictureFormat(evaluation.camera.format));
 const stretches = computed(() => evaluation.run.segments.map(({ cable, lengthM }) => ({ cable, lengthM })));
 const readings = computed(() => readingsByRun(store.site!).get(evaluation.run.id) ?? {});
-const held = computed(() => heldBack(testDefinition('picture'), evaluation.run, readings.value));
+const held = computed(() => interlock(testDefinition('picture'), evaluation.run, readings.value));
 const check = computed(() => formatCheck(store.site!, evaluation.run, evaluation.camera));
 
 const seen = ref<Symptom[]>([]);

@@ -5,11 +5,11 @@ import { use } from 'echarts/core';
 import { SVGRenderer } from 'echarts/renderers';
 import { computed, ref, shallowRef, watch } from 'vue';
 import VChart from 'vue-echarts';
-import type { LightRun } from '#core/evaluate';
+import type { RunSummary } from '#core/evaluate';
 import {
   comparedCurve,
   eventWords,
-  heldBack,
+  interlock,
   keptTrace,
   nsAtMetres,
   runVelocityFactor,
@@ -30,7 +30,7 @@ import { useTaking } from './taking';
 import { useReading } from './useReading';
 
 /** The reflectometer's trace under the run's line, over the same metres. */
-const { evaluation } = defineProps<{ evaluation: LightRun }>();
+const { evaluation } = defineProps<{ evaluation: RunSummary }>();
 const emit = defineEmits<{ axis: [metres: number] }>();
 use([LineChart, GridComponent, MarkLineComponent, SVGRenderer]);
 
@@ -66,7 +66,7 @@ watch(
   { immediate: true },
 );
 const held = computed(() =>
-  heldBack(
+  interlock(
     testDefinition('reflectometer'),
     evaluation.run,
     readingsByRun(store.site!).get(evaluation.run.id) ?? {},

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, ref, useTemplateRef } from 'vue';
-import type { LightVerdict } from '#core/evaluate';
+import type { VerdictSummary } from '#core/evaluate';
 import type { TestDefinition } from '#core/test/readings';
 import type { Found, PictureReading, Reading } from '#core/model/site';
 import { formatQuantity } from '#core/shared/units';
@@ -18,7 +18,7 @@ const {
   heldBack = undefined,
 } = defineProps<{
   number: number;
-  verdict: LightVerdict;
+  verdict: VerdictSummary;
   test: TestDefinition;
   reading?: Reading | undefined;
   heldBack?: string | undefined;

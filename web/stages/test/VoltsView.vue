@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, ref, watch } from 'vue';
-import type { LightRun } from '#core/evaluate';
+import type { RunSummary } from '#core/evaluate';
 import { feedSource, inferFeed } from '#core/test/findings';
 import { readingsByRun } from '#core/test/readings';
 import { powerFixes, railAt } from '#core/test/volts';
@@ -12,7 +12,7 @@ import { useSelection } from '../../stores/selection';
 import { useSite } from '../../stores/site';
 
 /** The feed of a run: what two readings say of it, what other ways of feeding would do, and the whole rail it hangs on. */
-const { evaluation } = defineProps<{ evaluation: LightRun }>();
+const { evaluation } = defineProps<{ evaluation: RunSummary }>();
 const store = useSite();
 const selection = useSelection();
 const own = useMeasures();

@@ -1,5 +1,5 @@
 import { shallowRef, watch } from 'vue';
-import type { Insight } from '#core/evaluate';
+import type { RunDiagnostics } from '#core/evaluate';
 import { useEvaluation } from '../../stores/evaluation';
 import { useSelection } from '../../stores/selection';
 
@@ -7,7 +7,7 @@ import { useSelection } from '../../stores/selection';
 export function useInsight() {
   const evaluation = useEvaluation();
   const selection = useSelection();
-  const insight = shallowRef<Insight | null>(null);
+  const insight = shallowRef<RunDiagnostics | null>(null);
   watch(
     () => selection.current,
     async (current) => {

@@ -1,6 +1,6 @@
-import { heldBack } from '#core/test/findings';
+import { interlock } from '#core/test/findings';
 import { readingsByRun, testDefinition, tests } from '#core/test/readings';
-import type { LightRun } from '#core/evaluate';
+import type { RunSummary } from '#core/evaluate';
 import type { TestId } from '#core/model/site';
 import { useEvaluation } from '../../stores/evaluation';
 import { useInstrument } from '../../stores/instrument';
@@ -17,17 +17,17 @@ export function useReading() {
   const readingsOf = (runId: string) => readingsByRun(store.site!).get(runId) ?? {};
   const mayRead = (runId: string, test: TestId): boolean =>
     instrument.canRead.has(test) &&
-    heldBack(testDefinition(test), store.site!.run[runId]!, readingsOf(runId)) === undefined;
+    interlock(testDefinition(test), store.site!.run[runId]!, readingsOf(runId)) === undefined;
 
-  const shownTests = ({ findings }: LightRun): TestId[] => {
+  const shownTests = ({ findings }: RunSummary): TestId[] => {
     const shown = new Set(findings.verdicts.map(({ id }) => id));
     return tests.map(({ id }) => id).filter((id) => shown.has(id));
   };
   /** Tests of the run that the instrument could read now, in their order. */
-  const readable = (evaluation: LightRun): TestId[] =>
+  const readable = (evaluation: RunSummary): TestId[] =>
     shownTests(evaluation).filter((id) => mayRead(evaluation.run.id, id));
 
-  async function read({ run, camera }: LightRun, test: TestId): Promise<boolean> {
+  async function read({ run, camera }: RunSummary, test: TestId): Promise<boolean> {
     const now = store.site!.run[run.id]!;
     const answer = await instrument.read({
       test,

@@ -2,7 +2,7 @@
 import { computed, ref, shallowRef, watch } from 'vue';
 import { optionLabels } from '#core/decide/options';
 import { adopt, unpin, type Difference, type PlanTotals } from '#core/decide/plan';
-import { aboutOf, type OptionKind, type Planned } from '#core/model/site';
+import { aboutOf, type OptionKind, type SavedPlan } from '#core/model/site';
 import { formatQuantity, type Unit } from '#core/shared/units';
 import MarginBar from '../../../parts/MarginBar.vue';
 import PickField from '../../../parts/PickField.vue';
@@ -69,10 +69,10 @@ const choosePair = (index: 0 | 1, id: string) => {
         ? [id, pair.value[1] === id ? pair.value[0] : pair.value[1]]
         : [pair.value[0] === id ? pair.value[1] : pair.value[0], id];
 };
-const rename = (plan: Planned, name: string) =>
+const rename = (plan: SavedPlan, name: string) =>
   store.change(`Call ${plan.name} ${name}`, [{ kind: 'planned', id: plan.id, set: { ...plan, name } }]);
-const putAway = (plan: Planned) => store.change(`Put ${plan.name} away`, unpin(store.site!, plan.id));
-const adoptIt = (plan: Planned) =>
+const putAway = (plan: SavedPlan) => store.change(`Put ${plan.name} away`, unpin(store.site!, plan.id));
+const adoptIt = (plan: SavedPlan) =>
   store.change(
     `Adopt ${plan.name}`,
     adopt(store.site!, plan, { by: store.person.trim() || 'Planner', at: new Date().toISOString() }),

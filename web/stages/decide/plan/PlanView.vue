@@ -15,7 +15,7 @@ import {
 import { aboutOf, freeId } from '#core/model/site';
 import { formatQuantity } from '#core/shared/units';
 import { useKeys } from '../../../keys/keys';
-import { handOver } from '../../../tables/useTables';
+import { downloadBlob } from '../../../tables/useTables';
 import { useEvaluation } from '../../../stores/evaluation';
 import { usePlanner } from '../../../stores/planner';
 import { useSelection } from '../../../stores/selection';
@@ -123,7 +123,7 @@ function adoptIt(): void {
 }
 async function saveLp(): Promise<void> {
   const text = await planner.lp();
-  if (text) handOver(new Blob([text], { type: 'text/plain' }), `${store.id}-plan.lp`);
+  if (text) downloadBlob(new Blob([text], { type: 'text/plain' }), `${store.id}-plan.lp`);
 }
 useKeys([
   { keys: ['f'], says: 'find the best plan', group: 'Best plan', run: () => void planner.findPlan() },

@@ -20,7 +20,7 @@ import PickField from '../../../parts/PickField.vue';
 import TextField from '../../../parts/TextField.vue';
 import { useMeasures } from '../../../stores/measures';
 import { useSite } from '../../../stores/site';
-import { handOver, useTables } from '../../../tables/useTables';
+import { downloadBlob, useTables } from '../../../tables/useTables';
 import ImportDialog from './ImportDialog.vue';
 import ListTable from './ListTable.vue';
 import { listEditing, type Then } from './listEditing';
@@ -176,7 +176,7 @@ function onPaste(event: ClipboardEvent): void {
 async function exportAs(kind: 'csv' | 'xlsx'): Promise<void> {
   const name = `${store.id}-${table.value.label.toLowerCase()}.${kind}`;
   const site = toRaw(store.site!);
-  handOver(
+  downloadBlob(
     kind === 'csv'
       ? new Blob([await tables.csv(site, table.value.id)], { type: 'text/csv;charset=utf-8' })
       : await tables.xlsx(site, table.value.id),
