@@ -11,7 +11,7 @@ export default defineConfig({
     rollupOptions: {
       input: {
         server: 'server/main.ts',
-        planApart: 'server/planning/planMain.ts',
+        planChild: 'server/planning/planMain.ts',
         tester: 'stand-ins/tester/main.ts',
         recorder: 'stand-ins/recorder/main.ts',
       },

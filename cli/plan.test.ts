@@ -120,10 +120,10 @@ describe('npm run plan', () => {
     [[demoFile, '--seconds'], /needs a number/],
     [[demoFile, '--quick'], /not understood/],
     [['/nowhere/at-all.json'], /cannot be read/],
-  ])('%j is refused with a reason', (args, says) => {
+  ])('%j is refused with a reason', (args, message) => {
     const { status, out, errors } = run(...args);
     expect([status, out]).toEqual([2, '']);
-    expect(errors.join()).toMatch(says);
+    expect(errors.join()).toMatch(message);
   });
   it('a file that is no site file is refused line by line', () => {
     const file = path.join(folder, 'bad.json');

@@ -75,13 +75,13 @@ const planned = (planning: Planning, ground: PlanningInput): string[] => {
       return lines(ground, planning.plan);
     case 'conflict':
       return [
-        planning.conflict.says,
+        planning.conflict.message,
         ...planning.conflict.demands
           .filter(({ frees }) => frees)
-          .map(({ says }) => `Giving this up alone would do: ${says}.`),
+          .map(({ message }) => `Giving this up alone would do: ${message}.`),
       ];
     case 'nothing':
-      return [planning.says];
+      return [planning.message];
   }
 };
 
@@ -115,7 +115,7 @@ export function plan(args: readonly string[], readFile: (file: string) => string
     status: planning.kind === 'plan' ? 0 : 3,
     out: asked.asJson
       ? JSON.stringify(planning, null, 1)
-      : [...planned(planning, ground), ...snags.map(({ says }) => says)].join('\n'),
+      : [...planned(planning, ground), ...snags.map(({ message }) => message)].join('\n'),
     errors: [],
     ...(asked.lpFile === undefined
       ? {}

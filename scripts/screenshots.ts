@@ -6,7 +6,7 @@ import { chromium, type Page } from '@playwright/test';
 import { parseSiteFile } from '#core/model/site';
 import { createRandom } from '../stand-ins/tester/dice';
 import { networkSchema } from '../stand-ins/recorder/network';
-import { asFound, picturesOf } from '../stand-ins/recorder/recorder';
+import { initialState, picturesOf } from '../stand-ins/recorder/recorder';
 import { startRecorder } from '../stand-ins/recorder/startRecorder';
 import { startTester } from '../stand-ins/tester/startTester';
 import { truthSchema } from '../stand-ins/tester/truth';
@@ -147,7 +147,7 @@ const pictures = picturesOf(demo.value, hall.id);
 const recorder = await startRecorder(
   {
     sold: { recorder: hall, network, pictures },
-    memory: asFound({ recorder: hall, network, pictures }),
+    memory: initialState({ recorder: hall, network, pictures }),
     key: 'ferry',
     minuteMs: 100,
     keep: () => undefined,

@@ -4,7 +4,7 @@ const root = path.resolve(import.meta.dirname, '..');
 
 /** Programs that run beside the server, where their sources are. */
 const sources = {
-  planApart: 'server/planning/planMain.ts',
+  planChild: 'server/planning/planMain.ts',
   tester: 'stand-ins/tester/main.ts',
   recorder: 'stand-ins/recorder/main.ts',
 } as const;

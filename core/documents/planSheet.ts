@@ -38,7 +38,7 @@ export interface PlanSheet {
   /** What is due again within the years that are looked at. */
   renewals: { years: number; cost: number };
   /** What changes for the views: cameras on IP, kept, mended, retired. */
-  becomes: { says: string; count: number }[];
+  becomes: { label: string; count: number }[];
   consequences: string[];
   cautions: string[];
   /** What stands in the way of handing it over. */
@@ -134,7 +134,7 @@ function becomesOf({ runs }: SiteEvaluation): PlanSheet['becomes'] {
   const counts = new Map<string, number>();
   for (const { chosen } of runs)
     if (chosen) counts.set(optionLabels[chosen].label, (counts.get(optionLabels[chosen].label) ?? 0) + 1);
-  return [...counts].map(([says, count]) => ({ says, count })).sort((a, b) => b.count - a.count);
+  return [...counts].map(([label, count]) => ({ label, count })).sort((a, b) => b.count - a.count);
 }
 
 /** The plan as it is handed over: every camera, what is bought, what it takes and what is still open. */

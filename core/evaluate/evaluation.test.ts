@@ -64,9 +64,9 @@ describe('evaluateSite', () => {
     expect(runs.find(({ camera }) => camera.number === 3)?.choiceBroken).toMatch(/volts by night/);
     expect(left.broken).toBe(1);
   });
-  it('without its workings it is the same, and each can still be asked for', () => {
+  it('without its derivations it is the same, and each can still be asked for', () => {
     const light = summaryOf(evaluation);
-    expect(JSON.stringify(light)).not.toContain('"working"');
+    expect(JSON.stringify(light)).not.toContain('"derivation"');
     expect(light.runs[7]!.findings.binding.id).toBe('night-volts');
     expect(derivationOf(evaluation, { kind: 'verdict', runId: 'r08', id: 'night-volts' })?.title).toMatch(
       /Volts at the camera, night, 8\.9 V/,
@@ -77,7 +77,7 @@ describe('evaluateSite', () => {
     expect(derivationOf(evaluation, { kind: 'margin', runId: 'r08', option: 'baluns', index: 0 })).toBeNull();
     expect(derivationOf(evaluation, { kind: 'verdict', runId: 'r99', id: 'night-volts' })).toBeNull();
   });
-  it('every formula that is listed is used by some working', () => {
+  it('every formula that is listed is used by some derivation', () => {
     // An open end far out on a run that nobody has read.
     const counts = Array.from({ length: 800 }, (_, k) =>
       k < 10 ? 30_000 : k >= 640 && k < 650 ? 12_000 : 0,
@@ -117,9 +117,9 @@ describe('evaluateSite', () => {
     const used = new Set(
       [...traced.runs, ...tabled.runs]
         .flatMap(({ findings, options }) => [
-          ...findings.verdicts.map(({ working }) => working()),
+          ...findings.verdicts.map(({ derivation }) => derivation()),
           ...options.flatMap((option) =>
-            option.state === 'no' ? [] : option.margins.map(({ working }) => working()),
+            option.state === 'no' ? [] : option.margins.map(({ derivation }) => derivation()),
           ),
         ])
         .flatMap(({ steps }) => steps.map(({ formula }) => formula)),

@@ -1,22 +1,22 @@
 export { allocationOf } from './allocation';
 export { evaluateSite, type Before, type SiteEvaluation } from './evaluateSite';
-export { runDiagnostics, type RunDiagnostics } from './insightOf';
+export { savingOf, troubleOf } from './ranking';
+export { runDiagnostics, type RunDiagnostics } from './runDiagnostics';
+export { migrationOfSite, slotSite, type SlotProposal, type SlottingScope } from './slotAllocation';
 export {
-  detailsOf,
-  initialPatch,
-  summaryPatch,
-  summaryOf,
-  withDetails,
   applyPatch,
   derivationOf,
-  type SummaryDetails,
+  detailsOf,
+  initialPatch,
+  summaryOf,
+  summaryPatch,
+  withDetails,
   type MarginSummary,
-  type SummaryPatch,
   type OptionSummary,
   type RunSummary,
   type SiteSummary,
-  type VerdictSummary,
   type Subject,
-} from './light';
-export { savingOf, troubleOf } from './ranking';
-export { migrationOfSite, slotSite, type SlotProposal, type SlottingScope } from './slotting';
+  type SummaryDetails,
+  type SummaryPatch,
+  type VerdictSummary,
+} from './summary';

@@ -1,9 +1,9 @@
-import type { RunSummary } from './light';
+import type { RunSummary } from './summary';
 
 /** How much trouble a camera is in: a choice that broke first, then how far past its limit it is as it hangs. */
 export function troubleOf({ choiceBroken, findings, options }: RunSummary): number {
   const keep = options.find(({ kind }) => kind === 'keep');
-  const share = keep && keep.state !== 'no' ? (keep.binding?.share ?? 0) : 1.5;
+  const share = keep && keep.state !== 'no' ? (keep.binding?.utilisation ?? 0) : 1.5;
   return (
     (choiceBroken === null ? 0 : 1000) +
     (findings.state === 'stop' ? 500 : findings.state === 'fails' ? 100 : 0) +

@@ -8,7 +8,7 @@ import { check } from '#core/shared/problems';
 import { nameSchema } from '#core/model/site';
 import { apply, type ApplyPatience } from '../recorders/apply';
 import type { ApplyingFolder } from '../recorders/applyingFolder';
-import { recorderClient } from '../recorders/deviceLine';
+import { recorderClient } from '../recorders/recorderClient';
 import { RecorderError } from '../recorders/recorderError';
 import type { SiteStore } from '../store/siteStore';
 import { deviceAddressSchema } from './deviceAddress';

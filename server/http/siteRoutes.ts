@@ -18,7 +18,7 @@ import {
 } from '#core/model/site';
 import { planCsv } from '../files/planCsv';
 import { attachedFiles, keepAttached } from '../files/sitePictures';
-import { planInChildProcess } from '../planning/planApart';
+import { planInChildProcess } from '../planning/planInChildProcess';
 import type { PictureFolder } from '../store/pictureFolder';
 import type { SiteStore, StoredSite } from '../store/siteStore';
 import { sendProblem } from './problemDetails';

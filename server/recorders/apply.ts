@@ -10,7 +10,7 @@ import {
   type Report,
 } from '#core/allocate/device';
 import type { ApplyingFolder } from './applyingFolder';
-import type { DeviceLine } from './deviceLine';
+import type { DeviceLine } from './recorderClient';
 import { RecorderError } from './recorderError';
 
 export interface ApplyPatience {

@@ -3,7 +3,7 @@ import { existsSync, readFileSync, writeFileSync } from 'node:fs';
 import { parseArgs } from 'node:util';
 import { parseSiteFile } from '#core/model/site';
 import { networkSchema } from './network';
-import { asFound, memorySchema, picturesOf, type Sold } from './recorder';
+import { initialState, memorySchema, picturesOf, type Sold } from './recorder';
 import { startRecorder } from './startRecorder';
 
 const { values } = parseArgs({
@@ -34,7 +34,7 @@ const { memory: memoryFile } = values;
 const memory =
   memoryFile !== undefined && existsSync(memoryFile)
     ? memorySchema.parse(JSON.parse(readFileSync(memoryFile, 'utf8')))
-    : asFound(sold);
+    : initialState(sold);
 const running = await startRecorder(
   {
     sold,

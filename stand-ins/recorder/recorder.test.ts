@@ -3,7 +3,7 @@ import type { Recorder, SlotRules } from '#core/model/site';
 import { saltmarrowSite } from '../../core/model/site/testSite';
 import {
   add,
-  asFound,
+  initialState,
   move,
   picturesOf,
   Refusal,
@@ -43,7 +43,7 @@ const sold = (over: Partial<Recorder> = {}, rules?: SlotRules): Sold => ({
   network,
 });
 const tail = sold();
-const fresh = asFound(tail);
+const fresh = initialState(tail);
 const refusal = (work: () => unknown): string => {
   try {
     work();

@@ -36,7 +36,7 @@ export function picturesOf(site: Pick<Site, 'run' | 'camera'>, recorderId: strin
 }
 
 /** As it stands on the day somebody first talks to it. */
-export function asFound({ recorder, pictures }: Sold): Memory {
+export function initialState({ recorder, pictures }: Sold): Memory {
   return {
     turned: [...(recorder.turned ?? [])],
     factoryValues: false,

@@ -40,7 +40,7 @@ describe('planning on the server', () => {
     expect(await (await fetch(`${api}/sites/${id}/plan`)).json()).toMatchObject({
       planning: {
         kind: 'conflict',
-        conflict: { says: expect.stringMatching(/cannot all be met/) as string },
+        conflict: { message: expect.stringMatching(/cannot all be met/) as string },
       },
     });
   });

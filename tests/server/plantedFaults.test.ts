@@ -4,15 +4,7 @@ import { beforeAll, describe, expect, it } from 'vitest';
 import { evaluateSite, runDiagnostics, type RunDiagnostics } from '#core/evaluate';
 import { lineKind } from '#core/test/findings';
 import { testDefinition } from '#core/test/readings';
-import {
-  parseSiteFile,
-  takeReading,
-  withChanges,
-  type Run,
-  type RunState,
-  type Site,
-  type TestId,
-} from '#core/model/site';
+import { parseSiteFile, takeReading, withChanges, type Run, type RunState, type Site, type TestId } from '#core/model/site';
 import { readTest } from '../../server/instruments/readTest';
 import { createRandom } from '../../stand-ins/tester/dice';
 import { startTester } from '../../stand-ins/tester/startTester';
@@ -78,7 +70,7 @@ describe('the demo read from end to end with the stand-in', () => {
     const evaluation = evaluateSite(site);
     for (const { run, camera, findings } of evaluation.runs) {
       insights.set(camera.number, runDiagnostics({ site, evaluation }, run.id)!);
-      found.set(camera.number, findings.verdicts.find(({ id }) => id === 'reflectometer')!.says);
+      found.set(camera.number, findings.verdicts.find(({ id }) => id === 'reflectometer')!.message);
     }
   }, 60_000);
 
@@ -92,8 +84,8 @@ describe('the demo read from end to end with the stand-in', () => {
     [22, 'power-conductor', null],
     [24, 'joint', 318],
   ] as const)('run %i: %s is named, at its metre', (number, cause, metre) => {
-    const { ranked, says } = insights.get(number)!.diagnosis;
-    expect(says).toMatch(/^Most likely/);
+    const { ranked, message } = insights.get(number)!.diagnosis;
+    expect(message).toMatch(/^Most likely/);
     expect(ranked[0]).toMatchObject({ cause });
     if (metre !== null)
       expect(Math.abs(ranked[0]!.where!.atM - metre)).toBeLessThan(Math.max(3, 0.015 * metre));
@@ -103,7 +95,7 @@ describe('the demo read from end to end with the stand-in', () => {
   it('no fault is made up on any run that has none', () => {
     const sound = [1, 2, 3, 4, 5, 6, 9, 10, 11, 12, 15, 18, 20, 21, 23];
     for (const number of sound)
-      expect([number, insights.get(number)!.diagnosis.says]).toEqual([
+      expect([number, insights.get(number)!.diagnosis.message]).toEqual([
         number,
         'No fault shows in what was read.',
       ]);

@@ -7,10 +7,10 @@ import { devicePlan, planOf, type Applying, type Report } from '#core/allocate/d
 import { siteFromTrusted } from '#core/model/site';
 import { apply } from '../../server/recorders/apply';
 import { applyingFolder } from '../../server/recorders/applyingFolder';
-import { recorderClient } from '../../server/recorders/deviceLine';
+import { recorderClient } from '../../server/recorders/recorderClient';
 import { startServer, type RunningServer } from '../../server/startServer';
 import { networkSchema } from '../../stand-ins/recorder/network';
-import { asFound, picturesOf, type Memory, type Sold } from '../../stand-ins/recorder/recorder';
+import { initialState, picturesOf, type Memory, type Sold } from '../../stand-ins/recorder/recorder';
 import { startRecorder, type RunningRecorder } from '../../stand-ins/recorder/startRecorder';
 import { evaluateSite } from '#core/evaluate';
 import { demo, demoFile, newFolder, post, root, siteId } from './serverUnderTest';
@@ -72,10 +72,10 @@ const job = async (over: Partial<Applying> = {}): Promise<Applying> => ({
 
 beforeEach(async () => {
   memory = {
-    ...asFound(sold),
+    ...initialState(sold),
     timeSource: null,
     cameras: { 17: '10.20.0.101' },
-    names: { ...asFound(sold).names, 17: 'Desk' },
+    names: { ...initialState(sold).names, 17: 'Desk' },
   };
   await start();
 });

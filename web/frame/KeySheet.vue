@@ -18,11 +18,11 @@ const groups = computed(() => {
     <div class="sheet">
       <section v-for="[group, actions] in groups" :key="group">
         <h3>{{ group }}</h3>
-        <div v-for="action in actions" :key="action.says" class="line">
+        <div v-for="action in actions" :key="action.label" class="line">
           <span class="keys"
             ><kbd v-for="key in keyNames(action.keys)" :key="key">{{ key }}</kbd></span
           >
-          <span>{{ action.says }}</span>
+          <span>{{ action.label }}</span>
         </div>
       </section>
       <section>

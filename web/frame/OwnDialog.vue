@@ -6,13 +6,13 @@ import FieldRow from '../parts/FieldRow.vue';
 import PickField from '../parts/PickField.vue';
 import TextField from '../parts/TextField.vue';
 import { useMeasures } from '../stores/measures';
-import { usePerson } from '../stores/person';
+import { useCurrentUser } from '../stores/currentUser';
 import { useSite } from '../stores/site';
 
 /** Who works here and how they like figures shown, kept on this device; and whose site it is, kept with the site. */
 const visible = defineModel<boolean>('visible', { required: true });
 const own = useMeasures();
-const person = usePerson();
+const person = useCurrentUser();
 const store = useSite();
 const about = computed(() => (store.site ? aboutOf(store.site) : null));
 const set = (what: string, fields: Partial<About>) =>
@@ -20,12 +20,12 @@ const set = (what: string, fields: Partial<About>) =>
     { kind: 'about', id: 'about', set: { ...aboutOf(store.site!), ...fields } },
   ]);
 const lengths = [
-  { value: 'm' as const, says: 'Metres' },
-  { value: 'ft' as const, says: 'Feet' },
+  { value: 'm' as const, label: 'Metres' },
+  { value: 'ft' as const, label: 'Feet' },
 ];
 const gauges = [
-  { value: 'awg' as const, says: 'AWG' },
-  { value: 'mm2' as const, says: 'mm²' },
+  { value: 'awg' as const, label: 'AWG' },
+  { value: 'mm2' as const, label: 'mm²' },
 ];
 </script>
 

@@ -87,12 +87,12 @@ watch(
             :data-run="key"
             :style="{ top: `${y}px` }"
             :aria-current="key === runId ? 'true' : undefined"
-            :title="`${item.findings.binding.label}, ${verdictFigure(item.findings.binding)}: ${item.findings.binding.says}`"
+            :title="`${item.findings.binding.label}, ${verdictFigure(item.findings.binding)}: ${item.findings.binding.message}`"
             @click="emit('select', key)"
           >
             <span class="mono number">{{ item.camera.number }}</span>
             <span class="title">{{ item.camera.name }}</span>
-            <MarginBar :share="item.findings.binding.share" :state="item.findings.state" />
+            <MarginBar :utilisation="item.findings.binding.utilisation" :state="item.findings.state" />
           </button>
         </template>
       </div>

@@ -104,33 +104,33 @@ useKeyListener();
 useKeys([
   ...stages.map(({ name: stage, label, key }) => ({
     keys: [key],
-    says: label,
+    label,
     group: 'Stages',
     run: () => goTo(stage),
   })),
-  { keys: ['j', 'ArrowDown'], says: 'next run', group: 'Runs', run: () => selection.step(1) },
-  { keys: ['k', 'ArrowUp'], says: 'run before', group: 'Runs', run: () => selection.step(-1) },
-  { keys: ['/'], says: 'find a run', group: 'Runs', run: () => runList.value?.focusFind() },
-  { keys: ['u', 'Ctrl+z'], says: 'undo', group: 'Everywhere', run: undo },
-  { keys: ['U', 'Ctrl+Z', 'Ctrl+Shift+z'], says: 'redo', group: 'Everywhere', run: redo },
+  { keys: ['j', 'ArrowDown'], label: 'next run', group: 'Runs', run: () => selection.step(1) },
+  { keys: ['k', 'ArrowUp'], label: 'run before', group: 'Runs', run: () => selection.step(-1) },
+  { keys: ['/'], label: 'find a run', group: 'Runs', run: () => runList.value?.focusFind() },
+  { keys: ['u', 'Ctrl+z'], label: 'undo', group: 'Everywhere', run: undo },
+  { keys: ['U', 'Ctrl+Z', 'Ctrl+Shift+z'], label: 'redo', group: 'Everywhere', run: redo },
   {
     keys: ['m'],
-    says: 'your name, metres or feet, whose site it is',
+    label: 'your name, metres or feet, whose site it is',
     group: 'Everywhere',
     run: () => {
       ownShown.value = true;
     },
   },
-  { keys: ['t'], says: 'light or dark', group: 'Everywhere', run: theme.toggle },
+  { keys: ['t'], label: 'light or dark', group: 'Everywhere', run: theme.toggle },
   {
     keys: ['?'],
-    says: 'this sheet',
+    label: 'this sheet',
     group: 'Everywhere',
     run: () => {
       keysShown.value = true;
     },
   },
-  { keys: ['Escape'], says: 'close the panel', group: 'Everywhere', run: why.close },
+  { keys: ['Escape'], label: 'close the panel', group: 'Everywhere', run: why.close },
 ]);
 </script>
 
@@ -201,7 +201,7 @@ useKeys([
         </div>
         <p v-else class="empty" aria-busy="true">Opening the site…</p>
       </section>
-      <WhyPanel v-if="why.subject" :working="why.working" @close="why.close" />
+      <WhyPanel v-if="why.subject" :derivation="why.derivation" @close="why.close" />
     </main>
     <OwnDialog v-model:visible="ownShown" />
     <KeySheet v-model:visible="keysShown" />

@@ -1,15 +1,15 @@
 <script setup lang="ts">
-import WorkingSheet from '../parts/WorkingSheet.vue';
+import DerivationSheet from '../parts/DerivationSheet.vue';
 import type { Derivation } from '#core/shared/derivation';
 
-defineProps<{ working: Derivation | null }>();
+defineProps<{ derivation: Derivation | null }>();
 const emit = defineEmits<{ close: [] }>();
 </script>
 
 <template>
   <aside class="why" aria-label="Why">
     <button type="button" class="plain close" @click="emit('close')">Close <kbd>Esc</kbd></button>
-    <WorkingSheet v-if="working" :working="working" />
+    <DerivationSheet v-if="derivation" :derivation="derivation" />
     <p v-else class="dim">This figure is not there any more; pick another.</p>
   </aside>
 </template>

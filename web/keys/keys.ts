@@ -5,7 +5,7 @@ import { computed, onScopeDispose, shallowReactive } from 'vue';
 export interface KeyAction {
   /** As `KeyboardEvent.key` says it: `j`, `ArrowDown`, `?`. Several spellings of one action share a line. */
   keys: string[];
-  says: string;
+  label: string;
   group: string;
   run: () => void;
 }

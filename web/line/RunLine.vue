@@ -10,7 +10,7 @@ import LineStrokes from './LineStrokes.vue';
 /** Something found at a metre of the line. */
 export interface LineMark {
   atM: number;
-  says: string;
+  label: string;
   grave: boolean;
 }
 
@@ -44,7 +44,7 @@ const placedMarks = computed(() =>
   marks.map((mark) => {
     const x = x0 + mark.atM * pxPerM.value;
     // Words stand to the right of their mark where there is room for them.
-    return { ...mark, x, onLeft: x + mark.says.length * pxPerLetter > width.value && x > width.value / 2 };
+    return { ...mark, x, onLeft: x + mark.label.length * pxPerLetter > width.value && x > width.value / 2 };
   }),
 );
 const ticks = computed(() =>
@@ -83,10 +83,10 @@ const ticks = computed(() =>
       <text x="41" y="44" text-anchor="middle">{{ headEnd }}</text>
       <line x1="80" :x2="x0" y1="40" y2="40" stroke="var(--ink)" />
       <LineStrokes :shape="shape" :y="40" />
-      <g v-for="mark in placedMarks" :key="`${mark.atM}${mark.says}`" :class="mark.grave ? 'grave' : 'mild'">
+      <g v-for="mark in placedMarks" :key="`${mark.atM}${mark.label}`" :class="mark.grave ? 'grave' : 'mild'">
         <line :x1="mark.x" :x2="mark.x" y1="24" y2="56" />
         <text :x="mark.onLeft ? mark.x - 4 : mark.x + 4" y="33" :text-anchor="mark.onLeft ? 'end' : 'start'">
-          {{ mark.says }}
+          {{ mark.label }}
         </text>
       </g>
       <EndMark :x="shape.endX + 7" :y="40" :state="evaluation.findings.state" />

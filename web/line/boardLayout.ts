@@ -33,7 +33,7 @@ export function ordered(runs: readonly RunSummary[], order: BoardOrder): RunSumm
   return [...runs].sort(
     (a, b) =>
       rank[a.findings.state] - rank[b.findings.state] ||
-      (b.findings.binding.share ?? 0) - (a.findings.binding.share ?? 0) ||
+      (b.findings.binding.utilisation ?? 0) - (a.findings.binding.utilisation ?? 0) ||
       byNumber(a, b),
   );
 }

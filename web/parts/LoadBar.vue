@@ -9,7 +9,7 @@ const { load, digits = 1 } = defineProps<{ load: Load; digits?: number }>();
 
 <template>
   <span class="load"
-    ><MarginBar :share="load.share" :state="load.standing" /><span class="mono"
+    ><MarginBar :utilisation="load.utilisation" :state="load.status" /><span class="mono"
       >{{ formatFigure(load.used, load.unit, digits) }}
       <span class="dim">of {{ formatFigure(load.most, load.unit, digits) }} {{ load.unit }}</span></span
     ></span

@@ -3,13 +3,13 @@ import { computed, useId } from 'vue';
 
 /** How well something holds: filled by the share of its limit, running past the tick when over, hatched when untested. */
 const {
-  share,
+  utilisation: share,
   state,
   width = 56,
   height = 8,
   hatched = false,
 } = defineProps<{
-  share: number | null;
+  utilisation: number | null;
   state: 'holds' | 'close' | 'fails' | 'untested' | 'stop';
   width?: number;
   height?: number;

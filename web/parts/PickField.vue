@@ -4,7 +4,7 @@ import Select from 'primevue/select';
 /** One of a few words. The widget is the library's; this ties it to a value and a label. */
 defineProps<{
   value: T | null;
-  choices: { value: T; says: string }[];
+  choices: { value: T; label: string }[];
   label: string;
   disabled?: boolean;
   placeholder?: string;
@@ -16,7 +16,7 @@ const emit = defineEmits<{ take: [value: T] }>();
   <Select
     :model-value="value"
     :options="choices"
-    option-label="says"
+    option-label="label"
     option-value="value"
     :aria-label="label"
     size="small"

@@ -4,7 +4,7 @@ import MultiSelect from 'primevue/multiselect';
 /** None, one or several of a few words, in the order they are picked. */
 defineProps<{
   values: readonly T[];
-  choices: { value: T; says: string }[];
+  choices: { value: T; label: string }[];
   label: string;
   placeholder?: string;
   disabled?: boolean;
@@ -16,7 +16,7 @@ const emit = defineEmits<{ take: [values: T[]]; closed: [] }>();
   <MultiSelect
     :model-value="[...values]"
     :options="choices"
-    option-label="says"
+    option-label="label"
     option-value="value"
     :aria-label="label"
     :placeholder="placeholder ?? 'None'"

@@ -1,15 +1,15 @@
 <script setup lang="ts" generic="T extends string">
 /** The ways to look at a stage, each with its key; the one that is open stands out. */
-defineProps<{ views: readonly { id: T; says: string; key: string }[]; view: T; label: string }>();
+defineProps<{ views: readonly { id: T; label: string; key: string }[]; view: T; label: string }>();
 const emit = defineEmits<{ show: [view: T] }>();
 </script>
 
 <template>
   <nav class="views" :aria-label="label">
     <template v-for="one in views" :key="one.id">
-      <b v-if="one.id === view" aria-current="page">{{ one.says }}</b>
+      <b v-if="one.id === view" aria-current="page">{{ one.label }}</b>
       <button v-else type="button" class="plain" @click="emit('show', one.id)">
-        {{ one.says }} <kbd>{{ one.key }}</kbd>
+        {{ one.label }} <kbd>{{ one.key }}</kbd>
       </button>
     </template>
   </nav>

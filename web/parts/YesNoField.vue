@@ -4,8 +4,8 @@ import SelectButton from 'primevue/selectbutton';
 defineProps<{ value: boolean; label: string }>();
 const emit = defineEmits<{ take: [value: boolean] }>();
 const choices = [
-  { value: true, says: 'Yes' },
-  { value: false, says: 'No' },
+  { value: true, label: 'Yes' },
+  { value: false, label: 'No' },
 ];
 </script>
 
@@ -13,7 +13,7 @@ const choices = [
   <SelectButton
     :model-value="value"
     :options="choices"
-    option-label="says"
+    option-label="label"
     option-value="value"
     :allow-empty="false"
     size="small"

@@ -22,7 +22,7 @@ export const useInstrument = defineStore('instrument', () => {
   const canRead = computed<ReadonlySet<TestId>>(() => new Set(identity.value ? reads.value : []));
 
   /** Finds out what can be read, and where the demo's stand-in is. */
-  async function lookAround(): Promise<void> {
+  async function discover(): Promise<void> {
     if (reads.value.length > 0) return;
     const answer = await api.instruments();
     if (answer.kind !== 'answer') return;
@@ -53,5 +53,5 @@ export const useInstrument = defineStore('instrument', () => {
   const read = (asked: InstrumentAsked): Promise<InstrumentAnswer | null> =>
     asking(asked.test, () => api.readInstrument(address.value.trim(), asked));
 
-  return { address, identity, canRead, problem, busy, lookAround, connect, disconnect, read };
+  return { address, identity, canRead, problem, busy, lookAround: discover, connect, disconnect, read };
 });

@@ -12,11 +12,11 @@ export const useMeasures = defineStore('measures', () => {
   const cables = computed(() =>
     [...coaxCables, ...pairCables].map(({ id }) => ({
       value: id,
-      says: cableLabel(id, measures.value.gauge),
+      label: cableLabel(id, measures.value.gauge),
     })),
   );
   const powerCableChoices = computed(() =>
-    powerCables.map(({ id }) => ({ value: id, says: powerCableLabel(id, measures.value.gauge) })),
+    powerCables.map(({ id }) => ({ value: id, label: powerCableLabel(id, measures.value.gauge) })),
   );
   return { cables, powerCables: powerCableChoices, measures, quantity, unitWord };
 });

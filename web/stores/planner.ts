@@ -27,7 +27,7 @@ type Found =
   | { kind: 'none' }
   | { kind: 'plan'; plan: Plan }
   | { kind: 'conflict'; conflict: Conflict; snags: ExcludedCamera[] }
-  | { kind: 'nothing'; says: string; snags: ExcludedCamera[] };
+  | { kind: 'nothing'; message: string; snags: ExcludedCamera[] };
 
 /** Thrown to whoever waited for work that was stopped. */
 class Stopped extends Error {}
@@ -243,7 +243,7 @@ export const usePlanner = defineStore('planner', () => {
   const lp = (): Promise<string | null> => work('lp', (planner) => planner.lp(plain(demands.value)));
 
   /** A plan that was found elsewhere, on a curve, becomes the one in hand. */
-  function takeUp(other: Plan): void {
+  function adoptPlan(other: Plan): void {
     found.value = { kind: 'plan', plan: other };
     madeFor.value = store.site;
   }
@@ -278,6 +278,6 @@ export const usePlanner = defineStore('planner', () => {
     slots,
     lp,
     stop,
-    takeUp,
+    takeUp: adoptPlan,
   };
 });

@@ -49,7 +49,7 @@ export const useRecorderApply = defineStore('recorder-apply', () => {
     return null;
   }
 
-  async function lookAround(): Promise<void> {
+  async function discover(): Promise<void> {
     const answer = await api.recorders();
     if (answer.kind !== 'answer') return;
     standIns.value = answer.value.standIns;
@@ -84,14 +84,14 @@ export const useRecorderApply = defineStore('recorder-apply', () => {
       api.apply(site.id, recorderId.value, {
         address: address.value.trim(),
         key: key.value,
-        by: site.person.trim() || 'Planner',
+        by: site.signedBy('Planner'),
       }),
     );
   const goOn = (goal: Applying['goal']) =>
     begin(() =>
       api.goOnApplying(site.id, recorderId.value, {
         key: key.value,
-        by: site.person.trim() || 'Planner',
+        by: site.signedBy('Planner'),
         goal,
       }),
     );
@@ -123,7 +123,7 @@ export const useRecorderApply = defineStore('recorder-apply', () => {
     applying,
     problem,
     busy,
-    lookAround,
+    lookAround: discover,
     read,
     look,
     apply,

@@ -24,7 +24,7 @@ import {
   type Dropped,
   type Queue,
 } from './editQueue';
-import { usePerson } from './person';
+import { signedAs, useCurrentUser, type Role } from './currentUser';
 
 export type Saving = 'saved' | 'saving' | 'waiting';
 export type Opened = 'opening' | 'open' | 'missing' | 'unreachable';
@@ -61,7 +61,8 @@ export const useSite = defineStore('site', () => {
   const saving = ref<Saving>('saved');
   const savedAt = ref<string | null>(null);
   const dropped = shallowRef<Dropped[]>([]);
-  const person = usePerson();
+  const currentUser = useCurrentUser();
+  const signedBy = (role: Role): string => signedAs(currentUser.value, role);
 
   /** What was made of the site before the page was ready, and the site that it was made of. */
   let early: { news: string; site: Site } | null = null;
@@ -181,7 +182,7 @@ export const useSite = defineStore('site', () => {
         site: id.value,
         label,
         nature,
-        by: person.value.trim() || 'Surveyor',
+        by: signedBy('Surveyor'),
         changes,
       },
       new Date().toISOString(),
@@ -226,7 +227,8 @@ export const useSite = defineStore('site', () => {
     saving,
     savedAt,
     dropped,
-    person,
+    currentUser,
+    signedBy,
     open,
     change,
     undo,

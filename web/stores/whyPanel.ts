@@ -8,15 +8,15 @@ import { useEvaluation } from './evaluation';
 export const useWhyPanel = defineStore('why', () => {
   const evaluation = useEvaluation();
   const subject = shallowRef<Subject | null>(null);
-  const working = shallowRef<Derivation | null>(null);
+  const derivation = shallowRef<Derivation | null>(null);
 
   watch([subject, () => evaluation.result], async ([asked]) => {
     if (!asked) {
-      working.value = null;
+      derivation.value = null;
       return;
     }
     const found = await evaluation.why(asked);
-    if (subject.value === asked) working.value = found;
+    if (subject.value === asked) derivation.value = found;
   });
 
   function ask(next: Subject): void {
@@ -25,5 +25,5 @@ export const useWhyPanel = defineStore('why', () => {
   function close(): void {
     subject.value = null;
   }
-  return { subject, working, ask, close };
+  return { subject, derivation, ask, close };
 });

@@ -37,12 +37,12 @@ export function channelList(site: Pick<Site, 'joining'>, { recorder, slots }: Re
 }
 
 /** The columns of a channel list on paper and as a table. */
-export const channelColumns: readonly { id: keyof ChannelRow; says: string }[] = [
-  { id: 'recorder', says: 'recorder' },
-  { id: 'slot', says: 'slot' },
-  { id: 'label', says: 'where' },
-  { id: 'name', says: 'channel name' },
-  { id: 'signal', says: 'signal' },
-  { id: 'address', says: 'address' },
-  { id: 'passwordHeldBy', says: 'password held by' },
+export const channelColumns: readonly { id: keyof ChannelRow; label: string }[] = [
+  { id: 'recorder', label: 'recorder' },
+  { id: 'slot', label: 'slot' },
+  { id: 'label', label: 'where' },
+  { id: 'name', label: 'channel name' },
+  { id: 'signal', label: 'signal' },
+  { id: 'address', label: 'address' },
+  { id: 'passwordHeldBy', label: 'password held by' },
 ];

@@ -31,7 +31,7 @@ export function devicePlan(
   return {
     kind: 'plan',
     plan: {
-      turned: [...familyOf(recorder).turned(recorder, occupants)].sort((a, b) => a - b),
+      turned: [...familyOf(recorder).ipInputs(recorder, occupants)].sort((a, b) => a - b),
       timeSource: recorder.network?.timeSource ?? null,
       channels: [...occupants]
         .sort((a, b) => a.slot - b.slot)

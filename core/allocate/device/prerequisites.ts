@@ -1,5 +1,5 @@
 import { inNetwork } from '#core/shared/network';
-import { changeCost, turnedToday, type RecorderState } from '#core/allocate/recorder';
+import { changeCost, ipInputsToday, type RecorderState } from '#core/allocate/recorder';
 import { pictureFormat } from '#core/physics/signal';
 import type { Camera, NetworkConfig, Recorder, Site } from '#core/model/site';
 
@@ -8,7 +8,7 @@ export type PrerequisiteId = 'network' | 'addresses' | 'passwords' | 'formats' |
 /** Something that has to be so before a recorder takes its cameras, in the order in which a person sees to it. */
 export interface Prerequisite {
   id: PrerequisiteId;
-  says: string;
+  message: string;
   /** `do` is for what is done when the plan is applied, not before. */
   state: 'met' | 'open' | 'do';
   /** What is not so yet, one by one. */
@@ -130,7 +130,7 @@ export function prerequisites(
     }));
   const formats = formatsMissing(site, state);
   const turned = new Set(slots.filter(({ converted }) => converted).map(({ slot }) => slot));
-  const change = changeCost(recorder, turnedToday(recorder), turned);
+  const change = changeCost(recorder, ipInputsToday(recorder), turned);
   const time =
     onIp.length > 0 && !recorder.network?.timeSource
       ? [
@@ -141,35 +141,40 @@ export function prerequisites(
         ]
       : [];
   return [
-    { id: 'network', says: 'Recorder and cameras in one network', state: stateOf(network), missing: network },
-    { id: 'addresses', says: 'No address given twice', state: stateOf(addresses), missing: addresses },
+    {
+      id: 'network',
+      message: 'Recorder and cameras in one network',
+      state: stateOf(network),
+      missing: network,
+    },
+    { id: 'addresses', message: 'No address given twice', state: stateOf(addresses), missing: addresses },
     {
       id: 'passwords',
-      says: 'First password of every camera set, and somebody holds it',
+      message: 'First password of every camera set, and somebody holds it',
       state: stateOf(passwords),
       missing: passwords,
     },
     {
       id: 'formats',
-      says: 'Format and line standard of every input',
+      message: 'Format and line standard of every input',
       state: stateOf(formats),
       missing: formats,
     },
     change?.factoryValues
       ? {
           id: 'settings',
-          says: 'Settings saved before the restart that wipes them, and put back after it',
+          message: 'Settings saved before the restart that wipes them, and put back after it',
           state: 'do',
           missing: [],
         }
       : {
           id: 'settings',
-          says: change
+          message: change
             ? 'Settings stay over the restart; they are saved all the same'
             : 'No change that touches the settings',
           state: 'met',
           missing: [],
         },
-    { id: 'time', says: 'A time source', state: stateOf(time), missing: time },
+    { id: 'time', message: 'A time source', state: stateOf(time), missing: time },
   ];
 }

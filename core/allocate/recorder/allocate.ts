@@ -1,10 +1,10 @@
 import type { Highs } from 'highs';
 import { solve } from '#core/solver';
 import type { Placement, Recorder } from '#core/model/site';
-import { turnedToday } from './changeCost';
+import { ipInputsToday } from './changeCost';
 import { slotModel, type SlotModel, type ZoneWay } from './slotModel';
 import type { Occupant } from './slots';
-import type { SlotWishes, SlotRequest } from './wanting';
+import type { SlotWishes, SlotRequest } from './slotRequest';
 
 /** An allocation of every camera that has a place to go, and how sure it is that none is better. */
 export interface Allocated {
@@ -27,7 +27,7 @@ function slotIn(
   const free = slots.filter(
     (slot) => !taken.has(slot) && (carries(slot) === kind || carries(slot) === 'either'),
   );
-  const today = turnedToday(recorder);
+  const today = ipInputsToday(recorder);
   const inOrder =
     kind === 'ip' && free.some((slot) => carries(slot) === 'either')
       ? [...free].sort((a, b) => Number(today.has(b)) - Number(today.has(a)) || b - a)

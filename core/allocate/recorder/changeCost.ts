@@ -4,7 +4,7 @@ import { listed } from './numbers';
 import type { ChangeRules } from './slots';
 
 /** The inputs that are IP on a recorder today. */
-export const turnedToday = ({ turned }: Pick<Recorder, 'turned'>): ReadonlySet<number> => new Set(turned);
+export const ipInputsToday = ({ turned }: Pick<Recorder, 'turned'>): ReadonlySet<number> => new Set(turned);
 
 /** What a change costs on this recorder, as somebody noted it or as usual for its rules. */
 export const changeRulesOf = (recorder: Recorder): ChangeRules =>

@@ -1,6 +1,6 @@
 import type { Recorder, SlotRules } from '#core/model/site';
 import { fixedSlots } from './fixedSlots';
-import { highestFirst } from './fromTheTail';
+import { highestFirst } from './highestFirst';
 import { presetSplit } from './presetSplit';
 import { switchPerInput } from './switchPerInput';
 import type { SlotFamily } from './slots';

@@ -34,10 +34,10 @@ const mover = (
   today: { at: { recorderId, slot: input }, format: 'cvbs' },
   to: { recorderId, slot: to },
 });
-const says = (step: NightStep): string => {
+const stepInWords = (step: NightStep): string => {
   switch (step.kind) {
     case 'repatch':
-      return `lead ${step.number}: ${step.from.slot} to ${step.to.slot}${step.forNow ? ' for now' : ''}`;
+      return `lead ${step.number}: ${step.from.slot} to ${step.to.slot}${step.temporary ? ' for now' : ''}`;
     case 'turn':
       return `turn ${step.cost.toIp.join(' ')}`;
     case 'join':
@@ -47,7 +47,7 @@ const says = (step: NightStep): string => {
 const nightsOf = (movers: Mover[], over: { perNight?: number; first?: string[] } = {}, recorder = six) =>
   migrationOf([recorder], movers, { perNight: 2, first: [], ...over });
 const inWords = (movers: Mover[], over: { perNight?: number; first?: string[] } = {}) =>
-  nightsOf(movers, over).nights.map(({ steps }) => steps.map(says));
+  nightsOf(movers, over).nights.map(({ steps }) => steps.map(stepInWords));
 
 describe('the order of a migration', () => {
   it('those that need no input turned go first, from the highest input down', () =>
@@ -73,13 +73,16 @@ describe('the order of a migration', () => {
       first: ['c4'],
     });
     expect(waiting).toEqual([]);
-    expect(nights[0]!.steps.map(says)).toEqual([
+    expect(nights[0]!.steps.map(stepInWords)).toEqual([
       'lead 5: 5 to 1 for now',
       'lead 6: 6 to 2 for now',
       'turn 4 5 6',
       'join 4 on 4',
     ]);
-    expect(nights.slice(1).map(({ steps }) => steps.map(says))).toEqual([['join 6 on 6'], ['join 5 on 5']]);
+    expect(nights.slice(1).map(({ steps }) => steps.map(stepInWords))).toEqual([
+      ['join 6 on 6'],
+      ['join 5 on 5'],
+    ]);
   });
   it('where no input is free for that, it says so, and the camera waits', () => {
     const full = [1, 2, 3].map((n) => mover(n, n, n, 'coax'));
@@ -90,7 +93,7 @@ describe('the order of a migration', () => {
     expect(waiting).toEqual([
       { cameraId: 'c4', number: 4, why: 'camera 5 is on A 5, and no input is free for its lead' },
     ]);
-    expect(nights.map(({ steps }) => steps.map(says).at(-1))).toEqual([
+    expect(nights.map(({ steps }) => steps.map(stepInWords).at(-1))).toEqual([
       'join 6 on 6',
       'join 5 on 5',
       'join 4 on 4',

@@ -1,9 +1,9 @@
 import type { Recorder } from '#core/model/site';
-import { changeCost, turnedToday, type ChangeCost } from './changeCost';
+import { changeCost, ipInputsToday, type ChangeCost } from './changeCost';
 import { familyOf } from './families';
 import { recorderState } from './recorderState';
 import type { Occupant, SlotNeed } from './slots';
-import type { SlotAddress } from './wanting';
+import type { SlotAddress } from './slotRequest';
 
 /** A camera with where its picture comes in today and where it comes in at the end. */
 export interface Mover {
@@ -19,7 +19,7 @@ export type NightStep =
       number: number;
       from: SlotAddress;
       to: SlotAddress;
-      /** It moves once more later. */ forNow: boolean;
+      /** It moves once more later. */ temporary: boolean;
       makesWayFor: number | null;
     }
   | { kind: 'turn'; recorderId: string; cost: ChangeCost }
@@ -63,12 +63,12 @@ const onInput = (recorder: Recorder, { need, to }: Mover): boolean =>
   need.signal.kind === 'ip' && (to.slot <= recorder.inputs || recorder.rules.kind === 'preset-split');
 
 /** The inputs that turn together with one, by the recorder's rules: those from it to the last, or itself alone, or a whole preset. */
-function turnsWith(recorder: Recorder, finally_: readonly Occupant[], slot: number): number[] {
+function turnsWith(recorder: Recorder, finalOccupants: readonly Occupant[], slot: number): number[] {
   switch (recorder.rules.kind) {
     case 'from-the-tail':
       return Array.from({ length: recorder.inputs - slot + 1 }, (_, k) => slot + k);
     case 'preset-split':
-      return [...familyOf(recorder).turned(recorder, finally_)];
+      return [...familyOf(recorder).ipInputs(recorder, finalOccupants)];
     default:
       return [slot];
   }
@@ -100,7 +100,7 @@ export function migrationOf(
     [...standing.values()]
       .filter(({ at }) => at.recorderId === recorderId)
       .map(({ need, at }) => ({ need, slot: at.slot, placed: true }));
-  const turned = new Map(recorders.map((recorder) => [recorder.id, turnedToday(recorder)]));
+  const ipInputs = new Map(recorders.map((recorder) => [recorder.id, ipInputsToday(recorder)]));
   const turning = (mover: Mover): boolean => onInput(recorderOf.get(mover.to.recorderId)!, mover);
   const urgent = new Set(first);
   const done = new Set(movers.filter((mover) => !changes(mover)).map(({ need }) => need.cameraId));
@@ -125,10 +125,10 @@ export function migrationOf(
     mover: Mover,
     along: ReadonlySet<string>,
     room: number,
-  ): { movers: Mover[]; repatches: { id: string; to: SlotAddress; forNow: boolean }[] } | { why: string } {
+  ): { movers: Mover[]; repatches: { id: string; to: SlotAddress; temporary: boolean }[] } | { why: string } {
     const recorder = recorderOf.get(mover.to.recorderId)!;
     const movingNow: Mover[] = [mover];
-    const repatches: { id: string; to: SlotAddress; forNow: boolean }[] = [];
+    const repatches: { id: string; to: SlotAddress; temporary: boolean }[] = [];
     const going = new Set([...along, mover.need.cameraId]);
     const mustBeFree = turning(mover)
       ? turnsWith(recorder, atTheEnd(recorder.id), mover.to.slot)
@@ -161,13 +161,15 @@ export function migrationOf(
       const spare = Array.from({ length: recorder.inputs }, (_, k) => ({
         recorderId: recorder.id,
         slot: k + 1,
-      })).find((to) => !mustBeFree.includes(to.slot) && !turned.get(recorder.id)!.has(to.slot) && isFree(to));
+      })).find(
+        (to) => !mustBeFree.includes(to.slot) && !ipInputs.get(recorder.id)!.has(to.slot) && isFree(to),
+      );
       const to = own ?? (done.has(id) || urgent.has(mover.need.cameraId) ? spare : undefined);
       if (!to)
         return {
           why: `camera ${other.need.number} is on ${recorder.name} ${standing.get(id)!.at.slot}, and no input is free for its lead`,
         };
-      repatches.push({ id, to, forNow: !same(to, other.to) });
+      repatches.push({ id, to, temporary: !same(to, other.to) });
     }
     return { movers: movingNow, repatches };
   }
@@ -215,7 +217,7 @@ export function migrationOf(
           if (urgent.has(id) && nights.length === 0) waiting.set(id, found.why);
           continue;
         }
-        for (const { id: other, to, forNow } of found.repatches) {
+        for (const { id: other, to, temporary: forNow } of found.repatches) {
           const stood = standing.get(other)!;
           steps.push({
             kind: 'repatch',
@@ -223,7 +225,7 @@ export function migrationOf(
             number: stood.need.number,
             from: stood.at,
             to,
-            forNow,
+            temporary: forNow,
             makesWayFor: mover.need.number,
           });
           standing.set(other, { need: stood.need, at: to });
@@ -251,14 +253,14 @@ export function migrationOf(
         number: need.number,
         from: standing.get(need.cameraId)!.at,
         to,
-        forNow: false,
+        temporary: false,
         makesWayFor: null,
       });
     for (const { need, to } of leads) standing.set(need.cameraId, { need, at: to });
     if (steps.length === 0) break;
     const changed: NightStep[] = recorders.flatMap((recorder): NightStep[] => {
-      const before = turned.get(recorder.id)!;
-      const needed = familyOf(recorder).turned(recorder, occupiedBy(recorder.id));
+      const before = ipInputs.get(recorder.id)!;
+      const needed = familyOf(recorder).ipInputs(recorder, occupiedBy(recorder.id));
       // What is turned stays turned until the end; going back would be one restart more.
       const after =
         recorder.rules.kind === 'switch-per-input'
@@ -274,7 +276,7 @@ export function migrationOf(
             )
           : needed;
       const cost = changeCost(recorder, before, after);
-      turned.set(recorder.id, after);
+      ipInputs.set(recorder.id, after);
       return cost ? [{ kind: 'turn', recorderId: recorder.id, cost }] : [];
     });
     const occupied = Object.fromEntries(recorders.map(({ id }) => [id, occupiedBy(id)]));

@@ -71,7 +71,15 @@ describe('a night in words', () => {
   it('tells leads for now, inputs that turn, and who joins', () => {
     expect(
       nightStepInWords(
-        { kind: 'repatch', cameraId: 'c5', number: 5, from: at(5), to: at(1), forNow: true, makesWayFor: 4 },
+        {
+          kind: 'repatch',
+          cameraId: 'c5',
+          number: 5,
+          from: at(5),
+          to: at(1),
+          temporary: true,
+          makesWayFor: 4,
+        },
         () => hall,
       ),
     ).toEqual([

@@ -1,7 +1,7 @@
 import { slotCount, type Recorder } from '#core/model/site';
 import type { Occupant, SlotNeed } from './slots';
 import { tryPlacement } from './tryPlacement';
-import type { SlotAddress, SlotRequest } from './wanting';
+import type { SlotAddress, SlotRequest } from './slotRequest';
 
 /** A camera that is elsewhere after an allocation than before, and why. */
 export interface Move {

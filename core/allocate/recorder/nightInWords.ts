@@ -14,7 +14,7 @@ export function nightStepInWords(
       return changeInWords(recorderOf(step.recorderId), step.cost);
     case 'repatch':
       return [
-        `Lead of camera ${step.number} from ${there(step.from)} to ${there(step.to)}${step.forNow ? ', for now' : ''}${step.makesWayFor === null ? '' : `, to make way for camera ${step.makesWayFor}`}.`,
+        `Lead of camera ${step.number} from ${there(step.from)} to ${there(step.to)}${step.temporary ? ', for now' : ''}${step.makesWayFor === null ? '' : `, to make way for camera ${step.makesWayFor}`}.`,
       ];
     case 'join':
       return [

@@ -25,18 +25,18 @@ function presetFor(recorder: Recorder, occupants: readonly Occupant[]): Preset |
   );
 }
 
-const says = ({ inputs, ipSlots }: Preset): string => `${inputs} coax and ${ipSlots} IP`;
+const presetInWords = ({ inputs, ipSlots }: Preset): string => `${inputs} coax and ${ipSlots} IP`;
 
 /** Preset split: the whole recorder takes one of a few presets, and restarts to change. */
 export const presetSplit: SlotFamily = {
   turnsInOrder: false,
   splits: (recorder) =>
     presetsOf(recorder).map((preset) => ({
-      says: says(preset),
+      label: presetInWords(preset),
       carries: (slot) =>
         slot <= preset.inputs ? 'coax' : slot <= preset.inputs + preset.ipSlots ? 'ip' : 'none',
     })),
-  turned: (recorder, occupants) =>
+  ipInputs: (recorder, occupants) =>
     new Set(numbersFrom((presetFor(recorder, occupants)?.inputs ?? recorder.inputs) + 1, recorder.inputs)),
   broken: (recorder, occupants) => {
     const preset = presetFor(recorder, occupants);
@@ -47,11 +47,11 @@ export const presetSplit: SlotFamily = {
       {
         rule: 'preset',
         slots: out.map(({ slot }) => slot),
-        why: `No preset of ${recorder.name} carries all of these; with ${says(preset)} camera${many ? 's' : ''} ${out
+        why: `No preset of ${recorder.name} carries all of these; with ${presetInWords(preset)} camera${many ? 's' : ''} ${out
           .map(({ need }) => need.number)
           .sort((a, b) => a - b)
           .join(', ')} ${many ? 'have' : 'has'} no slot.`,
-        remedy: `Fit them to one of its presets: ${presetsOf(recorder).map(says).join('; ')}.`,
+        remedy: `Fit them to one of its presets: ${presetsOf(recorder).map(presetInWords).join('; ')}.`,
       },
     ];
   },

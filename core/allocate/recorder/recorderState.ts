@@ -3,12 +3,12 @@ import { slotCount, type Recorder } from '#core/model/site';
 import { formatQuantity } from '#core/shared/units';
 import { loadOf, type Load } from '#core/shared/derivation';
 import { brokenBlocks } from './blocks';
-import { changeCost, changeInWords, turnedToday } from './changeCost';
+import { changeCost, changeInWords, ipInputsToday } from './changeCost';
 import { familyOf } from './families';
 import type { BrokenRule, Occupant, RecorderState, Slot } from './slots';
 
 /** What each slot carries once the `turned` inputs are IP. */
-function slotsOf(recorder: Recorder, turned: ReadonlySet<number>, occupants: readonly Occupant[]): Slot[] {
+function slotsOf(recorder: Recorder, ipInputs: ReadonlySet<number>, occupants: readonly Occupant[]): Slot[] {
   const bySlot = new Map<number, Occupant[]>();
   for (const occupant of occupants) {
     const on = bySlot.get(occupant.slot);
@@ -18,7 +18,7 @@ function slotsOf(recorder: Recorder, turned: ReadonlySet<number>, occupants: rea
   return Array.from({ length: slotCount(recorder) }, (_, index) => {
     const slot = index + 1;
     const isInput = slot <= recorder.inputs;
-    const converted = isInput && turned.has(slot);
+    const converted = isInput && ipInputs.has(slot);
     return {
       slot,
       converted,
@@ -30,9 +30,9 @@ function slotsOf(recorder: Recorder, turned: ReadonlySet<number>, occupants: rea
 }
 
 /** The inputs that stay coax, in words. */
-function coaxInputs(recorder: Recorder, turned: ReadonlySet<number>): string {
+function coaxInputs(recorder: Recorder, ipInputs: ReadonlySet<number>): string {
   const stay = Array.from({ length: recorder.inputs }, (_, index) => index + 1).filter(
-    (input) => !turned.has(input),
+    (input) => !ipInputs.has(input),
   );
   if (stay.length === 0) return 'A recorder with coax inputs.';
   return stay.at(-1) === stay.length
@@ -40,7 +40,7 @@ function coaxInputs(recorder: Recorder, turned: ReadonlySet<number>): string {
     : `An input that stays coax: ${stay.join(', ')}.`;
 }
 
-function slotProblems(recorder: Recorder, slot: Slot, turned: ReadonlySet<number>): BrokenRule[] {
+function slotProblems(recorder: Recorder, slot: Slot, ipInputs: ReadonlySet<number>): BrokenRule[] {
   const [first, second] = slot.occupants;
   const problems: BrokenRule[] = [];
   if (second && first) {
@@ -59,7 +59,7 @@ function slotProblems(recorder: Recorder, slot: Slot, turned: ReadonlySet<number
         ...at,
         rule: 'signal',
         why: `Slot ${slot.slot} is for IP only; camera ${need.number} comes on coax.`,
-        remedy: coaxInputs(recorder, turned),
+        remedy: coaxInputs(recorder, ipInputs),
       });
     }
     if (signal.kind === 'ip' && slot.carries === 'coax') {
@@ -120,14 +120,14 @@ function portLoad(
 /** A recorder with these occupants: what each slot carries, every broken rule, and what the change costs. */
 export function recorderState(recorder: Recorder, occupants: readonly Occupant[]): RecorderState {
   const family = familyOf(recorder);
-  const turned = family.turned(recorder, occupants);
-  const slots = slotsOf(recorder, turned, occupants);
+  const ipInputs = family.ipInputs(recorder, occupants);
+  const slots = slotsOf(recorder, ipInputs, occupants);
   const ip = occupants.flatMap(({ need }) => (need.signal.kind === 'ip' ? [need.signal] : []));
   const incomingMbps = ip.reduce((sum, { mbps }) => sum + mbps, 0);
   const broken = [
     ...family.broken(recorder, occupants),
     ...brokenBlocks(recorder, occupants),
-    ...slots.flatMap((slot) => slotProblems(recorder, slot, turned)),
+    ...slots.flatMap((slot) => slotProblems(recorder, slot, ipInputs)),
   ];
   const { limits, name } = recorder;
   const loads: Load[] = [
@@ -160,6 +160,6 @@ export function recorderState(recorder: Recorder, occupants: readonly Occupant[]
       remedy: 'Feed some of them from a switch, on slots after the ports.',
     });
   }
-  const change = changeCost(recorder, turnedToday(recorder), turned);
+  const change = changeCost(recorder, ipInputsToday(recorder), ipInputs);
   return { recorder, slots, broken, consequences: change ? changeInWords(recorder, change) : [], loads };
 }

@@ -5,7 +5,7 @@ import { assignmentCost, points } from './slotPoints';
 import type { SlotNeed, ChannelMode } from './slots';
 import { blockSizeOf, fitsZone, takes, zonesOf, type Zone } from './slotZones';
 import { stateOf, type State } from './splitRows';
-import { homeOf, slotsThatMatter, type SlotWishes, type SlotRequest } from './wanting';
+import { homeOf, slotsThatMatter, type SlotWishes, type SlotRequest } from './slotRequest';
 
 /** Cameras that are alike where they want no slot in particular. */
 interface InterchangeableGroup {
@@ -184,7 +184,7 @@ export function slotModel(
     // An input that can be turned by itself changes where it carries what it did not carry before.
     if (recorder.rules.kind === 'switch-per-input') {
       const changed = draft.variable(`${id} changes`, 1, points.change);
-      const turning = terms((one) => one.zone.block >= 0 && isIp(one) !== one.zone.turnedToday);
+      const turning = terms((one) => one.zone.block >= 0 && isIp(one) !== one.zone.ipInputsToday);
       if (turning.length > 0)
         draft.row(`change of ${id}`, [...turning, { variable: changed, by: -recorder.inputs }], '<=', 0);
     }

@@ -1,5 +1,5 @@
 import type { Recorder } from '#core/model/site';
-import type { SlotWishes, SlotRequest } from './wanting';
+import type { SlotWishes, SlotRequest } from './slotRequest';
 
 /**
  * What is counted against an allocation, in points. A camera without a slot outweighs all that could be saved by it; a

@@ -1,8 +1,8 @@
 import { slotCount, type Recorder } from '#core/model/site';
-import { turnedToday } from './changeCost';
+import { ipInputsToday } from './changeCost';
 import { numbersFrom } from './numbers';
 import type { SlotNeed } from './slots';
-import type { SlotWishes } from './wanting';
+import type { SlotWishes } from './slotRequest';
 
 /** Slots of a recorder that are alike to a camera that wants none of them in particular. */
 export interface Zone {
@@ -10,7 +10,7 @@ export interface Zone {
   block: number;
   slots: number[];
   forced: string | undefined;
-  turnedToday: boolean;
+  ipInputsToday: boolean;
   withPower: boolean;
   keptFor: string | undefined;
 }
@@ -24,7 +24,7 @@ export const blockSizeOf = ({ blockSize }: Recorder, { blocks }: SlotWishes): nu
 /** The zones of a recorder; a slot that is kept for a camera is one by itself. */
 export function zonesOf(recorder: Recorder, wishes: SlotWishes, kept: ReadonlyMap<number, string>): Zone[] {
   const size = blockSizeOf(recorder, wishes);
-  const today = turnedToday(recorder);
+  const today = ipInputsToday(recorder);
   const poePorts = recorder.rules.kind === 'network-only' ? (recorder.rules.poe?.ports ?? 0) : 0;
   const zones = new Map<string, Zone>();
   for (const slot of numbersFrom(1, slotCount(recorder))) {
@@ -38,7 +38,7 @@ export function zonesOf(recorder: Recorder, wishes: SlotWishes, kept: ReadonlyMa
       block,
       slots: [],
       forced,
-      turnedToday: today.has(slot),
+      ipInputsToday: today.has(slot),
       withPower: slot <= poePorts,
       keptFor,
     };

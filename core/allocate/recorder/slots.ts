@@ -66,7 +66,7 @@ export interface RecorderState {
 
 /** One way in which a recorder can share its slots out; `either` is for an input that can be turned by itself. */
 export interface ChannelMode {
-  says: string;
+  label: string;
   carries: (slot: number) => 'coax' | 'ip' | 'either' | 'none';
 }
 
@@ -84,7 +84,7 @@ export interface SlotFamily {
   /** The states that there are. */
   splits: (recorder: Recorder) => ChannelMode[];
   /** The inputs that have to turn to IP for these occupants. */
-  turned: (recorder: Recorder, occupants: readonly Occupant[]) => ReadonlySet<number>;
+  ipInputs: (recorder: Recorder, occupants: readonly Occupant[]) => ReadonlySet<number>;
   /** What the family's own rule says against these occupants. */
   broken: (recorder: Recorder, occupants: readonly Occupant[]) => BrokenRule[];
   /** What going from one state to another costs as a rule. */

@@ -1,6 +1,6 @@
 import type { Draft, Term } from '#core/solver';
 import type { Recorder } from '#core/model/site';
-import { turnedToday } from './changeCost';
+import { ipInputsToday } from './changeCost';
 import { familyOf } from './families';
 import { numbersFrom } from './numbers';
 import { points } from './slotPoints';
@@ -15,18 +15,18 @@ export interface State {
 /** The unknowns of a recorder's state: an input after another, one of its splits, or none where there is but one. */
 export function stateOf(draft: Draft, recorder: Recorder): State {
   const { id, inputs } = recorder;
-  const today = turnedToday(recorder);
+  const today = ipInputsToday(recorder);
   const family = familyOf(recorder);
   if (family.turnsInOrder) {
-    const turned = new Map(
+    const ipInputs = new Map(
       numbersFrom(1, inputs).map((slot) => [
         slot,
         draft.variable(`${id} ${slot} is IP`, 1, points.turnedInput),
       ]),
     );
     const changed = draft.variable(`${id} changes`, 1, points.change);
-    for (const [slot, variable] of turned) {
-      const next = turned.get(slot + 1);
+    for (const [slot, variable] of ipInputs) {
+      const next = ipInputs.get(slot + 1);
       if (next !== undefined)
         draft.row(
           `${id} ${slot} after ${slot + 1}`,
@@ -60,13 +60,13 @@ export function stateOf(draft: Draft, recorder: Recorder): State {
     }
     return {
       gives: (signal, slot) => {
-        const variable = turned.get(slot);
+        const variable = ipInputs.get(slot);
         if (variable === undefined) return { terms: [], always: signal === 'ip' ? 1 : 0 };
         return signal === 'ip'
           ? { terms: [{ variable, by: 1 }], always: 0 }
           : { terms: [{ variable, by: -1 }], always: 1 };
       },
-      carries: (values) => (slot) => (slot > inputs || values[turned.get(slot)!] === 1 ? 'ip' : 'coax'),
+      carries: (values) => (slot) => (slot > inputs || values[ipInputs.get(slot)!] === 1 ? 'ip' : 'coax'),
     };
   }
   const splits = family.splits(recorder);
@@ -84,7 +84,7 @@ export function stateOf(draft: Draft, recorder: Recorder): State {
     return {
       split,
       variable: draft.variable(
-        `${id}: ${split.says}`,
+        `${id}: ${split.label}`,
         1,
         (differs ? points.change : 0) + isIp.length * points.turnedInput,
       ),

@@ -3,8 +3,10 @@ import type { SlotFamily } from './slots';
 /** Switch per input: any input can turn to IP by itself; the recorder restarts for it. */
 export const switchPerInput: SlotFamily = {
   turnsInOrder: false,
-  splits: ({ inputs }) => [{ says: 'input by input', carries: (slot) => (slot <= inputs ? 'either' : 'ip') }],
-  turned: ({ inputs }, occupants) =>
+  splits: ({ inputs }) => [
+    { label: 'input by input', carries: (slot) => (slot <= inputs ? 'either' : 'ip') },
+  ],
+  ipInputs: ({ inputs }, occupants) =>
     new Set(
       occupants
         .filter(({ need, slot }) => need.signal.kind === 'ip' && slot <= inputs)

@@ -124,13 +124,13 @@ export function supplyCheck(
   const sum = loadOf('all at night', sumOf(all, 'nightAmps'), supply.ratedAmps * continuousLoadShare, 'A');
   const startUp = loadOf('all starting at once', sumOf(all, 'startUpAmps'), supply.ratedAmps, 'A');
   for (const { number, fuse } of outputs)
-    if (fuse.standing === 'fails')
+    if (fuse.status === 'fails')
       wrong.push(`Output ${number} gives up to ${fuse.used.toFixed(2)} A; its fuse is ${fuse.most} A.`);
-  if (sum.standing === 'fails')
+  if (sum.status === 'fails')
     wrong.push(
       `${supply.name} gives ${sum.used.toFixed(1)} A at night; 80 % of its ${supply.ratedAmps} A is ${sum.most.toFixed(1)} A.`,
     );
-  else if (startUp.standing === 'fails')
+  else if (startUp.status === 'fails')
     wrong.push(
       `After a power cut all cameras start at once and ask ${startUp.used.toFixed(1)} A of the ${supply.ratedAmps} A of ${supply.name}.`,
     );

@@ -49,7 +49,7 @@ export function keepOption(context: Context): Option {
     renew: [{ item: need.hd.product.id, count: 1 }],
     draws: drawsOf(context, Math.max(camera.watts.day, camera.watts.night)),
     fedLocally: context.run.feed.kind === 'local-adapter',
-    says: 'Nothing is bought; picture and power stay as they are.',
+    message: 'Nothing is bought; picture and power stay as they are.',
     cautions,
     remedy: (binding) =>
       binding.unit === 'V'
@@ -76,8 +76,8 @@ function formatThatFits(
   let last: { format: PictureFormat; margin: Margin } | undefined;
   for (const format of formats) {
     last = { format, margin: pictureMarginOf(context, format) };
-    if (last.margin.standing === 'holds') return last;
-    if (last.margin.standing === 'close') close ??= last;
+    if (last.margin.status === 'holds') return last;
+    if (last.margin.status === 'close') close ??= last;
   }
   return close ?? last!;
 }
@@ -85,7 +85,7 @@ function formatThatFits(
 function newHdCamera(
   context: Context,
   kind: OptionKind,
-  extras: { parts: Part[]; work: string[]; says: string },
+  extras: { parts: Part[]; work: string[]; message: string },
 ): Option {
   const { need, policies } = context;
   const formats = formatsOnOffer(context);
@@ -111,7 +111,7 @@ function newHdCamera(
     megapixels: Math.min(need.hd.product.megapixels, formatMegapixels(format.id)),
     draws: drawsOf(context, need.hd.nightWatts),
     fedLocally: context.run.feed.kind === 'local-adapter',
-    says: `${extras.says}, ${format.label}.`,
+    message: `${extras.message}, ${format.label}.`,
     cautions: [
       ...lowered,
       oneFormat,
@@ -132,7 +132,7 @@ function newHdCamera(
 export function hdCoaxOption(context: Context): Option {
   return (
     lineObstacle(context, 'hd-coax', 'coax') ??
-    newHdCamera(context, 'hd-coax', { parts: [], work: [], says: 'New camera on the same coax and power' })
+    newHdCamera(context, 'hd-coax', { parts: [], work: [], message: 'New camera on the same coax and power' })
   );
 }
 
@@ -143,7 +143,7 @@ export function balunOption(context: Context): Option {
     newHdCamera(context, 'baluns', {
       parts: [{ item: 'balun', count: 2 }],
       work: ['fit-baluns'],
-      says: 'New camera through a balun at each end',
+      message: 'New camera through a balun at each end',
     })
   );
 }

@@ -27,16 +27,16 @@ function fibreMargin(lengthM: number, surveyed: boolean, budgetDb: number): Marg
     label: 'light lost',
     unit: 'dB',
     value: lossDb,
-    share: lossDb / budgetDb,
-    standing: statusOf(lossDb / budgetDb),
+    utilisation: lossDb / budgetDb,
+    status: statusOf(lossDb / budgetDb),
     basis: 'typical',
     unread: false,
     under: (future) => fibreLossDb(lengthM * (1 + 0.05 * future.length)) / budgetDb,
-    working: () => ({
+    derivation: () => ({
       title: `Light lost, ${formatQuantity(lossDb, 'dB')}`,
       steps: [
         {
-          says: 'Fibre, connectors and splices',
+          message: 'Fibre, connectors and splices',
           formula: 'fibre-loss',
           inputs: [length],
           result: figure('loss', lossDb, 'dB', 'typical'),
@@ -85,14 +85,14 @@ export function fibreOption(context: Context): Option {
     fedLocally: true,
     newCableM: lengthM,
     showsAt: [place.id, from.id],
-    says: `${Math.ceil(lengthM)} m of fibre from ${from.name}; the camera is fed where it is.`,
+    message: `${Math.ceil(lengthM)} m of fibre from ${from.name}; the camera is fed where it is.`,
     cautions: ['Laser light: never look into a fibre end.', mains, ...cautions],
     remedy: () => 'converters with a larger budget',
   });
 }
 
 /** The quietest channel of the 5 GHz band, and what the link carries on it. */
-function radioMargins(context: Context): { margins: Margin[]; says: string } | undefined {
+function radioMargins(context: Context): { margins: Margin[]; message: string } | undefined {
   const { radioPath, catalogue, mbpsAtPlace } = context;
   if (!radioPath) return undefined;
   const radio = productOf(catalogue, 'radio', 'radio');
@@ -100,14 +100,14 @@ function radioMargins(context: Context): { margins: Margin[]; says: string } | u
   const levelDbm = receivedDbm(radio, radioPath, best!.frequencyMHz);
   const rate = rateAtDb(levelDbm - best!.floorDbm);
   const wanted = mbpsAtPlace();
-  const share = rate > 0 ? wanted / rate : unboundedUtilisation;
+  const utilisation = rate > 0 ? wanted / rate : unboundedUtilisation;
   const margins: Margin[] = [
     {
       label: 'rate by radio',
       unit: 'Mb/s',
       value: rate,
-      share,
-      standing: statusOf(share),
+      utilisation,
+      status: statusOf(utilisation),
       basis: 'typical',
       unread: false,
       // Fading, neighbours who come home: what takes 4 dB off the level now and then.
@@ -115,17 +115,17 @@ function radioMargins(context: Context): { margins: Margin[]; says: string } | u
         const held = rateAtDb(levelDbm - best!.floorDbm - 4 * future.loss);
         return held > 0 ? (wanted * (1 + 0.08 * future.load)) / held : unboundedUtilisation;
       },
-      working: () => ({
+      derivation: () => ({
         title: `Rate by radio, ${formatQuantity(rate, 'Mb/s')}`,
         steps: [
           {
-            says: `Level on channel ${best!.channel}, ${formatQuantity(best!.frequencyMHz, 'MHz')}`,
+            message: `Level on channel ${best!.channel}, ${formatQuantity(best!.frequencyMHz, 'MHz')}`,
             formula: 'wireless-level',
             inputs: [figure('way', radioPath.distanceM, 'm', 'noted')],
             result: figure('over noise and neighbours', levelDbm - best!.floorDbm, 'dB', 'computed'),
           },
           {
-            says: 'What every camera there streams, on one shared air',
+            message: 'What every camera there streams, on one shared air',
             formula: 'shared-airtime',
             inputs: [figure('link carries', rate, 'Mb/s', 'computed')],
             result: figure('wanted', wanted, 'Mb/s', 'typical'),
@@ -133,7 +133,7 @@ function radioMargins(context: Context): { margins: Margin[]; says: string } | u
         ],
         limit: { sense: 'at-least', figure: figure('all cameras there stream', wanted, 'Mb/s', 'typical') },
         conclusion:
-          share <= 1
+          utilisation <= 1
             ? 'Carries the cameras of this place together.'
             : 'Does not carry the cameras of this place together.',
       }),
@@ -148,16 +148,16 @@ function radioMargins(context: Context): { margins: Margin[]; says: string } | u
       label: 'room for the beam',
       unit: 'm',
       value: have,
-      share: used,
-      standing: statusOf(used),
+      utilisation: used,
+      status: statusOf(used),
       basis: 'measured',
       unread: false,
       under: () => used,
-      working: () => ({
+      derivation: () => ({
         title: `Room for the beam, ${formatQuantity(have, 'm', 1)}`,
         steps: [
           {
-            says: '60 % of the first Fresnel zone, half way',
+            message: '60 % of the first Fresnel zone, half way',
             formula: 'fresnel',
             inputs: [
               figure('way', radioPath.distanceM, 'm', 'noted'),
@@ -172,8 +172,8 @@ function radioMargins(context: Context): { margins: Margin[]; says: string } | u
     });
   }
   const crowded = rankChannels('2.4', radioPath.heard)[0]!;
-  const says = `Channel ${best!.channel} at 5 GHz is the quietest (${best!.neighbours} heard near it); the quietest at ${formatQuantity(channelMHz(crowded.channel), 'MHz')} has ${crowded.neighbours}.`;
-  return { margins, says };
+  const message = `Channel ${best!.channel} at 5 GHz is the quietest (${best!.neighbours} heard near it); the quietest at ${formatQuantity(channelMHz(crowded.channel), 'MHz')} has ${crowded.neighbours}.`;
+  return { margins, message };
 }
 
 /** A radio at each end; every camera of the place shares the air between them. */
@@ -216,7 +216,7 @@ export function wirelessOption(context: Context): Option {
     lifeYears: radioYears,
     fedLocally: true,
     showsAt: [place.id, radioPath.toPlaceId],
-    says: found.says,
+    message: found.message,
     cautions: [
       'Local radio rules limit power and channels, and ask some channels to give way to radar.',
       mains,
@@ -250,7 +250,7 @@ export function retireOption(context: Context): Option {
     megapixels: 0,
     lifeYears: 100,
     renew: [],
-    says: `The view “${camera.purpose || camera.name}” is given up, as agreed.`,
+    message: `The view “${camera.purpose || camera.name}” is given up, as agreed.`,
     cautions: [
       'Write down who agreed that this view is lost.',
       'Isolate its supply before it comes down; never lift a camera by its lead.',

@@ -19,7 +19,7 @@ export interface Draft {
   fedLocally?: boolean;
   newCableM?: number;
   showsAt?: string[];
-  says: string;
+  message: string;
   cautions: readonly string[];
   remedy: (binding: Margin) => string;
 }
@@ -60,8 +60,8 @@ function bindingOf(margins: readonly Margin[]): Margin | null {
   return margins.reduce<Margin | null>(
     (a, b) =>
       !a ||
-      rank[b.standing] > rank[a.standing] ||
-      (rank[b.standing] === rank[a.standing] && b.share > a.share)
+      rank[b.status] > rank[a.status] ||
+      (rank[b.status] === rank[a.status] && b.utilisation > a.utilisation)
         ? b
         : a,
     null,
@@ -156,7 +156,7 @@ export function feasible(context: Context, draft: Draft): FeasibleOption {
   const portCost = draft.shared ? portCostOf(catalogue, draft.shared.of) : 0;
   const labourCost = labourCostOf(catalogue, hours);
   const binding = bindingOf(draft.margins);
-  const state = binding?.standing ?? 'holds';
+  const state = binding?.status ?? 'holds';
   const isStopped = context.findings.state === 'stop' && tasks.length > 0;
   return {
     kind: draft.kind,
@@ -182,7 +182,7 @@ export function feasible(context: Context, draft: Draft): FeasibleOption {
     fedLocally: draft.fedLocally ?? false,
     newCableM: draft.newCableM ?? 0,
     showsAt: draft.showsAt ?? none,
-    says: draft.says,
+    message: draft.message,
     cautions: isStopped
       ? [stopFirst, ...draft.cautions, ...access.cautions]
       : access.cautions.length > 0
@@ -190,7 +190,7 @@ export function feasible(context: Context, draft: Draft): FeasibleOption {
         : [...draft.cautions],
     broken:
       state === 'fails' && binding
-        ? { limit: `${binding.label}: ${binding.working().conclusion}`, remedy: draft.remedy(binding) }
+        ? { limit: `${binding.label}: ${binding.derivation().conclusion}`, remedy: draft.remedy(binding) }
         : null,
   };
 }

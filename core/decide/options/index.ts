@@ -1,11 +1,11 @@
 export {
   isIp,
   optionLabels,
+  type FeasibleOption,
   type InfeasibleOption,
   type Margin,
   type Option,
   type Part,
-  type FeasibleOption,
   type SharedPort,
 } from './option';
 export { optionsFor } from './optionsFor';

@@ -86,20 +86,21 @@ const endCount = 2;
 function heaterOnOldPair(
   context: Context,
   spare: (needWatts: number) => Margin,
-): { margin: Margin; says: string; draws: FeasibleOption['draws']; cautions: string[] } {
+): { margin: Margin; message: string; draws: FeasibleOption['draws']; cautions: string[] } {
   const {
     need: { ip },
     run,
   } = context;
   const whole = spare(ip.nightWatts);
   const without =
-    ip.heaterWatts > 0 && run.feed.kind !== 'local-adapter' && whole.standing === 'fails'
+    ip.heaterWatts > 0 && run.feed.kind !== 'local-adapter' && whole.status === 'fails'
       ? spare(ip.nightWatts - ip.heaterWatts)
       : undefined;
-  if (!without || without.standing === 'fails') return { margin: whole, says: '', draws: null, cautions: [] };
+  if (!without || without.status === 'fails')
+    return { margin: whole, message: '', draws: null, cautions: [] };
   return {
     margin: without,
-    says: ` The heater stays on the old power pair.`,
+    message: ` The heater stays on the old power pair.`,
     draws: drawsOf(context, ip.heaterWatts),
     cautions: ['The old pair stays live for the heater: label it at both ends.'],
   };
@@ -149,7 +150,7 @@ function shorterByM(lengthM: number, holdsAt: (share: number) => boolean): numbe
 function overCoax(
   context: Context,
   kind: 'ip-coax-pair' | 'ip-coax-unit',
-  draft: Pick<Draft, 'parts' | 'work' | 'shared' | 'says'>,
+  draft: Pick<Draft, 'parts' | 'work' | 'shared' | 'message'>,
   sourceLimitWatts: number,
 ): Option {
   const {
@@ -166,7 +167,7 @@ function overCoax(
   return feasible(context, {
     kind,
     shared: draft.shared,
-    says: draft.says + power.says,
+    message: draft.message + power.message,
     lifeYears: coaxIpYears,
     megapixels: ip.product.megapixels,
     draws: power.draws,
@@ -204,7 +205,7 @@ export function ipCoaxPairOption(context: Context): Option {
           sourceWatts: portWatts,
           mbps: context.need.ip.mbps,
         },
-        says: 'A converter at each end; one PoE port of a switch feeds both and the camera.',
+        message: 'A converter at each end; one PoE port of a switch feeds both and the camera.',
       },
       portWatts - ownWatts,
     )
@@ -228,7 +229,7 @@ export function ipCoaxUnitOption(context: Context): Option {
           sourceWatts: context.need.ip.nightWatts + ownWatts,
           mbps: context.need.ip.mbps,
         },
-        says: 'A converter at the camera and one port of a shared head-end unit.',
+        message: 'A converter at the camera and one port of a shared head-end unit.',
       },
       portWatts,
     )
@@ -261,7 +262,7 @@ export function ipCategoryOption(context: Context): Option {
     megapixels: ip.product.megapixels,
     shared: { of: 'poe-switch', placeId: headEnd.id, sourceWatts, mbps: ip.mbps },
     signal: ipSignal(context),
-    says: 'The baluns come off; the cable is terminated, tested and fed from a PoE port.',
+    message: 'The baluns come off; the cable is terminated, tested and fed from a PoE port.',
     cautions: [
       ...(run.segments.some(({ cable }) => cable.endsWith('cca')) ? [lookAlike] : []),
       isolate,
@@ -374,7 +375,7 @@ export function newCategoryOption(context: Context): Option {
     lifeYears: cableIpYears,
     newCableM: lengthM,
     showsAt: [place.id, from.id],
-    says: `${Math.ceil(lengthM)} m of Cat 6 from ${from.name}${surveyed ? '' : ', route not surveyed yet'}.`,
+    message: `${Math.ceil(lengthM)} m of Cat 6 from ${from.name}${surveyed ? '' : ', route not surveyed yet'}.`,
     remedy: (binding) =>
       binding.unit === 'm'
         ? `a network closet with mains ${(binding.value - 100).toFixed(0)} m nearer, or fibre`

@@ -56,16 +56,16 @@ const isTraced = ({ readings }: Context): boolean => readings.reflectometer !== 
 export function pictureMarginOf(context: Context, format: PictureFormat): Margin {
   const { run, findings } = context;
   const faultsDb = faultsLossDb(run, findings.events);
-  const { lossDb, share, standing, working } = pictureOver(run, format, faultsDb);
+  const { lossDb, utilisation, status, derivation } = pictureOver(run, format, faultsDb);
   return {
     label: `picture, ${format.label}`,
     unit: 'dB',
     value: lossDb,
-    share,
-    standing,
+    utilisation,
+    status,
     basis: 'typical',
     unread: !isTraced(context),
-    working,
+    derivation,
     under: (future) => {
       const cableDb = pathLossDb(run.segments, format.topMHz) * Math.max(0.5, 1 + lossSpread * future.loss);
       return (
@@ -90,7 +90,7 @@ function voltsUnder(
     sourceLimitWatts: source.limitWatts,
     load: { kind: 'watts', watts: watts * Math.max(0.3, 1 + loadSpread[from] * future.load) },
   });
-  return voltsShare(source.volts, feed.state === 'collapsed' ? 0 : feed.loadVolts, window).share;
+  return voltsShare(source.volts, feed.state === 'collapsed' ? 0 : feed.loadVolts, window).utilisation;
 }
 
 /** Volts by night at a camera of `nightWatts` on the power that feeds the run today. */
@@ -98,17 +98,17 @@ export function nightVoltsMargin(context: Context, nightWatts: Figure): Margin {
   const { camera, source, findings } = context;
   const { window } = camera.supply;
   const { volts, steps } = voltsAtLoad(source, findings.powerLoop, nightWatts, window);
-  const { share, standing } = voltsShare(source.volts, volts, window);
+  const { utilisation, status } = voltsShare(source.volts, volts, window);
   const from = nightWatts.from === 'data-sheet' ? 'data-sheet' : 'typical';
   return {
     label: 'volts by night',
     unit: 'V',
     value: volts,
-    share,
-    standing,
+    utilisation,
+    status,
     basis: basisOf(findings.powerLoop.from, nightWatts.from),
     unread: findings.powerLoop.from !== 'measured' && context.run.feed.kind !== 'local-adapter',
-    working: () => ({
+    derivation: () => ({
       title: `Volts by night, ${formatQuantity(volts, 'V')}`,
       steps: steps(),
       limit: { sense: 'at-least', figure: figure('lowest of the camera', window.minVolts, 'V', window.from) },
@@ -127,20 +127,20 @@ export function keptVoltsMargin(context: Context): Margin {
   const verdict = findings.verdicts.find(({ id }) => id === 'night-volts')!;
   const value = (verdict.read ?? verdict.expected)?.value ?? 0;
   const wrongRail = source.current !== camera.supply.current;
-  const standing = wrongRail ? 'fails' : statusOf(verdict.share ?? 0);
+  const status = wrongRail ? 'fails' : statusOf(verdict.utilisation ?? 0);
   return {
     label: 'volts by night',
     unit: 'V',
     value,
-    share: verdict.share ?? 0,
-    standing,
+    utilisation: verdict.utilisation ?? 0,
+    status,
     basis: verdict.basis,
     unread: !verdict.read,
-    working: verdict.working,
+    derivation: verdict.derivation,
     under: (future) => {
       if (wrongRail) return unboundedUtilisation;
       return verdict.read
-        ? voltsShare(source.volts, value * (1 - readSpread * future.load), camera.supply.window).share
+        ? voltsShare(source.volts, value * (1 - readSpread * future.load), camera.supply.window).utilisation
         : voltsUnder(context, camera.watts.night, 'typical', future);
     },
   };
@@ -158,20 +158,20 @@ interface WattsOver {
 }
 
 function wattsMargin({ need, have, loopFrom, basis, unread, steps, limitSays, under }: WattsOver): Margin {
-  const share = enough(need.value ?? 0, have);
+  const utilisation = enough(need.value ?? 0, have);
   return {
     label: 'watts that arrive',
     unit: 'W',
     value: have,
-    share,
-    standing: statusOf(share),
+    utilisation,
+    status: statusOf(utilisation),
     basis: basis ?? basisOf(loopFrom),
     unread,
-    working: () => ({
+    derivation: () => ({
       title: `Watts that arrive, ${formatQuantity(have, 'W')}`,
       steps: steps(),
       limit: { sense: 'at-least', figure: need },
-      conclusion: share <= 1 ? `${formatQuantity(have - (need.value ?? 0), 'W')} to spare.` : limitSays,
+      conclusion: utilisation <= 1 ? `${formatQuantity(have - (need.value ?? 0), 'W')} to spare.` : limitSays,
     }),
     under,
   };
@@ -198,7 +198,7 @@ function promised(
 }
 
 const tableStep = (lengthM: Figure, name: string, value: number, unit: 'W' | 'Mb/s'): Step => ({
-  says: 'By the data sheet at the next longer distance',
+  message: 'By the data sheet at the next longer distance',
   formula: 'distance-table',
   inputs: [lengthM],
   result: figure(name, value, unit, 'data-sheet'),
@@ -271,7 +271,7 @@ export function coaxWattsMargin(
     steps: () => [
       coaxLoop.step(),
       {
-        says: 'Most that can reach the converter',
+        message: 'Most that can reach the converter',
         formula: 'most-watts',
         result: figure('reaches', reaches, 'W', 'computed'),
         inputs: [
@@ -282,7 +282,7 @@ export function coaxWattsMargin(
         ],
       },
       {
-        says: 'Left for the camera',
+        message: 'Left for the camera',
         formula: 'most-watts',
         result: figure('left', modelled, 'W', 'computed'),
         inputs: [
@@ -295,7 +295,7 @@ export function coaxWattsMargin(
         ? []
         : [
             {
-              says: 'Delivered when the link was tested',
+              message: 'Delivered when the link was tested',
               formula: 'against-limit' as const,
               inputs: [],
               result: figure('delivered', delivered, 'W', 'measured'),
@@ -322,20 +322,20 @@ export function coaxRateMargin(context: Context, converter: Converter, newJoints
   const row = promised(converter, runLengthM(run));
   const tested = readings.link?.throughputMbps;
   const have = tested ?? row?.mbps ?? modelled;
-  const share = enough(ip.mbps, have);
+  const utilisation = enough(ip.mbps, have);
   return {
     label: 'link rate',
     unit: 'Mb/s',
     value: have,
-    share,
-    standing: statusOf(share),
+    utilisation,
+    status: statusOf(utilisation),
     basis: tested !== undefined ? 'measured' : row ? 'data-sheet' : 'typical',
     unread: tested === undefined,
-    working: () => ({
+    derivation: () => ({
       title: `Link rate, ${formatQuantity(have, 'Mb/s')}`,
       steps: [
         {
-          says: 'Rate over this coax',
+          message: 'Rate over this coax',
           formula: 'link-rate',
           inputs: [lengthFigure(run), figure('joints and faults', extra, 'dB', 'typical')],
           result: figure('rate', modelled, 'Mb/s', 'typical'),
@@ -345,7 +345,7 @@ export function coaxRateMargin(context: Context, converter: Converter, newJoints
           ? []
           : [
               {
-                says: 'Throughput when the link was tested',
+                message: 'Throughput when the link was tested',
                 formula: 'against-limit' as const,
                 inputs: [],
                 result: figure('throughput', tested, 'Mb/s', 'measured'),
@@ -353,7 +353,7 @@ export function coaxRateMargin(context: Context, converter: Converter, newJoints
             ]),
       ],
       limit: { sense: 'at-least', figure: figure('camera streams', ip.mbps, 'Mb/s', ip.mbpsFrom) },
-      conclusion: share <= 1 ? 'Carries the stream with room.' : 'Does not carry the stream.',
+      conclusion: utilisation <= 1 ? 'Carries the stream with room.' : 'Does not carry the stream.',
     }),
     under: (future) => {
       const wanted = loadAt(ip.mbps, ip.mbpsFrom, future);
@@ -388,29 +388,29 @@ export function coaxHoldsAt(
 
 /** Length of an Ethernet channel against the 100 m it may have. */
 export function channelMargin(lengthM: number, from: Figure['from'], spreadM: number): Margin {
-  const share = lengthM / ethernetChannelM;
+  const utilisation = lengthM / ethernetChannelM;
   return {
     label: 'channel',
     unit: 'm',
     value: lengthM,
-    share,
+    utilisation,
     basis: from === 'measured' ? 'measured' : 'typical',
     unread: from !== 'measured',
     under: ({ length }) => (lengthM + spreadM * length) / ethernetChannelM,
     // A channel of 95 m is as good as one of 20: only more than 100 m breaks it.
-    standing: share > 1 ? 'fails' : 'holds',
-    working: () => ({
+    status: utilisation > 1 ? 'fails' : 'holds',
+    derivation: () => ({
       title: `Channel, ${formatQuantity(lengthM, 'm')}`,
       steps: [
         {
-          says: 'Length of the channel',
+          message: 'Length of the channel',
           formula: 'channel-length',
           inputs: [figure('length', lengthM, 'm', from)],
           result: figure('channel', lengthM, 'm', from),
         },
       ],
       limit: { sense: 'at-most', figure: figure('longest channel', ethernetChannelM, 'm', 'standard') },
-      conclusion: share > 1 ? 'Too long for Ethernet, whatever feeds it.' : 'Within the channel.',
+      conclusion: utilisation > 1 ? 'Too long for Ethernet, whatever feeds it.' : 'Within the channel.',
     }),
   };
 }
@@ -470,13 +470,13 @@ export function poeMargin(
         ),
       steps: () => [
         {
-          says: 'Loop of the fed pairs',
+          message: 'Loop of the fed pairs',
           formula: 'power-loop',
           inputs: [lengthFrom],
           result: figure('loop', ohms, 'Ω', 'typical'),
         },
         {
-          says: `Most that can arrive, class ${row.poeClass}`,
+          message: `Most that can arrive, class ${row.poeClass}`,
           formula: 'most-watts',
           inputs: [
             figure('source', poeSourceVolts, 'V', 'typical'),

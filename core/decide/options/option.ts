@@ -9,12 +9,12 @@ export interface Margin {
   unit: Unit;
   /** What there is, in `unit`: watts that can arrive, volts at the camera, dB lost, Mb/s carried, metres of channel. */
   value: number;
-  share: number;
-  standing: Status;
+  utilisation: number;
+  status: Status;
   basis: Basis;
   /** Whether a test of this run could have given the figure, and none has. */
   unread: boolean;
-  working: LazyDerivation;
+  derivation: LazyDerivation;
   /** The share in another future. */
   under: (future: Scenario) => number;
 }
@@ -67,7 +67,7 @@ export interface FeasibleOption {
   /** Metres of new cable; places where something new is to be seen. */
   newCableM: number;
   showsAt: string[];
-  says: string;
+  message: string;
   cautions: string[];
   /** For an option that does not hold: the first limit it breaks, and what would make it possible. */
   broken: { limit: string; remedy: string } | null;

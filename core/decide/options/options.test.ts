@@ -51,13 +51,13 @@ describe('every camera', () => {
       else expect(option.broken).toBeNull();
     }
   });
-  it('every margin has a working that ends in its figure', () => {
+  it('every margin has a derivation that ends in its figure', () => {
     for (const option of runs.flatMap(({ options }) => options)) {
       if (option.state === 'no') continue;
-      for (const { working, value } of option.margins) {
-        expect(working().steps.length).toBeGreaterThan(0);
+      for (const { derivation, value } of option.margins) {
+        expect(derivation().steps.length).toBeGreaterThan(0);
         expect(
-          working().steps.some(({ result, inputs }) =>
+          derivation().steps.some(({ result, inputs }) =>
             [result, ...inputs].some(
               (figure) => figure.value !== null && Math.abs(figure.value - value) < 1e-9,
             ),
@@ -228,7 +228,7 @@ describe('every way of the table', () => {
     expect(optionOf(site, 20, 'wireless')).toMatchObject({ state: 'no', short: 'not noted' });
     const [rate, room] = possible(site, 23, 'wireless').margins;
     // Two 4 MP cameras at the gatehouse stream 12 Mb/s together.
-    expect(rate!.share).toBeCloseTo(12 / rate!.value, 6);
+    expect(rate!.utilisation).toBeCloseTo(12 / rate!.value, 6);
     expect(room!.value).toBe(3.5);
     const low = {
       ...site,
@@ -256,7 +256,7 @@ describe('every way of the table', () => {
   it('the heater stays on the old pair where the coax cannot carry it as well', () => {
     const tight = withReading({ ...taken, id: 'x', runId: 'r13', test: 'coax-loop-ohms', value: 58 });
     const option = possible(tight, 13, 'ip-coax-unit');
-    expect(option.says).toMatch(/heater stays on the old power pair/);
+    expect(option.message).toMatch(/heater stays on the old power pair/);
     expect(option.draws).toMatchObject({ supplyId: 'quay-box' });
     expect(option.state).not.toBe('fails');
     expect(possible(site, 13, 'ip-coax-unit').draws).toBeNull();
@@ -351,8 +351,8 @@ describe('every way of the table', () => {
     for (const option of evaluateSite(site).runs.flatMap(({ options }) => options)) {
       if (option.state === 'no') continue;
       for (const margin of option.margins) {
-        if (margin.label !== 'volts by night' || margin.share < 90)
-          expect(margin.under(asKnown)).toBeCloseTo(margin.share, 6);
+        if (margin.label !== 'volts by night' || margin.utilisation < 90)
+          expect(margin.under(asKnown)).toBeCloseTo(margin.utilisation, 6);
         expect(margin.under(pessimistic)).toBeGreaterThanOrEqual(margin.under(asKnown) - 1e-9);
       }
     }

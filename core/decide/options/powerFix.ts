@@ -72,7 +72,7 @@ function doable(context: Context, fix: PowerFix): Doable | undefined {
   }
 }
 
-function fixedVolts(context: Context, { kind, nightVolts, share }: PowerFix): Margin {
+function fixedVolts(context: Context, { kind, nightVolts, utilisation }: PowerFix): Margin {
   const {
     camera,
     findings: { powerLoop },
@@ -83,15 +83,15 @@ function fixedVolts(context: Context, { kind, nightVolts, share }: PowerFix): Ma
     label: 'volts by night',
     unit: 'V',
     value: nightVolts,
-    share,
-    standing: statusOf(share),
+    utilisation,
+    status: statusOf(utilisation),
     basis,
     unread: powerLoop.from !== 'measured' && kind !== 'local-adapter',
-    working: () => ({
+    derivation: () => ({
       title: `Volts by night, ${formatQuantity(nightVolts, 'V')}`,
       steps: [
         {
-          says: 'Volts that arrive with the fix',
+          message: 'Volts that arrive with the fix',
           formula: 'dc-feed',
           inputs: [
             figure('loop as it is', powerLoop.ohms, 'Ω', powerLoop.from),
@@ -102,10 +102,11 @@ function fixedVolts(context: Context, { kind, nightVolts, share }: PowerFix): Ma
       ],
       limit: { sense: 'at-least', figure: figure('lowest of the camera', minVolts, 'V', from) },
       conclusion:
-        share <= 1 ? `${formatQuantity(nightVolts - minVolts, 'V')} to spare.` : 'Still too little.',
+        utilisation <= 1 ? `${formatQuantity(nightVolts - minVolts, 'V')} to spare.` : 'Still too little.',
     }),
     // The drop grows with the loop, and an adapter beside the camera has next to none.
-    under: (future) => (kind === 'local-adapter' ? share : share * ohmsFactor(basis, future.powerOhms)),
+    under: (future) =>
+      kind === 'local-adapter' ? utilisation : utilisation * ohmsFactor(basis, future.powerOhms),
   };
 }
 
@@ -127,16 +128,16 @@ function trim(context: Context): Margin | undefined {
     label: 'setting of the supply',
     unit: 'V',
     value: setVolts,
-    share: Math.min(1, lowest.volts / setVolts),
-    standing: 'holds',
+    utilisation: Math.min(1, lowest.volts / setVolts),
+    status: 'holds',
     basis: 'typical',
     unread: false,
     under: () => Math.min(1, lowest.volts / setVolts),
-    working: () => ({
+    derivation: () => ({
       title: `Supply set to ${formatQuantity(setVolts, 'V')}`,
       steps: [
         {
-          says: `Between what camera ${lowest.number} needs and camera ${highest.number} bears`,
+          message: `Between what camera ${lowest.number} needs and camera ${highest.number} bears`,
           formula: 'against-limit',
           inputs: [
             figure('needed', lowest.volts, 'V', 'computed'),
@@ -171,7 +172,9 @@ export function powerFixOption(context: Context): Option {
       'The camera and its rail are not the same kind; no fix makes a mixed rail safe.',
       'the right supply for this camera',
     );
-  if (statusOf(context.findings.verdicts.find(({ id }) => id === 'night-volts')!.share ?? 0) === 'holds')
+  if (
+    statusOf(context.findings.verdicts.find(({ id }) => id === 'night-volts')!.utilisation ?? 0) === 'holds'
+  )
     return infeasible(
       'power-fix',
       'power holds',
@@ -195,14 +198,14 @@ export function powerFixOption(context: Context): Option {
       margins: [picture, trimmed],
       parts: [],
       work: ['fix-power'],
-      says: `Set the supply to ${formatQuantity(trimmed.value, 'V')}; it serves every camera on that box.`,
+      message: `Set the supply to ${formatQuantity(trimmed.value, 'V')}; it serves every camera on that box.`,
       cautions: ['They share the rail: read the nearest camera, idle and on a cold day, before you leave.'],
     });
   const [way] = powerFixes(site, run, camera, readings)
     .flatMap((fix) => doable(context, fix) ?? [])
     .sort(
       (a, b) =>
-        Number(a.fix.standing === 'fails') - Number(b.fix.standing === 'fails') ||
+        Number(a.fix.status === 'fails') - Number(b.fix.status === 'fails') ||
         a.newCableM - b.newCableM ||
         partsCostOf(catalogue, a.parts) - partsCostOf(catalogue, b.parts),
     );
@@ -215,7 +218,7 @@ export function powerFixOption(context: Context): Option {
         way.newCableM > 0
           ? ['fix-power', 'pull-cable-start', { item: 'pull-cable-m', count: way.newCableM }]
           : ['fix-power'],
-      says: `${way.fix.label}: ${formatQuantity(way.fix.nightVolts, 'V')} at the camera by night.`,
+      message: `${way.fix.label}: ${formatQuantity(way.fix.nightVolts, 'V')} at the camera by night.`,
       cautions: way.cautions,
       fedLocally: way.atCamera,
       draws: way.atCamera ? null : common.draws,

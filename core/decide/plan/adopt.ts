@@ -39,13 +39,13 @@ export const planName = (site: Site): string =>
 
 const planId = (site: Site): string => freeId((id) => id in site.planned, 'plan');
 
-export type Pinning = { kind: 'changes'; changes: Change[]; id: string } | { kind: 'full'; says: string };
+export type Pinning = { kind: 'changes'; changes: Change[]; id: string } | { kind: 'full'; message: string };
 
 /** The changes that put a plan beside the others. */
 export function pin(site: Site, plan: Plan, who: Who): Pinning {
   const pinned = Object.values(site.planned).filter((one) => one.pinned);
   if (pinned.length >= mostPinned)
-    return { kind: 'full', says: `${mostPinned} plans are pinned already. Put one away first.` };
+    return { kind: 'full', message: `${mostPinned} plans are pinned already. Put one away first.` };
   const id = planId(site);
   return {
     kind: 'changes',

@@ -15,7 +15,7 @@ export interface BreakEven {
   now: number;
   turnsAt: number | null;
   turnsTo: OptionKind | null;
-  says: string;
+  message: string;
 }
 
 /** How far a price or a length is followed. */
@@ -112,7 +112,7 @@ function priceTurn(
     now: each,
     turnsAt: at,
     turnsTo: turn?.to ?? null,
-    says: wordsFor(
+    message: wordsFor(
       product.name,
       money(each),
       turn && { at: money(at!), to: turn.to },
@@ -161,7 +161,7 @@ export function* breakEvens(
     now: lengthM,
     turnsAt: at,
     turnsTo: turn?.to ?? null,
-    says: wordsFor(
+    message: wordsFor(
       'Length of the run',
       formatQuantity(lengthM, 'm'),
       turn && { at: formatQuantity(at, 'm'), to: turn.to },

@@ -22,7 +22,7 @@ export interface CameraCandidates {
 export interface ExcludedCamera {
   cameraId: string;
   number: number;
-  says: string;
+  message: string;
 }
 
 export interface Candidates {
@@ -42,7 +42,7 @@ function standsUnder(
   { figures, sparePercent }: Demands,
 ): { holds: boolean; spare: boolean } {
   const shares = margins.map((margin) => {
-    if (figures === 'as-known') return margin.share;
+    if (figures === 'as-known') return margin.utilisation;
     // Measured figures only: what a test of this run could have told counts for nothing until it has.
     return figures === 'measured-only' && margin.unread && margin.unit !== 'Mb/s' && margin.unit !== 'dB'
       ? Infinity
@@ -116,7 +116,7 @@ function snagOf(
   if (findings.state === 'stop')
     return {
       ...whose,
-      says: `Camera ${camera.number} is left out: ${findings.binding.says} on its run. Have it made safe by a licensed person, then read it again.`,
+      message: `Camera ${camera.number} is left out: ${findings.binding.message} on its run. Have it made safe by a licensed person, then read it again.`,
     };
   if (lock && !candidates.some(({ option }) => option.kind === lock)) {
     const locked = options.find(({ kind }) => kind === lock);
@@ -126,16 +126,16 @@ function snagOf(
         : (locked.broken?.limit ?? 'it does not hold on the figures that are demanded.');
     return {
       ...whose,
-      says: `Camera ${camera.number} is locked on “${optionLabels[lock].label}”, which cannot be: ${why} The lock counts for nothing until then; unlock it, or put right what it says.`,
+      message: `Camera ${camera.number} is locked on “${optionLabels[lock].label}”, which cannot be: ${why} The lock counts for nothing until then; unlock it, or put right what it says.`,
     };
   }
   if (candidates.length > 0) return undefined;
   const nearest = options
     .flatMap((option) => (option.state === 'no' || !option.broken ? [] : [option]))
-    .sort((a, b) => (a.binding?.share ?? 99) - (b.binding?.share ?? 99))[0];
+    .sort((a, b) => (a.binding?.utilisation ?? 99) - (b.binding?.utilisation ?? 99))[0];
   return {
     ...whose,
-    says: `Camera ${camera.number} is left out: no option holds on these figures.${nearest?.broken ? ` Nearest is “${optionLabels[nearest.kind].label}”. ${nearest.broken.limit} It would hold with ${nearest.broken.remedy}.` : ' Test its run, or ask less of the figures.'}`,
+    message: `Camera ${camera.number} is left out: no option holds on these figures.${nearest?.broken ? ` Nearest is “${optionLabels[nearest.kind].label}”. ${nearest.broken.limit} It would hold with ${nearest.broken.remedy}.` : ' Test its run, or ask less of the figures.'}`,
   };
 }
 

@@ -8,8 +8,8 @@ import { policyOptionOf } from './policies';
 
 /** Demands that exclude each other, in words, and which of them would free the rest by itself. */
 export interface Conflict {
-  demands: { id: string; says: string; frees: boolean }[];
-  says: string;
+  demands: { id: string; message: string; frees: boolean }[];
+  message: string;
 }
 
 const goalWords = {
@@ -61,13 +61,13 @@ function lockWords(site: Site, number: number): string {
 export function conflictOf(highs: Highs, ground: PlanningInput): Conflict {
   const ids = smallestConflict(highs, ground.model.programme);
   const freeing = new Set(eachFrees(highs, ground.model.programme, ids));
-  const demands = ids.map((id) => ({ id, says: demandWords(ground, id), frees: freeing.has(id) }));
-  const listed = demands.map(({ says }) => says);
-  const says =
+  const demands = ids.map((id) => ({ id, message: demandWords(ground, id), frees: freeing.has(id) }));
+  const listed = demands.map(({ message }) => message);
+  const message =
     demands.length === 0
       ? 'The recorders, supplies and racks that are noted cannot take these cameras, whatever is demanded.'
       : demands.length === 1
         ? `This cannot be met: ${listed[0]}.`
         : `These cannot all be met: ${listed.slice(0, -1).join('; ')}; and ${listed.at(-1)}.`;
-  return { demands, says };
+  return { demands, message };
 }

@@ -196,7 +196,7 @@ describe('what cannot be', () => {
   it('a cap on cost against the goal is told in words, with what would free it', () => {
     const found = conflict(site, { caps: { cost: 5000 } });
     expect(found?.demands.map(({ id }) => id).sort()).toEqual(['cap-cost', 'goal']);
-    expect(found?.says).toMatch(/cannot all be met: (?=.*every camera goes IP)(?=.*at most 5.000)/);
+    expect(found?.message).toMatch(/cannot all be met: (?=.*every camera goes IP)(?=.*at most 5.000)/);
     expect(found?.demands.every(({ frees }) => frees)).toBe(true);
   });
   it('two caps that exclude each other', () => {
@@ -214,7 +214,7 @@ describe('what cannot be', () => {
       equipment: { ...site.equipment, 'hall-rack': { ...rack, gear: { kind: 'rack' as const, units: 4 } } },
       recorder: { 'hall-recorder': site.recorder['hall-recorder']! },
     };
-    expect(conflict(full, {})?.says).toMatch(/rack at Ticket hall/);
+    expect(conflict(full, {})?.message).toMatch(/rack at Ticket hall/);
   });
   it('a place without mains takes no switch, and says so at the option', () => {
     const dead = {
@@ -236,7 +236,7 @@ describe('what cannot be', () => {
     expect(snags).toEqual([
       expect.objectContaining({
         number: 8,
-        says: expect.stringMatching(/locked on .*cannot be: volts by night.*unlock it/) as string,
+        message: expect.stringMatching(/locked on .*cannot be: volts by night.*unlock it/) as string,
       }),
     ]);
     expect(options['c08']).not.toBe('keep');
@@ -257,7 +257,7 @@ describe('what cannot be', () => {
     };
     const { snags, options } = plan(after(site, [live]));
     expect(options['c07']).toBeUndefined();
-    expect(snags[0]?.says).toMatch(/Camera 7 is left out: .*licensed/);
+    expect(snags[0]?.message).toMatch(/Camera 7 is left out: .*licensed/);
   });
   it('measured figures only leave out who nobody has measured', () => {
     const { snags } = plan(site, { figures: 'measured-only' });
@@ -284,7 +284,7 @@ describe('keeping plans', () => {
     let at = site;
     for (let n = 0; n < 4; n += 1) {
       const pinned = pin(at, best, who);
-      if (pinned.kind === 'full') throw new Error(pinned.says);
+      if (pinned.kind === 'full') throw new Error(pinned.message);
       at = after(at, pinned.changes);
     }
     expect(Object.values(at.planned).map(({ name }) => name)).toEqual(['Plan', 'Plan 2', 'Plan 3', 'Plan 4']);

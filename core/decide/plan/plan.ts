@@ -38,7 +38,7 @@ export interface PlanTotals {
 export type Planning =
   | { kind: 'plan'; plan: Plan }
   | { kind: 'conflict'; conflict: Conflict; snags: ExcludedCamera[] }
-  | { kind: 'nothing'; says: string; snags: ExcludedCamera[] };
+  | { kind: 'nothing'; message: string; snags: ExcludedCamera[] };
 
 /** Works out a site under what is demanded. An evaluation that was made under the same policies can be handed in. */
 export function planningInput(
@@ -73,7 +73,7 @@ export function totalsOf(
     ),
   );
   const total = totalOf(site, chosen, buys, demands.years);
-  const shares = chosen.flatMap(({ margins }) => margins.map(({ share }) => share));
+  const shares = chosen.flatMap(({ margins }) => margins.map(({ utilisation }) => utilisation));
   return {
     total,
     totals: {
@@ -142,7 +142,11 @@ export function planSite(
     candidates: { cameras, snags },
   } = ground;
   if (cameras.length === 0)
-    return { kind: 'nothing', says: 'There is no camera to plan for: none has an option that holds.', snags };
+    return {
+      kind: 'nothing',
+      message: 'There is no camera to plan for: none has an option that holds.',
+      snags,
+    };
   let bound = 0;
   const solved = solve(highs, programme, {
     ...(secondsMost === undefined ? {} : { secondsMost }),
@@ -165,7 +169,7 @@ export function planSite(
     case 'nothing-found':
       return {
         kind: 'nothing',
-        says: 'Nothing was found in the time that was given. Give it longer, or demand less.',
+        message: 'Nothing was found in the time that was given. Give it longer, or demand less.',
         snags,
       };
   }

@@ -51,7 +51,7 @@ describe('why this', { timeout: 60_000 }, () => {
     for (const cameraId of ['c03', 'c12', 'c14', 'c20']) {
       const reason = reasonFor(highs, ground, best, cameraId)!;
       expect(reason.others).toHaveLength(10);
-      expect(reason.others.every(({ says }) => says.length > 8)).toBe(true);
+      expect(reason.others.every(({ message }) => message.length > 8)).toBe(true);
       if (reason.next) expect(reason.next.moreWeighed).toBeGreaterThan(0);
     }
     expect(reasonFor(highs, ground, best, 'c99')).toBeNull();
@@ -67,7 +67,7 @@ describe('why this', { timeout: 60_000 }, () => {
       },
       withSchool(usualDemands, 'listed', 'nothing-new'),
     );
-    expect(reasonFor(highs, alone, planOf(alone), 'c01')?.says).toMatch(
+    expect(reasonFor(highs, alone, planOf(alone), 'c01')?.message).toMatch(
       /Nothing else can be had here|Next best|by itself/,
     );
   });
@@ -126,16 +126,16 @@ describe('futures', { timeout: 60_000 }, () => {
   });
   it('a choice just past its limit fails in about half of them, one with room in none', () => {
     const [first] = ground.runs;
-    const margin = (share: number) => ({
+    const margin = (utilisation: number) => ({
       label: 'x',
       unit: 'W' as const,
       value: 1,
-      share,
-      standing: 'holds' as const,
+      utilisation,
+      status: 'holds' as const,
       basis: 'typical' as const,
       unread: true,
-      working: () => ({ title: '', steps: [], conclusion: '' }),
-      under: ({ load }: { load: number }) => share * (1 + 0.1 * load),
+      derivation: () => ({ title: '', steps: [], conclusion: '' }),
+      under: ({ load }: { load: number }) => utilisation * (1 + 0.1 * load),
     });
     const option = (share: number) => ({
       ...first!.options.find((one) => one.state !== 'no')!,

@@ -12,10 +12,10 @@ import { policyOptionOf } from './policies';
 export interface Reason {
   cameraId: string;
   option: OptionKind;
-  says: string;
-  next: { option: OptionKind; moreWeighed: number; moreCost: number; says: string } | null;
+  message: string;
+  next: { option: OptionKind; moreWeighed: number; moreCost: number; message: string } | null;
   /** Every other option with what keeps it out. */
-  others: { option: OptionKind; says: string }[];
+  others: { option: OptionKind; message: string }[];
 }
 
 const candidateOf = ({ candidates }: PlanningInput, cameraId: string): Candidate[] =>
@@ -42,16 +42,16 @@ function othersOf(ground: PlanningInput, cameraId: string, taken: OptionKind): R
     .filter(({ kind }) => kind !== taken)
     .map((option) => {
       const candidate = candidates.find((one) => one.option.kind === option.kind);
-      if (option.state === 'no') return { option: option.kind, says: option.why };
+      if (option.state === 'no') return { option: option.kind, message: option.why };
       if (!candidate)
         return {
           option: option.kind,
-          says: option.broken?.limit ?? 'does not hold on the figures that are demanded',
+          message: option.broken?.limit ?? 'does not hold on the figures that are demanded',
         };
       const [demand] = candidate.ruledOutBy;
       return {
         option: option.kind,
-        says: demand
+        message: demand
           ? ruledOutWords(ground, demand)
           : `could be; ${formatQuantity(option.cost, 'money')} by itself`,
       };
@@ -88,7 +88,7 @@ export function reasonFor(highs: Highs, ground: PlanningInput, plan: Plan, camer
       option,
       next: null,
       others,
-      says: `${head} Nothing else can be had here under what is demanded.`,
+      message: `${head} Nothing else can be had here under what is demanded.`,
     };
   const nextOption = second.plan.options[cameraId]!;
   const elsewhere = Object.keys(plan.options).filter(
@@ -106,12 +106,12 @@ export function reasonFor(highs: Highs, ground: PlanningInput, plan: Plan, camer
     cameraId,
     option,
     others,
-    says: head,
+    message: head,
     next: {
       option: nextOption,
       moreCost,
       moreWeighed,
-      says: `Next best is “${optionLabels[nextOption].label}”: the site would come to ${moreOrLess(moreCost)}${beside}${elsewhere > 0 ? `, with ${elsewhere} other camera${elsewhere === 1 ? '' : 's'} changed along` : ''}.`,
+      message: `Next best is “${optionLabels[nextOption].label}”: the site would come to ${moreOrLess(moreCost)}${beside}${elsewhere > 0 ? `, with ${elsewhere} other camera${elsewhere === 1 ? '' : 's'} changed along` : ''}.`,
     },
   };
 }

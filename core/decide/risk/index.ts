@@ -1,8 +1,8 @@
 export {
   chanceOfFailing,
-  sampleScenarios,
   gambleShare,
   mostWorthTesting,
   riskStanding,
+  sampleScenarios,
   type Risk,
-} from './futures';
+} from './sampleScenarios';

@@ -8,4 +8,4 @@ export {
   steelChance,
   unseenDb,
   type Scenario,
-} from './future';
+} from './scenario';

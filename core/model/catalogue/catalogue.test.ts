@@ -77,12 +77,12 @@ describe('the catalogue', () => {
       {
         productId: 'coax-converter',
         kind: 'missing',
-        says: expect.stringMatching(/has no price.*Set its price/) as string,
+        message: expect.stringMatching(/has no price.*Set its price/) as string,
       },
       {
         productId: 'labour',
         kind: 'zero',
-        says: expect.stringMatching(/costs nothing.*Set its price/) as string,
+        message: expect.stringMatching(/costs nothing.*Set its price/) as string,
       },
     ]);
   });

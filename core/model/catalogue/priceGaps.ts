@@ -6,7 +6,7 @@ export interface PriceGap {
   productId: string;
   name: string;
   kind: 'missing' | 'zero';
-  says: string;
+  message: string;
 }
 
 /** What of the given rows has no price, or none above zero, in words with the way out. */
@@ -22,7 +22,7 @@ export function priceGaps(site: Pick<Site, 'product'>, used: Iterable<string>): 
             productId: id,
             name: product.name,
             kind: 'missing',
-            says: `${product.name} has no price: options that need it are counted without it. Set its price in the catalogue.`,
+            message: `${product.name} has no price: options that need it are counted without it. Set its price in the catalogue.`,
           },
         ]
       : [
@@ -30,7 +30,7 @@ export function priceGaps(site: Pick<Site, 'product'>, used: Iterable<string>): 
             productId: id,
             name: product.name,
             kind: 'zero',
-            says: `${product.name} costs nothing, so a plan takes as many as it likes. Set its price in the catalogue, or leave it if it is in stock.`,
+            message: `${product.name} costs nothing, so a plan takes as many as it likes. Set its price in the catalogue, or leave it if it is in stock.`,
           },
         ];
   });

@@ -1,1 +1,1 @@
-export { choices } from './words';
+export { choices } from './choices';

@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { pictureFormatIds } from '#core/physics/signal';
 import { hookUpSchema } from './equipment';
-import { recorderNetworkSchema } from './joining';
+import { recorderNetworkSchema } from './networkConfig';
 import { currentSchema, idSchema, nameSchema, noteSchema, voltsSchema } from './vocabulary';
 
 /** A power supply box: one rail, several fused outputs. */

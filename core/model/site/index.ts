@@ -1,5 +1,7 @@
+export { allocationSettingsOf, usualAllocationSettings, type AllocationSettings } from './allocationSettings';
 export { assumable, bodies, targetClasses, type Assumable, type Camera, type TargetClassId } from './camera';
 export { asKind, cameraKinds, noteCamera, placeholderCamera } from './cameraKinds';
+export { removing, type Change } from './change';
 export { changesBetween, withChanges } from './changesBetween';
 export { choose, lockChoice, takeBackChoice } from './choosing';
 export { optionKinds, type Choice, type OptionKind, type Placement } from './decision';
@@ -19,10 +21,9 @@ export {
   logEntrySchema,
   overlap,
   type Edit,
-  type LogEntry,
   type EditOperation,
+  type LogEntry,
 } from './edit';
-export { removing, type Change } from './change';
 export { gearKinds, type Equipment, type Gear, type GearKind, type HookUp } from './equipment';
 export { fedFrom, fedThrough, hasPowerCores } from './feeding';
 export { freeId, freeName } from './freeId';
@@ -46,12 +47,11 @@ export {
   presetsText,
 } from './headEndText';
 export { historyOf } from './history';
-export { addressSchema, type NetworkConfig, type RecorderNetwork } from './joining';
 export { withFocal, withLens, withRange } from './lens';
+export { addressSchema, type NetworkConfig, type RecorderNetwork } from './networkConfig';
 export { addEquipment, addRecorder, addSupply, type NewRecorder, type NewSupply } from './newHeadEnd';
 export { addRun, addRunTo, firstRun, nextNumber, unseenPlace } from './newRun';
 export { notePlace, restrictions, type Place } from './place';
-export { mostPinned, type SavedPlan, type Proof } from './planned';
 export { productKinds, productSchema, type Product, type ProductKind, type ProductOf } from './product';
 export type { RadioPath } from './radioPath';
 export {
@@ -86,6 +86,7 @@ export {
   type Segment,
 } from './run';
 export { sameFacts } from './sameFacts';
+export { mostPinned, type Proof, type SavedPlan } from './savedPlan';
 export {
   markedLength,
   withJoint,
@@ -109,7 +110,6 @@ export {
   type AttachedFile,
   type SiteFile,
 } from './siteFile';
-export { allocationSettingsOf, usualAllocationSettings, type AllocationSettings } from './slotting';
 export {
   activities,
   codecs,

@@ -5,14 +5,14 @@ import { demandsSchema } from './demands';
 import { drawingSchema, photoSchema, pinSchema, routeSchema } from './drawing';
 import { equipmentSchema } from './equipment';
 import { recorderSchema, supplySchema } from './headEnd';
-import { joiningSchema } from './joining';
+import { joiningSchema } from './networkConfig';
 import { placeSchema } from './place';
-import { plannedSchema } from './planned';
+import { plannedSchema } from './savedPlan';
 import { productSchema } from './product';
 import { radioPathSchema } from './radioPath';
 import { readingSchema } from './reading';
 import { runSchema } from './run';
-import { slottingSchema } from './slotting';
+import { slottingSchema } from './allocationSettings';
 import { streamSchema } from './stream';
 import { idSchema, nameSchema, noteSchema } from './vocabulary';
 

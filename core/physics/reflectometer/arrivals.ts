@@ -35,7 +35,7 @@ const mostWaves = 4000;
  */
 export function arrivals(
   nodes: readonly Node[],
-  kept: (timeNs: number) => number,
+  attenuation: (timeNs: number) => number,
   least: number,
   untilNs: number,
 ): Arrival[] {
@@ -50,12 +50,12 @@ export function arrivals(
     if (at < 0) {
       const moment = Math.round(timeNs * momentsPerNs);
       const together = back.get(moment);
-      if (together) together.size += size * kept(timeNs);
-      else back.set(moment, { timeNs, size: size * kept(timeNs) });
+      if (together) together.size += size * attenuation(timeNs);
+      else back.set(moment, { timeNs, size: size * attenuation(timeNs) });
       continue;
     }
     const node = nodes[at];
-    if (!node || Math.abs(size) * kept(timeNs) < least) continue;
+    if (!node || Math.abs(size) * attenuation(timeNs) < least) continue;
     const through = Math.sqrt(Math.max(0, node.throughBoth));
     const send = (way: boolean, part: number, late = 0): void => {
       if (part === 0) return;

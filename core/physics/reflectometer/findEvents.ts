@@ -1,7 +1,7 @@
 import { launchOf, type Launch } from './launch';
 import { lightMPerNs, type Trace } from './line';
 import { fitEcho } from './loss';
-import { echoes, layerPeeling, without, type Peeled, type Reader } from './peel';
+import { echoes, layerPeeling, without, type Peeled, type Reader } from './layerPeeling';
 import { shapesOf, type Shapes } from './shapes';
 
 /** Something that a trace tells of a line, in metres from the instrument. */
@@ -74,9 +74,9 @@ const mostEvenPerM = 0.0037;
  * The even loss at which something on the line would send back everything: the largest echo for which that is a loss that
  * a cable can have. `null` where there is none, and so perhaps no open or short end.
  */
-function lossToEnd(things: readonly Peeled[], mPerNs: number): number | null {
+function lossToEnd(lineElements: readonly Peeled[], mPerNs: number): number | null {
   let before = 1;
-  const candidates = things.map(({ echo, node }) => {
+  const candidates = lineElements.map(({ echo, node }) => {
     const whole = before > 0 ? Math.abs(echo) / before : 0;
     before *= node.throughBoth;
     return { size: Math.abs(echo), whole, perNs: -Math.log(Math.max(1e-9, whole)) / node.timeNs };
@@ -107,7 +107,7 @@ function between(before: Tried | null, { tried, asks }: Tried): number {
 }
 
 interface Read {
-  things: Peeled[];
+  lineElements: Peeled[];
   reader: Reader;
 }
 interface Setting {
@@ -135,7 +135,7 @@ function read(
       : null;
   const dragPerNs =
     largestEcho && largestEcho.timeNs > 0 && largestEcho.misfit < 0.2
-      ? largestEcho.drag / largestEcho.timeNs
+      ? largestEcho.skinDispersion / largestEcho.timeNs
       : 0;
   // A loss that is given is the whole of it at the pulse's own frequencies; the dragging is part of that.
   const pulseRootMHz = Math.sqrt(350 / launch.widthNs);
@@ -152,25 +152,26 @@ function read(
       longestPatchNs,
       loss: { evenPerNs: startPerNs ?? evenPerNs, dragPerNs },
     };
-    let things = layerPeeling({ stepNs, volts }, reader);
+    let lineElements = layerPeeling({ stepNs, volts }, reader);
     // A few rounds: a higher loss makes the things before the end larger, and so less of it the loss's.
     let before: Tried | null = null;
     for (let round = 0; round < 3 && lossDbPer100m === undefined; round += 1) {
-      const asks = lossToEnd(things, mPerNs);
+      const asks = lossToEnd(lineElements, mPerNs);
       const tried = reader.loss.evenPerNs;
       if (asks === null || Math.abs(asks - tried) < 2e-5) break;
       const now: Tried = { tried, asks };
       reader = { ...reader, loss: { evenPerNs: between(before, now), dragPerNs } };
       before = now;
-      things = layerPeeling({ stepNs, volts }, reader);
+      lineElements = layerPeeling({ stepNs, volts }, reader);
     }
-    return { things, reader };
+    return { lineElements: lineElements, reader };
   };
   const withPatches = settle(longestPatchM / mPerNs);
-  if (!withPatches.things.some(({ kind }) => kind === 'step-down')) return withPatches;
+  if (!withPatches.lineElements.some(({ kind }) => kind === 'step-down')) return withPatches;
   // A drop and a rise may be two faults as well. What needs fewer things to explain the trace is what stands there.
   const withoutPatches = settle(0);
-  const countOf = ({ things }: Read): number => things.filter(({ kind }) => kind !== 'step-up').length;
+  const countOf = ({ lineElements: things }: Read): number =>
+    things.filter(({ kind }) => kind !== 'step-up').length;
   return countOf(withoutPatches) < countOf(withPatches) ? withoutPatches : withPatches;
 }
 
@@ -204,15 +205,18 @@ export function findEvents(
   const first = read(without(scaled, slopeOf(scaled, after, widthSteps)), setting);
   // The tails of large echoes are slow, too. Once they are known they are no part of the slope any more.
   const { volts: explained } = echoes(
-    first.things.map(({ node }) => node),
+    first.lineElements.map(({ node }) => node),
     first.reader,
     trace.stepNs,
     scaled.length,
   );
-  const { things } = read(without(scaled, slopeOf(without(scaled, explained), after, widthSteps)), {
-    ...setting,
-    startPerNs: first.reader.loss.evenPerNs,
-  });
+  const { lineElements: things } = read(
+    without(scaled, slopeOf(without(scaled, explained), after, widthSteps)),
+    {
+      ...setting,
+      startPerNs: first.reader.loss.evenPerNs,
+    },
+  );
   return things.flatMap((thing, index): LineEvent[] => {
     const {
       kind,

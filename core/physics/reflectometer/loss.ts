@@ -12,7 +12,7 @@ export interface Loss {
 export interface Fitted {
   timeNs: number;
   size: number;
-  drag: number;
+  skinDispersion: number;
   misfit: number;
 }
 
@@ -27,22 +27,25 @@ export function fitEcho(
   stepNs: number,
   widthSteps: number,
 ): Fitted {
-  let best: Fitted = { timeNs: 0, size: 0, drag: 0, misfit: Infinity };
+  let best: Fitted = { timeNs: 0, size: 0, skinDispersion: 0, misfit: Infinity };
   // Every shape is held against the same stretch of the trace, or the shorter ones would seem to fit better.
   const span = Math.min(shapes.exact(0).values.length, 10 * widthSteps);
   let bestCentre = near;
-  const look = (drag: number, from: number, to: number, step: number): void => {
-    const shape = shapes.exact(drag);
+  const look = (skinDispersion: number, from: number, to: number, step: number): void => {
+    const shape = shapes.exact(skinDispersion);
     for (let centre = from; centre <= to; centre += step) {
       const { size, misfit } = fitOver(volts, shape, centre, span);
       if (misfit < best.misfit)
-        [best, bestCentre] = [{ timeNs: (centre - launchSteps) * stepNs, size, drag, misfit }, centre];
+        [best, bestCentre] = [
+          { timeNs: (centre - launchSteps) * stepNs, size, skinDispersion: skinDispersion, misfit },
+          centre,
+        ];
     }
   };
   // A dragged pulse is seen later than it is centred; it is looked for from there back.
-  for (const drag of drags) look(drag, near - 1.5 * widthSteps, near + widthSteps / 2, 1);
+  for (const skinDispersion of drags) look(skinDispersion, near - 1.5 * widthSteps, near + widthSteps / 2, 1);
   for (let range = 0.3; range > 0.02; range /= 2) {
-    const { drag } = best;
+    const { skinDispersion: drag } = best;
     for (const other of [drag * (1 - range), drag * (1 + range / 2), drag])
       look(other, bestCentre - 2 * range - 0.25, bestCentre + 2 * range + 0.25, Math.max(0.1, range / 2));
   }

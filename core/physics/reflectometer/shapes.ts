@@ -17,8 +17,8 @@ export interface Shape {
 
 /** The pulse in all its shapes: one that is near enough, or the very one. */
 export interface Shapes {
-  near: (drag: number) => Shape;
-  exact: (drag: number) => Shape;
+  near: (skinDispersion: number) => Shape;
+  exact: (skinDispersion: number) => Shape;
 }
 
 /** Steps between two amounts of dragging that are told apart, as a factor. */
@@ -26,9 +26,9 @@ const levelFactor = 1.18;
 const leastDrag = 0.002;
 
 /** Between which two levels an amount lies, and how far along. */
-function levelsOf(drag: number): { level: number; part: number } {
-  if (drag < leastDrag) return { level: 0, part: drag / leastDrag };
-  const at = 1 + Math.log(drag / leastDrag) / Math.log(levelFactor);
+function levelsOf(skinDispersion: number): { level: number; part: number } {
+  if (skinDispersion < leastDrag) return { level: 0, part: skinDispersion / leastDrag };
+  const at = 1 + Math.log(skinDispersion / leastDrag) / Math.log(levelFactor);
   return { level: Math.floor(at), part: at - Math.floor(at) };
 }
 const dragOf = (level: number): number => (level === 0 ? 0 : leastDrag * levelFactor ** (level - 1));
@@ -46,10 +46,10 @@ export function shapesOf(launch: Launch, stepNs: number): Shapes {
   fft.realTransform(spectrum, sent);
   const made = new Map<number, Shape>();
 
-  function make(drag: number): Shape {
+  function make(skinDispersion: number): Shape {
     const dragged = fft.createComplexArray();
     for (let k = 0; k <= size / 2; k += 1) {
-      const exponent = drag * Math.sqrt((1000 * k) / (size * stepNs));
+      const exponent = skinDispersion * Math.sqrt((1000 * k) / (size * stepNs));
       const left = Math.exp(-exponent);
       // From here on nothing is left of the pulse.
       if (left < 1e-9) break;
@@ -90,12 +90,12 @@ export function shapesOf(launch: Launch, stepNs: number): Shapes {
   }
 
   return {
-    near: (drag) => {
-      const { level, part } = levelsOf(drag);
+    near: (skinDispersion) => {
+      const { level, part } = levelsOf(skinDispersion);
       return atLevel(part > 0.5 ? level + 1 : level);
     },
-    exact: (drag) => {
-      const { level, part } = levelsOf(drag);
+    exact: (skinDispersion) => {
+      const { level, part } = levelsOf(skinDispersion);
       const [a, c] = [atLevel(level), atLevel(level + 1)];
       const values = new Float64Array(a.values.length);
       for (let k = 0; k < values.length; k += 1)

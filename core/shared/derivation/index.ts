@@ -1,21 +1,21 @@
-export { formulas } from './formulas';
-export { loadOf, type Load } from './load';
-export {
-  closeUtilisation,
-  unboundedUtilisation,
-  utilisationOf,
-  statusOf,
-  worst,
-  type Status,
-} from './standing';
 export {
   basisOf,
   figure,
   type Basis,
+  type Derivation,
   type Figure,
+  type LazyDerivation,
   type Limit,
   type Source,
   type Step,
-  type Derivation,
-  type LazyDerivation,
-} from './working';
+} from './derivation';
+export { formulas } from './formulas';
+export { loadOf, type Load } from './load';
+export {
+  closeUtilisation,
+  statusOf,
+  unboundedUtilisation,
+  utilisationOf,
+  worst,
+  type Status,
+} from './status';

@@ -1,5 +1,5 @@
 import type { Unit } from '#core/shared/units';
-import { unboundedUtilisation, statusOf, type Status } from './standing';
+import { unboundedUtilisation, statusOf, type Status } from './status';
 
 /** A limit of a thing and how much of it is used. */
 export interface Load {
@@ -7,11 +7,11 @@ export interface Load {
   used: number;
   most: number;
   unit: Unit;
-  share: number;
-  standing: Status;
+  utilisation: number;
+  status: Status;
 }
 
 export function loadOf(label: string, used: number, most: number, unit: Unit): Load {
-  const share = used === 0 ? 0 : most > 0 ? used / most : unboundedUtilisation;
-  return { label, used, most, unit, share, standing: statusOf(share) };
+  const utilisation = used === 0 ? 0 : most > 0 ? used / most : unboundedUtilisation;
+  return { label, used, most, unit, utilisation, status: statusOf(utilisation) };
 }

@@ -43,5 +43,5 @@ export interface Gap {
   placeId: string;
   cameraId: string | null;
   target: GapTarget;
-  says: string;
+  message: string;
 }

@@ -112,7 +112,7 @@ describe('what is left to note', () => {
     };
     const site = after(started, { kind: 'run', id: runId, set: disputed });
     const gaps = runGaps(site, disputed);
-    expect(gaps[0]!.says).toBe('Could not be reached: locked. Go again.');
+    expect(gaps[0]!.message).toBe('Could not be reached: locked. Go again.');
     expect(gaps.find(({ target }) => target.kind === 'run' && target.field === 'dispute')).toMatchObject({
       before: 'test',
       target: { segment: 0 },
@@ -120,12 +120,12 @@ describe('what is left to note', () => {
   });
   it('names a camera without a run, and a head end without a recorder', () => {
     const lone: Camera = { ...camera(started), id: 'c02', number: 2, name: 'Annex door' };
-    const says = siteGaps(after(started, { kind: 'camera', id: 'c02', set: lone })).map((gap) => [
+    const asked = siteGaps(after(started, { kind: 'camera', id: 'c02', set: lone })).map((gap) => [
       gap.cameraId,
-      gap.says,
+      gap.message,
     ]);
-    expect(says).toContainEqual(['c02', 'Which cable runs to it? It has none yet.']);
-    expect(says).toContainEqual([null, 'Which recorder stands here? None is noted.']);
+    expect(asked).toContainEqual(['c02', 'Which cable runs to it? It has none yet.']);
+    expect(asked).toContainEqual([null, 'Which recorder stands here? None is noted.']);
   });
   it('comes place by place, each gap once', () => {
     const gaps = siteGaps(saltmarrowSite());

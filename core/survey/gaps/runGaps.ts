@@ -41,7 +41,7 @@ const order: Assumable[] = [
 /** What gaps of a run are told from. */
 type GapSite = Pick<Site, 'camera' | 'place' | 'route' | 'drawing'>;
 
-type Note = (before: Gap['before'], field: RunField, says: string, segment?: number) => void;
+type Note = (before: Gap['before'], field: RunField, message: string, segment?: number) => void;
 
 function cameraGaps(camera: Camera, note: Note): void {
   for (const field of order) if (camera.assumed?.includes(field)) note(heldUpBy[field], field, saysOf[field]);
@@ -86,11 +86,11 @@ function cableGaps(site: GapSite, run: Run, note: Note): void {
 export function runGaps(site: GapSite, run: Run): Gap[] {
   const camera = site.camera[run.cameraId]!;
   const gaps: Gap[] = [];
-  const note: Note = (before, field, says, segment) =>
+  const note: Note = (before, field, message, segment) =>
     gaps.push({
       id: `${run.id}/${fieldKey(field, segment)}`,
       before,
-      says,
+      message,
       placeId: camera.placeId,
       cameraId: camera.id,
       target: { kind: 'run', runId: run.id, field, ...(segment === undefined ? {} : { segment }) },

@@ -18,7 +18,7 @@ export function siteGaps(site: Site): Gap[] {
         placeId,
         cameraId: null,
         target: { kind: 'head-end', placeId },
-        says: 'Which recorder stands here? None is noted.',
+        message: 'Which recorder stands here? None is noted.',
       })),
     ...Object.values(site.camera)
       .filter(({ id }) => !withRun.has(id))
@@ -28,7 +28,7 @@ export function siteGaps(site: Site): Gap[] {
         placeId,
         cameraId: id,
         target: { kind: 'camera-without-run', cameraId: id },
-        says: 'Which cable runs to it? It has none yet.',
+        message: 'Which cable runs to it? It has none yet.',
       })),
     ...runs.flatMap((run) => runGaps(site, run)),
   ];

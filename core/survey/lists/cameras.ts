@@ -6,7 +6,7 @@ import { numberColumn, optionalText, siteWordColumn, textColumn, wordColumn, yes
 
 export const placeWords = siteWords(
   ({ place }) => place,
-  (places) => Object.values(places).map(({ id, name }) => ({ value: id, says: name })),
+  (places) => Object.values(places).map(({ id, name }) => ({ value: id, label: name })),
 );
 
 const watts = (key: keyof Camera['watts'], heading: string, also: string[]) =>

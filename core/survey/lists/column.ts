@@ -84,10 +84,10 @@ function spellings(words: readonly Word[]): Map<string, string> {
   if (!known) {
     known = new Map(
       [...words].reverse().flatMap(
-        ({ value, says }) =>
+        ({ value, label }) =>
           [
             [value, value],
-            [plain(says), value],
+            [plain(label), value],
           ] as [string, string][],
       ),
     );
@@ -101,7 +101,7 @@ function readWord(text: string, words: readonly Word[]): Read {
   if (found !== undefined) return { kind: 'value', value: found };
   const shown = words
     .slice(0, 8)
-    .map(({ says }) => says)
+    .map(({ label }) => label)
     .join('; ');
   return refused(`“${text}” is not one of: ${shown || 'there is none yet'}${words.length > 8 ? '; …' : ''}`);
 }
@@ -150,7 +150,7 @@ const saidOf = new WeakMap<readonly Word[], Map<string, string>>();
 function sayings(words: readonly Word[]): Map<string, string> {
   let known = saidOf.get(words);
   if (!known) {
-    known = new Map(words.map(({ value, says }) => [value, says]));
+    known = new Map(words.map(({ value, label }) => [value, label]));
     saidOf.set(words, known);
   }
   return known;
@@ -163,7 +163,7 @@ export function sayCell(cell: CellKind, value: Cell, site: Site): Cell {
   if (cell.kind === 'words')
     return String(value)
       .split(', ')
-      .map((one) => cell.words.find((word) => word.value === one)?.says ?? one)
+      .map((one) => cell.words.find((word) => word.value === one)?.label ?? one)
       .join(', ');
   return value;
 }

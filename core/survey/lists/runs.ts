@@ -14,23 +14,26 @@ const headEnds = siteWords(
   (places) =>
     Object.values(places)
       .filter(({ role }) => role === 'head-end')
-      .map(({ id, name }) => ({ value: id, says: name })),
+      .map(({ id, name }) => ({ value: id, label: name })),
 );
 const inputs = siteWords(
   ({ recorder }) => recorder,
   (recorders) => [
-    { value: 'none', says: 'not patched' },
+    { value: 'none', label: 'not patched' },
     ...Object.values(recorders).flatMap(({ id, name, inputs: count }) =>
-      Array.from({ length: count }, (_, k) => ({ value: `${id}/${k + 1}`, says: `${name}, input ${k + 1}` })),
+      Array.from({ length: count }, (_, k) => ({
+        value: `${id}/${k + 1}`,
+        label: `${name}, input ${k + 1}`,
+      })),
     ),
   ],
 );
 const sources = siteWords(
   ({ supply }) => supply,
   (supplies) => [
-    { value: 'adapter', says: 'adapter at the camera' },
+    { value: 'adapter', label: 'adapter at the camera' },
     ...Object.values(supplies).flatMap(({ id, name, outputs }) =>
-      outputs.map(({ number }) => ({ value: `${id}/${number}`, says: `${name}, output ${number}` })),
+      outputs.map(({ number }) => ({ value: `${id}/${number}`, label: `${name}, output ${number}` })),
     ),
   ],
 );

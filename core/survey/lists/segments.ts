@@ -17,11 +17,11 @@ export interface SegmentRow {
   index: number;
 }
 
-export const cableWords = [...coaxCables, ...pairCables].map(({ id, label }) => ({ value: id, says: label }));
+export const cableWords = [...coaxCables, ...pairCables].map(({ id, label }) => ({ value: id, label }));
 const legWords = [
-  { value: 'none', says: 'No power beside it' },
-  { value: 'spare-pairs', says: 'Its own spare pairs' },
-  ...powerCables.map(({ id, label }) => ({ value: id, says: label })),
+  { value: 'none', label: 'No power beside it' },
+  { value: 'spare-pairs', label: 'Its own spare pairs' },
+  ...powerCables.map(({ id, label }) => ({ value: id, label })),
 ];
 
 const segmentOf = ({ run, index }: SegmentRow): Segment => run.segments[index]!;
@@ -199,8 +199,8 @@ export const segmentList: List<SegmentRow> = {
       'markUnit',
       'marks in',
       [
-        { value: 'm', says: 'm' },
-        { value: 'ft', says: 'ft' },
+        { value: 'm', label: 'm' },
+        { value: 'ft', label: 'ft' },
       ],
       (row) => segmentOf(row).marks?.unit,
       (row, unit) =>

@@ -2,7 +2,7 @@ import type { Site } from '#core/model/site';
 
 export interface Word {
   value: string;
-  says: string;
+  label: string;
 }
 
 /**

@@ -14,7 +14,7 @@ import { beliefAfter, chanceOf, priorBelief } from './posterior';
 export interface FaultLocation {
   atM: number;
   spreadM: number;
-  says: string;
+  message: string;
 }
 
 export interface RankedCause {
@@ -35,7 +35,7 @@ export interface Diagnosis {
   /** Dangerous volts were read: nobody tests anything. */
   stopped: boolean;
   /** In one sentence, what may be said and no more. */
-  says: string;
+  message: string;
 }
 
 /** Weight of evidence, in tenths of a power of ten, from which it is worth telling. */
@@ -70,12 +70,12 @@ function whereOf(cause: Cause, run: Run, readings: RunReadings): FaultLocation |
     const event = faultsOf(runEvents(run, readings.reflectometer))
       .filter(({ kind }) => kinds.includes(kind))
       .sort((a, b) => kinds.indexOf(a.kind) - kinds.indexOf(b.kind) || severity(b) - severity(a))[0];
-    return event ? { atM: event.atM, spreadM: metreSpread(event.atM), says: eventWords(event) } : null;
+    return event ? { atM: event.atM, spreadM: metreSpread(event.atM), message: eventWords(event) } : null;
   }
   const ghostUs = readings.picture?.ghostUs;
   if (ghostUs === undefined || (cause !== 'echo' && cause !== 'tap')) return null;
   const lengthM = ghostLengthM(run, ghostUs);
-  return { atM: lengthM, spreadM: 0.1 * lengthM, says: 'the ghost’s way there and back, from either end' };
+  return { atM: lengthM, spreadM: 0.1 * lengthM, message: 'the ghost’s way there and back, from either end' };
 }
 
 /** From so much a cause is named without its rivals. Policy. */
@@ -89,10 +89,10 @@ function saysOf(
   if (!first || !hasReadings) return 'Nothing was read yet: nothing is known.';
   const at = (ranked: RankedCause) => (ranked.where ? ` at ${formatQuantity(ranked.where.atM, 'm')}` : '');
   const stop = verdicts.find(({ state }) => state === 'stop');
-  if (stop) return stop.says;
+  if (stop) return stop.message;
   const failing = verdicts.find(({ state, basis }) => basis === 'measured' && state === 'fails');
   if (first.cause === 'sound' && failing)
-    return `${failing.label}: ${failing.says}. What is behind it is not told yet.`;
+    return `${failing.label}: ${failing.message}. What is behind it is not told yet.`;
   if (first.cause === 'sound')
     return first.probability >= namedAlone
       ? 'No fault shows in what was read.'
@@ -110,7 +110,7 @@ export function diagnose(looked: DiagnosisInput, place: Place): Diagnosis {
     .map((cause): RankedCause => {
       // What is not on the list expects nothing, so that nothing speaks for it but that all else fits badly.
       const weighed = (cause === 'unlisted' ? [] : observations).map((observation) => ({
-        says: observation.says,
+        message: observation.message,
         weight: weightDb(observation, cause),
       }));
       return {
@@ -121,11 +121,11 @@ export function diagnose(looked: DiagnosisInput, place: Place): Diagnosis {
         pro: weighed
           .filter(({ weight }) => weight >= worthTelling)
           .sort((a, b) => b.weight - a.weight)
-          .map(({ says }) => says),
+          .map(({ message }) => message),
         contra: weighed
           .filter(({ weight }) => weight <= -worthTelling)
           .sort((a, b) => a.weight - b.weight)
-          .map(({ says }) => says),
+          .map(({ message }) => message),
       };
     })
     .sort((a, b) => b.probability - a.probability);
@@ -133,6 +133,6 @@ export function diagnose(looked: DiagnosisInput, place: Place): Diagnosis {
     ranked,
     stopped: isStopped(looked.readings),
     next: nextTests(belief, observations, { run: looked.run, place, readings: looked.readings }),
-    says: saysOf(ranked, looked, observations.length > 0),
+    message: saysOf(ranked, looked, observations.length > 0),
   };
 }

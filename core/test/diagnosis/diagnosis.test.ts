@@ -49,7 +49,7 @@ const anyObservation = fc
   .chain((id) =>
     fc
       .constantFrom(...evidence[id].outcomes)
-      .map((outcome): Observation => ({ id, outcome, test: 'picture', says: `${id} ${outcome}` })),
+      .map((outcome): Observation => ({ id, outcome, test: 'picture', message: `${id} ${outcome}` })),
   );
 const anyObservations = fc.uniqueArray(anyObservation, { selector: ({ id }) => id, maxLength: 16 });
 
@@ -108,8 +108,8 @@ describe('belief', () => {
   it('follows Bayes’ rule where the pieces of evidence are of different groups', () => {
     // By hand from the tables: joint 60 × 0.62 × 0.55 against sound 600 × 0.01 × 0.002 for sparkles and a loop that fits a joint.
     const belief = beliefAfter([
-      { id: 'seen-sparkles', outcome: 'yes', test: 'picture', says: '' },
-      { id: 'coax-loop', outcome: 'joint', test: 'coax-loop-ohms', says: '' },
+      { id: 'seen-sparkles', outcome: 'yes', test: 'picture', message: '' },
+      { id: 'coax-loop', outcome: 'joint', test: 'coax-loop-ohms', message: '' },
     ]);
     expect(belief.joint / belief.sound).toBeCloseTo((60 * 0.62 * 0.55) / (600 * 0.01 * 0.002), 3);
   });
@@ -122,7 +122,7 @@ describe('belief', () => {
       ['shield-earth-volts', 'different'],
       ['camera-at-head-end', 'fails'],
     ];
-    const belief = beliefAfter(odd.map(([id, outcome]) => ({ id, outcome, test: 'picture', says: '' })));
+    const belief = beliefAfter(odd.map(([id, outcome]) => ({ id, outcome, test: 'picture', message: '' })));
     expect(belief.unlisted).toBeGreaterThan(priors.unlisted / 1000);
     expect(
       Math.max(...causes.filter((cause) => cause !== 'unlisted').map((cause) => belief[cause])),
@@ -131,7 +131,7 @@ describe('belief', () => {
   it('knows nothing at first and more later', () => {
     expect(entropyBits(beliefAfter([]))).toBeGreaterThan(
       entropyBits(
-        beliefAfter([{ id: 'night-volts', outcome: 'as-expected', test: 'night-volts', says: '' }]),
+        beliefAfter([{ id: 'night-volts', outcome: 'as-expected', test: 'night-volts', message: '' }]),
       ),
     );
     expect(
@@ -169,12 +169,12 @@ describe('the demo site’s troubles', () => {
   });
   it('claims nothing before anything was read', () => {
     const untested = diagnosisOf('r15');
-    expect(untested.says).toBe('Nothing was read yet: nothing is known.');
+    expect(untested.message).toBe('Nothing was read yet: nothing is known.');
     expect(untested.ranked.every(({ probability: p }) => p < 0.61)).toBe(true);
   });
   it('a clean look and clean readings make it sound, and it says so', () => {
     const clean = diagnosisOf('r01', { ...picture(), ...quantity('power-loop-ohms', 1.4) });
-    expect(clean.says).toBe('No fault shows in what was read.');
+    expect(clean.message).toBe('No fault shows in what was read.');
     expect(probability(clean, 'sound')).toBeGreaterThan(0.9);
   });
   it('never says that no fault shows while a reading fails', () => {
@@ -189,7 +189,7 @@ describe('the demo site’s troubles', () => {
       ['foreign-ac-volts', 90],
     ] as const) {
       for (const runId of ['r01', 'r11', 'r18'])
-        expect([test, value, runId, diagnosisOf(runId, quantity(test, value)).says]).toEqual([
+        expect([test, value, runId, diagnosisOf(runId, quantity(test, value)).message]).toEqual([
           test,
           value,
           runId,
@@ -234,7 +234,7 @@ describe('the next test', () => {
     for (const runId of ['r01', 'r15'])
       expect(diagnosisOf(runId, quantity('foreign-ac-volts', 80))).toMatchObject({
         next: [],
-        says: 'Stop. Do not touch the cable. Get a licensed electrician.',
+        message: 'Stop. Do not touch the cable. Get a licensed electrician.',
       });
   });
   it('never promises more than there is to know', () => {

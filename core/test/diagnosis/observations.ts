@@ -19,14 +19,14 @@ export interface Observation {
   id: EvidenceId;
   outcome: string;
   test: TestId;
-  says: string;
+  message: string;
 }
 
 export interface DiagnosisInput {
   run: Run;
   camera: Camera;
   readings: RunReadings;
-  verdicts: readonly Pick<Verdict, 'id' | 'label' | 'expected' | 'state' | 'says' | 'basis'>[];
+  verdicts: readonly Pick<Verdict, 'id' | 'label' | 'expected' | 'state' | 'message' | 'basis'>[];
 }
 
 /** Tests whose expectation is a figure of this very run; the others have one limit for all runs. */
@@ -101,27 +101,27 @@ function voltsOutcome(
 /** From this share of a fault an event is worth a word. Policy. */
 const blemishFrom = 0.3;
 
-function traceOutcome({ run, readings }: DiagnosisInput): { outcome: string; says: string } {
+function traceOutcome({ run, readings }: DiagnosisInput): { outcome: string; message: string } {
   const events = runEvents(run, readings.reflectometer!);
   const worst = faultsOf(events).sort((a, b) => severity(b) - severity(a))[0];
-  const says = worst
+  const message = worst
     ? `the reflectometer shows ${eventWords(worst)} at ${formatQuantity(worst.atM, 'm')}`
     : 'the reflectometer shows nothing on the way';
-  if (!worst || severity(worst) < blemishFrom) return { outcome: 'clean', says };
-  if (severity(worst) < closeUtilisation) return { outcome: 'blemish', says };
+  if (!worst || severity(worst) < blemishFrom) return { outcome: 'clean', message };
+  if (severity(worst) < closeUtilisation) return { outcome: 'blemish', message };
   switch (worst.kind) {
     case 'series':
-      return { outcome: 'series', says };
+      return { outcome: 'series', message };
     case 'shunt':
-      return { outcome: 'shunt', says };
+      return { outcome: 'shunt', message };
     case 'lower-impedance':
-      return { outcome: 'other-impedance', says };
+      return { outcome: 'other-impedance', message };
     case 'tap':
-      return { outcome: 'tap', says };
+      return { outcome: 'tap', message };
     case 'open':
     case 'short':
     case 'end':
-      return { outcome: 'early-end', says };
+      return { outcome: 'early-end', message };
   }
 }
 
@@ -169,7 +169,7 @@ export function observationsOf(looked: DiagnosisInput): Observation[] {
           id: 'continuity',
           outcome: reading.found,
           test,
-          says: {
+          message: {
             through: 'the coax goes through',
             open: 'the coax is open',
             shorted: 'the coax is shorted',
@@ -182,7 +182,7 @@ export function observationsOf(looked: DiagnosisInput): Observation[] {
           id: test,
           outcome: reading.found,
           test,
-          says: `${testDefinition(test).label.toLowerCase()} ${reading.found}`,
+          message: `${testDefinition(test).label.toLowerCase()} ${reading.found}`,
         });
         break;
       case 'reflectometer':
@@ -196,7 +196,7 @@ export function observationsOf(looked: DiagnosisInput): Observation[] {
               id: `seen-${symptom}`,
               outcome: seen ? 'yes' : 'no',
               test,
-              says: seen
+              message: seen
                 ? symptomWords[symptom].seen
                 : `no ${symptomWords[symptom].label.toLowerCase()} in the picture`,
             };
@@ -208,7 +208,7 @@ export function observationsOf(looked: DiagnosisInput): Observation[] {
           id: 'link',
           outcome: linkOutcome(reading.throughputMbps, expectedOf('link') ?? 0),
           test,
-          says: `${formatQuantity(reading.throughputMbps, 'Mb/s')} over converters`,
+          message: `${formatQuantity(reading.throughputMbps, 'Mb/s')} over converters`,
         });
         break;
       default: {
@@ -220,7 +220,7 @@ export function observationsOf(looked: DiagnosisInput): Observation[] {
             id,
             outcome,
             test,
-            says: quantitySays(test, reading.value, expectedIsAFigure.has(test) ? expected : null),
+            message: quantitySays(test, reading.value, expectedIsAFigure.has(test) ? expected : null),
           });
       }
     }

@@ -45,8 +45,8 @@ export function voltsShare(
   sourceVolts: number,
   loadVolts: number,
   window: Window,
-): { share: number; standing: Status } {
-  if (loadVolts > window.maxVolts) return { share: loadVolts / window.maxVolts, standing: 'fails' };
+): { utilisation: number; status: Status } {
+  if (loadVolts > window.maxVolts) return { utilisation: loadVolts / window.maxVolts, status: 'fails' };
   const allowedDrop = sourceVolts - window.minVolts;
   const used = sourceVolts - loadVolts;
   // A source that already sits at or under the window leaves no drop to share out.
@@ -56,7 +56,7 @@ export function voltsShare(
       : loadVolts >= window.minVolts
         ? 1
         : unboundedUtilisation;
-  return { share, standing: statusOf(share) };
+  return { utilisation: share, status: statusOf(share) };
 }
 
 export interface VoltsAtLoad {
@@ -89,7 +89,7 @@ export function voltsAtLoad(source: FeedSource, loop: Loop, watts: Figure, windo
       return [
         step,
         {
-          says: 'Volts that arrive',
+          message: 'Volts that arrive',
           formula: 'dc-feed',
           inputs: [figure(source.name, source.volts, 'V', 'noted'), step.result, watts],
           result,

@@ -25,7 +25,7 @@ const says = (day: number, night: number) =>
     feedSource(site, site.run['r03']!),
     powerLoop(site.run['r03']!, undefined),
     volts(day, night),
-  )!.says;
+  )!.message;
 
 describe('day and night together', () => {
   it('wait for both', () =>

@@ -7,7 +7,7 @@ import type { RunReadings } from '#core/test/readings';
 
 export interface FeedInference {
   told: TwoPoint;
-  says: string;
+  message: string;
 }
 
 /** Spreads from which two figures of a feed are not the same any more; a rail's own setting is known to this. Policy. */
@@ -31,7 +31,7 @@ export function inferFeed(
     { volts: day.value, watts: camera.watts.day },
     { volts: night.value, watts: camera.watts.night },
   );
-  if (told.kind === 'untold') return { told, says: `Day and night do not tell the loop: ${told.why}.` };
+  if (told.kind === 'untold') return { told, message: `Day and night do not tell the loop: ${told.why}.` };
   const { loopOhms, sourceVolts, spreadOhms, spreadVolts } = told;
   const figures = `${formatQuantity(loopOhms, 'Ω')} ± ${formatQuantity(spreadOhms, 'Ω')} behind the camera, fed from ${formatQuantity(sourceVolts, 'V')} ± ${formatQuantity(spreadVolts, 'V')}`;
   const loopIsHigh = loopOhms - loop.ohms > apartFrom * Math.hypot(spreadOhms, loopShare * loop.ohms);
@@ -41,17 +41,17 @@ export function inferFeed(
   if (loopIsHigh && sags)
     return {
       told,
-      says: `${figures}: ${cores} and ${rail}. More is lost on the way than the cores explain, and the source gives less than it is set to.`,
+      message: `${figures}: ${cores} and ${rail}. More is lost on the way than the cores explain, and the source gives less than it is set to.`,
     };
   if (loopIsHigh)
     return {
       told,
-      says: `${figures}: ${cores}. The rest is a joint in the power, or the supply’s own resistance; read the loop of the cores.`,
+      message: `${figures}: ${cores}. The rest is a joint in the power, or the supply’s own resistance; read the loop of the cores.`,
     };
   if (sags)
     return {
       told,
-      says: `${figures}: ${rail}. The source sags or is set lower than noted; measure at its terminals under load.`,
+      message: `${figures}: ${rail}. The source sags or is set lower than noted; measure at its terminals under load.`,
     };
-  return { told, says: `${figures}: ${cores} and ${rail}. They explain both readings.` };
+  return { told, message: `${figures}: ${cores} and ${rail}. They explain both readings.` };
 }

@@ -50,25 +50,29 @@ const verdict = (findings: RunFindings, id: string) => findings.verdicts.find((o
 describe('the demo site’s planted troubles show in its first verdicts', () => {
   it('the camera that dies at night fails on its night volts, and its cores explain it', () => {
     const { state, binding } = findingsOf(site, 'r08');
-    expect([state, binding.id, binding.says]).toEqual(['fails', 'night-volts', 'too low with the lamps on']);
-    expect(binding.working().conclusion).toMatch(/cores as noted explain the reading/);
+    expect([state, binding.id, binding.message]).toEqual([
+      'fails',
+      'night-volts',
+      'too low with the lamps on',
+    ]);
+    expect(binding.derivation().conclusion).toMatch(/cores as noted explain the reading/);
     expect(verdict(findingsOf(site, 'r08'), 'day-volts').state).toBe('holds');
   });
   it('the steel core is named, beside the joint that would read the same', () => {
     const loop = verdict(findingsOf(site, 'r14'), 'coax-loop-ohms');
-    expect(loop.says).toBe('steel core');
-    expect(loop.working().conclusion).toMatch(
+    expect(loop.message).toBe('steel core');
+    expect(loop.derivation().conclusion).toMatch(
       /Most likely RG-6, 18 AWG copper-clad steel.*\(9\d %\).*reflectometer would confirm it/,
     );
   });
   it('the salt-air joint reads as an excess that no other construction explains', () => {
     const loop = verdict(findingsOf(site, 'r13'), 'coax-loop-ohms');
-    expect([loop.state, loop.says]).toEqual(['fails', '5.6 Ω in a joint']);
+    expect([loop.state, loop.message]).toEqual(['fails', '5.6 Ω in a joint']);
   });
   it('the earth difference is not to be bonded', () =>
     expect(verdict(findingsOf(site, 'r17'), 'shield-earth-volts')).toMatchObject({
       state: 'fails',
-      says: expect.stringMatching(/never just bond/) as string,
+      message: expect.stringMatching(/never just bond/) as string,
     }));
   it('a run nobody has read is untested, however good it should be', () => {
     const { state, missing } = findingsOf(site, 'r15');
@@ -79,7 +83,7 @@ describe('the demo site’s planted troubles show in its first verdicts', () => 
 describe('verdicts move with readings', () => {
   it('above 50 V AC everything stops', () => {
     const { state, binding } = findingsOf(withReading('r01', 'foreign-ac-volts', 61), 'r01');
-    expect([state, binding.says]).toEqual([
+    expect([state, binding.message]).toEqual([
       'stop',
       'Stop. Do not touch the cable. Get a licensed electrician.',
     ]);
@@ -102,20 +106,20 @@ describe('verdicts move with readings', () => {
     [12, 'holds', 'dry'],
     [5, 'close', 'damp'],
     [0.6, 'fails', 'wet or damaged'],
-  ])('%f MΩ is %s', (megohms, state, says) => {
+  ])('%f MΩ is %s', (megohms, state, message) => {
     expect(
       verdict(findingsOf(withReading('r01', 'insulation-megohms', megohms), 'r01'), 'insulation-megohms'),
-    ).toMatchObject({ state, says });
+    ).toMatchObject({ state, message });
   });
   it('volts above the window fail as surely as those below', () => {
     expect(verdict(findingsOf(withReading('r01', 'day-volts', 13.9), 'r01'), 'day-volts')).toMatchObject({
       state: 'fails',
-      says: 'above what the camera takes',
+      message: 'above what the camera takes',
     });
   });
   it('a reading far under what the wire explains points at the wire', () => {
     const night = verdict(findingsOf(withReading('r01', 'night-volts', 10.9), 'r01'), 'night-volts');
-    expect(night.working().conclusion).toMatch(/1\.4 V below what the cores as noted would give/);
+    expect(night.derivation().conclusion).toMatch(/1\.4 V below what the cores as noted would give/);
   });
 });
 
@@ -137,20 +141,20 @@ describe('what is found rather than measured', () => {
   it('a camera that works away from its run is no trouble of the run’s', () => {
     expect(verdict(found('camera-at-head-end', 'works'), 'camera-at-head-end')).toMatchObject({
       state: 'holds',
-      says: 'the camera is sound',
-      share: null,
+      message: 'the camera is sound',
+      utilisation: null,
     });
     expect(found('camera-at-head-end', 'works').state).toBe('holds');
   });
   it('one that fails there is', () => {
     expect(found('camera-at-head-end', 'fails')).toMatchObject({
       state: 'fails',
-      binding: { says: 'the camera itself' },
+      binding: { message: 'the camera itself' },
     });
-    expect(found('camera-on-local-supply', 'fails').binding.says).toBe(
+    expect(found('camera-on-local-supply', 'fails').binding.message).toBe(
       'not its power: the way of the signal',
     );
-    expect(found('continuity', 'open').binding.says).toBe('open: no way through');
+    expect(found('continuity', 'open').binding.message).toBe('open: no way through');
   });
 });
 
@@ -201,11 +205,11 @@ describe('loops', () => {
 describe('volts against the window', () => {
   const window = { minVolts: 10.8, maxVolts: 13.2, from: 'typical' as const };
   it('uses none of the drop at the source’s volts and all of it at the lowest', () => {
-    expect(voltsShare(12.6, 12.6, window)).toMatchObject({ share: 0, standing: 'holds' });
-    expect(voltsShare(12.6, 10.8, window).share).toBeCloseTo(1, 9);
-    expect(voltsShare(12.6, 10.7, window).standing).toBe('fails');
-    expect(voltsShare(13.8, 13.4, window).standing).toBe('fails');
-    expect(voltsShare(10.5, 10.5, window).standing).toBe('fails');
+    expect(voltsShare(12.6, 12.6, window)).toMatchObject({ utilisation: 0, status: 'holds' });
+    expect(voltsShare(12.6, 10.8, window).utilisation).toBeCloseTo(1, 9);
+    expect(voltsShare(12.6, 10.7, window).status).toBe('fails');
+    expect(voltsShare(13.8, 13.4, window).status).toBe('fails');
+    expect(voltsShare(10.5, 10.5, window).status).toBe('fails');
   });
   it('never gives an infinite share', () => {
     fc.assert(
@@ -213,7 +217,7 @@ describe('volts against the window', () => {
         fc.double({ min: 0.1, max: 60, noNaN: true }),
         fc.double({ min: 0, max: 60, noNaN: true }),
         (source, load) => {
-          expect(Number.isFinite(voltsShare(source, load, window).share)).toBe(true);
+          expect(Number.isFinite(voltsShare(source, load, window).utilisation)).toBe(true);
         },
       ),
     );

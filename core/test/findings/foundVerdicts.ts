@@ -19,12 +19,12 @@ const unread = (id: Verdict['id'], conclusion: string, expected: Verdict['expect
     id,
     label,
     state: 'untested',
-    share: null,
+    utilisation: null,
     read: null,
     expected,
-    says: 'not done yet',
+    message: 'not done yet',
     basis: 'typical',
-    working: () => ({ title: label, steps: [], conclusion }),
+    derivation: () => ({ title: label, steps: [], conclusion }),
   };
 };
 
@@ -33,7 +33,7 @@ function found(
   id: Verdict['id'],
   state: 'holds' | 'close' | 'fails',
   what: string,
-  says: string,
+  message: string,
   conclusion: string,
 ): Verdict {
   const { label } = testDefinition(id);
@@ -41,12 +41,12 @@ function found(
     id,
     label,
     state,
-    says,
-    share: null,
+    message,
+    utilisation: null,
     read: null,
     expected: null,
     basis: 'measured',
-    working: () => ({ title: `${label}: ${what}`, steps: [], conclusion }),
+    derivation: () => ({ title: `${label}: ${what}`, steps: [], conclusion }),
   };
 }
 
@@ -115,8 +115,8 @@ export function seenVerdict(computed: Verdict, reading: PictureReading | undefin
     ...computed,
     state,
     basis: 'measured',
-    share: null,
-    says: seen.length === 0 ? 'seen clean' : `${seen.join(', ')}; see Cause`,
+    utilisation: null,
+    message: seen.length === 0 ? 'seen clean' : `${seen.join(', ')}; see Cause`,
   };
 }
 
@@ -132,25 +132,25 @@ export function linkVerdict(run: Run, reading: LinkReading | undefined): Verdict
     sense: 'at-least',
     figure: figure('half of what it should carry', (expected.value ?? 0) / 2, 'Mb/s', 'policy'),
   };
-  const share = utilisationOf(reading.throughputMbps, limit);
+  const utilisation = utilisationOf(reading.throughputMbps, limit);
   const lossy = reading.lostPercent > 0.1;
-  const standing = statusOf(share);
-  const state = reading.throughputMbps === 0 ? 'fails' : lossy && standing === 'holds' ? 'close' : standing;
+  const status = statusOf(utilisation);
+  const state = reading.throughputMbps === 0 ? 'fails' : lossy && status === 'holds' ? 'close' : status;
   return {
     id: 'link',
     label: testDefinition('link').label,
     state,
-    share,
+    utilisation,
     read,
     expected,
     basis: 'measured',
-    says:
+    message:
       reading.throughputMbps === 0
         ? 'no link'
         : `${formatQuantity(reading.lostPercent, '%', 1)} lost${reading.deliveredWatts === undefined ? '' : `, ${formatQuantity(reading.deliveredWatts, 'W')} at the far end`}`,
-    working: () => ({
+    derivation: () => ({
       title: `Link, ${formatQuantity(reading.throughputMbps, 'Mb/s')}`,
-      steps: [{ says: 'Rate over this coax', formula: 'link-rate', inputs: [], result: expected }],
+      steps: [{ message: 'Rate over this coax', formula: 'link-rate', inputs: [], result: expected }],
       limit,
       conclusion,
     }),

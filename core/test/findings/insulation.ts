@@ -19,12 +19,12 @@ export function insulationVerdict(reading: QuantityReading | undefined): Verdict
       id,
       label,
       state: 'untested',
-      share: null,
+      utilisation: null,
       read: null,
       expected,
-      says: 'not read yet',
+      message: 'not read yet',
       basis: 'typical',
-      working: () => ({ title: label, steps: [], limit, conclusion }),
+      derivation: () => ({ title: label, steps: [], limit, conclusion }),
     };
   const read = figure('read', reading.value, 'MΩ', 'measured');
   const state = reading.value > dryMegohms ? 'holds' : reading.value >= wetMegohms ? 'close' : 'fails';
@@ -35,11 +35,11 @@ export function insulationVerdict(reading: QuantityReading | undefined): Verdict
     read,
     expected,
     basis: 'measured',
-    share: utilisationOf(reading.value, limit),
-    says: { holds: 'dry', close: 'damp', fails: 'wet or damaged' }[state],
-    working: () => ({
+    utilisation: utilisationOf(reading.value, limit),
+    message: { holds: 'dry', close: 'damp', fails: 'wet or damaged' }[state],
+    derivation: () => ({
       title: `${label}, ${formatQuantity(reading.value, 'MΩ')}`,
-      steps: [{ says: 'Read', formula: 'against-limit', inputs: [read], result: read }],
+      steps: [{ message: 'Read', formula: 'against-limit', inputs: [read], result: read }],
       limit,
       conclusion,
     }),

@@ -53,7 +53,7 @@ function compare(
       figure: figure('expected and four spreads', expectedOhms + wrongFrom * spread, 'Ω', 'computed'),
     }),
     step: () => ({
-      says: 'Expected of the construction as noted',
+      message: 'Expected of the construction as noted',
       formula,
       inputs: [lengthFigure(run)],
       result: expected,
@@ -69,18 +69,18 @@ function judged(deviations: number): Verdict['state'] {
 
 /** What a reading means: a few words for the table, and the whole of it for the working. */
 interface Explained {
-  says: string;
+  message: string;
   conclusion: string;
 }
 
 const within = (deviations: number): Explained =>
   deviations < -doubtfulFrom
     ? {
-        says: 'less than noted',
+        message: 'less than noted',
         conclusion: 'Less than the construction as noted can have: the run is shorter, or the cable heavier.',
       }
     : {
-        says: 'as noted',
+        message: 'as noted',
         conclusion: 'What the construction as noted promises at this length and temperature.',
       };
 
@@ -98,12 +98,12 @@ function loopVerdict(
       id,
       label,
       state: 'untested',
-      share: null,
+      utilisation: null,
       read: null,
       expected,
-      says: 'not read yet',
+      message: 'not read yet',
       basis: 'typical',
-      working: () => ({
+      derivation: () => ({
         title: `${label}, expected`,
         steps: [step()],
         limit: limit(),
@@ -113,29 +113,29 @@ function loopVerdict(
   }
   const excessOhms = reading.value - expectedOhms;
   const deviations = excessOhms / spread;
-  const { says, conclusion } = deviations > doubtfulFrom ? explain(excessOhms) : within(deviations);
+  const { message, conclusion } = deviations > doubtfulFrom ? explain(excessOhms) : within(deviations);
   const read = figure('read', reading.value, 'Ω', 'measured');
   return {
     id,
     label,
     read,
     expected,
-    says,
+    message,
     basis: 'measured',
     state: judged(deviations),
-    share: Math.abs(deviations) / wrongFrom,
-    working: () => ({
+    utilisation: Math.abs(deviations) / wrongFrom,
+    derivation: () => ({
       title: `${label}, ${formatQuantity(reading.value, 'Ω')}`,
       steps: [
         step(),
         {
-          says: 'May be off by, one spread',
+          message: 'May be off by, one spread',
           formula: 'loop-spread',
           inputs: [expected],
           result: figure('spread', spread, 'Ω', 'computed'),
         },
         {
-          says: 'More than expected',
+          message: 'More than expected',
           formula: 'against-limit',
           inputs: [read, expected],
           result: figure('excess', excessOhms, 'Ω', 'measured'),
@@ -195,12 +195,12 @@ function explainedBy(causes: readonly LoopCause[], excessOhms: number, tellsApar
   const [first, ...others] = causes.filter(({ probability }) => probability >= worthNaming);
   if (!first)
     return {
-      says: `${much} too much`,
+      message: `${much} too much`,
       conclusion: `${much} more than the cable as noted, and no cable, joint or length that is known explains it. Read it again.`,
     };
   if (others.length === 0 && first.probability >= namedAlone)
     return {
-      says: inShort(first),
+      message: inShort(first),
       conclusion: `Most likely ${inWords(first)} (${percent(first.probability)}).${tellsApart ? ` ${tellsApart} would confirm it.` : ''}`,
     };
   const shorts = [...new Set([first, ...others].map(inShort))];
@@ -208,7 +208,7 @@ function explainedBy(causes: readonly LoopCause[], excessOhms: number, tellsApar
     .map((cause) => `${inWords(cause)} (${percent(cause.probability)})`)
     .join('; or ');
   return {
-    says: shorts.slice(0, 2).join(', or '),
+    message: shorts.slice(0, 2).join(', or '),
     conclusion: `Either ${list}.${tellsApart ? ` ${tellsApart} tells them apart.` : ''}`,
   };
 }

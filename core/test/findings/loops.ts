@@ -78,7 +78,7 @@ export function expectedPowerOhms(run: Run, atC?: number): number {
 
 /** A reading brought from the temperature it was taken at to the run's own. */
 function measuredLoop(
-  says: string,
+  message: string,
   reading: QuantityReading,
   expected: number,
   expectedWhenRead: number,
@@ -88,7 +88,7 @@ function measuredLoop(
     ohms,
     from: 'measured',
     step: () => ({
-      says,
+      message,
       formula: 'temperature-correction',
       result: figure('loop', ohms, 'Ω', 'measured'),
       inputs: [
@@ -103,15 +103,15 @@ function measuredLoop(
 
 /** Loop of centre and shield: as read where it was read, else as the construction promises. */
 export function coaxLoop(run: Run, reading: QuantityReading | undefined): Loop {
-  const says = 'Loop, centre and shield';
+  const message = 'Loop, centre and shield';
   const expected = expectedCoaxOhms(run.segments);
   if (reading)
-    return measuredLoop(says, reading, expected, expectedCoaxOhms(run.segments, reading.temperatureC));
+    return measuredLoop(message, reading, expected, expectedCoaxOhms(run.segments, reading.temperatureC));
   return {
     ohms: expected,
     from: 'typical',
     step: () => ({
-      says,
+      message,
       formula: 'coax-loop',
       inputs: [lengthFigure(run)],
       result: figure('loop', expected, 'Ω', 'typical'),
@@ -121,16 +121,16 @@ export function coaxLoop(run: Run, reading: QuantityReading | undefined): Loop {
 
 /** Loop of the power cores: as read where it was read, else as the construction promises. */
 export function powerLoop(run: Run, reading: QuantityReading | undefined): Loop {
-  const says = 'Loop, power cores';
+  const message = 'Loop, power cores';
   const expected = expectedPowerOhms(run);
-  if (reading) return measuredLoop(says, reading, expected, expectedPowerOhms(run, reading.temperatureC));
+  if (reading) return measuredLoop(message, reading, expected, expectedPowerOhms(run, reading.temperatureC));
   const length = () =>
     run.feed.kind === 'separate-pair' ? figure('length', run.feed.lengthM, 'm', 'noted') : lengthFigure(run);
   return {
     ohms: expected,
     from: 'typical',
     step: () => ({
-      says,
+      message,
       formula: 'power-loop',
       inputs: [length()],
       result: figure('loop', expected, 'Ω', 'typical'),

@@ -27,9 +27,9 @@ const standings: Record<PictureMargin['state'], Status> = {
 
 export interface PictureResult {
   lossDb: number;
-  share: number;
-  standing: Status;
-  working: LazyDerivation;
+  utilisation: number;
+  status: Status;
+  derivation: LazyDerivation;
 }
 
 /** The picture in one format over this run, with its working. `faultsDb` is what faults on the way take that a trace has shown. */
@@ -38,13 +38,13 @@ export function pictureOver(run: Run, format: PictureFormat, faultsDb = 0): Pict
   const { lossDb, state } = pictureMargin(run.segments, format, extra);
   return {
     lossDb,
-    standing: standings[state],
-    share: lossDb / format.limitDb,
-    working: () => ({
+    status: standings[state],
+    utilisation: lossDb / format.limitDb,
+    derivation: () => ({
       title: `Picture, ${format.label}`,
       steps: [
         {
-          says: `Loss at ${format.topMHz} MHz`,
+          message: `Loss at ${format.topMHz} MHz`,
           formula: 'picture-loss',
           result: figure('loss', lossDb, 'dB', 'typical'),
           inputs: [
@@ -72,18 +72,20 @@ export function pictureOver(run: Run, format: PictureFormat, faultsDb = 0): Pict
 /** The picture as it is sent today. Computed from the construction; there is nothing to read for it yet. */
 export function pictureVerdict(run: Run, formatId: string, faultsDb: number): Verdict {
   const format = pictureFormat(formatId);
-  const { lossDb, share, standing, working } = pictureOver(run, format, faultsDb);
+  const { lossDb, utilisation, status, derivation } = pictureOver(run, format, faultsDb);
   return {
     id: 'picture',
     label: `Picture, ${format.label}`,
-    state: standing,
-    share,
+    state: status,
+    utilisation,
     read: null,
     expected: figure('expected', lossDb, 'dB', 'typical'),
-    says: { holds: 'should be clean', close: 'soft to be expected, still held', fails: 'too much is lost' }[
-      standing
-    ],
+    message: {
+      holds: 'should be clean',
+      close: 'soft to be expected, still held',
+      fails: 'too much is lost',
+    }[status],
     basis: 'typical',
-    working,
+    derivation,
   };
 }

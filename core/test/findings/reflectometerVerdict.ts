@@ -61,12 +61,12 @@ export function reflectometerVerdict(run: Run, reading: TraceReading | undefined
       id: 'reflectometer',
       label,
       state: 'untested',
-      share: null,
+      utilisation: null,
       read: null,
       expected,
-      says: 'not done yet',
+      message: 'not done yet',
       basis: 'typical',
-      working: () => ({ title: label, steps: [], conclusion }),
+      derivation: () => ({ title: label, steps: [], conclusion }),
     };
   const events = runEvents(run, reading);
   const faults = faultsOf(events);
@@ -76,16 +76,16 @@ export function reflectometerVerdict(run: Run, reading: TraceReading | undefined
   );
   const shown = worst ?? events.at(-1);
   const beyondM = longerByM(run, events);
-  const share = worst ? severity(worst) : beyondM === null ? 0 : closeUtilisation;
+  const utilisation = worst ? severity(worst) : beyondM === null ? 0 : closeUtilisation;
   return {
     id: 'reflectometer',
     label,
     expected,
-    share,
+    utilisation,
     basis: 'measured',
     read: shown ? figure(worst ? 'fault' : 'end', shown.atM, 'm', 'measured') : null,
-    state: share >= 1 ? 'fails' : share > 0.3 ? 'close' : 'holds',
-    says:
+    state: utilisation >= 1 ? 'fails' : utilisation > 0.3 ? 'close' : 'holds',
+    message:
       worst === undefined && beyondM !== null
         ? `far end ${formatQuantity(beyondM, 'm')} beyond what is noted`
         : worst
@@ -93,11 +93,11 @@ export function reflectometerVerdict(run: Run, reading: TraceReading | undefined
           : shown
             ? `nothing on the way; ${eventWords(shown)}`
             : 'nothing seen, not even an end: matched, or the pulse is lost',
-    working: () => ({
+    derivation: () => ({
       title: `${label}, ${events.length} event${events.length === 1 ? '' : 's'}`,
       conclusion,
       steps: events.map((event) => ({
-        says: eventWords(event),
+        message: eventWords(event),
         formula: 'echo-distance',
         inputs: event.ohms === undefined ? [] : [figure('resistance', event.ohms, 'Ω', 'measured')],
         result: figure('at', event.atM, 'm', 'measured'),

@@ -39,7 +39,7 @@ export function requiredTests(run: Run): TestId[] {
 
 /** The verdict with the least left of its limit; among equals the first in order of testing. */
 function bindingOf(verdicts: readonly Verdict[]): Verdict {
-  const weight = (verdict: Verdict) => rank[verdict.state] * 100 + Math.min(verdict.share ?? 0, 99);
+  const weight = (verdict: Verdict) => rank[verdict.state] * 100 + Math.min(verdict.utilisation ?? 0, 99);
   return verdicts.reduce((a, b) => (weight(b) > weight(a) ? b : a));
 }
 
@@ -95,7 +95,7 @@ export function runFindings(
     };
   }
   // Until it is tested a run shows where it should come closest to a limit, as expected only.
-  const expected = verdicts.reduce((a, b) => ((b.share ?? 0) > (a.share ?? 0) ? b : a));
+  const expected = verdicts.reduce((a, b) => ((b.utilisation ?? 0) > (a.utilisation ?? 0) ? b : a));
   return {
     verdicts,
     binding: expected,

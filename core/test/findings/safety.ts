@@ -45,32 +45,32 @@ export function safetyVerdict(test: SafetyTest, reading: QuantityReading | undef
       id: test,
       label,
       state: 'untested',
-      share: null,
+      utilisation: null,
       read: null,
       expected,
-      says: 'not read yet',
+      message: 'not read yet',
       basis: 'typical',
-      working: () => ({ title: label, steps: [], limit, conclusion }),
+      derivation: () => ({ title: label, steps: [], limit, conclusion }),
     };
   }
   const read = figure('read', reading.value, 'V', 'measured');
-  const share = utilisationOf(reading.value, limit);
-  const standing = statusOf(share);
-  const danger = standing === 'fails' && test !== 'shield-earth-volts';
+  const utilisation = utilisationOf(reading.value, limit);
+  const status = statusOf(utilisation);
+  const danger = status === 'fails' && test !== 'shield-earth-volts';
   return {
     id: test,
     label,
     read,
     expected,
-    share,
+    utilisation,
     basis: 'measured',
-    state: danger ? 'stop' : standing,
-    says: standing === 'fails' ? stops : fine,
-    working: () => ({
+    state: danger ? 'stop' : status,
+    message: status === 'fails' ? stops : fine,
+    derivation: () => ({
       title: `${label}, ${formatQuantity(reading.value, 'V')}`,
       limit,
       conclusion,
-      steps: [{ says: 'Read', formula: 'against-limit', inputs: [read], result: read }],
+      steps: [{ message: 'Read', formula: 'against-limit', inputs: [read], result: read }],
     }),
   };
 }

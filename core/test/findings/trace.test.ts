@@ -101,9 +101,9 @@ describe('what a trace says of a run', () => {
     expect(events).toHaveLength(2);
     expect(verdicts.find(({ id }) => id === 'reflectometer')).toMatchObject({
       state: 'fails',
-      says: expect.stringMatching(/series resistance at the twist on joint, about \d/) as string,
+      message: expect.stringMatching(/series resistance at the twist on joint, about \d/) as string,
     });
-    expect(verdicts.find(({ id }) => id === 'coax-loop-ohms')!.says).toMatch(/in a joint$/);
+    expect(verdicts.find(({ id }) => id === 'coax-loop-ohms')!.message).toMatch(/in a joint$/);
   });
   it('is read once, however often it is asked for', () => {
     const reading = read(run('r13'), seen(run('r13'), [joint]));
@@ -174,7 +174,7 @@ describe('a run that is longer than noted', () => {
     expect(faultsOf(events)).toEqual([]);
     expect(verdicts.find(({ id }) => id === 'reflectometer')).toMatchObject({
       state: 'close',
-      says: expect.stringMatching(/^far end 1[234] m beyond what is noted$/) as string,
+      message: expect.stringMatching(/^far end 1[234] m beyond what is noted$/) as string,
     });
   });
 });

@@ -8,10 +8,10 @@ export interface Verdict {
   /** `stop` is a danger to people; `untested` has an expected figure but no reading. */
   state: Status | 'untested' | 'stop';
   /** Share of the limit used, where it can be told. */
-  share: number | null;
+  utilisation: number | null;
   read: Figure | null;
   expected: Figure | null;
-  says: string;
+  message: string;
   basis: Basis;
-  working: LazyDerivation;
+  derivation: LazyDerivation;
 }

@@ -26,7 +26,7 @@ export function voltsVerdict(
   const predicted = voltsAtLoad(source, loop, watts, window);
   const expected = figure('expected', predicted.volts, 'V', 'computed');
   const volts = reading ? reading.value : predicted.volts;
-  const { share, standing } = voltsShare(source.volts, volts, window);
+  const { utilisation, status } = voltsShare(source.volts, volts, window);
   const tooHigh = volts > window.maxVolts;
   const limit: Limit = {
     sense: tooHigh ? 'at-most' : 'at-least',
@@ -38,40 +38,40 @@ export function voltsVerdict(
     ),
   };
   const wrongRail = source.current !== current;
-  const says = wrongRail
+  const message = wrongRail
     ? `a ${current.toUpperCase()} camera on a ${source.current.toUpperCase()} rail`
     : reading
-      ? wordsFor(time, volts, tooHigh, standing)
-      : expectedWords(predicted.feed.state === 'collapsed', standing);
+      ? wordsFor(time, volts, tooHigh, status)
+      : expectedWords(predicted.feed.state === 'collapsed', status);
   const read = reading ? figure('read', reading.value, 'V', 'measured') : null;
   return {
     id,
     label,
-    share,
+    utilisation,
     read,
     expected,
-    says,
-    state: wrongRail ? 'fails' : reading ? standing : 'untested',
+    message,
+    state: wrongRail ? 'fails' : reading ? status : 'untested',
     basis: reading
       ? 'measured'
       : loop.from === 'measured' && window.from === 'data-sheet'
         ? 'data-sheet'
         : 'typical',
-    working: () => ({
+    derivation: () => ({
       title: `${label}, ${formatQuantity(volts, 'V')}`,
       limit,
-      conclusion: conclusionFor(reading, predicted.volts, says),
+      conclusion: conclusionFor(reading, predicted.volts, message),
       steps: [
         ...predicted.steps(),
         {
-          says: tooHigh ? 'Share of the highest volts' : 'Share of the drop used',
+          message: tooHigh ? 'Share of the highest volts' : 'Share of the drop used',
           formula: tooHigh ? 'against-limit' : 'drop-share',
           inputs: [
             ...(tooHigh ? [] : [figure(source.name, source.volts, 'V', 'noted')]),
             read ?? expected,
             limit.figure,
           ],
-          result: figure('share', share * 100, '%', reading ? 'measured' : 'computed'),
+          result: figure('share', utilisation * 100, '%', reading ? 'measured' : 'computed'),
         },
       ],
     }),
@@ -79,21 +79,25 @@ export function voltsVerdict(
 }
 
 /** Until it is read a figure is only what the cores as noted should give. */
-function expectedWords(collapses: boolean, standing: Status): string {
+function expectedWords(collapses: boolean, status: Status): string {
   if (collapses) return 'the supply collapses under this load';
-  return { holds: 'should hold', close: 'should just hold', fails: 'should not hold' }[standing];
+  return { holds: 'should hold', close: 'should just hold', fails: 'should not hold' }[status];
 }
 
-function wordsFor(time: 'day' | 'night', volts: number, tooHigh: boolean, standing: Status): string {
+function wordsFor(time: 'day' | 'night', volts: number, tooHigh: boolean, status: Status): string {
   if (tooHigh) return 'above what the camera takes';
-  if (standing === 'fails')
+  if (status === 'fails')
     return volts === 0 ? 'no volts' : time === 'night' ? 'too low with the lamps on' : 'too low';
-  return standing === 'close' ? 'holds, little to spare' : 'holds';
+  return status === 'close' ? 'holds, little to spare' : 'holds';
 }
 
 /** A reading well below what the wire explains points at the wire: a joint, or thinner cores than noted. */
-function conclusionFor(reading: QuantityReading | undefined, predictedVolts: number, says: string): string {
-  const word = says.charAt(0).toUpperCase() + says.slice(1);
+function conclusionFor(
+  reading: QuantityReading | undefined,
+  predictedVolts: number,
+  message: string,
+): string {
+  const word = message.charAt(0).toUpperCase() + message.slice(1);
   if (!reading) return `${word}. Expected only; read it with the lens covered.`;
   const short = predictedVolts - reading.value;
   return short > 0.05 * predictedVolts

@@ -9,8 +9,8 @@ export interface UseMargin {
   value: number;
   /** What it is held against. */
   limit: Figure;
-  share: number;
-  standing: Status;
+  utilisation: number;
+  status: Status;
   basis: Basis;
   /** The same with what is not measured at its worst and at its best. */
   range: { worst: Status; best: Status };
@@ -22,11 +22,11 @@ export interface UseMargin {
 export interface Use {
   id: string;
   label: string;
-  standing: Status;
+  status: Status;
   /** Margins with the least to spare first. */
   margins: UseMargin[];
   basis: Basis;
-  says: string;
+  message: string;
 }
 
 /** A reading that could turn what a run is fit for. */
@@ -37,6 +37,6 @@ export interface WorthReading {
 
 export interface Uses {
   uses: Use[];
-  /** In one sentence. */ says: string;
+  /** In one sentence. */ message: string;
   worthReading: WorthReading[];
 }

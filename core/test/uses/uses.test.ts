@@ -26,13 +26,13 @@ const use = (uses: Uses, id: string) => uses.uses.find((one) => one.id === id)!;
 describe('what a run is fit for', () => {
   it('a short sound run carries everything, with its margins and what they rest on', () => {
     const uses = usesOfRun('r01', read('power-loop-ohms', 1.4));
-    expect(uses.says).toBe('Fit for pictures up to HD over coax, 8 MP and IP over the coax.');
+    expect(uses.message).toBe('Fit for pictures up to HD over coax, 8 MP and IP over the coax.');
     expect(use(uses, 'ip-coax').margins.find(({ unit }) => unit === 'W')).toMatchObject({
-      standing: 'holds',
+      status: 'holds',
       basis: 'measured',
     });
-    expect(use(uses, 'power')).toMatchObject({ standing: 'holds', basis: 'measured' });
-    expect(use(uses, 'cvbs').says).toMatch(/^fit: .* at most|^fit: .* at least/);
+    expect(use(uses, 'power')).toMatchObject({ status: 'holds', basis: 'measured' });
+    expect(use(uses, 'cvbs').message).toMatch(/^fit: .* at most|^fit: .* at least/);
   });
   it('the loss of each format is that of the cable at its top frequency', () => {
     // 34 m of RG-59: 0.34 × (√6 + 0.0045 × 6) dB at 6 MHz.
@@ -49,9 +49,9 @@ describe('what a run is fit for', () => {
   });
   it('a camera that starves at night is not fit as it is, but its coax is for IP', () => {
     const uses = usesOfRun('r08');
-    expect(use(uses, 'cvbs').standing).toBe('fails');
-    expect(use(uses, 'ip-coax').standing).not.toBe('fails');
-    expect(uses.says).toBe('Fit for IP over the coax.');
+    expect(use(uses, 'cvbs').status).toBe('fails');
+    expect(use(uses, 'ip-coax').status).not.toBe('fails');
+    expect(uses.message).toBe('Fit for IP over the coax.');
   });
   it('what a trace shows takes its decibels', () => {
     const counts = (at: number, height: number) =>
@@ -75,15 +75,15 @@ describe('what a run is fit for', () => {
       continuity: { ...common, test: 'continuity', found: 'open' },
     });
     expect(use(cut, 'cvbs')).toMatchObject({
-      standing: 'fails',
-      says: 'not fit: the coax is open',
+      status: 'fails',
+      message: 'not fit: the coax is open',
       basis: 'measured',
     });
-    expect(cut.says).toBe('Fit for power only.');
+    expect(cut.message).toBe('Fit for power only.');
   });
   it('category cable is held against a hundred metres', () => {
     expect(use(usesOfRun('r22'), 'ip-category')).toMatchObject({
-      standing: 'close',
+      status: 'close',
       margins: [{ limit: { value: 100 } }],
     });
     expect(usesOfRun('r22').uses.some(({ id }) => id === 'ip-coax')).toBe(false);
@@ -93,7 +93,7 @@ describe('what a run is fit for', () => {
       usesOfRun('r01', { link: { ...common, test: 'link', rateMbps: 3, throughputMbps: 2, lostPercent: 1 } }),
       'ip-coax',
     );
-    expect(slow).toMatchObject({ standing: 'fails' });
+    expect(slow).toMatchObject({ status: 'fails' });
     expect(slow.margins[0]).toMatchObject({ unit: 'Mb/s', basis: 'measured', value: 2 });
   });
   it('names the readings that could still turn a decision, and none that could not', () => {
@@ -112,7 +112,7 @@ describe('what a run is fit for', () => {
         trace: { stepNs: 1.3, voltsPerCount: 1e-5, counts: cut },
       },
     });
-    expect(uses.says).toBe('Fit for power only.');
+    expect(uses.message).toBe('Fit for power only.');
     expect(usesOfRun('r23').uses.some(({ id }) => id === 'power')).toBe(false);
   });
 });

@@ -49,8 +49,8 @@ interface Held {
 }
 
 const shareIn = (sense: Held['sense'], value: number, limit: number): number => {
-  const share = sense === 'at-most' ? value / limit : limit / value;
-  return Number.isFinite(share) && share >= 0 ? share : unboundedUtilisation;
+  const utilisation = sense === 'at-most' ? value / limit : limit / value;
+  return Number.isFinite(utilisation) && utilisation >= 0 ? utilisation : unboundedUtilisation;
 };
 
 function marginOf({ label, unit, limit, sense, value, worstValue, bestValue, basis, test }: Held): UseMargin {
@@ -60,8 +60,8 @@ function marginOf({ label, unit, limit, sense, value, worstValue, bestValue, bas
     unit,
     value,
     limit,
-    share: shareIn(sense, value, limit.value ?? 0),
-    standing: of(value),
+    utilisation: shareIn(sense, value, limit.value ?? 0),
+    status: of(value),
     basis,
     range: { worst: of(worstValue), best: of(bestValue) },
     test,
@@ -71,19 +71,19 @@ function marginOf({ label, unit, limit, sense, value, worstValue, bestValue, bas
 const basisRank: Basis[] = ['measured', 'data-sheet', 'typical'];
 
 function useOf(id: string, label: string, margins: UseMargin[], also = ''): Use {
-  const sorted = [...margins].sort((a, b) => b.share - a.share);
+  const sorted = [...margins].sort((a, b) => b.utilisation - a.utilisation);
   const [tightest] = sorted;
-  const standing = worst(margins.map((margin) => margin.standing));
-  const word = { holds: 'fit', close: 'just fit', fails: 'not fit' }[standing];
+  const status = worst(margins.map((margin) => margin.status));
+  const word = { holds: 'fit', close: 'just fit', fails: 'not fit' }[status];
   const of = tightest
     ? `${formatQuantity(tightest.value, tightest.unit)} ${tightest.label}, ${tightest.limit.name} ${formatQuantity(tightest.limit.value, tightest.unit)}`
     : '';
   return {
     id,
     label,
-    standing,
+    status,
     margins: sorted,
-    says: `${word}: ${of}${also ? `; ${also}` : ''}`,
+    message: `${word}: ${of}${also ? `; ${also}` : ''}`,
     basis: margins.reduce<Basis>(
       (so, { basis }) => (basisRank.indexOf(basis) > basisRank.indexOf(so) ? basis : so),
       'measured',
@@ -124,14 +124,14 @@ function pictureUses(given: Given): Use[] {
     unit: 'V',
     value: shown?.value ?? 0,
     limit: figure('at least', camera.supply.window.minVolts, 'V', camera.supply.window.from),
-    share: night.share ?? 0,
-    standing: statusOf(night.share ?? 0),
+    utilisation: night.utilisation ?? 0,
+    status: statusOf(night.utilisation ?? 0),
     basis: night.basis,
     range: readings['night-volts']
-      ? { worst: statusOf(night.share ?? 0), best: statusOf(night.share ?? 0) }
+      ? { worst: statusOf(night.utilisation ?? 0), best: statusOf(night.utilisation ?? 0) }
       : {
-          worst: statusOf((night.share ?? 0) * unreadVoltsTimes),
-          best: statusOf((night.share ?? 0) / unreadVoltsTimes),
+          worst: statusOf((night.utilisation ?? 0) * unreadVoltsTimes),
+          best: statusOf((night.utilisation ?? 0) / unreadVoltsTimes),
         },
     test: readings['night-volts'] ? null : 'night-volts',
   };
@@ -143,9 +143,9 @@ function pictureUses(given: Given): Use[] {
       sense: 'at-most',
       ...lossRange(given, pictureOver(run, format, faultsLossDb(run, findings.events)).lossDb),
     });
-    const isSoft = loss.standing !== 'fails' && loss.value > format.cleanDb;
+    const isSoft = loss.status !== 'fails' && loss.value > format.cleanDb;
     return useOf(format.id, format.label, [
-      { ...loss, standing: isSoft && loss.standing === 'holds' ? 'close' : loss.standing },
+      { ...loss, status: isSoft && loss.status === 'holds' ? 'close' : loss.status },
       nightMargin,
     ]);
   });
@@ -230,9 +230,9 @@ function asFarAsItGoes(uses: Use[], { readings: { continuity } }: Given): Use[] 
   if (!continuity || continuity.found === 'through') return uses;
   return uses.map((use) => ({
     ...use,
-    standing: 'fails',
+    status: 'fails',
     basis: 'measured',
-    says: `not fit: the coax is ${continuity.found}`,
+    message: `not fit: the coax is ${continuity.found}`,
   }));
 }
 
@@ -285,8 +285,8 @@ function worthReading(uses: readonly Use[]): Uses['worthReading'] {
 }
 
 function saysOf(uses: readonly Use[]): string {
-  const fit = uses.filter(({ standing, id }) => standing !== 'fails' && id !== 'power');
-  const power = uses.find(({ id, standing }) => id === 'power' && standing !== 'fails');
+  const fit = uses.filter(({ status, id }) => status !== 'fails' && id !== 'power');
+  const power = uses.find(({ id, status: standing }) => id === 'power' && standing !== 'fails');
   if (fit.length === 0) return power ? 'Fit for power only.' : 'Not fit for any of these.';
   const pictures = pictureFormats.filter(({ id }) => fit.some((use) => use.id === id));
   const best = pictures.at(-1);
@@ -307,5 +307,5 @@ export function usesOf(
     ...asFarAsItGoes([...pictureUses(given), ...coaxUse(given), ...categoryUse(given)], given),
     ...powerUse(given),
   ];
-  return { uses, says: saysOf(uses), worthReading: worthReading(uses) };
+  return { uses, message: saysOf(uses), worthReading: worthReading(uses) };
 }

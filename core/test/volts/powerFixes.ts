@@ -12,8 +12,8 @@ export interface PowerFix {
   nightVolts: number;
   idleVolts: number;
   /** Share of the drop it may have that is used at night. */
-  share: number;
-  standing: Status;
+  utilisation: number;
+  status: Status;
   /** What has to be there for it. */
   needs: string;
 }
@@ -43,7 +43,7 @@ const heldBy = (
   { nightVolts, idleVolts }: Fed,
   sourceVolts: number,
   { supply: { window } }: Camera,
-): { share: number; standing: Status } =>
+): { utilisation: number; status: Status } =>
   voltsShare(sourceVolts, idleVolts > window.maxVolts ? idleVolts : nightVolts, window);
 
 /** The cable that carries the power, where it is one kind all along. */

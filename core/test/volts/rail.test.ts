@@ -15,23 +15,23 @@ describe('a supply box as one rail', () => {
   });
   it('trimmed for the farthest camera it would harm the nearest, and says so', () => {
     // The weighbridge needs 10.8 + 9.2·4.2/10.8 = 14.4 V; the office door bears little more than its 13.2 V.
-    const { says, lowest, highest } = rail(13.2);
+    const { message, lowest, highest } = rail(13.2);
     expect(lowest).toMatchObject({
       number: 8,
       volts: expect.closeTo(10.8 + (9.2 * 4.2) / 10.8, 1) as number,
     });
     expect(highest).toMatchObject({ number: 11 });
     expect(highest!.volts).toBeLessThan(13.6);
-    expect(says).toMatch(
+    expect(message).toMatch(
       /^No setting serves all: camera 8 needs 14\.4 V, camera 11 bears at most 13\.3 V\. Feed camera 8 another way\.$/,
     );
-    expect(camera(14.4, 11).standing).toBe('fails');
+    expect(camera(14.4, 11).status).toBe('fails');
     expect(camera(14.5, 8).nightVolts).toBeGreaterThanOrEqual(10.8);
   });
   it('with the farthest camera fed another way, a range is left', () => {
     const { r08: _, ...others } = site.run;
     const without = rail(13.2, { ...site, run: others });
-    expect(without.says).toMatch(/between \d+\.\d V \(camera \d+\) and 13\.3 V \(camera 11\)/);
+    expect(without.message).toMatch(/between \d+\.\d V \(camera \d+\) and 13\.3 V \(camera 11\)/);
     expect(without.lowest!.volts).toBeLessThan(without.highest!.volts);
   });
   it('the box’s own range counts, and one with nothing on it says so', () => {
@@ -43,8 +43,8 @@ describe('a supply box as one rail', () => {
         'hall-box': { ...box, setVolts: 11, adjustable: { minVolts: 10, maxVolts: 11.2 } },
       },
     };
-    expect(rail(11, narrow, 'hall-box').says).toMatch(/the box gives at most 11\.2 V/);
-    expect(rail(12, { ...site, run: {} }).says).toBe('No camera hangs on it.');
+    expect(rail(11, narrow, 'hall-box').message).toMatch(/the box gives at most 11\.2 V/);
+    expect(rail(12, { ...site, run: {} }).message).toBe('No camera hangs on it.');
   });
 });
 
@@ -52,7 +52,7 @@ describe('what if the power came another way', () => {
   const fixes = (id: string) => powerFixes(site, site.run[id]!, site.camera[site.run[id]!.cameraId]!, {});
   const fix = (id: string, kind: string) => fixes(id).find((one) => one.kind === kind)!;
   it('the weighbridge starves as it is, and is served by each of the others', () => {
-    expect(fix('r08', 'as-is')).toMatchObject({ standing: 'fails' });
+    expect(fix('r08', 'as-is')).toMatchObject({ status: 'fails' });
     expect(fix('r08', 'as-is').nightVolts).toBeCloseTo(8.8, 0);
     // A second pair halves the loop: (13.2 + √(13.2² − 4·4.53·4.2))/2.
     expect(fix('r08', 'parallel-cores').nightVolts).toBeCloseTo(
@@ -60,7 +60,7 @@ describe('what if the power came another way', () => {
       1,
     );
     for (const kind of ['parallel-cores', 'local-adapter', 'step-up'])
-      expect(fix('r08', kind).standing).not.toBe('fails');
+      expect(fix('r08', kind).status).not.toBe('fails');
   });
   it('heavier cores are the next two usual sizes, each better than the one before', () => {
     const heavier = fixes('r08').filter(({ kind }) => kind === 'heavier-cores');

@@ -15,8 +15,8 @@ export interface OnRail {
   minVolts: number;
   maxVolts: number;
   /** Share of the drop it may have that is used at night. */
-  share: number;
-  standing: Status;
+  utilisation: number;
+  status: Status;
   /** Settings of the rail between which this camera is served by night and not harmed by day. */
   needsVolts: number;
   bearsVolts: number;
@@ -30,7 +30,7 @@ export interface Rail {
   highest: { volts: number; number: number } | null;
   /** The box's own range of settings. */
   range: { minVolts: number; maxVolts: number };
-  says: string;
+  message: string;
 }
 
 /** The readings of a run that its supply's rail rests on. */
@@ -62,7 +62,7 @@ function onRail({ run, camera, loopOhms, coldOhms }: Feeding, setVolts: number):
   };
   const idleVolts = at(coldOhms, camera.watts.day);
   const nightVolts = at(loopOhms, Math.max(camera.watts.night, camera.watts.day));
-  const { share, standing } =
+  const { utilisation, status } =
     idleVolts > maxVolts
       ? voltsShare(setVolts, idleVolts, camera.supply.window)
       : voltsShare(setVolts, nightVolts, camera.supply.window);
@@ -74,8 +74,8 @@ function onRail({ run, camera, loopOhms, coldOhms }: Feeding, setVolts: number):
     nightVolts,
     minVolts,
     maxVolts,
-    share,
-    standing,
+    utilisation,
+    status,
     needsVolts: sourceVoltsFor(loopOhms, Math.max(camera.watts.night, camera.watts.day), minVolts),
     bearsVolts: sourceVoltsUpTo(coldOhms, camera.watts.day, maxVolts),
   };
@@ -83,7 +83,7 @@ function onRail({ run, camera, loopOhms, coldOhms }: Feeding, setVolts: number):
 
 const volts = (value: number): string => `${value.toFixed(1)} V`;
 
-function saysOf({ lowest, highest, range, setVolts, cameras }: Omit<Rail, 'says'>): string {
+function saysOf({ lowest, highest, range, setVolts, cameras }: Omit<Rail, 'message'>): string {
   if (!lowest || !highest) return 'No camera hangs on it.';
   if (lowest.volts > highest.volts)
     return `No setting serves all: camera ${lowest.number} needs ${volts(lowest.volts)}, camera ${highest.number} bears at most ${volts(highest.volts)}. Feed camera ${lowest.number} another way.`;
@@ -140,5 +140,5 @@ export function railAt(
     lowest: most && { volts: most.needsVolts, number: most.number },
     highest: least && { volts: least.bearsVolts, number: least.number },
   };
-  return { ...rail, says: saysOf(rail) };
+  return { ...rail, message: saysOf(rail) };
 }

@@ -23,9 +23,9 @@ const show = (next: AllocateView) =>
 const allocation = computed(() => evaluation.result!.allocation);
 
 useKeys(
-  allocateViews.map(({ id, says, key }) => ({
+  allocateViews.map(({ id, label, key }) => ({
     keys: [key],
-    says: says.toLowerCase(),
+    label: label.toLowerCase(),
     group: 'Allocate',
     run: () => show(id),
   })),

@@ -28,7 +28,7 @@ const device = useRecorderApply();
 
 const states = computed(() => evaluation.result!.allocation.recorders);
 const choices = computed(() =>
-  states.value.map(({ recorder }) => ({ value: recorder.id, says: recorder.name })),
+  states.value.map(({ recorder }) => ({ value: recorder.id, label: recorder.name })),
 );
 const state = computed(
   () => states.value.find(({ recorder }) => recorder.id === device.recorderId) ?? states.value[0]!,
@@ -83,11 +83,11 @@ onMounted(async () => {
 });
 onUnmounted(device.leave);
 useKeys([
-  { keys: ['g'], says: 'read the recorder', group: 'Into the recorder', run: () => void device.read() },
-  { keys: ['Enter'], says: 'apply the plan', group: 'Into the recorder', run: apply },
+  { keys: ['g'], label: 'read the recorder', group: 'Into the recorder', run: () => void device.read() },
+  { keys: ['Enter'], label: 'apply the plan', group: 'Into the recorder', run: apply },
   {
     keys: ['Escape'],
-    says: 'stop after this step',
+    label: 'stop after this step',
     group: 'Into the recorder',
     run: () => {
       if (device.applying?.state === 'running') void device.stop();
@@ -140,8 +140,8 @@ useKeys([
     </p>
     <p v-if="open.length > 0 && planned.kind === 'plan'" class="caution">
       Still open before you start:
-      {{ open.map(({ says }) => says.charAt(0).toLowerCase() + says.slice(1)).join('; ') }}. The recorder may
-      refuse what is not so.
+      {{ open.map(({ message }) => message.charAt(0).toLowerCase() + message.slice(1)).join('; ') }}. The
+      recorder may refuse what is not so.
     </p>
     <p v-if="other" class="stop" role="alert">{{ other }}</p>
 

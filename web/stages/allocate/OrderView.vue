@@ -28,7 +28,7 @@ const morning = computed(() =>
 const movers = computed(() =>
   Object.values(allocation.value.needs)
     .filter(({ signal, cameraId }) => signal.kind === 'ip' && store.site!.placement[cameraId])
-    .map(({ cameraId, number, name }) => ({ value: cameraId, says: `${number} ${name}` })),
+    .map(({ cameraId, number, name }) => ({ value: cameraId, label: `${number} ${name}` })),
 );
 const wish = (what: string, fields: Partial<AllocationSettings>) =>
   store.change(what, [{ kind: 'slotting', id: 'slotting', set: { ...wishes.value, ...fields } }]);
@@ -36,8 +36,8 @@ const step = (by: number) => {
   at.value = Math.max(0, Math.min(migration.value.nights.length - 1, shown.value + by));
 };
 useKeys([
-  { keys: ['ArrowRight'], says: 'next night', group: 'Order', run: () => step(1) },
-  { keys: ['ArrowLeft'], says: 'night before', group: 'Order', run: () => step(-1) },
+  { keys: ['ArrowRight'], label: 'next night', group: 'Order', run: () => step(1) },
+  { keys: ['ArrowLeft'], label: 'night before', group: 'Order', run: () => step(-1) },
 ]);
 </script>
 

@@ -19,7 +19,7 @@ import { useEvaluation } from '../../stores/evaluation';
 import { usePlanner } from '../../stores/planner';
 import { useSelection } from '../../stores/selection';
 import { useSite } from '../../stores/site';
-import { useCarry } from './carry';
+import { useSlotDrag } from './slotDrag';
 import RecorderRack from './RecorderRack.vue';
 import WaitingTray from './WaitingTray.vue';
 
@@ -27,7 +27,7 @@ const store = useSite();
 const evaluation = useEvaluation();
 const selection = useSelection();
 const planner = usePlanner();
-const carry = useCarry();
+const slotDrag = useSlotDrag();
 const at = ref<SlotAddress | null>(null);
 const notes = ref<string[]>([]);
 
@@ -56,23 +56,23 @@ const selectRun = (cameraId: string): void => {
 
 /** Picks a camera up or puts it back; with others where they are picked together. */
 function pickUp(cameraId: string, together = false): void {
-  const wasCarried = carry.carried.value.includes(cameraId);
-  if (!together) carry.letGo();
-  if (together || !wasCarried) carry.toggle(cameraId);
+  const wasCarried = slotDrag.carried.value.includes(cameraId);
+  if (!together) slotDrag.letGo();
+  if (together || !wasCarried) slotDrag.toggle(cameraId);
   selectRun(cameraId);
-  if (carry.carried.value.length > 0 && !at.value) at.value = slots.value[0] ?? null;
+  if (slotDrag.carried.value.length > 0 && !at.value) at.value = slots.value[0] ?? null;
 }
 const occupantAt = (address: SlotAddress) =>
   allocation.value.occupied[address.recorderId]?.find(({ slot }) => slot === address.slot);
 function onSlot(address: SlotAddress, together = false): void {
   at.value = address;
-  if (carry.carried.value.length > 0 && !together) return carry.drop(carry.carried.value, address);
+  if (slotDrag.carried.value.length > 0 && !together) return slotDrag.drop(slotDrag.carried.value, address);
   const occupant = occupantAt(address);
   if (occupant) pickUp(occupant.need.cameraId, together);
 }
 /** A tag that is dragged takes the others along that were picked with it. */
 function onDrop(cameraId: string, address: SlotAddress): void {
-  carry.drop(carry.carried.value.includes(cameraId) ? carry.carried.value : [cameraId], address);
+  slotDrag.drop(slotDrag.carried.value.includes(cameraId) ? slotDrag.carried.value : [cameraId], address);
 }
 function move(by: number): void {
   const index = slots.value.findIndex(
@@ -82,18 +82,18 @@ function move(by: number): void {
 }
 /** Enter picks up the camera in hand on the left, or puts down what is carried. */
 function enter(): void {
-  if (carry.carried.value.length > 0 && at.value) return carry.drop(carry.carried.value, at.value);
+  if (slotDrag.carried.value.length > 0 && at.value) return slotDrag.drop(slotDrag.carried.value, at.value);
   const cameraId = selection.current?.camera.id;
-  if (cameraId && carry.need(cameraId)) pickUp(cameraId);
+  if (cameraId && slotDrag.need(cameraId)) pickUp(cameraId);
 }
 /** The camera on the slot that the arrows stand on joins those in hand; without one there, the run in hand does. */
 function pickTogether(): void {
   const cameraId = (at.value && occupantAt(at.value)?.need.cameraId) ?? selection.current?.camera.id;
-  if (cameraId && carry.need(cameraId)) pickUp(cameraId, true);
+  if (cameraId && slotDrag.need(cameraId)) pickUp(cameraId, true);
 }
 
 async function give(scope: SlottingScope): Promise<void> {
-  carry.letGo();
+  slotDrag.letGo();
   const site = store.site;
   const found = await planner.slots(scope);
   if (!found) return;
@@ -134,34 +134,41 @@ watch(
 );
 
 useKeys([
-  { keys: ['ArrowRight'], says: 'next slot', group: 'Rack', run: () => move(1) },
-  { keys: ['ArrowLeft'], says: 'slot before', group: 'Rack', run: () => move(-1) },
-  { keys: ['Enter'], says: 'pick up, put down', group: 'Rack', run: enter },
-  { keys: [' '], says: 'pick several together', group: 'Rack', run: pickTogether },
-  { keys: ['f'], says: 'fill the rest', group: 'Rack', run: () => void give('rest') },
-  { keys: ['a'], says: 'allocate all anew', group: 'Rack', run: () => void give('all') },
+  { keys: ['ArrowRight'], label: 'next slot', group: 'Rack', run: () => move(1) },
+  { keys: ['ArrowLeft'], label: 'slot before', group: 'Rack', run: () => move(-1) },
+  { keys: ['Enter'], label: 'pick up, put down', group: 'Rack', run: enter },
+  { keys: [' '], label: 'pick several together', group: 'Rack', run: pickTogether },
+  { keys: ['f'], label: 'fill the rest', group: 'Rack', run: () => void give('rest') },
+  { keys: ['a'], label: 'allocate all anew', group: 'Rack', run: () => void give('all') },
   {
     keys: ['Backspace', 'x'],
-    says: 'take off its slot',
+    label: 'take off its slot',
     group: 'Rack',
     run: () => {
       if (selection.current)
-        carry.takeOff(carry.carried.value.length > 0 ? carry.carried.value : [selection.current.camera.id]);
+        slotDrag.takeOff(
+          slotDrag.carried.value.length > 0 ? slotDrag.carried.value : [selection.current.camera.id],
+        );
     },
   },
-  { keys: ['Escape'], says: 'put back', group: 'Rack', run: carry.letGo },
+  { keys: ['Escape'], label: 'put back', group: 'Rack', run: slotDrag.letGo },
 ]);
 </script>
 
 <template>
   <div class="rack-view">
     <div class="row acts">
-      <WaitingTray class="tray" :waiting="allocation.waiting" :carried="carry.carried.value" @pick="pickUp" />
+      <WaitingTray
+        class="tray"
+        :waiting="allocation.waiting"
+        :carried="slotDrag.carried.value"
+        @pick="pickUp"
+      />
       <PickField
         :value="wishes.numbers"
         :choices="[
-          { value: 'keep', says: 'slot = number' },
-          { value: 'any', says: 'any number' },
+          { value: 'keep', label: 'slot = number' },
+          { value: 'any', label: 'any number' },
         ]"
         label="Numbers"
         @take="(numbers) => wish('Numbers of slots', { numbers })"
@@ -169,8 +176,8 @@ useKeys([
       <PickField
         :value="wishes.share"
         :choices="[
-          { value: 'building', says: 'by building' },
-          { value: 'load', says: 'by load' },
+          { value: 'building', label: 'by building' },
+          { value: 'load', label: 'by load' },
         ]"
         label="Shared out"
         @take="(share) => wish('How recorders share', { share })"
@@ -178,8 +185,8 @@ useKeys([
       <PickField
         :value="demands.policies.blocks"
         :choices="[
-          { value: 'mix', says: 'families mixed' },
-          { value: 'separate', says: 'blocks of four' },
+          { value: 'mix', label: 'families mixed' },
+          { value: 'separate', label: 'blocks of four' },
         ]"
         label="Blocks"
         @take="(blocks) => demand('Blocks', { policies: { ...demands.policies, blocks } })"
@@ -209,15 +216,15 @@ useKeys([
       Looking for the best slots <button type="button" class="btn small" @click="planner.stop">Stop</button>
     </p>
     <p v-if="planner.trouble" class="stop" role="alert">{{ planner.trouble }}</p>
-    <div v-if="carry.held.value" class="held" role="alert">
+    <div v-if="slotDrag.held.value" class="held" role="alert">
       <h3>Not put there</h3>
-      <p v-for="rule in carry.held.value.broken" :key="rule.why">
+      <p v-for="rule in slotDrag.held.value.broken" :key="rule.why">
         {{ rule.why }} <span class="remedy">Legal: {{ rule.remedy }}</span>
       </p>
       <div class="row">
-        <button v-if="carry.held.value.canForce" type="button" class="btn small" @click="carry.force()">
+        <button v-if="slotDrag.held.value.canForce" type="button" class="btn small" @click="slotDrag.force()">
           Put it there anyway</button
-        ><button type="button" class="btn small" @click="carry.held.value = null">Leave it</button>
+        ><button type="button" class="btn small" @click="slotDrag.held.value = null">Leave it</button>
       </div>
     </div>
     <RecorderRack
@@ -227,9 +234,9 @@ useKeys([
       :needs="allocation.needs"
       :place="store.site!.place[state.recorder.placeId]?.name ?? ''"
       :at="at"
-      :carried="carry.carried.value"
+      :carried="slotDrag.carried.value"
       :here="selection.current?.camera.id ?? null"
-      :broken-at="(slot) => carry.brokenAt({ recorderId: state.recorder.id, slot })"
+      :broken-at="(slot) => slotDrag.brokenAt({ recorderId: state.recorder.id, slot })"
       @slot="(slot, together) => onSlot({ recorderId: state.recorder.id, slot }, together)"
       @drop="(cameraId, slot) => onDrop(cameraId, { recorderId: state.recorder.id, slot })"
       @run="selectRun"

@@ -62,8 +62,8 @@ function giveAddresses(state: RecorderState): void {
 async function saveList(): Promise<void> {
   const rows = checks.value.flatMap(({ channels }) => channels);
   const csv = await tables.rowsCsv(
-    channelColumns.map(({ says }) => says),
-    rows.map((row) => Object.fromEntries(channelColumns.map(({ id, says }) => [says, String(row[id])]))),
+    channelColumns.map(({ label }) => label),
+    rows.map((row) => Object.fromEntries(channelColumns.map(({ id, label }) => [label, String(row[id])]))),
   );
   downloadBlob(new Blob([csv], { type: 'text/csv;charset=utf-8' }), `${store.id}-channels.csv`);
 }
@@ -90,7 +90,7 @@ const print = () => window.print();
         <ol>
           <li v-for="one in list" :key="one.id" :class="one.state" :data-check="one.id">
             <span class="mark" aria-hidden="true">{{ { met: '✓', open: '○', do: '▸' }[one.state] }}</span>
-            {{ one.says }}
+            {{ one.message }}
             <span class="dim tiny">{{
               { met: 'so', open: 'not yet', do: 'when it is applied' }[one.state]
             }}</span>

@@ -39,7 +39,7 @@ const badSlots = computed(() => new Set(state.broken.flatMap(({ slots }) => slot
       <span class="dim tiny">{{ place }}; {{ ruleWords }}</span
       ><span class="push" />
       <span v-for="load in state.loads" :key="load.label" class="limit tiny"
-        ><MarginBar :share="load.share" :state="load.standing" :width="44" />
+        ><MarginBar :utilisation="load.utilisation" :state="load.status" :width="44" />
         {{ formatQuantity(load.used, load.unit, 0) }} of {{ formatQuantity(load.most, load.unit, 0) }}
         {{ load.label }}</span
       >

@@ -61,11 +61,11 @@ const row = computed(() =>
     .find(({ cameraId }) => cameraId === current.value?.id),
 );
 
-const codecChoices = codecs.map((value) => ({ value, says: codecWords[value] }));
-const activityChoices = activities.map((value) => ({ value, says: activityWords[value] }));
+const codecChoices = codecs.map((value) => ({ value, label: codecWords[value] }));
+const activityChoices = activities.map((value) => ({ value, label: activityWords[value] }));
 const keepingChoices = (['always', 'motion', 'hours'] as const).map((value) => ({
   value,
-  says: keepingWords[value],
+  label: keepingWords[value],
 }));
 const keepingOf = (kind: Keeping['kind']): Keeping =>
   kind === 'always' ? { kind } : kind === 'motion' ? { kind, sharePercent: 30 } : { kind, hours: 12 };

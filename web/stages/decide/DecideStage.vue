@@ -33,9 +33,9 @@ const total = computed(() => evaluation.result!.total);
 const left = computed(() => evaluation.result!.left);
 
 useKeys(
-  decideViews.map(({ id, says, key }) => ({
+  decideViews.map(({ id, label, key }) => ({
     keys: [key],
-    says: says.toLowerCase(),
+    label: label.toLowerCase(),
     group: 'Decide',
     run: () => show(id),
   })),

@@ -79,13 +79,13 @@ watch(
             }"
             :data-option="option.kind"
             :aria-selected="run.run.id === runId && option.kind === kind"
-            :title="option.state === 'no' ? option.why : option.says"
+            :title="option.state === 'no' ? option.why : option.message"
             @click="emit('pick', run.run.id, option.kind)"
           >
             <span v-if="option.state === 'no'" class="none">{{ option.short }}</span>
             <span v-else-if="option.binding" class="margin"
               ><MarginBar
-                :share="option.binding.share"
+                :utilisation="option.binding.utilisation"
                 :state="option.state"
                 :width="44"
                 :height="6"

@@ -8,7 +8,7 @@ import { formatQuantity } from '#core/shared/units';
 import type { Derivation } from '#core/shared/derivation';
 import RunLine from '../../line/RunLine.vue';
 import MarginBar from '../../parts/MarginBar.vue';
-import WorkingSheet from '../../parts/WorkingSheet.vue';
+import DerivationSheet from '../../parts/DerivationSheet.vue';
 import RadioPathFields from './RadioPathFields.vue';
 import { useEvaluation } from '../../stores/evaluation';
 import { useMeasures } from '../../stores/measures';
@@ -25,7 +25,7 @@ const store = useSite();
 const own = useMeasures();
 const core = useEvaluation();
 const opened = ref<number | null>(null);
-const working = ref<Derivation | null>(null);
+const derivation = ref<Derivation | null>(null);
 
 function agree(): void {
   const { camera } = evaluation;
@@ -91,7 +91,7 @@ const partLine = ({ item, count }: Part) => {
 };
 const isLocked = computed(() => store.site!.choice[evaluation.camera.id]?.locked === true);
 watch([opened, () => core.result], async ([index]) => {
-  working.value =
+  derivation.value =
     index === null
       ? null
       : await core.why({ kind: 'margin', runId: evaluation.run.id, option: option.kind, index });
@@ -107,7 +107,7 @@ watch([opened, () => core.result], async ([index]) => {
       <p class="says">What would make it possible: {{ option.remedy }}.</p>
     </template>
     <template v-else>
-      <p class="says">{{ option.says }}</p>
+      <p class="says">{{ option.message }}</p>
       <RunLine :evaluation="evaluation" :head-end="ends.headEnd" :camera-end="ends.arrives" />
       <p v-if="isChosen && evaluation.choiceBroken" class="stop">
         Chosen, but it does not hold any more: {{ evaluation.choiceBroken }}
@@ -122,10 +122,19 @@ watch([opened, () => core.result], async ([index]) => {
           >
             <span>{{ margin.label }} <span class="ask">why</span></span>
             <span class="mono value">{{ own.quantity(margin.value, margin.unit) }}</span>
-            <MarginBar :share="margin.share" :state="margin.standing" :width="150" :hatched="untested" />
+            <MarginBar
+              :utilisation="margin.utilisation"
+              :state="margin.status"
+              :width="150"
+              :hatched="untested"
+            />
             <span class="tiny dim">{{ basisWords[margin.basis] }}</span>
           </button>
-          <WorkingSheet v-if="opened === index && working" :working="working" class="working" />
+          <DerivationSheet
+            v-if="opened === index && derivation"
+            :derivation="derivation"
+            class="derivation"
+          />
         </li>
       </ul>
       <p v-if="option.broken" class="caution">
@@ -214,7 +223,7 @@ aside > * {
 h2 {
   margin-bottom: 4px;
 }
-.says {
+.label {
   font-size: 12px;
   color: var(--ink-2);
 }
@@ -242,7 +251,7 @@ h2 {
   font-size: 11px;
   color: var(--copper);
 }
-.working {
+.derivation {
   padding: 4px 0 8px 8px;
   border-left: 2px solid var(--copper-2);
   padding-left: 10px;

@@ -50,7 +50,7 @@ function take(): void {
       `Choose for ${current.camera.number} ${current.camera.name}`,
       choose(store.site!, current.camera.id, {
         option: kind.value,
-        by: store.person.trim() || 'Planner',
+        by: store.signedBy('Planner'),
         at: new Date().toISOString(),
         locked: isLocked.value,
       }),
@@ -91,12 +91,12 @@ const nextSort = () => {
 };
 
 useKeys([
-  { keys: ['l'], says: 'lock the choice, or unlock it', group: 'Decide', run: lock },
-  { keys: ['s'], says: 'sort by place, trouble or saving', group: 'Decide', run: nextSort },
-  { keys: ['ArrowRight', 'h'], says: 'next option', group: 'Decide', run: () => across(1) },
-  { keys: ['ArrowLeft', 'g'], says: 'option before', group: 'Decide', run: () => across(-1) },
-  { keys: ['Enter', 'c'], says: 'choose it', group: 'Decide', run: take },
-  { keys: ['Backspace', 'x'], says: 'take the choice back', group: 'Decide', run: giveUp },
+  { keys: ['l'], label: 'lock the choice, or unlock it', group: 'Decide', run: lock },
+  { keys: ['s'], label: 'sort by place, trouble or saving', group: 'Decide', run: nextSort },
+  { keys: ['ArrowRight', 'h'], label: 'next option', group: 'Decide', run: () => across(1) },
+  { keys: ['ArrowLeft', 'g'], label: 'option before', group: 'Decide', run: () => across(-1) },
+  { keys: ['Enter', 'c'], label: 'choose it', group: 'Decide', run: take },
+  { keys: ['Backspace', 'x'], label: 'take the choice back', group: 'Decide', run: giveUp },
 ]);
 </script>
 

@@ -57,7 +57,7 @@ const groups = computed(() => {
     ({ name, id }) => !wanted || `${name} ${id}`.toLowerCase().includes(wanted),
   );
   return (Object.keys(kindWords) as ProductKind[])
-    .map((kind) => ({ kind, says: kindWords[kind], rows: all.filter((product) => product.kind === kind) }))
+    .map((kind) => ({ kind, label: kindWords[kind], rows: all.filter((product) => product.kind === kind) }))
     .filter(({ rows }) => rows.length > 0);
 });
 const gaps = computed(() => priceGaps(store.site!, [...catalogueOf(store.site!).products.keys()]));
@@ -209,12 +209,12 @@ const setCurrency = (currency: string) =>
       <p v-for="problem in problems" :key="problem">{{ problem }}</p>
     </div>
     <p v-if="done" class="caution" role="status">{{ done }}</p>
-    <p v-for="gap in gaps" :key="gap.productId" class="caution" data-gap>{{ gap.says }}</p>
+    <p v-for="gap in gaps" :key="gap.productId" class="caution" data-gap>{{ gap.message }}</p>
     <div class="rows">
       <table aria-label="Catalogue and prices">
         <tbody v-for="group in groups" :key="group.kind">
           <tr>
-            <th colspan="5">{{ group.says }}</th>
+            <th colspan="5">{{ group.label }}</th>
           </tr>
           <tr v-for="product in group.rows" :key="product.id" :data-product="product.id">
             <td>

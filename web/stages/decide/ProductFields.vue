@@ -23,15 +23,12 @@ const set = (fields: Record<string, unknown>) =>
         :refuse="(text) => (text ? undefined : 'a name')"
         @take="(name) => set({ name })"
     /></FieldRow>
-    <FieldRow
-      v-for="{ key, says, unit, most, isWhole } in productFigures[product.kind]"
-      :key="key"
-      :label="says"
+    <FieldRow v-for="{ key, label, unit, most, isWhole } in productFigures[product.kind]" :key="key" :label
       ><QuantityField
         :value="valueOf(key)"
         :unit="unit"
         :digits="isWhole ? 0 : 1"
-        :label="`${says}: ${product.name}`"
+        :label="`${label}: ${product.name}`"
         :allowed="isWhole ? whole(0, most) : within(0, most, unit)"
         @take="(value) => set({ [key]: value })"
     /></FieldRow>

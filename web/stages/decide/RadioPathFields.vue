@@ -20,7 +20,7 @@ const sightWords: Record<Sight, string> = {
   partly: 'trees or a roof edge in it',
   blocked: 'blocked',
 };
-const choices = sights.map((value) => ({ value, says: sightWords[value] }));
+const choices = sights.map((value) => ({ value, label: sightWords[value] }));
 const nameOf = (id: string) => store.site!.place[id]?.name ?? '';
 
 function set(fields: { [K in keyof RadioPath]?: RadioPath[K] | undefined }): void {
@@ -37,7 +37,7 @@ function set(fields: { [K in keyof RadioPath]?: RadioPath[K] | undefined }): voi
   const noted = withFields<RadioPath>(path.value ?? usual, {
     ...fields,
     at: new Date().toISOString(),
-    by: store.person.trim() || 'Surveyor',
+    by: store.signedBy('Surveyor'),
   });
   store.change(`Radio path from ${nameOf(placeId)}`, [{ kind: 'radioPath', id: noted.id, set: noted }]);
 }

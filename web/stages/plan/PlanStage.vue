@@ -22,7 +22,7 @@ watch(
 const print = () => window.print();
 const hours = (value: number | null) => (value === null ? '' : formatQuantity(value, 'h'));
 const money = (value: number | null) => (value === null ? '' : formatQuantity(value, 'money'));
-useKeys([{ keys: ['p'], says: 'print the sheet', group: 'Plan', run: print }]);
+useKeys([{ keys: ['p'], label: 'print the sheet', group: 'Plan', run: print }]);
 </script>
 
 <template>
@@ -53,8 +53,8 @@ useKeys([{ keys: ['p'], says: 'print the sheet', group: 'Plan', run: print }]);
       <section class="columns">
         <div>
           <h2>What the cameras become</h2>
-          <p v-for="line in sheet.becomes" :key="line.says">
-            <span class="mono count">{{ line.count }}</span> {{ line.says }}
+          <p v-for="line in sheet.becomes" :key="line.label">
+            <span class="mono count">{{ line.count }}</span> {{ line.label }}
           </p>
           <p v-if="sheet.becomes.length === 0" class="dim">Nothing is decided yet.</p>
         </div>

@@ -50,7 +50,7 @@ const wanted = computed(() =>
   what.value === 'recorder' ? recorder : what.value === 'supply' ? supply : gear,
 );
 const places = computed(() =>
-  Object.values(store.site?.place ?? {}).map(({ id, name }) => ({ value: id, says: name })),
+  Object.values(store.site?.place ?? {}).map(({ id, name }) => ({ value: id, label: name })),
 );
 const headEnd = computed(
   () =>
@@ -59,9 +59,9 @@ const headEnd = computed(
     '',
 );
 
-const kinds: { value: 'recorder' | 'supply' | GearKind; says: string }[] = [
-  { value: 'recorder', says: 'Recorder' },
-  { value: 'supply', says: 'Supply box' },
+const kinds: { value: 'recorder' | 'supply' | GearKind; label: string }[] = [
+  { value: 'recorder', label: 'Recorder' },
+  { value: 'supply', label: 'Supply box' },
   ...choices.gear.filter(({ value }) => gearKinds.includes(value)),
 ];
 

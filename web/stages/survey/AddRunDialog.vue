@@ -33,11 +33,11 @@ const suggestions = ref<string[]>([]);
 
 const places = computed(() => Object.values(store.site?.place ?? {}));
 const headEnds = computed(() =>
-  places.value.filter(({ role }) => role === 'head-end').map(({ id, name }) => ({ value: id, says: name })),
+  places.value.filter(({ role }) => role === 'head-end').map(({ id, name }) => ({ value: id, label: name })),
 );
 const powers = computed(() => [
-  { value: 'adapter', says: 'Adapter at the camera, 12 V DC' },
-  ...Object.values(store.site?.supply ?? {}).map(({ id, name }) => ({ value: id, says: name })),
+  { value: 'adapter', label: 'Adapter at the camera, 12 V DC' },
+  ...Object.values(store.site?.supply ?? {}).map(({ id, name }) => ({ value: id, label: name })),
 ]);
 
 /** Closed by Escape, what was typed is there again the next time; only adding it or leaving it clears the form. */

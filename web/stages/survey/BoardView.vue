@@ -15,10 +15,10 @@ const evaluation = useEvaluation();
 const selection = useSelection();
 const order = useLocalStorage<BoardOrder>('neotrope-board-order', 'place');
 
-const orders: { value: BoardOrder; says: string }[] = [
-  { value: 'place', says: 'place' },
-  { value: 'length', says: 'length' },
-  { value: 'trouble', says: 'trouble' },
+const orders: { value: BoardOrder; label: string }[] = [
+  { value: 'place', label: 'place' },
+  { value: 'length', label: 'length' },
+  { value: 'trouble', label: 'trouble' },
 ];
 const withoutRun = computed(() => {
   const withRun = new Set(Object.values(store.site!.run).map(({ cameraId }) => cameraId));
@@ -27,7 +27,7 @@ const withoutRun = computed(() => {
 const sortByNext = () => {
   order.value = orders[(orders.findIndex(({ value }) => value === order.value) + 1) % orders.length]!.value;
 };
-useKeys([{ keys: ['o'], says: 'sort otherwise', group: 'Survey', run: sortByNext }]);
+useKeys([{ keys: ['o'], label: 'sort otherwise', group: 'Survey', run: sortByNext }]);
 </script>
 
 <template>
@@ -43,10 +43,10 @@ useKeys([{ keys: ['o'], says: 'sort otherwise', group: 'Survey', run: sortByNext
     <template v-else>
       <p class="dim tiny sort">
         Sort by
-        <template v-for="({ value, says }, index) in orders" :key="value"
+        <template v-for="({ value, label }, index) in orders" :key="value"
           ><template v-if="index">, </template
           ><button type="button" class="plain" :aria-pressed="order === value" @click="order = value">
-            {{ says }}
+            {{ label }}
           </button></template
         >
       </p>

@@ -17,9 +17,9 @@ const emit = defineEmits<{ set: [what: string, camera: Camera] }>();
 const store = useSite();
 
 const places = computed(() =>
-  Object.values(store.site!.place).map(({ id, name }) => ({ value: id, says: name })),
+  Object.values(store.site!.place).map(({ id, name }) => ({ value: id, label: name })),
 );
-const kinds = cameraKinds.map(({ id, label }) => ({ value: id, says: label }));
+const kinds = cameraKinds.map(({ id, label }) => ({ value: id, label }));
 const note = (what: string, fields: { [K in keyof Camera]?: Camera[K] | undefined }) =>
   emit('set', what, noteCamera(camera, fields));
 const isAssumed = (field: Assumable) => camera.assumed?.includes(field) ?? false;

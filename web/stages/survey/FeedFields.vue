@@ -18,9 +18,9 @@ const measures = useMeasures();
 const supplies = computed(() => Object.values(store.site!.supply));
 const sources = computed(() => [
   ...supplies.value.flatMap(({ id, name, outputs }) =>
-    outputs.map(({ number }) => ({ value: `${id}/${number}`, says: `${name}, output ${number}` })),
+    outputs.map(({ number }) => ({ value: `${id}/${number}`, label: `${name}, output ${number}` })),
   ),
-  { value: 'adapter', says: 'Adapter at the camera' },
+  { value: 'adapter', label: 'Adapter at the camera' },
 ]);
 const source = computed(() =>
   run.feed.kind === 'local-adapter' ? 'adapter' : `${run.feed.supplyId}/${run.feed.output}`,
@@ -35,9 +35,9 @@ function takeSource(value: string): void {
   );
 }
 
-const ways: { value: PowerFeed['kind']; says: string }[] = [
-  { value: 'along-run', says: 'The cores along this run' },
-  { value: 'separate-pair', says: 'A separate pair' },
+const ways: { value: PowerFeed['kind']; label: string }[] = [
+  { value: 'along-run', label: 'The cores along this run' },
+  { value: 'separate-pair', label: 'A separate pair' },
 ];
 type Pair = Extract<PowerFeed, { kind: 'separate-pair' }>;
 const pair = computed<Pair | null>(() => (run.feed.kind === 'separate-pair' ? run.feed : null));
@@ -47,7 +47,7 @@ const coreWays = computed(() =>
   pair.value
     ? waysToShareCores(powerCable(pair.value.cable).cores).map(({ outCores, backCores }) => ({
         value: `${outCores}/${backCores}`,
-        says: `${outCores} out, ${backCores} back`,
+        label: `${outCores} out, ${backCores} back`,
       }))
     : [],
 );
@@ -57,9 +57,9 @@ function takeCores(value: string): void {
 }
 
 const inputs = computed(() => [
-  { value: 'none', says: 'Not patched' },
+  { value: 'none', label: 'Not patched' },
   ...Object.values(store.site!.recorder).flatMap(({ id, name, inputs: count }) =>
-    Array.from({ length: count }, (_, i) => ({ value: `${id}/${i + 1}`, says: `${name}, input ${i + 1}` })),
+    Array.from({ length: count }, (_, i) => ({ value: `${id}/${i + 1}`, label: `${name}, input ${i + 1}` })),
   ),
 ]);
 const patched = computed(() =>

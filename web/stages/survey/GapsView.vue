@@ -56,7 +56,7 @@ const lines = computed(() => {
 useKeys([
   {
     keys: ['x'],
-    says: 'before the test, before the decision',
+    label: 'before the test, before the decision',
     group: 'Left to note',
     run: () => {
       before.value = before.value === 'test' ? 'decide' : 'test';
@@ -101,7 +101,7 @@ useKeys([
           :data-gap="item.gap.id"
           @click="emit('close', item.gap)"
         >
-          <span class="who">{{ item.who }}</span><span>{{ item.gap.says }}</span>
+          <span class="who">{{ item.who }}</span><span>{{ item.gap.message }}</span>
         </button>
       </template>
     </VirtualScroller>

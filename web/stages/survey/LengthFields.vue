@@ -32,12 +32,13 @@ const routes = computed(() =>
     const lengthM = routeLengthM(route, store.site!.drawing[route.drawingId]!);
     return {
       value: route.id,
-      says: lengthM === null ? `${route.name}, no scale yet` : `${route.name}, ${own.quantity(lengthM, 'm')}`,
+      label:
+        lengthM === null ? `${route.name}, no scale yet` : `${route.name}, ${own.quantity(lengthM, 'm')}`,
     };
   }),
 );
 const words = ({ by, lengthM, spreadM }: LengthClaim) =>
-  `${choices.lengthFrom.find(({ value }) => value === by)?.says} ${own.quantity(lengthM, 'm')} ± ${own.quantity(spreadM, 'm')}`;
+  `${choices.lengthFrom.find(({ value }) => value === by)?.label} ${own.quantity(lengthM, 'm')} ± ${own.quantity(spreadM, 'm')}`;
 
 function follow(routeIds: string[]): void {
   const change = followRoutes(store.site!, run, index, routeIds);

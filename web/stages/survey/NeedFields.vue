@@ -17,30 +17,30 @@ const store = useSite();
 
 type Needs = NonNullable<Camera['needs']>;
 type Detail = NonNullable<Needs['detail']> | 'open';
-const details: { value: Detail; says: string }[] = [
-  { value: 'open', says: 'not said' },
-  ...viewPurposes.map(({ id, label, atLeast }) => ({ value: id, says: `${label}, ${atLeast} px/m` })),
+const details: { value: Detail; label: string }[] = [
+  { value: 'open', label: 'not said' },
+  ...viewPurposes.map(({ id, label, atLeast }) => ({ value: id, label: `${label}, ${atLeast} px/m` })),
 ];
-const answers: { value: 'today' | 'yes' | 'no'; says: string }[] = [
-  { value: 'today', says: 'as today' },
-  { value: 'yes', says: 'yes' },
-  { value: 'no', says: 'no' },
+const answers: { value: 'today' | 'yes' | 'no'; label: string }[] = [
+  { value: 'today', label: 'as today' },
+  { value: 'yes', label: 'yes' },
+  { value: 'no', label: 'no' },
 ];
 const extras = [
-  { key: 'lamps', says: 'Lamps' },
-  { key: 'heater', says: 'Heater' },
-  { key: 'audio', says: 'Sound' },
-  { key: 'vandal', says: 'Vandal-proof' },
+  { key: 'lamps', label: 'Lamps' },
+  { key: 'heater', label: 'Heater' },
+  { key: 'audio', label: 'Sound' },
+  { key: 'vandal', label: 'Vandal-proof' },
 ] as const;
 
 const need = computed(() => viewNeed(store.site!, camera));
 const models = computed(() => [
-  { value: '', says: 'the class’s usual camera' },
+  { value: '', label: 'the class’s usual camera' },
   ...productsOf(catalogueOf(store.site!), 'camera')
     .filter(({ id }) => id in store.site!.product)
-    .map(({ id, name }) => ({ value: id, says: name })),
+    .map(({ id, name }) => ({ value: id, label: name })),
 ]);
-const className = (target: Camera['target']) => choices.target.find(({ value }) => value === target)!.says;
+const className = (target: Camera['target']) => choices.target.find(({ value }) => value === target)!.label;
 const suggests = computed(() => need.value.suggests !== camera.target);
 const asks = computed(() =>
   need.value.pixelsAcross === null
@@ -77,11 +77,11 @@ const answerOf = (value: boolean | undefined): 'today' | 'yes' | 'no' =>
       Use it
     </button>
   </p>
-  <FieldRow v-for="{ key, says } in extras" :key="key" :label="says"
+  <FieldRow v-for="{ key, label } in extras" :key="key" :label
     ><PickField
       :value="answerOf(camera.needs?.[key])"
       :choices="answers"
-      :label="`Successor: ${says}`"
+      :label="`Successor: ${label}`"
       @take="(answer) => set({ [key]: answer === 'today' ? undefined : answer === 'yes' })"
   /></FieldRow>
   <FieldRow label="Model"

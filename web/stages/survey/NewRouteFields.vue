@@ -14,14 +14,14 @@ const emit = defineEmits<{ change: [what: string, run: Run] }>();
 const store = useSite();
 
 const ways = [
-  { value: 'unseen' as const, says: 'Nobody has looked' },
-  { value: 'open' as const, says: 'It could' },
-  { value: 'closed' as const, says: 'It could not' },
+  { value: 'unseen' as const, label: 'Nobody has looked' },
+  { value: 'open' as const, label: 'It could' },
+  { value: 'closed' as const, label: 'It could not' },
 ];
 const closets = computed(() =>
   Object.values(store.site!.place)
     .filter(({ networkCloset, id }) => networkCloset || id === run.headEndId)
-    .map(({ id, name }) => ({ value: id, says: name })),
+    .map(({ id, name }) => ({ value: id, label: name })),
 );
 
 function take(way: 'unseen' | 'open' | 'closed'): void {

@@ -2,13 +2,13 @@
 import { computed, ref, useTemplateRef } from 'vue';
 import { freeId, type Photo } from '#core/model/site';
 import { api, pictureAddress } from '../../stores/api';
-import { usePerson } from '../../stores/person';
+import { useCurrentUser } from '../../stores/currentUser';
 import { useSite } from '../../stores/site';
 
 /** Photos of one thing, and a big button that opens the phone's camera. */
 const { of, what } = defineProps<{ of: Photo['of']; what: string }>();
 const store = useSite();
-const person = usePerson();
+const person = useCurrentUser();
 const file = useTemplateRef('file');
 const problem = ref('');
 const waiting = ref(false);

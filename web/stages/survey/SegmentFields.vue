@@ -32,9 +32,9 @@ const isLast = computed(() => index === run.segments.length - 1);
 const set = (what: string, fields: Partial<Segment>) => emit('change', what, withSegment(run, index, fields));
 
 const legChoices = computed(() => [
-  { value: 'none', says: 'No power beside it' },
+  { value: 'none', label: 'No power beside it' },
   ...(signalCable(segment.cable).kind === 'pair'
-    ? [{ value: 'spare-pairs', says: 'Its own spare pairs' }]
+    ? [{ value: 'spare-pairs', label: 'Its own spare pairs' }]
     : []),
   ...measures.powerCables,
 ]);
@@ -47,7 +47,7 @@ const spareCores = computed(() => {
 const coreWays = computed(() =>
   waysToShareCores(spareCores.value).map(({ outCores, backCores }) => ({
     value: `${outCores}/${backCores}`,
-    says: `${outCores} out, ${backCores} back`,
+    label: `${outCores} out, ${backCores} back`,
   })),
 );
 

@@ -68,7 +68,7 @@ function edit(runId: string, field = ''): void {
 useKeys([
   {
     keys: ['n'],
-    says: 'add a run',
+    label: 'add a run',
     group: 'Survey',
     run: () => {
       adding.value = view.value !== 'head-end';
@@ -76,21 +76,21 @@ useKeys([
   },
   {
     keys: ['e', 'Enter'],
-    says: 'edit the run in hand',
+    label: 'edit the run in hand',
     group: 'Survey',
     run: () => {
       editing.value = selection.current !== null;
     },
   },
-  ...surveyViews.map(({ id, says, key }) => ({
+  ...surveyViews.map(({ id, label, key }) => ({
     keys: [key],
-    says: says.toLowerCase(),
+    label: label.toLowerCase(),
     group: 'Survey',
     run: () => show(id),
   })),
   {
     keys: ['Escape'],
-    says: 'close the run’s sheet',
+    label: 'close the run’s sheet',
     group: 'Survey',
     run: () => {
       editing.value = false;
@@ -105,9 +105,9 @@ useKeys([
       <div class="row head">
         <nav class="views" aria-label="Views of the survey">
           <template v-for="one in surveyViews" :key="one.id">
-            <h1 v-if="one.id === view">{{ one.says }}</h1>
+            <h1 v-if="one.id === view">{{ one.label }}</h1>
             <button v-else type="button" class="plain" @click="show(one.id)">
-              {{ one.says }} <kbd>{{ one.key }}</kbd>
+              {{ one.label }} <kbd>{{ one.key }}</kbd>
             </button>
           </template>
         </nav>

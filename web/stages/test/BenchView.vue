@@ -78,13 +78,13 @@ function openFor(test: TestDefinition): void {
 useKeys([
   {
     keys: ['a'],
-    says: 'read all with the instrument',
+    label: 'read all with the instrument',
     group: 'Bench',
     run: () => void readAll(evaluation.run.id),
   },
   {
     keys: ['r', 'Enter'],
-    says: 'take the next reading',
+    label: 'take the next reading',
     group: 'Bench',
     run: () => table.value?.querySelector<HTMLInputElement>('.quantity input:not([disabled])')?.focus(),
   },
@@ -146,7 +146,8 @@ useKeys([
     <InstrumentBar :readable="canBeRead" @read-all="readAll(evaluation.run.id)" />
     <div class="by">
       <label
-        >Read by <TextField :value="store.person" label="Read by" @take="(text) => (store.person = text)"
+        >Read by
+        <TextField :value="store.currentUser" label="Read by" @take="(text) => (store.currentUser = text)"
       /></label>
       <label
         >with <TextField :value="instrument" label="Instrument" @take="(text) => (instrument = text)"

@@ -34,7 +34,7 @@ const minutes = ({ minutes: all }: NextTest) => `${Math.max(1, Math.round(all))}
     <p class="says">{{ untilSafe }}</p>
   </div>
   <div v-else class="cause">
-    <p class="says">{{ diagnosis.says }}</p>
+    <p class="says">{{ diagnosis.message }}</p>
     <table aria-label="Causes">
       <thead>
         <tr>
@@ -97,7 +97,7 @@ const minutes = ({ minutes: all }: NextTest) => `${Math.max(1, Math.round(all))}
       <section>
         <h2>What the run is fit for</h2>
         <p class="fit">
-          {{ insight.uses.says }}
+          {{ insight.uses.message }}
           <span v-if="insight.uses.worthReading.length" class="dim"
             >Could change it:
             <template v-for="(worth, index) in insight.uses.worthReading" :key="worth.test"
@@ -111,8 +111,10 @@ const minutes = ({ minutes: all }: NextTest) => `${Math.max(1, Math.round(all))}
           <tbody>
             <tr v-for="use in insight.uses.uses" :key="use.id" :data-use="use.id">
               <td class="use">{{ use.label }}</td>
-              <td class="bar"><MarginBar :share="use.margins[0]?.share ?? null" :state="use.standing" /></td>
-              <td>{{ use.says }}</td>
+              <td class="bar">
+                <MarginBar :utilisation="use.margins[0]?.utilisation ?? null" :state="use.status" />
+              </td>
+              <td>{{ use.message }}</td>
               <td class="dim">{{ use.basis }}</td>
             </tr>
           </tbody>
@@ -127,7 +129,7 @@ const minutes = ({ minutes: all }: NextTest) => `${Math.max(1, Math.round(all))}
   display: grid;
   gap: 10px;
 }
-.says {
+.label {
   font-size: 15px;
   font-weight: 600;
   border-left: 3px solid var(--copper);

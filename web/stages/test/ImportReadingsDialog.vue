@@ -14,7 +14,7 @@ import { useTaking } from './taking';
 const { table, remarks } = defineProps<{ table: ForeignTable; remarks: string[] }>();
 const emit = defineEmits<{ done: [] }>();
 const store = useSite();
-const { person, instrument } = useTaking();
+const { surveyor, instrument } = useTaking();
 /** Why the site does not take them after all. */
 const why = ref<string[]>([]);
 
@@ -34,7 +34,7 @@ function apply(): void {
       run,
       { test, value },
       {
-        by: person(),
+        by: surveyor(),
         at,
         mark: crypto.randomUUID().slice(0, 8),
         ...about,

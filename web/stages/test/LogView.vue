@@ -14,7 +14,7 @@ import { useTaking } from './taking';
 /** Every reading of a run as it was taken: struck out, never edited. */
 const { evaluation } = defineProps<{ evaluation: RunSummary }>();
 const store = useSite();
-const { person } = useTaking();
+const { surveyor } = useTaking();
 const striking = ref<string | null>(null);
 
 const readings = computed(() =>
@@ -49,7 +49,7 @@ function pasted(event: ClipboardEvent): void {
 
 function strike(reading: Reading, why: string): void {
   store.change(`Strike out ${testDefinition(reading.test).label}`, [
-    strikeOut(reading, why, person(), new Date().toISOString()),
+    strikeOut(reading, why, surveyor(), new Date().toISOString()),
   ]);
   striking.value = null;
 }

@@ -37,10 +37,10 @@ const lower = (label: string) => label.charAt(0).toLowerCase() + label.slice(1);
       <b>Next: {{ lower(required.label) }}.</b> {{ says }}
     </p>
     <p v-else>
-      <b>Tested.</b> {{ evaluation.findings.binding.label }}: {{ evaluation.findings.binding.says }}.
+      <b>Tested.</b> {{ evaluation.findings.binding.label }}: {{ evaluation.findings.binding.message }}.
     </p>
     <template v-if="diagnosis && !stopped">
-      <p>{{ diagnosis.says }}</p>
+      <p>{{ diagnosis.message }}</p>
       <p v-if="best && best.test.id !== required?.id" class="dim">
         Tells most for its time now: <b>{{ lower(best.test.label) }}</b>, {{ needs }}.
       </p>

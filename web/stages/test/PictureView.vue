@@ -97,7 +97,7 @@ const line = computed(() => evaluation.findings.verdicts.find(({ id }) => id ===
       <h2>How it should look over this run</h2>
       <SeenPicture
         :picture="expected"
-        :says="`The picture as computed over ${own.quantity(evaluation.lengthM, 'm')}`"
+        :label="`The picture as computed over ${own.quantity(evaluation.lengthM, 'm')}`"
       />
       <p class="dim tiny">
         {{ format.label }} over {{ own.quantity(evaluation.lengthM, 'm') }}:
@@ -126,7 +126,7 @@ const line = computed(() => evaluation.findings.verdicts.find(({ id }) => id ===
           :data-symptom="one.symptom"
           @click="toggle(one.symptom)"
         >
-          <SeenPicture :picture="one.picture" :says="one.seen" />
+          <SeenPicture :picture="one.picture" :label="one.seen" />
           <b>{{ one.label }}</b><span class="tiny dim">{{ one.seen }}</span>
         </button>
       </div>

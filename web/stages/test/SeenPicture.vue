@@ -3,7 +3,7 @@ import { onMounted, useTemplateRef, watch } from 'vue';
 import { toRgba, type Picture } from '#core/physics/picture';
 
 /** A simulated picture on a canvas. */
-const { picture, says } = defineProps<{ picture: Picture; says: string }>();
+const { picture, label } = defineProps<{ picture: Picture; label: string }>();
 const canvas = useTemplateRef('canvas');
 
 function paint(): void {
@@ -15,7 +15,7 @@ watch(() => picture, paint, { flush: 'post' });
 </script>
 
 <template>
-  <canvas ref="canvas" :width="picture.width" :height="picture.height" role="img" :aria-label="says" />
+  <canvas ref="canvas" :width="picture.width" :height="picture.height" role="img" :aria-label="label" />
 </template>
 
 <style scoped>

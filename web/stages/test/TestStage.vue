@@ -13,7 +13,7 @@ import { useSelection } from '../../stores/selection';
 import { useSite } from '../../stores/site';
 import { useWhyPanel } from '../../stores/whyPanel';
 import BenchView from './BenchView.vue';
-import { useInsight } from './useInsight';
+import { useRunDiagnostics } from './useRunDiagnostics';
 import { isTestView, testViews, type TestView } from './views';
 
 const TraceBench = defineAsyncComponent(() => import('./TraceBench.vue'));
@@ -28,7 +28,7 @@ const store = useSite();
 const selection = useSelection();
 const why = useWhyPanel();
 const own = useMeasures();
-const insight = useInsight();
+const insight = useRunDiagnostics();
 
 const evaluation = computed(() => selection.current);
 const view = computed<TestView>(() => (isTestView(route.query['view']) ? route.query['view'] : 'bench'));
@@ -45,7 +45,7 @@ const headEnd = computed(() => {
 const marks = computed(() =>
   faultsOf(evaluation.value?.findings.events ?? []).map((event) => ({
     atM: event.atM,
-    says: `${own.quantity(event.atM, 'm')}, ${eventWords(event)}`,
+    label: `${own.quantity(event.atM, 'm')}, ${eventWords(event)}`,
     grave: true,
   })),
 );
@@ -60,15 +60,15 @@ function setState(state: RunState): void {
     ]);
 }
 useKeys([
-  ...testViews.map(({ id, says, key }) => ({
+  ...testViews.map(({ id, label, key }) => ({
     keys: [key],
-    says: says.toLowerCase(),
+    label: label.toLowerCase(),
     group: 'Test',
     run: () => show(id),
   })),
   {
     keys: ['w'],
-    says: 'why the run stands so',
+    label: 'why the run stands so',
     group: 'Test',
     run: () => {
       if (evaluation.value)
@@ -79,9 +79,9 @@ useKeys([
         });
     },
   },
-  { keys: ['l'], says: 'mark live', group: 'Test', run: () => setState('live') },
-  { keys: ['i'], says: 'mark isolated', group: 'Test', run: () => setState('isolated') },
-  { keys: ['d'], says: 'mark disconnected', group: 'Test', run: () => setState('disconnected') },
+  { keys: ['l'], label: 'mark live', group: 'Test', run: () => setState('live') },
+  { keys: ['i'], label: 'mark isolated', group: 'Test', run: () => setState('isolated') },
+  { keys: ['d'], label: 'mark disconnected', group: 'Test', run: () => setState('disconnected') },
 ]);
 </script>
 
@@ -104,7 +104,7 @@ useKeys([
           @take="setState"
       /></label>
     </div>
-    <p v-if="stopped" class="stop" role="alert">{{ stopped.says }}</p>
+    <p v-if="stopped" class="stop" role="alert">{{ stopped.message }}</p>
     <RunLine
       :evaluation="evaluation"
       :head-end="headEnd"

@@ -53,7 +53,7 @@ const traces = computed(() =>
 );
 /** How many times larger echoes are drawn than the pulse: a joint sends back a hundredth of it. */
 const times = ref(1);
-const enlargements = [1, 5, 20].map((value) => ({ value, says: `× ${value}` }));
+const enlargements = [1, 5, 20].map((value) => ({ value, label: `× ${value}` }));
 const view = shallowRef<TraceView | null>(null);
 watch(
   () => evaluation,
@@ -76,10 +76,10 @@ const held = computed(() =>
 /** An earlier trace that is laid under the latest one. */
 const earlierId = ref<string | null>(null);
 const earlierOnes = computed(() => [
-  { value: '', says: 'nothing' },
+  { value: '', label: 'nothing' },
   ...traces.value.slice(1).map(({ id, at }) => ({
     value: id,
-    says: new Date(at).toLocaleString([], { dateStyle: 'short', timeStyle: 'short' }),
+    label: new Date(at).toLocaleString([], { dateStyle: 'short', timeStyle: 'short' }),
   })),
 ]);
 const earlier = computed(() => {

@@ -160,10 +160,11 @@ function takePicture(): void {
       </button>
     </td>
     <td class="num mono dim expected">{{ expectedWords() }}</td>
-    <td class="bar"><MarginBar :share="verdict.share" :state="verdict.state" /></td>
+    <td class="bar"><MarginBar :utilisation="verdict.utilisation" :state="verdict.state" /></td>
     <td class="means">
       <button type="button" class="plain" @click="emit('why')">
-        {{ heldBack && verdict.state === 'untested' ? heldBack : verdict.says }} <span class="ask">why</span>
+        {{ heldBack && verdict.state === 'untested' ? heldBack : verdict.message }}
+        <span class="ask">why</span>
       </button>
     </td>
   </tr>

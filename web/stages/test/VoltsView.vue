@@ -77,7 +77,7 @@ function keepSetting(): void {
 
 <template>
   <div class="volts">
-    <p v-if="inference" class="says">{{ inference.says }}</p>
+    <p v-if="inference" class="says">{{ inference.message }}</p>
     <p v-else class="says plain-says">
       Read the volts at the camera by day and with the lens covered: the two together tell the loop and
       whether the supply sags.
@@ -123,7 +123,7 @@ function keepSetting(): void {
           Back to {{ own.quantity(supply.setVolts, 'V') }}
         </button>
       </div>
-      <p class="rail-says">{{ rail.says }}</p>
+      <p class="rail-says">{{ rail.message }}</p>
       <table aria-label="Cameras on the rail">
         <thead>
           <tr>
@@ -154,7 +154,7 @@ function keepSetting(): void {
                 :width="stripWidth"
                 height="16"
                 role="img"
-                :aria-label="`between ${own.quantity(camera.minVolts, 'V')} and ${own.quantity(camera.maxVolts, 'V')}: ${camera.standing}`"
+                :aria-label="`between ${own.quantity(camera.minVolts, 'V')} and ${own.quantity(camera.maxVolts, 'V')}: ${camera.status}`"
               >
                 <rect
                   :x="x(camera.minVolts)"
@@ -170,13 +170,13 @@ function keepSetting(): void {
                   y1="8"
                   y2="8"
                   class="span"
-                  :class="camera.standing"
+                  :class="camera.status"
                 />
-                <circle :cx="x(camera.nightVolts)" cy="8" r="4" class="night" :class="camera.standing" />
-                <circle :cx="x(camera.idleVolts)" cy="8" r="3" class="day" :class="camera.standing" />
+                <circle :cx="x(camera.nightVolts)" cy="8" r="4" class="night" :class="camera.status" />
+                <circle :cx="x(camera.idleVolts)" cy="8" r="3" class="day" :class="camera.status" />
               </svg>
             </td>
-            <td><MarginBar :share="camera.share" :state="camera.standing" /></td>
+            <td><MarginBar :utilisation="camera.utilisation" :state="camera.status" /></td>
             <td class="num mono">{{ own.quantity(camera.needsVolts, 'V') }}</td>
             <td class="num mono">{{ own.quantity(camera.bearsVolts, 'V') }}</td>
           </tr>
@@ -194,7 +194,7 @@ function keepSetting(): void {
           <tr v-for="fix in fixes" :key="fix.label" :data-fix="fix.kind">
             <td>{{ fix.label }}</td>
             <td class="num mono">{{ volts(fix.nightVolts) }}</td>
-            <td><MarginBar :share="fix.share" :state="fix.standing" /></td>
+            <td><MarginBar :utilisation="fix.utilisation" :state="fix.status" /></td>
             <td class="dim">{{ fix.needs }}</td>
           </tr>
         </tbody>
@@ -215,7 +215,7 @@ function keepSetting(): void {
   display: grid;
   gap: 12px;
 }
-.says {
+.label {
   border-left: 3px solid var(--copper);
   padding: 6px 12px;
   background: var(--copper-3);

@@ -22,12 +22,12 @@ const dependsOnWarmth = ({ test }: Found): boolean => test === 'coax-loop-ohms' 
 /** Takes readings of a run: with what, by whom and under which conditions is filled in. */
 export function useTaking() {
   const store = useSite();
-  const person = () => store.person.trim() || 'Surveyor';
+  const surveyor = () => store.signedBy('Surveyor');
 
   function take(run: Run, cameraNumber: number, found: Found, withWhat?: TakenWith): boolean {
     const own = serial.value.trim();
     const change = takeReading(run, found, {
-      by: person(),
+      by: surveyor(),
       ...(withWhat ?? { instrument: instrument.value, ...(own ? { serial: own } : {}) }),
       ...(conditions.value.trim() ? { conditions: conditions.value.trim() } : {}),
       ...(dependsOnWarmth(found) && cableC.value !== null ? { temperatureC: cableC.value } : {}),
@@ -38,5 +38,5 @@ export function useTaking() {
     problem.value = refused[0] ? `${refused[0].path}: ${refused[0].allowed}` : '';
     return refused.length === 0;
   }
-  return { take, person, instrument, serial, conditions, cableC, problem };
+  return { take, surveyor, instrument, serial, conditions, cableC, problem };
 }

@@ -1,11 +1,11 @@
 /** The ways to look at the tests of a run, each with its key. */
 export const testViews = [
-  { id: 'bench', says: 'Bench', key: 'b' },
-  { id: 'trace', says: 'Trace', key: 'e' },
-  { id: 'volts', says: 'Volts', key: 'v' },
-  { id: 'picture', says: 'Picture', key: 'p' },
-  { id: 'cause', says: 'Cause', key: 'c' },
-  { id: 'log', says: 'Log', key: 'g' },
+  { id: 'bench', label: 'Bench', key: 'b' },
+  { id: 'trace', label: 'Trace', key: 'e' },
+  { id: 'volts', label: 'Volts', key: 'v' },
+  { id: 'picture', label: 'Picture', key: 'p' },
+  { id: 'cause', label: 'Cause', key: 'c' },
+  { id: 'log', label: 'Log', key: 'g' },
 ] as const;
 export type TestView = (typeof testViews)[number]['id'];
 

@@ -45,21 +45,21 @@ watch(
   { immediate: true },
 );
 
-const measures: { key: keyof PlanTotals; says: string; unit: Unit; digits?: number }[] = [
-  { key: 'cost', says: 'cost', unit: 'money' },
-  { key: 'renewCost', says: 'due again', unit: 'money' },
-  { key: 'darkHours', says: 'dark', unit: 'h' },
-  { key: 'hours', says: 'labour', unit: 'h' },
-  { key: 'ipCameras', says: 'on IP', unit: '' },
-  { key: 'newCableM', says: 'new cable', unit: 'm' },
-  { key: 'sparePercent', says: 'least spare', unit: '%' },
+const measures: { key: keyof PlanTotals; label: string; unit: Unit; digits?: number }[] = [
+  { key: 'cost', label: 'cost', unit: 'money' },
+  { key: 'renewCost', label: 'due again', unit: 'money' },
+  { key: 'darkHours', label: 'dark', unit: 'h' },
+  { key: 'hours', label: 'labour', unit: 'h' },
+  { key: 'ipCameras', label: 'on IP', unit: '' },
+  { key: 'newCableM', label: 'new cable', unit: 'm' },
+  { key: 'sparePercent', label: 'least spare', unit: '%' },
 ];
 const most = computed(() =>
   Object.fromEntries(
     measures.map(({ key }) => [key, Math.max(1e-9, ...Object.values(totals.value).map((one) => one[key]))]),
   ),
 );
-const choices = computed(() => pinned.value.map(({ id, name }) => ({ value: id, says: name })));
+const choices = computed(() => pinned.value.map(({ id, name }) => ({ value: id, label: name })));
 const label = (kind: OptionKind | null) => (kind ? optionLabels[kind].label : 'left out');
 const moneyOf = (cost: number | null) => (cost === null ? '' : formatQuantity(cost, 'money'));
 const choosePair = (index: 0 | 1, id: string) => {
@@ -75,7 +75,7 @@ const putAway = (plan: SavedPlan) => store.change(`Put ${plan.name} away`, unpin
 const adoptIt = (plan: SavedPlan) =>
   store.change(
     `Adopt ${plan.name}`,
-    adopt(store.site!, plan, { by: store.person.trim() || 'Planner', at: new Date().toISOString() }),
+    adopt(store.site!, plan, { by: store.signedBy('Planner'), at: new Date().toISOString() }),
   );
 </script>
 
@@ -91,7 +91,7 @@ const adoptIt = (plan: SavedPlan) =>
           <tr>
             <th>Plan</th>
             <th v-for="measure in measures" :key="measure.key">
-              {{ measure.says }}{{ measure.key === 'cost' ? `, ${aboutOf(store.site!).currency}` : '' }}
+              {{ measure.label }}{{ measure.key === 'cost' ? `, ${aboutOf(store.site!).currency}` : '' }}
             </th>
             <th />
           </tr>
@@ -119,7 +119,7 @@ const adoptIt = (plan: SavedPlan) =>
               <template v-if="totals[plan.id]"
                 ><span class="mono">{{ formatQuantity(totals[plan.id]![key], unit) }}</span
                 ><br /><MarginBar
-                  :share="totals[plan.id]![key] / most[key]!"
+                  :utilisation="totals[plan.id]![key] / most[key]!"
                   state="holds"
                   :width="64"
                   :height="5"

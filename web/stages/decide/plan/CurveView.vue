@@ -23,15 +23,15 @@ const planner = usePlanner();
 const toast = useToast();
 const colours = useChartColours();
 
-const words: Record<TradeOff, { says: string; axis: string; unit: Unit; key: string }> = {
+const words: Record<TradeOff, { label: string; axis: string; unit: Unit; key: string }> = {
   dark: {
-    says: 'Cost against dark time',
+    label: 'Cost against dark time',
     axis: 'hours in which views are dark, in sum',
     unit: 'h',
     key: 'd',
   },
-  recabled: { says: 'Cost against share recabled', axis: 'cameras on new cable, %', unit: '%', key: 'c' },
-  spare: { says: 'Cost against spare margin', axis: 'least left over of any limit, %', unit: '%', key: 'm' },
+  recabled: { label: 'Cost against share recabled', axis: 'cameras on new cable, %', unit: '%', key: 'c' },
+  spare: { label: 'Cost against spare margin', axis: 'least left over of any limit, %', unit: '%', key: 'm' },
 };
 const tradeOff = ref<TradeOff>(planner.curve?.tradeOff ?? 'dark');
 const points = computed(() => (planner.curve?.tradeOff === tradeOff.value ? planner.curve.points : []));
@@ -49,11 +49,11 @@ function draw(wanted: TradeOff): void {
 function pinIt(): void {
   if (!point.value) return;
   const pinned = pin(store.site!, point.value.plan, {
-    by: store.person.trim() || 'Planner',
+    by: store.signedBy('Planner'),
     at: new Date().toISOString(),
   });
   if (pinned.kind === 'full')
-    toast.add({ severity: 'warn', summary: 'Not pinned', detail: pinned.says, life: 6000 });
+    toast.add({ severity: 'warn', summary: 'Not pinned', detail: pinned.message, life: 6000 });
   else store.change(`Pin ${planName(store.site!)}`, pinned.changes);
 }
 const step = (by: number) => {
@@ -62,22 +62,22 @@ const step = (by: number) => {
 useKeys([
   ...tradeOffs.map((one) => ({
     keys: [words[one].key],
-    says: words[one].says.toLowerCase(),
+    label: words[one].label.toLowerCase(),
     group: 'Trade-off',
     run: () => draw(one),
   })),
-  { keys: ['ArrowRight', 'h'], says: 'next point', group: 'Trade-off', run: () => step(1) },
-  { keys: ['ArrowLeft', 'g'], says: 'point before', group: 'Trade-off', run: () => step(-1) },
-  { keys: ['n'], says: 'pin this point', group: 'Trade-off', run: pinIt },
+  { keys: ['ArrowRight', 'h'], label: 'next point', group: 'Trade-off', run: () => step(1) },
+  { keys: ['ArrowLeft', 'g'], label: 'point before', group: 'Trade-off', run: () => step(-1) },
+  { keys: ['n'], label: 'pin this point', group: 'Trade-off', run: pinIt },
   {
     keys: ['Enter'],
-    says: 'take it up as the plan in hand',
+    label: 'take it up as the plan in hand',
     group: 'Trade-off',
     run: () => {
       if (point.value) planner.takeUp(point.value.plan);
     },
   },
-  { keys: ['Escape'], says: 'stop', group: 'Trade-off', run: planner.stop },
+  { keys: ['Escape'], label: 'stop', group: 'Trade-off', run: planner.stop },
 ]);
 
 const option = computed(() => {
@@ -141,12 +141,12 @@ const onClick = ({ dataIndex }: { dataIndex?: number }) => {
         :aria-pressed="one === tradeOff && points.length > 0"
         @click="draw(one)"
       >
-        {{ words[one].says }} <kbd>{{ words[one].key }}</kbd>
+        {{ words[one].label }} <kbd>{{ words[one].key }}</kbd>
       </button>
     </div>
     <SearchBar
       v-if="planner.busy === 'curve'"
-      :says="`Proving the plans along the curve, ${points.length} so far`"
+      :label="`Proving the plans along the curve, ${points.length} so far`"
       :progress="null"
       @stop="planner.stop"
     />
@@ -158,7 +158,7 @@ const onClick = ({ dataIndex }: { dataIndex?: number }) => {
         :update-options="{ notMerge: true }"
         autoresize
         role="img"
-        :aria-label="`${words[tradeOff].says}: ${points.length} proven plans`"
+        :aria-label="`${words[tradeOff].label}: ${points.length} proven plans`"
         @click="onClick"
       />
       <div v-if="point" class="point">

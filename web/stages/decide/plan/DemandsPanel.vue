@@ -13,15 +13,15 @@ import { useSite } from '../../../stores/site';
 const { demands, costs } = defineProps<{ demands: Demands; costs: readonly PolicyCost[] }>();
 const store = useSite();
 
-const goals: { value: Demands['goal']; says: string }[] = [
-  { value: 'ip', says: 'Every camera to IP that can' },
-  { value: 'view', says: 'Give each view what it needs' },
-  { value: 'mend', says: 'Mend what does not hold' },
+const goals: { value: Demands['goal']; label: string }[] = [
+  { value: 'ip', label: 'Every camera to IP that can' },
+  { value: 'view', label: 'Give each view what it needs' },
+  { value: 'mend', label: 'Mend what does not hold' },
 ];
-const figures: { value: Demands['figures']; says: string }[] = [
-  { value: 'as-known', says: 'Figures as they are known' },
-  { value: 'pessimistic', says: 'Unmeasured figures at their worst' },
-  { value: 'measured-only', says: 'Measured figures only' },
+const figures: { value: Demands['figures']; label: string }[] = [
+  { value: 'as-known', label: 'Figures as they are known' },
+  { value: 'pessimistic', label: 'Unmeasured figures at their worst' },
+  { value: 'measured-only', label: 'Measured figures only' },
 ];
 
 function set(what: string, next: Demands): void {
@@ -35,7 +35,7 @@ const schools = computed(() =>
     return {
       ...policy,
       now,
-      choices: policy.schools.map(({ id, label }) => ({ value: id, says: label })),
+      choices: policy.schools.map(({ id, label }) => ({ value: id, label })),
       others: costs.filter((cost) => cost.policy === policy.id && !cost.chosen),
     };
   }),

@@ -32,7 +32,7 @@ const planner = usePlanner();
 const toast = useToast();
 
 const about = computed(() => aboutOf(store.site!));
-const who = () => ({ by: store.person.trim() || 'Planner', at: new Date().toISOString() });
+const who = () => ({ by: store.signedBy('Planner'), at: new Date().toISOString() });
 const rows = computed(() =>
   evaluation.result!.runs.map((run) => {
     const kind = planner.plan?.options[run.camera.id];
@@ -84,7 +84,7 @@ function pinIt(): void {
   if (!planner.plan) return;
   const pinned = pin(store.site!, planner.plan, who());
   if (pinned.kind === 'full')
-    toast.add({ severity: 'warn', summary: 'Not pinned', detail: pinned.says, life: 6000 });
+    toast.add({ severity: 'warn', summary: 'Not pinned', detail: pinned.message, life: 6000 });
   else {
     store.change(`Pin ${planName(store.site!)}`, pinned.changes);
     toast.add({
@@ -126,11 +126,11 @@ async function saveLp(): Promise<void> {
   if (text) downloadBlob(new Blob([text], { type: 'text/plain' }), `${store.id}-plan.lp`);
 }
 useKeys([
-  { keys: ['f'], says: 'find the best plan', group: 'Best plan', run: () => void planner.findPlan() },
-  { keys: ['Escape'], says: 'stop, keep the best so far', group: 'Best plan', run: planner.stop },
-  { keys: ['n'], says: 'pin the plan', group: 'Best plan', run: pinIt },
-  { keys: ['a'], says: 'adopt the plan', group: 'Best plan', run: adoptIt },
-  { keys: ['y'], says: 'what each school costs', group: 'Best plan', run: () => void planner.costSchools() },
+  { keys: ['f'], label: 'find the best plan', group: 'Best plan', run: () => void planner.findPlan() },
+  { keys: ['Escape'], label: 'stop, keep the best so far', group: 'Best plan', run: planner.stop },
+  { keys: ['n'], label: 'pin the plan', group: 'Best plan', run: pinIt },
+  { keys: ['a'], label: 'adopt the plan', group: 'Best plan', run: adoptIt },
+  { keys: ['y'], label: 'what each school costs', group: 'Best plan', run: () => void planner.costSchools() },
 ]);
 </script>
 
@@ -162,13 +162,13 @@ useKeys([
       </div>
       <SearchBar
         v-if="planner.busy === 'plan'"
-        says="Searching for the best plan"
+        label="Searching for the best plan"
         :progress="planner.progress"
         @stop="planner.stop"
       />
       <SearchBar
         v-else-if="planner.busy === 'policies'"
-        says="Planning under every other school"
+        label="Planning under every other school"
         :progress="null"
         @stop="planner.stop"
       />
@@ -177,16 +177,16 @@ useKeys([
         The site or what is demanded has changed since. Find it again.
       </p>
       <div v-if="planner.found.kind === 'conflict'" class="stop conflict" role="alert">
-        <p>{{ planner.found.conflict.says }}</p>
+        <p>{{ planner.found.conflict.message }}</p>
         <ul>
           <li v-for="one in planner.found.conflict.demands.filter(({ frees }) => frees)" :key="one.id">
-            Giving up this one alone would do: {{ one.says }}.
+            Giving up this one alone would do: {{ one.message }}.
           </li>
         </ul>
       </div>
-      <p v-if="planner.found.kind === 'nothing'" class="stop" role="alert">{{ planner.found.says }}</p>
-      <p v-for="snag in snags" :key="snag.says" class="caution" data-snag>{{ snag.says }}</p>
-      <p v-for="gap in gaps" :key="gap.productId" class="caution" data-gap>{{ gap.says }}</p>
+      <p v-if="planner.found.kind === 'nothing'" class="stop" role="alert">{{ planner.found.message }}</p>
+      <p v-for="snag in snags" :key="snag.message" class="caution" data-snag>{{ snag.message }}</p>
+      <p v-for="gap in gaps" :key="gap.productId" class="caution" data-gap>{{ gap.message }}</p>
       <template v-if="planner.plan">
         <TotalsRow
           :totals="planner.plan.totals"

@@ -10,13 +10,13 @@ defineProps<{ title: string; reason: Reason | null; turns: readonly BreakEven[];
   <section class="reason" aria-label="Why this">
     <h2>Why this for {{ title }}?</h2>
     <template v-if="reason">
-      <p>{{ reason.says }}</p>
-      <p v-if="reason.next" data-next>{{ reason.next.says }}</p>
+      <p>{{ reason.message }}</p>
+      <p v-if="reason.next" data-next>{{ reason.next.message }}</p>
       <div class="two">
         <div>
           <h3>What would change it?</h3>
           <ul class="turns">
-            <li v-for="turn in turns" :key="turn.of">{{ turn.says }}</li>
+            <li v-for="turn in turns" :key="turn.of">{{ turn.message }}</li>
             <li v-if="busy" class="dim" aria-busy="true">trying prices and lengths…</li>
           </ul>
         </div>
@@ -24,7 +24,7 @@ defineProps<{ title: string; reason: Reason | null; turns: readonly BreakEven[];
           <h3>Everything else</h3>
           <ul>
             <li v-for="other in reason.others" :key="other.option">
-              <b>{{ optionLabels[other.option].label }}:</b> <span class="dim">{{ other.says }}</span>
+              <b>{{ optionLabels[other.option].label }}:</b> <span class="dim">{{ other.message }}</span>
             </li>
           </ul>
         </div>

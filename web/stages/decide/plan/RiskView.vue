@@ -23,8 +23,8 @@ const futures = 10_000;
 const seed = ref(1);
 const of = ref<'chosen' | 'plan'>(planner.plan ? 'plan' : 'chosen');
 const choices = computed(() => [
-  { value: 'chosen' as const, says: 'What is chosen so far' },
-  ...(planner.plan ? [{ value: 'plan' as const, says: 'The plan in hand' }] : []),
+  { value: 'chosen' as const, label: 'What is chosen so far' },
+  ...(planner.plan ? [{ value: 'plan' as const, label: 'The plan in hand' }] : []),
 ]);
 const options = computed<Record<string, OptionKind>>(() =>
   of.value === 'plan' && planner.plan
@@ -45,8 +45,8 @@ function open(cameraId: string): void {
   if (run) void selection.go({ stage: 'test', runId: run.run.id });
 }
 useKeys([
-  { keys: ['f'], says: 'draw the futures again', group: 'Risk', run: draw },
-  { keys: ['Escape'], says: 'stop', group: 'Risk', run: planner.stop },
+  { keys: ['f'], label: 'draw the futures again', group: 'Risk', run: draw },
+  { keys: ['Escape'], label: 'stop', group: 'Risk', run: planner.stop },
 ]);
 </script>
 
@@ -72,7 +72,7 @@ useKeys([
     <template v-else>
       <SearchBar
         v-if="planner.busy === 'futures'"
-        :says="`Drawing futures, ${planner.risk?.drawn ?? 0} of ${futures}`"
+        :label="`Drawing futures, ${planner.risk?.drawn ?? 0} of ${futures}`"
         :progress="null"
         @stop="planner.stop"
       />
@@ -109,7 +109,11 @@ useKeys([
                 <td>{{ one.name }}</td>
                 <td>{{ optionLabels[one.option].label }}</td>
                 <td>
-                  <MarginBar :share="one.fails / gambleShare" :state="riskStanding(one.fails)" :width="90" />
+                  <MarginBar
+                    :utilisation="one.fails / gambleShare"
+                    :state="riskStanding(one.fails)"
+                    :width="90"
+                  />
                 </td>
                 <td class="mono num">{{ percent(one.fails) }}</td>
                 <td class="dim">{{ one.by ?? '' }}</td>
@@ -152,7 +156,7 @@ useKeys([
   gap: 5px;
   width: 120px;
 }
-.says {
+.label {
   font-size: 15px;
 }
 .worth {

@@ -3,13 +3,13 @@ import type { SearchProgress } from '#core/solver';
 import { formatQuantity } from '#core/shared/units';
 
 /** How far a search is, and the way to end it. */
-defineProps<{ says: string; progress: SearchProgress | null }>();
+defineProps<{ label: string; progress: SearchProgress | null }>();
 const emit = defineEmits<{ stop: [] }>();
 </script>
 
 <template>
   <p class="search" role="status">
-    <span class="moving" aria-hidden="true" />{{ says }}
+    <span class="moving" aria-hidden="true" />{{ label }}
     <template v-if="progress"
       ><span v-if="progress.best !== null" class="mono"
         >best {{ formatQuantity(progress.best, 'money') }}</span

@@ -67,7 +67,7 @@ const nameAllowed = (text: string) =>
         :aria-pressed="tool.kind === 'put-place' && tool.role === role.value"
         @click="emit('begin', { kind: 'put-place', role: role.value })"
       >
-        {{ role.says }}
+        {{ role.label }}
       </button>
     </div>
   </section>

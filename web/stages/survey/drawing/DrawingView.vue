@@ -187,7 +187,7 @@ function escape(): void {
   else inHand.value = null;
 }
 
-const roleWords = (role: Place['role']): string => choices.role.find(({ value }) => value === role)!.says;
+const roleWords = (role: Place['role']): string => choices.role.find(({ value }) => value === role)!.label;
 /** What the hand is to do next. */
 function nextMove(now: Tool): string {
   switch (now.kind) {
@@ -221,26 +221,26 @@ const scaleWords = computed(() => {
 useKeys([
   {
     keys: ['s'],
-    says: 'set the scale',
+    label: 'set the scale',
     group: 'Drawing',
     run: () => drawing.value && begin({ kind: 'scale', a: null, b: null }),
   },
   {
     keys: ['r'],
-    says: 'draw a route',
+    label: 'draw a route',
     group: 'Drawing',
     run: () => drawing.value && begin({ kind: 'route', points: [] }),
   },
-  { keys: ['f'], says: 'fit the drawing to the window', group: 'Drawing', run: () => canvas.value?.fit() },
-  { keys: ['+', '='], says: 'nearer', group: 'Drawing', run: () => canvas.value?.by(1.5) },
-  { keys: ['-'], says: 'farther', group: 'Drawing', run: () => canvas.value?.by(1 / 1.5) },
+  { keys: ['f'], label: 'fit the drawing to the window', group: 'Drawing', run: () => canvas.value?.fit() },
+  { keys: ['+', '='], label: 'nearer', group: 'Drawing', run: () => canvas.value?.by(1.5) },
+  { keys: ['-'], label: 'farther', group: 'Drawing', run: () => canvas.value?.by(1 / 1.5) },
   {
     keys: ['p'],
-    says: 'the drawing under the arrows: they move, Space sets, [ ] turn',
+    label: 'the drawing under the arrows: they move, Space sets, [ ] turn',
     group: 'Drawing',
     run: () => canvas.value?.focus(),
   },
-  { keys: ['Escape'], says: 'put the tool down', group: 'Drawing', run: escape },
+  { keys: ['Escape'], label: 'put the tool down', group: 'Drawing', run: escape },
 ]);
 </script>
 
@@ -407,7 +407,7 @@ useKeys([
   position: relative;
   min-height: 0;
 }
-.says {
+.label {
   position: absolute;
   left: 1px;
   top: 1px;

@@ -36,7 +36,7 @@ const following = computed(() => segments.value.filter(({ follows }) => follows)
 const others = computed(() =>
   segments.value
     .filter(({ follows }) => !follows)
-    .map(({ run, index, label }) => ({ value: `${run.id}/${index}`, says: label })),
+    .map(({ run, index, label }) => ({ value: `${run.id}/${index}`, label })),
 );
 /** A run whose camera the route ends at, and that follows nothing yet, most likely follows this. */
 const likely = computed(() =>

@@ -19,7 +19,7 @@ const emit = defineEmits<{ change: [what: string, changes: Change[]] }>();
 const store = useSite();
 
 const places = computed(() =>
-  Object.values(store.site!.place).map(({ id, name }) => ({ value: id, says: name })),
+  Object.values(store.site!.place).map(({ id, name }) => ({ value: id, label: name })),
 );
 const is = <K extends GearKind>(kind: K) =>
   equipment.gear.kind === kind ? (equipment.gear as Extract<Gear, { kind: K }>) : null;
@@ -32,9 +32,9 @@ const gear = computed(() => ({
   circuit: is('circuit'),
 }));
 const inputs = [
-  { value: 'composite' as const, says: 'Composite' },
-  { value: 'vga' as const, says: 'VGA' },
-  { value: 'hdmi' as const, says: 'HDMI' },
+  { value: 'composite' as const, label: 'Composite' },
+  { value: 'vga' as const, label: 'VGA' },
+  { value: 'hdmi' as const, label: 'HDMI' },
 ];
 
 const circuit = computed(() => mains.circuits.find(({ id }) => id === equipment.id));
@@ -58,7 +58,7 @@ const setGear = (fields: Partial<Gear>) => set('Figures', { gear: { ...equipment
     }}</span>
   </div>
   <div v-if="rack" class="load">Units <LoadBar :load="rack.load" :digits="0" /></div>
-  <p v-if="hanging?.load.standing === 'fails'" class="caution">
+  <p v-if="hanging?.load.status === 'fails'" class="caution">
     More hangs on it than it may carry{{ circuit ? ' (80 % of its breaker)' : '' }}.
   </p>
   <FieldRow label="Name"

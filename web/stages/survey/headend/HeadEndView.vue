@@ -26,7 +26,7 @@ interface Thing {
   id: string;
   name: string;
   placeId: string;
-  says: string;
+  label: string;
 }
 
 const site = computed(() => store.site!);
@@ -48,21 +48,21 @@ const things = computed<Thing[]>(() => [
     id,
     name,
     placeId,
-    says: `Recorder, ${inputs} inputs`,
+    label: `Recorder, ${inputs} inputs`,
   })),
   ...Object.values(site.value.supply).map(({ id, name, placeId, current, setVolts }): Thing => ({
     kind: 'supply',
     id,
     name,
     placeId,
-    says: `Supply box, ${setVolts} V ${current.toUpperCase()}`,
+    label: `Supply box, ${setVolts} V ${current.toUpperCase()}`,
   })),
   ...Object.values(site.value.equipment).map(({ id, name, placeId, gear }): Thing => ({
     kind: 'equipment',
     id,
     name,
     placeId,
-    says: choices.gear.find(({ value }) => value === gear.kind)!.says,
+    label: choices.gear.find(({ value }) => value === gear.kind)!.label,
   })),
 ]);
 const places = computed(() =>
@@ -78,7 +78,7 @@ const places = computed(() =>
 const wrong = ({ kind, id }: Thing): number => {
   if (kind === 'supply') return supplies.value.get(id)?.wrong.length ?? 0;
   const checks = [...mains.value.circuits, ...mains.value.upses, ...mains.value.racks];
-  return kind === 'equipment' && checks.some((check) => check.id === id && check.load.standing === 'fails')
+  return kind === 'equipment' && checks.some((check) => check.id === id && check.load.status === 'fails')
     ? 1
     : 0;
 };
@@ -122,14 +122,14 @@ function remove(): void {
 useKeys([
   {
     keys: ['n'],
-    says: 'note a recorder, supply box or other gear',
+    label: 'note a recorder, supply box or other gear',
     group: 'Head end',
     run: () => {
       adding.value = true;
     },
   },
-  { keys: [']'], says: 'next thing', group: 'Head end', run: () => step(1) },
-  { keys: ['['], says: 'thing before', group: 'Head end', run: () => step(-1) },
+  { keys: [']'], label: 'next thing', group: 'Head end', run: () => step(1) },
+  { keys: ['['], label: 'thing before', group: 'Head end', run: () => step(-1) },
 ]);
 </script>
 
@@ -150,7 +150,7 @@ useKeys([
           :aria-current="thing === open ? 'true' : undefined"
           @click="show(thing)"
         >
-          <span class="name">{{ thing.name }}</span><span class="dim tiny">{{ thing.says }}</span>
+          <span class="name">{{ thing.name }}</span><span class="dim tiny">{{ thing.label }}</span>
           <span v-if="wrong(thing) > 0" class="wrong">{{ wrong(thing) }} to put right</span>
         </button>
       </section>

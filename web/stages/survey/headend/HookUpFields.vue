@@ -19,16 +19,16 @@ const store = useSite();
 const gear = computed(() => Object.values(store.site!.equipment).filter(({ id }) => id !== ownId));
 /** A pick needs a value for nothing, too. */
 const nothing = '-';
-const none = { value: nothing, says: 'Not noted' };
+const none = { value: nothing, label: 'Not noted' };
 const racks = computed(() => [
   none,
-  ...gear.value.filter((one) => one.gear.kind === 'rack').map(({ id, name }) => ({ value: id, says: name })),
+  ...gear.value.filter((one) => one.gear.kind === 'rack').map(({ id, name }) => ({ value: id, label: name })),
 ]);
 const feeds = computed(() => [
   none,
   ...gear.value
     .filter((one) => one.gear.kind === 'circuit' || one.gear.kind === 'ups')
-    .map(({ id, name }) => ({ value: id, says: name })),
+    .map(({ id, name }) => ({ value: id, label: name })),
 ]);
 
 function set(fields: { [K in keyof HookUp]: HookUp[K] | undefined }): void {

@@ -36,7 +36,7 @@ const store = useSite();
 const toast = useToast();
 
 const places = computed(() =>
-  Object.values(store.site!.place).map(({ id, name }) => ({ value: id, says: name })),
+  Object.values(store.site!.place).map(({ id, name }) => ({ value: id, label: name })),
 );
 const patched = computed(
   () =>
@@ -44,12 +44,12 @@ const patched = computed(
 );
 const outputs = monitorOutputs.map((value) => ({
   value,
-  says: { composite: 'Composite', vga: 'VGA', hdmi: 'HDMI' }[value],
+  label: { composite: 'Composite', vga: 'VGA', hdmi: 'HDMI' }[value],
 }));
 const limits = (fields: Partial<Recorder['limits']>) =>
   set('Limits', { limits: { ...recorder.limits, ...fields } });
 
-const lineStandards = [{ value: 'found' as const, says: 'They find it' }, ...choices.lineStandard];
+const lineStandards = [{ value: 'found' as const, label: 'They find it' }, ...choices.lineStandard];
 function set(what: string, fields: { [K in keyof Recorder]?: Recorder[K] | undefined }): void {
   const changes = noteRecorder(store.site!, withFields(recorder, fields));
   const lost = changes
@@ -77,9 +77,9 @@ function takeDisks(text: string): void {
   if (read.kind === 'read') set('Disks', { disks: read.value.length > 0 ? read.value : undefined });
 }
 const changeCosts = [
-  { value: 'restarts' as const, says: 'a restart' },
-  { value: 'factoryValues' as const, says: 'its settings' },
-  { value: 'losesAnalytics' as const, says: 'analytics' },
+  { value: 'restarts' as const, label: 'a restart' },
+  { value: 'factoryValues' as const, label: 'its settings' },
+  { value: 'losesAnalytics' as const, label: 'analytics' },
 ];
 const costs = computed(() =>
   changeCosts.map(({ value }) => value).filter((one) => changeRulesOf(recorder)[one]),

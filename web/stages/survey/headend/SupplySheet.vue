@@ -19,13 +19,13 @@ const emit = defineEmits<{ change: [what: string, changes: Change[]] }>();
 const store = useSite();
 
 const places = computed(() =>
-  Object.values(store.site!.place).map(({ id, name }) => ({ value: id, says: name })),
+  Object.values(store.site!.place).map(({ id, name }) => ({ value: id, label: name })),
 );
 const runs = computed(() =>
   Object.values(store.site!.run)
     .map((run) => ({ run, camera: store.site!.camera[run.cameraId]! }))
     .sort((a, b) => a.camera.number - b.camera.number)
-    .map(({ run, camera }) => ({ value: run.id, says: `${camera.number} ${camera.name}` })),
+    .map(({ run, camera }) => ({ value: run.id, label: `${camera.number} ${camera.name}` })),
 );
 
 function set(what: string, fields: { [K in keyof Supply]?: Supply[K] | undefined }): void {

@@ -17,7 +17,7 @@ const select = useTemplateRef<{ show: (focus?: boolean) => void; $el: HTMLElemen
 
 const words = computed(() => {
   const { cell } = column;
-  if (cell.kind === 'word') return [...cell.words(store.site!)].map(({ says }) => says);
+  if (cell.kind === 'word') return [...cell.words(store.site!)].map(({ label }) => label);
   return cell.kind === 'yes-no' ? ['yes', 'no'] : null;
 });
 const isLength = column.cell.kind === 'number' && column.cell.unit === 'm';

@@ -24,14 +24,14 @@ const matches = ref<Match[]>([]);
 const preview = shallowRef<Preview | null>(null);
 const problems = ref<string[]>([]);
 const shown = ref<RowNews['kind'] | 'all'>('all');
-const label = computed(() => listOf(list).label.toLowerCase());
+const listLabel = computed(() => listOf(list).label.toLowerCase());
 
 const ignore = 'leave out';
 const keys = computed(() => [
-  { value: ignore, says: '(left out)' },
+  { value: ignore, label: '(left out)' },
   ...listOf(list)
     .columns.filter(({ key, write }) => write || listOf(list).keys.includes(key))
-    .map(({ key, heading }) => ({ value: key, says: heading })),
+    .map(({ key, heading }) => ({ value: key, label: heading })),
 ]);
 const example = (index: number) =>
   table.rows
@@ -65,11 +65,11 @@ function match(index: number, key: string): void {
 }
 
 const kinds = [
-  { kind: 'all', says: 'all' },
-  { kind: 'new', says: 'new' },
-  { kind: 'changed', says: 'changed' },
-  { kind: 'same', says: 'as they are' },
-  { kind: 'refused', says: 'refused' },
+  { kind: 'all', label: 'all' },
+  { kind: 'new', label: 'new' },
+  { kind: 'changed', label: 'changed' },
+  { kind: 'same', label: 'as they are' },
+  { kind: 'refused', label: 'refused' },
 ] as const;
 const mostShown = 300;
 const rows = computed(() =>
@@ -97,7 +97,7 @@ function apply(): void {
   if (!preview.value || !ready.value) return;
   const { counts, changes } = preview.value;
   problems.value = store
-    .change(`Import ${label.value}: ${counts.new} new, ${counts.changed} changed`, changes)
+    .change(`Import ${listLabel.value}: ${counts.new} new, ${counts.changed} changed`, changes)
     .map(({ path, allowed }) => `${path}: ${allowed}`);
   if (problems.value.length === 0) emit('done');
 }
@@ -107,7 +107,7 @@ function apply(): void {
   <Dialog
     visible
     modal
-    :header="`Import ${label}`"
+    :header="`Import ${listLabel}`"
     :style="{ width: '920px' }"
     @update:visible="emit('done')"
   >
@@ -131,14 +131,14 @@ function apply(): void {
         <div class="row">
           <h3>What it would do</h3>
           <button
-            v-for="{ kind, says } in kinds"
+            v-for="{ kind, label } in kinds"
             :key="kind"
             type="button"
             class="plain dim kind"
             :aria-pressed="shown === kind"
             @click="shown = kind"
           >
-            {{ says }} {{ kind === 'all' ? preview.rows.length : preview.counts[kind] }}
+            {{ label }} {{ kind === 'all' ? preview.rows.length : preview.counts[kind] }}
           </button>
         </div>
         <ul class="rows">

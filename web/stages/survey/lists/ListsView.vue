@@ -106,16 +106,16 @@ const manyKey = ref<string | null>(null);
 const editable = computed(() =>
   table.value.columns
     .filter((column) => column.editable && !column.isKey)
-    .map(({ key, heading }) => ({ value: key, says: heading })),
+    .map(({ key, heading }) => ({ value: key, label: heading })),
 );
 const manyWords = computed(() => {
   const cell = table.value.columns.find(({ key }) => key === manyKey.value)?.cell;
   return cell?.kind === 'word'
-    ? [...cell.words(store.site!)].map(({ says }) => ({ value: says, says }))
+    ? [...cell.words(store.site!)].map(({ label }) => ({ value: label, label }))
     : cell?.kind === 'yes-no'
       ? [
-          { value: 'yes', says: 'yes' },
-          { value: 'no', says: 'no' },
+          { value: 'yes', label: 'yes' },
+          { value: 'no', label: 'no' },
         ]
       : null;
 });
@@ -184,7 +184,7 @@ async function exportAs(kind: 'csv' | 'xlsx'): Promise<void> {
   );
 }
 
-useKeys([{ keys: ['f'], says: 'find in the list', group: 'Lists', run: () => find.value?.focus() }]);
+useKeys([{ keys: ['f'], label: 'find in the list', group: 'Lists', run: () => find.value?.focus() }]);
 </script>
 
 <template>

@@ -15,7 +15,7 @@ import {
 import PickField from '../../../parts/PickField.vue';
 import { onlyField } from '../../../parts/onlyField';
 import TextField from '../../../parts/TextField.vue';
-import { usePerson } from '../../../stores/person';
+import { useCurrentUser } from '../../../stores/currentUser';
 import { useSite } from '../../../stores/site';
 import CameraFields from '../CameraFields.vue';
 import FeedFields from '../FeedFields.vue';
@@ -28,7 +28,7 @@ import NotReached from './NotReached.vue';
 /** For the round with a phone: one thing to note after the other, place by place. */
 const emit = defineEmits<{ close: [gap: Gap] }>();
 const store = useSite();
-const person = usePerson();
+const person = useCurrentUser();
 
 const site = computed(() => store.site!);
 const gaps = computed(() => siteGaps(site.value));
@@ -52,7 +52,7 @@ const places = computed(() => {
     value: id,
     name: site.value.place[id]?.name ?? '',
     count,
-    says: `${site.value.place[id]?.name ?? ''}, ${count} left`,
+    label: `${site.value.place[id]?.name ?? ''}, ${count} left`,
   }));
 });
 const leftHere = computed(() => gaps.value.filter(({ placeId }) => placeId === here.value));
@@ -193,7 +193,7 @@ function setNote(note: string): void {
         <p v-if="camera" class="who">
           <b class="mono">{{ camera.number }}</b> {{ camera.name }}
         </p>
-        <p class="question">{{ inHand.says }}</p>
+        <p class="question">{{ inHand.message }}</p>
         <div class="fields">
           <template v-if="inHand.target.kind !== 'run'"
             ><button type="button" class="btn" @click="emit('close', inHand)">

@@ -20,7 +20,7 @@ describe('a supply box', () => {
   it('has each camera on its output', () => {
     const { outputs } = check(site);
     expect(outputs.slice(0, 3).map(({ fed }) => fed.map(({ number }) => number))).toEqual([[1], [2], [3]]);
-    expect(outputs.at(-1)).toMatchObject({ fed: [], fuse: { used: 0, share: 0, standing: 'holds' } });
+    expect(outputs.at(-1)).toMatchObject({ fed: [], fuse: { used: 0, utilisation: 0, status: 'holds' } });
   });
   it('gives each camera its watts and what the wire loses', () => {
     // Camera 1 by hand: 34 m of 2 × 18 AWG, read as so many ohms; P = (V − I·R)·I.
@@ -40,7 +40,7 @@ describe('a supply box', () => {
     );
     expect(sum.most).toBeCloseTo(4, 9);
     expect(check(withSupply({ ratedAmps: 2 }))).toMatchObject({
-      sum: { standing: 'fails' },
+      sum: { status: 'fails' },
       wrong: [expect.stringMatching(/Hall box gives .* A at night; 80 % of its 2 A is 1.6 A/)],
     });
   });
@@ -49,7 +49,7 @@ describe('a supply box', () => {
     const both = withCamera('c03', { watts: { day: 3, night: 12, startUp: 14 } });
     const { outputs, wrong } = check({ ...both, run: { ...both.run, r03: run } });
     expect(outputs[0]!.fed.map(({ number }) => number)).toEqual([1, 3]);
-    expect(outputs[0]!.fuse.standing).toBe('fails');
+    expect(outputs[0]!.fuse.status).toBe('fails');
     expect(wrong.join()).toMatch(/Output 1 gives up to 1\.\d+ A; its fuse is 1.1 A/);
   });
   it('never takes a camera of the other current, and minds the highest volts', () => {
@@ -81,7 +81,7 @@ describe('a supply box', () => {
   it('an adapter at the camera is held against its own rating', () => {
     expect(adapterCheck(site, site.run['r01']!)).toBeNull();
     expect(adapterCheck(site, site.run['r23']!)).toMatchObject({
-      load: { most: 2, standing: 'holds' },
+      load: { most: 2, status: 'holds' },
       wrong: [],
     });
     const small: Run = {
@@ -89,7 +89,7 @@ describe('a supply box', () => {
       feed: { kind: 'local-adapter', current: 'ac', volts: 24, ratedAmps: 0.01 },
     };
     expect(adapterCheck(site, small)).toMatchObject({
-      load: { standing: 'fails' },
+      load: { status: 'fails' },
       wrong: [expect.stringContaining('takes DC')],
     });
   });
@@ -135,7 +135,7 @@ describe('mains, UPS and racks', () => {
       'screen',
       'switch',
     ]);
-    expect(circuits[0]!.load).toMatchObject({ used: 165, most: 1840, standing: 'holds' });
+    expect(circuits[0]!.load).toMatchObject({ used: 165, most: 1840, status: 'holds' });
     expect(upses[0]!.load).toMatchObject({ used: 135, most: 600 });
     expect(upses[0]!.runtimeHours).toBeCloseTo((300 * 0.9) / 135, 9);
   });
@@ -152,7 +152,7 @@ describe('mains, UPS and racks', () => {
   });
   it('a rack is full at its units, and what hangs on nothing is named', () => {
     const { racks, unfed } = mainsCheck(equipped);
-    expect(racks[0]).toMatchObject({ load: { used: 5, most: 4, standing: 'fails' } });
+    expect(racks[0]).toMatchObject({ load: { used: 5, most: 4, status: 'fails' } });
     expect(unfed.map(({ name }) => name)).toEqual(['Quay box']);
   });
   it('two UPS that were noted as feeding each other do not go round for ever', () => {

@@ -1,4 +1,4 @@
-import type { Limit } from './working';
+import type { Limit } from './derivation';
 
 /** How well something holds: below its limit with room, close to it, or past it. */
 export type Status = 'holds' | 'close' | 'fails';
@@ -6,16 +6,16 @@ export type Status = 'holds' | 'close' | 'fails';
 /** Share of a limit from which on something counts as close. Policy. */
 export const closeUtilisation = 0.85;
 
-export function statusOf(share: number): Status {
-  if (share > 1) return 'fails';
-  return share > closeUtilisation ? 'close' : 'holds';
+export function statusOf(utilisation: number): Status {
+  if (utilisation > 1) return 'fails';
+  return utilisation > closeUtilisation ? 'close' : 'holds';
 }
 
 const order: Status[] = ['holds', 'close', 'fails'];
 
 export function worst(standings: readonly Status[]): Status {
   return standings.reduce<Status>(
-    (so, standing) => (order.indexOf(standing) > order.indexOf(so) ? standing : so),
+    (so, status) => (order.indexOf(status) > order.indexOf(so) ? status : so),
     'holds',
   );
 }
@@ -24,8 +24,8 @@ export function worst(standings: readonly Status[]): Status {
 export function utilisationOf(value: number, limit: Limit): number {
   const bound = limit.figure.value;
   if (bound === null) return 0;
-  const share = limit.sense === 'at-most' ? value / bound : bound / value;
-  return Number.isFinite(share) ? share : unboundedUtilisation;
+  const utilisation = limit.sense === 'at-most' ? value / bound : bound / value;
+  return Number.isFinite(utilisation) ? utilisation : unboundedUtilisation;
 }
 
 /** Stands for "no amount would do", where a share would be infinite. */

@@ -14,10 +14,10 @@ export const highestFirst: SlotFamily = {
   turnsInOrder: true,
   splits: ({ inputs }) =>
     numbersFrom(0, inputs).map((count) => ({
-      says: count === 0 ? 'no input turned' : `the last ${count} turned`,
+      label: count === 0 ? 'no input turned' : `the last ${count} turned`,
       carries: (slot) => (slot <= inputs - count ? 'coax' : 'ip'),
     })),
-  turned: ({ inputs }, occupants) => {
+  ipInputs: ({ inputs }, occupants) => {
     const lowest = lowestIpInput(inputs, occupants);
     return new Set(lowest ? numbersFrom(lowest.slot, inputs) : []);
   },

@@ -19,7 +19,7 @@ export interface Held {
 }
 
 /** Cameras in hand between the tray and the slots, by mouse or by keys: one, or several that were picked together. */
-export function useCarry() {
+export function useSlotDrag() {
   const store = useSite();
   const evaluation = useEvaluation();
   const carried = ref<string[]>([]);

@@ -4,7 +4,7 @@ import { useEvaluation } from '../../stores/evaluation';
 import { useSelection } from '../../stores/selection';
 
 /** A close look at the run in hand, worked out in the worker and following its readings. */
-export function useInsight() {
+export function useRunDiagnostics() {
   const evaluation = useEvaluation();
   const selection = useSelection();
   const insight = shallowRef<RunDiagnostics | null>(null);

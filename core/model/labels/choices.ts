@@ -25,13 +25,13 @@ import { symptoms, type Symptom } from '#core/physics/picture';
 
 export interface Choice<T> {
   value: T;
-  says: string;
+  label: string;
 }
 
 const from = <T extends string>(values: readonly T[], words: Record<T, string>): Choice<T>[] =>
-  values.map((value) => ({ value, says: words[value] }));
+  values.map((value) => ({ value, label: words[value] }));
 const fromTable = (rows: readonly { id: string; label: string }[]): Choice<string>[] =>
-  rows.map(({ id, label }) => ({ value: id, says: label }));
+  rows.map(({ id, label }) => ({ value: id, label }));
 
 /** The words for every fixed list that a person picks from. */
 export const choices = {
@@ -53,7 +53,7 @@ export const choices = {
     'no-trenching': 'No trenching',
   }),
   current: from<'dc' | 'ac'>(['dc', 'ac'], { dc: 'DC', ac: 'AC' }),
-  sensor: sensorIds.map((value): Choice<SensorId> => ({ value, says: sensors[value].label })),
+  sensor: sensorIds.map((value): Choice<SensorId> => ({ value, label: sensors[value].label })),
   slotRules: from<SlotRules['kind']>(
     ['preset-split', 'switch-per-input', 'from-the-tail', 'fixed-hybrid', 'network-only'],
     {
@@ -98,7 +98,7 @@ export const choices = {
     marine: 'Marine',
   }),
   joint: [
-    { value: 'none' as const, says: 'No joint' },
+    { value: 'none' as const, label: 'No joint' },
     ...from<NonNullable<Segment['joint']>>(joints, {
       crimp: 'Crimp',
       compression: 'Compression',
@@ -143,7 +143,7 @@ export const choices = {
     shorted: 'Shorted',
   }),
   swap: from<SwapReading['found']>(['works', 'fails'], { works: 'Works', fails: 'Fails' }),
-  symptom: symptoms.map((value): Choice<Symptom> => ({ value, says: symptomWords[value].label })),
+  symptom: symptoms.map((value): Choice<Symptom> => ({ value, label: symptomWords[value].label })),
   runState: from<Run['state']>(['live', 'isolated', 'disconnected'], {
     live: 'Live',
     isolated: 'Isolated',

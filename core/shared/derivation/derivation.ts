@@ -14,7 +14,7 @@ export interface Figure {
 
 /** One line of a calculation: what it finds out, by which formula, from which figures. */
 export interface Step {
-  says: string;
+  message: string;
   formula: FormulaId;
   inputs: Figure[];
   result: Figure;

@@ -13,7 +13,7 @@ export async function planInChildProcess(file: SiteFile, secondsMost: number): P
   if (running >= mostAtOnce) return 'busy';
   running += 1;
   try {
-    const child = spawn(process.execPath, argumentsOf('planApart'), { stdio: ['pipe', 'pipe', 'inherit'] });
+    const child = spawn(process.execPath, argumentsOf('planChild'), { stdio: ['pipe', 'pipe', 'inherit'] });
     const ended = new Promise<number | null>((resolve, reject) =>
       child.once('error', reject).once('exit', resolve),
     );

@@ -18,7 +18,7 @@ export interface Reader {
   shapes: Shapes;
   loss: Loss;
   sigma: number;
-  leastEcho: number;
+  detectionThreshold: number;
   longestPatchNs: number;
 }
 
@@ -60,22 +60,22 @@ const tapNode = (timeNs: number, stub: NonNullable<Node['stub']>): Node => ({
 /** The echoes of these nodes as they would stand in the trace. */
 export function echoes(
   nodes: readonly Node[],
-  { launch, shapes, loss, leastEcho }: Reader,
+  { launch, shapes, loss, detectionThreshold }: Reader,
   stepNs: number,
   count: number,
-): { volts: Float64Array; blind: Float64Array } {
+): { volts: Float64Array; maskingLevel: Float64Array } {
   const volts = new Float64Array(count);
   /** How much of the trace is within reach of a large echo, where a small misfit of it is no event. */
-  const blind = new Float64Array(count);
-  for (const { timeNs, size } of arrivals(nodes, keptAfter(loss), leastEcho / 8, stepNs * count)) {
-    const drag = loss.dragPerNs * timeNs;
+  const maskingLevel = new Float64Array(count);
+  for (const { timeNs, size } of arrivals(nodes, keptAfter(loss), detectionThreshold / 8, stepNs * count)) {
+    const skinDispersion = loss.dragPerNs * timeNs;
     // A small echo need not have its very shape.
     const {
       values,
       middle,
       count: reach,
       peak,
-    } = Math.abs(size) > 0.1 ? shapes.exact(drag) : shapes.near(drag);
+    } = Math.abs(size) > 0.1 ? shapes.exact(skinDispersion) : shapes.near(skinDispersion);
     const start = (launch.centreNs + timeNs) / stepNs - middle;
     const whole = Math.floor(start);
     const part = start - whole;
@@ -83,13 +83,13 @@ export function echoes(
     const until = Math.abs(size) < 0.03 ? Math.min(values.length, 4 * reach) : values.length;
     for (let k = Math.max(0, -whole); k < until && whole + k < count; k += 1) {
       volts[whole + k] = volts[whole + k]! + size * ((1 - part) * values[k]! + part * (values[k - 1] ?? 0));
-      blind[whole + k] = Math.max(
-        blind[whole + k]!,
+      maskingLevel[whole + k] = Math.max(
+        maskingLevel[whole + k]!,
         Math.abs(size) * (k < reach * 1.2 ? 1 : (3 * Math.abs(values[k]!)) / peak),
       );
     }
   }
-  return { volts, blind };
+  return { volts, maskingLevel: maskingLevel };
 }
 
 /** A trace without what is explained of it. A plain loop: it is gone through for every thing on the line. */
@@ -100,8 +100,8 @@ export function without(volts: Float64Array, explained: Float64Array): Float64Ar
 }
 
 /** How small an echo may be to be told from noise where the pulse has this shape: its own noise, and the evenness of cables. */
-const leastOf = ({ leastEcho, sigma }: Reader, { energy }: Shape): number =>
-  Math.max(leastEcho, (6.5 * sigma) / Math.sqrt(energy));
+const leastOf = ({ detectionThreshold, sigma }: Reader, { energy }: Shape): number =>
+  Math.max(detectionThreshold, (6.5 * sigma) / Math.sqrt(energy));
 
 /** The top of a hill between readings, by a parabola through three of them. */
 function topOf([a, b, c]: [number, number, number], at: number): { at: number; value: number } {
@@ -122,7 +122,7 @@ interface Noticed {
 /** The first echo that stands out after `fromNs`, is not explained yet, and is not to be passed over. */
 function firstEcho(
   rest: Float64Array,
-  blind: Float64Array,
+  maskingLevel: Float64Array,
   reader: Reader,
   stepNs: number,
   fromNs: number,
@@ -139,7 +139,7 @@ function firstEcho(
     return known[k]!;
   };
   const stands = (k: number): boolean =>
-    Math.abs(fit(k)) > leastOf(reader, shapeOf(k)) + misfitShare * blind[k]!;
+    Math.abs(fit(k)) > leastOf(reader, shapeOf(k)) + misfitShare * maskingLevel[k]!;
   // A hill is some steps wide; looking at a few of them finds it.
   const stride = Math.max(1, Math.floor(launch.widthNs / stepNs / 4));
   for (let k = start; k < rest.length - 2; k += stride) {
@@ -201,19 +201,19 @@ const mostThings = 9;
  */
 export function layerPeeling({ stepNs, volts }: Trace, reader: Reader): Peeled[] {
   const { launch, loss } = reader;
-  const things: Peeled[] = [];
-  const nodes = () => things.map(({ node }) => node);
-  const kept = keptAfter(loss);
+  const lineElements: Peeled[] = [];
+  const nodes = () => lineElements.map(({ node }) => node);
+  const attenuation = keptAfter(loss);
   for (let turn = 0; turn < mostThings; turn += 1) {
-    const { volts: explained, blind } = echoes(nodes(), reader, stepNs, volts.length);
+    const { volts: explained, maskingLevel: blind } = echoes(nodes(), reader, stepNs, volts.length);
     const rest = without(volts, explained);
-    const last = things.at(-1);
+    const last = lineElements.at(-1);
     const isOfBranch = (at: number, size: number): boolean =>
-      things.some((thing) =>
+      lineElements.some((thing) =>
         isRinging(
           thing,
           at,
-          size / kept(at) / passed(nodes().filter((node) => node.timeNs < thing.node.timeNs)),
+          size / attenuation(at) / passed(nodes().filter((node) => node.timeNs < thing.node.timeNs)),
           launch.widthNs,
         ),
       );
@@ -227,13 +227,17 @@ export function layerPeeling({ stepNs, volts }: Trace, reader: Reader): Peeled[]
     );
     if (!found) break;
     const { timeNs, echo, snr } = found;
-    const alone = echo / kept(timeNs);
+    const alone = echo / attenuation(timeNs);
     if (last && echo > 0 && timeNs - last.node.timeNs < reader.longestPatchNs) {
       const throughPatch = alone / (passed(nodes().slice(0, -1)) * (1 - last.node.rho ** 2));
       if (isPatch(last, throughPatch)) {
         const r = (throughPatch - last.node.rho) / 2;
-        things[things.length - 1] = { ...last, kind: 'step-down', node: stepNode(last.node.timeNs, -r) };
-        things.push({ kind: 'step-up', node: stepNode(timeNs, r), echo, snr });
+        lineElements[lineElements.length - 1] = {
+          ...last,
+          kind: 'step-down',
+          node: stepNode(last.node.timeNs, -r),
+        };
+        lineElements.push({ kind: 'step-up', node: stepNode(timeNs, r), echo, snr });
         continue;
       }
     }
@@ -247,7 +251,7 @@ export function layerPeeling({ stepNs, volts }: Trace, reader: Reader): Peeled[]
     };
     const afterThird = last?.kind === 'shunt' && Math.abs(last.node.rho + 1 / 3) < 0.07;
     if (!isEnd && !(afterThird && Math.abs(rho) >= stubEndFrom)) {
-      things.push(thing);
+      lineElements.push(thing);
       continue;
     }
     // Behind a thing that takes a third, an end can be that of the line or of a branch that hangs there: of a branch
@@ -264,8 +268,8 @@ export function layerPeeling({ stepNs, volts }: Trace, reader: Reader): Peeled[]
           }
         : null;
     if (asTap) {
-      const tapped = [...things.slice(0, -1), asTap];
-      const { volts: both, blind: around } = echoes(
+      const tapped = [...lineElements.slice(0, -1), asTap];
+      const { volts: both, maskingLevel: around } = echoes(
         tapped.map(({ node }) => node),
         reader,
         stepNs,
@@ -274,17 +278,17 @@ export function layerPeeling({ stepNs, volts }: Trace, reader: Reader): Peeled[]
       const beyond = firstEcho(
         without(volts, both),
         around,
-        { ...reader, leastEcho: 0.25 * Math.abs(echo) },
+        { ...reader, detectionThreshold: 0.25 * Math.abs(echo) },
         stepNs,
         timeNs + launch.widthNs * 1.2,
       );
       if (beyond) {
-        things.splice(0, things.length, ...tapped);
+        lineElements.splice(0, lineElements.length, ...tapped);
         continue;
       }
     }
-    things.push(thing);
+    lineElements.push(thing);
     if (isEnd) break;
   }
-  return things;
+  return lineElements;
 }

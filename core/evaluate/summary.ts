@@ -6,8 +6,8 @@ import type { RunEvaluation } from '#core/decide/runEvaluation';
 import type { SiteEvaluation } from './evaluateSite';
 
 /** An evaluation without its workings, small enough to be passed between threads after every edit. */
-export type VerdictSummary = Omit<Verdict, 'working'>;
-export type MarginSummary = Omit<Margin, 'working' | 'under'>;
+export type VerdictSummary = Omit<Verdict, 'derivation'>;
+export type MarginSummary = Omit<Margin, 'derivation' | 'under'>;
 export type FeasibleOptionSummary = Omit<FeasibleOption, 'margins' | 'binding'> & {
   margins: MarginSummary[];
   binding: MarginSummary | null;
@@ -23,13 +23,13 @@ export type RunSummary = Omit<RunEvaluation, 'findings' | 'options'> & {
 };
 export type SiteSummary = Omit<SiteEvaluation, 'runs'> & { runs: RunSummary[] };
 
-const withoutDerivation = <T extends { working: LazyDerivation }>({
-  working: _,
+const withoutDerivation = <T extends { derivation: LazyDerivation }>({
+  derivation: _,
   ...rest
-}: T): Omit<T, 'working'> => rest;
+}: T): Omit<T, 'derivation'> => rest;
 const withoutStep = ({ step: _, ...loop }: Loop): Omit<Loop, 'step'> => loop;
 
-const marginSummary = ({ working: _, under: _under, ...rest }: Margin): MarginSummary => rest;
+const marginSummary = ({ derivation: _, under: _under, ...rest }: Margin): MarginSummary => rest;
 
 const verdictSummaries = ({ findings }: RunEvaluation): VerdictSummary[] =>
   findings.verdicts.map(withoutDerivation);
@@ -165,7 +165,7 @@ export function derivationOf({ runs }: SiteEvaluation, subject: Subject): Deriva
   const run = runs.find((evaluation) => evaluation.run.id === subject.runId);
   if (!run) return null;
   if (subject.kind === 'verdict')
-    return run.findings.verdicts.find(({ id }) => id === subject.id)?.working() ?? null;
+    return run.findings.verdicts.find(({ id }) => id === subject.id)?.derivation() ?? null;
   const option = run.options.find(({ kind }) => kind === subject.option);
-  return option && option.state !== 'no' ? (option.margins[subject.index]?.working() ?? null) : null;
+  return option && option.state !== 'no' ? (option.margins[subject.index]?.derivation() ?? null) : null;
 }

@@ -4,7 +4,7 @@ import { formulas, type Figure, type Derivation } from '#core/shared/derivation'
 import { useMeasures } from '../stores/measures';
 
 /** A short calculation on paper: each step with its figures and where they come from, then the limit and what follows. */
-const { working } = defineProps<{ working: Derivation }>();
+const { derivation } = defineProps<{ derivation: Derivation }>();
 
 const sourceWords: Record<Figure['from'], string> = {
   measured: 'measured',
@@ -18,17 +18,17 @@ const sourceWords: Record<Figure['from'], string> = {
 const { quantity } = useMeasures();
 const show = ({ value, unit }: Figure) => quantity(value, unit);
 const limitWords = computed(() =>
-  working.limit
-    ? `${working.limit.sense === 'at-most' ? 'at most' : 'at least'} ${show(working.limit.figure)}`
+  derivation.limit
+    ? `${derivation.limit.sense === 'at-most' ? 'at most' : 'at least'} ${show(derivation.limit.figure)}`
     : '',
 );
 </script>
 
 <template>
-  <article class="working">
-    <h2>{{ working.title.replace(/ (?=\S+$)/, '\u00a0') }}</h2>
-    <section v-for="(step, index) in working.steps" :key="index" class="step">
-      <h3>{{ step.says }}</h3>
+  <article class="derivation">
+    <h2>{{ derivation.title.replace(/ (?=\S+$)/, '\u00a0') }}</h2>
+    <section v-for="(step, index) in derivation.steps" :key="index" class="step">
+      <h3>{{ step.message }}</h3>
       <p class="mono formula">{{ formulas[step.formula].writes }}</p>
       <dl>
         <div v-for="(input, k) in step.inputs" :key="k">
@@ -46,19 +46,19 @@ const limitWords = computed(() =>
       </dl>
       <p class="source">{{ formulas[step.formula].source }}</p>
     </section>
-    <section v-if="working.limit" class="step">
+    <section v-if="derivation.limit" class="step">
       <h3>Held against</h3>
       <dl>
         <div class="result">
           <dt>
-            {{ working.limit.figure.name }}
-            <span class="from">{{ sourceWords[working.limit.figure.from] }}</span>
+            {{ derivation.limit.figure.name }}
+            <span class="from">{{ sourceWords[derivation.limit.figure.from] }}</span>
           </dt>
           <dd class="mono">{{ limitWords }}</dd>
         </div>
       </dl>
     </section>
-    <p class="step conclusion">{{ working.conclusion }}</p>
+    <p class="step conclusion">{{ derivation.conclusion }}</p>
   </article>
 </template>
 

@@ -1,0 +1,13 @@
+import { useLocalStorage } from '@vueuse/core';
+import type { Ref } from 'vue';
+
+/** What somebody is called in the record who has not given a name: by the work that they do at that moment. */
+export type Role = 'Planner' | 'Surveyor';
+
+/** The name that whoever sits at this machine signs with. */
+export function useCurrentUser(): Ref<string> {
+  return useLocalStorage('neotrope-person', 'Surveyor');
+}
+
+/** The name as it goes into the record. */
+export const signedAs = (name: string, role: Role): string => name.trim() || role;
