@@ -15,7 +15,7 @@ import {
 import { EditRow, FactRow, SiteRow } from './entities';
 import type { PictureFolder } from './pictureFolder';
 
-export interface SiteSummary {
+export interface SiteListing {
   id: string;
   name: string;
   version: number;
@@ -78,7 +78,7 @@ async function writeChanges(
   }
 }
 
-const summaryOf = ({ id, name, version, changedAt, archivedAt }: SiteRow): SiteSummary => ({
+const summaryOf = ({ id, name, version, changedAt, archivedAt }: SiteRow): SiteListing => ({
   id,
   name,
   version,
@@ -121,7 +121,7 @@ export function siteStore(orm: MikroORM, pictures: PictureFolder, now: () => str
   const findSite = (em: EntityManager, id: string) =>
     em.findOne(SiteRow, { id }, { disableIdentityMap: true });
 
-  async function list(): Promise<SiteSummary[]> {
+  async function list(): Promise<SiteListing[]> {
     const rows = await orm.em.fork().find(SiteRow, {}, { orderBy: { name: 'asc', id: 'asc' } });
     return rows.map(summaryOf);
   }
@@ -146,7 +146,7 @@ export function siteStore(orm: MikroORM, pictures: PictureFolder, now: () => str
   }
 
   /** Puts a site into the store under an id of its own. Its pictures are kept already. */
-  async function create(site: Site): Promise<SiteSummary> {
+  async function create(site: Site): Promise<SiteListing> {
     const { name } = aboutOf(site);
     return orm.em.fork().transactional(async (tx) => {
       const taken = new Set((await tx.find(SiteRow, {}, { fields: ['id'] })).map((row) => row.id));
@@ -168,13 +168,13 @@ export function siteStore(orm: MikroORM, pictures: PictureFolder, now: () => str
   }
 
   /** A site again under another name, with everything that is noted on it and an empty log. */
-  async function duplicate(id: string, name: string): Promise<SiteSummary | null> {
+  async function duplicate(id: string, name: string): Promise<SiteListing | null> {
     const stored = await read(id);
     return stored && create({ ...stored.site, about: { about: { ...aboutOf(stored.site), name } } });
   }
 
   /** Puts a site out of the way, or back. */
-  async function archive(id: string, archived: boolean): Promise<SiteSummary | null> {
+  async function archive(id: string, archived: boolean): Promise<SiteListing | null> {
     const em = orm.em.fork();
     await em.nativeUpdate(SiteRow, { id }, { archivedAt: archived ? now() : null });
     const row = await findSite(em, id);

@@ -1,7 +1,14 @@
 import path from 'node:path';
 import fc from 'fast-check';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import { historyOf, type Change, type LogEntry, type EditOperation, type OptionKind, type SiteFile } from '#core/model/site';
+import {
+  historyOf,
+  type Change,
+  type LogEntry,
+  type EditOperation,
+  type OptionKind,
+  type SiteFile,
+} from '#core/model/site';
 import { startServer, type RunningServer } from '../../server/startServer';
 import { demo, demoFile, newFolder, post, root } from './serverUnderTest';
 

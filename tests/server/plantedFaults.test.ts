@@ -4,7 +4,15 @@ import { beforeAll, describe, expect, it } from 'vitest';
 import { evaluateSite, runDiagnostics, type RunDiagnostics } from '#core/evaluate';
 import { lineKind } from '#core/test/findings';
 import { testDefinition } from '#core/test/readings';
-import { parseSiteFile, takeReading, withChanges, type Run, type RunState, type Site, type TestId } from '#core/model/site';
+import {
+  parseSiteFile,
+  takeReading,
+  withChanges,
+  type Run,
+  type RunState,
+  type Site,
+  type TestId,
+} from '#core/model/site';
 import { readTest } from '../../server/instruments/readTest';
 import { createRandom } from '../../stand-ins/tester/dice';
 import { startTester } from '../../stand-ins/tester/startTester';

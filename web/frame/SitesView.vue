@@ -4,11 +4,11 @@ import { useRouter } from 'vue-router';
 import { problemLine } from '#core/shared/problems';
 import { freeName } from '#core/model/site';
 import TextField from '../parts/TextField.vue';
-import { api, fileAddress, type Answer, type SiteSummary } from '../stores/api';
+import { api, fileAddress, type Answer, type SiteListing } from '../stores/api';
 
 /** All sites here: open one, start one, copy, archive, take in and out. */
 const router = useRouter();
-const sites = ref<SiteSummary[] | null>(null);
+const sites = ref<SiteListing[] | null>(null);
 const silent = ref(false);
 const refused = ref<string[]>([]);
 const name = ref('');
@@ -31,7 +31,7 @@ onMounted(() => {
 });
 
 /** What came back, or nothing and a word about why. */
-function orSay(answer: Answer<SiteSummary>): SiteSummary | null {
+function orSay(answer: Answer<SiteListing>): SiteListing | null {
   if (answer.kind === 'answer') return answer.value;
   refused.value =
     answer.kind === 'silence'
@@ -39,12 +39,12 @@ function orSay(answer: Answer<SiteSummary>): SiteSummary | null {
       : [answer.refusal.detail, ...answer.refusal.problems.map(problemLine)];
   return null;
 }
-async function openOrSay(asked: Promise<Answer<SiteSummary>>): Promise<void> {
+async function openOrSay(asked: Promise<Answer<SiteListing>>): Promise<void> {
   refused.value = [];
   const site = orSay(await asked);
   if (site) void router.push({ name: 'survey', params: { siteId: site.id } });
 }
-async function stayOrSay(asked: Promise<Answer<SiteSummary>>): Promise<void> {
+async function stayOrSay(asked: Promise<Answer<SiteListing>>): Promise<void> {
   refused.value = [];
   orSay(await asked);
   await load();
@@ -56,7 +56,7 @@ async function importFile(): Promise<void> {
   await openOrSay(api.importSite(await chosen.text()));
   file.value.value = '';
 }
-const copy = ({ id, name: original }: SiteSummary) =>
+const copy = ({ id, name: original }: SiteListing) =>
   stayOrSay(
     api.duplicateSite(
       id,

@@ -2,7 +2,7 @@ import type { Applying, FoundCamera, Report } from '#core/allocate/device';
 import type { Problem } from '#core/shared/problems';
 import type { Edit, Found, LogEntry, PictureType, RunState, SiteFile, TestId } from '#core/model/site';
 
-export interface SiteSummary {
+export interface SiteListing {
   id: string;
   name: string;
   version: number;
@@ -80,17 +80,17 @@ const post = <T>(path: string, body: string) =>
   ask<T>(path, { method: 'POST', headers: { 'content-type': 'application/json' }, body });
 
 export const api = {
-  sites: () => ask<{ sites: SiteSummary[] }>('/sites'),
+  sites: () => ask<{ sites: SiteListing[] }>('/sites'),
   site: (id: string) => ask<ServedSite>(`/sites/${id}`),
   since: (id: string, version: number) => ask<{ entries: LogEntry[] }>(`/sites/${id}/edits?after=${version}`),
   edit: (edit: Edit) => post<{ entry: LogEntry }>(`/sites/${edit.site}/edits`, JSON.stringify(edit)),
   newSite: (name: string, headEndName: string) =>
-    post<SiteSummary>('/sites', JSON.stringify({ name, headEndName })),
+    post<SiteListing>('/sites', JSON.stringify({ name, headEndName })),
   duplicateSite: (id: string, name: string) =>
-    post<SiteSummary>(`/sites/${id}/duplicate`, JSON.stringify({ name })),
+    post<SiteListing>(`/sites/${id}/duplicate`, JSON.stringify({ name })),
   archiveSite: (id: string, archived: boolean) =>
-    post<SiteSummary>(`/sites/${id}/archive`, JSON.stringify({ archived })),
-  demoSite: () => post<SiteSummary>('/sites/demo', '{}'),
+    post<SiteListing>(`/sites/${id}/archive`, JSON.stringify({ archived })),
+  demoSite: () => post<SiteListing>('/sites/demo', '{}'),
   keepPicture: (use: 'drawing' | 'photo', picture: Blob) =>
     ask<KeptPicture>(`/pictures?for=${use}`, {
       method: 'POST',
@@ -118,7 +118,7 @@ export const api = {
     post<null>(`/sites/${siteId}/recorders/${recorderId}/applying/stop`, '{}'),
   forgetApplying: (siteId: string, recorderId: string) =>
     ask<null>(`/sites/${siteId}/recorders/${recorderId}/applying`, { method: 'DELETE' }),
-  importSite: (text: string) => post<SiteSummary>('/sites/import', text),
+  importSite: (text: string) => post<SiteListing>('/sites/import', text),
 };
 
 export const fileAddress = (id: string): string => `/api/sites/${id}/file`;

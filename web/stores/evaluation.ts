@@ -10,7 +10,7 @@ import {
   type Subject,
 } from '#core/evaluate';
 import { changesBetween, type OptionKind, type Site } from '#core/model/site';
-import { evaluator as worker } from '../workers/evaluator';
+import { askEvaluator, restartEvaluator } from '../workers/evaluator';
 import { useSite } from './site';
 
 /** What the core makes of the open site, worked out in a thread of its own after every change. */
@@ -19,6 +19,8 @@ export const useEvaluation = defineStore('evaluation', () => {
   const result = shallowRef<SiteSummary | null>(null);
   /** Whether verdicts and options are in as well; they come a moment after all else when a site is opened. */
   const isWhole = ref(false);
+  /** Why the site as it is now could not be worked out; what is shown is then from before. */
+  const problem = ref<string | null>(null);
 
   /** The site that the worker has, and the id under which it was opened. */
   let held: { id: string; site: Site } | null = null;
@@ -28,17 +30,17 @@ export const useEvaluation = defineStore('evaluation', () => {
   async function evaluate(id: string, site: Site): Promise<void> {
     const isSame = held?.id === id && result.value !== null;
     if (isSame) {
-      const news = await worker.follow(changesBetween(held!.site, site));
+      const news = await askEvaluator((worker) => worker.follow(changesBetween(held!.site, site)));
       held = { id, site };
       result.value = applyPatch(result.value, JSON.parse(news) as SummaryPatch, site);
       return;
     }
     const early = store.takeEarlyNews();
-    const first = early ?? { site, news: await worker.open(JSON.stringify(site)) };
+    const first = early ?? { site, news: await askEvaluator((worker) => worker.open(JSON.stringify(site))) };
     held = { id, site: first.site };
     result.value = applyPatch(null, JSON.parse(first.news) as SummaryPatch, first.site);
     isWhole.value = false;
-    const details = await worker.details();
+    const details = await askEvaluator((worker) => worker.details());
     if (held?.id !== id || !result.value) return;
     result.value = withDetails(result.value, JSON.parse(details) as SummaryDetails);
     isWhole.value = true;
@@ -55,10 +57,21 @@ export const useEvaluation = defineStore('evaluation', () => {
         const site: Site = latest;
         latest = null;
         await evaluate(store.id, site);
+        problem.value = null;
       }
+    } catch (error) {
+      problem.value = (error as Error).message;
     } finally {
       running = false;
     }
+  }
+
+  /** Works the site out from the start in a new thread. */
+  async function retry(): Promise<void> {
+    restartEvaluator();
+    held = null;
+    latest = store.site;
+    await evaluateLatest();
   }
 
   watch(
@@ -80,11 +93,20 @@ export const useEvaluation = defineStore('evaluation', () => {
         result.value?.runs.map((evaluation): [string, RunSummary] => [evaluation.run.id, evaluation]) ?? [],
       ),
   );
-  const why = (subject: Subject) => worker.why(subject);
-  const chance = (runId: string, option: OptionKind) => worker.chance(runId, option);
-  const sheet = () => worker.sheet();
-  const traceView = (runId: string) => worker.traceView(runId);
-  const insight = (runId: string) => worker.insight(runId);
+  /** What is asked about the site beside its summary; nothing where the thread has failed, which is then said. */
+  async function ask<T>(question: Parameters<typeof askEvaluator<T>>[0]): Promise<T | null> {
+    try {
+      return await askEvaluator(question);
+    } catch (error) {
+      problem.value = (error as Error).message;
+      return null;
+    }
+  }
+  const why = (subject: Subject) => ask((worker) => worker.why(subject));
+  const chance = (runId: string, option: OptionKind) => ask((worker) => worker.chance(runId, option));
+  const sheet = () => ask((worker) => worker.sheet());
+  const traceView = (runId: string) => ask((worker) => worker.traceView(runId));
+  const diagnostics = (runId: string) => ask((worker) => worker.diagnostics(runId));
 
-  return { result, isWhole, byRun, why, chance, sheet, insight, traceView };
+  return { result, isWhole, problem, retry, byRun, why, chance, sheet, diagnostics, traceView };
 });

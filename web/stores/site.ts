@@ -6,6 +6,9 @@ import {
   logEntrySchema,
   siteFromTrusted,
   type Change,
+  type Fact,
+  type FactUpdate,
+  type Kind,
   type LogEntry,
   type EditOperation,
   type Site,
@@ -196,6 +199,22 @@ export const useSite = defineStore('site', () => {
   /** Changes the site at once; what does not fit comes back as problems and changes nothing. */
   const change = (label: string, changes: Change[]): Problem[] => submit(label, changes, { kind: 'do' });
 
+  /**
+   * Changes one fact from what it is at this moment, not from what a sheet was drawn with: the evaluation that sheets
+   * are drawn from comes a moment after an edit, and a second edit made meanwhile would take the first one back.
+   */
+  function update<K extends Kind>(
+    label: string,
+    kind: K,
+    factId: string,
+    next: FactUpdate<Fact<K>>,
+  ): Problem[] {
+    const now: Fact<K> | undefined = site.value?.[kind][factId];
+    if (!now) return [{ path: `${kind}/${factId}`, value: factId, allowed: `a ${kind} that is still there` }];
+    const set = next(now);
+    return set === now ? [] : change(label, [{ kind, id: factId, set } as unknown as Change]);
+  }
+
   function undo(): string | null {
     const last = history.value.undoable.at(-1);
     if (!last) return null;
@@ -231,6 +250,7 @@ export const useSite = defineStore('site', () => {
     signedBy,
     open,
     change,
+    update,
     undo,
     redo,
     refresh,

@@ -1,15 +1,49 @@
 import { wrap, type Remote } from 'comlink';
 import type { EarlySite, Evaluator } from './evaluator.worker';
 
+interface Thread {
+  remote: Remote<Evaluator>;
+  /** Rejects once the thread has failed: what it was asked is never answered then. */
+  failure: Promise<never>;
+  end: () => void;
+}
+
+function startThread(): Thread {
+  const worker = new Worker(new URL('./evaluator.worker.ts', import.meta.url), { type: 'module' });
+  const failure = new Promise<never>((_, reject) => {
+    worker.addEventListener('error', ({ message }) =>
+      reject(new Error(message || 'its code could not be loaded')),
+    );
+    worker.addEventListener('messageerror', () => reject(new Error('a message could not be read')));
+  });
+  // Whoever asks hears of it; a failure that nobody asks about is no error of the page.
+  failure.catch(() => undefined);
+  return { remote: wrap<Evaluator>(worker), failure, end: () => worker.terminate() };
+}
+
 /** The thread that works out what a site comes to, started before anything else of the page. */
-export const evaluator: Remote<Evaluator> = wrap<Evaluator>(
-  new Worker(new URL('./evaluator.worker.ts', import.meta.url), { type: 'module' }),
-);
+let thread = startThread();
+
+/** Asks the thread for something. Rejects where it throws, and where the thread itself fails. */
+export function askEvaluator<T>(ask: (evaluator: Remote<Evaluator>) => Promise<T>): Promise<T> {
+  return Promise.race([ask(thread.remote), thread.failure]);
+}
+
+/** Starts a new thread, which knows no site yet, in place of one that failed. */
+export function restartEvaluator(): void {
+  thread.end();
+  thread = startThread();
+}
 
 /** The site of the address that was opened is fetched and worked out over there while the page makes itself ready here. */
 const openedId = /^\/site\/([^/]+)/.exec(window.location.pathname)?.[1];
 let early: { id: string; site: Promise<EarlySite | null> } | null =
-  openedId === undefined ? null : { id: openedId, site: evaluator.fetchSite(openedId).catch(() => null) };
+  openedId === undefined
+    ? null
+    : {
+        id: openedId,
+        site: askEvaluator((evaluator) => evaluator.fetchSite(openedId)).catch(() => null),
+      };
 
 /** What was made ready of this site, once; `null` where it was another, or could not be had. */
 export async function takeEarly(id: string): Promise<EarlySite | null> {

@@ -72,7 +72,7 @@ const evaluator = {
   why(subject: Subject): Derivation | null {
     return last ? derivationOf(last.evaluation, subject) : null;
   },
-  insight(runId: string): RunDiagnostics | null {
+  diagnostics(runId: string): RunDiagnostics | null {
     return last ? runDiagnostics(last, runId) : null;
   },
   traceView(runId: string): TraceView | null {

@@ -42,3 +42,16 @@ export function fedFrom(run: Run, output: { supplyId: string; output: number } |
     feed: hasPowerCores(run) ? { kind: 'along-run', ...output } : { ...usualPair, ...output },
   };
 }
+
+/** A run whose adapter beside the camera is another in these respects; as it is where it has none. */
+export function withAdapter(run: Run, fields: Partial<Extract<PowerFeed, { kind: 'local-adapter' }>>): Run {
+  return run.feed.kind === 'local-adapter' ? { ...run, feed: { ...run.feed, ...fields } } : run;
+}
+
+/** A run whose separate pair is another in these respects; as it is where it has none. */
+export function withSeparatePair(
+  run: Run,
+  fields: Partial<Extract<PowerFeed, { kind: 'separate-pair' }>>,
+): Run {
+  return run.feed.kind === 'separate-pair' ? { ...run, feed: { ...run.feed, ...fields } } : run;
+}

@@ -123,3 +123,5 @@ export { symptomWords } from './symptomWords';
 export { thingName } from './thing';
 export { environments, nameSchema, type Environment } from './vocabulary';
 export { withFields } from './withFields';
+export { withAdapter, withSeparatePair } from './feeding';
+export type { FactUpdate } from './change';

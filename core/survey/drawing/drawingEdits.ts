@@ -155,8 +155,13 @@ function withoutRoutes(run: Run, index: number): Run {
 }
 
 /** Lets a segment follow these routes, in this order from the head end. An estimated length gives way to the drawn one. */
-export function followRoutes(site: Site, run: Run, index: number, routeIds: readonly string[]): Change {
-  if (routeIds.length === 0) return { kind: 'run', id: run.id, set: withoutRoutes(run, index) };
+export function withRoutes(
+  site: Pick<Site, 'route' | 'drawing'>,
+  run: Run,
+  index: number,
+  routeIds: readonly string[],
+): Run {
+  if (routeIds.length === 0) return withoutRoutes(run, index);
   const drawn = drawnLength(site, routeIds);
   const segments = run.segments.map((segment, at) => {
     if (at !== index) return segment;
@@ -174,8 +179,16 @@ export function followRoutes(site: Site, run: Run, index: number, routeIds: read
         }
       : followed;
   });
-  return { kind: 'run', id: run.id, set: { ...run, segments } };
+  return { ...run, segments };
 }
+
+/** The change that lets a segment follow these routes. */
+export const followRoutes = (
+  site: Pick<Site, 'route' | 'drawing'>,
+  run: Run,
+  index: number,
+  routeIds: readonly string[],
+): Change => ({ kind: 'run', id: run.id, set: withRoutes(site, run, index, routeIds) });
 
 /** A run with a segment's length by another way of knowing it; its figure is taken over where that way has one. */
 export function withLengthBy(

@@ -4,6 +4,7 @@ export {
   addRoute,
   changeRoute,
   followRoutes,
+  withRoutes,
   movePin,
   pinDown,
   removeDrawing,

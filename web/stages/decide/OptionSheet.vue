@@ -29,9 +29,8 @@ const derivation = ref<Derivation | null>(null);
 
 function agree(): void {
   const { camera } = evaluation;
-  store.change(`Camera ${camera.number}: its view ${camera.mayGo ? 'has to stay' : 'may be lost'}`, [
-    { kind: 'camera', id: camera.id, set: noteCamera(camera, { mayGo: camera.mayGo ? undefined : true }) },
-  ]);
+  const label = `Camera ${camera.number}: its view ${camera.mayGo ? 'has to stay' : 'may be lost'}`;
+  store.update(label, 'camera', camera.id, (now) => noteCamera(now, { mayGo: now.mayGo ? undefined : true }));
 }
 
 const isChosen = computed(() => evaluation.chosen === option.kind);

@@ -1,6 +1,13 @@
 <script setup lang="ts">
 import { computed } from 'vue';
-import { asKind, cameraKinds, noteCamera, type Assumable, type Camera } from '#core/model/site';
+import {
+  asKind,
+  cameraKinds,
+  noteCamera,
+  type Assumable,
+  type Camera,
+  type FactUpdate,
+} from '#core/model/site';
 import { choices } from '#core/model/labels';
 import FieldRow from '../../parts/FieldRow.vue';
 import PickField from '../../parts/PickField.vue';
@@ -13,7 +20,7 @@ import LensFields from './LensFields.vue';
 import NeedFields from './NeedFields.vue';
 
 const { camera } = defineProps<{ camera: Camera }>();
-const emit = defineEmits<{ set: [what: string, camera: Camera] }>();
+const emit = defineEmits<{ set: [what: string, next: FactUpdate<Camera>] }>();
 const store = useSite();
 
 const places = computed(() =>
@@ -21,7 +28,7 @@ const places = computed(() =>
 );
 const kinds = cameraKinds.map(({ id, label }) => ({ value: id, label }));
 const note = (what: string, fields: { [K in keyof Camera]?: Camera[K] | undefined }) =>
-  emit('set', what, noteCamera(camera, fields));
+  emit('set', what, (now) => noteCamera(now, fields));
 const isAssumed = (field: Assumable) => camera.assumed?.includes(field) ?? false;
 const confirm = (field: Assumable) => note('Looked at', { [field]: camera[field] });
 
@@ -29,10 +36,11 @@ const nameAllowed = (text: string) =>
   text.length >= 1 && text.length <= 80 ? undefined : 'from 1 to 80 characters';
 const purposeAllowed = (text: string) => (text.length <= 200 ? undefined : 'up to 200 characters');
 const setWatts = (fields: Partial<Camera['watts']>) =>
-  note('Watts', { watts: { ...camera.watts, ...fields } });
+  emit('set', 'Watts', (now) => noteCamera(now, { watts: { ...now.watts, ...fields } }));
 const setWindow = (fields: Partial<Camera['supply']['window']>) =>
-  note('Voltage window', {
-    supply: { ...camera.supply, window: { ...camera.supply.window, ...fields, from: 'data-sheet' } },
+  emit('set', 'Voltage window', (now) => {
+    const window = { ...now.supply.window, ...fields, from: 'data-sheet' as const };
+    return noteCamera(now, { supply: { ...now.supply, window } });
   });
 </script>
 
@@ -45,11 +53,9 @@ const setWindow = (fields: Partial<Camera['supply']['window']>) =>
       placeholder="Common kinds"
       @take="
         (id) =>
-          emit(
-            'set',
-            'Kind',
+          emit('set', 'Kind', (now) =>
             asKind(
-              camera,
+              now,
               cameraKinds.find((kind) => kind.id === id)!,
             ),
           )

@@ -1,7 +1,17 @@
 <script setup lang="ts">
 import { computed } from 'vue';
 import { powerCable, waysToShareCores } from '#core/physics/cable';
-import { fedFrom, fedThrough, hasPowerCores, type PowerFeed, type Run } from '#core/model/site';
+import {
+  fedFrom,
+  fedThrough,
+  withAdapter,
+  withFields,
+  withSeparatePair,
+  hasPowerCores,
+  type PowerFeed,
+  type FactUpdate,
+  type Run,
+} from '#core/model/site';
 import FieldRow from '../../parts/FieldRow.vue';
 import PickField from '../../parts/PickField.vue';
 import QuantityField from '../../parts/QuantityField.vue';
@@ -11,7 +21,7 @@ import { useMeasures } from '../../stores/measures';
 import { useSite } from '../../stores/site';
 
 const { run } = defineProps<{ run: Run }>();
-const emit = defineEmits<{ change: [what: string, run: Run] }>();
+const emit = defineEmits<{ change: [what: string, next: FactUpdate<Run>] }>();
 const store = useSite();
 const measures = useMeasures();
 
@@ -28,10 +38,8 @@ const source = computed(() =>
 
 function takeSource(value: string): void {
   const [supplyId = '', output = '1'] = value.split('/');
-  emit(
-    'change',
-    'Power source',
-    fedFrom(run, value === 'adapter' ? null : { supplyId, output: Number(output) }),
+  emit('change', 'Power source', (now) =>
+    fedFrom(now, value === 'adapter' ? null : { supplyId, output: Number(output) }),
   );
 }
 
@@ -42,7 +50,7 @@ const ways: { value: PowerFeed['kind']; label: string }[] = [
 type Pair = Extract<PowerFeed, { kind: 'separate-pair' }>;
 const pair = computed<Pair | null>(() => (run.feed.kind === 'separate-pair' ? run.feed : null));
 const setPair = (what: string, fields: Partial<Pair>) =>
-  pair.value && emit('change', what, { ...run, feed: { ...pair.value, ...fields } });
+  emit('change', what, (now) => withSeparatePair(now, fields));
 const coreWays = computed(() =>
   pair.value
     ? waysToShareCores(powerCable(pair.value.cable).cores).map(({ outCores, backCores }) => ({
@@ -66,13 +74,9 @@ const patched = computed(() =>
   run.patchedTo ? `${run.patchedTo.recorderId}/${run.patchedTo.input}` : 'none',
 );
 function takeInput(value: string): void {
-  const { patchedTo: _, ...unpatched } = run;
   const [recorderId = '', input = '1'] = value.split('/');
-  emit(
-    'change',
-    'Recorder input',
-    value === 'none' ? unpatched : { ...run, patchedTo: { recorderId, input: Number(input) } },
-  );
+  const patchedTo = value === 'none' ? undefined : { recorderId, input: Number(input) };
+  emit('change', 'Recorder input', (now) => withFields(now, { patchedTo }));
 }
 </script>
 
@@ -86,33 +90,21 @@ function takeInput(value: string): void {
         :value="run.feed.current"
         :choices="choices.current"
         label="Adapter DC or AC"
-        @take="
-          (current) =>
-            run.feed.kind === 'local-adapter' &&
-            emit('change', 'Adapter', { ...run, feed: { ...run.feed, current } })
-        "
+        @take="(current) => emit('change', 'Adapter', (now) => withAdapter(now, { current }))"
       />
       <QuantityField
         :value="run.feed.volts"
         unit="V"
         label="Adapter volts"
         :allowed="upTo(60, 'V')"
-        @take="
-          (volts) =>
-            run.feed.kind === 'local-adapter' &&
-            emit('change', 'Adapter volts', { ...run, feed: { ...run.feed, volts } })
-        "
+        @take="(volts) => emit('change', 'Adapter volts', (now) => withAdapter(now, { volts }))"
       />
       <QuantityField
         :value="run.feed.ratedAmps"
         unit="A"
         label="Adapter amps"
         :allowed="upTo(100, 'A')"
-        @take="
-          (ratedAmps) =>
-            run.feed.kind === 'local-adapter' &&
-            emit('change', 'Adapter amps', { ...run, feed: { ...run.feed, ratedAmps } })
-        "
+        @take="(ratedAmps) => emit('change', 'Adapter amps', (now) => withAdapter(now, { ratedAmps }))"
       />
     </FieldRow>
   </template>
@@ -121,7 +113,7 @@ function takeInput(value: string): void {
       :value="run.feed.kind"
       :choices="ways"
       label="Power comes through"
-      @take="(way) => way !== 'local-adapter' && emit('change', 'Power path', fedThrough(run, way))"
+      @take="(way) => way !== 'local-adapter' && emit('change', 'Power path', (now) => fedThrough(now, way))"
   /></FieldRow>
   <template v-if="pair">
     <FieldRow label="Separate pair" field="feed" hint="Its own cable, not beside the coax.">

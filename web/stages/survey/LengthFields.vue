@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue';
 import {
-  followRoutes,
+  withRoutes,
   lengthClaims,
   lengthDisputes,
   routeLengthM,
@@ -9,7 +9,7 @@ import {
   type LengthClaim,
 } from '#core/survey/drawing';
 import { fieldKey } from '#core/survey/gaps';
-import { longestSegmentM, withMeasured, type Run, type Segment } from '#core/model/site';
+import { longestSegmentM, withMeasured, type FactUpdate, type Run, type Segment } from '#core/model/site';
 import { choices } from '#core/model/labels';
 import FieldRow from '../../parts/FieldRow.vue';
 import PickField from '../../parts/PickField.vue';
@@ -20,8 +20,8 @@ import { useMeasures } from '../../stores/measures';
 import { useSite } from '../../stores/site';
 
 /** All the ways in which a segment's length is known, which of them counts, and where they contradict each other. */
-const { run, index, segment } = defineProps<{ run: Run; index: number; segment: Segment }>();
-const emit = defineEmits<{ change: [what: string, run: Run] }>();
+const { index, segment } = defineProps<{ index: number; segment: Segment }>();
+const emit = defineEmits<{ change: [what: string, next: FactUpdate<Run>] }>();
 const store = useSite();
 const own = useMeasures();
 
@@ -41,8 +41,7 @@ const words = ({ by, lengthM, spreadM }: LengthClaim) =>
   `${choices.lengthFrom.find(({ value }) => value === by)?.label} ${own.quantity(lengthM, 'm')} ± ${own.quantity(spreadM, 'm')}`;
 
 function follow(routeIds: string[]): void {
-  const change = followRoutes(store.site!, run, index, routeIds);
-  if ('set' in change) emit('change', 'Route', change.set as Run);
+  emit('change', 'Route', (now) => withRoutes(store.site!, now, index, routeIds));
 }
 </script>
 
@@ -52,7 +51,7 @@ function follow(routeIds: string[]): void {
       :value="segment.lengthFrom"
       :choices="choices.lengthFrom"
       :label="`Length of segment ${index + 1} by`"
-      @take="(by) => emit('change', 'Length source', withLengthBy(store.site!, run, index, by))"
+      @take="(by) => emit('change', 'Length source', (now) => withLengthBy(store.site!, now, index, by))"
   /></FieldRow>
   <FieldRow v-if="routes.length > 0" label="Drawn along" :field="fieldKey('length', index)"
     ><PicksField
@@ -69,7 +68,7 @@ function follow(routeIds: string[]): void {
       :label="`Reflectometer length of segment ${index + 1}`"
       placeholder="not measured"
       :allowed="upTo(longestSegmentM, 'm')"
-      @take="(lengthM) => emit('change', 'Reflectometer', withMeasured(run, index, lengthM))"
+      @take="(lengthM) => emit('change', 'Reflectometer', (now) => withMeasured(now, index, lengthM))"
   /></FieldRow>
   <p v-if="claims.length > 1 && disputes.length === 0" class="known tiny dim">
     {{ claims.map(words).join('; ') }}: they agree.

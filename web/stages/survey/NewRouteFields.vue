@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue';
-import { longestSegmentM, type Run } from '#core/model/site';
+import { longestSegmentM, withFields, type FactUpdate, type Run } from '#core/model/site';
 import FieldRow from '../../parts/FieldRow.vue';
 import PickField from '../../parts/PickField.vue';
 import QuantityField from '../../parts/QuantityField.vue';
@@ -10,7 +10,7 @@ import { useSite } from '../../stores/site';
 
 /** Whether a new cable could be brought to the camera, from where and how far. */
 const { run, lengthM } = defineProps<{ run: Run; lengthM: number }>();
-const emit = defineEmits<{ change: [what: string, run: Run] }>();
+const emit = defineEmits<{ change: [what: string, next: FactUpdate<Run>] }>();
 const store = useSite();
 
 const ways = [
@@ -24,22 +24,17 @@ const closets = computed(() =>
     .map(({ id, name }) => ({ value: id, label: name })),
 );
 
+const set = (fields: { newRoute: Run['newRoute'] | undefined }) =>
+  emit('change', 'New cable', (now) => withFields(now, fields));
+
 function take(way: 'unseen' | 'open' | 'closed'): void {
-  const { newRoute: _, ...rest } = run;
-  const from = closets.value[0]?.value ?? run.headEndId;
-  emit(
-    'change',
-    'New cable',
-    way === 'unseen'
-      ? rest
-      : {
-          ...rest,
-          newRoute:
-            way === 'open'
-              ? { kind: 'open', fromPlaceId: from, lengthM: Math.ceil(lengthM) }
-              : { kind: 'closed', why: 'not said' },
-        },
-  );
+  const fromPlaceId = closets.value[0]?.value ?? run.headEndId;
+  const newRoutes = {
+    unseen: undefined,
+    open: { kind: 'open', fromPlaceId, lengthM: Math.ceil(lengthM) },
+    closed: { kind: 'closed', why: 'not said' },
+  } as const;
+  set({ newRoute: newRoutes[way] });
 }
 </script>
 
@@ -57,9 +52,7 @@ function take(way: 'unseen' | 'open' | 'closed'): void {
       :choices="closets"
       label="New cable from"
       @take="
-        (fromPlaceId) =>
-          run.newRoute?.kind === 'open' &&
-          emit('change', 'New cable', { ...run, newRoute: { ...run.newRoute, fromPlaceId } })
+        (fromPlaceId) => run.newRoute?.kind === 'open' && set({ newRoute: { ...run.newRoute, fromPlaceId } })
       "
     />
     <QuantityField
@@ -68,9 +61,7 @@ function take(way: 'unseen' | 'open' | 'closed'): void {
       label="Length of a new cable"
       :allowed="upTo(longestSegmentM, 'm')"
       @take="
-        (metres) =>
-          run.newRoute?.kind === 'open' &&
-          emit('change', 'New cable', { ...run, newRoute: { ...run.newRoute, lengthM: metres } })
+        (metres) => run.newRoute?.kind === 'open' && set({ newRoute: { ...run.newRoute, lengthM: metres } })
       "
     />
   </FieldRow>
@@ -81,6 +72,6 @@ function take(way: 'unseen' | 'open' | 'closed'): void {
       :refuse="
         (text) => (text.length >= 1 && text.length <= 200 ? undefined : 'a reason, up to 200 characters')
       "
-      @take="(why) => emit('change', 'New cable', { ...run, newRoute: { kind: 'closed', why } })"
+      @take="(why) => set({ newRoute: { kind: 'closed', why } })"
   /></FieldRow>
 </template>

@@ -2,13 +2,11 @@
 import { computed, ref, useTemplateRef } from 'vue';
 import { freeId, type Photo } from '#core/model/site';
 import { api, pictureAddress } from '../../stores/api';
-import { useCurrentUser } from '../../stores/currentUser';
 import { useSite } from '../../stores/site';
 
 /** Photos of one thing, and a big button that opens the phone's camera. */
 const { of, what } = defineProps<{ of: Photo['of']; what: string }>();
 const store = useSite();
-const person = useCurrentUser();
 const file = useTemplateRef('file');
 const problem = ref('');
 const waiting = ref(false);
@@ -40,7 +38,7 @@ async function add(): Promise<void> {
       {
         kind: 'photo',
         id,
-        set: { id, ...picture, of, at: new Date().toISOString(), by: person.value.trim() || 'Surveyor' },
+        set: { id, ...picture, of, at: new Date().toISOString(), by: store.signedBy('Surveyor') },
       },
     ])
     .map(({ allowed }) => allowed)

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { notePlace, withFields, type Place } from '#core/model/site';
+import { notePlace, withFields, type FactUpdate, type Place } from '#core/model/site';
 import { choices } from '#core/model/labels';
 import FieldRow from '../../parts/FieldRow.vue';
 import PickField from '../../parts/PickField.vue';
@@ -11,8 +11,8 @@ import YesNoField from '../../parts/YesNoField.vue';
 
 /** What a place is like: what the cable and the crew will meet there. */
 const { place } = defineProps<{ place: Place }>();
-const emit = defineEmits<{ set: [what: string, place: Place] }>();
-const note = (what: string, fields: Partial<Place>) => emit('set', what, notePlace(place, fields));
+const emit = defineEmits<{ set: [what: string, next: FactUpdate<Place>] }>();
+const note = (what: string, fields: Partial<Place>) => emit('set', what, (now) => notePlace(now, fields));
 const nameAllowed = (text: string) =>
   text.length >= 1 && text.length <= 80 ? undefined : 'from 1 to 80 characters';
 </script>
@@ -23,7 +23,7 @@ const nameAllowed = (text: string) =>
       :value="place.name"
       label="Name of the place"
       :refuse="nameAllowed"
-      @take="(name) => emit('set', 'Name', { ...place, name })"
+      @take="(name) => emit('set', 'Name', (now) => ({ ...now, name }))"
   /></FieldRow>
   <FieldRow label="It is a" field="place"
     ><PickField
@@ -89,6 +89,6 @@ const nameAllowed = (text: string) =>
       :value="place.note ?? ''"
       label="Note on the place"
       :refuse="(text) => (text.length <= 2000 ? undefined : 'up to 2000 characters')"
-      @take="(text) => emit('set', 'Note', withFields(place, { note: text || undefined }))"
+      @take="(text) => emit('set', 'Note', (now) => withFields(now, { note: text || undefined }))"
   /></FieldRow>
 </template>

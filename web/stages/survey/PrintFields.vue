@@ -9,14 +9,14 @@ import {
   powerCable,
 } from '#core/physics/cable';
 import { fieldKey } from '#core/survey/gaps';
-import { withMarks, withPrint, withSegment, type Run, type Segment } from '#core/model/site';
+import { withMarks, withPrint, withSegment, type FactUpdate, type Run, type Segment } from '#core/model/site';
 import { onlyField } from '../../parts/onlyField';
 import FieldRow from '../../parts/FieldRow.vue';
 import TextField from '../../parts/TextField.vue';
 
 /** What stands on the jacket: the print, which tells the construction, and two marks, which tell the length. */
 const { run, index, segment } = defineProps<{ run: Run; index: number; segment: Segment }>();
-const emit = defineEmits<{ change: [what: string, run: Run] }>();
+const emit = defineEmits<{ change: [what: string, next: FactUpdate<Run>] }>();
 
 const only = inject(onlyField, null);
 const isAskedFor = computed(() => !only?.value || only.value === fieldKey('print', index));
@@ -38,7 +38,8 @@ const marksText = computed(() =>
 );
 const unclear = ref('');
 
-const setPrint = (print: string) => emit('change', 'Jacket print', withSegment(run, index, { print }));
+const setPrint = (print: string) =>
+  emit('change', 'Jacket print', (now) => withSegment(now, index, { print }));
 
 function takeMarks(text: string): void {
   const typed = parseMarks(text);
@@ -48,7 +49,11 @@ function takeMarks(text: string): void {
   }
   const marked = withMarks(run, index, typed.head, typed.far);
   unclear.value = marked.kind === 'unclear' ? `No length from these: ${marked.why}.` : '';
-  if (marked.kind === 'sound') emit('change', 'Length marks', marked.run);
+  if (marked.kind === 'unclear') return;
+  emit('change', 'Length marks', (now) => {
+    const again = withMarks(now, index, typed.head, typed.far);
+    return again.kind === 'sound' ? again.run : now;
+  });
 }
 </script>
 
@@ -79,7 +84,9 @@ function takeMarks(text: string): void {
       v-if="offered.length > 0"
       type="button"
       class="btn small"
-      @click="emit('change', 'Construction from the print', withPrint(run, index, segment.print ?? ''))"
+      @click="
+        emit('change', 'Construction from the print', (now) => withPrint(now, index, segment.print ?? ''))
+      "
     >
       Use {{ offered.join(' and ') }}
     </button>

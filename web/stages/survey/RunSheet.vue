@@ -1,7 +1,14 @@
 <script setup lang="ts">
 import { computed, nextTick, ref, useTemplateRef, watch } from 'vue';
 import type { RunSummary } from '#core/evaluate';
-import { removeRunAndCamera, type Camera, type Place, type Run } from '#core/model/site';
+import {
+  removeRunAndCamera,
+  withFields,
+  type Camera,
+  type FactUpdate,
+  type Place,
+  type Run,
+} from '#core/model/site';
 import RunLine from '../../line/RunLine.vue';
 import FieldRow from '../../parts/FieldRow.vue';
 import TextField from '../../parts/TextField.vue';
@@ -18,7 +25,10 @@ const emit = defineEmits<{ close: [] }>();
 const store = useSite();
 const problems = ref<string[]>([]);
 const sheet = useTemplateRef('sheet');
-const place = computed(() => store.site!.place[evaluation.camera.placeId]!);
+/** The facts as they are now; what was made of them follows a moment later. */
+const run = computed(() => store.site!.run[evaluation.run.id] ?? evaluation.run);
+const camera = computed(() => store.site!.camera[evaluation.camera.id] ?? evaluation.camera);
+const place = computed(() => store.site!.place[camera.value.placeId]!);
 
 /** Brings the field that was asked for under the person's hands. */
 watch(
@@ -35,21 +45,15 @@ watch(
 function say(found: { path: string; allowed: string }[]): void {
   problems.value = found.map(({ path, allowed }) => `${path.split('/').at(-1)}: ${allowed}`);
 }
-const change = (what: string, run: Run) =>
-  say(store.change(`${what} of run ${evaluation.camera.number}`, [{ kind: 'run', id: run.id, set: run }]));
-const setCamera = (what: string, camera: Camera) =>
-  say(store.change(`${what} of camera ${camera.number}`, [{ kind: 'camera', id: camera.id, set: camera }]));
-const setPlace = (what: string, next: Place) =>
-  say(store.change(`${what} of ${next.name}`, [{ kind: 'place', id: next.id, set: next }]));
+const change = (what: string, next: FactUpdate<Run>) =>
+  say(store.update(`${what} of run ${camera.value.number}`, 'run', evaluation.run.id, next));
+const setCamera = (what: string, next: FactUpdate<Camera>) =>
+  say(store.update(`${what} of camera ${camera.value.number}`, 'camera', camera.value.id, next));
+const setPlace = (what: string, next: FactUpdate<Place>) =>
+  say(store.update(`${what} of ${place.value.name}`, 'place', place.value.id, next));
 
-function setNote(note: string): void {
-  const { note: _, ...rest } = evaluation.run;
-  change('Note', note ? { ...rest, note } : rest);
-}
-function reached(): void {
-  const { unreached: _, ...rest } = evaluation.run;
-  change('Reached after all', rest);
-}
+const setNote = (note: string) => change('Note', (now) => withFields(now, { note: note || undefined }));
+const reached = () => change('Reached after all', (now) => withFields(now, { unreached: undefined }));
 function remove(): void {
   const changes = removeRunAndCamera(store.site!, evaluation.run.id);
   if (changes.length === 0)
@@ -59,9 +63,9 @@ function remove(): void {
 </script>
 
 <template>
-  <aside ref="sheet" class="run-sheet" :aria-label="`Sheet of run ${evaluation.camera.number}`">
+  <aside ref="sheet" class="run-sheet" :aria-label="`Sheet of run ${camera.number}`">
     <div class="row">
-      <h2>{{ evaluation.camera.number }} {{ evaluation.camera.name }}</h2>
+      <h2>{{ camera.number }} {{ camera.name }}</h2>
       <span class="push" /><button type="button" class="plain dim" @click="emit('close')">
         Close <kbd>Esc</kbd>
       </button>
@@ -69,20 +73,20 @@ function remove(): void {
     <div v-if="problems.length > 0" class="caution" role="alert">
       <p v-for="problem in problems" :key="problem">{{ problem }}</p>
     </div>
-    <p v-if="evaluation.run.unreached" class="caution" data-field="unreached">
-      Could not be reached: {{ evaluation.run.unreached.why }} ({{ evaluation.run.unreached.by }}).
+    <p v-if="run.unreached" class="caution" data-field="unreached">
+      Could not be reached: {{ run.unreached.why }} ({{ run.unreached.by }}).
       <button type="button" class="plain so" @click="reached">Reached after all</button>
     </p>
     <RunLine
       :evaluation="evaluation"
-      :head-end="store.site!.place[evaluation.run.headEndId]?.name.split(' ')[0] ?? ''"
+      :head-end="store.site!.place[run.headEndId]?.name.split(' ')[0] ?? ''"
     />
     <section>
       <h3>Cable, from the head end outwards</h3>
       <SegmentFields
-        v-for="(segment, index) in evaluation.run.segments"
+        v-for="(segment, index) in run.segments"
         :key="index"
-        :run="evaluation.run"
+        :run="run"
         :index="index"
         :segment="segment"
         @change="change"
@@ -90,11 +94,11 @@ function remove(): void {
     </section>
     <section>
       <h3>Power and patching</h3>
-      <FeedFields :run="evaluation.run" @change="change" />
+      <FeedFields :run="run" @change="change" />
     </section>
     <section>
       <h3>Camera</h3>
-      <CameraFields :camera="evaluation.camera" @set="setCamera" />
+      <CameraFields :camera="camera" @set="setCamera" />
     </section>
     <section>
       <h3>{{ place.name }}</h3>
@@ -102,22 +106,18 @@ function remove(): void {
     </section>
     <section>
       <h3>After the change</h3>
-      <NewRouteFields :run="evaluation.run" :length-m="evaluation.lengthM" @change="change" />
+      <NewRouteFields :run="run" :length-m="evaluation.lengthM" @change="change" />
     </section>
     <section>
       <h3>Note and photos</h3>
       <FieldRow label="Note"
         ><TextField
-          :value="evaluation.run.note ?? ''"
+          :value="run.note ?? ''"
           label="Note on the run"
           :refuse="(text) => (text.length <= 2000 ? undefined : 'up to 2000 characters')"
           @take="setNote"
       /></FieldRow>
-      <PhotoStrip
-        class="strip"
-        :of="{ kind: 'camera', id: evaluation.camera.id }"
-        :what="`camera ${evaluation.camera.number}`"
-      />
+      <PhotoStrip class="strip" :of="{ kind: 'camera', id: camera.id }" :what="`camera ${camera.number}`" />
     </section>
     <button type="button" class="btn small remove" @click="remove">Remove this run</button>
   </aside>

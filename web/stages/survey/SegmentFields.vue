@@ -9,6 +9,7 @@ import {
   withSegment,
   withSegmentAfter,
   type Leg,
+  type FactUpdate,
   type Run,
   type Segment,
 } from '#core/model/site';
@@ -26,10 +27,11 @@ const measures = useMeasures();
 /** Asked for one field alone, this adds and removes nothing. */
 const alone = inject(onlyField, null);
 const { run, index, segment } = defineProps<{ run: Run; index: number; segment: Segment }>();
-const emit = defineEmits<{ change: [what: string, run: Run] }>();
+const emit = defineEmits<{ change: [what: string, next: FactUpdate<Run>] }>();
 
 const isLast = computed(() => index === run.segments.length - 1);
-const set = (what: string, fields: Partial<Segment>) => emit('change', what, withSegment(run, index, fields));
+const set = (what: string, fields: Partial<Segment>) =>
+  emit('change', what, (now) => withSegment(now, index, fields));
 
 const legChoices = computed(() => [
   { value: 'none', label: 'No power beside it' },
@@ -105,7 +107,6 @@ function takeCable(cable: string): void {
       />
     </FieldRow>
     <LengthFields
-      :run="run"
       :index="index"
       :segment="segment"
       @change="(what, changed) => emit('change', what, changed)"
@@ -146,7 +147,8 @@ function takeCable(cable: string): void {
         :choices="choices.joint"
         :label="`Joint after segment ${index + 1}`"
         @take="
-          (joint) => emit('change', 'Joint', withJoint(run, index, joint === 'none' ? undefined : joint))
+          (joint) =>
+            emit('change', 'Joint', (now) => withJoint(now, index, joint === 'none' ? undefined : joint))
         "
     /></FieldRow>
     <p v-if="segment.note" class="tiny dim">{{ segment.note }}</p>
@@ -154,7 +156,7 @@ function takeCable(cable: string): void {
       <button
         type="button"
         class="btn small"
-        @click="emit('change', 'Add a segment', withSegmentAfter(run, index))"
+        @click="emit('change', 'Add a segment', (now) => withSegmentAfter(now, index))"
       >
         Add a segment after
       </button>
@@ -162,7 +164,7 @@ function takeCable(cable: string): void {
         v-if="run.segments.length > 1"
         type="button"
         class="btn small"
-        @click="emit('change', 'Remove a segment', withoutSegment(run, index))"
+        @click="emit('change', 'Remove a segment', (now) => withoutSegment(now, index))"
       >
         Remove
       </button>

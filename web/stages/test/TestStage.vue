@@ -53,7 +53,7 @@ const marks = computed(() =>
 const axisM = ref(0);
 
 function setState(state: RunState): void {
-  const run = evaluation.value?.run;
+  const run = evaluation.value && store.site?.run[evaluation.value.run.id];
   if (run)
     store.change(`Run ${evaluation.value!.camera.number} is ${state}`, [
       markState(run, state, new Date().toISOString()),

@@ -97,19 +97,21 @@ const velocityFactor = computed(() => runVelocityFactor(evaluation.run));
 
 /** A known length makes of the marker's time another speed. */
 function fitVelocity(knownM: number): void {
-  const next = withVelocityScaled(evaluation.run, knownM / marker.value, segmentVelocityFactor);
-  store.change(`Velocity factor of run ${evaluation.camera.number} fitted`, [
-    { kind: 'run', id: next.id, set: next },
-  ]);
+  const factor = knownM / marker.value;
+  store.update(`Velocity factor of run ${evaluation.camera.number} fitted`, 'run', evaluation.run.id, (now) =>
+    withVelocityScaled(now, factor, segmentVelocityFactor),
+  );
   markerM.value = knownM;
 }
 const endedAtMarker = computed(() => withMeasuredEnd(evaluation.run, marker.value));
 function takeLength(): void {
-  const next = endedAtMarker.value;
-  if (next)
-    store.change(`Length of run ${evaluation.camera.number} from the reflectometer`, [
-      { kind: 'run', id: next.id, set: next },
-    ]);
+  const atM = marker.value;
+  store.update(
+    `Length of run ${evaluation.camera.number} from the reflectometer`,
+    'run',
+    evaluation.run.id,
+    (now) => withMeasuredEnd(now, atM) ?? now,
+  );
 }
 const knownAllowed = (value: number) =>
   value > 1 && value / marker.value > 0.7 && value / marker.value < 1.3

@@ -7,18 +7,18 @@ import { useSelection } from '../../stores/selection';
 export function useRunDiagnostics() {
   const evaluation = useEvaluation();
   const selection = useSelection();
-  const insight = shallowRef<RunDiagnostics | null>(null);
+  const diagnostics = shallowRef<RunDiagnostics | null>(null);
   watch(
     () => selection.current,
     async (current) => {
       if (!current) {
-        insight.value = null;
+        diagnostics.value = null;
         return;
       }
-      const found = await evaluation.insight(current.run.id);
-      if (selection.current === current) insight.value = found;
+      const found = await evaluation.diagnostics(current.run.id);
+      if (selection.current === current) diagnostics.value = found;
     },
     { immediate: true },
   );
-  return insight;
+  return diagnostics;
 }

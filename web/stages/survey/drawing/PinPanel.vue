@@ -6,6 +6,7 @@ import {
   thingName,
   type Camera,
   type Change,
+  type FactUpdate,
   type Pin,
   type Place,
   type Site,
@@ -39,6 +40,11 @@ function note(what: string, fields: Partial<Camera>): void {
       { kind: 'camera', id: camera.value.id, set: noteCamera(camera.value, fields) },
     ]);
 }
+function setPlace(what: string, next: FactUpdate<Place>): void {
+  if (!place.value) return;
+  const set = next(place.value);
+  emit('change', `${what} of ${set.name}`, [{ kind: 'place', id: set.id, set }]);
+}
 </script>
 
 <template>
@@ -56,10 +62,7 @@ function note(what: string, fields: Partial<Camera>): void {
     <LensFields :camera="camera" @note="note" />
   </section>
   <section v-else-if="place" class="fields">
-    <PlaceFields
-      :place="place"
-      @set="(what, set) => emit('change', `${what} of ${set.name}`, [{ kind: 'place', id: set.id, set }])"
-    />
+    <PlaceFields :place="place" @set="setPlace" />
   </section>
   <p class="dim tiny">
     Drag it, or nudge it with the arrows (Shift: finer).

@@ -6,16 +6,17 @@ import {
   assumable,
   noteCamera,
   notePlace,
+  withFields,
   type Assumable,
   type Camera,
-  type Change,
+  type FactUpdate,
   type Place,
   type Run,
 } from '#core/model/site';
+import type { Problem } from '#core/shared/problems';
 import PickField from '../../../parts/PickField.vue';
 import { onlyField } from '../../../parts/onlyField';
 import TextField from '../../../parts/TextField.vue';
-import { useCurrentUser } from '../../../stores/currentUser';
 import { useSite } from '../../../stores/site';
 import CameraFields from '../CameraFields.vue';
 import FeedFields from '../FeedFields.vue';
@@ -28,7 +29,6 @@ import NotReached from './NotReached.vue';
 /** For the round with a phone: one thing to note after the other, place by place. */
 const emit = defineEmits<{ close: [gap: Gap] }>();
 const store = useSite();
-const person = useCurrentUser();
 
 const site = computed(() => store.site!);
 const gaps = computed(() => siteGaps(site.value));
@@ -122,18 +122,19 @@ const group = computed<Group>(() => {
 });
 const lengthM = computed(() => (run.value ? runLengthM(run.value) : 0));
 
-function say(label: string, changes: Change[]): void {
-  problem.value = store
-    .change(label, changes)
-    .map(({ allowed }) => allowed)
-    .join('; ');
+function say(problems: Problem[]): void {
+  problem.value = problems.map(({ allowed }) => allowed).join('; ');
 }
-const setRun = (what: string, set: Run) =>
-  say(`${what} of run ${camera.value?.number ?? ''}`, [{ kind: 'run', id: set.id, set }]);
-const setCamera = (what: string, set: Camera) =>
-  say(`${what} of camera ${set.number}`, [{ kind: 'camera', id: set.id, set }]);
-const setPlace = (what: string, set: Place) =>
-  say(`${what} of ${set.name}`, [{ kind: 'place', id: set.id, set }]);
+function setRun(what: string, next: FactUpdate<Run>): void {
+  if (run.value) say(store.update(`${what} of run ${camera.value?.number ?? ''}`, 'run', run.value.id, next));
+}
+function setCamera(what: string, next: FactUpdate<Camera>): void {
+  if (camera.value)
+    say(store.update(`${what} of camera ${camera.value.number}`, 'camera', camera.value.id, next));
+}
+function setPlace(what: string, next: FactUpdate<Place>): void {
+  if (place.value) say(store.update(`${what} of ${place.value.name}`, 'place', place.value.id, next));
+}
 
 /** What stands there is how it is: an assumed figure becomes a noted one. */
 const confirmable = computed(() => {
@@ -143,26 +144,18 @@ const confirmable = computed(() => {
 });
 function confirm(): void {
   const wanted = target.value?.field;
-  if (wanted === 'place' && place.value) setPlace('Looked at', notePlace(place.value, {}));
-  else if (camera.value && assumable.includes(wanted as Assumable))
-    setCamera(
-      'Looked at',
-      noteCamera(camera.value, { [wanted as Assumable]: camera.value[wanted as Assumable] }),
-    );
+  if (wanted === 'place') setPlace('Looked at', (now) => notePlace(now, {}));
+  else if (assumable.includes(wanted as Assumable))
+    setCamera('Looked at', (now) => noteCamera(now, { [wanted as Assumable]: now[wanted as Assumable] }));
   next();
 }
 function reached(): void {
-  if (!run.value) return;
-  const { unreached: _, ...rest } = run.value;
-  setRun('Reached after all', rest);
+  setRun('Reached after all', (now) => withFields(now, { unreached: undefined }));
   next();
 }
 function notReached(why: string): void {
-  if (!run.value) return;
-  setRun('Could not reach', {
-    ...run.value,
-    unreached: { why, at: new Date().toISOString(), by: person.value.trim() || 'Surveyor' },
-  });
+  const unreached = { why, at: new Date().toISOString(), by: store.signedBy('Surveyor') };
+  setRun('Could not reach', (now) => ({ ...now, unreached }));
   // All else about this camera has to wait too.
   passed.value = [
     ...passed.value,
@@ -170,11 +163,7 @@ function notReached(why: string): void {
   ];
   next();
 }
-function setNote(note: string): void {
-  if (!run.value) return;
-  const { note: _, ...rest } = run.value;
-  setRun('Note', note ? { ...rest, note } : rest);
-}
+const setNote = (note: string) => setRun('Note', (now) => withFields(now, { note: note || undefined }));
 </script>
 
 <template>
