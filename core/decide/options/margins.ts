@@ -197,6 +197,10 @@ function promised(
   );
 }
 
+/** What a table's figure comes to where the model gives more or less than it does for the figures as they are known. */
+const byTable = (promise: number, modelled: number, asKnown: number): number =>
+  promise * (asKnown > 0 ? Math.min(1, modelled / asKnown) : 1);
+
 const tableStep = (lengthM: Figure, name: string, value: number, unit: 'W' | 'Mb/s'): Step => ({
   message: 'By the data sheet at the next longer distance',
   formula: 'distance-table',
@@ -217,7 +221,8 @@ const coaxReaches = (loop: Pick<Loop, 'ohms'>, ohmsTimes: number, sourceLimitWat
 
 /**
  * Watts left for the camera at the far end of a coax that carries the power: the source's own limit, the loop,
- * the least volts of the converter, and then what the converter takes for itself. A data sheet's table decides over it.
+ * the least volts of the converter, and then what the converter takes for itself. A data sheet's table is for sound cable
+ * of the construction it names: it decides while nobody has read the loop, and a loop that was read and leaves less counts.
  */
 export function coaxWattsMargin(
   context: Context,
@@ -235,17 +240,16 @@ export function coaxWattsMargin(
   const modelled = Math.max(0, reaches - converter.ownWatts);
   const row = promised(converter, runLengthM(run));
   const delivered = readings.link?.deliveredWatts;
-  // A table is for sound cable of the construction it names, so a loop that was read and leaves less still counts.
-  const have =
-    delivered ??
-    (row ? (coaxLoop.from === 'measured' ? Math.min(row.watts, modelled) : row.watts) : modelled);
+  const deliverable = (left: number): number => {
+    if (delivered !== undefined) return delivered;
+    if (!row) return left;
+    return coaxLoop.from === 'measured' ? Math.min(row.watts, left) : byTable(row.watts, left, modelled);
+  };
+  const have = deliverable(modelled);
   const need = figure('camera by night', needWatts, 'W', ip.from);
+  const tableDecides = row !== undefined && coaxLoop.from !== 'measured';
   const basis: Basis =
-    delivered !== undefined
-      ? 'measured'
-      : row && coaxLoop.from !== 'measured'
-        ? 'data-sheet'
-        : basisOf(coaxLoop.from);
+    delivered !== undefined ? 'measured' : tableDecides ? 'data-sheet' : basisOf(coaxLoop.from);
   return wattsMargin({
     need,
     have,
@@ -262,11 +266,7 @@ export function coaxWattsMargin(
           sourceLimitWatts,
         ) - converter.ownWatts,
       );
-      const fixed = delivered ?? (row && !future.steel ? row.watts : undefined);
-      return enough(
-        loadAt(needWatts, ip.from, future),
-        fixed === undefined ? left : Math.min(fixed, delivered === undefined ? left : fixed),
-      );
+      return enough(loadAt(needWatts, ip.from, future), deliverable(left));
     },
     steps: () => [
       coaxLoop.step(),
@@ -364,7 +364,7 @@ export function coaxRateMargin(context: Context, converter: Converter, newJoints
         { a: loss.a * times, b: loss.b * times, c: loss.c * times },
         extra + unseenDb(isTraced(context), future),
       );
-      return enough(wanted, row ? Math.min(row.mbps, carried) : carried);
+      return enough(wanted, row ? byTable(row.mbps, carried, modelled) : carried);
     },
   };
 }
