@@ -24,12 +24,21 @@ const startSchema = z.strictObject({
   by: nameSchema,
 });
 const goOnSchema = z.strictObject({
+  address: deviceAddressSchema,
   key: z.string().max(200),
   by: nameSchema,
   goal: z.enum(['plan', 'back']),
 });
 
 const statuses: Record<RecorderError['kind'], number> = { unreachable: 502, garbage: 502, refused: 409 };
+const titles: Record<RecorderError['kind'], string> = {
+  unreachable: 'The recorder does not answer',
+  garbage: 'The recorder’s answer cannot be read',
+  refused: 'The recorder refused',
+};
+
+const damagedRecord =
+  'The record of an earlier plan on this recorder is damaged, so nobody knows how far it got. Set the record aside, read the recorder, and compare it with the plan before you begin again.';
 
 /** The addresses under which recorders are read and brought to their plan. */
 export function recorderRoutes(
@@ -53,8 +62,9 @@ export function recorderRoutes(
     sendProblem(context, { status, title: 'Not applied', detail });
 
   /** What is under way or was last, told apart from what only looks as if it were because the server was ended meanwhile. */
-  function current(siteId: string, recorderId: string): Applying | null {
+  function current(siteId: string, recorderId: string): Applying | 'damaged' | null {
     const kept = applying.read(siteId, recorderId);
+    if (kept === 'damaged') return kept;
     if (kept?.state === 'running' && !running.has(`${siteId}/${recorderId}`))
       return {
         ...kept,
@@ -90,7 +100,7 @@ export function recorderRoutes(
       if (!(error instanceof RecorderError)) throw error;
       sendProblem(context, {
         status: statuses[error.kind],
-        title: 'No answer',
+        title: titles[error.kind],
         detail: error.message,
         kind: error.kind,
       });
@@ -116,7 +126,9 @@ export function recorderRoutes(
   const one = '/sites/:id/recorders/:recorderId/applying';
   router.get(one, (context) => {
     const [siteId, recorderId] = idsIn(context);
-    context.body = { applying: current(siteId, recorderId) };
+    const kept = current(siteId, recorderId);
+    context.body =
+      kept === 'damaged' ? { applying: null, damaged: true } : { applying: kept, damaged: false };
   });
   router.post(one, json, async (context) => {
     const asked = check(startSchema, context.request.body);
@@ -140,6 +152,7 @@ export function recorderRoutes(
         'A plan is being applied to this recorder just now. Wait for it, or stop it first.',
       );
     const before = current(siteId, recorderId);
+    if (before === 'damaged') return refused(context, 409, damagedRecord);
     if (before && before.state !== 'done')
       return refused(
         context,
@@ -187,13 +200,20 @@ export function recorderRoutes(
       return sendProblem(context, {
         status: 400,
         title: 'Not understood',
-        detail: 'The recorder’s key, who does it and the goal are needed.',
+        detail: 'An address, the recorder’s key, who does it and the goal are needed.',
         problems: asked.problems,
       });
     const job = current(...idsIn(context));
+    if (job === 'damaged') return refused(context, 409, damagedRecord);
     if (!job) return refused(context, 404, 'Nothing was begun on this recorder.');
     if (job.state === 'running') return refused(context, 409, 'It is under way.');
-    const { key, by, goal } = asked.value;
+    const { address, key, by, goal } = asked.value;
+    if (address !== job.address)
+      return refused(
+        context,
+        409,
+        `This plan was begun on the recorder at ${job.address}. A key goes to no other address than the one it was typed for: enter ${job.address}, or leave the plan as it is.`,
+      );
     start(
       context,
       { ...job, by, goal, state: 'running', why: null, done: goal === job.goal ? job.done : [] },
@@ -213,7 +233,8 @@ export function recorderRoutes(
   router.get(`${one}/settings`, (context) => {
     const [siteId, recorderId] = idsIn(context);
     const kept = current(siteId, recorderId);
-    if (!kept?.settings) return refused(context, 404, 'No settings were saved from this recorder yet.');
+    if (kept === 'damaged' || !kept?.settings)
+      return refused(context, 404, 'No settings were saved from this recorder yet.');
     context.attachment(`${recorderId}-settings.json`);
     context.type = 'application/json';
     context.body = `${JSON.stringify(kept.settings, null, 1)}\n`;

@@ -1,13 +1,24 @@
-import { mkdirSync, readFileSync, renameSync, rmSync, writeFileSync } from 'node:fs';
+import { existsSync, mkdirSync, readFileSync, renameSync, rmSync, writeFileSync } from 'node:fs';
 import path from 'node:path';
 import { applyingSchema, type Applying } from '#core/allocate/device';
 import { siteIdSchema } from '#core/model/site';
 
 /** Keeps what is under way with each recorder in a file of its own, written whole or not at all. */
 export interface ApplyingFolder {
-  read: (siteId: string, recorderId: string) => Applying | null;
+  /** `damaged` where there is a file that says nothing anybody could go on from. */
+  read: (siteId: string, recorderId: string) => Applying | 'damaged' | null;
   write: (applying: Applying) => void;
+  /** Takes the file away; a damaged one is set aside beside it, since it may be all that tells what happened. */
   forget: (siteId: string, recorderId: string) => void;
+}
+
+/** What a file holds; `damaged` where it is cut off, or not what was ever written. */
+function parsedRecord(text: string): Applying | 'damaged' {
+  try {
+    return applyingSchema.parse(JSON.parse(text));
+  } catch {
+    return 'damaged';
+  }
 }
 
 export function applyingFolder(dataDir: string): ApplyingFolder {
@@ -27,7 +38,7 @@ export function applyingFolder(dataDir: string): ApplyingFolder {
       } catch {
         return null;
       }
-      return applyingSchema.parse(JSON.parse(text));
+      return parsedRecord(text);
     },
     write: (applying) => {
       mkdirSync(folder, { recursive: true });
@@ -38,7 +49,9 @@ export function applyingFolder(dataDir: string): ApplyingFolder {
     },
     forget: (siteId, recorderId) => {
       const file = fileOf(siteId, recorderId);
-      if (file !== null) rmSync(file, { force: true });
+      if (file === null || !existsSync(file)) return;
+      if (parsedRecord(readFileSync(file, 'utf8')) === 'damaged') renameSync(file, `${file}.damaged`);
+      else rmSync(file);
     },
   };
 }

@@ -1,4 +1,4 @@
-import { expect, saved, test } from './fixtures';
+import { expect, runInList, saved, test } from './fixtures';
 
 /** Holds back what the page tells the evaluation, as a large site would: its answers come late. */
 const slowWorker = (): void => {
@@ -60,4 +60,47 @@ test.describe('an evaluation that fails', () => {
     await expect(page.locator('main')).not.toHaveAttribute('data-outdated', 'true');
     await expect(page.getByRole('complementary', { name: 'Runs' })).toContainText('Weighbridge east');
   });
+});
+
+test('what a sheet did not understand stays with its run', async ({ page, open }) => {
+  await open('survey/r08');
+  await page.keyboard.press('e');
+  const number = page
+    .getByRole('complementary', { name: /^Sheet of run/ })
+    .getByRole('textbox', { name: 'Camera number' });
+  await number.fill('eight');
+  await number.press('Tab');
+  await expect(number).toHaveAttribute('aria-invalid', 'true');
+  await runInList(page, 'Turnstiles').click();
+  await expect(number).toHaveValue('3');
+  await expect(number).not.toHaveAttribute('aria-invalid', 'true');
+});
+
+test('a recorder’s key is for that recorder and address alone, and is forgotten on leaving', async ({
+  page,
+  open,
+}) => {
+  await open('allocate');
+  await page.keyboard.press('w');
+  const key = page.getByLabel('Key of the recorder');
+  const address = page.getByLabel('Address and port of the recorder');
+  await address.fill('10.20.0.5:80');
+  await key.fill('ferry');
+  await page.getByLabel('Recorder to write to').click();
+  await page.getByRole('option').last().click();
+  await expect(key).toHaveValue('');
+  await expect(address).toHaveValue('');
+  await page.getByLabel('Recorder to write to').click();
+  await page.getByRole('option').first().click();
+  await expect(address).toHaveValue('10.20.0.5:80');
+  await expect(key).toHaveValue('ferry');
+  await address.fill('10.20.0.6:80');
+  await expect(key).toHaveValue('');
+  await key.fill('ferry');
+  await page.getByRole('heading').first().click();
+  await page.keyboard.press('r');
+  await expect(key).toBeHidden();
+  await page.keyboard.press('w');
+  await expect(address).toHaveValue('10.20.0.6:80');
+  await expect(key).toHaveValue('');
 });

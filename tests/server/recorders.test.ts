@@ -1,7 +1,7 @@
 import { createServer } from 'node:http';
 import type { AddressInfo } from 'node:net';
 import path from 'node:path';
-import { readFileSync } from 'node:fs';
+import { readFileSync, writeFileSync } from 'node:fs';
 import { afterAll, afterEach, beforeAll, beforeEach, describe, expect, it } from 'vitest';
 import { devicePlan, planOf, type Applying, type Report } from '#core/allocate/device';
 import { siteFromTrusted } from '#core/model/site';
@@ -135,7 +135,8 @@ describe('a plan applied to a recorder', () => {
     expect(broken.why).toMatch(/Nothing answers/);
     expect(memory.factoryValues).toBe(true);
     await start({}, Number(at.split(':')[1]));
-    const kept = folder.read(siteId, recorder.id)!;
+    const kept = folder.read(siteId, recorder.id);
+    if (kept === null || kept === 'damaged') throw new Error('nothing was kept');
     expect(kept).toEqual(broken);
     expect((await run({ ...kept, address: running.address })).state).toBe('done');
     expect((await report()).channels.find(({ slot }) => slot === 3)?.name).toBe('3 Turnstiles');
@@ -189,10 +190,11 @@ describe('a plan applied to a recorder', () => {
 
 describe('the addresses of recorders', () => {
   let server: RunningServer;
+  const dataDir = newFolder();
   beforeAll(async () => {
     server = await startServer({
       port: 0,
-      dataDir: newFolder(),
+      dataDir,
       webDir: 'nowhere',
       demoFile,
       withDemo: true,
@@ -255,27 +257,59 @@ describe('the addresses of recorders', () => {
     await running.close();
     await start({ recorder: { ...recorder, inputs: 8 } });
     const said = await post(applying(), asked());
-    expect([said.status, ((await said.json()) as { detail: string }).detail]).toEqual([
+    expect([said.status, await said.json()]).toMatchObject([
       409,
-      expect.stringMatching(/has 8 inputs/),
+      { title: 'The recorder refused', detail: expect.stringMatching(/has 8 inputs/) as string },
     ]);
     expect((await post(`${server.address}/api/sites/nowhere/recorders/x/applying`, asked())).status).toBe(
       404,
     );
-    expect(
-      (await post(`${applying()}/on`, { key: 'ferry', by: 'R. Tolland', goal: 'sideways' })).status,
-    ).toBe(400);
+    expect((await post(`${applying()}/on`, { ...asked(), goal: 'sideways' })).status).toBe(400);
+  });
+  it('send a key to no other address than the one it was typed for', async () => {
+    const heard: string[] = [];
+    const other = createServer((request, response) => {
+      heard.push(JSON.stringify(request.headers));
+      response.end('{}');
+    }).listen(0, '127.0.0.1');
+    await new Promise((resolve) => other.once('listening', resolve));
+    const address = `127.0.0.1:${(other.address() as AddressInfo).port}`;
+    const said = await post(`${applying()}/on`, { ...asked(), address, goal: 'back' });
+    expect([said.status, ((await said.json()) as { detail: string }).detail]).toEqual([
+      409,
+      expect.stringMatching(/no other address/),
+    ]);
+    expect(heard).toEqual([]);
+    other.close();
+  });
+  it('say that a record is damaged, and go on once it is set aside', async () => {
+    const file = path.join(dataDir, 'recorders', `${siteId}.${recorder.id}.json`);
+    const whole = readFileSync(file, 'utf8');
+    for (const bytes of ['', whole.slice(0, whole.length / 2), '{"state":"done"}', 'null']) {
+      writeFileSync(file, bytes);
+      expect(await (await fetch(applying())).json()).toEqual({ applying: null, damaged: true });
+      for (const address of [applying(), `${applying()}/on`]) {
+        const said = await post(address, address === applying() ? asked() : { ...asked(), goal: 'plan' });
+        expect([said.status, ((await said.json()) as { detail: string }).detail]).toEqual([
+          409,
+          expect.stringMatching(/damaged/),
+        ]);
+      }
+      expect((await fetch(applying(), { method: 'DELETE' })).status).toBe(204);
+      expect(await (await fetch(applying())).json()).toEqual({ applying: null, damaged: false });
+      expect(readFileSync(`${file}.damaged`, 'utf8')).toBe(bytes);
+    }
+    expect((await post(applying(), asked())).status).toBe(202);
+    expect((await settled()).state).toBe('done');
   });
   it('lead to no file outside their folder', async () => {
     const outside = `${server.address}/api/sites/${encodeURIComponent('../../x')}/recorders/${encodeURIComponent('../y')}/applying`;
-    expect(await (await fetch(outside)).json()).toEqual({ applying: null });
+    expect(await (await fetch(outside)).json()).toEqual({ applying: null, damaged: false });
     expect((await post(outside, asked())).status).toBe(404);
   });
   it('forget what was begun when they are told to', async () => {
     expect((await fetch(applying(), { method: 'DELETE' })).status).toBe(204);
-    expect(await (await fetch(applying())).json()).toEqual({ applying: null });
-    expect((await post(`${applying()}/on`, { key: 'ferry', by: 'R. Tolland', goal: 'plan' })).status).toBe(
-      404,
-    );
+    expect(await (await fetch(applying())).json()).toEqual({ applying: null, damaged: false });
+    expect((await post(`${applying()}/on`, { ...asked(), goal: 'plan' })).status).toBe(404);
   });
 });

@@ -106,13 +106,13 @@ export const api = {
   readRecorder: (address: string) =>
     post<{ report: Report; cameras: FoundCamera[] }>('/recorders/read', JSON.stringify({ address })),
   applying: (siteId: string, recorderId: string) =>
-    ask<{ applying: Applying | null }>(`/sites/${siteId}/recorders/${recorderId}/applying`),
+    ask<{ applying: Applying | null; damaged: boolean }>(`/sites/${siteId}/recorders/${recorderId}/applying`),
   apply: (siteId: string, recorderId: string, given: { address: string; key: string; by: string }) =>
     post<Applying>(`/sites/${siteId}/recorders/${recorderId}/applying`, JSON.stringify(given)),
   goOnApplying: (
     siteId: string,
     recorderId: string,
-    given: { key: string; by: string; goal: Applying['goal'] },
+    given: { address: string; key: string; by: string; goal: Applying['goal'] },
   ) => post<Applying>(`/sites/${siteId}/recorders/${recorderId}/applying/on`, JSON.stringify(given)),
   stopApplying: (siteId: string, recorderId: string) =>
     post<null>(`/sites/${siteId}/recorders/${recorderId}/applying/stop`, '{}'),

@@ -53,5 +53,5 @@ export const useInstrument = defineStore('instrument', () => {
   const read = (asked: InstrumentAsked): Promise<InstrumentAnswer | null> =>
     asking(asked.test, () => api.readInstrument(address.value.trim(), asked));
 
-  return { address, identity, canRead, problem, busy, lookAround: discover, connect, disconnect, read };
+  return { address, identity, canRead, problem, busy, discover, connect, disconnect, read };
 });

@@ -13,11 +13,27 @@ export const useRecorderApply = defineStore('recorder-apply', () => {
   const recorderId = ref('');
   /** Where each recorder is reached. It may be a stand-in that listens elsewhere after every start, so it is not kept. */
   const addresses = reactive<Record<string, string>>({});
-  /** Typed by the person, kept as long as the page is open, sent with what needs it and stored nowhere. */
-  const key = ref('');
+  const addressName = () => `${site.id}/${recorderId.value}`;
+  /**
+   * The key of each recorder of the open site, as it was typed. It goes to that recorder alone, is stored nowhere, and is
+   * forgotten when the view is left or another site is opened.
+   */
+  const keys = reactive<Record<string, string>>({});
+  const keyName = () => `${site.id}/${recorderId.value}`;
+  const key = computed({
+    get: () => keys[keyName()] ?? '',
+    set: (value) => {
+      keys[keyName()] = value;
+    },
+  });
+  function forgetKeys(): void {
+    for (const name of Object.keys(keys)) delete keys[name];
+  }
   const report = shallowRef<Report | null>(null);
   const cameras = shallowRef<FoundCamera[]>([]);
   const applying = shallowRef<Applying | null>(null);
+  /** Whether the record of an earlier plan cannot be read any more. */
+  const isDamaged = ref(false);
   const problem = ref('');
   const busy = ref(false);
   /** The demo's own recorders, as far as they came up. */
@@ -26,9 +42,10 @@ export const useRecorderApply = defineStore('recorder-apply', () => {
     () => address.value !== '' && standIns.value[recorderId.value] === address.value,
   );
   const address = computed({
-    get: () => addresses[recorderId.value] ?? '',
+    get: () => addresses[addressName()] ?? '',
     set: (value) => {
-      addresses[recorderId.value] = value;
+      if (value.trim() !== (addresses[addressName()] ?? '').trim()) delete keys[keyName()];
+      addresses[addressName()] = value;
     },
   });
 
@@ -53,7 +70,7 @@ export const useRecorderApply = defineStore('recorder-apply', () => {
     const answer = await api.recorders();
     if (answer.kind !== 'answer') return;
     standIns.value = answer.value.standIns;
-    for (const [id, at] of Object.entries(standIns.value)) addresses[id] ||= at;
+    for (const [id, at] of Object.entries(standIns.value)) addresses[`${site.id}/${id}`] ||= at;
   }
   async function read(): Promise<void> {
     const id = recorderId.value;
@@ -70,7 +87,10 @@ export const useRecorderApply = defineStore('recorder-apply', () => {
     const answer = await api.applying(site.id, id);
     if (id !== recorderId.value) return;
     const was = applying.value?.state;
-    if (answer.kind === 'answer') applying.value = answer.value.applying;
+    if (answer.kind === 'answer') {
+      applying.value = answer.value.applying;
+      isDamaged.value = answer.value.damaged;
+    }
     if (applying.value?.state === 'running') timer = setTimeout(() => void look(), lookMs);
     else if (was === 'running' && address.value) await read();
   }
@@ -90,6 +110,7 @@ export const useRecorderApply = defineStore('recorder-apply', () => {
   const goOn = (goal: Applying['goal']) =>
     begin(() =>
       api.goOnApplying(site.id, recorderId.value, {
+        address: address.value.trim(),
         key: key.value,
         by: site.signedBy('Planner'),
         goal,
@@ -111,6 +132,7 @@ export const useRecorderApply = defineStore('recorder-apply', () => {
   }
   function leave(): void {
     clearTimeout(timer);
+    forgetKeys();
   }
 
   return {
@@ -121,9 +143,10 @@ export const useRecorderApply = defineStore('recorder-apply', () => {
     report,
     cameras,
     applying,
+    isDamaged,
     problem,
     busy,
-    lookAround: discover,
+    discover,
     read,
     look,
     apply,

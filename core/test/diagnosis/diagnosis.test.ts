@@ -3,8 +3,8 @@ import { describe, expect, it } from 'vitest';
 import type { QuantityTestId, Reading, Site } from '#core/model/site';
 import type { Symptom } from '#core/physics/picture';
 import { saltmarrowSite } from '../../model/site/testSite';
-import { readingsByRun, type RunReadings } from '#core/test/readings';
-import { runFindings } from '#core/test/findings';
+import { readingsByRun, tests, type RunReadings } from '#core/test/readings';
+import { interlock, runFindings, stateFor } from '#core/test/findings';
 import {
   beliefAfter,
   causes,
@@ -17,6 +17,7 @@ import {
   type EvidenceId,
   type Observation,
 } from '.';
+import { costOf } from './nextTest';
 import { evidenceFor } from './observations';
 
 const site = saltmarrowSite();
@@ -224,7 +225,27 @@ describe('the next test', () => {
     expect(swap.needs).toEqual(['lift', 'the way to the camera']);
     expect(diagnosisOf('r08').next.find(({ test }) => test.id === 'reflectometer')!.needs).toEqual([
       'isolate',
+      'foreign voltage first',
     ]);
+  });
+  it('counts looking for foreign volts where, and only where, the test is held back for it once the run is ready', () => {
+    const [before, after] = ['2026-03-01T08:00:00Z', '2026-03-01T10:00:00Z'];
+    const read = { ...quantity('foreign-ac-volts', 2)['foreign-ac-volts']!, at: '2026-03-01T09:00:00Z' };
+    for (const state of ['live', 'isolated', 'disconnected'] as const)
+      for (const stateSince of [before, after])
+        for (const readings of [{}, { 'foreign-ac-volts': read }])
+          for (const test of tests) {
+            const run = { ...site.run['r08']!, state, stateSince };
+            const { needs } = costOf(test, { run, place: site.place['quay']!, readings });
+            const brought = stateFor(test, state);
+            const ready = brought === state ? run : { ...run, state: brought, stateSince: after };
+            const isHeld = interlock(test, ready, readings) === 'read the foreign voltage first';
+            expect([test.id, state, needs.includes('foreign voltage first')]).toEqual([
+              test.id,
+              state,
+              isHeld,
+            ]);
+          }
   });
   it('tells the camera from the run once the picture is gone and the rest is clean', () => {
     const { next } = diagnosisOf('r01', picture('no-picture'));

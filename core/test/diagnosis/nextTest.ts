@@ -1,8 +1,6 @@
 import type { Place, Run, RunState } from '#core/model/site';
-import { isStopped, stateFor } from '#core/test/findings';
-import { lineKind, runLengthM } from '#core/test/findings';
-import type { RunReadings } from '#core/test/readings';
-import { testDefinition, tests, type TestDefinition } from '#core/test/readings';
+import { isStopped, lineKind, needsVoltsFirst, runLengthM, stateFor } from '#core/test/findings';
+import { testDefinition, tests, type RunReadings, type TestDefinition } from '#core/test/readings';
 import { causes, evidence, groups, type EvidenceId } from './likelihoods';
 import { evidenceFor, type Observation } from './observations';
 import { chanceOf, entropyBits, shareOfWeight, type Belief } from './posterior';
@@ -57,10 +55,7 @@ export function costOf(
   const goes = test.hookUp.at !== 'head-end';
   const travel = goes ? runLengthM(run) / walkMPerMinute : 0;
   const access = goes ? accessMinutes[place.access.by] : 0;
-  const check =
-    !test.allowedIn.includes('live') && !readings['foreign-ac-volts']
-      ? testDefinition('foreign-ac-volts').minutes
-      : 0;
+  const check = needsVoltsFirst(test, run, readings) ? testDefinition('foreign-ac-volts').minutes : 0;
   const way = accessWords[place.access.by];
   return {
     minutes: test.minutes + toState + travel + access + check,

@@ -4,7 +4,7 @@ export { inferFeed } from './feedInference';
 export { formatCheck } from './formatCheck';
 export { ghostLengthM } from './ghost';
 export { dryMegohms, wetMegohms } from './insulation';
-export { interlock, isStopped, prerequisites, stateFor, untilSafe } from './interlock';
+export { interlock, isStopped, needsVoltsFirst, prerequisites, stateFor, untilSafe } from './interlock';
 export { lineOf, type FaultAt } from './lineModel';
 export { inferCoaxLoop } from './loopInference';
 export { expectedPowerOhms, lengthFigure, lineKind, powerLoop, runLengthM, type Loop } from './loops';

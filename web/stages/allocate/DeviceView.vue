@@ -57,6 +57,7 @@ const isUnderWay = computed(() => device.applying !== null && device.applying.st
 const canApply = computed(
   () =>
     device.report !== null &&
+    !device.isDamaged &&
     !other.value &&
     planned.value.kind === 'plan' &&
     left.value.length > 0 &&
@@ -74,7 +75,7 @@ const apply = () => {
   if (canApply.value) void device.apply();
 };
 onMounted(async () => {
-  await device.lookAround();
+  await device.discover();
   await device.turnTo(
     device.recorderId && states.value.some(({ recorder }) => recorder.id === device.recorderId)
       ? device.recorderId
@@ -145,6 +146,14 @@ useKeys([
     </p>
     <p v-if="other" class="stop" role="alert">{{ other }}</p>
 
+    <div v-if="device.isDamaged" class="stop" role="alert">
+      <p>
+        The record of an earlier plan on this recorder is damaged, so nobody knows how far it got. Read the
+        recorder and compare it with the plan before you begin again. The record is kept beside, under another
+        name.
+      </p>
+      <button type="button" class="btn small" @click="device.forget()">Set the damaged record aside</button>
+    </div>
     <section
       v-if="device.applying"
       class="applying"

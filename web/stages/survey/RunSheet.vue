@@ -64,62 +64,65 @@ function remove(): void {
 
 <template>
   <aside ref="sheet" class="run-sheet" :aria-label="`Sheet of run ${camera.number}`">
-    <div class="row">
-      <h2>{{ camera.number }} {{ camera.name }}</h2>
-      <span class="push" /><button type="button" class="plain dim" @click="emit('close')">
-        Close <kbd>Esc</kbd>
-      </button>
-    </div>
-    <div v-if="problems.length > 0" class="caution" role="alert">
-      <p v-for="problem in problems" :key="problem">{{ problem }}</p>
-    </div>
-    <p v-if="run.unreached" class="caution" data-field="unreached">
-      Could not be reached: {{ run.unreached.why }} ({{ run.unreached.by }}).
-      <button type="button" class="plain so" @click="reached">Reached after all</button>
-    </p>
-    <RunLine
-      :evaluation="evaluation"
-      :head-end="store.site!.place[run.headEndId]?.name.split(' ')[0] ?? ''"
-    />
-    <section>
-      <h3>Cable, from the head end outwards</h3>
-      <SegmentFields
-        v-for="(segment, index) in run.segments"
-        :key="index"
-        :run="run"
-        :index="index"
-        :segment="segment"
-        @change="change"
+    <!-- What was typed and not understood belongs to its run, and goes with it; how far the sheet is scrolled stays. -->
+    <div :key="run.id" class="fields">
+      <div class="row">
+        <h2>{{ camera.number }} {{ camera.name }}</h2>
+        <span class="push" /><button type="button" class="plain dim" @click="emit('close')">
+          Close <kbd>Esc</kbd>
+        </button>
+      </div>
+      <div v-if="problems.length > 0" class="caution" role="alert">
+        <p v-for="problem in problems" :key="problem">{{ problem }}</p>
+      </div>
+      <p v-if="run.unreached" class="caution" data-field="unreached">
+        Could not be reached: {{ run.unreached.why }} ({{ run.unreached.by }}).
+        <button type="button" class="plain so" @click="reached">Reached after all</button>
+      </p>
+      <RunLine
+        :evaluation="evaluation"
+        :head-end="store.site!.place[run.headEndId]?.name.split(' ')[0] ?? ''"
       />
-    </section>
-    <section>
-      <h3>Power and patching</h3>
-      <FeedFields :run="run" @change="change" />
-    </section>
-    <section>
-      <h3>Camera</h3>
-      <CameraFields :camera="camera" @set="setCamera" />
-    </section>
-    <section>
-      <h3>{{ place.name }}</h3>
-      <PlaceFields :place="place" @set="setPlace" />
-    </section>
-    <section>
-      <h3>After the change</h3>
-      <NewRouteFields :run="run" :length-m="evaluation.lengthM" @change="change" />
-    </section>
-    <section>
-      <h3>Note and photos</h3>
-      <FieldRow label="Note"
-        ><TextField
-          :value="run.note ?? ''"
-          label="Note on the run"
-          :refuse="(text) => (text.length <= 2000 ? undefined : 'up to 2000 characters')"
-          @take="setNote"
-      /></FieldRow>
-      <PhotoStrip class="strip" :of="{ kind: 'camera', id: camera.id }" :what="`camera ${camera.number}`" />
-    </section>
-    <button type="button" class="btn small remove" @click="remove">Remove this run</button>
+      <section>
+        <h3>Cable, from the head end outwards</h3>
+        <SegmentFields
+          v-for="(segment, index) in run.segments"
+          :key="index"
+          :run="run"
+          :index="index"
+          :segment="segment"
+          @change="change"
+        />
+      </section>
+      <section>
+        <h3>Power and patching</h3>
+        <FeedFields :run="run" @change="change" />
+      </section>
+      <section>
+        <h3>Camera</h3>
+        <CameraFields :camera="camera" @set="setCamera" />
+      </section>
+      <section>
+        <h3>{{ place.name }}</h3>
+        <PlaceFields :place="place" @set="setPlace" />
+      </section>
+      <section>
+        <h3>After the change</h3>
+        <NewRouteFields :run="run" :length-m="evaluation.lengthM" @change="change" />
+      </section>
+      <section>
+        <h3>Note and photos</h3>
+        <FieldRow label="Note"
+          ><TextField
+            :value="run.note ?? ''"
+            label="Note on the run"
+            :refuse="(text) => (text.length <= 2000 ? undefined : 'up to 2000 characters')"
+            @take="setNote"
+        /></FieldRow>
+        <PhotoStrip class="strip" :of="{ kind: 'camera', id: camera.id }" :what="`camera ${camera.number}`" />
+      </section>
+      <button type="button" class="btn small remove" @click="remove">Remove this run</button>
+    </div>
   </aside>
 </template>
 
@@ -129,12 +132,14 @@ function remove(): void {
   padding: 14px 16px;
   background: var(--sheet);
   border-left: 1px solid var(--rule-strong);
+  scrollbar-width: thin;
+}
+.fields {
   display: flex;
   flex-direction: column;
   gap: 10px;
-  scrollbar-width: thin;
 }
-.run-sheet > * {
+.fields > * {
   flex: none;
 }
 h3 {

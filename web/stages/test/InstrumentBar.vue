@@ -10,7 +10,7 @@ const { readable } = defineProps<{
 }>();
 const emit = defineEmits<{ readAll: [] }>();
 const instrument = useInstrument();
-onMounted(() => void instrument.lookAround());
+onMounted(() => void instrument.discover());
 </script>
 
 <template>

@@ -1,7 +1,8 @@
 import { useLocalStorage } from '@vueuse/core';
-import { ref } from 'vue';
+import { computed, reactive, ref } from 'vue';
 import { testDefinition } from '#core/test/readings';
 import { takeReading, type Found, type Run } from '#core/model/site';
+import { useSelection } from '../../stores/selection';
 import { useSite } from '../../stores/site';
 
 export interface TakenWith {
@@ -15,13 +16,16 @@ const serial = useLocalStorage('neotrope-instrument-serial', '');
 const conditions = useLocalStorage('neotrope-conditions', '');
 /** Of the cable, for loops: copper reads 4 % more for every ten degrees. */
 const cableC = ref<number | null>(null);
-const problem = ref('');
+/** Why the last reading of a run was not taken, by run: another run is not blamed for it. */
+const problems = reactive<Record<string, string>>({});
 
 const dependsOnWarmth = ({ test }: Found): boolean => test === 'coax-loop-ohms' || test === 'power-loop-ohms';
 
 /** Takes readings of a run: with what, by whom and under which conditions is filled in. */
 export function useTaking() {
   const store = useSite();
+  const selection = useSelection();
+  const problem = computed(() => problems[selection.runId ?? ''] ?? '');
   const surveyor = () => store.signedBy('Surveyor');
 
   function take(run: Run, cameraNumber: number, found: Found, withWhat?: TakenWith): boolean {
@@ -35,7 +39,7 @@ export function useTaking() {
       mark: crypto.randomUUID().slice(0, 8),
     });
     const refused = store.change(`Read ${testDefinition(found.test).label}, run ${cameraNumber}`, [change]);
-    problem.value = refused[0] ? `${refused[0].path}: ${refused[0].allowed}` : '';
+    problems[run.id] = refused[0] ? `${refused[0].path}: ${refused[0].allowed}` : '';
     return refused.length === 0;
   }
   return { take, surveyor, instrument, serial, conditions, cableC, problem };
