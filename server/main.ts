@@ -6,7 +6,16 @@ import { StartupError } from './startupError';
 
 const root = path.resolve(import.meta.dirname, '..');
 
-function optionsFrom(args: string[]): ServerOptions {
+const usage = `Usage: npm start -- [OPTIONS], or npm run demo -- [OPTIONS]
+
+  --port NUMBER   the port to listen on at 127.0.0.1 (4127)
+  --data FOLDER   where sites and pictures are kept (data)
+  --reset         start afresh; the old database is kept as neotrope.previous.sqlite
+  --demo          load Saltmarrow Ferry Terminal where there is no site yet
+  --help          show this text`;
+
+/** What was asked for on the command line; nothing where it was only this text. */
+function optionsFrom(args: string[]): ServerOptions | null {
   let values;
   try {
     ({ values } = parseArgs({
@@ -17,13 +26,13 @@ function optionsFrom(args: string[]): ServerOptions {
         data: { type: 'string', default: path.join(root, 'data') },
         demo: { type: 'boolean', default: false },
         reset: { type: 'boolean', default: false },
+        help: { type: 'boolean', short: 'h', default: false },
       },
     }));
   } catch (error) {
-    throw new StartupError(
-      `${(error as Error).message.split('\n')[0]} Known are --port NUMBER, --data FOLDER and --reset.`,
-    );
+    throw new StartupError(`${(error as Error).message.split('\n')[0]} Try --help.`);
   }
+  if (values.help) return null;
   const port = Number(values.port);
   if (!/^\d+$/.test(values.port) || port > 65_535)
     throw new StartupError(
@@ -48,8 +57,9 @@ function stopOnSignal(server: RunningServer, stopStandIns: () => void): void {
   }
 }
 
-try {
+async function main(): Promise<void> {
   const options = optionsFrom(process.argv.slice(2));
+  if (!options) return console.log(usage);
   // Stand-ins take a second to come up; nobody waits for them until they reach for a device.
   const standIns = spawnDemo(options.withDemo ? options.demoFile : null);
   try {
@@ -64,6 +74,10 @@ try {
     standIns.stop();
     throw error;
   }
+}
+
+try {
+  await main();
 } catch (error) {
   console.error(error instanceof StartupError ? error.message : error);
   process.exitCode = 1;

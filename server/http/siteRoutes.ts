@@ -53,6 +53,10 @@ export interface Kept {
   demo: () => Promise<Site>;
 }
 
+/** What to enter, by the first field that was not right. */
+const newSiteHint = ([first]: readonly Problem[]): string =>
+  first?.path === 'headEndName' ? 'Enter where the recorders are.' : 'Enter a name for the site.';
+
 /** The addresses of sites under /api. */
 export function siteRoutes({ store, pictures, demo }: Kept): Router {
   const router = new Router({ prefix: '/api' });
@@ -63,7 +67,8 @@ export function siteRoutes({ store, pictures, demo }: Kept): Router {
 
   router.post('/sites', jsonUpTo(editLimit), async (context) => {
     const checked = check(newSiteSchema, context.request.body);
-    if (checked.kind === 'refused') return refuse(context, 400, 'A new site needs a name.', checked.problems);
+    if (checked.kind === 'refused')
+      return refuse(context, 400, newSiteHint(checked.problems), checked.problems);
     context.status = 201;
     context.body = await store.create(emptySite(checked.value.name, checked.value.headEndName));
   });

@@ -75,7 +75,7 @@ test('a slot that is taken stays with the camera that has it', async ({ page, op
   await page.locator('.tray [data-camera="c18"]').dragTo(slot(page, 'hall-recorder', 17));
   await expect(page.getByRole('alert')).toContainText('Cameras 1 and 18 are both on slot 17.');
   await expect(page.getByRole('button', { name: 'Put it there anyway' })).toHaveCount(0);
-  await page.getByRole('button', { name: 'Leave it' }).click();
+  await page.getByRole('button', { name: 'Cancel' }).click();
   await expect(page.getByRole('alert')).toHaveCount(0);
 });
 
@@ -108,7 +108,7 @@ test('the rest is filled at once, on both recorders, in one edit', async ({ page
   await expect(slot(page, 'hall-recorder', 20)).toContainText('Slip');
   await expect(slot(page, 'marshalling-recorder', 17)).toContainText('Weighbridge');
   await expect(page.getByLabel('What it takes')).toContainText(
-    'Camera 20 joins Hall recorder 20. The slot then has its number.',
+    'Camera 20 joins Hall recorder 20. Slot matches camera number.',
   );
   await page.keyboard.press('u');
   await expect(page.locator('.tray [data-camera]')).toHaveCount(3);

@@ -66,11 +66,11 @@ test('a rack, a circuit and a UPS know what they carry', async ({ page, open }) 
     'Mounted in it: Hall recorder 2 U, Hall UPS 2 U.',
   );
   await page.keyboard.press('n');
-  const note = page.getByRole('dialog', { name: 'Note what stands at a head end' });
+  const note = page.getByRole('dialog', { name: 'Add head-end equipment' });
   await note.getByLabel('It is a').click();
   await choose(page, 'Network switch');
   await note.getByLabel('Name').fill('Hall switch');
-  await note.getByRole('button', { name: 'Note it' }).click();
+  await note.getByRole('button', { name: 'Add' }).click();
   await expect(note).toBeHidden();
   const sheet = page.locator('[data-thing="equipment/hall-switch"]');
   await sheet.getByLabel('Rack', { exact: true }).click();

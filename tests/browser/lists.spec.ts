@@ -107,7 +107,7 @@ test('a list goes out as CSV and XLSX and comes back without a difference', asyn
     await importTable(page, `segments.${kind.toLowerCase()}`, file);
     await expect(dialog(page).getByRole('alert')).toContainText('Everything in this file is noted already.');
     await expect(dialog(page).getByRole('button', { name: 'as they are 29' })).toBeVisible();
-    await dialog(page).getByRole('button', { name: 'Leave it' }).click();
+    await dialog(page).getByRole('button', { name: 'Cancel' }).click();
     await expect(dialog(page)).toBeHidden();
   }
 });
@@ -127,7 +127,7 @@ test('an import is seen row by row before it happens, and happens whole or not a
   await expect(rowOf(page, '25')).toContainText('line 3 is the same camera');
   await expect(rowOf(page, '“bright”')).toBeVisible();
   await expect(dialog(page).getByRole('button', { name: 'Apply' })).toBeDisabled();
-  await dialog(page).getByRole('button', { name: 'Leave it' }).click();
+  await dialog(page).getByRole('button', { name: 'Cancel' }).click();
   await expect(page.getByText('24 rows')).toBeVisible();
 
   await importTable(
@@ -180,11 +180,11 @@ test('what is no table is refused in words, and nothing changes', async ({ page,
   ] as const) {
     await importTable(page, name, bytes);
     await expect(page.getByRole('alert')).toContainText(says);
-    await page.getByRole('button', { name: 'Good' }).click();
+    await page.getByRole('button', { name: 'Dismiss' }).click();
   }
   await importTable(page, 'cameras.csv', Buffer.from('number,note\n8,caf\xe9\n', 'latin1'));
   await expect(dialog(page)).toContainText('not UTF-8; it was read as Windows-1252');
   await expect(rowOf(page, 'Weighbridge')).toContainText('café');
-  await dialog(page).getByRole('button', { name: 'Leave it' }).click();
+  await dialog(page).getByRole('button', { name: 'Cancel' }).click();
   await expect(page.getByText('24 rows')).toBeVisible();
 });

@@ -102,7 +102,7 @@ test('what cannot be met is told in words, and giving one up frees the rest', as
   await page.getByRole('button', { name: /^Find the best plan/ }).click();
   const conflict = page.getByRole('alert');
   await expect(conflict).toContainText('These cannot all be met');
-  await expect(conflict).toContainText(/Giving up this one alone would do: the goal/);
+  await expect(conflict).toContainText(/Relaxing this one requirement is enough: the goal/);
   await page.getByRole('combobox', { name: 'Goal' }).click();
   await choose(page, 'Mend what does not hold');
   await page.getByRole('button', { name: /^Find it again/ }).click();
@@ -161,7 +161,7 @@ test('risk is drawn from a seed, and the same seed draws the same', async ({ pag
   const any = page.locator('[data-any]');
   await expect(page.getByText(/of 10\s?000 futures/)).toBeVisible();
   const first = await any.innerText();
-  await page.getByRole('button', { name: /^Draw again/ }).click();
+  await page.getByRole('button', { name: /^Simulate again/ }).click();
   await expect(page.getByText(/of 10\s?000 futures/)).toBeVisible();
   await expect(any).toHaveText(first);
 });
@@ -233,7 +233,7 @@ test('what a view needs leads to a class, and a model by its data sheet to other
   await open('decide?view=prices');
   const row = page.locator('tr[data-product="ip-fixed-4mp"]');
   await row.getByRole('button', { name: /edit/ }).click();
-  await row.getByRole('button', { name: 'A row of our own like this' }).click();
+  await row.getByRole('button', { name: 'Duplicate as custom item' }).click();
   const own = page.locator('tr').filter({ hasText: 'of our own' });
   await own.getByRole('textbox', { name: /^By itself/ }).fill('3.5');
   await page.keyboard.press('Enter');
@@ -251,7 +251,7 @@ test('what a view needs leads to a class, and a model by its data sheet to other
   await sheet.getByRole('combobox', { name: 'Model for this view' }).click();
   await choose(page, /of our own/);
   await expect(sheet).toContainText('By night 6.0 W as IP');
-  await sheet.getByRole('combobox', { name: 'Good enough to' }).click();
+  await sheet.getByRole('combobox', { name: 'Required level of detail' }).click();
   await choose(page, /^recognise/);
   await expect(sheet).toContainText(/Asks for 1400 pixels across/);
   await sheet.locator('.suggests').getByRole('button', { name: 'Use it' }).click();
@@ -286,7 +286,7 @@ test('a plan is renamed, put away, and one that was adopted stays on record', as
     .getByRole('row', { name: /Cheapest|12/ })
     .getByRole('button', { name: 'Adopt' })
     .click();
-  await page.getByRole('button', { name: 'Put away' }).click();
+  await page.getByRole('button', { name: 'Unpin' }).click();
   await expect(page.getByText('No plan is pinned.')).toBeVisible();
   await page.getByRole('button', { name: /^Record/ }).click();
   await expect(page.locator('tr[data-camera="c14"]')).toContainText('Cheapest');

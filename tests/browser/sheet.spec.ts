@@ -8,7 +8,7 @@ test('a camera is noted from a template, and what is special about it is put rig
   await open('survey/r04');
   await page.keyboard.press('e');
   const sheet = page.getByRole('complementary', { name: 'Sheet of run 4' });
-  await sheet.getByLabel('Like a').click();
+  await sheet.getByLabel('Fill from template').click();
   await choose(page, 'Vandal-resistant dome with infrared');
   await expect(sheet.getByLabel('Body')).toContainText('Vandal-resistant dome');
   await expect(sheet.getByLabel('Watts by night')).toHaveValue('3.8');
@@ -48,7 +48,7 @@ test('a run says what is wrong with a lead without a print, and where its power 
   await sheet.getByLabel('Length of the separate pair').fill('28 m');
   await sheet.getByLabel('Length of the separate pair').press('Enter');
   await sheet.getByLabel('Could a new cable be brought').click();
-  await choose(page, 'It could not');
+  await choose(page, 'Not feasible');
   await sheet.getByLabel('Why no new cable').fill('Listed ceiling');
   await sheet.getByLabel('Why no new cable').press('Enter');
   await saved(page);

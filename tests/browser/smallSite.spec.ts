@@ -53,11 +53,11 @@ test('a small site is entered from nothing, by keys and by drawing, until every 
   // The head end: a recorder, and a supply box with a fuse for each output.
   await page.keyboard.press('h');
   await expect(page.getByText('No head end gear is noted yet.')).toBeVisible();
-  const note = page.getByRole('dialog', { name: 'Note what stands at a head end' });
+  const note = page.getByRole('dialog', { name: 'Add head-end equipment' });
   await page.keyboard.press('n');
   await expect(note.getByLabel('Name')).toBeFocused();
   await note.getByLabel('Name').fill('Annex recorder');
-  await note.getByRole('button', { name: 'Note it' }).click();
+  await note.getByRole('button', { name: 'Add' }).click();
   await expect(note).toBeHidden();
   await expect(
     page.getByText('16 inputs, 8 IP slots; inputs turn to IP from the highest down'),
@@ -65,7 +65,7 @@ test('a small site is entered from nothing, by keys and by drawing, until every 
   await page.keyboard.press('n');
   await pick(page, note.getByLabel('It is a'), 'Supply box');
   await note.getByLabel('Name').fill('Annex box');
-  await note.getByRole('button', { name: 'Note it' }).click();
+  await note.getByRole('button', { name: 'Add' }).click();
   await expect(note).toBeHidden();
   await expect(page.getByRole('heading', { name: 'Annex box' })).toBeVisible();
 
@@ -106,7 +106,7 @@ test('a small site is entered from nothing, by keys and by drawing, until every 
     for (const [x, y] of spots) await clickPlan(page, x, y);
     await page.keyboard.press('Enter');
     await page.getByRole('button', { name: `Run ${camera} follows it` }).click();
-    await expect(page.getByText('Nobody yet.')).toBeHidden();
+    await expect(page.getByText('None yet.')).toBeHidden();
   };
   await draw(
     [
@@ -152,7 +152,7 @@ test('a small site is entered from nothing, by keys and by drawing, until every 
   for (const [camera, kind] of [
     ['1', 'Small indoor dome'],
     ['2', 'Vandal-resistant dome'],
-    ['3', 'Slim HD tube'],
+    ['3', 'Bullet, HD'],
   ] as const) {
     await page.keyboard.press('g');
     await page
@@ -162,9 +162,9 @@ test('a small site is entered from nothing, by keys and by drawing, until every 
     const sheet = page.getByRole('complementary', { name: `Sheet of run ${camera}` });
     if (camera === '1') {
       await expect(sheet.getByLabel('Name of the place')).toBeFocused();
-      await sheet.locator('[data-field="place"]').getByRole('button', { name: 'It is so' }).click();
+      await sheet.locator('[data-field="place"]').getByRole('button', { name: 'Confirm' }).click();
     }
-    await pick(page, sheet.getByLabel('Like a'), new RegExp(kind));
+    await pick(page, sheet.getByLabel('Fill from template'), new RegExp(kind));
     await page.locator('h1').click();
     await page.keyboard.press('Escape');
   }

@@ -11,7 +11,7 @@ test('readings are taken in order; Enter moves on; the verdict and the tape move
   // Live: only what may be read live.
   const field = (id: string) => verdictRow(page, id).getByRole('textbox');
   await expect(field('coax-loop-ohms')).toBeDisabled();
-  await expect(verdictRow(page, 'coax-loop-ohms')).toContainText('isolate the run first');
+  await expect(verdictRow(page, 'coax-loop-ohms')).toContainText('needs run isolated');
   await page.keyboard.press('r');
   await page.keyboard.type('200 mV');
   await page.keyboard.press('Enter');
@@ -122,7 +122,7 @@ test('on a phone the fields are big enough for a thumb and nothing runs off the 
   expect((await field.boundingBox())!.height).toBeGreaterThanOrEqual(40);
   await field.fill('0.3');
   await field.press('Enter');
-  await expect(verdictRow(page, 'foreign-ac-volts')).toContainText('safe to go on');
+  await expect(verdictRow(page, 'foreign-ac-volts')).toContainText('below 50 V limit');
   await page.getByRole('button', { name: 'Runs', exact: true }).click();
   await page.getByRole('searchbox').fill('gate in');
   await runInList(page, 'Gate in').click();

@@ -127,7 +127,7 @@ test('readings come in as a table, all of them or none', async ({ page, open }) 
   const dialog = page.getByRole('dialog', { name: 'Readings from a table' });
   await expect(dialog.getByRole('alert')).toContainText('Line 3: there is no run 99');
   await expect(dialog.getByRole('button', { name: 'Take 1 reading' })).toBeDisabled();
-  await dialog.getByRole('button', { name: 'Leave it' }).click();
+  await dialog.getByRole('button', { name: 'Cancel' }).click();
   await input.setInputFiles(
     file(
       'Camera,Test,Value,Time,Meter\n15,"Loop, centre and shield",4.2,2026-03-01 08:00,Bench meter 2\n15,coax loop,4.4,2026-04-01 08:00,Bench meter 2\n',

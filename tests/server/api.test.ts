@@ -181,6 +181,14 @@ describe('importing', () => {
     expect(response.status).toBe(201);
     expect(await response.json()).toMatchObject({ id: `${siteId}-2`, version: 0 });
   });
+  it('a new site is told which of its two fields is missing', async () => {
+    const detailOf = async (body: unknown) =>
+      ((await (await post(`${api}/sites`, body)).json()) as { detail: string }).detail;
+    expect(await detailOf({ name: 'Saltmarrow annex', headEndName: '' })).toMatch(
+      /^Enter where the recorders are\./,
+    );
+    expect(await detailOf({ name: '', headEndName: 'Annex' })).toMatch(/^Enter a name for the site\./);
+  });
   it('starts an empty site', async () => {
     const response = await post(`${api}/sites`, { name: 'Saltmarrow annex', headEndName: 'Annex' });
     expect(await response.json()).toMatchObject({ id: 'saltmarrow-annex' });

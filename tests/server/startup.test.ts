@@ -154,6 +154,12 @@ describe('what it cannot start on gives one line and exit 1', () => {
     expect(err).toMatch(says);
     expect(readFileSync(databaseIn(folder)).equals(before)).toBe(true);
   });
+  it('tells how it is started when it is asked to, and starts nothing', async () => {
+    const { code, out, err } = await runToEnd(['--help']);
+    expect([code, err]).toEqual([0, '']);
+    for (const option of ['--port NUMBER', '--data FOLDER', '--reset', '--demo'])
+      expect(out).toContain(option);
+  });
   it.each([
     [['--port', 'many'], /--port is "many"/],
     [['--port', '70000'], /from 0 to 65535/],

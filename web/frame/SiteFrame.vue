@@ -95,7 +95,7 @@ function redo(): void {
   const label = store.redo();
   toast.add(
     label
-      ? { severity: 'secondary', summary: 'Done again', detail: label, life: 2500 }
+      ? { severity: 'secondary', summary: 'Redone', detail: label, life: 2500 }
       : { severity: 'secondary', summary: 'Nothing to do again', life: 2000 },
   );
 }

@@ -44,7 +44,7 @@ export function progressOf({ left, runs, allocation }: SiteSummary): Record<Stag
           ? `${left.broken} to put right`
           : all > 0 && left.toPlace + left.toDecide === 0
             ? 'ready'
-            : 'in the making',
+            : 'in progress',
       share: all > 0 && left.broken + left.toPlace + left.toDecide === 0 ? 1 : 0,
     },
   };

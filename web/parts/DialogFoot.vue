@@ -9,7 +9,7 @@ const emit = defineEmits<{ leave: [] }>();
     <p v-for="problem in problems" :key="problem">{{ problem }}</p>
   </div>
   <div class="row foot">
-    <span class="push" /><button type="button" class="btn" @click="emit('leave')">Leave it</button
+    <span class="push" /><button type="button" class="btn" @click="emit('leave')">Cancel</button
     ><button type="submit" class="btn go" :disabled="held">{{ go }}</button>
   </div>
 </template>

@@ -19,8 +19,8 @@ const isShown = computed(() => !only?.value || only.value === field);
     <span class="label">{{ label }}</span>
     <span class="control"><slot /></span>
     <span v-if="assumed" class="hint"
-      >Assumed, nobody has looked.
-      <button type="button" class="plain so" @click="emit('confirm')">It is so</button></span
+      >Assumed, not checked.
+      <button type="button" class="plain so" @click="emit('confirm')">Confirm</button></span
     >
     <span v-if="hint" class="hint">{{ hint }}</span>
   </div>

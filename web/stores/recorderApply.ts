@@ -18,17 +18,14 @@ export const useRecorderApply = defineStore('recorder-apply', () => {
    * The key of each recorder of the open site, as it was typed. It goes to that recorder alone, is stored nowhere, and is
    * forgotten when the view is left or another site is opened.
    */
-  const keys = reactive<Record<string, string>>({});
+  const keys = reactive(new Map<string, string>());
   const keyName = () => `${site.id}/${recorderId.value}`;
   const key = computed({
-    get: () => keys[keyName()] ?? '',
+    get: () => keys.get(keyName()) ?? '',
     set: (value) => {
-      keys[keyName()] = value;
+      keys.set(keyName(), value);
     },
   });
-  function forgetKeys(): void {
-    for (const name of Object.keys(keys)) delete keys[name];
-  }
   const report = shallowRef<Report | null>(null);
   const cameras = shallowRef<FoundCamera[]>([]);
   const applying = shallowRef<Applying | null>(null);
@@ -44,7 +41,7 @@ export const useRecorderApply = defineStore('recorder-apply', () => {
   const address = computed({
     get: () => addresses[addressName()] ?? '',
     set: (value) => {
-      if (value.trim() !== (addresses[addressName()] ?? '').trim()) delete keys[keyName()];
+      if (value.trim() !== (addresses[addressName()] ?? '').trim()) keys.delete(keyName());
       addresses[addressName()] = value;
     },
   });
@@ -132,7 +129,7 @@ export const useRecorderApply = defineStore('recorder-apply', () => {
   }
   function leave(): void {
     clearTimeout(timer);
-    forgetKeys();
+    keys.clear();
   }
 
   return {

@@ -34,7 +34,7 @@ function addressed(site: Pick<Site, 'camera' | 'joining' | 'recorder'>): Map<str
 
 function networkMissing(recorder: Recorder, onIp: readonly OnIp[]): Prerequisite['missing'] {
   const { network, name } = recorder;
-  if (!network) return [{ cameraId: null, why: `Nobody noted the address of ${name}.` }];
+  if (!network) return [{ cameraId: null, why: `${name} address missing.` }];
   return onIp.flatMap(({ camera, joining }) => {
     if (!joining?.address) return [{ cameraId: camera.id, why: `Camera ${camera.number} has no address.` }];
     return inNetwork(joining.address, network)
@@ -136,7 +136,7 @@ export function prerequisites(
       ? [
           {
             cameraId: null,
-            why: `Nobody noted what sets the clock of ${recorder.name}; pictures without the right time prove nothing.`,
+            why: `${recorder.name} has no time source; footage with the wrong time is not evidence.`,
           },
         ]
       : [];

@@ -48,7 +48,7 @@ describe('what an allocation moves, and why', () => {
     ));
   it('a camera joins where it has its number, or says what is against its number', () => {
     expect(said([[wanting(need(20, 'ip', 4)), 20]])).toEqual([
-      'Camera 20 joins Hall recorder 20. The slot then has its number.',
+      'Camera 20 joins Hall recorder 20. Slot matches camera number.',
     ]);
     expect(said([[wanting(need(30, 'ip', 4)), 19]])).toEqual([
       'Camera 30 joins Hall recorder 19. Hall recorder has no slot 30.',

@@ -59,7 +59,7 @@ export function movesOf(
     const stay = from && recorders.find(({ id }) => id === from.recorderId);
     const againstStaying = stay ? whyNot(stay, occupied[stay.id] ?? [], need, from.slot) : null;
     const againstNumber =
-      slot === need.number ? 'The slot then has its number.' : whyNot(recorder, on, need, need.number);
+      slot === need.number ? 'Slot matches camera number.' : whyNot(recorder, on, need, need.number);
     moves.push({
       cameraId: need.cameraId,
       number: need.number,

@@ -75,20 +75,20 @@ export const policies: Policy[] = [
       {
         id: 'no-cable',
         label: 'No new surface cable',
-        suits: 'listed buildings whose warden minds cable only',
+        suits: 'listed buildings where only new cable needs consent',
         does: 'no new cable where heritage is noted',
       },
       {
         id: 'nothing-new',
         label: 'Nothing new on show',
-        suits: 'listed buildings whose warden minds everything',
+        suits: 'listed buildings where anything new needs consent',
         does: 'no new cable, box or aerial where heritage is noted',
       },
     ],
   },
   {
     id: 'format',
-    label: 'When the picture is too fine',
+    label: 'If the cable cannot carry the resolution',
     schools: [
       {
         id: 'lower',
@@ -135,7 +135,7 @@ export const policies: Policy[] = [
       {
         id: 'separate',
         label: 'In blocks',
-        suits: 'guards who think in rows of four',
+        suits: 'sites with four-way monitor layouts',
         does: 'composite, HD and IP stand in blocks of four',
       },
     ],

@@ -84,11 +84,11 @@ export const choices = {
     watts: 'watts',
   }),
   body: from(bodies, {
-    slim: 'Slim cylinder',
+    slim: 'Bullet',
     dome: 'Dome',
     'vandal-dome': 'Vandal-resistant dome',
-    box: 'Box, screw-on lens',
-    turning: 'Pan, tilt, zoom',
+    box: 'Box, C/CS-mount',
+    turning: 'PTZ',
   }),
   environment: from<Environment>(environments, {
     indoor: 'Indoor',
@@ -135,7 +135,7 @@ export const choices = {
     'fixed-2mp': 'Fixed, 2 MP',
     'fixed-4mp': 'Fixed, 4 MP',
     'fixed-8mp': 'Fixed, 8 MP',
-    'turning-4mp': 'Turning, 4 MP',
+    'turning-4mp': 'PTZ, 4 MP',
   }),
   continuity: from<ContinuityReading['found']>(['through', 'open', 'shorted'], {
     through: 'Through',

@@ -27,7 +27,7 @@ const plain = {
 export const cameraKinds: CameraKind[] = [
   {
     id: 'indoor-dome',
-    label: 'Small indoor dome',
+    label: 'Dome, indoor',
     fields: {
       ...plain,
       body: 'dome',
@@ -39,7 +39,7 @@ export const cameraKinds: CameraKind[] = [
   },
   {
     id: 'tube-infrared',
-    label: 'Slim outdoor tube with infrared',
+    label: 'Bullet, outdoor, IR',
     fields: {
       ...plain,
       body: 'slim',
@@ -52,7 +52,7 @@ export const cameraKinds: CameraKind[] = [
   },
   {
     id: 'tube-hd',
-    label: 'Slim HD tube with infrared',
+    label: 'Bullet, HD, IR',
     fields: {
       ...plain,
       body: 'slim',
@@ -65,7 +65,7 @@ export const cameraKinds: CameraKind[] = [
   },
   {
     id: 'vandal-dome',
-    label: 'Vandal-resistant dome with infrared',
+    label: 'Vandal-resistant dome, IR',
     fields: {
       ...plain,
       body: 'vandal-dome',
@@ -78,7 +78,7 @@ export const cameraKinds: CameraKind[] = [
   },
   {
     id: 'box-heated',
-    label: 'Box with screw-on lens, heated housing',
+    label: 'Box, C/CS-mount, heated housing',
     fields: {
       ...plain,
       body: 'box',
@@ -92,7 +92,7 @@ export const cameraKinds: CameraKind[] = [
   },
   {
     id: 'turning',
-    label: 'Turning, 24 V AC, with heater',
+    label: 'PTZ, 24 V AC, with heater',
     fields: {
       ...plain,
       body: 'turning',

@@ -45,6 +45,12 @@ function factorOf(spelt: string, unit: Unit): number | undefined {
   return known[ohmSign] ?? known[ohmSign.toLowerCase()];
 }
 
+/** What a figure in a unit could look like, for whoever typed something else. */
+const exampleOf = (unit: Unit): string =>
+  unit === 'm'
+    ? `Enter a length, e.g. 40, 40 ft, 40' 6"`
+    : `Enter a number, e.g. 12.4${unit ? ` or 12.4 ${unit}` : ''}`;
+
 /**
  * Reads what a person typed as a figure in `unit`. The unit may be left out, or be another
  * of the same dimension: `12.4`, `12.4 V`, `40ft`, `40' 6"`, `12,4`.
@@ -63,7 +69,7 @@ export function parseQuantity(typed: string, unit: Unit): ParsedQuantity {
   if (/^\D*\d{1,3}(,\d{3})+(\D|$)/.test(text))
     return refuse('a comma before three digits can mean two things; write 1250 or 1.25');
   const parts = quantity.exec(text.replace(/^([+-]?\d+),(\d{1,2})(?!\d)/, '$1.$2'));
-  if (!parts) return refuse(`a number${unit ? `, with or without ${unit}` : ''}`);
+  if (!parts) return refuse(exampleOf(unit));
   const value = Number(parts[1]);
   const spelt = parts[2] ?? '';
   if (spelt === '') return { kind: 'read', value };

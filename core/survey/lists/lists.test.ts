@@ -174,7 +174,7 @@ describe('an import', () => {
     );
     expect(preview.counts.refused).toBe(8);
     expect(reasons(preview).join('\n')).toMatch(
-      /“bright”.*\n.*“Atlantis” is not one of: .*Quay.*\n.*“Balloon” is not one of: Slim cylinder; Dome.*\nline 4 is the same camera\nno number to tell which camera.*\ncamera 26 is new here and needs a view.*\n.*whole number.*\n.*from 0 to 500 W/,
+      /“bright”.*\n.*“Atlantis” is not one of: .*Quay.*\n.*“Balloon” is not one of: Bullet; Dome.*\nline 4 is the same camera\nno number to tell which camera.*\ncamera 26 is new here and needs a view.*\n.*whole number.*\n.*from 0 to 500 W/,
     );
   });
   it('says at the row what does not fit with the rest of the site', () => {

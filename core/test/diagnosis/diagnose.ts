@@ -86,7 +86,7 @@ function saysOf(
   { verdicts }: DiagnosisInput,
   hasReadings: boolean,
 ): string {
-  if (!first || !hasReadings) return 'Nothing was read yet: nothing is known.';
+  if (!first || !hasReadings) return 'No readings yet.';
   const at = (ranked: RankedCause) => (ranked.where ? ` at ${formatQuantity(ranked.where.atM, 'm')}` : '');
   const stop = verdicts.find(({ state }) => state === 'stop');
   if (stop) return stop.message;

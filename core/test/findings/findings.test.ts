@@ -47,6 +47,8 @@ function withReading(
 }
 const verdict = (findings: RunFindings, id: string) => findings.verdicts.find((one) => one.id === id)!;
 
+import { safetyVerdict } from './safety';
+
 describe('the demo site’s planted troubles show in its first verdicts', () => {
   it('the camera that dies at night fails on its night volts, and its cores explain it', () => {
     const { state, binding } = findingsOf(site, 'r08');
@@ -81,6 +83,29 @@ describe('the demo site’s planted troubles show in its first verdicts', () => 
 });
 
 describe('verdicts move with readings', () => {
+  it.each([
+    ['foreign-ac-volts', 12, 'holds', /^below 50 V limit; caution above 25 V$/],
+    ['foreign-ac-volts', 25, 'holds', /^below 50 V limit/],
+    ['foreign-ac-volts', 25.1, 'close', /^caution: above 25 V, below 50 V limit/],
+    ['foreign-ac-volts', 48, 'close', /^caution: above 25 V/],
+    ['foreign-ac-volts', 50.1, 'stop', /^Stop\. Do not touch/],
+    ['foreign-dc-volts', 50, 'holds', /caution above/],
+    ['foreign-dc-volts', 110, 'close', /^caution/],
+  ] as const)('%s of %d V: %s', (test, value, state, message) => {
+    const reading = {
+      id: 'x',
+      runId: 'r01',
+      test,
+      value,
+      at: '2026-05-01T08:00:00Z',
+      by: 'I. Marlow',
+      instrument: '',
+    };
+    expect(safetyVerdict(test, reading)).toMatchObject({
+      state,
+      message: expect.stringMatching(message) as string,
+    });
+  });
   it('above 50 V AC everything stops', () => {
     const { state, binding } = findingsOf(withReading('r01', 'foreign-ac-volts', 61), 'r01');
     expect([state, binding.message]).toEqual([
@@ -236,7 +261,7 @@ describe('the order of tests', () => {
   it('no resistance or insulation test on a live run, no volts on a dead one', () => {
     expect(interlock(testDefinition('coax-loop-ohms'), run('live'), read)).toMatch(/isolate/);
     expect(interlock(testDefinition('insulation-megohms'), run('isolated'), read)).toMatch(/disconnect/);
-    expect(interlock(testDefinition('night-volts'), run('isolated'), read)).toMatch(/re-energise/);
+    expect(interlock(testDefinition('night-volts'), run('isolated'), read)).toBe('needs run live');
     expect(interlock(testDefinition('coax-loop-ohms'), run('isolated'), read)).toBeUndefined();
     expect(interlock(testDefinition('foreign-ac-volts'), run('live'), read)).toBeUndefined();
   });
@@ -257,10 +282,10 @@ describe('the order of tests', () => {
   it('what comes first is said in a sentence that can be obeyed', () => {
     const loop = testDefinition('coax-loop-ohms');
     expect(prerequisites(loop, run('live'), read)).toBe(
-      'Before it: isolate the run first, prove it, and mark the run so above.',
+      'First isolate the run, prove it, and set the run’s state above.',
     );
     expect(prerequisites(loop, run('isolated'), {})).toBe(
-      'Before it: read the foreign voltage, which proves the run dead.',
+      'First read the foreign voltage, to prove the run dead.',
     );
     expect(
       prerequisites(loop, run('isolated'), { 'foreign-ac-volts': reading('r08', 'foreign-ac-volts', 60) }),

@@ -19,10 +19,16 @@ export function stateFor(test: Pick<TestDefinition, 'allowedIn'>, now: RunState)
   return test.allowedIn.includes(now) ? now : test.allowedIn[0]!;
 }
 
+/** The state that a test waits for, as a cell of a table says it, and what brings the run into it. */
+const waitsFor: Record<RunState, string> = {
+  live: 'needs run live',
+  isolated: 'needs run isolated',
+  disconnected: 'needs both ends disconnected',
+};
 const bringTo: Record<RunState, string> = {
-  live: 're-energise the run first',
-  isolated: 'isolate the run first',
-  disconnected: 'disconnect both ends first',
+  live: 're-energise the run',
+  isolated: 'isolate the run',
+  disconnected: 'disconnect both ends',
 };
 
 /** Tests that look for the volts which hold the others back. */
@@ -44,7 +50,7 @@ export function interlock(test: TestDefinition, run: Run, readings: RunReadings)
   const fits = test.allowedIn.includes(run.state);
   // Nobody isolates anything on a cable that is not to be touched, not even for looking at it again another way.
   if (isStopped(readings) && !(looksForVolts(test.id) && fits)) return 'stopped: dangerous volts';
-  if (!fits) return bringTo[stateFor(test, run.state)];
+  if (!fits) return waitsFor[stateFor(test, run.state)];
   return needsVoltsFirst(test, run, readings) ? 'read the foreign voltage first' : undefined;
 }
 
@@ -69,6 +75,6 @@ export function prerequisites(test: TestDefinition, run: Run, readings: RunReadi
   if (held === undefined) return undefined;
   if (isStopped(readings)) return untilSafe;
   return test.allowedIn.includes(run.state)
-    ? 'Before it: read the foreign voltage, which proves the run dead.'
-    : `Before it: ${held}, prove it, and mark the run so above.`;
+    ? 'First read the foreign voltage, to prove the run dead.'
+    : `First ${bringTo[stateFor(test, run.state)]}, prove it, and set the run’s state above.`;
 }

@@ -12,20 +12,32 @@ export const earthDifferenceVolts = 2;
 
 type SafetyTest = 'foreign-ac-volts' | 'foreign-dc-volts' | 'shield-earth-volts';
 
-const words: Record<SafetyTest, { stops: string; fine: string; conclusion: string }> = {
+/** From half of the stop limit on, hands stay off bare ends where it is wet. */
+const cautionShare = 0.5;
+
+const stopMessage = 'Stop. Do not touch the cable. Get a licensed electrician.';
+const untilCaution = (stop: number): string =>
+  `below ${stop} V limit; caution above ${stop * cautionShare} V`;
+const inCaution = (stop: number): string =>
+  `caution: above ${stop * cautionShare} V, below ${stop} V limit. Do not touch bare ends; find the source`;
+
+const words: Record<SafetyTest, { stops: string; fine: string; caution: string; conclusion: string }> = {
   'foreign-ac-volts': {
-    stops: 'Stop. Do not touch the cable. Get a licensed electrician.',
-    fine: 'safe to go on',
+    stops: stopMessage,
+    fine: untilCaution(stopVolts['foreign-ac-volts']),
+    caution: inCaution(stopVolts['foreign-ac-volts']),
     conclusion: 'Above this nobody works on the cable.',
   },
   'foreign-dc-volts': {
-    stops: 'Stop. Do not touch the cable. Get a licensed electrician.',
-    fine: 'safe to go on',
+    stops: stopMessage,
+    fine: untilCaution(stopVolts['foreign-dc-volts']),
+    caution: inCaution(stopVolts['foreign-dc-volts']),
     conclusion: 'Above this nobody works on the cable.',
   },
   'shield-earth-volts': {
     stops: 'Different earths. Isolate; never just bond them.',
     fine: 'same earth',
+    caution: 'same earth, close to the limit',
     conclusion: 'A difference drives current through the shield and puts a bar in the picture.',
   },
 };
@@ -39,7 +51,7 @@ export function safetyVerdict(test: SafetyTest, reading: QuantityReading | undef
     figure: figure('limit', bound, 'V', test === 'shield-earth-volts' ? 'policy' : 'standard'),
   };
   const expected = figure('below', bound, 'V', limit.figure.from);
-  const { fine, stops, conclusion } = words[test];
+  const { fine, stops, caution, conclusion } = words[test];
   if (!reading) {
     return {
       id: test,
@@ -55,7 +67,8 @@ export function safetyVerdict(test: SafetyTest, reading: QuantityReading | undef
   }
   const read = figure('read', reading.value, 'V', 'measured');
   const utilisation = utilisationOf(reading.value, limit);
-  const status = statusOf(utilisation);
+  const isRaised = test !== 'shield-earth-volts' && utilisation > cautionShare && utilisation <= 1;
+  const status = isRaised ? 'close' : statusOf(utilisation);
   const danger = status === 'fails' && test !== 'shield-earth-volts';
   return {
     id: test,
@@ -65,7 +78,7 @@ export function safetyVerdict(test: SafetyTest, reading: QuantityReading | undef
     utilisation,
     basis: 'measured',
     state: danger ? 'stop' : status,
-    message: status === 'fails' ? stops : fine,
+    message: { fails: stops, close: caution, holds: fine }[status],
     derivation: () => ({
       title: `${label}, ${formatQuantity(reading.value, 'V')}`,
       limit,

@@ -57,7 +57,7 @@ describe('readings from a table', () => {
       [3, '“smell” is no test with a figure'],
       [4, '“damp”'],
       [5, '“-3”'],
-      [6, '“last week” is no moment; 2026-03-10 08'],
+      [6, 'Date “last week” not understood; use 2026-03-12 08'],
       [6, '“warm”'],
     ]);
     expect(readings).toHaveLength(1);

@@ -98,7 +98,7 @@ function aboutOf(cells: readonly Cell[], columns: Columns, problem: (why: string
   ];
   if (plain(when) !== '') {
     const at = momentOf(when);
-    if (at === null) problem(`“${String(when)}” is no moment; 2026-03-10 08:12 is one`);
+    if (at === null) problem(`Date “${String(when)}” not understood; use 2026-03-12 08:15`);
     else about.at = at;
   }
   if (plain(warm) !== '') {

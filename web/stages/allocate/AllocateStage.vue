@@ -34,8 +34,8 @@ useKeys(
 
 <template>
   <div v-if="allocation.recorders.length === 0" class="empty">
-    <strong>No recorder is noted on this site.</strong>Note it in Survey with <kbd>b</kbd>; then its slots
-    show here.
+    <strong>This site has no recorder yet.</strong>Add one in Survey &gt; Head end (<kbd>1</kbd>, then
+    <kbd>h</kbd>); then its slots show here.
   </div>
   <div v-else class="allocate">
     <div class="row head no-print">

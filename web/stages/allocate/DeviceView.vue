@@ -84,12 +84,12 @@ onMounted(async () => {
 });
 onUnmounted(device.leave);
 useKeys([
-  { keys: ['g'], label: 'read the recorder', group: 'Into the recorder', run: () => void device.read() },
-  { keys: ['Enter'], label: 'apply the plan', group: 'Into the recorder', run: apply },
+  { keys: ['g'], label: 'read the recorder', group: 'Push to recorder', run: () => void device.read() },
+  { keys: ['Enter'], label: 'apply the plan', group: 'Push to recorder', run: apply },
   {
     keys: ['Escape'],
     label: 'stop after this step',
-    group: 'Into the recorder',
+    group: 'Push to recorder',
     run: () => {
       if (device.applying?.state === 'running') void device.stop();
     },
@@ -107,7 +107,7 @@ useKeys([
           label="Recorder to write to"
           @take="(id) => void device.turnTo(id)"
       /></FieldRow>
-      <FieldRow label="At"
+      <FieldRow label="Address"
         ><InputText
           v-model="device.address"
           size="small"
@@ -116,17 +116,17 @@ useKeys([
           autocomplete="off"
           @keydown.enter.prevent="device.read()"
       /></FieldRow>
-      <FieldRow label="Its key"
+      <FieldRow label="Key"
         ><InputText
           v-model="device.key"
           size="small"
           type="password"
           aria-label="Key of the recorder"
-          :placeholder="device.isStandIn ? 'the demo’s is ferry' : 'kept nowhere'"
+          :placeholder="device.isStandIn ? 'the demo’s is ferry' : 'not stored'"
           autocomplete="off"
       /></FieldRow>
       <button type="button" class="btn" :disabled="device.busy || !device.address" @click="device.read()">
-        Read it <kbd>g</kbd>
+        Read recorder <kbd>g</kbd>
       </button>
       <button type="button" class="btn" @click="router.push({ ...route, query: { view: 'ready' } })">
         Channel list
@@ -209,7 +209,7 @@ useKeys([
           >
             Go back to what was there
           </button>
-          <button type="button" class="btn small" @click="device.forget()">Leave it as it is</button>
+          <button type="button" class="btn small" @click="device.forget()">Keep as it is</button>
         </template>
         <button
           v-else-if="device.applying.goal === 'plan'"

@@ -11,6 +11,7 @@ import {
   type AllocationSettings,
 } from '#core/model/site';
 import { useKeys } from '../../keys/keys';
+import LeadLegend from './LeadLegend.vue';
 import RunLine from '../../line/RunLine.vue';
 import PickField from '../../parts/PickField.vue';
 import QuantityField from '../../parts/QuantityField.vue';
@@ -110,7 +111,7 @@ async function give(scope: SlottingScope): Promise<void> {
     store.change(
       scope === 'rest'
         ? `Give ${found.changes.length} slot${found.changes.length === 1 ? '' : 's'}`
-        : 'Allocate all anew',
+        : 'Reassign all',
       found.changes,
     );
   else if (without.length === 0) notes.value = ['Every camera is on its best slot already.'];
@@ -164,33 +165,39 @@ useKeys([
         :carried="slotDrag.carried.value"
         @pick="pickUp"
       />
-      <PickField
-        :value="wishes.numbers"
-        :choices="[
-          { value: 'keep', label: 'slot = number' },
-          { value: 'any', label: 'any number' },
-        ]"
-        label="Numbers"
-        @take="(numbers) => wish('Numbers of slots', { numbers })"
-      />
-      <PickField
-        :value="wishes.share"
-        :choices="[
-          { value: 'building', label: 'by building' },
-          { value: 'load', label: 'by load' },
-        ]"
-        label="Shared out"
-        @take="(share) => wish('How recorders share', { share })"
-      />
-      <PickField
-        :value="demands.policies.blocks"
-        :choices="[
-          { value: 'mix', label: 'families mixed' },
-          { value: 'separate', label: 'blocks of four' },
-        ]"
-        label="Blocks"
-        @take="(blocks) => demand('Blocks', { policies: { ...demands.policies, blocks } })"
-      />
+      <span class="wish"
+        ><span class="dim tiny">Slot order</span>
+        <PickField
+          :value="wishes.numbers"
+          :choices="[
+            { value: 'keep', label: 'slot = camera number' },
+            { value: 'any', label: 'any number' },
+          ]"
+          label="Slot order"
+          @take="(numbers) => wish('Numbers of slots', { numbers })"
+      /></span>
+      <span class="wish"
+        ><span class="dim tiny">Split by</span>
+        <PickField
+          :value="wishes.share"
+          :choices="[
+            { value: 'building', label: 'building' },
+            { value: 'load', label: 'load' },
+          ]"
+          label="Split by"
+          @take="(share) => wish('How recorders share', { share })"
+      /></span>
+      <span class="wish"
+        ><span class="dim tiny">Grouping</span>
+        <PickField
+          :value="demands.policies.blocks"
+          :choices="[
+            { value: 'mix', label: 'families mixed' },
+            { value: 'separate', label: 'blocks of four' },
+          ]"
+          label="Grouping"
+          @take="(blocks) => demand('Blocks', { policies: { ...demands.policies, blocks } })"
+      /></span>
       <span class="spare"
         ><QuantityField
           :value="demands.spareSlots"
@@ -209,7 +216,7 @@ useKeys([
         Fill the rest <kbd>f</kbd>
       </button>
       <button type="button" class="btn" :disabled="planner.busy === 'slots'" @click="give('all')">
-        All anew <kbd>a</kbd>
+        Reassign all <kbd>a</kbd>
       </button>
     </div>
     <p v-if="planner.busy === 'slots'" class="dim" role="status">
@@ -224,7 +231,7 @@ useKeys([
       <div class="row">
         <button v-if="slotDrag.held.value.canForce" type="button" class="btn small" @click="slotDrag.force()">
           Put it there anyway</button
-        ><button type="button" class="btn small" @click="slotDrag.held.value = null">Leave it</button>
+        ><button type="button" class="btn small" @click="slotDrag.held.value = null">Cancel</button>
       </div>
     </div>
     <RecorderRack
@@ -241,10 +248,7 @@ useKeys([
       @drop="(cameraId, slot) => onDrop(cameraId, { recorderId: state.recorder.id, slot })"
       @run="selectRun"
     />
-    <p class="tiny dim">
-      Leads: full stays, dotted nothing decided yet, thick patched elsewhere, dashed by the network. Several
-      cameras: <kbd>space</kbd> or a click with Shift.
-    </p>
+    <p class="tiny dim"><LeadLegend /> Several cameras: <kbd>space</kbd> or a click with Shift.</p>
     <RunLine
       v-if="selection.current"
       :evaluation="selection.current"
@@ -289,6 +293,11 @@ useKeys([
 .acts {
   gap: 8px;
   flex-wrap: wrap;
+}
+.wish {
+  display: inline-flex;
+  gap: 6px;
+  align-items: center;
 }
 .tray {
   flex: 1;

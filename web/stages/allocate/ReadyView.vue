@@ -92,7 +92,7 @@ const print = () => window.print();
             <span class="mark" aria-hidden="true">{{ { met: '✓', open: '○', do: '▸' }[one.state] }}</span>
             {{ one.message }}
             <span class="dim tiny">{{
-              { met: 'so', open: 'not yet', do: 'when it is applied' }[one.state]
+              { met: 'OK', open: 'not yet', do: 'done automatically on apply' }[one.state]
             }}</span>
             <p v-for="missing in one.missing.slice(0, 6)" :key="missing.why" class="tiny why">
               {{ missing.why }}

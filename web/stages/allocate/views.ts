@@ -4,7 +4,7 @@ export const allocateViews = [
   { id: 'streams', label: 'Streams and disks', key: 's' },
   { id: 'order', label: 'Order of moves', key: 'o' },
   { id: 'ready', label: 'Before you start', key: 'b' },
-  { id: 'device', label: 'Into the recorder', key: 'w' },
+  { id: 'device', label: 'Push to recorder', key: 'w' },
 ] as const;
 export type AllocateView = (typeof allocateViews)[number]['id'];
 

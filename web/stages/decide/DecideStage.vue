@@ -64,7 +64,7 @@ useKeys(
         ><span class="dim tiny">Labour</span> <b class="mono">{{ formatQuantity(total.hours, 'h') }}</b></span
       >
       <span class="figure"
-        ><span class="dim tiny">Dark</span>
+        ><span class="dim tiny">Camera downtime</span>
         <b class="mono">{{ formatQuantity(total.darkHours, 'h') }}</b></span
       >
       <span class="figure"

@@ -164,7 +164,7 @@ watch([opened, () => core.result], async ([index]) => {
           <dd class="mono">{{ formatQuantity(option.darkHours, 'h') }}</dd>
         </div>
         <div>
-          <dt>Due again in</dt>
+          <dt>Replacement due after</dt>
           <dd class="mono">
             {{
               option.kind === 'retire'

@@ -287,7 +287,7 @@ const setCurrency = (currency: string) =>
                 class="btn small"
                 @click="reset(product)"
               >
-                {{ isGeneric(product.id) ? 'As it came' : 'Remove' }}
+                {{ isGeneric(product.id) ? 'Reset to default' : 'Remove' }}
               </button>
             </td>
           </tr>

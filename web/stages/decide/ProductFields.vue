@@ -32,7 +32,7 @@ const set = (fields: Record<string, unknown>) =>
         :allowed="isWhole ? whole(0, most) : within(0, most, unit)"
         @take="(value) => set({ [key]: value })"
     /></FieldRow>
-    <button type="button" class="btn small" @click="emit('copy')">A row of our own like this</button>
+    <button type="button" class="btn small" @click="emit('copy')">Duplicate as custom item</button>
   </div>
 </template>
 

@@ -63,7 +63,7 @@ const heardProblem = (text: string) =>
         label="Sight"
         @take="(sight) => set({ sight })"
     /></FieldRow>
-    <FieldRow label="Room for it" hint="Above the highest thing in the way."
+    <FieldRow label="Clearance" hint="Above the highest thing in the way."
       ><QuantityField
         :value="path?.clearanceM ?? null"
         unit="m"
@@ -73,7 +73,7 @@ const heardProblem = (text: string) =>
         @take="(clearanceM) => set({ clearanceM })"
         @clear="set({ clearanceM: undefined })"
     /></FieldRow>
-    <FieldRow label="Heard there" hint="Channel and level in dBm of each access point."
+    <FieldRow label="Wi-Fi seen" hint="Channel and level in dBm of each access point."
       ><TextField
         :value="heardText(path?.heard ?? [])"
         label="Access points heard"

@@ -59,7 +59,7 @@ useKeys([{ keys: ['p'], label: 'print the sheet', group: 'Plan', run: print }]);
           <p v-if="sheet.becomes.length === 0" class="dim">Nothing is decided yet.</p>
         </div>
         <div>
-          <h2>What the plan heeds</h2>
+          <h2>Design criteria</h2>
           <ul class="heeds">
             <li v-for="line in sheet.heeds" :key="line">{{ line }}</li>
           </ul>
@@ -81,11 +81,11 @@ useKeys([{ keys: ['p'], label: 'print the sheet', group: 'Plan', run: print }]);
             <th>Place</th>
             <th class="num">Run</th>
             <th>Becomes</th>
-            <th class="num">Holds with</th>
+            <th class="num">Limiting margin</th>
             <th>Rests on</th>
             <th>Slot</th>
             <th class="num">Hours</th>
-            <th class="num">Dark</th>
+            <th class="num">Downtime</th>
             <th class="num">Cost</th>
           </tr>
         </thead>
@@ -133,7 +133,7 @@ useKeys([{ keys: ['p'], label: 'print the sheet', group: 'Plan', run: print }]);
           </p>
         </section>
         <section>
-          <h2>Mind</h2>
+          <h2>Warnings</h2>
           <ul>
             <li v-for="line in [...sheet.consequences, ...sheet.cautions]" :key="line">{{ line }}</li>
           </ul>

@@ -85,7 +85,7 @@ function add(): void {
         ? addSupply(store.site, { ...supply, name })
         : addEquipment(store.site, what.value, name, gear.placeId);
   problems.value = store
-    .change(`Note ${name}`, [change])
+    .change(`Add ${name}`, [change])
     .map(({ path, allowed }) => `${path.split('/').at(-1)}: ${allowed}`);
   if (problems.value.length > 0) return;
   visible.value = false;
@@ -97,7 +97,7 @@ function add(): void {
 </script>
 
 <template>
-  <Dialog v-model:visible="visible" modal header="Note what stands at a head end" :style="{ width: '460px' }">
+  <Dialog v-model:visible="visible" modal header="Add head-end equipment" :style="{ width: '460px' }">
     <form class="form" @submit.prevent="add">
       <FieldRow label="It is a"
         ><PickField :value="what" :choices="kinds" label="It is a" @take="(value) => (what = value)"
@@ -133,11 +133,11 @@ function add(): void {
             label="Rule"
             @take="(value) => (recorder.rules = value)"
         /></FieldRow>
-        <FieldRow label="IP slots"
+        <FieldRow label="Additional IP channels"
           ><QuantityField
             :value="recorder.ipSlots"
             unit=""
-            label="IP slots"
+            label="Additional IP channels"
             :allowed="whole(0, 64)"
             @take="(value) => (recorder.ipSlots = value)"
         /></FieldRow>
@@ -148,19 +148,19 @@ function add(): void {
             label="Inputs take up to"
             @take="(value) => (recorder.bestFormat = value)"
         /></FieldRow>
-        <FieldRow label="Incoming in all"
+        <FieldRow label="Total incoming bandwidth"
           ><QuantityField
             :value="recorder.incomingMbps"
             unit="Mb/s"
-            label="Incoming in all"
+            label="Total incoming bandwidth"
             :allowed="upTo(10000)"
             @take="(value) => (recorder.incomingMbps = value)"
         /></FieldRow>
-        <FieldRow label="A slot takes"
+        <FieldRow label="Max. resolution per channel"
           ><QuantityField
             :value="recorder.slotMegapixels"
             unit="MP"
-            label="A slot takes"
+            label="Max. resolution per channel"
             :allowed="upTo(64)"
             @take="(value) => (recorder.slotMegapixels = value)"
         /></FieldRow>
@@ -208,7 +208,7 @@ function add(): void {
         </FieldRow>
       </template>
       <p v-else class="dim tiny">It is noted with usual figures, to be put right in its sheet.</p>
-      <DialogFoot :problems="problems" go="Note it" @leave="visible = false" />
+      <DialogFoot :problems="problems" go="Add" @leave="visible = false" />
     </form>
   </Dialog>
 </template>

@@ -27,7 +27,7 @@ const withoutRun = computed(() => {
 const sortByNext = () => {
   order.value = orders[(orders.findIndex(({ value }) => value === order.value) + 1) % orders.length]!.value;
 };
-useKeys([{ keys: ['o'], label: 'sort otherwise', group: 'Survey', run: sortByNext }]);
+useKeys([{ keys: ['o'], label: 'change sort order', group: 'Survey', run: sortByNext }]);
 </script>
 
 <template>

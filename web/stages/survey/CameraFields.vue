@@ -45,12 +45,12 @@ const setWindow = (fields: Partial<Camera['supply']['window']>) =>
 </script>
 
 <template>
-  <FieldRow label="Like a" hint="Fills in what such a camera usually has; put right what differs."
+  <FieldRow label="Fill from template" hint="Fills in what such a camera usually has; put right what differs."
     ><PickField
       :value="null"
       :choices="kinds"
-      label="Like a"
-      placeholder="Common kinds"
+      label="Fill from template"
+      placeholder="Choose a template"
       @take="
         (id) =>
           emit('set', 'Kind', (now) =>
@@ -76,15 +76,15 @@ const setWindow = (fields: Partial<Camera['supply']['window']>) =>
       :refuse="nameAllowed"
       @take="(name) => note('Name', { name })"
   /></FieldRow>
-  <FieldRow label="Must see" field="purpose"
+  <FieldRow label="Purpose of view" field="purpose"
     ><TextField
       :value="camera.purpose"
-      label="Must see"
+      label="Purpose of view"
       placeholder="Faces at the desk, number plates…"
       :refuse="purposeAllowed"
       @take="(purpose) => note('Purpose', { purpose })"
   /></FieldRow>
-  <FieldRow label="Hangs at"
+  <FieldRow label="Mounted at"
     ><PickField
       :value="camera.placeId"
       :choices="places"
@@ -117,11 +117,15 @@ const setWindow = (fields: Partial<Camera['supply']['window']>) =>
       @take="(lineStandard) => note('Line standard', { lineStandard })"
   /></FieldRow>
   <LensFields :camera="camera" @note="note" />
-  <FieldRow label="Lamps" field="lamps" :assumed="isAssumed('lamps')" @confirm="confirm('lamps')"
+  <FieldRow
+    label="IR / white-light LEDs"
+    field="lamps"
+    :assumed="isAssumed('lamps')"
+    @confirm="confirm('lamps')"
     ><PickField
       :value="camera.lamps"
       :choices="choices.lamps"
-      label="Lamps"
+      label="IR / white-light LEDs"
       @take="(lamps) => note('Lamps', { lamps })"
   /></FieldRow>
   <FieldRow label="Heater" field="heater" :assumed="isAssumed('heater')" @confirm="confirm('heater')"
@@ -172,7 +176,12 @@ const setWindow = (fields: Partial<Camera['supply']['window']>) =>
       @take="(startUp) => setWatts({ startUp })"
     />
   </FieldRow>
-  <FieldRow label="Takes" field="supply" :assumed="isAssumed('supply')" @confirm="confirm('supply')">
+  <FieldRow
+    label="Supply voltage, min-max"
+    field="supply"
+    :assumed="isAssumed('supply')"
+    @confirm="confirm('supply')"
+  >
     <PickField
       :value="camera.supply.current"
       :choices="choices.current"
@@ -201,12 +210,12 @@ const setWindow = (fields: Partial<Camera['supply']['window']>) =>
       label="Condition"
       @take="(worthKeeping) => note('Condition', { worthKeeping })"
   /></FieldRow>
-  <FieldRow label="Successor"
+  <FieldRow label="Replacement camera"
     ><PickField
       :value="camera.target"
       :choices="choices.target"
-      label="Successor"
-      @take="(target) => note('Successor', { target })"
+      label="Replacement camera"
+      @take="(target) => note('Replacement camera', { target })"
   /></FieldRow>
   <NeedFields :camera="camera" @note="note" />
 </template>

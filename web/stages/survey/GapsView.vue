@@ -19,6 +19,7 @@ const runs = computed(() => evaluation.result!.runs);
 const summary = computed(() => {
   const cannot = (key: 'beforeTest' | 'beforeDecide') =>
     runs.value.filter(({ toNote }) => toNote[key] > 0).length;
+  if (runs.value.length === 0) return '';
   return before.value === 'test'
     ? cannot('beforeTest') === 0
       ? 'Every run is ready to test.'
@@ -57,7 +58,7 @@ useKeys([
   {
     keys: ['x'],
     label: 'before the test, before the decision',
-    group: 'Left to note',
+    group: 'Missing data',
     run: () => {
       before.value = before.value === 'test' ? 'decide' : 'test';
     },

@@ -19,7 +19,7 @@ const isAskedFor = computed(() => !only?.value || only.value === 'lens' || only.
 
 const figures = computed(() => viewFigures(camera));
 const sharpness = ({ perMetre, purpose }: Sharpness) =>
-  `${Math.round(perMetre)} px/m, ${purpose ? `enough to ${purpose}` : 'enough for nothing much'}`;
+  `${Math.round(perMetre)} px/m, ${purpose ? `enough to ${purpose}` : 'below any usable level'}`;
 
 const set = (what: string, lens: Camera['lens']) => lens && emit('note', what, { lens });
 </script>
@@ -42,7 +42,7 @@ const set = (what: string, lens: Camera['lens']) => lens && emit('note', what, {
       @take="(focalMm) => set('Focal length', withFocal(camera, focalMm))"
     /><span class="dim tiny">mm</span>
   </FieldRow>
-  <FieldRow v-if="camera.lens" label="Turns from">
+  <FieldRow v-if="camera.lens" label="Varifocal range">
     <QuantityField
       :value="camera.lens.range?.minMm ?? null"
       unit=""

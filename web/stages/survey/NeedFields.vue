@@ -22,15 +22,15 @@ const details: { value: Detail; label: string }[] = [
   ...viewPurposes.map(({ id, label, atLeast }) => ({ value: id, label: `${label}, ${atLeast} px/m` })),
 ];
 const answers: { value: 'today' | 'yes' | 'no'; label: string }[] = [
-  { value: 'today', label: 'as today' },
+  { value: 'today', label: 'same as existing' },
   { value: 'yes', label: 'yes' },
   { value: 'no', label: 'no' },
 ];
 const extras = [
-  { key: 'lamps', label: 'Lamps' },
+  { key: 'lamps', label: 'IR/LED' },
   { key: 'heater', label: 'Heater' },
   { key: 'audio', label: 'Sound' },
-  { key: 'vandal', label: 'Vandal-proof' },
+  { key: 'vandal', label: 'Vandal-resistant' },
 ] as const;
 
 const need = computed(() => viewNeed(store.site!, camera));
@@ -58,13 +58,13 @@ const answerOf = (value: boolean | undefined): 'today' | 'yes' | 'no' =>
 
 <template>
   <FieldRow
-    label="Good enough to"
+    label="Required level of detail"
     :hint="`${asks}By night ${formatQuantity(need.ip.nightWatts, 'W')} as IP, ${formatQuantity(need.ip.mbps, 'Mb/s')}.`"
   >
     <PickField
       :value="camera.needs?.detail ?? 'open'"
       :choices="details"
-      label="Good enough to"
+      label="Required level of detail"
       @take="(detail) => set({ detail: detail === 'open' ? undefined : detail })"
     />
   </FieldRow>
@@ -73,15 +73,20 @@ const answerOf = (value: boolean | undefined): 'today' | 'yes' | 'no' =>
   </p>
   <p v-else-if="suggests" class="caution suggests">
     {{ className(need.suggests) }} would do for that.
-    <button type="button" class="btn small" @click="emit('note', 'Successor', { target: need.suggests })">
+    <button
+      type="button"
+      class="btn small"
+      @click="emit('note', 'Replacement camera', { target: need.suggests })"
+    >
       Use it
     </button>
   </p>
+  <h4>New camera needs</h4>
   <FieldRow v-for="{ key, label } in extras" :key="key" :label
     ><PickField
       :value="answerOf(camera.needs?.[key])"
       :choices="answers"
-      :label="`Successor: ${label}`"
+      :label="`New camera needs: ${label}`"
       @take="(answer) => set({ [key]: answer === 'today' ? undefined : answer === 'yes' })"
   /></FieldRow>
   <FieldRow label="Model"

@@ -14,9 +14,9 @@ const emit = defineEmits<{ change: [what: string, next: FactUpdate<Run>] }>();
 const store = useSite();
 
 const ways = [
-  { value: 'unseen' as const, label: 'Nobody has looked' },
-  { value: 'open' as const, label: 'It could' },
-  { value: 'closed' as const, label: 'It could not' },
+  { value: 'unseen' as const, label: 'Not surveyed' },
+  { value: 'open' as const, label: 'Feasible' },
+  { value: 'closed' as const, label: 'Not feasible' },
 ];
 const closets = computed(() =>
   Object.values(store.site!.place)

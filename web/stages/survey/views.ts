@@ -4,7 +4,7 @@ export const surveyViews = [
   { id: 'drawing', label: 'Drawing', key: 'd' },
   { id: 'lists', label: 'Lists', key: 'l' },
   { id: 'head-end', label: 'Head end', key: 'h' },
-  { id: 'gaps', label: 'Left to note', key: 'g' },
+  { id: 'gaps', label: 'Missing data', key: 'g' },
   { id: 'walk', label: 'Walk', key: 'w' },
 ] as const;
 export type SurveyView = (typeof surveyViews)[number]['id'];

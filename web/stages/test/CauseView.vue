@@ -78,7 +78,7 @@ const minutes = ({ minutes: all }: NextTest) => `${Math.max(1, Math.round(all))}
     </p>
     <div class="two">
       <section class="next">
-        <h2>What would tell most now</h2>
+        <h2>Recommended next test</h2>
         <ol>
           <li v-for="one in next" :key="one.test.id" :data-test="one.test.id">
             <b>{{ one.test.label }}</b> <span class="mono">{{ minutes(one) }}</span><span
@@ -87,9 +87,7 @@ const minutes = ({ minutes: all }: NextTest) => `${Math.max(1, Math.round(all))}
             >
               with {{ one.needs.join(', ') }}</span
             >
-            <span class="dim tiny"
-              >, expected to settle {{ one.bits.toFixed(2) }} bits of the doubt. {{ one.test.connect }}</span
-            >
+            <span class="dim tiny">. {{ one.test.connect }}</span>
           </li>
         </ol>
         <p v-if="next.length === 0" class="dim">No test is left that would change this picture.</p>

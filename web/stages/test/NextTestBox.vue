@@ -42,7 +42,7 @@ const lower = (label: string) => label.charAt(0).toLowerCase() + label.slice(1);
     <template v-if="diagnosis && !stopped">
       <p>{{ diagnosis.message }}</p>
       <p v-if="best && best.test.id !== required?.id" class="dim">
-        Tells most for its time now: <b>{{ lower(best.test.label) }}</b>, {{ needs }}.
+        Recommended next test: <b>{{ lower(best.test.label) }}</b>, {{ needs }}.
       </p>
     </template>
   </div>

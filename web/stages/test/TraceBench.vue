@@ -284,7 +284,7 @@ const height = 230;
               <th class="num">at</th>
               <th>what</th>
               <th class="num">ohms</th>
-              <th class="num">surety</th>
+              <th class="num">Confidence</th>
             </tr>
           </thead>
           <tbody>

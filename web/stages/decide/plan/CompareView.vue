@@ -52,7 +52,7 @@ const measures: { key: keyof PlanTotals; label: string; unit: Unit; digits?: num
   { key: 'hours', label: 'labour', unit: 'h' },
   { key: 'ipCameras', label: 'on IP', unit: '' },
   { key: 'newCableM', label: 'new cable', unit: 'm' },
-  { key: 'sparePercent', label: 'least spare', unit: '%' },
+  { key: 'sparePercent', label: 'smallest margin', unit: '%' },
 ];
 const most = computed(() =>
   Object.fromEntries(
@@ -127,7 +127,7 @@ const adoptIt = (plan: SavedPlan) =>
             </td>
             <td class="acts">
               <button type="button" class="btn small" @click="adoptIt(plan)">Adopt</button>
-              <button type="button" class="btn small" @click="putAway(plan)">Put away</button>
+              <button type="button" class="btn small" @click="putAway(plan)">Unpin</button>
             </td>
           </tr>
         </tbody>
@@ -158,9 +158,9 @@ const adoptIt = (plan: SavedPlan) =>
                 <th />
                 <th>Camera</th>
                 <th>first</th>
-                <th class="num">by itself</th>
+                <th class="num">Cost</th>
                 <th>second</th>
-                <th class="num">by itself</th>
+                <th class="num">Cost</th>
                 <th>why</th>
               </tr>
             </thead>

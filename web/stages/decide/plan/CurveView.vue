@@ -174,7 +174,7 @@ const onClick = ({ dataIndex }: { dataIndex?: number }) => {
             along.</span
           ><span class="push" /><button type="button" class="btn" @click="pinIt">Pin <kbd>n</kbd></button
           ><button type="button" class="btn" @click="planner.takeUp(point.plan)">
-            Take it up <kbd>Enter</kbd>
+            Use this plan <kbd>Enter</kbd>
           </button>
         </div>
       </div>

@@ -19,7 +19,7 @@ const goals: { value: Demands['goal']; label: string }[] = [
   { value: 'mend', label: 'Mend what does not hold' },
 ];
 const figures: { value: Demands['figures']; label: string }[] = [
-  { value: 'as-known', label: 'Figures as they are known' },
+  { value: 'as-known', label: 'Best available' },
   { value: 'pessimistic', label: 'Unmeasured figures at their worst' },
   { value: 'measured-only', label: 'Measured figures only' },
 ];
@@ -58,7 +58,7 @@ function costWords({ policy, school, moreCost, changed, moreIp }: PolicyCost): s
         label="Goal"
         @take="(goal) => set('goal', { ...demands, goal })"
     /></FieldRow>
-    <FieldRow label="Rest on"
+    <FieldRow label="Data basis"
       ><PickField
         :value="demands.figures"
         :choices="figures"
@@ -77,7 +77,7 @@ function costWords({ policy, school, moreCost, changed, moreIp }: PolicyCost): s
         @clear="cap('cost', 'no cap on cost', undefined)"
       /><span class="dim tiny">{{ aboutOf(store.site!).currency }}</span></FieldRow
     >
-    <FieldRow label="Dark at most"
+    <FieldRow label="Downtime at most"
       ><QuantityField
         :value="demands.caps.darkHours ?? null"
         unit="h"
@@ -99,7 +99,7 @@ function costWords({ policy, school, moreCost, changed, moreIp }: PolicyCost): s
         @take="(value) => cap('hours', 'cap on labour', value)"
         @clear="cap('hours', 'no cap on labour', undefined)"
     /></FieldRow>
-    <FieldRow label="Left to spare"
+    <FieldRow label="Safety margin"
       ><QuantityField
         :value="demands.sparePercent"
         unit="%"
@@ -123,7 +123,7 @@ function costWords({ policy, school, moreCost, changed, moreIp }: PolicyCost): s
         :allowed="whole(1, 30)"
         @take="(years) => set('years', { ...demands, years })"
     /></FieldRow>
-    <h3>Schools of practice</h3>
+    <h3>Design preferences</h3>
     <div v-for="policy in schools" :key="policy.id" class="policy" :data-policy="policy.id">
       <FieldRow :label="policy.label"
         ><PickField

@@ -155,7 +155,7 @@ useKeys([
           :disabled="!planner.plan || planner.busy === 'plan'"
           @click="planner.costSchools()"
         >
-          What schools cost <kbd>y</kbd>
+          Cost of the alternatives <kbd>y</kbd>
         </button>
         <span class="push" />
         <button type="button" class="btn small" @click="saveLp">LP file</button>
@@ -180,7 +180,7 @@ useKeys([
         <p>{{ planner.found.conflict.message }}</p>
         <ul>
           <li v-for="one in planner.found.conflict.demands.filter(({ frees }) => frees)" :key="one.id">
-            Giving up this one alone would do: {{ one.message }}.
+            Relaxing this one requirement is enough: {{ one.message }}.
           </li>
         </ul>
       </div>
@@ -206,7 +206,7 @@ useKeys([
                 <th>Camera</th>
                 <th>chosen now</th>
                 <th>the plan has</th>
-                <th class="num">by itself</th>
+                <th class="num">Cost</th>
               </tr>
             </thead>
             <tbody>

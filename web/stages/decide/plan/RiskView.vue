@@ -63,7 +63,9 @@ useKeys([
           :allowed="whole(0, 1_000_000)"
           @take="(next) => (seed = next)"
       /></label>
-      <button type="button" class="btn" :disabled="count === 0" @click="draw">Draw again <kbd>f</kbd></button>
+      <button type="button" class="btn" :disabled="count === 0" @click="draw">
+        Simulate again <kbd>f</kbd>
+      </button>
     </div>
     <div v-if="count === 0" class="empty">
       <strong>Nothing is chosen yet.</strong>Choose options, or find a plan; then ten thousand futures show
@@ -72,7 +74,7 @@ useKeys([
     <template v-else>
       <SearchBar
         v-if="planner.busy === 'futures'"
-        :label="`Drawing futures, ${planner.risk?.drawn ?? 0} of ${futures}`"
+        :label="`Simulating …, ${planner.risk?.drawn ?? 0} of ${futures}`"
         :progress="null"
         @stop="planner.stop"
       />
@@ -131,9 +133,9 @@ useKeys([
           </table>
         </div>
         <p class="tiny dim">
-          The bar’s tick is one in ten. Loops, losses, lengths and loads fall as far as what they rest on
-          allows: a reading by a few per cent, a table by twelve; one unread coax in thirty-three is taken for
-          steel. The same seed draws the same futures.
+          The bar’s tick is one in ten. Loops, losses, lengths and loads vary by their uncertainty: a reading
+          by a few per cent, a table by twelve. 3 % of unmeasured coax is assumed copper-clad steel. The same
+          seed gives the same simulation.
         </p>
       </template>
     </template>

@@ -42,7 +42,7 @@ const own = useMeasures();
       <b class="mono">{{ own.quantity(totals.newCableM, 'm') }}</b></span
     >
     <span
-      ><span class="tiny dim">least spare</span>
+      ><span class="tiny dim">smallest margin</span>
       <b class="mono">{{ formatQuantity(totals.sparePercent, '%') }}</b></span
     >
   </p>

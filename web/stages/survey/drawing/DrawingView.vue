@@ -297,7 +297,7 @@ useKeys([
     </div>
     <p v-if="problem" class="caution" role="alert">{{ problem }}</p>
     <p v-if="remark" class="caution">
-      {{ remark }} <button type="button" class="plain underline" @click="remark = ''">Good</button>
+      {{ remark }} <button type="button" class="plain underline" @click="remark = ''">Dismiss</button>
     </p>
     <div v-if="!drawing" class="empty">
       <strong>No drawing yet.</strong>Add a floor plan as PNG, JPEG or SVG, one for each floor or building.

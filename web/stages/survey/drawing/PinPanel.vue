@@ -50,7 +50,7 @@ function setPlace(what: string, next: FactUpdate<Place>): void {
 <template>
   <h2>{{ thingName(site, pin.of) }}</h2>
   <section v-if="camera" class="fields">
-    <FieldRow label="Looks towards"
+    <FieldRow label="Bearing"
       ><QuantityField
         :value="pin.facesDegrees ?? 0"
         unit=""
@@ -70,7 +70,7 @@ function setPlace(what: string, next: FactUpdate<Place>): void {
   </p>
   <div class="row">
     <button v-if="run" type="button" class="btn small" @click="emit('open', run.id)">Open its sheet</button>
-    <button type="button" class="btn small" @click="emit('remove', pin)">Off the drawing</button>
+    <button type="button" class="btn small" @click="emit('remove', pin)">Remove from drawing</button>
   </div>
 </template>
 

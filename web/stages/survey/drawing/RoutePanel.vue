@@ -88,7 +88,7 @@ function remove(): void {
         :refuse="(text) => (text.length >= 1 && text.length <= 80 ? undefined : 'from 1 to 80 characters')"
         @take="(text) => set('Name', { name: text })"
     /></FieldRow>
-    <FieldRow label="Up and down"
+    <FieldRow label="Rises and drops"
       ><QuantityField
         :value="route.riseM"
         unit="m"
@@ -106,7 +106,7 @@ function remove(): void {
     /></FieldRow>
   </section>
   <section>
-    <h3>Who follows it</h3>
+    <h3>Segments on this route</h3>
     <button v-for="run in likely" :key="run.id" type="button" class="btn" @click="follow(`${run.id}/0`)">
       Run {{ name(run, 0) }} follows it
     </button>
@@ -121,7 +121,7 @@ function remove(): void {
       </button>
     </p>
     <p v-if="following.length === 0" class="dim tiny">
-      Nobody yet. Segments that follow it share its geometry, and take their length from it unless they are
+      None yet. Segments that follow it share its geometry, and take their length from it unless they are
       marked or measured.
     </p>
     <PickField

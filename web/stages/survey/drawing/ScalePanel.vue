@@ -30,7 +30,7 @@ function take(): void {
     />
     <div class="row">
       <button type="button" class="btn go" :disabled="distanceM === null" @click="take">Set the scale</button
-      ><button type="button" class="btn" @click="emit('leave')">Leave it</button>
+      ><button type="button" class="btn" @click="emit('leave')">Cancel</button>
     </div>
     <p class="dim tiny">Segments that follow routes on this drawing take their new lengths at once.</p>
   </div>

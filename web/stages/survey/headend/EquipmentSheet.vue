@@ -201,7 +201,7 @@ const setGear = (fields: Partial<Gear>) => set('Figures', { gear: { ...equipment
       @take="(note) => set('Note', { note: note || undefined })"
   /></FieldRow>
   <p v-if="hanging && hanging.consumers.length > 0" class="dim">
-    Hanging on it:
+    Connected loads:
     {{
       hanging.consumers
         .map(({ name, watts, from }) => `${name} ${formatQuantity(watts, 'W', 0)}${words[from]}`)

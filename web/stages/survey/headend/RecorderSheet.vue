@@ -49,7 +49,7 @@ const outputs = monitorOutputs.map((value) => ({
 const limits = (fields: Partial<Recorder['limits']>) =>
   set('Limits', { limits: { ...recorder.limits, ...fields } });
 
-const lineStandards = [{ value: 'found' as const, label: 'They find it' }, ...choices.lineStandard];
+const lineStandards = [{ value: 'found' as const, label: 'Auto-detect' }, ...choices.lineStandard];
 function set(what: string, fields: { [K in keyof Recorder]?: Recorder[K] | undefined }): void {
   const changes = noteRecorder(store.site!, withFields(recorder, fields));
   const lost = changes
@@ -169,11 +169,11 @@ function setPoe(ports: number, watts: number): void {
           :refuse="(text) => refuseText(parsePresets(text))"
           @take="takePresets"
       /></FieldRow>
-      <FieldRow v-else-if="'extraIpSlots' in recorder.rules" label="IP slots more"
+      <FieldRow v-else-if="'extraIpSlots' in recorder.rules" label="Additional IP channels"
         ><QuantityField
           :value="recorder.rules.extraIpSlots"
           unit=""
-          label="IP slots after the inputs"
+          label="Additional IP channels"
           :allowed="whole(0, 64)"
           @take="(extraIpSlots) => slots({ extraIpSlots })"
       /></FieldRow>
@@ -238,29 +238,29 @@ function setPoe(ports: number, watts: number): void {
             :refuse="(text) => refuseText(parseInputs(text, recorder.inputs))"
             @take="takeTurned"
         /></FieldRow>
-        <FieldRow v-if="recorder.rules.kind !== 'fixed-hybrid'" label="A change costs"
+        <FieldRow v-if="recorder.rules.kind !== 'fixed-hybrid'" label="Converting an input causes"
           ><PicksField
             :values="costs"
             :choices="changeCosts"
-            label="What turning inputs costs"
+            label="Converting an input causes"
             @take="takeCosts"
         /></FieldRow>
       </template>
     </section>
     <section>
-      <FieldRow label="Incoming in all"
+      <FieldRow label="Total incoming bandwidth"
         ><QuantityField
           :value="recorder.limits.incomingMbps"
           unit="Mb/s"
-          label="Incoming in all"
+          label="Total incoming bandwidth"
           :allowed="upTo(10_000, 'Mb/s')"
           @take="(incomingMbps) => limits({ incomingMbps })"
       /></FieldRow>
-      <FieldRow label="A slot takes"
+      <FieldRow label="Max. resolution per channel"
         ><QuantityField
           :value="recorder.limits.slotMegapixels"
           unit="MP"
-          label="A slot takes"
+          label="Max. resolution per channel"
           :allowed="upTo(64, 'MP')"
           @take="(slotMegapixels) => limits({ slotMegapixels })"
       /></FieldRow>

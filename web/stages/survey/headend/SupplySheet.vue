@@ -36,7 +36,7 @@ const setFuse = (number: number, fuseAmps: number) =>
     outputs: supply.outputs.map((output) => (output.number === number ? { ...output, fuseAmps } : output)),
   });
 const addOutput = () =>
-  set('An output more', {
+  set('Add output', {
     outputs: [
       ...supply.outputs,
       {
@@ -122,7 +122,7 @@ const unhang = (runId: string) => setRun(fedFrom(store.site!.run[runId]!, null))
       </FieldRow>
     </section>
     <section>
-      <FieldRow label="Rated" hint="80 % of it may be used for good."
+      <FieldRow label="Rated" hint="Continuous load limit: 80 % of rating."
         ><QuantityField
           :value="supply.ratedAmps"
           unit="A"
@@ -148,8 +148,8 @@ const unhang = (runId: string) => setRun(fedFrom(store.site!.run[runId]!, null))
       <tr>
         <th>Output</th>
         <th>Fuse</th>
-        <th>Hangs on it</th>
-        <th>Worst amps</th>
+        <th>Load</th>
+        <th>Worst-case current</th>
       </tr>
     </thead>
     <tbody>
@@ -191,14 +191,14 @@ const unhang = (runId: string) => setRun(fedFrom(store.site!.run[runId]!, null))
     </tbody>
   </table>
   <div class="row">
-    <button type="button" class="btn small" @click="addOutput">An output more</button
+    <button type="button" class="btn small" @click="addOutput">Add output</button
     ><button
       v-if="lastIsFree"
       type="button"
       class="btn small"
-      @click="set('An output less', { outputs: supply.outputs.slice(0, -1) })"
+      @click="set('Remove output', { outputs: supply.outputs.slice(0, -1) })"
     >
-      An output less
+      Remove output
     </button>
   </div>
   <p class="caution">

@@ -260,7 +260,7 @@ useKeys([{ keys: ['f'], label: 'find in the list', group: 'Lists', run: () => fi
       ><button type="button" class="btn small" @click="picked = []">None</button>
     </div>
     <p v-if="problem" class="caution" role="alert">
-      {{ problem }} <button type="button" class="plain underline" @click="problem = ''">Good</button>
+      {{ problem }} <button type="button" class="plain underline" @click="problem = ''">Dismiss</button>
     </p>
     <div ref="box" class="box">
       <div v-if="table.rows.length === 0" class="empty">
