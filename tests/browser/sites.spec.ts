@@ -80,7 +80,7 @@ test('a new site starts empty, says what to do next, and takes its first run', a
   await note.getByLabel('Name').fill('Annex recorder');
   await note.getByLabel('Inputs', { exact: true }).fill('1.5');
   await note.getByLabel('Additional IP channels').click();
-  await expect(note.getByRole('alert').first()).toContainText('a whole number from 0 to 64');
+  await expect(note.getByRole('alert').first()).toContainText('Enter a whole number from 0 to 64');
   await note.getByLabel('Inputs', { exact: true }).fill('4');
   await note.getByRole('button', { name: 'Add' }).click();
   await expect(note).toBeHidden();

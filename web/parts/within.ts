@@ -1,24 +1,34 @@
+import { limitsOf, type Kind } from '#core/model/site';
 import { quantityFor, type Unit } from '#core/shared/units';
 
-/** Why a figure is not taken that lies outside these bounds. */
+/** Why a figure is not taken; `undefined` where it is. */
+export type Refusal = (value: number) => string | undefined;
+
+/** For figures that are no fact of a site and so have no schema. */
 export const within =
-  (least: number, most: number, unit: Unit = '') =>
-  (value: number): string | undefined =>
+  (least: number, most: number, unit: Unit = ''): Refusal =>
+  (value) =>
     value >= least && value <= most
       ? undefined
-      : `from ${quantityFor(least, unit, { length: 'm' })} to ${quantityFor(most, unit, { length: 'm' })}`;
+      : `Enter from ${quantityFor(least, unit, { length: 'm' })} to ${quantityFor(most, unit, { length: 'm' })}.`;
 
-/** The same for figures that must be more than nothing. */
-export const upTo =
-  (most: number, unit: Unit = '') =>
-  (value: number): string | undefined =>
+const upTo =
+  (most: number, unit: Unit): Refusal =>
+  (value) =>
     value > 0 && value <= most
       ? undefined
-      : `more than 0, at most ${quantityFor(most, unit, { length: 'm' })}`;
+      : `Enter more than 0, at most ${quantityFor(most, unit, { length: 'm' })}.`;
 
 export const whole =
-  (least: number, most: number) =>
-  (value: number): string | undefined =>
+  (least: number, most: number): Refusal =>
+  (value) =>
     Number.isInteger(value) && value >= least && value <= most
       ? undefined
-      : `a whole number from ${least} to ${most}`;
+      : `Enter a whole number from ${least} to ${most}.`;
+
+/** What a figure of a fact may be, by its schema; the path is that of `limitsOf`. */
+export function fitting(kind: Kind, path: string, unit: Unit = ''): Refusal {
+  const { least, most, takesLeast, isWhole } = limitsOf(kind, path);
+  if (isWhole) return whole(least, most);
+  return takesLeast ? within(least, most, unit) : upTo(most, unit);
+}

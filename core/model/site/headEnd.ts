@@ -71,6 +71,20 @@ export function usualRules(kind: SlotRules['kind'], inputs: number, ipSlots: num
   }
 }
 
+/** Where a recorder's rules of a kind say how many IP slots they have, as a path for its limits. */
+export function ipSlotsField(kind: SlotRules['kind']): string {
+  switch (kind) {
+    case 'preset-split':
+      return 'rules[preset-split].presets.ipSlots';
+    case 'from-the-tail':
+    case 'switch-per-input':
+      return `rules[${kind}].extraIpSlots`;
+    case 'fixed-hybrid':
+    case 'network-only':
+      return `rules[${kind}].ipSlots`;
+  }
+}
+
 /** A recorder with rules of another kind, as they usually come, its IP slots kept as far as the kind has them. */
 export function withRulesOf(recorder: Recorder, kind: SlotRules['kind']): Recorder {
   const { rules, inputs } = recorder;

@@ -6,7 +6,7 @@ import { allocationSettingsOf, type AllocationSettings } from '#core/model/site'
 import { useKeys } from '../../keys/keys';
 import PicksField from '../../parts/PicksField.vue';
 import QuantityField from '../../parts/QuantityField.vue';
-import { whole } from '../../parts/within';
+import { fitting } from '../../parts/within';
 import { useEvaluation } from '../../stores/evaluation';
 import { useSite } from '../../stores/site';
 
@@ -50,7 +50,7 @@ useKeys([
           :value="wishes.perNight"
           unit=""
           label="Cameras in a night"
-          :allowed="whole(1, 64)"
+          :allowed="fitting('slotting', 'perNight')"
           @take="(perNight) => wish('Cameras in a night', { perNight })"
       /></span>
       <span class="field wide"

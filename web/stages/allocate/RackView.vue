@@ -15,7 +15,7 @@ import LeadLegend from './LeadLegend.vue';
 import RunLine from '../../line/RunLine.vue';
 import PickField from '../../parts/PickField.vue';
 import QuantityField from '../../parts/QuantityField.vue';
-import { whole } from '../../parts/within';
+import { fitting } from '../../parts/within';
 import { useEvaluation } from '../../stores/evaluation';
 import { usePlanner } from '../../stores/planner';
 import { useSelection } from '../../stores/selection';
@@ -203,7 +203,7 @@ useKeys([
           :value="demands.spareSlots"
           unit=""
           label="Spare slots"
-          :allowed="whole(0, 128)"
+          :allowed="fitting('demands', 'spareSlots')"
           @take="(spareSlots) => demand('Spare slots', { spareSlots })"
         /><span class="dim tiny">to spare</span></span
       >

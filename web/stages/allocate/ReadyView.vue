@@ -6,7 +6,7 @@ import { addressSchema, type NetworkConfig, type RecorderNetwork } from '#core/m
 import FieldRow from '../../parts/FieldRow.vue';
 import QuantityField from '../../parts/QuantityField.vue';
 import TextField from '../../parts/TextField.vue';
-import { whole } from '../../parts/within';
+import { fitting } from '../../parts/within';
 import { useEvaluation } from '../../stores/evaluation';
 import { useSite } from '../../stores/site';
 import { downloadBlob, useTables } from '../../tables/useTables';
@@ -114,7 +114,7 @@ const print = () => window.print();
               :value="state.recorder.network.prefixBits"
               unit=""
               :label="`Network bits of ${state.recorder.name}`"
-              :allowed="whole(8, 30)"
+              :allowed="fitting('recorder', 'network.prefixBits')"
               @take="(prefixBits) => setNetwork(state.recorder.id, { prefixBits })"
           /></FieldRow>
           <FieldRow v-if="state.recorder.network" label="Time from"

@@ -24,7 +24,7 @@ import { useChartColours } from '../../charts/useChartColours';
 import LoadBar from '../../parts/LoadBar.vue';
 import PickField from '../../parts/PickField.vue';
 import QuantityField from '../../parts/QuantityField.vue';
-import { whole, within } from '../../parts/within';
+import { fitting } from '../../parts/within';
 import { useEvaluation } from '../../stores/evaluation';
 import { useSelection } from '../../stores/selection';
 import { useSite } from '../../stores/site';
@@ -162,7 +162,7 @@ const says = ({ name, disks = [] }: Recorder, { storage }: Recording): string =>
           :value="siteStreams.framesPerSecond"
           unit=""
           label="Frames a second, all cameras"
-          :allowed="within(1, 60)"
+          :allowed="fitting('stream', 'framesPerSecond')"
           @take="(framesPerSecond) => setSite('Frames', { framesPerSecond })"
         />
         <span class="dim tiny">frames/s</span></span
@@ -190,7 +190,7 @@ const says = ({ name, disks = [] }: Recorder, { storage }: Recording): string =>
           :value="siteStreams.keepDays"
           unit=""
           label="Days, all cameras"
-          :allowed="whole(1, 3650)"
+          :allowed="fitting('stream', 'keepDays')"
           @take="(keepDays) => setSite('Days', { keepDays })"
         />
         <span class="dim tiny">days</span></span
@@ -203,7 +203,7 @@ const says = ({ name, disks = [] }: Recorder, { storage }: Recording): string =>
           :value="settings.framesPerSecond"
           unit=""
           label="Frames a second"
-          :allowed="within(1, 60)"
+          :allowed="fitting('stream', 'framesPerSecond')"
           @take="(framesPerSecond) => setOwn('Frames', { framesPerSecond })"
         />
         <span class="dim tiny">frames/s</span></span
@@ -231,7 +231,7 @@ const says = ({ name, disks = [] }: Recorder, { storage }: Recording): string =>
           :value="settings.keeping.sharePercent"
           unit="%"
           label="Share of the day with motion"
-          :allowed="within(1, 100)"
+          :allowed="fitting('stream', 'keeping[motion].sharePercent')"
           @take="(sharePercent) => setOwn('Recording', { keeping: { kind: 'motion', sharePercent } })"
       /></span>
       <span v-if="settings.keeping.kind === 'hours'"
@@ -239,7 +239,7 @@ const says = ({ name, disks = [] }: Recorder, { storage }: Recording): string =>
           :value="settings.keeping.hours"
           unit="h"
           label="Hours of the day"
-          :allowed="within(0.25, 24)"
+          :allowed="fitting('stream', 'keeping[hours].hours')"
           @take="(hours) => setOwn('Recording', { keeping: { kind: 'hours', hours } })"
       /></span>
       <span
@@ -247,7 +247,7 @@ const says = ({ name, disks = [] }: Recorder, { storage }: Recording): string =>
           :value="settings.keepDays"
           unit=""
           label="Days"
-          :allowed="whole(1, 3650)"
+          :allowed="fitting('stream', 'keepDays')"
           @take="(keepDays) => setOwn('Days', { keepDays })"
         />
         <span class="dim tiny">days</span></span
@@ -259,7 +259,7 @@ const says = ({ name, disks = [] }: Recorder, { storage }: Recording): string =>
           label="Main stream by its data sheet"
           :placeholder="row ? `${formatQuantity(row.mbps, '', 1)}` : ''"
           clearable
-          :allowed="within(0.05, 400)"
+          :allowed="fitting('stream', 'mainMbps')"
           @take="(mainMbps) => setOwn('Main stream', { mainMbps })"
           @clear="setOwn('Main stream', { mainMbps: undefined })"
       /></span>
@@ -270,7 +270,7 @@ const says = ({ name, disks = [] }: Recorder, { storage }: Recording): string =>
           label="Sub stream"
           placeholder="no sub"
           clearable
-          :allowed="within(0.05, 50)"
+          :allowed="fitting('stream', 'subMbps')"
           @take="(subMbps) => setOwn('Sub stream', { subMbps })"
           @clear="setOwn('Sub stream', { subMbps: undefined })"
       /></span>

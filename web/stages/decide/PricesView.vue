@@ -25,7 +25,7 @@ import {
 import { formatQuantity } from '#core/shared/units';
 import QuantityField from '../../parts/QuantityField.vue';
 import TextField from '../../parts/TextField.vue';
-import { within } from '../../parts/within';
+import { fitting } from '../../parts/within';
 import { useSite } from '../../stores/site';
 import ProductFields from './ProductFields.vue';
 import { hasFigures } from './productFigures';
@@ -252,7 +252,7 @@ const setCurrency = (currency: string) =>
                   unit="h"
                   :digits="2"
                   :label="`Hours: ${product.name}`"
-                  :allowed="within(0, 100, 'h')"
+                  :allowed="fitting('product', 'hours', 'h')"
                   @take="(hours) => setHours(product, { hours })"
               /></template>
               <QuantityField
@@ -261,7 +261,7 @@ const setCurrency = (currency: string) =>
                 unit="money"
                 :digits="2"
                 :label="`Price: ${product.name}`"
-                :allowed="within(0, 1_000_000)"
+                :allowed="fitting('product', 'each')"
                 clearable
                 placeholder="no price"
                 @take="(each) => setPrice(product, each)"
@@ -275,7 +275,7 @@ const setCurrency = (currency: string) =>
                 unit="h"
                 :digits="2"
                 :label="`Dark hours: ${product.name}`"
-                :allowed="within(0, 100, 'h')"
+                :allowed="fitting('product', 'darkHours', 'h')"
                 @take="(darkHours) => setHours(product, { darkHours })"
               />
             </td>

@@ -6,7 +6,7 @@ import FieldRow from '../../parts/FieldRow.vue';
 import PickField from '../../parts/PickField.vue';
 import QuantityField from '../../parts/QuantityField.vue';
 import TextField from '../../parts/TextField.vue';
-import { within } from '../../parts/within';
+import { fitting } from '../../parts/within';
 import { useSite } from '../../stores/site';
 
 /** What was found of a radio path: how far, how clear, and who else is on the air. */
@@ -53,7 +53,7 @@ const heardProblem = (text: string) =>
         :value="path?.distanceM ?? null"
         unit="m"
         label="Distance by air"
-        :allowed="within(1, 20_000, 'm')"
+        :allowed="fitting('radioPath', 'distanceM', 'm')"
         @take="(distanceM) => set({ distanceM })"
     /></FieldRow>
     <FieldRow label="Sight"
@@ -68,7 +68,7 @@ const heardProblem = (text: string) =>
         :value="path?.clearanceM ?? null"
         unit="m"
         label="Room above what is in the way"
-        :allowed="within(-50, 200, 'm')"
+        :allowed="fitting('radioPath', 'clearanceM', 'm')"
         clearable
         @take="(clearanceM) => set({ clearanceM })"
         @clear="set({ clearanceM: undefined })"

@@ -2,6 +2,7 @@
 import Dialog from 'primevue/dialog';
 import { computed, reactive, ref, watch } from 'vue';
 import {
+  ipSlotsField,
   addEquipment,
   addRecorder,
   addSupply,
@@ -16,7 +17,7 @@ import PickField from '../../parts/PickField.vue';
 import QuantityField from '../../parts/QuantityField.vue';
 import TextField from '../../parts/TextField.vue';
 import { choices } from '#core/model/labels';
-import { upTo, whole } from '../../parts/within';
+import { fitting } from '../../parts/within';
 import { useSite } from '../../stores/site';
 
 /** Notes a recorder, a supply box or other gear, so that runs can be patched and fed. */
@@ -123,7 +124,7 @@ function add(): void {
             :value="recorder.inputs"
             unit=""
             label="Inputs"
-            :allowed="whole(0, 64)"
+            :allowed="fitting('recorder', 'inputs')"
             @take="(value) => (recorder.inputs = value)"
         /></FieldRow>
         <FieldRow label="Rule"
@@ -138,7 +139,7 @@ function add(): void {
             :value="recorder.ipSlots"
             unit=""
             label="Additional IP channels"
-            :allowed="whole(0, 64)"
+            :allowed="fitting('recorder', ipSlotsField(recorder.rules))"
             @take="(value) => (recorder.ipSlots = value)"
         /></FieldRow>
         <FieldRow label="Inputs take up to"
@@ -153,7 +154,7 @@ function add(): void {
             :value="recorder.incomingMbps"
             unit="Mb/s"
             label="Total incoming bandwidth"
-            :allowed="upTo(10000)"
+            :allowed="fitting('recorder', 'limits.incomingMbps')"
             @take="(value) => (recorder.incomingMbps = value)"
         /></FieldRow>
         <FieldRow label="Max. resolution per channel"
@@ -161,7 +162,7 @@ function add(): void {
             :value="recorder.slotMegapixels"
             unit="MP"
             label="Max. resolution per channel"
-            :allowed="upTo(64)"
+            :allowed="fitting('recorder', 'limits.slotMegapixels')"
             @take="(value) => (recorder.slotMegapixels = value)"
         /></FieldRow>
       </template>
@@ -177,7 +178,7 @@ function add(): void {
             :value="supply.setVolts"
             unit="V"
             label="Volts"
-            :allowed="upTo(60)"
+            :allowed="fitting('supply', 'setVolts')"
             @take="(value) => (supply.setVolts = value)"
           />
         </FieldRow>
@@ -186,7 +187,7 @@ function add(): void {
             :value="supply.ratedAmps"
             unit="A"
             label="Rated amps"
-            :allowed="upTo(100)"
+            :allowed="fitting('supply', 'ratedAmps')"
             @take="(value) => (supply.ratedAmps = value)"
         /></FieldRow>
         <FieldRow label="Outputs">
@@ -194,7 +195,7 @@ function add(): void {
             :value="supply.outputs"
             unit=""
             label="Outputs"
-            :allowed="whole(1, 64)"
+            :allowed="fitting('supply', 'outputs.number')"
             @take="(value) => (supply.outputs = value)"
           />
           <span class="dim">fuse</span>
@@ -202,7 +203,7 @@ function add(): void {
             :value="supply.fuseAmps"
             unit="A"
             label="Fuse of each output"
-            :allowed="upTo(32)"
+            :allowed="fitting('supply', 'outputs.fuseAmps')"
             @take="(value) => (supply.fuseAmps = value)"
           />
         </FieldRow>

@@ -13,7 +13,7 @@ import FieldRow from '../../parts/FieldRow.vue';
 import PickField from '../../parts/PickField.vue';
 import QuantityField from '../../parts/QuantityField.vue';
 import TextField from '../../parts/TextField.vue';
-import { upTo, whole, within } from '../../parts/within';
+import { fitting } from '../../parts/within';
 import YesNoField from '../../parts/YesNoField.vue';
 import { useSite } from '../../stores/site';
 import LensFields from './LensFields.vue';
@@ -66,7 +66,7 @@ const setWindow = (fields: Partial<Camera['supply']['window']>) =>
       :value="camera.number"
       unit=""
       label="Camera number"
-      :allowed="whole(1, 9999)"
+      :allowed="fitting('camera', 'number')"
       @take="(number) => note('Number', { number })"
   /></FieldRow>
   <FieldRow label="View"
@@ -156,7 +156,7 @@ const setWindow = (fields: Partial<Camera['supply']['window']>) =>
       :value="camera.watts.day"
       unit="W"
       label="Watts by day"
-      :allowed="within(0, 500, 'W')"
+      :allowed="fitting('camera', 'watts.day', 'W')"
       @take="(day) => setWatts({ day })"
     />
     <span class="dim">night</span>
@@ -164,7 +164,7 @@ const setWindow = (fields: Partial<Camera['supply']['window']>) =>
       :value="camera.watts.night"
       unit="W"
       label="Watts by night"
-      :allowed="within(0, 500, 'W')"
+      :allowed="fitting('camera', 'watts.night', 'W')"
       @take="(night) => setWatts({ night })"
     />
     <span class="dim">start</span>
@@ -172,7 +172,7 @@ const setWindow = (fields: Partial<Camera['supply']['window']>) =>
       :value="camera.watts.startUp"
       unit="W"
       label="Watts at start-up"
-      :allowed="within(0, 500, 'W')"
+      :allowed="fitting('camera', 'watts.startUp', 'W')"
       @take="(startUp) => setWatts({ startUp })"
     />
   </FieldRow>
@@ -192,14 +192,14 @@ const setWindow = (fields: Partial<Camera['supply']['window']>) =>
       :value="camera.supply.window.minVolts"
       unit="V"
       label="Lowest volts"
-      :allowed="upTo(60, 'V')"
+      :allowed="fitting('camera', 'supply.window.minVolts', 'V')"
       @take="(minVolts) => setWindow({ minVolts })"
     />
     <QuantityField
       :value="camera.supply.window.maxVolts"
       unit="V"
       label="Highest volts"
-      :allowed="upTo(60, 'V')"
+      :allowed="fitting('camera', 'supply.window.maxVolts', 'V')"
       @take="(maxVolts) => setWindow({ maxVolts })"
     />
   </FieldRow>

@@ -15,7 +15,7 @@ import {
 import FieldRow from '../../parts/FieldRow.vue';
 import PickField from '../../parts/PickField.vue';
 import QuantityField from '../../parts/QuantityField.vue';
-import { upTo, within } from '../../parts/within';
+import { fitting } from '../../parts/within';
 import { choices } from '#core/model/labels';
 import { useMeasures } from '../../stores/measures';
 import { useSite } from '../../stores/site';
@@ -96,14 +96,14 @@ function takeInput(value: string): void {
         :value="run.feed.volts"
         unit="V"
         label="Adapter volts"
-        :allowed="upTo(60, 'V')"
+        :allowed="fitting('run', 'feed[local-adapter].volts', 'V')"
         @take="(volts) => emit('change', 'Adapter volts', (now) => withAdapter(now, { volts }))"
       />
       <QuantityField
         :value="run.feed.ratedAmps"
         unit="A"
         label="Adapter amps"
-        :allowed="upTo(100, 'A')"
+        :allowed="fitting('run', 'feed[local-adapter].ratedAmps', 'A')"
         @take="(ratedAmps) => emit('change', 'Adapter amps', (now) => withAdapter(now, { ratedAmps }))"
       />
     </FieldRow>
@@ -136,14 +136,14 @@ function takeInput(value: string): void {
         :value="pair.lengthM"
         unit="m"
         label="Length of the separate pair"
-        :allowed="upTo(5000, 'm')"
+        :allowed="fitting('run', 'feed[separate-pair].lengthM', 'm')"
         @take="(lengthM) => setPair('Separate pair', { lengthM })"
       />
       <QuantityField
         :value="pair.temperatureC"
         unit="°C"
         label="Temperature of the separate pair"
-        :allowed="within(-40, 90, '°C')"
+        :allowed="fitting('run', 'feed[separate-pair].temperatureC', '°C')"
         @take="(temperatureC) => setPair('Separate pair', { temperatureC })"
       />
     </FieldRow>

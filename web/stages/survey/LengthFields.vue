@@ -9,13 +9,13 @@ import {
   type LengthClaim,
 } from '#core/survey/drawing';
 import { fieldKey } from '#core/survey/gaps';
-import { longestSegmentM, withMeasured, type FactUpdate, type Run, type Segment } from '#core/model/site';
+import { withMeasured, type FactUpdate, type Run, type Segment } from '#core/model/site';
 import { choices } from '#core/model/labels';
 import FieldRow from '../../parts/FieldRow.vue';
 import PickField from '../../parts/PickField.vue';
 import PicksField from '../../parts/PicksField.vue';
 import QuantityField from '../../parts/QuantityField.vue';
-import { upTo } from '../../parts/within';
+import { fitting } from '../../parts/within';
 import { useMeasures } from '../../stores/measures';
 import { useSite } from '../../stores/site';
 
@@ -67,7 +67,7 @@ function follow(routeIds: string[]): void {
       unit="m"
       :label="`Reflectometer length of segment ${index + 1}`"
       placeholder="not measured"
-      :allowed="upTo(longestSegmentM, 'm')"
+      :allowed="fitting('run', 'segments.measured.lengthM', 'm')"
       @take="(lengthM) => emit('change', 'Reflectometer', (now) => withMeasured(now, index, lengthM))"
   /></FieldRow>
   <p v-if="claims.length > 1 && disputes.length === 0" class="known tiny dim">

@@ -7,7 +7,7 @@ import { onlyField } from '../../parts/onlyField';
 import FieldRow from '../../parts/FieldRow.vue';
 import PickField from '../../parts/PickField.vue';
 import QuantityField from '../../parts/QuantityField.vue';
-import { upTo, within } from '../../parts/within';
+import { fitting } from '../../parts/within';
 import { useMeasures } from '../../stores/measures';
 
 /** The lens and how far away the target is, and what that makes of the picture before and after the change. */
@@ -38,7 +38,7 @@ const set = (what: string, lens: Camera['lens']) => lens && emit('note', what, {
       unit=""
       label="Focal length"
       placeholder="mm"
-      :allowed="within(1, 1000)"
+      :allowed="fitting('camera', 'lens.focalMm')"
       @take="(focalMm) => set('Focal length', withFocal(camera, focalMm))"
     /><span class="dim tiny">mm</span>
   </FieldRow>
@@ -48,7 +48,7 @@ const set = (what: string, lens: Camera['lens']) => lens && emit('note', what, {
       unit=""
       label="Shortest focal length"
       placeholder="fixed"
-      :allowed="within(1, 1000)"
+      :allowed="fitting('camera', 'lens.range.minMm')"
       @take="(minMm) => set('Lens range', withRange(camera, { minMm }))"
     /><span class="dim tiny">to</span>
     <QuantityField
@@ -56,7 +56,7 @@ const set = (what: string, lens: Camera['lens']) => lens && emit('note', what, {
       unit=""
       label="Longest focal length"
       placeholder="fixed"
-      :allowed="within(1, 1000)"
+      :allowed="fitting('camera', 'lens.range.maxMm')"
       @take="(maxMm) => set('Lens range', withRange(camera, { maxMm }))"
     /><span class="dim tiny">mm</span>
   </FieldRow>
@@ -66,7 +66,7 @@ const set = (what: string, lens: Camera['lens']) => lens && emit('note', what, {
       unit="m"
       label="Distance to the target"
       placeholder="how far away"
-      :allowed="upTo(2000, 'm')"
+      :allowed="fitting('camera', 'targetM', 'm')"
       @take="(targetM) => emit('note', 'Target', { targetM })"
   /></FieldRow>
   <div v-if="figures && isAskedFor" class="figures tiny" data-view-figures>

@@ -1,11 +1,11 @@
 <script setup lang="ts">
 import { computed } from 'vue';
-import { longestSegmentM, withFields, type FactUpdate, type Run } from '#core/model/site';
+import { withFields, type FactUpdate, type Run } from '#core/model/site';
 import FieldRow from '../../parts/FieldRow.vue';
 import PickField from '../../parts/PickField.vue';
 import QuantityField from '../../parts/QuantityField.vue';
 import TextField from '../../parts/TextField.vue';
-import { upTo } from '../../parts/within';
+import { fitting } from '../../parts/within';
 import { useSite } from '../../stores/site';
 
 /** Whether a new cable could be brought to the camera, from where and how far. */
@@ -59,7 +59,7 @@ function take(way: 'unseen' | 'open' | 'closed'): void {
       :value="run.newRoute.lengthM"
       unit="m"
       label="Length of a new cable"
-      :allowed="upTo(longestSegmentM, 'm')"
+      :allowed="fitting('run', 'newRoute[open].lengthM', 'm')"
       @take="
         (metres) => run.newRoute?.kind === 'open' && set({ newRoute: { ...run.newRoute, lengthM: metres } })
       "

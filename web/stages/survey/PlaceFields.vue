@@ -6,7 +6,7 @@ import PickField from '../../parts/PickField.vue';
 import PicksField from '../../parts/PicksField.vue';
 import QuantityField from '../../parts/QuantityField.vue';
 import TextField from '../../parts/TextField.vue';
-import { within } from '../../parts/within';
+import { fitting } from '../../parts/within';
 import YesNoField from '../../parts/YesNoField.vue';
 
 /** What a place is like: what the cable and the crew will meet there. */
@@ -43,7 +43,7 @@ const nameAllowed = (text: string) =>
       :value="place.temperatureC"
       unit="°C"
       label="Temperature of the place"
-      :allowed="within(-40, 90, '°C')"
+      :allowed="fitting('place', 'temperatureC', '°C')"
       @take="(temperatureC) => note('Temperature', { temperatureC })"
     />
   </FieldRow>
@@ -67,7 +67,7 @@ const nameAllowed = (text: string) =>
       :value="place.access.heightM"
       unit="m"
       label="Working height"
-      :allowed="within(0, 200, 'm')"
+      :allowed="fitting('place', 'access.heightM', 'm')"
       @take="(heightM) => note('Height', { access: { ...place.access, heightM } })"
     />
   </FieldRow>

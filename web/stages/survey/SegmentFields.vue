@@ -3,7 +3,6 @@ import { computed, inject } from 'vue';
 import { powerCable, signalCable, waysToShareCores } from '#core/physics/cable';
 import { fieldKey } from '#core/survey/gaps';
 import {
-  longestSegmentM,
   withJoint,
   withoutSegment,
   withSegment,
@@ -17,7 +16,7 @@ import { onlyField } from '../../parts/onlyField';
 import FieldRow from '../../parts/FieldRow.vue';
 import PickField from '../../parts/PickField.vue';
 import QuantityField from '../../parts/QuantityField.vue';
-import { upTo, within } from '../../parts/within';
+import { fitting } from '../../parts/within';
 import { choices } from '#core/model/labels';
 import { useMeasures } from '../../stores/measures';
 import LengthFields from './LengthFields.vue';
@@ -94,7 +93,7 @@ function takeCable(cable: string): void {
         :value="segment.lengthM"
         unit="m"
         :label="`Length of segment ${index + 1}`"
-        :allowed="upTo(longestSegmentM, 'm')"
+        :allowed="fitting('run', 'segments.lengthM', 'm')"
         @take="(lengthM) => set('Length', { lengthM })"
       />
       <span class="dim">±</span>
@@ -102,7 +101,7 @@ function takeCable(cable: string): void {
         :value="segment.spreadM"
         unit="m"
         :label="`Spread of segment ${index + 1}`"
-        :allowed="within(0, 500, 'm')"
+        :allowed="fitting('run', 'segments.spreadM', 'm')"
         @take="(spreadM) => set('Length spread', { spreadM })"
       />
     </FieldRow>
@@ -122,7 +121,7 @@ function takeCable(cable: string): void {
         :value="segment.temperatureC"
         unit="°C"
         :label="`Temperature of segment ${index + 1}`"
-        :allowed="within(-40, 90, '°C')"
+        :allowed="fitting('run', 'segments.temperatureC', '°C')"
         @take="(temperatureC) => set('Temperature', { temperatureC })"
       />
     </FieldRow>

@@ -8,7 +8,7 @@ import type { Found, TestId } from '#core/model/site';
 import { useKeys } from '../../keys/keys';
 import QuantityField from '../../parts/QuantityField.vue';
 import TextField from '../../parts/TextField.vue';
-import { within } from '../../parts/within';
+import { fitting } from '../../parts/within';
 import { useInstrument } from '../../stores/instrument';
 import { useSite } from '../../stores/site';
 import { useWhyPanel } from '../../stores/whyPanel';
@@ -161,7 +161,7 @@ useKeys([
           :value="cableC"
           unit="°C"
           label="Cable temperature"
-          :allowed="within(-40, 90, '°C')"
+          :allowed="fitting('reading', 'temperatureC', '°C')"
           clearable
           @take="(value) => (cableC = value)"
           @clear="cableC = null"

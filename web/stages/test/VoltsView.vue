@@ -6,7 +6,7 @@ import { readingsByRun } from '#core/test/readings';
 import { powerFixes, railAt } from '#core/test/volts';
 import MarginBar from '../../parts/MarginBar.vue';
 import QuantityField from '../../parts/QuantityField.vue';
-import { within } from '../../parts/within';
+import { fitting } from '../../parts/within';
 import { useMeasures } from '../../stores/measures';
 import { useSelection } from '../../stores/selection';
 import { useSite } from '../../stores/site';
@@ -102,7 +102,7 @@ function keepSetting(): void {
             unit="V"
             label="Volts tried"
             :digits="1"
-            :allowed="within(1, 60, 'V')"
+            :allowed="fitting('supply', 'setVolts', 'V')"
             @take="(next) => (setting = next)"
           />
         </label>

@@ -6,7 +6,7 @@ import { formatQuantity } from '#core/shared/units';
 import FieldRow from '../../../parts/FieldRow.vue';
 import PickField from '../../../parts/PickField.vue';
 import QuantityField from '../../../parts/QuantityField.vue';
-import { whole, within } from '../../../parts/within';
+import { fitting } from '../../../parts/within';
 import { useSite } from '../../../stores/site';
 
 /** What a plan has to heed: the goal, the figures it may rest on, caps, and a school of each policy with whom it suits. */
@@ -70,7 +70,7 @@ function costWords({ policy, school, moreCost, changed, moreIp }: PolicyCost): s
         :value="demands.caps.cost ?? null"
         unit=""
         label="Cap on cost"
-        :allowed="within(0, 10_000_000)"
+        :allowed="fitting('demands', 'caps.cost')"
         clearable
         placeholder="no cap"
         @take="(value) => cap('cost', 'cap on cost', value)"
@@ -82,7 +82,7 @@ function costWords({ policy, school, moreCost, changed, moreIp }: PolicyCost): s
         :value="demands.caps.darkHours ?? null"
         unit="h"
         label="Cap on dark hours"
-        :allowed="within(0, 100_000, 'h')"
+        :allowed="fitting('demands', 'caps.darkHours', 'h')"
         clearable
         placeholder="no cap"
         @take="(value) => cap('darkHours', 'cap on dark hours', value)"
@@ -93,7 +93,7 @@ function costWords({ policy, school, moreCost, changed, moreIp }: PolicyCost): s
         :value="demands.caps.hours ?? null"
         unit="h"
         label="Cap on labour"
-        :allowed="within(0, 100_000, 'h')"
+        :allowed="fitting('demands', 'caps.hours', 'h')"
         clearable
         placeholder="no cap"
         @take="(value) => cap('hours', 'cap on labour', value)"
@@ -104,7 +104,7 @@ function costWords({ policy, school, moreCost, changed, moreIp }: PolicyCost): s
         :value="demands.sparePercent"
         unit="%"
         label="Share of every limit left to spare"
-        :allowed="within(0, 80, '%')"
+        :allowed="fitting('demands', 'sparePercent', '%')"
         @take="(sparePercent) => set('left to spare', { ...demands, sparePercent })"
     /></FieldRow>
     <FieldRow label="Spare slots"
@@ -112,7 +112,7 @@ function costWords({ policy, school, moreCost, changed, moreIp }: PolicyCost): s
         :value="demands.spareSlots"
         unit=""
         label="Recorder slots left free"
-        :allowed="whole(0, 128)"
+        :allowed="fitting('demands', 'spareSlots')"
         @take="(spareSlots) => set('spare slots', { ...demands, spareSlots })"
     /></FieldRow>
     <FieldRow label="Over years"
@@ -120,7 +120,7 @@ function costWords({ policy, school, moreCost, changed, moreIp }: PolicyCost): s
         :value="demands.years"
         unit=""
         label="Years that are looked at"
-        :allowed="whole(1, 30)"
+        :allowed="fitting('demands', 'years')"
         @take="(years) => set('years', { ...demands, years })"
     /></FieldRow>
     <h3>Design preferences</h3>

@@ -6,7 +6,7 @@ import FieldRow from '../../../parts/FieldRow.vue';
 import PickField from '../../../parts/PickField.vue';
 import QuantityField from '../../../parts/QuantityField.vue';
 import TextField from '../../../parts/TextField.vue';
-import { within } from '../../../parts/within';
+import { fitting } from '../../../parts/within';
 import { useMeasures } from '../../../stores/measures';
 
 /** A route in hand: how long it is and why, and which segments follow it. */
@@ -93,7 +93,7 @@ function remove(): void {
         :value="route.riseM"
         unit="m"
         label="Rises and drops"
-        :allowed="within(0, 300, 'm')"
+        :allowed="fitting('route', 'riseM', 'm')"
         @take="(riseM) => set('Rises', { riseM })"
     /></FieldRow>
     <FieldRow label="Slack"
@@ -101,7 +101,7 @@ function remove(): void {
         :value="route.slackPercent"
         unit="%"
         label="Slack"
-        :allowed="within(0, 50, '%')"
+        :allowed="fitting('route', 'slackPercent', '%')"
         @take="(slackPercent) => set('Slack', { slackPercent })"
     /></FieldRow>
   </section>

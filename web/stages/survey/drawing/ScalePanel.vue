@@ -3,7 +3,7 @@ import { onMounted, ref, useTemplateRef } from 'vue';
 import { setScale } from '#core/survey/drawing';
 import type { Change, Drawing, Site, Spot } from '#core/model/site';
 import QuantityField from '../../../parts/QuantityField.vue';
-import { upTo } from '../../../parts/within';
+import { fitting } from '../../../parts/within';
 
 /** How far apart the two points are that were clicked. */
 const { site, drawing, a, b } = defineProps<{ site: Site; drawing: Drawing; a: Spot; b: Spot }>();
@@ -24,7 +24,7 @@ function take(): void {
       unit="m"
       label="Distance of the two points"
       size="large"
-      :allowed="upTo(5000, 'm')"
+      :allowed="fitting('drawing', 'scale.distanceM', 'm')"
       @take="(metres) => (distanceM = metres)"
       @entered="take"
     />

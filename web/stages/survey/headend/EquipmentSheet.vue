@@ -9,7 +9,7 @@ import LoadBar from '../../../parts/LoadBar.vue';
 import PickField from '../../../parts/PickField.vue';
 import QuantityField from '../../../parts/QuantityField.vue';
 import TextField from '../../../parts/TextField.vue';
-import { upTo, whole, within } from '../../../parts/within';
+import { fitting } from '../../../parts/within';
 import { useSite } from '../../../stores/site';
 import HookUpFields from './HookUpFields.vue';
 
@@ -81,13 +81,13 @@ const setGear = (fields: Partial<Gear>) => set('Figures', { gear: { ...equipment
         :value="gear.switch.ports"
         unit=""
         label="Ports"
-        :allowed="whole(1, 256)"
+        :allowed="fitting('equipment', 'gear[switch].ports')"
         @take="(ports) => setGear({ ports })" /><span class="dim tiny">of them with power</span
       ><QuantityField
         :value="gear.switch.poePorts"
         unit=""
         label="Ports with power"
-        :allowed="whole(0, 256)"
+        :allowed="fitting('equipment', 'gear[switch].poePorts')"
         @take="(poePorts) => setGear({ poePorts })"
     /></FieldRow>
     <FieldRow label="Power budget"
@@ -95,7 +95,7 @@ const setGear = (fields: Partial<Gear>) => set('Figures', { gear: { ...equipment
         :value="gear.switch.poeWatts"
         unit="W"
         label="Power budget"
-        :allowed="within(0, 5000, 'W')"
+        :allowed="fitting('equipment', 'gear[switch].poeWatts', 'W')"
         @take="(poeWatts) => setGear({ poeWatts })"
     /></FieldRow>
     <FieldRow label="Uplink"
@@ -103,7 +103,7 @@ const setGear = (fields: Partial<Gear>) => set('Figures', { gear: { ...equipment
         :value="gear.switch.uplinkMbps"
         unit="Mb/s"
         label="Uplink"
-        :allowed="upTo(100_000, 'Mb/s')"
+        :allowed="fitting('equipment', 'gear[switch].uplinkMbps', 'Mb/s')"
         @take="(uplinkMbps) => setGear({ uplinkMbps })"
     /></FieldRow>
   </template>
@@ -125,14 +125,14 @@ const setGear = (fields: Partial<Gear>) => set('Figures', { gear: { ...equipment
       :value="gear.adapter.volts"
       unit="V"
       label="Adapter volts"
-      :allowed="upTo(60, 'V')"
+      :allowed="fitting('equipment', 'gear[adapter].volts', 'V')"
       @take="(volts) => setGear({ volts })"
     />
     <QuantityField
       :value="gear.adapter.ratedAmps"
       unit="A"
       label="Adapter amps"
-      :allowed="upTo(100, 'A')"
+      :allowed="fitting('equipment', 'gear[adapter].ratedAmps', 'A')"
       @take="(ratedAmps) => setGear({ ratedAmps })"
     />
   </FieldRow>
@@ -142,7 +142,7 @@ const setGear = (fields: Partial<Gear>) => set('Figures', { gear: { ...equipment
         :value="gear.ups.usableWh"
         unit=""
         label="Usable watt-hours"
-        :allowed="upTo(1_000_000)"
+        :allowed="fitting('equipment', 'gear[ups].usableWh')"
         @take="(usableWh) => setGear({ usableWh })"
       /><span class="dim tiny">Wh</span></FieldRow
     >
@@ -151,7 +151,7 @@ const setGear = (fields: Partial<Gear>) => set('Figures', { gear: { ...equipment
         :value="gear.ups.efficiencyPercent"
         unit="%"
         label="Inverter efficiency"
-        :allowed="within(30, 100, '%')"
+        :allowed="fitting('equipment', 'gear[ups].efficiencyPercent', '%')"
         @take="(efficiencyPercent) => setGear({ efficiencyPercent })"
     /></FieldRow>
     <FieldRow label="Rated"
@@ -159,7 +159,7 @@ const setGear = (fields: Partial<Gear>) => set('Figures', { gear: { ...equipment
         :value="gear.ups.ratedWatts"
         unit="W"
         label="Rated watts"
-        :allowed="upTo(100_000, 'W')"
+        :allowed="fitting('equipment', 'gear[ups].ratedWatts', 'W')"
         @take="(ratedWatts) => setGear({ ratedWatts })"
     /></FieldRow>
   </template>
@@ -168,7 +168,7 @@ const setGear = (fields: Partial<Gear>) => set('Figures', { gear: { ...equipment
       :value="gear.rack.units"
       unit=""
       label="Units of the rack"
-      :allowed="whole(1, 60)"
+      :allowed="fitting('equipment', 'gear[rack].units')"
       @take="(units) => setGear({ units })"
   /></FieldRow>
   <FieldRow v-else-if="gear.circuit" label="Breaker">
@@ -176,14 +176,14 @@ const setGear = (fields: Partial<Gear>) => set('Figures', { gear: { ...equipment
       :value="gear.circuit.volts"
       unit="V"
       label="Volts of the circuit"
-      :allowed="within(90, 420, 'V')"
+      :allowed="fitting('equipment', 'gear[circuit].volts', 'V')"
       @take="(volts) => setGear({ volts })"
     />
     <QuantityField
       :value="gear.circuit.breakerAmps"
       unit="A"
       label="Breaker amps"
-      :allowed="upTo(125, 'A')"
+      :allowed="fitting('equipment', 'gear[circuit].breakerAmps', 'A')"
       @take="(breakerAmps) => setGear({ breakerAmps })"
     />
   </FieldRow>

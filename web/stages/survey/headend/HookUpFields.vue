@@ -4,7 +4,7 @@ import { withFields, type HookUp } from '#core/model/site';
 import FieldRow from '../../../parts/FieldRow.vue';
 import PickField from '../../../parts/PickField.vue';
 import QuantityField from '../../../parts/QuantityField.vue';
-import { whole, within } from '../../../parts/within';
+import { fitting } from '../../../parts/within';
 import { useSite } from '../../../stores/site';
 
 /** Where a thing is mounted, and which circuit or UPS it hangs on. */
@@ -50,7 +50,7 @@ function set(fields: { [K in keyof HookUp]: HookUp[K] | undefined }): void {
         :value="hookUp.rackUnits ?? 1"
         unit=""
         label="Rack units"
-        :allowed="whole(0, 60)"
+        :allowed="fitting('supply', 'hookUp.rackUnits')"
         @take="(rackUnits) => set({ rackUnits })"
       /><span class="dim tiny">units</span></template
     >
@@ -68,7 +68,7 @@ function set(fields: { [K in keyof HookUp]: HookUp[K] | undefined }): void {
       unit="W"
       label="Watts from the mains"
       placeholder="watts"
-      :allowed="within(0, 20_000, 'W')"
+      :allowed="fitting('supply', 'hookUp.mainsWatts', 'W')"
       @take="(mainsWatts) => set({ mainsWatts })"
     />
   </FieldRow>

@@ -6,6 +6,7 @@ import {
   disksText,
   forcedText,
   inputsText,
+  ipSlotsField,
   monitorOutputs,
   noteRecorder,
   parseDisks,
@@ -25,7 +26,7 @@ import PickField from '../../../parts/PickField.vue';
 import PicksField from '../../../parts/PicksField.vue';
 import QuantityField from '../../../parts/QuantityField.vue';
 import TextField from '../../../parts/TextField.vue';
-import { upTo, whole, within } from '../../../parts/within';
+import { fitting } from '../../../parts/within';
 import { useSite } from '../../../stores/site';
 import HookUpFields from './HookUpFields.vue';
 
@@ -137,7 +138,7 @@ function setPoe(ports: number, watts: number): void {
           :value="recorder.inputs"
           unit=""
           label="Inputs"
-          :allowed="whole(0, 64)"
+          :allowed="fitting('recorder', 'inputs')"
           :disabled="recorder.rules.kind === 'network-only'"
           @take="(inputs) => set('Inputs', { inputs })"
       /></FieldRow>
@@ -174,7 +175,7 @@ function setPoe(ports: number, watts: number): void {
           :value="recorder.rules.extraIpSlots"
           unit=""
           label="Additional IP channels"
-          :allowed="whole(0, 64)"
+          :allowed="fitting('recorder', ipSlotsField(recorder.rules.kind))"
           @take="(extraIpSlots) => slots({ extraIpSlots })"
       /></FieldRow>
       <FieldRow v-else label="IP slots"
@@ -182,7 +183,7 @@ function setPoe(ports: number, watts: number): void {
           :value="recorder.rules.ipSlots"
           unit=""
           label="IP slots"
-          :allowed="whole(recorder.rules.kind === 'network-only' ? 1 : 0, 64)"
+          :allowed="fitting('recorder', ipSlotsField(recorder.rules.kind))"
           @take="(ipSlots) => slots({ ipSlots })"
       /></FieldRow>
       <FieldRow v-if="recorder.rules.kind === 'network-only'" label="Ports of its own">
@@ -190,7 +191,7 @@ function setPoe(ports: number, watts: number): void {
           :value="recorder.rules.poe?.ports ?? 0"
           unit=""
           label="Ports that give power"
-          :allowed="whole(0, 64)"
+          :allowed="fitting('recorder', 'rules[network-only].poe.ports')"
           @take="
             (ports) =>
               setPoe(ports, recorder.rules.kind === 'network-only' ? (recorder.rules.poe?.watts ?? 120) : 120)
@@ -201,7 +202,7 @@ function setPoe(ports: number, watts: number): void {
           :value="recorder.rules.poe.watts"
           unit="W"
           label="Watts of the ports in all"
-          :allowed="upTo(5000, 'W')"
+          :allowed="fitting('recorder', 'rules[network-only].poe.watts', 'W')"
           @take="
             (watts) =>
               setPoe(recorder.rules.kind === 'network-only' ? (recorder.rules.poe?.ports ?? 0) : 0, watts)
@@ -217,7 +218,7 @@ function setPoe(ports: number, watts: number): void {
           label="Inputs in a block"
           placeholder="none"
           clearable
-          :allowed="whole(2, 16)"
+          :allowed="fitting('recorder', 'blockSize')"
           @take="(blockSize) => set('Blocks', { blockSize })"
           @clear="set('Blocks', { blockSize: undefined })"
       /></FieldRow>
@@ -253,7 +254,7 @@ function setPoe(ports: number, watts: number): void {
           :value="recorder.limits.incomingMbps"
           unit="Mb/s"
           label="Total incoming bandwidth"
-          :allowed="upTo(10_000, 'Mb/s')"
+          :allowed="fitting('recorder', 'limits.incomingMbps', 'Mb/s')"
           @take="(incomingMbps) => limits({ incomingMbps })"
       /></FieldRow>
       <FieldRow label="Max. resolution per channel"
@@ -261,7 +262,7 @@ function setPoe(ports: number, watts: number): void {
           :value="recorder.limits.slotMegapixels"
           unit="MP"
           label="Max. resolution per channel"
-          :allowed="upTo(64, 'MP')"
+          :allowed="fitting('recorder', 'limits.slotMegapixels', 'MP')"
           @take="(slotMegapixels) => limits({ slotMegapixels })"
       /></FieldRow>
       <FieldRow label="IP cameras"
@@ -269,7 +270,7 @@ function setPoe(ports: number, watts: number): void {
           :value="recorder.limits.ipCameras"
           unit=""
           label="IP cameras at most"
-          :allowed="whole(0, 128)"
+          :allowed="fitting('recorder', 'limits.ipCameras')"
           @take="(ipCameras) => limits({ ipCameras })"
       /></FieldRow>
       <FieldRow label="A restart takes"
@@ -277,7 +278,7 @@ function setPoe(ports: number, watts: number): void {
           :value="recorder.restartMinutes"
           unit=""
           label="Minutes of a restart"
-          :allowed="within(0, 120)"
+          :allowed="fitting('recorder', 'restartMinutes')"
           @take="(restartMinutes) => set('Restart', { restartMinutes })"
         /><span class="dim tiny">minutes</span></FieldRow
       >

@@ -8,7 +8,7 @@ import LoadBar from '../../../parts/LoadBar.vue';
 import PickField from '../../../parts/PickField.vue';
 import QuantityField from '../../../parts/QuantityField.vue';
 import TextField from '../../../parts/TextField.vue';
-import { upTo } from '../../../parts/within';
+import { fitting } from '../../../parts/within';
 import YesNoField from '../../../parts/YesNoField.vue';
 import { useSite } from '../../../stores/site';
 import HookUpFields from './HookUpFields.vue';
@@ -87,7 +87,7 @@ const unhang = (runId: string) => setRun(fedFrom(store.site!.run[runId]!, null))
           :value="supply.setVolts"
           unit="V"
           label="Volts set"
-          :allowed="upTo(60, 'V')"
+          :allowed="fitting('supply', 'setVolts', 'V')"
           @take="(setVolts) => set('Volts', { setVolts })"
         />
       </FieldRow>
@@ -108,7 +108,7 @@ const unhang = (runId: string) => setRun(fedFrom(store.site!.run[runId]!, null))
           :value="supply.adjustable.minVolts"
           unit="V"
           label="Lowest setting"
-          :allowed="upTo(60, 'V')"
+          :allowed="fitting('supply', 'adjustable.minVolts', 'V')"
           @take="(minVolts) => set('Range', { adjustable: { ...supply.adjustable!, minVolts } })"
         />
         <span class="dim">to</span>
@@ -116,7 +116,7 @@ const unhang = (runId: string) => setRun(fedFrom(store.site!.run[runId]!, null))
           :value="supply.adjustable.maxVolts"
           unit="V"
           label="Highest setting"
-          :allowed="upTo(60, 'V')"
+          :allowed="fitting('supply', 'adjustable.maxVolts', 'V')"
           @take="(maxVolts) => set('Range', { adjustable: { ...supply.adjustable!, maxVolts } })"
         />
       </FieldRow>
@@ -127,7 +127,7 @@ const unhang = (runId: string) => setRun(fedFrom(store.site!.run[runId]!, null))
           :value="supply.ratedAmps"
           unit="A"
           label="Rated amps"
-          :allowed="upTo(100, 'A')"
+          :allowed="fitting('supply', 'ratedAmps', 'A')"
           @take="(ratedAmps) => set('Rating', { ratedAmps })"
       /></FieldRow>
       <HookUpFields
@@ -160,7 +160,7 @@ const unhang = (runId: string) => setRun(fedFrom(store.site!.run[runId]!, null))
             :value="output.fuse.most"
             unit="A"
             :label="`Fuse of output ${output.number}`"
-            :allowed="upTo(32, 'A')"
+            :allowed="fitting('supply', 'outputs.fuseAmps', 'A')"
             @take="(amps) => setFuse(output.number, amps)"
           />
         </td>
