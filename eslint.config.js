@@ -63,7 +63,10 @@ export default ts.config(
       '@typescript-eslint/no-floating-promises': 'error',
       '@typescript-eslint/no-misused-promises': ['error', { checksVoidReturn: false }],
       '@typescript-eslint/await-thenable': 'error',
-      '@typescript-eslint/switch-exhaustiveness-check': ['error', { considerDefaultExhaustiveForUnions: true }],
+      '@typescript-eslint/switch-exhaustiveness-check': [
+        'error',
+        { considerDefaultExhaustiveForUnions: true },
+      ],
     },
   },
   {
@@ -76,7 +79,12 @@ export default ts.config(
         ...banned(network, ['fetch', 'XMLHttpRequest', 'WebSocket', 'EventSource', 'navigator', 'location']),
         ...banned(clock, ['performance', 'setTimeout', 'setInterval', 'requestAnimationFrame']),
         ...banned(chance, ['crypto']),
-        ...banned('The core knows no screen and no store.', ['document', 'window', 'localStorage', 'indexedDB']),
+        ...banned('The core knows no screen and no store.', [
+          'document',
+          'window',
+          'localStorage',
+          'indexedDB',
+        ]),
       ],
       'no-restricted-properties': [
         'error',

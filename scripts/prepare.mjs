@@ -30,7 +30,8 @@ export async function beside(command, args, what, env = {}) {
 const inPackages = (name) => path.join(root, 'node_modules', ...name.split('/'));
 
 /** A tool of the project's own, beside whatever else goes on. */
-export const toolBeside = (name, args, what) => beside(process.execPath, [inPackages(name), ...args], what);
+export const toolBeside = (name, args, what, env) =>
+  beside(process.execPath, [inPackages(name), ...args], what, env);
 
 /** A tool of the project's own, run by the Node that runs this. */
 export function tool(name, args, what, env) {

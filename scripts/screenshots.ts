@@ -102,7 +102,7 @@ const readRecorder = async (page: Page) => {
     .getByRole('button', { name: 'Give addresses to those without' })
     .click();
   await page.keyboard.press('w');
-  await page.getByRole('button', { name: /^Read it/ }).click();
+  await page.getByRole('button', { name: /^Read recorder/ }).click();
   await page.getByLabel('Recorder and plan').waitFor();
 };
 

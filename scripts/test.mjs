@@ -1,9 +1,12 @@
-// `npm test`: install what is missing, then lint, types, unit and server tests, build, browser tests.
+// `npm test`: install what is missing, then lint, types, unit, server and browser tests, with how long each part took.
 import { existsSync, readFileSync } from 'node:fs';
 import path from 'node:path';
-import { beside, build, installPackages, root, tool, toolBeside } from './prepare.mjs';
+import { beside, build, installPackages, root, toolBeside } from './prepare.mjs';
 
 const chromium = process.env.CHROMIUM ?? '/usr/bin/chromium';
+
+const onPath = (program) =>
+  (process.env.PATH ?? '').split(path.delimiter).some((folder) => existsSync(path.join(folder, program)));
 
 /** The browser tests drive Debian's Chromium, and plans are checked by Debian's glpk, a solver of another make. */
 async function installPrograms() {
@@ -29,27 +32,89 @@ async function installPrograms() {
   );
 }
 
-const onPath = (program) =>
-  (process.env.PATH ?? '').split(path.delimiter).some((folder) => existsSync(path.join(folder, program)));
+const times = [];
+
+/** Runs a part and keeps how long it took. */
+async function timed(name, part) {
+  const from = Date.now();
+  await part();
+  times.push(`${name} ${((Date.now() - from) / 1000).toFixed(0)} s`);
+}
 
 const counted = (file) => JSON.parse(readFileSync(path.join(root, 'test-results', file), 'utf8'));
 
-// Compiling the database and fetching the browser wait for different things, and so do the two checks.
-await Promise.all([installPackages(), installPrograms()]);
-await Promise.all([
-  toolBeside('eslint/bin/eslint.js', ['.', '--max-warnings', '0'], 'The lint'),
-  toolBeside('vue-tsc/bin/vue-tsc.js', ['-p', '.'], 'The type check'),
-]);
-tool(
-  'vitest/vitest.mjs',
-  ['run', '--reporter', 'default', '--reporter', 'json', '--outputFile.json', 'test-results/vitest.json'],
-  'The unit and server tests',
-);
-build();
-tool('@playwright/test/cli.js', ['test'], 'The browser tests', {
-  PLAYWRIGHT_JSON_OUTPUT_NAME: path.join(root, 'test-results', 'browser.json'),
-});
+const vitest = (project) =>
+  toolBeside(
+    'vitest/vitest.mjs',
+    [
+      'run',
+      '--project',
+      project,
+      '--reporter',
+      'dot',
+      '--reporter',
+      'json',
+      `--outputFile.json=test-results/${project}.json`,
+    ],
+    `The ${project} tests`,
+  );
+const lint = async () => {
+  await toolBeside('eslint/bin/eslint.js', ['.', '--cache', '--max-warnings', '0'], 'The lint');
+  await toolBeside(
+    'dependency-cruiser/bin/dependency-cruise.mjs',
+    [...layered, '--config', '.dependency-cruiser.mjs', '--output-type', 'err'],
+    'The lint of imports',
+  );
+};
+const layered = ['core', 'web', 'server', 'cli', 'stand-ins'];
+const format = () =>
+  toolBeside('prettier/bin/prettier.cjs', ['--check', '--log-level', 'warn', '.'], 'The format');
+const types = () => toolBeside('vue-tsc/bin/vue-tsc.js', ['-p', '.'], 'The type check');
+const browser = () =>
+  toolBeside('@playwright/test/cli.js', ['test'], 'The browser tests', {
+    PLAYWRIGHT_JSON_OUTPUT_NAME: path.join(root, 'test-results', 'browser.json'),
+  });
 
-const { numPassedTests, numFailedTests } = counted('vitest.json');
-const { expected, unexpected } = counted('browser.json').stats;
-console.log(`${numPassedTests + expected} passed, ${numFailedTests + unexpected} failed`);
+/** All but the browser: what a change is held against before it is committed. */
+const check = () =>
+  Promise.all([
+    timed('lint', lint),
+    (async () => {
+      await timed('format', format);
+      await timed('types', types);
+      await timed('unit tests', () => vitest('unit'));
+    })(),
+  ]);
+
+const parts = {
+  lint,
+  format,
+  types,
+  unit: () => vitest('unit'),
+  server: () => vitest('server'),
+  browser: async () => {
+    build();
+    await browser();
+  },
+  check: async () => {
+    await check();
+    await timed('server tests', () => vitest('server'));
+  },
+  all: async () => {
+    // Compiling the database and fetching the browser wait for different things.
+    await timed('installing', () => Promise.all([installPackages(), installPrograms()]));
+    await check();
+    await timed('build', async () => build());
+    await timed('server tests', () => vitest('server'));
+    await timed('browser tests', browser);
+    const vitests = ['unit.json', 'server.json'].map(counted);
+    const { expected, unexpected } = counted('browser.json').stats;
+    const sum = (name) => vitests.reduce((all, one) => all + one[name], 0);
+    console.log(times.join(', '));
+    console.log(`${sum('numPassedTests') + expected} passed, ${sum('numFailedTests') + unexpected} failed`);
+  },
+};
+
+const wanted = process.argv[2] ?? 'all';
+await parts[wanted]();
+if (wanted === 'check') console.log(times.join(', '));

@@ -85,10 +85,12 @@ describe('what is taken over from an earlier evaluation equals what is worked ou
       for (const kind of kinds)
         it(`after any one ${kind} is changed or taken away`, () => {
           const facts = Object.values(site[kind]) as Fact<Kind>[];
-          const all = facts.flatMap((fact) => changesOf(kind, fact.id, fact));
-          // A fact has many figures: every one of some facts, some of every fact.
-          const tried =
-            all.length <= 60 ? all : all.filter((_, index) => index % Math.ceil(all.length / 60) === 0);
+          // Every fact is changed, each in another of its figures, and every third is taken away.
+          const tried = facts.flatMap((fact, index) => {
+            const [first, ...figures] = changesOf(kind, fact.id, fact);
+            const figure = figures[(index * 5) % Math.max(1, figures.length)];
+            return [...(figure && index % 3 > 0 ? [] : [first!]), ...(figure ? [figure] : [])];
+          });
           const fitting = tried.filter((change) => holdsAfter(site, before, [change]));
           if (facts.length > 0 && kind !== 'about') expect(fitting.length).toBeGreaterThan(0);
         });
@@ -111,7 +113,7 @@ describe('what is taken over from an earlier evaluation equals what is worked ou
         }
         expect(shown(evaluation)).toBe(shown(evaluateSite(site)));
       }),
-      { numRuns: 25, seed: 7 },
+      { numRuns: 12, seed: 7 },
     );
   });
 });

@@ -18,7 +18,7 @@ test('two edits of a sheet while the evaluation is still at the first are both k
   await expect(page.locator('.stage h1').first()).toBeVisible();
   await page.keyboard.press('e');
   const sheet = page.getByRole('complementary', { name: /^Sheet of run/ });
-  const view = sheet.getByRole('textbox', { name: 'View' });
+  const view = sheet.getByRole('textbox', { name: 'View', exact: true });
   await expect(view).toBeVisible();
   await view.fill('Weighbridge east');
   await view.press('Tab');
@@ -46,7 +46,7 @@ test.describe('an evaluation that fails', () => {
     await expect(page.locator('.stage h1').first()).toBeVisible();
     await page.keyboard.press('e');
     const sheet = page.getByRole('complementary', { name: /^Sheet of run/ });
-    const view = sheet.getByRole('textbox', { name: 'View' });
+    const view = sheet.getByRole('textbox', { name: 'View', exact: true });
     await expect(view).toBeVisible();
     await page.evaluate(() => sessionStorage.setItem('fail', 'yes'));
     await view.fill('Weighbridge east');

@@ -112,7 +112,7 @@ test('a plan goes into the recorder over a restart that wipes it, while the reco
 }) => {
   await open('allocate?view=device');
   await page.getByLabel('Address and port of the recorder').fill(recorder.address);
-  await page.getByRole('button', { name: /^Read it/ }).click();
+  await page.getByRole('button', { name: /^Read recorder/ }).click();
   const compared = page.getByLabel('Recorder and plan');
   await expect(compared.locator('[data-device-slot="16"]')).toContainText('24 Gate out, coax');
   await expect(compared.locator('[data-device-slot="16"]')).toContainText('18 Parts cage, 10.20.0.118');

@@ -9,7 +9,7 @@ test('a camera is noted from a template, and what is special about it is put rig
   await page.keyboard.press('e');
   const sheet = page.getByRole('complementary', { name: 'Sheet of run 4' });
   await sheet.getByLabel('Fill from template').click();
-  await choose(page, 'Vandal-resistant dome with infrared');
+  await choose(page, 'Vandal-resistant dome, IR');
   await expect(sheet.getByLabel('Body')).toContainText('Vandal-resistant dome');
   await expect(sheet.getByLabel('Watts by night')).toHaveValue('3.8');
   await expect(sheet.getByLabel('Longest focal length')).toHaveValue('12');

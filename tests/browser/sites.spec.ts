@@ -53,7 +53,7 @@ test('a new site starts empty, says what to do next, and takes its first run', a
   for (const [stage, says] of [
     ['Test', 'Pick a run to test.'],
     ['Decide', 'Nothing to decide yet.'],
-    ['Allocate', 'No recorder is noted on this site.'],
+    ['Allocate', 'This site has no recorder yet.'],
     ['Plan', 'Saltmarrow annex'],
   ] as const) {
     await page.getByRole('button', { name: new RegExp(`^${stage}`) }).click();

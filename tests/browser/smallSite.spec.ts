@@ -150,7 +150,7 @@ test('a small site is entered from nothing, by keys and by drawing, until every 
     '3 of 3 runs cannot be tested properly yet.',
   );
   for (const [camera, kind] of [
-    ['1', 'Small indoor dome'],
+    ['1', 'Dome, indoor'],
     ['2', 'Vandal-resistant dome'],
     ['3', 'Bullet, HD'],
   ] as const) {
