@@ -65,6 +65,7 @@ const lint = async () => {
     [...layered, '--config', '.dependency-cruiser.mjs', '--output-type', 'err'],
     'The lint of imports',
   );
+  await toolBeside('knip/bin/knip.js', ['--no-progress', '--no-config-hints'], 'The lint of exports');
 };
 const layered = ['core', 'web', 'server', 'cli', 'stand-ins'];
 const format = () =>

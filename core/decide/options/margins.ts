@@ -45,8 +45,6 @@ import {
 import type { Margin } from './option';
 import type { CameraFigures } from '#core/model/views';
 
-export { poeSourceVolts } from '#core/physics/power';
-
 const enough = (need: number, have: number): number =>
   need <= 0 ? 0 : have > 0 ? need / have : unboundedUtilisation;
 

@@ -16,7 +16,6 @@ export const policiesSchema = z.strictObject({
 });
 export type Policies = z.infer<typeof policiesSchema>;
 export type PolicyId = keyof Policies;
-export const policyIds = Object.keys(policiesSchema.shape) as PolicyId[];
 
 const capSchema = z.number().min(0).max(10_000_000);
 

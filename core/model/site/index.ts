@@ -125,5 +125,5 @@ export { environments, nameSchema, type Environment } from './vocabulary';
 export { withFields } from './withFields';
 export { withAdapter, withSeparatePair } from './feeding';
 export type { FactUpdate } from './change';
-export { limitsOf, type Limits } from './limits';
+export { limitsOf } from './limits';
 export { ipSlotsField } from './headEnd';

@@ -27,8 +27,6 @@ export type TestId = (typeof testIds)[number];
 export type QuantityTestId = (typeof quantityTestIds)[number];
 export type SwapTestId = (typeof swapTestIds)[number];
 
-export { symptoms, type Symptom } from '#core/physics/picture';
-
 const taken = {
   id: idSchema,
   runId: idSchema,

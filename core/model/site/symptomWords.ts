@@ -1,4 +1,4 @@
-import type { Symptom } from './reading';
+import type { Symptom } from '#core/physics/picture';
 
 /** What a symptom is called, and what a person sees. */
 export const symptomWords: Record<Symptom, { label: string; seen: string }> = {

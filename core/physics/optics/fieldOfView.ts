@@ -40,7 +40,6 @@ export const viewPurposes = [
   { id: 'monitor', label: 'monitor a crowd', atLeast: 12.5 },
 ] as const;
 
-export type ViewPurposeId = (typeof viewPurposes)[number]['id'];
 export const viewPurposeIds = viewPurposes.map(({ id }) => id);
 
 /** The most demanding purpose that these pixels per metre serve; `undefined` below all of them. */

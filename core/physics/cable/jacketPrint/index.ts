@@ -1,3 +1,3 @@
 export { readJacketPrint, type JacketPrint } from './jacketPrint';
-export { lengthBetweenMarks, parseMarks, type LengthMark, type MarkedLength } from './marks';
+export { lengthBetweenMarks, parseMarks, type LengthMark } from './marks';
 export type { PrintMaterial } from './read';
