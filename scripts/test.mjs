@@ -51,7 +51,7 @@ const vitest = (project) =>
       '--project',
       project,
       '--reporter',
-      'dot',
+      'default',
       '--reporter',
       'json',
       `--outputFile.json=test-results/${project}.json`,

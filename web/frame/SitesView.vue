@@ -145,8 +145,7 @@ const copy = ({ id, name: original }: SiteListing) =>
         <span class="dim"
           >Saltmarrow Ferry Terminal, an invented site of 24 cameras. This brings a fresh one beside whatever
           you have changed.</span
-        >
-        <button type="button" class="btn" @click="openOrSay(api.demoSite())">A fresh demo</button>
+        >{{ ' ' }}<button type="button" class="btn" @click="openOrSay(api.demoSite())">A fresh demo</button>
       </p>
     </section>
     <div v-if="refused.length > 0" class="caution" role="alert">

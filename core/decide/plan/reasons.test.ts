@@ -68,7 +68,7 @@ describe('why this', { timeout: 60_000 }, () => {
       withSchool(usualDemands, 'listed', 'nothing-new'),
     );
     expect(reasonFor(highs, alone, planOf(alone), 'c01')?.message).toMatch(
-      /Nothing else can be had here|Next best|by itself/,
+      /Nothing else can be had here|Next best|costs/,
     );
   });
   it('a price or a length past which it turns does turn it, and one short of it does not', () => {

@@ -53,7 +53,7 @@ function othersOf(ground: PlanningInput, cameraId: string, taken: OptionKind): R
         option: option.kind,
         message: demand
           ? ruledOutWords(ground, demand)
-          : `could be; ${formatQuantity(option.cost, 'money')} by itself`,
+          : `possible, costs ${formatQuantity(option.cost, 'money')}`,
       };
     });
 }
@@ -81,7 +81,7 @@ export function reasonFor(highs: Highs, ground: PlanningInput, plan: Plan, camer
     programme: { ...programme, rows: [...programme.rows, forbid(ground, cameraId, option)] },
   });
   const others = othersOf(ground, cameraId, option);
-  const head = `${optionLabels[option].label}: ${formatQuantity(taken.cost, 'money')} by itself${taken.binding ? `, ${taken.binding.label} ${formatQuantity(taken.binding.value, taken.binding.unit)}` : ''}.`;
+  const head = `${optionLabels[option].label}: costs ${formatQuantity(taken.cost, 'money')}${taken.binding ? `, ${taken.binding.label} ${formatQuantity(taken.binding.value, taken.binding.unit)}` : ''}.`;
   if (second.kind !== 'plan')
     return {
       cameraId,
@@ -100,7 +100,7 @@ export function reasonFor(highs: Highs, ground: PlanningInput, plan: Plan, camer
   ];
   const beside =
     Math.abs(moreWeighed - moreCost) > 1
-      ? ` (${moreOrLess(moreWeighed)} with renewals, dark time and schools)`
+      ? ` (${moreOrLess(moreWeighed)} with renewals, downtime and preferences)`
       : '';
   return {
     cameraId,
@@ -158,7 +158,7 @@ function whyDiffer(
   const [one, other] = [optionIn(groundA, cameraId, a), optionIn(groundB, cameraId, b)];
   if (!one || !other) return 'one of the plans leaves it out';
   const apart = [
-    ...(other.cost === one.cost ? [] : [`costs ${moreOrLess(other.cost - one.cost)} by itself`]),
+    ...(other.cost === one.cost ? [] : [`costs ${moreOrLess(other.cost - one.cost)}`]),
     ...(Math.abs(other.darkHours - one.darkHours) < 0.05
       ? []
       : [

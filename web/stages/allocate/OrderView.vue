@@ -45,8 +45,8 @@ useKeys([
   <div class="order">
     <div class="row acts">
       <span class="field"
-        ><span class="dim">Cameras in a night</span>
-        <QuantityField
+        ><span class="dim">Cameras in a night</span>{{ ' '
+        }}<QuantityField
           :value="wishes.perNight"
           unit=""
           label="Cameras in a night"
@@ -54,8 +54,8 @@ useKeys([
           @take="(perNight) => wish('Cameras in a night', { perNight })"
       /></span>
       <span class="field wide"
-        ><span class="dim">Must not wait</span>
-        <PicksField
+        ><span class="dim">Must not wait</span>{{ ' '
+        }}<PicksField
           :values="wishes.first"
           :choices="movers"
           label="Cameras that must not wait"

@@ -300,8 +300,7 @@ useKeys([
   align-items: center;
 }
 .tray {
-  flex: 1;
-  min-width: 220px;
+  flex: 1 0 100%;
 }
 .spare {
   display: inline-flex;

@@ -164,8 +164,7 @@ const says = ({ name, disks = [] }: Recorder, { storage }: Recording): string =>
           label="Frames a second, all cameras"
           :allowed="fitting('stream', 'framesPerSecond')"
           @take="(framesPerSecond) => setSite('Frames', { framesPerSecond })"
-        />
-        <span class="dim tiny">frames/s</span></span
+        />{{ ' ' }}<span class="dim tiny">frames/s</span></span
       >
       <PickField
         :value="siteStreams.codec"
@@ -192,8 +191,7 @@ const says = ({ name, disks = [] }: Recorder, { storage }: Recording): string =>
           label="Days, all cameras"
           :allowed="fitting('stream', 'keepDays')"
           @take="(keepDays) => setSite('Days', { keepDays })"
-        />
-        <span class="dim tiny">days</span></span
+        />{{ ' ' }}<span class="dim tiny">days</span></span
       >
     </div>
     <div v-if="current" class="row sets" :aria-label="`Streams of camera ${current.number}`" role="group">
@@ -205,8 +203,7 @@ const says = ({ name, disks = [] }: Recorder, { storage }: Recording): string =>
           label="Frames a second"
           :allowed="fitting('stream', 'framesPerSecond')"
           @take="(framesPerSecond) => setOwn('Frames', { framesPerSecond })"
-        />
-        <span class="dim tiny">frames/s</span></span
+        />{{ ' ' }}<span class="dim tiny">frames/s</span></span
       >
       <PickField
         :value="settings.codec"
@@ -249,8 +246,7 @@ const says = ({ name, disks = [] }: Recorder, { storage }: Recording): string =>
           label="Days"
           :allowed="fitting('stream', 'keepDays')"
           @take="(keepDays) => setOwn('Days', { keepDays })"
-        />
-        <span class="dim tiny">days</span></span
+        />{{ ' ' }}<span class="dim tiny">days</span></span
       >
       <span
         ><QuantityField

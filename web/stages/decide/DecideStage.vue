@@ -102,6 +102,11 @@ useKeys(
   padding: 3px 0 5px;
   flex-wrap: wrap;
 }
+.figure {
+  display: inline-flex;
+  gap: 4px;
+  align-items: baseline;
+}
 .figure b {
   font-size: 15px;
   font-weight: 500;

@@ -17,8 +17,8 @@ onMounted(() => void instrument.discover());
   <div class="instrument row" role="group" aria-label="Instrument">
     <template v-if="instrument.identity">
       <span
-        ><b>{{ instrument.identity.name }}</b>
-        <span class="mono dim">{{ instrument.identity.serial }}</span></span
+        ><b>{{ instrument.identity.name }}</b
+        >{{ ' ' }}<span class="mono dim">{{ instrument.identity.serial }}</span></span
       >
       <button
         type="button"

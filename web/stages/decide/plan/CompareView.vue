@@ -126,8 +126,8 @@ const adoptIt = (plan: SavedPlan) =>
               /></template>
             </td>
             <td class="acts">
-              <button type="button" class="btn small" @click="adoptIt(plan)">Adopt</button>
-              <button type="button" class="btn small" @click="putAway(plan)">Unpin</button>
+              <button type="button" class="btn small" @click="adoptIt(plan)">Adopt</button>{{ ' '
+              }}<button type="button" class="btn small" @click="putAway(plan)">Unpin</button>
             </td>
           </tr>
         </tbody>

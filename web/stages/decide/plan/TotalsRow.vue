@@ -30,7 +30,7 @@ const own = useMeasures();
       ><span class="tiny dim">labour</span> <b class="mono">{{ formatQuantity(totals.hours, 'h') }}</b></span
     >
     <span
-      ><span class="tiny dim">dark</span>
+      ><span class="tiny dim">downtime</span>
       <b class="mono">{{ formatQuantity(totals.darkHours, 'h') }}</b></span
     >
     <span
@@ -53,6 +53,11 @@ const own = useMeasures();
   display: flex;
   flex-wrap: wrap;
   gap: 4px 16px;
+  align-items: baseline;
+}
+.totals > span {
+  display: inline-flex;
+  gap: 4px;
   align-items: baseline;
 }
 .totals b {

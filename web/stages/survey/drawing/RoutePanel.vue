@@ -73,8 +73,8 @@ function remove(): void {
 <template>
   <h2>{{ route.name }}</h2>
   <p v-if="lengthM !== null && alongM !== null" class="sum">
-    <b class="mono">{{ own.quantity(lengthM, 'm') }}</b>
-    <span class="dim"
+    <b class="mono">{{ own.quantity(lengthM, 'm') }}</b>{{ ' '
+    }}<span class="dim"
       >= ({{ own.quantity(alongM, 'm') }} drawn + {{ own.quantity(route.riseM, 'm') }} up and down) +
       {{ route.slackPercent }} % slack</span
     >

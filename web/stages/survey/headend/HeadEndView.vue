@@ -137,7 +137,7 @@ useKeys([
   <div class="head-end">
     <div class="left">
       <button type="button" class="btn go" @click="adding = true">
-        Note a recorder, supply box, rack… <kbd>n</kbd>
+        Add a recorder, supply box, rack… <kbd>n</kbd>
       </button>
       <section v-for="place in places" :key="place.placeId">
         <h3>{{ place.name }}</h3>
