@@ -52,7 +52,7 @@ export function keepOption(context: Context): Option {
     message: 'Nothing is bought; picture and power stay as they are.',
     cautions,
     remedy: (binding) =>
-      binding.unit === 'V'
+      binding.kind === 'night-volts'
         ? 'a heavier or second pair for the power, a supply nearer the camera, or a trimmed supply'
         : 'a lower picture format or a shorter run',
   });
@@ -120,7 +120,7 @@ function newHdCamera(
       ...(need.vandal ? [vandalProof] : []),
     ],
     remedy: (binding) =>
-      binding.unit === 'V'
+      binding.kind === 'night-volts'
         ? 'a camera that takes less, a heavier pair, or a supply nearer the camera'
         : policies.format === 'replace'
           ? 'a lower picture format, a shorter run or heavier coax'

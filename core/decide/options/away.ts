@@ -24,6 +24,7 @@ function fibreMargin(lengthM: number, surveyed: boolean, budgetDb: number): Marg
   const lossDb = fibreLossDb(lengthM);
   const length = figure('route', lengthM, 'm', surveyed ? 'noted' : 'typical');
   return {
+    kind: 'light-loss',
     label: 'light lost',
     unit: 'dB',
     value: lossDb,
@@ -103,6 +104,7 @@ function radioMargins(context: Context): { margins: Margin[]; message: string } 
   const utilisation = rate > 0 ? wanted / rate : unboundedUtilisation;
   const margins: Margin[] = [
     {
+      kind: 'radio-rate',
       label: 'rate by radio',
       unit: 'Mb/s',
       value: rate,
@@ -145,6 +147,7 @@ function radioMargins(context: Context): { margins: Margin[]; message: string } 
     const have = radioPath.clearanceM;
     const used = have > 0 ? needM / have : unboundedUtilisation;
     margins.push({
+      kind: 'clearance',
       label: 'room for the beam',
       unit: 'm',
       value: have,
@@ -224,7 +227,7 @@ export function wirelessOption(context: Context): Option {
       ...wishesOf(context),
     ],
     remedy: (binding) =>
-      binding.unit === 'm'
+      binding.kind === 'clearance'
         ? 'higher masts, or what stands in the beam cut back'
         : 'fewer or smaller streams, a shorter hop, or aerials with more gain',
   });

@@ -114,7 +114,7 @@ function coaxRemedy(
 ): string {
   const shorter = shorterByM(runLengthM(run), holdsAt);
   const bySo = shorter === null ? [] : [`a run ${formatQuantity(shorter, 'm')} shorter`];
-  if (binding.unit !== 'W')
+  if (binding.kind !== 'watts')
     return [`a stream of at most ${formatQuantity(binding.value, 'Mb/s')}`, 'heavier coax', ...bySo].join(
       ', or ',
     );
@@ -270,7 +270,7 @@ export function ipCategoryOption(context: Context): Option {
       ...wishesOf(context),
     ],
     remedy: (binding) =>
-      binding.unit === 'm'
+      binding.kind === 'channel'
         ? `a switch nearer by ${(binding.value - 100).toFixed(0)} m, in a closet with mains`
         : 'a camera of a lower class, or heavier cable',
   });
@@ -377,7 +377,7 @@ export function newCategoryOption(context: Context): Option {
     showsAt: [place.id, from.id],
     message: `${Math.ceil(lengthM)} m of Cat 6 from ${from.name}${surveyed ? '' : ', route not surveyed yet'}.`,
     remedy: (binding) =>
-      binding.unit === 'm'
+      binding.kind === 'channel'
         ? `a network closet with mains ${(binding.value - 100).toFixed(0)} m nearer, or fibre`
         : 'a camera of a lower class',
   });

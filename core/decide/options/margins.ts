@@ -56,6 +56,7 @@ export function pictureMarginOf(context: Context, format: PictureFormat): Margin
   const faultsDb = faultsLossDb(run, findings.events);
   const { lossDb, utilisation, status, derivation } = pictureOver(run, format, faultsDb);
   return {
+    kind: 'picture-loss',
     label: `picture, ${format.label}`,
     unit: 'dB',
     value: lossDb,
@@ -99,6 +100,7 @@ export function nightVoltsMargin(context: Context, nightWatts: Figure): Margin {
   const { utilisation, status } = voltsShare(source.volts, volts, window);
   const from = nightWatts.from === 'data-sheet' ? 'data-sheet' : 'typical';
   return {
+    kind: 'night-volts',
     label: 'volts by night',
     unit: 'V',
     value: volts,
@@ -127,6 +129,7 @@ export function keptVoltsMargin(context: Context): Margin {
   const wrongRail = source.current !== camera.supply.current;
   const status = wrongRail ? 'fails' : statusOf(verdict.utilisation ?? 0);
   return {
+    kind: 'night-volts',
     label: 'volts by night',
     unit: 'V',
     value,
@@ -158,6 +161,7 @@ interface WattsOver {
 function wattsMargin({ need, have, loopFrom, basis, unread, steps, limitSays, under }: WattsOver): Margin {
   const utilisation = enough(need.value ?? 0, have);
   return {
+    kind: 'watts',
     label: 'watts that arrive',
     unit: 'W',
     value: have,
@@ -322,6 +326,7 @@ export function coaxRateMargin(context: Context, converter: Converter, newJoints
   const have = tested ?? row?.mbps ?? modelled;
   const utilisation = enough(ip.mbps, have);
   return {
+    kind: 'link-rate',
     label: 'link rate',
     unit: 'Mb/s',
     value: have,
@@ -388,6 +393,7 @@ export function coaxHoldsAt(
 export function channelMargin(lengthM: number, from: Figure['from'], spreadM: number): Margin {
   const utilisation = lengthM / ethernetChannelM;
   return {
+    kind: 'channel',
     label: 'channel',
     unit: 'm',
     value: lengthM,

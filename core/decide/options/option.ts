@@ -3,8 +3,21 @@ import type { Unit } from '#core/shared/units';
 import type { Basis, Status, LazyDerivation } from '#core/shared/derivation';
 import type { Scenario } from '#core/decide/scenarios';
 
+/** The respects in which an option can hold or not. */
+export type MarginKind =
+  | 'picture-loss'
+  | 'night-volts'
+  | 'supply-setting'
+  | 'watts'
+  | 'link-rate'
+  | 'channel'
+  | 'light-loss'
+  | 'radio-rate'
+  | 'clearance';
+
 /** How an option holds in one respect. */
 export interface Margin {
+  kind: MarginKind;
   label: string;
   unit: Unit;
   /** What there is, in `unit`: watts that can arrive, volts at the camera, dB lost, Mb/s carried, metres of channel. */

@@ -80,6 +80,7 @@ function fixedVolts(context: Context, { kind, nightVolts, utilisation }: PowerFi
   const { minVolts, from } = camera.supply.window;
   const basis = powerLoop.from === 'measured' ? 'measured' : 'typical';
   return {
+    kind: 'night-volts',
     label: 'volts by night',
     unit: 'V',
     value: nightVolts,
@@ -125,6 +126,7 @@ function trim(context: Context): Margin | undefined {
   if (from > to) return undefined;
   const setVolts = Math.round(((from + to) / 2) * 10) / 10;
   return {
+    kind: 'supply-setting',
     label: 'setting of the supply',
     unit: 'V',
     value: setVolts,

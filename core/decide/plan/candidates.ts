@@ -1,5 +1,5 @@
 import type { RunEvaluation } from '#core/decide/runEvaluation';
-import { isIp, optionLabels, renewalsOf, type FeasibleOption } from '#core/decide/options';
+import { isIp, optionLabels, renewalsOf, type FeasibleOption, type Margin } from '#core/decide/options';
 import { pessimistic } from '#core/decide/scenarios';
 import type { Demands, OptionKind, Site } from '#core/model/site';
 import { weights } from './policies';
@@ -36,6 +36,14 @@ export const lockDemand = (number: number): string => `lock ${number}`;
 const onShow = ({ showsAt }: FeasibleOption, site: Site): boolean =>
   showsAt.some((id) => site.place[id]?.restrictions.includes('heritage'));
 
+/** Whether a reading of the run tells a margin by itself; rates and losses are modelled along it all the same. */
+const isTold = ({ kind }: Margin): boolean =>
+  kind === 'watts' ||
+  kind === 'night-volts' ||
+  kind === 'supply-setting' ||
+  kind === 'channel' ||
+  kind === 'clearance';
+
 /** How an option stands under the figures that are demanded: past its limit, or resting on what nobody read. */
 function standsUnder(
   { margins }: FeasibleOption,
@@ -44,7 +52,7 @@ function standsUnder(
   const shares = margins.map((margin) => {
     if (figures === 'as-known') return margin.utilisation;
     // Measured figures only: what a test of this run could have told counts for nothing until it has.
-    return figures === 'measured-only' && margin.unread && margin.unit !== 'Mb/s' && margin.unit !== 'dB'
+    return figures === 'measured-only' && margin.unread && isTold(margin)
       ? Infinity
       : margin.under(pessimistic);
   });

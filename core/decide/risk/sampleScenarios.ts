@@ -72,20 +72,22 @@ interface Chosen {
 }
 
 /** The test that reads what a margin rests on. */
-function testFor({ unit, unread }: Margin, { isCoax, coaxRead, traced }: Chosen): TestId | null {
+function testFor({ kind, unread }: Margin, { isCoax, coaxRead, traced }: Chosen): TestId | null {
   if (!unread) return null;
-  switch (unit) {
-    case 'W':
+  switch (kind) {
+    case 'watts':
       return isCoax && !coaxRead ? 'coax-loop-ohms' : null;
-    case 'V':
+    case 'night-volts':
+    case 'supply-setting':
       return 'night-volts';
-    case 'Mb/s':
+    case 'link-rate':
+    case 'radio-rate':
       return traced ? 'link' : 'reflectometer';
-    case 'dB':
-    case 'm':
+    case 'picture-loss':
+    case 'light-loss':
+    case 'channel':
+    case 'clearance':
       return traced ? null : 'reflectometer';
-    default:
-      return null;
   }
 }
 

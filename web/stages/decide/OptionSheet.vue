@@ -55,7 +55,7 @@ const ends = computed(() => ({
     option.state === 'no'
       ? ''
       : option.margins
-          .filter(({ unit }) => unit !== 'm')
+          .filter(({ kind }) => kind !== 'channel' && kind !== 'clearance')
           .map(({ value, unit }) => formatQuantity(value, unit))
           .join(', '),
 }));
