@@ -4,7 +4,7 @@ import { tmpdir } from 'node:os';
 import path from 'node:path';
 import { chromium, type Page } from '@playwright/test';
 import { parseSiteFile } from '#core/model/site';
-import { createRandom } from '../stand-ins/tester/dice';
+import { createRandom } from '#core/shared/random';
 import { networkSchema } from '../stand-ins/recorder/network';
 import { initialState, picturesOf } from '../stand-ins/recorder/recorder';
 import { startRecorder } from '../stand-ins/recorder/startRecorder';

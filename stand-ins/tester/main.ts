@@ -2,7 +2,7 @@
 import { readFileSync } from 'node:fs';
 import { parseArgs } from 'node:util';
 import { parseSiteFile } from '#core/model/site';
-import { createRandom } from './dice';
+import { createRandom } from '#core/shared/random';
 import { startTester } from './startTester';
 import { truthSchema } from './truth';
 

@@ -3,7 +3,7 @@ import { faultsOf, runEvents } from '#core/test/findings';
 import type { TraceReading } from '#core/model/site';
 import truthFile from '../../demo/saltmarrow.truth.json';
 import { saltmarrowSite } from '../../core/model/site/testSite';
-import { createRandom } from './dice';
+import { createRandom } from '#core/shared/random';
 import { answer, newSession, notANumber, type Bench } from './session';
 import { actualRun, truthSchema } from './truth';
 

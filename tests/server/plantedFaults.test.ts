@@ -14,7 +14,7 @@ import {
   type TestId,
 } from '#core/model/site';
 import { readTest } from '../../server/instruments/readTest';
-import { createRandom } from '../../stand-ins/tester/dice';
+import { createRandom } from '#core/shared/random';
 import { startTester } from '../../stand-ins/tester/startTester';
 import { truthSchema } from '../../stand-ins/tester/truth';
 import { demoFile, root } from './serverUnderTest';

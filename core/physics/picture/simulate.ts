@@ -1,3 +1,5 @@
+import { nextPowerOfTwo } from '#core/shared/numeric';
+import { createRandom } from '#core/shared/random';
 import FFT from 'fft.js';
 import { pathLossDb, type Stretch } from '#core/physics/cable';
 import type { PictureFormat } from '#core/physics/signal';
@@ -23,12 +25,6 @@ export interface Effects {
   barsOnly?: boolean;
 }
 
-/** Dice that fall the same way for the same seed. Source: Park and Miller's minimal standard generator. */
-function createRandom(seed: number): () => number {
-  let state = seed;
-  return () => (state = (state * 16_807) % 2_147_483_647) / 2_147_483_647;
-}
-
 /** Active part of a line in microseconds: 52 of the 64 of a composite line; formats of more lines share their width among finer detail. */
 const compositeLineUs = 52;
 const compositeTopMHz = 6;
@@ -40,8 +36,6 @@ export const microsecondsOfLine = (format: Pick<PictureFormat, 'topMHz'>, percen
   (activeLineUs(format) * percent) / 100;
 export const percentOfLine = (format: Pick<PictureFormat, 'topMHz'>, microseconds: number): number =>
   (100 * microseconds) / activeLineUs(format);
-
-const powerOfTwo = (atLeast: number): number => 2 ** Math.ceil(Math.log2(atLeast));
 
 /** What is left of each harmonic of a line behind a cable, once the receiver has put the low frequencies right. */
 function response(
@@ -68,7 +62,7 @@ function response(
 /** A filter over the lines of a picture, by their harmonics. */
 function filtered(picture: Picture, cable: NonNullable<Effects['cable']>): Picture {
   const { width, height } = picture;
-  const size = powerOfTwo(width * 1.25);
+  const size = nextPowerOfTwo(width * 1.25);
   const fft = new FFT(size);
   const keeps = response(cable, size, width);
   const rgb = new Float32Array(picture.rgb.length);

@@ -1,3 +1,4 @@
+import { nextPowerOfTwo } from '#core/shared/numeric';
 import { fourier } from './fourier';
 import {
   lightMPerNs,
@@ -135,8 +136,6 @@ export function lineReflection({ elements, end }: Line, instrumentOhms: number, 
   return seen;
 }
 
-const powerOfTwo = (atLeast: number): number => 2 ** Math.ceil(Math.log2(atLeast));
-
 /**
  * The trace that a reflectometer of so many ohms would show of a line: its pulse, and the pulse times the line's
  * reflection at every frequency. The window is twice as long as what is shown, so that late echoes do not come round.
@@ -148,7 +147,7 @@ export function forwardTrace(
   stepNs: number,
   count: number,
 ): Trace {
-  const size = powerOfTwo(2 * count);
+  const size = nextPowerOfTwo(2 * count);
   const fft = fourier(size);
   const sent = Float64Array.from({ length: size }, (_, k) => pulseAt(pulse, k * stepNs));
   const spectrum = fft.createComplexArray() as number[];

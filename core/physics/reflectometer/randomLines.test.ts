@@ -1,11 +1,7 @@
 import { describe, expect, it } from 'vitest';
+import { createRandom } from '#core/shared/random';
 import { findEvents, forwardTrace, type End, type Fault, type LineEvent, type Stretch } from '.';
 
-/** Dice that fall the same way for the same seed. */
-function createRandom(seed: number): () => number {
-  let state = seed;
-  return () => (state = (state * 16_807) % 2_147_483_647) / 2_147_483_647;
-}
 interface Wanted {
   kind: LineEvent['kind'];
   at: number;

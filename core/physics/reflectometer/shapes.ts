@@ -1,3 +1,4 @@
+import { nextPowerOfTwo } from '#core/shared/numeric';
 import { fourier } from './fourier';
 import { shapeAt, type Launch } from './launch';
 
@@ -39,7 +40,7 @@ const dragOf = (level: number): number => (level === 0 ? 0 : leastDrag * levelFa
  */
 export function shapesOf(launch: Launch, stepNs: number): Shapes {
   const reach = Math.ceil(launch.shape.length / 2);
-  const size = 2 ** Math.ceil(Math.log2(Math.max(256, reach * 24)));
+  const size = nextPowerOfTwo(Math.max(256, reach * 24));
   const fft = fourier(size);
   const sent = Array.from({ length: size }, (_, k) => shapeAt(launch, k - 2 * reach));
   const spectrum = fft.createComplexArray();

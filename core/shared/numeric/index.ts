@@ -1,0 +1,1 @@
+export { nextPowerOfTwo } from './nextPowerOfTwo';
