@@ -244,7 +244,7 @@ useKeys([
       <p class="dim tiny">
         {{ device.cameras.length }} cameras on its network{{
           device.report.turned.length > 0 ? `; IP on inputs ${device.report.turned.join(', ')}` : ''
-        }}; time from {{ device.report.timeSource ?? 'nowhere'
+        }}; time source: {{ device.report.timeSource ?? 'none'
         }}{{ device.report.factoryValues ? '; its settings are those it came with' : '' }}.
       </p>
       <p v-if="leads.length > 0 && !isUnderWay" class="caution">
@@ -301,12 +301,12 @@ useKeys([
   flex: none;
 }
 .fields {
-  gap: 8px 14px;
+  gap: 8px 10px;
   flex-wrap: wrap;
   align-items: end;
 }
 .fields :deep(.field-row) {
-  grid-template-columns: auto 150px;
+  grid-template-columns: auto 132px;
 }
 .applying {
   border-left: 4px solid var(--copper);

@@ -46,7 +46,7 @@ useKeys([{ keys: ['p'], label: 'print the sheet', group: 'Plan', run: print }]);
           ><span
             >Labour <b class="mono">{{ hours(sheet.total.hours) }}</b></span
           ><span
-            >Views dark, in sum <b class="mono">{{ hours(sheet.total.darkHours) }}</b></span
+            >Camera downtime <b class="mono">{{ hours(sheet.total.darkHours) }}</b></span
           >
         </p>
       </header>

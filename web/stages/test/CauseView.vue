@@ -24,6 +24,7 @@ const others = computed(() =>
     .join(', '),
 );
 const next = computed(() => diagnosis.value.next.slice(0, 3));
+const mostBits = computed(() => Math.max(...next.value.map(({ bits }) => bits)));
 const percent = (probability: number) =>
   probability < 0.01 ? '< 1 %' : `${Math.round(probability * 100)} %`;
 const minutes = ({ minutes: all }: NextTest) => `${Math.max(1, Math.round(all))} min`;
@@ -81,10 +82,11 @@ const minutes = ({ minutes: all }: NextTest) => `${Math.max(1, Math.round(all))}
         <h2>Recommended next test</h2>
         <ol>
           <li v-for="one in next" :key="one.test.id" :data-test="one.test.id">
-            <b>{{ one.test.label }}</b> <span class="mono">{{ minutes(one) }}</span><span
-              v-if="one.needs.length"
-              class="dim"
-            >
+            <b>{{ one.test.label }}</b>
+            <span class="worth" aria-hidden="true" title="how much it is expected to tell"
+              ><span :style="{ width: `${(100 * one.bits) / mostBits}%` }"
+            /></span>
+            <span class="mono">{{ minutes(one) }}</span><span v-if="one.needs.length" class="dim">
               with {{ one.needs.join(', ') }}</span
             >
             <span class="dim tiny">. {{ one.test.connect }}</span>
@@ -123,6 +125,18 @@ const minutes = ({ minutes: all }: NextTest) => `${Math.max(1, Math.round(all))}
 </template>
 
 <style scoped>
+.worth {
+  display: inline-block;
+  width: 56px;
+  height: 7px;
+  margin: 0 8px;
+  background: var(--rule);
+}
+.worth span {
+  display: block;
+  height: 100%;
+  background: var(--copper);
+}
 .cause {
   display: grid;
   gap: 10px;
