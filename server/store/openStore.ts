@@ -45,7 +45,7 @@ function inspect(file: string): void {
   let database: Database.Database | undefined;
   try {
     database = keepStatements(new Database(file, { readonly: true, fileMustExist: true }));
-    const verdict = database.pragma('quick_check', { simple: true });
+    const verdict = database.prepare('pragma quick_check').pluck().get();
     if (verdict !== 'ok') throw refuse('is damaged');
     const tables = new Set(
       database.prepare("select name from sqlite_master where type = 'table'").pluck().all() as string[],
@@ -67,7 +67,7 @@ function inspect(file: string): void {
 }
 
 interface RawConnection {
-  pragma(text: string): unknown;
+  exec(text: string): unknown;
   prepare(text: string): unknown;
 }
 
@@ -92,7 +92,8 @@ export async function openStore(dataDir: string): Promise<MikroORM> {
           'foreign_keys = ON',
           'busy_timeout = 4000',
         ])
-          connection.pragma(pragma);
+          // Not by its own `pragma`, which prepares a statement that nobody keeps.
+          connection.exec(`pragma ${pragma}`);
         done(null, keepStatements(connection));
       },
     },
