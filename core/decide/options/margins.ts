@@ -268,7 +268,9 @@ export function coaxWattsMargin(
           sourceLimitWatts,
         ) - converter.ownWatts,
       );
-      return enough(loadAt(needWatts, ip.from, future), deliverable(left));
+      // A table for copper says nothing of steel.
+      const arrives = future.steel ? Math.min(left, deliverable(left)) : deliverable(left);
+      return enough(loadAt(needWatts, ip.from, future), delivered ?? arrives);
     },
     steps: () => [
       coaxLoop.step(),
