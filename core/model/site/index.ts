@@ -1,7 +1,7 @@
 export { allocationSettingsOf, usualAllocationSettings, type AllocationSettings } from './allocationSettings';
 export { assumable, bodies, targetClasses, type Assumable, type Camera, type TargetClassId } from './camera';
 export { asKind, cameraKinds, noteCamera, placeholderCamera } from './cameraKinds';
-export { removing, type Change } from './change';
+export { removing, type Change, type FactUpdate } from './change';
 export { changesBetween, withChanges } from './changesBetween';
 export { choose, lockChoice, takeBackChoice } from './choosing';
 export { optionKinds, type Choice, type OptionKind, type Placement } from './decision';
@@ -25,7 +25,7 @@ export {
   type LogEntry,
 } from './edit';
 export { gearKinds, type Equipment, type Gear, type GearKind, type HookUp } from './equipment';
-export { fedFrom, fedThrough, hasPowerCores } from './feeding';
+export { fedFrom, fedThrough, hasPowerCores, withAdapter, withSeparatePair } from './feeding';
 export { freeId, freeName } from './freeId';
 export {
   monitorOutputs,
@@ -35,6 +35,7 @@ export {
   type Recorder,
   type SlotRules,
   type Supply,
+  ipSlotsField,
 } from './headEnd';
 export {
   disksText,
@@ -123,7 +124,4 @@ export { symptomWords } from './symptomWords';
 export { thingName } from './thing';
 export { environments, nameSchema, type Environment } from './vocabulary';
 export { withFields } from './withFields';
-export { withAdapter, withSeparatePair } from './feeding';
-export type { FactUpdate } from './change';
 export { limitsOf } from './limits';
-export { ipSlotsField } from './headEnd';
