@@ -1,15 +1,10 @@
+import { usualRules, type Occupant, type SlotNeed, type SlotRules } from '#core/model/slotRules';
 import loadHighs from 'highs';
-import {
-  allocate,
-  tryPlacement,
-  type Occupant,
-  type SlotNeed,
-  type SlotRequest,
-} from '#core/allocate/recorder';
-import { usualRules, type Recorder, type SlotRules } from '#core/model/site';
+import { allocate, tryPlacement, type SlotRequest } from '#core/allocate/recorder';
+import type { Recorder } from '#core/model/site';
 import { median, timed, type Row } from './measure';
 
-const kinds: SlotRules['kind'][] = ['from-the-tail', 'switch-per-input', 'fixed-hybrid', 'preset-split'];
+const kinds: SlotRules['kind'][] = ['highest-first', 'switch-per-input', 'fixed-hybrid', 'preset-split'];
 
 /** Recorders of all hybrid families, two in a building, each with a camera on every input; four in seven turn to IP. */
 function generated(count: number, inputs: number): { recorders: Recorder[]; wanting: SlotRequest[] } {

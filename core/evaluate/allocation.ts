@@ -1,4 +1,5 @@
-import { recorderState, type Occupant, type RecorderState, type SlotNeed } from '#core/allocate/recorder';
+import type { Occupant, SlotNeed } from '#core/model/slotRules';
+import { recorderState, type RecorderState } from '#core/allocate/recorder';
 import type { Placement, Site } from '#core/model/site';
 import { chosenOption, type RunEvaluation } from '#core/decide/runEvaluation';
 

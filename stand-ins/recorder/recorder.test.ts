@@ -1,5 +1,6 @@
+import type { SlotRules } from '#core/model/slotRules';
 import { describe, expect, it } from 'vitest';
-import type { Recorder, SlotRules } from '#core/model/site';
+import type { Recorder } from '#core/model/site';
 import { saltmarrowSite } from '../../core/model/site/testSite';
 import {
   add,

@@ -1,7 +1,8 @@
+import { familyOf, slotCount } from '#core/model/slotRules';
 import { z } from 'zod';
 import type { Channel, FoundCamera, Report, Settings } from '#core/allocate/device';
-import { changeCost, familyOf } from '#core/allocate/recorder';
-import { slotCount, type Recorder, type Site } from '#core/model/site';
+import { changeCost } from '#core/allocate/recorder';
+import type { Recorder, Site } from '#core/model/site';
 import type { CameraNetwork } from './network';
 
 /** What the stand-in keeps over a power cut. */
@@ -187,7 +188,7 @@ export function rename(sold: Sold, memory: Memory, slot: number, name: string): 
 function checkSplit({ recorder }: Sold, turned: readonly number[]): void {
   const isIp = new Set(turned);
   const possible = familyOf(recorder)
-    .splits(recorder)
+    .modes(recorder)
     .some(({ carries }) =>
       Array.from({ length: recorder.inputs }, (_, k) => k + 1).every(
         (slot) => carries(slot) === 'either' || (carries(slot) === 'ip') === isIp.has(slot),

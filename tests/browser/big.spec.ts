@@ -1,5 +1,4 @@
-import { expect, runInList, saved, test } from './fixtures';
-import { demoFile } from './fixtures';
+import { expect, runInList, saved, test, demoFile } from './fixtures';
 
 interface Copied {
   id: string;

@@ -1,5 +1,6 @@
+import { ipSlotsField } from '#core/model/slotRules';
 import { describe, expect, it } from 'vitest';
-import { limitsOf, kinds, ipSlotsField, type Kind } from '#core/model/site';
+import { limitsOf, kinds, type Kind } from '#core/model/site';
 import { fitting } from './within';
 
 describe('what a form takes', () => {
@@ -8,7 +9,7 @@ describe('what a form takes', () => {
     expect(most('network-only')(128)).toBeUndefined();
     expect(most('network-only')(129)).toBe('Enter a whole number from 1 to 128.');
     expect(most('network-only')(0)).toBe('Enter a whole number from 1 to 128.');
-    for (const kind of ['from-the-tail', 'switch-per-input', 'fixed-hybrid'] as const) {
+    for (const kind of ['highest-first', 'switch-per-input', 'fixed-hybrid'] as const) {
       expect(most(kind)(64)).toBeUndefined();
       expect(most(kind)(65)).toBe('Enter a whole number from 0 to 64.');
     }

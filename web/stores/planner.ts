@@ -2,19 +2,19 @@ import { proxy, releaseProxy, wrap, type Remote } from 'comlink';
 import { defineStore } from 'pinia';
 import { computed, ref, shallowRef, toRaw, watch } from 'vue';
 import type { SlotProposal, SlottingScope } from '#core/evaluate';
-import { samePlanningInput } from '#core/decide/plan';
-import type {
-  BreakEven,
-  Conflict,
-  CurvePoint,
-  Difference,
-  Plan,
-  Planning,
-  PlanTotals,
-  PolicyCost,
-  Reason,
-  ExcludedCamera,
-  TradeOff,
+import {
+  samePlanningInput,
+  type BreakEven,
+  type Conflict,
+  type CurvePoint,
+  type Difference,
+  type Plan,
+  type Planning,
+  type PlanTotals,
+  type PolicyCost,
+  type Reason,
+  type ExcludedCamera,
+  type TradeOff,
 } from '#core/decide/plan';
 import type { Risk } from '#core/decide/risk';
 import type { SearchProgress } from '#core/solver';

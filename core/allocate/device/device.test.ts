@@ -1,6 +1,6 @@
+import type { SlotNeed } from '#core/model/slotRules';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import type { SlotNeed } from '#core/allocate/recorder';
 import { saltmarrowSite } from '../../model/site/testSite';
 import {
   devicePlan,

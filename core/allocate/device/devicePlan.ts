@@ -1,4 +1,4 @@
-import { familyOf, type Occupant } from '#core/allocate/recorder';
+import { familyOf, type Occupant } from '#core/model/slotRules';
 import type { Recorder, Site } from '#core/model/site';
 
 /** What a recorder should hold: which inputs are IP, and what is on each slot. */

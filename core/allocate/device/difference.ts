@@ -1,5 +1,5 @@
+import { slotCount } from '#core/model/slotRules';
 import type { Recorder } from '#core/model/site';
-import { slotCount } from '#core/model/site';
 import type { DevicePlan } from './devicePlan';
 import type { Report } from './report';
 

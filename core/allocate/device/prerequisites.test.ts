@@ -1,5 +1,6 @@
+import type { Occupant } from '#core/model/slotRules';
 import { describe, expect, it } from 'vitest';
-import { recorderState, type Occupant } from '#core/allocate/recorder';
+import { recorderState } from '#core/allocate/recorder';
 import type { Site } from '#core/model/site';
 import { saltmarrowSite } from '../../model/site/testSite';
 import { channelList, givenAddresses, leadsByHand, prerequisites, type PrerequisiteId } from '.';

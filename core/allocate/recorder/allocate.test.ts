@@ -1,9 +1,10 @@
+import { slotCount, type Occupant, type SlotNeed, type SlotRules } from '#core/model/slotRules';
 import fc from 'fast-check';
 import loadHighs from 'highs';
 import { describe, expect, it } from 'vitest';
-import { slotCount, type Recorder, type SlotRules } from '#core/model/site';
+import type { Recorder } from '#core/model/site';
 import { saltmarrowSite } from '../../model/site/testSite';
-import { allocate, recorderState, type Occupant, type SlotNeed, type SlotWishes, type SlotRequest } from '.';
+import { allocate, recorderState, type SlotWishes, type SlotRequest } from '.';
 
 const highs = await loadHighs();
 const { 'hall-recorder': tail } = saltmarrowSite().recorder as Record<string, Recorder>;
@@ -103,8 +104,8 @@ function byTrying(recorders: Recorder[], all: SlotRequest[], over: Partial<SlotW
 
 describe('an allocation', () => {
   const rules: [string, SlotRules, Partial<Recorder>][] = [
-    ['from the tail', { kind: 'from-the-tail', extraIpSlots: 1 }, {}],
-    ['from the tail in blocks', { kind: 'from-the-tail', extraIpSlots: 1 }, { blockSize: 2 }],
+    ['from the tail', { kind: 'highest-first', extraIpSlots: 1 }, {}],
+    ['from the tail in blocks', { kind: 'highest-first', extraIpSlots: 1 }, { blockSize: 2 }],
     ['switch per input', { kind: 'switch-per-input', extraIpSlots: 0 }, {}],
     ['fixed', { kind: 'fixed-hybrid', ipSlots: 2 }, {}],
     [

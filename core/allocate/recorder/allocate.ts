@@ -1,9 +1,9 @@
+import type { Occupant } from '#core/model/slotRules';
 import type { Highs } from 'highs';
 import { solve } from '#core/solver';
 import type { Placement, Recorder } from '#core/model/site';
 import { ipInputsToday } from './changeCost';
 import { slotModel, type SlotModel, type ZoneWay } from './slotModel';
-import type { Occupant } from './slots';
 import type { SlotWishes, SlotRequest } from './slotRequest';
 
 /** An allocation of every camera that has a place to go, and how sure it is that none is better. */

@@ -1,5 +1,5 @@
+import type { BrokenRule, Occupant, SlotNeed } from '#core/model/slotRules';
 import type { Recorder } from '#core/model/site';
-import type { BrokenRule, Occupant, SlotNeed } from './slots';
 
 /** Composite, HD over coax and IP are families; the inputs of a block have one in common. */
 export const familyOfSignal = ({ signal }: SlotNeed): string =>

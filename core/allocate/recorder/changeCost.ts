@@ -1,7 +1,6 @@
+import { familyOf, type ChangeRules } from '#core/model/slotRules';
+import { listed } from '#core/shared/labels';
 import type { Recorder } from '#core/model/site';
-import { familyOf } from './families';
-import { listed } from './numbers';
-import type { ChangeRules } from './slots';
 
 /** The inputs that are IP on a recorder today. */
 export const ipInputsToday = ({ turned }: Pick<Recorder, 'turned'>): ReadonlySet<number> => new Set(turned);

@@ -1,12 +1,9 @@
 export { allocate } from './allocate';
 export { changeCost, changeRulesOf, ipInputsToday } from './changeCost';
-export { familyOf } from './families';
 export { migrationOf, type Migration, type Mover, type NightStep } from './migration';
 export { moveInWords, movesOf, type Move } from './moves';
 export { nightStepInWords } from './nightInWords';
-export { recorderState } from './recorderState';
+export { recorderState, type RecorderState, type Slot } from './recorderState';
 export { recordingOf, type Recording } from './recording';
-export { rulesInWords } from './rulesInWords';
 export type { SlotAddress, SlotRequest, SlotWishes } from './slotRequest';
-export type { BrokenRule, Occupant, RecorderState, Slot, SlotNeed } from './slots';
 export { tryPlacement, tryRow } from './tryPlacement';

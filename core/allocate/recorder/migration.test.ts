@@ -10,7 +10,7 @@ const six: Recorder = {
   id: 'a',
   name: 'A',
   inputs: 6,
-  rules: { kind: 'from-the-tail', extraIpSlots: 2 },
+  rules: { kind: 'highest-first', extraIpSlots: 2 },
   limits: { incomingMbps: 500, slotMegapixels: 8, ipCameras: 16 },
 };
 

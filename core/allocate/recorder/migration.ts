@@ -1,8 +1,8 @@
+import { numbersFrom } from '#core/shared/numeric';
+import { familyOf, type Occupant, type SlotNeed } from '#core/model/slotRules';
 import type { Recorder } from '#core/model/site';
 import { changeCost, ipInputsToday, type ChangeCost } from './changeCost';
-import { familyOf } from './families';
 import { recorderState } from './recorderState';
-import type { Occupant, SlotNeed } from './slots';
 import type { SlotAddress } from './slotRequest';
 
 /** A camera with where its picture comes in today and where it comes in at the end. */
@@ -60,16 +60,18 @@ const changes = ({ need, today }: Mover): boolean =>
 
 /** Whether a slot may carry IP only once the recorder has changed: an input, or any slot of one that goes by presets. */
 const onInput = (recorder: Recorder, { need, to }: Mover): boolean =>
-  need.signal.kind === 'ip' && (to.slot <= recorder.inputs || recorder.rules.kind === 'preset-split');
+  need.signal.kind === 'ip' && (to.slot <= recorder.inputs || familyOf(recorder).conversion === 'whole');
 
 /** The inputs that turn together with one, by the recorder's rules: those from it to the last, or itself alone, or a whole preset. */
 function turnsWith(recorder: Recorder, finalOccupants: readonly Occupant[], slot: number): number[] {
-  switch (recorder.rules.kind) {
-    case 'from-the-tail':
-      return Array.from({ length: recorder.inputs - slot + 1 }, (_, k) => slot + k);
-    case 'preset-split':
-      return [...familyOf(recorder).ipInputs(recorder, finalOccupants)];
-    default:
+  const { conversion, ipInputs } = familyOf(recorder);
+  switch (conversion) {
+    case 'in-order':
+      return numbersFrom(slot, recorder.inputs);
+    case 'whole':
+      return [...ipInputs(recorder, finalOccupants)];
+    case 'each':
+    case 'none':
       return [slot];
   }
 }
@@ -263,7 +265,7 @@ export function migrationOf(
       const needed = familyOf(recorder).ipInputs(recorder, occupiedBy(recorder.id));
       // What is turned stays turned until the end; going back would be one restart more.
       const after =
-        recorder.rules.kind === 'switch-per-input'
+        familyOf(recorder).conversion === 'each'
           ? new Set(
               [...before]
                 .filter(

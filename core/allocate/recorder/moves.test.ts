@@ -1,6 +1,7 @@
+import type { Occupant, SlotNeed } from '#core/model/slotRules';
 import { describe, expect, it } from 'vitest';
 import { saltmarrowSite } from '../../model/site/testSite';
-import { movesOf, moveInWords, nightStepInWords, type Occupant, type SlotNeed, type SlotRequest } from '.';
+import { movesOf, moveInWords, nightStepInWords, type SlotRequest } from '.';
 
 const hall = saltmarrowSite().recorder['hall-recorder']!;
 const nameOf = () => hall.name;

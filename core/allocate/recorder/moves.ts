@@ -1,5 +1,5 @@
-import { slotCount, type Recorder } from '#core/model/site';
-import type { Occupant, SlotNeed } from './slots';
+import { slotCount, type Occupant, type SlotNeed } from '#core/model/slotRules';
+import type { Recorder } from '#core/model/site';
 import { tryPlacement } from './tryPlacement';
 import type { SlotAddress, SlotRequest } from './slotRequest';
 

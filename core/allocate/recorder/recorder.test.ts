@@ -1,8 +1,9 @@
+import type { Occupant, SlotNeed } from '#core/model/slotRules';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import type { Recorder } from '#core/model/site';
 import { saltmarrowSite } from '../../model/site/testSite';
-import { recorderState, tryPlacement, tryRow, type Occupant, type SlotNeed } from '.';
+import { recorderState, tryPlacement, tryRow } from '.';
 
 const site = saltmarrowSite();
 const tail = site.recorder['hall-recorder']!;
@@ -70,7 +71,7 @@ describe('preset split', () => {
   it('says so when no preset carries all, and names them', () => {
     const [broken] = recorderState(preset, [on(coax(1), 12), on(ip(2), 14)]).broken;
     expect(broken).toMatchObject({
-      rule: 'preset',
+      rule: 'family',
       remedy: 'Fit them to one of its presets: 16 coax and 0 IP; 8 coax and 8 IP; 0 coax and 16 IP.',
     });
   });
@@ -124,14 +125,14 @@ describe('from the tail', () => {
   });
   it('an input turns only with all above it; one that still needs coax stands in the way, and why is said', () => {
     const { broken } = recorderState(tail, [on(ip(1), 14), on(coax(16), 16, false), on(coax(3), 3)]);
-    expect(broken).toMatchObject([{ rule: 'tail-order', slots: [16] }]);
+    expect(broken).toMatchObject([{ rule: 'family', slots: [16] }]);
     expect(broken[0]!.why).toBe(
       'Camera 1 on input 14 is IP, so inputs 14 to 16 all turn to IP, from the highest down; camera 16 still needs coax there.',
     );
     expect(broken[0]!.remedy).toBe(
       'Put camera 1 on a slot after 16, or first move camera 16 below input 14 or change it to IP.',
     );
-    expect(rules(tail, [on(ip(1), 12), on(coax(16), 16), on(coax(13), 13)])).toEqual(['tail-order']);
+    expect(rules(tail, [on(ip(1), 12), on(coax(16), 16), on(coax(13), 13)])).toEqual(['family']);
   });
   it('is broken exactly when some coax camera sits above some IP camera on the inputs', () => {
     const camera = fc.record({ slot: fc.integer({ min: 1, max: 24 }), isIp: fc.boolean() });
@@ -144,7 +145,7 @@ describe('from the tail', () => {
             low.slot <= 16 &&
             cameras.some((high) => !high.isIp && high.slot > low.slot && high.slot <= 16),
         );
-        expect(rules(tail, occupants).includes('tail-order')).toBe(expected);
+        expect(rules(tail, occupants).includes('family')).toBe(expected);
       }),
     );
   });
@@ -202,7 +203,7 @@ describe('every family', () => {
   it('trying a slot tells only what it would break anew', () => {
     const occupants = [on(coax(1), 17), on(coax(2), 2)];
     expect(tryPlacement(tail, occupants, ip(3), 18)).toEqual([]);
-    expect(tryPlacement(tail, occupants, ip(3), 1).map(({ rule }) => rule)).toEqual(['tail-order']);
+    expect(tryPlacement(tail, occupants, ip(3), 1).map(({ rule }) => rule)).toEqual(['family']);
     expect(tryPlacement(tail, occupants, coax(2), 2)).toEqual([]);
   });
 });

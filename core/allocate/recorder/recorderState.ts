@@ -1,11 +1,28 @@
+import { ownPortsOf, familyOf, slotCount, type BrokenRule, type Occupant } from '#core/model/slotRules';
 import { pictureFormat } from '#core/physics/signal';
-import { slotCount, type Recorder } from '#core/model/site';
+import type { Recorder } from '#core/model/site';
 import { formatQuantity } from '#core/shared/units';
 import { loadOf, type Load } from '#core/shared/derivation';
 import { brokenBlocks } from './blocks';
 import { changeCost, changeInWords, ipInputsToday } from './changeCost';
-import { familyOf } from './families';
-import type { BrokenRule, Occupant, RecorderState, Slot } from './slots';
+
+export interface Slot {
+  slot: number;
+  label: string;
+  carries: 'coax' | 'ip';
+  converted: boolean;
+  occupants: Occupant[];
+}
+
+/** A recorder with everyone on it, what that breaks and what it costs to get there. */
+export interface RecorderState {
+  recorder: Recorder;
+  slots: Slot[];
+  broken: BrokenRule[];
+  consequences: string[];
+  /** How much of each of the recorder's limits is used. */
+  loads: Load[];
+}
 
 /** What each slot carries once the `turned` inputs are IP. */
 function slotsOf(recorder: Recorder, ipInputs: ReadonlySet<number>, occupants: readonly Occupant[]): Slot[] {
@@ -104,11 +121,12 @@ function slotProblems(recorder: Recorder, slot: Slot, ipInputs: ReadonlySet<numb
 
 /** Watts that the recorder's own ports have to give; `null` where it has none. */
 function portLoad(
-  { rules }: Recorder,
+  recorder: Recorder,
   occupants: readonly Occupant[],
 ): { used: number; most: number; slots: number[] } | null {
-  if (rules.kind !== 'network-only' || !rules.poe) return null;
-  const { ports, watts } = rules.poe;
+  const own = ownPortsOf(recorder);
+  if (!own) return null;
+  const { ports, watts } = own;
   const fed = occupants.filter(({ need, slot }) => slot <= ports && need.portWatts > 0);
   return {
     used: fed.reduce((sum, { need }) => sum + need.portWatts, 0),

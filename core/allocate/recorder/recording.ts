@@ -1,9 +1,9 @@
+import type { Occupant, SlotNeed } from '#core/model/slotRules';
 import { catalogueOf } from '#core/model/catalogue';
 import { formatMegapixels } from '#core/physics/signal';
 import { allocationSettingsOf, type Recorder, type Site } from '#core/model/site';
 import { settingsOf, workedOutMbps } from '#core/model/streams';
 import { storageOf, waysOut, type Storage, type Streaming, type WayOut } from '#core/allocate/stream';
-import type { Occupant, SlotNeed } from './slots';
 
 /** What a recorder keeps of its cameras, for how long, and what could be done where that is too short. */
 export interface Recording {

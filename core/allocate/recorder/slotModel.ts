@@ -1,8 +1,8 @@
+import { familyOf, ownPortsOf, slotCount, type SlotNeed, type ChannelMode } from '#core/model/slotRules';
 import { draftProgramme, type Draft, type Programme, type Term } from '#core/solver';
-import { slotCount, type Recorder } from '#core/model/site';
+import type { Recorder } from '#core/model/site';
 import { familyOfSignal } from './blocks';
 import { assignmentCost, points } from './slotPoints';
-import type { SlotNeed, ChannelMode } from './slots';
 import { blockSizeOf, fitsZone, takes, zonesOf, type Zone } from './slotZones';
 import { stateOf, type State } from './splitRows';
 import { homeOf, slotsThatMatter, type SlotWishes, type SlotRequest } from './slotRequest';
@@ -182,7 +182,7 @@ export function slotModel(
         zone.slots.length,
       );
     // An input that can be turned by itself changes where it carries what it did not carry before.
-    if (recorder.rules.kind === 'switch-per-input') {
+    if (familyOf(recorder).conversion === 'each') {
       const changed = draft.variable(`${id} changes`, 1, points.change);
       const turning = terms((one) => one.zone.block >= 0 && isIp(one) !== one.zone.ipInputsToday);
       if (turning.length > 0)
@@ -200,7 +200,8 @@ export function slotModel(
         '<=',
         0,
       );
-    if (recorder.rules.kind === 'network-only' && recorder.rules.poe)
+    const ownPorts = ownPortsOf(recorder);
+    if (ownPorts)
       draft.row(
         `ports of ${id}`,
         terms(
@@ -208,7 +209,7 @@ export function slotModel(
           ({ need }) => need.portWatts,
         ),
         '<=',
-        recorder.rules.poe.watts,
+        ownPorts.watts,
       );
     used.push(...terms(() => true));
   });

@@ -1,5 +1,5 @@
-import { slotCount, type Recorder, type AllocationSettings } from '#core/model/site';
-import type { SlotNeed } from './slots';
+import { slotCount, type SlotNeed } from '#core/model/slotRules';
+import type { Recorder, AllocationSettings } from '#core/model/site';
 
 /** A camera that wants a slot, and the one it is on by the plan so far. */
 export interface SlotRequest {

@@ -1,7 +1,7 @@
-import { slotCount, type Recorder } from '#core/model/site';
+import { ownPortsOf, slotCount, type SlotNeed } from '#core/model/slotRules';
+import { numbersFrom } from '#core/shared/numeric';
+import type { Recorder } from '#core/model/site';
 import { ipInputsToday } from './changeCost';
-import { numbersFrom } from './numbers';
-import type { SlotNeed } from './slots';
 import type { SlotWishes } from './slotRequest';
 
 /** Slots of a recorder that are alike to a camera that wants none of them in particular. */
@@ -25,7 +25,7 @@ export const blockSizeOf = ({ blockSize }: Recorder, { blocks }: SlotWishes): nu
 export function zonesOf(recorder: Recorder, wishes: SlotWishes, kept: ReadonlyMap<number, string>): Zone[] {
   const size = blockSizeOf(recorder, wishes);
   const today = ipInputsToday(recorder);
-  const poePorts = recorder.rules.kind === 'network-only' ? (recorder.rules.poe?.ports ?? 0) : 0;
+  const poePorts = ownPortsOf(recorder)?.ports ?? 0;
   const zones = new Map<string, Zone>();
   for (const slot of numbersFrom(1, slotCount(recorder))) {
     const isInput = slot <= recorder.inputs;

@@ -1,10 +1,9 @@
+import { familyOf, type ChannelMode } from '#core/model/slotRules';
+import { numbersFrom } from '#core/shared/numeric';
 import type { Draft, Term } from '#core/solver';
 import type { Recorder } from '#core/model/site';
 import { ipInputsToday } from './changeCost';
-import { familyOf } from './families';
-import { numbersFrom } from './numbers';
 import { points } from './slotPoints';
-import type { ChannelMode } from './slots';
 
 /** How the state of a recorder enters the rows: what a slot gives to each signal, as terms and a constant. */
 export interface State {
@@ -17,7 +16,7 @@ export function stateOf(draft: Draft, recorder: Recorder): State {
   const { id, inputs } = recorder;
   const today = ipInputsToday(recorder);
   const family = familyOf(recorder);
-  if (family.turnsInOrder) {
+  if (family.conversion === 'in-order') {
     const ipInputs = new Map(
       numbersFrom(1, inputs).map((slot) => [
         slot,
@@ -69,7 +68,7 @@ export function stateOf(draft: Draft, recorder: Recorder): State {
       carries: (values) => (slot) => (slot > inputs || values[ipInputs.get(slot)!] === 1 ? 'ip' : 'coax'),
     };
   }
-  const splits = family.splits(recorder);
+  const splits = family.modes(recorder);
   const carriesSignal = (split: ChannelMode, signal: 'coax' | 'ip', slot: number) =>
     split.carries(slot) === signal || split.carries(slot) === 'either';
   const [only] = splits;

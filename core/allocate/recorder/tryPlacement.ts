@@ -1,6 +1,6 @@
-import { slotCount, type Recorder } from '#core/model/site';
+import { slotCount, type BrokenRule, type Occupant, type SlotNeed } from '#core/model/slotRules';
+import type { Recorder } from '#core/model/site';
 import { recorderState } from './recorderState';
-import type { BrokenRule, Occupant, SlotNeed } from './slots';
 
 /** The rules that putting this camera on this slot would break beyond those broken already. */
 export function tryPlacement(

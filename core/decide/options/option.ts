@@ -1,3 +1,4 @@
+import type { OptionSignal } from '#core/model/slotRules';
 import type { OptionKind } from '#core/model/site';
 import type { Unit } from '#core/shared/units';
 import type { Basis, Status, LazyDerivation } from '#core/shared/derivation';
@@ -69,8 +70,7 @@ export interface FeasibleOption {
   lifeYears: number;
   renewCost: number;
   /** What its camera asks of a recorder slot; nothing where no camera is left. */
-  signal:
-    { kind: 'coax'; format: string } | { kind: 'ip'; mbps: number; megapixels: number } | { kind: 'none' };
+  signal: OptionSignal;
   /** Megapixels that the view has then. */
   megapixels: number;
   /** Amps it draws of a supply box by night. */

@@ -2,13 +2,14 @@ import type { RunEvaluation } from '#core/decide/runEvaluation';
 import { isIp, optionLabels, renewalsOf, type FeasibleOption, type Margin } from '#core/decide/options';
 import { pessimistic } from '#core/decide/scenarios';
 import type { Demands, OptionKind, Site } from '#core/model/site';
+import type { DemandRef } from './demandRef';
 import { weights } from './policies';
 
 /** An option that could be planned for a camera, what it weighs beside its price, and the demands that rule it out. */
 export interface Candidate {
   option: FeasibleOption;
   weight: number;
-  ruledOutBy: string[];
+  ruledOutBy: DemandRef[];
 }
 
 export interface CameraCandidates {
@@ -29,9 +30,6 @@ export interface Candidates {
   cameras: CameraCandidates[];
   snags: ExcludedCamera[];
 }
-
-/** The name of a lock as a demand: it carries its camera. */
-export const lockDemand = (number: number): string => `lock ${number}`;
 
 const onShow = ({ showsAt }: FeasibleOption, site: Site): boolean =>
   showsAt.some((id) => site.place[id]?.restrictions.includes('heritage'));
@@ -166,8 +164,10 @@ export function candidatesOf(site: Site, runs: readonly RunEvaluation[], demands
                 option,
                 weight: weightOf(option, demands),
                 ruledOutBy: [
-                  ...(spare ? [] : ['spare']),
-                  ...(demands.policies.listed === 'nothing-new' && onShow(option, site) ? ['listed'] : []),
+                  ...(spare ? [] : [{ kind: 'spare' as const }]),
+                  ...(demands.policies.listed === 'nothing-new' && onShow(option, site)
+                    ? [{ kind: 'listed' as const }]
+                    : []),
                 ],
               },
             ];
@@ -178,10 +178,11 @@ export function candidatesOf(site: Site, runs: readonly RunEvaluation[], demands
     const honoured = lock !== undefined && candidates.some(({ option }) => option.kind === lock);
     const free = candidates.filter(({ ruledOutBy }) => ruledOutBy.length === 0);
     for (const candidate of candidates) {
-      if (honoured && candidate.option.kind !== lock) candidate.ruledOutBy.push(lockDemand(camera.number));
+      if (honoured && candidate.option.kind !== lock)
+        candidate.ruledOutBy.push({ kind: 'lock', cameraId: camera.id });
       // A lock is a person's word on this camera and goes before what all cameras are for.
       else if (!honoured && goalRulesOut(candidate.option, evaluation, free, demands))
-        candidate.ruledOutBy.push('goal');
+        candidate.ruledOutBy.push({ kind: 'goal' });
     }
     return [{ cameraId: camera.id, number: camera.number, evaluation, candidates }];
   });

@@ -3,12 +3,13 @@ import { eachFrees, smallestConflict } from '#core/solver';
 import { optionLabels } from '#core/decide/options';
 import type { Site } from '#core/model/site';
 import { formatQuantity } from '#core/shared/units';
+import type { DemandRef } from './demandRef';
 import type { PlanningInput } from './types';
 import { policyOptionOf } from './policies';
 
 /** Demands that exclude each other, in words, and which of them would free the rest by itself. */
 export interface Conflict {
-  demands: { id: string; message: string; frees: boolean }[];
+  demands: { demand: DemandRef; message: string; frees: boolean }[];
   message: string;
 }
 
@@ -18,10 +19,19 @@ const goalWords = {
   ip: 'every camera goes IP that can',
 } as const;
 
-function demandWords({ site, demands }: PlanningInput, id: string): string {
-  const [kind, of = ''] = id.split(/ (.*)/);
-  const name = (facts: Readonly<Record<string, { name: string }>>): string => facts[of]?.name ?? of;
-  switch (kind) {
+const capWords = {
+  cost: ['it costs at most', '', 'money'],
+  darkHours: ['views are dark for at most', ' in all', 'h'],
+  hours: ['it takes at most', ' of labour', 'h'],
+} as const;
+
+function lockWords({ camera, choice }: Site, cameraId: string): string {
+  const locked = choice[cameraId];
+  return `camera ${camera[cameraId]!.number} is locked on “${locked ? optionLabels[locked.option].label : ''}”`;
+}
+
+function demandWords({ site, demands }: PlanningInput, demand: DemandRef): string {
+  switch (demand.kind) {
     case 'goal':
       return `the goal: ${goalWords[demands.goal]}`;
     case 'spare':
@@ -32,36 +42,30 @@ function demandWords({ site, demands }: PlanningInput, id: string): string {
       return 'composite, HD and IP stand in blocks of four';
     case 'spare-slots':
       return `${demands.spareSlots} recorder slots stay free`;
-    case 'cap-cost':
-      return `it costs at most ${formatQuantity(demands.caps.cost ?? 0, 'money')}`;
-    case 'cap-dark':
-      return `views are dark for at most ${formatQuantity(demands.caps.darkHours ?? 0, 'h')} in all`;
-    case 'cap-hours':
-      return `it takes at most ${formatQuantity(demands.caps.hours ?? 0, 'h')} of labour`;
+    case 'cap': {
+      const [before, after, unit] = capWords[demand.of];
+      return `${before} ${formatQuantity(demands.caps[demand.of] ?? 0, unit)}${after}`;
+    }
     case 'recorder':
-      return `the slots and limits of ${name(site.recorder)}`;
+      return `the slots and limits of ${site.recorder[demand.recorderId]!.name}`;
     case 'supply':
-      return `80 % of what ${name(site.supply)} can give`;
+      return `80 % of what ${site.supply[demand.supplyId]!.name} can give`;
     case 'rack':
-      return `the room in the rack at ${name(site.place)}`;
+      return `the room in the rack at ${site.place[demand.placeId]!.name}`;
     case 'lock':
-      return lockWords(site, Number(of));
-    default:
-      return id;
+      return lockWords(site, demand.cameraId);
   }
 }
 
-function lockWords(site: Site, number: number): string {
-  const camera = Object.values(site.camera).find((one) => one.number === number);
-  const choice = camera && site.choice[camera.id];
-  return `camera ${number} is locked on “${choice ? optionLabels[choice.option].label : ''}”`;
-}
-
 /** The smallest set of demands in conflict, in words. */
-export function conflictOf(highs: Highs, ground: PlanningInput): Conflict {
-  const ids = smallestConflict(highs, ground.model.programme);
-  const freeing = new Set(eachFrees(highs, ground.model.programme, ids));
-  const demands = ids.map((id) => ({ id, message: demandWords(ground, id), frees: freeing.has(id) }));
+export function conflictOf(highs: Highs, input: PlanningInput): Conflict {
+  const { programme, demands: demandOf } = input.model;
+  const keys = smallestConflict(highs, programme);
+  const freeing = new Set(eachFrees(highs, programme, keys));
+  const demands = keys.map((key) => {
+    const demand = demandOf.get(key)!;
+    return { demand, message: demandWords(input, demand), frees: freeing.has(key) };
+  });
   const listed = demands.map(({ message }) => message);
   const message =
     demands.length === 0

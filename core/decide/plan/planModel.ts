@@ -1,14 +1,16 @@
 import { productOf, catalogueOf } from '#core/model/catalogue';
 import { continuousLoadShare } from '#core/physics/power';
-import { draftProgramme, type Draft, type Term } from '#core/solver';
+import type { Term } from '#core/solver';
 import type { Demands, Site } from '#core/model/site';
 import type { CameraCandidates, Candidate } from './candidates';
+import { demandKey } from './demandRef';
+import { planDraft, type PlanDraft } from './planDraft';
 import { recorderRows } from './recorderRows';
 import { sharedRows } from './sharedRows';
 import type { PlanPick, PlanModel } from './types';
 
 /** What a supply box gives by night may not pass what it may give for good. */
-function supplyRows(draft: Draft, site: Site, picks: readonly PlanPick[]): void {
+function supplyRows(draft: PlanDraft, site: Site, picks: readonly PlanPick[]): void {
   for (const supply of Object.values(site.supply)) {
     const terms = picks.flatMap(
       ({
@@ -19,20 +21,17 @@ function supplyRows(draft: Draft, site: Site, picks: readonly PlanPick[]): void 
       }): Term[] => (draws?.supplyId === supply.id && draws.amps > 0 ? [{ variable, by: draws.amps }] : []),
     );
     if (terms.length > 0)
-      draft.row(
-        `amps of ${supply.id}`,
-        terms,
-        '<=',
-        supply.ratedAmps * continuousLoadShare,
-        `supply ${supply.id}`,
-      );
+      draft.row(`amps of ${supply.id}`, terms, '<=', supply.ratedAmps * continuousLoadShare, {
+        kind: 'supply',
+        supplyId: supply.id,
+      });
   }
 }
 
 /** Amount of each kind that is capped, an option and a unit at a time. */
 function capRows(
-  draft: Draft,
-  { picks, units, buys }: Omit<PlanModel, 'programme'>,
+  draft: PlanDraft,
+  { picks, units, buys }: Pick<PlanModel, 'picks' | 'units' | 'buys'>,
   { caps }: Demands,
 ): void {
   const of = (amount: (candidate: Candidate) => number): Term[] =>
@@ -48,7 +47,7 @@ function capRows(
       ],
       '<=',
       caps.cost,
-      'cap-cost',
+      { kind: 'cap', of: 'cost' },
     );
   }
   if (caps.darkHours !== undefined)
@@ -57,7 +56,7 @@ function capRows(
       of(({ option }) => option.darkHours),
       '<=',
       caps.darkHours,
-      'cap-dark',
+      { kind: 'cap', of: 'darkHours' },
     );
   if (caps.hours !== undefined)
     draft.row(
@@ -65,7 +64,7 @@ function capRows(
       of(({ option }) => option.hours),
       '<=',
       caps.hours,
-      'cap-hours',
+      { kind: 'cap', of: 'hours' },
     );
 }
 
@@ -75,7 +74,7 @@ function capRows(
  * that says so, so that a demand can be given up.
  */
 export function planModel(site: Site, cameras: readonly CameraCandidates[], demands: Demands): PlanModel {
-  const draft = draftProgramme();
+  const draft = planDraft();
   const picks = cameras.flatMap((camera) =>
     camera.candidates.map((candidate): PlanPick => ({
       camera,
@@ -94,14 +93,10 @@ export function planModel(site: Site, cameras: readonly CameraCandidates[], dema
       '=',
       1,
     );
-  const ruledOut = new Map<string, number[]>();
   for (const { candidate, variable } of picks)
     for (const demand of candidate.ruledOutBy)
-      ruledOut.set(demand, [...(ruledOut.get(demand) ?? []), variable]);
-  for (const [demand, variables] of ruledOut)
-    for (const variable of variables)
       draft.row(
-        `${demand} rules out ${draft.programme.variables[variable]!.name}`,
+        `${demandKey(demand)} rules out ${draft.programme.variables[variable]!.name}`,
         [{ variable, by: 1 }],
         '<=',
         0,
@@ -118,5 +113,5 @@ export function planModel(site: Site, cameras: readonly CameraCandidates[], dema
   const units = sharedRows(draft, site, picks, recorderUnits);
   supplyRows(draft, site, picks);
   capRows(draft, { picks, units, buys }, demands);
-  return { programme: draft.programme, picks, units, buys };
+  return { programme: draft.programme, demands: draft.demands, picks, units, buys };
 }

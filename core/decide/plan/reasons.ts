@@ -4,6 +4,7 @@ import type { Row } from '#core/solver';
 import { formatQuantity } from '#core/shared/units';
 import type { OptionKind } from '#core/model/site';
 import type { Candidate } from './candidates';
+import type { DemandRef } from './demandRef';
 import { planSite, type Plan } from './plan';
 import type { PlanningInput } from './types';
 import { policyOptionOf } from './policies';
@@ -21,18 +22,27 @@ export interface Reason {
 const candidateOf = ({ candidates }: PlanningInput, cameraId: string): Candidate[] =>
   candidates.cameras.find((camera) => camera.cameraId === cameraId)?.candidates ?? [];
 
+const goalNotMet = {
+  mend: '',
+  view: 'gives the view less than it needs',
+  ip: 'is not IP, and some IP option holds here',
+} as const;
+
 /** Why a demand rules an option out, as it is told at the option. */
-export function ruledOutWords({ demands }: PlanningInput, demand: string): string {
-  if (demand === 'goal')
-    return {
-      mend: '',
-      view: 'gives the view less than it needs',
-      ip: 'is not IP, and some IP option holds here',
-    }[demands.goal];
-  if (demand === 'listed')
-    return `${policyOptionOf('listed', demands.policies.listed).label.toLowerCase()} in a listed place`;
-  if (demand === 'spare') return `leaves less than ${demands.sparePercent} % of a limit`;
-  return 'the camera is locked on another option';
+function ruledOutWords({ demands }: PlanningInput, demand: DemandRef): string {
+  switch (demand.kind) {
+    case 'goal':
+      return goalNotMet[demands.goal];
+    case 'listed':
+      return `${policyOptionOf('listed', demands.policies.listed).label.toLowerCase()} in a listed place`;
+    case 'spare':
+      return `leaves less than ${demands.sparePercent} % of a limit`;
+    case 'lock':
+      return 'the camera is locked on another option';
+    default:
+      // The others bind several cameras together; none rules out an option by itself.
+      return 'what several cameras share does not allow it';
+  }
 }
 
 function othersOf(ground: PlanningInput, cameraId: string, taken: OptionKind): Reason['others'] {

@@ -1,16 +1,9 @@
+import { slotCount, withRulesOf, type SlotNeed, type SlotRules } from '#core/model/slotRules';
 import loadHighs from 'highs';
 import { describe, expect, it } from 'vitest';
 import { evaluateSite } from '#core/evaluate';
-import { allocate, recorderState, type SlotNeed } from '#core/allocate/recorder';
-import {
-  slotCount,
-  usualDemands,
-  withRulesOf,
-  type Demands,
-  type Recorder,
-  type Site,
-  type SlotRules,
-} from '#core/model/site';
+import { allocate, recorderState } from '#core/allocate/recorder';
+import { usualDemands, type Demands, type Recorder, type Site } from '#core/model/site';
 import { saltmarrowSite } from '../../model/site/testSite';
 import { adopt, planningInput, planSite, plannedOf, type Plan } from '.';
 
@@ -64,7 +57,7 @@ function placed(at: Site, of: Plan): { site: Site; without: number; broken: stri
   };
 }
 
-const families: SlotRules['kind'][] = ['from-the-tail', 'switch-per-input', 'fixed-hybrid', 'preset-split'];
+const families: SlotRules['kind'][] = ['highest-first', 'switch-per-input', 'fixed-hybrid', 'preset-split'];
 
 describe('slots in the plan', () => {
   it.each(families)(

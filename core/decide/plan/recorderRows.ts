@@ -1,6 +1,9 @@
+import { familyOf, sharesOf, slotCount } from '#core/model/slotRules';
 import { catalogueOf, productsOf } from '#core/model/catalogue';
-import type { Draft, Term } from '#core/solver';
-import { slotCount, type Demands, type Recorder, type Site } from '#core/model/site';
+import type { Term } from '#core/solver';
+import type { Demands, Recorder, Site } from '#core/model/site';
+import type { DemandRef } from './demandRef';
+import type { PlanDraft } from './planDraft';
 import type { PlanPick, RecorderBuy } from './types';
 
 /** Cameras that are alike to a recorder: the same signal from the same head end. They are told apart only when slots are given out. */
@@ -28,7 +31,7 @@ interface CandidateRecorder {
 
 const blockOfSeparate = 4;
 
-function kindsOf(picks: readonly PlanPick[]): CameraClass[] {
+function classesOf(picks: readonly PlanPick[]): CameraClass[] {
   const kinds = new Map<string, CameraClass>();
   for (const pick of picks) {
     const { signal } = pick.candidate.option;
@@ -57,7 +60,7 @@ const mostCopies = 8;
 
 /** Recorders of the catalogue at every head end: hybrids once, network recorders as often as its cameras could ask for. */
 function onOffer(
-  draft: Draft,
+  draft: PlanDraft,
   site: Site,
   picks: readonly PlanPick[],
 ): { homes: CandidateRecorder[]; buys: RecorderBuy[] } {
@@ -73,10 +76,9 @@ function onOffer(
     if (!site.place[placeId]?.mains) continue;
     for (const product of productsOf(catalogue, 'recorder')) {
       if (product.each === null) continue;
-      const copies =
-        product.rules.kind === 'network-only'
-          ? Math.min(mostCopies, Math.ceil(at.size / product.rules.ipSlots))
-          : 1;
+      const copies = familyOf(product).takesCoax
+        ? 1
+        : Math.min(mostCopies, Math.ceil(at.size / slotCount(product)));
       let before: number | undefined;
       for (let copy = 1; copy <= copies; copy += 1) {
         const variable = draft.variable(`buy ${product.id} ${copy} at ${placeId}`, 1, product.each);
@@ -106,92 +108,78 @@ function onOffer(
   return { homes, buys };
 }
 
+/** The limits of a recorder that is there, as something that stands in a plan's way. */
+const limitsOfHome = ({ key, bought }: CandidateRecorder): DemandRef | null =>
+  bought === null ? { kind: 'recorder', recorderId: key } : null;
+
 /** Holds a sum against so many of a home's slots, all of them only where it is there or bought. */
 function within(
-  draft: Draft,
+  draft: PlanDraft,
   home: CandidateRecorder,
   what: string,
   terms: readonly Term[],
   most: number,
 ): void {
   const name = `${what} of ${home.key}`;
-  if (home.bought === null) draft.row(name, terms, '<=', most, `recorder ${home.key}`);
+  if (home.bought === null) draft.row(name, terms, '<=', most, limitsOfHome(home));
   else draft.row(name, [...terms, { variable: home.bought, by: -most }], '<=', 0);
 }
 
-/** What a recorder's rule family lets its slots be shared out as. Re-patching makes any order of inputs possible, so counts are what binds. */
-function familyRows(draft: Draft, home: CandidateRecorder, coax: readonly Term[], ip: readonly Term[]): void {
-  const {
-    slots: { inputs, rules },
-  } = home;
-  switch (rules.kind) {
-    case 'from-the-tail':
-    case 'switch-per-input':
-      within(draft, home, 'inputs', coax, inputs);
-      within(draft, home, 'slots', [...coax, ...ip], inputs + rules.extraIpSlots);
-      return;
-    case 'fixed-hybrid':
-      within(draft, home, 'inputs', coax, inputs);
-      within(draft, home, 'IP slots', ip, rules.ipSlots);
-      return;
-    case 'network-only':
-      within(draft, home, 'inputs', coax, 0);
-      within(draft, home, 'IP slots', ip, rules.ipSlots);
-      return;
-    case 'preset-split': {
-      const chosen = rules.presets.map((_, index) =>
-        draft.variable(`preset ${index + 1} of ${home.key}`, 1, 0),
-      );
-      draft.row(
-        `one preset of ${home.key}`,
-        chosen.map((variable) => ({ variable, by: 1 })),
-        '<=',
-        1,
-      );
-      if (home.bought !== null)
-        for (const variable of chosen)
-          draft.row(
-            `preset of ${home.key} if bought`,
-            [
-              { variable, by: 1 },
-              { variable: home.bought, by: -1 },
-            ],
-            '<=',
-            0,
-          );
-      const demand = home.bought === null ? `recorder ${home.key}` : null;
-      draft.row(
-        `inputs of ${home.key}`,
-        [...coax, ...chosen.map((variable, index) => ({ variable, by: -rules.presets[index]!.inputs }))],
-        '<=',
-        0,
-        demand,
-      );
-      draft.row(
-        `IP slots of ${home.key}`,
-        [...ip, ...chosen.map((variable, index) => ({ variable, by: -rules.presets[index]!.ipSlots }))],
-        '<=',
-        0,
-        demand,
-      );
-    }
+/** What a recorder's rules let its slots be shared out as. Re-patching makes any order of inputs possible, so counts are what binds. */
+function shareRows(
+  draft: PlanDraft,
+  home: CandidateRecorder,
+  coax: readonly Term[],
+  ip: readonly Term[],
+): void {
+  const shares = sharesOf(home.slots);
+  const [only] = shares;
+  if (only && shares.length === 1) {
+    within(draft, home, 'inputs', coax, only.coax);
+    if (only.ip < only.together) within(draft, home, 'IP slots', ip, only.ip);
+    if (only.together < only.coax + only.ip) within(draft, home, 'slots', [...coax, ...ip], only.together);
+    return;
   }
+  const chosen = shares.map((_, index) => draft.variable(`preset ${index + 1} of ${home.key}`, 1, 0));
+  draft.row(
+    `one preset of ${home.key}`,
+    chosen.map((variable) => ({ variable, by: 1 })),
+    '<=',
+    1,
+  );
+  if (home.bought !== null)
+    for (const variable of chosen)
+      draft.row(
+        `preset of ${home.key} if bought`,
+        [
+          { variable, by: 1 },
+          { variable: home.bought, by: -1 },
+        ],
+        '<=',
+        0,
+      );
+  const demand = limitsOfHome(home);
+  const chosenShare = (amount: 'coax' | 'ip'): Term[] =>
+    chosen.map((variable, index) => ({ variable, by: -shares[index]![amount] }));
+  draft.row(`inputs of ${home.key}`, [...coax, ...chosenShare('coax')], '<=', 0, demand);
+  draft.row(`IP slots of ${home.key}`, [...ip, ...chosenShare('ip')], '<=', 0, demand);
 }
 
 /** Whole blocks of inputs for each signal family, where the recorder or the policy keeps families apart. */
 function blockRows(
-  draft: Draft,
+  draft: PlanDraft,
   home: CandidateRecorder,
   byFamily: ReadonlyMap<CameraClass['family'], Term[]>,
   size: number,
-  demand: string | null,
+  demand: DemandRef | null,
 ): void {
-  const { inputs, rules } = home.slots;
-  if (inputs === 0) return;
-  const extra = 'extraIpSlots' in rules ? rules.extraIpSlots : 'ipSlots' in rules ? rules.ipSlots : 0;
+  const { inputs } = home.slots;
+  // Where the whole recorder takes one of several states, each is kept apart by itself.
+  if (inputs === 0 || sharesOf(home.slots).length > 1) return;
+  const extra = slotCount(home.slots) - inputs;
   const blocks = Math.ceil(inputs / size);
   const used = [...byFamily].flatMap(([family, terms]): Term[] => {
-    if (terms.length === 0 || rules.kind === 'preset-split') return [];
+    if (terms.length === 0) return [];
     const variable = draft.variable(`blocks of ${family} on ${home.key}`, blocks, 0);
     draft.row(
       `${family} in blocks on ${home.key}`,
@@ -207,7 +195,7 @@ function blockRows(
 
 /** Slots for every pick that needs one, under each recorder's rules and limits, and recorders to be bought. */
 export function recorderRows(
-  draft: Draft,
+  draft: PlanDraft,
   site: Site,
   picks: readonly PlanPick[],
   { spareSlots, policies }: Demands,
@@ -224,7 +212,7 @@ export function recorderRows(
     ...offered.homes,
   ];
   const on = new Map(homes.map((home) => [home, [] as { kind: CameraClass; variable: number }[]]));
-  for (const kind of kindsOf(picks)) {
+  for (const kind of classesOf(picks)) {
     const may = homes.filter(({ placeId, slots }) =>
       kind.signal === 'ip'
         ? kind.megapixels <= slots.limits.slotMegapixels && slots.limits.ipCameras > 0
@@ -249,7 +237,7 @@ export function recorderRows(
     ): Term[] =>
       placed.filter(({ kind }) => of(kind)).map(({ kind, variable }) => ({ variable, by: weight(kind) }));
     const [coax, ip] = [terms(({ signal }) => signal === 'coax'), terms(({ signal }) => signal === 'ip')];
-    familyRows(draft, home, coax, ip);
+    shareRows(draft, home, coax, ip);
     if (ip.length > 0) {
       within(draft, home, 'IP cameras', ip, home.slots.limits.ipCameras);
       within(
@@ -268,18 +256,12 @@ export function recorderRows(
       (['composite', 'HD', 'IP'] as const).map((family) => [family, terms((kind) => kind.family === family)]),
     );
     if (size !== undefined)
-      blockRows(
-        draft,
-        home,
-        byFamily,
-        size,
-        home.slots.blockSize ? (home.bought === null ? `recorder ${home.key}` : null) : 'blocks',
-      );
+      blockRows(draft, home, byFamily, size, home.slots.blockSize ? limitsOfHome(home) : { kind: 'blocks' });
   }
   if (spareSlots > 0) {
     const there = homes
       .filter(({ bought }) => bought === null)
-      .reduce((sum, { slots }) => sum + slotCount(slots as Recorder), 0);
+      .reduce((sum, { slots }) => sum + slotCount(slots), 0);
     const slotted = picks
       .filter(({ candidate }) => candidate.option.signal.kind !== 'none')
       .map(({ variable }): Term => ({ variable, by: 1 }));
@@ -289,12 +271,12 @@ export function recorderRows(
         ...slotted,
         ...offered.homes.map(({ bought, slots }) => ({
           variable: bought!,
-          by: -slotCount(slots as Recorder),
+          by: -slotCount(slots),
         })),
       ],
       '<=',
       there - spareSlots,
-      'spare-slots',
+      { kind: 'spare-slots' },
     );
   }
   return offered.buys;

@@ -1,14 +1,15 @@
 import { catalogueOf } from '#core/model/catalogue';
 import { freeRackUnits, portsThere, unitSizes, type SharedPort, type Wanted } from '#core/decide/options';
-import type { Draft, Term } from '#core/solver';
+import type { Term } from '#core/solver';
 import type { Site } from '#core/model/site';
+import type { PlanDraft } from './planDraft';
 import type { PlanPick, UnitCount } from './types';
 
 const measures: (keyof Wanted)[] = ['ports', 'watts', 'mbps'];
 
 /** Units of every size for what the picks at each place share: ports, watts and uplink, and the room in its rack. */
 export function sharedRows(
-  draft: Draft,
+  draft: PlanDraft,
   site: Site,
   picks: readonly PlanPick[],
   recorderUnits: ReadonlyMap<string, Term[]>,
@@ -80,7 +81,7 @@ export function sharedRows(
       ],
       '<=',
       Math.max(0, room),
-      `rack ${placeId}`,
+      { kind: 'rack', placeId },
     );
   }
   return counts;

@@ -1,8 +1,7 @@
 import type { Highs } from 'highs';
 import type { Programme, Row, Term } from '#core/solver';
 import { planningInput, planSite, type Plan } from './plan';
-import type { PlanningInput } from './types';
-import type { PlanModel } from './types';
+import type { PlanningInput, PlanModel } from './types';
 
 /** What is traded against cost along a curve. */
 export const tradeOffs = ['dark', 'recabled', 'spare'] as const;

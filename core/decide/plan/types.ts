@@ -2,6 +2,7 @@ import type { UnitSize } from '#core/decide/options';
 import type { RunEvaluation } from '#core/decide/runEvaluation';
 import type { Demands, Site } from '#core/model/site';
 import type { Programme } from '#core/solver';
+import type { DemandRef } from './demandRef';
 import type { CameraCandidates, Candidate, Candidates } from './candidates';
 
 /** Whole units of one size at one place. */
@@ -28,6 +29,8 @@ export interface PlanPick {
 /** The whole site as a programme, and what its unknowns stand for. */
 export interface PlanModel {
   programme: Programme;
+  /** What the demands in its rows are, by their names there. */
+  demands: ReadonlyMap<string, DemandRef>;
   picks: PlanPick[];
   units: UnitCount[];
   buys: RecorderBuy[];

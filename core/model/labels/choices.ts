@@ -1,3 +1,4 @@
+import { slotFamilies, type SlotRulesKind } from '#core/model/slotRules';
 import { pictureFormats } from '#core/physics/signal';
 import { sensorIds, sensors, type SensorId } from '#core/physics/optics';
 import {
@@ -18,7 +19,6 @@ import {
   type Place,
   type Run,
   type Segment,
-  type SlotRules,
   type SwapReading,
 } from '#core/model/site';
 import { symptoms, type Symptom } from '#core/physics/picture';
@@ -54,16 +54,7 @@ export const choices = {
   }),
   current: from<'dc' | 'ac'>(['dc', 'ac'], { dc: 'DC', ac: 'AC' }),
   sensor: sensorIds.map((value): Choice<SensorId> => ({ value, label: sensors[value].label })),
-  slotRules: from<SlotRules['kind']>(
-    ['preset-split', 'switch-per-input', 'from-the-tail', 'fixed-hybrid', 'network-only'],
-    {
-      'preset-split': 'One preset for the whole recorder',
-      'switch-per-input': 'Any input can turn to IP by itself',
-      'from-the-tail': 'Inputs turn to IP from the highest down',
-      'fixed-hybrid': 'Inputs stay coax',
-      'network-only': 'Network cameras only',
-    },
-  ),
+  slotRules: slotFamilies.map(({ kind, label }): Choice<SlotRulesKind> => ({ value: kind, label })),
   gear: from<GearKind>(gearKinds, {
     switch: 'Network switch',
     router: 'Router',

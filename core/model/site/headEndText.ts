@@ -1,7 +1,8 @@
+import type { Preset } from '#core/model/slotRules';
 import { pictureFormatIds } from '#core/physics/signal';
-import type { Recorder, SlotRules } from './headEnd';
+import type { Recorder } from './headEnd';
 
-type Presets = Extract<SlotRules, { kind: 'preset-split' }>['presets'];
+type Presets = Preset[];
 export type ReadList<T> = { kind: 'read'; value: T } | { kind: 'refused'; why: string };
 
 /** Presets as a person writes them: `16+0, 8+8, 0+16`, inputs on coax first, then IP slots. */

@@ -27,16 +27,7 @@ export {
 export { gearKinds, type Equipment, type Gear, type GearKind, type HookUp } from './equipment';
 export { fedFrom, fedThrough, hasPowerCores, withAdapter, withSeparatePair } from './feeding';
 export { freeId, freeName } from './freeId';
-export {
-  monitorOutputs,
-  slotCount,
-  usualRules,
-  withRulesOf,
-  type Recorder,
-  type SlotRules,
-  type Supply,
-  ipSlotsField,
-} from './headEnd';
+export { monitorOutputs, type Recorder, type Supply } from './headEnd';
 export {
   disksText,
   forcedText,

@@ -1,8 +1,9 @@
+import { familyOfKind, sharesOf, usualRules, type SlotRulesKind } from '#core/model/slotRules';
 import { pictureFormatIds } from '#core/physics/signal';
 import type { Change } from './change';
 import { freeId } from './freeId';
 import type { Equipment, Gear, GearKind } from './equipment';
-import { usualRules, type Recorder, type SlotRules, type Supply } from './headEnd';
+import type { Recorder, Supply } from './headEnd';
 import type { Site } from './site';
 
 /** What a person says of a recorder that is to be noted. `bestFormat` is the most demanding picture that its inputs take. */
@@ -10,7 +11,7 @@ export interface NewRecorder {
   name: string;
   placeId: string;
   inputs: number;
-  rules: SlotRules['kind'];
+  rules: SlotRulesKind;
   ipSlots: number;
   bestFormat: string;
   incomingMbps: number;
@@ -37,19 +38,22 @@ export function addRecorder(
   { name, placeId, inputs, rules, ipSlots, bestFormat, incomingMbps, slotMegapixels }: NewRecorder,
 ): Change {
   const id = freeId((wanted) => wanted in site.recorder, name);
-  const coaxInputs = rules === 'network-only' ? 0 : inputs;
+  const coaxInputs = familyOfKind(rules).takesCoax ? inputs : 0;
+  const given = usualRules(rules, coaxInputs, ipSlots);
   const set: Recorder = {
     id,
     name,
     placeId,
     inputs: coaxInputs,
     accepts: pictureFormatIds.slice(0, pictureFormatIds.indexOf(bestFormat) + 1),
-    rules: usualRules(rules, coaxInputs, ipSlots),
+    rules: given,
     limits: {
       incomingMbps,
       slotMegapixels,
-      ipCameras:
-        rules === 'fixed-hybrid' || rules === 'network-only' ? ipSlots : Math.min(128, coaxInputs + ipSlots),
+      ipCameras: Math.min(
+        128,
+        Math.max(...sharesOf({ inputs: coaxInputs, rules: given }).map(({ ip }) => ip)),
+      ),
     },
     restartMinutes: usualRestartMinutes,
   };

@@ -1,3 +1,4 @@
+import { withRulesOf } from '#core/model/slotRules';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import {
@@ -20,7 +21,6 @@ import {
   withMeasured,
   withMeasuredEnd,
   withRange,
-  withRulesOf,
   type Change,
   type Site,
 } from '.';

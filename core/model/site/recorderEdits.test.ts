@@ -7,7 +7,7 @@ const hall = site.recorder['hall-recorder']!;
 
 describe('a recorder noted anew', () => {
   it('that has fewer slots sends the cameras beyond them back to the tray', () => {
-    const changes = noteRecorder(site, { ...hall, rules: { kind: 'from-the-tail', extraIpSlots: 1 } });
+    const changes = noteRecorder(site, { ...hall, rules: { kind: 'highest-first', extraIpSlots: 1 } });
     expect(changes).toMatchObject([
       { kind: 'placement', id: 'c02', remove: true },
       { kind: 'recorder', id: hall.id },

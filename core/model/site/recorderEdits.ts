@@ -1,5 +1,6 @@
+import { slotCount } from '#core/model/slotRules';
 import { removing, type Change } from './change';
-import { slotCount, type Recorder } from './headEnd';
+import type { Recorder } from './headEnd';
 import type { Site } from './site';
 
 /**

@@ -1,7 +1,7 @@
+import { familyOf, slotCount } from '#core/model/slotRules';
 import { powerCable, signalCable } from '#core/physics/cable';
 import type { Problem } from '#core/shared/problems';
 import type { GearKind, HookUp } from './equipment';
-import { slotCount } from './headEnd';
 import { kinds, type Fact, type Kind, type Site } from './site';
 
 /** Points at a field of a fact: `run/r08/cameraId`. */
@@ -70,10 +70,10 @@ function checkHookUp(site: Site, kind: Kind, id: string, hookUp: HookUp | undefi
 
 function checkHeadEnd(site: Site, found: Found): void {
   for (const recorder of Object.values(site.recorder)) {
-    const { id, rules, inputs } = recorder;
+    const { id, inputs } = recorder;
     found.known('place', recorder.placeId, at('recorder', id, 'placeId'));
     checkHookUp(site, 'recorder', id, recorder.hookUp, found);
-    if (rules.kind === 'network-only' && inputs > 0)
+    if (!familyOf(recorder).takesCoax && inputs > 0)
       found.add(at('recorder', id, 'inputs'), inputs, '0 inputs on a recorder for network cameras only');
     for (const input of [...(recorder.turned ?? []), ...(recorder.forced ?? []).map((one) => one.input)]) {
       if (input > inputs)
@@ -83,8 +83,8 @@ function checkHeadEnd(site: Site, found: Found): void {
           `at least ${input} inputs: that one is set to a use of its own`,
         );
     }
-    if (rules.kind === 'preset-split' && rules.presets.some((preset) => preset.inputs > inputs))
-      found.add(at('recorder', id, 'rules.presets'), inputs, `presets of at most ${inputs} inputs`);
+    const mismatch = familyOf(recorder).mismatch?.(recorder);
+    if (mismatch) found.add(at('recorder', id, mismatch.path), inputs, mismatch.allowed);
   }
   for (const supply of Object.values(site.supply))
     checkHookUp(site, 'supply', supply.id, supply.hookUp, found);

@@ -74,7 +74,7 @@ describe('the head end', () => {
     name: 'Pier recorder',
     placeId: 'quay-hut',
     inputs: 8,
-    rules: 'from-the-tail' as const,
+    rules: 'highest-first' as const,
     ipSlots: 4,
     bestFormat: 'hd1080',
     incomingMbps: 64,
@@ -87,7 +87,7 @@ describe('the head end', () => {
       id: 'pier-recorder',
       set: {
         accepts: ['cvbs', 'hd720', 'hd1080'],
-        rules: { kind: 'from-the-tail', extraIpSlots: 4 },
+        rules: { kind: 'highest-first', extraIpSlots: 4 },
         limits: { ipCameras: 12 },
       },
     });

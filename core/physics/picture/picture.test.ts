@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { pictureFormat } from '#core/physics/signal';
-import { symptoms } from '.';
 import {
+  symptoms,
   activeLineUs,
   microsecondsOfLine,
   percentOfLine,

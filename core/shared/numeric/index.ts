@@ -1,1 +1,2 @@
 export { nextPowerOfTwo } from './nextPowerOfTwo';
+export { numbersFrom } from './numbersFrom';

@@ -1,10 +1,16 @@
 import type { Place, Run } from '#core/model/site';
 import { formatQuantity } from '#core/shared/units';
-import { ghostLengthM } from '#core/test/findings';
-import { isStopped } from '#core/test/findings';
+import {
+  ghostLengthM,
+  isStopped,
+  eventWords,
+  severity,
+  faultsOf,
+  metreSpread,
+  runEvents,
+  type RunEvent,
+} from '#core/test/findings';
 import type { RunReadings } from '#core/test/readings';
-import { eventWords, severity } from '#core/test/findings';
-import { faultsOf, metreSpread, runEvents, type RunEvent } from '#core/test/findings';
 import { causes, causeWords, type Cause } from './likelihoods';
 import { nextTests, type NextTest } from './nextTest';
 import { observationsOf, type DiagnosisInput, type Observation } from './observations';

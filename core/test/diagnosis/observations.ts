@@ -1,17 +1,19 @@
-import type { Camera, Run, TestId } from '#core/model/site';
-import type { Symptom } from '#core/physics/picture';
-import { symptoms } from '#core/physics/picture';
+import { symptomWords, type Camera, type Run, type TestId } from '#core/model/site';
+import { symptoms, type Symptom } from '#core/physics/picture';
 import { formatQuantity } from '#core/shared/units';
 import { closeUtilisation } from '#core/shared/derivation';
-import { dryMegohms, wetMegohms } from '#core/test/findings';
-import { inferCoaxLoop } from '#core/test/findings';
-import type { RunReadings } from '#core/test/readings';
-import { eventWords, severity } from '#core/test/findings';
-import { earthDifferenceVolts } from '#core/test/findings';
-import { symptomWords } from '#core/model/site';
-import { testDefinition } from '#core/test/readings';
-import { faultsOf, runEvents } from '#core/test/findings';
-import type { Verdict } from '#core/test/findings';
+import {
+  dryMegohms,
+  wetMegohms,
+  inferCoaxLoop,
+  eventWords,
+  severity,
+  earthDifferenceVolts,
+  faultsOf,
+  runEvents,
+  type Verdict,
+} from '#core/test/findings';
+import { testDefinition, type RunReadings } from '#core/test/readings';
 import type { EvidenceId } from './likelihoods';
 
 /** One thing that was found, as the tables know it and as a person says it. */

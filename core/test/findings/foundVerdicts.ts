@@ -1,15 +1,15 @@
-import type {
-  ContinuityReading,
-  LinkReading,
-  PictureReading,
-  Run,
-  SwapReading,
-  SwapTestId,
+import {
+  symptomWords,
+  type ContinuityReading,
+  type LinkReading,
+  type PictureReading,
+  type Run,
+  type SwapReading,
+  type SwapTestId,
 } from '#core/model/site';
 import { linkConverters, linkRateMbps } from '#core/physics/signal';
 import { formatQuantity } from '#core/shared/units';
 import { figure, utilisationOf, statusOf, type Limit } from '#core/shared/derivation';
-import { symptomWords } from '#core/model/site';
 import { testDefinition } from '#core/test/readings';
 import type { Verdict } from './verdict';
 

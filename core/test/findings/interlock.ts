@@ -1,7 +1,6 @@
 import type { QuantityReading, Run, RunState } from '#core/model/site';
-import type { RunReadings } from '#core/test/readings';
+import type { RunReadings, TestDefinition } from '#core/test/readings';
 import { stopVolts } from './safety';
-import type { TestDefinition } from '#core/test/readings';
 
 const above = (reading: QuantityReading | undefined, volts: number): boolean =>
   reading !== undefined && reading.value > volts;

@@ -1,8 +1,7 @@
 import { coaxLoopOhms, signalCable } from '#core/physics/cable';
 import type { End, Fault, Line, Stretch } from '#core/physics/reflectometer';
 import type { Segment } from '#core/model/site';
-import type { RunEvent } from './traceEvents';
-import { segmentVelocityFactor } from './traceEvents';
+import { segmentVelocityFactor, type RunEvent } from './traceEvents';
 
 /** A fault at its metre of a run. */
 export interface FaultAt {

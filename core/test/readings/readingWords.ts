@@ -1,6 +1,5 @@
-import type { Reading } from '#core/model/site';
+import { symptomWords, type Reading } from '#core/model/site';
 import { formatQuantity } from '#core/shared/units';
-import { symptomWords } from '#core/model/site';
 import { testDefinition } from './tests';
 
 /** What a reading found, as it is written in a log. */

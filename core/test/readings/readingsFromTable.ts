@@ -1,8 +1,7 @@
 import { testDefinition, tests } from './tests';
 import { mostReading, quantityTestIds, type QuantityTestId, type Run, type Site } from '#core/model/site';
 import { parseQuantity } from '#core/shared/units';
-import type { Cell } from '#core/survey/lists';
-import type { ForeignTable } from '#core/survey/lists';
+import type { Cell, ForeignTable } from '#core/survey/lists';
 
 /** A reading that a table tells of, ready to be taken. */
 export interface TableReading {

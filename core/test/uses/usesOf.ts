@@ -7,9 +7,8 @@ import {
   type RunFindings,
 } from '#core/test/findings';
 import { testDefinition, type RunReadings } from '#core/test/readings';
-import { poeSourceVolts } from '#core/physics/power';
+import { poeSourceVolts, ethernetChannelM, maxLoadWatts, poeClasses } from '#core/physics/power';
 import { viewNeed } from '#core/model/views';
-import { ethernetChannelM, maxLoadWatts, poeClasses } from '#core/physics/power';
 import { linkConverters, linkRateMbps, pictureFormats, soundJointLossDb } from '#core/physics/signal';
 import type { Camera, Run, Site, TestId } from '#core/model/site';
 import { formatQuantity, type Unit } from '#core/shared/units';

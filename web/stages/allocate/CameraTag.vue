@@ -1,7 +1,7 @@
 <script setup lang="ts">
+import type { SlotNeed } from '#core/model/slotRules';
 import { draggable } from '@atlaskit/pragmatic-drag-and-drop/element/adapter';
 import { onMounted, onUnmounted, useTemplateRef } from 'vue';
-import type { SlotNeed } from '#core/allocate/recorder';
 
 /** A camera as a tag that can be dragged, or picked up by a click or a key. */
 const {

@@ -1,7 +1,8 @@
 <script setup lang="ts">
+import type { SlotNeed } from '#core/model/slotRules';
 import { useElementSize } from '@vueuse/core';
 import { computed, useTemplateRef } from 'vue';
-import type { RecorderState, SlotNeed } from '#core/allocate/recorder';
+import type { RecorderState } from '#core/allocate/recorder';
 import { stripOf } from './leads';
 
 /** Before and after as one strip: today’s inputs above, the slots below, and the leads between them. */

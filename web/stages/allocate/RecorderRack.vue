@@ -1,12 +1,7 @@
 <script setup lang="ts">
+import { rulesInWords, type BrokenRule, type SlotNeed } from '#core/model/slotRules';
 import { computed } from 'vue';
-import {
-  rulesInWords,
-  type BrokenRule,
-  type RecorderState,
-  type SlotAddress,
-  type SlotNeed,
-} from '#core/allocate/recorder';
+import type { RecorderState, SlotAddress } from '#core/allocate/recorder';
 import { formatQuantity } from '#core/shared/units';
 import MarginBar from '../../parts/MarginBar.vue';
 import LeadStrip from './LeadStrip.vue';

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { SlotNeed } from '#core/allocate/recorder';
+import type { SlotNeed } from '#core/model/slotRules';
 import CameraTag from './CameraTag.vue';
 
 /** Decided cameras that wait for a slot. */

@@ -1,5 +1,6 @@
+import type { Occupant, SlotNeed } from '#core/model/slotRules';
 import { describe, expect, it } from 'vitest';
-import { recorderState, type Occupant, type SlotNeed } from '#core/allocate/recorder';
+import { recorderState } from '#core/allocate/recorder';
 import { saltmarrowSite } from '../../../core/model/site/testSite';
 import { stripOf } from './leads';
 

@@ -1,4 +1,5 @@
-import type { RecorderState, SlotNeed } from '#core/allocate/recorder';
+import type { SlotNeed } from '#core/model/slotRules';
+import type { RecorderState } from '#core/allocate/recorder';
 
 /** A lead from where a run is plugged today to its slot after the change, on a strip of unit width. */
 export interface Lead {

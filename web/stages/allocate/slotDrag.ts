@@ -1,11 +1,6 @@
+import type { BrokenRule, SlotNeed } from '#core/model/slotRules';
 import { computed, ref } from 'vue';
-import {
-  tryPlacement,
-  tryRow,
-  type BrokenRule,
-  type SlotAddress,
-  type SlotNeed,
-} from '#core/allocate/recorder';
+import { tryPlacement, tryRow, type SlotAddress } from '#core/allocate/recorder';
 import type { Change, Recorder } from '#core/model/site';
 import { useEvaluation } from '../../stores/evaluation';
 import { useSite } from '../../stores/site';

@@ -1,8 +1,8 @@
 <script setup lang="ts">
+import { familyOfKind, ipSlotsField } from '#core/model/slotRules';
 import Dialog from 'primevue/dialog';
 import { computed, reactive, ref, watch } from 'vue';
 import {
-  ipSlotsField,
   addEquipment,
   addRecorder,
   addSupply,
@@ -30,7 +30,7 @@ const recorder = reactive<NewRecorder>({
   name: '',
   placeId: '',
   inputs: 16,
-  rules: 'from-the-tail',
+  rules: 'highest-first',
   ipSlots: 8,
   bestFormat: 'hd1080',
   incomingMbps: 128,
@@ -119,7 +119,7 @@ function add(): void {
           @take="(value) => (wanted.placeId = value)"
       /></FieldRow>
       <template v-if="what === 'recorder'">
-        <FieldRow v-if="recorder.rules !== 'network-only'" label="Inputs"
+        <FieldRow v-if="familyOfKind(recorder.rules).takesCoax" label="Inputs"
           ><QuantityField
             :value="recorder.inputs"
             unit=""

@@ -1,8 +1,7 @@
 <script setup lang="ts">
 import Dialog from 'primevue/dialog';
 import { computed, ref } from 'vue';
-import { testDefinition } from '#core/test/readings';
-import { readingsFromTable } from '#core/test/readings';
+import { testDefinition, readingsFromTable } from '#core/test/readings';
 import type { ForeignTable } from '#core/survey/lists';
 import { takeReading } from '#core/model/site';
 import { formatQuantity } from '#core/shared/units';

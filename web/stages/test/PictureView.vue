@@ -9,9 +9,10 @@ import {
   quayScene,
   simulate,
   symptomEffects,
+  symptoms,
+  type Symptom,
 } from '#core/physics/picture';
 import { pictureFormat } from '#core/physics/signal';
-import { symptoms, type Symptom } from '#core/physics/picture';
 import { symptomWords } from '#core/model/site';
 import QuantityField from '../../parts/QuantityField.vue';
 import { within } from '../../parts/within';

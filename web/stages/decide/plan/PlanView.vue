@@ -179,7 +179,7 @@ useKeys([
       <div v-if="planner.found.kind === 'conflict'" class="stop conflict" role="alert">
         <p>{{ planner.found.conflict.message }}</p>
         <ul>
-          <li v-for="one in planner.found.conflict.demands.filter(({ frees }) => frees)" :key="one.id">
+          <li v-for="one in planner.found.conflict.demands.filter(({ frees }) => frees)" :key="one.message">
             Relaxing this one requirement is enough: {{ one.message }}.
           </li>
         </ul>

@@ -1,24 +1,20 @@
 <script setup lang="ts">
+import { familyOf, rulesInWords, withRulesOf } from '#core/model/slotRules';
 import { useToast } from 'primevue/usetoast';
 import { computed } from 'vue';
-import { changeRulesOf, rulesInWords } from '#core/allocate/recorder';
+import { changeRulesOf } from '#core/allocate/recorder';
 import {
   disksText,
   forcedText,
   inputsText,
-  ipSlotsField,
   monitorOutputs,
   noteRecorder,
   parseDisks,
   parseForced,
   parseInputs,
-  parsePresets,
-  presetsText,
   withFields,
-  withRulesOf,
   type Change,
   type Recorder,
-  type SlotRules,
 } from '#core/model/site';
 import { choices } from '#core/model/labels';
 import FieldRow from '../../../parts/FieldRow.vue';
@@ -29,6 +25,7 @@ import TextField from '../../../parts/TextField.vue';
 import { fitting } from '../../../parts/within';
 import { useSite } from '../../../stores/site';
 import HookUpFields from './HookUpFields.vue';
+import SlotRulesFields from './SlotRulesFields.vue';
 
 /** A recorder: what it takes in, how its inputs turn to IP, and its limits. */
 const { recorder } = defineProps<{ recorder: Recorder }>();
@@ -65,18 +62,13 @@ function set(what: string, fields: { [K in keyof Recorder]?: Recorder[K] | undef
     });
   emit('change', what, changes);
 }
-const slots = (fields: Partial<SlotRules>) =>
-  set('Slots', { rules: { ...recorder.rules, ...fields } as SlotRules });
 const refuseText = (read: { kind: 'read' } | { kind: 'refused'; why: string }) =>
   read.kind === 'refused' ? read.why : undefined;
-function takePresets(text: string): void {
-  const read = parsePresets(text);
-  if (read.kind === 'read') set('Presets', { rules: { kind: 'preset-split', presets: read.value } });
-}
 function takeDisks(text: string): void {
   const read = parseDisks(text);
   if (read.kind === 'read') set('Disks', { disks: read.value.length > 0 ? read.value : undefined });
 }
+const family = computed(() => familyOf(recorder));
 const changeCosts = [
   { value: 'restarts' as const, label: 'a restart' },
   { value: 'factoryValues' as const, label: 'its settings' },
@@ -103,11 +95,6 @@ function takeForced(text: string): void {
   if (read.kind === 'read')
     set('Inputs set to a format', { forced: read.value.length > 0 ? read.value : undefined });
 }
-function setPoe(ports: number, watts: number): void {
-  if (recorder.rules.kind !== 'network-only') return;
-  const { poe: _, ...rules } = recorder.rules;
-  set('PoE ports', { rules: ports > 0 ? { ...rules, poe: { ports, watts } } : rules });
-}
 </script>
 
 <template>
@@ -129,17 +116,13 @@ function setPoe(ports: number, watts: number): void {
       /></FieldRow>
       <FieldRow
         label="Inputs"
-        :hint="
-          recorder.rules.kind === 'network-only'
-            ? 'none on a recorder for network cameras'
-            : `${patched} in use`
-        "
+        :hint="!family.takesCoax ? 'none on a recorder for network cameras' : `${patched} in use`"
         ><QuantityField
           :value="recorder.inputs"
           unit=""
           label="Inputs"
           :allowed="fitting('recorder', 'inputs')"
-          :disabled="recorder.rules.kind === 'network-only'"
+          :disabled="!family.takesCoax"
           @take="(inputs) => set('Inputs', { inputs })"
       /></FieldRow>
       <FieldRow label="They take"
@@ -163,52 +146,7 @@ function setPoe(ports: number, watts: number): void {
           label="Rule"
           @take="(kind) => set('Rule', withRulesOf(recorder, kind))"
       /></FieldRow>
-      <FieldRow v-if="recorder.rules.kind === 'preset-split'" label="Presets"
-        ><TextField
-          :value="presetsText(recorder.rules.presets)"
-          label="Presets"
-          :refuse="(text) => refuseText(parsePresets(text))"
-          @take="takePresets"
-      /></FieldRow>
-      <FieldRow v-else-if="'extraIpSlots' in recorder.rules" label="Additional IP channels"
-        ><QuantityField
-          :value="recorder.rules.extraIpSlots"
-          unit=""
-          label="Additional IP channels"
-          :allowed="fitting('recorder', ipSlotsField(recorder.rules.kind))"
-          @take="(extraIpSlots) => slots({ extraIpSlots })"
-      /></FieldRow>
-      <FieldRow v-else label="IP slots"
-        ><QuantityField
-          :value="recorder.rules.ipSlots"
-          unit=""
-          label="IP slots"
-          :allowed="fitting('recorder', ipSlotsField(recorder.rules.kind))"
-          @take="(ipSlots) => slots({ ipSlots })"
-      /></FieldRow>
-      <FieldRow v-if="recorder.rules.kind === 'network-only'" label="Ports of its own">
-        <QuantityField
-          :value="recorder.rules.poe?.ports ?? 0"
-          unit=""
-          label="Ports that give power"
-          :allowed="fitting('recorder', 'rules[network-only].poe.ports')"
-          @take="
-            (ports) =>
-              setPoe(ports, recorder.rules.kind === 'network-only' ? (recorder.rules.poe?.watts ?? 120) : 120)
-          "
-        />
-        <QuantityField
-          v-if="recorder.rules.poe"
-          :value="recorder.rules.poe.watts"
-          unit="W"
-          label="Watts of the ports in all"
-          :allowed="fitting('recorder', 'rules[network-only].poe.watts', 'W')"
-          @take="
-            (watts) =>
-              setPoe(recorder.rules.kind === 'network-only' ? (recorder.rules.poe?.ports ?? 0) : 0, watts)
-          "
-        />
-      </FieldRow>
+      <SlotRulesFields :recorder="recorder" @take="(what, rules) => set(what, { rules })" />
       <FieldRow
         label="Blocks of"
         hint="Inputs in a block share a signal family; leave it empty where each is free."
@@ -239,7 +177,7 @@ function setPoe(ports: number, watts: number): void {
             :refuse="(text) => refuseText(parseInputs(text, recorder.inputs))"
             @take="takeTurned"
         /></FieldRow>
-        <FieldRow v-if="recorder.rules.kind !== 'fixed-hybrid'" label="Converting an input causes"
+        <FieldRow v-if="family.conversion !== 'none'" label="Converting an input causes"
           ><PicksField
             :values="costs"
             :choices="changeCosts"

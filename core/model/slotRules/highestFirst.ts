@@ -1,5 +1,7 @@
-import { listed, numbersFrom } from './numbers';
-import type { Occupant, SlotFamily } from './slots';
+import { z } from 'zod';
+import { listed } from '#core/shared/labels';
+import { numbersFrom } from '#core/shared/numeric';
+import { slotFamily, type Occupant } from './slotFamily';
 
 const lowestIpInput = (inputs: number, occupants: readonly Occupant[]): Occupant | undefined =>
   occupants
@@ -7,12 +9,24 @@ const lowestIpInput = (inputs: number, occupants: readonly Occupant[]): Occupant
     .reduce<Occupant | undefined>((low, one) => (!low || one.slot < low.slot ? one : low), undefined);
 
 /**
- * From the tail: inputs turn to IP only from the highest number downwards, so input i can be IP only when
- * every input above it is. The recorder restarts, falls back to factory values and loses analytics while any is IP.
+ * Highest first: inputs turn to IP only from the highest number downwards, so input i can be IP only when every input
+ * above it is. The recorder restarts, falls back to factory values and loses analytics while any is IP.
  */
-export const highestFirst: SlotFamily = {
-  turnsInOrder: true,
-  splits: ({ inputs }) =>
+export const highestFirst = slotFamily({
+  kind: 'highest-first',
+  label: 'Inputs turn to IP from the highest down',
+  schema: z.strictObject({ kind: z.literal('highest-first'), extraIpSlots: z.int().min(0).max(64) }),
+  takesCoax: true,
+  conversion: 'in-order',
+  usual: (_, ipSlots) => ({ extraIpSlots: Math.min(64, ipSlots) }),
+  ipSlots: { path: 'extraIpSlots', of: ({ extraIpSlots }) => extraIpSlots },
+  fields: [{ kind: 'count', key: 'extraIpSlots', label: 'Additional IP channels' }],
+  words: ({ inputs, rules }) =>
+    `${inputs} inputs, ${rules.extraIpSlots} IP slots; inputs turn to IP from the highest down`,
+  shares: ({ inputs, rules: { extraIpSlots } }) => [
+    { coax: inputs, ip: inputs + extraIpSlots, together: inputs + extraIpSlots },
+  ],
+  modes: ({ inputs }) =>
     numbersFrom(0, inputs).map((count) => ({
       label: count === 0 ? 'no input turned' : `the last ${count} turned`,
       carries: (slot) => (slot <= inputs - count ? 'coax' : 'ip'),
@@ -32,7 +46,7 @@ export const highestFirst: SlotFamily = {
     const many = inTheWay.length > 1;
     return [
       {
-        rule: 'tail-order',
+        rule: 'family',
         slots: inTheWay.map(({ slot }) => slot),
         why: `Camera ${lowest.need.number} on input ${lowest.slot} is IP, so inputs ${lowest.slot} to ${inputs} all turn to IP, from the highest down; camera${many ? 's' : ''} ${numbers} still need${many ? '' : 's'} coax there.`,
         remedy: `Put camera ${lowest.need.number} on a slot after ${inTheWay.at(-1)!.slot}, or first move camera${many ? 's' : ''} ${numbers} below input ${lowest.slot} or change ${many ? 'them' : 'it'} to IP.`,
@@ -40,4 +54,4 @@ export const highestFirst: SlotFamily = {
     ];
   },
   usualChange: { restarts: true, factoryValues: true, losesAnalytics: true },
-};
+});

@@ -1,0 +1,39 @@
+import type { Demands } from '#core/model/site';
+
+/** Something that is demanded of a plan and could be given up. */
+export type DemandRef =
+  | { kind: 'goal' }
+  | { kind: 'spare' }
+  | { kind: 'listed' }
+  | { kind: 'blocks' }
+  | { kind: 'spare-slots' }
+  | { kind: 'cap'; of: keyof Demands['caps'] }
+  | { kind: 'recorder'; recorderId: string }
+  | { kind: 'supply'; supplyId: string }
+  | { kind: 'rack'; placeId: string }
+  | { kind: 'lock'; cameraId: string };
+
+/** What a demand is of, where it is of one thing among others. */
+function subjectOf(demand: DemandRef): string {
+  switch (demand.kind) {
+    case 'cap':
+      return demand.of;
+    case 'recorder':
+      return demand.recorderId;
+    case 'supply':
+      return demand.supplyId;
+    case 'rack':
+      return demand.placeId;
+    case 'lock':
+      return demand.cameraId;
+    case 'goal':
+    case 'spare':
+    case 'listed':
+    case 'blocks':
+    case 'spare-slots':
+      return '';
+  }
+}
+
+/** The name of a demand in a programme; it is looked up, never read. */
+export const demandKey = (demand: DemandRef): string => `${demand.kind} ${subjectOf(demand)}`.trim();

@@ -1,0 +1,18 @@
+export {
+  familyOf,
+  familyOfKind,
+  ipSlotsField,
+  ownPortsOf,
+  rulesInWords,
+  sharesOf,
+  slotCount,
+  slotFamilies,
+  slotRulesSchema,
+  usualRules,
+  withRulesOf,
+  type SlotRules,
+  type SlotRulesKind,
+} from './families';
+export type { Preset } from './presetSplit';
+export type { BrokenRule, ChangeRules, ChannelMode, Occupant, RuleField, SlotNeed } from './slotFamily';
+export type { OptionSignal } from './slotSignal';

@@ -1,0 +1,1 @@
+export { listed } from './listed';
