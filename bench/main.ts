@@ -159,7 +159,7 @@ async function edits(): Promise<Row[]> {
         site: id,
         baseVersion: version,
         label: 'Choose',
-        nature: { kind: 'do' },
+        operation: { kind: 'do' },
         by: 'R. Tolland',
         changes,
       });

@@ -27,7 +27,7 @@ export function generatedSite(count: number): Site {
     choice: {},
     placement: {},
     stream: {},
-    joining: {},
+    networkConfig: {},
     pin: {},
     photo: {},
   };

@@ -35,11 +35,11 @@ describe('the sheet for the customer', () => {
       proof: { kind: 'gap', percent: 1.25 },
     };
     const choice = { ...site.choice, c01: { ...site.choice['c01']!, planId: 'p' } };
-    expect(sheetOf({ ...site, planned: { p: plan }, choice }).heeds[0]).toBe(
+    expect(sheetOf({ ...site, savedPlan: { p: plan }, choice }).heeds[0]).toBe(
       'Plan B, adopted by R. Tolland on 2026-04-01, within 1.3 % of the least cost.',
     );
     expect(
-      sheetOf({ ...site, planned: { p: { ...plan, proof: { kind: 'proven' } } }, choice }).heeds[0],
+      sheetOf({ ...site, savedPlan: { p: { ...plan, proof: { kind: 'proven' } } }, choice }).heeds[0],
     ).toMatch(/proven to cost least/);
   });
   it('counts what the cameras become', () => {

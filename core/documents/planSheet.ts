@@ -108,7 +108,7 @@ function openPoints({ left, runs, allocation }: SiteEvaluation): string[] {
 function heedsOf(site: Site, { runs }: SiteEvaluation): string[] {
   const { caps, policies, sparePercent, years } = demandsOf(site);
   const adopted = new Set(runs.flatMap(({ camera }) => site.choice[camera.id]?.planId ?? []));
-  const plans = [...adopted].flatMap((id) => site.planned[id] ?? []);
+  const plans = [...adopted].flatMap((id) => site.savedPlan[id] ?? []);
   return [
     ...plans.map(
       ({ name, by, at, proof }) =>

@@ -76,7 +76,7 @@ describe('the slots of a site', () => {
     expect(nights.length).toBeGreaterThan(0);
     expect([nights.flatMap(({ broken }) => broken), waiting]).toEqual([[], []]);
     const one = migrationOfSite(
-      { ...full, slotting: { slotting: { ...usualAllocationSettings, perNight: 1 } } },
+      { ...full, allocationSettings: { allocationSettings: { ...usualAllocationSettings, perNight: 1 } } },
       evaluateSite(full).allocation,
     );
     expect(one.nights.length).toBeGreaterThan(nights.length);
@@ -96,7 +96,7 @@ describe('what a recorder keeps', () => {
     expect(ways.length > 0).toBe(storage.shortTb > 0);
     const long = {
       ...demo,
-      slotting: { slotting: { ...usualAllocationSettings, streams: { keepDays: 365 } } },
+      allocationSettings: { allocationSettings: { ...usualAllocationSettings, streams: { keepDays: 365 } } },
     };
     const far = recordingOf(
       long,

@@ -30,7 +30,7 @@ export interface SlotProposal {
   proven: boolean;
 }
 
-function wishesOf(site: Pick<Site, 'demands' | 'slotting'>): SlotWishes {
+function wishesOf(site: Pick<Site, 'demands' | 'allocationSettings'>): SlotWishes {
   const { numbers, share } = allocationSettingsOf(site);
   const { policies, spareSlots } = demandsOf(site);
   return { numbers, share, blocks: policies.blocks, spareSlots };

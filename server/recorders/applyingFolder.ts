@@ -12,10 +12,17 @@ export interface ApplyingFolder {
   forget: (siteId: string, recorderId: string) => void;
 }
 
+/** Records of a version before called the inputs that are IP `turned`. */
+function underTodaysName(_key: string, value: unknown): unknown {
+  if (typeof value !== 'object' || value === null || !('turned' in value)) return value;
+  const { turned, ...rest } = value;
+  return { ...rest, ipInputs: turned };
+}
+
 /** What a file holds; `damaged` where it is cut off, or not what was ever written. */
 function parsedRecord(text: string): Applying | 'damaged' {
   try {
-    return applyingSchema.parse(JSON.parse(text));
+    return applyingSchema.parse(JSON.parse(text, underTodaysName));
   } catch {
     return 'damaged';
   }

@@ -93,7 +93,7 @@ export function recorderClient(address: string, key: string, answerMs: number): 
     perform: async (step) => {
       switch (step.kind) {
         case 'split':
-          return void (await ask('PUT', 'split', { turned: step.turned }));
+          return void (await ask('PUT', 'split', { ipInputs: step.ipInputs }));
         case 'remove':
           return void (await ask('DELETE', `channels/${step.slot}`));
         case 'move':

@@ -1,4 +1,16 @@
 import { Migration } from '@mikro-orm/migrations';
+import { upgradeEntry, upgradeStoredFact } from '#core/model/site';
+
+interface FactText {
+  site: string;
+  kind: string;
+  id: string;
+  fact: string;
+}
+interface EntryText {
+  id: string;
+  entry: string;
+}
 
 /** Sites, their facts as documents, and the log of edits. */
 export class FirstTables extends Migration {
@@ -30,8 +42,35 @@ export class ArchivedSites extends Migration {
   }
 }
 
+/** Kinds, fields and rule families under the names that they have today. */
+export class StandardNames extends Migration {
+  override async up(): Promise<void> {
+    const facts = (await this.execute('select site, kind, id, fact from fact')) as FactText[];
+    for (const { site, kind, id, fact } of facts) {
+      const today = upgradeStoredFact({ kind, id, fact: JSON.parse(fact) as unknown });
+      const text = JSON.stringify(today.fact);
+      if (today.kind === kind && today.id === id && text === fact) continue;
+      await this.execute(
+        'update fact set kind = ?, id = ?, fact = ? where site = ? and kind = ? and id = ?',
+        [today.kind, today.id, text, site, kind, id],
+      );
+    }
+    const entries = (await this.execute('select id, entry from edit')) as EntryText[];
+    for (const { id, entry } of entries)
+      await this.execute('update edit set entry = ? where id = ?', [
+        JSON.stringify(upgradeEntry(JSON.parse(entry))),
+        id,
+      ]);
+  }
+
+  override down(): void {
+    throw new Error('names of an earlier version are not given back');
+  }
+}
+
 /** In the order they run. A migration that has shipped is never changed. */
 export const migrations = [
   { name: '0001-first-tables', class: FirstTables },
   { name: '0002-archived-sites', class: ArchivedSites },
+  { name: '0003-standard-names', class: StandardNames },
 ];

@@ -59,8 +59,8 @@ const withTwo = (): Memory =>
 
 describe('a stand-in recorder', () => {
   it('as found has its coax pictures under the names that somebody gave them', () => {
-    const { channels, turned, factoryValues } = report(tail, fresh);
-    expect([channels.length, turned, factoryValues]).toEqual([16, [], false]);
+    const { channels, ipInputs, factoryValues } = report(tail, fresh);
+    expect([channels.length, ipInputs, factoryValues]).toEqual([16, [], false]);
     expect(channels.find(({ slot }) => slot === 3)).toMatchObject({
       kind: 'coax',
       name: '3 Turnstiles',
@@ -102,7 +102,7 @@ describe('a stand-in recorder', () => {
   });
   it('turns inputs as its rules allow, restarts, and forgets its settings where they say so', () => {
     const { memory, restarts } = split(tail, withTwo(), [15, 16]);
-    expect([restarts, memory.factoryValues, memory.names, memory.cameras, memory.turned]).toEqual([
+    expect([restarts, memory.factoryValues, memory.names, memory.cameras, memory.ipInputs]).toEqual([
       true,
       true,
       {},
@@ -113,8 +113,8 @@ describe('a stand-in recorder', () => {
     expect(refusal(() => split(tail, fresh, [16, 40]))).toMatch(/^422/);
     expect(split(tail, memory, [16, 15])).toEqual({ memory, restarts: false });
     const each = sold({}, { kind: 'switch-per-input', extraIpSlots: 8 });
-    const turned = split(each, withTwo(), [3]);
-    expect([turned.restarts, turned.memory.factoryValues, Object.keys(turned.memory.cameras)]).toEqual([
+    const changed = split(each, withTwo(), [3]);
+    expect([changed.restarts, changed.memory.factoryValues, Object.keys(changed.memory.cameras)]).toEqual([
       true,
       false,
       ['17', '18'],
@@ -137,7 +137,7 @@ describe('a stand-in recorder', () => {
     const wiped = split(tail, withTwo(), [16]).memory;
     expect(restore(tail, wiped, saved)).toMatchObject({
       factoryValues: false,
-      turned: [16],
+      ipInputs: [16],
       cameras: { 17: '10.20.0.101', 18: '10.20.0.102' },
       names: { 3: '3 Turnstiles', 17: 'one' },
     });

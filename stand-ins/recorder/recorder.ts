@@ -7,7 +7,7 @@ import type { CameraNetwork } from './network';
 
 /** What the stand-in keeps over a power cut. */
 export const memorySchema = z.strictObject({
-  turned: z.array(z.number()),
+  ipInputs: z.array(z.number()),
   factoryValues: z.boolean(),
   timeSource: z.string().nullable(),
   /** Names by slot; a slot without one has the name it came with. */
@@ -39,7 +39,7 @@ export function picturesOf(site: Pick<Site, 'run' | 'camera'>, recorderId: strin
 /** As it stands on the day somebody first talks to it. */
 export function initialState({ recorder, pictures }: Sold): Memory {
   return {
-    turned: [...(recorder.turned ?? [])],
+    ipInputs: [...(recorder.ipInputs ?? [])],
     factoryValues: false,
     timeSource: null,
     names: Object.fromEntries([...pictures].map(([input, { name }]) => [input, name])),
@@ -60,8 +60,8 @@ export class Refusal extends Error {
 const usualName = (slot: number): string => `CH ${slot}`;
 const nameOf = ({ names }: Memory, slot: number): string => names[slot] ?? usualName(slot);
 
-const carriesIp = ({ recorder }: Sold, { turned }: Memory, slot: number): boolean =>
-  slot > recorder.inputs || turned.includes(slot);
+const carriesIp = ({ recorder }: Sold, { ipInputs }: Memory, slot: number): boolean =>
+  slot > recorder.inputs || ipInputs.includes(slot);
 
 /** The cameras that record: from the lowest slot on, until the recorder's rate is used up; the others are dropped. */
 function states(sold: Sold, memory: Memory): Channel[] {
@@ -89,7 +89,7 @@ function states(sold: Sold, memory: Memory): Channel[] {
 export function report(sold: Sold, memory: Memory): Report {
   const { recorder, pictures } = sold;
   const coax = Array.from({ length: recorder.inputs }, (_, k) => k + 1)
-    .filter((slot) => !memory.turned.includes(slot))
+    .filter((slot) => !memory.ipInputs.includes(slot))
     .map((slot): Channel => ({
       slot,
       kind: 'coax',
@@ -101,7 +101,7 @@ export function report(sold: Sold, memory: Memory): Report {
     serial: `ST-${recorder.id}`,
     inputs: recorder.inputs,
     slots: slotCount(recorder),
-    turned: memory.turned,
+    ipInputs: memory.ipInputs,
     incomingMbps: recorder.limits.incomingMbps,
     factoryValues: memory.factoryValues,
     timeSource: memory.timeSource,
@@ -185,8 +185,8 @@ export function rename(sold: Sold, memory: Memory, slot: number, name: string): 
 }
 
 /** Whether inputs can be IP together, by the rules of its family. */
-function checkSplit({ recorder }: Sold, turned: readonly number[]): void {
-  const isIp = new Set(turned);
+function checkSplit({ recorder }: Sold, ipInputs: readonly number[]): void {
+  const isIp = new Set(ipInputs);
   const possible = familyOf(recorder)
     .modes(recorder)
     .some(({ carries }) =>
@@ -194,20 +194,20 @@ function checkSplit({ recorder }: Sold, turned: readonly number[]): void {
         (slot) => carries(slot) === 'either' || (carries(slot) === 'ip') === isIp.has(slot),
       ),
     );
-  if (!possible || turned.some((slot) => slot > recorder.inputs))
-    throw new Refusal(422, `Inputs ${turned.join(', ')} cannot be IP together on this recorder.`);
+  if (!possible || ipInputs.some((slot) => slot > recorder.inputs))
+    throw new Refusal(422, `Inputs ${ipInputs.join(', ')} cannot be IP together on this recorder.`);
 }
 
 /** Shares the slots out anew. What was on an input that changes is gone; where its rules say so, so are all settings. */
 export function split(
   sold: Sold,
   memory: Memory,
-  turned: readonly number[],
+  ipInputs: readonly number[],
 ): { memory: Memory; restarts: boolean } {
-  checkSplit(sold, turned);
-  const cost = changeCost(sold.recorder, new Set(memory.turned), new Set(turned));
+  checkSplit(sold, ipInputs);
+  const cost = changeCost(sold.recorder, new Set(memory.ipInputs), new Set(ipInputs));
   if (!cost) return { memory, restarts: false };
-  const next: Memory = { ...memory, turned: [...turned].sort((a, b) => a - b) };
+  const next: Memory = { ...memory, ipInputs: [...ipInputs].sort((a, b) => a - b) };
   const restarts = cost.restartMinutes > 0;
   if (cost.factoryValues)
     return { restarts, memory: { ...next, factoryValues: true, timeSource: null, names: {}, cameras: {} } };

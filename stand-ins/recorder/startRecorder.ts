@@ -38,7 +38,7 @@ export interface RunningRecorder {
 const slot = z.int().min(1).max(128);
 const bodies = {
   session: z.strictObject({ by: z.string().min(1).max(80) }),
-  split: z.strictObject({ turned: z.array(slot).max(64) }),
+  split: z.strictObject({ ipInputs: z.array(slot).max(64) }),
   channel: z.strictObject({ address: z.string(), name: z.string().max(200) }),
   move: z.strictObject({ to: slot }),
   name: z.strictObject({ name: z.string().max(200) }),
@@ -100,7 +100,7 @@ export function startRecorder(
         set(restore(sold, memory, await given(settingsSchema)));
         return ok();
       case 'PUT split': {
-        const { memory: next, restarts } = split(sold, memory, (await given(bodies.split)).turned);
+        const { memory: next, restarts } = split(sold, memory, (await given(bodies.split)).ipInputs);
         set(next);
         if (restarts) downUntil = Date.now() + sold.recorder.restartMinutes * minuteMs;
         return { status: restarts ? 202 : 200, body: { restarts } };

@@ -23,7 +23,7 @@ function tenfold(): string {
     choices: [],
     placements: [],
     streams: [],
-    joinings: [],
+    networkConfigs: [],
     pins: [],
     photos: [],
     cameras: copy(file.cameras, (camera, k) => ({

@@ -51,7 +51,7 @@ class StandIn {
     await gone;
   }
   async state(): Promise<{
-    turned: number[];
+    ipInputs: number[];
     factoryValues: boolean;
     timeSource: string;
     channels: { slot: number; kind: string; name: string; address?: string }[];
@@ -65,7 +65,7 @@ function ready(): string {
   const file = demoFile() as ReturnType<typeof demoFile> & {
     choices: object[];
     placements: object[];
-    joinings: object[];
+    networkConfigs: object[];
   };
   return JSON.stringify({
     ...file,
@@ -76,8 +76,8 @@ function ready(): string {
       { id: 'c18', recorderId: 'hall-recorder', slot: 16 },
       { id: 'c20', recorderId: 'hall-recorder', slot: 20 },
     ],
-    joinings: [
-      ...file.joinings,
+    networkConfigs: [
+      ...file.networkConfigs,
       ...['18', '20'].map((number) => ({
         id: `c${number}`,
         address: `10.20.0.1${number}`,
@@ -135,13 +135,13 @@ test('a plan goes into the recorder over a restart that wipes it, while the reco
   await expect(under).toHaveAttribute('data-state', 'broken-off');
   await expect(under).toContainText('Neotrope was ended in the middle. Nothing is lost: go on, or go back.');
   await recorder.start(10);
-  expect(await recorder.state()).toMatchObject({ turned: [16], factoryValues: true });
+  expect(await recorder.state()).toMatchObject({ ipInputs: [16], factoryValues: true });
   await under.getByRole('button', { name: 'Go on from here' }).click();
   await expect(under).toHaveAttribute('data-state', 'done');
   await expect(compared).toContainText('holds the plan');
   // The recorder's own state is the plan, and its settings are back.
   const state = await recorder.state();
-  expect([state.turned, state.factoryValues, state.timeSource]).toEqual([[16], false, '10.20.0.1']);
+  expect([state.ipInputs, state.factoryValues, state.timeSource]).toEqual([[16], false, '10.20.0.1']);
   expect(
     state.channels
       .filter(({ kind }) => kind === 'ip')
@@ -156,6 +156,6 @@ test('a plan goes into the recorder over a restart that wipes it, while the reco
   // And back again.
   await under.getByRole('button', { name: 'Go back to what was there' }).click();
   await expect(under).toContainText('Done, back to what was there');
-  expect((await recorder.state()).turned).toEqual([]);
+  expect((await recorder.state()).ipInputs).toEqual([]);
   await expect(under.getByRole('link', { name: 'Saved settings' })).toBeVisible();
 });

@@ -78,7 +78,7 @@ shared(
         site: siteId,
         baseVersion: 0,
         label: 'Choose',
-        nature: { kind: 'do' },
+        operation: { kind: 'do' },
         by: 'R. Tolland',
         changes: [{ kind: 'choice', id: 'c08', set }],
       }),

@@ -95,7 +95,7 @@ describe('editing', () => {
     expect(after.log.at(-1)).toEqual(entry);
     const undo = choosing('c08', '', version + 1, {
       changes: entry.inverse,
-      nature: { kind: 'undo', of: edit.id },
+      operation: { kind: 'undo', of: edit.id },
     });
     expect((await post(`${site}/edits`, undo)).status).toBe(200);
     expect((await read()).file).toEqual({ ...demo(), files: [] });
@@ -195,7 +195,7 @@ describe('importing', () => {
     expect(await details(await post(`${api}/sites`, { name: '' }))).toMatchObject({ status: 400 });
   });
   it.each<[string, () => unknown, string]>([
-    ['a future version', () => ({ ...demo(), version: 2 }), 'version'],
+    ['a future version', () => ({ ...demo(), version: 3 }), 'version'],
     [
       'a run with no segments',
       () => {

@@ -35,7 +35,7 @@ class Person {
   constructor(readonly siteId: string) {}
   private readonly address = () => `${server.address}/api/sites/${this.siteId}`;
   read = async (): Promise<Served> => (await fetch(this.address())).json() as Promise<Served>;
-  async edit(changes: Change[], nature: EditOperation = { kind: 'do' }): Promise<string> {
+  async edit(changes: Change[], operation: EditOperation = { kind: 'do' }): Promise<string> {
     const id = crypto.randomUUID();
     for (;;) {
       const { version } = await this.read();
@@ -44,7 +44,7 @@ class Person {
         site: this.siteId,
         baseVersion: version,
         label: 'x',
-        nature,
+        operation,
         by: 'x',
         changes,
       });
@@ -128,7 +128,7 @@ describe('two servers on one data folder', () => {
         site: id,
         baseVersion,
         label: 'x',
-        nature: { kind: 'do' },
+        operation: { kind: 'do' },
         by: 'x',
         changes: [choose(camera, 'keep')],
       });

@@ -216,7 +216,7 @@ describe('pictures and their sites', () => {
       site,
       baseVersion: version,
       label: 'x',
-      nature: { kind: 'do' },
+      operation: { kind: 'do' },
       by: 'R. Tolland',
       changes,
     });

@@ -25,7 +25,7 @@ const patience = { answerMs: 1000, restartMs: 3000, silentMs: 200, pauseMs: 10 }
 
 /** A plan that turns the last two inputs and puts three cameras on. */
 const plan = {
-  turned: [15, 16],
+  ipInputs: [15, 16],
   timeSource: '10.20.0.1',
   channels: [
     { slot: 15, kind: 'ip' as const, name: '22 Shed gable', address: '10.20.0.122' },
@@ -97,7 +97,7 @@ describe('a plan applied to a recorder', () => {
       ]),
     );
     const now = await report();
-    expect([now.turned, now.timeSource, now.factoryValues]).toEqual([[15, 16], '10.20.0.1', false]);
+    expect([now.ipInputs, now.timeSource, now.factoryValues]).toEqual([[15, 16], '10.20.0.1', false]);
     expect(
       now.channels.filter(({ kind }) => kind === 'ip').map((channel) => [channel.slot, channel.name]),
     ).toEqual([
@@ -248,7 +248,7 @@ describe('the addresses of recorders', () => {
     expect((await settled()).state).toBe('done');
     const { allocation } = evaluateSite(site);
     const planned = devicePlan(site, recorder, allocation.occupied[recorder.id]!, []);
-    expect(planned.kind === 'plan' && planned.plan).toMatchObject({ turned: (await report()).turned });
+    expect(planned.kind === 'plan' && planned.plan).toMatchObject({ ipInputs: (await report()).ipInputs });
     expect((await fetch(`${applying()}/settings`)).headers.get('content-disposition')).toContain(
       'hall-recorder-settings.json',
     );

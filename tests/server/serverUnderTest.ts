@@ -24,7 +24,7 @@ export function choosing(
     site: siteId,
     baseVersion,
     label: `Choose for ${cameraId}`,
-    nature: { kind: 'do' },
+    operation: { kind: 'do' },
     by: 'R. Tolland',
     changes: [{ kind: 'choice', id: cameraId, set } as Change],
     ...over,

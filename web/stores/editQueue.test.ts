@@ -14,7 +14,7 @@ const draft = (id: string, ...changes: Change[]) => ({
   id,
   site: 's',
   label: id,
-  nature: { kind: 'do' as const },
+  operation: { kind: 'do' as const },
   by: 'x',
   changes,
 });

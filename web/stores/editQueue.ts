@@ -9,7 +9,7 @@ export interface Queue {
   pending: LogEntry[];
 }
 
-export type Draft = Pick<Edit, 'id' | 'site' | 'label' | 'nature' | 'by' | 'changes'>;
+export type Draft = Pick<Edit, 'id' | 'site' | 'label' | 'operation' | 'by' | 'changes'>;
 
 /** Every change that was lost, with why, for a person to read. */
 export interface Dropped {

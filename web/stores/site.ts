@@ -174,7 +174,7 @@ export const useSite = defineStore('site', () => {
     if (next !== queue.value) hold(next, lost);
   }
 
-  function submit(label: string, wanted: Change[], nature: EditOperation): Problem[] {
+  function submit(label: string, wanted: Change[], operation: EditOperation): Problem[] {
     // What a form holds is watched by it. Facts are plain data, as they will be in the file and in the other thread.
     const changes = JSON.parse(JSON.stringify(wanted)) as Change[];
     if (!queue.value) return [{ path: 'site', value: 'not open', allowed: 'an open site' }];
@@ -184,7 +184,7 @@ export const useSite = defineStore('site', () => {
         id: crypto.randomUUID(),
         site: id.value,
         label,
-        nature,
+        operation,
         by: signedBy('Surveyor'),
         changes,
       },

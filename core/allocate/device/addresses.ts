@@ -4,16 +4,16 @@ import type { Change, Site } from '#core/model/site';
 
 /** The changes that give an address to every network camera of a recorder that has none, past all that are taken; none without the recorder's own. */
 export function givenAddresses(
-  site: Pick<Site, 'joining' | 'recorder'>,
+  site: Pick<Site, 'networkConfig' | 'recorder'>,
   { recorder, slots }: RecorderState,
 ): Change[] {
   const { network } = recorder;
   if (!network) return [];
   const without = slots
     .flatMap(({ occupants }) => occupants.map(({ need }) => need))
-    .filter(({ signal, cameraId }) => signal.kind === 'ip' && !site.joining[cameraId]?.address);
+    .filter(({ signal, cameraId }) => signal.kind === 'ip' && !site.networkConfig[cameraId]?.address);
   const taken = [
-    ...Object.values(site.joining).flatMap(({ address }) => address ?? []),
+    ...Object.values(site.networkConfig).flatMap(({ address }) => address ?? []),
     ...Object.values(site.recorder).flatMap((one) => one.network?.address ?? []),
   ];
   const planned = planAddresses(
@@ -24,7 +24,13 @@ export function givenAddresses(
   return without.flatMap(({ cameraId }, k): Change[] => {
     const address = planned[k];
     return address
-      ? [{ kind: 'joining', id: cameraId, set: { ...site.joining[cameraId], id: cameraId, address } }]
+      ? [
+          {
+            kind: 'networkConfig',
+            id: cameraId,
+            set: { ...site.networkConfig[cameraId], id: cameraId, address },
+          },
+        ]
       : [];
   });
 }

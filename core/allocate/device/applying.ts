@@ -4,7 +4,7 @@ import type { DevicePlan } from './devicePlan';
 import { reportSchema, settingsSchema, type Report } from './report';
 
 const planSchema = z.strictObject({
-  turned: z.array(z.number()),
+  ipInputs: z.array(z.number()),
   timeSource: z.string().nullable(),
   channels: z.array(
     z.discriminatedUnion('kind', [
@@ -40,9 +40,9 @@ export const applyingSchema = z.strictObject({
 export type Applying = z.infer<typeof applyingSchema>;
 
 /** What a recorder holds, as a plan to go back to. Inputs that saw nothing are not missed. */
-export function planOf({ turned, timeSource, channels }: Report): DevicePlan {
+export function planOf({ ipInputs, timeSource, channels }: Report): DevicePlan {
   return {
-    turned,
+    ipInputs,
     timeSource,
     channels: channels.flatMap((channel): DevicePlan['channels'] => {
       if (channel.kind === 'ip')

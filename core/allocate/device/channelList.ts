@@ -14,10 +14,13 @@ export interface ChannelRow {
 }
 
 /** Every slot of a recorder with what belongs on it, empty ones too. No password is in it. */
-export function channelList(site: Pick<Site, 'joining'>, { recorder, slots }: RecorderState): ChannelRow[] {
+export function channelList(
+  site: Pick<Site, 'networkConfig'>,
+  { recorder, slots }: RecorderState,
+): ChannelRow[] {
   return slots.map(({ slot, label, converted, carries, occupants }) => {
     const need = occupants[0]?.need;
-    const joining = need && site.joining[need.cameraId];
+    const networkConfig = need && site.networkConfig[need.cameraId];
     return {
       recorder: recorder.name,
       slot,
@@ -30,8 +33,8 @@ export function channelList(site: Pick<Site, 'joining'>, { recorder, slots }: Re
         : need.signal.kind === 'ip'
           ? `IP, ${need.signal.megapixels} MP, ${Math.round(need.signal.mbps * 10) / 10} Mb/s`
           : pictureFormat(need.signal.format).label,
-      address: need?.signal.kind === 'ip' ? (joining?.address ?? 'none yet') : '',
-      passwordHeldBy: need?.signal.kind === 'ip' ? (joining?.passwordHeldBy ?? 'not set') : '',
+      address: need?.signal.kind === 'ip' ? (networkConfig?.address ?? 'none yet') : '',
+      passwordHeldBy: need?.signal.kind === 'ip' ? (networkConfig?.passwordHeldBy ?? 'not set') : '',
     };
   });
 }

@@ -21,7 +21,7 @@ const found: Report = {
   serial: 'ST-1',
   inputs: 16,
   slots: 24,
-  turned: [],
+  ipInputs: [],
   incomingMbps: 128,
   factoryValues: false,
   timeSource: null,
@@ -42,7 +42,7 @@ const planned = (slot: number, name: string, address: string) => ({
   address,
 });
 const plan = (over: Partial<DevicePlan>): DevicePlan => ({
-  turned: [],
+  ipInputs: [],
   timeSource: null,
   channels: [],
   ...over,
@@ -59,7 +59,7 @@ describe('the steps to a plan', () => {
       words(
         found,
         plan({
-          turned: [16],
+          ipInputs: [16],
           timeSource: '10.20.0.1',
           channels: [
             planned(16, '16 Fuel berth', '10.20.0.116'),
@@ -90,8 +90,8 @@ describe('the steps to a plan', () => {
     ).toEqual(['Take “a” off slot 17', 'Move “b” from slot 18 to 17', 'Add a at 10.20.0.1 on slot 18']);
   });
   it('take a camera off an input before it turns back to coax', () => {
-    const turned = { ...found, turned: [16], channels: [onIp(16, 'a', '10.20.0.1')] };
-    expect(words(turned, plan({ channels: [planned(17, 'a', '10.20.0.1')] })).slice(1)).toEqual([
+    const converted = { ...found, ipInputs: [16], channels: [onIp(16, 'a', '10.20.0.1')] };
+    expect(words(converted, plan({ channels: [planned(17, 'a', '10.20.0.1')] })).slice(1)).toEqual([
       'Take “a” off slot 16',
       'Set every input to coax, and restart',
       'Add a at 10.20.0.1 on slot 17',
@@ -106,22 +106,22 @@ describe('the steps to a plan', () => {
       const seen = new Set<number>();
       const channels = all.filter(({ host }) => !seen.has(host) && seen.add(host));
       const lowest = Math.min(17, ...channels.map(({ slot }) => slot));
-      return { channels, turned: Array.from({ length: 17 - lowest }, (_, k) => lowest + k) };
+      return { channels, ipInputs: Array.from({ length: 17 - lowest }, (_, k) => lowest + k) };
     });
     fc.assert(
       fc.property(state, state, (was, is) => {
         const report: Report = {
           ...found,
-          turned: was.turned,
+          ipInputs: was.ipInputs,
           channels: was.channels.map(({ slot, host }) => onIp(slot, `c${host}`, `10.20.0.${host}`)),
         };
         const wanted = plan({
-          turned: is.turned,
+          ipInputs: is.ipInputs,
           channels: is.channels.map(({ slot, host }) => planned(slot, `n${host}`, `10.20.0.${host}`)),
         });
         const steps = stepsLeft(report, wanted, { settings: false });
         expect(steps.filter(({ kind }) => kind === 'split').length).toBe(
-          was.turned.length === is.turned.length ? 0 : 1,
+          was.ipInputs.length === is.ipInputs.length ? 0 : 1,
         );
         expect(steps.length > 0 ? steps[0]!.kind : 'save').toBe('save');
       }),
@@ -203,7 +203,7 @@ describe('the plan of a recorder', () => {
   it('is its slots in order, with the inputs that turn', () =>
     expect(
       devicePlan(
-        { joining: { c2: { id: 'c2', address: '10.20.0.102' } } },
+        { networkConfig: { c2: { id: 'c2', address: '10.20.0.102' } } },
         { ...hall, network: { address: '10.20.0.5', prefixBits: 24, timeSource: '10.20.0.1' } },
         on,
         [],
@@ -211,7 +211,7 @@ describe('the plan of a recorder', () => {
     ).toEqual({
       kind: 'plan',
       plan: {
-        turned: [16],
+        ipInputs: [16],
         timeSource: '10.20.0.1',
         channels: [
           { slot: 1, kind: 'coax', name: '1 Camera 1' },
@@ -220,11 +220,11 @@ describe('the plan of a recorder', () => {
       },
     }));
   it('waits for addresses, and for rules that are broken', () => {
-    expect(devicePlan({ joining: {} }, hall, on, [])).toEqual({
+    expect(devicePlan({ networkConfig: {} }, hall, on, [])).toEqual({
       kind: 'not-yet',
       why: 'Camera 2 has no address yet.',
     });
-    expect(devicePlan({ joining: {} }, hall, on, [{ why: 'Too many.' }])).toEqual({
+    expect(devicePlan({ networkConfig: {} }, hall, on, [{ why: 'Too many.' }])).toEqual({
       kind: 'not-yet',
       why: 'A rule of the recorder is broken: Too many.',
     });

@@ -3,7 +3,7 @@ import type { Recorder, Site } from '#core/model/site';
 
 /** What a recorder should hold: which inputs are IP, and what is on each slot. */
 export interface DevicePlan {
-  turned: number[];
+  ipInputs: number[];
   timeSource: string | null;
   channels: (
     { slot: number; kind: 'coax'; name: string } | { slot: number; kind: 'ip'; name: string; address: string }
@@ -14,14 +14,14 @@ export type PlanForDevice = { kind: 'plan'; plan: DevicePlan } | { kind: 'not-ye
 
 /** The plan of a recorder's slots as the recorder is told it, or what is still missing. */
 export function devicePlan(
-  site: Pick<Site, 'joining'>,
+  site: Pick<Site, 'networkConfig'>,
   recorder: Recorder,
   occupants: readonly Occupant[],
   broken: readonly { why: string }[],
 ): PlanForDevice {
   if (broken[0]) return { kind: 'not-yet', why: `A rule of the recorder is broken: ${broken[0].why}` };
   const bare = occupants
-    .filter(({ need }) => need.signal.kind === 'ip' && !site.joining[need.cameraId]?.address)
+    .filter(({ need }) => need.signal.kind === 'ip' && !site.networkConfig[need.cameraId]?.address)
     .map(({ need }) => need.number);
   if (bare.length > 0)
     return {
@@ -31,14 +31,14 @@ export function devicePlan(
   return {
     kind: 'plan',
     plan: {
-      turned: [...familyOf(recorder).ipInputs(recorder, occupants)].sort((a, b) => a - b),
+      ipInputs: [...familyOf(recorder).ipInputs(recorder, occupants)].sort((a, b) => a - b),
       timeSource: recorder.network?.timeSource ?? null,
       channels: [...occupants]
         .sort((a, b) => a.slot - b.slot)
         .map(({ need, slot }) => {
           const name = `${need.number} ${need.name}`;
           return need.signal.kind === 'ip'
-            ? { slot, kind: 'ip', name, address: site.joining[need.cameraId]!.address! }
+            ? { slot, kind: 'ip', name, address: site.networkConfig[need.cameraId]!.address! }
             : { slot, kind: 'coax', name };
         }),
     },

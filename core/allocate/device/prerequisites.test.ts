@@ -28,8 +28,8 @@ const check = (id: PrerequisiteId, occupants: Occupant[], over: Partial<Site> = 
   const at = { ...site, ...over };
   return prerequisites(at, recorderState(recorder, occupants)).find((one) => one.id === id)!;
 };
-const joining = (address: string, passwordHeldBy?: string) => ({
-  joining: { c01: { id: 'c01', address, ...(passwordHeldBy ? { passwordHeldBy } : {}) } },
+const networkConfig = (address: string, passwordHeldBy?: string) => ({
+  networkConfig: { c01: { id: 'c01', address, ...(passwordHeldBy ? { passwordHeldBy } : {}) } },
 });
 
 describe('before a recorder is brought to its plan', () => {
@@ -43,8 +43,8 @@ describe('before a recorder is brought to its plan', () => {
       'time',
     ]));
   it('every camera is in the recorder’s network', () => {
-    expect(check('network', [ip(1, 17)], joining('10.20.0.101')).state).toBe('met');
-    expect(check('network', [ip(1, 17)], joining('10.20.1.101')).missing).toMatchObject([
+    expect(check('network', [ip(1, 17)], networkConfig('10.20.0.101')).state).toBe('met');
+    expect(check('network', [ip(1, 17)], networkConfig('10.20.1.101')).missing).toMatchObject([
       {
         cameraId: 'c01',
         why: expect.stringMatching(/10\.20\.1\.101 is not in the network of Hall recorder, 10\.20\.0\.5\/24/),
@@ -55,19 +55,19 @@ describe('before a recorder is brought to its plan', () => {
     expect(check('network', [ip(1, 17)], {}, bare).missing).toMatchObject([{ cameraId: null }]);
   });
   it('no address is given twice, neither to two cameras nor to a camera and a recorder', () => {
-    expect(check('addresses', [ip(1, 17)], joining('10.20.0.5')).missing).toMatchObject([
+    expect(check('addresses', [ip(1, 17)], networkConfig('10.20.0.5')).missing).toMatchObject([
       { why: '10.20.0.5 is given twice: Hall recorder, camera 1.' },
     ]);
     expect(
       check('addresses', [ip(1, 17), ip(2, 18)], {
-        joining: { c01: { id: 'c01', address: '10.20.0.9' }, c02: { id: 'c02', address: '10.20.0.9' } },
+        networkConfig: { c01: { id: 'c01', address: '10.20.0.9' }, c02: { id: 'c02', address: '10.20.0.9' } },
       }).missing,
     ).toHaveLength(1);
     expect(check('addresses', [ip(1, 17)]).state).toBe('met');
   });
   it('somebody holds the first password of each', () => {
-    expect(check('passwords', [ip(1, 17)], joining('10.20.0.101', 'R. Tolland')).state).toBe('met');
-    expect(check('passwords', [ip(1, 17)], joining('10.20.0.101')).state).toBe('open');
+    expect(check('passwords', [ip(1, 17)], networkConfig('10.20.0.101', 'R. Tolland')).state).toBe('met');
+    expect(check('passwords', [ip(1, 17)], networkConfig('10.20.0.101')).state).toBe('open');
   });
   it('every input takes what its camera sends, in its lines', () => {
     expect(check('formats', [coax(1, 1)]).state).toBe('met');
@@ -95,7 +95,7 @@ describe('before a recorder is brought to its plan', () => {
 describe('the channel list', () => {
   it('has every slot with what belongs on it, and no password', () => {
     const rows = channelList(
-      { ...site, ...joining('10.20.0.101', 'R. Tolland') },
+      { ...site, ...networkConfig('10.20.0.101', 'R. Tolland') },
       recorderState(hall, [ip(1, 16), coax(2, 2)]),
     );
     expect(rows).toHaveLength(24);
@@ -118,7 +118,7 @@ describe('the channel list', () => {
 
 describe('what is done before', () => {
   it('addresses are given to those without, past what is taken', () => {
-    const at = { ...site, ...joining('10.20.0.103') };
+    const at = { ...site, ...networkConfig('10.20.0.103') };
     expect(givenAddresses(at, recorderState(hall, [ip(1, 17), ip(2, 18), ip(3, 19)]))).toMatchObject([
       { id: 'c02', set: { address: '10.20.0.102' } },
       { id: 'c03', set: { address: '10.20.0.100' } },

@@ -17,17 +17,17 @@ export interface Prerequisite {
 
 interface OnIp {
   camera: Camera;
-  joining: NetworkConfig | undefined;
+  networkConfig: NetworkConfig | undefined;
 }
 
 /** Everything that has an address on the site, with what it is called. */
-function addressed(site: Pick<Site, 'camera' | 'joining' | 'recorder'>): Map<string, string[]> {
+function addressed(site: Pick<Site, 'camera' | 'networkConfig' | 'recorder'>): Map<string, string[]> {
   const by = new Map<string, string[]>();
   const add = (address: string | undefined, name: string): void => {
     if (address !== undefined) by.set(address, [...(by.get(address) ?? []), name]);
   };
   for (const { network, name } of Object.values(site.recorder)) add(network?.address, name);
-  for (const { id, address } of Object.values(site.joining))
+  for (const { id, address } of Object.values(site.networkConfig))
     add(address, `camera ${site.camera[id]?.number ?? id}`);
   return by;
 }
@@ -35,30 +35,31 @@ function addressed(site: Pick<Site, 'camera' | 'joining' | 'recorder'>): Map<str
 function networkMissing(recorder: Recorder, onIp: readonly OnIp[]): Prerequisite['missing'] {
   const { network, name } = recorder;
   if (!network) return [{ cameraId: null, why: `${name} address missing.` }];
-  return onIp.flatMap(({ camera, joining }) => {
-    if (!joining?.address) return [{ cameraId: camera.id, why: `Camera ${camera.number} has no address.` }];
-    return inNetwork(joining.address, network)
+  return onIp.flatMap(({ camera, networkConfig }) => {
+    if (!networkConfig?.address)
+      return [{ cameraId: camera.id, why: `Camera ${camera.number} has no address.` }];
+    return inNetwork(networkConfig.address, network)
       ? []
       : [
           {
             cameraId: camera.id,
-            why: `Camera ${camera.number} at ${joining.address} is not in the network of ${name}, ${network.address}/${network.prefixBits}.`,
+            why: `Camera ${camera.number} at ${networkConfig.address} is not in the network of ${name}, ${network.address}/${network.prefixBits}.`,
           },
         ];
   });
 }
 
 function addressesMissing(
-  site: Pick<Site, 'camera' | 'joining' | 'recorder'>,
+  site: Pick<Site, 'camera' | 'networkConfig' | 'recorder'>,
   recorder: Recorder,
   onIp: readonly OnIp[],
 ): Prerequisite['missing'] {
   const by = addressed(site);
   const mine = [
     { cameraId: null as string | null, address: recorder.network?.address },
-    ...onIp.map(({ camera, joining }) => ({
+    ...onIp.map(({ camera, networkConfig }) => ({
       cameraId: camera.id as string | null,
-      address: joining?.address,
+      address: networkConfig?.address,
     })),
   ];
   const seen = new Set<string>();
@@ -111,26 +112,29 @@ const stateOf = (missing: Prerequisite['missing']): 'met' | 'open' => (missing.l
 
 /** What has to be so before a recorder is brought to its plan. Passwords are asked after, never kept. */
 export function prerequisites(
-  site: Pick<Site, 'camera' | 'joining' | 'recorder'>,
+  site: Pick<Site, 'camera' | 'networkConfig' | 'recorder'>,
   state: RecorderState,
 ): Prerequisite[] {
   const { recorder, slots } = state;
   const onIp: OnIp[] = slots.flatMap(({ occupants }) =>
     occupants
       .filter(({ need }) => need.signal.kind === 'ip')
-      .map(({ need }) => ({ camera: site.camera[need.cameraId]!, joining: site.joining[need.cameraId] })),
+      .map(({ need }) => ({
+        camera: site.camera[need.cameraId]!,
+        networkConfig: site.networkConfig[need.cameraId],
+      })),
   );
   const network = networkMissing(recorder, onIp);
   const addresses = addressesMissing(site, recorder, onIp);
   const passwords = onIp
-    .filter(({ joining }) => !joining?.passwordHeldBy)
+    .filter(({ networkConfig }) => !networkConfig?.passwordHeldBy)
     .map(({ camera }) => ({
       cameraId: camera.id,
       why: `Camera ${camera.number}: nobody is noted who set its first password and holds it.`,
     }));
   const formats = formatsMissing(site, state);
-  const turned = new Set(slots.filter(({ converted }) => converted).map(({ slot }) => slot));
-  const change = changeCost(recorder, ipInputsToday(recorder), turned);
+  const ipInputs = new Set(slots.filter(({ converted }) => converted).map(({ slot }) => slot));
+  const change = changeCost(recorder, ipInputsToday(recorder), ipInputs);
   const time =
     onIp.length > 0 && !recorder.network?.timeSource
       ? [

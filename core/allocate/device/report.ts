@@ -31,7 +31,7 @@ export const reportSchema = z.strictObject({
   inputs: z.int().min(0).max(64),
   slots: slotSchema,
   /** Inputs that are IP just now. */
-  turned: z.array(slotSchema).max(64),
+  ipInputs: z.array(slotSchema).max(64),
   incomingMbps: z.number().positive().max(10_000),
   /** Whether its settings have fallen back to those it came with. */
   factoryValues: z.boolean(),

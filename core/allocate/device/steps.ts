@@ -5,7 +5,7 @@ import type { Channel, Report } from './report';
 export type DeviceStep =
   | { kind: 'save' }
   | { kind: 'restore' }
-  | { kind: 'split'; turned: number[] }
+  | { kind: 'split'; ipInputs: number[] }
   | { kind: 'remove'; slot: number; name: string }
   | { kind: 'move'; slot: number; to: number; name: string }
   | { kind: 'add'; slot: number; address: string; name: string }
@@ -33,10 +33,10 @@ function after(report: Report, step: DeviceStep): Report {
     case 'restore':
       return { ...report, factoryValues: false };
     case 'split': {
-      const isIp = (slot: number) => slot > report.inputs || step.turned.includes(slot);
+      const isIp = (slot: number) => slot > report.inputs || step.ipInputs.includes(slot);
       return {
         ...report,
-        turned: step.turned,
+        ipInputs: step.ipInputs,
         channels: report.channels.filter(({ slot, kind }) => (kind === 'ip') === isIp(slot)),
       };
     }
@@ -83,15 +83,15 @@ export function nextStep(report: Report, plan: DevicePlan, kept: Kept): DeviceSt
     plan.channels.flatMap((channel) => (channel.kind === 'ip' ? [[channel.address, channel] as const] : [])),
   );
   const extra = ipOf(report).find(({ address }) => !wanted.has(address));
-  const splits = !sameSet(report.turned, plan.turned);
+  const splits = !sameSet(report.ipInputs, plan.ipInputs);
   const change = ((): DeviceStep | null => {
     if (extra) return { kind: 'remove', slot: extra.slot, name: extra.name };
     if (splits) {
       // A camera on an input that turns back would be lost with it; it is taken off first and joins again where it belongs.
-      const losing = ipOf(report).find(({ slot }) => slot <= report.inputs && !plan.turned.includes(slot));
+      const losing = ipOf(report).find(({ slot }) => slot <= report.inputs && !plan.ipInputs.includes(slot));
       return losing
         ? { kind: 'remove', slot: losing.slot, name: losing.name }
-        : { kind: 'split', turned: plan.turned };
+        : { kind: 'split', ipInputs: plan.ipInputs };
     }
     const misplaced = ipOf(report).filter(({ address, slot }) => wanted.get(address)!.slot !== slot);
     const free = misplaced.find(
@@ -142,9 +142,9 @@ export function stepInWords(step: DeviceStep): string {
     case 'restore':
       return 'Put the saved settings back';
     case 'split':
-      return step.turned.length === 0
+      return step.ipInputs.length === 0
         ? 'Set every input to coax, and restart'
-        : `Set ${step.turned.length === 1 ? 'input' : 'inputs'} ${step.turned.join(', ')} to IP, and restart`;
+        : `Set ${step.ipInputs.length === 1 ? 'input' : 'inputs'} ${step.ipInputs.join(', ')} to IP, and restart`;
     case 'remove':
       return `Take “${step.name}” off slot ${step.slot}`;
     case 'move':

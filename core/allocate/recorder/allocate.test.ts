@@ -65,12 +65,12 @@ function byTrying(recorders: Recorder[], all: SlotRequest[], over: Partial<SlotW
       for (const recorder of recorders) {
         const { broken, slots } = recorderState(recorder, on.get(recorder.id)!);
         if (broken.length > 0) return;
-        const [turned, today] = [
+        const [ipInputs, today] = [
           slots.filter(({ converted }) => converted).map(({ slot }) => slot),
-          recorder.turned ?? [],
+          recorder.ipInputs ?? [],
         ];
-        const differs = turned.length !== today.length || turned.some((slot) => !today.includes(slot));
-        sum += (differs ? 500 : 0) + (recorder.rules.kind === 'switch-per-input' ? 0 : turned.length);
+        const differs = ipInputs.length !== today.length || ipInputs.some((slot) => !today.includes(slot));
+        sum += (differs ? 500 : 0) + (recorder.rules.kind === 'switch-per-input' ? 0 : ipInputs.length);
       }
       best = Math.min(best, sum);
       return;

@@ -3,7 +3,8 @@ import { listed } from '#core/shared/labels';
 import type { Recorder } from '#core/model/site';
 
 /** The inputs that are IP on a recorder today. */
-export const ipInputsToday = ({ turned }: Pick<Recorder, 'turned'>): ReadonlySet<number> => new Set(turned);
+export const ipInputsToday = ({ ipInputs }: Pick<Recorder, 'ipInputs'>): ReadonlySet<number> =>
+  new Set(ipInputs);
 
 /** What a change costs on this recorder, as somebody noted it or as usual for its rules. */
 export const changeRulesOf = (recorder: Recorder): ChangeRules =>

@@ -153,12 +153,12 @@ describe('from the tail', () => {
 
 describe('what a change costs', () => {
   it('is counted from the state that the recorder is in today', () => {
-    const turned = { ...tail, turned: [15, 16] };
-    expect(recorderState(turned, [on(ip(1), 15)]).consequences).toEqual([]);
-    expect(recorderState(turned, [on(ip(1), 14)]).consequences[0]).toBe(
+    const converted = { ...tail, ipInputs: [15, 16] };
+    expect(recorderState(converted, [on(ip(1), 15)]).consequences).toEqual([]);
+    expect(recorderState(converted, [on(ip(1), 14)]).consequences[0]).toBe(
       'Input 14 of Hall recorder turns to IP: a restart of about 4 minutes, nothing recorded meanwhile.',
     );
-    expect(recorderState(turned, [on(coax(1), 1)]).consequences[0]).toMatch(
+    expect(recorderState(converted, [on(coax(1), 1)]).consequences[0]).toMatch(
       /^Inputs 15 and 16 of Hall recorder turn back to coax/,
     );
   });

@@ -24,7 +24,7 @@ export interface RecorderState {
   loads: Load[];
 }
 
-/** What each slot carries once the `turned` inputs are IP. */
+/** What each slot carries once the `ipInputs` inputs are IP. */
 function slotsOf(recorder: Recorder, ipInputs: ReadonlySet<number>, occupants: readonly Occupant[]): Slot[] {
   const bySlot = new Map<number, Occupant[]>();
   for (const occupant of occupants) {

@@ -13,7 +13,10 @@ export interface Recording {
 }
 
 /** What a recorder writes of a camera. Coax pictures are compressed by the recorder itself, as the site's streams are set. */
-function streamingOf(site: Pick<Site, 'stream' | 'slotting'>, { cameraId, signal }: SlotNeed): Streaming {
+function streamingOf(
+  site: Pick<Site, 'stream' | 'allocationSettings'>,
+  { cameraId, signal }: SlotNeed,
+): Streaming {
   const stream = site.stream[cameraId];
   const settings = settingsOf(stream, allocationSettingsOf(site).streams);
   const { keeping, keepDays } = settings;
@@ -44,7 +47,7 @@ const diskOnOffer = { id: 'disk-4', terabytes: 4 };
 
 /** Days on the disks of a recorder with these cameras. The sub stream is for looking and is not kept. */
 export function recordingOf(
-  site: Pick<Site, 'stream' | 'slotting' | 'product'>,
+  site: Pick<Site, 'stream' | 'allocationSettings' | 'product'>,
   { disks = [] }: Recorder,
   occupants: readonly Occupant[],
 ): Recording {

@@ -33,34 +33,36 @@ export const plannedOf = (plan: Plan, id: string, name: string, { by, at }: Who)
 /** A name for a plan that tells it from those that are kept. */
 export const planName = (site: Site): string =>
   freeName(
-    Object.values(site.planned).map(({ name }) => name),
+    Object.values(site.savedPlan).map(({ name }) => name),
     'Plan',
   );
 
-const planId = (site: Site): string => freeId((id) => id in site.planned, 'plan');
+const planId = (site: Site): string => freeId((id) => id in site.savedPlan, 'plan');
 
 export type Pinning = { kind: 'changes'; changes: Change[]; id: string } | { kind: 'full'; message: string };
 
 /** The changes that put a plan beside the others. */
 export function pin(site: Site, plan: Plan, who: Who): Pinning {
-  const pinned = Object.values(site.planned).filter((one) => one.pinned);
+  const pinned = Object.values(site.savedPlan).filter((one) => one.pinned);
   if (pinned.length >= mostPinned)
     return { kind: 'full', message: `${mostPinned} plans are pinned already. Put one away first.` };
   const id = planId(site);
   return {
     kind: 'changes',
     id,
-    changes: [{ kind: 'planned', id, set: plannedOf(plan, id, planName(site), who) }],
+    changes: [{ kind: 'savedPlan', id, set: plannedOf(plan, id, planName(site), who) }],
   };
 }
 
 /** The changes that put a plan away: for good, or only from the comparison where choices rest on it. */
 export function unpin(site: Site, id: string): Change[] {
-  const plan = site.planned[id];
+  const plan = site.savedPlan[id];
   if (!plan) return [];
   const isUsed = Object.values(site.choice).some((choice) => choice.planId === id);
   return [
-    isUsed ? { kind: 'planned', id, set: { ...plan, pinned: false } } : { kind: 'planned', id, remove: true },
+    isUsed
+      ? { kind: 'savedPlan', id, set: { ...plan, pinned: false } }
+      : { kind: 'savedPlan', id, remove: true },
   ];
 }
 
@@ -104,7 +106,7 @@ export function adopt(site: Site, planned: SavedPlan, { by, at }: Who): Change[]
       : choose(site, cameraId, { option, by, at, planId: planned.id });
   });
   const kept: Change[] =
-    site.planned[planned.id] === planned ? [] : [{ kind: 'planned', id: planned.id, set: planned }];
+    site.savedPlan[planned.id] === planned ? [] : [{ kind: 'savedPlan', id: planned.id, set: planned }];
   // Adopted once before, its recorders are there already.
   const isFirst = !Object.values(site.choice).some((choice) => choice.planId === planned.id);
   return [...kept, ...(isFirst ? recordersFor(site, planned) : []), ...choices];

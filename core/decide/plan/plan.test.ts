@@ -290,9 +290,14 @@ describe('keeping plans', () => {
       if (pinned.kind === 'full') throw new Error(pinned.message);
       at = after(at, pinned.changes);
     }
-    expect(Object.values(at.planned).map(({ name }) => name)).toEqual(['Plan', 'Plan 2', 'Plan 3', 'Plan 4']);
+    expect(Object.values(at.savedPlan).map(({ name }) => name)).toEqual([
+      'Plan',
+      'Plan 2',
+      'Plan 3',
+      'Plan 4',
+    ]);
     expect(pin(at, best, who)).toMatchObject({ kind: 'full' });
-    const adopted = after(at, adopt(at, at.planned['plan-2']!, who));
+    const adopted = after(at, adopt(at, at.savedPlan['plan-2']!, who));
     const record = decisionRecord(adopted, evaluateSite(adopted));
     expect(record).toHaveLength(24);
     expect(record[0]).toMatchObject({
@@ -302,8 +307,8 @@ describe('keeping plans', () => {
       restedOn: expect.any(Number) as number,
     });
     expect(unpin(adopted, 'plan-2')).toMatchObject([{ set: { pinned: false } }]);
-    expect(unpin(adopted, 'plan')).toEqual([{ kind: 'planned', id: 'plan', remove: true }]);
-    expect(adopt(adopted, adopted.planned['plan-2']!, who)).toEqual([]);
+    expect(unpin(adopted, 'plan')).toEqual([{ kind: 'savedPlan', id: 'plan', remove: true }]);
+    expect(adopt(adopted, adopted.savedPlan['plan-2']!, who)).toEqual([]);
   });
   it('a reading that comes later and breaks what was chosen is named', () => {
     const adopted = after(site, adopt(site, plannedOf(best, 'p', 'P', who), who));

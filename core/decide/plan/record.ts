@@ -36,7 +36,7 @@ export function decisionRecord(
       const since = readings
         .filter(({ id, at }) => (known ? !known.has(id) : Date.parse(at) > Date.parse(choice.at)))
         .sort((a, b) => Date.parse(b.at) - Date.parse(a.at));
-      const plan = choice.planId === undefined ? undefined : site.planned[choice.planId];
+      const plan = choice.planId === undefined ? undefined : site.savedPlan[choice.planId];
       return [
         {
           cameraId: camera.id,

@@ -38,8 +38,8 @@ const fromScratch = (recorders: readonly Recorder[], needs: readonly SlotNeed[])
 
 /** What the plan chose, put on the recorders from scratch; who found no slot. */
 function placed(at: Site, of: Plan): { site: Site; without: number; broken: string[] } {
-  const adopted = { ...at, planned: { p: plannedOf(of, 'p', 'P', who) } };
-  const next = adopt(adopted, adopted.planned.p, who).reduce<Site>(
+  const adopted = { ...at, savedPlan: { p: plannedOf(of, 'p', 'P', who) } };
+  const next = adopt(adopted, adopted.savedPlan.p, who).reduce<Site>(
     (so, change) =>
       'set' in change ? { ...so, [change.kind]: { ...so[change.kind], [change.id]: change.set } } : so,
     adopted,
@@ -131,7 +131,7 @@ describe('recorders that a plan buys', () => {
   });
   it('are not bought again when the same plan is adopted again', () => {
     const { site: next } = placed(poor, best);
-    expect(adopt(next, next.planned['p']!, who)).toEqual([]);
+    expect(adopt(next, next.savedPlan['p']!, who)).toEqual([]);
   });
   it('with them there, planning again buys none', () => {
     const { site: next } = placed(poor, best);

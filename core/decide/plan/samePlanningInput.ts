@@ -13,7 +13,7 @@ const underAPlan: readonly Kind[] = [
   'demands',
   'radioPath',
   'stream',
-  'slotting',
+  'allocationSettings',
 ];
 
 const locks = ({ choice }: Site): string =>

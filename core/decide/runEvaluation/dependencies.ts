@@ -12,7 +12,7 @@ export const sharedKinds = [
   'recorder',
   'route',
   'drawing',
-  'slotting',
+  'allocationSettings',
 ] as const satisfies readonly Kind[];
 
 /** Kinds of which a run reads its own, and those of the runs it shares a supply box or a place with. */

@@ -1,10 +1,14 @@
 import { z } from 'zod';
+import type { Change } from './change';
 import { streamSettingsSchema } from './stream';
 import { idSchema } from './vocabulary';
 
-/** What a customer wants of the slots of all recorders. There is one record of it, with the id `slotting`. */
-export const slottingSchema = z.strictObject({
-  id: z.literal('slotting'),
+/** There is one record of them. */
+export const allocationSettingsId = 'allocation-settings';
+
+/** What a customer wants of the slots of all recorders. */
+export const allocationSettingsSchema = z.strictObject({
+  id: z.literal(allocationSettingsId),
   /** Whether a camera's slot should have its number. */
   numbers: z.enum(['keep', 'any']),
   /** Whether network cameras stay on the recorder of their building, or are spread so that none is fuller than it has to be. */
@@ -16,10 +20,10 @@ export const slottingSchema = z.strictObject({
   /** Cameras that must not wait for the others. */
   first: z.array(idSchema).max(64),
 });
-export type AllocationSettings = z.infer<typeof slottingSchema>;
+export type AllocationSettings = z.infer<typeof allocationSettingsSchema>;
 
 export const usualAllocationSettings: AllocationSettings = {
-  id: 'slotting',
+  id: allocationSettingsId,
   numbers: 'keep',
   share: 'building',
   streams: {},
@@ -29,7 +33,17 @@ export const usualAllocationSettings: AllocationSettings = {
 
 /** What is wanted of the slots of a site. */
 export const allocationSettingsOf = ({
-  slotting,
+  allocationSettings,
 }: {
-  slotting: Readonly<Record<string, AllocationSettings>>;
-}): AllocationSettings => slotting['slotting'] ?? usualAllocationSettings;
+  allocationSettings: Readonly<Record<string, AllocationSettings>>;
+}): AllocationSettings => allocationSettings[allocationSettingsId] ?? usualAllocationSettings;
+
+/** The change that wants something else of the slots of a site. */
+export const setAllocationSettings = (
+  site: { allocationSettings: Readonly<Record<string, AllocationSettings>> },
+  fields: Partial<AllocationSettings>,
+): Change => ({
+  kind: 'allocationSettings',
+  id: allocationSettingsId,
+  set: { ...allocationSettingsOf(site), ...fields },
+});

@@ -201,7 +201,7 @@ describe('editSchema', () => {
     site: 'saltmarrow',
     baseVersion: 1,
     label: 'x',
-    nature: { kind: 'do' },
+    operation: { kind: 'do' },
     by: 'R. Tolland',
   };
   const problems = (changes: unknown[]) => {
@@ -230,7 +230,7 @@ describe('editSchema', () => {
     ],
     [
       { kind: 'horse', id: 'r08', remove: true },
-      'changes[0].kind: one of about, place, camera, supply, recorder, run, reading, choice, placement, equipment, drawing, pin, route, photo, product, demands, planned, radioPath, stream, joining, slotting',
+      'changes[0].kind: one of about, place, camera, supply, recorder, run, reading, choice, placement, equipment, drawing, pin, route, photo, product, demands, savedPlan, radioPath, stream, networkConfig, allocationSettings',
     ],
     [{ kind: 'camera', id: 'c08', remove: false }, 'changes[0].remove: true'],
   ])('%#: names the field', (change, problem) => expect(problems([change])).toContain(problem));
@@ -244,9 +244,9 @@ describe('editSchema', () => {
 });
 
 describe('historyOf', () => {
-  const entry = (id: string, nature: LogEntry['nature']): LogEntry => ({
+  const entry = (id: string, operation: LogEntry['operation']): LogEntry => ({
     id,
-    nature,
+    operation,
     site: 's',
     baseVersion: 0,
     version: 1,

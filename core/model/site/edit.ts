@@ -42,7 +42,7 @@ export const editSchema = z.strictObject({
   site: siteIdSchema,
   baseVersion: z.int().min(0),
   label: z.string().trim().min(1).max(160),
-  nature: editOperationSchema,
+  operation: editOperationSchema,
   by: nameSchema,
   changes: z.array(changeSchema).min(1).max(20_000),
 });

@@ -45,7 +45,7 @@ export const recorderSchema = z.strictObject({
     .strictObject({ restarts: z.boolean(), factoryValues: z.boolean(), losesAnalytics: z.boolean() })
     .optional(),
   /** Inputs that are set to IP today. */
-  turned: z.array(z.int().min(1).max(64)).max(64).optional(),
+  ipInputs: z.array(z.int().min(1).max(64)).max(64).optional(),
   /** Inputs that are set to one picture format and take no other. */
   forced: z
     .array(z.strictObject({ input: z.int().min(1).max(64), format: z.enum(pictureFormatIds) }))

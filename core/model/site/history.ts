@@ -14,20 +14,20 @@ export function historyOf(log: readonly LogEntry[]): History {
   let redoable: LogEntry[] = [];
   const byId = new Map(log.map((entry) => [entry.id, entry]));
   for (const entry of log) {
-    switch (entry.nature.kind) {
+    switch (entry.operation.kind) {
       case 'do':
         undoable.push(entry);
         redoable = [];
         break;
       case 'undo': {
-        const undone = byId.get(entry.nature.of);
-        if (undoable.at(-1)?.id === entry.nature.of) undoable.pop();
+        const undone = byId.get(entry.operation.of);
+        if (undoable.at(-1)?.id === entry.operation.of) undoable.pop();
         if (undone) redoable.push(undone);
         break;
       }
       case 'redo': {
-        const again = byId.get(entry.nature.of);
-        if (redoable.at(-1)?.id === entry.nature.of) redoable.pop();
+        const again = byId.get(entry.operation.of);
+        if (redoable.at(-1)?.id === entry.operation.of) redoable.pop();
         if (again) undoable.push(again);
         break;
       }

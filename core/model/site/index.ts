@@ -1,4 +1,9 @@
-export { allocationSettingsOf, usualAllocationSettings, type AllocationSettings } from './allocationSettings';
+export {
+  allocationSettingsOf,
+  setAllocationSettings,
+  usualAllocationSettings,
+  type AllocationSettings,
+} from './allocationSettings';
 export { assumable, bodies, targetClasses, type Assumable, type Camera, type TargetClassId } from './camera';
 export { asKind, cameraKinds, noteCamera, placeholderCamera } from './cameraKinds';
 export { removing, type Change, type FactUpdate } from './change';
@@ -114,5 +119,6 @@ export {
 export { symptomWords } from './symptomWords';
 export { thingName } from './thing';
 export { environments, nameSchema, type Environment } from './vocabulary';
+export { upgradeEntry, upgradeStoredFact } from './upgrade';
 export { withFields } from './withFields';
 export { limitsOf } from './limits';

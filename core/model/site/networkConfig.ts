@@ -5,13 +5,13 @@ import { idSchema, nameSchema } from './vocabulary';
 export const addressSchema = z.ipv4();
 
 /** How a network camera joins its recorder. Its id is the camera's. A password is never kept here, only who holds it. */
-export const joiningSchema = z.strictObject({
+export const networkConfigSchema = z.strictObject({
   id: idSchema,
   address: addressSchema.optional(),
   /** Who set its first password and holds it. Left out where it still has none. */
   passwordHeldBy: nameSchema.optional(),
 });
-export type NetworkConfig = z.infer<typeof joiningSchema>;
+export type NetworkConfig = z.infer<typeof networkConfigSchema>;
 
 /** Where a recorder is on the camera network, and what sets its clock. */
 export const recorderNetworkSchema = z.strictObject({

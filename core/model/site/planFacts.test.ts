@@ -117,7 +117,7 @@ describe('choices of a plan', () => {
   it('name a plan that is there', () => {
     expect(
       problems({ kind: 'choice', id: 'c01', set: { ...site.choice['c01']!, planId: 'nowhere' } }),
-    ).toMatch(/planId: the id of a planned/);
+    ).toMatch(/planId: the id of a savedPlan/);
   });
   it('are locked and let go again, and nothing else about them changes', () => {
     const [locked] = lockChoice(site, 'c01', true);

@@ -18,10 +18,10 @@ describe('a recorder noted anew', () => {
     const smaller = noteRecorder(site, {
       ...hall,
       inputs: 8,
-      turned: [7, 16],
+      ipInputs: [7, 16],
       forced: [{ input: 9, format: 'cvbs' }],
     });
-    expect(smaller.at(-1)).toMatchObject({ set: { turned: [7] } });
+    expect(smaller.at(-1)).toMatchObject({ set: { ipInputs: [7] } });
     expect((smaller.at(-1) as { set: object }).set).not.toHaveProperty('forced');
     const refused = applyChanges(site, smaller);
     expect(refused.kind === 'refused' && refused.problems[0]!.allowed).toMatch(
@@ -33,12 +33,12 @@ describe('a recorder noted anew', () => {
 describe('two states of a site', () => {
   it('say the same where only the order of fields differs, and not where a fact does or is gone', () => {
     const { id, name, ...rest } = hall;
-    const turned = (recorder: object) => ({
+    const withHall = (recorder: object) => ({
       ...site,
       recorder: { ...site.recorder, [hall.id]: recorder as typeof hall },
     });
-    expect(sameFacts(site, turned({ ...rest, name, id }))).toBe(true);
-    expect(sameFacts(site, turned({ ...hall, name: 'Another' }))).toBe(false);
+    expect(sameFacts(site, withHall({ ...rest, name, id }))).toBe(true);
+    expect(sameFacts(site, withHall({ ...hall, name: 'Another' }))).toBe(false);
     expect(sameFacts(site, { ...site, placement: {} })).toBe(false);
     expect(sameFacts({ ...site, placement: {} }, site)).toBe(false);
   });

@@ -9,14 +9,14 @@ import type { Site } from './site';
  * such an input stay: where they are is a fact, and somebody has to say where they went.
  */
 export function noteRecorder(site: Pick<Site, 'placement'>, recorder: Recorder): Change[] {
-  const { turned, forced, ...rest } = recorder;
+  const { ipInputs, forced, ...rest } = recorder;
   const [left, set] = [
-    turned?.filter((input) => input <= recorder.inputs),
+    ipInputs?.filter((input) => input <= recorder.inputs),
     forced?.filter(({ input }) => input <= recorder.inputs),
   ];
   const fitted: Recorder = {
     ...rest,
-    ...(left?.length ? { turned: left } : {}),
+    ...(left?.length ? { ipInputs: left } : {}),
     ...(set?.length ? { forced: set } : {}),
   };
   const beyond = Object.values(site.placement).filter(

@@ -1,3 +1,4 @@
+import { allocationSettingsId } from './allocationSettings';
 import { familyOf, slotCount } from '#core/model/slotRules';
 import { powerCable, signalCable } from '#core/physics/cable';
 import type { Problem } from '#core/shared/problems';
@@ -75,7 +76,7 @@ function checkHeadEnd(site: Site, found: Found): void {
     checkHookUp(site, 'recorder', id, recorder.hookUp, found);
     if (!familyOf(recorder).takesCoax && inputs > 0)
       found.add(at('recorder', id, 'inputs'), inputs, '0 inputs on a recorder for network cameras only');
-    for (const input of [...(recorder.turned ?? []), ...(recorder.forced ?? []).map((one) => one.input)]) {
+    for (const input of [...(recorder.ipInputs ?? []), ...(recorder.forced ?? []).map((one) => one.input)]) {
       if (input > inputs)
         found.add(
           at('recorder', id, 'inputs'),
@@ -236,14 +237,16 @@ function checkDecisions(site: Site, found: Found): void {
       ),
   );
   for (const { id } of Object.values(site.stream)) found.known('camera', id, at('stream', id, 'id'));
-  for (const { id } of Object.values(site.joining)) found.known('camera', id, at('joining', id, 'id'));
-  for (const { first } of Object.values(site.slotting))
-    for (const id of first) found.known('camera', id, at('slotting', 'slotting', 'first'));
+  for (const { id } of Object.values(site.networkConfig))
+    found.known('camera', id, at('networkConfig', id, 'id'));
+  for (const { first } of Object.values(site.allocationSettings))
+    for (const id of first)
+      found.known('camera', id, at('allocationSettings', allocationSettingsId, 'first'));
 }
 
 function checkPlans(site: Site, found: Found): void {
   for (const { id, planId } of Object.values(site.choice))
-    if (planId !== undefined) found.known('planned', planId, at('choice', id, 'planId'));
+    if (planId !== undefined) found.known('savedPlan', planId, at('choice', id, 'planId'));
   for (const { id, fromPlaceId, toPlaceId } of Object.values(site.radioPath)) {
     found.known('place', fromPlaceId, at('radioPath', id, 'fromPlaceId'));
     found.known('place', toPlaceId, at('radioPath', id, 'toPlaceId'));

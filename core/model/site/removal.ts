@@ -1,3 +1,4 @@
+import { allocationSettingsOf, setAllocationSettings } from './allocationSettings';
 import { removing, type Change } from './change';
 import type { Fact, Kind, Site } from './site';
 
@@ -27,15 +28,11 @@ export function removeRunAndCamera(site: Site, runId: string): Change[] {
     { kind: 'run', id: runId, remove: true },
   ];
   if (site.placement[cameraId]) changes.push({ kind: 'placement', id: cameraId, remove: true });
-  for (const kind of ['choice', 'stream', 'joining'] as const)
+  for (const kind of ['choice', 'stream', 'networkConfig'] as const)
     if (site[kind][cameraId]) changes.push(removing(kind, cameraId));
-  const { slotting } = site.slotting;
-  if (slotting?.first.includes(cameraId))
-    changes.push({
-      kind: 'slotting',
-      id: 'slotting',
-      set: { ...slotting, first: slotting.first.filter((id) => id !== cameraId) },
-    });
+  const { first } = allocationSettingsOf(site);
+  if (first.includes(cameraId))
+    changes.push(setAllocationSettings(site, { first: first.filter((id) => id !== cameraId) }));
   return [...changes, { kind: 'camera', id: cameraId, remove: true }];
 }
 

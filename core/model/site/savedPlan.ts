@@ -12,7 +12,7 @@ export const proofSchema = z.discriminatedUnion('kind', [
 export type Proof = z.infer<typeof proofSchema>;
 
 /** A plan that somebody kept: an option for each camera, under what was demanded then. What it comes to is worked out anew. */
-export const plannedSchema = z.strictObject({
+export const savedPlanSchema = z.strictObject({
   id: idSchema,
   name: nameSchema,
   at: instantSchema,
@@ -28,7 +28,7 @@ export const plannedSchema = z.strictObject({
   proof: proofSchema,
   note: noteSchema.optional(),
 });
-export type SavedPlan = z.infer<typeof plannedSchema>;
+export type SavedPlan = z.infer<typeof savedPlanSchema>;
 
 /** So many plans stand beside each other at most. */
 export const mostPinned = 4;

@@ -5,14 +5,14 @@ import { demandsSchema } from './demands';
 import { drawingSchema, photoSchema, pinSchema, routeSchema } from './drawing';
 import { equipmentSchema } from './equipment';
 import { recorderSchema, supplySchema } from './headEnd';
-import { joiningSchema } from './networkConfig';
+import { networkConfigSchema } from './networkConfig';
 import { placeSchema } from './place';
-import { plannedSchema } from './savedPlan';
+import { savedPlanSchema } from './savedPlan';
 import { productSchema } from './product';
 import { radioPathSchema } from './radioPath';
 import { readingSchema } from './reading';
 import { runSchema } from './run';
-import { slottingSchema } from './allocationSettings';
+import { allocationSettingsSchema } from './allocationSettings';
 import { streamSchema } from './stream';
 import { idSchema, nameSchema, noteSchema } from './vocabulary';
 
@@ -45,11 +45,11 @@ export const factSchemas = {
   photo: photoSchema,
   product: productSchema,
   demands: demandsSchema,
-  planned: plannedSchema,
+  savedPlan: savedPlanSchema,
   radioPath: radioPathSchema,
   stream: streamSchema,
-  joining: joiningSchema,
-  slotting: slottingSchema,
+  networkConfig: networkConfigSchema,
+  allocationSettings: allocationSettingsSchema,
 } as const;
 
 export type Kind = keyof typeof factSchemas;
@@ -98,10 +98,10 @@ export function emptySite(name: string, headEndName: string): Site {
     photo: {},
     product: {},
     demands: {},
-    planned: {},
+    savedPlan: {},
     radioPath: {},
     stream: {},
-    joining: {},
-    slotting: {},
+    networkConfig: {},
+    allocationSettings: {},
   };
 }

@@ -2,10 +2,11 @@ import { z } from 'zod';
 import { check, type Checked } from '#core/shared/problems';
 import { fileIdSchema, pictureTypes } from './drawing';
 import { referenceProblems } from './references';
+import { upgradeFile } from './upgrade';
 import { aboutSchema, aboutOf, factSchemas, type Fact, type Kind, type Site } from './site';
 
 export const siteFileFormat = 'neotrope-site';
-export const siteFileVersion = 1;
+export const siteFileVersion = 2;
 
 /** Which list of a site file holds which kind. */
 export const fileLists = {
@@ -24,11 +25,11 @@ export const fileLists = {
   photos: 'photo',
   products: 'product',
   demands: 'demands',
-  plans: 'planned',
+  plans: 'savedPlan',
   radioPaths: 'radioPath',
   streams: 'stream',
-  joinings: 'joining',
-  slotting: 'slotting',
+  networkConfigs: 'networkConfig',
+  allocationSettings: 'allocationSettings',
 } as const satisfies Record<string, Kind>;
 type ListName = keyof typeof fileLists;
 const listNames = Object.keys(fileLists) as ListName[];
@@ -64,11 +65,11 @@ export const siteFileSchema = z.strictObject({
   photos: listOf('photo').default([]),
   products: listOf('product').default([]),
   demands: listOf('demands').default([]),
-  plans: listOf('planned').default([]),
+  plans: listOf('savedPlan').default([]),
   radioPaths: listOf('radioPath').default([]),
   streams: listOf('stream').default([]),
-  joinings: listOf('joining').default([]),
-  slotting: listOf('slotting').default([]),
+  networkConfigs: listOf('networkConfig').default([]),
+  allocationSettings: listOf('allocationSettings').default([]),
   files: z.array(attachedFileSchema).max(2000).default([]),
 });
 export type SiteFile = z.infer<typeof siteFileSchema>;
@@ -133,13 +134,14 @@ export function fromSiteFile(input: unknown): Checked<Site> {
       ],
     };
   }
-  const file = check(siteFileSchema, input);
+  const today = header.value.version === 1 ? upgradeFile(header.value) : input;
+  const file = check(siteFileSchema, today);
   return file.kind === 'sound' ? fromLists(file.value) : file;
 }
 
 /** The pictures that came with a site file which was found sound. */
 export function attachedTo(input: unknown): AttachedFile[] {
-  return siteFileSchema.pick({ files: true }).loose().parse(input).files;
+  return z.looseObject({ files: siteFileSchema.shape.files }).parse(input).files;
 }
 
 /** Reads the text of a site file. Text that breaks off is named as such. */

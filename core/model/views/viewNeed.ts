@@ -63,7 +63,7 @@ function figuresOf(product: ProductOf<'camera'>, lamps: boolean, heater: boolean
 /** The figures of a camera whose streams somebody has described. */
 function withStream(
   figures: CameraFigures,
-  site: Pick<Site, 'stream' | 'slotting'>,
+  site: Pick<Site, 'stream' | 'allocationSettings'>,
   camera: Camera,
 ): CameraFigures {
   const { mainMbps, subMbps, from } = streamRate(
@@ -87,7 +87,10 @@ function pixelsAcrossFor({ needs, lens, targetM }: Camera): number | null {
 }
 
 /** What a view needs: detail from its purpose, lamps, heater and the rest as noted or as they are today. */
-export function viewNeed(site: Pick<Site, 'product' | 'stream' | 'slotting'>, camera: Camera): ViewNeed {
+export function viewNeed(
+  site: Pick<Site, 'product' | 'stream' | 'allocationSettings'>,
+  camera: Camera,
+): ViewNeed {
   const catalogue = catalogueOf(site);
   const pixelsAcross = pixelsAcrossFor(camera);
   const lamps = camera.needs?.lamps ?? camera.lamps !== 'none';

@@ -243,7 +243,7 @@ useKeys([
       </h3>
       <p class="dim tiny">
         {{ device.cameras.length }} cameras on its network{{
-          device.report.turned.length > 0 ? `; IP on inputs ${device.report.turned.join(', ')}` : ''
+          device.report.ipInputs.length > 0 ? `; IP on inputs ${device.report.ipInputs.join(', ')}` : ''
         }}; time source: {{ device.report.timeSource ?? 'none'
         }}{{ device.report.factoryValues ? '; its settings are those it came with' : '' }}.
       </p>

@@ -2,7 +2,7 @@
 import { computed, ref } from 'vue';
 import { migrationOfSite } from '#core/evaluate';
 import { nightStepInWords, recorderState } from '#core/allocate/recorder';
-import { allocationSettingsOf, type AllocationSettings } from '#core/model/site';
+import { allocationSettingsOf, setAllocationSettings, type AllocationSettings } from '#core/model/site';
 import { useKeys } from '../../keys/keys';
 import PicksField from '../../parts/PicksField.vue';
 import QuantityField from '../../parts/QuantityField.vue';
@@ -31,7 +31,7 @@ const movers = computed(() =>
     .map(({ cameraId, number, name }) => ({ value: cameraId, label: `${number} ${name}` })),
 );
 const wish = (what: string, fields: Partial<AllocationSettings>) =>
-  store.change(what, [{ kind: 'slotting', id: 'slotting', set: { ...wishes.value, ...fields } }]);
+  store.change(what, [setAllocationSettings(store.site!, fields)]);
 const step = (by: number) => {
   at.value = Math.max(0, Math.min(migration.value.nights.length - 1, shown.value + by));
 };
@@ -50,7 +50,7 @@ useKeys([
           :value="wishes.perNight"
           unit=""
           label="Cameras in a night"
-          :allowed="fitting('slotting', 'perNight')"
+          :allowed="fitting('allocationSettings', 'perNight')"
           @take="(perNight) => wish('Cameras in a night', { perNight })"
       /></span>
       <span class="field wide"

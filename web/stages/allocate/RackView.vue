@@ -7,6 +7,7 @@ import {
   removing,
   sameFacts,
   allocationSettingsOf,
+  setAllocationSettings,
   type Demands,
   type AllocationSettings,
 } from '#core/model/site';
@@ -123,7 +124,7 @@ const clearLeftOver = () =>
   );
 const wishes = computed(() => allocationSettingsOf(store.site!));
 const wish = (what: string, fields: Partial<AllocationSettings>) =>
-  store.change(what, [{ kind: 'slotting', id: 'slotting', set: { ...wishes.value, ...fields } }]);
+  store.change(what, [setAllocationSettings(store.site!, fields)]);
 const demands = computed(() => demandsOf(store.site!));
 const demand = (what: string, fields: Partial<Demands>) =>
   store.change(what, [{ kind: 'demands', id: 'demands', set: { ...demands.value, ...fields } }]);

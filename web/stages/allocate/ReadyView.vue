@@ -26,18 +26,18 @@ const checks = computed(() =>
     ),
   })),
 );
-const joining = (id: string): NetworkConfig => store.site!.joining[id] ?? { id };
+const networkConfig = (id: string): NetworkConfig => store.site!.networkConfig[id] ?? { id };
 const refuseAddress = (text: string) =>
   text === '' || addressSchema.safeParse(text).success ? undefined : 'an address such as 10.20.0.5';
 
 function setJoining(id: string, number: number, fields: { address?: string; passwordHeldBy?: string }): void {
-  const { address, passwordHeldBy } = { ...joining(id), ...fields };
+  const { address, passwordHeldBy } = { ...networkConfig(id), ...fields };
   const set: NetworkConfig = {
     id,
     ...(address ? { address } : {}),
     ...(passwordHeldBy ? { passwordHeldBy } : {}),
   };
-  store.change(`How camera ${number} joins`, [{ kind: 'joining', id, set }]);
+  store.change(`How camera ${number} joins`, [{ kind: 'networkConfig', id, set }]);
 }
 function setNetwork(
   recorderId: string,
@@ -125,7 +125,7 @@ const print = () => window.print();
               @take="(timeSource) => setNetwork(state.recorder.id, { timeSource })"
           /></FieldRow>
           <button
-            v-if="onIp.some(({ cameraId }) => !joining(cameraId).address)"
+            v-if="onIp.some(({ cameraId }) => !networkConfig(cameraId).address)"
             type="button"
             class="btn small"
             :disabled="!state.recorder.network"
@@ -150,7 +150,7 @@ const print = () => window.print();
             <td>{{ need.name }}</td>
             <td>
               <TextField
-                :value="joining(need.cameraId).address ?? ''"
+                :value="networkConfig(need.cameraId).address ?? ''"
                 :label="`Address of camera ${need.number}`"
                 :refuse="refuseAddress"
                 @take="(address) => setJoining(need.cameraId, need.number, { address })"
@@ -158,7 +158,7 @@ const print = () => window.print();
             </td>
             <td>
               <TextField
-                :value="joining(need.cameraId).passwordHeldBy ?? ''"
+                :value="networkConfig(need.cameraId).passwordHeldBy ?? ''"
                 :label="`Who holds the password of camera ${need.number}`"
                 placeholder="nobody yet"
                 @take="(passwordHeldBy) => setJoining(need.cameraId, need.number, { passwordHeldBy })"

@@ -11,6 +11,7 @@ import {
   activities,
   codecs,
   allocationSettingsOf,
+  setAllocationSettings,
   type Keeping,
   type Recorder,
   withFields,
@@ -72,11 +73,7 @@ const keepingOf = (kind: Keeping['kind']): Keeping =>
 
 const setSite = (what: string, fields: StreamSettings) =>
   store.change(`${what} of all cameras`, [
-    {
-      kind: 'slotting',
-      id: 'slotting',
-      set: { ...wishes.value, streams: { ...wishes.value.streams, ...fields } },
-    },
+    setAllocationSettings(store.site!, { streams: { ...wishes.value.streams, ...fields } }),
   ]);
 function setOwn(what: string, fields: { [K in keyof Stream]?: Stream[K] | undefined }): void {
   if (!current.value) return;

@@ -14,7 +14,7 @@ import { useSite } from '../../../stores/site';
 const store = useSite();
 const planner = usePlanner();
 const pinned = computed(() =>
-  Object.values(store.site!.planned)
+  Object.values(store.site!.savedPlan)
     .filter((one) => one.pinned)
     .sort((a, b) => Date.parse(a.at) - Date.parse(b.at)),
 );
@@ -70,7 +70,7 @@ const choosePair = (index: 0 | 1, id: string) => {
         : [pair.value[0] === id ? pair.value[1] : pair.value[0], id];
 };
 const rename = (plan: SavedPlan, name: string) =>
-  store.change(`Call ${plan.name} ${name}`, [{ kind: 'planned', id: plan.id, set: { ...plan, name } }]);
+  store.change(`Call ${plan.name} ${name}`, [{ kind: 'savedPlan', id: plan.id, set: { ...plan, name } }]);
 const putAway = (plan: SavedPlan) => store.change(`Put ${plan.name} away`, unpin(store.site!, plan.id));
 const adoptIt = (plan: SavedPlan) =>
   store.change(

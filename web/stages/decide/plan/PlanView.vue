@@ -100,7 +100,7 @@ function adoptIt(): void {
   // What the plan was made for has changed: it is found again before anybody builds on it.
   if (!plan || planner.isStale) return;
   const name = planName(store.site!);
-  const id = freeId((one) => one in store.site!.planned, 'plan');
+  const id = freeId((one) => one in store.site!.savedPlan, 'plan');
   const problems = store.change(
     `Adopt ${name}`,
     adopt(store.site!, { ...plannedOf(plan, id, name, who()), pinned: false }, who()),

@@ -88,7 +88,7 @@ const takeCosts = (picked: readonly string[]) =>
 function takeTurned(text: string): void {
   const read = parseInputs(text, recorder.inputs);
   if (read.kind === 'read')
-    set('Inputs that are IP', { turned: read.value.length > 0 ? read.value : undefined });
+    set('Inputs that are IP', { ipInputs: read.value.length > 0 ? read.value : undefined });
 }
 function takeForced(text: string): void {
   const read = parseForced(text, recorder.inputs);
@@ -171,7 +171,7 @@ function takeForced(text: string): void {
         /></FieldRow>
         <FieldRow label="IP today"
           ><TextField
-            :value="inputsText(recorder.turned ?? [])"
+            :value="inputsText(recorder.ipInputs ?? [])"
             label="Inputs that are IP today"
             placeholder="none"
             :refuse="(text) => refuseText(parseInputs(text, recorder.inputs))"
