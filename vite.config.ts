@@ -6,7 +6,10 @@ export default defineConfig({
   root: 'web',
   plugins: [vue()],
   resolve: {
-    alias: [{ find: /^#core\/(.*)$/, replacement: path.resolve(import.meta.dirname, 'core/$1/index.ts') }],
+    alias: [
+      { find: '#contract', replacement: path.resolve(import.meta.dirname, 'contract/index.ts') },
+      { find: /^#core\/(.*)$/, replacement: path.resolve(import.meta.dirname, 'core/$1/index.ts') },
+    ],
   },
   build: { outDir: '../dist', emptyOutDir: true, manifest: true, assetsInlineLimit: 0 },
   worker: { format: 'es' },

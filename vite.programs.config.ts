@@ -11,7 +11,7 @@ export default defineConfig({
     rollupOptions: {
       input: {
         server: 'server/main.ts',
-        planChild: 'server/planning/planMain.ts',
+        evaluation: 'server/evaluation/evaluationMain.ts',
         tester: 'stand-ins/tester/main.ts',
         recorder: 'stand-ins/recorder/main.ts',
       },

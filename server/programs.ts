@@ -4,7 +4,7 @@ const root = path.resolve(import.meta.dirname, '..');
 
 /** Programs that run beside the server, where their sources are. */
 const sources = {
-  planChild: 'server/planning/planMain.ts',
+  evaluation: 'server/evaluation/evaluationMain.ts',
   tester: 'stand-ins/tester/main.ts',
   recorder: 'stand-ins/recorder/main.ts',
 } as const;

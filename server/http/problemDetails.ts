@@ -1,14 +1,6 @@
 import type { Context, Next } from 'koa';
-import type { Problem } from '#core/shared/problems';
-
-/** An answer other than success, as problem details (RFC 9457). */
-export interface ProblemDetails {
-  title: string;
-  status: number;
-  detail: string;
-  problems?: Problem[];
-  [extension: string]: unknown;
-}
+import type { ProblemDetails } from '#contract';
+import { Refused } from './refused';
 
 export function sendProblem(context: Context, details: ProblemDetails): void {
   context.status = details.status;
@@ -51,6 +43,10 @@ export async function problemsForErrors(context: Context, next: Next): Promise<v
         detail: `${context.method} is not something ${context.path} takes.`,
       });
   } catch (error) {
+    if (error instanceof Refused) {
+      if (error.retryAfterS !== undefined) context.set('Retry-After', String(error.retryAfterS));
+      return sendProblem(context, error.details);
+    }
     const fault = error as HttpFault;
     const status = fault.status && fault.status >= 400 && fault.status < 500 ? fault.status : 500;
     if (status === 500) context.app.emit('error', error, context);

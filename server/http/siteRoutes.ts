@@ -1,50 +1,18 @@
-import { bodyParser } from '@koa/bodyparser';
 import Router from '@koa/router';
-import type { Context, Next } from 'koa';
-import { z } from 'zod';
-import { check, type Problem } from '#core/shared/problems';
-import { planningInput } from '#core/decide/plan';
-import { lpText } from '#core/solver';
-import {
-  aboutOf,
-  attachedTo,
-  demandsOf,
-  editSchema,
-  emptySite,
-  fromSiteFile,
-  nameSchema,
-  toSiteFile,
-  type Site,
-} from '#core/model/site';
-import { planCsv } from '../files/planCsv';
+import type { Context } from 'koa';
+import { downloads, sites } from '#contract';
+import { attachedTo, emptySite, fromSiteFile, toSiteFile, type Site } from '#core/model/site';
+import { evaluateInChildProcess, planInChildProcess } from '../evaluation/evaluateInChildProcess';
 import { attachedFiles, keepAttached } from '../files/sitePictures';
-import { planInChildProcess } from '../planning/planInChildProcess';
 import type { PictureFolder } from '../store/pictureFolder';
-import type { SiteStore, StoredSite } from '../store/siteStore';
-import { sendProblem } from './problemDetails';
+import type { EditOutcome, SiteStore, StoredSite } from '../store/siteStore';
+import { notFound, notRight, Refused } from './refused';
+import { serveEndpoint, type Asked } from './serveEndpoint';
 
 /** An import of a few thousand rows is one edit. */
 const editLimit = '24mb';
 /** A site file brings its drawings and photos along. */
 const importLimit = '160mb';
-
-const newSiteSchema = z.strictObject({ name: nameSchema, headEndName: nameSchema });
-
-const jsonUpTo = (limit: string) => bodyParser({ enableTypes: ['json'], jsonLimit: limit, jsonStrict: true });
-
-function refuse(context: Context, status: 400 | 422, detail: string, problems: Problem[]): void {
-  const shown = problems.slice(0, 50);
-  sendProblem(context, {
-    status,
-    title: status === 400 ? 'Not understood' : 'Does not fit',
-    detail: `${detail} Nothing was changed.`,
-    problems: shown,
-    problemCount: problems.length,
-  });
-}
-
-const noSite = (context: Context, id: string) =>
-  sendProblem(context, { status: 404, title: 'Not found', detail: `There is no site ${id} here.` });
 
 /** What the addresses speak of: sites, their pictures, and the demo as it ships. */
 export interface Kept {
@@ -53,170 +21,120 @@ export interface Kept {
   demo: () => Promise<Site>;
 }
 
-/** What to enter, by the first field that was not right. */
-const newSiteHint = ([first]: readonly Problem[]): string =>
-  first?.path === 'headEndName' ? 'Enter where the recorders are.' : 'Enter a name for the site.';
+const noSite = (id: string): Refused => notFound(`There is no site ${id} here.`);
+
+/** What was found of a site; ends the request where there is no such site. */
+function orNoSite<T>(id: string, found: T | null): T {
+  if (found === null) throw noSite(id);
+  return found;
+}
+
+async function importSite({ store, pictures }: Kept, body: unknown) {
+  const read = fromSiteFile(body);
+  if (read.kind === 'refused') throw notRight(422, 'This is not a sound site file.', read.problems);
+  const kept = await keepAttached(read.value, attachedTo(body), pictures);
+  if (kept.kind === 'refused')
+    throw notRight(422, 'Not every picture of this site file is sound.', kept.problems);
+  return store.create(kept.site);
+}
+
+function editAnswer(outcome: EditOutcome, { params, body }: Asked<typeof sites.edit>) {
+  switch (outcome.kind) {
+    case 'done':
+      return { entry: outcome.entry };
+    case 'no-site':
+      throw noSite(params.id);
+    case 'behind': {
+      const { version, since } = outcome;
+      throw new Refused({
+        status: 409,
+        title: 'Changed meanwhile',
+        detail: `The site is at version ${version}, this edit was made on ${body.baseVersion}. Nothing was changed.`,
+        version,
+        since,
+      });
+    }
+    case 'refused':
+      throw notRight(422, 'This edit does not fit the site.', outcome.problems);
+  }
+}
+
+async function editSite(store: SiteStore, asked: Asked<typeof sites.edit>) {
+  const { params, body } = asked;
+  if (body.site !== params.id)
+    throw notRight(400, 'This edit is for another site.', [
+      { path: 'site', value: JSON.stringify(body.site), allowed: params.id },
+    ]);
+  return editAnswer(await store.edit(body), asked);
+}
+
+async function planOf({ version, site }: StoredSite, seconds: number) {
+  const planning = await planInChildProcess(site, seconds);
+  if (planning !== 'busy') return { version, planning: { ...planning } };
+  throw new Refused(
+    {
+      status: 503,
+      title: 'Busy planning',
+      detail: 'Other sites are being planned just now. Ask again in a moment.',
+    },
+    10,
+  );
+}
+
+function saveAs(context: Context, name: string, type: string, text: string): void {
+  context.attachment(name);
+  context.type = type;
+  context.body = text;
+}
+
+/** Files of a site that a browser saves. */
+function downloadRoutes(router: Router, { store, pictures }: Kept): void {
+  const download = (path: string, send: (context: Context, stored: StoredSite) => Promise<void>) =>
+    router.get(path, async (context) => {
+      const id = context.params['id']!;
+      await send(context, orNoSite(id, await store.read(id)));
+    });
+  download(downloads.file, async (context, { id, site }) => {
+    const file = toSiteFile(site, await attachedFiles(site, pictures));
+    saveAs(context, `${id}.neotrope.json`, 'application/json', `${JSON.stringify(file, null, 1)}\n`);
+  });
+  download(downloads.planCsv, async (context, { id, site }) => {
+    const csv = await evaluateInChildProcess('planCsv', site, {});
+    saveAs(context, `${id}-plan.csv`, 'text/csv; charset=utf-8', csv);
+  });
+  download(downloads.planLp, async (context, { id, site }) => {
+    const lp = await evaluateInChildProcess('planLp', site, {});
+    saveAs(context, `${id}-plan.lp`, 'text/plain; charset=utf-8', lp);
+  });
+}
 
 /** The addresses of sites under /api. */
-export function siteRoutes({ store, pictures, demo }: Kept): Router {
+export function siteRoutes(kept: Kept): Router {
+  const { store, demo } = kept;
   const router = new Router({ prefix: '/api' });
+  const stored = async (id: string): Promise<StoredSite> => orNoSite(id, await store.read(id));
 
-  router.get('/sites', async (context) => {
-    context.body = { sites: await store.list() };
-  });
-
-  router.post('/sites', jsonUpTo(editLimit), async (context) => {
-    const checked = check(newSiteSchema, context.request.body);
-    if (checked.kind === 'refused')
-      return refuse(context, 400, newSiteHint(checked.problems), checked.problems);
-    context.status = 201;
-    context.body = await store.create(emptySite(checked.value.name, checked.value.headEndName));
-  });
-
-  router.post('/sites/import', jsonUpTo(importLimit), async (context) => {
-    const read = fromSiteFile(context.request.body);
-    if (read.kind === 'refused') return refuse(context, 422, 'This is not a sound site file.', read.problems);
-    const kept = await keepAttached(read.value, attachedTo(context.request.body), pictures);
-    if (kept.kind === 'refused')
-      return refuse(context, 422, 'Not every picture of this site file is sound.', kept.problems);
-    context.status = 201;
-    context.body = await store.create(kept.site);
-  });
-
-  router.post('/sites/demo', async (context) => {
-    context.status = 201;
-    context.body = await store.create(await demo());
-  });
-
-  router.post('/sites/:id/duplicate', jsonUpTo(editLimit), async (context) => {
-    const checked = check(z.strictObject({ name: nameSchema }), context.request.body);
-    if (checked.kind === 'refused') return refuse(context, 400, 'The copy needs a name.', checked.problems);
-    const copy = await store.duplicate(context.params['id']!, checked.value.name);
-    if (!copy) return noSite(context, context.params['id']!);
-    context.status = 201;
-    context.body = copy;
-  });
-
-  router.post('/sites/:id/archive', jsonUpTo(editLimit), async (context) => {
-    const checked = check(z.strictObject({ archived: z.boolean() }), context.request.body);
-    if (checked.kind === 'refused')
-      return refuse(context, 400, '“archived” is true or false.', checked.problems);
-    const summary = await store.archive(context.params['id']!, checked.value.archived);
-    if (summary) context.body = summary;
-    else noSite(context, context.params['id']!);
-  });
-
-  /** Finds the site of the address once, for every read of it. */
-  const withSite =
-    (answer: (context: Context, stored: StoredSite) => void | Promise<void>) =>
-    async (context: Context & { params: Record<string, string> }, _next: Next) => {
-      const stored = await store.read(context.params['id']!);
-      if (stored) await answer(context, stored);
-      else noSite(context, context.params['id']!);
-    };
-
-  router.get(
-    '/sites/:id',
-    withSite((context, stored) => {
-      context.body = {
-        id: stored.id,
-        version: stored.version,
-        file: toSiteFile(stored.site),
-        log: stored.log,
-      };
-    }),
+  serveEndpoint(router, sites.list, async () => ({ sites: await store.list() }));
+  serveEndpoint(router, sites.create, ({ body }) => store.create(emptySite(body.name, body.headEndName)));
+  serveEndpoint(router, sites.import, ({ body }) => importSite(kept, body), importLimit);
+  serveEndpoint(router, sites.demo, async () => store.create(await demo()));
+  serveEndpoint(router, sites.duplicate, async ({ params: { id }, body }) =>
+    orNoSite(id, await store.duplicate(id, body.name)),
   );
-
-  router.get(
-    '/sites/:id/file',
-    withSite(async (context, stored) => {
-      context.attachment(`${stored.id}.neotrope.json`);
-      context.type = 'application/json';
-      context.body = `${JSON.stringify(toSiteFile(stored.site, await attachedFiles(stored.site, pictures)), null, 1)}\n`;
-    }),
+  serveEndpoint(router, sites.archive, async ({ params: { id }, body }) =>
+    orNoSite(id, await store.archive(id, body.archived)),
   );
-
-  router.get(
-    '/sites/:id/plan.csv',
-    withSite((context, stored) => {
-      context.attachment(`${stored.id}-plan.csv`);
-      context.type = 'text/csv; charset=utf-8';
-      context.body = planCsv(stored.site);
-    }),
-  );
-
-  router.get(
-    '/sites/:id/plan',
-    withSite(async (context, stored) => {
-      const seconds = check(z.coerce.number().min(0.1).max(60), context.query['seconds'] ?? 10);
-      if (seconds.kind === 'refused')
-        return refuse(context, 400, '“seconds” is how long may be searched.', seconds.problems);
-      const planning = await planInChildProcess(toSiteFile(stored.site), seconds.value);
-      if (planning === 'busy') {
-        context.set('Retry-After', '10');
-        return sendProblem(context, {
-          status: 503,
-          title: 'Busy planning',
-          detail: 'Other sites are being planned just now. Ask again in a moment.',
-        });
-      }
-      context.body = { version: stored.version, planning };
-    }),
-  );
-
-  router.get(
-    '/sites/:id/plan.lp',
-    withSite((context, stored) => {
-      context.attachment(`${stored.id}-plan.lp`);
-      context.type = 'text/plain; charset=utf-8';
-      context.body = lpText(
-        planningInput(stored.site, demandsOf(stored.site)).model.programme,
-        aboutOf(stored.site).name,
-      );
-    }),
-  );
-
-  router.get('/sites/:id/edits', async (context) => {
-    const id = context.params['id']!;
-    const after = check(z.coerce.number().int().min(0), context.query['after'] ?? 0);
-    if (after.kind === 'refused') return refuse(context, 400, '“after” is a version.', after.problems);
-    const entries = await store.since(id, after.value);
-    if (entries) context.body = { entries };
-    else noSite(context, id);
+  serveEndpoint(router, sites.read, async ({ params: { id } }) => {
+    const { site, ...rest } = await stored(id);
+    return { ...rest, file: toSiteFile(site) };
   });
-
-  router.post('/sites/:id/edits', jsonUpTo(editLimit), async (context) => {
-    const id = context.params['id']!;
-    const checked = check(editSchema, context.request.body);
-    if (checked.kind === 'refused')
-      return refuse(context, 400, 'This edit is not well formed.', checked.problems);
-    if (checked.value.site !== id)
-      return refuse(context, 400, 'This edit is for another site.', [
-        { path: 'site', value: JSON.stringify(checked.value.site), allowed: id },
-      ]);
-    const outcome = await store.edit(checked.value);
-    switch (outcome.kind) {
-      case 'done': {
-        const { entry } = outcome;
-        context.body = { entry };
-        break;
-      }
-      case 'no-site':
-        return noSite(context, id);
-      case 'behind': {
-        const { version, since } = outcome;
-        return sendProblem(context, {
-          status: 409,
-          title: 'Changed meanwhile',
-          detail: `The site is at version ${version}, this edit was made on ${checked.value.baseVersion}. Nothing was changed.`,
-          version,
-          since,
-        });
-      }
-      case 'refused':
-        return refuse(context, 422, 'This edit does not fit the site.', outcome.problems);
-    }
-  });
-
+  serveEndpoint(router, sites.plan, async ({ params: { id }, query: { seconds } }) =>
+    planOf(await stored(id), seconds),
+  );
+  serveEndpoint(router, sites.since, async ({ params: { id }, query: { after } }) => ({
+    entries: orNoSite(id, await store.since(id, after)),
+  }));
+  serveEndpoint(router, sites.edit, (asked) => editSite(store, asked), editLimit);
+  downloadRoutes(router, kept);
   return router;
 }

@@ -4,7 +4,8 @@ import { useRouter } from 'vue-router';
 import { problemLine } from '#core/shared/problems';
 import { freeName } from '#core/model/site';
 import TextField from '../parts/TextField.vue';
-import { api, fileAddress, type Answer, type SiteListing } from '../stores/api';
+import type { SiteListing } from '#contract';
+import { api, fileAddress, type Answer } from '../stores/api';
 
 /** All sites here: open one, start one, copy, archive, take in and out. */
 const router = useRouter();
@@ -113,7 +114,7 @@ const copy = ({ id, name: original }: SiteListing) =>
     </section>
     <section>
       <h2>Start a site</h2>
-      <form class="new" @submit.prevent="openOrSay(api.newSite(name, headEnd))">
+      <form class="new" @submit.prevent="openOrSay(api.newSite({ name, headEndName: headEnd }))">
         <TextField
           :value="name"
           label="Name of the site"

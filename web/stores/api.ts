@@ -1,43 +1,21 @@
-import type { Applying, FoundCamera, Report } from '#core/allocate/device';
+import type { z } from 'zod';
+import {
+  downloads,
+  instruments,
+  pathOf,
+  picturePath,
+  pictures,
+  problemDetailsSchema,
+  recorders,
+  settingsPath,
+  sites,
+  type AnswerOf,
+  type AnyEndpoint,
+  type BodyOf,
+  type InstrumentAsked,
+} from '#contract';
 import type { Problem } from '#core/shared/problems';
-import type { Edit, Found, LogEntry, PictureType, RunState, SiteFile, TestId } from '#core/model/site';
-
-export interface SiteListing {
-  id: string;
-  name: string;
-  version: number;
-  changedAt: string;
-  archivedAt: string | null;
-}
-/** A picture as the server keeps it. */
-export interface KeptPicture {
-  fileId: string;
-  mediaType: PictureType;
-  widthPx: number;
-  heightPx: number;
-  remarks: string[];
-}
-/** Who an instrument says that it is. */
-export interface InstrumentIdentity {
-  name: string;
-  serial: string;
-}
-export interface InstrumentAnswer extends InstrumentIdentity {
-  found: Found;
-}
-/** What an instrument is asked to read, and how the run was left for it. */
-export interface InstrumentAsked {
-  test: TestId;
-  runNumber: number;
-  state: RunState;
-  current: 'dc' | 'ac';
-}
-export interface ServedSite {
-  id: string;
-  version: number;
-  file: SiteFile;
-  log: LogEntry[];
-}
+import type { Edit, LogEntry } from '#core/model/site';
 
 /** What the server said in place of an answer. */
 export interface Refusal {
@@ -49,80 +27,87 @@ export interface Refusal {
 export type Answer<T> =
   { kind: 'answer'; value: T } | { kind: 'refusal'; refusal: Refusal } | { kind: 'silence' };
 
-async function ask<T>(path: string, init?: RequestInit): Promise<Answer<T>> {
-  let response: Response;
+/** Where an address of the server is reached from a page. */
+const addressOf = (path: string, params: Record<string, string> = {}, query: Record<string, string> = {}) => {
+  const search = new URLSearchParams(query).toString();
+  return `/api${pathOf(path, params)}${search ? `?${search}` : ''}`;
+};
+
+function refusalFrom(status: number, body: unknown): Answer<never> {
+  const { detail, problems = [], since = [] } = problemDetailsSchema.parse(body);
+  return { kind: 'refusal', refusal: { status, detail, problems, since } };
+}
+
+/** An answer as its contract has it. A proxy's page, or an answer that broke off, is as good as none, and safe to ask again. */
+async function answerFrom<S extends z.ZodType>(response: Response, schema: S): Promise<Answer<z.infer<S>>> {
   try {
-    response = await fetch(`/api${path}`, init);
+    const body: unknown = response.status === 204 ? null : await response.json();
+    if (!response.ok) return refusalFrom(response.status, body);
+    return { kind: 'answer', value: schema.parse(body) as z.infer<S> };
   } catch {
-    return { kind: 'silence' };
-  }
-  if (response.status === 204) return { kind: 'answer', value: null as T };
-  try {
-    const body: unknown = await response.json();
-    if (response.ok) return { kind: 'answer', value: body as T };
-    const { detail, problems, since } = body as Partial<Refusal>;
-    return {
-      kind: 'refusal',
-      refusal: {
-        status: response.status,
-        detail: detail ?? response.statusText,
-        problems: problems ?? [],
-        since: since ?? [],
-      },
-    };
-  } catch {
-    // A proxy's page, or an answer that broke off: as good as none, and safe to ask again.
     return { kind: 'silence' };
   }
 }
 
-const post = <T>(path: string, body: string) =>
-  ask<T>(path, { method: 'POST', headers: { 'content-type': 'application/json' }, body });
+interface Asked {
+  params?: Record<string, string>;
+  query?: Record<string, string>;
+  /** Text is sent as it is: it is JSON already. */
+  body?: unknown;
+  bytes?: Blob;
+}
+
+async function ask<E extends AnyEndpoint>(
+  { method, path, answer }: E,
+  { params, query, body, bytes }: Asked = {},
+): Promise<Answer<AnswerOf<E>>> {
+  const sends = method === 'POST';
+  const init: RequestInit = {
+    method,
+    ...(sends && { headers: { 'content-type': bytes ? 'application/octet-stream' : 'application/json' } }),
+    ...(sends && { body: bytes ?? (typeof body === 'string' ? body : JSON.stringify(body ?? {})) }),
+  };
+  let response: Response;
+  try {
+    response = await fetch(addressOf(path as string, params, query), init);
+  } catch {
+    return { kind: 'silence' };
+  }
+  return answerFrom(response, answer as E['answer']);
+}
+
+const ofRecorder = (id: string, recorderId: string) => ({ params: { id, recorderId } });
 
 export const api = {
-  sites: () => ask<{ sites: SiteListing[] }>('/sites'),
-  site: (id: string) => ask<ServedSite>(`/sites/${id}`),
-  since: (id: string, version: number) => ask<{ entries: LogEntry[] }>(`/sites/${id}/edits?after=${version}`),
-  edit: (edit: Edit) => post<{ entry: LogEntry }>(`/sites/${edit.site}/edits`, JSON.stringify(edit)),
-  newSite: (name: string, headEndName: string) =>
-    post<SiteListing>('/sites', JSON.stringify({ name, headEndName })),
-  duplicateSite: (id: string, name: string) =>
-    post<SiteListing>(`/sites/${id}/duplicate`, JSON.stringify({ name })),
-  archiveSite: (id: string, archived: boolean) =>
-    post<SiteListing>(`/sites/${id}/archive`, JSON.stringify({ archived })),
-  demoSite: () => post<SiteListing>('/sites/demo', '{}'),
-  keepPicture: (use: 'drawing' | 'photo', picture: Blob) =>
-    ask<KeptPicture>(`/pictures?for=${use}`, {
-      method: 'POST',
-      headers: { 'content-type': 'application/octet-stream' },
-      body: picture,
-    }),
-  instruments: () => ask<{ standIn: string | null; reads: TestId[] }>('/instrument'),
-  identifyInstrument: (address: string) =>
-    post<InstrumentIdentity>('/instrument/identify', JSON.stringify({ address })),
+  sites: () => ask(sites.list),
+  site: (id: string) => ask(sites.read, { params: { id } }),
+  since: (id: string, version: number) =>
+    ask(sites.since, { params: { id }, query: { after: String(version) } }),
+  edit: (edit: Edit) => ask(sites.edit, { params: { id: edit.site }, body: edit }),
+  newSite: (body: BodyOf<typeof sites.create>) => ask(sites.create, { body }),
+  duplicateSite: (id: string, name: string) => ask(sites.duplicate, { params: { id }, body: { name } }),
+  archiveSite: (id: string, archived: boolean) => ask(sites.archive, { params: { id }, body: { archived } }),
+  demoSite: () => ask(sites.demo),
+  importSite: (text: string) => ask(sites.import, { body: text }),
+  keepPicture: (use: 'drawing' | 'photo', bytes: Blob) => ask(pictures.keep, { query: { for: use }, bytes }),
+  instruments: () => ask(instruments.list),
+  identifyInstrument: (address: string) => ask(instruments.identify, { body: { address } }),
   readInstrument: (address: string, asked: InstrumentAsked) =>
-    post<InstrumentAnswer>('/instrument/read', JSON.stringify({ address, ...asked })),
-  recorders: () => ask<{ standIns: Record<string, string> }>('/recorders'),
-  readRecorder: (address: string) =>
-    post<{ report: Report; cameras: FoundCamera[] }>('/recorders/read', JSON.stringify({ address })),
-  applying: (siteId: string, recorderId: string) =>
-    ask<{ applying: Applying | null; damaged: boolean }>(`/sites/${siteId}/recorders/${recorderId}/applying`),
-  apply: (siteId: string, recorderId: string, given: { address: string; key: string; by: string }) =>
-    post<Applying>(`/sites/${siteId}/recorders/${recorderId}/applying`, JSON.stringify(given)),
-  goOnApplying: (
-    siteId: string,
-    recorderId: string,
-    given: { address: string; key: string; by: string; goal: Applying['goal'] },
-  ) => post<Applying>(`/sites/${siteId}/recorders/${recorderId}/applying/on`, JSON.stringify(given)),
-  stopApplying: (siteId: string, recorderId: string) =>
-    post<null>(`/sites/${siteId}/recorders/${recorderId}/applying/stop`, '{}'),
+    ask(instruments.read, { body: { address, ...asked } }),
+  recorders: () => ask(recorders.list),
+  readRecorder: (address: string) => ask(recorders.read, { body: { address } }),
+  applying: (siteId: string, recorderId: string) => ask(recorders.applying, ofRecorder(siteId, recorderId)),
+  apply: (siteId: string, recorderId: string, body: BodyOf<typeof recorders.apply>) =>
+    ask(recorders.apply, { ...ofRecorder(siteId, recorderId), body }),
+  goOnApplying: (siteId: string, recorderId: string, body: BodyOf<typeof recorders.goOn>) =>
+    ask(recorders.goOn, { ...ofRecorder(siteId, recorderId), body }),
+  stopApplying: (siteId: string, recorderId: string) => ask(recorders.stop, ofRecorder(siteId, recorderId)),
   forgetApplying: (siteId: string, recorderId: string) =>
-    ask<null>(`/sites/${siteId}/recorders/${recorderId}/applying`, { method: 'DELETE' }),
-  importSite: (text: string) => post<SiteListing>('/sites/import', text),
+    ask(recorders.forget, ofRecorder(siteId, recorderId)),
 };
 
-export const fileAddress = (id: string): string => `/api/sites/${id}/file`;
-export const planCsvAddress = (id: string): string => `/api/sites/${id}/plan.csv`;
-export const savedSettingsAddress = (siteId: string, recorderId: string): string =>
-  `/api/sites/${siteId}/recorders/${recorderId}/applying/settings`;
-export const pictureAddress = (fileId: string): string => `/api/pictures/${fileId}`;
+export const fileAddress = (id: string): string => addressOf(downloads.file, { id });
+export const planCsvAddress = (id: string): string => addressOf(downloads.planCsv, { id });
+export const savedSettingsAddress = (id: string, recorderId: string): string =>
+  addressOf(settingsPath, { id, recorderId });
+export const pictureAddress = (id: string): string => addressOf(picturePath, { id });

@@ -2,13 +2,8 @@ import { useLocalStorage } from '@vueuse/core';
 import { defineStore } from 'pinia';
 import { computed, ref, shallowRef } from 'vue';
 import type { TestId } from '#core/model/site';
-import {
-  api,
-  type Answer,
-  type InstrumentAnswer,
-  type InstrumentAsked,
-  type InstrumentIdentity,
-} from './api';
+import type { AnswerOf, InstrumentAsked, InstrumentIdentity, instruments } from '#contract';
+import { api, type Answer } from './api';
 
 /** The instrument that readings are taken with, where one is connected to this machine. */
 export const useInstrument = defineStore('instrument', () => {
@@ -50,7 +45,7 @@ export const useInstrument = defineStore('instrument', () => {
     identity.value = null;
     problem.value = '';
   }
-  const read = (asked: InstrumentAsked): Promise<InstrumentAnswer | null> =>
+  const read = (asked: InstrumentAsked): Promise<AnswerOf<typeof instruments.read> | null> =>
     asking(asked.test, () => api.readInstrument(address.value.trim(), asked));
 
   return { address, identity, canRead, problem, busy, discover, connect, disconnect, read };

@@ -16,7 +16,8 @@ import {
 import type { Problem } from '#core/shared/problems';
 import { z } from 'zod';
 import { takeEarly } from '../workers/evaluator';
-import { api, type Answer, type ServedSite } from './api';
+import { servedSiteSchema, type ServedSite } from '#contract';
+import { api, type Answer } from './api';
 import {
   dropFirst,
   enqueue,
@@ -94,7 +95,7 @@ export const useSite = defineStore('site', () => {
     opened.value = 'opening';
     const ready = await takeEarly(siteId);
     const answer: Answer<ServedSite> = ready
-      ? { kind: 'answer', value: JSON.parse(ready.text) as ServedSite }
+      ? { kind: 'answer', value: servedSiteSchema.parse(JSON.parse(ready.text)) }
       : await api.site(siteId);
     if (id.value !== siteId) return;
     if (answer.kind !== 'answer') {

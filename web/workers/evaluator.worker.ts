@@ -1,3 +1,4 @@
+import { pathOf, servedSiteSchema, sites } from '#contract';
 import { expose } from 'comlink';
 import {
   evaluateSite,
@@ -14,14 +15,7 @@ import { readingsByRun } from '#core/test/readings';
 import { traceView, type TraceView } from '#core/test/findings';
 import { planSheet, type PlanSheet } from '#core/documents';
 import { chanceOfFailing } from '#core/decide/risk';
-import {
-  siteFromTrusted,
-  withChanges,
-  type Change,
-  type OptionKind,
-  type Site,
-  type SiteFile,
-} from '#core/model/site';
+import { siteFromTrusted, withChanges, type Change, type OptionKind, type Site } from '#core/model/site';
 import type { Derivation } from '#core/shared/derivation';
 
 /** The last site that was evaluated, with its workings, which stay on this side until one is asked for. */
@@ -49,10 +43,10 @@ const firstNewsOf = (site: Site): string => asText(initialPatch(evaluate(site, u
 const evaluator = {
   /** Fetches a site and evaluates it; `null` where it cannot be had, for the page to find out why. */
   async fetchSite(id: string): Promise<EarlySite | null> {
-    const response = await fetch(`/api/sites/${id}`);
+    const response = await fetch(`/api${pathOf(sites.read.path, { id })}`);
     if (!response.ok) return null;
     const text = await response.text();
-    return { text, news: firstNewsOf(siteFromTrusted((JSON.parse(text) as { file: SiteFile }).file)) };
+    return { text, news: firstNewsOf(siteFromTrusted(servedSiteSchema.parse(JSON.parse(text)).file)) };
   },
   /** Evaluates a site from scratch, given as text; what is made of it comes as text too, verdicts and options with `details`. */
   open(site: string): string {

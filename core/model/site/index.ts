@@ -79,6 +79,7 @@ export {
   type Leg,
   type PowerFeed,
   type Run,
+  runStates,
   type RunState,
   type Segment,
 } from './run';
@@ -101,7 +102,9 @@ export {
   attachedTo,
   fromSiteFile,
   parseSiteFile,
+  siteFileFormat,
   siteFileSchema,
+  siteFileVersion,
   siteFromTrusted,
   toSiteFile,
   type AttachedFile,

@@ -100,12 +100,15 @@ export const newRouteSchema = z.discriminatedUnion('kind', [
   z.strictObject({ kind: z.literal('closed'), why: z.string().trim().min(1).max(200) }),
 ]);
 
+/** How the run is just now: what may be on it, and whether its ends are free. */
+export const runStates = ['live', 'isolated', 'disconnected'] as const;
+
 /** One camera's line from the head end: cable, power and where it is patched today. */
 export const runSchema = z.strictObject({
   id: idSchema,
   cameraId: idSchema,
   headEndId: idSchema,
-  state: z.enum(['live', 'isolated', 'disconnected']),
+  state: z.enum(runStates),
   /** When it was marked so. What was read before tells nothing of whether it is safe now. */
   stateSince: instantSchema.optional(),
   patchedTo: z.strictObject({ recorderId: idSchema, input: z.int().min(1).max(64) }).optional(),
@@ -119,4 +122,4 @@ export const runSchema = z.strictObject({
   note: noteSchema.optional(),
 });
 export type Run = z.infer<typeof runSchema>;
-export type RunState = Run['state'];
+export type RunState = (typeof runStates)[number];

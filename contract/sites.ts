@@ -1,0 +1,129 @@
+import { z } from 'zod';
+import type { Problem } from '#core/shared/problems';
+import { editSchema, nameSchema, siteIdSchema } from '#core/model/site';
+import { endpoint } from './endpoint';
+import { nothing } from './nothing';
+import { trustedEntry, trustedSiteFile } from './trusted';
+
+/** A site in the list of all of them. */
+export const siteListingSchema = z.object({
+  id: siteIdSchema,
+  name: z.string(),
+  version: z.int().min(0),
+  changedAt: z.string(),
+  /** Since when it is out of the way; nothing of it is lost. */
+  archivedAt: z.string().nullable(),
+});
+export type SiteListing = z.infer<typeof siteListingSchema>;
+
+/** A site as a window opens it: its facts, and the tail of its log, from which edits can be taken back. */
+export const servedSiteSchema = z.object({
+  id: siteIdSchema,
+  version: z.int().min(0),
+  file: trustedSiteFile,
+  log: z.array(trustedEntry),
+});
+export type ServedSite = z.infer<typeof servedSiteSchema>;
+
+/** What to enter, by the first field that was not right. */
+const newSiteHint = ([first]: readonly Problem[]): string =>
+  first?.path === 'headEndName' ? 'Enter where the recorders are.' : 'Enter a name for the site.';
+
+export const sites = {
+  list: endpoint({
+    method: 'GET',
+    path: '/sites',
+    query: nothing,
+    body: nothing,
+    answer: z.object({ sites: z.array(siteListingSchema) }),
+    status: 200,
+  }),
+  create: endpoint({
+    method: 'POST',
+    path: '/sites',
+    query: nothing,
+    body: z.strictObject({ name: nameSchema, headEndName: nameSchema }),
+    answer: siteListingSchema,
+    status: 201,
+    hint: newSiteHint,
+  }),
+  /** The body is a site file, which is read by itself, since it may be of an earlier version. */
+  import: endpoint({
+    method: 'POST',
+    path: '/sites/import',
+    query: nothing,
+    body: z.unknown(),
+    answer: siteListingSchema,
+    status: 201,
+    hint: 'This is not a sound site file.',
+  }),
+  demo: endpoint({
+    method: 'POST',
+    path: '/sites/demo',
+    query: nothing,
+    body: nothing,
+    answer: siteListingSchema,
+    status: 201,
+  }),
+  duplicate: endpoint({
+    method: 'POST',
+    path: '/sites/:id/duplicate',
+    query: nothing,
+    body: z.strictObject({ name: nameSchema }),
+    answer: siteListingSchema,
+    status: 201,
+    hint: 'The copy needs a name.',
+  }),
+  archive: endpoint({
+    method: 'POST',
+    path: '/sites/:id/archive',
+    query: nothing,
+    body: z.strictObject({ archived: z.boolean() }),
+    answer: siteListingSchema,
+    status: 200,
+    hint: '“archived” is true or false.',
+  }),
+  read: endpoint({
+    method: 'GET',
+    path: '/sites/:id',
+    query: nothing,
+    body: nothing,
+    answer: servedSiteSchema,
+    status: 200,
+  }),
+  since: endpoint({
+    method: 'GET',
+    path: '/sites/:id/edits',
+    query: z.object({ after: z.coerce.number().int().min(0).default(0) }),
+    body: nothing,
+    answer: z.object({ entries: z.array(trustedEntry) }),
+    status: 200,
+    hint: '“after” is a version.',
+  }),
+  edit: endpoint({
+    method: 'POST',
+    path: '/sites/:id/edits',
+    query: nothing,
+    body: editSchema,
+    answer: z.object({ entry: trustedEntry }),
+    status: 200,
+    hint: 'This edit is not well formed.',
+  }),
+  /** The best plan that is found in the time. */
+  plan: endpoint({
+    method: 'GET',
+    path: '/sites/:id/plan',
+    query: z.object({ seconds: z.coerce.number().min(0.1).max(60).default(10) }),
+    body: nothing,
+    answer: z.object({ version: z.int(), planning: z.looseObject({ kind: z.string() }) }),
+    status: 200,
+    hint: '“seconds” is how long may be searched.',
+  }),
+} as const;
+
+/** Files of a site that a browser saves. */
+export const downloads = {
+  file: '/sites/:id/file',
+  planCsv: '/sites/:id/plan.csv',
+  planLp: '/sites/:id/plan.lp',
+} as const;

@@ -1,0 +1,44 @@
+import { bodyParser } from '@koa/bodyparser';
+import type Router from '@koa/router';
+import type { Context } from 'koa';
+import type { z } from 'zod';
+import type { AnyEndpoint, BodyOf, ParamsOf, QueryOf } from '#contract';
+import { check } from '#core/shared/problems';
+import { notRight } from './refused';
+
+/** What an endpoint is asked, held against its contract. */
+export interface Asked<E extends AnyEndpoint> {
+  params: ParamsOf<E>;
+  query: QueryOf<E>;
+  body: BodyOf<E>;
+  context: Context;
+}
+
+type Handle<E extends AnyEndpoint> = (
+  asked: Asked<E>,
+) => z.input<E['answer']> | Promise<z.input<E['answer']>>;
+
+function read<S extends z.ZodType>(schema: S, input: unknown, { hint = '' }: AnyEndpoint): z.infer<S> {
+  const checked = check(schema, input);
+  if (checked.kind === 'sound') return checked.value as z.infer<S>;
+  throw notRight(400, typeof hint === 'string' ? hint : hint(checked.problems), checked.problems);
+}
+
+/** Serves an endpoint of the contract. `jsonLimit` is how large a body may be that is read as JSON. */
+export function serveEndpoint<E extends AnyEndpoint>(
+  router: Router,
+  endpoint: E,
+  handle: Handle<E>,
+  jsonLimit = '8kb',
+): void {
+  const json = bodyParser({ enableTypes: ['json'], jsonLimit, jsonStrict: true });
+  const method = endpoint.method.toLowerCase() as 'get' | 'post' | 'delete';
+  router[method](endpoint.path as string, json, async (context: Context) => {
+    const params = (context as Context & { params: ParamsOf<E> }).params;
+    const query = read(endpoint.query, context.query, endpoint) as QueryOf<E>;
+    const body = read(endpoint.body, context.request.body, endpoint) as BodyOf<E>;
+    const answer = await handle({ params, query, body, context });
+    if (endpoint.status !== 204) context.body = answer;
+    context.status = endpoint.status;
+  });
+}
