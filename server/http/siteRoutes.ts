@@ -5,7 +5,8 @@ import { attachedTo, emptySite, fromSiteFile, toSiteFile, type Site } from '#cor
 import { evaluateInChildProcess, planInChildProcess } from '../evaluation/evaluateInChildProcess';
 import { attachedFiles, keepAttached } from '../files/sitePictures';
 import type { PictureFolder } from '../store/pictureFolder';
-import type { EditOutcome, SiteStore, StoredSite } from '../store/siteStore';
+import type { EditOutcome } from '../store/editSite';
+import type { SiteStore, StoredSite } from '../store/siteStore';
 import { notFound, notRight, Refused } from './refused';
 import { serveEndpoint, type Asked } from './serveEndpoint';
 

@@ -1,4 +1,5 @@
 import { defineEntity, p, type InferEntity } from '@mikro-orm/core';
+import type { LogEntry } from '#core/model/site';
 
 /** A site and the version its facts are at. */
 export const SiteRow = defineEntity({
@@ -21,10 +22,10 @@ export const FactRow = defineEntity({
   name: 'FactRow',
   tableName: 'fact',
   properties: {
-    site: p.string().primary(),
+    site: p.manyToOne(SiteRow).primary().mapToPk().fieldName('site'),
     kind: p.string().primary(),
     id: p.string().primary(),
-    fact: p.text(),
+    fact: p.json<object>(),
   },
 });
 
@@ -33,10 +34,9 @@ export const EditRow = defineEntity({
   name: 'EditRow',
   tableName: 'edit',
   properties: {
-    site: p.string().primary(),
+    site: p.manyToOne(SiteRow).primary().mapToPk().fieldName('site'),
     version: p.integer().primary(),
     id: p.string(),
-    entry: p.text(),
+    entry: p.json<LogEntry>(),
   },
 });
-export type EditRow = InferEntity<typeof EditRow>;

@@ -1,0 +1,105 @@
+import type { EntityManager } from '@mikro-orm/better-sqlite';
+import { UniqueConstraintViolationException } from '@mikro-orm/core';
+import type { Problem } from '#core/shared/problems';
+import { aboutOf, applyChanges, type Change, type Edit, type LogEntry, type Site } from '#core/model/site';
+import { appendEntry, entriesAfter, entryOf } from './editLog';
+import { SiteRow } from './entities';
+import { writeChanges } from './facts';
+import type { PictureFolder } from './pictureFolder';
+import { currentSite, findSite, type StoreState } from './storeState';
+
+export type EditOutcome =
+  | { kind: 'done'; entry: LogEntry }
+  | { kind: 'no-site' }
+  | { kind: 'behind'; version: number; since: LogEntry[] }
+  | { kind: 'refused'; problems: Problem[] };
+
+/** Pictures that changes name and nobody has uploaded. */
+function missingPictures(changes: readonly Change[], pictures: PictureFolder): Problem[] {
+  return changes.flatMap((change, index) => {
+    if (
+      !('set' in change) ||
+      (change.kind !== 'drawing' && change.kind !== 'photo') ||
+      pictures.has(change.set.fileId)
+    )
+      return [];
+    return [
+      {
+        path: `changes[${index}].set.fileId`,
+        value: change.set.fileId,
+        allowed: 'a picture that was uploaded',
+      },
+    ];
+  });
+}
+
+/** An edit on an old version may be one whose answer was lost on the way: it has happened, and is answered so again. */
+async function behindOrDone(tx: EntityManager, edit: Edit, version: number): Promise<EditOutcome> {
+  const entry = await entryOf(tx, edit.site, edit.id);
+  if (entry) return { kind: 'done', entry };
+  return { kind: 'behind', version, since: await entriesAfter(tx, edit.site, edit.baseVersion) };
+}
+
+/** The site that an edit is made on; where there is none, how the edit ends. */
+async function baseOf(
+  state: StoreState,
+  tx: EntityManager,
+  edit: Edit,
+): Promise<{ kind: 'base'; site: Site } | EditOutcome> {
+  const known = state.recent.get(edit.site);
+  if (known?.version === edit.baseVersion) return { kind: 'base', site: known.site };
+  const row = await findSite(tx, edit.site);
+  if (!row) return { kind: 'no-site' };
+  if (edit.baseVersion !== row.version) return behindOrDone(tx, edit, row.version);
+  return { kind: 'base', site: await currentSite(state, tx, row) };
+}
+
+async function write(tx: EntityManager, entry: LogEntry, after: Site): Promise<void> {
+  await writeChanges(tx, entry.site, entry.changes, after);
+  await appendEntry(tx, entry);
+  await tx.nativeUpdate(
+    SiteRow,
+    { id: entry.site },
+    { version: entry.version, changedAt: entry.at, name: aboutOf(after).name },
+  );
+}
+
+/** Applies an edit within a transaction; `after` is the site that came of it. */
+async function editWithin(
+  state: StoreState,
+  tx: EntityManager,
+  edit: Edit,
+): Promise<{ outcome: EditOutcome; after?: Site }> {
+  const base = await baseOf(state, tx, edit);
+  if (base.kind !== 'base') return { outcome: base };
+  const applied = applyChanges(base.site, edit.changes);
+  if (applied.kind === 'refused') return { outcome: { kind: 'refused', problems: applied.problems } };
+  const missing = missingPictures(edit.changes, state.pictures);
+  if (missing.length > 0) return { outcome: { kind: 'refused', problems: missing } };
+  const { site: after, inverse } = applied.value;
+  const entry: LogEntry = { ...edit, version: edit.baseVersion + 1, at: state.now(), inverse };
+  await write(tx, entry, after);
+  return { outcome: { kind: 'done', entry }, after };
+}
+
+async function tryEdit(state: StoreState, edit: Edit): Promise<EditOutcome> {
+  const { outcome, after } = await state.orm.em.fork().transactional((tx) => editWithin(state, tx, edit));
+  // Only once the transaction has been committed may later edits build on it.
+  if (after && outcome.kind === 'done')
+    state.recent.set(edit.site, { version: outcome.entry.version, site: after });
+  return outcome;
+}
+
+/**
+ * Applies an edit, or says why not. Another process on the same file may have moved the site on from what is held
+ * here; the key of the log lets only one edit through as each version, and the other looks again.
+ */
+export async function editSite(state: StoreState, edit: Edit): Promise<EditOutcome> {
+  try {
+    return await tryEdit(state, edit);
+  } catch (error) {
+    if (!(error instanceof UniqueConstraintViolationException)) throw error;
+    state.recent.delete(edit.site);
+    return tryEdit(state, edit);
+  }
+}

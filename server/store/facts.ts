@@ -1,0 +1,48 @@
+import type { EntityManager } from '@mikro-orm/better-sqlite';
+import { kinds, type Change, type Kind, type Site } from '#core/model/site';
+import { FactRow } from './entities';
+
+/** Rows in one statement: SQLite takes some thousand figures in one. */
+const batchSize = 500;
+
+/** All facts of a site. */
+export async function readFacts(em: EntityManager, site: string): Promise<Site> {
+  const rows = await em.find(FactRow, { site }, { disableIdentityMap: true });
+  const facts = Object.fromEntries(kinds.map((kind) => [kind, {}])) as Record<Kind, Record<string, unknown>>;
+  for (const { kind, id, fact } of rows) facts[kind as Kind][id] = fact;
+  return facts as unknown as Site;
+}
+
+/** Writes every fact of a site that was not there before. */
+export async function insertFacts(em: EntityManager, id: string, site: Site): Promise<void> {
+  const rows = kinds.flatMap((kind) =>
+    Object.values(site[kind]).map((fact) => ({ site: id, kind, id: fact.id, fact })),
+  );
+  for (let start = 0; start < rows.length; start += batchSize)
+    await em.insertMany(FactRow, rows.slice(start, start + batchSize));
+}
+
+/** Writes what changes touched as it is after them, and takes away what they removed. */
+export async function writeChanges(
+  em: EntityManager,
+  id: string,
+  changes: readonly Change[],
+  after: Site,
+): Promise<void> {
+  const touched = new Map(changes.map((change) => [`${change.kind}/${change.id}`, change]));
+  const rows = [...touched.values()].map(({ kind, id: factId }) => ({
+    site: id,
+    kind,
+    id: factId,
+    fact: after[kind][factId],
+  }));
+  const set = rows.flatMap(({ fact, ...key }) => (fact ? [{ ...key, fact }] : []));
+  if (set.length > 0)
+    await em.upsertMany(FactRow, set, {
+      onConflictFields: ['site', 'kind', 'id'],
+      onConflictMergeFields: ['fact'],
+      batchSize,
+      disableIdentityMap: true,
+    });
+  for (const { fact, ...key } of rows) if (!fact) await em.nativeDelete(FactRow, key);
+}

@@ -1,0 +1,30 @@
+import type { EntityManager, MikroORM } from '@mikro-orm/better-sqlite';
+import type { Site } from '#core/model/site';
+import { SiteRow } from './entities';
+import { readFacts } from './facts';
+import type { PictureFolder } from './pictureFolder';
+import type { RecentSites } from './recentSites';
+
+/** What reading and writing sites rests on. */
+export interface StoreState {
+  orm: MikroORM;
+  pictures: PictureFolder;
+  recent: RecentSites;
+  now: () => string;
+}
+
+export const findSite = (em: EntityManager, id: string): Promise<SiteRow | null> =>
+  em.findOne(SiteRow, { id }, { disableIdentityMap: true });
+
+/** The facts of a site at the version of its row. */
+export async function currentSite(
+  { recent }: StoreState,
+  em: EntityManager,
+  { id, version }: SiteRow,
+): Promise<Site> {
+  const known = recent.get(id);
+  if (known?.version === version) return known.site;
+  const site = await readFacts(em, id);
+  recent.set(id, { version, site });
+  return site;
+}
