@@ -5,11 +5,23 @@ import { FactRow } from './entities';
 /** Rows in one statement: SQLite takes some thousand figures in one. */
 const batchSize = 500;
 
+/** A row of facts as it stands in the table. */
+interface FactText {
+  kind: Kind;
+  id: string;
+  fact: string;
+}
+
 /** All facts of a site. */
 export async function readFacts(em: EntityManager, site: string): Promise<Site> {
-  const rows = await em.find(FactRow, { site }, { disableIdentityMap: true });
+  // Rows as they come: making entities of thousands of them takes seven times as long as reading them.
+  const rows: FactText[] = await em
+    .createQueryBuilder(FactRow)
+    .select(['kind', 'id', 'fact'])
+    .where({ site })
+    .execute('all');
   const facts = Object.fromEntries(kinds.map((kind) => [kind, {}])) as Record<Kind, Record<string, unknown>>;
-  for (const { kind, id, fact } of rows) facts[kind as Kind][id] = fact;
+  for (const { kind, id, fact } of rows) facts[kind][id] = JSON.parse(fact);
   return facts as unknown as Site;
 }
 
