@@ -76,7 +76,7 @@ describe('the slots of a site', () => {
     expect(nights.length).toBeGreaterThan(0);
     expect([nights.flatMap(({ broken }) => broken), waiting]).toEqual([[], []]);
     const one = migrationOfSite(
-      { ...full, allocationSettings: { allocationSettings: { ...usualAllocationSettings, perNight: 1 } } },
+      { ...full, allocationSettings: { 'allocation-settings': { ...usualAllocationSettings, perNight: 1 } } },
       evaluateSite(full).allocation,
     );
     expect(one.nights.length).toBeGreaterThan(nights.length);
@@ -96,7 +96,9 @@ describe('what a recorder keeps', () => {
     expect(ways.length > 0).toBe(storage.shortTb > 0);
     const long = {
       ...demo,
-      allocationSettings: { allocationSettings: { ...usualAllocationSettings, streams: { keepDays: 365 } } },
+      allocationSettings: {
+        'allocation-settings': { ...usualAllocationSettings, streams: { keepDays: 365 } },
+      },
     };
     const far = recordingOf(
       long,

@@ -1,3 +1,4 @@
+import { createNormal } from '#core/shared/random';
 import { coaxLoopOhms, signalCable } from '#core/physics/cable';
 import { expectedPowerOhms, feedSource, lineOf } from '#core/test/findings';
 import { dcFeed } from '#core/physics/power';
@@ -18,12 +19,10 @@ export interface HookedUp {
 /** Numbers from 0 up to 1. */
 export type Random = () => number;
 
-const gauss = (random: Random): number =>
-  Math.sqrt(-2 * Math.log(1 - random())) * Math.cos(2 * Math.PI * random());
-
 /** A reading as the meter shows it: its accuracy as a share and in last digits, rounded to those. */
 function shown(value: number, share: number, digit: number, random: Random): number {
-  const off = value * (1 + (share / 2) * gauss(random)) + (digit / 2) * gauss(random);
+  const normal = createNormal(random);
+  const off = value * (1 + (share / 2) * normal()) + (digit / 2) * normal();
   return Math.max(0, Math.round(off / digit) * digit);
 }
 
@@ -141,12 +140,11 @@ export function reflectometerTrace({ actual, far }: HookedUp, random: Random): R
     stepNs,
     samples,
   );
+  const normal = createNormal(random);
   return {
     stepNs,
     voltsPerCount,
-    counts: Array.from(trace.volts, (value) =>
-      Math.round((value + noiseShare * gauss(random)) / voltsPerCount),
-    ),
+    counts: Array.from(trace.volts, (value) => Math.round((value + noiseShare * normal()) / voltsPerCount)),
   };
 }
 

@@ -159,10 +159,10 @@ test('the curve shows proven plans, moves by arrows and pins a point', async ({ 
 test('risk is drawn from a seed, and the same seed draws the same', async ({ page, open }) => {
   await open('decide?view=risk');
   const any = page.locator('[data-any]');
-  await expect(page.getByText(/of 10\s?000 futures/)).toBeVisible();
+  await expect(page.getByText(/of 10\s?000 scenarios/)).toBeVisible();
   const first = await any.innerText();
   await page.getByRole('button', { name: /^Simulate again/ }).click();
-  await expect(page.getByText(/of 10\s?000 futures/)).toBeVisible();
+  await expect(page.getByText(/of 10\s?000 scenarios/)).toBeVisible();
   await expect(any).toHaveText(first);
 });
 

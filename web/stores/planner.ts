@@ -22,7 +22,7 @@ import { demandsOf, type Demands, type OptionKind, type SavedPlan, type Site } f
 import type { Planner, SearchNews } from '../workers/planner.worker';
 import { useSite } from './site';
 
-export type Work = 'plan' | 'curve' | 'policies' | 'reason' | 'futures' | 'compare' | 'slots' | 'lp';
+export type Work = 'plan' | 'curve' | 'policies' | 'reason' | 'scenarios' | 'compare' | 'slots' | 'lp';
 type Found =
   | { kind: 'none' }
   | { kind: 'plan'; plan: Plan }
@@ -206,14 +206,14 @@ export const usePlanner = defineStore('planner', () => {
     });
   }
 
-  async function drawFutures(
+  async function sampleScenarios(
     options: Record<string, OptionKind>,
     count: number,
     seed: number,
   ): Promise<void> {
     risk.value = null;
-    await work('futures', (planner) =>
-      planner.futures(
+    await work('scenarios', (planner) =>
+      planner.sampleScenarios(
         plain(demands.value),
         plain(options),
         count,
@@ -273,7 +273,7 @@ export const usePlanner = defineStore('planner', () => {
     findCurve,
     costSchools,
     explain,
-    drawFutures,
+    sampleScenarios,
     compare,
     slots,
     lp,

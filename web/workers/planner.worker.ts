@@ -108,7 +108,7 @@ const planner = {
   async policyCosts(plan: Plan, tell: (one: PolicyCost) => void): Promise<void> {
     each(policyCosts(await solver(), groundOf(plan.demands).site, plan), tell);
   },
-  futures(
+  sampleScenarios(
     demands: Demands,
     options: Record<string, OptionKind>,
     count: number,

@@ -1,3 +1,4 @@
+import { fadeDb, loadFactor, routeFactor } from '#core/test/scenarios';
 import { productOf } from '#core/model/catalogue';
 import {
   channelMHz,
@@ -32,7 +33,7 @@ function fibreMargin(lengthM: number, surveyed: boolean, budgetDb: number): Marg
     status: statusOf(lossDb / budgetDb),
     basis: 'typical',
     unread: false,
-    under: (future) => fibreLossDb(lengthM * (1 + 0.05 * future.length)) / budgetDb,
+    under: (scenario) => fibreLossDb(lengthM * routeFactor(scenario)) / budgetDb,
     derivation: () => ({
       title: `Light lost, ${formatQuantity(lossDb, 'dB')}`,
       steps: [
@@ -113,9 +114,9 @@ function radioMargins(context: Context): { margins: Margin[]; message: string } 
       basis: 'typical',
       unread: false,
       // Fading, neighbours who come home: what takes 4 dB off the level now and then.
-      under: (future) => {
-        const held = rateAtDb(levelDbm - best!.floorDbm - 4 * future.loss);
-        return held > 0 ? (wanted * (1 + 0.08 * future.load)) / held : unboundedUtilisation;
+      under: (scenario) => {
+        const held = rateAtDb(levelDbm - best!.floorDbm - fadeDb(scenario));
+        return held > 0 ? (wanted * loadFactor('typical', scenario)) / held : unboundedUtilisation;
       },
       derivation: () => ({
         title: `Rate by radio, ${formatQuantity(rate, 'Mb/s')}`,

@@ -2,7 +2,7 @@ import type { OptionSignal } from '#core/model/slotRules';
 import type { OptionKind } from '#core/model/site';
 import type { Unit } from '#core/shared/units';
 import type { Basis, Status, LazyDerivation } from '#core/shared/derivation';
-import type { Scenario } from '#core/decide/scenarios';
+import type { Scenario } from '#core/test/scenarios';
 
 /** The respects in which an option can hold or not. */
 export type MarginKind =
@@ -29,8 +29,8 @@ export interface Margin {
   /** Whether a test of this run could have given the figure, and none has. */
   unread: boolean;
   derivation: LazyDerivation;
-  /** The share in another future. */
-  under: (future: Scenario) => number;
+  /** The utilisation under a scenario. */
+  under: (scenario: Scenario) => number;
 }
 
 /** So many of a row of the catalogue, or metres of it. */

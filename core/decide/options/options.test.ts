@@ -4,7 +4,7 @@ import { evaluateSite } from '#core/evaluate';
 import { optionKinds, type Camera, type OptionKind, type Place, type Run, type Site } from '#core/model/site';
 import { saltmarrowSite } from '../../model/site/testSite';
 import { catalogueOf, eachOf } from '#core/model/catalogue';
-import { asKnown, pessimistic } from '#core/decide/scenarios';
+import { asKnown, pessimistic } from '#core/test/scenarios';
 import { mixes, totalOf, unitSizes, type Option, type FeasibleOption } from '.';
 import { viewNeed } from '#core/model/views';
 

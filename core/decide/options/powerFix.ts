@@ -7,7 +7,7 @@ import { figure, statusOf } from '#core/shared/derivation';
 import { drawsOf } from './analog';
 import { infeasible, partsCostOf, feasible } from './build';
 import type { Context } from './context';
-import { ohmsFactor } from '#core/decide/scenarios';
+import { ohmsFactor } from '#core/test/scenarios';
 import { pictureMarginOf } from './margins';
 import type { Margin, Option, Part } from './option';
 
@@ -106,8 +106,8 @@ function fixedVolts(context: Context, { kind, nightVolts, utilisation }: PowerFi
         utilisation <= 1 ? `${formatQuantity(nightVolts - minVolts, 'V')} to spare.` : 'Still too little.',
     }),
     // The drop grows with the loop, and an adapter beside the camera has next to none.
-    under: (future) =>
-      kind === 'local-adapter' ? utilisation : utilisation * ohmsFactor(basis, future.powerOhms),
+    under: (scenario) =>
+      kind === 'local-adapter' ? utilisation : utilisation * ohmsFactor(basis, scenario.powerOhms),
   };
 }
 

@@ -1,6 +1,6 @@
 import type { RunEvaluation } from '#core/decide/runEvaluation';
 import { isIp, optionLabels, renewalsOf, type FeasibleOption, type Margin } from '#core/decide/options';
-import { pessimistic } from '#core/decide/scenarios';
+import { pessimistic } from '#core/test/scenarios';
 import type { Demands, OptionKind, Site } from '#core/model/site';
 import type { DemandRef } from './demandRef';
 import { weights } from './policies';

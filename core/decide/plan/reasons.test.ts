@@ -109,7 +109,7 @@ describe('schools', { timeout: 60_000 }, () => {
   });
 });
 
-describe('futures', { timeout: 60_000 }, () => {
+describe('scenarios', { timeout: 60_000 }, () => {
   const draw = (seed: number, count = 2000) =>
     [...sampleScenarios(ground, best.options, { count, seed })].at(-1)!;
   it('are the same for the same seed, others for another, and come in portions', () => {

@@ -2,7 +2,7 @@ export {
   chanceOfFailing,
   gambleShare,
   mostWorthTesting,
-  riskStanding,
+  riskStatus,
   sampleScenarios,
   type Risk,
 } from './sampleScenarios';

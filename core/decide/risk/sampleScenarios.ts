@@ -1,17 +1,18 @@
 import type { RunEvaluation } from '#core/decide/runEvaluation';
+import { createNormal, createRandom } from '#core/shared/random';
 import { lineKind } from '#core/test/findings';
-import { asKnown, steelChance, type Scenario } from '#core/decide/scenarios';
+import { asKnown, steelChance, type Scenario } from '#core/test/scenarios';
 import type { Margin, FeasibleOption } from '#core/decide/options';
 import type { OptionKind, TestId } from '#core/model/site';
 import type { Status } from '#core/shared/derivation';
 
-/** How one camera fared in the futures that were drawn. */
+/** How one camera fared in the scenarios that were drawn. */
 export interface CameraRisk {
   cameraId: string;
   number: number;
   name: string;
   option: OptionKind;
-  /** Share of futures in which what was chosen did not hold, and by which margin most often. */
+  /** Share of scenarios in which what was chosen did not hold, and by which margin most often. */
   fails: number;
   by: string | null;
   /** The test that would tell beforehand, where one that was not done could; what it is worth, in hours of work saved on average. */
@@ -22,37 +23,10 @@ export interface CameraRisk {
 export interface Risk {
   drawn: number;
   seed: number;
-  /** Share of futures in which some camera failed, and how many fail on average. */
+  /** Share of scenarios in which some camera failed, and how many fail on average. */
   anyFails: number;
   failsOnAverage: number;
   cameras: CameraRisk[];
-}
-
-/** Whole numbers made into even shares of one, the same for the same seed. Source: mulberry32, public domain. */
-function createRandom(seed: number): () => number {
-  let state = seed >>> 0;
-  return () => {
-    state = (state + 0x6d2b79f5) >>> 0;
-    let mixed = Math.imul(state ^ (state >>> 15), state | 1);
-    mixed ^= mixed + Math.imul(mixed ^ (mixed >>> 7), mixed | 61);
-    return ((mixed ^ (mixed >>> 14)) >>> 0) / 4294967296;
-  };
-}
-
-/** Normal deviates, two from each pair of even ones. Source: Box and Muller. */
-function normal(even: () => number): () => number {
-  let kept: number | undefined;
-  return () => {
-    if (kept !== undefined) {
-      const value = kept;
-      kept = undefined;
-      return value;
-    }
-    const radius = Math.sqrt(-2 * Math.log(1 - even()));
-    const angle = 2 * Math.PI * even();
-    kept = radius * Math.sin(angle);
-    return radius * Math.cos(angle);
-  };
 }
 
 /** Part of the spread in published loss that all runs of a site share: the same reels, the same tables. Judgement. */
@@ -95,8 +69,8 @@ function testFor({ kind, unread }: Margin, { isCoax, coaxRead, traced }: Chosen)
 const lostHours = ({ hours }: FeasibleOption): number => hours + 2;
 
 /**
- * Draws futures of a plan: figures that are not known exactly fall as their spread allows, and each chosen option is held
- * against its limits again. The same seed draws the same futures. It gives up the thread between portions, with what it
+ * Draws scenarios of a plan: figures that are not known exactly fall as their spread allows, and each chosen option is held
+ * against its limits again. The same seed draws the same scenarios. It gives up the thread between portions, with what it
  * has by then, so that it can be watched and stopped.
  */
 export function* sampleScenarios(
@@ -125,8 +99,8 @@ export function* sampleScenarios(
     ];
   });
   const even = createRandom(seed);
-  const gauss = normal(even);
-  const future: Scenario = { ...asKnown };
+  const gauss = createNormal(even);
+  const scenario: Scenario = { ...asKnown };
   let [drawn, any, all] = [0, 0, 0];
   while (drawn < count) {
     const until = Math.min(count, drawn + portion);
@@ -135,14 +109,14 @@ export function* sampleScenarios(
       const commonLoad = gauss();
       let failed = 0;
       for (const one of chosen) {
-        future.coaxOhms = gauss();
-        future.powerOhms = gauss();
-        future.loss = commonShare * common + ownShare * gauss();
-        future.joints = gauss();
-        future.load = commonShare * commonLoad + ownShare * gauss();
-        future.length = gauss();
-        future.steel = even() < steelChance;
-        const broken = one.option.margins.find((margin) => margin.under(future) > 1);
+        scenario.coaxOhms = gauss();
+        scenario.powerOhms = gauss();
+        scenario.loss = commonShare * common + ownShare * gauss();
+        scenario.joints = gauss();
+        scenario.load = commonShare * commonLoad + ownShare * gauss();
+        scenario.length = gauss();
+        scenario.steel = even() < steelChance;
+        const broken = one.option.margins.find((margin) => margin.under(scenario) > 1);
         if (!broken) continue;
         failed += 1;
         one.fails += 1;
@@ -178,13 +152,13 @@ export function* sampleScenarios(
 
 /** Past one in ten a choice is a gamble, from a fiftieth on it is worth a look. Judgement. */
 export const gambleShare = 0.1;
-export const riskStanding = (fails: number): Status =>
+export const riskStatus = (fails: number): Status =>
   fails > gambleShare ? 'fails' : fails > gambleShare / 5 ? 'close' : 'holds';
 
-/** How many futures tell a single option's chance, and the seed they are drawn from. */
+/** How many scenarios tell a single option's chance, and the seed they are drawn from. */
 const singleDraws = { count: 2000, seed: 1, portion: 2000 };
 
-/** The chance that one option of a run does not hold once it is built: the share of futures in which it fails. */
+/** The chance that one option of a run does not hold once it is built: the share of scenarios in which it fails. */
 export function chanceOfFailing(run: RunEvaluation, option: OptionKind): number {
   return [...sampleScenarios({ runs: [run] }, { [run.camera.id]: option }, singleDraws)].at(-1)!.anyFails;
 }

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { createRandom } from '#core/shared/random';
+import { createNormal, createRandom } from '#core/shared/random';
 import { findEvents, forwardTrace, type End, type Fault, type LineEvent, type Stretch } from '.';
 
 interface Wanted {
@@ -78,11 +78,10 @@ function isFound({ elements, end, wanted, widthNs, stepNs, noise }: Drawn, rando
     stepNs,
     8192,
   );
+  const normal = createNormal(random);
   const trace = {
     ...clean,
-    volts: clean.volts.map(
-      (value) => value + noise * Math.sqrt(-2 * Math.log(1 - random())) * Math.cos(2 * Math.PI * random()),
-    ),
+    volts: clean.volts.map((value) => value + noise * normal()),
   };
   const found = findEvents(trace, { velocityFactor: 0.83, impedanceOhms: 75 });
   return (

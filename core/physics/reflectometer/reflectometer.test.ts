@@ -1,3 +1,4 @@
+import { createNormal, createRandom } from '#core/shared/random';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import jointCsv from '../../../tests/reference/tdr/joint-62m-open-180m.csv?raw';
@@ -202,16 +203,10 @@ const written = (events: { kind: string; distanceM?: number; at?: number; ohms?:
     .join('; ');
 /** Noise that is the same in every run. */
 function noisy(trace: Trace, sigma: number, start: number): Trace {
-  let state = start;
-  const uniform = () => {
-    state = (state * 16_807) % 2_147_483_647;
-    return state / 2_147_483_647;
-  };
+  const normal = createNormal(createRandom(start));
   return {
     ...trace,
-    volts: trace.volts.map(
-      (value) => value + sigma * Math.sqrt(-2 * Math.log(uniform())) * Math.cos(2 * Math.PI * uniform()),
-    ),
+    volts: trace.volts.map((value) => value + sigma * normal()),
   };
 }
 

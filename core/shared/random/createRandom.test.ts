@@ -12,5 +12,6 @@ describe('createRandom', () => {
     const drawn = (seed: number) => Array.from({ length: 5 }, createRandom(seed));
     expect(drawn(7)).toEqual(drawn(7));
     expect(drawn(7)).not.toEqual(drawn(8));
+    expect(new Set(drawn(0)).size).toBe(5);
   });
 });

@@ -1,1 +1,2 @@
 export { createRandom } from './createRandom';
+export { createNormal } from './createNormal';

@@ -1,3 +1,4 @@
+import { createNormal, createRandom } from '#core/shared/random';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import type { QuantityReading } from '#core/model/site';
@@ -67,9 +68,8 @@ describe('what a loop reading tells', () => {
   });
   it('is calibrated: what it gives nine chances in ten is so at least eight times in ten', () => {
     // Runs are drawn from the very beliefs that the inference starts from, and each is read once.
-    let seed = 7;
-    const random = () => (seed = (seed * 16807) % 2147483647) / 2147483647;
-    const gauss = () => Math.sqrt(-2 * Math.log(random())) * Math.cos(2 * Math.PI * random());
+    const random = createRandom(7);
+    const gauss = createNormal(random);
     let sure = 0;
     let right = 0;
     for (let k = 0; k < 3000; k += 1) {

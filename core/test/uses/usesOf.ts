@@ -2,17 +2,31 @@ import {
   faultsLossDb,
   feedSource,
   lineKind,
-  pictureOver,
   runLengthM,
+  voltsShare,
   type RunFindings,
 } from '#core/test/findings';
+import {
+  asKnown,
+  bestCase,
+  coaxReachUnder,
+  linkExtraDb,
+  linkRateUnder,
+  ohmsFactor,
+  pictureLossUnder,
+  readFactor,
+  voltsUnder,
+  worstCase,
+  type Scenario,
+} from '#core/test/scenarios';
 import { testDefinition, type RunReadings } from '#core/test/readings';
-import { poeSourceVolts, ethernetChannelM, maxLoadWatts, poeClasses } from '#core/physics/power';
+import { ethernetChannelM, maxLoadWatts, poeClasses } from '#core/physics/power';
 import { viewNeed } from '#core/model/views';
-import { linkConverters, linkRateMbps, pictureFormats, soundJointLossDb } from '#core/physics/signal';
+import { linkConverters, pictureFormats } from '#core/physics/signal';
 import type { Camera, Run, Site, TestId } from '#core/model/site';
 import { formatQuantity, type Unit } from '#core/shared/units';
 import {
+  basisOf,
   figure,
   unboundedUtilisation,
   statusOf,
@@ -23,46 +37,37 @@ import {
 } from '#core/shared/derivation';
 import type { Use, UseMargin, Uses } from './use';
 
-/** How far what was not measured may be off, as a share: published loss of cables, loops by their tables, a joint nobody looked for. Judgement. */
-const unreadLossShare = 0.12;
-const unreadFaultDb = 2;
-const unreadLoopShare = 0.15;
-/** Volts that nobody read may use the drop up so many times more or less than computed. */
-const unreadVoltsTimes = 1.25;
-/** A core that is steel and was taken for copper. */
-const steelTimes = 3;
-
 const converter = linkConverters[0]!;
 const portWatts = poeClasses[4].sourceWatts;
 
-interface Held {
+interface HeldMargin {
   label: string;
   unit: Unit;
   limit: Figure;
   sense: 'at-most' | 'at-least';
-  value: number;
-  worstValue: number;
-  bestValue: number;
+  /** What there is in a scenario. */
+  under: (scenario: Scenario) => number;
   basis: Basis;
   test: TestId | null;
 }
 
-const shareIn = (sense: Held['sense'], value: number, limit: number): number => {
+const shareIn = (sense: HeldMargin['sense'], value: number, limit: number): number => {
   const utilisation = sense === 'at-most' ? value / limit : limit / value;
   return Number.isFinite(utilisation) && utilisation >= 0 ? utilisation : unboundedUtilisation;
 };
 
-function marginOf({ label, unit, limit, sense, value, worstValue, bestValue, basis, test }: Held): UseMargin {
-  const of = (at: number): Status => statusOf(shareIn(sense, at, limit.value ?? 0));
+function marginOf({ label, unit, limit, sense, under, basis, test }: HeldMargin): UseMargin {
+  const utilisationIn = (scenario: Scenario): number => shareIn(sense, under(scenario), limit.value ?? 0);
+  const utilisation = utilisationIn(asKnown);
   return {
     label,
     unit,
-    value,
+    value: under(asKnown),
     limit,
-    utilisation: shareIn(sense, value, limit.value ?? 0),
-    status: of(value),
+    utilisation,
+    status: statusOf(utilisation),
     basis,
-    range: { worst: of(worstValue), best: of(bestValue) },
+    range: { worst: statusOf(utilisationIn(worstCase)), best: statusOf(utilisationIn(bestCase)) },
     test,
   };
 }
@@ -98,54 +103,59 @@ interface Given {
   readings: RunReadings;
 }
 
-/** Loss that is known of the run beyond its cable, and how far it may be off while nobody has looked. */
-function lossRange(
-  { readings }: Given,
-  value: number,
-): Pick<Held, 'value' | 'worstValue' | 'bestValue' | 'basis' | 'test'> {
-  const looked = readings.reflectometer !== undefined;
+const isTraced = ({ readings }: Given): boolean => readings.reflectometer !== undefined;
+
+/** Volts at the camera by night: as they were read, or as its feed should give. */
+function nightMargin({ site, run, camera, findings, readings }: Given): UseMargin {
+  const { window } = camera.supply;
+  const source = feedSource(site, run);
+  const night = findings.verdicts.find(({ id }) => id === 'night-volts')!;
+  const read = readings['night-volts'];
+  const fed = {
+    source,
+    loop: findings.powerLoop,
+    window,
+    watts: camera.watts.night,
+    wattsFrom: 'typical',
+  } as const;
+  const statusIn = (scenario: Scenario): Status =>
+    statusOf(
+      read
+        ? voltsShare(source.volts, read.value * readFactor(scenario.load), window).utilisation
+        : voltsUnder(fed, scenario),
+    );
   return {
-    value,
-    bestValue: value * (1 - unreadLossShare),
-    worstValue: value * (1 + unreadLossShare) + (looked ? 0 : unreadFaultDb),
-    basis: 'typical',
-    test: looked ? null : 'reflectometer',
+    label: 'at night',
+    unit: 'V',
+    value: (night.read ?? night.expected)?.value ?? 0,
+    limit: figure('at least', window.minVolts, 'V', window.from),
+    utilisation: night.utilisation ?? 0,
+    status: statusOf(night.utilisation ?? 0),
+    basis: night.basis,
+    range: { worst: statusIn(worstCase), best: statusIn(bestCase) },
+    test: read ? null : 'night-volts',
   };
 }
 
 function pictureUses(given: Given): Use[] {
-  const { run, camera, findings, readings } = given;
+  const { run, findings } = given;
   if (lineKind(run) === 'mixed') return [];
-  const night = findings.verdicts.find(({ id }) => id === 'night-volts')!;
-  const shown = night.read ?? night.expected;
-  const nightMargin: UseMargin = {
-    label: 'at night',
-    unit: 'V',
-    value: shown?.value ?? 0,
-    limit: figure('at least', camera.supply.window.minVolts, 'V', camera.supply.window.from),
-    utilisation: night.utilisation ?? 0,
-    status: statusOf(night.utilisation ?? 0),
-    basis: night.basis,
-    range: readings['night-volts']
-      ? { worst: statusOf(night.utilisation ?? 0), best: statusOf(night.utilisation ?? 0) }
-      : {
-          worst: statusOf((night.utilisation ?? 0) * unreadVoltsTimes),
-          best: statusOf((night.utilisation ?? 0) / unreadVoltsTimes),
-        },
-    test: readings['night-volts'] ? null : 'night-volts',
-  };
+  const known = { faultsDb: faultsLossDb(run, findings.events), traced: isTraced(given) };
+  const atNight = nightMargin(given);
   return pictureFormats.map((format) => {
     const loss = marginOf({
       label: `lost at ${format.topMHz} MHz`,
       unit: 'dB',
       limit: figure('at most', format.limitDb, 'dB', 'typical'),
       sense: 'at-most',
-      ...lossRange(given, pictureOver(run, format, faultsLossDb(run, findings.events)).lossDb),
+      under: (scenario) => pictureLossUnder(run, format, known, scenario),
+      basis: 'typical',
+      test: known.traced ? null : 'reflectometer',
     });
     const isSoft = loss.status !== 'fails' && loss.value > format.cleanDb;
     return useOf(format.id, format.label, [
       { ...loss, status: isSoft && loss.status === 'holds' ? 'close' : loss.status },
-      nightMargin,
+      atNight,
     ]);
   });
 }
@@ -155,43 +165,31 @@ function coaxUse(given: Given): Use[] {
   const { site, run, camera, findings, readings } = given;
   if (lineKind(run) !== 'coax') return [];
   const { mbps, nightWatts } = viewNeed(site, camera).ip;
-  const joints = run.segments.filter(({ joint }) => joint).length * soundJointLossDb;
-  const rateAt = (moreDb: number) =>
-    linkRateMbps(converter, run.segments, joints + faultsLossDb(run, findings.events) + moreDb);
-  const wattsAt = (loopOhms: number) =>
-    Math.max(
-      0,
-      (maxLoadWatts({
-        sourceVolts: poeSourceVolts,
-        loopOhms,
-        minLoadVolts: converter.minInputVolts,
-        sourceLimitWatts: portWatts,
-      }) ?? portWatts) - converter.ownWatts,
-    );
-  const { ohms, from } = findings.coaxLoop;
-  const read = from === 'measured';
-  const link = readings.link;
+  const known = {
+    extraDb: linkExtraDb(run, faultsLossDb(run, findings.events)),
+    traced: isTraced(given),
+  };
+  const isRead = findings.coaxLoop.from === 'measured';
+  const tested = readings.link?.throughputMbps;
   const rate = marginOf({
     label: 'carried',
     unit: 'Mb/s',
     sense: 'at-least',
     limit: figure('wanted', mbps, 'Mb/s', 'typical'),
-    value: link ? link.throughputMbps : rateAt(0),
-    worstValue: link ? link.throughputMbps : rateAt(4),
-    bestValue: link ? link.throughputMbps : rateAt(-2),
-    basis: link ? 'measured' : 'typical',
-    test: link ? null : 'link',
+    under: (scenario) =>
+      tested === undefined ? linkRateUnder(run, known, scenario) : tested * readFactor(scenario.loss),
+    basis: tested === undefined ? 'typical' : 'measured',
+    test: tested === undefined ? 'link' : null,
   });
   const watts = marginOf({
     label: 'arriving',
     unit: 'W',
     sense: 'at-least',
     limit: figure('wanted', nightWatts, 'W', 'typical'),
-    value: wattsAt(ohms),
-    worstValue: wattsAt(read ? ohms * 1.03 : ohms * steelTimes),
-    bestValue: wattsAt(read ? ohms : ohms * (1 - unreadLoopShare)),
-    basis: read ? 'measured' : 'typical',
-    test: read ? null : 'coax-loop-ohms',
+    under: (scenario) =>
+      Math.max(0, coaxReachUnder(findings.coaxLoop, portWatts, scenario) - converter.ownWatts),
+    basis: isRead ? 'measured' : 'typical',
+    test: isRead ? null : 'coax-loop-ohms',
   });
   return [
     useOf(
@@ -214,9 +212,7 @@ function categoryUse({ run }: Given): Use[] {
         unit: 'm',
         sense: 'at-most',
         limit: figure('at most', ethernetChannelM, 'm', 'standard'),
-        value: lengthM,
-        worstValue: lengthM + 2 * spreadM,
-        bestValue: lengthM - 2 * spreadM,
+        under: ({ length }) => lengthM + spreadM * length,
         basis: 'typical',
         test: spreadM > 3 ? 'reflectometer' : null,
       }),
@@ -240,15 +236,15 @@ function powerUse({ site, run, camera, findings, readings }: Given): Use[] {
   if (run.feed.kind === 'local-adapter') return [];
   const source = feedSource(site, run);
   const { minVolts } = camera.supply.window;
-  const at = (loopOhms: number) =>
+  const { powerLoop } = findings;
+  const read = readings['power-loop-ohms'] !== undefined;
+  const wattsIn = ({ powerOhms }: Scenario): number =>
     maxLoadWatts({
       sourceVolts: source.volts,
-      loopOhms,
+      loopOhms: powerLoop.ohms * ohmsFactor(basisOf(powerLoop.from), powerOhms),
       minLoadVolts: minVolts,
       sourceLimitWatts: source.limitWatts,
     }) ?? source.limitWatts;
-  const { ohms, from } = findings.powerLoop;
-  const read = readings['power-loop-ohms'] !== undefined;
   return [
     useOf('power', 'Power over its own cores', [
       marginOf({
@@ -256,10 +252,8 @@ function powerUse({ site, run, camera, findings, readings }: Given): Use[] {
         unit: 'W',
         sense: 'at-least',
         limit: figure('wanted', camera.watts.night, 'W', 'noted'),
-        value: at(ohms),
-        worstValue: at(ohms * (read ? 1.03 : 1 + 2 * unreadLoopShare)),
-        bestValue: at(ohms * (read ? 1 : 1 - unreadLoopShare)),
-        basis: from === 'measured' ? 'measured' : 'typical',
+        under: wattsIn,
+        basis: powerLoop.from === 'measured' ? 'measured' : 'typical',
         test: read ? null : 'power-loop-ohms',
       }),
     ]),

@@ -2,7 +2,7 @@
 import { computed, ref, watch } from 'vue';
 import { testDefinition } from '#core/test/readings';
 import { optionLabels } from '#core/decide/options';
-import { gambleShare, mostWorthTesting, riskStanding } from '#core/decide/risk';
+import { gambleShare, mostWorthTesting, riskStatus } from '#core/decide/risk';
 import type { OptionKind } from '#core/model/site';
 import { formatQuantity } from '#core/shared/units';
 import { useKeys } from '../../../keys/keys';
@@ -19,7 +19,7 @@ import SearchBar from './SearchBar.vue';
 const evaluation = useEvaluation();
 const selection = useSelection();
 const planner = usePlanner();
-const futures = 10_000;
+const scenarios = 10_000;
 const seed = ref(1);
 const of = ref<'chosen' | 'plan'>(planner.plan ? 'plan' : 'chosen');
 const choices = computed(() => [
@@ -34,7 +34,7 @@ const options = computed<Record<string, OptionKind>>(() =>
       ),
 );
 const count = computed(() => Object.keys(options.value).length);
-const draw = () => void (count.value > 0 && planner.drawFutures(options.value, futures, seed.value));
+const draw = () => void (count.value > 0 && planner.sampleScenarios(options.value, scenarios, seed.value));
 watch(() => [evaluation.result, of.value, seed.value], draw, { immediate: true });
 
 const worth = computed(() => (planner.risk ? mostWorthTesting(planner.risk) : null));
@@ -45,7 +45,7 @@ function open(cameraId: string): void {
   if (run) void selection.go({ stage: 'test', runId: run.run.id });
 }
 useKeys([
-  { keys: ['f'], label: 'draw the futures again', group: 'Risk', run: draw },
+  { keys: ['f'], label: 'simulate again', group: 'Risk', run: draw },
   { keys: ['Escape'], label: 'stop', group: 'Risk', run: planner.stop },
 ]);
 </script>
@@ -68,20 +68,20 @@ useKeys([
       </button>
     </div>
     <div v-if="count === 0" class="empty">
-      <strong>Nothing is chosen yet.</strong>Choose options, or find a plan; then ten thousand futures show
+      <strong>Nothing is chosen yet.</strong>Choose options, or find a plan; then ten thousand scenarios show
       what might not hold.
     </div>
     <template v-else>
       <SearchBar
-        v-if="planner.busy === 'futures'"
-        :label="`Simulating …, ${planner.risk?.drawn ?? 0} of ${futures}`"
+        v-if="planner.busy === 'scenarios'"
+        :label="`Simulating …, ${planner.risk?.drawn ?? 0} of ${scenarios}`"
         :progress="null"
         @stop="planner.stop"
       />
       <template v-if="planner.risk">
         <p class="says">
           In <b class="mono" data-any>{{ percent(planner.risk.anyFails) }}</b> of
-          {{ formatQuantity(planner.risk.drawn, 'money') }} futures at least one camera would not hold as
+          {{ formatQuantity(planner.risk.drawn, 'money') }} scenarios at least one camera would not hold as
           built; <b class="mono">{{ planner.risk.failsOnAverage.toFixed(2) }}</b> fail on average.
         </p>
         <p v-if="worth && worth.test" class="worth">
@@ -113,7 +113,7 @@ useKeys([
                 <td>
                   <MarginBar
                     :utilisation="one.fails / gambleShare"
-                    :state="riskStanding(one.fails)"
+                    :state="riskStatus(one.fails)"
                     :width="90"
                   />
                 </td>

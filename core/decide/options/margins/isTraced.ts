@@ -1,0 +1,4 @@
+import type { Context } from '../context';
+
+/** Whether a trace has looked along the run, so that its joints are known. */
+export const isTraced = ({ readings }: Context): boolean => readings.reflectometer !== undefined;

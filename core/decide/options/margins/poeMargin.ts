@@ -1,0 +1,97 @@
+import { conductorOhms, signalCable } from '#core/physics/cable';
+import {
+  maxLoadWatts,
+  poeClasses,
+  poeClassFor,
+  poeMinDeviceVolts,
+  poePairsFed,
+  poeSourceVolts,
+  type PoeClass,
+} from '#core/physics/power';
+import type { Run } from '#core/model/site';
+import type { CameraFigures } from '#core/model/views';
+import { loadFactor, ohmsFactor } from '#core/test/scenarios';
+import { figure, type Figure } from '#core/shared/derivation';
+import type { Margin } from '../option';
+import { enough, wattsMargin } from './wattsMargin';
+
+const pairPathOhms = (
+  stretches: readonly { cable: string; lengthM: number; temperatureC: number }[],
+): number =>
+  stretches.reduce((sum, { cable, lengthM, temperatureC }) => {
+    const line = signalCable(cable);
+    return line.kind === 'pair' ? sum + conductorOhms(line.conductor, lengthM, temperatureC) : sum;
+  }, 0);
+
+/** Watts over category cable from a PoE port of one class. Two fed pairs make a loop of one conductor, four of half. */
+function poeWatts(conductorLoopOhms: number, row: PoeClass): number {
+  const loopOhms = poePairsFed(row.poeClass) === 4 ? conductorLoopOhms / 2 : conductorLoopOhms;
+  const most =
+    maxLoadWatts({
+      sourceVolts: poeSourceVolts,
+      loopOhms,
+      minLoadVolts: poeMinDeviceVolts(row.poeClass),
+      sourceLimitWatts: row.sourceWatts,
+    }) ?? row.sourceWatts;
+  return Math.min(most, row.deviceWatts);
+}
+
+export interface PoeMargin {
+  margin: Margin;
+  sourceWatts: number;
+}
+
+/** Watts from the lowest PoE class that serves the camera over these stretches of category cable. */
+export function poeMargin(
+  stretches: readonly { cable: string; lengthM: number; temperatureC: number }[],
+  { nightWatts, from }: Pick<CameraFigures, 'nightWatts' | 'from'>,
+  lengthFrom: Figure,
+): PoeMargin {
+  const ohms = pairPathOhms(stretches);
+  const wanted = poeClassFor(nightWatts) ?? poeClasses[8];
+  const row =
+    poeClasses
+      .filter(({ poeClass, sourceWatts }) => poeClass > 0 && sourceWatts >= wanted.sourceWatts)
+      .find((candidate) => poeWatts(ohms, candidate) >= nightWatts) ?? wanted;
+  const have = poeWatts(ohms, row);
+  return {
+    sourceWatts: row.sourceWatts,
+    margin: wattsMargin({
+      need: figure('camera by night', nightWatts, 'W', from),
+      have,
+      loopFrom: 'typical',
+      unread: lengthFrom.from !== 'measured',
+      limitSays: 'Too little power arrives for this camera.',
+      // A port gives what its class may draw; a camera that turns out hungrier asks for the next class.
+      under: (scenario) =>
+        enough(
+          nightWatts * loadFactor(from, scenario),
+          poeWatts(ohms * ohmsFactor('typical', scenario.coaxOhms), row),
+        ),
+      steps: () => [
+        {
+          message: 'Loop of the fed pairs',
+          formula: 'power-loop',
+          inputs: [lengthFrom],
+          result: figure('loop', ohms, 'Ω', 'typical'),
+        },
+        {
+          message: `Most that can arrive, class ${row.poeClass}`,
+          formula: 'most-watts',
+          inputs: [
+            figure('source', poeSourceVolts, 'V', 'typical'),
+            figure('loop', ohms, 'Ω', 'typical'),
+            figure('class gives', row.sourceWatts, 'W', 'standard'),
+            figure('class lets in', row.deviceWatts, 'W', 'standard'),
+          ],
+          result: figure('arrives', have, 'W', 'computed'),
+        },
+      ],
+    }),
+  };
+}
+
+/** A run as stretches that know their temperature. */
+export function stretchesOf(run: Run): { cable: string; lengthM: number; temperatureC: number }[] {
+  return run.segments.map(({ cable, lengthM, temperatureC }) => ({ cable, lengthM, temperatureC }));
+}

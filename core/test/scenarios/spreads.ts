@@ -1,0 +1,49 @@
+import type { Basis } from '#core/shared/derivation';
+import type { Scenario } from './scenario';
+
+/** One standard deviation of a loop, as a share. A reading leaves the meter, temperature and ageing; a table leaves gauge, copper and joints. Judgement. */
+const ohmsSpread: Record<Basis, number> = { measured: 0.03, 'data-sheet': 0.08, typical: 0.12 };
+/** Of published loss figures for a construction, and what joints and water take that no trace has looked for, in dB. Judgement. */
+const lossSpread = 0.06;
+const unseenJointDb = 1;
+/** Of what a camera takes. */
+const loadSpread = { typical: 0.08, 'data-sheet': 0.03 } as const;
+/** Of volts and rates that were read. */
+const readSpread = 0.01;
+/** Of a way that was drawn and not walked. */
+const routeSpread = 0.05;
+/** dB by which the level of a radio path is off what was computed for it. */
+const fadeSpreadDb = 4;
+/** Steel in place of copper: how much more its loop has, and how likely it is where nobody has read the loop. */
+const steelTimes = 3;
+export const steelChance = 0.03;
+
+/** So much is always left of a loop or a load, and of a loss, however far a scenario goes. */
+const leastShare = 0.3;
+const leastLossShare = 0.5;
+
+/** Factor on a loop in a scenario. A loop that was read is what it is, whatever it is made of. */
+export function ohmsFactor(from: Basis, deviations: number, steel = false): number {
+  const construction = from === 'typical' && steel ? steelTimes : 1;
+  return construction * Math.max(leastShare, 1 + ohmsSpread[from] * deviations);
+}
+
+/** Factor on what a camera takes, in watts or in Mb/s. */
+export const loadFactor = (from: 'typical' | 'data-sheet', { load }: Scenario): number =>
+  Math.max(leastShare, 1 + loadSpread[from] * load);
+
+/** Factor on the published loss of a cable. */
+export const lossFactor = ({ loss }: Scenario): number => Math.max(leastLossShare, 1 + lossSpread * loss);
+
+/** dB that joints nobody looked at take: only ever more. */
+export const unseenDb = (looked: boolean, { joints }: Scenario): number =>
+  looked ? 0 : unseenJointDb * Math.max(0, joints);
+
+/** Factor on volts or a rate that were read; more deviations leave less. */
+export const readFactor = (deviations: number): number => 1 - readSpread * deviations;
+
+/** Factor on the length of a new route. */
+export const routeFactor = ({ length }: Scenario): number => 1 + routeSpread * length;
+
+/** dB that a radio path loses beside what was computed. */
+export const fadeDb = ({ loss }: Scenario): number => fadeSpreadDb * loss;
