@@ -33,12 +33,11 @@ function needOf(evaluation: RunEvaluation): SlotNeed | undefined {
 
 /** Who is on which slot: placed cameras, and undecided ones on the input they have today. */
 export function allocationOf(site: Site, runs: readonly RunEvaluation[]): Allocation {
-  const needs = Object.fromEntries(
-    runs.flatMap((evaluation) => {
-      const need = needOf(evaluation);
-      return need ? [[evaluation.camera.id, need]] : [];
-    }),
-  );
+  const needs: Record<string, SlotNeed> = {};
+  for (const evaluation of runs) {
+    const need = needOf(evaluation);
+    if (need) needs[evaluation.camera.id] = need;
+  }
   const occupied: Record<string, Occupant[]> = Object.fromEntries(
     Object.keys(site.recorder).map((id) => [id, []]),
   );

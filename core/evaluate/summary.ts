@@ -1,5 +1,11 @@
 import type { Loop, RunFindings, Verdict } from '#core/test/findings';
-import type { InfeasibleOption, Margin, FeasibleOption } from '#core/decide/options';
+import {
+  brokenLimit,
+  type BrokenLimit,
+  type InfeasibleOption,
+  type Margin,
+  type FeasibleOption,
+} from '#core/decide/options';
 import type { OptionKind, Site } from '#core/model/site';
 import type { Derivation, LazyDerivation } from '#core/shared/derivation';
 import type { RunEvaluation } from '#core/decide/runEvaluation';
@@ -8,7 +14,8 @@ import type { SiteEvaluation } from './evaluateSite';
 /** An evaluation without its workings, small enough to be passed between threads after every edit. */
 export type VerdictSummary = Omit<Verdict, 'derivation'>;
 export type MarginSummary = Omit<Margin, 'derivation' | 'under'>;
-export type FeasibleOptionSummary = Omit<FeasibleOption, 'margins' | 'binding'> & {
+export type FeasibleOptionSummary = Omit<FeasibleOption, 'margins' | 'binding' | 'remedy'> & {
+  broken: BrokenLimit | null;
   margins: MarginSummary[];
   binding: MarginSummary | null;
 };
@@ -70,16 +77,18 @@ const withDetail = (run: RunSummary, { verdicts, options }: SummaryDetail): RunS
   findings: { ...run.findings, verdicts },
 });
 
+function feasibleSummary(option: FeasibleOption): FeasibleOptionSummary {
+  const { remedy: _, margins, binding, ...rest } = option;
+  return {
+    ...rest,
+    margins: margins.map(marginSummary),
+    binding: binding && marginSummary(binding),
+    broken: brokenLimit(option),
+  };
+}
+
 const optionSummaries = ({ options }: RunEvaluation): OptionSummary[] =>
-  options.map((option) =>
-    option.state === 'no'
-      ? option
-      : {
-          ...option,
-          margins: option.margins.map(marginSummary),
-          binding: option.binding && marginSummary(option.binding),
-        },
-  );
+  options.map((option) => (option.state === 'no' ? option : feasibleSummary(option)));
 
 const detailOf = (evaluation: RunEvaluation): SummaryDetail => ({
   verdicts: verdictSummaries(evaluation),

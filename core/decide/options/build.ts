@@ -143,13 +143,20 @@ function boughtOf(
 }
 const none: string[] = [];
 
+const onceEach = new Map<string, Part>();
+/** A task as it was given; one that is named alone is done once, and is the same object for every option that has it. */
+function asTask(given: string | Part): Part {
+  if (typeof given !== 'string') return given;
+  let task = onceEach.get(given);
+  if (!task) onceEach.set(given, (task = { item: given, count: 1 }));
+  return task;
+}
+
 /** Turns margins, parts and tasks into an option with its cost and the way it stands. */
 export function feasible(context: Context, draft: Draft): FeasibleOption {
   const { catalogue } = context;
   const access = draft.work.length > 0 ? accessWork(context) : noAccess;
-  const tasks: Part[] = [];
-  for (const task of draft.work) tasks.push(typeof task === 'string' ? { item: task, count: 1 } : task);
-  for (const item of access.work) tasks.push({ item, count: 1 });
+  const tasks = (access.work.length > 0 ? [...draft.work, ...access.work] : draft.work).map(asTask);
   const parts = access.parts.length > 0 ? [...draft.parts, ...access.parts] : draft.parts;
   const { hours, darkHours } = labourOf(catalogue, tasks);
   const { cost, dueAgain, unpriced } = boughtOf(catalogue, parts);
@@ -187,11 +194,8 @@ export function feasible(context: Context, draft: Draft): FeasibleOption {
       ? [stopFirst, ...draft.cautions, ...access.cautions]
       : access.cautions.length > 0
         ? [...draft.cautions, ...access.cautions]
-        : [...draft.cautions],
-    broken:
-      state === 'fails' && binding
-        ? { limit: `${binding.label}: ${binding.derivation().conclusion}`, remedy: draft.remedy(binding) }
-        : null,
+        : draft.cautions,
+    remedy: draft.remedy,
   };
 }
 

@@ -1,4 +1,5 @@
 export {
+  brokenLimit,
   isIp,
   optionLabels,
   type FeasibleOption,
@@ -6,8 +7,10 @@ export {
   type Margin,
   type Option,
   type Part,
+  type BrokenLimit,
   type SharedPort,
 } from './option';
+export type { Context } from './context';
 export { optionsFor } from './optionsFor';
 export { freeRackUnits, mixes, portsThere, unitSizes, type UnitSize, type Wanted } from './sharedUnits';
 export { renewalsOf, totalOf, type Buys, type Total } from './total';

@@ -33,12 +33,15 @@ export const ipSignal = ({ need: { ip } }: Context): FeasibleOption['signal'] =>
   mbps: ip.mbps,
   megapixels: ip.product.megapixels,
 });
+/** What a view asks of its model, by whether it wants sound and has to withstand blows. */
+const wishes = [
+  [[], [vandalProof]],
+  [[soundCaution], [soundCaution, vandalProof]],
+] as const;
 /** What every IP option has in common: its camera, its signal, and what its view asks of the model. */
 export const ipCamera = ({ need }: Context): Part => ({ item: need.ip.product.id, count: 1 });
-export const wishesOf = ({ need }: Context): string[] => [
-  ...(need.audio ? [soundCaution] : []),
-  ...(need.vandal ? [vandalProof] : []),
-];
+export const wishesOf = ({ need }: Context): readonly string[] =>
+  wishes[need.audio ? 1 : 0][need.vandal ? 1 : 0];
 
 /** Where gear stands it needs mains. */
 export function gearObstacle(

@@ -81,9 +81,9 @@ export interface FeasibleOption {
   newCableM: number;
   showsAt: string[];
   message: string;
-  cautions: string[];
-  /** For an option that does not hold: the first limit it breaks, and what would make it possible. */
-  broken: { limit: string; remedy: string } | null;
+  cautions: readonly string[];
+  /** What would make it possible where this margin is past its limit. */
+  remedy: (binding: Margin) => string;
 }
 
 /** An option that there is nothing to build on: no such cable, no route, no input. `remedy` is what would make it one. */
@@ -113,3 +113,22 @@ export const optionLabels: Record<OptionKind, { label: string; column: string }>
 
 /** Whether an option leaves the view on an IP camera. */
 export const isIp = ({ signal }: Pick<FeasibleOption, 'signal'>): boolean => signal.kind === 'ip';
+
+/** The limit that an option breaks first, and what would make the option possible. */
+export interface BrokenLimit {
+  limit: string;
+  remedy: string;
+}
+
+/**
+ * For an option that does not hold: the limit it breaks first, and what would make it possible. Told when it is asked
+ * for, since a site has thousands of options that do not hold and a person looks at a few.
+ */
+export function brokenLimit({
+  state,
+  binding,
+  remedy,
+}: Pick<FeasibleOption, 'state' | 'binding' | 'remedy'>): BrokenLimit | null {
+  if (state !== 'fails' || !binding) return null;
+  return { limit: `${binding.label}: ${binding.derivation().conclusion}`, remedy: remedy(binding) };
+}

@@ -1,5 +1,12 @@
 import type { RunEvaluation } from '#core/decide/runEvaluation';
-import { isIp, optionLabels, renewalsOf, type FeasibleOption, type Margin } from '#core/decide/options';
+import {
+  brokenLimit,
+  isIp,
+  optionLabels,
+  renewalsOf,
+  type FeasibleOption,
+  type Margin,
+} from '#core/decide/options';
 import { pessimistic } from '#core/test/scenarios';
 import type { Demands, OptionKind, Site } from '#core/model/site';
 import type { DemandRef } from './demandRef';
@@ -129,7 +136,7 @@ function snagOf(
     const why =
       !locked || locked.state === 'no'
         ? (locked?.why ?? '')
-        : (locked.broken?.limit ?? 'it does not hold on the figures that are demanded.');
+        : (brokenLimit(locked)?.limit ?? 'it does not hold on the figures that are demanded.');
     return {
       ...whose,
       message: `Camera ${camera.number} is locked on “${optionLabels[lock].label}”, which cannot be: ${why} The lock counts for nothing until then; unlock it, or put right what it says.`,
@@ -137,11 +144,12 @@ function snagOf(
   }
   if (candidates.length > 0) return undefined;
   const nearest = options
-    .flatMap((option) => (option.state === 'no' || !option.broken ? [] : [option]))
+    .filter((option): option is FeasibleOption => option.state === 'fails')
     .sort((a, b) => (a.binding?.utilisation ?? 99) - (b.binding?.utilisation ?? 99))[0];
+  const limit = nearest && brokenLimit(nearest);
   return {
     ...whose,
-    message: `Camera ${camera.number} is left out: no option holds on these figures.${nearest?.broken ? ` Nearest is “${optionLabels[nearest.kind].label}”. ${nearest.broken.limit} It would hold with ${nearest.broken.remedy}.` : ' Test its run, or ask less of the figures.'}`,
+    message: `Camera ${camera.number} is left out: no option holds on these figures.${limit ? ` Nearest is “${optionLabels[nearest.kind].label}”. ${limit.limit} It would hold with ${limit.remedy}.` : ' Test its run, or ask less of the figures.'}`,
   };
 }
 

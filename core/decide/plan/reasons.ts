@@ -1,5 +1,5 @@
 import type { Highs } from 'highs';
-import { optionLabels, type FeasibleOption } from '#core/decide/options';
+import { brokenLimit, optionLabels, type FeasibleOption } from '#core/decide/options';
 import type { Row } from '#core/solver';
 import { formatQuantity } from '#core/shared/units';
 import type { OptionKind } from '#core/model/site';
@@ -56,7 +56,7 @@ function othersOf(ground: PlanningInput, cameraId: string, taken: OptionKind): R
       if (!candidate)
         return {
           option: option.kind,
-          message: option.broken?.limit ?? 'does not hold on the figures that are demanded',
+          message: brokenLimit(option)?.limit ?? 'does not hold on the figures that are demanded',
         };
       const [demand] = candidate.ruledOutBy;
       return {

@@ -2,8 +2,7 @@ import { lengthDisputes, type LengthDispute } from '#core/survey/drawing';
 import { feedSource, runFindings, runLengthM, type RunFindings } from '#core/test/findings';
 import type { RunReadings } from '#core/test/readings';
 import { runGaps } from '#core/survey/gaps';
-import { optionsFor, type Option } from '#core/decide/options';
-import { viewNeed } from '#core/model/views';
+import { brokenLimit, optionsFor, type Context, type Option } from '#core/decide/options';
 import type { Camera, OptionKind, Run } from '#core/model/site';
 import type { RunSite } from './dependencies';
 import type { SiteContext } from './siteContext';
@@ -30,51 +29,77 @@ const nothing: ReadonlySet<string> = new Set();
 function brokenChoice(chosen: Option | undefined): string | null {
   if (!chosen) return null;
   if (chosen.state === 'no') return chosen.why;
-  return chosen.broken?.limit ?? null;
+  return brokenLimit(chosen)?.limit ?? null;
+}
+
+/** What the options of one run are worked out from. */
+function optionContext(
+  site: RunSite,
+  run: Run,
+  camera: Camera,
+  findings: RunFindings,
+  readings: RunReadings,
+  context: SiteContext,
+): Context {
+  const { feed } = run;
+  return {
+    site,
+    camera,
+    run,
+    findings,
+    readings,
+    catalogue: context.catalogue,
+    policies: context.policies,
+    accepted: context.acceptedAt.get(run.headEndId) ?? nothing,
+    place: site.place[camera.placeId]!,
+    headEnd: site.place[run.headEndId]!,
+    source: feedSource(site, run),
+    need: context.needOf(camera),
+    radioPath: context.radioPathFrom.get(camera.placeId),
+    mbpsAtPlace: () => context.mbpsAt(camera.placeId),
+    rail: () => (feed.kind === 'local-adapter' ? undefined : context.railOf(feed.supplyId)),
+  };
+}
+
+/** An evaluation that works its options out once, when they are first asked for. */
+class LazyRunEvaluation implements RunEvaluation {
+  readonly run: Run;
+  readonly camera: Camera;
+  readonly lengthM: number;
+  readonly findings: RunFindings;
+  readonly chosen: OptionKind | null;
+  readonly choiceBroken: string | null;
+  readonly disputes: LengthDispute[];
+  readonly toNote: RunEvaluation['toNote'];
+  private known: Option[] | undefined;
+  private readonly workOut: () => Option[];
+
+  constructor(site: RunSite, run: Run, readings: RunReadings, context: SiteContext) {
+    const camera = site.camera[run.cameraId]!;
+    const findings = runFindings(site, run, camera, readings);
+    this.run = run;
+    this.camera = camera;
+    this.findings = findings;
+    this.lengthM = runLengthM(run);
+    this.workOut = () => optionsFor(optionContext(site, run, camera, findings, readings, context));
+    this.chosen = site.choice[camera.id]?.option ?? null;
+    this.choiceBroken =
+      this.chosen === null ? null : brokenChoice(this.options.find(({ kind }) => kind === this.chosen));
+    this.disputes = lengthDisputes(site, run);
+    const gaps = runGaps(site, run, this.disputes);
+    const beforeTest = gaps.filter(({ before }) => before === 'test').length;
+    this.toNote = { beforeTest, beforeDecide: gaps.length - beforeTest };
+  }
+
+  get options(): Option[] {
+    return (this.known ??= this.workOut());
+  }
 }
 
 /** Evaluates one run from its own readings and the site around it. */
-export function evaluateRun(
+export const evaluateRun = (
   site: RunSite,
   run: Run,
   readings: RunReadings,
   context: SiteContext,
-): RunEvaluation {
-  const camera = site.camera[run.cameraId]!;
-  const findings = runFindings(site, run, camera, readings);
-  let options: Option[] | undefined;
-  const workOut = (): Option[] =>
-    (options ??= optionsFor({
-      site,
-      camera,
-      run,
-      findings,
-      readings,
-      catalogue: context.catalogue,
-      policies: context.policies,
-      accepted: context.acceptedAt.get(run.headEndId) ?? nothing,
-      place: site.place[camera.placeId]!,
-      headEnd: site.place[run.headEndId]!,
-      source: feedSource(site, run),
-      need: viewNeed(site, camera),
-      radioPath: context.radioPathFrom.get(camera.placeId),
-      mbpsAtPlace: () => context.mbpsAt(camera.placeId),
-      rail: () => (run.feed.kind === 'local-adapter' ? undefined : context.railOf(run.feed.supplyId)),
-    }));
-  const chosen = site.choice[camera.id]?.option ?? null;
-  const gaps = runGaps(site, run);
-  const beforeTest = gaps.filter(({ before }) => before === 'test').length;
-  return {
-    run,
-    camera,
-    findings,
-    chosen,
-    lengthM: runLengthM(run),
-    choiceBroken: chosen === null ? null : brokenChoice(workOut().find(({ kind }) => kind === chosen)),
-    get options() {
-      return workOut();
-    },
-    disputes: lengthDisputes(site, run),
-    toNote: { beforeTest, beforeDecide: gaps.length - beforeTest },
-  };
-}
+): RunEvaluation => new LazyRunEvaluation(site, run, readings, context);

@@ -1,8 +1,8 @@
 import { catalogueOf, type Catalogue } from '#core/model/catalogue';
 import type { ReadingsByRun, RunSite } from './dependencies';
 import { railAt, type Rail } from '#core/test/volts';
-import { viewNeed } from '#core/model/views';
-import { demandsOf, type Policies, type RadioPath } from '#core/model/site';
+import { viewNeed, type ViewNeed } from '#core/model/views';
+import { demandsOf, type Camera, type Policies, type RadioPath } from '#core/model/site';
 
 /** What of a site the options of every run look at, worked out once, and the costly of it only when it is asked for. */
 export interface SiteContext {
@@ -11,6 +11,8 @@ export interface SiteContext {
   /** Picture formats that some recorder takes, by the head end it stands at. */
   acceptedAt: ReadonlyMap<string, ReadonlySet<string>>;
   radioPathFrom: ReadonlyMap<string, RadioPath>;
+  /** What a camera's view needs. */
+  needOf: (camera: Camera) => ViewNeed;
   mbpsAt: (placeId: string) => number;
   railOf: (supplyId: string) => Rail | undefined;
 }
@@ -25,16 +27,23 @@ export function siteContext(site: RunSite, readings: ReadingsByRun): SiteContext
   }
   const rails = new Map<string, Rail | undefined>();
   let mbps: Map<string, number> | undefined;
+  const needs = new Map<string, ViewNeed>();
+  const needOf = (camera: Camera): ViewNeed => {
+    let need = needs.get(camera.id);
+    if (!need) needs.set(camera.id, (need = viewNeed(site, camera)));
+    return need;
+  };
   return {
     catalogue,
     policies: demandsOf(site).policies,
     acceptedAt,
     radioPathFrom: new Map(Object.values(site.radioPath).map((path) => [path.fromPlaceId, path])),
+    needOf,
     mbpsAt: (placeId) => {
       if (!mbps) {
         mbps = new Map();
         for (const camera of Object.values(site.camera))
-          mbps.set(camera.placeId, (mbps.get(camera.placeId) ?? 0) + viewNeed(site, camera).ip.mbps);
+          mbps.set(camera.placeId, (mbps.get(camera.placeId) ?? 0) + needOf(camera).ip.mbps);
       }
       return mbps.get(placeId) ?? 0;
     },

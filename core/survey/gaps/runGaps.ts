@@ -1,5 +1,5 @@
 import { signalCable } from '#core/physics/cable';
-import { lengthDisputes } from '#core/survey/drawing';
+import { lengthDisputes, type LengthDispute } from '#core/survey/drawing';
 import type { Assumable, Camera, Run, Site } from '#core/model/site';
 import { fieldKey, type Gap, type RunField } from './gap';
 
@@ -51,7 +51,7 @@ function cameraGaps(camera: Camera, note: Note): void {
   if (camera.worthKeeping === 'undecided') note('decide', 'worthKeeping', 'Is it worth keeping?');
 }
 
-function cableGaps(site: GapSite, run: Run, note: Note): void {
+function cableGaps(run: Run, disputes: readonly LengthDispute[], note: Note): void {
   run.segments.forEach((segment, index) => {
     const which = run.segments.length > 1 ? `segment ${index + 1}` : 'the cable';
     if (segment.lengthFrom === 'estimate')
@@ -71,7 +71,7 @@ function cableGaps(site: GapSite, run: Run, note: Note): void {
         index,
       );
   });
-  for (const { segment } of lengthDisputes(site, run))
+  for (const { segment } of disputes)
     note(
       'test',
       'dispute',
@@ -83,7 +83,11 @@ function cableGaps(site: GapSite, run: Run, note: Note): void {
 }
 
 /** What is not noted yet of a run and its camera, what holds up the test first. */
-export function runGaps(site: GapSite, run: Run): Gap[] {
+export function runGaps(
+  site: GapSite,
+  run: Run,
+  disputes: readonly LengthDispute[] = lengthDisputes(site, run),
+): Gap[] {
   const camera = site.camera[run.cameraId]!;
   const gaps: Gap[] = [];
   const note: Note = (before, field, message, segment) =>
@@ -99,7 +103,7 @@ export function runGaps(site: GapSite, run: Run): Gap[] {
   if (site.place[camera.placeId]?.assumed)
     note('test', 'place', 'How is it there: indoors or out, how warm, mains, how is it reached?');
   cameraGaps(camera, note);
-  cableGaps(site, run, note);
+  cableGaps(run, disputes, note);
   return [
     ...gaps.filter(({ before }) => before === 'test'),
     ...gaps.filter(({ before }) => before === 'decide'),

@@ -11,22 +11,8 @@ import { linkConverters, linkRateMbps } from '#core/physics/signal';
 import { formatQuantity } from '#core/shared/units';
 import { figure, utilisationOf, statusOf, type Limit } from '#core/shared/derivation';
 import { testDefinition } from '#core/test/readings';
+import { unreadVerdict } from './unreadVerdict';
 import type { Verdict } from './verdict';
-
-const unread = (id: Verdict['id'], conclusion: string, expected: Verdict['expected'] = null): Verdict => {
-  const { label } = testDefinition(id);
-  return {
-    id,
-    label,
-    state: 'untested',
-    utilisation: null,
-    read: null,
-    expected,
-    message: 'not done yet',
-    basis: 'typical',
-    derivation: () => ({ title: label, steps: [], conclusion }),
-  };
-};
 
 /** A verdict on something that was found rather than measured: it has a standing and no share of any limit. */
 function found(
@@ -50,21 +36,27 @@ function found(
   };
 }
 
+const continuityConclusion =
+  'With the far end open it must not go through, with the far end shorted it must. The power cores likewise.';
+const continuityUnread = unreadVerdict({
+  id: 'continuity',
+  message: 'not done yet',
+  conclusion: continuityConclusion,
+});
+
 /** Whether the cable goes through, and only to its end. */
 export function continuityVerdict(reading: ContinuityReading | undefined): Verdict {
-  const conclusion =
-    'With the far end open it must not go through, with the far end shorted it must. The power cores likewise.';
-  if (!reading) return unread('continuity', conclusion);
+  if (!reading) return continuityUnread;
   switch (reading.found) {
     case 'through':
-      return found('continuity', 'holds', 'through', 'through, no short', conclusion);
+      return found('continuity', 'holds', 'through', 'through, no short', continuityConclusion);
     case 'open':
       return found(
         'continuity',
         'fails',
         'open',
         'open: no way through',
-        `${conclusion} The reflectometer tells at which metre it is open.`,
+        `${continuityConclusion} The reflectometer tells at which metre it is open.`,
       );
     case 'shorted':
       return found(
@@ -72,7 +64,7 @@ export function continuityVerdict(reading: ContinuityReading | undefined): Verdi
         'fails',
         'shorted',
         'shorted on the way',
-        `${conclusion} The reflectometer tells at which metre it is shorted.`,
+        `${continuityConclusion} The reflectometer tells at which metre it is shorted.`,
       );
   }
 }
@@ -92,10 +84,17 @@ const swapWords: Record<SwapTestId, { works: string; fails: string; conclusion: 
   },
 };
 
+const notSwapped = (test: SwapTestId): Verdict =>
+  unreadVerdict({ id: test, message: 'not done yet', conclusion: swapWords[test].conclusion });
+const swapUnread: Record<SwapTestId, Verdict> = {
+  'camera-at-head-end': notSwapped('camera-at-head-end'),
+  'camera-on-local-supply': notSwapped('camera-on-local-supply'),
+};
+
 /** What a camera tells away from what is suspected of it. */
 export function swapVerdict(test: SwapTestId, reading: SwapReading | undefined): Verdict {
+  if (!reading) return swapUnread[test];
   const { conclusion, works, fails } = swapWords[test];
-  if (!reading) return unread(test, conclusion);
   return found(
     test,
     reading.found === 'works' ? 'holds' : 'fails',
@@ -126,7 +125,7 @@ export function linkVerdict(run: Run, reading: LinkReading | undefined): Verdict
   const expected = figure('expected', linkRateMbps(converter, run.segments), 'Mb/s', 'typical');
   const conclusion =
     'Rate, throughput and loss at the far end, under the camera’s load. Well under what the run should carry points at a joint or a wrong cable.';
-  if (!reading) return unread('link', conclusion, expected);
+  if (!reading) return unreadVerdict({ id: 'link', message: 'not done yet', expected, conclusion });
   const read = figure('throughput', reading.throughputMbps, 'Mb/s', 'measured');
   const limit: Limit = {
     sense: 'at-least',

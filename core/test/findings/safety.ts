@@ -1,7 +1,8 @@
 import type { QuantityReading } from '#core/model/site';
 import { formatQuantity } from '#core/shared/units';
-import { figure, utilisationOf, statusOf, type Limit } from '#core/shared/derivation';
+import { figure, utilisationOf, statusOf, type Figure, type Limit } from '#core/shared/derivation';
 import { testDefinition } from '#core/test/readings';
+import { unreadVerdict } from './unreadVerdict';
 import type { Verdict } from './verdict';
 
 /** Volts above which nobody goes on. Source: touch-voltage limits of IEC 60364-4-41 (50 V AC, 120 V DC). */
@@ -42,39 +43,46 @@ const words: Record<SafetyTest, { stops: string; fine: string; caution: string; 
   },
 };
 
+const isBetweenEarths = (test: SafetyTest): test is 'shield-earth-volts' => test === 'shield-earth-volts';
+const boundOf = (test: SafetyTest): number =>
+  isBetweenEarths(test) ? earthDifferenceVolts : stopVolts[test];
+const limitFor = (test: SafetyTest): Limit => ({
+  sense: 'at-most',
+  figure: figure('limit', boundOf(test), 'V', isBetweenEarths(test) ? 'policy' : 'standard'),
+});
+const expectedFor = (test: SafetyTest): Figure =>
+  figure('below', boundOf(test), 'V', isBetweenEarths(test) ? 'policy' : 'standard');
+
+const notReadYet = (test: SafetyTest): Verdict =>
+  unreadVerdict({
+    id: test,
+    message: 'not read yet',
+    expected: expectedFor(test),
+    limit: limitFor(test),
+    conclusion: words[test].conclusion,
+  });
+const unread: Record<SafetyTest, Verdict> = {
+  'foreign-ac-volts': notReadYet('foreign-ac-volts'),
+  'foreign-dc-volts': notReadYet('foreign-dc-volts'),
+  'shield-earth-volts': notReadYet('shield-earth-volts'),
+};
+
 /** The readings that are taken before any other. There is nothing to expect of them but that they are low. */
 export function safetyVerdict(test: SafetyTest, reading: QuantityReading | undefined): Verdict {
+  if (!reading) return unread[test];
   const { label } = testDefinition(test);
-  const bound = test === 'shield-earth-volts' ? earthDifferenceVolts : stopVolts[test];
-  const limit: Limit = {
-    sense: 'at-most',
-    figure: figure('limit', bound, 'V', test === 'shield-earth-volts' ? 'policy' : 'standard'),
-  };
-  const expected = figure('below', bound, 'V', limit.figure.from);
   const { fine, stops, caution, conclusion } = words[test];
-  if (!reading) {
-    return {
-      id: test,
-      label,
-      state: 'untested',
-      utilisation: null,
-      read: null,
-      expected,
-      message: 'not read yet',
-      basis: 'typical',
-      derivation: () => ({ title: label, steps: [], limit, conclusion }),
-    };
-  }
+  const limit = limitFor(test);
   const read = figure('read', reading.value, 'V', 'measured');
   const utilisation = utilisationOf(reading.value, limit);
-  const isRaised = test !== 'shield-earth-volts' && utilisation > cautionShare && utilisation <= 1;
+  const isRaised = !isBetweenEarths(test) && utilisation > cautionShare && utilisation <= 1;
   const status = isRaised ? 'close' : statusOf(utilisation);
-  const danger = status === 'fails' && test !== 'shield-earth-volts';
+  const danger = status === 'fails' && !isBetweenEarths(test);
   return {
     id: test,
     label,
     read,
-    expected,
+    expected: expectedFor(test),
     utilisation,
     basis: 'measured',
     state: danger ? 'stop' : status,

@@ -4,6 +4,7 @@ import type {
   PictureReading,
   QuantityReading,
   QuantityTestId,
+  Reading,
   Site,
   SwapReading,
   SwapTestId,
@@ -25,11 +26,12 @@ export function readingsByRun(site: Pick<Site, 'reading'>): Map<string, RunReadi
   const byRun = new Map<string, RunReadings>();
   for (const reading of Object.values(site.reading)) {
     if (reading.struck) continue;
-    const ofRun = byRun.get(reading.runId) ?? {};
+    let ofRun = byRun.get(reading.runId);
+    if (!ofRun) byRun.set(reading.runId, (ofRun = {}));
     const earlier = ofRun[reading.test];
+    // Which test a reading is of says which kind of reading it is; the compiler cannot follow that.
     if (!earlier || Date.parse(earlier.at) <= Date.parse(reading.at))
-      Object.assign(ofRun, { [reading.test]: reading });
-    byRun.set(reading.runId, ofRun);
+      (ofRun as Record<string, Reading>)[reading.test] = reading;
   }
   return byRun;
 }

@@ -1,0 +1,29 @@
+import type { TestId } from '#core/model/site';
+import type { Figure, Limit } from '#core/shared/derivation';
+import { testDefinition } from '#core/test/readings';
+import type { Verdict } from './verdict';
+
+/** What is said of a test before anybody has done it. */
+export interface Unread {
+  id: TestId;
+  message: string;
+  expected?: Figure;
+  limit?: Limit;
+  conclusion: string;
+}
+
+/** A test that was not done yet. Where nothing of it depends on the run, one verdict serves all runs. */
+export function unreadVerdict({ id, message, expected, limit, conclusion }: Unread): Verdict {
+  const { label } = testDefinition(id);
+  return {
+    id,
+    label,
+    state: 'untested',
+    utilisation: null,
+    read: null,
+    expected: expected ?? null,
+    message,
+    basis: 'typical',
+    derivation: () => ({ title: label, steps: [], ...(limit && { limit }), conclusion }),
+  };
+}
