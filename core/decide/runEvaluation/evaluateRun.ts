@@ -71,8 +71,8 @@ class LazyRunEvaluation implements RunEvaluation {
   readonly choiceBroken: string | null;
   readonly disputes: LengthDispute[];
   readonly toNote: RunEvaluation['toNote'];
-  private known: Option[] | undefined;
-  private readonly workOut: () => Option[];
+  #known: Option[] | undefined;
+  readonly #workOut: () => Option[];
 
   constructor(site: RunSite, run: Run, readings: RunReadings, context: SiteContext) {
     const camera = site.camera[run.cameraId]!;
@@ -81,7 +81,7 @@ class LazyRunEvaluation implements RunEvaluation {
     this.camera = camera;
     this.findings = findings;
     this.lengthM = runLengthM(run);
-    this.workOut = () => optionsFor(optionContext(site, run, camera, findings, readings, context));
+    this.#workOut = () => optionsFor(optionContext(site, run, camera, findings, readings, context));
     this.chosen = site.choice[camera.id]?.option ?? null;
     this.choiceBroken =
       this.chosen === null ? null : brokenChoice(this.options.find(({ kind }) => kind === this.chosen));
@@ -92,7 +92,7 @@ class LazyRunEvaluation implements RunEvaluation {
   }
 
   get options(): Option[] {
-    return (this.known ??= this.workOut());
+    return (this.#known ??= this.#workOut());
   }
 }
 
