@@ -8,6 +8,7 @@ export {
   type QueryOf,
 } from './endpoint';
 export { instruments, type InstrumentAsked, type InstrumentIdentity } from './instruments';
+export { sitePath } from './paths';
 export { keptPictureSchema, picturePath, pictures, type KeptPicture } from './pictures';
 export { problemDetailsSchema, type ProblemDetails } from './problem';
 export { recorders, settingsPath } from './recorders';

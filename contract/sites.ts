@@ -3,6 +3,7 @@ import type { Problem } from '#core/shared/problems';
 import { editSchema, nameSchema, siteIdSchema } from '#core/model/site';
 import { endpoint } from './endpoint';
 import { nothing } from './nothing';
+import { sitePath } from './paths';
 import { trustedEntry, trustedSiteFile } from './trusted';
 
 /** A site in the list of all of them. */
@@ -85,7 +86,7 @@ export const sites = {
   }),
   read: endpoint({
     method: 'GET',
-    path: '/sites/:id',
+    path: sitePath,
     query: nothing,
     body: nothing,
     answer: servedSiteSchema,

@@ -2,9 +2,6 @@ import { createRouter, createWebHistory } from 'vue-router';
 import SiteFrame from './frame/SiteFrame.vue';
 import SitesView from './frame/SitesView.vue';
 
-/** The first stage is fetched while the rest is made ready: it is what most people open. */
-const survey = import('./stages/survey/SurveyStage.vue');
-
 /** The stages of the work, in its order. Each loads its own code when it is first opened. */
 export const router = createRouter({
   history: createWebHistory(),
@@ -15,7 +12,7 @@ export const router = createRouter({
       component: SiteFrame,
       children: [
         { path: '', redirect: (to) => ({ name: 'survey', params: to.params }) },
-        { path: 'survey/:runId?', name: 'survey', component: () => survey },
+        { path: 'survey/:runId?', name: 'survey', component: () => import('./stages/survey/SurveyStage.vue') },
         { path: 'test/:runId?', name: 'test', component: () => import('./stages/test/TestStage.vue') },
         {
           path: 'decide/:runId?',

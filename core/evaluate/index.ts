@@ -5,6 +5,7 @@ export { runDiagnostics, type RunDiagnostics } from './runDiagnostics';
 export { migrationOfSite, slotSite, type SlotProposal, type SlottingScope } from './slotAllocation';
 export {
   applyPatch,
+  boardPatch,
   derivationOf,
   detailsOf,
   initialPatch,
@@ -20,3 +21,4 @@ export {
   type SummaryPatch,
   type VerdictSummary,
 } from './summary';
+export { unreadTraces, withoutReadings, withTracesPending, type UnreadTrace } from './unreadTraces';

@@ -125,6 +125,17 @@ export function summaryPatch(evaluation: SiteEvaluation, before?: SiteEvaluation
   };
 }
 
+/** The same without verdicts and options, for somebody who has not been told those of any run yet. */
+export function boardPatch(evaluation: SiteEvaluation, before: SiteEvaluation): SummaryPatch {
+  const { runs, ...rest } = evaluation;
+  const known = new Set(before.runs);
+  return {
+    ...rest,
+    order: runs.map(({ run }) => run.id),
+    changed: runs.filter((run) => !known.has(run)).map((run) => patchOf(withoutDetails(run))),
+  };
+}
+
 /** What the board and the lists show; verdicts and options are most of what there is to tell, and are looked at last. */
 export function initialPatch(evaluation: SiteEvaluation): SummaryPatch {
   const { runs, ...rest } = evaluation;

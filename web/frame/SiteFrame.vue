@@ -57,6 +57,9 @@ watch(name, (text) => {
 /** Survey shows before verdicts and options are in. */
 const needsNoDetails = computed(() => selection.stage === 'survey');
 const progress = computed(() => (evaluation.result ? progressOf(evaluation.result) : null));
+const tracesWords = computed(() =>
+  evaluation.tracesLeft > 0 ? `reading ${evaluation.tracesLeft} traces` : '',
+);
 const savedWords = computed(() => {
   if (store.saving === 'waiting') return 'not saved: the server does not answer, trying again';
   if (store.saving === 'saving') return 'saving';
@@ -143,7 +146,7 @@ useKeys([
           name || 'Neotrope'
         }}</RouterLink>
         <span class="saved" :class="{ waiting: store.saving === 'waiting' }" role="status">{{
-          store.saving === 'waiting' ? savedWords : [counts, savedWords].filter(Boolean).join(', ')
+          store.saving === 'waiting' ? savedWords : [counts, tracesWords, savedWords].filter(Boolean).join(', ')
         }}</span>
       </div>
       <StageTape :now="selection.stage" :progress="progress" @go="goTo" />

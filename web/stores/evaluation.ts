@@ -19,6 +19,8 @@ export const useEvaluation = defineStore('evaluation', () => {
   const result = shallowRef<SiteSummary | null>(null);
   /** Whether verdicts and options are in as well; they come a moment after all else when a site is opened. */
   const isWhole = ref(false);
+  /** Traces that are still being read; their runs are not judged until then. */
+  const tracesLeft = ref(0);
   /** Why the site as it is now could not be worked out; what is shown is then from before. */
   const problem = ref<string | null>(null);
 
@@ -27,26 +29,51 @@ export const useEvaluation = defineStore('evaluation', () => {
   let running = false;
   let latest: Site | null = null;
 
-  async function evaluate(id: string, site: Site): Promise<void> {
-    const isSame = held?.id === id && result.value !== null;
-    if (isSame) {
-      const news = await askEvaluator((worker) => worker.follow(changesBetween(held!.site, site)));
-      held = { id, site };
-      result.value = applyPatch(result.value, JSON.parse(news) as SummaryPatch, site);
-      return;
+  async function follow(id: string, before: Site, site: Site): Promise<void> {
+    const news = await askEvaluator((worker) => worker.follow(changesBetween(before, site)));
+    held = { id, site };
+    result.value = applyPatch(result.value, JSON.parse(news) as SummaryPatch, site);
+  }
+
+  /** Takes over what traces tell, part by part, as they are read. */
+  async function followTraces(id: string): Promise<void> {
+    for (;;) {
+      const told = await askEvaluator((worker) => worker.nextTraces());
+      if (!told || held?.id !== id || !result.value) return;
+      result.value = applyPatch(result.value, JSON.parse(told.news) as SummaryPatch, held.site);
+      tracesLeft.value = told.left;
     }
-    const early = store.takeEarlyNews();
-    const first = early ?? { site, news: await askEvaluator((worker) => worker.open(JSON.stringify(site))) };
-    held = { id, site: first.site };
-    result.value = applyPatch(null, JSON.parse(first.news) as SummaryPatch, first.site);
-    isWhole.value = false;
+  }
+
+  /** Verdicts and options of all runs, most of what there is to tell. */
+  async function takeDetails(id: string): Promise<void> {
     const details = await askEvaluator((worker) => worker.details());
     if (held?.id !== id || !result.value) return;
     result.value = withDetails(result.value, JSON.parse(details) as SummaryDetails);
     isWhole.value = true;
-    // Edits that were on their way when the page was left are on top of what was made ready early.
-    if (first.site !== site) await evaluate(id, site);
   }
+
+  /** What comes after the board is shown: traces as they are read, then what is looked at in one run at a time. */
+  async function tellRest(id: string): Promise<void> {
+    await followTraces(id);
+    await takeDetails(id);
+  }
+
+  async function openSite(id: string, site: Site): Promise<void> {
+    const early = store.takeEarlyNews();
+    const first = early?.site ?? site;
+    const news = await (early?.news ?? askEvaluator((worker) => worker.open(JSON.stringify(site))));
+    held = { id, site: first };
+    result.value = applyPatch(null, JSON.parse(news) as SummaryPatch, first);
+    isWhole.value = false;
+    tracesLeft.value = 0;
+    void tellRest(id).catch((error: Error) => (problem.value = error.message));
+    // Edits that were on their way when the page was left are on top of what was made ready early.
+    if (first !== site && held?.id === id) await follow(id, first, site);
+  }
+
+  const evaluate = (id: string, site: Site): Promise<void> =>
+    held?.id === id && result.value ? follow(id, held.site, site) : openSite(id, site);
 
   /** Only the newest site is worth evaluating; those that came meanwhile are passed over. */
   async function evaluateLatest(): Promise<void> {
@@ -108,5 +135,5 @@ export const useEvaluation = defineStore('evaluation', () => {
   const traceView = (runId: string) => ask((worker) => worker.traceView(runId));
   const diagnostics = (runId: string) => ask((worker) => worker.diagnostics(runId));
 
-  return { result, isWhole, problem, retry, byRun, why, chance, sheet, diagnostics, traceView };
+  return { result, isWhole, tracesLeft, problem, retry, byRun, why, chance, sheet, diagnostics, traceView };
 });

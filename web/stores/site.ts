@@ -57,6 +57,12 @@ function keepPending(siteId: string, pending: readonly LogEntry[]): void {
   }
 }
 
+/** News of a site that are on their way, and the site that they are of. */
+interface EarlyNews {
+  news: Promise<string>;
+  site: Site;
+}
+
 /** The open site: what is on it, and the one way to change it. */
 export const useSite = defineStore('site', () => {
   const id = ref('');
@@ -68,9 +74,9 @@ export const useSite = defineStore('site', () => {
   const currentUser = useCurrentUser();
   const signedBy = (role: Role): string => signedAs(currentUser.value, role);
 
-  /** What was made of the site before the page was ready, and the site that it was made of. */
-  let early: { news: string; site: Site } | null = null;
-  function takeEarlyNews(): { news: string; site: Site } | null {
+  /** What is being made of the site since before the page was ready, and the site that it is made of. */
+  let early: EarlyNews | null = null;
+  function takeEarlyNews(): EarlyNews | null {
     const taken = early;
     early = null;
     return taken;
@@ -95,7 +101,7 @@ export const useSite = defineStore('site', () => {
     opened.value = 'opening';
     const ready = await takeEarly(siteId);
     const answer: Answer<ServedSite> = ready
-      ? { kind: 'answer', value: servedSiteSchema.parse(JSON.parse(ready.text)) }
+      ? { kind: 'answer', value: servedSiteSchema.parse(JSON.parse(ready.answer)) }
       : await api.site(siteId);
     if (id.value !== siteId) return;
     if (answer.kind !== 'answer') {

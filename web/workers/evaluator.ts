@@ -1,5 +1,6 @@
 import { wrap, type Remote } from 'comlink';
-import type { EarlySite, Evaluator } from './evaluator.worker';
+import { pathOf, sitePath } from '#contract';
+import type { Evaluator } from './evaluator.worker';
 
 interface Thread {
   remote: Remote<Evaluator>;
@@ -35,15 +36,30 @@ export function restartEvaluator(): void {
   thread = startThread();
 }
 
-/** The site of the address that was opened is fetched and worked out over there while the page makes itself ready here. */
+/** A site as the server answered it, and the first news of it, which may come later or not at all. */
+export interface EarlySite {
+  answer: string;
+  news: Promise<string>;
+}
+
+/** The site of an address is asked for before the page has made itself ready, and worked out meanwhile. */
+async function fetchEarly(id: string): Promise<EarlySite | null> {
+  try {
+    const response = await fetch(`/api${pathOf(sitePath, { id })}`);
+    if (!response.ok) return null;
+    const answer = await response.text();
+    const news = askEvaluator((evaluator) => evaluator.openServed(answer));
+    // Whoever waits for the news hears of a failure; until somebody does it is none of the page's.
+    news.catch(() => undefined);
+    return { answer, news };
+  } catch {
+    return null;
+  }
+}
+
 const openedId = /^\/site\/([^/]+)/.exec(window.location.pathname)?.[1];
 let early: { id: string; site: Promise<EarlySite | null> } | null =
-  openedId === undefined
-    ? null
-    : {
-        id: openedId,
-        site: askEvaluator((evaluator) => evaluator.fetchSite(openedId)).catch(() => null),
-      };
+  openedId === undefined ? null : { id: openedId, site: fetchEarly(openedId) };
 
 /** What was made ready of this site, once; `null` where it was another, or could not be had. */
 export async function takeEarly(id: string): Promise<EarlySite | null> {

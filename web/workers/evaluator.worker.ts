@@ -1,15 +1,20 @@
-import { pathOf, servedSiteSchema, sites } from '#contract';
 import { expose } from 'comlink';
+import { servedSiteSchema } from '#contract';
 import {
-  evaluateSite,
-  runDiagnostics,
-  type RunDiagnostics,
-  initialPatch,
-  summaryPatch,
-  detailsOf,
+  boardPatch,
   derivationOf,
+  detailsOf,
+  evaluateSite,
+  initialPatch,
+  runDiagnostics,
+  summaryPatch,
+  unreadTraces,
+  withoutReadings,
+  withTracesPending,
   type Before,
+  type RunDiagnostics,
   type Subject,
+  type SummaryPatch,
 } from '#core/evaluate';
 import { readingsByRun } from '#core/test/readings';
 import { traceView, type TraceView } from '#core/test/findings';
@@ -17,14 +22,22 @@ import { planSheet, type PlanSheet } from '#core/documents';
 import { chanceOfFailing } from '#core/decide/risk';
 import { siteFromTrusted, withChanges, type Change, type OptionKind, type Site } from '#core/model/site';
 import type { Derivation } from '#core/shared/derivation';
+import { startReading, type TraceProgress } from './traces/traceProgress';
 
-/** The last site that was evaluated, with its workings, which stay on this side until one is asked for. */
+/** The site that is open, with the traces that are still being read. */
+interface OpenSite {
+  site: Site;
+  traces: TraceProgress;
+  /** Whether verdicts and options have been told; until then news leave them out. */
+  isWhole: boolean;
+}
+let open: OpenSite | undefined;
+
+/** What was evaluated last, with its workings, which stay on this side until one is asked for. */
 let last: Before | undefined;
 
-function evaluate(site: Site, before: Before | undefined): Before {
-  last = { site, evaluation: evaluateSite(site, before) };
-  return last;
-}
+/** Fewer unread traces than these are read here: threads take longer to start. */
+const fewTraces = 12;
 
 /**
  * A site and what is made of it pass between the threads as text. A thousand runs are a hundred thousand small objects,
@@ -32,36 +45,61 @@ function evaluate(site: Site, before: Before | undefined): Before {
  */
 const asText = (value: unknown): string => JSON.stringify(value);
 
-/** A site as the server gave it, and the first news of it. */
-export interface EarlySite {
-  text: string;
-  news: string;
+/** Evaluates the open site as far as its traces have been read. */
+function evaluate({ site, traces }: OpenSite, before: Before | undefined): Before {
+  const readable = withoutReadings(site, new Set(traces.pending.keys()));
+  last = { site: readable, evaluation: evaluateSite(readable, before) };
+  return last;
 }
 
-const firstNewsOf = (site: Site): string => asText(initialPatch(evaluate(site, undefined).evaluation));
+/** News of the open site; runs whose traces are still being read are not judged in it. */
+function newsOf({ traces }: OpenSite, patch: SummaryPatch): string {
+  const runIds = new Set([...traces.pending.values()].map(({ run }) => run.id));
+  return asText(withTracesPending(patch, runIds));
+}
+
+function openSite(site: Site): string {
+  const unread = unreadTraces(site);
+  open = { site, traces: startReading(unread.length > fewTraces ? unread : []), isWhole: false };
+  return newsOf(open, initialPatch(evaluate(open, undefined).evaluation));
+}
+
+/** Evaluates the open site again and tells what is new. */
+function newsSince(now: OpenSite): string {
+  const before = last!;
+  const { evaluation } = evaluate(now, before);
+  const patch = now.isWhole ? summaryPatch : boardPatch;
+  return newsOf(now, patch(evaluation, before.evaluation));
+}
+
+/** What is new, and how many traces are still being read. */
+export interface TraceNews {
+  news: string;
+  left: number;
+}
 
 const evaluator = {
-  /** Fetches a site and evaluates it; `null` where it cannot be had, for the page to find out why. */
-  async fetchSite(id: string): Promise<EarlySite | null> {
-    const response = await fetch(`/api${pathOf(sites.read.path, { id })}`);
-    if (!response.ok) return null;
-    const text = await response.text();
-    return { text, news: firstNewsOf(siteFromTrusted(servedSiteSchema.parse(JSON.parse(text)).file)) };
-  },
+  /** Opens a site as the server answered it. */
+  openServed: (answer: string): string =>
+    openSite(siteFromTrusted(servedSiteSchema.parse(JSON.parse(answer)).file)),
   /** Evaluates a site from scratch, given as text; what is made of it comes as text too, verdicts and options with `details`. */
-  open(site: string): string {
-    return firstNewsOf(JSON.parse(site) as Site);
-  },
+  open: (site: string): string => openSite(JSON.parse(site) as Site),
   details(): string {
-    return asText(last ? detailsOf(last.evaluation) : {});
+    if (!open || !last) return asText({});
+    open.isWhole = true;
+    return asText(detailsOf(last.evaluation));
   },
   /** Evaluates what has changed since, and tells only that. */
   follow(changes: Change[]): string {
-    if (!last) throw new Error('no site is open');
-    const before = last;
-    return asText(
-      summaryPatch(evaluate(withChanges(before.site, changes), before).evaluation, before.evaluation),
-    );
+    if (!open) throw new Error('no site is open');
+    open.site = withChanges(open.site, changes);
+    return newsSince(open);
+  },
+  /** Waits for more of the traces that are being read; `null` where all have been. */
+  async nextTraces(): Promise<TraceNews | null> {
+    const now = open;
+    if (!now || !(await now.traces.next()) || now !== open) return null;
+    return { news: newsSince(now), left: now.traces.pending.size };
   },
   why(subject: Subject): Derivation | null {
     return last ? derivationOf(last.evaluation, subject) : null;
@@ -70,8 +108,8 @@ const evaluator = {
     return last ? runDiagnostics(last, runId) : null;
   },
   traceView(runId: string): TraceView | null {
-    const run = last?.site.run[runId];
-    const reading = run && readingsByRun(last!.site).get(runId)?.reflectometer;
+    const run = open?.site.run[runId];
+    const reading = run && readingsByRun(open!.site).get(runId)?.reflectometer;
     return reading ? traceView(run, reading) : null;
   },
   chance(runId: string, option: OptionKind): number | null {

@@ -109,6 +109,8 @@ function between(before: Tried | null, { tried, asks }: Tried): number {
 interface Read {
   lineElements: Peeled[];
   reader: Reader;
+  /** How dragged out the largest echo is, where it has the shape of one. */
+  drag?: number | undefined;
 }
 interface Setting {
   launch: Launch;
@@ -119,24 +121,25 @@ interface Setting {
   mPerNs: number;
   lossDbPer100m: number | undefined;
   startPerNs?: number;
+  /** How dragged out the largest echo was found to be before. */
+  knownDrag?: number;
 }
 
 /** Reads a trace that has no slope any more: how the line drags a pulse out, what it takes, and what stands on it. */
 function read(
   volts: Float64Array,
-  { launch, shapes, stepNs, after, widthSteps, mPerNs, lossDbPer100m, startPerNs }: Setting,
+  { launch, shapes, stepNs, after, widthSteps, mPerNs, lossDbPer100m, startPerNs, knownDrag }: Setting,
 ): Read {
   const sigma = noiseOf(volts, after);
   // How much the line drags a pulse out is told best by its largest echo.
   const top = largest(volts, after);
   const largestEcho =
     Math.abs(volts[top]!) > Math.max(3 * detectionThreshold, 8 * sigma)
-      ? fitEcho(volts, shapes, top, launch.centreNs / stepNs, stepNs, widthSteps)
+      ? fitEcho(volts, shapes, top, launch.centreNs / stepNs, stepNs, widthSteps, knownDrag)
       : null;
-  const dragPerNs =
-    largestEcho && largestEcho.timeNs > 0 && largestEcho.misfit < 0.2
-      ? largestEcho.skinDispersion / largestEcho.timeNs
-      : 0;
+  const clear = largestEcho && largestEcho.timeNs > 0 && largestEcho.misfit < 0.2 ? largestEcho : null;
+  const dragPerNs = clear ? clear.skinDispersion / clear.timeNs : 0;
+  const drag = clear?.skinDispersion;
   // A loss that is given is the whole of it at the pulse's own frequencies; the dragging is part of that.
   const pulseRootMHz = Math.sqrt(350 / launch.widthNs);
   const evenPerNs =
@@ -164,7 +167,7 @@ function read(
       before = now;
       lineElements = layerPeeling({ stepNs, volts }, reader);
     }
-    return { lineElements: lineElements, reader };
+    return { lineElements, reader, drag };
   };
   const withPatches = settle(longestPatchM / mPerNs);
   if (!withPatches.lineElements.some(({ kind }) => kind === 'step-down')) return withPatches;
@@ -215,6 +218,7 @@ export function findEvents(
     {
       ...setting,
       startPerNs: first.reader.loss.evenPerNs,
+      ...(first.drag !== undefined && { knownDrag: first.drag }),
     },
   );
   return things.flatMap((thing, index): LineEvent[] => {

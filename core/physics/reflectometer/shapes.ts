@@ -34,6 +34,33 @@ function levelsOf(skinDispersion: number): { level: number; part: number } {
 }
 const dragOf = (level: number): number => (level === 0 ? 0 : leastDrag * levelFactor ** (level - 1));
 
+/** What a line that drags a pulse out leaves of each frequency, real and imaginary part in turn, up to where nothing is left. */
+function draggedSpectrum(level: number, size: number, stepNs: number): Float64Array {
+  const skinDispersion = dragOf(level);
+  const left: number[] = [];
+  for (let k = 0; k <= size / 2; k += 1) {
+    const exponent = skinDispersion * Math.sqrt((1000 * k) / (size * stepNs));
+    const share = Math.exp(-exponent);
+    if (share < 1e-9) break;
+    left.push(share * Math.cos(exponent), -share * Math.sin(exponent));
+  }
+  return Float64Array.from(left);
+}
+
+/** An instrument keeps its step and its pulse: traces of one walk are dragged by the same few hundred spectra. */
+const mostSpectra = 512;
+const spectra = new Map<string, Float64Array>();
+
+function spectrumAt(level: number, size: number, stepNs: number): Float64Array {
+  const key = `${level} ${size} ${stepNs}`;
+  let known = spectra.get(key);
+  if (!known) {
+    if (spectra.size >= mostSpectra) spectra.clear();
+    spectra.set(key, (known = draggedSpectrum(level, size, stepNs)));
+  }
+  return known;
+}
+
 /**
  * Shapes of a pulse by how much the line has dragged it out: each frequency is lowered by e to the −drag·√MHz and delayed
  * by as much in phase (skin effect). Each is made once.
@@ -46,21 +73,19 @@ export function shapesOf(launch: Launch, stepNs: number): Shapes {
   const spectrum = fft.createComplexArray();
   fft.realTransform(spectrum, sent);
   const made = new Map<number, Shape>();
+  // Every shape is made in the same two arrays: a trace asks for some thirty.
+  const dragged = fft.createComplexArray();
+  const back = fft.createComplexArray();
 
-  function make(skinDispersion: number): Shape {
-    const dragged = fft.createComplexArray();
-    for (let k = 0; k <= size / 2; k += 1) {
-      const exponent = skinDispersion * Math.sqrt((1000 * k) / (size * stepNs));
-      const left = Math.exp(-exponent);
-      // From here on nothing is left of the pulse.
-      if (left < 1e-9) break;
-      const [re, im] = [left * Math.cos(exponent), -left * Math.sin(exponent)];
-      const [a, b] = [spectrum[2 * k]!, spectrum[2 * k + 1]!];
-      dragged[2 * k] = a * re - b * im;
-      dragged[2 * k + 1] = a * im + b * re;
+  function make(level: number): Shape {
+    const left = spectrumAt(level, size, stepNs);
+    dragged.fill(0);
+    for (let k = 0; k < left.length; k += 2) {
+      const [re, im, a, b] = [left[k]!, left[k + 1]!, spectrum[k]!, spectrum[k + 1]!];
+      dragged[k] = a * re - b * im;
+      dragged[k + 1] = a * im + b * re;
     }
     fft.completeSpectrum(dragged);
-    const back = fft.createComplexArray();
     fft.inverseTransform(back, dragged);
     const values = new Float64Array(Math.floor(size * 0.75));
     for (let k = 0; k < values.length; k += 1) values[k] = back[2 * k]!;
@@ -84,7 +109,7 @@ export function shapesOf(launch: Launch, stepNs: number): Shapes {
   function atLevel(level: number): Shape {
     let shape = made.get(level);
     if (!shape) {
-      shape = make(dragOf(level));
+      shape = make(level);
       made.set(level, shape);
     }
     return shape;
@@ -121,24 +146,68 @@ export function fitAt(volts: Float64Array, { values, middle, energy, count }: Sh
   return ((1 - part) * here + part * next) / energy;
 }
 
-/** How much of a shape there is over so many readings, best fit, and what is left then as a share of the trace there. */
-export function fitOver(
-  volts: Float64Array,
-  { values, middle }: Shape,
-  centre: number,
-  count: number,
-): { size: number; misfit: number } {
-  const start = centre - middle;
-  const whole = Math.floor(start);
-  const part = start - whole;
-  let [both, own, all] = [0, 0, 0];
-  const to = Math.min(count, volts.length - 1 - whole);
-  for (let k = Math.max(0, -whole); k < to; k += 1) {
-    const a = volts[whole + k]!;
-    const value = a + part * (volts[whole + k + 1]! - a);
-    both += value * values[k]!;
-    own += values[k]! ** 2;
-    all += value ** 2;
+/** Sums of a trace up to each reading: of its squares, and of each reading times the next. */
+export interface Sums {
+  squares: Float64Array;
+  neighbours: Float64Array;
+}
+
+export function sumsOf(volts: Float64Array): Sums {
+  const squares = new Float64Array(volts.length + 1);
+  const neighbours = new Float64Array(volts.length + 1);
+  for (let k = 0; k < volts.length; k += 1) {
+    squares[k + 1] = squares[k]! + volts[k]! ** 2;
+    neighbours[k + 1] = neighbours[k]! + volts[k]! * (volts[k + 1] ?? 0);
   }
-  return { size: both / own, misfit: all > 0 ? 1 - both ** 2 / (own * all) : 1 };
+  return { squares, neighbours };
+}
+
+/** How much of a shape there is, best fit in least squares, and what is left then as a share of the trace there. */
+export interface ShapeFit {
+  size: number;
+  misfit: number;
+}
+
+/**
+ * Fits one shape at any centre over so many readings. Centres are tried by the hundred: what two of them have in common,
+ * the shape laid over the trace at a whole reading and the sums of squares, is worked out once.
+ */
+export function fitter(
+  volts: Float64Array,
+  { squares, neighbours }: Sums,
+  { values, middle }: Shape,
+  count: number,
+): (centre: number) => ShapeFit {
+  const ownUpTo = new Float64Array(count + 1);
+  for (let k = 0; k < count; k += 1) ownUpTo[k + 1] = ownUpTo[k]! + values[k]! ** 2;
+  const overlap = (whole: number, from: number, to: number): number => {
+    let sum = 0;
+    for (let k = from; k < to; k += 1) sum += volts[whole + k]! * values[k]!;
+    return sum;
+  };
+  // Centres are tried in a row: the shape lay over the trace at one of the two readings a moment ago.
+  let [lastWhole, lastHere, lastNext] = [NaN, 0, 0];
+  return (centre) => {
+    const start = centre - middle;
+    const whole = Math.floor(start);
+    const part = start - whole;
+    const from = Math.max(0, -whole);
+    const to = Math.min(count, volts.length - 1 - whole);
+    if (to <= from) return { size: 0, misfit: 1 };
+    // At the ends of a trace less of the shape is laid over it, and nothing is in common with the centre before.
+    const isWhole = from === 0 && to === count;
+    if (!isWhole || whole !== lastWhole) {
+      lastHere = isWhole && whole === lastWhole + 1 ? lastNext : overlap(whole, from, to);
+      lastNext = overlap(whole + 1, from, to);
+      lastWhole = isWhole ? whole : NaN;
+    }
+    const both = (1 - part) * lastHere + part * lastNext;
+    const own = ownUpTo[to]! - ownUpTo[from]!;
+    const [first, end] = [whole + from, whole + to];
+    const all =
+      (1 - part) ** 2 * (squares[end]! - squares[first]!) +
+      2 * part * (1 - part) * (neighbours[end]! - neighbours[first]!) +
+      part ** 2 * (squares[end + 1]! - squares[first + 1]!);
+    return { size: both / own, misfit: all > 0 ? 1 - both ** 2 / (own * all) : 1 };
+  };
 }

@@ -14,7 +14,12 @@ export { runFindings, verdictFigure, type RunFindings } from './runFindings';
 export { earthDifferenceVolts } from './safety';
 export {
   faultsOf,
+  isTraceRead,
+  keepFound,
   keptTrace,
+  readTrace,
+  traceTaskOf,
+  type TraceTask,
   metreSpread,
   nsAtMetres,
   runEvents,

@@ -5,7 +5,9 @@ import { runLengthM } from './loops';
 
 /** A trace as it was kept, in volts. */
 export function traceOf({ stepNs, voltsPerCount, counts }: Traced): Trace {
-  return { stepNs, volts: Float64Array.from(counts, (count) => count * voltsPerCount) };
+  const volts = new Float64Array(counts.length);
+  for (let k = 0; k < volts.length; k += 1) volts[k] = counts[k]! * voltsPerCount;
+  return { stepNs, volts };
 }
 
 /** A trace as it is kept: whole counts of the finest step that holds it, at no more readings than are kept. */
@@ -97,12 +99,27 @@ const apartFrom = 3;
 const endSpreadM = (run: Run): number =>
   Math.hypot(metreSpread(runLengthM(run)), ...run.segments.map(({ spreadM }) => spreadM));
 
-function eventsAlong(run: Run, trace: Trace): RunEvent[] {
+/** What a trace is read with: itself, and the line that it was taken of. Together they decide what is found. */
+export interface TraceTask {
+  trace: Traced;
+  velocityFactor: number;
+  impedanceOhms: number;
+}
+
+export const traceTaskOf = (run: Run, { trace }: TraceReading): TraceTask => ({
+  trace,
+  velocityFactor: runVelocityFactor(run),
+  impedanceOhms: signalCable(run.segments[0]!.cable).impedanceOhms,
+});
+
+/** What a trace shows. It takes some milliseconds, so that many are read in threads of their own. */
+export const readTrace = ({ trace, ...known }: TraceTask): LineEvent[] => findEvents(traceOf(trace), known);
+
+function eventsAlong(run: Run, found: readonly LineEvent[]): RunEvent[] {
   const velocityFactor = runVelocityFactor(run);
-  const { impedanceOhms } = signalCable(run.segments[0]!.cable);
   const joints = jointsAlong(run);
   const endM = runLengthM(run);
-  return findEvents(trace, { velocityFactor, impedanceOhms }).map(({ distanceM, ...event }) => {
+  return found.map(({ distanceM, ...event }) => {
     const atM = metresAtNs(run, distanceM / ((velocityFactor * lightMPerNs) / 2));
     const near = joints
       .filter((joint) => Math.abs(joint.atM - atM) <= apartFrom * metreSpread(atM))
@@ -117,16 +134,40 @@ function eventsAlong(run: Run, trace: Trace): RunEvent[] {
   });
 }
 
+/** What was found on a trace, and what that is along the run it was last asked for. */
+interface ReadTrace {
+  velocityFactor: number;
+  impedanceOhms: number;
+  found: readonly LineEvent[];
+  along?: { run: Run; events: RunEvent[] };
+}
+
 /** A trace is read once, however often what it tells is asked for. A reading never changes. */
-const read = new WeakMap<TraceReading, { run: Run; events: RunEvent[] }>();
+const read = new WeakMap<TraceReading, ReadTrace>();
+
+function knownTrace(run: Run, reading: TraceReading): ReadTrace | undefined {
+  const known = read.get(reading);
+  if (!known || known.along?.run === run) return known;
+  const { velocityFactor, impedanceOhms } = traceTaskOf(run, reading);
+  return known.velocityFactor === velocityFactor && known.impedanceOhms === impedanceOhms ? known : undefined;
+}
+
+/** Whether a trace has been read already, so that what it tells costs nothing. */
+export const isTraceRead = (run: Run, reading: TraceReading): boolean =>
+  knownTrace(run, reading) !== undefined;
+
+/** Keeps what was found on a trace elsewhere, in another thread or on another day. */
+export function keepFound(run: Run, reading: TraceReading, found: readonly LineEvent[]): void {
+  const { velocityFactor, impedanceOhms } = traceTaskOf(run, reading);
+  read.set(reading, { velocityFactor, impedanceOhms, found });
+}
 
 /** What a reflectometer reading tells of a run, in the order of the metres. */
 export function runEvents(run: Run, reading: TraceReading): RunEvent[] {
-  const known = read.get(reading);
-  if (known?.run === run) return known.events;
-  const events = eventsAlong(run, traceOf(reading.trace));
-  read.set(reading, { run, events });
-  return events;
+  if (!knownTrace(run, reading)) keepFound(run, reading, readTrace(traceTaskOf(run, reading)));
+  const known = read.get(reading)!;
+  if (known.along?.run !== run) known.along = { run, events: eventsAlong(run, known.found) };
+  return known.along.events;
 }
 
 /** An echo less sure than this is shown, and nothing is concluded from it: noise makes as much. Policy. */
