@@ -1,5 +1,19 @@
 import { definePreset } from '@primeuix/themes';
-import Aura from '@primeuix/themes/aura';
+import autocomplete from '@primeuix/themes/aura/autocomplete';
+import base from '@primeuix/themes/aura/base';
+import button from '@primeuix/themes/aura/button';
+import checkbox from '@primeuix/themes/aura/checkbox';
+import chip from '@primeuix/themes/aura/chip';
+import dialog from '@primeuix/themes/aura/dialog';
+import iconfield from '@primeuix/themes/aura/iconfield';
+import inputtext from '@primeuix/themes/aura/inputtext';
+import multiselect from '@primeuix/themes/aura/multiselect';
+import ripple from '@primeuix/themes/aura/ripple';
+import select from '@primeuix/themes/aura/select';
+import selectbutton from '@primeuix/themes/aura/selectbutton';
+import toast from '@primeuix/themes/aura/toast';
+import togglebutton from '@primeuix/themes/aura/togglebutton';
+import virtualscroller from '@primeuix/themes/aura/virtualscroller';
 
 /** The widgets wear the same paper and ink as everything drawn here: every colour is one of the tokens. */
 const scheme = {
@@ -74,7 +88,28 @@ const toggle = {
   content: { checkedBackground: 'var(--copper-3)' },
 };
 
-export const paperAndInk = definePreset(Aura, {
+/** The widgets that are used here, and those that they are made of. The styles of all the others would be half of what is loaded first. */
+const widgets = {
+  ...base,
+  components: {
+    autocomplete,
+    button,
+    checkbox,
+    chip,
+    dialog,
+    iconfield,
+    inputtext,
+    multiselect,
+    ripple,
+    select,
+    selectbutton,
+    toast,
+    togglebutton,
+    virtualscroller,
+  },
+};
+
+export const paperAndInk = definePreset(widgets, {
   primitive: { borderRadius: { none: '0', xs: '2px', sm: '3px', md: '4px', lg: '4px', xl: '6px' } },
   components: {
     togglebutton: { colorScheme: { light: toggle, dark: toggle } },
