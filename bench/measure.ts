@@ -43,3 +43,11 @@ export function printTable(rows: readonly Row[]): void {
   for (const row of rows)
     console.log(`${line([row.figure, row.measured, row.wanted])}  ${row.holds ? 'holds' : 'MISSED'}`);
 }
+
+/** A figure held against the reference of the same run: at most so many times as long. */
+export const against = (referenceMs: number, figure: string, measuredMs: number, most: number): Row => ({
+  figure,
+  measured: `${measuredMs.toFixed(0)} ms, ${(measuredMs / referenceMs).toFixed(1)} times the reference`,
+  wanted: `at most ${most} times`,
+  holds: measuredMs <= most * referenceMs,
+});

@@ -132,7 +132,7 @@ export async function planning(): Promise<Row[]> {
     () => [...sampleScenarios(ground, found.plan.options, { count: 10_000, seed: 1 })].length,
   );
   rows.push({
-    figure: '10 000 futures of the 24-camera site',
+    figure: '10 000 scenarios of the 24-camera site',
     measured: ms(draw),
     wanted: 'under 3 s',
     holds: draw < 3000,

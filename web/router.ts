@@ -12,7 +12,11 @@ export const router = createRouter({
       component: SiteFrame,
       children: [
         { path: '', redirect: (to) => ({ name: 'survey', params: to.params }) },
-        { path: 'survey/:runId?', name: 'survey', component: () => import('./stages/survey/SurveyStage.vue') },
+        {
+          path: 'survey/:runId?',
+          name: 'survey',
+          component: () => import('./stages/survey/SurveyStage.vue'),
+        },
         { path: 'test/:runId?', name: 'test', component: () => import('./stages/test/TestStage.vue') },
         {
           path: 'decide/:runId?',

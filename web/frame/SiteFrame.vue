@@ -145,9 +145,17 @@ useKeys([
         <RouterLink to="/" class="site-name" :title="`${name}: to all sites`">{{
           name || 'Neotrope'
         }}</RouterLink>
-        <span class="saved" :class="{ waiting: store.saving === 'waiting' }" role="status">{{
-          store.saving === 'waiting' ? savedWords : [counts, tracesWords, savedWords].filter(Boolean).join(', ')
-        }}</span>
+        <span
+          class="saved"
+          :data-whole="evaluation.isWhole"
+          :class="{ waiting: store.saving === 'waiting' }"
+          role="status"
+          >{{
+            store.saving === 'waiting'
+              ? savedWords
+              : [counts, tracesWords, savedWords].filter(Boolean).join(', ')
+          }}</span
+        >
       </div>
       <StageTape :now="selection.stage" :progress="progress" @go="goTo" />
       <div class="tools">

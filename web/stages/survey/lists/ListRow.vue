@@ -1,12 +1,12 @@
 <script setup lang="ts">
-import { inject } from 'vue';
+import { computed, inject } from 'vue';
 import { cellFor, type ShownRow } from '#core/survey/lists';
 import { useMeasures } from '../../../stores/measures';
 import CellEditor from './CellEditor.vue';
 import { listEditing, type LaidColumn } from './listEditing';
 
 /** One row: what its cells in sight say, and the field in which one of them is changed. */
-defineProps<{
+const { columns } = defineProps<{
   row: ShownRow;
   columns: readonly LaidColumn[];
   y: number;
@@ -18,6 +18,15 @@ defineProps<{
 const emit = defineEmits<{ pick: [] }>();
 const { take, leave } = inject(listEditing)!;
 const own = useMeasures();
+/** What stays on the left is one box: each box that sticks by itself is a layer to be put in its place at every step. */
+const parts = computed(() => {
+  const frozen = columns.filter(({ isFrozen }) => isFrozen);
+  const last = frozen.at(-1);
+  return [
+    { kind: 'frozen', columns: frozen, widthPx: last ? last.x + last.column.width : 0 },
+    { kind: 'loose', columns: columns.filter(({ isFrozen }) => !isFrozen), widthPx: 0 },
+  ];
+});
 </script>
 
 <template>
@@ -28,41 +37,48 @@ const own = useMeasures();
     :data-row="row.id"
     :style="{ top: `${y}px`, width: `${width}px` }"
   >
-    <label class="tick frozen"
-      ><input
-        type="checkbox"
-        :checked="isPicked"
-        :aria-label="`Pick row ${row.id}`"
-        tabindex="-1"
-        @change="emit('pick')"
-    /></label>
-    <template v-for="{ column, x, isFrozen } in columns" :key="column.key">
-      <div
-        v-if="edited === column.key"
-        role="gridcell"
-        class="cell edited"
-        :class="{ frozen: isFrozen }"
-        :style="{ width: `${column.width}px`, left: `${x}px` }"
-      >
-        <CellEditor
-          :column="column"
-          :value="row.cells[column.key] ?? null"
-          @take="(text, then) => take(row.id, column.key, text, then)"
-          @leave="leave(row.id, column.key)"
-        />
-      </div>
-      <div
-        v-else
-        role="gridcell"
-        class="cell"
-        :class="{ frozen: isFrozen, number: column.cell.kind === 'number', fixed: !column.editable }"
-        :style="{ width: `${column.width}px`, left: `${x}px` }"
-        :tabindex="tabKey === column.key ? 0 : -1"
-        :data-cell="`${row.id} ${column.key}`"
-      >
-        {{ cellFor(column, row.cells[column.key] ?? null, own.measures) }}
-      </div>
-    </template>
+    <div
+      v-for="part in parts"
+      :key="part.kind"
+      :class="part.kind"
+      role="none"
+      :style="{ width: `${part.widthPx}px` }"
+    >
+      <label v-if="part.kind === 'frozen'" class="tick"
+        ><input
+          type="checkbox"
+          :checked="isPicked"
+          :aria-label="`Pick row ${row.id}`"
+          tabindex="-1"
+          @change="emit('pick')"
+      /></label>
+      <template v-for="{ column, x } in part.columns" :key="column.key">
+        <div
+          v-if="edited === column.key"
+          role="gridcell"
+          class="cell edited"
+          :style="{ width: `${column.width}px`, left: `${x}px` }"
+        >
+          <CellEditor
+            :column="column"
+            :value="row.cells[column.key] ?? null"
+            @take="(text, then) => take(row.id, column.key, text, then)"
+            @leave="leave(row.id, column.key)"
+          />
+        </div>
+        <div
+          v-else
+          role="gridcell"
+          class="cell"
+          :class="{ number: column.cell.kind === 'number', fixed: !column.editable }"
+          :style="{ width: `${column.width}px`, left: `${x}px` }"
+          :tabindex="tabKey === column.key ? 0 : -1"
+          :data-cell="`${row.id} ${column.key}`"
+        >
+          {{ cellFor(column, row.cells[column.key] ?? null, own.measures) }}
+        </div>
+      </template>
+    </div>
   </div>
 </template>
 
@@ -75,6 +91,17 @@ const own = useMeasures();
   border-bottom: 1px solid var(--rule);
   background: var(--sheet);
   contain: layout style;
+}
+.frozen {
+  position: sticky;
+  left: 0;
+  z-index: 1;
+  flex: none;
+  height: 27px;
+  background: var(--sheet);
+}
+.loose {
+  display: contents;
 }
 .line.picked,
 .line.picked .frozen {
@@ -93,12 +120,6 @@ const own = useMeasures();
 .cell.edited {
   padding: 0;
 }
-.cell.frozen {
-  position: sticky;
-  flex: none;
-  z-index: 1;
-  background: var(--sheet);
-}
 .cell:focus {
   outline: 2px solid var(--copper);
   outline-offset: -2px;
@@ -112,16 +133,9 @@ const own = useMeasures();
   color: var(--ink-2);
 }
 .tick {
-  position: sticky;
-  left: 0;
-  z-index: 1;
-  flex: none;
   width: 40px;
+  height: 27px;
   display: grid;
   place-items: center;
-  background: var(--sheet);
-}
-.line.picked .tick {
-  background: var(--copper-3);
 }
 </style>

@@ -103,8 +103,16 @@ function onDouble(event: MouseEvent): void {
   const cell = cellOf(event);
   if (cell) begin(cell.rowId, cell.column);
 }
-const tabKey = (rowId: string, isFirst: boolean): string | null =>
-  inHand.value ? (inHand.value.rowId === rowId ? inHand.value.key : null) : isFirst ? columns[0]!.key : null;
+/** Until a cell was in hand Tab leads into a row in sight; the same one for a while as the rows go by, so that few are drawn anew for it. */
+const rowsToAnchor = 8;
+const anchorId = computed(() => {
+  const first = shownRows.value.find(({ y }) => (y / rowPx) % rowsToAnchor === 0) ?? shownRows.value[0];
+  return first?.row.id;
+});
+function tabKey(rowId: string): string | null {
+  if (inHand.value) return inHand.value.rowId === rowId ? inHand.value.key : null;
+  return rowId === anchorId.value ? columns[0]!.key : null;
+}
 </script>
 
 <template>
@@ -139,7 +147,7 @@ const tabKey = (rowId: string, isFirst: boolean): string | null =>
     </div>
     <div class="body" :style="{ width: `${tableWidth}px`, height: `${rows.length * rowPx}px` }">
       <ListRow
-        v-for="({ row, y }, index) in shownRows"
+        v-for="{ row, y } in shownRows"
         :key="row.id"
         :row="row"
         :columns="shownColumns"
@@ -147,7 +155,7 @@ const tabKey = (rowId: string, isFirst: boolean): string | null =>
         :width="tableWidth"
         :is-picked="isPicked.has(row.id)"
         :edited="editing?.rowId === row.id ? editing.key : null"
-        :tab-key="tabKey(row.id, index === 0)"
+        :tab-key="tabKey(row.id)"
         @pick="pick(row.id)"
       />
     </div>
