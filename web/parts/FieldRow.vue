@@ -1,6 +1,7 @@
 <script setup lang="ts">
-import { computed, inject } from 'vue';
+import { computed, inject, provide } from 'vue';
 import { onlyField } from './onlyField';
+import { newRowLabel, rowLabel } from './rowLabel';
 
 /** A label and what is noted under it. `field` is the name by which others lead here; `assumed` says that nobody has looked yet. */
 const {
@@ -11,12 +12,16 @@ const {
 } = defineProps<{ label: string; hint?: string; field?: string; assumed?: boolean }>();
 const emit = defineEmits<{ confirm: [] }>();
 const only = inject(onlyField, null);
+const row = newRowLabel();
+provide(rowLabel, row);
+/** A label leads to its control by itself where that is an input; the library's lists are not. */
+const focusControl = () => document.getElementById(row.controlId)?.focus();
 const isShown = computed(() => !only?.value || only.value === field);
 </script>
 
 <template>
   <div v-if="isShown" class="field-row" :class="{ assumed }" :data-field="field || undefined">
-    <span class="label">{{ label }}</span>
+    <label class="label" :for="row.controlId" @click="focusControl">{{ label }}</label>
     <span class="control"><slot /></span>
     <span v-if="assumed" class="hint"
       >Assumed, not checked.

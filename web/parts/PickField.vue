@@ -1,5 +1,6 @@
 <script setup lang="ts" generic="T extends string | number">
 import Select from 'primevue/select';
+import { useControlId } from './rowLabel';
 
 /** One of a few words. The widget is the library's; this ties it to a value and a label. */
 defineProps<{
@@ -10,6 +11,7 @@ defineProps<{
   placeholder?: string;
 }>();
 const emit = defineEmits<{ take: [value: T] }>();
+const id = useControlId();
 </script>
 
 <template>
@@ -18,6 +20,7 @@ const emit = defineEmits<{ take: [value: T] }>();
     :options="choices"
     option-label="label"
     option-value="value"
+    :label-id="id"
     :aria-label="label"
     size="small"
     :disabled="disabled"

@@ -1,5 +1,6 @@
 <script setup lang="ts" generic="T extends string">
 import MultiSelect from 'primevue/multiselect';
+import { useControlId } from './rowLabel';
 
 /** None, one or several of a few words, in the order they are picked. */
 defineProps<{
@@ -10,6 +11,7 @@ defineProps<{
   disabled?: boolean;
 }>();
 const emit = defineEmits<{ take: [values: T[]]; closed: [] }>();
+const id = useControlId();
 </script>
 
 <template>
@@ -18,6 +20,7 @@ const emit = defineEmits<{ take: [values: T[]]; closed: [] }>();
     :options="choices"
     option-label="label"
     option-value="value"
+    :input-id="id"
     :aria-label="label"
     :placeholder="placeholder ?? 'None'"
     size="small"

@@ -1,8 +1,9 @@
 <script setup lang="ts">
 import InputText from 'primevue/inputtext';
-import { computed, ref, useId, watch } from 'vue';
+import { computed, ref, watch } from 'vue';
 import { fieldFigure, fieldText, type Unit } from '#core/shared/units';
 import { useMeasures } from '../stores/measures';
+import { useControlId } from './rowLabel';
 
 /**
  * A figure with its unit. Takes other spellings of the unit, says in words what it cannot read, and keeps
@@ -41,7 +42,7 @@ const {
 }>();
 const emit = defineEmits<{ take: [value: number]; clear: []; entered: [] }>();
 
-const id = useId();
+const id = useControlId();
 const own = useMeasures();
 const shown = () => (value === null ? '' : fieldText(value, unit, own.measures, digits));
 const text = ref(shown());

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import InputText from 'primevue/inputtext';
 import { ref, watch } from 'vue';
+import { useControlId } from './rowLabel';
 
 /** A line of text that is taken when it is left or Enter is pressed, and stays as typed where it is refused. */
 const {
@@ -17,6 +18,7 @@ const {
 }>();
 const emit = defineEmits<{ take: [text: string] }>();
 
+const id = useControlId();
 const text = ref(value);
 const why = ref<string>();
 watch(
@@ -35,16 +37,18 @@ function take(): void {
 <template>
   <span class="text-field">
     <InputText
+      :id="id"
       v-model="text"
       size="small"
       :aria-label="label"
+      :aria-describedby="why === undefined ? undefined : `${id}-why`"
       :invalid="why !== undefined"
       :autofocus="autofocus"
       :placeholder="placeholder"
       autocomplete="off"
       @change="take"
     />
-    <span v-if="why" class="why" role="alert">{{ why }}</span>
+    <span v-if="why" :id="`${id}-why`" class="why" role="alert">{{ why }}</span>
   </span>
 </template>
 

@@ -1,8 +1,10 @@
 <script setup lang="ts">
 import SelectButton from 'primevue/selectbutton';
+import { useControlId } from './rowLabel';
 
 defineProps<{ value: boolean; label: string }>();
 const emit = defineEmits<{ take: [value: boolean] }>();
+const id = useControlId();
 const choices = [
   { value: true, label: 'Yes' },
   { value: false, label: 'No' },
@@ -11,6 +13,7 @@ const choices = [
 
 <template>
   <SelectButton
+    :id="id"
     :model-value="value"
     :options="choices"
     option-label="label"
