@@ -34,7 +34,19 @@ export default {
       name: 'the-core-stands-alone',
       severity: 'error',
       from: { path: '^core/', pathNot: isTest },
+      to: { path: '^(contract|web|server|cli|stand-ins|tests|scripts|bench)/' },
+    },
+    {
+      name: 'the-contract-knows-the-core-alone',
+      severity: 'error',
+      from: { path: '^contract/' },
       to: { path: '^(web|server|cli|stand-ins|tests|scripts|bench)/' },
+    },
+    {
+      name: 'server-and-pages-know-each-other-by-the-contract',
+      severity: 'error',
+      from: { path: '^web/', pathNot: isTest },
+      to: { path: '^server/' },
     },
     {
       name: 'solver-knows-no-cameras',

@@ -67,7 +67,7 @@ const lint = async () => {
   );
   await toolBeside('knip/bin/knip.js', ['--no-progress', '--no-config-hints'], 'The lint of exports');
 };
-const layered = ['core', 'web', 'server', 'cli', 'stand-ins'];
+const layered = ['core', 'contract', 'web', 'server', 'cli', 'stand-ins'];
 const format = () =>
   toolBeside('prettier/bin/prettier.cjs', ['--check', '--log-level', 'warn', '.'], 'The format');
 const types = () => toolBeside('vue-tsc/bin/vue-tsc.js', ['-p', '.'], 'The type check');

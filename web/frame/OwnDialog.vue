@@ -8,16 +8,18 @@ import TextField from '../parts/TextField.vue';
 import { useMeasures } from '../stores/measures';
 import { useCurrentUser } from '../stores/currentUser';
 import { useSite } from '../stores/site';
+import { useOpenSite } from '../stores/openSite';
 
 /** Who works here and how they like figures shown, kept on this device; and whose site it is, kept with the site. */
 const visible = defineModel<boolean>('visible', { required: true });
 const own = useMeasures();
 const person = useCurrentUser();
 const store = useSite();
+const openSite = useOpenSite();
 const about = computed(() => (store.site ? aboutOf(store.site) : null));
 const set = (what: string, fields: Partial<About>) =>
   store.change(`${what} of the site`, [
-    { kind: 'about', id: 'about', set: { ...aboutOf(store.site!), ...fields } },
+    { kind: 'about', id: 'about', set: { ...aboutOf(openSite.value), ...fields } },
   ]);
 const lengths = [
   { value: 'm' as const, label: 'Metres' },

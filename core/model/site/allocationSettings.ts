@@ -1,5 +1,4 @@
 import { z } from 'zod';
-import type { Change } from './change';
 import { streamSettingsSchema } from './stream';
 import { idSchema } from './vocabulary';
 
@@ -37,13 +36,3 @@ export const allocationSettingsOf = ({
 }: {
   allocationSettings: Readonly<Record<string, AllocationSettings>>;
 }): AllocationSettings => allocationSettings[allocationSettingsId] ?? usualAllocationSettings;
-
-/** The change that wants something else of the slots of a site. */
-export const setAllocationSettings = (
-  site: { allocationSettings: Readonly<Record<string, AllocationSettings>> },
-  fields: Partial<AllocationSettings>,
-): Change => ({
-  kind: 'allocationSettings',
-  id: allocationSettingsId,
-  set: { ...allocationSettingsOf(site), ...fields },
-});

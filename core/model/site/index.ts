@@ -1,9 +1,4 @@
-export {
-  allocationSettingsOf,
-  setAllocationSettings,
-  usualAllocationSettings,
-  type AllocationSettings,
-} from './allocationSettings';
+export { allocationSettingsOf, usualAllocationSettings, type AllocationSettings } from './allocationSettings';
 export { assumable, bodies, targetClasses, type Assumable, type Camera, type TargetClassId } from './camera';
 export { asKind, cameraKinds, noteCamera, placeholderCamera } from './cameraKinds';
 export { removing, type Change, type FactUpdate } from './change';
@@ -122,6 +117,7 @@ export {
 export { symptomWords } from './symptomWords';
 export { thingName } from './thing';
 export { environments, nameSchema, type Environment } from './vocabulary';
+export { setAllocationSettings } from './setAllocationSettings';
 export { upgradeEntry, upgradeStoredFact } from './upgrade';
 export { withFields } from './withFields';
 export { limitsOf } from './limits';

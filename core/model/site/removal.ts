@@ -1,4 +1,5 @@
-import { allocationSettingsOf, setAllocationSettings } from './allocationSettings';
+import { allocationSettingsOf } from './allocationSettings';
+import { setAllocationSettings } from './setAllocationSettings';
 import { removing, type Change } from './change';
 import type { Fact, Kind, Site } from './site';
 

@@ -3,7 +3,7 @@ import { computed, defineAsyncComponent } from 'vue';
 import { useRoute, useRouter } from 'vue-router';
 import { useKeys } from '../../keys/keys';
 import ViewTabs from '../../parts/ViewTabs.vue';
-import { useEvaluation } from '../../stores/evaluation';
+import { useOpenEvaluation } from '../../stores/openSite';
 import RackView from './RackView.vue';
 import { allocateViews, isAllocateView, type AllocateView } from './views';
 
@@ -14,13 +14,13 @@ const DeviceView = defineAsyncComponent(() => import('./DeviceView.vue'));
 
 const route = useRoute();
 const router = useRouter();
-const evaluation = useEvaluation();
+const summary = useOpenEvaluation();
 const view = computed<AllocateView>(() =>
   isAllocateView(route.query['view']) ? route.query['view'] : 'rack',
 );
 const show = (next: AllocateView) =>
   void router.push({ ...route, query: next === 'rack' ? {} : { view: next } });
-const allocation = computed(() => evaluation.result!.allocation);
+const allocation = computed(() => summary.value.allocation);
 
 useKeys(
   allocateViews.map(({ id, label, key }) => ({

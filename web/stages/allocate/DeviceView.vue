@@ -15,7 +15,7 @@ import { useKeys } from '../../keys/keys';
 import FieldRow from '../../parts/FieldRow.vue';
 import PickField from '../../parts/PickField.vue';
 import { savedSettingsAddress } from '../../stores/api';
-import { useEvaluation } from '../../stores/evaluation';
+import { useOpenEvaluation, useOpenSite } from '../../stores/openSite';
 import { useRecorderApply } from '../../stores/recorderApply';
 import { useSite } from '../../stores/site';
 
@@ -23,10 +23,11 @@ import { useSite } from '../../stores/site';
 const route = useRoute();
 const router = useRouter();
 const store = useSite();
-const evaluation = useEvaluation();
+const openSite = useOpenSite();
+const summary = useOpenEvaluation();
 const device = useRecorderApply();
 
-const states = computed(() => evaluation.result!.allocation.recorders);
+const states = computed(() => summary.value.allocation.recorders);
 const choices = computed(() =>
   states.value.map(({ recorder }) => ({ value: recorder.id, label: recorder.name })),
 );
@@ -35,9 +36,9 @@ const state = computed(
 );
 const planned = computed(() =>
   devicePlan(
-    store.site!,
+    openSite.value,
     state.value.recorder,
-    evaluation.result!.allocation.occupied[state.value.recorder.id] ?? [],
+    summary.value.allocation.occupied[state.value.recorder.id] ?? [],
     state.value.broken,
   ),
 );
@@ -51,7 +52,7 @@ const left = computed(() =>
     ? stepsLeft(device.report, planned.value.plan, { settings: false })
     : [],
 );
-const open = computed(() => prerequisites(store.site!, state.value).filter((one) => one.state === 'open'));
+const open = computed(() => prerequisites(openSite.value, state.value).filter((one) => one.state === 'open'));
 const leads = computed(() => leadsByHand(state.value));
 const isUnderWay = computed(() => device.applying !== null && device.applying.state !== 'done');
 const canApply = computed(

@@ -7,31 +7,32 @@ import { useKeys } from '../../keys/keys';
 import PicksField from '../../parts/PicksField.vue';
 import QuantityField from '../../parts/QuantityField.vue';
 import { fitting } from '../../parts/within';
-import { useEvaluation } from '../../stores/evaluation';
+import { useOpenEvaluation, useOpenSite } from '../../stores/openSite';
 import { useSite } from '../../stores/site';
 
 /** The nights in which the cameras can move, so that every morning leaves a legal recorder, and the slots of each morning. */
 const store = useSite();
-const evaluation = useEvaluation();
-const allocation = computed(() => evaluation.result!.allocation);
-const wishes = computed(() => allocationSettingsOf(store.site!));
-const migration = computed(() => migrationOfSite(store.site!, allocation.value));
+const openSite = useOpenSite();
+const summary = useOpenEvaluation();
+const allocation = computed(() => summary.value.allocation);
+const wishes = computed(() => allocationSettingsOf(openSite.value));
+const migration = computed(() => migrationOfSite(openSite.value, allocation.value));
 /** −1 is today; after that the morning after each night. */
 const at = ref(0);
 const shown = computed(() => Math.min(at.value, migration.value.nights.length - 1));
-const recorderOf = (id: string) => store.site!.recorder[id]!;
+const recorderOf = (id: string) => openSite.value.recorder[id]!;
 const morning = computed(() =>
-  Object.values(store.site!.recorder).map((recorder) =>
+  Object.values(openSite.value.recorder).map((recorder) =>
     recorderState(recorder, migration.value.nights[shown.value]?.occupied[recorder.id] ?? []),
   ),
 );
 const movers = computed(() =>
   Object.values(allocation.value.needs)
-    .filter(({ signal, cameraId }) => signal.kind === 'ip' && store.site!.placement[cameraId])
+    .filter(({ signal, cameraId }) => signal.kind === 'ip' && openSite.value.placement[cameraId])
     .map(({ cameraId, number, name }) => ({ value: cameraId, label: `${number} ${name}` })),
 );
 const wish = (what: string, fields: Partial<AllocationSettings>) =>
-  store.change(what, [setAllocationSettings(store.site!, fields)]);
+  store.change(what, [setAllocationSettings(openSite.value, fields)]);
 const step = (by: number) => {
   at.value = Math.max(0, Math.min(migration.value.nights.length - 1, shown.value + by));
 };

@@ -17,7 +17,7 @@ import RunLine from '../../line/RunLine.vue';
 import PickField from '../../parts/PickField.vue';
 import QuantityField from '../../parts/QuantityField.vue';
 import { fitting } from '../../parts/within';
-import { useEvaluation } from '../../stores/evaluation';
+import { useOpenEvaluation, useOpenSite } from '../../stores/openSite';
 import { usePlanner } from '../../stores/planner';
 import { useSelection } from '../../stores/selection';
 import { useSite } from '../../stores/site';
@@ -26,14 +26,15 @@ import RecorderRack from './RecorderRack.vue';
 import WaitingTray from './WaitingTray.vue';
 
 const store = useSite();
-const evaluation = useEvaluation();
+const openSite = useOpenSite();
+const summary = useOpenEvaluation();
 const selection = useSelection();
 const planner = usePlanner();
 const slotDrag = useSlotDrag();
 const at = ref<SlotAddress | null>(null);
 const notes = ref<string[]>([]);
 
-const allocation = computed(() => evaluation.result!.allocation);
+const allocation = computed(() => summary.value.allocation);
 const broken = computed(() => allocation.value.recorders.flatMap(({ broken: rules }) => rules));
 const consequences = computed(() => allocation.value.recorders.flatMap((state) => state.consequences));
 const slots = computed(() =>
@@ -41,16 +42,15 @@ const slots = computed(() =>
     rows.map(({ slot }) => ({ recorderId: recorder.id, slot })),
   ),
 );
-const nameOf = (recorderId: string): string => store.site!.recorder[recorderId]?.name ?? recorderId;
+const nameOf = (recorderId: string): string => openSite.value.recorder[recorderId]?.name ?? recorderId;
 /** Where the run in hand is plugged: its planned slot, else the input it is on today. */
 const plug = computed(() => {
   const { current } = selection;
-  const placement = current && store.site!.placement[current.camera.id];
+  const placement = current && openSite.value.placement[current.camera.id];
   if (placement) return `slot ${placement.slot}`;
   return current?.run.patchedTo ? `now ${current.run.patchedTo.input}` : 'no slot';
 });
-const runOf = (cameraId: string) =>
-  evaluation.result!.runs.find(({ camera }) => camera.id === cameraId)?.run.id;
+const runOf = (cameraId: string) => summary.value.runs.find(({ camera }) => camera.id === cameraId)?.run.id;
 const selectRun = (cameraId: string): void => {
   const runId = runOf(cameraId);
   if (runId) void selection.select(runId);
@@ -122,10 +122,10 @@ const clearLeftOver = () =>
     'Free the slots of retired cameras',
     allocation.value.leftOver.map(({ id }) => removing('placement', id)),
   );
-const wishes = computed(() => allocationSettingsOf(store.site!));
+const wishes = computed(() => allocationSettingsOf(openSite.value));
 const wish = (what: string, fields: Partial<AllocationSettings>) =>
-  store.change(what, [setAllocationSettings(store.site!, fields)]);
-const demands = computed(() => demandsOf(store.site!));
+  store.change(what, [setAllocationSettings(openSite.value, fields)]);
+const demands = computed(() => demandsOf(openSite.value));
 const demand = (what: string, fields: Partial<Demands>) =>
   store.change(what, [{ kind: 'demands', id: 'demands', set: { ...demands.value, ...fields } }]);
 watch(
@@ -240,7 +240,7 @@ useKeys([
       :key="state.recorder.id"
       :state="state"
       :needs="allocation.needs"
-      :place="store.site!.place[state.recorder.placeId]?.name ?? ''"
+      :place="openSite.place[state.recorder.placeId]?.name ?? ''"
       :at="at"
       :carried="slotDrag.carried.value"
       :here="selection.current?.camera.id ?? null"
@@ -268,7 +268,7 @@ useKeys([
             allocation.leftOver
               .map(
                 ({ id, recorderId, slot }) =>
-                  `${nameOf(recorderId)} ${slot} for ${store.site!.camera[id]?.number}`,
+                  `${nameOf(recorderId)} ${slot} for ${openSite.camera[id]?.number}`,
               )
               .join('; ')
           }}. <button type="button" class="btn small" @click="clearLeftOver">Free them</button>

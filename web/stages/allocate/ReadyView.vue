@@ -7,26 +7,27 @@ import FieldRow from '../../parts/FieldRow.vue';
 import QuantityField from '../../parts/QuantityField.vue';
 import TextField from '../../parts/TextField.vue';
 import { fitting } from '../../parts/within';
-import { useEvaluation } from '../../stores/evaluation';
+import { useOpenEvaluation, useOpenSite } from '../../stores/openSite';
 import { useSite } from '../../stores/site';
 import { downloadBlob, useTables } from '../../tables/useTables';
 
 /** What has to be so before a recorder takes its cameras, in the order in which a person sees to it, and the list to carry there. */
 const store = useSite();
-const evaluation = useEvaluation();
+const openSite = useOpenSite();
+const summary = useOpenEvaluation();
 const tables = useTables();
-const states = computed(() => evaluation.result!.allocation.recorders);
+const states = computed(() => summary.value.allocation.recorders);
 const checks = computed(() =>
   states.value.map((state) => ({
     state,
-    list: prerequisites(store.site!, state),
-    channels: channelList(store.site!, state),
+    list: prerequisites(openSite.value, state),
+    channels: channelList(openSite.value, state),
     onIp: state.slots.flatMap(({ occupants }) =>
       occupants.filter(({ need }) => need.signal.kind === 'ip').map(({ need }) => need),
     ),
   })),
 );
-const networkConfig = (id: string): NetworkConfig => store.site!.networkConfig[id] ?? { id };
+const networkConfig = (id: string): NetworkConfig => openSite.value.networkConfig[id] ?? { id };
 const refuseAddress = (text: string) =>
   text === '' || addressSchema.safeParse(text).success ? undefined : 'an address such as 10.20.0.5';
 
@@ -43,7 +44,7 @@ function setNetwork(
   recorderId: string,
   fields: Partial<Record<keyof RecorderNetwork, string | number>>,
 ): void {
-  const recorder = store.site!.recorder[recorderId]!;
+  const recorder = openSite.value.recorder[recorderId]!;
   const { address, prefixBits, timeSource } = {
     ...(recorder.network ?? { address: '', prefixBits: 24 }),
     ...fields,
@@ -55,7 +56,7 @@ function setNetwork(
   store.change(`Network of ${recorder.name}`, [{ kind: 'recorder', id: recorderId, set }]);
 }
 function giveAddresses(state: RecorderState): void {
-  const changes = givenAddresses(store.site!, state);
+  const changes = givenAddresses(openSite.value, state);
   if (changes.length > 0)
     store.change(`Give ${changes.length} address${changes.length === 1 ? '' : 'es'}`, changes);
 }

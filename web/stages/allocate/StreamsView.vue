@@ -26,34 +26,35 @@ import LoadBar from '../../parts/LoadBar.vue';
 import PickField from '../../parts/PickField.vue';
 import QuantityField from '../../parts/QuantityField.vue';
 import { fitting } from '../../parts/within';
-import { useEvaluation } from '../../stores/evaluation';
+import { useOpenEvaluation, useOpenSite } from '../../stores/openSite';
 import { useSelection } from '../../stores/selection';
 import { useSite } from '../../stores/site';
 
 /** What each camera sends and for how long it is kept, against the rate and the disks of its recorder. */
 use([BarChart, GridComponent, MarkLineComponent, TooltipComponent, SVGRenderer]);
 const store = useSite();
-const evaluation = useEvaluation();
+const openSite = useOpenSite();
+const summary = useOpenEvaluation();
 const selection = useSelection();
 const colours = useChartColours();
 
-const wishes = computed(() => allocationSettingsOf(store.site!));
+const wishes = computed(() => allocationSettingsOf(openSite.value));
 const siteStreams = computed(() => settingsOf(undefined, wishes.value.streams));
-const currency = computed(() => aboutOf(store.site!).currency);
+const currency = computed(() => aboutOf(openSite.value).currency);
 const recorders = computed(() =>
-  evaluation.result!.allocation.recorders.map((state) => ({
+  summary.value.allocation.recorders.map((state) => ({
     state,
     recording: recordingOf(
-      store.site!,
+      openSite.value,
       state.recorder,
-      evaluation.result!.allocation.occupied[state.recorder.id] ?? [],
+      summary.value.allocation.occupied[state.recorder.id] ?? [],
     ),
   })),
 );
-const cameraOf = (id: string) => store.site!.camera[id]!;
+const cameraOf = (id: string) => openSite.value.camera[id]!;
 const current = computed(() => selection.current?.camera);
 const own = computed<Stream>(
-  () => (current.value && store.site!.stream[current.value.id]) ?? { id: current.value?.id ?? '' },
+  () => (current.value && openSite.value.stream[current.value.id]) ?? { id: current.value?.id ?? '' },
 );
 const settings = computed(() => settingsOf(own.value, wishes.value.streams));
 const row = computed(() =>
@@ -73,7 +74,7 @@ const keepingOf = (kind: Keeping['kind']): Keeping =>
 
 const setSite = (what: string, fields: StreamSettings) =>
   store.change(`${what} of all cameras`, [
-    setAllocationSettings(store.site!, { streams: { ...wishes.value.streams, ...fields } }),
+    setAllocationSettings(openSite.value, { streams: { ...wishes.value.streams, ...fields } }),
   ]);
 function setOwn(what: string, fields: { [K in keyof Stream]?: Stream[K] | undefined }): void {
   if (!current.value) return;
@@ -268,7 +269,7 @@ const says = ({ name, disks = [] }: Recorder, { storage }: Recording): string =>
           @clear="setOwn('Sub stream', { subMbps: undefined })"
       /></span>
       <span v-if="row" class="dim tiny">main {{ rateWords[row.from] }}</span>
-      <button v-if="store.site!.stream[current.id]" type="button" class="btn small" @click="asTheSite">
+      <button v-if="openSite.stream[current.id]" type="button" class="btn small" @click="asTheSite">
         As the site
       </button>
     </div>

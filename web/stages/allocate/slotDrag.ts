@@ -2,7 +2,7 @@ import type { BrokenRule, SlotNeed } from '#core/model/slotRules';
 import { computed, ref } from 'vue';
 import { tryPlacement, tryRow, type SlotAddress } from '#core/allocate/recorder';
 import type { Change, Recorder } from '#core/model/site';
-import { useEvaluation } from '../../stores/evaluation';
+import { useOpenEvaluation, useOpenSite } from '../../stores/openSite';
 import { useSite } from '../../stores/site';
 
 /** Why a drop was not made, with the way to make it all the same where there is one. */
@@ -16,13 +16,14 @@ export interface Held {
 /** Cameras in hand between the tray and the slots, by mouse or by keys: one, or several that were picked together. */
 export function useSlotDrag() {
   const store = useSite();
-  const evaluation = useEvaluation();
+  const openSite = useOpenSite();
+  const summary = useOpenEvaluation();
   const carried = ref<string[]>([]);
   const held = ref<Held | null>(null);
 
-  const allocation = computed(() => evaluation.result!.allocation);
+  const allocation = computed(() => summary.value.allocation);
   const need = (cameraId: string): SlotNeed | undefined => allocation.value.needs[cameraId];
-  const recorder = (id: string): Recorder => store.site!.recorder[id]!;
+  const recorder = (id: string): Recorder => openSite.value.recorder[id]!;
   const occupants = (recorderId: string) => allocation.value.occupied[recorderId] ?? [];
 
   /** The rules that the cameras in hand would break on a slot: the first of them there, the others after it. */
@@ -88,7 +89,7 @@ export function useSlotDrag() {
   }
 
   function takeOff(cameraIds: readonly string[]): void {
-    const placed = cameraIds.filter((id) => store.site!.placement[id]);
+    const placed = cameraIds.filter((id) => openSite.value.placement[id]);
     const [first] = placed.flatMap((id) => need(id) ?? []);
     if (first)
       store.change(

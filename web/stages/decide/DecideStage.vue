@@ -5,9 +5,8 @@ import { aboutOf } from '#core/model/site';
 import { formatQuantity } from '#core/shared/units';
 import { useKeys } from '../../keys/keys';
 import ViewTabs from '../../parts/ViewTabs.vue';
-import { useEvaluation } from '../../stores/evaluation';
+import { useOpenEvaluation, useOpenSite } from '../../stores/openSite';
 import { useMeasures } from '../../stores/measures';
-import { useSite } from '../../stores/site';
 import OptionsView from './OptionsView.vue';
 import { decideViews, isDecideView, type DecideView } from './views';
 
@@ -20,17 +19,17 @@ const RecordView = defineAsyncComponent(() => import('./RecordView.vue'));
 
 const route = useRoute();
 const router = useRouter();
-const store = useSite();
+const openSite = useOpenSite();
+const summary = useOpenEvaluation();
 const own = useMeasures();
-const evaluation = useEvaluation();
 
 const view = computed<DecideView>(() =>
   isDecideView(route.query['view']) ? route.query['view'] : 'options',
 );
 const show = (next: DecideView) =>
   void router.push({ ...route, query: next === 'options' ? {} : { view: next } });
-const total = computed(() => evaluation.result!.total);
-const left = computed(() => evaluation.result!.left);
+const total = computed(() => summary.value.total);
+const left = computed(() => summary.value.left);
 
 useKeys(
   decideViews.map(({ id, label, key }) => ({
@@ -43,7 +42,7 @@ useKeys(
 </script>
 
 <template>
-  <div v-if="evaluation.result!.runs.length === 0" class="empty">
+  <div v-if="summary.runs.length === 0" class="empty">
     <strong>Nothing to decide yet.</strong>Note the runs in Survey first; every camera then shows here with
     what it could become.
   </div>
@@ -57,7 +56,7 @@ useKeys(
     <div class="row sums">
       <span class="dim tiny">Chosen so far:</span>
       <span class="figure"
-        ><span class="dim tiny">Total, {{ aboutOf(store.site!).currency }}</span>
+        ><span class="dim tiny">Total, {{ aboutOf(openSite).currency }}</span>
         <b class="mono" data-total>{{ formatQuantity(total.cost, 'money') }}</b></span
       >
       <span class="figure"
@@ -69,10 +68,10 @@ useKeys(
       >
       <span class="figure"
         ><span class="dim tiny">Coax kept</span>
-        <b class="mono">{{ own.quantity(evaluation.result!.coaxKeptM, 'm') }}</b></span
+        <b class="mono">{{ own.quantity(summary.coaxKeptM, 'm') }}</b></span
       >
       <span v-for="placeId in total.noRoomAt" :key="placeId" class="caution"
-        >No room in the rack at {{ store.site!.place[placeId]?.name }} for what this needs.</span
+        >No room in the rack at {{ openSite.place[placeId]?.name }} for what this needs.</span
       >
     </div>
     <OptionsView v-if="view === 'options'" class="view" />

@@ -7,7 +7,7 @@ import { formatQuantity } from '#core/shared/units';
 import MarginBar from '../../parts/MarginBar.vue';
 import { useMeasures } from '../../stores/measures';
 import type { PlaceGroup } from '../../stores/selection';
-import { useSite } from '../../stores/site';
+import { useOpenSite } from '../../stores/openSite';
 import { orderWords, type TableOrder } from './tableOrder';
 
 const { groups, runId, kind, sort } = defineProps<{
@@ -18,7 +18,7 @@ const { groups, runId, kind, sort } = defineProps<{
 }>();
 const emit = defineEmits<{ pick: [runId: string, kind: OptionKind]; sort: [] }>();
 const box = useTemplateRef('box');
-const store = useSite();
+const openSite = useOpenSite();
 
 /** What the chosen option costs; nothing while none is chosen. */
 function chosenCost({ options, chosen }: RunSummary): string {
@@ -29,7 +29,7 @@ const own = useMeasures();
 const figureOf = ({ value, unit }: MarginSummary) =>
   unit === 'm' ? own.quantity(value, unit) : formatQuantity(value, unit, value >= 99.5 ? 0 : undefined);
 const untested = ({ findings }: RunSummary) => findings.missing.length > 0;
-const isLocked = ({ camera }: RunSummary) => store.site!.choice[camera.id]?.locked === true;
+const isLocked = ({ camera }: RunSummary) => openSite.value.choice[camera.id]?.locked === true;
 
 watch(
   () => [runId, kind],

@@ -11,6 +11,7 @@ import MarginBar from '../../parts/MarginBar.vue';
 import DerivationSheet from '../../parts/DerivationSheet.vue';
 import RadioPathFields from './RadioPathFields.vue';
 import { useEvaluation } from '../../stores/evaluation';
+import { useOpenSite } from '../../stores/openSite';
 import { useMeasures } from '../../stores/measures';
 import { useSite } from '../../stores/site';
 
@@ -22,6 +23,7 @@ const { evaluation, option } = defineProps<{
 }>();
 const emit = defineEmits<{ take: []; giveUp: []; lock: [] }>();
 const store = useSite();
+const openSite = useOpenSite();
 const own = useMeasures();
 const core = useEvaluation();
 const opened = ref<number | null>(null);
@@ -79,7 +81,7 @@ watch(
   { immediate: true },
 );
 const percent = (share: number) => (share > 0 && share < 0.005 ? '< 1 %' : formatQuantity(share * 100, '%'));
-const catalogue = computed(() => catalogueOf(store.site!));
+const catalogue = computed(() => catalogueOf(openSite.value));
 const partLine = ({ item, count }: Part) => {
   const product = catalogue.value.products.get(item);
   const each = product ? eachOf(product) : null;
@@ -88,7 +90,7 @@ const partLine = ({ item, count }: Part) => {
     price: each === null ? 'no price' : formatQuantity(each * count, 'money'),
   };
 };
-const isLocked = computed(() => store.site!.choice[evaluation.camera.id]?.locked === true);
+const isLocked = computed(() => openSite.value.choice[evaluation.camera.id]?.locked === true);
 watch([opened, () => core.result], async ([index]) => {
   derivation.value =
     index === null
@@ -151,7 +153,7 @@ watch([opened, () => core.result], async ([index]) => {
         <div v-if="option.shared">
           <dt>
             One port of a full {{ option.shared.of === 'coax-unit' ? 'head-end unit' : 'PoE switch' }} at
-            {{ store.site!.place[option.shared.placeId]?.name }}
+            {{ openSite.place[option.shared.placeId]?.name }}
           </dt>
           <dd class="mono">{{ formatQuantity(option.portCost, 'money') }}</dd>
         </div>
@@ -178,13 +180,13 @@ watch([opened, () => core.result], async ([index]) => {
           <dd class="mono" data-chance>{{ chance === null ? '…' : percent(chance) }}</dd>
         </div>
         <div class="sum">
-          <dt>Cost, {{ aboutOf(store.site!).currency }}</dt>
+          <dt>Cost, {{ aboutOf(openSite).currency }}</dt>
           <dd class="mono">{{ formatQuantity(option.cost, 'money') }}</dd>
         </div>
       </dl>
     </template>
     <RadioPathFields
-      v-if="option.kind === 'wireless' && store.site!.place[evaluation.camera.placeId]?.mains"
+      v-if="option.kind === 'wireless' && openSite.place[evaluation.camera.placeId]?.mains"
       :place-id="evaluation.camera.placeId"
       :head-end-id="evaluation.run.headEndId"
     />
@@ -207,7 +209,7 @@ watch([opened, () => core.result], async ([index]) => {
       <button v-if="isChosen" type="button" class="btn" :aria-pressed="isLocked" @click="emit('lock')">
         {{ isLocked ? 'Unlock' : 'Lock' }} <kbd>l</kbd>
       </button>
-      <span v-if="isChosen" class="dim tiny">by {{ store.site!.choice[evaluation.camera.id]?.by }}</span>
+      <span v-if="isChosen" class="dim tiny">by {{ openSite.choice[evaluation.camera.id]?.by }}</span>
     </div>
     <ul v-if="option.state !== 'no' && option.cautions.length > 0" class="cautions">
       <li v-for="caution in option.cautions" :key="caution" class="caution">{{ caution }}</li>

@@ -5,11 +5,13 @@ import { choose, lockChoice, optionKinds, takeBackChoice, type OptionKind } from
 import { useKeys } from '../../keys/keys';
 import { useSelection } from '../../stores/selection';
 import { useSite } from '../../stores/site';
+import { useOpenSite } from '../../stores/openSite';
 import DecideTable from './DecideTable.vue';
 import OptionSheet from './OptionSheet.vue';
 import { inOrder, tableOrders, type TableOrder } from './tableOrder';
 
 const store = useSite();
+const openSite = useOpenSite();
 const selection = useSelection();
 const kind = ref<OptionKind>('keep');
 const refused = ref('');
@@ -48,7 +50,7 @@ function take(): void {
   else {
     const problems = store.change(
       `Choose for ${current.camera.number} ${current.camera.name}`,
-      choose(store.site!, current.camera.id, {
+      choose(openSite.value, current.camera.id, {
         option: kind.value,
         by: store.signedBy('Planner'),
         at: new Date().toISOString(),
@@ -63,13 +65,13 @@ function giveUp(): void {
   if (current && choice.value)
     store.change(
       `Take back the choice for ${current.camera.number} ${current.camera.name}`,
-      takeBackChoice(store.site!, current.camera.id),
+      takeBackChoice(openSite.value, current.camera.id),
     );
 }
 
 /** As it is noted, which a key that follows at once finds; what the core makes of it comes a moment later. */
 const choice = computed(() =>
-  selection.current ? store.site!.choice[selection.current.camera.id] : undefined,
+  selection.current ? openSite.value.choice[selection.current.camera.id] : undefined,
 );
 const isLocked = computed(() => choice.value?.locked === true);
 function lock(): void {
@@ -80,7 +82,7 @@ function lock(): void {
   }
   store.change(
     `${isLocked.value ? 'Unlock' : 'Lock'} the choice for ${current.camera.number} ${current.camera.name}`,
-    lockChoice(store.site!, current.camera.id, !isLocked.value),
+    lockChoice(openSite.value, current.camera.id, !isLocked.value),
   );
 }
 

@@ -27,12 +27,14 @@ import QuantityField from '../../parts/QuantityField.vue';
 import TextField from '../../parts/TextField.vue';
 import { fitting } from '../../parts/within';
 import { useSite } from '../../stores/site';
+import { useOpenSite } from '../../stores/openSite';
 import ProductFields from './ProductFields.vue';
 import { hasFigures } from './productFigures';
 import { downloadBlob, useTables } from '../../tables/useTables';
 
 /** What everything costs and takes: generic rows with invented prices, each to be overridden, and the site's own rows. */
 const store = useSite();
+const openSite = useOpenSite();
 const tables = useTables();
 const find = ref('');
 const problems = shallowRef<string[]>([]);
@@ -53,14 +55,14 @@ const kindWords: Record<ProductKind, string> = {
 };
 const groups = computed(() => {
   const wanted = find.value.trim().toLowerCase();
-  const all = [...catalogueOf(store.site!).products.values()].filter(
+  const all = [...catalogueOf(openSite.value).products.values()].filter(
     ({ name, id }) => !wanted || `${name} ${id}`.toLowerCase().includes(wanted),
   );
   return (Object.keys(kindWords) as ProductKind[])
     .map((kind) => ({ kind, label: kindWords[kind], rows: all.filter((product) => product.kind === kind) }))
     .filter(({ rows }) => rows.length > 0);
 });
-const gaps = computed(() => priceGaps(store.site!, [...catalogueOf(store.site!).products.keys()]));
+const gaps = computed(() => priceGaps(openSite.value, [...catalogueOf(openSite.value).products.keys()]));
 
 /** What a row is by its figures, in a line. */
 function figures(product: Product): string {
@@ -109,7 +111,7 @@ const tableProblem = (text: string) => {
 };
 const opened = ref('');
 function copy(product: Product): void {
-  const id = freeId((one) => catalogueOf(store.site!).products.has(one), `own ${product.name}`);
+  const id = freeId((one) => catalogueOf(openSite.value).products.has(one), `own ${product.name}`);
   store.change(`Own row like ${product.name}`, [
     {
       kind: 'product',
@@ -118,7 +120,7 @@ function copy(product: Product): void {
         ...product,
         id,
         name: freeName(
-          [...catalogueOf(store.site!).products.values()].map(({ name }) => name),
+          [...catalogueOf(openSite.value).products.values()].map(({ name }) => name),
           `${product.name} of our own`,
         ),
         from: 'data-sheet',
@@ -132,7 +134,7 @@ const reset = (product: Product) =>
 
 async function exportCsv(): Promise<void> {
   downloadBlob(
-    new Blob([await tables.rowsCsv([...priceListColumns], priceListOf(store.site!))], {
+    new Blob([await tables.rowsCsv([...priceListColumns], priceListOf(openSite.value))], {
       type: 'text/csv;charset=utf-8',
     }),
     `${store.id}-prices.csv`,
@@ -151,7 +153,7 @@ async function importCsv(event: Event): Promise<void> {
   const rows = read.table.rows.map(({ cells }) =>
     Object.fromEntries(read.table.headings.map((heading, index) => [heading, String(cells[index] ?? '')])),
   );
-  const { changes, problems: wrong, unchanged } = readPriceList(store.site!, rows);
+  const { changes, problems: wrong, unchanged } = readPriceList(openSite.value, rows);
   if (wrong.length > 0) {
     problems.value = [
       `Nothing was taken; put ${wrong.length === 1 ? 'this' : 'these'} right in the file:`,
@@ -169,7 +171,7 @@ async function importCsv(event: Event): Promise<void> {
 }
 const setCurrency = (currency: string) =>
   store.change('Currency', [
-    { kind: 'about', id: 'about', set: { ...aboutOf(store.site!), currency: currency.toUpperCase() } },
+    { kind: 'about', id: 'about', set: { ...aboutOf(openSite.value), currency: currency.toUpperCase() } },
   ]);
 </script>
 
@@ -186,7 +188,7 @@ const setCurrency = (currency: string) =>
       <label class="row currency"
         ><span class="dim tiny">Currency</span
         ><TextField
-          :value="aboutOf(store.site!).currency"
+          :value="aboutOf(openSite).currency"
           label="Currency"
           :refuse="(text) => (/^[A-Za-z]{3}$/.test(text) ? undefined : 'three letters, such as EUR')"
           @take="setCurrency"
@@ -282,7 +284,7 @@ const setCurrency = (currency: string) =>
             <td class="dim tiny">
               {{ product.from === 'data-sheet' ? 'data sheet' : 'typical' }}
               <button
-                v-if="isOwn(store.site!, product.id)"
+                v-if="isOwn(openSite, product.id)"
                 type="button"
                 class="btn small"
                 @click="reset(product)"
@@ -296,7 +298,7 @@ const setCurrency = (currency: string) =>
     </div>
     <p class="tiny dim">
       Tasks: hours of one person, and of them those in which the view is dark. Labour costs
-      {{ formatQuantity(catalogueOf(store.site!).labourPerHour ?? 0, 'money') }} an hour.
+      {{ formatQuantity(catalogueOf(openSite).labourPerHour ?? 0, 'money') }} an hour.
     </p>
   </div>
 </template>

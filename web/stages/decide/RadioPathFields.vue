@@ -8,12 +8,14 @@ import QuantityField from '../../parts/QuantityField.vue';
 import TextField from '../../parts/TextField.vue';
 import { fitting } from '../../parts/within';
 import { useSite } from '../../stores/site';
+import { useOpenSite } from '../../stores/openSite';
 
 /** What was found of a radio path: how far, how clear, and who else is on the air. */
 const { placeId, headEndId } = defineProps<{ placeId: string; headEndId: string }>();
 const store = useSite();
+const openSite = useOpenSite();
 const path = computed(() =>
-  Object.values(store.site!.radioPath).find(({ fromPlaceId }) => fromPlaceId === placeId),
+  Object.values(openSite.value.radioPath).find(({ fromPlaceId }) => fromPlaceId === placeId),
 );
 const sightWords: Record<Sight, string> = {
   clear: 'clear',
@@ -21,11 +23,11 @@ const sightWords: Record<Sight, string> = {
   blocked: 'blocked',
 };
 const choices = sights.map((value) => ({ value, label: sightWords[value] }));
-const nameOf = (id: string) => store.site!.place[id]?.name ?? '';
+const nameOf = (id: string) => openSite.value.place[id]?.name ?? '';
 
 function set(fields: { [K in keyof RadioPath]?: RadioPath[K] | undefined }): void {
   const usual: RadioPath = {
-    id: freeId((id) => id in store.site!.radioPath, `radio ${placeId}`),
+    id: freeId((id) => id in openSite.value.radioPath, `radio ${placeId}`),
     fromPlaceId: placeId,
     toPlaceId: headEndId,
     distanceM: 100,

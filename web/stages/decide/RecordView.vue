@@ -2,18 +2,16 @@
 import { computed } from 'vue';
 import { readingWords, testDefinition } from '#core/test/readings';
 import { decisionRecord } from '#core/decide/plan';
-import { useEvaluation } from '../../stores/evaluation';
+import { useOpenEvaluation, useOpenSite } from '../../stores/openSite';
 import { useSelection } from '../../stores/selection';
-import { useSite } from '../../stores/site';
 
 /** Who chose what, when, with which plan and on how many readings, and what has come since. */
-const store = useSite();
-const evaluation = useEvaluation();
+const openSite = useOpenSite();
+const summary = useOpenEvaluation();
 const selection = useSelection();
-const record = computed(() => decisionRecord(store.site!, evaluation.result!));
+const record = computed(() => decisionRecord(openSite.value, summary.value));
 const when = (at: string) => new Date(at).toLocaleString([], { dateStyle: 'medium', timeStyle: 'short' });
-const runOf = (cameraId: string) =>
-  evaluation.result!.runs.find(({ camera }) => camera.id === cameraId)!.run.id;
+const runOf = (cameraId: string) => summary.value.runs.find(({ camera }) => camera.id === cameraId)!.run.id;
 </script>
 
 <template>

@@ -4,14 +4,13 @@ import { computed } from 'vue';
 import { useKeys } from '../../keys/keys';
 import type { BoardOrder } from '../../line/boardLayout';
 import LineBoard from '../../line/LineBoard.vue';
-import { useEvaluation } from '../../stores/evaluation';
+import { useOpenEvaluation, useOpenSite } from '../../stores/openSite';
 import { useSelection } from '../../stores/selection';
-import { useSite } from '../../stores/site';
 
 /** Every run to one scale, by place, length or trouble. */
 const emit = defineEmits<{ open: [runId: string] }>();
-const store = useSite();
-const evaluation = useEvaluation();
+const openSite = useOpenSite();
+const summary = useOpenEvaluation();
 const selection = useSelection();
 const order = useLocalStorage<BoardOrder>('neotrope-board-order', 'place');
 
@@ -21,8 +20,8 @@ const orders: { value: BoardOrder; label: string }[] = [
   { value: 'trouble', label: 'trouble' },
 ];
 const withoutRun = computed(() => {
-  const withRun = new Set(Object.values(store.site!.run).map(({ cameraId }) => cameraId));
-  return Object.values(store.site!.camera).filter(({ id }) => !withRun.has(id));
+  const withRun = new Set(Object.values(openSite.value.run).map(({ cameraId }) => cameraId));
+  return Object.values(openSite.value.camera).filter(({ id }) => !withRun.has(id));
 });
 const sortByNext = () => {
   order.value = orders[(orders.findIndex(({ value }) => value === order.value) + 1) % orders.length]!.value;
@@ -32,7 +31,7 @@ useKeys([{ keys: ['o'], label: 'change sort order', group: 'Survey', run: sortBy
 
 <template>
   <div class="board-view">
-    <div v-if="evaluation.result!.runs.length === 0" class="empty">
+    <div v-if="summary.runs.length === 0" class="empty">
       <strong>Nothing is noted yet.</strong>Start with the run you stand at: its camera, the cable and about
       how long it is. Press <kbd>n</kbd> or use “Add a run”. Recorders and supply boxes are noted under Head
       end, <kbd>h</kbd>; whole tables come in under Lists, <kbd>l</kbd>.

@@ -15,16 +15,16 @@ import QuantityField from '../../parts/QuantityField.vue';
 import TextField from '../../parts/TextField.vue';
 import { fitting } from '../../parts/within';
 import YesNoField from '../../parts/YesNoField.vue';
-import { useSite } from '../../stores/site';
+import { useOpenSite } from '../../stores/openSite';
 import LensFields from './LensFields.vue';
 import NeedFields from './NeedFields.vue';
 
 const { camera } = defineProps<{ camera: Camera }>();
 const emit = defineEmits<{ set: [what: string, next: FactUpdate<Camera>] }>();
-const store = useSite();
+const openSite = useOpenSite();
 
 const places = computed(() =>
-  Object.values(store.site!.place).map(({ id, name }) => ({ value: id, label: name })),
+  Object.values(openSite.value.place).map(({ id, name }) => ({ value: id, label: name })),
 );
 const kinds = cameraKinds.map(({ id, label }) => ({ value: id, label }));
 const note = (what: string, fields: { [K in keyof Camera]?: Camera[K] | undefined }) =>

@@ -18,14 +18,14 @@ import QuantityField from '../../parts/QuantityField.vue';
 import { fitting } from '../../parts/within';
 import { choices } from '#core/model/labels';
 import { useMeasures } from '../../stores/measures';
-import { useSite } from '../../stores/site';
+import { useOpenSite } from '../../stores/openSite';
 
 const { run } = defineProps<{ run: Run }>();
 const emit = defineEmits<{ change: [what: string, next: FactUpdate<Run>] }>();
-const store = useSite();
+const openSite = useOpenSite();
 const measures = useMeasures();
 
-const supplies = computed(() => Object.values(store.site!.supply));
+const supplies = computed(() => Object.values(openSite.value.supply));
 const sources = computed(() => [
   ...supplies.value.flatMap(({ id, name, outputs }) =>
     outputs.map(({ number }) => ({ value: `${id}/${number}`, label: `${name}, output ${number}` })),
@@ -66,7 +66,7 @@ function takeCores(value: string): void {
 
 const inputs = computed(() => [
   { value: 'none', label: 'Not patched' },
-  ...Object.values(store.site!.recorder).flatMap(({ id, name, inputs: count }) =>
+  ...Object.values(openSite.value.recorder).flatMap(({ id, name, inputs: count }) =>
     Array.from({ length: count }, (_, i) => ({ value: `${id}/${i + 1}`, label: `${name}, input ${i + 1}` })),
   ),
 ]);

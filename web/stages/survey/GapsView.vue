@@ -3,20 +3,19 @@ import VirtualScroller from 'primevue/virtualscroller';
 import { computed, ref } from 'vue';
 import { siteGaps, type Gap } from '#core/survey/gaps';
 import { useKeys } from '../../keys/keys';
-import { useEvaluation } from '../../stores/evaluation';
-import { useSite } from '../../stores/site';
+import { useOpenEvaluation, useOpenSite } from '../../stores/openSite';
 
 /** What is missing before a run can be tested, and before it can be decided. A line leads to its field. */
 const emit = defineEmits<{ close: [gap: Gap] }>();
-const store = useSite();
-const evaluation = useEvaluation();
+const openSite = useOpenSite();
+const summary = useOpenEvaluation();
 const before = ref<Gap['before']>('test');
 
-const gaps = computed(() => siteGaps(store.site!));
+const gaps = computed(() => siteGaps(openSite.value));
 const shown = computed(() => gaps.value.filter((gap) => gap.before === before.value));
 const count = (which: Gap['before']) => gaps.value.filter((gap) => gap.before === which).length;
-const runs = computed(() => evaluation.result!.runs);
-const summary = computed(() => {
+const runs = computed(() => summary.value.runs);
+const words = computed(() => {
   const cannot = (key: 'beforeTest' | 'beforeDecide') =>
     runs.value.filter(({ toNote }) => toNote[key] > 0).length;
   if (runs.value.length === 0) return '';
@@ -38,10 +37,10 @@ const lines = computed(() => {
     if (gap.placeId !== placeId)
       list.push({
         key: `place ${gap.placeId}`,
-        place: store.site!.place[gap.placeId]?.name ?? '',
+        place: openSite.value.place[gap.placeId]?.name ?? '',
         gap: null,
       });
-    const camera = gap.cameraId ? store.site!.camera[gap.cameraId] : undefined;
+    const camera = gap.cameraId ? openSite.value.camera[gap.cameraId] : undefined;
     const isNew = gap.cameraId !== cameraId || gap.placeId !== placeId;
     list.push({
       key: gap.id,
@@ -78,7 +77,7 @@ useKeys([
         </button>
       </span>
       <kbd>x</kbd>
-      <span role="status">{{ summary }}</span>
+      <span role="status">{{ words }}</span>
     </div>
     <div v-if="runs.length === 0" class="empty">
       <strong>Nothing is noted yet.</strong>What is missing shows here once there are runs. Add the first one

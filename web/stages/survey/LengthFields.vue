@@ -17,19 +17,19 @@ import PicksField from '../../parts/PicksField.vue';
 import QuantityField from '../../parts/QuantityField.vue';
 import { fitting } from '../../parts/within';
 import { useMeasures } from '../../stores/measures';
-import { useSite } from '../../stores/site';
+import { useOpenSite } from '../../stores/openSite';
 
 /** All the ways in which a segment's length is known, which of them counts, and where they contradict each other. */
 const { index, segment } = defineProps<{ index: number; segment: Segment }>();
 const emit = defineEmits<{ change: [what: string, next: FactUpdate<Run>] }>();
-const store = useSite();
+const openSite = useOpenSite();
 const own = useMeasures();
 
-const claims = computed(() => lengthClaims(store.site!, segment));
-const disputes = computed(() => lengthDisputes(store.site!, { segments: [segment] }));
+const claims = computed(() => lengthClaims(openSite.value, segment));
+const disputes = computed(() => lengthDisputes(openSite.value, { segments: [segment] }));
 const routes = computed(() =>
-  Object.values(store.site!.route).map((route) => {
-    const lengthM = routeLengthM(route, store.site!.drawing[route.drawingId]!);
+  Object.values(openSite.value.route).map((route) => {
+    const lengthM = routeLengthM(route, openSite.value.drawing[route.drawingId]!);
     return {
       value: route.id,
       label:
@@ -41,7 +41,7 @@ const words = ({ by, lengthM, spreadM }: LengthClaim) =>
   `${choices.lengthFrom.find(({ value }) => value === by)?.label} ${own.quantity(lengthM, 'm')} ± ${own.quantity(spreadM, 'm')}`;
 
 function follow(routeIds: string[]): void {
-  emit('change', 'Route', (now) => withRoutes(store.site!, now, index, routeIds));
+  emit('change', 'Route', (now) => withRoutes(openSite.value, now, index, routeIds));
 }
 </script>
 
@@ -51,7 +51,7 @@ function follow(routeIds: string[]): void {
       :value="segment.lengthFrom"
       :choices="choices.lengthFrom"
       :label="`Length of segment ${index + 1} by`"
-      @take="(by) => emit('change', 'Length source', (now) => withLengthBy(store.site!, now, index, by))"
+      @take="(by) => emit('change', 'Length source', (now) => withLengthBy(openSite, now, index, by))"
   /></FieldRow>
   <FieldRow v-if="routes.length > 0" label="Drawn along" :field="fieldKey('length', index)"
     ><PicksField

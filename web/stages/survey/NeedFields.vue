@@ -8,12 +8,12 @@ import { formatFigure, formatQuantity } from '#core/shared/units';
 import { choices } from '#core/model/labels';
 import FieldRow from '../../parts/FieldRow.vue';
 import PickField from '../../parts/PickField.vue';
-import { useSite } from '../../stores/site';
+import { useOpenSite } from '../../stores/openSite';
 
 /** What the view asks of its next camera, and the class and watts that follow. */
 const { camera } = defineProps<{ camera: Camera }>();
 const emit = defineEmits<{ note: [what: string, fields: { [K in keyof Camera]?: Camera[K] | undefined }] }>();
-const store = useSite();
+const openSite = useOpenSite();
 
 type Needs = NonNullable<Camera['needs']>;
 type Detail = NonNullable<Needs['detail']> | 'open';
@@ -33,11 +33,11 @@ const extras = [
   { key: 'vandal', label: 'Vandal-resistant' },
 ] as const;
 
-const need = computed(() => viewNeed(store.site!, camera));
+const need = computed(() => viewNeed(openSite.value, camera));
 const models = computed(() => [
   { value: '', label: 'the class’s usual camera' },
-  ...productsOf(catalogueOf(store.site!), 'camera')
-    .filter(({ id }) => id in store.site!.product)
+  ...productsOf(catalogueOf(openSite.value), 'camera')
+    .filter(({ id }) => id in openSite.value.product)
     .map(({ id, name }) => ({ value: id, label: name })),
 ]);
 const className = (target: Camera['target']) => choices.target.find(({ value }) => value === target)!.label;

@@ -6,12 +6,12 @@ import PickField from '../../parts/PickField.vue';
 import QuantityField from '../../parts/QuantityField.vue';
 import TextField from '../../parts/TextField.vue';
 import { fitting } from '../../parts/within';
-import { useSite } from '../../stores/site';
+import { useOpenSite } from '../../stores/openSite';
 
 /** Whether a new cable could be brought to the camera, from where and how far. */
 const { run, lengthM } = defineProps<{ run: Run; lengthM: number }>();
 const emit = defineEmits<{ change: [what: string, next: FactUpdate<Run>] }>();
-const store = useSite();
+const openSite = useOpenSite();
 
 const ways = [
   { value: 'unseen' as const, label: 'Not surveyed' },
@@ -19,7 +19,7 @@ const ways = [
   { value: 'closed' as const, label: 'Not feasible' },
 ];
 const closets = computed(() =>
-  Object.values(store.site!.place)
+  Object.values(openSite.value.place)
     .filter(({ networkCloset, id }) => networkCloset || id === run.headEndId)
     .map(({ id, name }) => ({ value: id, label: name })),
 );

@@ -3,15 +3,17 @@ import { computed, ref, useTemplateRef } from 'vue';
 import { freeId, type Photo } from '#core/model/site';
 import { api, pictureAddress } from '../../stores/api';
 import { useSite } from '../../stores/site';
+import { useOpenSite } from '../../stores/openSite';
 
 /** Photos of one thing, and a big button that opens the phone's camera. */
 const { of, what } = defineProps<{ of: Photo['of']; what: string }>();
 const store = useSite();
+const openSite = useOpenSite();
 const file = useTemplateRef('file');
 const problem = ref('');
 const waiting = ref(false);
 const photos = computed(() =>
-  Object.values(store.site!.photo)
+  Object.values(openSite.value.photo)
     .filter((photo) => photo.of.kind === of.kind && photo.of.id === of.id)
     .sort((a, b) => a.at.localeCompare(b.at)),
 );
@@ -32,7 +34,7 @@ async function add(): Promise<void> {
     return;
   }
   const { remarks: _, ...picture } = answer.value;
-  const id = freeId((wanted) => wanted in store.site!.photo, `photo-${of.id}`);
+  const id = freeId((wanted) => wanted in openSite.value.photo, `photo-${of.id}`);
   problem.value = store
     .change(`Photo of ${what}`, [
       {

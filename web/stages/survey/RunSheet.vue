@@ -13,6 +13,7 @@ import RunLine from '../../line/RunLine.vue';
 import FieldRow from '../../parts/FieldRow.vue';
 import TextField from '../../parts/TextField.vue';
 import { useSite } from '../../stores/site';
+import { useOpenSite } from '../../stores/openSite';
 import CameraFields from './CameraFields.vue';
 import FeedFields from './FeedFields.vue';
 import NewRouteFields from './NewRouteFields.vue';
@@ -23,12 +24,13 @@ import SegmentFields from './SegmentFields.vue';
 const { evaluation, wantedField = '' } = defineProps<{ evaluation: RunSummary; wantedField?: string }>();
 const emit = defineEmits<{ close: [] }>();
 const store = useSite();
+const openSite = useOpenSite();
 const problems = ref<string[]>([]);
 const sheet = useTemplateRef('sheet');
 /** The facts as they are now; what was made of them follows a moment later. */
-const run = computed(() => store.site!.run[evaluation.run.id] ?? evaluation.run);
-const camera = computed(() => store.site!.camera[evaluation.camera.id] ?? evaluation.camera);
-const place = computed(() => store.site!.place[camera.value.placeId]!);
+const run = computed(() => openSite.value.run[evaluation.run.id] ?? evaluation.run);
+const camera = computed(() => openSite.value.camera[evaluation.camera.id] ?? evaluation.camera);
+const place = computed(() => openSite.value.place[camera.value.placeId]!);
 
 /** Brings the field that was asked for under the person's hands. */
 watch(
@@ -55,7 +57,7 @@ const setPlace = (what: string, next: FactUpdate<Place>) =>
 const setNote = (note: string) => change('Note', (now) => withFields(now, { note: note || undefined }));
 const reached = () => change('Reached after all', (now) => withFields(now, { unreached: undefined }));
 function remove(): void {
-  const changes = removeRunAndCamera(store.site!, evaluation.run.id);
+  const changes = removeRunAndCamera(openSite.value, evaluation.run.id);
   if (changes.length === 0)
     problems.value = ['This run has readings, and readings are kept. It cannot be removed.'];
   else say(store.change(`Remove run ${evaluation.camera.number} ${evaluation.camera.name}`, changes));
@@ -79,10 +81,7 @@ function remove(): void {
         Could not be reached: {{ run.unreached.why }} ({{ run.unreached.by }}).
         <button type="button" class="plain so" @click="reached">Reached after all</button>
       </p>
-      <RunLine
-        :evaluation="evaluation"
-        :head-end="store.site!.place[run.headEndId]?.name.split(' ')[0] ?? ''"
-      />
+      <RunLine :evaluation="evaluation" :head-end="openSite.place[run.headEndId]?.name.split(' ')[0] ?? ''" />
       <section>
         <h3>Cable, from the head end outwards</h3>
         <SegmentFields

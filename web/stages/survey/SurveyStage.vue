@@ -4,10 +4,9 @@ import { useRoute, useRouter } from 'vue-router';
 import { fieldKey, type Gap } from '#core/survey/gaps';
 import type { Camera } from '#core/model/site';
 import { useKeys } from '../../keys/keys';
-import { useEvaluation } from '../../stores/evaluation';
+import { useOpenEvaluation, useOpenSite } from '../../stores/openSite';
 import { useMeasures } from '../../stores/measures';
 import { useSelection } from '../../stores/selection';
-import { useSite } from '../../stores/site';
 import AddRunDialog from './AddRunDialog.vue';
 import BoardView from './BoardView.vue';
 import RunSheet from './RunSheet.vue';
@@ -21,8 +20,8 @@ const WalkView = defineAsyncComponent(() => import('./walk/WalkView.vue'));
 
 const route = useRoute();
 const router = useRouter();
-const store = useSite();
-const evaluation = useEvaluation();
+const openSite = useOpenSite();
+const summary = useOpenEvaluation();
 const selection = useSelection();
 const own = useMeasures();
 const editing = ref(false);
@@ -40,8 +39,8 @@ const show = (next: SurveyView) => {
   editing.value = false;
   void router.push({ ...route, query: next === 'board' ? {} : { view: next } });
 };
-const summary = computed(() => {
-  const { runs, cableM } = evaluation.result!;
+const words = computed(() => {
+  const { runs, cableM } = summary.value;
   return runs.length === 0
     ? ''
     : `${cableM >= 1000 && own.measures.length === 'm' ? `${(cableM / 1000).toFixed(1)} km` : own.quantity(cableM, 'm')} of cable in ${runs.length} run${runs.length === 1 ? '' : 's'}`;
@@ -55,7 +54,7 @@ function closeGap({ target }: Gap): void {
     case 'head-end':
       return show('head-end');
     case 'camera-without-run':
-      addingTo.value = store.site!.camera[target.cameraId] ?? null;
+      addingTo.value = openSite.value.camera[target.cameraId] ?? null;
   }
   adding.value = true;
 }
@@ -112,7 +111,7 @@ useKeys([
           </template>
         </nav>
         <span class="push" />
-        <span class="dim summary">{{ summary }}</span>
+        <span class="dim summary">{{ words }}</span>
         <button
           v-if="selection.current && !editing && view !== 'walk'"
           type="button"

@@ -11,6 +11,7 @@ import TextField from '../../parts/TextField.vue';
 import { fitting } from '../../parts/within';
 import { useInstrument } from '../../stores/instrument';
 import { useSite } from '../../stores/site';
+import { useOpenSite } from '../../stores/openSite';
 import { useWhyPanel } from '../../stores/whyPanel';
 import HookUpSketch from './HookUpSketch.vue';
 import InstrumentBar from './InstrumentBar.vue';
@@ -25,6 +26,7 @@ const { evaluation, diagnosis } = defineProps<{ evaluation: RunSummary; diagnosi
 const emit = defineEmits<{ trace: [] }>();
 
 const store = useSite();
+const openSite = useOpenSite();
 const why = useWhyPanel();
 const { take: takeFound, instrument, serial, conditions, cableC, problem } = useTaking();
 const table = useTemplateRef('table');
@@ -34,7 +36,7 @@ const canBeRead = computed(() => readable(evaluation).length);
 const inHand = ref<TestId | null>(null);
 const linking = ref(false);
 
-const readings = computed(() => readingsByRun(store.site!).get(evaluation.run.id) ?? {});
+const readings = computed(() => readingsByRun(openSite.value).get(evaluation.run.id) ?? {});
 const rows = computed(() =>
   evaluation.findings.verdicts.map((verdict) => {
     const test = testDefinition(verdict.id);

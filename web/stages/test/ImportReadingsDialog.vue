@@ -7,17 +7,19 @@ import { takeReading } from '#core/model/site';
 import { formatQuantity } from '#core/shared/units';
 import DialogFoot from '../../parts/DialogFoot.vue';
 import { useSite } from '../../stores/site';
+import { useOpenSite } from '../../stores/openSite';
 import { useTaking } from './taking';
 
 /** What a table of readings would add, before it is added; all of it or nothing. */
 const { table, remarks } = defineProps<{ table: ForeignTable; remarks: string[] }>();
 const emit = defineEmits<{ done: [] }>();
 const store = useSite();
+const openSite = useOpenSite();
 const { surveyor, instrument } = useTaking();
 /** Why the site does not take them after all. */
 const why = ref<string[]>([]);
 
-const read = computed(() => readingsFromTable(store.site!, table));
+const read = computed(() => readingsFromTable(openSite.value, table));
 const problems = computed(() =>
   read.value.problems.slice(0, 12).map(({ line, why }) => `Line ${line}: ${why}`),
 );

@@ -6,6 +6,7 @@ import { strikeOut, type Reading } from '#core/model/site';
 import type { ForeignTable } from '#core/survey/lists';
 import TextField from '../../parts/TextField.vue';
 import { useSite } from '../../stores/site';
+import { useOpenSite } from '../../stores/openSite';
 import { useTables } from '../../tables/useTables';
 import ImportReadingsDialog from './ImportReadingsDialog.vue';
 import ReadingsOverTime from './ReadingsOverTime.vue';
@@ -14,11 +15,12 @@ import { useTaking } from './taking';
 /** Every reading of a run as it was taken: struck out, never edited. */
 const { evaluation } = defineProps<{ evaluation: RunSummary }>();
 const store = useSite();
+const openSite = useOpenSite();
 const { surveyor } = useTaking();
 const striking = ref<string | null>(null);
 
 const readings = computed(() =>
-  Object.values(store.site!.reading)
+  Object.values(openSite.value.reading)
     .filter((reading) => reading.runId === evaluation.run.id)
     .sort((a, b) => Date.parse(b.at) - Date.parse(a.at)),
 );

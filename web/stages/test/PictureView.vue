@@ -17,13 +17,13 @@ import { symptomWords } from '#core/model/site';
 import QuantityField from '../../parts/QuantityField.vue';
 import { within } from '../../parts/within';
 import { useMeasures } from '../../stores/measures';
-import { useSite } from '../../stores/site';
+import { useOpenSite } from '../../stores/openSite';
 import SeenPicture from './SeenPicture.vue';
 import { useTaking } from './taking';
 
 /** What the picture should look like over this run, what trouble looks like, and what was seen. */
 const { evaluation } = defineProps<{ evaluation: RunSummary }>();
-const store = useSite();
+const openSite = useOpenSite();
 const own = useMeasures();
 const { take, problem } = useTaking();
 
@@ -31,9 +31,9 @@ const large = quayScene(420, 236);
 const small = quayScene(168, 94);
 const format = computed(() => pictureFormat(evaluation.camera.format));
 const stretches = computed(() => evaluation.run.segments.map(({ cable, lengthM }) => ({ cable, lengthM })));
-const readings = computed(() => readingsByRun(store.site!).get(evaluation.run.id) ?? {});
+const readings = computed(() => readingsByRun(openSite.value).get(evaluation.run.id) ?? {});
 const held = computed(() => interlock(testDefinition('picture'), evaluation.run, readings.value));
-const check = computed(() => formatCheck(store.site!, evaluation.run, evaluation.camera));
+const check = computed(() => formatCheck(openSite.value, evaluation.run, evaluation.camera));
 
 const seen = ref<Symptom[]>([]);
 const ghostUs = ref<number | null>(null);

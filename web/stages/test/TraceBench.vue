@@ -23,6 +23,7 @@ import { useChartColours } from '../../charts/useChartColours';
 import PickField from '../../parts/PickField.vue';
 import QuantityField from '../../parts/QuantityField.vue';
 import { useEvaluation } from '../../stores/evaluation';
+import { useOpenSite } from '../../stores/openSite';
 import { useInstrument } from '../../stores/instrument';
 import { useMeasures } from '../../stores/measures';
 import { useSite } from '../../stores/site';
@@ -35,6 +36,7 @@ const emit = defineEmits<{ axis: [metres: number] }>();
 use([LineChart, GridComponent, MarkLineComponent, SVGRenderer]);
 
 const store = useSite();
+const openSite = useOpenSite();
 const evaluations = useEvaluation();
 const own = useMeasures();
 const colours = useChartColours();
@@ -44,7 +46,7 @@ const { read } = useReading();
 const refused = ref('');
 
 const traces = computed(() =>
-  Object.values(store.site!.reading)
+  Object.values(openSite.value.reading)
     .filter(
       (reading): reading is TraceReading =>
         reading.test === 'reflectometer' && reading.runId === evaluation.run.id && !reading.struck,
@@ -69,7 +71,7 @@ const held = computed(() =>
   interlock(
     testDefinition('reflectometer'),
     evaluation.run,
-    readingsByRun(store.site!).get(evaluation.run.id) ?? {},
+    readingsByRun(openSite.value).get(evaluation.run.id) ?? {},
   ),
 );
 

@@ -10,26 +10,28 @@ import { fitting } from '../../parts/within';
 import { useMeasures } from '../../stores/measures';
 import { useSelection } from '../../stores/selection';
 import { useSite } from '../../stores/site';
+import { useOpenSite } from '../../stores/openSite';
 
 /** The feed of a run: what two readings say of it, what other ways of feeding would do, and the whole rail it hangs on. */
 const { evaluation } = defineProps<{ evaluation: RunSummary }>();
 const store = useSite();
+const openSite = useOpenSite();
 const selection = useSelection();
 const own = useMeasures();
 
-const readings = computed(() => readingsByRun(store.site!));
+const readings = computed(() => readingsByRun(openSite.value));
 const ofRun = computed(() => readings.value.get(evaluation.run.id) ?? {});
 const inference = computed(() =>
   inferFeed(
     evaluation.camera,
-    feedSource(store.site!, evaluation.run),
+    feedSource(openSite.value, evaluation.run),
     evaluation.findings.powerLoop,
     ofRun.value,
   ),
 );
-const fixes = computed(() => powerFixes(store.site!, evaluation.run, evaluation.camera, ofRun.value));
+const fixes = computed(() => powerFixes(openSite.value, evaluation.run, evaluation.camera, ofRun.value));
 const supply = computed(() =>
-  evaluation.run.feed.kind === 'local-adapter' ? null : store.site!.supply[evaluation.run.feed.supplyId]!,
+  evaluation.run.feed.kind === 'local-adapter' ? null : openSite.value.supply[evaluation.run.feed.supplyId]!,
 );
 
 /** The setting that is being tried; nothing is noted until it is set. */
@@ -43,7 +45,7 @@ const setting = computed({
   set: (volts) => (tried.value = volts),
 });
 const rail = computed(() =>
-  supply.value ? railAt(store.site!, supply.value, setting.value, readings.value) : null,
+  supply.value ? railAt(openSite.value, supply.value, setting.value, readings.value) : null,
 );
 const range = computed(() => rail.value?.range ?? { minVolts: 0, maxVolts: 0 });
 

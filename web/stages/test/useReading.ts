@@ -3,21 +3,21 @@ import { readingsByRun, testDefinition, tests } from '#core/test/readings';
 import type { RunSummary } from '#core/evaluate';
 import type { TestId } from '#core/model/site';
 import { useEvaluation } from '../../stores/evaluation';
+import { useOpenSite } from '../../stores/openSite';
 import { useInstrument } from '../../stores/instrument';
-import { useSite } from '../../stores/site';
 import { useTaking } from './taking';
 
 /** Takes readings of a run with the connected instrument. */
 export function useReading() {
-  const store = useSite();
+  const openSite = useOpenSite();
   const instrument = useInstrument();
   const evaluations = useEvaluation();
   const { take } = useTaking();
 
-  const readingsOf = (runId: string) => readingsByRun(store.site!).get(runId) ?? {};
+  const readingsOf = (runId: string) => readingsByRun(openSite.value).get(runId) ?? {};
   const mayRead = (runId: string, test: TestId): boolean =>
     instrument.canRead.has(test) &&
-    interlock(testDefinition(test), store.site!.run[runId]!, readingsOf(runId)) === undefined;
+    interlock(testDefinition(test), openSite.value.run[runId]!, readingsOf(runId)) === undefined;
 
   const shownTests = ({ findings }: RunSummary): TestId[] => {
     const shown = new Set(findings.verdicts.map(({ id }) => id));
@@ -28,7 +28,7 @@ export function useReading() {
     shownTests(evaluation).filter((id) => mayRead(evaluation.run.id, id));
 
   async function read({ run, camera }: RunSummary, test: TestId): Promise<boolean> {
-    const now = store.site!.run[run.id]!;
+    const now = openSite.value.run[run.id]!;
     const answer = await instrument.read({
       test,
       runNumber: camera.number,

@@ -1,5 +1,5 @@
 export { channelMargin } from './channelMargin';
 export { coaxHoldsAt, coaxRateMargin, coaxWattsMargin } from './coaxMargins';
 export { pictureMarginOf } from './pictureMargin';
-export { poeMargin, stretchesOf, type PoeMargin } from './poeMargin';
+export { poeMargin, stretchesOf } from './poeMargin';
 export { keptVoltsMargin, nightVoltsMargin } from './voltsMargins';

@@ -9,12 +9,14 @@ import PickField from '../../../parts/PickField.vue';
 import TextField from '../../../parts/TextField.vue';
 import { usePlanner } from '../../../stores/planner';
 import { useSite } from '../../../stores/site';
+import { useOpenSite } from '../../../stores/openSite';
 
 /** Up to four plans beside each other: what each comes to now, and where two of them differ and why. */
 const store = useSite();
+const openSite = useOpenSite();
 const planner = usePlanner();
 const pinned = computed(() =>
-  Object.values(store.site!.savedPlan)
+  Object.values(openSite.value.savedPlan)
     .filter((one) => one.pinned)
     .sort((a, b) => Date.parse(a.at) - Date.parse(b.at)),
 );
@@ -71,11 +73,11 @@ const choosePair = (index: 0 | 1, id: string) => {
 };
 const rename = (plan: SavedPlan, name: string) =>
   store.change(`Call ${plan.name} ${name}`, [{ kind: 'savedPlan', id: plan.id, set: { ...plan, name } }]);
-const putAway = (plan: SavedPlan) => store.change(`Put ${plan.name} away`, unpin(store.site!, plan.id));
+const putAway = (plan: SavedPlan) => store.change(`Put ${plan.name} away`, unpin(openSite.value, plan.id));
 const adoptIt = (plan: SavedPlan) =>
   store.change(
     `Adopt ${plan.name}`,
-    adopt(store.site!, plan, { by: store.signedBy('Planner'), at: new Date().toISOString() }),
+    adopt(openSite.value, plan, { by: store.signedBy('Planner'), at: new Date().toISOString() }),
   );
 </script>
 
@@ -91,7 +93,7 @@ const adoptIt = (plan: SavedPlan) =>
           <tr>
             <th>Plan</th>
             <th v-for="measure in measures" :key="measure.key">
-              {{ measure.label }}{{ measure.key === 'cost' ? `, ${aboutOf(store.site!).currency}` : '' }}
+              {{ measure.label }}{{ measure.key === 'cost' ? `, ${aboutOf(openSite).currency}` : '' }}
             </th>
             <th />
           </tr>

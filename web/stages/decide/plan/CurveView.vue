@@ -13,12 +13,14 @@ import { useChartColours } from '../../../charts/useChartColours';
 import { useKeys } from '../../../keys/keys';
 import { usePlanner } from '../../../stores/planner';
 import { useSite } from '../../../stores/site';
+import { useOpenSite } from '../../../stores/openSite';
 import SearchBar from './SearchBar.vue';
 import TotalsRow from './TotalsRow.vue';
 
 /** What a little less dark time, more new cable or more to spare costs: proven plans as points, each to be looked at, pinned or taken up. */
 use([ScatterChart, GridComponent, TooltipComponent, SVGRenderer]);
 const store = useSite();
+const openSite = useOpenSite();
 const planner = usePlanner();
 const toast = useToast();
 const colours = useChartColours();
@@ -39,7 +41,7 @@ const picked = ref(0);
 const point = computed<CurvePoint | undefined>(
   () => points.value[Math.min(picked.value, points.value.length - 1)],
 );
-const currency = computed(() => aboutOf(store.site!).currency);
+const currency = computed(() => aboutOf(openSite.value).currency);
 
 function draw(wanted: TradeOff): void {
   tradeOff.value = wanted;
@@ -48,13 +50,13 @@ function draw(wanted: TradeOff): void {
 }
 function pinIt(): void {
   if (!point.value) return;
-  const pinned = pin(store.site!, point.value.plan, {
+  const pinned = pin(openSite.value, point.value.plan, {
     by: store.signedBy('Planner'),
     at: new Date().toISOString(),
   });
   if (pinned.kind === 'full')
     toast.add({ severity: 'warn', summary: 'Not pinned', detail: pinned.message, life: 6000 });
-  else store.change(`Pin ${planName(store.site!)}`, pinned.changes);
+  else store.change(`Pin ${planName(openSite.value)}`, pinned.changes);
 }
 const step = (by: number) => {
   picked.value = Math.min(points.value.length - 1, Math.max(0, picked.value + by));

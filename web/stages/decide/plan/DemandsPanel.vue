@@ -8,10 +8,12 @@ import PickField from '../../../parts/PickField.vue';
 import QuantityField from '../../../parts/QuantityField.vue';
 import { fitting } from '../../../parts/within';
 import { useSite } from '../../../stores/site';
+import { useOpenSite } from '../../../stores/openSite';
 
 /** What a plan has to heed: the goal, the figures it may rest on, caps, and a school of each policy with whom it suits. */
 const { demands, costs } = defineProps<{ demands: Demands; costs: readonly PolicyCost[] }>();
 const store = useSite();
+const openSite = useOpenSite();
 
 const goals: { value: Demands['goal']; label: string }[] = [
   { value: 'ip', label: 'Every camera to IP that can' },
@@ -75,7 +77,7 @@ function costWords({ policy, school, moreCost, changed, moreIp }: PolicyCost): s
         placeholder="no cap"
         @take="(value) => cap('cost', 'cap on cost', value)"
         @clear="cap('cost', 'no cap on cost', undefined)"
-      /><span class="dim tiny">{{ aboutOf(store.site!).currency }}</span></FieldRow
+      /><span class="dim tiny">{{ aboutOf(openSite).currency }}</span></FieldRow
     >
     <FieldRow label="Downtime at most"
       ><QuantityField

@@ -16,7 +16,7 @@ import { aboutOf, freeId } from '#core/model/site';
 import { formatQuantity } from '#core/shared/units';
 import { useKeys } from '../../../keys/keys';
 import { downloadBlob } from '../../../tables/useTables';
-import { useEvaluation } from '../../../stores/evaluation';
+import { useOpenEvaluation, useOpenSite } from '../../../stores/openSite';
 import { usePlanner } from '../../../stores/planner';
 import { useSelection } from '../../../stores/selection';
 import { useSite } from '../../../stores/site';
@@ -26,15 +26,16 @@ import SearchBar from './SearchBar.vue';
 import TotalsRow from './TotalsRow.vue';
 
 const store = useSite();
-const evaluation = useEvaluation();
+const openSite = useOpenSite();
+const summary = useOpenEvaluation();
 const selection = useSelection();
 const planner = usePlanner();
 const toast = useToast();
 
-const about = computed(() => aboutOf(store.site!));
+const about = computed(() => aboutOf(openSite.value));
 const who = () => ({ by: store.signedBy('Planner'), at: new Date().toISOString() });
 const rows = computed(() =>
-  evaluation.result!.runs.map((run) => {
+  summary.value.runs.map((run) => {
     const kind = planner.plan?.options[run.camera.id];
     const option = run.options.find((one) => one.kind === kind);
     return {
@@ -42,7 +43,7 @@ const rows = computed(() =>
       kind,
       cost: option && option.state !== 'no' ? option.cost : null,
       differs: kind !== undefined && kind !== run.chosen,
-      locked: store.site!.choice[run.camera.id]?.locked === true,
+      locked: openSite.value.choice[run.camera.id]?.locked === true,
     };
   }),
 );
@@ -54,7 +55,7 @@ const snags = computed(() =>
       ? []
       : planner.found.snags,
 );
-const gaps = computed(() => planPriceGaps(store.site!, evaluation.result!.runs, planner.plan));
+const gaps = computed(() => planPriceGaps(openSite.value, summary.value.runs, planner.plan));
 
 const rowsBox = useTemplateRef('rowsBox');
 watch(
@@ -82,11 +83,11 @@ watch(
 
 function pinIt(): void {
   if (!planner.plan) return;
-  const pinned = pin(store.site!, planner.plan, who());
+  const pinned = pin(openSite.value, planner.plan, who());
   if (pinned.kind === 'full')
     toast.add({ severity: 'warn', summary: 'Not pinned', detail: pinned.message, life: 6000 });
   else {
-    store.change(`Pin ${planName(store.site!)}`, pinned.changes);
+    store.change(`Pin ${planName(openSite.value)}`, pinned.changes);
     toast.add({
       severity: 'secondary',
       summary: 'Pinned',
@@ -99,11 +100,11 @@ function adoptIt(): void {
   const { plan } = planner;
   // What the plan was made for has changed: it is found again before anybody builds on it.
   if (!plan || planner.isStale) return;
-  const name = planName(store.site!);
-  const id = freeId((one) => one in store.site!.savedPlan, 'plan');
+  const name = planName(openSite.value);
+  const id = freeId((one) => one in openSite.value.savedPlan, 'plan');
   const problems = store.change(
     `Adopt ${name}`,
-    adopt(store.site!, { ...plannedOf(plan, id, name, who()), pinned: false }, who()),
+    adopt(openSite.value, { ...plannedOf(plan, id, name, who()), pinned: false }, who()),
   );
   toast.add(
     problems[0]
@@ -195,8 +196,8 @@ useKeys([
           :years="planner.plan.demands.years"
         />
         <p v-for="buy in planner.plan.buys" :key="buy.productId + buy.placeId" class="tiny">
-          Buys {{ buy.count }} × {{ catalogueOf(store.site!).products.get(buy.productId)?.name }} for
-          {{ store.site!.place[buy.placeId]?.name }}.
+          Buys {{ buy.count }} × {{ catalogueOf(openSite).products.get(buy.productId)?.name }} for
+          {{ openSite.place[buy.placeId]?.name }}.
         </p>
         <div ref="rowsBox" class="rows">
           <table aria-label="The plan, camera by camera">

@@ -11,12 +11,14 @@ import PickField from '../../../parts/PickField.vue';
 import QuantityField from '../../../parts/QuantityField.vue';
 import { whole } from '../../../parts/within';
 import { useEvaluation } from '../../../stores/evaluation';
+import { useOpenEvaluation } from '../../../stores/openSite';
 import { usePlanner } from '../../../stores/planner';
 import { useSelection } from '../../../stores/selection';
 import SearchBar from './SearchBar.vue';
 
 /** How likely it is that something chosen does not hold once it is built, and which test would tell beforehand. */
 const evaluation = useEvaluation();
+const summary = useOpenEvaluation();
 const selection = useSelection();
 const planner = usePlanner();
 const scenarios = 10_000;
@@ -30,7 +32,7 @@ const options = computed<Record<string, OptionKind>>(() =>
   of.value === 'plan' && planner.plan
     ? planner.plan.options
     : Object.fromEntries(
-        evaluation.result!.runs.flatMap(({ camera, chosen }) => (chosen ? [[camera.id, chosen]] : [])),
+        summary.value.runs.flatMap(({ camera, chosen }) => (chosen ? [[camera.id, chosen]] : [])),
       ),
 );
 const count = computed(() => Object.keys(options.value).length);
@@ -41,7 +43,7 @@ const worth = computed(() => (planner.risk ? mostWorthTesting(planner.risk) : nu
 const percent = (share: number) =>
   share === 0 ? '0 %' : share < 0.001 ? '< 0.1 %' : formatQuantity(share * 100, '%', share < 0.1 ? 1 : 0);
 function open(cameraId: string): void {
-  const run = evaluation.result!.runs.find(({ camera }) => camera.id === cameraId);
+  const run = summary.value.runs.find(({ camera }) => camera.id === cameraId);
   if (run) void selection.go({ stage: 'test', runId: run.run.id });
 }
 useKeys([

@@ -27,6 +27,7 @@ import { choices } from '#core/model/labels';
 import { useKeys } from '../../../keys/keys';
 import { api } from '../../../stores/api';
 import { useMeasures } from '../../../stores/measures';
+import { useOpenSite } from '../../../stores/openSite';
 import { useSite } from '../../../stores/site';
 import DrawingPanel from './DrawingPanel.vue';
 import PinPanel from './PinPanel.vue';
@@ -38,13 +39,14 @@ import type { InHand, Tool } from './tools';
 /** Floor plans to scale: where things stand, what cameras see, and the ways cables take, which tell their lengths. */
 const emit = defineEmits<{ open: [runId: string] }>();
 const store = useSite();
+const openSite = useOpenSite();
 const own = useMeasures();
 const route = useRoute();
 const router = useRouter();
 const canvas = useTemplateRef('canvas');
 const file = useTemplateRef('file');
 
-const site = computed(() => store.site!);
+const site = computed(() => openSite.value);
 const drawings = computed(() =>
   Object.values(site.value.drawing).sort((a, b) => a.name.localeCompare(b.name, 'en', { numeric: true })),
 );

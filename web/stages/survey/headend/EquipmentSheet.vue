@@ -10,16 +10,16 @@ import PickField from '../../../parts/PickField.vue';
 import QuantityField from '../../../parts/QuantityField.vue';
 import TextField from '../../../parts/TextField.vue';
 import { fitting } from '../../../parts/within';
-import { useSite } from '../../../stores/site';
+import { useOpenSite } from '../../../stores/openSite';
 import HookUpFields from './HookUpFields.vue';
 
 /** Network gear, monitors, adapters, UPS, racks and mains circuits: what each is, and what hangs on it. */
 const { equipment, mains } = defineProps<{ equipment: Equipment; mains: MainsCheck }>();
 const emit = defineEmits<{ change: [what: string, changes: Change[]] }>();
-const store = useSite();
+const openSite = useOpenSite();
 
 const places = computed(() =>
-  Object.values(store.site!.place).map(({ id, name }) => ({ value: id, label: name })),
+  Object.values(openSite.value.place).map(({ id, name }) => ({ value: id, label: name })),
 );
 const is = <K extends GearKind>(kind: K) =>
   equipment.gear.kind === kind ? (equipment.gear as Extract<Gear, { kind: K }>) : null;

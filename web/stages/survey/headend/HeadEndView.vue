@@ -6,6 +6,7 @@ import { readingsByRun } from '#core/test/readings';
 import { removeThing, thingName, type Change } from '#core/model/site';
 import { choices } from '#core/model/labels';
 import { useKeys } from '../../../keys/keys';
+import { useOpenSite } from '../../../stores/openSite';
 import { useSite } from '../../../stores/site';
 import AddHeadEndDialog from '../AddHeadEndDialog.vue';
 import PhotoStrip from '../PhotoStrip.vue';
@@ -15,6 +16,7 @@ import SupplySheet from './SupplySheet.vue';
 
 /** What stands at the head ends and in the closets: by place on the left, the sheet of the one in hand on the right. */
 const store = useSite();
+const openSite = useOpenSite();
 const route = useRoute();
 const router = useRouter();
 const adding = ref(false);
@@ -29,7 +31,7 @@ interface Thing {
   label: string;
 }
 
-const site = computed(() => store.site!);
+const site = computed(() => openSite.value);
 const readings = computed(() => readingsByRun(site.value));
 const supplies = computed(
   () =>

@@ -5,7 +5,7 @@ import FieldRow from '../../../parts/FieldRow.vue';
 import PickField from '../../../parts/PickField.vue';
 import QuantityField from '../../../parts/QuantityField.vue';
 import { fitting } from '../../../parts/within';
-import { useSite } from '../../../stores/site';
+import { useOpenSite } from '../../../stores/openSite';
 
 /** Where a thing is mounted, and which circuit or UPS it hangs on. */
 const {
@@ -14,9 +14,9 @@ const {
   watts = true,
 } = defineProps<{ hookUp?: HookUp | undefined; ownId: string; watts?: boolean }>();
 const emit = defineEmits<{ set: [hookUp: HookUp | undefined] }>();
-const store = useSite();
+const openSite = useOpenSite();
 
-const gear = computed(() => Object.values(store.site!.equipment).filter(({ id }) => id !== ownId));
+const gear = computed(() => Object.values(openSite.value.equipment).filter(({ id }) => id !== ownId));
 /** A pick needs a value for nothing, too. */
 const nothing = '-';
 const none = { value: nothing, label: 'Not noted' };

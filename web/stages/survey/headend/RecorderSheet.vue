@@ -23,22 +23,22 @@ import PicksField from '../../../parts/PicksField.vue';
 import QuantityField from '../../../parts/QuantityField.vue';
 import TextField from '../../../parts/TextField.vue';
 import { fitting } from '../../../parts/within';
-import { useSite } from '../../../stores/site';
+import { useOpenSite } from '../../../stores/openSite';
 import HookUpFields from './HookUpFields.vue';
 import SlotRulesFields from './SlotRulesFields.vue';
 
 /** A recorder: what it takes in, how its inputs turn to IP, and its limits. */
 const { recorder } = defineProps<{ recorder: Recorder }>();
 const emit = defineEmits<{ change: [what: string, changes: Change[]] }>();
-const store = useSite();
+const openSite = useOpenSite();
 const toast = useToast();
 
 const places = computed(() =>
-  Object.values(store.site!.place).map(({ id, name }) => ({ value: id, label: name })),
+  Object.values(openSite.value.place).map(({ id, name }) => ({ value: id, label: name })),
 );
 const patched = computed(
   () =>
-    Object.values(store.site!.run).filter(({ patchedTo }) => patchedTo?.recorderId === recorder.id).length,
+    Object.values(openSite.value.run).filter(({ patchedTo }) => patchedTo?.recorderId === recorder.id).length,
 );
 const outputs = monitorOutputs.map((value) => ({
   value,
@@ -49,10 +49,10 @@ const limits = (fields: Partial<Recorder['limits']>) =>
 
 const lineStandards = [{ value: 'found' as const, label: 'Auto-detect' }, ...choices.lineStandard];
 function set(what: string, fields: { [K in keyof Recorder]?: Recorder[K] | undefined }): void {
-  const changes = noteRecorder(store.site!, withFields(recorder, fields));
+  const changes = noteRecorder(openSite.value, withFields(recorder, fields));
   const lost = changes
     .filter(({ kind }) => kind === 'placement')
-    .map(({ id }) => store.site!.camera[id]?.number);
+    .map(({ id }) => openSite.value.camera[id]?.number);
   if (lost.length > 0)
     toast.add({
       severity: 'warn',

@@ -10,20 +10,20 @@ import QuantityField from '../../../parts/QuantityField.vue';
 import TextField from '../../../parts/TextField.vue';
 import { fitting } from '../../../parts/within';
 import YesNoField from '../../../parts/YesNoField.vue';
-import { useSite } from '../../../stores/site';
+import { useOpenSite } from '../../../stores/openSite';
 import HookUpFields from './HookUpFields.vue';
 
 /** A supply box: its rail, its outputs with their fuses, and which run hangs on which, with the sums at once. */
 const { supply, check } = defineProps<{ supply: Supply; check: SupplyCheck }>();
 const emit = defineEmits<{ change: [what: string, changes: Change[]] }>();
-const store = useSite();
+const openSite = useOpenSite();
 
 const places = computed(() =>
-  Object.values(store.site!.place).map(({ id, name }) => ({ value: id, label: name })),
+  Object.values(openSite.value.place).map(({ id, name }) => ({ value: id, label: name })),
 );
 const runs = computed(() =>
-  Object.values(store.site!.run)
-    .map((run) => ({ run, camera: store.site!.camera[run.cameraId]! }))
+  Object.values(openSite.value.run)
+    .map((run) => ({ run, camera: openSite.value.camera[run.cameraId]! }))
     .sort((a, b) => a.camera.number - b.camera.number)
     .map(({ run, camera }) => ({ value: run.id, label: `${camera.number} ${camera.name}` })),
 );
@@ -48,8 +48,8 @@ const addOutput = () =>
 const lastIsFree = computed(() => supply.outputs.length > 1 && check.outputs.at(-1)?.fed.length === 0);
 const setRun = (run: Run) => emit('change', 'Output', [{ kind: 'run', id: run.id, set: run }]);
 const hang = (runId: string, output: number) =>
-  setRun(fedFrom(store.site!.run[runId]!, { supplyId: supply.id, output }));
-const unhang = (runId: string) => setRun(fedFrom(store.site!.run[runId]!, null));
+  setRun(fedFrom(openSite.value.run[runId]!, { supplyId: supply.id, output }));
+const unhang = (runId: string) => setRun(fedFrom(openSite.value.run[runId]!, null));
 </script>
 
 <template>

@@ -4,20 +4,20 @@ import { computed, onBeforeUnmount, onMounted, ref, useTemplateRef } from 'vue';
 import type { Cell, ShownColumn } from '#core/survey/lists';
 import { fieldText } from '#core/shared/units';
 import { useMeasures } from '../../../stores/measures';
-import { useSite } from '../../../stores/site';
+import { useOpenSite } from '../../../stores/openSite';
 import type { Then } from './listEditing';
 
 /** A cell while it is changed: words are picked, all else is typed. Escape leaves it as it was. */
 const { column, value } = defineProps<{ column: ShownColumn; value: Cell }>();
 const emit = defineEmits<{ take: [text: string, then: Then]; leave: [] }>();
-const store = useSite();
+const openSite = useOpenSite();
 const own = useMeasures();
 const input = useTemplateRef<HTMLInputElement>('input');
 const select = useTemplateRef<{ show: (focus?: boolean) => void; $el: HTMLElement }>('select');
 
 const words = computed(() => {
   const { cell } = column;
-  if (cell.kind === 'word') return [...cell.words(store.site!)].map(({ label }) => label);
+  if (cell.kind === 'word') return [...cell.words(openSite.value)].map(({ label }) => label);
   return cell.kind === 'yes-no' ? ['yes', 'no'] : null;
 });
 const isLength = column.cell.kind === 'number' && column.cell.unit === 'm';

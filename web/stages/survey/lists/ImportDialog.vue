@@ -11,6 +11,7 @@ import {
 } from '#core/survey/lists';
 import DialogFoot from '../../../parts/DialogFoot.vue';
 import PickField from '../../../parts/PickField.vue';
+import { useOpenSite } from '../../../stores/openSite';
 import { useSite } from '../../../stores/site';
 import { useTables } from '../../../tables/useTables';
 
@@ -18,6 +19,7 @@ import { useTables } from '../../../tables/useTables';
 const { list, table, remarks } = defineProps<{ list: ListId; table: ForeignTable; remarks: string[] }>();
 const emit = defineEmits<{ done: [] }>();
 const store = useSite();
+const openSite = useOpenSite();
 const tables = useTables();
 
 const matches = ref<Match[]>([]);
@@ -41,7 +43,7 @@ const example = (index: number) =>
     .join(', ');
 
 async function look(): Promise<void> {
-  preview.value = await tables.preview(toRaw(store.site!), list, table, toRaw(matches.value));
+  preview.value = await tables.preview(toRaw(openSite.value), list, table, toRaw(matches.value));
   if (preview.value.counts.refused > 0) shown.value = 'refused';
 }
 watch(

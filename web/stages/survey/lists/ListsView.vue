@@ -20,6 +20,7 @@ import PickField from '../../../parts/PickField.vue';
 import TextField from '../../../parts/TextField.vue';
 import { useMeasures } from '../../../stores/measures';
 import { useSite } from '../../../stores/site';
+import { useOpenSite } from '../../../stores/openSite';
 import { downloadBlob, useTables } from '../../../tables/useTables';
 import ImportDialog from './ImportDialog.vue';
 import ListTable from './ListTable.vue';
@@ -28,6 +29,7 @@ import { neighbour } from './neighbour';
 
 /** The survey as tables: seen at once, found, sorted, changed in place, one or many, and taken in and out. */
 const store = useSite();
+const openSite = useOpenSite();
 const own = useMeasures();
 const id = useLocalStorage<ListId>('neotrope-list', 'camera');
 const search = ref('');
@@ -39,7 +41,7 @@ const find = useTemplateRef<HTMLInputElement>('find');
 const file = useTemplateRef<HTMLInputElement>('file');
 const importing = shallowRef<{ table: ForeignTable; remarks: string[] } | null>(null);
 
-const table = computed(() => tableOf(store.site!, listIds.includes(id.value) ? id.value : 'camera'));
+const table = computed(() => tableOf(openSite.value, listIds.includes(id.value) ? id.value : 'camera'));
 const steady = computed<readonly ShownRow[]>((before = []) => steadyRows(before, table.value.rows));
 const rows = computed(() => matching(steady.value, search.value));
 // A row that an undo or another window takes away is not picked any more.
@@ -56,7 +58,7 @@ watch(id, () => {
 });
 
 function put(rowIds: readonly string[], key: string, text: string): boolean {
-  const edit = editCells(store.site!, table.value.id, rowIds, key, text, own.measures.length);
+  const edit = editCells(openSite.value, table.value.id, rowIds, key, text, own.measures.length);
   if (edit.kind === 'refused') {
     problem.value = edit.why;
     return false;
@@ -111,7 +113,7 @@ const editable = computed(() =>
 const manyWords = computed(() => {
   const cell = table.value.columns.find(({ key }) => key === manyKey.value)?.cell;
   return cell?.kind === 'word'
-    ? [...cell.words(store.site!)].map(({ label }) => ({ value: label, label }))
+    ? [...cell.words(openSite.value)].map(({ label }) => ({ value: label, label }))
     : cell?.kind === 'yes-no'
       ? [
           { value: 'yes', label: 'yes' },
@@ -124,7 +126,7 @@ function putMany(text: string): void {
 }
 
 function removePicked(): void {
-  const removal = removeRows(store.site!, table.value.id, picked.value);
+  const removal = removeRows(openSite.value, table.value.id, picked.value);
   if (removal.kind === 'refused') problem.value = removal.why;
   else
     problem.value = store
@@ -136,9 +138,9 @@ function removePicked(): void {
 /** A place is noted by its name alone; everything else of it follows. */
 function addPlace(): void {
   const place = unseenPlace(
-    store.site!,
+    openSite.value,
     freeName(
-      Object.values(store.site!.place).map(({ name }) => name),
+      Object.values(openSite.value.place).map(({ name }) => name),
       'New place',
     ),
   );
@@ -175,7 +177,7 @@ function onPaste(event: ClipboardEvent): void {
 }
 async function exportAs(kind: 'csv' | 'xlsx'): Promise<void> {
   const name = `${store.id}-${table.value.label.toLowerCase()}.${kind}`;
-  const site = toRaw(store.site!);
+  const site = toRaw(openSite.value);
   downloadBlob(
     kind === 'csv'
       ? new Blob([await tables.csv(site, table.value.id)], { type: 'text/csv;charset=utf-8' })

@@ -18,6 +18,7 @@ import PickField from '../../../parts/PickField.vue';
 import { onlyField } from '../../../parts/onlyField';
 import TextField from '../../../parts/TextField.vue';
 import { useSite } from '../../../stores/site';
+import { useOpenSite } from '../../../stores/openSite';
 import CameraFields from '../CameraFields.vue';
 import FeedFields from '../FeedFields.vue';
 import NewRouteFields from '../NewRouteFields.vue';
@@ -29,8 +30,9 @@ import NotReached from './NotReached.vue';
 /** For the round with a phone: one thing to note after the other, place by place. */
 const emit = defineEmits<{ close: [gap: Gap] }>();
 const store = useSite();
+const openSite = useOpenSite();
 
-const site = computed(() => store.site!);
+const site = computed(() => openSite.value);
 const gaps = computed(() => siteGaps(site.value));
 /** Passed over on this round, to come again when all else is noted. */
 const passed = ref<string[]>([]);
