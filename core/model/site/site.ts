@@ -27,34 +27,57 @@ export const aboutSchema = z.strictObject({
 });
 export type About = z.infer<typeof aboutSchema>;
 
-/** Every kind of fact, with its schema. Types, edits, the file format and the API all come from this table. */
-export const factSchemas = {
-  about: aboutSchema,
-  place: placeSchema,
-  camera: cameraSchema,
-  supply: supplySchema,
-  recorder: recorderSchema,
-  run: runSchema,
-  reading: readingSchema,
-  choice: choiceSchema,
-  placement: placementSchema,
-  equipment: equipmentSchema,
-  drawing: drawingSchema,
-  pin: pinSchema,
-  route: routeSchema,
-  photo: photoSchema,
-  product: productSchema,
-  demands: demandsSchema,
-  savedPlan: savedPlanSchema,
-  radioPath: radioPathSchema,
-  stream: streamSchema,
-  networkConfig: networkConfigSchema,
-  allocationSettings: allocationSettingsSchema,
+/**
+ * Every kind of fact: its schema, and the list that holds it in a site file. Types, edits, the file format, the database
+ * and the API all come from this table. A list that files had from the first is required; one that
+ * came later may be left out.
+ */
+const factKinds = {
+  about: { schema: aboutSchema, list: null, isRequired: true },
+  place: { schema: placeSchema, list: 'places', isRequired: true },
+  camera: { schema: cameraSchema, list: 'cameras', isRequired: true },
+  supply: { schema: supplySchema, list: 'supplies', isRequired: true },
+  recorder: { schema: recorderSchema, list: 'recorders', isRequired: true },
+  run: { schema: runSchema, list: 'runs', isRequired: true },
+  reading: { schema: readingSchema, list: 'readings', isRequired: true },
+  choice: { schema: choiceSchema, list: 'choices', isRequired: true },
+  placement: { schema: placementSchema, list: 'placements', isRequired: true },
+  equipment: { schema: equipmentSchema, list: 'equipment', isRequired: false },
+  drawing: { schema: drawingSchema, list: 'drawings', isRequired: false },
+  pin: { schema: pinSchema, list: 'pins', isRequired: false },
+  route: { schema: routeSchema, list: 'routes', isRequired: false },
+  photo: { schema: photoSchema, list: 'photos', isRequired: false },
+  product: { schema: productSchema, list: 'products', isRequired: false },
+  demands: { schema: demandsSchema, list: 'demands', isRequired: false },
+  savedPlan: { schema: savedPlanSchema, list: 'plans', isRequired: false },
+  radioPath: { schema: radioPathSchema, list: 'radioPaths', isRequired: false },
+  stream: { schema: streamSchema, list: 'streams', isRequired: false },
+  networkConfig: { schema: networkConfigSchema, list: 'networkConfigs', isRequired: false },
+  allocationSettings: {
+    schema: allocationSettingsSchema,
+    list: 'allocationSettings',
+    isRequired: false,
+  },
 } as const;
+type FactKinds = typeof factKinds;
 
-export type Kind = keyof typeof factSchemas;
-export type Fact<K extends Kind> = z.infer<(typeof factSchemas)[K]>;
-export const kinds = Object.keys(factSchemas) as Kind[];
+export type Kind = keyof FactKinds;
+export type Fact<K extends Kind> = z.infer<FactKinds[K]['schema']>;
+export const kinds = Object.keys(factKinds) as Kind[];
+
+/** A table of one thing for every kind, of which the compiler knows what it is for each. */
+const byKind = <Of extends { [K in Kind]: unknown }>(of: (kind: Kind) => unknown): Of =>
+  Object.fromEntries(kinds.map((kind) => [kind, of(kind)])) as Of;
+
+export const factSchemas = byKind<{ [K in Kind]: FactKinds[K]['schema'] }>((kind) => factKinds[kind].schema);
+
+/** Which list of a site file holds which kind. What is about the site as a whole is in no list. */
+export const fileLists = Object.fromEntries(
+  kinds.flatMap((kind) => (factKinds[kind].list === null ? [] : [[factKinds[kind].list, kind]])),
+) as { [K in Kind as Exclude<FactKinds[K]['list'], null>]: K };
+export type ListName = keyof typeof fileLists;
+export const listNames = Object.keys(fileLists) as ListName[];
+export const isListRequired = (name: ListName): boolean => factKinds[fileLists[name]].isRequired;
 
 /** All facts of one site, by kind and id. Only what was observed, measured or decided; the rest is computed. */
 export type Site = { readonly [K in Kind]: Readonly<Record<string, Fact<K>>> };
@@ -70,6 +93,7 @@ export function aboutOf(site: Site): About {
 /** A site of this name with nothing noted yet but its head end. */
 export function emptySite(name: string, headEndName: string): Site {
   return {
+    ...byKind<Site>(() => ({})),
     about: { about: { id: 'about', name, address: '', customer: '', currency: 'EUR' } },
     place: {
       'head-end': {
@@ -84,24 +108,5 @@ export function emptySite(name: string, headEndName: string): Site {
         access: { by: 'ground', heightM: 0 },
       },
     },
-    camera: {},
-    supply: {},
-    recorder: {},
-    run: {},
-    reading: {},
-    choice: {},
-    placement: {},
-    equipment: {},
-    drawing: {},
-    pin: {},
-    route: {},
-    photo: {},
-    product: {},
-    demands: {},
-    savedPlan: {},
-    radioPath: {},
-    stream: {},
-    networkConfig: {},
-    allocationSettings: {},
   };
 }

@@ -3,36 +3,21 @@ import { check, type Checked } from '#core/shared/problems';
 import { fileIdSchema, pictureTypes } from './drawing';
 import { referenceProblems } from './references';
 import { upgradeFile } from './upgrade';
-import { aboutSchema, aboutOf, factSchemas, type Fact, type Kind, type Site } from './site';
+import {
+  aboutSchema,
+  aboutOf,
+  factSchemas,
+  fileLists,
+  isListRequired,
+  listNames,
+  type Fact,
+  type Kind,
+  type ListName,
+  type Site,
+} from './site';
 
 export const siteFileFormat = 'neotrope-site';
 export const siteFileVersion = 2;
-
-/** Which list of a site file holds which kind. */
-export const fileLists = {
-  places: 'place',
-  cameras: 'camera',
-  supplies: 'supply',
-  recorders: 'recorder',
-  runs: 'run',
-  readings: 'reading',
-  choices: 'choice',
-  placements: 'placement',
-  equipment: 'equipment',
-  drawings: 'drawing',
-  pins: 'pin',
-  routes: 'route',
-  photos: 'photo',
-  products: 'product',
-  demands: 'demands',
-  plans: 'savedPlan',
-  radioPaths: 'radioPath',
-  streams: 'stream',
-  networkConfigs: 'networkConfig',
-  allocationSettings: 'allocationSettings',
-} as const satisfies Record<string, Kind>;
-type ListName = keyof typeof fileLists;
-const listNames = Object.keys(fileLists) as ListName[];
 
 /** A picture that facts refer to, so that a site file carries its drawings and photos along. */
 export const attachedFileSchema = z.strictObject({
@@ -42,34 +27,25 @@ export const attachedFileSchema = z.strictObject({
 });
 export type AttachedFile = z.infer<typeof attachedFileSchema>;
 
-const listOf = <K extends Kind>(kind: K) => z.array(factSchemas[kind]).max(50_000);
+type FileLists = { [L in ListName]: z.ZodType<Fact<(typeof fileLists)[L]>[]> };
+
+/** So many facts of one kind are taken. */
+const mostFacts = 50_000;
+
+function listSchema(name: ListName): z.ZodType {
+  const list = z.array(factSchemas[fileLists[name]] as z.ZodType).max(mostFacts);
+  return isListRequired(name) ? list : list.default([]);
+}
+const listSchemas = Object.fromEntries(
+  listNames.map((name) => [name, listSchema(name)]),
+) as unknown as FileLists;
 
 /** A whole site as a file that a person can keep, read and hand on. */
 export const siteFileSchema = z.strictObject({
   format: z.literal(siteFileFormat),
   version: z.literal(siteFileVersion),
   about: aboutSchema,
-  places: listOf('place'),
-  cameras: listOf('camera'),
-  supplies: listOf('supply'),
-  recorders: listOf('recorder'),
-  runs: listOf('run'),
-  readings: listOf('reading'),
-  choices: listOf('choice'),
-  placements: listOf('placement'),
-  // Lists that files written before them do not have.
-  equipment: listOf('equipment').default([]),
-  drawings: listOf('drawing').default([]),
-  pins: listOf('pin').default([]),
-  routes: listOf('route').default([]),
-  photos: listOf('photo').default([]),
-  products: listOf('product').default([]),
-  demands: listOf('demands').default([]),
-  plans: listOf('savedPlan').default([]),
-  radioPaths: listOf('radioPath').default([]),
-  streams: listOf('stream').default([]),
-  networkConfigs: listOf('networkConfig').default([]),
-  allocationSettings: listOf('allocationSettings').default([]),
+  ...listSchemas,
   files: z.array(attachedFileSchema).max(2000).default([]),
 });
 export type SiteFile = z.infer<typeof siteFileSchema>;
