@@ -1,10 +1,9 @@
+import { optionRow, aboutOf, demandsOf, parseSiteFile } from '#core/model/site';
 import type { Highs } from 'highs';
 import { catalogueOf } from '#core/model/catalogue';
-import { optionLabels } from '#core/decide/options';
 import { planningInput, planSite, type Plan, type PlanningInput, type Planning } from '#core/decide/plan';
 import { problemLine } from '#core/shared/problems';
 import { lpText } from '#core/solver';
-import { aboutOf, demandsOf, parseSiteFile } from '#core/model/site';
 import { formatQuantity } from '#core/shared/units';
 
 export interface PlanRun {
@@ -58,7 +57,7 @@ function lines({ site, runs }: PlanningInput, plan: Plan): string[] {
     ...runs.flatMap(({ camera }) =>
       plan.options[camera.id]
         ? [
-            `${String(camera.number).padStart(4)}  ${camera.name.padEnd(24)}  ${optionLabels[plan.options[camera.id]!].label}`,
+            `${String(camera.number).padStart(4)}  ${camera.name.padEnd(24)}  ${optionRow(plan.options[camera.id]!).label}`,
           ]
         : [],
     ),

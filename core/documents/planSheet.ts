@@ -1,9 +1,9 @@
+import { optionRow, aboutOf, demandsOf, type Site } from '#core/model/site';
 import { chosenOption } from '#core/decide/runEvaluation';
 import type { SiteEvaluation } from '#core/evaluate';
 import { catalogueOf, eachOf, type Catalogue } from '#core/model/catalogue';
 import { policies as allPolicies, policyOptionOf } from '#core/decide/plan';
-import { optionLabels, type Part } from '#core/decide/options';
-import { aboutOf, demandsOf, type Site } from '#core/model/site';
+import type { Part } from '#core/decide/options';
 import { formatQuantity } from '#core/shared/units';
 
 /** One camera's line on the sheet that is handed over. */
@@ -72,7 +72,7 @@ function rowsOf(site: Site, { runs }: SiteEvaluation): PlanRow[] {
       camera: camera.name,
       place: site.place[camera.placeId]?.name ?? '',
       cable: formatQuantity(lengthM, 'm'),
-      choice: chosen ? optionLabels[chosen].label : '',
+      choice: chosen ? optionRow(chosen).label : '',
       margin: option?.binding ? formatQuantity(option.binding.value, option.binding.unit) : '',
       rests: option?.binding ? option.binding.basis.replace('-', ' ') : '',
       slot: slotText(site, camera.id),
@@ -133,7 +133,7 @@ function heedsOf(site: Site, { runs }: SiteEvaluation): string[] {
 function becomesOf({ runs }: SiteEvaluation): PlanSheet['becomes'] {
   const counts = new Map<string, number>();
   for (const { chosen } of runs)
-    if (chosen) counts.set(optionLabels[chosen].label, (counts.get(optionLabels[chosen].label) ?? 0) + 1);
+    if (chosen) counts.set(optionRow(chosen).label, (counts.get(optionRow(chosen).label) ?? 0) + 1);
   return [...counts].map(([label, count]) => ({ label, count })).sort((a, b) => b.count - a.count);
 }
 

@@ -1,7 +1,7 @@
 import { chosenOption, evaluateRuns, type RunEvaluation } from '#core/decide/runEvaluation';
 import { lineKind } from '#core/test/findings';
 import { totalOf, type Total } from '#core/decide/options';
-import { demandsOf, type OptionKind, type Site } from '#core/model/site';
+import { demandsOf, optionRow, type Site } from '#core/model/site';
 import { allocationOf, type Allocation } from './allocation';
 
 export interface SiteEvaluation {
@@ -14,9 +14,6 @@ export interface SiteEvaluation {
   /** Coax that goes on being used by what was chosen. */
   coaxKeptM: number;
 }
-
-/** Options that make no more use of the cable that is there. */
-const leavesItsCable = new Set<OptionKind>(['new-category', 'fibre', 'wireless', 'retire']);
 
 const metresOf = (runs: readonly RunEvaluation[]): number =>
   runs.reduce((sum, { lengthM }) => sum + lengthM, 0);
@@ -58,7 +55,8 @@ export function evaluateSite(site: Site, before?: Before): SiteEvaluation {
     cableM: metresOf(runs),
     coaxKeptM: metresOf(
       runs.filter(
-        ({ run, chosen }) => chosen !== null && !leavesItsCable.has(chosen) && lineKind(run) === 'coax',
+        ({ run, chosen }) =>
+          chosen !== null && optionRow(chosen).cable !== 'none' && lineKind(run) === 'coax',
       ),
     ),
   };

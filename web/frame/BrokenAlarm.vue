@@ -1,6 +1,6 @@
 <script setup lang="ts">
+import { optionRow } from '#core/model/site';
 import { computed, ref, watch } from 'vue';
-import { optionLabels } from '#core/decide/options';
 import { useEvaluation } from '../stores/evaluation';
 import { useSelection } from '../stores/selection';
 
@@ -35,7 +35,7 @@ const look = () => void (first.value && selection.go({ stage: 'decide', runId: f
   <div v-if="first" class="alarm no-print" role="alert" aria-label="A choice does not hold any more">
     <span
       ><b>Camera {{ first.run.camera.number }}, {{ first.run.camera.name }}:</b> “{{
-        optionLabels[first.chosen].label
+        optionRow(first.chosen).label
       }}” was chosen and does not hold any more. {{ first.why }}</span
     >
     <span v-if="broken.length > 1" class="dim">and {{ broken.length - 1 }} more</span>

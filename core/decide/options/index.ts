@@ -1,7 +1,6 @@
 export {
   brokenLimit,
   isIp,
-  optionLabels,
   type FeasibleOption,
   type InfeasibleOption,
   type Margin,

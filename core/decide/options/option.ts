@@ -97,20 +97,6 @@ export interface InfeasibleOption {
 
 export type Option = FeasibleOption | InfeasibleOption;
 
-export const optionLabels: Record<OptionKind, { label: string; column: string }> = {
-  keep: { label: 'Keep the camera on its cable', column: 'Keep' },
-  'power-fix': { label: 'Keep the camera, mend its power', column: 'Power' },
-  'hd-coax': { label: 'New HD camera on the same coax', column: 'HD' },
-  'ip-coax-pair': { label: 'IP over coax, converter pair', column: 'IP pair' },
-  'ip-coax-unit': { label: 'IP over coax, multi-port unit', column: 'IP unit' },
-  baluns: { label: 'New HD camera through baluns', column: 'Baluns' },
-  'ip-category': { label: 'IP on the category cable there', column: 'IP Cat' },
-  'new-category': { label: 'New category cable', column: 'New Cat' },
-  fibre: { label: 'Fibre and a supply at the camera', column: 'Fibre' },
-  wireless: { label: 'Wireless bridge', column: 'Radio' },
-  retire: { label: 'Retire the camera', column: 'Retire' },
-};
-
 /** Whether an option leaves the view on an IP camera. */
 export const isIp = ({ signal }: Pick<FeasibleOption, 'signal'>): boolean => signal.kind === 'ip';
 

@@ -1,8 +1,8 @@
+import { optionRow, type OptionKind, type Product, type Run, type Site } from '#core/model/site';
 import type { Highs } from 'highs';
 import { catalogueOf, eachOf, labourId } from '#core/model/catalogue';
-import { optionLabels, type FeasibleOption } from '#core/decide/options';
+import type { FeasibleOption } from '#core/decide/options';
 import { runLengthM } from '#core/test/findings';
-import type { OptionKind, Product, Run, Site } from '#core/model/site';
 import { formatQuantity } from '#core/shared/units';
 import { planningInput, planSite, type Plan } from './plan';
 import type { PlanningInput } from './types';
@@ -71,7 +71,7 @@ const wordsFor = (
   rising: boolean,
 ): string =>
   turn
-    ? `${what}: from ${turn.at} ${rising ? 'on' : 'down'} (${now} now) it would be ${turn.to ? `“${optionLabels[turn.to].label}”` : 'nothing that holds'}.`
+    ? `${what}: from ${turn.at} ${rising ? 'on' : 'down'} (${now} now) it would be ${turn.to ? `“${optionRow(turn.to).label}”` : 'nothing that holds'}.`
     : `${what}: no change ${rising ? 'up' : 'down'} to ${most} (${now} now).`;
 
 /** Rows of the catalogue that the option rests on and others do not: what it is bought from, its share of a unit, and labour. */

@@ -1,14 +1,7 @@
+import { optionRow, type Demands, type OptionKind, type Site } from '#core/model/site';
 import type { RunEvaluation } from '#core/decide/runEvaluation';
-import {
-  brokenLimit,
-  isIp,
-  optionLabels,
-  renewalsOf,
-  type FeasibleOption,
-  type Margin,
-} from '#core/decide/options';
+import { brokenLimit, isIp, renewalsOf, type FeasibleOption, type Margin } from '#core/decide/options';
 import { pessimistic } from '#core/test/scenarios';
-import type { Demands, OptionKind, Site } from '#core/model/site';
 import type { DemandRef } from './demandRef';
 import { weights } from './policies';
 
@@ -72,10 +65,7 @@ const coversNeed = (
   { camera, options }: RunEvaluation,
   candidates: readonly Candidate[],
 ): boolean => {
-  if (
-    option.kind === 'retire' ||
-    (camera.worthKeeping === 'yes' && (option.kind === 'keep' || option.kind === 'power-fix'))
-  )
+  if (option.kind === 'retire' || (camera.worthKeeping === 'yes' && optionRow(option.kind).keepsCamera))
     return true;
   const wanted = Math.max(...options.map((one) => (one.state !== 'no' && isIp(one) ? one.megapixels : 0)));
   const best = Math.max(...candidates.map((candidate) => candidate.option.megapixels));
@@ -89,18 +79,16 @@ function goalRulesOut(
   { goal }: Demands,
 ): boolean {
   if (goal === 'mend') return false;
-  const keeps =
-    evaluation.camera.worthKeeping === 'yes' && (option.kind === 'keep' || option.kind === 'power-fix');
+  const keeps = evaluation.camera.worthKeeping === 'yes' && optionRow(option.kind).keepsCamera;
   if (goal === 'view') return !coversNeed(option, evaluation, free);
   return (
     !isIp(option) && option.kind !== 'retire' && !keeps && free.some((candidate) => isIp(candidate.option))
   );
 }
 
-const offOldCable = new Set<OptionKind>(['new-category', 'fibre', 'wireless', 'retire']);
-
 /** What an option weighs beside its price: the schools, renewals within the years, dark hours. */
 function weightOf(option: FeasibleOption, { policies, years }: Demands): number {
+  const { cable, keepsPower } = optionRow(option.kind);
   const route =
     policies.route === 'cheapest'
       ? renewalsOf(option, years)
@@ -108,13 +96,10 @@ function weightOf(option: FeasibleOption, { policies, years }: Demands): number 
         ? option.newCableM > 0
           ? weights.againstTheGrain
           : 0
-        : offOldCable.has(option.kind) || option.kind === 'ip-category'
+        : cable === 'none' || cable === 'category'
           ? 0
           : weights.againstTheGrain;
-  const power =
-    policies.power === 'central' && option.fedLocally && option.kind !== 'keep' && option.kind !== 'hd-coax'
-      ? weights.awayFromUps
-      : 0;
+  const power = policies.power === 'central' && option.fedLocally && !keepsPower ? weights.awayFromUps : 0;
   return (
     route + power + option.darkHours * (policies.order === 'dark' ? weights.darkHourFirst : weights.darkHour)
   );
@@ -139,7 +124,7 @@ function snagOf(
         : (brokenLimit(locked)?.limit ?? 'it does not hold on the figures that are demanded.');
     return {
       ...whose,
-      message: `Camera ${camera.number} is locked on “${optionLabels[lock].label}”, which cannot be: ${why} The lock counts for nothing until then; unlock it, or put right what it says.`,
+      message: `Camera ${camera.number} is locked on “${optionRow(lock).label}”, which cannot be: ${why} The lock counts for nothing until then; unlock it, or put right what it says.`,
     };
   }
   if (candidates.length > 0) return undefined;
@@ -149,7 +134,7 @@ function snagOf(
   const limit = nearest && brokenLimit(nearest);
   return {
     ...whose,
-    message: `Camera ${camera.number} is left out: no option holds on these figures.${limit ? ` Nearest is “${optionLabels[nearest.kind].label}”. ${limit.limit} It would hold with ${limit.remedy}.` : ' Test its run, or ask less of the figures.'}`,
+    message: `Camera ${camera.number} is left out: no option holds on these figures.${limit ? ` Nearest is “${optionRow(nearest.kind).label}”. ${limit.limit} It would hold with ${limit.remedy}.` : ' Test its run, or ask less of the figures.'}`,
   };
 }
 

@@ -1,7 +1,6 @@
+import { optionRow, type Site } from '#core/model/site';
 import type { Highs } from 'highs';
 import { eachFrees, smallestConflict } from '#core/solver';
-import { optionLabels } from '#core/decide/options';
-import type { Site } from '#core/model/site';
 import { formatQuantity } from '#core/shared/units';
 import type { DemandRef } from './demandRef';
 import type { PlanningInput } from './types';
@@ -27,7 +26,7 @@ const capWords = {
 
 function lockWords({ camera, choice }: Site, cameraId: string): string {
   const locked = choice[cameraId];
-  return `camera ${camera[cameraId]!.number} is locked on “${locked ? optionLabels[locked.option].label : ''}”`;
+  return `camera ${camera[cameraId]!.number} is locked on “${locked ? optionRow(locked.option).label : ''}”`;
 }
 
 function demandWords({ site, demands }: PlanningInput, demand: DemandRef): string {

@@ -1,8 +1,8 @@
+import { optionRow, type OptionKind } from '#core/model/site';
 import type { Highs } from 'highs';
-import { brokenLimit, optionLabels, type FeasibleOption } from '#core/decide/options';
+import { brokenLimit, type FeasibleOption } from '#core/decide/options';
 import type { Row } from '#core/solver';
 import { formatQuantity } from '#core/shared/units';
-import type { OptionKind } from '#core/model/site';
 import type { Candidate } from './candidates';
 import type { DemandRef } from './demandRef';
 import { planSite, type Plan } from './plan';
@@ -91,7 +91,7 @@ export function reasonFor(highs: Highs, ground: PlanningInput, plan: Plan, camer
     programme: { ...programme, rows: [...programme.rows, forbid(ground, cameraId, option)] },
   });
   const others = othersOf(ground, cameraId, option);
-  const head = `${optionLabels[option].label}: costs ${formatQuantity(taken.cost, 'money')}${taken.binding ? `, ${taken.binding.label} ${formatQuantity(taken.binding.value, taken.binding.unit)}` : ''}.`;
+  const head = `${optionRow(option).label}: costs ${formatQuantity(taken.cost, 'money')}${taken.binding ? `, ${taken.binding.label} ${formatQuantity(taken.binding.value, taken.binding.unit)}` : ''}.`;
   if (second.kind !== 'plan')
     return {
       cameraId,
@@ -121,7 +121,7 @@ export function reasonFor(highs: Highs, ground: PlanningInput, plan: Plan, camer
       option: nextOption,
       moreCost,
       moreWeighed,
-      message: `Next best is “${optionLabels[nextOption].label}”: the site would come to ${moreOrLess(moreCost)}${beside}${elsewhere > 0 ? `, with ${elsewhere} other camera${elsewhere === 1 ? '' : 's'} changed along` : ''}.`,
+      message: `Next best is “${optionRow(nextOption).label}”: the site would come to ${moreOrLess(moreCost)}${beside}${elsewhere > 0 ? `, with ${elsewhere} other camera${elsewhere === 1 ? '' : 's'} changed along` : ''}.`,
     },
   };
 }
@@ -157,10 +157,10 @@ function whyDiffer(
   const barred = (ground: PlanningInput, kind: OptionKind | undefined, whose: string): string | undefined => {
     if (!kind) return undefined;
     const candidate = candidateOf(ground, cameraId).find(({ option }) => option.kind === kind);
-    if (!candidate) return `“${optionLabels[kind].label}” does not hold under ${whose}`;
+    if (!candidate) return `“${optionRow(kind).label}” does not hold under ${whose}`;
     const [demand] = candidate.ruledOutBy;
     return demand
-      ? `under ${whose}, “${optionLabels[kind].label}” is out: ${ruledOutWords(ground, demand)}`
+      ? `under ${whose}, “${optionRow(kind).label}” is out: ${ruledOutWords(ground, demand)}`
       : undefined;
   };
   const found = barred(groundB, a, 'the second') ?? barred(groundA, b, 'the first');

@@ -1,6 +1,5 @@
+import { optionRow, type Choice, type Reading, type Site } from '#core/model/site';
 import type { RunEvaluation } from '#core/decide/runEvaluation';
-import { optionLabels } from '#core/decide/options';
-import type { Choice, Reading, Site } from '#core/model/site';
 
 /** One decision as it was taken, and how it stands now. */
 export interface Decision {
@@ -43,7 +42,7 @@ export function decisionRecord(
           number: camera.number,
           name: camera.name,
           choice,
-          label: optionLabels[choice.option].label,
+          label: optionRow(choice.option).label,
           plan: plan ? { id: plan.id, name: plan.name } : null,
           restedOn: known ? known.size : readings.length - since.length,
           since,

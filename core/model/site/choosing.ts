@@ -1,14 +1,9 @@
-import type { OptionKind } from './decision';
+import { optionRow, type OptionKind } from './optionKinds';
 import type { Change } from './change';
 import type { Site } from './site';
 
 /** What an option asks of a slot: two that ask the same can share one. */
-const slotKind = (option: OptionKind): 'ip' | 'coax' | 'none' => {
-  if (option === 'retire') return 'none';
-  return option.startsWith('ip-') || option === 'new-category' || option === 'fibre' || option === 'wireless'
-    ? 'ip'
-    : 'coax';
-};
+const slotOf = (option: OptionKind) => optionRow(option).slot;
 
 /** Readings of a camera's run that there are, in the order of their ids. */
 const readingsNow = (site: Site, cameraId: string): string[] => {
@@ -51,7 +46,7 @@ export function choose(
     ...(planId === undefined ? {} : { planId }),
   };
   const changes: Change[] = [{ kind: 'choice', id: cameraId, set }];
-  const stays = before && slotKind(before.option) === slotKind(option);
+  const stays = before && slotOf(before.option) === slotOf(option);
   if (site.placement[cameraId] && !stays) changes.push({ kind: 'placement', id: cameraId, remove: true });
   return changes;
 }

@@ -1,20 +1,6 @@
 import { z } from 'zod';
+import { optionKinds } from './optionKinds';
 import { idSchema, instantSchema, nameSchema, noteSchema } from './vocabulary';
-
-export const optionKinds = [
-  'keep',
-  'power-fix',
-  'hd-coax',
-  'ip-coax-pair',
-  'ip-coax-unit',
-  'baluns',
-  'ip-category',
-  'new-category',
-  'fibre',
-  'wireless',
-  'retire',
-] as const;
-export type OptionKind = (typeof optionKinds)[number];
 
 /** What was chosen for a camera. Its id is the camera's. */
 export const choiceSchema = z.strictObject({

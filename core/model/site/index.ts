@@ -4,7 +4,8 @@ export { asKind, cameraKinds, noteCamera, placeholderCamera } from './cameraKind
 export { removing, type Change, type FactUpdate } from './change';
 export { changesBetween, withChanges } from './changesBetween';
 export { choose, lockChoice, takeBackChoice } from './choosing';
-export { optionKinds, type Choice, type OptionKind, type Placement } from './decision';
+export type { Choice, Placement } from './decision';
+export { optionKinds, optionRow, type OptionKind } from './optionKinds';
 export { demandsOf, usualDemands, type Demands, type Policies, type PolicyId } from './demands';
 export {
   pictureTypes,

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { optionKinds } from './decision';
+import { optionKinds } from './optionKinds';
 import { demandsSchema } from './demands';
 import { idSchema, instantSchema, nameSchema, noteSchema } from './vocabulary';
 

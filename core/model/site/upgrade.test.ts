@@ -1,14 +1,6 @@
-import { readFileSync } from 'node:fs';
-import path from 'node:path';
 import { describe, expect, it } from 'vitest';
+import older from '../../../tests/reference/site-version-1.neotrope.json';
 import { fromSiteFile, toSiteFile, upgradeEntry, upgradeStoredFact } from '.';
-
-const older = JSON.parse(
-  readFileSync(
-    path.join(import.meta.dirname, '../../../tests/reference/site-version-1.neotrope.json'),
-    'utf8',
-  ),
-) as { version: number; recorders: object[]; joinings: object[]; slotting: object[] };
 
 const recorder = {
   id: 'hall',

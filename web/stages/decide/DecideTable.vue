@@ -1,8 +1,7 @@
 <script setup lang="ts">
+import { optionRow, optionKinds, type OptionKind } from '#core/model/site';
 import { nextTick, useTemplateRef, watch } from 'vue';
 import type { MarginSummary, RunSummary } from '#core/evaluate';
-import { optionLabels } from '#core/decide/options';
-import { optionKinds, type OptionKind } from '#core/model/site';
 import { formatQuantity } from '#core/shared/units';
 import MarginBar from '../../parts/MarginBar.vue';
 import { useMeasures } from '../../stores/measures';
@@ -53,8 +52,8 @@ watch(
               Camera, {{ orderWords[sort] }} <kbd>s</kbd>
             </button>
           </th>
-          <th v-for="one in optionKinds" :key="one" :title="optionLabels[one].label">
-            {{ optionLabels[one].column }}
+          <th v-for="one in optionKinds" :key="one" :title="optionRow(one).label">
+            {{ optionRow(one).column }}
           </th>
           <th class="num">cost</th>
         </tr>

@@ -1,9 +1,9 @@
 <script setup lang="ts">
+import { optionRow, aboutOf, noteCamera } from '#core/model/site';
 import { computed, ref, watch } from 'vue';
 import type { OptionSummary, RunSummary } from '#core/evaluate';
 import { catalogueOf, eachOf } from '#core/model/catalogue';
-import { optionLabels, type Part } from '#core/decide/options';
-import { aboutOf, noteCamera } from '#core/model/site';
+import type { Part } from '#core/decide/options';
 import { formatQuantity } from '#core/shared/units';
 import type { Derivation } from '#core/shared/derivation';
 import RunLine from '../../line/RunLine.vue';
@@ -37,22 +37,9 @@ function agree(): void {
 
 const isChosen = computed(() => evaluation.chosen === option.kind);
 const untested = computed(() => evaluation.findings.missing.length > 0);
-/** What stands at the head end for each option, and what arrives at the camera, for the ends of the line. */
-const headEnds: Record<OptionSummary['kind'], string> = {
-  keep: 'input',
-  'power-fix': 'input',
-  'hd-coax': 'input',
-  fibre: 'light',
-  wireless: 'radio',
-  retire: 'free',
-  'ip-coax-pair': 'converter',
-  'ip-coax-unit': 'unit port',
-  baluns: 'balun',
-  'ip-category': 'PoE port',
-  'new-category': 'PoE port',
-};
+/** What stands at the head end, and what arrives at the camera, for the ends of the line. */
 const ends = computed(() => ({
-  headEnd: headEnds[option.kind],
+  headEnd: optionRow(option.kind).headEnd,
   arrives:
     option.state === 'no'
       ? ''
@@ -102,7 +89,7 @@ watch([opened, () => core.result], async ([index]) => {
 <template>
   <aside aria-label="The option in hand">
     <p class="dim tiny">{{ evaluation.camera.number }} {{ evaluation.camera.name }}</p>
-    <h2>{{ optionLabels[option.kind].label }}</h2>
+    <h2>{{ optionRow(option.kind).label }}</h2>
     <template v-if="option.state === 'no'">
       <p class="caution">Cannot be done. {{ option.why }}</p>
       <p class="says">What would make it possible: {{ option.remedy }}.</p>

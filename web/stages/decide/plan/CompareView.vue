@@ -1,8 +1,7 @@
 <script setup lang="ts">
+import { optionRow, aboutOf, type OptionKind, type SavedPlan } from '#core/model/site';
 import { computed, ref, shallowRef, watch } from 'vue';
-import { optionLabels } from '#core/decide/options';
 import { adopt, unpin, type Difference, type PlanTotals } from '#core/decide/plan';
-import { aboutOf, type OptionKind, type SavedPlan } from '#core/model/site';
 import { formatQuantity, type Unit } from '#core/shared/units';
 import MarginBar from '../../../parts/MarginBar.vue';
 import PickField from '../../../parts/PickField.vue';
@@ -62,7 +61,7 @@ const most = computed(() =>
   ),
 );
 const choices = computed(() => pinned.value.map(({ id, name }) => ({ value: id, label: name })));
-const label = (kind: OptionKind | null) => (kind ? optionLabels[kind].label : 'left out');
+const label = (kind: OptionKind | null) => (kind ? optionRow(kind).label : 'left out');
 const moneyOf = (cost: number | null) => (cost === null ? '' : formatQuantity(cost, 'money'));
 const choosePair = (index: 0 | 1, id: string) => {
   if (pair.value)

@@ -1,8 +1,8 @@
 <script setup lang="ts">
+import { optionRow, aboutOf, freeId } from '#core/model/site';
 import { useToast } from 'primevue/usetoast';
 import { computed, nextTick, ref, useTemplateRef, watch } from 'vue';
 import { catalogueOf } from '#core/model/catalogue';
-import { optionLabels } from '#core/decide/options';
 import {
   adopt,
   pin,
@@ -12,7 +12,6 @@ import {
   type BreakEven,
   type Reason,
 } from '#core/decide/plan';
-import { aboutOf, freeId } from '#core/model/site';
 import { formatQuantity } from '#core/shared/units';
 import { useKeys } from '../../../keys/keys';
 import { downloadBlob } from '../../../tables/useTables';
@@ -221,9 +220,9 @@ useKeys([
                 <td class="mono dim">{{ run.camera.number }}</td>
                 <td>{{ run.camera.name }}</td>
                 <td class="dim">
-                  {{ run.chosen ? optionLabels[run.chosen].label : '—' }}<em v-if="locked"> locked</em>
+                  {{ run.chosen ? optionRow(run.chosen).label : '—' }}<em v-if="locked"> locked</em>
                 </td>
-                <td :class="{ differs }">{{ kind ? optionLabels[kind].label : 'left out' }}</td>
+                <td :class="{ differs }">{{ kind ? optionRow(kind).label : 'left out' }}</td>
                 <td class="num mono">{{ cost === null ? '' : formatQuantity(cost, 'money') }}</td>
               </tr>
             </tbody>

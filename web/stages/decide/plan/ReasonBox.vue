@@ -1,6 +1,6 @@
 <script setup lang="ts">
+import { optionRow } from '#core/model/site';
 import type { BreakEven, Reason } from '#core/decide/plan';
-import { optionLabels } from '#core/decide/options';
 
 /** Why the plan has this for a camera, what the next best would come to, and what would change it. */
 defineProps<{ title: string; reason: Reason | null; turns: readonly BreakEven[]; busy: boolean }>();
@@ -24,7 +24,7 @@ defineProps<{ title: string; reason: Reason | null; turns: readonly BreakEven[];
           <h3>Everything else</h3>
           <ul>
             <li v-for="other in reason.others" :key="other.option">
-              <b>{{ optionLabels[other.option].label }}:</b> <span class="dim">{{ other.message }}</span>
+              <b>{{ optionRow(other.option).label }}:</b> <span class="dim">{{ other.message }}</span>
             </li>
           </ul>
         </div>

@@ -1,9 +1,8 @@
 <script setup lang="ts">
+import { optionRow, type OptionKind } from '#core/model/site';
 import { computed, ref, watch } from 'vue';
 import { testDefinition } from '#core/test/readings';
-import { optionLabels } from '#core/decide/options';
 import { gambleShare, mostWorthTesting, riskStatus } from '#core/decide/risk';
-import type { OptionKind } from '#core/model/site';
 import { formatQuantity } from '#core/shared/units';
 import { useKeys } from '../../../keys/keys';
 import MarginBar from '../../../parts/MarginBar.vue';
@@ -111,7 +110,7 @@ useKeys([
               <tr v-for="one in planner.risk.cameras" :key="one.cameraId" :data-camera="one.cameraId">
                 <td class="mono dim">{{ one.number }}</td>
                 <td>{{ one.name }}</td>
-                <td>{{ optionLabels[one.option].label }}</td>
+                <td>{{ optionRow(one.option).label }}</td>
                 <td>
                   <MarginBar
                     :utilisation="one.fails / gambleShare"
