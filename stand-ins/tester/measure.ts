@@ -19,10 +19,12 @@ export interface HookedUp {
 /** Numbers from 0 up to 1. */
 export type Random = () => number;
 
+/** One normal deviate by itself: a meter's errors have nothing in common. */
+const deviate = (random: Random): number => createNormal(random)();
+
 /** A reading as the meter shows it: its accuracy as a share and in last digits, rounded to those. */
 function shown(value: number, share: number, digit: number, random: Random): number {
-  const normal = createNormal(random);
-  const off = value * (1 + (share / 2) * normal()) + (digit / 2) * normal();
+  const off = value * (1 + (share / 2) * deviate(random)) + (digit / 2) * deviate(random);
   return Math.max(0, Math.round(off / digit) * digit);
 }
 
@@ -140,11 +142,10 @@ export function reflectometerTrace({ actual, far }: HookedUp, random: Random): R
     stepNs,
     samples,
   );
-  const normal = createNormal(random);
   return {
     stepNs,
     voltsPerCount,
-    counts: Array.from(trace.volts, (value) => Math.round((value + noiseShare * normal()) / voltsPerCount)),
+    counts: Array.from(trace.volts, (value) => Math.round((value + noiseShare * deviate(random)) / voltsPerCount)),
   };
 }
 
