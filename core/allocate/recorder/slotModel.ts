@@ -1,9 +1,18 @@
-import { familyOf, ownPortsOf, slotCount, type SlotNeed, type ChannelMode } from '#core/model/slotRules';
+import { ownPortsOf, slotCount, type ChannelMode } from '#core/model/slotRules';
 import { draftProgramme, type Draft, type Programme, type Term } from '#core/solver';
 import type { Recorder } from '#core/model/site';
-import { familyOfSignal } from './blocks';
 import { assignmentCost, points } from './slotPoints';
 import { blockSizeOf, fitsZone, takes, zonesOf, type Zone } from './slotZones';
+import {
+  blockRows,
+  capacityRows,
+  carriedRows,
+  changeRows,
+  isIp,
+  rateOf,
+  termsOf,
+  type Placed,
+} from './slotRows';
 import { stateOf, type State } from './splitRows';
 import { homeOf, slotsThatMatter, type SlotWishes, type SlotRequest } from './slotRequest';
 
@@ -63,15 +72,166 @@ function groupsOf(wanting: readonly SlotRequest[]): InterchangeableGroup[] {
   return [...groups.values()];
 }
 
-/** A term for one or some cameras on a recorder, with the camera that stands for them. */
-interface Placed {
-  need: SlotNeed;
-  zone: Zone;
-  slot: number | null;
-  variable: number;
+/** The programme in the making, and what its unknowns stand for so far. */
+interface SlotDraft {
+  draft: Draft;
+  wanting: readonly SlotRequest[];
+  wishes: SlotWishes;
+  groups: readonly InterchangeableGroup[];
+  slotWays: SlotWay[];
+  zoneWays: ZoneWay[];
+  /** The unknowns that put a camera on a slot of its own, and some of a group into a zone. */
+  onSlots: Map<SlotRequest, Term[]>;
+  inZones: Map<InterchangeableGroup, Term[]>;
+  /** Every slot that is used. */
+  used: Term[];
+  /** How full the fullest recorder is, where load is to be spread. */
+  level: number | undefined;
 }
 
-const negative = (terms: readonly Term[]): Term[] => terms.map(({ variable, by }) => ({ variable, by: -by }));
+function slotDraft(wanting: readonly SlotRequest[], wishes: SlotWishes): SlotDraft {
+  const draft = draftProgramme();
+  const groups = groupsOf(wanting);
+  return {
+    draft,
+    wanting,
+    wishes,
+    groups,
+    slotWays: [],
+    zoneWays: [],
+    onSlots: new Map(wanting.map((one) => [one, [] as Term[]])),
+    inZones: new Map(groups.map((group) => [group, [] as Term[]])),
+    used: [],
+    level: wishes.share === 'load' ? draft.variable('load', loadSteps, points.loadStep) : undefined,
+  };
+}
+
+/** Slots of a recorder that cameras who may not move keep. */
+const keptSlots = (wanting: readonly SlotRequest[], { id }: Recorder): Map<number, string> =>
+  new Map(
+    wanting.flatMap((one) => {
+      const home = one.mayMove ? undefined : homeOf(one);
+      return home?.recorderId === id ? [[home.slot, one.need.cameraId] as const] : [];
+    }),
+  );
+
+/** An unknown for each camera on each slot of the recorder that means something to it. */
+function placeOnSlots(model: SlotDraft, recorder: Recorder, zones: readonly Zone[]): Placed[] {
+  const zoneOf = new Map(zones.flatMap((zone) => zone.slots.map((slot) => [slot, zone] as const)));
+  const mayBeOn = (one: SlotRequest, slot: number, zone: Zone): boolean => {
+    const home = homeOf(one);
+    if (one.mayMove) return zone.keptFor === undefined;
+    return home?.recorderId === recorder.id && home.slot === slot;
+  };
+  return model.wanting
+    .filter(({ need }) => takes(recorder, need))
+    .flatMap((one) =>
+      [...slotsThatMatter(one, recorder)].flatMap((slot): Placed[] => {
+        const zone = zoneOf.get(slot)!;
+        if (!mayBeOn(one, slot, zone) || !fitsZone(one.need, zone)) return [];
+        const variable = model.draft.variable(
+          `${one.need.number} on ${recorder.id} ${slot}`,
+          1,
+          assignmentCost(one, recorder, slot, model.wishes),
+        );
+        model.slotWays.push({ wanting: one, recorder, slot, variable });
+        model.onSlots.get(one)!.push({ variable, by: 1 });
+        return [{ need: one.need, zone, slot, variable }];
+      }),
+    );
+}
+
+/** An unknown for how many of each group are on slots of each zone that are alike to them. */
+function placeInZones(model: SlotDraft, recorder: Recorder, zones: readonly Zone[]): Placed[] {
+  return model.groups.flatMap((group) => {
+    const { members } = group;
+    const [one] = members;
+    if (!one || !takes(recorder, one.need)) return [];
+    return zones.flatMap((zone): Placed[] => {
+      if (zone.keptFor !== undefined || !fitsZone(one.need, zone)) return [];
+      const variable = model.draft.variable(
+        `${group.key} on ${recorder.id} ${zone.name}`,
+        Math.min(members.length, zone.slots.length),
+        assignmentCost(one, recorder, null, model.wishes),
+      );
+      model.zoneWays.push({ members, recorder, slots: zone.slots, variable });
+      model.inZones.get(group)!.push({ variable, by: 1 });
+      return [{ need: one.need, zone, slot: null, variable }];
+    });
+  });
+}
+
+/** What the recorder takes in all, how full it may be, and what its own ports give. */
+function limitRows({ draft, level }: SlotDraft, recorder: Recorder, here: readonly Placed[]): void {
+  const { id, limits } = recorder;
+  const ip = here.filter(isIp);
+  draft.row(`IP cameras of ${id}`, termsOf(ip), '<=', limits.ipCameras);
+  draft.row(`incoming rate of ${id}`, termsOf(ip, rateOf), '<=', limits.incomingMbps);
+  if (level !== undefined)
+    draft.row(
+      `load of ${id}`,
+      [...termsOf(ip, rateOf), { variable: level, by: -limits.incomingMbps / loadSteps }],
+      '<=',
+      0,
+    );
+  const ownPorts = ownPortsOf(recorder);
+  if (ownPorts)
+    draft.row(
+      `ports of ${id}`,
+      termsOf(
+        here.filter(({ zone }) => zone.withPower),
+        ({ need }) => need.portWatts,
+      ),
+      '<=',
+      ownPorts.watts,
+    );
+}
+
+/** Everything of one recorder: who can be on it, in which of its states, within its limits. */
+function addRecorder(model: SlotDraft, recorder: Recorder): State {
+  const { draft, wishes } = model;
+  const zones = zonesOf(recorder, wishes, keptSlots(model.wanting, recorder));
+  const here = [...placeOnSlots(model, recorder, zones), ...placeInZones(model, recorder, zones)];
+  const state = stateOf(draft, recorder);
+  carriedRows(draft, recorder.id, state, zones, here);
+  capacityRows(draft, recorder.id, zones, here);
+  changeRows(draft, recorder, here);
+  const blockSize = blockSizeOf(recorder, wishes);
+  if (blockSize !== undefined) blockRows(draft, recorder.id, here, blockSize);
+  limitRows(model, recorder, here);
+  model.used.push(...termsOf(here));
+  return state;
+}
+
+/** Every camera is on one slot or on none, at what that counts. */
+function cameraRows({ draft, wanting, groups, onSlots, inZones }: SlotDraft): void {
+  for (const one of wanting) {
+    if (one.mayMove) continue;
+    const without = draft.variable(`${one.need.number} without a slot`, 1, points.noSlot);
+    draft.row(`a slot for ${one.need.number}`, [...onSlots.get(one)!, { variable: without, by: 1 }], '=', 1);
+  }
+  for (const group of groups) {
+    const { key, members } = group;
+    const own = members.flatMap((one) => onSlots.get(one)!);
+    const without = draft.variable(`${key} without a slot`, members.length, points.noSlot);
+    draft.row(
+      `slots for ${key}`,
+      [...own, ...inZones.get(group)!, { variable: without, by: 1 }],
+      '=',
+      members.length,
+    );
+    for (const one of members)
+      if (onSlots.get(one)!.length > 1)
+        draft.row(`one slot for ${one.need.number}`, onSlots.get(one)!, '<=', 1);
+  }
+}
+
+function spareRows({ draft, wishes, used }: SlotDraft, recorders: readonly Recorder[]): void {
+  if (wishes.spareSlots === 0) return;
+  const all = recorders.reduce((sum, recorder) => sum + slotCount(recorder), 0);
+  const missed = draft.variable('spare slots missed', wishes.spareSlots, points.missedSpare);
+  draft.row('spare slots', [...used, { variable: missed, by: -1 }], '<=', all - wishes.spareSlots);
+}
 
 /**
  * The programme of an allocation: each camera on one slot or none, each recorder in one of the states that it has. Cameras
@@ -82,190 +242,14 @@ export function slotModel(
   wanting: readonly SlotRequest[],
   wishes: SlotWishes,
 ): SlotModel {
-  const draft = draftProgramme();
-  const groups = groupsOf(wanting);
-  const slotWays: SlotWay[] = [];
-  const zoneWays: ZoneWay[] = [];
-  const states = new Map<Recorder, State>();
-  const level = wishes.share === 'load' ? draft.variable('load', loadSteps, points.loadStep) : undefined;
-  const used: Term[] = [];
-  const onSlots = new Map(wanting.map((one) => [one, [] as Term[]]));
-  const inZones = new Map(groups.map((group) => [group, [] as Term[]]));
-
-  recorders.forEach((recorder) => {
-    const { id, limits } = recorder;
-    const kept = new Map(
-      wanting.flatMap((one) => {
-        const home = one.mayMove ? undefined : homeOf(one);
-        return home?.recorderId === id ? [[home.slot, one.need.cameraId] as const] : [];
-      }),
-    );
-    const zones = zonesOf(recorder, wishes, kept);
-    const zoneOf = new Map(zones.flatMap((zone) => zone.slots.map((slot) => [slot, zone] as const)));
-    const here: Placed[] = [];
-    for (const one of wanting) {
-      const { need, mayMove } = one;
-      if (!takes(recorder, need)) continue;
-      const home = homeOf(one);
-      for (const slot of slotsThatMatter(one, recorder)) {
-        const zone = zoneOf.get(slot)!;
-        const mayBeHere = mayMove
-          ? zone.keptFor === undefined
-          : home?.recorderId === id && home.slot === slot;
-        if (!mayBeHere || !fitsZone(need, zone)) continue;
-        const variable = draft.variable(
-          `${need.number} on ${id} ${slot}`,
-          1,
-          assignmentCost(one, recorder, slot, wishes),
-        );
-        here.push({ need, zone, slot, variable });
-        slotWays.push({ wanting: one, recorder, slot, variable });
-        onSlots.get(one)!.push({ variable, by: 1 });
-      }
-    }
-    for (const group of groups) {
-      const { members } = group;
-      const [one] = members;
-      if (!one || !takes(recorder, one.need)) continue;
-      for (const zone of zones) {
-        if (zone.keptFor !== undefined || !fitsZone(one.need, zone)) continue;
-        const variable = draft.variable(
-          `${group.key} on ${id} ${zone.name}`,
-          Math.min(members.length, zone.slots.length),
-          assignmentCost(one, recorder, null, wishes),
-        );
-        here.push({ need: one.need, zone, slot: null, variable });
-        zoneWays.push({ members, recorder, slots: zone.slots, variable });
-        inZones.get(group)!.push({ variable, by: 1 });
-      }
-    }
-    const state = stateOf(draft, recorder);
-    states.set(recorder, state);
-    const terms = (which: (one: Placed) => boolean, by: (one: Placed) => number = () => 1): Term[] =>
-      here.filter(which).map((one) => ({ variable: one.variable, by: by(one) }));
-    const isIp = ({ need }: Placed) => need.signal.kind === 'ip';
-
-    // What a slot carries in the state that the recorder is in.
-    const slotsThatCount = new Set(here.flatMap(({ slot }) => slot ?? []));
-    for (const signal of ['coax', 'ip'] as const) {
-      const mine = (one: Placed) => isIp(one) === (signal === 'ip');
-      for (const slot of slotsThatCount) {
-        const given = state.gives(signal, slot);
-        const on = terms((one) => mine(one) && one.slot === slot);
-        if (on.length > 0)
-          draft.row(`${signal} on ${id} ${slot}`, [...on, ...negative(given.terms)], '<=', given.always);
-      }
-      for (const zone of zones) {
-        const given = zone.slots.map((slot) => state.gives(signal, slot));
-        const on = terms((one) => mine(one) && one.zone === zone);
-        if (on.length > 0)
-          draft.row(
-            `${signal} in ${id} ${zone.name}`,
-            [...on, ...negative(given.flatMap((each) => each.terms))],
-            '<=',
-            given.reduce((sum, { always }) => sum + always, 0),
-          );
-      }
-    }
-    for (const slot of slotsThatCount)
-      draft.row(
-        `one on ${id} ${slot}`,
-        terms((one) => one.slot === slot),
-        '<=',
-        1,
-      );
-    for (const zone of zones)
-      draft.row(
-        `slots of ${id} ${zone.name}`,
-        terms((one) => one.zone === zone),
-        '<=',
-        zone.slots.length,
-      );
-    // An input that can be turned by itself changes where it carries what it did not carry before.
-    if (familyOf(recorder).conversion === 'each') {
-      const changed = draft.variable(`${id} changes`, 1, points.change);
-      const turning = terms((one) => one.zone.block >= 0 && isIp(one) !== one.zone.ipInputsToday);
-      if (turning.length > 0)
-        draft.row(`change of ${id}`, [...turning, { variable: changed, by: -recorder.inputs }], '<=', 0);
-    }
-    const blockSize = blockSizeOf(recorder, wishes);
-    if (blockSize !== undefined) blockRows(draft, id, here, blockSize);
-    draft.row(`IP cameras of ${id}`, terms(isIp), '<=', limits.ipCameras);
-    const rate = ({ need: { signal } }: Placed) => (signal.kind === 'ip' ? signal.mbps : 0);
-    draft.row(`incoming rate of ${id}`, terms(isIp, rate), '<=', limits.incomingMbps);
-    if (level !== undefined)
-      draft.row(
-        `load of ${id}`,
-        [...terms(isIp, rate), { variable: level, by: -limits.incomingMbps / loadSteps }],
-        '<=',
-        0,
-      );
-    const ownPorts = ownPortsOf(recorder);
-    if (ownPorts)
-      draft.row(
-        `ports of ${id}`,
-        terms(
-          ({ zone }) => zone.withPower,
-          ({ need }) => need.portWatts,
-        ),
-        '<=',
-        ownPorts.watts,
-      );
-    used.push(...terms(() => true));
-  });
-
-  for (const one of wanting) {
-    if (one.mayMove) continue;
-    const without = draft.variable(`${one.need.number} without a slot`, 1, points.noSlot);
-    draft.row(`a slot for ${one.need.number}`, [...onSlots.get(one)!, { variable: without, by: 1 }], '=', 1);
-  }
-  for (const group of groups) {
-    const own = group.members.flatMap((one) => onSlots.get(one)!);
-    const without = draft.variable(`${group.key} without a slot`, group.members.length, points.noSlot);
-    draft.row(
-      `slots for ${group.key}`,
-      [...own, ...inZones.get(group)!, { variable: without, by: 1 }],
-      '=',
-      group.members.length,
-    );
-    for (const one of group.members)
-      if (onSlots.get(one)!.length > 1)
-        draft.row(`one slot for ${one.need.number}`, onSlots.get(one)!, '<=', 1);
-  }
-  if (wishes.spareSlots > 0) {
-    const all = recorders.reduce((sum, recorder) => sum + slotCount(recorder), 0);
-    const missed = draft.variable('spare slots missed', wishes.spareSlots, points.missedSpare);
-    draft.row('spare slots', [...used, { variable: missed, by: -1 }], '<=', all - wishes.spareSlots);
-  }
+  const model = slotDraft(wanting, wishes);
+  const states = new Map(recorders.map((recorder) => [recorder, addRecorder(model, recorder)]));
+  cameraRows(model);
+  spareRows(model, recorders);
   return {
-    programme: draft.programme,
-    slotWays,
-    zoneWays,
+    programme: model.draft.programme,
+    slotWays: model.slotWays,
+    zoneWays: model.zoneWays,
     carriesIn: (recorder, values) => states.get(recorder)!.carries(values),
   };
-}
-
-/** One signal family in each block of inputs. */
-function blockRows(draft: Draft, id: string, here: readonly Placed[], size: number): void {
-  for (const block of new Set(here.map(({ zone }) => zone.block))) {
-    const inBlock = here.filter(({ zone }) => zone.block === block);
-    const families = [...new Set(inBlock.map(({ need }) => familyOfSignal(need)))];
-    if (block < 0 || families.length < 2) continue;
-    const chosen = families.map((family) => {
-      const variable = draft.variable(`${family} in block ${block + 1} of ${id}`, 1, 0);
-      draft.row(
-        `${family} in block ${block + 1} of ${id}`,
-        [
-          ...inBlock
-            .filter(({ need }) => familyOfSignal(need) === family)
-            .map((one) => ({ variable: one.variable, by: 1 })),
-          { variable, by: -size },
-        ],
-        '<=',
-        0,
-      );
-      return { variable, by: 1 };
-    });
-    draft.row(`one family in block ${block + 1} of ${id}`, chosen, '<=', 1);
-  }
 }
