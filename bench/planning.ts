@@ -92,7 +92,7 @@ export async function planning(): Promise<Row[]> {
     const times: number[] = [];
     let cost = NaN;
     let isProven = false;
-    const ground = planningInput(site, demandsOf(site));
+    const input = planningInput(site, demandsOf(site));
     for (let round = 0; round < (most > 1000 ? 3 : 7); round += 1) {
       const start = performance.now();
       const found = planSite(highs, planningInput(site, demandsOf(site)));
@@ -101,13 +101,13 @@ export async function planning(): Promise<Row[]> {
       [cost, isProven] = [found.plan.totals.weighed, found.plan.proof.kind === 'proven'];
     }
     const took = median(times);
-    const other = glpk(ground.model.programme);
+    const other = glpk(input.model.programme);
     const agrees = other.isProven
       ? Math.abs((other.cost ?? NaN) - cost) < 0.01 * Math.max(1, cost / 1000)
       : (other.cost ?? Infinity) >= cost - 0.01;
     rows.push(
       {
-        figure: `${name}: worked out and planned (${ground.model.programme.variables.length} unknowns)`,
+        figure: `${name}: worked out and planned (${input.model.programme.variables.length} unknowns)`,
         measured: `${ms(took)}, ${isProven ? 'proven' : 'not proven'}`,
         wanted: `under ${most / 1000} s, proven`,
         holds: took < most && isProven,
@@ -124,12 +124,12 @@ export async function planning(): Promise<Row[]> {
   }
   const site = demoSite();
   const evaluation = evaluateSite(site);
-  const ground = planningInput(site, demandsOf(site), evaluation);
-  const found = planSite(highs, ground);
+  const input = planningInput(site, demandsOf(site), evaluation);
+  const found = planSite(highs, input);
   if (found.kind !== 'plan') throw new Error(found.kind);
   const draw = timed(
     3,
-    () => [...sampleScenarios(ground, found.plan.options, { count: 10_000, seed: 1 })].length,
+    () => [...sampleScenarios(input, found.plan.options, { count: 10_000, seed: 1 })].length,
   );
   rows.push({
     figure: '10 000 scenarios of the 24-camera site',

@@ -4,7 +4,7 @@ import { tmpdir } from 'node:os';
 import path from 'node:path';
 import loadHighs from 'highs';
 import { afterAll, describe, expect, it } from 'vitest';
-import { planningInput, planSite, withSchool } from '#core/decide/plan';
+import { planningInput, planSite, withPolicy } from '#core/decide/plan';
 import { lpText } from '#core/solver';
 import { parseSiteFile, usualDemands, type Demands, type Site } from '#core/model/site';
 import { plan } from './plan';
@@ -73,10 +73,10 @@ describe('the same programme by another solver', { timeout: patientMs }, () => {
     [
       'the marshalling office alone, dark time first',
       headEnd('marshalling'),
-      withSchool(usualDemands, 'order', 'dark'),
+      withPolicy(usualDemands, 'order', 'dark'),
     ],
-    ['recabled first', site, withSchool(usualDemands, 'route', 'recable')],
-    ['a warden who minds everything', site, withSchool(usualDemands, 'listed', 'nothing-new')],
+    ['recabled first', site, withPolicy(usualDemands, 'route', 'recable')],
+    ['a warden who minds everything', site, withPolicy(usualDemands, 'listed', 'nothing-new')],
     ['each view as it needs, inputs in blocks', blocks, { ...usualDemands, goal: 'view' }],
     [
       'a recorder with presets and little dark time',
@@ -85,16 +85,16 @@ describe('the same programme by another solver', { timeout: patientMs }, () => {
     ],
     ['four slots left free', site, { ...usualDemands, spareSlots: 18 }],
   ])('%s has the same optimum', (_, at, demands) => {
-    const ground = planningInput(at, demands);
-    const best = planSite(highs, ground);
+    const input = planningInput(at, demands);
+    const best = planSite(highs, input);
     if (best.kind !== 'plan') throw new Error(JSON.stringify(best));
     expect(best.plan.proof.kind).toBe('proven');
-    expect(glpk(lpText(ground.model.programme))).toBeCloseTo(best.plan.totals.weighed, 2);
+    expect(glpk(lpText(input.model.programme))).toBeCloseTo(best.plan.totals.weighed, 2);
   });
   it('what cannot be is seen by both', () => {
-    const ground = planningInput(site, { ...usualDemands, caps: { cost: 3000 } });
-    expect(planSite(highs, ground).kind).toBe('conflict');
-    expect(glpk(lpText(ground.model.programme))).toBeNull();
+    const input = planningInput(site, { ...usualDemands, caps: { cost: 3000 } });
+    expect(planSite(highs, input).kind).toBe('conflict');
+    expect(glpk(lpText(input.model.programme))).toBeNull();
   });
 });
 

@@ -68,10 +68,10 @@ function lines({ site, runs }: PlanningInput, plan: Plan): string[] {
   ];
 }
 
-const planned = (planning: Planning, ground: PlanningInput): string[] => {
+const planned = (planning: Planning, input: PlanningInput): string[] => {
   switch (planning.kind) {
     case 'plan':
-      return lines(ground, planning.plan);
+      return lines(input, planning.plan);
     case 'conflict':
       return [
         planning.conflict.message,
@@ -103,21 +103,21 @@ export function plan(args: readonly string[], readFile: (file: string) => string
   }
   const site = parseSiteFile(text);
   if (site.kind === 'refused') return { status: 2, out: '', errors: site.problems.map(problemLine) };
-  const ground = planningInput(site.value, demandsOf(site.value));
+  const input = planningInput(site.value, demandsOf(site.value));
   const planning = planSite(
     highs,
-    ground,
+    input,
     asked.secondsMost === undefined ? {} : { secondsMost: asked.secondsMost },
   );
-  const snags = planning.kind === 'plan' ? planning.plan.snags : planning.snags;
+  const excluded = planning.kind === 'plan' ? planning.plan.excluded : planning.excluded;
   return {
     status: planning.kind === 'plan' ? 0 : 3,
     out: asked.asJson
       ? JSON.stringify(planning, null, 1)
-      : [...planned(planning, ground), ...snags.map(({ message }) => message)].join('\n'),
+      : [...planned(planning, input), ...excluded.map(({ message }) => message)].join('\n'),
     errors: [],
     ...(asked.lpFile === undefined
       ? {}
-      : { lp: { file: asked.lpFile, text: lpText(ground.model.programme, aboutOf(site.value).name) } }),
+      : { lp: { file: asked.lpFile, text: lpText(input.model.programme, aboutOf(site.value).name) } }),
   };
 }

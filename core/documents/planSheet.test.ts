@@ -10,7 +10,7 @@ const site = saltmarrowSite();
 const sheetOf = (at: Site) => planSheet(at, evaluateSite(at));
 
 describe('the sheet for the customer', () => {
-  it('says every school that is followed, whatever is demanded beside', () => {
+  it('says every policy that is followed, whatever is demanded beside', () => {
     const { heeds } = sheetOf({
       ...site,
       demands: {

@@ -1,6 +1,6 @@
-import { proxy, releaseProxy, wrap, type Remote } from 'comlink';
+import type { Remote } from 'comlink';
 import { defineStore } from 'pinia';
-import { computed, ref, shallowRef, toRaw, watch } from 'vue';
+import { computed, ref, shallowRef, watch } from 'vue';
 import type { SlotProposal, SlottingScope } from '#core/evaluate';
 import {
   samePlanningInput,
@@ -20,22 +20,21 @@ import type { Risk } from '#core/decide/risk';
 import type { SearchProgress } from '#core/solver';
 import { demandsOf, type Demands, type OptionKind, type SavedPlan, type Site } from '#core/model/site';
 import type { Planner, SearchNews } from '../workers/planner.worker';
+import { PlannerThread, Stopped } from '../workers/plannerThread';
+import { useOpenSite } from './openSite';
 import { useSite } from './site';
 
 export type Work = 'plan' | 'curve' | 'policies' | 'reason' | 'scenarios' | 'compare' | 'slots' | 'lp';
 type Found =
   | { kind: 'none' }
   | { kind: 'plan'; plan: Plan }
-  | { kind: 'conflict'; conflict: Conflict; snags: ExcludedCamera[] }
-  | { kind: 'nothing'; message: string; snags: ExcludedCamera[] };
+  | { kind: 'conflict'; conflict: Conflict; excluded: ExcludedCamera[] }
+  | { kind: 'nothing'; message: string; excluded: ExcludedCamera[] };
 
-/** Thrown to whoever waited for work that was stopped. */
-class Stopped extends Error {}
+/** What passes to another thread is copied, and what the page draws with cannot be. */
+const plain = <T>(value: T): T => JSON.parse(JSON.stringify(value)) as T;
 
-/**
- * The solver in a thread of its own. It hears nothing while it searches, so stopping ends the thread; what it has told
- * until then is kept.
- */
+/** Plans, curves and what else the solver is asked, with what it has told so far. */
 export const usePlanner = defineStore('planner', () => {
   const store = useSite();
   const found = shallowRef<Found>({ kind: 'none' });
@@ -45,95 +44,51 @@ export const usePlanner = defineStore('planner', () => {
   const progress = shallowRef<SearchProgress | null>(null);
   const trouble = ref('');
   const curve = shallowRef<{ tradeOff: TradeOff; points: CurvePoint[] } | null>(null);
-  const schools = shallowRef<PolicyCost[]>([]);
+  const alternatives = shallowRef<PolicyCost[]>([]);
   const risk = shallowRef<Risk | null>(null);
 
-  let thread: Worker | null = null;
-  let remote: Remote<Planner> | null = null;
-  let held: Site | null = null;
-  let leave: ((why: Error) => void) | null = null;
-  /** Which piece of work is under way or was last: what an earlier one still tells is passed over. */
+  const thread = new PlannerThread(() => store.site);
+  const heard = <T>(tell: (news: T) => void) => thread.heard(tell);
+  /** Counts pieces of work: one that made room for another says nothing of it when it ends. */
   let turn = 0;
 
-  function end(): void {
-    remote?.[releaseProxy]();
-    thread?.terminate();
-    [thread, remote, held] = [null, null, null];
-  }
-
-  async function ready(): Promise<Remote<Planner>> {
-    if (!remote) {
-      thread = new Worker(new URL('../workers/planner.worker.ts', import.meta.url), { type: 'module' });
-      // Its program comes from the server, which may be gone just now.
-      thread.addEventListener('error', () =>
-        leave?.(new Error('the solver could not be started; is the server there?')),
-      );
-      remote = wrap<Planner>(thread);
-    }
-    const site = toRaw(store.site);
-    if (site && held !== site) {
-      held = site;
-      await remote.hold(JSON.stringify(site));
-    }
-    return remote;
-  }
-
-  /** Does one piece of work at a time; what was under way makes room. `null` where it was stopped or went wrong. */
+  /** Does one piece of work at a time. `null` where it was stopped or went wrong. */
   async function work<T>(kind: Work, task: (planner: Remote<Planner>) => Promise<T>): Promise<T | null> {
-    stop();
-    turn += 1;
-    busy.value = kind;
-    trouble.value = '';
-    const stopped = new Promise<never>((_, reject) => {
-      leave = reject;
-    });
-    const mine = leave;
+    const mine = (turn += 1);
     try {
-      return await Promise.race([ready().then(task), stopped]);
+      const done = thread.work(task);
+      busy.value = kind;
+      trouble.value = '';
+      return await done;
     } catch (error) {
       if (!(error instanceof Stopped)) {
         trouble.value = `The search broke off: ${error instanceof Error ? error.message : String(error)} Nothing was changed.`;
-        end();
+        thread.end();
       }
       return null;
     } finally {
-      if (leave === mine) {
-        leave = null;
-        busy.value = null;
-      }
+      if (turn === mine) busy.value = null;
     }
   }
 
   /** Ends what is under way and keeps what it has told so far. */
   function stop(): void {
-    if (!leave) return;
-    end();
-    const left = leave;
-    leave = null;
+    if (!thread.isBusy) return;
+    thread.stop();
     busy.value = null;
-    left(new Stopped());
   }
 
-  /** Hears the thread out as long as nothing newer was asked of it. News travel beside the answer and may come after it. */
-  function heard<T>(tell: (news: T) => void): (news: T) => void {
-    const mine = turn;
-    return proxy((news: T) => {
-      if (mine === turn) tell(news);
-    });
-  }
-
-  const demands = computed<Demands>(() => demandsOf(store.site!));
+  const openSite = useOpenSite();
+  const demands = computed<Demands>(() => demandsOf(openSite.value));
   const plan = computed(() => (found.value.kind === 'plan' ? found.value.plan : null));
   const isStale = computed(
     () =>
       found.value.kind !== 'none' &&
       (!madeFor.value || !store.site || !samePlanningInput(madeFor.value, store.site)),
   );
-  const plain = <T>(value: T): T => JSON.parse(JSON.stringify(value)) as T;
-
   async function findPlan(): Promise<void> {
     progress.value = null;
-    schools.value = [];
+    alternatives.value = [];
     const site = store.site;
     let [isFirst, isOver] = [true, false];
     const planning = await work<Planning>(
@@ -173,15 +128,15 @@ export const usePlanner = defineStore('planner', () => {
     );
   }
 
-  async function costSchools(): Promise<void> {
+  async function costAlternatives(): Promise<void> {
     const made = plan.value;
     if (!made) return;
-    schools.value = [];
+    alternatives.value = [];
     await work('policies', (planner) =>
       planner.policyCosts(
         plain(made),
         heard((one: PolicyCost) => {
-          schools.value = [...schools.value, one];
+          alternatives.value = [...alternatives.value, one];
         }),
       ),
     );
@@ -252,9 +207,9 @@ export const usePlanner = defineStore('planner', () => {
     () => store.id,
     () => {
       stop();
-      end();
+      thread.end();
       found.value = { kind: 'none' };
-      [curve.value, risk.value, schools.value, trouble.value] = [null, null, [], ''];
+      [curve.value, risk.value, alternatives.value, trouble.value] = [null, null, [], ''];
     },
   );
 
@@ -266,18 +221,18 @@ export const usePlanner = defineStore('planner', () => {
     progress,
     trouble,
     curve,
-    schools,
+    alternatives,
     risk,
     demands,
     findPlan,
     findCurve,
-    costSchools,
+    costAlternatives,
     explain,
     sampleScenarios,
     compare,
     slots,
     lp,
     stop,
-    takeUp: adoptPlan,
+    adoptPlan,
   };
 });

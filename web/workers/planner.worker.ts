@@ -49,15 +49,15 @@ let site: Site | undefined;
 const grounds = new Map<string, PlanningInput>();
 const mostGrounds = 6;
 
-function groundOf(demands: Demands): PlanningInput {
+function inputFor(demands: Demands): PlanningInput {
   if (!site) throw new Error('no site to plan for');
   const key = JSON.stringify(demands);
   const known = grounds.get(key);
   if (known) return known;
-  const ground = planningInput(site, demands);
+  const input = planningInput(site, demands);
   if (grounds.size >= mostGrounds) grounds.delete(grounds.keys().next().value!);
-  grounds.set(key, ground);
-  return ground;
+  grounds.set(key, input);
+  return input;
 }
 
 const planOf = ({ options, buys, demands, proof }: SavedPlan, totals: PlanTotals): Plan => ({
@@ -66,11 +66,11 @@ const planOf = ({ options, buys, demands, proof }: SavedPlan, totals: PlanTotals
   demands,
   proof,
   totals,
-  snags: [],
+  excluded: [],
 });
 function totalsIn(planned: SavedPlan): PlanTotals {
-  const ground = groundOf(planned.demands);
-  return totalsOf(ground.site, ground.runs, planned.options, planned.buys, planned.demands).totals;
+  const input = inputFor(planned.demands);
+  return totalsOf(input.site, input.runs, planned.options, planned.buys, planned.demands).totals;
 }
 
 /** Nobody waits longer for slots to be given out. */
@@ -88,8 +88,8 @@ const planner = {
     grounds.clear();
   },
   async plan(demands: Demands, tell: (news: SearchNews) => void): Promise<Planning> {
-    const ground = groundOf(demands);
-    return planSite(await solver(), ground, {
+    const input = inputFor(demands);
+    return planSite(await solver(), input, {
       watch: {
         progress: (progress) => tell({ kind: 'progress', progress }),
         better: (plan) => tell({ kind: 'better', plan }),
@@ -97,16 +97,16 @@ const planner = {
     });
   },
   async curve(demands: Demands, tradeOff: TradeOff, tell: (point: CurvePoint) => void): Promise<void> {
-    each(tradeOffCurve(await solver(), groundOf(demands), tradeOff), tell);
+    each(tradeOffCurve(await solver(), inputFor(demands), tradeOff), tell);
   },
   async reason(plan: Plan, cameraId: string): Promise<Reason | null> {
-    return reasonFor(await solver(), groundOf(plan.demands), plan, cameraId);
+    return reasonFor(await solver(), inputFor(plan.demands), plan, cameraId);
   },
   async breakEvens(plan: Plan, cameraId: string, tell: (one: BreakEven) => void): Promise<void> {
-    each(breakEvens(await solver(), groundOf(plan.demands), plan, cameraId), tell);
+    each(breakEvens(await solver(), inputFor(plan.demands), plan, cameraId), tell);
   },
   async policyCosts(plan: Plan, tell: (one: PolicyCost) => void): Promise<void> {
-    each(policyCosts(await solver(), groundOf(plan.demands).site, plan), tell);
+    each(policyCosts(await solver(), inputFor(plan.demands).site, plan), tell);
   },
   sampleScenarios(
     demands: Demands,
@@ -115,27 +115,27 @@ const planner = {
     seed: number,
     tell: (risk: Risk) => void,
   ): void {
-    each(sampleScenarios(groundOf(demands), options, { count, seed }), tell);
+    each(sampleScenarios(inputFor(demands), options, { count, seed }), tell);
   },
   totals(planned: SavedPlan): PlanTotals {
     return totalsIn(planned);
   },
   differences(a: SavedPlan, b: SavedPlan): Difference[] {
     return differences(
-      groundOf(a.demands),
+      inputFor(a.demands),
       planOf(a, totalsIn(a)),
-      groundOf(b.demands),
+      inputFor(b.demands),
       planOf(b, totalsIn(b)),
     );
   },
   /** Slots for the cameras of the site; on a very large one the best that is found in the time. */
   async slots(scope: SlottingScope): Promise<SlotProposal> {
-    const { site: under, runs } = groundOf(demandsOf(site!));
+    const { site: under, runs } = inputFor(demandsOf(site!));
     return slotSite(await solver(), under, allocationOf(under, runs), scope, slotSecondsMost);
   },
   lp(demands: Demands): string {
-    const ground = groundOf(demands);
-    return lpText(ground.model.programme, aboutOf(ground.site).name);
+    const input = inputFor(demands);
+    return lpText(input.model.programme, aboutOf(input.site).name);
   },
 };
 

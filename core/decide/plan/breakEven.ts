@@ -75,10 +75,10 @@ const wordsFor = (
     : `${what}: no change ${rising ? 'up' : 'down'} to ${most} (${now} now).`;
 
 /** Rows of the catalogue that the option rests on and others do not: what it is bought from, its share of a unit, and labour. */
-function pricesBehind(ground: PlanningInput, option: FeasibleOption): Product[] {
-  const { products } = catalogueOf(ground.site);
+function pricesBehind(input: PlanningInput, option: FeasibleOption): Product[] {
+  const { products } = catalogueOf(input.site);
   const shared = option.shared
-    ? ground.model.units
+    ? input.model.units
         .filter(
           ({ placeId, size }) =>
             placeId === option.shared!.placeId && products.get(size.item)?.kind === option.shared!.of,
@@ -125,33 +125,33 @@ function priceTurn(
 /** What would change the choice for a camera: dearer parts, dearer labour, a cheaper rival, a longer run. They come one by one. */
 export function* breakEvens(
   highs: Highs,
-  ground: PlanningInput,
+  input: PlanningInput,
   plan: Plan,
   cameraId: string,
 ): Generator<BreakEven> {
   const now = plan.options[cameraId];
-  const evaluation = ground.runs.find(({ camera }) => camera.id === cameraId);
+  const evaluation = input.runs.find(({ camera }) => camera.id === cameraId);
   const option = evaluation?.options.find(
     (one): one is FeasibleOption => one.kind === now && one.state !== 'no',
   );
   if (!now || !evaluation || !option) return;
   const optionOn = (site: Site): OptionKind | undefined => {
-    const planning = planSite(highs, planningInput(site, ground.demands));
+    const planning = planSite(highs, planningInput(site, input.demands));
     return planning.kind === 'plan' ? planning.plan.options[cameraId] : undefined;
   };
-  for (const product of pricesBehind(ground, option))
-    yield priceTurn(ground, optionOn, product, now, pricesUpTo);
-  const rival = reasonFor(highs, ground, plan, cameraId)?.next?.option;
+  for (const product of pricesBehind(input, option))
+    yield priceTurn(input, optionOn, product, now, pricesUpTo);
+  const rival = reasonFor(highs, input, plan, cameraId)?.next?.option;
   const other = evaluation.options.find(
     (one): one is FeasibleOption => one.kind === rival && one.state !== 'no',
   );
-  const behind = new Set(pricesBehind(ground, option).map(({ id }) => id));
-  for (const product of other ? pricesBehind(ground, other).filter(({ id }) => !behind.has(id)) : [])
-    yield priceTurn(ground, optionOn, product, now, pricesDownTo);
+  const behind = new Set(pricesBehind(input, option).map(({ id }) => id));
+  for (const product of other ? pricesBehind(input, other).filter(({ id }) => !behind.has(id)) : [])
+    yield priceTurn(input, optionOn, product, now, pricesDownTo);
   const lengthM = runLengthM(evaluation.run);
   const turn = turningPoint(
     lengthsUpTo,
-    (times) => optionOn(withLength(ground.site, evaluation.run, times)),
+    (times) => optionOn(withLength(input.site, evaluation.run, times)),
     now,
   );
   const at = turn && lengthM * turn.times;

@@ -28,7 +28,7 @@ export interface ExcludedCamera {
 
 export interface Candidates {
   cameras: CameraCandidates[];
-  snags: ExcludedCamera[];
+  excluded: ExcludedCamera[];
 }
 
 const onShow = ({ showsAt }: FeasibleOption, site: Site): boolean =>
@@ -86,7 +86,7 @@ function goalRulesOut(
   );
 }
 
-/** What an option weighs beside its price: the schools, renewals within the years, dark hours. */
+/** What an option weighs beside its price: policies, renewals within the years, dark hours. */
 function weightOf(option: FeasibleOption, { policies, years }: Demands): number {
   const { cable, keepsPower } = optionRow(option.kind);
   const route =
@@ -94,18 +94,18 @@ function weightOf(option: FeasibleOption, { policies, years }: Demands): number 
       ? renewalsOf(option, years)
       : policies.route === 'reuse'
         ? option.newCableM > 0
-          ? weights.againstTheGrain
+          ? weights.policyPenalty
           : 0
         : cable === 'none' || cable === 'category'
           ? 0
-          : weights.againstTheGrain;
+          : weights.policyPenalty;
   const power = policies.power === 'central' && option.fedLocally && !keepsPower ? weights.awayFromUps : 0;
   return (
     route + power + option.darkHours * (policies.order === 'dark' ? weights.darkHourFirst : weights.darkHour)
   );
 }
 
-function snagOf(
+function excludedFor(
   { camera, findings, options }: RunEvaluation,
   lock: OptionKind | undefined,
   candidates: readonly Candidate[],
@@ -140,7 +140,7 @@ function snagOf(
 
 /** What could be planned for every camera under what is demanded, and who has to be left out and why. */
 export function candidatesOf(site: Site, runs: readonly RunEvaluation[], demands: Demands): Candidates {
-  const snags: ExcludedCamera[] = [];
+  const excluded: ExcludedCamera[] = [];
   const cameras = runs.flatMap((evaluation): CameraCandidates[] => {
     const { camera, findings, options } = evaluation;
     const choice = site.choice[camera.id];
@@ -165,8 +165,8 @@ export function candidatesOf(site: Site, runs: readonly RunEvaluation[], demands
               },
             ];
           });
-    const snag = snagOf(evaluation, lock, candidates);
-    if (snag) snags.push(snag);
+    const excludedCamera = excludedFor(evaluation, lock, candidates);
+    if (excludedCamera) excluded.push(excludedCamera);
     if (candidates.length === 0) return [];
     const honoured = lock !== undefined && candidates.some(({ option }) => option.kind === lock);
     const free = candidates.filter(({ ruledOutBy }) => ruledOutBy.length === 0);
@@ -179,5 +179,5 @@ export function candidatesOf(site: Site, runs: readonly RunEvaluation[], demands
     }
     return [{ cameraId: camera.id, number: camera.number, evaluation, candidates }];
   });
-  return { cameras, snags };
+  return { cameras, excluded };
 }

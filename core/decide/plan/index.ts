@@ -4,7 +4,7 @@ export type { ExcludedCamera } from './candidates';
 export type { Conflict } from './conflictWords';
 export { planSite, planningInput, totalsOf, type Plan, type PlanTotals, type Planning } from './plan';
 export { planPriceGaps } from './planPriceGaps';
-export { policies, policyOptionOf, withSchool } from './policies';
+export { policies, policyOptionOf, withPolicy } from './policies';
 export { policyCosts, type PolicyCost } from './policyCosts';
 export { differences, reasonFor, type Difference, type Reason } from './reasons';
 export { decisionRecord } from './record';

@@ -22,7 +22,7 @@ import {
   planSite,
   samePlanningInput,
   unpin,
-  withSchool,
+  withPolicy,
   type Plan,
   type Planning,
 } from '.';
@@ -62,13 +62,13 @@ function part(numbers: readonly number[]): Site {
 
 /** The least that any choice of options weighs that no demand rules out, by trying them all; slots and racks are roomy for so few. */
 function bruteForce(at: Site, demands: Demands): number {
-  const { candidates, site: ground } = planningInput(at, demands);
+  const { candidates, site: input } = planningInput(at, demands);
   let best = Infinity;
   const chosen: FeasibleOption[] = [];
   const next = (index: number, weight: number): void => {
     const camera = candidates.cameras[index];
     if (!camera) {
-      const total = totalOf(ground, chosen);
+      const total = totalOf(input, chosen);
       if (demands.caps.darkHours === undefined || total.darkHours <= demands.caps.darkHours + 1e-9)
         best = Math.min(best, total.cost + weight);
       return;
@@ -141,7 +141,7 @@ describe('the best plan', { timeout: 60_000 }, () => {
     ).toBeLessThanOrEqual(free.totals.darkHours - 1 + 1e-6);
   });
   it('a warden who minds everything keeps boxes out of the listed hall', () => {
-    const { options } = plan(site, withSchool(usualDemands, 'listed', 'nothing-new'));
+    const { options } = plan(site, withPolicy(usualDemands, 'listed', 'nothing-new'));
     for (const id of ['c01', 'c02', 'c04']) expect(options[id]).toBe('hd-coax');
     expect(plan(site).options['c01']).toMatch(/^ip-coax/);
   });
@@ -173,17 +173,17 @@ describe('the best plan', { timeout: 60_000 }, () => {
 
 describe('the unknowns', () => {
   it('of the best solution cost what the plan weighs', () => {
-    const ground = planningInput(site, usualDemands);
-    const best = planSite(highs, ground);
+    const input = planningInput(site, usualDemands);
+    const best = planSite(highs, input);
     if (best.kind !== 'plan') throw new Error(best.kind);
-    const values = ground.model.programme.variables.map(() => 0);
-    for (const { camera, candidate, variable } of ground.model.picks)
+    const values = input.model.programme.variables.map(() => 0);
+    for (const { camera, candidate, variable } of input.model.picks)
       if (best.plan.options[camera.cameraId] === candidate.option.kind) values[variable] = 1;
-    const picked = ground.model.picks.reduce(
-      (sum, { variable }) => sum + values[variable]! * ground.model.programme.variables[variable]!.cost,
+    const picked = input.model.picks.reduce(
+      (sum, { variable }) => sum + values[variable]! * input.model.programme.variables[variable]!.cost,
       0,
     );
-    expect(costOf(ground.model.programme, values)).toBeCloseTo(picked, 6);
+    expect(costOf(input.model.programme, values)).toBeCloseTo(picked, 6);
     expect(best.plan.totals.weighed).toBeGreaterThanOrEqual(picked);
   });
 });
@@ -235,8 +235,8 @@ describe('what cannot be', () => {
   });
   it('a lock on what no longer holds counts for nothing and is named with the way out', () => {
     const broken = after(site, choose(site, 'c08', { option: 'keep', ...who, locked: true }));
-    const { snags, options } = plan(broken);
-    expect(snags).toEqual([
+    const { excluded, options } = plan(broken);
+    expect(excluded).toEqual([
       expect.objectContaining({
         number: 8,
         message: expect.stringMatching(/locked on .*cannot be: volts by night.*unlock it/) as string,
@@ -258,13 +258,13 @@ describe('what cannot be', () => {
         instrument: '',
       },
     };
-    const { snags, options } = plan(after(site, [live]));
+    const { excluded, options } = plan(after(site, [live]));
     expect(options['c07']).toBeUndefined();
-    expect(snags[0]?.message).toMatch(/Camera 7 is left out: .*licensed/);
+    expect(excluded[0]?.message).toMatch(/Camera 7 is left out: .*licensed/);
   });
   it('measured figures only leave out who nobody has measured', () => {
-    const { snags } = plan(site, { figures: 'measured-only' });
-    expect(snags.map(({ number }) => number)).toContain(15);
+    const { excluded } = plan(site, { figures: 'measured-only' });
+    expect(excluded.map(({ number }) => number)).toContain(15);
   });
 });
 

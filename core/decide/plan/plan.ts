@@ -15,7 +15,7 @@ export interface Plan {
   demands: Demands;
   proof: Proof;
   totals: PlanTotals;
-  snags: ExcludedCamera[];
+  excluded: ExcludedCamera[];
 }
 
 /** What a plan is compared by. */
@@ -24,7 +24,7 @@ export interface PlanTotals {
   hours: number;
   darkHours: number;
   renewCost: number;
-  /** What the search weighed: cost with what the schools count beside it. */
+  /** What the search weighed: cost with what the policies count beside it. */
   weighed: number;
   cameras: number;
   ipCameras: number;
@@ -37,8 +37,8 @@ export interface PlanTotals {
 
 export type Planning =
   | { kind: 'plan'; plan: Plan }
-  | { kind: 'conflict'; conflict: Conflict; snags: ExcludedCamera[] }
-  | { kind: 'nothing'; message: string; snags: ExcludedCamera[] };
+  | { kind: 'conflict'; conflict: Conflict; excluded: ExcludedCamera[] }
+  | { kind: 'nothing'; message: string; excluded: ExcludedCamera[] };
 
 /** Works out a site under what is demanded. An evaluation that was made under the same policies can be handed in. */
 export function planningInput(
@@ -115,7 +115,7 @@ export function planFrom(
     buys,
     demands,
     proof,
-    snags: candidates.snags,
+    excluded: candidates.excluded,
     totals: totalsOf(site, runs, options, buys, demands, costOf(model.programme, values)).totals,
   };
 }
@@ -131,21 +131,21 @@ const gapOf = (percent: number): Proof => ({ kind: 'gap', percent: Math.min(1000
 /** The best plan under what is demanded, proven, or the best that was found in the time; or why there is none. */
 export function planSite(
   highs: Highs,
-  ground: PlanningInput,
+  input: PlanningInput,
   {
     watch = {},
     secondsMost,
-    programme = ground.model.programme,
+    programme = input.model.programme,
   }: { watch?: PlanWatch; secondsMost?: number; programme?: Programme } = {},
 ): Planning {
   const {
-    candidates: { cameras, snags },
-  } = ground;
+    candidates: { cameras, excluded },
+  } = input;
   if (cameras.length === 0)
     return {
       kind: 'nothing',
       message: 'There is no camera to plan for: none has an option that holds.',
-      snags,
+      excluded,
     };
   let bound = 0;
   const solved = solve(highs, programme, {
@@ -156,21 +156,21 @@ export function planSite(
         watch.progress?.(progress);
       },
       better: (values, cost) =>
-        watch.better?.(planFrom(ground, values, gapOf(cost > 0 ? ((cost - bound) / cost) * 100 : 0))),
+        watch.better?.(planFrom(input, values, gapOf(cost > 0 ? ((cost - bound) / cost) * 100 : 0))),
     },
   });
   switch (solved.kind) {
     case 'proven':
-      return { kind: 'plan', plan: planFrom(ground, solved.values, { kind: 'proven' }) };
+      return { kind: 'plan', plan: planFrom(input, solved.values, { kind: 'proven' }) };
     case 'stopped':
-      return { kind: 'plan', plan: planFrom(ground, solved.values, gapOf(solved.gapPercent)) };
+      return { kind: 'plan', plan: planFrom(input, solved.values, gapOf(solved.gapPercent)) };
     case 'infeasible':
-      return { kind: 'conflict', conflict: conflictOf(highs, ground), snags };
+      return { kind: 'conflict', conflict: conflictOf(highs, input), excluded };
     case 'nothing-found':
       return {
         kind: 'nothing',
         message: 'Nothing was found in the time that was given. Give it longer, or demand less.',
-        snags,
+        excluded,
       };
   }
 }

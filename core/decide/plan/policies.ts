@@ -1,6 +1,6 @@
 import type { Demands, Policies, PolicyId } from '#core/model/site';
 
-/** One school of practice: what it says, whom it suits, and how the plan follows it. */
+/** One way of practice under a policy: what it says, whom it suits, and how the plan follows it. */
 export interface PolicyOption {
   id: string;
   label: string;
@@ -10,13 +10,13 @@ export interface PolicyOption {
 export interface Policy {
   id: PolicyId;
   label: string;
-  schools: PolicyOption[];
+  options: PolicyOption[];
 }
 
-/** What a plan counts beside money, in the site's currency, so that a school can weigh against price. Policy, all of it. */
+/** What a plan counts beside money, in the site's currency, so that a policy can weigh against price. Policy, all of it. */
 export const weights = {
-  /** Against an option that the chosen school would rather not have. */
-  againstTheGrain: 600,
+  /** Against an option that the chosen policy would rather not have. */
+  policyPenalty: 600,
   /** Against a camera that hangs on the mains at its place, away from the UPS. */
   awayFromUps: 250,
   /** For an hour in which a view is dark: where dark time comes first, and to break ties elsewhere. */
@@ -24,23 +24,23 @@ export const weights = {
   darkHour: 1,
 } as const;
 
-/** Where practice differs, each school with whom it suits. */
+/** Where practice differs, each way with whom it suits. */
 export const policies: Policy[] = [
   {
     id: 'route',
     label: 'Cable',
-    schools: [
+    options: [
       {
         id: 'reuse',
         label: 'Reuse first',
         suits: 'listed buildings, short budgets, sites that cannot be opened',
-        does: `counts ${weights.againstTheGrain} against every new cable`,
+        does: `counts ${weights.policyPenalty} against every new cable`,
       },
       {
         id: 'recable',
         label: 'Recable first',
         suits: 'owners who stay for decades and have the ceilings open anyway',
-        does: `counts ${weights.againstTheGrain} against every camera that stays on old cable`,
+        does: `counts ${weights.policyPenalty} against every camera that stays on old cable`,
       },
       {
         id: 'cheapest',
@@ -53,7 +53,7 @@ export const policies: Policy[] = [
   {
     id: 'order',
     label: 'What comes first',
-    schools: [
+    options: [
       {
         id: 'cost',
         label: 'Cost first',
@@ -71,7 +71,7 @@ export const policies: Policy[] = [
   {
     id: 'listed',
     label: 'Listed places',
-    schools: [
+    options: [
       {
         id: 'no-cable',
         label: 'No new surface cable',
@@ -89,7 +89,7 @@ export const policies: Policy[] = [
   {
     id: 'format',
     label: 'If the cable cannot carry the resolution',
-    schools: [
+    options: [
       {
         id: 'lower',
         label: 'Lower the picture format',
@@ -107,7 +107,7 @@ export const policies: Policy[] = [
   {
     id: 'power',
     label: 'Power',
-    schools: [
+    options: [
       {
         id: 'central',
         label: 'Central, on a UPS',
@@ -125,7 +125,7 @@ export const policies: Policy[] = [
   {
     id: 'blocks',
     label: 'Recorder inputs',
-    schools: [
+    options: [
       {
         id: 'mix',
         label: 'Mixed',
@@ -143,7 +143,7 @@ export const policies: Policy[] = [
   {
     id: 'joints',
     label: 'New coax ends',
-    schools: [
+    options: [
       {
         id: 'crimp',
         label: 'Crimp',
@@ -161,7 +161,7 @@ export const policies: Policy[] = [
   {
     id: 'oldCable',
     label: 'Cable that is given up',
-    schools: [
+    options: [
       { id: 'leave', label: 'Leave it', suits: 'most sites', does: 'nothing' },
       {
         id: 'remove',
@@ -173,15 +173,15 @@ export const policies: Policy[] = [
   },
 ];
 
-/** The words for a school of a policy. */
-export function policyOptionOf(id: PolicyId, school: string): PolicyOption {
-  const found = policies.find((policy) => policy.id === id)?.schools.find((one) => one.id === school);
-  if (!found) throw new Error(`no school ${school} of ${id}`);
+/** The words for a way of a policy. */
+export function policyOptionOf(id: PolicyId, option: string): PolicyOption {
+  const found = policies.find((policy) => policy.id === id)?.options.find((one) => one.id === option);
+  if (!found) throw new Error(`no option ${option} of ${id}`);
   return found;
 }
 
-/** The same demands with another school of one policy. */
-export const withSchool = (demands: Demands, id: PolicyId, school: string): Demands => ({
+/** The same demands with another way of one policy. */
+export const withPolicy = (demands: Demands, id: PolicyId, option: string): Demands => ({
   ...demands,
-  policies: { ...demands.policies, [id]: school } as Policies,
+  policies: { ...demands.policies, [id]: option } as Policies,
 });

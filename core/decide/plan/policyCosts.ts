@@ -1,12 +1,12 @@
 import type { Highs } from 'highs';
 import type { PolicyId, Site } from '#core/model/site';
 import { planningInput, planSite, type Plan } from './plan';
-import { policies, withSchool } from './policies';
+import { policies, withPolicy } from './policies';
 
-/** What following one school rather than another comes to. */
+/** What following one way of a policy rather than another comes to. */
 export interface PolicyCost {
   policy: PolicyId;
-  school: string;
+  option: string;
   chosen: boolean;
   /** Cost and dark hours beside the plan in hand; `null` where nothing can be planned so. */
   moreCost: number | null;
@@ -15,19 +15,19 @@ export interface PolicyCost {
   changed: number;
 }
 
-/** The site planned anew under every other school, one at a time. They come one by one. */
+/** The site planned anew under every other way of each policy, one at a time. They come one by one. */
 export function* policyCosts(highs: Highs, site: Site, plan: Plan): Generator<PolicyCost> {
-  for (const { id, schools } of policies) {
-    for (const { id: school } of schools) {
-      if (plan.demands.policies[id] === school) {
-        yield { policy: id, school, chosen: true, moreCost: 0, moreDarkHours: 0, moreIp: 0, changed: 0 };
+  for (const { id, options } of policies) {
+    for (const { id: option } of options) {
+      if (plan.demands.policies[id] === option) {
+        yield { policy: id, option, chosen: true, moreCost: 0, moreDarkHours: 0, moreIp: 0, changed: 0 };
         continue;
       }
-      const planning = planSite(highs, planningInput(site, withSchool(plan.demands, id, school)));
+      const planning = planSite(highs, planningInput(site, withPolicy(plan.demands, id, option)));
       const other = planning.kind === 'plan' ? planning.plan : null;
       yield {
         policy: id,
-        school,
+        option,
         chosen: false,
         moreCost: other && other.totals.cost - plan.totals.cost,
         moreDarkHours: other && other.totals.darkHours - plan.totals.darkHours,

@@ -12,7 +12,7 @@ import {
   reasonFor,
   tradeOffCurve,
   tradeOffs,
-  withSchool,
+  withPolicy,
   type Plan,
   type PlanningInput,
 } from '.';
@@ -20,19 +20,19 @@ import { chanceOfFailing, sampleScenarios, mostWorthTesting } from '#core/decide
 
 const highs = await loadHighs();
 const site = saltmarrowSite();
-const ground = planningInput(site, usualDemands);
+const input = planningInput(site, usualDemands);
 const planOf = (of: PlanningInput): Plan => {
   const planning = planSite(highs, of);
   if (planning.kind !== 'plan') throw new Error(JSON.stringify(planning));
   return planning.plan;
 };
-const best = planOf(ground);
+const best = planOf(input);
 
 describe('a curve', { timeout: 60_000 }, () => {
   it.each(tradeOffs)(
     'of %s has proven plans only, each dearer than the one before and better in the other',
     (tradeOff) => {
-      const points = [...tradeOffCurve(highs, ground, tradeOff)];
+      const points = [...tradeOffCurve(highs, input, tradeOff)];
       expect(points.length).toBeGreaterThan(2);
       points.forEach(({ plan, at }, index) => {
         expect(plan.proof.kind).toBe('proven');
@@ -49,12 +49,12 @@ describe('a curve', { timeout: 60_000 }, () => {
 describe('why this', { timeout: 60_000 }, () => {
   it('the next best is dearer for the site, and every other option says what keeps it out', () => {
     for (const cameraId of ['c03', 'c12', 'c14', 'c20']) {
-      const reason = reasonFor(highs, ground, best, cameraId)!;
+      const reason = reasonFor(highs, input, best, cameraId)!;
       expect(reason.others).toHaveLength(10);
       expect(reason.others.every(({ message }) => message.length > 8)).toBe(true);
       if (reason.next) expect(reason.next.moreWeighed).toBeGreaterThan(0);
     }
-    expect(reasonFor(highs, ground, best, 'c99')).toBeNull();
+    expect(reasonFor(highs, input, best, 'c99')).toBeNull();
   });
   it('a camera that has one way only says so', () => {
     const alone = planningInput(
@@ -65,14 +65,14 @@ describe('why this', { timeout: 60_000 }, () => {
           'hall-recorder': { ...site.recorder['hall-recorder']!, accepts: ['cvbs'] },
         },
       },
-      withSchool(usualDemands, 'listed', 'nothing-new'),
+      withPolicy(usualDemands, 'listed', 'nothing-new'),
     );
     expect(reasonFor(highs, alone, planOf(alone), 'c01')?.message).toMatch(
       /Nothing else can be had here|Next best|costs/,
     );
   });
   it('a price or a length past which it turns does turn it, and one short of it does not', () => {
-    const turns = [...breakEvens(highs, ground, best, 'c17')];
+    const turns = [...breakEvens(highs, input, best, 'c17')];
     expect(turns.map(({ of }) => of)).toContain('Length of the run');
     const price = turns.find(
       ({ unit, turnsAt, now }) => unit === 'money' && turnsAt !== null && turnsAt > now,
@@ -88,35 +88,35 @@ describe('why this', { timeout: 60_000 }, () => {
   });
 });
 
-describe('schools', { timeout: 60_000 }, () => {
+describe('policies', { timeout: 60_000 }, () => {
   const costs = [...policyCosts(highs, site, best)];
   it('each says what it costs beside the plan in hand; the ones in force cost nothing', () => {
     expect(costs.filter(({ chosen }) => chosen)).toHaveLength(8);
     expect(
       costs.filter(({ chosen }) => chosen).every(({ moreCost, changed }) => moreCost === 0 && changed === 0),
     ).toBe(true);
-    expect(costs.find(({ school }) => school === 'recable')?.moreCost).toBeGreaterThan(0);
-    expect(costs.find(({ school }) => school === 'nothing-new')?.moreIp).toBeLessThan(0);
+    expect(costs.find(({ option }) => option === 'recable')?.moreCost).toBeGreaterThan(0);
+    expect(costs.find(({ option }) => option === 'nothing-new')?.moreIp).toBeLessThan(0);
   });
   it('two plans differ camera by camera, each with why', () => {
-    const strict = planningInput(site, withSchool(usualDemands, 'listed', 'nothing-new'));
-    const rows = differences(ground, best, strict, planOf(strict));
+    const strict = planningInput(site, withPolicy(usualDemands, 'listed', 'nothing-new'));
+    const rows = differences(input, best, strict, planOf(strict));
     expect(rows.find(({ number }) => number === 1)).toMatchObject({
       b: 'hd-coax',
       why: expect.stringMatching(/nothing new on show in a listed place/) as string,
     });
-    expect(differences(ground, best, ground, best)).toEqual([]);
+    expect(differences(input, best, input, best)).toEqual([]);
   });
 });
 
 describe('scenarios', { timeout: 60_000 }, () => {
   const draw = (seed: number, count = 2000) =>
-    [...sampleScenarios(ground, best.options, { count, seed })].at(-1)!;
+    [...sampleScenarios(input, best.options, { count, seed })].at(-1)!;
   it('are the same for the same seed, others for another, and come in portions', () => {
     expect(draw(3)).toEqual(draw(3));
     expect(draw(3).cameras.map(({ fails }) => fails)).not.toEqual(draw(4).cameras.map(({ fails }) => fails));
     expect(
-      [...sampleScenarios(ground, best.options, { count: 2000, seed: 1 })].map(({ drawn }) => drawn),
+      [...sampleScenarios(input, best.options, { count: 2000, seed: 1 })].map(({ drawn }) => drawn),
     ).toEqual([500, 1000, 1500, 2000]);
   });
   it('one camera failing is at most as likely as any, and the chances add up to the average', () => {
@@ -125,7 +125,7 @@ describe('scenarios', { timeout: 60_000 }, () => {
     expect(cameras.reduce((sum, { fails }) => sum + fails, 0)).toBeCloseTo(failsOnAverage, 9);
   });
   it('a choice just past its limit fails in about half of them, one with room in none', () => {
-    const [first] = ground.runs;
+    const [first] = input.runs;
     const margin = (utilisation: number) => ({
       label: 'x',
       unit: 'W' as const,
@@ -145,7 +145,7 @@ describe('scenarios', { timeout: 60_000 }, () => {
     const risk = (share: number) =>
       [
         ...sampleScenarios(
-          { ...ground, runs: [{ ...first!, options: [option(share)] as never }] },
+          { ...input, runs: [{ ...first!, options: [option(share)] as never }] },
           { [first!.camera.id]: 'keep' },
           { count: 4000, seed: 9 },
         ),
@@ -157,7 +157,7 @@ describe('scenarios', { timeout: 60_000 }, () => {
     expect(risk(0.4)).toBe(0);
   });
   it('one option by itself has the chance that it has among the others, nearly', () => {
-    const run = ground.runs.find(({ camera }) => camera.number === 12)!;
+    const run = input.runs.find(({ camera }) => camera.number === 12)!;
     const among = draw(8, 4000).cameras.find(({ number }) => number === 12)!.fails;
     expect(Math.abs(chanceOfFailing(run, best.options['c12']!) - among)).toBeLessThan(0.03);
     expect(chanceOfFailing(run, 'retire')).toBe(0);

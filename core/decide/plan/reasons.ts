@@ -45,9 +45,9 @@ function ruledOutWords({ demands }: PlanningInput, demand: DemandRef): string {
   }
 }
 
-function othersOf(ground: PlanningInput, cameraId: string, taken: OptionKind): Reason['others'] {
-  const run = ground.runs.find(({ camera }) => camera.id === cameraId);
-  const candidates = candidateOf(ground, cameraId);
+function othersOf(input: PlanningInput, cameraId: string, taken: OptionKind): Reason['others'] {
+  const run = input.runs.find(({ camera }) => camera.id === cameraId);
+  const candidates = candidateOf(input, cameraId);
   return (run?.options ?? [])
     .filter(({ kind }) => kind !== taken)
     .map((option) => {
@@ -62,18 +62,18 @@ function othersOf(ground: PlanningInput, cameraId: string, taken: OptionKind): R
       return {
         option: option.kind,
         message: demand
-          ? ruledOutWords(ground, demand)
+          ? ruledOutWords(input, demand)
           : `possible, costs ${formatQuantity(option.cost, 'money')}`,
       };
     });
 }
 
-const forbid = (ground: PlanningInput, cameraId: string, option: OptionKind): Row => ({
+const forbid = (input: PlanningInput, cameraId: string, option: OptionKind): Row => ({
   name: 'another option',
   sense: '<=',
   bound: 0,
   demand: null,
-  terms: ground.model.picks
+  terms: input.model.picks
     .filter(({ camera, candidate }) => camera.cameraId === cameraId && candidate.option.kind === option)
     .map(({ variable }) => ({ variable, by: 1 })),
 });
@@ -82,15 +82,15 @@ const moreOrLess = (value: number): string =>
   `${formatQuantity(Math.abs(value), 'money')} ${value < 0 ? 'less' : 'more'}`;
 
 /** Why this for this camera: what the whole site would come to with anything else there. */
-export function reasonFor(highs: Highs, ground: PlanningInput, plan: Plan, cameraId: string): Reason | null {
+export function reasonFor(highs: Highs, input: PlanningInput, plan: Plan, cameraId: string): Reason | null {
   const option = plan.options[cameraId];
-  const taken = candidateOf(ground, cameraId).find((candidate) => candidate.option.kind === option)?.option;
+  const taken = candidateOf(input, cameraId).find((candidate) => candidate.option.kind === option)?.option;
   if (!option || !taken) return null;
-  const { programme } = ground.model;
-  const second = planSite(highs, ground, {
-    programme: { ...programme, rows: [...programme.rows, forbid(ground, cameraId, option)] },
+  const { programme } = input.model;
+  const second = planSite(highs, input, {
+    programme: { ...programme, rows: [...programme.rows, forbid(input, cameraId, option)] },
   });
-  const others = othersOf(ground, cameraId, option);
+  const others = othersOf(input, cameraId, option);
   const head = `${optionRow(option).label}: costs ${formatQuantity(taken.cost, 'money')}${taken.binding ? `, ${taken.binding.label} ${formatQuantity(taken.binding.value, taken.binding.unit)}` : ''}.`;
   if (second.kind !== 'plan')
     return {
@@ -139,33 +139,33 @@ export interface Difference {
 }
 
 const optionIn = (
-  ground: PlanningInput,
+  input: PlanningInput,
   cameraId: string,
   kind: OptionKind | undefined,
 ): FeasibleOption | undefined =>
-  ground.runs
+  input.runs
     .find(({ camera }) => camera.id === cameraId)
     ?.options.find((option): option is FeasibleOption => option.kind === kind && option.state !== 'no');
 
 function whyDiffer(
-  groundA: PlanningInput,
-  groundB: PlanningInput,
+  inputA: PlanningInput,
+  inputB: PlanningInput,
   cameraId: string,
   a: OptionKind | undefined,
   b: OptionKind | undefined,
 ): string {
-  const barred = (ground: PlanningInput, kind: OptionKind | undefined, whose: string): string | undefined => {
+  const barred = (input: PlanningInput, kind: OptionKind | undefined, whose: string): string | undefined => {
     if (!kind) return undefined;
-    const candidate = candidateOf(ground, cameraId).find(({ option }) => option.kind === kind);
+    const candidate = candidateOf(input, cameraId).find(({ option }) => option.kind === kind);
     if (!candidate) return `“${optionRow(kind).label}” does not hold under ${whose}`;
     const [demand] = candidate.ruledOutBy;
     return demand
-      ? `under ${whose}, “${optionRow(kind).label}” is out: ${ruledOutWords(ground, demand)}`
+      ? `under ${whose}, “${optionRow(kind).label}” is out: ${ruledOutWords(input, demand)}`
       : undefined;
   };
-  const found = barred(groundB, a, 'the second') ?? barred(groundA, b, 'the first');
+  const found = barred(inputB, a, 'the second') ?? barred(inputA, b, 'the first');
   if (found) return found;
-  const [one, other] = [optionIn(groundA, cameraId, a), optionIn(groundB, cameraId, b)];
+  const [one, other] = [optionIn(inputA, cameraId, a), optionIn(inputB, cameraId, b)];
   if (!one || !other) return 'one of the plans leaves it out';
   const apart = [
     ...(other.cost === one.cost ? [] : [`costs ${moreOrLess(other.cost - one.cost)}`]),
@@ -180,8 +180,8 @@ function whyDiffer(
 }
 
 /** Camera by camera where two plans differ. */
-export function differences(groundA: PlanningInput, a: Plan, groundB: PlanningInput, b: Plan): Difference[] {
-  return groundA.runs.flatMap(({ camera }): Difference[] => {
+export function differences(inputA: PlanningInput, a: Plan, inputB: PlanningInput, b: Plan): Difference[] {
+  return inputA.runs.flatMap(({ camera }): Difference[] => {
     const [one, other] = [a.options[camera.id], b.options[camera.id]];
     if (one === other) return [];
     return [
@@ -191,9 +191,9 @@ export function differences(groundA: PlanningInput, a: Plan, groundB: PlanningIn
         name: camera.name,
         a: one ?? null,
         b: other ?? null,
-        costA: optionIn(groundA, camera.id, one)?.cost ?? null,
-        costB: optionIn(groundB, camera.id, other)?.cost ?? null,
-        why: whyDiffer(groundA, groundB, camera.id, one, other),
+        costA: optionIn(inputA, camera.id, one)?.cost ?? null,
+        costB: optionIn(inputB, camera.id, other)?.cost ?? null,
+        why: whyDiffer(inputA, inputB, camera.id, one, other),
       },
     ];
   });

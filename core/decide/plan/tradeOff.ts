@@ -68,20 +68,20 @@ const mostPoints = 9;
 /** Points between the cheapest plan and the one that has most or least of the traded amount, each the cheapest of its kind. */
 function* between(
   highs: Highs,
-  ground: PlanningInput,
+  input: PlanningInput,
   tradeOff: 'dark' | 'recabled',
   cheapest: Plan,
 ): Generator<CurvePoint> {
-  const terms = termsOf(ground.model, tradeOff);
+  const terms = termsOf(input.model, tradeOff);
   // Dark time is to be little; share recabled is worth having more of.
   const sense = tradeOff === 'dark' ? ('<=' as const) : ('>=' as const);
-  const end = planSite(highs, ground, {
-    programme: seeking(ground.model.programme, terms, tradeOff === 'dark' ? 1 : -1),
+  const end = planSite(highs, input, {
+    programme: seeking(input.model.programme, terms, tradeOff === 'dark' ? 1 : -1),
   });
   if (end.kind !== 'plan') return;
   const inTerms = (plan: Plan): number =>
     terms.reduce((sum, { variable, by }) => {
-      const pick = ground.model.picks.find((one) => one.variable === variable)!;
+      const pick = input.model.picks.find((one) => one.variable === variable)!;
       return plan.options[pick.camera.cameraId] === pick.candidate.option.kind ? sum + by : sum;
     }, 0);
   const [from, to] = [inTerms(cheapest), inTerms(end.plan)];
@@ -90,8 +90,8 @@ function* between(
     const wanted = from + ((to - from) * step) / (mostPoints - 1);
     // A bound that the point before heeds already gives the same point again.
     if (sense === '<=' ? wanted >= last - 1e-9 : wanted <= last + 1e-9) continue;
-    const point = planSite(highs, ground, {
-      programme: withRow(cheapestFirst(ground.model), {
+    const point = planSite(highs, input, {
+      programme: withRow(cheapestFirst(input.model), {
         name: tradeOff,
         terms,
         sense,
@@ -113,30 +113,30 @@ const spareSteps = [5, 10, 15, 20, 25, 30, 40, 50];
  */
 export function* tradeOffCurve(
   highs: Highs,
-  ground: PlanningInput,
+  input: PlanningInput,
   tradeOff: TradeOff,
 ): Generator<CurvePoint> {
-  const cheapest = planSite(highs, ground, { programme: cheapestFirst(ground.model) });
+  const cheapest = planSite(highs, input, { programme: cheapestFirst(input.model) });
   if (cheapest.kind !== 'plan') return;
   const first = { plan: cheapest.plan, at: amountOf(cheapest.plan, tradeOff) };
   if (tradeOff !== 'spare') {
     yield first;
-    yield* between(highs, ground, tradeOff, cheapest.plan);
+    yield* between(highs, input, tradeOff, cheapest.plan);
     return;
   }
   // Where IP leaves too little to spare the goal lets something else in, which may be cheaper: points that are beaten in both are no part of the curve.
-  const points = [first, ...spared(highs, ground, first)];
+  const points = [first, ...spared(highs, input, first)];
   yield* points.filter(
     (point) =>
       !points.some((other) => other.at > point.at + 1e-9 && other.plan.totals.cost <= point.plan.totals.cost),
   );
 }
 
-function* spared(highs: Highs, ground: PlanningInput, first: CurvePoint): Generator<CurvePoint> {
+function* spared(highs: Highs, input: PlanningInput, first: CurvePoint): Generator<CurvePoint> {
   let last = first.at;
   for (const sparePercent of spareSteps) {
     if (sparePercent <= last) continue;
-    const under = planningInput(ground.site, { ...ground.demands, sparePercent });
+    const under = planningInput(input.site, { ...input.demands, sparePercent });
     const point = planSite(highs, under, { programme: cheapestFirst(under.model) });
     if (point.kind !== 'plan') return;
     last = amountOf(point.plan, 'spare');

@@ -3,7 +3,7 @@ import { z } from 'zod';
 export const goals = ['mend', 'view', 'ip'] as const;
 export const figureStances = ['as-known', 'pessimistic', 'measured-only'] as const;
 
-/** Where practice differs: which school the plan follows. */
+/** Where practice differs: which way the plan follows. */
 export const policiesSchema = z.strictObject({
   route: z.enum(['reuse', 'recable', 'cheapest']),
   blocks: z.enum(['mix', 'separate']),

@@ -76,7 +76,7 @@ useKeys([
     label: 'take it up as the plan in hand',
     group: 'Trade-off',
     run: () => {
-      if (point.value) planner.takeUp(point.value.plan);
+      if (point.value) planner.adoptPlan(point.value.plan);
     },
   },
   { keys: ['Escape'], label: 'stop', group: 'Trade-off', run: planner.stop },
@@ -175,7 +175,7 @@ const onClick = ({ dataIndex }: { dataIndex?: number }) => {
             >Point {{ Math.min(picked, points.length - 1) + 1 }} of {{ points.length }}; arrows move
             along.</span
           ><span class="push" /><button type="button" class="btn" @click="pinIt">Pin <kbd>n</kbd></button
-          ><button type="button" class="btn" @click="planner.takeUp(point.plan)">
+          ><button type="button" class="btn" @click="planner.adoptPlan(point.plan)">
             Use this plan <kbd>Enter</kbd>
           </button>
         </div>

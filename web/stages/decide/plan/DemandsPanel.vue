@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue';
-import { demand, policies, withSchool, type PolicyCost } from '#core/decide/plan';
+import { demand, policies, withPolicy, type PolicyCost } from '#core/decide/plan';
 import { aboutOf, withFields, type Demands, type PolicyId } from '#core/model/site';
 import { formatQuantity } from '#core/shared/units';
 import FieldRow from '../../../parts/FieldRow.vue';
@@ -10,7 +10,7 @@ import { fitting } from '../../../parts/within';
 import { useSite } from '../../../stores/site';
 import { useOpenSite } from '../../../stores/openSite';
 
-/** What a plan has to heed: the goal, the figures it may rest on, caps, and a school of each policy with whom it suits. */
+/** What a plan has to heed: the goal, the figures it may rest on, caps, and a option of each policy with whom it suits. */
 const { demands, costs } = defineProps<{ demands: Demands; costs: readonly PolicyCost[] }>();
 const store = useSite();
 const openSite = useOpenSite();
@@ -31,23 +31,23 @@ function set(what: string, next: Demands): void {
 }
 const cap = (name: keyof Demands['caps'], what: string, value: number | undefined) =>
   set(what, { ...demands, caps: withFields(demands.caps, { [name]: value }) });
-const schools = computed(() =>
+const options = computed(() =>
   policies.map((policy) => {
-    const now = policy.schools.find(({ id }) => id === demands.policies[policy.id])!;
+    const now = policy.options.find(({ id }) => id === demands.policies[policy.id])!;
     return {
       ...policy,
       now,
-      choices: policy.schools.map(({ id, label }) => ({ value: id, label })),
+      choices: policy.options.map(({ id, label }) => ({ value: id, label })),
       others: costs.filter((cost) => cost.policy === policy.id && !cost.chosen),
     };
   }),
 );
-const labelOf = (policy: PolicyId, school: string) =>
-  policies.find(({ id }) => id === policy)!.schools.find(({ id }) => id === school)!.label;
+const labelOf = (policy: PolicyId, option: string) =>
+  policies.find(({ id }) => id === policy)!.options.find(({ id }) => id === option)!.label;
 const signed = (value: number) => `${value < 0 ? '' : '+'}${formatQuantity(value, 'money')}`;
-function costWords({ policy, school, moreCost, changed, moreIp }: PolicyCost): string {
-  if (moreCost === null) return `${labelOf(policy, school)}: nothing can be planned so`;
-  return `${labelOf(policy, school)}: ${signed(moreCost)}${changed ? `, ${changed} camera${changed === 1 ? '' : 's'} change` : ', no camera changes'}${moreIp ? `, ${moreIp > 0 ? '+' : '−'}${Math.abs(moreIp)} on IP` : ''}`;
+function costWords({ policy, option, moreCost, changed, moreIp }: PolicyCost): string {
+  if (moreCost === null) return `${labelOf(policy, option)}: nothing can be planned so`;
+  return `${labelOf(policy, option)}: ${signed(moreCost)}${changed ? `, ${changed} camera${changed === 1 ? '' : 's'} change` : ', no camera changes'}${moreIp ? `, ${moreIp > 0 ? '+' : '−'}${Math.abs(moreIp)} on IP` : ''}`;
 }
 </script>
 
@@ -126,16 +126,16 @@ function costWords({ policy, school, moreCost, changed, moreIp }: PolicyCost): s
         @take="(years) => set('years', { ...demands, years })"
     /></FieldRow>
     <h3>Design preferences</h3>
-    <div v-for="policy in schools" :key="policy.id" class="policy" :data-policy="policy.id">
+    <div v-for="policy in options" :key="policy.id" class="policy" :data-policy="policy.id">
       <FieldRow :label="policy.label"
         ><PickField
           :value="policy.now.id"
           :choices="policy.choices"
           :label="policy.label"
-          @take="(school) => set(policy.label.toLowerCase(), withSchool(demands, policy.id, school))"
+          @take="(option) => set(policy.label.toLowerCase(), withPolicy(demands, policy.id, option))"
       /></FieldRow>
       <p class="tiny dim">Suits {{ policy.now.suits }}; {{ policy.now.does }}.</p>
-      <p v-for="cost in policy.others" :key="cost.school" class="tiny cost mono">{{ costWords(cost) }}</p>
+      <p v-for="cost in policy.others" :key="cost.option" class="tiny cost mono">{{ costWords(cost) }}</p>
     </div>
   </section>
 </template>

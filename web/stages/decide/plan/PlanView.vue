@@ -47,12 +47,12 @@ const rows = computed(() =>
   }),
 );
 const changes = computed(() => rows.value.filter(({ differs, locked }) => differs && !locked).length);
-const snags = computed(() =>
+const excluded = computed(() =>
   planner.found.kind === 'plan'
-    ? planner.found.plan.snags
+    ? planner.found.plan.excluded
     : planner.found.kind === 'none'
       ? []
-      : planner.found.snags,
+      : planner.found.excluded,
 );
 const gaps = computed(() => planPriceGaps(openSite.value, summary.value.runs, planner.plan));
 
@@ -130,13 +130,18 @@ useKeys([
   { keys: ['Escape'], label: 'stop, keep the best so far', group: 'Best plan', run: planner.stop },
   { keys: ['n'], label: 'pin the plan', group: 'Best plan', run: pinIt },
   { keys: ['a'], label: 'adopt the plan', group: 'Best plan', run: adoptIt },
-  { keys: ['y'], label: 'what each school costs', group: 'Best plan', run: () => void planner.costSchools() },
+  {
+    keys: ['y'],
+    label: 'cost of the alternatives',
+    group: 'Best plan',
+    run: () => void planner.costAlternatives(),
+  },
 ]);
 </script>
 
 <template>
   <div class="best">
-    <DemandsPanel class="left" :demands="planner.demands" :costs="planner.schools" />
+    <DemandsPanel class="left" :demands="planner.demands" :costs="planner.alternatives" />
     <div class="right">
       <div class="row acts">
         <button type="button" class="btn go" :disabled="planner.busy === 'plan'" @click="planner.findPlan()">
@@ -153,7 +158,7 @@ useKeys([
           type="button"
           class="btn"
           :disabled="!planner.plan || planner.busy === 'plan'"
-          @click="planner.costSchools()"
+          @click="planner.costAlternatives()"
         >
           Cost of the alternatives <kbd>y</kbd>
         </button>
@@ -168,7 +173,7 @@ useKeys([
       />
       <SearchBar
         v-else-if="planner.busy === 'policies'"
-        label="Planning under every other school"
+        label="Planning the alternatives"
         :progress="null"
         @stop="planner.stop"
       />
@@ -185,7 +190,9 @@ useKeys([
         </ul>
       </div>
       <p v-if="planner.found.kind === 'nothing'" class="stop" role="alert">{{ planner.found.message }}</p>
-      <p v-for="snag in snags" :key="snag.message" class="caution" data-snag>{{ snag.message }}</p>
+      <p v-for="excludedCamera in excluded" :key="excludedCamera.message" class="caution" data-excludedCamera>
+        {{ excludedCamera.message }}
+      </p>
       <p v-for="gap in gaps" :key="gap.productId" class="caution" data-gap>{{ gap.message }}</p>
       <template v-if="planner.plan">
         <TotalsRow
