@@ -145,7 +145,9 @@ export function reflectometerTrace({ actual, far }: HookedUp, random: Random): R
   return {
     stepNs,
     voltsPerCount,
-    counts: Array.from(trace.volts, (value) => Math.round((value + noiseShare * deviate(random)) / voltsPerCount)),
+    counts: Array.from(trace.volts, (value) =>
+      Math.round((value + noiseShare * deviate(random)) / voltsPerCount),
+    ),
   };
 }
 

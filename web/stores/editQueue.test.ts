@@ -1,7 +1,16 @@
 import { describe, expect, it } from 'vitest';
-import { applyChanges, type Change, type LogEntry, type OptionKind } from '#core/model/site';
+import { applyChanges, toSiteFile, type Change, type LogEntry, type OptionKind } from '#core/model/site';
 import { saltmarrowSite } from '../../core/model/site/testSite';
-import { dropFirst, enqueue, nextToSend, rebase, seenLog, seenSite, type Queue } from './editQueue';
+import {
+  afterAnswer,
+  enqueue,
+  nextToSend,
+  openQueue,
+  rebase,
+  seenLog,
+  seenSite,
+  type Queue,
+} from './editQueue';
 
 const at = '2026-03-12T09:00:00Z';
 const empty: Queue = { version: 4, confirmed: saltmarrowSite(), log: [], pending: [] };
@@ -32,6 +41,45 @@ function logged(id: string, version: number, ...changes: Change[]): LogEntry {
   if (applied.kind === 'refused') throw new Error(JSON.stringify(applied.problems));
   return { ...draft(id, ...changes), baseVersion: version - 1, version, at, inverse: applied.value.inverse };
 }
+
+const refused = (status: number, detail: string, since: LogEntry[] = []) => ({
+  kind: 'refusal' as const,
+  refusal: { status, detail, problems: [], since },
+});
+
+describe('an answer to the first edit', () => {
+  const queue = queued(draft('a', choose('c08', 'keep')), draft('b', choose('c09', 'keep')));
+  it('that it has happened takes it off the queue', () => {
+    const entry = logged('a', 5, choose('c08', 'keep'));
+    expect(afterAnswer(queue, { kind: 'answer', value: { entry } })).toMatchObject({
+      queue: { version: 5, pending: [{ id: 'b' }] },
+      dropped: [],
+    });
+  });
+  it.each([
+    ['there is none', { kind: 'silence' as const }],
+    ['the server broke', refused(500, 'The server could not finish this.')],
+  ])('where %s leaves everything as it is, to be sent again', (_, answer) =>
+    expect(afterAnswer(queue, answer)).toBeNull(),
+  );
+  it('that the site has moved on puts the edits on top of what happened', () => {
+    const since = [logged('z', 5, choose('c01', 'keep'))];
+    const after = afterAnswer(queue, refused(409, 'Changed meanwhile', since))!;
+    expect([after.queue.version, after.queue.pending.length, after.dropped]).toEqual([5, 2, []]);
+  });
+});
+
+describe('a site that is opened', () => {
+  const { confirmed } = empty;
+  it('has what an earlier page left behind, without what has happened since', () => {
+    const happened = logged('a', 4, choose('c08', 'keep'));
+    const left = [happened, logged('b', 5, choose('c09', 'keep'))];
+    const file = toSiteFile(confirmed);
+    const { queue, dropped } = openQueue({ id: 's', version: 4, file, log: [happened] }, left);
+    expect([queue.pending.map(({ id }) => id), dropped]).toEqual([['b'], []]);
+    expect(seenSite(queue).choice['c09']?.option).toBe('keep');
+  });
+});
 
 describe('edits on their way', () => {
   it('are seen at once and sent one by one on what is confirmed', () => {
@@ -74,7 +122,7 @@ describe('edits on their way', () => {
       draft('b', { kind: 'camera', id: 'c08', set: { ...camera, placeId: 'pier' } }),
       draft('c', choose('c09', 'keep')),
     );
-    const { queue: next, dropped } = dropFirst(queue, 'no piers');
+    const { queue: next, dropped } = afterAnswer(queue, refused(422, 'no piers'))!;
     expect(dropped.map(({ label }) => label)).toEqual(['a', 'b']);
     expect(next.pending.map(({ id }) => id)).toEqual(['c']);
   });

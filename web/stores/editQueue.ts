@@ -1,5 +1,15 @@
-import { applyChanges, overlap, type Change, type Edit, type LogEntry, type Site } from '#core/model/site';
+import type { ServedSite } from '#contract';
+import {
+  applyChanges,
+  overlap,
+  siteFromTrusted,
+  type Change,
+  type Edit,
+  type LogEntry,
+  type Site,
+} from '#core/model/site';
 import type { Problem } from '#core/shared/problems';
+import type { Answer } from './api';
 
 /** What the server has confirmed, and the edits of this window that are still on their way to it. */
 export interface Queue {
@@ -15,6 +25,12 @@ export type Draft = Pick<Edit, 'id' | 'site' | 'label' | 'operation' | 'by' | 'c
 export interface Dropped {
   label: string;
   why: string;
+}
+
+/** A queue on what has happened by now, and what was lost on the way. */
+export interface Rebased {
+  queue: Queue;
+  dropped: Dropped[];
 }
 
 function apply(site: Site, changes: readonly Change[]): Site {
@@ -77,7 +93,7 @@ function takeIn(queue: Queue, entries: readonly LogEntry[]): Queue {
  * Takes in what happened elsewhere. Edits on their way that touch the same facts, or no longer fit, are dropped
  * and named; the others stay and are sent again on the new version.
  */
-export function rebase(queue: Queue, entries: readonly LogEntry[]): { queue: Queue; dropped: Dropped[] } {
+export function rebase(queue: Queue, entries: readonly LogEntry[]): Rebased {
   const own = new Set(queue.pending.map(({ id }) => id));
   const foreign = entries
     .filter(({ id, version }) => !own.has(id) && version > queue.version)
@@ -102,9 +118,31 @@ export function rebase(queue: Queue, entries: readonly LogEntry[]): { queue: Que
 }
 
 /** Takes back the edit that the server refused, and those after it that stood on it. */
-export function dropFirst(queue: Queue, why: string): { queue: Queue; dropped: Dropped[] } {
+function dropFirst(queue: Queue, why: string): Rebased {
   const [first] = queue.pending;
   if (!first) return { queue, dropped: [] };
   const rest = rebase({ ...queue, pending: queue.pending.slice(1) }, []);
   return { queue: rest.queue, dropped: [{ label: first.label, why }, ...rest.dropped] };
+}
+
+/** The queue of a site that is opened: edits that an earlier page left behind are in it, unless they have happened since. */
+export function openQueue({ version, log, file }: ServedSite, left: readonly LogEntry[]): Rebased {
+  const sent = new Set(log.map(({ id }) => id));
+  const pending = left.filter(({ id }) => !sent.has(id));
+  return rebase({ version, confirmed: siteFromTrusted(file), log, pending }, []);
+}
+
+/** What the answer to the first edit makes of the queue; `null` where nobody could answer, and it is to be sent again. */
+export function afterAnswer(queue: Queue, answer: Answer<{ entry: LogEntry }>): Rebased | null {
+  switch (answer.kind) {
+    case 'answer':
+      return rebase(queue, [answer.value.entry]);
+    case 'silence':
+      return null;
+    case 'refusal': {
+      const { status, since, problems, detail } = answer.refusal;
+      if (status >= 500) return null;
+      return status === 409 ? rebase(queue, since) : dropFirst(queue, problems[0]?.allowed ?? detail);
+    }
+  }
 }

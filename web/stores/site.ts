@@ -3,60 +3,35 @@ import { defineStore } from 'pinia';
 import { computed, ref, shallowRef, watch } from 'vue';
 import {
   historyOf,
-  logEntrySchema,
-  siteFromTrusted,
   type Change,
   type Fact,
   type FactUpdate,
   type Kind,
-  type LogEntry,
   type EditOperation,
   type Site,
 } from '#core/model/site';
 import type { Problem } from '#core/shared/problems';
-import { z } from 'zod';
 import { takeEarly } from '../workers/evaluator';
 import { servedSiteSchema, type ServedSite } from '#contract';
 import { api, type Answer } from './api';
 import {
-  dropFirst,
+  afterAnswer,
   enqueue,
   nextToSend,
+  openQueue,
   rebase,
   seenLog,
   seenSite,
   type Dropped,
   type Queue,
 } from './editQueue';
+import { keepPending, leftBehind } from './pendingEdits';
 import { signedAs, useCurrentUser, type Role } from './currentUser';
 
 export type Saving = 'saved' | 'saving' | 'waiting';
 export type Opened = 'opening' | 'open' | 'missing' | 'unreachable';
 
 const retryMs = [500, 1000, 2000, 4000, 8000];
-const pendingKey = (siteId: string) => `neotrope-pending-${siteId}`;
-
-/** Edits that were on their way when the page was left. A page reloaded in the middle sends them again. */
-function leftBehind(siteId: string): LogEntry[] {
-  try {
-    const parsed = z
-      .array(logEntrySchema)
-      .safeParse(JSON.parse(sessionStorage.getItem(pendingKey(siteId)) ?? '[]'));
-    return parsed.success ? parsed.data : [];
-  } catch {
-    return [];
-  }
-}
-
-/** An import of thousands of rows is more than the window's storage takes; it is sent all the same. */
-function keepPending(siteId: string, pending: readonly LogEntry[]): void {
-  try {
-    sessionStorage.setItem(pendingKey(siteId), JSON.stringify(pending));
-  } catch {
-    sessionStorage.removeItem(pendingKey(siteId));
-  }
-}
-
 /** News of a site that are on their way, and the site that they are of. */
 interface EarlyNews {
   news: Promise<string>;
@@ -108,18 +83,8 @@ export const useSite = defineStore('site', () => {
       opened.value = answer.kind === 'silence' ? 'unreachable' : 'missing';
       return;
     }
-    const { version, log, file } = answer.value;
-    savedAt.value = log.at(-1)?.at ?? null;
-    const sent = new Set(log.map((entry) => entry.id));
-    const { queue: next, dropped: lost } = rebase(
-      {
-        version,
-        confirmed: siteFromTrusted(file),
-        log,
-        pending: leftBehind(siteId).filter((entry) => !sent.has(entry.id)),
-      },
-      [],
-    );
+    savedAt.value = answer.value.log.at(-1)?.at ?? null;
+    const { queue: next, dropped: lost } = openQueue(answer.value, leftBehind(siteId));
     early = ready ? { news: ready.news, site: next.confirmed } : null;
     hold(next, lost);
     opened.value = 'open';
@@ -128,6 +93,13 @@ export const useSite = defineStore('site', () => {
 
   let sending = false;
   let failures = 0;
+
+  /** Nobody answers just now: it is tried again, the longer it lasts the less often. */
+  function sendLater(): void {
+    saving.value = 'waiting';
+    window.setTimeout(() => void send(), retryMs[Math.min(failures, retryMs.length - 1)]);
+    failures += 1;
+  }
 
   /** Sends what is pending, one edit after the other, until nothing is left or nobody answers. */
   async function send(): Promise<void> {
@@ -142,27 +114,13 @@ export const useSite = defineStore('site', () => {
         saving.value = failures > 0 ? 'waiting' : 'saving';
         const answer = await api.edit(edit);
         if (!queue.value || id.value !== edit.site) return;
-        if (answer.kind === 'silence' || (answer.kind === 'refusal' && answer.refusal.status >= 500)) {
-          saving.value = 'waiting';
-          window.setTimeout(() => void send(), retryMs[Math.min(failures, retryMs.length - 1)]);
-          failures += 1;
-          return;
-        }
+        const after = afterAnswer(queue.value, answer);
+        if (!after) return sendLater();
         failures = 0;
+        hold(after.queue, after.dropped);
         if (answer.kind === 'answer') {
-          const { queue: next, dropped: lost } = rebase(queue.value, [answer.value.entry]);
-          hold(next, lost);
           savedAt.value = answer.value.entry.at;
-          tellOthers({ site: id.value, version: next.version });
-        } else if (answer.refusal.status === 409) {
-          const { queue: next, dropped: lost } = rebase(queue.value, answer.refusal.since);
-          hold(next, lost);
-        } else {
-          const { queue: next, dropped: lost } = dropFirst(
-            queue.value,
-            answer.refusal.problems[0]?.allowed ?? answer.refusal.detail,
-          );
-          hold(next, lost);
+          tellOthers({ site: id.value, version: after.queue.version });
         }
       }
       saving.value = 'saved';
