@@ -37,7 +37,7 @@ async function causes(page: Page) {
   await page.locator('h1').click();
   await page.keyboard.press('c');
   return {
-    says: page.locator('.cause .says'),
+    says: page.locator('.cause .message'),
     row: (cause: string) => page.locator(`tr[data-cause="${cause}"]`),
   };
 }

@@ -86,7 +86,7 @@ test('a rail is tried before it is set: what helps the farthest camera harms the
   open,
 }) => {
   await open('test/r08?view=volts');
-  await expect(page.locator('.says')).toContainText('They explain both readings');
+  await expect(page.locator('.message')).toContainText('They explain both readings');
   await expect(
     page.getByText('No setting serves all: camera 8 needs 14.4 V, camera 11 bears at most 13.3 V.'),
   ).toBeVisible();

@@ -154,7 +154,7 @@ export function prerequisites(
     { id: 'addresses', message: 'No address given twice', state: stateOf(addresses), missing: addresses },
     {
       id: 'passwords',
-      message: 'First password of every camera set, and somebody holds it',
+      message: 'Every camera has its first password, and it is noted who holds it',
       state: stateOf(passwords),
       missing: passwords,
     },

@@ -63,14 +63,14 @@ function onOffer(
   draft: PlanDraft,
   site: Site,
   picks: readonly PlanPick[],
-): { homes: CandidateRecorder[]; buys: RecorderBuy[] } {
+): { recorders: CandidateRecorder[]; buys: RecorderBuy[] } {
   const catalogue = catalogueOf(site);
   const cameras = new Map<string, Set<string>>();
   for (const { camera } of picks) {
     const { headEndId } = camera.evaluation.run;
     cameras.set(headEndId, (cameras.get(headEndId) ?? new Set()).add(camera.cameraId));
   }
-  const homes: CandidateRecorder[] = [];
+  const recorders: CandidateRecorder[] = [];
   const buys: RecorderBuy[] = [];
   for (const [placeId, at] of cameras) {
     if (!site.place[placeId]?.mains) continue;
@@ -94,7 +94,7 @@ function onOffer(
             0,
           );
         before = variable;
-        homes.push({
+        recorders.push({
           key: `${product.id}-${copy}-${placeId}`,
           name: product.name,
           placeId,
@@ -105,84 +105,85 @@ function onOffer(
       }
     }
   }
-  return { homes, buys };
+  return { recorders, buys };
 }
 
 /** The limits of a recorder that is there, as something that stands in a plan's way. */
-const limitsOfHome = ({ key, bought }: CandidateRecorder): DemandRef | null =>
+const limitsOf = ({ key, bought }: CandidateRecorder): DemandRef | null =>
   bought === null ? { kind: 'recorder', recorderId: key } : null;
 
-/** Holds a sum against so many of a home's slots, all of them only where it is there or bought. */
+/** Holds a sum against so many of a recorder's slots, all of them only where it is there or bought. */
 function within(
   draft: PlanDraft,
-  home: CandidateRecorder,
+  recorder: CandidateRecorder,
   what: string,
   terms: readonly Term[],
   most: number,
 ): void {
-  const name = `${what} of ${home.key}`;
-  if (home.bought === null) draft.row(name, terms, '<=', most, limitsOfHome(home));
-  else draft.row(name, [...terms, { variable: home.bought, by: -most }], '<=', 0);
+  const name = `${what} of ${recorder.key}`;
+  if (recorder.bought === null) draft.row(name, terms, '<=', most, limitsOf(recorder));
+  else draft.row(name, [...terms, { variable: recorder.bought, by: -most }], '<=', 0);
 }
 
 /** What a recorder's rules let its slots be shared out as. Re-patching makes any order of inputs possible, so counts are what binds. */
 function shareRows(
   draft: PlanDraft,
-  home: CandidateRecorder,
+  recorder: CandidateRecorder,
   coax: readonly Term[],
   ip: readonly Term[],
 ): void {
-  const shares = sharesOf(home.slots);
+  const shares = sharesOf(recorder.slots);
   const [only] = shares;
   if (only && shares.length === 1) {
-    within(draft, home, 'inputs', coax, only.coax);
-    if (only.ip < only.together) within(draft, home, 'IP slots', ip, only.ip);
-    if (only.together < only.coax + only.ip) within(draft, home, 'slots', [...coax, ...ip], only.together);
+    within(draft, recorder, 'inputs', coax, only.coax);
+    if (only.ip < only.together) within(draft, recorder, 'IP slots', ip, only.ip);
+    if (only.together < only.coax + only.ip)
+      within(draft, recorder, 'slots', [...coax, ...ip], only.together);
     return;
   }
-  const chosen = shares.map((_, index) => draft.variable(`preset ${index + 1} of ${home.key}`, 1, 0));
+  const chosen = shares.map((_, index) => draft.variable(`preset ${index + 1} of ${recorder.key}`, 1, 0));
   draft.row(
-    `one preset of ${home.key}`,
+    `one preset of ${recorder.key}`,
     chosen.map((variable) => ({ variable, by: 1 })),
     '<=',
     1,
   );
-  if (home.bought !== null)
+  if (recorder.bought !== null)
     for (const variable of chosen)
       draft.row(
-        `preset of ${home.key} if bought`,
+        `preset of ${recorder.key} if bought`,
         [
           { variable, by: 1 },
-          { variable: home.bought, by: -1 },
+          { variable: recorder.bought, by: -1 },
         ],
         '<=',
         0,
       );
-  const demand = limitsOfHome(home);
+  const demand = limitsOf(recorder);
   const chosenShare = (amount: 'coax' | 'ip'): Term[] =>
     chosen.map((variable, index) => ({ variable, by: -shares[index]![amount] }));
-  draft.row(`inputs of ${home.key}`, [...coax, ...chosenShare('coax')], '<=', 0, demand);
-  draft.row(`IP slots of ${home.key}`, [...ip, ...chosenShare('ip')], '<=', 0, demand);
+  draft.row(`inputs of ${recorder.key}`, [...coax, ...chosenShare('coax')], '<=', 0, demand);
+  draft.row(`IP slots of ${recorder.key}`, [...ip, ...chosenShare('ip')], '<=', 0, demand);
 }
 
 /** Whole blocks of inputs for each signal family, where the recorder or the policy keeps families apart. */
 function blockRows(
   draft: PlanDraft,
-  home: CandidateRecorder,
+  recorder: CandidateRecorder,
   byFamily: ReadonlyMap<CameraClass['family'], Term[]>,
   size: number,
   demand: DemandRef | null,
 ): void {
-  const { inputs } = home.slots;
+  const { inputs } = recorder.slots;
   // Where the whole recorder takes one of several states, each is kept apart by itself.
-  if (inputs === 0 || sharesOf(home.slots).length > 1) return;
-  const extra = slotCount(home.slots) - inputs;
+  if (inputs === 0 || sharesOf(recorder.slots).length > 1) return;
+  const extra = slotCount(recorder.slots) - inputs;
   const blocks = Math.ceil(inputs / size);
   const used = [...byFamily].flatMap(([family, terms]): Term[] => {
     if (terms.length === 0) return [];
-    const variable = draft.variable(`blocks of ${family} on ${home.key}`, blocks, 0);
+    const variable = draft.variable(`blocks of ${family} on ${recorder.key}`, blocks, 0);
     draft.row(
-      `${family} in blocks on ${home.key}`,
+      `${family} in blocks on ${recorder.key}`,
       [...terms, { variable, by: -size }],
       '<=',
       family === 'IP' ? extra : 0,
@@ -190,7 +191,98 @@ function blockRows(
     );
     return [{ variable, by: 1 }];
   });
-  if (used.length > 0) draft.row(`blocks of ${home.key}`, used, '<=', blocks, demand);
+  if (used.length > 0) draft.row(`blocks of ${recorder.key}`, used, '<=', blocks, demand);
+}
+
+/** Recorders that are there. */
+const recordersThere = (site: Site): CandidateRecorder[] =>
+  Object.values(site.recorder).map((recorder) => ({
+    key: recorder.id,
+    name: recorder.name,
+    placeId: recorder.placeId,
+    slots: recorder,
+    bought: null,
+  }));
+
+/** Whether a recorder takes cameras of a class at all; its limits on sums come on top. */
+const takesClass = ({ placeId, slots }: CandidateRecorder, kind: CameraClass): boolean =>
+  kind.signal === 'ip'
+    ? kind.megapixels <= slots.limits.slotMegapixels && slots.limits.ipCameras > 0
+    : placeId === kind.headEndId && slots.inputs > 0 && slots.accepts.includes(kind.format!);
+
+/** How many cameras of a class a recorder has, as an unknown. */
+interface ClassOn {
+  kind: CameraClass;
+  variable: number;
+}
+
+/** Every pick of a class has a slot on some recorder that takes the class. */
+function placeClass(
+  draft: PlanDraft,
+  kind: CameraClass,
+  on: ReadonlyMap<CandidateRecorder, ClassOn[]>,
+): void {
+  const placed: Term[] = [];
+  for (const [recorder, classes] of on) {
+    if (!takesClass(recorder, kind)) continue;
+    const variable = draft.variable(`${kind.key} on ${recorder.key}`, kind.picks.length, 0);
+    classes.push({ kind, variable });
+    placed.push({ variable, by: 1 });
+  }
+  draft.row(
+    `slots for ${kind.key}`,
+    [...placed, ...kind.picks.map(({ variable }) => ({ variable, by: -1 }))],
+    '=',
+    0,
+  );
+}
+
+/** What one recorder's rules, limits and blocks allow of the classes on it. */
+function limitRows(
+  draft: PlanDraft,
+  recorder: CandidateRecorder,
+  classes: readonly ClassOn[],
+  { policies }: Demands,
+): void {
+  const { limits, blockSize } = recorder.slots;
+  const terms = (
+    of: (kind: CameraClass) => boolean,
+    weight: (kind: CameraClass) => number = () => 1,
+  ): Term[] =>
+    classes.filter(({ kind }) => of(kind)).map(({ kind, variable }) => ({ variable, by: weight(kind) }));
+  const isIp = ({ signal }: CameraClass): boolean => signal === 'ip';
+  const [coax, ip] = [terms((kind) => !isIp(kind)), terms(isIp)];
+  shareRows(draft, recorder, coax, ip);
+  if (ip.length > 0) {
+    within(draft, recorder, 'IP cameras', ip, limits.ipCameras);
+    const rates = terms(isIp, ({ mbps }) => mbps);
+    within(draft, recorder, 'incoming rate', rates, limits.incomingMbps);
+  }
+  const size = blockSize ?? (policies.blocks === 'separate' ? blockOfSeparate : undefined);
+  if (size === undefined) return;
+  const byFamily = new Map(
+    (['composite', 'HD', 'IP'] as const).map((family) => [family, terms((kind) => kind.family === family)]),
+  );
+  blockRows(draft, recorder, byFamily, size, blockSize ? limitsOf(recorder) : { kind: 'blocks' });
+}
+
+/** So many slots of those that are there and those that are bought stay free. */
+function spareRow(
+  draft: PlanDraft,
+  picks: readonly PlanPick[],
+  recorders: readonly CandidateRecorder[],
+  spareSlots: number,
+): void {
+  const slotted = picks
+    .filter(({ candidate }) => candidate.option.signal.kind !== 'none')
+    .map(({ variable }): Term => ({ variable, by: 1 }));
+  const bought = recorders.flatMap(({ bought: variable, slots }): Term[] =>
+    variable === null ? [] : [{ variable, by: -slotCount(slots) }],
+  );
+  const there = recorders
+    .filter((recorder) => recorder.bought === null)
+    .reduce((sum, { slots }) => sum + slotCount(slots), 0);
+  draft.row('spare slots', [...slotted, ...bought], '<=', there - spareSlots, { kind: 'spare-slots' });
 }
 
 /** Slots for every pick that needs one, under each recorder's rules and limits, and recorders to be bought. */
@@ -198,86 +290,13 @@ export function recorderRows(
   draft: PlanDraft,
   site: Site,
   picks: readonly PlanPick[],
-  { spareSlots, policies }: Demands,
+  demands: Demands,
 ): RecorderBuy[] {
   const offered = onOffer(draft, site, picks);
-  const homes: CandidateRecorder[] = [
-    ...Object.values(site.recorder).map((recorder): CandidateRecorder => ({
-      key: recorder.id,
-      name: recorder.name,
-      placeId: recorder.placeId,
-      slots: recorder,
-      bought: null,
-    })),
-    ...offered.homes,
-  ];
-  const on = new Map(homes.map((home) => [home, [] as { kind: CameraClass; variable: number }[]]));
-  for (const kind of classesOf(picks)) {
-    const may = homes.filter(({ placeId, slots }) =>
-      kind.signal === 'ip'
-        ? kind.megapixels <= slots.limits.slotMegapixels && slots.limits.ipCameras > 0
-        : placeId === kind.headEndId && slots.inputs > 0 && slots.accepts.includes(kind.format!),
-    );
-    const placed = may.map((home) => {
-      const variable = draft.variable(`${kind.key} on ${home.key}`, kind.picks.length, 0);
-      on.get(home)!.push({ kind, variable });
-      return { variable, by: 1 };
-    });
-    draft.row(
-      `slots for ${kind.key}`,
-      [...placed, ...kind.picks.map(({ variable }) => ({ variable, by: -1 }))],
-      '=',
-      0,
-    );
-  }
-  for (const [home, placed] of on) {
-    const terms = (
-      of: (kind: CameraClass) => boolean,
-      weight: (kind: CameraClass) => number = () => 1,
-    ): Term[] =>
-      placed.filter(({ kind }) => of(kind)).map(({ kind, variable }) => ({ variable, by: weight(kind) }));
-    const [coax, ip] = [terms(({ signal }) => signal === 'coax'), terms(({ signal }) => signal === 'ip')];
-    shareRows(draft, home, coax, ip);
-    if (ip.length > 0) {
-      within(draft, home, 'IP cameras', ip, home.slots.limits.ipCameras);
-      within(
-        draft,
-        home,
-        'incoming rate',
-        terms(
-          ({ signal }) => signal === 'ip',
-          ({ mbps }) => mbps,
-        ),
-        home.slots.limits.incomingMbps,
-      );
-    }
-    const size = home.slots.blockSize ?? (policies.blocks === 'separate' ? blockOfSeparate : undefined);
-    const byFamily = new Map(
-      (['composite', 'HD', 'IP'] as const).map((family) => [family, terms((kind) => kind.family === family)]),
-    );
-    if (size !== undefined)
-      blockRows(draft, home, byFamily, size, home.slots.blockSize ? limitsOfHome(home) : { kind: 'blocks' });
-  }
-  if (spareSlots > 0) {
-    const there = homes
-      .filter(({ bought }) => bought === null)
-      .reduce((sum, { slots }) => sum + slotCount(slots), 0);
-    const slotted = picks
-      .filter(({ candidate }) => candidate.option.signal.kind !== 'none')
-      .map(({ variable }): Term => ({ variable, by: 1 }));
-    draft.row(
-      'spare slots',
-      [
-        ...slotted,
-        ...offered.homes.map(({ bought, slots }) => ({
-          variable: bought!,
-          by: -slotCount(slots),
-        })),
-      ],
-      '<=',
-      there - spareSlots,
-      { kind: 'spare-slots' },
-    );
-  }
+  const recorders = [...recordersThere(site), ...offered.recorders];
+  const on = new Map(recorders.map((recorder) => [recorder, [] as ClassOn[]]));
+  for (const kind of classesOf(picks)) placeClass(draft, kind, on);
+  for (const [recorder, classes] of on) limitRows(draft, recorder, classes, demands);
+  if (demands.spareSlots > 0) spareRow(draft, picks, recorders, demands.spareSlots);
   return offered.buys;
 }

@@ -173,8 +173,8 @@ function read(
   if (!withPatches.lineElements.some(({ kind }) => kind === 'step-down')) return withPatches;
   // A drop and a rise may be two faults as well. What needs fewer things to explain the trace is what stands there.
   const withoutPatches = settle(0);
-  const countOf = ({ lineElements: things }: Read): number =>
-    things.filter(({ kind }) => kind !== 'step-up').length;
+  const countOf = ({ lineElements }: Read): number =>
+    lineElements.filter(({ kind }) => kind !== 'step-up').length;
   return countOf(withoutPatches) < countOf(withPatches) ? withoutPatches : withPatches;
 }
 
@@ -213,21 +213,18 @@ export function findEvents(
     trace.stepNs,
     scaled.length,
   );
-  const { lineElements: things } = read(
-    without(scaled, slopeOf(without(scaled, explained), after, widthSteps)),
-    {
-      ...setting,
-      startPerNs: first.reader.loss.evenPerNs,
-      ...(first.drag !== undefined && { knownDrag: first.drag }),
-    },
-  );
-  return things.flatMap((thing, index): LineEvent[] => {
+  const { lineElements } = read(without(scaled, slopeOf(without(scaled, explained), after, widthSteps)), {
+    ...setting,
+    startPerNs: first.reader.loss.evenPerNs,
+    ...(first.drag !== undefined && { knownDrag: first.drag }),
+  });
+  return lineElements.flatMap((element, index): LineEvent[] => {
     const {
       kind,
       node: { timeNs, rho },
-    } = thing;
-    const common = { distanceM: timeNs * mPerNs, confidence: confidenceOf(thing) };
-    const isLast = index === things.length - 1;
+    } = element;
+    const common = { distanceM: timeNs * mPerNs, confidence: confidenceOf(element) };
+    const isLast = index === lineElements.length - 1;
     switch (kind) {
       case 'step-up':
         return [];

@@ -92,10 +92,10 @@ watch([opened, () => core.result], async ([index]) => {
     <h2>{{ optionRow(option.kind).label }}</h2>
     <template v-if="option.state === 'no'">
       <p class="caution">Cannot be done. {{ option.why }}</p>
-      <p class="says">What would make it possible: {{ option.remedy }}.</p>
+      <p class="message">What would make it possible: {{ option.remedy }}.</p>
     </template>
     <template v-else>
-      <p class="says">{{ option.message }}</p>
+      <p class="message">{{ option.message }}</p>
       <RunLine :evaluation="evaluation" :head-end="ends.headEnd" :camera-end="ends.arrives" />
       <p v-if="isChosen && evaluation.choiceBroken" class="stop">
         Chosen, but it does not hold any more: {{ evaluation.choiceBroken }}

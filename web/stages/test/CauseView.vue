@@ -32,10 +32,10 @@ const minutes = ({ minutes: all }: NextTest) => `${Math.max(1, Math.round(all))}
 
 <template>
   <div v-if="diagnosis.stopped" class="cause">
-    <p class="says">{{ untilSafe }}</p>
+    <p class="message">{{ untilSafe }}</p>
   </div>
   <div v-else class="cause">
-    <p class="says">{{ diagnosis.message }}</p>
+    <p class="message">{{ diagnosis.message }}</p>
     <table aria-label="Causes">
       <thead>
         <tr>

@@ -79,8 +79,8 @@ function keepSetting(): void {
 
 <template>
   <div class="volts">
-    <p v-if="inference" class="says">{{ inference.message }}</p>
-    <p v-else class="says plain-says">
+    <p v-if="inference" class="message">{{ inference.message }}</p>
+    <p v-else class="message plain-message">
       Read the volts at the camera by day and with the lens covered: the two together tell the loop and
       whether the supply sags.
     </p>
@@ -125,7 +125,7 @@ function keepSetting(): void {
           Back to {{ own.quantity(supply.setVolts, 'V') }}
         </button>
       </div>
-      <p class="rail-says">{{ rail.message }}</p>
+      <p class="rail-message">{{ rail.message }}</p>
       <table aria-label="Cameras on the rail">
         <thead>
           <tr>
@@ -222,7 +222,7 @@ function keepSetting(): void {
   padding: 6px 12px;
   background: var(--copper-3);
 }
-.plain-says {
+.plain-message {
   background: var(--sheet);
 }
 .head {
@@ -239,7 +239,7 @@ function keepSetting(): void {
 .trim :deep(.quantity) {
   width: 92px;
 }
-.rail-says {
+.rail-message {
   padding: 4px 0;
   font-weight: 600;
 }

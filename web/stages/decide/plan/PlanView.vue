@@ -190,8 +190,8 @@ useKeys([
         </ul>
       </div>
       <p v-if="planner.found.kind === 'nothing'" class="stop" role="alert">{{ planner.found.message }}</p>
-      <p v-for="excludedCamera in excluded" :key="excludedCamera.message" class="caution" data-excludedCamera>
-        {{ excludedCamera.message }}
+      <p v-for="camera in excluded" :key="camera.message" class="caution" data-excluded>
+        {{ camera.message }}
       </p>
       <p v-for="gap in gaps" :key="gap.productId" class="caution" data-gap>{{ gap.message }}</p>
       <template v-if="planner.plan">

@@ -80,7 +80,7 @@ useKeys([
         @stop="planner.stop"
       />
       <template v-if="planner.risk">
-        <p class="says">
+        <p class="message">
           In <b class="mono" data-any>{{ percent(planner.risk.anyFails) }}</b> of
           {{ formatQuantity(planner.risk.drawn, 'money') }} scenarios at least one camera would not hold as
           built; <b class="mono">{{ planner.risk.failsOnAverage.toFixed(2) }}</b> fail on average.

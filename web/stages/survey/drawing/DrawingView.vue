@@ -308,7 +308,7 @@ useKeys([
     </div>
     <div v-else class="table">
       <div class="sheet">
-        <p v-if="says" class="says" role="status">{{ says }}</p>
+        <p v-if="says" class="message" role="status">{{ says }}</p>
         <PlanCanvas
           ref="canvas"
           :key="drawing.id"
