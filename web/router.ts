@@ -2,6 +2,9 @@ import { createRouter, createWebHistory } from 'vue-router';
 import SiteFrame from './frame/SiteFrame.vue';
 import SitesView from './frame/SitesView.vue';
 
+/** The first stage is fetched whichever is opened: most people go there, and a key that is pressed on the way is not lost. */
+const survey = import('./stages/survey/SurveyStage.vue');
+
 /** The stages of the work, in its order. Each loads its own code when it is first opened. */
 export const router = createRouter({
   history: createWebHistory(),
@@ -15,7 +18,7 @@ export const router = createRouter({
         {
           path: 'survey/:runId?',
           name: 'survey',
-          component: () => import('./stages/survey/SurveyStage.vue'),
+          component: () => survey,
         },
         { path: 'test/:runId?', name: 'test', component: () => import('./stages/test/TestStage.vue') },
         {
