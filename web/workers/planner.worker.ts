@@ -46,17 +46,17 @@ const solver = (): Promise<Highs> => (highs ??= loadHighs({ locateFile: () => wa
 
 let site: Site | undefined;
 /** The site under the demands that were asked for lately; a person goes back and forth between a few. */
-const grounds = new Map<string, PlanningInput>();
+const inputs = new Map<string, PlanningInput>();
 const mostGrounds = 6;
 
 function inputFor(demands: Demands): PlanningInput {
   if (!site) throw new Error('no site to plan for');
   const key = JSON.stringify(demands);
-  const known = grounds.get(key);
+  const known = inputs.get(key);
   if (known) return known;
   const input = planningInput(site, demands);
-  if (grounds.size >= mostGrounds) grounds.delete(grounds.keys().next().value!);
-  grounds.set(key, input);
+  if (inputs.size >= mostGrounds) inputs.delete(inputs.keys().next().value!);
+  inputs.set(key, input);
   return input;
 }
 
@@ -85,7 +85,7 @@ const planner = {
   /** The site that everything after is about. */
   hold(text: string): void {
     site = JSON.parse(text) as Site;
-    grounds.clear();
+    inputs.clear();
   },
   async plan(demands: Demands, tell: (news: SearchNews) => void): Promise<Planning> {
     const input = inputFor(demands);

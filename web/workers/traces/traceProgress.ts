@@ -31,6 +31,7 @@ async function readAll(
   unread: readonly UnreadTrace[],
   tell: (unread: UnreadTrace, found: LineEvent[]) => void,
 ): Promise<void> {
+  if (unread.length === 0) return;
   const hashed = await Promise.all(
     unread.map(async (one): Promise<Hashed> => ({
       unread: one,
@@ -52,28 +53,28 @@ async function readAll(
 export function startReading(unread: readonly UnreadTrace[]): TraceProgress {
   const pending = new Map(unread.map((one) => [one.reading.id, one]));
   const perPart = Math.ceil(unread.length / parts);
-  let [told, isDone] = [0, false];
+  let told = 0;
   let wake: (() => void) | undefined;
   const tell = (one: UnreadTrace, found: LineEvent[]): void => {
     keepFound(one.run, one.reading, found);
     pending.delete(one.reading.id);
     told += 1;
-    if (told >= perPart) wake?.();
+    if (told >= perPart || pending.size === 0) wake?.();
   };
-  void readAll(unread, tell)
-    .catch(() => undefined)
-    .finally(() => {
-      isDone = true;
-      pending.clear();
-      wake?.();
-    });
+  const finish = (): void => {
+    // What nobody has read by now is news as well: it is read where it is asked for, and its run is judged.
+    told += pending.size;
+    pending.clear();
+    wake?.();
+  };
+  readAll(unread, tell).then(finish, finish);
   return {
     pending,
     next: async () => {
-      if (isDone && told === 0) return false;
-      if (!isDone && told < perPart) await new Promise<void>((resolve) => (wake = resolve));
+      if (pending.size > 0 && told < perPart) await new Promise<void>((resolve) => (wake = resolve));
+      const hasNews = told > 0;
       told = 0;
-      return true;
+      return hasNews;
     },
   };
 }

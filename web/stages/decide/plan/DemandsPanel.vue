@@ -10,7 +10,7 @@ import { fitting } from '../../../parts/within';
 import { useSite } from '../../../stores/site';
 import { useOpenSite } from '../../../stores/openSite';
 
-/** What a plan has to heed: the goal, the figures it may rest on, caps, and a option of each policy with whom it suits. */
+/** What a plan has to heed: the goal, the figures it may rest on, caps, and a way of each policy with whom it suits. */
 const { demands, costs } = defineProps<{ demands: Demands; costs: readonly PolicyCost[] }>();
 const store = useSite();
 const openSite = useOpenSite();
