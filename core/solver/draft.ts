@@ -1,7 +1,7 @@
 import type { Programme, Row, Term, Variable } from './programme';
 
-/** A programme in the making: unknowns and rows are added by name. */
-export interface Draft {
+/** A programme in the making: unknowns and rows are added by name. `Demand` is what a row can stand for. */
+export interface Draft<Demand = string> {
   programme: Programme;
   variable: (name: string, most: number, cost: number) => number;
   row: (
@@ -9,7 +9,7 @@ export interface Draft {
     terms: readonly Term[],
     sense: Row['sense'],
     bound: number,
-    demand?: string | null,
+    demand?: Demand | null,
   ) => void;
 }
 

@@ -21,3 +21,17 @@ test('the label of a field leads to its control, on every sheet', async ({ page,
   await page.locator('.field-row label', { hasText: 'Rule' }).first().click();
   await expect(page.getByRole('combobox', { name: 'Rule', exact: true })).toBeFocused();
 });
+
+const sheets = [
+  'survey?view=head-end&thing=supply/hall-box',
+  'survey?view=head-end&thing=equipment/hall-ups',
+  'survey?view=walk',
+  'decide?view=plan',
+];
+
+for (const address of sheets)
+  test(`no label is loose on ${address}`, async ({ page, open }) => {
+    await open(address);
+    await page.locator('.field-row').first().waitFor({ timeout: 20_000 });
+    expect(await page.evaluate(loose)).toEqual([]);
+  });

@@ -29,11 +29,22 @@ function olderFolder(): string {
   const folder = newFolder();
   const database = new Database(path.join(folder, 'neotrope.sqlite'));
   database.exec(`
-    create table mikro_orm_migrations (id integer primary key autoincrement, name text, executed_at datetime default current_timestamp);
+    create table mikro_orm_migrations (
+      id integer primary key autoincrement, name text, executed_at datetime default current_timestamp
+    );
     insert into mikro_orm_migrations (name) values ('0001-first-tables'), ('0002-archived-sites');
-    create table site (id text primary key, name text not null, version integer not null, created_at text not null, changed_at text not null, archived_at text) strict;
-    create table fact (site text not null references site (id) on delete cascade, kind text not null, id text not null, fact text not null, primary key (site, kind, id)) strict, without rowid;
-    create table edit (site text not null references site (id) on delete cascade, version integer not null, id text not null unique, entry text not null, primary key (site, version)) strict;
+    create table site (
+      id text primary key, name text not null, version integer not null,
+      created_at text not null, changed_at text not null, archived_at text
+    ) strict;
+    create table fact (
+      site text not null references site (id) on delete cascade,
+      kind text not null, id text not null, fact text not null, primary key (site, kind, id)
+    ) strict, without rowid;
+    create table edit (
+      site text not null references site (id) on delete cascade,
+      version integer not null, id text not null unique, entry text not null, primary key (site, version)
+    ) strict;
     insert into site values ('ferry', 'Ferry', 1, '2026-03-01T08:00:00Z', '2026-03-01T08:00:00Z', null);
   `);
   const insert = database.prepare("insert into fact values ('ferry', ?, ?, ?)");

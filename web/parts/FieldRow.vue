@@ -14,8 +14,12 @@ const emit = defineEmits<{ confirm: [] }>();
 const only = inject(onlyField, null);
 const row = newRowLabel();
 provide(rowLabel, row);
-/** A label leads to its control by itself where that is an input; the library's lists are not. */
-const focusControl = () => document.getElementById(row.controlId)?.focus();
+/** A label leads to its control by itself where that is an input; the library's lists and pairs of buttons are not. */
+function focusControl(): void {
+  const control = document.getElementById(row.controlId);
+  const inner = control?.querySelector<HTMLElement>('button, input, [tabindex="0"]');
+  (inner ?? control)?.focus();
+}
 const isShown = computed(() => !only?.value || only.value === field);
 </script>
 

@@ -1,19 +1,10 @@
-import { draftProgramme, type Programme, type Row, type Term } from '#core/solver';
+import { draftProgramme, type Draft } from '#core/solver';
 import { demandKey, type DemandRef } from './demandRef';
 
 /** A plan's programme in the making, whose rows can stand for something that is demanded. */
-export interface PlanDraft {
-  programme: Programme;
+export interface PlanDraft extends Draft<DemandRef> {
   /** What the demands in its rows are, by their names there. */
   demands: ReadonlyMap<string, DemandRef>;
-  variable: (name: string, most: number, cost: number) => number;
-  row: (
-    name: string,
-    terms: readonly Term[],
-    sense: Row['sense'],
-    bound: number,
-    demand?: DemandRef | null,
-  ) => void;
 }
 
 export function planDraft(): PlanDraft {
@@ -24,8 +15,9 @@ export function planDraft(): PlanDraft {
     demands,
     variable,
     row: (name, terms, sense, bound, demand = null) => {
-      const key = demand && demandKey(demand);
-      if (demand && key !== null) demands.set(key, demand);
+      if (!demand) return row(name, terms, sense, bound);
+      const key = demandKey(demand);
+      demands.set(key, demand);
       row(name, terms, sense, bound, key);
     },
   };

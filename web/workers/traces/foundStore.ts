@@ -1,23 +1,42 @@
 import { openDB, type DBSchema, type IDBPDatabase } from 'idb';
 import type { LineEvent } from '#core/physics/reflectometer';
 import type { TraceTask } from '#core/test/findings';
-
-/** Raised whenever traces are read otherwise than before: what was found until then is forgotten. */
-const readingVersion = 1;
+import { readerCode } from './readTraces';
 
 interface FoundSchema extends DBSchema {
   /** What was found on a trace, by the hash of the trace and of what it was read with. */
   found: { key: string; value: LineEvent[] };
+  /** The code that found it, under the one key `code`. */
+  reader: { key: string; value: string };
+}
+
+const openStores = (): Promise<IDBPDatabase<FoundSchema>> =>
+  openDB<FoundSchema>('neotrope-traces', 1, {
+    upgrade: (db) => {
+      db.createObjectStore('found');
+      db.createObjectStore('reader');
+    },
+  });
+
+/** What an earlier code found is forgotten: this one may find something else. */
+async function forgetOthers(db: IDBPDatabase<FoundSchema>): Promise<void> {
+  const transaction = db.transaction(['found', 'reader'], 'readwrite');
+  const reader = transaction.objectStore('reader');
+  if ((await reader.get('code')) !== readerCode) {
+    await transaction.objectStore('found').clear();
+    await reader.put(readerCode, 'code');
+  }
+  await transaction.done;
+}
+
+async function openFresh(): Promise<IDBPDatabase<FoundSchema>> {
+  const db = await openStores();
+  await forgetOthers(db);
+  return db;
 }
 
 let opened: Promise<IDBPDatabase<FoundSchema>> | undefined;
-const database = (): Promise<IDBPDatabase<FoundSchema>> =>
-  (opened ??= openDB<FoundSchema>('neotrope-traces', readingVersion, {
-    upgrade: (db) => {
-      if (db.objectStoreNames.contains('found')) db.deleteObjectStore('found');
-      db.createObjectStore('found');
-    },
-  }));
+const database = (): Promise<IDBPDatabase<FoundSchema>> => (opened ??= openFresh());
 
 /** The name of a task by its content: SHA-256 of the trace and of what it is read with. */
 export async function hashOf({ trace, velocityFactor, impedanceOhms }: TraceTask): Promise<string> {

@@ -2,6 +2,10 @@ import { wrap, type Remote } from 'comlink';
 import type { LineEvent } from '#core/physics/reflectometer';
 import type { TraceTask } from '#core/test/findings';
 import type { TraceReader } from './traces.worker';
+import readerAddress from './traces.worker.ts?worker&url';
+
+/** Which code reads traces: its address carries a hash of it, so that another code has another one. */
+export const readerCode: string = readerAddress;
 
 /** Traces that a thread is given at once: enough that passing them costs little, few enough that all are done together. */
 const portion = 16;
@@ -19,10 +23,7 @@ export async function readTraces(
 ): Promise<void> {
   const portions = Math.ceil(tasks.length / portion);
   const count = Math.min(mostThreads, navigator.hardwareConcurrency || 2, portions);
-  const workers = Array.from(
-    { length: count },
-    () => new Worker(new URL('./traces.worker.ts', import.meta.url), { type: 'module' }),
-  );
+  const workers = Array.from({ length: count }, () => new Worker(readerAddress, { type: 'module' }));
   let next = 0;
   const goThrough = async (reader: Remote<TraceReader>): Promise<void> => {
     for (let first = next; first < tasks.length; first = next) {

@@ -10,12 +10,18 @@ import {
   loadFactor,
   readFactor,
 } from '#core/test/scenarios';
-import { basisOf, figure, statusOf, type Basis } from '#core/shared/derivation';
+import { basisOf, figure, statusOf, type Basis, type Step } from '#core/shared/derivation';
 import type { Context } from '../context';
 import type { Margin } from '../option';
 import { byTable, promised, tableStep, type Converter } from './dataSheet';
 import { isTraced } from './isTraced';
 import { enough, wattsMargin } from './wattsMargin';
+
+/** What a test of the link has read, where there was one. */
+const testedSteps = (message: string, name: string, value: number | undefined, unit: 'W' | 'Mb/s'): Step[] =>
+  value === undefined
+    ? []
+    : [{ message, formula: 'against-limit', inputs: [], result: figure(name, value, unit, 'measured') }];
 
 /**
  * Watts left for the camera at the far end of a coax that carries the power: the source's own limit, the loop,
@@ -84,16 +90,7 @@ export function coaxWattsMargin(
         ],
       },
       ...(row ? [tableStep(lengthFigure(run), 'left', row.watts, 'W')] : []),
-      ...(delivered === undefined
-        ? []
-        : [
-            {
-              message: 'Delivered when the link was tested',
-              formula: 'against-limit' as const,
-              inputs: [],
-              result: figure('delivered', delivered, 'W', 'measured'),
-            },
-          ]),
+      ...testedSteps('Delivered when the link was tested', 'delivered', delivered, 'W'),
     ],
   });
 }
@@ -132,16 +129,7 @@ export function coaxRateMargin(context: Context, converter: Converter, newJoints
           result: figure('rate', modelled, 'Mb/s', 'typical'),
         },
         ...(row ? [tableStep(lengthFigure(run), 'rate', row.mbps, 'Mb/s')] : []),
-        ...(tested === undefined
-          ? []
-          : [
-              {
-                message: 'Throughput when the link was tested',
-                formula: 'against-limit' as const,
-                inputs: [],
-                result: figure('throughput', tested, 'Mb/s', 'measured'),
-              },
-            ]),
+        ...testedSteps('Throughput when the link was tested', 'throughput', tested, 'Mb/s'),
       ],
       limit: { sense: 'at-least', figure: figure('camera streams', ip.mbps, 'Mb/s', ip.mbpsFrom) },
       conclusion: utilisation <= 1 ? 'Carries the stream with room.' : 'Does not carry the stream.',
