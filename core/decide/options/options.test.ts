@@ -1,3 +1,4 @@
+import { withRulesOf } from '#core/model/slotRules';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { evaluateSite } from '#core/evaluate';
@@ -438,4 +439,20 @@ describe('the total', () => {
       recorders: [],
       noRoomAt: [],
     }));
+});
+
+it('a recorder without inputs takes no HD over coax, whatever formats are noted of it', () => {
+  const without: Site = {
+    ...site,
+    recorder: Object.fromEntries(
+      Object.entries(site.recorder).map(([key, recorder]) => [
+        key,
+        withRulesOf({ ...recorder, accepts: ['cvbs', 'hd720', 'hd1080'] }, 'network-only'),
+      ]),
+    ),
+  };
+  const option = evaluateSite(without)
+    .runs.find(({ camera }) => camera.number === 1)!
+    .options.find(({ kind }) => kind === 'hd-coax')!;
+  expect(option).toMatchObject({ state: 'no', short: 'no HD input' });
 });

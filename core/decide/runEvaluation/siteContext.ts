@@ -20,7 +20,9 @@ export interface SiteContext {
 export function siteContext(site: RunSite, readings: ReadingsByRun): SiteContext {
   const catalogue = catalogueOf(site);
   const acceptedAt = new Map<string, Set<string>>();
-  for (const { placeId, accepts } of Object.values(site.recorder)) {
+  for (const { placeId, accepts, inputs } of Object.values(site.recorder)) {
+    // One that has no inputs takes no picture over coax, whatever is noted of them.
+    if (inputs === 0) continue;
     const accepted = acceptedAt.get(placeId) ?? new Set();
     for (const format of accepts) accepted.add(format);
     acceptedAt.set(placeId, accepted);

@@ -38,14 +38,15 @@ export function addRecorder(
   { name, placeId, inputs, rules, ipSlots, bestFormat, incomingMbps, slotMegapixels }: NewRecorder,
 ): Change {
   const id = freeId((wanted) => wanted in site.recorder, name);
-  const coaxInputs = familyOfKind(rules).takesCoax ? inputs : 0;
+  const { takesCoax } = familyOfKind(rules);
+  const coaxInputs = takesCoax ? inputs : 0;
   const given = usualRules(rules, coaxInputs, ipSlots);
   const set: Recorder = {
     id,
     name,
     placeId,
     inputs: coaxInputs,
-    accepts: pictureFormatIds.slice(0, pictureFormatIds.indexOf(bestFormat) + 1),
+    accepts: takesCoax ? pictureFormatIds.slice(0, pictureFormatIds.indexOf(bestFormat) + 1) : [],
     rules: given,
     limits: {
       incomingMbps,

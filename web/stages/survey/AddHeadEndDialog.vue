@@ -46,6 +46,9 @@ const supply = reactive<NewSupply>({
   fuseAmps: 1.1,
 });
 const gear = reactive({ name: '', placeId: '' });
+const family = computed(() => familyOfKind(recorder.rules));
+/** The one count that such rules ask for; presets say themselves how many IP slots there are. */
+const ipSlots = computed(() => family.value.fields.find((field) => field.kind === 'count'));
 const problems = ref<string[]>([]);
 const wanted = computed(() =>
   what.value === 'recorder' ? recorder : what.value === 'supply' ? supply : gear,
@@ -119,7 +122,7 @@ function add(): void {
           @take="(value) => (wanted.placeId = value)"
       /></FieldRow>
       <template v-if="what === 'recorder'">
-        <FieldRow v-if="familyOfKind(recorder.rules).takesCoax" label="Inputs"
+        <FieldRow v-if="family.takesCoax" label="Inputs"
           ><QuantityField
             :value="recorder.inputs"
             unit=""
@@ -134,15 +137,15 @@ function add(): void {
             label="Rule"
             @take="(value) => (recorder.rules = value)"
         /></FieldRow>
-        <FieldRow label="Additional IP channels"
+        <FieldRow v-if="ipSlots" :label="ipSlots.label"
           ><QuantityField
             :value="recorder.ipSlots"
             unit=""
-            label="Additional IP channels"
+            :label="ipSlots.label"
             :allowed="fitting('recorder', ipSlotsField(recorder.rules))"
             @take="(value) => (recorder.ipSlots = value)"
         /></FieldRow>
-        <FieldRow label="Inputs take up to"
+        <FieldRow v-if="family.takesCoax" label="Inputs take up to"
           ><PickField
             :value="recorder.bestFormat"
             :choices="choices.format"
