@@ -1,6 +1,15 @@
 import { keptTrace } from '#core/test/findings';
-import { testDefinition } from '#core/test/readings';
-import { mostSamples, type Found, type RunState, type TestId } from '#core/model/site';
+import {
+  mostSamples,
+  quantityTests,
+  testDefinition,
+  testIds,
+  type Found,
+  type QuantityTestDefinition,
+  type RunState,
+  type TestHookUp,
+  type TestId,
+} from '#core/model/site';
 import { InstrumentError } from './instrumentError';
 import { openLine, type Line, type Patience } from './line';
 
@@ -93,10 +102,6 @@ interface Way {
   read: (line: Line) => Promise<Found>;
 }
 
-const quantity =
-  (test: Extract<Found, { value: number }>['test'], query: string) =>
-  async (line: Line): Promise<Found> => ({ test, value: await numberFrom(line, query) });
-
 async function continuityFrom(line: Line): Promise<Found> {
   const said = (await measured(line, 'MEASure:CONTinuity?')).trim().toUpperCase();
   const found = ({ THROUGH: 'through', OPEN: 'open', SHORTED: 'shorted' } as const)[said];
@@ -117,31 +122,54 @@ async function linkFrom(line: Line): Promise<Found> {
   return { test: 'link', rateMbps, throughputMbps, lostPercent, deliveredWatts };
 }
 
-/** How each test is read by an instrument; those that a person sees have none. */
-const ways: Partial<Record<TestId, (asked: Asked) => Way>> = {
-  'foreign-ac-volts': () => ({ on: 'COAX', read: quantity('foreign-ac-volts', 'MEASure:VOLTage:AC?') }),
-  'foreign-dc-volts': () => ({ on: 'COAX', read: quantity('foreign-dc-volts', 'MEASure:VOLTage:DC?') }),
-  'shield-earth-volts': () => ({ on: 'EARTh', read: quantity('shield-earth-volts', 'MEASure:VOLTage:AC?') }),
-  continuity: () => ({ on: 'COAX', read: continuityFrom }),
-  'coax-loop-ohms': () => ({ on: 'COAX', read: quantity('coax-loop-ohms', 'MEASure:RESistance?') }),
-  'power-loop-ohms': () => ({ on: 'POWer', read: quantity('power-loop-ohms', 'MEASure:RESistance?') }),
-  'insulation-megohms': () => ({ on: 'COAX', read: quantity('insulation-megohms', 'MEASure:INSulation?') }),
-  reflectometer: () => ({ on: 'COAX', read: traceFrom }),
-  'day-volts': ({ current }) => ({
-    on: 'CAMera',
-    load: 'DAY',
-    read: quantity('day-volts', `MEASure:VOLTage:${current.toUpperCase()}?`),
-  }),
-  'night-volts': ({ current }) => ({
-    on: 'CAMera',
-    load: 'NIGHt',
-    read: quantity('night-volts', `MEASure:VOLTage:${current.toUpperCase()}?`),
-  }),
-  link: () => ({ on: 'COAX', read: linkFrom }),
+/** How an instrument is asked for what it measures. Source: SCPI-1999. */
+function queryFor(measures: QuantityTestDefinition['measures'], current: Asked['current']): string {
+  switch (measures) {
+    case 'ac-volts':
+      return 'MEASure:VOLTage:AC?';
+    case 'dc-volts':
+      return 'MEASure:VOLTage:DC?';
+    case 'supply-volts':
+      return `MEASure:VOLTage:${current.toUpperCase()}?`;
+    case 'ohms':
+      return 'MEASure:RESistance?';
+    case 'megohms':
+      return 'MEASure:INSulation?';
+  }
+}
+
+/** Where the instrument's switch puts its leads. */
+function leadsFor({ at, on }: TestHookUp): Way['on'] {
+  if (on === 'shield-earth') return 'EARTh';
+  if (on !== 'power-cores') return 'COAX';
+  return at === 'camera' ? 'CAMera' : 'POWer';
+}
+
+/** A test of one figure is read as its row says. */
+function figureWay(test: QuantityTestDefinition, current: Asked['current']): Way {
+  const { id, hookUp, measures, lamps } = test;
+  const query = queryFor(measures, current);
+  return {
+    on: leadsFor(hookUp),
+    ...(lamps && { load: ({ off: 'DAY', on: 'NIGHt' } as const)[lamps] }),
+    read: async (line) => ({ test: id, value: await numberFrom(line, query) }),
+  };
+}
+
+/** How the other tests are read by an instrument; those that a person sees have none. */
+const otherWays: Partial<Record<TestId, Way>> = {
+  continuity: { on: 'COAX', read: continuityFrom },
+  reflectometer: { on: 'COAX', read: traceFrom },
+  link: { on: 'COAX', read: linkFrom },
 };
 
+function wayOf({ test, current }: Pick<Asked, 'test' | 'current'>): Way | undefined {
+  const figure = quantityTests.find(({ id }) => id === test);
+  return figure ? figureWay(figure, current) : otherWays[test];
+}
+
 /** Tests that an instrument can read. */
-export const readableTests = Object.keys(ways) as TestId[];
+export const readableTests: TestId[] = testIds.filter((test) => wayOf({ test, current: 'dc' }));
 
 const states: Record<RunState, string> = { live: 'LIVE', isolated: 'ISOLated', disconnected: 'DISConnected' };
 const fars = { 'as-found': 'CAMera', open: 'OPEN', shorted: 'SHORt' } as const;
@@ -183,7 +211,7 @@ const lostContact = (error: unknown): boolean =>
 
 /** Takes one test of one run with the instrument at an address. Rejects with an InstrumentError in words. */
 export async function readTest(address: string, asked: Asked, patience: Patience): Promise<Answered> {
-  const way = ways[asked.test]?.(asked);
+  const way = wayOf(asked);
   if (!way)
     throw new InstrumentError('refused', 'No instrument can take this test; write down what you see.');
   return over(address, patience, async (line) => {

@@ -3,7 +3,6 @@ import path from 'node:path';
 import { beforeAll, describe, expect, it } from 'vitest';
 import { evaluateSite, runDiagnostics, type RunDiagnostics } from '#core/evaluate';
 import { lineKind } from '#core/test/findings';
-import { testDefinition } from '#core/test/readings';
 import {
   parseSiteFile,
   takeReading,
@@ -12,6 +11,7 @@ import {
   type RunState,
   type Site,
   type TestId,
+  testDefinition,
 } from '#core/model/site';
 import { readTest } from '../../server/instruments/readTest';
 import { createRandom } from '#core/shared/random';

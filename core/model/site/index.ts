@@ -50,18 +50,14 @@ export type { RadioPath } from './radioPath';
 export {
   mostReading,
   mostSamples,
-  quantityTestIds,
-  testIds,
   type ContinuityReading,
   type Found,
   type LinkReading,
   type PictureReading,
   type QuantityReading,
-  type QuantityTestId,
   type Reading,
   type SwapReading,
   type SwapTestId,
-  type TestId,
   type TraceReading,
   type Traced,
 } from './reading';
@@ -122,3 +118,16 @@ export { setAllocationSettings } from './setAllocationSettings';
 export { upgradeEntry, upgradeStoredFact } from './upgrade';
 export { withFields } from './withFields';
 export { limitsOf } from './limits';
+export {
+  quantityTestIds,
+  quantityTests,
+  testDefinition,
+  testIds,
+  tests,
+  type LimitedTestId,
+  type QuantityTestDefinition,
+  type QuantityTestId,
+  type TestDefinition,
+  type TestHookUp,
+  type TestId,
+} from './tests';

@@ -1,30 +1,10 @@
 import { z } from 'zod';
 import { symptoms } from '#core/physics/picture';
+import { quantityTestIds, type TestId } from './tests';
 import { idSchema, instantSchema, nameSchema, temperatureSchema } from './vocabulary';
 
-/** Tests that read one figure. */
-export const quantityTestIds = [
-  'foreign-ac-volts',
-  'foreign-dc-volts',
-  'shield-earth-volts',
-  'coax-loop-ohms',
-  'power-loop-ohms',
-  'insulation-megohms',
-  'day-volts',
-  'night-volts',
-] as const;
 /** Tests of the camera itself, away from what is suspected of it. */
-export const swapTestIds = ['camera-at-head-end', 'camera-on-local-supply'] as const;
-export const testIds = [
-  ...quantityTestIds,
-  ...swapTestIds,
-  'continuity',
-  'reflectometer',
-  'picture',
-  'link',
-] as const;
-export type TestId = (typeof testIds)[number];
-export type QuantityTestId = (typeof quantityTestIds)[number];
+const swapTestIds = ['camera-at-head-end', 'camera-on-local-supply'] as const satisfies readonly TestId[];
 export type SwapTestId = (typeof swapTestIds)[number];
 
 const taken = {

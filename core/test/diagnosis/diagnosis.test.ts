@@ -1,9 +1,9 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import type { QuantityTestId, Reading, Site } from '#core/model/site';
+import { type QuantityTestId, type Reading, type Site, tests } from '#core/model/site';
 import type { Symptom } from '#core/physics/picture';
 import { saltmarrowSite } from '../../model/site/testSite';
-import { readingsByRun, tests, type RunReadings } from '#core/test/readings';
+import { readingsByRun, type RunReadings } from '#core/test/readings';
 import { interlock, runFindings, stateFor } from '#core/test/findings';
 import {
   beliefAfter,
@@ -110,7 +110,7 @@ describe('belief', () => {
     // By hand from the tables: joint 60 × 0.62 × 0.55 against sound 600 × 0.01 × 0.002 for sparkles and a loop that fits a joint.
     const belief = beliefAfter([
       { id: 'seen-sparkles', outcome: 'yes', test: 'picture', message: '' },
-      { id: 'coax-loop', outcome: 'joint', test: 'coax-loop-ohms', message: '' },
+      { id: 'coax-loop-ohms', outcome: 'joint', test: 'coax-loop-ohms', message: '' },
     ]);
     expect(belief.joint / belief.sound).toBeCloseTo((60 * 0.62 * 0.55) / (600 * 0.01 * 0.002), 3);
   });
@@ -118,8 +118,8 @@ describe('belief', () => {
     const odd: [EvidenceId, string][] = [
       ['seen-bars', 'yes'],
       ['seen-ghost', 'yes'],
-      ['insulation', 'wet'],
-      ['power-loop', 'heavy'],
+      ['insulation-megohms', 'wet'],
+      ['power-loop-ohms', 'heavy'],
       ['shield-earth-volts', 'different'],
       ['camera-at-head-end', 'fails'],
     ];

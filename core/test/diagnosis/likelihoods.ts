@@ -157,7 +157,7 @@ export const evidence = {
       sound: [99.4, 0.3, 0.3],
     }),
   },
-  'coax-loop': {
+  'coax-loop-ohms': {
     outcomes: ['as-noted', 'less', 'joint', 'other-cable', 'length', 'unclear'],
     chances: rows([88, 4, 1.5, 1.5, 3, 2], {
       sound: [93.8, 4, 0.2, 0.1, 1.5, 0.4],
@@ -167,11 +167,11 @@ export const evidence = {
       water: [62, 16, 10, 3, 4, 5],
     }),
   },
-  'power-loop': {
+  'power-loop-ohms': {
     outcomes: ['as-noted', 'less', 'more', 'heavy'],
     chances: rows([90, 4, 4, 2], { sound: [94, 4, 1.5, 0.5], 'power-conductor': [50, 1, 25, 24] }),
   },
-  insulation: {
+  'insulation-megohms': {
     outcomes: ['dry', 'damp', 'wet'],
     chances: rows([88, 10, 2], { sound: [92, 7.5, 0.5], joint: [62, 30, 8], water: [3, 37, 60] }),
   },
@@ -348,7 +348,7 @@ export const groups: Partial<Record<EvidenceId, string>> = {
   'seen-gone-at-night': 'picture',
   'day-volts': 'power',
   'night-volts': 'power',
-  'power-loop': 'power',
+  'power-loop-ohms': 'power',
 };
 
 /** No cause is ever claimed with more than this: the tables themselves are not surer. */

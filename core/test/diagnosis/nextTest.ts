@@ -1,6 +1,13 @@
-import type { Place, Run, RunState } from '#core/model/site';
-import { isStopped, lineKind, needsVoltsFirst, runLengthM, stateFor } from '#core/test/findings';
-import { testDefinition, tests, type RunReadings, type TestDefinition } from '#core/test/readings';
+import {
+  type Place,
+  type Run,
+  type RunState,
+  testDefinition,
+  tests,
+  type TestDefinition,
+} from '#core/model/site';
+import { applies, isStopped, needsVoltsFirst, runLengthM, stateFor } from '#core/test/findings';
+import type { RunReadings } from '#core/test/readings';
 import { causes, evidence, groups, type EvidenceId } from './likelihoods';
 import { evidenceFor, type Observation } from './observations';
 import { chanceOf, entropyBits, shareOfWeight, type Belief } from './posterior';
@@ -82,15 +89,6 @@ function expectedBits(id: EvidenceId, belief: Belief, before: ReadonlySet<string
     const after = Object.fromEntries(causes.map((cause, k) => [cause, weights[k]! / total])) as Belief;
     return sum + chance * (now - entropyBits(after));
   }, 0);
-}
-
-/** Whether a test says anything on this run. */
-function applies(test: TestDefinition, run: Run): boolean {
-  const kind = lineKind(run);
-  if (test.id === 'power-loop-ohms') return run.feed.kind !== 'local-adapter';
-  if (test.id === 'camera-on-local-supply') return run.feed.kind !== 'local-adapter';
-  if (test.id === 'coax-loop-ohms') return kind !== 'pair';
-  return test.id !== 'link' || kind === 'coax';
 }
 
 /** Less than this a test is not worth its leads. */

@@ -1,4 +1,11 @@
-import { symptomWords, type Camera, type Run, type TestId } from '#core/model/site';
+import {
+  symptomWords,
+  type Camera,
+  type Run,
+  type TestId,
+  testDefinition,
+  type QuantityTestId,
+} from '#core/model/site';
 import { symptoms, type Symptom } from '#core/physics/picture';
 import { formatQuantity } from '#core/shared/units';
 import { closeUtilisation } from '#core/shared/derivation';
@@ -13,8 +20,8 @@ import {
   runEvents,
   type Verdict,
 } from '#core/test/findings';
-import { testDefinition, type RunReadings } from '#core/test/readings';
-import type { EvidenceId } from './likelihoods';
+import { type RunReadings } from '#core/test/readings';
+import { evidence, type EvidenceId } from './likelihoods';
 
 /** One thing that was found, as the tables know it and as a person says it. */
 export interface Observation {
@@ -32,28 +39,30 @@ export interface DiagnosisInput {
 }
 
 /** Tests whose expectation is a figure of this very run; the others have one limit for all runs. */
-const expectedIsAFigure = new Set<TestId>(['coax-loop-ohms', 'power-loop-ohms', 'day-volts', 'night-volts']);
+const expectedIsAFigure = new Set<QuantityTestId>([
+  'coax-loop-ohms',
+  'power-loop-ohms',
+  'day-volts',
+  'night-volts',
+]);
 
 /** Foreign volts that are no danger but tell of something. Practice. */
 const raisedVolts = 5;
 
-const evidenceOf: Partial<Record<TestId, EvidenceId>> = {
-  'coax-loop-ohms': 'coax-loop',
-  'power-loop-ohms': 'power-loop',
-  'insulation-megohms': 'insulation',
-};
+const isEvidence = (id: string): id is EvidenceId => id in evidence;
 
-/** Which row of the tables a test speaks to; a picture speaks to one for each symptom. */
-export const evidenceFor = (test: TestId): EvidenceId[] =>
-  test === 'picture'
-    ? symptoms.map((symptom): EvidenceId => `seen-${symptom}`)
-    : [evidenceOf[test] ?? (test as EvidenceId)];
+/** Which row of the tables a test speaks to, if any; a picture speaks to one for each symptom. */
+export function evidenceFor(test: TestId): EvidenceId[] {
+  if (test === 'picture') return symptoms.map((symptom): EvidenceId => `seen-${symptom}`);
+  return isEvidence(test) ? [test] : [];
+}
 
-const quantitySays = (test: TestId, value: number, expected: number | null | undefined): string => {
+function quantitySays(test: QuantityTestId, value: number, expected: number | null | undefined): string {
   const { label, asks } = testDefinition(test);
-  const unit = asks.kind === 'figure' ? asks.unit : '';
-  return `${label.toLowerCase()} ${formatQuantity(value, unit)}${expected === null || expected === undefined ? '' : `, expected ${formatQuantity(expected, unit)}`}`;
-};
+  const beside =
+    expected === null || expected === undefined ? '' : `, expected ${formatQuantity(expected, asks.unit)}`;
+  return `${label.toLowerCase()} ${formatQuantity(value, asks.unit)}${beside}`;
+}
 
 /** What a coax loop says: as noted, or which explanation leads by how much. */
 function coaxLoopOutcome({ run, readings }: DiagnosisInput, expected: number): string {
@@ -127,8 +136,9 @@ function traceOutcome({ run, readings }: DiagnosisInput): { outcome: string; mes
   }
 }
 
+/** What a figure says to the tables; nothing where they have no row for its test. */
 function quantityOutcome(
-  test: TestId,
+  test: QuantityTestId,
   value: number,
   expected: number | null | undefined,
   looked: DiagnosisInput,

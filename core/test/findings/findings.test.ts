@@ -4,13 +4,27 @@ import {
   applyChanges,
   type Change,
   type QuantityReading,
+  type QuantityTestDefinition,
   type QuantityTestId,
   type Run,
+  type Segment,
   type Site,
+  quantityTests,
+  testDefinition,
+  tests,
 } from '#core/model/site';
 import { saltmarrowSite } from '../../model/site/testSite';
-import { prerequisites, interlock, isStopped, lineKind, runFindings, voltsShare, type RunFindings } from '.';
-import { readingsByRun, testDefinition, tests } from '#core/test/readings';
+import {
+  applies,
+  prerequisites,
+  interlock,
+  isStopped,
+  lineKind,
+  runFindings,
+  voltsShare,
+  type RunFindings,
+} from '.';
+import { readingsByRun } from '#core/test/readings';
 import { coaxLoop, expectedCoaxOhms, expectedPowerOhms, powerLoop } from './loops';
 
 const site = saltmarrowSite();
@@ -246,6 +260,45 @@ describe('volts against the window', () => {
         },
       ),
     );
+  });
+});
+
+describe('a test whose limit is the same for every run', () => {
+  const limited = quantityTests.filter(({ limit }) => limit);
+  const judgedAt = (id: QuantityTestDefinition['id'], value: number) =>
+    verdict(
+      runFindings(site, site.run['r08']!, site.camera['c08']!, { [id]: reading('r08', id, value) }),
+      id,
+    );
+  it('is judged from its row alone', () => {
+    expect(limited.map(({ id }) => id)).toEqual(['shield-earth-volts']);
+    for (const { id, limit } of limited) {
+      const { sense, value, message } = limit!;
+      const [fine, bad] = sense === 'at-most' ? [value / 10, value * 1.01] : [value * 10, value / 1.01];
+      expect(judgedAt(id, fine)).toMatchObject({ state: 'holds', message: message.holds });
+      expect(judgedAt(id, value)).toMatchObject({ state: 'close', message: message.close });
+      expect(judgedAt(id, bad)).toMatchObject({ state: 'fails', message: message.fails });
+    }
+  });
+});
+
+describe('which tests say anything', () => {
+  const ids = (change: Partial<Run>) =>
+    tests.filter((test) => applies(test, { ...site.run['r08']!, ...change })).map(({ id }) => id);
+  const over = (...cables: Segment['cable'][]) =>
+    cables.map((cable): Segment => ({ ...site.run['r08']!.segments[0]!, cable }));
+  it('no loop of cores that do not feed the camera', () => {
+    expect(ids({})).toContain('power-loop-ohms');
+    expect(ids({ feed: { kind: 'local-adapter', current: 'dc', volts: 12, ratedAmps: 1 } })).not.toContain(
+      'power-loop-ohms',
+    );
+  });
+  it('a coax loop where there is any coax, converters where there is nothing else', () => {
+    const [coax, pair] = ['coax-rg59-cu', 'pair-cat5e'] as const;
+    expect(ids({ segments: over(coax, coax) })).toEqual(expect.arrayContaining(['coax-loop-ohms', 'link']));
+    expect(ids({ segments: over(coax, pair) })).toContain('coax-loop-ohms');
+    expect(ids({ segments: over(coax, pair) })).not.toContain('link');
+    expect(ids({ segments: over(pair) })).not.toContain('coax-loop-ohms');
   });
 });
 

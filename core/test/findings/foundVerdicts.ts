@@ -6,11 +6,11 @@ import {
   type Run,
   type SwapReading,
   type SwapTestId,
+  testDefinition,
 } from '#core/model/site';
 import { linkConverters, linkRateMbps } from '#core/physics/signal';
 import { formatQuantity } from '#core/shared/units';
 import { figure, utilisationOf, statusOf, type Limit } from '#core/shared/derivation';
-import { testDefinition } from '#core/test/readings';
 import { unreadVerdict } from './unreadVerdict';
 import type { Verdict } from './verdict';
 

@@ -1,3 +1,4 @@
+export { applies } from './applies';
 export { faultsLossDb } from './faultsLoss';
 export { feedSource, voltsAtLoad, voltsShare, type FeedSource } from './feed';
 export { inferFeed } from './feedInference';

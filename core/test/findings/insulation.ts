@@ -1,7 +1,6 @@
-import type { QuantityReading } from '#core/model/site';
+import { type QuantityReading, testDefinition } from '#core/model/site';
 import { formatQuantity } from '#core/shared/units';
 import { figure, utilisationOf, type Limit } from '#core/shared/derivation';
-import { testDefinition } from '#core/test/readings';
 import { unreadVerdict } from './unreadVerdict';
 import type { Verdict } from './verdict';
 

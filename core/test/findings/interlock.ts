@@ -1,5 +1,5 @@
-import type { QuantityReading, Run, RunState } from '#core/model/site';
-import type { RunReadings, TestDefinition } from '#core/test/readings';
+import type { QuantityReading, Run, RunState, TestDefinition } from '#core/model/site';
+import type { RunReadings } from '#core/test/readings';
 import { stopVolts } from './safety';
 
 const above = (reading: QuantityReading | undefined, volts: number): boolean =>

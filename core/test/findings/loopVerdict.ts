@@ -1,11 +1,16 @@
 import { coaxLoopOhms, signalCable } from '#core/physics/cable';
-import type { QuantityReading, Run, Segment, TraceReading } from '#core/model/site';
+import {
+  type QuantityReading,
+  type Run,
+  type Segment,
+  type TraceReading,
+  testDefinition,
+} from '#core/model/site';
 import { formatQuantity } from '#core/shared/units';
 import { figure, type Figure, type Limit, type Step } from '#core/shared/derivation';
 import { inferCoaxLoop, inferPowerLoop, spreadOhms, type LoopCause } from './loopInference';
 import { expectedPowerOhms, lengthFigure, runLengthM } from './loops';
 import { runEvents } from './traceEvents';
-import { testDefinition } from '#core/test/readings';
 import type { Verdict } from './verdict';
 
 /** Spreads from which a reading is doubtful, and from which it is not the cable as noted any more. Policy. */

@@ -1,8 +1,7 @@
-import type { Run, TraceReading } from '#core/model/site';
+import { type Run, type TraceReading, testDefinition } from '#core/model/site';
 import { formatQuantity } from '#core/shared/units';
 import { closeUtilisation, figure } from '#core/shared/derivation';
 import { lengthFigure, runLengthM } from './loops';
-import { testDefinition } from '#core/test/readings';
 import { faultsOf, longerByM, runEvents, type RunEvent } from './traceEvents';
 import type { Verdict } from './verdict';
 

@@ -1,19 +1,13 @@
-import type { Camera, Run, Site, TestId } from '#core/model/site';
+import { tests, type Camera, type Run, type Site, type TestId } from '#core/model/site';
 import { formatQuantity } from '#core/shared/units';
 import type { Status } from '#core/shared/derivation';
-import { faultsLossDb } from './faultsLoss';
-import { feedSource } from './feed';
-import { insulationVerdict } from './insulation';
-import { coaxLoop, lineKind, powerLoop, type Loop } from './loops';
-import { coaxLoopVerdict, powerLoopVerdict } from './loopVerdict';
-import { continuityVerdict, linkVerdict, seenVerdict, swapVerdict } from './foundVerdicts';
-import { pictureVerdict } from './pictureVerdict';
 import type { RunReadings } from '#core/test/readings';
-import { reflectometerVerdict } from './reflectometerVerdict';
-import { safetyVerdict } from './safety';
+import { applies } from './applies';
+import { feedSource } from './feed';
+import { judge } from './judges';
+import { coaxLoop, lineKind, powerLoop, type Loop } from './loops';
 import { runEvents, type RunEvent } from './traceEvents';
 import type { Verdict } from './verdict';
-import { voltsVerdict } from './voltsVerdict';
 
 export interface RunFindings {
   verdicts: Verdict[];
@@ -56,33 +50,13 @@ export function runFindings(
   camera: Camera,
   readings: RunReadings,
 ): RunFindings {
-  const source = feedSource(site, run);
   const coax = coaxLoop(run, readings['coax-loop-ohms']);
   const power = powerLoop(run, readings['power-loop-ohms']);
-  const verdicts = [
-    safetyVerdict('foreign-ac-volts', readings['foreign-ac-volts']),
-    safetyVerdict('foreign-dc-volts', readings['foreign-dc-volts']),
-    safetyVerdict('shield-earth-volts', readings['shield-earth-volts']),
-  ];
-  const kind = lineKind(run);
   const events = readings.reflectometer ? runEvents(run, readings.reflectometer) : [];
-  verdicts.push(continuityVerdict(readings.continuity));
-  if (kind !== 'pair')
-    verdicts.push(coaxLoopVerdict(run, readings['coax-loop-ohms'], readings.reflectometer));
-  if (run.feed.kind !== 'local-adapter') verdicts.push(powerLoopVerdict(run, readings['power-loop-ohms']));
-  verdicts.push(
-    insulationVerdict(readings['insulation-megohms']),
-    reflectometerVerdict(run, readings.reflectometer),
-    voltsVerdict('day', camera, source, power, readings['day-volts']),
-    voltsVerdict('night', camera, source, power, readings['night-volts']),
-    seenVerdict(pictureVerdict(run, camera.format, faultsLossDb(run, events)), readings.picture),
-    swapVerdict('camera-at-head-end', readings['camera-at-head-end']),
-    swapVerdict('camera-on-local-supply', readings['camera-on-local-supply']),
-  );
-  if (kind === 'coax') verdicts.push(linkVerdict(run, readings.link));
+  const judged = { run, camera, readings, source: feedSource(site, run), power, events };
+  const verdicts = tests.filter((test) => applies(test, run)).map((test) => judge(test, judged));
   const missing = requiredTests(run).filter((test) => !readings[test]);
-  const judged = verdicts.filter((verdict) => verdict.state !== 'untested');
-  const worstJudged = bindingOf(judged);
+  const worstJudged = bindingOf(verdicts.filter((verdict) => verdict.state !== 'untested'));
   if (worstJudged.state === 'fails' || worstJudged.state === 'stop' || missing.length === 0) {
     return {
       verdicts,

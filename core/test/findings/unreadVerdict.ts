@@ -1,6 +1,5 @@
-import type { TestId } from '#core/model/site';
+import { type TestId, testDefinition } from '#core/model/site';
 import type { Figure, Limit } from '#core/shared/derivation';
-import { testDefinition } from '#core/test/readings';
 import type { Verdict } from './verdict';
 
 /** What is said of a test before anybody has done it. */

@@ -1,9 +1,8 @@
-import type { Camera, QuantityReading } from '#core/model/site';
+import { type Camera, type QuantityReading, testDefinition } from '#core/model/site';
 import { formatQuantity } from '#core/shared/units';
 import { figure, type Limit, type Status } from '#core/shared/derivation';
 import { voltsAtLoad, voltsShare, type FeedSource } from './feed';
 import type { Loop } from './loops';
-import { testDefinition } from '#core/test/readings';
 import type { Verdict } from './verdict';
 
 /** Volts at the camera against its window: as read, or as the feed should give until it is read. */

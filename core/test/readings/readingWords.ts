@@ -1,6 +1,5 @@
-import { symptomWords, type Reading } from '#core/model/site';
+import { symptomWords, testDefinition, type Reading } from '#core/model/site';
 import { formatQuantity } from '#core/shared/units';
-import { testDefinition } from './tests';
 
 /** What a reading found, as it is written in a log. */
 export function readingWords(reading: Reading): string {
@@ -19,9 +18,7 @@ export function readingWords(reading: Reading): string {
       return `${formatQuantity(reading.throughputMbps, 'Mb/s')} of ${formatQuantity(reading.rateMbps, 'Mb/s')}, ${formatQuantity(reading.lostPercent, '%', 1)} lost`;
     case 'reflectometer':
       return `${reading.trace.counts.length} samples, ${reading.trace.stepNs} ns`;
-    default: {
-      const { asks } = testDefinition(reading.test);
-      return formatQuantity(reading.value, asks.kind === 'figure' ? asks.unit : '');
-    }
+    default:
+      return formatQuantity(reading.value, testDefinition(reading.test).asks.unit);
   }
 }

@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { saltmarrowSite } from '../../model/site/testSite';
+import { quantityTests } from '#core/model/site';
 import { readingsFromTable } from '.';
 import type { Cell } from '#core/survey/lists';
 
@@ -29,6 +30,15 @@ describe('readings from a table', () => {
       { test: 'night-volts', value: 24.1 },
     ]);
     expect(readings[1]).not.toHaveProperty('at');
+  });
+  it.each(
+    quantityTests.flatMap(({ id, label, alsoCalled }) =>
+      [id, label, ...alsoCalled].map((name) => [name, id] as const),
+    ),
+  )('“%s” is %s', (name, id) => {
+    const { readings, problems } = read(['Run', 'Test', 'Value'], [15, name.toUpperCase(), 3]);
+    expect(problems).toEqual([]);
+    expect(readings).toMatchObject([{ test: id, value: 3 }]);
   });
   it('a row for each run, a column for each test', () => {
     const { readings, remarks } = read(

@@ -1,5 +1,11 @@
-import { testDefinition, tests } from './tests';
-import { mostReading, quantityTestIds, type QuantityTestId, type Run, type Site } from '#core/model/site';
+import {
+  mostReading,
+  quantityTests,
+  testDefinition,
+  type QuantityTestId,
+  type Run,
+  type Site,
+} from '#core/model/site';
 import { parseQuantity } from '#core/shared/units';
 import type { Cell, ForeignTable } from '#core/survey/lists';
 
@@ -38,23 +44,9 @@ const columnNames = {
 } as const;
 type ColumnName = keyof typeof columnNames;
 
-/** Other names under which people write a test down. */
-const alsoCalled: Record<QuantityTestId, readonly string[]> = {
-  'foreign-ac-volts': ['foreign voltage', 'foreign ac', 'vac'],
-  'foreign-dc-volts': ['foreign dc'],
-  'shield-earth-volts': ['shield earth', 'earth'],
-  'coax-loop-ohms': ['coax loop', 'loop', 'coax loop resistance'],
-  'power-loop-ohms': ['power loop', 'power loop resistance'],
-  'insulation-megohms': ['insulation resistance', 'megohms'],
-  'day-volts': ['volts day', 'volts by day', 'day volts'],
-  'night-volts': ['volts night', 'volts at night', 'night volts'],
-};
 const testByName = new Map(
-  quantityTestIds.flatMap((id) =>
-    [id, testDefinition(id).label, ...alsoCalled[id]].map((name): [string, QuantityTestId] => [
-      plain(name),
-      id,
-    ]),
+  quantityTests.flatMap(({ id, label, alsoCalled }) =>
+    [id, label, ...alsoCalled].map((name): [string, QuantityTestId] => [plain(name), id]),
   ),
 );
 
@@ -62,9 +54,7 @@ const columnIndex = (headings: readonly string[], name: ColumnName): number =>
   headings.findIndex((heading) => (columnNames[name] as readonly string[]).includes(plain(heading)));
 
 function valueOf(text: Cell, test: QuantityTestId, unit: string): { value: number } | { why: string } {
-  const { asks } = testDefinition(test);
-  if (asks.kind !== 'figure') return { why: 'not a test with one figure' };
-  const parsed = parseQuantity(`${String(text ?? '').trim()} ${unit}`.trim(), asks.unit);
+  const parsed = parseQuantity(`${String(text ?? '').trim()} ${unit}`.trim(), testDefinition(test).asks.unit);
   if (parsed.kind === 'refused') return { why: `“${String(text ?? '')}”: ${parsed.why}` };
   return parsed.value >= 0 && parsed.value <= mostReading
     ? { value: parsed.value }
@@ -138,10 +128,7 @@ function unreadable({ run, test, value }: Columns, wide: readonly Wide[]): strin
   if (run < 0) return 'no column names the run; call it “run” or “camera”';
   if (test >= 0 && value < 0) return 'no column holds the value; call it “value”';
   if (test >= 0 || wide.length > 0) return null;
-  return `no column names the test, and none is called like one: ${tests
-    .filter(({ asks }) => asks.kind === 'figure')
-    .map(({ label }) => label)
-    .join('; ')}`;
+  return `no column names the test, and none is called like one: ${quantityTests.map(({ label }) => label).join('; ')}`;
 }
 
 /**

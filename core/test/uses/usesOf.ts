@@ -19,11 +19,11 @@ import {
   worstCase,
   type Scenario,
 } from '#core/test/scenarios';
-import { testDefinition, type RunReadings } from '#core/test/readings';
+import { type RunReadings } from '#core/test/readings';
 import { ethernetChannelM, maxLoadWatts, poeClasses } from '#core/physics/power';
 import { viewNeed } from '#core/model/views';
 import { linkConverters, pictureFormats } from '#core/physics/signal';
-import type { Camera, Run, Site, TestId } from '#core/model/site';
+import { type Camera, type Run, type Site, type TestId, testDefinition } from '#core/model/site';
 import { formatQuantity, type Unit } from '#core/shared/units';
 import {
   basisOf,

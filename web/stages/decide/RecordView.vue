@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue';
-import { readingWords, testDefinition } from '#core/test/readings';
+import { testDefinition } from '#core/model/site';
+import { readingWords } from '#core/test/readings';
 import { decisionRecord } from '#core/decide/plan';
 import { useOpenEvaluation, useOpenSite } from '../../stores/openSite';
 import { useSelection } from '../../stores/selection';

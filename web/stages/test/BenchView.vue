@@ -2,9 +2,9 @@
 import { computed, ref, useTemplateRef, watch } from 'vue';
 import type { RunSummary, VerdictSummary } from '#core/evaluate';
 import { interlock, isStopped } from '#core/test/findings';
-import { readingsByRun, testDefinition, type TestDefinition } from '#core/test/readings';
+import { readingsByRun } from '#core/test/readings';
 import type { Diagnosis } from '#core/test/diagnosis';
-import type { Found, TestId } from '#core/model/site';
+import { type Found, type TestId, testDefinition, type TestDefinition } from '#core/model/site';
 import { useKeys } from '../../keys/keys';
 import QuantityField from '../../parts/QuantityField.vue';
 import TextField from '../../parts/TextField.vue';

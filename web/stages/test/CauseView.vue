@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue';
 import type { RunDiagnostics } from '#core/evaluate';
-import { testDefinition } from '#core/test/readings';
+import { testDefinition } from '#core/model/site';
 import { untilSafe } from '#core/test/findings';
 import type { NextTest } from '#core/test/diagnosis';
 import MarginBar from '../../parts/MarginBar.vue';

@@ -1,9 +1,9 @@
 <script setup lang="ts">
 import { computed } from 'vue';
-import type { HookUp } from '#core/test/readings';
+import type { TestHookUp } from '#core/model/site';
 
 /** Where the meter goes and what is done with the far end, drawn as a small circuit. */
-const { hookUp } = defineProps<{ hookUp: HookUp }>();
+const { hookUp } = defineProps<{ hookUp: TestHookUp }>();
 
 const [left, right, top, bottom] = [70, 250, 22, 42];
 const meterX = computed(() => (hookUp.at === 'camera' ? right + 30 : left - 34));

@@ -1,9 +1,9 @@
 <script setup lang="ts">
 import Dialog from 'primevue/dialog';
 import { computed, ref } from 'vue';
-import { testDefinition, readingsFromTable } from '#core/test/readings';
+import { readingsFromTable, type TableReading } from '#core/test/readings';
 import type { ForeignTable } from '#core/survey/lists';
-import { takeReading } from '#core/model/site';
+import { takeReading, testDefinition } from '#core/model/site';
 import { formatQuantity } from '#core/shared/units';
 import DialogFoot from '../../parts/DialogFoot.vue';
 import { useSite } from '../../stores/site';
@@ -23,10 +23,7 @@ const read = computed(() => readingsFromTable(openSite.value, table));
 const problems = computed(() =>
   read.value.problems.slice(0, 12).map(({ line, why }) => `Line ${line}: ${why}`),
 );
-const figure = ({ test, value }: { test: Parameters<typeof testDefinition>[0]; value: number }) => {
-  const { asks } = testDefinition(test);
-  return formatQuantity(value, asks.kind === 'figure' ? asks.unit : '');
-};
+const figure = ({ test, value }: TableReading) => formatQuantity(value, testDefinition(test).asks.unit);
 
 function apply(): void {
   const at = new Date().toISOString();

@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import { computed, ref, shallowRef } from 'vue';
 import type { RunSummary } from '#core/evaluate';
-import { readingWords, testDefinition } from '#core/test/readings';
-import { strikeOut, type Reading } from '#core/model/site';
+import { readingWords } from '#core/test/readings';
+import { strikeOut, type Reading, testDefinition } from '#core/model/site';
 import type { ForeignTable } from '#core/survey/lists';
 import TextField from '../../parts/TextField.vue';
 import { useSite } from '../../stores/site';

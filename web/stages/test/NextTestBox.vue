@@ -2,7 +2,8 @@
 import { computed } from 'vue';
 import type { RunSummary } from '#core/evaluate';
 import { prerequisites, isStopped, untilSafe } from '#core/test/findings';
-import { testDefinition, type RunReadings } from '#core/test/readings';
+import { testDefinition } from '#core/model/site';
+import { type RunReadings } from '#core/test/readings';
 import type { Diagnosis } from '#core/test/diagnosis';
 
 /** What to test next: first what must be known of every run, then what tells most for its minutes. */

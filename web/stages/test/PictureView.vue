@@ -2,7 +2,7 @@
 import { computed, ref, watch } from 'vue';
 import type { RunSummary } from '#core/evaluate';
 import { faultsLossDb, formatCheck, ghostLengthM, interlock } from '#core/test/findings';
-import { readingsByRun, testDefinition } from '#core/test/readings';
+import { readingsByRun } from '#core/test/readings';
 import {
   microsecondsOfLine,
   percentOfLine,
@@ -13,7 +13,7 @@ import {
   type Symptom,
 } from '#core/physics/picture';
 import { pictureFormat } from '#core/physics/signal';
-import { symptomWords } from '#core/model/site';
+import { symptomWords, testDefinition } from '#core/model/site';
 import QuantityField from '../../parts/QuantityField.vue';
 import { within } from '../../parts/within';
 import { useMeasures } from '../../stores/measures';

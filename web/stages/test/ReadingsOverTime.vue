@@ -5,8 +5,7 @@ import { use } from 'echarts/core';
 import { SVGRenderer } from 'echarts/renderers';
 import { computed } from 'vue';
 import VChart from 'vue-echarts';
-import { testDefinition } from '#core/test/readings';
-import { quantityTestIds, type Reading } from '#core/model/site';
+import { quantityTestIds, type Reading, testDefinition } from '#core/model/site';
 import { useChartColours } from '../../charts/useChartColours';
 
 /** A run's history: each test that was read more than once, as a line over time. */
@@ -55,7 +54,7 @@ const option = computed(() => {
       const { label, asks } = testDefinition(test);
       return {
         type: 'line' as const,
-        name: `${label}, ${asks.kind === 'figure' ? asks.unit : ''}`,
+        name: `${label}, ${asks.unit}`,
         data: points.map((point) => [...point]),
         symbolSize: 7,
         lineStyle: { width: 1.6 },

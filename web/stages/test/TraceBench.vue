@@ -16,9 +16,9 @@ import {
   segmentVelocityFactor,
   type TraceView,
 } from '#core/test/findings';
-import { readingsByRun, testDefinition } from '#core/test/readings';
+import { readingsByRun } from '#core/test/readings';
 import { traceFromCsv } from '#core/physics/reflectometer';
-import { withMeasuredEnd, withVelocityScaled, type TraceReading } from '#core/model/site';
+import { withMeasuredEnd, withVelocityScaled, type TraceReading, testDefinition } from '#core/model/site';
 import { useChartColours } from '../../charts/useChartColours';
 import PickField from '../../parts/PickField.vue';
 import QuantityField from '../../parts/QuantityField.vue';

@@ -1,8 +1,13 @@
 <script setup lang="ts">
 import { computed, ref, useTemplateRef } from 'vue';
 import type { VerdictSummary } from '#core/evaluate';
-import type { TestDefinition } from '#core/test/readings';
-import type { Found, PictureReading, Reading } from '#core/model/site';
+import {
+  mostReading,
+  type Found,
+  type PictureReading,
+  type Reading,
+  type TestDefinition,
+} from '#core/model/site';
 import { formatQuantity } from '#core/shared/units';
 import { choices } from '#core/model/labels';
 import MarginBar from '../../parts/MarginBar.vue';
@@ -39,7 +44,8 @@ const emit = defineEmits<{
 }>();
 const row = useTemplateRef('row');
 
-const sensible = (value: number) => (value >= 0 && value <= 100_000 ? undefined : 'from 0 to 100 000');
+const sensible = (value: number) =>
+  value >= 0 && value <= mostReading ? undefined : `from 0 to ${formatQuantity(mostReading, '')}`;
 const expectedWords = () => {
   const { expected } = verdict;
   if (!expected)

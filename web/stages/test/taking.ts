@@ -1,7 +1,6 @@
 import { useLocalStorage } from '@vueuse/core';
 import { computed, reactive, ref } from 'vue';
-import { testDefinition } from '#core/test/readings';
-import { takeReading, type Found, type Run } from '#core/model/site';
+import { takeReading, type Found, type Run, testDefinition } from '#core/model/site';
 import { useSelection } from '../../stores/selection';
 import { useSite } from '../../stores/site';
 

@@ -1,7 +1,7 @@
 import { interlock } from '#core/test/findings';
-import { readingsByRun, testDefinition, tests } from '#core/test/readings';
+import { readingsByRun } from '#core/test/readings';
 import type { RunSummary } from '#core/evaluate';
-import type { TestId } from '#core/model/site';
+import { type TestId, testDefinition, tests } from '#core/model/site';
 import { useEvaluation } from '../../stores/evaluation';
 import { useOpenSite } from '../../stores/openSite';
 import { useInstrument } from '../../stores/instrument';

@@ -1,7 +1,6 @@
 <script setup lang="ts">
-import { optionRow, type OptionKind } from '#core/model/site';
+import { optionRow, type OptionKind, testDefinition } from '#core/model/site';
 import { computed, ref, watch } from 'vue';
-import { testDefinition } from '#core/test/readings';
 import { gambleShare, mostWorthTesting, riskStatus } from '#core/decide/risk';
 import { formatQuantity } from '#core/shared/units';
 import { useKeys } from '../../../keys/keys';

@@ -1,45 +1,71 @@
-import type { RunState, TestId } from '#core/model/site';
 import type { Unit } from '#core/shared/units';
+import type { RunState } from './run';
 
 /** Where the instrument is hooked up and what is done with the far end, for the small drawing beside a test. */
-export interface HookUp {
+export interface TestHookUp {
   /** End of the run at which somebody stands. */
   at: 'head-end' | 'camera' | 'both-ends';
   on: 'centre-shield' | 'shield-earth' | 'power-cores' | 'picture' | 'camera' | 'link';
   far: 'as-found' | 'open' | 'shorted';
 }
 
-/** One test of a run: what is read, and the state of the run it needs. */
-export interface TestDefinition {
-  id: TestId;
+/** What a meter measures; `supply-volts` are AC or DC as the camera is fed. */
+export type Measured = 'ac-volts' | 'dc-volts' | 'supply-volts' | 'ohms' | 'megohms';
+
+/** A limit that is the same for every run, with what is said on either side of it and close to it. */
+export interface TestLimit {
+  sense: 'at-most' | 'at-least';
+  value: number;
+  from: 'policy' | 'standard';
+  message: { holds: string; close: string; fails: string };
+  conclusion: string;
+}
+
+/** A test that reads one figure. This row is all that the schema, the bench, tables and instruments know of it. */
+interface FigureTest {
+  asks: { kind: 'figure'; unit: Unit };
+  measures: Measured;
+  /** Whether the lamps of the camera are on while it is read. */
+  lamps?: 'off' | 'on';
+  /** Other names under which people write it down, small letters. */
+  alsoCalled: readonly string[];
+  /** A test without one is judged by a rule of its own in the room of findings. */
+  limit?: TestLimit;
+}
+
+/** A test that asks for more or less than a figure: a few words, a trace, what is seen. */
+interface OtherTest {
+  asks: { kind: 'words' } | { kind: 'trace' } | { kind: 'symptoms' } | { kind: 'link' };
+}
+
+interface AnyTest {
+  id: string;
   label: string;
-  /** What there is to write down: one figure, one of a few words, or more than that. */
-  asks:
-    | { kind: 'figure'; unit: Unit }
-    | { kind: 'words' }
-    | { kind: 'trace' }
-    | { kind: 'symptoms' }
-    | { kind: 'link' };
+  /** Lines on which it says anything. */
+  appliesTo: 'every-run' | 'coax-in-it' | 'coax-throughout' | 'fed-over-cores';
   /** States of the run in which the test may be done. */
   allowedIn: readonly RunState[];
   connect: string;
-  hookUp: HookUp;
+  hookUp: TestHookUp;
   /** How long it takes once somebody stands there and the run is in the right state. Typical. */
   minutes: number;
 }
 
-const dead: readonly RunState[] = ['isolated', 'disconnected'];
-const any: readonly RunState[] = ['live', 'isolated', 'disconnected'];
-const live: readonly RunState[] = ['live'];
+const dead = ['isolated', 'disconnected'] as const;
+const any = ['live', 'isolated', 'disconnected'] as const;
+const live = ['live'] as const;
 
-const figureIn = (unit: Unit) => ({ kind: 'figure', unit }) as const;
+const figureIn = <U extends Unit>(unit: U) => ({ kind: 'figure', unit }) as const;
 
 /** The tests in the order they are done: what could hurt first, dead tests next, live ones last. */
-export const tests: readonly TestDefinition[] = [
+const rows = [
   {
     id: 'foreign-ac-volts',
     label: 'Foreign voltage, AC',
     asks: figureIn('V'),
+    appliesTo: 'every-run',
+    measures: 'ac-volts',
+    alsoCalled: ['foreign voltage', 'foreign ac', 'vac'],
     allowedIn: any,
     minutes: 1,
     hookUp: { at: 'head-end', on: 'centre-shield', far: 'as-found' },
@@ -49,6 +75,9 @@ export const tests: readonly TestDefinition[] = [
     id: 'foreign-dc-volts',
     label: 'Foreign voltage, DC',
     asks: figureIn('V'),
+    appliesTo: 'every-run',
+    measures: 'dc-volts',
+    alsoCalled: ['foreign dc'],
     allowedIn: dead,
     minutes: 1,
     hookUp: { at: 'head-end', on: 'centre-shield', far: 'as-found' },
@@ -58,15 +87,30 @@ export const tests: readonly TestDefinition[] = [
     id: 'shield-earth-volts',
     label: 'Shield to earth',
     asks: figureIn('V'),
+    appliesTo: 'every-run',
+    measures: 'ac-volts',
+    alsoCalled: ['shield earth', 'earth'],
     allowedIn: any,
     minutes: 2,
     hookUp: { at: 'head-end', on: 'shield-earth', far: 'as-found' },
     connect: 'Lead off the recorder; shield to the local earth bar, AC range.',
+    limit: {
+      sense: 'at-most',
+      value: 2,
+      from: 'policy',
+      message: {
+        holds: 'same earth',
+        close: 'same earth, close to the limit',
+        fails: 'Different earths. Isolate; never just bond them.',
+      },
+      conclusion: 'A difference drives current through the shield and puts a bar in the picture.',
+    },
   },
   {
     id: 'continuity',
     label: 'Continuity and shorts',
     asks: { kind: 'words' },
+    appliesTo: 'every-run',
     allowedIn: dead,
     minutes: 2,
     hookUp: { at: 'both-ends', on: 'centre-shield', far: 'shorted' },
@@ -76,6 +120,9 @@ export const tests: readonly TestDefinition[] = [
     id: 'coax-loop-ohms',
     label: 'Loop, centre and shield',
     asks: figureIn('Ω'),
+    appliesTo: 'coax-in-it',
+    measures: 'ohms',
+    alsoCalled: ['coax loop', 'loop', 'coax loop resistance'],
     allowedIn: dead,
     minutes: 3,
     hookUp: { at: 'both-ends', on: 'centre-shield', far: 'shorted' },
@@ -85,6 +132,9 @@ export const tests: readonly TestDefinition[] = [
     id: 'power-loop-ohms',
     label: 'Loop, power cores',
     asks: figureIn('Ω'),
+    appliesTo: 'fed-over-cores',
+    measures: 'ohms',
+    alsoCalled: ['power loop', 'power loop resistance'],
     allowedIn: dead,
     minutes: 3,
     hookUp: { at: 'both-ends', on: 'power-cores', far: 'shorted' },
@@ -94,6 +144,9 @@ export const tests: readonly TestDefinition[] = [
     id: 'insulation-megohms',
     label: 'Insulation',
     asks: figureIn('MΩ'),
+    appliesTo: 'every-run',
+    measures: 'megohms',
+    alsoCalled: ['insulation resistance', 'megohms'],
     allowedIn: ['disconnected'],
     minutes: 3,
     hookUp: { at: 'both-ends', on: 'centre-shield', far: 'open' },
@@ -103,6 +156,7 @@ export const tests: readonly TestDefinition[] = [
     id: 'reflectometer',
     label: 'Reflectometer',
     asks: { kind: 'trace' },
+    appliesTo: 'every-run',
     allowedIn: dead,
     minutes: 4,
     hookUp: { at: 'head-end', on: 'centre-shield', far: 'open' },
@@ -112,6 +166,10 @@ export const tests: readonly TestDefinition[] = [
     id: 'day-volts',
     label: 'Volts at the camera, day',
     asks: figureIn('V'),
+    appliesTo: 'every-run',
+    measures: 'supply-volts',
+    lamps: 'off',
+    alsoCalled: ['volts day', 'volts by day', 'day volts'],
     allowedIn: live,
     minutes: 2,
     hookUp: { at: 'camera', on: 'power-cores', far: 'as-found' },
@@ -121,6 +179,10 @@ export const tests: readonly TestDefinition[] = [
     id: 'night-volts',
     label: 'Volts at the camera, night',
     asks: figureIn('V'),
+    appliesTo: 'every-run',
+    measures: 'supply-volts',
+    lamps: 'on',
+    alsoCalled: ['volts night', 'volts at night', 'night volts'],
     allowedIn: live,
     minutes: 2,
     hookUp: { at: 'camera', on: 'power-cores', far: 'as-found' },
@@ -130,6 +192,7 @@ export const tests: readonly TestDefinition[] = [
     id: 'picture',
     label: 'Picture',
     asks: { kind: 'symptoms' },
+    appliesTo: 'every-run',
     allowedIn: live,
     minutes: 2,
     hookUp: { at: 'head-end', on: 'picture', far: 'as-found' },
@@ -139,6 +202,7 @@ export const tests: readonly TestDefinition[] = [
     id: 'camera-at-head-end',
     label: 'Camera on a known-good lead',
     asks: { kind: 'words' },
+    appliesTo: 'every-run',
     allowedIn: any,
     minutes: 8,
     hookUp: { at: 'camera', on: 'camera', far: 'as-found' },
@@ -149,6 +213,7 @@ export const tests: readonly TestDefinition[] = [
     id: 'camera-on-local-supply',
     label: 'Camera on a local supply',
     asks: { kind: 'words' },
+    appliesTo: 'every-run',
     allowedIn: live,
     minutes: 5,
     hookUp: { at: 'camera', on: 'power-cores', far: 'as-found' },
@@ -159,15 +224,37 @@ export const tests: readonly TestDefinition[] = [
     id: 'link',
     label: 'Link over converters',
     asks: { kind: 'link' },
+    appliesTo: 'coax-throughout',
     allowedIn: dead,
     minutes: 12,
     hookUp: { at: 'both-ends', on: 'link', far: 'as-found' },
     connect: 'A converter at each end; the camera’s load at the far one.',
   },
-];
+] as const satisfies readonly (AnyTest & (FigureTest | OtherTest))[];
+
+type Row = (typeof rows)[number];
+type RowThat<Asks> = Extract<Row, { asks: Asks }>;
+export type TestId = Row['id'];
+/** Tests that read one figure. */
+export type QuantityTestId = RowThat<{ kind: 'figure' }>['id'];
+/** Tests that are judged by the limit in their row. */
+export type LimitedTestId = Extract<Row, { limit: TestLimit }>['id'];
+
+/** One test of a run: what is read, and the state of the run it needs. */
+export type TestDefinition = AnyTest & { id: TestId } & (FigureTest | OtherTest);
+export type QuantityTestDefinition = AnyTest & FigureTest & { id: QuantityTestId };
+
+export const tests: readonly TestDefinition[] = rows;
+export const quantityTests: readonly QuantityTestDefinition[] = rows.filter(
+  (row): row is RowThat<{ kind: 'figure' }> => row.asks.kind === 'figure',
+);
+export const testIds: readonly TestId[] = rows.map(({ id }) => id);
+export const quantityTestIds: readonly QuantityTestId[] = quantityTests.map(({ id }) => id);
 
 const byId = new Map(tests.map((test) => [test.id, test]));
 
+export function testDefinition(id: QuantityTestId): QuantityTestDefinition;
+export function testDefinition(id: TestId): TestDefinition;
 export function testDefinition(id: TestId): TestDefinition {
   const definition = byId.get(id);
   if (!definition) throw new Error(`unknown test ${id}`);
