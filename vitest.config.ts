@@ -3,10 +3,19 @@ import { defineConfig } from 'vitest/config';
 export default defineConfig({
   test: {
     projects: [
-      { test: { name: 'unit', testTimeout: 60_000, include: ['{core,web,cli,stand-ins}/**/*.test.ts'] } },
+      {
+        test: {
+          name: 'unit',
+          // Loading what is tested takes longer than most tests, and nothing in it keeps a state of its own.
+          isolate: false,
+          include: ['{core,web,cli,stand-ins}/**/*.test.ts'],
+          testTimeout: 60_000,
+        },
+      },
       {
         test: {
           name: 'server',
+          isolate: false,
           include: ['tests/server/**/*.test.ts'],
           globalSetup: 'tests/server/buildPrograms.ts',
           testTimeout: 120_000,

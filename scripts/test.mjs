@@ -58,8 +58,14 @@ const vitest = (project) =>
     ],
     `The ${project} tests`,
   );
+/** What a tool found on a file that has not changed since is kept here. */
+const cached = (name) => path.join('node_modules', '.cache', 'neotrope', name);
 const lint = async () => {
-  await toolBeside('eslint/bin/eslint.js', ['.', '--cache', '--max-warnings', '0'], 'The lint');
+  await toolBeside(
+    'eslint/bin/eslint.js',
+    ['.', '--cache', '--cache-location', cached('lint'), '--max-warnings', '0'],
+    'The lint',
+  );
   await toolBeside(
     'dependency-cruiser/bin/dependency-cruise.mjs',
     [...layered, '--config', '.dependency-cruiser.mjs', '--output-type', 'err'],
@@ -69,8 +75,17 @@ const lint = async () => {
 };
 const layered = ['core', 'contract', 'web', 'server', 'cli', 'stand-ins'];
 const format = () =>
-  toolBeside('prettier/bin/prettier.cjs', ['--check', '--log-level', 'warn', '.'], 'The format');
-const types = () => toolBeside('vue-tsc/bin/vue-tsc.js', ['-p', '.'], 'The type check');
+  toolBeside(
+    'prettier/bin/prettier.cjs',
+    ['--check', '--cache', '--cache-location', cached('prettier'), '--log-level', 'warn', '.'],
+    'The format',
+  );
+const types = () =>
+  toolBeside(
+    'vue-tsc/bin/vue-tsc.js',
+    ['-p', '.', '--incremental', '--tsBuildInfoFile', cached('types')],
+    'The type check',
+  );
 const browser = () =>
   toolBeside('@playwright/test/cli.js', ['test'], 'The browser tests', {
     PLAYWRIGHT_JSON_OUTPUT_NAME: path.join(root, 'test-results', 'browser.json'),
@@ -79,7 +94,10 @@ const browser = () =>
 /** All but the browser: what a change is held against before it is committed. */
 const check = () =>
   Promise.all([
-    timed('lint', lint),
+    (async () => {
+      await timed('lint', lint);
+      await timed('server tests', () => vitest('server'));
+    })(),
     (async () => {
       await timed('format', format);
       await timed('types', types);
@@ -97,16 +115,12 @@ const parts = {
     build();
     await browser();
   },
-  check: async () => {
-    await check();
-    await timed('server tests', () => vitest('server'));
-  },
+  check,
   all: async () => {
     // Compiling the database and fetching the browser wait for different things.
     await timed('installing', () => Promise.all([installPackages(), installPrograms()]));
     await check();
     await timed('build', async () => build());
-    await timed('server tests', () => vitest('server'));
     await timed('browser tests', browser);
     const vitests = ['unit.json', 'server.json'].map(counted);
     const { expected, unexpected } = counted('browser.json').stats;

@@ -1,7 +1,7 @@
 import path from 'node:path';
 import { parseArgs } from 'node:util';
 import { spawnDemo } from './spawnDemo';
-import { startServer, type RunningServer, type ServerOptions } from './startServer';
+import type { RunningServer, ServerOptions } from './startServer';
 import { StartupError } from './startupError';
 
 const root = path.resolve(import.meta.dirname, '..');
@@ -60,6 +60,8 @@ function stopOnSignal(server: RunningServer, stopStandIns: () => void): void {
 async function main(): Promise<void> {
   const options = optionsFrom(process.argv.slice(2));
   if (!options) return console.log(usage);
+  // Loading the server takes most of a start; whoever mistyped an option is told at once.
+  const { startServer } = await import('./startServer');
   // Stand-ins take a second to come up; nobody waits for them until they reach for a device.
   const standIns = spawnDemo(options.withDemo ? options.demoFile : null);
   try {
