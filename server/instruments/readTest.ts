@@ -127,6 +127,8 @@ function queryFor(measures: QuantityTestDefinition['measures'], current: Asked['
   switch (measures) {
     case 'ac-volts':
       return 'MEASure:VOLTage:AC?';
+    case 'loaded-ac-volts':
+      return 'MEASure:VOLTage:AC:LOADed?';
     case 'dc-volts':
       return 'MEASure:VOLTage:DC?';
     case 'supply-volts':

@@ -68,13 +68,14 @@ export function resistanceOhms({ actual, on, far }: HookedUp, random: Random): n
   return ohms > overload ? overload : shown(ohms, meter.share, meter.ohmsDigit, random);
 }
 
-/** Dry cable as it usually is. */
-const usualMegohms = 60;
+/** A hundred metres of dry cable as they usually are. */
+const usualMegohms = 80;
 
 export function insulationMegohms({ actual }: HookedUp, random: Random): number {
   const leak = seenOhms(actual, Infinity);
+  const lengthM = actual.run.segments.reduce((sum, segment) => sum + segment.lengthM, 0);
   return shown(
-    both(actual.secrets.insulationMegohms ?? usualMegohms, leak / 1e6),
+    both(actual.secrets.insulationMegohms ?? (usualMegohms * 100) / lengthM, leak / 1e6),
     0.05,
     meter.megohmsDigit,
     random,
@@ -98,7 +99,7 @@ export function volts(
     return kind === 'ac' ? shown(secrets.shieldEarthVolts ?? 0.3, 0.02, meter.voltsDigit, random) : 0;
   if (on === 'coax')
     return kind === 'ac'
-      ? shown(secrets.foreignAcVolts ?? 0.1, 0.02, meter.voltsDigit, random)
+      ? shown((secrets.foreignAcVolts ?? 0.1) + (secrets.inducedAcVolts ?? 0), 0.02, meter.voltsDigit, random)
       : shown(0.05, 0.02, meter.voltsDigit, random);
   const source = feedSource(site, run);
   if (kind !== source.current || state !== 'live') return 0;
@@ -112,6 +113,11 @@ export function volts(
     minLoadVolts: 0,
   });
   return feed.state === 'collapsed' ? 0 : shown(feed.loadVolts, meter.share, meter.voltsDigit, random);
+}
+
+/** AC volts with a meter that loads the line: what is only induced falls away. */
+export function loadedAcVolts({ actual }: HookedUp, random: Random): number {
+  return shown(actual.secrets.foreignAcVolts ?? 0.1, 0.02, meter.voltsDigit, random);
 }
 
 /** A longer line wants a longer pulse, or its far end drowns. */

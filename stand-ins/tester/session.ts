@@ -2,6 +2,7 @@ import type { Site } from '#core/model/site';
 import {
   continuity,
   insulationMegohms,
+  loadedAcVolts,
   link,
   reflectometerTrace,
   resistanceOhms,
@@ -170,6 +171,10 @@ const commands: [header: string, command: Command][] = [
   [
     'MEASure:VOLTage:AC?',
     measuring((hookedUp, { site, random }) => volts(site, hookedUp, 'ac', random).toFixed(2)),
+  ],
+  [
+    'MEASure:VOLTage:AC:LOADed?',
+    measuring((hookedUp, { random }) => loadedAcVolts(hookedUp, random).toFixed(2)),
   ],
   [
     'MEASure:VOLTage:DC?',

@@ -21,6 +21,8 @@ const trueRunSchema = z.strictObject({
   faults: z.array(faultSchema).optional(),
   insulationMegohms: z.number().min(0).optional(),
   foreignAcVolts: z.number().min(0).optional(),
+  /** Volts that fall away under the least load. */
+  inducedAcVolts: z.number().min(0).optional(),
   shieldEarthVolts: z.number().min(0).optional(),
   /** In the power cores, beyond what their construction has. */
   powerExtraOhms: z.number().min(0).optional(),

@@ -51,6 +51,8 @@ export const choices = {
     heritage: 'Heritage',
     'asbestos-register': 'Asbestos register',
     'no-trenching': 'No trenching',
+    wet: 'Wet: lower touch limits',
+    'explosive-atmosphere': 'Explosive atmosphere',
   }),
   current: from<'dc' | 'ac'>(['dc', 'ac'], { dc: 'DC', ac: 'AC' }),
   sensor: sensorIds.map((value): Choice<SensorId> => ({ value, label: sensors[value].label })),

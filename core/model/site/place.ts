@@ -1,7 +1,14 @@
 import { z } from 'zod';
 import { environmentSchema, idSchema, nameSchema, noteSchema, temperatureSchema } from './vocabulary';
 
-export const restrictions = ['heritage', 'asbestos-register', 'no-trenching'] as const;
+/** What is to be minded at a place. `wet` lowers the touch limits; in an `explosive-atmosphere` only specialists plan and work. */
+export const restrictions = [
+  'heritage',
+  'asbestos-register',
+  'no-trenching',
+  'wet',
+  'explosive-atmosphere',
+] as const;
 
 /** Somewhere on the site: where a camera hangs, cables meet or recorders stand. */
 export const placeSchema = z.strictObject({

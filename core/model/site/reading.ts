@@ -41,6 +41,8 @@ export const mostReading = 100_000;
 const quantityReadingSchema = z.strictObject({
   ...taken,
   test: z.enum(quantityTestIds),
+  /** Of volts: the meter showed a known source right before and right after. */
+  meterProved: z.boolean().optional(),
   /** In the test's own unit: volts, ohms or megohms. */
   value: z.number().min(0).max(mostReading),
 });

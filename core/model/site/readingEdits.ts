@@ -9,6 +9,8 @@ export interface Taken {
   serial?: string;
   conditions?: string;
   temperatureC?: number;
+  /** Of foreign volts: the meter showed a known source right before and right after. */
+  meterProved?: boolean;
   at: string;
   mark: string;
 }

@@ -9,8 +9,8 @@ export interface TestHookUp {
   far: 'as-found' | 'open' | 'shorted';
 }
 
-/** What a meter measures; `supply-volts` are AC or DC as the camera is fed. */
-export type Measured = 'ac-volts' | 'dc-volts' | 'supply-volts' | 'ohms' | 'megohms';
+/** What a meter measures; `loaded-ac-volts` with a low impedance, `supply-volts` AC or DC as the camera is fed. */
+export type Measured = 'ac-volts' | 'loaded-ac-volts' | 'dc-volts' | 'supply-volts' | 'ohms' | 'megohms';
 
 /** A limit that is the same for every run, with what is said on either side of it and close to it. */
 export interface TestLimit {
@@ -43,6 +43,8 @@ interface AnyTest {
   label: string;
   /** Lines on which it says anything. */
   appliesTo: 'every-run' | 'coax-in-it' | 'coax-throughout' | 'fed-over-cores';
+  /** It is asked for only once this was found. */
+  onlyAfter?: 'raised-ac-volts';
   /** States of the run in which the test may be done. */
   allowedIn: readonly RunState[];
   connect: string;
@@ -69,7 +71,22 @@ const rows = [
     allowedIn: any,
     minutes: 1,
     hookUp: { at: 'head-end', on: 'centre-shield', far: 'as-found' },
-    connect: 'Centre to shield, then shield to earth; note the higher.',
+    connect:
+      'Prove the meter on a known source. Centre to shield, then shield to earth; note the higher. Prove the meter again.',
+  },
+  {
+    id: 'foreign-ac-loaded-volts',
+    label: 'Foreign voltage, AC, low impedance',
+    asks: figureIn('V'),
+    appliesTo: 'every-run',
+    onlyAfter: 'raised-ac-volts',
+    measures: 'loaded-ac-volts',
+    alsoCalled: ['foreign ac low impedance', 'low impedance volts'],
+    allowedIn: any,
+    minutes: 1,
+    hookUp: { at: 'head-end', on: 'centre-shield', far: 'as-found' },
+    connect:
+      'The same points with the meter’s low-impedance range: volts that were only induced fall away. Insulated probes; touch nothing else.',
   },
   {
     id: 'foreign-dc-volts',
@@ -81,7 +98,7 @@ const rows = [
     allowedIn: dead,
     minutes: 1,
     hookUp: { at: 'head-end', on: 'centre-shield', far: 'as-found' },
-    connect: 'Centre to shield with the camera’s own supply off.',
+    connect: 'Centre to shield with the camera’s own supply off; the meter proved before and after.',
   },
   {
     id: 'shield-earth-volts',

@@ -7,6 +7,7 @@ export const formulas = {
     writes: 'R = Σ L · (centre + shield), at temperature',
     source: 'typical figures of the construction; R = ρ(T)·L/A',
   },
+  'insulation-by-length': { writes: 'R = R₁₀₀ · 100 m / L', source: 'Leaks side by side; practice' },
   'power-loop': { writes: 'R = Σ ρ(T)·L/A · (1/out + 1/back)', source: 'R = ρ(T)·L/A; AWG by ASTM B258' },
   'temperature-correction': {
     writes: 'R(T) = R(read) · expected(T) / expected(read)',

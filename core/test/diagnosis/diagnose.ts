@@ -2,7 +2,6 @@ import type { Place, Run } from '#core/model/site';
 import { formatQuantity } from '#core/shared/units';
 import {
   ghostLengthM,
-  isStopped,
   eventWords,
   severity,
   faultsOf,
@@ -110,6 +109,7 @@ function saysOf(
 
 /** What is most likely wrong with a run, with what speaks for and against each cause, and what to test next. */
 export function diagnose(looked: DiagnosisInput, place: Place): Diagnosis {
+  const stopped = looked.verdicts.some(({ state }) => state === 'stop');
   const observations = observationsOf(looked);
   const belief = beliefAfter(observations);
   const ranked = causes
@@ -137,8 +137,10 @@ export function diagnose(looked: DiagnosisInput, place: Place): Diagnosis {
     .sort((a, b) => b.probability - a.probability);
   return {
     ranked,
-    stopped: isStopped(looked.readings),
-    next: nextTests(belief, observations, { run: looked.run, place, readings: looked.readings }),
+    stopped,
+    next: stopped
+      ? []
+      : nextTests(belief, observations, { run: looked.run, place, readings: looked.readings }),
     message: saysOf(ranked, looked, observations.length > 0),
   };
 }

@@ -231,15 +231,17 @@ describe('the next test', () => {
   it('counts looking for foreign volts where, and only where, the test is held back for it once the run is ready', () => {
     const [before, after] = ['2026-03-01T08:00:00Z', '2026-03-01T10:00:00Z'];
     const read = { ...quantity('foreign-ac-volts', 2)['foreign-ac-volts']!, at: '2026-03-01T09:00:00Z' };
+    const proved = { ...read, meterProved: true };
     for (const state of ['live', 'isolated', 'disconnected'] as const)
       for (const stateSince of [before, after])
-        for (const readings of [{}, { 'foreign-ac-volts': read }])
+        for (const readings of [{}, { 'foreign-ac-volts': read }, { 'foreign-ac-volts': proved }])
           for (const test of tests) {
             const run = { ...site.run['r08']!, state, stateSince };
             const { needs } = costOf(test, { run, place: site.place['quay']!, readings });
             const brought = stateFor(test, state);
             const ready = brought === state ? run : { ...run, state: brought, stateSince: after };
-            const isHeld = interlock(test, ready, readings) === 'read the foreign voltage first';
+            const held = interlock(test, ready, readings, { acVolts: 50, dcVolts: 60, because: null });
+            const isHeld = /foreign voltage/.test(held ?? '');
             expect([test.id, state, needs.includes('foreign voltage first')]).toEqual([
               test.id,
               state,

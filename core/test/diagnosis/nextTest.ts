@@ -6,7 +6,7 @@ import {
   tests,
   type TestDefinition,
 } from '#core/model/site';
-import { applies, isStopped, needsVoltsFirst, runLengthM, stateFor } from '#core/test/findings';
+import { applies, needsVoltsFirst, runLengthM, stateFor } from '#core/test/findings';
 import type { RunReadings } from '#core/test/readings';
 import { causes, evidence, groups, type EvidenceId } from './likelihoods';
 import { evidenceFor, type Observation } from './observations';
@@ -95,15 +95,14 @@ function expectedBits(id: EvidenceId, belief: Belief, before: ReadonlySet<string
 const leastBits = 0.005;
 
 /**
- * Tests not done yet, the one that tells most for its minutes first. Symptoms of a picture are seen at one look. Above
- * dangerous volts there is none: nobody touches the cable for the sake of a diagnosis.
+ * Tests not done yet, the one that tells most for its minutes first. Symptoms of a picture are seen at one look. Not
+ * to be asked where dangerous volts were read: nobody touches the cable for the sake of a diagnosis.
  */
 export function nextTests(
   belief: Belief,
   observations: readonly Observation[],
   where: TestContext,
 ): NextTest[] {
-  if (isStopped(where.readings)) return [];
   const before = new Set(observations.flatMap(({ id }) => groups[id] ?? []));
   const done = new Set(observations.map(({ test }) => test));
   return tests

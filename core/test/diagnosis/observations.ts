@@ -10,8 +10,8 @@ import { symptoms, type Symptom } from '#core/physics/picture';
 import { formatQuantity } from '#core/shared/units';
 import { closeUtilisation } from '#core/shared/derivation';
 import {
-  dryMegohms,
-  wetMegohms,
+  insulationState,
+  realAcVolts,
   inferCoaxLoop,
   eventWords,
   severity,
@@ -145,6 +145,7 @@ function quantityOutcome(
 ): string | null {
   switch (test) {
     case 'foreign-ac-volts':
+      return (realAcVolts(looked.readings) ?? 0) > raisedVolts ? 'raised' : 'low';
     case 'foreign-dc-volts':
       return value > raisedVolts ? 'raised' : 'low';
     case 'shield-earth-volts':
@@ -154,7 +155,7 @@ function quantityOutcome(
     case 'power-loop-ohms':
       return expected ? powerLoopOutcome(value, expected) : null;
     case 'insulation-megohms':
-      return value > dryMegohms ? 'dry' : value >= wetMegohms ? 'damp' : 'wet';
+      return insulationState(looked.run, value);
     case 'day-volts':
     case 'night-volts':
       return expected ? voltsOutcome(value, expected, looked) : null;

@@ -2,6 +2,7 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import {
   applyChanges,
+  notePlace,
   type Change,
   type QuantityReading,
   type QuantityTestDefinition,
@@ -16,6 +17,9 @@ import {
 import { saltmarrowSite } from '../../model/site/testSite';
 import {
   applies,
+  insulationState,
+  touchLimits,
+  type TouchLimits,
   prerequisites,
   interlock,
   isStopped,
@@ -24,7 +28,8 @@ import {
   voltsShare,
   type RunFindings,
 } from '.';
-import { readingsByRun } from '#core/test/readings';
+import { readingsByRun, type RunReadings } from '#core/test/readings';
+import { safetyVerdict } from './safety';
 import { coaxLoop, expectedCoaxOhms, expectedPowerOhms, powerLoop } from './loops';
 
 const site = saltmarrowSite();
@@ -61,8 +66,6 @@ function withReading(
 }
 const verdict = (findings: RunFindings, id: string) => findings.verdicts.find((one) => one.id === id)!;
 
-import { safetyVerdict } from './safety';
-
 describe('the demo site’s planted troubles show in its first verdicts', () => {
   it('the camera that dies at night fails on its night volts, and its cores explain it', () => {
     const { state, binding } = findingsOf(site, 'r08');
@@ -96,26 +99,40 @@ describe('the demo site’s planted troubles show in its first verdicts', () => 
   });
 });
 
-describe('verdicts move with readings', () => {
-  it.each([
-    ['foreign-ac-volts', 12, 'holds', /^below 50 V limit; caution above 25 V$/],
-    ['foreign-ac-volts', 25, 'holds', /^below 50 V limit/],
-    ['foreign-ac-volts', 25.1, 'close', /^caution: above 25 V, below 50 V limit/],
-    ['foreign-ac-volts', 48, 'close', /^caution: above 25 V/],
-    ['foreign-ac-volts', 50.1, 'stop', /^Stop\. Do not touch/],
-    ['foreign-dc-volts', 50, 'holds', /caution above/],
-    ['foreign-dc-volts', 110, 'close', /^caution/],
-  ] as const)('%s of %d V: %s', (test, value, state, message) => {
-    const reading = {
-      id: 'x',
-      runId: 'r01',
-      test,
-      value,
-      at: '2026-05-01T08:00:00Z',
-      by: 'I. Marlow',
-      instrument: '',
+const dry: TouchLimits = touchLimits(site, site.run['r01']!, site.camera['c01']!);
+const wet: TouchLimits = touchLimits(site, site.run['r14']!, site.camera['c14']!);
+
+describe('foreign volts', () => {
+  it('where skin is wet the limits are half as high, and it is said why', () => {
+    expect(dry).toEqual({ acVolts: 50, dcVolts: 60, because: null });
+    expect(wet).toEqual({ acVolts: 25, dcVolts: 30, because: 'a marine place' });
+    const place = site.place['ticket-hall']!;
+    const marked = {
+      ...site,
+      place: { ...site.place, 'ticket-hall': notePlace(place, { restrictions: ['wet'] }) },
     };
-    expect(safetyVerdict(test, reading)).toMatchObject({
+    expect(touchLimits(marked, site.run['r01']!, site.camera['c01']!)).toMatchObject({
+      acVolts: 25,
+      because: `${place.name} is noted as wet`,
+    });
+    expect(touchLimits(site, site.run['r06']!, site.camera['c06']!).because).toBe('cable underground');
+  });
+  it.each([
+    ['foreign-ac-volts', 12, dry, 'holds', /^below 50 V limit; caution above 25 V$/],
+    ['foreign-ac-volts', 25.1, dry, 'close', /^caution: above 25 V, below 50 V limit/],
+    ['foreign-ac-volts', 48, dry, 'close', /^caution: above 25 V/],
+    ['foreign-ac-volts', 50.1, dry, 'stop', /^Stop\. Do not touch/],
+    ['foreign-ac-volts', 12, wet, 'holds', /^below 25 V limit; caution above 12\.5 V$/],
+    ['foreign-ac-volts', 20, wet, 'close', /^caution: above 12\.5 V, below 25 V limit/],
+    ['foreign-ac-volts', 26, wet, 'stop', /^Stop/],
+    ['foreign-dc-volts', 30, dry, 'holds', /caution above 30 V/],
+    ['foreign-dc-volts', 60, dry, 'close', /^caution/],
+    ['foreign-dc-volts', 61, dry, 'stop', /^Stop/],
+    ['foreign-dc-volts', 110, dry, 'stop', /^Stop/],
+    ['foreign-dc-volts', 31, wet, 'stop', /^Stop/],
+  ] as const)('%s of %d V: %s', (test, value, limits, state, message) => {
+    const taken = reading('r01', test, value, { meterProved: true });
+    expect(safetyVerdict(test, { [test]: taken }, limits)).toMatchObject({
       state,
       message: expect.stringMatching(message) as string,
     });
@@ -127,7 +144,74 @@ describe('verdicts move with readings', () => {
       'Stop. Do not touch the cable. Get a licensed electrician.',
     ]);
     expect(findingsOf(withReading('r01', 'foreign-ac-volts', 49), 'r01').state).not.toBe('stop');
-    expect(findingsOf(withReading('r01', 'foreign-dc-volts', 121), 'r01').state).toBe('stop');
+    expect(findingsOf(withReading('r01', 'foreign-dc-volts', 61), 'r01').state).toBe('stop');
+    // By the quay it is wet: half as much stops there.
+    expect(findingsOf(withReading('r14', 'foreign-ac-volts', 26), 'r14').state).toBe('stop');
+  });
+  it('induced volts are told from real ones before a sound run is given up', () => {
+    const read = (loaded: number, at = '2026-04-01T09:05:00Z') => {
+      const readings: RunReadings = {
+        'foreign-ac-volts': reading('r08', 'foreign-ac-volts', 62, { meterProved: true }),
+        'foreign-ac-loaded-volts': reading('r08', 'foreign-ac-loaded-volts', loaded, {
+          at,
+          meterProved: true,
+        }),
+      };
+      const findings = runFindings(site, site.run['r08']!, site.camera['c08']!, readings);
+      return { isStopped: isStopped(readings, dry), verdict: verdict(findings, 'foreign-ac-volts') };
+    };
+    expect(read(1.5)).toMatchObject({
+      isStopped: false,
+      verdict: {
+        state: 'close',
+        message: 'induced: 1.5 V with a low-impedance meter. Find what it runs beside',
+      },
+    });
+    // Half gone is not gone, and what was read before the volts came says nothing of them.
+    expect(read(30)).toMatchObject({ isStopped: true, verdict: { state: 'stop' } });
+    expect(read(55)).toMatchObject({ isStopped: true, verdict: { state: 'stop' } });
+    expect(read(1.5, '2026-03-01T08:00:00Z')).toMatchObject({ isStopped: true, verdict: { state: 'stop' } });
+  });
+  it('the low-impedance check is asked for where volts are raised, and nowhere else', () => {
+    const asked = (volts: number) =>
+      findingsOf(withReading('r01', 'foreign-ac-volts', volts), 'r01').verdicts.some(
+        ({ id }) => id === 'foreign-ac-loaded-volts',
+      );
+    expect([10, 25, 26, 70].map(asked)).toEqual([false, false, true, true]);
+  });
+  it('low volts with a meter that nobody proved are no proof', () => {
+    const volts = (meterProved?: boolean) =>
+      verdict(
+        findingsOf(withReading('r01', 'foreign-ac-volts', 0.1, meterProved ? { meterProved } : {}), 'r01'),
+        'foreign-ac-volts',
+      ).message;
+    expect(volts(true)).toBe('below 50 V limit; caution above 25 V');
+    expect(volts()).toMatch(/Meter not noted as proved: no proof that it is dead$/);
+    const isolated: Run = { ...site.run['r01']!, state: 'isolated' };
+    const held = (meterProved: boolean) =>
+      interlock(
+        testDefinition('coax-loop-ohms'),
+        isolated,
+        { 'foreign-ac-volts': reading('r01', 'foreign-ac-volts', 0.1, { meterProved }) },
+        dry,
+      );
+    expect([held(true), held(false)]).toEqual([undefined, 'prove the meter, read the foreign voltage again']);
+  });
+  it('leaks add up along a cable: what is dry for 100 m is more than enough for 400', () => {
+    const of = (lengthM: number, megohms: number) =>
+      insulationState(
+        { ...site.run['r01']!, segments: [{ ...site.run['r01']!.segments[0]!, lengthM }] },
+        megohms,
+      );
+    // By hand: 10 and 1 MΩ for 100 m are 2.5 and 0.25 for 400 m, 40 and 4 for 25 m.
+    expect([of(100, 10.1), of(100, 10), of(100, 1), of(100, 0.99)]).toEqual(['dry', 'damp', 'damp', 'wet']);
+    expect([of(400, 2.6), of(400, 2.5), of(400, 0.25), of(400, 0.24)]).toEqual([
+      'dry',
+      'damp',
+      'damp',
+      'wet',
+    ]);
+    expect([of(25, 41), of(25, 39), of(25, 3.9)]).toEqual(['dry', 'damp', 'wet']);
   });
   it('the latest reading counts, and a struck one does not', () => {
     const read = withReading('r08', 'night-volts', 12.1);
@@ -142,8 +226,8 @@ describe('verdicts move with readings', () => {
     ).toBe('fails');
   });
   it.each([
-    [12, 'holds', 'dry'],
-    [5, 'close', 'damp'],
+    [30, 'holds', 'dry'],
+    [12, 'close', 'damp: find where, before it is wet'],
     [0.6, 'fails', 'wet or damaged'],
   ])('%f MΩ is %s', (megohms, state, message) => {
     expect(
@@ -304,7 +388,11 @@ describe('which tests say anything', () => {
 
 describe('the order of tests', () => {
   it('what could hurt comes first', () =>
-    expect(tests.slice(0, 2).map(({ id }) => id)).toEqual(['foreign-ac-volts', 'foreign-dc-volts']));
+    expect(tests.slice(0, 3).map(({ id }) => id)).toEqual([
+      'foreign-ac-volts',
+      'foreign-ac-loaded-volts',
+      'foreign-dc-volts',
+    ]));
   const run = (state: Run['state'], stateSince?: string): Run => ({
     ...site.run['r08']!,
     state,
@@ -312,53 +400,58 @@ describe('the order of tests', () => {
   });
   const read = readingsByRun(site).get('r08')!;
   it('no resistance or insulation test on a live run, no volts on a dead one', () => {
-    expect(interlock(testDefinition('coax-loop-ohms'), run('live'), read)).toMatch(/isolate/);
-    expect(interlock(testDefinition('insulation-megohms'), run('isolated'), read)).toMatch(/disconnect/);
-    expect(interlock(testDefinition('night-volts'), run('isolated'), read)).toBe('needs run live');
-    expect(interlock(testDefinition('coax-loop-ohms'), run('isolated'), read)).toBeUndefined();
-    expect(interlock(testDefinition('foreign-ac-volts'), run('live'), read)).toBeUndefined();
+    expect(interlock(testDefinition('coax-loop-ohms'), run('live'), read, dry)).toMatch(/isolate/);
+    expect(interlock(testDefinition('insulation-megohms'), run('isolated'), read, dry)).toMatch(/disconnect/);
+    expect(interlock(testDefinition('night-volts'), run('isolated'), read, dry)).toBe('needs run live');
+    expect(interlock(testDefinition('coax-loop-ohms'), run('isolated'), read, dry)).toBeUndefined();
+    expect(interlock(testDefinition('foreign-ac-volts'), run('live'), read, dry)).toBeUndefined();
   });
   it('a dead test waits until foreign voltage was looked for since the run was isolated', () => {
-    expect(interlock(testDefinition('coax-loop-ohms'), run('isolated', '2026-03-31T08:00:00Z'), read)).toBe(
-      'read the foreign voltage first',
-    );
     expect(
-      interlock(testDefinition('coax-loop-ohms'), run('isolated', '2026-03-01T08:00:00Z'), read),
+      interlock(testDefinition('coax-loop-ohms'), run('isolated', '2026-03-31T08:00:00Z'), read, dry),
+    ).toBe('read the foreign voltage first');
+    expect(
+      interlock(testDefinition('coax-loop-ohms'), run('isolated', '2026-03-01T08:00:00Z'), read, dry),
     ).toBeUndefined();
     expect(
-      interlock(testDefinition('foreign-dc-volts'), run('isolated', '2026-03-31T08:00:00Z'), read),
+      interlock(testDefinition('foreign-dc-volts'), run('isolated', '2026-03-31T08:00:00Z'), read, dry),
     ).toBeUndefined();
-    expect(interlock(testDefinition('coax-loop-ohms'), run('isolated'), {})).toBe(
+    expect(interlock(testDefinition('coax-loop-ohms'), run('isolated'), {}, dry)).toBe(
       'read the foreign voltage first',
     );
   });
   it('what comes first is said in a sentence that can be obeyed', () => {
     const loop = testDefinition('coax-loop-ohms');
-    expect(prerequisites(loop, run('live'), read)).toBe(
+    expect(prerequisites(loop, run('live'), read, dry)).toBe(
       'First isolate the run, prove it, and set the run’s state above.',
     );
-    expect(prerequisites(loop, run('isolated'), {})).toBe(
-      'First read the foreign voltage, to prove the run dead.',
+    expect(prerequisites(loop, run('isolated'), {}, dry)).toBe(
+      'First prove the meter on a known source, read the foreign voltage to prove the run dead, and prove the meter again.',
     );
     expect(
-      prerequisites(loop, run('isolated'), { 'foreign-ac-volts': reading('r08', 'foreign-ac-volts', 60) }),
+      prerequisites(
+        loop,
+        run('isolated'),
+        { 'foreign-ac-volts': reading('r08', 'foreign-ac-volts', 60) },
+        dry,
+      ),
     ).toMatch(/^Nobody goes on before a licensed electrician/);
-    expect(prerequisites(loop, run('isolated'), read)).toBeUndefined();
+    expect(prerequisites(loop, run('isolated'), read, dry)).toBeUndefined();
   });
   it('dangerous volts hold back everything but looking for them again', () => {
     const stopped = { ...read, 'foreign-ac-volts': reading('r08', 'foreign-ac-volts', 60) };
     expect(
-      tests.filter((test) => interlock(test, run('live'), stopped) === undefined).map(({ id }) => id),
-    ).toEqual(['foreign-ac-volts']);
+      tests.filter((test) => interlock(test, run('live'), stopped, dry) === undefined).map(({ id }) => id),
+    ).toEqual(['foreign-ac-volts', 'foreign-ac-loaded-volts']);
     for (const test of tests)
-      expect(interlock(test, run('live'), stopped) ?? '').not.toMatch(/isolate|disconnect/);
-    expect(isStopped(stopped)).toBe(true);
-    expect(isStopped({ 'foreign-dc-volts': reading('r08', 'foreign-dc-volts', 119) })).toBe(false);
+      expect(interlock(test, run('live'), stopped, dry) ?? '').not.toMatch(/isolate|disconnect/);
+    expect(isStopped(stopped, dry)).toBe(true);
+    expect(isStopped({ 'foreign-dc-volts': reading('r08', 'foreign-dc-volts', 59) }, dry)).toBe(false);
   });
   it('whatever is offered fits the state that the run is in', () => {
     for (const state of ['live', 'isolated', 'disconnected'] as const) {
       for (const test of tests)
-        if (interlock(test, run(state), read) === undefined) expect(test.allowedIn).toContain(state);
+        if (interlock(test, run(state), read, dry) === undefined) expect(test.allowedIn).toContain(state);
     }
   });
 });

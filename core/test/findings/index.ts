@@ -4,8 +4,9 @@ export { feedSource, voltsAtLoad, voltsShare, type FeedSource } from './feed';
 export { inferFeed } from './feedInference';
 export { formatCheck } from './formatCheck';
 export { ghostLengthM } from './ghost';
-export { dryMegohms, wetMegohms } from './insulation';
-export { interlock, isStopped, needsVoltsFirst, prerequisites, stateFor, untilSafe } from './interlock';
+export { insulationState } from './insulation';
+export { isStopped, realAcVolts } from './foreignVolts';
+export { interlock, looksForVolts, needsVoltsFirst, prerequisites, stateFor, untilSafe } from './interlock';
 export { lineOf, type FaultAt } from './lineModel';
 export { inferCoaxLoop } from './loopInference';
 export { expectedPowerOhms, lengthFigure, lineKind, powerLoop, runLengthM, type Loop } from './loops';
@@ -30,3 +31,4 @@ export {
 } from './traceEvents';
 export { comparedCurve, traceView, type TraceView } from './traceView';
 export type { Verdict } from './verdict';
+export { touchLimits, type TouchLimits } from './touchLimits';

@@ -1,44 +1,64 @@
-import { type QuantityReading, testDefinition } from '#core/model/site';
-import { formatQuantity } from '#core/shared/units';
+import { testDefinition, type QuantityReading, type Run } from '#core/model/site';
 import { figure, utilisationOf, type Limit } from '#core/shared/derivation';
+import { formatQuantity } from '#core/shared/units';
+import { lengthFigure, runLengthM } from './loops';
 import { unreadVerdict } from './unreadVerdict';
 import type { Verdict } from './verdict';
 
-/** Above the first dry, between damp, below the second wet or damaged. Source: practice at 250 V or less. */
-export const dryMegohms = 10;
-export const wetMegohms = 1;
+/** Of 100 m: above the first dry, between damp, below the second wet or damaged. Source: practice at 250 V or less. */
+const dryMegohms = 10;
+const wetMegohms = 1;
+const ofM = 100;
 
-const limit: Limit = { sense: 'at-least', figure: figure('wet below', wetMegohms, 'MΩ', 'policy') };
-const expected = figure('above', dryMegohms, 'MΩ', 'policy');
-const conclusion = 'Above 10 MΩ dry, down to 1 MΩ damp, below that wet or damaged.';
-const unread = unreadVerdict({
-  id: 'insulation-megohms',
-  message: 'not read yet',
-  expected,
-  limit,
-  conclusion,
-});
+export type InsulationState = 'dry' | 'damp' | 'wet';
+
+/** Leaks along a cable stand side by side, so what is dry for 100 m is a tenth of it for a kilometre. Source: R ∝ 1/L. */
+const scaled = (megohms: number, lengthM: number): number => (megohms * ofM) / lengthM;
+
+/** What an insulation reading says of the water in a run. */
+export function insulationState(run: Run, megohms: number): InsulationState {
+  const lengthM = runLengthM(run);
+  if (megohms > scaled(dryMegohms, lengthM)) return 'dry';
+  return megohms >= scaled(wetMegohms, lengthM) ? 'damp' : 'wet';
+}
+
+const words = {
+  dry: { state: 'holds', message: 'dry' },
+  damp: { state: 'close', message: 'damp: find where, before it is wet' },
+  wet: { state: 'fails', message: 'wet or damaged' },
+} as const;
 
 /** What the insulation reading says about water and damage. */
-export function insulationVerdict(reading: QuantityReading | undefined): Verdict {
-  if (!reading) return unread;
+export function insulationVerdict(run: Run, reading: QuantityReading | undefined): Verdict {
   const { id, label } = testDefinition('insulation-megohms');
+  const lengthM = runLengthM(run);
+  const [dry, wet] = [scaled(dryMegohms, lengthM), scaled(wetMegohms, lengthM)];
+  const limit: Limit = { sense: 'at-least', figure: figure('wet below', wet, 'MΩ', 'policy') };
+  const expected = figure('above', dry, 'MΩ', 'policy');
+  const conclusion = `Of ${formatQuantity(lengthM, 'm')}: above ${formatQuantity(dry, 'MΩ')} dry, down to ${formatQuantity(wet, 'MΩ')} damp, below that wet or damaged.`;
+  if (!reading) return unreadVerdict({ id, message: 'not read yet', expected, limit, conclusion });
   const read = figure('read', reading.value, 'MΩ', 'measured');
-  const state = reading.value > dryMegohms ? 'holds' : reading.value >= wetMegohms ? 'close' : 'fails';
   return {
     id,
     label,
-    state,
     read,
     expected,
     basis: 'measured',
     utilisation: utilisationOf(reading.value, limit),
-    message: { holds: 'dry', close: 'damp', fails: 'wet or damaged' }[state],
+    ...words[insulationState(run, reading.value)],
     derivation: () => ({
       title: `${label}, ${formatQuantity(reading.value, 'MΩ')}`,
-      steps: [{ message: 'Read', formula: 'against-limit', inputs: [read], result: read }],
       limit,
       conclusion,
+      steps: [
+        {
+          message: 'Wet below, at this length',
+          formula: 'insulation-by-length',
+          inputs: [lengthFigure(run), figure('of 100 m', wetMegohms, 'MΩ', 'policy')],
+          result: limit.figure,
+        },
+        { message: 'Read', formula: 'against-limit', inputs: [read], result: read },
+      ],
     }),
   };
 }

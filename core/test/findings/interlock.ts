@@ -1,17 +1,7 @@
 import type { QuantityReading, Run, RunState, TestDefinition } from '#core/model/site';
 import type { RunReadings } from '#core/test/readings';
-import { stopVolts } from './safety';
-
-const above = (reading: QuantityReading | undefined, volts: number): boolean =>
-  reading !== undefined && reading.value > volts;
-
-/** Whether dangerous volts were read on the run, so that nobody goes on. */
-export function isStopped(readings: RunReadings): boolean {
-  return (
-    above(readings['foreign-ac-volts'], stopVolts['foreign-ac-volts']) ||
-    above(readings['foreign-dc-volts'], stopVolts['foreign-dc-volts'])
-  );
-}
+import { isStopped } from './foreignVolts';
+import type { TouchLimits } from './touchLimits';
 
 /** The state a run is to be brought into for a test that its present one does not allow. */
 export function stateFor(test: Pick<TestDefinition, 'allowedIn'>, now: RunState): RunState {
@@ -31,8 +21,8 @@ const bringTo: Record<RunState, string> = {
 };
 
 /** Tests that look for the volts which hold the others back. */
-const looksForVolts = (id: TestDefinition['id']): boolean =>
-  id === 'foreign-ac-volts' || id === 'foreign-dc-volts';
+export const looksForVolts = (id: TestDefinition['id']): boolean =>
+  id === 'foreign-ac-volts' || id === 'foreign-ac-loaded-volts' || id === 'foreign-dc-volts';
 
 /** Whether foreign volts were looked for since the run was brought into the state it is in. */
 function checkedSince({ stateSince }: Run, reading: QuantityReading | undefined): boolean {
@@ -41,16 +31,28 @@ function checkedSince({ stateSince }: Run, reading: QuantityReading | undefined)
   );
 }
 
+/** A meter that is not proved on a known source before and after may read nothing on a live cable. */
+const provenSince = (run: Run, reading: QuantityReading | undefined): boolean =>
+  checkedSince(run, reading) && reading?.meterProved === true;
+
 /**
  * Why a test may not be done on the run as it is now; `undefined` where it may. Dangerous volts hold back everything but
  * looking for them again; a test that needs the run dead waits until it is marked so and was proven so.
  */
-export function interlock(test: TestDefinition, run: Run, readings: RunReadings): string | undefined {
+export function interlock(
+  test: TestDefinition,
+  run: Run,
+  readings: RunReadings,
+  limits: TouchLimits,
+): string | undefined {
   const fits = test.allowedIn.includes(run.state);
   // Nobody isolates anything on a cable that is not to be touched, not even for looking at it again another way.
-  if (isStopped(readings) && !(looksForVolts(test.id) && fits)) return 'stopped: dangerous volts';
+  if (isStopped(readings, limits) && !(looksForVolts(test.id) && fits)) return 'stopped: dangerous volts';
   if (!fits) return waitsFor[stateFor(test, run.state)];
-  return needsVoltsFirst(test, run, readings) ? 'read the foreign voltage first' : undefined;
+  if (!needsVoltsFirst(test, run, readings)) return undefined;
+  return checkedSince(run, readings['foreign-ac-volts'])
+    ? 'prove the meter, read the foreign voltage again'
+    : 'read the foreign voltage first';
 }
 
 /**
@@ -60,7 +62,7 @@ export function interlock(test: TestDefinition, run: Run, readings: RunReadings)
 export function needsVoltsFirst(test: TestDefinition, run: Run, readings: RunReadings): boolean {
   const needsDead = !test.allowedIn.includes('live');
   if (!needsDead || looksForVolts(test.id)) return false;
-  const isProven = test.allowedIn.includes(run.state) && checkedSince(run, readings['foreign-ac-volts']);
+  const isProven = test.allowedIn.includes(run.state) && provenSince(run, readings['foreign-ac-volts']);
   return !isProven;
 }
 
@@ -69,11 +71,16 @@ export const untilSafe =
   'Nobody goes on before a licensed electrician has made it safe and the foreign voltage was read again.';
 
 /** What has to come before a test on the run as it is now, as a sentence for whoever stands there; `undefined` where nothing has. */
-export function prerequisites(test: TestDefinition, run: Run, readings: RunReadings): string | undefined {
-  const held = interlock(test, run, readings);
+export function prerequisites(
+  test: TestDefinition,
+  run: Run,
+  readings: RunReadings,
+  limits: TouchLimits,
+): string | undefined {
+  const held = interlock(test, run, readings, limits);
   if (held === undefined) return undefined;
-  if (isStopped(readings)) return untilSafe;
+  if (isStopped(readings, limits)) return untilSafe;
   return test.allowedIn.includes(run.state)
-    ? 'First read the foreign voltage, to prove the run dead.'
+    ? 'First prove the meter on a known source, read the foreign voltage to prove the run dead, and prove the meter again.'
     : `First ${bringTo[stateFor(test, run.state)]}, prove it, and set the run’s state above.`;
 }

@@ -10,6 +10,7 @@ import { coaxLoopVerdict, powerLoopVerdict } from './loopVerdict';
 import { pictureVerdict } from './pictureVerdict';
 import { reflectometerVerdict } from './reflectometerVerdict';
 import { safetyVerdict } from './safety';
+import type { TouchLimits } from './touchLimits';
 import type { RunEvent } from './traceEvents';
 import type { Verdict } from './verdict';
 import { voltsVerdict } from './voltsVerdict';
@@ -19,6 +20,7 @@ export interface Judged {
   run: Run;
   camera: Camera;
   readings: RunReadings;
+  limits: TouchLimits;
   source: FeedSource;
   power: Loop;
   events: readonly RunEvent[];
@@ -29,13 +31,15 @@ export interface Judged {
  * does not compile.
  */
 const judges: Record<Exclude<TestId, LimitedTestId>, (judged: Judged) => Verdict> = {
-  'foreign-ac-volts': ({ readings }) => safetyVerdict('foreign-ac-volts', readings['foreign-ac-volts']),
-  'foreign-dc-volts': ({ readings }) => safetyVerdict('foreign-dc-volts', readings['foreign-dc-volts']),
+  'foreign-ac-volts': ({ readings, limits }) => safetyVerdict('foreign-ac-volts', readings, limits),
+  'foreign-ac-loaded-volts': ({ readings, limits }) =>
+    safetyVerdict('foreign-ac-loaded-volts', readings, limits),
+  'foreign-dc-volts': ({ readings, limits }) => safetyVerdict('foreign-dc-volts', readings, limits),
   continuity: ({ readings }) => continuityVerdict(readings.continuity),
   'coax-loop-ohms': ({ run, readings }) =>
     coaxLoopVerdict(run, readings['coax-loop-ohms'], readings.reflectometer),
   'power-loop-ohms': ({ run, readings }) => powerLoopVerdict(run, readings['power-loop-ohms']),
-  'insulation-megohms': ({ readings }) => insulationVerdict(readings['insulation-megohms']),
+  'insulation-megohms': ({ run, readings }) => insulationVerdict(run, readings['insulation-megohms']),
   reflectometer: ({ run, readings }) => reflectometerVerdict(run, readings.reflectometer),
   'day-volts': ({ camera, source, power, readings }) =>
     voltsVerdict('day', camera, source, power, readings['day-volts']),

@@ -4,8 +4,10 @@ import type { Status } from '#core/shared/derivation';
 import type { RunReadings } from '#core/test/readings';
 import { applies } from './applies';
 import { feedSource } from './feed';
+import { wantsLoadedCheck } from './foreignVolts';
 import { judge } from './judges';
 import { coaxLoop, lineKind, powerLoop, type Loop } from './loops';
+import { touchLimits } from './touchLimits';
 import { runEvents, type RunEvent } from './traceEvents';
 import type { Verdict } from './verdict';
 
@@ -45,7 +47,7 @@ export function verdictFigure({ read, expected }: Pick<Verdict, 'read' | 'expect
 
 /** All verdicts on a run from its readings, and how it stands in one word. */
 export function runFindings(
-  site: Pick<Site, 'supply'>,
+  site: Pick<Site, 'supply' | 'place'>,
   run: Run,
   camera: Camera,
   readings: RunReadings,
@@ -53,8 +55,11 @@ export function runFindings(
   const coax = coaxLoop(run, readings['coax-loop-ohms']);
   const power = powerLoop(run, readings['power-loop-ohms']);
   const events = readings.reflectometer ? runEvents(run, readings.reflectometer) : [];
-  const judged = { run, camera, readings, source: feedSource(site, run), power, events };
-  const verdicts = tests.filter((test) => applies(test, run)).map((test) => judge(test, judged));
+  const limits = touchLimits(site, run, camera);
+  const judged = { run, camera, readings, limits, source: feedSource(site, run), power, events };
+  const verdicts = tests
+    .filter((test) => applies(test, run) && (!test.onlyAfter || wantsLoadedCheck(readings, limits)))
+    .map((test) => judge(test, judged));
   const missing = requiredTests(run).filter((test) => !readings[test]);
   const worstJudged = bindingOf(verdicts.filter((verdict) => verdict.state !== 'untested'));
   if (worstJudged.state === 'fails' || worstJudged.state === 'stop' || missing.length === 0) {

@@ -1,72 +1,102 @@
-import { type QuantityReading, testDefinition } from '#core/model/site';
+import { testDefinition, type QuantityReading } from '#core/model/site';
+import { figure, utilisationOf, type Limit } from '#core/shared/derivation';
 import { formatQuantity } from '#core/shared/units';
-import { figure, utilisationOf, type Figure, type Limit } from '#core/shared/derivation';
+import type { RunReadings } from '#core/test/readings';
+import { cautionShare, isInduced } from './foreignVolts';
+import type { TouchLimits } from './touchLimits';
 import { unreadVerdict } from './unreadVerdict';
 import type { Verdict } from './verdict';
-
-/** Volts above which nobody goes on. Source: touch-voltage limits of IEC 60364-4-41 (50 V AC, 120 V DC). */
-export const stopVolts = { 'foreign-ac-volts': 50, 'foreign-dc-volts': 120 } as const;
 
 /** Shield to earth above this means that the ends stand on different earths. Source: practice. */
 export const earthDifferenceVolts = testDefinition('shield-earth-volts').limit!.value;
 
-type SafetyTest = keyof typeof stopVolts;
-
-/** From half of the stop limit on, hands stay off bare ends where it is wet. */
-const cautionShare = 0.5;
+export type SafetyTest = 'foreign-ac-volts' | 'foreign-ac-loaded-volts' | 'foreign-dc-volts';
 
 const stopMessage = 'Stop. Do not touch the cable. Get a licensed electrician.';
-const conclusion = 'Above this nobody works on the cable.';
-const limitFor = (test: SafetyTest): Limit => ({
-  sense: 'at-most',
-  figure: figure('limit', stopVolts[test], 'V', 'standard'),
-});
-const expectedFor = (test: SafetyTest): Figure => figure('below', stopVolts[test], 'V', 'standard');
+const loadedCheck =
+  'A low-impedance check tells induced volts from real ones before the run is given up; until then it stays stopped.';
 
-const notReadYet = (test: SafetyTest): Verdict =>
-  unreadVerdict({
+const stopVoltsOf = (test: SafetyTest, limits: TouchLimits): number =>
+  test === 'foreign-dc-volts' ? limits.dcVolts : limits.acVolts;
+
+function conclusionOf(test: SafetyTest, { because }: TouchLimits): string {
+  const lower = because ? ` Lower than usual: ${because}.` : '';
+  const induced = test === 'foreign-ac-volts' ? ` ${loadedCheck}` : '';
+  return `Above this nobody works on the cable.${lower}${induced} Local code may set less.`;
+}
+
+const limitFor = (stopVolts: number): Limit => ({
+  sense: 'at-most',
+  figure: figure('limit', stopVolts, 'V', 'standard'),
+});
+
+const unread = new WeakMap<TouchLimits, Partial<Record<SafetyTest, Verdict>>>();
+/** One verdict serves all runs with the same limits. */
+function notReadYet(test: SafetyTest, limits: TouchLimits): Verdict {
+  const known = unread.get(limits) ?? {};
+  unread.set(limits, known);
+  const stopVolts = stopVoltsOf(test, limits);
+  return (known[test] ??= unreadVerdict({
     id: test,
     message: 'not read yet',
-    expected: expectedFor(test),
-    limit: limitFor(test),
-    conclusion,
-  });
-const unread: Record<SafetyTest, Verdict> = {
-  'foreign-ac-volts': notReadYet('foreign-ac-volts'),
-  'foreign-dc-volts': notReadYet('foreign-dc-volts'),
-};
+    expected: figure('below', stopVolts, 'V', 'standard'),
+    limit: limitFor(stopVolts),
+    conclusion: conclusionOf(test, limits),
+  }));
+}
 
-/** What a reading says of the volts it may be gone on with, in three bands. */
-function bandOf(utilisation: number, stop: number): Pick<Verdict, 'state' | 'message'> {
-  const caution = stop * cautionShare;
-  if (utilisation > 1) return { state: 'stop', message: stopMessage };
-  return utilisation > cautionShare
+/** What a reading says, in three bands: below, caution, stop. */
+function bandOf(volts: number, stopVolts: number): Pick<Verdict, 'state' | 'message'> {
+  const caution = stopVolts * cautionShare;
+  if (volts > stopVolts) return { state: 'stop', message: stopMessage };
+  return volts > caution
     ? {
         state: 'close',
-        message: `caution: above ${caution} V, below ${stop} V limit. Do not touch bare ends; find the source`,
+        message: `caution: above ${caution} V, below ${stopVolts} V limit. Do not touch bare ends; find the source`,
       }
-    : { state: 'holds', message: `below ${stop} V limit; caution above ${caution} V` };
+    : { state: 'holds', message: `below ${stopVolts} V limit; caution above ${caution} V` };
+}
+
+/** The band, unless a meter that loads the line found nothing behind the volts. */
+function saysOf(
+  test: SafetyTest,
+  { value, meterProved }: QuantityReading,
+  readings: RunReadings,
+  limits: TouchLimits,
+): Pick<Verdict, 'state' | 'message'> {
+  if (test === 'foreign-ac-volts' && isInduced(readings, limits)) {
+    const loaded = formatQuantity(readings['foreign-ac-loaded-volts']!.value, 'V');
+    return {
+      state: 'close',
+      message: `induced: ${loaded} with a low-impedance meter. Find what it runs beside`,
+    };
+  }
+  const band = bandOf(value, stopVoltsOf(test, limits));
+  return band.state === 'holds' && meterProved !== true
+    ? { ...band, message: `${band.message}. Meter not noted as proved: no proof that it is dead` }
+    : band;
 }
 
 /** Foreign volts, taken before anything else. There is nothing to expect of them but that they are low. */
-export function safetyVerdict(test: SafetyTest, reading: QuantityReading | undefined): Verdict {
-  if (!reading) return unread[test];
+export function safetyVerdict(test: SafetyTest, readings: RunReadings, limits: TouchLimits): Verdict {
+  const reading = readings[test];
+  if (!reading) return notReadYet(test, limits);
   const { label } = testDefinition(test);
-  const limit = limitFor(test);
+  const stopVolts = stopVoltsOf(test, limits);
+  const limit = limitFor(stopVolts);
   const read = figure('read', reading.value, 'V', 'measured');
-  const utilisation = utilisationOf(reading.value, limit);
   return {
     id: test,
     label,
     read,
-    expected: expectedFor(test),
-    utilisation,
+    expected: figure('below', stopVolts, 'V', 'standard'),
+    utilisation: utilisationOf(reading.value, limit),
     basis: 'measured',
-    ...bandOf(utilisation, stopVolts[test]),
+    ...saysOf(test, reading, readings, limits),
     derivation: () => ({
       title: `${label}, ${formatQuantity(reading.value, 'V')}`,
       limit,
-      conclusion,
+      conclusion: conclusionOf(test, limits),
       steps: [{ message: 'Read', formula: 'against-limit', inputs: [read], result: read }],
     }),
   };

@@ -18,6 +18,7 @@ export interface TableReading {
   at?: string;
   temperatureC?: number;
   instrument?: string;
+  meterProved?: boolean;
 }
 
 export interface ReadingsRead {
@@ -41,6 +42,7 @@ const columnNames = {
   at: ['at', 'time', 'date', 'when', 'taken'],
   temperature: ['temperature', 'cable temperature', 'temp', 'c'],
   instrument: ['instrument', 'meter', 'with'],
+  proved: ['meter proved', 'proved', 'proved on a known source'],
 } as const;
 type ColumnName = keyof typeof columnNames;
 
@@ -68,7 +70,7 @@ function momentOf(text: Cell): string | null {
   return Number.isFinite(at) ? new Date(at).toISOString() : null;
 }
 
-type About = Pick<TableReading, 'at' | 'temperatureC' | 'instrument'>;
+type About = Pick<TableReading, 'at' | 'temperatureC' | 'instrument' | 'meterProved'>;
 type Columns = Record<ColumnName, number>;
 interface Wide {
   index: number;
@@ -96,6 +98,7 @@ function aboutOf(cells: readonly Cell[], columns: Columns, problem: (why: string
     else about.temperatureC = parsed.value;
   }
   if (plain(instrument) !== '') about.instrument = String(instrument).trim().slice(0, 80);
+  if (/^(yes|y|true|1|x)$/.test(plain(cellAt(cells, columns.proved)))) about.meterProved = true;
   return about;
 }
 

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, ref, useTemplateRef, watch } from 'vue';
 import type { RunSummary, VerdictSummary } from '#core/evaluate';
-import { interlock, isStopped } from '#core/test/findings';
+import { interlock, isStopped, touchLimits } from '#core/test/findings';
 import { readingsByRun } from '#core/test/readings';
 import type { Diagnosis } from '#core/test/diagnosis';
 import { type Found, type TestId, testDefinition, type TestDefinition } from '#core/model/site';
@@ -28,7 +28,7 @@ const emit = defineEmits<{ trace: [] }>();
 const store = useSite();
 const openSite = useOpenSite();
 const why = useWhyPanel();
-const { take: takeFound, instrument, serial, conditions, cableC, problem } = useTaking();
+const { take: takeFound, instrument, serial, conditions, cableC, meterProved, problem } = useTaking();
 const table = useTemplateRef('table');
 const meter = useInstrument();
 const { readable, read, readAll } = useReading();
@@ -37,6 +37,7 @@ const inHand = ref<TestId | null>(null);
 const linking = ref(false);
 
 const readings = computed(() => readingsByRun(openSite.value).get(evaluation.run.id) ?? {});
+const limits = computed(() => touchLimits(openSite.value, evaluation.run, evaluation.camera));
 const rows = computed(() =>
   evaluation.findings.verdicts.map((verdict) => {
     const test = testDefinition(verdict.id);
@@ -44,7 +45,7 @@ const rows = computed(() =>
       verdict,
       test,
       reading: readings.value[verdict.id],
-      held: interlock(test, evaluation.run, readings.value),
+      held: interlock(test, evaluation.run, readings.value, limits.value),
     };
   }),
 );
@@ -132,13 +133,13 @@ useKeys([
     <p v-if="problem" class="caution" role="alert">{{ problem }}</p>
     <div class="below">
       <div class="left">
-        <NextTestBox :evaluation="evaluation" :diagnosis="diagnosis" :readings="readings" />
+        <NextTestBox :evaluation="evaluation" :diagnosis="diagnosis" :readings="readings" :limits="limits" />
         <p class="tiny dim">
           Foreign voltage first, always. Prove dead before cutting or joining; mains work is for licensed
           people, under the local code.
         </p>
       </div>
-      <div v-if="!isStopped(readings)" class="how">
+      <div v-if="!isStopped(readings, limits)" class="how">
         <HookUpSketch :hook-up="shown.hookUp" />
         <p class="tiny">
           <b>{{ shown.label }}.</b> {{ shown.connect }}
@@ -168,6 +169,12 @@ useKeys([
           @take="(value) => (cableC = value)"
           @clear="cableC = null"
       /></label>
+      <label
+        class="proved"
+        title="Foreign volts read with a meter that was not proved do not show that a run is dead"
+        ><input v-model="meterProved" type="checkbox" /> meter proved on a known source before and
+        after</label
+      >
       <label class="wide"
         >conditions
         <TextField

@@ -1,26 +1,27 @@
 <script setup lang="ts">
 import { computed } from 'vue';
 import type { RunSummary } from '#core/evaluate';
-import { prerequisites, isStopped, untilSafe } from '#core/test/findings';
+import { prerequisites, isStopped, untilSafe, type TouchLimits } from '#core/test/findings';
 import { testDefinition } from '#core/model/site';
 import { type RunReadings } from '#core/test/readings';
 import type { Diagnosis } from '#core/test/diagnosis';
 
 /** What to test next: first what must be known of every run, then what tells most for its minutes. */
-const { evaluation, diagnosis, readings } = defineProps<{
+const { evaluation, diagnosis, readings, limits } = defineProps<{
   evaluation: RunSummary;
   diagnosis: Diagnosis | null;
   readings: RunReadings;
+  limits: TouchLimits;
 }>();
 
-const stopped = computed(() => isStopped(readings));
+const stopped = computed(() => isStopped(readings, limits));
 const required = computed(() => {
   const [missing] = evaluation.findings.missing;
   return missing ? testDefinition(missing) : undefined;
 });
 const says = computed(() => {
   if (!required.value) return '';
-  return prerequisites(required.value, evaluation.run, readings) ?? required.value.connect;
+  return prerequisites(required.value, evaluation.run, readings, limits) ?? required.value.connect;
 });
 const best = computed(() => diagnosis?.next[0]);
 const needs = computed(() => {

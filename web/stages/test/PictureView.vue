@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, ref, watch } from 'vue';
 import type { RunSummary } from '#core/evaluate';
-import { faultsLossDb, formatCheck, ghostLengthM, interlock } from '#core/test/findings';
+import { faultsLossDb, formatCheck, ghostLengthM, interlock, touchLimits } from '#core/test/findings';
 import { readingsByRun } from '#core/test/readings';
 import {
   microsecondsOfLine,
@@ -32,7 +32,14 @@ const small = quayScene(168, 94);
 const format = computed(() => pictureFormat(evaluation.camera.format));
 const stretches = computed(() => evaluation.run.segments.map(({ cable, lengthM }) => ({ cable, lengthM })));
 const readings = computed(() => readingsByRun(openSite.value).get(evaluation.run.id) ?? {});
-const held = computed(() => interlock(testDefinition('picture'), evaluation.run, readings.value));
+const held = computed(() =>
+  interlock(
+    testDefinition('picture'),
+    evaluation.run,
+    readings.value,
+    touchLimits(openSite.value, evaluation.run, evaluation.camera),
+  ),
+);
 const check = computed(() => formatCheck(openSite.value, evaluation.run, evaluation.camera));
 
 const seen = ref<Symptom[]>([]);

@@ -10,6 +10,7 @@ import {
   comparedCurve,
   eventWords,
   interlock,
+  touchLimits,
   keptTrace,
   nsAtMetres,
   runVelocityFactor,
@@ -72,6 +73,7 @@ const held = computed(() =>
     testDefinition('reflectometer'),
     evaluation.run,
     readingsByRun(openSite.value).get(evaluation.run.id) ?? {},
+    touchLimits(openSite.value, evaluation.run, evaluation.camera),
   ),
 );
 

@@ -1,5 +1,6 @@
 import { useLocalStorage } from '@vueuse/core';
-import { computed, reactive, ref } from 'vue';
+import { computed, reactive, ref, watch } from 'vue';
+import { looksForVolts } from '#core/test/findings';
 import { takeReading, type Found, type Run, testDefinition } from '#core/model/site';
 import { useSelection } from '../../stores/selection';
 import { useSite } from '../../stores/site';
@@ -13,6 +14,9 @@ export interface TakenWith {
 const instrument = useLocalStorage('neotrope-instrument', 'Bench meter 1');
 const serial = useLocalStorage('neotrope-instrument-serial', '');
 const conditions = useLocalStorage('neotrope-conditions', '');
+/** Said anew for each instrument: what proved one meter proves no other. */
+const meterProved = ref(false);
+watch(instrument, () => (meterProved.value = false));
 /** Of the cable, for loops: copper reads 4 % more for every ten degrees. */
 const cableC = ref<number | null>(null);
 /** Why the last reading of a run was not taken, by run: another run is not blamed for it. */
@@ -34,6 +38,7 @@ export function useTaking() {
       ...(withWhat ?? { instrument: instrument.value, ...(own ? { serial: own } : {}) }),
       ...(conditions.value.trim() ? { conditions: conditions.value.trim() } : {}),
       ...(dependsOnWarmth(found) && cableC.value !== null ? { temperatureC: cableC.value } : {}),
+      ...(looksForVolts(found.test) ? { meterProved: meterProved.value } : {}),
       at: new Date().toISOString(),
       mark: crypto.randomUUID().slice(0, 8),
     });
@@ -41,5 +46,5 @@ export function useTaking() {
     problems[run.id] = refused[0] ? `${refused[0].path}: ${refused[0].allowed}` : '';
     return refused.length === 0;
   }
-  return { take, surveyor, instrument, serial, conditions, cableC, problem };
+  return { take, surveyor, instrument, serial, conditions, cableC, meterProved, problem };
 }

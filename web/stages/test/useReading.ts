@@ -1,4 +1,4 @@
-import { interlock } from '#core/test/findings';
+import { interlock, touchLimits } from '#core/test/findings';
 import { readingsByRun } from '#core/test/readings';
 import type { RunSummary } from '#core/evaluate';
 import { type TestId, testDefinition, tests } from '#core/model/site';
@@ -15,9 +15,14 @@ export function useReading() {
   const { take } = useTaking();
 
   const readingsOf = (runId: string) => readingsByRun(openSite.value).get(runId) ?? {};
+  function heldBack(runId: string, test: TestId): string | undefined {
+    const site = openSite.value;
+    const run = site.run[runId]!;
+    const limits = touchLimits(site, run, site.camera[run.cameraId]!);
+    return interlock(testDefinition(test), run, readingsOf(runId), limits);
+  }
   const mayRead = (runId: string, test: TestId): boolean =>
-    instrument.canRead.has(test) &&
-    interlock(testDefinition(test), openSite.value.run[runId]!, readingsOf(runId)) === undefined;
+    instrument.canRead.has(test) && heldBack(runId, test) === undefined;
 
   const shownTests = ({ findings }: RunSummary): TestId[] => {
     const shown = new Set(findings.verdicts.map(({ id }) => id));
