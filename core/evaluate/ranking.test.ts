@@ -38,10 +38,10 @@ describe('most to save first', () => {
   it('is what was chosen, or new cable, against the cheapest IP that holds', () => {
     const applied = applyChanges(
       site,
-      choose(site, 'c17', { option: 'new-category', by: 'x', at: '2026-05-01T22:00:00Z' }),
+      choose(site, 'c19', { option: 'new-category', by: 'x', at: '2026-05-01T22:00:00Z' }),
     );
     if (applied.kind === 'refused') throw new Error('refused');
-    const run = runOf(summaryOf(evaluateSite(applied.value.site)).runs, 17);
+    const run = runOf(summaryOf(evaluateSite(applied.value.site)).runs, 19);
     const cost = (kind: string) => {
       const option = run.options.find((one) => one.kind === kind)!;
       return option.state === 'no' ? NaN : option.cost;

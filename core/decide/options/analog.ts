@@ -3,7 +3,7 @@ import type { OptionKind } from '#core/model/site';
 import { figure } from '#core/shared/derivation';
 import { infeasible, feasible } from './build';
 import type { Context } from './context';
-import { lineObstacle } from './lineObstacle';
+import { gearObstacle, lineObstacle } from './lineObstacle';
 import { keptVoltsMargin, nightVoltsMargin, pictureMarginOf } from './margins';
 import type { Margin, Option, Part, FeasibleOption } from './option';
 
@@ -132,6 +132,7 @@ function newHdCamera(
 export function hdCoaxOption(context: Context): Option {
   return (
     lineObstacle(context, 'hd-coax', 'coax') ??
+    gearObstacle(context, 'hd-coax', ({ passes }) => passes.picture === 'any') ??
     newHdCamera(context, 'hd-coax', { parts: [], work: [], message: 'New camera on the same coax and power' })
   );
 }

@@ -14,6 +14,7 @@ import { figure, unboundedUtilisation, statusOf } from '#core/shared/derivation'
 import { infeasible, feasible } from './build';
 import type { Context } from './context';
 import { ipCamera, ipSignal, newWay, pulling, wishesOf } from './ip';
+import { newCable } from './newCable';
 import type { Margin, Option } from './option';
 
 const mains = 'Mains work and fixed wiring: a licensed person, by local code.';
@@ -76,7 +77,7 @@ export function fibreOption(context: Context): Option {
       ipCamera(context),
       { item: end.id, count: 2 },
       { item: 'poe-injector', count: 1 },
-      { item: 'fibre-cable-m', count: Math.ceil(lengthM) },
+      newCable('fibre', lengthM, place, from),
       { item: 'fibre-splices', count: 1 },
       ...parts,
     ],

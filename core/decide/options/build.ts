@@ -1,6 +1,8 @@
 import { eachOf, labourId, productOf, productsOf, type Catalogue } from '#core/model/catalogue';
 import type { OptionKind } from '#core/model/site';
 import type { Context } from './context';
+import { lineBinding, lineRemedy } from './lineMargins';
+import { newCableItems } from './newCable';
 import type { InfeasibleOption, Margin, Part, FeasibleOption, SharedPort } from './option';
 
 export interface Draft {
@@ -80,13 +82,13 @@ export function partsCostOf({ products }: Catalogue, parts: readonly Part[]): nu
 
 /** Parts that stay when a camera is renewed: the way that its cable takes. */
 const lasting = new Set([
-  'category-cable-m',
-  'fibre-cable-m',
+  ...newCableItems,
   'fibre-splices',
   'containment-m',
   'making-good',
   'category-ends',
   'power-pair-m',
+  'surge-protector',
   'lift-half-day',
 ]);
 
@@ -155,20 +157,26 @@ function asTask(given: string | Part): Part {
 /** Turns margins, parts and tasks into an option with its cost and the way it stands. */
 export function feasible(context: Context, draft: Draft): FeasibleOption {
   const { catalogue } = context;
-  const access = draft.work.length > 0 ? accessWork(context) : noAccess;
-  const tasks = (access.work.length > 0 ? [...draft.work, ...access.work] : draft.work).map(asTask);
-  const parts = access.parts.length > 0 ? [...draft.parts, ...access.parts] : draft.parts;
+  const line = lineBinding(context, draft.kind);
+  const work = line.work.length > 0 ? [...draft.work, ...line.work] : draft.work;
+  const access = work.length > 0 ? accessWork(context) : noAccess;
+  const tasks = (access.work.length > 0 ? [...work, ...access.work] : work).map(asTask);
+  const extraParts = [...line.parts, ...access.parts];
+  const parts = extraParts.length > 0 ? [...draft.parts, ...extraParts] : draft.parts;
+  const margins = line.margins.length > 0 ? [...draft.margins, ...line.margins] : draft.margins;
   const { hours, darkHours } = labourOf(catalogue, tasks);
   const { cost, dueAgain, unpriced } = boughtOf(catalogue, parts);
   const portCost = draft.shared ? portCostOf(catalogue, draft.shared.of) : 0;
   const labourCost = labourCostOf(catalogue, hours);
-  const binding = bindingOf(draft.margins);
+  const binding = bindingOf(margins);
   const state = binding?.status ?? 'holds';
+  const extraCautions = [...line.cautions, ...access.cautions];
+  const cautions = extraCautions.length > 0 ? [...draft.cautions, ...extraCautions] : draft.cautions;
   const isStopped = context.findings.state === 'stop' && tasks.length > 0;
   return {
     kind: draft.kind,
     state,
-    margins: draft.margins,
+    margins,
     binding,
     parts,
     tasks,
@@ -190,12 +198,8 @@ export function feasible(context: Context, draft: Draft): FeasibleOption {
     newCableM: draft.newCableM ?? 0,
     showsAt: draft.showsAt ?? none,
     message: draft.message,
-    cautions: isStopped
-      ? [stopFirst, ...draft.cautions, ...access.cautions]
-      : access.cautions.length > 0
-        ? [...draft.cautions, ...access.cautions]
-        : draft.cautions,
-    remedy: draft.remedy,
+    cautions: isStopped ? [stopFirst, ...cautions] : cautions,
+    remedy: (broken) => lineRemedy(broken) ?? draft.remedy(broken),
   };
 }
 

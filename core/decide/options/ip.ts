@@ -8,7 +8,7 @@ import { figure } from '#core/shared/derivation';
 import { drawsOf, soundCaution, vandalProof } from './analog';
 import { infeasible, feasible, type Draft } from './build';
 import type { Context } from './context';
-import { lineObstacle } from './lineObstacle';
+import { gearObstacle, lineObstacle } from './lineObstacle';
 import {
   channelMargin,
   coaxHoldsAt,
@@ -17,6 +17,7 @@ import {
   poeMargin,
   stretchesOf,
 } from './margins';
+import { newCable, newCopperBetweenEarths, surgeProtection } from './newCable';
 import type { InfeasibleOption, Margin, Option, Part, FeasibleOption } from './option';
 
 const isolate = 'Prove the run dead before cutting or joining.';
@@ -44,7 +45,7 @@ export const wishesOf = ({ need }: Context): readonly string[] =>
   wishes[need.audio ? 1 : 0][need.vandal ? 1 : 0];
 
 /** Where gear stands it needs mains. */
-export function gearObstacle(
+export function mainsObstacle(
   kind: FeasibleOption['kind'],
   place: Place,
   gear: string,
@@ -61,16 +62,10 @@ export function gearObstacle(
 
 /** What keeps a coax from carrying Ethernet at all. */
 function coaxObstacle(context: Context, kind: 'ip-coax-pair' | 'ip-coax-unit'): InfeasibleOption | undefined {
-  if (context.run.segments.some(({ joint }) => joint === 'splitter'))
-    return infeasible(
-      kind,
-      'splitter',
-      'A splitter on the line blocks power and data; take it out first.',
-      'taking the splitter out',
-    );
   return (
     lineObstacle(context, kind, 'coax') ??
-    gearObstacle(kind, context.headEnd, kind === 'ip-coax-unit' ? 'head-end unit' : 'PoE switch')
+    gearObstacle(context, kind, ({ passes }) => passes.data && passes.dc) ??
+    mainsObstacle(kind, context.headEnd, kind === 'ip-coax-unit' ? 'head-end unit' : 'PoE switch')
   );
 }
 
@@ -253,7 +248,7 @@ export function ipCategoryOption(context: Context): Option {
     place,
   } = context;
   const obstacle =
-    lineObstacle(context, 'ip-category', 'pair') ?? gearObstacle('ip-category', headEnd, 'PoE switch');
+    lineObstacle(context, 'ip-category', 'pair') ?? mainsObstacle('ip-category', headEnd, 'PoE switch');
   if (obstacle) return obstacle;
   const { margin, sourceWatts } = poeMargin(stretchesOf(run), ip, lengthFigure(run));
   return feasible(context, {
@@ -348,7 +343,7 @@ export function newCategoryOption(context: Context): Option {
   const way = newWay(context, 'new-category');
   if ('state' in way) return way;
   const { from, lengthM, surveyed } = way;
-  const obstacle = gearObstacle('new-category', from, 'PoE switch');
+  const obstacle = mainsObstacle('new-category', from, 'PoE switch');
   if (obstacle) return obstacle;
   const {
     need: { ip },
@@ -361,17 +356,24 @@ export function newCategoryOption(context: Context): Option {
     length,
   );
   const { parts, work, cautions } = pulling(context, lengthM);
+  const surges = surgeProtection(place, from);
+  const earths = newCopperBetweenEarths(context, from);
   return feasible(context, {
     kind: 'new-category',
-    margins: [channelMargin(lengthM, length.from, lengthM * (surveyed ? 0.02 : 0.1)), margin],
+    margins: [
+      channelMargin(lengthM, length.from, lengthM * (surveyed ? 0.02 : 0.1)),
+      margin,
+      ...earths.margins,
+    ],
     parts: [
       ipCamera(context),
-      { item: 'category-cable-m', count: Math.ceil(lengthM) },
+      newCable('category', lengthM, place, from),
       { item: 'category-ends', count: 1 },
       ...parts,
+      ...surges.parts,
     ],
-    work,
-    cautions,
+    work: [...work, ...surges.work],
+    cautions: [...surges.cautions, ...earths.cautions, ...cautions],
     shared: { of: 'poe-switch', placeId: from.id, sourceWatts, mbps: ip.mbps },
     signal: ipSignal(context),
     megapixels: ip.product.megapixels,

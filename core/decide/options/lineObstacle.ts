@@ -1,5 +1,5 @@
-import { lineKind } from '#core/test/findings';
-import type { OptionKind } from '#core/model/site';
+import { gearInLine, lineKind } from '#core/test/findings';
+import type { InLineGear, OptionKind } from '#core/model/site';
 import { infeasible } from './build';
 import type { Context } from './context';
 import type { InfeasibleOption } from './option';
@@ -28,4 +28,21 @@ export function lineObstacle(
         'finding and mending the fault, then a new continuity reading',
       )
     : undefined;
+}
+
+/** What stands in a coax that an option's signal or power does not get past. It comes out first, and the run is tested again. */
+export function gearObstacle(
+  { run }: Context,
+  kind: OptionKind,
+  isPassed: (gear: InLineGear) => boolean,
+): InfeasibleOption | undefined {
+  const gear = gearInLine(run).find((one) => !isPassed(one));
+  if (!gear) return undefined;
+  const name = gear.label.toLowerCase();
+  return infeasible(
+    kind,
+    gear.short,
+    `In the line: ${name}. It does not let ${kind === 'hd-coax' ? 'an HD picture' : 'data and power'} through.`,
+    `taking it out (${name}) or one made for this, and a new test of the run`,
+  );
 }

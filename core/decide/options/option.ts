@@ -14,7 +14,9 @@ export type MarginKind =
   | 'channel'
   | 'light-loss'
   | 'radio-rate'
-  | 'clearance';
+  | 'clearance'
+  | 'insulation'
+  | 'earth';
 
 /** How an option holds in one respect. */
 export interface Margin {

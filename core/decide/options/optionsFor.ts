@@ -1,6 +1,7 @@
-import type { OptionKind } from '#core/model/site';
+import type { OptionKind, Place } from '#core/model/site';
 import { balunOption, hdCoaxOption, keepOption } from './analog';
 import { fibreOption, retireOption, wirelessOption } from './away';
+import { infeasible } from './build';
 import type { Context } from './context';
 import { ipCategoryOption, ipCoaxPairOption, ipCoaxUnitOption, newCategoryOption } from './ip';
 import type { Option } from './option';
@@ -20,9 +21,31 @@ const builders: Record<OptionKind, (context: Context) => Option> = {
   retire: retireOption,
 };
 
+/** Where the air may explode nobody plans work but a specialist for such places. */
+const hazardousPlace = ({ place, headEnd }: Context): Place | undefined =>
+  [place, headEnd].find(({ restrictions }) => restrictions.includes('explosive-atmosphere'));
+
+const whoMust = 'A specialist for explosive atmospheres plans and does all work there.';
+
+function withoutWork(option: Option, placeName: string): Option {
+  if (option.state === 'no') return option;
+  return option.tasks.length === 0
+    ? { ...option, cautions: [`Explosive atmosphere at ${placeName}. ${whoMust}`, ...option.cautions] }
+    : infeasible(
+        option.kind,
+        'hazard',
+        `Explosive atmosphere at ${placeName}: no work is planned here. ${whoMust}`,
+        'a plan by a specialist for explosive atmospheres',
+      );
+}
+
 const inOrder = Object.values(builders);
 
 /** Every option of one camera, in the order they are always shown. */
 export function optionsFor(context: Context): Option[] {
-  return inOrder.map((build) => build(context));
+  const hazard = hazardousPlace(context);
+  return inOrder.map((build) => {
+    const option = build(context);
+    return hazard ? withoutWork(option, hazard.name) : option;
+  });
 }

@@ -9,6 +9,7 @@ import { infeasible, partsCostOf, feasible } from './build';
 import type { Context } from './context';
 import { ohmsFactor } from '#core/test/scenarios';
 import { pictureMarginOf } from './margins';
+import { surgeProtection } from './newCable';
 import type { Margin, Option, Part } from './option';
 
 /** Whether two more cores lie beside those in use, all the way. */
@@ -46,6 +47,7 @@ function doable(context: Context, fix: PowerFix): Doable | undefined {
     case 'parallel-cores':
       return hasSpareCores(run) ? { ...plain, parts: [] } : undefined;
     case 'heavier-cores': {
+      const surges = surgeProtection(place, context.headEnd);
       const closed = run.newRoute?.kind === 'closed' || place.restrictions.includes('heritage');
       const lengthM =
         run.feed.kind === 'separate-pair'
@@ -59,8 +61,10 @@ function doable(context: Context, fix: PowerFix): Doable | undefined {
               { item: 'power-pair-m', count: Math.ceil(lengthM) },
               { item: 'containment-m', count: Math.ceil(lengthM) },
               { item: 'making-good', count: 1 },
+              ...surges.parts,
             ],
             newCableM: lengthM,
+            cautions: surges.cautions,
           };
     }
     case 'local-adapter':

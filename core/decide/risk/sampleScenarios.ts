@@ -62,6 +62,10 @@ function testFor({ kind, unread }: Margin, { isCoax, coaxRead, traced }: Chosen)
     case 'channel':
     case 'clearance':
       return traced ? null : 'reflectometer';
+    // They are there only once they were read.
+    case 'insulation':
+    case 'earth':
+      return null;
   }
 }
 

@@ -40,11 +40,20 @@ export {
   presetsText,
 } from './headEndText';
 export { historyOf } from './history';
+export { gearAt, withGear, withGearAt } from './inLineEdits';
+export {
+  inLineGear,
+  inLineGearKinds,
+  inLinePositions,
+  type InLineAt,
+  type InLineGear,
+  type InLineGearKind,
+} from './inLineGear';
 export { withFocal, withLens, withRange } from './lens';
 export { addressSchema, type NetworkConfig, type RecorderNetwork } from './networkConfig';
 export { addEquipment, addRecorder, addSupply, type NewRecorder, type NewSupply } from './newHeadEnd';
 export { addRun, addRunTo, firstRun, nextNumber, unseenPlace } from './newRun';
-export { notePlace, restrictions, type Place } from './place';
+export { fireClasses, notePlace, restrictions, withFireClass, type FireClass, type Place } from './place';
 export { productKinds, productSchema, type Product, type ProductKind, type ProductOf } from './product';
 export type { RadioPath } from './radioPath';
 export {

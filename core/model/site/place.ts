@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { withFields } from './withFields';
 import { environmentSchema, idSchema, nameSchema, noteSchema, temperatureSchema } from './vocabulary';
 
 /** What is to be minded at a place. `wet` lowers the touch limits; in an `explosive-atmosphere` only specialists plan and work. */
@@ -9,6 +10,10 @@ export const restrictions = [
   'wet',
   'explosive-atmosphere',
 ] as const;
+
+/** Cable that the fire rules ask for, by where it lies. What each is called is a matter of local code. */
+export const fireClasses = ['general', 'riser', 'plenum', 'escape-route'] as const;
+export type FireClass = (typeof fireClasses)[number];
 
 /** Somewhere on the site: where a camera hangs, cables meet or recorders stand. */
 export const placeSchema = z.strictObject({
@@ -24,11 +29,17 @@ export const placeSchema = z.strictObject({
     by: z.enum(['ground', 'ladder', 'lift', 'rope']),
     heightM: z.number().min(0).max(200),
   }),
+  /** What the fire rules ask of cable there; left out where nothing beyond the usual. */
+  fireClass: z.enum(fireClasses).optional(),
   /** Nobody has looked at it yet: usual conditions stand in until somebody does. */
   assumed: z.boolean().optional(),
   note: noteSchema.optional(),
 });
 export type Place = z.infer<typeof placeSchema>;
+
+/** A place with the fire class that cable needs there. */
+export const withFireClass = (place: Place, fireClass: FireClass): Place =>
+  notePlace(withFields(place, { fireClass: fireClass === 'general' ? undefined : fireClass }), {});
 
 /** A place with some fields noted. Somebody has looked at it then, so nothing of it is assumed any more. */
 export function notePlace(place: Place, fields: Partial<Place>): Place {

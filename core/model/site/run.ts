@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { powerCableIds, signalCableIds } from '#core/physics/cable';
+import { inLineGearSchema } from './inLineGear';
 import {
   currentSchema,
   environmentSchema,
@@ -114,6 +115,8 @@ export const runSchema = z.strictObject({
   patchedTo: z.strictObject({ recorderId: idSchema, input: z.int().min(1).max(64) }).optional(),
   feed: feedSchema,
   segments: z.array(segmentSchema).min(1).max(50),
+  /** What stands in the coax beside its joints; left out where there is nothing, or nobody has looked. */
+  inLine: z.array(inLineGearSchema).max(12).optional(),
   newRoute: newRouteSchema.optional(),
   /** Somebody came to note it and could not get there. */
   unreached: z

@@ -1,4 +1,4 @@
-import { freeId, notePlace, unseenPlace, type Place } from '#core/model/site';
+import { freeId, notePlace, unseenPlace, withFireClass, type FireClass, type Place } from '#core/model/site';
 import { choices } from '#core/model/labels';
 import type { List } from './column';
 import { numberColumn, optionalText, textColumn, wordColumn, wordsColumn, yesNoColumn } from './columns';
@@ -77,6 +77,14 @@ export const placeList: List<Place> = {
       choices.restriction,
       ({ restrictions }) => restrictions,
       (place, values) => notePlace(place, { restrictions: values as Place['restrictions'] }),
+    ),
+    wordColumn(
+      'fireClass',
+      'cable must be',
+      choices.fireClass,
+      ({ fireClass }) => fireClass ?? 'general',
+      (place, value) => withFireClass(place, value as FireClass),
+      { width: 104, also: ['fire class', 'fire rating'] },
     ),
     textColumn(
       'note',

@@ -1,8 +1,26 @@
 import { signalCable } from '#core/physics/cable';
-import { fedFrom, firstRun, hasPowerCores, longestSegmentM, type Run, type Site } from '#core/model/site';
+import {
+  fedFrom,
+  firstRun,
+  gearAt,
+  withGear,
+  type InLineGearKind,
+  hasPowerCores,
+  longestSegmentM,
+  type Run,
+  type Site,
+} from '#core/model/site';
 import { choices } from '#core/model/labels';
 import type { Cell, List, Written } from './column';
-import { numberColumn, optionalText, shownColumn, siteWordColumn, textColumn, wordColumn } from './columns';
+import {
+  numberColumn,
+  optionalText,
+  shownColumn,
+  siteWordColumn,
+  textColumn,
+  wordColumn,
+  wordsColumn,
+} from './columns';
 import { siteWords } from './siteWords';
 import { cableWords } from './segments';
 
@@ -152,6 +170,14 @@ export const runList: List<Run> = {
       ({ state }) => state,
       (run, state) => ({ ...run, state: state as Run['state'] }),
       { width: 110 },
+    ),
+    wordsColumn(
+      'inLine',
+      'gear in the line',
+      choices.inLineGear,
+      (run) => gearAt(run),
+      (run, kinds) => withGear(run, kinds as InLineGearKind[]),
+      { also: ['in line', 'gear'] },
     ),
     textColumn(
       'note',

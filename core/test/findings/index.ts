@@ -3,6 +3,8 @@ export { faultsLossDb } from './faultsLoss';
 export { feedSource, voltsAtLoad, voltsShare, type FeedSource } from './feed';
 export { inferFeed } from './feedInference';
 export { formatCheck } from './formatCheck';
+export { gearInLine } from './gearInLine';
+export { lineConditions, type LineCondition, type LineUse } from './lineConditions';
 export { ghostLengthM } from './ghost';
 export { insulationState } from './insulation';
 export { isStopped, realAcVolts } from './foreignVolts';

@@ -9,14 +9,15 @@ import {
 } from '#core/physics/signal';
 import type { Run } from '#core/model/site';
 import { figure, type Status, type LazyDerivation } from '#core/shared/derivation';
+import { gearLossDb } from './gearInLine';
 import { lengthFigure, lineKind } from './loops';
 import type { Verdict } from './verdict';
 
-/** Loss that the picture meets beside the cable: sound joints, and a balun at each end of category cable. */
+/** Loss that the picture meets beside the cable: sound joints, gear in the line, and a balun at each end of category cable. */
 export function extraPictureLossDb(run: Run): number {
   const jointCount = run.segments.filter((segment) => segment.joint).length;
   const balunCount = lineKind(run) === 'coax' ? 0 : 2;
-  return jointCount * soundJointLossDb + balunCount * balunLossDb;
+  return jointCount * soundJointLossDb + balunCount * balunLossDb + gearLossDb(run);
 }
 
 const standings: Record<PictureMargin['state'], Status> = {

@@ -1,9 +1,12 @@
 import {
   faultsLossDb,
   feedSource,
+  gearInLine,
+  lineConditions,
   lineKind,
   runLengthM,
   voltsShare,
+  type LineUse,
   type RunFindings,
 } from '#core/test/findings';
 import {
@@ -23,7 +26,14 @@ import { type RunReadings } from '#core/test/readings';
 import { ethernetChannelM, maxLoadWatts, poeClasses } from '#core/physics/power';
 import { viewNeed } from '#core/model/views';
 import { linkConverters, pictureFormats } from '#core/physics/signal';
-import { type Camera, type Run, type Site, type TestId, testDefinition } from '#core/model/site';
+import {
+  type Camera,
+  type Run,
+  type Site,
+  type TestId,
+  testDefinition,
+  type InLineGear,
+} from '#core/model/site';
 import { formatQuantity, type Unit } from '#core/shared/units';
 import {
   basisOf,
@@ -105,6 +115,27 @@ interface Given {
 
 const isTraced = ({ readings }: Given): boolean => readings.reflectometer !== undefined;
 
+/** What water in the cable and different earths come to for a use of the line. They were read, so no test turns them. */
+const conditionMargins = ({ run, readings }: Given, use: LineUse): UseMargin[] =>
+  lineConditions(run, readings, use).map((condition) => {
+    const { limit } = condition.derivation();
+    return {
+      ...condition,
+      limit: limit!.figure,
+      basis: 'measured',
+      range: { worst: condition.status, best: condition.status },
+      test: null,
+    };
+  });
+
+/** A use that something in the line does not let through. */
+const blockedBy = (use: Use, gear: InLineGear): Use => ({
+  ...use,
+  status: 'fails',
+  basis: 'typical',
+  message: `not fit: ${gear.label.toLowerCase()} in the line`,
+});
+
 /** Volts at the camera by night: as they were read, or as its feed should give. */
 function nightMargin({ site, run, camera, findings, readings }: Given): UseMargin {
   const { window } = camera.supply;
@@ -142,6 +173,7 @@ function pictureUses(given: Given): Use[] {
   if (lineKind(run) === 'mixed') return [];
   const known = { faultsDb: faultsLossDb(run, findings.events), traced: isTraced(given) };
   const atNight = nightMargin(given);
+  const conditions = conditionMargins(given, 'picture');
   return pictureFormats.map((format) => {
     const loss = marginOf({
       label: `lost at ${format.topMHz} MHz`,
@@ -156,6 +188,7 @@ function pictureUses(given: Given): Use[] {
     return useOf(format.id, format.label, [
       { ...loss, status: isSoft && loss.status === 'holds' ? 'close' : loss.status },
       atNight,
+      ...conditions,
     ]);
   });
 }
@@ -191,17 +224,18 @@ function coaxUse(given: Given): Use[] {
     basis: isRead ? 'measured' : 'typical',
     test: isRead ? null : 'coax-loop-ohms',
   });
-  return [
-    useOf(
-      'ip-coax',
-      'IP over the coax',
-      [rate, watts],
-      `${formatQuantity(rate.value, 'Mb/s')} and ${formatQuantity(watts.value, 'W')}`,
-    ),
-  ];
+  const use = useOf(
+    'ip-coax',
+    'IP over the coax',
+    [rate, watts, ...conditionMargins(given, 'data-and-power')],
+    `${formatQuantity(rate.value, 'Mb/s')} and ${formatQuantity(watts.value, 'W')}`,
+  );
+  const blocking = gearInLine(run).find(({ passes }) => !passes.data || !passes.dc);
+  return [blocking ? blockedBy(use, blocking) : use];
 }
 
-function categoryUse({ run }: Given): Use[] {
+function categoryUse(given: Given): Use[] {
+  const { run } = given;
   if (lineKind(run) !== 'pair') return [];
   const lengthM = runLengthM(run);
   const spreadM = Math.hypot(...run.segments.map((segment) => segment.spreadM));
@@ -216,6 +250,7 @@ function categoryUse({ run }: Given): Use[] {
         basis: 'typical',
         test: spreadM > 3 ? 'reflectometer' : null,
       }),
+      ...conditionMargins(given, 'data-and-power'),
     ]),
   ];
 }

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { notePlace, withFields, type FactUpdate, type Place } from '#core/model/site';
+import { notePlace, withFields, withFireClass, type FactUpdate, type Place } from '#core/model/site';
 import { choices } from '#core/model/labels';
 import FieldRow from '../../parts/FieldRow.vue';
 import PickField from '../../parts/PickField.vue';
@@ -81,9 +81,19 @@ const nameAllowed = (text: string) =>
       label="Restrictions"
       @take="(restrictions) => note('Restrictions', { restrictions })"
   /></FieldRow>
+  <p v-if="place.restrictions.includes('explosive-atmosphere')" class="caution">
+    Explosive atmosphere: no work is planned here. A specialist for such places plans and does it.
+  </p>
   <p v-if="place.restrictions.includes('asbestos-register')" class="caution">
     Read the asbestos register before anything here is opened or drilled. Licensed people decide.
   </p>
+  <FieldRow label="Cable here must be" field="place"
+    ><PickField
+      :value="place.fireClass ?? 'general'"
+      :choices="choices.fireClass"
+      label="Fire class of cable here"
+      @take="(fireClass) => emit('set', 'Fire class', (now) => withFireClass(now, fireClass))"
+  /></FieldRow>
   <FieldRow label="Note" field="place"
     ><TextField
       :value="place.note ?? ''"

@@ -16,6 +16,7 @@ import { useSite } from '../../stores/site';
 import { useOpenSite } from '../../stores/openSite';
 import CameraFields from './CameraFields.vue';
 import FeedFields from './FeedFields.vue';
+import InLineFields from './InLineFields.vue';
 import NewRouteFields from './NewRouteFields.vue';
 import PhotoStrip from './PhotoStrip.vue';
 import PlaceFields from './PlaceFields.vue';
@@ -92,6 +93,10 @@ function remove(): void {
           :segment="segment"
           @change="change"
         />
+      </section>
+      <section>
+        <h3>In the coax beside its joints</h3>
+        <InLineFields :run="run" @change="change" />
       </section>
       <section>
         <h3>Power and patching</h3>

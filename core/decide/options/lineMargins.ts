@@ -1,0 +1,78 @@
+import { inLineGear, optionRow, type OptionKind } from '#core/model/site';
+import { gearInLine, lineConditions, type LineCondition, type LineUse } from '#core/test/findings';
+import type { Context } from './context';
+import type { Margin, Part } from './option';
+
+/** What an option asks of the old line; nothing where it leaves it alone. */
+function useOf(kind: OptionKind): LineUse | undefined {
+  const { cable, slot } = optionRow(kind);
+  if (cable === 'none') return undefined;
+  return slot === 'ip' ? 'data-and-power' : 'picture';
+}
+
+/** A condition of the line as a margin. It was read, so no scenario moves it. */
+export const marginOfCondition = ({
+  kind,
+  label,
+  unit,
+  value,
+  utilisation,
+  status,
+  derivation,
+}: LineCondition): Margin => ({
+  kind,
+  label,
+  unit,
+  value,
+  utilisation,
+  status,
+  basis: 'measured',
+  unread: false,
+  derivation,
+  under: () => utilisation,
+});
+
+const remedies: Partial<Record<Margin['kind'], string>> = {
+  insulation: 'cutting back to dry cable or replacing the wet length, then reading its insulation again',
+  earth: 'fibre, or one earth for both ends, made by a licensed electrician',
+};
+
+/** What would make an option hold that water or different earths keep from it. */
+export const lineRemedy = ({ kind }: Pick<Margin, 'kind'>): string | undefined => remedies[kind];
+
+/** What was read of the line, as it binds an option, with what has to be fitted and minded for it. */
+export interface LineBinding {
+  margins: Margin[];
+  parts: Part[];
+  work: string[];
+  cautions: string[];
+}
+
+const unbound: LineBinding = { margins: [], parts: [], work: [], cautions: [] };
+
+const unreadInsulation = 'The insulation was not read: read it before power goes on a cable that may be wet.';
+
+/** How water in the cable and different earths at its ends bind an option that goes on using it. */
+export function lineBinding({ run, readings }: Context, kind: OptionKind): LineBinding {
+  const use = useOf(kind);
+  if (!use) return unbound;
+  const conditions = lineConditions(run, readings, use);
+  const mayBeWet =
+    use === 'data-and-power' &&
+    !readings['insulation-megohms'] &&
+    run.segments.some(({ environment }) => environment !== 'indoor');
+  if (conditions.length === 0 && !mayBeWet) return unbound;
+  const needsIsolator =
+    use === 'picture' &&
+    conditions.some((condition) => condition.kind === 'earth') &&
+    !gearInLine(run).includes(inLineGear.isolator);
+  return {
+    margins: conditions.map(marginOfCondition),
+    parts: needsIsolator ? [{ item: 'isolator', count: 1 }] : [],
+    work: needsIsolator ? ['fit-isolator'] : [],
+    cautions: [
+      ...conditions.flatMap(({ status, message }) => (status === 'holds' ? [] : [message])),
+      ...(mayBeWet ? [unreadInsulation] : []),
+    ],
+  };
+}

@@ -1,0 +1,81 @@
+import { lineConditions } from '#core/test/findings';
+import { fireClasses, type FireClass, type Place } from '#core/model/site';
+import type { Context } from './context';
+import { marginOfCondition } from './lineMargins';
+import type { Margin, Part } from './option';
+
+/** The strictest class that either end asks for: the cable is one piece. */
+export const fireClassOf = (...places: Pick<Place, 'fireClass'>[]): FireClass =>
+  fireClasses[Math.max(...places.map(({ fireClass }) => fireClasses.indexOf(fireClass ?? 'general')))]!;
+
+const cableItems: Record<'category' | 'fibre', Record<FireClass, string>> = {
+  category: {
+    general: 'category-cable-m',
+    riser: 'category-cable-riser-m',
+    plenum: 'category-cable-plenum-m',
+    'escape-route': 'category-cable-escape-route-m',
+  },
+  fibre: {
+    general: 'fibre-cable-m',
+    riser: 'fibre-cable-riser-m',
+    plenum: 'fibre-cable-plenum-m',
+    'escape-route': 'fibre-cable-escape-route-m',
+  },
+};
+/** Every row of the catalogue that is a new cable of any class. */
+export const newCableItems = Object.values(cableItems).flatMap((items) => Object.values(items));
+
+/** Metres of new cable of the class that its places ask for. */
+export const newCable = (kind: 'category' | 'fibre', lengthM: number, ...places: Place[]): Part => ({
+  item: cableItems[kind][fireClassOf(...places)],
+  count: Math.ceil(lengthM),
+});
+
+/** Under cover, lightning reaches a cable by what it is joined to only. */
+const sheltered = new Set<Place['environment']>(['indoor', 'roof-space']);
+
+/** What new copper takes beside itself where it leaves the building: protectors at both ends, earthed where they stand. */
+export function surgeProtection(...places: Pick<Place, 'environment'>[]): {
+  parts: Part[];
+  work: string[];
+  cautions: string[];
+} {
+  if (places.every(({ environment }) => sheltered.has(environment)))
+    return { parts: [], work: [], cautions: [] };
+  return {
+    parts: [{ item: 'surge-protector', count: 2 }],
+    work: ['fit-surge-protectors'],
+    cautions: ['Outdoor copper: surge protectors at both ends, each earthed where it stands.'],
+  };
+}
+
+const readEarths = 'Read the volts between the earths of both ends before new copper joins them.';
+
+/** The camera’s end stands on another earth than its head end; which of the two the new cable’s start shares was not read. */
+const doubtful = (margin: Margin, from: Place): Margin => ({
+  ...margin,
+  status: 'close',
+  utilisation: doubtfulUtilisation,
+  under: () => doubtfulUtilisation,
+  derivation: () => ({
+    ...margin.derivation(),
+    conclusion: `The camera stands on another earth than its head end. Whether ${from.name} shares it was not read: read it, or use fibre.`,
+  }),
+});
+const doubtfulUtilisation = 0.95;
+
+/** Copper that joins two earths drives a current between them. What the old shield shows holds for a new cable from the same place. */
+export function newCopperBetweenEarths(
+  { run, readings, headEnd, place }: Context,
+  from: Place,
+): { margins: Margin[]; cautions: string[] } {
+  // Within one place both ends stand on one earth.
+  if (from.id === place.id) return { margins: [], cautions: [] };
+  const found = lineConditions(run, readings, 'data-and-power').filter(({ kind }) => kind === 'earth');
+  if (from.id === headEnd.id && readings['shield-earth-volts'])
+    return { margins: found.map(marginOfCondition), cautions: found.map(({ message }) => message) };
+  return {
+    margins: found.map((condition) => doubtful(marginOfCondition(condition), from)),
+    cautions: [readEarths],
+  };
+}

@@ -1,0 +1,212 @@
+import { describe, expect, it } from 'vitest';
+import { evaluateSite } from '#core/evaluate';
+import {
+  inLineGearKinds,
+  type InLineGearKind,
+  type OptionKind,
+  type Place,
+  type QuantityTestId,
+  type Reading,
+  type Run,
+  type Site,
+} from '#core/model/site';
+import { usesOf } from '#core/test/uses';
+import { readingsByRun } from '#core/test/readings';
+import { saltmarrowSite } from '../../model/site/testSite';
+import { brokenLimit, type FeasibleOption, type Option } from '.';
+
+const demo = saltmarrowSite();
+
+function optionsOf(site: Site, runId: string): Option[] {
+  return evaluateSite(site).runs.find(({ run }) => run.id === runId)!.options;
+}
+const optionOf = (site: Site, runId: string, kind: OptionKind): Option =>
+  optionsOf(site, runId).find((option) => option.kind === kind)!;
+function possible(site: Site, runId: string, kind: OptionKind): FeasibleOption {
+  const option = optionOf(site, runId, kind);
+  if (option.state === 'no') throw new Error(option.why);
+  return option;
+}
+function read(site: Site, runId: string, figures: Partial<Record<QuantityTestId, number>>): Site {
+  const reading = { ...site.reading };
+  for (const [test, value] of Object.entries(figures)) {
+    const taken = {
+      id: `${runId}-${test}-x`,
+      runId,
+      test,
+      value,
+      at: '2026-06-01T08:00:00Z',
+      by: 'I. Marlow',
+    };
+    reading[taken.id] = { ...taken, instrument: 'Bench meter 1' } as Reading;
+  }
+  return { ...site, reading };
+}
+const withRun = (runId: string, fields: Partial<Run>): Site => ({
+  ...demo,
+  run: { ...demo.run, [runId]: { ...demo.run[runId]!, ...fields } },
+});
+const withPlace = (id: string, fields: Partial<Place>): Site => ({
+  ...demo,
+  place: { ...demo.place, [id]: { ...demo.place[id]!, ...fields } },
+});
+const overCoax = ['ip-coax-pair', 'ip-coax-unit'] as const;
+const onTheLine = ['keep', 'hd-coax', ...overCoax] as const;
+
+describe('water in the cable binds whatever goes on using it', () => {
+  // Run 11 is 22 m: wet below 1 MΩ · 100/22 = 4.5, dry above 45.
+  it.each(onTheLine)('%s holds dry, only just damp, and not wet', (kind) => {
+    const at = (megohms: number) =>
+      possible(read(demo, 'r11', { 'insulation-megohms': megohms }), 'r11', kind);
+    expect([at(60), at(20), at(0.05)].map(({ state }) => state)).toEqual(['holds', 'close', 'fails']);
+    expect(at(0.05).binding!.kind).toBe('insulation');
+    expect(brokenLimit(at(0.05))!.remedy).toMatch(/cutting back to dry cable/);
+    expect(at(20).cautions.join(' ')).toMatch(/Damp/);
+  });
+  it('the working names the limit at this length', () => {
+    const margin = possible(
+      read(demo, 'r11', { 'insulation-megohms': 0.05 }),
+      'r11',
+      'ip-coax-unit',
+    ).margins.find((one) => one.kind === 'insulation')!;
+    const { limit, steps, conclusion } = margin.derivation();
+    expect(limit!.figure.value).toBeCloseTo(100 / 22, 6);
+    expect(steps[0]!.formula).toBe('insulation-by-length');
+    expect(conclusion).toMatch(/DC on a wet cable leaks/);
+  });
+  it('cable outdoors whose insulation nobody read says so before power goes on it', () => {
+    for (const kind of overCoax) {
+      expect(possible(demo, 'r06', kind).cautions.join(' ')).toMatch(/insulation was not read/);
+      expect(possible(demo, 'r11', kind).cautions.join(' ')).not.toMatch(/insulation was not read/);
+    }
+  });
+});
+
+describe('different earths bind it too', () => {
+  const apart = read(demo, 'r11', { 'shield-earth-volts': 18 });
+  it('a picture gets an isolator, with its price and its hours, and only just holds', () => {
+    for (const kind of ['keep', 'hd-coax'] as const) {
+      const [before, after] = [possible(demo, 'r11', kind), possible(apart, 'r11', kind)];
+      expect([before.state, after.state]).toEqual(['holds', 'close']);
+      expect(after.parts).toContainEqual({ item: 'isolator', count: 1 });
+      expect(after.tasks).toContainEqual({ item: 'fit-isolator', count: 1 });
+      expect(after.cost).toBeGreaterThan(before.cost);
+    }
+  });
+  it('an isolator that is there is not bought again', () => {
+    const fitted = { ...apart, run: withRun('r11', { inLine: [{ kind: 'isolator', at: 'head-end' }] }).run };
+    expect(possible(fitted, 'r11', 'keep')).toMatchObject({ state: 'holds', parts: [] });
+  });
+  it('power over the line does not hold: an isolator would block it', () => {
+    for (const kind of overCoax) {
+      const option = possible(apart, 'r11', kind);
+      expect([option.state, option.binding!.kind]).toEqual(['fails', 'earth']);
+      expect(brokenLimit(option)!.remedy).toMatch(/^fibre/);
+    }
+  });
+  const roof = read(demo, 'r05', { 'shield-earth-volts': 18 });
+  it('new copper from the same head end joins the same two earths; fibre does not', () => {
+    expect(possible(demo, 'r05', 'new-category').state).toBe('holds');
+    const option = possible(roof, 'r05', 'new-category');
+    expect([option.state, option.binding!.kind]).toEqual(['fails', 'earth']);
+    const apartAt19 = read(demo, 'r19', { 'shield-earth-volts': 18 });
+    expect(possible(apartAt19, 'r19', 'fibre').state).toBe('holds');
+  });
+  it('from elsewhere it is in doubt, and what is to be read is told', () => {
+    const newRoute = { kind: 'open', fromPlaceId: 'workshop', lengthM: 45 } as const;
+    const option = possible({ ...roof, run: withRun('r05', { newRoute }).run }, 'r05', 'new-category');
+    expect([option.state, option.binding!.kind]).toEqual(['close', 'earth']);
+    expect(option.cautions.join(' ')).toMatch(/Read the volts between the earths/);
+    // Run 17 reads 4.1 V to the ticket hall; its new route starts in the workshop, where its camera is.
+    expect(possible(demo, 'r17', 'new-category').state).toBe('holds');
+  });
+});
+
+describe('what a run is fit for says the same', () => {
+  const useOf = (site: Site, runId: string, id: string) => {
+    const { run, camera, findings } = evaluateSite(site).runs.find((one) => one.run.id === runId)!;
+    return usesOf(site, run, camera, findings, readingsByRun(site).get(runId) ?? {}).uses.find(
+      (use) => use.id === id,
+    )!;
+  };
+  it('wet, apart or with an arrester in it', () => {
+    expect(useOf(demo, 'r11', 'ip-coax').status).toBe('holds');
+    expect(useOf(read(demo, 'r11', { 'insulation-megohms': 0.05 }), 'r11', 'ip-coax').status).toBe('fails');
+    expect(useOf(read(demo, 'r11', { 'insulation-megohms': 0.05 }), 'r11', 'cvbs').status).toBe('fails');
+    expect(useOf(read(demo, 'r11', { 'shield-earth-volts': 18 }), 'r11', 'ip-coax').status).toBe('fails');
+    expect(useOf(read(demo, 'r11', { 'shield-earth-volts': 18 }), 'r11', 'cvbs').status).toBe('close');
+    const arrester = withRun('r11', { inLine: [{ kind: 'surge-arrester', at: 'camera' }] });
+    expect(useOf(arrester, 'r11', 'ip-coax')).toMatchObject({
+      status: 'fails',
+      message: 'not fit: surge arrester in the line',
+    });
+  });
+});
+
+describe('gear in the line', () => {
+  const passing: readonly InLineGearKind[] = ['adapter'];
+  it.each(inLineGearKinds)('%s lets data and power over the coax through only where it does', (kind) => {
+    const site = withRun('r11', { inLine: [{ kind, at: 'on-the-way' }] });
+    for (const option of overCoax) {
+      const found = optionOf(site, 'r11', option);
+      if (passing.includes(kind)) expect(found.state).toBe('holds');
+      else
+        expect(found).toMatchObject({ state: 'no', why: expect.stringMatching(/^In the line: /) as string });
+    }
+  });
+  it('an arrester among the joints blocks it as one at an end does', () => {
+    const [first, second] = demo.run['r06']!.segments;
+    const site = withRun('r06', { segments: [{ ...first!, joint: 'surge-arrester' }, second!] });
+    expect(optionOf(site, 'r06', 'ip-coax-unit')).toMatchObject({ state: 'no', short: 'arrester' });
+  });
+  it('an amplifier made for composite lets no HD picture through', () => {
+    const site = withRun('r11', { inLine: [{ kind: 'amplifier', at: 'head-end' }] });
+    expect(optionOf(site, 'r11', 'hd-coax')).toMatchObject({ state: 'no', short: 'amplifier' });
+    expect(optionOf(site, 'r11', 'keep').state).toBe('holds');
+  });
+  it('a second load takes its 3.5 dB of the picture', () => {
+    const lossOf = (site: Site) =>
+      possible(site, 'r11', 'keep').margins.find(({ kind }) => kind === 'picture-loss')!.value;
+    const terminated = withRun('r11', { inLine: [{ kind: 'terminator', at: 'on-the-way' }] });
+    expect(lossOf(terminated) - lossOf(demo)).toBeCloseTo(3.5, 6);
+  });
+});
+
+describe('new cable', () => {
+  it('gets surge protectors at both ends where it leaves the building, and none inside', () => {
+    const outdoor = possible(demo, 'r09', 'new-category');
+    expect(outdoor.parts).toContainEqual({ item: 'surge-protector', count: 2 });
+    expect(outdoor.tasks).toContainEqual({ item: 'fit-surge-protectors', count: 1 });
+    expect(outdoor.cautions.join(' ')).toMatch(/surge protectors at both ends/);
+    expect(possible(demo, 'r11', 'new-category').parts.map(({ item }) => item)).not.toContain(
+      'surge-protector',
+    );
+  });
+  it('is of the strictest class that either end asks for', () => {
+    const cableOf = (site: Site, kind: OptionKind) =>
+      possible(site, 'r11', kind).parts.find(({ item }) => /cable/.test(item))!.item;
+    expect([cableOf(demo, 'new-category'), cableOf(demo, 'fibre')]).toEqual([
+      'category-cable-m',
+      'fibre-cable-m',
+    ]);
+    const riser = withPlace('marshalling', { fireClass: 'riser' });
+    expect([cableOf(riser, 'new-category'), cableOf(riser, 'fibre')]).toEqual([
+      'category-cable-riser-m',
+      'fibre-cable-riser-m',
+    ]);
+    expect(possible(riser, 'r11', 'new-category').cost).toBeGreaterThan(
+      possible(demo, 'r11', 'new-category').cost,
+    );
+  });
+});
+
+describe('an explosive atmosphere', () => {
+  it('nothing is planned there but to leave it, and it is said who must', () => {
+    const site = withPlace('kiosks', { restrictions: ['explosive-atmosphere'] });
+    for (const option of optionsOf(site, 'r09'))
+      if (option.kind === 'keep')
+        expect(option).toMatchObject({ cautions: [expect.stringMatching(/specialist/) as string] });
+      else expect(option.state).toBe('no');
+    expect(optionOf(site, 'r09', 'new-category')).toMatchObject({ short: 'hazard' });
+  });
+});

@@ -1,0 +1,86 @@
+import { inLineGear, type Run } from '#core/model/site';
+import { closeUtilisation, type Derivation, type Status } from '#core/shared/derivation';
+import type { Unit } from '#core/shared/units';
+import type { RunReadings } from '#core/test/readings';
+import { gearInLine } from './gearInLine';
+import { insulationState, insulationVerdict } from './insulation';
+import { limitVerdict } from './limitVerdict';
+import { earthDifferenceVolts } from './safety';
+
+/** What the old line is to carry: the picture alone, through its own cores or baluns, or data and power over its conductors. */
+export type LineUse = 'picture' | 'data-and-power';
+
+/** How water in the cable or different earths at its ends stand against a use of it. */
+export interface LineCondition {
+  kind: 'insulation' | 'earth';
+  label: string;
+  unit: Unit;
+  value: number;
+  utilisation: number;
+  status: Status;
+  /** For people: what it comes to for this use. */
+  message: string;
+  derivation: () => Derivation;
+}
+
+const wetMessage = {
+  picture:
+    'Wet or damaged cable: the picture goes with the water. Cut back to dry cable, or replace the length.',
+  'data-and-power':
+    'DC on a wet cable leaks and eats the metal. Cut back to dry cable, or replace the length, and read it again.',
+};
+const dampMessage = {
+  picture: 'Damp: find where the water gets in before it is wet.',
+  'data-and-power': 'Damp: DC on it speeds corrosion. Find where the water gets in first.',
+};
+
+function insulationCondition(run: Run, readings: RunReadings, use: LineUse): LineCondition | undefined {
+  const reading = readings['insulation-megohms'];
+  if (!reading) return undefined;
+  const { label, utilisation: share, derivation } = insulationVerdict(run, reading);
+  const state = insulationState(run, reading.value);
+  const status = ({ dry: 'holds', damp: 'close', wet: 'fails' } as const)[state];
+  const message = state === 'wet' ? wetMessage[use] : state === 'damp' ? dampMessage[use] : 'Dry.';
+  // Damp begins at a tenth of the figure that is wet, and is most of the way there by its meaning.
+  const utilisation = state === 'damp' ? Math.max(closeUtilisation, share ?? 0) : (share ?? 0);
+  return {
+    kind: 'insulation',
+    label: label.toLowerCase(),
+    unit: 'MΩ',
+    value: reading.value,
+    utilisation,
+    status,
+    message,
+    derivation: () => ({ ...derivation(), conclusion: message }),
+  };
+}
+
+/** An isolator breaks the loop for a picture; what it does not pass is power, so nothing helps a feed but fibre. */
+function earthCondition(run: Run, readings: RunReadings, use: LineUse): LineCondition | undefined {
+  const reading = readings['shield-earth-volts'];
+  if (!reading || reading.value <= earthDifferenceVolts) return undefined;
+  const isPicture = use === 'picture';
+  const isIsolated = isPicture && gearInLine(run).includes(inLineGear.isolator);
+  const { derivation } = limitVerdict('shield-earth-volts', reading);
+  const message = isIsolated
+    ? 'Different earths, and an isolator in the line.'
+    : isPicture
+      ? 'Different earths: an isolator breaks the loop. Find out why they differ; never just bond them.'
+      : 'Different earths: an isolator would block the power. Fibre, or one earth made by a licensed electrician.';
+  return {
+    kind: 'earth',
+    label: 'different earths',
+    unit: 'V',
+    value: reading.value,
+    utilisation: isPicture ? closeUtilisation : reading.value / earthDifferenceVolts,
+    status: isIsolated ? 'holds' : isPicture ? 'close' : 'fails',
+    message,
+    derivation: () => ({ ...derivation(), conclusion: message }),
+  };
+}
+
+/** What was read of the line that binds whatever is to be done with it. Nothing where nobody has looked. */
+export const lineConditions = (run: Run, readings: RunReadings, use: LineUse): LineCondition[] =>
+  [insulationCondition(run, readings, use), earthCondition(run, readings, use)].filter(
+    (condition) => condition !== undefined,
+  );
