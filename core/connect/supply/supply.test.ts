@@ -67,6 +67,27 @@ describe('a supply box', () => {
     expect(wrong.join()).toContain('Camera 5 asks for more at night than its wires can bring');
     expect(Number.isFinite(sum.used)).toBe(true);
   });
+  it('names fuses that protect nothing, and outputs above 100 VA', () => {
+    const only = (runId: string): Site => ({ ...site, run: { [runId]: site.run[runId]! } });
+    const on = (runId: string, supply: Partial<Supply>) => {
+      const at = only(runId);
+      return supplyCheck(at, { ...box, ...supply }).cautions.join(' ');
+    };
+    expect(check(site).cautions).toEqual([]);
+    expect(on('r01', { outputs: [{ number: 1, fuseAmps: 6 }] })).toContain(
+      'Output 1: a fuse above the 5 A that Hall box gives never opens',
+    );
+    // Run 4 hangs on thin cores; 2 × 22 AWG copper-clad bears 9.8 · 0.326^0.62 · 0.78 = 3.8 A.
+    expect(on('r04', { outputs: [{ number: 4, fuseAmps: 4 }] })).toMatch(
+      /Output 4: its fuse of 4 A does not protect cores that bear 3\.8 A/,
+    );
+    expect(on('r04', { outputs: [{ number: 4, fuseAmps: 3.5 }] })).not.toMatch(/does not protect/);
+    const large = { setVolts: 24, ratedAmps: 10 };
+    expect(on('r01', { ...large, outputs: [{ number: 1, fuseAmps: 4.1 }] })).not.toMatch(/VA/);
+    expect(on('r01', { ...large, outputs: [{ number: 1, fuseAmps: 5 }] })).toMatch(
+      /Output 1: up to 120 VA, above 100 VA\. No limited-power source/,
+    );
+  });
   it('gives more amps for more watts, up to the collapse', () => {
     fc.assert(
       fc.property(fc.integer({ min: 1, max: 120 }), fc.integer({ min: 1, max: 120 }), (a, b) => {

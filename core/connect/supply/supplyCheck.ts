@@ -3,6 +3,7 @@ import { readingsByRun, type RunReadings } from '#core/test/readings';
 import { continuousLoadShare, dcFeed } from '#core/physics/power';
 import type { Camera, Run, Site, Supply } from '#core/model/site';
 import { loadOf, type Load } from '#core/shared/derivation';
+import { fuseChecks } from './fuseChecks';
 
 /** A camera that hangs on an output, with the amps it makes the output give. */
 export interface Fed {
@@ -29,6 +30,8 @@ export interface SupplyCheck {
   startUp: Load;
   /** What must not stay as it is, in words. */
   wrong: string[];
+  /** What its fuses do not protect, and outputs that are no limited-power source. */
+  cautions: string[];
 }
 
 /**
@@ -105,10 +108,12 @@ export function supplyCheck(
 ): SupplyCheck {
   const wrong: string[] = [];
   const byOutput = new Map<number, Fed[]>();
+  const runsOn = new Map<number, Run[]>();
   for (const run of Object.values(site.run)) {
     const { feed } = run;
     const camera = site.camera[run.cameraId];
     if (feed.kind === 'local-adapter' || feed.supplyId !== supply.id || !camera) continue;
+    runsOn.set(feed.output, [...(runsOn.get(feed.output) ?? []), run]);
     const one = fedBy(supply, run, camera, readings.get(run.id) ?? {});
     wrong.push(...one.wrong);
     byOutput.set(
@@ -134,7 +139,7 @@ export function supplyCheck(
     wrong.push(
       `After a power cut all cameras start at once and ask ${startUp.used.toFixed(1)} A of the ${supply.ratedAmps} A of ${supply.name}.`,
     );
-  return { supplyId: supply.id, outputs, sum, startUp, wrong };
+  return { supplyId: supply.id, outputs, sum, startUp, wrong, cautions: fuseChecks(supply, runsOn) };
 }
 
 /** The same for an adapter at a camera. */

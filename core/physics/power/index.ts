@@ -1,3 +1,4 @@
+export { ampacityA, limitedPowerVa } from './ampacity';
 export { continuousLoadShare } from './continuousLoad';
 export { dcFeed, maxLoadWatts, type Feed } from './dcFeed';
 export {

@@ -60,6 +60,9 @@ const unhang = (runId: string) => setRun(fedFrom(openSite.value.run[runId]!, nul
   <div v-if="check.wrong.length > 0" class="caution">
     <p v-for="one in check.wrong" :key="one">{{ one }}</p>
   </div>
+  <div v-if="check.cautions.length > 0" class="caution">
+    <p v-for="one in check.cautions" :key="one">{{ one }}</p>
+  </div>
   <div class="two">
     <section>
       <FieldRow label="Name"
