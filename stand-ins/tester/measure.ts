@@ -1,7 +1,7 @@
 import { createNormal } from '#core/shared/random';
 import { coaxLoopOhms, signalCable } from '#core/physics/cable';
 import { expectedPowerOhms, feedSource, lineOf } from '#core/test/findings';
-import { dcFeed } from '#core/physics/power';
+import { dcFeed, voltAmpsOf } from '#core/physics/power';
 import { forwardTrace, type End, type Pulse } from '#core/physics/reflectometer';
 import { linkConverters, linkRateMbps, seriesLossDb, shuntLossDb, tapLossDb } from '#core/physics/signal';
 import type { Site } from '#core/model/site';
@@ -109,7 +109,7 @@ export function volts(
   const feed = dcFeed({
     sourceVolts: secrets.supplyVolts ?? source.volts,
     loopOhms,
-    load: { kind: 'watts', watts: camera.watts[load] },
+    load: { kind: 'watts', watts: voltAmpsOf(camera.watts[load], source.current) },
     minLoadVolts: 0,
   });
   return feed.state === 'collapsed' ? 0 : shown(feed.loadVolts, meter.share, meter.voltsDigit, random);

@@ -1,6 +1,6 @@
 import { feedSource, powerLoop } from '#core/test/findings';
 import { readingsByRun, type RunReadings } from '#core/test/readings';
-import { continuousLoadShare, dcFeed } from '#core/physics/power';
+import { continuousLoadShare, dcFeed, voltAmpsOf } from '#core/physics/power';
 import type { Camera, Run, Site, Supply } from '#core/model/site';
 import { loadOf, type Load } from '#core/shared/derivation';
 import { fuseChecks } from './fuseChecks';
@@ -47,7 +47,7 @@ function ampsAtSource(
   const feed = dcFeed({
     sourceVolts: supply.setVolts,
     loopOhms,
-    load: { kind: 'watts', watts },
+    load: { kind: 'watts', watts: voltAmpsOf(watts, supply.current) },
     minLoadVolts,
   });
   return feed.state === 'collapsed'

@@ -1,8 +1,9 @@
+import { dcFeed, voltAmpsOf } from '#core/physics/power';
 import { formatMegapixels, pictureFormat, pictureFormats, type PictureFormat } from '#core/physics/signal';
 import type { OptionKind } from '#core/model/site';
-import { figure } from '#core/shared/derivation';
 import { infeasible, feasible } from './build';
 import type { Context } from './context';
+import { hdFeed } from './hdFeed';
 import { gearObstacle, lineObstacle } from './lineObstacle';
 import { keptVoltsMargin, nightVoltsMargin, pictureMarginOf } from './margins';
 import type { Margin, Option, Part, FeasibleOption } from './option';
@@ -14,9 +15,23 @@ const oneFormat = 'Set the same format and line standard at both ends before the
 const keptYears = 3;
 const hdYears = 7;
 
-/** What a camera of so many watts draws of the box that feeds the run, at the volts of the box. */
-export function drawsOf({ run: { feed }, source }: Context, watts: number): FeasibleOption['draws'] {
-  return feed.kind === 'local-adapter' ? null : { supplyId: feed.supplyId, amps: watts / source.volts };
+/**
+ * What a load of so many watts draws of the box that feeds the run: at the volts that arrive there, and by its volt-amperes on
+ * AC. A feed that collapses draws what its wire lets through at half the volts.
+ */
+export function drawsOf(
+  { run: { feed }, source, findings: { powerLoop } }: Context,
+  watts: number,
+): FeasibleOption['draws'] {
+  if (feed.kind === 'local-adapter') return null;
+  const drawn = dcFeed({
+    sourceVolts: source.volts,
+    loopOhms: powerLoop.ohms,
+    load: { kind: 'watts', watts: voltAmpsOf(watts, source.current) },
+    minLoadVolts: 0,
+  });
+  const amps = drawn.state === 'collapsed' ? source.volts / (2 * powerLoop.ohms) : drawn.amps;
+  return { supplyId: feed.supplyId, amps };
 }
 
 export const vandalProof = 'The view asks for a vandal-resistant body: pick the model for it.';
@@ -96,23 +111,23 @@ function newHdCamera(
       'No recorder at this head end takes an HD-over-coax format.',
       'a recorder there that does',
     );
+  const feed = hdFeed(context, kind);
+  if ('state' in feed) return feed;
   const { format, margin } = formatThatFits(context, formats);
   const lowered = format.id === need.hd.format ? [] : [`Lowered to ${format.label}; the view deserves more.`];
   return feasible(context, {
     kind,
-    margins: [
-      margin,
-      nightVoltsMargin(context, figure('new camera by night', need.hd.nightWatts, 'W', need.hd.from)),
-    ],
-    parts: [{ item: need.hd.product.id, count: 1 }, ...extras.parts],
-    work: ['swap-hd-camera', ...extras.work],
+    margins: [margin, nightVoltsMargin(context, feed.watts, feed.window)],
+    parts: [{ item: need.hd.product.id, count: 1 }, ...extras.parts, ...feed.parts],
+    work: ['swap-hd-camera', ...extras.work, ...feed.work],
     lifeYears: hdYears,
     signal: { kind: 'coax', format: format.id },
     megapixels: Math.min(need.hd.product.megapixels, formatMegapixels(format.id)),
-    draws: drawsOf(context, need.hd.nightWatts),
+    draws: drawsOf(context, feed.watts.value ?? 0),
     fedLocally: context.run.feed.kind === 'local-adapter',
     message: `${extras.message}, ${format.label}.`,
     cautions: [
+      ...feed.cautions,
       ...lowered,
       oneFormat,
       polarity,

@@ -13,6 +13,7 @@ import {
   channelMargin,
   coaxHoldsAt,
   coaxRateMargin,
+  coaxSourceWatts,
   coaxWattsMargin,
   poeMargin,
   stretchesOf,
@@ -224,7 +225,7 @@ export function ipCoaxUnitOption(context: Context): Option {
         shared: {
           of: 'coax-unit',
           placeId: context.headEnd.id,
-          sourceWatts: context.need.ip.nightWatts + ownWatts,
+          sourceWatts: coaxSourceWatts(context, context.need.ip.nightWatts + ownWatts, portWatts),
           mbps: context.need.ip.mbps,
         },
         message: 'A converter at the camera and one port of a shared head-end unit.',

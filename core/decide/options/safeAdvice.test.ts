@@ -210,3 +210,75 @@ describe('an explosive atmosphere', () => {
     expect(optionOf(site, 'r09', 'new-category')).toMatchObject({ short: 'hazard' });
   });
 });
+
+describe('a camera for DC on an AC rail', () => {
+  // Runs 13 to 16 hang on the 24 V AC box of the quay.
+  it('hangs on a converter, with its price, its hours and its loss', () => {
+    const option = possible(demo, 'r14', 'hd-coax');
+    expect(option.parts).toContainEqual({ item: 'camera-converter', count: 1 });
+    expect(option.tasks).toContainEqual({ item: 'fit-camera-converter', count: 1 });
+    expect(option.cautions[0]).toMatch(/Without it the camera burns/);
+    const volts = option.margins.find(({ kind }) => kind === 'night-volts')!;
+    expect(volts.derivation().limit!.figure.value).toBe(18);
+    expect(possible(demo, 'r01', 'hd-coax').parts.map(({ item }) => item)).not.toContain('camera-converter');
+  });
+  it('no camera for AC goes on a DC rail at all', () => {
+    const camera = { ...demo.camera, c01: { ...demo.camera['c01']!, target: 'turning-4mp' as const } };
+    expect(optionOf({ ...demo, camera }, 'r01', 'hd-coax')).toMatchObject({
+      state: 'no',
+      short: 'AC camera',
+    });
+    expect(possible(demo, 'r12', 'hd-coax').parts.map(({ item }) => item)).not.toContain('camera-converter');
+  });
+  it('a model that takes both needs nothing between', () => {
+    const model = {
+      ...demo.product,
+      'hd-both': {
+        id: 'hd-both',
+        kind: 'camera',
+        name: 'HD camera for AC or DC',
+        each: 120,
+        serves: 'fixed-4mp',
+        signal: 'hd',
+        megapixels: 4,
+        watts: 3,
+        lampWatts: 2,
+        heaterWatts: 8,
+        mbps: 0,
+        format: 'hd4mp',
+        supply: { current: 'either', minVolts: 11, maxVolts: 28 },
+        from: 'data-sheet',
+      },
+    } satisfies Site['product'];
+    const camera = { ...demo.camera, c14: { ...demo.camera['c14']!, modelId: 'hd-both' } };
+    const option = possible({ ...demo, product: model, camera }, 'r14', 'hd-coax');
+    expect(option.parts).toContainEqual({ item: 'hd-both', count: 1 });
+    expect(option.parts.map(({ item }) => item)).not.toContain('camera-converter');
+  });
+});
+
+describe('amps are those that flow', () => {
+  it('on AC by volt-amperes, and at the volts that arrive', () => {
+    const { draws } = possible(demo, 'r14', 'keep');
+    const { source, findings } = { source: demo.supply['quay-box']!, findings: evaluateSite(demo) };
+    const loop = findings.runs.find(({ run }) => run.id === 'r14')!.findings.powerLoop.ohms;
+    // By hand: 9 W are 13.85 VA; V = (26 + √(26² − 4·R·13.85))/2, I = 13.85/V.
+    const voltAmps = 9 / 0.65;
+    const volts = (source.setVolts + Math.sqrt(source.setVolts ** 2 - 4 * loop * voltAmps)) / 2;
+    expect(draws!.amps).toBeCloseTo(voltAmps / volts, 6);
+    expect(draws!.amps).toBeGreaterThan((1.5 * 9) / source.setVolts);
+  });
+  it('a head-end unit gives what warms the coax too', () => {
+    const given = (number: number) => {
+      const { findings, options } = evaluateSite(demo).runs.find(({ camera }) => camera.number === number)!;
+      const unit = options.find(({ kind }) => kind === 'ip-coax-unit') as FeasibleOption;
+      return { ohms: findings.coaxLoop.ohms, watts: unit.shared!.sourceWatts };
+    };
+    // By hand for camera 1: 5.5 W and 1.5 W of the converter from 50 V; I = (V − √(V² − 4·R·P))/2R.
+    const { ohms, watts } = given(1);
+    const amps = (50 - Math.sqrt(50 ** 2 - 4 * ohms * 7)) / (2 * ohms);
+    expect(watts).toBeCloseTo(50 * amps, 6);
+    // The gatehouse is 480 m away: a twentieth and more of what is given warms its coax.
+    expect(given(24).watts).toBeGreaterThan(1.05 * 7);
+  });
+});

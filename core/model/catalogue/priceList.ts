@@ -30,6 +30,7 @@ export const priceListColumns = [
   'serves',
   'signal',
   'format',
+  'supply',
   'distances',
   'from',
   'note',
@@ -53,6 +54,23 @@ export function parseDistances(cell: string): { lengthM: number; mbps: number; w
     .map((row) => /^([\d.]+)\s*m?\s*[:,\s]\s*([\d.]+)\s*(?:Mb\/s)?\s*[,\s]\s*([\d.]+)\s*W?$/i.exec(row));
   if (rows.some((row) => row === null)) return null;
   return rows.map((row) => ({ lengthM: Number(row![1]), mbps: Number(row![2]), watts: Number(row![3]) }));
+}
+
+type CameraSupply = NonNullable<Extract<Product, { kind: 'camera' }>['supply']>;
+
+/** `DC 10.8 to 13.2 V`, in one cell. */
+export const supplyText = ({ current, minVolts, maxVolts }: CameraSupply): string =>
+  `${current === 'either' ? 'AC or DC' : current.toUpperCase()} ${minVolts} to ${maxVolts} V`;
+
+/** Reads what `supplyText` writes; `null` where it is not a kind and two voltages. */
+export function parseSupply(cell: string): CameraSupply | null {
+  const told = /^(ac or dc|dc or ac|either|ac|dc)\s*([\d.]+)\s*(?:to|-|–)\s*([\d.]+)\s*v?$/i.exec(
+    cell.trim(),
+  );
+  if (!told) return null;
+  const kind = told[1]!.toLowerCase();
+  const current = kind === 'ac' || kind === 'dc' ? kind : 'either';
+  return { current, minVolts: Number(told[2]), maxVolts: Number(told[3]) };
 }
 
 /** Which field of a product a column shows. */
@@ -97,6 +115,7 @@ function rowOf(product: Product): PriceListRow {
   for (const [column, field] of Object.entries(fields) as [PriceListColumn, string][])
     row[column] = text(held[field]);
   if (product.kind === 'converter' && product.distances) row.distances = distancesText(product.distances);
+  if (product.kind === 'camera' && product.supply) row.supply = supplyText(product.supply);
   return row;
 }
 
@@ -135,6 +154,12 @@ function draftOf(
     if (!distances) return { draft, wrong: 'distances' };
     draft['distances'] = distances;
   }
+  const supplyCell = row.supply?.trim();
+  if (supplyCell) {
+    const supply = parseSupply(supplyCell);
+    if (!supply) return { draft, wrong: 'supply' };
+    draft['supply'] = supply;
+  }
   return { draft };
 }
 
@@ -160,7 +185,9 @@ export function readPriceList(
         allowed:
           wrong === 'distances'
             ? 'rows such as “100 m: 90 Mb/s, 28 W”, parted by semicolons'
-            : `a figure under “${wrong}”`,
+            : wrong === 'supply'
+              ? 'a kind and two voltages, such as “DC 10.8 to 13.2 V”'
+              : `a figure under “${wrong}”`,
       });
     if (!productKinds.includes(draft['kind'] as ProductKind))
       return void read.problems.push({

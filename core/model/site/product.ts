@@ -2,7 +2,7 @@ import { z } from 'zod';
 import { pictureFormatIds } from '#core/physics/signal';
 import { targetClasses } from './camera';
 import { recorderSchema } from './headEnd';
-import { idSchema, nameSchema, noteSchema } from './vocabulary';
+import { idSchema, nameSchema, noteSchema, voltsSchema } from './vocabulary';
 
 const portUnit = {
   ports: z.int().min(1).max(96),
@@ -47,6 +47,14 @@ export const productSchema = z.discriminatedUnion('kind', [
     /** The stream of an IP camera; the best format of an HD one. */
     mbps: z.number().min(0).max(100),
     format: z.enum(pictureFormatIds).optional(),
+    /** What an HD camera is fed with; left out, as its class usually is. An IP camera is fed by PoE. */
+    supply: z
+      .strictObject({ current: z.enum(['dc', 'ac', 'either']), minVolts: voltsSchema, maxVolts: voltsSchema })
+      .refine(({ minVolts, maxVolts }) => minVolts < maxVolts, {
+        error: 'a lowest voltage below the highest',
+        path: ['minVolts'],
+      })
+      .optional(),
   }),
   z.strictObject({
     ...shared,

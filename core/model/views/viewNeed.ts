@@ -35,6 +35,8 @@ export interface CameraFigures {
   mbps: number;
   mbpsFrom: ProductOf<'camera'>['from'];
   format: string;
+  /** What it is fed with where no PoE feeds it. */
+  supply: { current: 'dc' | 'ac' | 'either'; window: { minVolts: number; maxVolts: number } };
   from: ProductOf<'camera'>['from'];
 }
 
@@ -47,6 +49,18 @@ const fixedClasses: { id: TargetClassId; megapixels: number }[] = [
   { id: 'fixed-8mp', megapixels: 8 },
 ];
 
+/** Usual supplies: fixed cameras for 12 V DC ± 10 %, turning ones for 24 V AC. */
+const usualSupply = {
+  fixed: { current: 'dc', window: { minVolts: 10.8, maxVolts: 13.2 } },
+  turning: { current: 'ac', window: { minVolts: 20.4, maxVolts: 28 } },
+} as const;
+
+function supplyOf({ supply, serves }: ProductOf<'camera'>): CameraFigures['supply'] {
+  if (!supply) return serves === 'turning-4mp' ? usualSupply.turning : usualSupply.fixed;
+  const { current, minVolts, maxVolts } = supply;
+  return { current, window: { minVolts, maxVolts } };
+}
+
 function figuresOf(product: ProductOf<'camera'>, lamps: boolean, heater: boolean): CameraFigures {
   const heaterWatts = heater ? product.heaterWatts : 0;
   return {
@@ -56,6 +70,7 @@ function figuresOf(product: ProductOf<'camera'>, lamps: boolean, heater: boolean
     mbps: product.mbps,
     mbpsFrom: product.from,
     format: product.format ?? 'hd1080',
+    supply: supplyOf(product),
     from: product.from,
   };
 }

@@ -2,12 +2,14 @@ export { ampacityA, limitedPowerVa } from './ampacity';
 export { continuousLoadShare } from './continuousLoad';
 export { dcFeed, maxLoadWatts, type Feed } from './dcFeed';
 export {
+  coaxSourceVolts,
   ethernetChannelM,
+  poeLeastSourceVolts,
   poeClassFor,
   poeClasses,
   poeMinDeviceVolts,
   poePairsFed,
-  poeSourceVolts,
   type PoeClass,
 } from './poe';
+export { voltAmpsOf, wattsOf } from './voltAmps';
 export { sourceVoltsFor, sourceVoltsUpTo, twoPoint, type TwoPoint } from './twoPoint';

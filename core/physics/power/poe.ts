@@ -15,10 +15,19 @@ export const poeClasses = [
 ] as const;
 export type PoeClass = (typeof poeClasses)[number];
 
-/** Least volts a powered device must accept, by the type its class belongs to. Source: IEEE 802.3-2018. */
+/** Least volts that arrive at a powered device of a class at the end of a full channel. Source: IEEE 802.3-2022, tables 33-18 and 145-29. */
 export function poeMinDeviceVolts(poeClass: number): number {
   if (poeClass <= 3) return 37;
-  return poeClass <= 6 ? 42.5 : 41.1;
+  return { 5: 44.3, 7: 42.9, 8: 41.1 }[poeClass] ?? 42.5;
+}
+
+/**
+ * Least volts at the port of a source, by the type that its class belongs to: what is planned with while nobody has a data
+ * sheet. Source: IEEE 802.3-2022: 44 V of type 1, 50 V of types 2 and 3, 52 V of type 4.
+ */
+export function poeLeastSourceVolts(poeClass: number): number {
+  if (poeClass <= 3) return 44;
+  return poeClass <= 6 ? 50 : 52;
 }
 
 /** Type 3 and 4 sources (classes 5 and up) feed all four pairs, types 1 and 2 feed two. */
@@ -39,5 +48,5 @@ export function poeClassFor(deviceWatts: number): PoeClass | undefined {
 /** Longest copper channel for Ethernet; a stronger power source does not lengthen it. Source: IEEE 802.3, ISO/IEC 11801. */
 export const ethernetChannelM = 100;
 
-/** Volts at the terminals of a usual PoE source. Typical; the standard allows 50 to 57 V for classes 4 and up. */
-export const poeSourceVolts = 54;
+/** Least volts of what feeds a converter over coax, a class 4 port or a head-end unit: they may give 50 to 57 V. */
+export const coaxSourceVolts = 50;

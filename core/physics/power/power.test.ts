@@ -1,6 +1,14 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { dcFeed, maxLoadWatts, poeClassFor, poeClasses, poeMinDeviceVolts, poePairsFed } from '.';
+import {
+  dcFeed,
+  maxLoadWatts,
+  poeClassFor,
+  poeClasses,
+  poeLeastSourceVolts,
+  poeMinDeviceVolts,
+  poePairsFed,
+} from '.';
 
 const feed = fc.record({
   sourceVolts: fc.double({ min: 5, max: 60, noNaN: true }),
@@ -77,9 +85,24 @@ describe('PoE', () => {
   ])('%f W wants class %i', (watts, poeClass) => {
     expect(poeClassFor(watts)?.poeClass).toBe(poeClass);
   });
+  it('the least volts of a source bring a class its watts through a full channel, and hardly more', () => {
+    // 12.5 Ω is the loop of two pairs of 100 m, 20 Ω of the older category 3 that types 1 are made for.
+    for (const { poeClass, sourceWatts, deviceWatts } of poeClasses.filter((row) => row.poeClass >= 3)) {
+      const loopOhms = poeClass === 3 ? 20 : poePairsFed(poeClass) === 4 ? 6.25 : 12.5;
+      const most = maxLoadWatts({
+        sourceVolts: poeLeastSourceVolts(poeClass),
+        loopOhms,
+        minLoadVolts: poeMinDeviceVolts(poeClass),
+        sourceLimitWatts: sourceWatts,
+      })!;
+      expect(most / deviceWatts).toBeGreaterThan(0.985);
+      expect(most / deviceWatts).toBeLessThan(1.02);
+    }
+  });
   it('nothing offers 72 W', () => expect(poeClassFor(72)).toBeUndefined());
   it('knows volts and pairs by type', () => {
-    expect([3, 4, 6, 8].map(poeMinDeviceVolts)).toEqual([37, 42.5, 42.5, 41.1]);
+    expect([3, 4, 5, 6, 7, 8].map(poeMinDeviceVolts)).toEqual([37, 42.5, 44.3, 42.5, 42.9, 41.1]);
+    expect([1, 3, 4, 5, 6, 7, 8].map(poeLeastSourceVolts)).toEqual([44, 44, 50, 50, 50, 52, 52]);
     expect([4, 5].map(poePairsFed)).toEqual([2, 4]);
   });
 });

@@ -1,4 +1,4 @@
-import { dcFeed, type Feed } from '#core/physics/power';
+import { dcFeed, voltAmpsOf, type Feed } from '#core/physics/power';
 import type { Camera, Run, Site } from '#core/model/site';
 import {
   figure,
@@ -70,7 +70,7 @@ export function voltsAtLoad(source: FeedSource, loop: Loop, watts: Figure, windo
   const feed = dcFeed({
     sourceVolts: source.volts,
     loopOhms: loop.ohms,
-    load: { kind: 'watts', watts: watts.value ?? 0 },
+    load: { kind: 'watts', watts: voltAmpsOf(watts.value ?? 0, source.current) },
     minLoadVolts: window.minVolts,
     sourceLimitWatts: source.limitWatts,
   });
@@ -91,7 +91,21 @@ export function voltsAtLoad(source: FeedSource, loop: Loop, watts: Figure, windo
         {
           message: 'Volts that arrive',
           formula: 'dc-feed',
-          inputs: [figure(source.name, source.volts, 'V', 'noted'), step.result, watts],
+          inputs: [
+            figure(source.name, source.volts, 'V', 'noted'),
+            step.result,
+            watts,
+            ...(source.current === 'ac'
+              ? [
+                  figure(
+                    'volt-amperes, power factor 0.65',
+                    voltAmpsOf(watts.value ?? 0, 'ac'),
+                    'W',
+                    'typical',
+                  ),
+                ]
+              : []),
+          ],
           result,
         },
       ];

@@ -1,4 +1,4 @@
-import { twoPoint, type TwoPoint } from '#core/physics/power';
+import { twoPoint, voltAmpsOf, type TwoPoint } from '#core/physics/power';
 import type { Camera } from '#core/model/site';
 import { formatQuantity } from '#core/shared/units';
 import type { FeedSource } from './feed';
@@ -28,8 +28,8 @@ export function inferFeed(
   const [day, night] = [readings['day-volts'], readings['night-volts']];
   if (!day || !night) return null;
   const told = twoPoint(
-    { volts: day.value, watts: camera.watts.day },
-    { volts: night.value, watts: camera.watts.night },
+    { volts: day.value, watts: voltAmpsOf(camera.watts.day, source.current) },
+    { volts: night.value, watts: voltAmpsOf(camera.watts.night, source.current) },
   );
   if (told.kind === 'untold') return { told, message: `Day and night do not tell the loop: ${told.why}.` };
   const { loopOhms, sourceVolts, spreadOhms, spreadVolts } = told;

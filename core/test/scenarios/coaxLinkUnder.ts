@@ -1,5 +1,5 @@
 import { pathLossCoefficients } from '#core/physics/cable';
-import { maxLoadWatts, poeSourceVolts } from '#core/physics/power';
+import { coaxSourceVolts, maxLoadWatts } from '#core/physics/power';
 import { linkConverters, linkRateOver, soundJointLossDb } from '#core/physics/signal';
 import type { Run } from '#core/model/site';
 import { basisOf } from '#core/shared/derivation';
@@ -37,7 +37,7 @@ export function coaxReachUnder(
   ohmsTimes = 1,
 ): number {
   const reached = maxLoadWatts({
-    sourceVolts: poeSourceVolts,
+    sourceVolts: coaxSourceVolts,
     loopOhms: loop.ohms * ohmsTimes * ohmsFactor(basisOf(loop.from), coaxOhms, steel),
     minLoadVolts: converter.minInputVolts,
     sourceLimitWatts,

@@ -43,8 +43,8 @@ describe('what a run is fit for', () => {
   });
   it('a steel core starves a camera over coax', () => {
     const watts = use(usesOfRun('r14'), 'ip-coax').margins.find(({ unit }) => unit === 'W')!;
-    // Down to the converter's 37 V the loop lets (54 − 37)/33.4 A through; the converter keeps 1.5 W.
-    expect(watts.value).toBeCloseTo((37 * (54 - 37)) / 33.4 - 1.5, 2);
+    // Down to the converter's 37 V the loop lets (50 − 37)/33.4 A through; the converter keeps 1.5 W.
+    expect(watts.value).toBeCloseTo((37 * (50 - 37)) / 33.4 - 1.5, 2);
     expect(watts.basis).toBe('measured');
   });
   it('a camera that starves at night is not fit as it is, but its coax is for IP', () => {

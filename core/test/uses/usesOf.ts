@@ -23,7 +23,7 @@ import {
   type Scenario,
 } from '#core/test/scenarios';
 import { type RunReadings } from '#core/test/readings';
-import { ethernetChannelM, maxLoadWatts, poeClasses } from '#core/physics/power';
+import { ethernetChannelM, maxLoadWatts, wattsOf, poeClasses } from '#core/physics/power';
 import { viewNeed } from '#core/model/views';
 import { linkConverters, pictureFormats } from '#core/physics/signal';
 import {
@@ -273,13 +273,15 @@ function powerUse({ site, run, camera, findings, readings }: Given): Use[] {
   const { minVolts } = camera.supply.window;
   const { powerLoop } = findings;
   const read = readings['power-loop-ohms'] !== undefined;
-  const wattsIn = ({ powerOhms }: Scenario): number =>
-    maxLoadWatts({
+  const wattsIn = ({ powerOhms }: Scenario): number => {
+    const voltAmps = maxLoadWatts({
       sourceVolts: source.volts,
       loopOhms: powerLoop.ohms * ohmsFactor(basisOf(powerLoop.from), powerOhms),
       minLoadVolts: minVolts,
       sourceLimitWatts: source.limitWatts,
-    }) ?? source.limitWatts;
+    });
+    return wattsOf(voltAmps ?? source.limitWatts, source.current);
+  };
   return [
     useOf('power', 'Power over its own cores', [
       marginOf({

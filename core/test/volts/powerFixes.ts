@@ -1,7 +1,7 @@
 import { conductorOhms, powerCable } from '#core/physics/cable';
 import { expectedPowerOhms, feedSource, powerLoop, voltsShare } from '#core/test/findings';
 import type { RunReadings } from '#core/test/readings';
-import { dcFeed } from '#core/physics/power';
+import { dcFeed, voltAmpsOf } from '#core/physics/power';
 import type { Camera, Run, Site } from '#core/model/site';
 import type { Status } from '#core/shared/derivation';
 
@@ -31,7 +31,7 @@ function fedThrough(sourceVolts: number, loopOhms: number, camera: Camera): Fed 
     const feed = dcFeed({
       sourceVolts,
       loopOhms,
-      load: { kind: 'watts', watts },
+      load: { kind: 'watts', watts: voltAmpsOf(watts, camera.supply.current) },
       minLoadVolts: camera.supply.window.minVolts,
     });
     return feed.state === 'collapsed' ? 0 : feed.loadVolts;

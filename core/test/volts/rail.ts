@@ -1,6 +1,6 @@
 import { expectedPowerOhms, powerLoop, voltsShare } from '#core/test/findings';
 import { readingsByRun, type RunReadings } from '#core/test/readings';
-import { dcFeed, sourceVoltsFor, sourceVoltsUpTo } from '#core/physics/power';
+import { dcFeed, sourceVoltsFor, sourceVoltsUpTo, voltAmpsOf } from '#core/physics/power';
 import type { Camera, Run, Site, Supply, TestId } from '#core/model/site';
 import type { Status } from '#core/shared/derivation';
 
@@ -55,7 +55,7 @@ function onRail({ run, camera, loopOhms, coldOhms }: Feeding, setVolts: number):
     const feed = dcFeed({
       sourceVolts: setVolts,
       loopOhms: ohms,
-      load: { kind: 'watts', watts },
+      load: { kind: 'watts', watts: voltAmpsOf(watts, camera.supply.current) },
       minLoadVolts: minVolts,
     });
     return feed.state === 'collapsed' ? 0 : feed.loadVolts;
@@ -76,8 +76,12 @@ function onRail({ run, camera, loopOhms, coldOhms }: Feeding, setVolts: number):
     maxVolts,
     utilisation,
     status,
-    needsVolts: sourceVoltsFor(loopOhms, Math.max(camera.watts.night, camera.watts.day), minVolts),
-    bearsVolts: sourceVoltsUpTo(coldOhms, camera.watts.day, maxVolts),
+    needsVolts: sourceVoltsFor(
+      loopOhms,
+      voltAmpsOf(Math.max(camera.watts.night, camera.watts.day), camera.supply.current),
+      minVolts,
+    ),
+    bearsVolts: sourceVoltsUpTo(coldOhms, voltAmpsOf(camera.watts.day, camera.supply.current), maxVolts),
   };
 }
 

@@ -1,5 +1,5 @@
 import { formatQuantity } from '#core/shared/units';
-import { poeSourceVolts } from '#core/physics/power';
+import { coaxSourceVolts, dcFeed } from '#core/physics/power';
 import { linkConverters } from '#core/physics/signal';
 import { faultsLossDb, lengthFigure, runLengthM } from '#core/test/findings';
 import {
@@ -74,7 +74,7 @@ export function coaxWattsMargin(
         formula: 'most-watts',
         result: figure('reaches', reaches, 'W', 'computed'),
         inputs: [
-          figure('source', poeSourceVolts, 'V', 'typical'),
+          figure('source gives at least', coaxSourceVolts, 'V', 'standard'),
           figure('loop', coaxLoop.ohms, 'Ω', coaxLoop.from),
           figure('least at the converter', linkConverters[0]!.minInputVolts, 'V', 'typical'),
           figure('source gives', sourceLimitWatts, 'W', 'standard'),
@@ -154,4 +154,22 @@ export function coaxHoldsAt(
   return (share) =>
     coaxReachUnder(findings.coaxLoop, sourceLimitWatts, asKnown, share) - converter.ownWatts >=
       ip.nightWatts && linkRateUnder(run, { extraDb, traced: true, lossTimes: share }, asKnown) >= ip.mbps;
+}
+
+/**
+ * Watts that a head-end unit gives for a camera and its converter at the far end: what they take, and what warms the coax on
+ * the way. A feed with no working point takes all that a port may give.
+ */
+export function coaxSourceWatts(
+  { findings: { coaxLoop } }: Context,
+  loadWatts: number,
+  sourceLimitWatts: number,
+): number {
+  const feed = dcFeed({
+    sourceVolts: coaxSourceVolts,
+    loopOhms: coaxLoop.ohms,
+    load: { kind: 'watts', watts: loadWatts },
+    minLoadVolts: 0,
+  });
+  return feed.state === 'collapsed' ? sourceLimitWatts : Math.min(feed.sourceWatts, sourceLimitWatts);
 }

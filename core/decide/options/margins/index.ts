@@ -1,5 +1,5 @@
 export { channelMargin } from './channelMargin';
-export { coaxHoldsAt, coaxRateMargin, coaxWattsMargin } from './coaxMargins';
+export { coaxHoldsAt, coaxRateMargin, coaxSourceWatts, coaxWattsMargin } from './coaxMargins';
 export { pictureMarginOf } from './pictureMargin';
 export { poeMargin, stretchesOf } from './poeMargin';
 export { keptVoltsMargin, nightVoltsMargin } from './voltsMargins';

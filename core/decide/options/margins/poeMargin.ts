@@ -5,7 +5,7 @@ import {
   poeClassFor,
   poeMinDeviceVolts,
   poePairsFed,
-  poeSourceVolts,
+  poeLeastSourceVolts,
   type PoeClass,
 } from '#core/physics/power';
 import type { Run } from '#core/model/site';
@@ -28,7 +28,7 @@ function poeWatts(conductorLoopOhms: number, row: PoeClass): number {
   const loopOhms = poePairsFed(row.poeClass) === 4 ? conductorLoopOhms / 2 : conductorLoopOhms;
   const most =
     maxLoadWatts({
-      sourceVolts: poeSourceVolts,
+      sourceVolts: poeLeastSourceVolts(row.poeClass),
       loopOhms,
       minLoadVolts: poeMinDeviceVolts(row.poeClass),
       sourceLimitWatts: row.sourceWatts,
@@ -79,7 +79,7 @@ export function poeMargin(
           message: `Most that can arrive, class ${row.poeClass}`,
           formula: 'most-watts',
           inputs: [
-            figure('source', poeSourceVolts, 'V', 'typical'),
+            figure('source gives at least', poeLeastSourceVolts(row.poeClass), 'V', 'standard'),
             figure('loop', ohms, 'Ω', 'typical'),
             figure('class gives', row.sourceWatts, 'W', 'standard'),
             figure('class lets in', row.deviceWatts, 'W', 'standard'),

@@ -4,17 +4,20 @@ import { formatQuantity } from '#core/shared/units';
 import { basisOf, figure, statusOf, unboundedUtilisation, type Figure } from '#core/shared/derivation';
 import type { Context } from '../context';
 import type { Margin } from '../option';
+import type { Camera } from '#core/model/site';
+
+type Window = Camera['supply']['window'];
 
 const fedCamera = (
-  { source, camera, findings: { powerLoop } }: Context,
+  { source, findings: { powerLoop } }: Context,
+  window: Window,
   watts: number,
   wattsFrom: 'typical' | 'data-sheet',
-): FedCamera => ({ source, loop: powerLoop, window: camera.supply.window, watts, wattsFrom });
+): FedCamera => ({ source, loop: powerLoop, window, watts, wattsFrom });
 
-/** Volts by night at a camera of `nightWatts` on the power that feeds the run today. */
-export function nightVoltsMargin(context: Context, nightWatts: Figure): Margin {
-  const { camera, source, findings } = context;
-  const { window } = camera.supply;
+/** Volts by night at a camera of `nightWatts` with a window of its own, on the power that feeds the run today. */
+export function nightVoltsMargin(context: Context, nightWatts: Figure, window: Window): Margin {
+  const { source, findings } = context;
   const { volts, steps } = voltsAtLoad(source, findings.powerLoop, nightWatts, window);
   const { utilisation, status } = voltsShare(source.volts, volts, window);
   const from = nightWatts.from === 'data-sheet' ? 'data-sheet' : 'typical';
@@ -36,7 +39,7 @@ export function nightVoltsMargin(context: Context, nightWatts: Figure): Margin {
           ? 'The supply collapses under this load.'
           : `${formatQuantity(Math.abs(volts - window.minVolts), 'V')} ${volts >= window.minVolts ? 'to spare' : 'too little'}.`,
     }),
-    under: (scenario) => voltsUnder(fedCamera(context, nightWatts.value ?? 0, from), scenario),
+    under: (scenario) => voltsUnder(fedCamera(context, window, nightWatts.value ?? 0, from), scenario),
   };
 }
 
@@ -61,7 +64,7 @@ export function keptVoltsMargin(context: Context): Margin {
       if (wrongRail) return unboundedUtilisation;
       return verdict.read
         ? voltsShare(source.volts, value * readFactor(scenario.load), camera.supply.window).utilisation
-        : voltsUnder(fedCamera(context, camera.watts.night, 'typical'), scenario);
+        : voltsUnder(fedCamera(context, camera.supply.window, camera.watts.night, 'typical'), scenario);
     },
   };
 }

@@ -1,0 +1,48 @@
+import type { Camera } from '#core/model/site';
+import { figure, type Figure } from '#core/shared/derivation';
+import { infeasible } from './build';
+import type { Context } from './context';
+import type { InfeasibleOption, Part } from './option';
+
+/** How a new HD camera is fed from what is there: the window its volts have to lie in, what it takes, and what it needs between. */
+export interface HdFeed {
+  window: Camera['supply']['window'];
+  watts: Figure;
+  parts: Part[];
+  work: string[];
+  cautions: string[];
+}
+
+/** A converter at the camera, 24 V AC in and 12 V DC out: what it takes in and loses. Typical. */
+const acConverter = { minVolts: 18, maxVolts: 30, efficiency: 0.85 } as const;
+
+/**
+ * A camera for DC on an AC rail burns, and the reverse does not run. DC from AC is a converter at the camera, with its price and
+ * its loss; AC from DC there is none.
+ */
+export function hdFeed(
+  { need: { hd }, source }: Context,
+  kind: InfeasibleOption['kind'],
+): HdFeed | InfeasibleOption {
+  const { supply } = hd;
+  const watts = figure('new camera by night', hd.nightWatts, 'W', hd.from);
+  const direct = { window: { ...supply.window, from: hd.from }, watts, parts: [], work: [], cautions: [] };
+  if (supply.current === 'either' || supply.current === source.current) return direct;
+  if (supply.current === 'ac')
+    return infeasible(
+      kind,
+      'AC camera',
+      'The new camera takes 24 V AC, and its rail gives DC.',
+      'a 24 V AC supply for it, or a camera for DC',
+    );
+  const { minVolts, maxVolts, efficiency } = acConverter;
+  return {
+    window: { minVolts, maxVolts, from: 'typical' },
+    watts: figure('new camera and its converter', hd.nightWatts / efficiency, 'W', hd.from),
+    parts: [{ item: 'camera-converter', count: 1 }],
+    work: ['fit-camera-converter'],
+    cautions: [
+      'The rail gives AC and the new camera takes DC: it hangs on its converter only. Without it the camera burns.',
+    ],
+  };
+}
