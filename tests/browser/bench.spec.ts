@@ -156,7 +156,7 @@ test('an instrument that is not there, and one that refuses, say so; nothing is 
     page.getByRole('button', { name: 'Read Loop, centre and shield with the instrument' }),
   ).toBeDisabled();
   await page.getByRole('button', { name: 'Read Foreign voltage, AC with the instrument' }).click();
-  await expect(verdictRow(page, 'foreign-ac-volts')).toContainText('below 50 V limit');
+  await expect(verdictRow(page, 'foreign-ac-volts')).toContainText('below 25 V limit');
   await page.locator('h1').click();
   await page.keyboard.press('g');
   const line = page

@@ -23,14 +23,14 @@ test('the site is planned, steered, compared, adopted, and a breaking reading ra
 
   // Lock a choice that the plan would not make: it stays, and costs.
   await page.getByRole('button', { name: /^Options/ }).click();
-  await cell(page, 'r17', 'new-category').click();
+  await cell(page, 'r09', 'new-category').click();
   await page.keyboard.press('Enter');
   await page.keyboard.press('l');
-  await expect(cell(page, 'r17', 'new-category')).toContainText('locked');
+  await expect(cell(page, 'r09', 'new-category')).toContainText('locked');
   await page.keyboard.press('b');
   await expect(page.getByText('has changed since. Find it again.')).toBeVisible();
   await page.keyboard.press('f');
-  await expect(planRow('r17')).toContainText('New category cable');
+  await expect(planRow('r09')).toContainText('New category cable');
   await expect(page.getByText('proven best')).toBeVisible();
   await expect.poll(async () => figure(await page.locator(planCost).innerText())).toBeGreaterThan(free);
 
@@ -68,6 +68,7 @@ test('the site is planned, steered, compared, adopted, and a breaking reading ra
   await runInList(page, 'Ramp west').click();
   await page.getByRole('combobox', { name: 'State of the run' }).click();
   await choose(page, 'Isolated');
+  await page.getByLabel('meter proved on a known source before and after').check();
   await verdictRow(page, 'foreign-ac-volts').getByRole('textbox').fill('0');
   await page.keyboard.press('Enter');
   await verdictRow(page, 'foreign-dc-volts').getByRole('textbox').fill('0');

@@ -25,6 +25,14 @@ test('readings are taken in order; Enter moves on; the verdict and the tape move
   await expect(verdictRow(page, 'coax-loop-ohms')).toContainText('read the foreign voltage first');
   await field('foreign-ac-volts').fill('0.2');
   await field('foreign-ac-volts').press('Enter');
+  // Nor does a meter that nobody proved prove anything.
+  await expect(verdictRow(page, 'foreign-ac-volts')).toContainText('no proof that it is dead');
+  await expect(verdictRow(page, 'coax-loop-ohms')).toContainText(
+    'prove the meter, read the foreign voltage again',
+  );
+  await page.getByLabel('meter proved on a known source before and after').check();
+  await field('foreign-ac-volts').fill('0.1');
+  await field('foreign-ac-volts').press('Enter');
   await field('coax-loop-ohms').fill('4.2 Ω');
   await field('coax-loop-ohms').press('Enter');
   await expect(verdictRow(page, 'coax-loop-ohms')).toContainText('as noted');
@@ -122,7 +130,8 @@ test('on a phone the fields are big enough for a thumb and nothing runs off the 
   expect((await field.boundingBox())!.height).toBeGreaterThanOrEqual(40);
   await field.fill('0.3');
   await field.press('Enter');
-  await expect(verdictRow(page, 'foreign-ac-volts')).toContainText('below 50 V limit');
+  // By the water less is dangerous.
+  await expect(verdictRow(page, 'foreign-ac-volts')).toContainText('below 25 V limit');
   await page.getByRole('button', { name: 'Runs', exact: true }).click();
   await page.getByRole('searchbox').fill('gate in');
   await runInList(page, 'Gate in').click();

@@ -101,6 +101,12 @@ describe('what a run is fit for', () => {
     expect(unread).toContain('reflectometer');
     expect(usesOfRun('r01', { ...read('power-loop-ohms', 1.4) }).worthReading).toEqual([]);
   });
+  it('are plain data, which passes from thread to thread', () => {
+    for (const id of Object.keys(site.run)) {
+      const uses = usesOfRun(id);
+      expect(structuredClone(uses)).toEqual(uses);
+    }
+  });
   it('says so when nothing is left', () => {
     const cut = Array.from({ length: 600 }, (_, k) => (k < 8 ? 30_000 : k >= 200 && k < 208 ? 24_000 : 0));
     const uses = usesOfRun('r17', {

@@ -117,16 +117,17 @@ const isTraced = ({ readings }: Given): boolean => readings.reflectometer !== un
 
 /** What water in the cable and different earths come to for a use of the line. They were read, so no test turns them. */
 const conditionMargins = ({ run, readings }: Given, use: LineUse): UseMargin[] =>
-  lineConditions(run, readings, use).map((condition) => {
-    const { limit } = condition.derivation();
-    return {
-      ...condition,
-      limit: limit!.figure,
-      basis: 'measured',
-      range: { worst: condition.status, best: condition.status },
-      test: null,
-    };
-  });
+  lineConditions(run, readings, use).map(({ label, unit, value, utilisation, status, derivation }) => ({
+    label,
+    unit,
+    value,
+    utilisation,
+    status,
+    limit: derivation().limit!.figure,
+    basis: 'measured',
+    range: { worst: status, best: status },
+    test: null,
+  }));
 
 /** A use that something in the line does not let through. */
 const blockedBy = (use: Use, gear: InLineGear): Use => ({
