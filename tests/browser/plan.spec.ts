@@ -68,7 +68,7 @@ test('the site is planned, steered, compared, adopted, and a breaking reading ra
   await runInList(page, 'Ramp west').click();
   await page.getByRole('combobox', { name: 'State of the run' }).click();
   await choose(page, 'Isolated');
-  await page.getByLabel('meter proved on a known source before and after').check();
+  await page.getByLabel(/meter proved on a known source/).check();
   await verdictRow(page, 'foreign-ac-volts').getByRole('textbox').fill('0');
   await page.keyboard.press('Enter');
   await verdictRow(page, 'foreign-dc-volts').getByRole('textbox').fill('0');

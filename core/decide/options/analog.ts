@@ -4,6 +4,7 @@ import type { OptionKind } from '#core/model/site';
 import { infeasible, feasible } from './build';
 import type { Context } from './context';
 import { hdFeed } from './hdFeed';
+import { lineBinding } from './lineMargins';
 import { gearObstacle, lineObstacle } from './lineObstacle';
 import { keptVoltsMargin, nightVoltsMargin, pictureMarginOf } from './margins';
 import type { Margin, Option, Part, FeasibleOption } from './option';
@@ -64,7 +65,10 @@ export function keepOption(context: Context): Option {
     renew: [{ item: need.hd.product.id, count: 1 }],
     draws: drawsOf(context, Math.max(camera.watts.day, camera.watts.night)),
     fedLocally: context.run.feed.kind === 'local-adapter',
-    message: 'Nothing is bought; picture and power stay as they are.',
+    message:
+      lineBinding(context, 'keep').parts.length > 0
+        ? 'An isolator goes into the line; picture and power stay as they are.'
+        : 'Nothing is bought; picture and power stay as they are.',
     cautions,
     remedy: (binding) =>
       binding.kind === 'night-volts'

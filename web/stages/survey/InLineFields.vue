@@ -16,12 +16,12 @@ import PicksField from '../../parts/PicksField.vue';
 const { run } = defineProps<{ run: Run }>();
 const emit = defineEmits<{ change: [what: string, next: FactUpdate<Run>] }>();
 const words: Record<InLineAt, string> = {
-  'head-end': 'Gear at the head end',
-  'on-the-way': 'Gear on the way',
-  camera: 'Gear at the camera',
+  'head-end': 'At the head end',
+  'on-the-way': 'On the way',
+  camera: 'At the camera',
 };
 const take = (at: InLineAt, kinds: InLineGearKind[]) =>
-  emit('change', words[at], (now) => withGearAt(now, at, kinds));
+  emit('change', `Gear ${words[at].toLowerCase()}`, (now) => withGearAt(now, at, kinds));
 </script>
 
 <template>

@@ -95,7 +95,7 @@ function remove(): void {
         />
       </section>
       <section>
-        <h3>In the coax beside its joints</h3>
+        <h3>Gear in the line</h3>
         <InLineFields :run="run" @change="change" />
       </section>
       <section>

@@ -96,6 +96,12 @@ useKeys([
 
 <template>
   <div class="bench">
+    <label
+      class="proved"
+      title="Low volts read with a meter that was not proved do not show that a run is dead"
+      ><input v-model="meterProved" type="checkbox" /> Foreign voltage: meter proved on a known source before
+      and after</label
+    >
     <table ref="table">
       <thead>
         <tr>
@@ -169,12 +175,6 @@ useKeys([
           @take="(value) => (cableC = value)"
           @clear="cableC = null"
       /></label>
-      <label
-        class="proved"
-        title="Foreign volts read with a meter that was not proved do not show that a run is dead"
-        ><input v-model="meterProved" type="checkbox" /> meter proved on a known source before and
-        after</label
-      >
       <label class="wide"
         >conditions
         <TextField
@@ -189,6 +189,17 @@ useKeys([
 </template>
 
 <style scoped>
+.proved {
+  display: flex;
+  gap: 8px;
+  align-items: center;
+  align-self: start;
+}
+.proved input {
+  flex: none;
+  width: 18px;
+  height: 18px;
+}
 .bench {
   display: flex;
   flex-direction: column;
