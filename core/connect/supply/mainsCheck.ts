@@ -1,7 +1,7 @@
 import { readingsByRun, type RunReadings } from '#core/test/readings';
 import type { Equipment, Gear, HookUp, Site } from '#core/model/site';
 import { loadOf, type Load } from '#core/shared/derivation';
-import { continuousLoadShare } from '#core/physics/power';
+import { continuousLoadShare, wattsOf as loadWatts } from '#core/physics/power';
 import { supplyCheck } from './supplyCheck';
 
 /** Something that takes mains power, and how many watts. */
@@ -32,6 +32,9 @@ export interface MainsCheck {
   racks: RackCheck[];
   unfed: Consumer[];
 }
+
+/** What is left of a battery’s Wh in the middle of its life. Policy: IEEE 1188 replaces it at 80 %. */
+const batteryAge = 0.8;
 
 /** Efficiency of a supply box whose own watts nobody has noted. Typical. */
 const supplyEfficiency = 0.85;
@@ -67,7 +70,11 @@ function thingsOf(site: Site, readings: ReadonlyMap<string, RunReadings>): Thing
   return [
     ...Object.values(site.recorder).map((one) => noted('recorder', one)),
     ...Object.values(site.supply).map((one) =>
-      noted('supply', one, (supplyCheck(site, one, readings).sum.used * one.setVolts) / supplyEfficiency),
+      noted(
+        'supply',
+        one,
+        loadWatts(supplyCheck(site, one, readings).sum.used * one.setVolts, one.current) / supplyEfficiency,
+      ),
     ),
     ...Object.values(site.equipment)
       .filter(({ gear }) => !passive.has(gear.kind))
@@ -80,7 +87,7 @@ const wattsOf = (consumers: readonly Consumer[]): number =>
 
 /**
  * Mains circuits with all that hangs on them, straight or through a UPS, against 80 % of the breaker; UPS with their
- * runtime at the night's load (usable Wh × inverter efficiency / load); racks with their units; and what is noted as
+ * runtime at the night's load (usable Wh × age × inverter efficiency / load); racks with their units; and what is noted as
  * hanging on nothing.
  */
 export function mainsCheck(
@@ -113,7 +120,8 @@ export function mainsCheck(
         id,
         consumers,
         load: loadOf('watts', watts, gear.ratedWatts, 'W'),
-        runtimeHours: watts > 0 ? (gear.usableWh * (gear.efficiencyPercent / 100)) / watts : null,
+        runtimeHours:
+          watts > 0 ? (gear.usableWh * batteryAge * (gear.efficiencyPercent / 100)) / watts : null,
       };
     }),
     racks: equipment.filter(isOf('rack')).map(({ id, gear }) => {

@@ -158,7 +158,7 @@ describe('mains, UPS and racks', () => {
     ]);
     expect(circuits[0]!.load).toMatchObject({ used: 165, most: 1840, status: 'holds' });
     expect(upses[0]!.load).toMatchObject({ used: 135, most: 600 });
-    expect(upses[0]!.runtimeHours).toBeCloseTo((300 * 0.9) / 135, 9);
+    expect(upses[0]!.runtimeHours).toBeCloseTo((300 * 0.8 * 0.9) / 135, 9);
   });
   it('a supply box takes what its cameras draw where nobody noted its watts', () => {
     const fed: Site = {

@@ -4,7 +4,7 @@ import { poeClasses } from '#core/physics/power';
 import { soundJointLossDb } from '#core/physics/signal';
 import type { Place } from '#core/model/site';
 import { formatQuantity } from '#core/shared/units';
-import { figure } from '#core/shared/derivation';
+import { figure, worst } from '#core/shared/derivation';
 import { drawsOf, soundCaution, vandalProof } from './analog';
 import { infeasible, feasible, type Draft } from './build';
 import type { Context } from './context';
@@ -240,6 +240,20 @@ const lookAlike =
 
 const lengthSpread = ({ run }: Context): number => Math.hypot(...run.segments.map(({ spreadM }) => spreadM));
 
+/** No standard knows it as a conductor: what its figures promise it does not keep for good. */
+const neverMoreThanClose = (margin: Margin): Margin => ({
+  ...margin,
+  status: worst([margin.status, 'close']),
+  derivation: () => {
+    const derivation = margin.derivation();
+    return { ...derivation, conclusion: `${derivation.conclusion} ${lookAlike}` };
+  },
+});
+
+/** Metres by which a channel is too long. */
+const tooLongM = ({ value, utilisation }: Margin): string =>
+  Math.ceil(value - value / utilisation).toFixed(0);
+
 /** PoE over the category cable that is there. */
 export function ipCategoryOption(context: Context): Option {
   const {
@@ -252,9 +266,11 @@ export function ipCategoryOption(context: Context): Option {
     lineObstacle(context, 'ip-category', 'pair') ?? mainsObstacle('ip-category', headEnd, 'PoE switch');
   if (obstacle) return obstacle;
   const { margin, sourceWatts } = poeMargin(stretchesOf(run), ip, lengthFigure(run));
+  const isClad = run.segments.some(({ cable }) => cable.endsWith('cca'));
+  const power = isClad ? neverMoreThanClose(margin) : margin;
   return feasible(context, {
     kind: 'ip-category',
-    margins: [channelMargin(runLengthM(run), lengthFigure(run).from, lengthSpread(context)), margin],
+    margins: [channelMargin(stretchesOf(run), lengthFigure(run).from, lengthSpread(context)), power],
     parts: [ipCamera(context), { item: 'category-ends', count: 1 }],
     work: ['swap-ip-camera', 'prepare-pair-ends'],
     lifeYears: cableIpYears,
@@ -263,14 +279,14 @@ export function ipCategoryOption(context: Context): Option {
     signal: ipSignal(context),
     message: 'The baluns come off; the cable is terminated, tested and fed from a PoE port.',
     cautions: [
-      ...(run.segments.some(({ cable }) => cable.endsWith('cca')) ? [lookAlike] : []),
+      ...(isClad ? [lookAlike] : []),
       isolate,
       ...(place.environment === 'indoor' ? [] : [surge]),
       ...wishesOf(context),
     ],
     remedy: (binding) =>
       binding.kind === 'channel'
-        ? `a switch nearer by ${(binding.value - 100).toFixed(0)} m, in a closet with mains`
+        ? `a switch nearer by ${tooLongM(binding)} m, in a closet with mains`
         : 'a camera of a lower class, or heavier cable',
   });
 }
@@ -351,18 +367,15 @@ export function newCategoryOption(context: Context): Option {
     place,
   } = context;
   const length = figure('route', lengthM, 'm', surveyed ? 'noted' : 'typical');
-  const { margin, sourceWatts } = poeMargin(
-    [{ cable: 'pair-cat6', lengthM, temperatureC: place.temperatureC }],
-    ip,
-    length,
-  );
+  const stretches = [{ cable: 'pair-cat6', lengthM, temperatureC: place.temperatureC }];
+  const { margin, sourceWatts } = poeMargin(stretches, ip, length);
   const { parts, work, cautions } = pulling(context, lengthM);
   const surges = surgeProtection(place, from);
   const earths = newCopperBetweenEarths(context, from);
   return feasible(context, {
     kind: 'new-category',
     margins: [
-      channelMargin(lengthM, length.from, lengthM * (surveyed ? 0.02 : 0.1)),
+      channelMargin(stretches, length.from, lengthM * (surveyed ? 0.02 : 0.1)),
       margin,
       ...earths.margins,
     ],
@@ -384,7 +397,7 @@ export function newCategoryOption(context: Context): Option {
     message: `${Math.ceil(lengthM)} m of Cat 6 from ${from.name}${surveyed ? '' : ', route not surveyed yet'}.`,
     remedy: (binding) =>
       binding.kind === 'channel'
-        ? `a network closet with mains ${(binding.value - 100).toFixed(0)} m nearer, or fibre`
+        ? `a network closet with mains ${tooLongM(binding)} m nearer, or fibre`
         : 'a camera of a lower class',
   });
 }

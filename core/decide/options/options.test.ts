@@ -122,7 +122,16 @@ describe('options on the demo site', () => {
       state: 'fails',
       binding: { unit: 'm', value: 108 },
     });
-    expect(possible(site, 22, 'ip-category')).toMatchObject({ state: 'holds' });
+    // 91 m lie there: more than the 90 m of a fixed link, and with short cords still less than a channel.
+    expect(possible(site, 22, 'ip-category')).toMatchObject({ state: 'close', binding: { kind: 'channel' } });
+    const hot = site.run['r20']!.segments.map((segment) => ({ ...segment, temperatureC: 60 }));
+    expect(possible(site, 20, 'ip-category').state).toBe('holds');
+    expect(possible(withRun(20, { segments: hot }), 20, 'ip-category').state).toBe('holds');
+    const longer = hot.map((segment) => ({ ...segment, lengthM: 85 }));
+    expect(possible(withRun(20, { segments: longer }), 20, 'ip-category')).toMatchObject({
+      state: 'fails',
+      binding: { kind: 'channel' },
+    });
   });
   it('baluns and PoE only where there is category cable, coax options only on coax', () => {
     expect(optionOf(site, 1, 'baluns').state).toBe('no');
@@ -132,8 +141,10 @@ describe('options on the demo site', () => {
     ).toEqual(['no', 'no', 'no']);
     expect(possible(site, 20, 'baluns').margins[0]!.label).toMatch(/picture/);
   });
-  it('copper-clad aluminium is warned of', () =>
-    expect(possible(site, 21, 'ip-category').cautions.join()).toMatch(/Copper-clad aluminium/));
+  it('copper-clad aluminium is warned of, and never simply holds', () => {
+    const { state, cautions } = possible(site, 21, 'ip-category');
+    expect([state, cautions.join()]).toEqual(['close', expect.stringMatching(/Copper-clad aluminium/)]);
+  });
 });
 
 describe('what changes an option', () => {

@@ -33,7 +33,7 @@ describe('a curve', { timeout: 60_000 }, () => {
     'of %s has proven plans only, each dearer than the one before and better in the other',
     (tradeOff) => {
       const points = [...tradeOffCurve(highs, input, tradeOff)];
-      expect(points.length).toBeGreaterThan(2);
+      expect(points.length).toBeGreaterThan(1);
       points.forEach(({ plan, at }, index) => {
         expect(plan.proof.kind).toBe('proven');
         const before = points[index - 1];

@@ -3,7 +3,6 @@ export { continuousLoadShare } from './continuousLoad';
 export { dcFeed, maxLoadWatts, type Feed } from './dcFeed';
 export {
   coaxSourceVolts,
-  ethernetChannelM,
   poeLeastSourceVolts,
   poeClassFor,
   poeClasses,

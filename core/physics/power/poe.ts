@@ -45,8 +45,5 @@ export function poeClassFor(deviceWatts: number): PoeClass | undefined {
     );
 }
 
-/** Longest copper channel for Ethernet; a stronger power source does not lengthen it. Source: IEEE 802.3, ISO/IEC 11801. */
-export const ethernetChannelM = 100;
-
 /** Least volts of what feeds a converter over coax, a class 4 port or a head-end unit: they may give 50 to 57 V. */
 export const coaxSourceVolts = 50;

@@ -1,3 +1,10 @@
+export {
+  categoryChannel,
+  longestChannelM,
+  longestLinkM,
+  permanentLinkM,
+  type WarmStretch,
+} from './categoryChannel';
 export { seriesLossDb, shuntLossDb, tapLossDb } from './faultLoss';
 export { fibreLossDb } from './fibre';
 export { formatMegapixels } from './formatMegapixels';

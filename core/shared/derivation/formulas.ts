@@ -31,7 +31,10 @@ export const formulas = {
     source: 'typical attenuation fit, at the format’s top frequency',
   },
   'link-rate': { writes: 'Mb/s = η · Δf · Σ bits(SNR of carrier k)', source: 'bit loading with an SNR gap' },
-  'channel-length': { writes: 'length ≤ 100 m', source: 'IEEE 802.3, ISO/IEC 11801' },
+  'channel-length': {
+    writes: 'Σ L · 90 m / longest(T) + cords · 1.5 ≤ 102 m',
+    source: 'ISO/IEC 11801, ANSI/TIA-568.2-D',
+  },
   'echo-distance': {
     writes: 'd = vf · c · t / 2',
     source: 'a wave goes there and comes back, each segment at its own speed',

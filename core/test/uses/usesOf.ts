@@ -4,7 +4,6 @@ import {
   gearInLine,
   lineConditions,
   lineKind,
-  runLengthM,
   voltsShare,
   type LineUse,
   type RunFindings,
@@ -23,9 +22,15 @@ import {
   type Scenario,
 } from '#core/test/scenarios';
 import { type RunReadings } from '#core/test/readings';
-import { ethernetChannelM, maxLoadWatts, wattsOf, poeClasses } from '#core/physics/power';
+import { maxLoadWatts, wattsOf, poeClasses } from '#core/physics/power';
 import { viewNeed } from '#core/model/views';
-import { linkConverters, pictureFormats } from '#core/physics/signal';
+import {
+  linkConverters,
+  pictureFormats,
+  categoryChannel,
+  longestChannelM,
+  permanentLinkM,
+} from '#core/physics/signal';
 import {
   type Camera,
   type Run,
@@ -238,19 +243,24 @@ function coaxUse(given: Given): Use[] {
 function categoryUse(given: Given): Use[] {
   const { run } = given;
   if (lineKind(run) !== 'pair') return [];
-  const lengthM = runLengthM(run);
+  const { fixedM, channelM } = categoryChannel(run.segments);
   const spreadM = Math.hypot(...run.segments.map((segment) => segment.spreadM));
+  const isClad = run.segments.some(({ cable }) => cable.endsWith('cca'));
+  const channel = marginOf({
+    label: 'long with its cords',
+    unit: 'm',
+    sense: 'at-most',
+    limit: figure('at most', longestChannelM, 'm', 'standard'),
+    under: ({ length }) => channelM + spreadM * length,
+    basis: 'typical',
+    test: spreadM > 3 ? 'reflectometer' : null,
+  });
+  // As the option says it: longer than a fixed link may be, or clad aluminium, never simply holds.
+  const isDoubtful = fixedM > permanentLinkM || isClad;
+  const status = channel.status === 'fails' ? 'fails' : isDoubtful ? 'close' : 'holds';
   return [
     useOf('ip-category', 'IP on the category cable', [
-      marginOf({
-        label: 'long',
-        unit: 'm',
-        sense: 'at-most',
-        limit: figure('at most', ethernetChannelM, 'm', 'standard'),
-        under: ({ length }) => lengthM + spreadM * length,
-        basis: 'typical',
-        test: spreadM > 3 ? 'reflectometer' : null,
-      }),
+      { ...channel, status },
       ...conditionMargins(given, 'data-and-power'),
     ]),
   ];
