@@ -8,7 +8,7 @@ import {
   rateAtDb,
   receivedDbm,
 } from '#core/physics/wireless';
-import { fibreLossDb } from '#core/physics/signal';
+import { fibreLossDb, fibreRepairDb } from '#core/physics/signal';
 import { formatQuantity } from '#core/shared/units';
 import { figure, unboundedUtilisation, statusOf } from '#core/shared/derivation';
 import { infeasible, feasible } from './build';
@@ -21,9 +21,9 @@ const mains = 'Mains work and fixed wiring: a licensed person, by local code.';
 const fibreYears = 10;
 const radioYears = 6;
 
-/** Light carries any distance here, so the budget in dB is what has to hold. */
+/** Light carries any distance here, so the budget in dB is what has to hold, with what a repair will take of it. */
 function fibreMargin(lengthM: number, surveyed: boolean, budgetDb: number): Margin {
-  const lossDb = fibreLossDb(lengthM);
+  const lossDb = fibreLossDb(lengthM) + fibreRepairDb;
   const length = figure('route', lengthM, 'm', surveyed ? 'noted' : 'typical');
   return {
     kind: 'light-loss',
@@ -34,14 +34,14 @@ function fibreMargin(lengthM: number, surveyed: boolean, budgetDb: number): Marg
     status: statusOf(lossDb / budgetDb),
     basis: 'typical',
     unread: false,
-    under: (scenario) => fibreLossDb(lengthM * routeFactor(scenario)) / budgetDb,
+    under: (scenario) => (fibreLossDb(lengthM * routeFactor(scenario)) + fibreRepairDb) / budgetDb,
     derivation: () => ({
       title: `Light lost, ${formatQuantity(lossDb, 'dB')}`,
       steps: [
         {
-          message: 'Fibre, connectors and splices',
+          message: 'Fibre, connectors, splices, and a reserve for repair',
           formula: 'fibre-loss',
-          inputs: [length],
+          inputs: [length, figure('for repair', fibreRepairDb, 'dB', 'policy')],
           result: figure('loss', lossDb, 'dB', 'typical'),
         },
       ],
@@ -94,14 +94,21 @@ export function fibreOption(context: Context): Option {
   });
 }
 
+/** Level that is kept for fading: more over water, which mirrors the beam. Source: usual practice of fixed links. */
+const fadeMarginDb = { land: 10, water: 15 } as const;
+
 /** The quietest channel of the 5 GHz band, and what the link carries on it. */
 function radioMargins(context: Context): { margins: Margin[]; message: string } | undefined {
-  const { radioPath, catalogue, mbpsAtPlace } = context;
+  const { radioPath, catalogue, mbpsAtPlace, site } = context;
   if (!radioPath) return undefined;
   const radio = productOf(catalogue, 'radio', 'radio');
   const [best] = rankChannels('5', radioPath.heard);
   const levelDbm = receivedDbm(radio, radioPath, best!.frequencyMHz);
-  const rate = rateAtDb(levelDbm - best!.floorDbm);
+  const overWater = [radioPath.fromPlaceId, radioPath.toPlaceId].some(
+    (id) => site.place[id]?.environment === 'marine',
+  );
+  const keptDb = fadeMarginDb[overWater ? 'water' : 'land'];
+  const rate = rateAtDb(levelDbm - best!.floorDbm - keptDb);
   const wanted = mbpsAtPlace();
   const utilisation = rate > 0 ? wanted / rate : unboundedUtilisation;
   const margins: Margin[] = [
@@ -114,9 +121,9 @@ function radioMargins(context: Context): { margins: Margin[]; message: string } 
       status: statusOf(utilisation),
       basis: 'typical',
       unread: false,
-      // Fading, neighbours who come home: what takes 4 dB off the level now and then.
+      // Fading and neighbours who come home are what the margin is kept for; only what is more counts beside it.
       under: (scenario) => {
-        const held = rateAtDb(levelDbm - best!.floorDbm - fadeDb(scenario));
+        const held = rateAtDb(levelDbm - best!.floorDbm - Math.max(keptDb, fadeDb(scenario)));
         return held > 0 ? (wanted * loadFactor('typical', scenario)) / held : unboundedUtilisation;
       },
       derivation: () => ({
@@ -127,6 +134,15 @@ function radioMargins(context: Context): { margins: Margin[]; message: string } 
             formula: 'wireless-level',
             inputs: [figure('way', radioPath.distanceM, 'm', 'noted')],
             result: figure('over noise and neighbours', levelDbm - best!.floorDbm, 'dB', 'computed'),
+          },
+          {
+            message: overWater ? 'Kept for fading over water' : 'Kept for fading',
+            formula: 'fade-margin',
+            inputs: [
+              figure('over noise and neighbours', levelDbm - best!.floorDbm, 'dB', 'computed'),
+              figure('kept', keptDb, 'dB', 'policy'),
+            ],
+            result: figure('to count with', levelDbm - best!.floorDbm - keptDb, 'dB', 'computed'),
           },
           {
             message: 'What every camera there streams, on one shared air',

@@ -232,7 +232,7 @@ describe('every way of the table', () => {
     expect(optionOf(site, 23, 'fibre')).toMatchObject({ state: 'no', short: 'no route' });
     const option = possible(site, 19, 'fibre');
     expect(option).toMatchObject({ fedLocally: true, newCableM: 70, shared: null });
-    expect(option.margins[0]!.value).toBeCloseTo(0.4 * 0.07 + 2.2, 6);
+    expect(option.margins[0]!.value).toBeCloseTo(0.5 * 0.07 + 2 * 0.3 + 4 * 0.75 + 3, 6);
     expect(option.cautions.join()).toMatch(/never look into a fibre end/);
   });
   it('a radio needs a path that somebody noted; cameras of a place share its air', () => {

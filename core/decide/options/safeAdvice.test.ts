@@ -200,6 +200,22 @@ describe('new cable', () => {
   });
 });
 
+describe('a radio', () => {
+  it('keeps 10 dB for fading, 15 over water, and says so in its working', () => {
+    const keptAt = (environment: Place['environment']) => {
+      const rate = possible(withPlace('gatehouse', { environment }), 'r23', 'wireless').margins.find(
+        ({ kind }) => kind === 'radio-rate',
+      )!;
+      const step = rate.derivation().steps.find(({ formula }) => formula === 'fade-margin')!;
+      return { kept: step.inputs[1]!.value, leaves: step.result.value, value: rate.value };
+    };
+    const [land, water] = [keptAt('outdoor'), keptAt('marine')];
+    expect([land.kept, water.kept]).toEqual([10, 15]);
+    expect(water.leaves).toBeCloseTo(land.leaves! - 5, 9);
+    expect(water.value).toBeLessThanOrEqual(land.value);
+  });
+});
+
 describe('an explosive atmosphere', () => {
   it('nothing is planned there but to leave it, and it is said who must', () => {
     const site = withPlace('kiosks', { restrictions: ['explosive-atmosphere'] });

@@ -51,9 +51,13 @@ export const formulas = {
     writes: 'r = 17.32·√(d₁·d₂ / (f·d));  60 % of it clear',
     source: 'first Fresnel zone, ITU-R P.530',
   },
+  'fade-margin': {
+    writes: 'level − 10 dB, over water − 15 dB',
+    source: 'Usual practice of fixed radio links',
+  },
   'fibre-loss': {
-    writes: 'dB = 0.4 · km + 4 · 0.5 + 2 · 0.1',
-    source: 'IEC 60793-2-50, usual acceptance figures',
+    writes: 'dB = 0.5 · km + 4 · 0.75 + 2 · 0.3 + 3 for repair',
+    source: 'ANSI/TIA-568.3-D',
   },
   'distance-table': {
     writes: 'the row of the next longer distance',
