@@ -59,7 +59,7 @@ test('a recorder takes any family of rules, and cannot go while runs are patched
 test('a rack, a circuit and a UPS know what they carry', async ({ page, open }) => {
   await open('survey?view=head-end&thing=equipment/hall-ups');
   await expect(page.locator('[data-thing="equipment/hall-ups"]')).toContainText(
-    /Load .*95 of 900 W.*lasts 3\.4 h at night/,
+    /Load .*95 of 900 W.*lasts 2\.7 h at night/,
   );
   await page.keyboard.press('[');
   await expect(page.locator('[data-thing="equipment/hall-rack"]')).toContainText(

@@ -9,9 +9,9 @@ describe('proposalFrom', () => {
     ['RG59 20AWG BC 95% BRAID + 18/2 BC', 'coax-rg59-cu', 'power-2x18-cu'],
     ['RG59 CCS + 2X18AWG CCA', 'coax-rg59-ccs', 'power-2x18-cca'],
     ['RG6 18AWG CCS', 'coax-rg6-ccs', null],
-    ['RG-11', 'coax-rg11-cu', null],
+    ['RG-11 BC', 'coax-rg11-cu', null],
     ['CAT5E 24AWG 4PR CCA', 'pair-cat5e-cca', null],
-    ['CAT6 UTP', 'pair-cat6', null],
+    ['CAT6 UTP BC', 'pair-cat6', null],
     ['3X0.22MM2 CU', null, 'power-3x0.22-cu'],
   ])('%s points at %s and %s', (print, cable, powerCable) =>
     expect(proposal(print)).toEqual({ cable, powerCable, doubts: [] }),
@@ -21,6 +21,31 @@ describe('proposalFrom', () => {
     expect(proposal('RG59').doubts[0]).toMatch(
       /RG-59 as printed: the print fits RG-59, 20 AWG solid copper.* and RG-59, 22 AWG copper-clad steel.* alike/,
     );
+  });
+  it('a metal that nobody printed is not made up, even where the tables know one only', () => {
+    for (const print of ['RG-11', 'CAT6 UTP', 'CAT6 23AWG 4PR'])
+      expect(proposal(print)).toEqual({
+        cable: null,
+        powerCable: null,
+        doubts: [expect.stringMatching(/the print does not name the metal.*let the loop tell/)],
+      });
+    expect(proposal('RG59 20AWG BC + 16/2')).toMatchObject({ cable: 'coax-rg59-cu', powerCable: null });
+  });
+  it('26 AWG pairs are not taken for 24', () => {
+    expect(proposal('CAT5E 24AWG BC').cable).toBe('pair-cat5e');
+    expect(proposal('CAT5E 26AWG BC')).toEqual({
+      cable: null,
+      powerCable: null,
+      doubts: ['No construction in the tables is Cat5e as printed.'],
+    });
+  });
+  it('a designation such as 3C-2V is a coax of its own, and no three power cores', () => {
+    for (const print of ['3C-2V', '5C-FB BC', '5D-2V'])
+      expect(proposal(print)).toMatchObject({
+        cable: null,
+        powerCable: null,
+        doubts: [expect.stringMatching(/^No construction in the tables is \d[CD]-/)],
+      });
   });
   it('a construction that is not in the tables is said to be none', () => {
     expect(proposal('RG59 CCA 22AWG').doubts).toEqual(['No construction in the tables is RG-59 as printed.']);

@@ -14,18 +14,27 @@ const isMaterial = (material: Material, printed: PrintMaterial | undefined): boo
 /** `coax-rg59-cu` is of type `RG-59`, `pair-cat5e-cca` of category `Cat5e`. */
 const family = (id: string): string => (id.split('-')[1] ?? '').replace(/^rg/, 'RG-').replace(/^cat/, 'Cat');
 
-const onlyOne = (ids: readonly string[]): string | null => (ids.length === 1 ? ids[0]! : null);
+/** Rows that fit what was printed of a cable, whether its metal was printed, and how it is spoken of. */
+interface Fitting {
+  what: string;
+  ids: string[];
+  metal: PrintMaterial | undefined;
+  labels: readonly { id: string; label: string }[];
+}
 
-function doubtOf(
-  what: string,
-  ids: readonly string[],
-  labels: readonly { id: string; label: string }[],
-): string[] {
-  if (ids.length === 1) return [];
+/** The one row that fits, where the print names its metal: what nobody printed is not made up. */
+const proposed = ({ ids, metal }: Fitting): string | null =>
+  ids.length === 1 && metal !== undefined ? ids[0]! : null;
+
+function doubtOf({ what, ids, metal, labels }: Fitting): string[] {
+  const labelOf = (id: string) => labels.find((row) => row.id === id)!.label;
   if (ids.length === 0) return [`No construction in the tables is ${what}.`];
-  return [
-    `${what}: the print fits ${ids.map((id) => labels.find((row) => row.id === id)!.label).join(' and ')} alike.`,
-  ];
+  if (ids.length > 1) return [`${what}: the print fits ${ids.map(labelOf).join(' and ')} alike.`];
+  return metal === undefined
+    ? [
+        `${what}: the print does not name the metal. The tables know ${labelOf(ids[0]!)} only; pick it once you are sure, or let the loop tell.`,
+      ]
+    : [];
 }
 
 function coaxIds({ coax }: JacketPrint): string[] {
@@ -42,7 +51,10 @@ function coaxIds({ coax }: JacketPrint): string[] {
 function pairIds({ pairs }: JacketPrint): string[] {
   return pairCables
     .filter(
-      ({ id, conductor }) => family(id) === pairs?.category && isMaterial(conductor.material, pairs.material),
+      ({ id, conductor }) =>
+        family(id) === pairs?.category &&
+        isMaterial(conductor.material, pairs.material) &&
+        (pairs.awg === undefined || !('awg' in conductor) || conductor.awg === pairs.awg),
     )
     .map(({ id }) => id);
 }
@@ -61,19 +73,29 @@ function powerIds({ power }: JacketPrint): string[] {
 
 /** The cable and the power cores that a print points at, and why there is none where there is none. */
 export function proposalFrom(print: JacketPrint): Proposal {
-  const line = print.coax?.type
-    ? { what: print.coax.type, ids: coaxIds(print), labels: coaxCables }
-    : print.pairs?.category
-      ? { what: print.pairs.category, ids: pairIds(print), labels: pairCables }
+  const { coax, pairs, power } = print;
+  const line: Fitting | null = coax?.type
+    ? { what: `${coax.type} as printed`, ids: coaxIds(print), metal: coax.material, labels: coaxCables }
+    : pairs?.category
+      ? {
+          what: `${pairs.category} as printed`,
+          ids: pairIds(print),
+          metal: pairs.material,
+          labels: pairCables,
+        }
       : null;
-  const power = print.power ? powerIds(print) : null;
+  const cores: Fitting | null = power
+    ? {
+        what: 'a pair of power cores as printed',
+        ids: powerIds(print),
+        metal: power.material,
+        labels: powerCables,
+      }
+    : null;
   return {
-    cable: line && onlyOne(line.ids),
-    powerCable: power && onlyOne(power),
-    doubts: [
-      ...(line ? doubtOf(`${line.what} as printed`, line.ids, line.labels) : []),
-      ...(power ? doubtOf('a pair of power cores as printed', power, powerCables) : []),
-    ],
+    cable: line && proposed(line),
+    powerCable: cores && proposed(cores),
+    doubts: [...(line ? doubtOf(line) : []), ...(cores ? doubtOf(cores) : [])],
   };
 }
 

@@ -57,6 +57,11 @@ const shapes: readonly (readonly [RegExp, (match: RegExpExecArray) => Said | und
       return coaxTypes.has(number) ? { kind: 'coax-type', type: `RG-${number}` } : undefined;
     },
   ],
+  // 3C-2V, 5C-FB, 5D-2V: the figure is the dielectric's millimetres, C is 75 and D 50 ohms. No number of cores.
+  [
+    /^(\d{1,2}(?:\.\d)?) ?([CD])[ -]?(\dV|\dW|FBT?|HFV?|FV)(?![0-9A-Z])/,
+    ([, size = '', ohms = '', build = '']) => ({ kind: 'coax-type', type: `${size}${ohms}-${build}` }),
+  ],
   [
     /^CAT(?:EGORY|\.)?[ ._-]*([3567S])[ -]?([AE])?(?![0-9A-Z])/,
     ([, digit = '', letter = '']) => ({
