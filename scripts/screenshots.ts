@@ -71,6 +71,7 @@ const readRampEast = async (page: Page) => {
   const bar = page.getByRole('group', { name: 'Instrument' });
   await bar.getByRole('button', { name: 'Connect' }).click();
   await bar.getByText('ST-0042').waitFor();
+  await page.getByLabel(/meter proved on a known source/).check();
   await page.locator('h1').click();
   await page.keyboard.press('i');
   await page.keyboard.press('a');

@@ -67,6 +67,23 @@ describe('a supply box', () => {
     expect(wrong.join()).toContain('Camera 5 asks for more at night than its wires can bring');
     expect(Number.isFinite(sum.used)).toBe(true);
   });
+  it('says what a battery on the rail means while it charges and before it is empty', () => {
+    const floated = check(withSupply({ battery: true }));
+    expect(check(site).wrong.join() + check(site).cautions.join()).not.toMatch(/battery/);
+    // Camera 1 by hand: 1.8 W over 1.4 Ω from 13.8 V leave (13.8 + √(13.8² − 4·1.4·1.8))/2 = 13.6 V, above its 13.2.
+    expect(floated.wrong.join()).toMatch(
+      /^Cameras 1, .*: above the window while the battery of Hall box charges at 13\.8 V/,
+    );
+    expect(floated.cautions.join()).toMatch(
+      /Cameras 1, .*: dark before the battery of Hall box is empty, which is at 10\.5 V/,
+    );
+    const wide = {
+      current: 'dc' as const,
+      window: { minVolts: 9, maxVolts: 15, from: 'data-sheet' as const },
+    };
+    const only: Site = { ...withCamera('c01', { supply: wide }), run: { r01: site.run['r01']! } };
+    expect(supplyCheck(only, { ...box, battery: true })).toMatchObject({ wrong: [], cautions: [] });
+  });
   it('names fuses that protect nothing, and outputs above 100 VA', () => {
     const only = (runId: string): Site => ({ ...site, run: { [runId]: site.run[runId]! } });
     const on = (runId: string, supply: Partial<Supply>) => {

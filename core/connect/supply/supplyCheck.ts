@@ -3,6 +3,7 @@ import { readingsByRun, type RunReadings } from '#core/test/readings';
 import { continuousLoadShare, dcFeed, voltAmpsOf } from '#core/physics/power';
 import type { Camera, Run, Site, Supply } from '#core/model/site';
 import { loadOf, type Load } from '#core/shared/derivation';
+import { batteryChecks, type Hanging } from './batteryChecks';
 import { fuseChecks } from './fuseChecks';
 
 /** A camera that hangs on an output, with the amps it makes the output give. */
@@ -109,10 +110,12 @@ export function supplyCheck(
   const wrong: string[] = [];
   const byOutput = new Map<number, Fed[]>();
   const runsOn = new Map<number, Run[]>();
+  const hanging: Hanging[] = [];
   for (const run of Object.values(site.run)) {
     const { feed } = run;
     const camera = site.camera[run.cameraId];
     if (feed.kind === 'local-adapter' || feed.supplyId !== supply.id || !camera) continue;
+    hanging.push({ run, camera, readings: readings.get(run.id) ?? {} });
     runsOn.set(feed.output, [...(runsOn.get(feed.output) ?? []), run]);
     const one = fedBy(supply, run, camera, readings.get(run.id) ?? {});
     wrong.push(...one.wrong);
@@ -139,7 +142,16 @@ export function supplyCheck(
     wrong.push(
       `After a power cut all cameras start at once and ask ${startUp.used.toFixed(1)} A of the ${supply.ratedAmps} A of ${supply.name}.`,
     );
-  return { supplyId: supply.id, outputs, sum, startUp, wrong, cautions: fuseChecks(supply, runsOn) };
+  const onBattery = batteryChecks(supply, hanging);
+  wrong.push(...onBattery.wrong);
+  return {
+    supplyId: supply.id,
+    outputs,
+    sum,
+    startUp,
+    wrong,
+    cautions: [...fuseChecks(supply, runsOn), ...onBattery.cautions],
+  };
 }
 
 /** The same for an adapter at a camera. */

@@ -14,6 +14,8 @@ export const supplySchema = z.strictObject({
   setVolts: voltsSchema,
   ratedAmps: z.number().positive().max(100),
   adjustable: z.strictObject({ minVolts: voltsSchema, maxVolts: voltsSchema }).optional(),
+  /** It floats a 12 V battery on its rail: the rail is as high as that charges, and falls as it empties. */
+  battery: z.boolean().optional(),
   outputs: z
     .array(z.strictObject({ number: z.int().min(1).max(64), fuseAmps: z.number().positive().max(32) }))
     .min(1)

@@ -93,7 +93,7 @@ function withStream(
   };
 }
 
-/** Pixels across the whole picture so that the target gets the pixels per metre that its purpose takes. Source: IEC 62676-4. */
+/** Pixels across the whole picture so that the target gets the pixels per metre that its purpose takes. Source: IEC 62676-4:2014. */
 function pixelsAcrossFor({ needs, lens, targetM }: Camera): number | null {
   const perMetre = viewPurposes.find(({ id }) => id === needs?.detail)?.atLeast;
   return perMetre === undefined || !lens || targetM === undefined

@@ -30,7 +30,10 @@ export function sameViewFocalMm(from: SensorId, focalMm: number, to: SensorId): 
   return (focalMm * sensors[to].widthMm) / sensors[from].widthMm;
 }
 
-/** What pixels per metre are good for. Source: IEC 62676-4, the steps named there. */
+/** The edition whose steps are meant: a later one has others. */
+export const viewClassesEdition = 'IEC 62676-4:2014';
+
+/** What pixels per metre are good for, by the steps of that edition. */
 export const viewPurposes = [
   { id: 'inspect', label: 'inspect', atLeast: 1000 },
   { id: 'identify', label: 'identify a stranger', atLeast: 250 },

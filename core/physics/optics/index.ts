@@ -4,6 +4,7 @@ export {
   sameViewFocalMm,
   viewDegrees,
   viewPurposeIds,
+  viewClassesEdition,
   viewPurposes,
   viewWidthM,
 } from './fieldOfView';

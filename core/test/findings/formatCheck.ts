@@ -39,7 +39,7 @@ export function formatCheck(site: Site, run: Run, camera: Camera): FormatCheck {
           'A camera that is set to composite may not be reached over the cable again: its menu goes over the HD signal. Before it is forced, be sure of the switch or joystick at the camera, and that somebody can get up there.',
         ]
       : [
-          'A composite camera has no menu over the cable: its format is changed at the camera, with its own switch or joystick.',
+          'Some cameras that send composite have a menu over the cable, some are changed at the camera only, with a switch or joystick. Try it before anything is forced; else somebody has to get up there.',
         ]),
     'Force one end at a time, the recorder’s input first, and look at the picture before the next camera.',
     ...(recorder?.blockSize

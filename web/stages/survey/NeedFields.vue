@@ -2,7 +2,7 @@
 import { computed } from 'vue';
 import { catalogueOf, productsOf } from '#core/model/catalogue';
 import { viewNeed } from '#core/model/views';
-import { viewPurposes } from '#core/physics/optics';
+import { viewClassesEdition, viewPurposes } from '#core/physics/optics';
 import { withFields, type Camera } from '#core/model/site';
 import { formatFigure, formatQuantity } from '#core/shared/units';
 import { choices } from '#core/model/labels';
@@ -45,7 +45,7 @@ const suggests = computed(() => need.value.suggests !== camera.target);
 const asks = computed(() =>
   need.value.pixelsAcross === null
     ? ''
-    : `Asks for ${formatFigure(need.value.pixelsAcross, '')} pixels across. `,
+    : `Asks for ${formatFigure(need.value.pixelsAcross, '')} pixels across (${viewClassesEdition}). `,
 );
 
 function set(fields: { [K in keyof Needs]?: Needs[K] | undefined }): void {

@@ -123,6 +123,12 @@ const unhang = (runId: string) => setRun(fedFrom(openSite.value.run[runId]!, nul
           @take="(maxVolts) => set('Range', { adjustable: { ...supply.adjustable!, maxVolts } })"
         />
       </FieldRow>
+      <FieldRow v-if="supply.current === 'dc'" label="Battery on its rail"
+        ><YesNoField
+          :value="supply.battery === true"
+          label="Battery on its rail"
+          @take="(battery) => set('Battery', { battery: battery || undefined })"
+      /></FieldRow>
     </section>
     <section>
       <FieldRow label="Rated" hint="Continuous load limit: 80 % of rating."
