@@ -109,6 +109,20 @@ describe('what it measures', () => {
     expect(Number(talk(...onRun(13, 'CAMera', 'CAMera', 'LIVE'), 'MEAS:VOLT:AC?'))).toBeGreaterThan(24);
     expect(Number(talk(...onRun(13, 'CAMera', 'CAMera', 'ISOLated'), 'MEAS:VOLT:AC?'))).toBe(0);
   });
+  it('induced volts that fall away under a load, and real ones that stay', () => {
+    const at = (secrets: { inducedAcVolts?: number; foreignAcVolts?: number }) => {
+      const session = newSession();
+      const with62 = { ...bench(), truth: { ...truth, runs: { ...truth.runs, 1: secrets } } };
+      const say = (line: string) => answer(session, with62, line);
+      for (const line of onRun(1)) say(line);
+      return [Number(say('MEAS:VOLT:AC?')), Number(say('MEAS:VOLT:AC:LOAD?'))];
+    };
+    const [high, low] = at({ inducedAcVolts: 62 });
+    expect(high).toBeGreaterThan(58);
+    expect(low).toBeLessThan(1);
+    const [real, still] = at({ foreignAcVolts: 62 });
+    expect(still! / real!).toBeCloseTo(1, 1);
+  });
   it('goes through with the far end shorted, and not with it open', () => {
     expect(talk(...onRun(1), 'MEAS:CONT?')).toBe('THROUGH');
     expect(talk(...onRun(1, 'COAX', 'OPEN'), 'MEAS:CONT?')).toBe('OPEN');
