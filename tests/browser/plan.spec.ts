@@ -308,7 +308,7 @@ test('the server gone: planning goes on, and what was demanded is sent once it i
   await page.getByRole('button', { name: /^Find the best plan/ }).click();
   await expect(page.getByText('proven best')).toBeVisible();
   await server.kill();
-  await page.getByRole('textbox', { name: 'Share of every limit left to spare' }).fill('20');
+  await page.getByRole('textbox', { name: 'Share of every limit left to spare' }).fill('5');
   await page.keyboard.press('Enter');
   await page.getByRole('button', { name: /^Find it again/ }).click();
   await expect(page.getByText('has changed since. Find it again.')).toHaveCount(0);
@@ -316,5 +316,5 @@ test('the server gone: planning goes on, and what was demanded is sent once it i
   await server.start();
   await saved(page);
   await page.reload();
-  await expect(page.getByRole('textbox', { name: 'Share of every limit left to spare' })).toHaveValue('20');
+  await expect(page.getByRole('textbox', { name: 'Share of every limit left to spare' })).toHaveValue('5');
 });

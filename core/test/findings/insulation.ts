@@ -10,6 +10,9 @@ const dryMegohms = 10;
 const wetMegohms = 1;
 const ofM = 100;
 
+/** Below this a run of this length is wet, in megohms. */
+export const wetBelowMegohms = (run: Run): number => scaled(wetMegohms, runLengthM(run));
+
 export type InsulationState = 'dry' | 'damp' | 'wet';
 
 /** Leaks along a cable stand side by side, so what is dry for 100 m is a tenth of it for a kilometre. Source: R ∝ 1/L. */
@@ -35,8 +38,13 @@ export function insulationVerdict(run: Run, reading: QuantityReading | undefined
   const [dry, wet] = [scaled(dryMegohms, lengthM), scaled(wetMegohms, lengthM)];
   const limit: Limit = { sense: 'at-least', figure: figure('wet below', wet, 'MΩ', 'policy') };
   const expected = figure('above', dry, 'MΩ', 'policy');
-  const conclusion = `Of ${formatQuantity(lengthM, 'm')}: above ${formatQuantity(dry, 'MΩ')} dry, down to ${formatQuantity(wet, 'MΩ')} damp, below that wet or damaged.`;
-  if (!reading) return unreadVerdict({ id, message: 'not read yet', expected, limit, conclusion });
+  const conclusion = (): string =>
+    `Of ${formatQuantity(lengthM, 'm')}: above ${formatQuantity(dry, 'MΩ')} dry, down to ${formatQuantity(wet, 'MΩ')} damp, below that wet or damaged.`;
+  if (!reading) {
+    // Words are written when they are asked for: a thousand runs have each their own.
+    const derivation = () => ({ title: label, steps: [], limit, conclusion: conclusion() });
+    return { ...unreadVerdict({ id, message: 'not read yet', expected, conclusion: '' }), derivation };
+  }
   const read = figure('read', reading.value, 'MΩ', 'measured');
   return {
     id,
@@ -49,7 +57,7 @@ export function insulationVerdict(run: Run, reading: QuantityReading | undefined
     derivation: () => ({
       title: `${label}, ${formatQuantity(reading.value, 'MΩ')}`,
       limit,
-      conclusion,
+      conclusion: conclusion(),
       steps: [
         {
           message: 'Wet below, at this length',

@@ -1,9 +1,14 @@
 import { inLineGear, type Run } from '#core/model/site';
-import { closeUtilisation, type Derivation, type Status } from '#core/shared/derivation';
+import {
+  closeUtilisation,
+  unboundedUtilisation,
+  type Derivation,
+  type Status,
+} from '#core/shared/derivation';
 import type { Unit } from '#core/shared/units';
 import type { RunReadings } from '#core/test/readings';
 import { gearInLine } from './gearInLine';
-import { insulationState, insulationVerdict } from './insulation';
+import { insulationState, insulationVerdict, wetBelowMegohms } from './insulation';
 import { limitVerdict } from './limitVerdict';
 import { earthDifferenceVolts } from './safety';
 
@@ -37,21 +42,21 @@ const dampMessage = {
 function insulationCondition(run: Run, readings: RunReadings, use: LineUse): LineCondition | undefined {
   const reading = readings['insulation-megohms'];
   if (!reading) return undefined;
-  const { label, utilisation: share, derivation } = insulationVerdict(run, reading);
+  const share = reading.value > 0 ? wetBelowMegohms(run) / reading.value : unboundedUtilisation;
   const state = insulationState(run, reading.value);
   const status = ({ dry: 'holds', damp: 'close', wet: 'fails' } as const)[state];
   const message = state === 'wet' ? wetMessage[use] : state === 'damp' ? dampMessage[use] : 'Dry.';
   // Damp begins at a tenth of the figure that is wet, and is most of the way there by its meaning.
-  const utilisation = state === 'damp' ? Math.max(closeUtilisation, share ?? 0) : (share ?? 0);
+  const utilisation = state === 'damp' ? Math.max(closeUtilisation, share) : share;
   return {
     kind: 'insulation',
-    label: label.toLowerCase(),
+    label: 'insulation',
     unit: 'MΩ',
     value: reading.value,
     utilisation,
     status,
     message,
-    derivation: () => ({ ...derivation(), conclusion: message }),
+    derivation: () => ({ ...insulationVerdict(run, reading).derivation(), conclusion: message }),
   };
 }
 
@@ -61,7 +66,6 @@ function earthCondition(run: Run, readings: RunReadings, use: LineUse): LineCond
   if (!reading || reading.value <= earthDifferenceVolts) return undefined;
   const isPicture = use === 'picture';
   const isIsolated = isPicture && gearInLine(run).includes(inLineGear.isolator);
-  const { derivation } = limitVerdict('shield-earth-volts', reading);
   const message = isIsolated
     ? 'Different earths, and an isolator in the line.'
     : isPicture
@@ -75,7 +79,10 @@ function earthCondition(run: Run, readings: RunReadings, use: LineUse): LineCond
     utilisation: isPicture ? closeUtilisation : reading.value / earthDifferenceVolts,
     status: isIsolated ? 'holds' : isPicture ? 'close' : 'fails',
     message,
-    derivation: () => ({ ...derivation(), conclusion: message }),
+    derivation: () => ({
+      ...limitVerdict('shield-earth-volts', reading).derivation(),
+      conclusion: message,
+    }),
   };
 }
 
