@@ -161,8 +161,8 @@ export function feasible(context: Context, draft: Draft): FeasibleOption {
   const work = line.work.length > 0 ? [...draft.work, ...line.work] : draft.work;
   const access = work.length > 0 ? accessWork(context) : noAccess;
   const tasks = (access.work.length > 0 ? [...work, ...access.work] : work).map(asTask);
-  const extraParts = [...line.parts, ...access.parts];
-  const parts = extraParts.length > 0 ? [...draft.parts, ...extraParts] : draft.parts;
+  const hasMoreParts = line.parts.length + access.parts.length > 0;
+  const parts = hasMoreParts ? [...draft.parts, ...line.parts, ...access.parts] : draft.parts;
   const margins = line.margins.length > 0 ? [...draft.margins, ...line.margins] : draft.margins;
   const { hours, darkHours } = labourOf(catalogue, tasks);
   const { cost, dueAgain, unpriced } = boughtOf(catalogue, parts);
@@ -170,8 +170,10 @@ export function feasible(context: Context, draft: Draft): FeasibleOption {
   const labourCost = labourCostOf(catalogue, hours);
   const binding = bindingOf(margins);
   const state = binding?.status ?? 'holds';
-  const extraCautions = [...line.cautions, ...access.cautions];
-  const cautions = extraCautions.length > 0 ? [...draft.cautions, ...extraCautions] : draft.cautions;
+  const hasMoreCautions = line.cautions.length + access.cautions.length > 0;
+  const cautions = hasMoreCautions
+    ? [...draft.cautions, ...line.cautions, ...access.cautions]
+    : draft.cautions;
   const isStopped = context.findings.state === 'stop' && tasks.length > 0;
   return {
     kind: draft.kind,

@@ -13,6 +13,8 @@ export interface HdFeed {
   cautions: string[];
 }
 
+const nothingBetween = { parts: [], work: [], cautions: [] };
+
 /** A converter at the camera, 24 V AC in and 12 V DC out: what it takes in and loses. Typical. */
 const acConverter = { minVolts: 18, maxVolts: 30, efficiency: 0.85 } as const;
 
@@ -26,8 +28,8 @@ export function hdFeed(
 ): HdFeed | InfeasibleOption {
   const { supply } = hd;
   const watts = figure('new camera by night', hd.nightWatts, 'W', hd.from);
-  const direct = { window: { ...supply.window, from: hd.from }, watts, parts: [], work: [], cautions: [] };
-  if (supply.current === 'either' || supply.current === source.current) return direct;
+  if (supply.current === 'either' || supply.current === source.current)
+    return { window: { ...supply.window, from: hd.from }, watts, ...nothingBetween };
   if (supply.current === 'ac')
     return infeasible(
       kind,

@@ -34,19 +34,22 @@ export const newCable = (kind: 'category' | 'fibre', lengthM: number, ...places:
 /** Under cover, lightning reaches a cable by what it is joined to only. */
 const sheltered = new Set<Place['environment']>(['indoor', 'roof-space']);
 
-/** What new copper takes beside itself where it leaves the building: protectors at both ends, earthed where they stand. */
-export function surgeProtection(...places: Pick<Place, 'environment'>[]): {
+interface Protection {
   parts: Part[];
   work: string[];
   cautions: string[];
-} {
-  if (places.every(({ environment }) => sheltered.has(environment)))
-    return { parts: [], work: [], cautions: [] };
-  return {
-    parts: [{ item: 'surge-protector', count: 2 }],
-    work: ['fit-surge-protectors'],
-    cautions: ['Outdoor copper: surge protectors at both ends, each earthed where it stands.'],
-  };
+}
+const noProtection: Protection = { parts: [], work: [], cautions: [] };
+const outdoorProtection: Protection = {
+  parts: [{ item: 'surge-protector', count: 2 }],
+  work: ['fit-surge-protectors'],
+  cautions: ['Outdoor copper: surge protectors at both ends, each earthed where it stands.'],
+};
+
+/** What new copper takes beside itself where it leaves the building: protectors at both ends, earthed where they stand. */
+export function surgeProtection(...places: Pick<Place, 'environment'>[]): Protection {
+  if (places.every(({ environment }) => sheltered.has(environment))) return noProtection;
+  return outdoorProtection;
 }
 
 const readEarths = 'Read the volts between the earths of both ends before new copper joins them.';

@@ -5,8 +5,11 @@ const gearAmongJoints = new Set<string>(['splitter', 'surge-arrester'] satisfies
 const isGear = (joint: string | undefined): joint is InLineGearKind =>
   joint !== undefined && gearAmongJoints.has(joint);
 
-/** Everything that stands in the coax of a run, as noted of the run and among its joints. */
-export function gearInLine({ segments, inLine }: Run): InLineGear[] {
+const none: readonly InLineGear[] = [];
+
+/** Everything that stands in the coax of a run, as noted of the run and among its joints. Most runs have nothing. */
+export function gearInLine({ segments, inLine }: Run): readonly InLineGear[] {
+  if (!inLine && !segments.some(({ joint }) => isGear(joint))) return none;
   const joints = segments.flatMap(({ joint }) => (isGear(joint) ? [joint] : []));
   return [...joints, ...(inLine ?? []).map(({ kind }) => kind)].map((kind) => inLineGear[kind]);
 }

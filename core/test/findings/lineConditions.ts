@@ -87,7 +87,10 @@ function earthCondition(run: Run, readings: RunReadings, use: LineUse): LineCond
 }
 
 /** What was read of the line that binds whatever is to be done with it. Nothing where nobody has looked. */
-export const lineConditions = (run: Run, readings: RunReadings, use: LineUse): LineCondition[] =>
-  [insulationCondition(run, readings, use), earthCondition(run, readings, use)].filter(
-    (condition) => condition !== undefined,
-  );
+export function lineConditions(run: Run, readings: RunReadings, use: LineUse): readonly LineCondition[] {
+  const insulation = insulationCondition(run, readings, use);
+  const earth = earthCondition(run, readings, use);
+  if (!insulation && !earth) return none;
+  return [insulation, earth].filter((condition) => condition !== undefined);
+}
+const none: readonly LineCondition[] = [];
