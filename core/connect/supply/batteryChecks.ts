@@ -1,6 +1,6 @@
 import { powerLoop } from '#core/test/findings';
 import type { RunReadings } from '#core/test/readings';
-import { dcFeed } from '#core/physics/power';
+import { arrivingVolts } from '#core/physics/power';
 import type { Camera, Run, Supply } from '#core/model/site';
 
 /** Volts of a 12 V lead battery: while it is charged on float, and where a box cuts it off. Source: makers' usual figures at 20 °C. */
@@ -14,15 +14,12 @@ export interface Hanging {
   readings: RunReadings;
 }
 
-function voltsAt({ run, camera, readings }: Hanging, railVolts: number, watts: number): number {
-  const feed = dcFeed({
-    sourceVolts: railVolts,
+const voltsAt = ({ run, readings }: Hanging, sourceVolts: number, watts: number): number =>
+  arrivingVolts({
+    sourceVolts,
     loopOhms: powerLoop(run, readings['power-loop-ohms']).ohms,
-    load: { kind: 'watts', watts },
-    minLoadVolts: camera.supply.window.minVolts,
+    voltAmps: watts,
   });
-  return feed.state === 'collapsed' ? 0 : feed.loadVolts;
-}
 
 const numbers = (hanging: readonly Hanging[]): string => {
   const all = hanging.map(({ camera }) => camera.number).sort((a, b) => a - b);

@@ -1,6 +1,6 @@
 import { feedSource, powerLoop } from '#core/test/findings';
 import { readingsByRun, type RunReadings } from '#core/test/readings';
-import { continuousLoadShare, dcFeed, voltAmpsOf } from '#core/physics/power';
+import { continuousLoadShare, drawnAmps, voltAmpsOf } from '#core/physics/power';
 import type { Camera, Run, Site, Supply } from '#core/model/site';
 import { loadOf, type Load } from '#core/shared/derivation';
 import { batteryChecks, type Hanging } from './batteryChecks';
@@ -35,27 +35,6 @@ export interface SupplyCheck {
   cautions: string[];
 }
 
-/**
- * Amps that a camera of so many watts draws at the source. Where no working point exists the current runs up to what the
- * wire lets through at half the volts.
- */
-function ampsAtSource(
-  supply: Supply,
-  loopOhms: number,
-  watts: number,
-  minLoadVolts: number,
-): { amps: number; collapses: boolean } {
-  const feed = dcFeed({
-    sourceVolts: supply.setVolts,
-    loopOhms,
-    load: { kind: 'watts', watts: voltAmpsOf(watts, supply.current) },
-    minLoadVolts,
-  });
-  return feed.state === 'collapsed'
-    ? { amps: supply.setVolts / (2 * loopOhms), collapses: true }
-    : { amps: feed.amps, collapses: false };
-}
-
 function fedBy(
   supply: Supply,
   run: Run,
@@ -64,9 +43,15 @@ function fedBy(
 ): { fed: Fed; wrong: string[] } {
   const { ohms } = powerLoop(run, readings['power-loop-ohms']);
   const { day, night, startUp } = camera.watts;
-  const { minVolts, maxVolts } = camera.supply.window;
-  const worst = ampsAtSource(supply, ohms, Math.max(day, night), minVolts);
-  const starting = ampsAtSource(supply, ohms, Math.max(day, night, startUp), minVolts);
+  const { maxVolts } = camera.supply.window;
+  const drawing = (watts: number) =>
+    drawnAmps({
+      sourceVolts: supply.setVolts,
+      loopOhms: ohms,
+      voltAmps: voltAmpsOf(watts, supply.current),
+    });
+  const worst = drawing(Math.max(day, night));
+  const starting = drawing(Math.max(day, night, startUp));
   const whose = `Camera ${camera.number}`;
   const wrong = [
     ...(camera.supply.current !== supply.current

@@ -1,4 +1,4 @@
-import { dcFeed, voltAmpsOf } from '#core/physics/power';
+import { drawnAmps, voltAmpsOf } from '#core/physics/power';
 import { formatMegapixels, pictureFormat, pictureFormats, type PictureFormat } from '#core/physics/signal';
 import type { OptionKind } from '#core/model/site';
 import { infeasible, feasible } from './build';
@@ -18,20 +18,18 @@ const hdYears = 7;
 
 /**
  * What a load of so many watts draws of the box that feeds the run: at the volts that arrive there, and by its volt-amperes on
- * AC. A feed that collapses draws what its wire lets through at half the volts.
+ * AC.
  */
 export function drawsOf(
   { run: { feed }, source, findings: { powerLoop } }: Context,
   watts: number,
 ): FeasibleOption['draws'] {
   if (feed.kind === 'local-adapter') return null;
-  const drawn = dcFeed({
+  const { amps } = drawnAmps({
     sourceVolts: source.volts,
     loopOhms: powerLoop.ohms,
-    load: { kind: 'watts', watts: voltAmpsOf(watts, source.current) },
-    minLoadVolts: 0,
+    voltAmps: voltAmpsOf(watts, source.current),
   });
-  const amps = drawn.state === 'collapsed' ? source.volts / (2 * powerLoop.ohms) : drawn.amps;
   return { supplyId: feed.supplyId, amps };
 }
 

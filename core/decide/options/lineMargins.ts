@@ -2,6 +2,7 @@ import { inLineGear, optionRow, type OptionKind } from '#core/model/site';
 import { gearInLine, lineConditions, type LineCondition, type LineUse } from '#core/test/findings';
 import type { Context } from './context';
 import type { Margin, Part } from './option';
+import { isSheltered } from './sheltered';
 
 /** What an option asks of the old line; nothing where it leaves it alone. */
 function useOf(kind: OptionKind): LineUse | undefined {
@@ -60,7 +61,7 @@ export function lineBinding({ run, readings }: Context, kind: OptionKind): LineB
   const mayBeWet =
     use === 'data-and-power' &&
     !readings['insulation-megohms'] &&
-    run.segments.some(({ environment }) => environment !== 'indoor');
+    run.segments.some(({ environment }) => !isSheltered(environment));
   if (conditions.length === 0 && !mayBeWet) return unbound;
   const needsIsolator =
     use === 'picture' &&

@@ -3,6 +3,7 @@ import { fireClasses, type FireClass, type Place } from '#core/model/site';
 import type { Context } from './context';
 import { marginOfCondition } from './lineMargins';
 import type { Margin, Part } from './option';
+import { isSheltered } from './sheltered';
 
 /** The strictest class that either end asks for: the cable is one piece. */
 export const fireClassOf = (...places: Pick<Place, 'fireClass'>[]): FireClass =>
@@ -31,9 +32,6 @@ export const newCable = (kind: 'category' | 'fibre', lengthM: number, ...places:
   count: Math.ceil(lengthM),
 });
 
-/** Under cover, lightning reaches a cable by what it is joined to only. */
-const sheltered = new Set<Place['environment']>(['indoor', 'roof-space']);
-
 interface Protection {
   parts: Part[];
   work: string[];
@@ -48,8 +46,7 @@ const outdoorProtection: Protection = {
 
 /** What new copper takes beside itself where it leaves the building: protectors at both ends, earthed where they stand. */
 export function surgeProtection(...places: Pick<Place, 'environment'>[]): Protection {
-  if (places.every(({ environment }) => sheltered.has(environment))) return noProtection;
-  return outdoorProtection;
+  return places.every(({ environment }) => isSheltered(environment)) ? noProtection : outdoorProtection;
 }
 
 const readEarths = 'Read the volts between the earths of both ends before new copper joins them.';

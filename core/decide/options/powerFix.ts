@@ -31,6 +31,8 @@ function hasSpareCores({ feed, segments }: Run): boolean {
 interface Doable {
   fix: PowerFix;
   parts: Part[];
+  /** Tasks beside changing the feed and pulling the cable. */
+  work: string[];
   atCamera: boolean;
   newCableM: number;
   cautions: string[];
@@ -40,7 +42,7 @@ const mains = 'Mains work and fixed wiring: a licensed person, by local code.';
 
 function doable(context: Context, fix: PowerFix): Doable | undefined {
   const { run, place } = context;
-  const plain = { fix, atCamera: false, newCableM: 0, cautions: [] };
+  const plain = { fix, work: [], atCamera: false, newCableM: 0, cautions: [] };
   switch (fix.kind) {
     case 'as-is':
       return undefined;
@@ -64,6 +66,7 @@ function doable(context: Context, fix: PowerFix): Doable | undefined {
               ...surges.parts,
             ],
             newCableM: lengthM,
+            work: surges.work,
             cautions: surges.cautions,
           };
     }
@@ -222,7 +225,7 @@ export function powerFixOption(context: Context): Option {
       parts: way.parts,
       work:
         way.newCableM > 0
-          ? ['fix-power', 'pull-cable-start', { item: 'pull-cable-m', count: way.newCableM }]
+          ? ['fix-power', 'pull-cable-start', { item: 'pull-cable-m', count: way.newCableM }, ...way.work]
           : ['fix-power'],
       message: `${way.fix.label}: ${formatQuantity(way.fix.nightVolts, 'V')} at the camera by night.`,
       cautions: way.cautions,

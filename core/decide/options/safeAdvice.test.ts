@@ -182,6 +182,21 @@ describe('new cable', () => {
       'surge-protector',
     );
   });
+  it('for the power is protected too, with its hours', () => {
+    // An AC camera takes no step-up; on thin cores without mains it is heavier ones that are left.
+    const { feed } = demo.run['r14']!;
+    if (feed.kind !== 'separate-pair') throw new Error('its cores lie apart');
+    const thin = { ...feed, cable: 'power-2x22-cca', lengthM: 260 } as const;
+    const unread = Object.entries(demo.reading).filter(([, { runId }]) => runId !== 'r14');
+    const site = {
+      ...withRun('r14', { feed: thin }),
+      reading: Object.fromEntries(unread),
+    };
+    const option = possible(site, 'r14', 'power-fix');
+    expect(option.newCableM).toBeGreaterThan(0);
+    expect(option.tasks).toContainEqual({ item: 'fit-surge-protectors', count: 1 });
+    expect(option.parts).toContainEqual({ item: 'surge-protector', count: 2 });
+  });
   it('is of the strictest class that either end asks for', () => {
     const cableOf = (site: Site, kind: OptionKind) =>
       possible(site, 'r11', kind).parts.find(({ item }) => /cable/.test(item))!.item;

@@ -1,5 +1,6 @@
 export { ampacityA, limitedPowerVa } from './ampacity';
 export { continuousLoadShare } from './continuousLoad';
+export { arrivingVolts, drawnAmps } from './feedAt';
 export { dcFeed, maxLoadWatts, type Feed } from './dcFeed';
 export {
   coaxSourceVolts,

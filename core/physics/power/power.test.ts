@@ -1,7 +1,9 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import {
+  arrivingVolts,
   dcFeed,
+  drawnAmps,
   maxLoadWatts,
   poeClassFor,
   poeClasses,
@@ -67,6 +69,19 @@ describe('dcFeed', () => {
   it('has no limit through no wire from a source without one', () => {
     expect(maxLoadWatts({ sourceVolts: 12, loopOhms: 0, minLoadVolts: 10.8 })).toBeNull();
     expect(maxLoadWatts({ sourceVolts: 12, loopOhms: 0, minLoadVolts: 13 })).toBe(0);
+  });
+});
+
+describe('a fed load', () => {
+  it('by hand: 6 VA over 2 Ω from 12 V get 10.9 V and draw 0.55 A', () => {
+    const load = { sourceVolts: 12, loopOhms: 2, voltAmps: 6 };
+    const volts = (12 + Math.sqrt(144 - 48)) / 2;
+    expect(arrivingVolts(load)).toBeCloseTo(volts, 9);
+    expect(drawnAmps(load)).toEqual({ amps: expect.closeTo(6 / volts, 9) as number, collapses: false });
+  });
+  it('that collapses gets nothing and draws what the wire lets through at half the volts', () => {
+    const load = { sourceVolts: 12, loopOhms: 6, voltAmps: 40 };
+    expect([arrivingVolts(load), drawnAmps(load)]).toEqual([0, { amps: 1, collapses: true }]);
   });
 });
 

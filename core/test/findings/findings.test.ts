@@ -172,6 +172,21 @@ describe('foreign volts', () => {
     expect(read(55)).toMatchObject({ isStopped: true, verdict: { state: 'stop' } });
     expect(read(1.5, '2026-03-01T08:00:00Z')).toMatchObject({ isStopped: true, verdict: { state: 'stop' } });
   });
+  it('a low-impedance reading from before the volts were read again holds nothing back', () => {
+    const readings: RunReadings = {
+      'foreign-ac-loaded-volts': reading('r08', 'foreign-ac-loaded-volts', 55, {
+        at: '2026-04-01T09:05:00Z',
+      }),
+      'foreign-ac-volts': reading('r08', 'foreign-ac-volts', 0.2, {
+        at: '2026-04-02T09:00:00Z',
+        meterProved: true,
+      }),
+    };
+    const { state, verdicts } = runFindings(site, site.run['r08']!, site.camera['c08']!, readings);
+    expect(isStopped(readings, dry)).toBe(false);
+    expect(state).not.toBe('stop');
+    expect(verdicts.map(({ id }) => id)).not.toContain('foreign-ac-loaded-volts');
+  });
   it('the low-impedance check is asked for where volts are raised, and nowhere else', () => {
     const asked = (volts: number) =>
       findingsOf(withReading('r01', 'foreign-ac-volts', volts), 'r01').verdicts.some(

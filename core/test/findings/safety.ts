@@ -2,7 +2,7 @@ import { testDefinition, type QuantityReading } from '#core/model/site';
 import { figure, utilisationOf, type Limit } from '#core/shared/derivation';
 import { formatQuantity } from '#core/shared/units';
 import type { RunReadings } from '#core/test/readings';
-import { cautionShare, isInduced } from './foreignVolts';
+import { cautionShare, isInduced, loadedReading } from './foreignVolts';
 import type { TouchLimits } from './touchLimits';
 import { unreadVerdict } from './unreadVerdict';
 import type { Verdict } from './verdict';
@@ -79,7 +79,7 @@ function saysOf(
 
 /** Foreign volts, taken before anything else. There is nothing to expect of them but that they are low. */
 export function safetyVerdict(test: SafetyTest, readings: RunReadings, limits: TouchLimits): Verdict {
-  const reading = readings[test];
+  const reading = test === 'foreign-ac-loaded-volts' ? loadedReading(readings) : readings[test];
   if (!reading) return notReadYet(test, limits);
   const { label } = testDefinition(test);
   const stopVolts = stopVoltsOf(test, limits);

@@ -40,6 +40,14 @@ describe('readings from a table', () => {
     expect(problems).toEqual([]);
     expect(readings).toMatchObject([{ test: id, value: 3 }]);
   });
+  it('says of a meter that it was proved only where the table does', () => {
+    const { readings } = read(
+      ['Run', 'Test', 'Value', 'Meter proved'],
+      [15, 'foreign ac', '0.2', 'yes'],
+      [16, 'foreign ac', '0.2', ''],
+    );
+    expect(readings.map(({ meterProved }) => meterProved)).toEqual([true, undefined]);
+  });
   it('a row for each run, a column for each test', () => {
     const { readings, remarks } = read(
       ['No', 'Insulation', 'Volts at night', 'Weather'],

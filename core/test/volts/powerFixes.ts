@@ -1,7 +1,7 @@
 import { conductorOhms, powerCable } from '#core/physics/cable';
 import { expectedPowerOhms, feedSource, powerLoop, voltsShare } from '#core/test/findings';
 import type { RunReadings } from '#core/test/readings';
-import { dcFeed, voltAmpsOf } from '#core/physics/power';
+import { arrivingVolts, voltAmpsOf } from '#core/physics/power';
 import type { Camera, Run, Site } from '#core/model/site';
 import type { Status } from '#core/shared/derivation';
 
@@ -27,15 +27,8 @@ interface Fed {
 const stepUp = { sourceVolts: 24, leastInVolts: 18, outVolts: 12.2, efficiency: 0.88 } as const;
 
 function fedThrough(sourceVolts: number, loopOhms: number, camera: Camera): Fed {
-  const at = (watts: number): number => {
-    const feed = dcFeed({
-      sourceVolts,
-      loopOhms,
-      load: { kind: 'watts', watts: voltAmpsOf(watts, camera.supply.current) },
-      minLoadVolts: camera.supply.window.minVolts,
-    });
-    return feed.state === 'collapsed' ? 0 : feed.loadVolts;
-  };
+  const at = (watts: number): number =>
+    arrivingVolts({ sourceVolts, loopOhms, voltAmps: voltAmpsOf(watts, camera.supply.current) });
   return { idleVolts: at(camera.watts.day), nightVolts: at(Math.max(camera.watts.day, camera.watts.night)) };
 }
 
@@ -129,13 +122,11 @@ export function powerFixes(
 /** The same cores at twice the volts: half the amps, a quarter of the loss; a converter at the camera brings them down again. */
 function steppedUp(camera: Camera, loopOhms: number): PowerFix {
   const { sourceVolts, leastInVolts, outVolts, efficiency } = stepUp;
-  const feed = dcFeed({
+  const arriving = arrivingVolts({
     sourceVolts,
     loopOhms,
-    load: { kind: 'watts', watts: Math.max(camera.watts.day, camera.watts.night) / efficiency },
-    minLoadVolts: leastInVolts,
+    voltAmps: Math.max(camera.watts.day, camera.watts.night) / efficiency,
   });
-  const arriving = feed.state === 'collapsed' ? 0 : feed.loadVolts;
   const volts = arriving >= leastInVolts ? outVolts : 0;
   const held = voltsShare(sourceVolts, arriving, {
     minVolts: leastInVolts,

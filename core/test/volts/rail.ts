@@ -1,6 +1,6 @@
 import { expectedPowerOhms, powerLoop, voltsShare } from '#core/test/findings';
 import { readingsByRun, type RunReadings } from '#core/test/readings';
-import { dcFeed, sourceVoltsFor, sourceVoltsUpTo, voltAmpsOf } from '#core/physics/power';
+import { arrivingVolts, sourceVoltsFor, sourceVoltsUpTo, voltAmpsOf } from '#core/physics/power';
 import type { Camera, Run, Site, Supply, TestId } from '#core/model/site';
 import type { Status } from '#core/shared/derivation';
 
@@ -51,15 +51,12 @@ interface Feeding {
 
 function onRail({ run, camera, loopOhms, coldOhms }: Feeding, setVolts: number): OnRail {
   const { minVolts, maxVolts } = camera.supply.window;
-  const at = (ohms: number, watts: number): number => {
-    const feed = dcFeed({
+  const at = (ohms: number, watts: number): number =>
+    arrivingVolts({
       sourceVolts: setVolts,
       loopOhms: ohms,
-      load: { kind: 'watts', watts: voltAmpsOf(watts, camera.supply.current) },
-      minLoadVolts: minVolts,
+      voltAmps: voltAmpsOf(watts, camera.supply.current),
     });
-    return feed.state === 'collapsed' ? 0 : feed.loadVolts;
-  };
   const idleVolts = at(coldOhms, camera.watts.day);
   const nightVolts = at(loopOhms, Math.max(camera.watts.night, camera.watts.day));
   const { utilisation, status } =
