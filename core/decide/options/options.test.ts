@@ -36,6 +36,10 @@ const withPlace = (placeId: string, fields: Partial<Place>): Site => ({
   place: { ...site.place, [placeId]: { ...site.place[placeId]!, ...fields } },
 });
 
+const segmentsOf = (n: number, lengthM: number): Pick<Run, 'segments'> => ({
+  segments: site.run[`r${id(n)}`]!.segments.map((segment) => ({ ...segment, lengthM })),
+});
+
 describe('every camera', () => {
   const { runs } = evaluateSite(site);
   it('has every option, in the same order', () => {
@@ -142,8 +146,15 @@ describe('options on the demo site', () => {
     expect(possible(site, 20, 'baluns').margins[0]!.label).toMatch(/picture/);
   });
   it('copper-clad aluminium is warned of, and never simply holds', () => {
-    const { state, cautions } = possible(site, 21, 'ip-category');
-    expect([state, cautions.join()]).toEqual(['close', expect.stringMatching(/Copper-clad aluminium/)]);
+    const { state, binding, cautions } = possible(site, 21, 'ip-category');
+    // 88 m count as 105.6: more than a channel may have.
+    expect([state, binding!.kind]).toEqual(['fails', 'channel']);
+    expect(cautions.join()).toMatch(/Copper-clad aluminium/);
+    const short = possible(withRun(21, segmentsOf(21, 50)), 21, 'ip-category');
+    expect([short.state, short.binding!.derivation().conclusion]).toEqual([
+      'close',
+      expect.stringMatching(/Copper-clad aluminium/),
+    ]);
   });
 });
 

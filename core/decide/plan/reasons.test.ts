@@ -72,7 +72,7 @@ describe('why this', { timeout: 60_000 }, () => {
     );
   });
   it('a price or a length past which it turns does turn it, and one short of it does not', () => {
-    const turns = [...breakEvens(highs, input, best, 'c17')];
+    const turns = [...breakEvens(highs, input, best, 'c18')];
     expect(turns.map(({ of }) => of)).toContain('Length of the run');
     const price = turns.find(
       ({ unit, turnsAt, now }) => unit === 'money' && turnsAt !== null && turnsAt > now,
@@ -82,9 +82,9 @@ describe('why this', { timeout: 60_000 }, () => {
     const at = (each: number) =>
       planOf(
         planningInput({ ...site, product: { [product.id]: { ...product, each } as never } }, usualDemands),
-      ).options['c17'];
+      ).options['c18'];
     expect(at(price!.turnsAt! * 1.001)).toBe(price!.turnsTo);
-    expect(at(price!.now * 0.999)).toBe(best.options['c17']);
+    expect(at(price!.now * 0.999)).toBe(best.options['c18']);
   });
 });
 

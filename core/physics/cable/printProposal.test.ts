@@ -7,11 +7,20 @@ const proposal = (print: string) => proposalFrom(readJacketPrint(print));
 describe('proposalFrom', () => {
   it.each([
     ['RG59 20AWG BC 95% BRAID + 18/2 BC', 'coax-rg59-cu', 'power-2x18-cu'],
-    ['RG59 CCS + 2X18AWG CCA', 'coax-rg59-ccs', 'power-2x18-cca'],
+    ['RG59 22AWG CCS + 2X18AWG CCA', 'coax-rg59-ccs', 'power-2x18-cca'],
+    ['RG59 20AWG CCS', 'coax-rg59-ccs20', null],
+    ['RG59 22AWG BC', 'coax-rg59-pe-cu', null],
+    ['3C-2V BC', 'coax-metric-3c', null],
+    ['RG58 BC', 'coax-rg58', null],
     ['RG6 18AWG CCS', 'coax-rg6-ccs', null],
     ['RG-11 BC', 'coax-rg11-cu', null],
     ['CAT5E 24AWG 4PR CCA', 'pair-cat5e-cca', null],
     ['CAT6 UTP BC', 'pair-cat6', null],
+    ['CAT6 F/UTP BC', 'pair-cat6-foil', null],
+    ['CAT5 24AWG BC', 'pair-cat5', null],
+    ['CAT5E 26AWG BC', 'pair-cat5e-26', null],
+    ['2X0.75MM2 CU', null, 'power-2x0.75-cu'],
+    ['22/4 STRANDED COPPER', null, 'power-4x22-cu'],
     ['3X0.22MM2 CU', null, 'power-3x0.22-cu'],
   ])('%s points at %s and %s', (print, cable, powerCable) =>
     expect(proposal(print)).toEqual({ cable, powerCable, doubts: [] }),
@@ -19,7 +28,7 @@ describe('proposalFrom', () => {
   it('a print that does not tell the core proposes none and says between which', () => {
     expect(proposal('RG59').cable).toBeNull();
     expect(proposal('RG59').doubts[0]).toMatch(
-      /RG-59 as printed: the print fits RG-59, 20 AWG solid copper.* and RG-59, 22 AWG copper-clad steel.* alike/,
+      /RG-59 as printed: the print fits RG-59, 20 AWG solid copper.*RG-59, 22 AWG copper-clad steel.* alike/,
     );
   });
   it('a metal that nobody printed is not made up, even where the tables know one only', () => {
@@ -33,14 +42,15 @@ describe('proposalFrom', () => {
   });
   it('26 AWG pairs are not taken for 24', () => {
     expect(proposal('CAT5E 24AWG BC').cable).toBe('pair-cat5e');
-    expect(proposal('CAT5E 26AWG BC')).toEqual({
+    expect(proposal('CAT5E 26AWG BC').cable).toBe('pair-cat5e-26');
+    expect(proposal('CAT6 28AWG BC')).toEqual({
       cable: null,
       powerCable: null,
-      doubts: ['No construction in the tables is Cat5e as printed.'],
+      doubts: ['No construction in the tables is Cat6 as printed.'],
     });
   });
   it('a designation such as 3C-2V is a coax of its own, and no three power cores', () => {
-    for (const print of ['3C-2V', '5C-FB BC', '5D-2V'])
+    for (const print of ['7C-2V', '5C-FB BC', '5D-2V'])
       expect(proposal(print)).toMatchObject({
         cable: null,
         powerCable: null,

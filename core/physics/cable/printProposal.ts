@@ -40,21 +40,27 @@ function doubtOf({ what, ids, metal, labels }: Fitting): string[] {
 function coaxIds({ coax }: JacketPrint): string[] {
   return coaxCables
     .filter(
-      ({ id, centre }) =>
-        family(id) === coax?.type &&
+      ({ id, printed, centre }) =>
+        (printed ?? family(id)) === coax?.type &&
         isMaterial(centre.material, coax.material) &&
         (coax.centreAwg === undefined || !('awg' in centre) || centre.awg === coax.centreAwg),
     )
     .map(({ id }) => id);
 }
 
+/** Cable thinner than this prints its gauge: where none is printed, it is of a usual one. */
+const thinnestUnsaidAwg = 24;
+
+/** Unscreened where no screen is printed: every figure of it is the more cautious one. */
 function pairIds({ pairs }: JacketPrint): string[] {
   return pairCables
     .filter(
-      ({ id, conductor }) =>
+      ({ id, conductor, screened = false }) =>
         family(id) === pairs?.category &&
         isMaterial(conductor.material, pairs.material) &&
-        (pairs.awg === undefined || !('awg' in conductor) || conductor.awg === pairs.awg),
+        screened === (pairs.screened ?? false) &&
+        'awg' in conductor &&
+        (pairs.awg === undefined ? conductor.awg <= thinnestUnsaidAwg : conductor.awg === pairs.awg),
     )
     .map(({ id }) => id);
 }
@@ -126,6 +132,7 @@ export function saysInWords({ coax, power, pairs, fireRating, lengthMark }: Jack
     pairs &&
       words(
         pairs.category,
+        pairs.screened && 'screened',
         pairs.pairs !== undefined && `${pairs.pairs} pairs`,
         pairs.awg !== undefined && `${pairs.awg} AWG`,
         pairs.material && materialWords[pairs.material],

@@ -22,6 +22,8 @@ const lineFigures = { velocityFactor: z.number().gt(0).lt(1), impedanceOhms: z.n
 const coaxSchema = z.strictObject({
   id: z.string(),
   label: z.string(),
+  /** What stands on its jacket, where its id does not tell. */
+  printed: z.string().optional(),
   ...lossFigures,
   ...lineFigures,
   centre: gaugeSchema,
@@ -34,6 +36,8 @@ const pairSchema = z.strictObject({
   ...lineFigures,
   conductor: gaugeSchema,
   pairs: z.int().positive(),
+  /** Foil or braid around the pairs: it carries heat away, so warm cable may be longer. */
+  screened: z.boolean().optional(),
 });
 const powerSchema = z.strictObject({
   id: z.string(),

@@ -1,7 +1,10 @@
+import { pathLossDb, signalCable } from '#core/physics/cable';
+
 /** A stretch of category cable at its own temperature. */
 export interface WarmStretch {
   lengthM: number;
   temperatureC: number;
+  cable: string;
 }
 
 /** Longest fixed cable by temperature, unshielded. Source: ANSI/TIA-568.2-D, annex on temperature; ISO/IEC 11801 gives the same slope. */
@@ -14,9 +17,16 @@ const longestLinks: readonly (readonly [temperatureC: number, metres: number])[]
 ];
 export const permanentLinkM = 90;
 
-/** Metres of fixed unshielded cable that a warm place allows; above 60 °C it goes on falling as up to there. */
-export function longestLinkM(temperatureC: number): number {
+/** Loss of screened cable grows by so much a degree over 20 °C. Source: ANSI/TIA-568.2-D, ISO/IEC 11801. */
+const screenedPerC = 0.002;
+
+/**
+ * Metres of fixed cable that a warm place allows. Unshielded by the table of the standard, which above 60 °C goes on falling as up
+ * to there; screened by a fifth of a percent a degree.
+ */
+export function longestLinkM(temperatureC: number, screened = false): number {
   if (temperatureC <= longestLinks[0]![0]) return permanentLinkM;
+  if (screened) return permanentLinkM / (1 + screenedPerC * (temperatureC - longestLinks[0]![0]));
   const next = longestLinks.findIndex(([at]) => temperatureC <= at);
   const upper = next < 0 ? longestLinks.length - 1 : next;
   const [[fromC, fromM], [toC, toM]] = [longestLinks[upper - 1]!, longestLinks[upper]!];
@@ -31,10 +41,23 @@ const usualCordsM = 5;
 /** Longest channel, cords by their factor. Source: H + C·(1 + D) ≤ 102 m, ISO/IEC 11801 and TIA-568. */
 export const longestChannelM = 102;
 
-/** The fixed cable as so many metres at 20 °C, and the channel that its cords make of it. */
+/** Loss at 100 MHz of 100 m of the cable that Ethernet up to 1 Gb/s is made for, in dB. Source: Cat 5e, ANSI/TIA-568.2-D. */
+const madeForDb = 22;
+
+/** How much more a cable loses than Ethernet is made for: thin cores and clad aluminium do. */
+const lossTimes = (cable: string): number =>
+  Math.max(1, pathLossDb([{ cable, lengthM: 100 }], 100) / madeForDb);
+
+const isScreened = (cable: string): boolean => {
+  const line = signalCable(cable);
+  return line.kind === 'pair' && line.screened === true;
+};
+
+/** The fixed cable as so many metres at 20 °C of cable that Ethernet is made for, and the channel that its cords make of it. */
 export function categoryChannel(stretches: readonly WarmStretch[]): { fixedM: number; channelM: number } {
   const fixedM = stretches.reduce(
-    (sum, { lengthM, temperatureC }) => sum + (lengthM * permanentLinkM) / longestLinkM(temperatureC),
+    (sum, { cable, lengthM, temperatureC }) =>
+      sum + (lengthM * lossTimes(cable) * permanentLinkM) / longestLinkM(temperatureC, isScreened(cable)),
     0,
   );
   return { fixedM, channelM: fixedM + usualCordsM * cordFactor };

@@ -21,7 +21,7 @@ const lossAt = ({ a, b, c }: PathLossCoefficients, mhz: number): number => {
   return a * root + b * mhz + c / root;
 };
 
-/** How many carriers lose at most `mostDb`, where loss only grows with frequency: those below one frequency. */
+/** How many carriers lose at most `mostDb`, where loss is a·√f + b·f and so only grows: those below one frequency. */
 function carriersWithin(
   loss: PathLossCoefficients,
   mostDb: number,
@@ -39,7 +39,22 @@ function carriersWithin(
   return Math.min(count, Math.max(0, within));
 }
 
-/** The same, carrier by carrier, for pair cable, whose loss falls before it rises. */
+/** Where c/√f has died away before the first carrier, loss only grows from there on: its slope a/2√f + b − c/2f√f is not below nothing. */
+const onlyGrows = ({ a, b, c }: PathLossCoefficients, { firstMHz }: Comb): boolean =>
+  a * firstMHz + 2 * b * firstMHz ** 1.5 >= c;
+
+/** The same with c/√f, by halving. */
+function carriersHalved(loss: PathLossCoefficients, mostDb: number, comb: Comb): number {
+  let [within, beyond] = [0, comb.count + 1];
+  while (beyond - within > 1) {
+    const middle = (within + beyond) >> 1;
+    if (lossAt(loss, comb.firstMHz + (middle - 1) * comb.stepMHz) <= mostDb) within = middle;
+    else beyond = middle;
+  }
+  return within;
+}
+
+/** The same, carrier by carrier, where loss falls before it rises. */
 function carriersCounted(
   loss: PathLossCoefficients,
   mostDb: number,
@@ -71,7 +86,7 @@ export function linkRateOver(
 ): number {
   const comb = combOf(converter);
   const budgetDb = converter.txDbmHz - converter.noiseDbmHz - converter.gapDb - extraLossDb;
-  const count = loss.c === 0 ? carriersWithin : carriersCounted;
+  const count = loss.c === 0 ? carriersWithin : onlyGrows(loss, comb) ? carriersHalved : carriersCounted;
   // Every carrier that could carry at least b bits adds its b-th bit.
   let bits = 0;
   for (let b = 0; b < converter.maxBits; b += 1) bits += count(loss, budgetDb - leastSnrDb[b]!, comb);

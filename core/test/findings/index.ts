@@ -10,6 +10,7 @@ export { insulationState } from './insulation';
 export { isStopped, realAcVolts } from './foreignVolts';
 export { interlock, looksForVolts, needsVoltsFirst, prerequisites, stateFor, untilSafe } from './interlock';
 export { lineOf, type FaultAt } from './lineModel';
+export { mismatchLossDb } from './mismatchLoss';
 export { inferCoaxLoop } from './loopInference';
 export { expectedPowerOhms, lengthFigure, lineKind, powerLoop, runLengthM, type Loop } from './loops';
 export { extraPictureLossDb, pictureOver } from './pictureVerdict';

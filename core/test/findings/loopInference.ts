@@ -238,6 +238,10 @@ export function inferCoaxLoop(run: Run, reading: QuantityReading, events?: reado
   });
 }
 
+/** How much of the belief goes to cores of the same gauge and another metal, and to other gauges. Judgement. */
+const otherMetal = 0.12;
+const otherGauge = 0.08;
+
 /** Cores as noted, and the others of which as many lie in one jacket. */
 interface Cores {
   id: string;
@@ -256,15 +260,22 @@ function powerPart(
   const ohms = ohmsOf(noted);
   const sameGauge = (conductor: Conductor): boolean =>
     Math.abs(conductorAreaMm2(conductor) / conductorAreaMm2(noted) - 1) < 0.05;
+  // Another name for the same cores explains nothing.
+  const others = kin.filter(
+    ({ conductor }) => conductor.material !== noted.material || !sameGauge(conductor),
+  );
+  const likeCount = others.filter(({ conductor }) => sameGauge(conductor)).length;
+  const shareOf = (conductor: Conductor): number =>
+    sameGauge(conductor) ? otherMetal / likeCount : otherGauge / (others.length - likeCount);
   return {
     ohms,
     lengthOhms: (ohms * spreadM) / lengthM,
-    others: kin.map(({ id, label, conductor }) => ({
+    others: others.map(({ id, label, conductor }) => ({
       id,
       label,
       material: conductor.material,
       ohms: ohmsOf(conductor),
-      share: sameGauge(conductor) ? 0.12 : 0.02,
+      share: shareOf(conductor),
     })),
   };
 }

@@ -8,16 +8,17 @@ import {
   type PictureMargin,
 } from '#core/physics/signal';
 import type { Run } from '#core/model/site';
-import { figure, type Status, type LazyDerivation } from '#core/shared/derivation';
+import { figure, worst, type Status, type LazyDerivation } from '#core/shared/derivation';
 import { gearLossDb } from './gearInLine';
 import { lengthFigure, lineKind } from './loops';
+import { hasOtherImpedance, mismatchLossDb } from './mismatchLoss';
 import type { Verdict } from './verdict';
 
-/** Loss that the picture meets beside the cable: sound joints, gear in the line, and a balun at each end of category cable. */
+/** Loss that the picture meets beside the cable: sound joints, gear in the line, steps of impedance, and a balun at each end of category cable. */
 export function extraPictureLossDb(run: Run): number {
   const jointCount = run.segments.filter((segment) => segment.joint).length;
   const balunCount = lineKind(run) === 'coax' ? 0 : 2;
-  return jointCount * soundJointLossDb + balunCount * balunLossDb + gearLossDb(run);
+  return jointCount * soundJointLossDb + balunCount * balunLossDb + gearLossDb(run) + mismatchLossDb(run);
 }
 
 const standings: Record<PictureMargin['state'], Status> = {
@@ -25,6 +26,20 @@ const standings: Record<PictureMargin['state'], Status> = {
   marginal: 'close',
   lost: 'fails',
 };
+
+const ghosts =
+  'Some of this coax is not 75 Ω: it sends echoes, and the picture may show ghosts. Look at it first.';
+
+function conclusionOf(state: PictureMargin['state'], { cleanDb }: PictureFormat): string {
+  switch (state) {
+    case 'clean':
+      return 'A clean picture.';
+    case 'marginal':
+      return `Softer than it should be: clean up to ${cleanDb} dB.`;
+    case 'lost':
+      return 'Too little of the picture arrives.';
+  }
+}
 
 export interface PictureResult {
   lossDb: number;
@@ -37,9 +52,10 @@ export interface PictureResult {
 export function pictureOver(run: Run, format: PictureFormat, faultsDb = 0): PictureResult {
   const extra = extraPictureLossDb(run) + faultsDb;
   const { lossDb, state } = pictureMargin(run.segments, format, extra);
+  const isGhostly = hasOtherImpedance(run);
   return {
     lossDb,
-    status: standings[state],
+    status: isGhostly ? worst([standings[state], 'close']) : standings[state],
     utilisation: lossDb / format.limitDb,
     derivation: () => ({
       title: `Picture, ${format.label}`,
@@ -61,11 +77,7 @@ export function pictureOver(run: Run, format: PictureFormat, faultsDb = 0): Pict
         },
       ],
       limit: { sense: 'at-most', figure: figure('still holds up to', format.limitDb, 'dB', 'typical') },
-      conclusion: {
-        clean: 'A clean picture.',
-        marginal: `Softer than it should be: clean up to ${format.cleanDb} dB.`,
-        lost: 'Too little of the picture arrives.',
-      }[state],
+      conclusion: isGhostly && state !== 'lost' ? ghosts : conclusionOf(state, format),
     }),
   };
 }

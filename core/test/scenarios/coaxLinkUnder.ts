@@ -3,16 +3,19 @@ import { coaxSourceVolts, maxLoadWatts } from '#core/physics/power';
 import { linkConverters, linkRateOver, soundJointLossDb } from '#core/physics/signal';
 import type { Run } from '#core/model/site';
 import { basisOf } from '#core/shared/derivation';
-import type { Loop } from '#core/test/findings';
+import { mismatchLossDb, type Loop } from '#core/test/findings';
 import type { Scenario } from './scenario';
 import { lossFactor, ohmsFactor, unseenDb } from './spreads';
 
 /** The model that stands for converters without a data sheet's table. */
 const converter = linkConverters[0]!;
 
-/** dB that sound joints, new ends and known faults take of a link over this coax. */
+/** dB that sound joints, new ends, steps of impedance and known faults take of a link over this coax. */
 export const linkExtraDb = (run: Run, faultsDb: number, newJointsDb = 0): number =>
-  run.segments.filter(({ joint }) => joint).length * soundJointLossDb + faultsDb + newJointsDb;
+  run.segments.filter(({ joint }) => joint).length * soundJointLossDb +
+  mismatchLossDb(run) +
+  faultsDb +
+  newJointsDb;
 
 /** Mb/s that a converter pair carries over a coax in a scenario; `lossTimes` is for another length of the same coax. */
 export function linkRateUnder(

@@ -40,7 +40,7 @@ export function channelMargin(
       title: `Channel, ${formatQuantity(lengthM, 'm')}`,
       steps: [
         {
-          message: 'Fixed cable, as long as it would count at 20 °C',
+          message: 'Fixed cable, as long as it would count at 20 °C and with the loss Ethernet is made for',
           formula: 'channel-length',
           inputs: [figure('length', lengthM, 'm', from)],
           result: figure('at 20 °C', fixedM, 'm', from),

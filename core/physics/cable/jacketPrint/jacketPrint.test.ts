@@ -112,8 +112,11 @@ const prints: [string, Partial<JacketPrint>][] = [
     'CATEGORY 6 UTP 4PR23 SOLID BARE COPPER CMP ANSI/TIA-568-C.2 VERIFIED FT 00345',
     { pairs: { ...cat6, awg: 23, pairs: 4, material: copper }, fireRating: 'CMP', lengthMark: ft(345) },
   ],
-  ['CAT-6 F/UTP 23 AWG 4 PAIR', { pairs: { ...cat6, awg: 23, pairs: 4 } }],
-  ['CAT 6A U/FTP 4P 23AWG LSOH', { pairs: { category: 'Cat6a', awg: 23, pairs: 4 }, fireRating: 'LSZH' }],
+  ['CAT-6 F/UTP 23 AWG 4 PAIR', { pairs: { ...cat6, awg: 23, pairs: 4, screened: true } }],
+  [
+    'CAT 6A U/FTP 4P 23AWG LSOH',
+    { pairs: { category: 'Cat6a', awg: 23, pairs: 4, screened: true }, fireRating: 'LSZH' },
+  ],
   ['CAT5 4PR 24AWG CM', { pairs: { category: 'Cat5', awg: 24, pairs: 4 }, fireRating: 'CM' }],
   ['24/4P CAT5E', { pairs: { ...cat5e, awg: 24, pairs: 4 } }],
   [

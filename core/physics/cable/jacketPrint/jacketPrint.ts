@@ -18,6 +18,7 @@ export interface PrintedPairs {
   awg?: number;
   pairs?: number;
   material?: PrintMaterial;
+  screened?: true;
 }
 
 /** What a jacket tells of its cable. A field that the print does not tell is absent; what was not understood is handed back. */
@@ -38,6 +39,8 @@ interface Reading {
   print: JacketPrint;
   part: Part | undefined;
   waiting: Waiting[];
+  /** A screen may be printed before what it lies around. */
+  isScreened: boolean;
 }
 
 /** Puts a gauge, area or material on a part, if the part has none yet. */
@@ -142,6 +145,9 @@ function take(reading: Reading, said: Said): void {
       return;
     case 'unread':
       return unread(reading, said.text);
+    case 'screen':
+      reading.isScreened = true;
+      return;
     case 'nothing':
       return;
   }
@@ -152,7 +158,12 @@ function take(reading: Reading, said: Said): void {
  * that one has its own already or a plus sign stands between. What could belong to two parts, or to none, is handed back.
  */
 export function readJacketPrint(text: string): JacketPrint {
-  const reading: Reading = { print: { unread: [] }, part: undefined, waiting: [] };
+  const reading: Reading = {
+    print: { unread: [] },
+    part: undefined,
+    waiting: [],
+    isScreened: false,
+  };
   for (const said of saidBy(text)) take(reading, said);
   const { print, waiting } = reading;
   const parts = (['coax', 'power', 'pairs'] as const).filter((part) => print[part]);
@@ -165,5 +176,6 @@ export function readJacketPrint(text: string): JacketPrint {
     );
     if (takers.length !== 1 || !settle(print, takers[0]!, said)) unread(reading, said.text);
   }
+  if (print.pairs && reading.isScreened) print.pairs.screened = true;
   return print;
 }

@@ -1,5 +1,5 @@
 import type { LengthMark } from './marks';
-import { fireRatings, materialSpellings, mended, tellsNothing } from './words';
+import { fireRatings, materialSpellings, mended, screens, tellsNothing } from './words';
 
 export type PrintMaterial = 'copper' | 'cca' | 'ccs';
 
@@ -15,6 +15,7 @@ export type Said =
   | { kind: 'braid'; percent: number; text: string }
   | { kind: 'fire'; rating: string }
   | { kind: 'mark'; mark: LengthMark; text: string }
+  | { kind: 'screen' }
   | { kind: 'apart' }
   | { kind: 'nothing' }
   | { kind: 'unread'; text: string };
@@ -138,6 +139,7 @@ const shapes: readonly (readonly [RegExp, (match: RegExpExecArray) => Said | und
     spelling,
     ([text = '']) => ({ kind: 'fire', rating: rating(text) }),
   ]),
+  [screens, () => ({ kind: 'screen' })],
   ...tellsNothing.map((spelling): readonly [RegExp, () => Said] => [spelling, () => ({ kind: 'nothing' })]),
   [
     new RegExp(`^[#]?(${D}{2}) ?${gauge}\\b`),

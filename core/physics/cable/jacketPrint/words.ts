@@ -29,6 +29,9 @@ export const fireRatings: readonly (readonly [RegExp, (match: string) => string]
   [/^RISER\b/, () => 'riser'],
 ];
 
+/** Foil or braid around the pairs: F/UTP, U/FTP, S/FTP, STP. */
+export const screens = /^(?:(?:SF|S|F)\/?[UFS]TP|U\/FTP|[FS]TP)\b/;
+
 /** What stands on jackets and tells nothing about the construction. */
 export const tellsNothing = [
   /^\(?(?:C\(?)?(?:UL|ETL|CSA)\)?(?:US)?\)?(?=[ ,;]|$)/,
@@ -51,7 +54,7 @@ export const tellsNothing = [
   /^WATER[ -]*BLOCKED\b/,
   /^(?:QUAD|TRI|DUAL|DOUBLE|SINGLE)[ -]*SH(?:IE)?LD(?:ED)?\b/,
   /^SH(?:IE)?LD(?:ED)?\b/,
-  /^(?:U|F|S|SF)?\/?[UFS]TP\b/,
+  /^U(?:\/U)?TP\b/,
   /^(?:(?:AL(?:UM(?:INI?UM)?)?|100 ?%) )*FOIL\b/,
   /^(?:F?PE|FHDPE|PVC|FEP|XLPE)\b/,
   /^JACKET(?:ED)?\b/,
