@@ -1,7 +1,7 @@
 import { createNormal } from '#core/shared/random';
 import { coaxLoopOhms, signalCable } from '#core/physics/cable';
 import { expectedPowerOhms, feedSource, lineOf } from '#core/test/findings';
-import { dcFeed, voltAmpsOf } from '#core/physics/power';
+import { cameraLoad, dcFeed } from '#core/physics/power';
 import { forwardTrace, type End, type Pulse } from '#core/physics/reflectometer';
 import { linkConverters, linkRateMbps, seriesLossDb, shuntLossDb, tapLossDb } from '#core/physics/signal';
 import type { Site } from '#core/model/site';
@@ -106,10 +106,15 @@ export function volts(
   const camera = site.camera[run.cameraId]!;
   const loopOhms =
     run.feed.kind === 'local-adapter' ? 0.05 : expectedPowerOhms(run) + (secrets.powerExtraOhms ?? 0);
+  const { voltAmps, heaterOhms } = cameraLoad(
+    camera.watts[load],
+    source.current,
+    load === 'night' ? camera.watts.heater : 0,
+  );
   const feed = dcFeed({
     sourceVolts: secrets.supplyVolts ?? source.volts,
     loopOhms,
-    load: { kind: 'watts', watts: voltAmpsOf(camera.watts[load], source.current) },
+    load: { kind: 'watts', watts: voltAmps, heaterOhms },
     minLoadVolts: 0,
   });
   return feed.state === 'collapsed' ? 0 : shown(feed.loadVolts, meter.share, meter.voltsDigit, random);

@@ -1,6 +1,6 @@
-import { powerLoop } from '#core/test/findings';
+import { dayLoad, powerLoop, worstLoad } from '#core/test/findings';
 import type { RunReadings } from '#core/test/readings';
-import { arrivingVolts } from '#core/physics/power';
+import { arrivingVolts, type CameraLoad } from '#core/physics/power';
 import type { Camera, Run, Supply } from '#core/model/site';
 
 /** Volts of a 12 V lead battery: while it is charged on float, and where a box cuts it off. Source: makers' usual figures at 20 °C. */
@@ -14,11 +14,11 @@ export interface Hanging {
   readings: RunReadings;
 }
 
-const voltsAt = ({ run, readings }: Hanging, sourceVolts: number, watts: number): number =>
+const voltsAt = ({ run, readings }: Hanging, sourceVolts: number, load: CameraLoad): number =>
   arrivingVolts({
     sourceVolts,
     loopOhms: powerLoop(run, readings['power-loop-ohms']).ohms,
-    voltAmps: watts,
+    ...load,
   });
 
 const numbers = (hanging: readonly Hanging[]): string => {
@@ -33,12 +33,11 @@ export function batteryChecks(
 ): { wrong: string[]; cautions: string[] } {
   if (!battery || current !== 'dc') return { wrong: [], cautions: [] };
   const tooHigh = hanging.filter(
-    (one) => voltsAt(one, floatVolts, one.camera.watts.day) > one.camera.supply.window.maxVolts,
+    (one) => voltsAt(one, floatVolts, dayLoad(one.camera)) > one.camera.supply.window.maxVolts,
   );
-  const tooLow = hanging.filter((one) => {
-    const { day, night } = one.camera.watts;
-    return voltsAt(one, emptyVolts, Math.max(day, night)) < one.camera.supply.window.minVolts;
-  });
+  const tooLow = hanging.filter(
+    (one) => voltsAt(one, emptyVolts, worstLoad(one.camera)) < one.camera.supply.window.minVolts,
+  );
   return {
     wrong:
       tooHigh.length > 0

@@ -19,7 +19,18 @@ export interface CircuitCheck {
   load: Load;
 }
 export interface UpsCheck extends CircuitCheck {
-  /** How long it lasts at this load; `null` with nothing on it. */ runtimeHours: number | null;
+  /** How long it lasts at this load; `null` with nothing on it. */
+  runtimeHours: number | null;
+  /** Volt-amperes against its rating; `null` where that is not noted. */
+  voltAmps: Load | null;
+  /** With the gear that the choices bring to its place beside all that hangs on it now, as in the nights of the change. */
+  withPlanned: { watts: number; load: Load; runtimeHours: number } | null;
+}
+
+/** Watts that new gear is to give at a place. */
+export interface PlannedGear {
+  placeId: string;
+  watts: number;
 }
 export interface RackCheck {
   id: string;
@@ -32,6 +43,12 @@ export interface MainsCheck {
   racks: RackCheck[];
   unfed: Consumer[];
 }
+
+/** What PoE gear takes of the mains for the watts that its ports give. Typical. */
+const poeEfficiency = 0.9;
+
+/** Power factor of gear by its watts: from 75 W on it has to be corrected. Source: IEC 61000-3-2; below it as a rectifier. */
+const powerFactorOf = (watts: number): number => (watts < 75 ? 0.65 : 0.95);
 
 /** What is left of a battery’s Wh in the middle of its life. Policy: IEEE 1188 replaces it at 80 %. */
 const batteryAge = 0.8;
@@ -85,6 +102,35 @@ function thingsOf(site: Site, readings: ReadonlyMap<string, RunReadings>): Thing
 const wattsOf = (consumers: readonly Consumer[]): number =>
   consumers.reduce((sum, { watts }) => sum + watts, 0);
 
+const hoursOf = ({ usableWh, efficiencyPercent }: Gear & { kind: 'ups' }, watts: number): number =>
+  (usableWh * batteryAge * (efficiencyPercent / 100)) / watts;
+
+function upsCheck(
+  { id, placeId, gear }: Equipment & { gear: Gear & { kind: 'ups' } },
+  consumers: Consumer[],
+  planned: readonly PlannedGear[],
+): UpsCheck {
+  const watts = wattsOf(consumers);
+  const voltAmps = consumers.reduce((sum, one) => sum + one.watts / powerFactorOf(one.watts), 0);
+  const plannedWatts =
+    planned.reduce((sum, one) => sum + (one.placeId === placeId ? one.watts : 0), 0) / poeEfficiency;
+  return {
+    id,
+    consumers,
+    load: loadOf('watts', watts, gear.ratedWatts, 'W'),
+    voltAmps: gear.ratedVa === undefined ? null : loadOf('volt-amperes', voltAmps, gear.ratedVa, 'VA'),
+    runtimeHours: watts > 0 ? hoursOf(gear, watts) : null,
+    withPlanned:
+      plannedWatts > 0
+        ? {
+            watts: plannedWatts,
+            load: loadOf('watts', watts + plannedWatts, gear.ratedWatts, 'W'),
+            runtimeHours: hoursOf(gear, watts + plannedWatts),
+          }
+        : null,
+  };
+}
+
 /**
  * Mains circuits with all that hangs on them, straight or through a UPS, against 80 % of the breaker; UPS with their
  * runtime at the night's load (usable Wh × age × inverter efficiency / load); racks with their units; and what is noted as
@@ -93,6 +139,7 @@ const wattsOf = (consumers: readonly Consumer[]): number =>
 export function mainsCheck(
   site: Site,
   readings: ReadonlyMap<string, RunReadings> = readingsByRun(site),
+  planned: readonly PlannedGear[] = [],
 ): MainsCheck {
   const things = thingsOf(site, readings);
   const equipment = Object.values(site.equipment);
@@ -113,17 +160,7 @@ export function mainsCheck(
         load: loadOf('watts', wattsOf(consumers), gear.volts * gear.breakerAmps * continuousLoadShare, 'W'),
       };
     }),
-    upses: upses.map(({ id, gear }) => {
-      const consumers = on(id, new Set([id]));
-      const watts = wattsOf(consumers);
-      return {
-        id,
-        consumers,
-        load: loadOf('watts', watts, gear.ratedWatts, 'W'),
-        runtimeHours:
-          watts > 0 ? (gear.usableWh * batteryAge * (gear.efficiencyPercent / 100)) / watts : null,
-      };
-    }),
+    upses: upses.map((ups) => upsCheck(ups, on(ups.id, new Set([ups.id])), planned)),
     racks: equipment.filter(isOf('rack')).map(({ id, gear }) => {
       const mounted = [...Object.values(site.recorder), ...Object.values(site.supply), ...equipment].flatMap(
         ({ name, hookUp }) => (hookUp?.rackId === id ? [{ name, units: hookUp.rackUnits ?? 1 }] : []),

@@ -177,6 +177,26 @@ describe('mains, UPS and racks', () => {
     expect(upses[0]!.load).toMatchObject({ used: 135, most: 600 });
     expect(upses[0]!.runtimeHours).toBeCloseTo((300 * 0.8 * 0.9) / 135, 9);
   });
+  it('counts volt-amperes by the power factor of what hangs there, and the gear that is chosen beside it', () => {
+    const ups: Equipment = {
+      ...equipped.equipment['ups']!,
+      gear: { kind: 'ups', usableWh: 300, efficiencyPercent: 90, ratedWatts: 600, ratedVa: 160 },
+    };
+    const rated: Site = { ...equipped, equipment: { ...equipped.equipment, ups } };
+    const [check] = mainsCheck(rated, undefined, [
+      { placeId: ups.placeId, watts: 81 },
+      { placeId: 'gatehouse', watts: 900 },
+    ]).upses;
+    // By hand: the recorder's 45 W without correction are 69.2 VA, the switch's 90 W with it 94.7.
+    expect(check!.voltAmps).toMatchObject({
+      used: expect.closeTo(45 / 0.65 + 90 / 0.95, 9),
+      status: 'fails',
+    });
+    // 81 W of ports are 90 W of mains.
+    expect(check!.withPlanned).toMatchObject({ watts: 90, load: { used: 225 } });
+    expect(check!.withPlanned!.runtimeHours).toBeCloseTo((300 * 0.8 * 0.9) / 225, 9);
+    expect(mainsCheck(equipped).upses[0]).toMatchObject({ voltAmps: null, withPlanned: null });
+  });
   it('a supply box takes what its cameras draw where nobody noted its watts', () => {
     const fed: Site = {
       ...equipped,

@@ -1,6 +1,6 @@
-import { feedSource, powerLoop } from '#core/test/findings';
+import { feedSource, powerLoop, startUpLoad, worstLoad } from '#core/test/findings';
 import { readingsByRun, type RunReadings } from '#core/test/readings';
-import { continuousLoadShare, drawnAmps, voltAmpsOf } from '#core/physics/power';
+import { continuousLoadShare, drawnAmps, type CameraLoad } from '#core/physics/power';
 import type { Camera, Run, Site, Supply } from '#core/model/site';
 import { loadOf, type Load } from '#core/shared/derivation';
 import { batteryChecks, type Hanging } from './batteryChecks';
@@ -42,16 +42,10 @@ function fedBy(
   readings: RunReadings,
 ): { fed: Fed; wrong: string[] } {
   const { ohms } = powerLoop(run, readings['power-loop-ohms']);
-  const { day, night, startUp } = camera.watts;
   const { maxVolts } = camera.supply.window;
-  const drawing = (watts: number) =>
-    drawnAmps({
-      sourceVolts: supply.setVolts,
-      loopOhms: ohms,
-      voltAmps: voltAmpsOf(watts, supply.current),
-    });
-  const worst = drawing(Math.max(day, night));
-  const starting = drawing(Math.max(day, night, startUp));
+  const drawing = (load: CameraLoad) => drawnAmps({ sourceVolts: supply.setVolts, loopOhms: ohms, ...load });
+  const worst = drawing(worstLoad(camera));
+  const starting = drawing(startUpLoad(camera));
   const whose = `Camera ${camera.number}`;
   const wrong = [
     ...(camera.supply.current !== supply.current

@@ -1,13 +1,13 @@
-import { drawnAmps, voltAmpsOf } from '#core/physics/power';
 import { formatMegapixels, pictureFormat, pictureFormats, type PictureFormat } from '#core/physics/signal';
 import type { OptionKind } from '#core/model/site';
 import { infeasible, feasible } from './build';
 import type { Context } from './context';
+import { drawsOf, loadsOf, newLoads } from './draws';
 import { hdFeed } from './hdFeed';
 import { lineBinding } from './lineMargins';
 import { gearObstacle, lineObstacle } from './lineObstacle';
-import { keptVoltsMargin, nightVoltsMargin, pictureMarginOf } from './margins';
-import type { Margin, Option, Part, FeasibleOption } from './option';
+import { feedMargin, keptVoltsMargin, nightVoltsMargin, pictureMarginOf } from './margins';
+import type { Margin, Option, Part } from './option';
 
 const polarity = 'Check polarity before power; reversed polarity destroys cameras.';
 const oneFormat = 'Set the same format and line standard at both ends before the picture is lost.';
@@ -16,26 +16,14 @@ const oneFormat = 'Set the same format and line standard at both ends before the
 const keptYears = 3;
 const hdYears = 7;
 
-/**
- * What a load of so many watts draws of the box that feeds the run: at the volts that arrive there, and by its volt-amperes on
- * AC.
- */
-export function drawsOf(
-  { run: { feed }, source, findings: { powerLoop } }: Context,
-  watts: number,
-): FeasibleOption['draws'] {
-  if (feed.kind === 'local-adapter') return null;
-  const { amps } = drawnAmps({
-    sourceVolts: source.volts,
-    loopOhms: powerLoop.ohms,
-    voltAmps: voltAmpsOf(watts, source.current),
-  });
-  return { supplyId: feed.supplyId, amps };
-}
-
 export const vandalProof = 'The view asks for a vandal-resistant body: pick the model for it.';
 export const soundCaution =
   'Its microphone: recording sound is restricted by law in many places. Ask before keeping it.';
+
+const feedRemedy = ({ kind }: Margin): string | undefined =>
+  kind === 'feed-amps'
+    ? 'a stronger adapter, or another output with a larger fuse where the cores bear it'
+    : undefined;
 
 /** Keep what hangs there: its picture at today's format and its volts by night must hold. */
 export function keepOption(context: Context): Option {
@@ -54,14 +42,18 @@ export function keepOption(context: Context): Option {
   if (camera.microphone) cautions.push(soundCaution);
   return feasible(context, {
     kind: 'keep',
-    margins: [pictureMarginOf(context, pictureFormat(camera.format)), keptVoltsMargin(context)],
+    margins: [
+      pictureMarginOf(context, pictureFormat(camera.format)),
+      keptVoltsMargin(context),
+      feedMargin(context, loadsOf(camera)),
+    ],
     parts: [],
     work: [],
     signal: { kind: 'coax', format: camera.format },
     megapixels: formatMegapixels(camera.format),
     lifeYears: keptYears,
     renew: [{ item: need.hd.product.id, count: 1 }],
-    draws: drawsOf(context, Math.max(camera.watts.day, camera.watts.night)),
+    draws: drawsOf(context, loadsOf(camera)),
     fedLocally: context.run.feed.kind === 'local-adapter',
     message:
       lineBinding(context, 'keep').parts.length > 0
@@ -69,9 +61,10 @@ export function keepOption(context: Context): Option {
         : 'Nothing is bought; picture and power stay as they are.',
     cautions,
     remedy: (binding) =>
-      binding.kind === 'night-volts'
+      feedRemedy(binding) ??
+      (binding.kind === 'night-volts'
         ? 'a heavier or second pair for the power, a supply nearer the camera, or a trimmed supply'
-        : 'a lower picture format or a shorter run',
+        : 'a lower picture format or a shorter run'),
   });
 }
 
@@ -116,16 +109,21 @@ function newHdCamera(
   const feed = hdFeed(context, kind);
   if ('state' in feed) return feed;
   const { format, margin } = formatThatFits(context, formats);
+  const loads = newLoads(context, feed.watts.value ?? 0, feed.heaterWatts, feed.startUpWatts);
   const lowered = format.id === need.hd.format ? [] : [`Lowered to ${format.label}; the view deserves more.`];
   return feasible(context, {
     kind,
-    margins: [margin, nightVoltsMargin(context, feed.watts, feed.window)],
+    margins: [
+      margin,
+      nightVoltsMargin(context, feed.watts, feed.heaterWatts, feed.window),
+      feedMargin(context, loads),
+    ],
     parts: [{ item: need.hd.product.id, count: 1 }, ...extras.parts, ...feed.parts],
     work: ['swap-hd-camera', ...extras.work, ...feed.work],
     lifeYears: hdYears,
     signal: { kind: 'coax', format: format.id },
     megapixels: Math.min(need.hd.product.megapixels, formatMegapixels(format.id)),
-    draws: drawsOf(context, feed.watts.value ?? 0),
+    draws: drawsOf(context, newLoads(context, feed.watts.value ?? 0, feed.heaterWatts, feed.startUpWatts)),
     fedLocally: context.run.feed.kind === 'local-adapter',
     message: `${extras.message}, ${format.label}.`,
     cautions: [
@@ -137,11 +135,12 @@ function newHdCamera(
       ...(need.vandal ? [vandalProof] : []),
     ],
     remedy: (binding) =>
-      binding.kind === 'night-volts'
+      feedRemedy(binding) ??
+      (binding.kind === 'night-volts'
         ? 'a camera that takes less, a heavier pair, or a supply nearer the camera'
         : policies.format === 'replace'
           ? 'a lower picture format, a shorter run or heavier coax'
-          : 'a shorter run or heavier coax',
+          : 'a shorter run or heavier coax'),
   });
 }
 

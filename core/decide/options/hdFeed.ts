@@ -8,6 +8,9 @@ import type { InfeasibleOption, Part } from './option';
 export interface HdFeed {
   window: Camera['supply']['window'];
   watts: Figure;
+  /** Of them a heater's; none behind a converter, which takes what it needs at any volts. */
+  heaterWatts: number;
+  startUpWatts: number;
   parts: Part[];
   work: string[];
   cautions: string[];
@@ -29,7 +32,13 @@ export function hdFeed(
   const { supply } = hd;
   const watts = figure('new camera by night', hd.nightWatts, 'W', hd.from);
   if (supply.current === 'either' || supply.current === source.current)
-    return { window: { ...supply.window, from: hd.from }, watts, ...nothingBetween };
+    return {
+      window: { ...supply.window, from: hd.from },
+      watts,
+      heaterWatts: hd.heaterWatts,
+      startUpWatts: hd.startUpWatts,
+      ...nothingBetween,
+    };
   if (supply.current === 'ac')
     return infeasible(
       kind,
@@ -41,6 +50,8 @@ export function hdFeed(
   return {
     window: { minVolts, maxVolts, from: 'typical' },
     watts: figure('new camera and its converter', hd.nightWatts / efficiency, 'W', hd.from),
+    heaterWatts: 0,
+    startUpWatts: hd.startUpWatts / efficiency,
     parts: [{ item: 'camera-converter', count: 1 }],
     work: ['fit-camera-converter'],
     cautions: [

@@ -5,9 +5,10 @@ import { soundJointLossDb } from '#core/physics/signal';
 import type { Place } from '#core/model/site';
 import { formatQuantity } from '#core/shared/units';
 import { figure, worst } from '#core/shared/derivation';
-import { drawsOf, soundCaution, vandalProof } from './analog';
+import { soundCaution, vandalProof } from './analog';
 import { infeasible, feasible, type Draft } from './build';
 import type { Context } from './context';
+import { drawsOf, heaterLoads } from './draws';
 import { gearObstacle, lineObstacle } from './lineObstacle';
 import {
   channelMargin,
@@ -100,7 +101,7 @@ function heaterOnOldPair(
   return {
     margin: without,
     message: ` The heater stays on the old power pair.`,
-    draws: drawsOf(context, ip.heaterWatts),
+    draws: drawsOf(context, heaterLoads(context, ip.heaterWatts)),
     cautions: ['The old pair stays live for the heater: label it at both ends.'],
   };
 }

@@ -1,6 +1,7 @@
 import { inLineGear, optionRow, type OptionKind } from '#core/model/site';
 import { gearInLine, lineConditions, type LineCondition, type LineUse } from '#core/test/findings';
 import type { Context } from './context';
+import { oldCableFire } from './oldCableFire';
 import type { Margin, Part } from './option';
 import { isSheltered } from './sheltered';
 
@@ -54,7 +55,8 @@ const unbound: LineBinding = { margins: [], parts: [], work: [], cautions: [] };
 const unreadInsulation = 'The insulation was not read: read it before power goes on a cable that may be wet.';
 
 /** How water in the cable and different earths at its ends bind an option that goes on using it. */
-export function lineBinding({ run, readings }: Context, kind: OptionKind): LineBinding {
+export function lineBinding(context: Context, kind: OptionKind): LineBinding {
+  const { run, readings } = context;
   const use = useOf(kind);
   if (!use) return unbound;
   const conditions = lineConditions(run, readings, use);
@@ -62,7 +64,8 @@ export function lineBinding({ run, readings }: Context, kind: OptionKind): LineB
     use === 'data-and-power' &&
     !readings['insulation-megohms'] &&
     run.segments.some(({ environment }) => !isSheltered(environment));
-  if (conditions.length === 0 && !mayBeWet) return unbound;
+  const fire = oldCableFire(context);
+  if (conditions.length === 0 && !mayBeWet && fire.length === 0) return unbound;
   const needsIsolator =
     use === 'picture' &&
     conditions.some((condition) => condition.kind === 'earth') &&
@@ -74,6 +77,7 @@ export function lineBinding({ run, readings }: Context, kind: OptionKind): LineB
     cautions: [
       ...conditions.flatMap(({ status, message }) => (status === 'holds' ? [] : [message])),
       ...(mayBeWet ? [unreadInsulation] : []),
+      ...fire,
     ],
   };
 }

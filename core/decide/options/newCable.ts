@@ -1,13 +1,10 @@
 import { lineConditions } from '#core/test/findings';
-import { fireClasses, type FireClass, type Place } from '#core/model/site';
+import type { FireClass, Place } from '#core/model/site';
 import type { Context } from './context';
+import { fireClassOf } from './fireClass';
 import { marginOfCondition } from './lineMargins';
 import type { Margin, Part } from './option';
 import { isSheltered } from './sheltered';
-
-/** The strictest class that either end asks for: the cable is one piece. */
-export const fireClassOf = (...places: Pick<Place, 'fireClass'>[]): FireClass =>
-  fireClasses[Math.max(...places.map(({ fireClass }) => fireClasses.indexOf(fireClass ?? 'general')))]!;
 
 const cableItems: Record<'category' | 'fibre', Record<FireClass, string>> = {
   category: {

@@ -3,12 +3,14 @@ import type { OptionKind } from '#core/model/site';
 import type { Unit } from '#core/shared/units';
 import type { Basis, Status, LazyDerivation } from '#core/shared/derivation';
 import type { Scenario } from '#core/test/scenarios';
+import type { Draws } from './draws';
 
 /** The respects in which an option can hold or not. */
 export type MarginKind =
   | 'picture-loss'
   | 'night-volts'
   | 'supply-setting'
+  | 'feed-amps'
   | 'watts'
   | 'link-rate'
   | 'channel'
@@ -75,8 +77,7 @@ export interface FeasibleOption {
   signal: OptionSignal;
   /** Megapixels that the view has then. */
   megapixels: number;
-  /** Amps it draws of a supply box by night. */
-  draws: { supplyId: string; amps: number } | null;
+  draws: Draws | null;
   /** The camera hangs on the mains at its own place, away from any UPS at the head end. */
   fedLocally: boolean;
   /** Metres of new cable; places where something new is to be seen. */

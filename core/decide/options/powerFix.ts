@@ -4,11 +4,12 @@ import { pictureFormat, formatMegapixels } from '#core/physics/signal';
 import type { Run } from '#core/model/site';
 import { formatQuantity } from '#core/shared/units';
 import { figure, statusOf } from '#core/shared/derivation';
-import { drawsOf } from './analog';
 import { infeasible, partsCostOf, feasible } from './build';
 import type { Context } from './context';
+import { drawsOf, loadsOf } from './draws';
 import { ohmsFactor } from '#core/test/scenarios';
-import { pictureMarginOf } from './margins';
+import { feedMargin, pictureMarginOf } from './margins';
+import { fireClassCautions } from './fireClass';
 import { surgeProtection } from './newCable';
 import type { Margin, Option, Part } from './option';
 
@@ -67,7 +68,7 @@ function doable(context: Context, fix: PowerFix): Doable | undefined {
             ],
             newCableM: lengthM,
             work: surges.work,
-            cautions: surges.cautions,
+            cautions: [...surges.cautions, ...fireClassCautions(place, context.headEnd)],
           };
     }
     case 'local-adapter':
@@ -191,20 +192,22 @@ export function powerFixOption(context: Context): Option {
       'nothing: keep it as it is',
     );
   const picture = pictureMarginOf(context, pictureFormat(camera.format));
+  const loads = loadsOf(camera);
   const common = {
     kind: 'power-fix' as const,
     signal: { kind: 'coax' as const, format: camera.format },
     megapixels: formatMegapixels(camera.format),
     lifeYears: years,
     renew: [{ item: need.hd.product.id, count: 1 }],
-    draws: drawsOf(context, Math.max(camera.watts.day, camera.watts.night)),
+    draws: drawsOf(context, loads),
     remedy: () => 'another way for picture and power',
   };
   const trimmed = trim(context);
   if (trimmed)
     return feasible(context, {
       ...common,
-      margins: [picture, trimmed],
+      draws: drawsOf(context, loads, trimmed.value),
+      margins: [picture, trimmed, feedMargin(context, loads, trimmed.value)],
       parts: [],
       work: ['fix-power'],
       message: `Set the supply to ${formatQuantity(trimmed.value, 'V')}; it serves every camera on that box.`,
@@ -221,7 +224,7 @@ export function powerFixOption(context: Context): Option {
   if (way) {
     return feasible(context, {
       ...common,
-      margins: [picture, fixedVolts(context, way.fix)],
+      margins: [picture, fixedVolts(context, way.fix), ...(way.atCamera ? [] : [feedMargin(context, loads)])],
       parts: way.parts,
       work:
         way.newCableM > 0

@@ -2,6 +2,7 @@ import { describe, expect, it } from 'vitest';
 import { evaluateSite } from '#core/evaluate';
 import {
   inLineGearKinds,
+  type Camera,
   type InLineGearKind,
   type OptionKind,
   type Place,
@@ -293,11 +294,12 @@ describe('amps are those that flow', () => {
     const { draws } = possible(demo, 'r14', 'keep');
     const { source, findings } = { source: demo.supply['quay-box']!, findings: evaluateSite(demo) };
     const loop = findings.runs.find(({ run }) => run.id === 'r14')!.findings.powerLoop.ohms;
-    // By hand: 9 W are 13.85 VA; V = (26 + √(26² − 4·R·13.85))/2, I = 13.85/V.
-    const voltAmps = 9 / 0.65;
-    const volts = (source.setVolts + Math.sqrt(source.setVolts ** 2 - 4 * loop * voltAmps)) / 2;
-    expect(draws!.amps).toBeCloseTo(voltAmps / volts, 6);
-    expect(draws!.amps).toBeGreaterThan((1.5 * 9) / source.setVolts);
+    // By hand: of 9 W the heater's 4 are 144 Ω, and the other 5 are 7.7 VA; k = 1 + R/144,
+    // V = (26 + √(26² − 4·k·R·7.7))/2k, I = 7.7/V + V/144.
+    const voltAmps = 5 / 0.65;
+    const k = 1 + loop / 144;
+    const volts = (source.setVolts + Math.sqrt(source.setVolts ** 2 - 4 * k * loop * voltAmps)) / (2 * k);
+    expect(draws!.amps).toBeCloseTo(voltAmps / volts + volts / 144, 6);
   });
   it('a head-end unit gives what warms the coax too', () => {
     const given = (number: number) => {
@@ -312,4 +314,73 @@ describe('amps are those that flow', () => {
     // The gatehouse is 480 m away: a twentieth and more of what is given warms its coax.
     expect(given(24).watts).toBeGreaterThan(1.05 * 7);
   });
+});
+
+describe('what a feed bears at the start binds whatever hangs on it', () => {
+  const withCamera = (id: string, fields: Partial<Camera>): Site => ({
+    ...demo,
+    camera: { ...demo.camera, [id]: { ...demo.camera[id]!, ...fields } },
+  });
+  it('a camera of 32 W does not hold on an adapter of 6 W', () => {
+    const hungry = withCamera('c23', { watts: { day: 20, night: 32, startUp: 32 } });
+    const weak: Site = {
+      ...hungry,
+      run: {
+        ...hungry.run,
+        r23: {
+          ...hungry.run['r23']!,
+          feed: { kind: 'local-adapter', current: 'dc', volts: 12.4, ratedAmps: 0.5 },
+        },
+      },
+    };
+    const keep = possible(weak, 'r23', 'keep');
+    expect([keep.state, brokenLimit(keep)!.limit]).toEqual([
+      'fails',
+      expect.stringMatching(/amps of its feed/),
+    ]);
+    expect(brokenLimit(keep)!.remedy).toMatch(/stronger adapter/);
+  });
+  it('the start of a new camera counts, a quarter more than its night where its sheet says nothing', () => {
+    // By hand: 2 + 1.6 W by night, 4.5 W at the start, over the loop of run 1 from 12.6 V.
+    const { draws, margins } = possible(demo, 'r01', 'hd-coax');
+    const { night } = { night: draws!.amps };
+    expect(draws!.startUpAmps / night).toBeCloseTo(1.25, 1);
+    expect(margins.find(({ kind }) => kind === 'feed-amps')).toMatchObject({
+      value: draws!.startUpAmps,
+      status: 'holds',
+      utilisation: expect.closeTo(draws!.startUpAmps / 1.1, 9) as number,
+    });
+  });
+  it('a heater is a resistance: it takes less where fewer volts arrive, and no volt-amperes beside its watts', () => {
+    const told = withCamera('c13', { watts: { day: 4, night: 9, startUp: 11, heater: 5 } });
+    const amps = (site: Site): number => possible(site, 'r13', 'keep').draws!.amps;
+    expect(amps(told)).toBeLessThan(amps(demo));
+  });
+});
+
+describe('fire rating on the jacket of the old cable', () => {
+  const printed = (print: string, fireClass: Place['fireClass']): readonly string[] => {
+    const [first, ...rest] = demo.run['r01']!.segments;
+    const run = { ...demo.run['r01']!, segments: [{ ...first!, print }, ...rest] };
+    const placeId = demo.camera['c01']!.placeId;
+    const at: Site = {
+      ...demo,
+      run: { ...demo.run, r01: run },
+      place: { ...demo.place, [placeId]: { ...demo.place[placeId]!, fireClass } },
+    };
+    return possible(at, 'r01', 'ip-coax-unit').cautions.filter((caution) => /fire/.test(caution));
+  };
+  it.each([
+    ['RG59 20AWG BC CMP', 'plenum', 0],
+    ['RG59 20AWG BC CMP', 'riser', 0],
+    ['RG59 20AWG BC CMR', 'riser', 0],
+    ['RG59 20AWG BC CMR', 'plenum', 1],
+    ['RG59 20AWG BC CM', 'riser', 1],
+    ['RG59 20AWG BC LSZH', 'escape-route', 0],
+    ['RG59 20AWG BC Eca', 'escape-route', 1],
+    ['RG59 20AWG BC', 'riser', 1],
+    ['RG59 20AWG BC CM', undefined, 0],
+  ] as const)('%s where cable has to be %s: %d word of it', (print, fireClass, count) =>
+    expect(printed(print, fireClass)).toHaveLength(count),
+  );
 });

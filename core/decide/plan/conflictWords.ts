@@ -49,6 +49,10 @@ function demandWords({ site, demands }: PlanningInput, demand: DemandRef): strin
       return `the slots and limits of ${site.recorder[demand.recorderId]!.name}`;
     case 'supply':
       return `80 % of what ${site.supply[demand.supplyId]!.name} can give`;
+    case 'start-up':
+      return `what ${site.supply[demand.supplyId]!.name} can give while all its cameras start`;
+    case 'fuse':
+      return `the fuse of output ${demand.output} of ${site.supply[demand.supplyId]!.name}`;
     case 'rack':
       return `the room in the rack at ${site.place[demand.placeId]!.name}`;
     case 'lock':

@@ -10,6 +10,8 @@ export type DemandRef =
   | { kind: 'cap'; of: keyof Demands['caps'] }
   | { kind: 'recorder'; recorderId: string }
   | { kind: 'supply'; supplyId: string }
+  | { kind: 'start-up'; supplyId: string }
+  | { kind: 'fuse'; supplyId: string; output: number }
   | { kind: 'rack'; placeId: string }
   | { kind: 'lock'; cameraId: string };
 
@@ -21,7 +23,10 @@ function subjectOf(demand: DemandRef): string {
     case 'recorder':
       return demand.recorderId;
     case 'supply':
+    case 'start-up':
       return demand.supplyId;
+    case 'fuse':
+      return `${demand.supplyId} ${demand.output}`;
     case 'rack':
       return demand.placeId;
     case 'lock':

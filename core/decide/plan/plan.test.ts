@@ -1,7 +1,7 @@
 import loadHighs from 'highs';
 import { describe, expect, it } from 'vitest';
 import { evaluateSite } from '#core/evaluate';
-import { totalOf, type FeasibleOption } from '#core/decide/options';
+import { totalOf, type Draws, type FeasibleOption } from '#core/decide/options';
 import { costOf } from '#core/solver';
 import {
   applyChanges,
@@ -11,6 +11,7 @@ import {
   type Change,
   type Demands,
   type Site,
+  type Supply,
 } from '#core/model/site';
 import { saltmarrowSite } from '../../model/site/testSite';
 import {
@@ -261,6 +262,49 @@ describe('what cannot be', () => {
     const { excluded, options } = plan(after(site, [live]));
     expect(options['c07']).toBeUndefined();
     expect(excluded[0]?.message).toMatch(/Camera 7 is left out: .*licensed/);
+  });
+  it('a box that starts after a power cut, and a fuse, are not asked for more than they bear', () => {
+    const of = (fields: Partial<Supply>): Site => ({
+      ...site,
+      supply: { ...site.supply, 'hall-box': { ...site.supply['hall-box']!, ...fields } },
+    });
+    const draws = (at: Site): Draws[] => {
+      const { options } = plan(at, { goal: 'mend' });
+      return evaluateSite(at).runs.flatMap(({ camera, options: all }) => {
+        const option = all.find(({ kind }) => kind === options[camera.id]);
+        return option && option.state !== 'no' && option.draws?.supplyId === 'hall-box' ? [option.draws] : [];
+      });
+    };
+    const sum = (all: Draws[], amps: 'amps' | 'startUpAmps') => all.reduce((so, one) => so + one[amps], 0);
+    const free = draws(site);
+    const most = sum(free, 'startUpAmps');
+    // As much as it gives by night, but not while all start.
+    const ratedAmps = (sum(free, 'amps') / 0.8 + most) / 2;
+    expect(ratedAmps).toBeLessThan(most);
+    expect(sum(draws(of({ ratedAmps })), 'startUpAmps')).toBeLessThanOrEqual(ratedAmps + 1e-9);
+    // Two cameras on one output, each of which its fuse would bear by itself.
+    const [first, second] = free as [Draws, Draws];
+    const shared = of({
+      outputs: site.supply['hall-box']!.outputs.map((output) => ({
+        ...output,
+        fuseAmps: (first.startUpAmps + second.startUpAmps) * 0.9,
+      })),
+    });
+    const run = Object.values(site.run).find(
+      ({ feed }) =>
+        feed.kind !== 'local-adapter' && feed.output === second.output && feed.supplyId === 'hall-box',
+    )!;
+    const moved: Site = {
+      ...shared,
+      run: {
+        ...shared.run,
+        [run.id]: { ...run, feed: { kind: 'along-run', supplyId: 'hall-box', output: first.output } },
+      },
+    };
+    const onFirst = draws(moved).filter(({ output }) => output === first.output);
+    expect(sum(onFirst, 'startUpAmps')).toBeLessThanOrEqual(
+      (first.startUpAmps + second.startUpAmps) * 0.9 + 1e-9,
+    );
   });
   it('measured figures only leave out who nobody has measured', () => {
     const { excluded } = plan(site, { figures: 'measured-only' });

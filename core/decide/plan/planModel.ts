@@ -2,29 +2,54 @@ import { productOf, catalogueOf } from '#core/model/catalogue';
 import { continuousLoadShare } from '#core/physics/power';
 import type { Term } from '#core/solver';
 import type { Demands, Site } from '#core/model/site';
+import type { Draws } from '#core/decide/options';
 import type { CameraCandidates, Candidate } from './candidates';
-import { demandKey } from './demandRef';
+import { demandKey, type DemandRef } from './demandRef';
 import { planDraft, type PlanDraft } from './planDraft';
 import { recorderRows } from './recorderRows';
 import { sharedRows } from './sharedRows';
 import type { PlanPick, PlanModel } from './types';
 
-/** What a supply box gives by night may not pass what it may give for good. */
+/**
+ * What a supply box gives by night may not pass what it may give for good; what it gives while all start after a power cut, its
+ * rating; and what an output gives then, its fuse.
+ */
 function supplyRows(draft: PlanDraft, site: Site, picks: readonly PlanPick[]): void {
-  for (const supply of Object.values(site.supply)) {
-    const terms = picks.flatMap(
-      ({
-        candidate: {
-          option: { draws },
-        },
-        variable,
-      }): Term[] => (draws?.supplyId === supply.id && draws.amps > 0 ? [{ variable, by: draws.amps }] : []),
-    );
-    if (terms.length > 0)
-      draft.row(`amps of ${supply.id}`, terms, '<=', supply.ratedAmps * continuousLoadShare, {
-        kind: 'supply',
-        supplyId: supply.id,
+  for (const { id: supplyId, ratedAmps, outputs } of Object.values(site.supply)) {
+    const of = (amount: (draws: Draws) => number): Term[] =>
+      picks.flatMap(({ candidate: { option }, variable }): Term[] => {
+        const { draws } = option;
+        const by = draws?.supplyId === supplyId ? amount(draws) : 0;
+        return by > 0 ? [{ variable, by }] : [];
       });
+    const atMost = (name: string, terms: Term[], amps: number, demand: DemandRef): void => {
+      if (terms.length > 0) draft.row(name, terms, '<=', amps, demand);
+    };
+    atMost(
+      `amps of ${supplyId}`,
+      of(({ amps }) => amps),
+      ratedAmps * continuousLoadShare,
+      {
+        kind: 'supply',
+        supplyId,
+      },
+    );
+    atMost(
+      `start-up of ${supplyId}`,
+      of(({ startUpAmps }) => startUpAmps),
+      ratedAmps,
+      {
+        kind: 'start-up',
+        supplyId,
+      },
+    );
+    for (const { number, fuseAmps } of outputs)
+      atMost(
+        `fuse ${number} of ${supplyId}`,
+        of(({ output, startUpAmps }) => (output === number ? startUpAmps : 0)),
+        fuseAmps,
+        { kind: 'fuse', supplyId, output: number },
+      );
   }
 }
 

@@ -62,9 +62,10 @@ function testFor({ kind, unread }: Margin, { isCoax, coaxRead, traced }: Chosen)
     case 'channel':
     case 'clearance':
       return traced ? null : 'reflectometer';
-    // They are there only once they were read.
+    // They are there only once they were read, or no test reads them.
     case 'insulation':
     case 'earth':
+    case 'feed-amps':
       return null;
   }
 }

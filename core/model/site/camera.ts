@@ -42,7 +42,18 @@ export const cameraSchema = z.strictObject({
   motor: z.boolean().optional(),
   microphone: z.boolean(),
   supply: z.strictObject({ current: currentSchema, window: windowSchema }),
-  watts: z.strictObject({ day: wattsSchema, night: wattsSchema, startUp: wattsSchema }),
+  watts: z
+    .strictObject({
+      day: wattsSchema,
+      night: wattsSchema,
+      startUp: wattsSchema,
+      /** Of those by night a heater's, at its nominal volts; left out where nobody knows. */
+      heater: wattsSchema.optional(),
+    })
+    .refine(({ night, heater = 0 }) => heater <= night, {
+      error: 'a heater within the watts by night',
+      path: ['heater'],
+    }),
   lens: z
     .strictObject({
       sensor: z.enum(sensorIds),

@@ -120,6 +120,12 @@ export function noteCamera(camera: Camera, fields: { [K in keyof Camera]?: Camer
   return { ...withFields<Camera>(rest, fields), ...(still.length > 0 ? { assumed: still } : {}) };
 }
 
+/** A camera with some of its watts noted; `undefined` takes a figure away that may be left out. */
+export const noteWatts = (
+  camera: Camera,
+  fields: { [K in keyof Camera['watts']]?: Camera['watts'][K] | undefined },
+): Camera => noteCamera(camera, { watts: withFields(camera.watts, fields) });
+
 /** A camera of which only the number, the view and the place are known; the rest is assumed until somebody looks. */
 export function placeholderCamera(
   camera: Pick<Camera, 'id' | 'number' | 'name' | 'placeId'>,

@@ -33,6 +33,8 @@ export const gearSchema = z.discriminatedUnion('kind', [
     usableWh: z.number().positive().max(1e6),
     efficiencyPercent: z.number().min(30).max(100),
     ratedWatts: z.number().positive().max(100_000),
+    /** Its volt-amperes, where they are noted: gear without correction reaches them before the watts. */
+    ratedVa: z.number().positive().max(150_000).optional(),
   }),
   z.strictObject({ kind: z.literal('rack'), units: z.int().min(1).max(60) }),
   z.strictObject({

@@ -1,6 +1,6 @@
 export { allocationSettingsOf, usualAllocationSettings, type AllocationSettings } from './allocationSettings';
 export { assumable, bodies, targetClasses, type Assumable, type Camera, type TargetClassId } from './camera';
-export { asKind, cameraKinds, noteCamera, placeholderCamera } from './cameraKinds';
+export { asKind, cameraKinds, noteCamera, noteWatts, placeholderCamera } from './cameraKinds';
 export { removing, type Change, type FactUpdate } from './change';
 export { changesBetween, withChanges } from './changesBetween';
 export { choose, lockChoice, takeBackChoice } from './choosing';

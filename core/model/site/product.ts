@@ -44,6 +44,8 @@ export const productSchema = z.discriminatedUnion('kind', [
     watts: z.number().positive().max(100),
     lampWatts: z.number().min(0).max(60),
     heaterWatts: z.number().min(0).max(60),
+    /** For a moment when it starts; left out, a quarter more than by night. */
+    startUpWatts: z.number().positive().max(200).optional(),
     /** The stream of an IP camera; the best format of an HD one. */
     mbps: z.number().min(0).max(100),
     format: z.enum(pictureFormatIds).optional(),

@@ -32,6 +32,8 @@ export interface CameraFigures {
   product: ProductOf<'camera'>;
   nightWatts: number;
   heaterWatts: number;
+  /** For a moment, when it starts. */
+  startUpWatts: number;
   mbps: number;
   mbpsFrom: ProductOf<'camera'>['from'];
   format: string;
@@ -61,12 +63,17 @@ function supplyOf({ supply, serves }: ProductOf<'camera'>): CameraFigures['suppl
   return { current, window: { minVolts, maxVolts } };
 }
 
+/** A camera that starts takes so much more than by night, with its lamps tried. Typical of those noted in audits. */
+const usualStartUp = 1.25;
+
 function figuresOf(product: ProductOf<'camera'>, lamps: boolean, heater: boolean): CameraFigures {
   const heaterWatts = heater ? product.heaterWatts : 0;
+  const nightWatts = product.watts + (lamps ? product.lampWatts : 0) + heaterWatts;
   return {
     product,
     heaterWatts,
-    nightWatts: product.watts + (lamps ? product.lampWatts : 0) + heaterWatts,
+    nightWatts,
+    startUpWatts: Math.max(nightWatts, product.startUpWatts ?? nightWatts * usualStartUp),
     mbps: product.mbps,
     mbpsFrom: product.from,
     format: product.format ?? 'hd1080',

@@ -1,5 +1,9 @@
-/** What a load takes: constant watts (a camera with a switching regulator) or constant amps (a heater, an older camera). */
-export type Load = { kind: 'watts'; watts: number } | { kind: 'amps'; amps: number };
+/**
+ * What a load takes: constant watts (a camera with a switching regulator), with a heater beside it that is a resistance, or
+ * constant amps (an older camera).
+ */
+export type Load =
+  { kind: 'watts'; watts: number; heaterOhms?: number | undefined } | { kind: 'amps'; amps: number };
 
 export interface FeedInput {
   sourceVolts: number;
@@ -42,25 +46,36 @@ export function maxLoadWatts({
   return Number.isFinite(amps) ? (sourceVolts - amps * loopOhms) * amps : null;
 }
 
-/** Volts at a constant-power load, the stable root; `undefined` where the supply collapses. */
-function constantPowerVolts(sourceVolts: number, loopOhms: number, watts: number): number | undefined {
-  const underRoot = sourceVolts ** 2 - 4 * loopOhms * watts;
-  return underRoot < 0 ? undefined : (sourceVolts + Math.sqrt(underRoot)) / 2;
+/**
+ * Volts at a constant-power load, the stable root; `undefined` where the supply collapses. A resistance beside it is a divider
+ * with the loop: V·(1 + R/R_h) takes the place of V.
+ */
+function constantPowerVolts(
+  sourceVolts: number,
+  loopOhms: number,
+  watts: number,
+  heaterOhms: number,
+): number | undefined {
+  const divided = 1 + loopOhms / heaterOhms;
+  const underRoot = sourceVolts ** 2 - 4 * divided * loopOhms * watts;
+  return underRoot < 0 ? undefined : (sourceVolts + Math.sqrt(underRoot)) / (2 * divided);
 }
 
 /**
  * A direct-current feed through a loop to one load (for 24 V AC the same figures hold as r.m.s. values).
- * Source: V_load = (V + √(V² − 4RP))/2 for constant power, V − I·R for constant current.
+ * Source: V_load = (V + √(V² − 4·k·R·P))/2k for constant power, k = 1 + R/R_h with a heater of R_h beside it, else 1; V − I·R
+ * for constant current.
  */
 export function dcFeed(input: FeedInput): Feed {
   const { sourceVolts, loopOhms, load, minLoadVolts, sourceLimitWatts } = input;
   const most = maxLoadWatts(input);
   const loadVolts =
     load.kind === 'watts'
-      ? constantPowerVolts(sourceVolts, loopOhms, load.watts)
+      ? constantPowerVolts(sourceVolts, loopOhms, load.watts, load.heaterOhms ?? Infinity)
       : sourceVolts - load.amps * loopOhms;
   if (loadVolts === undefined || loadVolts <= 0) return { state: 'collapsed', maxLoadWatts: most };
-  const amps = load.kind === 'watts' ? load.watts / loadVolts : load.amps;
+  const amps =
+    load.kind === 'watts' ? load.watts / loadVolts + loadVolts / (load.heaterOhms ?? Infinity) : load.amps;
   const sourceWatts = sourceVolts * amps;
   const limited = sourceLimitWatts !== undefined && sourceWatts > sourceLimitWatts;
   const state = loadVolts < minLoadVolts ? 'undervoltage' : limited ? 'source-limited' : 'ok';

@@ -1,14 +1,14 @@
+import type { CameraLoad } from './cameraLoad';
 import { dcFeed } from './dcFeed';
 
-/** A load of constant volt-amperes behind a loop; on DC they are its watts. */
-export interface FedLoad {
+/** A camera behind a loop; on DC its volt-amperes are watts. */
+export interface FedLoad extends CameraLoad {
   sourceVolts: number;
   loopOhms: number;
-  voltAmps: number;
 }
 
-const fedAt = ({ voltAmps, ...feed }: FedLoad) =>
-  dcFeed({ ...feed, load: { kind: 'watts', watts: voltAmps }, minLoadVolts: 0 });
+const fedAt = ({ voltAmps, heaterOhms, ...feed }: FedLoad) =>
+  dcFeed({ ...feed, load: { kind: 'watts', watts: voltAmps, heaterOhms }, minLoadVolts: 0 });
 
 /** Volts that arrive at the load; 0 where the feed collapses. */
 export function arrivingVolts(load: FedLoad): number {

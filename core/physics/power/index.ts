@@ -1,4 +1,5 @@
 export { ampacityA, limitedPowerVa } from './ampacity';
+export { cameraLoad, loadVoltAmps, type CameraLoad } from './cameraLoad';
 export { continuousLoadShare } from './continuousLoad';
 export { arrivingVolts, drawnAmps } from './feedAt';
 export { dcFeed, maxLoadWatts, type Feed } from './dcFeed';
@@ -11,5 +12,5 @@ export {
   poePairsFed,
   type PoeClass,
 } from './poe';
-export { voltAmpsOf, wattsOf } from './voltAmps';
+export { wattsOf } from './voltAmps';
 export { sourceVoltsFor, sourceVoltsUpTo, twoPoint, type TwoPoint } from './twoPoint';

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { dcFeed, sourceVoltsFor, sourceVoltsUpTo, twoPoint } from '.';
+import { arrivingVolts, dcFeed, sourceVoltsFor, sourceVoltsUpTo, twoPoint, type CameraLoad } from '.';
 
 /** Volts that a load gets, as the feed's own formula gives them. */
 const at = (sourceVolts: number, loopOhms: number, watts: number): number => {
@@ -52,15 +52,20 @@ describe('two readings of one feed', () => {
 });
 
 describe('the setting of a source', () => {
+  const heater = fc.option(fc.double({ min: 5, max: 200, noNaN: true }), { nil: undefined });
+  const arrives = (sourceVolts: number, loopOhms: number, load: CameraLoad): number =>
+    arrivingVolts({ sourceVolts, loopOhms, ...load });
   it('is the least that brings the load its volts, and no less does', () => {
     fc.assert(
       fc.property(
         fc.double({ min: 0.5, max: 12, noNaN: true }),
         fc.double({ min: 1, max: 10, noNaN: true }),
-        (loopOhms, watts) => {
-          const needed = sourceVoltsFor(loopOhms, watts, 10.8);
-          expect(at(needed + 1e-6, loopOhms, watts)).toBeGreaterThanOrEqual(10.8 - 1e-3);
-          expect(at(needed - 0.05, loopOhms, watts)).toBeLessThan(10.8);
+        heater,
+        (loopOhms, voltAmps, heaterOhms) => {
+          const load = { voltAmps, heaterOhms };
+          const needed = sourceVoltsFor(loopOhms, load, 10.8);
+          expect(arrives(needed + 1e-6, loopOhms, load)).toBeGreaterThanOrEqual(10.8 - 1e-3);
+          expect(arrives(needed - 0.05, loopOhms, load)).toBeLessThan(10.8);
         },
       ),
     );
@@ -70,8 +75,10 @@ describe('the setting of a source', () => {
       fc.property(
         fc.double({ min: 0, max: 5, noNaN: true }),
         fc.double({ min: 0, max: 5, noNaN: true }),
-        (loopOhms, watts) => {
-          expect(at(sourceVoltsUpTo(loopOhms, watts, 13.2), loopOhms, watts)).toBeCloseTo(13.2, 6);
+        heater,
+        (loopOhms, voltAmps, heaterOhms) => {
+          const load = { voltAmps, heaterOhms };
+          expect(arrives(sourceVoltsUpTo(loopOhms, load, 13.2), loopOhms, load)).toBeCloseTo(13.2, 6);
         },
       ),
     );

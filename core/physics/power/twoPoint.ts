@@ -1,3 +1,5 @@
+import { loadVoltAmps, type CameraLoad } from './cameraLoad';
+
 /** Volts at a load and the watts it takes then. */
 export interface LoadPoint {
   volts: number;
@@ -41,14 +43,15 @@ export function twoPoint(light: LoadPoint, heavy: LoadPoint): TwoPoint {
 }
 
 /**
- * Lowest source volts that bring `watts` to a load with at least `minVolts` there, through a loop. Source: V₀ = V + R·P/V;
- * where that would lie below the collapse, twice √(R·P).
+ * Lowest source volts that bring a load at least `minVolts` through a loop. Source: V₀ = V·(1 + R/R_h) + R·P/V with a heater of
+ * R_h; where that would lie below the collapse, twice √(R·P·(1 + R/R_h)).
  */
-export function sourceVoltsFor(loopOhms: number, watts: number, minVolts: number): number {
-  const collapse = Math.sqrt(loopOhms * watts);
-  return minVolts >= collapse ? minVolts + (loopOhms * watts) / minVolts : 2 * collapse;
+export function sourceVoltsFor(loopOhms: number, load: CameraLoad, minVolts: number): number {
+  const divided = 1 + loopOhms / (load.heaterOhms ?? Infinity);
+  const collapse = Math.sqrt((loopOhms * load.voltAmps) / divided);
+  return minVolts >= collapse ? sourceVoltsUpTo(loopOhms, load, minVolts) : 2 * divided * collapse;
 }
 
-/** Highest source volts that leave at most `maxVolts` at a load of so many watts. */
-export const sourceVoltsUpTo = (loopOhms: number, watts: number, maxVolts: number): number =>
-  maxVolts + (loopOhms * watts) / maxVolts;
+/** Source volts that leave exactly so many at a load: the highest that harm nothing. */
+export const sourceVoltsUpTo = (loopOhms: number, load: CameraLoad, volts: number): number =>
+  volts + (loopOhms * loadVoltAmps(load, volts)) / volts;

@@ -18,6 +18,10 @@ export const formulas = {
     source: 'length, construction and meter, taken as independent',
   },
   'dc-feed': { writes: 'V = (V₀ + √(V₀² − 4·R·P)) / 2', source: 'constant-power load behind a resistance' },
+  'feed-amps': {
+    writes: 'I = (V₀ − V) / R ≤ fuse',
+    source: 'the same current flows through load, loop and fuse; start-up as noted',
+  },
   'most-watts': {
     writes: 'I = min((V₀ − V_min)/R, P_src/V₀);  P = (V₀ − I·R)·I',
     source: 'least volts at the load and the source’s own limit',

@@ -25,6 +25,7 @@ const spellings: Partial<Record<Unit, Record<string, number>>> = {
   V: { v: 1, volt: 1, volts: 1, mv: 0.001 },
   A: { a: 1, amp: 1, amps: 1, ma: 0.001 },
   W: { w: 1, watt: 1, watts: 1, mw: 0.001 },
+  VA: { va: 1, kva: 1000 },
   '°C': { '°c': 1, c: 1, degc: 1 },
   dB: { db: 1 },
   'Mb/s': { 'mb/s': 1, mbps: 1, 'mbit/s': 1 },

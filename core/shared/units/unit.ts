@@ -7,6 +7,7 @@ export type Unit =
   | 'V'
   | 'A'
   | 'W'
+  | 'VA'
   | 'dB'
   | 'MHz'
   | 'Mb/s'
@@ -27,6 +28,7 @@ const decimals: Record<Unit, number> = {
   V: 1,
   A: 2,
   W: 1,
+  VA: 0,
   dB: 1,
   MHz: 0,
   'Mb/s': 0,

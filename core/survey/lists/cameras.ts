@@ -1,4 +1,4 @@
-import { freeId, noteCamera, placeholderCamera, type Camera } from '#core/model/site';
+import { freeId, noteCamera, noteWatts, placeholderCamera, type Camera } from '#core/model/site';
 import { choices } from '#core/model/labels';
 import type { List, Written } from './column';
 import { siteWords } from './siteWords';
@@ -9,13 +9,13 @@ export const placeWords = siteWords(
   (places) => Object.values(places).map(({ id, name }) => ({ value: id, label: name })),
 );
 
-const watts = (key: keyof Camera['watts'], heading: string, also: string[]) =>
+const watts = (key: 'day' | 'night' | 'startUp', heading: string, also: string[]) =>
   numberColumn<Camera>(
     key,
     heading,
     { unit: 'W', least: 0, most: 500 },
     (camera) => camera.watts[key],
-    (camera, value) => noteCamera(camera, { watts: { ...camera.watts, [key]: value } }),
+    (camera, value) => noteWatts(camera, { [key]: value }),
     { also },
   );
 
@@ -135,6 +135,14 @@ export const cameraList: List<Camera> = {
     watts('day', 'day', ['day watts', 'watts', 'power']),
     watts('night', 'night', ['night watts']),
     watts('startUp', 'start-up', ['start-up watts', 'startup']),
+    numberColumn<Camera>(
+      'heaterWatts',
+      'of night: heater',
+      { unit: 'W', least: 0, most: 500 },
+      (camera) => camera.watts.heater,
+      (camera, heater) => noteWatts(camera, { heater }),
+      { also: ['heater watts'] },
+    ),
     wordColumn(
       'sensor',
       'sensor',

@@ -1,4 +1,4 @@
-import { dcFeed, voltAmpsOf, type Feed } from '#core/physics/power';
+import { cameraLoad, dcFeed, type Feed } from '#core/physics/power';
 import type { Camera, Run, Site } from '#core/model/site';
 import {
   figure,
@@ -65,12 +65,19 @@ export interface VoltsAtLoad {
   steps: () => Step[];
 }
 
-/** Volts that arrive at a load through the run's power loop. */
-export function voltsAtLoad(source: FeedSource, loop: Loop, watts: Figure, window: Window): VoltsAtLoad {
+/** Volts that arrive at a load through the run's power loop; of its watts a heater, which is a resistance, takes some. */
+export function voltsAtLoad(
+  source: FeedSource,
+  loop: Loop,
+  watts: Figure,
+  window: Window,
+  heaterWatts = 0,
+): VoltsAtLoad {
+  const { voltAmps, heaterOhms } = cameraLoad(watts.value ?? 0, source.current, heaterWatts);
   const feed = dcFeed({
     sourceVolts: source.volts,
     loopOhms: loop.ohms,
-    load: { kind: 'watts', watts: voltAmpsOf(watts.value ?? 0, source.current) },
+    load: { kind: 'watts', watts: voltAmps, heaterOhms },
     minLoadVolts: window.minVolts,
     sourceLimitWatts: source.limitWatts,
   });
@@ -96,15 +103,11 @@ export function voltsAtLoad(source: FeedSource, loop: Loop, watts: Figure, windo
             step.result,
             watts,
             ...(source.current === 'ac'
-              ? [
-                  figure(
-                    'volt-amperes, power factor 0.65',
-                    voltAmpsOf(watts.value ?? 0, 'ac'),
-                    'W',
-                    'typical',
-                  ),
-                ]
+              ? [figure('volt-amperes, power factor 0.65', voltAmps, 'W', 'typical')]
               : []),
+            ...(heaterOhms === undefined
+              ? []
+              : [figure('heater, a resistance', heaterOhms, 'Ω', 'computed')]),
           ],
           result,
         },

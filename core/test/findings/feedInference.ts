@@ -1,6 +1,7 @@
-import { twoPoint, voltAmpsOf, type TwoPoint } from '#core/physics/power';
+import { loadVoltAmps, twoPoint, type TwoPoint } from '#core/physics/power';
 import type { Camera } from '#core/model/site';
 import { formatQuantity } from '#core/shared/units';
+import { dayLoad, nightLoad } from './cameraLoads';
 import type { FeedSource } from './feed';
 import type { Loop } from './loops';
 import type { RunReadings } from '#core/test/readings';
@@ -28,8 +29,8 @@ export function inferFeed(
   const [day, night] = [readings['day-volts'], readings['night-volts']];
   if (!day || !night) return null;
   const told = twoPoint(
-    { volts: day.value, watts: voltAmpsOf(camera.watts.day, source.current) },
-    { volts: night.value, watts: voltAmpsOf(camera.watts.night, source.current) },
+    { volts: day.value, watts: loadVoltAmps(dayLoad(camera), day.value) },
+    { volts: night.value, watts: loadVoltAmps(nightLoad(camera), night.value) },
   );
   if (told.kind === 'untold') return { told, message: `Day and night do not tell the loop: ${told.why}.` };
   const { loopOhms, sourceVolts, spreadOhms, spreadVolts } = told;

@@ -1,4 +1,5 @@
 export { applies } from './applies';
+export { dayLoad, heaterWatts, startUpLoad, worstLoad, worstWatts } from './cameraLoads';
 export { faultsLossDb } from './faultsLoss';
 export { feedSource, voltsAtLoad, voltsShare, type FeedSource } from './feed';
 export { inferFeed } from './feedInference';

@@ -1,6 +1,7 @@
 import { type Camera, type QuantityReading, testDefinition } from '#core/model/site';
 import { formatQuantity } from '#core/shared/units';
 import { figure, type Limit, type Status } from '#core/shared/derivation';
+import { heaterWatts } from './cameraLoads';
 import { voltsAtLoad, voltsShare, type FeedSource } from './feed';
 import type { Loop } from './loops';
 import type { Verdict } from './verdict';
@@ -22,7 +23,7 @@ export function voltsVerdict(
     'W',
     window.from === 'data-sheet' ? 'data-sheet' : 'noted',
   );
-  const predicted = voltsAtLoad(source, loop, watts, window);
+  const predicted = voltsAtLoad(source, loop, watts, window, time === 'night' ? heaterWatts(camera) : 0);
   const expected = figure('expected', predicted.volts, 'V', 'computed');
   const volts = reading ? reading.value : predicted.volts;
   const { utilisation, status } = voltsShare(source.volts, volts, window);

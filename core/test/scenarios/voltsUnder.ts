@@ -1,5 +1,5 @@
 import type { Camera } from '#core/model/site';
-import { dcFeed, voltAmpsOf } from '#core/physics/power';
+import { cameraLoad, dcFeed } from '#core/physics/power';
 import { basisOf } from '#core/shared/derivation';
 import { voltsShare, type FeedSource, type Loop } from '#core/test/findings';
 import type { Scenario } from './scenario';
@@ -11,20 +11,24 @@ export interface FedCamera {
   loop: Pick<Loop, 'ohms' | 'from'>;
   window: Camera['supply']['window'];
   watts: number;
+  /** Of them a heater's, which fall with the volts. */
+  heaterWatts: number;
   wattsFrom: 'typical' | 'data-sheet';
 }
 
-/** Share of the drop that a constant-power load uses in a scenario. */
+/** Share of the drop that a camera uses in a scenario. */
 export function voltsUnder(
-  { source, loop, window, watts, wattsFrom }: FedCamera,
+  { source, loop, window, watts, heaterWatts, wattsFrom }: FedCamera,
   scenario: Scenario,
 ): number {
+  const times = loadFactor(wattsFrom, scenario);
+  const { voltAmps, heaterOhms } = cameraLoad(watts * times, source.current, heaterWatts * times);
   const feed = dcFeed({
     sourceVolts: source.volts,
     loopOhms: loop.ohms * ohmsFactor(basisOf(loop.from), scenario.powerOhms),
     minLoadVolts: window.minVolts,
     sourceLimitWatts: source.limitWatts,
-    load: { kind: 'watts', watts: voltAmpsOf(watts * loadFactor(wattsFrom, scenario), source.current) },
+    load: { kind: 'watts', watts: voltAmps, heaterOhms },
   });
   return voltsShare(source.volts, feed.state === 'collapsed' ? 0 : feed.loadVolts, window).utilisation;
 }

@@ -2,6 +2,7 @@ import {
   faultsLossDb,
   feedSource,
   gearInLine,
+  heaterWatts,
   lineConditions,
   lineKind,
   voltsShare,
@@ -153,6 +154,7 @@ function nightMargin({ site, run, camera, findings, readings }: Given): UseMargi
     loop: findings.powerLoop,
     window,
     watts: camera.watts.night,
+    heaterWatts: heaterWatts(camera),
     wattsFrom: 'typical',
   } as const;
   const statusIn = (scenario: Scenario): Status =>

@@ -1,7 +1,15 @@
 import { conductorOhms, powerCable } from '#core/physics/cable';
-import { expectedPowerOhms, feedSource, powerLoop, voltsShare } from '#core/test/findings';
+import {
+  dayLoad,
+  expectedPowerOhms,
+  feedSource,
+  powerLoop,
+  voltsShare,
+  worstLoad,
+  worstWatts,
+} from '#core/test/findings';
 import type { RunReadings } from '#core/test/readings';
-import { arrivingVolts, voltAmpsOf } from '#core/physics/power';
+import { arrivingVolts, type CameraLoad } from '#core/physics/power';
 import type { Camera, Run, Site } from '#core/model/site';
 import type { Status } from '#core/shared/derivation';
 
@@ -27,9 +35,8 @@ interface Fed {
 const stepUp = { sourceVolts: 24, leastInVolts: 18, outVolts: 12.2, efficiency: 0.88 } as const;
 
 function fedThrough(sourceVolts: number, loopOhms: number, camera: Camera): Fed {
-  const at = (watts: number): number =>
-    arrivingVolts({ sourceVolts, loopOhms, voltAmps: voltAmpsOf(watts, camera.supply.current) });
-  return { idleVolts: at(camera.watts.day), nightVolts: at(Math.max(camera.watts.day, camera.watts.night)) };
+  const at = (load: CameraLoad): number => arrivingVolts({ sourceVolts, loopOhms, ...load });
+  return { idleVolts: at(dayLoad(camera)), nightVolts: at(worstLoad(camera)) };
 }
 
 const heldBy = (
@@ -125,7 +132,7 @@ function steppedUp(camera: Camera, loopOhms: number): PowerFix {
   const arriving = arrivingVolts({
     sourceVolts,
     loopOhms,
-    voltAmps: Math.max(camera.watts.day, camera.watts.night) / efficiency,
+    voltAmps: worstWatts(camera) / efficiency,
   });
   const volts = arriving >= leastInVolts ? outVolts : 0;
   const held = voltsShare(sourceVolts, arriving, {

@@ -1,6 +1,6 @@
-import { expectedPowerOhms, powerLoop, voltsShare } from '#core/test/findings';
+import { dayLoad, expectedPowerOhms, powerLoop, voltsShare, worstLoad } from '#core/test/findings';
 import { readingsByRun, type RunReadings } from '#core/test/readings';
-import { arrivingVolts, sourceVoltsFor, sourceVoltsUpTo, voltAmpsOf } from '#core/physics/power';
+import { arrivingVolts, sourceVoltsFor, sourceVoltsUpTo, type CameraLoad } from '#core/physics/power';
 import type { Camera, Run, Site, Supply, TestId } from '#core/model/site';
 import type { Status } from '#core/shared/derivation';
 
@@ -51,14 +51,11 @@ interface Feeding {
 
 function onRail({ run, camera, loopOhms, coldOhms }: Feeding, setVolts: number): OnRail {
   const { minVolts, maxVolts } = camera.supply.window;
-  const at = (ohms: number, watts: number): number =>
-    arrivingVolts({
-      sourceVolts: setVolts,
-      loopOhms: ohms,
-      voltAmps: voltAmpsOf(watts, camera.supply.current),
-    });
-  const idleVolts = at(coldOhms, camera.watts.day);
-  const nightVolts = at(loopOhms, Math.max(camera.watts.night, camera.watts.day));
+  const [idle, worst] = [dayLoad(camera), worstLoad(camera)];
+  const at = (ohms: number, load: CameraLoad): number =>
+    arrivingVolts({ sourceVolts: setVolts, loopOhms: ohms, ...load });
+  const idleVolts = at(coldOhms, idle);
+  const nightVolts = at(loopOhms, worst);
   const { utilisation, status } =
     idleVolts > maxVolts
       ? voltsShare(setVolts, idleVolts, camera.supply.window)
@@ -73,12 +70,8 @@ function onRail({ run, camera, loopOhms, coldOhms }: Feeding, setVolts: number):
     maxVolts,
     utilisation,
     status,
-    needsVolts: sourceVoltsFor(
-      loopOhms,
-      voltAmpsOf(Math.max(camera.watts.night, camera.watts.day), camera.supply.current),
-      minVolts,
-    ),
-    bearsVolts: sourceVoltsUpTo(coldOhms, voltAmpsOf(camera.watts.day, camera.supply.current), maxVolts),
+    needsVolts: sourceVoltsFor(loopOhms, worst, minVolts),
+    bearsVolts: sourceVoltsUpTo(coldOhms, idle, maxVolts),
   };
 }
 

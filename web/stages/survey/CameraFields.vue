@@ -4,6 +4,7 @@ import {
   asKind,
   cameraKinds,
   noteCamera,
+  noteWatts,
   type Assumable,
   type Camera,
   type FactUpdate,
@@ -35,8 +36,8 @@ const confirm = (field: Assumable) => note('Looked at', { [field]: camera[field]
 const nameAllowed = (text: string) =>
   text.length >= 1 && text.length <= 80 ? undefined : 'from 1 to 80 characters';
 const purposeAllowed = (text: string) => (text.length <= 200 ? undefined : 'up to 200 characters');
-const setWatts = (fields: Partial<Camera['watts']>) =>
-  emit('set', 'Watts', (now) => noteCamera(now, { watts: { ...now.watts, ...fields } }));
+const setWatts = (fields: Parameters<typeof noteWatts>[1]) =>
+  emit('set', 'Watts', (now) => noteWatts(now, fields));
 const setWindow = (fields: Partial<Camera['supply']['window']>) =>
   emit('set', 'Voltage window', (now) => {
     const window = { ...now.supply.window, ...fields, from: 'data-sheet' as const };
@@ -174,6 +175,21 @@ const setWindow = (fields: Partial<Camera['supply']['window']>) =>
       label="Watts at start-up"
       :allowed="fitting('camera', 'watts.startUp', 'W')"
       @take="(startUp) => setWatts({ startUp })"
+    />
+  </FieldRow>
+  <FieldRow
+    v-if="camera.heater"
+    label="Heater, of the night watts"
+    hint="What the data sheet gives at 12 V or 24 V. Left empty, all of the night counts as electronics, which is the more cautious figure."
+  >
+    <QuantityField
+      :value="camera.watts.heater ?? null"
+      unit="W"
+      label="Heater watts"
+      :allowed="fitting('camera', 'watts.heater', 'W')"
+      clearable
+      @take="(heater) => setWatts({ heater })"
+      @clear="setWatts({ heater: undefined })"
     />
   </FieldRow>
   <FieldRow

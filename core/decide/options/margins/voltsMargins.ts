@@ -1,4 +1,4 @@
-import { voltsAtLoad, voltsShare } from '#core/test/findings';
+import { heaterWatts, voltsAtLoad, voltsShare } from '#core/test/findings';
 import { readFactor, voltsUnder, type FedCamera } from '#core/test/scenarios';
 import { formatQuantity } from '#core/shared/units';
 import { basisOf, figure, statusOf, unboundedUtilisation, type Figure } from '#core/shared/derivation';
@@ -12,13 +12,22 @@ const fedCamera = (
   { source, findings: { powerLoop } }: Context,
   window: Window,
   watts: number,
+  heaterOf: number,
   wattsFrom: 'typical' | 'data-sheet',
-): FedCamera => ({ source, loop: powerLoop, window, watts, wattsFrom });
+): FedCamera => ({ source, loop: powerLoop, window, watts, heaterWatts: heaterOf, wattsFrom });
 
-/** Volts by night at a camera of `nightWatts` with a window of its own, on the power that feeds the run today. */
-export function nightVoltsMargin(context: Context, nightWatts: Figure, window: Window): Margin {
+/**
+ * Volts by night at a camera of `nightWatts`, some of them its heater's, with a window of its own, on the power that feeds the run
+ * today.
+ */
+export function nightVoltsMargin(
+  context: Context,
+  nightWatts: Figure,
+  heaterOf: number,
+  window: Window,
+): Margin {
   const { source, findings } = context;
-  const { volts, steps } = voltsAtLoad(source, findings.powerLoop, nightWatts, window);
+  const { volts, steps } = voltsAtLoad(source, findings.powerLoop, nightWatts, window, heaterOf);
   const { utilisation, status } = voltsShare(source.volts, volts, window);
   const from = nightWatts.from === 'data-sheet' ? 'data-sheet' : 'typical';
   return {
@@ -39,7 +48,8 @@ export function nightVoltsMargin(context: Context, nightWatts: Figure, window: W
           ? 'The supply collapses under this load.'
           : `${formatQuantity(Math.abs(volts - window.minVolts), 'V')} ${volts >= window.minVolts ? 'to spare' : 'too little'}.`,
     }),
-    under: (scenario) => voltsUnder(fedCamera(context, window, nightWatts.value ?? 0, from), scenario),
+    under: (scenario) =>
+      voltsUnder(fedCamera(context, window, nightWatts.value ?? 0, heaterOf, from), scenario),
   };
 }
 
@@ -64,7 +74,10 @@ export function keptVoltsMargin(context: Context): Margin {
       if (wrongRail) return unboundedUtilisation;
       return verdict.read
         ? voltsShare(source.volts, value * readFactor(scenario.load), camera.supply.window).utilisation
-        : voltsUnder(fedCamera(context, camera.supply.window, camera.watts.night, 'typical'), scenario);
+        : voltsUnder(
+            fedCamera(context, camera.supply.window, camera.watts.night, heaterWatts(camera), 'typical'),
+            scenario,
+          );
     },
   };
 }

@@ -46,7 +46,8 @@ const words = { noted: '', computed: ' (from its cameras)', unknown: ' (watts no
 function set(what: string, fields: { [K in keyof Equipment]?: Equipment[K] | undefined }): void {
   emit('change', what, [{ kind: 'equipment', id: equipment.id, set: withFields(equipment, fields) }]);
 }
-const setGear = (fields: Partial<Gear>) => set('Figures', { gear: { ...equipment.gear, ...fields } as Gear });
+const setGear = (fields: Partial<Gear> | { ratedVa: undefined }) =>
+  set('Figures', { gear: withFields<object>(equipment.gear, fields) as Gear });
 </script>
 
 <template>
@@ -57,8 +58,15 @@ const setGear = (fields: Partial<Gear>) => set('Figures', { gear: { ...equipment
         : `lasts ${formatQuantity(ups.runtimeHours, 'h')} at night`
     }}</span>
   </div>
+  <div v-if="ups?.voltAmps" class="load">Load <LoadBar :load="ups.voltAmps" :digits="0" /></div>
+  <div v-if="ups?.withPlanned" class="load">
+    With the chosen gear <LoadBar :load="ups.withPlanned.load" :digits="0" /><span class="dim"
+      >{{ formatQuantity(ups.withPlanned.watts, 'W', 0) }} more; lasts
+      {{ formatQuantity(ups.withPlanned.runtimeHours, 'h') }} while old and new run side by side</span
+    >
+  </div>
   <div v-if="rack" class="load">Units <LoadBar :load="rack.load" :digits="0" /></div>
-  <p v-if="hanging?.load.status === 'fails'" class="caution">
+  <p v-if="hanging?.load.status === 'fails' || ups?.voltAmps?.status === 'fails'" class="caution">
     More hangs on it than it may carry{{ circuit ? ' (80 % of its breaker)' : '' }}.
   </p>
   <FieldRow label="Name"
@@ -160,7 +168,15 @@ const setGear = (fields: Partial<Gear>) => set('Figures', { gear: { ...equipment
         unit="W"
         label="Rated watts"
         :allowed="fitting('equipment', 'gear[ups].ratedWatts', 'W')"
-        @take="(ratedWatts) => setGear({ ratedWatts })"
+        @take="(ratedWatts) => setGear({ ratedWatts })" /><span class="dim tiny">and</span
+      ><QuantityField
+        :value="gear.ups.ratedVa ?? null"
+        unit="VA"
+        label="Rated volt-amperes"
+        clearable
+        :allowed="fitting('equipment', 'gear[ups].ratedVa', 'VA')"
+        @take="(ratedVa) => setGear({ ratedVa })"
+        @clear="setGear({ ratedVa: undefined })"
     /></FieldRow>
   </template>
   <FieldRow v-else-if="gear.rack" label="Units"

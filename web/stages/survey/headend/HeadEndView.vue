@@ -6,7 +6,7 @@ import { readingsByRun } from '#core/test/readings';
 import { removeThing, thingName, type Change } from '#core/model/site';
 import { choices } from '#core/model/labels';
 import { useKeys } from '../../../keys/keys';
-import { useOpenSite } from '../../../stores/openSite';
+import { useOpenEvaluation, useOpenSite } from '../../../stores/openSite';
 import { useSite } from '../../../stores/site';
 import AddHeadEndDialog from '../AddHeadEndDialog.vue';
 import PhotoStrip from '../PhotoStrip.vue';
@@ -17,6 +17,7 @@ import SupplySheet from './SupplySheet.vue';
 /** What stands at the head ends and in the closets: by place on the left, the sheet of the one in hand on the right. */
 const store = useSite();
 const openSite = useOpenSite();
+const evaluation = useOpenEvaluation();
 const route = useRoute();
 const router = useRouter();
 const adding = ref(false);
@@ -42,7 +43,11 @@ const supplies = computed(
       ]),
     ),
 );
-const mains = computed(() => mainsCheck(site.value, readings.value));
+/** What the choices bring to each place. */
+const planned = computed(() =>
+  evaluation.value.total.shared.map(({ placeId, watts }) => ({ placeId, watts })),
+);
+const mains = computed(() => mainsCheck(site.value, readings.value, planned.value));
 
 const things = computed<Thing[]>(() => [
   ...Object.values(site.value.recorder).map(({ id, name, placeId, inputs }): Thing => ({
@@ -80,7 +85,9 @@ const places = computed(() =>
 const wrong = ({ kind, id }: Thing): number => {
   if (kind === 'supply') return supplies.value.get(id)?.wrong.length ?? 0;
   const checks = [...mains.value.circuits, ...mains.value.upses, ...mains.value.racks];
-  return kind === 'equipment' && checks.some((check) => check.id === id && check.load.status === 'fails')
+  const isOver = mains.value.upses.some((ups) => ups.id === id && ups.voltAmps?.status === 'fails');
+  return kind === 'equipment' &&
+    (isOver || checks.some((check) => check.id === id && check.load.status === 'fails'))
     ? 1
     : 0;
 };

@@ -1,0 +1,59 @@
+import { cameraLoad, drawnAmps, type CameraLoad } from '#core/physics/power';
+import { startUpLoad, worstLoad } from '#core/test/findings';
+import type { Camera } from '#core/model/site';
+import type { Context } from './context';
+
+/** What an option draws of the output of a supply box: for long, and for a moment when all start after a power cut. */
+export interface Draws {
+  supplyId: string;
+  output: number;
+  amps: number;
+  startUpAmps: number;
+}
+
+/** What hangs on a feed asks of it for long and when it starts. */
+export interface Loads {
+  worst: CameraLoad;
+  startUp: CameraLoad;
+}
+
+/** Amps that loads draw of whatever feeds the run, at the volts that arrive. */
+export function ampsOf(
+  { source, findings: { powerLoop } }: Context,
+  { worst, startUp }: Loads,
+  sourceVolts = source.volts,
+): Pick<Draws, 'amps' | 'startUpAmps'> {
+  const amps = (load: CameraLoad): number =>
+    drawnAmps({ sourceVolts, loopOhms: powerLoop.ohms, ...load }).amps;
+  return { amps: amps(worst), startUpAmps: amps(startUp) };
+}
+
+/** The same of the box that feeds the run; nothing where it has an adapter. */
+export function drawsOf(context: Context, loads: Loads, sourceVolts?: number): Draws | null {
+  const { feed } = context.run;
+  if (feed.kind === 'local-adapter') return null;
+  return { supplyId: feed.supplyId, output: feed.output, ...ampsOf(context, loads, sourceVolts) };
+}
+
+/** What today's camera asks. */
+export const loadsOf = (camera: Camera): Loads => ({
+  worst: worstLoad(camera),
+  startUp: startUpLoad(camera),
+});
+
+/** What a new one asks; of its start nobody knows how much is its heater. */
+export const newLoads = (
+  { source: { current } }: Context,
+  watts: number,
+  heaterWatts: number,
+  startUpWatts: number,
+): Loads => ({
+  worst: cameraLoad(watts, current, heaterWatts),
+  startUp: cameraLoad(startUpWatts, current),
+});
+
+/** What a heater asks that stays on the old cores by itself. */
+export function heaterLoads({ source: { current } }: Context, watts: number): Loads {
+  const load = cameraLoad(watts, current, watts);
+  return { worst: load, startUp: load };
+}
