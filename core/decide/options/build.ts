@@ -84,6 +84,7 @@ export function partsCostOf({ products }: Catalogue, parts: readonly Part[]): nu
 const lasting = new Set([
   ...newCableItems,
   'fibre-splices',
+  'fibre-attenuator',
   'containment-m',
   'making-good',
   'category-ends',

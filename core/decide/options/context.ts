@@ -23,6 +23,8 @@ export interface Context {
   /** The radio path from the camera's place that somebody noted, and the Mb/s of all cameras there together. */
   radioPath: RadioPath | undefined;
   mbpsAtPlace: () => number;
+  /** Category cables that lie together from the run's head end to its camera's place, its own among them. */
+  pairsTogether: () => number;
   /** The rail of the supply box that feeds the run; none where it has an adapter. */
   rail: () => Rail | undefined;
 }

@@ -239,6 +239,17 @@ export function ipCoaxUnitOption(context: Context): Option {
 const lookAlike =
   'Copper-clad aluminium is outside the cabling standards; expect heat in bundles and brittle ends.';
 
+/** So many powered cables in one bundle no longer warm each other by nothing. Source: ISO/IEC TS 29125; TIA TSB-184-A bundles 24. */
+const warmFrom = 7;
+const bundleOf = 24;
+
+const heatTogether = (count: number): string[] =>
+  count < warmFrom
+    ? []
+    : [
+        `${count} powered cables lie together and warm each other: bundles of at most ${bundleOf}, loose, none in insulation.`,
+      ];
+
 const lengthSpread = ({ run }: Context): number => Math.hypot(...run.segments.map(({ spreadM }) => spreadM));
 
 /** No standard knows it as a conductor: what its figures promise it does not keep for good. */
@@ -281,6 +292,7 @@ export function ipCategoryOption(context: Context): Option {
     message: 'The baluns come off; the cable is terminated, tested and fed from a PoE port.',
     cautions: [
       ...(isClad ? [lookAlike] : []),
+      ...heatTogether(context.pairsTogether()),
       isolate,
       ...(place.environment === 'indoor' ? [] : [surge]),
       ...wishesOf(context),

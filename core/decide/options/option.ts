@@ -15,6 +15,7 @@ export type MarginKind =
   | 'link-rate'
   | 'channel'
   | 'light-loss'
+  | 'light-reach'
   | 'radio-rate'
   | 'clearance'
   | 'insulation'

@@ -1,11 +1,13 @@
 import type { OptionKind, Place } from '#core/model/site';
 import { balunOption, hdCoaxOption, keepOption } from './analog';
-import { fibreOption, retireOption, wirelessOption } from './away';
 import { infeasible } from './build';
 import type { Context } from './context';
 import { ipCategoryOption, ipCoaxPairOption, ipCoaxUnitOption, newCategoryOption } from './ip';
 import type { Option } from './option';
+import { fibreOption } from './fibre';
 import { powerFixOption } from './powerFix';
+import { retireOption } from './retire';
+import { wirelessOption } from './wireless';
 
 const builders: Record<OptionKind, (context: Context) => Option> = {
   keep: keepOption,

@@ -8,6 +8,7 @@ import { infeasible, partsCostOf, feasible } from './build';
 import type { Context } from './context';
 import { drawsOf, loadsOf } from './draws';
 import { ohmsFactor } from '#core/test/scenarios';
+import { mains } from './mains';
 import { feedMargin, pictureMarginOf } from './margins';
 import { fireClassCautions } from './fireClass';
 import { surgeProtection } from './newCable';
@@ -38,8 +39,6 @@ interface Doable {
   newCableM: number;
   cautions: string[];
 }
-
-const mains = 'Mains work and fixed wiring: a licensed person, by local code.';
 
 function doable(context: Context, fix: PowerFix): Doable | undefined {
   const { run, place } = context;

@@ -6,11 +6,14 @@ import {
   type InLineGearKind,
   type OptionKind,
   type Place,
+  type ProductOf,
   type QuantityTestId,
+  type RadioPath,
   type Reading,
   type Run,
   type Site,
 } from '#core/model/site';
+import { catalogueOf, productOf } from '#core/model/catalogue';
 import { usesOf } from '#core/test/uses';
 import { readingsByRun } from '#core/test/readings';
 import { saltmarrowSite } from '../../model/site/testSite';
@@ -383,4 +386,99 @@ describe('fire rating on the jacket of the old cable', () => {
   ] as const)('%s where cable has to be %s: %d word of it', (print, fireClass, count) =>
     expect(printed(print, fireClass)).toHaveLength(count),
   );
+});
+
+describe('light and radio', () => {
+  const withEnd = (fields: Partial<ProductOf<'fibre-end'>>): Site => ({
+    ...demo,
+    run: {
+      ...demo.run,
+      r20: { ...demo.run['r20']!, newRoute: { kind: 'open', fromPlaceId: 'workshop', lengthM: 300 } },
+    },
+    product: {
+      'fibre-end': { ...productOf(catalogueOf(demo), 'fibre-end', 'fibre-end'), ...fields },
+    },
+  });
+  const fibre = (fields: Partial<ProductOf<'fibre-end'>>): FeasibleOption =>
+    possible(withEnd(fields), 'r20', 'fibre');
+  const loss = ({ margins }: FeasibleOption) => margins.find(({ kind }) => kind === 'light-loss')!.value;
+  it('a strong sender on a short link gets attenuators, which the budget has to bear too', () => {
+    const weak = fibre({});
+    expect(weak.parts.map(({ item }) => item)).not.toContain('fibre-attenuator');
+    // A good 300 m lose 0.06 + 0.6 + 0.06 dB: with 8 dB asked for, two steps of 5.
+    const strong = fibre({ leastLossDb: 8, budgetDb: 24 });
+    expect(strong.parts).toContainEqual({ item: 'fibre-attenuator', count: 2 });
+    expect(loss(strong) - loss(weak)).toBeCloseTo(10, 9);
+    expect(strong.cautions.join()).toMatch(/blinds its receivers/);
+  });
+  it.each([
+    ['om1', 1000, 'fails'],
+    ['om2', 1000, 'holds'],
+    ['om1', 100, 'holds'],
+  ] as const)('300 m of %s at %d Mb/s: %s', (grade, mbps, status) => {
+    const { margins } = fibre({ fibre: grade, mbps, budgetDb: 24 });
+    expect(margins.find(({ kind }) => kind === 'light-reach')!.status).toBe(status);
+  });
+  it('a media converter needs mains where it stands', () => {
+    const dark = withEnd({});
+    const at: Site = {
+      ...dark,
+      place: { ...dark.place, workshop: { ...dark.place['workshop']!, mains: false } },
+    };
+    expect(optionOf(at, 'r20', 'fibre')).toMatchObject({ state: 'no', short: 'no mains' });
+  });
+  const withPath = (fields: Partial<RadioPath>): Site => ({
+    ...demo,
+    radioPath: { 'gatehouse-hall': { ...demo.radioPath['gatehouse-hall']!, ...fields } },
+  });
+  it('a radio is not sure before both ends were listened at', () => {
+    const { heardFar: _, ...nearOnly } = demo.radioPath['gatehouse-hall']!;
+    const near = possible({ ...demo, radioPath: { 'gatehouse-hall': nearOnly } }, 'r23', 'wireless');
+    const rate = ({ margins }: FeasibleOption) => margins.find(({ kind }) => kind === 'radio-rate')!;
+    expect(rate(possible(demo, 'r23', 'wireless')).unread).toBe(false);
+    expect([rate(near).unread, rate(near).status]).not.toContain('holds');
+    expect(near.cautions.join()).toMatch(/Nobody has listened.*Ticket hall.*busy hour/);
+  });
+  it('says whose rules hold, and how long a channel listens for radar', () => {
+    expect(possible(demo, 'r23', 'wireless').cautions.join()).toMatch(
+      /Europe \(ETSI\): at most 30 dBm.*gives way to radar: it listens for 60 s/,
+    );
+    const { region: _, ...unsaid } = demo.radioPath['gatehouse-hall']!;
+    expect(
+      possible({ ...demo, radioPath: { 'gatehouse-hall': unsaid } }, 'r23', 'wireless').cautions.join(),
+    ).toMatch(/Nobody noted whose radio rules/);
+  });
+  it('a strong radio is turned down to what the region allows', () => {
+    const rateAt = (site: Site): number =>
+      possible(site, 'r23', 'wireless').margins.find(({ kind }) => kind === 'radio-rate')!.value;
+    const radio = productOf(catalogueOf(demo), 'radio', 'radio');
+    const far = withPath({ distanceM: 6000 });
+    const strong: Site = { ...far, product: { radio: { ...radio, eirpDbm: 40 } } };
+    const allowed: Site = { ...far, product: { radio: { ...radio, eirpDbm: 30 } } };
+    expect(rateAt(strong)).toBe(rateAt(allowed));
+  });
+});
+
+describe('powered cables that lie together', () => {
+  const kin = (count: number): readonly string[] => {
+    const [run, camera] = [demo.run['r20']!, demo.camera['c20']!];
+    const more = Array.from({ length: count }, (_, k) => k + 100);
+    const site: Site = {
+      ...demo,
+      camera: {
+        ...demo.camera,
+        ...Object.fromEntries(more.map((n) => [`c${n}`, { ...camera, id: `c${n}`, number: n }])),
+      },
+      run: {
+        ...demo.run,
+        ...Object.fromEntries(more.map((n) => [`r${n}`, { ...run, id: `r${n}`, cameraId: `c${n}` }])),
+      },
+    };
+    return possible(site, 'r20', 'ip-category').cautions.filter((one) => /together/.test(one));
+  };
+  it('warm each other: said with their count from seven on', () => {
+    expect(kin(0)).toEqual([]);
+    // Three lie to the boat shed already.
+    expect(kin(6)).toEqual([expect.stringMatching(/^9 powered cables/)]);
+  });
 });

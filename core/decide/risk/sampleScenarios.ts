@@ -59,6 +59,7 @@ function testFor({ kind, unread }: Margin, { isCoax, coaxRead, traced }: Chosen)
       return traced ? 'link' : 'reflectometer';
     case 'picture-loss':
     case 'light-loss':
+    case 'light-reach':
     case 'channel':
     case 'clearance':
       return traced ? null : 'reflectometer';

@@ -47,7 +47,8 @@ function readAnew(now: ReadingsByRun, then: ReadingsByRun, tests: readonly TestI
 /**
  * Which runs have to be evaluated anew between two sites: all of them where a shared fact changed; else those with a fact
  * of their own that changed, those on the same supply box as a run whose load or cores changed (a rail is shared), and
- * those whose camera hangs where a camera or its stream changed (a radio's airtime is shared).
+ * those whose camera hangs where a camera, its stream or its run changed (a radio's airtime is shared, and cables warm each
+ * other).
  */
 export function staleRuns(
   now: RunSite,
@@ -67,8 +68,9 @@ export function staleRuns(
   ];
   const supplies = new Set(loading.flatMap((id) => [...supplyOf(now, id), ...supplyOf(then, id)]));
   const own = new Set([...loading, ...readAnew(readingsNow, readingsThen, testIds)]);
-  const sending = [...cameras, ...streams];
-  const places = new Set(sending.flatMap((id) => [now.camera[id]?.placeId, then.camera[id]?.placeId]));
+  const cabled = runs.flatMap((id) => [now.run[id]?.cameraId, then.run[id]?.cameraId]);
+  const beside = [...cameras, ...streams, ...cabled].filter((id) => id !== undefined);
+  const places = new Set(beside.flatMap((id) => [now.camera[id]?.placeId, then.camera[id]?.placeId]));
   const chosen = new Set(changedIds(now.choice, then.choice));
   return {
     kind: 'some',

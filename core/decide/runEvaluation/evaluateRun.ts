@@ -57,6 +57,7 @@ function optionContext(
     need: context.needOf(camera),
     radioPath: context.radioPathFrom.get(camera.placeId),
     mbpsAtPlace: () => context.mbpsAt(camera.placeId),
+    pairsTogether: () => context.pairsBetween(run.headEndId, camera.placeId),
     rail: () => (feed.kind === 'local-adapter' ? undefined : context.railOf(feed.supplyId)),
   };
 }

@@ -1,5 +1,6 @@
 import { catalogueOf, type Catalogue } from '#core/model/catalogue';
 import type { ReadingsByRun, RunSite } from './dependencies';
+import { lineKind } from '#core/test/findings';
 import { railAt, type Rail } from '#core/test/volts';
 import { viewNeed, type ViewNeed } from '#core/model/views';
 import { demandsOf, type Camera, type Policies, type RadioPath } from '#core/model/site';
@@ -14,7 +15,20 @@ export interface SiteContext {
   /** What a camera's view needs. */
   needOf: (camera: Camera) => ViewNeed;
   mbpsAt: (placeId: string) => number;
+  /** Category cables from a head end to a place. */
+  pairsBetween: (headEndId: string, placeId: string) => number;
   railOf: (supplyId: string) => Rail | undefined;
+}
+
+/** How many category cables lie between each head end and place. */
+function pairCounts({ run, camera }: RunSite): Map<string, number> {
+  const counts = new Map<string, number>();
+  for (const one of Object.values(run)) {
+    if (lineKind(one) !== 'pair') continue;
+    const between = `${one.headEndId} ${camera[one.cameraId]?.placeId}`;
+    counts.set(between, (counts.get(between) ?? 0) + 1);
+  }
+  return counts;
 }
 
 export function siteContext(site: RunSite, readings: ReadingsByRun): SiteContext {
@@ -29,6 +43,7 @@ export function siteContext(site: RunSite, readings: ReadingsByRun): SiteContext
   }
   const rails = new Map<string, Rail | undefined>();
   let mbps: Map<string, number> | undefined;
+  let pairs: Map<string, number> | undefined;
   const needs = new Map<string, ViewNeed>();
   const needOf = (camera: Camera): ViewNeed => {
     let need = needs.get(camera.id);
@@ -49,6 +64,7 @@ export function siteContext(site: RunSite, readings: ReadingsByRun): SiteContext
       }
       return mbps.get(placeId) ?? 0;
     },
+    pairsBetween: (headEndId, placeId) => (pairs ??= pairCounts(site)).get(`${headEndId} ${placeId}`) ?? 0,
     railOf: (supplyId) => {
       const supply = site.supply[supplyId];
       if (supply && !rails.has(supplyId))

@@ -11,4 +11,11 @@ export {
   type Catalogue,
 } from './catalogue';
 export { priceGaps, type PriceGap } from './priceGaps';
-export { distancesText, parseDistances, priceListColumns, priceListOf, readPriceList } from './priceList';
+export {
+  distancesText,
+  parseDistances,
+  priceListColumns,
+  priceListOf,
+  readPriceList,
+  supplyText,
+} from './priceList';

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { pictureFormatIds } from '#core/physics/signal';
+import { fibreGrades, pictureFormatIds } from '#core/physics/signal';
 import { targetClasses } from './camera';
 import { recorderSchema } from './headEnd';
 import { idSchema, nameSchema, noteSchema, voltsSchema } from './vocabulary';
@@ -94,6 +94,10 @@ export const productSchema = z.discriminatedUnion('kind', [
     kind: z.literal('fibre-end'),
     each,
     budgetDb: z.number().positive().max(60),
+    /** The fibre it is made for; left out, single mode. */
+    fibre: z.enum(fibreGrades).optional(),
+    /** Less light lost than this blinds its receiver; left out where no link is too short. */
+    leastLossDb: z.number().min(0).max(40).optional(),
     mbps: z.number().positive().max(100_000),
     ownWatts: z.number().min(0).max(30),
   }),

@@ -1,15 +1,39 @@
+/** Fibre by its grade: OS2 is single mode, OM1 has a core of 62.5 µm, the rest of 50 µm. Source: ISO/IEC 11801. */
+export const fibreGrades = ['os2', 'om1', 'om2', 'om3', 'om4'] as const;
+export type FibreGrade = (typeof fibreGrades)[number];
+
 /**
- * Loss of outdoor single-mode fibre a kilometre, of a mated connector and of a splice, in dB: the most that is accepted, not what
- * a good one shows. Source: ANSI/TIA-568.3-D.
+ * Loss a kilometre, in dB: the most that is accepted outdoors, and what a good one has. Sources: ANSI/TIA-568.3-D for the most; data
+ * sheets for good ones.
  */
-const perKmDb = 0.5;
-const connectorDb = 0.75;
-const spliceDb = 0.3;
+const perKmDb: Record<FibreGrade, { most: number; good: number }> = {
+  os2: { most: 0.5, good: 0.2 },
+  om1: { most: 3.5, good: 2.5 },
+  om2: { most: 3.5, good: 2.3 },
+  om3: { most: 3.5, good: 2.3 },
+  om4: { most: 3.5, good: 2.3 },
+};
+/** Of a mated connector and of a splice. Source: the same. */
+const connectorDb = { most: 0.75, good: 0.15 };
+const spliceDb = { most: 0.3, good: 0.03 };
 
 /** Kept for mending: a cut is two splices and a length more. Source: usual practice. */
 export const fibreRepairDb = 3;
 
-/** Loss of a fibre link with a splice and two connectors at each end, in dB. */
-export function fibreLossDb(lengthM: number): number {
-  return (perKmDb * lengthM) / 1000 + 2 * spliceDb + 4 * connectorDb;
+/** Loss of a fibre link with a splice and two connectors at each end, in dB: the most that is accepted, or that of a good one. */
+export function fibreLossDb(
+  lengthM: number,
+  grade: FibreGrade = 'os2',
+  as: 'most' | 'good' = 'most',
+): number {
+  return (perKmDb[grade][as] * lengthM) / 1000 + 2 * spliceDb[as] + 4 * connectorDb[as];
 }
+
+/** Metres that a gigabit reaches over a grade, whatever the loss; over single mode the loss decides. Source: IEEE 802.3, 1000BASE-SX. */
+const gigabitReachM: Record<FibreGrade, number> = { os2: Infinity, om1: 275, om2: 550, om3: 550, om4: 550 };
+/** And a hundred megabit. Source: IEEE 802.3, 100BASE-FX. */
+const fastReachM = 2000;
+
+/** Metres that a rate reaches over a grade of fibre before its modes run apart; without end over single mode. */
+export const fibreReachM = (grade: FibreGrade, mbps: number): number =>
+  grade === 'os2' || mbps > 100 ? gigabitReachM[grade] : fastReachM;

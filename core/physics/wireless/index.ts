@@ -1,6 +1,8 @@
 export { heardText, parseHeard } from './heardText';
+export { allowedChannels, radioRegionIds, radioRegions, type RadioRegionId } from './regions';
 export {
   channelMHz,
+  channelWidthsMHz,
   clearShare,
   freeSpaceLossDb,
   fresnelRadiusM,
@@ -9,5 +11,6 @@ export {
   rateAtDb,
   receivedDbm,
   sights,
+  type RankedChannel,
   type Sight,
 } from './wireless';

@@ -1,15 +1,18 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import {
+  allowedChannels,
   channelMHz,
   freeSpaceLossDb,
   fresnelRadiusM,
   heardText,
   noiseDbm,
   parseHeard,
+  radioRegionIds,
   rankChannels,
   rateAtDb,
   receivedDbm,
+  type RadioRegionId,
 } from '.';
 import { fibreLossDb, formatMegapixels } from '#core/physics/signal';
 
@@ -66,12 +69,12 @@ describe('channels', () => {
         heard,
         fc.record({ channel: fc.integer({ min: 1, max: 13 }), levelDbm: fc.integer({ min: -95, max: -30 }) }),
         (all, one) => {
-          const ranked = rankChannels('2.4', all);
+          const ranked = rankChannels('2.4', [all]);
           expect(ranked.map(({ floorDbm }) => floorDbm)).toEqual(
             ranked.map(({ floorDbm }) => floorDbm).sort((a, b) => a - b),
           );
           const more = new Map(
-            rankChannels('2.4', [...all, one]).map(({ channel, floorDbm }) => [channel, floorDbm]),
+            rankChannels('2.4', [[...all, one]]).map(({ channel, floorDbm }) => [channel, floorDbm]),
           );
           for (const { channel, floorDbm } of ranked)
             expect(more.get(channel)!).toBeGreaterThanOrEqual(floorDbm - 1e-9);
@@ -85,12 +88,41 @@ describe('channels', () => {
       floorDbm: expect.closeTo(noiseDbm, 9) as number,
       neighbours: 0,
     }));
+  it('a wide neighbour brings the share of its power that lies in the channel', () => {
+    // By hand: 80 MHz around channel 106 (5530) cover all of channel 104's 20: a quarter of −60 dBm is −66.
+    const [wide] = rankChannels('5', [[{ channel: 106, levelDbm: -60, widthMHz: 80 }]]).filter(
+      ({ channel }) => channel === 104,
+    );
+    expect(wide!.floorDbm).toBeCloseTo(10 * Math.log10(10 ** (noiseDbm / 10) + 10 ** -6 / 4), 6);
+  });
+  it('the end that hears more decides', () => {
+    const loud = [{ channel: 100, levelDbm: -50 }];
+    for (const ends of [
+      [loud, []],
+      [[], loud],
+    ])
+      expect(rankChannels('5', ends).find(({ channel }) => channel === 100)).toMatchObject({ neighbours: 1 });
+  });
+  it('a region has its own channels and power, and an unknown one only what all allow', () => {
+    const of = (region?: RadioRegionId) => allowedChannels('5', region).map(({ channel }) => channel);
+    expect(of('north-america')).toContain(149);
+    expect(of('europe')).not.toContain(149);
+    for (const channel of of()) for (const region of radioRegionIds) expect(of(region)).toContain(channel);
+    // Where more power may be sent, a channel without radar stands above a quieter one for a strong radio.
+    expect(rankChannels('5', [], { region: 'north-america', eirpDbm: 36 })[0]).toMatchObject({
+      channel: 149,
+      radarWaitS: 0,
+    });
+    expect(allowedChannels('5', 'europe').find(({ channel }) => channel === 124)!.radarWaitS).toBe(600);
+  });
   it('what was heard is read as it is jotted down', () => {
     fc.assert(
       fc.property(heard, (all) => {
         expect(parseHeard(heardText(all))).toEqual(all);
       }),
     );
+    expect(parseHeard('36/80 -71')).toEqual([{ channel: 36, levelDbm: -71, widthMHz: 80 }]);
+    expect(parseHeard('36/30 -71')).toBeNull();
     expect(parseHeard('6 -48; 36: 71 dBm')).toEqual([
       { channel: 6, levelDbm: -48 },
       { channel: 36, levelDbm: -71 },

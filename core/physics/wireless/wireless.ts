@@ -1,11 +1,17 @@
+import { allowedChannels, type AllowedChannel, type RadioRegionId } from './regions';
+
 /** How well one end of a radio path sees the other. */
 export const sights = ['clear', 'partly', 'blocked'] as const;
 export type Sight = (typeof sights)[number];
 
-/** An access point that was heard. */
+/** Widths that a neighbour's channel may have, in MHz. Source: IEEE 802.11. */
+export const channelWidthsMHz = [20, 40, 80, 160] as const;
+
+/** An access point that was heard; its width where the survey told it. */
 export interface Heard {
   channel: number;
   levelDbm: number;
+  widthMHz?: (typeof channelWidthsMHz)[number] | undefined;
 }
 
 /** Loss of free space between two aerials, in dB. Source: ITU-R P.525, 32.44 + 20·log10(km) + 20·log10(MHz). */
@@ -62,34 +68,58 @@ export const noiseDbm = -94;
 export const channelMHz = (channel: number): number =>
   channel <= 14 ? (channel === 14 ? 2484 : 2407 + 5 * channel) : 5000 + 5 * channel;
 
-/** Channels that do not overlap in each band; which may be used outdoors and at what power is a matter of local radio rules. */
-const candidates: Record<'2.4' | '5', readonly number[]> = {
-  '2.4': [1, 6, 11],
-  '5': [100, 104, 108, 112, 116, 132, 136, 140],
-};
-
 const milliwatts = (dbm: number): number => 10 ** (dbm / 10);
 
-export interface RankedChannel {
-  channel: number;
+/** Width of the channels that are planned. A neighbour whose width nobody noted has as much. */
+const usualWidthMHz = 20;
+
+/** Megahertz that two channels share, by their centres and widths. */
+function sharedMHz(atMHz: number, widthMHz: number, otherMHz: number, otherWidthMHz: number): number {
+  const from = Math.max(atMHz - widthMHz / 2, otherMHz - otherWidthMHz / 2);
+  const to = Math.min(atMHz + widthMHz / 2, otherMHz + otherWidthMHz / 2);
+  return Math.max(0, to - from);
+}
+
+/** Noise and neighbours together in a channel, in dBm, and how many of them reach into it. Each brings the share of its power that lies there. */
+function floorAt(
+  frequencyMHz: number,
+  heard: readonly Heard[],
+): Pick<RankedChannel, 'floorDbm' | 'neighbours'> {
+  let [power, neighbours] = [milliwatts(noiseDbm), 0];
+  for (const { channel, levelDbm, widthMHz = usualWidthMHz } of heard) {
+    const shared = sharedMHz(frequencyMHz, usualWidthMHz, channelMHz(channel), widthMHz);
+    if (shared <= 0) continue;
+    neighbours += 1;
+    power += milliwatts(levelDbm) * (shared / widthMHz);
+  }
+  return { floorDbm: 10 * Math.log10(power), neighbours };
+}
+
+export interface RankedChannel extends AllowedChannel {
   frequencyMHz: number;
-  /** Noise and neighbours together. */ floorDbm: number;
+  /** Noise and neighbours together, at the end that hears more. */
+  floorDbm: number;
   neighbours: number;
 }
 
-/** The channels of a band, quietest first: noise and every neighbour that reaches into the channel's 20 MHz, added as power. */
-export function rankChannels(band: '2.4' | '5', heard: readonly Heard[]): RankedChannel[] {
-  return candidates[band]
-    .map((channel): RankedChannel => {
-      const frequencyMHz = channelMHz(channel);
-      const near = heard.filter((other) => Math.abs(channelMHz(other.channel) - frequencyMHz) < 20);
-      // A neighbour half a channel off brings half of its power in.
-      const power = near.reduce(
-        (sum, other) =>
-          sum + milliwatts(other.levelDbm) * (1 - Math.abs(channelMHz(other.channel) - frequencyMHz) / 20),
-        milliwatts(noiseDbm),
-      );
-      return { channel, frequencyMHz, floorDbm: 10 * Math.log10(power), neighbours: near.length };
+/**
+ * The channels of a band that a region allows, best first: those on which a radio of so much EIRP stands highest over noise and
+ * neighbours, at whichever end of the path hears more of them.
+ */
+export function rankChannels(
+  band: '2.4' | '5',
+  ends: readonly (readonly Heard[])[],
+  { region, eirpDbm = Infinity }: { region?: RadioRegionId | undefined; eirpDbm?: number } = {},
+): RankedChannel[] {
+  const over = ({ mostEirpDbm, floorDbm }: RankedChannel): number =>
+    Math.min(eirpDbm, mostEirpDbm) - floorDbm;
+  return allowedChannels(band, region)
+    .map((allowed): RankedChannel => {
+      const frequencyMHz = channelMHz(allowed.channel);
+      const worst = [[], ...ends]
+        .map((heard) => floorAt(frequencyMHz, heard))
+        .reduce((a, b) => (b.floorDbm > a.floorDbm ? b : a));
+      return { ...allowed, frequencyMHz, ...worst };
     })
-    .sort((a, b) => a.floorDbm - b.floorDbm || a.channel - b.channel);
+    .sort((a, b) => over(b) - over(a) || a.channel - b.channel);
 }

@@ -11,6 +11,7 @@ import {
   priceListColumns,
   priceListOf,
   readPriceList,
+  supplyText,
 } from '#core/model/catalogue';
 import {
   aboutOf,
@@ -68,7 +69,7 @@ const gaps = computed(() => priceGaps(openSite.value, [...catalogueOf(openSite.v
 function figures(product: Product): string {
   switch (product.kind) {
     case 'camera':
-      return `${product.megapixels} MP, ${product.watts} W, lamps ${product.lampWatts} W, heater ${product.heaterWatts} W${product.signal === 'ip' ? `, ${product.mbps} Mb/s` : ''}`;
+      return `${product.signal === 'hd' && product.supply ? `${supplyText(product.supply)}, ` : ''}${product.megapixels} MP, ${product.watts} W, lamps ${product.lampWatts} W, heater ${product.heaterWatts} W${product.signal === 'ip' ? `, ${product.mbps} Mb/s` : ''}`;
     case 'converter':
       return `takes ${product.ownWatts} W`;
     case 'coax-unit':
@@ -79,7 +80,7 @@ function figures(product: Product): string {
     case 'radio':
       return `${product.eirpDbm} dBm out, ${product.gainDbi} dBi, ${product.ownWatts} W`;
     case 'fibre-end':
-      return `${product.budgetDb} dB budget, ${product.ownWatts} W`;
+      return `${(product.fibre ?? 'os2').toUpperCase()}, ${product.budgetDb} dB budget, ${product.ownWatts} W`;
     case 'part':
       return { one: 'each', metre: 'a metre', 'half-day': 'half a day' }[product.per];
     case 'task':

@@ -1,6 +1,9 @@
 <script setup lang="ts">
-import type { Product } from '#core/model/site';
+import { computed } from 'vue';
+import { fibreGrades } from '#core/physics/signal';
+import { withFields, type Product } from '#core/model/site';
 import FieldRow from '../../parts/FieldRow.vue';
+import PickField from '../../parts/PickField.vue';
 import QuantityField from '../../parts/QuantityField.vue';
 import TextField from '../../parts/TextField.vue';
 import { whole, within } from '../../parts/within';
@@ -9,9 +12,25 @@ import { productFigures } from './productFigures';
 /** The figures of a product as a data sheet says them. */
 const { product } = defineProps<{ product: Product }>();
 const emit = defineEmits<{ set: [product: Product]; copy: [] }>();
-const valueOf = (key: string) => Number((product as unknown as Record<string, unknown>)[key] ?? 0);
+const valueOf = (key: string): number | null =>
+  ((product as unknown as Record<string, unknown>)[key] as number | undefined) ?? null;
 const set = (fields: Record<string, unknown>) =>
-  emit('set', { ...product, ...fields, from: 'data-sheet' } as Product);
+  emit('set', withFields<object>(product, { ...fields, from: 'data-sheet' }) as Product);
+const currents = [
+  { value: 'dc' as const, label: 'DC' },
+  { value: 'ac' as const, label: 'AC' },
+  { value: 'either' as const, label: 'AC or DC' },
+];
+const grades = fibreGrades.map((value) => ({
+  value,
+  label: value === 'os2' ? 'single mode, OS2' : `multimode, ${value.toUpperCase()}`,
+}));
+/** What a camera is fed with as long as nobody has said. */
+const usualSupply = { current: 'dc' as const, minVolts: 10.8, maxVolts: 13.2 };
+const supply = computed(() =>
+  product.kind === 'camera' && product.signal === 'hd' ? (product.supply ?? usualSupply) : null,
+);
+const setSupply = (fields: Partial<typeof supply.value>) => set({ supply: { ...supply.value, ...fields } });
 </script>
 
 <template>
@@ -23,15 +42,52 @@ const set = (fields: Record<string, unknown>) =>
         :refuse="(text) => (text ? undefined : 'a name')"
         @take="(name) => set({ name })"
     /></FieldRow>
-    <FieldRow v-for="{ key, label, unit, most, isWhole } in productFigures[product.kind]" :key="key" :label
+    <FieldRow
+      v-for="{ key, label, unit, most, isWhole, isOptional } in productFigures[product.kind]"
+      :key="key"
+      :label
       ><QuantityField
         :value="valueOf(key)"
         :unit="unit"
         :digits="isWhole ? 0 : 1"
         :label="`${label}: ${product.name}`"
+        :clearable="isOptional ?? false"
         :allowed="isWhole ? whole(0, most) : within(0, most, unit)"
         @take="(value) => set({ [key]: value })"
+        @clear="set({ [key]: undefined })"
     /></FieldRow>
+    <FieldRow v-if="product.kind === 'fibre-end'" label="Fibre"
+      ><PickField
+        :value="product.fibre ?? 'os2'"
+        :choices="grades"
+        :label="`Fibre: ${product.name}`"
+        @take="(fibre) => set({ fibre })"
+    /></FieldRow>
+    <template v-if="supply">
+      <FieldRow label="Fed with"
+        ><PickField
+          :value="supply.current"
+          :choices="currents"
+          :label="`Fed with: ${product.name}`"
+          @take="(current) => setSupply({ current })"
+      /></FieldRow>
+      <FieldRow label="From"
+        ><QuantityField
+          :value="supply.minVolts"
+          unit="V"
+          :label="`Lowest volts: ${product.name}`"
+          :allowed="within(1, 60, 'V')"
+          @take="(minVolts) => setSupply({ minVolts })"
+      /></FieldRow>
+      <FieldRow label="To"
+        ><QuantityField
+          :value="supply.maxVolts"
+          unit="V"
+          :label="`Highest volts: ${product.name}`"
+          :allowed="within(1, 60, 'V')"
+          @take="(maxVolts) => setSupply({ maxVolts })"
+      /></FieldRow>
+    </template>
     <button type="button" class="btn small" @click="emit('copy')">Duplicate as custom item</button>
   </div>
 </template>

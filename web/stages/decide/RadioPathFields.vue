@@ -1,6 +1,13 @@
 <script setup lang="ts">
 import { computed } from 'vue';
-import { heardText, parseHeard, sights, type Sight } from '#core/physics/wireless';
+import {
+  heardText,
+  parseHeard,
+  radioRegionIds,
+  radioRegions,
+  sights,
+  type Sight,
+} from '#core/physics/wireless';
 import { freeId, withFields, type RadioPath } from '#core/model/site';
 import FieldRow from '../../parts/FieldRow.vue';
 import PickField from '../../parts/PickField.vue';
@@ -23,6 +30,7 @@ const sightWords: Record<Sight, string> = {
   blocked: 'blocked',
 };
 const choices = sights.map((value) => ({ value, label: sightWords[value] }));
+const regions = radioRegionIds.map((value) => ({ value, label: radioRegions[value].label }));
 const nameOf = (id: string) => openSite.value.place[id]?.name ?? '';
 
 function set(fields: { [K in keyof RadioPath]?: RadioPath[K] | undefined }): void {
@@ -44,7 +52,7 @@ function set(fields: { [K in keyof RadioPath]?: RadioPath[K] | undefined }): voi
   store.change(`Radio path from ${nameOf(placeId)}`, [{ kind: 'radioPath', id: noted.id, set: noted }]);
 }
 const heardProblem = (text: string) =>
-  parseHeard(text) === null ? 'channel and level, such as “6 −48, 36 −71”' : undefined;
+  parseHeard(text) === null ? 'channel and level, such as “6 −48, 36/80 −71”' : undefined;
 </script>
 
 <template>
@@ -75,13 +83,33 @@ const heardProblem = (text: string) =>
         @take="(clearanceM) => set({ clearanceM })"
         @clear="set({ clearanceM: undefined })"
     /></FieldRow>
-    <FieldRow label="Wi-Fi seen" hint="Channel and level in dBm of each access point."
+    <FieldRow label="Radio rules of" hint="Which channels and how much power are allowed."
+      ><PickField
+        :value="path?.region ?? null"
+        :choices="regions"
+        label="Radio rules of"
+        placeholder="Choose a region"
+        @take="(region) => set({ region })"
+    /></FieldRow>
+    <FieldRow
+      :label="`Wi-Fi seen at ${nameOf(placeId)}`"
+      hint="Channel and level in dBm of each access point, at a busy hour; the width after a stroke: 36/80 −71."
       ><TextField
         :value="heardText(path?.heard ?? [])"
         label="Access points heard"
         :refuse="heardProblem"
         placeholder="6 −48, 11 −55, 36 −71"
         @take="(text) => set({ heard: parseHeard(text) ?? [] })"
+    /></FieldRow>
+    <FieldRow
+      :label="`Wi-Fi seen at ${nameOf(path?.toPlaceId ?? headEndId)}`"
+      hint="The other end hears others. Left empty, nobody has listened there."
+      ><TextField
+        :value="heardText(path?.heardFar ?? [])"
+        label="Access points heard at the other end"
+        :refuse="heardProblem"
+        placeholder="1 −60, 104/40 −82"
+        @take="(text) => set({ heardFar: text.trim() ? (parseHeard(text) ?? []) : undefined })"
     /></FieldRow>
   </div>
 </template>

@@ -8,6 +8,8 @@ export interface ProductFigure {
   unit: Unit;
   most: number;
   isWhole?: boolean;
+  /** It may be left empty. */
+  isOptional?: boolean;
 }
 
 const ports: ProductFigure[] = [
@@ -24,6 +26,7 @@ export const productFigures: Partial<Record<ProductKind, ProductFigure[]>> = {
     { key: 'watts', label: 'By itself', unit: 'W', most: 100 },
     { key: 'lampWatts', label: 'Lamps', unit: 'W', most: 60 },
     { key: 'heaterWatts', label: 'Heater', unit: 'W', most: 60 },
+    { key: 'startUpWatts', label: 'At start-up', unit: 'W', most: 200, isOptional: true },
     { key: 'mbps', label: 'Stream', unit: 'Mb/s', most: 100 },
   ],
   converter: [{ key: 'ownWatts', label: 'Takes', unit: 'W', most: 20 }],
@@ -36,6 +39,7 @@ export const productFigures: Partial<Record<ProductKind, ProductFigure[]>> = {
   ],
   'fibre-end': [
     { key: 'budgetDb', label: 'Budget', unit: 'dB', most: 60 },
+    { key: 'leastLossDb', label: 'Least loss', unit: 'dB', most: 40, isOptional: true },
     { key: 'mbps', label: 'Rate', unit: 'Mb/s', most: 100_000 },
     { key: 'ownWatts', label: 'Takes', unit: 'W', most: 30 },
   ],

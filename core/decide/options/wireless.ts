@@ -1,0 +1,225 @@
+import { fadeDb, loadFactor } from '#core/test/scenarios';
+import { productOf } from '#core/model/catalogue';
+import type { RadioPath } from '#core/model/site';
+import {
+  channelMHz,
+  clearShare,
+  fresnelRadiusM,
+  rankChannels,
+  rateAtDb,
+  radioRegions,
+  receivedDbm,
+  type RankedChannel,
+} from '#core/physics/wireless';
+import { formatQuantity } from '#core/shared/units';
+import { figure, statusOf, unboundedUtilisation, worst } from '#core/shared/derivation';
+import { infeasible, feasible } from './build';
+import type { Context } from './context';
+import { ipCamera, ipSignal, mainsObstacle, wishesOf } from './ip';
+import { mains } from './mains';
+import type { Margin, Option } from './option';
+
+const radioYears = 6;
+const surge = 'Surge protection and earthing of masts.';
+
+/** Level that is kept for fading: more over water, which mirrors the beam. Source: usual practice of fixed links. */
+const fadeMarginDb = { land: 10, water: 15 } as const;
+
+/** What a path carries on its best channel, and how that was come by. */
+interface OnAir {
+  best: RankedChannel;
+  overDb: number;
+  keptDb: number;
+  isOverWater: boolean;
+  /** Ends at which nobody has listened to who else is on the air. */
+  unheard: string[];
+}
+
+function onAir({ catalogue, site }: Context, path: RadioPath): OnAir {
+  const radio = productOf(catalogue, 'radio', 'radio');
+  const [best] = rankChannels('5', [path.heard, path.heardFar ?? []], {
+    region: path.region,
+    eirpDbm: radio.eirpDbm,
+  });
+  const { frequencyMHz, floorDbm, mostEirpDbm } = best!;
+  const eirpDbm = Math.min(radio.eirpDbm, mostEirpDbm);
+  const isOverWater = [path.fromPlaceId, path.toPlaceId].some(
+    (id) => site.place[id]?.environment === 'marine',
+  );
+  return {
+    best: best!,
+    overDb: receivedDbm({ ...radio, eirpDbm }, path, frequencyMHz) - floorDbm,
+    keptDb: fadeMarginDb[isOverWater ? 'water' : 'land'],
+    isOverWater,
+    unheard: [
+      ...(path.heard.length > 0 ? [] : [path.fromPlaceId]),
+      ...(path.heardFar === undefined ? [path.toPlaceId] : []),
+    ].map((id) => site.place[id]!.name),
+  };
+}
+
+/** Neighbours are heard where they are listened to: an end where nobody has never makes the link sure. */
+function rateMargin({ mbpsAtPlace }: Context, path: RadioPath, air: OnAir): Margin {
+  const { best, overDb, keptDb, isOverWater, unheard } = air;
+  const rate = rateAtDb(overDb - keptDb);
+  const wanted = mbpsAtPlace();
+  const utilisation = rate > 0 ? wanted / rate : unboundedUtilisation;
+  return {
+    kind: 'radio-rate',
+    label: 'rate by radio',
+    unit: 'Mb/s',
+    value: rate,
+    utilisation,
+    status: unheard.length > 0 ? worst([statusOf(utilisation), 'close']) : statusOf(utilisation),
+    basis: 'typical',
+    unread: unheard.length > 0,
+    // Fading and neighbours who come home are what the margin is kept for; only what is more counts beside it.
+    under: (scenario) => {
+      const held = rateAtDb(overDb - Math.max(keptDb, fadeDb(scenario)));
+      return held > 0 ? (wanted * loadFactor('typical', scenario)) / held : unboundedUtilisation;
+    },
+    derivation: () => ({
+      title: `Rate by radio, ${formatQuantity(rate, 'Mb/s')}`,
+      steps: [
+        {
+          message: `Level on channel ${best.channel}, ${formatQuantity(best.frequencyMHz, 'MHz')}, over noise and neighbours at the end that hears more`,
+          formula: 'wireless-level',
+          inputs: [figure('way', path.distanceM, 'm', 'noted')],
+          result: figure('over noise and neighbours', overDb, 'dB', 'computed'),
+        },
+        {
+          message: isOverWater ? 'Kept for fading over water' : 'Kept for fading',
+          formula: 'fade-margin',
+          inputs: [
+            figure('over noise and neighbours', overDb, 'dB', 'computed'),
+            figure('kept', keptDb, 'dB', 'policy'),
+          ],
+          result: figure('to count with', overDb - keptDb, 'dB', 'computed'),
+        },
+        {
+          message: 'What every camera there streams, on one shared air',
+          formula: 'shared-airtime',
+          inputs: [figure('link carries', rate, 'Mb/s', 'computed')],
+          result: figure('wanted', wanted, 'Mb/s', 'typical'),
+        },
+      ],
+      limit: { sense: 'at-least', figure: figure('all cameras there stream', wanted, 'Mb/s', 'typical') },
+      conclusion:
+        utilisation > 1
+          ? 'Does not carry the cameras of this place together.'
+          : unheard.length > 0
+            ? `Carries the cameras of this place together, if ${unheard.join(' and ')} hears no more than was noted.`
+            : 'Carries the cameras of this place together.',
+    }),
+  };
+}
+
+function clearanceMargin({ distanceM }: RadioPath, haveM: number, frequencyMHz: number): Margin {
+  const needM = clearShare * fresnelRadiusM(distanceM / 2, distanceM / 2, frequencyMHz);
+  const used = haveM > 0 ? needM / haveM : unboundedUtilisation;
+  return {
+    kind: 'clearance',
+    label: 'room for the beam',
+    unit: 'm',
+    value: haveM,
+    utilisation: used,
+    status: statusOf(used),
+    basis: 'measured',
+    unread: false,
+    under: () => used,
+    derivation: () => ({
+      title: `Room for the beam, ${formatQuantity(haveM, 'm', 1)}`,
+      steps: [
+        {
+          message: '60 % of the first Fresnel zone, half way',
+          formula: 'fresnel',
+          inputs: [figure('way', distanceM, 'm', 'noted'), figure('there is', haveM, 'm', 'measured')],
+          result: figure('wanted', needM, 'm', 'computed'),
+        },
+      ],
+      limit: { sense: 'at-least', figure: figure('wanted', needM, 'm', 'computed') },
+      conclusion: used <= 1 ? 'The beam is clear.' : 'Something stands in the beam.',
+    }),
+  };
+}
+
+/** What somebody who hangs the radios has to mind: rules, radar, ends nobody has listened at. */
+function radioCautions(path: RadioPath, { best, unheard }: OnAir): string[] {
+  const rules =
+    path.region === undefined
+      ? 'Nobody noted whose radio rules hold there: channels and power are those that Europe and North America both allow.'
+      : `${radioRegions[path.region].label}: at most ${best.mostEirpDbm} dBm on channel ${best.channel}. Local rules go before.`;
+  const wait = best.radarWaitS < 120 ? `${best.radarWaitS} s` : `${best.radarWaitS / 60} minutes`;
+  return [
+    rules,
+    ...(best.radarWaitS > 0
+      ? [
+          `Channel ${best.channel} gives way to radar: it listens for ${wait} before it sends, and is silent and moves when it hears one.`,
+        ]
+      : []),
+    ...unheard.map(
+      (name) => `Nobody has listened to who is on the air at ${name}: scan there too, at a busy hour.`,
+    ),
+    ...(path.clearanceM === undefined ? ['The room for the beam was not measured.'] : []),
+  ];
+}
+
+function messageOf(path: RadioPath, { best }: OnAir): string {
+  const crowded = rankChannels('2.4', [path.heard, path.heardFar ?? []], { region: path.region })[0]!;
+  return `Channel ${best.channel} at 5 GHz is the best (${best.neighbours} heard near it); the quietest at ${formatQuantity(channelMHz(crowded.channel), 'MHz')} has ${crowded.neighbours}.`;
+}
+
+/** A radio at each end; every camera of the place shares the air between them. */
+export function wirelessOption(context: Context): Option {
+  const {
+    place,
+    need: { ip },
+    radioPath,
+    site,
+  } = context;
+  if (!place.mains)
+    return infeasible(
+      'wireless',
+      'no mains',
+      `A radio needs power, and there is no mains at ${place.name}.`,
+      `mains at ${place.name}, by a licensed person`,
+    );
+  if (!radioPath)
+    return infeasible(
+      'wireless',
+      'not noted',
+      `Nobody has noted a radio path from ${place.name}: distance, sight and who is on the air.`,
+      'a look from roof to roof and a survey of the bands',
+    );
+  if (radioPath.sight === 'blocked')
+    return infeasible(
+      'wireless',
+      'no sight',
+      `${place.name} does not see ${site.place[radioPath.toPlaceId]!.name}.`,
+      'a mast, or a third point that sees both',
+    );
+  const farEnd = mainsObstacle('wireless', site.place[radioPath.toPlaceId]!, 'radio');
+  if (farEnd) return farEnd;
+  const air = onAir(context, radioPath);
+  const { clearanceM } = radioPath;
+  return feasible(context, {
+    kind: 'wireless',
+    margins: [
+      rateMargin(context, radioPath, air),
+      ...(clearanceM === undefined ? [] : [clearanceMargin(radioPath, clearanceM, air.best.frequencyMHz)]),
+    ],
+    parts: [ipCamera(context), { item: 'radio', count: 2 }, { item: 'poe-injector', count: 1 }],
+    work: ['swap-ip-camera', 'hang-radios'],
+    signal: ipSignal(context),
+    megapixels: ip.product.megapixels,
+    lifeYears: radioYears,
+    fedLocally: true,
+    showsAt: [place.id, radioPath.toPlaceId],
+    message: messageOf(radioPath, air),
+    cautions: [...radioCautions(radioPath, air), mains, surge, ...wishesOf(context)],
+    remedy: (binding) =>
+      binding.kind === 'clearance'
+        ? 'higher masts, or what stands in the beam cut back'
+        : 'fewer or smaller streams, a shorter hop, or aerials with more gain',
+  });
+}
