@@ -122,8 +122,8 @@ async function linkFrom(line: Line): Promise<Found> {
   return { test: 'link', rateMbps, throughputMbps, lostPercent, deliveredWatts };
 }
 
-/** How an instrument is asked for what it measures. Source: SCPI-1999. */
-function queryFor(measures: QuantityTestDefinition['measures'], current: Asked['current']): string {
+/** How an instrument is asked for what it measures; not at all for what it cannot. Source: SCPI-1999. */
+function queryFor(measures: QuantityTestDefinition['measures'], current: Asked['current']): string | null {
   switch (measures) {
     case 'ac-volts':
       return 'MEASure:VOLTage:AC?';
@@ -137,6 +137,8 @@ function queryFor(measures: QuantityTestDefinition['measures'], current: Asked['
       return 'MEASure:RESistance?';
     case 'megohms':
       return 'MEASure:INSulation?';
+    case 'cable-tester':
+      return null;
   }
 }
 
@@ -147,10 +149,11 @@ function leadsFor({ at, on }: TestHookUp): Way['on'] {
   return at === 'camera' ? 'CAMera' : 'POWer';
 }
 
-/** A test of one figure is read as its row says. */
-function figureWay(test: QuantityTestDefinition, current: Asked['current']): Way {
+/** A test of one figure is read as its row says; what only a cable tester measures has no way here. */
+function figureWay(test: QuantityTestDefinition, current: Asked['current']): Way | undefined {
   const { id, hookUp, measures, lamps } = test;
   const query = queryFor(measures, current);
+  if (query === null) return undefined;
   return {
     on: leadsFor(hookUp),
     ...(lamps && { load: ({ off: 'DAY', on: 'NIGHt' } as const)[lamps] }),

@@ -1,5 +1,5 @@
 import { productOf } from '#core/model/catalogue';
-import { lengthFigure, runLengthM } from '#core/test/findings';
+import { pairLengthFigure, pairStretches, runLengthM } from '#core/test/findings';
 import { poeClasses } from '#core/physics/power';
 import { soundJointLossDb } from '#core/physics/signal';
 import type { Place } from '#core/model/site';
@@ -17,7 +17,6 @@ import {
   coaxSourceWatts,
   coaxWattsMargin,
   poeMargin,
-  stretchesOf,
 } from './margins';
 import { newCable, newCopperBetweenEarths, surgeProtection } from './newCable';
 import type { InfeasibleOption, Margin, Option, Part, FeasibleOption } from './option';
@@ -277,12 +276,21 @@ export function ipCategoryOption(context: Context): Option {
   const obstacle =
     lineObstacle(context, 'ip-category', 'pair') ?? mainsObstacle('ip-category', headEnd, 'PoE switch');
   if (obstacle) return obstacle;
-  const { margin, sourceWatts } = poeMargin(stretchesOf(run), ip, lengthFigure(run));
+  const { readings } = context;
+  const stretches = pairStretches(run, readings);
+  const length = pairLengthFigure(run, readings);
+  const { margin, sourceWatts } = poeMargin(stretches, ip, length, readings['poe-load-watts']?.value);
   const isClad = run.segments.some(({ cable }) => cable.endsWith('cca'));
   const power = isClad ? neverMoreThanClose(margin) : margin;
   return feasible(context, {
     kind: 'ip-category',
-    margins: [channelMargin(stretchesOf(run), lengthFigure(run).from, lengthSpread(context)), power],
+    // A certifier's loss of this very link tells more than its length.
+    margins: readings['insertion-loss-db']
+      ? [power]
+      : [
+          channelMargin(stretches, length.from, length.from === 'measured' ? 0 : lengthSpread(context)),
+          power,
+        ],
     parts: [ipCamera(context), { item: 'category-ends', count: 1 }],
     work: ['swap-ip-camera', 'prepare-pair-ends'],
     lifeYears: cableIpYears,

@@ -36,6 +36,7 @@ export const marginOfCondition = ({
 
 const remedies: Partial<Record<Margin['kind'], string>> = {
   insulation: 'cutting back to dry cable or replacing the wet length, then reading its insulation again',
+  'pair-test': 'terminating both ends anew and certifying it, or new cable',
   earth: 'fibre, or one earth for both ends, made by a licensed electrician',
 };
 

@@ -19,7 +19,8 @@ export type MarginKind =
   | 'radio-rate'
   | 'clearance'
   | 'insulation'
-  | 'earth';
+  | 'earth'
+  | 'pair-test';
 
 /** How an option holds in one respect. */
 export interface Margin {

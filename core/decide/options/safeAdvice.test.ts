@@ -12,6 +12,7 @@ import {
   type Reading,
   type Run,
   type Site,
+  type WireMap,
 } from '#core/model/site';
 import { catalogueOf, productOf } from '#core/model/catalogue';
 import { usesOf } from '#core/test/uses';
@@ -480,5 +481,71 @@ describe('powered cables that lie together', () => {
     expect(kin(0)).toEqual([]);
     // Three lie to the boat shed already.
     expect(kin(6)).toEqual([expect.stringMatching(/^9 powered cables/)]);
+  });
+});
+
+describe('what a cable tester finds binds power and data over category cable', () => {
+  const mapped = (site: Site, runId: string, found: WireMap): Site => ({
+    ...site,
+    reading: {
+      ...site.reading,
+      [`${runId}-map`]: {
+        id: `${runId}-map`,
+        runId,
+        test: 'wire-map',
+        found,
+        at: '2026-06-01T08:00:00Z',
+        by: 'I. Marlow',
+        instrument: 'Cable tester 1',
+      },
+    },
+  });
+  const state = (site: Site) => possible(site, 'r20', 'ip-category').state;
+  it.each([
+    ['straight', 'holds'],
+    ['open', 'fails'],
+    ['short', 'fails'],
+    ['crossed', 'close'],
+    ['reversed', 'close'],
+    ['split', 'close'],
+  ] as const)('a wire map that is %s: %s', (found, expected) =>
+    expect(state(mapped(demo, 'r20', found))).toBe(expected),
+  );
+  it.each([
+    ['pair-unbalance-percent', 2, 'holds'],
+    ['pair-unbalance-percent', 3.2, 'fails'],
+    ['between-pairs-unbalance-percent', 9, 'close'],
+    ['insertion-loss-db', 16, 'holds'],
+    ['insertion-loss-db', 23, 'fails'],
+    ['next-db', 40, 'holds'],
+    ['next-db', 20, 'fails'],
+    ['poe-load-watts', 3, 'fails'],
+  ] as const)('%s of %d: %s', (test, value, expected) =>
+    expect(state(read(demo, 'r20', { [test]: value }))).toBe(expected),
+  );
+  it('a certified loss tells more than the length, and a length that was read more than one that was noted', () => {
+    // Run 22 is noted as 91 m: close by its length.
+    expect(possible(demo, 'r22', 'ip-category').state).toBe('close');
+    expect(possible(read(demo, 'r22', { 'insertion-loss-db': 17 }), 'r22', 'ip-category').state).toBe(
+      'holds',
+    );
+    const longer = possible(read(demo, 'r20', { 'pair-length-m': 98 }), 'r20', 'ip-category');
+    expect([longer.state, longer.binding!.kind]).toEqual(['fails', 'channel']);
+    expect(longer.binding!.basis).toBe('measured');
+  });
+  it('clad aluminium that a certifier passes is still no more than close', () => {
+    const passed = possible(read(demo, 'r21', { 'insertion-loss-db': 17 }), 'r21', 'ip-category');
+    expect(passed.state).toBe('close');
+  });
+  it('bench and options say the same', () => {
+    for (const [test, value] of [
+      ['next-db', 20],
+      ['insertion-loss-db', 16],
+    ] as const) {
+      const site = read(demo, 'r20', { [test]: value });
+      const { run, camera, findings } = evaluateSite(site).runs.find((one) => one.run.id === 'r20')!;
+      const { uses } = usesOf(site, run, camera, findings, readingsByRun(site).get('r20')!);
+      expect(uses.find(({ id }) => id === 'ip-category')!.status).toBe(state(site));
+    }
   });
 });

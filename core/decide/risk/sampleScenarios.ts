@@ -66,6 +66,7 @@ function testFor({ kind, unread }: Margin, { isCoax, coaxRead, traced }: Chosen)
     // They are there only once they were read, or no test reads them.
     case 'insulation':
     case 'earth':
+    case 'pair-test':
     case 'feed-amps':
       return null;
   }

@@ -25,6 +25,8 @@ import {
   type Run,
   type Segment,
   type SwapReading,
+  type WireMap,
+  wireMaps,
 } from '#core/model/site';
 import { symptoms, type Symptom } from '#core/physics/picture';
 
@@ -149,6 +151,14 @@ export const choices = {
     through: 'Through',
     open: 'Open',
     shorted: 'Shorted',
+  }),
+  wireMap: from<WireMap>(wireMaps, {
+    straight: 'Straight',
+    open: 'Open',
+    short: 'Shorted',
+    crossed: 'Pairs crossed',
+    reversed: 'Pair reversed',
+    split: 'Split pair',
   }),
   swap: from<SwapReading['found']>(['works', 'fails'], { works: 'Works', fails: 'Fails' }),
   symptom: symptoms.map((value): Choice<Symptom> => ({ value, label: symptomWords[value].label })),

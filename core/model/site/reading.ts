@@ -51,6 +51,15 @@ const continuityReadingSchema = z.strictObject({
   test: z.literal('continuity'),
   found: z.enum(['through', 'open', 'shorted']),
 });
+/** What a tester makes of the conductors of a category cable. */
+export const wireMaps = ['straight', 'open', 'short', 'crossed', 'reversed', 'split'] as const;
+export type WireMap = (typeof wireMaps)[number];
+
+const wireMapReadingSchema = z.strictObject({
+  ...taken,
+  test: z.literal('wire-map'),
+  found: z.enum(wireMaps),
+});
 const swapReadingSchema = z.strictObject({
   ...taken,
   test: z.enum(swapTestIds),
@@ -81,6 +90,7 @@ const linkReadingSchema = z.strictObject({
 export const readingSchema = z.discriminatedUnion('test', [
   quantityReadingSchema,
   continuityReadingSchema,
+  wireMapReadingSchema,
   swapReadingSchema,
   traceReadingSchema,
   pictureReadingSchema,
@@ -89,6 +99,7 @@ export const readingSchema = z.discriminatedUnion('test', [
 export type Reading = z.infer<typeof readingSchema>;
 export type QuantityReading = z.infer<typeof quantityReadingSchema>;
 export type ContinuityReading = z.infer<typeof continuityReadingSchema>;
+export type WireMapReading = z.infer<typeof wireMapReadingSchema>;
 export type SwapReading = z.infer<typeof swapReadingSchema>;
 export type TraceReading = z.infer<typeof traceReadingSchema>;
 export type PictureReading = z.infer<typeof pictureReadingSchema>;

@@ -5,12 +5,16 @@ import type { RunState } from './run';
 export interface TestHookUp {
   /** End of the run at which somebody stands. */
   at: 'head-end' | 'camera' | 'both-ends';
-  on: 'centre-shield' | 'shield-earth' | 'power-cores' | 'picture' | 'camera' | 'link';
+  on: 'pairs' | 'centre-shield' | 'shield-earth' | 'power-cores' | 'picture' | 'camera' | 'link';
   far: 'as-found' | 'open' | 'shorted';
 }
 
-/** What a meter measures; `loaded-ac-volts` with a low impedance, `supply-volts` AC or DC as the camera is fed. */
-export type Measured = 'ac-volts' | 'loaded-ac-volts' | 'dc-volts' | 'supply-volts' | 'ohms' | 'megohms';
+/**
+ * What a meter measures; `loaded-ac-volts` with a low impedance, `supply-volts` AC or DC as the camera is fed. What only a tester of
+ * category cable or of its power tells is typed, or read from that tester's table.
+ */
+export type Measured =
+  'cable-tester' | 'ac-volts' | 'loaded-ac-volts' | 'dc-volts' | 'supply-volts' | 'ohms' | 'megohms';
 
 /** A limit that is the same for every run, with what is said on either side of it and close to it. */
 export interface TestLimit {
@@ -42,7 +46,7 @@ interface AnyTest {
   id: string;
   label: string;
   /** Lines on which it says anything. */
-  appliesTo: 'every-run' | 'coax-in-it' | 'coax-throughout' | 'fed-over-cores';
+  appliesTo: 'every-run' | 'coax-in-it' | 'coax-throughout' | 'pair-throughout' | 'fed-over-cores';
   /** It is asked for only once this was found. */
   onlyAfter?: 'raised-ac-volts';
   /** States of the run in which the test may be done. */
@@ -178,6 +182,156 @@ const rows = [
     minutes: 4,
     hookUp: { at: 'head-end', on: 'centre-shield', far: 'open' },
     connect: 'At the head end, the far end open; the velocity factor of the cable set.',
+  },
+  {
+    id: 'wire-map',
+    label: 'Wire map',
+    asks: { kind: 'words' },
+    appliesTo: 'pair-throughout',
+    allowedIn: dead,
+    minutes: 3,
+    hookUp: { at: 'both-ends', on: 'pairs', far: 'as-found' },
+    connect:
+      'Baluns and camera off; the tester at the head end, its remote at the camera, all eight conductors.',
+  },
+  {
+    id: 'pair-length-m',
+    label: 'Length by tester',
+    asks: figureIn('m'),
+    appliesTo: 'pair-throughout',
+    measures: 'cable-tester',
+    alsoCalled: ['tested length', 'pair length', 'longest pair', 'longest pair m'],
+    allowedIn: dead,
+    minutes: 1,
+    hookUp: { at: 'both-ends', on: 'pairs', far: 'as-found' },
+    connect: 'The longest pair, with the velocity factor of this cable set.',
+    limit: {
+      sense: 'at-most',
+      value: 90,
+      from: 'standard',
+      message: {
+        holds: 'within a fixed link',
+        close: 'within a fixed link, little to spare',
+        fails: 'longer than a fixed link may be',
+      },
+      conclusion: 'A fixed link has at most 90 m at 20 °C; cords come to it. TIA-568.2-D, ISO/IEC 11801.',
+    },
+  },
+  {
+    id: 'pair-unbalance-percent',
+    label: 'Unbalance within a pair',
+    asks: figureIn('%'),
+    appliesTo: 'pair-throughout',
+    measures: 'cable-tester',
+    alsoCalled: ['resistance unbalance', 'unbalance', 'dc unbalance', 'pair unbalance'],
+    allowedIn: dead,
+    minutes: 2,
+    hookUp: { at: 'both-ends', on: 'pairs', far: 'as-found' },
+    connect: 'The worst pair: difference of its two conductors, as a share of both.',
+    limit: {
+      sense: 'at-most',
+      value: 3,
+      from: 'standard',
+      message: {
+        holds: 'even',
+        close: 'even, little to spare',
+        fails: 'Unbalance: a bad contact or a damaged conductor. Power over this pair disturbs its data.',
+      },
+      conclusion:
+        'Uneven conductors drive direct current through the transformers of the port until they pass no data. IEEE 802.3, TIA TSB-184-A.',
+    },
+  },
+  {
+    id: 'between-pairs-unbalance-percent',
+    label: 'Unbalance between pairs',
+    asks: figureIn('%'),
+    appliesTo: 'pair-throughout',
+    measures: 'cable-tester',
+    alsoCalled: ['pair to pair unbalance', 'p2p unbalance', 'unbalance between pairs'],
+    allowedIn: dead,
+    minutes: 1,
+    hookUp: { at: 'both-ends', on: 'pairs', far: 'as-found' },
+    connect: 'The two pairs that differ most.',
+    limit: {
+      sense: 'at-most',
+      value: 7,
+      from: 'standard',
+      message: {
+        holds: 'even',
+        close: 'even, little to spare',
+        fails: 'Pairs are uneven: no power over all four of them.',
+      },
+      conclusion: 'Power over four pairs shares its current by their resistance. IEEE 802.3.',
+    },
+  },
+  {
+    id: 'insertion-loss-db',
+    label: 'Insertion loss at 100 MHz',
+    asks: figureIn('dB'),
+    appliesTo: 'pair-throughout',
+    measures: 'cable-tester',
+    alsoCalled: ['insertion loss', 'attenuation', 'insertion loss db'],
+    allowedIn: dead,
+    minutes: 1,
+    hookUp: { at: 'both-ends', on: 'pairs', far: 'as-found' },
+    connect: 'The fixed link without cords, worst pair, by a certifier.',
+    limit: {
+      sense: 'at-most',
+      value: 21,
+      from: 'standard',
+      message: {
+        holds: 'within the link',
+        close: 'within the link, little to spare',
+        fails: 'loses more than a link may',
+      },
+      conclusion: 'A fixed link of Cat 5e loses at most 21.0 dB at 100 MHz. TIA-568.2-D.',
+    },
+  },
+  {
+    id: 'next-db',
+    label: 'NEXT at 100 MHz',
+    asks: figureIn('dB'),
+    appliesTo: 'pair-throughout',
+    measures: 'cable-tester',
+    alsoCalled: ['next', 'near end crosstalk', 'next db'],
+    allowedIn: dead,
+    minutes: 1,
+    hookUp: { at: 'both-ends', on: 'pairs', far: 'as-found' },
+    connect: 'The fixed link without cords, worst two pairs, from both ends.',
+    limit: {
+      sense: 'at-least',
+      value: 32.3,
+      from: 'standard',
+      message: {
+        holds: 'pairs keep apart',
+        close: 'pairs keep apart, little to spare',
+        fails: 'Pairs talk into each other: a split pair, or twists undone at an end.',
+      },
+      conclusion: 'A fixed link of Cat 5e has at least 32.3 dB at 100 MHz. TIA-568.2-D.',
+    },
+  },
+  {
+    id: 'poe-load-watts',
+    label: 'PoE under load',
+    asks: figureIn('W'),
+    appliesTo: 'pair-throughout',
+    measures: 'cable-tester',
+    alsoCalled: ['poe load', 'poe watts', 'power under load'],
+    allowedIn: dead,
+    minutes: 3,
+    hookUp: { at: 'both-ends', on: 'pairs', far: 'as-found' },
+    connect: 'A PoE port at the head end, a load tester at the camera: the most watts it holds for a minute.',
+    limit: {
+      sense: 'at-least',
+      value: 12.95,
+      from: 'standard',
+      message: {
+        holds: 'more than class 3 promises',
+        close: 'what class 3 promises',
+        fails: 'less than class 3 promises: cable, contacts or the port',
+      },
+      conclusion: 'A class 3 port promises 12.95 W at the end of its channel. IEEE 802.3.',
+    },
   },
   {
     id: 'day-volts',

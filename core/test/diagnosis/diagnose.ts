@@ -2,6 +2,7 @@ import type { Place, Run } from '#core/model/site';
 import { formatQuantity } from '#core/shared/units';
 import {
   ghostLengthM,
+  lineKind,
   eventWords,
   severity,
   faultsOf,
@@ -13,7 +14,7 @@ import type { RunReadings } from '#core/test/readings';
 import { causes, causeWords, type Cause } from './likelihoods';
 import { nextTests, type NextTest } from './nextTest';
 import { observationsOf, type DiagnosisInput, type Observation } from './observations';
-import { beliefAfter, chanceOf, priorBelief } from './posterior';
+import { beliefAfter, chanceOf, priorBelief, type Belief } from './posterior';
 
 /** Where on the run a cause shows, and how that is known. */
 export interface FaultLocation {
@@ -50,8 +51,7 @@ const worthTelling = 3;
  * How much an observation by itself speaks for a cause against all the others as they are before anything is read, in
  * decibans: 10·log₁₀ of the likelihood ratio.
  */
-function weightDb({ id, outcome }: Observation, cause: Cause): number {
-  const before = priorBelief();
+function weightDb({ id, outcome }: Observation, cause: Cause, before: Belief): number {
   const others = causes.reduce(
     (sum, other) => (other === cause ? sum : sum + before[other] * chanceOf(id, outcome, other)),
     0,
@@ -111,13 +111,16 @@ function saysOf(
 export function diagnose(looked: DiagnosisInput, place: Place): Diagnosis {
   const stopped = looked.verdicts.some(({ state }) => state === 'stop');
   const observations = observationsOf(looked);
-  const belief = beliefAfter(observations);
+  const line = lineKind(looked.run);
+  const before = priorBelief(line);
+  const belief = beliefAfter(observations, line);
   const ranked = causes
+    .filter((cause) => before[cause] > 0)
     .map((cause): RankedCause => {
       // What is not on the list expects nothing, so that nothing speaks for it but that all else fits badly.
       const weighed = (cause === 'unlisted' ? [] : observations).map((observation) => ({
         message: observation.message,
-        weight: weightDb(observation, cause),
+        weight: weightDb(observation, cause, before),
       }));
       return {
         cause,

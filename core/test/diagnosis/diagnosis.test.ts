@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { type QuantityTestId, type Reading, type Site, tests } from '#core/model/site';
+import { type QuantityTestId, type Reading, type Site, tests, type WireMap } from '#core/model/site';
 import type { Symptom } from '#core/physics/picture';
 import { saltmarrowSite } from '../../model/site/testSite';
 import { readingsByRun, type RunReadings } from '#core/test/readings';
@@ -17,6 +17,7 @@ import {
   type EvidenceId,
   type Observation,
 } from '.';
+import { pairCauses } from './likelihoods';
 import { costOf } from './nextTest';
 import { evidenceFor } from './observations';
 
@@ -65,7 +66,9 @@ describe('the tables', () => {
         ).toBeCloseTo(100, 6);
       }
     }
-    expect(Object.values(priors).reduce((a, b) => a + b, 0)).toBe(1000);
+    // Those of category cable come beside them on such cable alone.
+    const known = causes.filter((cause) => !pairCauses.has(cause));
+    expect(known.reduce((sum, cause) => sum + priors[cause], 0)).toBe(1000);
   });
   it('know every test', () => {
     expect(
@@ -264,5 +267,27 @@ describe('the next test', () => {
     for (const runId of Object.keys(site.run))
       for (const { bits } of diagnosisOf(runId).next)
         expect(bits).toBeLessThanOrEqual(Math.log2(causes.length));
+  });
+});
+
+describe('category cable', () => {
+  const mapped = (found: WireMap): RunReadings => ({
+    'wire-map': { ...common('r20'), test: 'wire-map', found },
+  });
+  it('has causes of its own, which coax does not know', () => {
+    const of = (runId: string) => diagnosisOf(runId).ranked.map(({ cause }) => cause);
+    expect(of('r20')).toContain('split-pair');
+    expect(of('r01')).not.toContain('split-pair');
+  });
+  it.each([
+    [mapped('split'), 'split-pair'],
+    [mapped('reversed'), 'pair-wiring'],
+    [mapped('crossed'), 'pair-wiring'],
+    [quantity('pair-unbalance-percent', 6), 'pair-unbalance'],
+    [{ ...mapped('straight'), ...quantity('next-db', 20) }, 'split-pair'],
+  ] as const)('%j points at %s', (readings, cause) => {
+    const [first, second] = diagnosisOf('r20', readings).ranked.filter(({ cause: one }) => one !== 'sound');
+    expect(first!.cause).toBe(cause);
+    expect(first!.probability).toBeGreaterThan(second!.probability);
   });
 });

@@ -19,9 +19,15 @@ export const causes = [
   'camera',
   'input',
   'tap',
+  'split-pair',
+  'pair-wiring',
+  'pair-unbalance',
   'unlisted',
 ] as const;
 export type Cause = (typeof causes)[number];
+
+/** Causes that only category cable knows. */
+export const pairCauses: ReadonlySet<Cause> = new Set(['split-pair', 'pair-wiring', 'pair-unbalance']);
 
 export const causeWords: Record<Cause, { label: string; means: string; remedy: string }> = {
   sound: {
@@ -90,6 +96,21 @@ export const causeWords: Record<Cause, { label: string; means: string; remedy: s
     means: 'a branch left on the coax',
     remedy: 'Find it at its metre and take it out; join the coax through.',
   },
+  'split-pair': {
+    label: 'Split pair',
+    means: 'conductors straight through, but twisted with the wrong partner',
+    remedy: 'Terminate both ends by the twists of the cable, then certify it.',
+  },
+  'pair-wiring': {
+    label: 'Pair reversed or crossed',
+    means: 'an end of the category cable is wired to the wrong contacts',
+    remedy: 'Terminate both ends anew by one scheme, then map it again.',
+  },
+  'pair-unbalance': {
+    label: 'Unbalance',
+    means: 'a bad contact or a damaged conductor in a pair',
+    remedy: 'Terminate the pair anew; if it stays uneven, replace the cable before it carries power.',
+  },
   unlisted: {
     label: 'Something else',
     means: 'something that is not on this list, or more than one thing',
@@ -113,6 +134,9 @@ export const priors: Record<Cause, number> = {
   camera: 40,
   input: 15,
   tap: 15,
+  'split-pair': 15,
+  'pair-wiring': 15,
+  'pair-unbalance': 10,
   unlisted: 20,
 };
 
@@ -131,6 +155,29 @@ function rows(usual: Chances, special: Partial<Record<Cause, Chances>>): Record<
 }
 
 export const evidence = {
+  'wire-map': {
+    outcomes: ['straight', 'open', 'short', 'crossed', 'reversed', 'split'],
+    chances: rows([96, 1, 1, 0.8, 0.8, 0.4], {
+      sound: [98.4, 0.3, 0.3, 0.4, 0.4, 0.2],
+      joint: [60, 30, 4, 2, 2, 2],
+      water: [88, 3, 6, 1, 1, 1],
+      'split-pair': [28, 1, 1, 6, 2, 62],
+      'pair-wiring': [4, 4, 2, 45, 43, 2],
+      'pair-unbalance': [80, 14, 3, 1, 1, 1],
+    }),
+  },
+  'pair-unbalance-percent': {
+    outcomes: ['even', 'uneven'],
+    chances: rows([97, 3], { sound: [99, 1], 'pair-unbalance': [6, 94], joint: [88, 12], water: [88, 12] }),
+  },
+  'next-db': {
+    outcomes: ['apart', 'into-each-other'],
+    chances: rows([95, 5], { sound: [98, 2], 'split-pair': [4, 96], 'pair-wiring': [80, 20] }),
+  },
+  'insertion-loss-db': {
+    outcomes: ['within', 'more'],
+    chances: rows([92, 8], { sound: [96, 4], 'coax-loss': [10, 90], water: [50, 50], joint: [70, 30] }),
+  },
   'foreign-ac-volts': {
     outcomes: ['low', 'raised'],
     chances: rows([98, 2], { 'earth-difference': [80, 20], supply: [92, 8] }),

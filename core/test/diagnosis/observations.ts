@@ -136,6 +136,12 @@ function traceOutcome({ run, readings }: DiagnosisInput): { outcome: string; mes
   }
 }
 
+/** Whether a figure keeps the limit in the row of its test. */
+function isWithin(test: QuantityTestId, value: number): boolean {
+  const { limit } = testDefinition(test);
+  return !limit || (limit.sense === 'at-most' ? value <= limit.value : value >= limit.value);
+}
+
 /** What a figure says to the tables; nothing where they have no row for its test. */
 function quantityOutcome(
   test: QuantityTestId,
@@ -156,6 +162,12 @@ function quantityOutcome(
       return expected ? powerLoopOutcome(value, expected) : null;
     case 'insulation-megohms':
       return insulationState(looked.run, value);
+    case 'pair-unbalance-percent':
+      return isWithin(test, value) ? 'even' : 'uneven';
+    case 'next-db':
+      return isWithin(test, value) ? 'apart' : 'into-each-other';
+    case 'insertion-loss-db':
+      return isWithin(test, value) ? 'within' : 'more';
     case 'day-volts':
     case 'night-volts':
       return expected ? voltsOutcome(value, expected, looked) : null;
@@ -187,6 +199,14 @@ export function observationsOf(looked: DiagnosisInput): Observation[] {
             open: 'the coax is open',
             shorted: 'the coax is shorted',
           }[reading.found],
+        });
+        break;
+      case 'wire-map':
+        found.push({
+          id: 'wire-map',
+          outcome: reading.found,
+          test,
+          message: reading.found === 'straight' ? 'the wire map is straight' : `wire map: ${reading.found}`,
         });
         break;
       case 'camera-at-head-end':

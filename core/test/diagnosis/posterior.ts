@@ -3,12 +3,14 @@ import {
   evidence,
   groups,
   mostCertain,
+  pairCauses,
   priors,
   repeatedShare,
   type Cause,
   type Evidence,
   type EvidenceId,
 } from './likelihoods';
+import type { LineKind } from '#core/test/findings';
 import type { Observation } from './observations';
 
 export type Belief = Record<Cause, number>;
@@ -54,15 +56,23 @@ const byReach = (observations: readonly Observation[]): Observation[] =>
     .sort((a, b) => b.reach - a.reach || a.observation.id.localeCompare(b.observation.id))
     .map(({ observation }) => observation);
 
-export const priorBelief = (): Belief => normalised(priors);
+/** Whether a line is one on which this can be wrong at all. */
+const isKnownOn = (cause: Cause, line: LineKind): boolean => line !== 'coax' || !pairCauses.has(cause);
+
+/** Belief before anything is read. */
+export const priorBelief = (line: LineKind = 'coax'): Belief =>
+  normalised(
+    Object.fromEntries(causes.map((cause) => [cause, isKnownOn(cause, line) ? priors[cause] : 0])) as Belief,
+  );
 
 /**
  * Belief in each cause after what was found: prior × Π likelihood, with evidence of one group counting for less after its
  * first (a weighted naive Bayes), and never surer than the tables. One main trouble is assumed; several of them, or
  * something that is not in the tables, show as `unlisted`, which expects every outcome alike.
  */
-export function beliefAfter(observations: readonly Observation[]): Belief {
-  const logs = Object.fromEntries(causes.map((cause) => [cause, Math.log(priors[cause])])) as Belief;
+export function beliefAfter(observations: readonly Observation[], line: LineKind = 'coax'): Belief {
+  const prior = priorBelief(line);
+  const logs = Object.fromEntries(causes.map((cause) => [cause, Math.log(prior[cause])])) as Belief;
   const before = new Set<string>();
   for (const { id, outcome } of byReach(observations)) {
     const share = shareOfWeight(id, before);

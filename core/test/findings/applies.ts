@@ -10,6 +10,8 @@ export function applies({ appliesTo }: Pick<TestDefinition, 'appliesTo'>, run: R
       return lineKind(run) !== 'pair';
     case 'coax-throughout':
       return lineKind(run) === 'coax';
+    case 'pair-throughout':
+      return lineKind(run) === 'pair';
     case 'fed-over-cores':
       return run.feed.kind !== 'local-adapter';
   }

@@ -6,6 +6,8 @@ import {
   type Run,
   type SwapReading,
   type SwapTestId,
+  type WireMap,
+  type WireMapReading,
   testDefinition,
 } from '#core/model/site';
 import { linkConverters, linkRateMbps } from '#core/physics/signal';
@@ -67,6 +69,50 @@ export function continuityVerdict(reading: ContinuityReading | undefined): Verdi
         `${continuityConclusion} The reflectometer tells at which metre it is shorted.`,
       );
   }
+}
+
+const wireMapConclusion =
+  'Eight conductors, four pairs, each at its own contacts at both ends. Baluns use some of them only and hide the rest.';
+const wireMapUnread = unreadVerdict({
+  id: 'wire-map',
+  message: 'not done yet',
+  conclusion: wireMapConclusion,
+});
+
+/** What each map comes to. What is wrong at an end is mended by terminating it anew; what is wrong on the way is not. */
+const wireMapWords: Record<WireMap, { state: 'holds' | 'close' | 'fails'; message: string; more: string }> = {
+  straight: { state: 'holds', message: 'all pairs straight', more: '' },
+  open: {
+    state: 'fails',
+    message: 'a conductor is open',
+    more: ' An end not punched down, or a break on the way: the reflectometer tells which.',
+  },
+  short: {
+    state: 'fails',
+    message: 'conductors are shorted',
+    more: ' At an end, or crushed on the way: the reflectometer tells where.',
+  },
+  crossed: {
+    state: 'close',
+    message: 'pairs crossed: the ends follow two schemes',
+    more: ' Terminate both ends by one scheme.',
+  },
+  reversed: {
+    state: 'close',
+    message: 'a pair reversed: its two conductors swapped',
+    more: ' Terminate that end anew; it matters to power too.',
+  },
+  split: {
+    state: 'close',
+    message: 'split pair: straight through, but twisted with the wrong partner',
+    more: ' Terminate both ends by the twists of the cable. Until then it talks into its neighbours.',
+  },
+};
+
+export function wireMapVerdict(reading: WireMapReading | undefined): Verdict {
+  if (!reading) return wireMapUnread;
+  const { state, message, more } = wireMapWords[reading.found];
+  return found('wire-map', state, reading.found, message, `${wireMapConclusion}${more}`);
 }
 
 const swapWords: Record<SwapTestId, { works: string; fails: string; conclusion: string }> = {

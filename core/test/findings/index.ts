@@ -5,7 +5,9 @@ export { feedSource, voltsAtLoad, voltsShare, type FeedSource } from './feed';
 export { inferFeed } from './feedInference';
 export { formatCheck } from './formatCheck';
 export { gearInLine } from './gearInLine';
-export { lineConditions, type LineCondition, type LineUse } from './lineConditions';
+export type { LineCondition } from './lineCondition';
+export { lineConditions, type LineUse } from './lineConditions';
+export { pairLengthFigure, pairStretches } from './pairStretches';
 export { ghostLengthM } from './ghost';
 export { insulationState } from './insulation';
 export { isStopped, realAcVolts } from './foreignVolts';
@@ -13,7 +15,15 @@ export { interlock, looksForVolts, needsVoltsFirst, prerequisites, stateFor, unt
 export { lineOf, type FaultAt } from './lineModel';
 export { mismatchLossDb } from './mismatchLoss';
 export { inferCoaxLoop } from './loopInference';
-export { expectedPowerOhms, lengthFigure, lineKind, powerLoop, runLengthM, type Loop } from './loops';
+export {
+  expectedPowerOhms,
+  lengthFigure,
+  lineKind,
+  powerLoop,
+  runLengthM,
+  type LineKind,
+  type Loop,
+} from './loops';
 export { extraPictureLossDb, pictureOver } from './pictureVerdict';
 export { eventWords, severity } from './reflectometerVerdict';
 export { runFindings, verdictFigure, type RunFindings } from './runFindings';

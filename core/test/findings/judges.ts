@@ -2,7 +2,7 @@ import type { Camera, LimitedTestId, Run, TestDefinition, TestId } from '#core/m
 import type { RunReadings } from '#core/test/readings';
 import { faultsLossDb } from './faultsLoss';
 import type { FeedSource } from './feed';
-import { continuityVerdict, linkVerdict, seenVerdict, swapVerdict } from './foundVerdicts';
+import { continuityVerdict, linkVerdict, seenVerdict, swapVerdict, wireMapVerdict } from './foundVerdicts';
 import { insulationVerdict } from './insulation';
 import { limitVerdict } from './limitVerdict';
 import type { Loop } from './loops';
@@ -36,6 +36,7 @@ const judges: Record<Exclude<TestId, LimitedTestId>, (judged: Judged) => Verdict
     safetyVerdict('foreign-ac-loaded-volts', readings, limits),
   'foreign-dc-volts': ({ readings, limits }) => safetyVerdict('foreign-dc-volts', readings, limits),
   continuity: ({ readings }) => continuityVerdict(readings.continuity),
+  'wire-map': ({ readings }) => wireMapVerdict(readings['wire-map']),
   'coax-loop-ohms': ({ run, readings }) =>
     coaxLoopVerdict(run, readings['coax-loop-ohms'], readings.reflectometer),
   'power-loop-ohms': ({ run, readings }) => powerLoopVerdict(run, readings['power-loop-ohms']),

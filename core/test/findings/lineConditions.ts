@@ -1,32 +1,15 @@
 import { inLineGear, type Run } from '#core/model/site';
-import {
-  closeUtilisation,
-  unboundedUtilisation,
-  type Derivation,
-  type Status,
-} from '#core/shared/derivation';
-import type { Unit } from '#core/shared/units';
+import { closeUtilisation, unboundedUtilisation } from '#core/shared/derivation';
 import type { RunReadings } from '#core/test/readings';
 import { gearInLine } from './gearInLine';
 import { insulationState, insulationVerdict, wetBelowMegohms } from './insulation';
 import { limitVerdict } from './limitVerdict';
+import type { LineCondition } from './lineCondition';
+import { pairConditions } from './pairConditions';
 import { earthDifferenceVolts } from './safety';
 
 /** What the old line is to carry: the picture alone, through its own cores or baluns, or data and power over its conductors. */
 export type LineUse = 'picture' | 'data-and-power';
-
-/** How water in the cable or different earths at its ends stand against a use of it. */
-export interface LineCondition {
-  kind: 'insulation' | 'earth';
-  label: string;
-  unit: Unit;
-  value: number;
-  utilisation: number;
-  status: Status;
-  /** For people: what it comes to for this use. */
-  message: string;
-  derivation: () => Derivation;
-}
 
 const wetMessage = {
   picture:
@@ -90,7 +73,8 @@ function earthCondition(run: Run, readings: RunReadings, use: LineUse): LineCond
 export function lineConditions(run: Run, readings: RunReadings, use: LineUse): readonly LineCondition[] {
   const insulation = insulationCondition(run, readings, use);
   const earth = earthCondition(run, readings, use);
-  if (!insulation && !earth) return none;
-  return [insulation, earth].filter((condition) => condition !== undefined);
+  const pairs = use === 'data-and-power' ? pairConditions(run, readings) : none;
+  if (!insulation && !earth) return pairs;
+  return [insulation, earth, ...pairs].filter((condition) => condition !== undefined);
 }
 const none: readonly LineCondition[] = [];

@@ -5,6 +5,7 @@ import { formatQuantity } from '#core/shared/units';
 export function readingWords(reading: Reading): string {
   switch (reading.test) {
     case 'continuity':
+    case 'wire-map':
       return reading.found;
     case 'camera-at-head-end':
     case 'camera-on-local-supply':

@@ -9,6 +9,7 @@ import type {
   SwapReading,
   SwapTestId,
   TraceReading,
+  WireMapReading,
 } from '#core/model/site';
 
 /** The readings of a run that count: the latest one of each test that is not struck out. */
@@ -16,6 +17,7 @@ export type RunReadings = Partial<
   Record<QuantityTestId, QuantityReading> & Record<SwapTestId, SwapReading>
 > & {
   continuity?: ContinuityReading;
+  'wire-map'?: WireMapReading;
   reflectometer?: TraceReading;
   picture?: PictureReading;
   link?: LinkReading;

@@ -20,25 +20,26 @@ describe('readings from a table', () => {
     expect(readings).toMatchObject([
       {
         cameraNumber: 15,
-        test: 'coax-loop-ohms',
-        value: 4.2,
+        found: { test: 'coax-loop-ohms', value: 4.2 },
         at: '2026-03-10T08:12:00.000Z',
         temperatureC: 14,
         instrument: 'Bench meter 2',
       },
-      { cameraNumber: 16, test: 'coax-loop-ohms', value: 3.8 },
-      { test: 'night-volts', value: 24.1 },
+      { cameraNumber: 16, found: { test: 'coax-loop-ohms', value: 3.8 } },
+      { found: { test: 'night-volts', value: 24.1 } },
     ]);
     expect(readings[1]).not.toHaveProperty('at');
   });
   it.each(
-    quantityTests.flatMap(({ id, label, alsoCalled }) =>
-      [id, label, ...alsoCalled].map((name) => [name, id] as const),
+    quantityTests.flatMap(({ id, label, alsoCalled, appliesTo }) =>
+      [id, label, ...alsoCalled].map(
+        (name) => [name, id, appliesTo === 'pair-throughout' ? 20 : 15] as const,
+      ),
     ),
-  )('“%s” is %s', (name, id) => {
-    const { readings, problems } = read(['Run', 'Test', 'Value'], [15, name.toUpperCase(), 3]);
+  )('“%s” is %s', (name, id, number) => {
+    const { readings, problems } = read(['Run', 'Test', 'Value'], [number, name.toUpperCase(), 3]);
     expect(problems).toEqual([]);
-    expect(readings).toMatchObject([{ test: id, value: 3 }]);
+    expect(readings).toMatchObject([{ found: { test: id, value: 3 } }]);
   });
   it('says of a meter that it was proved only where the table does', () => {
     const { readings } = read(
@@ -54,12 +55,42 @@ describe('readings from a table', () => {
       [15, '12', '24.1', 'rain'],
       [16, '', '24.0', ''],
     );
-    expect(readings.map(({ cameraNumber, test, value }) => [cameraNumber, test, value])).toEqual([
-      [15, 'insulation-megohms', 12],
-      [15, 'night-volts', 24.1],
-      [16, 'night-volts', 24],
+    expect(readings.map(({ cameraNumber, found }) => [cameraNumber, found])).toEqual([
+      [15, { test: 'insulation-megohms', value: 12 }],
+      [15, { test: 'night-volts', value: 24.1 }],
+      [16, { test: 'night-volts', value: 24 }],
     ]);
     expect(remarks).toEqual(['Not understood and left out: Weather.']);
+  });
+  it('reads what a certifier writes, a row for each cable', () => {
+    const { readings, problems } = read(
+      [
+        'Cable label',
+        'Wire map',
+        'Longest pair (m)',
+        'Insertion loss (dB)',
+        'NEXT (dB)',
+        'Resistance unbalance (%)',
+      ],
+      ['SFT-20', 'PASS', '73.5', '16.2', '38', '1.2'],
+      ['SFT-21', 'Split pair 3,6-4,5', '87', '', '18.4', ''],
+      ['SFT-01', 'PASS', '', '', '', ''],
+      ['SFT-22', 'unclear', '', '', '', ''],
+    );
+    expect(readings.map(({ cameraNumber, found }) => [cameraNumber, found])).toEqual([
+      [20, { test: 'wire-map', found: 'straight' }],
+      [20, { test: 'pair-length-m', value: 73.5 }],
+      [20, { test: 'insertion-loss-db', value: 16.2 }],
+      [20, { test: 'next-db', value: 38 }],
+      [20, { test: 'pair-unbalance-percent', value: 1.2 }],
+      [21, { test: 'wire-map', found: 'split' }],
+      [21, { test: 'pair-length-m', value: 87 }],
+      [21, { test: 'next-db', value: 18.4 }],
+    ]);
+    expect(problems).toEqual([
+      { line: 4, why: 'wire map: the run is not category cable all the way' },
+      { line: 5, why: '“unclear”: pass, open, short, crossed, reversed or split' },
+    ]);
   });
   it('says line by line what it does not understand, and guesses nothing', () => {
     const { readings, problems } = read(

@@ -3,18 +3,23 @@ import {
   quantityTests,
   testDefinition,
   type QuantityTestId,
+  type WireMap,
   type Run,
   type Site,
+  type TestDefinition,
 } from '#core/model/site';
+import { signalCable } from '#core/physics/cable';
 import { parseQuantity } from '#core/shared/units';
 import type { Cell, ForeignTable } from '#core/survey/lists';
+
+/** What a table tells of a test: a figure, or how the conductors of a category cable run. */
+export type TableFound = { test: QuantityTestId; value: number } | { test: 'wire-map'; found: WireMap };
 
 /** A reading that a table tells of, ready to be taken. */
 export interface TableReading {
   run: Run;
   cameraNumber: number;
-  test: QuantityTestId;
-  value: number;
+  found: TableFound;
   at?: string;
   temperatureC?: number;
   instrument?: string;
@@ -35,7 +40,19 @@ const plain = (text: Cell): string =>
     .trim();
 
 const columnNames = {
-  run: ['run', 'camera', 'no', 'number', 'channel', 'camera number'],
+  run: [
+    'run',
+    'camera',
+    'no',
+    'number',
+    'channel',
+    'camera number',
+    'cable',
+    'cable id',
+    'cable label',
+    'label',
+    'link',
+  ],
   test: ['test', 'reading', 'measurement', 'what'],
   value: ['value', 'read', 'result', 'figure'],
   unit: ['unit', 'units'],
@@ -46,11 +63,13 @@ const columnNames = {
 } as const;
 type ColumnName = keyof typeof columnNames;
 
-const testByName = new Map(
+type TableTest = TableFound['test'];
+
+const testByName = new Map<string, TableTest>(
   quantityTests.flatMap(({ id, label, alsoCalled }) =>
-    [id, label, ...alsoCalled].map((name): [string, QuantityTestId] => [plain(name), id]),
+    [id, label, ...alsoCalled].map((name): [string, TableTest] => [plain(name), id]),
   ),
-);
+).set('wire map', 'wire-map');
 
 const columnIndex = (headings: readonly string[], name: ColumnName): number =>
   headings.findIndex((heading) => (columnNames[name] as readonly string[]).includes(plain(heading)));
@@ -70,11 +89,34 @@ function momentOf(text: Cell): string | null {
   return Number.isFinite(at) ? new Date(at).toISOString() : null;
 }
 
+/** How testers write a wire map. What says that it passed says that it is straight. */
+const mapsByName: readonly (readonly [RegExp, WireMap])[] = [
+  [/split/, 'split'],
+  [/revers|polarity/, 'reversed'],
+  [/cross/, 'crossed'],
+  [/open/, 'open'],
+  [/short/, 'short'],
+  [/^(?:pass|ok|good|straight|correct)/, 'straight'],
+];
+
+function mapOf(text: Cell): { found: WireMap } | { why: string } {
+  const named = mapsByName.find(([name]) => name.test(plain(text)));
+  return named
+    ? { found: named[1] }
+    : { why: `“${String(text ?? '')}”: pass, open, short, crossed, reversed or split` };
+}
+
+/** A table calls a run by its camera’s number, alone or with a name around it: “20”, “Cam 20”, “SFT-20”. */
+function numberIn(text: Cell): number {
+  const figures = String(text ?? '').match(/\d+/g) ?? [];
+  return figures.length === 1 ? Number(figures[0]) : NaN;
+}
+
 type About = Pick<TableReading, 'at' | 'temperatureC' | 'instrument' | 'meterProved'>;
 type Columns = Record<ColumnName, number>;
 interface Wide {
   index: number;
-  test: QuantityTestId;
+  test: TableTest;
 }
 
 const cellAt = (cells: readonly Cell[], index: number): Cell => (index < 0 ? null : (cells[index] ?? null));
@@ -108,22 +150,38 @@ function rowOf(
   columns: Columns,
   wide: readonly Wide[],
   problem: (why: string) => void,
-): Pick<TableReading, 'test' | 'value'>[] {
+): TableFound[] {
   const told =
     columns.test >= 0
       ? [{ index: columns.value, test: testByName.get(plain(cellAt(cells, columns.test))) }]
       : wide.filter(({ index }) => plain(cellAt(cells, index)) !== '');
-  return told.flatMap(({ index, test }) => {
+  return told.flatMap(({ index, test }): TableFound[] => {
     if (!test) {
       problem(`“${String(cellAt(cells, columns.test) ?? '')}” is no test with a figure`);
       return [];
     }
+    const cell = cellAt(cells, index);
+    if (test === 'wire-map') {
+      const map = mapOf(cell);
+      if ('found' in map) return [{ test, found: map.found }];
+      problem(map.why);
+      return [];
+    }
     const unit = columns.test >= 0 ? String(cellAt(cells, columns.unit) ?? '').trim() : '';
-    const read = valueOf(cellAt(cells, index), test, unit);
+    const read = valueOf(cell, test, unit);
     if ('value' in read) return [{ test, value: read.value }];
     problem(read.why);
     return [];
   });
+}
+
+/** What a cable tester reads of a run that is no category cable is another cable's: its row names the wrong run. */
+function doubtOf({ test }: TableFound, { segments }: Run): string | null {
+  const { appliesTo, label }: Pick<TestDefinition, 'appliesTo' | 'label'> = testDefinition(test);
+  const isPair = segments.every(({ cable }) => signalCable(cable).kind === 'pair');
+  return appliesTo === 'pair-throughout' && !isPair
+    ? `${label.toLowerCase()}: the run is not category cable all the way`
+    : null;
 }
 
 /** What keeps a table from being read at all. */
@@ -152,14 +210,18 @@ export function readingsFromTable(site: Site, { headings, rows }: ForeignTable):
   const problems: ReadingsRead['problems'] = [];
   const readings = rows.flatMap(({ line, cells }): TableReading[] => {
     const problem = (words: string): void => void problems.push({ line, why: words });
-    const cameraNumber = Number(cellAt(cells, columns.run));
+    const cameraNumber = numberIn(cellAt(cells, columns.run));
     const run = runs.get(cameraNumber);
     if (!run) {
       problem(`there is no run ${String(cellAt(cells, columns.run) ?? '')}`);
       return [];
     }
     const about = aboutOf(cells, columns, problem);
-    return rowOf(cells, columns, wide, problem).map((read) => ({ run, cameraNumber, ...read, ...about }));
+    return rowOf(cells, columns, wide, problem).flatMap((found): TableReading[] => {
+      const doubt = doubtOf(found, run);
+      if (doubt) problem(doubt);
+      return doubt ? [] : [{ run, cameraNumber, found, ...about }];
+    });
   });
   const ignored = headings.filter(
     (heading, index) =>

@@ -5,6 +5,7 @@ import {
   heaterWatts,
   lineConditions,
   lineKind,
+  pairStretches,
   voltsShare,
   type LineUse,
   type RunFindings,
@@ -243,10 +244,11 @@ function coaxUse(given: Given): Use[] {
 }
 
 function categoryUse(given: Given): Use[] {
-  const { run } = given;
+  const { run, readings } = given;
   if (lineKind(run) !== 'pair') return [];
-  const { fixedM, channelM } = categoryChannel(run.segments);
-  const spreadM = Math.hypot(...run.segments.map((segment) => segment.spreadM));
+  const { fixedM, channelM } = categoryChannel(pairStretches(run, readings));
+  const isRead = readings['pair-length-m'] !== undefined;
+  const spreadM = isRead ? 0 : Math.hypot(...run.segments.map((segment) => segment.spreadM));
   const isClad = run.segments.some(({ cable }) => cable.endsWith('cca'));
   const channel = marginOf({
     label: 'long with its cords',
@@ -255,11 +257,14 @@ function categoryUse(given: Given): Use[] {
     limit: figure('at most', longestChannelM, 'm', 'standard'),
     under: ({ length }) => channelM + spreadM * length,
     basis: 'typical',
-    test: spreadM > 3 ? 'reflectometer' : null,
+    test: spreadM > 3 ? 'pair-length-m' : null,
   });
-  // As the option says it: longer than a fixed link may be, or clad aluminium, never simply holds.
-  const isDoubtful = fixedM > permanentLinkM || isClad;
-  const status = channel.status === 'fails' ? 'fails' : isDoubtful ? 'close' : 'holds';
+  // As the option says it: longer than a fixed link may be, or clad aluminium, never simply holds; and a certifier's loss of this
+  // very link tells more than its length.
+  const isCertified = readings['insertion-loss-db'] !== undefined;
+  const isDoubtful = isClad || (!isCertified && fixedM > permanentLinkM);
+  const isTooLong = !isCertified && channel.status === 'fails';
+  const status: Status = isTooLong ? 'fails' : isDoubtful ? 'close' : 'holds';
   return [
     useOf('ip-category', 'IP on the category cable', [
       { ...channel, status },

@@ -14,6 +14,7 @@ const words = {
   picture: ['centre', 'shield'],
   camera: ['centre', 'shield'],
   link: ['centre', 'shield'],
+  pairs: ['conductor 1', 'conductor 2'],
 } as const;
 const names = computed(() => words[hookUp.on]);
 const at = { 'head-end': 'at the head end', camera: 'at the camera', 'both-ends': 'at both ends' };
@@ -30,7 +31,7 @@ const says = computed(() => `${names.value.join(' and ')}, ${at[hookUp.at]}, ${f
       :y1="bottom"
       :y2="bottom"
       class="wire"
-      :class="{ braid: hookUp.on !== 'power-cores' }"
+      :class="{ braid: hookUp.on !== 'power-cores' && hookUp.on !== 'pairs' }"
     />
     <text :x="(left + right) / 2" :y="top - 5" text-anchor="middle">{{ names[0] }}</text>
     <text v-if="hookUp.on !== 'shield-earth'" :x="(left + right) / 2" :y="bottom + 12" text-anchor="middle">

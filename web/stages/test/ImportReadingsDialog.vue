@@ -23,22 +23,19 @@ const read = computed(() => readingsFromTable(openSite.value, table));
 const problems = computed(() =>
   read.value.problems.slice(0, 12).map(({ line, why }) => `Line ${line}: ${why}`),
 );
-const figure = ({ test, value }: TableReading) => formatQuantity(value, testDefinition(test).asks.unit);
+const figure = ({ found }: TableReading) =>
+  found.test === 'wire-map' ? found.found : formatQuantity(found.value, testDefinition(found.test).asks.unit);
 
 function apply(): void {
   const at = new Date().toISOString();
-  const changes = read.value.readings.map(({ run, cameraNumber: _, test, value, ...about }) =>
-    takeReading(
-      run,
-      { test, value },
-      {
-        by: surveyor(),
-        at,
-        mark: crypto.randomUUID().slice(0, 8),
-        ...about,
-        instrument: about.instrument ?? instrument.value,
-      },
-    ),
+  const changes = read.value.readings.map(({ run, cameraNumber: _, found, ...about }) =>
+    takeReading(run, found, {
+      by: surveyor(),
+      at,
+      mark: crypto.randomUUID().slice(0, 8),
+      ...about,
+      instrument: about.instrument ?? instrument.value,
+    }),
   );
   const refused = store.change(`Import ${changes.length} readings`, changes);
   why.value = refused.slice(0, 5).map(({ path, allowed }) => `${path}: ${allowed}`);
@@ -61,7 +58,7 @@ function apply(): void {
           <tbody>
             <tr v-for="(one, index) in read.readings" :key="index">
               <td class="mono">{{ one.cameraNumber }}</td>
-              <td>{{ testDefinition(one.test).label }}</td>
+              <td>{{ testDefinition(one.found.test).label }}</td>
               <td class="num mono">{{ figure(one) }}</td>
               <td class="dim">
                 {{

@@ -50,14 +50,21 @@ const expectedWords = () => {
   const { expected } = verdict;
   if (!expected)
     return (
-      { continuity: 'through', 'camera-at-head-end': 'works', 'camera-on-local-supply': 'works' }[
-        verdict.id as string
-      ] ?? ''
+      {
+        continuity: 'through',
+        'wire-map': 'straight',
+        'camera-at-head-end': 'works',
+        'camera-on-local-supply': 'works',
+      }[verdict.id as string] ?? ''
     );
   const sign = expected.name === 'below' ? '< ' : expected.name === 'above' ? '> ' : '';
   return sign + formatQuantity(expected.value, expected.unit);
 };
 const unit = computed(() => (test.asks.kind === 'figure' ? test.asks.unit : 'V'));
+/** What was found of the camera away from what is suspected of it. */
+const swapped = computed(() =>
+  reading?.test === 'camera-at-head-end' || reading?.test === 'camera-on-local-supply' ? reading : null,
+);
 const seen = computed(() => (reading?.test === 'picture' ? reading : null));
 /** Symptoms as they are being picked; they are one reading, taken when the list is left. */
 const picked = ref<PictureReading['symptoms'] | null>(null);
@@ -107,8 +114,17 @@ function takePicture(): void {
         @take="(found) => emit('take', { test: 'continuity', found })"
       />
       <PickField
+        v-else-if="verdict.id === 'wire-map'"
+        :value="reading?.test === 'wire-map' ? reading.found : null"
+        :choices="choices.wireMap"
+        :label="verdict.label"
+        placeholder="pick"
+        :disabled="heldBack !== undefined"
+        @take="(found) => emit('take', { test: 'wire-map', found })"
+      />
+      <PickField
         v-else-if="test.asks.kind === 'words'"
-        :value="reading && 'found' in reading && reading.test !== 'continuity' ? reading.found : null"
+        :value="swapped?.found ?? null"
         :choices="choices.swap"
         :label="verdict.label"
         placeholder="pick"

@@ -2,5 +2,5 @@ export { channelMargin } from './channelMargin';
 export { coaxHoldsAt, coaxRateMargin, coaxSourceWatts, coaxWattsMargin } from './coaxMargins';
 export { feedMargin } from './feedMargin';
 export { pictureMarginOf } from './pictureMargin';
-export { poeMargin, stretchesOf } from './poeMargin';
+export { poeMargin } from './poeMargin';
 export { keptVoltsMargin, nightVoltsMargin } from './voltsMargins';

@@ -8,7 +8,6 @@ import {
   poeLeastSourceVolts,
   type PoeClass,
 } from '#core/physics/power';
-import type { Run } from '#core/model/site';
 import type { CameraFigures } from '#core/model/views';
 import { loadFactor, ohmsFactor } from '#core/test/scenarios';
 import { figure, type Figure } from '#core/shared/derivation';
@@ -41,11 +40,15 @@ export interface PoeMargin {
   sourceWatts: number;
 }
 
-/** Watts from the lowest PoE class that serves the camera over these stretches of category cable. */
+/**
+ * Watts from the lowest PoE class that serves the camera over these stretches of category cable, or those that a load tester
+ * has held there.
+ */
 export function poeMargin(
   stretches: readonly { cable: string; lengthM: number; temperatureC: number }[],
   { nightWatts, from }: Pick<CameraFigures, 'nightWatts' | 'from'>,
   lengthFrom: Figure,
+  loadedWatts?: number,
 ): PoeMargin {
   const ohms = pairPathOhms(stretches);
   const wanted = poeClassFor(nightWatts) ?? poeClasses[8];
@@ -53,20 +56,20 @@ export function poeMargin(
     poeClasses
       .filter(({ poeClass, sourceWatts }) => poeClass > 0 && sourceWatts >= wanted.sourceWatts)
       .find((candidate) => poeWatts(ohms, candidate) >= nightWatts) ?? wanted;
-  const have = poeWatts(ohms, row);
+  const have = loadedWatts ?? poeWatts(ohms, row);
   return {
     sourceWatts: row.sourceWatts,
     margin: wattsMargin({
       need: figure('camera by night', nightWatts, 'W', from),
       have,
-      loopFrom: 'typical',
-      unread: lengthFrom.from !== 'measured',
+      loopFrom: loadedWatts === undefined ? 'typical' : 'measured',
+      unread: lengthFrom.from !== 'measured' && loadedWatts === undefined,
       limitSays: 'Too little power arrives for this camera.',
       // A port gives what its class may draw; a camera that turns out hungrier asks for the next class.
       under: (scenario) =>
         enough(
           nightWatts * loadFactor(from, scenario),
-          poeWatts(ohms * ohmsFactor('typical', scenario.coaxOhms), row),
+          loadedWatts ?? poeWatts(ohms * ohmsFactor('typical', scenario.coaxOhms), row),
         ),
       steps: () => [
         {
@@ -84,14 +87,19 @@ export function poeMargin(
             figure('class gives', row.sourceWatts, 'W', 'standard'),
             figure('class lets in', row.deviceWatts, 'W', 'standard'),
           ],
-          result: figure('arrives', have, 'W', 'computed'),
+          result: figure('arrives', poeWatts(ohms, row), 'W', 'computed'),
         },
+        ...(loadedWatts === undefined
+          ? []
+          : [
+              {
+                message: 'Held by a load tester at the camera',
+                formula: 'against-limit' as const,
+                inputs: [],
+                result: figure('held', loadedWatts, 'W', 'measured'),
+              },
+            ]),
       ],
     }),
   };
-}
-
-/** A run as stretches that know their temperature. */
-export function stretchesOf(run: Run): { cable: string; lengthM: number; temperatureC: number }[] {
-  return run.segments.map(({ cable, lengthM, temperatureC }) => ({ cable, lengthM, temperatureC }));
 }

@@ -1,0 +1,22 @@
+import type { WarmStretch } from '#core/physics/signal';
+import type { Run } from '#core/model/site';
+import type { RunReadings } from '#core/test/readings';
+import { figure, type Figure } from '#core/shared/derivation';
+import { lengthFigure, runLengthM } from './loops';
+
+/** Length of a category cable, as a tester read it or as it is noted. */
+export const pairLengthFigure = (run: Run, readings: RunReadings): Figure => {
+  const read = readings['pair-length-m']?.value;
+  return read === undefined ? lengthFigure(run) : figure('length', read, 'm', 'measured');
+};
+
+/** A category cable as stretches at their own temperatures; as long as a tester read it, where one did. */
+export function pairStretches(run: Run, readings: RunReadings): WarmStretch[] {
+  const read = readings['pair-length-m']?.value;
+  const times = read === undefined ? 1 : read / runLengthM(run);
+  return run.segments.map(({ cable, lengthM, temperatureC }) => ({
+    cable,
+    lengthM: lengthM * times,
+    temperatureC,
+  }));
+}
