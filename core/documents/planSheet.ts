@@ -32,7 +32,7 @@ export interface PlanSheet {
   /** A price that nobody has set is `null`. */
   parts: { label: string; count: number; each: number | null; cost: number | null }[];
   shared: { label: string; place: string; ports: number; watts: number; cost: number }[];
-  total: { cost: number; hours: number; darkHours: number };
+  total: { cost: number; labourCost: number; hours: number; darkHours: number };
   /** The plan that the choices were adopted with, where they were, and what it heeds. */
   heeds: string[];
   /** What is due again within the years that are looked at. */
@@ -162,7 +162,12 @@ export function planSheet(site: Site, evaluation: SiteEvaluation): PlanSheet {
     heeds: heedsOf(site, evaluation),
     renewals: { years: demandsOf(site).years, cost: total.renewCost },
     becomes: becomesOf(evaluation),
-    total: { cost: total.cost, hours: total.hours, darkHours: total.darkHours },
+    total: {
+      cost: total.cost,
+      labourCost: total.labourCost,
+      hours: total.hours,
+      darkHours: total.darkHours,
+    },
     consequences: allocation.recorders.flatMap(({ consequences }) => consequences),
     cautions: [...standingCautions, ...new Set(chosen.flatMap(({ cautions }) => cautions))],
     open: openPoints(evaluation),

@@ -200,11 +200,12 @@ describe('planSheet', () => {
     const sheet = planSheet(site, evaluateSite(site));
     expect(sheet.rows).toHaveLength(24);
     expect(sheet.open).toEqual(['18 cameras are not decided.', 'Without a slot: 18, 20.']);
-    const labour = sheet.rows.reduce(
-      (sum, { hours }) => sum + (hours === null ? 0 : Math.round(hours * 48)),
-      0,
+    expect(sheet.total.cost).toBe(
+      sheet.parts.reduce((sum, { cost }) => sum + (cost ?? 0), 0) + sheet.total.labourCost,
     );
-    expect(sheet.total.cost).toBe(sheet.parts.reduce((sum, { cost }) => sum + (cost ?? 0), 0) + labour);
+    // Nights are dearer, and not all of it is by night.
+    expect(sheet.total.labourCost).toBeGreaterThan(sheet.total.hours * 48 - 1);
+    expect(sheet.total.labourCost).toBeLessThan(sheet.total.hours * 72);
   });
   it('carries the cautions of what was chosen, each once', () => {
     const { cautions } = planSheet(site, evaluateSite(site));

@@ -7,7 +7,9 @@ import { hdFeed } from './hdFeed';
 import { lineBinding } from './lineMargins';
 import { gearObstacle, lineObstacle } from './lineObstacle';
 import { feedMargin, keptVoltsMargin, nightVoltsMargin, pictureMarginOf } from './margins';
-import type { Margin, Option, Part } from './option';
+import { newCamera } from './newCamera';
+import type { Margin, Option } from './option';
+import type { Part } from './part';
 
 const polarity = 'Check polarity before power; reversed polarity destroys cameras.';
 const oneFormat = 'Set the same format and line standard at both ends before the picture is lost.';
@@ -109,6 +111,7 @@ function newHdCamera(
   const feed = hdFeed(context, kind);
   if ('state' in feed) return feed;
   const { format, margin } = formatThatFits(context, formats);
+  const camera = newCamera(context, 'hd');
   const loads = newLoads(context, feed.watts.value ?? 0, feed.heaterWatts, feed.startUpWatts);
   const lowered = format.id === need.hd.format ? [] : [`Lowered to ${format.label}; the view deserves more.`];
   return feasible(context, {
@@ -118,8 +121,8 @@ function newHdCamera(
       nightVoltsMargin(context, feed.watts, feed.heaterWatts, feed.window),
       feedMargin(context, loads),
     ],
-    parts: [{ item: need.hd.product.id, count: 1 }, ...extras.parts, ...feed.parts],
-    work: ['swap-hd-camera', ...extras.work, ...feed.work],
+    parts: [...camera.parts, ...extras.parts, ...feed.parts],
+    work: [...camera.work, ...extras.work, ...feed.work],
     lifeYears: hdYears,
     signal: { kind: 'coax', format: format.id },
     megapixels: Math.min(need.hd.product.megapixels, formatMegapixels(format.id)),

@@ -1,15 +1,20 @@
-import { eachOf, labourId, productOf, productsOf, type Catalogue } from '#core/model/catalogue';
+import { eachOf, labourId, labourRateOf, productOf, productsOf, type Catalogue } from '#core/model/catalogue';
 import type { OptionKind } from '#core/model/site';
+import { accessWork, liftOf, noAccess } from './access';
 import type { Context } from './context';
 import { lineBinding, lineRemedy } from './lineMargins';
 import { newCableItems } from './newCable';
-import type { InfeasibleOption, Margin, Part, FeasibleOption, SharedPort } from './option';
+import { shareOf, unitCostOf, type SharedThing } from './sharing';
+import type { InfeasibleOption, Margin, FeasibleOption, SharedPort } from './option';
+import type { Part } from './part';
 
 export interface Draft {
   kind: OptionKind;
   margins: Margin[];
   parts: Part[];
   shared?: SharedPort | undefined;
+  /** What it shares with other cameras beside ports. */
+  sharing?: SharedThing[];
   /** Tasks by their ids, or with metres. */
   work: readonly (string | Part)[];
   signal: FeasibleOption['signal'];
@@ -26,36 +31,6 @@ export interface Draft {
   remedy: (binding: Margin) => string;
 }
 
-interface Access {
-  work: string[];
-  parts: Part[];
-  cautions: string[];
-}
-const noAccess: Access = { work: [], parts: [], cautions: [] };
-const halfDay: Part[] = [{ item: 'lift-half-day', count: 1 }];
-
-/** Time and hire that the camera's height costs, once per visit. */
-function accessWork({ place }: Context): Access {
-  switch (place.access.by) {
-    case 'ground':
-      return noAccess;
-    case 'ladder':
-      return { work: ['ladder'], parts: [], cautions: ['Working at height: ladder footed, never alone.'] };
-    case 'lift':
-      return {
-        work: ['lift-or-rope'],
-        parts: halfDay,
-        cautions: ['Working at height: lift and trained operator, never alone.'],
-      };
-    case 'rope':
-      return {
-        work: ['lift-or-rope'],
-        parts: [],
-        cautions: ['Rope access: trained people only, never alone.'],
-      };
-  }
-}
-
 /** The least margin to spare decides; a margin past its limit beats any that is not. */
 function bindingOf(margins: readonly Margin[]): Margin | null {
   const rank = { fails: 2, close: 1, holds: 0 } as const;
@@ -70,9 +45,11 @@ function bindingOf(margins: readonly Margin[]): Margin | null {
   );
 }
 
-/** Labour in whole units of the currency; a rate that nobody has set counts as nothing and is named as missing. */
-export const labourCostOf = (catalogue: Catalogue, hours: number): number =>
-  Math.round(hours * (catalogue.labourPerHour ?? 0));
+/** Labour in whole units of the currency: what makes a view dark is done by night, the rest by day. */
+export function labourCostOf(catalogue: Catalogue, hours: number, darkHours = 0): number {
+  const { day, night } = labourRateOf(catalogue);
+  return Math.round((hours - darkHours) * day + darkHours * night);
+}
 
 export function partsCostOf({ products }: Catalogue, parts: readonly Part[]): number {
   let sum = 0;
@@ -90,6 +67,8 @@ const lasting = new Set([
   'category-ends',
   'power-pair-m',
   'surge-protector',
+  'weatherproofing',
+  'camera-mount',
   'lift-half-day',
 ]);
 
@@ -116,15 +95,38 @@ function portCostOf(catalogue: Catalogue, of: SharedPort['of']): number {
 const stopFirst =
   'Dangerous volts were read on this run: nobody touches it until a licensed person has made it safe.';
 
-/** Hours and dark hours of the tasks, one after the other. */
-function labourOf(catalogue: Catalogue, tasks: readonly Part[]): { hours: number; darkHours: number } {
-  let [hours, darkHours] = [0, 0];
+/** Hours of the tasks, one after the other; of them those at the camera, and those in which its view is dark. */
+function labourOf(
+  catalogue: Catalogue,
+  tasks: readonly Part[],
+): { hours: number; darkHours: number; cameraHours: number } {
+  let [hours, darkHours, cameraHours] = [0, 0, 0];
   for (const { item, count } of tasks) {
     const task = productOf(catalogue, item, 'task');
     hours += task.hours * count;
     darkHours += task.darkHours * count;
+    if (task.where === undefined) cameraHours += task.hours * count;
   }
-  return { hours, darkHours };
+  return { hours, darkHours, cameraHours };
+}
+
+/** What the camera's part of everything shared comes to, and what of it is due again. */
+function sharesOf(
+  catalogue: Catalogue,
+  things: readonly SharedThing[],
+): { cost: number; hours: number; dueAgain: number; unpriced: string[] } {
+  let [cost, hours, dueAgain] = [0, 0, 0];
+  let unpriced = none;
+  for (const thing of things) {
+    const share = shareOf(thing);
+    const unit = unitCostOf(catalogue, thing);
+    const bought = boughtOf(catalogue, thing.parts);
+    cost += share * unit.cost;
+    hours += share * unit.hours;
+    dueAgain += share * bought.dueAgain;
+    if (bought.unpriced.length > 0) unpriced = [...unpriced, ...bought.unpriced];
+  }
+  return { cost: Math.round(cost), hours, dueAgain: Math.round(dueAgain), unpriced };
 }
 
 /** What the parts cost, what of that is due again, and which have no price. One pass: a thousand cameras have eleven options each. */
@@ -155,6 +157,8 @@ function asTask(given: string | Part): Part {
   return task;
 }
 
+const nothingShared: SharedThing[] = [];
+
 /** Turns margins, parts and tasks into an option with its cost and the way it stands. */
 export function feasible(context: Context, draft: Draft): FeasibleOption {
   const { catalogue } = context;
@@ -162,13 +166,16 @@ export function feasible(context: Context, draft: Draft): FeasibleOption {
   const work = line.work.length > 0 ? [...draft.work, ...line.work] : draft.work;
   const access = work.length > 0 ? accessWork(context) : noAccess;
   const tasks = (access.work.length > 0 ? [...work, ...access.work] : work).map(asTask);
-  const hasMoreParts = line.parts.length + access.parts.length > 0;
-  const parts = hasMoreParts ? [...draft.parts, ...line.parts, ...access.parts] : draft.parts;
+  const parts = line.parts.length > 0 ? [...draft.parts, ...line.parts] : draft.parts;
   const margins = line.margins.length > 0 ? [...draft.margins, ...line.margins] : draft.margins;
-  const { hours, darkHours } = labourOf(catalogue, tasks);
+  const labour = labourOf(catalogue, tasks);
+  const { darkHours } = labour;
+  const lift = access.needsLift ? [liftOf(context, labour.cameraHours)] : nothingShared;
+  const sharing = draft.sharing ? [...draft.sharing, ...lift] : lift;
+  const shares = sharesOf(catalogue, sharing);
   const { cost, dueAgain, unpriced } = boughtOf(catalogue, parts);
   const portCost = draft.shared ? portCostOf(catalogue, draft.shared.of) : 0;
-  const labourCost = labourCostOf(catalogue, hours);
+  const labourCost = labourCostOf(catalogue, labour.hours, darkHours);
   const binding = bindingOf(margins);
   const state = binding?.status ?? 'holds';
   const hasMoreCautions = line.cautions.length + access.cautions.length > 0;
@@ -176,6 +183,9 @@ export function feasible(context: Context, draft: Draft): FeasibleOption {
     ? [...draft.cautions, ...line.cautions, ...access.cautions]
     : draft.cautions;
   const isStopped = context.findings.state === 'stop' && tasks.length > 0;
+  const hours = labour.hours + shares.hours;
+  const missing = shares.unpriced.length > 0 ? [...unpriced, ...shares.unpriced] : unpriced;
+  const ownCost = cost + labourCost;
   return {
     kind: draft.kind,
     state,
@@ -183,16 +193,20 @@ export function feasible(context: Context, draft: Draft): FeasibleOption {
     binding,
     parts,
     tasks,
+    sharing,
     hours,
+    ownHours: labour.hours,
     darkHours,
     labourCost,
     portCost,
+    shareCost: shares.cost,
     shared: draft.shared ?? null,
-    cost: cost + labourCost + portCost,
-    unpriced: hours > 0 && catalogue.labourPerHour === null ? [...unpriced, labourId] : unpriced,
+    ownCost,
+    cost: ownCost + portCost + shares.cost,
+    unpriced: hours > 0 && catalogue.labourPerHour === null ? [...missing, labourId] : missing,
     lifeYears: draft.lifeYears,
     renewCost:
-      (draft.renew ? partsCostOf(catalogue, draft.renew) : dueAgain) +
+      (draft.renew ? partsCostOf(catalogue, draft.renew) : dueAgain + shares.dueAgain) +
       labourCostOf(catalogue, productOf(catalogue, 'swap-ip-camera', 'task').hours),
     signal: draft.signal,
     megapixels: draft.megapixels,

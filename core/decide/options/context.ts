@@ -5,6 +5,16 @@ import type { Rail } from '#core/test/volts';
 import type { Camera, Place, Policies, RadioPath, Run, Site } from '#core/model/site';
 import type { ViewNeed } from '#core/model/views';
 
+/** What lies and hangs around a run. */
+export interface Around {
+  /** Cameras with a run at its camera's place, its own among them. */
+  camerasAtPlace: () => number;
+  /** Category cables that lie together from the run's head end to its camera's place, its own among them. */
+  pairsTogether: () => number;
+  /** The longest way for new cable from a place to its camera's, and how many cameras there have such a way; nothing where none has. */
+  routeFrom: (fromPlaceId: string) => { lengthM: number; cameras: number };
+}
+
 /** Everything the options of one camera are worked out from. */
 export interface Context {
   site: Pick<Site, 'place' | 'supply'>;
@@ -23,8 +33,8 @@ export interface Context {
   /** The radio path from the camera's place that somebody noted, and the Mb/s of all cameras there together. */
   radioPath: RadioPath | undefined;
   mbpsAtPlace: () => number;
-  /** Category cables that lie together from the run's head end to its camera's place, its own among them. */
-  pairsTogether: () => number;
+  /** What other cameras and runs are around it. */
+  around: Around;
   /** The rail of the supply box that feeds the run; none where it has an adapter. */
   rail: () => Rail | undefined;
 }

@@ -6,10 +6,13 @@ import { formatQuantity } from '#core/shared/units';
 import { figure, statusOf } from '#core/shared/derivation';
 import { infeasible, feasible } from './build';
 import type { Context } from './context';
-import { ipCamera, ipSignal, mainsObstacle, newWay, pulling } from './ip';
+import { fieldSwitchAt } from './fieldSwitch';
+import { ipSignal, mainsObstacle, newCableCautions, newWay, removalOf, sharedRoute, type NewWay } from './ip';
 import { mains } from './mains';
 import { newCable } from './newCable';
+import { newCamera } from './newCamera';
 import type { Margin, Option } from './option';
+import type { SharedThing } from './sharing';
 
 const fibreYears = 10;
 
@@ -100,6 +103,34 @@ function reachMargin({ fibre = 'os2', mbps }: End, lengthM: number, surveyed: bo
 
 const blinds = 'So short a link blinds its receivers: the attenuators go in before the ends are lit.';
 
+/** One pair of fibres with a converter at each end serves every camera of its place. */
+function sharedFibre(
+  { place, around }: Context,
+  { from, lengthM }: NewWay,
+  attenuated: number,
+  among: number,
+): SharedThing {
+  const longestM = Math.max(lengthM, around.routeFrom(from.id).lengthM);
+  return {
+    key: `fibre ${from.id} ${place.id}`,
+    label: `Fibre from ${from.name} to ${place.name}`,
+    parts: [
+      { item: 'fibre-end', count: 2 },
+      newCable('fibre', longestM, place, from),
+      { item: 'fibre-splices', count: 1 },
+      ...(attenuated > 0 ? [{ item: 'fibre-attenuator', count: 2 }] : []),
+    ],
+    tasks: [
+      { item: 'pull-cable-m', count: longestM },
+      { item: 'splice-fibre', count: 1 },
+    ],
+    need: 1,
+    capacity: Infinity,
+    free: 0,
+    among,
+  };
+}
+
 /** Fibre carries no power, so the camera hangs on the mains where it is. */
 export function fibreOption(context: Context): Option {
   const {
@@ -121,20 +152,14 @@ export function fibreOption(context: Context): Option {
   if (obstacle) return obstacle;
   const end = productOf(catalogue, 'fibre-end', 'fibre-end');
   const attenuated = attenuatorDb(end, lengthM);
-  const { parts, work, cautions } = pulling(context, lengthM);
+  const camera = newCamera(context, 'ip');
+  const route = sharedRoute(context, way);
   return feasible(context, {
     kind: 'fibre',
     margins: [lossMargin(end, lengthM, surveyed, attenuated), ...reachMargin(end, lengthM, surveyed)],
-    parts: [
-      ipCamera(context),
-      { item: end.id, count: 2 },
-      { item: 'poe-injector', count: 1 },
-      newCable('fibre', lengthM, place, from),
-      { item: 'fibre-splices', count: 1 },
-      ...(attenuated > 0 ? [{ item: 'fibre-attenuator', count: 2 }] : []),
-      ...parts,
-    ],
-    work: [...work, 'splice-fibre'],
+    parts: [...camera.parts, { item: 'poe-injector', count: 1 }],
+    work: [...camera.work, ...removalOf(context)],
+    sharing: [route, sharedFibre(context, way, attenuated, route.among), fieldSwitchAt(context, route.among)],
     signal: ipSignal(context),
     megapixels: ip.product.megapixels,
     lifeYears: fibreYears,
@@ -146,7 +171,7 @@ export function fibreOption(context: Context): Option {
       'Laser light: never look into a fibre end.',
       ...(attenuated > 0 ? [blinds] : []),
       mains,
-      ...cautions,
+      ...newCableCautions(context),
     ],
     remedy: (binding) =>
       binding.kind === 'light-reach'

@@ -2,7 +2,8 @@ import type { Camera } from '#core/model/site';
 import { figure, type Figure } from '#core/shared/derivation';
 import { infeasible } from './build';
 import type { Context } from './context';
-import type { InfeasibleOption, Part } from './option';
+import type { InfeasibleOption } from './option';
+import type { Part } from './part';
 
 /** How a new HD camera is fed from what is there: the window its volts have to lie in, what it takes, and what it needs between. */
 export interface HdFeed {

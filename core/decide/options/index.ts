@@ -4,13 +4,15 @@ export {
   type FeasibleOption,
   type InfeasibleOption,
   type Margin,
+  type MarginKind,
   type Option,
-  type Part,
   type BrokenLimit,
   type SharedPort,
 } from './option';
+export type { Part } from './part';
 export type { Context } from './context';
 export type { Draws } from './draws';
 export { optionsFor } from './optionsFor';
+export { sharingLines, unitCostOf, unitsFor, type SharedThing, type UnitCost } from './sharing';
 export { freeRackUnits, mixes, portsThere, unitSizes, type UnitSize, type Wanted } from './sharedUnits';
 export { renewalsOf, totalOf, type Buys, type Total } from './total';

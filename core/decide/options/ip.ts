@@ -19,7 +19,10 @@ import {
   poeMargin,
 } from './margins';
 import { newCable, newCopperBetweenEarths, surgeProtection } from './newCable';
-import type { InfeasibleOption, Margin, Option, Part, FeasibleOption } from './option';
+import { newCamera } from './newCamera';
+import type { InfeasibleOption, Margin, Option, FeasibleOption } from './option';
+import type { Part } from './part';
+import type { SharedThing } from './sharing';
 
 const isolate = 'Prove the run dead before cutting or joining.';
 const surge = 'Surge protection on outdoor copper.';
@@ -40,8 +43,7 @@ const wishes = [
   [[], [vandalProof]],
   [[soundCaution], [soundCaution, vandalProof]],
 ] as const;
-/** What every IP option has in common: its camera, its signal, and what its view asks of the model. */
-export const ipCamera = ({ need }: Context): Part => ({ item: need.ip.product.id, count: 1 });
+/** What its view asks of the model, beside its figures. */
 export const wishesOf = ({ need }: Context): readonly string[] =>
   wishes[need.audio ? 1 : 0][need.vandal ? 1 : 0];
 
@@ -160,6 +162,7 @@ function overCoax(
   } = context;
   const converter = productOf(catalogue, 'coax-converter', 'converter');
   const ends = newEnds[policies.joints];
+  const camera = newCamera(context, 'ip');
   const power = heaterOnOldPair(context, (needWatts) =>
     coaxWattsMargin(context, converter, sourceLimitWatts, needWatts),
   );
@@ -171,9 +174,9 @@ function overCoax(
     megapixels: ip.product.megapixels,
     draws: power.draws,
     showsAt: [place.id],
-    work: ['swap-ip-camera', ...draft.work, { item: ends.task, count: endCount }],
+    work: [...camera.work, ...draft.work, { item: ends.task, count: endCount }],
     margins: [power.margin, coaxRateMargin(context, converter, endCount * ends.lossDb)],
-    parts: [ipCamera(context), ...draft.parts],
+    parts: [...camera.parts, ...draft.parts],
     signal: ipSignal(context),
     remedy: (binding) =>
       coaxRemedy(context, binding, coaxHoldsAt(context, converter, sourceLimitWatts, endCount * ends.lossDb)),
@@ -280,6 +283,7 @@ export function ipCategoryOption(context: Context): Option {
   const stretches = pairStretches(run, readings);
   const length = pairLengthFigure(run, readings);
   const { margin, sourceWatts } = poeMargin(stretches, ip, length, readings['poe-load-watts']?.value);
+  const camera = newCamera(context, 'ip');
   const isClad = run.segments.some(({ cable }) => cable.endsWith('cca'));
   const power = isClad ? neverMoreThanClose(margin) : margin;
   return feasible(context, {
@@ -291,8 +295,8 @@ export function ipCategoryOption(context: Context): Option {
           channelMargin(stretches, length.from, length.from === 'measured' ? 0 : lengthSpread(context)),
           power,
         ],
-    parts: [ipCamera(context), { item: 'category-ends', count: 1 }],
-    work: ['swap-ip-camera', 'prepare-pair-ends'],
+    parts: [...camera.parts, { item: 'category-ends', count: 1 }],
+    work: [...camera.work, 'prepare-pair-ends'],
     lifeYears: cableIpYears,
     megapixels: ip.product.megapixels,
     shared: { of: 'poe-switch', placeId: headEnd.id, sourceWatts, mbps: ip.mbps },
@@ -300,7 +304,7 @@ export function ipCategoryOption(context: Context): Option {
     message: 'The baluns come off; the cable is terminated, tested and fed from a PoE port.',
     cautions: [
       ...(isClad ? [lookAlike] : []),
-      ...heatTogether(context.pairsTogether()),
+      ...heatTogether(context.around.pairsTogether()),
       isolate,
       ...(place.environment === 'indoor' ? [] : [surge]),
       ...wishesOf(context),
@@ -346,35 +350,38 @@ export function newWay(
 }
 
 /** The old cable is left where it is, or taken out with the new one going in. */
-const removalOf = ({ policies, run }: Context): Part[] =>
+export const removalOf = ({ policies, run }: Context): Part[] =>
   policies.oldCable === 'remove' ? [{ item: 'remove-old-cable-m', count: runLengthM(run) }] : [];
 
-/** What it takes to bring any new cable along a way, and what that asks people to mind. */
-export function pulling(
-  context: Context,
-  lengthM: number,
-): { parts: Part[]; work: (string | Part)[]; cautions: string[] } {
-  const whole = Math.ceil(lengthM);
+/** The way itself: containment, fire stopping and setting up serve every cable that goes the same way to the same place. */
+export function sharedRoute({ place, around }: Context, { from, lengthM, surveyed }: NewWay): SharedThing {
+  const { lengthM: longestM, cameras } = around.routeFrom(from.id);
   return {
+    key: `route ${from.id} ${place.id}`,
+    label: `Route from ${from.name} to ${place.name}`,
     parts: [
-      { item: 'containment-m', count: whole },
+      { item: 'containment-m', count: Math.ceil(Math.max(lengthM, longestM)) },
       { item: 'making-good', count: 1 },
     ],
-    work: [
-      'swap-ip-camera',
-      'pull-cable-start',
-      { item: 'pull-cable-m', count: lengthM },
-      ...removalOf(context),
+    tasks: [
+      { item: 'pull-cable-start', count: 1 },
+      ...(surveyed ? [] : [{ item: 'survey-route', count: 1 }]),
     ],
-    cautions: [
-      'Fire stopping and the cable’s fire rating wherever a route is opened.',
-      ...(context.place.restrictions.includes('asbestos-register')
-        ? ['Read the asbestos register before opening the ceiling.']
-        : []),
-      ...wishesOf(context),
-    ],
+    need: 1,
+    capacity: Infinity,
+    free: 0,
+    among: cameras,
   };
 }
+
+/** What any new cable along a way asks people to mind. */
+export const newCableCautions = (context: Context): string[] => [
+  'Fire stopping and the cable’s fire rating wherever a route is opened.',
+  ...(context.place.restrictions.includes('asbestos-register')
+    ? ['Read the asbestos register before opening the ceiling.']
+    : []),
+  ...wishesOf(context),
+];
 
 /** A new Cat 6 cable by the route the survey noted, with its labour and making good. */
 export function newCategoryOption(context: Context): Option {
@@ -390,7 +397,7 @@ export function newCategoryOption(context: Context): Option {
   const length = figure('route', lengthM, 'm', surveyed ? 'noted' : 'typical');
   const stretches = [{ cable: 'pair-cat6', lengthM, temperatureC: place.temperatureC }];
   const { margin, sourceWatts } = poeMargin(stretches, ip, length);
-  const { parts, work, cautions } = pulling(context, lengthM);
+  const camera = newCamera(context, 'ip');
   const surges = surgeProtection(place, from);
   const earths = newCopperBetweenEarths(context, from);
   return feasible(context, {
@@ -401,14 +408,14 @@ export function newCategoryOption(context: Context): Option {
       ...earths.margins,
     ],
     parts: [
-      ipCamera(context),
+      ...camera.parts,
       newCable('category', lengthM, place, from),
       { item: 'category-ends', count: 1 },
-      ...parts,
       ...surges.parts,
     ],
-    work: [...work, ...surges.work],
-    cautions: [...surges.cautions, ...earths.cautions, ...cautions],
+    work: [...camera.work, { item: 'pull-cable-m', count: lengthM }, ...removalOf(context), ...surges.work],
+    sharing: [sharedRoute(context, way)],
+    cautions: [...surges.cautions, ...earths.cautions, ...newCableCautions(context)],
     shared: { of: 'poe-switch', placeId: from.id, sourceWatts, mbps: ip.mbps },
     signal: ipSignal(context),
     megapixels: ip.product.megapixels,

@@ -2,7 +2,8 @@ import { inLineGear, optionRow, type OptionKind } from '#core/model/site';
 import { gearInLine, lineConditions, type LineCondition, type LineUse } from '#core/test/findings';
 import type { Context } from './context';
 import { oldCableFire } from './oldCableFire';
-import type { Margin, Part } from './option';
+import type { Margin } from './option';
+import type { Part } from './part';
 import { isSheltered } from './sheltered';
 
 /** What an option asks of the old line; nothing where it leaves it alone. */

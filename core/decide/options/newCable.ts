@@ -3,7 +3,8 @@ import type { FireClass, Place } from '#core/model/site';
 import type { Context } from './context';
 import { fireClassOf } from './fireClass';
 import { marginOfCondition } from './lineMargins';
-import type { Margin, Part } from './option';
+import type { Margin } from './option';
+import type { Part } from './part';
 import { isSheltered } from './sheltered';
 
 const cableItems: Record<'category' | 'fibre', Record<FireClass, string>> = {

@@ -4,6 +4,8 @@ import type { Unit } from '#core/shared/units';
 import type { Basis, Status, LazyDerivation } from '#core/shared/derivation';
 import type { Scenario } from '#core/test/scenarios';
 import type { Draws } from './draws';
+import type { Part } from './part';
+import type { SharedThing } from './sharing';
 
 /** The respects in which an option can hold or not. */
 export type MarginKind =
@@ -39,12 +41,6 @@ export interface Margin {
   under: (scenario: Scenario) => number;
 }
 
-/** So many of a row of the catalogue, or metres of it. */
-export interface Part {
-  item: string;
-  count: number;
-}
-
 /** Ports an option takes of equipment that several cameras share. */
 export interface SharedPort {
   of: 'coax-unit' | 'poe-switch';
@@ -63,12 +59,20 @@ export interface FeasibleOption {
   /** The tasks, with how many times or metres each. */
   tasks: Part[];
   shared: SharedPort | null;
+  /** Things that other cameras share with it beside ports: a lift, a route, a fibre, a radio path. */
+  sharing: SharedThing[];
+  /** Of one person, with its part of what is shared; `ownHours` without. */
   hours: number;
+  ownHours: number;
   darkHours: number;
   labourCost: number;
   /** What one port of the shared equipment comes to when its unit is full. */
   portCost: number;
-  /** Own parts, labour and the port, in the site's currency. The site's total counts whole units instead. */
+  /** Its part of what other cameras share with it. */
+  shareCost: number;
+  /** Its own parts and labour, in the site's currency. */
+  ownCost: number;
+  /** Those, the port and the part of what is shared. The site's total counts whole units and things instead. */
   cost: number;
   /** Rows of the catalogue that it needs and that have no price. */
   unpriced: string[];

@@ -6,7 +6,8 @@ import { optionKinds, type Camera, type OptionKind, type Place, type Run, type S
 import { saltmarrowSite } from '../../model/site/testSite';
 import { catalogueOf, eachOf } from '#core/model/catalogue';
 import { asKnown, pessimistic } from '#core/test/scenarios';
-import { mixes, totalOf, unitSizes, type Option, brokenLimit, type FeasibleOption } from '.';
+import { brokenLimit, mixes, totalOf, unitCostOf, unitSizes, type FeasibleOption, type Option } from '.';
+import { shareOf } from './sharing';
 import { viewNeed } from '#core/model/views';
 
 const site = saltmarrowSite();
@@ -82,7 +83,13 @@ describe('every camera', () => {
           ),
         ) +
           option.labourCost +
-          option.portCost,
+          option.portCost +
+          Math.round(
+            option.sharing.reduce(
+              (sum, thing) => sum + shareOf(thing) * unitCostOf(catalogue, thing).cost,
+              0,
+            ),
+          ),
       );
       expect(option.darkHours).toBeLessThanOrEqual(option.hours);
     }
@@ -196,7 +203,8 @@ describe('what changes an option', () => {
     const ground = possible(withPlace('lanes', { access: { by: 'ground', heightM: 0 } }), 8, 'ip-coax-unit');
     const lift = possible(site, 8, 'ip-coax-unit');
     expect(lift.hours).toBeGreaterThan(ground.hours);
-    expect(lift.parts.some(({ item }) => item === 'lift-half-day')).toBe(true);
+    expect(lift.sharing.map(({ key }) => key)).toEqual(['lift lanes']);
+    expect(lift.shareCost).toBeGreaterThan(0);
     expect(lift.cautions.join()).toMatch(/height/);
   });
   it('a longer coax never carries more', () => {
@@ -270,7 +278,7 @@ describe('every way of the table', () => {
     expect(possible(withCamera(22, { mayGo: true }), 22, 'retire')).toMatchObject({
       binding: null,
       signal: { kind: 'none' },
-      parts: [],
+      parts: [{ item: 'disposal', count: 1 }],
       hours: expect.any(Number) as number,
     });
   });
@@ -451,6 +459,7 @@ describe('the total', () => {
   it('of nothing is nothing', () =>
     expect(totalOf(site, [])).toEqual({
       cost: 0,
+      labourCost: 0,
       hours: 0,
       darkHours: 0,
       renewCost: 0,

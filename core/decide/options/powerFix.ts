@@ -12,7 +12,8 @@ import { mains } from './mains';
 import { feedMargin, pictureMarginOf } from './margins';
 import { fireClassCautions } from './fireClass';
 import { surgeProtection } from './newCable';
-import type { Margin, Option, Part } from './option';
+import type { Margin, Option } from './option';
+import type { Part } from './part';
 
 /** Whether two more cores lie beside those in use, all the way. */
 function hasSpareCores({ feed, segments }: Run): boolean {

@@ -15,7 +15,7 @@ export function retireOption(context: Context): Option {
   return feasible(context, {
     kind: 'retire',
     margins: [],
-    parts: [],
+    parts: [{ item: 'disposal', count: 1 }],
     work: ['take-down'],
     signal: { kind: 'none' },
     megapixels: 0,

@@ -204,7 +204,9 @@ describe('new cable', () => {
   });
   it('is of the strictest class that either end asks for', () => {
     const cableOf = (site: Site, kind: OptionKind) =>
-      possible(site, 'r11', kind).parts.find(({ item }) => /cable/.test(item))!.item;
+      [possible(site, 'r11', kind)]
+        .flatMap(({ parts, sharing }) => [...parts, ...sharing.flatMap((thing) => thing.parts)])
+        .find(({ item }) => /cable/.test(item))!.item;
     expect([cableOf(demo, 'new-category'), cableOf(demo, 'fibre')]).toEqual([
       'category-cable-m',
       'fibre-cable-m',
@@ -405,10 +407,11 @@ describe('light and radio', () => {
   const loss = ({ margins }: FeasibleOption) => margins.find(({ kind }) => kind === 'light-loss')!.value;
   it('a strong sender on a short link gets attenuators, which the budget has to bear too', () => {
     const weak = fibre({});
-    expect(weak.parts.map(({ item }) => item)).not.toContain('fibre-attenuator');
+    const bought = ({ sharing }: FeasibleOption) => sharing.flatMap(({ parts }) => parts);
+    expect(bought(weak).map(({ item }) => item)).not.toContain('fibre-attenuator');
     // A good 300 m lose 0.06 + 0.6 + 0.06 dB: with 8 dB asked for, two steps of 5.
     const strong = fibre({ leastLossDb: 8, budgetDb: 24 });
-    expect(strong.parts).toContainEqual({ item: 'fibre-attenuator', count: 2 });
+    expect(bought(strong)).toContainEqual({ item: 'fibre-attenuator', count: 2 });
     expect(loss(strong) - loss(weak)).toBeCloseTo(10, 9);
     expect(strong.cautions.join()).toMatch(/blinds its receivers/);
   });

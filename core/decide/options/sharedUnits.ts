@@ -1,6 +1,7 @@
 import { eachOf, productsOf, type Catalogue } from '#core/model/catalogue';
 import type { Site } from '#core/model/site';
-import type { Part, SharedPort } from './option';
+import type { SharedPort } from './option';
+import type { Part } from './part';
 
 /** What cameras ask of the shared equipment of one kind at one place. */
 export interface Wanted {

@@ -1,7 +1,9 @@
-import { catalogueOf, productOf } from '#core/model/catalogue';
+import { catalogueOf, productOf, type Catalogue } from '#core/model/catalogue';
 import type { Site } from '#core/model/site';
 import { partsCostOf } from './build';
-import { isIp, type Part, type FeasibleOption, type SharedPort } from './option';
+import { isIp, type FeasibleOption, type SharedPort } from './option';
+import type { Part } from './part';
+import { unitCostOf, unitsFor, type SharedThing, type UnitCost } from './sharing';
 import { freeRackUnits, mixes, portsThere, unitSizes, type Mix, type Wanted } from './sharedUnits';
 
 export interface SharedEquipment extends Wanted {
@@ -13,6 +15,8 @@ export interface SharedEquipment extends Wanted {
 
 export interface Total {
   cost: number;
+  /** Of the cost, what people are paid. */
+  labourCost: number;
   hours: number;
   darkHours: number;
   parts: Part[];
@@ -92,6 +96,20 @@ function bought(
   return best ? { parts: best.parts, fits: true } : { parts: first.map(({ parts }) => parts), fits: false };
 }
 
+/** Everything that chosen options share beside ports, with how many units of each serve them together. */
+export function sharedThingsOf(
+  catalogue: Catalogue,
+  chosen: readonly Pick<FeasibleOption, 'sharing'>[],
+): { thing: SharedThing; units: number; unit: UnitCost }[] {
+  const needs = new Map<string, { thing: SharedThing; need: number }>();
+  for (const thing of chosen.flatMap(({ sharing }) => sharing))
+    needs.set(thing.key, { thing, need: (needs.get(thing.key)?.need ?? 0) + thing.need });
+  return [...needs.values()].flatMap(({ thing, need }) => {
+    const units = unitsFor(thing, need);
+    return units > 0 ? [{ thing, units, unit: unitCostOf(catalogue, thing) }] : [];
+  });
+}
+
 /** What chosen options come to together: each one's own parts and labour, and whole units of what they share. */
 export function totalOf(
   site: Pick<Site, 'product' | 'equipment' | 'recorder' | 'supply'>,
@@ -127,21 +145,31 @@ export function totalOf(
       cost: partsCostOf(catalogue, parts[index] ?? []),
     }));
   });
+  const things = sharedThingsOf(catalogue, chosen);
   const boughtParts = recorders.map(({ productId, count }): Part => ({ item: productId, count }));
   const sum = (of: (option: FeasibleOption) => number): number =>
     chosen.reduce((all, option) => all + of(option), 0);
   return {
     cost:
-      sum(({ cost, portCost }) => cost - portCost) +
+      sum(({ ownCost }) => ownCost) +
+      things.reduce((all, thing) => all + thing.units * thing.unit.cost, 0) +
       shared.reduce((all, group) => all + group.cost, 0) +
       partsCostOf(catalogue, boughtParts),
-    hours: sum(({ hours }) => hours),
+    hours:
+      sum(({ ownHours }) => ownHours) +
+      things.reduce((all, thing) => all + thing.units * thing.unit.hours, 0),
+    labourCost:
+      sum(({ labourCost }) => labourCost) +
+      things.reduce((all, { units, unit }) => all + units * unit.labourCost, 0),
     darkHours: sum(({ darkHours }) => darkHours),
     renewCost: sum((option) => renewalsOf(option, years)),
     newCableM: sum(({ newCableM }) => newCableM),
     ipCameras: chosen.filter(isIp).length,
     parts: mergeParts([
       ...chosen.flatMap((option) => option.parts),
+      ...things.flatMap(({ thing, units }) =>
+        thing.parts.map(({ item, count }) => ({ item, count: count * units })),
+      ),
       ...shared.flatMap((group) => group.parts),
       ...boughtParts,
     ]),

@@ -15,9 +15,12 @@ import { formatQuantity } from '#core/shared/units';
 import { figure, statusOf, unboundedUtilisation, worst } from '#core/shared/derivation';
 import { infeasible, feasible } from './build';
 import type { Context } from './context';
-import { ipCamera, ipSignal, mainsObstacle, wishesOf } from './ip';
+import { fieldSwitchAt } from './fieldSwitch';
+import { ipSignal, mainsObstacle, wishesOf } from './ip';
 import { mains } from './mains';
+import { newCamera } from './newCamera';
 import type { Margin, Option } from './option';
+import type { SharedThing } from './sharing';
 
 const radioYears = 6;
 const surge = 'Surge protection and earthing of masts.';
@@ -169,6 +172,18 @@ function messageOf(path: RadioPath, { best }: OnAir): string {
   return `Channel ${best.channel} at 5 GHz is the best (${best.neighbours} heard near it); the quietest at ${formatQuantity(channelMHz(crowded.channel), 'MHz')} has ${crowded.neighbours}.`;
 }
 
+/** One pair of radios serves every camera of its place. */
+const sharedRadio = ({ place, site, around }: Context, path: RadioPath): SharedThing => ({
+  key: `radio ${path.id}`,
+  label: `Radio from ${place.name} to ${site.place[path.toPlaceId]!.name}`,
+  parts: [{ item: 'radio', count: 2 }],
+  tasks: [{ item: 'hang-radios', count: 1 }],
+  need: 1,
+  capacity: Infinity,
+  free: 0,
+  among: around.camerasAtPlace(),
+});
+
 /** A radio at each end; every camera of the place shares the air between them. */
 export function wirelessOption(context: Context): Option {
   const {
@@ -202,14 +217,16 @@ export function wirelessOption(context: Context): Option {
   if (farEnd) return farEnd;
   const air = onAir(context, radioPath);
   const { clearanceM } = radioPath;
+  const camera = newCamera(context, 'ip');
   return feasible(context, {
     kind: 'wireless',
     margins: [
       rateMargin(context, radioPath, air),
       ...(clearanceM === undefined ? [] : [clearanceMargin(radioPath, clearanceM, air.best.frequencyMHz)]),
     ],
-    parts: [ipCamera(context), { item: 'radio', count: 2 }, { item: 'poe-injector', count: 1 }],
-    work: ['swap-ip-camera', 'hang-radios'],
+    parts: [...camera.parts, { item: 'poe-injector', count: 1 }],
+    work: camera.work,
+    sharing: [sharedRadio(context, radioPath), fieldSwitchAt(context, context.around.camerasAtPlace())],
     signal: ipSignal(context),
     megapixels: ip.product.megapixels,
     lifeYears: radioYears,

@@ -8,6 +8,7 @@ import { demandKey, type DemandRef } from './demandRef';
 import { planDraft, type PlanDraft } from './planDraft';
 import { recorderRows } from './recorderRows';
 import { sharedRows } from './sharedRows';
+import { sharedThingRows } from './sharedThingRows';
 import type { PlanPick, PlanModel } from './types';
 
 /**
@@ -56,7 +57,7 @@ function supplyRows(draft: PlanDraft, site: Site, picks: readonly PlanPick[]): v
 /** Amount of each kind that is capped, an option and a unit at a time. */
 function capRows(
   draft: PlanDraft,
-  { picks, units, buys }: Pick<PlanModel, 'picks' | 'units' | 'buys'>,
+  { picks, units, buys, things }: Pick<PlanModel, 'picks' | 'units' | 'buys' | 'things'>,
   { caps }: Demands,
 ): void {
   const of = (amount: (candidate: Candidate) => number): Term[] =>
@@ -66,7 +67,8 @@ function capRows(
     draft.row(
       'cost',
       [
-        ...of(({ option }) => option.cost - option.portCost),
+        ...of(({ option }) => option.ownCost),
+        ...things.map(({ unit, variable }) => ({ variable, by: unit.cost })),
         ...units.map(({ size, variable }) => ({ variable, by: size.each })),
         ...buys.map(({ variable }) => ({ variable, by: variables[variable]!.cost })),
       ],
@@ -86,7 +88,10 @@ function capRows(
   if (caps.hours !== undefined)
     draft.row(
       'labour hours',
-      of(({ option }) => option.hours),
+      [
+        ...of(({ option }) => option.ownHours),
+        ...things.map(({ unit, variable }) => ({ variable, by: unit.hours })),
+      ],
       '<=',
       caps.hours,
       { kind: 'cap', of: 'hours' },
@@ -107,7 +112,7 @@ export function planModel(site: Site, cameras: readonly CameraCandidates[], dema
       variable: draft.variable(
         `c${camera.number} ${candidate.option.kind}`,
         1,
-        candidate.option.cost - candidate.option.portCost + candidate.weight,
+        candidate.option.ownCost + candidate.weight,
       ),
     })),
   );
@@ -137,6 +142,7 @@ export function planModel(site: Site, cameras: readonly CameraCandidates[], dema
     ]);
   const units = sharedRows(draft, site, picks, recorderUnits);
   supplyRows(draft, site, picks);
-  capRows(draft, { picks, units, buys }, demands);
-  return { programme: draft.programme, demands: draft.demands, picks, units, buys };
+  const things = sharedThingRows(draft, site, picks);
+  capRows(draft, { picks, units, buys, things }, demands);
+  return { programme: draft.programme, demands: draft.demands, picks, units, buys, things };
 }

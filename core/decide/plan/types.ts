@@ -1,4 +1,4 @@
-import type { UnitSize } from '#core/decide/options';
+import type { UnitCost, UnitSize } from '#core/decide/options';
 import type { RunEvaluation } from '#core/decide/runEvaluation';
 import type { Demands, Site } from '#core/model/site';
 import type { Programme } from '#core/solver';
@@ -9,6 +9,13 @@ import type { CameraCandidates, Candidate, Candidates } from './candidates';
 export interface UnitCount {
   placeId: string;
   size: UnitSize;
+  variable: number;
+}
+
+/** Units of something that several cameras share beside ports. */
+export interface ThingCount {
+  key: string;
+  unit: UnitCost;
   variable: number;
 }
 
@@ -34,6 +41,7 @@ export interface PlanModel {
   picks: PlanPick[];
   units: UnitCount[];
   buys: RecorderBuy[];
+  things: ThingCount[];
 }
 
 /** A site worked out under demands that may differ from its own, ready to be planned. */

@@ -57,7 +57,11 @@ function optionContext(
     need: context.needOf(camera),
     radioPath: context.radioPathFrom.get(camera.placeId),
     mbpsAtPlace: () => context.mbpsAt(camera.placeId),
-    pairsTogether: () => context.pairsBetween(run.headEndId, camera.placeId),
+    around: {
+      camerasAtPlace: () => context.camerasAt(camera.placeId),
+      pairsTogether: () => context.pairsBetween(run.headEndId, camera.placeId),
+      routeFrom: (fromPlaceId) => context.routeBetween(fromPlaceId, camera.placeId),
+    },
     rail: () => (feed.kind === 'local-adapter' ? undefined : context.railOf(feed.supplyId)),
   };
 }

@@ -1,6 +1,6 @@
 import { catalogueOf, type Catalogue } from '#core/model/catalogue';
 import type { ReadingsByRun, RunSite } from './dependencies';
-import { lineKind } from '#core/test/findings';
+import { lineKind, runLengthM } from '#core/test/findings';
 import { railAt, type Rail } from '#core/test/volts';
 import { viewNeed, type ViewNeed } from '#core/model/views';
 import { demandsOf, type Camera, type Policies, type RadioPath } from '#core/model/site';
@@ -17,18 +17,46 @@ export interface SiteContext {
   mbpsAt: (placeId: string) => number;
   /** Category cables from a head end to a place. */
   pairsBetween: (headEndId: string, placeId: string) => number;
+  camerasAt: (placeId: string) => number;
+  routeBetween: (fromId: string, toId: string) => NewRoute;
   railOf: (supplyId: string) => Rail | undefined;
 }
 
-/** How many category cables lie between each head end and place. */
-function pairCounts({ run, camera }: RunSite): Map<string, number> {
-  const counts = new Map<string, number>();
+/** The longest way for new cable between two places, and how many cameras have one. */
+interface NewRoute {
+  lengthM: number;
+  cameras: number;
+}
+
+const noRoute: NewRoute = { lengthM: 0, cameras: 1 };
+
+/** What lies and hangs where, by place and by pair of places; one pass over the runs. */
+interface Surroundings {
+  cameras: Map<string, number>;
+  pairs: Map<string, number>;
+  routes: Map<string, NewRoute>;
+}
+
+const oneMore = (counts: Map<string, number>, key: string): void =>
+  void counts.set(key, (counts.get(key) ?? 0) + 1);
+
+function surroundingsOf({ run, camera }: RunSite): Surroundings {
+  const around: Surroundings = { cameras: new Map(), pairs: new Map(), routes: new Map() };
   for (const one of Object.values(run)) {
-    if (lineKind(one) !== 'pair') continue;
-    const between = `${one.headEndId} ${camera[one.cameraId]?.placeId}`;
-    counts.set(between, (counts.get(between) ?? 0) + 1);
+    const placeId = camera[one.cameraId]?.placeId;
+    if (placeId === undefined) continue;
+    oneMore(around.cameras, placeId);
+    if (lineKind(one) === 'pair') oneMore(around.pairs, `${one.headEndId} ${placeId}`);
+    const { newRoute } = one;
+    if (newRoute?.kind === 'closed') continue;
+    const between = `${newRoute?.fromPlaceId ?? one.headEndId} ${placeId}`;
+    const known = around.routes.get(between);
+    around.routes.set(between, {
+      lengthM: Math.max(known?.lengthM ?? 0, newRoute?.lengthM ?? runLengthM(one)),
+      cameras: (known?.cameras ?? 0) + 1,
+    });
   }
-  return counts;
+  return around;
 }
 
 export function siteContext(site: RunSite, readings: ReadingsByRun): SiteContext {
@@ -43,7 +71,8 @@ export function siteContext(site: RunSite, readings: ReadingsByRun): SiteContext
   }
   const rails = new Map<string, Rail | undefined>();
   let mbps: Map<string, number> | undefined;
-  let pairs: Map<string, number> | undefined;
+  let known: Surroundings | undefined;
+  const around = (): Surroundings => (known ??= surroundingsOf(site));
   const needs = new Map<string, ViewNeed>();
   const needOf = (camera: Camera): ViewNeed => {
     let need = needs.get(camera.id);
@@ -64,7 +93,9 @@ export function siteContext(site: RunSite, readings: ReadingsByRun): SiteContext
       }
       return mbps.get(placeId) ?? 0;
     },
-    pairsBetween: (headEndId, placeId) => (pairs ??= pairCounts(site)).get(`${headEndId} ${placeId}`) ?? 0,
+    camerasAt: (placeId) => around().cameras.get(placeId) ?? 1,
+    pairsBetween: (headEndId, placeId) => around().pairs.get(`${headEndId} ${placeId}`) ?? 0,
+    routeBetween: (fromId, toId) => around().routes.get(`${fromId} ${toId}`) ?? noRoute,
     railOf: (supplyId) => {
       const supply = site.supply[supplyId];
       if (supply && !rails.has(supplyId))

@@ -14,14 +14,23 @@ import generic from './generic.json';
 export interface Catalogue {
   products: ReadonlyMap<string, Product>;
   labourPerHour: number | null;
+  /** By night, when views go dark. */
+  nightLabourPerHour: number | null;
 }
 
 /** The rows that ship with the program. All figures typical, all prices invented. */
 export const genericProducts: readonly Product[] = z.array(productSchema).parse(generic);
 const genericById = new Map(genericProducts.map((product) => [product.id, product]));
 
-/** The id of the hourly rate. */
+/** The ids of the hourly rates. */
 export const labourId = 'labour';
+const nightLabourId = 'labour-night';
+
+const usualRate = (id: string): number => {
+  const product = genericById.get(id);
+  return product?.kind === 'rate' ? (product.each ?? 0) : 0;
+};
+const usualNightTimes = usualRate(nightLabourId) / usualRate(labourId);
 
 const made = new WeakMap<Site['product'], Catalogue>();
 
@@ -30,8 +39,19 @@ export function catalogueOf(site: Pick<Site, 'product'>): Catalogue {
   const known = made.get(site.product);
   if (known) return known;
   const products = new Map([...genericById, ...Object.entries(site.product)]);
-  const rate = products.get(labourId);
-  const catalogue = { products, labourPerHour: rate?.kind === 'rate' ? rate.each : null };
+  const rate = (id: string): number | null => {
+    const product = products.get(id);
+    return product?.kind === 'rate' ? product.each : null;
+  };
+  const labourPerHour = rate(labourId);
+  // A site that sets its hour and not its night has its nights dearer by as much as usual.
+  const isNightTold = nightLabourId in site.product || !(labourId in site.product);
+  const nightLabourPerHour = isNightTold
+    ? rate(nightLabourId)
+    : labourPerHour === null
+      ? null
+      : labourPerHour * usualNightTimes;
+  const catalogue = { products, labourPerHour, nightLabourPerHour };
   made.set(site.product, catalogue);
   return catalogue;
 }
@@ -69,6 +89,15 @@ export const cameraId = (signal: 'ip' | 'hd', target: TargetClassId): string => 
 export function eachOf(product: Product): number | null {
   return product.kind === 'task' ? 0 : product.each;
 }
+
+/** What an hour costs by day and by night; a rate that nobody has set counts as nothing and is named as missing. */
+export const labourRateOf = ({
+  labourPerHour,
+  nightLabourPerHour,
+}: Pick<Catalogue, 'labourPerHour' | 'nightLabourPerHour'>): { day: number; night: number } => ({
+  day: labourPerHour ?? 0,
+  night: nightLabourPerHour ?? labourPerHour ?? 0,
+});
 
 /** A site's own row where it differs from the generic one. */
 export const isOwn = (site: Pick<Site, 'product'>, id: string): boolean => id in site.product;

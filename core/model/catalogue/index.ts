@@ -6,6 +6,7 @@ export {
   isGeneric,
   isOwn,
   labourId,
+  labourRateOf,
   productOf,
   productsOf,
   type Catalogue,

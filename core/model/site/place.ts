@@ -28,6 +28,8 @@ export const placeSchema = z.strictObject({
   access: z.strictObject({
     by: z.enum(['ground', 'ladder', 'lift', 'rope']),
     heightM: z.number().min(0).max(200),
+    /** How high the ladder or platform that is there lets people work; left out, as usual ones do. */
+    reachM: z.number().min(0).max(200).optional(),
   }),
   /** What the fire rules ask of cable there; left out where nothing beyond the usual. */
   fireClass: z.enum(fireClasses).optional(),

@@ -110,6 +110,8 @@ export const productSchema = z.discriminatedUnion('kind', [
     per: z.enum(['one', 'metre']),
     hours: z.number().min(0).max(100),
     darkHours: z.number().min(0).max(100),
+    /** Where it is done; left out, at the camera. Time at the camera is time on its lift. */
+    where: z.enum(['bench', 'head-end', 'route']).optional(),
   }),
   /** An hour of one person. */
   z.strictObject({ ...shared, kind: z.literal('rate'), each }),

@@ -3,7 +3,7 @@ import { optionRow, aboutOf, noteCamera } from '#core/model/site';
 import { computed, ref, watch } from 'vue';
 import type { OptionSummary, RunSummary } from '#core/evaluate';
 import { catalogueOf, eachOf } from '#core/model/catalogue';
-import type { Part } from '#core/decide/options';
+import { sharingLines, type MarginKind, type Part } from '#core/decide/options';
 import { formatQuantity } from '#core/shared/units';
 import type { Derivation } from '#core/shared/derivation';
 import RunLine from '../../line/RunLine.vue';
@@ -37,6 +37,19 @@ function agree(): void {
 
 const isChosen = computed(() => evaluation.chosen === option.kind);
 const untested = computed(() => evaluation.findings.missing.length > 0);
+/** Margins that say what arrives, for the end of the line. */
+const arriving = new Set<MarginKind>([
+  'picture-loss',
+  'night-volts',
+  'watts',
+  'link-rate',
+  'light-loss',
+  'radio-rate',
+]);
+/** What it shares with other cameras, each with its reason. */
+const shares = computed(() =>
+  option.state === 'no' ? [] : sharingLines(catalogueOf(openSite.value), option.sharing),
+);
 /** What stands at the head end, and what arrives at the camera, for the ends of the line. */
 const ends = computed(() => ({
   headEnd: optionRow(option.kind).headEnd,
@@ -44,7 +57,7 @@ const ends = computed(() => ({
     option.state === 'no'
       ? ''
       : option.margins
-          .filter(({ kind }) => kind !== 'channel' && kind !== 'clearance')
+          .filter(({ kind }) => arriving.has(kind))
           .map(({ value, unit }) => formatQuantity(value, unit))
           .join(', '),
 }));
@@ -144,8 +157,15 @@ watch([opened, () => core.result], async ([index]) => {
           </dt>
           <dd class="mono">{{ formatQuantity(option.portCost, 'money') }}</dd>
         </div>
+        <div v-for="line in shares" :key="line.key">
+          <dt>{{ line.reason }}</dt>
+          <dd class="mono">{{ formatQuantity(line.cost, 'money') }}</dd>
+        </div>
         <div>
-          <dt>Labour, {{ formatQuantity(option.hours, 'h') }}</dt>
+          <dt>
+            Labour, {{ formatQuantity(option.ownHours, 'h')
+            }}{{ option.darkHours > 0 ? `, ${formatQuantity(option.darkHours, 'h')} of it by night` : '' }}
+          </dt>
           <dd class="mono">{{ formatQuantity(option.labourCost, 'money') }}</dd>
         </div>
         <div>

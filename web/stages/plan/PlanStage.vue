@@ -44,7 +44,8 @@ useKeys([{ keys: ['p'], label: 'print the sheet', group: 'Plan', run: print }]);
           <span
             >Total, {{ sheet.currency }} <b class="mono">{{ money(sheet.total.cost) }}</b></span
           ><span
-            >Labour <b class="mono">{{ hours(sheet.total.hours) }}</b></span
+            >Labour <b class="mono">{{ hours(sheet.total.hours) }}</b>,
+            {{ money(sheet.total.labourCost) }}</span
           ><span
             >Camera downtime <b class="mono">{{ hours(sheet.total.darkHours) }}</b></span
           >
