@@ -5,6 +5,7 @@ import type { Context } from './context';
 import { ipCategoryOption, ipCoaxPairOption, ipCoaxUnitOption, newCategoryOption } from './ip';
 import type { Option } from './option';
 import { fibreOption } from './fibre';
+import { mendLineOption } from './mendLine';
 import { powerFixOption } from './powerFix';
 import { retireOption } from './retire';
 import { wirelessOption } from './wireless';
@@ -12,6 +13,7 @@ import { wirelessOption } from './wireless';
 const builders: Record<OptionKind, (context: Context) => Option> = {
   keep: keepOption,
   'power-fix': powerFixOption,
+  'mend-line': mendLineOption,
   'hd-coax': hdCoaxOption,
   'ip-coax-pair': ipCoaxPairOption,
   'ip-coax-unit': ipCoaxUnitOption,

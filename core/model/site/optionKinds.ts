@@ -35,6 +35,15 @@ export const optionTable = {
     keepsPower: false,
     headEnd: 'input',
   },
+  'mend-line': {
+    label: 'Keep the camera, mend its line',
+    column: 'Mend',
+    slot: 'coax',
+    cable: 'any',
+    keepsCamera: true,
+    keepsPower: true,
+    headEnd: 'input',
+  },
   'hd-coax': {
     label: 'New HD camera on the same coax',
     column: 'HD',

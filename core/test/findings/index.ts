@@ -14,8 +14,9 @@ export { isStopped, realAcVolts } from './foreignVolts';
 export { interlock, looksForVolts, needsVoltsFirst, prerequisites, stateFor, untilSafe } from './interlock';
 export { lineOf, type FaultAt } from './lineModel';
 export { mismatchLossDb } from './mismatchLoss';
-export { inferCoaxLoop } from './loopInference';
+export { inferCoaxLoop, inferPowerLoop } from './loopInference';
 export {
+  coaxLoop,
   expectedPowerOhms,
   lengthFigure,
   lineKind,

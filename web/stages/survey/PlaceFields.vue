@@ -71,6 +71,20 @@ const nameAllowed = (text: string) =>
       @take="(heightM) => note('Height', { access: { ...place.access, heightM } })"
     />
   </FieldRow>
+  <FieldRow
+    v-if="place.access.by !== 'rope'"
+    label="It reaches up to"
+    field="place"
+    hint="Left empty: 2.5 m from the ground, 6 m with a ladder, 12 m with a lift."
+    ><QuantityField
+      :value="place.access.reachM ?? null"
+      unit="m"
+      label="How high it reaches"
+      clearable
+      :allowed="fitting('place', 'access.reachM', 'm')"
+      @take="(reachM) => note('Reach', { access: { ...place.access, reachM } })"
+      @clear="note('Reach', { access: withFields(place.access, { reachM: undefined }) })"
+  /></FieldRow>
   <p v-if="place.access.by !== 'ground'" class="caution">
     Working at height: a secured ladder, or a lift with a trained hand. Never alone.
   </p>
