@@ -4,6 +4,7 @@ import type { SiteEvaluation } from '#core/evaluate';
 import { catalogueOf, eachOf, type Catalogue } from '#core/model/catalogue';
 import { policies as allPolicies, policyOptionOf } from '#core/decide/plan';
 import type { Part } from '#core/decide/options';
+import { assumedFacts } from '#core/survey/gaps';
 import { formatQuantity } from '#core/shared/units';
 
 /** One camera's line on the sheet that is handed over. */
@@ -63,9 +64,16 @@ function partLine({ products }: Catalogue, { item, count }: Part): PlanSheet['pa
   return { label: product?.name ?? item, count, each, cost: each === null ? null : Math.round(count * each) };
 }
 
+/** What a reader of the row has to know: that it does not hold, and what of it nobody has looked at. */
+const remarkOf = (broken: string | null, assumed: readonly string[]): string =>
+  [
+    ...(broken ? [`does not hold: ${broken}`] : []),
+    ...(assumed.length > 0 ? [`assumed: ${assumed.join(', ')}`] : []),
+  ].join('; ');
+
 function rowsOf(site: Site, { runs }: SiteEvaluation): PlanRow[] {
   return runs.map((evaluation) => {
-    const { camera, lengthM, chosen, choiceBroken } = evaluation;
+    const { camera, run, lengthM, chosen, choiceBroken } = evaluation;
     const option = chosenOption(evaluation);
     return {
       number: camera.number,
@@ -80,12 +88,15 @@ function rowsOf(site: Site, { runs }: SiteEvaluation): PlanRow[] {
       darkHours: option?.darkHours ?? null,
       cost: option?.cost ?? null,
       decidedBy: site.choice[camera.id]?.by ?? '',
-      remark: choiceBroken ? `does not hold: ${choiceBroken}` : '',
+      remark: remarkOf(choiceBroken, assumedFacts(site, run)),
     };
   });
 }
 
-function openPoints({ left, runs, allocation }: SiteEvaluation): string[] {
+function openPoints(site: Site, { left, runs, allocation }: SiteEvaluation): string[] {
+  const assumed = runs
+    .filter(({ run, chosen }) => chosen && assumedFacts(site, run).length > 0)
+    .map(({ camera }) => camera.number);
   const untested = runs
     .filter(({ findings, chosen }) => chosen && findings.missing.length > 0)
     .map(({ camera }) => camera.number);
@@ -97,6 +108,7 @@ function openPoints({ left, runs, allocation }: SiteEvaluation): string[] {
       ? [`Without a slot: ${allocation.waiting.map(({ number }) => number).join(', ')}.`]
       : []),
     ...(untested.length > 0 ? [`Decided on untested runs: ${untested.join(', ')}.`] : []),
+    ...(assumed.length > 0 ? [`Decided on facts that nobody has looked at: ${assumed.join(', ')}.`] : []),
     ...runs.flatMap(({ camera, choiceBroken }) =>
       choiceBroken ? [`Camera ${camera.number}: what was chosen does not hold. ${choiceBroken}`] : [],
     ),
@@ -170,6 +182,6 @@ export function planSheet(site: Site, evaluation: SiteEvaluation): PlanSheet {
     },
     consequences: allocation.recorders.flatMap(({ consequences }) => consequences),
     cautions: [...standingCautions, ...new Set(chosen.flatMap(({ cautions }) => cautions))],
-    open: openPoints(evaluation),
+    open: openPoints(site, evaluation),
   };
 }

@@ -67,7 +67,7 @@ test('the same by keys alone', async ({ page, open }) => {
   await open('decide');
   for (let k = 0; k < 8; k += 1) await page.keyboard.press('j');
   await expect(page.locator('tr[data-run="r08"]')).toHaveClass(/here/);
-  for (let k = 0; k < 4; k += 1) await page.keyboard.press('ArrowRight');
+  for (let k = 0; k < 5; k += 1) await page.keyboard.press('ArrowRight');
   await page.keyboard.press('Enter');
   await expect(cell(page, 'r08', 'ip-coax-unit')).toHaveClass(/chosen/);
   await page.keyboard.press('4');

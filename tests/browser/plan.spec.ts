@@ -145,7 +145,7 @@ test('a price that is missing or zero is said, set again, and goes out and in as
 
 test('the curve shows proven plans, moves by arrows and pins a point', async ({ page, open }) => {
   await open('decide?view=curve');
-  await page.getByRole('button', { name: /^Cost against spare margin/ }).click();
+  await page.getByRole('button', { name: /^Cost against dark time/ }).click();
   await expect(page.getByText(/^Point 1 of [2-9]/)).toBeVisible();
   await expect(page.locator('.chart svg')).toBeVisible();
   const first = figure(await page.locator(planCost).innerText());

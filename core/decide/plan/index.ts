@@ -1,3 +1,4 @@
+export { proofWords } from './proofWords';
 export { adopt, demand, pin, planName, plannedOf, unpin } from './adopt';
 export { breakEvens, type BreakEven } from './breakEven';
 export type { ExcludedCamera } from './candidates';

@@ -33,6 +33,8 @@ export interface PlanTotals {
   /** The least share of any limit that is left over, in percent; how much of what it rests on is measured. */
   sparePercent: number;
   measured: number;
+  /** Cameras whose option rests on facts that nobody has looked at, or on a run without its tests. */
+  onOpenGaps: number;
 }
 
 export type Planning =
@@ -88,6 +90,10 @@ export function totalsOf(
       newCableM: total.newCableM,
       sparePercent: shares.length === 0 ? 100 : (1 - Math.max(...shares)) * 100,
       measured: chosen.filter(({ binding }) => !binding || binding.basis !== 'typical').length,
+      onOpenGaps: runs.filter(
+        ({ camera, toNote, findings }) =>
+          options[camera.id] !== undefined && (toNote.beforeTest > 0 || findings.missing.length > 0),
+      ).length,
     },
   };
 }

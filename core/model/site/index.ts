@@ -85,6 +85,7 @@ export {
   type Run,
   runStates,
   type RunState,
+  type AssumableOfSegment,
   type Segment,
 } from './run';
 export { sameFacts } from './sameFacts';

@@ -62,6 +62,7 @@ export function firstRun(
   { headEndId, cable, lengthM }: Pick<NewRun, 'headEndId' | 'cable' | 'lengthM'>,
   feed: PowerFeed,
 ): Run {
+  const leg = legFor(feed, cable);
   return {
     id: freeId((id) => id in site.run, `r${String(camera.number).padStart(2, '0')}`),
     cameraId: camera.id,
@@ -76,7 +77,8 @@ export function firstRun(
         spreadM: Math.min(500, Math.round(lengthM * 0.05)),
         environment: place.environment,
         temperatureC: place.temperatureC,
-        leg: legFor(feed, cable),
+        leg,
+        ...(leg.kind === 'none' ? {} : { assumed: ['leg'] }),
       },
     ],
   };

@@ -45,6 +45,9 @@ export const legSchema = z.discriminatedUnion('kind', [
 ]);
 export type Leg = z.infer<typeof legSchema>;
 
+export const assumableOfSegment = ['lengthM', 'leg', 'joint'] as const;
+export type AssumableOfSegment = (typeof assumableOfSegment)[number];
+
 export const lengthSources = ['jacket-marks', 'reflectometer', 'drawn', 'estimate'] as const;
 
 /** A stretch of one construction in one environment, listed from the head end outwards. */
@@ -69,6 +72,8 @@ export const segmentSchema = z.strictObject({
   routeIds: z.array(idSchema).min(1).max(12).optional(),
   /** What joins this segment to the next; the last one has none. */
   joint: z.enum(joints).optional(),
+  /** What nobody has looked at yet: usual facts stand in until somebody does. */
+  assumed: z.array(z.enum(assumableOfSegment)).max(assumableOfSegment.length).optional(),
   note: noteSchema.optional(),
 });
 export type Segment = z.infer<typeof segmentSchema>;

@@ -1,11 +1,23 @@
 import { lengthBetweenMarks, proposalFrom, readJacketPrint, type LengthMark } from '#core/physics/cable';
-import { longestSegmentM, type Run, type Segment } from './run';
+import { longestSegmentM, type AssumableOfSegment, type Run, type Segment } from './run';
+
+/** A segment in which these facts are assumed, and no others. */
+function withAssumed({ assumed: _, ...segment }: Segment, assumed: readonly AssumableOfSegment[]): Segment {
+  return assumed.length > 0 ? { ...segment, assumed: [...assumed] } : segment;
+}
+
+/** A segment with some fields noted. What somebody has noted is assumed no more. */
+const noted = (segment: Segment, fields: Partial<Segment>): Segment =>
+  withAssumed(
+    { ...segment, ...fields },
+    (segment.assumed ?? []).filter((field) => !(field in fields)),
+  );
 
 /** A run with one of its segments changed in some fields. */
 export function withSegment(run: Run, index: number, fields: Partial<Segment>): Run {
   return {
     ...run,
-    segments: run.segments.map((segment, at) => (at === index ? { ...segment, ...fields } : segment)),
+    segments: run.segments.map((segment, at) => (at === index ? noted(segment, fields) : segment)),
   };
 }
 
@@ -15,7 +27,7 @@ export function withJoint(run: Run, index: number, joint: Segment['joint']): Run
     ...run,
     segments: run.segments.map((segment, at) => {
       if (at !== index) return segment;
-      const { joint: _, ...bare } = segment;
+      const { joint: _, ...bare } = noted(segment, { joint });
       return joint ? { ...bare, joint } : bare;
     }),
   };
@@ -95,23 +107,21 @@ export function withPrint(run: Run, index: number, print: string): Run {
   });
 }
 
-/** A run with one segment more after `index`, alike but for its length, joined by a coupler. */
+/** A run with one segment more after `index`, alike but for its length, joined by a coupler. Length and joint are assumed until somebody has looked. */
 export function withSegmentAfter(run: Run, index: number): Run {
   const before = run.segments[index];
   if (!before) return run;
   const { joint, note: _note, print: _print, marks: _marks, ...alike } = before;
-  const added: Segment = {
-    ...alike,
-    lengthM: 10,
-    lengthFrom: 'estimate',
-    spreadM: 2,
-    ...(joint ? { joint } : {}),
-  };
+  const added: Segment = withAssumed(
+    { ...alike, lengthM: 10, lengthFrom: 'estimate', spreadM: 2, ...(joint ? { joint } : {}) },
+    ['lengthM', ...(before.assumed ?? []).filter((field) => field !== 'lengthM')],
+  );
+  const kept = (before.assumed ?? []).filter((field) => field !== 'joint');
   return {
     ...run,
     segments: [
       ...run.segments.slice(0, index),
-      { ...before, joint: 'coupler' },
+      withAssumed({ ...before, joint: 'coupler' }, [...kept, 'joint']),
       added,
       ...run.segments.slice(index + 1),
     ],

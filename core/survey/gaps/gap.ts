@@ -7,6 +7,8 @@ export type RunField =
   | 'cable'
   | 'length'
   | 'print'
+  | 'leg'
+  | 'joint'
   | 'marks'
   | 'dispute'
   | 'feed'

@@ -6,6 +6,9 @@ import {
   cameraKinds,
   emptySite,
   noteCamera,
+  withJoint,
+  withSegment,
+  withSegmentAfter,
   type Camera,
   type Change,
   type Place,
@@ -13,7 +16,7 @@ import {
   type Site,
 } from '#core/model/site';
 import { saltmarrowSite } from '../../model/site/testSite';
-import { runGaps, siteGaps } from '.';
+import { assumedFacts, runGaps, siteGaps } from '.';
 
 const after = (site: Site, ...changes: Change[]): Site => {
   const applied = applyChanges(site, changes);
@@ -132,5 +135,41 @@ describe('what is left to note', () => {
     expect(new Set(gaps.map(({ id }) => id)).size).toBe(gaps.length);
     const places = gaps.map(({ placeId }) => placeId);
     expect(places.filter((id, at) => id !== places[at - 1])).toEqual([...new Set(places)]);
+  });
+});
+
+describe('facts that the program made up', () => {
+  const site = saltmarrowSite();
+  const added = addRun(site, {
+    number: 91,
+    name: 'Stair',
+    placeName: 'Workshop',
+    headEndId: 'ticket-hall',
+    cable: 'coax-rg59-cu',
+    lengthM: 40,
+    supplyId: 'hall-box',
+  });
+  const with91 = (run: Run): Site => after(site, ...added.changes, { kind: 'run', id: run.id, set: run });
+  const powered = (): Run => after(site, ...added.changes).run[added.runId]!;
+  const asked = (run: Run): string[] =>
+    runGaps(with91(run), run).flatMap(({ target }) => (target.kind === 'run' ? [target.field] : []));
+  it('a new run’s power cores are assumed until somebody notes them, even as they are', () => {
+    const run = powered();
+    expect(run.segments[0]!.assumed).toEqual(['leg']);
+    expect(asked(run)).toContain('leg');
+    expect(assumedFacts(with91(run), run)).toContain('power cores');
+    const noted = withSegment(run, 0, { leg: run.segments[0]!.leg });
+    expect(noted.segments[0]!.assumed).toBeUndefined();
+    expect(asked(noted)).not.toContain('leg');
+  });
+  it('a segment that is added has a length and a joint that nobody has seen', () => {
+    const more = withSegmentAfter(powered(), 0);
+    expect(more.segments.map(({ assumed }) => assumed)).toEqual([
+      ['leg', 'joint'],
+      ['lengthM', 'leg'],
+    ]);
+    expect(asked(more)).toEqual(expect.arrayContaining(['joint', 'leg', 'length']));
+    const seen = withJoint(withSegment(more, 1, { lengthM: 12 }), 0, 'crimp');
+    expect(seen.segments.map(({ assumed }) => assumed)).toEqual([['leg'], ['leg']]);
   });
 });

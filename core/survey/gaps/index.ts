@@ -1,3 +1,4 @@
+export { assumedFacts } from './assumedFacts';
 export { fieldKey, type Gap } from './gap';
 export { runGaps } from './runGaps';
 export { siteGaps } from './siteGaps';

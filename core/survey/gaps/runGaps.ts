@@ -61,6 +61,9 @@ function cableGaps(run: Run, disputes: readonly LengthDispute[], note: Note): vo
         `How long is ${which}? Its length is an estimate; marks, the drawing or a reflectometer tell it.`,
         index,
       );
+    if (segment.assumed?.includes('leg'))
+      note('test', 'leg', `Which power cores lie beside ${which}, and how many are used?`, index);
+    if (segment.assumed?.includes('joint')) note('test', 'joint', `What joins ${which} to the next?`, index);
     if (segment.print === undefined)
       note(
         'decide',

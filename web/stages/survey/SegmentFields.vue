@@ -7,6 +7,7 @@ import {
   withoutSegment,
   withSegment,
   withSegmentAfter,
+  type AssumableOfSegment,
   type Leg,
   type FactUpdate,
   type Run,
@@ -31,6 +32,9 @@ const emit = defineEmits<{ change: [what: string, next: FactUpdate<Run>] }>();
 const isLast = computed(() => index === run.segments.length - 1);
 const set = (what: string, fields: Partial<Segment>) =>
   emit('change', what, (now) => withSegment(now, index, fields));
+
+const isAssumed = (field: AssumableOfSegment) => segment.assumed?.includes(field) ?? false;
+const confirm = (field: AssumableOfSegment) => set('Looked at', { [field]: segment[field] });
 
 const legChoices = computed(() => [
   { value: 'none', label: 'No power beside it' },
@@ -88,7 +92,12 @@ function takeCable(cable: string): void {
       :segment="segment"
       @change="(what, changed) => emit('change', what, changed)"
     />
-    <FieldRow label="Length" :field="fieldKey('length', index)">
+    <FieldRow
+      label="Length"
+      :field="fieldKey('length', index)"
+      :assumed="isAssumed('lengthM')"
+      @confirm="confirm('lengthM')"
+    >
       <QuantityField
         :value="segment.lengthM"
         unit="m"
@@ -125,7 +134,12 @@ function takeCable(cable: string): void {
         @take="(temperatureC) => set('Temperature', { temperatureC })"
       />
     </FieldRow>
-    <FieldRow label="Power beside it">
+    <FieldRow
+      label="Power beside it"
+      :field="fieldKey('leg', index)"
+      :assumed="isAssumed('leg')"
+      @confirm="confirm('leg')"
+    >
       <PickField
         :value="legValue"
         :choices="legChoices"
@@ -140,7 +154,12 @@ function takeCable(cable: string): void {
         @take="takeCores"
       />
     </FieldRow>
-    <FieldRow v-if="!isLast" label="Then a joint"
+    <FieldRow
+      v-if="!isLast"
+      label="Then a joint"
+      :field="fieldKey('joint', index)"
+      :assumed="isAssumed('joint')"
+      @confirm="confirm('joint')"
       ><PickField
         :value="segment.joint ?? 'none'"
         :choices="choices.joint"

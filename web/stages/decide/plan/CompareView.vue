@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { optionRow, aboutOf, type OptionKind, type SavedPlan } from '#core/model/site';
 import { computed, ref, shallowRef, watch } from 'vue';
-import { adopt, unpin, type Difference, type PlanTotals } from '#core/decide/plan';
+import { adopt, proofWords, unpin, type Difference, type PlanTotals } from '#core/decide/plan';
 import { formatQuantity, type Unit } from '#core/shared/units';
 import MarginBar from '../../../parts/MarginBar.vue';
 import PickField from '../../../parts/PickField.vue';
@@ -107,13 +107,7 @@ const adoptIt = (plan: SavedPlan) =>
                 @take="(name) => rename(plan, name)"
               /><span class="tiny dim"
                 >{{ plan.by }}, {{ new Date(plan.at).toLocaleDateString() }};
-                {{
-                  plan.proof.kind === 'proven'
-                    ? 'proven'
-                    : plan.proof.kind === 'gap'
-                      ? `within ${plan.proof.percent.toFixed(1)} %`
-                      : 'by hand'
-                }}</span
+                {{ totals[plan.id] ? proofWords(plan.proof, totals[plan.id]!) : '' }}</span
               >
             </td>
             <td v-for="{ key, unit } in measures" :key="key">

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { PlanTotals } from '#core/decide/plan';
+import { proofWords, type PlanTotals } from '#core/decide/plan';
 import type { Proof } from '#core/model/site';
 import { formatQuantity } from '#core/shared/units';
 import { useMeasures } from '../../../stores/measures';
@@ -11,13 +11,7 @@ const own = useMeasures();
 
 <template>
   <p class="totals">
-    <b class="proof" :class="proof.kind">{{
-      proof.kind === 'proven'
-        ? 'proven best'
-        : proof.kind === 'gap'
-          ? `within ${formatQuantity(proof.percent, '%', 1)} of the best`
-          : 'by hand'
-    }}</b>
+    <b class="proof" :class="proof.kind">{{ proofWords(proof, totals) }}</b>
     <span
       ><span class="tiny dim">{{ currency }}</span>
       <b class="mono" data-plan-cost>{{ formatQuantity(totals.cost, 'money') }}</b></span
