@@ -1,6 +1,6 @@
 import type { Occupant, SlotNeed } from '#core/model/slotRules';
 import { recorderState, type RecorderState } from '#core/allocate/recorder';
-import type { Placement, Site } from '#core/model/site';
+import { sentToday, type Placement, type Site } from '#core/model/site';
 import { chosenOption, type RunEvaluation } from '#core/decide/runEvaluation';
 
 export interface Allocation {
@@ -17,7 +17,7 @@ export interface Allocation {
 function needOf(evaluation: RunEvaluation): SlotNeed | undefined {
   const { camera, run } = evaluation;
   const option = chosenOption(evaluation);
-  const signal = option?.signal ?? { kind: 'coax' as const, format: camera.format };
+  const signal = option?.signal ?? { kind: 'coax' as const, ...sentToday(camera) };
   if (signal.kind === 'none') return undefined;
   const portWatts = option?.shared?.of === 'poe-switch' ? option.shared.sourceWatts : 0;
   return {

@@ -1,6 +1,6 @@
 import { inNetwork } from '#core/shared/network';
 import { changeCost, ipInputsToday, type RecorderState } from '#core/allocate/recorder';
-import { pictureFormat } from '#core/physics/signal';
+import { pictureFormat, takesPicture } from '#core/physics/signal';
 import type { Camera, NetworkConfig, Recorder, Site } from '#core/model/site';
 
 export type PrerequisiteId = 'network' | 'addresses' | 'passwords' | 'formats' | 'settings' | 'time';
@@ -86,6 +86,13 @@ function formatsMissing(
           {
             cameraId,
             why: `${recorder.name} does not take ${pictureFormat(signal.format).label}, which camera ${number} sends.`,
+          },
+        ];
+      if (!takesPicture(recorder, signal))
+        return [
+          {
+            cameraId,
+            why: `${recorder.name} does not understand the HD scheme that camera ${number} sends.`,
           },
         ];
       if (forced !== undefined && forced !== signal.format)

@@ -1,9 +1,16 @@
 import type { BrokenRule, Occupant, SlotNeed } from '#core/model/slotRules';
+import { pictureFormat, type PictureFormat } from '#core/physics/signal';
 import type { Recorder } from '#core/model/site';
+
+const familyWords: Record<PictureFormat['family'], string> = {
+  composite: 'composite',
+  'analog-hd': 'HD over coax',
+  sdi: 'HD-SDI',
+};
 
 /** Composite, HD over coax and IP are families; the inputs of a block have one in common. */
 export const familyOfSignal = ({ signal }: SlotNeed): string =>
-  signal.kind === 'ip' ? 'IP' : signal.format === 'cvbs' ? 'composite' : 'HD over coax';
+  signal.kind === 'ip' ? 'IP' : familyWords[pictureFormat(signal.format).family];
 
 /** Blocks of inputs, on a recorder that has them, in which signal families are mixed. */
 export function brokenBlocks(

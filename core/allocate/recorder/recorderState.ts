@@ -1,5 +1,5 @@
 import { ownPortsOf, familyOf, slotCount, type BrokenRule, type Occupant } from '#core/model/slotRules';
-import { pictureFormat } from '#core/physics/signal';
+import { pictureFormat, takesPicture } from '#core/physics/signal';
 import type { Recorder } from '#core/model/site';
 import { formatQuantity } from '#core/shared/units';
 import { loadOf, type Load } from '#core/shared/derivation';
@@ -90,12 +90,17 @@ function slotProblems(recorder: Recorder, slot: Slot, ipInputs: ReadonlySet<numb
             : 'A recorder with IP slots.',
       });
     }
-    if (signal.kind === 'coax' && slot.slot <= recorder.inputs && !recorder.accepts.includes(signal.format)) {
+    if (signal.kind === 'coax' && slot.slot <= recorder.inputs && !takesPicture(recorder, signal)) {
+      const knowsFormat = recorder.accepts.includes(signal.format);
       problems.push({
         ...at,
         rule: 'format',
-        why: `${recorder.name} does not take ${pictureFormat(signal.format).label}.`,
-        remedy: `One of: ${recorder.accepts.map((id) => pictureFormat(id).label).join(', ')}.`,
+        why: knowsFormat
+          ? `${recorder.name} does not understand the HD scheme that camera ${need.number} sends.`
+          : `${recorder.name} does not take ${pictureFormat(signal.format).label}.`,
+        remedy: knowsFormat
+          ? 'A scheme that both understand, set at the camera, or another recorder.'
+          : `One of: ${recorder.accepts.map((id) => pictureFormat(id).label).join(', ')}.`,
       });
     }
     const forced = signal.kind === 'coax' && recorder.forced?.find(({ input }) => input === slot.slot);

@@ -1,3 +1,4 @@
+import { takesPicture } from '#core/physics/signal';
 import { ownPortsOf, slotCount, type SlotNeed } from '#core/model/slotRules';
 import { numbersFrom } from '#core/shared/numeric';
 import type { Recorder } from '#core/model/site';
@@ -54,8 +55,7 @@ export function takes(recorder: Recorder, { signal, patchedTo, placeId }: SlotNe
     return signal.megapixels <= recorder.limits.slotMegapixels && recorder.limits.ipCameras > 0;
   // A lead reaches the recorders of the building that the line ends in.
   return (
-    recorder.accepts.includes(signal.format) &&
-    (recorder.placeId === placeId || patchedTo?.recorderId === recorder.id)
+    takesPicture(recorder, signal) && (recorder.placeId === placeId || patchedTo?.recorderId === recorder.id)
   );
 }
 

@@ -1,5 +1,11 @@
-import { formatMegapixels, pictureFormat, pictureFormats, type PictureFormat } from '#core/physics/signal';
-import type { OptionKind } from '#core/model/site';
+import {
+  formatMegapixels,
+  pictureFormat,
+  pictureFormats,
+  type PictureFormat,
+  type SentPicture,
+} from '#core/physics/signal';
+import { sentToday, type OptionKind } from '#core/model/site';
 import { infeasible, feasible } from './build';
 import type { Context } from './context';
 import { drawsOf, loadsOf, newLoads } from './draws';
@@ -8,7 +14,7 @@ import { lineBinding } from './lineMargins';
 import { gearObstacle, lineObstacle } from './lineObstacle';
 import { feedMargin, keptVoltsMargin, nightVoltsMargin, pictureMarginOf } from './margins';
 import { newCamera } from './newCamera';
-import type { Margin, Option } from './option';
+import type { InfeasibleOption, Margin, Option } from './option';
 import type { Part } from './part';
 
 const polarity = 'Check polarity before power; reversed polarity destroys cameras.';
@@ -51,7 +57,7 @@ export function keepOption(context: Context): Option {
     ],
     parts: [],
     work: [],
-    signal: { kind: 'coax', format: camera.format },
+    signal: { kind: 'coax', ...sentToday(camera) },
     megapixels: formatMegapixels(camera.format),
     lifeYears: keptYears,
     renew: [{ item: need.hd.product.id, count: 1 }],
@@ -71,10 +77,15 @@ export function keepOption(context: Context): Option {
 }
 
 /** HD formats some recorder at the head end takes, up to the one the view deserves, best first. */
-function formatsOnOffer({ accepted, need, policies }: Context): PictureFormat[] {
+function formatsOnOffer({ takes, need, policies }: Context): PictureFormat[] {
   const best = pictureFormats.findIndex(({ id }) => id === need.hd.format);
   const offered = pictureFormats
-    .filter(({ id }, index) => id !== 'cvbs' && index <= best && accepted.has(id))
+    .filter(
+      ({ id, family }, index) =>
+        family === 'analog-hd' &&
+        index <= best &&
+        takes({ format: id, schemes: need.hd.product.schemes }) !== 'no',
+    )
     .reverse();
   return policies.format === 'replace' ? offered.slice(0, 1) : offered;
 }
@@ -94,6 +105,29 @@ function formatThatFits(
   return close ?? last!;
 }
 
+/** No input for a new HD camera: none that takes such a picture, or none that understands its scheme. */
+function noInput({ takes, need }: Context, kind: OptionKind): InfeasibleOption {
+  const understoodBySome = pictureFormats.some(
+    ({ id, family }) => family === 'analog-hd' && takes({ format: id }) !== 'no',
+  );
+  return understoodBySome && need.hd.product.schemes
+    ? infeasible(
+        kind,
+        'other scheme',
+        'No recorder at this head end understands the HD scheme of the new camera.',
+        'a camera of a scheme that the recorder understands',
+      )
+    : infeasible(
+        kind,
+        'no HD input',
+        'No recorder at this head end takes an HD-over-coax format.',
+        'a recorder there that does',
+      );
+}
+
+const schemeUnread =
+  'Three HD schemes do not understand each other, and it is not noted which the recorder or the camera speaks. Read both sheets before it is bought.';
+
 function newHdCamera(
   context: Context,
   kind: OptionKind,
@@ -101,18 +135,14 @@ function newHdCamera(
 ): Option {
   const { need, policies } = context;
   const formats = formatsOnOffer(context);
-  if (formats.length === 0)
-    return infeasible(
-      kind,
-      'no HD input',
-      'No recorder at this head end takes an HD-over-coax format.',
-      'a recorder there that does',
-    );
+  if (formats.length === 0) return noInput(context, kind);
   const feed = hdFeed(context, kind);
   if ('state' in feed) return feed;
   const { format, margin } = formatThatFits(context, formats);
   const camera = newCamera(context, 'hd');
   const loads = newLoads(context, feed.watts.value ?? 0, feed.heaterWatts, feed.startUpWatts);
+  const { schemes } = need.hd.product;
+  const sent: SentPicture = { format: format.id, ...(schemes ? { schemes } : {}) };
   const lowered = format.id === need.hd.format ? [] : [`Lowered to ${format.label}; the view deserves more.`];
   return feasible(context, {
     kind,
@@ -124,7 +154,7 @@ function newHdCamera(
     parts: [...camera.parts, ...extras.parts, ...feed.parts],
     work: [...camera.work, ...extras.work, ...feed.work],
     lifeYears: hdYears,
-    signal: { kind: 'coax', format: format.id },
+    signal: { kind: 'coax', ...sent },
     megapixels: Math.min(need.hd.product.megapixels, formatMegapixels(format.id)),
     draws: drawsOf(context, newLoads(context, feed.watts.value ?? 0, feed.heaterWatts, feed.startUpWatts)),
     fedLocally: context.run.feed.kind === 'local-adapter',
@@ -132,6 +162,7 @@ function newHdCamera(
     cautions: [
       ...feed.cautions,
       ...lowered,
+      ...(context.takes(sent) === 'unknown' ? [schemeUnread] : []),
       oneFormat,
       polarity,
       ...(need.audio ? [soundCaution] : []),

@@ -1,4 +1,5 @@
 import type { Catalogue } from '#core/model/catalogue';
+import type { SentPicture } from '#core/physics/signal';
 import type { FeedSource, RunFindings } from '#core/test/findings';
 import type { RunReadings } from '#core/test/readings';
 import type { Rail } from '#core/test/volts';
@@ -28,8 +29,8 @@ export interface Context {
   need: ViewNeed;
   catalogue: Catalogue;
   policies: Policies;
-  /** Picture formats that some recorder at the run's head end takes. */
-  accepted: ReadonlySet<string>;
+  /** Whether some recorder at the run's head end takes such a picture, as far as formats and schemes are noted. */
+  takes: (sent: SentPicture) => 'yes' | 'no' | 'unknown';
   /** The radio path from the camera's place that somebody noted, and the Mb/s of all cameras there together. */
   radioPath: RadioPath | undefined;
   mbpsAtPlace: () => number;

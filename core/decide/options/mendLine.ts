@@ -1,4 +1,4 @@
-import { formatMegapixels, pictureFormat } from '#core/physics/signal';
+import { formatMegapixels, pictureFormat, type PictureFormat } from '#core/physics/signal';
 import {
   coaxLoop,
   faultsOf,
@@ -10,7 +10,7 @@ import {
   severity,
   type RunEvent,
 } from '#core/test/findings';
-import { inLineGear, optionRow, type OptionKind } from '#core/model/site';
+import { inLineGear, optionRow, sentToday, type OptionKind } from '#core/model/site';
 import { closeUtilisation, figure, statusOf } from '#core/shared/derivation';
 import { formatQuantity } from '#core/shared/units';
 import { hdCoaxOption } from './analog';
@@ -64,14 +64,13 @@ const equaliserDb = 12;
 
 /** Loss by length alone is what an equaliser brings back; what else spoils a picture it would only hide. */
 const needsEqualiser = ({ camera, run, findings }: Context, picture: Margin): boolean =>
-  camera.format === 'cvbs' &&
+  pictureFormat(camera.format).family === 'composite' &&
   picture.status !== 'holds' &&
   faultsOf(findings.events).length === 0 &&
   !gearInLine(run).includes(inLineGear.amplifier);
 
 /** The picture with an equaliser at the head end: what it brings back is lost no more. It lifts noise with it, so never more than close. */
-function equalised(picture: Margin): Margin {
-  const { limitDb } = pictureFormat('cvbs');
+function equalised(picture: Margin, { limitDb }: PictureFormat): Margin {
   const lossDb = Math.max(0, picture.value - equaliserDb);
   return {
     ...picture,
@@ -169,7 +168,7 @@ export function mendLineOption(context: Context): Option {
   return feasible(context, {
     kind,
     margins: [
-      hasEqualiser ? equalised(bare) : bare,
+      hasEqualiser ? equalised(bare, pictureFormat(camera.format)) : bare,
       hasPowerJoint
         ? nightVoltsMargin(mended, watts, heaterWatts(camera), camera.supply.window)
         : keptVoltsMargin(context),
@@ -177,7 +176,7 @@ export function mendLineOption(context: Context): Option {
     ],
     parts: [...(remade > 0 ? joint : []), ...(hasEqualiser ? [{ item: 'equaliser', count: 1 }] : [])],
     work: [...(remade > 0 ? jointWork : []), ...(hasEqualiser ? ['fit-equaliser'] : [])],
-    signal: { kind: 'coax', format: camera.format },
+    signal: { kind: 'coax', ...sentToday(camera) },
     megapixels: formatMegapixels(camera.format),
     lifeYears: mendedYears,
     renew: [{ item: need.hd.product.id, count: 1 }],

@@ -1,7 +1,7 @@
 import { powerCable, signalCable } from '#core/physics/cable';
 import { powerFixes, type PowerFix } from '#core/test/volts';
 import { pictureFormat, formatMegapixels } from '#core/physics/signal';
-import type { Run } from '#core/model/site';
+import { sentToday, type Run } from '#core/model/site';
 import { formatQuantity } from '#core/shared/units';
 import { figure, statusOf } from '#core/shared/derivation';
 import { infeasible, partsCostOf, feasible } from './build';
@@ -195,7 +195,7 @@ export function powerFixOption(context: Context): Option {
   const loads = loadsOf(camera);
   const common = {
     kind: 'power-fix' as const,
-    signal: { kind: 'coax' as const, format: camera.format },
+    signal: { kind: 'coax' as const, ...sentToday(camera) },
     megapixels: formatMegapixels(camera.format),
     lifeYears: years,
     renew: [{ item: need.hd.product.id, count: 1 }],

@@ -2,6 +2,7 @@ import { describe, expect, it } from 'vitest';
 import { evaluateSite } from '#core/evaluate';
 import {
   inLineGearKinds,
+  withFields,
   type Camera,
   type InLineGearKind,
   type OptionKind,
@@ -15,6 +16,8 @@ import {
   type WireMap,
 } from '#core/model/site';
 import { catalogueOf, productOf } from '#core/model/catalogue';
+import type { HdScheme } from '#core/physics/signal';
+import { formatCheck } from '#core/test/findings';
 import { usesOf } from '#core/test/uses';
 import { readingsByRun } from '#core/test/readings';
 import { saltmarrowSite } from '../../model/site/testSite';
@@ -550,5 +553,36 @@ describe('what a cable tester finds binds power and data over category cable', (
       const { uses } = usesOf(site, run, camera, findings, readingsByRun(site).get('r20')!);
       expect(uses.find(({ id }) => id === 'ip-category')!.status).toBe(state(site));
     }
+  });
+});
+
+describe('HD schemes that do not understand each other', () => {
+  const withSchemes = (recorder: HdScheme[] | undefined, product: HdScheme[] | undefined): Site => {
+    const hall = demo.recorder['hall-recorder']!;
+    const model = productOf(catalogueOf(demo), 'hd-fixed-4mp', 'camera');
+    return {
+      ...demo,
+      recorder: { ...demo.recorder, 'hall-recorder': withFields(hall, { schemes: recorder }) },
+      product: { [model.id]: withFields(model, { schemes: product }) },
+    };
+  };
+  const hd = (site: Site): Option => optionOf(site, 'r02', 'hd-coax');
+  it('a camera of another scheme than the recorder’s is no option', () => {
+    expect(hd(withSchemes(['a'], ['b']))).toMatchObject({ state: 'no', short: 'other scheme' });
+    expect(hd(withSchemes(['a', 'b'], ['b'])).state).not.toBe('no');
+  });
+  it('what nobody has read is said before it is bought', () => {
+    const unread = (site: Site) => possible(site, 'r02', 'hd-coax').cautions.join();
+    expect(unread(withSchemes(['a'], undefined))).toMatch(/Three HD schemes.*Read both sheets/);
+    expect(unread(withSchemes(['a'], ['a']))).not.toMatch(/Three HD schemes/);
+  });
+  it('a camera that is there is held against the input it is on', () => {
+    const site: Site = {
+      ...withSchemes(['a'], undefined),
+      camera: { ...demo.camera, c03: { ...demo.camera['c03']!, scheme: 'c', schemeSetBy: 'switch' } },
+    };
+    const check = formatCheck(site, site.run['r03']!, site.camera['c03']!);
+    expect(check.wrong.join()).toMatch(/HD scheme that .* does not understand.*switch on its lead/);
+    expect(formatCheck(demo, demo.run['r03']!, demo.camera['c03']!).agrees).toBe(true);
   });
 });

@@ -72,7 +72,11 @@ function recordersFor(site: Site, { buys }: Pick<SavedPlan, 'buys'>): Change[] {
   const known: Record<string, Recorder> = { ...site.recorder };
   return buys.flatMap(({ productId, placeId, count }) =>
     Array.from({ length: count }, (): Change => {
-      const { inputs, accepts, rules, limits, restartMinutes } = productOf(catalogue, productId, 'recorder');
+      const { inputs, accepts, schemes, rules, limits, restartMinutes } = productOf(
+        catalogue,
+        productId,
+        'recorder',
+      );
       const id = freeId((taken) => taken in known, 'new-recorder');
       const set: Recorder = {
         id,
@@ -83,6 +87,7 @@ function recordersFor(site: Site, { buys }: Pick<SavedPlan, 'buys'>): Change[] {
         placeId,
         inputs,
         accepts,
+        ...(schemes ? { schemes } : {}),
         rules,
         limits,
         restartMinutes,

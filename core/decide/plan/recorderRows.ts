@@ -1,19 +1,23 @@
 import { familyOf, sharesOf, slotCount } from '#core/model/slotRules';
 import { catalogueOf, productsOf } from '#core/model/catalogue';
+import { pictureFormat, takesPicture, type SentPicture } from '#core/physics/signal';
 import type { Term } from '#core/solver';
 import type { Demands, Recorder, Site } from '#core/model/site';
 import type { DemandRef } from './demandRef';
 import type { PlanDraft } from './planDraft';
 import type { PlanPick, RecorderBuy } from './types';
 
+/** Signals that blocks of inputs keep apart. */
+const families = ['composite', 'analog-hd', 'sdi', 'IP'] as const;
+
 /** Cameras that are alike to a recorder: the same signal from the same head end. They are told apart only when slots are given out. */
 interface CameraClass {
   key: string;
   signal: 'coax' | 'ip';
-  family: 'composite' | 'HD' | 'IP';
+  family: (typeof families)[number];
   mbps: number;
   megapixels: number;
-  format: string | null;
+  sent: SentPicture | null;
   headEndId: string | null;
   picks: PlanPick[];
 }
@@ -38,14 +42,16 @@ function classesOf(picks: readonly PlanPick[]): CameraClass[] {
     if (signal.kind === 'none') continue;
     const headEndId = signal.kind === 'coax' ? pick.camera.evaluation.run.headEndId : null;
     const key =
-      signal.kind === 'ip' ? `ip ${signal.mbps} ${signal.megapixels}` : `coax ${headEndId} ${signal.format}`;
+      signal.kind === 'ip'
+        ? `ip ${signal.mbps} ${signal.megapixels}`
+        : `coax ${headEndId} ${signal.format} ${signal.schemes?.join('') ?? ''}`;
     const kind = kinds.get(key) ?? {
       key,
       headEndId,
       signal: signal.kind,
       picks: [],
-      format: signal.kind === 'coax' ? signal.format : null,
-      family: signal.kind === 'ip' ? 'IP' : signal.format === 'cvbs' ? 'composite' : 'HD',
+      sent: signal.kind === 'coax' ? signal : null,
+      family: signal.kind === 'ip' ? 'IP' : pictureFormat(signal.format).family,
       mbps: signal.kind === 'ip' ? signal.mbps : 0,
       megapixels: signal.kind === 'ip' ? signal.megapixels : 0,
     };
@@ -208,7 +214,7 @@ const recordersThere = (site: Site): CandidateRecorder[] =>
 const takesClass = ({ placeId, slots }: CandidateRecorder, kind: CameraClass): boolean =>
   kind.signal === 'ip'
     ? kind.megapixels <= slots.limits.slotMegapixels && slots.limits.ipCameras > 0
-    : placeId === kind.headEndId && slots.inputs > 0 && slots.accepts.includes(kind.format!);
+    : placeId === kind.headEndId && slots.inputs > 0 && takesPicture(slots, kind.sent!);
 
 /** How many cameras of a class a recorder has, as an unknown. */
 interface ClassOn {
@@ -260,9 +266,7 @@ function limitRows(
   }
   const size = blockSize ?? (policies.blocks === 'separate' ? blockOfSeparate : undefined);
   if (size === undefined) return;
-  const byFamily = new Map(
-    (['composite', 'HD', 'IP'] as const).map((family) => [family, terms((kind) => kind.family === family)]),
-  );
+  const byFamily = new Map(families.map((family) => [family, terms((kind) => kind.family === family)]));
   blockRows(draft, recorder, byFamily, size, blockSize ? limitsOf(recorder) : { kind: 'blocks' });
 }
 

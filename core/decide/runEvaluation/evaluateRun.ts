@@ -24,8 +24,6 @@ export interface RunEvaluation {
   toNote: { beforeTest: number; beforeDecide: number };
 }
 
-const nothing: ReadonlySet<string> = new Set();
-
 function brokenChoice(chosen: Option | undefined): string | null {
   if (!chosen) return null;
   if (chosen.state === 'no') return chosen.why;
@@ -50,7 +48,7 @@ function optionContext(
     readings,
     catalogue: context.catalogue,
     policies: context.policies,
-    accepted: context.acceptedAt.get(run.headEndId) ?? nothing,
+    takes: (sent) => context.takesAt(run.headEndId, sent),
     place: site.place[camera.placeId]!,
     headEnd: site.place[run.headEndId]!,
     source: feedSource(site, run),

@@ -2,6 +2,7 @@ import { catalogueOf, type Catalogue } from '#core/model/catalogue';
 import type { ReadingsByRun, RunSite } from './dependencies';
 import { lineKind, runLengthM } from '#core/test/findings';
 import { railAt, type Rail } from '#core/test/volts';
+import { speaksAlike, type SentPicture } from '#core/physics/signal';
 import { viewNeed, type ViewNeed } from '#core/model/views';
 import { demandsOf, type Camera, type Policies, type RadioPath } from '#core/model/site';
 
@@ -9,8 +10,8 @@ import { demandsOf, type Camera, type Policies, type RadioPath } from '#core/mod
 export interface SiteContext {
   catalogue: Catalogue;
   policies: Policies;
-  /** Picture formats that some recorder takes, by the head end it stands at. */
-  acceptedAt: ReadonlyMap<string, ReadonlySet<string>>;
+  /** Whether some recorder of a head end takes a picture. */
+  takesAt: (headEndId: string, sent: SentPicture) => 'yes' | 'no' | 'unknown';
   radioPathFrom: ReadonlyMap<string, RadioPath>;
   /** What a camera's view needs. */
   needOf: (camera: Camera) => ViewNeed;
@@ -61,14 +62,8 @@ function surroundingsOf({ run, camera }: RunSite): Surroundings {
 
 export function siteContext(site: RunSite, readings: ReadingsByRun): SiteContext {
   const catalogue = catalogueOf(site);
-  const acceptedAt = new Map<string, Set<string>>();
-  for (const { placeId, accepts, inputs } of Object.values(site.recorder)) {
-    // One that has no inputs takes no picture over coax, whatever is noted of them.
-    if (inputs === 0) continue;
-    const accepted = acceptedAt.get(placeId) ?? new Set();
-    for (const format of accepts) accepted.add(format);
-    acceptedAt.set(placeId, accepted);
-  }
+  // One that has no inputs takes no picture over coax, whatever is noted of them.
+  const recorders = Object.values(site.recorder).filter(({ inputs }) => inputs > 0);
   const rails = new Map<string, Rail | undefined>();
   let mbps: Map<string, number> | undefined;
   let known: Surroundings | undefined;
@@ -82,7 +77,15 @@ export function siteContext(site: RunSite, readings: ReadingsByRun): SiteContext
   return {
     catalogue,
     policies: demandsOf(site).policies,
-    acceptedAt,
+    takesAt: (headEndId, sent) => {
+      const answers = recorders.flatMap((recorder) =>
+        recorder.placeId === headEndId && recorder.accepts.includes(sent.format)
+          ? [speaksAlike(recorder, sent)]
+          : [],
+      );
+      if (answers.includes('yes')) return 'yes';
+      return answers.includes('unknown') ? 'unknown' : 'no';
+    },
     radioPathFrom: new Map(Object.values(site.radioPath).map((path) => [path.fromPlaceId, path])),
     needOf,
     mbpsAt: (placeId) => {

@@ -1,5 +1,5 @@
 import { slotFamilies, type SlotRulesKind } from '#core/model/slotRules';
-import { pictureFormats } from '#core/physics/signal';
+import { hdSchemes, pictureFormats, schemeSetters, type HdScheme } from '#core/physics/signal';
 import { sensorIds, sensors, type SensorId } from '#core/physics/optics';
 import {
   assumable,
@@ -14,6 +14,7 @@ import {
   restrictions,
   targetClasses,
   symptomWords,
+  type About,
   type Assumable,
   type Camera,
   type ContinuityReading,
@@ -162,9 +163,22 @@ export const choices = {
   }),
   swap: from<SwapReading['found']>(['works', 'fails'], { works: 'Works', fails: 'Fails' }),
   symptom: symptoms.map((value): Choice<Symptom> => ({ value, label: symptomWords[value].label })),
+  schemeSetBy: from<NonNullable<Camera['schemeSetBy']>>(schemeSetters, {
+    recorder: 'By the recorder, over the coax',
+    switch: 'By a switch on its lead',
+    'timed-press': 'By a timed press after power-up',
+    menu: 'In its menu',
+  }),
   runState: from<Run['state']>(['live', 'isolated', 'disconnected'], {
     live: 'Live',
     isolated: 'Isolated',
     disconnected: 'Disconnected',
   }),
 };
+
+/** The three HD schemes by the words that stand on the recorders here, else by their letters. */
+export const schemesOf = ({ schemeWords }: Pick<About, 'schemeWords'>): Choice<HdScheme>[] =>
+  hdSchemes.map((value) => ({
+    value,
+    label: [`Scheme ${value.toUpperCase()}`, schemeWords?.[value]].filter(Boolean).join(', '),
+  }));

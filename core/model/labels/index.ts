@@ -1,1 +1,1 @@
-export { choices } from './choices';
+export { choices, schemesOf } from './choices';

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { pictureFormatIds } from '#core/physics/signal';
+import { hdSchemes, pictureFormatIds, schemeSetters, type SentPicture } from '#core/physics/signal';
 import { sensorIds, viewPurposeIds } from '#core/physics/optics';
 import { currentSchema, idSchema, nameSchema, noteSchema, voltsSchema, wattsSchema } from './vocabulary';
 
@@ -35,6 +35,9 @@ export const cameraSchema = z.strictObject({
   placeId: idSchema,
   body: z.enum(bodies),
   format: z.enum(pictureFormatIds),
+  /** Of HD over coax: which scheme it sends; left out while nobody knows. How one of several schemes is told which to send. */
+  scheme: z.enum(hdSchemes).optional(),
+  schemeSetBy: z.enum(schemeSetters).optional(),
   lineStandard: z.enum(['625/50', '525/60']),
   lamps: z.enum(['none', 'infrared', 'white']),
   heater: z.boolean(),
@@ -91,3 +94,9 @@ export const cameraSchema = z.strictObject({
 });
 export type Camera = z.infer<typeof cameraSchema>;
 export type TargetClassId = Camera['target'];
+
+/** What a camera sends today. */
+export const sentToday = ({ format, scheme }: Pick<Camera, 'format' | 'scheme'>): SentPicture => ({
+  format,
+  ...(scheme ? { schemes: [scheme] } : {}),
+});

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { slotRulesSchema } from '#core/model/slotRules';
-import { pictureFormatIds } from '#core/physics/signal';
+import { hdSchemes, pictureFormatIds } from '#core/physics/signal';
 import { hookUpSchema } from './equipment';
 import { recorderNetworkSchema } from './networkConfig';
 import { currentSchema, idSchema, nameSchema, noteSchema, voltsSchema } from './vocabulary';
@@ -33,6 +33,10 @@ export const recorderSchema = z.strictObject({
   placeId: idSchema,
   inputs: z.int().min(0).max(64),
   accepts: z.array(z.enum(pictureFormatIds)),
+  /** Which schemes of HD over coax its inputs understand; left out while nobody has noted it. */
+  schemes: z.array(z.enum(hdSchemes)).max(hdSchemes.length).optional(),
+  /** Pixels across that it keeps of an input's picture; left out where it keeps what comes. */
+  storesAcross: z.int().min(160).max(8000).optional(),
   /** What its inputs are set to; left out where they find it by themselves. */
   lineStandard: z.enum(['625/50', '525/60']).optional(),
   rules: slotRulesSchema,

@@ -1,5 +1,13 @@
 export { allocationSettingsOf, usualAllocationSettings, type AllocationSettings } from './allocationSettings';
-export { assumable, bodies, targetClasses, type Assumable, type Camera, type TargetClassId } from './camera';
+export {
+  assumable,
+  bodies,
+  sentToday,
+  targetClasses,
+  type Assumable,
+  type Camera,
+  type TargetClassId,
+} from './camera';
 export { asKind, cameraKinds, noteCamera, noteWatts, placeholderCamera } from './cameraKinds';
 export { removing, type Change, type FactUpdate } from './change';
 export { changesBetween, withChanges } from './changesBetween';

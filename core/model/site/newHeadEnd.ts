@@ -1,5 +1,5 @@
 import { familyOfKind, sharesOf, usualRules, type SlotRulesKind } from '#core/model/slotRules';
-import { pictureFormatIds } from '#core/physics/signal';
+import { pictureFormats } from '#core/physics/signal';
 import type { Change } from './change';
 import { freeId } from './freeId';
 import type { Equipment, Gear, GearKind } from './equipment';
@@ -32,6 +32,17 @@ export interface NewSupply {
 /** Usual minutes of a recorder's restart, until somebody has timed this one. */
 const usualRestartMinutes = 4;
 
+/** Formats that inputs take whose best is known: standard composite and HD up to it. What else they take is for somebody to note. */
+const usuallyTaken = (bestFormat: string): string[] => {
+  const best = pictureFormats.findIndex(({ id }) => id === bestFormat);
+  return pictureFormats
+    .filter(
+      ({ id, family }, index) =>
+        index <= best && (id === 'cvbs' || id === bestFormat || family === 'analog-hd'),
+    )
+    .map(({ id }) => id);
+};
+
 /** The change that notes a recorder. */
 export function addRecorder(
   site: Site,
@@ -46,7 +57,7 @@ export function addRecorder(
     name,
     placeId,
     inputs: coaxInputs,
-    accepts: takesCoax ? pictureFormatIds.slice(0, pictureFormatIds.indexOf(bestFormat) + 1) : [],
+    accepts: takesCoax ? usuallyTaken(bestFormat) : [],
     rules: given,
     limits: {
       incomingMbps,

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { fibreGrades, pictureFormatIds } from '#core/physics/signal';
+import { fibreGrades, hdSchemes, pictureFormatIds } from '#core/physics/signal';
 import { targetClasses } from './camera';
 import { recorderSchema } from './headEnd';
 import { idSchema, nameSchema, noteSchema, voltsSchema } from './vocabulary';
@@ -49,6 +49,8 @@ export const productSchema = z.discriminatedUnion('kind', [
     /** The stream of an IP camera; the best format of an HD one. */
     mbps: z.number().min(0).max(100),
     format: z.enum(pictureFormatIds).optional(),
+    /** Which schemes an HD camera can send; left out where its sheet was not read for that. */
+    schemes: z.array(z.enum(hdSchemes)).min(1).max(hdSchemes.length).optional(),
     /** What an HD camera is fed with; left out, as its class usually is. An IP camera is fed by PoE. */
     supply: z
       .strictObject({ current: z.enum(['dc', 'ac', 'either']), minVolts: voltsSchema, maxVolts: voltsSchema })
@@ -78,8 +80,14 @@ export const productSchema = z.discriminatedUnion('kind', [
     kind: z.literal('recorder'),
     each,
     rackUnits: portUnit.rackUnits,
-    ...recorderSchema.pick({ inputs: true, accepts: true, rules: true, limits: true, restartMinutes: true })
-      .shape,
+    ...recorderSchema.pick({
+      inputs: true,
+      accepts: true,
+      schemes: true,
+      rules: true,
+      limits: true,
+      restartMinutes: true,
+    }).shape,
   }),
   z.strictObject({
     ...shared,

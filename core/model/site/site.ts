@@ -16,6 +16,8 @@ import { allocationSettingsSchema } from './allocationSettings';
 import { streamSchema } from './stream';
 import { idSchema, nameSchema, noteSchema } from './vocabulary';
 
+const schemeWord = z.string().trim().max(30).optional();
+
 /** What the site is called and whose it is. There is one, with the id `about`. */
 export const aboutSchema = z.strictObject({
   id: z.literal('about'),
@@ -23,6 +25,8 @@ export const aboutSchema = z.strictObject({
   address: z.string().max(200),
   customer: z.string().max(80),
   currency: z.string().regex(/^[A-Z]{3}$/, 'three capital letters, such as EUR'),
+  /** What the three schemes of HD over coax are called on the recorders here. */
+  schemeWords: z.strictObject({ a: schemeWord, b: schemeWord, c: schemeWord }).optional(),
   note: noteSchema.optional(),
 });
 export type About = z.infer<typeof aboutSchema>;

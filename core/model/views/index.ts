@@ -1,2 +1,2 @@
-export { viewFigures, type Sharpness } from './viewFigures';
+export { recorderOf, viewFigures, type Sharpness } from './viewFigures';
 export { viewNeed, type CameraFigures, type ViewNeed } from './viewNeed';

@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest';
-import { viewFigures } from '.';
+import { saltmarrowSite } from '../site/testSite';
+import { recorderOf, viewFigures } from '.';
 
 const camera = {
   lens: { sensor: '1/3' as const, focalMm: 4.8 },
@@ -22,6 +23,13 @@ describe('what a camera sees of its target', () => {
     expect(viewFigures(farAway)).toEqual({ degrees: expect.closeTo(53.13, 2) as number, atTarget: null });
     const { lens: _lens, ...bare } = camera;
     expect(viewFigures(bare)).toBeNull();
+  });
+  it('is seen now as the recorder keeps it, never better than it is sent', () => {
+    const now = (storesAcross: number) => viewFigures(camera, { storesAcross })!.atTarget!.now.perMetre;
+    expect(now(352)).toBeCloseTo(35.2, 9);
+    expect(now(1920)).toBeCloseTo(70.4, 9);
+    const site = saltmarrowSite();
+    expect(recorderOf(site, 'c01')!.id).toBe(site.run['r01']!.patchedTo!.recorderId);
   });
   it('too few pixels serve nothing', () =>
     expect(viewFigures({ ...camera, targetM: 100 })?.atTarget?.now.purpose).toBeNull());

@@ -11,6 +11,14 @@ export { formatMegapixels } from './formatMegapixels';
 export { linkRateMbps, linkRateOver } from './linkRate';
 export { balunLossDb, pictureMargin, soundJointLossDb, type PictureMargin } from './pictureMargin';
 export {
+  hdSchemes,
+  schemeSetters,
+  speaksAlike,
+  takesPicture,
+  type HdScheme,
+  type SentPicture,
+} from './schemes';
+export {
   linkConverter,
   linkConverterIds,
   linkConverters,

@@ -7,6 +7,7 @@ const formatSchema = z.strictObject({
   topMHz: z.number().positive(),
   cleanDb: z.number().positive(),
   limitDb: z.number().positive(),
+  family: z.enum(['composite', 'analog-hd', 'sdi']),
 });
 export type PictureFormat = z.infer<typeof formatSchema>;
 
@@ -28,7 +29,7 @@ const converterSchema = z.strictObject({
 });
 export type LinkConverter = z.infer<typeof converterSchema>;
 
-/** Picture formats from the least to the most demanding of bandwidth. */
+/** Picture formats from the least to the most demanding of bandwidth. HD-SDI: SMPTE ST 292-1, 20 dB at half its clock. */
 export const pictureFormats: PictureFormat[] = z.array(formatSchema).parse(figures.formats);
 export const linkConverters: LinkConverter[] = z.array(converterSchema).parse(figures.linkConverters);
 

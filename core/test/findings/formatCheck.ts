@@ -1,5 +1,5 @@
-import { pictureFormat } from '#core/physics/signal';
-import type { Camera, Run, Site } from '#core/model/site';
+import { pictureFormat, speaksAlike } from '#core/physics/signal';
+import { sentToday, type Camera, type Run, type Site } from '#core/model/site';
 
 /** Whether a camera and the input it is on speak of the same picture, and what to know before one is forced. */
 export interface FormatCheck {
@@ -11,7 +11,17 @@ export interface FormatCheck {
 }
 
 /** Formats that are switched at the camera itself or over the cable from the recorder's menu. */
-const isHd = (format: string): boolean => format !== 'cvbs';
+const isHd = (format: string): boolean => pictureFormat(format).family === 'analog-hd';
+
+/** How the scheme of the camera is set, where somebody noted it. */
+const setWords: Record<NonNullable<Camera['schemeSetBy']>, string> = {
+  recorder: 'Its scheme is set by the recorder over the coax.',
+  switch: 'Its scheme is set by a switch on its lead.',
+  'timed-press': 'Its scheme is set by a timed press after power-up.',
+  menu: 'Its scheme is set in its menu.',
+};
+const howSet = ({ schemeSetBy }: Camera): string =>
+  schemeSetBy ? setWords[schemeSetBy] : 'Find out how its scheme is set, if it has more than one.';
 
 /** Holds a camera's format and line standard against the recorder input that it is patched to. */
 export function formatCheck(site: Site, run: Run, camera: Camera): FormatCheck {
@@ -26,6 +36,10 @@ export function formatCheck(site: Site, run: Run, camera: Camera): FormatCheck {
     if (!recorder.accepts.includes(camera.format))
       wrong.push(
         `The camera sends ${label}; input ${run.patchedTo!.input} of ${recorder.name} does not take that: no picture, or a torn one without colour.`,
+      );
+    else if (speaksAlike(recorder, sentToday(camera)) === 'no')
+      wrong.push(
+        `The camera sends an HD scheme that ${recorder.name} does not understand: no picture. ${howSet(camera)}`,
       );
     if (recorder.lineStandard && recorder.lineStandard !== camera.lineStandard)
       wrong.push(

@@ -29,6 +29,7 @@ import { viewNeed } from '#core/model/views';
 import {
   linkConverters,
   pictureFormats,
+  type PictureFormat,
   categoryChannel,
   longestChannelM,
   permanentLinkM,
@@ -183,7 +184,7 @@ function pictureUses(given: Given): Use[] {
   const known = { faultsDb: faultsLossDb(run, findings.events), traced: isTraced(given) };
   const atNight = nightMargin(given);
   const conditions = conditionMargins(given, 'picture');
-  return pictureFormats.map((format) => {
+  return pictureFormats.filter(isLookedAt(given)).map((format) => {
     const loss = marginOf({
       label: `lost at ${format.topMHz} MHz`,
       unit: 'dB',
@@ -201,6 +202,12 @@ function pictureUses(given: Given): Use[] {
     ]);
   });
 }
+
+/** Formats that a run is asked about: the usual ones, and the camera's own where it is another. */
+const isLookedAt =
+  ({ camera }: Given) =>
+  ({ id, family }: PictureFormat): boolean =>
+    id === 'cvbs' || family === 'analog-hd' || id === camera.format;
 
 /** Ethernet over the coax, with the watts that arrive behind the converter. */
 function coaxUse(given: Given): Use[] {

@@ -1,17 +1,21 @@
 <script setup lang="ts">
 import { computed } from 'vue';
 import { fibreGrades } from '#core/physics/signal';
-import { withFields, type Product } from '#core/model/site';
+import { schemesOf } from '#core/model/labels';
+import { aboutOf, withFields, type Product } from '#core/model/site';
 import FieldRow from '../../parts/FieldRow.vue';
 import PickField from '../../parts/PickField.vue';
+import PicksField from '../../parts/PicksField.vue';
 import QuantityField from '../../parts/QuantityField.vue';
 import TextField from '../../parts/TextField.vue';
 import { whole, within } from '../../parts/within';
+import { useOpenSite } from '../../stores/openSite';
 import { productFigures } from './productFigures';
 
 /** The figures of a product as a data sheet says them. */
 const { product } = defineProps<{ product: Product }>();
 const emit = defineEmits<{ set: [product: Product]; copy: [] }>();
+const openSite = useOpenSite();
 const valueOf = (key: string): number | null =>
   ((product as unknown as Record<string, unknown>)[key] as number | undefined) ?? null;
 const set = (fields: Record<string, unknown>) =>
@@ -62,6 +66,14 @@ const setSupply = (fields: Partial<typeof supply.value>) => set({ supply: { ...s
         :choices="grades"
         :label="`Fibre: ${product.name}`"
         @take="(fibre) => set({ fibre })"
+    /></FieldRow>
+    <FieldRow v-if="product.kind === 'camera' && product.signal === 'hd'" label="Schemes"
+      ><PicksField
+        :values="product.schemes ?? []"
+        :choices="schemesOf(aboutOf(openSite))"
+        :label="`HD schemes: ${product.name}`"
+        placeholder="Not noted"
+        @take="(schemes) => set({ schemes: schemes.length > 0 ? schemes : undefined })"
     /></FieldRow>
     <template v-if="supply">
       <FieldRow label="Fed with"

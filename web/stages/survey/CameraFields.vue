@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue';
 import {
+  aboutOf,
   asKind,
   cameraKinds,
   noteCamera,
@@ -9,7 +10,8 @@ import {
   type Camera,
   type FactUpdate,
 } from '#core/model/site';
-import { choices } from '#core/model/labels';
+import { choices, schemesOf } from '#core/model/labels';
+import { pictureFormat } from '#core/physics/signal';
 import FieldRow from '../../parts/FieldRow.vue';
 import PickField from '../../parts/PickField.vue';
 import QuantityField from '../../parts/QuantityField.vue';
@@ -106,6 +108,26 @@ const setWindow = (fields: Partial<Camera['supply']['window']>) =>
       label="Picture format"
       @take="(format) => note('Format', { format })"
   /></FieldRow>
+  <FieldRow
+    v-if="pictureFormat(camera.format).family === 'analog-hd'"
+    label="HD scheme"
+    hint="Three do not understand each other: the recorder's own, and how the camera is told which to send."
+  >
+    <PickField
+      :value="camera.scheme ?? null"
+      :choices="schemesOf(aboutOf(openSite))"
+      label="HD scheme"
+      placeholder="Not noted"
+      @take="(scheme) => note('HD scheme', { scheme })"
+    />
+    <PickField
+      :value="camera.schemeSetBy ?? null"
+      :choices="choices.schemeSetBy"
+      label="How its scheme is set"
+      placeholder="How it is set"
+      @take="(schemeSetBy) => note('HD scheme', { schemeSetBy })"
+    />
+  </FieldRow>
   <FieldRow
     label="Line standard"
     field="lineStandard"

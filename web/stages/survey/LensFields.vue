@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, inject } from 'vue';
-import { viewFigures, type Sharpness } from '#core/model/views';
+import { recorderOf, viewFigures, type Sharpness } from '#core/model/views';
 import { withFocal, withLens, withRange, type Camera } from '#core/model/site';
 import { choices } from '#core/model/labels';
 import { onlyField } from '../../parts/onlyField';
@@ -8,6 +8,7 @@ import FieldRow from '../../parts/FieldRow.vue';
 import PickField from '../../parts/PickField.vue';
 import QuantityField from '../../parts/QuantityField.vue';
 import { fitting } from '../../parts/within';
+import { useOpenSite } from '../../stores/openSite';
 import { useMeasures } from '../../stores/measures';
 
 /** The lens and how far away the target is, and what that makes of the picture before and after the change. */
@@ -17,7 +18,9 @@ const own = useMeasures();
 const only = inject(onlyField, null);
 const isAskedFor = computed(() => !only?.value || only.value === 'lens' || only.value === 'targetM');
 
-const figures = computed(() => viewFigures(camera));
+const openSite = useOpenSite();
+const recorder = computed(() => recorderOf(openSite.value, camera.id));
+const figures = computed(() => viewFigures(camera, recorder.value));
 const sharpness = ({ perMetre, purpose }: Sharpness) =>
   `${Math.round(perMetre)} px/m, ${purpose ? `enough to ${purpose}` : 'below any usable level'}`;
 
@@ -77,7 +80,10 @@ const set = (what: string, lens: Camera['lens']) => lens && emit('note', what, {
       >.
     </p>
     <template v-if="figures.atTarget">
-      <p><span class="dim">Now</span> {{ sharpness(figures.atTarget.now) }}</p>
+      <p>
+        <span class="dim">Now{{ recorder?.storesAcross ? ', as recorded' : '' }}</span>
+        {{ sharpness(figures.atTarget.now) }}
+      </p>
       <p><span class="dim">After</span> {{ sharpness(figures.atTarget.after) }}</p>
     </template>
   </div>

@@ -1,9 +1,11 @@
 <script setup lang="ts">
+import { hdSchemes, pictureFormat, type HdScheme } from '#core/physics/signal';
 import { familyOf, rulesInWords, withRulesOf } from '#core/model/slotRules';
 import { useToast } from 'primevue/usetoast';
 import { computed } from 'vue';
 import { changeRulesOf } from '#core/allocate/recorder';
 import {
+  aboutOf,
   disksText,
   forcedText,
   inputsText,
@@ -16,7 +18,7 @@ import {
   type Change,
   type Recorder,
 } from '#core/model/site';
-import { choices } from '#core/model/labels';
+import { choices, schemesOf } from '#core/model/labels';
 import FieldRow from '../../../parts/FieldRow.vue';
 import PickField from '../../../parts/PickField.vue';
 import PicksField from '../../../parts/PicksField.vue';
@@ -46,6 +48,17 @@ const outputs = monitorOutputs.map((value) => ({
 }));
 const limits = (fields: Partial<Recorder['limits']>) =>
   set('Limits', { limits: { ...recorder.limits, ...fields } });
+
+const about = computed(() => aboutOf(openSite.value));
+const takesHd = computed(() => recorder.accepts.some((id) => pictureFormat(id).family === 'analog-hd'));
+const schemeChoices = computed(() => schemesOf(about.value));
+function callScheme(scheme: HdScheme, word: string): void {
+  const schemeWords = withFields(about.value.schemeWords ?? {}, { [scheme]: word.trim() || undefined });
+  const noted = withFields(about.value, {
+    schemeWords: Object.keys(schemeWords).length > 0 ? schemeWords : undefined,
+  });
+  emit('change', 'Words for HD schemes', [{ kind: 'about', id: 'about', set: noted }]);
+}
 
 const lineStandards = [{ value: 'found' as const, label: 'Auto-detect' }, ...choices.lineStandard];
 function set(what: string, fields: { [K in keyof Recorder]?: Recorder[K] | undefined }): void {
@@ -132,6 +145,40 @@ function takeForced(text: string): void {
           label="Formats taken"
           @take="(accepts) => set('Formats', { accepts })"
       /></FieldRow>
+      <template v-if="takesHd">
+        <FieldRow
+          label="HD schemes"
+          hint="Three families of HD over coax do not understand each other. Pick those that its inputs understand."
+          ><PicksField
+            :values="recorder.schemes ?? []"
+            :choices="schemeChoices"
+            label="HD schemes understood"
+            placeholder="Not noted"
+            @take="(schemes) => set('HD schemes', { schemes: schemes.length > 0 ? schemes : undefined })"
+        /></FieldRow>
+        <FieldRow label="Called here" hint="The words for A, B and C that stand on your own recorders."
+          ><TextField
+            v-for="scheme in hdSchemes"
+            :key="scheme"
+            :value="about.schemeWords?.[scheme] ?? ''"
+            :label="`Word for scheme ${scheme.toUpperCase()}`"
+            :placeholder="scheme.toUpperCase()"
+            :refuse="(text) => (text.length <= 30 ? undefined : 'up to 30 characters')"
+            @take="(word) => callScheme(scheme, word)"
+        /></FieldRow>
+      </template>
+      <FieldRow label="Stores" hint="Left empty, it keeps each picture as it comes."
+        ><QuantityField
+          :value="recorder.storesAcross ?? null"
+          unit=""
+          label="Pixels across that it stores"
+          placeholder="as sent"
+          clearable
+          :allowed="fitting('recorder', 'storesAcross')"
+          @take="(storesAcross) => set('Stored resolution', { storesAcross })"
+          @clear="set('Stored resolution', { storesAcross: undefined })"
+        /><span class="dim tiny">pixels across</span></FieldRow
+      >
       <FieldRow label="Line standard"
         ><PickField
           :value="recorder.lineStandard ?? 'found'"
