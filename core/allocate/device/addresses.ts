@@ -1,21 +1,16 @@
 import { planAddresses } from '#core/shared/network';
 import type { RecorderState } from '#core/allocate/recorder';
-import type { Change, Site } from '#core/model/site';
+import type { Change } from '#core/model/site';
+import { takenAddresses, type Addressed } from './takenAddresses';
 
 /** The changes that give an address to every network camera of a recorder that has none, past all that are taken; none without the recorder's own. */
-export function givenAddresses(
-  site: Pick<Site, 'networkConfig' | 'recorder'>,
-  { recorder, slots }: RecorderState,
-): Change[] {
+export function givenAddresses(site: Addressed, { recorder, slots }: RecorderState): Change[] {
   const { network } = recorder;
   if (!network) return [];
   const without = slots
     .flatMap(({ occupants }) => occupants.map(({ need }) => need))
     .filter(({ signal, cameraId }) => signal.kind === 'ip' && !site.networkConfig[cameraId]?.address);
-  const taken = [
-    ...Object.values(site.networkConfig).flatMap(({ address }) => address ?? []),
-    ...Object.values(site.recorder).flatMap((one) => one.network?.address ?? []),
-  ];
+  const taken = takenAddresses(site).keys();
   const planned = planAddresses(
     network,
     without.map(({ number }) => number),

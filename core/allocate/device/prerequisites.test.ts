@@ -117,6 +117,23 @@ describe('the channel list', () => {
 });
 
 describe('what is done before', () => {
+  it('a camera is neither gateway, time source nor switch; a recorder may keep its own time', () => {
+    const network = { address: '10.20.0.5', prefixBits: 24, gateway: '10.20.0.1', timeSource: '10.20.0.5' };
+    const keeper = { ...hall, network };
+    const over = (address: string): Partial<Site> => ({
+      ...networkConfig(address),
+      recorder: { [hall.id]: keeper },
+      equipment: {
+        ...site.equipment,
+        'office-switch': { ...site.equipment['office-switch']!, address: '10.20.0.2' },
+      },
+    });
+    const why = (address: string) =>
+      check('addresses', [ip(1, 17)], over(address), keeper).missing.map((one) => one.why);
+    expect(why('10.20.0.1')).toEqual(['10.20.0.1 is given twice: the gateway, camera 1.']);
+    expect(why('10.20.0.2')).toEqual(['10.20.0.2 is given twice: Office switch, camera 1.']);
+    expect(why('10.20.0.101')).toEqual([]);
+  });
   it('addresses are given to those without, past what is taken', () => {
     const at = { ...site, ...networkConfig('10.20.0.103') };
     expect(givenAddresses(at, recorderState(hall, [ip(1, 17), ip(2, 18), ip(3, 19)]))).toMatchObject([

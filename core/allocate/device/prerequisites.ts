@@ -1,4 +1,5 @@
 import { inNetwork } from '#core/shared/network';
+import { takenAddresses, type Addressed } from './takenAddresses';
 import { changeCost, ipInputsToday, type RecorderState } from '#core/allocate/recorder';
 import { pictureFormat, takesPicture } from '#core/physics/signal';
 import type { Camera, NetworkConfig, Recorder, Site } from '#core/model/site';
@@ -20,18 +21,6 @@ interface OnIp {
   networkConfig: NetworkConfig | undefined;
 }
 
-/** Everything that has an address on the site, with what it is called. */
-function addressed(site: Pick<Site, 'camera' | 'networkConfig' | 'recorder'>): Map<string, string[]> {
-  const by = new Map<string, string[]>();
-  const add = (address: string | undefined, name: string): void => {
-    if (address !== undefined) by.set(address, [...(by.get(address) ?? []), name]);
-  };
-  for (const { network, name } of Object.values(site.recorder)) add(network?.address, name);
-  for (const { id, address } of Object.values(site.networkConfig))
-    add(address, `camera ${site.camera[id]?.number ?? id}`);
-  return by;
-}
-
 function networkMissing(recorder: Recorder, onIp: readonly OnIp[]): Prerequisite['missing'] {
   const { network, name } = recorder;
   if (!network) return [{ cameraId: null, why: `${name} address missing.` }];
@@ -50,11 +39,11 @@ function networkMissing(recorder: Recorder, onIp: readonly OnIp[]): Prerequisite
 }
 
 function addressesMissing(
-  site: Pick<Site, 'camera' | 'networkConfig' | 'recorder'>,
+  site: Addressed,
   recorder: Recorder,
   onIp: readonly OnIp[],
 ): Prerequisite['missing'] {
-  const by = addressed(site);
+  const by = takenAddresses(site);
   const mine = [
     { cameraId: null as string | null, address: recorder.network?.address },
     ...onIp.map(({ camera, networkConfig }) => ({
@@ -64,8 +53,11 @@ function addressesMissing(
   ];
   const seen = new Set<string>();
   return mine.flatMap(({ cameraId, address }) => {
-    const names = address === undefined ? [] : (by.get(address) ?? []);
-    if (address === undefined || names.length < 2 || seen.has(address)) return [];
+    const owners = address === undefined ? undefined : by.get(address);
+    if (address === undefined || !owners || seen.has(address)) return [];
+    // A recorder or a router may be gateway or time source itself; a camera is neither.
+    const names = cameraId === null ? owners.devices : [...owners.services, ...owners.devices];
+    if (names.length < 2) return [];
     seen.add(address);
     return [{ cameraId, why: `${address} is given twice: ${names.join(', ')}.` }];
   });
@@ -119,7 +111,7 @@ const stateOf = (missing: Prerequisite['missing']): 'met' | 'open' => (missing.l
 
 /** What has to be so before a recorder is brought to its plan. Passwords are asked after, never kept. */
 export function prerequisites(
-  site: Pick<Site, 'camera' | 'networkConfig' | 'recorder'>,
+  site: Addressed,
   state: RecorderState,
 ): Prerequisite[] {
   const { recorder, slots } = state;

@@ -125,7 +125,7 @@ function sharedFibre(
       { item: 'splice-fibre', count: 1 },
     ],
     need: 1,
-    capacity: Infinity,
+    capacity: 'all',
     free: 0,
     among,
   };

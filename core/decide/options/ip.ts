@@ -368,7 +368,7 @@ export function sharedRoute({ place, around }: Context, { from, lengthM, surveye
       ...(surveyed ? [] : [{ item: 'survey-route', count: 1 }]),
     ],
     need: 1,
-    capacity: Infinity,
+    capacity: 'all',
     free: 0,
     among: cameras,
   };

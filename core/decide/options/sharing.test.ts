@@ -3,7 +3,7 @@ import { evaluateSite } from '#core/evaluate';
 import { catalogueOf, productOf } from '#core/model/catalogue';
 import type { OptionKind, Place, Site } from '#core/model/site';
 import { saltmarrowSite } from '../../model/site/testSite';
-import { totalOf, unitsFor, type FeasibleOption } from '.';
+import { totalOf, unitsFor, type FeasibleOption, type SharedThing } from '.';
 import { shareOf } from './sharing';
 
 const site = saltmarrowSite();
@@ -21,11 +21,11 @@ const count = (at: Site, chosen: readonly FeasibleOption[], item: string): numbe
 const shared = ({ sharing }: FeasibleOption, key: RegExp) => sharing.find((thing) => key.test(thing.key))!;
 
 describe('units that serve several', () => {
-  it.each([
+  it.each<[Pick<SharedThing, 'capacity' | 'free'>, number, number]>([
     [{ capacity: 4, free: 0 }, 0, 0],
     [{ capacity: 4, free: 0 }, 4, 1],
     [{ capacity: 4, free: 0 }, 4.1, 2],
-    [{ capacity: Infinity, free: 0 }, 9, 1],
+    [{ capacity: 'all', free: 0 }, 9, 1],
     [{ capacity: 7, free: 1 }, 1, 0],
     [{ capacity: 7, free: 1 }, 8, 1],
     [{ capacity: 7, free: 1 }, 9, 2],

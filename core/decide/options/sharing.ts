@@ -9,9 +9,9 @@ export interface SharedThing {
   /** Of one unit. */
   parts: readonly Part[];
   tasks: readonly Part[];
-  /** How much this camera takes, how much a unit gives, and how much there is before the first: cameras, or hours. */
+  /** How much this camera takes, how much a unit gives (or that one gives all), and how much there is before the first: cameras, or hours. */
   need: number;
-  capacity: number;
+  capacity: number | 'all';
   free: number;
   /** Cameras that are reckoned to share it, this one among them. */
   among: number;
@@ -19,7 +19,7 @@ export interface SharedThing {
 
 /** Units that so much needs together. */
 export const unitsFor = ({ capacity, free }: Pick<SharedThing, 'capacity' | 'free'>, need: number): number =>
-  need > free ? Math.max(1, Math.ceil((need - free) / capacity - 1e-9)) : 0;
+  need <= free ? 0 : capacity === 'all' ? 1 : Math.max(1, Math.ceil((need - free) / capacity - 1e-9));
 
 /** This camera's part of what all that share it are reckoned to need. */
 export const shareOf = (thing: SharedThing): number =>

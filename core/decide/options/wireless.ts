@@ -179,7 +179,7 @@ const sharedRadio = ({ place, site, around }: Context, path: RadioPath): SharedT
   parts: [{ item: 'radio', count: 2 }],
   tasks: [{ item: 'hang-radios', count: 1 }],
   need: 1,
-  capacity: Infinity,
+  capacity: 'all',
   free: 0,
   among: around.camerasAtPlace(),
 });

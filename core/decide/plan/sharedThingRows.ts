@@ -33,7 +33,7 @@ export function sharedThingRows(draft: PlanDraft, site: Site, picks: readonly Pl
     const variable = draft.variable(key, Math.max(1, most), unit.cost);
     const terms = takers.map(({ pick, need }) => ({ variable: pick.variable, by: need }));
     // One unit serves all: each pick by itself asks for it, which is tighter than their sum.
-    if (Number.isFinite(thing.capacity))
+    if (thing.capacity !== 'all')
       draft.row(key, [...terms, { variable, by: -thing.capacity }], '<=', thing.free);
     else
       for (const term of terms)

@@ -60,6 +60,8 @@ export const equipmentSchema = z.strictObject({
   name: nameSchema,
   placeId: idSchema,
   gear: gearSchema,
+  /** On the camera network: a switch, a converter or a router that answers there. */
+  address: z.ipv4().optional(),
   hookUp: hookUpSchema.optional(),
   note: noteSchema.optional(),
 });

@@ -16,7 +16,9 @@ export type NetworkConfig = z.infer<typeof networkConfigSchema>;
 /** Where a recorder is on the camera network, and what sets its clock. */
 export const recorderNetworkSchema = z.strictObject({
   address: addressSchema,
-  prefixBits: z.int().min(8).max(30),
+  prefixBits: z.int().min(1).max(31),
+  /** The way out of the network, where it has one. */
+  gateway: addressSchema.optional(),
   timeSource: z.string().max(120).optional(),
 });
 export type RecorderNetwork = z.infer<typeof recorderNetworkSchema>;

@@ -45,13 +45,21 @@ function setNetwork(
   fields: Partial<Record<keyof RecorderNetwork, string | number>>,
 ): void {
   const recorder = openSite.value.recorder[recorderId]!;
-  const { address, prefixBits, timeSource } = {
+  const { address, prefixBits, timeSource, gateway } = {
     ...(recorder.network ?? { address: '', prefixBits: 24 }),
     ...fields,
-  } as { address: string; prefixBits: number; timeSource?: string };
+  } as { address: string; prefixBits: number; timeSource?: string; gateway?: string };
   const { network: _, ...rest } = recorder;
   const set = address
-    ? { ...rest, network: { address, prefixBits, ...(timeSource ? { timeSource } : {}) } }
+    ? {
+        ...rest,
+        network: {
+          address,
+          prefixBits,
+          ...(gateway ? { gateway } : {}),
+          ...(timeSource ? { timeSource } : {}),
+        },
+      }
     : rest;
   store.change(`Network of ${recorder.name}`, [{ kind: 'recorder', id: recorderId, set }]);
 }
@@ -117,6 +125,17 @@ const print = () => window.print();
               :label="`Network bits of ${state.recorder.name}`"
               :allowed="fitting('recorder', 'network.prefixBits')"
               @take="(prefixBits) => setNetwork(state.recorder.id, { prefixBits })"
+          /></FieldRow>
+          <FieldRow
+            v-if="state.recorder.network"
+            label="Gateway"
+            hint="Left empty, the first address is kept for one."
+            ><TextField
+              :value="state.recorder.network.gateway ?? ''"
+              :label="`Gateway of ${state.recorder.name}`"
+              placeholder="10.20.0.1"
+              :refuse="refuseAddress"
+              @take="(gateway) => setNetwork(state.recorder.id, { gateway })"
           /></FieldRow>
           <FieldRow v-if="state.recorder.network" label="Time from"
             ><TextField

@@ -86,7 +86,7 @@ watch(
               ><MarginBar
                 :utilisation="option.binding.utilisation"
                 :state="option.state"
-                :width="44"
+                :width="40"
                 :height="6"
                 :hatched="untested(run)"
               /><span class="mono">{{ figureOf(option.binding) }}</span></span
@@ -124,19 +124,19 @@ thead th {
   font-weight: 500;
   font-size: 11px;
   color: var(--ink-2);
-  padding: 3px 3px;
+  padding: 3px 2px;
   border-bottom: 1px solid var(--rule-strong);
   white-space: nowrap;
 }
 .sort {
-  max-width: 104px;
+  max-width: 92px;
   white-space: normal;
   line-height: 1.15;
 }
 tbody th {
   text-align: left;
   font-weight: 400;
-  max-width: 96px;
+  max-width: 90px;
   overflow: hidden;
   text-overflow: ellipsis;
   white-space: nowrap;
@@ -152,7 +152,7 @@ tbody th {
 }
 td.num {
   font-size: 12px;
-  padding-right: 8px;
+  padding-right: 4px;
 }
 .here {
   background: var(--copper-3);
@@ -161,7 +161,8 @@ td.num {
   position: relative;
   cursor: pointer;
   white-space: nowrap;
-  min-width: 48px;
+  min-width: 44px;
+  padding: 0 2px;
 }
 .cell:hover {
   background: var(--sheet);
@@ -187,7 +188,7 @@ td.num {
 }
 .none {
   display: block;
-  max-width: 52px;
+  max-width: 46px;
   font-size: 10px;
   line-height: 1.1;
   white-space: normal;

@@ -299,7 +299,8 @@ const setCurrency = (currency: string) =>
     </div>
     <p class="tiny dim">
       Tasks: hours of one person, and of them those in which the view is dark. Labour costs
-      {{ formatQuantity(catalogueOf(openSite).labourPerHour ?? 0, 'money') }} an hour.
+      {{ formatQuantity(catalogueOf(openSite).labourPerHour ?? 0, 'money') }} an hour,
+      {{ formatQuantity(catalogueOf(openSite).nightLabourPerHour ?? 0, 'money') }} by night.
     </p>
   </div>
 </template>

@@ -1,7 +1,14 @@
 <script setup lang="ts">
 import { computed } from 'vue';
 import type { MainsCheck } from '#core/connect/supply';
-import { withFields, type Change, type Equipment, type Gear, type GearKind } from '#core/model/site';
+import {
+  addressSchema,
+  withFields,
+  type Change,
+  type Equipment,
+  type Gear,
+  type GearKind,
+} from '#core/model/site';
 import { formatQuantity } from '#core/shared/units';
 import { choices } from '#core/model/labels';
 import FieldRow from '../../../parts/FieldRow.vue';
@@ -203,6 +210,20 @@ const setGear = (fields: Partial<Gear> | { ratedVa: undefined }) =>
       @take="(breakerAmps) => setGear({ breakerAmps })"
     />
   </FieldRow>
+  <FieldRow
+    v-if="gear.switch || equipment.gear.kind === 'router'"
+    label="Address"
+    hint="On the camera network."
+    ><TextField
+      :value="equipment.address ?? ''"
+      label="Address of the gear"
+      placeholder="10.20.0.2"
+      :refuse="
+        (text) =>
+          text === '' || addressSchema.safeParse(text).success ? undefined : 'an address such as 10.20.0.2'
+      "
+      @take="(address) => set('Address', { address: address || undefined })"
+  /></FieldRow>
   <HookUpFields
     v-if="!gear.rack && !gear.circuit"
     :hook-up="equipment.hookUp"
