@@ -65,11 +65,15 @@ function fourClosets(): Site {
   const homes = new Map(
     Object.values(run).map(({ patchedTo, headEndId }) => [patchedTo!.recorderId, headEndId]),
   );
-  // Supplies are one for every copy of the demo, as its recorders are: nobody hangs 128 cameras on one box.
+  // Supplies are one for every copy of the demo, as its recorders are: nobody hangs 128 cameras on one box, nor eleven on one fuse.
   const supply = Object.fromEntries(
     Object.values(site.supply).map((one) => [
       one.id,
-      { ...one, ratedAmps: Math.min(100, one.ratedAmps * 11) },
+      {
+        ...one,
+        ratedAmps: Math.min(100, one.ratedAmps * 11),
+        outputs: one.outputs.map((output) => ({ ...output, fuseAmps: output.fuseAmps * 11 })),
+      },
     ]),
   );
   const recorder = Object.fromEntries(

@@ -110,10 +110,7 @@ function formatsMissing(
 const stateOf = (missing: Prerequisite['missing']): 'met' | 'open' => (missing.length === 0 ? 'met' : 'open');
 
 /** What has to be so before a recorder is brought to its plan. Passwords are asked after, never kept. */
-export function prerequisites(
-  site: Addressed,
-  state: RecorderState,
-): Prerequisite[] {
+export function prerequisites(site: Addressed, state: RecorderState): Prerequisite[] {
   const { recorder, slots } = state;
   const onIp: OnIp[] = slots.flatMap(({ occupants }) =>
     occupants

@@ -8,7 +8,7 @@ import {
 import { sentToday, type OptionKind } from '#core/model/site';
 import { infeasible, feasible } from './build';
 import type { Context } from './context';
-import { drawsOf, loadsOf, newLoads } from './draws';
+import { ampsOf, drawsOf, loadsOf, newLoads } from './draws';
 import { hdFeed } from './hdFeed';
 import { lineBinding } from './lineMargins';
 import { gearObstacle, lineObstacle } from './lineObstacle';
@@ -48,12 +48,13 @@ export function keepOption(context: Context): Option {
       ? []
       : ['An AC camera never goes on a DC rail, nor the reverse.'];
   if (camera.microphone) cautions.push(soundCaution);
+  const drawn = ampsOf(context, loadsOf(camera));
   return feasible(context, {
     kind: 'keep',
     margins: [
       pictureMarginOf(context, pictureFormat(camera.format)),
       keptVoltsMargin(context),
-      feedMargin(context, loadsOf(camera)),
+      feedMargin(context, drawn),
     ],
     parts: [],
     work: [],
@@ -61,7 +62,7 @@ export function keepOption(context: Context): Option {
     megapixels: formatMegapixels(camera.format),
     lifeYears: keptYears,
     renew: [{ item: need.hd.product.id, count: 1 }],
-    draws: drawsOf(context, loadsOf(camera)),
+    draws: drawsOf(context, drawn),
     fedLocally: context.run.feed.kind === 'local-adapter',
     message:
       lineBinding(context, 'keep').parts.length > 0
@@ -140,7 +141,10 @@ function newHdCamera(
   if ('state' in feed) return feed;
   const { format, margin } = formatThatFits(context, formats);
   const camera = newCamera(context, 'hd');
-  const loads = newLoads(context, feed.watts.value ?? 0, feed.heaterWatts, feed.startUpWatts);
+  const drawn = ampsOf(
+    context,
+    newLoads(context, feed.watts.value ?? 0, feed.heaterWatts, feed.startUpWatts),
+  );
   const { schemes } = need.hd.product;
   const sent: SentPicture = { format: format.id, ...(schemes ? { schemes } : {}) };
   const lowered = format.id === need.hd.format ? [] : [`Lowered to ${format.label}; the view deserves more.`];
@@ -149,14 +153,14 @@ function newHdCamera(
     margins: [
       margin,
       nightVoltsMargin(context, feed.watts, feed.heaterWatts, feed.window),
-      feedMargin(context, loads),
+      feedMargin(context, drawn),
     ],
     parts: [...camera.parts, ...extras.parts, ...feed.parts],
     work: [...camera.work, ...extras.work, ...feed.work],
     lifeYears: hdYears,
     signal: { kind: 'coax', ...sent },
     megapixels: Math.min(need.hd.product.megapixels, formatMegapixels(format.id)),
-    draws: drawsOf(context, newLoads(context, feed.watts.value ?? 0, feed.heaterWatts, feed.startUpWatts)),
+    draws: drawsOf(context, drawn),
     fedLocally: context.run.feed.kind === 'local-adapter',
     message: `${extras.message}, ${format.label}.`,
     cautions: [

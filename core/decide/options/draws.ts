@@ -17,22 +17,28 @@ export interface Loads {
   startUp: CameraLoad;
 }
 
+export type DrawnAmps = Pick<Draws, 'amps' | 'startUpAmps'>;
+
 /** Amps that loads draw of whatever feeds the run, at the volts that arrive. */
 export function ampsOf(
   { source, findings: { powerLoop } }: Context,
   { worst, startUp }: Loads,
   sourceVolts = source.volts,
-): Pick<Draws, 'amps' | 'startUpAmps'> {
+): DrawnAmps {
   const amps = (load: CameraLoad): number =>
-    drawnAmps({ sourceVolts, loopOhms: powerLoop.ohms, ...load }).amps;
+    drawnAmps({
+      sourceVolts,
+      loopOhms: powerLoop.ohms,
+      voltAmps: load.voltAmps,
+      heaterOhms: load.heaterOhms,
+    }).amps;
   return { amps: amps(worst), startUpAmps: amps(startUp) };
 }
 
-/** The same of the box that feeds the run; nothing where it has an adapter. */
-export function drawsOf(context: Context, loads: Loads, sourceVolts?: number): Draws | null {
-  const { feed } = context.run;
+/** The same as drawn of the box that feeds the run; nothing where it has an adapter. */
+export function drawsOf({ run: { feed } }: Context, { amps, startUpAmps }: DrawnAmps): Draws | null {
   if (feed.kind === 'local-adapter') return null;
-  return { supplyId: feed.supplyId, output: feed.output, ...ampsOf(context, loads, sourceVolts) };
+  return { supplyId: feed.supplyId, output: feed.output, amps, startUpAmps };
 }
 
 /** What today's camera asks. */

@@ -8,7 +8,7 @@ import { figure, worst } from '#core/shared/derivation';
 import { soundCaution, vandalProof } from './analog';
 import { infeasible, feasible, type Draft } from './build';
 import type { Context } from './context';
-import { drawsOf, heaterLoads } from './draws';
+import { ampsOf, drawsOf, heaterLoads } from './draws';
 import { gearObstacle, lineObstacle } from './lineObstacle';
 import {
   channelMargin,
@@ -102,7 +102,7 @@ function heaterOnOldPair(
   return {
     margin: without,
     message: ` The heater stays on the old power pair.`,
-    draws: drawsOf(context, heaterLoads(context, ip.heaterWatts)),
+    draws: drawsOf(context, ampsOf(context, heaterLoads(context, ip.heaterWatts))),
     cautions: ['The old pair stays live for the heater: label it at both ends.'],
   };
 }

@@ -16,7 +16,7 @@ import { formatQuantity } from '#core/shared/units';
 import { hdCoaxOption } from './analog';
 import { feasible, infeasible } from './build';
 import type { Context } from './context';
-import { drawsOf, loadsOf } from './draws';
+import { ampsOf, drawsOf, loadsOf } from './draws';
 import { ipCoaxUnitOption } from './ip';
 import { feedMargin, keptVoltsMargin, nightVoltsMargin, pictureMarginOf } from './margins';
 import type { InfeasibleOption, Margin, Option } from './option';
@@ -36,14 +36,23 @@ interface Mending {
   mended: Context;
 }
 
+/** A loop that is no more than so many times what it should be tells of no joint. */
+const worthAsking = 1.1;
+
+function tellsOfPowerJoint({ run, readings }: Context): boolean {
+  const power = readings['power-loop-ohms'];
+  if (!power || power.value < worthAsking * powerLoop(run, undefined).ohms) return false;
+  const [likeliest] = inferPowerLoop(run, power);
+  return likeliest?.kind === 'joint' && likeliest.probability >= believed;
+}
+
 function mendingOf(context: Context): Mending {
-  const { run, readings, findings } = context;
+  const { run, findings } = context;
   const joints = faultsOf(findings.events).filter(
     (event) => mendable.has(event.kind) && severity(event) >= closeUtilisation,
   );
-  const power = readings['power-loop-ohms'];
-  const [likeliest] = power ? inferPowerLoop(run, power) : [];
-  const hasPowerJoint = likeliest?.kind === 'joint' && likeliest.probability >= believed;
+  const hasPowerJoint = tellsOfPowerJoint(context);
+  if (joints.length === 0 && !hasPowerJoint) return { joints, hasPowerJoint, mended: context };
   return {
     joints,
     hasPowerJoint,
@@ -102,6 +111,7 @@ function equalised(picture: Margin, { limitDb }: PictureFormat): Margin {
 function unseen({ run, readings }: Context): InfeasibleOption | undefined {
   const loop = readings['coax-loop-ohms'];
   if (!loop || readings.reflectometer) return undefined;
+  if (loop.value < worthAsking * coaxLoop(run, undefined).ohms) return undefined;
   const [likeliest] = inferCoaxLoop(run, loop);
   if (likeliest?.kind !== 'joint' || likeliest.probability < believed) return undefined;
   return infeasible(
@@ -157,6 +167,7 @@ export function mendLineOption(context: Context): Option {
         'nothing: a trace or a loop tells where there is something',
       )
     );
+  const drawn = ampsOf(mended, loadsOf(camera));
   const isDry = isSheltered(place.environment);
   const watts = figure('camera by night', camera.watts.night, 'W', 'noted');
   const joint: Part[] = [{ item: 'joint-kit', count: remade }];
@@ -172,7 +183,7 @@ export function mendLineOption(context: Context): Option {
       hasPowerJoint
         ? nightVoltsMargin(mended, watts, heaterWatts(camera), camera.supply.window)
         : keptVoltsMargin(context),
-      feedMargin(mended, loadsOf(camera)),
+      feedMargin(mended, drawn),
     ],
     parts: [...(remade > 0 ? joint : []), ...(hasEqualiser ? [{ item: 'equaliser', count: 1 }] : [])],
     work: [...(remade > 0 ? jointWork : []), ...(hasEqualiser ? ['fit-equaliser'] : [])],
@@ -180,7 +191,7 @@ export function mendLineOption(context: Context): Option {
     megapixels: formatMegapixels(camera.format),
     lifeYears: mendedYears,
     renew: [{ item: need.hd.product.id, count: 1 }],
-    draws: drawsOf(mended, loadsOf(camera)),
+    draws: drawsOf(mended, drawn),
     fedLocally: run.feed.kind === 'local-adapter',
     message: messageOf(mending, hasEqualiser),
     cautions: [

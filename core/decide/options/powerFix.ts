@@ -6,7 +6,7 @@ import { formatQuantity } from '#core/shared/units';
 import { figure, statusOf } from '#core/shared/derivation';
 import { infeasible, partsCostOf, feasible } from './build';
 import type { Context } from './context';
-import { drawsOf, loadsOf } from './draws';
+import { ampsOf, drawsOf, loadsOf } from './draws';
 import { ohmsFactor } from '#core/test/scenarios';
 import { mains } from './mains';
 import { feedMargin, pictureMarginOf } from './margins';
@@ -193,26 +193,29 @@ export function powerFixOption(context: Context): Option {
     );
   const picture = pictureMarginOf(context, pictureFormat(camera.format));
   const loads = loadsOf(camera);
+  const drawn = ampsOf(context, loads);
   const common = {
     kind: 'power-fix' as const,
     signal: { kind: 'coax' as const, ...sentToday(camera) },
     megapixels: formatMegapixels(camera.format),
     lifeYears: years,
     renew: [{ item: need.hd.product.id, count: 1 }],
-    draws: drawsOf(context, loads),
+    draws: drawsOf(context, drawn),
     remedy: () => 'another way for picture and power',
   };
   const trimmed = trim(context);
-  if (trimmed)
+  if (trimmed) {
+    const trimmedAmps = ampsOf(context, loads, trimmed.value);
     return feasible(context, {
       ...common,
-      draws: drawsOf(context, loads, trimmed.value),
-      margins: [picture, trimmed, feedMargin(context, loads, trimmed.value)],
+      draws: drawsOf(context, trimmedAmps),
+      margins: [picture, trimmed, feedMargin(context, trimmedAmps, trimmed.value)],
       parts: [],
       work: ['fix-power'],
       message: `Set the supply to ${formatQuantity(trimmed.value, 'V')}; it serves every camera on that box.`,
       cautions: ['They share the rail: read the nearest camera, idle and on a cold day, before you leave.'],
     });
+  }
   const [way] = powerFixes(site, run, camera, readings)
     .flatMap((fix) => doable(context, fix) ?? [])
     .sort(
@@ -224,7 +227,7 @@ export function powerFixOption(context: Context): Option {
   if (way) {
     return feasible(context, {
       ...common,
-      margins: [picture, fixedVolts(context, way.fix), ...(way.atCamera ? [] : [feedMargin(context, loads)])],
+      margins: [picture, fixedVolts(context, way.fix), ...(way.atCamera ? [] : [feedMargin(context, drawn)])],
       parts: way.parts,
       work:
         way.newCableM > 0

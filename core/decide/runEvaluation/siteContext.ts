@@ -4,7 +4,7 @@ import { lineKind, runLengthM } from '#core/test/findings';
 import { railAt, type Rail } from '#core/test/volts';
 import { speaksAlike, type SentPicture } from '#core/physics/signal';
 import { viewNeed, type ViewNeed } from '#core/model/views';
-import { demandsOf, type Camera, type Policies, type RadioPath } from '#core/model/site';
+import { demandsOf, type Camera, type Policies, type RadioPath, type Recorder } from '#core/model/site';
 
 /** What of a site the options of every run look at, worked out once, and the costly of it only when it is asked for. */
 export interface SiteContext {
@@ -62,8 +62,14 @@ function surroundingsOf({ run, camera }: RunSite): Surroundings {
 
 export function siteContext(site: RunSite, readings: ReadingsByRun): SiteContext {
   const catalogue = catalogueOf(site);
-  // One that has no inputs takes no picture over coax, whatever is noted of them.
-  const recorders = Object.values(site.recorder).filter(({ inputs }) => inputs > 0);
+  const recordersAt = new Map<string, Recorder[]>();
+  for (const recorder of Object.values(site.recorder)) {
+    // One that has no inputs takes no picture over coax, whatever is noted of it.
+    if (recorder.inputs === 0) continue;
+    const there = recordersAt.get(recorder.placeId);
+    if (there) there.push(recorder);
+    else recordersAt.set(recorder.placeId, [recorder]);
+  }
   const rails = new Map<string, Rail | undefined>();
   let mbps: Map<string, number> | undefined;
   let known: Surroundings | undefined;
@@ -78,13 +84,14 @@ export function siteContext(site: RunSite, readings: ReadingsByRun): SiteContext
     catalogue,
     policies: demandsOf(site).policies,
     takesAt: (headEndId, sent) => {
-      const answers = recorders.flatMap((recorder) =>
-        recorder.placeId === headEndId && recorder.accepts.includes(sent.format)
-          ? [speaksAlike(recorder, sent)]
-          : [],
-      );
-      if (answers.includes('yes')) return 'yes';
-      return answers.includes('unknown') ? 'unknown' : 'no';
+      let answer: 'no' | 'unknown' = 'no';
+      for (const recorder of recordersAt.get(headEndId) ?? []) {
+        if (!recorder.accepts.includes(sent.format)) continue;
+        const alike = speaksAlike(recorder, sent);
+        if (alike === 'yes') return alike;
+        if (alike === 'unknown') answer = alike;
+      }
+      return answer;
     },
     radioPathFrom: new Map(Object.values(site.radioPath).map((path) => [path.fromPlaceId, path])),
     needOf,

@@ -18,10 +18,8 @@ const heaterOhmsOf = (watts: number, current: 'dc' | 'ac'): number => nominalVol
  */
 export function cameraLoad(watts: number, current: 'dc' | 'ac', heaterWatts = 0): CameraLoad {
   const ofHeater = Math.min(watts, heaterWatts);
-  return {
-    voltAmps: voltAmpsOf(watts - ofHeater, current),
-    ...(ofHeater > 0 ? { heaterOhms: heaterOhmsOf(ofHeater, current) } : {}),
-  };
+  const voltAmps = voltAmpsOf(watts - ofHeater, current);
+  return ofHeater > 0 ? { voltAmps, heaterOhms: heaterOhmsOf(ofHeater, current) } : { voltAmps };
 }
 
 /** Volt-amperes that a load takes at so many volts. */

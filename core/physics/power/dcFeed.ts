@@ -50,7 +50,7 @@ export function maxLoadWatts({
  * Volts at a constant-power load, the stable root; `undefined` where the supply collapses. A resistance beside it is a divider
  * with the loop: V·(1 + R/R_h) takes the place of V.
  */
-function constantPowerVolts(
+export function constantPowerVolts(
   sourceVolts: number,
   loopOhms: number,
   watts: number,

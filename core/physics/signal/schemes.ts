@@ -1,4 +1,4 @@
-import { pictureFormat } from './tables';
+import { pictureFormats } from './tables';
 
 /**
  * Three families of analog HD over coax that do not understand each other. They are called A, B and C here; what stands for each on
@@ -22,7 +22,8 @@ export interface TakenPictures {
   schemes?: readonly HdScheme[] | undefined;
 }
 
-const isAnalogHd = (format: string): boolean => pictureFormat(format).family === 'analog-hd';
+const analogHd = new Set(pictureFormats.filter(({ family }) => family === 'analog-hd').map(({ id }) => id));
+const isAnalogHd = (format: string): boolean => analogHd.has(format);
 
 /** Whether inputs and a sender have a scheme in common; not known while one of them was not noted, and no matter for other formats. */
 export function speaksAlike(taken: TakenPictures, sent: SentPicture): 'yes' | 'no' | 'unknown' {

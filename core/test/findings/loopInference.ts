@@ -175,11 +175,19 @@ const otherCables = (printRead: boolean): number => (printRead ? 0.08 : 0.2);
 
 const familyOf = (id: string): string => id.split('-')[1] ?? id;
 
+/** Coax of the same type by another construction, by the one that is noted. */
+const kinOf = new Map(
+  coaxCables.map(({ id }) => [
+    id,
+    coaxCables.filter((other) => other.id !== id && familyOf(other.id) === familyOf(id)),
+  ]),
+);
+
 function coaxPart(segment: Segment, atC: number): LoopPart | undefined {
   const noted = signalCable(segment.cable);
   if (noted.kind !== 'coax') return undefined;
   const ohms = coaxLoopOhms(noted, segment.lengthM, atC);
-  const kin = coaxCables.filter(({ id }) => id !== noted.id && familyOf(id) === familyOf(noted.id));
+  const kin = kinOf.get(noted.id) ?? [];
   const share = kin.length > 0 ? otherCables(segment.print !== undefined) / kin.length : 0;
   return {
     ohms,

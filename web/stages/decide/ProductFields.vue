@@ -34,6 +34,10 @@ const usualSupply = { current: 'dc' as const, minVolts: 10.8, maxVolts: 13.2 };
 const supply = computed(() =>
   product.kind === 'camera' && product.signal === 'hd' ? (product.supply ?? usualSupply) : null,
 );
+const supplyEdges = [
+  { key: 'minVolts', label: 'From', says: 'Lowest volts' },
+  { key: 'maxVolts', label: 'To', says: 'Highest volts' },
+] as const;
 const setSupply = (fields: Partial<typeof supply.value>) => set({ supply: { ...supply.value, ...fields } });
 </script>
 
@@ -83,21 +87,13 @@ const setSupply = (fields: Partial<typeof supply.value>) => set({ supply: { ...s
           :label="`Fed with: ${product.name}`"
           @take="(current) => setSupply({ current })"
       /></FieldRow>
-      <FieldRow label="From"
+      <FieldRow v-for="{ key, label, says } in supplyEdges" :key="key" :label
         ><QuantityField
-          :value="supply.minVolts"
+          :value="supply[key]"
           unit="V"
-          :label="`Lowest volts: ${product.name}`"
+          :label="`${says}: ${product.name}`"
           :allowed="within(1, 60, 'V')"
-          @take="(minVolts) => setSupply({ minVolts })"
-      /></FieldRow>
-      <FieldRow label="To"
-        ><QuantityField
-          :value="supply.maxVolts"
-          unit="V"
-          :label="`Highest volts: ${product.name}`"
-          :allowed="within(1, 60, 'V')"
-          @take="(maxVolts) => setSupply({ maxVolts })"
+          @take="(volts) => setSupply({ [key]: volts })"
       /></FieldRow>
     </template>
     <button type="button" class="btn small" @click="emit('copy')">Duplicate as custom item</button>

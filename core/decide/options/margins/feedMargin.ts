@@ -2,16 +2,18 @@ import { figure, statusOf } from '#core/shared/derivation';
 import { loadFactor } from '#core/test/scenarios';
 import { formatQuantity } from '#core/shared/units';
 import type { Context } from '../context';
-import { ampsOf, type Loads } from '../draws';
+import type { DrawnAmps } from '../draws';
 import type { Margin } from '../option';
 
 const remedyAmps =
   'Its fuse or its adapter gives way. A stronger adapter, or a larger fuse where the cores bear it.';
 
 /** Amps for a moment at the start against the fuse of the output, or against what the adapter is rated for. */
-export function feedMargin(context: Context, loads: Loads, sourceVolts = context.source.volts): Margin {
-  const { source } = context;
-  const { amps, startUpAmps } = ampsOf(context, loads, sourceVolts);
+export function feedMargin(
+  { source }: Pick<Context, 'source'>,
+  { amps, startUpAmps }: DrawnAmps,
+  sourceVolts = source.volts,
+): Margin {
   const limitAmps = source.limitWatts / source.volts;
   const utilisation = startUpAmps / limitAmps;
   return {
