@@ -1,5 +1,5 @@
 import { createNormal } from '#core/shared/random';
-import { coaxLoopOhms, signalCable } from '#core/physics/cable';
+import { coaxLoopOhms, cableOf } from '#core/physics/cable';
 import { expectedPowerOhms, feedSource, lineOf } from '#core/test/findings';
 import { cameraLoad, dcFeed } from '#core/physics/power';
 import { forwardTrace, type End, type Pulse } from '#core/physics/reflectometer';
@@ -36,7 +36,7 @@ function seenOhms({ run, faults }: ActualRun, farOhms: number): number {
   let ohms = farOhms;
   let endM = run.segments.reduce((sum, { lengthM }) => sum + lengthM, 0);
   for (const segment of [...run.segments].reverse()) {
-    const cable = signalCable(segment.cable);
+    const cable = cableOf(segment);
     const perM = cable.kind === 'coax' ? coaxLoopOhms(cable, 1, segment.temperatureC) : 0;
     const startM = endM - segment.lengthM;
     let atM = endM;
@@ -144,7 +144,7 @@ export interface ReadTrace {
 
 export function reflectometerTrace({ actual, far }: HookedUp, random: Random): ReadTrace {
   const end: End = far === 'camera' ? { kind: 'load', ohms: 75 } : { kind: far };
-  const impedance = signalCable(actual.run.segments[0]!.cable).impedanceOhms;
+  const impedance = cableOf(actual.run.segments[0]!).impedanceOhms;
   const lengthM = actual.run.segments.reduce((sum, segment) => sum + segment.lengthM, 0);
   const trace = forwardTrace(
     lineOf(actual.run.segments, actual.faults, end),

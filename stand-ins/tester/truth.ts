@@ -54,6 +54,8 @@ function actualSegments(run: Run, cameraNumber: number, secrets: TrueRun): Segme
     return {
       ...segment,
       cable: told?.cable ?? segment.cable,
+      // What really lies there is not what the sheet says.
+      sheet: told?.cable === undefined ? segment.sheet : undefined,
       lengthM: told?.lengthM ?? segment.lengthM + segment.spreadM * slip(cameraNumber + index),
     };
   });

@@ -32,7 +32,9 @@ export function layOut(
     stretches.push({
       x1: x,
       x2,
-      stroke: strokeOf(segment.cable),
+      stroke: segment.sheet
+        ? { ...strokeOf(segment.cable), short: segment.sheet.name }
+        : strokeOf(segment.cable),
       hasLeg: segment.leg.kind === 'cores',
       environment: segment.environment,
     });

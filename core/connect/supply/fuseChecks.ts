@@ -1,4 +1,4 @@
-import { conductorAreaMm2, powerCable, signalCable, type Conductor } from '#core/physics/cable';
+import { cableOf, conductorAreaMm2, powerCable, type Conductor } from '#core/physics/cable';
 import { ampacityA, limitedPowerVa } from '#core/physics/power';
 import type { Run, Supply } from '#core/model/site';
 
@@ -15,11 +15,12 @@ function coresOf({ feed, segments }: Run): Cores[] {
     const { outCores, backCores, cable } = feed;
     return [{ conductor: powerCable(cable).conductor, outCores, backCores }];
   }
-  return segments.flatMap(({ leg, cable }): Cores[] => {
+  return segments.flatMap((segment): Cores[] => {
+    const { leg } = segment;
     if (leg.kind === 'none') return [];
     const { outCores, backCores } = leg;
     if (leg.kind === 'cores') return [{ conductor: powerCable(leg.cable).conductor, outCores, backCores }];
-    const line = signalCable(cable);
+    const line = cableOf(segment);
     return line.kind === 'pair' ? [{ conductor: line.conductor, outCores, backCores }] : [];
   });
 }

@@ -20,7 +20,9 @@ const isServed = (rating: string, wanted: FireClass): boolean =>
 export function oldCableFire({ run, place, headEnd }: Pick<Context, 'run' | 'place' | 'headEnd'>): string[] {
   const wanted = fireClassOf(place, headEnd);
   if (wanted === 'general') return [];
-  const ratings = run.segments.map(({ print }) => print && readJacketPrint(print).fireRating);
+  const ratings = run.segments.map(
+    ({ print, sheet }) => sheet?.fireRating ?? (print && readJacketPrint(print).fireRating),
+  );
   const unfit = [...new Set(ratings.filter((rating) => rating && !isServed(rating, wanted)))];
   const asks = `Cable there has to be made for ${fireClassWords[wanted]}`;
   const ask = 'Ask whoever answers for fire safety before it is used on.';

@@ -1,4 +1,4 @@
-import { powerCable, signalCable } from '#core/physics/cable';
+import { cableOf, powerCable } from '#core/physics/cable';
 import { powerFixes, type PowerFix } from '#core/test/volts';
 import { pictureFormat, formatMegapixels } from '#core/physics/signal';
 import { sentToday, type Run } from '#core/model/site';
@@ -19,9 +19,10 @@ import type { Part } from './part';
 function hasSpareCores({ feed, segments }: Run): boolean {
   if (feed.kind === 'separate-pair')
     return powerCable(feed.cable).cores - feed.outCores - feed.backCores >= 2;
-  return segments.every(({ leg, cable }) => {
+  return segments.every((segment) => {
+    const { leg } = segment;
     if (leg.kind === 'cores') return powerCable(leg.cable).cores - leg.outCores - leg.backCores >= 2;
-    const line = signalCable(cable);
+    const line = cableOf(segment);
     return (
       leg.kind === 'spare-pairs' &&
       line.kind === 'pair' &&

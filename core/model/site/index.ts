@@ -11,6 +11,7 @@ export {
 export { asKind, cameraKinds, noteCamera, noteWatts, placeholderCamera } from './cameraKinds';
 export { removing, type Change, type FactUpdate } from './change';
 export { changesBetween, withChanges } from './changesBetween';
+export { noteConstruction, withCable } from './constructions';
 export { choose, lockChoice, takeBackChoice } from './choosing';
 export type { Choice, Placement } from './decision';
 export { optionKinds, optionRow, type OptionKind } from './optionKinds';

@@ -1,6 +1,6 @@
 import { allocationSettingsId } from './allocationSettings';
 import { familyOf, slotCount } from '#core/model/slotRules';
-import { powerCable, signalCable } from '#core/physics/cable';
+import { powerCable, cableOf, signalCable } from '#core/physics/cable';
 import type { Problem } from '#core/shared/problems';
 import type { GearKind, HookUp } from './equipment';
 import { kinds, type Fact, type Kind, type Site } from './site';
@@ -114,7 +114,8 @@ function checkDrawings(site: Site, found: Found): void {
 }
 
 function checkLeg(run: Fact<'run'>, index: number, found: Found): void {
-  const { leg, cable } = run.segments[index]!;
+  const segment = run.segments[index]!;
+  const { leg, cable, sheet } = segment;
   const path = at('run', run.id, `segments[${index}].leg`);
   if (leg.kind === 'cores' && leg.outCores + leg.backCores > powerCable(leg.cable).cores) {
     found.add(
@@ -123,8 +124,10 @@ function checkLeg(run: Fact<'run'>, index: number, found: Found): void {
       `at most ${powerCable(leg.cable).cores} cores of ${leg.cable}`,
     );
   }
+  if (sheet && sheet.kind !== signalCable(cable).kind)
+    found.add(path, sheet.kind, `a data sheet of ${signalCable(cable).kind === 'coax' ? 'coax' : 'pairs'}`);
   if (leg.kind === 'spare-pairs') {
-    const line = signalCable(cable);
+    const line = cableOf(segment);
     // One pair carries the picture; the others are spare.
     const spare = line.kind === 'pair' ? (line.pairs - 1) * 2 : 0;
     if (leg.outCores + leg.backCores > spare)

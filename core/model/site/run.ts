@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { powerCableIds, signalCableIds } from '#core/physics/cable';
+import { dataSheetSchema, powerCableIds, signalCableIds } from '#core/physics/cable';
 import { inLineGearSchema } from './inLineGear';
 import {
   currentSchema,
@@ -53,6 +53,8 @@ export const lengthSources = ['jacket-marks', 'reflectometer', 'drawn', 'estimat
 /** A stretch of one construction in one environment, listed from the head end outwards. */
 export const segmentSchema = z.strictObject({
   cable: z.enum(signalCableIds),
+  /** A cable of the site's own by its data sheet: it goes before the row of the tables that it is nearest to. */
+  sheet: dataSheetSchema.optional(),
   lengthM: lengthSchema,
   lengthFrom: z.enum(lengthSources),
   /** How far the length may be off either way, one standard deviation. */

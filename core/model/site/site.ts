@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { dataSheetSchema } from '#core/physics/cable';
 import { cameraSchema } from './camera';
 import { choiceSchema, placementSchema } from './decision';
 import { demandsSchema } from './demands';
@@ -54,6 +55,7 @@ const factKinds = {
   product: { schema: productSchema, list: 'products', isRequired: false },
   demands: { schema: demandsSchema, list: 'demands', isRequired: false },
   savedPlan: { schema: savedPlanSchema, list: 'plans', isRequired: false },
+  construction: { schema: dataSheetSchema, list: 'constructions', isRequired: false },
   radioPath: { schema: radioPathSchema, list: 'radioPaths', isRequired: false },
   stream: { schema: streamSchema, list: 'streams', isRequired: false },
   networkConfig: { schema: networkConfigSchema, list: 'networkConfigs', isRequired: false },

@@ -1,8 +1,7 @@
-import { signalCable } from './tables';
+import { cableOf, type Laid } from './dataSheet';
 
 /** A stretch of one construction, as every loss calculation takes it. */
-export interface Stretch {
-  cable: string;
+export interface Stretch extends Laid {
   lengthM: number;
 }
 
@@ -16,9 +15,9 @@ export interface PathLossCoefficients {
 /** Sums the published coefficients (given per 100 m, at 20 °C) over all stretches of a path. */
 export function pathLossCoefficients(stretches: readonly Stretch[]): PathLossCoefficients {
   const sum = { a: 0, b: 0, c: 0 };
-  for (const { cable, lengthM } of stretches) {
-    const figures = signalCable(cable);
-    const hundreds = lengthM / 100;
+  for (const stretch of stretches) {
+    const figures = cableOf(stretch);
+    const hundreds = stretch.lengthM / 100;
     sum.a += figures.a * hundreds;
     sum.b += figures.b * hundreds;
     sum.c += (figures.c ?? 0) * hundreds;

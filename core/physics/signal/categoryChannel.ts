@@ -1,10 +1,9 @@
-import { pathLossDb, signalCable } from '#core/physics/cable';
+import { cableOf, pathLossDb, type Laid } from '#core/physics/cable';
 
 /** A stretch of category cable at its own temperature. */
-export interface WarmStretch {
+export interface WarmStretch extends Laid {
   lengthM: number;
   temperatureC: number;
-  cable: string;
 }
 
 /** Longest fixed cable by temperature, unshielded. Source: ANSI/TIA-568.2-D, annex on temperature; ISO/IEC 11801 gives the same slope. */
@@ -45,19 +44,21 @@ export const longestChannelM = 102;
 const madeForDb = 22;
 
 /** How much more a cable loses than Ethernet is made for: thin cores and clad aluminium do. */
-const lossTimes = (cable: string): number =>
-  Math.max(1, pathLossDb([{ cable, lengthM: 100 }], 100) / madeForDb);
+const lossTimes = ({ cable, sheet }: Laid): number =>
+  Math.max(1, pathLossDb([{ cable, sheet, lengthM: 100 }], 100) / madeForDb);
 
-const isScreened = (cable: string): boolean => {
-  const line = signalCable(cable);
+const isScreened = (laid: Laid): boolean => {
+  const line = cableOf(laid);
   return line.kind === 'pair' && line.screened === true;
 };
 
 /** The fixed cable as so many metres at 20 °C of cable that Ethernet is made for, and the channel that its cords make of it. */
 export function categoryChannel(stretches: readonly WarmStretch[]): { fixedM: number; channelM: number } {
   const fixedM = stretches.reduce(
-    (sum, { cable, lengthM, temperatureC }) =>
-      sum + (lengthM * lossTimes(cable) * permanentLinkM) / longestLinkM(temperatureC, isScreened(cable)),
+    (sum, stretch) =>
+      sum +
+      (stretch.lengthM * lossTimes(stretch) * permanentLinkM) /
+        longestLinkM(stretch.temperatureC, isScreened(stretch)),
     0,
   );
   return { fixedM, channelM: fixedM + usualCordsM * cordFactor };

@@ -1,4 +1,3 @@
-import { signalCable } from '#core/physics/cable';
 import {
   fedFrom,
   firstRun,
@@ -9,6 +8,7 @@ import {
   longestSegmentM,
   type Run,
   type Site,
+  withCable,
 } from '#core/model/site';
 import { choices } from '#core/model/labels';
 import type { Cell, List, Written } from './column';
@@ -119,11 +119,8 @@ export const runList: List<Run> = {
         (run, value) => {
           const [only] = run.segments;
           if (!only || run.segments.length > 1) return several;
-          const leg =
-            signalCable(String(value)).kind === 'coax' && only.leg.kind === 'spare-pairs'
-              ? { kind: 'none' as const }
-              : only.leg;
-          return { kind: 'row', row: { ...run, segments: [{ ...only, cable: String(value), leg }] } };
+          // Its row of the tables stands in the cell of a cable of the site's own too: that is no change of it.
+          return { kind: 'row', row: value === only.cable ? run : withCable(run, 0, String(value)) };
         },
         { width: 220, also: ['cable type', 'construction'] },
       ),

@@ -1,7 +1,9 @@
 import { coaxCables, pairCables, powerCables } from '#core/physics/cable';
 import {
   longestSegmentM,
+  withCable,
   withJoint,
+  withSegment,
   withSegmentAfter,
   type Leg,
   type Run,
@@ -27,10 +29,7 @@ const legWords = [
 const segmentOf = ({ run, index }: SegmentRow): Segment => run.segments[index]!;
 const withFields = ({ run, index }: SegmentRow, fields: Partial<Segment>): SegmentRow => ({
   index,
-  run: {
-    ...run,
-    segments: run.segments.map((segment, at) => (at === index ? { ...segment, ...fields } : segment)),
-  },
+  run: withSegment(run, index, fields),
 });
 const whole = (row: SegmentRow, segment: Segment): SegmentRow => ({
   ...row,
@@ -112,7 +111,8 @@ export const segmentList: List<SegmentRow> = {
       'cable',
       cableWords,
       (row) => segmentOf(row).cable,
-      (row, cable) => withFields(row, { cable }),
+      (row, cable) =>
+        cable === segmentOf(row).cable ? row : { ...row, run: withCable(row.run, row.index, cable) },
       { width: 220, also: ['cable type', 'construction'] },
     ),
     numberColumn(

@@ -1,11 +1,11 @@
-import { signalCable } from '#core/physics/cable';
+import { cableOf } from '#core/physics/cable';
 import { seriesLossDb, shuntLossDb, tapLossDb } from '#core/physics/signal';
 import type { Run } from '#core/model/site';
 import { faultsOf, type RunEvent } from './traceEvents';
 
 /** What the faults that a trace is sure of take from a picture or a link, in dB. An end that comes too early takes all. */
 export function faultsLossDb(run: Run, events: readonly RunEvent[]): number {
-  const lineOhms = signalCable(run.segments[0]!.cable).impedanceOhms;
+  const lineOhms = cableOf(run.segments[0]!).impedanceOhms;
   return faultsOf(events).reduce((sum, { kind, ohms = 0 }) => {
     switch (kind) {
       case 'series':

@@ -1,4 +1,4 @@
-import { coaxLoopOhms, signalCable } from '#core/physics/cable';
+import { cableOf, coaxLoopOhms } from '#core/physics/cable';
 import type { End, Fault, Line, Stretch } from '#core/physics/reflectometer';
 import type { Segment } from '#core/model/site';
 import { segmentVelocityFactor, type RunEvent } from './traceEvents';
@@ -11,7 +11,7 @@ export interface FaultAt {
 
 /** A segment as a reflectometer sees it: the loop resistance over its length, and the skin effect of its construction. */
 function stretchOf(segment: Segment, lengthM: number): Stretch {
-  const cable = signalCable(segment.cable);
+  const cable = cableOf(segment);
   const ohmsPerM = cable.kind === 'coax' ? coaxLoopOhms(cable, 1, segment.temperatureC) : 0;
   return {
     kind: 'stretch',

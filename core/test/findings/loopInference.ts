@@ -1,4 +1,5 @@
 import {
+  cableOf,
   coaxCables,
   coaxLoopOhms,
   conductorAreaMm2,
@@ -6,7 +7,6 @@ import {
   pairCables,
   powerCable,
   powerCables,
-  signalCable,
   type Conductor,
 } from '#core/physics/cable';
 import type { QuantityReading, Run, Segment } from '#core/model/site';
@@ -184,10 +184,11 @@ const kinOf = new Map(
 );
 
 function coaxPart(segment: Segment, atC: number): LoopPart | undefined {
-  const noted = signalCable(segment.cable);
+  const noted = cableOf(segment);
   if (noted.kind !== 'coax') return undefined;
   const ohms = coaxLoopOhms(noted, segment.lengthM, atC);
-  const kin = kinOf.get(noted.id) ?? [];
+  // A cable that is known by its sheet is not easily another one; its kin are those of the row it is nearest to.
+  const kin = kinOf.get(segment.cable) ?? [];
   const share = kin.length > 0 ? otherCables(segment.print !== undefined) / kin.length : 0;
   return {
     ohms,
@@ -304,14 +305,15 @@ function coresPart(
   );
 }
 
-function legPart({ leg, cable, temperatureC, ...length }: Segment, atC: number | undefined): LoopPart[] {
+function legPart(segment: Segment, atC: number | undefined): LoopPart[] {
+  const { leg, cable, temperatureC, ...length } = segment;
   switch (leg.kind) {
     case 'none':
       return [];
     case 'cores':
       return [coresPart(leg.cable, leg, length, atC ?? temperatureC)];
     case 'spare-pairs': {
-      const noted = signalCable(cable);
+      const noted = cableOf(segment);
       if (noted.kind !== 'pair') return [];
       return [
         powerPart(

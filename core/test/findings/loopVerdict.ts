@@ -1,4 +1,4 @@
-import { coaxLoopOhms, signalCable } from '#core/physics/cable';
+import { coaxLoopOhms, cableOf } from '#core/physics/cable';
 import {
   type QuantityReading,
   type Run,
@@ -27,7 +27,7 @@ function expectedCoax(segments: readonly Segment[], atC: number | undefined): Ex
   let ohms = 0;
   let lengthVariance = 0;
   for (const segment of segments) {
-    const cable = signalCable(segment.cable);
+    const cable = cableOf(segment);
     if (cable.kind !== 'coax') continue;
     const own = coaxLoopOhms(cable, segment.lengthM, atC ?? segment.temperatureC);
     ohms += own;

@@ -1,4 +1,4 @@
-import { coaxLoopOhms, conductorOhms, powerCable, signalCable, type Conductor } from '#core/physics/cable';
+import { cableOf, coaxLoopOhms, conductorOhms, powerCable, type Conductor } from '#core/physics/cable';
 import type { QuantityReading, Run, Segment } from '#core/model/site';
 import { figure, type Figure, type Source, type Step } from '#core/shared/derivation';
 
@@ -28,14 +28,14 @@ export type LineKind = 'coax' | 'pair' | 'mixed';
 /** Whether a run is coax all the way, category cable all the way, or changes between them. */
 export function lineKind(run: Run): LineKind {
   const [first, ...rest] = run.segments;
-  const { kind } = signalCable(first!.cable);
-  return rest.every((segment) => signalCable(segment.cable).kind === kind) ? kind : 'mixed';
+  const { kind } = cableOf(first!);
+  return rest.every((segment) => cableOf(segment).kind === kind) ? kind : 'mixed';
 }
 
 /** Expected loop of centre and shield over all segments, each at its own temperature or all at `atC`. */
 export function expectedCoaxOhms(segments: readonly Segment[], atC?: number): number {
   return segments.reduce((sum, segment) => {
-    const cable = signalCable(segment.cable);
+    const cable = cableOf(segment);
     return cable.kind === 'coax'
       ? sum + coaxLoopOhms(cable, segment.lengthM, atC ?? segment.temperatureC)
       : sum;
@@ -51,9 +51,10 @@ const bundle = (
   temperatureC: number,
 ) => conductorOhms(conductor, lengthM, temperatureC) * (1 / outCores + 1 / backCores);
 
-function legOhms({ leg, cable, lengthM, temperatureC }: Segment, atC: number | undefined): number {
+function legOhms(segment: Segment, atC: number | undefined): number {
+  const { leg, lengthM, temperatureC } = segment;
   if (leg.kind === 'none') return 0;
-  const line = signalCable(cable);
+  const line = cableOf(segment);
   if (leg.kind === 'spare-pairs')
     return line.kind === 'pair'
       ? bundle(line.conductor, leg.outCores, leg.backCores, lengthM, atC ?? temperatureC)
@@ -107,14 +108,15 @@ export function coaxLoop(run: Run, reading: QuantityReading | undefined): Loop {
   const expected = expectedCoaxOhms(run.segments);
   if (reading)
     return measuredLoop(message, reading, expected, expectedCoaxOhms(run.segments, reading.temperatureC));
+  const from = run.segments.every(({ sheet }) => sheet) ? 'data-sheet' : 'typical';
   return {
     ohms: expected,
-    from: 'typical',
+    from,
     step: () => ({
       message,
       formula: 'coax-loop',
       inputs: [lengthFigure(run)],
-      result: figure('loop', expected, 'Ω', 'typical'),
+      result: figure('loop', expected, 'Ω', from),
     }),
   };
 }

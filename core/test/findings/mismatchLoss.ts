@@ -1,4 +1,4 @@
-import { signalCable } from '#core/physics/cable';
+import { cableOf } from '#core/physics/cable';
 import type { Run } from '#core/model/site';
 import { lineKind } from './loops';
 
@@ -12,8 +12,8 @@ const coaxOhms = 75;
 export function mismatchLossDb(run: Run): number {
   if (lineKind(run) !== 'coax') return 0;
   let [sumDb, before] = [0, coaxOhms];
-  for (const { cable } of run.segments) {
-    const { impedanceOhms } = signalCable(cable);
+  for (const segment of run.segments) {
+    const { impedanceOhms } = cableOf(segment);
     sumDb += stepLossDb(before, impedanceOhms);
     before = impedanceOhms;
   }
@@ -28,4 +28,4 @@ function stepLossDb(fromOhms: number, toOhms: number): number {
 
 /** Whether some of a coax is not made for pictures: its echoes make ghosts, whatever gets through. */
 export const hasOtherImpedance = (run: Run): boolean =>
-  lineKind(run) === 'coax' && run.segments.some(({ cable }) => signalCable(cable).impedanceOhms !== coaxOhms);
+  lineKind(run) === 'coax' && run.segments.some((segment) => cableOf(segment).impedanceOhms !== coaxOhms);

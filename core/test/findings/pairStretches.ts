@@ -14,8 +14,9 @@ export const pairLengthFigure = (run: Run, readings: RunReadings): Figure => {
 export function pairStretches(run: Run, readings: RunReadings): WarmStretch[] {
   const read = readings['pair-length-m']?.value;
   const times = read === undefined ? 1 : read / runLengthM(run);
-  return run.segments.map(({ cable, lengthM, temperatureC }) => ({
+  return run.segments.map(({ cable, sheet, lengthM, temperatureC }) => ({
     cable,
+    sheet,
     lengthM: lengthM * times,
     temperatureC,
   }));

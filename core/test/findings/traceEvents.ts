@@ -1,4 +1,4 @@
-import { signalCable } from '#core/physics/cable';
+import { cableOf } from '#core/physics/cable';
 import { findEvents, lightMPerNs, type LineEvent, type Trace } from '#core/physics/reflectometer';
 import { mostSamples, type Run, type Segment, type Traced, type TraceReading } from '#core/model/site';
 import { runLengthM } from './loops';
@@ -24,8 +24,8 @@ export function keptTrace({ stepNs, volts }: Trace): Traced {
 }
 
 /** Velocity factor of a segment: as fitted on this very cable, else its construction's. */
-export const segmentVelocityFactor = ({ cable, velocityFactor }: Segment): number =>
-  velocityFactor ?? signalCable(cable).velocityFactor;
+export const segmentVelocityFactor = (segment: Segment): number =>
+  segment.velocityFactor ?? cableOf(segment).velocityFactor;
 
 /** Velocity factor of a whole run: its length over the time a wave takes for it. */
 export function runVelocityFactor(run: Run): number {
@@ -109,7 +109,7 @@ export interface TraceTask {
 export const traceTaskOf = (run: Run, { trace }: TraceReading): TraceTask => ({
   trace,
   velocityFactor: runVelocityFactor(run),
-  impedanceOhms: signalCable(run.segments[0]!.cable).impedanceOhms,
+  impedanceOhms: cableOf(run.segments[0]!).impedanceOhms,
 });
 
 /** What a trace shows. It takes some milliseconds, so that many are read in threads of their own. */

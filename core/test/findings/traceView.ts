@@ -1,4 +1,4 @@
-import { signalCable } from '#core/physics/cable';
+import { cableOf } from '#core/physics/cable';
 import { forwardTrace, launchOf, type End, type Line, type Trace } from '#core/physics/reflectometer';
 import type { Run, Segment, TraceReading } from '#core/model/site';
 import { faultsFromEvents, lineOf } from './lineModel';
@@ -71,7 +71,7 @@ export function traceView(run: Run, reading: TraceReading): TraceView | null {
   const events = runEvents(run, reading);
   const farM = Math.max(runLengthM(run), ...events.map(({ atM }) => atM));
   const axisM = farM * 1.12;
-  const { impedanceOhms } = signalCable(run.segments[0]!.cable);
+  const { impedanceOhms } = cableOf(run.segments[0]!);
   const pulse = {
     centreNs: launch.centreNs,
     widthNs: launch.widthNs,

@@ -8,7 +8,7 @@ import {
   type Site,
   type TestDefinition,
 } from '#core/model/site';
-import { signalCable } from '#core/physics/cable';
+import { cableOf } from '#core/physics/cable';
 import { parseQuantity } from '#core/shared/units';
 import type { Cell, ForeignTable } from '#core/survey/lists';
 
@@ -178,7 +178,7 @@ function rowOf(
 /** What a cable tester reads of a run that is no category cable is another cable's: its row names the wrong run. */
 function doubtOf({ test }: TableFound, { segments }: Run): string | null {
   const { appliesTo, label }: Pick<TestDefinition, 'appliesTo' | 'label'> = testDefinition(test);
-  const isPair = segments.every(({ cable }) => signalCable(cable).kind === 'pair');
+  const isPair = segments.every((segment) => cableOf(segment).kind === 'pair');
   return appliesTo === 'pair-throughout' && !isPair
     ? `${label.toLowerCase()}: the run is not category cable all the way`
     : null;

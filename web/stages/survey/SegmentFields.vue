@@ -1,8 +1,10 @@
 <script setup lang="ts">
-import { computed, inject } from 'vue';
-import { powerCable, signalCable, waysToShareCores } from '#core/physics/cable';
+import { computed, inject, ref } from 'vue';
+import { cableOf, powerCable, waysToShareCores, type DataSheet } from '#core/physics/cable';
 import { fieldKey } from '#core/survey/gaps';
 import {
+  noteConstruction,
+  withCable,
   withJoint,
   withoutSegment,
   withSegment,
@@ -20,10 +22,15 @@ import QuantityField from '../../parts/QuantityField.vue';
 import { fitting } from '../../parts/within';
 import { choices } from '#core/model/labels';
 import { useMeasures } from '../../stores/measures';
+import { useOpenSite } from '../../stores/openSite';
+import { useSite } from '../../stores/site';
+import DataSheetDialog from './DataSheetDialog.vue';
 import LengthFields from './LengthFields.vue';
 import PrintFields from './PrintFields.vue';
 
 const measures = useMeasures();
+const openSite = useOpenSite();
+const store = useSite();
 /** Asked for one field alone, this adds and removes nothing. */
 const alone = inject(onlyField, null);
 const { run, index, segment } = defineProps<{ run: Run; index: number; segment: Segment }>();
@@ -38,14 +45,12 @@ const confirm = (field: AssumableOfSegment) => set('Looked at', { [field]: segme
 
 const legChoices = computed(() => [
   { value: 'none', label: 'No power beside it' },
-  ...(signalCable(segment.cable).kind === 'pair'
-    ? [{ value: 'spare-pairs', label: 'Its own spare pairs' }]
-    : []),
+  ...(cableOf(segment).kind === 'pair' ? [{ value: 'spare-pairs', label: 'Its own spare pairs' }] : []),
   ...measures.powerCables,
 ]);
 const legValue = computed(() => (segment.leg.kind === 'cores' ? segment.leg.cable : segment.leg.kind));
 const spareCores = computed(() => {
-  const cable = signalCable(segment.cable);
+  const cable = cableOf(segment);
   if (segment.leg.kind === 'cores') return powerCable(segment.leg.cable).cores;
   return segment.leg.kind === 'spare-pairs' && cable.kind === 'pair' ? (cable.pairs - 1) * 2 : 0;
 });
@@ -69,11 +74,21 @@ function takeCores(value: string): void {
   const [outCores = 1, backCores = 1] = value.split('/').map(Number);
   if (segment.leg.kind !== 'none') set('Cores used', { leg: { ...segment.leg, outCores, backCores } });
 }
-function takeCable(cable: string): void {
-  // Spare pairs belong to category cable; coax has none to offer.
-  const leg: Leg =
-    signalCable(cable).kind === 'coax' && segment.leg.kind === 'spare-pairs' ? { kind: 'none' } : segment.leg;
-  set('Cable', { cable, leg });
+/** Cables of the site's own stand before the rows of the tables. */
+const ownKey = (id: string) => `own ${id}`;
+const cables = computed(() => [
+  ...Object.values(openSite.value.construction).map(({ id, name }) => ({ value: ownKey(id), label: name })),
+  ...measures.cables,
+]);
+const cableValue = computed(() => (segment.sheet ? ownKey(segment.sheet.id) : segment.cable));
+function takeCable(value: string): void {
+  const own = Object.values(openSite.value.construction).find(({ id }) => ownKey(id) === value);
+  emit('change', 'Cable', (now) => withCable(now, index, own ?? value));
+}
+const isWritingSheet = ref(false);
+function takeSheet(sheet: DataSheet): void {
+  store.change(`Data sheet of ${sheet.name}`, noteConstruction(openSite.value, sheet));
+  emit('change', 'Cable', (now) => withCable(now, index, sheet));
 }
 </script>
 
@@ -81,11 +96,20 @@ function takeCable(cable: string): void {
   <div class="segment">
     <FieldRow :label="`Segment ${index + 1}`" :field="fieldKey('cable', index)"
       ><PickField
-        :value="segment.cable"
-        :choices="measures.cables"
+        :value="cableValue"
+        :choices="cables"
         :label="`Cable of segment ${index + 1}`"
         @take="takeCable"
-    /></FieldRow>
+      /><button type="button" class="btn small" @click="isWritingSheet = true">
+        {{ segment.sheet ? 'Its data sheet' : 'By data sheet' }}
+      </button></FieldRow
+    >
+    <DataSheetDialog
+      v-if="isWritingSheet"
+      :sheet="segment.sheet ?? null"
+      @take="takeSheet"
+      @leave="isWritingSheet = false"
+    />
     <PrintFields
       :run="run"
       :index="index"

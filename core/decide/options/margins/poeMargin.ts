@@ -1,4 +1,5 @@
-import { conductorOhms, signalCable } from '#core/physics/cable';
+import { cableOf, conductorOhms } from '#core/physics/cable';
+import type { WarmStretch } from '#core/physics/signal';
 import {
   maxLoadWatts,
   poeClasses,
@@ -14,12 +15,12 @@ import { figure, type Figure } from '#core/shared/derivation';
 import type { Margin } from '../option';
 import { enough, wattsMargin } from './wattsMargin';
 
-const pairPathOhms = (
-  stretches: readonly { cable: string; lengthM: number; temperatureC: number }[],
-): number =>
-  stretches.reduce((sum, { cable, lengthM, temperatureC }) => {
-    const line = signalCable(cable);
-    return line.kind === 'pair' ? sum + conductorOhms(line.conductor, lengthM, temperatureC) : sum;
+const pairPathOhms = (stretches: readonly WarmStretch[]): number =>
+  stretches.reduce((sum, stretch) => {
+    const line = cableOf(stretch);
+    return line.kind === 'pair'
+      ? sum + conductorOhms(line.conductor, stretch.lengthM, stretch.temperatureC)
+      : sum;
   }, 0);
 
 /** Watts over category cable from a PoE port of one class. Two fed pairs make a loop of one conductor, four of half. */
@@ -45,7 +46,7 @@ export interface PoeMargin {
  * has held there.
  */
 export function poeMargin(
-  stretches: readonly { cable: string; lengthM: number; temperatureC: number }[],
+  stretches: readonly WarmStretch[],
   { nightWatts, from }: Pick<CameraFigures, 'nightWatts' | 'from'>,
   lengthFrom: Figure,
   loadedWatts?: number,
