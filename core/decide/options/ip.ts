@@ -1,5 +1,5 @@
 import { productOf } from '#core/model/catalogue';
-import { pairLengthFigure, pairStretches, runLengthM } from '#core/test/findings';
+import { hasCladPairs, pairLengthFigure, pairStretches, runLengthM } from '#core/test/findings';
 import { poeClasses } from '#core/physics/power';
 import { soundJointLossDb } from '#core/physics/signal';
 import type { Place } from '#core/model/site';
@@ -284,7 +284,7 @@ export function ipCategoryOption(context: Context): Option {
   const length = pairLengthFigure(run, readings);
   const { margin, sourceWatts } = poeMargin(stretches, ip, length, readings['poe-load-watts']?.value);
   const camera = newCamera(context, 'ip');
-  const isClad = run.segments.some(({ cable }) => cable.endsWith('cca'));
+  const isClad = hasCladPairs(run);
   const power = isClad ? neverMoreThanClose(margin) : margin;
   return feasible(context, {
     kind: 'ip-category',

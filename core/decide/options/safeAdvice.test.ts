@@ -2,6 +2,7 @@ import { describe, expect, it } from 'vitest';
 import { evaluateSite } from '#core/evaluate';
 import {
   inLineGearKinds,
+  withCable,
   withFields,
   type Camera,
   type InLineGearKind,
@@ -538,6 +539,28 @@ describe('what a cable tester finds binds power and data over category cable', (
     const longer = possible(read(demo, 'r20', { 'pair-length-m': 98 }), 'r20', 'ip-category');
     expect([longer.state, longer.binding!.kind]).toEqual(['fails', 'channel']);
     expect(longer.binding!.basis).toBe('measured');
+  });
+  it('clad aluminium by the cable’s own sheet is no more than close either', () => {
+    const of = (material: 'copper' | 'cca') =>
+      possible(
+        withRun(
+          'r20',
+          withCable(demo.run['r20']!, 0, {
+            kind: 'pair',
+            id: 'shed-pairs',
+            name: 'Shed pairs',
+            material,
+            conductorOhmPerKm: 90,
+            pairs: 4,
+            loss: [{ mhz: 100, dbPer100m: 21 }],
+            velocityFactor: 0.68,
+            impedanceOhms: 100,
+          }),
+        ),
+        'r20',
+        'ip-category',
+      ).state;
+    expect([of('copper'), of('cca')]).toEqual(['holds', 'close']);
   });
   it('clad aluminium that a certifier passes is still no more than close', () => {
     const passed = possible(read(demo, 'r21', { 'insertion-loss-db': 17 }), 'r21', 'ip-category');

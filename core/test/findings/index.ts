@@ -7,7 +7,7 @@ export { formatCheck } from './formatCheck';
 export { gearInLine } from './gearInLine';
 export type { LineCondition } from './lineCondition';
 export { lineConditions, type LineUse } from './lineConditions';
-export { pairLengthFigure, pairStretches } from './pairStretches';
+export { hasCladPairs, pairLengthFigure, pairStretches } from './pairStretches';
 export { ghostLengthM } from './ghost';
 export { insulationState } from './insulation';
 export { isStopped, realAcVolts } from './foreignVolts';

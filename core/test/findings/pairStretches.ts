@@ -1,8 +1,16 @@
+import { cableOf } from '#core/physics/cable';
 import type { WarmStretch } from '#core/physics/signal';
 import type { Run } from '#core/model/site';
 import type { RunReadings } from '#core/test/readings';
 import { figure, type Figure } from '#core/shared/derivation';
 import { lengthFigure, runLengthM } from './loops';
+
+/** Whether some of a category cable is copper-clad aluminium, by the tables or by its own sheet. */
+export const hasCladPairs = ({ segments }: Run): boolean =>
+  segments.some((segment) => {
+    const line = cableOf(segment);
+    return line.kind === 'pair' && line.conductor.material === 'cca';
+  });
 
 /** Length of a category cable, as a tester read it or as it is noted. */
 export const pairLengthFigure = (run: Run, readings: RunReadings): Figure => {

@@ -2,6 +2,7 @@ import {
   faultsLossDb,
   feedSource,
   gearInLine,
+  hasCladPairs,
   heaterWatts,
   lineConditions,
   lineKind,
@@ -256,7 +257,7 @@ function categoryUse(given: Given): Use[] {
   const { fixedM, channelM } = categoryChannel(pairStretches(run, readings));
   const isRead = readings['pair-length-m'] !== undefined;
   const spreadM = isRead ? 0 : Math.hypot(...run.segments.map((segment) => segment.spreadM));
-  const isClad = run.segments.some(({ cable }) => cable.endsWith('cca'));
+  const isClad = hasCladPairs(run);
   const channel = marginOf({
     label: 'long with its cords',
     unit: 'm',
