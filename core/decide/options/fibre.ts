@@ -7,7 +7,16 @@ import { figure, statusOf } from '#core/shared/derivation';
 import { infeasible, feasible } from './build';
 import type { Context } from './context';
 import { fieldSwitchAt } from './fieldSwitch';
-import { ipSignal, mainsObstacle, newCableCautions, newWay, removalOf, sharedRoute, type NewWay } from './ip';
+import {
+  ipSignal,
+  mainsObstacle,
+  newCableCautions,
+  newWay,
+  removalOf,
+  sharedRoute,
+  surveyOf,
+  type NewWay,
+} from './ip';
 import { mains } from './mains';
 import { newCable } from './newCable';
 import { newCamera } from './newCamera';
@@ -151,14 +160,16 @@ export function fibreOption(context: Context): Option {
   const obstacle = mainsObstacle('fibre', from, 'media converter');
   if (obstacle) return obstacle;
   const end = productOf(catalogue, 'fibre-end', 'fibre-end');
-  const attenuated = attenuatorDb(end, lengthM);
+  // The fibre is one for its place: as long as the longest way there.
+  const sharedM = Math.max(lengthM, context.around.routeFrom(from.id).lengthM);
+  const attenuated = attenuatorDb(end, sharedM);
   const camera = newCamera(context, 'ip');
   const route = sharedRoute(context, way);
   return feasible(context, {
     kind: 'fibre',
     margins: [lossMargin(end, lengthM, surveyed, attenuated), ...reachMargin(end, lengthM, surveyed)],
     parts: [...camera.parts, { item: 'poe-injector', count: 1 }],
-    work: [...camera.work, ...removalOf(context)],
+    work: [...camera.work, ...surveyOf(way), ...removalOf(context)],
     sharing: [route, sharedFibre(context, way, attenuated, route.among), fieldSwitchAt(context, route.among)],
     signal: ipSignal(context),
     megapixels: ip.product.megapixels,

@@ -353,8 +353,11 @@ export function newWay(
 export const removalOf = ({ policies, run }: Context): Part[] =>
   policies.oldCable === 'remove' ? [{ item: 'remove-old-cable-m', count: runLengthM(run) }] : [];
 
+/** A way that nobody has walked is walked first, for each camera that takes it. */
+export const surveyOf = ({ surveyed }: NewWay): string[] => (surveyed ? [] : ['survey-route']);
+
 /** The way itself: containment, fire stopping and setting up serve every cable that goes the same way to the same place. */
-export function sharedRoute({ place, around }: Context, { from, lengthM, surveyed }: NewWay): SharedThing {
+export function sharedRoute({ place, around }: Context, { from, lengthM }: NewWay): SharedThing {
   const { lengthM: longestM, cameras } = around.routeFrom(from.id);
   return {
     key: `route ${from.id} ${place.id}`,
@@ -363,10 +366,7 @@ export function sharedRoute({ place, around }: Context, { from, lengthM, surveye
       { item: 'containment-m', count: Math.ceil(Math.max(lengthM, longestM)) },
       { item: 'making-good', count: 1 },
     ],
-    tasks: [
-      { item: 'pull-cable-start', count: 1 },
-      ...(surveyed ? [] : [{ item: 'survey-route', count: 1 }]),
-    ],
+    tasks: [{ item: 'pull-cable-start', count: 1 }],
     need: 1,
     capacity: 'all',
     free: 0,

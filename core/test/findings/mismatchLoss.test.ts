@@ -15,6 +15,22 @@ describe('coax that is not 75 Ω', () => {
     expect(mismatchLossDb(of50Ohms)).toBeCloseTo(2 * 0.1773, 3);
     expect(mismatchLossDb(run)).toBe(0);
   });
+  it('is not cable of 75 Ω that its sheet puts a few ohms off', () => {
+    const [first, ...rest] = run.segments;
+    const sheet = {
+      kind: 'coax' as const,
+      id: 'dock-coax',
+      name: 'Dock coax',
+      material: 'copper' as const,
+      centreOhmPerKm: 40,
+      shieldOhmPerKm: 10,
+      loss: [{ mhz: 100, dbPer100m: 10 }],
+      velocityFactor: 0.7,
+      impedanceOhms: 73,
+    };
+    const near = { ...run, segments: [{ ...first!, lengthM: 10, sheet }, ...rest] };
+    expect(pictureOver(near, pictureFormat('cvbs')).status).toBe('holds');
+  });
   it('never simply holds a picture, since its echoes make ghosts', () => {
     const short = withSegment(of50Ohms, 0, { lengthM: 10 });
     const picture = pictureOver(short, pictureFormat('cvbs'));

@@ -26,6 +26,10 @@ function stepLossDb(fromOhms: number, toOhms: number): number {
   return -10 * Math.log10(1 - rho ** 2);
 }
 
+/** Cable for pictures is made to within so many ohms. Source: IEC 61196, 75 ± 3 Ω, with a little for age. */
+const toleranceOhms = 5;
+
 /** Whether some of a coax is not made for pictures: its echoes make ghosts, whatever gets through. */
 export const hasOtherImpedance = (run: Run): boolean =>
-  lineKind(run) === 'coax' && run.segments.some((segment) => cableOf(segment).impedanceOhms !== coaxOhms);
+  lineKind(run) === 'coax' &&
+  run.segments.some((segment) => Math.abs(cableOf(segment).impedanceOhms - coaxOhms) > toleranceOhms);

@@ -62,6 +62,11 @@ describe('readings from a table', () => {
     ]);
     expect(remarks).toEqual(['Not understood and left out: Weather.']);
   });
+  it('a column of cable types does not stand in for the run', () => {
+    const { readings, problems } = read(['Cable', 'Run', 'Insulation'], ['RG-59', 15, '12']);
+    expect(problems).toEqual([]);
+    expect(readings).toMatchObject([{ cameraNumber: 15, found: { value: 12 } }]);
+  });
   it('reads what a certifier writes, a row for each cable', () => {
     const { readings, problems } = read(
       [

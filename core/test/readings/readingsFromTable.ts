@@ -71,8 +71,12 @@ const testByName = new Map<string, TableTest>(
   ),
 ).set('wire map', 'wire-map');
 
-const columnIndex = (headings: readonly string[], name: ColumnName): number =>
-  headings.findIndex((heading) => (columnNames[name] as readonly string[]).includes(plain(heading)));
+/** The column that is called like this; of several the one whose name says it most plainly, which stands first in the list. */
+function columnIndex(headings: readonly string[], name: ColumnName): number {
+  const plainly = headings.map(plain);
+  const known = columnNames[name].find((spelling) => plainly.includes(spelling));
+  return known === undefined ? -1 : plainly.indexOf(known);
+}
 
 function valueOf(text: Cell, test: QuantityTestId, unit: string): { value: number } | { why: string } {
   const parsed = parseQuantity(`${String(text ?? '').trim()} ${unit}`.trim(), testDefinition(test).asks.unit);
