@@ -13,7 +13,6 @@ import { hdFeed } from './hdFeed';
 import { lineBinding } from './lineMargins';
 import { gearObstacle, lineObstacle } from './lineObstacle';
 import { feedMargin, keptVoltsMargin, nightVoltsMargin, pictureMarginOf } from './margins';
-import { newCamera } from './newCamera';
 import type { InfeasibleOption, Margin, Option } from './option';
 import type { Part } from './part';
 
@@ -77,17 +76,9 @@ export function keepOption(context: Context): Option {
   });
 }
 
-/** HD formats some recorder at the head end takes, up to the one the view deserves, best first. */
-function formatsOnOffer({ takes, need, policies }: Context): PictureFormat[] {
-  const best = pictureFormats.findIndex(({ id }) => id === need.hd.format);
-  const offered = pictureFormats
-    .filter(
-      ({ id, family }, index) =>
-        family === 'analog-hd' &&
-        index <= best &&
-        takes({ format: id, schemes: need.hd.product.schemes }) !== 'no',
-    )
-    .reverse();
+/** HD formats that the policy lets a view have, best first. */
+function formatsOnOffer({ hdFormats, policies }: Context): readonly PictureFormat[] {
+  const offered = hdFormats();
   return policies.format === 'replace' ? offered.slice(0, 1) : offered;
 }
 
@@ -140,7 +131,7 @@ function newHdCamera(
   const feed = hdFeed(context, kind);
   if ('state' in feed) return feed;
   const { format, margin } = formatThatFits(context, formats);
-  const camera = newCamera(context, 'hd');
+  const camera = context.newCameras.hd;
   const drawn = ampsOf(
     context,
     newLoads(context, feed.watts.value ?? 0, feed.heaterWatts, feed.startUpWatts),

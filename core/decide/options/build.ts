@@ -159,6 +159,9 @@ function asTask(given: string | Part): Part {
 
 const nothingShared: SharedThing[] = [];
 
+/** A list as long as it is. Lists that are made by spreading keep room to grow, which thousands of options would hold for nothing. */
+const trimmed = <T>(list: readonly T[]): T[] => list.slice();
+
 /** Turns margins, parts and tasks into an option with its cost and the way it stands. */
 export function feasible(context: Context, draft: Draft): FeasibleOption {
   const { catalogue } = context;
@@ -189,9 +192,9 @@ export function feasible(context: Context, draft: Draft): FeasibleOption {
   return {
     kind: draft.kind,
     state,
-    margins,
+    margins: trimmed(margins),
     binding,
-    parts,
+    parts: trimmed(parts),
     tasks,
     sharing,
     hours,
@@ -215,7 +218,7 @@ export function feasible(context: Context, draft: Draft): FeasibleOption {
     newCableM: draft.newCableM ?? 0,
     showsAt: draft.showsAt ?? none,
     message: draft.message,
-    cautions: isStopped ? [stopFirst, ...cautions] : cautions,
+    cautions: trimmed(isStopped ? [stopFirst, ...cautions] : cautions),
     remedy: (broken) => lineRemedy(broken) ?? draft.remedy(broken),
   };
 }

@@ -1,10 +1,13 @@
 import type { Catalogue } from '#core/model/catalogue';
-import type { SentPicture } from '#core/physics/signal';
+import type { PictureFormat, SentPicture } from '#core/physics/signal';
 import type { FeedSource, RunFindings } from '#core/test/findings';
 import type { RunReadings } from '#core/test/readings';
 import type { Rail } from '#core/test/volts';
 import type { Camera, Place, Policies, RadioPath, Run, Site } from '#core/model/site';
 import type { ViewNeed } from '#core/model/views';
+import type { LineBindings } from './lineMargins';
+import type { NewCameras } from './newCamera';
+import type { OnAir } from './onAir';
 
 /** What lies and hangs around a run. */
 export interface Around {
@@ -27,12 +30,18 @@ export interface Context {
   findings: RunFindings;
   readings: RunReadings;
   need: ViewNeed;
+  /** How the old line binds whatever goes on using it, and what any new camera of its view brings with it. */
+  line: LineBindings;
+  newCameras: NewCameras;
   catalogue: Catalogue;
   policies: Policies;
   /** Whether some recorder at the run's head end takes such a picture, as far as formats and schemes are noted. */
   takes: (sent: SentPicture) => 'yes' | 'no' | 'unknown';
+  /** HD formats that some recorder at the run's head end takes, up to the one the view deserves, best first. */
+  hdFormats: () => readonly PictureFormat[];
   /** The radio path from the camera's place that somebody noted, and the Mb/s of all cameras there together. */
   radioPath: RadioPath | undefined;
+  airOver: (path: RadioPath) => OnAir;
   mbpsAtPlace: () => number;
   /** What other cameras and runs are around it. */
   around: Around;

@@ -19,7 +19,6 @@ import {
 } from './ip';
 import { mains } from './mains';
 import { newCable } from './newCable';
-import { newCamera } from './newCamera';
 import type { Margin, Option } from './option';
 import type { SharedThing } from './sharing';
 
@@ -163,7 +162,7 @@ export function fibreOption(context: Context): Option {
   // The fibre is one for its place: as long as the longest way there.
   const sharedM = Math.max(lengthM, context.around.routeFrom(from.id).lengthM);
   const attenuated = attenuatorDb(end, sharedM);
-  const camera = newCamera(context, 'ip');
+  const camera = context.newCameras.ip;
   const route = sharedRoute(context, way);
   return feasible(context, {
     kind: 'fibre',

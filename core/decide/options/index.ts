@@ -12,6 +12,10 @@ export {
 export type { Part } from './part';
 export type { Context } from './context';
 export type { Draws } from './draws';
+export { hdFormats } from './hdFormats';
+export { lineBindings } from './lineMargins';
+export { newCameras } from './newCamera';
+export { onAir, type OnAir } from './onAir';
 export { optionsFor } from './optionsFor';
 export { sharingLines, unitCostOf, unitsFor, type SharedThing, type UnitCost } from './sharing';
 export { freeRackUnits, mixes, portsThere, unitSizes, type UnitSize, type Wanted } from './sharedUnits';

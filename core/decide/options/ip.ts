@@ -19,7 +19,6 @@ import {
   poeMargin,
 } from './margins';
 import { newCable, newCopperBetweenEarths, surgeProtection } from './newCable';
-import { newCamera } from './newCamera';
 import type { InfeasibleOption, Margin, Option, FeasibleOption } from './option';
 import type { Part } from './part';
 import type { SharedThing } from './sharing';
@@ -162,7 +161,7 @@ function overCoax(
   } = context;
   const converter = productOf(catalogue, 'coax-converter', 'converter');
   const ends = newEnds[policies.joints];
-  const camera = newCamera(context, 'ip');
+  const camera = context.newCameras.ip;
   const power = heaterOnOldPair(context, (needWatts) =>
     coaxWattsMargin(context, converter, sourceLimitWatts, needWatts),
   );
@@ -283,7 +282,7 @@ export function ipCategoryOption(context: Context): Option {
   const stretches = pairStretches(run, readings);
   const length = pairLengthFigure(run, readings);
   const { margin, sourceWatts } = poeMargin(stretches, ip, length, readings['poe-load-watts']?.value);
-  const camera = newCamera(context, 'ip');
+  const camera = context.newCameras.ip;
   const isClad = hasCladPairs(run);
   const power = isClad ? neverMoreThanClose(margin) : margin;
   return feasible(context, {
@@ -397,7 +396,7 @@ export function newCategoryOption(context: Context): Option {
   const length = figure('route', lengthM, 'm', surveyed ? 'noted' : 'typical');
   const stretches = [{ cable: 'pair-cat6', lengthM, temperatureC: place.temperatureC }];
   const { margin, sourceWatts } = poeMargin(stretches, ip, length);
-  const camera = newCamera(context, 'ip');
+  const camera = context.newCameras.ip;
   const surges = surgeProtection(place, from);
   const earths = newCopperBetweenEarths(context, from);
   return feasible(context, {

@@ -46,21 +46,25 @@ export const lineRemedy = ({ kind }: Pick<Margin, 'kind'>): string | undefined =
 
 /** What was read of the line, as it binds an option, with what has to be fitted and minded for it. */
 export interface LineBinding {
+  conditions: readonly LineCondition[];
   margins: Margin[];
   parts: Part[];
   work: string[];
   cautions: string[];
 }
 
-const unbound: LineBinding = { margins: [], parts: [], work: [], cautions: [] };
+export type LineBindings = Readonly<Record<LineUse, LineBinding>>;
+
+const unbound: LineBinding = { conditions: [], margins: [], parts: [], work: [], cautions: [] };
 
 const unreadInsulation = 'The insulation was not read: read it before power goes on a cable that may be wet.';
 
 /** How water in the cable and different earths at its ends bind an option that goes on using it. */
-export function lineBinding(context: Context, kind: OptionKind): LineBinding {
+function bindingFor(
+  context: Pick<Context, 'run' | 'readings' | 'place' | 'headEnd'>,
+  use: LineUse,
+): LineBinding {
   const { run, readings } = context;
-  const use = useOf(kind);
-  if (!use) return unbound;
   const conditions = lineConditions(run, readings, use);
   const mayBeWet =
     use === 'data-and-power' &&
@@ -73,6 +77,7 @@ export function lineBinding(context: Context, kind: OptionKind): LineBinding {
     conditions.some((condition) => condition.kind === 'earth') &&
     !gearInLine(run).includes(inLineGear.isolator);
   return {
+    conditions,
     margins: conditions.map(marginOfCondition),
     parts: needsIsolator ? [{ item: 'isolator', count: 1 }] : [],
     work: needsIsolator ? ['fit-isolator'] : [],
@@ -82,4 +87,16 @@ export function lineBinding(context: Context, kind: OptionKind): LineBinding {
       ...fire,
     ],
   };
+}
+
+/** How the old line binds whatever goes on using it, by what it would carry. */
+export const lineBindings = (context: Parameters<typeof bindingFor>[0]): LineBindings => ({
+  picture: bindingFor(context, 'picture'),
+  'data-and-power': bindingFor(context, 'data-and-power'),
+});
+
+/** How it binds an option of one kind. */
+export function lineBinding({ line }: Pick<Context, 'line'>, kind: OptionKind): LineBinding {
+  const use = useOf(kind);
+  return use ? line[use] : unbound;
 }

@@ -1,4 +1,3 @@
-import { lineConditions } from '#core/test/findings';
 import type { FireClass, Place } from '#core/model/site';
 import type { Context } from './context';
 import { fireClassOf } from './fireClass';
@@ -64,12 +63,12 @@ const doubtfulUtilisation = 0.95;
 
 /** Copper that joins two earths drives a current between them. What the old shield shows holds for a new cable from the same place. */
 export function newCopperBetweenEarths(
-  { run, readings, headEnd, place }: Context,
+  { line, readings, headEnd, place }: Context,
   from: Place,
 ): { margins: Margin[]; cautions: string[] } {
   // Within one place both ends stand on one earth.
   if (from.id === place.id) return { margins: [], cautions: [] };
-  const found = lineConditions(run, readings, 'data-and-power').filter(({ kind }) => kind === 'earth');
+  const found = line['data-and-power'].conditions.filter(({ kind }) => kind === 'earth');
   if (from.id === headEnd.id && readings['shield-earth-volts'])
     return { margins: found.map(marginOfCondition), cautions: found.map(({ message }) => message) };
   return {

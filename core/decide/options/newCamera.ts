@@ -1,4 +1,5 @@
-import type { Context } from './context';
+import type { Place } from '#core/model/site';
+import type { ViewNeed } from '#core/model/views';
 import type { Part } from './part';
 import { isSheltered } from './sheltered';
 
@@ -23,10 +24,14 @@ const sealedWork = {
   hd: [...dryWork.hd, 'weatherproof-end'],
 } as const;
 
-export function newCamera({ need, place }: Context, signal: 'ip' | 'hd'): NewCamera {
-  const isDry = isSheltered(place.environment);
-  return {
+export type NewCameras = Readonly<Record<'ip' | 'hd', NewCamera>>;
+
+/** What a new camera for a view brings with it at its place, by what it sends. */
+export function newCameras(need: ViewNeed, { environment }: Place): NewCameras {
+  const isDry = isSheltered(environment);
+  const newCamera = (signal: 'ip' | 'hd'): NewCamera => ({
     parts: [{ item: need[signal].product.id, count: 1 }, ...(isDry ? fixed : sealed)],
     work: isDry ? dryWork[signal] : sealedWork[signal],
-  };
+  });
+  return { ip: newCamera('ip'), hd: newCamera('hd') };
 }

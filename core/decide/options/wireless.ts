@@ -1,16 +1,6 @@
 import { fadeDb, loadFactor } from '#core/test/scenarios';
-import { productOf } from '#core/model/catalogue';
 import type { RadioPath } from '#core/model/site';
-import {
-  channelMHz,
-  clearShare,
-  fresnelRadiusM,
-  rankChannels,
-  rateAtDb,
-  radioRegions,
-  receivedDbm,
-  type RankedChannel,
-} from '#core/physics/wireless';
+import { channelMHz, clearShare, fresnelRadiusM, rateAtDb, radioRegions } from '#core/physics/wireless';
 import { formatQuantity } from '#core/shared/units';
 import { figure, statusOf, unboundedUtilisation, worst } from '#core/shared/derivation';
 import { infeasible, feasible } from './build';
@@ -18,48 +8,12 @@ import type { Context } from './context';
 import { fieldSwitchAt } from './fieldSwitch';
 import { ipSignal, mainsObstacle, wishesOf } from './ip';
 import { mains } from './mains';
-import { newCamera } from './newCamera';
+import type { OnAir } from './onAir';
 import type { Margin, Option } from './option';
 import type { SharedThing } from './sharing';
 
 const radioYears = 6;
 const surge = 'Surge protection and earthing of masts.';
-
-/** Level that is kept for fading: more over water, which mirrors the beam. Source: usual practice of fixed links. */
-const fadeMarginDb = { land: 10, water: 15 } as const;
-
-/** What a path carries on its best channel, and how that was come by. */
-interface OnAir {
-  best: RankedChannel;
-  overDb: number;
-  keptDb: number;
-  isOverWater: boolean;
-  /** Ends at which nobody has listened to who else is on the air. */
-  unheard: string[];
-}
-
-function onAir({ catalogue, site }: Context, path: RadioPath): OnAir {
-  const radio = productOf(catalogue, 'radio', 'radio');
-  const [best] = rankChannels('5', [path.heard, path.heardFar ?? []], {
-    region: path.region,
-    eirpDbm: radio.eirpDbm,
-  });
-  const { frequencyMHz, floorDbm, mostEirpDbm } = best!;
-  const eirpDbm = Math.min(radio.eirpDbm, mostEirpDbm);
-  const isOverWater = [path.fromPlaceId, path.toPlaceId].some(
-    (id) => site.place[id]?.environment === 'marine',
-  );
-  return {
-    best: best!,
-    overDb: receivedDbm({ ...radio, eirpDbm }, path, frequencyMHz) - floorDbm,
-    keptDb: fadeMarginDb[isOverWater ? 'water' : 'land'],
-    isOverWater,
-    unheard: [
-      ...(path.heard.length > 0 ? [] : [path.fromPlaceId]),
-      ...(path.heardFar === undefined ? [path.toPlaceId] : []),
-    ].map((id) => site.place[id]!.name),
-  };
-}
 
 /** Neighbours are heard where they are listened to: an end where nobody has never makes the link sure. */
 function rateMargin({ mbpsAtPlace }: Context, path: RadioPath, air: OnAir): Margin {
@@ -167,10 +121,8 @@ function radioCautions(path: RadioPath, { best, unheard }: OnAir): string[] {
   ];
 }
 
-function messageOf(path: RadioPath, { best }: OnAir): string {
-  const crowded = rankChannels('2.4', [path.heard, path.heardFar ?? []], { region: path.region })[0]!;
-  return `Channel ${best.channel} at 5 GHz is the best (${best.neighbours} heard near it); the quietest at ${formatQuantity(channelMHz(crowded.channel), 'MHz')} has ${crowded.neighbours}.`;
-}
+const messageOf = ({ best, crowded }: OnAir): string =>
+  `Channel ${best.channel} at 5 GHz is the best (${best.neighbours} heard near it); the quietest at ${formatQuantity(channelMHz(crowded.channel), 'MHz')} has ${crowded.neighbours}.`;
 
 /** One pair of radios serves every camera of its place. */
 const sharedRadio = ({ place, site, around }: Context, path: RadioPath): SharedThing => ({
@@ -215,9 +167,9 @@ export function wirelessOption(context: Context): Option {
     );
   const farEnd = mainsObstacle('wireless', site.place[radioPath.toPlaceId]!, 'radio');
   if (farEnd) return farEnd;
-  const air = onAir(context, radioPath);
+  const air = context.airOver(radioPath);
   const { clearanceM } = radioPath;
-  const camera = newCamera(context, 'ip');
+  const camera = context.newCameras.ip;
   return feasible(context, {
     kind: 'wireless',
     margins: [
@@ -232,7 +184,7 @@ export function wirelessOption(context: Context): Option {
     lifeYears: radioYears,
     fedLocally: true,
     showsAt: [place.id, radioPath.toPlaceId],
-    message: messageOf(radioPath, air),
+    message: messageOf(air),
     cautions: [...radioCautions(radioPath, air), mains, surge, ...wishesOf(context)],
     remedy: (binding) =>
       binding.kind === 'clearance'

@@ -2,7 +2,14 @@ import { lengthDisputes, type LengthDispute } from '#core/survey/drawing';
 import { feedSource, runFindings, runLengthM, type RunFindings } from '#core/test/findings';
 import type { RunReadings } from '#core/test/readings';
 import { runGaps } from '#core/survey/gaps';
-import { brokenLimit, optionsFor, type Context, type Option } from '#core/decide/options';
+import {
+  brokenLimit,
+  lineBindings,
+  newCameras,
+  optionsFor,
+  type Context,
+  type Option,
+} from '#core/decide/options';
 import type { Camera, OptionKind, Run } from '#core/model/site';
 import type { RunSite } from './dependencies';
 import type { SiteContext } from './siteContext';
@@ -40,6 +47,9 @@ function optionContext(
   context: SiteContext,
 ): Context {
   const { feed } = run;
+  const place = site.place[camera.placeId]!;
+  const headEnd = site.place[run.headEndId]!;
+  const need = context.needOf(camera);
   return {
     site,
     camera,
@@ -49,11 +59,15 @@ function optionContext(
     catalogue: context.catalogue,
     policies: context.policies,
     takes: (sent) => context.takesAt(run.headEndId, sent),
-    place: site.place[camera.placeId]!,
-    headEnd: site.place[run.headEndId]!,
+    hdFormats: () => context.hdFormatsAt(run.headEndId, need.hd),
+    place,
+    headEnd,
     source: feedSource(site, run),
-    need: context.needOf(camera),
+    need,
+    line: lineBindings({ run, readings, place, headEnd }),
+    newCameras: newCameras(need, place),
     radioPath: context.radioPathFrom.get(camera.placeId),
+    airOver: context.airOver,
     mbpsAtPlace: () => context.mbpsAt(camera.placeId),
     around: {
       camerasAtPlace: () => context.camerasAt(camera.placeId),

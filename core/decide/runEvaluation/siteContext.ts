@@ -1,10 +1,19 @@
+import { hdFormats, onAir, type OnAir } from '#core/decide/options';
 import { catalogueOf, type Catalogue } from '#core/model/catalogue';
 import type { ReadingsByRun, RunSite } from './dependencies';
 import { lineKind, runLengthM } from '#core/test/findings';
 import { railAt, type Rail } from '#core/test/volts';
-import { speaksAlike, type SentPicture } from '#core/physics/signal';
+import { speaksAlike, type PictureFormat, type SentPicture } from '#core/physics/signal';
 import { viewNeed, type ViewNeed } from '#core/model/views';
-import { demandsOf, type Camera, type Policies, type RadioPath, type Recorder } from '#core/model/site';
+import { remembered } from '#core/shared/memo';
+import {
+  demandsOf,
+  type Camera,
+  type Policies,
+  type ProductOf,
+  type RadioPath,
+  type Recorder,
+} from '#core/model/site';
 
 /** What of a site the options of every run look at, worked out once, and the costly of it only when it is asked for. */
 export interface SiteContext {
@@ -12,7 +21,11 @@ export interface SiteContext {
   policies: Policies;
   /** Whether some recorder of a head end takes a picture. */
   takesAt: (headEndId: string, sent: SentPicture) => 'yes' | 'no' | 'unknown';
+  /** HD formats that recorders of a head end take of a new camera, best first. */
+  hdFormatsAt: (headEndId: string, hd: ViewNeed['hd']) => readonly PictureFormat[];
   radioPathFrom: ReadonlyMap<string, RadioPath>;
+  /** How radios do on a path. */
+  airOver: (path: RadioPath) => OnAir;
   /** What a camera's view needs. */
   needOf: (camera: Camera) => ViewNeed;
   mbpsAt: (placeId: string) => number;
@@ -60,57 +73,64 @@ function surroundingsOf({ run, camera }: RunSite): Surroundings {
   return around;
 }
 
+/** Recorders with inputs by their place: one that has none takes no picture over coax, whatever is noted of it. */
+function recordersByPlace({ recorder }: RunSite): Map<string, Recorder[]> {
+  const byPlace = new Map<string, Recorder[]>();
+  for (const one of Object.values(recorder)) {
+    if (one.inputs === 0) continue;
+    const there = byPlace.get(one.placeId);
+    if (there) there.push(one);
+    else byPlace.set(one.placeId, [one]);
+  }
+  return byPlace;
+}
+
+/** Whether some of these recorders takes a picture; not known where one might. */
+function takenBy(recorders: readonly Recorder[], sent: SentPicture): 'yes' | 'no' | 'unknown' {
+  let answer: 'no' | 'unknown' = 'no';
+  for (const recorder of recorders) {
+    if (!recorder.accepts.includes(sent.format)) continue;
+    const alike = speaksAlike(recorder, sent);
+    if (alike === 'yes') return alike;
+    if (alike === 'unknown') answer = alike;
+  }
+  return answer;
+}
+
+/** Mb/s of all cameras by their place. */
+function mbpsByPlace({ camera }: RunSite, needOf: SiteContext['needOf']): Map<string, number> {
+  const byPlace = new Map<string, number>();
+  for (const one of Object.values(camera))
+    byPlace.set(one.placeId, (byPlace.get(one.placeId) ?? 0) + needOf(one).ip.mbps);
+  return byPlace;
+}
+
 export function siteContext(site: RunSite, readings: ReadingsByRun): SiteContext {
   const catalogue = catalogueOf(site);
-  const recordersAt = new Map<string, Recorder[]>();
-  for (const recorder of Object.values(site.recorder)) {
-    // One that has no inputs takes no picture over coax, whatever is noted of it.
-    if (recorder.inputs === 0) continue;
-    const there = recordersAt.get(recorder.placeId);
-    if (there) there.push(recorder);
-    else recordersAt.set(recorder.placeId, [recorder]);
-  }
-  const rails = new Map<string, Rail | undefined>();
+  const recordersAt = recordersByPlace(site);
+  const takesAt = (headEndId: string, sent: SentPicture) => takenBy(recordersAt.get(headEndId) ?? [], sent);
+  const needOf = remembered((camera: Camera) => viewNeed(site, camera));
+  const offeredAt = remembered((headEndId: string) =>
+    remembered((product: ProductOf<'camera'>) => hdFormats((sent) => takesAt(headEndId, sent), product)),
+  );
   let mbps: Map<string, number> | undefined;
   let known: Surroundings | undefined;
   const around = (): Surroundings => (known ??= surroundingsOf(site));
-  const needs = new Map<string, ViewNeed>();
-  const needOf = (camera: Camera): ViewNeed => {
-    let need = needs.get(camera.id);
-    if (!need) needs.set(camera.id, (need = viewNeed(site, camera)));
-    return need;
-  };
   return {
     catalogue,
     policies: demandsOf(site).policies,
-    takesAt: (headEndId, sent) => {
-      let answer: 'no' | 'unknown' = 'no';
-      for (const recorder of recordersAt.get(headEndId) ?? []) {
-        if (!recorder.accepts.includes(sent.format)) continue;
-        const alike = speaksAlike(recorder, sent);
-        if (alike === 'yes') return alike;
-        if (alike === 'unknown') answer = alike;
-      }
-      return answer;
-    },
+    takesAt,
+    hdFormatsAt: (headEndId, { product }) => offeredAt(headEndId)(product),
     radioPathFrom: new Map(Object.values(site.radioPath).map((path) => [path.fromPlaceId, path])),
+    airOver: remembered((path: RadioPath) => onAir(catalogue, site, path)),
     needOf,
-    mbpsAt: (placeId) => {
-      if (!mbps) {
-        mbps = new Map();
-        for (const camera of Object.values(site.camera))
-          mbps.set(camera.placeId, (mbps.get(camera.placeId) ?? 0) + needOf(camera).ip.mbps);
-      }
-      return mbps.get(placeId) ?? 0;
-    },
+    mbpsAt: (placeId) => (mbps ??= mbpsByPlace(site, needOf)).get(placeId) ?? 0,
     camerasAt: (placeId) => around().cameras.get(placeId) ?? 1,
     pairsBetween: (headEndId, placeId) => around().pairs.get(`${headEndId} ${placeId}`) ?? 0,
     routeBetween: (fromId, toId) => around().routes.get(`${fromId} ${toId}`) ?? noRoute,
-    railOf: (supplyId) => {
+    railOf: remembered((supplyId: string) => {
       const supply = site.supply[supplyId];
-      if (supply && !rails.has(supplyId))
-        rails.set(supplyId, railAt(site, supply, supply.setVolts, readings));
-      return rails.get(supplyId);
-    },
+      return supply && railAt(site, supply, supply.setVolts, readings);
+    }),
   };
 }

@@ -1,2 +1,2 @@
 export { recorderOf, viewFigures, type Sharpness } from './viewFigures';
-export { viewNeed, type CameraFigures, type ViewNeed } from './viewNeed';
+export { bestFormatOf, viewNeed, type CameraFigures, type ViewNeed } from './viewNeed';

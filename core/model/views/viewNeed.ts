@@ -66,6 +66,9 @@ function supplyOf({ supply, serves }: ProductOf<'camera'>): CameraFigures['suppl
 /** A camera that starts takes so much more than by night, with its lamps tried. Typical of those noted in audits. */
 const usualStartUp = 1.25;
 
+/** The best picture that a product sends over coax; 1080 lines where it is not noted. */
+export const bestFormatOf = ({ format }: ProductOf<'camera'>): string => format ?? 'hd1080';
+
 function figuresOf(product: ProductOf<'camera'>, lamps: boolean, heater: boolean): CameraFigures {
   const heaterWatts = heater ? product.heaterWatts : 0;
   const nightWatts = product.watts + (lamps ? product.lampWatts : 0) + heaterWatts;
@@ -76,7 +79,7 @@ function figuresOf(product: ProductOf<'camera'>, lamps: boolean, heater: boolean
     startUpWatts: Math.max(nightWatts, product.startUpWatts ?? nightWatts * usualStartUp),
     mbps: product.mbps,
     mbpsFrom: product.from,
-    format: product.format ?? 'hd1080',
+    format: bestFormatOf(product),
     supply: supplyOf(product),
     from: product.from,
   };

@@ -36,14 +36,16 @@ export function lengthDisputes(
   site: Pick<Site, 'route' | 'drawing'>,
   { segments }: Pick<Run, 'segments'>,
 ): LengthDispute[] {
-  return segments.flatMap((one, segment) => {
+  const disputes: LengthDispute[] = [];
+  segments.forEach((one, segment) => {
     const claims = lengthClaims(site, one);
-    return claims.flatMap((a, index) =>
-      claims.slice(index + 1).flatMap((b): LengthDispute[] => {
+    claims.forEach((a, index) => {
+      for (const b of claims.slice(index + 1)) {
         const apartM = Math.abs(a.lengthM - b.lengthM);
         const allowedM = 2 * Math.hypot(a.spreadM, b.spreadM);
-        return apartM > allowedM ? [{ segment, a, b, apartM, allowedM }] : [];
-      }),
-    );
+        if (apartM > allowedM) disputes.push({ segment, a, b, apartM, allowedM });
+      }
+    });
   });
+  return disputes;
 }

@@ -1,0 +1,1 @@
+export { remembered } from './remembered';
