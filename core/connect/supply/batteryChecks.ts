@@ -1,10 +1,9 @@
-import { dayLoad, powerLoop, worstLoad } from '#core/test/findings';
+import { dayLoad, floatVolts, powerLoop, worstLoad } from '#core/test/findings';
 import type { RunReadings } from '#core/test/readings';
 import { arrivingVolts, type CameraLoad } from '#core/physics/power';
 import type { Camera, Run, Supply } from '#core/model/site';
 
-/** Volts of a 12 V lead battery: while it is charged on float, and where a box cuts it off. Source: makers' usual figures at 20 °C. */
-const floatVolts = 13.8;
+/** Volts of a 12 V lead battery where a box cuts it off. Source: makers' usual figures at 20 °C. */
 const emptyVolts = 10.5;
 
 /** A camera on a box, by its run and what was read of it. */

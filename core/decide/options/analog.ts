@@ -12,8 +12,8 @@ import { ampsOf, drawsOf, loadsOf, newLoads } from './draws';
 import { hdFeed } from './hdFeed';
 import { lineBinding } from './lineMargins';
 import { gearObstacle, lineObstacle } from './lineObstacle';
-import { feedMargin, keptVoltsMargin, nightVoltsMargin, pictureMarginOf } from './margins';
-import type { InfeasibleOption, Margin, Option } from './option';
+import { feedMargin, keptVoltsMargin, nightVoltsMargin, pictureMarginOf, windowMargins } from './margins';
+import type { InfeasibleOption, Margin, MarginKind, Option } from './option';
 import type { Part } from './part';
 
 const polarity = 'Check polarity before power; reversed polarity destroys cameras.';
@@ -27,10 +27,12 @@ export const vandalProof = 'The view asks for a vandal-resistant body: pick the 
 export const soundCaution =
   'Its microphone: recording sound is restricted by law in many places. Ask before keeping it.';
 
-const feedRemedy = ({ kind }: Margin): string | undefined =>
-  kind === 'feed-amps'
-    ? 'a stronger adapter, or another output with a larger fuse where the cores bear it'
-    : undefined;
+const feedRemedies: Partial<Record<MarginKind, string>> = {
+  'feed-amps': 'a stronger adapter, or another output with a larger fuse where the cores bear it',
+  'start-volts': 'a heavier or second pair for the power, or a supply nearer the camera',
+  'highest-volts': 'the supply set lower where its other cameras bear that, or a regulator at the camera',
+};
+const feedRemedy = ({ kind }: Margin): string | undefined => feedRemedies[kind];
 
 /** Keep what hangs there: its picture at today's format and its volts by night must hold. */
 export function keepOption(context: Context): Option {
@@ -47,12 +49,14 @@ export function keepOption(context: Context): Option {
       ? []
       : ['An AC camera never goes on a DC rail, nor the reverse.'];
   if (camera.microphone) cautions.push(soundCaution);
-  const drawn = ampsOf(context, loadsOf(camera));
+  const loads = loadsOf(camera);
+  const drawn = ampsOf(context, loads);
   return feasible(context, {
     kind: 'keep',
     margins: [
       pictureMarginOf(context, pictureFormat(camera.format)),
       keptVoltsMargin(context),
+      ...windowMargins(context, camera.supply.window, loads, 'there'),
       feedMargin(context, drawn),
     ],
     parts: [],
@@ -132,10 +136,8 @@ function newHdCamera(
   if ('state' in feed) return feed;
   const { format, margin } = formatThatFits(context, formats);
   const camera = context.newCameras.hd;
-  const drawn = ampsOf(
-    context,
-    newLoads(context, feed.watts.value ?? 0, feed.heaterWatts, feed.startUpWatts),
-  );
+  const loads = newLoads(context, feed);
+  const drawn = ampsOf(context, loads);
   const { schemes } = need.hd.product;
   const sent: SentPicture = { format: format.id, ...(schemes ? { schemes } : {}) };
   const lowered = format.id === need.hd.format ? [] : [`Lowered to ${format.label}; the view deserves more.`];
@@ -144,6 +146,7 @@ function newHdCamera(
     margins: [
       margin,
       nightVoltsMargin(context, feed.watts, feed.heaterWatts, feed.window),
+      ...windowMargins(context, feed.window, loads, 'new'),
       feedMargin(context, drawn),
     ],
     parts: [...camera.parts, ...extras.parts, ...feed.parts],

@@ -1,5 +1,6 @@
 import { cameraLoad, drawnAmps, type CameraLoad } from '#core/physics/power';
-import { startUpLoad, worstLoad } from '#core/test/findings';
+import { dayLoad, startUpLoad, worstLoad } from '#core/test/findings';
+import type { Figure } from '#core/shared/derivation';
 import type { Camera } from '#core/model/site';
 import type { Context } from './context';
 
@@ -13,6 +14,8 @@ export interface Draws {
 
 /** What hangs on a feed asks of it for long and when it starts. */
 export interface Loads {
+  /** The least that it takes while it runs. */
+  day: CameraLoad;
   worst: CameraLoad;
   startUp: CameraLoad;
 }
@@ -22,7 +25,7 @@ export type DrawnAmps = Pick<Draws, 'amps' | 'startUpAmps'>;
 /** Amps that loads draw of whatever feeds the run, at the volts that arrive. */
 export function ampsOf(
   { source, findings: { powerLoop } }: Context,
-  { worst, startUp }: Loads,
+  { worst, startUp }: Pick<Loads, 'worst' | 'startUp'>,
   sourceVolts = source.volts,
 ): DrawnAmps {
   const amps = (load: CameraLoad): number =>
@@ -43,23 +46,34 @@ export function drawsOf({ run: { feed } }: Context, { amps, startUpAmps }: Drawn
 
 /** What today's camera asks. */
 export const loadsOf = (camera: Camera): Loads => ({
+  day: dayLoad(camera),
   worst: worstLoad(camera),
   startUp: startUpLoad(camera),
 });
 
-/** What a new one asks; of its start nobody knows how much is its heater. */
+/** Watts of a new camera: by night, of them a heater's, by day, and as it starts. */
+export interface NewLoad {
+  watts: Figure;
+  heaterWatts: number;
+  dayWatts: number;
+  startUpWatts: number;
+}
+
+/** What a new one asks through what feeds it; of its start nobody knows how much is its heater. */
 export const newLoads = (
   { source: { current } }: Context,
-  watts: number,
-  heaterWatts: number,
-  startUpWatts: number,
+  { watts, heaterWatts, dayWatts, startUpWatts }: NewLoad,
 ): Loads => ({
-  worst: cameraLoad(watts, current, heaterWatts),
+  day: cameraLoad(dayWatts, current),
+  worst: cameraLoad(watts.value ?? 0, current, heaterWatts),
   startUp: cameraLoad(startUpWatts, current),
 });
 
 /** What a heater asks that stays on the old cores by itself. */
-export function heaterLoads({ source: { current } }: Context, watts: number): Loads {
+export function heaterLoads(
+  { source: { current } }: Context,
+  watts: number,
+): Pick<Loads, 'worst' | 'startUp'> {
   const load = cameraLoad(watts, current, watts);
   return { worst: load, startUp: load };
 }

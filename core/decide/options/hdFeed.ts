@@ -1,17 +1,17 @@
 import type { Camera } from '#core/model/site';
-import { figure, type Figure } from '#core/shared/derivation';
+import { figure } from '#core/shared/derivation';
 import { infeasible } from './build';
 import type { Context } from './context';
+import type { NewLoad } from './draws';
 import type { InfeasibleOption } from './option';
 import type { Part } from './part';
 
-/** How a new HD camera is fed from what is there: the window its volts have to lie in, what it takes, and what it needs between. */
-export interface HdFeed {
+/**
+ * How a new HD camera is fed from what is there: the window its volts have to lie in, what it takes, and what it
+ * needs between. Behind a converter no watts are a heater's: it takes what it needs at any volts.
+ */
+export interface HdFeed extends NewLoad {
   window: Camera['supply']['window'];
-  watts: Figure;
-  /** Of them a heater's; none behind a converter, which takes what it needs at any volts. */
-  heaterWatts: number;
-  startUpWatts: number;
   parts: Part[];
   work: string[];
   cautions: string[];
@@ -37,6 +37,7 @@ export function hdFeed(
       window: { ...supply.window, from: hd.from },
       watts,
       heaterWatts: hd.heaterWatts,
+      dayWatts: hd.dayWatts,
       startUpWatts: hd.startUpWatts,
       ...nothingBetween,
     };
@@ -52,6 +53,7 @@ export function hdFeed(
     window: { minVolts, maxVolts, from: 'typical' },
     watts: figure('new camera and its converter', hd.nightWatts / efficiency, 'W', hd.from),
     heaterWatts: 0,
+    dayWatts: hd.dayWatts / efficiency,
     startUpWatts: hd.startUpWatts / efficiency,
     parts: [{ item: 'camera-converter', count: 1 }],
     work: ['fit-camera-converter'],

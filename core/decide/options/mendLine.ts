@@ -18,7 +18,7 @@ import { feasible, infeasible } from './build';
 import type { Context } from './context';
 import { ampsOf, drawsOf, loadsOf } from './draws';
 import { ipCoaxUnitOption } from './ip';
-import { feedMargin, keptVoltsMargin, nightVoltsMargin, pictureMarginOf } from './margins';
+import { feedMargin, keptVoltsMargin, nightVoltsMargin, pictureMarginOf, windowMargins } from './margins';
 import type { InfeasibleOption, Margin, Option } from './option';
 import type { Part } from './part';
 import { isSheltered } from './sheltered';
@@ -167,7 +167,8 @@ export function mendLineOption(context: Context): Option {
         'nothing: a trace or a loop tells where there is something',
       )
     );
-  const drawn = ampsOf(mended, loadsOf(camera));
+  const loads = loadsOf(camera);
+  const drawn = ampsOf(mended, loads);
   const isDry = isSheltered(place.environment);
   const watts = figure('camera by night', camera.watts.night, 'W', 'noted');
   const joint: Part[] = [{ item: 'joint-kit', count: remade }];
@@ -183,6 +184,7 @@ export function mendLineOption(context: Context): Option {
       hasPowerJoint
         ? nightVoltsMargin(mended, watts, heaterWatts(camera), camera.supply.window)
         : keptVoltsMargin(context),
+      ...windowMargins(mended, camera.supply.window, loads, 'there'),
       feedMargin(mended, drawn),
     ],
     parts: [...(remade > 0 ? joint : []), ...(hasEqualiser ? [{ item: 'equaliser', count: 1 }] : [])],

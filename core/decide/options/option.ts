@@ -11,6 +11,8 @@ import type { SharedThing } from './sharing';
 export type MarginKind =
   | 'picture-loss'
   | 'night-volts'
+  | 'start-volts'
+  | 'highest-volts'
   | 'supply-setting'
   | 'feed-amps'
   | 'watts'

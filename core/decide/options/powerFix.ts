@@ -1,5 +1,5 @@
 import { cableOf, powerCable } from '#core/physics/cable';
-import { powerFixes, type PowerFix } from '#core/test/volts';
+import { powerFixes, trimMarginVolts, type PowerFix } from '#core/test/volts';
 import { pictureFormat, formatMegapixels } from '#core/physics/signal';
 import { sentToday, type Run } from '#core/model/site';
 import { formatQuantity } from '#core/shared/units';
@@ -9,7 +9,7 @@ import type { Context } from './context';
 import { ampsOf, drawsOf, loadsOf } from './draws';
 import { ohmsFactor } from '#core/test/scenarios';
 import { mains } from './mains';
-import { feedMargin, pictureMarginOf } from './margins';
+import { feedMargin, keptVoltsMargin, pictureMarginOf, windowMargins } from './margins';
 import { fireClassCautions } from './fireClass';
 import { surgeProtection } from './newCable';
 import type { Margin, Option } from './option';
@@ -134,13 +134,15 @@ function trim(context: Context): Margin | undefined {
   const to = Math.min(highest.volts, range.maxVolts);
   if (from > to) return undefined;
   const setVolts = Math.round(((from + to) / 2) * 10) / 10;
+  const spareVolts = Math.min(setVolts - from, to - setVolts);
+  if (spareVolts < 0) return undefined;
   return {
     kind: 'supply-setting',
     label: 'setting of the supply',
     unit: 'V',
     value: setVolts,
     utilisation: Math.min(1, lowest.volts / setVolts),
-    status: 'holds',
+    status: spareVolts < trimMarginVolts ? 'close' : 'holds',
     basis: 'typical',
     unread: false,
     under: () => Math.min(1, lowest.volts / setVolts),
@@ -158,7 +160,10 @@ function trim(context: Context): Margin | undefined {
         },
       ],
       limit: { sense: 'at-least', figure: figure('needed', lowest.volts, 'V', 'computed') },
-      conclusion: 'One setting serves every camera on the box, idle and on a cold day.',
+      conclusion:
+        spareVolts < trimMarginVolts
+          ? 'One setting serves every camera on the box, with next to nothing to spare: read them all.'
+          : 'One setting serves every camera on the box, idle and on a cold day.',
     }),
   };
 }
@@ -183,9 +188,9 @@ export function powerFixOption(context: Context): Option {
       'The camera and its rail are not the same kind; no fix makes a mixed rail safe.',
       'the right supply for this camera',
     );
-  if (
-    statusOf(context.findings.verdicts.find(({ id }) => id === 'night-volts')!.utilisation ?? 0) === 'holds'
-  )
+  const loads = loadsOf(camera);
+  const asItIs = [keptVoltsMargin(context), ...windowMargins(context, camera.supply.window, loads, 'there')];
+  if (asItIs.every(({ status }) => status === 'holds'))
     return infeasible(
       'power-fix',
       'power holds',
@@ -193,7 +198,6 @@ export function powerFixOption(context: Context): Option {
       'nothing: keep it as it is',
     );
   const picture = pictureMarginOf(context, pictureFormat(camera.format));
-  const loads = loadsOf(camera);
   const drawn = ampsOf(context, loads);
   const common = {
     kind: 'power-fix' as const,

@@ -38,6 +38,7 @@ const onShow = ({ showsAt }: FeasibleOption, site: Site): boolean =>
 const isTold = ({ kind }: Margin): boolean =>
   kind === 'watts' ||
   kind === 'night-volts' ||
+  kind === 'highest-volts' ||
   kind === 'supply-setting' ||
   kind === 'channel' ||
   kind === 'clearance';

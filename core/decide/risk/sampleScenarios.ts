@@ -64,10 +64,13 @@ function testFor({ kind, unread }: Margin, { isCoax, coaxRead, traced }: Chosen)
     case 'clearance':
       return traced ? null : 'reflectometer';
     // They are there only once they were read, or no test reads them.
+    case 'highest-volts':
+      return 'day-volts';
     case 'insulation':
     case 'earth':
     case 'pair-test':
     case 'feed-amps':
+    case 'start-volts':
       return null;
   }
 }

@@ -1,5 +1,5 @@
-import { testIds, type Kind, type Site, type TestId } from '#core/model/site';
-import { railTestIds } from '#core/test/volts';
+import { testIds, type Kind, type Site } from '#core/model/site';
+import { railRestsOn } from '#core/test/volts';
 import type { RunReadings } from '#core/test/readings';
 
 /** Kinds of fact of which the evaluation of a run may read any: one that changes, and every run is evaluated anew. */
@@ -37,11 +37,21 @@ const supplyOf = ({ run }: RunSite, id: string): string[] => {
 /** Runs that are worked out anew: all of them, or some. */
 export type StaleRuns = { kind: 'all' } | { kind: 'some'; isStale: (runId: string) => boolean };
 
-/** Ids of the runs of which one of these tests was read anew, or struck out. */
-function readAnew(now: ReadingsByRun, then: ReadingsByRun, tests: readonly TestId[]): string[] {
+const unread: RunReadings = {};
+const everyReading = (readings: RunReadings): readonly unknown[] => testIds.map((test) => readings[test]);
+
+/** Ids of the runs of which something that rests on their readings changed: one was taken anew, or struck out. */
+function readAnew(
+  now: ReadingsByRun,
+  then: ReadingsByRun,
+  restsOn: (readings: RunReadings) => readonly unknown[],
+): string[] {
   if (now === then) return [];
   const ids = new Set([...now.keys(), ...then.keys()]);
-  return [...ids].filter((id) => tests.some((test) => now.get(id)?.[test] !== then.get(id)?.[test]));
+  return [...ids].filter((id) => {
+    const before = restsOn(then.get(id) ?? unread);
+    return restsOn(now.get(id) ?? unread).some((value, at) => value !== before[at]);
+  });
 }
 
 /**
@@ -64,10 +74,10 @@ export function staleRuns(
   const loading = [
     ...runs,
     ...ofCameras.map(({ id }) => id),
-    ...readAnew(readingsNow, readingsThen, railTestIds),
+    ...readAnew(readingsNow, readingsThen, railRestsOn),
   ];
   const supplies = new Set(loading.flatMap((id) => [...supplyOf(now, id), ...supplyOf(then, id)]));
-  const own = new Set([...loading, ...readAnew(readingsNow, readingsThen, testIds)]);
+  const own = new Set([...loading, ...readAnew(readingsNow, readingsThen, everyReading)]);
   const cabled = runs.flatMap((id) => [now.run[id]?.cameraId, then.run[id]?.cameraId]);
   const beside = [...cameras, ...streams, ...cabled].filter((id) => id !== undefined);
   const places = new Set(beside.flatMap((id) => [now.camera[id]?.placeId, then.camera[id]?.placeId]));

@@ -30,6 +30,8 @@ export interface ViewNeed {
 /** `mbps` is its main and sub stream together. */
 export interface CameraFigures {
   product: ProductOf<'camera'>;
+  /** With its lamps and heater off. */
+  dayWatts: number;
   nightWatts: number;
   heaterWatts: number;
   /** For a moment, when it starts. */
@@ -75,6 +77,7 @@ function figuresOf(product: ProductOf<'camera'>, lamps: boolean, heater: boolean
   return {
     product,
     heaterWatts,
+    dayWatts: product.watts,
     nightWatts,
     startUpWatts: Math.max(nightWatts, product.startUpWatts ?? nightWatts * usualStartUp),
     mbps: product.mbps,

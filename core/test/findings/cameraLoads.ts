@@ -1,5 +1,6 @@
 import { cameraLoad, type CameraLoad } from '#core/physics/power';
 import type { Camera } from '#core/model/site';
+import type { RunReadings } from '#core/test/readings';
 
 type Fed = Pick<Camera, 'watts' | 'supply'>;
 
@@ -19,6 +20,9 @@ export const nightLoad = (camera: Fed): CameraLoad =>
 /** What it asks at most for long: by night, with its heater on. */
 export const worstLoad = (camera: Fed): CameraLoad =>
   cameraLoad(worstWatts(camera), camera.supply.current, heaterWatts(camera));
+
+/** Whether somebody has read volts at the camera with its lamps on: then it ran, and so had started. */
+export const wasSeenRunning = (readings: RunReadings): boolean => (readings['night-volts']?.value ?? 0) > 0;
 
 /** What it asks for a moment when it starts. Nobody knows what of that is the heater, so none of it falls with the volts. */
 export const startUpLoad = (camera: Fed): CameraLoad =>

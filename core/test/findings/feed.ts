@@ -15,8 +15,13 @@ export interface FeedSource {
   name: string;
   current: 'dc' | 'ac';
   volts: number;
+  /** The most that it ever gives: a box with a battery on its rail charges it. */
+  highestVolts: number;
   limitWatts: number;
 }
+
+/** Volts of a 12 V lead battery while it is charged on float. Source: makers' usual figures at 20 °C. */
+export const floatVolts = 13.8;
 
 /** The supply box output or adapter a run hangs on. */
 export function feedSource(site: Pick<Site, 'supply'>, run: Run): FeedSource {
@@ -26,6 +31,7 @@ export function feedSource(site: Pick<Site, 'supply'>, run: Run): FeedSource {
       name: 'local adapter',
       current: feed.current,
       volts: feed.volts,
+      highestVolts: feed.volts,
       limitWatts: feed.volts * feed.ratedAmps,
     };
   const supply = site.supply[feed.supplyId]!;
@@ -34,6 +40,8 @@ export function feedSource(site: Pick<Site, 'supply'>, run: Run): FeedSource {
     name: `${supply.name}, output ${feed.output}`,
     current: supply.current,
     volts: supply.setVolts,
+    highestVolts:
+      supply.battery && supply.current === 'dc' ? Math.max(supply.setVolts, floatVolts) : supply.setVolts,
     limitWatts: supply.setVolts * Math.min(fuseAmps, supply.ratedAmps),
   };
 }

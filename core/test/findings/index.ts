@@ -1,7 +1,7 @@
 export { applies } from './applies';
-export { dayLoad, heaterWatts, startUpLoad, worstLoad, worstWatts } from './cameraLoads';
+export { dayLoad, heaterWatts, startUpLoad, wasSeenRunning, worstLoad, worstWatts } from './cameraLoads';
 export { faultsLossDb } from './faultsLoss';
-export { feedSource, voltsAtLoad, voltsShare, type FeedSource } from './feed';
+export { feedSource, floatVolts, voltsAtLoad, voltsShare, type FeedSource } from './feed';
 export { inferFeed } from './feedInference';
 export { formatCheck } from './formatCheck';
 export { gearInLine } from './gearInLine';
@@ -17,6 +17,7 @@ export { mismatchLossDb } from './mismatchLoss';
 export { inferCoaxLoop, inferPowerLoop } from './loopInference';
 export {
   coaxLoop,
+  coldPowerOhms,
   expectedPowerOhms,
   lengthFigure,
   lineKind,

@@ -77,6 +77,15 @@ export function expectedPowerOhms(run: Run, atC?: number): number {
   return run.segments.reduce((sum, segment) => sum + legOhms(segment, atC), 0);
 }
 
+/** The cores are coldest, and so their loop least, at this. Policy: a frosty night. */
+const coldC = -10;
+
+/** A loop of the power cores on a cold day, when most volts arrive. */
+export function coldPowerOhms(run: Run, loopOhms: number): number {
+  const expected = expectedPowerOhms(run);
+  return expected > 0 ? (loopOhms * Math.min(expected, expectedPowerOhms(run, coldC))) / expected : loopOhms;
+}
+
 /** A reading brought from the temperature it was taken at to the run's own. */
 function measuredLoop(
   message: string,

@@ -1,2 +1,2 @@
 export { powerFixes, type PowerFix } from './powerFixes';
-export { railAt, railTestIds, type Rail } from './rail';
+export { railAt, railRestsOn, trimMarginVolts, type Rail } from './rail';

@@ -1,12 +1,15 @@
 import { conductorOhms, powerCable } from '#core/physics/cable';
 import {
+  coldPowerOhms,
   dayLoad,
   expectedPowerOhms,
   feedSource,
   powerLoop,
+  startUpLoad,
   voltsShare,
   worstLoad,
   worstWatts,
+  type FeedSource,
 } from '#core/test/findings';
 import type { RunReadings } from '#core/test/readings';
 import { arrivingVolts, type CameraLoad } from '#core/physics/power';
@@ -18,8 +21,9 @@ export interface PowerFix {
   kind: 'as-is' | 'parallel-cores' | 'heavier-cores' | 'local-adapter' | 'step-up';
   label: string;
   nightVolts: number;
+  startVolts: number;
   idleVolts: number;
-  /** Share of the drop it may have that is used at night. */
+  /** Share of the drop it may have that is used by night or as it starts, or of the highest volts where they are past it. */
   utilisation: number;
   status: Status;
   /** What has to be there for it. */
@@ -28,23 +32,37 @@ export interface PowerFix {
 
 interface Fed {
   nightVolts: number;
+  startVolts: number;
   idleVolts: number;
 }
 
 /** A converter at the camera: what it takes in, what it gives out and what it loses. Typical. */
 const stepUp = { sourceVolts: 24, leastInVolts: 18, outVolts: 12.2, efficiency: 0.88 } as const;
 
-function fedThrough(sourceVolts: number, loopOhms: number, camera: Camera): Fed {
-  const at = (load: CameraLoad): number => arrivingVolts({ sourceVolts, loopOhms, ...load });
-  return { idleVolts: at(dayLoad(camera)), nightVolts: at(worstLoad(camera)) };
+/** Volts and loop of a way to feed a camera; least of the loop in the cold, most of the volts while a battery is charged. */
+interface Way {
+  sourceVolts: number;
+  highestVolts: number;
+  loopOhms: number;
+  coldOhms: number;
 }
 
+function fedThrough({ sourceVolts, highestVolts, loopOhms, coldOhms }: Way, camera: Camera): Fed {
+  const at = (load: CameraLoad): number => arrivingVolts({ sourceVolts, loopOhms, ...load });
+  return {
+    idleVolts: arrivingVolts({ sourceVolts: highestVolts, loopOhms: coldOhms, ...dayLoad(camera) }),
+    nightVolts: at(worstLoad(camera)),
+    startVolts: at(startUpLoad(camera)),
+  };
+}
+
+/** The end of the window that is nearest: too high by day, or too low by night or as it starts. */
 const heldBy = (
-  { nightVolts, idleVolts }: Fed,
+  { nightVolts, startVolts, idleVolts }: Fed,
   sourceVolts: number,
   { supply: { window } }: Camera,
 ): { utilisation: number; status: Status } =>
-  voltsShare(sourceVolts, idleVolts > window.maxVolts ? idleVolts : nightVolts, window);
+  voltsShare(sourceVolts, idleVolts > window.maxVolts ? idleVolts : Math.min(nightVolts, startVolts), window);
 
 /** The cable that carries the power, where it is one kind all along. */
 function powerCableOf(run: Run): string | null {
@@ -89,10 +107,11 @@ export function powerFixes(
     kind: PowerFix['kind'],
     label: string,
     needs: string,
-    ohms: number,
-    sourceVolts = source.volts,
+    loopOhms: number,
+    { volts: sourceVolts, highestVolts }: Pick<FeedSource, 'volts' | 'highestVolts'> = source,
   ): PowerFix => {
-    const fed = fedThrough(sourceVolts, ohms, camera);
+    const coldOhms = coldPowerOhms(run, loopOhms);
+    const fed = fedThrough({ sourceVolts, highestVolts, loopOhms, coldOhms }, camera);
     return { kind, label, needs, ...fed, ...heldBy(fed, sourceVolts, camera) };
   };
   const cable = powerCableOf(run);
@@ -115,7 +134,7 @@ export function powerFixes(
     'An adapter at the camera',
     'a mains outlet there, by a licensed person',
     0.05,
-    adapterVolts,
+    { volts: adapterVolts, highestVolts: adapterVolts },
   );
   return [
     fix('as-is', 'As it is', '', loopOhms),
@@ -132,7 +151,7 @@ function steppedUp(camera: Camera, loopOhms: number): PowerFix {
   const arriving = arrivingVolts({
     sourceVolts,
     loopOhms,
-    voltAmps: worstWatts(camera) / efficiency,
+    voltAmps: Math.max(worstWatts(camera), camera.watts.startUp) / efficiency,
   });
   const volts = arriving >= leastInVolts ? outVolts : 0;
   const held = voltsShare(sourceVolts, arriving, {
@@ -145,6 +164,7 @@ function steppedUp(camera: Camera, loopOhms: number): PowerFix {
     label: `${sourceVolts} V on the same cores and a converter at the camera`,
     needs: `a ${sourceVolts} V supply, and no other camera on that output`,
     nightVolts: volts,
+    startVolts: volts,
     idleVolts: volts,
     ...held,
   };

@@ -1,7 +1,15 @@
-import { dayLoad, expectedPowerOhms, powerLoop, voltsShare, worstLoad } from '#core/test/findings';
+import {
+  coldPowerOhms,
+  dayLoad,
+  powerLoop,
+  startUpLoad,
+  voltsShare,
+  wasSeenRunning,
+  worstLoad,
+} from '#core/test/findings';
 import { readingsByRun, type RunReadings } from '#core/test/readings';
 import { arrivingVolts, sourceVoltsFor, sourceVoltsUpTo, type CameraLoad } from '#core/physics/power';
-import type { Camera, Run, Site, Supply, TestId } from '#core/model/site';
+import type { Camera, Run, Site, Supply } from '#core/model/site';
 import type { Status } from '#core/shared/derivation';
 
 /** A camera on a rail at one setting of it. */
@@ -17,7 +25,7 @@ export interface OnRail {
   /** Share of the drop it may have that is used at night. */
   utilisation: number;
   status: Status;
-  /** Settings of the rail between which this camera is served by night and not harmed by day. */
+  /** Settings of the rail between which this camera is served by night and as it starts, and not harmed by day. */
   needsVolts: number;
   bearsVolts: number;
 }
@@ -33,23 +41,25 @@ export interface Rail {
   message: string;
 }
 
-/** The readings of a run that its supply's rail rests on. */
-export const railTestIds = ['power-loop-ohms'] as const satisfies readonly TestId[];
-
-/** The cores are coldest, and so their loop least, at this. Policy: a frosty night. */
-const coldC = -10;
+/** What of a run's readings its supply's rail rests on. */
+export const railRestsOn = (readings: RunReadings): readonly unknown[] => [
+  readings['power-loop-ohms'],
+  wasSeenRunning(readings),
+];
 
 /** A closing window: settings within this of a limit are no trim to leave. Policy. */
-const trimMarginVolts = 0.1;
+export const trimMarginVolts = 0.1;
 
 interface Feeding {
   run: Run;
   camera: Camera;
   loopOhms: number;
   coldOhms: number;
+  /** The rail at which it starts: by its figures, or as it is set today where it was seen running. */
+  startsAtVolts: number;
 }
 
-function onRail({ run, camera, loopOhms, coldOhms }: Feeding, setVolts: number): OnRail {
+function onRail({ run, camera, loopOhms, coldOhms, startsAtVolts }: Feeding, setVolts: number): OnRail {
   const { minVolts, maxVolts } = camera.supply.window;
   const [idle, worst] = [dayLoad(camera), worstLoad(camera)];
   const at = (ohms: number, load: CameraLoad): number =>
@@ -70,7 +80,7 @@ function onRail({ run, camera, loopOhms, coldOhms }: Feeding, setVolts: number):
     maxVolts,
     utilisation,
     status,
-    needsVolts: sourceVoltsFor(loopOhms, worst, minVolts),
+    needsVolts: Math.max(sourceVoltsFor(loopOhms, worst, minVolts), startsAtVolts),
     bearsVolts: sourceVoltsUpTo(coldOhms, idle, maxVolts),
   };
 }
@@ -112,15 +122,16 @@ export function railAt(
       camera.supply.current !== supply.current
     )
       return [];
-    const loopOhms = powerLoop(run, readings.get(run.id)?.['power-loop-ohms']).ohms;
-    const expected = expectedPowerOhms(run);
+    const read = readings.get(run.id) ?? {};
+    const loopOhms = powerLoop(run, read['power-loop-ohms']).ohms;
+    const startsAt = sourceVoltsFor(loopOhms, startUpLoad(camera), camera.supply.window.minVolts);
     return [
       {
         run,
         camera,
         loopOhms,
-        coldOhms:
-          expected > 0 ? (loopOhms * Math.min(expected, expectedPowerOhms(run, coldC))) / expected : loopOhms,
+        coldOhms: coldPowerOhms(run, loopOhms),
+        startsAtVolts: wasSeenRunning(read) ? Math.min(startsAt, supply.setVolts) : startsAt,
       },
     ];
   });

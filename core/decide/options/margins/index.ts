@@ -3,4 +3,5 @@ export { coaxHoldsAt, coaxRateMargin, coaxSourceWatts, coaxWattsMargin } from '.
 export { feedMargin } from './feedMargin';
 export { pictureMarginOf } from './pictureMargin';
 export { poeMargin } from './poeMargin';
+export { windowMargins } from './windowMargins';
 export { keptVoltsMargin, nightVoltsMargin } from './voltsMargins';
