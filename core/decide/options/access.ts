@@ -37,7 +37,7 @@ function tooShort({ name, access: { by, heightM, reachM } }: Place, way: Place['
 }
 
 /** Time, hire and cautions that the camera's height costs, once per visit. */
-export function accessWork({ place }: Context): Access {
+export function accessWork({ place }: Pick<Context, 'place'>): Access {
   const way = wayUp(place);
   const short = tooShort(place, way);
   switch (way) {
@@ -71,7 +71,10 @@ const halfDay = [{ item: 'lift-half-day', count: 1 }];
 const noTasks: never[] = [];
 
 /** A lift is hired by the half-day, and serves every camera of its place for as long as it stands there. */
-export const liftOf = ({ place, around }: Context, cameraHours: number): SharedThing => ({
+export const liftOf = (
+  { place, around }: Pick<Context, 'place' | 'around'>,
+  cameraHours: number,
+): SharedThing => ({
   key: `lift ${place.id}`,
   label: `Lift at ${place.name}`,
   parts: halfDay,

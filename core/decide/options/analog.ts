@@ -15,13 +15,13 @@ import { gearObstacle, lineObstacle } from './lineObstacle';
 import { feedMargin, keptVoltsMargin, nightVoltsMargin, pictureMarginOf, windowMargins } from './margins';
 import type { InfeasibleOption, Margin, MarginKind, Option } from './option';
 import type { Part } from './part';
+import { hdYears, likeCamera } from './successor';
 
 const polarity = 'Check polarity before power; reversed polarity destroys cameras.';
 const oneFormat = 'Set the same format and line standard at both ends before the picture is lost.';
 
 /** Years until what hangs there is due. Judgement: an analog camera on an old site is near its end. */
 const keptYears = 3;
-const hdYears = 7;
 
 export const vandalProof = 'The view asks for a vandal-resistant body: pick the model for it.';
 export const soundCaution =
@@ -36,7 +36,7 @@ const feedRemedy = ({ kind }: Margin): string | undefined => feedRemedies[kind];
 
 /** Keep what hangs there: its picture at today's format and its volts by night must hold. */
 export function keepOption(context: Context): Option {
-  const { camera, source, need } = context;
+  const { camera, source } = context;
   if (camera.worthKeeping === 'no')
     return infeasible(
       'keep',
@@ -64,7 +64,7 @@ export function keepOption(context: Context): Option {
     signal: { kind: 'coax', ...sentToday(camera) },
     megapixels: formatMegapixels(camera.format),
     lifeYears: keptYears,
-    renew: [{ item: need.hd.product.id, count: 1 }],
+    successor: likeCamera(context),
     draws: drawsOf(context, drawn),
     fedLocally: context.run.feed.kind === 'local-adapter',
     message:

@@ -1,8 +1,9 @@
 import { eachOf, labourId, labourRateOf, productOf, productsOf, type Catalogue } from '#core/model/catalogue';
-import type { OptionKind } from '#core/model/site';
+import { optionRow, type OptionKind } from '#core/model/site';
 import { accessWork, liftOf, noAccess } from './access';
 import type { Context } from './context';
 import { lineBinding, lineRemedy } from './lineMargins';
+import type { NewCamera } from './newCamera';
 import { newCableItems } from './newCable';
 import { shareOf, unitCostOf, type SharedThing } from './sharing';
 import type { InfeasibleOption, Margin, FeasibleOption, SharedPort } from './option';
@@ -20,8 +21,8 @@ export interface Draft {
   signal: FeasibleOption['signal'];
   megapixels: number;
   lifeYears: number;
-  /** What is due again at the end of its life, where that is not its parts. */
-  renew?: Part[];
+  /** Whose turn it is at the end of its life, where that is not the same again; `null` where nothing is due. */
+  successor?: Successor | null;
   draws?: FeasibleOption['draws'];
   fedLocally?: boolean;
   newCableM?: number;
@@ -29,6 +30,12 @@ export interface Draft {
   message: string;
   cautions: readonly string[];
   remedy: (binding: Margin) => string;
+}
+
+/** What comes when a life ends: its parts, of which the way of the cable stays, and how long it lasts itself. */
+export interface Successor {
+  parts: Part[];
+  lifeYears: number;
 }
 
 /** The least margin to spare decides; a margin past its limit beats any that is not. */
@@ -159,6 +166,34 @@ function asTask(given: string | Part): Part {
 
 const nothingShared: SharedThing[] = [];
 
+/** Putting a new camera where one hangs: the work at it with its ladder or lift, in whole units of the currency, by what it sends. */
+export function renewingCosts(
+  context: Pick<Context, 'catalogue' | 'newCameras' | 'place' | 'around'>,
+): Context['renewing'] {
+  const { catalogue, newCameras } = context;
+  const access = accessWork(context);
+  const costOf = ({ work }: NewCamera): number => {
+    const { hours, darkHours, cameraHours } = labourOf(catalogue, [...work, ...access.work].map(asTask));
+    const lift = access.needsLift ? [liftOf(context, cameraHours)] : nothingShared;
+    return labourCostOf(catalogue, hours, darkHours) + sharesOf(catalogue, lift).cost;
+  };
+  return { ip: costOf(newCameras.ip), hd: costOf(newCameras.hd) };
+}
+
+/** What is due when the life of an option ends: the same parts again or those of its successor, and putting it there. */
+function renewalOf(
+  { catalogue, renewing }: Context,
+  { kind, successor, lifeYears }: Draft,
+  dueAgain: number,
+): Pick<FeasibleOption, 'renewCost' | 'successorYears'> {
+  if (successor === null) return { renewCost: 0, successorYears: lifeYears };
+  const parts = successor ? boughtOf(catalogue, successor.parts).dueAgain : dueAgain;
+  return {
+    renewCost: parts + renewing[optionRow(kind).slot === 'ip' ? 'ip' : 'hd'],
+    successorYears: successor?.lifeYears ?? lifeYears,
+  };
+}
+
 /** A list as long as it is. Lists that are made by spreading keep room to grow, which thousands of options would hold for nothing. */
 const trimmed = <T>(list: readonly T[]): T[] => list.slice();
 
@@ -208,9 +243,7 @@ export function feasible(context: Context, draft: Draft): FeasibleOption {
     cost: ownCost + portCost + shares.cost,
     unpriced: hours > 0 && catalogue.labourPerHour === null ? [...missing, labourId] : missing,
     lifeYears: draft.lifeYears,
-    renewCost:
-      (draft.renew ? partsCostOf(catalogue, draft.renew) : dueAgain + shares.dueAgain) +
-      labourCostOf(catalogue, productOf(catalogue, 'swap-ip-camera', 'task').hours),
+    ...renewalOf(context, draft, dueAgain + shares.dueAgain),
     signal: draft.signal,
     megapixels: draft.megapixels,
     draws: draft.draws ?? null,

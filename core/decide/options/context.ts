@@ -33,6 +33,8 @@ export interface Context {
   /** How the old line binds whatever goes on using it, and what any new camera of its view brings with it. */
   line: LineBindings;
   newCameras: NewCameras;
+  /** What it costs to put such a camera where one hangs, when the life of one ends. */
+  renewing: Readonly<Record<'ip' | 'hd', number>>;
   catalogue: Catalogue;
   policies: Policies;
   /** Whether some recorder at the run's head end takes such a picture, as far as formats and schemes are noted. */

@@ -13,6 +13,7 @@ export type { Part } from './part';
 export type { Context } from './context';
 export type { Draws } from './draws';
 export { hdFormats } from './hdFormats';
+export { renewingCosts } from './build';
 export { lineBindings } from './lineMargins';
 export { newCameras } from './newCamera';
 export { onAir, type OnAir } from './onAir';

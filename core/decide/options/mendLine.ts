@@ -21,6 +21,7 @@ import { ipCoaxUnitOption } from './ip';
 import { feedMargin, keptVoltsMargin, nightVoltsMargin, pictureMarginOf, windowMargins } from './margins';
 import type { InfeasibleOption, Margin, Option } from './option';
 import type { Part } from './part';
+import { likeCamera } from './successor';
 import { isSheltered } from './sheltered';
 
 /** Events that a remade joint takes away; water and a broken cable it does not. */
@@ -148,7 +149,7 @@ const mendedYears = 4;
 
 /** Remakes what a trace or a loop has shown, and keeps the camera: often the cheapest way, and the first step to any other. */
 export function mendLineOption(context: Context): Option {
-  const { camera, place, need, run } = context;
+  const { camera, place, run } = context;
   const kind = 'mend-line';
   if (camera.worthKeeping === 'no')
     return infeasible(kind, 'worn out', 'The survey says this camera is not worth keeping.', 'a new camera');
@@ -192,7 +193,7 @@ export function mendLineOption(context: Context): Option {
     signal: { kind: 'coax', ...sentToday(camera) },
     megapixels: formatMegapixels(camera.format),
     lifeYears: mendedYears,
-    renew: [{ item: need.hd.product.id, count: 1 }],
+    successor: likeCamera(context),
     draws: drawsOf(mended, drawn),
     fedLocally: run.feed.kind === 'local-adapter',
     message: messageOf(mending, hasEqualiser),

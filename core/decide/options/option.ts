@@ -78,9 +78,10 @@ export interface FeasibleOption {
   cost: number;
   /** Rows of the catalogue that it needs and that have no price. */
   unpriced: string[];
-  /** Years until what hangs there is due again, and what it costs then. */
+  /** Years until what hangs there is due, what its successor costs then, and how long each successor lasts. */
   lifeYears: number;
   renewCost: number;
+  successorYears: number;
   /** What its camera asks of a recorder slot; nothing where no camera is left. */
   signal: OptionSignal;
   /** Megapixels that the view has then. */

@@ -14,6 +14,7 @@ import { fireClassCautions } from './fireClass';
 import { surgeProtection } from './newCable';
 import type { Margin, Option } from './option';
 import type { Part } from './part';
+import { likeCamera } from './successor';
 
 /** Whether two more cores lie beside those in use, all the way. */
 function hasSpareCores({ feed, segments }: Run): boolean {
@@ -173,7 +174,7 @@ const years = 4;
 
 /** Keep the camera and change only how power reaches it: the cheapest way that holds, without new cable where there is one. */
 export function powerFixOption(context: Context): Option {
-  const { camera, source, run, site, readings, need, catalogue } = context;
+  const { camera, source, run, site, readings, catalogue } = context;
   if (camera.worthKeeping === 'no')
     return infeasible(
       'power-fix',
@@ -204,7 +205,7 @@ export function powerFixOption(context: Context): Option {
     signal: { kind: 'coax' as const, ...sentToday(camera) },
     megapixels: formatMegapixels(camera.format),
     lifeYears: years,
-    renew: [{ item: need.hd.product.id, count: 1 }],
+    successor: likeCamera(context),
     draws: drawsOf(context, drawn),
     remedy: () => 'another way for picture and power',
   };

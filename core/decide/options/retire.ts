@@ -20,7 +20,7 @@ export function retireOption(context: Context): Option {
     signal: { kind: 'none' },
     megapixels: 0,
     lifeYears: 100,
-    renew: [],
+    successor: null,
     message: `The view “${camera.purpose || camera.name}” is given up, as agreed.`,
     cautions: [
       'Write down who agreed that this view is lost.',

@@ -51,11 +51,15 @@ export function recordersToBuy({ recorder }: Pick<Site, 'recorder'>): Total['rec
   return [...buys.values()];
 }
 
-/** What is due again within so many years: each thing as often as its life ends before then. */
+/** What is due within so many years: the first successor when a life ends, and then one after the other as each one's own ends. */
 export const renewalsOf = (
-  { lifeYears, renewCost }: Pick<FeasibleOption, 'lifeYears' | 'renewCost'>,
+  {
+    lifeYears,
+    renewCost,
+    successorYears,
+  }: Pick<FeasibleOption, 'lifeYears' | 'renewCost' | 'successorYears'>,
   years: number,
-): number => Math.max(0, Math.ceil(years / lifeYears) - 1) * renewCost;
+): number => Math.max(0, Math.ceil((years - lifeYears) / successorYears)) * renewCost;
 
 type Group = Wanted & { of: SharedPort['of']; placeId: string };
 

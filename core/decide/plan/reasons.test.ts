@@ -103,7 +103,7 @@ describe('policies', { timeout: 60_000 }, () => {
     const strict = planningInput(site, withPolicy(usualDemands, 'listed', 'nothing-new'));
     const rows = differences(input, best, strict, planOf(strict));
     expect(rows.find(({ number }) => number === 1)).toMatchObject({
-      b: 'hd-coax',
+      b: 'keep',
       why: expect.stringMatching(/nothing new on show in a listed place/) as string,
     });
     expect(differences(input, best, input, best)).toEqual([]);

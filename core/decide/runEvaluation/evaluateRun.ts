@@ -7,6 +7,7 @@ import {
   lineBindings,
   newCameras,
   optionsFor,
+  renewingCosts,
   type Context,
   type Option,
 } from '#core/decide/options';
@@ -50,6 +51,12 @@ function optionContext(
   const place = site.place[camera.placeId]!;
   const headEnd = site.place[run.headEndId]!;
   const need = context.needOf(camera);
+  const cameras = newCameras(need, place);
+  const around: Context['around'] = {
+    camerasAtPlace: () => context.camerasAt(camera.placeId),
+    pairsTogether: () => context.pairsBetween(run.headEndId, camera.placeId),
+    routeFrom: (fromPlaceId) => context.routeBetween(fromPlaceId, camera.placeId),
+  };
   return {
     site,
     camera,
@@ -65,15 +72,12 @@ function optionContext(
     source: feedSource(site, run),
     need,
     line: lineBindings({ run, readings, place, headEnd }),
-    newCameras: newCameras(need, place),
+    newCameras: cameras,
+    renewing: renewingCosts({ catalogue: context.catalogue, newCameras: cameras, place, around }),
     radioPath: context.radioPathFrom.get(camera.placeId),
     airOver: context.airOver,
     mbpsAtPlace: () => context.mbpsAt(camera.placeId),
-    around: {
-      camerasAtPlace: () => context.camerasAt(camera.placeId),
-      pairsTogether: () => context.pairsBetween(run.headEndId, camera.placeId),
-      routeFrom: (fromPlaceId) => context.routeBetween(fromPlaceId, camera.placeId),
-    },
+    around,
     rail: () => (feed.kind === 'local-adapter' ? undefined : context.railOf(feed.supplyId)),
   };
 }
