@@ -115,6 +115,37 @@ describe('the least cost', () => {
     expect(costs.length).toBeGreaterThan(0);
     if (solved.kind === 'proven') expect(costs.at(-1)).toBeCloseTo(solved.cost, 6);
   });
+  it('a search that is stopped says how far from the best it can be at most, and that is little', () => {
+    // A hundred things for ten bags at once, worth about what they weigh: nobody proves that in a second.
+    const weigh = (thing: number, bag: number): number =>
+      20 + ((thing * 97 + bag * 61 + thing * bag * 13) % 80);
+    const programme: Programme = {
+      variables: Array.from({ length: 100 }, (_, k) => ({
+        name: `x${k}`,
+        most: 1,
+        cost: 200 - Array.from({ length: 10 }, (_b, bag) => weigh(k, bag)).reduce((a, b) => a + b, 0) / 8,
+      })),
+      rows: Array.from({ length: 10 }, (_, bag) =>
+        row(
+          Array.from({ length: 100 }, (_k, k) => [k, weigh(k, bag)]),
+          '>=',
+          3000,
+        ),
+      ),
+    };
+    const bounds: number[] = [];
+    const solved = solve(highs, programme, {
+      secondsMost: 2,
+      watch: { progress: ({ bound }) => void bounds.push(bound) },
+    });
+    if (solved.kind !== 'stopped') throw new Error(solved.kind);
+    expect(heeds(programme, solved.values)).toBe(true);
+    expect(solved.gapPercent).toBeGreaterThan(0);
+    expect(solved.gapPercent).toBeLessThan(20);
+    // What it says is what its last bound says.
+    const least = Math.max(...bounds);
+    expect(solved.gapPercent).toBeCloseTo((100 * (solved.cost - least)) / solved.cost, 6);
+  });
   it('of nothing is nothing', () =>
     expect(solve(highs, { variables: [], rows: [] })).toEqual({ kind: 'proven', values: [], cost: 0 }));
   it('a row without terms is heeded or never', () => {

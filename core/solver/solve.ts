@@ -57,6 +57,10 @@ function dataOf(highs: Highs, { variables, rows }: Programme): ModelData {
 const percent = (gap: number | undefined): number | null =>
   gap === undefined || !Number.isFinite(gap) ? null : gap * 100;
 
+/** By how much at most a cost is above the best, in percent of it, where none can be below so much. */
+const gapTo = (cost: number, least: number): number =>
+  cost > 0 && Number.isFinite(least) ? Math.max(0, ((cost - least) / cost) * 100) : 100;
+
 /** Rows that have no terms are either empty words or can never be heeded. */
 const hasInfeasibleEmptyRow = ({ rows }: Programme): boolean =>
   rows.some(
@@ -78,25 +82,29 @@ export function solve(
   const { callbackType, modelStatus } = highs.constants;
   return highs.withModel(dataOf(highs, programme), (model): Solved => {
     model.options.set({
-      output_flag: false,
+      // Without its log the search tells nothing of how far it is; only the console is to stay quiet.
+      output_flag: true,
+      log_to_console: false,
       mip_rel_gap: 1e-5,
       mip_abs_gap: 1e-4,
       ...(secondsMost === undefined ? {} : { time_limit: secondsMost }),
     });
     let gapPercent: number | null = null;
+    let least = -Infinity;
     model.run({
       [callbackType.mipLogging]: ({ data }) => {
         const {
           mip_primal_bound: best,
-          mip_dual_bound: bound = 0,
+          mip_dual_bound: bound = -Infinity,
           mip_gap: gap,
           mip_node_count: nodes,
           running_time: seconds = 0,
         } = data;
+        least = Math.max(least, bound);
         gapPercent = percent(gap);
         watch.progress?.({
           best: best !== undefined && Number.isFinite(best) ? best : null,
-          bound,
+          bound: Number.isFinite(bound) ? bound : -Number.MAX_VALUE,
           gapPercent,
           nodes: Number(nodes ?? 0),
           seconds,
@@ -112,7 +120,7 @@ export function solve(
     const values = model.getSolution().colValue;
     if (status === modelStatus.optimal) return { kind: 'proven', values: whole(values), cost };
     return Number.isFinite(cost) && values.length > 0
-      ? { kind: 'stopped', values: whole(values), cost, gapPercent: gapPercent ?? 100 }
+      ? { kind: 'stopped', values: whole(values), cost, gapPercent: gapTo(cost, least) }
       : { kind: 'nothing-found' };
   });
 }

@@ -86,6 +86,13 @@ export const usePlanner = defineStore('planner', () => {
       found.value.kind !== 'none' &&
       (!madeFor.value || !store.site || !samePlanningInput(madeFor.value, store.site)),
   );
+  /** The bound moves on while the best so far stays: how near that is to the best gets better known. */
+  function nearer(told: SearchProgress): void {
+    if (found.value.kind !== 'plan' || told.gapPercent === null) return;
+    const { plan: best } = found.value;
+    if (best.proof.kind === 'gap')
+      found.value = { kind: 'plan', plan: { ...best, proof: { kind: 'gap', percent: told.gapPercent } } };
+  }
   async function findPlan(): Promise<void> {
     progress.value = null;
     alternatives.value = [];
@@ -98,8 +105,10 @@ export const usePlanner = defineStore('planner', () => {
           plain(demands.value),
           heard<SearchNews>((news) => {
             if (isOver) return;
-            if (news.kind === 'progress') progress.value = news.progress;
-            else {
+            if (news.kind === 'progress') {
+              progress.value = news.progress;
+              if (!isFirst) nearer(news.progress);
+            } else {
               // The best so far stands from the first moment on, and what was shown before goes.
               found.value = { kind: 'plan', plan: news.plan };
               if (isFirst) madeFor.value = site;

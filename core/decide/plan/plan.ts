@@ -134,6 +134,14 @@ export interface PlanWatch {
 
 const gapOf = (percent: number): Proof => ({ kind: 'gap', percent: Math.min(1000, Math.max(0, percent)) });
 
+/** What no plan can be below before the search has told a bound: every camera by its cheapest option, and nothing shared. */
+const leastOfAll = ({ candidates: { cameras } }: PlanningInput): number =>
+  cameras.reduce(
+    (sum, camera) =>
+      sum + Math.min(...camera.candidates.map(({ option, weight }) => option.ownCost + weight)),
+    0,
+  );
+
 /** The best plan under what is demanded, proven, or the best that was found in the time; or why there is none. */
 export function planSite(
   highs: Highs,
@@ -153,12 +161,12 @@ export function planSite(
       message: 'There is no camera to plan for: none has an option that holds.',
       excluded,
     };
-  let bound = 0;
+  let bound = leastOfAll(input);
   const solved = solve(highs, programme, {
     ...(secondsMost === undefined ? {} : { secondsMost }),
     watch: {
       progress: (progress) => {
-        bound = progress.bound;
+        bound = Math.max(bound, progress.bound);
         watch.progress?.(progress);
       },
       better: (values, cost) =>
