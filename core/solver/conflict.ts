@@ -84,10 +84,3 @@ export function smallestConflict(highs: Highs, programme: Programme): string[] {
   }
   return smallestHitting(highs, corrections);
 }
-
-/** Demands of which giving up any one alone would make the programme solvable. */
-export function eachFrees(highs: Highs, programme: Programme, demands: readonly string[]): string[] {
-  return demands.filter(
-    (demand) => solve(highs, nothing(without(programme, new Set([demand])))).kind !== 'infeasible',
-  );
-}

@@ -1,4 +1,4 @@
-export { eachFrees, smallestConflict } from './conflict';
+export { smallestConflict } from './conflict';
 export { draftProgramme, type Draft } from './draft';
 export { lpText } from './lpText';
 export { costOf, heeds, without, type Programme, type Row, type Term } from './programme';

@@ -5,7 +5,7 @@ import type { RunReadings } from '#core/test/readings';
 import type { Rail } from '#core/test/volts';
 import type { Camera, Place, Policies, RadioPath, Run, Site } from '#core/model/site';
 import type { ViewNeed } from '#core/model/views';
-import type { LineBindings } from './lineMargins';
+import type { LineBindings } from './lineBinding';
 import type { NewCameras } from './newCamera';
 import type { OnAir } from './onAir';
 

@@ -1,16 +1,9 @@
 import { cameraLoad, drawnAmps, type CameraLoad } from '#core/physics/power';
-import { dayLoad, startUpLoad, worstLoad } from '#core/test/findings';
+import { dayLoad, feedSource, startUpLoad, worstLoad, type RunFindings } from '#core/test/findings';
 import type { Figure } from '#core/shared/derivation';
-import type { Camera } from '#core/model/site';
+import type { Camera, Run, Site } from '#core/model/site';
 import type { Context } from './context';
-
-/** What an option draws of the output of a supply box: for long, and for a moment when all start after a power cut. */
-export interface Draws {
-  supplyId: string;
-  output: number;
-  amps: number;
-  startUpAmps: number;
-}
+import type { Draws } from './option';
 
 /** What hangs on a feed asks of it for long and when it starts. */
 export interface Loads {
@@ -24,7 +17,7 @@ export type DrawnAmps = Pick<Draws, 'amps' | 'startUpAmps'>;
 
 /** Amps that loads draw of whatever feeds the run, at the volts that arrive. */
 export function ampsOf(
-  { source, findings: { powerLoop } }: Context,
+  { source, findings: { powerLoop } }: Pick<Context, 'source' | 'findings'>,
   { worst, startUp }: Pick<Loads, 'worst' | 'startUp'>,
   sourceVolts = source.volts,
 ): DrawnAmps {
@@ -39,7 +32,10 @@ export function ampsOf(
 }
 
 /** The same as drawn of the box that feeds the run; nothing where it has an adapter. */
-export function drawsOf({ run: { feed } }: Context, { amps, startUpAmps }: DrawnAmps): Draws | null {
+export function drawsOf(
+  { run: { feed } }: Pick<Context, 'run'>,
+  { amps, startUpAmps }: DrawnAmps,
+): Draws | null {
   if (feed.kind === 'local-adapter') return null;
   return { supplyId: feed.supplyId, output: feed.output, amps, startUpAmps };
 }
@@ -50,6 +46,16 @@ export const loadsOf = (camera: Camera): Loads => ({
   worst: worstLoad(camera),
   startUp: startUpLoad(camera),
 });
+
+/** What a camera draws of the box that feeds it today, whatever becomes of the others. */
+export function drawsToday(
+  site: Pick<Site, 'supply'>,
+  run: Run,
+  camera: Camera,
+  findings: RunFindings,
+): Draws | null {
+  return drawsOf({ run }, ampsOf({ source: feedSource(site, run), findings }, loadsOf(camera)));
+}
 
 /** Watts of a new camera: by night, of them a heater's, by day, and as it starts. */
 export interface NewLoad {

@@ -1,6 +1,7 @@
 export {
   brokenLimit,
   isIp,
+  type Draws,
   type FeasibleOption,
   type InfeasibleOption,
   type Margin,
@@ -11,7 +12,7 @@ export {
 } from './option';
 export type { Part } from './part';
 export type { Context } from './context';
-export type { Draws } from './draws';
+export { drawsToday } from './draws';
 export { hdFormats } from './hdFormats';
 export { renewingCosts } from './build';
 export { lineBindings } from './lineMargins';

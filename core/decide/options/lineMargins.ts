@@ -2,8 +2,8 @@ import { inLineGear, optionRow, type OptionKind } from '#core/model/site';
 import { gearInLine, lineConditions, type LineCondition, type LineUse } from '#core/test/findings';
 import type { Context } from './context';
 import { oldCableFire } from './oldCableFire';
+import type { LineBinding, LineBindings } from './lineBinding';
 import type { Margin } from './option';
-import type { Part } from './part';
 import { isSheltered } from './sheltered';
 
 /** What an option asks of the old line; nothing where it leaves it alone. */
@@ -43,17 +43,6 @@ const remedies: Partial<Record<Margin['kind'], string>> = {
 
 /** What would make an option hold that water or different earths keep from it. */
 export const lineRemedy = ({ kind }: Pick<Margin, 'kind'>): string | undefined => remedies[kind];
-
-/** What was read of the line, as it binds an option, with what has to be fitted and minded for it. */
-export interface LineBinding {
-  conditions: readonly LineCondition[];
-  margins: Margin[];
-  parts: Part[];
-  work: string[];
-  cautions: string[];
-}
-
-export type LineBindings = Readonly<Record<LineUse, LineBinding>>;
 
 const unbound: LineBinding = { conditions: [], margins: [], parts: [], work: [], cautions: [] };
 

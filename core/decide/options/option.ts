@@ -3,7 +3,6 @@ import type { OptionKind } from '#core/model/site';
 import type { Unit } from '#core/shared/units';
 import type { Basis, Status, LazyDerivation } from '#core/shared/derivation';
 import type { Scenario } from '#core/test/scenarios';
-import type { Draws } from './draws';
 import type { Part } from './part';
 import type { SharedThing } from './sharing';
 
@@ -41,6 +40,14 @@ export interface Margin {
   derivation: LazyDerivation;
   /** The utilisation under a scenario. */
   under: (scenario: Scenario) => number;
+}
+
+/** What an option draws of the output of a supply box: for long, and for a moment when all start after a power cut. */
+export interface Draws {
+  supplyId: string;
+  output: number;
+  amps: number;
+  startUpAmps: number;
 }
 
 /** Ports an option takes of equipment that several cameras share. */

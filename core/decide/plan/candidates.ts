@@ -29,6 +29,8 @@ export interface ExcludedCamera {
 export interface Candidates {
   cameras: CameraCandidates[];
   excluded: ExcludedCamera[];
+  /** Cameras for which nothing can be planned: they stay as they hang. */
+  leftOut: RunEvaluation[];
 }
 
 const onShow = ({ showsAt }: FeasibleOption, site: Site): boolean =>
@@ -142,6 +144,7 @@ function excludedFor(
 /** What could be planned for every camera under what is demanded, and who has to be left out and why. */
 export function candidatesOf(site: Site, runs: readonly RunEvaluation[], demands: Demands): Candidates {
   const excluded: ExcludedCamera[] = [];
+  const leftOut: RunEvaluation[] = [];
   const cameras = runs.flatMap((evaluation): CameraCandidates[] => {
     const { camera, findings, options } = evaluation;
     const choice = site.choice[camera.id];
@@ -158,9 +161,9 @@ export function candidatesOf(site: Site, runs: readonly RunEvaluation[], demands
                 option,
                 weight: weightOf(option, demands),
                 ruledOutBy: [
-                  ...(spare ? [] : [{ kind: 'spare' as const }]),
+                  ...(spare ? [] : [{ kind: 'spare' as const, cameraId: camera.id }]),
                   ...(demands.policies.listed === 'nothing-new' && onShow(option, site)
-                    ? [{ kind: 'listed' as const }]
+                    ? [{ kind: 'listed' as const, cameraId: camera.id }]
                     : []),
                 ],
               },
@@ -168,7 +171,10 @@ export function candidatesOf(site: Site, runs: readonly RunEvaluation[], demands
           });
     const excludedCamera = excludedFor(evaluation, lock, candidates);
     if (excludedCamera) excluded.push(excludedCamera);
-    if (candidates.length === 0) return [];
+    if (candidates.length === 0) {
+      leftOut.push(evaluation);
+      return [];
+    }
     const honoured = lock !== undefined && candidates.some(({ option }) => option.kind === lock);
     const free = candidates.filter(({ ruledOutBy }) => ruledOutBy.length === 0);
     for (const candidate of candidates) {
@@ -180,5 +186,5 @@ export function candidatesOf(site: Site, runs: readonly RunEvaluation[], demands
     }
     return [{ cameraId: camera.id, number: camera.number, evaluation, candidates }];
   });
-  return { cameras, excluded };
+  return { cameras, excluded, leftOut };
 }

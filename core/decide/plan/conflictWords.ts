@@ -1,14 +1,14 @@
 import { optionRow, type Site } from '#core/model/site';
 import type { Highs } from 'highs';
-import { eachFrees, smallestConflict } from '#core/solver';
+import { smallestConflict, solve, without, type Programme } from '#core/solver';
 import { formatQuantity } from '#core/shared/units';
-import type { DemandRef } from './demandRef';
-import type { PlanningInput } from './types';
+import { demandKey, ofEvery, type DemandRef } from './demandRef';
+import type { PlanModel, PlanningInput } from './types';
 import { policyOptionOf } from './policies';
 
-/** Demands that exclude each other, in words, and which of them would free the rest by itself. */
+/** Demands that exclude each other, in words, which of them would free the rest by itself, and what the best plan costs then. */
 export interface Conflict {
-  demands: { demand: DemandRef; message: string; frees: boolean }[];
+  demands: { demand: DemandRef; message: string; frees: boolean; costThen: number | null }[];
   message: string;
 }
 
@@ -29,14 +29,18 @@ function lockWords({ camera, choice }: Site, cameraId: string): string {
   return `camera ${camera[cameraId]!.number} is locked on “${locked ? optionRow(locked.option).label : ''}”`;
 }
 
+/** Of whom something is asked. */
+const whose = ({ camera }: Site, cameraId: string | null): string =>
+  cameraId === null ? '' : ` at camera ${camera[cameraId]!.number}`;
+
 function demandWords({ site, demands }: PlanningInput, demand: DemandRef): string {
   switch (demand.kind) {
     case 'goal':
       return `the goal: ${goalWords[demands.goal]}`;
     case 'spare':
-      return `${demands.sparePercent} % of every limit is left over`;
+      return `${demands.sparePercent} % of every limit is left over${whose(site, demand.cameraId)}`;
     case 'listed':
-      return `listed places: ${policyOptionOf('listed', demands.policies.listed).label.toLowerCase()}`;
+      return `listed places: ${policyOptionOf('listed', demands.policies.listed).label.toLowerCase()}${whose(site, demand.cameraId)}`;
     case 'blocks':
       return 'composite, HD and IP stand in blocks of four';
     case 'spare-slots':
@@ -55,26 +59,115 @@ function demandWords({ site, demands }: PlanningInput, demand: DemandRef): strin
       return `the fuse of output ${demand.output} of ${site.supply[demand.supplyId]!.name}`;
     case 'rack':
       return `the room in the rack at ${site.place[demand.placeId]!.name}`;
+    case 'stays':
+      return `camera ${site.camera[demand.cameraId]!.number} stays as it hangs, since no option of it holds`;
     case 'lock':
       return lockWords(site, demand.cameraId);
   }
 }
 
-/** The smallest set of demands in conflict, in words. */
-export function conflictOf(highs: Highs, input: PlanningInput): Conflict {
-  const { programme, demands: demandOf } = input.model;
-  const keys = smallestConflict(highs, programme);
-  const freeing = new Set(eachFrees(highs, programme, keys));
-  const demands = keys.map((key) => {
-    const demand = demandOf.get(key)!;
-    return { demand, message: demandWords(input, demand), frees: freeing.has(key) };
+/** A conflict with more cameras in it than these is told of all of them: a list of so many names none. */
+const mostNamed = 4;
+/** So many conflicts that have nothing in common are told at once. */
+const mostConflicts = 6;
+/** So long a search looks for what a plan costs without one of the demands. */
+const secondsToPrice = 5;
+
+type Relabel = (demand: DemandRef) => DemandRef | null;
+
+/** The same programme with other names for what its rows stand for; none for rows that have to be heeded whatever happens. */
+function relabelled({ programme, demands }: PlanModel, relabel: Relabel): Programme {
+  const named = new Map([...demands].map(([key, demand]) => [key, relabel(demand)]));
+  return {
+    variables: programme.variables,
+    rows: programme.rows.map((row) => {
+      const demand = row.demand === null ? null : named.get(row.demand)!;
+      return { ...row, demand: demand && demandKey(demand) };
+    }),
+  };
+}
+
+/** The programme without what some demands stand for; one that is of every camera takes all of them along. */
+function freedOf({ programme, demands }: PlanModel, given: readonly DemandRef[]): Programme {
+  const keys = new Set(given.map(demandKey));
+  const gone = [...demands].filter(([key, demand]) => keys.has(key) || keys.has(demandKey(ofEvery(demand))));
+  return without(programme, new Set(gone.map(([key]) => key)));
+}
+
+/** The smallest conflict of a programme that has no solution, with cameras by name where few of them are in it. */
+function smallestOf(highs: Highs, model: PlanModel): DemandRef[] {
+  const everyDemand = new Map(
+    [...model.demands.values()].flatMap((demand) =>
+      [demand, ofEvery(demand)].map((one) => [demandKey(one), one] as const),
+    ),
+  );
+  const refs = (keys: readonly string[]): DemandRef[] => keys.map((key) => everyDemand.get(key)!);
+  const together = smallestConflict(highs, relabelled(model, ofEvery));
+  const inIt = new Set(together);
+  if (refs(together).every((demand) => !('cameraId' in demand) || demand.cameraId !== null))
+    return refs(together);
+  // Only what is in conflict stays, camera by camera.
+  const kept = [...model.demands.values()].filter((demand) => inIt.has(demandKey(ofEvery(demand))));
+  const gone = [...model.demands.values()].filter((demand) => !kept.includes(demand));
+  const byCamera = smallestConflict(highs, freedOf(model, gone));
+  return refs(byCamera.length > 0 && byCamera.length <= mostNamed ? byCamera : together);
+}
+
+/** Conflicts that have no demand in common, the smallest of each: as long as any is left, nothing can be planned. */
+function conflictsOf(highs: Highs, model: PlanModel): DemandRef[][] {
+  const conflicts: DemandRef[][] = [];
+  let left = model;
+  while (conflicts.length < mostConflicts) {
+    const found = smallestOf(highs, left);
+    conflicts.push(found);
+    if (found.length === 0) break;
+    const programme = freedOf(left, found);
+    const inRows = new Set(programme.rows.map(({ demand }) => demand));
+    left = {
+      ...left,
+      programme,
+      demands: new Map([...left.demands].filter(([key]) => inRows.has(key))),
+    };
+    if (solve(highs, free(programme)).kind !== 'infeasible') break;
+  }
+  return conflicts;
+}
+
+/** With nothing to pay for: whether there is a solution at all. */
+const free = ({ variables, rows }: Programme): Programme => ({
+  variables: variables.map((variable) => ({ ...variable, cost: 0 })),
+  rows,
+});
+
+function inWords(messages: readonly string[]): string {
+  if (messages.length === 0)
+    return 'The recorders, supplies and racks that are noted cannot take these cameras, whatever is demanded.';
+  if (messages.length === 1) return `This cannot be met: ${messages[0]}.`;
+  return `These cannot all be met: ${messages.slice(0, -1).join('; ')}; and ${messages.at(-1)}.`;
+}
+
+/**
+ * The smallest sets of demands in conflict, in words, and for each demand that would free the rest by itself what the best plan costs
+ * then, the cheapest first.
+ * @param priceOf what a programme's solution comes to, in the site's currency
+ */
+export function conflictOf(
+  highs: Highs,
+  input: PlanningInput,
+  priceOf: (values: readonly number[]) => number,
+): Conflict {
+  const conflicts = conflictsOf(highs, input.model);
+  const demands = conflicts.flat().map((demand) => {
+    const message = demandWords(input, demand);
+    // Of several conflicts none is freed by giving up one demand.
+    if (conflicts.length > 1) return { demand, message, frees: false, costThen: null };
+    const solved = solve(highs, freedOf(input.model, [demand]), { secondsMost: secondsToPrice });
+    return solved.kind === 'proven' || solved.kind === 'stopped'
+      ? { demand, message, frees: true, costThen: priceOf(solved.values) }
+      : { demand, message, frees: false, costThen: null };
   });
-  const listed = demands.map(({ message }) => message);
-  const message =
-    demands.length === 0
-      ? 'The recorders, supplies and racks that are noted cannot take these cameras, whatever is demanded.'
-      : demands.length === 1
-        ? `This cannot be met: ${listed[0]}.`
-        : `These cannot all be met: ${listed.slice(0, -1).join('; ')}; and ${listed.at(-1)}.`;
-  return { demands, message };
+  const message = conflicts
+    .map((conflict) => inWords(conflict.map((demand) => demandWords(input, demand))))
+    .join(' ');
+  return { demands: demands.sort((a, b) => (a.costThen ?? Infinity) - (b.costThen ?? Infinity)), message };
 }

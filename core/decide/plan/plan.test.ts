@@ -202,6 +202,26 @@ describe('what cannot be', () => {
     expect(found?.demands).toHaveLength(2);
     expect(found?.message).toMatch(/cannot all be met: (?=.*every camera goes IP)(?=.*at most 5.000)/);
     expect(found?.demands.every(({ frees }) => frees)).toBe(true);
+    // The cheapest way out comes first, with what the best plan costs then.
+    const [mend, uncapped] = found!.demands;
+    expect([mend!.demand, uncapped!.demand]).toEqual([{ kind: 'goal' }, { kind: 'cap', of: 'cost' }]);
+    expect(mend!.costThen).toBeLessThanOrEqual(5000);
+    expect(uncapped!.costThen).toBe(plan(site).totals.cost);
+  });
+  it('one camera never stops the site without being named, nor do two that have nothing in common', () => {
+    const twenty = conflict(site, { sparePercent: 20 })!;
+    const named = twenty.demands.flatMap(({ demand }) => (demand.kind === 'spare' ? [demand.cameraId] : []));
+    expect(named.length).toBeGreaterThan(0);
+    expect(named).not.toContain(null);
+    for (const id of named)
+      expect(twenty.message).toContain(
+        `20 % of every limit is left over at camera ${site.camera[id!]!.number}`,
+      );
+    // Each of them is stuck by itself: without the others it is no other way.
+    for (const id of named) {
+      const { number } = site.camera[id!]!;
+      expect(planned(part([number]), { sparePercent: 20 }).kind).toBe('conflict');
+    }
   });
   it('two caps that exclude each other', () => {
     const dark = plan(site).totals;
@@ -306,9 +326,25 @@ describe('what cannot be', () => {
       (first.startUpAmps + second.startUpAmps) * 0.9 + 1e-9,
     );
   });
-  it('measured figures only leave out who nobody has measured', () => {
-    const { excluded } = plan(site, { figures: 'measured-only' });
+  it('measured figures only leave out who nobody has measured, and those go on taking what they take', () => {
+    const only: Demands = { ...usualDemands, figures: 'measured-only' };
+    const planning = planSite(highs, planningInput(site, only));
+    if (planning.kind !== 'conflict') throw new Error(planning.kind);
+    expect(planning.excluded.map(({ number }) => number)).toContain(15);
+    expect(planning.conflict.message).toBe(
+      'These cannot all be met: the fuse of output 1 of Quay box; and camera 12 stays as it hangs, since no option of it holds.',
+    );
+    // With a fuse that bears it the others are planned around it.
+    const { 'quay-box': quay } = site.supply as Record<string, Site['supply'][string]>;
+    const outputs = quay!.outputs.map((output) => ({ ...output, fuseAmps: 6 }));
+    const { excluded, options } = plan(
+      after(site, [{ kind: 'supply', id: 'quay-box', set: { ...quay!, outputs } }]),
+      {
+        figures: 'measured-only',
+      },
+    );
     expect(excluded.map(({ number }) => number)).toContain(15);
+    expect(options['c15']).toBeUndefined();
   });
 });
 

@@ -56,7 +56,7 @@ export function planningInput(
     demands,
     runs,
     candidates,
-    model: planModel(under, candidates.cameras, demands),
+    model: planModel(under, candidates, demands),
   };
 }
 
@@ -161,6 +161,8 @@ export function planSite(
       message: 'There is no camera to plan for: none has an option that holds.',
       excluded,
     };
+  const priceOf = (values: readonly number[]): number =>
+    planFrom(input, values, { kind: 'proven' }).totals.cost;
   let bound = leastOfAll(input);
   const solved = solve(highs, programme, {
     ...(secondsMost === undefined ? {} : { secondsMost }),
@@ -179,7 +181,7 @@ export function planSite(
     case 'stopped':
       return { kind: 'plan', plan: planFrom(input, solved.values, gapOf(solved.gapPercent)) };
     case 'infeasible':
-      return { kind: 'conflict', conflict: conflictOf(highs, input), excluded };
+      return { kind: 'conflict', conflict: conflictOf(highs, input, priceOf), excluded };
     case 'nothing-found':
       return {
         kind: 'nothing',

@@ -3,11 +3,12 @@ import { continuousLoadShare } from '#core/physics/power';
 import type { Term } from '#core/solver';
 import type { Demands, Site } from '#core/model/site';
 import type { Draws } from '#core/decide/options';
-import type { CameraCandidates, Candidate } from './candidates';
+import type { Candidate, Candidates } from './candidates';
 import { demandKey, type DemandRef } from './demandRef';
 import { planDraft, type PlanDraft } from './planDraft';
 import { recorderRows } from './recorderRows';
 import { sharedRows } from './sharedRows';
+import { stayingCameras } from './staying';
 import { sharedThingRows } from './sharedThingRows';
 import type { PlanPick, PlanModel } from './types';
 
@@ -15,11 +16,14 @@ import type { PlanPick, PlanModel } from './types';
  * What a supply box gives by night may not pass what it may give for good; what it gives while all start after a power cut, its
  * rating; and what an output gives then, its fuse.
  */
-function supplyRows(draft: PlanDraft, site: Site, picks: readonly PlanPick[]): void {
+function supplyRows(
+  draft: PlanDraft,
+  site: Site,
+  takers: readonly { draws: Draws | null; variable: number }[],
+): void {
   for (const { id: supplyId, ratedAmps, outputs } of Object.values(site.supply)) {
     const of = (amount: (draws: Draws) => number): Term[] =>
-      picks.flatMap(({ candidate: { option }, variable }): Term[] => {
-        const { draws } = option;
+      takers.flatMap(({ draws, variable }): Term[] => {
         const by = draws?.supplyId === supplyId ? amount(draws) : 0;
         return by > 0 ? [{ variable, by }] : [];
       });
@@ -103,7 +107,7 @@ function capRows(
  * recorder slots under each recorder's rules, supply boxes, caps. Options that a demand rules out stand in it with a row
  * that says so, so that a demand can be given up.
  */
-export function planModel(site: Site, cameras: readonly CameraCandidates[], demands: Demands): PlanModel {
+export function planModel(site: Site, { cameras, leftOut }: Candidates, demands: Demands): PlanModel {
   const draft = planDraft();
   const picks = cameras.flatMap((camera) =>
     camera.candidates.map((candidate): PlanPick => ({
@@ -132,7 +136,8 @@ export function planModel(site: Site, cameras: readonly CameraCandidates[], dema
         0,
         demand,
       );
-  const buys = recorderRows(draft, site, picks, demands);
+  const staying = stayingCameras(draft, site, leftOut);
+  const buys = recorderRows(draft, site, picks, staying, demands);
   const catalogue = catalogueOf(site);
   const recorderUnits = new Map<string, Term[]>();
   for (const { productId, placeId, variable } of buys)
@@ -141,7 +146,10 @@ export function planModel(site: Site, cameras: readonly CameraCandidates[], dema
       { variable, by: productOf(catalogue, productId, 'recorder').rackUnits },
     ]);
   const units = sharedRows(draft, site, picks, recorderUnits);
-  supplyRows(draft, site, picks);
+  supplyRows(draft, site, [
+    ...picks.map(({ candidate: { option }, variable }) => ({ draws: option.draws, variable })),
+    ...staying,
+  ]);
   const things = sharedThingRows(draft, site, picks);
   capRows(draft, { picks, units, buys, things }, demands);
   return { programme: draft.programme, demands: draft.demands, picks, units, buys, things };

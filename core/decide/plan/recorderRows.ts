@@ -1,10 +1,11 @@
-import { familyOf, sharesOf, slotCount } from '#core/model/slotRules';
+import { familyOf, sharesOf, slotCount, type ChannelShare } from '#core/model/slotRules';
 import { catalogueOf, productsOf } from '#core/model/catalogue';
 import { pictureFormat, takesPicture, type SentPicture } from '#core/physics/signal';
 import type { Term } from '#core/solver';
 import type { Demands, Recorder, Site } from '#core/model/site';
 import type { DemandRef } from './demandRef';
 import type { PlanDraft } from './planDraft';
+import type { StayingCamera } from './staying';
 import type { PlanPick, RecorderBuy } from './types';
 
 /** Signals that blocks of inputs keep apart. */
@@ -131,13 +132,16 @@ function within(
   else draft.row(name, [...terms, { variable: recorder.bought, by: -most }], '<=', 0);
 }
 
-/** What a recorder's rules let its slots be shared out as. Re-patching makes any order of inputs possible, so counts are what binds. */
+/**
+ * What a recorder's rules let its slots be shared out as. Re-patching makes any order of inputs possible, so counts are what binds.
+ * @returns its presets with the unknowns that choose one, where it has several
+ */
 function shareRows(
   draft: PlanDraft,
   recorder: CandidateRecorder,
   coax: readonly Term[],
   ip: readonly Term[],
-): void {
+): PresetChoice[] {
   const shares = sharesOf(recorder.slots);
   const [only] = shares;
   if (only && shares.length === 1) {
@@ -145,7 +149,7 @@ function shareRows(
     if (only.ip < only.together) within(draft, recorder, 'IP slots', ip, only.ip);
     if (only.together < only.coax + only.ip)
       within(draft, recorder, 'slots', [...coax, ...ip], only.together);
-    return;
+    return [];
   }
   const chosen = shares.map((_, index) => draft.variable(`preset ${index + 1} of ${recorder.key}`, 1, 0));
   draft.row(
@@ -170,6 +174,72 @@ function shareRows(
     chosen.map((variable, index) => ({ variable, by: -shares[index]![amount] }));
   draft.row(`inputs of ${recorder.key}`, [...coax, ...chosenShare('coax')], '<=', 0, demand);
   draft.row(`IP slots of ${recorder.key}`, [...ip, ...chosenShare('ip')], '<=', 0, demand);
+  return shares.map((share, index) => ({ share, variable: chosen[index]! }));
+}
+
+/** One of the presets of a recorder, with the unknown that chooses it. */
+interface PresetChoice {
+  share: ChannelShare;
+  variable: number;
+}
+
+/** How many of the slots from `first` to `last` carry a signal under a preset: so many inputs on coax, and the IP slots after them. */
+function carriedBetween(
+  { coax, ip }: ChannelShare,
+  signal: 'coax' | 'ip',
+  first: number,
+  last: number,
+): number {
+  const [from, to] = signal === 'coax' ? [1, coax] : [coax + 1, coax + ip];
+  return Math.max(0, Math.min(last, to) - Math.max(first, from) + 1);
+}
+
+/** One family in each block of inputs, of which the preset decides how many carry it: a preset may end within a block. */
+function presetBlockRows(
+  draft: PlanDraft,
+  { key, slots: { inputs } }: CandidateRecorder,
+  presets: readonly PresetChoice[],
+  byFamily: ReadonlyMap<CameraClass['family'], Term[]>,
+  size: number,
+  demand: DemandRef | null,
+): void {
+  const present = [...byFamily].filter(([, terms]) => terms.length > 0);
+  const room = new Map(present.map(([family]) => [family, [] as Term[]]));
+  const given = (signal: 'coax' | 'ip', first: number, last: number): Term[] =>
+    presets.map(({ share, variable }) => ({ variable, by: -carriedBetween(share, signal, first, last) }));
+  for (let first = 1; first <= inputs; first += size) {
+    const last = Math.min(inputs, first + size - 1);
+    const kept = present.map(([family]): Term => {
+      const name = `${family} on ${first} to ${last} of ${key}`;
+      const count = draft.variable(name, last - first + 1, 0);
+      const variable = draft.variable(`${name} alone`, 1, 0);
+      draft.row(
+        name,
+        [{ variable: count, by: 1 }, ...given(family === 'IP' ? 'ip' : 'coax', first, last)],
+        '<=',
+        0,
+      );
+      draft.row(
+        `${name} alone`,
+        [
+          { variable: count, by: 1 },
+          { variable, by: first - last - 1 },
+        ],
+        '<=',
+        0,
+      );
+      room.get(family)!.push({ variable: count, by: -1 });
+      return { variable, by: 1 };
+    });
+    draft.row(`one family on ${first} to ${last} of ${key}`, kept, '<=', 1, demand);
+  }
+  for (const [family, terms] of present)
+    draft.row(
+      `${family} in blocks on ${key}`,
+      [...terms, ...room.get(family)!, ...(family === 'IP' ? given('ip', inputs + 1, Infinity) : [])],
+      '<=',
+      0,
+    );
 }
 
 /** Whole blocks of inputs for each signal family, where the recorder or the policy keeps families apart. */
@@ -181,8 +251,7 @@ function blockRows(
   demand: DemandRef | null,
 ): void {
   const { inputs } = recorder.slots;
-  // Where the whole recorder takes one of several states, each is kept apart by itself.
-  if (inputs === 0 || sharesOf(recorder.slots).length > 1) return;
+  if (inputs === 0) return;
   const extra = slotCount(recorder.slots) - inputs;
   const blocks = Math.ceil(inputs / size);
   const used = [...byFamily].flatMap(([family, terms]): Term[] => {
@@ -243,6 +312,28 @@ function placeClass(
   );
 }
 
+/** A camera that stays on its input is a class of its own, on the recorder that it is on. */
+function placeStaying(
+  on: ReadonlyMap<CandidateRecorder, ClassOn[]>,
+  { variable, number, recorderId, sent }: StayingCamera,
+): void {
+  for (const [{ key, placeId }, classes] of on)
+    if (key === recorderId)
+      classes.push({
+        variable,
+        kind: {
+          key: `camera ${number} stays`,
+          headEndId: placeId,
+          signal: 'coax',
+          sent,
+          family: pictureFormat(sent.format).family,
+          mbps: 0,
+          megapixels: 0,
+          picks: [],
+        },
+      });
+}
+
 /** What one recorder's rules, limits and blocks allow of the classes on it. */
 function limitRows(
   draft: PlanDraft,
@@ -258,7 +349,7 @@ function limitRows(
     classes.filter(({ kind }) => of(kind)).map(({ kind, variable }) => ({ variable, by: weight(kind) }));
   const isIp = ({ signal }: CameraClass): boolean => signal === 'ip';
   const [coax, ip] = [terms((kind) => !isIp(kind)), terms(isIp)];
-  shareRows(draft, recorder, coax, ip);
+  const presets = shareRows(draft, recorder, coax, ip);
   if (ip.length > 0) {
     within(draft, recorder, 'IP cameras', ip, limits.ipCameras);
     const rates = terms(isIp, ({ mbps }) => mbps);
@@ -267,13 +358,16 @@ function limitRows(
   const size = blockSize ?? (policies.blocks === 'separate' ? blockOfSeparate : undefined);
   if (size === undefined) return;
   const byFamily = new Map(families.map((family) => [family, terms((kind) => kind.family === family)]));
-  blockRows(draft, recorder, byFamily, size, blockSize ? limitsOf(recorder) : { kind: 'blocks' });
+  const demand: DemandRef | null = blockSize ? limitsOf(recorder) : { kind: 'blocks' };
+  if (presets.length > 0) presetBlockRows(draft, recorder, presets, byFamily, size, demand);
+  else blockRows(draft, recorder, byFamily, size, demand);
 }
 
 /** So many slots of those that are there and those that are bought stay free. */
 function spareRow(
   draft: PlanDraft,
   picks: readonly PlanPick[],
+  staying: readonly StayingCamera[],
   recorders: readonly CandidateRecorder[],
   spareSlots: number,
 ): void {
@@ -286,7 +380,12 @@ function spareRow(
   const there = recorders
     .filter((recorder) => recorder.bought === null)
     .reduce((sum, { slots }) => sum + slotCount(slots), 0);
-  draft.row('spare slots', [...slotted, ...bought], '<=', there - spareSlots, { kind: 'spare-slots' });
+  const kept = staying
+    .filter(({ recorderId }) => recorderId !== null)
+    .map(({ variable }): Term => ({ variable, by: 1 }));
+  draft.row('spare slots', [...slotted, ...kept, ...bought], '<=', there - spareSlots, {
+    kind: 'spare-slots',
+  });
 }
 
 /** Slots for every pick that needs one, under each recorder's rules and limits, and recorders to be bought. */
@@ -294,13 +393,15 @@ export function recorderRows(
   draft: PlanDraft,
   site: Site,
   picks: readonly PlanPick[],
+  staying: readonly StayingCamera[],
   demands: Demands,
 ): RecorderBuy[] {
   const offered = onOffer(draft, site, picks);
   const recorders = [...recordersThere(site), ...offered.recorders];
   const on = new Map(recorders.map((recorder) => [recorder, [] as ClassOn[]]));
   for (const kind of classesOf(picks)) placeClass(draft, kind, on);
+  for (const camera of staying) placeStaying(on, camera);
   for (const [recorder, classes] of on) limitRows(draft, recorder, classes, demands);
-  if (demands.spareSlots > 0) spareRow(draft, picks, recorders, demands.spareSlots);
+  if (demands.spareSlots > 0) spareRow(draft, picks, staying, recorders, demands.spareSlots);
   return offered.buys;
 }

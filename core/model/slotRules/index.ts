@@ -14,5 +14,5 @@ export {
   type SlotRulesKind,
 } from './families';
 export type { Preset } from './presetSplit';
-export type { BrokenRule, ChangeRules, ChannelMode, Occupant, SlotNeed } from './slotFamily';
+export type { BrokenRule, ChangeRules, ChannelMode, ChannelShare, Occupant, SlotNeed } from './slotFamily';
 export type { OptionSignal } from './slotSignal';

@@ -186,6 +186,9 @@ useKeys([
         <ul>
           <li v-for="one in planner.found.conflict.demands.filter(({ frees }) => frees)" :key="one.message">
             Relaxing this one requirement is enough: {{ one.message }}.
+            <template v-if="one.costThen !== null"
+              >The best plan then costs {{ formatQuantity(one.costThen, 'money') }}.</template
+            >
           </li>
         </ul>
       </div>
