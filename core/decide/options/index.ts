@@ -21,4 +21,4 @@ export { onAir, type OnAir } from './onAir';
 export { optionsFor } from './optionsFor';
 export { sharingLines, unitCostOf, unitsFor, type SharedThing, type UnitCost } from './sharing';
 export { freeRackUnits, mixes, portsThere, unitSizes, type UnitSize, type Wanted } from './sharedUnits';
-export { renewalsOf, totalOf, type Buys, type Total } from './total';
+export { recordersToBuy, renewalsOf, totalOf, type Buys, type Total } from './total';

@@ -25,8 +25,8 @@ import type { SharedThing } from './sharing';
 
 const isolate = 'Prove the run dead before cutting or joining.';
 const surge = 'Surge protection on outdoor copper.';
-/** A class 4 port is what a converter is fed from: anything less starves the far end. */
-const portWatts = poeClasses[4].sourceWatts;
+/** A class 4 port is what a converter is fed from: anything less starves the far end. Of its watts the first device may take so many. */
+const { sourceWatts: portWatts, deviceWatts: firstDeviceWatts } = poeClasses[4];
 
 /** Years until converters and cameras are due. Judgement. */
 const coaxIpYears = 8;
@@ -208,7 +208,7 @@ export function ipCoaxPairOption(context: Context): Option {
         },
         message: 'A converter at each end; one PoE port of a switch feeds both and the camera.',
       },
-      portWatts - ownWatts,
+      firstDeviceWatts - ownWatts,
     )
   );
 }

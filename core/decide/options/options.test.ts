@@ -104,11 +104,13 @@ describe('options on the demo site', () => {
     expect(possible(site, 8, 'ip-coax-unit').state).toBe('holds');
   });
   it('watts over coax are those of the worked feed, less what the converter takes', () => {
-    // 212 m of RG-59 at 25 °C read 8.9 Ω: 30 W from the 50 V that a port gives at least lose 3.2 W on the way, and 1.5 W stay in the converter.
+    // 212 m of RG-59 at 25 °C read 8.9 Ω: 30 W from the 50 V that a port gives at least lose 3.2 W on the way; of the rest a device may take 25.5 W, and 1.5 W stay in the converter.
     const watts = possible(site, 8, 'ip-coax-unit').margins.find(({ unit }) => unit === 'W')!;
     const amps = 30 / 50;
     const read = 8.9;
-    expect(watts.value).toBeCloseTo((50 - amps * read) * amps - 1.5, 1);
+    const arrives = (50 - amps * read) * amps;
+    expect(arrives).toBeGreaterThan(25.5);
+    expect(watts.value).toBeCloseTo(25.5 - 1.5, 9);
     expect(watts.basis).toBe('measured');
     expect(possible(site, 15, 'ip-coax-unit').margins[0]!.basis).toBe('typical');
   });

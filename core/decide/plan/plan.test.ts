@@ -10,6 +10,8 @@ import {
   usualDemands,
   type Change,
   type Demands,
+  type Reading,
+  type Recorder,
   type Site,
   type Supply,
 } from '#core/model/site';
@@ -265,23 +267,63 @@ describe('what cannot be', () => {
     ]);
     expect(options['c08']).not.toBe('keep');
   });
+  const dangerous = (runId: string): Reading => ({
+    id: 'late',
+    runId,
+    test: 'foreign-ac-volts',
+    value: 90,
+    at: '2026-06-01T09:00:00Z',
+    by: 'x',
+    instrument: '',
+  });
+  const live = (runId: string): Change => ({ kind: 'reading', id: 'late', set: dangerous(runId) });
   it('a run with dangerous volts is left out until it is safe', () => {
-    const live: Change = {
-      kind: 'reading',
-      id: 'late',
-      set: {
-        id: 'late',
-        runId: 'r07',
-        test: 'foreign-ac-volts',
-        value: 90,
-        at: '2026-06-01T09:00:00Z',
-        by: 'x',
-        instrument: '',
-      },
-    };
-    const { excluded, options } = plan(after(site, [live]));
+    const { excluded, options } = plan(after(site, [live('r07')]));
     expect(options['c07']).toBeUndefined();
     expect(excluded[0]?.message).toMatch(/Camera 7 is left out: .*licensed/);
+  });
+  it('a camera that is left out goes on taking its amps: where they alone are too many it is named', () => {
+    // The turning camera of the quay draws 4.2 A for a moment on a fuse of 3 A, and nobody may touch its run.
+    const stopped = after(site, [live('r12')]);
+    const found = conflict(stopped, {})!;
+    expect(found.demands.map(({ demand }) => demand)).toEqual(
+      expect.arrayContaining([
+        { kind: 'stays', cameraId: 'c12' },
+        { kind: 'fuse', supplyId: 'quay-box', output: 1 },
+      ]),
+    );
+    expect(found.message).toMatch(/camera 12 stays as it hangs/);
+    const quay = site.supply['quay-box']!;
+    const outputs = quay.outputs.map((output) => ({ ...output, fuseAmps: 6 }));
+    const { options } = plan(after(stopped, [{ kind: 'supply', id: quay.id, set: { ...quay, outputs } }]));
+    expect(options['c12']).toBeUndefined();
+    expect(Object.keys(options)).toHaveLength(23);
+  });
+  it('and it stays on its input: where there is but one, nobody else gets it', () => {
+    const hall = site.recorder['hall-recorder']!;
+    const oneInput: Recorder = {
+      ...hall,
+      inputs: 1,
+      rules: { kind: 'fixed-hybrid', ipSlots: 0 },
+      limits: { ...hall.limits, ipCameras: 0 },
+    };
+    const at = (numbers: number[], isLive: boolean): Site => {
+      const few = part(numbers);
+      return {
+        ...few,
+        recorder: { [hall.id]: oneInput },
+        reading: isLive ? { ...few.reading, late: dangerous('r03') } : few.reading,
+        run: Object.fromEntries(
+          Object.values(few.run).map((run) => [
+            run.id,
+            { ...run, headEndId: hall.placeId, patchedTo: { recorderId: hall.id, input: 1 } },
+          ]),
+        ),
+      };
+    };
+    expect(plan(at([11], false), { goal: 'mend' }).buys).toEqual([]);
+    const beside = planned(at([3, 11], true), { goal: 'mend' });
+    expect(beside.kind === 'plan' ? beside.plan.buys.length : 1).toBe(1);
   });
   it('a box that starts after a power cut, and a fuse, are not asked for more than they bear', () => {
     const of = (fields: Partial<Supply>): Site => ({
@@ -326,25 +368,9 @@ describe('what cannot be', () => {
       (first.startUpAmps + second.startUpAmps) * 0.9 + 1e-9,
     );
   });
-  it('measured figures only leave out who nobody has measured, and those go on taking what they take', () => {
-    const only: Demands = { ...usualDemands, figures: 'measured-only' };
-    const planning = planSite(highs, planningInput(site, only));
-    if (planning.kind !== 'conflict') throw new Error(planning.kind);
-    expect(planning.excluded.map(({ number }) => number)).toContain(15);
-    expect(planning.conflict.message).toBe(
-      'These cannot all be met: the fuse of output 1 of Quay box; and camera 12 stays as it hangs, since no option of it holds.',
-    );
-    // With a fuse that bears it the others are planned around it.
-    const { 'quay-box': quay } = site.supply as Record<string, Site['supply'][string]>;
-    const outputs = quay!.outputs.map((output) => ({ ...output, fuseAmps: 6 }));
-    const { excluded, options } = plan(
-      after(site, [{ kind: 'supply', id: 'quay-box', set: { ...quay!, outputs } }]),
-      {
-        figures: 'measured-only',
-      },
-    );
+  it('measured figures only leave out who nobody has measured', () => {
+    const { excluded } = plan(site, { figures: 'measured-only' });
     expect(excluded.map(({ number }) => number)).toContain(15);
-    expect(options['c15']).toBeUndefined();
   });
 });
 

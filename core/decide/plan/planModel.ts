@@ -1,8 +1,8 @@
-import { productOf, catalogueOf } from '#core/model/catalogue';
+import { productOf, catalogueOf, eachOf } from '#core/model/catalogue';
 import { continuousLoadShare } from '#core/physics/power';
 import type { Term } from '#core/solver';
 import type { Demands, Site } from '#core/model/site';
-import type { Draws } from '#core/decide/options';
+import { recordersToBuy, type Draws } from '#core/decide/options';
 import type { Candidate, Candidates } from './candidates';
 import { demandKey, type DemandRef } from './demandRef';
 import { planDraft, type PlanDraft } from './planDraft';
@@ -58,11 +58,21 @@ function supplyRows(
   }
 }
 
+/** What recorders cost that are noted on the site and not there yet: it is spent whatever is planned beside. */
+function notedToBuy(site: Site): number {
+  const { products } = catalogueOf(site);
+  return recordersToBuy(site).reduce(
+    (sum, { productId, count }) => sum + count * (eachOf(products.get(productId)!) ?? 0),
+    0,
+  );
+}
+
 /** Amount of each kind that is capped, an option and a unit at a time. */
 function capRows(
   draft: PlanDraft,
   { picks, units, buys, things }: Pick<PlanModel, 'picks' | 'units' | 'buys' | 'things'>,
   { caps }: Demands,
+  site: Site,
 ): void {
   const of = (amount: (candidate: Candidate) => number): Term[] =>
     picks.map(({ candidate, variable }) => ({ variable, by: amount(candidate) }));
@@ -77,7 +87,7 @@ function capRows(
         ...buys.map(({ variable }) => ({ variable, by: variables[variable]!.cost })),
       ],
       '<=',
-      caps.cost,
+      caps.cost - notedToBuy(site),
       { kind: 'cap', of: 'cost' },
     );
   }
@@ -151,6 +161,6 @@ export function planModel(site: Site, { cameras, leftOut }: Candidates, demands:
     ...staying,
   ]);
   const things = sharedThingRows(draft, site, picks);
-  capRows(draft, { picks, units, buys, things }, demands);
+  capRows(draft, { picks, units, buys, things }, demands, site);
   return { programme: draft.programme, demands: draft.demands, picks, units, buys, things };
 }

@@ -1,5 +1,5 @@
 import { pathLossCoefficients } from '#core/physics/cable';
-import { coaxSourceVolts, maxLoadWatts } from '#core/physics/power';
+import { coaxSourceVolts, maxLoadWatts, poeClasses } from '#core/physics/power';
 import { linkConverters, linkRateOver, soundJointLossDb } from '#core/physics/signal';
 import type { Run } from '#core/model/site';
 import { basisOf } from '#core/shared/derivation';
@@ -32,6 +32,9 @@ export function linkRateUnder(
   );
 }
 
+/** The first device on a class 4 port, or on a head-end unit that gives as much, may take no more. Source: IEEE 802.3-2022. */
+const firstDeviceWatts = poeClasses[4].deviceWatts;
+
 /** Watts that can reach a converter at the far end of a coax in a scenario; `ohmsTimes` is for another length of the same coax. */
 export function coaxReachUnder(
   loop: Pick<Loop, 'ohms' | 'from'>,
@@ -45,5 +48,5 @@ export function coaxReachUnder(
     minLoadVolts: converter.minInputVolts,
     sourceLimitWatts,
   });
-  return reached ?? sourceLimitWatts;
+  return Math.min(reached ?? sourceLimitWatts, firstDeviceWatts);
 }
