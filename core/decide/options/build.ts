@@ -1,4 +1,4 @@
-import { eachOf, labourId, labourRateOf, productOf, productsOf, type Catalogue } from '#core/model/catalogue';
+import { eachOf, labourId, labourRateOf, productOf, type Catalogue } from '#core/model/catalogue';
 import { optionRow, type OptionKind } from '#core/model/site';
 import { accessWork, liftOf, noAccess } from './access';
 import type { Context } from './context';
@@ -8,6 +8,7 @@ import { newCableItems } from './newCable';
 import { shareOf, unitCostOf, type SharedThing } from './sharing';
 import type { InfeasibleOption, Margin, FeasibleOption, SharedPort } from './option';
 import type { Part } from './part';
+import { unitSizes, usualPortWatts } from './sharedUnits';
 
 export interface Draft {
   kind: OptionKind;
@@ -79,24 +80,33 @@ const lasting = new Set([
   'lift-half-day',
 ]);
 
-const portCosts = new WeakMap<Catalogue, Record<SharedPort['of'], number>>();
+const portCosts = new WeakMap<Catalogue, Map<string, number>>();
 
-/** What one port of shared equipment costs when its unit is full; the total counts whole units. */
-function portCostOf(catalogue: Catalogue, of: SharedPort['of']): number {
+/** What one port of shared equipment that gives so many watts costs when its unit is full; the total counts whole units. */
+function portCostOf(catalogue: Catalogue, of: SharedPort['of'], sourceWatts: number): number {
   let costs = portCosts.get(catalogue);
-  if (!costs) {
-    const least = (kind: SharedPort['of']) =>
-      Math.round(
-        Math.min(
-          ...productsOf(catalogue, kind).flatMap(({ each, ports }) => (each === null ? [] : [each / ports])),
-        ),
-      );
-    costs = { 'coax-unit': least('coax-unit'), 'poe-switch': least('poe-switch') };
-    for (const kind of ['coax-unit', 'poe-switch'] as const)
-      if (!Number.isFinite(costs[kind])) costs[kind] = 0;
-    portCosts.set(catalogue, costs);
+  if (!costs) portCosts.set(catalogue, (costs = new Map()));
+  const key = `${of} ${sourceWatts > usualPortWatts ? sourceWatts : 0}`;
+  let cost = costs.get(key);
+  if (cost === undefined) {
+    const each = unitSizes(catalogue, of)
+      .filter(({ portWatts }) => portWatts >= sourceWatts)
+      .map((size) => size.each / size.ports);
+    costs.set(key, (cost = each.length > 0 ? Math.round(Math.min(...each)) : 0));
   }
-  return costs[of];
+  return cost;
+}
+
+/** Its own port, and its part of the one that a fibre or a radio takes for all that share it. */
+function portShareOf(
+  catalogue: Catalogue,
+  shared: SharedPort | undefined,
+  sharing: readonly SharedThing[],
+): number {
+  let cost = shared ? portCostOf(catalogue, shared.of, shared.sourceWatts) : 0;
+  for (const thing of sharing)
+    if (thing.port) cost += Math.round(shareOf(thing) * portCostOf(catalogue, 'poe-switch', 0));
+  return cost;
 }
 
 const stopFirst =
@@ -212,7 +222,7 @@ export function feasible(context: Context, draft: Draft): FeasibleOption {
   const sharing = draft.sharing ? [...draft.sharing, ...lift] : lift;
   const shares = sharesOf(catalogue, sharing);
   const { cost, dueAgain, unpriced } = boughtOf(catalogue, parts);
-  const portCost = draft.shared ? portCostOf(catalogue, draft.shared.of) : 0;
+  const portCost = portShareOf(catalogue, draft.shared, sharing);
   const labourCost = labourCostOf(catalogue, labour.hours, darkHours);
   const binding = bindingOf(margins);
   const state = binding?.status ?? 'holds';

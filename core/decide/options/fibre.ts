@@ -113,7 +113,7 @@ const blinds = 'So short a link blinds its receivers: the attenuators go in befo
 
 /** One pair of fibres with a converter at each end serves every camera of its place. */
 function sharedFibre(
-  { place, around }: Context,
+  { place, around, need }: Context,
   { from, lengthM }: NewWay,
   attenuated: number,
   among: number,
@@ -136,6 +136,7 @@ function sharedFibre(
     capacity: 'all',
     free: 0,
     among,
+    port: { placeId: from.id, mbps: need.ip.mbps },
   };
 }
 

@@ -75,7 +75,7 @@ export interface FeasibleOption {
   ownHours: number;
   darkHours: number;
   labourCost: number;
-  /** What one port of the shared equipment comes to when its unit is full. */
+  /** What one port of the shared equipment comes to when its unit is full, or its part of one that several share. */
   portCost: number;
   /** Its part of what other cameras share with it. */
   shareCost: number;

@@ -6,7 +6,16 @@ import { optionKinds, type Camera, type OptionKind, type Place, type Run, type S
 import { saltmarrowSite } from '../../model/site/testSite';
 import { catalogueOf, eachOf } from '#core/model/catalogue';
 import { asKnown, pessimistic } from '#core/test/scenarios';
-import { brokenLimit, mixes, totalOf, unitCostOf, unitSizes, type FeasibleOption, type Option } from '.';
+import {
+  brokenLimit,
+  levelsOf,
+  mixes,
+  totalOf,
+  unitCostOf,
+  unitSizes,
+  type FeasibleOption,
+  type Option,
+} from '.';
 import { shareOf } from './sharing';
 import { viewNeed } from '#core/model/views';
 
@@ -419,11 +428,14 @@ describe('shared equipment', () => {
   });
   it('a dearer mix is taken where only that fits the rack', () => {
     const sizes = [
-      { item: 'two-units', each: 100, ports: 8, watts: 100, mbps: 1000, rackUnits: 2 },
-      { item: 'one-unit', each: 150, ports: 8, watts: 100, mbps: 1000, rackUnits: 1 },
+      { item: 'two-units', each: 100, ports: 8, watts: 100, portWatts: 30, mbps: 1000, rackUnits: 2 },
+      { item: 'one-unit', each: 150, ports: 8, watts: 100, portWatts: 30, mbps: 1000, rackUnits: 1 },
     ];
     expect(
-      mixes(sizes, { ports: 8, watts: 50, mbps: 10 }).map(({ cost, rackUnits }) => [cost, rackUnits]),
+      mixes(sizes, { ports: 8, watts: 50, mbps: 10, levels: [] }).map(({ cost, rackUnits }) => [
+        cost,
+        rackUnits,
+      ]),
     ).toEqual([
       [100, 2],
       [150, 1],
@@ -435,7 +447,12 @@ describe('the total', () => {
   it('buys whole units, the cheapest mix with the ports and the watts', () => {
     fc.assert(
       fc.property(fc.integer({ min: 1, max: 60 }), fc.integer({ min: 1, max: 900 }), (ports, watts) => {
-        const bought = mixes(unitSizes(catalogue, 'coax-unit'), { ports, watts, mbps: 0 })[0]!.parts;
+        const bought = mixes(unitSizes(catalogue, 'coax-unit'), {
+          ports,
+          watts,
+          mbps: 0,
+          levels: [],
+        })[0]!.parts;
         const count = (item: string) => bought.find((part) => part.item === item)?.count ?? 0;
         const [eights, sixteens] = [count('coax-unit-8'), count('coax-unit-16')];
         expect(8 * eights + 16 * sixteens).toBeGreaterThanOrEqual(ports);
@@ -448,6 +465,49 @@ describe('the total', () => {
           }
       }),
     );
+  });
+  it('buys strong ports for as many cameras as need them, and weak ones for the rest', () => {
+    const sizes = unitSizes(catalogue, 'poe-switch');
+    const of = (item: string) => sizes.find((size) => size.item === item)!;
+    const [weak, many, strong] = [of('poe-switch-8'), of('poe-switch-24'), of('poe-switch-8-strong')];
+    expect([weak.portWatts, many.portWatts, strong.portWatts]).toEqual([30, 30, 90]);
+    fc.assert(
+      fc.property(fc.nat(20), fc.nat(12), (plain, hungry) => {
+        fc.pre(plain + hungry > 0);
+        const wanted = {
+          ports: plain + hungry,
+          watts: 15.4 * plain + 45 * hungry,
+          mbps: 4 * (plain + hungry),
+          levels: levelsOf(
+            [
+              { watts: 15.4, ports: plain },
+              { watts: 45, ports: hungry },
+            ],
+            [15.4, 45],
+          ),
+        };
+        // Every mix there is, by counting.
+        let least = Infinity;
+        for (let a = 0; a <= 8; a += 1)
+          for (let b = 0; b <= 4; b += 1)
+            for (let c = 0; c <= 8; c += 1)
+              if (
+                8 * a + 24 * b + 8 * c >= wanted.ports &&
+                8 * c >= hungry &&
+                weak.watts * a + many.watts * b + strong.watts * c >= wanted.watts - 1e-9
+              )
+                least = Math.min(least, weak.each * a + many.each * b + strong.each * c);
+        expect(mixes(sizes, wanted)[0]!.cost).toBe(least);
+      }),
+    );
+  });
+  it('counts one port for all that a fibre or a radio brings, with what each of them streams', () => {
+    const chosen = [23, 24].map((n) => possible(site, n, 'wireless'));
+    const { shared } = totalOf(site, chosen);
+    const { placeId } = chosen[0]!.sharing.find(({ port }) => port)!.port!;
+    expect(shared).toMatchObject([{ of: 'poe-switch', placeId, ports: 1, watts: 0 }]);
+    const streams = chosen.map(({ signal }) => (signal.kind === 'ip' ? signal.mbps : 0));
+    expect(shared[0]!.mbps).toBeCloseTo(streams[0]! + streams[1]!, 9);
   });
   it('shares a unit among the cameras of one head end', () => {
     const chosen = [1, 2].map((n) => possible(site, n, 'ip-coax-unit'));

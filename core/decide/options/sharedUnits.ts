@@ -1,18 +1,41 @@
 import { eachOf, productsOf, type Catalogue } from '#core/model/catalogue';
 import type { Site } from '#core/model/site';
+import { poeClasses } from '#core/physics/power';
 import type { SharedPort } from './option';
 import type { Part } from './part';
 
-/** What cameras ask of the shared equipment of one kind at one place. */
+/** So many ports that each give so many watts at least. */
+export interface PortLevel {
+  watts: number;
+  ports: number;
+}
+
+/** What cameras ask of the shared equipment of one kind at one place; or what of it there is. */
 export interface Wanted {
   ports: number;
   watts: number;
   mbps: number;
+  /** How many of the ports give, or have to give, at least so many watts each. */
+  levels: readonly PortLevel[];
 }
 
+/** What one port gives where nobody has noted it: class 4. */
+export const usualPortWatts = poeClasses[4].sourceWatts;
+
+/** How many of these ports give, or ask for, at least each of so many watts. */
+export const levelsOf = (ports: readonly PortLevel[], steps: readonly number[]): PortLevel[] =>
+  steps.map((watts) => ({
+    watts,
+    ports: ports.reduce((sum, one) => sum + (one.watts >= watts ? one.ports : 0), 0),
+  }));
+
+const portsAtLeast = (levels: readonly PortLevel[], watts: number): number =>
+  levels.reduce((sum, level) => sum + (level.watts >= watts ? level.ports : 0), 0);
+
 /** A size that can be bought, and whole units of several sizes with what they come to. */
-export interface UnitSize extends Wanted {
+export interface UnitSize extends Omit<Wanted, 'levels'> {
   item: string;
+  portWatts: number;
   each: number;
   rackUnits: number;
 }
@@ -26,14 +49,17 @@ export interface Mix {
 export function unitSizes(catalogue: Catalogue, of: SharedPort['of']): UnitSize[] {
   const all = productsOf(catalogue, of);
   const priced = all.filter((product) => eachOf(product) !== null);
-  return (priced.length > 0 ? priced : all).map(({ id, each, ports, watts, uplinkMbps, rackUnits }) => ({
-    item: id,
-    each: each ?? 0,
-    ports,
-    watts,
-    mbps: uplinkMbps,
-    rackUnits,
-  }));
+  return (priced.length > 0 ? priced : all).map(
+    ({ id, each, ports, watts, portWatts, uplinkMbps, rackUnits }) => ({
+      item: id,
+      each: each ?? 0,
+      ports,
+      watts,
+      portWatts: portWatts ?? usualPortWatts,
+      mbps: uplinkMbps,
+      rackUnits,
+    }),
+  );
 }
 
 /** Ports that stand at a place already and give power: they cost nothing. */
@@ -42,13 +68,14 @@ export function portsThere(
   of: SharedPort['of'],
   placeId: string,
 ): Wanted {
-  const there = { ports: 0, watts: 0, mbps: 0 };
+  const there = { ports: 0, watts: 0, mbps: 0, levels: [] as PortLevel[] };
   if (of !== 'poe-switch') return there;
   for (const { gear, placeId: at } of Object.values(equipment)) {
     if (at !== placeId || gear.kind !== 'switch' || gear.poePorts === 0) continue;
     there.ports += gear.poePorts;
     there.watts += gear.poeWatts;
     there.mbps += gear.uplinkMbps;
+    there.levels.push({ watts: gear.portWatts ?? usualPortWatts, ports: gear.poePorts });
   }
   return there;
 }
@@ -75,25 +102,43 @@ export function freeRackUnits(
   return racks.reduce((sum, { units }) => sum + units, 0) - mounted;
 }
 
-const short = (wanted: Wanted, have: Wanted): boolean =>
-  wanted.ports > have.ports || wanted.watts > have.watts + 1e-9 || wanted.mbps > have.mbps + 1e-9;
+/** What is wanted beyond what there is; nothing of it is negative but what is there in plenty. */
+const beyond = (wanted: Wanted, have: Wanted): Wanted => ({
+  ports: wanted.ports - have.ports,
+  watts: wanted.watts - have.watts,
+  mbps: wanted.mbps - have.mbps,
+  levels: wanted.levels.map(({ watts, ports }) => ({
+    watts,
+    ports: ports - portsAtLeast(have.levels, watts),
+  })),
+});
 
-/** How many of a size would serve what is wanted by themselves. */
-const enoughOf = (size: UnitSize, { ports, watts, mbps }: Wanted): number =>
+const isMet = ({ ports, watts, mbps, levels }: Wanted): boolean =>
+  ports <= 0 && watts <= 1e-9 && mbps <= 1e-9 && levels.every((level) => level.ports <= 0);
+
+const unitsOf = ({ ports, watts, mbps, portWatts }: UnitSize, count: number): Wanted => ({
+  ports: count * ports,
+  watts: count * watts,
+  mbps: count * mbps,
+  levels: [{ watts: portWatts, ports: count * ports }],
+});
+
+/** How many of a size would serve what is wanted by themselves, as far as its ports are strong enough. */
+const enoughOf = (size: UnitSize, { ports, watts, mbps, levels }: Wanted): number =>
   Math.max(
     0,
     Math.ceil(ports / size.ports),
     size.watts > 0 ? Math.ceil(watts / size.watts - 1e-9) : 0,
     Math.ceil(mbps / size.mbps - 1e-9),
+    ...levels.map((level) => (level.watts <= size.portWatts ? Math.ceil(level.ports / size.ports) : 0)),
   );
 
+const nothingThere: Wanted = { ports: 0, watts: 0, mbps: 0, levels: [] };
+
 /** Every mix of whole units that serves what is wanted and has none too many, cheapest first. */
-export function mixes(
-  sizes: readonly UnitSize[],
-  wanted: Wanted,
-  there: Wanted = { ports: 0, watts: 0, mbps: 0 },
-): Mix[] {
-  if (!short(wanted, there)) return [{ parts: [], cost: 0, rackUnits: 0 }];
+export function mixes(sizes: readonly UnitSize[], wanted: Wanted, there: Wanted = nothingThere): Mix[] {
+  const missing = beyond(wanted, there);
+  if (isMet(missing)) return [{ parts: [], cost: 0, rackUnits: 0 }];
   const found: Mix[] = [];
   const add = (from: number, left: Wanted, mix: Mix): void => {
     const size = sizes[from];
@@ -106,22 +151,14 @@ export function mixes(
         cost: mix.cost + count * size.each,
         rackUnits: mix.rackUnits + count * size.rackUnits,
       };
-      const still = {
-        ports: left.ports - count * size.ports,
-        watts: left.watts - count * size.watts,
-        mbps: left.mbps - count * size.mbps,
-      };
-      if (still.ports <= 0 && still.watts <= 1e-9 && still.mbps <= 1e-9) {
+      const still = beyond(left, unitsOf(size, count));
+      if (isMet(still)) {
         found.push(next);
         return;
       }
       add(from + 1, still, next);
     }
   };
-  add(
-    0,
-    { ports: wanted.ports - there.ports, watts: wanted.watts - there.watts, mbps: wanted.mbps - there.mbps },
-    { parts: [], cost: 0, rackUnits: 0 },
-  );
+  add(0, missing, { parts: [], cost: 0, rackUnits: 0 });
   return found.sort((a, b) => a.cost - b.cost || a.rackUnits - b.rackUnits);
 }

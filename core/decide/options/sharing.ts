@@ -15,6 +15,8 @@ export interface SharedThing {
   free: number;
   /** Cameras that are reckoned to share it, this one among them. */
   among: number;
+  /** The port of a switch that it ends on, with what this camera sends through it. */
+  port?: { placeId: string; mbps: number };
 }
 
 /** Units that so much needs together. */

@@ -4,7 +4,7 @@ import { partsCostOf } from './build';
 import { isIp, type FeasibleOption, type SharedPort } from './option';
 import type { Part } from './part';
 import { unitCostOf, unitsFor, type SharedThing, type UnitCost } from './sharing';
-import { freeRackUnits, mixes, portsThere, unitSizes, type Mix, type Wanted } from './sharedUnits';
+import { freeRackUnits, levelsOf, mixes, portsThere, unitSizes, type Mix, type Wanted } from './sharedUnits';
 
 export interface SharedEquipment extends Wanted {
   of: SharedPort['of'];
@@ -63,20 +63,45 @@ export const renewalsOf = (
 
 type Group = Wanted & { of: SharedPort['of']; placeId: string };
 
+/** A port that is taken, or what is sent through one that is taken already. */
+type Taken = SharedPort & { ports: 0 | 1 };
+
+/** Every port that options take: each camera's own, and one for each thing that several share. */
+function portsTaken(chosen: readonly FeasibleOption[]): Taken[] {
+  const seen = new Set<string>();
+  return chosen.flatMap(({ shared, sharing }): Taken[] => [
+    ...(shared ? [{ ...shared, ports: 1 as const }] : []),
+    ...sharing.flatMap(({ key, port }): Taken[] => {
+      if (!port) return [];
+      const isFirst = !seen.has(key);
+      seen.add(key);
+      return [{ ...port, of: 'poe-switch', sourceWatts: 0, ports: isFirst ? 1 : 0 }];
+    }),
+  ]);
+}
+
 function groupsOf(chosen: readonly FeasibleOption[]): Group[] {
-  const groups = new Map<string, Group>();
-  for (const { shared } of chosen) {
-    if (!shared) continue;
-    const key = `${shared.of} ${shared.placeId}`;
-    const group = groups.get(key) ?? { of: shared.of, placeId: shared.placeId, ports: 0, watts: 0, mbps: 0 };
-    groups.set(key, {
-      ...group,
-      ports: group.ports + 1,
-      watts: group.watts + shared.sourceWatts,
-      mbps: group.mbps + shared.mbps,
-    });
+  const groups = new Map<string, Taken[]>();
+  for (const taken of portsTaken(chosen)) {
+    const key = `${taken.of} ${taken.placeId}`;
+    groups.set(key, [...(groups.get(key) ?? []), taken]);
   }
-  return [...groups.values()];
+  return [...groups.values()].map((takers): Group => {
+    const { of, placeId } = takers[0]!;
+    const sum = (amount: (taken: Taken) => number): number =>
+      takers.reduce((all, taken) => all + amount(taken), 0);
+    return {
+      of,
+      placeId,
+      ports: sum(({ ports }) => ports),
+      watts: sum(({ sourceWatts }) => sourceWatts),
+      mbps: sum(({ mbps }) => mbps),
+      levels: levelsOf(
+        takers.map(({ sourceWatts, ports }) => ({ watts: sourceWatts, ports })),
+        [...new Set(takers.map(({ sourceWatts }) => sourceWatts))],
+      ),
+    };
+  });
 }
 
 /** The cheapest mixes for the groups of one place that fit its rack together, or the cheapest of all where none do. */

@@ -125,7 +125,7 @@ const messageOf = ({ best, crowded }: OnAir): string =>
   `Channel ${best.channel} at 5 GHz is the best (${best.neighbours} heard near it); the quietest at ${formatQuantity(channelMHz(crowded.channel), 'MHz')} has ${crowded.neighbours}.`;
 
 /** One pair of radios serves every camera of its place. */
-const sharedRadio = ({ place, site, around }: Context, path: RadioPath): SharedThing => ({
+const sharedRadio = ({ place, site, around, need }: Context, path: RadioPath): SharedThing => ({
   key: `radio ${path.id}`,
   label: `Radio from ${place.name} to ${site.place[path.toPlaceId]!.name}`,
   parts: [{ item: 'radio', count: 2 }],
@@ -134,6 +134,7 @@ const sharedRadio = ({ place, site, around }: Context, path: RadioPath): SharedT
   capacity: 'all',
   free: 0,
   among: around.camerasAtPlace(),
+  port: { placeId: path.toPlaceId, mbps: need.ip.mbps },
 });
 
 /** A radio at each end; every camera of the place shares the air between them. */

@@ -155,12 +155,12 @@ export function planModel(site: Site, { cameras, leftOut }: Candidates, demands:
       ...(recorderUnits.get(placeId) ?? []),
       { variable, by: productOf(catalogue, productId, 'recorder').rackUnits },
     ]);
-  const units = sharedRows(draft, site, picks, recorderUnits);
+  const things = sharedThingRows(draft, site, picks);
+  const units = sharedRows(draft, site, picks, things, recorderUnits);
   supplyRows(draft, site, [
     ...picks.map(({ candidate: { option }, variable }) => ({ draws: option.draws, variable })),
     ...staying,
   ]);
-  const things = sharedThingRows(draft, site, picks);
   capRows(draft, { picks, units, buys, things }, demands, site);
   return { programme: draft.programme, demands: draft.demands, picks, units, buys, things };
 }

@@ -7,6 +7,7 @@ import type { PlanPick, ThingCount } from './types';
 interface Taker {
   pick: PlanPick;
   need: number;
+  port: SharedThing['port'];
 }
 
 /** Everything that the picks share beside ports, by its key, with who would take how much of it. */
@@ -15,8 +16,8 @@ function takersOf(picks: readonly PlanPick[]): Map<string, { thing: SharedThing;
   for (const pick of picks)
     for (const thing of pick.candidate.option.sharing) {
       const known = things.get(thing.key);
-      if (known) known.takers.push({ pick, need: thing.need });
-      else things.set(thing.key, { thing, takers: [{ pick, need: thing.need }] });
+      if (known) known.takers.push({ pick, need: thing.need, port: thing.port });
+      else things.set(thing.key, { thing, takers: [{ pick, need: thing.need, port: thing.port }] });
     }
   return things;
 }
@@ -38,6 +39,7 @@ export function sharedThingRows(draft: PlanDraft, site: Site, picks: readonly Pl
     else
       for (const term of terms)
         draft.row(`${key} for ${term.variable}`, [term, { variable, by: -term.by }], '<=', 0);
-    return { key, unit, variable };
+    const sent = takers.map(({ pick, port }) => ({ variable: pick.variable, by: port?.mbps ?? 0 }));
+    return { key, unit, variable, port: thing.port && { placeId: thing.port.placeId, sent } };
   });
 }

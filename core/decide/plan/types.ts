@@ -1,7 +1,7 @@
 import type { UnitCost, UnitSize } from '#core/decide/options';
 import type { RunEvaluation } from '#core/decide/runEvaluation';
 import type { Demands, Site } from '#core/model/site';
-import type { Programme } from '#core/solver';
+import type { Programme, Term } from '#core/solver';
 import type { DemandRef } from './demandRef';
 import type { CameraCandidates, Candidate, Candidates } from './candidates';
 
@@ -17,6 +17,8 @@ export interface ThingCount {
   key: string;
   unit: UnitCost;
   variable: number;
+  /** The place of the port that a unit of it takes, and what each option sends through it. */
+  port: { placeId: string; sent: Term[] } | undefined;
 }
 
 /** A recorder that could be bought, as an unknown. */

@@ -18,6 +18,8 @@ export const gearSchema = z.discriminatedUnion('kind', [
     ports: z.int().min(1).max(256),
     poePorts: z.int().min(0).max(256),
     poeWatts: z.number().min(0).max(5000),
+    /** What one port gives at most; left out, the 30 W of class 4. */
+    portWatts: z.number().positive().max(100).optional(),
     uplinkMbps: z.number().positive().max(100_000),
   }),
   z.strictObject({ kind: z.literal('router') }),

@@ -8,6 +8,8 @@ const portUnit = {
   ports: z.int().min(1).max(96),
   /** What all its ports can give together. */
   watts: z.number().min(0).max(5000),
+  /** What one port gives at most; left out, the 30 W of class 4. */
+  portWatts: z.number().positive().max(100).optional(),
   uplinkMbps: z.number().positive().max(100_000),
   rackUnits: z.int().min(0).max(12),
 };

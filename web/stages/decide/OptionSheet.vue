@@ -157,6 +157,10 @@ watch([opened, () => core.result], async ([index]) => {
           </dt>
           <dd class="mono">{{ formatQuantity(option.portCost, 'money') }}</dd>
         </div>
+        <div v-else-if="option.portCost > 0">
+          <dt>Its part of the switch port that all of them share</dt>
+          <dd class="mono">{{ formatQuantity(option.portCost, 'money') }}</dd>
+        </div>
         <div v-for="line in shares" :key="line.key">
           <dt>{{ line.reason }}</dt>
           <dd class="mono">{{ formatQuantity(line.cost, 'money') }}</dd>

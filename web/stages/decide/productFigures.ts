@@ -15,6 +15,7 @@ export interface ProductFigure {
 const ports: ProductFigure[] = [
   { key: 'ports', label: 'Ports', unit: '', most: 96, isWhole: true },
   { key: 'watts', label: 'Watts of all ports', unit: 'W', most: 5000 },
+  { key: 'portWatts', label: 'Watts of one port', unit: 'W', most: 100, isOptional: true },
   { key: 'uplinkMbps', label: 'Uplink', unit: 'Mb/s', most: 100_000 },
   { key: 'rackUnits', label: 'Rack units', unit: '', most: 12, isWhole: true },
 ];

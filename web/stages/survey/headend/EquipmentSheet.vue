@@ -53,7 +53,7 @@ const words = { noted: '', computed: ' (from its cameras)', unknown: ' (watts no
 function set(what: string, fields: { [K in keyof Equipment]?: Equipment[K] | undefined }): void {
   emit('change', what, [{ kind: 'equipment', id: equipment.id, set: withFields(equipment, fields) }]);
 }
-const setGear = (fields: Partial<Gear> | { ratedVa: undefined }) =>
+const setGear = (fields: Partial<Gear> | { ratedVa: undefined } | { portWatts: undefined }) =>
   set('Figures', { gear: withFields<object>(equipment.gear, fields) as Gear });
 </script>
 
@@ -111,7 +111,15 @@ const setGear = (fields: Partial<Gear> | { ratedVa: undefined }) =>
         unit="W"
         label="Power budget"
         :allowed="fitting('equipment', 'gear[switch].poeWatts', 'W')"
-        @take="(poeWatts) => setGear({ poeWatts })"
+        @take="(poeWatts) => setGear({ poeWatts })" /><span class="dim tiny">one port at most</span
+      ><QuantityField
+        :value="gear.switch.portWatts ?? null"
+        unit="W"
+        label="Watts of one port"
+        clearable
+        :allowed="fitting('equipment', 'gear[switch].portWatts', 'W')"
+        @take="(portWatts) => setGear({ portWatts })"
+        @clear="setGear({ portWatts: undefined })"
     /></FieldRow>
     <FieldRow label="Uplink"
       ><QuantityField
