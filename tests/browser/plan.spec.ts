@@ -38,7 +38,7 @@ test('the site is planned, steered, compared, adopted, and a breaking reading ra
   await page.getByRole('combobox', { name: 'Listed places' }).click();
   await choose(page, 'Nothing new on show');
   await page.getByRole('button', { name: /^Find it again/ }).click();
-  await expect(planRow('r01')).toContainText('New HD camera on the same coax');
+  await expect(planRow('r01')).toContainText('Keep the camera on its cable');
   await expect(page.getByText('proven best')).toBeVisible();
   await planRow('r01').click();
   const why = page.getByRole('region', { name: 'Why this' });
