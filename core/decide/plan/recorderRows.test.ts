@@ -1,4 +1,5 @@
-import { slotCount, withRulesOf, type SlotNeed, type SlotRules } from '#core/model/slotRules';
+import { slotCount, usualRules, withRulesOf, type SlotNeed, type SlotRules } from '#core/model/slotRules';
+import fc from 'fast-check';
 import loadHighs from 'highs';
 import { describe, expect, it } from 'vitest';
 import { evaluateSite } from '#core/evaluate';
@@ -28,16 +29,24 @@ const roomy = (recorder: Recorder): Recorder => ({
   limits: { ...recorder.limits, incomingMbps: 500, ipCameras: 64, slotMegapixels: 12 },
 });
 
-const fromScratch = (recorders: readonly Recorder[], needs: readonly SlotNeed[]) =>
+const fromScratch = (
+  recorders: readonly Recorder[],
+  needs: readonly SlotNeed[],
+  blocks: Demands['policies']['blocks'] = 'mix',
+) =>
   allocate(
     highs,
     recorders,
     needs.map((need) => ({ need, placed: undefined, mayMove: true })),
-    { numbers: 'any', share: 'building', blocks: 'mix', spareSlots: 0 },
+    { numbers: 'any', share: 'building', blocks, spareSlots: 0 },
   );
 
 /** What the plan chose, put on the recorders from scratch; who found no slot. */
-function placed(at: Site, of: Plan): { site: Site; without: number; broken: string[] } {
+function placed(
+  at: Site,
+  of: Plan,
+  blocks: Demands['policies']['blocks'] = 'mix',
+): { site: Site; without: number; broken: string[] } {
   const adopted = { ...at, savedPlan: { p: plannedOf(of, 'p', 'P', who) } };
   const next = adopt(adopted, adopted.savedPlan.p, who).reduce<Site>(
     (so, change) =>
@@ -47,13 +56,53 @@ function placed(at: Site, of: Plan): { site: Site; without: number; broken: stri
   const { allocation } = evaluateSite(next);
   const recorders = Object.values(next.recorder);
   const needs = Object.values(allocation.needs);
-  const { without, occupied } = fromScratch(recorders, needs);
+  const { without, occupied } = fromScratch(recorders, needs, blocks);
   return {
     site: next,
     without: without.length,
     broken: recorders.flatMap((recorder) =>
       recorderState(recorder, occupied[recorder.id] ?? []).broken.map(({ why }) => why),
     ),
+  };
+}
+
+/** Recorders as they may be: any family, few inputs or many, presets that end anywhere, blocks of their own. */
+const drawnRecorders = fc.array(
+  fc.record({
+    family: fc.constantFrom<SlotRules['kind'][]>(
+      'highest-first',
+      'switch-per-input',
+      'fixed-hybrid',
+      'preset-split',
+    ),
+    inputs: fc.integer({ min: 4, max: 24 }),
+    ipSlots: fc.integer({ min: 0, max: 16 }),
+    cuts: fc.uniqueArray(fc.nat(24), { minLength: 1, maxLength: 4 }),
+    blockSize: fc.constantFrom(undefined, undefined, 2, 4),
+    ipCameras: fc.integer({ min: 2, max: 40 }),
+  }),
+  { minLength: 2, maxLength: 2 },
+);
+type DrawnRecorder = typeof drawnRecorders extends fc.Arbitrary<(infer T)[]> ? T : never;
+
+function asDrawn(recorder: Recorder, drawn: DrawnRecorder): Recorder {
+  const { family, inputs, ipSlots, cuts, blockSize, ipCameras } = drawn;
+  const { blockSize: _, ...plain } = roomy({ ...recorder, inputs });
+  const rules: SlotRules =
+    family === 'preset-split'
+      ? {
+          kind: family,
+          presets: cuts.map((cut) => {
+            const coax = Math.min(cut, inputs);
+            return { inputs: coax, ipSlots: inputs - coax + ipSlots };
+          }),
+        }
+      : usualRules(family, inputs, ipSlots);
+  return {
+    ...plain,
+    rules,
+    limits: { ...plain.limits, ipCameras },
+    ...(blockSize === undefined ? {} : { blockSize }),
   };
 }
 
@@ -80,6 +129,38 @@ describe('slots in the plan', () => {
       const [free, held] = [plan(wide), plan(tight)];
       expect(held!.totals.weighed).toBeGreaterThan(free!.totals.weighed);
       expect(held!.buys.length > 0 || held!.totals.ipCameras <= 4).toBe(true);
+    },
+  );
+  it(
+    'whatever the recorders, a proven plan finds a slot for every camera, blocks and all',
+    { timeout: 240_000 },
+    () => {
+      let [plans, bought] = [0, 0];
+      fc.assert(
+        fc.property(
+          drawnRecorders,
+          fc.constantFrom('mix' as const, 'separate' as const),
+          fc.constantFrom('mend' as const, 'view' as const, 'ip' as const),
+          ([hall, marshalling], blocks, goal) => {
+            const drawn = { 'hall-recorder': hall!, 'marshalling-recorder': marshalling! };
+            const at = withRecorders((recorder) =>
+              asDrawn(recorder, drawn[recorder.id as keyof typeof drawn]),
+            );
+            const best = plan(at, {
+              ...usualDemands,
+              goal,
+              policies: { ...usualDemands.policies, blocks },
+            });
+            if (!best || best.proof.kind !== 'proven') return;
+            plans += 1;
+            bought += Number(best.buys.length > 0);
+            expect(placed(at, best, blocks)).toMatchObject({ without: 0, broken: [] });
+          },
+        ),
+        { numRuns: 60, seed: 11 },
+      );
+      expect(plans).toBeGreaterThan(30);
+      expect(bought).toBeGreaterThan(5);
     },
   );
   it('the incoming rate binds as the number of cameras does', () => {
