@@ -134,7 +134,7 @@ function within(
 
 /**
  * What a recorder's rules let its slots be shared out as. Re-patching makes any order of inputs possible, so counts are what binds.
- * @returns its presets with the unknowns that choose one, where it has several
+ * @returns the ways it can share them, with the unknowns that choose one where there are several
  */
 function shareRows(
   draft: PlanDraft,
@@ -149,7 +149,7 @@ function shareRows(
     if (only.ip < only.together) within(draft, recorder, 'IP slots', ip, only.ip);
     if (only.together < only.coax + only.ip)
       within(draft, recorder, 'slots', [...coax, ...ip], only.together);
-    return [];
+    return [{ share: only, variable: null }];
   }
   const chosen = shares.map((_, index) => draft.variable(`preset ${index + 1} of ${recorder.key}`, 1, 0));
   draft.row(
@@ -177,10 +177,10 @@ function shareRows(
   return shares.map((share, index) => ({ share, variable: chosen[index]! }));
 }
 
-/** One of the presets of a recorder, with the unknown that chooses it. */
+/** A way in which a recorder shares its slots, with the unknown that chooses it; none where it has but one. */
 interface PresetChoice {
   share: ChannelShare;
-  variable: number;
+  variable: number | null;
 }
 
 /** How many of the slots from `first` to `last` carry a signal under a preset: so many inputs on coax, and the IP slots after them. */
@@ -194,31 +194,58 @@ function carriedBetween(
   return Math.max(0, Math.min(last, to) - Math.max(first, from) + 1);
 }
 
-/** One family in each block of inputs, of which the preset decides how many carry it: a preset may end within a block. */
-function presetBlockRows(
+/** What the slots from `first` to `last` can carry of a signal, by the preset that is chosen, as terms to be taken off and a constant. */
+type Carried = (signal: 'coax' | 'ip', first: number, last: number) => { terms: Term[]; always: number };
+
+function carriedBy({ slots }: CandidateRecorder, presets: readonly PresetChoice[]): Carried {
+  const { conversion } = familyOf(slots);
+  return (signal, first, last) => {
+    // Where inputs turn one by one, each carries either.
+    if (conversion === 'each' || conversion === 'in-order') {
+      const inputs = Math.max(0, Math.min(last, slots.inputs) - first + 1);
+      const after = Math.max(0, Math.min(last, slotCount(slots)) - Math.max(first, slots.inputs + 1) + 1);
+      return { terms: [], always: inputs + (signal === 'ip' ? after : 0) };
+    }
+    const given = presets.map(({ share, variable }) => ({
+      variable,
+      by: carriedBetween(share, signal, first, last),
+    }));
+    return {
+      terms: given.flatMap(({ variable, by }) => (variable === null ? [] : [{ variable, by: -by }])),
+      always: given.reduce((sum, { variable, by }) => sum + (variable === null ? by : 0), 0),
+    };
+  };
+}
+
+/**
+ * One family in each block of inputs, block by block: where a preset ends within a block, or the last block is shorter than the
+ * others, blocks are not alike.
+ */
+function eachBlockRows(
   draft: PlanDraft,
-  { key, slots: { inputs } }: CandidateRecorder,
+  recorder: CandidateRecorder,
   presets: readonly PresetChoice[],
   byFamily: ReadonlyMap<CameraClass['family'], Term[]>,
   size: number,
   demand: DemandRef | null,
 ): void {
+  const {
+    key,
+    slots: { inputs },
+  } = recorder;
+  const carried = carriedBy(recorder, presets);
   const present = [...byFamily].filter(([, terms]) => terms.length > 0);
   const room = new Map(present.map(([family]) => [family, [] as Term[]]));
-  const given = (signal: 'coax' | 'ip', first: number, last: number): Term[] =>
-    presets.map(({ share, variable }) => ({ variable, by: -carriedBetween(share, signal, first, last) }));
+  let ipBefore: Term[] = [];
   for (let first = 1; first <= inputs; first += size) {
     const last = Math.min(inputs, first + size - 1);
-    const kept = present.map(([family]): Term => {
+    const kept = new Map<CameraClass['family'], Term>();
+    for (const [family] of present) {
       const name = `${family} on ${first} to ${last} of ${key}`;
       const count = draft.variable(name, last - first + 1, 0);
       const variable = draft.variable(`${name} alone`, 1, 0);
-      draft.row(
-        name,
-        [{ variable: count, by: 1 }, ...given(family === 'IP' ? 'ip' : 'coax', first, last)],
-        '<=',
-        0,
-      );
+      const { terms, always } = carried(family === 'IP' ? 'ip' : 'coax', first, last);
+      draft.row(name, [{ variable: count, by: 1 }, ...terms], '<=', always);
       draft.row(
         `${name} alone`,
         [
@@ -229,20 +256,31 @@ function presetBlockRows(
         0,
       );
       room.get(family)!.push({ variable: count, by: -1 });
-      return { variable, by: 1 };
-    });
-    draft.row(`one family on ${first} to ${last} of ${key}`, kept, '<=', 1, demand);
+      kept.set(family, { variable, by: 1 });
+    }
+    draft.row(`one family on ${first} to ${last} of ${key}`, [...kept.values()], '<=', 1, demand);
+    if (familyOf(recorder.slots).conversion !== 'in-order') continue;
+    // Once an input is IP, so is every one above it.
+    for (const [family, term] of kept)
+      if (family !== 'IP')
+        for (const ip of ipBefore)
+          draft.row(`${family} on ${first} after IP on ${key}`, [term, ip], '<=', 1, demand);
+    const ip = kept.get('IP');
+    if (ip) ipBefore = [...ipBefore, ip];
   }
-  for (const [family, terms] of present)
+  for (const [family, terms] of present) {
+    const after = carried('ip', inputs + 1, Infinity);
+    const extra = family === 'IP' ? after : { terms: [], always: 0 };
     draft.row(
       `${family} in blocks on ${key}`,
-      [...terms, ...room.get(family)!, ...(family === 'IP' ? given('ip', inputs + 1, Infinity) : [])],
+      [...terms, ...room.get(family)!, ...extra.terms],
       '<=',
-      0,
+      extra.always,
     );
+  }
 }
 
-/** Whole blocks of inputs for each signal family, where the recorder or the policy keeps families apart. */
+/** Whole blocks of inputs for each signal family, where the recorder or the policy keeps families apart and its blocks are alike. */
 function blockRows(
   draft: PlanDraft,
   recorder: CandidateRecorder,
@@ -341,7 +379,7 @@ function limitRows(
   classes: readonly ClassOn[],
   { policies }: Demands,
 ): void {
-  const { limits, blockSize } = recorder.slots;
+  const { limits, blockSize, inputs } = recorder.slots;
   const terms = (
     of: (kind: CameraClass) => boolean,
     weight: (kind: CameraClass) => number = () => 1,
@@ -359,8 +397,10 @@ function limitRows(
   if (size === undefined) return;
   const byFamily = new Map(families.map((family) => [family, terms((kind) => kind.family === family)]));
   const demand: DemandRef | null = blockSize ? limitsOf(recorder) : { kind: 'blocks' };
-  if (presets.length > 0) presetBlockRows(draft, recorder, presets, byFamily, size, demand);
-  else blockRows(draft, recorder, byFamily, size, demand);
+  const { conversion } = familyOf(recorder.slots);
+  const areAlike = conversion !== 'whole' && inputs % size === 0;
+  if (areAlike) blockRows(draft, recorder, byFamily, size, demand);
+  else eachBlockRows(draft, recorder, presets, byFamily, size, demand);
 }
 
 /** So many slots of those that are there and those that are bought stay free. */
