@@ -61,6 +61,9 @@ const percent = (gap: number | undefined): number | null =>
 const gapTo = (cost: number, least: number): number =>
   cost > 0 && Number.isFinite(least) ? Math.max(0, ((cost - least) / cost) * 100) : 100;
 
+/** Smaller programmes are solved before a jump to some solution pays: measured on 24 and 256 cameras. */
+const jumpsFrom = 2000;
+
 /** Rows that have no terms are either empty words or can never be heeded. */
 const hasInfeasibleEmptyRow = ({ rows }: Programme): boolean =>
   rows.some(
@@ -85,6 +88,7 @@ export function solve(
       // Without its log the search tells nothing of how far it is; only the console is to stay quiet.
       output_flag: true,
       log_to_console: false,
+      mip_heuristic_run_feasibility_jump: programme.variables.length >= jumpsFrom,
       mip_rel_gap: 1e-5,
       mip_abs_gap: 1e-4,
       ...(secondsMost === undefined ? {} : { time_limit: secondsMost }),
