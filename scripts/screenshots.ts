@@ -59,7 +59,7 @@ const pinTwo = async (page: Page) => {
   await page.getByRole('combobox', { name: 'Listed places' }).click();
   await page.getByRole('option', { name: 'Nothing new on show' }).click();
   await page.getByRole('button', { name: /^Find it again/ }).click();
-  await page.locator('tr[data-run="r01"]').getByText('New HD camera on the same coax').waitFor();
+  await page.locator('tr[data-run="r01"]').getByText('Keep the camera on its cable').waitFor();
   await page.getByText('proven best').waitFor();
   await page.getByRole('button', { name: /^Pin/ }).click();
   await page.getByRole('button', { name: /^Side by side/ }).click();
