@@ -1,6 +1,7 @@
 export { allocate } from './allocate';
 export { changeCost, changeRulesOf, ipInputsToday } from './changeCost';
-export { migrationOf, type Migration, type Mover, type NightStep } from './migration';
+export { migrationOf } from './migration';
+export type { Migration, Mover, NightStep } from './nightSteps';
 export { moveInWords, movesOf, type Move } from './moves';
 export { nightStepInWords } from './nightInWords';
 export { recorderState, type RecorderState, type Slot } from './recorderState';

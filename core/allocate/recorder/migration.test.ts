@@ -52,11 +52,11 @@ const inWords = (movers: Mover[], over: { perNight?: number; first?: string[] } 
 describe('the order of a migration', () => {
   it('those that need no input turned go first, from the highest input down', () =>
     expect(inWords([mover(1, 1, 7), mover(6, 6, 8)])).toEqual([['join 6 on 8', 'join 1 on 7']]));
-  it('from the tail, the camera on the highest input moves first', () =>
+  it('inputs turn once for all that will be IP, as far as the leads there have somewhere to go', () =>
     expect(inWords([mover(4, 4, 4), mover(5, 5, 5), mover(6, 6, 6)], { perNight: 1 })).toEqual([
-      ['turn 6', 'join 6 on 6'],
-      ['turn 5', 'join 5 on 5'],
-      ['turn 4', 'join 4 on 4'],
+      ['lead 5: 5 to 1 for now', 'lead 4: 4 to 2 for now', 'turn 4 5 6', 'join 6 on 6'],
+      ['join 5 on 5'],
+      ['join 4 on 4'],
     ]));
   it('turning ones are kept together, so that it restarts no more often than it must', () => {
     const movers = [mover(1, 1, 7), mover(2, 2, 8), mover(3, 3, 5), mover(4, 4, 6)];
@@ -98,6 +98,18 @@ describe('the order of a migration', () => {
       'join 5 on 5',
       'join 4 on 4',
     ]);
+  });
+  it('six cameras, one a night, on inputs that are free: one restart for all', () => {
+    const twelve: Recorder = { ...six, inputs: 12 };
+    const movers = [1, 2, 3, 4, 5, 6].map((n) => mover(n, n, n + 6));
+    const { nights, restarts } = nightsOf(movers, { perNight: 1 }, twelve);
+    expect([restarts, nights.length]).toEqual([1, 6]);
+    expect(nights[0]!.steps.map(stepInWords)).toContain('turn 7 8 9 10 11 12');
+  });
+  it('inputs that are IP today stay IP, and nothing restarts for them', () => {
+    const turned: Recorder = { ...six, ipInputs: [4, 5, 6] };
+    const { restarts } = nightsOf([mover(1, 1, 5), mover(2, 2, 2, 'coax')], { perNight: 1 }, turned);
+    expect(restarts).toBe(0);
   });
   it('two that change places go in one night', () =>
     expect(inWords([mover(5, 5, 6), mover(6, 6, 5)], { perNight: 2 })).toEqual([

@@ -1,5 +1,5 @@
 import { changeInWords } from './changeCost';
-import type { NightStep } from './migration';
+import type { NightStep } from './nightSteps';
 import type { Recorder } from '#core/model/site';
 
 /** A step of a night in sentences. */

@@ -20,13 +20,5 @@ export { newCameras } from './newCamera';
 export { onAir, type OnAir } from './onAir';
 export { optionsFor } from './optionsFor';
 export { sharingLines, unitCostOf, unitsFor, type SharedThing, type UnitCost } from './sharing';
-export {
-  freeRackUnits,
-  levelsOf,
-  mixes,
-  portsThere,
-  unitSizes,
-  type UnitSize,
-  type Wanted,
-} from './sharedUnits';
+export { freeRackUnits, levelsOf, mixes, portsThere, unitSizes, type UnitSize } from './sharedUnits';
 export { recordersToBuy, renewalsOf, totalOf, type Buys, type Total } from './total';

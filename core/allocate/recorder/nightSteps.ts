@@ -1,0 +1,43 @@
+import type { Occupant, SlotNeed } from '#core/model/slotRules';
+import type { ChangeCost } from './changeCost';
+import type { SlotAddress } from './slotRequest';
+
+/** A camera with where its picture comes in today and where it comes in at the end. */
+export interface Mover {
+  need: SlotNeed;
+  today: { at: SlotAddress; format: string } | null;
+  to: SlotAddress;
+}
+
+export type NightStep =
+  | {
+      kind: 'repatch';
+      cameraId: string;
+      number: number;
+      from: SlotAddress;
+      to: SlotAddress;
+      /** It moves once more later. */ temporary: boolean;
+      makesWayFor: number | null;
+    }
+  | { kind: 'turn'; recorderId: string; cost: ChangeCost }
+  | { kind: 'join'; cameraId: string; number: number; from: SlotAddress | null; to: SlotAddress };
+
+export interface Night {
+  steps: NightStep[];
+  /** Who is where in the morning, by recorder. */
+  occupied: Record<string, Occupant[]>;
+  /** What is against it then. */
+  broken: string[];
+}
+
+export interface Migration {
+  nights: Night[];
+  /** Cameras that should not wait but have to, or that no order brings to their slot, and for what. */
+  waiting: { cameraId: string; number: number; why: string }[];
+  restarts: number;
+}
+
+export interface MoveWishes {
+  perNight: number;
+  first: readonly string[];
+}
