@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { counted } from '#core/shared/labels';
 import { useToast } from 'primevue/usetoast';
 import { computed, ref, useTemplateRef, watch } from 'vue';
 import { useRoute } from 'vue-router';
@@ -69,7 +70,7 @@ const savedWords = computed(() => {
 });
 const counts = computed(() =>
   store.site
-    ? `${Object.keys(store.site.camera).length} cameras, ${Object.keys(store.site.recorder).length} recorders`
+    ? `${counted(Object.keys(store.site.camera).length, 'camera')}, ${counted(Object.keys(store.site.recorder).length, 'recorder')}`
     : '',
 );
 

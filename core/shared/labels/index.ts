@@ -1,1 +1,2 @@
 export { listed } from './listed';
+export { counted } from './counted';
