@@ -81,6 +81,31 @@ describe('the slots of a site', () => {
     );
     expect(one.nights.length).toBeGreaterThan(nights.length);
   });
+  it('leave nobody out: who is decided without a slot stays where it is, and who is retired is unplugged first', () => {
+    const cameraId = 'c05';
+    const at = (option: 'ip-coax-unit' | 'retire'): Site => ({
+      ...demo,
+      camera: { ...demo.camera, [cameraId]: { ...demo.camera[cameraId]!, mayGo: true } },
+      choice: {
+        ...demo.choice,
+        [cameraId]: { id: cameraId, option, at: '2026-04-01T09:00:00Z', by: 'R. Tolland' },
+      },
+    });
+    const decided = at('ip-coax-unit');
+    const { unplaced, nights } = migrationOfSite(decided, evaluateSite(decided).allocation);
+    expect(unplaced).toContain(5);
+    const last = nights.at(-1)!.occupied['hall-recorder']!.find(({ need }) => need.number === 5)!;
+    expect([last.slot, last.need.signal.kind]).toEqual([5, 'coax']);
+    const retired = at('retire');
+    const after = migrationOfSite(retired, evaluateSite(retired).allocation);
+    expect(after.nights[0]!.steps[0]).toEqual({
+      kind: 'unplug',
+      cameraId,
+      number: 5,
+      from: { recorderId: 'hall-recorder', slot: 5 },
+    });
+    expect(after.nights.flatMap(({ broken }) => broken)).toEqual([]);
+  });
 });
 
 describe('what a recorder keeps', () => {

@@ -6,6 +6,7 @@ import {
   type Migration,
   type Move,
   type Mover,
+  type NightStep,
   type SlotWishes,
   type SlotRequest,
 } from '#core/allocate/recorder';
@@ -88,18 +89,53 @@ export function slotSite(
   };
 }
 
+/** The order of moves of a site, with who has no place in it yet. */
+export interface SiteMigration extends Migration {
+  /** Numbers of cameras that are decided and have no slot: they stay on their inputs until somebody gives them one. */
+  unplaced: number[];
+}
+
+/** Retired cameras that are still plugged in: they leave before anything else is done. */
+const unplugging = ({ run, choice, camera }: Site): NightStep[] =>
+  Object.values(run).flatMap(({ cameraId, patchedTo }): NightStep[] =>
+    patchedTo && choice[cameraId]?.option === 'retire'
+      ? [
+          {
+            kind: 'unplug',
+            cameraId,
+            number: camera[cameraId]!.number,
+            from: { recorderId: patchedTo.recorderId, slot: patchedTo.input },
+          },
+        ]
+      : [],
+  );
+
 /** The order in which the cameras of a site can move to the slots that they have by the plan. */
-export function migrationOfSite(site: Site, { needs }: Allocation): Migration {
+export function migrationOfSite(site: Site, { needs, waiting, occupied }: Allocation): SiteMigration {
+  const hasNoSlot = new Set(waiting.map(({ cameraId }) => cameraId));
   const movers = Object.values(needs).flatMap((need): Mover[] => {
     const { patchedTo, cameraId } = need;
     const at = patchedTo && { recorderId: patchedTo.recorderId, slot: patchedTo.input };
-    const { [cameraId]: placed } = site.placement;
-    const to = placed
-      ? { recorderId: placed.recorderId, slot: placed.slot }
-      : !site.choice[cameraId]
-        ? at
-        : undefined;
-    return to ? [{ need, today: at ? { at, format: site.camera[cameraId]!.format } : null, to }] : [];
+    const { format } = site.camera[cameraId]!;
+    const today = at ? { at, format } : null;
+    const placed = site.placement[cameraId];
+    if (placed) return [{ need, today, to: { recorderId: placed.recorderId, slot: placed.slot } }];
+    if (!at) return [];
+    // Until it has a slot it sends what it sends today, from where it is.
+    const stays = hasNoSlot.has(cameraId)
+      ? { ...need, portWatts: 0, signal: { kind: 'coax' as const, format } }
+      : need;
+    return [{ need: stays, today, to: at }];
   });
-  return migrationOf(Object.values(site.recorder), movers, allocationSettingsOf(site));
+  const migration = migrationOf(Object.values(site.recorder), movers, allocationSettingsOf(site));
+  const unplugged = unplugging(site);
+  const [first = { steps: [], occupied, broken: [] }, ...later] = migration.nights;
+  return {
+    ...migration,
+    nights:
+      unplugged.length > 0
+        ? [{ ...first, steps: [...unplugged, ...first.steps] }, ...later]
+        : migration.nights,
+    unplaced: waiting.map(({ number }) => number),
+  };
 }

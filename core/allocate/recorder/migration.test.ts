@@ -36,6 +36,8 @@ const mover = (
 });
 const stepInWords = (step: NightStep): string => {
   switch (step.kind) {
+    case 'unplug':
+      return `unplug ${step.number}`;
     case 'repatch':
       return `lead ${step.number}: ${step.from.slot} to ${step.to.slot}${step.temporary ? ' for now' : ''}`;
     case 'turn':

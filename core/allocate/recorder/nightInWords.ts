@@ -10,6 +10,8 @@ export function nightStepInWords(
   const there = ({ recorderId, slot }: { recorderId: string; slot: number }) =>
     `${recorderOf(recorderId).name} ${slot}`;
   switch (step.kind) {
+    case 'unplug':
+      return [`Camera ${step.number} was retired: it leaves ${there(step.from)}.`];
     case 'turn':
       return changeInWords(recorderOf(step.recorderId), step.cost);
     case 'repatch':

@@ -19,6 +19,8 @@ export type NightStep =
       /** It moves once more later. */ temporary: boolean;
       makesWayFor: number | null;
     }
+  /** A camera that was retired leaves its input. */
+  | { kind: 'unplug'; cameraId: string; number: number; from: SlotAddress }
   | { kind: 'turn'; recorderId: string; cost: ChangeCost }
   | { kind: 'join'; cameraId: string; number: number; from: SlotAddress | null; to: SlotAddress };
 

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue';
+import { listed } from '#core/shared/labels';
 import { migrationOfSite } from '#core/evaluate';
 import { nightStepInWords, recorderState } from '#core/allocate/recorder';
 import { allocationSettingsOf, setAllocationSettings, type AllocationSettings } from '#core/model/site';
@@ -70,6 +71,13 @@ useKeys([
     </div>
     <p v-for="one in migration.waiting" :key="one.cameraId" class="caution" role="alert">
       Camera {{ one.number }} has to wait: {{ one.why }}.
+    </p>
+    <p v-if="migration.unplaced.length > 0" class="caution" role="status" data-unplaced>
+      {{
+        migration.unplaced.length === 1
+          ? `Camera ${migration.unplaced[0]} is decided and has no slot yet: it stays on its input until it has one.`
+          : `Cameras ${listed(migration.unplaced)} are decided and have no slot yet: they stay on their inputs until they have one.`
+      }}
     </p>
     <div v-if="migration.nights.length === 0" class="empty">
       <strong>Nothing moves.</strong>Once cameras have their slots in the rack, the order in which they can
