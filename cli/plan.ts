@@ -73,12 +73,7 @@ const planned = (planning: Planning, input: PlanningInput): string[] => {
     case 'plan':
       return lines(input, planning.plan);
     case 'conflict':
-      return [
-        planning.conflict.message,
-        ...planning.conflict.demands
-          .filter(({ frees }) => frees)
-          .map(({ message }) => `Giving this up alone would do: ${message}.`),
-      ];
+      return [planning.conflict.message, ...planning.conflict.demands.flatMap(({ wayOut }) => wayOut ?? [])];
     case 'nothing':
       return [planning.message];
   }

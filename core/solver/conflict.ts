@@ -1,11 +1,6 @@
 import type { Highs } from 'highs';
-import { rangeOf, without, type Programme, type Row } from './programme';
+import { rangeOf, without, withoutCosts, type Programme, type Row } from './programme';
 import { solve } from './solve';
-
-const nothing = (programme: Programme): Programme => ({
-  ...programme,
-  variables: programme.variables.map((variable) => ({ ...variable, cost: 0 })),
-});
 
 const demandsIn = ({ rows }: Programme): string[] => [...new Set(rows.flatMap(({ demand }) => demand ?? []))];
 
@@ -33,7 +28,7 @@ function elastic(programme: Programme, mayGo: readonly string[]): { programme: P
     first,
     programme: {
       variables: [
-        ...nothing(programme).variables,
+        ...withoutCosts(programme).variables,
         ...mayGo.map((demand) => ({ name: `give up ${demand}`, most: 1, cost: 1 })),
       ],
       rows,
@@ -74,7 +69,7 @@ function smallestHitting(highs: Highs, sets: readonly (readonly string[])[]): st
  */
 export function smallestConflict(highs: Highs, programme: Programme): string[] {
   const all = demandsIn(programme);
-  if (solve(highs, nothing(without(programme, new Set(all)))).kind === 'infeasible') return [];
+  if (solve(highs, withoutCosts(without(programme, new Set(all)))).kind === 'infeasible') return [];
   const corrections: string[][] = [];
   for (let round = 0; round < 200; round += 1) {
     const hitting = smallestHitting(highs, corrections);

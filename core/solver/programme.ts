@@ -45,6 +45,12 @@ export const without = ({ variables, rows }: Programme, demands: ReadonlySet<str
   rows: rows.filter(({ demand }) => demand === null || !demands.has(demand)),
 });
 
+/** The same programme with nothing to pay for: all that is asked is whether there is a solution. */
+export const withoutCosts = ({ variables, rows }: Programme): Programme => ({
+  variables: variables.map((variable) => ({ ...variable, cost: 0 })),
+  rows,
+});
+
 /** What these values cost. */
 export const costOf = ({ variables }: Programme, values: ArrayLike<number>): number =>
   variables.reduce((sum, { cost }, index) => sum + cost * values[index]!, 0);

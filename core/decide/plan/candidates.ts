@@ -117,7 +117,7 @@ function excludedFor(
   if (findings.state === 'stop')
     return {
       ...whose,
-      message: `Camera ${camera.number} is left out: ${findings.binding.message} on its run. Have it made safe by a licensed person, then read it again.`,
+      message: `Camera ${camera.number} is left out: dangerous volts were read on its run. ${findings.binding.message} Read it again once it is safe.`,
     };
   if (lock && !candidates.some(({ option }) => option.kind === lock)) {
     const locked = options.find(({ kind }) => kind === lock);

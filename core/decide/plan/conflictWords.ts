@@ -1,14 +1,14 @@
 import { optionRow, type Site } from '#core/model/site';
 import type { Highs } from 'highs';
-import { smallestConflict, solve, without, type Programme } from '#core/solver';
+import { smallestConflict, solve, without, withoutCosts, type Programme } from '#core/solver';
 import { formatQuantity } from '#core/shared/units';
 import { demandKey, ofEvery, type DemandRef } from './demandRef';
 import type { PlanModel, PlanningInput } from './types';
 import { policyOptionOf } from './policies';
 
-/** Demands that exclude each other, in words, which of them would free the rest by itself, and what the best plan costs then. */
+/** Demands that exclude each other, in words; for each that would free the rest by itself the way out, and for a wish that is given up what the best plan costs then. */
 export interface Conflict {
-  demands: { demand: DemandRef; message: string; frees: boolean; costThen: number | null }[];
+  demands: { demand: DemandRef; message: string; wayOut: string | null; costThen: number | null }[];
   message: string;
 }
 
@@ -66,6 +66,29 @@ function demandWords({ site, demands }: PlanningInput, demand: DemandRef): strin
   }
 }
 
+/** What has to be changed on the site before it is more: nobody knows here what that costs. */
+const isOfSite = ({ kind }: DemandRef): boolean =>
+  ['fuse', 'supply', 'start-up', 'recorder', 'rack', 'stays'].includes(kind);
+
+/** What would free the rest: a wish is given up, but what bears amps or holds gear is changed first, by whoever may. */
+function wayOutOf({ site }: PlanningInput, demand: DemandRef, message: string): string {
+  switch (demand.kind) {
+    case 'fuse':
+      return `Another output for some of these cameras, or a larger fuse where the cores and ${site.supply[demand.supplyId]!.name} bear it: never a fuse above what the cores bear.`;
+    case 'supply':
+    case 'start-up':
+      return `A second supply box beside ${site.supply[demand.supplyId]!.name}, or one that gives more.`;
+    case 'recorder':
+      return `Another recorder beside ${site.recorder[demand.recorderId]!.name}, or one that takes more.`;
+    case 'rack':
+      return `A larger rack, or a second one, at ${site.place[demand.placeId]!.name}.`;
+    case 'stays':
+      return `Camera ${site.camera[demand.cameraId]!.number} first: what its run lacks is said with it, and who may put it right.`;
+    default:
+      return `Relaxing this one requirement is enough: ${message}.`;
+  }
+}
+
 /** A conflict with more cameras in it than these is told of all of them: a list of so many names none. */
 const mostNamed = 4;
 /** So many conflicts that have nothing in common are told at once. */
@@ -73,17 +96,14 @@ const mostConflicts = 6;
 /** So long a search looks for what a plan costs without one of the demands. */
 const secondsToPrice = 5;
 
-type Relabel = (demand: DemandRef) => DemandRef | null;
-
-/** The same programme with other names for what its rows stand for; none for rows that have to be heeded whatever happens. */
-function relabelled({ programme, demands }: PlanModel, relabel: Relabel): Programme {
-  const named = new Map([...demands].map(([key, demand]) => [key, relabel(demand)]));
+/** The same programme with what is asked of every camera as one demand. */
+function ofEveryCamera({ programme, demands }: PlanModel): Programme {
   return {
     variables: programme.variables,
-    rows: programme.rows.map((row) => {
-      const demand = row.demand === null ? null : named.get(row.demand)!;
-      return { ...row, demand: demand && demandKey(demand) };
-    }),
+    rows: programme.rows.map((row) => ({
+      ...row,
+      demand: row.demand && demandKey(ofEvery(demands.get(row.demand)!)),
+    })),
   };
 }
 
@@ -102,7 +122,7 @@ function smallestOf(highs: Highs, model: PlanModel): DemandRef[] {
     ),
   );
   const refs = (keys: readonly string[]): DemandRef[] => keys.map((key) => everyDemand.get(key)!);
-  const together = smallestConflict(highs, relabelled(model, ofEvery));
+  const together = smallestConflict(highs, ofEveryCamera(model));
   const inIt = new Set(together);
   if (refs(together).every((demand) => !('cameraId' in demand) || demand.cameraId !== null))
     return refs(together);
@@ -128,16 +148,10 @@ function conflictsOf(highs: Highs, model: PlanModel): DemandRef[][] {
       programme,
       demands: new Map([...left.demands].filter(([key]) => inRows.has(key))),
     };
-    if (solve(highs, free(programme)).kind !== 'infeasible') break;
+    if (solve(highs, withoutCosts(programme)).kind !== 'infeasible') break;
   }
   return conflicts;
 }
-
-/** With nothing to pay for: whether there is a solution at all. */
-const free = ({ variables, rows }: Programme): Programme => ({
-  variables: variables.map((variable) => ({ ...variable, cost: 0 })),
-  rows,
-});
 
 function inWords(messages: readonly string[]): string {
   if (messages.length === 0)
@@ -160,11 +174,16 @@ export function conflictOf(
   const demands = conflicts.flat().map((demand) => {
     const message = demandWords(input, demand);
     // Of several conflicts none is freed by giving up one demand.
-    if (conflicts.length > 1) return { demand, message, frees: false, costThen: null };
+    if (conflicts.length > 1) return { demand, message, wayOut: null, costThen: null };
     const solved = solve(highs, freedOf(input.model, [demand]), { secondsMost: secondsToPrice });
     return solved.kind === 'proven' || solved.kind === 'stopped'
-      ? { demand, message, frees: true, costThen: priceOf(solved.values) }
-      : { demand, message, frees: false, costThen: null };
+      ? {
+          demand,
+          message,
+          wayOut: wayOutOf(input, demand, message),
+          costThen: isOfSite(demand) ? null : priceOf(solved.values),
+        }
+      : { demand, message, wayOut: null, costThen: null };
   });
   const message = conflicts
     .map((conflict) => inWords(conflict.map((demand) => demandWords(input, demand))))

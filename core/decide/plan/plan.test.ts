@@ -203,7 +203,7 @@ describe('what cannot be', () => {
     );
     expect(found?.demands).toHaveLength(2);
     expect(found?.message).toMatch(/cannot all be met: (?=.*every camera goes IP)(?=.*at most 5.000)/);
-    expect(found?.demands.every(({ frees }) => frees)).toBe(true);
+    expect(found?.demands.every(({ wayOut }) => wayOut)).toBe(true);
     // The cheapest way out comes first, with what the best plan costs then.
     const [mend, uncapped] = found!.demands;
     expect([mend!.demand, uncapped!.demand]).toEqual([{ kind: 'goal' }, { kind: 'cap', of: 'cost' }]);
@@ -293,6 +293,10 @@ describe('what cannot be', () => {
       ]),
     );
     expect(found.message).toMatch(/camera 12 stays as it hangs/);
+    const fuse = found.demands.find(({ demand }) => demand.kind === 'fuse')!;
+    expect(fuse.wayOut).toMatch(
+      /larger fuse where the cores .* bear it: never a fuse above what the cores bear/,
+    );
     const quay = site.supply['quay-box']!;
     const outputs = quay.outputs.map((output) => ({ ...output, fuseAmps: 6 }));
     const { options } = plan(after(stopped, [{ kind: 'supply', id: quay.id, set: { ...quay, outputs } }]));

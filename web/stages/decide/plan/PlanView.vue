@@ -184,8 +184,8 @@ useKeys([
       <div v-if="planner.found.kind === 'conflict'" class="stop conflict" role="alert">
         <p>{{ planner.found.conflict.message }}</p>
         <ul>
-          <li v-for="one in planner.found.conflict.demands.filter(({ frees }) => frees)" :key="one.message">
-            Relaxing this one requirement is enough: {{ one.message }}.
+          <li v-for="one in planner.found.conflict.demands.filter(({ wayOut }) => wayOut)" :key="one.message">
+            {{ one.wayOut }}
             <template v-if="one.costThen !== null"
               >The best plan then costs {{ formatQuantity(one.costThen, 'money') }}.</template
             >
