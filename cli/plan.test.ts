@@ -4,6 +4,7 @@ import { tmpdir } from 'node:os';
 import path from 'node:path';
 import loadHighs from 'highs';
 import { afterAll, describe, expect, it } from 'vitest';
+import { planSolver } from '#core/evaluate';
 import { planningInput, planSite, withPolicy } from '#core/decide/plan';
 import { lpText } from '#core/solver';
 import { parseSiteFile, usualDemands, type Demands, type Site } from '#core/model/site';
@@ -86,14 +87,14 @@ describe('the same programme by another solver', { timeout: patientMs }, () => {
     ['four slots left free', site, { ...usualDemands, spareSlots: 18 }],
   ])('%s has the same optimum', (_, at, demands) => {
     const input = planningInput(at, demands);
-    const best = planSite(highs, input);
+    const best = planSite(planSolver(highs), input);
     if (best.kind !== 'plan') throw new Error(JSON.stringify(best));
     expect(best.plan.proof.kind).toBe('proven');
     expect(glpk(lpText(input.model.programme))).toBeCloseTo(best.plan.totals.weighed, 2);
   });
   it('what cannot be is seen by both', () => {
     const input = planningInput(site, { ...usualDemands, caps: { cost: 3000 } });
-    expect(planSite(highs, input).kind).toBe('conflict');
+    expect(planSite(planSolver(highs), input).kind).toBe('conflict');
     expect(glpk(lpText(input.model.programme))).toBeNull();
   });
 });

@@ -1,6 +1,7 @@
 import { optionRow, aboutOf, demandsOf, parseSiteFile } from '#core/model/site';
 import type { Highs } from 'highs';
 import { catalogueOf } from '#core/model/catalogue';
+import { planSolver } from '#core/evaluate';
 import { planningInput, planSite, type Plan, type PlanningInput, type Planning } from '#core/decide/plan';
 import { problemLine } from '#core/shared/problems';
 import { lpText } from '#core/solver';
@@ -100,7 +101,7 @@ export function plan(args: readonly string[], readFile: (file: string) => string
   if (site.kind === 'refused') return { status: 2, out: '', errors: site.problems.map(problemLine) };
   const input = planningInput(site.value, demandsOf(site.value));
   const planning = planSite(
-    highs,
+    planSolver(highs),
     input,
     asked.secondsMost === undefined ? {} : { secondsMost: asked.secondsMost },
   );

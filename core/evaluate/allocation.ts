@@ -14,7 +14,9 @@ export interface Allocation {
 }
 
 /** What a camera asks of its slot: what was chosen for it, or until then the picture it sends today; nothing once it is retired. */
-function needOf(evaluation: RunEvaluation): SlotNeed | undefined {
+export function needOf(
+  evaluation: Pick<RunEvaluation, 'camera' | 'run' | 'options' | 'chosen'>,
+): SlotNeed | undefined {
   const { camera, run } = evaluation;
   const option = chosenOption(evaluation);
   const signal = option?.signal ?? { kind: 'coax' as const, ...sentToday(camera) };

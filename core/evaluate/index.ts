@@ -2,6 +2,7 @@ export { allocationOf } from './allocation';
 export { evaluateSite, type Before, type SiteEvaluation } from './evaluateSite';
 export { savingOf, troubleOf } from './ranking';
 export { runDiagnostics, type RunDiagnostics } from './runDiagnostics';
+export { planSolver } from './planSolver';
 export { migrationOfSite, slotSite, type SlotProposal, type SlottingScope } from './slotAllocation';
 export {
   applyPatch,

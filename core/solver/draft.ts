@@ -4,6 +4,8 @@ import type { Programme, Row, Term, Variable } from './programme';
 export interface Draft<Demand = string> {
   programme: Programme;
   variable: (name: string, most: number, cost: number) => number;
+  /** An unknown that need not be whole, and costs nothing. */
+  amount: (name: string, most: number) => number;
   row: (
     name: string,
     terms: readonly Term[],
@@ -19,6 +21,7 @@ export function draftProgramme(): Draft {
   return {
     programme: { variables, rows },
     variable: (name, most, cost) => variables.push({ name, most, cost }) - 1,
+    amount: (name, most) => variables.push({ name, most, cost: 0, isAmount: true }) - 1,
     row: (name, terms, sense, bound, demand = null) =>
       void rows.push({ name, terms: merged(terms), sense, bound, demand }),
   };

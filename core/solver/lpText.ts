@@ -46,7 +46,7 @@ export function lpText({ variables, rows }: Programme, title = 'plan'): string {
     'Bounds',
     ...variables.map(({ most }, index) => ` 0 <= ${names[index]} <= ${figure(most)}`),
     'Generals',
-    ...names.map((name) => ` ${name}`),
+    ...names.filter((_, index) => !variables[index]!.isAmount).map((name) => ` ${name}`),
     'End',
     '',
   ].join('\n');

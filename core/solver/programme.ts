@@ -1,8 +1,9 @@
-/** A whole-number unknown from 0 up to `most`, with what one of it costs. */
+/** An unknown from 0 up to `most`, a whole number unless it is an amount, with what one of it costs. */
 export interface Variable {
   name: string;
   most: number;
   cost: number;
+  isAmount?: true;
 }
 
 export interface Term {
@@ -19,7 +20,7 @@ export interface Row {
   demand: string | null;
 }
 
-/** A minimum sought over whole numbers: plain data that any solver can be given. */
+/** A minimum sought: plain data that any solver can be given. */
 export interface Programme {
   variables: Variable[];
   rows: Row[];
@@ -55,15 +56,15 @@ export const withoutCosts = ({ variables, rows }: Programme): Programme => ({
 export const costOf = ({ variables }: Programme, values: ArrayLike<number>): number =>
   variables.reduce((sum, { cost }, index) => sum + cost * values[index]!, 0);
 
-/** Whether these values are whole, within their limits and heed every row. */
+/** Whether these values are whole where they have to be, within their limits and heed every row. */
 export function heeds({ variables, rows }: Programme, values: ArrayLike<number>): boolean {
   const near = 1e-6;
   return (
     variables.every(
-      ({ most }, index) =>
+      ({ most, isAmount }, index) =>
         values[index]! >= -near &&
         values[index]! <= most + near &&
-        Math.abs(values[index]! - Math.round(values[index]!)) < near,
+        (isAmount || Math.abs(values[index]! - Math.round(values[index]!)) < near),
     ) &&
     rows.every(({ terms, sense, bound }) => {
       const sum = terms.reduce((all, { variable, by }) => all + by * values[variable]!, 0);

@@ -24,7 +24,9 @@ export type Solved =
   /** Time ran out before anything was found. */
   | { kind: 'nothing-found' };
 
-const whole = (values: ArrayLike<number>): number[] => Array.from(values, (value) => Math.round(value));
+/** Values as they are meant: a solver leaves whole ones a little off. */
+const wholeWhere = ({ variables }: Programme, values: ArrayLike<number>): number[] =>
+  variables.map(({ isAmount }, index) => (isAmount ? values[index]! : Math.round(values[index]!)));
 
 function dataOf(highs: Highs, { variables, rows }: Programme): ModelData {
   const used = rows.filter(({ terms }) => terms.length > 0);
@@ -50,7 +52,7 @@ function dataOf(highs: Highs, { variables, rows }: Programme): ModelData {
     rowLower: used.map(({ sense, bound }) => (sense === '<=' ? -highs.infinity : bound)),
     rowUpper: used.map(({ sense, bound }) => (sense === '>=' ? highs.infinity : bound)),
     matrix: { format: 'csr', numRows: used.length, numCols: variables.length, starts, indices, values },
-    integrality: new Int32Array(variables.length).fill(1),
+    integrality: Int32Array.from(variables, ({ isAmount }) => (isAmount ? 0 : 1)),
   };
 }
 
@@ -89,6 +91,9 @@ export function solve(
       output_flag: true,
       log_to_console: false,
       mip_heuristic_run_feasibility_jump: programme.variables.length >= jumpsFrom,
+      // Searches around what was found cost more than they bring: without them 256 cameras take 94 ms instead of 152.
+      mip_heuristic_run_rins: false,
+      mip_heuristic_run_rens: false,
       mip_rel_gap: 1e-5,
       mip_abs_gap: 1e-4,
       ...(secondsMost === undefined ? {} : { time_limit: secondsMost }),
@@ -115,16 +120,18 @@ export function solve(
         });
       },
       [callbackType.mipImprovingSolution]: ({ data }) => {
-        if (data.mip_solution) watch.better?.(whole(data.mip_solution), data.objective_function_value ?? 0);
+        if (data.mip_solution)
+          watch.better?.(wholeWhere(programme, data.mip_solution), data.objective_function_value ?? 0);
       },
     });
     const status = model.getModelStatus();
     if (status === modelStatus.infeasible) return { kind: 'infeasible' };
     const cost = model.getObjectiveValue();
     const values = model.getSolution().colValue;
-    if (status === modelStatus.optimal) return { kind: 'proven', values: whole(values), cost };
+    if (status === modelStatus.optimal)
+      return { kind: 'proven', values: wholeWhere(programme, values), cost };
     return Number.isFinite(cost) && values.length > 0
-      ? { kind: 'stopped', values: whole(values), cost, gapPercent: gapTo(cost, least) }
+      ? { kind: 'stopped', values: wholeWhere(programme, values), cost, gapPercent: gapTo(cost, least) }
       : { kind: 'nothing-found' };
   });
 }

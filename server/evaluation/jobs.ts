@@ -1,7 +1,7 @@
 import loadHighs from 'highs';
 import { devicePlan, type DevicePlan } from '#core/allocate/device';
 import { planningInput, planSite, type Planning } from '#core/decide/plan';
-import { evaluateSite } from '#core/evaluate';
+import { evaluateSite, planSolver } from '#core/evaluate';
 import { aboutOf, demandsOf, type Site } from '#core/model/site';
 import { lpText } from '#core/solver';
 import { planCsv } from './planCsv';
@@ -26,7 +26,7 @@ type Work = { [K in JobKind]: (site: Site, asked: Jobs[K]['asked']) => Promise<J
 
 const work: Work = {
   plan: async (site, { secondsMost }) =>
-    planSite(await loadHighs(), planningInput(site, demandsOf(site)), { secondsMost }),
+    planSite(planSolver(await loadHighs()), planningInput(site, demandsOf(site)), { secondsMost }),
   planCsv: (site) => Promise.resolve(planCsv(site)),
   planLp: (site) =>
     Promise.resolve(lpText(planningInput(site, demandsOf(site)).model.programme, aboutOf(site).name)),

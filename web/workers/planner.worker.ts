@@ -15,6 +15,7 @@ import {
   type Difference,
   type Plan,
   type PlanningInput,
+  type PlanSolver,
   type Planning,
   type PlanTotals,
   type PolicyCost,
@@ -22,7 +23,7 @@ import {
   type TradeOff,
 } from '#core/decide/plan';
 import { sampleScenarios, type Risk } from '#core/decide/risk';
-import { allocationOf, slotSite, type SlotProposal, type SlottingScope } from '#core/evaluate';
+import { allocationOf, planSolver, slotSite, type SlotProposal, type SlottingScope } from '#core/evaluate';
 import { lpText, type SearchProgress } from '#core/solver';
 import {
   aboutOf,
@@ -42,7 +43,8 @@ export interface PlannedTotals {
 }
 
 let highs: Promise<Highs> | undefined;
-const solver = (): Promise<Highs> => (highs ??= loadHighs({ locateFile: () => wasm }));
+const solver = async (): Promise<PlanSolver> => planSolver(await loaded());
+const loaded = (): Promise<Highs> => (highs ??= loadHighs({ locateFile: () => wasm }));
 
 let site: Site | undefined;
 /** The site under the demands that were asked for lately; a person goes back and forth between a few. */
@@ -131,7 +133,7 @@ const planner = {
   /** Slots for the cameras of the site; on a very large one the best that is found in the time. */
   async slots(scope: SlottingScope): Promise<SlotProposal> {
     const { site: under, runs } = inputFor(demandsOf(site!));
-    return slotSite(await solver(), under, allocationOf(under, runs), scope, slotSecondsMost);
+    return slotSite(await loaded(), under, allocationOf(under, runs), scope, slotSecondsMost);
   },
   lp(demands: Demands): string {
     const input = inputFor(demands);

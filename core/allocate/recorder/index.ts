@@ -1,3 +1,4 @@
+export { hasSlots } from './hasSlots';
 export { allocate } from './allocate';
 export { changeCost, changeRulesOf, ipInputsToday } from './changeCost';
 export { migrationOf } from './migration';

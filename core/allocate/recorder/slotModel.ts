@@ -40,6 +40,8 @@ export interface SlotModel {
   programme: Programme;
   slotWays: SlotWay[];
   zoneWays: ZoneWay[];
+  /** How many of those who may move have no slot, as unknowns. */
+  without: number[];
   /** What each slot of a recorder carries in a solution. */
   carriesIn: (
     recorder: Recorder,
@@ -203,14 +205,17 @@ function addRecorder(model: SlotDraft, recorder: Recorder): State {
   return state;
 }
 
-/** Every camera is on one slot or on none, at what that counts. */
-function cameraRows({ draft, wanting, groups, onSlots, inZones }: SlotDraft): void {
+/**
+ * Every camera is on one slot or on none, at what that counts.
+ * @returns how many of those who may move are on none, as unknowns
+ */
+function cameraRows({ draft, wanting, groups, onSlots, inZones }: SlotDraft): number[] {
   for (const one of wanting) {
     if (one.mayMove) continue;
     const without = draft.variable(`${one.need.number} without a slot`, 1, points.noSlot);
     draft.row(`a slot for ${one.need.number}`, [...onSlots.get(one)!, { variable: without, by: 1 }], '=', 1);
   }
-  for (const group of groups) {
+  return groups.map((group) => {
     const { key, members } = group;
     const own = members.flatMap((one) => onSlots.get(one)!);
     const without = draft.variable(`${key} without a slot`, members.length, points.noSlot);
@@ -223,7 +228,8 @@ function cameraRows({ draft, wanting, groups, onSlots, inZones }: SlotDraft): vo
     for (const one of members)
       if (onSlots.get(one)!.length > 1)
         draft.row(`one slot for ${one.need.number}`, onSlots.get(one)!, '<=', 1);
-  }
+    return without;
+  });
 }
 
 function spareRows({ draft, wishes, used }: SlotDraft, recorders: readonly Recorder[]): void {
@@ -244,12 +250,13 @@ export function slotModel(
 ): SlotModel {
   const model = slotDraft(wanting, wishes);
   const states = new Map(recorders.map((recorder) => [recorder, addRecorder(model, recorder)]));
-  cameraRows(model);
+  const without = cameraRows(model);
   spareRows(model, recorders);
   return {
     programme: model.draft.programme,
     slotWays: model.slotWays,
     zoneWays: model.zoneWays,
+    without,
     carriesIn: (recorder, values) => states.get(recorder)!.carries(values),
   };
 }

@@ -10,7 +10,7 @@ import {
   type Recorder,
   type Site,
 } from '#core/model/site';
-import type { Plan } from './plan';
+import type { Plan } from './types';
 
 export interface Who {
   by: string;
@@ -66,12 +66,12 @@ export function unpin(site: Site, id: string): Change[] {
   ];
 }
 
-/** Recorders that the plan buys, as they will stand in their places. */
-function recordersFor(site: Site, { buys }: Pick<SavedPlan, 'buys'>): Change[] {
+/** Recorders that a plan buys, as they will stand in their places. */
+export function boughtRecorders(site: Site, { buys }: Pick<SavedPlan, 'buys'>): Recorder[] {
   const catalogue = catalogueOf(site);
   const known: Record<string, Recorder> = { ...site.recorder };
   return buys.flatMap(({ productId, placeId, count }) =>
-    Array.from({ length: count }, (): Change => {
+    Array.from({ length: count }, (): Recorder => {
       const { inputs, accepts, schemes, rules, limits, restartMinutes } = productOf(
         catalogue,
         productId,
@@ -94,7 +94,7 @@ function recordersFor(site: Site, { buys }: Pick<SavedPlan, 'buys'>): Change[] {
         toBuy: productId,
       };
       known[id] = set;
-      return { kind: 'recorder', id, set };
+      return set;
     }),
   );
 }
@@ -114,7 +114,12 @@ export function adopt(site: Site, planned: SavedPlan, { by, at }: Who): Change[]
     site.savedPlan[planned.id] === planned ? [] : [{ kind: 'savedPlan', id: planned.id, set: planned }];
   // Adopted once before, its recorders are there already.
   const isFirst = !Object.values(site.choice).some((choice) => choice.planId === planned.id);
-  return [...kept, ...(isFirst ? recordersFor(site, planned) : []), ...choices];
+  const bought = (isFirst ? boughtRecorders(site, planned) : []).map((set): Change => ({
+    kind: 'recorder',
+    id: set.id,
+    set,
+  }));
+  return [...kept, ...bought, ...choices];
 }
 
 /** The change that sets what is demanded. */

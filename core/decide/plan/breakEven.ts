@@ -1,11 +1,10 @@
 import { optionRow, type OptionKind, type Product, type Run, type Site } from '#core/model/site';
-import type { Highs } from 'highs';
 import { catalogueOf, eachOf, labourId } from '#core/model/catalogue';
 import type { FeasibleOption } from '#core/decide/options';
 import { runLengthM } from '#core/test/findings';
 import { formatQuantity } from '#core/shared/units';
-import { planningInput, planSite, type Plan } from './plan';
-import type { PlanningInput } from './types';
+import { planningInput, planSite } from './plan';
+import type { Plan, PlanningInput, PlanSolver } from './types';
 import { reasonFor } from './reasons';
 
 /** Where the choice for a camera turns: at which price of what it needs, or at which length of its run. */
@@ -124,7 +123,7 @@ function priceTurn(
 
 /** What would change the choice for a camera: dearer parts, dearer labour, a cheaper rival, a longer run. They come one by one. */
 export function* breakEvens(
-  highs: Highs,
+  solver: PlanSolver,
   input: PlanningInput,
   plan: Plan,
   cameraId: string,
@@ -136,12 +135,12 @@ export function* breakEvens(
   );
   if (!now || !evaluation || !option) return;
   const optionOn = (site: Site): OptionKind | undefined => {
-    const planning = planSite(highs, planningInput(site, input.demands));
+    const planning = planSite(solver, planningInput(site, input.demands));
     return planning.kind === 'plan' ? planning.plan.options[cameraId] : undefined;
   };
   for (const product of pricesBehind(input, option))
     yield priceTurn(input, optionOn, product, now, pricesUpTo);
-  const rival = reasonFor(highs, input, plan, cameraId)?.next?.option;
+  const rival = reasonFor(solver, input, plan, cameraId)?.next?.option;
   const other = evaluation.options.find(
     (one): one is FeasibleOption => one.kind === rival && one.state !== 'no',
   );

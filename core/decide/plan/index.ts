@@ -1,9 +1,9 @@
 export { proofWords } from './proofWords';
-export { adopt, demand, pin, planName, plannedOf, unpin } from './adopt';
+export { adopt, boughtRecorders, demand, pin, planName, plannedOf, unpin } from './adopt';
 export { breakEvens, type BreakEven } from './breakEven';
 export type { ExcludedCamera } from './candidates';
 export type { Conflict } from './conflictWords';
-export { planSite, planningInput, totalsOf, type Plan, type PlanTotals, type Planning } from './plan';
+export { planSite, planningInput, totalsOf, type Planning } from './plan';
 export { planPriceGaps } from './planPriceGaps';
 export { policies, policyOptionOf, withPolicy } from './policies';
 export { policyCosts, type PolicyCost } from './policyCosts';
@@ -11,4 +11,4 @@ export { differences, reasonFor, type Difference, type Reason } from './reasons'
 export { decisionRecord } from './record';
 export { samePlanningInput } from './samePlanningInput';
 export { tradeOffCurve, tradeOffs, type CurvePoint, type TradeOff } from './tradeOff';
-export type { PlanningInput } from './types';
+export type { Plan, PlanningInput, PlanSolver, PlanTotals } from './types';

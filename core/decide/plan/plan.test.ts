@@ -1,6 +1,6 @@
 import loadHighs from 'highs';
 import { describe, expect, it } from 'vitest';
-import { evaluateSite } from '#core/evaluate';
+import { evaluateSite, planSolver } from '#core/evaluate';
 import { totalOf, type Draws, type FeasibleOption } from '#core/decide/options';
 import { costOf } from '#core/solver';
 import {
@@ -30,13 +30,13 @@ import {
   type Planning,
 } from '.';
 
-const highs = await loadHighs();
+const solver = planSolver(await loadHighs());
 const site = saltmarrowSite();
 const who = { by: 'R. Tolland', at: '2026-04-01T09:00:00Z' };
 
 const under = (demands: Partial<Demands>): Demands => ({ ...usualDemands, ...demands });
 const planned = (at: Site, demands: Partial<Demands> = {}): Planning =>
-  planSite(highs, planningInput(at, under(demands)));
+  planSite(solver, planningInput(at, under(demands)));
 function plan(at: Site, demands: Partial<Demands> = {}): Plan {
   const planning = planned(at, demands);
   if (planning.kind !== 'plan') throw new Error(JSON.stringify(planning));
@@ -177,7 +177,7 @@ describe('the best plan', { timeout: 60_000 }, () => {
 describe('the unknowns', () => {
   it('of the best solution cost what the plan weighs', () => {
     const input = planningInput(site, usualDemands);
-    const best = planSite(highs, input);
+    const best = planSite(solver, input);
     if (best.kind !== 'plan') throw new Error(best.kind);
     const values = input.model.programme.variables.map(() => 0);
     for (const { camera, candidate, variable } of input.model.picks)

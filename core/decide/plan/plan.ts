@@ -1,41 +1,12 @@
-import type { Highs } from 'highs';
 import { evaluateRuns, type RunEvaluation } from '#core/decide/runEvaluation';
 import { totalOf, type Buys, type FeasibleOption, type Total } from '#core/decide/options';
-import { costOf, solve, type Programme, type SearchProgress } from '#core/solver';
+import { costOf, solve, type Programme, type SearchProgress, type Watch } from '#core/solver';
 import { demandsOf, type Demands, type OptionKind, type Proof, type Site } from '#core/model/site';
 import { candidatesOf, type ExcludedCamera } from './candidates';
 import { conflictOf, type Conflict } from './conflictWords';
 import { planModel } from './planModel';
-import type { PlanningInput } from './types';
-
-/** An option for each camera, recorders to buy, and what it comes to. */
-export interface Plan {
-  options: Record<string, OptionKind>;
-  buys: { productId: string; placeId: string; count: number }[];
-  demands: Demands;
-  proof: Proof;
-  totals: PlanTotals;
-  excluded: ExcludedCamera[];
-}
-
-/** What a plan is compared by. */
-export interface PlanTotals {
-  cost: number;
-  hours: number;
-  darkHours: number;
-  renewCost: number;
-  /** What the search weighed: cost with what the policies count beside it. */
-  weighed: number;
-  cameras: number;
-  ipCameras: number;
-  recabled: number;
-  newCableM: number;
-  /** The least share of any limit that is left over, in percent; how much of what it rests on is measured. */
-  sparePercent: number;
-  measured: number;
-  /** Cameras whose option rests on facts that nobody has looked at, or on a run without its tests. */
-  onOpenGaps: number;
-}
+import { withoutSuch } from './withoutSuch';
+import type { Plan, PlanModel, PlanningInput, PlanSolver, PlanTotals } from './types';
 
 export type Planning =
   | { kind: 'plan'; plan: Plan }
@@ -56,7 +27,7 @@ export function planningInput(
     demands,
     runs,
     candidates,
-    model: planModel(under, candidates, demands),
+    model: planModel(under, candidates, demands, 'together'),
   };
 }
 
@@ -111,9 +82,10 @@ export function planFrom(
   );
   const counts = new Map<string, Plan['buys'][number]>();
   for (const { productId, placeId, variable } of model.buys) {
-    if (values[variable] !== 1) continue;
+    const bought = values[variable]!;
+    if (bought === 0) continue;
     const key = `${productId} ${placeId}`;
-    counts.set(key, { productId, placeId, count: (counts.get(key)?.count ?? 0) + 1 });
+    counts.set(key, { productId, placeId, count: (counts.get(key)?.count ?? 0) + bought });
   }
   const buys = [...counts.values()];
   return {
@@ -132,6 +104,9 @@ export interface PlanWatch {
   better?: (plan: Plan) => void;
 }
 
+/** What is asked of a model: its programme as it is, or with other costs or rows. Unknowns of picks are the same in every model of an input. */
+type Asked = (model: PlanModel) => Programme;
+
 const gapOf = (percent: number): Proof => ({ kind: 'gap', percent: Math.min(1000, Math.max(0, percent)) });
 
 /** What no plan can be below before the search has told a bound: every camera by its cheapest option, and nothing shared. */
@@ -142,51 +117,74 @@ const leastOfAll = ({ candidates: { cameras } }: PlanningInput): number =>
     0,
   );
 
-/** The best plan under what is demanded, proven, or the best that was found in the time; or why there is none. */
+/** The search that a watch follows, told in plans. */
+function watchOf(input: PlanningInput, watch: PlanWatch): Watch {
+  let bound = leastOfAll(input);
+  return {
+    progress: (progress) => {
+      bound = Math.max(bound, progress.bound);
+      watch.progress?.(progress);
+    },
+    better: (values, cost) =>
+      watch.better?.(planFrom(input, values, gapOf(cost > 0 ? ((cost - bound) / cost) * 100 : 0))),
+  };
+}
+
+/** So many plans that no recorders take are ruled out one by one; so many were never seen. */
+const mostRefused = 20;
+
+/**
+ * The best plan under what is demanded, proven, or the best that was found in the time; or why there is none. Recorders count as sums
+ * at first; a plan that finds no slots by that is sought again with every recorder apart, and ruled out if it finds none then.
+ */
 export function planSite(
-  highs: Highs,
-  input: PlanningInput,
+  { highs, findsSlots }: PlanSolver,
+  given: PlanningInput,
   {
     watch = {},
     secondsMost,
-    programme = input.model.programme,
-  }: { watch?: PlanWatch; secondsMost?: number; programme?: Programme } = {},
+    asked = ({ programme }) => programme,
+  }: { watch?: PlanWatch; secondsMost?: number; asked?: Asked } = {},
 ): Planning {
-  const {
-    candidates: { cameras, excluded },
-  } = input;
+  const { site, demands, candidates } = given;
+  const { cameras, excluded } = candidates;
   if (cameras.length === 0)
     return {
       kind: 'nothing',
       message: 'There is no camera to plan for: none has an option that holds.',
       excluded,
     };
-  const priceOf = (values: readonly number[]): number =>
-    planFrom(input, values, { kind: 'proven' }).totals.cost;
-  let bound = leastOfAll(input);
-  const solved = solve(highs, programme, {
-    ...(secondsMost === undefined ? {} : { secondsMost }),
-    watch: {
-      progress: (progress) => {
-        bound = Math.max(bound, progress.bound);
-        watch.progress?.(progress);
-      },
-      better: (values, cost) =>
-        watch.better?.(planFrom(input, values, gapOf(cost > 0 ? ((cost - bound) / cost) * 100 : 0))),
-    },
-  });
-  switch (solved.kind) {
-    case 'proven':
-      return { kind: 'plan', plan: planFrom(input, solved.values, { kind: 'proven' }) };
-    case 'stopped':
-      return { kind: 'plan', plan: planFrom(input, solved.values, gapOf(solved.gapPercent)) };
-    case 'infeasible':
+  let input = given;
+  for (let refused = 0; refused <= mostRefused; refused += 1) {
+    const solved = solve(highs, asked(input.model), {
+      ...(secondsMost === undefined ? {} : { secondsMost }),
+      watch: watchOf(input, watch),
+    });
+    if (solved.kind === 'infeasible') {
+      const priceOf = (values: readonly number[]): number =>
+        planFrom(input, values, { kind: 'proven' }).totals.cost;
       return { kind: 'conflict', conflict: conflictOf(highs, input, priceOf), excluded };
-    case 'nothing-found':
+    }
+    if (solved.kind === 'nothing-found')
       return {
         kind: 'nothing',
         message: 'Nothing was found in the time that was given. Give it longer, or demand less.',
         excluded,
       };
+    const proof: Proof = solved.kind === 'proven' ? { kind: 'proven' } : gapOf(solved.gapPercent);
+    const plan = planFrom(input, solved.values, proof);
+    if (findsSlots(input, plan)) return { kind: 'plan', plan };
+    input = {
+      ...given,
+      model:
+        refused === 0
+          ? planModel(site, candidates, demands, 'apart')
+          : withoutSuch(input.model, solved.values),
+    };
   }
+  return {
+    kind: 'nothing',
+    message: `${mostRefused} plans were found that the recorders give no slots for. Note a roomier recorder, or demand less.`,
+    excluded,
+  };
 }

@@ -8,12 +8,13 @@ export interface PlanDraft extends Draft<DemandRef> {
 }
 
 export function planDraft(): PlanDraft {
-  const { programme, variable, row } = draftProgramme();
+  const { programme, variable, amount, row } = draftProgramme();
   const demands = new Map<string, DemandRef>();
   return {
     programme,
     demands,
     variable,
+    amount,
     row: (name, terms, sense, bound, demand = null) => {
       if (!demand) return row(name, terms, sense, bound);
       const key = demandKey(demand);

@@ -3,6 +3,7 @@ import { continuousLoadShare } from '#core/physics/power';
 import type { Term } from '#core/solver';
 import type { Demands, Site } from '#core/model/site';
 import { recordersToBuy, type Draws } from '#core/decide/options';
+import type { SlotDetail } from './candidateRecorders';
 import type { Candidate, Candidates } from './candidates';
 import { demandKey, type DemandRef } from './demandRef';
 import { planDraft, type PlanDraft } from './planDraft';
@@ -117,7 +118,12 @@ function capRows(
  * recorder slots under each recorder's rules, supply boxes, caps. Options that a demand rules out stand in it with a row
  * that says so, so that a demand can be given up.
  */
-export function planModel(site: Site, { cameras, leftOut }: Candidates, demands: Demands): PlanModel {
+export function planModel(
+  site: Site,
+  { cameras, leftOut }: Candidates,
+  demands: Demands,
+  detail: SlotDetail,
+): PlanModel {
   const draft = planDraft();
   const picks = cameras.flatMap((camera) =>
     camera.candidates.map((candidate): PlanPick => ({
@@ -147,7 +153,7 @@ export function planModel(site: Site, { cameras, leftOut }: Candidates, demands:
         demand,
       );
   const staying = stayingCameras(draft, site, leftOut);
-  const buys = recorderRows(draft, site, picks, staying, demands);
+  const buys = recorderRows(draft, site, picks, staying, demands, detail);
   const catalogue = catalogueOf(site);
   const recorderUnits = new Map<string, Term[]>();
   for (const { productId, placeId, variable } of buys)

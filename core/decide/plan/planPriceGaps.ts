@@ -1,7 +1,7 @@
 import { catalogueOf, priceGaps, type PriceGap } from '#core/model/catalogue';
 import type { InfeasibleOption, FeasibleOption } from '#core/decide/options';
 import type { Camera, Site } from '#core/model/site';
-import type { Plan } from './plan';
+import type { Plan } from './types';
 
 /** What of a run its prices are told from. */
 interface PricedRun {

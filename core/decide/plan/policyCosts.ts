@@ -1,6 +1,6 @@
-import type { Highs } from 'highs';
 import type { PolicyId, Site } from '#core/model/site';
-import { planningInput, planSite, type Plan } from './plan';
+import { planningInput, planSite } from './plan';
+import type { Plan, PlanSolver } from './types';
 import { policies, withPolicy } from './policies';
 
 /** What following one way of a policy rather than another comes to. */
@@ -16,14 +16,14 @@ export interface PolicyCost {
 }
 
 /** The site planned anew under every other way of each policy, one at a time. They come one by one. */
-export function* policyCosts(highs: Highs, site: Site, plan: Plan): Generator<PolicyCost> {
+export function* policyCosts(solver: PlanSolver, site: Site, plan: Plan): Generator<PolicyCost> {
   for (const { id, options } of policies) {
     for (const { id: option } of options) {
       if (plan.demands.policies[id] === option) {
         yield { policy: id, option, chosen: true, moreCost: 0, moreDarkHours: 0, moreIp: 0, changed: 0 };
         continue;
       }
-      const planning = planSite(highs, planningInput(site, withPolicy(plan.demands, id, option)));
+      const planning = planSite(solver, planningInput(site, withPolicy(plan.demands, id, option)));
       const other = planning.kind === 'plan' ? planning.plan : null;
       yield {
         policy: id,

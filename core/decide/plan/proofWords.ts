@@ -1,6 +1,6 @@
 import type { Proof } from '#core/model/site';
 import { formatQuantity } from '#core/shared/units';
-import type { PlanTotals } from './plan';
+import type { PlanTotals } from './types';
 
 /** How sure it is that nothing is better, and what of the site that rests on. */
 export function proofWords(proof: Proof, { onOpenGaps, cameras }: PlanTotals): string {

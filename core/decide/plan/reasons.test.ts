@@ -1,5 +1,6 @@
 import { optionKinds, usualDemands } from '#core/model/site';
 import loadHighs from 'highs';
+import { planSolver } from '#core/evaluate';
 import { describe, expect, it } from 'vitest';
 import { catalogueOf } from '#core/model/catalogue';
 import { saltmarrowSite } from '../../model/site/testSite';
@@ -18,11 +19,11 @@ import {
 } from '.';
 import { chanceOfFailing, sampleScenarios, mostWorthTesting } from '#core/decide/risk';
 
-const highs = await loadHighs();
+const solver = planSolver(await loadHighs());
 const site = saltmarrowSite();
 const input = planningInput(site, usualDemands);
 const planOf = (of: PlanningInput): Plan => {
-  const planning = planSite(highs, of);
+  const planning = planSite(solver, of);
   if (planning.kind !== 'plan') throw new Error(JSON.stringify(planning));
   return planning.plan;
 };
@@ -32,7 +33,7 @@ describe('a curve', { timeout: 60_000 }, () => {
   it.each(tradeOffs)(
     'of %s has proven plans only, each dearer than the one before and better in the other',
     (tradeOff) => {
-      const points = [...tradeOffCurve(highs, input, tradeOff)];
+      const points = [...tradeOffCurve(solver, input, tradeOff)];
       // More to spare may let something cheaper in: then one plan beats all others.
       expect(points.length).toBeGreaterThanOrEqual(tradeOff === 'spare' ? 1 : 2);
       points.forEach(({ plan, at }, index) => {
@@ -50,12 +51,12 @@ describe('a curve', { timeout: 60_000 }, () => {
 describe('why this', { timeout: 60_000 }, () => {
   it('the next best is dearer for the site, and every other option says what keeps it out', () => {
     for (const cameraId of ['c03', 'c12', 'c14', 'c20']) {
-      const reason = reasonFor(highs, input, best, cameraId)!;
+      const reason = reasonFor(solver, input, best, cameraId)!;
       expect(reason.others).toHaveLength(optionKinds.length - 1);
       expect(reason.others.every(({ message }) => message.length > 8)).toBe(true);
       if (reason.next) expect(reason.next.moreWeighed).toBeGreaterThan(0);
     }
-    expect(reasonFor(highs, input, best, 'c99')).toBeNull();
+    expect(reasonFor(solver, input, best, 'c99')).toBeNull();
   });
   it('a camera that has one way only says so', () => {
     const alone = planningInput(
@@ -68,12 +69,12 @@ describe('why this', { timeout: 60_000 }, () => {
       },
       withPolicy(usualDemands, 'listed', 'nothing-new'),
     );
-    expect(reasonFor(highs, alone, planOf(alone), 'c01')?.message).toMatch(
+    expect(reasonFor(solver, alone, planOf(alone), 'c01')?.message).toMatch(
       /Nothing else can be had here|Next best|costs/,
     );
   });
   it('a price or a length past which it turns does turn it, and one short of it does not', () => {
-    const turns = [...breakEvens(highs, input, best, 'c18')];
+    const turns = [...breakEvens(solver, input, best, 'c18')];
     expect(turns.map(({ of }) => of)).toContain('Length of the run');
     const price = turns.find(
       ({ unit, turnsAt, now }) => unit === 'money' && turnsAt !== null && turnsAt > now,
@@ -90,7 +91,7 @@ describe('why this', { timeout: 60_000 }, () => {
 });
 
 describe('policies', { timeout: 60_000 }, () => {
-  const costs = [...policyCosts(highs, site, best)];
+  const costs = [...policyCosts(solver, site, best)];
   it('each says what it costs beside the plan in hand; the ones in force cost nothing', () => {
     expect(costs.filter(({ chosen }) => chosen)).toHaveLength(8);
     expect(

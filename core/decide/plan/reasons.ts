@@ -1,12 +1,11 @@
 import { optionRow, type OptionKind } from '#core/model/site';
-import type { Highs } from 'highs';
 import { brokenLimit, type FeasibleOption } from '#core/decide/options';
 import type { Row } from '#core/solver';
 import { formatQuantity } from '#core/shared/units';
 import type { Candidate } from './candidates';
 import type { DemandRef } from './demandRef';
-import { planSite, type Plan } from './plan';
-import type { PlanningInput } from './types';
+import { planSite } from './plan';
+import type { Plan, PlanningInput, PlanSolver } from './types';
 import { policyOptionOf } from './policies';
 
 /** Why a plan has this option for a camera, and what the next best would come to. */
@@ -82,13 +81,20 @@ const moreOrLess = (value: number): string =>
   `${formatQuantity(Math.abs(value), 'money')} ${value < 0 ? 'less' : 'more'}`;
 
 /** Why this for this camera: what the whole site would come to with anything else there. */
-export function reasonFor(highs: Highs, input: PlanningInput, plan: Plan, cameraId: string): Reason | null {
+export function reasonFor(
+  solver: PlanSolver,
+  input: PlanningInput,
+  plan: Plan,
+  cameraId: string,
+): Reason | null {
   const option = plan.options[cameraId];
   const taken = candidateOf(input, cameraId).find((candidate) => candidate.option.kind === option)?.option;
   if (!option || !taken) return null;
-  const { programme } = input.model;
-  const second = planSite(highs, input, {
-    programme: { ...programme, rows: [...programme.rows, forbid(input, cameraId, option)] },
+  const second = planSite(solver, input, {
+    asked: ({ programme: { variables, rows } }) => ({
+      variables,
+      rows: [...rows, forbid(input, cameraId, option)],
+    }),
   });
   const others = othersOf(input, cameraId, option);
   const head = `${optionRow(option).label}: costs ${formatQuantity(taken.cost, 'money')}${taken.binding ? `, ${taken.binding.label} ${formatQuantity(taken.binding.value, taken.binding.unit)}` : ''}.`;

@@ -1,7 +1,6 @@
-import type { Highs } from 'highs';
 import type { Programme, Row, Term } from '#core/solver';
-import { planningInput, planSite, type Plan } from './plan';
-import type { PlanningInput, PlanModel } from './types';
+import { planningInput, planSite } from './plan';
+import type { Plan, PlanningInput, PlanModel, PlanSolver } from './types';
 
 /** What is traded against cost along a curve. */
 export const tradeOffs = ['dark', 'recabled', 'spare'] as const;
@@ -67,7 +66,7 @@ const mostPoints = 9;
 
 /** Points between the cheapest plan and the one that has most or least of the traded amount, each the cheapest of its kind. */
 function* between(
-  highs: Highs,
+  solver: PlanSolver,
   input: PlanningInput,
   tradeOff: 'dark' | 'recabled',
   cheapest: Plan,
@@ -75,8 +74,8 @@ function* between(
   const terms = termsOf(input.model, tradeOff);
   // Dark time is to be little; share recabled is worth having more of.
   const sense = tradeOff === 'dark' ? ('<=' as const) : ('>=' as const);
-  const end = planSite(highs, input, {
-    programme: seeking(input.model.programme, terms, tradeOff === 'dark' ? 1 : -1),
+  const end = planSite(solver, input, {
+    asked: ({ programme }) => seeking(programme, terms, tradeOff === 'dark' ? 1 : -1),
   });
   if (end.kind !== 'plan') return;
   const inTerms = (plan: Plan): number =>
@@ -90,14 +89,15 @@ function* between(
     const wanted = from + ((to - from) * step) / (mostPoints - 1);
     // A bound that the point before heeds already gives the same point again.
     if (sense === '<=' ? wanted >= last - 1e-9 : wanted <= last + 1e-9) continue;
-    const point = planSite(highs, input, {
-      programme: withRow(cheapestFirst(input.model), {
-        name: tradeOff,
-        terms,
-        sense,
-        bound: sense === '<=' ? wanted + 1e-6 : Math.ceil(wanted - 1e-6),
-        demand: null,
-      }),
+    const point = planSite(solver, input, {
+      asked: (model) =>
+        withRow(cheapestFirst(model), {
+          name: tradeOff,
+          terms,
+          sense,
+          bound: sense === '<=' ? wanted + 1e-6 : Math.ceil(wanted - 1e-6),
+          demand: null,
+        }),
     });
     if (point.kind !== 'plan') continue;
     last = inTerms(point.plan);
@@ -112,32 +112,32 @@ const spareSteps = [5, 10, 15, 20, 25, 30, 40, 50];
  * that a person sees it grow and may stop it.
  */
 export function* tradeOffCurve(
-  highs: Highs,
+  solver: PlanSolver,
   input: PlanningInput,
   tradeOff: TradeOff,
 ): Generator<CurvePoint> {
-  const cheapest = planSite(highs, input, { programme: cheapestFirst(input.model) });
+  const cheapest = planSite(solver, input, { asked: cheapestFirst });
   if (cheapest.kind !== 'plan') return;
   const first = { plan: cheapest.plan, at: amountOf(cheapest.plan, tradeOff) };
   if (tradeOff !== 'spare') {
     yield first;
-    yield* between(highs, input, tradeOff, cheapest.plan);
+    yield* between(solver, input, tradeOff, cheapest.plan);
     return;
   }
   // Where IP leaves too little to spare the goal lets something else in, which may be cheaper: points that are beaten in both are no part of the curve.
-  const points = [first, ...spared(highs, input, first)];
+  const points = [first, ...spared(solver, input, first)];
   yield* points.filter(
     (point) =>
       !points.some((other) => other.at > point.at + 1e-9 && other.plan.totals.cost <= point.plan.totals.cost),
   );
 }
 
-function* spared(highs: Highs, input: PlanningInput, first: CurvePoint): Generator<CurvePoint> {
+function* spared(solver: PlanSolver, input: PlanningInput, first: CurvePoint): Generator<CurvePoint> {
   let last = first.at;
   for (const sparePercent of spareSteps) {
     if (sparePercent <= last) continue;
     const under = planningInput(input.site, { ...input.demands, sparePercent });
-    const point = planSite(highs, under, { programme: cheapestFirst(under.model) });
+    const point = planSite(solver, under, { asked: cheapestFirst });
     if (point.kind !== 'plan') return;
     last = amountOf(point.plan, 'spare');
     yield { plan: point.plan, at: last };

@@ -1,9 +1,10 @@
+import type { Highs } from 'highs';
 import type { UnitCost, UnitSize } from '#core/decide/options';
 import type { RunEvaluation } from '#core/decide/runEvaluation';
-import type { Demands, Site } from '#core/model/site';
+import type { Demands, OptionKind, Proof, Site } from '#core/model/site';
 import type { Programme, Term } from '#core/solver';
 import type { DemandRef } from './demandRef';
-import type { CameraCandidates, Candidate, Candidates } from './candidates';
+import type { CameraCandidates, Candidate, Candidates, ExcludedCamera } from './candidates';
 
 /** Whole units of one size at one place. */
 export interface UnitCount {
@@ -53,4 +54,39 @@ export interface PlanningInput {
   runs: readonly RunEvaluation[];
   candidates: Candidates;
   model: PlanModel;
+}
+
+/** An option for each camera, recorders to buy, and what it comes to. */
+export interface Plan {
+  options: Record<string, OptionKind>;
+  buys: { productId: string; placeId: string; count: number }[];
+  demands: Demands;
+  proof: Proof;
+  totals: PlanTotals;
+  excluded: ExcludedCamera[];
+}
+
+/** What a plan is compared by. */
+export interface PlanTotals {
+  cost: number;
+  hours: number;
+  darkHours: number;
+  renewCost: number;
+  /** What the search weighed: cost with what the policies count beside it. */
+  weighed: number;
+  cameras: number;
+  ipCameras: number;
+  recabled: number;
+  newCableM: number;
+  /** The least share of any limit that is left over, in percent; how much of what it rests on is measured. */
+  sparePercent: number;
+  measured: number;
+  /** Cameras whose option rests on facts that nobody has looked at, or on a run without its tests. */
+  onOpenGaps: number;
+}
+
+/** What plans are worked out with: the solver, and whoever gives out slots and knows whether a plan finds one for each of its cameras. */
+export interface PlanSolver {
+  highs: Highs;
+  findsSlots: (input: Pick<PlanningInput, 'site' | 'demands' | 'runs'>, plan: Plan) => boolean;
 }
