@@ -198,7 +198,7 @@ describe('slots in the plan', () => {
     // Each camera sends 6 Mb/s and each recorder takes the rate of one and a half: three in sum, and two in truth.
     const at = three([8, 13, 14], 9);
     const input = planningInput(at, { ...usualDemands, goal: 'ip' });
-    const refused: Plan[] = [];
+    const refused: Pick<Plan, 'buys'>[] = [];
     const planning = planSite(
       {
         highs,

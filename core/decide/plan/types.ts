@@ -88,5 +88,8 @@ export interface PlanTotals {
 /** What plans are worked out with: the solver, and whoever gives out slots and knows whether a plan finds one for each of its cameras. */
 export interface PlanSolver {
   highs: Highs;
-  findsSlots: (input: Pick<PlanningInput, 'site' | 'demands' | 'runs'>, plan: Plan) => boolean;
+  findsSlots: (
+    input: Pick<PlanningInput, 'site' | 'demands' | 'runs'>,
+    plan: Pick<Plan, 'options' | 'buys'>,
+  ) => boolean;
 }
