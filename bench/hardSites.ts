@@ -12,7 +12,7 @@ const glpkSeconds = 40;
 const mostMs = 10_000;
 
 function siteOf(name: string): Site {
-  const file = path.resolve('bench/hard', `${name}.neotrope.json.gz`);
+  const file = path.resolve('tests/reference/hard', `${name}.neotrope.json.gz`);
   const read = parseSiteFile(gunzipSync(readFileSync(file)).toString('utf8'));
   if (read.kind === 'refused') throw new Error(JSON.stringify(read.problems));
   return read.value;

@@ -106,6 +106,51 @@ describe('the slots of a site', () => {
     });
     expect(after.nights.flatMap(({ broken }) => broken)).toEqual([]);
   });
+  it('one slot given to two is nobody’s illegal morning: one moves there, the other stays and is named', () => {
+    const at = '2026-04-01T09:00:00Z';
+    const choice = Object.fromEntries(
+      ['c05', 'c09'].map((id) => [id, { id, option: 'ip-coax-unit' as const, at, by: 'R. Tolland' }]),
+    );
+    const placement = Object.fromEntries(
+      ['c05', 'c09'].map((id) => [id, { id, recorderId: 'hall-recorder', slot: 20 }]),
+    );
+    const both: Site = {
+      ...demo,
+      choice: { ...demo.choice, ...choice },
+      placement: { ...demo.placement, ...placement },
+    };
+    const { nights, waiting } = migrationOfSite(both, evaluateSite(both).allocation);
+    expect(waiting).toEqual([{ cameraId: 'c09', number: 9, why: 'camera 5 has the same slot by the plan' }]);
+    expect(nights.flatMap(({ broken }) => broken)).toEqual([]);
+    const last = nights.at(-1)!.occupied;
+    expect(last['hall-recorder']!.find(({ slot }) => slot === 20)!.need.number).toBe(5);
+    expect(last['marshalling-recorder']!.find(({ slot }) => slot === 9)!.need).toMatchObject({
+      number: 9,
+      signal: { kind: 'coax', format: 'cvbs' },
+    });
+  });
+  it('a lead that ends on no recorder is named', () => {
+    const { patchedTo: _, ...loose } = demo.run['r07']!;
+    const site: Site = { ...demo, run: { ...demo.run, r07: loose } };
+    const { elsewhere, unplaced } = migrationOfSite(site, evaluateSite(site).allocation);
+    expect([elsewhere, unplaced]).toEqual([[7], [18, 20]]);
+  });
+  it('inputs that are turned ahead are IP in the morning, though they stand empty', () => {
+    const at = chosen(
+      demo,
+      'ip-coax-unit',
+      Object.keys(demo.camera).filter((id) => id !== 'c03' && id !== 'c11'),
+    );
+    const full = made(at, slotSite(highs, at, evaluateSite(at).allocation, 'all').changes);
+    const { nights } = migrationOfSite(full, evaluateSite(full).allocation);
+    const turned = nights.flatMap(({ steps, ipInputs }) =>
+      steps.flatMap((step) =>
+        step.kind === 'turn' ? [{ toIp: step.cost.toIp, inTheMorning: ipInputs[step.recorderId] }] : [],
+      ),
+    );
+    expect(turned.length).toBeGreaterThan(0);
+    for (const { toIp, inTheMorning } of turned) expect(inTheMorning).toEqual(expect.arrayContaining(toIp));
+  });
 });
 
 describe('what a recorder keeps', () => {

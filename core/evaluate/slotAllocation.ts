@@ -6,6 +6,7 @@ import {
   type Migration,
   type Move,
   type Mover,
+  type Night,
   type NightStep,
   type SlotWishes,
   type SlotRequest,
@@ -93,6 +94,8 @@ export function slotSite(
 export interface SiteMigration extends Migration {
   /** Numbers of cameras that are decided and have no slot: they stay on their inputs until somebody gives them one. */
   unplaced: number[];
+  /** Numbers of cameras that no recorder knows of: their leads end elsewhere, and no slot is theirs. */
+  elsewhere: number[];
 }
 
 /** Retired cameras that are still plugged in: they leave before anything else is done. */
@@ -129,7 +132,15 @@ export function migrationOfSite(site: Site, { needs, waiting, occupied }: Alloca
   });
   const migration = migrationOf(Object.values(site.recorder), movers, allocationSettingsOf(site));
   const unplugged = unplugging(site);
-  const [first = { steps: [], occupied, broken: [] }, ...later] = migration.nights;
+  const unchanged: Night = {
+    steps: [],
+    occupied,
+    ipInputs: Object.fromEntries(
+      Object.values(site.recorder).map((recorder) => [recorder.id, [...(recorder.ipInputs ?? [])]]),
+    ),
+    broken: [],
+  };
+  const [first = unchanged, ...later] = migration.nights;
   return {
     ...migration,
     nights:
@@ -137,5 +148,11 @@ export function migrationOfSite(site: Site, { needs, waiting, occupied }: Alloca
         ? [{ ...first, steps: [...unplugged, ...first.steps] }, ...later]
         : migration.nights,
     unplaced: waiting.map(({ number }) => number),
+    elsewhere: Object.values(needs)
+      .filter(
+        ({ cameraId, patchedTo }) => !patchedTo && !site.placement[cameraId] && !hasNoSlot.has(cameraId),
+      )
+      .map(({ number }) => number)
+      .sort((a, b) => a - b),
   };
 }

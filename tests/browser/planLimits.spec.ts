@@ -1,4 +1,7 @@
-import { cell, choose, demoFile, expect, saved, test } from './fixtures';
+import { readFileSync } from 'node:fs';
+import path from 'node:path';
+import { gunzipSync } from 'node:zlib';
+import { cell, choose, demoFile, expect, root, saved, test } from './fixtures';
 
 const figure = (text: string) => Number(text.replace(/\D/g, ''));
 
@@ -69,4 +72,39 @@ test('mending only keeps what hangs there, and renews each camera by its success
   await expect(page.getByRole('complementary', { name: 'The option in hand' })).toContainText(
     /Replacement due after\s*3 years, \d/,
   );
+});
+
+test('a long search is stopped: the best so far stays, and is no further from the best than it says', async ({
+  page,
+  server,
+}) => {
+  // 250 cameras around four head ends, under a cap on cost that nearly everything binds against: some seconds of work.
+  const packed = readFileSync(path.join(root, 'tests/reference/hard/two-caps.neotrope.json.gz'));
+  const file = JSON.parse(gunzipSync(packed).toString('utf8')) as { demands: { caps: object }[] };
+  file.demands[0]!.caps = { cost: 109_800 };
+  const id = await server.newSite(JSON.stringify(file));
+  await page.goto(`${server.address}/site/${id}/decide?view=plan`);
+  await page.getByRole('button', { name: /^Find the best plan/ }).click();
+  const search = page.getByRole('status').filter({ hasText: 'Stop, keep the best so far' });
+  await expect(search).toContainText(/best \d/, { timeout: 120_000 });
+  await search.getByRole('button', { name: /^Stop/ }).click();
+  const said = page.getByText(/within [\d.]+ % of the best/);
+  await expect(said).toBeVisible();
+  const percent = Number(/within ([\d.]+) %/.exec(await said.innerText())![1]);
+  expect(percent).toBeGreaterThan(0);
+  expect(percent).toBeLessThan(50);
+  const cost = figure(await page.locator('[data-plan-cost]').innerText());
+  expect(cost).toBeLessThanOrEqual(109_800);
+
+  // The same on the server, to its end: what was kept is as near to it as was said.
+  const answer = await fetch(`${server.address}/api/sites/${id}/plan?seconds=60`);
+  const { planning } = (await answer.json()) as {
+    planning: { plan: { proof: { kind: string; percent?: number }; totals: { weighed: number } } };
+  };
+  const { proof, totals } = planning.plan;
+  const kept = Number(await page.locator('[data-plan-weighed]').getAttribute('data-plan-weighed'));
+  // On a slow machine that search too may end early, with what nothing can be below.
+  const best = totals.weighed * (1 - (proof.percent ?? 0) / 100);
+  expect(kept).toBeGreaterThanOrEqual(best - 1);
+  expect(((kept - best) / kept) * 100).toBeLessThanOrEqual(percent + 0.06);
 });

@@ -2,7 +2,7 @@ export { hasSlots } from './hasSlots';
 export { allocate } from './allocate';
 export { changeCost, changeRulesOf, ipInputsToday } from './changeCost';
 export { migrationOf } from './migration';
-export type { Migration, Mover, NightStep } from './nightSteps';
+export type { Migration, Mover, Night, NightStep } from './nightSteps';
 export { moveInWords, movesOf, type Move } from './moves';
 export { nightStepInWords } from './nightInWords';
 export { recorderState, type RecorderState, type Slot } from './recorderState';

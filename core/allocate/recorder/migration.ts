@@ -1,11 +1,12 @@
 import type { Recorder } from '#core/model/site';
 import { changeCost } from './changeCost';
-import { inOrder, ipInputsAfter, isFinished, occupiedBy, same, startOf, type Progress } from './moveProgress';
+import { inOrder, ipInputsAfter, isFinished, occupiedBy, startOf, type Progress } from './moveProgress';
 import { leadsAhead, movesTonight } from './nightByMakingWay';
 import { nightByRoom } from './nightByRoom';
 import type { Migration, MoveWishes, Mover, Night, NightStep } from './nightSteps';
 import { recorderState } from './recorderState';
-import type { SlotAddress } from './slotRequest';
+import { oneToASlot } from './sameSlot';
+import { isAt, type SlotAddress } from './slotRequest';
 
 /** How a night is filled: by what each camera asks to make way, that or all that will be turned, or by what the recorders can carry. */
 type NightWay = 'tonight' | 'ahead' | 'room';
@@ -24,12 +25,12 @@ function leadsThatCanGo({ movers, done, standing }: Progress, mayGo: (mover: Mov
       done.has(mover.need.cameraId) &&
       mover.need.signal.kind === 'coax' &&
       standing.has(mover.need.cameraId) &&
-      !same(standing.get(mover.need.cameraId)!.at, mover.to) &&
+      !isAt(standing.get(mover.need.cameraId)!.at, mover.to) &&
       mayGo(mover),
   );
   for (;;) {
     const ids = new Set(going.map(({ need }) => need.cameraId));
-    const can = going.filter(({ to }) => ![...standing].some(([id, { at }]) => !ids.has(id) && same(at, to)));
+    const can = going.filter(({ to }) => ![...standing].some(([id, { at }]) => !ids.has(id) && isAt(at, to)));
     if (can.length === going.length) return can;
     going = can;
   }
@@ -81,6 +82,9 @@ function nightOf(progress: Progress, steps: readonly NightStep[]): Night {
       ...steps.filter((step) => step.kind === 'repatch' && step.makesWayFor === null),
     ],
     occupied,
+    ipInputs: Object.fromEntries(
+      recorders.map(({ id }) => [id, [...progress.ipInputs.get(id)!].sort((a, b) => a - b)]),
+    ),
     broken: recorders.flatMap((recorder) =>
       recorderState(recorder, occupied[recorder.id]!).broken.map(({ why }) => why),
     ),
@@ -147,7 +151,9 @@ export function migrationOf(
   movers: readonly Mover[],
   wishes: MoveWishes,
 ): Migration {
-  return nightWays
-    .map((way) => orderOf(recorders, movers, wishes, way))
-    .reduce((best, one) => (isBetter(one, best) ? one : best));
+  const { movers: going, waiting } = oneToASlot(movers);
+  const best = nightWays
+    .map((way) => orderOf(recorders, going, wishes, way))
+    .reduce((so, one) => (isBetter(one, so) ? one : so));
+  return { ...best, waiting: [...waiting, ...best.waiting] };
 }

@@ -3,10 +3,7 @@ import type { Recorder } from '#core/model/site';
 import { ipInputsToday } from './changeCost';
 import type { Mover, Night } from './nightSteps';
 import { alike, carriedIn, modesOf, type RecorderMode } from './recorderModes';
-import type { SlotAddress } from './slotRequest';
-
-export const same = (a: SlotAddress, b: SlotAddress): boolean =>
-  a.recorderId === b.recorderId && a.slot === b.slot;
+import { isAt, type SlotAddress } from './slotRequest';
 
 interface Standing {
   need: SlotNeed;
@@ -125,7 +122,7 @@ export function waitsForItsNight(
 }
 
 export const isFinished = ({ done, movers, standing, byId }: Progress): boolean =>
-  done.size === movers.length && [...standing].every(([id, { at }]) => same(at, byId.get(id)!.to));
+  done.size === movers.length && [...standing].every(([id, { at }]) => isAt(at, byId.get(id)!.to));
 
 const fromTop = (a: Mover, b: Mover): number =>
   (b.today?.at.slot ?? 0) - (a.today?.at.slot ?? 0) || a.need.number - b.need.number;

@@ -1,7 +1,7 @@
 import { slotCount, type Occupant, type SlotNeed } from '#core/model/slotRules';
 import type { Recorder } from '#core/model/site';
 import { tryPlacement } from './tryPlacement';
-import type { SlotAddress, SlotRequest } from './slotRequest';
+import { isAt, type SlotAddress, type SlotRequest } from './slotRequest';
 
 /** A camera that is elsewhere after an allocation than before, and why. */
 export interface Move {
@@ -12,9 +12,6 @@ export interface Move {
   to: SlotAddress;
   why: string;
 }
-
-const isAt = (a: SlotAddress | undefined, b: SlotAddress): boolean =>
-  a?.recorderId === b.recorderId && a.slot === b.slot;
 
 /** Why a camera is not on a slot: the rule against it, or who has it. `null` where nothing is against it. */
 function whyNot(

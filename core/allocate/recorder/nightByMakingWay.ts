@@ -1,17 +1,10 @@
 import { familyOf, type Occupant } from '#core/model/slotRules';
 import type { Recorder } from '#core/model/site';
 import { numbersFrom } from '#core/shared/numeric';
-import {
-  finalOccupants,
-  ipInputsAfter,
-  isTurning,
-  same,
-  waitsForItsNight,
-  type Progress,
-} from './moveProgress';
+import { finalOccupants, ipInputsAfter, isTurning, waitsForItsNight, type Progress } from './moveProgress';
 import type { Mover, NightStep } from './nightSteps';
 import { alike } from './recorderModes';
-import type { SlotAddress } from './slotRequest';
+import { isAt, type SlotAddress } from './slotRequest';
 
 /** A lead that is plugged elsewhere so that another can have its input. */
 interface Repatch {
@@ -66,13 +59,13 @@ function moveOf(progress: Progress, mover: Mover, along: ReadonlySet<string>, ro
     ? turnsWith(recorder, finalOccupants(progress, recorder.id), mover.to.slot)
     : [mover.to.slot];
   const isFree = (to: SlotAddress): boolean =>
-    ![...standing].some(([id, { at }]) => !going.has(id) && same(at, to)) &&
-    ![...repatches, ...movers].some((one) => same(one.to, to));
+    ![...standing].some(([id, { at }]) => !going.has(id) && isAt(at, to)) &&
+    ![...repatches, ...movers].some((one) => isAt(one.to, to));
   const inTheWay = [...standing].filter(
     ([id, { need, at }]) =>
       !going.has(id) &&
       at.recorderId === recorder.id &&
-      (same(at, mover.to) || (need.signal.kind === 'coax' && mustBeFree.includes(at.slot))),
+      (isAt(at, mover.to) || (need.signal.kind === 'coax' && mustBeFree.includes(at.slot))),
   );
   for (const [id] of inTheWay) {
     if (going.has(id)) continue;
@@ -90,7 +83,7 @@ function moveOf(progress: Progress, mover: Mover, along: ReadonlySet<string>, ro
       return {
         why: `camera ${other.need.number} is on ${recorder.name} ${standing.get(id)!.at.slot}, and no input is free for its lead`,
       };
-    repatches.push({ id, to, temporary: !same(to, other.to) });
+    repatches.push({ id, to, temporary: !isAt(to, other.to) });
   }
   return { movers, repatches };
 }
@@ -171,7 +164,7 @@ export function leadsAhead(progress: Progress, joined: readonly Mover[]): NightS
           at.recorderId === recorder.id && need.signal.kind === 'coax' && turning.includes(at.slot),
       )
       .sort(([, a], [, b]) => b.at.slot - a.at.slot);
-    const isFree = (to: SlotAddress): boolean => ![...standing.values()].some(({ at }) => same(at, to));
+    const isFree = (to: SlotAddress): boolean => ![...standing.values()].some(({ at }) => isAt(at, to));
     const steps: NightStep[] = [];
     for (const [id, { need, at }] of inTheWay) {
       const other = byId.get(id)!;
@@ -184,7 +177,7 @@ export function leadsAhead(progress: Progress, joined: readonly Mover[]): NightS
         number: need.number,
         from: at,
         to,
-        temporary: !same(to, other.to),
+        temporary: !isAt(to, other.to),
         makesWayFor: causing.need.number,
       });
       standing.set(id, { need, at: to });

@@ -1,7 +1,8 @@
 import type { Occupant } from '#core/model/slotRules';
-import { finalOccupants, isTurning, same, waitsForItsNight, type Progress } from './moveProgress';
+import { finalOccupants, isTurning, waitsForItsNight, type Progress } from './moveProgress';
 import { inputsForLeads, type NightDemand } from './nightLayout';
 import type { Mover, NightStep } from './nightSteps';
+import { isAt } from './slotRequest';
 
 /** What a recorder would have to carry after a night in which these cameras come in. */
 function demandAfter(
@@ -89,7 +90,7 @@ function plugAnew(progress: Progress, tonight: readonly Mover[]): NightStep[] {
           number: need.number,
           from: at,
           to,
-          temporary: !same(to, home),
+          temporary: !isAt(to, home),
           makesWayFor: causing.need.number,
         };
       });

@@ -28,6 +28,8 @@ export interface Night {
   steps: NightStep[];
   /** Who is where in the morning, by recorder. */
   occupied: Record<string, Occupant[]>;
+  /** The inputs that are IP in the morning, by recorder: those that stand empty among them. */
+  ipInputs: Record<string, number[]>;
   /** What is against it then. */
   broken: string[];
 }

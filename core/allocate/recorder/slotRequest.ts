@@ -12,6 +12,10 @@ export interface SlotAddress {
   slot: number;
 }
 
+/** Whether an address is this one. */
+export const isAt = (at: SlotAddress | undefined, { recorderId, slot }: SlotAddress): boolean =>
+  at !== undefined && at.recorderId === recorderId && at.slot === slot;
+
 /** What is heeded beside the rules of the recorders. */
 export interface SlotWishes extends Pick<AllocationSettings, 'numbers' | 'share'> {
   /** Whether signal families are kept in blocks of four, whatever the recorder allows. */

@@ -27,6 +27,9 @@ const morning = computed(() =>
     recorderState(recorder, migration.value.nights[shown.value]?.occupied[recorder.id] ?? []),
   ),
 );
+/** What carries IP in the morning, inputs that are turned and stand empty among them. */
+const isIp = (recorderId: string, { slot, carries }: { slot: number; carries: 'coax' | 'ip' }): boolean =>
+  carries === 'ip' || (migration.value.nights[shown.value]?.ipInputs[recorderId] ?? []).includes(slot);
 const movers = computed(() =>
   Object.values(allocation.value.needs)
     .filter(({ signal, cameraId }) => signal.kind === 'ip' && openSite.value.placement[cameraId])
@@ -79,6 +82,13 @@ useKeys([
           : `Cameras ${listed(migration.unplaced)} are decided and have no slot yet: they stay on their inputs until they have one.`
       }}
     </p>
+    <p v-if="migration.elsewhere.length > 0" class="caution" role="status" data-elsewhere>
+      {{
+        migration.elsewhere.length === 1
+          ? `The lead of camera ${migration.elsewhere[0]} ends on no recorder that is noted. Note its input at the run, or give it a slot: until then it is in no night.`
+          : `The leads of cameras ${listed(migration.elsewhere)} end on no recorder that is noted. Note their inputs at the runs, or give them slots: until then they are in no night.`
+      }}
+    </p>
     <div v-if="migration.nights.length === 0" class="empty">
       <strong>Nothing moves.</strong>Once cameras have their slots in the rack, the order in which they can
       move shows here.
@@ -113,11 +123,11 @@ useKeys([
               v-for="slot in slots"
               :key="slot.slot"
               class="slot mono"
-              :class="slot.carries"
-              :title="`${slot.label}${slot.converted ? ', IP' : ''}`"
+              :class="isIp(recorder.id, slot) ? 'ip' : slot.carries"
+              :title="`${slot.label}${isIp(recorder.id, slot) ? ', IP' : ''}`"
               ><span class="no">{{ slot.slot }}</span>
               {{ slot.occupants.map(({ need }) => need.number).join(' ') || '·'
-              }}<span v-if="slot.occupants[0]?.need.signal.kind === 'ip'" class="ip-mark">ip</span></span
+              }}<span v-if="isIp(recorder.id, slot)" class="ip-mark">ip</span></span
             >
           </div>
         </div>

@@ -11,7 +11,9 @@ const own = useMeasures();
 
 <template>
   <p class="totals">
-    <b class="proof" :class="proof.kind">{{ proofWords(proof, totals) }}</b>
+    <b class="proof" :class="proof.kind" :data-plan-weighed="totals.weighed">{{
+      proofWords(proof, totals)
+    }}</b>
     <span
       ><span class="tiny dim">{{ currency }}</span>
       <b class="mono" data-plan-cost>{{ formatQuantity(totals.cost, 'money') }}</b></span

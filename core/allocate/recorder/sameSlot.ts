@@ -1,0 +1,38 @@
+import type { Migration, Mover } from './nightSteps';
+import { isAt } from './slotRequest';
+
+/** Whoever is there already goes before whoever would come, and then the lower number. */
+const byClaim = (a: Mover, b: Mover): number =>
+  Number(isAt(b.today?.at, b.to)) - Number(isAt(a.today?.at, a.to)) || a.need.number - b.need.number;
+
+/** A camera that stays where it is, with the picture that it sends today. */
+const staying = ({ need, today }: Mover): Mover[] =>
+  today
+    ? [
+        {
+          need: { ...need, portWatts: 0, signal: { kind: 'coax', format: today.format } },
+          today,
+          to: today.at,
+        },
+      ]
+    : [];
+
+/**
+ * Cameras with a slot each: where the plan gives one slot to several, one of them moves there and the others stay where they are and
+ * are named.
+ */
+export function oneToASlot(movers: readonly Mover[]): { movers: Mover[]; waiting: Migration['waiting'] } {
+  const waiting: Migration['waiting'] = [];
+  const going: Mover[] = [];
+  for (const mover of [...movers].sort(byClaim)) {
+    const other = going.find(({ to }) => isAt(to, mover.to));
+    if (!other || isAt(mover.today?.at, mover.to)) {
+      going.push(mover);
+      continue;
+    }
+    const { cameraId, number } = mover.need;
+    waiting.push({ cameraId, number, why: `camera ${other.need.number} has the same slot by the plan` });
+    going.push(...staying(mover));
+  }
+  return { movers: going, waiting };
+}
