@@ -12,6 +12,7 @@ export default defineConfig({
       input: {
         server: 'server/main.ts',
         evaluation: 'server/evaluation/evaluationMain.ts',
+        backup: 'server/backup/backupMain.ts',
         tester: 'stand-ins/tester/main.ts',
         recorder: 'stand-ins/recorder/main.ts',
       },

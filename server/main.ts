@@ -10,7 +10,7 @@ const usage = `Usage: npm start -- [OPTIONS], or npm run demo -- [OPTIONS]
 
   --port NUMBER   the port to listen on at 127.0.0.1 (4127)
   --data FOLDER   where sites and pictures are kept (data)
-  --reset         start afresh; the old database is kept as neotrope.previous.sqlite
+  --reset         start afresh; the old database is kept beside, under the time of now
   --demo          load Saltmarrow Ferry Terminal where there is no site yet
   --help          show this text`;
 

@@ -5,6 +5,7 @@ const root = path.resolve(import.meta.dirname, '..');
 /** Programs that run beside the server, where their sources are. */
 const sources = {
   evaluation: 'server/evaluation/evaluationMain.ts',
+  backup: 'server/backup/backupMain.ts',
   tester: 'stand-ins/tester/main.ts',
   recorder: 'stand-ins/recorder/main.ts',
 } as const;

@@ -7,7 +7,10 @@ import { createApp } from './http/app';
 import { applyingFolder } from './recorders/applyingFolder';
 import { StartupError } from './startupError';
 import { pictureFolder, type PictureFolder } from './store/pictureFolder';
-import { openStore, prepareDataFolder, setDatabaseAside } from './store/openStore';
+import { prepareDataFolder, setDatabaseAside } from './store/dataFolder';
+import { keepCopies } from './backup/keepCopies';
+import { holdFolder } from './store/folderLock';
+import { openStore } from './store/openStore';
 import { siteStore } from './store/siteStore';
 
 export interface ServerOptions {
@@ -60,6 +63,8 @@ async function demoFrom(file: string, pictures: PictureFolder): Promise<Site> {
   return kept.site;
 }
 
+const now = (): string => new Date().toISOString();
+
 /** Starts the server on loopback. Rejects with a StartupError whose message is one line for a person. */
 export async function startServer({
   port,
@@ -75,28 +80,35 @@ export async function startServer({
     response.writeHead(503).end();
   };
   const server = await listen(port, (request, response) => handler(request, response));
+  let letGo = (): void => undefined;
   try {
     prepareDataFolder(dataDir);
-    if (reset) setDatabaseAside(dataDir);
-    const orm = await openStore(dataDir);
+    letGo = holdFolder(dataDir);
+    if (reset) setDatabaseAside(dataDir, now());
+    const orm = await openStore(dataDir, now());
     const pictures = pictureFolder(dataDir);
-    const store = siteStore(orm, pictures, () => new Date().toISOString());
+    const store = siteStore(orm, pictures, now);
     const demo = () => demoFrom(demoFile, pictures);
     if (withDemo && (await store.list()).length === 0) await store.create(await demo());
     handler = createApp({ store, pictures, demo, applying: applyingFolder(dataDir) }, webDir, {
       tester: standIn,
       recorders: recorderStandIns,
     }).callback();
+    const stopKeeping = keepCopies(dataDir, orm, now);
     return {
       address: `http://127.0.0.1:${(server.address() as AddressInfo).port}`,
       close: async () => {
         server.closeAllConnections();
         await new Promise((resolve) => server.close(resolve));
+        await stopKeeping();
+        // The last to close the database brings its log into it.
         await orm.close(true);
+        letGo();
       },
     };
   } catch (error) {
     server.close();
+    letGo();
     throw error;
   }
 }

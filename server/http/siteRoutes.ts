@@ -45,6 +45,16 @@ function editAnswer(outcome: EditOutcome, { params, body }: Asked<typeof sites.e
       return { entry: outcome.entry };
     case 'no-site':
       throw noSite(params.id);
+    case 'archived':
+      throw new Refused({
+        status: 422,
+        title: 'Put away',
+        detail: 'This site was put away. Put it back before you change it; nothing was changed.',
+      });
+    case 'of-another-site':
+      throw notRight(422, 'This edit was made on another site.', [
+        { path: 'id', value: JSON.stringify(body.id), allowed: 'an id that no edit has yet' },
+      ]);
     case 'behind': {
       const { version, since } = outcome;
       throw new Refused({

@@ -1,5 +1,6 @@
 import type { EntityManager } from '@mikro-orm/better-sqlite';
 import type { LogEntry } from '#core/model/site';
+import { linkOf } from './editChain';
 import { EditRow } from './entities';
 
 /** How many edits back a window can undo. */
@@ -28,13 +29,25 @@ export async function entriesAfter(em: EntityManager, site: string, version: num
   );
 }
 
-/** The entry of an edit, where it has happened already. */
-export async function entryOf(em: EntityManager, site: string, id: string): Promise<LogEntry | null> {
-  const row = await em.findOne(EditRow, { id, site }, { disableIdentityMap: true });
+/** An edit that has happened already, on whichever site; ids are anybody's only once. */
+export async function entryOf(em: EntityManager, id: string): Promise<LogEntry | null> {
+  const row = await em.findOne(EditRow, { id }, { disableIdentityMap: true });
   return row && row.entry;
 }
 
+/** Appends an entry, linked to the one before it. */
 export async function appendEntry(em: EntityManager, entry: LogEntry): Promise<void> {
   const { site, version, id } = entry;
-  await em.insert(EditRow, { site, version, id, entry });
+  const before = await em.findOne(
+    EditRow,
+    { site, version: version - 1 },
+    { fields: ['link'], disableIdentityMap: true },
+  );
+  await em.insert(EditRow, {
+    site,
+    version,
+    id,
+    entry,
+    link: linkOf(before?.link ?? '', JSON.stringify(entry)),
+  });
 }

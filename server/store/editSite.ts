@@ -11,6 +11,10 @@ import { currentSite, findSite, type StoreState } from './storeState';
 export type EditOutcome =
   | { kind: 'done'; entry: LogEntry }
   | { kind: 'no-site' }
+  /** Sites that were put out of the way take no edits. */
+  | { kind: 'archived' }
+  /** Its id is that of an edit that was made on another site. */
+  | { kind: 'of-another-site' }
   | { kind: 'behind'; version: number; since: LogEntry[] }
   | { kind: 'refused'; problems: Problem[] };
 
@@ -33,13 +37,6 @@ function missingPictures(changes: readonly Change[], pictures: PictureFolder): P
   });
 }
 
-/** An edit on an old version may be one whose answer was lost on the way: it has happened, and is answered so again. */
-async function behindOrDone(tx: EntityManager, edit: Edit, version: number): Promise<EditOutcome> {
-  const entry = await entryOf(tx, edit.site, edit.id);
-  if (entry) return { kind: 'done', entry };
-  return { kind: 'behind', version, since: await entriesAfter(tx, edit.site, edit.baseVersion) };
-}
-
 /** The site that an edit is made on; where there is none, how the edit ends. */
 async function baseOf(
   state: StoreState,
@@ -50,7 +47,13 @@ async function baseOf(
   if (known?.version === edit.baseVersion) return { kind: 'base', site: known.site };
   const row = await findSite(tx, edit.site);
   if (!row) return { kind: 'no-site' };
-  if (edit.baseVersion !== row.version) return behindOrDone(tx, edit, row.version);
+  if (row.archivedAt) return { kind: 'archived' };
+  if (edit.baseVersion !== row.version)
+    return {
+      kind: 'behind',
+      version: row.version,
+      since: await entriesAfter(tx, edit.site, edit.baseVersion),
+    };
   return { kind: 'base', site: await currentSite(state, tx, row) };
 }
 
@@ -70,6 +73,12 @@ async function editWithin(
   tx: EntityManager,
   edit: Edit,
 ): Promise<{ outcome: EditOutcome; after?: Site }> {
+  // An answer can be lost on its way: what has happened is answered so again, whatever has happened since.
+  const before = await entryOf(tx, edit.id);
+  if (before)
+    return {
+      outcome: before.site === edit.site ? { kind: 'done', entry: before } : { kind: 'of-another-site' },
+    };
   const base = await baseOf(state, tx, edit);
   if (base.kind !== 'base') return { outcome: base };
   const applied = applyChanges(base.site, edit.changes);

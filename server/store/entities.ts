@@ -38,5 +38,7 @@ export const EditRow = defineEntity({
     version: p.integer().primary(),
     id: p.string(),
     entry: p.json<LogEntry>(),
+    /** The hash of its text and of the link before it. */
+    link: p.string(),
   },
 });

@@ -1,5 +1,6 @@
 import { Migration } from '@mikro-orm/migrations';
 import { upgradeEntry, upgradeStoredFact } from '#core/model/site';
+import { linkOf } from './editChain';
 
 interface FactText {
   site: string;
@@ -68,9 +69,32 @@ export class StandardNames extends Migration {
   }
 }
 
+/** Each edit is linked to the one before it by a hash, so that a log that lost or changed one is told. */
+export class LinkedEdits extends Migration {
+  override async up(): Promise<void> {
+    await this.execute("alter table edit add column link text not null default ''");
+    const sites = (await this.execute('select id from site')) as { id: string }[];
+    for (const { id: site } of sites) {
+      const edits = (await this.execute('select version, entry from edit where site = ? order by version', [
+        site,
+      ])) as { version: number; entry: string }[];
+      let link = '';
+      for (const { version, entry } of edits) {
+        link = linkOf(link, entry);
+        await this.execute('update edit set link = ? where site = ? and version = ?', [link, site, version]);
+      }
+    }
+  }
+
+  override down(): void {
+    this.addSql('alter table edit drop column link');
+  }
+}
+
 /** In the order they run. A migration that has shipped is never changed. */
 export const migrations = [
   { name: '0001-first-tables', class: FirstTables },
   { name: '0002-archived-sites', class: ArchivedSites },
   { name: '0003-standard-names', class: StandardNames },
+  { name: '0004-linked-edits', class: LinkedEdits },
 ];

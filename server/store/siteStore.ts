@@ -65,12 +65,13 @@ async function duplicateSite(state: StoreState, id: string, name: string): Promi
 }
 
 async function archiveSite(
-  { orm, now }: StoreState,
+  { orm, now, recent }: StoreState,
   id: string,
   archived: boolean,
 ): Promise<SiteListing | null> {
   const em = orm.em.fork();
   await em.nativeUpdate(SiteRow, { id }, { archivedAt: archived ? now() : null });
+  recent.delete(id);
   const row = await findSite(em, id);
   return row && listingOf(row);
 }

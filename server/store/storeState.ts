@@ -20,11 +20,12 @@ export const findSite = (em: EntityManager, id: string): Promise<SiteRow | null>
 export async function currentSite(
   { recent }: StoreState,
   em: EntityManager,
-  { id, version }: SiteRow,
+  { id, version, archivedAt }: SiteRow,
 ): Promise<Site> {
   const known = recent.get(id);
   if (known?.version === version) return known.site;
   const site = await readFacts(em, id);
-  recent.set(id, { version, site });
+  // What was put away takes no edits: nothing is held ready for one.
+  if (!archivedAt) recent.set(id, { version, site });
   return site;
 }

@@ -115,37 +115,6 @@ describe('many at once', () => {
   });
 });
 
-describe('two servers on one data folder', () => {
-  it('neither overwrites what the other wrote', async () => {
-    const dataDir = newFolder();
-    const start = () =>
-      startServer({ port: 0, dataDir, webDir: path.join(root, 'dist'), demoFile, reset: false });
-    const [one, two] = [await start(), await start()];
-    const { id } = (await (await post(`${one.address}/api/sites/import`, demo())).json()) as { id: string };
-    const send = (at: RunningServer, baseVersion: number, camera: string) =>
-      post(`${at.address}/api/sites/${id}/edits`, {
-        id: crypto.randomUUID(),
-        site: id,
-        baseVersion,
-        label: 'x',
-        operation: { kind: 'do' },
-        by: 'x',
-        changes: [choose(camera, 'keep')],
-      });
-    expect((await send(one, 0, 'c04')).status).toBe(200);
-    expect((await send(two, 1, 'c05')).status).toBe(200);
-    // The first server still holds version 1 and must find out.
-    expect((await send(one, 1, 'c06')).status).toBe(409);
-    expect((await send(one, 2, 'c06')).status).toBe(200);
-    const { file, version } = (await (await fetch(`${two.address}/api/sites/${id}`)).json()) as Served;
-    expect([
-      version,
-      ['c04', 'c05', 'c06'].every((camera) => file.choices.some((choice) => choice.id === camera)),
-    ]).toEqual([3, true]);
-    await Promise.all([one.close(), two.close()]);
-  });
-});
-
 describe('what goes out', () => {
   it('a name that a spreadsheet would run is defused in the CSV, and stays as it is in the site file', async () => {
     const person = await newPerson();
