@@ -64,7 +64,7 @@ shared(
 );
 
 shared(
-  'an edit that meets another of the same thing is dropped and named, not half kept',
+  'an edit that meets another of the same thing is set aside with both, and can be done again after a reload',
   async ({ page, open, siteId, server }) => {
     await open('decide/r08');
     // Somebody else, from a window this one hears nothing of.
@@ -91,8 +91,52 @@ shared(
     ).toBeVisible();
     await expect(cell(page, 'r08', 'ip-coax-pair')).toHaveClass(/chosen/);
     await expect(cell(page, 'r08', 'ip-coax-unit')).not.toHaveClass(/chosen/);
+
+    await page.unroute('**/edits?after=*');
+    await page.reload();
+    await page.getByRole('button', { name: '1 set aside' }).click();
+    const aside = page.getByRole('dialog', { name: 'Set aside' });
+    await expect(aside).toContainText('Choose for 8 Weighbridge');
+    await expect(aside.getByRole('row').nth(1)).toContainText('IP over coax, multi-port unit');
+    await expect(aside.getByRole('row').nth(1)).toContainText('IP over coax, converter pair');
+    if (process.env['SHOT']) await page.screenshot({ path: process.env['SHOT'] });
+    await aside.getByRole('button', { name: 'Do mine again' }).click();
+    await expect(aside).toContainText('Nothing is set aside');
+    await page.keyboard.press('Escape');
+    await expect(cell(page, 'r08', 'ip-coax-unit')).toHaveClass(/chosen/);
+    await expect(page.getByRole('button', { name: /set aside/ })).toBeHidden();
+    await saved(page);
   },
 );
+
+shared('undo takes back what is one’s own, not a colleague’s', async ({ page, open, siteId, server }) => {
+  await open('decide/r09');
+  await cell(page, 'r09', 'ip-coax-unit').click();
+  await page.getByRole('button', { name: /^Choose/ }).click();
+  await saved(page);
+  const set = { id: 'c08', option: 'ip-coax-pair', at: '2026-03-12T09:00:00Z', by: 'R. Tolland' };
+  const answer = await fetch(`${server.address}/api/sites/${siteId}/edits`, {
+    method: 'POST',
+    headers: { 'content-type': 'application/json' },
+    body: JSON.stringify({
+      id: crypto.randomUUID(),
+      site: siteId,
+      baseVersion: 1,
+      label: 'Choose for 8',
+      operation: { kind: 'do' },
+      by: 'R. Tolland',
+      changes: [{ kind: 'choice', id: 'c08', set }],
+    }),
+  });
+  expect(answer.status).toBe(200);
+  await page.reload();
+  await open('decide/r09');
+  await expect(cell(page, 'r08', 'ip-coax-pair')).toHaveClass(/chosen/);
+  await page.keyboard.press('u');
+  await expect(cell(page, 'r09', 'ip-coax-unit')).not.toHaveClass(/chosen/);
+  await expect(cell(page, 'r08', 'ip-coax-pair')).toHaveClass(/chosen/);
+  await expect(page.getByRole('button', { name: /^Undo/ })).toBeDisabled();
+});
 
 test('an instrument cannot be read while the server is gone: it says so, and nothing is taken', async ({
   page,

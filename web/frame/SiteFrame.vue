@@ -9,11 +9,13 @@ import type { StageName } from './stageName';
 import { useEvaluation } from '../stores/evaluation';
 import { useSelection } from '../stores/selection';
 import { useSite } from '../stores/site';
+import { useSetAside } from '../stores/setAside';
 import { useTheme } from '../stores/theme';
 import { useWhyPanel } from '../stores/whyPanel';
 import BrokenAlarm from './BrokenAlarm.vue';
 import OutdatedAlarm from './OutdatedAlarm.vue';
 import OwnDialog from './OwnDialog.vue';
+import SetAsideDialog from './SetAsideDialog.vue';
 import KeySheet from './KeySheet.vue';
 import RunList from './RunList.vue';
 import { progressOf, stages } from './stages';
@@ -29,6 +31,8 @@ const theme = useTheme();
 const toast = useToast();
 const keysShown = ref(false);
 const ownShown = ref(false);
+const aside = useSetAside();
+const asideShown = ref(false);
 const runsShown = ref(false);
 const runList = useTemplateRef('runList');
 
@@ -77,11 +81,12 @@ const counts = computed(() =>
 watch(
   () => store.dropped,
   (lost) => {
-    for (const { label, why: reason } of lost)
+    aside.add(lost);
+    for (const { entry, why: reason } of lost)
       toast.add({
         severity: 'warn',
-        summary: 'Not kept',
-        detail: `${label}: ${reason}. Everything else was kept; do it again if it still applies.`,
+        summary: 'Set aside',
+        detail: `${entry.label}: ${reason}. Everything else was kept; it waits under “Set aside”.`,
         life: 12_000,
       });
   },
@@ -160,6 +165,14 @@ useKeys([
       </div>
       <StageTape :now="selection.stage" :progress="progress" @go="goTo" />
       <div class="tools">
+        <button
+          v-if="aside.here.length > 0"
+          type="button"
+          class="plain aside-button"
+          @click="asideShown = true"
+        >
+          {{ aside.here.length }} set aside
+        </button>
         <button type="button" class="plain runs-button" @click="runsShown = !runsShown">Runs</button>
         <button
           type="button"
@@ -227,6 +240,7 @@ useKeys([
       <WhyPanel v-if="why.subject" :derivation="why.derivation" @close="why.close" />
     </main>
     <OwnDialog v-model:visible="ownShown" />
+    <SetAsideDialog v-model:visible="asideShown" />
     <KeySheet v-model:visible="keysShown" />
   </div>
 </template>
@@ -242,6 +256,10 @@ useKeys([
 }
 .alarms {
   grid-row: 2;
+}
+.aside-button {
+  color: var(--copper);
+  font-weight: 600;
 }
 /* What stands there is from before the last edit: nobody takes it for the figures of now. */
 .outdated .stage {

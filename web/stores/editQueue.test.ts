@@ -110,7 +110,9 @@ describe('edits on their way', () => {
       queued(draft('a', choose('c08', 'keep')), draft('b', choose('c09', 'keep'))),
       [logged('z', 5, choose('c08', 'ip-coax-unit'))],
     );
-    expect(dropped).toMatchObject([{ label: 'a', why: expect.stringMatching(/another window/) as string }]);
+    expect(dropped).toMatchObject([
+      { entry: { label: 'a' }, why: expect.stringMatching(/another window/) as string },
+    ]);
     expect(queue.pending.map(({ id }) => id)).toEqual(['b']);
     expect(seenSite(queue).choice['c08']?.option).toBe('ip-coax-unit');
   });
@@ -123,11 +125,64 @@ describe('edits on their way', () => {
       draft('c', choose('c09', 'keep')),
     );
     const { queue: next, dropped } = afterAnswer(queue, refused(422, 'no piers'))!;
-    expect(dropped.map(({ label }) => label)).toEqual(['a', 'b']);
+    expect(dropped.map(({ entry }) => entry.label)).toEqual(['a', 'b']);
     expect(next.pending.map(({ id }) => id)).toEqual(['c']);
   });
   it('an old answer changes nothing', () => {
     const queue = queued(draft('a', choose('c08', 'keep')));
     expect(rebase(queue, [logged('old', 3, choose('c09', 'keep'))]).queue.version).toBe(4);
+  });
+});
+
+describe('what two windows did apart', () => {
+  const camera = empty.confirmed.camera['c08']!;
+  const set = (fields: object): Change => ({ kind: 'camera', id: 'c08', set: { ...camera, ...fields } });
+  it('is brought together field by field', () => {
+    const queue = queued(
+      draft('a', set({ note: 'Bracket is loose' })),
+      draft('b', set({ note: 'Bracket is loose', targetM: 9 })),
+    );
+    const { queue: next, dropped } = rebase(queue, [logged('z', 5, set({ name: 'Weighbridge north' }))]);
+    expect(dropped).toEqual([]);
+    expect(seenSite(next).camera['c08']).toMatchObject({
+      name: 'Weighbridge north',
+      note: 'Bracket is loose',
+      targetM: 9,
+    });
+    // What takes it back is of today's fact, not of the one that it was made on.
+    expect(next.pending[0]!.inverse[0]).toMatchObject({ set: { name: 'Weighbridge north' } });
+  });
+  it('is set aside with both values where they want different things, and the rest goes on', () => {
+    const queue = queued(draft('a', set({ name: 'South' })), draft('b', choose('c09', 'keep')));
+    const { queue: next, dropped } = rebase(queue, [logged('z', 5, set({ name: 'North' }))]);
+    expect(dropped).toMatchObject([
+      { entry: { id: 'a' }, clashes: [{ field: 'name', mine: 'South', theirs: 'North' }] },
+    ]);
+    expect(next.pending.map(({ id }) => id)).toEqual(['b']);
+  });
+  it('two things made under one id are two things, and what refers to mine goes on doing so', () => {
+    const place = empty.confirmed.place['workshop']!;
+    const made = (name: string): Change => ({
+      kind: 'place',
+      id: 'annex',
+      set: { ...place, id: 'annex', name },
+    });
+    const queue = queued(draft('a', made('Annex, mine')), draft('b', set({ placeId: 'annex' })));
+    const { queue: next, dropped } = rebase(queue, [logged('z', 5, made('Annex, theirs'))]);
+    expect(dropped).toEqual([]);
+    const site = seenSite(next);
+    expect([site.place['annex']!.name, site.place['annex-2']!.name, site.camera['c08']!.placeId]).toEqual([
+      'Annex, theirs',
+      'Annex, mine',
+      'annex-2',
+    ]);
+  });
+  it('an edit that happened long ago, its answer lost, leaves the queue though it is older than what is held', () => {
+    const queue = { ...queued(draft('a', choose('c08', 'keep'))), version: 210 };
+    const entry = logged('a', 5, choose('c08', 'keep'));
+    expect(afterAnswer(queue, { kind: 'answer', value: { entry } })).toMatchObject({
+      queue: { version: 210, pending: [] },
+      dropped: [],
+    });
   });
 });

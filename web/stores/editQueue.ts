@@ -1,10 +1,14 @@
 import type { ServedSite } from '#contract';
 import {
   applyChanges,
-  overlap,
+  freeId,
+  mergeChanges,
+  renamedIn,
   siteFromTrusted,
   type Change,
+  type Clash,
   type Edit,
+  type Kind,
   type LogEntry,
   type Site,
 } from '#core/model/site';
@@ -21,16 +25,23 @@ export interface Queue {
 
 export type Draft = Pick<Edit, 'id' | 'site' | 'label' | 'operation' | 'by' | 'changes'>;
 
-/** Every change that was lost, with why, for a person to read. */
+/** An edit that was set aside, with why and what it clashed with, for a person to read and to do again. */
 export interface Dropped {
-  label: string;
+  entry: LogEntry;
   why: string;
+  clashes: Clash[];
 }
 
 /** A queue on what has happened by now, and what was lost on the way. */
 export interface Rebased {
   queue: Queue;
   dropped: Dropped[];
+}
+
+/** The site after changes that fitted it once; as it was where they do not. */
+function afterwards(site: Site, changes: readonly Change[]): Site {
+  const applied = applyChanges(site, changes);
+  return applied.kind === 'refused' ? site : applied.value.site;
 }
 
 function apply(site: Site, changes: readonly Change[]): Site {
@@ -78,42 +89,88 @@ export function nextToSend({ version, pending }: Queue): Edit | undefined {
 
 /** Takes in edits that happened at the server, this window's own among them. */
 function takeIn(queue: Queue, entries: readonly LogEntry[]): Queue {
+  // One that happened long ago, its answer lost, may be older than what is held: it is off the queue all the same.
+  const ids = new Set(entries.map(({ id }) => id));
+  const pending = queue.pending.filter(({ id }) => !ids.has(id));
   const fresh = entries.filter(({ version }) => version > queue.version);
-  if (fresh.length === 0) return queue;
-  const ids = new Set(fresh.map(({ id }) => id));
+  if (fresh.length === 0) return pending.length === queue.pending.length ? queue : { ...queue, pending };
   return {
     version: fresh.at(-1)!.version,
     confirmed: fresh.reduce((site, entry) => apply(site, entry.changes), queue.confirmed),
     log: [...queue.log, ...fresh],
-    pending: queue.pending.filter(({ id }) => !ids.has(id)),
+    pending,
   };
 }
 
+/** Ids that this edit makes and somebody else has made meanwhile, for something else. */
+const madeTwice = ({ changes }: LogEntry, before: Site, now: Site): Change[] =>
+  changes.filter(
+    (change) => 'set' in change && !(change.id in before[change.kind]) && change.id in now[change.kind],
+  );
+
+/** The pending edits with what they make under ids that are free on both states. */
+function withFreeIds(pending: readonly LogEntry[], before: Site, now: Site): LogEntry[] {
+  let all = [...pending];
+  let seen = before;
+  for (let at = 0; at < all.length; at += 1) {
+    for (const { kind, id } of madeTwice(all[at]!, seen, now)) {
+      // What belongs to a camera has its id; it is renamed with the camera, and clashes where it is by itself.
+      if (ownIds.has(kind)) {
+        const to = freeId((wanted) => wanted in now[kind] || wanted in seen[kind], id);
+        all = all.map((entry) => ({ ...entry, changes: renamedIn(entry.changes, id, to) }));
+      }
+    }
+    seen = afterwards(seen, all[at]!.changes);
+  }
+  return all;
+}
+
+/** Kinds whose ids are made up for them; the others carry the id of what they are of. */
+const ownIds: ReadonlySet<Kind> = new Set<Kind>([
+  'place',
+  'camera',
+  'run',
+  'supply',
+  'recorder',
+  'equipment',
+  'drawing',
+  'pin',
+  'route',
+  'photo',
+  'product',
+  'radioPath',
+  'savedPlan',
+  'construction',
+]);
+
 /**
- * Takes in what happened elsewhere. Edits on their way that touch the same facts, or no longer fit, are dropped
- * and named; the others stay and are sent again on the new version.
+ * Takes in what happened elsewhere. Edits on their way are brought together with it field by field and sent again on the new version; those
+ * that want something else of the same field, or no longer fit, are set aside and named.
  */
 export function rebase(queue: Queue, entries: readonly LogEntry[]): Rebased {
-  const own = new Set(queue.pending.map(({ id }) => id));
-  const foreign = entries
-    .filter(({ id, version }) => !own.has(id) && version > queue.version)
-    .flatMap(({ changes }) => changes);
   const next = takeIn(queue, entries);
+  if (next === queue && entries.length > 0) return { queue, dropped: [] };
   const dropped: Dropped[] = [];
-  let site = next.confirmed;
-  const pending = next.pending.filter((entry) => {
-    if (overlap(entry.changes, foreign)) {
-      dropped.push({ label: entry.label, why: 'the same thing was changed in another window meanwhile' });
-      return false;
+  let [before, site] = [queue.confirmed, next.confirmed];
+  const pending: LogEntry[] = [];
+  // What of this queue has happened by now is on both sides.
+  const happened = queue.pending.filter((entry) => !next.pending.includes(entry));
+  for (const entry of happened) before = afterwards(before, entry.changes);
+  for (const entry of withFreeIds(next.pending, before, site)) {
+    const { changes, clashes } = mergeChanges(entry.changes, before, site);
+    before = afterwards(before, entry.changes);
+    if (clashes.length > 0) {
+      dropped.push({ entry, clashes, why: 'the same thing was changed in another window meanwhile' });
+      continue;
     }
-    const applied = applyChanges(site, entry.changes);
+    const applied = applyChanges(site, changes);
     if (applied.kind === 'refused') {
-      dropped.push({ label: entry.label, why: applied.problems[0]?.allowed ?? 'it no longer fits' });
-      return false;
+      dropped.push({ entry, clashes: [], why: applied.problems[0]?.allowed ?? 'it no longer fits' });
+      continue;
     }
     site = applied.value.site;
-    return true;
-  });
+    pending.push({ ...entry, changes, inverse: applied.value.inverse });
+  }
   return { queue: { ...next, pending }, dropped };
 }
 
@@ -122,7 +179,7 @@ function dropFirst(queue: Queue, why: string): Rebased {
   const [first] = queue.pending;
   if (!first) return { queue, dropped: [] };
   const rest = rebase({ ...queue, pending: queue.pending.slice(1) }, []);
-  return { queue: rest.queue, dropped: [{ label: first.label, why }, ...rest.dropped] };
+  return { queue: rest.queue, dropped: [{ entry: first, why, clashes: [] }, ...rest.dropped] };
 }
 
 /** The queue of a site that is opened: edits that an earlier page left behind are in it, unless they have happened since. */

@@ -58,7 +58,11 @@ export const useSite = defineStore('site', () => {
   }
 
   const site = computed<Site | null>(() => (queue.value ? seenSite(queue.value) : null));
-  const history = computed(() => historyOf(queue.value ? seenLog(queue.value) : []));
+  /** Everybody takes back what is his own. */
+  const history = computed(() => {
+    const me = signedBy('Surveyor');
+    return historyOf(queue.value ? seenLog(queue.value) : [], ({ by }) => by === me);
+  });
   const { post: tellOthers, data: told } = useBroadcastChannel<
     { site: string; version: number },
     { site: string; version: number }

@@ -7,7 +7,6 @@ import {
   editSchema,
   emptySite,
   historyOf,
-  overlap,
   removeRunAndCamera,
   type Change,
   type LogEntry,
@@ -267,16 +266,33 @@ describe('historyOf', () => {
     expect(ids([a, b, undoB, entry('v', { kind: 'undo', of: 'a' })])).toEqual(['', 'ba']);
     expect(ids([a, b, undoB, entry('r', { kind: 'redo', of: 'b' })])).toEqual(['ab', '']);
   });
+  it('of one person has his own edits only, and none that somebody else has built on', () => {
+    const choice = (id: string): LogEntry['changes'] => [{ kind: 'choice', id, remove: true }];
+    const of = (by: string, id: string, fact: string): LogEntry => ({
+      ...entry(id, { kind: 'do' }),
+      by,
+      changes: choice(fact),
+    });
+    const mine = ({ by }: LogEntry): boolean => by === 'mine';
+    const undoable = (log: LogEntry[]) =>
+      historyOf(log, mine)
+        .undoable.map(({ id }) => id)
+        .join('');
+    const log = [of('mine', 'a', 'c01'), of('mine', 'b', 'c02'), of('theirs', 'c', 'c03')];
+    expect(undoable(log)).toBe('ab');
+    expect(undoable([...log, of('theirs', 'd', 'c02')])).toBe('a');
+    // A colleague's new edit does not take away what could be done again.
+    const redo = historyOf(
+      [...log, { ...entry('u', { kind: 'undo', of: 'b' }), by: 'mine' }, of('theirs', 'e', 'c04')],
+      mine,
+    );
+    expect(redo.redoable.map(({ id }) => id)).toEqual(['b']);
+  });
   it('something new ends what could be done again', () =>
     expect(ids([a, b, undoB, entry('c', { kind: 'do' })])).toEqual(['ac', '']));
 });
 
 describe('small things', () => {
-  it('edits of different facts do not overlap', () => {
-    const a: Change[] = [{ kind: 'choice', id: 'c08', remove: true }];
-    expect(overlap(a, [{ kind: 'camera', id: 'c08', remove: true }])).toBe(false);
-    expect(overlap(a, [{ kind: 'choice', id: 'c08', remove: true }])).toBe(true);
-  });
   it('a run with readings keeps standing, one without goes with its camera', () => {
     expect(removeRunAndCamera(site, 'r08')).toEqual([]);
     const after = sound(site, removeRunAndCamera(site, 'r15')).site;

@@ -127,9 +127,3 @@ export function applyChanges(site: Site, changes: readonly Change[]): Checked<Ap
     ? { kind: 'refused', problems: broken }
     : { kind: 'sound', value: { site: applied, inverse } };
 }
-
-/** Whether two sets of changes touch the same fact. */
-export function overlap(a: readonly Change[], b: readonly Change[]): boolean {
-  const touched = new Set(a.map(({ kind, id }) => `${kind}/${id}`));
-  return b.some(({ kind, id }) => touched.has(`${kind}/${id}`));
-}

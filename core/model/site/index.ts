@@ -29,7 +29,6 @@ export {
   applyChanges,
   editSchema,
   logEntrySchema,
-  overlap,
   type Edit,
   type EditOperation,
   type LogEntry,
@@ -49,6 +48,7 @@ export {
   presetsText,
 } from './headEndText';
 export { historyOf } from './history';
+export { mergeChanges, renamedIn, type Clash } from './mergeFacts';
 export { gearAt, withGear, withGearAt } from './inLineEdits';
 export {
   inLineGear,
