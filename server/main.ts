@@ -78,6 +78,13 @@ async function main(): Promise<void> {
   }
 }
 
+// Whatever goes wrong beside a request is said and ends nothing else.
+process.on('unhandledRejection', (reason) => {
+  console.error(
+    `Something went wrong beside the requests: ${reason instanceof Error ? reason.message : String(reason)}`,
+  );
+});
+
 try {
   await main();
 } catch (error) {

@@ -2,6 +2,7 @@ import { readFileSync } from 'node:fs';
 import { createServer, type RequestListener, type Server } from 'node:http';
 import type { AddressInfo } from 'node:net';
 import { attachedTo, parseSiteFile, type Site } from '#core/model/site';
+import { endEvaluations } from './evaluation/evaluateInChildProcess';
 import { keepAttached } from './files/sitePictures';
 import { createApp } from './http/app';
 import { applyingFolder } from './recorders/applyingFolder';
@@ -46,7 +47,11 @@ function listen(port: number, handler: RequestListener): Promise<Server> {
             : `cannot be used (${error.message})`;
       reject(new StartupError(`Port ${port} ${why}. Choose another with --port.`));
     });
-    server.listen(port, '127.0.0.1', () => resolve(server));
+    server.listen(port, '127.0.0.1', () => {
+      // Out of file descriptors it takes nobody in for a while; whoever is in goes on.
+      server.on('error', (error) => console.error(`A connection could not be taken in: ${error.message}`));
+      resolve(server);
+    });
   });
 }
 
@@ -98,6 +103,7 @@ export async function startServer({
     return {
       address: `http://127.0.0.1:${(server.address() as AddressInfo).port}`,
       close: async () => {
+        endEvaluations();
         server.closeAllConnections();
         await new Promise((resolve) => server.close(resolve));
         await stopKeeping();

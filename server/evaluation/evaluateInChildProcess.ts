@@ -1,4 +1,4 @@
-import { spawn } from 'node:child_process';
+import { spawn, type ChildProcess } from 'node:child_process';
 import { text } from 'node:stream/consumers';
 import { toSiteFile, type Site, type SiteFile } from '#core/model/site';
 import { argumentsOf } from '../programs';
@@ -11,15 +11,39 @@ export interface Order<K extends JobKind = JobKind> {
   asked: Jobs[K]['asked'];
 }
 
+/** Processes that are at work, so that none outlives the server. */
+const working = new Set<ChildProcess>();
+
+/** Ends whatever is being worked out. */
+export function endEvaluations(): void {
+  for (const child of working) child.kill('SIGKILL');
+}
+
+/** Memory that a process may take; a site of thousands of cameras takes a tenth of it. */
+const mostMegabytes = 2048;
+
 async function inProcess<K extends JobKind>(order: Order<K>): Promise<Jobs[K]['answer']> {
-  const child = spawn(process.execPath, argumentsOf('evaluation'), { stdio: ['pipe', 'pipe', 'inherit'] });
+  const child = spawn(
+    process.execPath,
+    [`--max-old-space-size=${mostMegabytes}`, ...argumentsOf('evaluation')],
+    { stdio: ['pipe', 'pipe', 'inherit'] },
+  );
+  working.add(child);
   const ended = new Promise<number | null>((resolve, reject) =>
     child.once('error', reject).once('exit', resolve),
-  );
+  ).finally(() => working.delete(child));
+  // Where no process can be made, its ends are not there, and how it ended says so.
+  const [{ stdin, stdout }, isThere] = [child, Boolean(child.pid)];
+  if (!isThere) {
+    await ended.catch((error: unknown) => {
+      throw new Error(`no process for ${order.kind} could be made: ${(error as Error).message}`);
+    });
+    throw new Error(`no process for ${order.kind} could be made`);
+  }
   // A process that breaks off closes its input early; how it ended says so.
-  child.stdin.on('error', () => undefined);
-  child.stdin.end(JSON.stringify(order));
-  const [said, code] = await Promise.all([text(child.stdout), ended]);
+  stdin.on('error', () => undefined);
+  stdin.end(JSON.stringify(order));
+  const [said, code] = await Promise.all([text(stdout), ended]);
   if (code !== 0) throw new Error(`the process for ${order.kind} ended with ${code}`);
   return JSON.parse(said) as Jobs[K]['answer'];
 }

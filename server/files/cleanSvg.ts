@@ -6,6 +6,8 @@ export type CleanSvg =
   | { kind: 'refused'; why: string };
 
 const mostElements = 200_000;
+/** Nobody draws groups in groups so deep; whoever walks them step by step is safe. */
+const mostDepth = 200;
 
 const elements = new Set([
   'svg',
@@ -57,7 +59,7 @@ interface Element {
 
 /** Styles may point at things in the drawing itself and nowhere else. */
 const isHarmlessStyle = (text: string): boolean =>
-  !/[@\\]|expression|javascript:/i.test(text) &&
+  !/[@\\]|expression|javascript:|image-set|cross-fade|(image|src|element|paint)\s*\(/i.test(text) &&
   [...text.matchAll(/url\s*\(([^)]*)/gi)].every(([, target]) => /^\s*["']?#/.test(target ?? ''));
 
 const isHarmlessLink = (element: string, value: string): boolean =>
@@ -93,6 +95,7 @@ function treeOf(text: string, leaveOut: (what: string) => void): Element | null 
   parser.on('opentag', (tag) => {
     count += 1;
     if (count > mostElements) throw new Error(`more than ${mostElements} elements`);
+    if (open.length > mostDepth) throw new Error(`groups in groups more than ${mostDepth} deep`);
     const name = tag.name.replace(/^svg:/, '');
     const parent = open.findLast((one) => one !== null)!;
     if (dropped > 0 || (!elements.has(name) && !unwrapped.has(name))) {
@@ -124,28 +127,58 @@ function treeOf(text: string, leaveOut: (what: string) => void): Element | null 
   return typeof top === 'object' && top.name === 'svg' ? top : null;
 }
 
-/** Copies of copies grow without bound; a copy may only be of something that holds none itself. */
-function withoutNestedCopies(top: Element, leaveOut: (what: string) => void): void {
-  const holdsCopy = new Set<string>();
-  const look = (element: Element): boolean => {
-    const holds = element.children.reduce(
-      (so, child) => (typeof child === 'object' && look(child)) || so,
-      element.name === 'use',
-    );
-    if (holds && element.attributes['id']) holdsCopy.add(element.attributes['id']);
-    return holds;
+/** What a drawing may come to once everything that it draws by reference is drawn: a browser that draws millions stands still. */
+const mostDrawn = 400_000;
+
+/** Ids that an element draws by reference: copies, and what masks, cuts, fills or marks it. */
+function drawnBy({ name, attributes: kept }: Element): string[] {
+  const ids = name === 'use' ? [(kept['href'] ?? '').slice(1)] : [];
+  for (const [key, value] of Object.entries(kept))
+    if (key !== 'href' && value.includes('#'))
+      for (const [, id] of value.matchAll(/url\s*\(\s*["']?#([^"')\s]+)/gi)) ids.push(id!);
+  return ids;
+}
+
+/**
+ * How many elements are drawn in all, copies of copies and patterns of patterns counted as often as they are drawn; infinite where something
+ * draws itself. Style sheets may point at anything by class, so what they point at counts for every element.
+ */
+function drawnInAll(top: Element): number {
+  const byId = new Map<string, Element>();
+  const styled = new Set<string>();
+  let elementCount = 0;
+  const index = (element: Element): void => {
+    elementCount += 1;
+    if (element.attributes['id']) byId.set(element.attributes['id'], element);
+    for (const child of element.children) {
+      if (typeof child === 'object') index(child);
+      else if (element.name === 'style')
+        for (const [, id] of child.matchAll(/url\s*\(\s*["']?#([^"')\s]+)/gi)) styled.add(id!);
+    }
   };
-  look(top);
-  const prune = (element: Element): void => {
-    element.children = element.children.filter((child) => {
-      if (typeof child !== 'object') return true;
-      const nested = child.name === 'use' && holdsCopy.has((child.attributes['href'] ?? '').slice(1));
-      if (nested) leaveOut('a copy of copies');
-      else prune(child);
-      return !nested;
-    });
+  index(top);
+  const known = new Map<string, number>();
+  const open = new Set<string>();
+  const ofId = (id: string): number => {
+    const seen = known.get(id);
+    if (seen !== undefined) return seen;
+    const target = byId.get(id);
+    if (!target) return 0;
+    if (open.has(id)) return Infinity;
+    open.add(id);
+    const drawn = of(target);
+    open.delete(id);
+    known.set(id, drawn);
+    return drawn;
   };
-  prune(top);
+  const of = (element: Element): number => {
+    let sum = 1;
+    for (const id of drawnBy(element)) sum += ofId(id);
+    for (const child of element.children) if (typeof child === 'object') sum += of(child);
+    return sum;
+  };
+  const perElement = [...styled].reduce((sum, id) => sum + ofId(id), 0);
+  return of(top) + (perElement > 0 ? perElement * elementCount : 0);
 }
 
 function withoutBadStyles(element: Element, leaveOut: (what: string) => void): void {
@@ -212,7 +245,11 @@ export function cleanSvg(text: string): CleanSvg {
       why: 'The SVG drawing does not say how large it is (no viewBox, and no width and height).',
     };
   withoutBadStyles(top, leaveOut);
-  withoutNestedCopies(top, leaveOut);
+  if (drawnInAll(top) > mostDrawn)
+    return {
+      kind: 'refused',
+      why: 'The SVG drawing draws the same again and again, or itself, until it comes to more than a browser can show. Save it with copies and patterns resolved, or as PNG.',
+    };
   const { xmlns: _, ...rest } = top.attributes;
   const viewBox = rest['viewBox'] ?? `0 0 ${size.widthPx} ${size.heightPx}`;
   top.attributes = {

@@ -1,5 +1,7 @@
 import sharp from 'sharp';
+import { counted } from '#core/shared/labels';
 import type { PictureType } from '#core/model/site';
+import { isBare } from './barePicture';
 import { cleanSvg } from './cleanSvg';
 
 export type PictureUse = 'drawing' | 'photo';
@@ -23,7 +25,7 @@ const longestPhotoPx = 2400;
 /** Above this a picture is not even decoded. */
 const mostDecodedPixels = 160_000_000;
 
-const refused = (why: string): Taken => ({ kind: 'refused', why });
+const refused = (why: string): { kind: 'refused'; why: string } => ({ kind: 'refused', why });
 
 type Raster = 'image/png' | 'image/jpeg';
 
@@ -43,17 +45,52 @@ export function typeByContent(bytes: Buffer): PictureType | 'image/heic' | null 
     : null;
 }
 
-function takeSvg(bytes: Buffer): Taken {
+const embedded = /data:(image\/(?:png|jpeg));base64,([a-z0-9+/=\s]+)/gi;
+
+/** One clear pixel, in place of a picture that cannot be read. */
+const clearPixel =
+  'data:image/png;base64,iVBORw0KGgoAAAANSUhEUgAAAAEAAAABCAYAAAAfFcSJAAAADUlEQVR4nGNgYGBgAAAABQABh6FO1AAAAABJRU5ErkJggg==';
+
+/** A picture within a drawing as it may stay; none where it cannot be read. */
+async function bareDataUrl(base64: string): Promise<string | null> {
+  const bytes = Buffer.from(base64, 'base64');
+  const type = typeByContent(bytes);
+  if (type !== 'image/png' && type !== 'image/jpeg') return null;
+  const taken = await bareOf(bytes, type);
+  return taken.kind === 'refused'
+    ? null
+    : `data:${taken.picture.mediaType};base64,${taken.picture.bytes.toString('base64')}`;
+}
+
+/** A drawing with the pictures in it drawn anew where there is anything beside their pixels, and how many could not be read. */
+async function withBarePictures(svg: string): Promise<{ svg: string; unread: number }> {
+  const parts: string[] = [];
+  let [at, unread] = [0, 0];
+  for (const found of svg.matchAll(embedded)) {
+    const url = found[0] === clearPixel ? clearPixel : await bareDataUrl(found[2]!);
+    if (url === null) unread += 1;
+    parts.push(svg.slice(at, found.index), url ?? clearPixel);
+    at = found.index + found[0].length;
+  }
+  return { svg: [...parts, svg.slice(at)].join(''), unread };
+}
+
+async function takeSvg(bytes: Buffer): Promise<Taken> {
   const clean = cleanSvg(bytes.toString('utf8'));
   if (clean.kind === 'refused') return clean;
+  const bare = await withBarePictures(clean.svg);
   const remarks =
     clean.leftOut.length > 0
       ? [`Left out of the drawing, because it could run or load something: ${clean.leftOut.join(', ')}.`]
       : [];
+  if (bare.unread > 0)
+    remarks.push(
+      `Left out of the drawing, because it cannot be read: ${counted(bare.unread, 'picture')} in it.`,
+    );
   return {
     kind: 'taken',
     picture: {
-      bytes: Buffer.from(clean.svg, 'utf8'),
+      bytes: Buffer.from(bare.svg, 'utf8'),
       mediaType: 'image/svg+xml',
       widthPx: clean.widthPx,
       heightPx: clean.heightPx,
@@ -122,21 +159,25 @@ export async function takePicture(bytes: Buffer, use: PictureUse): Promise<Taken
   return type === 'image/svg+xml' ? takeSvg(bytes) : takeRaster(bytes, type, use);
 }
 
-/** A picture out of a site file that Neotrope wrote: kept to the byte if there is nothing beside its pixels, else taken in anew. */
-export async function reimportPicture(bytes: Buffer): Promise<Taken> {
-  const type = typeByContent(bytes);
-  if (type !== 'image/png' && type !== 'image/jpeg') return takePicture(bytes, 'drawing');
+/** A picture that has nothing beside its pixels stays as it is, to the byte, once every pixel of it was read; any other is drawn anew. */
+async function bareOf(bytes: Buffer, type: Raster): Promise<Taken> {
+  if (!isBare(bytes, type)) return takeRaster(bytes, type, 'drawing');
   try {
-    const { width, height, exif, xmp, iptc, comments, orientation } = await sharp(bytes, {
-      limitInputPixels: mostDecodedPixels,
-    }).metadata();
-    if (!exif && !xmp && !iptc && !comments && !orientation && width * height <= mostPixels)
-      return {
-        kind: 'taken',
-        picture: { bytes, mediaType: type, widthPx: width, heightPx: height, remarks: [] },
-      };
+    const image = sharp(bytes, { limitInputPixels: mostDecodedPixels, failOn: 'error' });
+    const { width, height } = await image.metadata();
+    if (width * height > mostPixels) return await takeRaster(bytes, type, 'drawing');
+    await image.stats();
+    return {
+      kind: 'taken',
+      picture: { bytes, mediaType: type, widthPx: width, heightPx: height, remarks: [] },
+    };
   } catch {
-    return refused('A picture in it is damaged.');
+    return refused('A picture in it is damaged or cut short.');
   }
-  return takePicture(bytes, 'drawing');
+}
+
+/** A picture out of a site file, which may be anybody's: looked at as one that is uploaded, and kept to the byte if it was drawn by Neotrope. */
+export function reimportPicture(bytes: Buffer): Promise<Taken> {
+  const type = typeByContent(bytes);
+  return type === 'image/png' || type === 'image/jpeg' ? bareOf(bytes, type) : takePicture(bytes, 'drawing');
 }

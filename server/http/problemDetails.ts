@@ -1,5 +1,6 @@
 import type { Context, Next } from 'koa';
 import type { ProblemDetails } from '#contract';
+import { StoreBusy } from '../store/whenFree';
 import { Refused } from './refused';
 
 export function sendProblem(context: Context, details: ProblemDetails): void {
@@ -26,6 +27,11 @@ interface HttpFault {
   type?: string;
 }
 
+const isFull = (error: unknown): boolean => {
+  const { code, message } = error as { code?: string; message?: string };
+  return code === 'ENOSPC' || code === 'SQLITE_FULL' || /database or disk is full/i.test(message ?? '');
+};
+
 /** Turns whatever is thrown further in into problem details. What broke inside is logged, not shown. */
 export async function problemsForErrors(context: Context, next: Next): Promise<void> {
   try {
@@ -47,6 +53,16 @@ export async function problemsForErrors(context: Context, next: Next): Promise<v
       if (error.retryAfterS !== undefined) context.set('Retry-After', String(error.retryAfterS));
       return sendProblem(context, error.details);
     }
+    if (error instanceof StoreBusy) {
+      context.set('Retry-After', '2');
+      return sendProblem(context, { status: 503, title: 'Busy', detail: error.message });
+    }
+    if (isFull(error))
+      return sendProblem(context, {
+        status: 507,
+        title: 'No room left',
+        detail: 'The disk is full. Nothing was changed; make room and try again.',
+      });
     const fault = error as HttpFault;
     const status = fault.status && fault.status >= 400 && fault.status < 500 ? fault.status : 500;
     if (status === 500) context.app.emit('error', error, context);

@@ -3,7 +3,7 @@ import type Router from '@koa/router';
 import type { Context } from 'koa';
 import type { z } from 'zod';
 import type { AnyEndpoint, BodyOf, ParamsOf, QueryOf } from '#contract';
-import { check } from '#core/shared/problems';
+import { check, nestsDeeper } from '#core/shared/problems';
 import { notRight } from './refused';
 
 /** What an endpoint is asked, held against its contract. */
@@ -34,6 +34,9 @@ export function serveEndpoint<E extends AnyEndpoint>(
   const json = bodyParser({ enableTypes: ['json'], jsonLimit, jsonStrict: true });
   const method = endpoint.method.toLowerCase() as 'get' | 'post' | 'delete';
   router[method](endpoint.path as string, json, async (context: Context) => {
+    const raw = context.request.rawBody;
+    if (typeof raw === 'string' && nestsDeeper(raw))
+      throw notRight(400, 'The body nests deeper than anything that this address takes.', []);
     const params = (context as Context & { params: ParamsOf<E> }).params;
     const query = read(endpoint.query, context.query, endpoint) as QueryOf<E>;
     const body = read(endpoint.body, context.request.body, endpoint) as BodyOf<E>;

@@ -42,6 +42,9 @@ async function patiently<T>(ask: () => Promise<T>, longestMs: number, pauseMs: n
 /** So often a step may be taken again where the recorder says it did it and does not show it. */
 const mostTries = 3;
 
+/** A plan of the largest recorder is some hundred steps; one that goes on is not getting anywhere. */
+const mostSteps = 400;
+
 /**
  * Brings a recorder to its plan, one step after another. After each it is asked anew what it holds, so that it makes no
  * difference whether this is the first try or one after a break. Ends in a state other than `running`, and rejects never.
@@ -57,6 +60,14 @@ export async function apply(
   const note = (news: Partial<Applying>): void => {
     at = { ...at, ...news };
     folder.write(at);
+  };
+  /** The end is told even where it can no longer be written down. */
+  const noteEnd = (news: Partial<Applying>): void => {
+    try {
+      note(news);
+    } catch (error) {
+      console.error(`What was done at ${at.address} could not be written down: ${(error as Error).message}`);
+    }
   };
   const goal: DevicePlan = at.goal === 'plan' ? at.plan : planOf(at.before);
   let silentMs = patience.silentMs;
@@ -100,6 +111,11 @@ export async function apply(
         break;
       }
       last = last.step === doing ? { step: doing, times: last.times + 1 } : { step: doing, times: 1 };
+      if (at.done.length >= mostSteps)
+        throw new RecorderError(
+          'refused',
+          `After ${mostSteps} steps the recorder is still not at its plan; it changes as it is brought there. Nothing more was done.`,
+        );
       if (last.times > mostTries)
         throw new RecorderError('refused', 'The recorder says it did this, and does not show it.');
       note({ doing, left });
@@ -108,11 +124,16 @@ export async function apply(
     }
   } catch (error) {
     const known = error instanceof RecorderError;
-    note({
+    const isFull = (error as { code?: string }).code === 'ENOSPC';
+    noteEnd({
       state: known && error.kind === 'refused' ? 'refused' : 'broken-off',
-      why: known ? error.message : 'The program went wrong while it talked to the recorder.',
+      why: known
+        ? error.message
+        : isFull
+          ? 'The disk is full, so nothing more could be written down. Make room, then go on or go back.'
+          : 'The program went wrong while it talked to the recorder.',
     });
-    if (!known) console.error(error);
+    if (!known && !isFull) console.error((error as Error).message);
   }
   await line.close();
   return at;

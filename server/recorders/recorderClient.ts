@@ -8,6 +8,7 @@ import {
   type Report,
   type Settings,
 } from '#core/allocate/device';
+import { nestsDeeper } from '#core/shared/problems';
 import { RecorderError } from './recorderError';
 
 /** Longest answer that is taken; a recorder's settings are some kilobytes. */
@@ -37,10 +38,13 @@ export function recorderClient(address: string, key: string, answerMs: number): 
   async function ask(method: string, path: string, body?: unknown): Promise<unknown> {
     let text: string;
     let status: number;
+    // A timer of its own: one that only its signal holds can be collected before it is due.
+    const patience = new AbortController();
+    const timer = setTimeout(() => patience.abort(), answerMs);
     try {
       const response = await fetch(`http://${address}/${path}`, {
         method,
-        signal: AbortSignal.timeout(answerMs),
+        signal: patience.signal,
         redirect: 'error',
         headers: {
           'x-key': key,
@@ -57,7 +61,14 @@ export function recorderClient(address: string, key: string, answerMs: number): 
         'unreachable',
         `Nothing answers at ${address}. Is the recorder on, and in the same network?`,
       );
+    } finally {
+      clearTimeout(timer);
     }
+    if (nestsDeeper(text))
+      throw new RecorderError(
+        'garbage',
+        `What answers at ${address} nests its answer without end. Nothing was taken from it.`,
+      );
     let said: unknown;
     try {
       said = JSON.parse(text);

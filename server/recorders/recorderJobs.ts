@@ -79,12 +79,14 @@ export function startJob(jobs: RecorderJobs, job: Applying, key: string): Applyi
   const name = keyOf(job);
   let isStopped = false;
   const mine: Running = { address: job.address, stop: () => void (isStopped = true) };
-  running.set(name, mine);
   folder.write(job);
+  running.set(name, mine);
   const client = recorderClient(job.address, key, patience.answerMs);
-  void apply(job, client, folder, patience, () => isStopped).finally(() => {
-    if (running.get(name) === mine) running.delete(name);
-  });
+  void apply(job, client, folder, patience, () => isStopped)
+    .catch((error: unknown) => console.error((error as Error).message))
+    .finally(() => {
+      if (running.get(name) === mine) running.delete(name);
+    });
   return job;
 }
 

@@ -49,7 +49,8 @@ export async function openStore(dataDir: string, now = new Date().toISOString())
           'journal_mode = WAL',
           'synchronous = FULL',
           'foreign_keys = ON',
-          'busy_timeout = 4000',
+          // Waiting is done where it stops nobody else.
+          'busy_timeout = 20',
         ])
           // Not by its own `pragma`, which prepares a statement that nobody keeps.
           connection.exec(`pragma ${pragma}`);

@@ -8,6 +8,7 @@ import { insertFacts } from './facts';
 import type { PictureFolder } from './pictureFolder';
 import { recentSites } from './recentSites';
 import { currentSite, findSite, type StoreState } from './storeState';
+import { whenFree } from './whenFree';
 
 export interface StoredSite {
   id: string;
@@ -96,9 +97,9 @@ export function siteStore(orm: MikroORM, pictures: PictureFolder, now: () => str
     list: () => listSites(state),
     read: (id) => readSite(state, id),
     since: (id, version) => editsSince(state, id, version),
-    create: (site) => createSite(state, site),
-    duplicate: (id, name) => duplicateSite(state, id, name),
-    archive: (id, archived) => archiveSite(state, id, archived),
-    edit: (edit) => editSite(state, edit),
+    create: (site) => whenFree(() => createSite(state, site)),
+    duplicate: (id, name) => whenFree(() => duplicateSite(state, id, name)),
+    archive: (id, archived) => whenFree(() => archiveSite(state, id, archived)),
+    edit: (edit) => whenFree(() => editSite(state, edit)),
   };
 }

@@ -28,6 +28,34 @@ export const changeSchema: z.ZodType<Change> = z
     return z.NEVER;
   });
 
+/** After so many wrong changes the others are not looked at. */
+const mostWrong = 100;
+
+/** Changes are counted before any is looked at, and looked at until a hundred of them were wrong. */
+const changesSchema = z
+  .array(z.unknown())
+  .max(20_000)
+  .transform((given, context): Change[] => {
+    const changes: Change[] = [];
+    let wrong = 0;
+    for (const [index, one] of given.entries()) {
+      const parsed = changeSchema.safeParse(one);
+      if (parsed.success) {
+        changes.push(parsed.data);
+        continue;
+      }
+      for (const issue of parsed.error.issues)
+        context.issues.push({
+          ...issue,
+          path: [index, ...issue.path],
+          input: one,
+        } as (typeof context.issues)[number]);
+      wrong += 1;
+      if (wrong >= mostWrong) break;
+    }
+    return changes;
+  });
+
 /** An edit is done for the first time, or takes another back, or does it again. */
 export const editOperationSchema = z.discriminatedUnion('kind', [
   z.strictObject({ kind: z.literal('do') }),
@@ -44,7 +72,7 @@ export const editSchema = z.strictObject({
   label: z.string().trim().min(1).max(160),
   operation: editOperationSchema,
   by: nameSchema,
-  changes: z.array(changeSchema).min(1).max(20_000),
+  changes: changesSchema.refine((changes) => changes.length > 0, 'at least 1 item'),
 });
 export type Edit = z.infer<typeof editSchema>;
 
@@ -52,7 +80,7 @@ export type Edit = z.infer<typeof editSchema>;
 export const logEntrySchema = editSchema.extend({
   version: z.int().min(1),
   at: instantSchema,
-  inverse: z.array(changeSchema),
+  inverse: changesSchema,
 });
 export type LogEntry = z.infer<typeof logEntrySchema>;
 

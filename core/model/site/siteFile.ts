@@ -110,6 +110,13 @@ export function fromSiteFile(input: unknown): Checked<Site> {
       ],
     };
   }
+  const tooMany = listNames.flatMap((name) => {
+    const list: unknown = header.value[name];
+    return Array.isArray(list) && list.length > mostFacts
+      ? [{ path: name, value: `${list.length} of them`, allowed: `at most ${mostFacts} items` }]
+      : [];
+  });
+  if (tooMany.length > 0) return { kind: 'refused', problems: tooMany };
   const today = header.value.version === 1 ? upgradeFile(header.value) : input;
   const file = check(siteFileSchema, today);
   return file.kind === 'sound' ? fromLists(file.value) : file;

@@ -1,1 +1,2 @@
+export { nestsDeeper } from './jsonDepth';
 export { check, problemLine, type Checked, type Problem } from './problems';

@@ -115,9 +115,15 @@ function problemsOf(issue: Issue, input: unknown, base: readonly PropertyKey[]):
   return [{ path: pathText(path), value: valueText(valueAt(input, path)), allowed: allowedBy(issue) }];
 }
 
-/** Everything a schema refused about `input`, in words. */
+/** Nobody reads more: the first hundred are put into words. */
+const mostProblems = 100;
+
+/** What a schema refused about `input`, in words, up to the hundredth. */
 export function problemsFrom(error: z.ZodError, input: unknown): Problem[] {
-  return error.issues.flatMap((issue) => problemsOf(issue, input, []));
+  return error.issues
+    .slice(0, mostProblems)
+    .flatMap((issue) => problemsOf(issue, input, []))
+    .slice(0, mostProblems);
 }
 
 export type Checked<T> = { kind: 'sound'; value: T } | { kind: 'refused'; problems: Problem[] };

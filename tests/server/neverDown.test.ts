@@ -1,0 +1,182 @@
+import { createServer, type Server } from 'node:http';
+import type { AddressInfo } from 'node:net';
+import { readdirSync, readFileSync } from 'node:fs';
+import path from 'node:path';
+import Database from 'better-sqlite3';
+import { afterEach, describe, expect, it } from 'vitest';
+import type { Applying } from '#core/allocate/device';
+import { apply } from '../../server/recorders/apply';
+import type { ApplyingFolder } from '../../server/recorders/applyingFolder';
+import { recorderClient } from '../../server/recorders/recorderClient';
+import { startServer, type RunningServer } from '../../server/startServer';
+import { choosing, demoFile, ended, newFolder, post, root, siteId, startProcess } from './serverUnderTest';
+
+const start = (dataDir = newFolder()): Promise<RunningServer> =>
+  startServer({ port: 0, dataDir, webDir: path.join(root, 'dist'), demoFile, withDemo: true, reset: false });
+
+const servers: Server[] = [];
+/** A device that answers whatever it is made to. */
+async function device(answer: (path: string) => string): Promise<string> {
+  const server = createServer((request, response) => {
+    request.resume();
+    response.setHeader('content-type', 'application/json');
+    response.end(answer(request.url ?? ''));
+  }).listen(0, '127.0.0.1');
+  servers.push(server);
+  await new Promise((resolve) => server.once('listening', resolve));
+  return `127.0.0.1:${(server.address() as AddressInfo).port}`;
+}
+afterEach(() => {
+  for (const server of servers.splice(0)) server.close();
+});
+
+/** The process that made another, as Linux tells it; none where that is gone. */
+function parentOf(pid: string): number | null {
+  try {
+    const stat = readFileSync(`/proc/${pid}/stat`, 'utf8');
+    return Number(stat.slice(stat.lastIndexOf(')') + 2).split(' ')[1]);
+  } catch {
+    return null;
+  }
+}
+
+const patience = { answerMs: 1000, restartMs: 1000, silentMs: 100, pauseMs: 5 };
+const report = (ipInputs: number[]) => ({
+  model: 'x',
+  inputs: 16,
+  slots: 24,
+  ipInputs,
+  factoryValues: false,
+  restarting: false,
+  timeSource: null,
+  channels: [],
+});
+const job = (address: string): Applying => ({
+  siteId,
+  recorderId: 'hall-recorder',
+  address,
+  by: 'R. Tolland',
+  startedAt: '2026-04-01T22:00:00Z',
+  goal: 'plan',
+  plan: { ipInputs: [16], timeSource: null, channels: [] },
+  before: report([]) as unknown as Applying['before'],
+  settings: null,
+  state: 'running',
+  doing: '',
+  done: [],
+  left: [],
+  why: null,
+  wrong: [],
+});
+const folderThat = (write: (applying: Applying) => void): ApplyingFolder => ({
+  read: () => null,
+  write,
+  forget: () => undefined,
+});
+
+describe('a recorder', () => {
+  it('that nests its settings without end fails its job in words, and nothing else', async () => {
+    const deep = `${'['.repeat(200_000)}${']'.repeat(200_000)}`;
+    const address = await device((url) =>
+      url === '/settings' ? `{"format":"x","deep":${deep}}` : url === '/session' ? '{"token":"t"}' : deep,
+    );
+    const line = recorderClient(address, 'key', patience.answerMs);
+    await line.open('R. Tolland');
+    await expect(line.settings()).rejects.toThrow(/nests its answer without end/);
+    const done = await apply(
+      job(address),
+      line,
+      folderThat(() => undefined),
+      patience,
+      () => false,
+    );
+    expect(done).toMatchObject({
+      state: 'broken-off',
+      why: expect.stringContaining('without end') as string,
+    });
+  });
+  it('on a disk that fills while it is brought to its plan ends its job in words', async () => {
+    const address = await device((url) => (url === '/session' ? '{"token":"t"}' : '{}'));
+    const full = folderThat(() => {
+      throw Object.assign(new Error('no space left on device'), { code: 'ENOSPC' });
+    });
+    const done = await apply(job(address), recorderClient(address, 'key', 500), full, patience, () => false);
+    expect(done).toMatchObject({
+      state: 'broken-off',
+      why: expect.stringContaining('disk is full') as string,
+    });
+  });
+});
+
+describe('the server', () => {
+  it('goes on reading while another program holds the database, writes once it lets go, and says so where it does not', async () => {
+    const dataDir = newFolder();
+    const server = await start(dataDir);
+    const other = new Database(path.join(dataDir, 'neotrope.sqlite'), { timeout: 0 });
+    const hold = () => other.exec('begin immediate');
+    hold();
+    const address = `${server.address}/api/sites/${siteId}`;
+    const edit = post(`${address}/edits`, choosing('c08', 'keep', 0));
+    // Readers are answered meanwhile, one after the other.
+    for (let k = 0; k < 5; k += 1) expect((await fetch(address)).status).toBe(200);
+    other.exec('rollback');
+    expect((await edit).status).toBe(200);
+    hold();
+    const refused = await post(`${address}/edits`, choosing('c09', 'keep', 1));
+    expect([refused.status, refused.headers.get('retry-after')]).toEqual([503, '2']);
+    expect(await refused.json()).toMatchObject({
+      detail: expect.stringContaining('Another program') as string,
+    });
+    other.exec('rollback');
+    other.close();
+    expect((await post(`${address}/edits`, choosing('c09', 'keep', 1))).status).toBe(200);
+    await server.close();
+  });
+  it('refuses bodies that nest deeper than anything it takes, and counts lists before it looks at them', async () => {
+    const server = await start();
+    const deep = (depth: number): string => `${'{"a":'.repeat(depth)}1${'}'.repeat(depth)}`;
+    for (const address of ['/sites/import', '/sites', `/sites/${siteId}/edits`]) {
+      const answer = await post(`${server.address}/api${address}`, deep(500));
+      expect(answer.status).toBe(400);
+    }
+    const many = await post(`${server.address}/api/sites/${siteId}/edits`, {
+      ...choosing('c08', 'keep', 0),
+      changes: Array.from({ length: 20_001 }, () => 0),
+    });
+    expect(many.status).toBe(400);
+    const wrong = await post(`${server.address}/api/sites/${siteId}/edits`, {
+      ...choosing('c08', 'keep', 0),
+      changes: Array.from({ length: 20_000 }, (_, k) => ({ kind: 'camera', id: `c${k}`, set: {} })),
+    });
+    const said = (await wrong.json()) as { problems: unknown[]; problemCount: number };
+    expect([wrong.status, said.problems.length]).toEqual([400, 50]);
+    expect(said.problemCount).toBeLessThanOrEqual(100);
+    await server.close();
+  });
+  it('that is asked to stop ends what it had worked out beside', async () => {
+    const hard = newFolder();
+    const { process: child, address } = await startProcess(['--demo', '--data', hard, '--port', '0']);
+    // Planning goes on in a process of its own when the server is asked to stop.
+    const planning = fetch(`${address}/api/sites/${siteId}/plan?seconds=60`).catch(() => null);
+    const childrenOf = (): number[] =>
+      readdirSync('/proc')
+        .filter((name) => /^\d+$/.test(name))
+        .filter((pid) => parentOf(pid) === child.pid)
+        .map(Number);
+    // The stand-ins of the demo are three; the fourth works out the plan.
+    await expect.poll(() => childrenOf().length, { timeout: 20_000 }).toBeGreaterThan(3);
+    const pids = childrenOf();
+    child.kill('SIGTERM');
+    await ended(child);
+    await planning;
+    const isThere = (pid: number): boolean => {
+      try {
+        process.kill(pid, 0);
+        return true;
+      } catch {
+        return false;
+      }
+    };
+    await expect.poll(() => pids.filter(isThere), { timeout: 20_000 }).toEqual([]);
+  });
+});
