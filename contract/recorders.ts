@@ -8,7 +8,10 @@ import { nothing } from './nothing';
 /** A recorder's address with the key to it, and who does what is asked. */
 const heldSchema = z.strictObject({
   address: deviceAddressSchema,
-  key: z.string().max(200),
+  key: z
+    .string()
+    .max(200)
+    .regex(/^[\x20-\x7e]*$/, 'letters, digits and signs of a plain keyboard: no other goes into a request'),
   by: nameSchema,
 });
 const needed = 'An address, the recorder’s key and who does it are needed.';

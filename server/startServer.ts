@@ -23,6 +23,8 @@ export interface ServerOptions {
   /** Whether to load it where there is no site yet. */
   withDemo?: boolean;
   reset: boolean;
+  /** Hosts outside of private networks at which devices may be reached. */
+  devices?: readonly string[];
   /** Where the demo's stand-in instrument listens, once it does. */
   standIn?: Promise<string | null>;
   /** Where the demo's stand-in recorders listen, by the recorder's id. */
@@ -78,6 +80,7 @@ export async function startServer({
   demoFile,
   withDemo = false,
   reset,
+  devices = [],
   standIn = Promise.resolve(null),
   recorderStandIns = Promise.resolve({}),
 }: ServerOptions): Promise<RunningServer> {
@@ -95,10 +98,15 @@ export async function startServer({
     const store = siteStore(orm, pictures, now);
     const demo = () => demoFrom(demoFile, pictures);
     if (withDemo && (await store.list()).length === 0) await store.create(await demo());
-    handler = createApp({ store, pictures, demo, applying: applyingFolder(dataDir) }, webDir, {
-      tester: standIn,
-      recorders: recorderStandIns,
-    }).callback();
+    handler = createApp(
+      { store, pictures, demo, applying: applyingFolder(dataDir) },
+      webDir,
+      {
+        tester: standIn,
+        recorders: recorderStandIns,
+      },
+      devices,
+    ).callback();
     const stopKeeping = keepCopies(dataDir, orm, now);
     return {
       address: `http://127.0.0.1:${(server.address() as AddressInfo).port}`,

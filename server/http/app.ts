@@ -5,7 +5,9 @@ import compress from 'koa-compress';
 import helmet from 'koa-helmet';
 import serve from 'koa-static';
 import { instrumentRoutes } from './instrumentRoutes';
+import { deviceDoor } from './deviceDoor';
 import { onlyFromHere, onlyJsonOrBytes } from './guards';
+import { noteFault } from './noteFault';
 import { problemsForErrors, sendProblem } from './problemDetails';
 import type { ApplyingFolder } from '../recorders/applyingFolder';
 import { pictureRoutes } from './pictureRoutes';
@@ -38,8 +40,11 @@ export function createApp(
   kept: Kept & { applying: ApplyingFolder },
   webDir: string,
   standIns: { tester: Promise<string | null>; recorders: Promise<Record<string, string>> },
+  devices: readonly string[],
 ): Koa {
   const app = new Koa();
+  const door = deviceDoor(devices);
+  app.on('error', noteFault);
   app.use(helmet({ contentSecurityPolicy, strictTransportSecurity: false }));
   app.use(problemsForErrors);
   app.use(onlyFromHere);
@@ -53,8 +58,8 @@ export function createApp(
   for (const routes of [
     siteRoutes(kept),
     pictureRoutes(kept.pictures),
-    instrumentRoutes(standIns.tester),
-    recorderRoutes({ ...kept, standIns: standIns.recorders }),
+    instrumentRoutes(standIns.tester, door),
+    recorderRoutes({ ...kept, standIns: standIns.recorders, door }),
   ])
     app.use(routes.routes()).use(routes.allowedMethods());
   app.use(async (context, next) => {

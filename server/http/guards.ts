@@ -12,6 +12,11 @@ export async function onlyFromHere(context: Context, next: Next): Promise<void> 
     context.throw(403, 'This server answers only under localhost or 127.0.0.1.');
   if (origin !== undefined && origin !== `http://${host}`)
     context.throw(403, 'This request comes from another site’s page.');
+  // A browser says whose page asks, also where it sends no origin: another site's page starts no work here, by a picture or a link either.
+  const asker = context.get('Sec-Fetch-Site');
+  const isOwn = asker === '' || asker === 'same-origin' || asker === 'none';
+  if (!isOwn && context.path.startsWith('/api'))
+    context.throw(403, 'This request comes from another site’s page.');
   await next();
 }
 

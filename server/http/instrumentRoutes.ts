@@ -3,6 +3,8 @@ import { instruments } from '#contract';
 import { InstrumentError } from '../instruments/instrumentError';
 import type { Patience } from '../instruments/line';
 import { identify, readableTests, readTest } from '../instruments/readTest';
+import type { DeviceDoor } from './deviceDoor';
+import { keepPace, paces } from './pace';
 import { Refused } from './refused';
 import { serveEndpoint } from './serveEndpoint';
 
@@ -29,14 +31,19 @@ async function reading<T>(ask: () => Promise<T>): Promise<T> {
 }
 
 /** The addresses under which instruments are asked; `standIn` is where the demo's own listens. */
-export function instrumentRoutes(standIn: Promise<string | null>, given: Patience = patience): Router {
+export function instrumentRoutes(
+  standIn: Promise<string | null>,
+  door: DeviceDoor,
+  given: Patience = patience,
+): Router {
   const router = new Router({ prefix: '/api' });
+  router.post(/^\/api\/instrument/, keepPace(paces.devices));
   serveEndpoint(router, instruments.list, async () => ({ standIn: await standIn, reads: readableTests }));
   serveEndpoint(router, instruments.identify, ({ body: { address } }) =>
-    reading(() => identify(address, given)),
+    reading(async () => identify(await door(address), given)),
   );
   serveEndpoint(router, instruments.read, ({ body: { address, ...asked } }) =>
-    reading(() => readTest(address, asked, given)),
+    reading(async () => readTest(await door(address), asked, given)),
   );
   return router;
 }

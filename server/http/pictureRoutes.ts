@@ -3,6 +3,7 @@ import rawBody from 'raw-body';
 import { picturePath, pictures as endpoints } from '#contract';
 import { mostBytes, takePicture } from '../files/takePicture';
 import type { PictureFolder } from '../store/pictureFolder';
+import { keepPace, paces } from './pace';
 import { notFound, Refused } from './refused';
 import { serveEndpoint, type Asked } from './serveEndpoint';
 
@@ -30,6 +31,7 @@ async function keepPicture(pictures: PictureFolder, { query, context }: Asked<(t
 /** The addresses of drawings and photos under /api. A picture is known by what is in it, so its address never changes its answer. */
 export function pictureRoutes(pictures: PictureFolder): Router {
   const router = new Router({ prefix: '/api' });
+  router.post('/pictures', keepPace(paces.uploads));
   serveEndpoint(router, endpoints.keep, (asked) => keepPicture(pictures, asked));
   router.get(picturePath, async (context) => {
     const picture = await pictures.read(context.params['id']!);

@@ -20,6 +20,8 @@ import {
   type RecorderJobs,
 } from '../recorders/recorderJobs';
 import type { SiteStore } from '../store/siteStore';
+import type { DeviceDoor } from './deviceDoor';
+import { keepPace, paces } from './pace';
 import { Refused } from './refused';
 import { serveEndpoint } from './serveEndpoint';
 
@@ -84,9 +86,11 @@ function checkFree(jobs: RecorderJobs, of: RecorderId, address: string): void {
 async function begin(
   jobs: RecorderJobs,
   store: SiteStore,
+  door: DeviceDoor,
   of: RecorderId,
-  { address, key, by }: BodyOf<typeof recorders.apply>,
+  { address: asked, key, by }: BodyOf<typeof recorders.apply>,
 ): Promise<Applying> {
+  const address = await door(asked);
   checkFree(jobs, of, address);
   const letGo = reserve(jobs, of, address);
   try {
@@ -125,23 +129,34 @@ export function recorderRoutes(
     store,
     applying: folder,
     standIns,
-  }: { store: SiteStore; applying: ApplyingFolder; standIns: Promise<Record<string, string>> },
+    door,
+  }: {
+    store: SiteStore;
+    applying: ApplyingFolder;
+    standIns: Promise<Record<string, string>>;
+    door: DeviceDoor;
+  },
   given: ApplyPatience = patience,
 ): Router {
   const router = new Router({ prefix: '/api' });
   const jobs = recorderJobs(folder, given);
+  router.post(/^\/api\/(recorders\/read|sites\/[^/]+\/recorders)/, keepPace(paces.devices));
 
   serveEndpoint(router, recorders.list, async () => ({ standIns: await standIns }));
   serveEndpoint(router, recorders.read, ({ body: { address } }) => {
-    const client = recorderClient(address, '', given.answerMs);
-    return talking(async () => ({ report: await client.report(), cameras: await client.cameras() }));
+    return talking(async () => {
+      const client = recorderClient(await door(address), '', given.answerMs);
+      return { report: await client.report(), cameras: await client.cameras() };
+    });
   });
   serveEndpoint(router, recorders.applying, ({ params }) => {
     const kept = currentJob(jobs, idOf(params));
     return kept === 'damaged' ? { applying: null, damaged: true } : { applying: kept, damaged: false };
   });
-  serveEndpoint(router, recorders.apply, ({ params, body }) => begin(jobs, store, idOf(params), body));
-  serveEndpoint(router, recorders.goOn, ({ params, body }) => goOn(jobs, idOf(params), body));
+  serveEndpoint(router, recorders.apply, ({ params, body }) => begin(jobs, store, door, idOf(params), body));
+  serveEndpoint(router, recorders.goOn, async ({ params, body }) =>
+    goOn(jobs, idOf(params), { ...body, address: await door(body.address) }),
+  );
   serveEndpoint(router, recorders.stop, ({ params }) => stopJob(jobs, idOf(params)));
   serveEndpoint(router, recorders.forget, ({ params }) => {
     const of = idOf(params);

@@ -7,6 +7,7 @@ import { attachedFiles, keepAttached } from '../files/sitePictures';
 import type { PictureFolder } from '../store/pictureFolder';
 import type { EditOutcome } from '../store/editSite';
 import type { SiteStore, StoredSite } from '../store/siteStore';
+import { keepPace, paces } from './pace';
 import { notFound, notRight, Refused } from './refused';
 import { serveEndpoint, type Asked } from './serveEndpoint';
 
@@ -123,6 +124,7 @@ function downloadRoutes(router: Router, { store, pictures }: Kept): void {
 export function siteRoutes(kept: Kept): Router {
   const { store, demo } = kept;
   const router = new Router({ prefix: '/api' });
+  router.post('/sites/import', keepPace(paces.imports));
   const stored = async (id: string): Promise<StoredSite> => orNoSite(id, await store.read(id));
 
   serveEndpoint(router, sites.list, async () => ({ sites: await store.list() }));

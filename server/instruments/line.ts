@@ -23,26 +23,21 @@ const isText = (line: string): boolean => /^[\x20-\x7e\t]*$/.test(line);
 /** Opens a line to `host:port`. Rejects with an InstrumentError in words. */
 export function openLine(address: string, { connectMs, answerMs }: Patience): Promise<Line> {
   const at = address.lastIndexOf(':');
-  const [host, port] = [address.slice(0, at), Number(address.slice(at + 1))];
+  const [host, port] = [address.slice(0, at).replace(/^\[|\]$/g, ''), Number(address.slice(at + 1))];
   return new Promise((resolve, reject) => {
+    const unreachable = new InstrumentError(
+      'unreachable',
+      `Nothing answers at ${address}. Is the instrument on, and its bridge in the same network?`,
+    );
     const socket = connect({ host, port });
     const timer = setTimeout(() => {
       socket.destroy();
-      reject(
-        new InstrumentError(
-          'unreachable',
-          `Nothing answers at ${address}. Is the instrument on, and its bridge in the same network?`,
-        ),
-      );
+      reject(unreachable);
     }, connectMs);
-    socket.once('error', (error: NodeJS.ErrnoException) => {
+    // A port that is closed and one that is silent are told alike: what else is at an address is nobody's business.
+    socket.once('error', () => {
       clearTimeout(timer);
-      reject(
-        new InstrumentError(
-          'unreachable',
-          `${address} cannot be reached (${error.code ?? error.message}). Is the instrument on?`,
-        ),
-      );
+      reject(unreachable);
     });
     socket.once('connect', () => {
       clearTimeout(timer);

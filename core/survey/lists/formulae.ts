@@ -1,5 +1,5 @@
 /** Text that a spreadsheet would run as a formula when it opens a CSV file. */
-const dangerous = /^'*[=+\-@\t\r]/;
+const dangerous = /^'*\s*[=+\-@\t\r\n]/;
 const isFigure = /^[+-]?\d+([.,]\d+)?$/;
 
 /** Text made harmless for a spreadsheet by an apostrophe before it. */
