@@ -97,7 +97,8 @@ export const sites = {
     path: '/sites/:id/edits',
     query: z.object({ after: z.coerce.number().int().min(0).default(0) }),
     body: nothing,
-    answer: z.object({ entries: z.array(trustedEntry) }),
+    /** A page of them, the oldest first; `more` where others come after. */
+    answer: z.object({ entries: z.array(trustedEntry), more: z.boolean() }),
     status: 200,
     hint: '“after” is a version.',
   }),

@@ -5,6 +5,7 @@ import type { z } from 'zod';
 import type { AnyEndpoint, BodyOf, ParamsOf, QueryOf } from '#contract';
 import { check, nestsDeeper } from '#core/shared/problems';
 import { notRight } from './refused';
+import { isSoundText } from './soundText';
 
 /** What an endpoint is asked, held against its contract. */
 export interface Asked<E extends AnyEndpoint> {
@@ -37,6 +38,8 @@ export function serveEndpoint<E extends AnyEndpoint>(
     const raw = context.request.rawBody;
     if (typeof raw === 'string' && nestsDeeper(raw))
       throw notRight(400, 'The body nests deeper than anything that this address takes.', []);
+    if (typeof raw === 'string' && !isSoundText(raw))
+      throw notRight(400, 'The body has a character in it that is none (NUL, or half of a pair).', []);
     const params = (context as Context & { params: ParamsOf<E> }).params;
     const query = read(endpoint.query, context.query, endpoint) as QueryOf<E>;
     const body = read(endpoint.body, context.request.body, endpoint) as BodyOf<E>;

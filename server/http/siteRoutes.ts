@@ -144,9 +144,9 @@ export function siteRoutes(kept: Kept): Router {
   serveEndpoint(router, sites.plan, async ({ params: { id }, query: { seconds } }) =>
     planOf(await stored(id), seconds),
   );
-  serveEndpoint(router, sites.since, async ({ params: { id }, query: { after } }) => ({
-    entries: orNoSite(id, await store.since(id, after)),
-  }));
+  serveEndpoint(router, sites.since, async ({ params: { id }, query: { after } }) =>
+    orNoSite(id, await store.since(id, after)),
+  );
   serveEndpoint(router, sites.edit, (asked) => editSite(store, asked), editLimit);
   downloadRoutes(router, kept);
   return router;

@@ -18,13 +18,16 @@ export async function lastEntries(em: EntityManager, site: string): Promise<LogE
   return entriesIn(rows).reverse();
 }
 
-/** What happened to a site since it was at a version. */
+/** So many edits are told at once; whoever is further behind asks again. */
+export const pageLength = 200;
+
+/** What happened to a site since it was at a version, a page of it. */
 export async function entriesAfter(em: EntityManager, site: string, version: number): Promise<LogEntry[]> {
   return entriesIn(
     await em.find(
       EditRow,
       { site, version: { $gt: version } },
-      { orderBy: { version: 'asc' }, disableIdentityMap: true },
+      { orderBy: { version: 'asc' }, limit: pageLength, disableIdentityMap: true },
     ),
   );
 }

@@ -17,6 +17,12 @@ export interface StoredSite {
   log: LogEntry[];
 }
 
+/** A page of what happened to a site since a version. */
+export interface Since {
+  entries: LogEntry[];
+  more: boolean;
+}
+
 const listingOf = ({ id, name, version, changedAt, archivedAt }: SiteRow): SiteListing => ({
   id,
   name,
@@ -42,9 +48,12 @@ const readSite = (state: StoreState, id: string): Promise<StoredSite | null> =>
     };
   });
 
-async function editsSince({ orm }: StoreState, id: string, version: number): Promise<LogEntry[] | null> {
+async function editsSince({ orm }: StoreState, id: string, version: number): Promise<Since | null> {
   const em = orm.em.fork();
-  return (await findSite(em, id)) ? entriesAfter(em, id, version) : null;
+  const row = await findSite(em, id);
+  if (!row) return null;
+  const entries = await entriesAfter(em, id, version);
+  return { entries, more: (entries.at(-1)?.version ?? row.version) < row.version };
 }
 
 const createSite = ({ orm, now }: StoreState, site: Site): Promise<SiteListing> =>
@@ -81,7 +90,7 @@ async function archiveSite(
 export interface SiteStore {
   list: () => Promise<SiteListing[]>;
   read: (id: string) => Promise<StoredSite | null>;
-  since: (id: string, version: number) => Promise<LogEntry[] | null>;
+  since: (id: string, version: number) => Promise<Since | null>;
   /** Puts a site into the store under an id of its own. Its pictures are kept already. */
   create: (site: Site) => Promise<SiteListing>;
   /** A site again under another name, with everything that is noted on it and an empty log. */

@@ -315,6 +315,16 @@ describe('an edit that is sent again', () => {
       expect([again.status, await again.json()]).toEqual([200, first]);
     }
     expect((await read(server.address)).version).toBe(206);
+    // What a window that is far behind is told comes in pages.
+    const page = async (after: number) =>
+      (await (await fetch(`${address}?after=${after}`)).json()) as {
+        entries: { version: number }[];
+        more: boolean;
+      };
+    const [one, two] = [await page(0), await page(200)];
+    expect([one.entries.length, one.more, two.entries.length, two.more]).toEqual([200, true, 6, false]);
+    const stale = await post(address, choosing('c09', 'keep', 0));
+    expect([stale.status, ((await stale.json()) as { since: unknown[] }).since.length]).toEqual([409, 200]);
     await server.close();
   });
   it('under the id of an edit of another site is refused in words', async () => {

@@ -8,6 +8,7 @@ import type { Applying } from '#core/allocate/device';
 import { apply } from '../../server/recorders/apply';
 import type { ApplyingFolder } from '../../server/recorders/applyingFolder';
 import { recorderClient } from '../../server/recorders/recorderClient';
+import { isSoundText } from '../../server/http/soundText';
 import { startServer, type RunningServer } from '../../server/startServer';
 import { choosing, demoFile, ended, newFolder, post, root, siteId, startProcess } from './serverUnderTest';
 
@@ -105,6 +106,42 @@ describe('a recorder', () => {
       state: 'broken-off',
       why: expect.stringContaining('disk is full') as string,
     });
+  });
+});
+
+describe('text at the door', () => {
+  it.each([
+    ['a plain one', '{"name":"Annex"}', true],
+    ['accents and a face', '{"name":"Café \u{1F600}"}', true],
+    ['a face as two numbers', '{"name":"\\ud83d\\ude00"}', true],
+    ['a backslash and u0000 as somebody typed it', '{"name":"C:\\\\u0000"}', true],
+    ['NUL by its number', '{"name":"a\\u0000b"}', false],
+    ['NUL behind a backslash', '{"name":"\\\\\\u0000"}', false],
+    ['half a face', '{"name":"\\ud83d"}', false],
+    ['the other half', '{"name":"x\\ude00"}', false],
+    ['two halves the wrong way round', '{"name":"\\ude00\\ud83d"}', false],
+  ])('%s', (_, json, sound) => expect(isSoundText(json)).toBe(sound));
+  it('a site called Constructor can be made and edited; one with NUL in its name is refused in words', async () => {
+    const server = await start();
+    const made = await post(`${server.address}/api/sites`, { name: 'Constructor', headEndName: 'Hall' });
+    expect(made.status).toBe(201);
+    const { id } = (await made.json()) as { id: string };
+    expect(id).toBe('constructor-2');
+    const { file } = (await (await fetch(`${server.address}/api/sites/${id}`)).json()) as {
+      file: { about: object };
+    };
+    const edited = await post(`${server.address}/api/sites/${id}/edits`, {
+      ...choosing('c08', 'keep', 0),
+      site: id,
+      changes: [{ kind: 'about', id: 'about', set: { ...file.about, name: 'Constructor, east' } }],
+    });
+    expect(edited.status).toBe(200);
+    const nul = await post(`${server.address}/api/sites`, '{"name":"a\\u0000","headEndName":"Hall"}');
+    expect([nul.status, ((await nul.json()) as { detail: string }).detail]).toEqual([
+      400,
+      expect.stringContaining('character in it that is none'),
+    ]);
+    await server.close();
   });
 });
 

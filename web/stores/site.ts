@@ -71,7 +71,7 @@ export const useSite = defineStore('site', () => {
   function hold(next: Queue, lost: Dropped[] = []): void {
     queue.value = next;
     keepPending(id.value, next.pending);
-    if (lost.length > 0) dropped.value = lost;
+    if (lost.length > 0) dropped.value = [...lost];
   }
 
   async function open(siteId: string): Promise<void> {
@@ -137,10 +137,14 @@ export const useSite = defineStore('site', () => {
   async function refresh(): Promise<void> {
     if (!queue.value) return opened.value === 'unreachable' ? open(id.value) : undefined;
     const siteId = id.value;
-    const answer = await api.since(siteId, queue.value.version);
-    if (answer.kind !== 'answer' || !queue.value || id.value !== siteId) return;
-    const { queue: next, dropped: lost } = rebase(queue.value, answer.value.entries);
-    if (next !== queue.value) hold(next, lost);
+    for (let more = true; more;) {
+      const answer = await api.since(siteId, queue.value.version);
+      if (answer.kind !== 'answer' || !queue.value || id.value !== siteId) return;
+      const { queue: next, dropped: lost } = rebase(queue.value, answer.value.entries);
+      // A page that brings nothing new would come again for ever.
+      more = answer.value.more && next.version > queue.value.version;
+      if (next !== queue.value) hold(next, lost);
+    }
   }
 
   function submit(label: string, wanted: Change[], operation: EditOperation): Problem[] {

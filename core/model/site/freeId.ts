@@ -9,7 +9,8 @@ export function freeId(taken: (id: string) => boolean, name: string): string {
       .slice(0, 50) || 'x';
   for (let n = 1; ; n += 1) {
     const id = n === 1 ? base : `${base}-${n}`;
-    if (!taken(id)) return id;
+    // Facts are looked up by id in plain objects, which answer to a few names of their own.
+    if (!(id in {}) && !taken(id)) return id;
   }
 }
 
