@@ -2,6 +2,7 @@ import { readFileSync } from 'node:fs';
 import { createServer, type RequestListener, type Server } from 'node:http';
 import type { AddressInfo } from 'node:net';
 import { attachedTo, parseSiteFile, type Site } from '#core/model/site';
+import { warmUp } from './warmUp';
 import { endEvaluations } from './evaluation/evaluateInChildProcess';
 import { keepAttached } from './files/sitePictures';
 import { createApp } from './http/app';
@@ -108,6 +109,7 @@ export async function startServer({
       devices,
     ).callback();
     const stopKeeping = keepCopies(dataDir, orm, now);
+    await warmUp(store);
     return {
       address: `http://127.0.0.1:${(server.address() as AddressInfo).port}`,
       close: async () => {

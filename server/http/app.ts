@@ -6,7 +6,7 @@ import helmet from 'koa-helmet';
 import serve from 'koa-static';
 import { instrumentRoutes } from './instrumentRoutes';
 import { deviceDoor } from './deviceDoor';
-import { onlyFromHere, onlyJsonOrBytes } from './guards';
+import { onlyFromHere, onlyJsonOrBytes, onlyPlainAddresses } from './guards';
 import { noteFault } from './noteFault';
 import { problemsForErrors, sendProblem } from './problemDetails';
 import type { ApplyingFolder } from '../recorders/applyingFolder';
@@ -48,6 +48,7 @@ export function createApp(
   app.use(helmet({ contentSecurityPolicy, strictTransportSecurity: false }));
   app.use(problemsForErrors);
   app.use(onlyFromHere);
+  app.use(onlyPlainAddresses);
   // Quickly rather than tightly: it never goes farther than this machine.
   app.use(compress({ br: false, gzip: { level: 1 } }));
   app.use(async (context, next) => {

@@ -26,3 +26,9 @@ export async function onlyJsonOrBytes(context: Context, next: Next): Promise<voi
   if (context.method === 'POST' && !context.is(wanted)) context.throw(415, `Send the body as ${wanted}.`);
   await next();
 }
+
+/** An address with a character in it that no name has leads nowhere, whatever it would be taken for further in. */
+export async function onlyPlainAddresses(context: Context, next: Next): Promise<void> {
+  if (/%[01][0-9a-f]|%7f/i.test(context.path)) context.throw(404, 'There is nothing at such an address.');
+  await next();
+}

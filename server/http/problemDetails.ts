@@ -32,6 +32,10 @@ const isFull = (error: unknown): boolean => {
   return code === 'ENOSPC' || code === 'SQLITE_FULL' || /database or disk is full/i.test(message ?? '');
 };
 
+/** What zlib and brotli say of a body that is not packed as it says. */
+const isPackedWrong = (error: unknown): boolean =>
+  /^(Z_|ERR__ERROR|ERR_BROTLI)/.test((error as { code?: string }).code ?? '');
+
 /** Turns whatever is thrown further in into problem details. What broke inside is logged, not shown. */
 export async function problemsForErrors(context: Context, next: Next): Promise<void> {
   try {
@@ -62,6 +66,12 @@ export async function problemsForErrors(context: Context, next: Next): Promise<v
         status: 507,
         title: 'No room left',
         detail: 'The disk is full. Nothing was changed; make room and try again.',
+      });
+    if (isPackedWrong(error))
+      return sendProblem(context, {
+        status: 400,
+        title: titles[400]!,
+        detail: 'The body cannot be unpacked. Was it cut short?',
       });
     const fault = error as HttpFault;
     const status = fault.status && fault.status >= 400 && fault.status < 500 ? fault.status : 500;

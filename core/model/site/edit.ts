@@ -150,7 +150,7 @@ export function applyChanges(site: Site, changes: readonly Change[]): Checked<Ap
   });
   if (problems.length > 0) return { kind: 'refused', problems };
   const applied = withChanges(site, changes);
-  const broken = referenceProblems(applied);
+  const broken = referenceProblems(applied, changes);
   return broken.length > 0
     ? { kind: 'refused', problems: broken }
     : { kind: 'sound', value: { site: applied, inverse } };

@@ -2,7 +2,9 @@ import { allocationSettingsId } from './allocationSettings';
 import { familyOf, slotCount } from '#core/model/slotRules';
 import { powerCable, cableOf, signalCable } from '#core/physics/cable';
 import type { Problem } from '#core/shared/problems';
+import type { Change } from './change';
 import type { GearKind, HookUp } from './equipment';
+import { scopeOfChanges, wholeScope, type ReferenceScope } from './referenceScope';
 import { kinds, type Fact, type Kind, type Site } from './site';
 
 /** Points at a field of a fact: `run/r08/cameraId`. */
@@ -30,23 +32,24 @@ function unique<T>(
   }
 }
 
-function checkCameras(site: Site, found: Found): void {
-  const cameras = Object.values(site.camera);
-  for (const camera of cameras) found.known('place', camera.placeId, at('camera', camera.id, 'placeId'));
-  unique(
-    cameras,
-    (camera) => String(camera.number),
-    (camera, first) =>
-      found.add(
-        at('camera', camera.id, 'number'),
-        camera.number,
-        `a number of its own; camera “${first.name}” has this one`,
-      ),
-  );
+function checkCameras(site: Site, scope: ReferenceScope, found: Found): void {
+  for (const camera of scope.facts('camera'))
+    found.known('place', camera.placeId, at('camera', camera.id, 'placeId'));
+  if (scope.mayClash('camera'))
+    unique(
+      Object.values(site.camera),
+      (camera) => String(camera.number),
+      (camera, first) =>
+        found.add(
+          at('camera', camera.id, 'number'),
+          camera.number,
+          `a number of its own; camera “${first.name}” has this one`,
+        ),
+    );
 }
 
-function checkSupplies(site: Site, found: Found): void {
-  for (const supply of Object.values(site.supply)) {
+function checkSupplies(scope: ReferenceScope, found: Found): void {
+  for (const supply of scope.facts('supply')) {
     found.known('place', supply.placeId, at('supply', supply.id, 'placeId'));
     unique(
       supply.outputs,
@@ -69,8 +72,8 @@ function checkHookUp(site: Site, kind: Kind, id: string, hookUp: HookUp | undefi
   is('fedById', ['circuit', 'ups'], 'the id of a mains circuit or another UPS of this site');
 }
 
-function checkHeadEnd(site: Site, found: Found): void {
-  for (const recorder of Object.values(site.recorder)) {
+function checkHeadEnd(site: Site, scope: ReferenceScope, found: Found): void {
+  for (const recorder of scope.facts('recorder')) {
     const { id, inputs } = recorder;
     found.known('place', recorder.placeId, at('recorder', id, 'placeId'));
     checkHookUp(site, 'recorder', id, recorder.hookUp, found);
@@ -87,29 +90,28 @@ function checkHeadEnd(site: Site, found: Found): void {
     const mismatch = familyOf(recorder).mismatch?.(recorder);
     if (mismatch) found.add(at('recorder', id, mismatch.path), inputs, mismatch.allowed);
   }
-  for (const supply of Object.values(site.supply))
-    checkHookUp(site, 'supply', supply.id, supply.hookUp, found);
-  for (const equipment of Object.values(site.equipment)) {
+  for (const supply of scope.facts('supply')) checkHookUp(site, 'supply', supply.id, supply.hookUp, found);
+  for (const equipment of scope.facts('equipment')) {
     found.known('place', equipment.placeId, at('equipment', equipment.id, 'placeId'));
     checkHookUp(site, 'equipment', equipment.id, equipment.hookUp, found);
   }
 }
 
-function checkDrawings(site: Site, found: Found): void {
-  const pins = Object.values(site.pin);
-  for (const pin of pins) {
+function checkDrawings(site: Site, scope: ReferenceScope, found: Found): void {
+  for (const pin of scope.facts('pin')) {
     found.known('drawing', pin.drawingId, at('pin', pin.id, 'drawingId'));
     found.known(pin.of.kind, pin.of.id, at('pin', pin.id, 'of'));
   }
-  unique(
-    pins,
-    ({ of }) => `${of.kind}/${of.id}`,
-    (pin, first) =>
-      found.add(at('pin', pin.id, 'of'), pin.of.id, `one spot for each thing; pin ${first.id} is its spot`),
-  );
-  for (const route of Object.values(site.route))
+  if (scope.mayClash('pin'))
+    unique(
+      Object.values(site.pin),
+      ({ of }) => `${of.kind}/${of.id}`,
+      (pin, first) =>
+        found.add(at('pin', pin.id, 'of'), pin.of.id, `one spot for each thing; pin ${first.id} is its spot`),
+    );
+  for (const route of scope.facts('route'))
     found.known('drawing', route.drawingId, at('route', route.id, 'drawingId'));
-  for (const photo of Object.values(site.photo))
+  for (const photo of scope.facts('photo'))
     found.known(photo.of.kind, photo.of.id, at('photo', photo.id, 'of'));
 }
 
@@ -168,9 +170,8 @@ function checkFeed(site: Site, run: Fact<'run'>, found: Found): void {
   }
 }
 
-function checkRuns(site: Site, found: Found): void {
-  const runs = Object.values(site.run);
-  for (const run of runs) {
+function checkRuns(site: Site, scope: ReferenceScope, found: Found): void {
+  for (const run of scope.facts('run')) {
     found.known('camera', run.cameraId, at('run', run.id, 'cameraId'));
     found.known('place', run.headEndId, at('run', run.id, 'headEndId'));
     if (run.newRoute?.kind === 'open')
@@ -192,6 +193,8 @@ function checkRuns(site: Site, found: Found): void {
         );
     }
   }
+  if (!scope.mayClash('run')) return;
+  const runs = Object.values(site.run);
   unique(
     runs,
     (run) => run.cameraId,
@@ -214,11 +217,9 @@ function checkRuns(site: Site, found: Found): void {
   );
 }
 
-function checkDecisions(site: Site, found: Found): void {
-  for (const choice of Object.values(site.choice))
-    found.known('camera', choice.id, at('choice', choice.id, 'id'));
-  const placements = Object.values(site.placement);
-  for (const placement of placements) {
+function checkDecisions(site: Site, scope: ReferenceScope, found: Found): void {
+  for (const choice of scope.facts('choice')) found.known('camera', choice.id, at('choice', choice.id, 'id'));
+  for (const placement of scope.facts('placement')) {
     found.known('camera', placement.id, at('placement', placement.id, 'id'));
     found.known('recorder', placement.recorderId, at('placement', placement.id, 'recorderId'));
     const recorder = site.recorder[placement.recorderId];
@@ -229,48 +230,51 @@ function checkDecisions(site: Site, found: Found): void {
         `a slot from 1 to ${slotCount(recorder)} of ${recorder.name}`,
       );
   }
-  unique(
-    placements,
-    (placement) => `${placement.recorderId}/${placement.slot}`,
-    (placement, first) =>
-      found.add(
-        at('placement', placement.id, 'slot'),
-        placement.slot,
-        `a free slot; camera ${first.id} is on this one`,
-      ),
-  );
-  for (const { id } of Object.values(site.stream)) found.known('camera', id, at('stream', id, 'id'));
-  for (const { id } of Object.values(site.networkConfig))
-    found.known('camera', id, at('networkConfig', id, 'id'));
-  for (const { first } of Object.values(site.allocationSettings))
+  if (scope.mayClash('placement'))
+    unique(
+      Object.values(site.placement),
+      (placement) => `${placement.recorderId}/${placement.slot}`,
+      (placement, first) =>
+        found.add(
+          at('placement', placement.id, 'slot'),
+          placement.slot,
+          `a free slot; camera ${first.id} is on this one`,
+        ),
+    );
+  for (const { id } of scope.facts('stream')) found.known('camera', id, at('stream', id, 'id'));
+  for (const { id } of scope.facts('networkConfig')) found.known('camera', id, at('networkConfig', id, 'id'));
+  for (const { first } of scope.facts('allocationSettings'))
     for (const id of first)
       found.known('camera', id, at('allocationSettings', allocationSettingsId, 'first'));
 }
 
-function checkPlans(site: Site, found: Found): void {
-  for (const { id, planId } of Object.values(site.choice))
+function checkPlans(site: Site, scope: ReferenceScope, found: Found): void {
+  for (const { id, planId } of scope.facts('choice'))
     if (planId !== undefined) found.known('savedPlan', planId, at('choice', id, 'planId'));
-  for (const { id, fromPlaceId, toPlaceId } of Object.values(site.radioPath)) {
+  for (const { id, fromPlaceId, toPlaceId } of scope.facts('radioPath')) {
     found.known('place', fromPlaceId, at('radioPath', id, 'fromPlaceId'));
     found.known('place', toPlaceId, at('radioPath', id, 'toPlaceId'));
   }
-  unique(
-    Object.values(site.radioPath),
-    ({ fromPlaceId, toPlaceId }) => `${fromPlaceId}/${toPlaceId}`,
-    (path, first) =>
-      found.add(
-        at('radioPath', path.id, 'toPlaceId'),
-        path.toPlaceId,
-        `one radio path between two places; ${first.id} is theirs`,
-      ),
-  );
+  if (scope.mayClash('radioPath'))
+    unique(
+      Object.values(site.radioPath),
+      ({ fromPlaceId, toPlaceId }) => `${fromPlaceId}/${toPlaceId}`,
+      (path, first) =>
+        found.add(
+          at('radioPath', path.id, 'toPlaceId'),
+          path.toPlaceId,
+          `one radio path between two places; ${first.id} is theirs`,
+        ),
+    );
 }
 
 /**
  * What does not fit together in a site whose single facts are each well formed: ids that lead nowhere,
  * two claims on one thing, cores that a cable does not have.
+ * @param changes where the site was sound before them, only what they can have broken is looked at
  */
-export function referenceProblems(site: Site): Problem[] {
+export function referenceProblems(site: Site, changes?: readonly Change[]): Problem[] {
+  const scope = changes ? scopeOfChanges(site, changes) : wholeScope(site);
   const problems: Problem[] = [];
   const found: Found = {
     add: (path, value, allowed) => void problems.push({ path, value: JSON.stringify(value), allowed }),
@@ -278,19 +282,20 @@ export function referenceProblems(site: Site): Problem[] {
       if (!site[kind][id]) found.add(path, id, `the id of a ${kind} of this site`);
     },
   };
-  for (const kind of kinds) {
-    for (const [id, fact] of Object.entries(site[kind]))
-      if (fact.id !== id) found.add(at(kind, id, 'id'), fact.id, 'the id it is filed under');
-  }
+  // Changes are filed under their own ids.
+  if (!changes)
+    for (const kind of kinds)
+      for (const [id, fact] of Object.entries(site[kind]))
+        if (fact.id !== id) found.add(at(kind, id, 'id'), fact.id, 'the id it is filed under');
   if (!site.about['about']) found.add('about', null, 'one record that says what the site is called');
-  checkCameras(site, found);
-  checkSupplies(site, found);
-  checkHeadEnd(site, found);
-  checkRuns(site, found);
-  for (const reading of Object.values(site.reading))
+  checkCameras(site, scope, found);
+  checkSupplies(scope, found);
+  checkHeadEnd(site, scope, found);
+  checkRuns(site, scope, found);
+  for (const reading of scope.facts('reading'))
     found.known('run', reading.runId, at('reading', reading.id, 'runId'));
-  checkDecisions(site, found);
-  checkPlans(site, found);
-  checkDrawings(site, found);
+  checkDecisions(site, scope, found);
+  checkPlans(site, scope, found);
+  checkDrawings(site, scope, found);
   return problems;
 }

@@ -1,0 +1,7 @@
+// `npm run ordeal`: the server under kills, hostile requests and long use; `--short` in some minutes, `--seed N` for other chances.
+import { buildPrograms, installPackages, run, tool } from './prepare.mjs';
+
+await installPackages();
+buildPrograms();
+tool('vite/bin/vite.js', ['build', '--config', 'bench/ordeal/vite.config.ts'], 'Building the ordeal');
+run(process.execPath, ['node_modules/.ordeal/main.js', ...process.argv.slice(2)], 'The ordeal');
