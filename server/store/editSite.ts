@@ -3,7 +3,6 @@ import { UniqueConstraintViolationException } from '@mikro-orm/core';
 import type { Problem } from '#core/shared/problems';
 import { aboutOf, applyChanges, type Change, type Edit, type LogEntry, type Site } from '#core/model/site';
 import { appendEntry, entriesAfter, entryOf } from './editLog';
-import { SiteRow } from './entities';
 import { writeChanges } from './facts';
 import type { PictureFolder } from './pictureFolder';
 import { currentSite, findSite, type StoreState } from './storeState';
@@ -60,11 +59,12 @@ async function baseOf(
 async function write(tx: EntityManager, entry: LogEntry, after: Site): Promise<void> {
   await writeChanges(tx, entry.site, entry.changes, after);
   await appendEntry(tx, entry);
-  await tx.nativeUpdate(
-    SiteRow,
-    { id: entry.site },
-    { version: entry.version, changedAt: entry.at, name: aboutOf(after).name },
-  );
+  await tx.execute('update site set version = ?, changed_at = ?, name = ? where id = ?', [
+    entry.version,
+    entry.at,
+    aboutOf(after).name,
+    entry.site,
+  ]);
 }
 
 /** Applies an edit within a transaction; `after` is the site that came of it. */
@@ -111,4 +111,18 @@ export async function editSite(state: StoreState, edit: Edit): Promise<EditOutco
     state.recent.delete(edit.site);
     return tryEdit(state, edit);
   }
+}
+
+/** Ends a rehearsal: nothing of it is kept. */
+class Rehearsed extends Error {}
+
+/** Makes an edit and takes it back at once, so that the first one in earnest finds everything ready. */
+export async function rehearseEdit(state: StoreState, edit: Edit): Promise<void> {
+  const rehearsal = state.orm.em.fork().transactional(async (tx) => {
+    await editWithin(state, tx, edit);
+    throw new Rehearsed();
+  });
+  await rehearsal.catch((error: unknown) => {
+    if (!(error instanceof Rehearsed)) throw error;
+  });
 }

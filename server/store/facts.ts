@@ -42,19 +42,13 @@ export async function writeChanges(
   after: Site,
 ): Promise<void> {
   const touched = new Map(changes.map((change) => [`${change.kind}/${change.id}`, change]));
-  const rows = [...touched.values()].map(({ kind, id: factId }) => ({
-    site: id,
-    kind,
-    id: factId,
-    fact: after[kind][factId],
-  }));
-  const set = rows.flatMap(({ fact, ...key }) => (fact ? [{ ...key, fact }] : []));
-  if (set.length > 0)
-    await em.upsertMany(FactRow, set, {
-      onConflictFields: ['site', 'kind', 'id'],
-      onConflictMergeFields: ['fact'],
-      batchSize,
-      disableIdentityMap: true,
-    });
-  for (const { fact, ...key } of rows) if (!fact) await em.nativeDelete(FactRow, key);
+  for (const { kind, id: factId } of touched.values()) {
+    const fact = after[kind][factId];
+    if (fact)
+      await em.execute(
+        'insert into fact (site, kind, id, fact) values (?, ?, ?, ?) on conflict (site, kind, id) do update set fact = excluded.fact',
+        [id, kind, factId, JSON.stringify(fact)],
+      );
+    else await em.execute('delete from fact where site = ? and kind = ? and id = ?', [id, kind, factId]);
+  }
 }

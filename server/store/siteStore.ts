@@ -2,7 +2,7 @@ import type { MikroORM } from '@mikro-orm/better-sqlite';
 import type { SiteListing } from '#contract';
 import { aboutOf, freeId, type Edit, type LogEntry, type Site } from '#core/model/site';
 import { entriesAfter, lastEntries } from './editLog';
-import { editSite, type EditOutcome } from './editSite';
+import { editSite, rehearseEdit, type EditOutcome } from './editSite';
 import { SiteRow } from './entities';
 import { insertFacts } from './facts';
 import type { PictureFolder } from './pictureFolder';
@@ -98,6 +98,8 @@ export interface SiteStore {
   /** Puts a site out of the way, or back. */
   archive: (id: string, archived: boolean) => Promise<SiteListing | null>;
   edit: (edit: Edit) => Promise<EditOutcome>;
+  /** Goes through an edit of which nothing is kept. */
+  rehearse: (edit: Edit) => Promise<void>;
 }
 
 export function siteStore(orm: MikroORM, pictures: PictureFolder, now: () => string): SiteStore {
@@ -110,5 +112,6 @@ export function siteStore(orm: MikroORM, pictures: PictureFolder, now: () => str
     duplicate: (id, name) => whenFree(() => duplicateSite(state, id, name)),
     archive: (id, archived) => whenFree(() => archiveSite(state, id, archived)),
     edit: (edit) => whenFree(() => editSite(state, edit)),
+    rehearse: (edit) => whenFree(() => rehearseEdit(state, edit)),
   };
 }
