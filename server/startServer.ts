@@ -109,9 +109,10 @@ export async function startServer({
       devices,
     ).callback();
     const stopKeeping = keepCopies(dataDir, orm, now);
-    await warmUp(store);
+    const address = `http://127.0.0.1:${(server.address() as AddressInfo).port}`;
+    await warmUp(store, address);
     return {
-      address: `http://127.0.0.1:${(server.address() as AddressInfo).port}`,
+      address,
       close: async () => {
         endEvaluations();
         server.closeAllConnections();

@@ -1,16 +1,7 @@
 import { gzipSync } from 'node:zlib';
 import type { Row } from '../measure';
 import { randomBelow, type Random } from './seeded';
-import {
-  demoText,
-  importSite,
-  isRunning,
-  kill,
-  newFolder,
-  post,
-  residentMb,
-  startServer,
-} from './underOrdeal';
+import { demoText, importSite, isRunning, kill, newFolder, residentMb, startServer } from './underOrdeal';
 
 interface Hostile {
   method: string;
@@ -233,9 +224,8 @@ export async function hostile(count: number, random: Random): Promise<Row[]> {
   figures.ends = isRunning(server) ? 0 : 1;
   // What was taken is given back once nothing is asked for.
   let after = residentMb(server);
-  for (let k = 0; k < 20 && after > 1.5 * before; k += 1) {
+  for (let k = 0; k < 40 && after > 1.5 * before; k += 1) {
     await new Promise((resolve) => setTimeout(resolve, 1000));
-    await post(`${server.address}/api/sites`, '{}').catch(() => null);
     after = residentMb(server);
   }
   await kill(server, 'SIGTERM');

@@ -70,7 +70,6 @@ export async function kills(count: number, random: Random): Promise<Row[]> {
   const folder = newFolder();
   let server = await startServer(folder);
   const site = await importSite(server.address, demoText);
-  let [lost, twice, gaps, answered] = [0, 0, 0, 0];
   const acknowledged: Sent[] = [];
   for (let round = 0; round < count; round += 1) {
     const sent: Sent[] = [];
@@ -83,10 +82,10 @@ export async function kills(count: number, random: Random): Promise<Row[]> {
   }
   const log = await wholeLog(server.address, site);
   const versions = new Map(log.map(({ id, version }) => [id, version]));
-  answered = acknowledged.length;
-  lost = acknowledged.filter(({ id, version }) => versions.get(id) !== version).length;
-  twice = log.length - versions.size;
-  gaps = log.filter(({ version }, index) => version !== index + 1).length;
+  const answered = acknowledged.length;
+  const lost = acknowledged.filter(({ id, version }) => versions.get(id) !== version).length;
+  const twice = log.length - versions.size;
+  const gaps = log.filter(({ version }, index) => version !== index + 1).length;
   const { version } = (await (await fetch(`${server.address}/api/sites/${site}`)).json()) as {
     version: number;
   };

@@ -4,7 +4,7 @@ import { afterAll, beforeAll, describe, expect, it, vi } from 'vitest';
 import { deviceDoor } from '../../server/http/deviceDoor';
 import { noteFault } from '../../server/http/noteFault';
 import { keepPace } from '../../server/http/pace';
-import { Refused } from '../../server/http/refused';
+import type { Refused } from '../../server/http/refused';
 import { openLine } from '../../server/instruments/line';
 import { startServer, type RunningServer } from '../../server/startServer';
 import { demoFile, newFolder, post, root, siteId } from './serverUnderTest';
