@@ -47,6 +47,25 @@ test('a page opened while the server is gone says so and recovers', async ({
   await expect(page.getByRole('link', { name: 'Saltmarrow Ferry Terminal' })).toBeVisible();
 });
 
+/** A colleague chooses for camera 8, from a window that this one hears nothing of. */
+async function chooseElsewhere({ address }: TestServer, siteId: string, baseVersion: number): Promise<void> {
+  const set = { id: 'c08', option: 'ip-coax-pair', at: '2026-03-12T09:00:00Z', by: 'R. Tolland' };
+  const answer = await fetch(`${address}/api/sites/${siteId}/edits`, {
+    method: 'POST',
+    headers: { 'content-type': 'application/json' },
+    body: JSON.stringify({
+      id: crypto.randomUUID(),
+      site: siteId,
+      baseVersion,
+      label: 'Choose for 8',
+      operation: { kind: 'do' },
+      by: 'R. Tolland',
+      changes: [{ kind: 'choice', id: 'c08', set }],
+    }),
+  });
+  expect(answer.status).toBe(200);
+}
+
 shared(
   'two windows: what one does shows in the other, and neither overwrites the other',
   async ({ page, open, context, siteId, server }) => {
@@ -69,21 +88,7 @@ shared(
     await open('decide/r08');
     // Somebody else, from a window this one hears nothing of.
     await page.route('**/edits?after=*', (route) => route.abort());
-    const set = { id: 'c08', option: 'ip-coax-pair', at: '2026-03-12T09:00:00Z', by: 'R. Tolland' };
-    const answer = await fetch(`${server.address}/api/sites/${siteId}/edits`, {
-      method: 'POST',
-      headers: { 'content-type': 'application/json' },
-      body: JSON.stringify({
-        id: crypto.randomUUID(),
-        site: siteId,
-        baseVersion: 0,
-        label: 'Choose',
-        operation: { kind: 'do' },
-        by: 'R. Tolland',
-        changes: [{ kind: 'choice', id: 'c08', set }],
-      }),
-    });
-    expect(answer.status).toBe(200);
+    await chooseElsewhere(server, siteId, 0);
     await cell(page, 'r08', 'ip-coax-unit').click();
     await page.getByRole('button', { name: /^Choose/ }).click();
     await expect(
@@ -114,21 +119,7 @@ shared('undo takes back what is one’s own, not a colleague’s', async ({ page
   await cell(page, 'r09', 'ip-coax-unit').click();
   await page.getByRole('button', { name: /^Choose/ }).click();
   await saved(page);
-  const set = { id: 'c08', option: 'ip-coax-pair', at: '2026-03-12T09:00:00Z', by: 'R. Tolland' };
-  const answer = await fetch(`${server.address}/api/sites/${siteId}/edits`, {
-    method: 'POST',
-    headers: { 'content-type': 'application/json' },
-    body: JSON.stringify({
-      id: crypto.randomUUID(),
-      site: siteId,
-      baseVersion: 1,
-      label: 'Choose for 8',
-      operation: { kind: 'do' },
-      by: 'R. Tolland',
-      changes: [{ kind: 'choice', id: 'c08', set }],
-    }),
-  });
-  expect(answer.status).toBe(200);
+  await chooseElsewhere(server, siteId, 1);
   await page.reload();
   await open('decide/r09');
   await expect(cell(page, 'r08', 'ip-coax-pair')).toHaveClass(/chosen/);
