@@ -68,8 +68,12 @@ watch(
 
 const reason = ref<Reason | null>(null);
 const turns = ref<BreakEven[]>([]);
+// Each by itself: a new evaluation makes no other camera of the one in hand, and must not end what the solver is asked meanwhile.
 watch(
-  () => [planner.plan?.proof.kind === 'proven' ? planner.plan : null, selection.current?.camera.id] as const,
+  [
+    () => (planner.plan?.proof.kind === 'proven' ? planner.plan : null),
+    () => selection.current?.camera.id,
+  ] as const,
   ([plan, cameraId]) => {
     [reason.value, turns.value] = [null, []];
     if (plan && cameraId && !planner.isStale)
