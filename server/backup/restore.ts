@@ -24,7 +24,7 @@ function manifestOf(from: string): Manifest {
   return checked.data;
 }
 
-/** Where a picture of a backup is: beside all backups, or in the data folder that the copy was made in. */
+/** Pictures stand beside all backups of a folder; a copy of every day names none, since its data folder has them. */
 const pictureFile = (from: string, name: string): string => path.join(from, '..', picturesName, name);
 
 /** Ends with a StartupError where a backup is not what its manifest says, or not a sound database. */

@@ -34,7 +34,7 @@ export function keepPace({ what, aMinute, atOnce }: Pace): (context: Context, ne
     try {
       await limiter.consume('all');
     } catch (refused) {
-      throw tooFast(Math.ceil((refused as { msBeforeNext?: number }).msBeforeNext ?? 1000) / 1000);
+      throw tooFast(Math.ceil(((refused as { msBeforeNext?: number }).msBeforeNext ?? 1000) / 1000));
     }
     going += 1;
     try {

@@ -185,4 +185,21 @@ describe('what two windows did apart', () => {
       dropped: [],
     });
   });
+  it('an edit left behind by an earlier page overwrites nothing that came meanwhile', () => {
+    const left = queued(
+      draft('a', set({ note: 'Bracket is loose' })),
+      draft('b', set({ note: 'x', name: 'South' })),
+    ).pending;
+    const theirs = logged('z', 5, set({ targetM: 9, name: 'North' }));
+    const after = applyChanges(empty.confirmed, theirs.changes);
+    if (after.kind === 'refused') throw new Error();
+    const served = { id: 's', version: 5, log: [theirs], file: toSiteFile(after.value.site) };
+    const { queue, dropped } = openQueue(served as never, left);
+    expect(seenSite(queue).camera['c08']).toMatchObject({
+      note: 'Bracket is loose',
+      targetM: 9,
+      name: 'North',
+    });
+    expect(dropped).toMatchObject([{ entry: { id: 'b' }, clashes: [{ field: 'name' }] }]);
+  });
 });

@@ -38,12 +38,6 @@ export interface Rebased {
   dropped: Dropped[];
 }
 
-/** The site after changes that fitted it once; as it was where they do not. */
-function afterwards(site: Site, changes: readonly Change[]): Site {
-  const applied = applyChanges(site, changes);
-  return applied.kind === 'refused' ? site : applied.value.site;
-}
-
 function apply(site: Site, changes: readonly Change[]): Site {
   const applied = applyChanges(site, changes);
   if (applied.kind === 'refused')
@@ -102,29 +96,6 @@ function takeIn(queue: Queue, entries: readonly LogEntry[]): Queue {
   };
 }
 
-/** Ids that this edit makes and somebody else has made meanwhile, for something else. */
-const madeTwice = ({ changes }: LogEntry, before: Site, now: Site): Change[] =>
-  changes.filter(
-    (change) => 'set' in change && !(change.id in before[change.kind]) && change.id in now[change.kind],
-  );
-
-/** The pending edits with what they make under ids that are free on both states. */
-function withFreeIds(pending: readonly LogEntry[], before: Site, now: Site): LogEntry[] {
-  let all = [...pending];
-  let seen = before;
-  for (let at = 0; at < all.length; at += 1) {
-    for (const { kind, id } of madeTwice(all[at]!, seen, now)) {
-      // What belongs to a camera has its id; it is renamed with the camera, and clashes where it is by itself.
-      if (ownIds.has(kind)) {
-        const to = freeId((wanted) => wanted in now[kind] || wanted in seen[kind], id);
-        all = all.map((entry) => ({ ...entry, changes: renamedIn(entry.changes, id, to) }));
-      }
-    }
-    seen = afterwards(seen, all[at]!.changes);
-  }
-  return all;
-}
-
 /** Kinds whose ids are made up for them; the others carry the id of what they are of. */
 const ownIds: ReadonlySet<Kind> = new Set<Kind>([
   'place',
@@ -143,6 +114,25 @@ const ownIds: ReadonlySet<Kind> = new Set<Kind>([
   'construction',
 ]);
 
+/** The edits with what they make under ids that nobody has, where somebody else has made something under the same meanwhile. */
+function withFreeIds(pending: readonly LogEntry[], now: Site): LogEntry[] {
+  let all = [...pending];
+  for (let at = 0; at < all.length; at += 1)
+    for (const back of all[at]!.inverse) {
+      const { kind, id } = back;
+      // What is taken away to go back was made by this edit.
+      if (!('remove' in back) || !ownIds.has(kind) || !(id in now[kind])) continue;
+      const made = new Set(all.flatMap(({ changes }) => changes.map((change) => change.id)));
+      const to = freeId((wanted) => wanted in now[kind] || made.has(wanted), id);
+      all = all.map((entry) => ({
+        ...entry,
+        changes: renamedIn(entry.changes, id, to),
+        inverse: renamedIn(entry.inverse, id, to),
+      }));
+    }
+  return all;
+}
+
 /**
  * Takes in what happened elsewhere. Edits on their way are brought together with it field by field and sent again on the new version; those
  * that want something else of the same field, or no longer fit, are set aside and named.
@@ -151,14 +141,10 @@ export function rebase(queue: Queue, entries: readonly LogEntry[]): Rebased {
   const next = takeIn(queue, entries);
   if (next === queue && entries.length > 0) return { queue, dropped: [] };
   const dropped: Dropped[] = [];
-  let [before, site] = [queue.confirmed, next.confirmed];
   const pending: LogEntry[] = [];
-  // What of this queue has happened by now is on both sides.
-  const happened = queue.pending.filter((entry) => !next.pending.includes(entry));
-  for (const entry of happened) before = afterwards(before, entry.changes);
-  for (const entry of withFreeIds(next.pending, before, site)) {
-    const { changes, clashes } = mergeChanges(entry.changes, before, site);
-    before = afterwards(before, entry.changes);
+  let site = next.confirmed;
+  for (const entry of withFreeIds(next.pending, site)) {
+    const { changes, clashes } = mergeChanges(entry, site);
     if (clashes.length > 0) {
       dropped.push({ entry, clashes, why: 'the same thing was changed in another window meanwhile' });
       continue;

@@ -2,17 +2,24 @@ import { describe, expect, it } from 'vitest';
 import { applyChanges } from './edit';
 import { mergeChanges, renamedIn } from './mergeFacts';
 import type { Change } from './change';
+import type { Site } from './site';
 import { saltmarrowSite } from './testSite';
 import { withChanges } from './changesBetween';
 
 const base = saltmarrowSite();
 const camera = base.camera['c08']!;
+/** Changes that were made on one state, on another. */
+function merge(changes: Change[], on: Site, now: Site) {
+  const applied = applyChanges(on, changes);
+  if (applied.kind === 'refused') throw new Error(JSON.stringify(applied.problems));
+  return mergeChanges({ changes, inverse: applied.value.inverse }, now);
+}
 const set = (fields: object): Change => ({ kind: 'camera', id: 'c08', set: { ...camera, ...fields } });
 
 describe('two people at one fact', () => {
   it('who changed different fields both keep theirs', () => {
     const now = withChanges(base, [set({ name: 'Weighbridge north', targetM: 9 })]);
-    const { changes, clashes } = mergeChanges([set({ note: 'Bracket is loose' })], base, now);
+    const { changes, clashes } = merge([set({ note: 'Bracket is loose' })], base, now);
     expect(clashes).toEqual([]);
     const applied = applyChanges(now, changes);
     if (applied.kind === 'refused') throw new Error(JSON.stringify(applied.problems));
@@ -24,20 +31,20 @@ describe('two people at one fact', () => {
   });
   it('who changed one field differently are told, with both values', () => {
     const now = withChanges(base, [set({ name: 'Weighbridge north' })]);
-    expect(mergeChanges([set({ name: 'Weighbridge south', note: 'x' })], base, now).clashes).toEqual([
+    expect(merge([set({ name: 'Weighbridge south', note: 'x' })], base, now).clashes).toEqual([
       { kind: 'camera', id: 'c08', field: 'name', mine: 'Weighbridge south', theirs: 'Weighbridge north' },
     ]);
   });
   it('who both made it the same agree', () => {
     const now = withChanges(base, [set({ name: 'Weighbridge north' })]);
-    expect(mergeChanges([set({ name: 'Weighbridge north' })], base, now).clashes).toEqual([]);
+    expect(merge([set({ name: 'Weighbridge north' })], base, now).clashes).toEqual([]);
   });
   it('a field that one took away stays away', () => {
     const noted = withChanges(base, [set({ note: 'old' })]);
     const { note: _, ...without } = noted.camera['c08']!;
     const now = withChanges(noted, [{ kind: 'camera', id: 'c08', set: without }]);
     const mine: Change = { kind: 'camera', id: 'c08', set: { ...noted.camera['c08']!, targetM: 3 } };
-    const { changes, clashes } = mergeChanges([mine], noted, now);
+    const { changes, clashes } = merge([mine], noted, now);
     expect(clashes).toEqual([]);
     expect(changes[0]).toMatchObject({ set: { targetM: 3 } });
     expect('set' in changes[0]! && 'note' in changes[0].set).toBe(false);
@@ -46,11 +53,9 @@ describe('two people at one fact', () => {
     const now = withChanges(base, [{ kind: 'choice', id: 'c01', remove: true }]);
     const choice = base.choice['c01']!;
     const mine: Change = { kind: 'choice', id: 'c01', set: { ...choice, option: 'keep' } };
-    expect(mergeChanges([mine], base, now).clashes).toHaveLength(1);
+    expect(merge([mine], base, now).clashes).toHaveLength(1);
     const changed = withChanges(base, [mine]);
-    expect(mergeChanges([{ kind: 'choice', id: 'c01', remove: true }], base, changed).clashes).toHaveLength(
-      1,
-    );
+    expect(merge([{ kind: 'choice', id: 'c01', remove: true }], base, changed).clashes).toHaveLength(1);
   });
 });
 

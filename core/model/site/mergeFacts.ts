@@ -1,4 +1,5 @@
 import type { Change } from './change';
+import type { LogEntry } from './edit';
 import type { Fact, Kind, Site } from './site';
 
 /** A field that two people changed from the same value to different ones. */
@@ -33,19 +34,27 @@ function merged(base: Fields, mine: Fields, theirs: Fields): { fact: Fields; cla
   return { fact, clashing };
 }
 
+/** What a fact was before an edit, as its inverse says: that of the first change of the fact stands last. */
+const factBefore = (inverse: readonly Change[], { kind, id }: Change): Fact<Kind> | undefined => {
+  const back = inverse.findLast((change) => change.kind === kind && change.id === id);
+  return back && 'set' in back ? back.set : undefined;
+};
+
 /**
- * Changes that were made on one state of a site, as they are on another that somebody else has brought it to: what each changed of a fact is
- * kept, and fields that both changed are told.
+ * An edit's changes as they are on a site that somebody else has brought on meanwhile: what each changed of a fact is kept, and fields that
+ * both changed are told. What they were made on is in the inverse, so that it is known after a reload too.
  */
 export function mergeChanges(
-  changes: readonly Change[],
-  base: Site,
+  { changes, inverse }: Pick<LogEntry, 'changes' | 'inverse'>,
   now: Site,
 ): { changes: Change[]; clashes: Clash[] } {
   const clashes: Clash[] = [];
   const all = changes.map((change): Change => {
     const { kind, id } = change;
-    const [was, theirs] = [base[kind][id] as Fact<Kind> | undefined, now[kind][id] as Fact<Kind> | undefined];
+    // What was read is never another: it can only be there or be struck out.
+    if (kind === 'reading') return change;
+    const was = factBefore(inverse, change);
+    const theirs = now[kind][id] as Fact<Kind> | undefined;
     if (same(was, theirs)) return change;
     const clash = (field: string, mine: unknown, their: unknown): void =>
       void clashes.push({ kind, id, field, mine, theirs: their });
