@@ -1,14 +1,15 @@
 import { readFileSync } from 'node:fs';
 import { createServer, type RequestListener, type Server } from 'node:http';
 import type { AddressInfo } from 'node:net';
-import { attachedTo, parseSiteFile, type Site } from '#core/model/site';
+import { siteFromTrusted, type Site, type SiteFile } from '#core/model/site';
 import { warmUp } from './warmUp';
 import { endEvaluations } from './evaluation/evaluateInChildProcess';
-import { keepAttached } from './files/sitePictures';
+import { fileWorkers, type FileWorkers } from './files/fileWorkers';
 import { createApp } from './http/app';
+import { serverLog, type ServerLog } from './log/serverLog';
 import { applyingFolder } from './recorders/applyingFolder';
 import { StartupError } from './startupError';
-import { pictureFolder, type PictureFolder } from './store/pictureFolder';
+import { pictureFolder } from './store/pictureFolder';
 import { prepareDataFolder, setDatabaseAside } from './store/dataFolder';
 import { keepCopies } from './backup/keepCopies';
 import { holdFolder } from './store/folderLock';
@@ -38,7 +39,7 @@ export interface RunningServer {
 }
 
 /** Takes the port before anything else is touched, so that a second start harms nothing. */
-function listen(port: number, handler: RequestListener): Promise<Server> {
+function listen(port: number, handler: RequestListener, fault: ServerLog['fault']): Promise<Server> {
   const server = createServer(handler);
   return new Promise((resolve, reject) => {
     server.once('error', (error: NodeJS.ErrnoException) => {
@@ -52,23 +53,20 @@ function listen(port: number, handler: RequestListener): Promise<Server> {
     });
     server.listen(port, '127.0.0.1', () => {
       // Out of file descriptors it takes nobody in for a while; whoever is in goes on.
-      server.on('error', (error) => console.error(`A connection could not be taken in: ${error.message}`));
+      server.on('error', (error) => fault('A connection could not be taken in', error));
       resolve(server);
     });
   });
 }
 
 /** The demo from its file, its pictures kept. */
-async function demoFrom(file: string, pictures: PictureFolder): Promise<Site> {
-  const text = readFileSync(file, 'utf8');
-  const read = parseSiteFile(text);
-  const kept =
-    read.kind === 'sound' ? await keepAttached(read.value, attachedTo(JSON.parse(text)), pictures) : read;
-  if (kept.kind === 'refused')
-    throw new StartupError(
-      `${file} is not a sound site file: ${kept.problems[0]?.path} ${kept.problems[0]?.allowed}`,
-    );
-  return kept.site;
+async function demoFrom(file: string, files: FileWorkers): Promise<Site> {
+  const taken = await files.siteFile(readFileSync(file));
+  if (taken.kind === 'taken') return siteFromTrusted(JSON.parse(taken.file) as SiteFile);
+  const first = taken.kind === 'refused' ? taken.problems[0] : undefined;
+  throw new StartupError(
+    `${file} is not a sound site file: ${first ? `${first.path} ${first.allowed}` : taken.why}`,
+  );
 }
 
 const now = (): string => new Date().toISOString();
@@ -88,19 +86,27 @@ export async function startServer({
   let handler: RequestListener = (_request, response) => {
     response.writeHead(503).end();
   };
-  const server = await listen(port, (request, response) => handler(request, response));
+  let log: ServerLog | null = null;
+  const server = await listen(
+    port,
+    (request, response) => handler(request, response),
+    (what, error) => log?.fault(what, error),
+  );
+  const files = fileWorkers(dataDir);
   let letGo = (): void => undefined;
   try {
     prepareDataFolder(dataDir);
     letGo = holdFolder(dataDir);
+    const noted = await serverLog(dataDir);
+    log = noted;
     if (reset) setDatabaseAside(dataDir, now());
     const orm = await openStore(dataDir, now());
     const pictures = pictureFolder(dataDir);
     const store = siteStore(orm, pictures, now);
-    const demo = () => demoFrom(demoFile, pictures);
+    const demo = () => demoFrom(demoFile, files);
     if (withDemo && (await store.list()).length === 0) await store.create(await demo());
     handler = createApp(
-      { store, pictures, demo, applying: applyingFolder(dataDir) },
+      { store, pictures, files, demo, applying: applyingFolder(dataDir), log: noted },
       webDir,
       {
         tester: standIn,
@@ -111,20 +117,26 @@ export async function startServer({
     const stopKeeping = keepCopies(dataDir, orm, now);
     const address = `http://127.0.0.1:${(server.address() as AddressInfo).port}`;
     await warmUp(store, address);
+    noted.note('Started', { node: process.version, port: Number(new URL(address).port) });
     return {
       address,
       close: async () => {
         endEvaluations();
         server.closeAllConnections();
         await new Promise((resolve) => server.close(resolve));
+        await files.close();
         await stopKeeping();
         // The last to close the database brings its log into it.
         await orm.close(true);
+        noted.note('Stopped');
+        await noted.close();
         letGo();
       },
     };
   } catch (error) {
     server.close();
+    await files.close();
+    await log?.close();
     letGo();
     throw error;
   }

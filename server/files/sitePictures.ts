@@ -3,19 +3,11 @@ import type { Problem } from '#core/shared/problems';
 import type { PictureFolder } from '../store/pictureFolder';
 import { reimportPicture } from './takePicture';
 
-const picturesOf = (site: Site): (Drawing | Photo)[] => [
+/** The drawings and photos of a site, whose pictures lie beside its facts. */
+export const picturesOf = (site: Site): (Drawing | Photo)[] => [
   ...Object.values(site.drawing),
   ...Object.values(site.photo),
 ];
-
-/** The pictures that a site's facts name, to go into its file. */
-export async function attachedFiles(site: Site, pictures: PictureFolder): Promise<AttachedFile[]> {
-  const ids = [...new Set(picturesOf(site).map(({ fileId }) => fileId))];
-  const read = await Promise.all(ids.map(async (id) => ({ id, picture: await pictures.read(id) })));
-  return read.flatMap(({ id, picture }) =>
-    picture ? [{ id, mediaType: picture.type, base64: picture.bytes.toString('base64') }] : [],
-  );
-}
 
 const renamed = <F extends Drawing | Photo>(
   facts: Readonly<Record<string, F>>,

@@ -7,7 +7,8 @@ import serve from 'koa-static';
 import { instrumentRoutes } from './instrumentRoutes';
 import { deviceDoor } from './deviceDoor';
 import { onlyFromHere, onlyJsonOrBytes, onlyPlainAddresses } from './guards';
-import { noteFault } from './noteFault';
+import type { ServerLog } from '../log/serverLog';
+import { noteFaults } from './noteFaults';
 import { problemsForErrors, sendProblem } from './problemDetails';
 import type { ApplyingFolder } from '../recorders/applyingFolder';
 import { pictureRoutes } from './pictureRoutes';
@@ -37,14 +38,14 @@ const yearSeconds = 365 * 24 * 3600;
 
 /** The web server: the API under /api, the built pages everywhere else. */
 export function createApp(
-  kept: Kept & { applying: ApplyingFolder },
+  kept: Kept & { applying: ApplyingFolder; log: ServerLog },
   webDir: string,
   standIns: { tester: Promise<string | null>; recorders: Promise<Record<string, string>> },
   devices: readonly string[],
 ): Koa {
   const app = new Koa();
   const door = deviceDoor(devices);
-  app.on('error', noteFault);
+  noteFaults(app, kept.log);
   app.use(helmet({ contentSecurityPolicy, strictTransportSecurity: false }));
   app.use(problemsForErrors);
   app.use(onlyFromHere);
@@ -58,7 +59,7 @@ export function createApp(
   app.use(onlyJsonOrBytes);
   for (const routes of [
     siteRoutes(kept),
-    pictureRoutes(kept.pictures),
+    pictureRoutes(kept),
     instrumentRoutes(standIns.tester, door),
     recorderRoutes({ ...kept, standIns: standIns.recorders, door }),
   ])

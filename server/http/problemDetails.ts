@@ -1,6 +1,7 @@
 import type { Context, Next } from 'koa';
 import type { ProblemDetails } from '#contract';
 import { StoreBusy } from '../store/whenFree';
+import { TooMuchWork } from '../files/fileWorkers';
 import { Refused } from './refused';
 
 export function sendProblem(context: Context, details: ProblemDetails): void {
@@ -61,6 +62,8 @@ export async function problemsForErrors(context: Context, next: Next): Promise<v
       context.set('Retry-After', '2');
       return sendProblem(context, { status: 503, title: 'Busy', detail: error.message });
     }
+    if (error instanceof TooMuchWork)
+      return sendProblem(context, { status: 413, title: titles[413]!, detail: error.message });
     if (isFull(error))
       return sendProblem(context, {
         status: 507,

@@ -4,6 +4,7 @@ import { otherRecorder, type Applying, type DevicePlan } from '#core/allocate/de
 import type { Recorder } from '#core/model/site';
 import { evaluateInChildProcess } from '../evaluation/evaluateInChildProcess';
 import type { ApplyPatience } from '../recorders/apply';
+import type { ServerLog } from '../log/serverLog';
 import type { ApplyingFolder } from '../recorders/applyingFolder';
 import { recorderClient } from '../recorders/recorderClient';
 import { RecorderError } from '../recorders/recorderError';
@@ -130,16 +131,18 @@ export function recorderRoutes(
     applying: folder,
     standIns,
     door,
+    log,
   }: {
     store: SiteStore;
     applying: ApplyingFolder;
     standIns: Promise<Record<string, string>>;
     door: DeviceDoor;
+    log: ServerLog;
   },
   given: ApplyPatience = patience,
 ): Router {
   const router = new Router({ prefix: '/api' });
-  const jobs = recorderJobs(folder, given);
+  const jobs = recorderJobs(folder, given, log);
   router.post(/^\/api\/(recorders\/read|sites\/[^/]+\/recorders)/, keepPace(paces.devices));
 
   serveEndpoint(router, recorders.list, async () => ({ standIns: await standIns }));

@@ -1,25 +1,28 @@
+import { Readable } from 'node:stream';
 import Router from '@koa/router';
 import type { Context } from 'koa';
 import { downloads, sites } from '#contract';
-import { attachedTo, emptySite, fromSiteFile, toSiteFile, type Site } from '#core/model/site';
+import { emptySite, siteFromTrusted, toSiteFile, type Site, type SiteFile } from '#core/model/site';
 import { evaluateInChildProcess, planInChildProcess } from '../evaluation/evaluateInChildProcess';
-import { attachedFiles, keepAttached } from '../files/sitePictures';
+import type { FileWorkers } from '../files/fileWorkers';
+import { siteFileText } from '../files/siteFileText';
 import type { PictureFolder } from '../store/pictureFolder';
 import type { EditOutcome } from '../store/editSite';
 import type { SiteStore, StoredSite } from '../store/siteStore';
 import { keepPace, paces } from './pace';
 import { notFound, notRight, Refused } from './refused';
-import { serveEndpoint, type Asked } from './serveEndpoint';
+import { serveEndpoint, serveFile, type Asked } from './serveEndpoint';
 
 /** An import of a few thousand rows is one edit. */
 const editLimit = '24mb';
 /** A site file brings its drawings and photos along. */
-const importLimit = '160mb';
+const mostFileBytes = 160_000_000;
 
 /** What the addresses speak of: sites, their pictures, and the demo as it ships. */
 export interface Kept {
   store: SiteStore;
   pictures: PictureFolder;
+  files: FileWorkers;
   demo: () => Promise<Site>;
 }
 
@@ -31,13 +34,19 @@ function orNoSite<T>(id: string, found: T | null): T {
   return found;
 }
 
-async function importSite({ store, pictures }: Kept, body: unknown) {
-  const read = fromSiteFile(body);
-  if (read.kind === 'refused') throw notRight(422, 'This is not a sound site file.', read.problems);
-  const kept = await keepAttached(read.value, attachedTo(body), pictures);
-  if (kept.kind === 'refused')
-    throw notRight(422, 'Not every picture of this site file is sound.', kept.problems);
-  return store.create(kept.site);
+/** The site of a file of today that was found sound. */
+const siteIn = (file: string): Site => siteFromTrusted(JSON.parse(file) as SiteFile);
+
+async function importSite({ store, files }: Kept, bytes: Buffer) {
+  const taken = await files.siteFile(bytes);
+  switch (taken.kind) {
+    case 'not-json':
+      throw notRight(400, taken.why, []);
+    case 'refused':
+      throw notRight(422, taken.why, taken.problems);
+    case 'taken':
+      return store.create(siteIn(taken.file));
+  }
 }
 
 function editAnswer(outcome: EditOutcome, { params, body }: Asked<typeof sites.edit>) {
@@ -93,7 +102,7 @@ async function planOf({ version, site }: StoredSite, seconds: number) {
   );
 }
 
-function saveAs(context: Context, name: string, type: string, text: string): void {
+function saveAs(context: Context, name: string, type: string, text: string | Readable): void {
   context.attachment(name);
   context.type = type;
   context.body = text;
@@ -101,14 +110,13 @@ function saveAs(context: Context, name: string, type: string, text: string): voi
 
 /** Files of a site that a browser saves. */
 function downloadRoutes(router: Router, { store, pictures }: Kept): void {
-  const download = (path: string, send: (context: Context, stored: StoredSite) => Promise<void>) =>
+  const download = (path: string, send: (context: Context, stored: StoredSite) => Promise<void> | void) =>
     router.get(path, async (context) => {
       const id = context.params['id']!;
       await send(context, orNoSite(id, await store.read(id)));
     });
-  download(downloads.file, async (context, { id, site }) => {
-    const file = toSiteFile(site, await attachedFiles(site, pictures));
-    saveAs(context, `${id}.neotrope.json`, 'application/json', `${JSON.stringify(file, null, 1)}\n`);
+  download(downloads.file, (context, { id, site }) => {
+    saveAs(context, `${id}.neotrope.json`, 'application/json', Readable.from(siteFileText(site, pictures)));
   });
   download(downloads.planCsv, async (context, { id, site }) => {
     const csv = await evaluateInChildProcess('planCsv', site, {});
@@ -129,7 +137,12 @@ export function siteRoutes(kept: Kept): Router {
 
   serveEndpoint(router, sites.list, async () => ({ sites: await store.list() }));
   serveEndpoint(router, sites.create, ({ body }) => store.create(emptySite(body.name, body.headEndName)));
-  serveEndpoint(router, sites.import, ({ body }) => importSite(kept, body), importLimit);
+  serveFile(
+    router,
+    sites.import,
+    () => mostFileBytes,
+    ({ body }) => importSite(kept, body),
+  );
   serveEndpoint(router, sites.demo, async () => store.create(await demo()));
   serveEndpoint(router, sites.duplicate, async ({ params: { id }, body }) =>
     orNoSite(id, await store.duplicate(id, body.name)),

@@ -11,6 +11,7 @@ import {
 } from '#core/allocate/device';
 import type { ApplyingFolder } from './applyingFolder';
 import type { DeviceLine } from './recorderClient';
+import type { ServerLog } from '../log/serverLog';
 import { RecorderError } from './recorderError';
 
 export interface ApplyPatience {
@@ -55,6 +56,7 @@ export async function apply(
   folder: ApplyingFolder,
   patience: ApplyPatience,
   stopped: () => boolean,
+  log: Pick<ServerLog, 'fault'>,
 ): Promise<Applying> {
   let at: Applying = { ...first, state: 'running', why: null, wrong: [] };
   const note = (news: Partial<Applying>): void => {
@@ -66,7 +68,7 @@ export async function apply(
     try {
       note(news);
     } catch (error) {
-      console.error(`What was done at ${at.address} could not be written down: ${(error as Error).message}`);
+      log.fault('What was done at a recorder could not be written down', error);
     }
   };
   const goal: DevicePlan = at.goal === 'plan' ? at.plan : planOf(at.before);
@@ -133,7 +135,7 @@ export async function apply(
           ? 'The disk is full, so nothing more could be written down. Make room, then go on or go back.'
           : 'The program went wrong while it talked to the recorder.',
     });
-    if (!known && !isFull) console.error((error as Error).message);
+    if (!known && !isFull) log.fault('Bringing a recorder to its plan failed', error);
   }
   await line.close();
   return at;

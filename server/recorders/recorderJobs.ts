@@ -1,4 +1,5 @@
 import type { Applying, DevicePlan, Report } from '#core/allocate/device';
+import type { ServerLog } from '../log/serverLog';
 import { apply, type ApplyPatience } from './apply';
 import type { ApplyingFolder } from './applyingFolder';
 import { recorderClient } from './recorderClient';
@@ -20,13 +21,14 @@ export interface RecorderJobs {
   folder: ApplyingFolder;
   patience: ApplyPatience;
   running: Map<string, Running>;
+  log: Pick<ServerLog, 'fault'>;
 }
 
-export const recorderJobs = (folder: ApplyingFolder, patience: ApplyPatience): RecorderJobs => ({
-  folder,
-  patience,
-  running: new Map(),
-});
+export const recorderJobs = (
+  folder: ApplyingFolder,
+  patience: ApplyPatience,
+  log: Pick<ServerLog, 'fault'>,
+): RecorderJobs => ({ folder, patience, log, running: new Map() });
 
 const keyOf = ({ siteId, recorderId }: RecorderId): string => `${siteId}/${recorderId}`;
 
@@ -75,15 +77,15 @@ export const newJob = (
 
 /** Begins a job, or goes on with it, and answers at once. The key is held for as long as it runs and kept nowhere. */
 export function startJob(jobs: RecorderJobs, job: Applying, key: string): Applying {
-  const { folder, patience, running } = jobs;
+  const { folder, patience, running, log } = jobs;
   const name = keyOf(job);
   let isStopped = false;
   const mine: Running = { address: job.address, stop: () => void (isStopped = true) };
   folder.write(job);
   running.set(name, mine);
   const client = recorderClient(job.address, key, patience.answerMs);
-  void apply(job, client, folder, patience, () => isStopped)
-    .catch((error: unknown) => console.error((error as Error).message))
+  void apply(job, client, folder, patience, () => isStopped, log)
+    .catch((error: unknown) => log.fault('Bringing a recorder to its plan failed', error))
     .finally(() => {
       if (running.get(name) === mine) running.delete(name);
     });

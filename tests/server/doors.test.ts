@@ -1,11 +1,12 @@
 import { createServer } from 'node:net';
+import { readdirSync, readFileSync, statSync } from 'node:fs';
 import path from 'node:path';
 import { afterAll, beforeAll, describe, expect, it, vi } from 'vitest';
 import { deviceDoor } from '../../server/http/deviceDoor';
-import { noteFault } from '../../server/http/noteFault';
 import { keepPace } from '../../server/http/pace';
 import type { Refused } from '../../server/http/refused';
 import { openLine } from '../../server/instruments/line';
+import { serverLog } from '../../server/log/serverLog';
 import { startServer, type RunningServer } from '../../server/startServer';
 import { demoFile, newFolder, post, root, siteId } from './serverUnderTest';
 
@@ -132,16 +133,38 @@ describe('a pace', () => {
 });
 
 describe('what broke inside', () => {
-  it('is noted by its kind and place, and no fact of a customer with it', () => {
+  it('is noted by its kind and place, and no fact of a customer with it', async () => {
     const said = vi.spyOn(console, 'error').mockImplementation(() => undefined);
+    const folder = newFolder();
+    const log = await serverLog(folder);
     const fault = Object.assign(new Error(`insert into fact values ('Harbour safe, code 4711')`), {
       code: 'SQLITE_X',
     });
-    noteFault(fault, { method: 'POST', path: '/api/sites/x/edits' });
+    log.fault('An answer failed', fault, { method: 'POST', route: '/api/sites/:id/edits' });
+    await log.close();
     const text = String(said.mock.calls[0]![0]);
     said.mockRestore();
-    expect(text).toMatch(/^Error SQLITE_X at POST \/api\/sites\/x\/edits: at /);
-    expect(text).not.toContain('4711');
-    expect(text.length).toBeLessThan(1000);
+    const kept = readFileSync(path.join(folder, 'logs', 'neotrope.1.log'), 'utf8');
+    expect(text).toMatch(/^An answer failed: Error SQLITE_X at POST \/api\/sites\/:id\/edits: at /);
+    expect(JSON.parse(kept)).toMatchObject({ level: 50, msg: 'An answer failed', kind: 'Error SQLITE_X' });
+    for (const said of [text, kept]) {
+      expect(said).not.toContain('4711');
+      expect(said.length).toBeLessThan(1200);
+    }
+  });
+  it('takes ten megabytes at most, however much goes wrong', async () => {
+    const said = vi.spyOn(console, 'error').mockImplementation(() => undefined);
+    const folder = newFolder();
+    for (let start = 0; start < 3; start += 1) {
+      const log = await serverLog(folder);
+      for (let n = 0; n < 12_000; n += 1) log.fault('An answer failed', new Error('again'));
+      await log.close();
+    }
+    said.mockRestore();
+    const files = readdirSync(path.join(folder, 'logs'));
+    const bytes = files.reduce((sum, name) => sum + statSync(path.join(folder, 'logs', name)).size, 0);
+    expect(files.length).toBeLessThanOrEqual(5);
+    expect(bytes).toBeGreaterThan(5_000_000);
+    expect(bytes).toBeLessThan(11_000_000);
   });
 });

@@ -8,9 +8,19 @@ import type { Applying } from '#core/allocate/device';
 import { apply } from '../../server/recorders/apply';
 import type { ApplyingFolder } from '../../server/recorders/applyingFolder';
 import { recorderClient } from '../../server/recorders/recorderClient';
-import { isSoundText } from '../../server/http/soundText';
+import { isSoundText } from '#core/shared/problems';
 import { startServer, type RunningServer } from '../../server/startServer';
-import { choosing, demoFile, ended, newFolder, post, root, siteId, startProcess } from './serverUnderTest';
+import {
+  choosing,
+  demoFile,
+  ended,
+  newFolder,
+  post,
+  root,
+  siteId,
+  startProcess,
+  unheard,
+} from './serverUnderTest';
 
 const start = (dataDir = newFolder()): Promise<RunningServer> =>
   startServer({ port: 0, dataDir, webDir: path.join(root, 'dist'), demoFile, withDemo: true, reset: false });
@@ -90,6 +100,7 @@ describe('a recorder', () => {
       folderThat(() => undefined),
       patience,
       () => false,
+      unheard,
     );
     expect(done).toMatchObject({
       state: 'broken-off',
@@ -101,7 +112,14 @@ describe('a recorder', () => {
     const full = folderThat(() => {
       throw Object.assign(new Error('no space left on device'), { code: 'ENOSPC' });
     });
-    const done = await apply(job(address), recorderClient(address, 'key', 500), full, patience, () => false);
+    const done = await apply(
+      job(address),
+      recorderClient(address, 'key', 500),
+      full,
+      patience,
+      () => false,
+      unheard,
+    );
     expect(done).toMatchObject({
       state: 'broken-off',
       why: expect.stringContaining('disk is full') as string,

@@ -283,7 +283,9 @@ describe('pictures and their sites', () => {
   it('a site file carries its pictures, and another server takes them in', async () => {
     const kept = await send('drawing', svg('<rect x="1" y="1" width="300" height="200"/>'));
     expect((await edit(siteId, [drawingOf(kept)])).status).toBe(200);
-    const file = (await (await fetch(`${api}/sites/${siteId}/file`)).json()) as SiteFile;
+    const text = await (await fetch(`${api}/sites/${siteId}/file`)).text();
+    const file = JSON.parse(text) as SiteFile;
+    expect(text).toBe(`${JSON.stringify(file, null, 1)}\n`);
     expect(file.files.map(({ id }) => id)).toContain(kept.fileId);
     const other = await startServer({
       port: 0,

@@ -13,7 +13,7 @@ import { networkSchema } from '../../stand-ins/recorder/network';
 import { initialState, picturesOf, type Memory, type Sold } from '../../stand-ins/recorder/recorder';
 import { startRecorder, type RunningRecorder } from '../../stand-ins/recorder/startRecorder';
 import { evaluateSite } from '#core/evaluate';
-import { demo, demoFile, newFolder, post, root, siteId } from './serverUnderTest';
+import { demo, demoFile, newFolder, post, root, siteId, unheard } from './serverUnderTest';
 
 const site = siteFromTrusted(demo());
 const recorder = site.recorder['hall-recorder']!;
@@ -84,7 +84,7 @@ afterEach(() => running.close());
 describe('a plan applied to a recorder', () => {
   const folder = applyingFolder(newFolder());
   const run = async (given: Applying, key = 'ferry', stopped = () => false) =>
-    apply(given, recorderClient(given.address, key, patience.answerMs), folder, patience, stopped);
+    apply(given, recorderClient(given.address, key, patience.answerMs), folder, patience, stopped, unheard);
 
   it('is in it at the end, over a restart that wiped its settings, with what was not in the plan taken off', async () => {
     const done = await run(await job());
@@ -130,7 +130,7 @@ describe('a plan applied to a recorder', () => {
         }
       },
     };
-    const broken = await apply(given, cut, folder, { ...patience, restartMs: 100 }, () => false);
+    const broken = await apply(given, cut, folder, { ...patience, restartMs: 100 }, () => false, unheard);
     expect([asked, broken.state, broken.settings !== null]).toEqual([1, 'broken-off', true]);
     expect(broken.why).toMatch(/Nothing answers/);
     expect(memory.factoryValues).toBe(true);

@@ -82,3 +82,6 @@ export const ended = (child: ChildProcess): Promise<void> =>
     if (child.exitCode !== null || child.signalCode !== null) resolve();
     else child.once('exit', () => resolve());
   });
+
+/** A log that nobody reads. */
+export const unheard = { fault: (): void => undefined };

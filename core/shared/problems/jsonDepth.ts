@@ -1,7 +1,9 @@
+import { endOfText } from './endOfText';
+
 /** Deeper than this nothing nests that Neotrope or a device writes; whoever walks it step by step is safe. */
 const mostDepth = 64;
 
-const [quote, backslash] = [34, 92];
+const quote = 34;
 
 /**
  * Whether JSON text nests deeper than `most` lists and objects, by one pass over it and before it is parsed: whatever walks a value that is
@@ -20,12 +22,8 @@ export function nestsDeeper(text: string, most = mostDepth): boolean {
       case 125: // }
         depth -= 1;
         break;
-      case quote: {
-        at += 1;
-        for (let code = text.charCodeAt(at); at < text.length && code !== quote; code = text.charCodeAt(at))
-          at += code === backslash ? 2 : 1;
-        break;
-      }
+      case quote:
+        at = endOfText(text, at);
     }
   }
   return false;

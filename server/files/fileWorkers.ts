@@ -1,0 +1,53 @@
+import Piscina from 'piscina';
+import { threadOf } from '../programs';
+import type { KeptUpload } from './fileWorker';
+import type { PictureUse } from './takePicture';
+import type { TakenSite } from './takeSiteFile';
+
+/** Threads at once, and the memory and time that each may take; the largest site with its pictures takes a third of it. */
+const mostThreads = 2;
+const mostMegabytes = 1024;
+const mostMs = 120_000;
+
+/** A file that takes more memory or time than any sound one does. */
+export class TooMuchWork extends Error {
+  constructor() {
+    super('The file takes more memory or time to read than any sound one does. Nothing was changed.');
+  }
+}
+
+/** What takes in files from outside, beside the thread that answers. */
+export interface FileWorkers {
+  siteFile: (bytes: Uint8Array) => Promise<TakenSite>;
+  picture: (bytes: Uint8Array, use: PictureUse) => Promise<KeptUpload>;
+  close: () => Promise<void>;
+}
+
+const isTooMuch = (error: unknown): boolean =>
+  (error as { code?: string }).code === 'ERR_WORKER_OUT_OF_MEMORY' || (error as Error).name === 'AbortError';
+
+/** Threads for the files that come into a data folder. They are made when they are first needed, and end when there is nothing to do. */
+export function fileWorkers(dataDir: string): FileWorkers {
+  const pool = new Piscina({
+    ...threadOf('files'),
+    workerData: { dataDir },
+    minThreads: 0,
+    maxThreads: mostThreads,
+    idleTimeout: 30_000,
+    resourceLimits: { maxOldGenerationSizeMb: mostMegabytes },
+  });
+  // A thread that ends rejects what it was at; nobody else is to hear of it.
+  pool.on('error', () => undefined);
+  async function run<T>(task: unknown, name: string): Promise<T> {
+    try {
+      return (await pool.run(task, { name, signal: AbortSignal.timeout(mostMs) })) as T;
+    } catch (error) {
+      throw isTooMuch(error) ? new TooMuchWork() : error;
+    }
+  }
+  return {
+    siteFile: (bytes) => run(bytes, 'siteFile'),
+    picture: (bytes, use) => run({ bytes, use }, 'picture'),
+    close: () => pool.destroy(),
+  };
+}
