@@ -14,6 +14,8 @@ export const siteListingSchema = z.object({
   changedAt: z.string(),
   /** Since when it is out of the way; nothing of it is lost. */
   archivedAt: z.string().nullable(),
+  /** Since when it is in the bin, from which it goes for good after thirty days. */
+  binnedAt: z.string().nullable(),
 });
 export type SiteListing = z.infer<typeof siteListingSchema>;
 
@@ -83,6 +85,24 @@ export const sites = {
     answer: siteListingSchema,
     status: 200,
     hint: '“archived” is true or false.',
+  }),
+  bin: endpoint({
+    method: 'POST',
+    path: '/sites/:id/bin',
+    query: nothing,
+    body: z.strictObject({ binned: z.boolean() }),
+    answer: siteListingSchema,
+    status: 200,
+    hint: '“binned” is true or false.',
+  }),
+  /** Deletes for good what is in the bin. */
+  erase: endpoint({
+    method: 'DELETE',
+    path: sitePath,
+    query: nothing,
+    body: nothing,
+    answer: nothing,
+    status: 204,
   }),
   read: endpoint({
     method: 'GET',

@@ -103,10 +103,11 @@ export async function startServer({
     const orm = await openStore(dataDir, now());
     const pictures = pictureFolder(dataDir);
     const store = siteStore(orm, pictures, now);
+    const applying = applyingFolder(dataDir);
     const demo = () => demoFrom(demoFile, files);
     if (withDemo && (await store.list()).length === 0) await store.create(await demo());
     handler = createApp(
-      { store, pictures, files, demo, applying: applyingFolder(dataDir), log: noted },
+      { store, pictures, files, demo, applying, log: noted },
       webDir,
       {
         tester: standIn,
@@ -114,7 +115,7 @@ export async function startServer({
       },
       devices,
     ).callback();
-    const stopKeeping = keepCopies(dataDir, orm, now);
+    const stopKeeping = keepCopies({ dataDir, orm, applying, log: noted, now });
     const address = `http://127.0.0.1:${(server.address() as AddressInfo).port}`;
     await warmUp(store, address);
     noted.note('Started', { node: process.version, port: Number(new URL(address).port) });

@@ -2,6 +2,7 @@ import path from 'node:path';
 import { parseArgs } from 'node:util';
 import { StartupError } from '../startupError';
 import { backup } from './backup';
+import { forgetPictures } from './forgetPictures';
 
 const usage = `Usage: npm run backup -- --to FOLDER [--data FOLDER]
 
@@ -27,7 +28,8 @@ function main(): void {
     now: new Date().toISOString(),
     withPictures: !values.copy,
   });
-  if (!values.copy) console.log(`Backed up and proven: ${folder}`);
+  if (values.copy) forgetPictures(path.resolve(values.data), new Date().toISOString());
+  else console.log(`Backed up and proven: ${folder}`);
 }
 
 try {

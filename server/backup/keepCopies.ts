@@ -1,21 +1,43 @@
 import type { MikroORM } from '@mikro-orm/better-sqlite';
+import type { ServerLog } from '../log/serverLog';
+import type { ApplyingFolder } from '../recorders/applyingFolder';
+import { emptyBin } from '../store/bin';
+import { packEdits } from '../store/packEdits';
 import { copyOfToday } from './dailyCopies';
 
 const hourMs = 3600 * 1000;
 
+/** What the upkeep of a data folder works on. */
+export interface Kept {
+  dataDir: string;
+  orm: MikroORM;
+  applying: ApplyingFolder;
+  log: Pick<ServerLog, 'note' | 'fault'>;
+  now: () => string;
+}
+
+/** One round of upkeep: today's copy first, so that nothing goes of which there is none. */
+async function keep({ dataDir, orm, applying, log, now }: Kept): Promise<void> {
+  await copyOfToday(dataDir, now());
+  const packed = await packEdits(orm);
+  const erased = await emptyBin(orm, now());
+  for (const id of erased) applying.forgetSite(id);
+  if (packed + erased.length > 0) log.note('Upkeep', { packedEdits: packed, erasedSites: erased.length });
+  await orm.em.getConnection().execute('pragma wal_checkpoint(TRUNCATE)');
+}
+
 /**
- * Makes a copy of the database every day that the server runs, and every hour brings the log into the database, so that neither grows
- * old.
+ * Makes a copy of the database every day that the server runs, and every hour packs old edits, empties the bin of what has been in it for
+ * long, and brings the log into the database, so that none of them grows without end.
  * @returns how to stop, once what is under way is done
  */
-export function keepCopies(dataDir: string, orm: MikroORM, now: () => string): () => Promise<void> {
+export function keepCopies(kept: Kept): () => Promise<void> {
   let working: Promise<unknown> = Promise.resolve();
   const work = (): void => {
+    // What fails is tried again in the next hour.
     working = working
-      .then(() => copyOfToday(dataDir, now()))
-      .then(() => orm.em.getConnection().execute('pragma wal_checkpoint(TRUNCATE)'))
-      // A copy that fails says so itself; the next hour tries again.
-      .catch(() => undefined);
+      .then(() => keep(kept))
+      .catch((error: unknown) => kept.log.fault('Upkeep failed', error));
   };
   const timer = setInterval(work, hourMs);
   timer.unref();

@@ -7,7 +7,10 @@ export interface SiteInDatabase {
   version: number;
 }
 
-/** The sites of a database file, and the pictures that their facts and their logs name: undo may ask for one that no fact has now. */
+/**
+ * The sites of a database file, and the pictures that their facts and the edits at hand name: undo may ask for one that no fact has now. Edits
+ * that are packed are taken back by nobody.
+ */
 export function contentOf(file: string): { sites: SiteInDatabase[]; pictures: string[] } {
   const database = keepStatements(new Database(file, { readonly: true, fileMustExist: true }));
   try {

@@ -10,7 +10,6 @@ import { onlyFromHere, onlyJsonOrBytes, onlyPlainAddresses } from './guards';
 import type { ServerLog } from '../log/serverLog';
 import { noteFaults } from './noteFaults';
 import { problemsForErrors, sendProblem } from './problemDetails';
-import type { ApplyingFolder } from '../recorders/applyingFolder';
 import { pictureRoutes } from './pictureRoutes';
 import { recorderRoutes } from './recorderRoutes';
 import { siteRoutes, type Kept } from './siteRoutes';
@@ -38,7 +37,7 @@ const yearSeconds = 365 * 24 * 3600;
 
 /** The web server: the API under /api, the built pages everywhere else. */
 export function createApp(
-  kept: Kept & { applying: ApplyingFolder; log: ServerLog },
+  kept: Kept & { log: ServerLog },
   webDir: string,
   standIns: { tester: Promise<string | null>; recorders: Promise<Record<string, string>> },
   devices: readonly string[],

@@ -6,6 +6,7 @@ import { emptySite, siteFromTrusted, toSiteFile, type Site, type SiteFile } from
 import { evaluateInChildProcess, planInChildProcess } from '../evaluation/evaluateInChildProcess';
 import type { FileWorkers } from '../files/fileWorkers';
 import { siteFileText } from '../files/siteFileText';
+import type { ApplyingFolder } from '../recorders/applyingFolder';
 import type { PictureFolder } from '../store/pictureFolder';
 import type { EditOutcome } from '../store/editSite';
 import type { SiteStore, StoredSite } from '../store/siteStore';
@@ -23,10 +24,11 @@ export interface Kept {
   store: SiteStore;
   pictures: PictureFolder;
   files: FileWorkers;
+  applying: ApplyingFolder;
   demo: () => Promise<Site>;
 }
 
-const noSite = (id: string): Refused => notFound(`There is no site ${id} here.`);
+const noSite = (id: string): Refused => notFound(`There is no site ${id} here, unless it is in the bin.`);
 
 /** What was found of a site; ends the request where there is no such site. */
 function orNoSite<T>(id: string, found: T | null): T {
@@ -130,7 +132,7 @@ function downloadRoutes(router: Router, { store, pictures }: Kept): void {
 
 /** The addresses of sites under /api. */
 export function siteRoutes(kept: Kept): Router {
-  const { store, demo } = kept;
+  const { store, demo, applying } = kept;
   const router = new Router({ prefix: '/api' });
   router.post('/sites/import', keepPace(paces.imports));
   const stored = async (id: string): Promise<StoredSite> => orNoSite(id, await store.read(id));
@@ -150,6 +152,17 @@ export function siteRoutes(kept: Kept): Router {
   serveEndpoint(router, sites.archive, async ({ params: { id }, body }) =>
     orNoSite(id, await store.archive(id, body.archived)),
   );
+  serveEndpoint(router, sites.bin, async ({ params: { id }, body }) =>
+    orNoSite(id, await store.bin(id, body.binned)),
+  );
+  serveEndpoint(router, sites.erase, async ({ params: { id } }) => {
+    if ((await store.erase(id)) === 'erased') return (applying.forgetSite(id), null);
+    throw new Refused({
+      status: 409,
+      title: 'Not in the bin',
+      detail: `Only what is in the bin is deleted for good, and ${id} is not. Nothing was changed.`,
+    });
+  });
   serveEndpoint(router, sites.read, async ({ params: { id } }) => {
     const { site, ...rest } = await stored(id);
     return { ...rest, file: toSiteFile(site) };

@@ -1,4 +1,4 @@
-import { existsSync, mkdirSync, readFileSync, renameSync, rmSync, writeFileSync } from 'node:fs';
+import { existsSync, mkdirSync, readdirSync, readFileSync, renameSync, rmSync, writeFileSync } from 'node:fs';
 import path from 'node:path';
 import { applyingSchema, type Applying } from '#core/allocate/device';
 import { siteIdSchema } from '#core/model/site';
@@ -10,6 +10,8 @@ export interface ApplyingFolder {
   write: (applying: Applying) => void;
   /** Takes the file away; a damaged one is set aside beside it, since it may be all that tells what happened. */
   forget: (siteId: string, recorderId: string) => void;
+  /** Takes away whatever is kept of a site that was deleted for good. */
+  forgetSite: (siteId: string) => void;
 }
 
 /** Records of a version before called the inputs that are IP `turned`. */
@@ -59,6 +61,10 @@ export function applyingFolder(dataDir: string): ApplyingFolder {
       if (file === null || !existsSync(file)) return;
       if (parsedRecord(readFileSync(file, 'utf8')) === 'damaged') renameSync(file, `${file}.damaged`);
       else rmSync(file);
+    },
+    forgetSite: (siteId) => {
+      const names = existsSync(folder) ? readdirSync(folder) : [];
+      for (const name of names.filter((one) => one.startsWith(`${siteId}.`))) rmSync(path.join(folder, name));
     },
   };
 }

@@ -1,5 +1,4 @@
 import { defineEntity, p, type InferEntity } from '@mikro-orm/core';
-import type { LogEntry } from '#core/model/site';
 
 /** A site and the version its facts are at. */
 export const SiteRow = defineEntity({
@@ -13,6 +12,8 @@ export const SiteRow = defineEntity({
     changedAt: p.string(),
     /** Since when it is out of the way; nothing of it is lost. */
     archivedAt: p.string().nullable(),
+    /** Since when it is in the bin, from which it goes for good. */
+    binnedAt: p.string().nullable(),
   },
 });
 export type SiteRow = InferEntity<typeof SiteRow>;
@@ -26,19 +27,5 @@ export const FactRow = defineEntity({
     kind: p.string().primary(),
     id: p.string().primary(),
     fact: p.json<object>(),
-  },
-});
-
-/** The log: every edit that happened, with its inverse. Only ever appended to. */
-export const EditRow = defineEntity({
-  name: 'EditRow',
-  tableName: 'edit',
-  properties: {
-    site: p.manyToOne(SiteRow).primary().mapToPk().fieldName('site'),
-    version: p.integer().primary(),
-    id: p.string(),
-    entry: p.json<LogEntry>(),
-    /** The hash of its text and of the link before it. */
-    link: p.string(),
   },
 });

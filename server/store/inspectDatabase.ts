@@ -2,6 +2,7 @@ import Database from 'better-sqlite3';
 import { existsSync } from 'node:fs';
 import path from 'node:path';
 import { databaseName, walName } from './dataFolder';
+import { packedText, withTexts, type EditBlock } from './editBlocks';
 import { brokenAt, type ChainedEdit } from './editChain';
 import { keepStatements } from './keepStatements';
 import { migrations } from './migrations';
@@ -31,6 +32,13 @@ interface SiteVersion {
   version: number;
 }
 
+/** Edits with their texts, from packed blocks where they are that old. */
+function editsFrom(database: Database.Database, site: string, rows: ChainedEdit[]): ChainedEdit[] {
+  if (!rows.some(({ entry }) => entry === packedText)) return rows;
+  const blocks = database.prepare('select first, texts from edit_block where site = ?').all(site);
+  return withTexts(rows, blocks as EditBlock[]);
+}
+
 /** Whether each site is at the version that its log leads to, and the log hangs together. */
 function logFault(database: Database.Database, most: number): Fault | null {
   const sites = database.prepare('select id, version from site').all() as SiteVersion[];
@@ -38,7 +46,7 @@ function logFault(database: Database.Database, most: number): Fault | null {
     'select version, entry, link from edit where site = ? order by version desc limit ?',
   );
   for (const { id, version } of sites) {
-    const edits = (last.all(id, most + 1) as ChainedEdit[]).reverse();
+    const edits = editsFrom(database, id, (last.all(id, most + 1) as ChainedEdit[]).reverse());
     const at = edits.at(-1)?.version ?? 0;
     if (at !== version)
       return damaged(`does not agree with itself: site ${id} is at version ${version}, its log at ${at}`);

@@ -5,7 +5,7 @@ import { Migrator } from '@mikro-orm/migrations';
 import { counted } from '#core/shared/labels';
 import { StartupError } from '../startupError';
 import { databaseName } from './dataFolder';
-import { EditRow, FactRow, SiteRow } from './entities';
+import { FactRow, SiteRow } from './entities';
 import { faultOfFolder } from './inspectDatabase';
 import { keepStatements } from './keepStatements';
 import { migrations } from './migrations';
@@ -36,7 +36,7 @@ export async function openStore(dataDir: string, now = new Date().toISOString())
   checkDatabase(dataDir, now);
   const orm = await MikroORM.init({
     dbName: file,
-    entities: [SiteRow, FactRow, EditRow],
+    entities: [SiteRow, FactRow],
     extensions: [Migrator],
     migrations: { migrationsList: migrations, snapshot: false, silent: true },
     discovery: { warnWhenNoEntities: false },

@@ -1,6 +1,6 @@
 import { createHash, randomUUID } from 'node:crypto';
 import { existsSync, mkdirSync } from 'node:fs';
-import { open, readFile, rename } from 'node:fs/promises';
+import { open, readFile, rename, utimes } from 'node:fs/promises';
 import path from 'node:path';
 import { pictureTypes, type PictureType } from '#core/model/site';
 
@@ -23,7 +23,12 @@ export function pictureFolder(dataDir: string) {
   /** Keeps a picture and gives its id. It is on the disk, whole, before this returns. */
   async function keep(bytes: Buffer, type: PictureType): Promise<string> {
     const id = createHash('sha256').update(bytes).digest('hex');
-    if (typeOf(id)) return id;
+    if (typeOf(id)) {
+      // Sent again it is new again: what nobody names is forgotten by its age.
+      const at = new Date();
+      await utimes(fileOf(id, type), at, at);
+      return id;
+    }
     const draft = path.join(folder, `.${randomUUID()}`);
     const file = await open(draft, 'w');
     try {

@@ -1,6 +1,7 @@
 import type { MikroORM } from '@mikro-orm/better-sqlite';
 import type { SiteListing } from '#contract';
 import { aboutOf, freeId, type Edit, type LogEntry, type Site } from '#core/model/site';
+import { eraseSite } from './bin';
 import { entriesAfter, lastEntries } from './editLog';
 import { editSite, rehearseEdit, type EditOutcome } from './editSite';
 import { SiteRow } from './entities';
@@ -23,12 +24,13 @@ export interface Since {
   more: boolean;
 }
 
-const listingOf = ({ id, name, version, changedAt, archivedAt }: SiteRow): SiteListing => ({
+const listingOf = ({ id, name, version, changedAt, archivedAt, binnedAt }: SiteRow): SiteListing => ({
   id,
   name,
   version,
   changedAt,
   archivedAt: archivedAt ?? null,
+  binnedAt: binnedAt ?? null,
 });
 
 async function listSites({ orm }: StoreState): Promise<SiteListing[]> {
@@ -59,9 +61,18 @@ async function editsSince({ orm }: StoreState, id: string, version: number): Pro
 const createSite = ({ orm, now }: StoreState, site: Site): Promise<SiteListing> =>
   orm.em.fork().transactional(async (tx) => {
     const { name } = aboutOf(site);
-    const taken = new Set((await tx.find(SiteRow, {}, { fields: ['id'] })).map((row) => row.id));
+    const ids = await tx.execute<{ id: string }[]>('select id from site union select id from erased_site');
+    const taken = new Set(ids.map((row) => row.id));
     const id = freeId((wanted) => taken.has(wanted), name);
-    const row = { id, name, version: 0, createdAt: now(), changedAt: now(), archivedAt: null };
+    const row = {
+      id,
+      name,
+      version: 0,
+      createdAt: now(),
+      changedAt: now(),
+      archivedAt: null,
+      binnedAt: null,
+    };
     await tx.insert(SiteRow, row);
     await insertFacts(tx, id, site);
     return listingOf(row);
@@ -86,6 +97,27 @@ async function archiveSite(
   return row && listingOf(row);
 }
 
+/** Puts a site into the bin, or back out of it. */
+async function binSite(
+  { orm, now, recent }: StoreState,
+  id: string,
+  binned: boolean,
+): Promise<SiteListing | null> {
+  const em = orm.em.fork();
+  await em.nativeUpdate(SiteRow, { id }, { binnedAt: binned ? now() : null });
+  recent.delete(id);
+  const row = await em.findOne(SiteRow, { id });
+  return row && listingOf(row);
+}
+
+/** Deletes for good what is in the bin, and nothing else. */
+async function eraseFromBin({ orm, now }: StoreState, id: string): Promise<'erased' | 'not-in-bin'> {
+  const row = await orm.em.fork().findOne(SiteRow, { id, binnedAt: { $ne: null } });
+  if (!row) return 'not-in-bin';
+  await eraseSite(orm, id, now());
+  return 'erased';
+}
+
 /** Reads and writes sites. Every change is one transaction that either happened whole or not at all. */
 export interface SiteStore {
   list: () => Promise<SiteListing[]>;
@@ -97,6 +129,10 @@ export interface SiteStore {
   duplicate: (id: string, name: string) => Promise<SiteListing | null>;
   /** Puts a site out of the way, or back. */
   archive: (id: string, archived: boolean) => Promise<SiteListing | null>;
+  /** Puts a site into the bin, or back; what is in it is not read and takes no edits. */
+  bin: (id: string, binned: boolean) => Promise<SiteListing | null>;
+  /** Deletes what is in the bin for good. */
+  erase: (id: string) => Promise<'erased' | 'not-in-bin'>;
   edit: (edit: Edit) => Promise<EditOutcome>;
   /** Goes through an edit of which nothing is kept. */
   rehearse: (edit: Edit) => Promise<void>;
@@ -111,6 +147,8 @@ export function siteStore(orm: MikroORM, pictures: PictureFolder, now: () => str
     create: (site) => whenFree(() => createSite(state, site)),
     duplicate: (id, name) => whenFree(() => duplicateSite(state, id, name)),
     archive: (id, archived) => whenFree(() => archiveSite(state, id, archived)),
+    bin: (id, binned) => whenFree(() => binSite(state, id, binned)),
+    erase: (id) => whenFree(() => eraseFromBin(state, id)),
     edit: (edit) => whenFree(() => editSite(state, edit)),
     rehearse: (edit) => whenFree(() => rehearseEdit(state, edit)),
   };

@@ -13,8 +13,9 @@ export interface StoreState {
   now: () => string;
 }
 
+/** The row of a site that can be opened; what is in the bin is put back first. */
 export const findSite = (em: EntityManager, id: string): Promise<SiteRow | null> =>
-  em.findOne(SiteRow, { id }, { disableIdentityMap: true });
+  em.findOne(SiteRow, { id, binnedAt: null }, { disableIdentityMap: true });
 
 /** The facts of a site at the version of its row. */
 export async function currentSite(

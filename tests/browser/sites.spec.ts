@@ -123,6 +123,35 @@ test('a site is copied, archived, brought back, and the demo had anew', async ({
   await expect(page.locator('.canvas image')).toBeVisible();
 });
 
+test('a deleted site is in the bin, comes back whole, and goes for good by its name only', async ({
+  page,
+  server,
+  siteId,
+}) => {
+  await page.goto(server.address);
+  const row = page.locator(`[data-site="${siteId}"]`);
+  await row.getByRole('button', { name: 'Delete' }).click();
+  await expect(row).toBeHidden();
+  await page.getByRole('button', { name: /in the bin$/ }).click();
+  await row.getByRole('button', { name: 'Put back' }).click();
+  await row.getByRole('link', { name: 'Saltmarrow Ferry Terminal' }).click();
+  await expect(page.getByText('24 cameras, 2 recorders')).toBeVisible();
+  await page.goto(server.address);
+  await row.getByRole('button', { name: 'Delete' }).click();
+  await page.getByRole('button', { name: /in the bin$/ }).click();
+  await row.getByRole('button', { name: 'Delete for good' }).click();
+  const dialog = page.getByRole('dialog', { name: 'Delete for good' });
+  const go = dialog.getByRole('button', { name: 'Delete for good' });
+  await dialog.getByLabel('Type the name of the site').fill('Saltmarrow Ferry');
+  await expect(go).toBeDisabled();
+  await dialog.getByLabel('Type the name of the site').fill('Saltmarrow Ferry Terminal');
+  await go.click();
+  await expect(dialog).toBeHidden();
+  await page.reload();
+  await expect(page.getByRole('heading', { name: 'Start a site' })).toBeVisible();
+  await expect(row).toHaveCount(0);
+});
+
 test('each person has metres or feet, AWG or mm², and what is stored stays', async ({ page, open }) => {
   await open('survey/r01');
   await page.keyboard.press('e');

@@ -73,7 +73,7 @@ describe('reading', () => {
   it('says what is not there', async () => {
     expect(await details(await fetch(`${api}/sites/atlantis`))).toMatchObject({
       status: 404,
-      detail: 'There is no site atlantis here.',
+      detail: 'There is no site atlantis here, unless it is in the bin.',
     });
     expect(await details(await fetch(`${api}/weather`))).toMatchObject({ status: 404 });
     expect(await details(await fetch(`${api}/sites`, { method: 'DELETE' }))).toMatchObject({ status: 405 });

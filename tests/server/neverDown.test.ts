@@ -83,6 +83,7 @@ const folderThat = (write: (applying: Applying) => void): ApplyingFolder => ({
   read: () => null,
   write,
   forget: () => undefined,
+  forgetSite: () => undefined,
 });
 
 describe('a recorder', () => {

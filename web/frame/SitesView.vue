@@ -4,10 +4,12 @@ import { useRouter } from 'vue-router';
 import { problemLine } from '#core/shared/problems';
 import { freeName } from '#core/model/site';
 import TextField from '../parts/TextField.vue';
+import EraseDialog from './EraseDialog.vue';
+import SiteRow from './SiteRow.vue';
 import type { SiteListing } from '#contract';
 import { api, fileAddress, type Answer } from '../stores/api';
 
-/** All sites here: open one, start one, copy, archive, take in and out. */
+/** All sites here: open one, start one, copy, archive, delete, take in and out. */
 const router = useRouter();
 const sites = ref<SiteListing[] | null>(null);
 const silent = ref(false);
@@ -15,10 +17,18 @@ const refused = ref<string[]>([]);
 const name = ref('');
 const headEnd = ref('');
 const showArchived = ref(false);
+const showBin = ref(false);
+const erasing = ref<SiteListing | null>(null);
 const file = useTemplateRef('file');
 
-const current = computed(() => sites.value?.filter(({ archivedAt }) => archivedAt === null) ?? []);
-const archived = computed(() => sites.value?.filter(({ archivedAt }) => archivedAt !== null) ?? []);
+const all = computed(() => sites.value ?? []);
+const binned = computed(() => all.value.filter(({ binnedAt }) => binnedAt !== null));
+const archived = computed(() =>
+  all.value.filter(({ archivedAt, binnedAt }) => archivedAt !== null && binnedAt === null),
+);
+const current = computed(() =>
+  all.value.filter(({ archivedAt, binnedAt }) => archivedAt === null && binnedAt === null),
+);
 const shown = computed(() => [...current.value, ...(showArchived.value ? archived.value : [])]);
 
 async function load(): Promise<void> {
@@ -32,7 +42,7 @@ onMounted(() => {
 });
 
 /** What came back, or nothing and a word about why. */
-function orSay(answer: Answer<SiteListing>): SiteListing | null {
+function orSay<T>(answer: Answer<T>): T | null {
   if (answer.kind === 'answer') return answer.value;
   refused.value =
     answer.kind === 'silence'
@@ -56,6 +66,12 @@ async function importFile(): Promise<void> {
   if (!chosen || !file.value) return;
   await openOrSay(api.importSite(await chosen.text()));
   file.value.value = '';
+}
+async function erase({ id }: SiteListing): Promise<void> {
+  erasing.value = null;
+  refused.value = [];
+  orSay(await api.eraseSite(id));
+  await load();
 }
 const copy = ({ id, name: original }: SiteListing) =>
   stayOrSay(
@@ -83,14 +99,7 @@ const copy = ({ id, name: original }: SiteListing) =>
         Start one below, open a site file somebody gave you, or take the demo.
       </p>
       <ul>
-        <li v-for="site in shown" :key="site.id" :class="{ archived: site.archivedAt }" :data-site="site.id">
-          <span class="which"
-            ><RouterLink :to="{ name: 'survey', params: { siteId: site.id } }">{{ site.name }}</RouterLink>
-            <span class="dim tiny"
-              >{{ site.version === 0 ? 'as imported' : `${site.version} changes` }}, last
-              {{ new Date(site.changedAt).toLocaleString() }}{{ site.archivedAt ? ', archived' : '' }}</span
-            ></span
-          >
+        <SiteRow v-for="site in shown" :key="site.id" :site="site">
           <a class="btn small" :href="fileAddress(site.id)" download>Site file</a>
           <button type="button" class="btn small" @click="copy(site)">Copy</button>
           <button
@@ -100,7 +109,10 @@ const copy = ({ id, name: original }: SiteListing) =>
           >
             {{ site.archivedAt ? 'Bring back' : 'Archive' }}
           </button>
-        </li>
+          <button type="button" class="btn small" @click="stayOrSay(api.binSite(site.id, true))">
+            Delete
+          </button>
+        </SiteRow>
       </ul>
       <button
         v-if="archived.length > 0"
@@ -111,6 +123,20 @@ const copy = ({ id, name: original }: SiteListing) =>
       >
         {{ showArchived ? 'Hide what is archived' : `${archived.length} archived` }}
       </button>
+      <template v-if="binned.length > 0">
+        <button type="button" class="plain dim more" :aria-expanded="showBin" @click="showBin = !showBin">
+          {{ showBin ? 'Hide the bin' : `${binned.length} in the bin` }}
+        </button>
+        <ul v-if="showBin" aria-label="Bin">
+          <SiteRow v-for="site in binned" :key="site.id" :site="site">
+            <button type="button" class="btn small" @click="stayOrSay(api.binSite(site.id, false))">
+              Put back
+            </button>
+            <button type="button" class="btn small" @click="erasing = site">Delete for good</button>
+          </SiteRow>
+        </ul>
+        <p v-if="showBin" class="dim tiny">What is in the bin is deleted for good after thirty days.</p>
+      </template>
     </section>
     <section>
       <h2>Start a site</h2>
@@ -149,6 +175,7 @@ const copy = ({ id, name: original }: SiteListing) =>
         >{{ ' ' }}<button type="button" class="btn" @click="openOrSay(api.demoSite())">A fresh demo</button>
       </p>
     </section>
+    <EraseDialog v-if="erasing" :site="erasing" @leave="erasing = null" @erase="erase(erasing)" />
     <div v-if="refused.length > 0" class="caution" role="alert">
       <p v-for="line in refused" :key="line">{{ line }}</p>
     </div>
@@ -177,29 +204,8 @@ h2 {
   padding-bottom: 6px;
   border-bottom: 1px solid var(--rule-strong);
 }
-li {
-  display: flex;
-  gap: 8px;
-  align-items: center;
-  padding: 7px 0;
-  border-bottom: 1px solid var(--rule);
-}
-.which {
-  flex: 1;
-  min-width: 0;
-  display: flex;
-  flex-wrap: wrap;
-  gap: 0 12px;
-  align-items: baseline;
-}
-li a:first-child {
-  font-size: 15px;
-}
-.archived a:first-child {
-  color: var(--ink-2);
-}
 .more {
-  padding: 8px 0;
+  padding: 8px 16px 8px 0;
   text-decoration: underline;
   text-underline-offset: 2px;
 }
@@ -224,9 +230,6 @@ input[type='file'] {
 @media (max-width: 600px) {
   .new {
     grid-template-columns: 1fr;
-  }
-  li {
-    flex-wrap: wrap;
   }
   .demo {
     flex-wrap: wrap;
