@@ -25,6 +25,57 @@ describe('the worked cases', () => {
   );
 });
 
+/** What nobody means and anybody may send. */
+const nasty = [
+  null,
+  true,
+  '',
+  'x'.repeat(10_000),
+  '\0',
+  [],
+  {},
+  -1,
+  0,
+  1e308,
+  -1e308,
+  1e-320,
+  [[[[]]]],
+  ['NaN'],
+];
+
+/** A value with one of its leaves replaced. */
+function spoilt(value: unknown, at: number, by: unknown): unknown {
+  let leaf = 0;
+  const walk = (one: unknown): unknown => {
+    if (Array.isArray(one)) return one.map(walk);
+    if (typeof one === 'object' && one !== null)
+      return Object.fromEntries(Object.entries(one).map(([key, inside]) => [key, walk(inside)]));
+    return leaf++ === at ? by : one;
+  };
+  return walk(value);
+}
+
+describe('whatever comes in', () => {
+  it.each(Object.keys(calculations))('%s answers with figures or with a path and what is allowed', (name) => {
+    const inputs = reference.cases.filter((one) => one.calc === name).slice(0, 3);
+    for (const { input } of inputs)
+      for (let at = 0; at < 12; at += 1)
+        for (const by of nasty) {
+          const { status, out, errors } = run(name, spoilt(input, at, by));
+          if (status === 2)
+            expect([out, errors.every((line) => line.includes('allowed'))]).toEqual(['', true]);
+          else expect(() => JSON.parse(out) as unknown).not.toThrow();
+        }
+  });
+  it('nested a hundred thousand deep is refused in a line', () => {
+    const { status, errors } = calc(['dc-feed'], () => '['.repeat(100_000));
+    expect([status, errors]).toEqual([2, [expect.any(String)]]);
+    expect(calc(['path-loss'], () => `{"a":${'['.repeat(100_000)}${']'.repeat(100_000)}}`).errors).toEqual([
+      expect.stringContaining('allowed'),
+    ]);
+  });
+});
+
 describe('reflectometer', () => {
   it.each([
     ['open-143m', [{ kind: 'open', distanceM: 143 }]],

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { check, problemLine } from '#core/shared/problems';
+import { check, nestsDeeper, problemLine } from '#core/shared/problems';
 import { calculations } from './calculations';
 
 /** What a run of `calc` prints and its exit status. Nothing goes to standard output unless the status is 0. */
@@ -38,7 +38,9 @@ export function calc(args: readonly string[], readInput: () => string): CalcResu
   if (second === '--schema') return print(z.toJSONSchema(calculation.input));
   let input: unknown;
   try {
-    input = JSON.parse(readInput());
+    const text = readInput();
+    if (nestsDeeper(text)) return fail('(input) nests without end, allowed: one JSON object');
+    input = JSON.parse(text);
   } catch (error) {
     return fail(
       `(input) is not JSON (${error instanceof Error ? error.message : String(error)}), allowed: one JSON object`,

@@ -1,7 +1,5 @@
 import { readFileSync } from 'node:fs';
 import { calc } from './calc';
+import { command } from './command';
 
-const { status, out, errors } = calc(process.argv.slice(2), () => readFileSync(0, 'utf8'));
-for (const line of errors) process.stderr.write(`${line}\n`);
-if (out) process.stdout.write(`${out}\n`);
-process.exitCode = status;
+await command(() => calc(process.argv.slice(2), () => readFileSync(0, 'utf8')));

@@ -1,3 +1,4 @@
+export { devices, type AllowedHost } from './devices';
 export {
   endpoint,
   pathOf,

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { runStates, testIds, type Found } from '#core/model/site';
+import { runStates, siteIdSchema, testIds, type Found } from '#core/model/site';
 import { deviceAddressSchema } from './deviceAddress';
 import { endpoint } from './endpoint';
 import { nothing } from './nothing';
@@ -36,7 +36,7 @@ export const instruments = {
     method: 'POST',
     path: '/instrument/identify',
     query: nothing,
-    body: z.strictObject({ address: deviceAddressSchema }),
+    body: z.strictObject({ site: siteIdSchema, address: deviceAddressSchema }),
     answer: identitySchema,
     status: 200,
     hint: 'That is no address of an instrument.',
@@ -45,7 +45,7 @@ export const instruments = {
     method: 'POST',
     path: '/instrument/read',
     query: nothing,
-    body: askedSchema.extend({ address: deviceAddressSchema }),
+    body: askedSchema.extend({ site: siteIdSchema, address: deviceAddressSchema }),
     answer: identitySchema.extend({ found: foundSchema }),
     status: 200,
     hint: 'That is nothing an instrument could be asked.',

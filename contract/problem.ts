@@ -15,6 +15,8 @@ export const problemDetailsSchema = z.object({
   problemCount: z.int().optional(),
   /** What went wrong with a device, by its kind. */
   kind: z.string().optional(),
+  /** The host that a person would have to allow first, where one was not reached for that. */
+  host: z.string().optional(),
   /** The version that a site is at, where an edit was made on an older one, and what happened since. */
   version: z.int().optional(),
   since: z.array(trustedEntry).optional(),

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { applyingSchema, foundSchema, reportSchema } from '#core/allocate/device';
-import { nameSchema } from '#core/model/site';
+import { nameSchema, siteIdSchema } from '#core/model/site';
 import { deviceAddressSchema } from './deviceAddress';
 import { endpoint } from './endpoint';
 import { nothing } from './nothing';
@@ -29,7 +29,7 @@ export const recorders = {
     method: 'POST',
     path: '/recorders/read',
     query: nothing,
-    body: z.strictObject({ address: deviceAddressSchema }),
+    body: z.strictObject({ site: siteIdSchema, address: deviceAddressSchema }),
     answer: z.object({ report: reportSchema, cameras: z.array(foundSchema) }),
     status: 200,
     hint: 'That is no address of a recorder.',

@@ -12,7 +12,6 @@ const usage = `Usage: npm start -- [OPTIONS], or npm run demo -- [OPTIONS]
   --data FOLDER   where sites and pictures are kept (data)
   --reset         start afresh; the old database is kept beside, under the time of now
   --demo          load Saltmarrow Ferry Terminal where there is no site yet
-  --device HOST   a host outside of private networks where a device may be reached; can be given several times
   --help          show this text`;
 
 /** What was asked for on the command line; nothing where it was only this text. */
@@ -27,7 +26,6 @@ function optionsFrom(args: string[]): ServerOptions | null {
         data: { type: 'string', default: path.join(root, 'data') },
         demo: { type: 'boolean', default: false },
         reset: { type: 'boolean', default: false },
-        device: { type: 'string', multiple: true, default: [] },
         help: { type: 'boolean', short: 'h', default: false },
       },
     }));
@@ -45,7 +43,6 @@ function optionsFrom(args: string[]): ServerOptions | null {
     dataDir: path.resolve(values.data),
     webDir: path.join(root, 'dist'),
     reset: values.reset,
-    devices: values.device,
     demoFile: path.join(root, 'demo', 'saltmarrow.neotrope.json'),
     withDemo: values.demo,
   };
@@ -91,6 +88,6 @@ process.on('unhandledRejection', (reason) => {
 try {
   await main();
 } catch (error) {
-  console.error(error instanceof StartupError ? error.message : error);
-  process.exitCode = 1;
+  console.error(error instanceof Error ? error.message.split('\n')[0] : error);
+  process.exitCode = 2;
 }

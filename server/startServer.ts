@@ -12,6 +12,7 @@ import { StartupError } from './startupError';
 import { pictureFolder } from './store/pictureFolder';
 import { prepareDataFolder, setDatabaseAside } from './store/dataFolder';
 import { keepCopies } from './backup/keepCopies';
+import { allowedHosts } from './store/allowedHosts';
 import { holdFolder } from './store/folderLock';
 import { openStore } from './store/openStore';
 import { siteStore } from './store/siteStore';
@@ -25,8 +26,6 @@ export interface ServerOptions {
   /** Whether to load it where there is no site yet. */
   withDemo?: boolean;
   reset: boolean;
-  /** Hosts outside of private networks at which devices may be reached. */
-  devices?: readonly string[];
   /** Where the demo's stand-in instrument listens, once it does. */
   standIn?: Promise<string | null>;
   /** Where the demo's stand-in recorders listen, by the recorder's id. */
@@ -79,7 +78,6 @@ export async function startServer({
   demoFile,
   withDemo = false,
   reset,
-  devices = [],
   standIn = Promise.resolve(null),
   recorderStandIns = Promise.resolve({}),
 }: ServerOptions): Promise<RunningServer> {
@@ -107,13 +105,12 @@ export async function startServer({
     const demo = () => demoFrom(demoFile, files);
     if (withDemo && (await store.list()).length === 0) await store.create(await demo());
     handler = createApp(
-      { store, pictures, files, demo, applying, log: noted },
+      { store, pictures, files, demo, applying, log: noted, hosts: allowedHosts(orm, now) },
       webDir,
       {
         tester: standIn,
         recorders: recorderStandIns,
       },
-      devices,
     ).callback();
     const stopKeeping = keepCopies({ dataDir, orm, applying, log: noted, now });
     const address = `http://127.0.0.1:${(server.address() as AddressInfo).port}`;

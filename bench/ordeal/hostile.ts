@@ -131,12 +131,18 @@ function kindsOf(site: string, random: Random): (() => Hostile)[] {
     () =>
       asJson(
         '/api/instrument/identify',
-        JSON.stringify({ address: ['169.254.169.254:80', '127.0.0.1:99999', '[::]:1', 'x'][below(4)] }),
+        JSON.stringify({
+          site: 'saltmarrow-ferry-terminal',
+          address: ['169.254.169.254:80', '127.0.0.1:99999', '[::]:1', 'x'][below(4)],
+        }),
       ),
     () =>
       asJson(
         '/api/recorders/read',
-        JSON.stringify({ address: ['127.0.0.1:1', 'localhost:0', '[fe80::1]:80'][below(3)] }),
+        JSON.stringify({
+          site: 'saltmarrow-ferry-terminal',
+          address: ['127.0.0.1:1', 'localhost:0', '[fe80::1]:80'][below(3)],
+        }),
       ),
     () =>
       asJson(

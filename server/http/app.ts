@@ -4,6 +4,8 @@ import Koa from 'koa';
 import compress from 'koa-compress';
 import helmet from 'koa-helmet';
 import serve from 'koa-static';
+import { hostRoutes } from './hostRoutes';
+import type { AllowedHosts } from '../store/allowedHosts';
 import { instrumentRoutes } from './instrumentRoutes';
 import { deviceDoor } from './deviceDoor';
 import { onlyFromHere, onlyJsonOrBytes, onlyPlainAddresses } from './guards';
@@ -37,13 +39,12 @@ const yearSeconds = 365 * 24 * 3600;
 
 /** The web server: the API under /api, the built pages everywhere else. */
 export function createApp(
-  kept: Kept & { log: ServerLog },
+  kept: Kept & { log: ServerLog; hosts: AllowedHosts },
   webDir: string,
   standIns: { tester: Promise<string | null>; recorders: Promise<Record<string, string>> },
-  devices: readonly string[],
 ): Koa {
   const app = new Koa();
-  const door = deviceDoor(devices);
+  const door = deviceDoor(kept.hosts.of);
   noteFaults(app, kept.log);
   app.use(helmet({ contentSecurityPolicy, strictTransportSecurity: false }));
   app.use(problemsForErrors);
@@ -60,6 +61,7 @@ export function createApp(
     siteRoutes(kept),
     pictureRoutes(kept),
     instrumentRoutes(standIns.tester, door),
+    hostRoutes(kept),
     recorderRoutes({ ...kept, standIns: standIns.recorders, door }),
   ])
     app.use(routes.routes()).use(routes.allowedMethods());

@@ -1,5 +1,6 @@
 import { lookup } from 'node:dns/promises';
 import ipaddr from 'ipaddr.js';
+import type { AllowedHosts } from '../store/allowedHosts';
 import { Refused } from './refused';
 
 /** Networks that nobody outside a building is in. */
@@ -13,8 +14,8 @@ function hostAndPort(address: string): { host: string; port: number } {
 
 const withBrackets = (ip: string): string => (ip.includes(':') ? `[${ip}]` : ip);
 
-/** Where a device is reached, told to whoever asked for it by name; what it says is all that is told of a host that is not to be reached. */
-export type DeviceDoor = (address: string) => Promise<string>;
+/** Where a device of a site is reached, told to whoever asked for it by name; what it says is all that is told of a host that is not to be reached. */
+export type DeviceDoor = (site: string, address: string) => Promise<string>;
 
 async function addressOf(host: string): Promise<string> {
   if (ipaddr.isValid(host)) return host;
@@ -31,21 +32,23 @@ async function addressOf(host: string): Promise<string> {
 }
 
 /**
- * Lets devices be reached in private networks, and elsewhere only where whoever runs the server has named the host: what a page asks the
+ * Lets devices be reached in private networks, and elsewhere only at hosts that a person has allowed for the site: what a page asks the
  * server to reach must not be anything in the world. The name is resolved once, so that it cannot mean another place a moment later.
  */
 export const deviceDoor =
-  (named: readonly string[]): DeviceDoor =>
-  async (address) => {
+  (allowed: AllowedHosts['of']): DeviceDoor =>
+  async (site, address) => {
     const { host, port } = hostAndPort(address);
     const ip = await addressOf(host);
-    const range = ipaddr.process(ip).range();
-    const isNamed = named.some((one) => one.toLowerCase() === host.toLowerCase() || one === ip);
-    if (!reachable.has(range) && !isNamed)
+    const isNamed = async (): Promise<boolean> =>
+      (await allowed(site)).some((one) => one.host === host.toLowerCase());
+    if (!reachable.has(ipaddr.process(ip).range()) && !(await isNamed()))
       throw new Refused({
         status: 403,
         title: 'Not a device of this site',
-        detail: `${host} is in no private network, so it is not reached. Whoever runs Neotrope can allow it: npm start -- --device ${host}.`,
+        detail: `${host} is in no private network, so it is not reached before somebody allows it for this site.`,
+        kind: 'not-allowed',
+        host,
       });
     return `${withBrackets(ip)}:${port}`;
   };

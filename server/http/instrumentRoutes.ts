@@ -39,11 +39,11 @@ export function instrumentRoutes(
   const router = new Router({ prefix: '/api' });
   router.post(/^\/api\/instrument/, keepPace(paces.devices));
   serveEndpoint(router, instruments.list, async () => ({ standIn: await standIn, reads: readableTests }));
-  serveEndpoint(router, instruments.identify, ({ body: { address } }) =>
-    reading(async () => identify(await door(address), given)),
+  serveEndpoint(router, instruments.identify, ({ body: { site, address } }) =>
+    reading(async () => identify(await door(site, address), given)),
   );
-  serveEndpoint(router, instruments.read, ({ body: { address, ...asked } }) =>
-    reading(async () => readTest(await door(address), asked, given)),
+  serveEndpoint(router, instruments.read, ({ body: { site, address, ...asked } }) =>
+    reading(async () => readTest(await door(site, address), asked, given)),
   );
   return router;
 }

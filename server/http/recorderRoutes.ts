@@ -91,7 +91,7 @@ async function begin(
   of: RecorderId,
   { address: asked, key, by }: BodyOf<typeof recorders.apply>,
 ): Promise<Applying> {
-  const address = await door(asked);
+  const address = await door(of.siteId, asked);
   checkFree(jobs, of, address);
   const letGo = reserve(jobs, of, address);
   try {
@@ -146,9 +146,9 @@ export function recorderRoutes(
   router.post(/^\/api\/(recorders\/read|sites\/[^/]+\/recorders)/, keepPace(paces.devices));
 
   serveEndpoint(router, recorders.list, async () => ({ standIns: await standIns }));
-  serveEndpoint(router, recorders.read, ({ body: { address } }) => {
+  serveEndpoint(router, recorders.read, ({ body: { site, address } }) => {
     return talking(async () => {
-      const client = recorderClient(await door(address), '', given.answerMs);
+      const client = recorderClient(await door(site, address), '', given.answerMs);
       return { report: await client.report(), cameras: await client.cameras() };
     });
   });
@@ -158,7 +158,7 @@ export function recorderRoutes(
   });
   serveEndpoint(router, recorders.apply, ({ params, body }) => begin(jobs, store, door, idOf(params), body));
   serveEndpoint(router, recorders.goOn, async ({ params, body }) =>
-    goOn(jobs, idOf(params), { ...body, address: await door(body.address) }),
+    goOn(jobs, idOf(params), { ...body, address: await door(params.id, body.address) }),
   );
   serveEndpoint(router, recorders.stop, ({ params }) => stopJob(jobs, idOf(params)));
   serveEndpoint(router, recorders.forget, ({ params }) => {

@@ -91,10 +91,13 @@ export class LinkedEdits extends Migration {
   }
 }
 
-/** Deleted sites stay in a bin for a while, and old edits are kept in packed blocks. A later change of what an edit says unpacks them first. */
-export class BinAndBlocks extends Migration {
+/** Deleted sites stay in a bin for a while, hosts of devices are allowed by site, and old edits are kept in packed blocks. A later change of what an edit says unpacks them first. */
+export class BinHostsAndBlocks extends Migration {
   override up(): void {
     this.addSql('alter table site add column binned_at text');
+    this.addSql(
+      'create table allowed_host (site text not null references site (id) on delete cascade, host text not null, by text not null, at text not null, primary key (site, host)) strict',
+    );
     this.addSql('create table erased_site (id text primary key, erased_at text not null) strict');
     this.addSql(
       'create table edit_block (site text not null references site (id) on delete cascade, first integer not null, texts blob not null, primary key (site, first)) strict',
@@ -112,5 +115,5 @@ export const migrations = [
   { name: '0002-archived-sites', class: ArchivedSites },
   { name: '0003-standard-names', class: StandardNames },
   { name: '0004-linked-edits', class: LinkedEdits },
-  { name: '0005-bin-and-blocks', class: BinAndBlocks },
+  { name: '0005-bin-hosts-and-blocks', class: BinHostsAndBlocks },
 ];

@@ -121,6 +121,7 @@ async function eraseFromBin({ orm, now }: StoreState, id: string): Promise<'eras
 /** Reads and writes sites. Every change is one transaction that either happened whole or not at all. */
 export interface SiteStore {
   list: () => Promise<SiteListing[]>;
+  has: (id: string) => Promise<boolean>;
   read: (id: string) => Promise<StoredSite | null>;
   since: (id: string, version: number) => Promise<Since | null>;
   /** Puts a site into the store under an id of its own. Its pictures are kept already. */
@@ -142,6 +143,7 @@ export function siteStore(orm: MikroORM, pictures: PictureFolder, now: () => str
   const state: StoreState = { orm, pictures, now, recent: recentSites() };
   return {
     list: () => listSites(state),
+    has: async (id) => (await findSite(orm.em.fork(), id)) !== null,
     read: (id) => readSite(state, id),
     since: (id, version) => editsSince(state, id, version),
     create: (site) => whenFree(() => createSite(state, site)),

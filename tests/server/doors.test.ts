@@ -25,7 +25,9 @@ afterAll(() => server.close());
 
 describe('devices are reached in private networks, and elsewhere by name only', () => {
   const refusal = async (address: string, named: string[] = []): Promise<number | string> =>
-    deviceDoor(named)(address).catch((error: unknown) => (error as Refused).details.status);
+    deviceDoor(() => Promise.resolve(named.map((host) => ({ host, by: 'x', at: '' }))))('a', address).catch(
+      (error: unknown) => (error as Refused).details.status,
+    );
   it.each([
     ['192.168.1.60:80', '192.168.1.60:80'],
     ['10.20.0.5:80', '10.20.0.5:80'],
@@ -46,28 +48,42 @@ describe('devices are reached in private networks, and elsewhere by name only', 
     expect(await refusal('localhost:80')).toMatch(/^(127\.0\.0\.1|\[::1\]):80$/);
     expect(await refusal('no-such-device.invalid:80')).toBe(502);
   });
-  it('whoever runs the server can name one', async () =>
+  it('a person can allow one for a site', async () =>
     expect(await refusal('203.0.113.5:80', ['203.0.113.5'])).toBe('203.0.113.5:80'));
   it('over the wire it is said in words, for instruments and recorders', async () => {
+    const closed = { address: '169.254.169.254:80' };
     for (const [at, body] of [
-      ['/instrument/identify', { address: '169.254.169.254:80' }],
-      ['/recorders/read', { address: '169.254.169.254:80' }],
-      [
-        `/sites/${siteId}/recorders/hall-recorder/applying`,
-        { address: '169.254.169.254:80', key: 'k', by: 'R. Tolland' },
-      ],
+      ['/instrument/identify', { site: siteId, ...closed }],
+      ['/recorders/read', { site: siteId, ...closed }],
+      [`/sites/${siteId}/recorders/hall-recorder/applying`, { ...closed, key: 'k', by: 'R. Tolland' }],
     ] as const) {
       const answer = await post(`${server.address}/api${at}`, body);
       expect(answer.status).toBe(403);
-      expect(await answer.json()).toMatchObject({
-        detail: expect.stringContaining('--device 169.254.169.254') as string,
-      });
+      expect(await answer.json()).toMatchObject({ kind: 'not-allowed', host: '169.254.169.254' });
     }
   });
-  it('a port that there is none of and a key that goes into no request are refused before anything is asked', async () => {
-    expect((await post(`${server.address}/api/recorders/read`, { address: '127.0.0.1:70000' })).status).toBe(
-      400,
+  it('what is allowed is listed with who said so, is open for that site alone, and can be withdrawn', async () => {
+    const hosts = `${server.address}/api/sites/${siteId}/hosts`;
+    const asked = (site: string): Promise<Response> =>
+      post(`${server.address}/api/recorders/read`, { site, address: '0.0.0.0:1' });
+    expect((await asked(siteId)).status).toBe(403);
+    expect((await post(hosts, { host: '0.0.0.0', by: 'R. Tolland' })).status).toBe(204);
+    expect(await (await fetch(hosts)).json()).toMatchObject({
+      hosts: [{ host: '0.0.0.0', by: 'R. Tolland' }],
+    });
+    expect([(await asked(siteId)).status, (await asked('another')).status]).toEqual([502, 403]);
+    expect((await fetch(`${hosts}/0.0.0.0`, { method: 'DELETE' })).status).toBe(204);
+    expect((await asked(siteId)).status).toBe(403);
+    expect((await post(hosts, { host: 'http://x', by: 'R. Tolland' })).status).toBe(400);
+    expect((await post(`${server.address}/api/sites/atlantis/hosts`, { host: 'x', by: 'x' })).status).toBe(
+      404,
     );
+  });
+  it('a port that there is none of and a key that goes into no request are refused before anything is asked', async () => {
+    expect(
+      (await post(`${server.address}/api/recorders/read`, { site: siteId, address: '127.0.0.1:70000' }))
+        .status,
+    ).toBe(400);
     const key = await post(`${server.address}/api/sites/${siteId}/recorders/hall-recorder/applying`, {
       address: '127.0.0.1:80',
       key: 'Schlüssel\n',
@@ -81,7 +97,10 @@ describe('devices are reached in private networks, and elsewhere by name only', 
     await new Promise((resolve) => hangsUp.once('listening', resolve));
     const { port } = hangsUp.address() as { port: number };
     await new Promise((resolve) => hangsUp.close(resolve));
-    const answer = await post(`${server.address}/api/instrument/identify`, { address: `127.0.0.1:${port}` });
+    const answer = await post(`${server.address}/api/instrument/identify`, {
+      site: siteId,
+      address: `127.0.0.1:${port}`,
+    });
     expect(answer.status).toBe(502);
     expect(((await answer.json()) as { detail: string }).detail).toMatch(/^Nothing answers at/);
   });

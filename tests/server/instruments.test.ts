@@ -7,7 +7,7 @@ import { parseSiteFile } from '#core/model/site';
 import truthFile from '../../demo/saltmarrow.truth.json';
 import { startTester, type RunningTester } from '../../stand-ins/tester/startTester';
 import { truthSchema } from '../../stand-ins/tester/truth';
-import { demo, demoFile, ended, newFolder, post, root, startProcess } from './serverUnderTest';
+import { demo, demoFile, ended, newFolder, post, root, siteId, startProcess } from './serverUnderTest';
 
 const site = (() => {
   const read = parseSiteFile(JSON.stringify(demo()));
@@ -225,7 +225,8 @@ describe('over HTTP', () => {
     });
   });
   afterAll(() => Promise.all([server.close(), tester.close()]));
-  const ask = (path: string, body: unknown) => post(`${server.address}/api/instrument/${path}`, body);
+  const ask = (path: string, body: unknown) =>
+    post(`${server.address}/api/instrument/${path}`, { site: siteId, ...(body as object) });
 
   it('tells where the stand-in is, and reads with it', async () => {
     expect(await (await fetch(`${server.address}/api/instrument`)).json()).toMatchObject({

@@ -261,7 +261,7 @@ describe('what is damaged is said, and what can be read of it is saved', () => {
     ) as SiteFile;
     expect(saved.cameras).toHaveLength(24);
     const { code } = await runToEnd(['--data', folder, '--port', '0']);
-    expect(code).toBe(1);
+    expect(code).toBe(2);
   });
   it('a log cut short in its last change is what a power cut leaves: it starts, one edit less', async () => {
     const folder = await killedWith(10);

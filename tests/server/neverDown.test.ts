@@ -1,6 +1,7 @@
 import { createServer, type Server } from 'node:http';
 import type { AddressInfo } from 'node:net';
 import { readdirSync, readFileSync } from 'node:fs';
+import { connect } from 'node:net';
 import path from 'node:path';
 import Database from 'better-sqlite3';
 import { afterEach, describe, expect, it } from 'vitest';
@@ -234,5 +235,33 @@ describe('the server', () => {
       }
     };
     await expect.poll(() => pids.filter(isThere), { timeout: 20_000 }).toEqual([]);
+  });
+  it('out of file descriptors, with a plan under way, takes nobody in for a while and then goes on', async () => {
+    const { process: child, address } = await startProcess(
+      ['--demo', '--data', newFolder(), '--port', '0'],
+      400,
+    );
+    const port = Number(new URL(address).port);
+    const planning = fetch(`${address}/api/sites/${siteId}/plan?seconds=2`).catch(() => null);
+    const sockets = Array.from({ length: 500 }, () =>
+      connect(port, '127.0.0.1').on('error', () => undefined),
+    );
+    // What is asked while there are none left is answered, refused or left; nothing of it ends the server.
+    const asked = Array.from({ length: 8 }, () =>
+      fetch(`${address}/api/sites/${siteId}/plan.csv`, { signal: AbortSignal.timeout(4000) }).catch(
+        () => null,
+      ),
+    );
+    await Promise.all([planning, ...asked]);
+    for (const socket of sockets) socket.destroy();
+    await expect
+      .poll(async () => (await fetch(`${address}/api/sites`).catch(() => null))?.status, { timeout: 30_000 })
+      .toBe(200);
+    const edited = await post(`${address}/api/sites/${siteId}/edits`, choosing('c08', 'keep', 0));
+    expect([edited.status, child.exitCode]).toEqual([200, null]);
+    const plan = await fetch(`${address}/api/sites/${siteId}/plan?seconds=2`);
+    expect(plan.status).toBe(200);
+    child.kill('SIGTERM');
+    await ended(child);
   });
 });

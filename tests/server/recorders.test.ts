@@ -214,7 +214,7 @@ describe('the addresses of recorders', () => {
 
   it('read what a recorder holds and finds', async () => {
     const said = (await (
-      await post(`${server.address}/api/recorders/read`, { address: running.address })
+      await post(`${server.address}/api/recorders/read`, { site: siteId, address: running.address })
     ).json()) as { report: Report; cameras: unknown[] };
     expect([said.report.name, said.cameras.length]).toEqual(['Hall recorder', 24]);
   });
@@ -231,7 +231,7 @@ describe('the addresses of recorders', () => {
       );
       await new Promise((resolve) => other.once('listening', resolve));
       const address = `127.0.0.1:${(other.address() as AddressInfo).port}`;
-      const said = await post(`${server.address}/api/recorders/read`, { address });
+      const said = await post(`${server.address}/api/recorders/read`, { site: siteId, address });
       expect([said.status, ((await said.json()) as { detail: string }).detail]).toEqual([
         502,
         expect.stringMatching(/no recorder|does not say|without end/),
@@ -239,8 +239,12 @@ describe('the addresses of recorders', () => {
       other.close();
       other.closeAllConnections();
     }
-    expect((await post(`${server.address}/api/recorders/read`, { address: '127.0.0.1:1' })).status).toBe(502);
-    expect((await post(`${server.address}/api/recorders/read`, { address: 'file:///etc' })).status).toBe(400);
+    expect(
+      (await post(`${server.address}/api/recorders/read`, { site: siteId, address: '127.0.0.1:1' })).status,
+    ).toBe(502);
+    expect(
+      (await post(`${server.address}/api/recorders/read`, { site: siteId, address: 'file:///etc' })).status,
+    ).toBe(400);
   });
   it('apply the plan of the site, one at a time, and tell how far it is', async () => {
     const two = await Promise.all([post(applying(), asked()), post(applying(), asked())]);

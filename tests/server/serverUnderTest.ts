@@ -44,8 +44,14 @@ export interface Started {
   address: string;
 }
 
-export function startProcess(args: string[]): Promise<Started> {
-  const child = spawn(process.execPath, [path.join(root, 'programs', 'server.js'), ...args], { cwd: root });
+/** Starts the server; with so many file descriptors at most, where that is said. */
+export function startProcess(args: string[], mostFiles?: number): Promise<Started> {
+  const command = [process.execPath, path.join(root, 'programs', 'server.js'), ...args];
+  const [program, ...given] =
+    mostFiles === undefined
+      ? command
+      : ['bash', '-c', `ulimit -n ${mostFiles}; exec "$@"`, 'bash', ...command];
+  const child = spawn(program!, given, { cwd: root });
   return new Promise((resolve, reject) => {
     let said = '';
     const hear = (data: Buffer) => {

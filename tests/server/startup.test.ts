@@ -92,7 +92,7 @@ describe('what it cannot start on gives one line and exit 1', () => {
     writeFileSync(databaseIn(folder), 'mine');
     const { code, err } = await runToEnd(['--demo', '--reset', '--data', folder, '--port', String(port)]);
     blocker.close();
-    expect([code, oneLine(err)]).toEqual([1, true]);
+    expect([code, oneLine(err)]).toEqual([2, true]);
     expect(err).toContain(`Port ${port} is in use`);
     expect(readFileSync(databaseIn(folder), 'utf8')).toBe('mine');
   });
@@ -100,7 +100,7 @@ describe('what it cannot start on gives one line and exit 1', () => {
     const file = path.join(newFolder(), 'a-file');
     writeFileSync(file, 'mine');
     const { code, err } = await runToEnd(['--data', path.join(file, 'data'), '--port', '0']);
-    expect([code, oneLine(err)]).toEqual([1, true]);
+    expect([code, oneLine(err)]).toEqual([2, true]);
     expect(err).toMatch(/cannot be written to/);
   });
   it.each<[string, (file: string) => void, RegExp]>([
@@ -149,7 +149,7 @@ describe('what it cannot start on gives one line and exit 1', () => {
     make(databaseIn(folder));
     const before = readFileSync(databaseIn(folder));
     const { code, err, out } = await runToEnd(['--demo', '--data', folder, '--port', '0']);
-    expect([code, out, oneLine(err)]).toEqual([1, '', true]);
+    expect([code, out, oneLine(err)]).toEqual([2, '', true]);
     expect(err).toMatch(says);
     expect(readFileSync(databaseIn(folder)).equals(before)).toBe(true);
   });
@@ -165,7 +165,7 @@ describe('what it cannot start on gives one line and exit 1', () => {
     [['--horse'], /--horse/],
   ])('%j', async (args, says) => {
     const { code, err } = await runToEnd([...args, '--data', newFolder()]);
-    expect([code, oneLine(err)]).toEqual([1, true]);
+    expect([code, oneLine(err)]).toEqual([2, true]);
     expect(err).toMatch(says);
   });
 });

@@ -1,10 +1,11 @@
 <script setup lang="ts">
 import Dialog from 'primevue/dialog';
-import { computed } from 'vue';
+import { computed, watch } from 'vue';
 import { aboutOf, type About } from '#core/model/site';
 import FieldRow from '../parts/FieldRow.vue';
 import PickField from '../parts/PickField.vue';
 import TextField from '../parts/TextField.vue';
+import { useAllowedHosts } from '../stores/allowedHosts';
 import { useMeasures } from '../stores/measures';
 import { useCurrentUser } from '../stores/currentUser';
 import { useSite } from '../stores/site';
@@ -16,6 +17,8 @@ const own = useMeasures();
 const person = useCurrentUser();
 const store = useSite();
 const openSite = useOpenSite();
+const allowed = useAllowedHosts();
+watch(visible, (isOpen) => isOpen && store.site && void allowed.load());
 const about = computed(() => (store.site ? aboutOf(store.site) : null));
 const set = (what: string, fields: Partial<About>) =>
   store.change(`${what} of the site`, [
@@ -86,6 +89,13 @@ const gauges = [
           :refuse="(text) => (/^[A-Z]{3}$/.test(text) ? undefined : 'three capital letters, such as EUR')"
           @take="(currency) => set('Currency', { currency })"
       /></FieldRow>
+      <template v-if="allowed.hosts.length > 0">
+        <h3>Devices outside private networks</h3>
+        <p v-for="{ host, by } in allowed.hosts" :key="host" class="row host">
+          <span class="mono">{{ host }}</span><span class="dim tiny push">allowed by {{ by }}</span
+          ><button type="button" class="btn small" @click="allowed.withdraw(host)">Withdraw</button>
+        </p>
+      </template>
     </template>
     <p class="tiny dim">
       Both ways are read wherever you type: 40ft, 12.2 m. Your name stands beside readings and decisions.
@@ -99,7 +109,12 @@ h3 {
   border-bottom: 1px solid var(--rule-strong);
   margin-bottom: 4px;
 }
-.tiny {
+p.tiny {
   padding-top: 8px;
+}
+.host {
+  align-items: baseline;
+  gap: 8px;
+  padding: 4px 0;
 }
 </style>

@@ -1,5 +1,6 @@
 import type { z } from 'zod';
 import {
+  devices,
   downloads,
   instruments,
   pathOf,
@@ -23,6 +24,8 @@ export interface Refusal {
   detail: string;
   problems: Problem[];
   since: LogEntry[];
+  /** The host that a person would have to allow first. */
+  host: string | null;
 }
 export type Answer<T> =
   { kind: 'answer'; value: T } | { kind: 'refusal'; refusal: Refusal } | { kind: 'silence' };
@@ -34,8 +37,8 @@ const addressOf = (path: string, params: Record<string, string> = {}, query: Rec
 };
 
 function refusalFrom(status: number, body: unknown): Answer<never> {
-  const { detail, problems = [], since = [] } = problemDetailsSchema.parse(body);
-  return { kind: 'refusal', refusal: { status, detail, problems, since } };
+  const { detail, problems = [], since = [], host = null } = problemDetailsSchema.parse(body);
+  return { kind: 'refusal', refusal: { status, detail, problems, since, host } };
 }
 
 /** An answer as its contract has it. A proxy's page, or an answer that broke off, is as good as none, and safe to ask again. */
@@ -93,11 +96,16 @@ export const api = {
   importSite: (text: string) => ask(sites.import, { body: text }),
   keepPicture: (use: 'drawing' | 'photo', bytes: Blob) => ask(pictures.keep, { query: { for: use }, bytes }),
   instruments: () => ask(instruments.list),
-  identifyInstrument: (address: string) => ask(instruments.identify, { body: { address } }),
-  readInstrument: (address: string, asked: InstrumentAsked) =>
-    ask(instruments.read, { body: { address, ...asked } }),
+  identifyInstrument: (site: string, address: string) =>
+    ask(instruments.identify, { body: { site, address } }),
+  readInstrument: (site: string, address: string, asked: InstrumentAsked) =>
+    ask(instruments.read, { body: { site, address, ...asked } }),
   recorders: () => ask(recorders.list),
-  readRecorder: (address: string) => ask(recorders.read, { body: { address } }),
+  readRecorder: (site: string, address: string) => ask(recorders.read, { body: { site, address } }),
+  allowedHosts: (id: string) => ask(devices.allowed, { params: { id } }),
+  allowHost: (id: string, host: string, by: string) =>
+    ask(devices.allow, { params: { id }, body: { host, by } }),
+  withdrawHost: (id: string, host: string) => ask(devices.withdraw, { params: { id, host } }),
   applying: (siteId: string, recorderId: string) => ask(recorders.applying, ofRecorder(siteId, recorderId)),
   apply: (siteId: string, recorderId: string, body: BodyOf<typeof recorders.apply>) =>
     ask(recorders.apply, { ...ofRecorder(siteId, recorderId), body }),

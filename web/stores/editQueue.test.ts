@@ -44,7 +44,7 @@ function logged(id: string, version: number, ...changes: Change[]): LogEntry {
 
 const refused = (status: number, detail: string, since: LogEntry[] = []) => ({
   kind: 'refusal' as const,
-  refusal: { status, detail, problems: [], since },
+  refusal: { status, detail, problems: [], host: null, since },
 });
 
 describe('an answer to the first edit', () => {

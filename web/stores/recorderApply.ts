@@ -32,6 +32,8 @@ export const useRecorderApply = defineStore('recorder-apply', () => {
   /** Whether the record of an earlier plan cannot be read any more. */
   const isDamaged = ref(false);
   const problem = ref('');
+  /** The host that has to be allowed for the site before it is asked. */
+  const closedHost = ref<string | null>(null);
   const busy = ref(false);
   /** The demo's own recorders, as far as they came up. */
   const standIns = shallowRef<Record<string, string>>({});
@@ -54,8 +56,10 @@ export const useRecorderApply = defineStore('recorder-apply', () => {
     busy.value = false;
     if (answer.kind === 'answer') {
       problem.value = '';
+      closedHost.value = null;
       return answer;
     }
+    closedHost.value = answer.kind === 'refusal' ? answer.refusal.host : null;
     problem.value =
       answer.kind === 'refusal'
         ? answer.refusal.detail
@@ -71,7 +75,7 @@ export const useRecorderApply = defineStore('recorder-apply', () => {
   }
   async function read(): Promise<void> {
     const id = recorderId.value;
-    const answer = await ask(() => api.readRecorder(address.value.trim()));
+    const answer = await ask(() => api.readRecorder(site.id, address.value.trim()));
     if (id !== recorderId.value) return;
     report.value = answer?.value.report ?? null;
     cameras.value = answer?.value.cameras ?? [];
@@ -142,6 +146,7 @@ export const useRecorderApply = defineStore('recorder-apply', () => {
     applying,
     isDamaged,
     problem,
+    closedHost,
     busy,
     discover,
     read,

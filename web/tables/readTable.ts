@@ -1,6 +1,7 @@
 import { unzipSync } from 'fflate';
 import Papa from 'papaparse';
 import readXlsx from 'read-excel-file/universal';
+import { reachOf, type Reach } from './sheetReach';
 import { restored, type Cell, type ForeignTable } from '#core/survey/lists';
 
 /** A file as a table, with what a person should know of how it was read; or why it is none. */
@@ -8,8 +9,10 @@ export type ReadTable =
   { kind: 'table'; table: ForeignTable; remarks: string[] } | { kind: 'refused'; why: string };
 
 const mostBytes = 20_000_000;
-const mostUnpackedBytes = 200_000_000;
+const mostUnpackedBytes = 100_000_000;
 const mostRows = 20_000;
+/** A sheet may have empty rows between; its last cell is no farther out than this. */
+const farthest: Reach = { row: 100_000, column: 300 };
 
 const refused = (why: string): ReadTable => ({ kind: 'refused', why });
 const startsWith = (bytes: Uint8Array, ...magic: number[]): boolean =>
@@ -79,6 +82,12 @@ export function tableFromText(text: string, remarks: string[] = []): ReadTable {
   );
 }
 
+/** The sheets of a workbook that was found to be one, as text. */
+function sheetsOf(bytes: Uint8Array): string[] {
+  const files = unzipSync(bytes, { filter: ({ name }) => /^xl\/worksheets\/[^/]+\.xml$/i.test(name) });
+  return Object.values(files).map((file) => new TextDecoder().decode(file));
+}
+
 async function fromWorkbook(bytes: Uint8Array): Promise<ReadTable> {
   const names: string[] = [];
   let unpackedBytes = 0;
@@ -98,7 +107,14 @@ async function fromWorkbook(bytes: Uint8Array): Promise<ReadTable> {
       'This is a ZIP archive, not an XLSX workbook. Unpack it and choose the table inside, or save the table as XLSX or CSV.',
     );
   if (unpackedBytes > mostUnpackedBytes)
-    return refused('Unpacked this workbook would be larger than 200 MB. Save the one sheet as CSV.');
+    return refused('Unpacked this workbook would be larger than 100 MB. Save the one sheet as CSV.');
+  const tooFar = sheetsOf(bytes)
+    .map(reachOf)
+    .find(({ row, column }) => row > farthest.row || column > farthest.column);
+  if (tooFar)
+    return refused(
+      `A sheet of this workbook has a cell in row ${tooFar.row}, column ${tooFar.column}; up to ${farthest.row} rows and ${farthest.column} columns are taken. Delete what stands far out, or save the one sheet as CSV.`,
+    );
   try {
     const sheets = await readXlsx(bytes.slice().buffer);
     const [sheet] = sheets;

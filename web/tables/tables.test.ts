@@ -89,6 +89,18 @@ describe('a file from elsewhere', () => {
     expect(await why(zipSync({ 'xl/workbook.xml': strToU8('<nonsense') }))).toMatch(
       /could not be read|no row under/,
     );
+    // One kilobyte that asks for a cell in the last corner.
+    const sheet = (cells: string) =>
+      zipSync({
+        'xl/workbook.xml': strToU8('<workbook/>'),
+        'xl/worksheets/sheet1.xml': strToU8(`<worksheet><sheetData>${cells}</sheetData></worksheet>`),
+      });
+    for (const cells of [
+      '<row r="1"><c r="A1"/></row><row r="1048576"><c r="XFD1048576"><v>1</v></c></row>',
+      "<row r = '900000'></row>",
+      '<row r="1"><c r="XFD1"><v>1</v></c></row>',
+    ])
+      expect(await why(sheet(cells))).toMatch(/far out, or save the one sheet as CSV/);
     expect(await why(new Uint8Array([0x50, 0x4b, 3, 4, 9, 9]))).toMatch(/damaged/);
     expect(await why(new Uint8Array([0xd0, 0xcf, 0x11, 0xe0]))).toMatch(/old XLS/);
     expect(await why(new Uint8Array([0x89, 0x50, 0x4e, 0x47, 0, 0, 1]))).toMatch(/neither/);

@@ -17,8 +17,8 @@ const tables = {
   read: (bytes: Uint8Array): Promise<ReadTable> => readTable(bytes),
   readText: (text: string): ReadTable => tableFromText(text),
   match: (id: ListId, headings: string[]): Match[] => matchColumns(id, headings),
-  preview: (site: Site, id: ListId, table: ForeignTable, matches: Match[]): Preview =>
-    previewImport(site, id, table, matches),
+  preview: (site: Site, id: ListId, table: ForeignTable, matches: Match[], mark: string): Preview =>
+    previewImport(site, id, table, matches, mark),
   csv: (site: Site, id: ListId): string => csvOf(tableOf(site, id)),
   rowsCsv: (headings: string[], rows: Record<string, string>[]): string => csvOfRows(headings, rows),
   xlsx: (site: Site, id: ListId): Promise<Blob> => xlsxOf(tableOf(site, id)),

@@ -15,6 +15,8 @@ import type { Plan } from './types';
 export interface Who {
   by: string;
   at: string;
+  /** What stands in the ids of what they make. */
+  mark?: string;
 }
 
 /** A plan as it is kept: what was chosen and under what; what it comes to is worked out anew. */
@@ -37,7 +39,7 @@ export const planName = (site: Site): string =>
     'Plan',
   );
 
-const planId = (site: Site): string => freeId((id) => id in site.savedPlan, 'plan');
+const planId = (site: Site, { mark }: Who): string => freeId((id) => id in site.savedPlan, 'plan', mark);
 
 export type Pinning = { kind: 'changes'; changes: Change[]; id: string } | { kind: 'full'; message: string };
 
@@ -46,7 +48,7 @@ export function pin(site: Site, plan: Plan, who: Who): Pinning {
   const pinned = Object.values(site.savedPlan).filter((one) => one.pinned);
   if (pinned.length >= mostPinned)
     return { kind: 'full', message: `${mostPinned} plans are pinned already. Put one away first.` };
-  const id = planId(site);
+  const id = planId(site, who);
   return {
     kind: 'changes',
     id,
@@ -67,7 +69,7 @@ export function unpin(site: Site, id: string): Change[] {
 }
 
 /** Recorders that a plan buys, as they will stand in their places. */
-export function boughtRecorders(site: Site, { buys }: Pick<SavedPlan, 'buys'>): Recorder[] {
+export function boughtRecorders(site: Site, { buys }: Pick<SavedPlan, 'buys'>, mark?: string): Recorder[] {
   const catalogue = catalogueOf(site);
   const known: Record<string, Recorder> = { ...site.recorder };
   return buys.flatMap(({ productId, placeId, count }) =>
@@ -77,7 +79,7 @@ export function boughtRecorders(site: Site, { buys }: Pick<SavedPlan, 'buys'>): 
         productId,
         'recorder',
       );
-      const id = freeId((taken) => taken in known, 'new-recorder');
+      const id = freeId((taken) => taken in known, 'new-recorder', mark);
       const set: Recorder = {
         id,
         name: freeName(
@@ -103,7 +105,7 @@ export function boughtRecorders(site: Site, { buys }: Pick<SavedPlan, 'buys'>): 
  * The changes that make a kept plan the choice for every camera that it names: the record of who did it and when, on which
  * readings. Choices that are the same already stay as they were made; locked ones are not touched.
  */
-export function adopt(site: Site, planned: SavedPlan, { by, at }: Who): Change[] {
+export function adopt(site: Site, planned: SavedPlan, { by, at, mark }: Who): Change[] {
   const choices = Object.entries(planned.options).flatMap(([cameraId, option]) => {
     const before = site.choice[cameraId];
     return !site.camera[cameraId] || before?.locked || before?.option === option
@@ -114,7 +116,7 @@ export function adopt(site: Site, planned: SavedPlan, { by, at }: Who): Change[]
     site.savedPlan[planned.id] === planned ? [] : [{ kind: 'savedPlan', id: planned.id, set: planned }];
   // Adopted once before, its recorders are there already.
   const isFirst = !Object.values(site.choice).some((choice) => choice.planId === planned.id);
-  const bought = (isFirst ? boughtRecorders(site, planned) : []).map((set): Change => ({
+  const bought = (isFirst ? boughtRecorders(site, planned, mark) : []).map((set): Change => ({
     kind: 'recorder',
     id: set.id,
     set,

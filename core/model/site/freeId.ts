@@ -1,5 +1,8 @@
-/** An id of small letters, digits and hyphens made from a name, with a number behind it where that one is taken. */
-export function freeId(taken: (id: string) => boolean, name: string): string {
+/**
+ * An id of small letters, digits and hyphens made from a name, with a number behind it where that one is taken. With a `mark` of whoever
+ * makes it, two people apart never make the same.
+ */
+export function freeId(taken: (id: string) => boolean, name: string, mark = ''): string {
   const base =
     name
       .toLowerCase()
@@ -7,8 +10,9 @@ export function freeId(taken: (id: string) => boolean, name: string): string {
       .replace(/[^a-z0-9]+/g, '-')
       .replace(/^-+|-+$/g, '')
       .slice(0, 50) || 'x';
+  const marked = mark ? `${base}-${mark}` : base;
   for (let n = 1; ; n += 1) {
-    const id = n === 1 ? base : `${base}-${n}`;
+    const id = n === 1 ? marked : `${marked}-${n}`;
     // Facts are looked up by id in plain objects, which answer to a few names of their own.
     if (!(id in {}) && !taken(id)) return id;
   }

@@ -47,8 +47,9 @@ const usuallyTaken = (bestFormat: string): string[] => {
 export function addRecorder(
   site: Site,
   { name, placeId, inputs, rules, ipSlots, bestFormat, incomingMbps, slotMegapixels }: NewRecorder,
+  mark?: string,
 ): Change {
-  const id = freeId((wanted) => wanted in site.recorder, name);
+  const id = freeId((wanted) => wanted in site.recorder, name, mark);
   const { takesCoax } = familyOfKind(rules);
   const coaxInputs = takesCoax ? inputs : 0;
   const given = usualRules(rules, coaxInputs, ipSlots);
@@ -76,8 +77,9 @@ export function addRecorder(
 export function addSupply(
   site: Site,
   { name, placeId, current, setVolts, ratedAmps, outputs, fuseAmps }: NewSupply,
+  mark?: string,
 ): Change {
-  const id = freeId((wanted) => wanted in site.supply, name);
+  const id = freeId((wanted) => wanted in site.supply, name, mark);
   const set: Supply = {
     id,
     name,
@@ -102,8 +104,14 @@ const usualGear: { [K in GearKind]: Extract<Gear, { kind: K }> } = {
 };
 
 /** The change that notes a piece of equipment of a kind, with usual figures. */
-export function addEquipment(site: Site, kind: GearKind, name: string, placeId: string): Change {
-  const id = freeId((wanted) => wanted in site.equipment, name);
+export function addEquipment(
+  site: Site,
+  kind: GearKind,
+  name: string,
+  placeId: string,
+  mark?: string,
+): Change {
+  const id = freeId((wanted) => wanted in site.equipment, name, mark);
   const set: Equipment = { id, name, placeId, gear: usualGear[kind] };
   return { kind: 'equipment', id, set };
 }

@@ -19,9 +19,9 @@ export interface NewRun {
 }
 
 /** A place of which only the name is known. */
-export function unseenPlace(site: Site, name: string): Place {
+export function unseenPlace(site: Site, name: string, mark?: string): Place {
   return {
-    id: freeId((id) => id in site.place, name),
+    id: freeId((id) => id in site.place, name, mark),
     name,
     role: 'area',
     environment: 'indoor',
@@ -61,10 +61,11 @@ export function firstRun(
   place: Place,
   { headEndId, cable, lengthM }: Pick<NewRun, 'headEndId' | 'cable' | 'lengthM'>,
   feed: PowerFeed,
+  mark?: string,
 ): Run {
   const leg = legFor(feed, cable);
   return {
-    id: freeId((id) => id in site.run, `r${String(camera.number).padStart(2, '0')}`),
+    id: freeId((id) => id in site.run, `r${String(camera.number).padStart(2, '0')}`, mark),
     cameraId: camera.id,
     headEndId,
     state: 'live',
@@ -84,24 +85,24 @@ export function firstRun(
   };
 }
 
-/** The changes that add a camera with its run, and its place where the site has none of that name. */
-export function addRun(site: Site, wanted: NewRun): { changes: Change[]; runId: string } {
+/** The changes that add a camera with its run, and its place where the site has none of that name, under ids with a maker's mark. */
+export function addRun(site: Site, wanted: NewRun, mark?: string): { changes: Change[]; runId: string } {
   const known = Object.values(site.place).find(
     ({ name }) => name.toLowerCase() === wanted.placeName.trim().toLowerCase(),
   );
-  const place = known ?? unseenPlace(site, wanted.placeName.trim());
+  const place = known ?? unseenPlace(site, wanted.placeName.trim(), mark);
   const feed = feedFor(site, wanted.supplyId);
   const ac = feed.kind !== 'local-adapter' && site.supply[feed.supplyId]?.current === 'ac';
   const camera = placeholderCamera(
     {
-      id: freeId((id) => id in site.camera, `c${String(wanted.number).padStart(2, '0')}`),
+      id: freeId((id) => id in site.camera, `c${String(wanted.number).padStart(2, '0')}`, mark),
       number: wanted.number,
       name: wanted.name,
       placeId: place.id,
     },
     ac ? 'ac' : 'dc',
   );
-  const run = firstRun(site, camera, place, wanted, feed);
+  const run = firstRun(site, camera, place, wanted, feed, mark);
   return {
     runId: run.id,
     changes: [
@@ -117,8 +118,10 @@ export function addRunTo(
   site: Site,
   camera: Camera,
   wanted: Pick<NewRun, 'headEndId' | 'cable' | 'lengthM' | 'supplyId'>,
+  mark?: string,
 ): { changes: Change[]; runId: string } {
-  const run = firstRun(site, camera, site.place[camera.placeId]!, wanted, feedFor(site, wanted.supplyId));
+  const feed = feedFor(site, wanted.supplyId);
+  const run = firstRun(site, camera, site.place[camera.placeId]!, wanted, feed, mark);
   return { runId: run.id, changes: [{ kind: 'run', id: run.id, set: run }] };
 }
 

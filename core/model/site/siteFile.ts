@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { check, type Checked } from '#core/shared/problems';
+import { check, nestsDeeper, type Checked } from '#core/shared/problems';
 import { fileIdSchema, pictureTypes } from './drawing';
 import { referenceProblems } from './references';
 import { upgradeFile } from './upgrade';
@@ -130,6 +130,11 @@ export function attachedTo(input: unknown): AttachedFile[] {
 /** Reads the text of a site file. Text that breaks off is named as such. */
 export function parseSiteFile(text: string): Checked<Site> {
   let input: unknown;
+  if (nestsDeeper(text))
+    return {
+      kind: 'refused',
+      problems: [{ path: '(file)', value: 'nests without end', allowed: 'a whole Neotrope site file' }],
+    };
   try {
     input = JSON.parse(text.replace(/^\ufeff/, ''));
   } catch (error) {

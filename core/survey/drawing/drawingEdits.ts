@@ -49,8 +49,8 @@ function withFollowers(site: Site, changes: Change[], isMoved: (route: Route) =>
   return [...changes, ...runsThatFollow(withChanges(site, changes), isMoved)];
 }
 
-export function addDrawing(site: Site, name: string, picture: Picture): Change {
-  const id = freeId((wanted) => wanted in site.drawing, name);
+export function addDrawing(site: Site, name: string, picture: Picture, mark?: string): Change {
+  const id = freeId((wanted) => wanted in site.drawing, name, mark);
   return { kind: 'drawing', id, set: { id, name, ...picture } };
 }
 
@@ -68,9 +68,9 @@ export const pinOf = (site: Pick<Site, 'pin'>, of: Pin['of']): Pin | undefined =
   Object.values(site.pin).find((pin) => pin.of.kind === of.kind && pin.of.id === of.id);
 
 /** Puts a thing on a drawing, or moves it there from wherever it stands. */
-export function pinDown(site: Site, drawingId: string, of: Pin['of'], at: Spot): Change {
+export function pinDown(site: Site, drawingId: string, of: Pin['of'], at: Spot, mark?: string): Change {
   const pin = pinOf(site, of);
-  const id = pin?.id ?? freeId((wanted) => wanted in site.pin, `${of.kind}-${of.id}`);
+  const id = pin?.id ?? freeId((wanted) => wanted in site.pin, `${of.kind}-${of.id}`, mark);
   return {
     kind: 'pin',
     id,
@@ -92,9 +92,10 @@ export function addPlaceAt(
   name: string,
   role: Place['role'],
   at: Spot,
+  mark?: string,
 ): { changes: Change[]; pinId: string } {
-  const place: Place = { ...unseenPlace(site, name), role };
-  const pin = pinDown(site, drawingId, { kind: 'place', id: place.id }, at);
+  const place: Place = { ...unseenPlace(site, name, mark), role };
+  const pin = pinDown(site, drawingId, { kind: 'place', id: place.id }, at, mark);
   return { changes: [{ kind: 'place', id: place.id, set: place }, pin], pinId: pin.id };
 }
 
@@ -119,8 +120,9 @@ export function addRoute(
   drawingId: string,
   points: readonly Spot[],
   name: string,
+  mark?: string,
 ): { change: Change; routeId: string } {
-  const id = freeId((wanted) => wanted in site.route, name);
+  const id = freeId((wanted) => wanted in site.route, name, mark);
   const set: Route = {
     id,
     drawingId,

@@ -211,7 +211,7 @@ export const cameraList: List<Camera> = {
   rowAt: (id, site) => site.camera[id]!,
   name: ({ number, name }) => `${number} ${name}`,
   change: (camera) => ({ kind: 'camera', id: camera.id, set: camera }),
-  start: (cells, site) => {
+  start: (cells, site, mark) => {
     const [number, name, place] = [cells.get('number'), cells.get('name'), cells.get('place')];
     if (typeof number !== 'number') return { kind: 'refused', why: 'a new camera needs a number' };
     if (!name)
@@ -221,7 +221,7 @@ export const cameraList: List<Camera> = {
         kind: 'refused',
         why: `camera ${number} is new here and needs a place; import the places first`,
       };
-    const id = freeId((wanted) => wanted in site.camera, `c${String(number).padStart(2, '0')}`);
+    const id = freeId((wanted) => wanted in site.camera, `c${String(number).padStart(2, '0')}`, mark);
     return {
       kind: 'row',
       row: placeholderCamera({ id, number, name: String(name), placeId: String(place) }, 'dc'),

@@ -44,10 +44,11 @@ export interface List<Row> {
   name: (row: Row, site: Site) => string;
   /** The change that puts a row back into its site. */
   change: (row: Row, site: Site) => Change;
-  /** A row that is not there yet, from its key cells and whatever else the new row says; or why there can be none. */
+  /** A row that is not there yet, from its key cells and whatever else the new row says, under an id with its maker's mark; or why there can be none. */
   start: (
     cells: ReadonlyMap<string, Cell>,
     site: Site,
+    mark?: string,
   ) => { kind: 'row'; row: Row } | { kind: 'refused'; why: string };
 }
 

@@ -1,4 +1,4 @@
-import { freeId, notePlace, unseenPlace, withFireClass, type FireClass, type Place } from '#core/model/site';
+import { notePlace, unseenPlace, withFireClass, type FireClass, type Place } from '#core/model/site';
 import { choices } from '#core/model/labels';
 import type { List } from './column';
 import { numberColumn, optionalText, textColumn, wordColumn, wordsColumn, yesNoColumn } from './columns';
@@ -103,10 +103,9 @@ export const placeList: List<Place> = {
   rowAt: (id, site) => site.place[id]!,
   name: ({ name }) => name,
   change: (place) => ({ kind: 'place', id: place.id, set: place }),
-  start: (cells, site) => {
+  start: (cells, site, mark) => {
     const name = String(cells.get('name') ?? '').trim();
     if (!name) return { kind: 'refused', why: 'a place needs a name' };
-    const place = unseenPlace(site, name);
-    return { kind: 'row', row: { ...place, id: freeId((id) => id in site.place, name) } };
+    return { kind: 'row', row: unseenPlace(site, name, mark) };
   },
 };

@@ -84,6 +84,7 @@ function findRows(
   table: ForeignTable,
   matches: readonly Match[],
   site: Site,
+  mark?: string,
 ): { incoming: Incoming[]; draft: Site } {
   let draft = site;
   const known = keyed(list, site);
@@ -102,7 +103,7 @@ function findRows(
     if (why.length > 0 || key === null) return { line, values, id: null, isNew: false, what, why };
     const found = known.get(key);
     if (found) return { line, values, id: found.id, isNew: false, what: list.name(found.row, site), why };
-    const started = list.start(values, draft);
+    const started = list.start(values, draft, mark);
     if (started.kind === 'refused') return { line, values, id: null, isNew: true, what, why: [started.why] };
     const change = list.change(started.row, draft);
     draft = withChanges(draft, [change]);
@@ -182,9 +183,10 @@ export function previewImport(
   id: ListId,
   table: ForeignTable,
   matches: readonly Match[],
+  mark?: string,
 ): Preview {
   const list = listOf(id);
-  const found = findRows(list, table, matches, site);
+  const found = findRows(list, table, matches, site, mark);
   const { rows, draft, owner } = writeRows(list, found.incoming, site, found.draft);
   const changes = changesBetween(site, draft).filter(
     (change) =>

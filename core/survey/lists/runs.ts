@@ -193,7 +193,7 @@ export const runList: List<Run> = {
   rowAt: (id, site) => site.run[id]!,
   name: (run, site) => `run ${numberOf(run, site)} ${site.camera[run.cameraId]?.name ?? ''}`,
   change: (run) => ({ kind: 'run', id: run.id, set: run }),
-  start: (cells, site) => {
+  start: (cells, site, mark) => {
     const number = cells.get('number');
     const camera = Object.values(site.camera).find((one) => one.number === number);
     if (!camera)
@@ -224,6 +224,7 @@ export const runList: List<Run> = {
         site.place[camera.placeId]!,
         { headEndId: String(headEndId), cable: String(cable), lengthM },
         feed,
+        mark,
       ),
     };
   },

@@ -12,6 +12,7 @@ import {
   stepsLeft,
 } from '#core/allocate/device';
 import { useKeys } from '../../keys/keys';
+import AllowHost from '../../parts/AllowHost.vue';
 import FieldRow from '../../parts/FieldRow.vue';
 import PickField from '../../parts/PickField.vue';
 import { savedSettingsAddress } from '../../stores/api';
@@ -137,6 +138,7 @@ useKeys([
       </button>
     </div>
     <p v-if="device.problem" class="stop" role="alert">{{ device.problem }}</p>
+    <AllowHost v-if="device.closedHost" :host="device.closedHost" @allowed="device.read()" />
     <p v-if="planned.kind === 'not-yet'" class="caution">
       {{ planned.why }} Until then the plan cannot go into the recorder.
     </p>

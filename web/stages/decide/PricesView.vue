@@ -32,6 +32,7 @@ import { useOpenSite } from '../../stores/openSite';
 import ProductFields from './ProductFields.vue';
 import { hasFigures } from './productFigures';
 import { downloadBlob, useTables } from '../../tables/useTables';
+import { idMark } from '../../stores/idMark';
 
 /** What everything costs and takes: generic rows with invented prices, each to be overridden, and the site's own rows. */
 const store = useSite();
@@ -112,7 +113,7 @@ const tableProblem = (text: string) => {
 };
 const opened = ref('');
 function copy(product: Product): void {
-  const id = freeId((one) => catalogueOf(openSite.value).products.has(one), `own ${product.name}`);
+  const id = freeId((one) => catalogueOf(openSite.value).products.has(one), `own ${product.name}`, idMark);
   store.change(`Own row like ${product.name}`, [
     {
       kind: 'product',

@@ -16,6 +16,7 @@ import TextField from '../../parts/TextField.vue';
 import { fitting } from '../../parts/within';
 import { useSite } from '../../stores/site';
 import { useOpenSite } from '../../stores/openSite';
+import { idMark } from '../../stores/idMark';
 
 /** What was found of a radio path: how far, how clear, and who else is on the air. */
 const { placeId, headEndId } = defineProps<{ placeId: string; headEndId: string }>();
@@ -35,7 +36,7 @@ const nameOf = (id: string) => openSite.value.place[id]?.name ?? '';
 
 function set(fields: { [K in keyof RadioPath]?: RadioPath[K] | undefined }): void {
   const usual: RadioPath = {
-    id: freeId((id) => id in openSite.value.radioPath, `radio ${placeId}`),
+    id: freeId((id) => id in openSite.value.radioPath, `radio ${placeId}`, idMark),
     fromPlaceId: placeId,
     toPlaceId: headEndId,
     distanceM: 100,

@@ -19,6 +19,7 @@ import TextField from '../../parts/TextField.vue';
 import { choices } from '#core/model/labels';
 import { fitting } from '../../parts/within';
 import { useSite } from '../../stores/site';
+import { idMark } from '../../stores/idMark';
 
 /** Notes a recorder, a supply box or other gear, so that runs can be patched and fed. */
 const visible = defineModel<boolean>('visible', { required: true });
@@ -84,10 +85,10 @@ function add(): void {
   }
   const change =
     what.value === 'recorder'
-      ? addRecorder(store.site, { ...recorder, name })
+      ? addRecorder(store.site, { ...recorder, name }, idMark)
       : what.value === 'supply'
-        ? addSupply(store.site, { ...supply, name })
-        : addEquipment(store.site, what.value, name, gear.placeId);
+        ? addSupply(store.site, { ...supply, name }, idMark)
+        : addEquipment(store.site, what.value, name, gear.placeId, idMark);
   problems.value = store
     .change(`Add ${name}`, [change])
     .map(({ path, allowed }) => `${path.split('/').at(-1)}: ${allowed}`);

@@ -10,6 +10,7 @@ import QuantityField from '../../parts/QuantityField.vue';
 import TextField from '../../parts/TextField.vue';
 import { useMeasures } from '../../stores/measures';
 import { useSite } from '../../stores/site';
+import { idMark } from '../../stores/idMark';
 
 /** Adds a camera with its run, or a run to a camera that has none yet. */
 const visible = defineModel<boolean>('visible', { required: true });
@@ -72,8 +73,8 @@ function add(): void {
   if (missing.length > 0 || !store.site) return;
   const supplyId = wanted.supplyId === 'adapter' ? null : wanted.supplyId;
   const { changes, runId } = camera
-    ? addRunTo(store.site, camera, { ...wanted, supplyId })
-    : addRun(store.site, { ...wanted, supplyId });
+    ? addRunTo(store.site, camera, { ...wanted, supplyId }, idMark)
+    : addRun(store.site, { ...wanted, supplyId }, idMark);
   problems.value = store
     .change(
       camera ? `Add a run to ${camera.number} ${camera.name}` : `Add run ${wanted.number} ${wanted.name}`,

@@ -11,6 +11,7 @@ import QuantityField from '../../parts/QuantityField.vue';
 import TextField from '../../parts/TextField.vue';
 import { whole, within } from '../../parts/within';
 import { useOpenSite } from '../../stores/openSite';
+import { idMark } from '../../stores/idMark';
 
 /** A cable by its own data sheet. It goes before the tables, and for every segment that is of it. */
 const { sheet } = defineProps<{ sheet: DataSheet | null }>();
@@ -56,7 +57,7 @@ const words: Record<string, string> = {
 
 function take(): void {
   const { kind, name, material, velocityFactor, impedanceOhms, fireRating } = draft;
-  const id = sheet?.id ?? freeId((wanted) => wanted in openSite.value.construction, name || 'cable');
+  const id = sheet?.id ?? freeId((wanted) => wanted in openSite.value.construction, name || 'cable', idMark);
   const common = { kind, id, name: name.trim(), material, velocityFactor, impedanceOhms };
   const own = isCoax.value
     ? { centreOhmPerKm: draft.centreOhmPerKm, shieldOhmPerKm: draft.shieldOhmPerKm }

@@ -4,6 +4,7 @@ import { freeId, type Photo } from '#core/model/site';
 import { api, pictureAddress } from '../../stores/api';
 import { useSite } from '../../stores/site';
 import { useOpenSite } from '../../stores/openSite';
+import { idMark } from '../../stores/idMark';
 
 /** Photos of one thing, and a big button that opens the phone's camera. */
 const { of, what } = defineProps<{ of: Photo['of']; what: string }>();
@@ -34,7 +35,7 @@ async function add(): Promise<void> {
     return;
   }
   const { remarks: _, ...picture } = answer.value;
-  const id = freeId((wanted) => wanted in openSite.value.photo, `photo-${of.id}`);
+  const id = freeId((wanted) => wanted in openSite.value.photo, `photo-${of.id}`, idMark);
   problem.value = store
     .change(`Photo of ${what}`, [
       {

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { onMounted } from 'vue';
+import AllowHost from '../../parts/AllowHost.vue';
 import TextField from '../../parts/TextField.vue';
 import { useInstrument } from '../../stores/instrument';
 
@@ -48,9 +49,8 @@ onMounted(() => void instrument.discover());
       </button>
     </template>
     <span v-if="instrument.problem" class="why" role="alert">{{ instrument.problem }}</span>
-    <span v-else-if="instrument.busy && instrument.busy !== 'connecting'" class="dim" role="status"
-      >reading…</span
-    >
+    <AllowHost v-if="instrument.closedHost" :host="instrument.closedHost" @allowed="instrument.connect" />
+    <span v-if="instrument.busy && instrument.busy !== 'connecting'" class="dim" role="status">reading…</span>
   </div>
 </template>
 

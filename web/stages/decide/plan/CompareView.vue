@@ -9,6 +9,7 @@ import TextField from '../../../parts/TextField.vue';
 import { usePlanner } from '../../../stores/planner';
 import { useSite } from '../../../stores/site';
 import { useOpenSite } from '../../../stores/openSite';
+import { idMark } from '../../../stores/idMark';
 
 /** Up to four plans beside each other: what each comes to now, and where two of them differ and why. */
 const store = useSite();
@@ -76,7 +77,11 @@ const putAway = (plan: SavedPlan) => store.change(`Put ${plan.name} away`, unpin
 const adoptIt = (plan: SavedPlan) =>
   store.change(
     `Adopt ${plan.name}`,
-    adopt(openSite.value, plan, { by: store.signedBy('Planner'), at: new Date().toISOString() }),
+    adopt(openSite.value, plan, {
+      by: store.signedBy('Planner'),
+      at: new Date().toISOString(),
+      mark: idMark,
+    }),
   );
 </script>
 

@@ -16,6 +16,7 @@ import { useSite } from '../../../stores/site';
 import { useOpenSite } from '../../../stores/openSite';
 import SearchBar from './SearchBar.vue';
 import TotalsRow from './TotalsRow.vue';
+import { idMark } from '../../../stores/idMark';
 
 /** What a little less dark time, more new cable or more to spare costs: proven plans as points, each to be looked at, pinned or taken up. */
 use([ScatterChart, GridComponent, TooltipComponent, SVGRenderer]);
@@ -53,6 +54,7 @@ function pinIt(): void {
   const pinned = pin(openSite.value, point.value.plan, {
     by: store.signedBy('Planner'),
     at: new Date().toISOString(),
+    mark: idMark,
   });
   if (pinned.kind === 'full')
     toast.add({ severity: 'warn', summary: 'Not pinned', detail: pinned.message, life: 6000 });

@@ -23,6 +23,7 @@ import DemandsPanel from './DemandsPanel.vue';
 import ReasonBox from './ReasonBox.vue';
 import SearchBar from './SearchBar.vue';
 import TotalsRow from './TotalsRow.vue';
+import { idMark } from '../../../stores/idMark';
 
 const store = useSite();
 const openSite = useOpenSite();
@@ -32,7 +33,7 @@ const planner = usePlanner();
 const toast = useToast();
 
 const about = computed(() => aboutOf(openSite.value));
-const who = () => ({ by: store.signedBy('Planner'), at: new Date().toISOString() });
+const who = () => ({ by: store.signedBy('Planner'), at: new Date().toISOString(), mark: idMark });
 const rows = computed(() =>
   summary.value.runs.map((run) => {
     const kind = planner.plan?.options[run.camera.id];
@@ -104,7 +105,7 @@ function adoptIt(): void {
   // What the plan was made for has changed: it is found again before anybody builds on it.
   if (!plan || planner.isStale) return;
   const name = planName(openSite.value);
-  const id = freeId((one) => one in openSite.value.savedPlan, 'plan');
+  const id = freeId((one) => one in openSite.value.savedPlan, 'plan', idMark);
   const problems = store.change(
     `Adopt ${name}`,
     adopt(openSite.value, { ...plannedOf(plan, id, name, who()), pinned: false }, who()),

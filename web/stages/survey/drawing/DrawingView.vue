@@ -35,6 +35,7 @@ import PlanCanvas from './PlanCanvas.vue';
 import RoutePanel from './RoutePanel.vue';
 import ScalePanel from './ScalePanel.vue';
 import type { InHand, Tool } from './tools';
+import { idMark } from '../../../stores/idMark';
 
 /** Floor plans to scale: where things stand, what cameras see, and the ways cables take, which tell their lengths. */
 const emit = defineEmits<{ open: [runId: string] }>();
@@ -97,7 +98,7 @@ async function take(): Promise<void> {
     drawings.value.map((one) => one.name),
     chosen.name.replace(/\.[^.]+$/, '').slice(0, 60) || 'Drawing',
   );
-  const added = addDrawing(site.value, name, picture);
+  const added = addDrawing(site.value, name, picture, idMark);
   if (!change(`Add the drawing ${name}`, [added])) return;
   await show(added.id);
   await nextTick();
@@ -115,7 +116,7 @@ const putDown = () => {
 };
 
 function putAt(of: Pin['of'], at: Spot): void {
-  const set = pinDown(site.value, drawing.value!.id, of, at);
+  const set = pinDown(site.value, drawing.value!.id, of, at, idMark);
   if (!change(`Put ${thingName(site.value, of)} on the drawing`, [set])) return;
   inHand.value = { kind: 'pin', id: set.id };
   putDown();
@@ -125,7 +126,7 @@ function putPlaceAt(role: Place['role'], at: Spot): void {
     Object.values(site.value.place).map((place) => place.name),
     roleWords(role),
   );
-  const { changes, pinId } = addPlaceAt(site.value, drawing.value!.id, name, role, at);
+  const { changes, pinId } = addPlaceAt(site.value, drawing.value!.id, name, role, at, idMark);
   if (!change(`Note ${name}`, changes)) return;
   inHand.value = { kind: 'pin', id: pinId };
   putDown();
@@ -163,7 +164,7 @@ function finishRoute(): void {
     Object.values(site.value.route).map((one) => one.name),
     'Route 1',
   );
-  const added = addRoute(site.value, drawing.value.id, tool.value.points, name);
+  const added = addRoute(site.value, drawing.value.id, tool.value.points, name, idMark);
   if (!change(`Draw ${name}`, [added.change])) return;
   inHand.value = { kind: 'route', id: added.routeId };
   putDown();

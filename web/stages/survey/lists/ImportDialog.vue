@@ -14,6 +14,7 @@ import PickField from '../../../parts/PickField.vue';
 import { useOpenSite } from '../../../stores/openSite';
 import { useSite } from '../../../stores/site';
 import { useTables } from '../../../tables/useTables';
+import { idMark } from '../../../stores/idMark';
 
 /** What an import would do, row by row, before anything is done. All of it happens, or nothing. */
 const { list, table, remarks } = defineProps<{ list: ListId; table: ForeignTable; remarks: string[] }>();
@@ -43,7 +44,7 @@ const example = (index: number) =>
     .join(', ');
 
 async function look(): Promise<void> {
-  preview.value = await tables.preview(toRaw(openSite.value), list, table, toRaw(matches.value));
+  preview.value = await tables.preview(toRaw(openSite.value), list, table, toRaw(matches.value), idMark);
   if (preview.value.counts.refused > 0) shown.value = 'refused';
 }
 watch(

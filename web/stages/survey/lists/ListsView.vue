@@ -26,6 +26,7 @@ import ImportDialog from './ImportDialog.vue';
 import ListTable from './ListTable.vue';
 import { listEditing, type Then } from './listEditing';
 import { neighbour } from './neighbour';
+import { idMark } from '../../../stores/idMark';
 
 /** The survey as tables: seen at once, found, sorted, changed in place, one or many, and taken in and out. */
 const store = useSite();
@@ -143,6 +144,7 @@ function addPlace(): void {
       Object.values(openSite.value.place).map(({ name }) => name),
       'New place',
     ),
+    idMark,
   );
   search.value = '';
   problem.value = store

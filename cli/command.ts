@@ -1,0 +1,26 @@
+/** What a command says, and its exit status. */
+export interface Said {
+  status: number;
+  out: string;
+  errors: readonly string[];
+}
+
+/** The one line that a person needs of whatever went wrong. */
+const firstLine = (error: unknown): string =>
+  (error instanceof Error ? error.message : String(error)).split('\n')[0]!;
+
+/** Says what a command came to. Whatever goes wrong in it is one line on standard error and status 2; whoever reads may stop early. */
+export async function command(run: () => Said | Promise<Said>): Promise<void> {
+  process.stdout.on('error', (error: NodeJS.ErrnoException) => {
+    if (error.code !== 'EPIPE') process.exitCode = 2;
+  });
+  let said: Said;
+  try {
+    said = await run();
+  } catch (error) {
+    said = { status: 2, out: '', errors: [firstLine(error)] };
+  }
+  for (const line of said.errors) process.stderr.write(`${line}\n`);
+  if (said.out) process.stdout.write(`${said.out}\n`);
+  process.exitCode = said.status;
+}
