@@ -31,6 +31,11 @@ export const router = createRouter({
           name: 'allocate',
           component: () => import('./stages/allocate/AllocateStage.vue'),
         },
+        {
+          path: 'connect/:runId?',
+          name: 'connect',
+          component: () => import('./stages/connect/ConnectStage.vue'),
+        },
         { path: 'plan/:runId?', name: 'plan', component: () => import('./stages/plan/PlanStage.vue') },
       ],
     },

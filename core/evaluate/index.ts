@@ -1,5 +1,7 @@
 export { allocationOf } from './allocation';
 export { evaluateSite, type Before, type SiteEvaluation } from './evaluateSite';
+export { hookUpOfRun } from './hookUpOfRun';
+export { networkAt, type NetworkMoment } from './networkAt';
 export { savingOf, troubleOf } from './ranking';
 export { runDiagnostics, type RunDiagnostics } from './runDiagnostics';
 export { planSolver } from './planSolver';

@@ -72,7 +72,7 @@ test('a rack, a circuit and a UPS know what they carry', async ({ page, open }) 
   await note.getByLabel('Name').fill('Hall switch');
   await note.getByRole('button', { name: 'Add' }).click();
   await expect(note).toBeHidden();
-  const sheet = page.locator('[data-thing="equipment/hall-switch"]');
+  const sheet = page.locator('[data-thing^="equipment/hall-switch-"]');
   await sheet.getByLabel('Rack', { exact: true }).click();
   await choose(page, 'Hall rack');
   await sheet.getByLabel('Circuit or UPS').click();

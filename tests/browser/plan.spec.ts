@@ -56,7 +56,7 @@ test('the site is planned, steered, compared, adopted, and a breaking reading ra
   );
 
   // Adopt the second; the record says with which plan and on how many readings.
-  await page.locator('[data-plan="plan-2"]').getByRole('button', { name: 'Adopt' }).click();
+  await page.locator('[data-plan^="plan-"][data-plan$="-2"]').getByRole('button', { name: 'Adopt' }).click();
   await expect(page.locator('.decide .head')).toContainText('all decided');
   await page.getByRole('button', { name: /^Record/ }).click();
   await expect(page.locator('tr[data-camera="c14"]')).toContainText(

@@ -12,12 +12,19 @@ export const stages: StageLabel[] = [
   { name: 'test', label: 'Test', key: '2' },
   { name: 'decide', label: 'Decide', key: '3' },
   { name: 'allocate', label: 'Allocate', key: '4' },
-  { name: 'plan', label: 'Plan', key: '5' },
+  { name: 'connect', label: 'Connect', key: '5' },
+  { name: 'plan', label: 'Plan', key: '6' },
 ];
 
 export interface StageProgress {
   left: string;
   share: number;
+}
+
+/** How much of the site is on the network when all is done, as far as it is decided. */
+function networkWords({ needs }: SiteSummary['allocation'], toDecide: number): string {
+  const onNetwork = Object.values(needs).filter(({ signal }) => signal.kind === 'ip').length;
+  return toDecide > 0 ? `${onNetwork} on IP so far` : `${onNetwork} on IP`;
 }
 
 /** What is left in each stage, in words, and the share of it that is done. */
@@ -36,6 +43,10 @@ export function progressOf({ left, runs, allocation }: SiteSummary): Record<Stag
     decide: { left: words(left.toDecide, 'open', 'all decided'), share: done(left.toDecide) },
     allocate: {
       left: withoutRecorder ? 'no recorder noted' : words(left.toPlace, 'to place', 'all placed'),
+      share: done(left.toPlace),
+    },
+    connect: {
+      left: all === 0 ? 'nothing noted yet' : networkWords(allocation, left.toDecide),
       share: done(left.toPlace),
     },
     plan: {

@@ -8,6 +8,7 @@ import {
   type RunSummary,
   type SiteSummary,
   type Subject,
+  type NetworkMoment,
 } from '#core/evaluate';
 import { changesBetween, type OptionKind, type Site } from '#core/model/site';
 import { askEvaluator, restartEvaluator } from '../workers/evaluator';
@@ -131,9 +132,25 @@ export const useEvaluation = defineStore('evaluation', () => {
   }
   const why = (subject: Subject) => ask((worker) => worker.why(subject));
   const chance = (runId: string, option: OptionKind) => ask((worker) => worker.chance(runId, option));
+  const network = (moment: NetworkMoment) => ask((worker) => worker.network(moment));
+  const hookUp = (runId: string, gauge: 'awg' | 'mm2') => ask((worker) => worker.hookUp(runId, gauge));
   const sheet = () => ask((worker) => worker.sheet());
   const traceView = (runId: string) => ask((worker) => worker.traceView(runId));
   const diagnostics = (runId: string) => ask((worker) => worker.diagnostics(runId));
 
-  return { result, isWhole, tracesLeft, problem, retry, byRun, why, chance, sheet, diagnostics, traceView };
+  return {
+    result,
+    isWhole,
+    tracesLeft,
+    problem,
+    retry,
+    byRun,
+    why,
+    chance,
+    sheet,
+    network,
+    hookUp,
+    diagnostics,
+    traceView,
+  };
 });

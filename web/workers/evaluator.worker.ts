@@ -1,4 +1,5 @@
 import { expose } from 'comlink';
+import type { HookUpPair } from '#core/connect/hookUp';
 import { servedSiteSchema } from '#contract';
 import {
   boardPatch,
@@ -15,6 +16,9 @@ import {
   type RunDiagnostics,
   type Subject,
   type SummaryPatch,
+  hookUpOfRun,
+  networkAt,
+  type NetworkMoment,
 } from '#core/evaluate';
 import { readingsByRun } from '#core/test/readings';
 import { traceView, type TraceView } from '#core/test/findings';
@@ -115,6 +119,12 @@ const evaluator = {
   chance(runId: string, option: OptionKind): number | null {
     const run = last?.evaluation.runs.find((one) => one.run.id === runId);
     return run ? chanceOfFailing(run, option) : null;
+  },
+  network(moment: NetworkMoment): ReturnType<typeof networkAt> | null {
+    return last ? networkAt(last.site, last.evaluation, moment) : null;
+  },
+  hookUp(runId: string, gauge: 'awg' | 'mm2'): HookUpPair | null {
+    return last ? hookUpOfRun(last.site, last.evaluation, runId, gauge) : null;
   },
   sheet(): PlanSheet | null {
     return last ? planSheet(last.site, last.evaluation) : null;

@@ -137,6 +137,7 @@ function sharedFibre(
     free: 0,
     among,
     port: { placeId: from.id, mbps: need.ip.mbps },
+    way: { medium: 'fibre', fromPlaceId: from.id, lengthM: longestM },
   };
 }
 

@@ -20,5 +20,13 @@ export { newCameras } from './newCamera';
 export { onAir, type OnAir } from './onAir';
 export { optionsFor } from './optionsFor';
 export { sharingLines, unitCostOf, unitsFor, type SharedThing, type UnitCost } from './sharing';
-export { freeRackUnits, levelsOf, mixes, portsThere, unitSizes, type UnitSize } from './sharedUnits';
+export {
+  freeRackUnits,
+  levelsOf,
+  mixes,
+  portsThere,
+  unitSizes,
+  usualPortWatts,
+  type UnitSize,
+} from './sharedUnits';
 export { recordersToBuy, renewalsOf, totalOf, type Buys, type Total } from './total';

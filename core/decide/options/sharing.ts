@@ -17,6 +17,8 @@ export interface SharedThing {
   among: number;
   /** The port of a switch that it ends on, with what this camera sends through it. */
   port?: { placeId: string; mbps: number };
+  /** The way to the camera's place that it is, where it is one. */
+  way?: { medium: 'fibre' | 'radio'; fromPlaceId: string; lengthM: number };
 }
 
 /** Units that so much needs together. */

@@ -135,6 +135,7 @@ const sharedRadio = ({ place, site, around, need }: Context, path: RadioPath): S
   free: 0,
   among: around.camerasAtPlace(),
   port: { placeId: path.toPlaceId, mbps: need.ip.mbps },
+  way: { medium: 'radio', fromPlaceId: path.toPlaceId, lengthM: path.distanceM },
 });
 
 /** A radio at each end; every camera of the place shares the air between them. */

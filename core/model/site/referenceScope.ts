@@ -15,6 +15,8 @@ const leansOn: Partial<Record<Kind, readonly Kind[]>> = {
   networkConfig: ['camera'],
   allocationSettings: ['camera'],
   radioPath: ['place'],
+  link: ['place'],
+  attachment: ['camera'],
   route: ['drawing'],
   pin: ['drawing', 'camera', 'place', 'recorder', 'supply', 'equipment', 'run'],
   photo: ['camera', 'place', 'recorder', 'supply', 'equipment', 'run'],

@@ -248,6 +248,16 @@ function checkDecisions(site: Site, scope: ReferenceScope, found: Found): void {
       found.known('camera', id, at('allocationSettings', allocationSettingsId, 'first'));
 }
 
+function checkLinks(scope: ReferenceScope, found: Found): void {
+  for (const { id, fromPlaceId, toPlaceId } of scope.facts('link')) {
+    found.known('place', fromPlaceId, at('link', id, 'fromPlaceId'));
+    found.known('place', toPlaceId, at('link', id, 'toPlaceId'));
+    if (fromPlaceId === toPlaceId)
+      found.add(at('link', id, 'toPlaceId'), toPlaceId, 'another place than the one it comes from');
+  }
+  for (const { id } of scope.facts('attachment')) found.known('camera', id, at('attachment', id, 'id'));
+}
+
 function checkPlans(site: Site, scope: ReferenceScope, found: Found): void {
   for (const { id, planId } of scope.facts('choice'))
     if (planId !== undefined) found.known('savedPlan', planId, at('choice', id, 'planId'));
@@ -295,6 +305,7 @@ export function referenceProblems(site: Site, changes?: readonly Change[]): Prob
   for (const reading of scope.facts('reading'))
     found.known('run', reading.runId, at('reading', reading.id, 'runId'));
   checkDecisions(site, scope, found);
+  checkLinks(scope, found);
   checkPlans(site, scope, found);
   checkDrawings(site, scope, found);
   return problems;

@@ -29,7 +29,7 @@ export function removeRunAndCamera(site: Site, runId: string): Change[] {
     { kind: 'run', id: runId, remove: true },
   ];
   if (site.placement[cameraId]) changes.push({ kind: 'placement', id: cameraId, remove: true });
-  for (const kind of ['choice', 'stream', 'networkConfig'] as const)
+  for (const kind of ['choice', 'stream', 'networkConfig', 'attachment'] as const)
     if (site[kind][cameraId]) changes.push(removing(kind, cameraId));
   const { first } = allocationSettingsOf(site);
   if (first.includes(cameraId))
@@ -78,6 +78,11 @@ function usersOf(site: Site, kind: Kind, id: string): string[] {
         ...Object.values(site.radioPath)
           .filter(({ fromPlaceId, toPlaceId }) => fromPlaceId === id || toPlaceId === id)
           .map(() => 'a radio path'),
+        ...names(
+          Object.values(site.link).filter(
+            ({ fromPlaceId, toPlaceId }) => fromPlaceId === id || toPlaceId === id,
+          ),
+        ),
       ];
     default:
       return [];

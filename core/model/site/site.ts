@@ -6,6 +6,7 @@ import { demandsSchema } from './demands';
 import { drawingSchema, photoSchema, pinSchema, routeSchema } from './drawing';
 import { equipmentSchema } from './equipment';
 import { recorderSchema, supplySchema } from './headEnd';
+import { attachmentSchema, linkSchema } from './link';
 import { networkConfigSchema } from './networkConfig';
 import { placeSchema } from './place';
 import { savedPlanSchema } from './savedPlan';
@@ -57,6 +58,8 @@ const factKinds = {
   savedPlan: { schema: savedPlanSchema, list: 'plans', isRequired: false },
   construction: { schema: dataSheetSchema, list: 'constructions', isRequired: false },
   radioPath: { schema: radioPathSchema, list: 'radioPaths', isRequired: false },
+  link: { schema: linkSchema, list: 'links', isRequired: false },
+  attachment: { schema: attachmentSchema, list: 'attachments', isRequired: false },
   stream: { schema: streamSchema, list: 'streams', isRequired: false },
   networkConfig: { schema: networkConfigSchema, list: 'networkConfigs', isRequired: false },
   allocationSettings: {

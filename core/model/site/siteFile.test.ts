@@ -31,7 +31,7 @@ describe('site file', () => {
   });
   it('a file from a later version is refused as that, whatever else is in it', () => {
     expect(problems({ format: 'neotrope-site', version: 7, hologram: true })).toEqual([
-      { path: 'version', value: '7', allowed: 'at most 2; this file was written by a newer Neotrope' },
+      { path: 'version', value: '7', allowed: 'at most 3; this file was written by a newer Neotrope' },
     ]);
   });
   it('something else altogether is refused', () => {

@@ -17,7 +17,7 @@ import {
 } from './site';
 
 export const siteFileFormat = 'neotrope-site';
-export const siteFileVersion = 2;
+export const siteFileVersion = 3;
 
 /** A picture that facts refer to, so that a site file carries its drawings and photos along. */
 export const attachedFileSchema = z.strictObject({
@@ -117,7 +117,9 @@ export function fromSiteFile(input: unknown): Checked<Site> {
       : [];
   });
   if (tooMany.length > 0) return { kind: 'refused', problems: tooMany };
-  const today = header.value.version === 1 ? upgradeFile(header.value) : input;
+  const named = header.value.version === 1 ? upgradeFile(header.value) : header.value;
+  // What came with version 3 is left out of an older file; nothing of it has to be converted.
+  const today = { ...named, version: siteFileVersion };
   const file = check(siteFileSchema, today);
   return file.kind === 'sound' ? fromLists(file.value) : file;
 }

@@ -1,0 +1,136 @@
+import { describe, expect, it } from 'vitest';
+import { evaluateSite, hookUpOfRun } from '#core/evaluate';
+import { optionKinds, type OptionKind, type Run, type Site } from '#core/model/site';
+import { saltmarrowSite } from '../../model/site/testSite';
+import type { HookUp, HookUpPair } from '.';
+
+const demo = saltmarrowSite();
+const evaluated = evaluateSite(demo);
+const choosing = (runId: string, option: OptionKind, over: Partial<Site> = {}): HookUpPair => {
+  const { cameraId } = demo.run[runId]!;
+  const site: Site = {
+    ...demo,
+    ...over,
+    choice: { [cameraId]: { id: cameraId, option, at: '2026-04-01T09:00:00Z', by: 'R. Tolland' } },
+  };
+  return hookUpOfRun(site, evaluateSite(site), runId, 'awg')!;
+};
+const withRun = (runId: string, fields: Partial<Run>): HookUp => {
+  const site = { ...demo, run: { ...demo.run, [runId]: { ...demo.run[runId]!, ...fields } } };
+  return hookUpOfRun(site, evaluateSite(site), runId, 'awg')!.today;
+};
+const textOf = (hookUp: HookUp): string => JSON.stringify(hookUp);
+const namesOf = ({ lines }: HookUp): string[][] =>
+  lines.map(({ stations }) => stations.map(({ name }) => name));
+
+describe('a hook-up of today', () => {
+  it('runs from the input over every segment and joint to the camera, and from the fused output to its plug', () => {
+    for (const { run, camera } of evaluated.runs) {
+      const { today } = hookUpOfRun(demo, evaluated, run.id, 'awg')!;
+      const [picture, power] = today.lines;
+      expect(picture!.carries).toBe('picture');
+      expect(picture!.stations[0]).toMatchObject({
+        name: demo.recorder[run.patchedTo!.recorderId]!.name,
+        where: `input ${run.patchedTo!.input}`,
+      });
+      expect(picture!.stations.at(-1)!.where).toBe(camera.name);
+      const metres = picture!.spans.reduce((sum, { lengthM }) => sum + lengthM, 0);
+      expect(metres).toBeCloseTo(
+        run.segments.reduce((sum, { lengthM }) => sum + lengthM, 0),
+        6,
+      );
+      expect(power!.carries).toBe('power');
+      for (const { stations, spans } of today.lines) expect(stations).toHaveLength(spans.length + 1);
+    }
+  });
+  it('says of DC which conductor is plus and to prove it, and of AC that there is none', () => {
+    for (const { run } of evaluated.runs) {
+      const { feed } = run;
+      const current = feed.kind === 'local-adapter' ? feed.current : demo.supply[feed.supplyId]!.current;
+      const words = hookUpOfRun(demo, evaluated, run.id, 'awg')!.today.polarity.join(' ');
+      if (current === 'dc')
+        expect(words).toMatch(/go out carry plus \(\+\).*common \(−\).*Prove plus with a meter/);
+      else expect(words).toMatch(/AC: no plus and no common/);
+      expect(/carry plus/.test(words) && /no plus/.test(words)).toBe(false);
+    }
+  });
+  it('says how many cores are joined for out and back, as they are noted', () => {
+    const { segments } = demo.run['r08']!;
+    const joined = withRun('r08', {
+      segments: [
+        { ...segments[0]!, leg: { kind: 'cores', cable: 'power-2x18-cu', outCores: 2, backCores: 1 } },
+      ],
+      feed: { kind: 'along-run', supplyId: 'marshalling-box', output: 3 },
+    });
+    expect(joined.lines[1]!.spans[0]!.cores).toBe('2 cores joined out, one core back');
+  });
+  it('names no colour that nobody noted', () => {
+    for (const { run } of evaluated.runs)
+      expect(textOf(hookUpOfRun(demo, evaluated, run.id, 'awg')!.today)).not.toMatch(
+        /\b(red|black|blue|brown)\b/i,
+      );
+  });
+  it('has gear that stands in the line at its end', () => {
+    const { stations } = withRun('r01', {
+      inLine: [
+        { kind: 'isolator', at: 'head-end' },
+        { kind: 'surge-arrester', at: 'camera' },
+      ],
+    }).lines[0]!;
+    expect([stations[1]!.name, stations.at(-2)!.name]).toEqual(['Isolator', 'Surge arrester']);
+  });
+  it('says what is not noted', () => {
+    const { patchedTo: _, ...without } = demo.run['r01']!;
+    const site = { ...demo, run: { ...demo.run, r01: without } };
+    const { today } = hookUpOfRun(site, evaluateSite(site), 'r01', 'awg')!;
+    expect(today.unknown.join()).toMatch(/Which input of which recorder/);
+  });
+});
+
+describe('a hook-up when it is done', () => {
+  it('there is one of every kind of option that can be on the demo, each with its cautions', () => {
+    const seen = new Set<OptionKind>();
+    for (const { run, options } of evaluated.runs)
+      for (const option of options) {
+        if (option.state === 'no' || seen.has(option.kind)) continue;
+        seen.add(option.kind);
+        const { after } = choosing(run.id, option.kind);
+        expect(after!.cautions.length).toBeGreaterThan(0);
+        for (const { stations, spans } of after!.lines) expect(stations).toHaveLength(spans.length + 1);
+      }
+    expect([...seen].sort()).toEqual([...optionKinds].sort());
+  });
+  it('over coax goes from the unit’s port through one converter, and in-line gear that blocks it is gone', () => {
+    const site = {
+      run: {
+        ...demo.run,
+        r01: { ...demo.run['r01']!, inLine: [{ kind: 'surge-arrester' as const, at: 'camera' as const }] },
+      },
+    };
+    const plain = choosing('r01', 'ip-coax-unit').after!;
+    expect(namesOf(plain)).toEqual([['Coax unit, Ticket hall', 'Coax converter', 'New camera 1']]);
+    expect(plain.polarity.join()).toMatch(/centre to centre and shield to shield/);
+    // Through an arrester the option cannot be, so there is nothing to connect.
+    expect(choosing('r01', 'ip-coax-unit', site).after).toBeNull();
+  });
+  it('over a pair of converters begins at a PoE port of a switch', () => {
+    expect(namesOf(choosing('r01', 'ip-coax-pair').after!)[0]).toEqual([
+      'PoE switch, Ticket hall',
+      'Coax converter',
+      'Coax converter',
+      'New camera 1',
+    ]);
+  });
+  it('over the radio ends in an injector at the camera, never in a port that would feed it', () => {
+    const { after } = choosing('r23', 'wireless');
+    expect(namesOf(after!)[0]).toEqual(expect.arrayContaining(['Radio', 'PoE injector', 'New camera 23']));
+    expect(after!.lines.every(({ carries }) => carries === 'data')).toBe(true);
+  });
+  it('of a retired camera is only what becomes of its line', () => {
+    const retired = evaluated.runs.find(({ options }) =>
+      options.some(({ kind, state }) => kind === 'retire' && state !== 'no'),
+    )!;
+    const { after } = choosing(retired.run.id, 'retire');
+    expect([after!.lines, after!.cautions.join()]).toEqual([[], expect.stringContaining('taken off power')]);
+  });
+});

@@ -1,0 +1,72 @@
+import type { Device } from './types';
+
+/** What a camera, or a way that several share, asks of the device that it hangs on. */
+export interface PortNeed {
+  /** Whose it is; a pin is by camera. */
+  key: string;
+  number: number;
+  watts: number;
+  mbps: number;
+  candidates: readonly Device[];
+  pinnedTo?: string;
+}
+
+interface Room {
+  ports: number;
+  watts: number;
+  mbps: number;
+}
+
+const roomOf = ({ ports, poeWatts, uplinkMbps }: Device): Room => ({
+  ports: ports ?? Infinity,
+  watts: poeWatts,
+  mbps: uplinkMbps,
+});
+
+const fits = (room: Room, { portWatts }: Device, { watts, mbps }: PortNeed): boolean =>
+  room.ports >= 1 && room.watts >= watts && room.mbps >= mbps && portWatts >= watts;
+
+/** What would be left of its scarcest good: the best place is where most is left over all. */
+const shareLeft = (room: Room, device: Device): number =>
+  Math.min(
+    room.ports / (device.ports ?? 1),
+    device.poeWatts > 0 ? room.watts / device.poeWatts : 1,
+    room.mbps / device.uplinkMbps,
+  );
+
+function chosenFor(need: PortNeed, rooms: ReadonlyMap<string, Room>): Device | undefined {
+  const pinned = need.candidates.find(({ id }) => id === need.pinnedTo);
+  if (pinned) return pinned;
+  const fitting = need.candidates.find((device) => fits(rooms.get(device.id)!, device, need));
+  if (fitting) return fitting;
+  // Nothing has room for it: it goes where most is left, and what it overfills says so.
+  return [...need.candidates].sort(
+    (a, b) => shareLeft(rooms.get(b.id)!, b) - shareLeft(rooms.get(a.id)!, a),
+  )[0];
+}
+
+/**
+ * Gives each need a device: what a person said first, then the strongest, each on the first device with room. The order is fixed, so that
+ * the same site always hangs together in the same way.
+ */
+export function attach(needs: readonly PortNeed[]): Map<string, Device> {
+  const rooms = new Map<string, Room>();
+  for (const { candidates } of needs)
+    for (const device of candidates) if (!rooms.has(device.id)) rooms.set(device.id, roomOf(device));
+  const isPinned = ({ candidates, pinnedTo }: PortNeed): boolean =>
+    candidates.some(({ id }) => id === pinnedTo);
+  const inOrder = [...needs].sort(
+    (a, b) => Number(isPinned(b)) - Number(isPinned(a)) || b.watts - a.watts || a.number - b.number,
+  );
+  const attached = new Map<string, Device>();
+  for (const need of inOrder) {
+    const device = chosenFor(need, rooms);
+    if (!device) continue;
+    const room = rooms.get(device.id)!;
+    room.ports -= 1;
+    room.watts -= need.watts;
+    room.mbps -= need.mbps;
+    attached.set(need.key, device);
+  }
+  return attached;
+}

@@ -1,0 +1,57 @@
+import type { CameraWay, Failure, Topology, TopologyLink } from './types';
+import { waysOf } from './ways';
+
+/** Whether links join devices in more than one way somewhere: only then can a failure be gone around. */
+export function loopsIn(links: readonly TopologyLink[]): TopologyLink[] {
+  const parents = new Map<string, string>();
+  const rootOf = (id: string): string => {
+    let at = id;
+    for (let up = parents.get(at); up !== undefined; up = parents.get(at)) at = up;
+    return at;
+  };
+  return links.filter(({ fromId, toId }) => {
+    const [from, to] = [rootOf(fromId), rootOf(toId)];
+    if (from === to) return true;
+    parents.set(from, to);
+    return false;
+  });
+}
+
+/** A site without one device or link. */
+function without({ devices, links, cameras }: Topology, { kind, id }: Failure['of']): Topology {
+  if (kind === 'link') return { devices, links: links.filter((link) => link.id !== id), cameras };
+  return {
+    devices: devices.filter((device) => device.id !== id),
+    links: links.filter(({ fromId, toId }) => fromId !== id && toId !== id),
+    cameras: cameras.filter(({ deviceId, recorderId }) => deviceId !== id && recorderId !== id),
+  };
+}
+
+/**
+ * Every single failure with the cameras that it darkens, the worst first. Where no links form a loop that is whoever goes that way; else
+ * each is tried.
+ */
+export function failuresOf(topology: Topology, ways: ReadonlyMap<string, CameraWay>): Failure[] {
+  const through = new Map<string, string[]>();
+  const note = (key: string, cameraId: string): void => {
+    const known = through.get(key);
+    if (known) known.push(cameraId);
+    else through.set(key, [cameraId]);
+  };
+  for (const { cameraId, linkIds, deviceIds } of ways.values()) {
+    for (const id of linkIds) note(`link ${id}`, cameraId);
+    for (const id of deviceIds) note(`device ${id}`, cameraId);
+  }
+  const hasLoops = loopsIn(topology.links).length > 0;
+  const darkened = (of: Failure['of']): string[] => {
+    const going = through.get(`${of.kind} ${of.id}`) ?? [];
+    if (!hasLoops || going.length === 0) return going;
+    const left = waysOf(without(topology, of));
+    return going.filter((cameraId) => !left.has(cameraId));
+  };
+  const failures = [
+    ...topology.devices.map(({ id, name }) => ({ of: { kind: 'device' as const, id }, name })),
+    ...topology.links.map(({ id, name }) => ({ of: { kind: 'link' as const, id }, name })),
+  ].map(({ of, name }): Failure => ({ of, name, cameraIds: darkened(of) }));
+  return failures.sort((a, b) => b.cameraIds.length - a.cameraIds.length || (a.name < b.name ? -1 : 1));
+}

@@ -1,0 +1,148 @@
+import { counted } from '#core/shared/labels';
+import type { Load } from '#core/shared/derivation';
+import { formatQuantity } from '#core/shared/units';
+import type { Site } from '#core/model/site';
+import { loopsIn } from './failures';
+import type { CameraEnd, CameraWay, DeviceLoad, LinkLoad, Topology, TopologyFinding } from './types';
+
+const numbersOf = (cameras: readonly CameraEnd[]): number[] => cameras.map(({ number }) => number);
+const named = (cameras: readonly CameraEnd[]): string =>
+  `${cameras.length === 1 ? 'camera' : 'cameras'} ${numbersOf(cameras).join(', ')}`;
+const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);
+
+/** Cameras on the network whose pictures find no way to their recorders, by where they come from and go. */
+function withoutWay(site: Site, { devices, cameras }: Topology, ways: ReadonlyMap<string, CameraWay>) {
+  const deviceOf = new Map(devices.map((device) => [device.id, device]));
+  const groups = new Map<string, CameraEnd[]>();
+  for (const camera of cameras) {
+    const { deviceId, recorderId, cameraId } = camera;
+    if (deviceId === null || recorderId === null || ways.has(cameraId)) continue;
+    const key = `${deviceOf.get(deviceId)!.placeId} ${deviceOf.get(recorderId)!.placeId}`;
+    groups.set(key, [...(groups.get(key) ?? []), camera]);
+  }
+  return [...groups.values()].map((group): TopologyFinding => {
+    const [from, to] = [group[0]!.deviceId!, group[0]!.recorderId!].map(
+      (id) => site.place[deviceOf.get(id)!.placeId]!.name,
+    );
+    return {
+      kind: 'no-way',
+      message: `No link is noted from ${from} to ${to}, so ${named(group)} ${group.length === 1 ? 'does' : 'do'} not reach the recorder.`,
+      remedy: `Note the link that there is, or plan one; or place ${group.length === 1 ? 'it' : 'them'} on a recorder that is reached.`,
+      cameraNumbers: numbersOf(group),
+    };
+  });
+}
+
+function alone(topology: Topology): TopologyFinding[] {
+  const without = topology.cameras.filter(({ deviceId, mbps }) => deviceId === null && mbps > 0);
+  if (without.length === 0) return [];
+  return [
+    {
+      kind: 'no-device',
+      message: `${capital(named(without))} ${without.length === 1 ? 'finds' : 'find'} no switch or unit to hang on.`,
+      remedy: 'Note the switch that is there, or add one that the choice asks for.',
+      cameraNumbers: numbersOf(without),
+    },
+  ];
+}
+
+function unplaced({ cameras }: Topology): TopologyFinding[] {
+  const without = cameras.filter(({ recorderId, mbps }) => recorderId === null && mbps > 0);
+  if (without.length === 0) return [];
+  return [
+    {
+      kind: 'no-recorder',
+      message: `${capital(named(without))} ${without.length === 1 ? 'has' : 'have'} no recorder yet.`,
+      remedy: 'Give out the slots in Allocate.',
+      cameraNumbers: numbersOf(without),
+    },
+  ];
+}
+
+/** What a person said a camera hangs on, and there is no such thing for it any more. */
+function lostPins(site: Site, { cameras }: Topology): TopologyFinding[] {
+  const lost = cameras.filter(
+    ({ cameraId, isPinned, mbps }) => site.attachment[cameraId] !== undefined && !isPinned && mbps > 0,
+  );
+  return lost.map((camera) => ({
+    kind: 'pin-lost',
+    message: `What camera ${camera.number} was to hang on is not there for it any more.`,
+    remedy: 'Choose another switch or unit for it, or let it be given one.',
+    cameraNumbers: [camera.number],
+  }));
+}
+
+const loops = ({ links }: Topology): TopologyFinding[] =>
+  loopsIn(links).map(({ name }) => ({
+    kind: 'loop',
+    message: `${name} closes a loop: two ways lead to the same place.`,
+    remedy: 'Switches must be set for that (spanning tree), or one of the links is left unplugged.',
+    cameraNumbers: [],
+  }));
+
+const pastLimit = (whose: string, { label, used, most, unit }: Load): string =>
+  unit === ''
+    ? `${whose} has ${most} ${label}; ${used} are needed.`
+    : `${whose} gives ${formatQuantity(most, unit)}; ${formatQuantity(used, unit)} ${label === 'watts' ? 'are asked of it at night' : 'come to it'}.`;
+
+function tooMuch(
+  topology: Topology,
+  devices: readonly DeviceLoad[],
+  links: readonly LinkLoad[],
+  ways: ReadonlyMap<string, CameraWay>,
+): TopologyFinding[] {
+  const nameOf = new Map([...topology.devices, ...topology.links].map(({ id, name }) => [id, name]));
+  const onDevice = (id: string) => topology.cameras.filter(({ deviceId }) => deviceId === id);
+  const onLink = (id: string) =>
+    topology.cameras.filter(({ cameraId }) => ways.get(cameraId)?.linkIds.includes(id));
+  return [
+    ...devices.flatMap(({ deviceId, loads }) =>
+      loads
+        .filter(({ status }) => status === 'fails')
+        .map((load): TopologyFinding => ({
+          kind: 'past-limit',
+          message: pastLimit(nameOf.get(deviceId)!, load),
+          remedy: 'Hang some of its cameras on another device, or plan a larger one.',
+          cameraNumbers: numbersOf(onDevice(deviceId)),
+        })),
+    ),
+    ...links
+      .filter(({ load }) => load.status === 'fails')
+      .map(({ linkId, load }): TopologyFinding => ({
+        kind: 'past-limit',
+        message: `${load.label} carries ${formatQuantity(load.most, 'Mb/s')} with room to spare; ${counted(onLink(linkId).length, 'camera')} send ${formatQuantity(load.used, 'Mb/s')} over it.`,
+        remedy: 'A faster link, or streams of fewer Mb/s.',
+        cameraNumbers: numbersOf(onLink(linkId)),
+      })),
+    ...topology.cameras.flatMap(({ number, deviceId, watts }): TopologyFinding[] => {
+      const device = topology.devices.find(({ id }) => id === deviceId);
+      return device && device.poeWatts > 0 && watts > device.portWatts
+        ? [
+            {
+              kind: 'past-limit',
+              message: `A port of ${device.name} gives ${formatQuantity(device.portWatts, 'W')}; camera ${number} asks ${formatQuantity(watts, 'W')} of it.`,
+              remedy: 'A switch with stronger ports, or power for the camera at its place.',
+              cameraNumbers: [number],
+            },
+          ]
+        : [];
+    }),
+  ];
+}
+
+/** What is wrong with a network, the missing ways first. */
+export function topologyFindings(
+  site: Site,
+  topology: Topology,
+  ways: ReadonlyMap<string, CameraWay>,
+  loads: { devices: readonly DeviceLoad[]; links: readonly LinkLoad[] },
+): TopologyFinding[] {
+  return [
+    ...withoutWay(site, topology, ways),
+    ...alone(topology),
+    ...unplaced(topology),
+    ...tooMuch(topology, loads.devices, loads.links, ways),
+    ...lostPins(site, topology),
+    ...loops(topology),
+  ];
+}

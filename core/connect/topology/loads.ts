@@ -1,0 +1,92 @@
+import type { Site } from '#core/model/site';
+import { loadOf, type Load, type Status } from '#core/shared/derivation';
+import type { CameraEnd, CameraWay, Device, DeviceLoad, LinkLoad, Topology } from './types';
+
+/** Of what a link carries, so much is used at most, and so much is planned with. Policy: room for bursts and for what is read back. */
+const mostOfLink = 0.8;
+const plannedOfLink = 0.6;
+
+function ofLink(label: string, used: number, carriesMbps: number): Load {
+  const load = loadOf(label, used, mostOfLink * carriesMbps, 'Mb/s');
+  const status: Status =
+    load.utilisation > 1 ? 'fails' : load.utilisation > plannedOfLink / mostOfLink ? 'close' : 'holds';
+  return { ...load, status };
+}
+
+/** Mb/s of all that goes a way together. */
+function mbpsBy(
+  cameras: readonly CameraEnd[],
+  ways: ReadonlyMap<string, CameraWay>,
+  along: (way: CameraWay) => readonly string[],
+): Map<string, number> {
+  const sums = new Map<string, number>();
+  for (const { cameraId, mbps } of cameras) {
+    const way = ways.get(cameraId);
+    if (!way || mbps === 0) continue;
+    for (const id of along(way)) sums.set(id, (sums.get(id) ?? 0) + mbps);
+  }
+  return sums;
+}
+
+/** Every link with what goes over it. */
+export function linkLoads({ links, cameras }: Topology, ways: ReadonlyMap<string, CameraWay>): LinkLoad[] {
+  const sums = mbpsBy(cameras, ways, ({ linkIds }) => linkIds);
+  return links.map(({ id, name, carriesMbps }) => ({
+    linkId: id,
+    load: ofLink(name, sums.get(id) ?? 0, carriesMbps),
+  }));
+}
+
+function ofRecorder({ id }: Device, site: Pick<Site, 'recorder'>, into: ReadonlyMap<string, number>): Load[] {
+  const { limits } = site.recorder[id]!;
+  return [loadOf('in', into.get(id) ?? 0, limits.incomingMbps, 'Mb/s')];
+}
+
+function ofGear(device: Device, hanging: readonly CameraEnd[], ways: number): Load[] {
+  const { ports, poeWatts } = device;
+  const watts = hanging.reduce((sum, one) => sum + one.watts, 0);
+  return [
+    ...(ports === null ? [] : [loadOf('ports', hanging.length + ways, ports, '')]),
+    ...(poeWatts > 0 ? [loadOf('watts', watts, poeWatts, 'W')] : []),
+  ];
+}
+
+/** Cameras by the device that they hang on. */
+function hangingOn(cameras: readonly CameraEnd[]): Map<string, CameraEnd[]> {
+  const hanging = new Map<string, CameraEnd[]>();
+  for (const camera of cameras) {
+    if (camera.deviceId === null) continue;
+    const known = hanging.get(camera.deviceId);
+    if (known) known.push(camera);
+    else hanging.set(camera.deviceId, [camera]);
+  }
+  return hanging;
+}
+
+/** How many ways to field switches leave each device. */
+function waysFrom({ devices, links }: Topology): Map<string, number> {
+  const fieldSwitches = new Set(devices.filter(({ kind }) => kind === 'field-switch').map(({ id }) => id));
+  const counts = new Map<string, number>();
+  for (const { fromId, toId } of links)
+    if (fieldSwitches.has(toId)) counts.set(fromId, (counts.get(fromId) ?? 0) + 1);
+  return counts;
+}
+
+/** Every device with its ports and watts, or what comes into a recorder. */
+export function deviceLoads(
+  site: Pick<Site, 'recorder'>,
+  topology: Topology,
+  ways: ReadonlyMap<string, CameraWay>,
+): DeviceLoad[] {
+  const { devices, cameras } = topology;
+  const into = mbpsBy(cameras, ways, ({ deviceIds }) => deviceIds);
+  const hanging = hangingOn(cameras);
+  const leaving = waysFrom(topology);
+  return devices.map((device) => ({
+    deviceId: device.id,
+    loads:
+      device.kind === 'recorder'
+        ? ofRecorder(device, site, into)
+        : ofGear(device, hanging.get(device.id) ?? [], leaving.get(device.id) ?? 0),
+  }));
+}

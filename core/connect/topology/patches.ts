@@ -1,0 +1,54 @@
+import type { Site } from '#core/model/site';
+import type { Device, DeviceKind, TopologyLink } from './types';
+
+/** What joins the gear of a place, the best first. A recorder joins nothing but itself. */
+const joining: readonly DeviceKind[] = ['switch', 'field-switch', 'coax-unit', 'router', 'recorder'];
+
+const rank = ({ kind, standing, poeWatts }: Device): number =>
+  joining.indexOf(kind) * 4 + (standing === 'there' ? 0 : 2) + (poeWatts > 0 ? 1 : 0);
+
+/** The device of each place that its others are patched to. */
+export function coresOf(devices: readonly Device[]): Map<string, Device> {
+  const cores = new Map<string, Device>();
+  for (const device of [...devices].sort((a, b) => rank(a) - rank(b) || (a.id < b.id ? -1 : 1)))
+    if (!cores.has(device.placeId)) cores.set(device.placeId, device);
+  return cores;
+}
+
+const isPlanned = (...devices: Device[]): boolean => devices.some(({ standing }) => standing === 'planned');
+
+/** Patch leads inside places: everything to the one device that joins it. */
+export function patchesOf(devices: readonly Device[], cores: ReadonlyMap<string, Device>): TopologyLink[] {
+  return devices.flatMap((device): TopologyLink[] => {
+    const core = cores.get(device.placeId)!;
+    // A field switch hangs on the way to its place alone.
+    if (core.id === device.id || device.kind === 'field-switch' || core.kind === 'field-switch') return [];
+    const [near, far] = device.kind === 'recorder' ? [device, core] : [core, device];
+    return [
+      {
+        id: `patch-${device.id}`,
+        name: `${near.name} to ${far.name}`,
+        fromId: near.id,
+        toId: far.id,
+        medium: 'patch',
+        lengthM: 0,
+        carriesMbps: Math.min(near.uplinkMbps, far.uplinkMbps),
+        standing: isPlanned(near, far) ? 'planned' : 'there',
+      },
+    ];
+  });
+}
+
+/** Links between places, from the device that joins the one to that of the other. */
+export function trunksOf(
+  site: Pick<Site, 'link'>,
+  cores: ReadonlyMap<string, Device>,
+  withPlanned: boolean,
+): TopologyLink[] {
+  return Object.values(site.link).flatMap((link): TopologyLink[] => {
+    const { id, name, fromPlaceId, toPlaceId, medium, lengthM, carriesMbps, state } = link;
+    const [from, to] = [cores.get(fromPlaceId), cores.get(toPlaceId)];
+    if (!from || !to || (state === 'planned' && !withPlanned)) return [];
+    return [{ id, name, fromId: from.id, toId: to.id, medium, lengthM, carriesMbps, standing: state }];
+  });
+}

@@ -1,0 +1,263 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { evaluateSite } from '#core/evaluate';
+import type { Link, OptionKind, Site } from '#core/model/site';
+import { saltmarrowSite } from '../../model/site/testSite';
+import { failuresOf, loopsIn } from './failures';
+import { waysOf } from './ways';
+import type { CameraEnd, Device, Topology, TopologyLink } from './types';
+import { networkOf, type Moment } from '.';
+
+const demo = saltmarrowSite();
+const who = { at: '2026-04-01T09:00:00Z', by: 'R. Tolland' };
+
+/** The demo with options chosen, each camera on a slot of a recorder. */
+function chosen(
+  options: Record<string, OptionKind>,
+  recorderId = 'hall-recorder',
+  over: Partial<Site> = {},
+): Site {
+  const ids = Object.keys(options);
+  return {
+    ...demo,
+    choice: Object.fromEntries(ids.map((id) => [id, { id, option: options[id]!, ...who }])),
+    placement: Object.fromEntries(ids.map((id, index) => [id, { id, recorderId, slot: 17 + index }])),
+    ...over,
+  };
+}
+const network = (site: Site, moment: Moment = { kind: 'after' }) => {
+  const { runs, total } = evaluateSite(site);
+  return networkOf(site, runs, total, moment);
+};
+const endOf = ({ topology }: ReturnType<typeof network>, cameraId: string): CameraEnd =>
+  topology.cameras.find((one) => one.cameraId === cameraId)!;
+const darkenedBy = ({ failures }: ReturnType<typeof network>, name: RegExp): string[] =>
+  failures.find((one) => name.test(one.name))!.cameraIds;
+const toWorkshop: Link = {
+  id: 'hall-workshop',
+  name: 'Hall to workshop',
+  fromPlaceId: 'ticket-hall',
+  toPlaceId: 'workshop',
+  medium: 'category',
+  lengthM: 62,
+  carriesMbps: 1000,
+  state: 'there',
+};
+
+describe('the demo today', () => {
+  const today = network(demo, { kind: 'today' });
+  it('has every camera on the input that it is patched to, and nothing on the network', () => {
+    expect(today.topology.cameras).toHaveLength(24);
+    expect(
+      today.topology.cameras.every(({ deviceId, recorderId, mbps }) => deviceId === recorderId && mbps === 0),
+    ).toBe(true);
+    expect(today.topology.devices.map(({ id }) => id).sort()).toEqual([
+      'hall-recorder',
+      'marshalling-recorder',
+      'office-switch',
+    ]);
+    expect(today.findings).toEqual([]);
+  });
+  it('loses with a recorder the cameras on its inputs', () => {
+    expect(darkenedBy(today, /^Hall recorder$/)).toHaveLength(13);
+    expect(darkenedBy(today, /^Marshalling recorder$/)).toHaveLength(11);
+  });
+});
+
+describe('when all is done', () => {
+  it('cameras over coax hang on a unit at their head end, and its port, watts and Mb/s are counted', () => {
+    const after = network(chosen({ c01: 'ip-coax-unit', c02: 'ip-coax-unit' }));
+    const unit = after.topology.devices.find(({ kind }) => kind === 'coax-unit')!;
+    expect([unit.standing, unit.placeId]).toEqual(['planned', 'ticket-hall']);
+    expect(endOf(after, 'c01')).toMatchObject({
+      deviceId: unit.id,
+      medium: 'coax-data',
+      recorderId: 'hall-recorder',
+    });
+    const [ports, watts] = after.devices.find(({ deviceId }) => deviceId === unit.id)!.loads;
+    expect(ports).toMatchObject({ used: 2, most: unit.ports });
+    expect(watts!.used).toBeCloseTo(endOf(after, 'c01').watts + endOf(after, 'c02').watts, 9);
+    const [into] = after.devices.find(({ deviceId }) => deviceId === 'hall-recorder')!.loads;
+    expect(into!.used).toBeCloseTo(endOf(after, 'c01').mbps + endOf(after, 'c02').mbps, 9);
+    expect(darkenedBy(after, new RegExp(`^${unit.name}$`))).toEqual(['c01', 'c02']);
+  });
+  it('a camera at a closet that nothing links to its recorder is named; a link brings it there', () => {
+    const site = chosen({ c18: 'new-category' });
+    expect(network(site).findings).toEqual([
+      expect.objectContaining({
+        kind: 'no-way',
+        cameraNumbers: [18],
+        message: 'No link is noted from Workshop to Ticket hall, so camera 18 does not reach the recorder.',
+      }),
+    ]);
+    const linked = network({ ...site, link: { 'hall-workshop': toWorkshop } });
+    expect(linked.findings).toEqual([]);
+    expect(darkenedBy(linked, /^Hall to workshop$/)).toEqual(['c18']);
+    const load = linked.links.find(({ linkId }) => linkId === 'hall-workshop')!.load;
+    expect([load.used, load.most]).toEqual([endOf(linked, 'c18').mbps, 800]);
+  });
+  it('a link that is only planned is there when all is done, and not today', () => {
+    const site = {
+      ...chosen({ c18: 'new-category' }),
+      link: { x: { ...toWorkshop, id: 'x', state: 'planned' as const } },
+    };
+    expect(network(site).findings).toEqual([]);
+    expect(network(site, { kind: 'today' }).topology.links.map(({ id }) => id)).not.toContain('x');
+  });
+  it('cameras that share a radio meet in a field switch, and go dark with either', () => {
+    const site = chosen({ c23: 'wireless', c24: 'wireless' });
+    const after = network(site);
+    const field = after.topology.devices.find(({ kind }) => kind === 'field-switch')!;
+    expect([endOf(after, 'c23').deviceId, endOf(after, 'c24').deviceId]).toEqual([field.id, field.id]);
+    const radio = after.topology.links.find(({ medium }) => medium === 'radio')!;
+    expect(radio.toId).toBe(field.id);
+    expect(darkenedBy(after, /^Radio from/)).toEqual(['c23', 'c24']);
+    expect(after.links.find(({ linkId }) => linkId === radio.id)!.load.used).toBeCloseTo(
+      endOf(after, 'c23').mbps + endOf(after, 'c24').mbps,
+      9,
+    );
+  });
+  it('one camera alone over the radio needs no field switch', () => {
+    const after = network(chosen({ c23: 'wireless' }));
+    expect(after.topology.devices.some(({ kind }) => kind === 'field-switch')).toBe(false);
+    expect(endOf(after, 'c23')).toMatchObject({ medium: 'radio', isPinned: false });
+  });
+  it('a retired camera is no part of it, and a morning between has some of both', () => {
+    const site = chosen({ c01: 'ip-coax-unit', c03: 'retire' });
+    expect(network(site).topology.cameras.map(({ cameraId }) => cameraId)).not.toContain('c03');
+    const between = network(site, { kind: 'morning', moved: new Set() });
+    expect(endOf(between, 'c01')).toMatchObject({ deviceId: 'hall-recorder', mbps: 0 });
+    expect(endOf(between, 'c03')).toMatchObject({ deviceId: 'hall-recorder' });
+  });
+});
+
+describe('what a person said a camera hangs on', () => {
+  const units = (count: number): Record<string, OptionKind> =>
+    Object.fromEntries(
+      Object.keys(demo.camera)
+        .slice(0, count)
+        .map((id) => [id, 'ip-coax-unit']),
+    );
+  it('holds, and what it overfills is said', () => {
+    const site = chosen(units(5));
+    const free = network(site);
+    const unit = free.topology.devices.filter(({ kind }) => kind === 'coax-unit');
+    expect(unit.length).toBeGreaterThan(0);
+    const pinned = network({ ...site, attachment: { c01: { id: 'c01', deviceId: unit.at(-1)!.id } } });
+    expect(endOf(pinned, 'c01')).toMatchObject({ deviceId: unit.at(-1)!.id, isPinned: true });
+  });
+  it('and is not there any more is named, and the camera hung elsewhere', () => {
+    const lost = network({ ...chosen(units(1)), attachment: { c01: { id: 'c01', deviceId: 'gone' } } });
+    expect(lost.findings).toEqual([expect.objectContaining({ kind: 'pin-lost', cameraNumbers: [1] })]);
+    expect(endOf(lost, 'c01').deviceId).not.toBeNull();
+  });
+});
+
+/** A drawn network: a recorder, switches, links among them with or without loops, cameras anywhere. */
+const drawn = fc
+  .record({
+    count: fc.integer({ min: 1, max: 7 }),
+    links: fc.array(fc.tuple(fc.nat(7), fc.nat(7)), { maxLength: 12 }),
+    cameras: fc.array(fc.nat(7), { maxLength: 10 }),
+  })
+  .map(({ count, links, cameras }): Topology => {
+    const device = (n: number): Device => ({
+      id: `d${n}`,
+      kind: n === 0 ? 'recorder' : 'switch',
+      name: `d${n}`,
+      placeId: 'p',
+      standing: 'there',
+      ports: null,
+      poeWatts: 0,
+      portWatts: 0,
+      uplinkMbps: 1000,
+    });
+    return {
+      devices: Array.from({ length: count + 1 }, (_, n) => device(n)),
+      links: links
+        .filter(([a, b]) => a !== b && a <= count && b <= count)
+        .map(([a, b], n): TopologyLink => ({
+          id: `l${n}`,
+          name: `l${n}`,
+          fromId: `d${a}`,
+          toId: `d${b}`,
+          medium: 'category',
+          lengthM: 1,
+          carriesMbps: 1000,
+          standing: 'there',
+        })),
+      cameras: cameras
+        .filter((n) => n <= count)
+        .map((n, index): CameraEnd => ({
+          cameraId: `c${index}`,
+          runId: `r${index}`,
+          number: index + 1,
+          name: '',
+          placeId: 'p',
+          deviceId: `d${n}`,
+          recorderId: 'd0',
+          medium: 'category',
+          lengthM: 1,
+          mbps: 1,
+          watts: 0,
+          isPinned: false,
+        })),
+    };
+  });
+
+/** Whether a device is reached from the recorder, by walking from link to link until nothing is new. */
+function reached({ links }: Topology, gone: string): Set<string> {
+  const seen = new Set(gone === 'd0' ? [] : ['d0']);
+  for (let before = -1; before !== seen.size;) {
+    before = seen.size;
+    for (const { id, fromId, toId } of links) {
+      if (id === gone || fromId === gone || toId === gone) continue;
+      if (seen.has(fromId)) seen.add(toId);
+      if (seen.has(toId)) seen.add(fromId);
+    }
+  }
+  return seen;
+}
+
+describe('single failures', () => {
+  it('darken exactly the cameras that are cut off, with loops and without', () => {
+    fc.assert(
+      fc.property(drawn, (topology) => {
+        const at = reached(topology, '');
+        const ways = waysOf(topology);
+        expect([...ways.keys()]).toEqual(
+          topology.cameras.filter(({ deviceId }) => at.has(deviceId!)).map(({ cameraId }) => cameraId),
+        );
+        for (const { of, cameraIds } of failuresOf(topology, ways)) {
+          const left = reached(topology, of.id);
+          const dark = topology.cameras.filter(
+            ({ deviceId }) => at.has(deviceId!) && (deviceId === of.id || !left.has(deviceId!)),
+          );
+          expect([...cameraIds].sort()).toEqual(dark.map(({ cameraId }) => cameraId).sort());
+        }
+      }),
+      { numRuns: 400 },
+    );
+  });
+  it('can be gone around only where a link closes a loop', () => {
+    fc.assert(
+      fc.property(drawn, ({ devices, links }) => {
+        // A forest has as many links as devices less its parts.
+        const parts = new Set(devices.map(({ id }) => [...reachedFrom(id, links)].sort()[0]));
+        expect(loopsIn(links)).toHaveLength(links.length - devices.length + parts.size);
+      }),
+    );
+  });
+});
+
+function reachedFrom(id: string, links: readonly TopologyLink[]): Set<string> {
+  const seen = new Set([id]);
+  for (let before = -1; before !== seen.size;) {
+    before = seen.size;
+    for (const { fromId, toId } of links) {
+      if (seen.has(fromId)) seen.add(toId);
+      if (seen.has(toId)) seen.add(fromId);
+    }
+  }
+  return seen;
+}

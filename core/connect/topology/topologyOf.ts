@@ -1,0 +1,196 @@
+import { optionRow, type Site } from '#core/model/site';
+import { lineKind } from '#core/test/findings';
+import type { FeasibleOption, Total } from '#core/decide/options';
+import { chosenOption, type RunEvaluation } from '#core/decide/runEvaluation';
+import { attach, type PortNeed } from './attach';
+import { devicesThere, fieldSwitchDevice, plannedUnits, wayOf } from './devicesOf';
+import { coresOf, patchesOf, trunksOf } from './patches';
+import type { CameraEnd, Device, Medium, Topology, TopologyLink } from './types';
+
+/** Which moment is looked at: today, when all is done, or a morning by which some cameras have been moved. */
+export type Moment = { kind: 'today' } | { kind: 'after' } | { kind: 'morning'; moved: ReadonlySet<string> };
+
+const isMoved = (moment: Moment, cameraId: string): boolean =>
+  moment.kind === 'after' || (moment.kind === 'morning' && moment.moved.has(cameraId));
+
+/** A camera with how it hangs at that moment: by an option, or as it does today. */
+interface CameraNow {
+  evaluation: RunEvaluation;
+  option: FeasibleOption | null;
+}
+
+function camerasNow(runs: readonly RunEvaluation[], moment: Moment): CameraNow[] {
+  return runs.flatMap((evaluation): CameraNow[] => {
+    if (!isMoved(moment, evaluation.camera.id)) return [{ evaluation, option: null }];
+    // A choice that cannot be is as good as none: the camera hangs as it does today.
+    return evaluation.chosen === 'retire' ? [] : [{ evaluation, option: chosenOption(evaluation) ?? null }];
+  });
+}
+
+const pictureMedium = (run: RunEvaluation['run']): Medium =>
+  lineKind(run) === 'coax' ? 'coax-picture' : 'balun';
+
+const networkMedium = ({ kind }: FeasibleOption): Medium =>
+  optionRow(kind).cable === 'coax' ? 'coax-data' : 'category';
+
+const sentMbps = ({ signal }: FeasibleOption): number => (signal.kind === 'ip' ? signal.mbps : 0);
+
+/** A way that cameras of one place share, with those that do. */
+interface SharedWay {
+  key: string;
+  placeId: string;
+  fromPlaceId: string;
+  medium: 'fibre' | 'radio';
+  lengthM: number;
+  carriesMbps: number;
+  cameraIds: string[];
+  mbps: number;
+}
+
+/** What a fibre carries, where nothing else is said. */
+const fibreMbps = 1000;
+
+function sharedWays(cameras: readonly CameraNow[]): SharedWay[] {
+  const ways = new Map<string, SharedWay>();
+  for (const { evaluation, option } of cameras) {
+    const thing = option && wayOf(option);
+    if (!option || !thing?.way) continue;
+    const rate = option.margins.find(({ kind }) => kind === 'radio-rate');
+    const way = ways.get(thing.key) ?? {
+      key: thing.key,
+      placeId: evaluation.camera.placeId,
+      ...thing.way,
+      carriesMbps: thing.way.medium === 'radio' && rate ? rate.value : fibreMbps,
+      cameraIds: [],
+      mbps: 0,
+    };
+    way.cameraIds.push(evaluation.camera.id);
+    way.mbps += sentMbps(option);
+    ways.set(thing.key, way);
+  }
+  return [...ways.values()];
+}
+
+/** What each camera and each way asks of a port at its place. */
+function portNeeds(
+  site: Pick<Site, 'attachment' | 'camera'>,
+  cameras: readonly CameraNow[],
+  ways: readonly SharedWay[],
+  devices: readonly Device[],
+): PortNeed[] {
+  const at = (placeId: string, suits: (device: Device) => boolean): Device[] =>
+    devices.filter((device) => device.placeId === placeId && suits(device));
+  const ofCameras = cameras.flatMap(({ evaluation: { camera }, option }): PortNeed[] => {
+    if (!option?.shared) return [];
+    const { of, placeId, sourceWatts, mbps } = option.shared;
+    const candidates = at(placeId, ({ kind, poeWatts }) =>
+      of === 'coax-unit' ? kind === 'coax-unit' : kind === 'switch' && poeWatts > 0,
+    );
+    const pinnedTo = site.attachment[camera.id]?.deviceId;
+    return [
+      {
+        key: camera.id,
+        number: camera.number,
+        watts: sourceWatts,
+        mbps,
+        candidates,
+        ...(pinnedTo === undefined ? {} : { pinnedTo }),
+      },
+    ];
+  });
+  const ofWays = ways.map(({ key, fromPlaceId, mbps, cameraIds }): PortNeed => ({
+    key,
+    number: site.camera[cameraIds[0]!]!.number,
+    watts: 0,
+    mbps,
+    candidates: at(fromPlaceId, ({ kind }) => kind === 'switch'),
+  }));
+  return [...ofCameras, ...ofWays];
+}
+
+/** The link of a way that ends in a field switch, since several cameras meet there. */
+function linkOfWay(way: SharedWay, from: Device, to: Device): TopologyLink {
+  return {
+    id: `way-${way.fromPlaceId}-${way.placeId}-${way.medium}`,
+    name: `${way.medium === 'fibre' ? 'Fibre' : 'Radio'} from ${from.name} to ${to.name}`,
+    fromId: from.id,
+    toId: to.id,
+    medium: way.medium,
+    lengthM: way.lengthM,
+    carriesMbps: way.carriesMbps,
+    standing: 'planned',
+  };
+}
+
+const recorderOf = (site: Site, { run, camera }: RunEvaluation, option: FeasibleOption | null) =>
+  (option ? site.placement[camera.id]?.recorderId : undefined) ?? run.patchedTo?.recorderId ?? null;
+
+/** Network and inputs of a site as they hang together at a moment, from recorders to cameras. */
+export function topologyOf(
+  site: Site,
+  runs: readonly RunEvaluation[],
+  total: Pick<Total, 'shared'>,
+  moment: Moment,
+): Topology {
+  const cameras = camerasNow(runs, moment);
+  const ways = sharedWays(cameras);
+  const meeting = ways.filter(({ cameraIds }) => cameraIds.length > 1);
+  const units = moment.kind === 'today' ? [] : plannedUnits(site, total);
+  const fieldSwitches = new Map(
+    meeting.map(({ placeId }) => [placeId, fieldSwitchDevice(site, placeId)] as const),
+  );
+  const devices = [...devicesThere(site), ...units, ...fieldSwitches.values()].filter(
+    ({ standing }) => moment.kind !== 'today' || standing === 'there',
+  );
+  const attached = attach(portNeeds(site, cameras, ways, devices));
+  const wayOfCamera = new Map(ways.flatMap((way) => way.cameraIds.map((id) => [id, way] as const)));
+  const meets = new Set(meeting.map(({ key }) => key));
+  const wayLinks = meeting.flatMap((way): TopologyLink[] => {
+    const from = attached.get(way.key);
+    return from ? [linkOfWay(way, from, fieldSwitches.get(way.placeId)!)] : [];
+  });
+  const ends = cameras.map(({ evaluation, option }): CameraEnd => {
+    const { camera, run, lengthM } = evaluation;
+    const recorderId = recorderOf(site, evaluation, option);
+    const end = {
+      cameraId: camera.id,
+      runId: run.id,
+      number: camera.number,
+      name: camera.name,
+      placeId: camera.placeId,
+      recorderId,
+      isPinned: false,
+      watts: 0,
+    };
+    if (!option || option.signal.kind !== 'ip')
+      return { ...end, deviceId: recorderId, medium: pictureMedium(run), lengthM, mbps: 0 };
+    const mbps = sentMbps(option);
+    const way = wayOfCamera.get(camera.id);
+    if (way && meets.has(way.key))
+      return { ...end, deviceId: fieldSwitches.get(way.placeId)!.id, medium: 'category', lengthM: 0, mbps };
+    if (way)
+      return {
+        ...end,
+        deviceId: attached.get(way.key)?.id ?? null,
+        medium: way.medium,
+        lengthM: way.lengthM,
+        mbps,
+      };
+    const device = attached.get(camera.id);
+    return {
+      ...end,
+      deviceId: device?.id ?? null,
+      medium: networkMedium(option),
+      lengthM: optionRow(option.kind).cable === 'none' ? option.newCableM : lengthM,
+      mbps,
+      watts: option.shared?.sourceWatts ?? 0,
+      isPinned: device !== undefined && site.attachment[camera.id]?.deviceId === device.id,
+    };
+  });
+  const cores = coresOf(devices);
+  return {
+    devices,
+    links: [...patchesOf(devices, cores), ...trunksOf(site, cores, moment.kind !== 'today'), ...wayLinks],
+    cameras: ends.sort((a, b) => a.number - b.number),
+  };
+}

@@ -1,0 +1,98 @@
+import type { LinkMedium } from '#core/model/site';
+import type { Load } from '#core/shared/derivation';
+
+/** What a stroke of the tree runs over: what links of the site do, and what cameras hang on. */
+export type Medium = LinkMedium | 'coax-picture' | 'coax-data' | 'balun' | 'patch';
+
+/** Whether a device or a link is there, is still to come, or goes when all is done. */
+export type Standing = 'there' | 'planned';
+
+export type DeviceKind = 'recorder' | 'switch' | 'router' | 'coax-unit' | 'field-switch';
+
+/** Network gear between recorders and cameras, and the recorders themselves. */
+export interface Device {
+  id: string;
+  kind: DeviceKind;
+  name: string;
+  placeId: string;
+  standing: Standing;
+  /** Ports for cameras and other gear; nobody counts those of a recorder or a router. */
+  ports: number | null;
+  /** Watts that its ports give together, and the most that one gives. */
+  poeWatts: number;
+  portWatts: number;
+  /** What goes through the port that leads on. */
+  uplinkMbps: number;
+}
+
+/** A stroke between two devices. `from` is nearer to where it was drawn from. */
+export interface TopologyLink {
+  id: string;
+  name: string;
+  fromId: string;
+  toId: string;
+  medium: Medium;
+  lengthM: number;
+  carriesMbps: number;
+  standing: Standing;
+}
+
+/** How a camera hangs on the network, or on a recorder's own input. */
+export interface CameraEnd {
+  cameraId: string;
+  runId: string;
+  number: number;
+  name: string;
+  placeId: string;
+  /** What it hangs on; nothing where its way is not known. */
+  deviceId: string | null;
+  recorderId: string | null;
+  medium: Medium;
+  lengthM: number;
+  /** What it sends into the network; nothing over a coax input. */
+  mbps: number;
+  /** What its port has to give. */
+  watts: number;
+  /** Whether a person said what it hangs on. */
+  isPinned: boolean;
+}
+
+/** The whole of it at one moment: today, when all is done, or on a morning between. */
+export interface Topology {
+  devices: Device[];
+  links: TopologyLink[];
+  cameras: CameraEnd[];
+}
+
+/** The way of a camera's picture to its recorder. */
+export interface CameraWay {
+  cameraId: string;
+  linkIds: string[];
+  deviceIds: string[];
+}
+
+/** A device with how much of what it has is taken. */
+export interface DeviceLoad {
+  deviceId: string;
+  loads: Load[];
+}
+
+export interface LinkLoad {
+  linkId: string;
+  load: Load;
+}
+
+/** Something that is wrong with it, in words, with the cameras it is about. */
+export interface TopologyFinding {
+  kind: 'no-way' | 'no-device' | 'no-recorder' | 'pin-lost' | 'loop' | 'past-limit';
+  message: string;
+  remedy: string;
+  cameraNumbers: number[];
+}
+
+/** What goes dark when one thing fails. */
+export interface Failure {
+  of: { kind: 'device' | 'link'; id: string };
+  name: string;
+  cameraIds: string[];
+}

@@ -1,0 +1,122 @@
+<script setup lang="ts">
+import { computed, defineAsyncComponent, ref } from 'vue';
+import { useRoute, useRouter } from 'vue-router';
+import type { NetworkMoment } from '#core/evaluate';
+import { useKeys } from '../../keys/keys';
+import ViewTabs from '../../parts/ViewTabs.vue';
+import { useOpenSite } from '../../stores/openSite';
+import PlaceLinkDialog from './PlaceLinkDialog.vue';
+import TreeView from './TreeView.vue';
+import { useNetwork } from './useNetwork';
+import { connectViews, isConnectView, type ConnectView } from './views';
+
+const FailuresView = defineAsyncComponent(() => import('./FailuresView.vue'));
+const HookUpView = defineAsyncComponent(() => import('./HookUpView.vue'));
+
+const route = useRoute();
+const router = useRouter();
+const openSite = useOpenSite();
+const noting = ref(false);
+const view = computed<ConnectView>(() => (isConnectView(route.query['view']) ? route.query['view'] : 'tree'));
+const at = computed(() => String(route.query['at'] ?? 'after'));
+const moment = computed<NetworkMoment>((before) => {
+  const night = /^night-(\d+)$/.exec(at.value)?.[1];
+  const next: NetworkMoment = night
+    ? { kind: 'morning', night: Number(night) }
+    : { kind: at.value === 'today' ? 'today' : 'after' };
+  return before && JSON.stringify(before) === JSON.stringify(next) ? before : next;
+});
+const network = useNetwork(moment);
+const moments = computed(() => [
+  { id: 'today', label: 'today' },
+  ...Array.from({ length: network.value?.nights ?? 0 }, (_, k) => ({
+    id: `night-${k + 1}`,
+    label: `after night ${k + 1}`,
+  })),
+  { id: 'after', label: 'when all is done' },
+]);
+const go = (query: Record<string, string>) =>
+  void router.push({ ...route, query: { ...route.query, ...query } });
+const show = (next: ConnectView) => go({ view: next });
+function step(by: number): void {
+  const index = moments.value.findIndex(({ id }) => id === at.value);
+  const next = moments.value[Math.min(moments.value.length - 1, Math.max(0, index + by))];
+  if (next) go({ at: next.id });
+}
+
+useKeys([
+  ...connectViews.map(({ id, label, key }) => ({
+    keys: [key],
+    label: label.toLowerCase(),
+    group: 'Connect',
+    run: () => show(id),
+  })),
+  { keys: ['n'], label: 'note a link', group: 'Connect', run: () => (noting.value = true) },
+  { keys: ['.'], label: 'a night later', group: 'Connect', run: () => step(1) },
+  { keys: [','], label: 'a night earlier', group: 'Connect', run: () => step(-1) },
+]);
+</script>
+
+<template>
+  <div v-if="Object.keys(openSite.recorder).length === 0" class="empty">
+    <strong>This site has no recorder yet.</strong>Add one in Survey &gt; Head end (<kbd>1</kbd>, then
+    <kbd>h</kbd>); then what hangs on it shows here.
+  </div>
+  <div v-else class="connect">
+    <div class="row head no-print">
+      <h1>Connect</h1>
+      <ViewTabs :views="connectViews" :view="view" label="Views of the network" @show="show" />
+      <button type="button" class="btn small" @click="noting = true">Note a link <kbd>n</kbd></button>
+      <span class="push" />
+      <nav class="moments" aria-label="Moment">
+        <template v-for="one in moments" :key="one.id">
+          <b v-if="one.id === at" aria-current="true">{{ one.label }}</b>
+          <button v-else type="button" class="plain" @click="go({ at: one.id })">{{ one.label }}</button>
+        </template>
+      </nav>
+    </div>
+    <PlaceLinkDialog v-if="noting" v-model:visible="noting" />
+    <p v-if="!network" class="dim" role="status">Working out the network…</p>
+    <TreeView v-else-if="view === 'tree'" class="view" :network="network" />
+    <FailuresView v-else-if="view === 'failures'" class="view" :network="network" />
+    <HookUpView v-else class="view" :moment="moment" />
+  </div>
+</template>
+
+<style scoped>
+.connect {
+  display: flex;
+  flex-direction: column;
+  height: 100%;
+  min-height: 0;
+}
+.head {
+  gap: 18px;
+  flex-wrap: wrap;
+  row-gap: 4px;
+  padding-bottom: 6px;
+}
+.moments {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 2px 10px;
+  font-size: 12px;
+}
+.moments button {
+  color: var(--ink-2);
+}
+.moments b {
+  border-bottom: 2px solid var(--copper);
+}
+.view {
+  flex: 1;
+  min-height: 0;
+  overflow: auto;
+  scrollbar-width: thin;
+}
+@media (max-width: 1000px) {
+  .connect {
+    height: auto;
+  }
+}
+</style>

@@ -1,0 +1,121 @@
+<script setup lang="ts">
+import { computed } from 'vue';
+import type { HookUp } from '#core/connect/hookUp';
+import { hookUpLayout, spanWidth, stationWidth } from './hookUpLayout';
+
+/** Every connector, conductor and terminal between a recorder's input or a switch's port and a camera. */
+const { hookUp } = defineProps<{ hookUp: HookUp }>();
+const layout = computed(() => hookUpLayout(hookUp));
+const looks = {
+  coax: { colour: 'var(--copper)', weight: 4, dashes: '' },
+  pair: { colour: 'var(--verdigris)', weight: 3, dashes: '8 3' },
+  cores: { colour: 'var(--ink-2)', weight: 2, dashes: '' },
+  fibre: { colour: 'var(--slate)', weight: 2, dashes: '1 4' },
+  radio: { colour: 'var(--ink-2)', weight: 1.5, dashes: '2 6' },
+  patch: { colour: 'var(--verdigris)', weight: 2, dashes: '4 2' },
+} as const;
+/** What the drawing shows, for whoever hears it. */
+const words = computed(() =>
+  hookUp.lines
+    .map(
+      ({ carries, stations, spans }) =>
+        `${carries}: ${stations
+          .map(({ name, where }, index) => {
+            const span = spans[index];
+            return `${name}, ${where}${span ? `, then ${span.label}${span.cores ? `, ${span.cores}` : ''}` : ''}`;
+          })
+          .join('; ')}`,
+    )
+    .join('. '),
+);
+</script>
+
+<template>
+  <svg
+    class="hook-up"
+    xmlns="http://www.w3.org/2000/svg"
+    :viewBox="`-2 -2 ${layout.width} ${layout.height}`"
+    :width="layout.width"
+    role="img"
+    :aria-label="`${hookUp.title}. ${words}`"
+    font-family="Archivo, sans-serif"
+    font-size="11"
+  >
+    <g v-for="(line, index) in layout.lines" :key="index" :transform="`translate(0 ${line.y})`">
+      <text y="10" fill="var(--ink-2)">{{ line.carries }}</text>
+      <g v-for="(span, at) in line.spans" :key="`span ${at}`">
+        <line
+          :x1="span.x"
+          :x2="span.x + spanWidth"
+          :y1="line.middle"
+          :y2="line.middle"
+          :stroke="looks[span.look].colour"
+          :stroke-width="looks[span.look].weight"
+          :stroke-dasharray="looks[span.look].dashes || undefined"
+        />
+        <text
+          v-for="(text, k) in span.above"
+          :key="`above ${k}`"
+          :x="span.x + spanWidth / 2"
+          :y="line.middle - 8 - (span.above.length - 1 - k) * 13"
+          text-anchor="middle"
+          fill="var(--ink)"
+        >
+          {{ text }}
+        </text>
+        <text
+          v-for="(text, k) in span.below"
+          :key="`below ${k}`"
+          :x="span.x + spanWidth / 2"
+          :y="line.middle + 16 + k * 13"
+          text-anchor="middle"
+          fill="var(--ink-2)"
+        >
+          {{ text }}
+        </text>
+      </g>
+      <g v-for="(station, at) in line.stations" :key="`station ${at}`">
+        <rect
+          :x="station.x"
+          :y="line.middle - station.height / 2"
+          :width="stationWidth"
+          :height="station.height"
+          fill="var(--sheet)"
+          stroke="var(--ink-2)"
+        />
+        <text
+          v-for="(text, k) in station.name"
+          :key="`name ${k}`"
+          :x="station.x + 8"
+          :y="line.middle - station.height / 2 + 15 + k * 13"
+          font-weight="650"
+          fill="var(--ink)"
+        >
+          {{ text }}
+        </text>
+        <text
+          v-for="(text, k) in station.words"
+          :key="`word ${k}`"
+          :x="station.x + 8"
+          :y="line.middle - station.height / 2 + 15 + (station.name.length + k) * 13"
+          fill="var(--ink-2)"
+        >
+          {{ text }}
+        </text>
+      </g>
+    </g>
+  </svg>
+</template>
+
+<style scoped>
+/* Figures elsewhere are in the monospaced face; here it is words. */
+.hook-up text {
+  font-family: inherit;
+  font-size: 11px;
+}
+.hook-up {
+  display: block;
+  max-width: 100%;
+  height: auto;
+}
+</style>

@@ -1,0 +1,128 @@
+<script setup lang="ts">
+import { computed, shallowRef, useTemplateRef, watch } from 'vue';
+import type { HookUpPair } from '#core/connect/hookUp';
+import type { NetworkMoment } from '#core/evaluate';
+import { useKeys } from '../../keys/keys';
+import { useEvaluation } from '../../stores/evaluation';
+import { useMeasures } from '../../stores/measures';
+import { useSelection } from '../../stores/selection';
+import PickField from '../../parts/PickField.vue';
+import HookUpDrawing from './HookUpDrawing.vue';
+import { saveSvg } from './saveSvg';
+
+/** How the picked camera is connected, today or when it is done, drawn and in words, to be printed. */
+const { moment } = defineProps<{ moment: NetworkMoment }>();
+const evaluation = useEvaluation();
+const selection = useSelection();
+const own = useMeasures();
+const pair = shallowRef<HookUpPair | null>(null);
+watch(
+  [() => evaluation.result, () => selection.runId, () => own.measures.gauge],
+  async () => {
+    const { runId } = selection;
+    const answer = runId ? await evaluation.hookUp(runId, own.measures.gauge) : null;
+    if (runId === selection.runId) pair.value = answer;
+  },
+  { immediate: true },
+);
+const isToday = computed(() => moment.kind === 'today');
+const shown = computed(() => (isToday.value ? pair.value?.today : pair.value?.after) ?? null);
+const cameras = computed(() =>
+  selection.listed.map(({ run, camera }) => ({ value: run.id, label: `${camera.number} ${camera.name}` })),
+);
+const sheet = useTemplateRef('sheet');
+const print = () => window.print();
+function save(): void {
+  const drawing = sheet.value?.querySelector('svg');
+  const number = selection.current?.camera.number;
+  if (drawing) saveSvg(drawing, `camera-${number}-${isToday.value ? 'today' : 'after'}.svg`);
+}
+useKeys([
+  { keys: ['p'], label: 'print the hook-up', group: 'Hook-ups', run: print },
+  { keys: ['ArrowDown', 'j'], label: 'next camera', group: 'Hook-ups', run: () => selection.step(1) },
+  { keys: ['ArrowUp', 'k'], label: 'camera before', group: 'Hook-ups', run: () => selection.step(-1) },
+]);
+</script>
+
+<template>
+  <div class="hook-up-view">
+    <div class="row no-print acts">
+      <span class="field"
+        ><span class="dim">Camera</span>
+        <PickField
+          :value="selection.runId"
+          :choices="cameras"
+          label="Camera"
+          placeholder="Choose a camera"
+          @take="(runId) => selection.select(runId)"
+      /></span>
+      <span class="push" />
+      <button type="button" class="btn" :disabled="!shown" @click="save">Save as SVG</button>
+      <button type="button" class="btn go" :disabled="!shown" @click="print">Print <kbd>p</kbd></button>
+    </div>
+    <p v-if="!selection.runId" class="dim">Choose a camera; its hook-up is drawn from what is noted of it.</p>
+    <p v-else-if="!shown && pair && !isToday" class="dim">
+      Nothing is chosen for this camera yet, so there is only its hook-up of today. Choose in Decide
+      (<kbd>3</kbd>).
+    </p>
+    <article v-else-if="shown" ref="sheet" class="sheet">
+      <h2>{{ shown.title }}</h2>
+      <div class="drawing"><HookUpDrawing :hook-up="shown" /></div>
+      <section v-if="shown.polarity.length > 0">
+        <h3>Polarity and order, in words</h3>
+        <ul>
+          <li v-for="line in shown.polarity" :key="line">{{ line }}</li>
+        </ul>
+      </section>
+      <section v-if="shown.cautions.length > 0" class="caution">
+        <p v-for="line in shown.cautions" :key="line">{{ line }}</p>
+        <p>
+          Local electrical codes come first; work on mains, at height or on live runs is for those who are
+          licensed for it.
+        </p>
+      </section>
+      <section v-if="shown.unknown.length > 0">
+        <h3>To look at on site</h3>
+        <ul>
+          <li v-for="line in shown.unknown" :key="line">{{ line }}</li>
+        </ul>
+      </section>
+    </article>
+  </div>
+</template>
+
+<style scoped>
+.hook-up-view {
+  display: grid;
+  align-content: start;
+  gap: 12px;
+}
+.acts {
+  gap: 10px;
+}
+.field {
+  display: inline-flex;
+  gap: 8px;
+  align-items: center;
+}
+.sheet {
+  display: grid;
+  gap: 14px;
+  padding: 16px 20px;
+  background: var(--sheet);
+  border: 1px solid var(--rule);
+}
+.drawing {
+  overflow-x: auto;
+}
+ul {
+  padding-left: 18px;
+  list-style: disc;
+}
+li {
+  padding: 2px 0;
+}
+h3 {
+  padding-bottom: 4px;
+}
+</style>

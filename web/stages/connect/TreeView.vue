@@ -1,0 +1,254 @@
+<script setup lang="ts">
+import { computed, ref, watch } from 'vue';
+import { useKeys } from '../../keys/keys';
+import { useOpenSite } from '../../stores/openSite';
+import { useSite } from '../../stores/site';
+import TreeDevice from './TreeDevice.vue';
+import TreeFoot from './TreeFoot.vue';
+import { mediumStrokes } from './media';
+import { columnX, rowHeight, treeLayout } from './treeLayout';
+import type { ShownNetwork } from './useNetwork';
+
+/** The network from recorders over gear to cameras, with what each part carries. */
+const { network } = defineProps<{ network: ShownNetwork }>();
+const store = useSite();
+const openSite = useOpenSite();
+
+/** Beyond so many cameras places start folded, so that the whole is seen first. */
+const mostUnfolded = 60;
+const turned = ref<ReadonlySet<string>>(new Set());
+const startsFolded = computed(() => network.topology.cameras.length > mostUnfolded);
+const isFolded = (key: string): boolean => turned.value.has(key) !== startsFolded.value;
+function turn(key: string): void {
+  const next = new Set(turned.value);
+  if (!next.delete(key)) next.add(key);
+  turned.value = next;
+}
+
+const loads = computed(() => new Map(network.devices.map((one) => [one.deviceId, one.loads])));
+const linkLoad = computed(() => new Map(network.links.map(({ linkId, load }) => [linkId, load])));
+const layout = computed(() =>
+  treeLayout(network.topology, (id) => loads.value.get(id)?.length ?? 0, isFolded),
+);
+
+/** What is looked at: a device, a link or a camera, by `kind/id`. */
+const picked = ref<string | null>(null);
+watch(
+  () => network.topology,
+  ({ devices, links, cameras }) => {
+    const there = new Set([
+      ...devices.map(({ id }) => `device/${id}`),
+      ...links.map(({ id }) => `link/${id}`),
+      ...cameras.map(({ cameraId }) => `camera/${cameraId}`),
+    ]);
+    if (picked.value && !there.has(picked.value)) picked.value = null;
+  },
+);
+
+/** Everything of the tree in the order in which keys go through it. */
+const items = computed(() => [
+  ...layout.value.devices.map(({ device }) => `device/${device.id}`),
+  ...layout.value.rows.map((row) => (row.kind === 'camera' ? `camera/${row.key}` : `place/${row.key}`)),
+]);
+const element = (item: string): HTMLElement | null =>
+  document.querySelector(`[data-item="${CSS.escape(item)}"]`);
+function step(by: number): void {
+  const focused = (document.activeElement as HTMLElement | null)?.dataset['item'];
+  const index = items.value.indexOf(focused ?? picked.value ?? '');
+  const next = items.value[Math.min(items.value.length - 1, Math.max(0, index + by))];
+  if (next) element(next)?.focus();
+}
+useKeys([
+  { keys: ['ArrowDown', 'j'], label: 'next in the tree', group: 'Tree', run: () => step(1) },
+  { keys: ['ArrowUp', 'k'], label: 'the one before', group: 'Tree', run: () => step(-1) },
+]);
+
+function hang(cameraId: string, deviceId: string | null): void {
+  const camera = openSite.value.camera[cameraId]!;
+  const name = network.topology.devices.find(({ id }) => id === deviceId)?.name;
+  if (deviceId === null) {
+    if (openSite.value.attachment[cameraId])
+      store.change(`Let camera ${camera.number} be given a port`, [
+        { kind: 'attachment', id: cameraId, remove: true },
+      ]);
+    return;
+  }
+  store.change(`Hang camera ${camera.number} on ${name}`, [
+    { kind: 'attachment', id: cameraId, set: { id: cameraId, deviceId } },
+  ]);
+}
+const placeName = (id: string): string => openSite.value.place[id]?.name ?? id;
+const media = computed(() => [
+  ...new Set([
+    ...network.topology.cameras.map(({ medium }) => medium),
+    ...network.topology.links.map(({ medium }) => medium),
+  ]),
+]);
+</script>
+
+<template>
+  <div class="tree-view">
+    <div class="scroll">
+      <div
+        class="tree"
+        role="tree"
+        aria-label="Network"
+        :style="{ height: `${layout.height}px`, minWidth: `${columnX.camera + 420}px` }"
+      >
+        <svg class="strokes" :height="layout.height" aria-hidden="true">
+          <path
+            v-for="{ key, path, medium, of, isPlanned } in layout.strokes"
+            :key="key"
+            :d="path"
+            fill="none"
+            :stroke="mediumStrokes[medium].colour"
+            :stroke-width="mediumStrokes[medium].weight"
+            :stroke-dasharray="mediumStrokes[medium].dashes || undefined"
+            :opacity="isPlanned ? 0.75 : 1"
+            :class="{ picked: picked === `${of.kind}/${of.id}` }"
+            @click="picked = `${of.kind}/${of.id}`"
+          />
+        </svg>
+        <TreeDevice
+          v-for="one in layout.devices"
+          :key="one.device.id"
+          :placed="one"
+          :loads="loads.get(one.device.id) ?? []"
+          :place="placeName(one.device.placeId)"
+          :picked="picked === `device/${one.device.id}`"
+          @pick="picked = `device/${one.device.id}`"
+          @hang="(cameraId) => hang(cameraId, one.device.id)"
+        />
+        <template v-for="row in layout.rows" :key="`${row.kind} ${row.key}`">
+          <button
+            v-if="row.kind === 'place'"
+            type="button"
+            class="plain place"
+            role="treeitem"
+            :aria-expanded="!row.isFolded"
+            aria-level="2"
+            :data-item="`place/${row.key}`"
+            :style="{ left: `${columnX.camera}px`, top: `${row.y}px`, height: `${rowHeight}px` }"
+            @click="turn(row.key)"
+          >
+            {{ placeName(row.placeId) }}<span v-if="row.isFolded" class="mono">, {{ row.count }}</span>
+          </button>
+          <button
+            v-else
+            type="button"
+            class="plain camera"
+            role="treeitem"
+            aria-level="3"
+            draggable="true"
+            :data-item="`camera/${row.key}`"
+            :class="{ now: picked === `camera/${row.key}` }"
+            :style="{ left: `${columnX.camera}px`, top: `${row.y}px`, height: `${rowHeight}px` }"
+            @click="picked = `camera/${row.key}`"
+            @dragstart="(event) => event.dataTransfer?.setData('text/plain', row.key)"
+          >
+            <span class="mono number">{{ row.camera.number }}</span>
+            <span class="name">{{ row.camera.name }}</span>
+            <span class="mono">{{
+              row.camera.lengthM > 0 ? `${Math.round(row.camera.lengthM)} m` : ''
+            }}</span>
+            <span class="mono">{{ row.camera.mbps > 0 ? `${row.camera.mbps.toFixed(1)} Mb/s` : '' }}</span>
+            <span class="mono">{{ row.camera.watts > 0 ? `${row.camera.watts.toFixed(1)} W` : '' }}</span>
+            <span v-if="row.camera.isPinned" class="dim tiny">set by hand</span>
+          </button>
+        </template>
+      </div>
+      <p class="legend dim tiny">
+        <span v-for="medium in media" :key="medium"
+          ><svg width="34" height="8" aria-hidden="true">
+            <line
+              x1="0"
+              x2="34"
+              y1="4"
+              y2="4"
+              :stroke="mediumStrokes[medium].colour"
+              :stroke-width="mediumStrokes[medium].weight"
+              :stroke-dasharray="mediumStrokes[medium].dashes || undefined"
+            />
+          </svg>
+          {{ mediumStrokes[medium].label }}</span
+        >
+      </p>
+    </div>
+    <TreeFoot
+      :network="network"
+      :picked="picked"
+      :link-load="linkLoad"
+      @pick="(item) => (picked = item)"
+      @hang="hang"
+    />
+  </div>
+</template>
+
+<style scoped>
+.tree-view {
+  display: flex;
+  flex-direction: column;
+}
+.scroll {
+  flex: 1;
+  min-height: 0;
+  overflow: auto;
+  scrollbar-width: thin;
+}
+.tree {
+  position: relative;
+}
+.strokes {
+  position: absolute;
+  inset: 0;
+  width: 100%;
+}
+.strokes path {
+  cursor: pointer;
+}
+.strokes path.picked {
+  stroke: var(--ink);
+}
+.place,
+.camera {
+  position: absolute;
+  text-align: left;
+  font-size: 12px;
+}
+.place {
+  color: var(--ink-2);
+}
+.camera {
+  width: 420px;
+  display: grid;
+  grid-template-columns: 26px 1fr 56px 76px 56px 70px;
+  gap: 6px;
+  align-items: center;
+  padding: 0 4px;
+}
+.camera .mono {
+  text-align: right;
+  font-size: 11px;
+}
+.camera .number {
+  text-align: right;
+}
+.camera:hover,
+.camera.now {
+  background: var(--copper-3);
+}
+.name {
+  overflow: hidden;
+  text-overflow: ellipsis;
+  white-space: nowrap;
+}
+.legend {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 2px 18px;
+  padding: 6px 0;
+}
+.legend svg {
+  vertical-align: middle;
+}
+</style>

@@ -1,0 +1,10 @@
+/** The ways to look at the network, each with its key. */
+export const connectViews = [
+  { id: 'tree', label: 'Tree', key: 't' },
+  { id: 'failures', label: 'Failures', key: 'f' },
+  { id: 'hook-up', label: 'Hook-ups', key: 'h' },
+] as const;
+export type ConnectView = (typeof connectViews)[number]['id'];
+
+export const isConnectView = (text: unknown): text is ConnectView =>
+  connectViews.some(({ id }) => id === text);
