@@ -96,8 +96,10 @@ test('a new site starts empty, says what to do next, and takes its first run', a
   await page.getByRole('button', { name: /^Choose/ }).click();
   await page.keyboard.press('4');
   await page.keyboard.press('f');
-  await expect(page.locator('[data-recorder^="annex-recorder-"] [data-slot="1"]')).toContainText('Annex stair');
-  await page.keyboard.press('5');
+  await expect(page.locator('[data-recorder^="annex-recorder-"] [data-slot="1"]')).toContainText(
+    'Annex stair',
+  );
+  await page.keyboard.press('6');
   await expect(page.getByRole('row', { name: /Annex stair/ })).toContainText('Annex recorder 1');
 });
 

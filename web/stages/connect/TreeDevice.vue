@@ -1,5 +1,6 @@
 <script setup lang="ts">
-import { ref } from 'vue';
+import { dropTargetForElements } from '@atlaskit/pragmatic-drag-and-drop/element/adapter';
+import { onBeforeUnmount, onMounted, ref, useTemplateRef } from 'vue';
 import type { Load } from '#core/shared/derivation';
 import { formatFigure } from '#core/shared/units';
 import MarginBar from '../../parts/MarginBar.vue';
@@ -14,15 +15,25 @@ const { placed, loads, place, picked } = defineProps<{
 }>();
 const emit = defineEmits<{ pick: []; hang: [cameraId: string] }>();
 const isOver = ref(false);
-function drop(event: DragEvent): void {
-  isOver.value = false;
-  const cameraId = event.dataTransfer?.getData('text/plain');
-  if (cameraId) emit('hang', cameraId);
-}
+const box = useTemplateRef('box');
+let stop: (() => void) | undefined;
+onMounted(() => {
+  stop = dropTargetForElements({
+    element: box.value!,
+    onDragEnter: () => (isOver.value = true),
+    onDragLeave: () => (isOver.value = false),
+    onDrop: ({ source }) => {
+      isOver.value = false;
+      emit('hang', String(source.data['cameraId']));
+    },
+  });
+});
+onBeforeUnmount(() => stop?.());
 </script>
 
 <template>
   <button
+    ref="box"
     type="button"
     class="plain device"
     role="treeitem"
@@ -36,9 +47,6 @@ function drop(event: DragEvent): void {
       height: `${placed.height}px`,
     }"
     @click="emit('pick')"
-    @dragover.prevent="isOver = true"
-    @dragleave="isOver = false"
-    @drop.prevent="drop"
   >
     <b>{{ placed.device.name }}</b>
     <span class="dim mono tiny"

@@ -3,6 +3,7 @@ import { computed, ref, watch } from 'vue';
 import { useKeys } from '../../keys/keys';
 import { useOpenSite } from '../../stores/openSite';
 import { useSite } from '../../stores/site';
+import TreeCamera from './TreeCamera.vue';
 import TreeDevice from './TreeDevice.vue';
 import TreeFoot from './TreeFoot.vue';
 import { mediumStrokes } from './media';
@@ -31,6 +32,8 @@ const layout = computed(() =>
   treeLayout(network.topology, (id) => loads.value.get(id)?.length ?? 0, isFolded),
 );
 
+/** Why a camera was not hung where it was dropped. */
+const problem = ref('');
 /** What is looked at: a device, a link or a camera, by `kind/id`. */
 const picked = ref<string | null>(null);
 watch(
@@ -65,7 +68,10 @@ useKeys([
 
 function hang(cameraId: string, deviceId: string | null): void {
   const camera = openSite.value.camera[cameraId]!;
-  const name = network.topology.devices.find(({ id }) => id === deviceId)?.name;
+  const [to, from] = [
+    deviceId,
+    network.topology.cameras.find((one) => one.cameraId === cameraId)?.deviceId,
+  ].map((id) => network.topology.devices.find((device) => device.id === id));
   if (deviceId === null) {
     if (openSite.value.attachment[cameraId])
       store.change(`Let camera ${camera.number} be given a port`, [
@@ -73,10 +79,22 @@ function hang(cameraId: string, deviceId: string | null): void {
       ]);
     return;
   }
-  store.change(`Hang camera ${camera.number} on ${name}`, [
+  problem.value =
+    to && from && to.kind === from.kind && to.placeId === from.placeId
+      ? ''
+      : `Camera ${camera.number} cannot hang on ${to?.name ?? 'that'}: its choice asks for ${from ? `${kindWords[from.kind]} at ${placeName(from.placeId)}` : 'gear that is not there'}. Choose another way for it in Decide first.`;
+  if (problem.value) return;
+  store.change(`Hang camera ${camera.number} on ${to!.name}`, [
     { kind: 'attachment', id: cameraId, set: { id: cameraId, deviceId } },
   ]);
 }
+const kindWords = {
+  recorder: 'a recorder',
+  switch: 'a switch',
+  router: 'a router',
+  'coax-unit': 'a coax unit',
+  'field-switch': 'the field switch',
+} as const;
 const placeName = (id: string): string => openSite.value.place[id]?.name ?? id;
 const media = computed(() => [
   ...new Set([
@@ -133,28 +151,13 @@ const media = computed(() => [
           >
             {{ placeName(row.placeId) }}<span v-if="row.isFolded" class="mono">, {{ row.count }}</span>
           </button>
-          <button
+          <TreeCamera
             v-else
-            type="button"
-            class="plain camera"
-            role="treeitem"
-            aria-level="3"
-            draggable="true"
-            :data-item="`camera/${row.key}`"
-            :class="{ now: picked === `camera/${row.key}` }"
+            :camera="row.camera"
+            :picked="picked === `camera/${row.key}`"
             :style="{ left: `${columnX.camera}px`, top: `${row.y}px`, height: `${rowHeight}px` }"
-            @click="picked = `camera/${row.key}`"
-            @dragstart="(event) => event.dataTransfer?.setData('text/plain', row.key)"
-          >
-            <span class="mono number">{{ row.camera.number }}</span>
-            <span class="name">{{ row.camera.name }}</span>
-            <span class="mono">{{
-              row.camera.lengthM > 0 ? `${Math.round(row.camera.lengthM)} m` : ''
-            }}</span>
-            <span class="mono">{{ row.camera.mbps > 0 ? `${row.camera.mbps.toFixed(1)} Mb/s` : '' }}</span>
-            <span class="mono">{{ row.camera.watts > 0 ? `${row.camera.watts.toFixed(1)} W` : '' }}</span>
-            <span v-if="row.camera.isPinned" class="dim tiny">set by hand</span>
-          </button>
+            @pick="picked = `camera/${row.key}`"
+          />
         </template>
       </div>
       <p class="legend dim tiny">
@@ -174,6 +177,7 @@ const media = computed(() => [
         >
       </p>
     </div>
+    <p v-if="problem" class="caution" role="alert">{{ problem }}</p>
     <TreeFoot
       :network="network"
       :picked="picked"
@@ -209,38 +213,11 @@ const media = computed(() => [
 .strokes path.picked {
   stroke: var(--ink);
 }
-.place,
-.camera {
+.place {
   position: absolute;
   text-align: left;
   font-size: 12px;
-}
-.place {
   color: var(--ink-2);
-}
-.camera {
-  width: 420px;
-  display: grid;
-  grid-template-columns: 26px 1fr 56px 76px 56px 70px;
-  gap: 6px;
-  align-items: center;
-  padding: 0 4px;
-}
-.camera .mono {
-  text-align: right;
-  font-size: 11px;
-}
-.camera .number {
-  text-align: right;
-}
-.camera:hover,
-.camera.now {
-  background: var(--copper-3);
-}
-.name {
-  overflow: hidden;
-  text-overflow: ellipsis;
-  white-space: nowrap;
 }
 .legend {
   display: flex;

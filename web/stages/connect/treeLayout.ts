@@ -119,10 +119,14 @@ export function treeLayout(
 
   const meanBy = (key: (camera: CameraEnd) => string | null, id: string): number | null =>
     mean(topology.cameras.filter((one) => key(one) === id).map(({ cameraId }) => yOfCamera.get(cameraId)!));
+  const placeOf = new Map(topology.devices.map(({ id, placeId }) => [id, placeId]));
+  /** Gear with nothing on it yet stands beside what else is at its place, where it is found. */
+  const besideOthers = ({ placeId }: Device): number =>
+    meanBy(({ deviceId }) => (deviceId === null ? null : (placeOf.get(deviceId) ?? null)), placeId) ?? bottom;
   const wanted = (devices: readonly Device[], key: (camera: CameraEnd) => string | null) =>
     devices.map((device) => ({
       device,
-      y: meanBy(key, device.id) ?? bottom,
+      y: meanBy(key, device.id) ?? besideOthers(device),
       height: boxHeight(loadsOf(device.id)),
     }));
   const isRecorder = ({ kind }: Device): boolean => kind === 'recorder';

@@ -1,0 +1,117 @@
+import { readFileSync } from 'node:fs';
+import type { Page } from '@playwright/test';
+import { barriers } from './axe';
+import { choose, demoFile, expect, saved, test } from './fixtures';
+
+/** The demo with choices, each camera on a slot of a recorder. */
+function withChoices(options: Record<string, string>): string {
+  const who = { at: '2026-04-01T09:00:00Z', by: 'R. Tolland' };
+  const entries = Object.entries(options);
+  return JSON.stringify({
+    ...demoFile(),
+    choices: entries.map(([id, option]) => ({ id, option, ...who })),
+    placements: entries.map(([id], index) => ({ id, recorderId: 'hall-recorder', slot: 17 + index })),
+  });
+}
+const options = {
+  c01: 'ip-coax-unit',
+  c02: 'ip-coax-unit',
+  c18: 'new-category',
+  c23: 'wireless',
+  c24: 'wireless',
+};
+const failure = (page: Page, name: RegExp) => page.getByRole('row', { name });
+
+test('a link that is missing is named, noted, and tells what goes dark when it is cut', async ({
+  page,
+  server,
+}) => {
+  const id = await server.newSite(withChoices(options));
+  await page.goto(`${server.address}/site/${id}/allocate`);
+  await expect(page.getByRole('heading', { name: 'Allocate' })).toBeVisible();
+  await page.keyboard.press('5');
+  await expect(page.getByRole('heading', { name: 'Connect' })).toBeVisible();
+  const worst = page.getByRole('status').filter({ hasText: 'camera 18 does not reach the recorder' });
+  await expect(worst).toContainText('No link is noted from Workshop to Ticket hall');
+  await page.keyboard.press('n');
+  const dialog = page.getByRole('dialog', { name: 'Note a link' });
+  await dialog.getByRole('button', { name: 'Note the link' }).click();
+  await expect(dialog).toContainText('Say which two places it joins.');
+  await dialog.getByLabel('From').click();
+  await choose(page, 'Workshop');
+  await dialog.getByLabel('To').click();
+  await choose(page, 'Ticket hall');
+  await dialog.getByLabel('Length of the link').fill('62');
+  await dialog.getByRole('button', { name: 'Note the link' }).click();
+  await expect(dialog).toBeHidden();
+  await expect(page.getByText('Nothing is wrong with the network at this moment.')).toBeVisible();
+  await saved(page);
+  await page.keyboard.press('f');
+  await expect(failure(page, /^Workshop to Ticket hall, category cable, cut/)).toContainText('1 of 24');
+  await expect(failure(page, /^Radio from .* to Field switch, Gatehouse, cut/)).toContainText('23, 24');
+  await page.keyboard.press('u');
+  await expect(page.getByText('No link is noted from Workshop to Ticket hall')).toBeVisible();
+});
+
+test('the tree is walked by keys and told as a tree; a camera is hung on another switch, and ports follow', async ({
+  page,
+  server,
+}) => {
+  const site = JSON.parse(withChoices({ c01: 'ip-coax-unit', c20: 'ip-category' })) as {
+    equipment: object[];
+  };
+  const gear = { kind: 'switch', ports: 8, poePorts: 8, poeWatts: 120, uplinkMbps: 1000 };
+  for (const name of ['Shelf switch', 'Rack switch'])
+    site.equipment.push({ id: name.toLowerCase().replace(' ', '-'), name, placeId: 'ticket-hall', gear });
+  const id = await server.newSite(JSON.stringify(site));
+  await page.goto(`${server.address}/site/${id}/connect`);
+  const tree = page.getByRole('tree', { name: 'Network' });
+  const item = (name: RegExp) => tree.getByRole('treeitem', { name });
+  await expect(item(/^Hall recorder/)).toBeVisible();
+  expect(await barriers(page, '.connect')).toEqual([]);
+  await page.keyboard.press('ArrowDown');
+  await expect(item(/^Hall recorder/)).toBeFocused();
+
+  await expect(item(/^Rack switch/)).toContainText('1 of 8');
+  await expect(item(/^Shelf switch/)).toContainText('0 of 8');
+  await item(/20 Slip/).click();
+  const picked = page.getByLabel('Picked');
+  await expect(picked).toContainText('category cable');
+  await picked.getByLabel('Device of camera 20').click();
+  await choose(page, 'Shelf switch');
+  await expect(item(/^Shelf switch/)).toContainText('1 of 8');
+  await expect(item(/20 Slip/)).toContainText('set by hand');
+  await saved(page);
+  await item(/20 Slip/).dragTo(item(/^Rack switch/));
+  await expect(item(/^Rack switch/)).toContainText('1 of 8');
+  await picked.getByRole('button', { name: 'Let it be given one' }).click();
+  await expect(item(/20 Slip/)).not.toContainText('set by hand');
+
+  await page.getByRole('button', { name: 'today', exact: true }).click();
+  await expect(item(/^Coax unit/)).toHaveCount(0);
+  await page.keyboard.press('.');
+  await expect(page).toHaveURL(/at=night-1/);
+});
+
+test('a hook-up says in words what its facts say, and is saved as a drawing', async ({ page, server }) => {
+  const id = await server.newSite(withChoices(options));
+  await page.goto(`${server.address}/site/${id}/connect/r08?view=hook-up&at=today`);
+  const sheet = page.locator('article.sheet');
+  await expect(sheet).toContainText('Camera 8 Weighbridge, today');
+  await expect(sheet).toContainText('13.2 V DC, fuse 1.1 A');
+  await expect(sheet).toContainText('go out carry plus (+) from the supply’s + terminal');
+  await expect(page.getByRole('img', { name: /Marshalling recorder, input 8/ })).toBeVisible();
+  expect(await barriers(page, '.connect')).toEqual([]);
+  const [download] = await Promise.all([
+    page.waitForEvent('download'),
+    page.getByRole('button', { name: 'Save as SVG' }).click(),
+  ]);
+  const svg = readFileSync(await download.path(), 'utf8');
+  expect(svg).toContain('Marshalling box, output');
+  expect(svg).not.toContain('var(--');
+  await page.getByRole('button', { name: 'when all is done' }).click();
+  await expect(page.getByText('Nothing is chosen for this camera yet')).toBeVisible();
+  await page.goto(`${server.address}/site/${id}/connect/r01?view=hook-up`);
+  await expect(sheet).toContainText('centre to centre and shield to shield');
+  await expect(page.getByRole('img', { name: /Coax unit, Ticket hall.*Coax converter/ })).toBeVisible();
+});

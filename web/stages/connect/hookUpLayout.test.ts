@@ -1,0 +1,38 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { hookUpLayout, spanWidth, stationWidth, wrapped } from './hookUpLayout';
+
+describe('text in lines', () => {
+  it('loses no word, and breaks only between words', () => {
+    fc.assert(
+      fc.property(
+        fc.array(fc.stringMatching(/^[a-z]{1,12}$/), { minLength: 1 }),
+        fc.integer({ min: 4, max: 30 }),
+        (words, most) => {
+          const lines = wrapped(words.join(' '), most);
+          expect(lines.join(' ')).toBe(words.join(' '));
+          for (const line of lines) if (line.includes(' ')) expect(line.length).toBeLessThanOrEqual(most);
+        },
+      ),
+    );
+  });
+});
+
+describe('a hook-up drawing', () => {
+  const station = (name: string) => ({ name, where: 'here', terminals: ['BNC'] });
+  const span = { label: 'RG-59', cores: 'centre and shield', lengthM: 34, look: 'coax' as const };
+  it('puts stations side by side and lines one under the other', () => {
+    const { lines, width, height } = hookUpLayout({
+      lines: [
+        { carries: 'picture', stations: [station('a'), station('b'), station('c')], spans: [span, span] },
+        { carries: 'power', stations: [station('d'), station('e')], spans: [span] },
+      ],
+    });
+    expect(lines[0]!.stations.map(({ x }) => x)).toEqual([0, 318, 636]);
+    expect(width).toBe(3 * stationWidth + 2 * spanWidth + 4);
+    expect(lines[1]!.y).toBeGreaterThan(lines[0]!.middle);
+    expect(height).toBeGreaterThan(lines[1]!.y + lines[1]!.middle);
+    expect(lines[0]!.spans[0]!.above).toEqual(['RG-59, 34 m']);
+  });
+  it('of nothing is still a drawing', () => expect(hookUpLayout({ lines: [] }).height).toBeGreaterThan(0));
+});
