@@ -1,2 +1,2 @@
 export { hookUpOf, type HookUpPair } from './hookUpOf';
-export type { HookUp, HookUpLine, Span, Station } from './types';
+export type { HookUp, HookUpLine } from './types';

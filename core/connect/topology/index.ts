@@ -1,13 +1,3 @@
 export { networkOf, type Network } from './network';
 export type { Moment } from './topologyOf';
-export type {
-  CameraEnd,
-  Device,
-  DeviceLoad,
-  Failure,
-  LinkLoad,
-  Medium,
-  Topology,
-  TopologyFinding,
-  TopologyLink,
-} from './types';
+export type { CameraEnd, Device, Medium, Topology, TopologyLink } from './types';

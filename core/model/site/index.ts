@@ -65,7 +65,7 @@ export { addRun, addRunTo, firstRun, nextNumber, unseenPlace } from './newRun';
 export { fireClasses, notePlace, restrictions, withFireClass, type FireClass, type Place } from './place';
 export { productKinds, productSchema, type Product, type ProductKind, type ProductOf } from './product';
 export type { RadioPath } from './radioPath';
-export { linkMedia, usualLinkMbps, type Attachment, type Link, type LinkMedium } from './link';
+export { linkMedia, usualLinkMbps, type Link, type LinkMedium } from './link';
 export {
   mostReading,
   mostSamples,

@@ -41,4 +41,3 @@ export const attachmentSchema = z.strictObject({
   /** A switch or unit, there or planned, as the tree names it. */
   deviceId: idSchema,
 });
-export type Attachment = z.infer<typeof attachmentSchema>;

@@ -48,6 +48,8 @@ watch(
   },
 );
 
+const itemOf = ({ kind, id }: { kind: string; id: string }): string => `${kind}/${id}`;
+
 /** Everything of the tree in the order in which keys go through it. */
 const items = computed(() => [
   ...layout.value.devices.map(({ device }) => `device/${device.id}`),
@@ -115,16 +117,16 @@ const media = computed(() => [
       >
         <svg class="strokes" :height="layout.height" aria-hidden="true">
           <path
-            v-for="{ key, path, medium, of, isPlanned } in layout.strokes"
-            :key="key"
-            :d="path"
+            v-for="stroke in layout.strokes"
+            :key="stroke.key"
+            :d="stroke.path"
             fill="none"
-            :stroke="mediumStrokes[medium].colour"
-            :stroke-width="mediumStrokes[medium].weight"
-            :stroke-dasharray="mediumStrokes[medium].dashes || undefined"
-            :opacity="isPlanned ? 0.75 : 1"
-            :class="{ picked: picked === `${of.kind}/${of.id}` }"
-            @click="picked = `${of.kind}/${of.id}`"
+            :stroke="mediumStrokes[stroke.medium].colour"
+            :stroke-width="mediumStrokes[stroke.medium].weight"
+            :stroke-dasharray="mediumStrokes[stroke.medium].dashes || undefined"
+            :opacity="stroke.isPlanned ? 0.75 : 1"
+            :class="{ picked: picked === itemOf(stroke.of) }"
+            @click="picked = itemOf(stroke.of)"
           />
         </svg>
         <TreeDevice
