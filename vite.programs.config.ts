@@ -16,6 +16,7 @@ export default defineConfig({
         files: 'server/files/fileWorker.ts',
         tester: 'stand-ins/tester/main.ts',
         recorder: 'stand-ins/recorder/main.ts',
+        switch: 'stand-ins/switch/main.ts',
       },
       output: { entryFileNames: '[name].js', chunkFileNames: '[name]-[hash].js' },
     },

@@ -13,4 +13,5 @@ export { sitePath } from './paths';
 export { keptPictureSchema, picturePath, pictures, type KeptPicture } from './pictures';
 export { problemDetailsSchema, type ProblemDetails } from './problem';
 export { recorders, settingsPath } from './recorders';
+export { switches } from './switches';
 export { downloads, servedSiteSchema, sites, type ServedSite, type SiteListing } from './sites';

@@ -2,16 +2,14 @@ import { z } from 'zod';
 import { applyingSchema, foundSchema, reportSchema } from '#core/allocate/device';
 import { nameSchema, siteIdSchema } from '#core/model/site';
 import { deviceAddressSchema } from './deviceAddress';
+import { deviceKeySchema } from './deviceKey';
 import { endpoint } from './endpoint';
 import { nothing } from './nothing';
 
 /** A recorder's address with the key to it, and who does what is asked. */
 const heldSchema = z.strictObject({
   address: deviceAddressSchema,
-  key: z
-    .string()
-    .max(200)
-    .regex(/^[\x20-\x7e]*$/, 'letters, digits and signs of a plain keyboard: no other goes into a request'),
+  key: deviceKeySchema,
   by: nameSchema,
 });
 const needed = 'An address, the recorder’s key and who does it are needed.';

@@ -51,21 +51,6 @@ const drawCurve = async (page: Page) => {
   await page.getByRole('button', { name: /^Stop/ }).waitFor({ state: 'detached' });
   for (let k = 0; k < 3; k += 1) await page.keyboard.press('ArrowRight');
 };
-/** The best plan, and the best under a warden who minds everything on show. */
-const pinTwo = async (page: Page) => {
-  await page.getByRole('button', { name: /^Best plan/ }).click();
-  await findPlan(page);
-  await page.getByRole('button', { name: /^Pin/ }).click();
-  await page.getByRole('combobox', { name: 'Listed places' }).click();
-  await page.getByRole('option', { name: 'Nothing new on show' }).click();
-  await page.getByRole('button', { name: /^Find it again/ }).click();
-  await page.locator('tr[data-run="r01"]').getByText('Keep the camera on its cable').waitFor();
-  await page.getByText('proven best').waitFor();
-  await page.getByRole('button', { name: /^Pin/ }).click();
-  await page.getByRole('button', { name: /^Side by side/ }).click();
-  await page.locator('tr[data-camera="c01"]').waitFor();
-};
-
 /** Isolates the run, reads all with the stand-in and shows its trace. */
 const readRampEast = async (page: Page) => {
   const bar = page.getByRole('group', { name: 'Instrument' });
@@ -120,15 +105,23 @@ const shots: Shot[] = [
   { name: 'decide', stage: 'decide/r08', act: chooseUnit },
   { name: 'best-plan', stage: 'decide/r14?view=plan', act: findPlan },
   { name: 'trade-off', stage: 'decide?view=curve', act: drawCurve },
-  { name: 'side-by-side', stage: 'decide/r01?view=compare', act: pinTwo },
   {
     name: 'allocate',
     stage: 'allocate/r08',
     act: (page) => page.locator('.tray [data-camera="c08"]').click(),
   },
-  { name: 'streams', stage: 'allocate/r12?view=streams' },
   { name: 'nights-dark', stage: 'allocate?view=order', dark: true, act: fillSlots },
   { name: 'recorder', stage: 'allocate?view=device', act: readRecorder },
+  {
+    name: 'connect',
+    stage: 'connect',
+    act: (page) => page.locator('.tree [role="treeitem"]').first().waitFor(),
+  },
+  {
+    name: 'hook-up',
+    stage: 'connect/r08?view=hook-up&at=today',
+    act: (page) => page.locator('.hook-up').waitFor(),
+  },
   { name: 'plan', stage: 'plan' },
   { name: 'test-phone', stage: 'test/r08', phone: true },
 ];
@@ -156,8 +149,11 @@ const recorder = await startRecorder(
   0,
 );
 const server = await startServer({
-  standIn: Promise.resolve(tester.address),
-  recorderStandIns: Promise.resolve({ [hall.id]: recorder.address }),
+  standIns: {
+    tester: Promise.resolve(tester.address),
+    recorders: Promise.resolve({ [hall.id]: recorder.address }),
+    switch: Promise.resolve(null),
+  },
   port: 0,
   dataDir: mkdtempSync(path.join(tmpdir(), 'neotrope-pictures-')),
   webDir: path.join(root, 'dist'),

@@ -67,8 +67,7 @@ async function main(): Promise<void> {
   try {
     const server = await startServer({
       ...options,
-      standIn: standIns.tester,
-      recorderStandIns: standIns.recorders,
+      standIns,
     });
     stopOnSignal(server, standIns.stop);
     console.log(`Neotrope is at ${server.address}`);

@@ -10,6 +10,7 @@ const sources = {
   files: 'server/files/fileWorker.ts',
   tester: 'stand-ins/tester/main.ts',
   recorder: 'stand-ins/recorder/main.ts',
+  switch: 'stand-ins/switch/main.ts',
 } as const;
 export type Program = keyof typeof sources;
 

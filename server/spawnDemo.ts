@@ -1,11 +1,10 @@
 import { readFileSync } from 'node:fs';
 import { z } from 'zod';
+import { noDevices, type DemoDevices } from './demoDevices';
 import { spawnStandIn, type SpawnedStandIn } from './spawnStandIn';
 
 /** The demo's devices, each a process of its own. */
-export interface DemoDevices {
-  tester: Promise<string | null>;
-  /** Addresses by the recorder's id. */ recorders: Promise<Record<string, string>>;
+export interface SpawnedDemo extends DemoDevices {
   stop: () => void;
 }
 
@@ -14,9 +13,8 @@ const idsSchema = z.looseObject({ recorders: z.array(z.looseObject({ id: z.strin
 const beside = (siteFile: string, ending: string): string => siteFile.replace(/\.neotrope\.json$/, ending);
 
 /** Starts what ships with the demo, or nothing without a demo. */
-export function spawnDemo(siteFile: string | null): DemoDevices {
-  if (siteFile === null)
-    return { tester: Promise.resolve(null), recorders: Promise.resolve({}), stop: () => undefined };
+export function spawnDemo(siteFile: string | null): SpawnedDemo {
+  if (siteFile === null) return { ...noDevices, stop: () => undefined };
   const spawned: Promise<SpawnedStandIn | null>[] = [];
   const start = (...given: Parameters<typeof spawnStandIn>): Promise<string | null> => {
     const one = spawnStandIn(...given);
@@ -37,6 +35,7 @@ export function spawnDemo(siteFile: string | null): DemoDevices {
   );
   return {
     tester,
+    switch: start('switch', ['--state', beside(siteFile, '.switch.json')]),
     recorders: Promise.all(addresses).then((all) =>
       Object.fromEntries(all.filter((one): one is [string, string] => one[1] !== null)),
     ),

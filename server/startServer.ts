@@ -5,6 +5,7 @@ import { siteFromTrusted, type Site, type SiteFile } from '#core/model/site';
 import { warmUp } from './warmUp';
 import { endEvaluations } from './evaluation/evaluateInChildProcess';
 import { fileWorkers, type FileWorkers } from './files/fileWorkers';
+import { noDevices, type DemoDevices } from './demoDevices';
 import { createApp } from './http/app';
 import { serverLog, type ServerLog } from './log/serverLog';
 import { applyingFolder } from './recorders/applyingFolder';
@@ -26,10 +27,8 @@ export interface ServerOptions {
   /** Whether to load it where there is no site yet. */
   withDemo?: boolean;
   reset: boolean;
-  /** Where the demo's stand-in instrument listens, once it does. */
-  standIn?: Promise<string | null>;
-  /** Where the demo's stand-in recorders listen, by the recorder's id. */
-  recorderStandIns?: Promise<Record<string, string>>;
+  /** The demo's own devices, where there are any. */
+  standIns?: DemoDevices;
 }
 
 export interface RunningServer {
@@ -78,8 +77,7 @@ export async function startServer({
   demoFile,
   withDemo = false,
   reset,
-  standIn = Promise.resolve(null),
-  recorderStandIns = Promise.resolve({}),
+  standIns = noDevices,
 }: ServerOptions): Promise<RunningServer> {
   let handler: RequestListener = (_request, response) => {
     response.writeHead(503).end();
@@ -107,10 +105,7 @@ export async function startServer({
     handler = createApp(
       { store, pictures, files, demo, applying, log: noted, hosts: allowedHosts(orm, now) },
       webDir,
-      {
-        tester: standIn,
-        recorders: recorderStandIns,
-      },
+      standIns,
     ).callback();
     const stopKeeping = keepCopies({ dataDir, orm, applying, log: noted, now });
     const address = `http://127.0.0.1:${(server.address() as AddressInfo).port}`;

@@ -14,6 +14,8 @@ import { noteFaults } from './noteFaults';
 import { problemsForErrors, sendProblem } from './problemDetails';
 import { pictureRoutes } from './pictureRoutes';
 import { recorderRoutes } from './recorderRoutes';
+import { switchRoutes } from './switchRoutes';
+import type { DemoDevices } from '../demoDevices';
 import { siteRoutes, type Kept } from './siteRoutes';
 
 /** Everything is its own; styles are inline because the widgets write theirs at run time. */
@@ -41,7 +43,7 @@ const yearSeconds = 365 * 24 * 3600;
 export function createApp(
   kept: Kept & { log: ServerLog; hosts: AllowedHosts },
   webDir: string,
-  standIns: { tester: Promise<string | null>; recorders: Promise<Record<string, string>> },
+  standIns: DemoDevices,
 ): Koa {
   const app = new Koa();
   const door = deviceDoor(kept.hosts.of);
@@ -62,6 +64,7 @@ export function createApp(
     pictureRoutes(kept),
     instrumentRoutes(standIns.tester, door),
     hostRoutes(kept),
+    switchRoutes(standIns.switch, door),
     recorderRoutes({ ...kept, standIns: standIns.recorders, door }),
   ])
     app.use(routes.routes()).use(routes.allowedMethods());

@@ -7,7 +7,6 @@ import type { ApplyPatience } from '../recorders/apply';
 import type { ServerLog } from '../log/serverLog';
 import type { ApplyingFolder } from '../recorders/applyingFolder';
 import { recorderClient } from '../recorders/recorderClient';
-import { RecorderError } from '../recorders/recorderError';
 import {
   currentJob,
   isBusy,
@@ -24,17 +23,11 @@ import type { SiteStore } from '../store/siteStore';
 import type { DeviceDoor } from './deviceDoor';
 import { keepPace, paces } from './pace';
 import { Refused } from './refused';
+import { deviceTitles, talking } from './talking';
 import { serveEndpoint } from './serveEndpoint';
 
 /** A restart takes some minutes; one that takes a quarter of an hour is none. */
 const patience: ApplyPatience = { answerMs: 8000, restartMs: 900_000, silentMs: 10_000, pauseMs: 300 };
-
-const statuses: Record<RecorderError['kind'], number> = { unreachable: 502, garbage: 502, refused: 409 };
-const titles: Record<RecorderError['kind'], string> = {
-  unreachable: 'The recorder does not answer',
-  garbage: 'The recorder’s answer cannot be read',
-  refused: 'The recorder refused',
-};
 
 const notApplied = (status: 404 | 409, detail: string): Refused =>
   new Refused({ status, title: 'Not applied', detail });
@@ -46,17 +39,6 @@ const idOf = ({ id, recorderId }: { id: string; recorderId: string }): RecorderI
   siteId: id,
   recorderId,
 });
-
-/** What a recorder answers; ends the request with its fault where it does not. */
-async function talking<T>(ask: () => Promise<T>): Promise<T> {
-  try {
-    return await ask();
-  } catch (error) {
-    if (!(error instanceof RecorderError)) throw error;
-    const { kind, message } = error;
-    throw new Refused({ status: statuses[kind], title: titles[kind], detail: message, kind });
-  }
-}
 
 /** The plan of a recorder, worked out beside the server; ends the request where it cannot be said yet. */
 async function plannedFor(
@@ -96,9 +78,17 @@ async function begin(
   const letGo = reserve(jobs, of, address);
   try {
     const { recorder, plan } = await plannedFor(store, of);
-    const before = await talking(() => recorderClient(address, key, jobs.patience.answerMs).report());
+    const before = await talking('recorder', () =>
+      recorderClient(address, key, jobs.patience.answerMs).report(),
+    );
     const other = otherRecorder(recorder, before);
-    if (other) throw new Refused({ status: 409, title: titles.refused, detail: other, kind: 'refused' });
+    if (other)
+      throw new Refused({
+        status: 409,
+        title: deviceTitles('recorder').refused,
+        detail: other,
+        kind: 'refused',
+      });
     const startedAt = new Date().toISOString();
     return startJob(jobs, newJob(of, { address, by, startedAt, plan, before }), key);
   } finally {
@@ -147,7 +137,7 @@ export function recorderRoutes(
 
   serveEndpoint(router, recorders.list, async () => ({ standIns: await standIns }));
   serveEndpoint(router, recorders.read, ({ body: { site, address } }) => {
-    return talking(async () => {
+    return talking('recorder', async () => {
       const client = recorderClient(await door(site, address), '', given.answerMs);
       return { report: await client.report(), cameras: await client.cameras() };
     });

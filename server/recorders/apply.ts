@@ -12,7 +12,7 @@ import {
 import type { ApplyingFolder } from './applyingFolder';
 import type { DeviceLine } from './recorderClient';
 import type { ServerLog } from '../log/serverLog';
-import { RecorderError } from './recorderError';
+import { DeviceError } from '../devices/deviceError';
 
 export interface ApplyPatience {
   /** How long one answer may take. */
@@ -33,8 +33,7 @@ async function patiently<T>(ask: () => Promise<T>, longestMs: number, pauseMs: n
     try {
       return await ask();
     } catch (error) {
-      if (!(error instanceof RecorderError) || error.kind !== 'unreachable' || Date.now() >= until)
-        throw error;
+      if (!(error instanceof DeviceError) || error.kind !== 'unreachable' || Date.now() >= until) throw error;
       await pause(pauseMs);
     }
   }
@@ -114,18 +113,18 @@ export async function apply(
       }
       last = last.step === doing ? { step: doing, times: last.times + 1 } : { step: doing, times: 1 };
       if (at.done.length >= mostSteps)
-        throw new RecorderError(
+        throw new DeviceError(
           'refused',
           `After ${mostSteps} steps the recorder is still not at its plan; it changes as it is brought there. Nothing more was done.`,
         );
       if (last.times > mostTries)
-        throw new RecorderError('refused', 'The recorder says it did this, and does not show it.');
+        throw new DeviceError('refused', 'The recorder says it did this, and does not show it.');
       note({ doing, left });
       await perform(step);
       note({ done: [...at.done, doing] });
     }
   } catch (error) {
-    const known = error instanceof RecorderError;
+    const known = error instanceof DeviceError;
     const isFull = (error as { code?: string }).code === 'ENOSPC';
     noteEnd({
       state: known && error.kind === 'refused' ? 'refused' : 'broken-off',

@@ -8,11 +8,7 @@ import {
   type Report,
   type Settings,
 } from '#core/allocate/device';
-import { nestsDeeper } from '#core/shared/problems';
-import { RecorderError } from './recorderError';
-
-/** Longest answer that is taken; a recorder's settings are some kilobytes. */
-const longestAnswer = 1_000_000;
+import { deviceRequest } from '../devices/deviceRequest';
 
 /** A conversation with a recorder, by whoever holds its key. */
 export interface DeviceLine {
@@ -26,71 +22,15 @@ export interface DeviceLine {
   perform: (step: Exclude<DeviceStep, { kind: 'save' | 'restore' }>) => Promise<void>;
 }
 
-const wordsIn = (body: unknown): string => {
-  const read = z.looseObject({ detail: z.string() }).safeParse(body);
-  return read.success ? read.data.detail.slice(0, 200) : 'it gives no reason.';
-};
-
-/** A line to the recorder at `host:port`. Its promises reject with a RecorderError. */
+/** A line to the recorder at `host:port`. Its promises reject with a DeviceError. */
 export function recorderClient(address: string, key: string, answerMs: number): DeviceLine {
   let token = '';
-
-  async function ask(method: string, path: string, body?: unknown): Promise<unknown> {
-    let text: string;
-    let status: number;
-    // A timer of its own: one that only its signal holds can be collected before it is due.
-    const patience = new AbortController();
-    const timer = setTimeout(() => patience.abort(), answerMs);
-    try {
-      const response = await fetch(`http://${address}/${path}`, {
-        method,
-        signal: patience.signal,
-        redirect: 'error',
-        headers: {
-          'x-key': key,
-          'x-session': token,
-          ...(body === undefined ? {} : { 'content-type': 'application/json' }),
-        },
-        ...(body === undefined ? {} : { body: JSON.stringify(body) }),
-      });
-      status = response.status;
-      text = await textOf(response);
-    } catch (error) {
-      if (error instanceof RecorderError) throw error;
-      throw new RecorderError(
-        'unreachable',
-        `Nothing answers at ${address}. Is the recorder on, and in the same network?`,
-      );
-    } finally {
-      clearTimeout(timer);
-    }
-    if (nestsDeeper(text))
-      throw new RecorderError(
-        'garbage',
-        `What answers at ${address} nests its answer without end. Nothing was taken from it.`,
-      );
-    let said: unknown;
-    try {
-      said = JSON.parse(text);
-    } catch {
-      throw new RecorderError(
-        'garbage',
-        `What answers at ${address} is no recorder that can be talked to. Nothing was taken from it.`,
-      );
-    }
-    if (status >= 400) throw new RecorderError('refused', `The recorder refuses: ${wordsIn(said)}`);
-    return said;
-  }
-
-  async function read<T>(schema: z.ZodType<T>, method: string, path: string, body?: unknown): Promise<T> {
-    const checked = schema.safeParse(await ask(method, path, body));
-    if (!checked.success)
-      throw new RecorderError(
-        'garbage',
-        `What answers at ${address} does not say what a recorder says (${checked.error.issues[0]?.path.join('.') ?? 'its answer'}). Nothing was taken from it.`,
-      );
-    return checked.data;
-  }
+  const { ask, read } = deviceRequest({
+    what: 'recorder',
+    address,
+    headers: () => ({ 'x-key': key, 'x-session': token }),
+    answerMs,
+  });
 
   return {
     report: () => read(reportSchema, 'GET', 'state'),
@@ -118,16 +58,4 @@ export function recorderClient(address: string, key: string, answerMs: number): 
       }
     },
   };
-}
-
-/** The text of an answer, given up where it goes on without end. */
-async function textOf(response: Response): Promise<string> {
-  const decoder = new TextDecoder();
-  let text = '';
-  for await (const chunk of (response.body ?? []) as unknown as AsyncIterable<Uint8Array>) {
-    text += decoder.decode(chunk, { stream: true });
-    if (text.length > longestAnswer)
-      throw new RecorderError('garbage', 'The recorder sends without end. Nothing was taken from it.');
-  }
-  return text;
 }

@@ -1,7 +1,9 @@
+import { spawn } from 'node:child_process';
 import { readFileSync } from 'node:fs';
+import path from 'node:path';
 import type { Page } from '@playwright/test';
 import { barriers } from './axe';
-import { choose, demoFile, expect, saved, test } from './fixtures';
+import { choose, demoFile, expect, root, saved, test } from './fixtures';
 
 /** The demo with choices, each camera on a slot of a recorder. */
 function withChoices(options: Record<string, string>): string {
@@ -20,6 +22,27 @@ const options = {
   c23: 'wireless',
   c24: 'wireless',
 };
+/** The stand-in switch as a process of its own. */
+function startStandInSwitch(): Promise<{ address: string; stop: () => void }> {
+  const child = spawn(
+    process.execPath,
+    [
+      path.join(root, 'programs', 'switch.js'),
+      '--state',
+      path.join(root, 'demo', 'saltmarrow.switch.json'),
+      '--restart',
+      '60000',
+    ],
+    { stdio: ['pipe', 'pipe', 'inherit'] },
+  );
+  return new Promise((resolve, reject) => {
+    child.once('error', reject);
+    child.stdout.on('data', (data: Buffer) => {
+      const address = /listens at (\S+)/.exec(data.toString())?.[1];
+      if (address) resolve({ address, stop: () => void child.kill('SIGKILL') });
+    });
+  });
+}
 const failure = (page: Page, name: RegExp) => page.getByRole('row', { name });
 
 test('a link that is missing is named, noted, and tells what goes dark when it is cut', async ({
@@ -114,4 +137,49 @@ test('a hook-up says in words what its facts say, and is saved as a drawing', as
   await page.goto(`${server.address}/site/${id}/connect/r01?view=hook-up`);
   await expect(sheet).toContainText('centre to centre and shield to shield');
   await expect(page.getByRole('img', { name: /Coax unit, Ticket hall.*Coax converter/ })).toBeVisible();
+});
+
+test('a switch is read, a port that differs is found, and what hangs on a port is named and started anew', async ({
+  page,
+  server,
+}) => {
+  const site = JSON.parse(withChoices({ c20: 'ip-category', c21: 'ip-category' })) as {
+    networkConfigs: object[];
+  };
+  site.networkConfigs = [{ id: 'c20', hardwareAddress: '02:00:5e:10:00:14' }];
+  const id = await server.newSite(JSON.stringify(site));
+  const standIn = await startStandInSwitch();
+  try {
+    await page.goto(`${server.address}/site/${id}/connect?view=switch`);
+    const address = page.getByLabel('Address of the switch');
+    await address.fill(standIn.address);
+    await address.press('Enter');
+    await page.getByRole('button', { name: 'Read the switch' }).click();
+    const ports = page.getByRole('table', { name: 'Ports of the switch' });
+    const port = (n: number) => ports.getByRole('row').nth(n);
+    await expect(port(1)).toContainText('20 Slip');
+    await expect(port(3)).toContainText('1240 frames came in damaged');
+    await expect(port(4)).toContainText('0a:4c:11:00:7e:02, which is no camera that is noted');
+    await expect(
+      page.getByText('Camera 21 is planned here; its hardware address is not noted'),
+    ).toBeVisible();
+    await port(2)
+      .getByLabel(/^Camera of 02:00/)
+      .click();
+    await choose(page, '21 Paint store');
+    await expect(port(2)).toContainText('21 Paint store');
+    await expect(port(2)).toContainText(/gives 12\.6 W, .* were planned/);
+    await saved(page);
+    expect(await barriers(page, '.connect')).toEqual([]);
+    await page.getByLabel('Key of the switch').fill('quay');
+    await port(2).getByRole('button', { name: 'Restart' }).click();
+    await expect(page.locator('.switch').getByRole('alert')).toContainText('The key is not the switch’s.');
+    await page.getByLabel('Key of the switch').fill('ferry');
+    await port(2).getByRole('button', { name: 'Restart' }).click();
+    await expect(port(2)).toContainText('none');
+  } finally {
+    standIn.stop();
+  }
+  await page.getByRole('button', { name: 'Read the switch' }).click();
+  await expect(page.locator('.switch').getByRole('alert')).toContainText('Nothing answers at');
 });

@@ -1,5 +1,6 @@
 import { createServer, type AddressInfo, type Server, type Socket } from 'node:net';
 import { afterAll, afterEach, beforeAll, describe, expect, it } from 'vitest';
+import { noDevices } from '../../server/demoDevices';
 import { startServer, type RunningServer } from '../../server/startServer';
 import { InstrumentError } from '../../server/instruments/instrumentError';
 import { identify, readTest, type Asked } from '../../server/instruments/readTest';
@@ -221,7 +222,7 @@ describe('over HTTP', () => {
       webDir: root,
       demoFile,
       reset: false,
-      standIn: Promise.resolve(tester.address),
+      standIns: { ...noDevices, tester: Promise.resolve(tester.address) },
     });
   });
   afterAll(() => Promise.all([server.close(), tester.close()]));

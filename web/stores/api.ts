@@ -10,6 +10,7 @@ import {
   recorders,
   settingsPath,
   sites,
+  switches,
   type AnswerOf,
   type AnyEndpoint,
   type BodyOf,
@@ -100,6 +101,9 @@ export const api = {
     ask(instruments.identify, { body: { site, address } }),
   readInstrument: (site: string, address: string, asked: InstrumentAsked) =>
     ask(instruments.read, { body: { site, address, ...asked } }),
+  switches: () => ask(switches.list),
+  readSwitch: (site: string, address: string) => ask(switches.read, { body: { site, address } }),
+  restartPort: (body: BodyOf<typeof switches.restartPort>) => ask(switches.restartPort, { body }),
   recorders: () => ask(recorders.list),
   readRecorder: (site: string, address: string) => ask(recorders.read, { body: { site, address } }),
   allowedHosts: (id: string) => ask(devices.allowed, { params: { id } }),

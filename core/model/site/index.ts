@@ -59,7 +59,12 @@ export {
   type InLineGearKind,
 } from './inLineGear';
 export { withFocal, withLens, withRange } from './lens';
-export { addressSchema, type NetworkConfig, type RecorderNetwork } from './networkConfig';
+export {
+  addressSchema,
+  hardwareAddressSchema,
+  type NetworkConfig,
+  type RecorderNetwork,
+} from './networkConfig';
 export { addEquipment, addRecorder, addSupply, type NewRecorder, type NewSupply } from './newHeadEnd';
 export { addRun, addRunTo, firstRun, nextNumber, unseenPlace } from './newRun';
 export { fireClasses, notePlace, restrictions, withFireClass, type FireClass, type Place } from './place';

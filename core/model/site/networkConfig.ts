@@ -4,10 +4,17 @@ import { idSchema, nameSchema } from './vocabulary';
 /** An address on the camera network, and how many of its first bits are the network's. */
 export const addressSchema = z.ipv4();
 
+/** A hardware address, six bytes with colons. */
+export const hardwareAddressSchema = z
+  .string()
+  .regex(/^([0-9a-f]{2}:){5}[0-9a-f]{2}$/, 'a hardware address, such as 02:00:5e:10:00:14');
+
 /** How a network camera joins its recorder. Its id is the camera's. A password is never kept here, only who holds it. */
 export const networkConfigSchema = z.strictObject({
   id: idSchema,
   address: addressSchema.optional(),
+  /** What is printed on it, or was seen behind a port. */
+  hardwareAddress: hardwareAddressSchema.optional(),
   /** Who set its first password and holds it. Left out where it still has none. */
   passwordHeldBy: nameSchema.optional(),
 });

@@ -2,7 +2,7 @@
 import { computed } from 'vue';
 import { channelColumns, channelList, givenAddresses, prerequisites } from '#core/allocate/device';
 import type { RecorderState } from '#core/allocate/recorder';
-import { addressSchema, type NetworkConfig, type RecorderNetwork } from '#core/model/site';
+import { addressSchema, withFields, type NetworkConfig, type RecorderNetwork } from '#core/model/site';
 import FieldRow from '../../parts/FieldRow.vue';
 import QuantityField from '../../parts/QuantityField.vue';
 import TextField from '../../parts/TextField.vue';
@@ -32,12 +32,8 @@ const refuseAddress = (text: string) =>
   text === '' || addressSchema.safeParse(text).success ? undefined : 'an address such as 10.20.0.5';
 
 function setJoining(id: string, number: number, fields: { address?: string; passwordHeldBy?: string }): void {
-  const { address, passwordHeldBy } = { ...networkConfig(id), ...fields };
-  const set: NetworkConfig = {
-    id,
-    ...(address ? { address } : {}),
-    ...(passwordHeldBy ? { passwordHeldBy } : {}),
-  };
+  const given = Object.entries(fields).map(([field, text]) => [field, text === '' ? undefined : text]);
+  const set = withFields(networkConfig(id), Object.fromEntries(given) as Partial<NetworkConfig>);
   store.change(`How camera ${number} joins`, [{ kind: 'networkConfig', id, set }]);
 }
 function setNetwork(

@@ -11,6 +11,7 @@ import { useNetwork } from './useNetwork';
 import { connectViews, isConnectView, type ConnectView } from './views';
 
 const FailuresView = defineAsyncComponent(() => import('./FailuresView.vue'));
+const SwitchView = defineAsyncComponent(() => import('./SwitchView.vue'));
 const HookUpView = defineAsyncComponent(() => import('./HookUpView.vue'));
 
 const route = useRoute();
@@ -79,6 +80,7 @@ useKeys([
     <p v-if="!network" class="dim" role="status">Working out the network…</p>
     <TreeView v-else-if="view === 'tree'" class="view" :network="network" />
     <FailuresView v-else-if="view === 'failures'" class="view" :network="network" />
+    <SwitchView v-else-if="view === 'switch'" class="view" :network="network" />
     <HookUpView v-else class="view" :moment="moment" />
   </div>
 </template>

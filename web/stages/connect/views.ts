@@ -3,6 +3,7 @@ export const connectViews = [
   { id: 'tree', label: 'Tree', key: 't' },
   { id: 'failures', label: 'Failures', key: 'f' },
   { id: 'hook-up', label: 'Hook-ups', key: 'h' },
+  { id: 'switch', label: 'Read a switch', key: 'w' },
 ] as const;
 export type ConnectView = (typeof connectViews)[number]['id'];
 

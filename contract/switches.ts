@@ -1,0 +1,39 @@
+import { z } from 'zod';
+import { switchReportSchema } from '#core/connect/switchReport';
+import { siteIdSchema } from '#core/model/site';
+import { deviceAddressSchema } from './deviceAddress';
+import { endpoint } from './endpoint';
+import { nothing } from './nothing';
+import { deviceKeySchema } from './deviceKey';
+
+const whereSchema = z.strictObject({ site: siteIdSchema, address: deviceAddressSchema });
+
+export const switches = {
+  list: endpoint({
+    method: 'GET',
+    path: '/switches',
+    query: nothing,
+    body: nothing,
+    /** Where the demo's own switch listens. */
+    answer: z.object({ standIn: z.string().nullable() }),
+    status: 200,
+  }),
+  read: endpoint({
+    method: 'POST',
+    path: '/switches/read',
+    query: nothing,
+    body: whereSchema,
+    answer: switchReportSchema,
+    status: 200,
+    hint: 'That is no address of a switch.',
+  }),
+  restartPort: endpoint({
+    method: 'POST',
+    path: '/switches/restart-port',
+    query: nothing,
+    body: whereSchema.extend({ key: deviceKeySchema, port: z.int().min(1).max(256) }),
+    answer: nothing,
+    status: 204,
+    hint: 'An address, the switch’s key and a port are needed.',
+  }),
+} as const;

@@ -1,0 +1,2 @@
+export { compareSwitch } from './compare';
+export { switchReportSchema, type PortReport, type SwitchReport } from './report';

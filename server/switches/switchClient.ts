@@ -1,0 +1,19 @@
+import { z } from 'zod';
+import { switchReportSchema, type SwitchReport } from '#core/connect/switchReport';
+import { deviceRequest } from '../devices/deviceRequest';
+
+/** A conversation with a switch, by whoever holds its key. */
+export interface SwitchLine {
+  report: () => Promise<SwitchReport>;
+  /** Takes the power off a port and gives it back, so that whatever hangs on it starts anew. */
+  restartPort: (port: number) => Promise<void>;
+}
+
+/** A line to the switch at `host:port`. Its promises reject with a DeviceError. */
+export function switchClient(address: string, key: string, answerMs: number): SwitchLine {
+  const { read } = deviceRequest({ what: 'switch', address, headers: () => ({ 'x-key': key }), answerMs });
+  return {
+    report: () => read(switchReportSchema, 'GET', 'state'),
+    restartPort: async (port) => void (await read(z.looseObject({}), 'POST', `ports/${port}/restart`, {})),
+  };
+}

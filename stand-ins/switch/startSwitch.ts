@@ -1,0 +1,60 @@
+import { createServer, type ServerResponse } from 'node:http';
+import type { AddressInfo } from 'node:net';
+import { reportAt, type Restarting, type SwitchState } from './switch';
+
+export interface RunningSwitch {
+  address: string;
+  close: () => Promise<void>;
+}
+
+/** How it is sold: what it is at the start, the key to it, and how long a port stays down. */
+export interface SwitchBench {
+  state: SwitchState;
+  key: string;
+  restartMs: number;
+}
+
+/** The switch on an HTTP port of this machine. */
+export function startSwitch({ state, key, restartMs }: SwitchBench, port: number): Promise<RunningSwitch> {
+  let restarting: Restarting[] = [];
+  const send = (response: ServerResponse, status: number, body: unknown): void => {
+    response.writeHead(status, { 'content-type': 'application/json' }).end(JSON.stringify(body));
+  };
+  const server = createServer((request, response) => {
+    request.resume();
+    const { method = 'GET', url = '/' } = request;
+    if (method === 'GET' && url === '/state')
+      return send(response, 200, reportAt(state, restarting, Date.now()));
+    const asked = /^\/ports\/(\d+)\/restart$/.exec(url)?.[1];
+    if (method !== 'POST' || asked === undefined)
+      return send(response, 404, { title: 'Not found', detail: `There is no ${method} ${url}.` });
+    if (request.headers['x-key'] !== key)
+      return send(response, 401, { title: 'Refused', detail: 'The key is not the switch’s.' });
+    const number = Number(asked);
+    const known = state.ports.find((one) => one.number === number);
+    if (!known) return send(response, 404, { title: 'Not found', detail: `It has no port ${number}.` });
+    if (!known.poe)
+      return send(response, 409, {
+        title: 'Refused',
+        detail: `Port ${number} gives no power, so there is nothing to take off.`,
+      });
+    restarting = [
+      ...restarting.filter(({ until }) => until > Date.now()),
+      { port: number, until: Date.now() + restartMs },
+    ];
+    send(response, 202, {});
+  });
+  return new Promise((resolve, reject) => {
+    server.once('error', reject);
+    server.listen(port, '127.0.0.1', () =>
+      resolve({
+        address: `127.0.0.1:${(server.address() as AddressInfo).port}`,
+        close: () =>
+          new Promise((done) => {
+            server.close(() => done());
+            server.closeAllConnections();
+          }),
+      }),
+    );
+  });
+}
