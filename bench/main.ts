@@ -15,6 +15,7 @@ import {
 import { startServer } from '../server/startServer';
 import { browserFigures } from './browser';
 import { against, median, printTable, timed, timesLonger, type Row } from './measure';
+import { network } from './network';
 import { planning } from './planning';
 import { slots } from './slots';
 import { demoSite, generatedSite, tracedSite } from './sites';
@@ -280,6 +281,7 @@ const rows: Row[] = [
   ...closeLook(),
   ...(await planning()),
   ...(await slots()),
+  ...network(),
   firstScreen(),
   ...(await edits()),
   ...(await browserFigures(root, reference)),

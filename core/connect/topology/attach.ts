@@ -7,6 +7,7 @@ export interface PortNeed {
   number: number;
   watts: number;
   mbps: number;
+  /** What it could hang on; needs that could hang on the same share one list. */
   candidates: readonly Device[];
   pinnedTo?: string;
 }
@@ -34,10 +35,15 @@ const shareLeft = (room: Room, device: Device): number =>
     room.mbps / device.uplinkMbps,
   );
 
-function chosenFor(need: PortNeed, rooms: ReadonlyMap<string, Room>): Device | undefined {
-  const pinned = need.candidates.find(({ id }) => id === need.pinnedTo);
+function chosenFor(
+  need: PortNeed,
+  rooms: ReadonlyMap<string, Room>,
+  withPorts: readonly Device[],
+): Device | undefined {
+  const pinned =
+    need.pinnedTo === undefined ? undefined : need.candidates.find(({ id }) => id === need.pinnedTo);
   if (pinned) return pinned;
-  const fitting = need.candidates.find((device) => fits(rooms.get(device.id)!, device, need));
+  const fitting = withPorts.find((device) => fits(rooms.get(device.id)!, device, need));
   if (fitting) return fitting;
   // Nothing has room for it: it goes where most is left, and what it overfills says so.
   return [...need.candidates].sort(
@@ -51,19 +57,30 @@ function chosenFor(need: PortNeed, rooms: ReadonlyMap<string, Room>): Device | u
  */
 export function attach(needs: readonly PortNeed[]): Map<string, Device> {
   const rooms = new Map<string, Room>();
-  for (const { candidates } of needs)
+  /** Of the same candidates, those with a port left: whoever is full is not looked at again. */
+  const withPorts = new Map<readonly Device[], readonly Device[]>();
+  for (const { candidates } of needs) {
+    if (withPorts.has(candidates)) continue;
+    withPorts.set(candidates, candidates);
     for (const device of candidates) if (!rooms.has(device.id)) rooms.set(device.id, roomOf(device));
+  }
   const isPinned = ({ candidates, pinnedTo }: PortNeed): boolean =>
-    candidates.some(({ id }) => id === pinnedTo);
+    pinnedTo !== undefined && candidates.some(({ id }) => id === pinnedTo);
   const inOrder = [...needs].sort(
     (a, b) => Number(isPinned(b)) - Number(isPinned(a)) || b.watts - a.watts || a.number - b.number,
   );
   const attached = new Map<string, Device>();
   for (const need of inOrder) {
-    const device = chosenFor(need, rooms);
+    const open = withPorts.get(need.candidates)!;
+    const device = chosenFor(need, rooms, open);
     if (!device) continue;
     const room = rooms.get(device.id)!;
     room.ports -= 1;
+    if (room.ports === 0)
+      withPorts.set(
+        need.candidates,
+        open.filter(({ id }) => rooms.get(id)!.ports > 0),
+      );
     room.watts -= need.watts;
     room.mbps -= need.mbps;
     attached.set(need.key, device);

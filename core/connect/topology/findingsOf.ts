@@ -2,7 +2,7 @@ import { counted } from '#core/shared/labels';
 import type { Load } from '#core/shared/derivation';
 import { formatQuantity } from '#core/shared/units';
 import type { Site } from '#core/model/site';
-import { loopsIn } from './failures';
+import { loopsIn } from './loops';
 import type { CameraEnd, CameraWay, DeviceLoad, LinkLoad, Topology, TopologyFinding } from './types';
 
 const numbersOf = (cameras: readonly CameraEnd[]): number[] => cameras.map(({ number }) => number);
@@ -18,7 +18,9 @@ function withoutWay(site: Site, { devices, cameras }: Topology, ways: ReadonlyMa
     const { deviceId, recorderId, cameraId } = camera;
     if (deviceId === null || recorderId === null || ways.has(cameraId)) continue;
     const key = `${deviceOf.get(deviceId)!.placeId} ${deviceOf.get(recorderId)!.placeId}`;
-    groups.set(key, [...(groups.get(key) ?? []), camera]);
+    const known = groups.get(key);
+    if (known) known.push(camera);
+    else groups.set(key, [camera]);
   }
   return [...groups.values()].map((group): TopologyFinding => {
     const [from, to] = [group[0]!.deviceId!, group[0]!.recorderId!].map(
@@ -85,6 +87,24 @@ const pastLimit = (whose: string, { label, used, most, unit }: Load): string =>
     ? `${whose} has ${most} ${label}; ${used} are needed.`
     : `${whose} gives ${formatQuantity(most, unit)}; ${formatQuantity(used, unit)} ${label === 'watts' ? 'are asked of it at night' : 'come to it'}.`;
 
+/** Cameras by the device that they hang on, and by each link that their pictures go over. */
+function camerasOver(
+  { cameras }: Topology,
+  ways: ReadonlyMap<string, CameraWay>,
+): ReadonlyMap<string, CameraEnd[]> {
+  const over = new Map<string, CameraEnd[]>();
+  const note = (key: string, camera: CameraEnd): void => {
+    const known = over.get(key);
+    if (known) known.push(camera);
+    else over.set(key, [camera]);
+  };
+  for (const camera of cameras) {
+    if (camera.deviceId !== null) note(`device ${camera.deviceId}`, camera);
+    for (const id of ways.get(camera.cameraId)?.linkIds ?? []) note(`link ${id}`, camera);
+  }
+  return over;
+}
+
 function tooMuch(
   topology: Topology,
   devices: readonly DeviceLoad[],
@@ -92,9 +112,10 @@ function tooMuch(
   ways: ReadonlyMap<string, CameraWay>,
 ): TopologyFinding[] {
   const nameOf = new Map([...topology.devices, ...topology.links].map(({ id, name }) => [id, name]));
-  const onDevice = (id: string) => topology.cameras.filter(({ deviceId }) => deviceId === id);
-  const onLink = (id: string) =>
-    topology.cameras.filter(({ cameraId }) => ways.get(cameraId)?.linkIds.includes(id));
+  const deviceOf = new Map(topology.devices.map((device) => [device.id, device]));
+  const over = camerasOver(topology, ways);
+  const onDevice = (id: string): CameraEnd[] => over.get(`device ${id}`) ?? [];
+  const onLink = (id: string): CameraEnd[] => over.get(`link ${id}`) ?? [];
   return [
     ...devices.flatMap(({ deviceId, loads }) =>
       loads
@@ -115,7 +136,7 @@ function tooMuch(
         cameraNumbers: numbersOf(onLink(linkId)),
       })),
     ...topology.cameras.flatMap(({ number, deviceId, watts }): TopologyFinding[] => {
-      const device = topology.devices.find(({ id }) => id === deviceId);
+      const device = deviceId === null ? undefined : deviceOf.get(deviceId);
       return device && device.poeWatts > 0 && watts > device.portWatts
         ? [
             {

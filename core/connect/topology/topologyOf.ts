@@ -71,6 +71,14 @@ function sharedWays(cameras: readonly CameraNow[]): SharedWay[] {
   return [...ways.values()];
 }
 
+/** What a port is wanted for, and what gives such a port. */
+type PortUse = 'coax-unit' | 'poe-switch' | 'switch';
+const suits: Record<PortUse, (device: Device) => boolean> = {
+  'coax-unit': ({ kind }) => kind === 'coax-unit',
+  'poe-switch': ({ kind, poeWatts }) => kind === 'switch' && poeWatts > 0,
+  switch: ({ kind }) => kind === 'switch',
+};
+
 /** What each camera and each way asks of a port at its place. */
 function portNeeds(
   site: Pick<Site, 'attachment' | 'camera'>,
@@ -78,14 +86,20 @@ function portNeeds(
   ways: readonly SharedWay[],
   devices: readonly Device[],
 ): PortNeed[] {
-  const at = (placeId: string, suits: (device: Device) => boolean): Device[] =>
-    devices.filter((device) => device.placeId === placeId && suits(device));
+  const lists = new Map<string, Device[]>();
+  /** Gear of one use at one place, the same list for everybody who asks. */
+  const at = (placeId: string, use: PortUse): Device[] => {
+    const key = `${use} ${placeId}`;
+    const known = lists.get(key);
+    if (known) return known;
+    const list = devices.filter((device) => device.placeId === placeId && suits[use](device));
+    lists.set(key, list);
+    return list;
+  };
   const ofCameras = cameras.flatMap(({ evaluation: { camera }, option }): PortNeed[] => {
     if (!option?.shared) return [];
     const { of, placeId, sourceWatts, mbps } = option.shared;
-    const candidates = at(placeId, ({ kind, poeWatts }) =>
-      of === 'coax-unit' ? kind === 'coax-unit' : kind === 'switch' && poeWatts > 0,
-    );
+    const candidates = at(placeId, of);
     const pinnedTo = site.attachment[camera.id]?.deviceId;
     return [
       {
@@ -103,7 +117,7 @@ function portNeeds(
     number: site.camera[cameraIds[0]!]!.number,
     watts: 0,
     mbps,
-    candidates: at(fromPlaceId, ({ kind }) => kind === 'switch'),
+    candidates: at(fromPlaceId, 'switch'),
   }));
   return [...ofCameras, ...ofWays];
 }

@@ -101,9 +101,6 @@ function stacked(
   return placed;
 }
 
-const mean = (values: readonly number[]): number | null =>
-  values.length === 0 ? null : values.reduce((sum, value) => sum + value, 0) / values.length;
-
 /** Where everything of the tree stands: recorders left, gear in the middle, cameras right. */
 export function treeLayout(
   topology: Topology,
@@ -117,28 +114,40 @@ export function treeLayout(
   for (const row of rows) if (row.kind === 'camera') yOfCamera.set(row.camera.cameraId, row.y);
   const bottom = (rows.at(-1)?.y ?? 0) + rowHeight;
 
-  const meanBy = (key: (camera: CameraEnd) => string | null, id: string): number | null =>
-    mean(topology.cameras.filter((one) => key(one) === id).map(({ cameraId }) => yOfCamera.get(cameraId)!));
+  /** Where the cameras of each key are, on average. */
+  const meansBy = (key: (camera: CameraEnd) => string | null): Map<string, number> => {
+    const sums = new Map<string, { sum: number; count: number }>();
+    for (const camera of topology.cameras) {
+      const id = key(camera);
+      if (id === null) continue;
+      const { sum, count } = sums.get(id) ?? { sum: 0, count: 0 };
+      sums.set(id, { sum: sum + yOfCamera.get(camera.cameraId)!, count: count + 1 });
+    }
+    return new Map([...sums].map(([id, { sum, count }]) => [id, sum / count]));
+  };
   const placeOf = new Map(topology.devices.map(({ id, placeId }) => [id, placeId]));
   /** Gear with nothing on it yet stands beside what else is at its place, where it is found. */
-  const besideOthers = ({ placeId }: Device): number =>
-    meanBy(({ deviceId }) => (deviceId === null ? null : (placeOf.get(deviceId) ?? null)), placeId) ?? bottom;
-  const wanted = (devices: readonly Device[], key: (camera: CameraEnd) => string | null) =>
+  const atPlaces = meansBy(({ deviceId }) => (deviceId === null ? null : (placeOf.get(deviceId) ?? null)));
+  const besideOthers = ({ placeId }: Device): number => atPlaces.get(placeId) ?? bottom;
+  const wanted = (devices: readonly Device[], means: ReadonlyMap<string, number>) =>
     devices.map((device) => ({
       device,
-      y: meanBy(key, device.id) ?? besideOthers(device),
+      y: means.get(device.id) ?? besideOthers(device),
       height: boxHeight(loadsOf(device.id)),
     }));
   const isRecorder = ({ kind }: Device): boolean => kind === 'recorder';
   const devices = [
     ...stacked(
-      wanted(topology.devices.filter(isRecorder), ({ recorderId }) => recorderId),
+      wanted(
+        topology.devices.filter(isRecorder),
+        meansBy(({ recorderId }) => recorderId),
+      ),
       columnX.recorder,
     ),
     ...stacked(
       wanted(
         topology.devices.filter((device) => !isRecorder(device)),
-        ({ deviceId }) => deviceId,
+        meansBy(({ deviceId }) => deviceId),
       ),
       columnX.gear,
     ),
