@@ -38,16 +38,19 @@ export function fileWorkers(dataDir: string): FileWorkers {
   });
   // A thread that ends rejects what it was at; nobody else is to hear of it.
   pool.on('error', () => undefined);
-  async function run<T>(task: unknown, name: string): Promise<T> {
+  async function run<T>(task: unknown, name: string, bytes: Uint8Array): Promise<T> {
+    // What has its memory to itself is handed over and not copied: nobody here needs it any more.
+    const isOwn = bytes.byteLength > 0 && bytes.byteLength === bytes.buffer.byteLength;
+    const transferList = isOwn ? [bytes.buffer as ArrayBuffer] : [];
     try {
-      return (await pool.run(task, { name, signal: AbortSignal.timeout(mostMs) })) as T;
+      return (await pool.run(task, { name, transferList, signal: AbortSignal.timeout(mostMs) })) as T;
     } catch (error) {
       throw isTooMuch(error) ? new TooMuchWork() : error;
     }
   }
   return {
-    siteFile: (bytes) => run(bytes, 'siteFile'),
-    picture: (bytes, use) => run({ bytes, use }, 'picture'),
+    siteFile: (bytes) => run(bytes, 'siteFile', bytes),
+    picture: (bytes, use) => run({ bytes, use }, 'picture', bytes),
     close: () => pool.destroy(),
   };
 }
