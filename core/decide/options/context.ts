@@ -21,7 +21,7 @@ export interface Around {
 
 /** Everything the options of one camera are worked out from. */
 export interface Context {
-  site: Pick<Site, 'place' | 'supply'>;
+  site: Pick<Site, 'place' | 'supply' | 'equipment'>;
   camera: Camera;
   run: Run;
   place: Place;

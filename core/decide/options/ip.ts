@@ -7,6 +7,7 @@ import { formatQuantity } from '#core/shared/units';
 import { figure, worst } from '#core/shared/derivation';
 import { soundCaution, vandalProof } from './analog';
 import { infeasible, feasible, type Draft } from './build';
+import { withPort } from './strongPort';
 import type { Context } from './context';
 import { ampsOf, drawsOf, heaterLoads } from './draws';
 import { gearObstacle, lineObstacle } from './lineObstacle';
@@ -165,28 +166,35 @@ function overCoax(
   const power = heaterOnOldPair(context, (needWatts) =>
     coaxWattsMargin(context, converter, sourceLimitWatts, needWatts),
   );
-  return feasible(context, {
-    kind,
-    shared: draft.shared,
-    message: draft.message + power.message,
-    lifeYears: coaxIpYears,
-    megapixels: ip.product.megapixels,
-    draws: power.draws,
-    showsAt: [place.id],
-    work: [...camera.work, ...draft.work, { item: ends.task, count: endCount }],
-    margins: [power.margin, coaxRateMargin(context, converter, endCount * ends.lossDb)],
-    parts: [...camera.parts, ...draft.parts],
-    signal: ipSignal(context),
-    remedy: (binding) =>
-      coaxRemedy(context, binding, coaxHoldsAt(context, converter, sourceLimitWatts, endCount * ends.lossDb)),
-    cautions: [
-      isolate,
-      ...power.cautions,
-      ...(ends.caution ? [ends.caution] : []),
-      ...(place.environment === 'indoor' ? [] : [surge]),
-      ...wishesOf(context),
-    ],
-  });
+  return withPort(
+    context,
+    feasible(context, {
+      kind,
+      shared: draft.shared,
+      message: draft.message + power.message,
+      lifeYears: coaxIpYears,
+      megapixels: ip.product.megapixels,
+      draws: power.draws,
+      showsAt: [place.id],
+      work: [...camera.work, ...draft.work, { item: ends.task, count: endCount }],
+      margins: [power.margin, coaxRateMargin(context, converter, endCount * ends.lossDb)],
+      parts: [...camera.parts, ...draft.parts],
+      signal: ipSignal(context),
+      remedy: (binding) =>
+        coaxRemedy(
+          context,
+          binding,
+          coaxHoldsAt(context, converter, sourceLimitWatts, endCount * ends.lossDb),
+        ),
+      cautions: [
+        isolate,
+        ...power.cautions,
+        ...(ends.caution ? [ends.caution] : []),
+        ...(place.environment === 'indoor' ? [] : [surge]),
+        ...wishesOf(context),
+      ],
+    }),
+  );
 }
 
 /** One converter at each end; the head-end one is fed from a PoE port and takes its own watts out of it. */
@@ -285,34 +293,37 @@ export function ipCategoryOption(context: Context): Option {
   const camera = context.newCameras.ip;
   const isClad = hasCladPairs(run);
   const power = isClad ? neverMoreThanClose(margin) : margin;
-  return feasible(context, {
-    kind: 'ip-category',
-    // A certifier's loss of this very link tells more than its length.
-    margins: readings['insertion-loss-db']
-      ? [power]
-      : [
-          channelMargin(stretches, length.from, length.from === 'measured' ? 0 : lengthSpread(context)),
-          power,
-        ],
-    parts: [...camera.parts, { item: 'category-ends', count: 1 }],
-    work: [...camera.work, 'prepare-pair-ends'],
-    lifeYears: cableIpYears,
-    megapixels: ip.product.megapixels,
-    shared: { of: 'poe-switch', placeId: headEnd.id, sourceWatts, mbps: ip.mbps },
-    signal: ipSignal(context),
-    message: 'The baluns come off; the cable is terminated, tested and fed from a PoE port.',
-    cautions: [
-      ...(isClad ? [lookAlike] : []),
-      ...heatTogether(context.around.pairsTogether()),
-      isolate,
-      ...(place.environment === 'indoor' ? [] : [surge]),
-      ...wishesOf(context),
-    ],
-    remedy: (binding) =>
-      binding.kind === 'channel'
-        ? `a switch nearer by ${tooLongM(binding)} m, in a closet with mains`
-        : 'a camera of a lower class, or heavier cable',
-  });
+  return withPort(
+    context,
+    feasible(context, {
+      kind: 'ip-category',
+      // A certifier's loss of this very link tells more than its length.
+      margins: readings['insertion-loss-db']
+        ? [power]
+        : [
+            channelMargin(stretches, length.from, length.from === 'measured' ? 0 : lengthSpread(context)),
+            power,
+          ],
+      parts: [...camera.parts, { item: 'category-ends', count: 1 }],
+      work: [...camera.work, 'prepare-pair-ends'],
+      lifeYears: cableIpYears,
+      megapixels: ip.product.megapixels,
+      shared: { of: 'poe-switch', placeId: headEnd.id, sourceWatts, mbps: ip.mbps },
+      signal: ipSignal(context),
+      message: 'The baluns come off; the cable is terminated, tested and fed from a PoE port.',
+      cautions: [
+        ...(isClad ? [lookAlike] : []),
+        ...heatTogether(context.around.pairsTogether()),
+        isolate,
+        ...(place.environment === 'indoor' ? [] : [surge]),
+        ...wishesOf(context),
+      ],
+      remedy: (binding) =>
+        binding.kind === 'channel'
+          ? `a switch nearer by ${tooLongM(binding)} m, in a closet with mains`
+          : 'a camera of a lower class, or heavier cable',
+    }),
+  );
 }
 
 export interface NewWay {
@@ -399,32 +410,35 @@ export function newCategoryOption(context: Context): Option {
   const camera = context.newCameras.ip;
   const surges = surgeProtection(place, from);
   const earths = newCopperBetweenEarths(context, from);
-  return feasible(context, {
-    kind: 'new-category',
-    margins: [
-      channelMargin(stretches, length.from, lengthM * (surveyed ? 0.02 : 0.1)),
-      margin,
-      ...earths.margins,
-    ],
-    parts: [
-      ...camera.parts,
-      newCable('category', lengthM, place, from),
-      { item: 'category-ends', count: 1 },
-      ...surges.parts,
-    ],
-    work: [...camera.work, { item: 'pull-cable-m', count: lengthM }, ...removalOf(context), ...surges.work],
-    sharing: [sharedRoute(context, way)],
-    cautions: [...surges.cautions, ...earths.cautions, ...newCableCautions(context)],
-    shared: { of: 'poe-switch', placeId: from.id, sourceWatts, mbps: ip.mbps },
-    signal: ipSignal(context),
-    megapixels: ip.product.megapixels,
-    lifeYears: cableIpYears,
-    newCableM: lengthM,
-    showsAt: [place.id, from.id],
-    message: `${Math.ceil(lengthM)} m of Cat 6 from ${from.name}${surveyed ? '' : ', route not surveyed yet'}.`,
-    remedy: (binding) =>
-      binding.kind === 'channel'
-        ? `a network closet with mains ${tooLongM(binding)} m nearer, or fibre`
-        : 'a camera of a lower class',
-  });
+  return withPort(
+    context,
+    feasible(context, {
+      kind: 'new-category',
+      margins: [
+        channelMargin(stretches, length.from, lengthM * (surveyed ? 0.02 : 0.1)),
+        margin,
+        ...earths.margins,
+      ],
+      parts: [
+        ...camera.parts,
+        newCable('category', lengthM, place, from),
+        { item: 'category-ends', count: 1 },
+        ...surges.parts,
+      ],
+      work: [...camera.work, { item: 'pull-cable-m', count: lengthM }, ...removalOf(context), ...surges.work],
+      sharing: [sharedRoute(context, way)],
+      cautions: [...surges.cautions, ...earths.cautions, ...newCableCautions(context)],
+      shared: { of: 'poe-switch', placeId: from.id, sourceWatts, mbps: ip.mbps },
+      signal: ipSignal(context),
+      megapixels: ip.product.megapixels,
+      lifeYears: cableIpYears,
+      newCableM: lengthM,
+      showsAt: [place.id, from.id],
+      message: `${Math.ceil(lengthM)} m of Cat 6 from ${from.name}${surveyed ? '' : ', route not surveyed yet'}.`,
+      remedy: (binding) =>
+        binding.kind === 'channel'
+          ? `a network closet with mains ${tooLongM(binding)} m nearer, or fibre`
+          : 'a camera of a lower class',
+    }),
+  );
 }

@@ -10,6 +10,7 @@ export const sharedKinds = [
   'demands',
   'radioPath',
   'recorder',
+  'equipment',
   'route',
   'drawing',
   'allocationSettings',

@@ -1,0 +1,36 @@
+import { formatQuantity } from '#core/shared/units';
+import type { Catalogue } from '#core/model/catalogue';
+import { infeasible } from './build';
+import type { Context } from './context';
+import type { FeasibleOption, Option, SharedPort } from './option';
+import { portsThere, unitSizes } from './sharedUnits';
+
+const strongest = new WeakMap<Catalogue, Partial<Record<SharedPort['of'], number>>>();
+
+/** What one port of the strongest that can be bought gives. */
+function strongestBought(catalogue: Catalogue, of: SharedPort['of']): number {
+  const known = strongest.get(catalogue) ?? {};
+  strongest.set(catalogue, known);
+  return (known[of] ??= Math.max(0, ...unitSizes(catalogue, of).map(({ portWatts }) => portWatts)));
+}
+
+const words = {
+  'coax-unit': { one: 'head-end unit', remedy: 'a unit with stronger ports in the catalogue' },
+  'poe-switch': { one: 'switch', remedy: 'a switch with stronger ports, there or in the catalogue' },
+} as const;
+
+/** The option, unless its port has to give more than any that is there or can be bought: then there is nothing to hang the camera on. */
+export function withPort({ site, catalogue }: Context, option: FeasibleOption): Option {
+  const { shared, kind } = option;
+  if (!shared || shared.sourceWatts <= strongestBought(catalogue, shared.of)) return option;
+  const there = portsThere(site, shared.of, shared.placeId).levels.map(({ watts }) => watts);
+  const most = Math.max(strongestBought(catalogue, shared.of), ...there);
+  if (shared.sourceWatts <= most) return option;
+  const { one, remedy } = words[shared.of];
+  return infeasible(
+    kind,
+    'no such port',
+    `A port would have to give ${formatQuantity(shared.sourceWatts, 'W')}; that of the strongest ${one} gives ${formatQuantity(most, 'W')}.`,
+    `${remedy}, or a camera of fewer watts`,
+  );
+}
