@@ -118,4 +118,10 @@ const words = computed(() =>
   max-width: 100%;
   height: auto;
 }
+/* On a phone it is moved under the finger rather than shrunk until nobody can read it. */
+@media screen and (max-width: 700px) {
+  .hook-up {
+    max-width: none;
+  }
+}
 </style>

@@ -1,6 +1,6 @@
 /** The ways to look at the network, each with its key. */
 export const connectViews = [
-  { id: 'tree', label: 'Tree', key: 't' },
+  { id: 'tree', label: 'Tree', key: 'r' },
   { id: 'failures', label: 'Failures', key: 'f' },
   { id: 'hook-up', label: 'Hook-ups', key: 'h' },
   { id: 'switch', label: 'Read a switch', key: 'w' },
