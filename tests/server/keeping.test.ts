@@ -189,7 +189,7 @@ describe('one server a folder', () => {
     await edits(first.address, 2);
     for (const args of [[], ['--reset']]) {
       const { code, err } = await runToEnd([...args, '--data', folder, '--port', '0']);
-      expect([code, oneLine(err)]).toEqual([1, true]);
+      expect([code, oneLine(err)]).toEqual([2, true]);
       expect(err).toContain('is in use by another Neotrope');
     }
     expect((await read(first.address)).version).toBe(2);
@@ -236,7 +236,7 @@ describe('one server a folder', () => {
 describe('what is damaged is said, and what can be read of it is saved', () => {
   const refusedStart = async (folder: string): Promise<string> => {
     const { code, err } = await runToEnd(['--data', folder, '--port', '0']);
-    expect([code, oneLine(err)]).toEqual([1, true]);
+    expect([code, oneLine(err)]).toEqual([2, true]);
     return err;
   };
   const rescued = (folder: string): string =>
