@@ -248,6 +248,21 @@ function checkDecisions(site: Site, scope: ReferenceScope, found: Found): void {
       found.known('camera', id, at('allocationSettings', allocationSettingsId, 'first'));
 }
 
+/** A hardware address is one device's in all the world: two cameras cannot both have it. */
+function checkHardwareAddresses(site: Site, scope: ReferenceScope, found: Found): void {
+  if (!scope.mayClash('networkConfig')) return;
+  unique(
+    Object.values(site.networkConfig),
+    ({ hardwareAddress }) => hardwareAddress,
+    ({ id, hardwareAddress }, first) =>
+      found.add(
+        at('networkConfig', id, 'hardwareAddress'),
+        hardwareAddress,
+        `one that no other camera has; camera ${site.camera[first.id]?.number ?? first.id} has this one`,
+      ),
+  );
+}
+
 function checkLinks(scope: ReferenceScope, found: Found): void {
   for (const { id, fromPlaceId, toPlaceId } of scope.facts('link')) {
     found.known('place', fromPlaceId, at('link', id, 'fromPlaceId'));
@@ -306,6 +321,7 @@ export function referenceProblems(site: Site, changes?: readonly Change[]): Prob
     found.known('run', reading.runId, at('reading', reading.id, 'runId'));
   checkDecisions(site, scope, found);
   checkLinks(scope, found);
+  checkHardwareAddresses(site, scope, found);
   checkPlans(site, scope, found);
   checkDrawings(site, scope, found);
   return problems;

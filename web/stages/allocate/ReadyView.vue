@@ -2,7 +2,13 @@
 import { computed } from 'vue';
 import { channelColumns, channelList, givenAddresses, prerequisites } from '#core/allocate/device';
 import type { RecorderState } from '#core/allocate/recorder';
-import { addressSchema, withFields, type NetworkConfig, type RecorderNetwork } from '#core/model/site';
+import {
+  addressSchema,
+  hardwareAddressSchema,
+  withFields,
+  type NetworkConfig,
+  type RecorderNetwork,
+} from '#core/model/site';
 import FieldRow from '../../parts/FieldRow.vue';
 import QuantityField from '../../parts/QuantityField.vue';
 import TextField from '../../parts/TextField.vue';
@@ -31,7 +37,19 @@ const networkConfig = (id: string): NetworkConfig => openSite.value.networkConfi
 const refuseAddress = (text: string) =>
   text === '' || addressSchema.safeParse(text).success ? undefined : 'an address such as 10.20.0.5';
 
-function setJoining(id: string, number: number, fields: { address?: string; passwordHeldBy?: string }): void {
+/** As it is kept, however a label prints it: 02-00-5E-10-00-14, 02005e100014. */
+const asHardwareAddress = (text: string): string =>
+  text
+    .toLowerCase()
+    .replace(/[^0-9a-f]/g, '')
+    .replace(/(..)(?=.)/g, '$1:');
+const refuseHardwareAddress = (text: string) =>
+  text === '' || hardwareAddressSchema.safeParse(asHardwareAddress(text)).success
+    ? undefined
+    : 'twelve figures, such as 02:00:5e:10:00:14';
+
+type Joining = { address?: string; hardwareAddress?: string; passwordHeldBy?: string };
+function setJoining(id: string, number: number, fields: Joining): void {
   const given = Object.entries(fields).map(([field, text]) => [field, text === '' ? undefined : text]);
   const set = withFields(networkConfig(id), Object.fromEntries(given) as Partial<NetworkConfig>);
   store.change(`How camera ${number} joins`, [{ kind: 'networkConfig', id, set }]);
@@ -157,6 +175,7 @@ const print = () => window.print();
             <th class="num" />
             <th>Network camera</th>
             <th>Address</th>
+            <th>Hardware address</th>
             <th>First password set and held by</th>
           </tr>
         </thead>
@@ -170,6 +189,18 @@ const print = () => window.print();
                 :label="`Address of camera ${need.number}`"
                 :refuse="refuseAddress"
                 @take="(address) => setJoining(need.cameraId, need.number, { address })"
+              />
+            </td>
+            <td>
+              <TextField
+                :value="networkConfig(need.cameraId).hardwareAddress ?? ''"
+                :label="`Hardware address of camera ${need.number}`"
+                placeholder="as printed on it"
+                :refuse="refuseHardwareAddress"
+                @take="
+                  (text) =>
+                    setJoining(need.cameraId, need.number, { hardwareAddress: asHardwareAddress(text) })
+                "
               />
             </td>
             <td>

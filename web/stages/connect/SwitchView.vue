@@ -91,9 +91,12 @@ const cameras = computed(() =>
 function isCamera(cameraId: string, hardwareAddress: string): void {
   const { number } = openSite.value.camera[cameraId]!;
   const config = openSite.value.networkConfig[cameraId] ?? { id: cameraId };
-  store.change(`Hardware address of camera ${number}`, [
-    { kind: 'networkConfig', id: cameraId, set: withFields(config, { hardwareAddress }) },
-  ]);
+  problem.value = store
+    .change(`Hardware address of camera ${number}`, [
+      { kind: 'networkConfig', id: cameraId, set: withFields(config, { hardwareAddress }) },
+    ])
+    .map(({ allowed }) => `${hardwareAddress} was not noted; allowed: ${allowed}`)
+    .join(' ');
 }
 useKeys([{ keys: ['g'], label: 'read the switch', group: 'Switches', run: () => void read() }]);
 </script>
