@@ -180,9 +180,9 @@ test('a small site is entered from nothing, by keys and by drawing, until every 
   await page.reload();
   await expect(page.getByText('all 3 noted')).toBeVisible();
   await page.keyboard.press('b');
-  await expect(page.locator('.board [data-run="r01"]')).toContainText('22 m RG-59');
+  await expect(page.locator('.board [data-run^="r01-"]')).toContainText('22 m RG-59');
   expect(await page.evaluate(() => 'ran' in window)).toBe(false);
-  await page.locator('.board [data-run="r01"]').click();
+  await page.locator('.board [data-run^="r01-"]').click();
   await page.keyboard.press('2');
   await expect(page.locator('tr[data-verdict="coax-loop-ohms"]')).toBeVisible();
 });
