@@ -194,7 +194,7 @@ const print = () => window.print();
             <td>
               <TextField
                 :value="networkConfig(need.cameraId).hardwareAddress ?? ''"
-                :label="`Hardware address of camera ${need.number}`"
+                :label="`Camera ${need.number}, hardware address`"
                 placeholder="as printed on it"
                 :refuse="refuseHardwareAddress"
                 @take="
