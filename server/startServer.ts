@@ -12,7 +12,7 @@ import { applyingFolder } from './recorders/applyingFolder';
 import { StartupError } from './startupError';
 import { pictureFolder } from './store/pictureFolder';
 import { prepareDataFolder, setDatabaseAside } from './store/dataFolder';
-import { keepCopies } from './backup/keepCopies';
+import { startUpkeep } from './backup/upkeep';
 import { allowedHosts } from './store/allowedHosts';
 import { holdFolder } from './store/folderLock';
 import { openStore } from './store/openStore';
@@ -107,7 +107,7 @@ export async function startServer({
       webDir,
       standIns,
     ).callback();
-    const stopKeeping = keepCopies({ dataDir, orm, applying, log: noted, now });
+    const stopUpkeep = startUpkeep({ dataDir, orm, applying, log: noted, now });
     const address = `http://127.0.0.1:${(server.address() as AddressInfo).port}`;
     await warmUp(store, address);
     noted.note('Started', { node: process.version, port: Number(new URL(address).port) });
@@ -118,7 +118,7 @@ export async function startServer({
         server.closeAllConnections();
         await new Promise((resolve) => server.close(resolve));
         await files.close();
-        await stopKeeping();
+        await stopUpkeep();
         // The last to close the database brings its log into it.
         await orm.close(true);
         noted.note('Stopped');

@@ -34,24 +34,27 @@ const copiesIn = (dataDir: string): string[] => {
   return existsSync(folder) ? readdirSync(folder) : [];
 };
 
-/** Makes today's copy of the database in its data folder, by a process of its own, and drops those that are too old. */
-export function copyOfToday(dataDir: string, now: string): Promise<void> {
+/**
+ * Makes today's copy of the database in its data folder, by a process of its own, and drops those that are too old.
+ * @returns whether there is a copy of today
+ */
+export function copyOfToday(dataDir: string, now: string): Promise<boolean> {
   const today = now.slice(0, 10).replaceAll('-', '');
   if (copiesIn(dataDir).some((name) => name.startsWith(today) && !name.endsWith('.part')))
-    return Promise.resolve();
+    return Promise.resolve(true);
   const child = spawn(
     process.execPath,
     [...argumentsOf('backup'), '--data', dataDir, '--to', path.join(dataDir, copiesName), '--copy'],
     { stdio: ['ignore', 'ignore', 'inherit'] },
   );
   return new Promise((resolve) => {
-    child.once('error', () => resolve());
+    child.once('error', () => resolve(false));
     child.once('exit', (code) => {
       // Only a new copy makes an old one dispensable.
       if (code === 0)
         for (const name of copiesToDrop(copiesIn(dataDir), now))
           rmSync(path.join(dataDir, copiesName, name), { recursive: true, force: true });
-      resolve();
+      resolve(code === 0);
     });
   });
 }

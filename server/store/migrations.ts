@@ -96,11 +96,17 @@ export class BinHostsAndBlocks extends Migration {
   override up(): void {
     this.addSql('alter table site add column binned_at text');
     this.addSql(
-      'create table allowed_host (site text not null references site (id) on delete cascade, host text not null, by text not null, at text not null, primary key (site, host)) strict',
+      `create table allowed_host (
+        site text not null references site (id) on delete cascade,
+        host text not null, by text not null, at text not null,
+        primary key (site, host)) strict`,
     );
     this.addSql('create table erased_site (id text primary key, erased_at text not null) strict');
     this.addSql(
-      'create table edit_block (site text not null references site (id) on delete cascade, first integer not null, texts blob not null, primary key (site, first)) strict',
+      `create table edit_block (
+        site text not null references site (id) on delete cascade,
+        first integer not null, texts blob not null,
+        primary key (site, first)) strict`,
     );
   }
 

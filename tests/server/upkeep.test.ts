@@ -4,6 +4,7 @@ import path from 'node:path';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { siteFromTrusted, type Change, type LogEntry } from '#core/model/site';
 import { backup } from '../../server/backup/backup';
+import { copyOfToday } from '../../server/backup/dailyCopies';
 import { forgetPictures } from '../../server/backup/forgetPictures';
 import { startServer, type RunningServer } from '../../server/startServer';
 import { emptyBin } from '../../server/store/bin';
@@ -132,6 +133,17 @@ describe('a deleted site', () => {
     const [left] = await orm.em.execute<{ n: number }[]>('select count(*) as n from fact');
     expect(left!.n).toBe(0);
     await orm.close(true);
+  });
+});
+
+describe('upkeep', () => {
+  it('knows whether there is a copy of today, without which nothing is packed or erased', async () => {
+    expect(await copyOfToday(newFolder(), now())).toBe(false);
+    const folder = newFolder();
+    const orm = await openStore(folder, now());
+    await orm.close(true);
+    const today = new Date().toISOString();
+    expect([await copyOfToday(folder, today), await copyOfToday(folder, today)]).toEqual([true, true]);
   });
 });
 

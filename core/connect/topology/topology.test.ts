@@ -1,13 +1,13 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { evaluateSite } from '#core/evaluate';
-import type { Link, OptionKind, Site } from '#core/model/site';
+import type { Equipment, Link, OptionKind, Site } from '#core/model/site';
 import { saltmarrowSite } from '../../model/site/testSite';
 import { failuresOf } from './failures';
 import { loopsIn } from './loops';
 import { waysOf } from './ways';
 import type { CameraEnd, Device, Topology, TopologyLink } from './types';
-import { networkOf, type Moment } from '.';
+import { alternativesFor, networkOf, type Moment } from '.';
 
 const demo = saltmarrowSite();
 const who = { at: '2026-04-01T09:00:00Z', by: 'R. Tolland' };
@@ -146,6 +146,25 @@ describe('what a person said a camera hangs on', () => {
     expect(unit.length).toBeGreaterThan(0);
     const pinned = network({ ...site, attachment: { c01: { id: 'c01', deviceId: unit.at(-1)!.id } } });
     expect(endOf(pinned, 'c01')).toMatchObject({ deviceId: unit.at(-1)!.id, isPinned: true });
+  });
+  it('can only be gear of its kind and place that gives power, and nothing on a shared way or an input', () => {
+    const noted = (id: string, placeId: string, poeWatts: number): Equipment => ({
+      id,
+      name: id,
+      placeId,
+      gear: { kind: 'switch', ports: 8, poePorts: poeWatts > 0 ? 8 : 0, poeWatts, uplinkMbps: 1000 },
+    });
+    const gear = [
+      noted('a', 'ticket-hall', 120),
+      noted('b', 'ticket-hall', 120),
+      noted('plain', 'ticket-hall', 0),
+      noted('far', 'workshop', 120),
+    ];
+    const equipment = { ...demo.equipment, ...Object.fromEntries(gear.map((one) => [one.id, one])) };
+    const after = network(chosen({ c20: 'ip-category', c23: 'wireless' }, 'hall-recorder', { equipment }));
+    const ids = (cameraId: string) =>
+      alternativesFor(after.topology, endOf(after, cameraId)).map(({ id }) => id);
+    expect([ids('c20').sort(), ids('c23'), ids('c03')]).toEqual([['a', 'b'], [], []]);
   });
   it('and is not there any more is named, and the camera hung elsewhere', () => {
     const lost = network({ ...chosen(units(1)), attachment: { c01: { id: 'c01', deviceId: 'gone' } } });

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue';
 import type { HookUp } from '#core/connect/hookUp';
+import TextLines from './TextLines.vue';
 import { hookUpLayout, spanWidth, stationWidth } from './hookUpLayout';
 
 /** Every connector, conductor and terminal between a recorder's input or a switch's port and a camera. */
@@ -53,26 +54,20 @@ const words = computed(() =>
           :stroke-width="looks[span.look].weight"
           :stroke-dasharray="looks[span.look].dashes || undefined"
         />
-        <text
-          v-for="(text, k) in span.above"
-          :key="`above ${k}`"
+        <TextLines
+          :lines="span.above"
           :x="span.x + spanWidth / 2"
-          :y="line.middle - 8 - (span.above.length - 1 - k) * 13"
+          :y="line.middle - 8 - (span.above.length - 1) * 13"
           text-anchor="middle"
           fill="var(--ink)"
-        >
-          {{ text }}
-        </text>
-        <text
-          v-for="(text, k) in span.below"
-          :key="`below ${k}`"
+        />
+        <TextLines
+          :lines="span.below"
           :x="span.x + spanWidth / 2"
-          :y="line.middle + 16 + k * 13"
+          :y="line.middle + 16"
           text-anchor="middle"
           fill="var(--ink-2)"
-        >
-          {{ text }}
-        </text>
+        />
       </g>
       <g v-for="(station, at) in line.stations" :key="`station ${at}`">
         <rect
@@ -83,25 +78,19 @@ const words = computed(() =>
           fill="var(--sheet)"
           stroke="var(--ink-2)"
         />
-        <text
-          v-for="(text, k) in station.name"
-          :key="`name ${k}`"
+        <TextLines
+          :lines="station.name"
           :x="station.x + 8"
-          :y="line.middle - station.height / 2 + 15 + k * 13"
+          :y="line.middle - station.height / 2 + 15"
           font-weight="650"
           fill="var(--ink)"
-        >
-          {{ text }}
-        </text>
-        <text
-          v-for="(text, k) in station.words"
-          :key="`word ${k}`"
+        />
+        <TextLines
+          :lines="station.words"
           :x="station.x + 8"
-          :y="line.middle - station.height / 2 + 15 + (station.name.length + k) * 13"
+          :y="line.middle - station.height / 2 + 15 + station.name.length * 13"
           fill="var(--ink-2)"
-        >
-          {{ text }}
-        </text>
+        />
       </g>
     </g>
   </svg>
@@ -109,7 +98,7 @@ const words = computed(() =>
 
 <style scoped>
 /* Figures elsewhere are in the monospaced face; here it is words. */
-.hook-up text {
+.hook-up :deep(text) {
   font-family: inherit;
   font-size: 11px;
 }

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue';
+import { alternativesFor } from '#core/connect/topology';
 import { counted } from '#core/shared/labels';
 import type { Load } from '#core/shared/derivation';
 import LoadBar from '../../parts/LoadBar.vue';
@@ -49,14 +50,11 @@ const darkens = computed(() => {
     .map((cameraId) => numbers.value.get(cameraId))
     .join(', ')}.`;
 });
-/** What a camera could hang on instead: gear of the same kind at the same place. */
-const elsewhere = computed(() => {
-  const now = network.topology.devices.find((one) => one.id === camera.value?.deviceId);
-  if (!now || now.kind === 'recorder' || now.kind === 'field-switch') return [];
-  return network.topology.devices
-    .filter((one) => one.placeId === now.placeId && one.kind === now.kind)
-    .map((one) => ({ value: one.id, label: one.name }));
-});
+const elsewhere = computed(() =>
+  camera.value
+    ? alternativesFor(network.topology, camera.value).map((one) => ({ value: one.id, label: one.name }))
+    : [],
+);
 const worst = computed(() => network.findings[0]);
 </script>
 

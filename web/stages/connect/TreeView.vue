@@ -1,5 +1,7 @@
 <script setup lang="ts">
 import { computed, ref, watch } from 'vue';
+import { alternativesFor } from '#core/connect/topology';
+import { removing } from '#core/model/site';
 import { useKeys } from '../../keys/keys';
 import { useOpenSite } from '../../stores/openSite';
 import { useSite } from '../../stores/site';
@@ -68,35 +70,23 @@ useKeys([
   { keys: ['ArrowUp', 'k'], label: 'the one before', group: 'Tree', run: () => step(-1) },
 ]);
 
+/** Hangs a camera on a device by hand, or with `null` lets it be given one. */
 function hang(cameraId: string, deviceId: string | null): void {
-  const camera = openSite.value.camera[cameraId]!;
-  const [to, from] = [
-    deviceId,
-    network.topology.cameras.find((one) => one.cameraId === cameraId)?.deviceId,
-  ].map((id) => network.topology.devices.find((device) => device.id === id));
+  const end = network.topology.cameras.find((one) => one.cameraId === cameraId)!;
   if (deviceId === null) {
     if (openSite.value.attachment[cameraId])
-      store.change(`Let camera ${camera.number} be given a port`, [
-        { kind: 'attachment', id: cameraId, remove: true },
-      ]);
+      store.change(`Let camera ${end.number} be given a port`, [removing('attachment', cameraId)]);
     return;
   }
-  problem.value =
-    to && from && to.kind === from.kind && to.placeId === from.placeId
-      ? ''
-      : `Camera ${camera.number} cannot hang on ${to?.name ?? 'that'}: its choice asks for ${from ? `${kindWords[from.kind]} at ${placeName(from.placeId)}` : 'gear that is not there'}. Choose another way for it in Decide first.`;
-  if (problem.value) return;
-  store.change(`Hang camera ${camera.number} on ${to!.name}`, [
-    { kind: 'attachment', id: cameraId, set: { id: cameraId, deviceId } },
-  ]);
+  const to = alternativesFor(network.topology, end).find(({ id }) => id === deviceId);
+  problem.value = to
+    ? ''
+    : `Camera ${end.number} cannot hang there: its choice asks for another kind of port, or one at another place. Choose another way for it in Decide first.`;
+  if (to)
+    store.change(`Hang camera ${end.number} on ${to.name}`, [
+      { kind: 'attachment', id: cameraId, set: { id: cameraId, deviceId } },
+    ]);
 }
-const kindWords = {
-  recorder: 'a recorder',
-  switch: 'a switch',
-  router: 'a router',
-  'coax-unit': 'a coax unit',
-  'field-switch': 'the field switch',
-} as const;
 const placeName = (id: string): string => openSite.value.place[id]?.name ?? id;
 const media = computed(() => [
   ...new Set([

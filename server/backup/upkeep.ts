@@ -18,7 +18,8 @@ export interface Kept {
 
 /** One round of upkeep: today's copy first, so that nothing goes of which there is none. */
 async function keep({ dataDir, orm, applying, log, now }: Kept): Promise<void> {
-  await copyOfToday(dataDir, now());
+  if (!(await copyOfToday(dataDir, now())))
+    throw new Error('today’s copy could not be made; nothing else was done');
   const packed = await packEdits(orm);
   const erased = await emptyBin(orm, now());
   for (const id of erased) applying.forgetSite(id);
@@ -31,7 +32,7 @@ async function keep({ dataDir, orm, applying, log, now }: Kept): Promise<void> {
  * long, and brings the log into the database, so that none of them grows without end.
  * @returns how to stop, once what is under way is done
  */
-export function keepCopies(kept: Kept): () => Promise<void> {
+export function startUpkeep(kept: Kept): () => Promise<void> {
   let working: Promise<unknown> = Promise.resolve();
   const work = (): void => {
     // What fails is tried again in the next hour.
