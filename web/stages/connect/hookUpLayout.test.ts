@@ -32,7 +32,7 @@ describe('a hook-up drawing', () => {
     expect(width).toBe(3 * stationWidth + 2 * spanWidth + 4);
     expect(lines[1]!.y).toBeGreaterThan(lines[0]!.middle);
     expect(height).toBeGreaterThan(lines[1]!.y + lines[1]!.middle);
-    expect(lines[0]!.spans[0]!.above).toEqual(['RG-59, 34 m']);
+    expect(lines[0]!.spans[0]!.above).toEqual(['RG-59, 34\u00a0m']);
   });
   it('of nothing is still a drawing', () => expect(hookUpLayout({ lines: [] }).height).toBeGreaterThan(0));
 });

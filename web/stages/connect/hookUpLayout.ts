@@ -41,7 +41,8 @@ export interface DrawnLine {
   spans: DrawnSpan[];
 }
 
-const metres = (lengthM: number): string => (lengthM > 0 ? `${Math.round(lengthM)} m` : '');
+/** With a space that does not break: a figure stays with its unit. */
+const metres = (lengthM: number): string => (lengthM > 0 ? `${Math.round(lengthM)}\u00a0m` : '');
 
 function drawnLine({ carries, stations, spans }: HookUpLine, y: number): DrawnLine & { height: number } {
   const drawn = stations.map(({ name, where, terminals }, index): DrawnStation => {
