@@ -11,6 +11,15 @@ export function demoSite(): Site {
   return read.value;
 }
 
+/** Equipment whose monitors show no camera: copies have ids of their own. */
+const withoutTiles = (equipment: Site['equipment']): Record<string, Fact<'equipment'>> =>
+  Object.fromEntries(
+    Object.values(equipment).map((one) => [
+      one.id,
+      one.gear.kind === 'monitor' ? { ...one, gear: { kind: 'monitor', input: one.gear.input } } : one,
+    ]),
+  );
+
 /**
  * A site of `count` cameras made of copies of the demo, each under ids of its own, with lengths that vary so that no
  * two copies are worth the same work.
@@ -30,6 +39,7 @@ export function generatedSite(count: number): Site {
     networkConfig: {},
     pin: {},
     photo: {},
+    equipment: withoutTiles(demo.equipment),
   };
   for (let n = 0; n < count; n += 1) {
     const like = cameras[n % cameras.length]!;

@@ -4,4 +4,4 @@ import { build, installPackages, run, tool } from './prepare.mjs';
 await installPackages();
 build();
 tool('vite/bin/vite.js', ['build', '--config', 'bench/vite.config.ts'], 'Building the bench');
-run(process.execPath, ['node_modules/.bench/main.js'], 'The bench');
+run(process.execPath, ['programs/bench.js'], 'The bench');

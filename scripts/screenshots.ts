@@ -94,7 +94,6 @@ const readRecorder = async (page: Page) => {
 
 const shots: Shot[] = [
   { name: 'board', stage: 'survey' },
-  { name: 'run-sheet', stage: 'survey/r13', act: (page) => page.keyboard.press('e') },
   { name: 'drawing', stage: 'survey/r14?view=drawing&drawing=site-plan', act: pickRoute },
   { name: 'lists', stage: 'survey?view=lists', act: pickRows },
   { name: 'head-end', stage: 'survey?view=head-end&thing=supply/hall-box' },
@@ -122,8 +121,17 @@ const shots: Shot[] = [
     stage: 'connect/r08?view=hook-up&at=today',
     act: (page) => page.locator('.hook-up').waitFor(),
   },
+  {
+    name: 'power',
+    stage: 'connect?view=power',
+    act: (page) => page.locator('.roots').waitFor(),
+  },
+  {
+    name: 'radio',
+    stage: 'connect?view=radio',
+    act: (page) => page.locator('.spectrum svg').first().waitFor(),
+  },
   { name: 'plan', stage: 'plan' },
-  { name: 'test-phone', stage: 'test/r08', phone: true },
 ];
 
 const demoFile = path.join(root, 'demo', 'saltmarrow.neotrope.json');

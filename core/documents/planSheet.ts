@@ -6,6 +6,7 @@ import { policies as allPolicies, policyOptionOf } from '#core/decide/plan';
 import type { Part } from '#core/decide/options';
 import { assumedFacts } from '#core/survey/gaps';
 import { formatQuantity } from '#core/shared/units';
+import { plannedNetworkCautions, plannedNetworkLines } from './plannedNetworkLines';
 
 /** One camera's line on the sheet that is handed over. */
 export interface PlanRow {
@@ -33,6 +34,8 @@ export interface PlanSheet {
   /** A price that nobody has set is `null`. */
   parts: { label: string; count: number; each: number | null; cost: number | null }[];
   shared: { label: string; place: string; ports: number; watts: number; cost: number }[];
+  /** What of the total is for the network itself, whatever is chosen for the cameras. */
+  network: { lines: string[]; cost: number; hours: number };
   total: { cost: number; labourCost: number; hours: number; darkHours: number };
   /** The plan that the choices were adopted with, where they were, and what it heeds. */
   heeds: string[];
@@ -171,6 +174,7 @@ export function planSheet(site: Site, evaluation: SiteEvaluation): PlanSheet {
       watts: group.watts,
       cost: group.cost,
     })),
+    network: { lines: plannedNetworkLines(site), ...total.network },
     heeds: heedsOf(site, evaluation),
     renewals: { years: demandsOf(site).years, cost: total.renewCost },
     becomes: becomesOf(evaluation),
@@ -181,7 +185,10 @@ export function planSheet(site: Site, evaluation: SiteEvaluation): PlanSheet {
       darkHours: total.darkHours,
     },
     consequences: allocation.recorders.flatMap(({ consequences }) => consequences),
-    cautions: [...standingCautions, ...new Set(chosen.flatMap(({ cautions }) => cautions))],
+    cautions: [
+      ...standingCautions,
+      ...new Set([...chosen.flatMap(({ cautions }) => cautions), ...plannedNetworkCautions(site)]),
+    ],
     open: openPoints(site, evaluation),
   };
 }

@@ -1,6 +1,7 @@
 import type { Occupant, SlotNeed } from '#core/model/slotRules';
 import { recorderState, type RecorderState } from '#core/allocate/recorder';
 import { sentToday, type Placement, type Site } from '#core/model/site';
+import { networkCameraNeeds, type NetworkCameraNeed } from '#core/decide/options';
 import { chosenOption, type RunEvaluation } from '#core/decide/runEvaluation';
 
 export interface Allocation {
@@ -21,7 +22,9 @@ export function needOf(
   const option = chosenOption(evaluation);
   const signal = option?.signal ?? { kind: 'coax' as const, ...sentToday(camera) };
   if (signal.kind === 'none') return undefined;
-  const portWatts = option?.shared?.of === 'poe-switch' ? option.shared.sourceWatts : 0;
+  // Only a port at the head end can be one of the recorder's own.
+  const port = option?.shared;
+  const portWatts = port?.of === 'poe-switch' && port.placeId === run.headEndId ? port.sourceWatts : 0;
   return {
     cameraId: camera.id,
     number: camera.number,
@@ -33,6 +36,17 @@ export function needOf(
   };
 }
 
+/** What a camera of the network asks of its slot. */
+export const needOfNetworkCamera = ({ camera, signal }: NetworkCameraNeed): SlotNeed => ({
+  cameraId: camera.id,
+  number: camera.number,
+  name: camera.name,
+  patchedTo: undefined,
+  placeId: camera.placeId,
+  portWatts: 0,
+  signal,
+});
+
 /** Who is on which slot: placed cameras, and undecided ones on the input they have today. */
 export function allocationOf(site: Site, runs: readonly RunEvaluation[]): Allocation {
   const needs: Record<string, SlotNeed> = {};
@@ -40,6 +54,8 @@ export function allocationOf(site: Site, runs: readonly RunEvaluation[]): Alloca
     const need = needOf(evaluation);
     if (need) needs[evaluation.camera.id] = need;
   }
+  const onNetwork = networkCameraNeeds(site).map(needOfNetworkCamera);
+  for (const need of onNetwork) needs[need.cameraId] = need;
   const occupied: Record<string, Occupant[]> = Object.fromEntries(
     Object.keys(site.recorder).map((id) => [id, []]),
   );
@@ -56,6 +72,11 @@ export function allocationOf(site: Site, runs: readonly RunEvaluation[]): Alloca
     else if (chosen) waiting.push(need);
     else if (run.patchedTo)
       occupied[run.patchedTo.recorderId]?.push({ need, slot: run.patchedTo.input, placed: false });
+  }
+  for (const need of onNetwork) {
+    const placement = site.placement[need.cameraId];
+    if (placement) occupied[placement.recorderId]?.push({ need, slot: placement.slot, placed: true });
+    else waiting.push(need);
   }
   const recorders = Object.values(site.recorder).map((recorder) =>
     recorderState(recorder, occupied[recorder.id] ?? []),

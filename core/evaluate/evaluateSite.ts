@@ -1,6 +1,7 @@
 import { chosenOption, evaluateRuns, type RunEvaluation } from '#core/decide/runEvaluation';
 import { lineKind } from '#core/test/findings';
 import { totalOf, type Total } from '#core/decide/options';
+import { camerasWithoutRun } from '#core/survey/gaps';
 import { demandsOf, optionRow, type Site } from '#core/model/site';
 import { allocationOf, type Allocation } from './allocation';
 
@@ -41,12 +42,12 @@ export function evaluateSite(site: Site, before?: Before): SiteEvaluation {
       demandsOf(site).years,
     ),
     left: {
-      toNote:
-        runs.filter(({ toNote }) => toNote.beforeTest > 0).length +
-        (Object.keys(site.camera).length - runs.length),
+      toNote: runs.filter(({ toNote }) => toNote.beforeTest > 0).length + camerasWithoutRun(site).length,
       toTest: runs.filter(({ findings }) => findings.missing.length > 0).length,
       toDecide: runs.filter(({ chosen }) => chosen === null).length,
-      toPlace: runs.filter(({ camera, chosen }) => chosen !== 'retire' && !site.placement[camera.id]).length,
+      toPlace:
+        runs.filter(({ camera, chosen }) => chosen !== 'retire' && !site.placement[camera.id]).length +
+        Object.keys(site.networkCamera).filter((id) => !site.placement[id]).length,
       broken:
         allocation.recorders.reduce((sum, { broken }) => sum + broken.length, 0) +
         allocation.leftOver.length +

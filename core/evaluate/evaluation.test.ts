@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { catalogueOf } from '#core/model/catalogue';
+import { loadDerivation } from '#core/connect/topology';
 import { planSheet } from '#core/documents';
 import {
   applyChanges,
@@ -15,6 +16,7 @@ import { saltmarrowSite } from '../model/site/testSite';
 import {
   evaluateSite,
   initialPatch,
+  networkAt,
   summaryPatch,
   summaryOf,
   detailsOf,
@@ -68,14 +70,17 @@ describe('evaluateSite', () => {
     const light = summaryOf(evaluation);
     expect(JSON.stringify(light)).not.toContain('"derivation"');
     expect(light.runs[7]!.findings.binding.id).toBe('night-volts');
-    expect(derivationOf(evaluation, { kind: 'verdict', runId: 'r08', id: 'night-volts' })?.title).toMatch(
-      /Volts at the camera, night, 8\.9 V/,
-    );
     expect(
-      derivationOf(evaluation, { kind: 'margin', runId: 'r08', option: 'ip-coax-unit', index: 0 })?.title,
+      derivationOf(site, evaluation, { kind: 'verdict', runId: 'r08', id: 'night-volts' })?.title,
+    ).toMatch(/Volts at the camera, night, 8\.9 V/);
+    expect(
+      derivationOf(site, evaluation, { kind: 'margin', runId: 'r08', option: 'ip-coax-unit', index: 0 })
+        ?.title,
     ).toMatch(/Watts that arrive/);
-    expect(derivationOf(evaluation, { kind: 'margin', runId: 'r08', option: 'baluns', index: 0 })).toBeNull();
-    expect(derivationOf(evaluation, { kind: 'verdict', runId: 'r99', id: 'night-volts' })).toBeNull();
+    expect(
+      derivationOf(site, evaluation, { kind: 'margin', runId: 'r08', option: 'baluns', index: 0 }),
+    ).toBeNull();
+    expect(derivationOf(site, evaluation, { kind: 'verdict', runId: 'r99', id: 'night-volts' })).toBeNull();
   });
   it('every formula that is listed is used by some derivation', () => {
     // An open end far out on a run that nobody has read.
@@ -114,6 +119,13 @@ describe('evaluateSite', () => {
         },
       },
     });
+    const network = networkAt(site, evaluation, { kind: 'after' });
+    const ofNetwork = [
+      ...network.links.map(({ linkId }) => loadDerivation(network, { of: 'link', id: linkId })),
+      ...network.devices.flatMap(({ deviceId, loads }) =>
+        loads.map(({ label }) => loadDerivation(network, { of: 'device', id: deviceId, label })),
+      ),
+    ].flatMap((derivation) => derivation ?? []);
     const used = new Set(
       [...traced.runs, ...tabled.runs]
         .flatMap(({ findings, options }) => [
@@ -122,6 +134,7 @@ describe('evaluateSite', () => {
             option.state === 'no' ? [] : option.margins.map(({ derivation }) => derivation()),
           ),
         ])
+        .concat(ofNetwork)
         .flatMap(({ steps }) => steps.map(({ formula }) => formula)),
     );
     expect([...used].sort()).toEqual(Object.keys(formulas).sort());

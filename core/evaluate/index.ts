@@ -3,6 +3,7 @@ export { evaluateSite, type Before, type SiteEvaluation } from './evaluateSite';
 export { hookUpOfRun } from './hookUpOfRun';
 export { networkAt, type NetworkMoment } from './networkAt';
 export { savingOf, troubleOf } from './ranking';
+export { roomAt, type RoomPicture } from './roomAt';
 export { runDiagnostics, type RunDiagnostics } from './runDiagnostics';
 export { planSolver } from './planSolver';
 export { migrationOfSite, slotSite, type SlotProposal, type SlottingScope } from './slotAllocation';

@@ -1,4 +1,4 @@
-import { networkOf, type Network } from '#core/connect/topology';
+import { networkOf, type Moment, type Network } from '#core/connect/topology';
 import type { Site } from '#core/model/site';
 import type { SiteEvaluation } from './evaluateSite';
 import { migrationOfSite } from './slotAllocation';
@@ -14,15 +14,23 @@ function movedBy({ nights }: ReturnType<typeof migrationOfSite>, night: number):
   );
 }
 
+/** A moment as the network takes it, with who has moved by then, and how many nights lead from today to the end. */
+export function momentOf(
+  site: Site,
+  { allocation }: Pick<SiteEvaluation, 'allocation'>,
+  at: NetworkMoment,
+): { moment: Moment; nights: number } {
+  const migration = migrationOfSite(site, allocation);
+  const moment: Moment = at.kind === 'morning' ? { kind: at.kind, moved: movedBy(migration, at.night) } : at;
+  return { moment, nights: migration.nights.filter(({ steps }) => steps.length > 0).length };
+}
+
 /** The network at a moment, and how many nights lead from today to the end. */
 export function networkAt(
   site: Site,
-  { runs, total, allocation }: SiteEvaluation,
-  moment: NetworkMoment,
+  evaluation: SiteEvaluation,
+  at: NetworkMoment,
 ): Network & { nights: number } {
-  const migration = migrationOfSite(site, allocation);
-  const nights = migration.nights.filter(({ steps }) => steps.length > 0).length;
-  const at =
-    moment.kind === 'morning' ? { kind: moment.kind, moved: movedBy(migration, moment.night) } : moment;
-  return { ...networkOf(site, runs, total, at), nights };
+  const { moment, nights } = momentOf(site, evaluation, at);
+  return { ...networkOf(site, evaluation.runs, evaluation.total, moment), nights };
 }

@@ -1,9 +1,10 @@
 import type { Highs } from 'highs';
 import { hasSlots, type SlotRequest } from '#core/allocate/recorder';
 import { boughtRecorders, type PlanSolver } from '#core/decide/plan';
+import { networkCameraNeeds } from '#core/decide/options';
 import type { RunEvaluation } from '#core/decide/runEvaluation';
 import type { OptionKind } from '#core/model/site';
-import { needOf } from './allocation';
+import { needOf, needOfNetworkCamera } from './allocation';
 
 /** A camera as it asks for any slot that takes it; one that a plan leaves out keeps its input. */
 function requestOf({ camera, run, options }: RunEvaluation, planned: OptionKind | undefined): SlotRequest[] {
@@ -19,7 +20,14 @@ function requestOf({ camera, run, options }: RunEvaluation, planned: OptionKind 
 export const planSolver = (highs: Highs): PlanSolver => ({
   highs,
   findsSlots: ({ site, demands, runs }, { options, buys }) => {
-    const wanting = runs.flatMap((evaluation) => requestOf(evaluation, options[evaluation.camera.id]));
+    const wanting = [
+      ...runs.flatMap((evaluation) => requestOf(evaluation, options[evaluation.camera.id])),
+      ...networkCameraNeeds(site).map((one): SlotRequest => ({
+        need: { ...needOfNetworkCamera(one), number: 0 },
+        placed: undefined,
+        mayMove: true,
+      })),
+    ];
     const recorders = [...Object.values(site.recorder), ...boughtRecorders(site, { buys })];
     return hasSlots(highs, recorders, wanting, demands.policies.blocks);
   },

@@ -1,4 +1,5 @@
 import type { Highs } from 'highs';
+import type { SlotNeed } from '#core/model/slotRules';
 import {
   allocate,
   migrationOf,
@@ -113,20 +114,32 @@ const unplugging = ({ run, choice, camera }: Site): NightStep[] =>
       : [],
   );
 
+/** Where a camera comes in today: on its input, or on its slot where it is on the network already. */
+function todayOf(
+  { camera, networkCamera }: Pick<Site, 'camera' | 'networkCamera'>,
+  { cameraId, patchedTo }: SlotNeed,
+  placed: Placement | undefined,
+): Mover['today'] {
+  if (networkCamera[cameraId]?.state === 'there')
+    return placed ? { at: { recorderId: placed.recorderId, slot: placed.slot }, format: null } : null;
+  return patchedTo
+    ? { at: { recorderId: patchedTo.recorderId, slot: patchedTo.input }, format: camera[cameraId]!.format }
+    : null;
+}
+
 /** The order in which the cameras of a site can move to the slots that they have by the plan. */
 export function migrationOfSite(site: Site, { needs, waiting, occupied }: Allocation): SiteMigration {
   const hasNoSlot = new Set(waiting.map(({ cameraId }) => cameraId));
   const movers = Object.values(needs).flatMap((need): Mover[] => {
     const { patchedTo, cameraId } = need;
     const at = patchedTo && { recorderId: patchedTo.recorderId, slot: patchedTo.input };
-    const { format } = site.camera[cameraId]!;
-    const today = at ? { at, format } : null;
     const placed = site.placement[cameraId];
+    const today = todayOf(site, need, placed);
     if (placed) return [{ need, today, to: { recorderId: placed.recorderId, slot: placed.slot } }];
     if (!at) return [];
     // Until it has a slot it sends what it sends today, from where it is.
     const stays = hasNoSlot.has(cameraId)
-      ? { ...need, portWatts: 0, signal: { kind: 'coax' as const, format } }
+      ? { ...need, portWatts: 0, signal: { kind: 'coax' as const, format: site.camera[cameraId]!.format } }
       : need;
     return [{ need: stays, today, to: at }];
   });

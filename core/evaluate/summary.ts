@@ -1,3 +1,4 @@
+import { loadDerivation, type LoadSubject } from '#core/connect/topology';
 import type { Loop, RunFindings, Verdict } from '#core/test/findings';
 import {
   brokenLimit,
@@ -10,6 +11,7 @@ import type { OptionKind, Site } from '#core/model/site';
 import type { Derivation, LazyDerivation } from '#core/shared/derivation';
 import type { RunEvaluation } from '#core/decide/runEvaluation';
 import type { SiteEvaluation } from './evaluateSite';
+import { networkAt, type NetworkMoment } from './networkAt';
 
 /** An evaluation without its workings, small enough to be passed between threads after every edit. */
 export type VerdictSummary = Omit<Verdict, 'derivation'>;
@@ -178,10 +180,13 @@ export function applyPatch(
 /** A figure whose working can be asked for. */
 export type Subject =
   | { kind: 'verdict'; runId: string; id: Verdict['id'] }
-  | { kind: 'margin'; runId: string; option: OptionKind; index: number };
+  | { kind: 'margin'; runId: string; option: OptionKind; index: number }
+  | { kind: 'load'; at: NetworkMoment; load: LoadSubject };
 
-/** The working behind a figure; `null` where the run no longer has that figure. */
-export function derivationOf({ runs }: SiteEvaluation, subject: Subject): Derivation | null {
+/** The working behind a figure; `null` where there is no such figure any more. */
+export function derivationOf(site: Site, evaluation: SiteEvaluation, subject: Subject): Derivation | null {
+  if (subject.kind === 'load') return loadDerivation(networkAt(site, evaluation, subject.at), subject.load);
+  const { runs } = evaluation;
   const run = runs.find((evaluation) => evaluation.run.id === subject.runId);
   if (!run) return null;
   if (subject.kind === 'verdict')

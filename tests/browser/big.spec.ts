@@ -1,4 +1,4 @@
-import { expect, runInList, saved, test, demoFile } from './fixtures';
+import { demoFile, equipmentWithoutMonitors, expect, runInList, saved, test } from './fixtures';
 
 interface Copied {
   id: string;
@@ -20,6 +20,7 @@ function tenfold(): string {
   const renamed = (id: string | undefined, k: number) => `${id}-${k}`;
   return JSON.stringify({
     ...file,
+    equipment: equipmentWithoutMonitors(),
     choices: [],
     placements: [],
     streams: [],

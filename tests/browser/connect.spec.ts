@@ -97,7 +97,17 @@ test('the tree is walked by keys and told as a tree; a camera is hung on another
 
   await expect(item(/^Rack switch/)).toContainText('1 of 8');
   await expect(item(/^Shelf switch/)).toContainText('0 of 8');
+  // How many ports are taken, and how that is counted.
+  await item(/^Rack switch/).click();
+  await page
+    .getByLabel('Picked')
+    .getByRole('button', { name: /^ports/ })
+    .click();
+  const why = page.getByRole('complementary', { name: 'Why' });
+  await expect(why).toContainText('Rack switch, ports 1');
+  await expect(why).toContainText('A port for each camera on it');
   await item(/20 Slip/).click();
+  await expect(why).toBeHidden();
   const picked = page.getByLabel('Picked');
   await expect(picked).toContainText('category cable');
   await picked.getByLabel('Device of camera 20').click();

@@ -40,4 +40,14 @@ test('a cable by its data sheet goes before the tables, is put right once, and g
   await page.locator('h1').click();
   await page.keyboard.press('2');
   await expect(page.locator('tr[data-verdict="coax-loop-ohms"] .expected')).toHaveText('1.7 Ω');
+
+  // Deleted, its segments are of the tables again; undone, they are not.
+  await open('survey/r01');
+  await page.keyboard.press('e');
+  await sheet.getByRole('button', { name: 'Its data sheet' }).click();
+  await dialog.getByRole('button', { name: 'Delete this data sheet' }).click();
+  await expect(sheet.getByLabel('Cable of segment 1')).not.toContainText('Dock coax');
+  await page.locator('h1').click();
+  await page.keyboard.press('u');
+  await expect(sheet.getByLabel('Cable of segment 1')).toContainText('Dock coax');
 });

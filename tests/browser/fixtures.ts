@@ -57,6 +57,10 @@ export const demoFile = (): {
   choices: { id: string }[];
 } & Record<string, unknown> => JSON.parse(demo);
 
+/** The demo's equipment without its monitors, for sites that do not have all of its cameras. */
+export const equipmentWithoutMonitors = (): object[] =>
+  (demoFile()['equipment'] as { gear: { kind: string } }[]).filter(({ gear }) => gear.kind !== 'monitor');
+
 interface Opened {
   server: TestServer;
   siteId: string;

@@ -1,4 +1,4 @@
-import { demoFile, expect, saved, test } from './fixtures';
+import { demoFile, equipmentWithoutMonitors, expect, saved, test } from './fixtures';
 
 interface Fact {
   id: string;
@@ -17,6 +17,7 @@ function tailRecorder(): string {
   const kept = new Set(runs.map(({ id }) => id));
   return JSON.stringify({
     ...file,
+    equipment: equipmentWithoutMonitors(),
     runs,
     cameras: file.cameras.filter(({ id }) => six.includes(id)),
     readings: file.readings.filter(({ runId }) => kept.has(runId!)),

@@ -133,6 +133,7 @@ export const useEvaluation = defineStore('evaluation', () => {
   const why = (subject: Subject) => ask((worker) => worker.why(subject));
   const chance = (runId: string, option: OptionKind) => ask((worker) => worker.chance(runId, option));
   const network = (moment: NetworkMoment) => ask((worker) => worker.network(moment));
+  const rooms = (moment: NetworkMoment) => ask((worker) => worker.rooms(moment));
   const hookUp = (runId: string, gauge: 'awg' | 'mm2') => ask((worker) => worker.hookUp(runId, gauge));
   const sheet = () => ask((worker) => worker.sheet());
   const traceView = (runId: string) => ask((worker) => worker.traceView(runId));
@@ -149,6 +150,7 @@ export const useEvaluation = defineStore('evaluation', () => {
     chance,
     sheet,
     network,
+    rooms,
     hookUp,
     diagnostics,
     traceView,

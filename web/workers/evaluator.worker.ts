@@ -18,6 +18,8 @@ import {
   type SummaryPatch,
   hookUpOfRun,
   networkAt,
+  roomAt,
+  type RoomPicture,
   type NetworkMoment,
 } from '#core/evaluate';
 import { readingsByRun } from '#core/test/readings';
@@ -106,7 +108,7 @@ const evaluator = {
     return { news: newsSince(now), left: now.traces.pending.size };
   },
   why(subject: Subject): Derivation | null {
-    return last ? derivationOf(last.evaluation, subject) : null;
+    return last ? derivationOf(last.site, last.evaluation, subject) : null;
   },
   diagnostics(runId: string): RunDiagnostics | null {
     return last ? runDiagnostics(last, runId) : null;
@@ -122,6 +124,9 @@ const evaluator = {
   },
   network(moment: NetworkMoment): ReturnType<typeof networkAt> | null {
     return last ? networkAt(last.site, last.evaluation, moment) : null;
+  },
+  rooms(moment: NetworkMoment): RoomPicture | null {
+    return last ? roomAt(last.site, last.evaluation, moment) : null;
   },
   hookUp(runId: string, gauge: 'awg' | 'mm2'): HookUpPair | null {
     return last ? hookUpOfRun(last.site, last.evaluation, runId, gauge) : null;

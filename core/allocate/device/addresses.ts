@@ -1,7 +1,7 @@
 import { planAddresses } from '#core/shared/network';
 import type { RecorderState } from '#core/allocate/recorder';
-import type { Change } from '#core/model/site';
-import { takenAddresses, type Addressed } from './takenAddresses';
+import { withChanges, type Change, type Site } from '#core/model/site';
+import { takenAddresses, type Addressed } from '#core/model/addresses';
 
 /** The changes that give an address to every network camera of a recorder that has none, past all that are taken; none without the recorder's own. */
 export function givenAddresses(site: Addressed, { recorder, slots }: RecorderState): Change[] {
@@ -27,5 +27,15 @@ export function givenAddresses(site: Addressed, { recorder, slots }: RecorderSta
           },
         ]
       : [];
+  });
+}
+
+/** The same for every recorder, one after the other, so that no address is given twice. */
+export function allGivenAddresses(site: Site, recorders: readonly RecorderState[]): Change[] {
+  let draft = site;
+  return recorders.flatMap((recorder) => {
+    const changes = givenAddresses(draft, recorder);
+    draft = withChanges(draft, changes);
+    return changes;
   });
 }

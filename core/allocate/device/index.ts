@@ -1,4 +1,4 @@
-export { givenAddresses } from './addresses';
+export { allGivenAddresses, givenAddresses } from './addresses';
 export { applyingSchema, planOf, type Applying } from './applying';
 export { channelColumns, channelList } from './channelList';
 export { devicePlan, type DevicePlan } from './devicePlan';

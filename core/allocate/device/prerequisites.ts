@@ -1,5 +1,5 @@
 import { inNetwork } from '#core/shared/network';
-import { takenAddresses, type Addressed } from './takenAddresses';
+import { takenAddresses, type Addressed } from '#core/model/addresses';
 import { changeCost, ipInputsToday, type RecorderState } from '#core/allocate/recorder';
 import { pictureFormat, takesPicture } from '#core/physics/signal';
 import type { Camera, NetworkConfig, Recorder, Site } from '#core/model/site';

@@ -26,15 +26,12 @@ export interface Progress {
 }
 
 /** Today's picture of a camera that will send another. */
-const asToday = ({ need, today }: Mover): SlotNeed => ({
-  ...need,
-  portWatts: 0,
-  signal: { kind: 'coax', format: today!.format },
-});
+const asToday = ({ need, today }: Mover): SlotNeed =>
+  today!.format === null ? need : { ...need, portWatts: 0, signal: { kind: 'coax', format: today!.format } };
 
 /** Whether a camera's picture changes: from then on it is another camera to its recorder. */
 const changes = ({ need, today }: Mover): boolean =>
-  !today || need.signal.kind === 'ip' || need.signal.format !== today.format;
+  !today || (today.format !== null && (need.signal.kind === 'ip' || need.signal.format !== today.format));
 
 export function startOf(
   recorders: readonly Recorder[],

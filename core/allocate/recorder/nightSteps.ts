@@ -5,7 +5,8 @@ import type { SlotAddress } from './slotRequest';
 /** A camera with where its picture comes in today and where it comes in at the end. */
 export interface Mover {
   need: SlotNeed;
-  today: { at: SlotAddress; format: string } | null;
+  /** `format` is of the coax; `null` of a camera that is on the network already and stays as it is. */
+  today: { at: SlotAddress; format: string | null } | null;
   to: SlotAddress;
 }
 

@@ -6,16 +6,12 @@ const byClaim = (a: Mover, b: Mover): number =>
   Number(isAt(b.today?.at, b.to)) - Number(isAt(a.today?.at, a.to)) || a.need.number - b.need.number;
 
 /** A camera that stays where it is, with the picture that it sends today. */
-const staying = ({ need, today }: Mover): Mover[] =>
-  today
-    ? [
-        {
-          need: { ...need, portWatts: 0, signal: { kind: 'coax', format: today.format } },
-          today,
-          to: today.at,
-        },
-      ]
-    : [];
+function staying({ need, today }: Mover): Mover[] {
+  if (!today) return [];
+  const now: Mover['need'] =
+    today.format === null ? need : { ...need, portWatts: 0, signal: { kind: 'coax', format: today.format } };
+  return [{ need: now, today, to: today.at }];
+}
 
 /**
  * Cameras with a slot each: where the plan gives one slot to several, one of them moves there and the others stay where they are and

@@ -133,3 +133,56 @@ describe('a hook-up when it is done', () => {
     expect([after!.lines, after!.cautions.join()]).toEqual([[], expect.stringContaining('taken off power')]);
   });
 });
+
+describe('a turning camera', () => {
+  const today = hookUpOfRun(demo, evaluated, 'r12', 'awg')!.today;
+  it('has the pair that steers it, with its settings and conductors in words', () => {
+    const bus = today.lines.find(({ carries }) => carries === 'steering')!;
+    expect(bus.stations[1]!.terminals).toEqual([
+      'protocol 2 of the keyboard, address 3, 2400 baud',
+      'ends the bus: resistor on',
+    ]);
+    expect(bus.spans[0]!.cores).toBe('white A, green B');
+    expect(today.polarity.join(' ')).toMatch(/A to A and B to B \(white A, green B\)/);
+  });
+  it('says what of it nobody has noted, and over coax has no pair', () => {
+    const steered = (telemetry: Site['camera'][string]['telemetry']): HookUp => {
+      const camera = { ...demo.camera['c12']!, telemetry };
+      const site = { ...demo, camera: { ...demo.camera, c12: camera } } as Site;
+      return hookUpOfRun(site, evaluateSite(site), 'r12', 'awg')!.today;
+    };
+    expect(steered({ kind: 'rs485' }).unknown.join(' ')).toMatch(
+      /its address, its rate, which conductor is A/,
+    );
+    const overCoax = steered({ kind: 'coax' });
+    expect(overCoax.lines.some(({ carries }) => carries === 'steering')).toBe(false);
+    expect(overCoax.polarity.join(' ')).toMatch(/steered over its own coax/);
+  });
+  it('that becomes another one is steered in another way, and its options say so', () => {
+    const { options } = evaluated.runs.find(({ run }) => run.id === 'r12')!;
+    const cautions = (kind: OptionKind): string => {
+      const option = options.find((one) => one.kind === kind)!;
+      return option.state === 'no' ? '' : option.cautions.join(' ');
+    };
+    expect(cautions('ip-coax-unit')).toMatch(/presets and tours are set anew, over the network/);
+    expect(cautions('keep')).not.toMatch(/presets/);
+  });
+});
+
+describe('a cable that others share', () => {
+  it('says whom opening it would darken', () => {
+    const sheath = {
+      s: {
+        id: 's',
+        name: 'Shed cable',
+        members: [
+          { runId: 'r20', segment: 0 },
+          { runId: 'r22', segment: 0 },
+        ],
+      },
+    };
+    const site = { ...demo, sheath };
+    const { today } = hookUpOfRun(site, evaluateSite(site), 'r20', 'awg')!;
+    expect(today.cautions.join(' ')).toMatch(/Shed cable carries camera 22 on other pairs/);
+  });
+});

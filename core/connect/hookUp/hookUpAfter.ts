@@ -4,6 +4,7 @@ import type { CameraEnd, Device } from '#core/connect/topology';
 import { inputStation, isolateFirst, pictureLine } from './hookUpToday';
 import { powerLines, type PowerHookUp } from './powerLines';
 import { runLine, type Gauge } from './runLine';
+import { telemetryLines } from './telemetryLines';
 import type { HookUp, HookUpLine, Span, Station } from './types';
 
 /** What the hook-up of a choice is drawn from. */
@@ -116,10 +117,11 @@ function staying(drawn: Drawn): Drawing {
     terminals: ['BNC, or the moulded lead’s video plug'],
   };
   const power = ofPower(drawn);
+  const steering = telemetryLines(drawn.site, camera);
   return {
-    lines: [pictureLine(run, { head: head(drawn), far }, gauge), ...power.lines],
-    polarity: power.polarity,
-    unknown: power.unknown,
+    lines: [pictureLine(run, { head: head(drawn), far }, gauge), ...power.lines, ...steering.lines],
+    polarity: [...power.polarity, ...steering.polarity],
+    unknown: [...power.unknown, ...steering.unknown],
   };
 }
 
@@ -233,6 +235,20 @@ function onFieldSwitch(drawn: Drawn): Drawing {
   };
 }
 
+/** On a PoE switch at the camera's place, which hangs on one cable back. */
+function onPlaceSwitch(drawn: Drawn): Drawing {
+  const { lines, polarity, unknown } = onCategory(
+    drawn,
+    'new category cable at the place',
+    drawn.end.lengthM,
+  );
+  return {
+    lines,
+    polarity,
+    unknown: [...unknown, `How the switch hangs on the rest: ${drawn.option.message}`],
+  };
+}
+
 const isOnField = ({ device }: Drawn): boolean => device?.kind === 'field-switch';
 
 /** Options whose own words say what of the old line or feed is changed. */
@@ -249,6 +265,7 @@ const drawings: Record<Exclude<OptionKind, 'retire'>, (drawn: Drawn) => Drawing>
   'ip-coax-unit': onUnit,
   'ip-category': (drawn) => onCategory(drawn, 'the category cable that is there', drawn.end.lengthM),
   'new-category': (drawn) => onCategory(drawn, 'new category cable', drawn.end.lengthM),
+  'field-switch': onPlaceSwitch,
   fibre: (drawn) => (isOnField(drawn) ? onFieldSwitch(drawn) : onFibre(drawn)),
   wireless: (drawn) => (isOnField(drawn) ? onFieldSwitch(drawn) : onRadio(drawn)),
 };

@@ -1,6 +1,6 @@
 import type { FeasibleOption } from '#core/decide/options';
 import type { Topology } from '#core/connect/topology';
-import type { Site } from '#core/model/site';
+import type { Run, Site } from '#core/model/site';
 import { hookUpAfter } from './hookUpAfter';
 import { hookUpToday } from './hookUpToday';
 import type { Gauge } from './runLine';
@@ -10,6 +10,20 @@ import type { HookUp } from './types';
 export interface HookUpPair {
   today: HookUp;
   after: HookUp | null;
+}
+
+/** Whoever opens a cable that others share darkens them too. */
+function sharedCable({ sheath, run, camera }: Site, own: Run): string[] {
+  return Object.values(sheath).flatMap(({ name, members }) => {
+    if (!members.some(({ runId }) => runId === own.id)) return [];
+    const others = members
+      .filter(({ runId }) => runId !== own.id)
+      .map(({ runId }) => camera[run[runId]!.cameraId]!.number)
+      .sort((a, b) => a - b);
+    return [
+      `${name} carries camera${others.length > 1 ? 's' : ''} ${others.join(', ')} on other pairs: find the pairs by tone before anything is cut or unscrewed.`,
+    ];
+  });
 }
 
 /** The hook-ups of one run. `topology` is that of when all is done. */
@@ -23,10 +37,12 @@ export function hookUpOf(
   const run = site.run[runId]!;
   const camera = site.camera[run.cameraId]!;
   const end = cameras.find(({ cameraId }) => cameraId === camera.id);
-  const today = hookUpToday(site, run, camera, gauge);
+  const shared = sharedCable(site, run);
+  const withShared = (hookUp: HookUp): HookUp => ({ ...hookUp, cautions: [...hookUp.cautions, ...shared] });
+  const today = withShared(hookUpToday(site, run, camera, gauge));
   if (!option || (!end && option.kind !== 'retire')) return { today, after: null };
   const device = devices.find(({ id }) => id === end?.deviceId);
   // A retired camera has no end any more; nothing of its drawing asks for one.
   const drawn = { site, run, camera, option, end: end!, device, gauge };
-  return { today, after: hookUpAfter(drawn) };
+  return { today, after: withShared(hookUpAfter(drawn)) };
 }

@@ -1,6 +1,7 @@
 import type { Camera, Run, Segment, Site } from '#core/model/site';
 import { signalCable } from '#core/physics/cable';
 import { powerLines } from './powerLines';
+import { telemetryLines } from './telemetryLines';
 import { runLine, type Gauge } from './runLine';
 import type { HookUp, HookUpLine, Station } from './types';
 
@@ -43,6 +44,7 @@ export const isolateFirst =
 /** How a camera is connected today. */
 export function hookUpToday(site: Site, run: Run, camera: Camera, gauge: Gauge): HookUp {
   const power = powerLines(site, run, camera, gauge);
+  const steering = telemetryLines(site, camera);
   const head = inputStation(site, run.patchedTo?.recorderId, run.patchedTo?.input);
   const far: Station = {
     name: `Camera ${camera.number}`,
@@ -52,14 +54,16 @@ export function hookUpToday(site: Site, run: Run, camera: Camera, gauge: Gauge):
   const hasPair = run.segments.some((segment) => isPair(segment));
   return {
     title: `Camera ${camera.number} ${camera.name}, today`,
-    lines: [pictureLine(run, { head, far }, gauge), ...power.lines],
+    lines: [pictureLine(run, { head, far }, gauge), ...power.lines, ...steering.lines],
     polarity: [
       ...(hasPair ? ['Baluns: the conductor on + at one end is the one on + at the other.'] : []),
       ...power.polarity,
+      ...steering.polarity,
     ],
     cautions: [isolateFirst],
     unknown: [
       ...power.unknown,
+      ...steering.unknown,
       ...(run.patchedTo ? [] : ['Which input of which recorder the lead is in is not noted.']),
     ],
   };

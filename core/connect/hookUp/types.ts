@@ -18,7 +18,7 @@ export interface Span {
 
 /** One way from the head end to the camera: stations, with a span between each and the next. */
 export interface HookUpLine {
-  carries: 'picture' | 'data' | 'data and power' | 'power';
+  carries: 'picture' | 'data' | 'data and power' | 'power' | 'steering';
   stations: Station[];
   spans: Span[];
 }

@@ -1,2 +1,2 @@
-export { mainsCheck, type MainsCheck } from './mainsCheck';
+export { mainsCheck, poeEfficiency, supplyEfficiency, upsHours, type MainsCheck } from './mainsCheck';
 export { adapterCheck, supplyCheck, type SupplyCheck } from './supplyCheck';

@@ -45,7 +45,7 @@ export interface MainsCheck {
 }
 
 /** What PoE gear takes of the mains for the watts that its ports give. Typical. */
-const poeEfficiency = 0.9;
+export const poeEfficiency = 0.9;
 
 /** Power factor of gear by its watts: from 75 W on it has to be corrected. Source: IEC 61000-3-2; below it as a rectifier. */
 const powerFactorOf = (watts: number): number => (watts < 75 ? 0.65 : 0.95);
@@ -54,7 +54,7 @@ const powerFactorOf = (watts: number): number => (watts < 75 ? 0.65 : 0.95);
 const batteryAge = 0.8;
 
 /** Efficiency of a supply box whose own watts nobody has noted. Typical. */
-const supplyEfficiency = 0.85;
+export const supplyEfficiency = 0.85;
 
 interface Thing {
   consumer: Consumer;
@@ -102,8 +102,11 @@ function thingsOf(site: Site, readings: ReadonlyMap<string, RunReadings>): Thing
 const wattsOf = (consumers: readonly Consumer[]): number =>
   consumers.reduce((sum, { watts }) => sum + watts, 0);
 
-const hoursOf = ({ usableWh, efficiencyPercent }: Gear & { kind: 'ups' }, watts: number): number =>
-  (usableWh * batteryAge * (efficiencyPercent / 100)) / watts;
+/** How long a UPS lasts at so many watts. */
+export const upsHours = (
+  { usableWh, efficiencyPercent }: Pick<Gear & { kind: 'ups' }, 'usableWh' | 'efficiencyPercent'>,
+  watts: number,
+): number => (usableWh * batteryAge * (efficiencyPercent / 100)) / watts;
 
 function upsCheck(
   { id, placeId, gear }: Equipment & { gear: Gear & { kind: 'ups' } },
@@ -119,13 +122,13 @@ function upsCheck(
     consumers,
     load: loadOf('watts', watts, gear.ratedWatts, 'W'),
     voltAmps: gear.ratedVa === undefined ? null : loadOf('volt-amperes', voltAmps, gear.ratedVa, 'VA'),
-    runtimeHours: watts > 0 ? hoursOf(gear, watts) : null,
+    runtimeHours: watts > 0 ? upsHours(gear, watts) : null,
     withPlanned:
       plannedWatts > 0
         ? {
             watts: plannedWatts,
             load: loadOf('watts', watts + plannedWatts, gear.ratedWatts, 'W'),
-            runtimeHours: hoursOf(gear, watts + plannedWatts),
+            runtimeHours: upsHours(gear, watts + plannedWatts),
           }
         : null,
   };

@@ -55,7 +55,7 @@ function ofWhole({ ports, poeWatts }: SwitchReport, here: Device): string[] {
   const differs: string[] = [];
   if (here.ports !== null && ports.length !== here.ports)
     differs.push(`It has ${counted(ports.length, 'port')}; ${here.ports} are noted or planned.`);
-  if (here.poeWatts > 0 && poeWatts < here.poeWatts)
+  if (poeWatts !== null && here.poeWatts > 0 && poeWatts < here.poeWatts)
     differs.push(
       `It gives ${formatQuantity(poeWatts, 'W')} over all ports; ${formatQuantity(here.poeWatts, 'W')} are noted or planned.`,
     );

@@ -22,8 +22,8 @@ export type PortReport = z.infer<typeof portSchema>;
 export const switchReportSchema = z.strictObject({
   name: z.string().max(200),
   serial: z.string().max(200),
-  /** What its ports can give together. */
-  poeWatts: z.number().min(0).max(10_000),
+  /** What its ports can give together; nothing where it does not tell. */
+  poeWatts: z.number().min(0).max(10_000).nullable(),
   ports: z.array(portSchema).max(256),
 });
 export type SwitchReport = z.infer<typeof switchReportSchema>;

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import type { CameraEnd, Device, Topology } from '#core/connect/topology';
-import { compareSwitch, type PortReport, type SwitchReport } from '.';
+import { compareSwitch, reportFromTable, type PortReport, type SwitchReport } from '.';
 
 const device = (id: string): Device => ({
   id,
@@ -11,6 +11,7 @@ const device = (id: string): Device => ({
   ports: 2,
   poeWatts: 60,
   portWatts: 30,
+  taken: { ports: 0, watts: 0 },
   uplinkMbps: 1000,
 });
 const camera = (number: number, deviceId = 'here'): CameraEnd => ({
@@ -26,6 +27,7 @@ const camera = (number: number, deviceId = 'here'): CameraEnd => ({
   mbps: 4,
   watts: 7,
   isPinned: false,
+  isNewCable: false,
 });
 const address = (n: number): string => `02:00:00:00:00:0${n}`;
 const topology: Topology = {
@@ -114,4 +116,71 @@ describe('the switch as a whole', () => {
   });
   it('that is not in the network is compared with nothing', () =>
     expect(compareSwitch(noted(), topology, 'gone', report())).toBeNull());
+});
+
+describe('a list of ports as a file', () => {
+  const table = (headings: string[], ...rows: string[][]) => ({
+    headings,
+    rows: rows.map((cells, index) => ({ line: index + 2, cells })),
+  });
+  it('is a report like that of a switch that answers', () => {
+    const read = reportFromTable(
+      'Hall list',
+      table(
+        ['Interface', 'Speed', 'PoE class', 'Power (W)', 'CRC errors', 'MAC', 'VLAN'],
+        ['1/0/2', '1G', 'class 3', '6,4 W', '0', '02-00-5E-10-00-14', '20'],
+        ['1/0/1', 'down', '', '', '', '', '20'],
+      ),
+    );
+    expect(read).toEqual({
+      kind: 'report',
+      unread: ['VLAN'],
+      report: {
+        name: 'Hall list',
+        serial: '',
+        poeWatts: null,
+        ports: [
+          {
+            number: 1,
+            isUp: false,
+            mbps: 0,
+            poe: { isOn: false, poeClass: 0, watts: 0 },
+            errors: 0,
+            seen: [],
+          },
+          {
+            number: 2,
+            isUp: true,
+            mbps: 1000,
+            poe: { isOn: true, poeClass: 3, watts: 6.4 },
+            errors: 0,
+            seen: ['02:00:5e:10:00:14'],
+          },
+        ],
+      },
+    });
+  });
+  it('that does not tell the power is not held to have none', () => {
+    const read = reportFromTable('x', table(['port', 'link'], ['1', 'up']));
+    expect(read.kind === 'report' && read.report.ports[0]).toMatchObject({ mbps: 1000, poe: null });
+  });
+  it.each([
+    ['without ports', table(['name', 'link'], ['a', 'up']), /No column tells the port.*“name”, “link”/],
+    ['without links', table(['port', 'name'], ['1', 'a']), /No column tells the link of a port/],
+    [
+      'with a port twice',
+      table(['port', 'link'], ['1', 'up'], ['port 1', 'up']),
+      /Line 3: port 1 stands in line 2/,
+    ],
+    ['with a link that is none', table(['port', 'link'], ['1', 'sometimes']), /“sometimes” is no link/],
+    ['with too many watts', table(['port', 'link', 'watts'], ['1', 'up', '400']), /“400” is no watts/],
+    [
+      'with an address that is none',
+      table(['port', 'link', 'mac'], ['1', 'up', '12']),
+      /“12” is no hardware/,
+    ],
+  ])('%s is refused whole, in words', (_, foreign, words) => {
+    const read = reportFromTable('x', foreign);
+    expect(read.kind === 'refused' && read.why.join(' ')).toMatch(words);
+  });
 });

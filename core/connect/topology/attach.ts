@@ -18,9 +18,9 @@ interface Room {
   mbps: number;
 }
 
-const roomOf = ({ ports, poeWatts, uplinkMbps }: Device): Room => ({
-  ports: ports ?? Infinity,
-  watts: poeWatts,
+const roomOf = ({ ports, poeWatts, taken, uplinkMbps }: Device): Room => ({
+  ports: (ports ?? Infinity) - taken.ports,
+  watts: poeWatts - taken.watts,
   mbps: uplinkMbps,
 });
 

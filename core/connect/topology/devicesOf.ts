@@ -1,12 +1,12 @@
 import { catalogueOf, productOf } from '#core/model/catalogue';
-import type { Site } from '#core/model/site';
+import type { Gear, Site } from '#core/model/site';
 import { usualPortWatts, type FeasibleOption, type Total } from '#core/decide/options';
 import type { Device } from './types';
 
 /** A recorder takes in what it takes in over one port; nobody notes its speed. */
 const recorderPortMbps = 1000;
 /** Source: policy; a small switch on a pole or wall, seven ports for cameras and one that leads back. Its cameras have injectors of their own. */
-const fieldSwitch = { ports: 7, poeWatts: 0, portWatts: 0, uplinkMbps: 1000 };
+const fieldSwitch = { ports: 7, uplinkMbps: 1000 };
 
 const recorders = (site: Pick<Site, 'recorder'>): Device[] =>
   Object.values(site.recorder).map(({ id, name, placeId, toBuy }) => ({
@@ -16,29 +16,45 @@ const recorders = (site: Pick<Site, 'recorder'>): Device[] =>
     placeId,
     standing: toBuy === undefined ? 'there' : 'planned',
     ports: null,
-    poeWatts: 0,
-    portWatts: 0,
+    ...noPower,
     uplinkMbps: recorderPortMbps,
   }));
 
-const gear = (site: Pick<Site, 'equipment'>): Device[] =>
-  Object.values(site.equipment).flatMap(({ id, name, placeId, gear: of }): Device[] => {
-    const there = { id, name, placeId, standing: 'there' as const };
-    if (of.kind === 'router')
-      return [
-        { ...there, kind: 'router', ports: null, poeWatts: 0, portWatts: 0, uplinkMbps: recorderPortMbps },
-      ];
-    if (of.kind !== 'switch') return [];
-    const { ports, poeWatts, uplinkMbps, portWatts = usualPortWatts } = of;
-    return [
-      { ...there, kind: 'switch', ports, poeWatts, portWatts: poeWatts > 0 ? portWatts : 0, uplinkMbps },
-    ];
+const nothingTaken = { ports: 0, watts: 0 };
+/** Gear that feeds nothing. */
+const noPower = { poeWatts: 0, portWatts: 0, taken: nothingTaken };
+
+type Described = Omit<Device, 'id' | 'name' | 'placeId' | 'standing'>;
+
+/** What gear is to the network; nothing where it is none of it. */
+function described(of: Gear): Described | null {
+  switch (of.kind) {
+    case 'router':
+      return { kind: 'router', ports: null, ...noPower, uplinkMbps: recorderPortMbps };
+    case 'link-end':
+      return { kind: 'link-end', ports: null, ...noPower, uplinkMbps: of.carriesMbps };
+    case 'switch':
+    case 'coax-unit': {
+      const { kind, ports, poeWatts, uplinkMbps, portWatts = usualPortWatts } = of;
+      const taken = of.kind === 'switch' ? (of.taken ?? nothingTaken) : nothingTaken;
+      return { kind, ports, poeWatts, portWatts: poeWatts > 0 ? portWatts : 0, taken, uplinkMbps };
+    }
+    default:
+      return null;
+  }
+}
+
+/** Gear that is noted: what goes is there until all is done, and what is to be bought comes. */
+const gear = (site: Pick<Site, 'equipment'>, isOver: boolean): Device[] =>
+  Object.values(site.equipment).flatMap(({ id, name, placeId, gear: of, toBuy, goes }): Device[] => {
+    const is = goes && isOver ? null : described(of);
+    return is ? [{ id, name, placeId, standing: toBuy === undefined ? 'there' : 'planned', ...is }] : [];
   });
 
-/** What stands at the recorders' sites today. */
-export const devicesThere = (site: Pick<Site, 'recorder' | 'equipment'>): Device[] => [
+/** What is noted of recorders and gear: all of it until all is done, and then what stays. */
+export const devicesNoted = (site: Pick<Site, 'recorder' | 'equipment'>, isOver: boolean): Device[] => [
   ...recorders(site),
-  ...gear(site),
+  ...gear(site, isOver),
 ];
 
 const unitNames = { 'coax-unit': 'Coax unit', 'poe-switch': 'PoE switch' } as const;
@@ -58,6 +74,7 @@ export function plannedUnits(site: Site, { shared }: Pick<Total, 'shared'>): Dev
         ports,
         poeWatts: watts,
         portWatts: portWatts ?? usualPortWatts,
+        taken: nothingTaken,
         uplinkMbps,
       }));
     }),
@@ -71,6 +88,7 @@ export const fieldSwitchDevice = (site: Pick<Site, 'place'>, placeId: string): D
   name: `Field switch, ${site.place[placeId]?.name ?? placeId}`,
   placeId,
   standing: 'planned',
+  ...noPower,
   ...fieldSwitch,
 });
 

@@ -1,6 +1,7 @@
 import { counted } from '#core/shared/labels';
 import type { Load } from '#core/shared/derivation';
 import { formatQuantity } from '#core/shared/units';
+import { categoryChannel, longestChannelM } from '#core/physics/signal';
 import type { Site } from '#core/model/site';
 import { loopsIn } from './loops';
 import type { CameraEnd, CameraWay, DeviceLoad, LinkLoad, Topology, TopologyFinding } from './types';
@@ -63,9 +64,10 @@ function unplaced({ cameras }: Topology): TopologyFinding[] {
 
 /** What a person said a camera hangs on, and there is no such thing for it any more. */
 function lostPins(site: Site, { cameras }: Topology): TopologyFinding[] {
-  const lost = cameras.filter(
-    ({ cameraId, isPinned, mbps }) => site.attachment[cameraId] !== undefined && !isPinned && mbps > 0,
-  );
+  const lost = cameras.filter(({ cameraId, isPinned, mbps }) => {
+    const pinnedTo = site.attachment[cameraId] ?? site.networkCamera[cameraId];
+    return pinnedTo?.deviceId !== undefined && !isPinned && mbps > 0;
+  });
   return lost.map((camera) => ({
     kind: 'pin-lost',
     message: `What camera ${camera.number} was to hang on is not there for it any more.`,
@@ -137,7 +139,16 @@ function tooMuch(
       })),
     ...topology.cameras.flatMap(({ number, deviceId, watts }): TopologyFinding[] => {
       const device = deviceId === null ? undefined : deviceOf.get(deviceId);
-      return device && device.poeWatts > 0 && watts > device.portWatts
+      if (device?.poeWatts === 0 && watts > 0)
+        return [
+          {
+            kind: 'no-power',
+            message: `${device.name} gives no power; camera ${number} asks ${formatQuantity(watts, 'W')} of its port.`,
+            remedy: 'A switch that gives power, or power for the camera at its place.',
+            cameraNumbers: [number],
+          },
+        ];
+      return device && watts > device.portWatts
         ? [
             {
               kind: 'past-limit',
@@ -151,6 +162,34 @@ function tooMuch(
   ];
 }
 
+/** Gear that is to come where there is no mains for it. What is there already is fed somehow. */
+const withoutMains = (site: Site, { devices, cameras }: Topology): TopologyFinding[] =>
+  devices
+    .filter(({ standing, placeId }) => standing === 'planned' && !site.place[placeId]!.mains)
+    .map(({ id, name, placeId }) => ({
+      kind: 'no-power',
+      message: `There is no mains at ${site.place[placeId]!.name} for ${name}.`,
+      remedy: 'An outlet there, by a licensed person, or gear that is fed over its cable.',
+      cameraNumbers: numbersOf(cameras.filter(({ deviceId }) => deviceId === id)),
+    }));
+
+/** Leads of cameras of the network that are longer than an Ethernet channel, as warm as it is there. */
+const leadsTooLong = (site: Site, { cameras }: Topology): TopologyFinding[] =>
+  cameras.flatMap(({ runId, medium, lengthM, number, placeId }): TopologyFinding[] => {
+    if (runId !== null || medium !== 'category') return [];
+    const { temperatureC } = site.place[placeId]!;
+    const { channelM } = categoryChannel([{ cable: 'pair-cat6', lengthM, temperatureC }]);
+    if (channelM <= longestChannelM) return [];
+    return [
+      {
+        kind: 'too-long',
+        message: `The lead of camera ${number} is ${formatQuantity(lengthM, 'm')}: with its cords, at ${formatQuantity(temperatureC, '°C', 0)}, that counts as ${formatQuantity(channelM, 'm', 0)} of at most ${formatQuantity(longestChannelM, 'm', 0)}.`,
+        remedy: 'A switch nearer to it, or fibre.',
+        cameraNumbers: [number],
+      },
+    ];
+  });
+
 /** What is wrong with a network, the missing ways first. */
 export function topologyFindings(
   site: Site,
@@ -163,6 +202,8 @@ export function topologyFindings(
     ...alone(topology),
     ...unplaced(topology),
     ...tooMuch(topology, loads.devices, loads.links, ways),
+    ...withoutMains(site, topology),
+    ...leadsTooLong(site, topology),
     ...lostPins(site, topology),
     ...loops(topology),
   ];

@@ -1,4 +1,5 @@
-export { alternativesFor } from './alternatives';
+export { loadDerivation, type LoadSubject } from './loadDerivation';
+export { moveChanges, movesFor, type Move } from './move';
 export { networkOf, type Network } from './network';
-export type { Moment } from './topologyOf';
+export { isMoved, topologyOf, type Moment } from './topologyOf';
 export type { CameraEnd, Device, Medium, Topology, TopologyLink } from './types';

@@ -43,10 +43,10 @@ function ofRecorder({ id }: Device, site: Pick<Site, 'recorder'>, into: Readonly
 }
 
 function ofGear(device: Device, hanging: readonly CameraEnd[], ways: number): Load[] {
-  const { ports, poeWatts } = device;
-  const watts = hanging.reduce((sum, one) => sum + one.watts, 0);
+  const { ports, poeWatts, taken } = device;
+  const watts = hanging.reduce((sum, one) => sum + one.watts, taken.watts);
   return [
-    ...(ports === null ? [] : [loadOf('ports', hanging.length + ways, ports, '')]),
+    ...(ports === null ? [] : [loadOf('ports', hanging.length + ways + taken.ports, ports, '')]),
     ...(poeWatts > 0 ? [loadOf('watts', watts, poeWatts, 'W')] : []),
   ];
 }

@@ -1,8 +1,15 @@
-import type { Site } from '#core/model/site';
+import type { LinkEnd, Site } from '#core/model/site';
 import type { Device, DeviceKind, TopologyLink } from './types';
 
 /** What joins the gear of a place, the best first. A recorder joins nothing but itself. */
-const joining: readonly DeviceKind[] = ['switch', 'field-switch', 'coax-unit', 'router', 'recorder'];
+const joining: readonly DeviceKind[] = [
+  'switch',
+  'field-switch',
+  'coax-unit',
+  'router',
+  'link-end',
+  'recorder',
+];
 
 const rank = ({ kind, standing, poeWatts }: Device): number =>
   joining.indexOf(kind) * 4 + (standing === 'there' ? 0 : 2) + (poeWatts > 0 ? 1 : 0);
@@ -39,15 +46,19 @@ export function patchesOf(devices: readonly Device[], cores: ReadonlyMap<string,
   });
 }
 
-/** Links between places, from the device that joins the one to that of the other. */
+/** Links between places, from what each end is noted to be in, or from the device that joins its place. */
 export function trunksOf(
   site: Pick<Site, 'link'>,
+  devices: readonly Device[],
   cores: ReadonlyMap<string, Device>,
   withPlanned: boolean,
 ): TopologyLink[] {
+  const deviceOf = new Map(devices.map((device) => [device.id, device]));
+  const inEnd = (end: LinkEnd | undefined, placeId: string): Device | undefined =>
+    (end && deviceOf.get(end.deviceId)) ?? cores.get(placeId);
   return Object.values(site.link).flatMap((link): TopologyLink[] => {
     const { id, name, fromPlaceId, toPlaceId, medium, lengthM, carriesMbps, state } = link;
-    const [from, to] = [cores.get(fromPlaceId), cores.get(toPlaceId)];
+    const [from, to] = [inEnd(link.fromEnd, fromPlaceId), inEnd(link.toEnd, toPlaceId)];
     if (!from || !to || (state === 'planned' && !withPlanned)) return [];
     return [{ id, name, fromId: from.id, toId: to.id, medium, lengthM, carriesMbps, standing: state }];
   });

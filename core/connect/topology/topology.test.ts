@@ -1,13 +1,13 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { evaluateSite } from '#core/evaluate';
-import type { Equipment, Link, OptionKind, Site } from '#core/model/site';
+import { applyChanges, type Equipment, type Link, type OptionKind, type Site } from '#core/model/site';
 import { saltmarrowSite } from '../../model/site/testSite';
 import { failuresOf } from './failures';
 import { loopsIn } from './loops';
 import { waysOf } from './ways';
 import type { CameraEnd, Device, Topology, TopologyLink } from './types';
-import { alternativesFor, networkOf, type Moment } from '.';
+import { loadDerivation, moveChanges, movesFor, networkOf, type Moment } from '.';
 
 const demo = saltmarrowSite();
 const who = { at: '2026-04-01T09:00:00Z', by: 'R. Tolland' };
@@ -163,8 +163,36 @@ describe('what a person said a camera hangs on', () => {
     const equipment = { ...demo.equipment, ...Object.fromEntries(gear.map((one) => [one.id, one])) };
     const after = network(chosen({ c20: 'ip-category', c23: 'wireless' }, 'hall-recorder', { equipment }));
     const ids = (cameraId: string) =>
-      alternativesFor(after.topology, endOf(after, cameraId)).map(({ id }) => id);
+      movesFor(demo, after.topology, endOf(after, cameraId)).map(({ device }) => device.id);
     expect([ids('c20').sort(), ids('c23'), ids('c03')]).toEqual([['a', 'b'], [], []]);
+  });
+  it('of a camera that gets a new cable can stand in another closet: uplink, ports and cost follow', () => {
+    const gear: Equipment = {
+      id: 'hall-switch',
+      name: 'Hall switch',
+      placeId: 'ticket-hall',
+      gear: { kind: 'switch', ports: 8, poePorts: 8, poeWatts: 120, uplinkMbps: 1000 },
+    };
+    const over = {
+      equipment: { ...demo.equipment, [gear.id]: gear },
+      link: { ...demo.link, [toWorkshop.id]: toWorkshop },
+    };
+    const site = chosen({ c19: 'new-category', c20: 'new-category' }, 'hall-recorder', over);
+    const before = network(site);
+    const end = endOf(before, 'c19');
+    expect(end).toMatchObject({ lengthM: 70, isNewCable: true });
+    const move = movesFor(site, before.topology, end).find(({ device }) => device.id === gear.id)!;
+    expect(move.isNewWay).toBe(true);
+    const applied = applyChanges(site, moveChanges(site, end, move, 82));
+    if (applied.kind === 'refused') throw new Error(JSON.stringify(applied.problems));
+    const moved = applied.value.site;
+    const after = network(moved);
+    expect(endOf(after, 'c19')).toMatchObject({ deviceId: 'hall-switch', lengthM: 82, isPinned: true });
+    const trunk = ({ links }: ReturnType<typeof network>) =>
+      links.find(({ linkId }) => linkId === toWorkshop.id)!.load.used;
+    expect(trunk(before) - trunk(after)).toBe(end.mbps);
+    const cost = (at: Site): number => evaluateSite(at).total.cost;
+    expect(cost(moved)).not.toBe(cost(site));
   });
   it('and is not there any more is named, and the camera hung elsewhere', () => {
     const lost = network({ ...chosen(units(1)), attachment: { c01: { id: 'c01', deviceId: 'gone' } } });
@@ -190,6 +218,7 @@ const drawn = fc
       ports: null,
       poeWatts: 0,
       portWatts: 0,
+      taken: { ports: 0, watts: 0 },
       uplinkMbps: 1000,
     });
     return {
@@ -221,6 +250,7 @@ const drawn = fc
           mbps: 1,
           watts: 0,
           isPinned: false,
+          isNewCable: false,
         })),
     };
   });
@@ -281,3 +311,40 @@ function reachedFrom(id: string, links: readonly TopologyLink[]): Set<string> {
   }
   return seen;
 }
+
+describe('how a load is reached', () => {
+  const choices = Object.fromEntries(
+    Array.from({ length: 12 }, (_, k) => [`c${String(k + 1).padStart(2, '0')}`, 'ip-coax-unit' as const]),
+  );
+  const after = network(chosen(choices, 'hall-recorder', { link: { [toWorkshop.id]: toWorkshop } }));
+  it('adds up to the load it explains, whatever is asked about', () => {
+    for (const { linkId, load } of after.links) {
+      const derivation = loadDerivation(after, { of: 'link', id: linkId })!;
+      const sum = derivation.steps[0]!.inputs.reduce((all, { value }) => all + value!, 0);
+      expect(sum).toBeCloseTo(load.used, 9);
+      expect(derivation.limit!.figure.value).toBe(load.most);
+    }
+    for (const { deviceId, loads } of after.devices)
+      for (const load of loads) {
+        const derivation = loadDerivation(after, { of: 'device', id: deviceId, label: load.label })!;
+        const sum = derivation.steps[0]!.inputs.reduce((all, { value }) => all + value!, 0);
+        expect(sum).toBeCloseTo(load.used, 9);
+      }
+  });
+  it('names the largest and sums the rest, and is nothing where there is no such load', () => {
+    const unit = after.topology.devices.find(({ kind }) => kind === 'coax-unit')!;
+    const { steps } = loadDerivation(after, { of: 'device', id: 'hall-recorder', label: 'in' })!;
+    expect(steps[0]!.inputs.length).toBeGreaterThan(3);
+    const many = {
+      ...after,
+      topology: {
+        ...after.topology,
+        cameras: after.topology.cameras.map((one) => ({ ...one, deviceId: unit.id, watts: 7 })),
+      },
+    };
+    const ofMany = loadDerivation(many, { of: 'device', id: unit.id, label: 'watts' })!;
+    expect(ofMany.steps[0]!.inputs.map(({ name }) => name).at(-1)).toBe('16 more');
+    expect(loadDerivation(after, { of: 'device', id: unit.id, label: 'nothing' })).toBeNull();
+    expect(loadDerivation(after, { of: 'link', id: 'gone' })).toBeNull();
+  });
+});

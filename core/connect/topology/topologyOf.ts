@@ -1,16 +1,22 @@
 import { optionRow, type Site } from '#core/model/site';
 import { lineKind } from '#core/test/findings';
-import type { FeasibleOption, Total } from '#core/decide/options';
+import {
+  networkCameraNeeds,
+  type FeasibleOption,
+  type NetworkCameraNeed,
+  type Total,
+} from '#core/decide/options';
 import { chosenOption, type RunEvaluation } from '#core/decide/runEvaluation';
 import { attach, type PortNeed } from './attach';
-import { devicesThere, fieldSwitchDevice, plannedUnits, wayOf } from './devicesOf';
+import { devicesNoted, fieldSwitchDevice, plannedUnits, wayOf } from './devicesOf';
 import { coresOf, patchesOf, trunksOf } from './patches';
 import type { CameraEnd, Device, Medium, Topology, TopologyLink } from './types';
 
 /** Which moment is looked at: today, when all is done, or a morning by which some cameras have been moved. */
 export type Moment = { kind: 'today' } | { kind: 'after' } | { kind: 'morning'; moved: ReadonlySet<string> };
 
-const isMoved = (moment: Moment, cameraId: string): boolean =>
+/** Whether a camera hangs by its choice at a moment, and not as it does today. */
+export const isMoved = (moment: Moment, cameraId: string): boolean =>
   moment.kind === 'after' || (moment.kind === 'morning' && moment.moved.has(cameraId));
 
 /** A camera with how it hangs at that moment: by an option, or as it does today. */
@@ -40,15 +46,15 @@ interface SharedWay {
   key: string;
   placeId: string;
   fromPlaceId: string;
-  medium: 'fibre' | 'radio';
+  medium: 'fibre' | 'radio' | 'category';
   lengthM: number;
   carriesMbps: number;
   cameraIds: string[];
   mbps: number;
 }
 
-/** What a fibre carries, where nothing else is said. */
-const fibreMbps = 1000;
+/** What a fibre or a category cable carries, where nothing else is said. */
+const cableMbps = 1000;
 
 function sharedWays(cameras: readonly CameraNow[]): SharedWay[] {
   const ways = new Map<string, SharedWay>();
@@ -60,7 +66,7 @@ function sharedWays(cameras: readonly CameraNow[]): SharedWay[] {
       key: thing.key,
       placeId: evaluation.camera.placeId,
       ...thing.way,
-      carriesMbps: thing.way.medium === 'radio' && rate ? rate.value : fibreMbps,
+      carriesMbps: thing.way.medium === 'radio' && rate ? rate.value : cableMbps,
       cameraIds: [],
       mbps: 0,
     };
@@ -122,11 +128,13 @@ function portNeeds(
   return [...ofCameras, ...ofWays];
 }
 
-/** The link of a way that ends in a field switch, since several cameras meet there. */
+const wayWords = { fibre: 'Fibre', radio: 'Radio', category: 'Cable' } as const;
+
+/** The link of a way that ends in a switch at its place, since several cameras meet there. */
 function linkOfWay(way: SharedWay, from: Device, to: Device): TopologyLink {
   return {
     id: `way-${way.fromPlaceId}-${way.placeId}-${way.medium}`,
-    name: `${way.medium === 'fibre' ? 'Fibre' : 'Radio'} from ${from.name} to ${to.name}`,
+    name: `${wayWords[way.medium]} from ${from.name} to ${to.name}`,
     fromId: from.id,
     toId: to.id,
     medium: way.medium,
@@ -135,6 +143,50 @@ function linkOfWay(way: SharedWay, from: Device, to: Device): TopologyLink {
     standing: 'planned',
   };
 }
+
+/** Cameras of the network that are there at a moment: new views come when their slot is theirs. */
+const networkCamerasAt = (site: Site, moment: Moment): NetworkCameraNeed[] =>
+  networkCameraNeeds(site).filter(({ fact }) => fact.state === 'there' || isMoved(moment, fact.id));
+
+/** The port of the device that a camera of the network is noted to hang on. */
+function networkPortNeed(
+  { camera: { id, number }, fact: { deviceId }, portWatts, signal }: NetworkCameraNeed,
+  devices: ReadonlyMap<string, Device>,
+): PortNeed[] {
+  const device = deviceId === undefined ? undefined : devices.get(deviceId);
+  if (!device) return [];
+  return [
+    {
+      key: id,
+      number,
+      watts: portWatts,
+      mbps: signal.mbps,
+      candidates: [device],
+      pinnedTo: device.id,
+    },
+  ];
+}
+
+/** How a camera of the network hangs there: on what is noted, or on nothing yet. */
+const networkEnd = (
+  site: Pick<Site, 'placement'>,
+  { camera, fact, portWatts, signal }: NetworkCameraNeed,
+  attached: ReadonlyMap<string, Device>,
+): CameraEnd => ({
+  cameraId: camera.id,
+  runId: null,
+  number: camera.number,
+  name: camera.name,
+  placeId: camera.placeId,
+  deviceId: attached.get(camera.id)?.id ?? null,
+  recorderId: site.placement[camera.id]?.recorderId ?? null,
+  medium: fact.lead.medium,
+  lengthM: fact.lead.lengthM,
+  mbps: signal.mbps,
+  watts: portWatts,
+  isPinned: attached.has(camera.id),
+  isNewCable: false,
+});
 
 const recorderOf = (site: Site, { run, camera }: RunEvaluation, option: FeasibleOption | null) =>
   (option ? site.placement[camera.id]?.recorderId : undefined) ?? run.patchedTo?.recorderId ?? null;
@@ -148,20 +200,32 @@ export function topologyOf(
 ): Topology {
   const cameras = camerasNow(runs, moment);
   const ways = sharedWays(cameras);
-  const meeting = ways.filter(({ cameraIds }) => cameraIds.length > 1);
+  // A cable to a switch at the place leads there whoever hangs on it; light and radio lead to a lone camera by themselves.
+  const meeting = ways.filter(({ cameraIds, medium }) => cameraIds.length > 1 || medium === 'category');
   const units = moment.kind === 'today' ? [] : plannedUnits(site, total);
   const fieldSwitches = new Map(
-    meeting.map(({ placeId }) => [placeId, fieldSwitchDevice(site, placeId)] as const),
+    meeting
+      .filter(({ medium }) => medium !== 'category')
+      .map(({ placeId }) => [placeId, fieldSwitchDevice(site, placeId)] as const),
   );
-  const devices = [...devicesThere(site), ...units, ...fieldSwitches.values()].filter(
-    ({ standing }) => moment.kind !== 'today' || standing === 'there',
-  );
-  const attached = attach(portNeeds(site, cameras, ways, devices));
+  const devices = [
+    ...devicesNoted(site, moment.kind === 'after'),
+    ...units,
+    ...fieldSwitches.values(),
+  ].filter(({ standing }) => moment.kind !== 'today' || standing === 'there');
+  const onNetwork = networkCamerasAt(site, moment);
+  const deviceOf = new Map(devices.map((device) => [device.id, device]));
+  const attached = attach([
+    ...portNeeds(site, cameras, ways, devices),
+    ...onNetwork.flatMap((one) => networkPortNeed(one, deviceOf)),
+  ]);
   const wayOfCamera = new Map(ways.flatMap((way) => way.cameraIds.map((id) => [id, way] as const)));
   const meets = new Set(meeting.map(({ key }) => key));
+  const cores = coresOf(devices);
   const wayLinks = meeting.flatMap((way): TopologyLink[] => {
     const from = attached.get(way.key);
-    return from ? [linkOfWay(way, from, fieldSwitches.get(way.placeId)!)] : [];
+    const into = way.medium === 'category' ? cores.get(way.placeId) : fieldSwitches.get(way.placeId);
+    return from && into && from.id !== into.id ? [linkOfWay(way, from, into)] : [];
   });
   const ends = cameras.map(({ evaluation, option }): CameraEnd => {
     const { camera, run, lengthM } = evaluation;
@@ -174,12 +238,13 @@ export function topologyOf(
       placeId: camera.placeId,
       recorderId,
       isPinned: false,
+      isNewCable: option?.kind === 'new-category',
       watts: 0,
     };
     if (!option || option.signal.kind !== 'ip')
       return { ...end, deviceId: recorderId, medium: pictureMedium(run), lengthM, mbps: 0 };
     const mbps = sentMbps(option);
-    const way = wayOfCamera.get(camera.id);
+    const way = option.kind === 'field-switch' ? undefined : wayOfCamera.get(camera.id);
     if (way && meets.has(way.key))
       return { ...end, deviceId: fieldSwitches.get(way.placeId)!.id, medium: 'category', lengthM: 0, mbps };
     if (way)
@@ -201,10 +266,15 @@ export function topologyOf(
       isPinned: device !== undefined && site.attachment[camera.id]?.deviceId === device.id,
     };
   });
-  const cores = coresOf(devices);
   return {
     devices,
-    links: [...patchesOf(devices, cores), ...trunksOf(site, cores, moment.kind !== 'today'), ...wayLinks],
-    cameras: ends.sort((a, b) => a.number - b.number),
+    links: [
+      ...patchesOf(devices, cores),
+      ...trunksOf(site, devices, cores, moment.kind !== 'today'),
+      ...wayLinks,
+    ],
+    cameras: [...ends, ...onNetwork.map((one) => networkEnd(site, one, attached))].sort(
+      (a, b) => a.number - b.number,
+    ),
   };
 }

@@ -7,7 +7,7 @@ export type Medium = LinkMedium | 'coax-picture' | 'coax-data' | 'balun' | 'patc
 /** Whether a device or a link is there, is still to come, or goes when all is done. */
 export type Standing = 'there' | 'planned';
 
-export type DeviceKind = 'recorder' | 'switch' | 'router' | 'coax-unit' | 'field-switch';
+export type DeviceKind = 'recorder' | 'switch' | 'router' | 'coax-unit' | 'field-switch' | 'link-end';
 
 /** Network gear between recorders and cameras, and the recorders themselves. */
 export interface Device {
@@ -21,6 +21,8 @@ export interface Device {
   /** Watts that its ports give together, and the most that one gives. */
   poeWatts: number;
   portWatts: number;
+  /** What of its ports and watts others take: desks, phones, doors. */
+  taken: { ports: number; watts: number };
   /** What goes through the port that leads on. */
   uplinkMbps: number;
 }
@@ -37,10 +39,10 @@ export interface TopologyLink {
   standing: Standing;
 }
 
-/** How a camera hangs on the network, or on a recorder's own input. */
+/** How a camera hangs on the network, or on a recorder's own input; `runId` is of a camera of the old site. */
 export interface CameraEnd {
   cameraId: string;
-  runId: string;
+  runId: string | null;
   number: number;
   name: string;
   placeId: string;
@@ -53,6 +55,8 @@ export interface CameraEnd {
   mbps: number;
   /** What its port has to give. */
   watts: number;
+  /** Whether its cable is one that is still to be pulled, so that it could come from another closet. */
+  isNewCable: boolean;
   /** Whether a person said what it hangs on. */
   isPinned: boolean;
 }
@@ -84,7 +88,7 @@ export interface LinkLoad {
 
 /** Something that is wrong with it, in words, with the cameras it is about. */
 export interface TopologyFinding {
-  kind: 'no-way' | 'no-device' | 'no-recorder' | 'pin-lost' | 'loop' | 'past-limit';
+  kind: 'no-way' | 'no-device' | 'no-recorder' | 'pin-lost' | 'loop' | 'past-limit' | 'no-power' | 'too-long';
   message: string;
   remedy: string;
   cameraNumbers: number[];

@@ -9,6 +9,7 @@ import { shareOf, unitCostOf, type SharedThing } from './sharing';
 import type { InfeasibleOption, Margin, FeasibleOption, SharedPort } from './option';
 import type { Part } from './part';
 import { unitSizes, usualPortWatts } from './sharedUnits';
+import { telemetryCautions } from './telemetryCautions';
 
 export interface Draft {
   kind: OptionKind;
@@ -226,9 +227,10 @@ export function feasible(context: Context, draft: Draft): FeasibleOption {
   const labourCost = labourCostOf(catalogue, labour.hours, darkHours);
   const binding = bindingOf(margins);
   const state = binding?.status ?? 'holds';
-  const hasMoreCautions = line.cautions.length + access.cautions.length > 0;
+  const steering = telemetryCautions(context.camera, draft.kind);
+  const hasMoreCautions = line.cautions.length + access.cautions.length + steering.length > 0;
   const cautions = hasMoreCautions
-    ? [...draft.cautions, ...line.cautions, ...access.cautions]
+    ? [...draft.cautions, ...steering, ...line.cautions, ...access.cautions]
     : draft.cautions;
   const isStopped = context.findings.state === 'stop' && tasks.length > 0;
   const hours = labour.hours + shares.hours;

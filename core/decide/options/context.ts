@@ -13,10 +13,12 @@ import type { OnAir } from './onAir';
 export interface Around {
   /** Cameras with a run at its camera's place, its own among them. */
   camerasAtPlace: () => number;
+  /** Numbers of other cameras whose pictures or power go over a cable that this run lies in. */
+  onSameCable: () => readonly number[];
   /** Category cables that lie together from the run's head end to its camera's place, its own among them. */
   pairsTogether: () => number;
-  /** The longest way for new cable from a place to its camera's, and how many cameras there have such a way; nothing where none has. */
-  routeFrom: (fromPlaceId: string) => { lengthM: number; cameras: number };
+  /** The longest and the shortest way for new cable from a place to its camera's, and how many cameras there have such a way; nothing where none has. */
+  routeFrom: (fromPlaceId: string) => { lengthM: number; shortestM: number; cameras: number };
 }
 
 /** Everything the options of one camera are worked out from. */

@@ -17,6 +17,7 @@ export { hdFormats } from './hdFormats';
 export { renewingCosts } from './build';
 export { lineBindings } from './lineMargins';
 export { newCameras } from './newCamera';
+export { networkCameraNeeds, type NetworkCameraNeed } from './networkCameras';
 export { onAir, type OnAir } from './onAir';
 export { optionsFor } from './optionsFor';
 export { sharingLines, unitCostOf, unitsFor, type SharedThing, type UnitCost } from './sharing';
@@ -29,4 +30,5 @@ export {
   usualPortWatts,
   type UnitSize,
 } from './sharedUnits';
+export { plannedNetwork } from './plannedNetwork';
 export { recordersToBuy, renewalsOf, totalOf, type Buys, type Total } from './total';

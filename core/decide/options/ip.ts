@@ -275,6 +275,19 @@ const neverMoreThanClose = (margin: Margin): Margin => ({
 const tooLongM = ({ value, utilisation }: Margin): string =>
   Math.ceil(value - value / utilisation).toFixed(0);
 
+/** Ethernet with power takes all four pairs: a cable whose other pairs carry other cameras is not this one's alone. */
+function sharedCableObstacle({ around }: Context): InfeasibleOption | undefined {
+  const others = around.onSameCable();
+  if (others.length === 0) return undefined;
+  const who = `camera${others.length > 1 ? 's' : ''} ${others.join(', ')}`;
+  return infeasible(
+    'ip-category',
+    'shared cable',
+    `Its cable carries ${who} on other pairs, and Ethernet with power takes all four.`,
+    `${who} moved off the cable first, or a field switch where they hang together`,
+  );
+}
+
 /** PoE over the category cable that is there. */
 export function ipCategoryOption(context: Context): Option {
   const {
@@ -284,7 +297,9 @@ export function ipCategoryOption(context: Context): Option {
     place,
   } = context;
   const obstacle =
-    lineObstacle(context, 'ip-category', 'pair') ?? mainsObstacle('ip-category', headEnd, 'PoE switch');
+    lineObstacle(context, 'ip-category', 'pair') ??
+    sharedCableObstacle(context) ??
+    mainsObstacle('ip-category', headEnd, 'PoE switch');
   if (obstacle) return obstacle;
   const { readings } = context;
   const stretches = pairStretches(run, readings);
@@ -335,7 +350,7 @@ export interface NewWay {
 /** Where a new cable would come from: the surveyed route, else along the run from its head end. */
 export function newWay(
   { site, run, place, headEnd }: Context,
-  kind: 'new-category' | 'fibre',
+  kind: 'new-category' | 'field-switch' | 'fibre',
 ): NewWay | InfeasibleOption {
   const { newRoute } = run;
   if (newRoute?.kind === 'closed')

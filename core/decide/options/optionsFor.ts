@@ -5,6 +5,7 @@ import type { Context } from './context';
 import { ipCategoryOption, ipCoaxPairOption, ipCoaxUnitOption, newCategoryOption } from './ip';
 import type { Option } from './option';
 import { fibreOption } from './fibre';
+import { fieldSwitchOption } from './fieldSwitchOption';
 import { mendLineOption } from './mendLine';
 import { powerFixOption } from './powerFix';
 import { retireOption } from './retire';
@@ -20,6 +21,7 @@ const builders: Record<OptionKind, (context: Context) => Option> = {
   baluns: balunOption,
   'ip-category': ipCategoryOption,
   'new-category': newCategoryOption,
+  'field-switch': fieldSwitchOption,
   fibre: fibreOption,
   wireless: wirelessOption,
   retire: retireOption,

@@ -1,6 +1,7 @@
 import { eachOf, productsOf, type Catalogue } from '#core/model/catalogue';
-import type { Site } from '#core/model/site';
+import type { Gear, Site } from '#core/model/site';
 import { poeClasses } from '#core/physics/power';
+import { networkCameraNeeds, type NetworkCameraNeed } from './networkCameras';
 import type { SharedPort } from './option';
 import type { Part } from './part';
 
@@ -62,20 +63,54 @@ export function unitSizes(catalogue: Catalogue, of: SharedPort['of']): UnitSize[
   );
 }
 
-/** Ports that stand at a place already and give power: they cost nothing. */
-export function portsThere(
+type PortGear = Extract<Gear, { kind: 'switch' | 'coax-unit' }>;
+
+const isPortGear = (gear: Gear, of: SharedPort['of']): gear is PortGear =>
+  of === 'coax-unit' ? gear.kind === 'coax-unit' : gear.kind === 'switch' && gear.poePorts > 0;
+
+/** Gear with such ports that stands at a place, or is noted as to buy there. */
+export const portGearAt = (
   { equipment }: Pick<Site, 'equipment'>,
+  of: SharedPort['of'],
+  placeId: string,
+): { id: string; gear: PortGear }[] =>
+  Object.values(equipment).flatMap(({ id, gear, placeId: at }) =>
+    at === placeId && isPortGear(gear, of) ? [{ id, gear }] : [],
+  );
+
+/** What of a switch is taken: by desks and phones as noted, and by cameras of the network that hang on it. */
+function takenOf(
+  cameras: readonly NetworkCameraNeed[],
+  deviceId: string,
+  gear: PortGear,
+): { ports: number; watts: number; mbps: number } {
+  const others = gear.kind === 'switch' ? gear.taken : undefined;
+  const taken = { ports: others?.ports ?? 0, watts: others?.watts ?? 0, mbps: 0 };
+  for (const { fact, portWatts, signal } of cameras) {
+    if (fact.deviceId !== deviceId) continue;
+    taken.ports += 1;
+    taken.watts += portWatts;
+    taken.mbps += signal.mbps;
+  }
+  return taken;
+}
+
+/** Ports that a place has already, less those that others and cameras of the network take. They cost nothing more. */
+export function portsThere(
+  site: Parameters<typeof networkCameraNeeds>[0] & Pick<Site, 'equipment'>,
   of: SharedPort['of'],
   placeId: string,
 ): Wanted {
   const there = { ports: 0, watts: 0, mbps: 0, levels: [] as PortLevel[] };
-  if (of !== 'poe-switch') return there;
-  for (const { gear, placeId: at } of Object.values(equipment)) {
-    if (at !== placeId || gear.kind !== 'switch' || gear.poePorts === 0) continue;
-    there.ports += gear.poePorts;
-    there.watts += gear.poeWatts;
-    there.mbps += gear.uplinkMbps;
-    there.levels.push({ watts: gear.portWatts ?? usualPortWatts, ports: gear.poePorts });
+  const cameras = networkCameraNeeds(site);
+  for (const { id, gear } of portGearAt(site, of, placeId)) {
+    const taken = takenOf(cameras, id, gear);
+    const ports = (gear.kind === 'switch' ? gear.poePorts : gear.ports) - taken.ports;
+    if (ports <= 0) continue;
+    there.ports += ports;
+    there.watts += Math.max(0, gear.poeWatts - taken.watts);
+    there.mbps += Math.max(0, gear.uplinkMbps - taken.mbps);
+    there.levels.push({ watts: gear.portWatts ?? usualPortWatts, ports });
   }
   return there;
 }

@@ -18,7 +18,9 @@ export interface SharedThing {
   /** The port of a switch that it ends on, with what this camera sends through it. */
   port?: { placeId: string; mbps: number };
   /** The way to the camera's place that it is, where it is one. */
-  way?: { medium: 'fibre' | 'radio'; fromPlaceId: string; lengthM: number };
+  way?: { medium: 'fibre' | 'radio' | 'category'; fromPlaceId: string; lengthM: number };
+  /** Metres of new cable that it is, where the options that share it do not count them. */
+  cableM?: number;
 }
 
 /** Units that so much needs together. */

@@ -3,7 +3,7 @@ import type { Catalogue } from '#core/model/catalogue';
 import { infeasible } from './build';
 import type { Context } from './context';
 import type { FeasibleOption, Option, SharedPort } from './option';
-import { portsThere, unitSizes } from './sharedUnits';
+import { portGearAt, unitSizes, usualPortWatts } from './sharedUnits';
 
 const strongest = new WeakMap<Catalogue, Partial<Record<SharedPort['of'], number>>>();
 
@@ -23,7 +23,9 @@ const words = {
 export function withPort({ site, catalogue }: Context, option: FeasibleOption): Option {
   const { shared, kind } = option;
   if (!shared || shared.sourceWatts <= strongestBought(catalogue, shared.of)) return option;
-  const there = portsThere(site, shared.of, shared.placeId).levels.map(({ watts }) => watts);
+  const there = portGearAt(site, shared.of, shared.placeId).map(
+    ({ gear }) => gear.portWatts ?? usualPortWatts,
+  );
   const most = Math.max(strongestBought(catalogue, shared.of), ...there);
   if (shared.sourceWatts <= most) return option;
   const { one, remedy } = words[shared.of];

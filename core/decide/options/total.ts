@@ -3,6 +3,7 @@ import type { Site } from '#core/model/site';
 import { partsCostOf } from './build';
 import { isIp, type FeasibleOption, type SharedPort } from './option';
 import type { Part } from './part';
+import { plannedNetwork, type PlannedSite } from './plannedNetwork';
 import { unitCostOf, unitsFor, type SharedThing, type UnitCost } from './sharing';
 import { freeRackUnits, levelsOf, mixes, portsThere, unitSizes, type Mix, type Wanted } from './sharedUnits';
 
@@ -26,6 +27,8 @@ export interface Total {
   /** What is due again within so many years, beside the cost now. */
   renewCost: number;
   newCableM: number;
+  /** What of it is for planned gear, links and new views, whatever is chosen. */
+  network: { cost: number; hours: number };
   ipCameras: number;
   /** Places where the new equipment finds no room in the rack that is noted there. */
   noRoomAt: string[];
@@ -141,7 +144,7 @@ export function sharedThingsOf(
 
 /** What chosen options come to together: each one's own parts and labour, and whole units of what they share. */
 export function totalOf(
-  site: Pick<Site, 'product' | 'equipment' | 'recorder' | 'supply'>,
+  site: PlannedSite & Pick<Site, 'recorder' | 'supply'>,
   chosen: readonly FeasibleOption[],
   buys: Buys = [],
   years = 1,
@@ -174,6 +177,7 @@ export function totalOf(
       cost: partsCostOf(catalogue, parts[index] ?? []),
     }));
   });
+  const network = plannedNetwork(site);
   const things = sharedThingsOf(catalogue, chosen);
   const boughtParts = recorders.map(({ productId, count }): Part => ({ item: productId, count }));
   const sum = (of: (option: FeasibleOption) => number): number =>
@@ -183,16 +187,22 @@ export function totalOf(
       sum(({ ownCost }) => ownCost) +
       things.reduce((all, thing) => all + thing.units * thing.unit.cost, 0) +
       shared.reduce((all, group) => all + group.cost, 0) +
-      partsCostOf(catalogue, boughtParts),
+      partsCostOf(catalogue, boughtParts) +
+      network.cost,
     hours:
+      network.hours +
       sum(({ ownHours }) => ownHours) +
       things.reduce((all, thing) => all + thing.units * thing.unit.hours, 0),
     labourCost:
+      network.labourCost +
       sum(({ labourCost }) => labourCost) +
       things.reduce((all, { units, unit }) => all + units * unit.labourCost, 0),
     darkHours: sum(({ darkHours }) => darkHours),
     renewCost: sum((option) => renewalsOf(option, years)),
-    newCableM: sum(({ newCableM }) => newCableM),
+    newCableM:
+      network.newCableM +
+      sum(({ newCableM }) => newCableM) +
+      things.reduce((all, { thing, units }) => all + units * (thing.cableM ?? 0), 0),
     ipCameras: chosen.filter(isIp).length,
     parts: mergeParts([
       ...chosen.flatMap((option) => option.parts),
@@ -201,7 +211,9 @@ export function totalOf(
       ),
       ...shared.flatMap((group) => group.parts),
       ...boughtParts,
+      ...network.parts,
     ]),
+    network: { cost: network.cost, hours: network.hours },
     shared,
     recorders,
     noRoomAt,

@@ -1,6 +1,13 @@
+import type { NetworkCameraNeed } from '#core/decide/options';
 import { pictureFormat, takesPicture, type PictureFormat, type SentPicture } from '#core/physics/signal';
 import type { CandidateRecorder } from './candidateRecorders';
 import type { PlanPick } from './types';
+
+/** A camera of the network, as an unknown that is always one. */
+export interface FixedCamera {
+  variable: number;
+  signal: NetworkCameraNeed['signal'];
+}
 
 /** Cameras that are alike to a recorder: the same signal from the same head end. They are told apart only when slots are given out. */
 export interface CameraClass {
@@ -12,16 +19,24 @@ export interface CameraClass {
   megapixels: number;
   sent: SentPicture | null;
   headEndId: string | null;
-  picks: PlanPick[];
+  /** The unknowns that each say of a camera whether it is one of them. */
+  picks: { variable: number }[];
 }
 
-/** What the picks would send, in classes. */
-export function classesOf(picks: readonly PlanPick[]): CameraClass[] {
+/** What the picks would send, and what cameras of the network send whatever is picked, in classes. */
+export function classesOf(picks: readonly PlanPick[], onNetwork: readonly FixedCamera[]): CameraClass[] {
   const kinds = new Map<string, CameraClass>();
-  for (const pick of picks) {
-    const { signal } = pick.candidate.option;
+  const senders = [
+    ...picks.map(({ variable, candidate, camera }) => ({
+      variable,
+      signal: candidate.option.signal,
+      lineEndId: camera.evaluation.run.headEndId,
+    })),
+    ...onNetwork.map((camera) => ({ ...camera, lineEndId: null })),
+  ];
+  for (const { variable, signal, lineEndId } of senders) {
     if (signal.kind === 'none') continue;
-    const headEndId = signal.kind === 'coax' ? pick.camera.evaluation.run.headEndId : null;
+    const headEndId = signal.kind === 'coax' ? lineEndId : null;
     const key =
       signal.kind === 'ip'
         ? `ip ${signal.mbps} ${signal.megapixels}`
@@ -36,7 +51,7 @@ export function classesOf(picks: readonly PlanPick[]): CameraClass[] {
       mbps: signal.kind === 'ip' ? signal.mbps : 0,
       megapixels: signal.kind === 'ip' ? signal.megapixels : 0,
     };
-    kind.picks.push(pick);
+    kind.picks.push({ variable });
     kinds.set(key, kind);
   }
   return [...kinds.values()];

@@ -50,7 +50,10 @@ function camerasByHeadEnd(site: Site, picks: readonly PlanPick[]): Map<string, n
  * head ends where no rack limits what can be mounted the one with most cameras stands for all.
  */
 function networkPlaces(site: Site, cameras: ReadonlyMap<string, number>): Map<string, number> {
-  const all = [...cameras.values()].reduce((sum, count) => sum + count, 0);
+  const all = [...cameras.values()].reduce(
+    (sum, count) => sum + count,
+    Object.keys(site.networkCamera).length,
+  );
   const roomy = [...cameras]
     .filter(([placeId]) => freeRackUnits(site, placeId) === null)
     .sort(([a, of], [b, other]) => other - of || (a < b ? -1 : 1))

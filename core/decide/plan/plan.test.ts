@@ -4,6 +4,7 @@ import { evaluateSite, planSolver } from '#core/evaluate';
 import { totalOf, type Draws, type FeasibleOption } from '#core/decide/options';
 import { costOf } from '#core/solver';
 import {
+  addNetworkCamera,
   applyChanges,
   choose,
   lockChoice,
@@ -171,6 +172,27 @@ describe('the best plan', { timeout: 60_000 }, () => {
     const { buys, totals } = plan(small);
     expect(buys.reduce((sum, { count }) => sum + count, 0)).toBeGreaterThan(0);
     expect(totals.cost).toBeGreaterThan(plan(site).totals.cost);
+  });
+  it('leaves slots to the cameras of the network: as many as are free change nothing, one more buys a recorder', () => {
+    const alone = part([8]);
+    const [hall] = Object.values(alone.recorder);
+    const ipCameras = 3;
+    const small = { ...hall!, limits: { ...hall!.limits, ipCameras } };
+    const at = (count: number): Site => {
+      let now: Site = { ...alone, recorder: { [hall!.id]: small } };
+      for (let k = 0; k < count; k += 1) {
+        const lead = { medium: 'category', lengthM: 10 } as const;
+        const target = 'fixed-2mp';
+        now = after(
+          now,
+          addNetworkCamera(now, { name: `Lane ${k}`, placeName: 'Quay', target, state: 'there', lead }),
+        );
+      }
+      return now;
+    };
+    const demands = { goal: 'ip' } as const;
+    expect(plan(at(ipCameras - 1), demands).buys).toEqual([]);
+    expect(plan(at(ipCameras), demands).buys).toHaveLength(1);
   });
 });
 

@@ -2,7 +2,8 @@ import { productOf, catalogueOf, eachOf } from '#core/model/catalogue';
 import { continuousLoadShare } from '#core/physics/power';
 import type { Term } from '#core/solver';
 import type { Demands, Site } from '#core/model/site';
-import { recordersToBuy, type Draws } from '#core/decide/options';
+import { networkCameraNeeds, plannedNetwork, recordersToBuy, type Draws } from '#core/decide/options';
+import type { FixedCamera } from './cameraClasses';
 import type { SlotDetail } from './candidateRecorders';
 import type { Candidate, Candidates } from './candidates';
 import { demandKey, type DemandRef } from './demandRef';
@@ -59,14 +60,22 @@ function supplyRows(
   }
 }
 
-/** What recorders cost that are noted on the site and not there yet: it is spent whatever is planned beside. */
+/** What recorders and network gear cost that are noted on the site and not there yet: it is spent whatever is planned beside. */
 function notedToBuy(site: Site): number {
   const { products } = catalogueOf(site);
   return recordersToBuy(site).reduce(
     (sum, { productId, count }) => sum + count * (eachOf(products.get(productId)!) ?? 0),
-    0,
+    plannedNetwork(site).cost,
   );
 }
+
+/** Cameras of the network: each is one whatever is planned, and takes a slot. */
+const networkCameras = (draft: PlanDraft, site: Site): FixedCamera[] =>
+  networkCameraNeeds(site).map(({ camera: { number }, signal }) => {
+    const variable = draft.variable(`camera ${number} on the network`, 1, 0);
+    draft.row(`camera ${number} on the network`, [{ variable, by: 1 }], '=', 1);
+    return { variable, signal };
+  });
 
 /** Amount of each kind that is capped, an option and a unit at a time. */
 function capRows(
@@ -108,7 +117,7 @@ function capRows(
         ...things.map(({ unit, variable }) => ({ variable, by: unit.hours })),
       ],
       '<=',
-      caps.hours,
+      caps.hours - plannedNetwork(site).hours,
       { kind: 'cap', of: 'hours' },
     );
 }
@@ -153,7 +162,8 @@ export function planModel(
         demand,
       );
   const staying = stayingCameras(draft, site, leftOut);
-  const buys = recorderRows(draft, site, picks, staying, demands, detail);
+  const onNetwork = networkCameras(draft, site);
+  const buys = recorderRows(draft, site, picks, staying, onNetwork, demands, detail);
   const catalogue = catalogueOf(site);
   const recorderUnits = new Map<string, Term[]>();
   for (const { productId, placeId, variable } of buys)

@@ -1,7 +1,7 @@
 import { slotCount } from '#core/model/slotRules';
 import type { Term } from '#core/solver';
 import type { Demands, Site } from '#core/model/site';
-import { classesOf } from './cameraClasses';
+import { classesOf, type FixedCamera } from './cameraClasses';
 import {
   limitsOf,
   recordersOnOffer,
@@ -55,12 +55,14 @@ function spareRow(
   draft: PlanDraft,
   picks: readonly PlanPick[],
   staying: readonly StayingCamera[],
+  onNetwork: readonly FixedCamera[],
   recorders: readonly CandidateRecorder[],
   spareSlots: number,
 ): void {
-  const slotted = picks
-    .filter(({ candidate }) => candidate.option.signal.kind !== 'none')
-    .map(({ variable }): Term => ({ variable, by: 1 }));
+  const slotted = [
+    ...picks.filter(({ candidate }) => candidate.option.signal.kind !== 'none'),
+    ...onNetwork,
+  ].map(({ variable }): Term => ({ variable, by: 1 }));
   const bought = recorders.flatMap(({ bought: variable, slots }): Term[] =>
     variable === null ? [] : [{ variable, by: -slotCount(slots) }],
   );
@@ -85,13 +87,14 @@ export function recorderRows(
   site: Site,
   picks: readonly PlanPick[],
   staying: readonly StayingCamera[],
+  onNetwork: readonly FixedCamera[],
   demands: Demands,
   detail: SlotDetail,
 ): RecorderBuy[] {
   const offered = recordersOnOffer(draft, site, picks, detail);
   const recorders = [...recordersThere(site), ...offered.recorders];
-  const on = onRecorders(draft, recorders, classesOf(picks), staying, detail);
+  const on = onRecorders(draft, recorders, classesOf(picks, onNetwork), staying, detail);
   for (const [recorder, there] of on) limitRows(draft, recorder, there, demands);
-  if (demands.spareSlots > 0) spareRow(draft, picks, staying, recorders, demands.spareSlots);
+  if (demands.spareSlots > 0) spareRow(draft, picks, staying, onNetwork, recorders, demands.spareSlots);
   return offered.buys;
 }

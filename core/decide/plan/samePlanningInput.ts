@@ -12,6 +12,9 @@ const underAPlan: readonly Kind[] = [
   'product',
   'demands',
   'radioPath',
+  'link',
+  'sheath',
+  'networkCamera',
   'stream',
   'allocationSettings',
 ];

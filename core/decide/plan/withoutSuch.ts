@@ -15,7 +15,7 @@ export function withoutSuch(model: PlanModel, values: readonly number[]): PlanMo
     switches.push(variable);
     return variable;
   };
-  for (const { key, picks } of classesOf(model.picks)) {
+  for (const { key, picks } of classesOf(model.picks, [])) {
     const taken = picks.filter(({ variable }) => values[variable] === 1).length;
     if (taken === 0) continue;
     const name = `fewer than ${taken} of ${key}`;

@@ -9,6 +9,7 @@ export const sharedKinds = [
   'product',
   'demands',
   'radioPath',
+  'sheath',
   'recorder',
   'equipment',
   'route',

@@ -54,6 +54,7 @@ function optionContext(
   const cameras = newCameras(need, place);
   const around: Context['around'] = {
     camerasAtPlace: () => context.camerasAt(camera.placeId),
+    onSameCable: () => context.onSameCable(run.id),
     pairsTogether: () => context.pairsBetween(run.headEndId, camera.placeId),
     routeFrom: (fromPlaceId) => context.routeBetween(fromPlaceId, camera.placeId),
   };

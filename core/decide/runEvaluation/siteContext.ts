@@ -32,17 +32,20 @@ export interface SiteContext {
   /** Category cables from a head end to a place. */
   pairsBetween: (headEndId: string, placeId: string) => number;
   camerasAt: (placeId: string) => number;
+  /** Numbers of other cameras with pairs of a cable that the run lies in. */
+  onSameCable: (runId: string) => readonly number[];
   routeBetween: (fromId: string, toId: string) => NewRoute;
   railOf: (supplyId: string) => Rail | undefined;
 }
 
-/** The longest way for new cable between two places, and how many cameras have one. */
+/** The longest and the shortest way for new cable between two places, and how many cameras have one. */
 interface NewRoute {
   lengthM: number;
+  shortestM: number;
   cameras: number;
 }
 
-const noRoute: NewRoute = { lengthM: 0, cameras: 1 };
+const noRoute: NewRoute = { lengthM: 0, shortestM: Infinity, cameras: 1 };
 
 /** What lies and hangs where, by place and by pair of places; one pass over the runs. */
 interface Surroundings {
@@ -65,12 +68,28 @@ function surroundingsOf({ run, camera }: RunSite): Surroundings {
     if (newRoute?.kind === 'closed') continue;
     const between = `${newRoute?.fromPlaceId ?? one.headEndId} ${placeId}`;
     const known = around.routes.get(between);
+    const wayM = newRoute?.lengthM ?? runLengthM(one);
     around.routes.set(between, {
-      lengthM: Math.max(known?.lengthM ?? 0, newRoute?.lengthM ?? runLengthM(one)),
+      lengthM: Math.max(known?.lengthM ?? 0, wayM),
+      shortestM: Math.min(known?.shortestM ?? Infinity, wayM),
       cameras: (known?.cameras ?? 0) + 1,
     });
   }
   return around;
+}
+
+const nobody: readonly number[] = [];
+
+/** Of every run that shares a cable, the numbers of the other cameras on it. */
+function sharersByRun({ sheath, run, camera }: RunSite): Map<string, number[]> {
+  const by = new Map<string, Set<number>>();
+  for (const { members } of Object.values(sheath))
+    for (const { runId } of members)
+      for (const other of members) {
+        const number = other.runId === runId ? undefined : camera[run[other.runId]?.cameraId ?? '']?.number;
+        if (number !== undefined) by.set(runId, (by.get(runId) ?? new Set()).add(number));
+      }
+  return new Map([...by].map(([id, numbers]) => [id, [...numbers].sort((a, b) => a - b)]));
 }
 
 /** Recorders with inputs by their place: one that has none takes no picture over coax, whatever is noted of it. */
@@ -115,6 +134,8 @@ export function siteContext(site: RunSite, readings: ReadingsByRun): SiteContext
   );
   let mbps: Map<string, number> | undefined;
   let known: Surroundings | undefined;
+  let shared: Map<string, number[]> | undefined;
+  const sharers = () => (shared ??= sharersByRun(site));
   const around = (): Surroundings => (known ??= surroundingsOf(site));
   return {
     catalogue,
@@ -125,6 +146,7 @@ export function siteContext(site: RunSite, readings: ReadingsByRun): SiteContext
     airOver: remembered((path: RadioPath) => onAir(catalogue, site, path)),
     needOf,
     mbpsAt: (placeId) => (mbps ??= mbpsByPlace(site, needOf)).get(placeId) ?? 0,
+    onSameCable: (runId) => sharers().get(runId) ?? nobody,
     camerasAt: (placeId) => around().cameras.get(placeId) ?? 1,
     pairsBetween: (headEndId, placeId) => around().pairs.get(`${headEndId} ${placeId}`) ?? 0,
     routeBetween: (fromId, toId) => around().routes.get(`${fromId} ${toId}`) ?? noRoute,

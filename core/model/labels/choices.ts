@@ -67,6 +67,8 @@ export const choices = {
   slotRules: slotFamilies.map(({ kind, label }): Choice<SlotRulesKind> => ({ value: kind, label })),
   gear: from<GearKind>(gearKinds, {
     switch: 'Network switch',
+    'coax-unit': 'Coax unit',
+    'link-end': 'Radio or converter',
     router: 'Router',
     monitor: 'Monitor',
     adapter: 'Single adapter',

@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { hdSchemes, pictureFormatIds, schemeSetters, type SentPicture } from '#core/physics/signal';
 import { sensorIds, viewPurposeIds } from '#core/physics/optics';
+import { telemetrySchema } from './telemetry';
 import { currentSchema, idSchema, nameSchema, noteSchema, voltsSchema, wattsSchema } from './vocabulary';
 
 export const bodies = ['slim', 'dome', 'vandal-dome', 'box', 'turning'] as const;
@@ -44,6 +45,8 @@ export const cameraSchema = z.strictObject({
   /** A pan-tilt-zoom drive, a fan or a wiper. */
   motor: z.boolean().optional(),
   microphone: z.boolean(),
+  /** How it is steered, where it turns; left out while nobody has looked. */
+  telemetry: telemetrySchema.optional(),
   supply: z.strictObject({ current: currentSchema, window: windowSchema }),
   watts: z
     .strictObject({

@@ -1,7 +1,15 @@
 import { describe, expect, it } from 'vitest';
 import type { DataSheet } from '#core/physics/cable';
 import { runFindings } from '#core/test/findings';
-import { applyChanges, noteConstruction, parseSiteFile, toSiteFile, withCable, type Site } from '.';
+import {
+  applyChanges,
+  noteConstruction,
+  parseSiteFile,
+  removeConstruction,
+  toSiteFile,
+  withCable,
+  type Site,
+} from '.';
 import { saltmarrowSite } from './testSite';
 
 const site = saltmarrowSite();
@@ -35,6 +43,14 @@ describe('a cable of the site’s own', () => {
     const better = after(laid, noteConstruction(laid, { ...sheet, centreOhmPerKm: 30 }));
     expect(better.run['r01']!.segments[0]!.sheet).toMatchObject({ centreOhmPerKm: 30 });
     expect(better.run['r02']).toBe(laid.run['r02']);
+  });
+  it('goes, and leaves its segments to the nearest row of the tables', () => {
+    const gone = after(laid, removeConstruction(laid, sheet.id));
+    expect(gone.construction).toEqual({});
+    const { segments } = gone.run['r01']!;
+    expect(segments[0]!.sheet).toBeUndefined();
+    expect(segments.slice(1)).toEqual(laid.run['r01']!.segments.slice(1));
+    expect(gone.run['r02']).toBe(laid.run['r02']);
   });
   it('gives way to a row of the tables, and pairs take no coax sheet’s place', () => {
     const { segments } = withCable(run, 0, 'coax-rg6-cu');

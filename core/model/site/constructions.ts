@@ -43,3 +43,18 @@ export function noteConstruction({ run }: Pick<Site, 'run'>, sheet: DataSheet): 
     }),
   ];
 }
+
+/** The changes that take a cable of the site's own away: its segments are of the row of the tables that it is nearest to again. */
+export function removeConstruction({ run }: Pick<Site, 'run'>, id: string): Change[] {
+  const without = ({ sheet, ...segment }: Segment): Segment =>
+    sheet === undefined || sheet.id === id ? segment : { ...segment, sheet };
+  const runs = Object.values(run).filter(({ segments }) => segments.some(({ sheet }) => sheet?.id === id));
+  return [
+    ...runs.map((one): Change => ({
+      kind: 'run',
+      id: one.id,
+      set: { ...one, segments: one.segments.map(without) },
+    })),
+    { kind: 'construction', id, remove: true },
+  ];
+}

@@ -1,10 +1,13 @@
 import { z } from 'zod';
+import { linkMedia } from './link';
 import { currentSchema, idSchema, nameSchema, noteSchema, voltsSchema } from './vocabulary';
 
 /** Where a thing is mounted and what it hangs on: a rack with its units, a mains circuit or a UPS, and the watts it takes from there. */
 export const hookUpSchema = z.strictObject({
   rackId: idSchema.optional(),
   rackUnits: z.int().min(0).max(60).optional(),
+  /** The lowest unit that it takes, counted from the bottom of the rack; left out while nobody has looked. */
+  rackFrom: z.int().min(1).max(60).optional(),
   /** A mains circuit, or a UPS that hangs on one. */
   fedById: idSchema.optional(),
   mainsWatts: z.number().min(0).max(20_000).optional(),
@@ -21,9 +24,31 @@ export const gearSchema = z.discriminatedUnion('kind', [
     /** What one port gives at most; left out, the 30 W of class 4. */
     portWatts: z.number().positive().max(100).optional(),
     uplinkMbps: z.number().positive().max(100_000),
+    /** Ports and watts that others take: desks, phones, doors. */
+    taken: z.strictObject({ ports: z.int().min(0).max(256), watts: z.number().min(0).max(5000) }).optional(),
+  }),
+  /** A head-end unit for Ethernet over coax that is there. */
+  z.strictObject({
+    kind: z.literal('coax-unit'),
+    ports: z.int().min(1).max(96),
+    poeWatts: z.number().min(0).max(5000),
+    portWatts: z.number().positive().max(100).optional(),
+    uplinkMbps: z.number().positive().max(100_000),
+  }),
+  /** One end of a link that does not run over copper pairs: a radio, a media or coax converter, a power-line adapter. */
+  z.strictObject({
+    kind: z.literal('link-end'),
+    medium: z.enum(linkMedia).exclude(['category']),
+    carriesMbps: z.number().positive().max(100_000),
   }),
   z.strictObject({ kind: z.literal('router') }),
-  z.strictObject({ kind: z.literal('monitor'), input: z.enum(['composite', 'vga', 'hdmi']) }),
+  z.strictObject({
+    kind: z.literal('monitor'),
+    input: z.enum(['composite', 'vga', 'hdmi']),
+    /** The recorder whose pictures it shows, and the cameras in its tiles, row by row from the top left. */
+    recorderId: idSchema.optional(),
+    tiles: z.array(idSchema).max(64).optional(),
+  }),
   z.strictObject({
     kind: z.literal('adapter'),
     current: currentSchema,
@@ -47,8 +72,15 @@ export const gearSchema = z.discriminatedUnion('kind', [
 ]);
 export type Gear = z.infer<typeof gearSchema>;
 export type GearKind = Gear['kind'];
+
+/** How many ports gear has; nobody counts those of a router, and other gear has none. */
+export const portsOf = (gear: Gear | undefined): number | null =>
+  gear?.kind === 'switch' || gear?.kind === 'coax-unit' ? gear.ports : null;
+
 export const gearKinds: readonly GearKind[] = [
   'switch',
+  'coax-unit',
+  'link-end',
   'router',
   'monitor',
   'adapter',
@@ -65,6 +97,10 @@ export const equipmentSchema = z.strictObject({
   /** On the camera network: a switch, a converter or a router that answers there. */
   address: z.ipv4().optional(),
   hookUp: hookUpSchema.optional(),
+  /** It is not there yet: the row of the catalogue that is to be bought. */
+  toBuy: idSchema.optional(),
+  /** It is taken out when all is done. */
+  goes: z.literal(true).optional(),
   note: noteSchema.optional(),
 });
 export type Equipment = z.infer<typeof equipmentSchema>;

@@ -11,7 +11,7 @@ export {
 export { asKind, cameraKinds, noteCamera, noteWatts, placeholderCamera } from './cameraKinds';
 export { removing, type Change, type FactUpdate } from './change';
 export { changesBetween, withChanges } from './changesBetween';
-export { noteConstruction, withCable } from './constructions';
+export { noteConstruction, removeConstruction, withCable } from './constructions';
 export { choose, lockChoice, takeBackChoice } from './choosing';
 export type { Choice, Placement } from './decision';
 export { optionKinds, optionRow, type OptionKind } from './optionKinds';
@@ -66,11 +66,17 @@ export {
   type RecorderNetwork,
 } from './networkConfig';
 export { addEquipment, addRecorder, addSupply, type NewRecorder, type NewSupply } from './newHeadEnd';
-export { addRun, addRunTo, firstRun, nextNumber, unseenPlace } from './newRun';
+export { addRun, addRunTo, firstRun, nextNumber, placeNamed, unseenPlace } from './newRun';
 export { fireClasses, notePlace, restrictions, withFireClass, type FireClass, type Place } from './place';
 export { productKinds, productSchema, type Product, type ProductKind, type ProductOf } from './product';
 export type { RadioPath } from './radioPath';
-export { linkMedia, usualLinkMbps, type Link, type LinkMedium } from './link';
+export { linkMedia, usualLinkMbps, type Link, type LinkEnd, type LinkMedium } from './link';
+export { conductorsOf, leaveSheaths, segmentsAlike, shareCable, sheathAt } from './sharedCable';
+export type { SheathMember } from './sheath';
+export { camerasNumbered } from './monitorTiles';
+export { baudRates, type Telemetry } from './telemetry';
+export { leadMedia, type NetworkCamera } from './networkCamera';
+export { addNetworkCamera, removeNetworkCamera, type NewNetworkCamera } from './newNetworkCamera';
 export {
   mostReading,
   mostSamples,

@@ -18,12 +18,22 @@ const fibresSchema = z
   .strictObject({ total: z.int().min(1).max(288), used: z.int().min(0).max(288) })
   .refine(({ total, used }) => used <= total, 'at most as many fibres in use as there are');
 
+/** The port of a switch, radio or converter that an end of a link is in. */
+const linkEndSchema = z.strictObject({
+  deviceId: idSchema,
+  port: z.int().min(1).max(256).optional(),
+});
+export type LinkEnd = z.infer<typeof linkEndSchema>;
+
 /** A link between the network gear of two places: there already, or planned. */
 export const linkSchema = z.strictObject({
   id: idSchema,
   name: nameSchema,
   fromPlaceId: idSchema,
   toPlaceId: idSchema,
+  /** What each end is plugged into; left out, whatever joins the gear of its place. */
+  fromEnd: linkEndSchema.optional(),
+  toEnd: linkEndSchema.optional(),
   medium: z.enum(linkMedia),
   lengthM: z.number().positive().max(20_000),
   /** What it carries, as noted or measured. */

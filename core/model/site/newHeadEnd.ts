@@ -4,6 +4,7 @@ import type { Change } from './change';
 import { freeId } from './freeId';
 import type { Equipment, Gear, GearKind } from './equipment';
 import type { Recorder, Supply } from './headEnd';
+import { usualLinkMbps } from './link';
 import type { Site } from './site';
 
 /** What a person says of a recorder that is to be noted. `bestFormat` is the most demanding picture that its inputs take. */
@@ -95,6 +96,8 @@ export function addSupply(
 /** Gear of each kind as it usually is, for somebody to put right. */
 const usualGear: { [K in GearKind]: Extract<Gear, { kind: K }> } = {
   switch: { kind: 'switch', ports: 24, poePorts: 24, poeWatts: 370, uplinkMbps: 1000 },
+  'coax-unit': { kind: 'coax-unit', ports: 8, poeWatts: 130, uplinkMbps: 1000 },
+  'link-end': { kind: 'link-end', medium: 'radio', carriesMbps: usualLinkMbps.radio },
   router: { kind: 'router' },
   monitor: { kind: 'monitor', input: 'composite' },
   adapter: { kind: 'adapter', current: 'dc', volts: 12, ratedAmps: 2 },

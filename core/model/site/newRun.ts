@@ -34,6 +34,15 @@ export function unseenPlace(site: Site, name: string, mark?: string): Place {
   };
 }
 
+/** The place of a name, whatever its capitals: the one that is there, or an unseen one with the change that notes it. */
+export function placeNamed(site: Site, name: string, mark?: string): { place: Place; changes: Change[] } {
+  const wanted = name.trim();
+  const known = Object.values(site.place).find((one) => one.name.toLowerCase() === wanted.toLowerCase());
+  if (known) return { place: known, changes: [] };
+  const place = unseenPlace(site, wanted, mark);
+  return { place, changes: [{ kind: 'place', id: place.id, set: place }] };
+}
+
 const isTaken = (site: Site, supplyId: string, output: number): boolean =>
   Object.values(site.run).some(
     ({ feed }) => feed.kind !== 'local-adapter' && feed.supplyId === supplyId && feed.output === output,
@@ -87,10 +96,7 @@ export function firstRun(
 
 /** The changes that add a camera with its run, and its place where the site has none of that name, under ids with a maker's mark. */
 export function addRun(site: Site, wanted: NewRun, mark?: string): { changes: Change[]; runId: string } {
-  const known = Object.values(site.place).find(
-    ({ name }) => name.toLowerCase() === wanted.placeName.trim().toLowerCase(),
-  );
-  const place = known ?? unseenPlace(site, wanted.placeName.trim(), mark);
+  const { place, changes } = placeNamed(site, wanted.placeName, mark);
   const feed = feedFor(site, wanted.supplyId);
   const ac = feed.kind !== 'local-adapter' && site.supply[feed.supplyId]?.current === 'ac';
   const camera = placeholderCamera(
@@ -106,7 +112,7 @@ export function addRun(site: Site, wanted: NewRun, mark?: string): { changes: Ch
   return {
     runId: run.id,
     changes: [
-      ...(known ? [] : [{ kind: 'place' as const, id: place.id, set: place }]),
+      ...changes,
       { kind: 'camera', id: camera.id, set: camera },
       { kind: 'run', id: run.id, set: run },
     ],

@@ -98,6 +98,15 @@ export const optionTable = {
     keepsPower: false,
     headEnd: 'PoE port',
   },
+  'field-switch': {
+    label: 'Field switch on one new cable',
+    column: 'Field',
+    slot: 'ip',
+    cable: 'none',
+    keepsCamera: false,
+    keepsPower: false,
+    headEnd: 'switch port',
+  },
   fibre: {
     label: 'Fibre and a supply at the camera',
     column: 'Fibre',

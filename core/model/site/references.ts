@@ -3,8 +3,9 @@ import { familyOf, slotCount } from '#core/model/slotRules';
 import { powerCable, cableOf, signalCable } from '#core/physics/cable';
 import type { Problem } from '#core/shared/problems';
 import type { Change } from './change';
-import type { GearKind, HookUp } from './equipment';
+import { portsOf, type GearKind, type HookUp } from './equipment';
 import { scopeOfChanges, wholeScope, type ReferenceScope } from './referenceScope';
+import { conductorsOf, conductorsUsed } from './sharedCable';
 import { kinds, type Fact, type Kind, type Site } from './site';
 
 /** Points at a field of a fact: `run/r08/cameraId`. */
@@ -94,6 +95,11 @@ function checkHeadEnd(site: Site, scope: ReferenceScope, found: Found): void {
   for (const equipment of scope.facts('equipment')) {
     found.known('place', equipment.placeId, at('equipment', equipment.id, 'placeId'));
     checkHookUp(site, 'equipment', equipment.id, equipment.hookUp, found);
+    if (equipment.gear.kind !== 'monitor') continue;
+    const { recorderId, tiles = [] } = equipment.gear;
+    if (recorderId !== undefined)
+      found.known('recorder', recorderId, at('equipment', equipment.id, 'gear.recorderId'));
+    for (const id of tiles) found.known('camera', id, at('equipment', equipment.id, 'gear.tiles'));
   }
 }
 
@@ -263,7 +269,7 @@ function checkHardwareAddresses(site: Site, scope: ReferenceScope, found: Found)
   );
 }
 
-function checkLinks(scope: ReferenceScope, found: Found): void {
+function checkLinks(site: Site, scope: ReferenceScope, found: Found): void {
   for (const { id, fromPlaceId, toPlaceId } of scope.facts('link')) {
     found.known('place', fromPlaceId, at('link', id, 'fromPlaceId'));
     found.known('place', toPlaceId, at('link', id, 'toPlaceId'));
@@ -271,6 +277,93 @@ function checkLinks(scope: ReferenceScope, found: Found): void {
       found.add(at('link', id, 'toPlaceId'), toPlaceId, 'another place than the one it comes from');
   }
   for (const { id } of scope.facts('attachment')) found.known('camera', id, at('attachment', id, 'id'));
+  checkLinkEnds(site, scope, found);
+}
+
+/** An end of a link is in gear of its own place, in a port that gear has, and in no port that another link is in. */
+function checkLinkEnds(site: Site, scope: ReferenceScope, found: Found): void {
+  const endsOf = (link: Fact<'link'>) =>
+    (['fromEnd', 'toEnd'] as const).flatMap((field) => {
+      const { [field]: end } = link;
+      return end
+        ? [{ link, field, end, placeId: field === 'fromEnd' ? link.fromPlaceId : link.toPlaceId }]
+        : [];
+    });
+  for (const link of scope.facts('link'))
+    for (const { field, end, placeId } of endsOf(link)) {
+      const device = site.equipment[end.deviceId] ?? site.recorder[end.deviceId];
+      if (device?.placeId !== placeId)
+        found.add(
+          at('link', link.id, field),
+          end.deviceId,
+          `gear that stands at ${site.place[placeId]?.name ?? placeId}`,
+        );
+      const ports = portsOf(site.equipment[end.deviceId]?.gear);
+      if (end.port !== undefined && ports !== null && end.port > ports)
+        found.add(
+          at('link', link.id, field),
+          end.port,
+          `a port from 1 to ${ports} of ${device?.name ?? end.deviceId}`,
+        );
+    }
+  if (!scope.mayClash('link')) return;
+  unique(
+    Object.values(site.link).flatMap(endsOf),
+    ({ end }) => (end.port === undefined ? undefined : `${end.deviceId}/${end.port}`),
+    ({ link, field, end }, first) =>
+      found.add(at('link', link.id, field), end.port, `a free port; ${first.link.name} is in this one`),
+  );
+}
+
+/** Cameras of the network hang on no run: one that has a run is a camera of the old site. */
+function checkNetworkCameras(site: Site, scope: ReferenceScope, found: Found): void {
+  for (const { id } of scope.facts('networkCamera')) found.known('camera', id, at('networkCamera', id, 'id'));
+  if (!scope.mayClash('networkCamera') && !scope.mayClash('run')) return;
+  for (const { id, cameraId } of Object.values(site.run))
+    if (site.networkCamera[cameraId])
+      found.add(
+        at('networkCamera', cameraId, 'id'),
+        cameraId,
+        `a camera without a run of the old site; run ${id} ends there`,
+      );
+}
+
+/** Whoever shares a cable has a segment of that cable, in one sheath alone, and together they use no more conductors than it has. */
+function checkSheaths(site: Site, scope: ReferenceScope, found: Found): void {
+  if (!scope.mayClash('sheath') && !scope.mayClash('run')) return;
+  const sheaths = Object.values(site.sheath);
+  for (const { id, members } of sheaths) {
+    const segments = members.flatMap(({ runId, segment }) => site.run[runId]?.segments[segment] ?? []);
+    members.forEach(({ runId, segment }) => {
+      found.known('run', runId, at('sheath', id, 'members'));
+      const run = site.run[runId];
+      if (run && !run.segments[segment])
+        found.add(at('sheath', id, 'members'), segment, `a segment that run ${runId} has`);
+    });
+    const [first] = segments;
+    const most = first ? conductorsOf(first) : null;
+    if (most === null || segments.some(({ cable }) => cable !== first!.cable)) {
+      if (first) found.add(at('sheath', id, 'members'), first.cable, 'segments of one kind of pair cable');
+      continue;
+    }
+    const used = segments.reduce((sum, segment) => sum + conductorsUsed(segment), 0);
+    if (used > most)
+      found.add(
+        at('sheath', id, 'members'),
+        used,
+        `at most ${most} conductors of one cable; together they use ${used}`,
+      );
+  }
+  unique(
+    sheaths.flatMap((sheath) => sheath.members.map((member) => ({ sheath, member }))),
+    ({ member: { runId, segment } }) => `${runId}/${segment}`,
+    ({ sheath, member }, first) =>
+      found.add(
+        at('sheath', sheath.id, 'members'),
+        member.runId,
+        `each segment in one cable; run ${member.runId} is in ${first.sheath.name}`,
+      ),
+  );
 }
 
 function checkPlans(site: Site, scope: ReferenceScope, found: Found): void {
@@ -320,7 +413,9 @@ export function referenceProblems(site: Site, changes?: readonly Change[]): Prob
   for (const reading of scope.facts('reading'))
     found.known('run', reading.runId, at('reading', reading.id, 'runId'));
   checkDecisions(site, scope, found);
-  checkLinks(scope, found);
+  checkLinks(site, scope, found);
+  checkNetworkCameras(site, scope, found);
+  checkSheaths(site, scope, found);
   checkHardwareAddresses(site, scope, found);
   checkPlans(site, scope, found);
   checkDrawings(site, scope, found);

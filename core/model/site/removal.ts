@@ -1,6 +1,8 @@
 import { allocationSettingsOf } from './allocationSettings';
 import { setAllocationSettings } from './setAllocationSettings';
 import { removing, type Change } from './change';
+import { leaveTiles } from './monitorTiles';
+import { leaveSheaths } from './sharedCable';
 import type { Fact, Kind, Site } from './site';
 
 type Shown = Fact<'photo'>['of'];
@@ -26,10 +28,12 @@ export function removeRunAndCamera(site: Site, runId: string): Change[] {
   const { cameraId } = run;
   const changes: Change[] = [
     ...attachments(site, { kind: 'run', id: runId }, { kind: 'camera', id: cameraId }),
+    ...leaveTiles(site, cameraId),
+    ...leaveSheaths(site, (member) => member.runId === runId),
     { kind: 'run', id: runId, remove: true },
   ];
   if (site.placement[cameraId]) changes.push({ kind: 'placement', id: cameraId, remove: true });
-  for (const kind of ['choice', 'stream', 'networkConfig', 'attachment'] as const)
+  for (const kind of ['choice', 'stream', 'networkConfig', 'attachment', 'networkCamera'] as const)
     if (site[kind][cameraId]) changes.push(removing(kind, cameraId));
   const { first } = allocationSettingsOf(site);
   if (first.includes(cameraId))
@@ -56,13 +60,28 @@ function usersOf(site: Site, kind: Kind, id: string): string[] {
         ...Object.values(site.placement)
           .filter(({ recorderId }) => recorderId === id)
           .map((placement) => `the slot of camera ${site.camera[placement.id]?.number}`),
+        ...names(
+          Object.values(site.equipment).filter(
+            ({ gear }) => gear.kind === 'monitor' && gear.recorderId === id,
+          ),
+        ),
+        ...names(
+          Object.values(site.link).filter(
+            ({ fromEnd, toEnd }) => fromEnd?.deviceId === id || toEnd?.deviceId === id,
+          ),
+        ),
       ];
     case 'supply':
       return runs
         .filter(({ feed }) => feed.kind !== 'local-adapter' && feed.supplyId === id)
         .map((run) => `run ${number(run)}`);
     case 'equipment':
-      return names(hooked.filter(({ hookUp }) => hookUp?.rackId === id || hookUp?.fedById === id));
+      return names([
+        ...hooked.filter(({ hookUp }) => hookUp?.rackId === id || hookUp?.fedById === id),
+        ...Object.values(site.link).filter(
+          ({ fromEnd, toEnd }) => fromEnd?.deviceId === id || toEnd?.deviceId === id,
+        ),
+      ]);
     case 'place':
       return [
         ...Object.values(site.camera)

@@ -7,6 +7,7 @@ import { drawingSchema, photoSchema, pinSchema, routeSchema } from './drawing';
 import { equipmentSchema } from './equipment';
 import { recorderSchema, supplySchema } from './headEnd';
 import { attachmentSchema, linkSchema } from './link';
+import { networkCameraSchema } from './networkCamera';
 import { networkConfigSchema } from './networkConfig';
 import { placeSchema } from './place';
 import { savedPlanSchema } from './savedPlan';
@@ -15,6 +16,7 @@ import { radioPathSchema } from './radioPath';
 import { readingSchema } from './reading';
 import { runSchema } from './run';
 import { allocationSettingsSchema } from './allocationSettings';
+import { sheathSchema } from './sheath';
 import { streamSchema } from './stream';
 import { idSchema, nameSchema, noteSchema } from './vocabulary';
 
@@ -60,6 +62,8 @@ const factKinds = {
   radioPath: { schema: radioPathSchema, list: 'radioPaths', isRequired: false },
   link: { schema: linkSchema, list: 'links', isRequired: false },
   attachment: { schema: attachmentSchema, list: 'attachments', isRequired: false },
+  sheath: { schema: sheathSchema, list: 'sheaths', isRequired: false },
+  networkCamera: { schema: networkCameraSchema, list: 'networkCameras', isRequired: false },
   stream: { schema: streamSchema, list: 'streams', isRequired: false },
   networkConfig: { schema: networkConfigSchema, list: 'networkConfigs', isRequired: false },
   allocationSettings: {

@@ -67,6 +67,16 @@ export const formulas = {
     writes: 'the row of the next longer distance',
     source: 'the data sheet in the catalogue',
   },
+  'link-load': { writes: 'Mb/s = Σ of the cameras whose way goes over it', source: 'sums of streams' },
+  'link-room': {
+    writes: 'at most 0.8 · what it carries, planned with 0.6',
+    source: 'Policy: room for bursts and for what is read back',
+  },
+  'pool-watts': {
+    writes: 'W = Σ of the ports by night, by class',
+    source: 'IEEE 802.3-2022, PoE classes at the source',
+  },
+  'ports-in-use': { writes: 'ports = cameras + ways + what others take', source: 'counted' },
   'against-limit': { writes: 'reading against limit', source: 'the test’s own limit' },
 } as const;
 

@@ -1,11 +1,11 @@
 import type { Site } from '#core/model/site';
+import { camerasWithoutRun } from './camerasWithoutRun';
 import type { Gap } from './gap';
 import { runGaps } from './runGaps';
 
 /** What of a site is not noted yet: by place, in each place what holds up a test first, camera by camera. */
 export function siteGaps(site: Site): Gap[] {
   const runs = Object.values(site.run);
-  const withRun = new Set(runs.map(({ cameraId }) => cameraId));
   const headEnds = [...new Set(runs.map(({ headEndId }) => headEndId))];
   const equipped = new Set(Object.values(site.recorder).map(({ placeId }) => placeId));
   const numberOf = ({ cameraId }: Gap): number => (cameraId ? (site.camera[cameraId]?.number ?? 0) : 0);
@@ -20,16 +20,14 @@ export function siteGaps(site: Site): Gap[] {
         target: { kind: 'head-end', placeId },
         message: 'Which recorder stands here? None is noted.',
       })),
-    ...Object.values(site.camera)
-      .filter(({ id }) => !withRun.has(id))
-      .map(({ id, placeId }): Gap => ({
-        id: `${id}/run`,
-        before: 'test',
-        placeId,
-        cameraId: id,
-        target: { kind: 'camera-without-run', cameraId: id },
-        message: 'Which cable runs to it? It has none yet.',
-      })),
+    ...camerasWithoutRun(site).map(({ id, placeId }): Gap => ({
+      id: `${id}/run`,
+      before: 'test',
+      placeId,
+      cameraId: id,
+      target: { kind: 'camera-without-run', cameraId: id },
+      message: 'Which cable runs to it? It has none yet.',
+    })),
     ...runs.flatMap((run) => runGaps(site, run)),
   ];
   const placeName = ({ placeId }: Gap): string => site.place[placeId]?.name ?? '';

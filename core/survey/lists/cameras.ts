@@ -1,5 +1,5 @@
-import { freeId, noteCamera, noteWatts, placeholderCamera, type Camera } from '#core/model/site';
-import { choices } from '#core/model/labels';
+import { freeId, noteCamera, noteWatts, placeholderCamera, withFields, type Camera } from '#core/model/site';
+import { choices, schemesOf } from '#core/model/labels';
 import type { List, Written } from './column';
 import { siteWords } from './siteWords';
 import { numberColumn, optionalText, siteWordColumn, textColumn, wordColumn, yesNoColumn } from './columns';
@@ -7,6 +7,14 @@ import { numberColumn, optionalText, siteWordColumn, textColumn, wordColumn, yes
 export const placeWords = siteWords(
   ({ place }) => place,
   (places) => Object.values(places).map(({ id, name }) => ({ value: id, label: name })),
+);
+
+/** What a cell says where nobody knows which scheme an HD camera sends. */
+const notNoted = 'not noted';
+/** The schemes by the words of this site's recorders, and none. */
+const schemeWords = siteWords(
+  ({ about }) => about,
+  ({ about }) => [{ value: notNoted, label: notNoted }, ...schemesOf(about ?? {})],
 );
 
 const watts = (key: 'day' | 'night' | 'startUp', heading: string, also: string[]) =>
@@ -84,6 +92,17 @@ export const cameraList: List<Camera> = {
       ({ format }) => format,
       (camera, format) => noteCamera(camera, { format }),
       { width: 180, also: ['format', 'signal', 'picture'] },
+    ),
+    siteWordColumn<Camera>(
+      'scheme',
+      'HD scheme',
+      schemeWords,
+      ({ scheme }) => scheme ?? notNoted,
+      (camera, scheme): Written<Camera> => ({
+        kind: 'row',
+        row: withFields(camera, { scheme: scheme === notNoted ? undefined : (scheme as Camera['scheme']) }),
+      }),
+      { width: 120, also: ['scheme', 'hd family'] },
     ),
     wordColumn(
       'lineStandard',

@@ -1,5 +1,6 @@
 export type { Cell } from './column';
 export { editCells } from './editCells';
+export { fieldsIn, figureIn, noColumn } from './fieldsIn';
 export { neutralised, restored } from './formulae';
 export {
   cellFor,

@@ -339,3 +339,21 @@ describe('editing in the list', () => {
     expect(matching(rows, 'WEIGH')).toHaveLength(1);
   });
 });
+
+describe('the scheme of an HD camera', () => {
+  const set = (text: string, from: Site = site) => editCells(from, 'camera', ['c01'], 'scheme', text);
+  it('is set by the word that the site has for it, and taken away again', () => {
+    const about = { ...site.about['about']!, schemeWords: { b: 'Bluish' } };
+    const named: Site = { ...site, about: { about } };
+    const edit = set('Scheme B, Bluish', named);
+    expect(edit.kind === 'changes' && edit.changes[0]).toMatchObject({ id: 'c01', set: { scheme: 'b' } });
+    const noted: Site = { ...site, camera: { ...site.camera, c01: { ...site.camera['c01']!, scheme: 'b' } } };
+    const cleared = set('not noted', noted);
+    expect(cleared.kind === 'changes' && cleared.changes[0]).toEqual({
+      kind: 'camera',
+      id: 'c01',
+      set: site.camera['c01'],
+    });
+    expect(set('Scheme Z').kind).toBe('refused');
+  });
+});

@@ -1,12 +1,13 @@
 import type { Site } from '#core/model/site';
 import { fieldText, shownUnit, type Measures } from '#core/shared/units';
 import { sayCell, type Cell, type CellKind, type Column, type List } from './column';
+import { addressList } from './addresses';
 import { cameraList } from './cameras';
 import { placeList } from './places';
 import { runList } from './runs';
 import { segmentList } from './segments';
 
-export const listIds = ['place', 'camera', 'run', 'segment'] as const;
+export const listIds = ['place', 'camera', 'run', 'segment', 'address'] as const;
 export type ListId = (typeof listIds)[number];
 
 /** Rows are opaque to whoever shows a list: they go in and out of their own list only. */
@@ -16,6 +17,7 @@ const lists = {
   camera: cameraList,
   run: runList,
   segment: segmentList,
+  address: addressList,
 } as unknown as Record<ListId, AnyList>;
 
 export const listOf = (id: ListId): AnyList => lists[id];

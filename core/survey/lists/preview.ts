@@ -127,14 +127,20 @@ function writeRows(
     let row = list.rowAt(id, draft);
     const before = isNew ? null : list.rowAt(id, site);
     const wrong: string[] = [];
+    let isWritten = isNew;
     for (const [key, value] of values) {
       const column = columnOf(list, key);
       if (!column.write || list.keys.includes(key) || saysAlready(column.read(row, draft), value)) continue;
       const written = column.write(row, value, draft);
       if (written.kind === 'refused') wrong.push(`${column.heading}: ${written.why}`);
-      else row = written.row;
+      else {
+        row = written.row;
+        isWritten = true;
+      }
     }
     if (wrong.length > 0) return { line, kind: 'refused', what, why: wrong };
+    // What says what it said before changes nothing: not every row is a fact of its own yet.
+    if (!isWritten) return { line, kind: 'same', what };
     const change = list.change(row, draft);
     owner.set(`${change.kind}/${change.id}`, index);
     draft = withChanges(draft, [change]);

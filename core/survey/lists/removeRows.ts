@@ -1,5 +1,6 @@
 import {
   changesBetween,
+  removeNetworkCamera,
   removeRunAndCamera,
   removeThing,
   withChanges,
@@ -8,6 +9,7 @@ import {
   type Removal,
   type Site,
 } from '#core/model/site';
+import { withoutAddress } from './addresses';
 import type { ListId } from './lists';
 
 /** What goes with one row, or what keeps it. Cameras go with their run. */
@@ -23,11 +25,13 @@ function removalOf(site: Site, id: ListId, rowId: string): Removal {
         ? { kind: 'in-use', by: [`run ${site.camera[run.cameraId]?.number}, whose only segment it is`] }
         : { kind: 'changes', changes: [{ kind: 'run', id: factId, set }] };
     }
+    case 'address':
+      return { kind: 'changes', changes: withoutAddress(site, rowId) };
     case 'camera':
     case 'run': {
       const run =
         id === 'run' ? site.run[factId] : Object.values(site.run).find(({ cameraId }) => cameraId === factId);
-      if (!run) return { kind: 'changes', changes: [{ kind: 'camera', id: factId, remove: true }] };
+      if (!run) return { kind: 'changes', changes: removeNetworkCamera(site, factId) };
       const changes = removeRunAndCamera(site, run.id);
       return changes.length > 0
         ? { kind: 'changes', changes }

@@ -5,20 +5,28 @@ import type { NetworkMoment } from '#core/evaluate';
 import { useKeys } from '../../keys/keys';
 import ViewTabs from '../../parts/ViewTabs.vue';
 import { useOpenSite } from '../../stores/openSite';
+import NetworkCameraDialog from './NetworkCameraDialog.vue';
+import NetworkGearDialog from './NetworkGearDialog.vue';
 import PlaceLinkDialog from './PlaceLinkDialog.vue';
 import TreeView from './TreeView.vue';
 import { useNetwork } from './useNetwork';
-import { connectViews, isConnectView, type ConnectView } from './views';
+import { additions, connectViews, isConnectView, type Addition, type ConnectView } from './views';
 
 const FailuresView = defineAsyncComponent(() => import('./FailuresView.vue'));
 const SwitchView = defineAsyncComponent(() => import('./SwitchView.vue'));
+const PowerView = defineAsyncComponent(() => import('./PowerView.vue'));
+const RacksView = defineAsyncComponent(() => import('./RacksView.vue'));
+const RadioView = defineAsyncComponent(() => import('./RadioView.vue'));
+const AddressesView = defineAsyncComponent(() => import('./AddressesView.vue'));
 const HookUpView = defineAsyncComponent(() => import('./HookUpView.vue'));
 
 const route = useRoute();
 const router = useRouter();
 const openSite = useOpenSite();
-const noting = ref(false);
+/** Which dialog is open. */
+const adding = ref<Addition | null>(null);
 const view = computed<ConnectView>(() => (isConnectView(route.query['view']) ? route.query['view'] : 'tree'));
+const isOfMoment = computed(() => connectViews.some((one) => one.id === view.value && one.isOfMoment));
 const at = computed(() => String(route.query['at'] ?? 'after'));
 const moment = computed<NetworkMoment>((before) => {
   const night = /^night-(\d+)$/.exec(at.value)?.[1];
@@ -45,6 +53,10 @@ function step(by: number): void {
   if (next) go({ at: next.id });
 }
 
+const closing = (isVisible: boolean): void => {
+  if (!isVisible) adding.value = null;
+};
+
 useKeys([
   ...connectViews.map(({ id, label, key }) => ({
     keys: [key],
@@ -52,7 +64,12 @@ useKeys([
     group: 'Connect',
     run: () => show(id),
   })),
-  { keys: ['n'], label: 'note a link', group: 'Connect', run: () => (noting.value = true) },
+  ...additions.map(({ what, label, key }) => ({
+    keys: [key],
+    label: label.toLowerCase(),
+    group: 'Connect',
+    run: () => (adding.value = what),
+  })),
   { keys: ['.'], label: 'a night later', group: 'Connect', run: () => step(1) },
   { keys: [','], label: 'a night earlier', group: 'Connect', run: () => step(-1) },
 ]);
@@ -67,20 +84,31 @@ useKeys([
     <div class="row head no-print">
       <h1>Connect</h1>
       <ViewTabs :views="connectViews" :view="view" label="Views of the network" @show="show" />
-      <button type="button" class="btn small" @click="noting = true">Note a link <kbd>n</kbd></button>
       <span class="push" />
-      <nav class="moments" aria-label="Moment">
+      <nav v-if="isOfMoment" class="moments" aria-label="Moment">
         <template v-for="one in moments" :key="one.id">
           <b v-if="one.id === at" aria-current="true">{{ one.label }}</b>
           <button v-else type="button" class="plain" @click="go({ at: one.id })">{{ one.label }}</button>
         </template>
       </nav>
     </div>
-    <PlaceLinkDialog v-if="noting" v-model:visible="noting" />
+    <PlaceLinkDialog v-if="adding === 'link'" visible @update:visible="closing" />
+    <NetworkGearDialog v-if="adding === 'gear'" visible @update:visible="closing" />
+    <NetworkCameraDialog v-if="adding === 'camera'" visible :network="network" @update:visible="closing" />
     <p v-if="!network" class="dim" role="status">Working out the network…</p>
-    <TreeView v-else-if="view === 'tree'" class="view" :network="network" />
+    <TreeView
+      v-else-if="view === 'tree'"
+      class="view"
+      :network="network"
+      :moment="moment"
+      @add="(what) => (adding = what)"
+    />
     <FailuresView v-else-if="view === 'failures'" class="view" :network="network" />
     <SwitchView v-else-if="view === 'switch'" class="view" :network="network" />
+    <PowerView v-else-if="view === 'power'" class="view" :moment="moment" />
+    <RacksView v-else-if="view === 'racks'" class="view" :moment="moment" />
+    <RadioView v-else-if="view === 'radio'" class="view" />
+    <AddressesView v-else-if="view === 'addresses'" class="view" />
     <HookUpView v-else class="view" :moment="moment" />
   </div>
 </template>

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import Dialog from 'primevue/dialog';
 import { computed, reactive, ref } from 'vue';
-import { freeId, linkMedia, usualLinkMbps, type Link, type LinkMedium } from '#core/model/site';
+import { freeId, linkMedia, usualLinkMbps, type Link, type LinkEnd, type LinkMedium } from '#core/model/site';
 import DialogFoot from '../../parts/DialogFoot.vue';
 import FieldRow from '../../parts/FieldRow.vue';
 import PickField from '../../parts/PickField.vue';
@@ -10,6 +10,7 @@ import { fitting } from '../../parts/within';
 import { idMark } from '../../stores/idMark';
 import { useOpenSite } from '../../stores/openSite';
 import { useSite } from '../../stores/site';
+import LinkEndField from './LinkEndField.vue';
 import { mediumStrokes } from './media';
 
 /** Notes a link between the network gear of two places, there or planned. */
@@ -24,6 +25,7 @@ const wanted = reactive<Omit<Link, 'id' | 'name'>>({
   carriesMbps: usualLinkMbps.category,
   state: 'there',
 });
+const ends = reactive<{ from: LinkEnd | null; to: LinkEnd | null }>({ from: null, to: null });
 const problems = ref<string[]>([]);
 const places = computed(() =>
   Object.values(openSite.value.place)
@@ -51,7 +53,19 @@ function add(): void {
   const name = `${from.name} to ${to.name}, ${mediumStrokes[wanted.medium].label}`.slice(0, 80);
   const id = freeId((one) => one in link, name.slice(0, 40), idMark);
   problems.value = store
-    .change(`Note the link ${name}`, [{ kind: 'link', id, set: { id, name, ...wanted } }])
+    .change(`Note the link ${name}`, [
+      {
+        kind: 'link',
+        id,
+        set: {
+          id,
+          name,
+          ...wanted,
+          ...(ends.from ? { fromEnd: { ...ends.from } } : {}),
+          ...(ends.to ? { toEnd: { ...ends.to } } : {}),
+        },
+      },
+    ])
     .map(({ allowed }) => allowed);
   if (problems.value.length === 0) visible.value = false;
 }
@@ -65,15 +79,17 @@ function add(): void {
           :value="wanted.fromPlaceId || null"
           :choices="places"
           label="From"
-          @take="(id) => (wanted.fromPlaceId = id)"
+          @take="(id) => [(wanted.fromPlaceId = id), (ends.from = null)]"
       /></FieldRow>
+      <LinkEndField v-model="ends.from" :place-id="wanted.fromPlaceId" label="Plugged into there" />
       <FieldRow label="To"
         ><PickField
           :value="wanted.toPlaceId || null"
           :choices="places"
           label="To"
-          @take="(id) => (wanted.toPlaceId = id)"
+          @take="(id) => [(wanted.toPlaceId = id), (ends.to = null)]"
       /></FieldRow>
+      <LinkEndField v-model="ends.to" :place-id="wanted.toPlaceId" label="Plugged into at the other end" />
       <FieldRow label="Over"
         ><PickField :value="wanted.medium" :choices="media" label="Over" @take="takeMedium"
       /></FieldRow>

@@ -1,6 +1,6 @@
 <script setup lang="ts">
-import { computed, onMounted, reactive, ref, shallowRef, watch } from 'vue';
-import { compareSwitch, type SwitchReport } from '#core/connect/switchReport';
+import { computed, onMounted, reactive, ref, shallowRef, useTemplateRef, watch } from 'vue';
+import { compareSwitch, reportFromTable, type SwitchReport } from '#core/connect/switchReport';
 import { withFields } from '#core/model/site';
 import AllowHost from '../../parts/AllowHost.vue';
 import PickField from '../../parts/PickField.vue';
@@ -9,6 +9,7 @@ import { api, type Answer } from '../../stores/api';
 import { useKeys } from '../../keys/keys';
 import { useOpenSite } from '../../stores/openSite';
 import { useSite } from '../../stores/site';
+import { useTables } from '../../tables/useTables';
 import type { ShownNetwork } from './useNetwork';
 
 /** A switch as it answers over the network, held against what hangs on it by the plan. */
@@ -77,6 +78,22 @@ async function restart(port: number): Promise<void> {
   if (done) await read();
 }
 
+const file = useTemplateRef('file');
+const tables = useTables();
+/** A list of ports that the switch or its manager exported, in place of asking it. */
+async function readList(): Promise<void> {
+  const picked = file.value?.files?.[0];
+  if (!picked || !file.value) return;
+  const table = await tables.read(new Uint8Array(await picked.arrayBuffer()));
+  file.value.value = '';
+  const list =
+    table.kind === 'refused'
+      ? { kind: 'refused' as const, why: [table.why] }
+      : reportFromTable(picked.name, table.table);
+  problem.value = list.kind === 'refused' ? `${list.why.join(' ')} Nothing was read.` : '';
+  if (list.kind === 'report') report.value = list.report;
+}
+
 const compared = computed(() =>
   report.value && deviceId.value
     ? compareSwitch(openSite.value, network.topology, deviceId.value, report.value)
@@ -116,6 +133,16 @@ useKeys([{ keys: ['g'], label: 'read the switch', group: 'Switches', run: () => 
       <button type="button" class="btn go" :disabled="busy || !address" @click="read">
         {{ busy ? 'Asking…' : 'Read the switch' }} <kbd>g</kbd>
       </button>
+      <button type="button" class="btn" @click="file?.click()">A list of its ports…</button>
+      <input
+        ref="file"
+        type="file"
+        accept=".csv,.tsv,.txt,.xlsx"
+        class="out-of-sight"
+        aria-label="List of ports to read"
+        tabindex="-1"
+        @change="readList"
+      />
       <span class="dim">its key, to restart a port</span>
       <input v-model="key" type="password" autocomplete="off" aria-label="Key of the switch" />
     </div>
@@ -123,8 +150,10 @@ useKeys([{ keys: ['g'], label: 'read the switch', group: 'Switches', run: () => 
     <AllowHost v-if="closedHost" :host="closedHost" @allowed="read" />
     <template v-if="report && compared">
       <p>
-        <b>{{ report.name }}</b> <span class="mono dim">{{ report.serial }}</span>, {{ report.poeWatts }} W
-        over all ports
+        <b>{{ report.name }}</b> <span class="mono dim">{{ report.serial }}</span><template
+          v-if="report.poeWatts !== null"
+          >, {{ report.poeWatts }} W over all ports</template
+        >
       </p>
       <p v-for="line in compared.differs" :key="line" class="finding">{{ line }}</p>
       <table aria-label="Ports of the switch">

@@ -1,28 +1,46 @@
 <script setup lang="ts">
-import { computed } from 'vue';
-import { alternativesFor } from '#core/connect/topology';
+import { computed, watch } from 'vue';
+import { movesFor, type LoadSubject } from '#core/connect/topology';
+import type { NetworkMoment } from '#core/evaluate';
 import { counted } from '#core/shared/labels';
+import { formatQuantity } from '#core/shared/units';
 import type { Load } from '#core/shared/derivation';
 import LoadBar from '../../parts/LoadBar.vue';
-import { removing } from '#core/model/site';
+import {
+  aboutOf,
+  notePlace,
+  removeNetworkCamera,
+  removing,
+  type NetworkCamera,
+  type Place,
+} from '#core/model/site';
 import { useOpenSite } from '../../stores/openSite';
 import { useSite } from '../../stores/site';
 import PickField from '../../parts/PickField.vue';
+import QuantityField from '../../parts/QuantityField.vue';
+import { fitting } from '../../parts/within';
+import YesNoField from '../../parts/YesNoField.vue';
+import { useEvaluation } from '../../stores/evaluation';
+import { useWhyPanel } from '../../stores/whyPanel';
 import { mediumStrokes } from './media';
 import { linkInWords, type ShownNetwork } from './useNetwork';
+import { additions, type Addition } from './views';
 
 /** What is picked in the tree, and what is wrong with the network; the worst of it first. */
-const { network, picked, linkLoad } = defineProps<{
+const { network, moment, picked, linkLoad } = defineProps<{
   network: ShownNetwork;
+  moment: NetworkMoment;
   picked: string | null;
   linkLoad: ReadonlyMap<string, Load>;
 }>();
 const emit = defineEmits<{
   pick: [item: string | null];
   hang: [cameraId: string, deviceId: string | null];
+  add: [what: Addition];
 }>();
 
 const store = useSite();
+const evaluation = useEvaluation();
 const openSite = useOpenSite();
 const kindOf = computed(() => picked?.slice(0, picked.indexOf('/')) ?? null);
 const id = computed(() => picked?.slice(picked.indexOf('/') + 1) ?? '');
@@ -45,15 +63,57 @@ const numbers = computed(
 );
 const darkens = computed(() => {
   const dark = failure.value?.cameraIds ?? [];
-  if (dark.length === 0) return 'Nothing goes dark without it.';
+  if (dark.length === 0) return 'Nothing that reaches a recorder goes dark without it.';
   return `Without it ${counted(dark.length, 'camera')} ${dark.length === 1 ? 'goes' : 'go'} dark: ${dark
     .map((cameraId) => numbers.value.get(cameraId))
     .join(', ')}.`;
 });
 const elsewhere = computed(() =>
   camera.value
-    ? alternativesFor(network.topology, camera.value).map((one) => ({ value: one.id, label: one.name }))
+    ? movesFor(openSite.value, network.topology, camera.value).map(({ device: { id: value, name } }) => ({
+        value,
+        label: name,
+      }))
     : [],
+);
+/** The camera that is picked, where it hangs on no old run. */
+const networkCamera = computed(() =>
+  camera.value ? openSite.value.networkCamera[camera.value.cameraId] : undefined,
+);
+function setNetwork(fields: Partial<NetworkCamera>): void {
+  const { id: cameraId } = networkCamera.value!;
+  const what = `Lead of camera ${camera.value!.number}`;
+  store.change(what, [{ kind: 'networkCamera', id: cameraId, set: { ...networkCamera.value!, ...fields } }]);
+}
+function removeCamera(): void {
+  const { cameraId, number } = camera.value!;
+  store.change(`Remove the view of camera ${number}`, removeNetworkCamera(openSite.value, cameraId));
+}
+/** Where a device stands that is noted or planned: without mains there nothing runs. */
+const devicePlace = computed(() => (device.value ? openSite.value.place[device.value.placeId] : undefined));
+function setPlace(fields: Partial<Place>): void {
+  const { id: placeId, name } = devicePlace.value!;
+  store.change(`Mains at ${name}`, [
+    { kind: 'place', id: placeId, set: notePlace(devicePlace.value!, fields) },
+  ]);
+}
+const why = useWhyPanel();
+/** Shows how a load was reached; it follows the site as it changes. */
+const ask = (load: LoadSubject): void => why.ask({ kind: 'load', at: moment, load });
+const deviceLoads = computed(
+  () => network.devices.find(({ deviceId }) => deviceId === device.value?.id)?.loads ?? [],
+);
+watch([() => picked, () => moment], () => why.close());
+const costs = computed(() => {
+  const total = evaluation.result?.total;
+  if (!total) return '';
+  const { currency } = aboutOf(openSite.value);
+  const money = (amount: number): string => `${formatQuantity(amount, 'money')} ${currency}`;
+  return `Planned network ${money(total.network.cost)}, all that is chosen and planned ${money(total.cost)}`;
+});
+/** A piece of gear that is noted, where it is looked at in Survey. */
+const noted = computed(() =>
+  device.value && openSite.value.equipment[device.value.id] ? device.value.id : null,
 );
 const worst = computed(() => network.findings[0]);
 </script>
@@ -70,12 +130,45 @@ const worst = computed(() => network.findings[0]);
     </section>
     <p v-else class="dim sound">Nothing is wrong with the network at this moment.</p>
     <section v-if="device" class="picked" aria-label="Picked">
-      <b>{{ device.name }}</b> <span>{{ darkens }}</span>
+      <b>{{ device.name }}</b>
+      <button
+        v-for="load in deviceLoads"
+        :key="load.label"
+        type="button"
+        class="plain load"
+        @click="ask({ of: 'device', id: device.id, label: load.label })"
+      >
+        {{ load.label }} <LoadBar :load="load" :digits="0" /> <span class="ask">why</span>
+      </button>
+      <span>{{ darkens }}</span>
+      <RouterLink
+        v-if="noted"
+        :to="{
+          name: 'survey',
+          params: $route.params,
+          query: { view: 'head-end', thing: `equipment/${noted}` },
+        }"
+        >Its figures</RouterLink
+      >
+      <span v-if="devicePlace" class="field"
+        >Mains at {{ devicePlace.name }}
+        <YesNoField
+          :value="devicePlace.mains"
+          :label="`Mains at ${devicePlace.name}`"
+          @take="(mains) => setPlace({ mains })"
+      /></span>
     </section>
     <section v-else-if="link" class="picked" aria-label="Picked">
       <b>{{ link.name }}</b>
       <span class="dim">{{ linkInWords(link, mediumStrokes[link.medium].label) }}</span>
-      <LoadBar v-if="linkLoad.get(link.id)" :load="linkLoad.get(link.id)!" />
+      <button
+        v-if="linkLoad.get(link.id)"
+        type="button"
+        class="plain load"
+        @click="ask({ of: 'link', id: link.id })"
+      >
+        <LoadBar :load="linkLoad.get(link.id)!" /> <span class="ask">why</span>
+      </button>
       <span>{{ darkens }}</span>
       <button
         v-if="openSite.link[link.id]"
@@ -99,7 +192,7 @@ const worst = computed(() => network.findings[0]);
             @take="(deviceId) => emit('hang', camera!.cameraId, deviceId)"
         /></span>
         <button
-          v-if="camera.isPinned"
+          v-if="camera.isPinned && !networkCamera"
           type="button"
           class="btn small"
           @click="emit('hang', camera.cameraId, null)"
@@ -107,13 +200,40 @@ const worst = computed(() => network.findings[0]);
           Let it be given one
         </button>
       </template>
-      <RouterLink :to="{ query: { ...$route.query, view: 'hook-up' }, params: { runId: camera.runId } }"
+      <template v-if="networkCamera">
+        <span class="field"
+          >Lead
+          <QuantityField
+            :value="networkCamera.lead.lengthM"
+            unit="m"
+            :label="`Lead of camera ${camera.number}`"
+            :allowed="fitting('networkCamera', 'lead.lengthM')"
+            @take="(lengthM) => setNetwork({ lead: { ...networkCamera!.lead, lengthM } })"
+        /></span>
+        <button type="button" class="btn small" @click="removeCamera">Remove the view</button>
+      </template>
+      <RouterLink
+        v-else-if="camera.runId"
+        :to="{ query: { ...$route.query, view: 'hook-up' }, params: { runId: camera.runId } }"
         >Hook-up</RouterLink
       >
     </section>
     <p v-else class="dim tiny">
       Click a box, a stroke or a camera; drag a camera to another box of its kind.
     </p>
+    <div class="row last">
+      <span class="dim tiny costs">{{ costs }}</span>
+      <span class="push" />
+      <button
+        v-for="one in additions"
+        :key="one.what"
+        type="button"
+        class="btn small"
+        @click="emit('add', one.what)"
+      >
+        {{ one.label }} <kbd>{{ one.key }}</kbd>
+      </button>
+    </div>
   </div>
 </template>
 
@@ -137,6 +257,21 @@ const worst = computed(() => network.findings[0]);
   gap: 4px 14px;
   align-items: center;
   font-size: 13px;
+}
+.load {
+  display: inline-flex;
+  gap: 6px;
+  align-items: center;
+}
+.ask {
+  font-size: 11px;
+  color: var(--copper);
+  text-decoration: underline;
+  text-underline-offset: 3px;
+}
+.last {
+  flex-wrap: wrap;
+  gap: 6px;
 }
 .field {
   display: inline-flex;

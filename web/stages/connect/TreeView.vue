@@ -1,19 +1,24 @@
 <script setup lang="ts">
-import { computed, ref, watch } from 'vue';
-import { alternativesFor } from '#core/connect/topology';
+import { useElementSize, useScroll } from '@vueuse/core';
+import { computed, nextTick, ref, useTemplateRef, watch } from 'vue';
+import { moveChanges, movesFor, type CameraEnd, type Move } from '#core/connect/topology';
+import type { NetworkMoment } from '#core/evaluate';
 import { removing } from '#core/model/site';
 import { useKeys } from '../../keys/keys';
 import { useOpenSite } from '../../stores/openSite';
 import { useSite } from '../../stores/site';
+import MoveDialog from './MoveDialog.vue';
 import TreeCamera from './TreeCamera.vue';
 import TreeDevice from './TreeDevice.vue';
 import TreeFoot from './TreeFoot.vue';
 import { mediumStrokes } from './media';
-import { columnX, rowHeight, treeLayout } from './treeLayout';
+import { columnX, dashesOf, inSight, rowHeight, treeLayout } from './treeLayout';
 import type { ShownNetwork } from './useNetwork';
+import type { Addition } from './views';
 
 /** The network from recorders over gear to cameras, with what each part carries. */
-const { network } = defineProps<{ network: ShownNetwork }>();
+const { network, moment } = defineProps<{ network: ShownNetwork; moment: NetworkMoment }>();
+const emit = defineEmits<{ add: [what: Addition] }>();
 const store = useSite();
 const openSite = useOpenSite();
 
@@ -32,6 +37,20 @@ const loads = computed(() => new Map(network.devices.map((one) => [one.deviceId,
 const linkLoad = computed(() => new Map(network.links.map(({ linkId, load }) => [linkId, load])));
 const layout = computed(() =>
   treeLayout(network.topology, (id) => loads.value.get(id)?.length ?? 0, isFolded),
+);
+
+/** Up to so many boxes and rows the whole tree is drawn, for whoever hears it read; of a larger one what is in sight. */
+const mostDrawn = 400;
+const scroller = useTemplateRef('scroller');
+const { y: scrolled } = useScroll(scroller);
+const { height: seen } = useElementSize(scroller);
+/** Drawn anew once for so many pixels, and so many more are drawn than are seen. */
+const stepPx = 400;
+const top = computed(() => Math.floor(scrolled.value / stepPx) * stepPx);
+const drawn = computed(() =>
+  layout.value.rows.length + layout.value.devices.length <= mostDrawn
+    ? layout.value
+    : inSight(layout.value, top.value - stepPx, top.value + seen.value + 2 * stepPx),
 );
 
 /** Why a camera was not hung where it was dropped. */
@@ -63,8 +82,28 @@ function step(by: number): void {
   const focused = (document.activeElement as HTMLElement | null)?.dataset['item'];
   const index = items.value.indexOf(focused ?? picked.value ?? '');
   const next = items.value[Math.min(items.value.length - 1, Math.max(0, index + by))];
-  if (next) element(next)?.focus();
+  if (next) void show(next);
 }
+/** Where each thing of the tree stands. */
+const heights = computed(
+  () =>
+    new Map([
+      ...layout.value.devices.map(({ device, y }) => [`device/${device.id}`, y] as const),
+      ...layout.value.rows.map(
+        (row) => [row.kind === 'camera' ? `camera/${row.key}` : `place/${row.key}`, row.y] as const,
+      ),
+    ]),
+);
+/** Brings a thing into sight and gives it the focus. */
+async function show(item: string): Promise<void> {
+  if (!element(item)) {
+    scroller.value?.scrollTo({ top: Math.max(0, (heights.value.get(item) ?? 0) - seen.value / 2) });
+    await nextFrame();
+    await nextTick();
+  }
+  element(item)?.focus();
+}
+const nextFrame = (): Promise<void> => new Promise((resolve) => requestAnimationFrame(() => resolve()));
 useKeys([
   { keys: ['ArrowDown', 'j'], label: 'next in the tree', group: 'Tree', run: () => step(1) },
   { keys: ['ArrowUp', 'k'], label: 'the one before', group: 'Tree', run: () => step(-1) },
@@ -78,14 +117,21 @@ function hang(cameraId: string, deviceId: string | null): void {
       store.change(`Let camera ${end.number} be given a port`, [removing('attachment', cameraId)]);
     return;
   }
-  const to = alternativesFor(network.topology, end).find(({ id }) => id === deviceId);
-  problem.value = to
+  const move = movesFor(openSite.value, network.topology, end).find(({ device }) => device.id === deviceId);
+  problem.value = move
     ? ''
     : `Camera ${end.number} cannot hang there: its choice asks for another kind of port, or one at another place. Choose another way for it in Decide first.`;
-  if (to)
-    store.change(`Hang camera ${end.number} on ${to.name}`, [
-      { kind: 'attachment', id: cameraId, set: { id: cameraId, deviceId } },
-    ]);
+  // Somebody has to say how long another way is.
+  if (move?.isNewWay) moving.value = { end, move };
+  else if (move) take(end, move, null);
+}
+const moving = ref<{ end: CameraEnd; move: Move } | null>(null);
+function take(end: CameraEnd, move: Move, lengthM: number | null): void {
+  store.change(
+    `Hang camera ${end.number} on ${move.device.name}`,
+    moveChanges(openSite.value, end, move, lengthM),
+  );
+  moving.value = null;
 }
 const placeName = (id: string): string => openSite.value.place[id]?.name ?? id;
 const media = computed(() => [
@@ -98,7 +144,7 @@ const media = computed(() => [
 
 <template>
   <div class="tree-view">
-    <div class="scroll">
+    <div ref="scroller" class="scroll">
       <div
         class="tree"
         role="tree"
@@ -107,20 +153,20 @@ const media = computed(() => [
       >
         <svg class="strokes" :height="layout.height" aria-hidden="true">
           <path
-            v-for="stroke in layout.strokes"
+            v-for="stroke in drawn.strokes"
             :key="stroke.key"
             :d="stroke.path"
             fill="none"
             :stroke="mediumStrokes[stroke.medium].colour"
             :stroke-width="mediumStrokes[stroke.medium].weight"
-            :stroke-dasharray="mediumStrokes[stroke.medium].dashes || undefined"
+            :stroke-dasharray="dashesOf(stroke, mediumStrokes[stroke.medium].dashes)"
             :opacity="stroke.isPlanned ? 0.75 : 1"
             :class="{ picked: picked === itemOf(stroke.of) }"
             @click="picked = itemOf(stroke.of)"
           />
         </svg>
         <TreeDevice
-          v-for="one in layout.devices"
+          v-for="one in drawn.devices"
           :key="one.device.id"
           :placed="one"
           :loads="loads.get(one.device.id) ?? []"
@@ -129,7 +175,7 @@ const media = computed(() => [
           @pick="picked = `device/${one.device.id}`"
           @hang="(cameraId) => hang(cameraId, one.device.id)"
         />
-        <template v-for="row in layout.rows" :key="`${row.kind} ${row.key}`">
+        <template v-for="row in drawn.rows" :key="`${row.kind} ${row.key}`">
           <button
             v-if="row.kind === 'place'"
             type="button"
@@ -170,12 +216,21 @@ const media = computed(() => [
       </p>
     </div>
     <p v-if="problem" class="caution" role="alert">{{ problem }}</p>
+    <MoveDialog
+      v-if="moving"
+      :end="moving.end"
+      :move="moving.move"
+      @take="(lengthM) => take(moving!.end, moving!.move, lengthM)"
+      @leave="moving = null"
+    />
     <TreeFoot
       :network="network"
+      :moment="moment"
       :picked="picked"
       :link-load="linkLoad"
       @pick="(item) => (picked = item)"
       @hang="hang"
+      @add="(what) => emit('add', what)"
     />
   </div>
 </template>
@@ -195,6 +250,8 @@ const media = computed(() => [
   position: relative;
 }
 .strokes {
+  /* A layer of its own is moved when the tree scrolls, and not drawn anew. */
+  will-change: transform;
   position: absolute;
   inset: 0;
   width: 100%;

@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest';
 import { evaluateSite, networkAt } from '#core/evaluate';
 import type { OptionKind } from '#core/model/site';
 import { saltmarrowSite } from '../../../core/model/site/testSite';
-import { boxWidth, rowHeight, treeLayout, type TreeLayout } from './treeLayout';
+import { boxWidth, dashesOf, inSight, rowHeight, treeLayout, type TreeLayout } from './treeLayout';
 
 const demo = saltmarrowSite();
 const options: Record<string, OptionKind> = {
@@ -54,5 +54,39 @@ describe('the tree', () => {
     const counted = folded.rows.reduce((sum, row) => sum + (row.kind === 'place' ? row.count : 0), 0);
     expect(counted).toBe(topology.cameras.length);
     expect(folded.rows.length).toBeLessThan(layout().rows.length);
+  });
+  it('in parts shows everything that reaches into each part, and all of it over all parts', () => {
+    const whole = layout();
+    const seen = new Set<string>();
+    for (let top = 0; top < whole.height; top += 150) {
+      const part = inSight(whole, top, top + 150);
+      for (const { device } of part.devices) seen.add(device.id);
+      for (const { key } of [...part.rows, ...part.strokes]) seen.add(key);
+      for (const { y } of part.rows) expect(y + rowHeight >= top && y <= top + 150).toBe(true);
+      expect(part.height).toBe(whole.height);
+    }
+    const all = [
+      ...whole.devices.map(({ device }) => device.id),
+      ...[...whole.rows, ...whole.strokes].map(({ key }) => key),
+    ];
+    expect(seen).toEqual(new Set(all));
+  });
+  it('has each line and each stroke under a key of its own, also where two recorders share a device', () => {
+    const [first, ...others] = topology.cameras;
+    const split = { ...topology, cameras: [{ ...first!, recorderId: 'marshalling-recorder' }, ...others] };
+    for (const folded of [false, true]) {
+      const { rows, strokes } = treeLayout(
+        split,
+        () => 0,
+        () => folded,
+      );
+      for (const keys of [rows.map(({ key }) => key), strokes.map(({ key }) => key)])
+        expect(new Set(keys).size).toBe(keys.length);
+    }
+  });
+  it('draws a stroke without dashes where nobody could read them', () => {
+    expect(dashesOf({ top: 0, bottom: 300 }, '4 2')).toBe('4 2');
+    expect(dashesOf({ top: 0, bottom: 9000 }, '4 2')).toBeUndefined();
+    expect(dashesOf({ top: 0, bottom: 300 }, '')).toBeUndefined();
   });
 });

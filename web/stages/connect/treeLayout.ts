@@ -26,6 +26,9 @@ export interface Stroke {
   medium: CameraEnd['medium'];
   of: { kind: 'link'; id: string } | { kind: 'camera'; id: string };
   isPlanned: boolean;
+  /** Between which heights it runs. */
+  top: number;
+  bottom: number;
 }
 
 export interface TreeLayout {
@@ -34,6 +37,11 @@ export interface TreeLayout {
   strokes: Stroke[];
   height: number;
 }
+
+const between = (a: number, b: number): { top: number; bottom: number } => ({
+  top: Math.min(a, b),
+  bottom: Math.max(a, b),
+});
 
 const boxHeight = (loads: number): number => headHeight + loads * loadHeight;
 
@@ -55,8 +63,9 @@ function inOrder({ cameras, devices }: Topology): CameraEnd[] {
   );
 }
 
-/** One block of the right column: cameras of one place that hang on one device. */
-const blockKey = ({ deviceId, placeId }: CameraEnd): string => `${deviceId ?? '-'} ${placeId}`;
+/** One block of the right column: cameras of one place that hang on one device and go to one recorder. */
+const blockKey = ({ recorderId, deviceId, placeId }: CameraEnd): string =>
+  `${recorderId ?? '-'} ${deviceId ?? '-'} ${placeId}`;
 
 function rowsOf(cameras: readonly CameraEnd[], isFolded: (key: string) => boolean): TreeRow[] {
   const counts = new Map<string, number>();
@@ -186,6 +195,7 @@ function linkStroke(link: TopologyLink, placed: ReadonlyMap<string, PlacedDevice
       medium: link.medium,
       of: { kind: 'link', id: link.id },
       isPlanned: link.standing === 'planned',
+      ...between(middle(from), middle(to)),
     },
   ];
 }
@@ -207,6 +217,27 @@ function rowStroke(
       medium: camera.medium,
       of: { kind: 'camera', id: camera.cameraId },
       isPlanned: false,
+      ...between(from.y + from.height / 2, row.y + rowHeight / 2),
     },
   ];
+}
+
+/** Over so many pixels nobody reads the dashes of a stroke any more, and drawing them takes most of the time. */
+const longestDashed = 1500;
+
+/** The dashes that a stroke is drawn with, out of those of its medium. */
+export const dashesOf = (
+  { top, bottom }: Pick<Stroke, 'top' | 'bottom'>,
+  dashes: string,
+): string | undefined => (bottom - top > longestDashed ? undefined : dashes || undefined);
+
+/** What of a tree lies between two heights: of a large one no more is drawn than can be seen. */
+export function inSight(layout: TreeLayout, top: number, bottom: number): TreeLayout {
+  const isSeen = (from: number, to: number): boolean => to >= top && from <= bottom;
+  return {
+    ...layout,
+    devices: layout.devices.filter(({ y, height }) => isSeen(y, y + height)),
+    rows: layout.rows.filter(({ y }) => isSeen(y, y + rowHeight)),
+    strokes: layout.strokes.filter((stroke) => isSeen(stroke.top, stroke.bottom)),
+  };
 }

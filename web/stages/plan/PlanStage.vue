@@ -123,6 +123,14 @@ useKeys([{ keys: ['p'], label: 'print the sheet', group: 'Plan', run: print }]);
               </tr>
             </tbody>
           </table>
+          <template v-if="sheet.network.lines.length > 0">
+            <h3 class="network">The network itself</h3>
+            <p v-for="line in sheet.network.lines" :key="line">{{ line }}</p>
+            <p class="tiny dim">
+              {{ money(sheet.network.cost) }} {{ sheet.currency }} and {{ hours(sheet.network.hours) }} of the
+              total, whatever is chosen for the cameras.
+            </p>
+          </template>
           <p class="tiny dim">
             A camera’s cost counts one port of a full unit; the total counts whole units.
           </p>
@@ -150,6 +158,9 @@ useKeys([{ keys: ['p'], label: 'print the sheet', group: 'Plan', run: print }]);
 </template>
 
 <style scoped>
+.network {
+  padding-top: 12px;
+}
 .plan {
   height: 100%;
   overflow: hidden auto;

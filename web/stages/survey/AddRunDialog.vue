@@ -1,11 +1,11 @@
 <script setup lang="ts">
-import AutoComplete from 'primevue/autocomplete';
 import Dialog from 'primevue/dialog';
 import { computed, reactive, ref, watch } from 'vue';
 import { addRun, addRunTo, longestSegmentM, nextNumber, type Camera } from '#core/model/site';
 import DialogFoot from '../../parts/DialogFoot.vue';
 import FieldRow from '../../parts/FieldRow.vue';
 import PickField from '../../parts/PickField.vue';
+import PlaceField from '../../parts/PlaceField.vue';
 import QuantityField from '../../parts/QuantityField.vue';
 import TextField from '../../parts/TextField.vue';
 import { useMeasures } from '../../stores/measures';
@@ -30,7 +30,6 @@ const blank = () => ({
 });
 const wanted = reactive(blank());
 const problems = ref<string[]>([]);
-const suggestions = ref<string[]>([]);
 
 const places = computed(() => Object.values(store.site?.place ?? {}));
 const headEnds = computed(() =>
@@ -54,19 +53,13 @@ function leave(): void {
   visible.value = false;
 }
 
-function suggest({ query }: { query: string }): void {
-  suggestions.value = places.value
-    .map(({ name }) => name)
-    .filter((name) => name.toLowerCase().includes(query.toLowerCase()));
-}
-
 const metres = (value: number) =>
   value > 0 && value <= longestSegmentM ? undefined : `more than 0, at most ${longestSegmentM} m`;
 
 function add(): void {
   const missing = [
     ...(camera || wanted.name.trim() ? [] : ['Name the view, such as “Turnstiles”.']),
-    ...(camera || String(wanted.placeName ?? '').trim() ? [] : ['Say where the camera hangs.']),
+    ...(camera || wanted.placeName.trim() ? [] : ['Say where the camera hangs.']),
     ...(wanted.lengthM > 0 ? [] : ['Give the length of the run, an estimate will do.']),
   ];
   problems.value = missing;
@@ -112,17 +105,7 @@ function add(): void {
             placeholder="What it looks at"
             @take="(text) => (wanted.name = text)"
         /></FieldRow>
-        <FieldRow label="Place"
-          ><AutoComplete
-            v-model="wanted.placeName"
-            :suggestions="suggestions"
-            aria-label="Place"
-            placeholder="A known place or a new one"
-            fluid
-            size="small"
-            dropdown
-            @complete="suggest"
-        /></FieldRow>
+        <FieldRow label="Place"><PlaceField v-model="wanted.placeName" /></FieldRow>
       </template>
       <FieldRow label="Runs from"
         ><PickField

@@ -4,6 +4,7 @@ import { computed } from 'vue';
 import { useKeys } from '../../keys/keys';
 import type { BoardOrder } from '../../line/boardLayout';
 import LineBoard from '../../line/LineBoard.vue';
+import { camerasWithoutRun } from '#core/survey/gaps';
 import { useOpenEvaluation, useOpenSite } from '../../stores/openSite';
 import { useSelection } from '../../stores/selection';
 
@@ -19,10 +20,7 @@ const orders: { value: BoardOrder; label: string }[] = [
   { value: 'length', label: 'length' },
   { value: 'trouble', label: 'trouble' },
 ];
-const withoutRun = computed(() => {
-  const withRun = new Set(Object.values(openSite.value.run).map(({ cameraId }) => cameraId));
-  return Object.values(openSite.value.camera).filter(({ id }) => !withRun.has(id));
-});
+const withoutRun = computed(() => camerasWithoutRun(openSite.value));
 const sortByNext = () => {
   order.value = orders[(orders.findIndex(({ value }) => value === order.value) + 1) % orders.length]!.value;
 };

@@ -21,6 +21,7 @@ import YesNoField from '../../parts/YesNoField.vue';
 import { useOpenSite } from '../../stores/openSite';
 import LensFields from './LensFields.vue';
 import NeedFields from './NeedFields.vue';
+import TelemetryFields from './TelemetryFields.vue';
 
 const { camera } = defineProps<{ camera: Camera }>();
 const emit = defineEmits<{ set: [what: string, next: FactUpdate<Camera>] }>();
@@ -101,6 +102,11 @@ const setWindow = (fields: Partial<Camera['supply']['window']>) =>
       label="Body"
       @take="(body) => note('Body', { body })"
   /></FieldRow>
+  <TelemetryFields
+    v-if="camera.body === 'turning'"
+    :camera="camera"
+    @set="(what, next) => emit('set', what, next)"
+  />
   <FieldRow label="Picture" field="format" :assumed="isAssumed('format')" @confirm="confirm('format')"
     ><PickField
       :value="camera.format"

@@ -15,7 +15,7 @@ import { idMark } from '../../stores/idMark';
 
 /** A cable by its own data sheet. It goes before the tables, and for every segment that is of it. */
 const { sheet } = defineProps<{ sheet: DataSheet | null }>();
-const emit = defineEmits<{ take: [sheet: DataSheet]; leave: [] }>();
+const emit = defineEmits<{ take: [sheet: DataSheet]; remove: [sheet: DataSheet]; leave: [] }>();
 const openSite = useOpenSite();
 
 const kinds = [
@@ -180,6 +180,10 @@ const lossProblem = (text: string) =>
           placeholder="as printed"
           @take="(fireRating) => (draft.fireRating = fireRating)"
       /></FieldRow>
+      <p v-if="sheet && openSite.construction[sheet.id]">
+        <button type="button" class="btn small" @click="emit('remove', sheet)">Delete this data sheet</button>
+        <span class="dim tiny"> Its segments are then reckoned with the nearest row of the tables.</span>
+      </p>
       <DialogFoot
         :problems="problems"
         :go="sheet ? 'Change it everywhere' : 'Use this cable'"

@@ -3,17 +3,25 @@ import { computed, inject, ref } from 'vue';
 import { cableOf, powerCable, waysToShareCores, type DataSheet } from '#core/physics/cable';
 import { fieldKey } from '#core/survey/gaps';
 import {
+  conductorsOf,
+  leaveSheaths,
   noteConstruction,
+  removeConstruction,
+  segmentsAlike,
+  shareCable,
+  sheathAt,
   withCable,
   withJoint,
   withoutSegment,
   withSegment,
+  withChanges,
   withSegmentAfter,
   type AssumableOfSegment,
   type Leg,
   type FactUpdate,
   type Run,
   type Segment,
+  type SheathMember,
 } from '#core/model/site';
 import { onlyField } from '../../parts/onlyField';
 import FieldRow from '../../parts/FieldRow.vue';
@@ -24,6 +32,7 @@ import { choices } from '#core/model/labels';
 import { useMeasures } from '../../stores/measures';
 import { useOpenSite } from '../../stores/openSite';
 import { useSite } from '../../stores/site';
+import { idMark } from '../../stores/idMark';
 import DataSheetDialog from './DataSheetDialog.vue';
 import LengthFields from './LengthFields.vue';
 import PrintFields from './PrintFields.vue';
@@ -85,7 +94,44 @@ function takeCable(value: string): void {
   const own = Object.values(openSite.value.construction).find(({ id }) => ownKey(id) === value);
   emit('change', 'Cable', (now) => withCable(now, index, own ?? value));
 }
+const nobody = '-';
+const memberKey = ({ runId, segment: at }: SheathMember) => `${runId}/${at}`;
+/** Segments of other runs that could be in the same cable as this one. */
+const sharers = computed(() => [
+  { value: nobody, label: 'Nobody' },
+  ...segmentsAlike(openSite.value, { runId: run.id, segment: index }).map(({ member, cameraNumber }) => ({
+    value: memberKey(member),
+    label: `Camera ${cameraNumber}, segment ${member.segment + 1}`,
+  })),
+]);
+const isPairCable = computed(() => conductorsOf(segment) !== null);
+const ownSheath = computed(() => sheathAt(openSite.value, run.id, index));
+const sharedWith = computed(() => {
+  const other = ownSheath.value?.members.find(({ runId }) => runId !== run.id);
+  return other ? memberKey(other) : nobody;
+});
+const sharingProblem = ref('');
+function takeSharer(key: string): void {
+  const own = { runId: run.id, segment: index };
+  const leaving = leaveSheaths(openSite.value, (member) => memberKey(member) === memberKey(own));
+  const [runId = '', at = '0'] = key.split('/');
+  const changes =
+    key === nobody
+      ? leaving
+      : [
+          ...leaving,
+          ...shareCable(withChanges(openSite.value, leaving), own, { runId, segment: Number(at) }, idMark),
+        ];
+  sharingProblem.value = store
+    .change('Shared cable', changes)
+    .map(({ allowed }) => allowed)
+    .join('; ');
+}
 const isWritingSheet = ref(false);
+function removeSheet(sheet: DataSheet): void {
+  isWritingSheet.value = false;
+  store.change(`Delete the data sheet of ${sheet.name}`, removeConstruction(openSite.value, sheet.id));
+}
 function takeSheet(sheet: DataSheet): void {
   store.change(`Data sheet of ${sheet.name}`, noteConstruction(openSite.value, sheet));
   emit('change', 'Cable', (now) => withCable(now, index, sheet));
@@ -104,10 +150,22 @@ function takeSheet(sheet: DataSheet): void {
         {{ segment.sheet ? 'Its data sheet' : 'By data sheet' }}
       </button></FieldRow
     >
+    <FieldRow
+      v-if="isPairCable && sharers.length > 1 && !alone"
+      label="Same cable as"
+      hint="One jacket with pairs of several cameras. What needs all pairs is then not offered."
+      ><PickField
+        :value="sharedWith"
+        :choices="sharers"
+        :label="`Segment ${index + 1} is in the same cable as`"
+        @take="takeSharer"
+    /></FieldRow>
+    <p v-if="sharingProblem" class="caution" role="alert">Not taken: {{ sharingProblem }}.</p>
     <DataSheetDialog
       v-if="isWritingSheet"
       :sheet="segment.sheet ?? null"
       @take="takeSheet"
+      @remove="removeSheet"
       @leave="isWritingSheet = false"
     />
     <PrintFields

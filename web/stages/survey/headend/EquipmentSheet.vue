@@ -19,6 +19,7 @@ import TextField from '../../../parts/TextField.vue';
 import { fitting } from '../../../parts/within';
 import { useOpenSite } from '../../../stores/openSite';
 import HookUpFields from './HookUpFields.vue';
+import MonitorFields from './MonitorFields.vue';
 
 /** Network gear, monitors, adapters, UPS, racks and mains circuits: what each is, and what hangs on it. */
 const { equipment, mains } = defineProps<{ equipment: Equipment; mains: MainsCheck }>();
@@ -32,17 +33,28 @@ const is = <K extends GearKind>(kind: K) =>
   equipment.gear.kind === kind ? (equipment.gear as Extract<Gear, { kind: K }>) : null;
 const gear = computed(() => ({
   switch: is('switch'),
+  coaxUnit: is('coax-unit'),
+  linkEnd: is('link-end'),
   monitor: is('monitor'),
   adapter: is('adapter'),
   ups: is('ups'),
   rack: is('rack'),
   circuit: is('circuit'),
 }));
-const inputs = [
-  { value: 'composite' as const, label: 'Composite' },
-  { value: 'vga' as const, label: 'VGA' },
-  { value: 'hdmi' as const, label: 'HDMI' },
+const endMedia = [
+  { value: 'radio' as const, label: 'Radio' },
+  { value: 'fibre' as const, label: 'Fibre' },
+  { value: 'coax-converters' as const, label: 'Coax' },
+  { value: 'power-line' as const, label: 'Mains wiring' },
 ];
+/** What becomes of it: it stays, it goes when all is done, or it is still to be bought. */
+type Fate = 'stays' | 'goes' | 'to-buy';
+const fates = computed((): { value: Fate; label: string }[] => [
+  { value: 'stays', label: 'Stays' },
+  { value: 'goes', label: 'Goes when all is done' },
+  ...(equipment.toBuy === undefined ? [] : [{ value: 'to-buy' as const, label: 'Is to be bought' }]),
+]);
+const fate = computed((): Fate => (equipment.toBuy ? 'to-buy' : equipment.goes ? 'goes' : 'stays'));
 
 const circuit = computed(() => mains.circuits.find(({ id }) => id === equipment.id));
 const ups = computed(() => mains.upses.find(({ id }) => id === equipment.id));
@@ -53,7 +65,8 @@ const words = { noted: '', computed: ' (from its cameras)', unknown: ' (watts no
 function set(what: string, fields: { [K in keyof Equipment]?: Equipment[K] | undefined }): void {
   emit('change', what, [{ kind: 'equipment', id: equipment.id, set: withFields(equipment, fields) }]);
 }
-const setGear = (fields: Partial<Gear> | { ratedVa: undefined } | { portWatts: undefined }) =>
+type Cleared = 'ratedVa' | 'portWatts' | 'recorderId' | 'tiles';
+const setGear = (fields: Partial<Gear> | { [K in Cleared]?: string | string[] | undefined }) =>
   set('Figures', { gear: withFields<object>(equipment.gear, fields) as Gear });
 </script>
 
@@ -129,14 +142,67 @@ const setGear = (fields: Partial<Gear> | { ratedVa: undefined } | { portWatts: u
         :allowed="fitting('equipment', 'gear[switch].uplinkMbps', 'Mb/s')"
         @take="(uplinkMbps) => setGear({ uplinkMbps })"
     /></FieldRow>
+    <FieldRow label="Others take" hint="Desks, phones and doors on the same switch."
+      ><QuantityField
+        :value="gear.switch.taken?.ports ?? 0"
+        unit=""
+        label="Ports that others take"
+        :allowed="fitting('equipment', 'gear[switch].taken.ports')"
+        @take="(ports) => setGear({ taken: { watts: 0, ...gear.switch!.taken, ports } })" /><span
+        class="dim tiny"
+        >ports and</span
+      ><QuantityField
+        :value="gear.switch.taken?.watts ?? 0"
+        unit="W"
+        label="Watts that others take"
+        :allowed="fitting('equipment', 'gear[switch].taken.watts', 'W')"
+        @take="(watts) => setGear({ taken: { ports: 0, ...gear.switch!.taken, watts } })"
+    /></FieldRow>
   </template>
-  <FieldRow v-else-if="gear.monitor" label="Shows"
-    ><PickField
-      :value="gear.monitor.input"
-      :choices="inputs"
-      label="Monitor input"
-      @take="(input) => setGear({ input })"
-  /></FieldRow>
+  <template v-else-if="gear.coaxUnit">
+    <FieldRow label="Ports"
+      ><QuantityField
+        :value="gear.coaxUnit.ports"
+        unit=""
+        label="Ports"
+        :allowed="fitting('equipment', 'gear[coax-unit].ports')"
+        @take="(ports) => setGear({ ports })"
+    /></FieldRow>
+    <FieldRow label="Power budget"
+      ><QuantityField
+        :value="gear.coaxUnit.poeWatts"
+        unit="W"
+        label="Power budget"
+        :allowed="fitting('equipment', 'gear[coax-unit].poeWatts', 'W')"
+        @take="(poeWatts) => setGear({ poeWatts })"
+    /></FieldRow>
+    <FieldRow label="Uplink"
+      ><QuantityField
+        :value="gear.coaxUnit.uplinkMbps"
+        unit="Mb/s"
+        label="Uplink"
+        :allowed="fitting('equipment', 'gear[coax-unit].uplinkMbps', 'Mb/s')"
+        @take="(uplinkMbps) => setGear({ uplinkMbps })"
+    /></FieldRow>
+  </template>
+  <template v-else-if="gear.linkEnd">
+    <FieldRow label="Over"
+      ><PickField
+        :value="gear.linkEnd.medium"
+        :choices="endMedia"
+        label="What it sends over"
+        @take="(medium) => setGear({ medium })"
+    /></FieldRow>
+    <FieldRow label="Carries"
+      ><QuantityField
+        :value="gear.linkEnd.carriesMbps"
+        unit="Mb/s"
+        label="What it carries"
+        :allowed="fitting('equipment', 'gear[link-end].carriesMbps', 'Mb/s')"
+        @take="(carriesMbps) => setGear({ carriesMbps })"
+    /></FieldRow>
+  </template>
+  <MonitorFields v-else-if="gear.monitor" :monitor="gear.monitor" @set="setGear" />
   <FieldRow v-else-if="gear.adapter" label="Gives">
     <PickField
       :value="gear.adapter.current"
@@ -219,7 +285,7 @@ const setGear = (fields: Partial<Gear> | { ratedVa: undefined } | { portWatts: u
     />
   </FieldRow>
   <FieldRow
-    v-if="gear.switch || equipment.gear.kind === 'router'"
+    v-if="gear.switch || gear.coaxUnit || gear.linkEnd || equipment.gear.kind === 'router'"
     label="Address"
     hint="On the camera network."
     ><TextField
@@ -239,6 +305,19 @@ const setGear = (fields: Partial<Gear> | { ratedVa: undefined } | { portWatts: u
     :watts="!gear.ups"
     @set="(hookUp) => set('Hook-up', { hookUp })"
   />
+  <FieldRow label="At the end"
+    ><PickField
+      :value="fate"
+      :choices="fates"
+      label="What becomes of it"
+      @take="
+        (to) =>
+          set('Future', {
+            goes: to === 'goes' ? true : undefined,
+            ...(to === 'to-buy' ? {} : { toBuy: undefined }),
+          })
+      "
+  /></FieldRow>
   <FieldRow label="Note"
     ><TextField
       :value="equipment.note ?? ''"

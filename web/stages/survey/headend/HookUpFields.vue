@@ -43,7 +43,14 @@ function set(fields: { [K in keyof HookUp]: HookUp[K] | undefined }): void {
       :value="hookUp.rackId ?? nothing"
       :choices="racks"
       label="Rack"
-      @take="(rackId) => set(rackId !== nothing ? { rackId } : { rackId: undefined, rackUnits: undefined })"
+      @take="
+        (rackId) =>
+          set(
+            rackId !== nothing
+              ? { rackId }
+              : { rackId: undefined, rackUnits: undefined, rackFrom: undefined },
+          )
+      "
     />
     <template v-if="hookUp.rackId"
       ><QuantityField
@@ -51,9 +58,16 @@ function set(fields: { [K in keyof HookUp]: HookUp[K] | undefined }): void {
         unit=""
         label="Rack units"
         :allowed="fitting('supply', 'hookUp.rackUnits')"
-        @take="(rackUnits) => set({ rackUnits })"
-      /><span class="dim tiny">units</span></template
-    >
+        @take="(rackUnits) => set({ rackUnits })" /><span class="dim tiny">units, the lowest at</span
+      ><QuantityField
+        :value="hookUp.rackFrom ?? null"
+        unit=""
+        label="Lowest rack unit"
+        clearable
+        :allowed="fitting('supply', 'hookUp.rackFrom')"
+        @take="(rackFrom) => set({ rackFrom })"
+        @clear="set({ rackFrom: undefined })"
+    /></template>
   </FieldRow>
   <FieldRow label="Mains from">
     <PickField

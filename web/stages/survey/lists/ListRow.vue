@@ -44,14 +44,16 @@ const parts = computed(() => {
       role="none"
       :style="{ width: `${part.widthPx}px` }"
     >
-      <label v-if="part.kind === 'frozen'" class="tick"
-        ><input
-          type="checkbox"
-          :checked="isPicked"
-          :aria-label="`Pick row ${row.id}`"
-          tabindex="-1"
-          @change="emit('pick')"
-      /></label>
+      <div v-if="part.kind === 'frozen'" role="gridcell">
+        <label class="tick"
+          ><input
+            type="checkbox"
+            :checked="isPicked"
+            :aria-label="`Pick row ${row.id}`"
+            tabindex="-1"
+            @change="emit('pick')"
+        /></label>
+      </div>
       <template v-for="{ column, x } in part.columns" :key="column.key">
         <div
           v-if="edited === column.key"

@@ -121,15 +121,17 @@ function tabKey(rowId: string): string | null {
     class="grid"
     role="grid"
     :aria-rowcount="rows.length + 1"
-    :aria-colcount="columns.length"
+    :aria-colcount="columns.length + 1"
     @focusin="onFocus"
     @keydown="onCellKey"
     @dblclick="onDouble"
   >
     <div class="head" role="row" :style="{ width: `${tableWidth}px` }">
-      <label class="tick frozen"
-        ><input type="checkbox" :checked="areAllPicked" aria-label="Pick all rows" @change="pickAll"
-      /></label>
+      <div class="frozen" role="columnheader">
+        <label class="tick"
+          ><input type="checkbox" :checked="areAllPicked" aria-label="Pick all rows" @change="pickAll"
+        /></label>
+      </div>
       <div
         v-for="{ column, x, isFrozen } in laidColumns"
         :key="column.key"

@@ -29,6 +29,10 @@ import { neighbour } from './neighbour';
 import { idMark } from '../../../stores/idMark';
 
 /** The survey as tables: seen at once, found, sorted, changed in place, one or many, and taken in and out. */
+const { only = null } = defineProps<{
+  /** Where one list stands by itself. */
+  only?: ListId | null;
+}>();
 const store = useSite();
 const openSite = useOpenSite();
 const own = useMeasures();
@@ -42,7 +46,11 @@ const find = useTemplateRef<HTMLInputElement>('find');
 const file = useTemplateRef<HTMLInputElement>('file');
 const importing = shallowRef<{ table: ForeignTable; remarks: string[] } | null>(null);
 
-const table = computed(() => tableOf(openSite.value, listIds.includes(id.value) ? id.value : 'camera'));
+/** Addresses stand in Connect, with what clashes among them. */
+const surveyLists: readonly ListId[] = listIds.filter((one) => one !== 'address');
+const table = computed(() =>
+  tableOf(openSite.value, only ?? (surveyLists.includes(id.value) ? id.value : 'camera')),
+);
 const steady = computed<readonly ShownRow[]>((before = []) => steadyRows(before, table.value.rows));
 const rows = computed(() => matching(steady.value, search.value));
 // A row that an undo or another window takes away is not picked any more.
@@ -194,9 +202,9 @@ useKeys([{ keys: ['f'], label: 'find in the list', group: 'Lists', run: () => fi
 <template>
   <div class="lists" @paste="onPaste">
     <div class="row bar">
-      <span class="which" role="group" aria-label="Which list"
+      <span v-if="!only" class="which" role="group" aria-label="Which list"
         ><button
-          v-for="one in listIds"
+          v-for="one in surveyLists"
           :key="one"
           type="button"
           class="plain"

@@ -9,6 +9,10 @@ export interface AddressOwners {
   services: string[];
 }
 
+/** What a camera is called among devices with addresses. */
+export const addressedCamera = ({ camera }: Pick<Site, 'camera'>, id: string): string =>
+  `camera ${camera[id]?.number ?? id}`;
+
 /** Every address that is taken on the camera network, with who has it. */
 export function takenAddresses(site: Addressed): Map<string, AddressOwners> {
   const by = new Map<string, AddressOwners>();
@@ -24,6 +28,6 @@ export function takenAddresses(site: Addressed): Map<string, AddressOwners> {
   }
   for (const { address, name } of Object.values(site.equipment)) add(address, 'devices', name);
   for (const { id, address } of Object.values(site.networkConfig))
-    add(address, 'devices', `camera ${site.camera[id]?.number ?? id}`);
+    add(address, 'devices', addressedCamera(site, id));
   return by;
 }

@@ -1,0 +1,71 @@
+import { describe, expect, it } from 'vitest';
+import type { Site } from '#core/model/site';
+import { saltmarrowSite } from '../../model/site/testSite';
+import { addressReport } from '.';
+
+const demo = saltmarrowSite();
+const withNetwork = (over: Partial<Site> = {}): Site => {
+  const network = { address: '10.20.0.5', prefixBits: 24, gateway: '10.20.0.1' };
+  const [hall, marshalling] = [demo.recorder['hall-recorder']!, demo.recorder['marshalling-recorder']!];
+  return {
+    ...demo,
+    recorder: {
+      [hall.id]: { ...hall, network },
+      [marshalling.id]: {
+        ...marshalling,
+        network: { ...network, address: '10.20.0.6', timeSource: '10.20.0.1' },
+      },
+    },
+    networkConfig: { c18: { id: 'c18', address: '10.20.0.118' } },
+    ...over,
+  };
+};
+
+describe('the addresses of a site', () => {
+  it('two recorders of one network are one range, with what is taken of it', () =>
+    // Two recorders, the gateway that is the time source too, and a camera.
+    expect(addressReport(withNetwork()).networks).toEqual([
+      {
+        cidr: '10.20.0.0/24',
+        recorders: ['Hall recorder', 'Marshalling recorder'],
+        gateway: '10.20.0.1',
+        timeSource: '10.20.0.1',
+        taken: 4,
+        hosts: 254,
+      },
+    ]));
+  it.each([
+    [
+      'a camera on the gateway',
+      { c18: { id: 'c18', address: '10.20.0.1' } },
+      /10\.20\.0\.1 is claimed by camera 18/,
+    ],
+    [
+      'two cameras with one address',
+      { c18: { id: 'c18', address: '10.20.0.9' }, c20: { id: 'c20', address: '10.20.0.9' } },
+      /camera 18 and camera 20/,
+    ],
+    ['one outside', { c18: { id: 'c18', address: '10.9.0.9' } }, /in no camera network/],
+  ])('%s is named', (_, networkConfig, words) =>
+    expect(addressReport(withNetwork({ networkConfig })).conflicts.join()).toMatch(words),
+  );
+  it('a router that is the gateway is no conflict', () => {
+    const router = {
+      id: 'router',
+      name: 'Router',
+      placeId: 'ticket-hall',
+      gear: { kind: 'router' as const },
+    };
+    const equipment = { router: { ...router, address: '10.20.0.1' } };
+    expect(addressReport(withNetwork({ equipment })).conflicts).toEqual([]);
+  });
+  it('says what to heed, and where nothing is noted what to do first', () => {
+    expect(addressReport(withNetwork()).statements.join(' ')).toMatch(/No route from it to the internet/);
+    const recorder = Object.fromEntries(
+      Object.values(demo.recorder).map(({ network: _, ...rest }) => [rest.id, rest]),
+    );
+    expect(addressReport({ ...demo, recorder }).statements).toEqual([
+      expect.stringMatching(/No network is noted yet/),
+    ]);
+  });
+});

@@ -1,0 +1,71 @@
+import { describe, expect, it } from 'vitest';
+import { evaluateSite } from '#core/evaluate';
+import type { OptionKind, Site } from '#core/model/site';
+import { saltmarrowSite } from '../../model/site/testSite';
+import { freedBy, freedInWords } from '.';
+
+const demo = saltmarrowSite();
+const who = { at: '2026-04-01T09:00:00Z', by: 'R. Tolland' };
+const freed = (options: Record<string, OptionKind>, over: Partial<Site> = {}) => {
+  const choice = Object.fromEntries(
+    Object.entries(options).map(([id, option]) => [id, { id, option, ...who }]),
+  );
+  const site = { ...demo, choice, ...over };
+  return freedBy(site, evaluateSite(site).runs);
+};
+const idsOn = (supplyId: string): string[] =>
+  Object.values(demo.run).flatMap(({ feed, cameraId }) =>
+    feed.kind !== 'local-adapter' && feed.supplyId === supplyId ? [cameraId] : [],
+  );
+
+describe('what a change frees', () => {
+  it('is nothing while nothing is chosen', () =>
+    expect(freed({})).toEqual({
+      inputs: [],
+      boxes: [],
+      coaxM: 0,
+      pairM: 0,
+      rackUnits: 0,
+      goes: [],
+      circuits: [],
+    }));
+  it('is the input and the box’s output of a camera on IP over its coax, but not the coax', () => {
+    const { inputs, boxes, coaxM } = freed({ c01: 'ip-coax-unit' });
+    expect(inputs).toEqual([{ recorderId: 'hall-recorder', name: 'Hall recorder', count: 1, isAll: false }]);
+    expect(boxes).toEqual([{ supplyId: 'hall-box', name: 'Hall box', outputs: 1, isAll: false }]);
+    expect(coaxM).toBe(0);
+  });
+  it('is the old cable where a new one takes its place', () => {
+    const { segments } = demo.run['r19']!;
+    expect(freed({ c19: 'new-category' }).coaxM).toBe(
+      segments.reduce((sum, { lengthM }) => sum + lengthM, 0),
+    );
+  });
+  it('is a whole box with its units and its circuit once its last camera has gone', () => {
+    const all = Object.fromEntries(idsOn('quay-box').map((id) => [id, 'retire' as const]));
+    const circuit = {
+      id: 'quay-circuit',
+      name: 'Quay circuit',
+      placeId: 'quay-hut',
+      gear: { kind: 'circuit' as const, volts: 230, breakerAmps: 10 },
+    };
+    const box = { ...demo.supply['quay-box']!, hookUp: { fedById: 'quay-circuit', rackUnits: 2 } };
+    const over = {
+      supply: { ...demo.supply, 'quay-box': box },
+      equipment: { ...demo.equipment, 'quay-circuit': circuit },
+    };
+    expect(freed(all, over)).toMatchObject({
+      boxes: [{ supplyId: 'quay-box', isAll: true }],
+      rackUnits: 2,
+      circuits: ['Quay circuit'],
+    });
+  });
+  it('is said a line for each thing, and nothing where there is nothing', () => {
+    expect(freedInWords(freed({}))).toEqual([]);
+    expect(freedInWords(freed({ c01: 'ip-coax-unit', c19: 'new-category' }))).toEqual([
+      '2 inputs of Hall recorder',
+      '2 outputs of Hall box',
+      '168 m of coax that nothing runs over',
+    ]);
+  });
+});

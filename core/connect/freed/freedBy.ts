@@ -1,0 +1,85 @@
+import { chosenOption, type RunEvaluation } from '#core/decide/runEvaluation';
+import { optionRow, type Site } from '#core/model/site';
+import { lineKind } from '#core/test/findings';
+
+/** What is free once every choice is carried out. */
+export interface Freed {
+  /** Inputs of recorders that nothing is plugged into any more. */
+  inputs: { recorderId: string; name: string; count: number; isAll: boolean }[];
+  /** Supply boxes that feed no camera any more, and outputs of those that still feed some. */
+  boxes: { supplyId: string; name: string; outputs: number; isAll: boolean }[];
+  /** Old cable that nothing runs over any more. */
+  coaxM: number;
+  pairM: number;
+  rackUnits: number;
+  /** Gear that is noted as going. */
+  goes: string[];
+  /** Mains circuits that feed nothing any more. */
+  circuits: string[];
+}
+
+interface After {
+  usesInput: boolean;
+  usesCable: boolean;
+  usesBox: boolean;
+}
+
+/** What a camera still uses of today's things. */
+function afterOf(evaluation: RunEvaluation): After {
+  const { chosen, run } = evaluation;
+  const isOnBox = run.feed.kind !== 'local-adapter';
+  if (chosen === 'retire') return { usesInput: false, usesCable: false, usesBox: false };
+  const option = chosenOption(evaluation);
+  if (!option) return { usesInput: true, usesCable: true, usesBox: isOnBox };
+  return {
+    usesInput: option.signal.kind === 'coax',
+    usesCable: optionRow(option.kind).cable !== 'none',
+    usesBox: isOnBox && option.draws !== null,
+  };
+}
+
+const count = <T>(things: readonly T[], is: (thing: T) => boolean): number => things.filter(is).length;
+
+/** Inputs, boxes, cable, rack units and circuits that the choices leave without a use. */
+export function freedBy(site: Site, runs: readonly RunEvaluation[]): Freed {
+  const all = runs.map((evaluation) => ({ ...evaluation, after: afterOf(evaluation) }));
+  const inputs = Object.values(site.recorder).flatMap(({ id, name }) => {
+    const on = all.filter(({ run }) => run.patchedTo?.recorderId === id);
+    const free = count(on, ({ after }) => !after.usesInput);
+    return free > 0 ? [{ recorderId: id, name, count: free, isAll: free === on.length }] : [];
+  });
+  const boxes = Object.values(site.supply).flatMap(({ id, name }) => {
+    const on = all.filter(({ run: { feed } }) => feed.kind !== 'local-adapter' && feed.supplyId === id);
+    const free = count(on, ({ after }) => !after.usesBox);
+    return free > 0 ? [{ supplyId: id, name, outputs: free, isAll: free === on.length }] : [];
+  });
+  const metres = (kind: 'coax' | 'pair'): number =>
+    all.reduce(
+      (sum, { run, lengthM, after }) => sum + (!after.usesCable && lineKind(run) === kind ? lengthM : 0),
+      0,
+    );
+  const going = Object.values(site.equipment).filter(({ goes }) => goes);
+  const empty = boxes.filter(({ isAll }) => isAll).map(({ supplyId }) => site.supply[supplyId]!);
+  const gone = [...going, ...empty];
+  const ids = new Set(gone.map(({ id }) => id));
+  const hung = [
+    ...Object.values(site.recorder),
+    ...Object.values(site.supply),
+    ...Object.values(site.equipment),
+  ].filter(({ hookUp }) => hookUp?.fedById !== undefined);
+  const circuits = Object.values(site.equipment)
+    .filter(({ gear, id }) => {
+      const on = hung.filter(({ hookUp }) => hookUp?.fedById === id);
+      return gear.kind === 'circuit' && on.length > 0 && on.every((one) => ids.has(one.id));
+    })
+    .map(({ name }) => name);
+  return {
+    inputs,
+    boxes,
+    coaxM: metres('coax'),
+    pairM: metres('pair'),
+    rackUnits: gone.reduce((sum, { hookUp }) => sum + (hookUp?.rackUnits ?? 0), 0),
+    goes: going.map(({ name }) => name),
+    circuits,
+  };
+}

@@ -1,0 +1,2 @@
+export { freedBy, type Freed } from './freedBy';
+export { freedInWords } from './freedInWords';

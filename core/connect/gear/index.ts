@@ -1,0 +1,1 @@
+export { networkGearRows, newNetworkGear, type NewNetworkGear } from './newNetworkGear';

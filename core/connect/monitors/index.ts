@@ -1,0 +1,1 @@
+export { monitorsOf, type MonitorPicture } from './monitorsOf';

@@ -1,0 +1,1 @@
+export { powerPicture, totalWatts, type PowerNode } from './powerPicture';

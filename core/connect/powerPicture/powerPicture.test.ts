@@ -1,0 +1,97 @@
+import { describe, expect, it } from 'vitest';
+import { evaluateSite, networkAt } from '#core/evaluate';
+import type { OptionKind, Site } from '#core/model/site';
+import { saltmarrowSite } from '../../model/site/testSite';
+import { powerPicture, type PowerNode } from '.';
+
+const demo = saltmarrowSite();
+const who = { at: '2026-04-01T09:00:00Z', by: 'R. Tolland' };
+const choosing = (options: Record<string, OptionKind>): Site => ({
+  ...demo,
+  choice: Object.fromEntries(Object.entries(options).map(([id, option]) => [id, { id, option, ...who }])),
+});
+function picture(site: Site, kind: 'today' | 'after'): PowerNode[] {
+  const evaluation = evaluateSite(site);
+  const { topology } = networkAt(site, evaluation, { kind });
+  return powerPicture(site, evaluation.runs, topology, { kind });
+}
+const all = (nodes: readonly PowerNode[]): PowerNode[] =>
+  nodes.flatMap((node) => [node, ...all(node.children)]);
+const find = (nodes: readonly PowerNode[], id: string) => all(nodes).find((node) => node.id === id)!;
+const cameras = (nodes: readonly PowerNode[]): string[] =>
+  all(nodes)
+    .filter(({ kind }) => kind === 'camera')
+    .map(({ id }) => id)
+    .sort();
+
+describe('the picture of power', () => {
+  const today = picture(demo, 'today');
+  it('has each camera once, today and when all is done', () => {
+    const ids = Object.keys(demo.camera).sort();
+    expect(cameras(today)).toEqual(ids);
+    expect(
+      cameras(picture(choosing({ c01: 'ip-coax-unit', c20: 'ip-category', c23: 'wireless' }), 'after')),
+    ).toEqual(ids);
+    expect(cameras(picture(choosing({ c15: 'retire' }), 'after'))).toEqual(ids.filter((id) => id !== 'c15'));
+  });
+  it('says of a box what its cameras draw of it, as Survey does, and what that is of the mains', () => {
+    const [supply] = Object.values(demo.supply).filter(({ current }) => current === 'dc');
+    const box = find(today, supply!.id);
+    const watts = box.children.reduce((sum, child) => sum + child.watts, 0);
+    expect(box.load!.used * supply!.setVolts).toBeCloseTo(watts, 6);
+    expect(box.watts).toBeCloseTo(watts / 0.85, 6);
+  });
+  it('a circuit carries all that hangs on it, and a UPS lasts at what it feeds', () => {
+    const hookUp = { fedById: 'hall-ups', mainsWatts: 60 };
+    const hall = { ...demo.recorder['hall-recorder']!, hookUp };
+    const nodes = picture({ ...demo, recorder: { ...demo.recorder, [hall.id]: hall } }, 'today');
+    const ups = find(nodes, 'hall-ups');
+    const fed = 60 + find(nodes, 'hall-box').watts;
+    // 380 Wh × 0.8 for age × 0.85 for its inverter.
+    expect(ups.hours).toBeCloseTo((380 * 0.8 * 0.85) / fed, 6);
+    expect(ups.watts).toBeCloseTo(fed, 6);
+    expect(find(nodes, 'hall-circuit').watts).toBeCloseTo(fed + 35, 6);
+  });
+  it('a camera that is fed by a port leaves its box', () => {
+    const supplyId = (demo.run['r01']!.feed as { supplyId: string }).supplyId;
+    const after = picture(choosing({ c01: 'ip-coax-unit' }), 'after');
+    expect(find(today, supplyId).children.map(({ id }) => id)).toContain('c01');
+    expect(find(after, supplyId).children.map(({ id }) => id)).not.toContain('c01');
+    const unit = all(after).find(
+      ({ kind, children }) => kind === 'gear' && children.some(({ id }) => id === 'c01'),
+    )!;
+    expect(unit.watts).toBeGreaterThan(unit.children[0]!.watts);
+    expect(unit.load!.used).toBeCloseTo(unit.children[0]!.watts, 9);
+  });
+  it('a new camera that is fed where it hangs takes what it takes, not what the old one took', () => {
+    const after = picture(choosing({ c23: 'wireless' }), 'after');
+    // 4 MP: 5.5 W, and 2.5 W for its lamps where the old one had some.
+    const lamps = demo.camera['c23']!.lamps === 'none' ? 0 : 2.5;
+    expect(find(after, 'at-cameras').children.find(({ id }) => id === 'c23')!.watts).toBeCloseTo(
+      5.5 + lamps,
+      9,
+    );
+  });
+  it('a heater that stays on the old pair goes on being drawn of its box', () => {
+    const kept = Object.values(demo.camera).flatMap(({ id }) => {
+      const { runs } = evaluateSite(choosing({ [id]: 'ip-coax-unit' }));
+      const option = runs
+        .find(({ camera }) => camera.id === id)!
+        .options.find((one) => one.kind === 'ip-coax-unit')!;
+      return option.state !== 'no' && option.draws ? [{ id, draws: option.draws }] : [];
+    });
+    expect(kept.length).toBeGreaterThan(0);
+    for (const { id, draws } of kept) {
+      const after = picture(choosing({ [id]: 'ip-coax-unit' }), 'after');
+      expect(find(after, draws.supplyId).children.map((child) => child.id)).toContain(`${id}-heater`);
+      expect(cameras(after).filter((one) => one === id)).toHaveLength(1);
+    }
+  });
+  it('what goes is there until all is done', () => {
+    const goes = { ...demo.equipment['hall-monitor']!, goes: true as const };
+    const site = { ...demo, equipment: { ...demo.equipment, 'hall-monitor': goes } };
+    const has = (moment: 'today' | 'after'): boolean =>
+      all(picture(site, moment)).some(({ id }) => id === 'hall-monitor');
+    expect([has('today'), has('after')]).toEqual([true, false]);
+  });
+});

@@ -1,0 +1,1 @@
+export { rackFront, type RackFront, type RackRow } from './rackFront';

@@ -1,0 +1,2 @@
+export { radioPicture, type RadioPicture, type Band, type HeardBar } from './radioPicture';
+export { scanFromTable } from './scanFromTable';

@@ -1,0 +1,105 @@
+import { figure, type Derivation, type Figure, type Load } from '#core/shared/derivation';
+import { formatQuantity } from '#core/shared/units';
+import type { Network } from './network';
+import type { CameraEnd } from './types';
+import { waysOf } from './ways';
+
+/** Which load of the network is asked about. */
+export type LoadSubject = { of: 'link'; id: string } | { of: 'device'; id: string; label: string };
+
+/** So many cameras stand one by one; the rest of a long list stands as a sum. */
+const mostListed = 8;
+
+/** What each camera brings, the largest first. */
+function inputsOf(cameras: readonly CameraEnd[], of: 'mbps' | 'watts'): Figure[] {
+  const unit = of === 'mbps' ? 'Mb/s' : 'W';
+  const sorted = [...cameras]
+    .filter((one) => one[of] > 0)
+    .sort((a, b) => b[of] - a[of] || a.number - b.number);
+  const listed = sorted
+    .slice(0, mostListed)
+    .map((one) => figure(`camera ${one.number}`, one[of], unit, 'typical'));
+  const rest = sorted.slice(mostListed);
+  const sum = rest.reduce((all, one) => all + one[of], 0);
+  return rest.length > 0 ? [...listed, figure(`${rest.length} more`, sum, unit, 'typical')] : listed;
+}
+
+const concluded = ({ status }: Load): string =>
+  status === 'fails'
+    ? 'More than it has.'
+    : status === 'close'
+      ? 'It holds, with little to spare.'
+      : 'It holds.';
+
+function linkDerivation({ topology, links }: Network, id: string): Derivation | null {
+  const load = links.find(({ linkId }) => linkId === id)?.load;
+  const link = topology.links.find((one) => one.id === id);
+  if (!load || !link) return null;
+  const ways = waysOf(topology);
+  const over = topology.cameras.filter(({ cameraId }) => ways.get(cameraId)?.linkIds.includes(id));
+  return {
+    title: `${load.label}, ${formatQuantity(load.used, 'Mb/s')}`,
+    steps: [
+      {
+        message: 'What the cameras send whose way to their recorder goes over it',
+        formula: 'link-load',
+        inputs: inputsOf(over, 'mbps'),
+        result: figure('goes over it', load.used, 'Mb/s', 'computed'),
+      },
+      {
+        message: 'Of what it carries four fifths are used at most, and three are planned with',
+        formula: 'link-room',
+        inputs: [figure('carries', link.carriesMbps, 'Mb/s', 'noted')],
+        result: figure('at most', load.most, 'Mb/s', 'policy'),
+      },
+    ],
+    limit: { sense: 'at-most', figure: figure('at most', load.most, 'Mb/s', 'policy') },
+    conclusion: concluded(load),
+  };
+}
+
+function deviceDerivation({ topology, devices }: Network, id: string, label: string): Derivation | null {
+  const load = devices.find(({ deviceId }) => deviceId === id)?.loads.find((one) => one.label === label);
+  const device = topology.devices.find((one) => one.id === id);
+  if (!load || !device) return null;
+  const title = `${device.name}, ${label} ${formatQuantity(load.used, load.unit)}`;
+  const limit = { sense: 'at-most', figure: figure('has', load.most, load.unit, 'noted') } as const;
+  const conclusion = concluded(load);
+  const hanging = topology.cameras.filter(({ deviceId }) => deviceId === id);
+  if (load.unit === 'Mb/s') {
+    const ways = waysOf(topology);
+    const into = topology.cameras.filter(({ cameraId }) => ways.get(cameraId)?.deviceIds.includes(id));
+    const result = figure('come to it', load.used, 'Mb/s', 'computed');
+    const message = 'What the cameras send that are recorded there and reach it';
+    return {
+      title,
+      limit,
+      conclusion,
+      steps: [{ message, formula: 'link-load', inputs: inputsOf(into, 'mbps'), result }],
+    };
+  }
+  if (load.unit === 'W') {
+    const others = device.taken.watts > 0 ? [figure('others', device.taken.watts, 'W', 'noted')] : [];
+    const result = figure('asked of it at night', load.used, 'W', 'computed');
+    const message = 'What its ports have to give by night, by the PoE class of each camera';
+    const inputs = [...inputsOf(hanging, 'watts'), ...others];
+    return { title, limit, conclusion, steps: [{ message, formula: 'pool-watts', inputs, result }] };
+  }
+  const others = device.taken.ports > 0 ? [figure('others', device.taken.ports, '', 'noted')] : [];
+  const ways = load.used - hanging.length - device.taken.ports;
+  const result = figure('in use', load.used, '', 'computed');
+  const message =
+    'A port for each camera on it, for each way to a switch in the field, and for what others take';
+  const inputs = [
+    figure('cameras', hanging.length, '', 'computed'),
+    ...(ways > 0 ? [figure('ways', ways, '', 'computed')] : []),
+    ...others,
+  ];
+  return { title, limit, conclusion, steps: [{ message, formula: 'ports-in-use', inputs, result }] };
+}
+
+/** How a load of a network was reached; `null` where there is no such load any more. */
+export const loadDerivation = (network: Network, subject: LoadSubject): Derivation | null =>
+  subject.of === 'link'
+    ? linkDerivation(network, subject.id)
+    : deviceDerivation(network, subject.id, subject.label);

@@ -1,0 +1,139 @@
+import { catalogueOf, type Catalogue, productOf } from '#core/model/catalogue';
+import { viewNeed } from '#core/model/views';
+import type { Link, Site } from '#core/model/site';
+import { accessWork } from './access';
+import { labourCostOf, partsCostOf } from './build';
+import { newCable, surgeProtection } from './newCable';
+import { newCameras } from './newCamera';
+import type { Part } from './part';
+
+/** What is planned of the network itself, whatever is chosen for the cameras on coax: gear, links and new views. */
+export interface PlannedNetwork {
+  parts: Part[];
+  cost: number;
+  labourCost: number;
+  hours: number;
+  newCableM: number;
+}
+
+interface Work {
+  parts: Part[];
+  tasks: Part[];
+  newCableM: number;
+}
+const once = (...items: string[]): Part[] => items.map((item) => ({ item, count: 1 }));
+
+export type PlannedSite = Pick<
+  Site,
+  'equipment' | 'link' | 'networkCamera' | 'camera' | 'place' | 'product' | 'stream' | 'allocationSettings'
+>;
+
+/** Setting up to pull a cable, pulling it, and what it lies in. */
+const pulling = (lengthM: number): { parts: Part[]; tasks: Part[] } => ({
+  parts: [{ item: 'containment-m', count: Math.ceil(lengthM) }, ...once('making-good')],
+  tasks: [...once('survey-route', 'pull-cable-start'), { item: 'pull-cable-m', count: lengthM }],
+});
+
+/** Parts and labour of a link that is to come, both ends with it. */
+function ofLink({ place }: PlannedSite, { medium, lengthM, fromPlaceId, toPlaceId }: Link): Work {
+  const [from, to] = [place[fromPlaceId]!, place[toPlaceId]!];
+  const way = pulling(lengthM);
+  switch (medium) {
+    case 'category': {
+      const surges = surgeProtection(from, to);
+      return {
+        parts: [
+          ...way.parts,
+          newCable('category', lengthM, from, to),
+          ...once('category-ends'),
+          ...surges.parts,
+        ],
+        tasks: [...way.tasks, ...once(...surges.work)],
+        newCableM: lengthM,
+      };
+    }
+    case 'fibre':
+      return {
+        parts: [
+          ...way.parts,
+          newCable('fibre', lengthM, from, to),
+          ...once('fibre-splices'),
+          { item: 'fibre-end', count: 2 },
+        ],
+        tasks: [...way.tasks, ...once('splice-fibre')],
+        newCableM: lengthM,
+      };
+    case 'radio':
+      return { parts: [{ item: 'radio', count: 2 }], tasks: once('hang-radios'), newCableM: 0 };
+    case 'coax-converters':
+      return {
+        parts: [{ item: 'coax-converter', count: 2 }],
+        tasks: once('fit-converter-pair'),
+        newCableM: 0,
+      };
+    case 'power-line':
+      return { parts: once('power-line-pair'), tasks: once('fit-converter-pair'), newCableM: 0 };
+  }
+}
+
+/** A new view: its camera, hung and proved, and its lead. */
+function ofCamera(site: PlannedSite, id: string): Work {
+  const { lead } = site.networkCamera[id]!;
+  const camera = site.camera[id]!;
+  const place = site.place[camera.placeId]!;
+  const { parts, work } = newCameras(viewNeed(site, camera), place).ip;
+  const isCabled = lead.medium === 'category';
+  return {
+    parts: [
+      // There is no old camera to be disposed of.
+      ...parts.filter(({ item }) => item !== 'disposal'),
+      ...(isCabled ? [newCable('category', lead.lengthM, place), ...once('category-ends')] : []),
+    ],
+    tasks: [
+      ...once(...work, ...accessWork({ place }).work),
+      ...(isCabled ? [{ item: 'pull-cable-m', count: lead.lengthM }] : []),
+    ],
+    newCableM: isCabled ? lead.lengthM : 0,
+  };
+}
+
+const hoursOf = (catalogue: Catalogue, tasks: readonly Part[]): number =>
+  tasks.reduce((sum, { item, count }) => sum + productOf(catalogue, item, 'task').hours * count, 0);
+
+/** Ends of a planned link that are noted as gear to buy are bought once: as gear. */
+function withoutNotedEnds({ equipment }: PlannedSite, { fromEnd, toEnd }: Link, work: Work): Work {
+  const noted = [fromEnd, toEnd].flatMap((end) => {
+    const gear = end && equipment[end.deviceId];
+    return gear?.gear.kind === 'link-end' ? [gear] : [];
+  }).length;
+  if (noted === 0) return work;
+  const parts = work.parts.flatMap((part): Part[] => {
+    if (!['radio', 'fibre-end', 'coax-converter'].includes(part.item)) return [part];
+    return part.count > noted ? [{ ...part, count: part.count - noted }] : [];
+  });
+  return { ...work, parts };
+}
+
+/** What the planned part of the network comes to. New views and links are made beside the old system, so no view is dark for them. */
+export function plannedNetwork(site: PlannedSite): PlannedNetwork {
+  const catalogue = catalogueOf(site);
+  const works = [
+    ...Object.values(site.link)
+      .filter(({ state }) => state === 'planned')
+      .map((link) => withoutNotedEnds(site, link, ofLink(site, link))),
+    ...Object.values(site.networkCamera)
+      .filter(({ state }) => state === 'planned')
+      .map(({ id }) => ofCamera(site, id)),
+  ];
+  const gear = Object.values(site.equipment).flatMap(({ toBuy }) => (toBuy === undefined ? [] : once(toBuy)));
+  const parts = [...gear, ...works.flatMap((work) => work.parts)];
+  const hours = works.reduce((sum, { tasks }) => sum + hoursOf(catalogue, tasks), 0);
+  const labourCost = labourCostOf(catalogue, hours);
+  return {
+    parts,
+    hours,
+    labourCost,
+    cost: partsCostOf(catalogue, parts) + labourCost,
+    newCableM: works.reduce((sum, work) => sum + work.newCableM, 0),
+  };
+}

@@ -1,0 +1,1 @@
+export { addressedCamera, takenAddresses, type Addressed } from './takenAddresses';

@@ -1,0 +1,23 @@
+import { z } from 'zod';
+import { idSchema } from './vocabulary';
+
+export const leadMedia = ['category', 'radio'] as const;
+
+/**
+ * A camera that hangs on the network and on no run of the old site: one that is there already, or a new view. Its id is the
+ * camera's, of which only place, view and target class count then: there is no old camera to note.
+ */
+export const networkCameraSchema = z.strictObject({
+  id: idSchema,
+  state: z.enum(['there', 'planned']),
+  /** The switch that it hangs on, or that its access point is patched to; left out while nobody has said. */
+  deviceId: idSchema.optional(),
+  /** From there to the camera. */
+  lead: z.strictObject({ medium: z.enum(leadMedia), lengthM: z.number().positive().max(20_000) }),
+  /** What it sends, of all its streams together; left out, as its target class does. */
+  mbps: z.number().positive().max(200).optional(),
+  megapixels: z.number().positive().max(64).optional(),
+  /** What its port has to give; left out, the PoE class of its target class, and nothing by radio. */
+  portWatts: z.number().min(0).max(100).optional(),
+});
+export type NetworkCamera = z.infer<typeof networkCameraSchema>;
