@@ -95,6 +95,21 @@ describe('edits on their way', () => {
     ]);
     expect(nextToSend(next)).toMatchObject({ id: 'b', baseVersion: 5 });
   });
+  it('stand on one another, in whatever order the server says the fields of the first', () => {
+    const run = empty.confirmed.run['r08']!;
+    const withLength = (lengthM: number): Change => ({
+      kind: 'run',
+      id: 'r08',
+      set: { ...run, segments: run.segments.map((one) => ({ ...one, lengthM })) },
+    });
+    const turned = (fact: object) => Object.fromEntries(Object.entries(fact).reverse());
+    const queue = queued(draft('a', withLength(19)), draft('b', withLength(22)));
+    const said = { ...run, segments: run.segments.map((one) => turned({ ...one, lengthM: 19 })) };
+    const entry = logged('a', 5, { kind: 'run', id: 'r08', set: said as typeof run });
+    const { queue: next, dropped } = afterAnswer(queue, { kind: 'answer', value: { entry } })!;
+    expect(dropped).toEqual([]);
+    expect(seenSite(next).run['r08']!.segments[0]!.lengthM).toBe(22);
+  });
   it('that do not fit are never taken in', () => {
     expect(enqueue(empty, draft('a', choose('c99', 'keep')), at)).toMatchObject({ kind: 'refused' });
   });

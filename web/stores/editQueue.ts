@@ -3,12 +3,12 @@ import {
   applyChanges,
   freeId,
   mergeChanges,
+  namesItself,
   renamedIn,
   siteFromTrusted,
   type Change,
   type Clash,
   type Edit,
-  type Kind,
   type LogEntry,
   type Site,
 } from '#core/model/site';
@@ -96,24 +96,6 @@ function takeIn(queue: Queue, entries: readonly LogEntry[]): Queue {
   };
 }
 
-/** Kinds whose ids are made up for them; the others carry the id of what they are of. */
-const ownIds: ReadonlySet<Kind> = new Set<Kind>([
-  'place',
-  'camera',
-  'run',
-  'supply',
-  'recorder',
-  'equipment',
-  'drawing',
-  'pin',
-  'route',
-  'photo',
-  'product',
-  'radioPath',
-  'savedPlan',
-  'construction',
-]);
-
 /** The edits with what they make under ids that nobody has, where somebody else has made something under the same meanwhile. */
 function withFreeIds(pending: readonly LogEntry[], now: Site): LogEntry[] {
   let all = [...pending];
@@ -121,7 +103,7 @@ function withFreeIds(pending: readonly LogEntry[], now: Site): LogEntry[] {
     for (const back of all[at]!.inverse) {
       const { kind, id } = back;
       // What is taken away to go back was made by this edit.
-      if (!('remove' in back) || !ownIds.has(kind) || !(id in now[kind])) continue;
+      if (!('remove' in back) || !namesItself(kind) || !(id in now[kind])) continue;
       const made = new Set(all.flatMap(({ changes }) => changes.map((change) => change.id)));
       const to = freeId((wanted) => wanted in now[kind] || made.has(wanted), id);
       all = all.map((entry) => ({

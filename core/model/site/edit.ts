@@ -1,3 +1,4 @@
+import same from 'fast-deep-equal';
 import { z } from 'zod';
 import type { Checked, Problem } from '#core/shared/problems';
 import type { Change } from './change';
@@ -88,8 +89,6 @@ export interface Applied {
   site: Site;
   inverse: Change[];
 }
-
-const same = (a: unknown, b: unknown): boolean => JSON.stringify(a) === JSON.stringify(b);
 
 /** A reading may be struck out, and that may be taken back; nothing else about it ever changes. */
 function readingProblem(

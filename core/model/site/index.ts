@@ -123,7 +123,17 @@ export {
   withVelocityScaled,
   withoutSegment,
 } from './segments';
-export { aboutOf, emptySite, kinds, siteIdSchema, type About, type Fact, type Kind, type Site } from './site';
+export {
+  aboutOf,
+  emptySite,
+  kinds,
+  namesItself,
+  siteIdSchema,
+  type About,
+  type Fact,
+  type Kind,
+  type Site,
+} from './site';
 export {
   attachedTo,
   fromSiteFile,

@@ -39,6 +39,18 @@ describe('two people at one fact', () => {
     const now = withChanges(base, [set({ name: 'Weighbridge north' })]);
     expect(merge([set({ name: 'Weighbridge north' })], base, now).clashes).toEqual([]);
   });
+  it('what says the same in another order of keys is no difference', () => {
+    const run = base.run['r08']!;
+    const backwards = (segment: object) => Object.fromEntries(Object.entries(segment).reverse());
+    const there = { ...run, segments: run.segments.map(backwards) } as unknown as typeof run;
+    const mine = { ...run, segments: run.segments.map((one) => ({ ...one, lengthM: one.lengthM + 3 })) };
+    const { changes, clashes } = merge([{ kind: 'run', id: 'r08', set: mine }], base, {
+      ...base,
+      run: { ...base.run, r08: there },
+    });
+    expect(clashes).toEqual([]);
+    expect(changes).toEqual([{ kind: 'run', id: 'r08', set: mine }]);
+  });
   it('a field that one took away stays away', () => {
     const noted = withChanges(base, [set({ note: 'old' })]);
     const { note: _, ...without } = noted.camera['c08']!;

@@ -1,3 +1,4 @@
+import same from 'fast-deep-equal';
 import type { Change } from './change';
 import type { LogEntry } from './edit';
 import type { Fact, Kind, Site } from './site';
@@ -10,8 +11,6 @@ export interface Clash {
   mine: unknown;
   theirs: unknown;
 }
-
-const same = (a: unknown, b: unknown): boolean => JSON.stringify(a) === JSON.stringify(b);
 
 type Fields = Readonly<Record<string, unknown>>;
 

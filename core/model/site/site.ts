@@ -38,38 +38,50 @@ export type About = z.infer<typeof aboutSchema>;
 /**
  * Every kind of fact: its schema, and the list that holds it in a site file. Types, edits, the file format, the database
  * and the API all come from this table. A list that files had from the first is required; one that
- * came later may be left out.
+ * came later may be left out. A kind names its facts itself where they have ids of their own; the others go by the id of
+ * what they are of.
  */
 const factKinds = {
-  about: { schema: aboutSchema, list: null, isRequired: true },
-  place: { schema: placeSchema, list: 'places', isRequired: true },
-  camera: { schema: cameraSchema, list: 'cameras', isRequired: true },
-  supply: { schema: supplySchema, list: 'supplies', isRequired: true },
-  recorder: { schema: recorderSchema, list: 'recorders', isRequired: true },
-  run: { schema: runSchema, list: 'runs', isRequired: true },
-  reading: { schema: readingSchema, list: 'readings', isRequired: true },
-  choice: { schema: choiceSchema, list: 'choices', isRequired: true },
-  placement: { schema: placementSchema, list: 'placements', isRequired: true },
-  equipment: { schema: equipmentSchema, list: 'equipment', isRequired: false },
-  drawing: { schema: drawingSchema, list: 'drawings', isRequired: false },
-  pin: { schema: pinSchema, list: 'pins', isRequired: false },
-  route: { schema: routeSchema, list: 'routes', isRequired: false },
-  photo: { schema: photoSchema, list: 'photos', isRequired: false },
-  product: { schema: productSchema, list: 'products', isRequired: false },
-  demands: { schema: demandsSchema, list: 'demands', isRequired: false },
-  savedPlan: { schema: savedPlanSchema, list: 'plans', isRequired: false },
-  construction: { schema: dataSheetSchema, list: 'constructions', isRequired: false },
-  radioPath: { schema: radioPathSchema, list: 'radioPaths', isRequired: false },
-  link: { schema: linkSchema, list: 'links', isRequired: false },
-  attachment: { schema: attachmentSchema, list: 'attachments', isRequired: false },
-  sheath: { schema: sheathSchema, list: 'sheaths', isRequired: false },
-  networkCamera: { schema: networkCameraSchema, list: 'networkCameras', isRequired: false },
-  stream: { schema: streamSchema, list: 'streams', isRequired: false },
-  networkConfig: { schema: networkConfigSchema, list: 'networkConfigs', isRequired: false },
+  about: { schema: aboutSchema, list: null, isRequired: true, namesItself: false },
+  place: { schema: placeSchema, list: 'places', isRequired: true, namesItself: true },
+  camera: { schema: cameraSchema, list: 'cameras', isRequired: true, namesItself: true },
+  supply: { schema: supplySchema, list: 'supplies', isRequired: true, namesItself: true },
+  recorder: { schema: recorderSchema, list: 'recorders', isRequired: true, namesItself: true },
+  run: { schema: runSchema, list: 'runs', isRequired: true, namesItself: true },
+  reading: { schema: readingSchema, list: 'readings', isRequired: true, namesItself: false },
+  choice: { schema: choiceSchema, list: 'choices', isRequired: true, namesItself: false },
+  placement: { schema: placementSchema, list: 'placements', isRequired: true, namesItself: false },
+  equipment: { schema: equipmentSchema, list: 'equipment', isRequired: false, namesItself: true },
+  drawing: { schema: drawingSchema, list: 'drawings', isRequired: false, namesItself: true },
+  pin: { schema: pinSchema, list: 'pins', isRequired: false, namesItself: true },
+  route: { schema: routeSchema, list: 'routes', isRequired: false, namesItself: true },
+  photo: { schema: photoSchema, list: 'photos', isRequired: false, namesItself: true },
+  product: { schema: productSchema, list: 'products', isRequired: false, namesItself: true },
+  demands: { schema: demandsSchema, list: 'demands', isRequired: false, namesItself: false },
+  savedPlan: { schema: savedPlanSchema, list: 'plans', isRequired: false, namesItself: true },
+  construction: { schema: dataSheetSchema, list: 'constructions', isRequired: false, namesItself: true },
+  radioPath: { schema: radioPathSchema, list: 'radioPaths', isRequired: false, namesItself: true },
+  link: { schema: linkSchema, list: 'links', isRequired: false, namesItself: true },
+  attachment: { schema: attachmentSchema, list: 'attachments', isRequired: false, namesItself: false },
+  sheath: { schema: sheathSchema, list: 'sheaths', isRequired: false, namesItself: true },
+  networkCamera: {
+    schema: networkCameraSchema,
+    list: 'networkCameras',
+    isRequired: false,
+    namesItself: false,
+  },
+  stream: { schema: streamSchema, list: 'streams', isRequired: false, namesItself: false },
+  networkConfig: {
+    schema: networkConfigSchema,
+    list: 'networkConfigs',
+    isRequired: false,
+    namesItself: false,
+  },
   allocationSettings: {
     schema: allocationSettingsSchema,
     list: 'allocationSettings',
     isRequired: false,
+    namesItself: false,
   },
 } as const;
 type FactKinds = typeof factKinds;
@@ -77,6 +89,9 @@ type FactKinds = typeof factKinds;
 export type Kind = keyof FactKinds;
 export type Fact<K extends Kind> = z.infer<FactKinds[K]['schema']>;
 export const kinds = Object.keys(factKinds) as Kind[];
+
+/** Whether facts of this kind have ids of their own, made up for them, that two people may make up alike. */
+export const namesItself = (kind: Kind): boolean => factKinds[kind].namesItself;
 
 /** A table of one thing for every kind, of which the compiler knows what it is for each. */
 const byKind = <Of extends { [K in Kind]: unknown }>(of: (kind: Kind) => unknown): Of =>

@@ -1,3 +1,4 @@
+import same from 'fast-deep-equal';
 import { applyChanges, changesBetween, withChanges, type Change, type Site } from '#core/model/site';
 import { readCell, sayCell, saysAlready, type Cell, type List } from './column';
 import { columnOf, listOf, type ListId } from './lists';
@@ -195,8 +196,7 @@ export function previewImport(
   const found = findRows(list, table, matches, site, mark);
   const { rows, draft, owner } = writeRows(list, found.incoming, site, found.draft);
   const changes = changesBetween(site, draft).filter(
-    (change) =>
-      !('set' in change) || JSON.stringify(change.set) !== JSON.stringify(site[change.kind][change.id]),
+    (change) => !('set' in change) || !same(change.set, site[change.kind][change.id]),
   );
   const problems = placeProblems(rows, owner, site, changes);
   const counts = { new: 0, changed: 0, same: 0, refused: 0 };
