@@ -72,6 +72,32 @@ test('a link that is missing is named, noted, and tells what goes dark when it i
   await page.keyboard.press('f');
   await expect(failure(page, /^Workshop to Ticket hall, category cable, cut/)).toContainText('1 of 24');
   await expect(failure(page, /^Radio from .* to Field switch, Gatehouse, cut/)).toContainText('23, 24');
+  // It turns out to be fibre, of which others use two of six.
+  await page.keyboard.press('r');
+  const picked = page.getByLabel('Picked');
+  await page
+    .getByRole('treeitem', { name: /Workshop/ })
+    .first()
+    .press('Enter');
+  await picked.getByRole('button', { name: /^Workshop to Ticket hall/ }).press('Enter');
+  await picked.getByRole('button', { name: 'Change the link' }).click();
+  const change = page.getByRole('dialog', { name: 'Change a link' });
+  await expect(change.getByLabel('Length of the link')).toHaveValue('62');
+  await change.getByLabel('Over').click();
+  await choose(page, 'fibre');
+  await change.getByLabel('Fibres in the cable').fill('6');
+  await change.getByLabel('Fibres in the cable').press('Enter');
+  await change.getByLabel('Fibres in use').fill('7');
+  await change.getByLabel('Fibres in use').press('Enter');
+  await change.getByRole('button', { name: 'Change the link' }).click();
+  await expect(change.getByRole('alert')).toHaveText('At most as many fibres are in use as there are.');
+  await change.getByLabel('Fibres in use').fill('2');
+  await change.getByRole('button', { name: 'Change the link' }).click();
+  await expect(change).toBeHidden();
+  await expect(picked).toContainText('Workshop to Ticket hall, fibre');
+  await expect(picked).toContainText('62 m');
+  await page.keyboard.press('u');
+  await expect(picked).toContainText('Workshop to Ticket hall, category cable');
   await page.keyboard.press('u');
   await expect(page.getByText('No link is noted from Workshop to Ticket hall')).toBeVisible();
 });

@@ -13,19 +13,33 @@ import { useSite } from '../../stores/site';
 import LinkEndField from './LinkEndField.vue';
 import { mediumStrokes } from './media';
 
-/** Notes a link between the network gear of two places, there or planned. */
+/** Notes a link between the network gear of two places, there or planned, or puts one right that is noted. */
 const visible = defineModel<boolean>('visible', { required: true });
+const { link = null } = defineProps<{ link?: Link | null }>();
 const store = useSite();
 const openSite = useOpenSite();
-const wanted = reactive<Omit<Link, 'id' | 'name'>>({
-  fromPlaceId: '',
-  toPlaceId: '',
-  medium: 'category',
-  lengthM: 50,
-  carriesMbps: usualLinkMbps.category,
-  state: 'there',
+const wanted = reactive<
+  Pick<Link, 'fromPlaceId' | 'toPlaceId' | 'medium' | 'lengthM' | 'carriesMbps' | 'state'>
+>({
+  fromPlaceId: link?.fromPlaceId ?? '',
+  toPlaceId: link?.toPlaceId ?? '',
+  medium: link?.medium ?? 'category',
+  lengthM: link?.lengthM ?? 50,
+  carriesMbps: link?.carriesMbps ?? usualLinkMbps.category,
+  state: link?.state ?? 'there',
 });
-const ends = reactive<{ from: LinkEnd | null; to: LinkEnd | null }>({ from: null, to: null });
+const ends = reactive<{ from: LinkEnd | null; to: LinkEnd | null }>({
+  from: link?.fromEnd ?? null,
+  to: link?.toEnd ?? null,
+});
+/** How many fibres lie in the cable, and how many of them others use; of nothing but a fibre. */
+const fibres = reactive<{ total: number | null; used: number }>({
+  total: link?.fibres?.total ?? null,
+  used: link?.fibres?.used ?? 0,
+});
+const words = link
+  ? { header: 'Change a link', go: 'Change the link' }
+  : { header: 'Note a link', go: 'Note the link' };
 const problems = ref<string[]>([]);
 const places = computed(() =>
   Object.values(openSite.value.place)
@@ -41,39 +55,48 @@ function takeMedium(medium: LinkMedium): void {
   wanted.medium = medium;
   wanted.carriesMbps = usualLinkMbps[medium];
 }
-function add(): void {
-  const { fromPlaceId, toPlaceId } = wanted;
-  const { place, link } = openSite.value;
-  const [from, to] = [place[fromPlaceId], place[toPlaceId]];
+/** What a link is called until somebody calls it something else. */
+function usualName({
+  fromPlaceId,
+  toPlaceId,
+  medium,
+}: Pick<Link, 'fromPlaceId' | 'toPlaceId' | 'medium'>): string {
+  const [from, to] = [fromPlaceId, toPlaceId].map((id) => openSite.value.place[id]?.name ?? '');
+  return `${from} to ${to}, ${mediumStrokes[medium].label}`.slice(0, 80);
+}
+function take(): void {
+  const { fromPlaceId, toPlaceId, medium } = wanted;
   problems.value = [
-    ...(from && to ? [] : ['Say which two places it joins.']),
-    ...(from && from === to ? ['It joins two different places.'] : []),
+    ...(fromPlaceId && toPlaceId ? [] : ['Say which two places it joins.']),
+    ...(fromPlaceId && fromPlaceId === toPlaceId ? ['It joins two different places.'] : []),
+    ...(medium === 'fibre' && fibres.used > (fibres.total ?? Infinity)
+      ? ['At most as many fibres are in use as there are.']
+      : []),
   ];
-  if (!from || !to || problems.value.length > 0) return;
-  const name = `${from.name} to ${to.name}, ${mediumStrokes[wanted.medium].label}`.slice(0, 80);
-  const id = freeId((one) => one in link, name.slice(0, 40), idMark);
+  if (problems.value.length > 0) return;
+  const name = link && link.name !== usualName(link) ? link.name : usualName(wanted);
+  const id = link?.id ?? freeId((one) => one in openSite.value.link, name.slice(0, 40), idMark);
+  const set: Link = {
+    id,
+    name,
+    ...wanted,
+    ...(ends.from ? { fromEnd: { ...ends.from } } : {}),
+    ...(ends.to ? { toEnd: { ...ends.to } } : {}),
+    ...(medium === 'fibre' && fibres.total !== null
+      ? { fibres: { total: fibres.total, used: fibres.used } }
+      : {}),
+    ...(link?.note ? { note: link.note } : {}),
+  };
   problems.value = store
-    .change(`Note the link ${name}`, [
-      {
-        kind: 'link',
-        id,
-        set: {
-          id,
-          name,
-          ...wanted,
-          ...(ends.from ? { fromEnd: { ...ends.from } } : {}),
-          ...(ends.to ? { toEnd: { ...ends.to } } : {}),
-        },
-      },
-    ])
+    .change(`${words.go} ${name}`.slice(0, 160), [{ kind: 'link', id, set }])
     .map(({ allowed }) => allowed);
   if (problems.value.length === 0) visible.value = false;
 }
 </script>
 
 <template>
-  <Dialog v-model:visible="visible" modal header="Note a link" :style="{ width: '400px' }" dismissable-mask>
-    <form class="fields" @submit.prevent="add">
+  <Dialog v-model:visible="visible" modal :header="words.header" :style="{ width: '400px' }" dismissable-mask>
+    <form class="fields" @submit.prevent="take">
       <FieldRow label="From"
         ><PickField
           :value="wanted.fromPlaceId || null"
@@ -101,6 +124,23 @@ function add(): void {
           :allowed="fitting('link', 'lengthM')"
           @take="(lengthM) => (wanted.lengthM = lengthM)"
       /></FieldRow>
+      <FieldRow v-if="wanted.medium === 'fibre'" label="Fibres"
+        ><QuantityField
+          :value="fibres.total"
+          unit=""
+          label="Fibres in the cable"
+          clearable
+          :allowed="fitting('link', 'fibres.total')"
+          @take="(total) => (fibres.total = total)"
+          @clear="fibres.total = null" /><template v-if="fibres.total !== null"
+          ><span class="dim tiny in-use">in use</span
+          ><QuantityField
+            :value="fibres.used"
+            unit=""
+            label="Fibres in use"
+            :allowed="fitting('link', 'fibres.used')"
+            @take="(used) => (fibres.used = used)" /></template
+      ></FieldRow>
       <FieldRow label="Carries"
         ><QuantityField
           :value="wanted.carriesMbps"
@@ -116,7 +156,13 @@ function add(): void {
           label="It is"
           @take="(state) => (wanted.state = state)"
       /></FieldRow>
-      <DialogFoot :problems="problems" go="Note the link" @leave="visible = false" />
+      <DialogFoot :problems="problems" :go="words.go" @leave="visible = false" />
     </form>
   </Dialog>
 </template>
+
+<style scoped>
+.in-use {
+  white-space: nowrap;
+}
+</style>

@@ -6,14 +6,7 @@ import { counted } from '#core/shared/labels';
 import { formatQuantity } from '#core/shared/units';
 import type { Load } from '#core/shared/derivation';
 import LoadBar from '../../parts/LoadBar.vue';
-import {
-  aboutOf,
-  notePlace,
-  removeNetworkCamera,
-  removing,
-  type NetworkCamera,
-  type Place,
-} from '#core/model/site';
+import { aboutOf, notePlace, removeNetworkCamera, type NetworkCamera, type Place } from '#core/model/site';
 import { useOpenSite } from '../../stores/openSite';
 import { useSite } from '../../stores/site';
 import PickField from '../../parts/PickField.vue';
@@ -23,7 +16,8 @@ import YesNoField from '../../parts/YesNoField.vue';
 import { useEvaluation } from '../../stores/evaluation';
 import { useWhyPanel } from '../../stores/whyPanel';
 import { mediumStrokes } from './media';
-import { linkInWords, type ShownNetwork } from './useNetwork';
+import PickedLink from './PickedLink.vue';
+import type { ShownNetwork } from './useNetwork';
 import { additions, type Addition } from './views';
 
 /** What is picked in the tree, and what is wrong with the network; the worst of it first. */
@@ -103,6 +97,12 @@ const ask = (load: LoadSubject): void => why.ask({ kind: 'load', at: moment, loa
 const deviceLoads = computed(
   () => network.devices.find(({ deviceId }) => deviceId === device.value?.id)?.loads ?? [],
 );
+/** What leads from the device that is picked to others, for keys too: a stroke cannot have the focus. */
+const deviceLinks = computed(() =>
+  network.topology.links.filter(
+    ({ fromId, toId }) => device.value && [fromId, toId].includes(device.value.id),
+  ),
+);
 watch([() => picked, () => moment], () => why.close());
 const costs = computed(() => {
   const total = evaluation.result?.total;
@@ -141,6 +141,15 @@ const worst = computed(() => network.findings[0]);
         {{ load.label }} <LoadBar :load="load" :digits="0" /> <span class="ask">why</span>
       </button>
       <span>{{ darkens }}</span>
+      <button
+        v-for="one in deviceLinks"
+        :key="one.id"
+        type="button"
+        class="plain link"
+        @click="emit('pick', `link/${one.id}`)"
+      >
+        {{ one.name }}
+      </button>
       <RouterLink
         v-if="noted"
         :to="{
@@ -158,27 +167,13 @@ const worst = computed(() => network.findings[0]);
           @take="(mains) => setPlace({ mains })"
       /></span>
     </section>
-    <section v-else-if="link" class="picked" aria-label="Picked">
-      <b>{{ link.name }}</b>
-      <span class="dim">{{ linkInWords(link, mediumStrokes[link.medium].label) }}</span>
-      <button
-        v-if="linkLoad.get(link.id)"
-        type="button"
-        class="plain load"
-        @click="ask({ of: 'link', id: link.id })"
-      >
-        <LoadBar :load="linkLoad.get(link.id)!" /> <span class="ask">why</span>
-      </button>
-      <span>{{ darkens }}</span>
-      <button
-        v-if="openSite.link[link.id]"
-        type="button"
-        class="btn small"
-        @click="store.change(`Remove the link ${link.name}`, [removing('link', link.id)])"
-      >
-        Remove the link
-      </button>
-    </section>
+    <PickedLink
+      v-else-if="link"
+      :link="link"
+      :load="linkLoad.get(link.id)"
+      :darkens="darkens"
+      @why="ask({ of: 'link', id: link.id })"
+    />
     <section v-else-if="camera" class="picked" aria-label="Picked">
       <b>{{ camera.number }} {{ camera.name }}</b>
       <span class="dim">{{ mediumStrokes[camera.medium].label }}</span>
@@ -237,6 +232,8 @@ const worst = computed(() => network.findings[0]);
   </div>
 </template>
 
+<style scoped src="./picked.css"></style>
+
 <style scoped>
 .foot {
   flex: none;
@@ -250,24 +247,6 @@ const worst = computed(() => network.findings[0]);
   padding: 6px 12px;
   border-left: 3px solid var(--madder);
   background: var(--sheet);
-}
-.picked {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 4px 14px;
-  align-items: center;
-  font-size: 13px;
-}
-.load {
-  display: inline-flex;
-  gap: 6px;
-  align-items: center;
-}
-.ask {
-  font-size: 11px;
-  color: var(--copper);
-  text-decoration: underline;
-  text-underline-offset: 3px;
 }
 .last {
   flex-wrap: wrap;
