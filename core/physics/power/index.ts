@@ -2,7 +2,7 @@ export { ampacityA, limitedPowerVa } from './ampacity';
 export { cameraLoad, loadVoltAmps, type CameraLoad } from './cameraLoad';
 export { continuousLoadShare } from './continuousLoad';
 export { arrivingVolts, drawnAmps } from './feedAt';
-export { dcFeed, maxLoadWatts, type Feed } from './dcFeed';
+export { constantPowerVolts, dcFeed, maxLoadWatts, type Feed } from './dcFeed';
 export {
   coaxSourceVolts,
   poeLeastSourceVolts,

@@ -1,5 +1,5 @@
 export { diagnose, type Diagnosis } from './diagnose';
-export { causes, evidence, priors, type Cause, type EvidenceId } from './likelihoods';
+export type { Cause } from './causes';
+export type { DiagnosisInput } from './looked';
 export type { NextTest } from './nextTest';
-export type { Observation } from './observations';
-export { beliefAfter, entropyBits } from './posterior';
+export { scoreOf, type JudgementScore, type KnownRun, type SaidOfRun } from './score';

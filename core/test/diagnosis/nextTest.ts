@@ -6,11 +6,18 @@ import {
   tests,
   type TestDefinition,
 } from '#core/model/site';
-import { applies, needsVoltsFirst, runLengthM, stateFor } from '#core/test/findings';
+import { applies, needsVoltsFirst, runLengthM, stateFor, type RunEvent } from '#core/test/findings';
 import type { RunReadings } from '#core/test/readings';
-import { causes, evidence, groups, type EvidenceId } from './likelihoods';
-import { evidenceFor, type Observation } from './observations';
-import { chanceOf, entropyBits, shareOfWeight, type Belief } from './posterior';
+import { earthStory } from './earthStory';
+import { insulationStory } from './insulationStory';
+import { lineStory } from './lineStory';
+import type { DiagnosisInput } from './looked';
+import { eventsOf, type Posterior, type WeighedSet } from './posterior';
+import { powerStory } from './powerStory';
+import { outcomesOf } from './predict';
+import { seenStory } from './seenStory';
+import type { Story } from './troubleSets';
+import { wiringStory } from './wiringStory';
 
 export interface NextTest {
   test: TestDefinition;
@@ -75,19 +82,76 @@ export function costOf(
   };
 }
 
+type StoryOf = (looked: DiagnosisInput, events: readonly RunEvent[] | null) => Story;
+
+/** Which story a test adds to. */
+const storyOf: Partial<Record<TestDefinition['id'], StoryOf>> = {
+  'coax-loop-ohms': lineStory,
+  reflectometer: lineStory,
+  'power-loop-ohms': powerStory,
+  'day-volts': powerStory,
+  'night-volts': powerStory,
+  'shield-earth-volts': earthStory,
+  'foreign-ac-volts': earthStory,
+  'insulation-megohms': insulationStory,
+  continuity: wiringStory,
+  'wire-map': wiringStory,
+  'pair-unbalance-percent': wiringStory,
+  'next-db': wiringStory,
+  'insertion-loss-db': wiringStory,
+  picture: seenStory,
+  'camera-at-head-end': seenStory,
+  'camera-on-local-supply': seenStory,
+  link: seenStory,
+};
+
+/** Sets beyond this share of all belief say little of what a test would tell. */
+const beliefWeighed = 0.995;
+const mostSets = 40;
+
+function likelySets(sets: readonly WeighedSet[]): WeighedSet[] {
+  let sum = 0;
+  const likely = sets.filter(({ chance }, index) => {
+    const counts = sum < beliefWeighed && index < mostSets;
+    sum += chance;
+    return counts;
+  });
+  const total = likely.reduce((all, { chance }) => all + chance, 0);
+  return likely.map(({ set, chance }) => ({ set, chance: chance / total }));
+}
+
+/** How far a belief in sets is from knowing, in bits. */
+export const entropyBits = (sets: readonly Pick<WeighedSet, 'chance'>[]): number =>
+  sets.reduce((sum, { chance }) => sum - (chance > 0 ? chance * Math.log2(chance) : 0), 0);
+
 /**
- * Bits that one row of the tables is expected to tell: entropy now, less the entropy after each outcome by its chance.
- * A piece of evidence that only repeats others of its group tells less.
+ * Bits that a test is expected to tell: what its outcome and the troubles have in common, given what is read already.
+ * Source: I(S; O) = Σ P(S)·P(O|S)·log₂(P(O|S)/P(O)).
  */
-function expectedBits(id: EvidenceId, belief: Belief, before: ReadonlySet<string>): number {
-  const share = shareOfWeight(id, before);
-  const now = entropyBits(belief);
-  return evidence[id].outcomes.reduce((sum, outcome) => {
-    const chance = causes.reduce((all, cause) => all + belief[cause] * chanceOf(id, outcome, cause), 0);
-    const weights = causes.map((cause) => belief[cause] * chanceOf(id, outcome, cause) ** share);
-    const total = weights.reduce((a, b) => a + b, 0);
-    const after = Object.fromEntries(causes.map((cause, k) => [cause, weights[k]! / total])) as Belief;
-    return sum + chance * (now - entropyBits(after));
+function expectedBits(test: TestDefinition, looked: DiagnosisInput, sets: readonly WeighedSet[]): number {
+  const of = storyOf[test.id];
+  const outcomes = of ? outcomesOf(test, looked) : [];
+  if (!of || outcomes.length === 0) return 0;
+  const events = eventsOf(looked);
+  const now = of(looked, events);
+  const chances = outcomes.map((outcome) => {
+    const then = of(
+      { ...looked, readings: { ...looked.readings, ...outcome.readings } },
+      outcome.events ?? events,
+    );
+    return sets.map(({ set }) => outcome.width * Math.exp(then.tells(set) - now.tells(set)));
+  });
+  const totals = sets.map((_, at) => chances.reduce((sum, of) => sum + of[at]!, 0));
+  return chances.reduce((sum, row) => {
+    const shares = row.map((chance, at) => chance / totals[at]!);
+    const any = shares.reduce((all, share, at) => all + share * sets[at]!.chance, 0);
+    return (
+      sum +
+      shares.reduce(
+        (bits, share, at) => bits + (share > 0 ? sets[at]!.chance * share * Math.log2(share / any) : 0),
+        0,
+      )
+    );
   }, 0);
 }
 
@@ -95,32 +159,20 @@ function expectedBits(id: EvidenceId, belief: Belief, before: ReadonlySet<string
 const leastBits = 0.005;
 
 /**
- * Tests not done yet, the one that tells most for its minutes first. Symptoms of a picture are seen at one look. Not
- * to be asked where dangerous volts were read: nobody touches the cable for the sake of a diagnosis.
+ * Tests not done yet, the one that tells most for its minutes first. Not to be asked where dangerous volts were read: nobody
+ * touches the cable for the sake of a diagnosis.
  */
-export function nextTests(
-  belief: Belief,
-  observations: readonly Observation[],
-  where: TestContext,
-): NextTest[] {
-  const before = new Set(observations.flatMap(({ id }) => groups[id] ?? []));
-  const done = new Set(observations.map(({ test }) => test));
+export function nextTests(looked: DiagnosisInput, posterior: Posterior, place: Place): NextTest[] {
+  const { run, readings } = looked;
+  const sets = likelySets(posterior.sets);
+  const most = entropyBits(sets);
   return tests
-    .filter((test) => !done.has(test.id) && applies(test, where.run))
-    .map((test): NextTest => {
-      const [first = 0, ...rest] = evidenceFor(test.id)
-        .map((id) => expectedBits(id, belief, before))
-        .sort((a, b) => b - a);
-      // What several symptoms tell together is less than their sum; half of each further one is a fair floor.
-      return {
-        test,
-        bits: Math.min(
-          entropyBits(belief),
-          rest.reduce((sum, bits) => sum + bits / 2, first),
-        ),
-        ...costOf(test, where),
-      };
-    })
+    .filter((test) => !readings[test.id] && applies(test, run))
+    .map((test): NextTest => ({
+      test,
+      bits: Math.min(most, expectedBits(test, looked, sets)),
+      ...costOf(test, { run, place, readings }),
+    }))
     .filter(({ bits }) => bits >= leastBits)
     .sort((a, b) => b.bits / b.minutes - a.bits / a.minutes);
 }

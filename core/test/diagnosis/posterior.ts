@@ -1,95 +1,178 @@
-import {
-  causes,
-  evidence,
-  groups,
-  mostCertain,
-  pairCauses,
-  priors,
-  repeatedShare,
-  type Cause,
-  type Evidence,
-  type EvidenceId,
-} from './likelihoods';
-import type { LineKind } from '#core/test/findings';
-import type { Observation } from './observations';
+import { constantPowerVolts } from '#core/physics/power';
+import { expectedPowerOhms, lineKind, nightLoad, runEvents, type RunEvent } from '#core/test/findings';
+import { canHave, causes, troubles, type Cause, type Trouble } from './causes';
+import { logSum } from './density';
+import { earthStory } from './earthStory';
+import { insulationStory } from './insulationStory';
+import { lineStory, type LineStory } from './lineStory';
+import type { DiagnosisInput } from './looked';
+import { powerStory } from './powerStory';
+import { dropRates, lossRate, mostCertain, noteRates, rates, unlistedShare } from './practice';
+import { seenStory } from './seenStory';
+import { bitOf, setsOf, troublesIn, widened, type Story, type TroubleSet } from './troubleSets';
+import { wiringStory } from './wiringStory';
 
 export type Belief = Record<Cause, number>;
 
-/** Chance of an outcome under a cause. No outcome is ever impossible: tables are not that sure. */
-export function chanceOf(id: EvidenceId, outcome: string, cause: Cause): number {
-  const { outcomes, chances }: Evidence = evidence[id];
-  const at = outcomes.indexOf(outcome);
-  if (at < 0) throw new Error(`the tables know no outcome ${outcome} of ${id}`);
-  return Math.max(0.001, chances[cause][at]! / 100);
+/** Troubles that stand together, and how likely just these do. */
+export interface WeighedSet {
+  set: TroubleSet;
+  chance: number;
 }
 
-function normalised(weights: Belief): Belief {
-  const total = causes.reduce((sum, cause) => sum + weights[cause], 0);
-  return Object.fromEntries(causes.map((cause) => [cause, weights[cause] / total])) as Belief;
+/** Everything that is believed of a run. */
+export interface Posterior {
+  /** How likely each cause is present; `sound` that none is. */
+  belief: Belief;
+  /** Every set that was thought of, the likeliest first. */
+  sets: WeighedSet[];
+  line: LineStory;
 }
 
-/** Takes from a belief that is surer than the tables are, and gives it to what is not listed. */
-function capped(belief: Belief): Belief {
-  const top = causes.reduce((a, b) => (belief[b] > belief[a] ? b : a));
-  const over = belief[top] - mostCertain;
-  return over <= 0 || top === 'unlisted'
-    ? belief
-    : { ...belief, [top]: mostCertain, unlisted: belief.unlisted + over };
+/** From so much of the least volts on a camera runs or does not. */
+const nearShare = 0.03;
+
+/** Chance that the cores as noted take too many volts: by what they should leave at night, and what was read of it. */
+function dropRate({ run, camera, source, readings }: DiagnosisInput): number {
+  const { minVolts } = camera.supply.window;
+  const { voltAmps, heaterOhms } = nightLoad(camera);
+  const arriving =
+    constantPowerVolts(source.volts, expectedPowerOhms(run), voltAmps, heaterOhms ?? Infinity) ?? 0;
+  const read = readings['night-volts']?.value;
+  if (arriving >= (1 + nearShare) * minVolts) return rates['power-drop'];
+  if (read === undefined) return arriving < (1 - nearShare) * minVolts ? dropRates.expected : dropRates.close;
+  if (read >= (1 + nearShare) * minVolts) return rates['power-drop'];
+  return read < (1 - nearShare) * minVolts ? dropRates.shown : dropRates.close;
 }
 
-/** How much a piece of evidence counts: fully as the first of its group, less after that. */
-export function shareOfWeight(id: EvidenceId, before: ReadonlySet<string>): number {
-  const group = groups[id];
-  return group !== undefined && before.has(group) ? repeatedShare : 1;
-}
-
-/** How far an outcome tells causes apart at most: the logarithm of its greatest chance over its least. */
-function reach({ id, outcome }: Observation): number {
-  const chances = causes.map((cause) => chanceOf(id, outcome, cause));
-  return Math.log(Math.max(...chances) / Math.min(...chances));
-}
-
-/** What tells most counts first, so that what repeats it is what counts for less. */
-const byReach = (observations: readonly Observation[]): Observation[] =>
-  observations
-    .map((observation) => ({ observation, reach: reach(observation) }))
-    .sort((a, b) => b.reach - a.reach || a.observation.id.localeCompare(b.observation.id))
-    .map(({ observation }) => observation);
-
-/** Whether a line is one on which this can be wrong at all. */
-const isKnownOn = (cause: Cause, line: LineKind): boolean => line !== 'coax' || !pairCauses.has(cause);
-
-/** Belief before anything is read. */
-export const priorBelief = (line: LineKind = 'coax'): Belief =>
-  normalised(
-    Object.fromEntries(causes.map((cause) => [cause, isKnownOn(cause, line) ? priors[cause] : 0])) as Belief,
+/** Chance of each trouble before anything is read, by what is noted. */
+export function ratesFor(looked: DiagnosisInput): Map<Trouble, number> {
+  const { run, notes, verdicts } = looked;
+  const line = lineKind(run);
+  const isFedAlong = run.feed.kind !== 'local-adapter';
+  const lossShare = verdicts.find(({ id }) => id === 'picture')?.utilisation ?? 0;
+  const rateOf = (trouble: Trouble): number => {
+    if (trouble === 'format' || trouble === 'line-standard')
+      return notes[trouble] === 'differ'
+        ? noteRates.differ
+        : notes[trouble] === 'agree'
+          ? noteRates.agree[trouble]
+          : rates[trouble];
+    if (trouble === 'power-drop') return dropRate(looked);
+    return trouble === 'coax-loss' ? lossRate(lossShare) : rates[trouble];
+  };
+  return new Map(
+    troubles.flatMap((trouble) =>
+      canHave(trouble, line, isFedAlong) ? [[trouble, rateOf(trouble)] as const] : [],
+    ),
   );
+}
+
+/** Log-chance of sets before anything is read: each trouble comes by itself. */
+export function priorLog(of: ReadonlyMap<Trouble, number>): (set: TroubleSet) => number {
+  const none = [...of.values()].reduce((sum, rate) => sum + Math.log(1 - rate), 0);
+  const odds = troubles.map((trouble) => {
+    const rate = of.get(trouble) ?? 0;
+    return Math.log(rate / (1 - rate));
+  });
+  return (set) => {
+    let log = none;
+    for (let left = set; left !== 0; left &= left - 1) log += odds[31 - Math.clz32(left & -left)]!;
+    return log;
+  };
+}
+
+/** What a reflectometer showed, where one was used. */
+export const eventsOf = ({ run, readings }: DiagnosisInput): readonly RunEvent[] | null =>
+  readings.reflectometer ? runEvents(run, readings.reflectometer) : null;
+
+/** What was read of a run, in stories that are independent of each other under any set of troubles. */
+export function storiesOf(
+  looked: DiagnosisInput,
+  events: readonly RunEvent[] | null = eventsOf(looked),
+): { line: LineStory; all: Story[] } {
+  const line = lineStory(looked, events);
+  return {
+    line,
+    all: [
+      line,
+      powerStory(looked, events),
+      earthStory(looked),
+      insulationStory(looked),
+      wiringStory(looked),
+      seenStory(looked),
+    ],
+  };
+}
+
+/** Sets with their log-chances, brought to a sum of one, the likeliest first. */
+function weighed(sets: readonly TroubleSet[], logs: readonly number[]): WeighedSet[] {
+  const total = logSum(logs);
+  return sets
+    .map((set, index) => ({ set, chance: Math.exp(logs[index]! - total) }))
+    .sort((a, b) => b.chance - a.chance);
+}
+
+/** How likely each cause is present, by the sets that it is in; none with more than what is ever claimed. */
+export function beliefOf(sets: readonly WeighedSet[]): Belief {
+  const belief = Object.fromEntries(causes.map((cause) => [cause, 0])) as Belief;
+  for (const { set, chance } of sets) {
+    if (set === 0) belief.sound += chance;
+    else for (const trouble of troublesIn(set)) belief[trouble] += chance;
+  }
+  for (const cause of causes) {
+    const over = belief[cause] - mostCertain;
+    if (over <= 0 || cause === 'unlisted') continue;
+    belief[cause] = mostCertain;
+    belief.unlisted += over;
+  }
+  return belief;
+}
+
+/** Log-chances of everything that was read, for each set; whatever is not listed explains each story a little of the best. */
+export function storyLogs(stories: readonly Story[], sets: readonly TroubleSet[]): number[] {
+  const sum = new Array<number>(sets.length).fill(0);
+  const unlisted = bitOf('unlisted');
+  for (const { tells } of stories) {
+    let best = -Infinity;
+    for (const [index, set] of sets.entries()) {
+      if (set === unlisted) continue;
+      const log = tells(set);
+      sum[index]! += log;
+      if (log > best) best = log;
+    }
+    const says = best !== 0 || tells(0) !== 0;
+    for (const [index, set] of sets.entries())
+      if (set === unlisted) sum[index]! += best + (says ? Math.log(unlistedShare) : 0);
+  }
+  return sum;
+}
+
+/** So many of the likeliest pairs are thought of with a third trouble. */
+const pairsWidened = 12;
 
 /**
- * Belief in each cause after what was found: prior × Π likelihood, with evidence of one group counting for less after its
- * first (a weighted naive Bayes), and never surer than the tables. One main trouble is assumed; several of them, or
- * something that is not in the tables, show as `unlisted`, which expects every outcome alike.
+ * Belief in sets of troubles after what was read: prior × Π chance of each story under the set (Bayes' rule). Every one and every two
+ * are thought of, and three where two of them are likely.
  */
-export function beliefAfter(observations: readonly Observation[], line: LineKind = 'coax'): Belief {
-  const prior = priorBelief(line);
-  const logs = Object.fromEntries(causes.map((cause) => [cause, Math.log(prior[cause])])) as Belief;
-  const before = new Set<string>();
-  for (const { id, outcome } of byReach(observations)) {
-    const share = shareOfWeight(id, before);
-    for (const cause of causes) logs[cause] += share * Math.log(chanceOf(id, outcome, cause));
-    const group = groups[id];
-    if (group !== undefined) before.add(group);
-  }
-  const most = Math.max(...causes.map((cause) => logs[cause]));
-  return capped(
-    normalised(Object.fromEntries(causes.map((cause) => [cause, Math.exp(logs[cause] - most)])) as Belief),
-  );
-}
-
-/** How far a belief is from knowing, in bits. */
-export function entropyBits(belief: Belief): number {
-  return causes.reduce(
-    (sum, cause) => sum - (belief[cause] > 0 ? belief[cause] * Math.log2(belief[cause]) : 0),
-    0,
-  );
+export function posteriorOf(looked: DiagnosisInput): Posterior {
+  const of = ratesFor(looked);
+  const { line, all } = storiesOf(looked);
+  const prior = priorLog(of);
+  const known = [...of.keys()];
+  const upToTwo = setsOf(known);
+  const logOf = (sets: readonly TroubleSet[]): number[] =>
+    storyLogs(all, sets).map((log, index) => log + prior(sets[index]!));
+  const pairs = weighed(upToTwo, logOf(upToTwo))
+    .filter(({ set }) => troublesIn(set).length === 2)
+    .slice(0, pairsWidened);
+  const sets = [
+    ...upToTwo,
+    ...widened(
+      pairs.map(({ set }) => set),
+      known,
+    ),
+  ];
+  const weighedSets = weighed(sets, logOf(sets));
+  return { belief: beliefOf(weighedSets), sets: weighedSets, line };
 }

@@ -23,6 +23,26 @@ const setWords: Record<NonNullable<Camera['schemeSetBy']>, string> = {
 const howSet = ({ schemeSetBy }: Camera): string =>
   schemeSetBy ? setWords[schemeSetBy] : 'Find out how its scheme is set, if it has more than one.';
 
+/** Whether camera and input are noted to speak of the same format, and of the same line standard. */
+export function notedAlike(
+  site: Pick<Site, 'recorder'>,
+  run: Run,
+  camera: Camera,
+): Record<'format' | 'line-standard', 'agree' | 'differ' | 'unknown'> {
+  const recorder = run.patchedTo ? site.recorder[run.patchedTo.recorderId] : undefined;
+  if (!recorder) return { format: 'unknown', 'line-standard': 'unknown' };
+  const isTaken =
+    recorder.accepts.includes(camera.format) && speaksAlike(recorder, sentToday(camera)) !== 'no';
+  return {
+    format: isTaken ? 'agree' : 'differ',
+    'line-standard': !recorder.lineStandard
+      ? 'unknown'
+      : recorder.lineStandard === camera.lineStandard
+        ? 'agree'
+        : 'differ',
+  };
+}
+
 /** Holds a camera's format and line standard against the recorder input that it is patched to. */
 export function formatCheck(site: Site, run: Run, camera: Camera): FormatCheck {
   const recorder = run.patchedTo ? site.recorder[run.patchedTo.recorderId] : undefined;

@@ -1,9 +1,17 @@
 export { applies } from './applies';
-export { dayLoad, heaterWatts, startUpLoad, wasSeenRunning, worstLoad, worstWatts } from './cameraLoads';
+export {
+  dayLoad,
+  heaterWatts,
+  nightLoad,
+  startUpLoad,
+  wasSeenRunning,
+  worstLoad,
+  worstWatts,
+} from './cameraLoads';
 export { faultsLossDb } from './faultsLoss';
 export { feedSource, floatVolts, voltsAtLoad, voltsShare, type FeedSource } from './feed';
 export { inferFeed } from './feedInference';
-export { formatCheck } from './formatCheck';
+export { formatCheck, notedAlike } from './formatCheck';
 export { gearInLine } from './gearInLine';
 export type { LineCondition } from './lineCondition';
 export { lineConditions, type LineUse } from './lineConditions';
@@ -14,10 +22,11 @@ export { isStopped, realAcVolts } from './foreignVolts';
 export { interlock, looksForVolts, needsVoltsFirst, prerequisites, stateFor, untilSafe } from './interlock';
 export { lineOf, type FaultAt } from './lineModel';
 export { mismatchLossDb } from './mismatchLoss';
-export { inferCoaxLoop, inferPowerLoop } from './loopInference';
+export { inferCoaxLoop, inferPowerLoop, otherCoaxLoops, otherPowerLoops } from './loopInference';
 export {
   coaxLoop,
   coldPowerOhms,
+  expectedCoaxOhms,
   expectedPowerOhms,
   lengthFigure,
   lineKind,
@@ -28,8 +37,7 @@ export {
 } from './loops';
 export { extraPictureLossDb, pictureOver } from './pictureVerdict';
 export { eventWords, severity } from './reflectometerVerdict';
-export { runFindings, verdictFigure, type RunFindings } from './runFindings';
-export { earthDifferenceVolts } from './safety';
+export { requiredTests, runFindings, verdictFigure, type RunFindings } from './runFindings';
 export {
   faultsOf,
   isTraceRead,
@@ -38,7 +46,6 @@ export {
   readTrace,
   traceTaskOf,
   type TraceTask,
-  metreSpread,
   nsAtMetres,
   runEvents,
   runVelocityFactor,

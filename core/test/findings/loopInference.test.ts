@@ -21,6 +21,7 @@ const kinds = (causes: readonly { kind: string }[]) => causes.map(({ kind }) => 
 const plain: LoopQuestion = {
   parts: [
     {
+      noted: 'coax-rg6-cu',
       ohms: 10,
       lengthOhms: 0.2,
       others: [{ id: 'coax-rg6-ccs', label: 'steel', material: 'ccs21', ohms: 30, share: 0.1 }],

@@ -27,6 +27,8 @@ export interface LoopCause {
 
 /** One stretch of a loop: what it has as noted, and what it would have as another construction. */
 export interface LoopPart {
+  /** The construction as it is noted. */
+  noted: string;
   ohms: number;
   /** One standard deviation of its length, in ohms. */
   lengthOhms: number;
@@ -191,6 +193,7 @@ function coaxPart(segment: Segment, atC: number): LoopPart | undefined {
   const kin = kinOf.get(segment.cable) ?? [];
   const share = kin.length > 0 ? otherCables(segment.print !== undefined) / kin.length : 0;
   return {
+    noted: segment.cable,
     ohms,
     lengthOhms: (ohms * segment.spreadM) / segment.lengthM,
     others: kin.map((cable) => ({
@@ -233,13 +236,13 @@ function traceFor(events: readonly RunEvent[] | undefined): LoopQuestion['trace'
   };
 }
 
+const coaxParts = (run: Run, atC?: number): LoopPart[] =>
+  run.segments.flatMap((segment) => coaxPart(segment, atC ?? segment.temperatureC) ?? []);
+
 /** Explanations of a coax loop reading. `events` are those of a trace of the same run. */
 export function inferCoaxLoop(run: Run, reading: QuantityReading, events?: readonly RunEvent[]): LoopCause[] {
-  const parts = run.segments.flatMap(
-    (segment) => coaxPart(segment, reading.temperatureC ?? segment.temperatureC) ?? [],
-  );
   return inferLoop(reading.value, {
-    parts,
+    parts: coaxParts(run, reading.temperatureC),
     lengthM: runLengthM(run),
     lengthMeasured: measured(run),
     poorJoint: poorJointChance(run),
@@ -259,6 +262,7 @@ interface Cores {
 }
 
 function powerPart(
+  id: string,
   noted: Conductor,
   kin: readonly Cores[],
   perCore: number,
@@ -277,6 +281,7 @@ function powerPart(
   const shareOf = (conductor: Conductor): number =>
     sameGauge(conductor) ? otherMetal / likeCount : otherGauge / (others.length - likeCount);
   return {
+    noted: id,
     ohms,
     lengthOhms: (ohms * spreadM) / lengthM,
     others: others.map(({ id, label, conductor }) => ({
@@ -297,6 +302,7 @@ function coresPart(
 ): LoopPart {
   const noted = powerCable(cable);
   return powerPart(
+    noted.id,
     noted.conductor,
     powerCables.filter(({ id, cores: count }) => id !== noted.id && count === noted.cores),
     1 / cores.outCores + 1 / cores.backCores,
@@ -317,6 +323,7 @@ function legPart(segment: Segment, atC: number | undefined): LoopPart[] {
       if (noted.kind !== 'pair') return [];
       return [
         powerPart(
+          cable,
           noted.conductor,
           pairCables.filter(({ id }) => id !== cable),
           1 / leg.outCores + 1 / leg.backCores,
@@ -328,24 +335,106 @@ function legPart(segment: Segment, atC: number | undefined): LoopPart[] {
   }
 }
 
-/** Explanations of a power loop reading. */
-export function inferPowerLoop(run: Run, reading: QuantityReading): LoopCause[] {
+function powerParts(run: Run, atC?: number): LoopPart[] {
   const { feed, segments } = run;
-  const isOwn = feed.kind === 'separate-pair';
-  const parts = isOwn
+  return feed.kind === 'separate-pair'
     ? [
         coresPart(
           feed.cable,
           feed,
           { lengthM: feed.lengthM, spreadM: 0.02 * feed.lengthM },
-          reading.temperatureC ?? feed.temperatureC,
+          atC ?? feed.temperatureC,
         ),
       ]
-    : segments.flatMap((segment) => legPart(segment, reading.temperatureC));
+    : segments.flatMap((segment) => legPart(segment, atC));
+}
+
+/** Explanations of a power loop reading. */
+export function inferPowerLoop(run: Run, reading: QuantityReading): LoopCause[] {
+  const isOwn = run.feed.kind === 'separate-pair';
   return inferLoop(reading.value, {
-    parts,
-    lengthM: isOwn ? feed.lengthM : runLengthM(run),
+    parts: powerParts(run, reading.temperatureC),
+    lengthM: run.feed.kind === 'separate-pair' ? run.feed.lengthM : runLengthM(run),
     lengthMeasured: !isOwn && measured(run),
     poorJoint: poorJointChance(run),
   });
 }
+
+/** A loop as it would be if stretches that are noted as one construction were another, and how likely that one is among all. */
+export interface OtherLoop {
+  ohms: number;
+  /** How much of it comes from the other construction. */
+  excessOhms: number;
+  share: number;
+}
+
+/** Most often all of a construction is another than noted, else some of its stretches that follow each other. Judgement. */
+const wholeShare = 0.6;
+
+/** Stretches that follow each other: every choice of them but all. */
+function stretches(count: number): [from: number, to: number][] {
+  return Array.from({ length: count }, (_, from) => from).flatMap((from) =>
+    Array.from({ length: count - from }, (_, k): [number, number] => [from, from + k + 1]).filter(
+      ([start, end]) => end - start < count,
+    ),
+  );
+}
+
+/** A construction of more than so many times the ohms, or of so much less, is hardly taken for the noted one. Judgement. */
+const farRatio = 1.9;
+const timesApart = (a: number, b: number): number => (a > b ? a / b : b / a);
+
+function otherLoops(parts: readonly LoopPart[]): OtherLoop[] {
+  const all = parts.reduce((sum, { ohms }) => sum + ohms, 0);
+  const loops = [...new Set(parts.map(({ noted }) => noted))].flatMap((noted): OtherLoop[] => {
+    const alike = parts.filter((part) => part.noted === noted);
+    const some = stretches(alike.length);
+    return alike[0]!.others.flatMap(({ id, share, ohms }): OtherLoop[] => {
+      const near = Math.min(1, (farRatio / timesApart(ohms, alike[0]!.ohms)) ** 2);
+      const excess = (of: readonly LoopPart[]): number =>
+        of.reduce(
+          (sum, part) => sum + (part.others.find((other) => other.id === id)?.ohms ?? part.ohms) - part.ohms,
+          0,
+        );
+      const loopOf = (of: readonly LoopPart[], ofIt: number): OtherLoop => ({
+        ohms: all + excess(of),
+        excessOhms: excess(of),
+        share: share * near * ofIt,
+      });
+      return [
+        loopOf(alike, some.length > 0 ? wholeShare : 1),
+        ...some.map(([from, to]) => loopOf(alike.slice(from, to), (1 - wholeShare) / some.length)),
+      ];
+    });
+  });
+  return alikeTogether(loops);
+}
+
+/** Loops that a meter would hardly tell apart, as one. */
+const apartShare = 0.06;
+
+function alikeTogether(loops: readonly OtherLoop[]): OtherLoop[] {
+  const total = loops.reduce((sum, { share }) => sum + share, 0);
+  const groups: OtherLoop[][] = [];
+  for (const loop of [...loops].sort((a, b) => a.ohms - b.ohms)) {
+    const group = groups.at(-1);
+    if (group && loop.ohms <= group[0]!.ohms * (1 + apartShare)) group.push(loop);
+    else groups.push([loop]);
+  }
+  return groups.map((group): OtherLoop => {
+    const share = group.reduce((sum, loop) => sum + loop.share, 0);
+    const mean = (of: (loop: OtherLoop) => number): number =>
+      group.reduce((sum, loop) => sum + of(loop) * loop.share, 0) / share;
+    return {
+      ohms: mean(({ ohms }) => ohms),
+      excessOhms: mean(({ excessOhms }) => excessOhms),
+      share: share / total,
+    };
+  });
+}
+
+/** What the coax loop of a run would be if a construction were another than noted. */
+export const otherCoaxLoops = (run: Run, atC?: number): OtherLoop[] => otherLoops(coaxParts(run, atC));
+
+/** The same of the loop of its power cores. */
+export const otherPowerLoops = (run: Run, atC?: number): OtherLoop[] => otherLoops(powerParts(run, atC));

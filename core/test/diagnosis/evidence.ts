@@ -1,0 +1,65 @@
+import type { TestId } from '#core/model/site';
+import type { RunReadings } from '#core/test/readings';
+import { causes, troubles, type Cause, type Trouble } from './causes';
+import type { DiagnosisInput } from './looked';
+import { priorLog, ratesFor, storiesOf, storyLogs } from './posterior';
+import { readingWords } from './readingWords';
+import { bitOf, type TroubleSet } from './troubleSets';
+
+/** What one reading says, and how much it speaks for each cause, in decibans. */
+export interface Evidence {
+  test: TestId;
+  message: string;
+  weightDb: Record<Cause, number>;
+}
+
+const singles: readonly TroubleSet[] = [0, ...troubles.map(bitOf)];
+
+/** Tests that were read. */
+export const readTests = (readings: RunReadings): TestId[] =>
+  Object.values(readings).flatMap((reading) => (reading ? [reading.test] : []));
+
+/** How much the volts at night shift the chance that the cores take too many, in decibans. */
+function dropShiftDb(looked: DiagnosisInput, rates: ReadonlyMap<Trouble, number>): number {
+  const { 'night-volts': _, ...others } = looked.readings;
+  const odds = (rate: number | undefined): number => (rate === undefined ? 1 : rate / (1 - rate));
+  const before = ratesFor({ ...looked, readings: others }).get('power-drop');
+  return 10 * Math.log10(odds(rates.get('power-drop')) / odds(before));
+}
+
+/**
+ * How much each reading by itself speaks for a cause against all the others as they are before anything is read, in decibans:
+ * 10·log₁₀ of the likelihood ratio. One trouble at a time is thought of.
+ */
+export function evidenceOf(looked: DiagnosisInput): Evidence[] {
+  const rates = ratesFor(looked);
+  const prior = priorLog(rates);
+  const known = singles.filter((set) => set === 0 || troubles.some((t) => bitOf(t) === set && rates.has(t)));
+  const before = known.map((set) => Math.exp(prior(set)));
+  const causeOf = new Map<TroubleSet, Cause>([
+    [0, 'sound'],
+    ...troubles.map((trouble) => [bitOf(trouble), trouble] as const),
+  ]);
+  // AC that comes with volts between the earths says nothing more than they do.
+  const isToldTwice = (test: TestId): boolean =>
+    test === 'foreign-ac-volts' && looked.readings['shield-earth-volts'] !== undefined;
+  const told = readTests(looked.readings).filter((test) => !isToldTwice(test));
+  return told.map((test): Evidence => {
+    const alone = { ...looked, readings: { [test]: looked.readings[test] } as RunReadings };
+    const logs = storyLogs(storiesOf(alone).all, known);
+    const most = Math.max(...logs);
+    const chances = logs.map((log) => Math.exp(log - most));
+    const all = chances.reduce((sum, chance, index) => sum + chance * before[index]!, 0);
+    const total = before.reduce((sum, chance) => sum + chance, 0);
+    const weightDb = Object.fromEntries(causes.map((cause) => [cause, 0])) as Record<Cause, number>;
+    known.forEach((set, index) => {
+      const own = chances[index]! * before[index]!;
+      const others = (all - own) / (total - before[index]!);
+      weightDb[causeOf.get(set)!] =
+        10 * Math.log10(Math.max(1e-30, chances[index]!) / Math.max(1e-30, others));
+    });
+    // Whether the cores take too many volts stands in the rates, by what was read at night.
+    if (test === 'night-volts') weightDb['power-drop'] += dropShiftDb(looked, rates);
+    return { test, message: readingWords(looked, test), weightDb };
+  });
+}

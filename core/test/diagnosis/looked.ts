@@ -1,0 +1,21 @@
+import type { Camera, Run } from '#core/model/site';
+import type { FeedSource, Verdict } from '#core/test/findings';
+import type { RunReadings } from '#core/test/readings';
+
+/** Whether both ends of a line are noted alike. */
+export type Agreement = 'agree' | 'differ' | 'unknown';
+
+/** Everything that is known of a run when somebody asks what is wrong with it. */
+export interface DiagnosisInput {
+  run: Run;
+  camera: Camera;
+  readings: RunReadings;
+  verdicts: readonly Pick<
+    Verdict,
+    'id' | 'label' | 'expected' | 'state' | 'message' | 'basis' | 'utilisation'
+  >[];
+  /** What feeds it, as it is set. */
+  source: FeedSource;
+  /** What camera and recorder input are noted to speak. */
+  notes: Record<'format' | 'line-standard', Agreement>;
+}

@@ -1,0 +1,99 @@
+import { wireMaps, type Run, type TestDefinition, type TestId } from '#core/model/site';
+import { symptoms } from '#core/physics/picture';
+import { expectedCoaxOhms, expectedPowerOhms, runLengthM, type RunEvent } from '#core/test/findings';
+import type { RunReadings } from '#core/test/readings';
+import { ratioSteps } from './density';
+import type { DiagnosisInput } from './looked';
+
+/** Something that a test could find, and how wide a part of all that it could find it stands for. */
+export interface Outcome {
+  readings: RunReadings;
+  /** What a reflectometer would show, where that is what is tried. */
+  events?: readonly RunEvent[];
+  width: number;
+}
+
+const common = { id: 'thought', runId: 'thought', at: '2000-01-01T00:00:00Z', by: '', instrument: '' };
+
+const found = (test: TestId, fields: object): Outcome => ({
+  readings: { [test]: { ...common, test, ...fields } } as RunReadings,
+  width: 1,
+});
+
+const values = (test: TestId, from: number, to: number, count: number): Outcome[] =>
+  ratioSteps(from, to, count).map((value) => ({ ...found(test, { value }), width: value }));
+
+function tracesOf(run: Run): Outcome[] {
+  const lengthM = runLengthM(run);
+  const event = (kind: RunEvent['kind'], share: number, ohms?: number): RunEvent => ({
+    kind,
+    atM: share * lengthM,
+    confidence: 1,
+    isFarEnd: share === 1,
+    ...(ohms === undefined ? {} : { ohms }),
+  });
+  const end = event('open', 1);
+  return [
+    [end],
+    ...[2.5, 6, 15, 40].map((ohms) => [event('series', 0.5, ohms), end]),
+    ...[90, 200, 500, 1200].map((ohms) => [event('shunt', 0.5, ohms), end]),
+    [event('tap', 0.5), end],
+    [event('lower-impedance', 0.5, 50), end],
+    [event('open', 0.5)],
+    [event('short', 0.5)],
+  ].map((events) => ({ readings: {}, events, width: 1 }));
+}
+
+/** Everything that a test could find, coarsely; nothing where it tells no cause. */
+export function outcomesOf(
+  { id }: TestDefinition,
+  { run, camera, source, verdicts }: DiagnosisInput,
+): Outcome[] {
+  switch (id) {
+    case 'continuity':
+      return ['through', 'open', 'shorted'].map((as) => found(id, { found: as }));
+    case 'wire-map':
+      return wireMaps.map((as) => found(id, { found: as }));
+    case 'camera-at-head-end':
+    case 'camera-on-local-supply':
+      return ['works', 'fails'].map((as) => found(id, { found: as }));
+    case 'picture':
+      return [[], ...symptoms.map((symptom) => [symptom])].map((seen) => found(id, { symptoms: seen }));
+    case 'link': {
+      const full = verdicts.find((verdict) => verdict.id === 'link')?.expected?.value ?? 90;
+      return [0, full].map((throughputMbps) =>
+        found(id, { rateMbps: throughputMbps, throughputMbps, lostPercent: 0, deliveredWatts: 0 }),
+      );
+    }
+    case 'coax-loop-ohms': {
+      const expected = expectedCoaxOhms(run.segments);
+      if (expected <= 0) return [];
+      return [
+        ...values(id, 0.2 * expected, 6 * expected + 60, 60),
+        { ...found(id, { value: 99_999 }), width: 1 },
+      ];
+    }
+    case 'power-loop-ohms': {
+      const expected = expectedPowerOhms(run);
+      return expected <= 0 ? [] : values(id, 0.5 * expected, 3 * expected + 12, 36);
+    }
+    case 'day-volts':
+    case 'night-volts':
+      return values(id, 0.6 * camera.supply.window.minVolts, 1.06 * source.volts, 14);
+    case 'insulation-megohms':
+      return values(id, 0.002, 1000, 12);
+    case 'shield-earth-volts':
+    case 'foreign-ac-volts':
+      return values(id, 0.05, 40, 10);
+    case 'pair-unbalance-percent':
+      return [1, 12].map((value) => found(id, { value }));
+    case 'next-db':
+      return [15, 60].map((value) => found(id, { value }));
+    case 'insertion-loss-db':
+      return [5, 60].map((value) => found(id, { value }));
+    case 'reflectometer':
+      return tracesOf(run);
+    default:
+      return [];
+  }
+}

@@ -1,0 +1,47 @@
+import { troubles, type Trouble } from './causes';
+
+/** Troubles that stand together, one bit each; none is a sound run. */
+export type TroubleSet = number;
+
+const bits = new Map(troubles.map((trouble, index) => [trouble, 1 << index]));
+export const bitOf = (trouble: Trouble): TroubleSet => bits.get(trouble)!;
+export const setOf = (...of: readonly Trouble[]): TroubleSet =>
+  of.reduce((set, trouble) => set | bitOf(trouble), 0);
+export const has = (set: TroubleSet, trouble: Trouble): boolean => (set & bitOf(trouble)) !== 0;
+export const troublesIn = (set: TroubleSet): Trouble[] =>
+  troubles.filter((_, index) => (set & (1 << index)) !== 0);
+
+/** Every set of none, one or two of these troubles, the empty one first. What is not listed stands by itself. */
+export function setsOf(of: readonly Trouble[]): TroubleSet[] {
+  const listed = of.filter((trouble) => trouble !== 'unlisted').map(bitOf);
+  const pairs = listed.flatMap((one, index) => listed.slice(index + 1).map((other) => one | other));
+  const alone = of.includes('unlisted') ? [bitOf('unlisted')] : [];
+  return [0, ...listed, ...pairs, ...alone];
+}
+
+/** These sets with one trouble more each, every set once. */
+export function widened(sets: readonly TroubleSet[], of: readonly Trouble[]): TroubleSet[] {
+  const bits = of.filter((trouble) => trouble !== 'unlisted').map(bitOf);
+  return [...new Set(sets.flatMap((set) => bits.filter((bit) => (set & bit) === 0).map((bit) => set | bit)))];
+}
+
+/** What readings of one kind tell of troubles that stand together: the log of their chance. It depends on some troubles only. */
+export interface Story {
+  of: TroubleSet;
+  tells: (set: TroubleSet) => number;
+}
+
+/** A story that is worked out once for each choice of the troubles that it depends on. */
+export function story(of: readonly Trouble[], tells: (set: TroubleSet) => number): Story {
+  const known = new Map<TroubleSet, number>();
+  const mask = setOf(...of);
+  return {
+    of: mask,
+    tells: (set) => {
+      const key = set & mask;
+      let log = known.get(key);
+      if (log === undefined) known.set(key, (log = tells(key)));
+      return log;
+    },
+  };
+}
