@@ -12,6 +12,8 @@ export interface LineMark {
   atM: number;
   label: string;
   grave: boolean;
+  /** How far to either side it may be. */
+  spreadM?: number;
 }
 
 const {
@@ -41,10 +43,13 @@ const shape = computed(() =>
 /** A stretch is named where there is room for it beside what arrives at the camera. */
 const wordsPx = computed(() => (cameraEnd ? 240 : 120));
 const placedMarks = computed(() =>
-  marks.map((mark) => {
+  marks.map((mark, index) => {
     const x = x0 + mark.atM * pxPerM.value;
+    const spreadPx = (mark.spreadM ?? 0) * pxPerM.value;
     // Words stand to the right of their mark where there is room for them.
-    return { ...mark, x, onLeft: x + mark.label.length * pxPerLetter > width.value && x > width.value / 2 };
+    const onLeft = x + mark.label.length * pxPerLetter > width.value && x > width.value / 2;
+    // Every second one stands below the line, so that two beside each other can be read.
+    return { ...mark, x, spreadPx, onLeft, textY: index % 2 === 0 ? 33 : 54 };
   }),
 );
 const ticks = computed(() =>
@@ -84,8 +89,19 @@ const ticks = computed(() =>
       <line x1="80" :x2="x0" y1="40" y2="40" stroke="var(--ink)" />
       <LineStrokes :shape="shape" :y="40" />
       <g v-for="mark in placedMarks" :key="`${mark.atM}${mark.label}`" :class="mark.grave ? 'grave' : 'mild'">
+        <rect
+          v-if="mark.spreadPx > 1"
+          :x="mark.x - mark.spreadPx"
+          :width="2 * mark.spreadPx"
+          y="35"
+          height="10"
+        />
         <line :x1="mark.x" :x2="mark.x" y1="24" y2="56" />
-        <text :x="mark.onLeft ? mark.x - 4 : mark.x + 4" y="33" :text-anchor="mark.onLeft ? 'end' : 'start'">
+        <text
+          :x="mark.onLeft ? mark.x - 4 : mark.x + 4"
+          :y="mark.textY"
+          :text-anchor="mark.onLeft ? 'end' : 'start'"
+        >
           {{ mark.label }}
         </text>
       </g>
@@ -111,6 +127,14 @@ const ticks = computed(() =>
 .grave line {
   stroke: var(--madder);
   stroke-width: 2;
+}
+.grave rect {
+  fill: var(--madder);
+  opacity: 0.35;
+}
+.mild rect {
+  fill: var(--ochre);
+  opacity: 0.35;
 }
 .grave text {
   fill: var(--madder);

@@ -20,12 +20,24 @@ export function shownUnit(unit: Unit, { length }: Pick<Measures, 'length'>): str
   return unit === 'm' ? length : unit;
 }
 
-/** A figure with its unit, lengths in the person's own. */
-export function quantityFor(value: number | null, unit: Unit, measures: Pick<Measures, 'length'>): string {
+/** A figure with its unit, lengths in the person's own; to so many digits after the point, where the usual ones will not do. */
+export function quantityFor(
+  value: number | null,
+  unit: Unit,
+  measures: Pick<Measures, 'length'>,
+  digits?: number,
+): string {
   return unit === 'm' && value !== null && measures.length === 'ft'
-    ? `${formatFigure(inLength(value, measures), 'm')} ft`
-    : formatQuantity(value, unit);
+    ? `${formatFigure(inLength(value, measures), 'm', digits)} ft`
+    : formatQuantity(value, unit, digits);
 }
+
+/** From so much on a metre that something may be off needs no tenths. */
+const wholeFromM = 3;
+
+/** A place and how far off it may be; what is small is told to the tenth. */
+export const placeFor = (atM: number, spreadM: number, measures: Pick<Measures, 'length'>): string =>
+  `${quantityFor(atM, 'm', measures)} ± ${quantityFor(spreadM, 'm', measures, spreadM < wholeFromM ? 1 : 0)}`;
 
 /** A figure as it stands in a field to be edited: at most `digits` after the point, none that are zero. */
 export function fieldText(value: number, unit: Unit, measures: Pick<Measures, 'length'>, digits = 2): string {

@@ -35,18 +35,19 @@ function rankedCauses(looked: DiagnosisInput, posterior: Posterior): RankedCause
     .map((cause): RankedCause => {
       // What is not on the list expects nothing, so that nothing speaks for it but that all else fits badly.
       const weighed = cause === 'unlisted' ? [] : evidence;
-      const told = (sense: 1 | -1): string[] =>
-        weighed
-          .filter(({ weightDb }) => sense * weightDb[cause] >= worthTelling)
-          .sort((a, b) => sense * (b.weightDb[cause] - a.weightDb[cause]))
-          .map(({ message }) => message);
+      const pro = weighed
+        .filter((one) => one.overNoneDb[cause] >= worthTelling && one.overOthersDb[cause] >= 0)
+        .sort((a, b) => b.overOthersDb[cause] - a.overOthersDb[cause]);
+      const contra = weighed
+        .filter((one) => one.overNoneDb[cause] <= -worthTelling)
+        .sort((a, b) => a.overNoneDb[cause] - b.overNoneDb[cause]);
       return {
         cause,
         ...causeWords[cause],
         probability: posterior.belief[cause],
         where: cause === 'sound' ? null : (places.get(cause) ?? null),
-        pro: told(1),
-        contra: told(-1),
+        pro: pro.map(({ message }) => message),
+        contra: contra.map(({ message }) => message),
       };
     })
     .sort((a, b) => b.probability - a.probability);

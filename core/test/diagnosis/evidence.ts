@@ -6,11 +6,12 @@ import { priorLog, ratesFor, storiesOf, storyLogs } from './posterior';
 import { readingWords } from './readingWords';
 import { bitOf, type TroubleSet } from './troubleSets';
 
-/** What one reading says, and how much it speaks for each cause, in decibans. */
+/** What one reading says, and how much it speaks for each cause, in decibans: against nothing being wrong, and against all other causes. */
 export interface Evidence {
   test: TestId;
   message: string;
-  weightDb: Record<Cause, number>;
+  overNoneDb: Record<Cause, number>;
+  overOthersDb: Record<Cause, number>;
 }
 
 const singles: readonly TroubleSet[] = [0, ...troubles.map(bitOf)];
@@ -18,6 +19,12 @@ const singles: readonly TroubleSet[] = [0, ...troubles.map(bitOf)];
 /** Tests that were read. */
 export const readTests = (readings: RunReadings): TestId[] =>
   Object.values(readings).flatMap((reading) => (reading ? [reading.test] : []));
+
+const none = () => Object.fromEntries(causes.map((cause) => [cause, 0])) as Record<Cause, number>;
+/** What is hardly possible counts for no more than so much. */
+const leastChance = 1e-30;
+const decibans = (chance: number, other: number): number =>
+  10 * Math.log10(Math.max(leastChance, chance) / Math.max(leastChance, other));
 
 /** How much the volts at night shift the chance that the cores take too many, in decibans. */
 function dropShiftDb(looked: DiagnosisInput, rates: ReadonlyMap<Trouble, number>): number {
@@ -28,8 +35,9 @@ function dropShiftDb(looked: DiagnosisInput, rates: ReadonlyMap<Trouble, number>
 }
 
 /**
- * How much each reading by itself speaks for a cause against all the others as they are before anything is read, in decibans:
- * 10·log₁₀ of the likelihood ratio. One trouble at a time is thought of.
+ * How much each reading by itself speaks for a cause, in decibans: 10·log₁₀ of the likelihood ratio, against a sound run and
+ * against all other causes as they are before anything is read. One trouble at a time is thought of. What only speaks for
+ * another trouble does not speak against this one: both can stand.
  */
 export function evidenceOf(looked: DiagnosisInput): Evidence[] {
   const rates = ratesFor(looked);
@@ -51,15 +59,19 @@ export function evidenceOf(looked: DiagnosisInput): Evidence[] {
     const chances = logs.map((log) => Math.exp(log - most));
     const all = chances.reduce((sum, chance, index) => sum + chance * before[index]!, 0);
     const total = before.reduce((sum, chance) => sum + chance, 0);
-    const weightDb = Object.fromEntries(causes.map((cause) => [cause, 0])) as Record<Cause, number>;
+    const [overNoneDb, overOthersDb] = [none(), none()];
     known.forEach((set, index) => {
       const own = chances[index]! * before[index]!;
-      const others = (all - own) / (total - before[index]!);
-      weightDb[causeOf.get(set)!] =
-        10 * Math.log10(Math.max(1e-30, chances[index]!) / Math.max(1e-30, others));
+      const cause = causeOf.get(set)!;
+      overOthersDb[cause] = decibans(chances[index]!, (all - own) / (total - before[index]!));
+      overNoneDb[cause] = set === 0 ? overOthersDb[cause] : decibans(chances[index]!, chances[0]!);
     });
     // Whether the cores take too many volts stands in the rates, by what was read at night.
-    if (test === 'night-volts') weightDb['power-drop'] += dropShiftDb(looked, rates);
-    return { test, message: readingWords(looked, test), weightDb };
+    if (test === 'night-volts') {
+      const shiftDb = dropShiftDb(looked, rates);
+      overNoneDb['power-drop'] += shiftDb;
+      overOthersDb['power-drop'] += shiftDb;
+    }
+    return { test, message: readingWords(looked, test), overNoneDb, overOthersDb };
   });
 }

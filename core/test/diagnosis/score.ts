@@ -1,4 +1,5 @@
 import type { Cause } from './causes';
+import { ninetyPercent } from './density';
 
 /** A run whose troubles are known: what each is, where, and the causes that are right for it. */
 export interface KnownRun {
@@ -30,8 +31,6 @@ export interface JudgementScore {
   bothFirst: number | null;
 }
 
-/** Deviations of a normal figure that hold nine tenths of it. */
-const ninetyPercent = 1.645;
 const binCount = 10;
 const share = (part: number, of: number): number | null => (of === 0 ? null : part / of);
 

@@ -3,15 +3,25 @@ import { eventWords, ghostLengthM, type RunEvent } from '#core/test/findings';
 import type { Trouble } from './causes';
 import type { DiagnosisInput } from './looked';
 import { eventsOf, type Posterior } from './posterior';
+import { ninetyPercent } from './density';
 import { metreSpreadOf } from './runLength';
 import { has } from './troubleSets';
 
 /** Where on the run a trouble shows, and how that is known. */
 export interface FaultLocation {
   atM: number;
+  /** One standard deviation, and how far to either side nine chances of ten lie. */
   spreadM: number;
+  withinM: number;
   message: string;
 }
+
+const located = (atM: number, spreadM: number, message: string): FaultLocation => ({
+  atM,
+  spreadM,
+  withinM: ninetyPercent * spreadM,
+  message,
+});
 
 /** Sets less likely than this say little of where anything is. */
 const worthPlacing = 0.01;
@@ -40,7 +50,8 @@ export function placesOf(looked: DiagnosisInput, { sets, line }: Posterior): Map
     [...made].map(([trouble, of]) => {
       const [event] = [...of].reduce((best, one) => (one[1] > best[1] ? one : best));
       const { atM } = event;
-      return [trouble, { atM, spreadM: metreSpreadOf(atM, looked.run, events), message: eventWords(event) }];
+      const spreadM = metreSpreadOf(atM, looked.run, events);
+      return [trouble, located(atM, spreadM, eventWords(event))];
     }),
   );
 }
@@ -50,7 +61,7 @@ function ghostPlaces({ run, readings }: DiagnosisInput): Map<Trouble, FaultLocat
   const ghostUs = readings.picture?.ghostUs;
   if (ghostUs === undefined) return new Map();
   const atM = ghostLengthM(run, ghostUs);
-  const place = { atM, spreadM: 0.1 * atM, message: 'the ghost’s way there and back, from either end' };
+  const place = located(atM, 0.1 * atM, 'the ghost’s way there and back, from either end');
   return new Map([
     ['echo', place],
     ['tap', place],

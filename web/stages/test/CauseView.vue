@@ -23,6 +23,17 @@ const others = computed(() =>
     .map(({ label }) => label.toLowerCase())
     .join(', '),
 );
+/** Sets worth telling: where two troubles at once are not out of the question. */
+const togetherFrom = 0.08;
+const together = computed(() => {
+  const sets = diagnosis.value.sets.filter(({ probability }) => probability >= worthALine);
+  return sets.some(({ troubles, probability }) => troubles.length > 1 && probability >= togetherFrom)
+    ? sets
+    : [];
+});
+const joined = new Intl.ListFormat('en', { type: 'conjunction' });
+const setWords = (troubles: readonly string[], label: string): string =>
+  troubles.length === 1 ? `${label} alone` : joined.format(label.split(', '));
 const next = computed(() => diagnosis.value.next.slice(0, 3));
 const mostBits = computed(() => Math.max(...next.value.map(({ bits }) => bits)));
 const percent = (probability: number) =>
@@ -48,8 +59,9 @@ const minutes = ({ minutes: all }: NextTest) => `${Math.max(1, Math.round(all))}
       <tbody>
         <tr v-for="cause in shown" :key="cause.cause" :data-cause="cause.cause">
           <td class="name">
-            <b>{{ cause.label }}</b><span v-if="cause.where" class="where mono"
-              >{{ own.quantity(cause.where.atM, 'm') }} ± {{ own.quantity(cause.where.spreadM, 'm') }}</span
+            <b>{{ cause.label }}</b><span v-if="cause.where" class="where mono">{{
+              own.place(cause.where.atM, cause.where.withinM)
+            }}</span
             ><span class="dim tiny"
               >{{ cause.means }}.{{ cause.probability >= 0.1 ? ` ${cause.remedy}` : '' }}</span
             >
@@ -75,8 +87,17 @@ const minutes = ({ minutes: all }: NextTest) => `${Math.max(1, Math.round(all))}
       </tbody>
     </table>
     <p class="tiny dim">
-      Under 3 % each: {{ others }}. One main trouble is assumed; several at once show as “something else”.
+      Under 3 % each: {{ others }}. Chances are of each being there, alone or with others; up to three at once
+      are thought of.
     </p>
+    <section v-if="together.length > 0" aria-label="What stands together">
+      <h2>What stands together</h2>
+      <p class="sets">
+        <span v-for="set in together" :key="set.label" class="set"
+          ><b class="mono">{{ percent(set.probability) }}</b> {{ setWords(set.troubles, set.label) }}</span
+        >
+      </p>
+    </section>
     <div class="two">
       <section class="next">
         <h2>Recommended next test</h2>
@@ -125,6 +146,11 @@ const minutes = ({ minutes: all }: NextTest) => `${Math.max(1, Math.round(all))}
 </template>
 
 <style scoped>
+.sets {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 4px 20px;
+}
 .worth {
   display: inline-block;
   width: 56px;

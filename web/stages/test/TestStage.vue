@@ -42,13 +42,24 @@ const headEnd = computed(() => {
   const patch = evaluation.value?.run.patchedTo;
   return patch ? `input ${patch.input}` : 'head end';
 });
-const marks = computed(() =>
+/** A cause less likely than this is not marked on the line. */
+const worthAMark = 0.1;
+/** Where the likely causes show, and how far off they may be. */
+const causeMarks = computed(() =>
+  (insight.value?.diagnosis.ranked ?? []).flatMap(({ label, probability, where }) => {
+    if (!where || probability < worthAMark) return [];
+    const { atM, withinM: spreadM } = where;
+    return [{ atM, spreadM, label: `${label}, ${own.place(atM, spreadM)}`, grave: true }];
+  }),
+);
+const eventMarks = computed(() =>
   faultsOf(evaluation.value?.findings.events ?? []).map((event) => ({
     atM: event.atM,
     label: `${own.quantity(event.atM, 'm')}, ${eventWords(event)}`,
     grave: true,
   })),
 );
+const marks = computed(() => (view.value === 'cause' ? causeMarks.value : eventMarks.value));
 /** How far the metre axis goes where a trace is shown under the line. */
 const axisM = ref(0);
 
