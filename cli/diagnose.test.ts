@@ -2,17 +2,11 @@ import { readFileSync } from 'node:fs';
 import { gunzipSync } from 'node:zlib';
 import path from 'node:path';
 import { beforeAll, describe, expect, it } from 'vitest';
-import {
-  scoreOf,
-  type Cause,
-  type JudgementScore,
-  type KnownRun,
-  type SaidOfRun,
-} from '#core/test/diagnosis';
+import { scoreOf, type JudgementScore, type SaidOfRun } from '#core/test/diagnosis';
+import { knownRuns, knownSiteFile } from '../tests/reference/judgement/known';
 import { diagnoseFile } from './diagnose';
 
 const demoFile = path.resolve('demo/saltmarrow.neotrope.json');
-const knownFolder = path.resolve('tests/reference/judgement');
 const read = (file: string): string =>
   (file.endsWith('.gz') ? gunzipSync(readFileSync(file)) : readFileSync(file)).toString('utf8');
 const diagnose = (...args: string[]) => diagnoseFile(args, read);
@@ -45,33 +39,12 @@ describe('the command', () => {
   });
 });
 
-/** Planted faults by the names of their causes. */
-const causeOf: Record<string, Cause> = { earth: 'earth-difference', broken: 'open', patch: 'echo' };
-interface Planted {
-  run: string;
-  faults: { kind: string; causes: string[]; atM: number | null }[];
-}
-const knownRuns = (JSON.parse(read(path.join(knownFolder, 'truth.json'))) as Planted[]).map(
-  ({ run, faults }): KnownRun => ({
-    run,
-    troubles: faults.map(({ kind, causes: [first], atM }) => ({
-      cause:
-        kind === 'wrong-build'
-          ? first === 'coax-conductor'
-            ? 'coax-construction'
-            : 'power-construction'
-          : (causeOf[kind] ?? (kind as Cause)),
-      atM,
-    })),
-  }),
-);
-
 /** Lines, meters, traces and symptoms of 280 runs were simulated by a model that shares nothing with this one. */
 describe('runs whose truth is known', () => {
   let score: JudgementScore;
   beforeAll(() => {
-    const { out } = diagnose(path.join(knownFolder, 'site.neotrope.json.gz'), '--json');
-    score = scoreOf(knownRuns, (JSON.parse(out) as { runs: SaidOfRun[] }).runs);
+    const { out } = diagnose(knownSiteFile, '--json');
+    score = scoreOf(knownRuns(), (JSON.parse(out) as { runs: SaidOfRun[] }).runs);
   }, 120_000);
   it('are judged right, and a trouble is neither made up nor passed over', () => {
     expect(score.right).toBeGreaterThanOrEqual(0.94);

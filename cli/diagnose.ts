@@ -1,4 +1,4 @@
-import { diagnosisInput, evaluateSite } from '#core/evaluate';
+import { diagnosisInput, evaluateSite, sharedBy } from '#core/evaluate';
 import { aboutOf, parseSiteFile, type Site } from '#core/model/site';
 import { formatQuantity } from '#core/shared/units';
 import { problemLine } from '#core/shared/problems';
@@ -94,10 +94,12 @@ export function diagnoseFile(args: readonly string[], readFile: (file: string) =
   if (asked.run !== undefined && !site.run[asked.run])
     return refused(`--run is ${asked.run}, allowed: a run of ${aboutOf(site).name}`);
   const readings = readingsByRun(site);
-  const said = evaluateSite(site)
-    .runs.filter(({ run }) => asked.run === undefined || run.id === asked.run)
+  const { runs } = evaluateSite(site);
+  const said = runs
+    .filter(({ run }) => asked.run === undefined || run.id === asked.run)
     .map((one) => {
-      const looked = diagnosisInput(site, one, readings.get(one.run.id) ?? {});
+      const shared = sharedBy(site, runs, one.run);
+      const looked = diagnosisInput(site, one, readings.get(one.run.id) ?? {}, shared);
       return saidOf(one.run.id, diagnose(looked, site.place[one.camera.placeId]!));
     });
   return {

@@ -1,7 +1,7 @@
-// `npm run bench`: the figures, as a table.
+// `npm run bench`: the figures, as a table. `-- --judgement`: how good the diagnosis is on runs whose truth is known.
 import { build, installPackages, run, tool } from './prepare.mjs';
 
 await installPackages();
 build();
 tool('vite/bin/vite.js', ['build', '--config', 'bench/vite.config.ts'], 'Building the bench');
-run(process.execPath, ['programs/bench.js'], 'The bench');
+run(process.execPath, ['programs/bench.js', ...process.argv.slice(2)], 'The bench');

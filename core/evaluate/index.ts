@@ -4,7 +4,7 @@ export { hookUpOfRun } from './hookUpOfRun';
 export { networkAt, type NetworkMoment } from './networkAt';
 export { savingOf, troubleOf } from './ranking';
 export { roomAt, type RoomPicture } from './roomAt';
-export { diagnosisInput, runDiagnostics, type RunDiagnostics } from './runDiagnostics';
+export { diagnosisInput, runDiagnostics, sharedBy, type RunDiagnostics } from './runDiagnostics';
 export { planSolver } from './planSolver';
 export { migrationOfSite, slotSite, type SlotProposal, type SlottingScope } from './slotAllocation';
 export {

@@ -1,6 +1,14 @@
 import type { RunEvaluation } from '#core/decide/runEvaluation';
-import type { Site } from '#core/model/site';
-import { diagnose, type Diagnosis, type DiagnosisInput } from '#core/test/diagnosis';
+import type { Run, Site } from '#core/model/site';
+import {
+  beliefIn,
+  diagnose,
+  sharedRates,
+  type Belief,
+  type Diagnosis,
+  type DiagnosisInput,
+  type SharedRates,
+} from '#core/test/diagnosis';
 import { feedSource, notedAlike } from '#core/test/findings';
 import { readingsByRun, type RunReadings } from '#core/test/readings';
 import { usesOf, type Uses } from '#core/test/uses';
@@ -15,8 +23,9 @@ export interface RunDiagnostics {
 /** Everything that a diagnosis of an evaluated run is made from. */
 export const diagnosisInput = (
   site: Site,
-  { run, camera, findings }: Pick<RunEvaluation, 'run' | 'camera' | 'findings'>,
+  { run, camera, findings }: RunEvaluation,
   readings: RunReadings,
+  shared: SharedRates = {},
 ): DiagnosisInput => ({
   run,
   camera,
@@ -24,7 +33,33 @@ export const diagnosisInput = (
   verdicts: findings.verdicts,
   source: feedSource(site, run),
   notes: notedAlike(site, run, camera),
+  shared,
 });
+
+/** Belief in a run by its own readings, kept for as long as its evaluation is. */
+const believed = new WeakMap<RunEvaluation, Belief>();
+
+/** So many other runs are asked; more of them hardly shift a rate, and a large site has hundreds. */
+const mostAsked = 30;
+
+/** What other runs that were tested say of one that has something in common with them. */
+export function sharedBy(site: Site, evaluations: readonly RunEvaluation[], own: Run): SharedRates {
+  const readings = readingsByRun(site);
+  const tested = evaluations
+    .filter(({ run, findings }) => run.id !== own.id && findings.missing.length === 0)
+    .slice(0, mostAsked);
+  return sharedRates(
+    own,
+    tested.map((one) => {
+      let belief = believed.get(one);
+      if (!belief) {
+        belief = beliefIn(diagnosisInput(site, one, readings.get(one.run.id) ?? {})).belief;
+        believed.set(one, belief);
+      }
+      return { run: one.run, belief };
+    }),
+  );
+}
 
 /** A close look at one run of an evaluated site; `null` where there is no such run. */
 export function runDiagnostics({ site, evaluation }: Before, runId: string): RunDiagnostics | null {
@@ -33,7 +68,10 @@ export function runDiagnostics({ site, evaluation }: Before, runId: string): Run
   const { run, camera, findings } = found;
   const readings = readingsByRun(site).get(runId) ?? {};
   return {
-    diagnosis: diagnose(diagnosisInput(site, found, readings), site.place[camera.placeId]!),
+    diagnosis: diagnose(
+      diagnosisInput(site, found, readings, sharedBy(site, evaluation.runs, run)),
+      site.place[camera.placeId]!,
+    ),
     uses: usesOf(site, run, camera, findings, readings),
   };
 }

@@ -2,13 +2,13 @@ import type { TestId } from '#core/model/site';
 import type { RunReadings } from '#core/test/readings';
 import { causes, troubles, type Cause, type Trouble } from './causes';
 import type { DiagnosisInput } from './looked';
+import { rates } from './practice';
 import { priorLog, ratesFor, storiesOf, storyLogs } from './posterior';
 import { readingWords } from './readingWords';
 import { bitOf, type TroubleSet } from './troubleSets';
 
 /** What one reading says, and how much it speaks for each cause, in decibans: against nothing being wrong, and against all other causes. */
 export interface Evidence {
-  test: TestId;
   message: string;
   overNoneDb: Record<Cause, number>;
   overOthersDb: Record<Cause, number>;
@@ -26,12 +26,13 @@ const leastChance = 1e-30;
 const decibans = (chance: number, other: number): number =>
   10 * Math.log10(Math.max(leastChance, chance) / Math.max(leastChance, other));
 
+const oddsOf = (rate: number): number => rate / (1 - rate);
+
 /** How much the volts at night shift the chance that the cores take too many, in decibans. */
-function dropShiftDb(looked: DiagnosisInput, rates: ReadonlyMap<Trouble, number>): number {
+function dropShiftDb(looked: DiagnosisInput, now: ReadonlyMap<Trouble, number>): number {
   const { 'night-volts': _, ...others } = looked.readings;
-  const odds = (rate: number | undefined): number => (rate === undefined ? 1 : rate / (1 - rate));
   const before = ratesFor({ ...looked, readings: others }).get('power-drop');
-  return 10 * Math.log10(odds(rates.get('power-drop')) / odds(before));
+  return decibans(oddsOf(now.get('power-drop') ?? 0.5), oddsOf(before ?? 0.5));
 }
 
 /**
@@ -40,9 +41,25 @@ function dropShiftDb(looked: DiagnosisInput, rates: ReadonlyMap<Trouble, number>
  * another trouble does not speak against this one: both can stand.
  */
 export function evidenceOf(looked: DiagnosisInput): Evidence[] {
-  const rates = ratesFor(looked);
-  const prior = priorLog(rates);
-  const known = singles.filter((set) => set === 0 || troubles.some((t) => bitOf(t) === set && rates.has(t)));
+  return [...evidenceOfReadings(looked), ...evidenceOfOthers(looked)];
+}
+
+/** What other runs of the site say: how much they shift the rate of practice. */
+function evidenceOfOthers({ shared }: DiagnosisInput): Evidence[] {
+  return troubles.flatMap((trouble): Evidence[] => {
+    const of = shared[trouble];
+    if (!of) return [];
+    const shift = { ...none(), [trouble]: decibans(oddsOf(of.rate), oddsOf(rates[trouble])) };
+    return [{ message: of.message, overNoneDb: shift, overOthersDb: shift }];
+  });
+}
+
+function evidenceOfReadings(looked: DiagnosisInput): Evidence[] {
+  const ratesNow = ratesFor(looked);
+  const prior = priorLog(ratesNow);
+  const known = singles.filter(
+    (set) => set === 0 || troubles.some((t) => bitOf(t) === set && ratesNow.has(t)),
+  );
   const before = known.map((set) => Math.exp(prior(set)));
   const causeOf = new Map<TroubleSet, Cause>([
     [0, 'sound'],
@@ -68,10 +85,10 @@ export function evidenceOf(looked: DiagnosisInput): Evidence[] {
     });
     // Whether the cores take too many volts stands in the rates, by what was read at night.
     if (test === 'night-volts') {
-      const shiftDb = dropShiftDb(looked, rates);
+      const shiftDb = dropShiftDb(looked, ratesNow);
       overNoneDb['power-drop'] += shiftDb;
       overOthersDb['power-drop'] += shiftDb;
     }
-    return { test, message: readingWords(looked, test), overNoneDb, overOthersDb };
+    return { message: readingWords(looked, test), overNoneDb, overOthersDb };
   });
 }

@@ -1,6 +1,7 @@
 import type { Camera, Run } from '#core/model/site';
 import type { FeedSource, Verdict } from '#core/test/findings';
 import type { RunReadings } from '#core/test/readings';
+import type { SharedRates } from './sharedRates';
 
 /** Whether both ends of a line are noted alike. */
 export type Agreement = 'agree' | 'differ' | 'unknown';
@@ -18,4 +19,6 @@ export interface DiagnosisInput {
   source: FeedSource;
   /** What camera and recorder input are noted to speak. */
   notes: Record<'format' | 'line-standard', Agreement>;
+  /** What other runs of the site say of this one. */
+  shared: SharedRates;
 }

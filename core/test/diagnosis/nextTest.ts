@@ -108,9 +108,14 @@ const storyOf: Partial<Record<TestDefinition['id'], StoryOf>> = {
 /** Sets beyond this share of all belief say little of what a test would tell. */
 const beliefWeighed = 0.995;
 const mostSets = 40;
+/** Where one trouble at most is likely, what a test would tell of further ones is not worth its minutes. */
+const mostlyAlone = 0.6;
 
-function likelySets(sets: readonly WeighedSet[]): WeighedSet[] {
+function likelySets(all: readonly WeighedSet[]): WeighedSet[] {
   let sum = 0;
+  const alone = all.filter(({ set }) => (set & (set - 1)) === 0);
+  const aloneChance = alone.reduce((of, { chance }) => of + chance, 0);
+  const sets = aloneChance < mostlyAlone ? all : alone;
   const likely = sets.filter(({ chance }, index) => {
     const counts = sum < beliefWeighed && index < mostSets;
     sum += chance;

@@ -47,7 +47,7 @@ function dropRate({ run, camera, source, readings }: DiagnosisInput): number {
 
 /** Chance of each trouble before anything is read, by what is noted. */
 export function ratesFor(looked: DiagnosisInput): Map<Trouble, number> {
-  const { run, notes, verdicts } = looked;
+  const { run, notes, verdicts, shared } = looked;
   const line = lineKind(run);
   const isFedAlong = run.feed.kind !== 'local-adapter';
   const lossShare = verdicts.find(({ id }) => id === 'picture')?.utilisation ?? 0;
@@ -59,7 +59,7 @@ export function ratesFor(looked: DiagnosisInput): Map<Trouble, number> {
           ? noteRates.agree[trouble]
           : rates[trouble];
     if (trouble === 'power-drop') return dropRate(looked);
-    return trouble === 'coax-loss' ? lossRate(lossShare) : rates[trouble];
+    return trouble === 'coax-loss' ? lossRate(lossShare) : (shared[trouble]?.rate ?? rates[trouble]);
   };
   return new Map(
     troubles.flatMap((trouble) =>

@@ -31,6 +31,12 @@ export const rates: Record<Trouble, number> = {
   unlisted: 0.01,
 };
 
+/**
+ * How many runs a rate counts for against what other runs of a site have shown that have something in common: reels are the same
+ * all along, cores of one kind come from several, and a wet route wets what lies in it now and then.
+ */
+export const sharing = { construction: 3, cores: 10, route: 10 };
+
 /** The coax is too long for what is sent over it: chance by the share of the loss that its format bears. */
 export const lossRate = (share: number): number =>
   share > 1 ? 0.35 : share > 0.8 ? 0.06 : rates['coax-loss'];

@@ -69,17 +69,17 @@ export function outcomesOf(
       const expected = expectedCoaxOhms(run.segments);
       if (expected <= 0) return [];
       return [
-        ...values(id, 0.2 * expected, 6 * expected + 60, 60),
+        ...values(id, 0.2 * expected, 6 * expected + 60, 40),
         { ...found(id, { value: 99_999 }), width: 1 },
       ];
     }
     case 'power-loop-ohms': {
       const expected = expectedPowerOhms(run);
-      return expected <= 0 ? [] : values(id, 0.5 * expected, 3 * expected + 12, 36);
+      return expected <= 0 ? [] : values(id, 0.5 * expected, 3 * expected + 12, 24);
     }
     case 'day-volts':
     case 'night-volts':
-      return values(id, 0.6 * camera.supply.window.minVolts, 1.06 * source.volts, 14);
+      return values(id, 0.6 * camera.supply.window.minVolts, 1.06 * source.volts, 10);
     case 'insulation-megohms':
       return values(id, 0.002, 1000, 12);
     case 'shield-earth-volts':

@@ -16,5 +16,6 @@ export function inputOf(site: Site, runId: string, more: RunReadings = {}): Diag
     verdicts,
     source: feedSource(site, run),
     notes: notedAlike(site, run, camera),
+    shared: {},
   };
 }

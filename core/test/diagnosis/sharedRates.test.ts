@@ -1,0 +1,55 @@
+import { describe, expect, it } from 'vitest';
+import { saltmarrowSite } from '../../model/site/testSite';
+import type { Run } from '#core/model/site';
+import { causes, type Cause } from './causes';
+import { rates, sharing } from './practice';
+import type { Belief } from './posterior';
+import { sharedRates } from './sharedRates';
+
+const site = saltmarrowSite();
+const like = (id: string, print: string): Run => ({
+  ...site.run['r14']!,
+  id,
+  segments: site.run['r14']!.segments.map((segment) => ({ ...segment, print })),
+});
+const believing = (cause: Cause, chance: number): Belief => ({
+  ...(Object.fromEntries(causes.map((one) => [one, 0])) as Belief),
+  [cause]: chance,
+});
+const steel = believing('coax-construction', 1);
+const copper = believing('sound', 1);
+
+describe('what runs have in common', () => {
+  it('three runs of a print that are steel make the fourth likely, three of copper make it unlikely', () => {
+    const own = like('own', 'FERRY 75');
+    const three = ['a', 'b', 'c'].map((id) => like(id, 'FERRY 75'));
+    const rateOf = (belief: Belief) =>
+      sharedRates(
+        own,
+        three.map((run) => ({ run, belief })),
+      )['coax-construction']!;
+    // By hand: (0.03 · 3 + 3) / (3 + 3), and (0.03 · 3) / 6.
+    expect(rateOf(steel).rate).toBeCloseTo((rates['coax-construction'] * sharing.construction + 3) / 6, 12);
+    expect(rateOf(steel).rate).toBeGreaterThan(0.5);
+    expect(rateOf(copper).rate).toBeLessThan(rates['coax-construction']);
+    expect(rateOf(steel).message).toBe('3 of 3 tested runs with the same cable and print have it');
+  });
+  it('another print says nothing, and neither does the run itself', () => {
+    const own = like('own', 'FERRY 75');
+    expect(
+      sharedRates(own, [
+        { run: like('a', 'PIER 75'), belief: steel },
+        { run: own, belief: steel },
+      ])['coax-construction'],
+    ).toBeUndefined();
+  });
+  it('more runs that have it make it likelier, never less', () => {
+    const own = like('own', 'FERRY 75');
+    const rateOf = (count: number): number =>
+      sharedRates(
+        own,
+        Array.from({ length: count }, (_, k) => ({ run: like(`x${k}`, 'FERRY 75'), belief: steel })),
+      )['coax-construction']!.rate;
+    for (let count = 1; count < 8; count += 1) expect(rateOf(count + 1)).toBeGreaterThan(rateOf(count));
+  });
+});

@@ -1,0 +1,86 @@
+import type { Run } from '#core/model/site';
+import type { Trouble } from './causes';
+import type { Belief } from './posterior';
+import { rates, sharing } from './practice';
+
+/** What other runs that have something in common with this one make of the chance of a trouble. */
+export interface SharedRate {
+  rate: number;
+  message: string;
+}
+export type SharedRates = Partial<Record<Trouble, SharedRate>>;
+
+/** Another run that was tested, with what is believed of it by its own readings. */
+export interface TestedRun {
+  run: Run;
+  belief: Belief;
+}
+
+/** Constructions of the coax as noted, each with what stands on its jacket. */
+const coaxMarks = ({ segments }: Run): string[] =>
+  segments.map(({ cable, print = '' }) => `${cable} ${print}`);
+/** Constructions of the cores that feed the camera. */
+function coreMarks({ feed, segments }: Run): string[] {
+  if (feed.kind === 'separate-pair') return [feed.cable];
+  return segments.flatMap(({ leg }) => (leg.kind === 'cores' ? [leg.cable] : []));
+}
+const routes = ({ segments }: Run): string[] => segments.flatMap(({ routeIds = [] }) => routeIds);
+
+interface Common {
+  trouble: Trouble;
+  marksOf: (run: Run) => string[];
+  /** How many runs the rate of practice counts for: the fewer, the more alike runs with a common mark are. */
+  strength: number;
+  words: string;
+}
+
+const commons: readonly Common[] = [
+  {
+    trouble: 'coax-construction',
+    marksOf: coaxMarks,
+    strength: sharing.construction,
+    words: 'with the same cable and print',
+  },
+  {
+    trouble: 'power-construction',
+    marksOf: coreMarks,
+    strength: sharing.cores,
+    words: 'with the same power cores',
+  },
+  { trouble: 'water', marksOf: routes, strength: sharing.route, words: 'on the same route' },
+];
+
+/** From so much another run counts as having it, in words. */
+const likely = 0.5;
+
+/** Whether two runs have a mark in common. */
+function share(a: readonly string[], b: readonly string[]): boolean {
+  const marks = new Set(a);
+  return b.some((mark) => marks.has(mark));
+}
+
+/**
+ * Chances of troubles that runs of a site have in common, after what was found on the others: a rate that is itself not known, a
+ * Beta distribution about the rate of practice, fitted by how likely each of the others has the trouble.
+ * Source: mean of a Beta posterior, (r·k + Σ p)/(k + n).
+ */
+export function sharedRates(own: Run, others: readonly TestedRun[]): SharedRates {
+  return Object.fromEntries(
+    commons.flatMap(({ trouble, marksOf, strength, words }): [Trouble, SharedRate][] => {
+      const marks = marksOf(own);
+      const alike = others.filter(({ run }) => run.id !== own.id && share(marks, marksOf(run)));
+      if (alike.length === 0) return [];
+      const found = alike.reduce((sum, { belief }) => sum + belief[trouble], 0);
+      const have = alike.filter(({ belief }) => belief[trouble] >= likely).length;
+      return [
+        [
+          trouble,
+          {
+            rate: (rates[trouble] * strength + found) / (strength + alike.length),
+            message: `${have} of ${alike.length} tested runs ${words} have it`,
+          },
+        ],
+      ];
+    }),
+  );
+}
