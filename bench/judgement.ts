@@ -32,6 +32,8 @@ const saidOf = (run: string, { ranked }: Diagnosis): SaidOfRun => ({
   })),
 });
 
+/** What a run took by the tables of one main trouble that were there before, as right as this. */
+const minutesBefore = 35;
 /** From so much a person stops testing. */
 const sureFrom = 0.9;
 
@@ -80,8 +82,8 @@ function oneAfterAnother(site: Site, inputs: readonly DiagnosisInput[], known: r
     {
       figure: 'one test after another until 90 % sure: right',
       measured: `${percent(right(byWorth))} in ${mean(byWorth).toFixed(1)} min a run`,
-      wanted: 'at least 90 %',
-      holds: right(byWorth) >= 0.9,
+      wanted: `at least 90 %, under ${minutesBefore} min`,
+      holds: right(byWorth) >= 0.9 && mean(byWorth) < minutesBefore,
     },
     {
       figure: 'the same in the order in which tests are shown',

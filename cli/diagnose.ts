@@ -38,11 +38,13 @@ export interface SaidDiagnosis {
   /** Which troubles stand together, the likeliest first. */
   sets: { causes: string[]; probability: number }[];
   message: string;
+  /** Readings that contradict physics or what is noted. */
+  contradictions: string[];
 }
 
 const rounded = (value: number, digits: number): number => Number(value.toFixed(digits));
 
-function saidOf(run: string, { ranked, sets, message }: Diagnosis): SaidDiagnosis {
+function saidOf(run: string, { ranked, sets, message, contradictions }: Diagnosis): SaidDiagnosis {
   return {
     run,
     causes: ranked.map(({ cause, probability, where }) => ({
@@ -56,13 +58,14 @@ function saidOf(run: string, { ranked, sets, message }: Diagnosis): SaidDiagnosi
       probability: rounded(probability, 5),
     })),
     message,
+    contradictions,
   };
 }
 
 /** Below this a cause is not worth a word on a line. */
 const worthALine = 0.1;
 
-function lines(site: Site, { run: id, causes, message }: SaidDiagnosis): string[] {
+function lines(site: Site, { run: id, causes, message, contradictions }: SaidDiagnosis): string[] {
   const run = site.run[id]!;
   const camera = site.camera[run.cameraId]!;
   const named = causes
@@ -71,7 +74,8 @@ function lines(site: Site, { run: id, causes, message }: SaidDiagnosis): string[
       ({ cause, probability, atM }) =>
         `${cause} ${Math.round(100 * probability)} %${atM === null ? '' : ` at ${formatQuantity(atM, 'm')}`}`,
     );
-  return [`${String(camera.number).padStart(4)}  ${camera.name}: ${message}`, `      ${named.join(', ')}`];
+  const indented = [named.join(', '), ...contradictions].map((line) => `      ${line}`);
+  return [`${String(camera.number).padStart(4)}  ${camera.name}: ${message}`, ...indented];
 }
 
 /**

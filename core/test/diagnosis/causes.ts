@@ -28,6 +28,8 @@ export type Trouble = (typeof troubles)[number];
 
 export const causes = ['sound', ...troubles] as const;
 export type Cause = (typeof causes)[number];
+/** How likely each cause is present; `sound` that none is. */
+export type Belief = Record<Cause, number>;
 
 export const causeWords: Record<Cause, { label: string; means: string; remedy: string }> = {
   sound: {

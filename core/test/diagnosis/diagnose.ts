@@ -1,5 +1,6 @@
 import type { Place } from '#core/model/site';
 import { causes, causeWords, type Trouble } from './causes';
+import { contradictionsIn } from './contradictions';
 import { evidenceOf, readTests } from './evidence';
 import type { DiagnosisInput } from './looked';
 import { nextTests, type NextTest } from './nextTest';
@@ -14,6 +15,8 @@ export interface Diagnosis {
   /** The likeliest sets of troubles; a sound run is an empty one. */
   sets: RankedSet[];
   next: NextTest[];
+  /** Readings that contradict physics or what is noted. */
+  contradictions: string[];
   /** Dangerous volts were read: nobody tests anything. */
   stopped: boolean;
   /** In one sentence, what may be said and no more. */
@@ -74,6 +77,7 @@ export function diagnose(looked: DiagnosisInput, place: Place): Diagnosis {
   return {
     ranked,
     sets,
+    contradictions: contradictionsIn(looked),
     stopped,
     next,
     message: saysOf({ ranked, sets, next, looked, hasReadings: readTests(looked.readings).length > 0 }),

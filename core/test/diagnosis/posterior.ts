@@ -1,6 +1,6 @@
 import { constantPowerVolts } from '#core/physics/power';
 import { expectedPowerOhms, lineKind, nightLoad, runEvents, type RunEvent } from '#core/test/findings';
-import { canHave, causes, troubles, type Cause, type Trouble } from './causes';
+import { canHave, causes, troubles, type Belief, type Trouble } from './causes';
 import { logSum } from './density';
 import { earthStory } from './earthStory';
 import { insulationStory } from './insulationStory';
@@ -11,8 +11,6 @@ import { dropRates, lossRate, mostCertain, noteRates, rates, unlistedShare } fro
 import { seenStory } from './seenStory';
 import { bitOf, setsOf, troublesIn, widened, type Story, type TroubleSet } from './troubleSets';
 import { wiringStory } from './wiringStory';
-
-export type Belief = Record<Cause, number>;
 
 /** Troubles that stand together, and how likely just these do. */
 export interface WeighedSet {

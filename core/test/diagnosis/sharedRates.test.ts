@@ -1,9 +1,8 @@
 import { describe, expect, it } from 'vitest';
 import { saltmarrowSite } from '../../model/site/testSite';
 import type { Run } from '#core/model/site';
-import { causes, type Cause } from './causes';
+import { causes, type Belief, type Cause } from './causes';
 import { rates, sharing } from './practice';
-import type { Belief } from './posterior';
 import { sharedRates } from './sharedRates';
 
 const site = saltmarrowSite();

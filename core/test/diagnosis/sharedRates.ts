@@ -1,14 +1,7 @@
 import type { Run } from '#core/model/site';
-import type { Trouble } from './causes';
-import type { Belief } from './posterior';
+import type { Belief, Trouble } from './causes';
+import type { SharedRate, SharedRates } from './looked';
 import { rates, sharing } from './practice';
-
-/** What other runs that have something in common with this one make of the chance of a trouble. */
-export interface SharedRate {
-  rate: number;
-  message: string;
-}
-export type SharedRates = Partial<Record<Trouble, SharedRate>>;
 
 /** Another run that was tested, with what is believed of it by its own readings. */
 export interface TestedRun {

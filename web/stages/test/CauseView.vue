@@ -47,6 +47,9 @@ const minutes = ({ minutes: all }: NextTest) => `${Math.max(1, Math.round(all))}
   </div>
   <div v-else class="cause">
     <p class="message">{{ diagnosis.message }}</p>
+    <div v-if="diagnosis.contradictions.length > 0" class="caution" role="status">
+      <p v-for="one in diagnosis.contradictions" :key="one">{{ one }}</p>
+    </div>
     <table aria-label="Causes">
       <thead>
         <tr>
