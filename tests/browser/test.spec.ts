@@ -1,3 +1,4 @@
+import { barriers } from './axe';
 import { expect, runInList, saved, test, verdictRow } from './fixtures';
 
 test('readings are taken in order; Enter moves on; the verdict and the tape move with them', async ({
@@ -137,4 +138,31 @@ test('on a phone the fields are big enough for a thumb and nothing runs off the 
   await runInList(page, 'Gate in').click();
   await expect(page.getByRole('heading', { name: '23 Gate in' })).toBeVisible();
   expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(390);
+});
+
+test('with no run in hand the round says what to test in the time there is, and leads there', async ({
+  page,
+  server,
+  open,
+}) => {
+  await open('test/r15');
+  const site = page.url().split('/site/')[1]!.split('/')[0]!;
+  await page.goto(`${server.address}/site/${site}/test`);
+  const round = page.getByRole('region', { name: 'The round' });
+  await expect(round).toContainText(
+    /tests at \d+ places in 2\.0 h: \d+ % of what all tests together could tell/,
+  );
+  expect(await barriers(page, '.no-run')).toEqual([]);
+  const places = round.locator('[data-place]');
+  const many = await places.count();
+  await round.getByLabel('Time at hand').fill('0.5');
+  await round.getByLabel('Time at hand').press('Enter');
+  await expect(round).toContainText(/in 0\.[45] h/);
+  expect(await places.count()).toBeLessThanOrEqual(many);
+  await round.getByLabel('Time at hand').fill('90');
+  await round.getByLabel('Time at hand').press('Enter');
+  await expect(round).toContainText('from 0.25 to 12 h');
+  await round.getByRole('link').first().click();
+  await expect(page.getByRole('heading', { level: 1 })).not.toHaveText('Test');
+  await expect(page.getByRole('group', { name: 'Instrument' })).toBeVisible();
 });

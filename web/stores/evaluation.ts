@@ -138,6 +138,7 @@ export const useEvaluation = defineStore('evaluation', () => {
   const sheet = () => ask((worker) => worker.sheet());
   const traceView = (runId: string) => ask((worker) => worker.traceView(runId));
   const diagnostics = (runId: string) => ask((worker) => worker.diagnostics(runId));
+  const round = (minutesMost: number) => ask((worker) => worker.round(minutesMost));
 
   return {
     result,
@@ -153,6 +154,7 @@ export const useEvaluation = defineStore('evaluation', () => {
     rooms,
     hookUp,
     diagnostics,
+    round,
     traceView,
   };
 });

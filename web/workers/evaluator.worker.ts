@@ -19,6 +19,8 @@ import {
   hookUpOfRun,
   networkAt,
   roomAt,
+  roundOf,
+  type SiteRound,
   type RoomPicture,
   type NetworkMoment,
 } from '#core/evaluate';
@@ -112,6 +114,10 @@ const evaluator = {
   },
   diagnostics(runId: string): RunDiagnostics | null {
     return last ? runDiagnostics(last, runId) : null;
+  },
+  /** The tests of the whole site that tell most in so many minutes. */
+  round(minutesMost: number): SiteRound | null {
+    return last ? roundOf(last, minutesMost) : null;
   },
   traceView(runId: string): TraceView | null {
     const run = open?.site.run[runId];

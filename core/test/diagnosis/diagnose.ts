@@ -83,3 +83,7 @@ export function diagnose(looked: DiagnosisInput, place: Place): Diagnosis {
     message: saysOf({ ranked, sets, next, looked, hasReadings: readTests(looked.readings).length > 0 }),
   };
 }
+
+/** What would tell most of a run now. */
+export const nextTestsOf = (looked: DiagnosisInput, place: Place): NextTest[] =>
+  nextTests(looked, posteriorOf(looked), place);

@@ -1,4 +1,4 @@
-export { diagnose, type Diagnosis } from './diagnose';
+export { diagnose, nextTestsOf, type Diagnosis } from './diagnose';
 export type { Belief, Cause } from './causes';
 export type { DiagnosisInput, SharedRates } from './looked';
 export type { NextTest } from './nextTest';

@@ -7,7 +7,7 @@ import { insulationStory } from './insulationStory';
 import { lineStory, type LineStory } from './lineStory';
 import type { DiagnosisInput } from './looked';
 import { powerStory } from './powerStory';
-import { dropRates, lossRate, mostCertain, noteRates, rates, unlistedShare } from './practice';
+import { dropRates, lossRate, mostCertain, noteRates, printedShare, rates, unlistedShare } from './practice';
 import { seenStory } from './seenStory';
 import { bitOf, setsOf, troublesIn, widened, type Story, type TroubleSet } from './troubleSets';
 import { wiringStory } from './wiringStory';
@@ -49,6 +49,13 @@ export function ratesFor(looked: DiagnosisInput): Map<Trouble, number> {
   const line = lineKind(run);
   const isFedAlong = run.feed.kind !== 'local-adapter';
   const lossShare = verdicts.find(({ id }) => id === 'picture')?.utilisation ?? 0;
+  const isPrinted = run.segments.every(({ print }) => print);
+  /** What stands on the jacket tells of the coax, and of cores that lie in it. */
+  const printed = (trouble: Trouble): number =>
+    isPrinted &&
+    (trouble === 'coax-construction' || (trouble === 'power-construction' && run.feed.kind === 'along-run'))
+      ? printedShare
+      : 1;
   const rateOf = (trouble: Trouble): number => {
     if (trouble === 'format' || trouble === 'line-standard')
       return notes[trouble] === 'differ'
@@ -57,7 +64,9 @@ export function ratesFor(looked: DiagnosisInput): Map<Trouble, number> {
           ? noteRates.agree[trouble]
           : rates[trouble];
     if (trouble === 'power-drop') return dropRate(looked);
-    return trouble === 'coax-loss' ? lossRate(lossShare) : (shared[trouble]?.rate ?? rates[trouble]);
+    return trouble === 'coax-loss'
+      ? lossRate(lossShare)
+      : (shared[trouble]?.rate ?? rates[trouble]) * printed(trouble);
   };
   return new Map(
     troubles.flatMap((trouble) =>

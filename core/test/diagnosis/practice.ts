@@ -37,6 +37,9 @@ export const rates: Record<Trouble, number> = {
  */
 export const sharing = { construction: 3, cores: 10, route: 10 };
 
+/** Who noted what stands on the jacket noted another construction so much less often. */
+export const printedShare = 0.15;
+
 /** The coax is too long for what is sent over it: chance by the share of the loss that its format bears. */
 export const lossRate = (share: number): number =>
   share > 1 ? 0.35 : share > 0.8 ? 0.06 : rates['coax-loss'];

@@ -20,6 +20,7 @@ const TraceBench = defineAsyncComponent(() => import('./TraceBench.vue'));
 const VoltsView = defineAsyncComponent(() => import('./VoltsView.vue'));
 const PictureView = defineAsyncComponent(() => import('./PictureView.vue'));
 const CauseView = defineAsyncComponent(() => import('./CauseView.vue'));
+const RoundView = defineAsyncComponent(() => import('./RoundView.vue'));
 const LogView = defineAsyncComponent(() => import('./LogView.vue'));
 
 const route = useRoute();
@@ -97,9 +98,12 @@ useKeys([
 </script>
 
 <template>
-  <div v-if="!evaluation" class="empty">
-    <strong>Pick a run to test.</strong>Choose it on the left, or press <kbd>j</kbd> for the first one.
-    Hatched bars are runs that nobody has tested yet.
+  <div v-if="!evaluation" class="no-run">
+    <div class="empty">
+      <strong>Pick a run to test.</strong>Choose it on the left, or press <kbd>j</kbd> for the first one.
+      Hatched bars are runs that nobody has tested yet.
+    </div>
+    <RoundView v-if="store.site && Object.keys(store.site.run).length > 0" />
   </div>
   <div v-else class="test">
     <div class="row head">
@@ -142,6 +146,13 @@ useKeys([
 </template>
 
 <style scoped>
+.no-run {
+  height: 100%;
+  overflow: auto;
+  display: grid;
+  gap: 14px;
+  align-content: start;
+}
 .test {
   height: calc(100% + 14px);
   padding-bottom: 14px;

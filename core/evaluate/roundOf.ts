@@ -1,0 +1,71 @@
+import type { RunEvaluation } from '#core/decide/runEvaluation';
+import type { Site } from '#core/model/site';
+import { nextTestsOf, type DiagnosisInput } from '#core/test/diagnosis';
+import { readingsByRun } from '#core/test/readings';
+import { planRound, type Round, type RoundTest } from '#core/test/round';
+import type { Before } from './evaluateSite';
+import { diagnosisInput, sharedBy } from './runDiagnostics';
+
+/** The best round in the time at hand, and how much there would be to know with all the time there is. */
+export interface SiteRound extends Round {
+  /** Bits that all tests together are expected to tell. */
+  openBits: number;
+  /** Runs on which dangerous volts were read: nobody tests there. */
+  stoppedRunIds: string[];
+}
+
+/** What a test tells beside others of the same run: each one after the first so much of what it would tell alone. Judgement. */
+const besideOthers = 0.5;
+
+interface Candidate {
+  test: RoundTest;
+  wayMinutes: number;
+}
+
+/** Tests of one run that a round could hold, kept for as long as its evaluation is and other runs say the same of it. */
+const known = new WeakMap<RunEvaluation, { shared: string; candidates: Candidate[] }>();
+
+function candidatesOf(site: Site, one: RunEvaluation, looked: DiagnosisInput): Candidate[] {
+  const { run, camera } = one;
+  return nextTestsOf(looked, site.place[camera.placeId]!)
+    .sort((a, b) => b.bits - a.bits)
+    .map(({ test, bits, minutes, wayMinutes }, index): Candidate => ({
+      test: {
+        runId: run.id,
+        testId: test.id,
+        ...(test.hookUp.at === 'head-end'
+          ? { at: 'recorder' as const, placeId: run.headEndId }
+          : { at: 'camera' as const, placeId: camera.placeId }),
+        minutes: minutes - wayMinutes,
+        bits: bits * besideOthers ** index,
+      },
+      wayMinutes,
+    }));
+}
+
+/** The tests of the whole site that tell most in so many minutes. */
+export function roundOf({ site, evaluation: { runs } }: Before, minutesMost: number): SiteRound {
+  const readings = readingsByRun(site);
+  const safe = runs.filter(({ findings }) => findings.state !== 'stop');
+  const candidates = safe.flatMap((one) => {
+    const shared = sharedBy(site, runs, one.run);
+    const said = JSON.stringify(shared);
+    let of = known.get(one);
+    if (of?.shared !== said) {
+      const looked = diagnosisInput(site, one, readings.get(one.run.id) ?? {}, shared);
+      known.set(one, (of = { shared: said, candidates: candidatesOf(site, one, looked) }));
+    }
+    return of.candidates;
+  });
+  const setUp = new Map<string, number>();
+  for (const { test, wayMinutes } of candidates) {
+    // A place is as far as the shortest of its runs, there and back.
+    if (wayMinutes > 0) setUp.set(test.placeId, Math.min(setUp.get(test.placeId) ?? Infinity, wayMinutes));
+  }
+  const tests = candidates.map(({ test }) => test);
+  return {
+    ...planRound(tests, (placeId) => setUp.get(placeId) ?? 0, minutesMost),
+    openBits: tests.reduce((sum, { bits }) => sum + bits, 0),
+    stoppedRunIds: runs.filter(({ findings }) => findings.state === 'stop').map(({ run }) => run.id),
+  };
+}

@@ -1,0 +1,1 @@
+export { planRound, type Round, type RoundTest } from './planRound';

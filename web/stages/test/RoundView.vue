@@ -1,0 +1,127 @@
+<script setup lang="ts">
+import { useLocalStorage } from '@vueuse/core';
+import { computed } from 'vue';
+import { testDefinition } from '#core/model/site';
+import { counted } from '#core/shared/labels';
+import { formatQuantity } from '#core/shared/units';
+import FieldRow from '../../parts/FieldRow.vue';
+import QuantityField from '../../parts/QuantityField.vue';
+import { useOpenSite } from '../../stores/openSite';
+import { useRound } from './useRound';
+
+/** Which tests to do in the time at hand, place by place, before any run is picked. */
+const openSite = useOpenSite();
+const hours = useLocalStorage('neotrope-round-hours', 2);
+const round = useRound(() => hours.value * 60);
+
+const wayWords = { ground: '', ladder: ', ladder', lift: ', lift', rope: ', rope access' } as const;
+const minutes = (of: number): string => `${Math.max(1, Math.round(of))} min`;
+const cameraOf = (runId: string) => {
+  const { run, camera } = openSite.value;
+  return camera[run[runId]!.cameraId]!;
+};
+const stops = computed(() =>
+  (round.value?.stops ?? []).map((stop) => {
+    const place = openSite.value.place[stop.placeId]!;
+    return {
+      ...stop,
+      name: stop.at === 'recorder' ? `At the recorder, ${place.name}` : place.name,
+      way:
+        stop.setUpMinutes > 0
+          ? `${minutes(stop.setUpMinutes)} there and back${wayWords[place.access.by]}`
+          : '',
+      tests: [...stop.tests].sort((a, b) => cameraOf(a.runId).number - cameraOf(b.runId).number),
+    };
+  }),
+);
+const count = computed(() => stops.value.reduce((sum, { tests }) => sum + tests.length, 0));
+const tells = computed(() =>
+  round.value && round.value.openBits > 0 ? Math.round((100 * round.value.bits) / round.value.openBits) : 0,
+);
+const stopped = computed(() =>
+  (round.value?.stoppedRunIds ?? []).map((id) => cameraOf(id).number).sort((a, b) => a - b),
+);
+</script>
+
+<template>
+  <section class="round" aria-label="The round">
+    <div class="row head">
+      <h2>The round</h2>
+      <FieldRow label="Time at hand"
+        ><QuantityField
+          :value="hours"
+          unit="h"
+          label="Time at hand"
+          :allowed="(value) => (value >= 0.25 && value <= 12 ? undefined : 'from 0.25 to 12 h')"
+          @take="(value) => (hours = value)"
+      /></FieldRow>
+    </div>
+    <p v-if="!round" class="dim" role="status">Working out what to test…</p>
+    <template v-else>
+      <p v-if="stopped.length > 0" class="stop" role="alert">
+        Dangerous volts were read on {{ stopped.length === 1 ? 'run' : 'runs' }} {{ stopped.join(', ') }}. Do
+        not touch these cables; get a licensed electrician.
+      </p>
+      <p v-if="count === 0" class="dim">No test is left that would tell enough in this time.</p>
+      <p v-else>
+        {{ counted(count, 'test') }} at {{ counted(stops.length, 'place') }} in
+        {{ formatQuantity(round.minutes / 60, 'h') }}: {{ tells }} % of what all tests together could tell.
+      </p>
+      <ol class="stops">
+        <li v-for="stop in stops" :key="`${stop.at} ${stop.placeId}`" :data-place="stop.placeId">
+          <h3>
+            {{ stop.name }} <span class="dim tiny">{{ stop.way }}</span>
+            <span class="mono time">{{ minutes(stop.minutes) }}</span>
+          </h3>
+          <ul>
+            <li v-for="one in stop.tests" :key="`${one.runId} ${one.testId}`">
+              <RouterLink :to="{ name: 'test', params: { ...$route.params, runId: one.runId } }"
+                ><span class="mono">{{ cameraOf(one.runId).number }}</span>
+                {{ cameraOf(one.runId).name }}</RouterLink
+              >
+              <span>{{ testDefinition(one.testId).label }}</span>
+              <span class="mono">{{ minutes(one.minutes) }}</span>
+            </li>
+          </ul>
+        </li>
+      </ol>
+    </template>
+  </section>
+</template>
+
+<style scoped>
+.round {
+  display: grid;
+  gap: 8px;
+  max-width: 900px;
+}
+.head {
+  gap: 24px;
+  align-items: center;
+}
+.stops {
+  display: grid;
+  gap: 10px;
+}
+h3 {
+  display: flex;
+  gap: 10px;
+  align-items: baseline;
+  border-bottom: 1px solid var(--rule-strong);
+}
+.time {
+  margin-left: auto;
+}
+ul li {
+  display: grid;
+  grid-template-columns: minmax(0, 220px) minmax(0, 1fr) auto;
+  gap: 12px;
+  padding: 3px 0;
+  border-bottom: 1px solid var(--rule);
+}
+.stop {
+  padding: 6px 12px;
+  border-left: 3px solid var(--madder);
+  background: var(--sheet);
+}
+</style>
