@@ -6,6 +6,9 @@ export const ninetyPercent = 1.645;
 const halfLogTwoPi = 0.5 * Math.log(2 * Math.PI);
 const rootTwoPi = Math.sqrt(2 * Math.PI);
 
+/** Middles of five parts of a normal spread that are alike likely. */
+export const fifths = [-1.4, -0.53, 0, 0.53, 1.4];
+
 /** Log-density of a normal figure. */
 export const logNormal = (x: number, mean: number, spread: number): number => {
   const z = (x - mean) / spread;

@@ -7,6 +7,7 @@ import { insulationStory } from './insulationStory';
 import { lineStory, type LineStory } from './lineStory';
 import type { DiagnosisInput } from './looked';
 import { powerStory } from './powerStory';
+import { areCoresPrinted, isCoaxPrinted } from './printed';
 import { dropRates, lossRate, mostCertain, noteRates, printedShare, rates, unlistedShare } from './practice';
 import { seenStory } from './seenStory';
 import { bitOf, setsOf, troublesIn, widened, type Story, type TroubleSet } from './troubleSets';
@@ -49,11 +50,9 @@ export function ratesFor(looked: DiagnosisInput): Map<Trouble, number> {
   const line = lineKind(run);
   const isFedAlong = run.feed.kind !== 'local-adapter';
   const lossShare = verdicts.find(({ id }) => id === 'picture')?.utilisation ?? 0;
-  const isPrinted = run.segments.every(({ print }) => print);
-  /** What stands on the jacket tells of the coax, and of cores that lie in it. */
   const printed = (trouble: Trouble): number =>
-    isPrinted &&
-    (trouble === 'coax-construction' || (trouble === 'power-construction' && run.feed.kind === 'along-run'))
+    (trouble === 'coax-construction' && isCoaxPrinted(run)) ||
+    (trouble === 'power-construction' && areCoresPrinted(run))
       ? printedShare
       : 1;
   const rateOf = (trouble: Trouble): number => {

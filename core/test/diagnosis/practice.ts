@@ -37,7 +37,7 @@ export const rates: Record<Trouble, number> = {
  */
 export const sharing = { construction: 3, cores: 10, route: 10 };
 
-/** Who noted what stands on the jacket noted another construction so much less often. */
+/** Where the jacket itself says the metal, another construction was noted so much less often. */
 export const printedShare = 0.15;
 
 /** The coax is too long for what is sent over it: chance by the share of the loss that its format bears. */

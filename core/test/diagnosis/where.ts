@@ -5,6 +5,7 @@ import type { DiagnosisInput } from './looked';
 import { eventsOf, type Posterior } from './posterior';
 import { ninetyPercent } from './density';
 import { metreSpreadOf } from './runLength';
+import type { Told } from './traceStory';
 import { has } from './troubleSets';
 
 /** Where on the run a trouble shows, and how that is known. */
@@ -39,7 +40,7 @@ export function placesOf(looked: DiagnosisInput, { sets, line }: Posterior): Map
     if (chance < worthPlacing) break;
     for (const trouble of ['open', 'short'] as const)
       if (has(set, trouble) && line.end) credit(trouble, line.end, chance);
-    const ways: [Parameters<Parameters<typeof line.ways>[1]>[0], number][] = [];
+    const ways: [Told, number][] = [];
     line.ways(set, (told, log) => ways.push([new Map(told), log]));
     const most = Math.max(...ways.map(([, log]) => log));
     const total = ways.reduce((sum, [, log]) => sum + Math.exp(log - most), 0);
