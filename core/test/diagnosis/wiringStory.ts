@@ -1,5 +1,4 @@
-import { wireMaps as wireMapOutcomes, type QuantityTestId } from '#core/model/site';
-import { testDefinition } from '#core/model/site';
+import { testDefinition, wireMaps as wireMapOutcomes, type QuantityTestId } from '#core/model/site';
 import type { Trouble } from './causes';
 import type { DiagnosisInput } from './looked';
 import { continuity, pairTests, wireMaps } from './practice';
@@ -7,7 +6,7 @@ import { has, story, type Story, type TroubleSet } from './troubleSets';
 
 const continuityOutcomes = ['through', 'open', 'shorted'] as const;
 
-/** The row of the table that is least like the usual one, among the troubles that stand. */
+/** Chance of an outcome under the troubles that stand: each leaves the usual one to the others by its own share, and they share what is left. */
 function rowFor<Row extends readonly number[]>(
   table: Readonly<Record<string, Row>>,
   set: TroubleSet,
@@ -18,7 +17,6 @@ function rowFor<Row extends readonly number[]>(
   );
   const usual = table['usual']!;
   if (rows.length === 0) return usual[at]!;
-  // Each trouble leaves the usual outcome to the others by its own share.
   const straight = rows.reduce((share, [, row]) => share * (row[0]! / usual[0]!), usual[0]!);
   if (at === 0) return straight;
   const left = rows.map(([, row]) => row.slice(1));
