@@ -110,8 +110,16 @@ test('a plan goes into the recorder over a restart that wipes it, while the reco
   recorder,
   server,
 }) => {
+  // The server is slow to say which recorders it knows: an address that is typed meanwhile stays.
+  let answerNow = (): void => undefined;
+  const patience = new Promise<void>((resolve) => (answerNow = resolve));
+  await page.route('**/api/recorders', async (route) => {
+    await patience;
+    await route.continue();
+  });
   await open('allocate?view=device');
   await page.getByLabel('Address and port of the recorder').fill(recorder.address);
+  answerNow();
   await page.getByRole('button', { name: /^Read recorder/ }).click();
   const compared = page.getByLabel('Recorder and plan');
   await expect(compared.locator('[data-device-slot="16"]')).toContainText('24 Gate out, coax');

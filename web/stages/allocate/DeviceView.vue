@@ -77,12 +77,14 @@ const apply = () => {
   if (canApply.value) void device.apply();
 };
 onMounted(async () => {
-  await device.discover();
-  await device.turnTo(
+  // What is typed meanwhile is the address of this recorder, not of none.
+  const turned = device.turnTo(
     device.recorderId && states.value.some(({ recorder }) => recorder.id === device.recorderId)
       ? device.recorderId
       : states.value[0]!.recorder.id,
   );
+  await device.discover();
+  await turned;
 });
 onUnmounted(device.leave);
 useKeys([
