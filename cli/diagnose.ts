@@ -102,7 +102,7 @@ export function diagnoseFile(args: readonly string[], readFile: (file: string) =
   const said = runs
     .filter(({ run }) => asked.run === undefined || run.id === asked.run)
     .map((one) => {
-      const shared = sharedBy(site, runs, one.run);
+      const shared = sharedBy(site, runs, readings, one.run);
       const looked = diagnosisInput(site, one, readings.get(one.run.id) ?? {}, shared);
       return saidOf(one.run.id, diagnose(looked, site.place[one.camera.placeId]!));
     });

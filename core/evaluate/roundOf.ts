@@ -19,7 +19,8 @@ const besideOthers = 0.5;
 
 interface Candidate {
   test: RoundTest;
-  wayMinutes: number;
+  /** To go to its place and back, and to set up what reaches it. */
+  setUpMinutes: number;
 }
 
 /** Tests of one run that a round could hold, kept for as long as its evaluation is and other runs say the same of it. */
@@ -29,17 +30,17 @@ function candidatesOf(site: Site, one: RunEvaluation, looked: DiagnosisInput): C
   const { run, camera } = one;
   return nextTestsOf(looked, site.place[camera.placeId]!)
     .sort((a, b) => b.bits - a.bits)
-    .map(({ test, bits, minutes, wayMinutes }, index): Candidate => ({
+    .map(({ test, bits, minutes, travelMinutes, accessMinutes }, index): Candidate => ({
       test: {
         runId: run.id,
         testId: test.id,
         ...(test.hookUp.at === 'head-end'
           ? { at: 'recorder' as const, placeId: run.headEndId }
           : { at: 'camera' as const, placeId: camera.placeId }),
-        minutes: minutes - wayMinutes,
+        minutes: minutes - travelMinutes - accessMinutes,
         bits: bits * besideOthers ** index,
       },
-      wayMinutes,
+      setUpMinutes: 2 * travelMinutes + accessMinutes,
     }));
 }
 
@@ -48,7 +49,7 @@ export function roundOf({ site, evaluation: { runs } }: Before, minutesMost: num
   const readings = readingsByRun(site);
   const safe = runs.filter(({ findings }) => findings.state !== 'stop');
   const candidates = safe.flatMap((one) => {
-    const shared = sharedBy(site, runs, one.run);
+    const shared = sharedBy(site, runs, readings, one.run);
     const said = JSON.stringify(shared);
     let of = known.get(one);
     if (of?.shared !== said) {
@@ -58,9 +59,10 @@ export function roundOf({ site, evaluation: { runs } }: Before, minutesMost: num
     return of.candidates;
   });
   const setUp = new Map<string, number>();
-  for (const { test, wayMinutes } of candidates) {
-    // A place is as far as the shortest of its runs, there and back.
-    if (wayMinutes > 0) setUp.set(test.placeId, Math.min(setUp.get(test.placeId) ?? Infinity, wayMinutes));
+  for (const { test, setUpMinutes } of candidates) {
+    // A place is as far as the shortest of its runs.
+    if (test.at === 'camera')
+      setUp.set(test.placeId, Math.min(setUp.get(test.placeId) ?? Infinity, setUpMinutes));
   }
   const tests = candidates.map(({ test }) => test);
   return {

@@ -39,25 +39,26 @@ export const diagnosisInput = (
 /** Belief in a run by its own readings, kept for as long as its evaluation is. */
 const believed = new WeakMap<RunEvaluation, Belief>();
 
-/** So many other runs are asked; more of them hardly shift a rate, and a large site has hundreds. */
-const mostAsked = 30;
-
 /** What other runs that were tested say of one that has something in common with them. */
-export function sharedBy(site: Site, evaluations: readonly RunEvaluation[], own: Run): SharedRates {
-  const readings = readingsByRun(site);
-  const tested = evaluations
-    .filter(({ run, findings }) => run.id !== own.id && findings.missing.length === 0)
-    .slice(0, mostAsked);
+export function sharedBy(
+  site: Site,
+  evaluations: readonly RunEvaluation[],
+  readings: ReadonlyMap<string, RunReadings>,
+  own: Run,
+): SharedRates {
+  const beliefOf = (one: RunEvaluation): Belief => {
+    let belief = believed.get(one);
+    if (!belief) {
+      belief = beliefIn(diagnosisInput(site, one, readings.get(one.run.id) ?? {})).belief;
+      believed.set(one, belief);
+    }
+    return belief;
+  };
   return sharedRates(
     own,
-    tested.map((one) => {
-      let belief = believed.get(one);
-      if (!belief) {
-        belief = beliefIn(diagnosisInput(site, one, readings.get(one.run.id) ?? {})).belief;
-        believed.set(one, belief);
-      }
-      return { run: one.run, belief };
-    }),
+    evaluations
+      .filter(({ findings }) => findings.missing.length === 0)
+      .map((one) => ({ run: one.run, belief: () => beliefOf(one) })),
   );
 }
 
@@ -66,10 +67,11 @@ export function runDiagnostics({ site, evaluation }: Before, runId: string): Run
   const found = evaluation.runs.find(({ run }) => run.id === runId);
   if (!found) return null;
   const { run, camera, findings } = found;
-  const readings = readingsByRun(site).get(runId) ?? {};
+  const byRun = readingsByRun(site);
+  const readings = byRun.get(runId) ?? {};
   return {
     diagnosis: diagnose(
-      diagnosisInput(site, found, readings, sharedBy(site, evaluation.runs, run)),
+      diagnosisInput(site, found, readings, sharedBy(site, evaluation.runs, byRun, run)),
       site.place[camera.placeId]!,
     ),
     uses: usesOf(site, run, camera, findings, readings),

@@ -24,8 +24,9 @@ export interface NextTest {
   /** What it is expected to tell, in bits. */
   bits: number;
   minutes: number;
-  /** How many of them go to the way to the camera and to what reaches it. */
-  wayMinutes: number;
+  /** How many of them go to the way to the camera, and to what reaches it. */
+  travelMinutes: number;
+  accessMinutes: number;
   /** What the minutes are made of besides the test: what has to be brought and done. */
   needs: string[];
 }
@@ -65,7 +66,7 @@ export interface TestContext {
 export function costOf(
   test: TestDefinition,
   { run, place, readings }: TestContext,
-): Pick<NextTest, 'minutes' | 'wayMinutes' | 'needs'> {
+): Pick<NextTest, 'minutes' | 'travelMinutes' | 'accessMinutes' | 'needs'> {
   const state = stateFor(test, run.state);
   const toState = stateMinutes[run.state][state];
   const goes = test.hookUp.at !== 'head-end';
@@ -75,7 +76,8 @@ export function costOf(
   const way = accessWords[place.access.by];
   return {
     minutes: test.minutes + toState + travel + access + check,
-    wayMinutes: travel + access,
+    travelMinutes: travel,
+    accessMinutes: access,
     needs: [
       ...(state === run.state ? [] : [stateWords[state]]),
       ...(check ? ['foreign voltage first'] : []),

@@ -6,10 +6,12 @@ import { rates, sharing } from './practice';
 import { sharedRates } from './sharedRates';
 
 const site = saltmarrowSite();
-const like = (id: string, print: string): Run => ({
+const like = (id: string, print?: string): Run => ({
   ...site.run['r14']!,
   id,
-  segments: site.run['r14']!.segments.map((segment) => ({ ...segment, print })),
+  segments: site.run['r14']!.segments.map(({ print: _, ...segment }) =>
+    print ? { ...segment, print } : segment,
+  ),
 });
 const believing = (cause: Cause, chance: number): Belief => ({
   ...(Object.fromEntries(causes.map((one) => [one, 0])) as Belief),
@@ -25,7 +27,7 @@ describe('what runs have in common', () => {
     const rateOf = (belief: Belief) =>
       sharedRates(
         own,
-        three.map((run) => ({ run, belief })),
+        three.map((run) => ({ run, belief: () => belief })),
       )['coax-construction']!;
     // By hand: (0.03 · 3 + 3) / (3 + 3), and (0.03 · 3) / 6.
     expect(rateOf(steel).rate).toBeCloseTo((rates['coax-construction'] * sharing.construction + 3) / 6, 12);
@@ -37,9 +39,14 @@ describe('what runs have in common', () => {
     const own = like('own', 'FERRY 75');
     expect(
       sharedRates(own, [
-        { run: like('a', 'PIER 75'), belief: steel },
-        { run: own, belief: steel },
+        { run: like('a', 'PIER 75'), belief: () => steel },
+        { run: own, belief: () => steel },
       ])['coax-construction'],
+    ).toBeUndefined();
+  });
+  it('without a print nobody knows that two cables are alike', () => {
+    expect(
+      sharedRates(like('own'), [{ run: like('a'), belief: () => steel }])['coax-construction'],
     ).toBeUndefined();
   });
   it('more runs that have it make it likelier, never less', () => {
@@ -47,7 +54,7 @@ describe('what runs have in common', () => {
     const rateOf = (count: number): number =>
       sharedRates(
         own,
-        Array.from({ length: count }, (_, k) => ({ run: like(`x${k}`, 'FERRY 75'), belief: steel })),
+        Array.from({ length: count }, (_, k) => ({ run: like(`x${k}`, 'FERRY 75'), belief: () => steel })),
       )['coax-construction']!.rate;
     for (let count = 1; count < 8; count += 1) expect(rateOf(count + 1)).toBeGreaterThan(rateOf(count));
   });

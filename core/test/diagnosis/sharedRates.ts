@@ -3,15 +3,18 @@ import type { Belief, Trouble } from './causes';
 import type { SharedRate, SharedRates } from './looked';
 import { rates, sharing } from './practice';
 
-/** Another run that was tested, with what is believed of it by its own readings. */
+/** Another run that was tested, with what is believed of it by its own readings, worked out when it is asked for. */
 export interface TestedRun {
   run: Run;
-  belief: Belief;
+  belief: () => Belief;
 }
 
-/** Constructions of the coax as noted, each with what stands on its jacket. */
+/** So many runs that are alike are asked; more of them hardly shift a rate, and a large site has hundreds. */
+const mostAsked = 30;
+
+/** Constructions of the coax as noted, each with what stands on its jacket; without a print nobody knows that two are alike. */
 const coaxMarks = ({ segments }: Run): string[] =>
-  segments.map(({ cable, print = '' }) => `${cable} ${print}`);
+  segments.flatMap(({ cable, print }) => (print ? [`${cable} ${print}`] : []));
 /** Constructions of the cores that feed the camera. */
 function coreMarks({ feed, segments }: Run): string[] {
   if (feed.kind === 'separate-pair') return [feed.cable];
@@ -61,10 +64,13 @@ export function sharedRates(own: Run, others: readonly TestedRun[]): SharedRates
   return Object.fromEntries(
     commons.flatMap(({ trouble, marksOf, strength, words }): [Trouble, SharedRate][] => {
       const marks = marksOf(own);
-      const alike = others.filter(({ run }) => run.id !== own.id && share(marks, marksOf(run)));
+      const alike = others
+        .filter(({ run }) => run.id !== own.id && share(marks, marksOf(run)))
+        .slice(0, mostAsked);
       if (alike.length === 0) return [];
-      const found = alike.reduce((sum, { belief }) => sum + belief[trouble], 0);
-      const have = alike.filter(({ belief }) => belief[trouble] >= likely).length;
+      const chances = alike.map(({ belief }) => belief()[trouble]);
+      const found = chances.reduce((sum, chance) => sum + chance, 0);
+      const have = chances.filter((chance) => chance >= likely).length;
       return [
         [
           trouble,
