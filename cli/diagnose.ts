@@ -99,11 +99,11 @@ export function diagnoseFile(args: readonly string[], readFile: (file: string) =
     return refused(`--run is ${asked.run}, allowed: a run of ${aboutOf(site).name}`);
   const readings = readingsByRun(site);
   const { runs } = evaluateSite(site);
+  const sharedFor = sharedBy(site, runs, readings);
   const said = runs
     .filter(({ run }) => asked.run === undefined || run.id === asked.run)
     .map((one) => {
-      const shared = sharedBy(site, runs, readings, one.run);
-      const looked = diagnosisInput(site, one, readings.get(one.run.id) ?? {}, shared);
+      const looked = diagnosisInput(site, one, readings.get(one.run.id) ?? {}, sharedFor(one.run));
       return saidOf(one.run.id, diagnose(looked, site.place[one.camera.placeId]!));
     });
   return {

@@ -26,4 +26,4 @@ export {
   type VerdictSummary,
 } from './summary';
 export { unreadTraces, withoutReadings, withTracesPending, type UnreadTrace } from './unreadTraces';
-export { roundOf, type SiteRound } from './roundOf';
+export { roundOf, weighRound, type SiteRound } from './roundOf';

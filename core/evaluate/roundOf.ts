@@ -44,20 +44,29 @@ function candidatesOf(site: Site, one: RunEvaluation, looked: DiagnosisInput): C
     }));
 }
 
-/** The tests of the whole site that tell most in so many minutes. */
-export function roundOf({ site, evaluation: { runs } }: Before, minutesMost: number): SiteRound {
+/**
+ * Weighs the tests of the whole site, run by run, and then chooses those that tell most in so many minutes. It pauses after each run:
+ * the first time a large site takes seconds, and whoever asks something else meanwhile is answered.
+ */
+export function* weighRound(
+  { site, evaluation: { runs } }: Before,
+  minutesMost: number,
+): Generator<void, SiteRound> {
   const readings = readingsByRun(site);
-  const safe = runs.filter(({ findings }) => findings.state !== 'stop');
-  const candidates = safe.flatMap((one) => {
-    const shared = sharedBy(site, runs, readings, one.run);
+  const sharedFor = sharedBy(site, runs, readings);
+  const candidates: Candidate[] = [];
+  for (const one of runs) {
+    if (one.findings.state === 'stop') continue;
+    const shared = sharedFor(one.run);
     const said = JSON.stringify(shared);
     let of = known.get(one);
     if (of?.shared !== said) {
       const looked = diagnosisInput(site, one, readings.get(one.run.id) ?? {}, shared);
       known.set(one, (of = { shared: said, candidates: candidatesOf(site, one, looked) }));
+      yield;
     }
-    return of.candidates;
-  });
+    candidates.push(...of.candidates);
+  }
   const setUp = new Map<string, number>();
   for (const { test, setUpMinutes } of candidates) {
     // A place is as far as the shortest of its runs.
@@ -70,4 +79,13 @@ export function roundOf({ site, evaluation: { runs } }: Before, minutesMost: num
     openBits: tests.reduce((sum, { bits }) => sum + bits, 0),
     stoppedRunIds: runs.filter(({ findings }) => findings.state === 'stop').map(({ run }) => run.id),
   };
+}
+
+/** The same without a pause. */
+export function roundOf(before: Before, minutesMost: number): SiteRound {
+  const weighing = weighRound(before, minutesMost);
+  for (;;) {
+    const step = weighing.next();
+    if (step.done) return step.value;
+  }
 }

@@ -39,13 +39,12 @@ export const diagnosisInput = (
 /** Belief in a run by its own readings, kept for as long as its evaluation is. */
 const believed = new WeakMap<RunEvaluation, Belief>();
 
-/** What other runs that were tested say of one that has something in common with them. */
+/** What runs that were tested say of another that has something in common with them. */
 export function sharedBy(
   site: Site,
   evaluations: readonly RunEvaluation[],
   readings: ReadonlyMap<string, RunReadings>,
-  own: Run,
-): SharedRates {
+): (own: Run) => SharedRates {
   const beliefOf = (one: RunEvaluation): Belief => {
     let belief = believed.get(one);
     if (!belief) {
@@ -55,7 +54,6 @@ export function sharedBy(
     return belief;
   };
   return sharedRates(
-    own,
     evaluations
       .filter(({ findings }) => findings.missing.length === 0)
       .map((one) => ({ run: one.run, belief: () => beliefOf(one) })),
@@ -71,7 +69,7 @@ export function runDiagnostics({ site, evaluation }: Before, runId: string): Run
   const readings = byRun.get(runId) ?? {};
   return {
     diagnosis: diagnose(
-      diagnosisInput(site, found, readings, sharedBy(site, evaluation.runs, byRun, run)),
+      diagnosisInput(site, found, readings, sharedBy(site, evaluation.runs, byRun)(run)),
       site.place[camera.placeId]!,
     ),
     uses: usesOf(site, run, camera, findings, readings),

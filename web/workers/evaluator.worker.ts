@@ -19,7 +19,7 @@ import {
   hookUpOfRun,
   networkAt,
   roomAt,
-  roundOf,
+  weighRound,
   type SiteRound,
   type RoomPicture,
   type NetworkMoment,
@@ -30,6 +30,7 @@ import { planSheet, type PlanSheet } from '#core/documents';
 import { chanceOfFailing } from '#core/decide/risk';
 import { siteFromTrusted, withChanges, type Change, type OptionKind, type Site } from '#core/model/site';
 import type { Derivation } from '#core/shared/derivation';
+import { inTurns } from './inTurns';
 import { startReading, type TraceProgress } from './traces/traceProgress';
 
 /** The site that is open, with the traces that are still being read. */
@@ -116,8 +117,8 @@ const evaluator = {
     return last ? runDiagnostics(last, runId) : null;
   },
   /** The tests of the whole site that tell most in so many minutes. */
-  round(minutesMost: number): SiteRound | null {
-    return last ? roundOf(last, minutesMost) : null;
+  async round(minutesMost: number): Promise<SiteRound | null> {
+    return last ? inTurns(weighRound(last, minutesMost)) : null;
   },
   traceView(runId: string): TraceView | null {
     const run = open?.site.run[runId];

@@ -1,7 +1,16 @@
 import { expectedCoaxOhms, otherCoaxLoops, type RunEvent } from '#core/test/findings';
 import { logNormal, logSum, ratioSteps } from './density';
 import type { DiagnosisInput } from './looked';
-import { jointOhms, meter, misread, otherSpread, shortContact, spreads } from './practice';
+import {
+  jointOhms,
+  meter,
+  misread,
+  otherSpread,
+  shortContact,
+  spreads,
+  overRange,
+  widestLoopOhms,
+} from './practice';
 import type { LengthCase } from './runLength';
 import { has, type TroubleSet } from './troubleSets';
 
@@ -18,10 +27,7 @@ interface Loop {
   log: number;
 }
 
-/** A meter that shows no end of ohms shows the most it can. */
-const overRangeOhms = 9000;
-/** What is read wrong lies anywhere up to about this. */
-const misreadLog = Math.log(misread / 200);
+const misreadLog = Math.log(misread / widestLoopOhms);
 const asReadLog = Math.log(1 - misread);
 
 /** Ohms of a joint that are tried where no loop tells them. */
@@ -111,8 +117,10 @@ export function coaxLoopCases(
   return (set, lengths) => {
     const all = (log: number): JointCase[] => (has(set, 'joint') ? anyJoint(log) : [{ ohms: 0, log }]);
     if (!reading || expected <= 0) return all(0);
-    const isOver = reading.value >= overRangeOhms;
-    if (has(set, 'open')) return all(isOver ? Math.log(0.95) : Math.log(0.05 / 200));
-    return isOver ? all(Math.log(0.003)) : through(set, lengths, reading.value);
+    // A meter that shows no end of ohms shows the most it can.
+    const isOver = reading.value >= overRange.fromOhms;
+    if (has(set, 'open'))
+      return all(Math.log(isOver ? overRange.open : (1 - overRange.open) / widestLoopOhms));
+    return isOver ? all(Math.log(overRange.through)) : through(set, lengths, reading.value);
   };
 }

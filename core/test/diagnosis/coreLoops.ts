@@ -1,9 +1,10 @@
 import { expectedPowerOhms, otherPowerLoops, type RunEvent } from '#core/test/findings';
+import { remembered } from '#core/shared/memo';
 import { fifths, logNormal, logSum, ratioSteps } from './density';
 import type { DiagnosisInput } from './looked';
 import { meter, misread, otherSpread, powerJointOhms, spreads } from './practice';
 import { endOf, notedLength } from './runLength';
-import { has, type TroubleSet } from './troubleSets';
+import { has, setOf, type TroubleSet } from './troubleSets';
 
 /** A loop of cores that is thought of, with its chance as a log. */
 export interface LoopCase {
@@ -24,6 +25,9 @@ export const leadOhms = 0.05;
 const loopSteps = [-2.4, -1.8, -1.2, -0.6, 0, 0.6, 1.2, 1.8, 2.4];
 const loopStep = 0.6;
 const widestOhms = 60;
+
+/** Troubles that change the loop of the cores. */
+const ofCores = setOf('power-construction', 'power-joint');
 
 /** What the loop of the power cores tells: loops that are thought of under any troubles, about what was read where it was. */
 export function coreLoopCases(
@@ -94,7 +98,7 @@ export function coreLoopCases(
   }
 
   /** Loops that are tried: about what was read, or those that are thought of where it was read wrong. */
-  return (set) => {
+  const casesUnder = remembered((set: TroubleSet): LoopCase[] => {
     if (!loop) return unreadLoops(set);
     const spread = Math.hypot(meter.ohms, meter.share * loop.value);
     const about = loopSteps
@@ -109,5 +113,6 @@ export function coreLoopCases(
       }));
     const wrong = Math.log(misread / widestOhms);
     return [...about, ...unreadLoops(set).map(({ ohms, log }) => ({ ohms, log: log + wrong }))];
-  };
+  });
+  return (set) => casesUnder(set & ofCores);
 }

@@ -56,15 +56,13 @@ function rankedCauses(looked: DiagnosisInput, posterior: Posterior): RankedCause
     .sort((a, b) => b.probability - a.probability);
 }
 
-const setLabel = (troubles: readonly Trouble[]): string =>
-  troubles.length === 0
-    ? causeWords.sound.label
-    : troubles.map((trouble) => causeWords[trouble].label).join(', ');
+const labelsOf = (troubles: readonly Trouble[]): string[] =>
+  (troubles.length === 0 ? (['sound'] as const) : troubles).map((cause) => causeWords[cause].label);
 
 const rankedSets = ({ sets }: Posterior): RankedSet[] =>
   sets.slice(0, setsTold).map(({ set, chance }) => {
     const troubles = troublesIn(set);
-    return { troubles, label: setLabel(troubles), probability: chance };
+    return { troubles, labels: labelsOf(troubles), probability: chance };
   });
 
 /** What is most likely wrong with a run, with what speaks for and against each cause, and what to test next. */

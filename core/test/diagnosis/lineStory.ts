@@ -1,8 +1,8 @@
 import type { RunEvent } from '#core/test/findings';
-import { coaxLoopCases, jointsTried } from './coaxLoop';
+import { coaxLoopCases, jointsTried, type JointCase } from './coaxLoop';
 import { between, logMix, logSum } from './density';
 import type { DiagnosisInput } from './looked';
-import { endLostBehindTap, endShows } from './practice';
+import { brokenEnd, endLostBehindTap, endShows } from './practice';
 import { endOf, logOfFactor, notedCases, notedLength, type LengthCase, type NotedLength } from './runLength';
 import { echoing, eventsLog, eventsOnTheWay, type Told } from './traceStory';
 import { has, story, type Story, type TroubleSet } from './troubleSets';
@@ -19,13 +19,13 @@ function wholeEndLog(end: RunEvent | undefined, noted: NotedLength, set: Trouble
 
 /** The same where the coax is broken or shorted: anywhere alike, and it ends as it is broken. */
 function brokenEndLog(end: RunEvent | undefined, lengthM: number, set: TroubleSet): number {
-  if (!end) return Math.log(0.03);
+  if (!end) return Math.log(brokenEnd.none);
   const fits = (has(set, 'open') && end.kind === 'open') || (has(set, 'short') && end.kind === 'short');
   const both = has(set, 'open') && has(set, 'short');
-  const kind = Math.log(fits ? (both ? 0.48 : 0.95) : 0.02);
+  const kind = Math.log(!fits ? brokenEnd.other : both ? brokenEnd.oneOfTwo : brokenEnd.fits);
   // Past where the run is noted to end nothing of it can be broken, but by as much as it may be longer.
-  const beyond = end.atM > 1.1 * lengthM ? Math.log(0.02) : 0;
-  return kind + beyond - Math.log(1.05 * lengthM);
+  const mostM = brokenEnd.lengthMost * lengthM;
+  return kind + (end.atM > mostM ? Math.log(brokenEnd.other) : 0) - Math.log(mostM);
 }
 
 /** A story that can also say which event each trouble made, in every way of telling it. */
@@ -76,33 +76,22 @@ export function lineStory(looked: DiagnosisInput, events: readonly RunEvent[] | 
     return logs;
   }
 
-  function tells(set: TroubleSet): number {
+  /** Every joint that is thought of, with the log-chance of loop and echoes together. */
+  function jointCases(set: TroubleSet): JointCase[] {
     const logs = echoLogs(set);
-    const cases = loopCases(set, casesFor(set));
-    return (
-      endLog(set) +
-      logSum(
-        cases.map(
-          ({ ohms, log }) =>
-            log + (logs.length > 1 ? between(jointsTried, (index) => logs[index]!, ohms) : logs[0]!),
-        ),
-      )
-    );
+    const echoLog = (ohms: number): number =>
+      logs.length > 1 ? between(jointsTried, (index) => logs[index]!, ohms) : logs[0]!;
+    return loopCases(set, casesFor(set)).map(({ ohms, log }) => ({ ohms, log: log + echoLog(ohms) }));
   }
 
   return {
-    ...story([...echoing, 'coax-construction', 'open', 'short'], tells),
+    ...story(
+      [...echoing, 'coax-construction', 'open', 'short'],
+      (set) => endLog(set) + logSum(jointCases(set).map(({ log }) => log)),
+    ),
     ways: (set, tell) => {
-      const logs = echoLogs(set);
-      const best = loopCases(set, casesFor(set)).reduce(
-        (most, { ohms, log }) => {
-          const sum =
-            log + (logs.length > 1 ? between(jointsTried, (index) => logs[index]!, ohms) : logs[0]!);
-          return sum > most.sum ? { ohms, sum } : most;
-        },
-        { ohms: 0, sum: -Infinity },
-      );
-      eventsLog(way, presentIn(set), best.ohms, inSight(set), tell);
+      const likeliest = jointCases(set).reduce((best, one) => (one.log > best.log ? one : best));
+      eventsLog(way, presentIn(set), likeliest.ohms, inSight(set), tell);
     },
     end,
   };

@@ -1,10 +1,7 @@
 import type { Camera, Run } from '#core/model/site';
-import type { FeedSource, Verdict } from '#core/test/findings';
+import type { Agreement, FeedSource, Verdict } from '#core/test/findings';
 import type { RunReadings } from '#core/test/readings';
 import type { Trouble } from './causes';
-
-/** Whether both ends of a line are noted alike. */
-export type Agreement = 'agree' | 'differ' | 'unknown';
 
 /** What other runs that have something in common with this one make of the chance of a trouble. */
 export interface SharedRate {

@@ -1,16 +1,23 @@
 import type { RunEvent } from '#core/test/findings';
-import { coreLoopCases } from './coreLoops';
+import { coreLoopCases, type LoopCase } from './coreLoops';
 import { logMix, logSum } from './density';
-import { feedVolts } from './feedVolts';
+import { feedVolts, type FeedVolts } from './feedVolts';
 import type { DiagnosisInput } from './looked';
 import { deadTakesNothing } from './practice';
-import { has, story, type Story } from './troubleSets';
+import { keptLast } from './keptLast';
+import { has, story, type Story, type TroubleSet } from './troubleSets';
+
+const keptLoops = keptLast<(set: TroubleSet) => LoopCase[]>();
+const keptVolts = keptLast<{ sound: FeedVolts; faulty: FeedVolts } | null>();
 
 /** What the power loop and the volts by day and by night tell together: the same loop stands behind all of them. */
 export function powerStory(looked: DiagnosisInput, events: readonly RunEvent[] | null): Story {
-  const loopCases = coreLoopCases(looked, events);
-  const volts = feedVolts(looked);
-  const isRead = volts !== null || looked.readings['power-loop-ohms'] !== undefined;
+  const { run, camera, readings, source } = looked;
+  const loop = readings['power-loop-ohms'];
+  const [day, night] = [readings['day-volts'], readings['night-volts']];
+  const loopCases = keptLoops(run, [loop, events], () => coreLoopCases(looked, events));
+  const volts = keptVolts(run, [camera, source.volts, day, night], () => feedVolts(looked));
+  const isRead = volts !== null || loop !== undefined;
   return story(['supply', 'power-construction', 'power-joint', 'camera'], (set) => {
     if (!isRead) return 0;
     const loops = loopCases(set);

@@ -149,6 +149,10 @@ export const misread = 0.006;
 /** A meter's error: a share, and ohms or volts beside it. Each sound joint adds the third and spreads by the fourth. */
 export const meter = { share: 0.007, ohms: 0.12, volts: 0.04, soundJointOhms: 0.1, soundJointSpread: 0.07 };
 
+/** A loop reads without end where the coax is open, and where it goes through; what is read wrong lies anywhere up to so many ohms. */
+export const overRange = { open: 0.95, through: 0.003, fromOhms: 9000 };
+export const widestLoopOhms = 200;
+
 /** What touches at a short has ohms of its own: about so many, and a spread. */
 export const shortContact = { ohms: 0.5, spread: 0.6 };
 
@@ -212,6 +216,13 @@ export const seenFrom = { jointOhms: 3.2, leakOhms: 2200, steepness: 2.6 };
 export const endShows = { open: 0.93, short: 0.012, end: 0.04, none: 0.018 };
 /** How far the pulse itself lets a metre be told, one standard deviation. */
 export const pulseSpreadM = 0.12;
+/**
+ * A trace of a coax that is broken or shorted ends in just that, or where it is both in one of the two; in something else; or shows no
+ * end. Past so many times its noted length nothing of a run can be broken.
+ */
+export const brokenEnd = { fits: 0.95, oneOfTwo: 0.48, other: 0.02, none: 0.03, lengthMost: 1.1 };
+/** A leak in sight shows no echo so often. */
+export const leakMissed = 0.12;
 /** Velocity factors of tables, where the end falls where it should, and where nobody knows: one standard deviation. */
 export const velocitySpread = { agreed: 0.004, unknown: 0.006 };
 

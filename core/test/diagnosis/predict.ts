@@ -4,6 +4,7 @@ import { expectedCoaxOhms, expectedPowerOhms, runLengthM, type RunEvent } from '
 import type { RunReadings } from '#core/test/readings';
 import { ratioSteps } from './density';
 import type { DiagnosisInput } from './looked';
+import { overRange } from './practice';
 
 /** Something that a test could find, and how wide a part of all that it could find it stands for. */
 export interface Outcome {
@@ -70,7 +71,7 @@ export function outcomesOf(
       if (expected <= 0) return [];
       return [
         ...values(id, 0.2 * expected, 6 * expected + 60, 40),
-        { ...found(id, { value: 99_999 }), width: 1 },
+        { ...found(id, { value: overRange.fromOhms }), width: 1 },
       ];
     }
     case 'power-loop-ohms': {

@@ -18,6 +18,7 @@ export interface RankedCause {
 /** Troubles that stand together, and how likely just these do. */
 export interface RankedSet {
   troubles: Trouble[];
-  label: string;
+  /** What each of them is called; a sound run is called so too. */
+  labels: string[];
   probability: number;
 }

@@ -25,10 +25,7 @@ describe('what runs have in common', () => {
     const own = like('own', 'FERRY 75');
     const three = ['a', 'b', 'c'].map((id) => like(id, 'FERRY 75'));
     const rateOf = (belief: Belief) =>
-      sharedRates(
-        own,
-        three.map((run) => ({ run, belief: () => belief })),
-      )['coax-construction']!;
+      sharedRates(three.map((run) => ({ run, belief: () => belief })))(own)['coax-construction']!;
     // By hand: (0.03 · 3 + 3) / (3 + 3), and (0.03 · 3) / 6.
     expect(rateOf(steel).rate).toBeCloseTo((rates['coax-construction'] * sharing.construction + 3) / 6, 12);
     expect(rateOf(steel).rate).toBeGreaterThan(0.5);
@@ -38,24 +35,23 @@ describe('what runs have in common', () => {
   it('another print says nothing, and neither does the run itself', () => {
     const own = like('own', 'FERRY 75');
     expect(
-      sharedRates(own, [
+      sharedRates([
         { run: like('a', 'PIER 75'), belief: () => steel },
         { run: own, belief: () => steel },
-      ])['coax-construction'],
+      ])(own)['coax-construction'],
     ).toBeUndefined();
   });
   it('without a print nobody knows that two cables are alike', () => {
     expect(
-      sharedRates(like('own'), [{ run: like('a'), belief: () => steel }])['coax-construction'],
+      sharedRates([{ run: like('a'), belief: () => steel }])(like('own'))['coax-construction'],
     ).toBeUndefined();
   });
   it('more runs that have it make it likelier, never less', () => {
     const own = like('own', 'FERRY 75');
     const rateOf = (count: number): number =>
       sharedRates(
-        own,
         Array.from({ length: count }, (_, k) => ({ run: like(`x${k}`, 'FERRY 75'), belief: () => steel })),
-      )['coax-construction']!.rate;
+      )(own)['coax-construction']!.rate;
     for (let count = 1; count < 8; count += 1) expect(rateOf(count + 1)).toBeGreaterThan(rateOf(count));
   });
 });

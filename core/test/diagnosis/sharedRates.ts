@@ -49,10 +49,16 @@ const commons: readonly Common[] = [
 /** From so much another run counts as having it, in words. */
 const likely = 0.5;
 
-/** Whether two runs have a mark in common. */
-function share(a: readonly string[], b: readonly string[]): boolean {
-  const marks = new Set(a);
-  return b.some((mark) => marks.has(mark));
+/** Tested runs by what they have in common with others. */
+function byMark(tested: readonly TestedRun[], marksOf: Common['marksOf']): Map<string, TestedRun[]> {
+  const index = new Map<string, TestedRun[]>();
+  for (const one of tested)
+    for (const mark of new Set(marksOf(one.run))) {
+      const alike = index.get(mark);
+      if (alike) alike.push(one);
+      else index.set(mark, [one]);
+    }
+  return index;
 }
 
 /**
@@ -60,26 +66,27 @@ function share(a: readonly string[], b: readonly string[]): boolean {
  * Beta distribution about the rate of practice, fitted by how likely each of the others has the trouble.
  * Source: mean of a Beta posterior, (r·k + Σ p)/(k + n).
  */
-export function sharedRates(own: Run, others: readonly TestedRun[]): SharedRates {
-  return Object.fromEntries(
-    commons.flatMap(({ trouble, marksOf, strength, words }): [Trouble, SharedRate][] => {
-      const marks = marksOf(own);
-      const alike = others
-        .filter(({ run }) => run.id !== own.id && share(marks, marksOf(run)))
-        .slice(0, mostAsked);
-      if (alike.length === 0) return [];
-      const chances = alike.map(({ belief }) => belief()[trouble]);
-      const found = chances.reduce((sum, chance) => sum + chance, 0);
-      const have = chances.filter((chance) => chance >= likely).length;
-      return [
-        [
-          trouble,
-          {
-            rate: (rates[trouble] * strength + found) / (strength + alike.length),
-            message: `${have} of ${alike.length} tested runs ${words} have it`,
-          },
-        ],
-      ];
-    }),
-  );
+export function sharedRates(tested: readonly TestedRun[]): (own: Run) => SharedRates {
+  const indexed = commons.map((common) => ({ ...common, index: byMark(tested, common.marksOf) }));
+  return (own) =>
+    Object.fromEntries(
+      indexed.flatMap(({ trouble, marksOf, strength, words, index }): [Trouble, SharedRate][] => {
+        const alike = [...new Set(marksOf(own).flatMap((mark) => index.get(mark) ?? []))]
+          .filter(({ run }) => run.id !== own.id)
+          .slice(0, mostAsked);
+        if (alike.length === 0) return [];
+        const chances = alike.map(({ belief }) => belief()[trouble]);
+        const found = chances.reduce((sum, chance) => sum + chance, 0);
+        const have = chances.filter((chance) => chance >= likely).length;
+        return [
+          [
+            trouble,
+            {
+              rate: (rates[trouble] * strength + found) / (strength + alike.length),
+              message: `${have} of ${alike.length} tested runs ${words} have it`,
+            },
+          ],
+        ];
+      }),
+    );
 }

@@ -3,6 +3,7 @@ import type { Trouble } from './causes';
 import { logMix, logNormal } from './density';
 import {
   echoOhmsSpread,
+  leakMissed,
   leakOhms,
   patchOhms,
   patchShows,
@@ -116,7 +117,7 @@ function missed(trouble: Echoing, jointOhms: number): number {
     case 'joint':
       return 1 - seen(jointOhms, seenFrom.jointOhms);
     case 'water':
-      return 0.12;
+      return leakMissed;
     case 'tap':
       return 1 - tapShows.tap - tapShows.shunt - tapShows['lower-impedance'];
     case 'echo':

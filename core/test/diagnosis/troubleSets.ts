@@ -27,7 +27,6 @@ export function widened(sets: readonly TroubleSet[], of: readonly Trouble[]): Tr
 
 /** What readings of one kind tell of troubles that stand together: the log of their chance. It depends on some troubles only. */
 export interface Story {
-  of: TroubleSet;
   tells: (set: TroubleSet) => number;
 }
 
@@ -36,7 +35,6 @@ export function story(of: readonly Trouble[], tells: (set: TroubleSet) => number
   const known = new Map<TroubleSet, number>();
   const mask = setOf(...of);
   return {
-    of: mask,
     tells: (set) => {
       const key = set & mask;
       let log = known.get(key);

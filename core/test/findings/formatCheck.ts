@@ -1,4 +1,4 @@
-import { pictureFormat, speaksAlike } from '#core/physics/signal';
+import { pictureFormat, speaksAlike, takesPicture } from '#core/physics/signal';
 import { sentToday, type Camera, type Run, type Site } from '#core/model/site';
 
 /** Whether a camera and the input it is on speak of the same picture, and what to know before one is forced. */
@@ -23,18 +23,19 @@ const setWords: Record<NonNullable<Camera['schemeSetBy']>, string> = {
 const howSet = ({ schemeSetBy }: Camera): string =>
   schemeSetBy ? setWords[schemeSetBy] : 'Find out how its scheme is set, if it has more than one.';
 
+/** Whether both ends of a line are noted alike. */
+export type Agreement = 'agree' | 'differ' | 'unknown';
+
 /** Whether camera and input are noted to speak of the same format, and of the same line standard. */
 export function notedAlike(
   site: Pick<Site, 'recorder'>,
   run: Run,
   camera: Camera,
-): Record<'format' | 'line-standard', 'agree' | 'differ' | 'unknown'> {
+): Record<'format' | 'line-standard', Agreement> {
   const recorder = run.patchedTo ? site.recorder[run.patchedTo.recorderId] : undefined;
   if (!recorder) return { format: 'unknown', 'line-standard': 'unknown' };
-  const isTaken =
-    recorder.accepts.includes(camera.format) && speaksAlike(recorder, sentToday(camera)) !== 'no';
   return {
-    format: isTaken ? 'agree' : 'differ',
+    format: takesPicture(recorder, sentToday(camera)) ? 'agree' : 'differ',
     'line-standard': !recorder.lineStandard
       ? 'unknown'
       : recorder.lineStandard === camera.lineStandard
@@ -61,7 +62,7 @@ export function formatCheck(site: Site, run: Run, camera: Camera): FormatCheck {
       wrong.push(
         `The camera sends an HD scheme that ${recorder.name} does not understand: no picture. ${howSet(camera)}`,
       );
-    if (recorder.lineStandard && recorder.lineStandard !== camera.lineStandard)
+    if (notedAlike(site, run, camera)['line-standard'] === 'differ')
       wrong.push(
         `The camera is set to ${camera.lineStandard}, the inputs of ${recorder.name} to ${recorder.lineStandard}: the picture rolls or is torn. Both ends must agree.`,
       );

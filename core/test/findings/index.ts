@@ -11,7 +11,7 @@ export {
 export { faultsLossDb } from './faultsLoss';
 export { feedSource, floatVolts, voltsAtLoad, voltsShare, type FeedSource } from './feed';
 export { inferFeed } from './feedInference';
-export { formatCheck, notedAlike } from './formatCheck';
+export { formatCheck, notedAlike, type Agreement } from './formatCheck';
 export { gearInLine } from './gearInLine';
 export type { LineCondition } from './lineCondition';
 export { lineConditions, type LineUse } from './lineConditions';

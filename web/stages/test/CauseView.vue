@@ -3,7 +3,7 @@ import { computed } from 'vue';
 import type { RunDiagnostics } from '#core/evaluate';
 import { testDefinition } from '#core/model/site';
 import { untilSafe } from '#core/test/findings';
-import type { NextTest } from '#core/test/diagnosis';
+import type { NextTest, RankedSet } from '#core/test/diagnosis';
 import MarginBar from '../../parts/MarginBar.vue';
 import { useMeasures } from '../../stores/measures';
 
@@ -32,8 +32,8 @@ const together = computed(() => {
     : [];
 });
 const joined = new Intl.ListFormat('en', { type: 'conjunction' });
-const setWords = (troubles: readonly string[], label: string): string =>
-  troubles.length === 1 ? `${label} alone` : joined.format(label.split(', '));
+const setWords = ({ troubles, labels }: RankedSet): string =>
+  troubles.length === 1 ? `${labels[0]} alone` : joined.format(labels);
 const next = computed(() => diagnosis.value.next.slice(0, 3));
 const mostBits = computed(() => Math.max(...next.value.map(({ bits }) => bits)));
 const percent = (probability: number) =>
@@ -96,8 +96,8 @@ const minutes = ({ minutes: all }: NextTest) => `${Math.max(1, Math.round(all))}
     <section v-if="together.length > 0" aria-label="What stands together">
       <h2>What stands together</h2>
       <p class="sets">
-        <span v-for="set in together" :key="set.label" class="set"
-          ><b class="mono">{{ percent(set.probability) }}</b> {{ setWords(set.troubles, set.label) }}</span
+        <span v-for="set in together" :key="set.troubles.join()" class="set"
+          ><b class="mono">{{ percent(set.probability) }}</b> {{ setWords(set) }}</span
         >
       </p>
     </section>
