@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import type { wireMaps} from '#core/model/site';
+import type { wireMaps } from '#core/model/site';
 import { type ContinuityReading } from '#core/model/site';
 import { saltmarrowSite } from '../../model/site/testSite';
 import type { RunReadings } from '#core/test/readings';
