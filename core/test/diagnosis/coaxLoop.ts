@@ -1,5 +1,8 @@
 import { expectedCoaxOhms, otherCoaxLoops, type RunEvent } from '#core/test/findings';
+import type { Run } from '#core/model/site';
+import { remembered } from '#core/shared/memo';
 import { logNormal, logSum, ratioSteps } from './density';
+import { keptLast } from './keptLast';
 import type { DiagnosisInput } from './looked';
 import {
   jointOhms,
@@ -12,7 +15,7 @@ import {
   widestLoopOhms,
 } from './practice';
 import type { LengthCase } from './runLength';
-import { has, type TroubleSet } from './troubleSets';
+import { has, setOf, type TroubleSet } from './troubleSets';
 
 /** Ohms of a joint that are thought of, and the log-chance of the loop as it was read with them. */
 export interface JointCase {
@@ -40,15 +43,24 @@ const anyJoint = (log: number): JointCase[] =>
 const steps = [-2.4, -1.6, -0.8, 0, 0.8, 1.6, 2.4];
 const stepWidth = 0.8;
 
-/** What the loop of centre and shield tells, length by length that is thought of. */
-export function coaxLoopCases(
-  { run, readings }: DiagnosisInput,
+/** Loops of centre and shield that could be; the same whatever is read of them. */
+interface CoaxLoops {
+  expectedOhms: number;
+  /** Under these troubles, at the lengths that are thought of. */
+  loops: (set: TroubleSet, lengths: readonly LengthCase[]) => Loop[];
+}
+
+/** Troubles that change the loop by themselves. */
+const ofLoop = setOf('coax-construction', 'short');
+
+function coaxLoops(
+  run: Run,
+  temperatureC: number | undefined,
   end: RunEvent | undefined,
   lengthM: number,
-): (set: TroubleSet, lengths: readonly LengthCase[]) => JointCase[] {
-  const reading = readings['coax-loop-ohms'];
-  const expected = expectedCoaxOhms(run.segments, reading?.temperatureC);
-  const others = expected > 0 ? otherCoaxLoops(run, reading?.temperatureC) : [];
+): CoaxLoops {
+  const expectedOhms = expectedCoaxOhms(run.segments, temperatureC);
+  const others = expectedOhms > 0 ? otherCoaxLoops(run, temperatureC) : [];
   const joints = run.segments.filter(({ joint }) => joint !== undefined).length + 2;
   const contacts = Math.hypot(meter.ohms, meter.soundJointSpread * Math.sqrt(joints));
 
@@ -56,7 +68,7 @@ export function coaxLoopCases(
     const builds =
       has(set, 'coax-construction') && others.length > 0
         ? others
-        : [{ ohms: expected, excessOhms: 0, share: 1 }];
+        : [{ ohms: expectedOhms, excessOhms: 0, share: 1 }];
     // Up to a short only what lies before it is read.
     const upTo = !has(set, 'short')
       ? lengths
@@ -81,6 +93,29 @@ export function coaxLoopCases(
       }),
     );
   }
+  const byLengths = new WeakMap<readonly LengthCase[], (set: TroubleSet) => Loop[]>();
+  return {
+    expectedOhms,
+    loops: (set, lengths) => {
+      let of = byLengths.get(lengths);
+      if (!of) byLengths.set(lengths, (of = remembered((some: TroubleSet) => loopsFor(some, lengths))));
+      return of(set & ofLoop);
+    },
+  };
+}
+
+const kept = keptLast<CoaxLoops>();
+
+/** What the loop of centre and shield tells, length by length that is thought of. */
+export function coaxLoopCases(
+  { run, readings }: DiagnosisInput,
+  end: RunEvent | undefined,
+  lengthM: number,
+): (set: TroubleSet, lengths: readonly LengthCase[]) => JointCase[] {
+  const reading = readings['coax-loop-ohms'];
+  const { expectedOhms, loops: loopsFor } = kept(run, [reading?.temperatureC, end], () =>
+    coaxLoops(run, reading?.temperatureC, end, lengthM),
+  );
 
   /** A joint of the ohms that each loop leaves to it, or of any where the loop was misread. */
   function withJoint(loops: readonly Loop[], value: number): JointCase[] {
@@ -116,7 +151,7 @@ export function coaxLoopCases(
 
   return (set, lengths) => {
     const all = (log: number): JointCase[] => (has(set, 'joint') ? anyJoint(log) : [{ ohms: 0, log }]);
-    if (!reading || expected <= 0) return all(0);
+    if (!reading || expectedOhms <= 0) return all(0);
     // A meter that shows no end of ohms shows the most it can.
     const isOver = reading.value >= overRange.fromOhms;
     if (has(set, 'open'))

@@ -1,6 +1,7 @@
 import { expectedPowerOhms, otherPowerLoops, type RunEvent } from '#core/test/findings';
 import { remembered } from '#core/shared/memo';
-import { fifths, logNormal, logSum, ratioSteps } from './density';
+import { fifths, logNormal, ratioSteps } from './density';
+import { keptLast } from './keptLast';
 import type { DiagnosisInput } from './looked';
 import { meter, misread, otherSpread, powerJointOhms, spreads } from './practice';
 import { endOf, notedLength } from './runLength';
@@ -29,15 +30,22 @@ const widestOhms = 60;
 /** Troubles that change the loop of the cores. */
 const ofCores = setOf('power-construction', 'power-joint');
 
-/** What the loop of the power cores tells: loops that are thought of under any troubles, about what was read where it was. */
-export function coreLoopCases(
-  { run, readings }: DiagnosisInput,
+/** Loops of the cores that are thought of before any is read; the same whatever is read of them. */
+interface CoreLoops {
+  expectedOhms: number;
+  /** Log-density of a loop under these troubles. */
+  loopLog: (ohms: number, set: TroubleSet) => number;
+  /** Loops that could be, with their chances. */
+  unread: (set: TroubleSet) => LoopCase[];
+}
+
+function coreLoops(
+  { run }: DiagnosisInput,
+  temperatureC: number | undefined,
   events: readonly RunEvent[] | null,
-): (set: TroubleSet) => LoopCase[] {
-  const loop = readings['power-loop-ohms'];
-  const expected = run.feed.kind === 'local-adapter' ? 0 : expectedPowerOhms(run, loop?.temperatureC);
-  if (expected <= 0) return () => [{ ohms: leadOhms, log: 0 }];
-  const others = otherPowerLoops(run, loop?.temperatureC);
+): CoreLoops {
+  const expected = expectedPowerOhms(run, temperatureC);
+  const others = otherPowerLoops(run, temperatureC);
   const noted = notedLength(run);
   const traced = events ? endOf(events) : undefined;
   const isTraced =
@@ -62,28 +70,26 @@ export function coreLoopCases(
   const [asNoted, asOther] = [plainsOf(false), plainsOf(true)];
   const plains = (set: TroubleSet): Plain[] => (has(set, 'power-construction') ? asOther : asNoted);
 
-  /** Log-density of a loop under these troubles. */
   function loopLog(ohms: number, set: TroubleSet): number {
     const { from, to } = powerJointOhms;
     const range = Math.log(to / from);
-    const sound = meter.soundJointOhms;
-    return logSum(
-      plains(set).flatMap((plain) => {
-        const middle = plain.ohms + sound;
-        if (!has(set, 'power-joint'))
-          return [
-            Math.log(plain.share) + logNormal(ohms, middle, Math.hypot(plain.spread, meter.soundJointSpread)),
-          ];
-        return fifths.map((z) => {
-          const joint = ohms - middle - z * plain.spread;
-          const density = joint < 0.6 * from || joint > 1.5 * to ? 1e-9 : 1 / (joint * range);
-          return Math.log((plain.share * density) / fifths.length);
-        });
-      }),
-    );
+    let density = 0;
+    for (const plain of plains(set)) {
+      const middle = plain.ohms + meter.soundJointOhms;
+      if (!has(set, 'power-joint')) {
+        const spread = Math.hypot(plain.spread, meter.soundJointSpread);
+        density += plain.share * Math.exp(logNormal(ohms, middle, spread));
+        continue;
+      }
+      for (const z of fifths) {
+        const joint = ohms - middle - z * plain.spread;
+        const isOne = joint >= 0.6 * from && joint <= 1.5 * to;
+        density += (plain.share / fifths.length) * (isOne ? 1 / (joint * range) : 1e-9);
+      }
+    }
+    return Math.log(density);
   }
 
-  /** Loops that are thought of before any is read. */
   function unreadLoops(set: TroubleSet): LoopCase[] {
     const joints = has(set, 'power-joint') ? ratioSteps(powerJointOhms.from, powerJointOhms.to, 10) : [0];
     const places = joints.length > 1 ? [0] : fifths;
@@ -96,10 +102,26 @@ export function coreLoopCases(
       ),
     );
   }
+  return { expectedOhms: expected, loopLog, unread: remembered(unreadLoops) };
+}
+
+const kept = keptLast<CoreLoops>();
+
+/** What the loop of the power cores tells: loops that are thought of under any troubles, about what was read where it was. */
+export function coreLoopCases(
+  looked: DiagnosisInput,
+  events: readonly RunEvent[] | null,
+): (set: TroubleSet) => LoopCase[] {
+  const { run, readings } = looked;
+  const loop = readings['power-loop-ohms'];
+  const { expectedOhms, loopLog, unread } = kept(run, [loop?.temperatureC, events], () =>
+    coreLoops(looked, loop?.temperatureC, events),
+  );
+  if (run.feed.kind === 'local-adapter' || expectedOhms <= 0) return () => [{ ohms: leadOhms, log: 0 }];
 
   /** Loops that are tried: about what was read, or those that are thought of where it was read wrong. */
   const casesUnder = remembered((set: TroubleSet): LoopCase[] => {
-    if (!loop) return unreadLoops(set);
+    if (!loop) return unread(set);
     const spread = Math.hypot(meter.ohms, meter.share * loop.value);
     const about = loopSteps
       .map((z) => loop.value + z * spread)
@@ -112,7 +134,7 @@ export function coreLoopCases(
           logNormal(loop.value, ohms, spread),
       }));
     const wrong = Math.log(misread / widestOhms);
-    return [...about, ...unreadLoops(set).map(({ ohms, log }) => ({ ohms, log: log + wrong }))];
+    return [...about, ...unread(set).map(({ ohms, log }) => ({ ohms, log: log + wrong }))];
   });
   return (set) => casesUnder(set & ofCores);
 }

@@ -1,8 +1,8 @@
-import type { QuantityReading } from '#core/model/site';
 import { constantPowerVolts, type CameraLoad } from '#core/physics/power';
 import { dayLoad, nightLoad } from '#core/test/findings';
 import { leadOhms } from './coreLoops';
 import { between, fifths, ratioSteps, robust } from './density';
+import { keptLast } from './keptLast';
 import type { DiagnosisInput } from './looked';
 import { meter, misread, spreads, supplyFaults } from './practice';
 
@@ -44,8 +44,8 @@ function sourceCases(isFaulty: boolean, rail: number): SourceCase[] {
 }
 
 /** Works a figure out when it is first asked for. */
-function once(work: () => number): () => number {
-  let known: number | undefined;
+function once<T>(work: () => T): () => T {
+  let known: T | undefined;
   return () => (known ??= work());
 }
 
@@ -63,6 +63,58 @@ const voltsAt = (
 /** Power factors of a rectifier on AC, as shares of what is reckoned with: one that is corrected takes least. */
 const factorsOf = { dc: [1], ac: [0.65, 0.8, 1] } as const;
 
+/** Volts that arrive from one case of a source, with how widely a reading of them is spread. */
+interface Arrival {
+  chance: number;
+  day: number;
+  daySpread: number;
+  night: number;
+  nightSpread: number;
+}
+
+const spreadOf = (from: number, at: number, blur: number): number =>
+  Math.hypot(meter.volts, 0.004 * at, blur * from, spreads.watts * Math.max(0, from - at));
+
+/** What arrives from every case of a source, behind a loop of so many ohms; the same whatever is read of it. */
+function arrivalsFrom({ run, camera, source }: DiagnosisInput, isFaulty: boolean) {
+  const rail = run.feed.kind === 'local-adapter' ? spreads.adapter : spreads.rail;
+  const [byDay, byNight] = [dayLoad(camera), nightLoad(camera)];
+  const factors = factorsOf[source.current];
+  const sources = sourceCases(isFaulty, rail);
+  return (ohms: number, load: number): Arrival[] =>
+    factors.flatMap((factor) =>
+      sources.map(({ day: dayShare, night: nightShare, chance, blur }): Arrival => {
+        const [fromDay, fromNight] = [dayShare * source.volts, nightShare * source.volts];
+        const day = voltsAt(fromDay, ohms, byDay, load * factor);
+        const night = voltsAt(fromNight, ohms, byNight, load * factor);
+        return {
+          chance: chance / factors.length,
+          day,
+          daySpread: spreadOf(fromDay, day, blur),
+          night,
+          nightSpread: spreadOf(fromNight, night, blur),
+        };
+      }),
+    );
+}
+
+/** What arrives at each step of the loops, and with a camera that takes nothing. */
+interface ArrivalTable {
+  atStep: (index: number) => Arrival[];
+  unloaded: () => Arrival[];
+}
+
+function arrivalTable(looked: DiagnosisInput, isFaulty: boolean): ArrivalTable {
+  const arrivals = arrivalsFrom(looked, isFaulty);
+  const steps: Arrival[][] = [];
+  return {
+    atStep: (index) => (steps[index] ??= arrivals(loopGrid[index]!, 1)),
+    unloaded: once(() => arrivals(leadOhms, 0)),
+  };
+}
+
+const keptTables = keptLast<{ sound: ArrivalTable; faulty: ArrivalTable }>();
+
 /** Log-chances of the volts that were read: behind a loop, and with a camera that takes nothing. */
 export interface FeedVolts {
   behind: (ohms: number) => number;
@@ -70,56 +122,34 @@ export interface FeedVolts {
 }
 
 /** What volts by day and by night tell of a supply that is as it should be, and of one at fault; nothing where none were read. */
-export function feedVolts({
-  run,
-  camera,
-  readings,
-  source,
-}: DiagnosisInput): { sound: FeedVolts; faulty: FeedVolts } | null {
+export function feedVolts(looked: DiagnosisInput): { sound: FeedVolts; faulty: FeedVolts } | null {
+  const { run, camera, readings, source } = looked;
   const [day, night] = [readings['day-volts'], readings['night-volts']];
   if (!day && !night) return null;
-  const rail = run.feed.kind === 'local-adapter' ? spreads.adapter : spreads.rail;
-  const [byDay, byNight] = [dayLoad(camera), nightLoad(camera)];
-  const factors = factorsOf[source.current];
+  const tables = keptTables(run, [camera, source.volts, source.current], () => ({
+    sound: arrivalTable(looked, false),
+    faulty: arrivalTable(looked, true),
+  }));
 
-  const readDensity = (
-    reading: QuantityReading | undefined,
-    from: number,
-    at: number,
-    blur: number,
-  ): number =>
-    reading
-      ? robust(
-          reading.value,
-          at,
-          Math.hypot(meter.volts, 0.004 * at, blur * from, spreads.watts * Math.max(0, from - at)),
-          misread,
-          source.volts,
-        )
-      : 1;
-
-  /** Log-chance of the volts that were read, behind a loop of so many ohms. */
-  function voltsLog(ohms: number, sources: readonly SourceCase[], load: number): number {
+  /** Log-chance of the volts that were read, of those that could arrive. */
+  function readLog(arrivals: readonly Arrival[]): number {
     let sum = 0;
-    for (const factor of factors)
-      for (const { day: dayShare, night: nightShare, chance, blur } of sources) {
-        const [atDay, atNight] = [dayShare * source.volts, nightShare * source.volts];
-        sum +=
-          chance *
-          readDensity(day, atDay, voltsAt(atDay, ohms, byDay, load * factor), blur) *
-          readDensity(night, atNight, voltsAt(atNight, ohms, byNight, load * factor), blur);
-      }
-    return Math.log(sum / factors.length);
+    for (const one of arrivals) {
+      let density = one.chance;
+      if (day) density *= robust(day.value, one.day, one.daySpread, misread, source.volts);
+      if (night) density *= robust(night.value, one.night, one.nightSpread, misread, source.volts);
+      sum += density;
+    }
+    return Math.log(sum);
   }
 
-  const tableOf = (isFaulty: boolean): FeedVolts => {
-    const sources = sourceCases(isFaulty, rail);
+  const read = ({ atStep, unloaded }: ArrivalTable): FeedVolts => {
     const logs: number[] = [];
-    const atStep = (index: number): number => (logs[index] ??= voltsLog(loopGrid[index]!, sources, 1));
+    const logAt = (index: number): number => (logs[index] ??= readLog(atStep(index)));
     return {
-      behind: (ohms) => between(loopGrid, atStep, ohms),
-      unloaded: once(() => voltsLog(leadOhms, sources, 0)),
+      behind: (ohms) => between(loopGrid, logAt, ohms),
+      unloaded: once(() => readLog(unloaded())),
     };
   };
-  return { sound: tableOf(false), faulty: tableOf(true) };
+  return { sound: read(tables.sound), faulty: read(tables.faulty) };
 }

@@ -1,11 +1,14 @@
+import type { Run } from '#core/model/site';
+import { remembered } from '#core/shared/memo';
 import type { RunEvent } from '#core/test/findings';
 import { coaxLoopCases, jointsTried, type JointCase } from './coaxLoop';
 import { between, logMix, logSum } from './density';
+import { keptLast } from './keptLast';
 import type { DiagnosisInput } from './looked';
 import { brokenEnd, endLostBehindTap, endShows } from './practice';
 import { endOf, logOfFactor, notedCases, notedLength, type LengthCase, type NotedLength } from './runLength';
 import { echoing, eventsLog, eventsOnTheWay, type Told } from './traceStory';
-import { has, story, type Story, type TroubleSet } from './troubleSets';
+import { has, setOf, story, type Story, type TroubleSet } from './troubleSets';
 
 const isBroken = (set: TroubleSet): boolean => has(set, 'open') || has(set, 'short');
 
@@ -35,53 +38,70 @@ export interface LineStory extends Story {
   end: RunEvent | undefined;
 }
 
+/** What a trace tells by itself, and the lengths that it leaves to the loop; the same whatever is read of that. */
+interface TraceSide {
+  end: RunEvent | undefined;
+  lengthM: number;
+  endLog: (set: TroubleSet) => number;
+  lengths: (set: TroubleSet) => readonly LengthCase[];
+  /** Log-chances of the echoes under these troubles, joint by joint that is tried. */
+  echoLogs: (set: TroubleSet) => readonly number[];
+  /** Hears of every way to tell the echoes, with a joint of so many ohms. */
+  ways: (set: TroubleSet, jointOhms: number, tell: (told: Told, log: number) => void) => void;
+}
+
+/** Troubles that echoes depend on: those that make some, and those that hide what lies behind them. */
+const ofEchoes = setOf(...echoing, 'open', 'short');
+
+function traceSide(run: Run, events: readonly RunEvent[] | null): TraceSide {
+  const noted = notedLength(run);
+  const { lengthM } = noted;
+  const end = events ? endOf(events) : undefined;
+  const way = events ? eventsOnTheWay(events, end?.atM ?? lengthM) : [];
+  const asNoted = notedCases(noted);
+  const traced: LengthCase[] = end ? [{ factor: end.atM / lengthM, share: 1 }] : [];
+  const behindTap: LengthCase[] = [
+    ...traced.map(({ factor }) => ({ factor, share: 1 - endLostBehindTap })),
+    ...asNoted.map(({ factor, share }) => ({ factor, share: share * endLostBehindTap })),
+  ];
+  const presentIn = (set: TroubleSet) => echoing.filter((trouble) => has(set, trouble));
+  const inSight = (set: TroubleSet): number =>
+    isBroken(set) && end ? Math.min(0.98, end.atM / lengthM) : 0.999;
+  const echoLogs = remembered((set: TroubleSet): readonly number[] => {
+    const joints = has(set, 'joint') ? jointsTried : [0];
+    return joints.map((ohms) => (events ? eventsLog(way, presentIn(set), ohms, inSight(set)) : 0));
+  });
+  return {
+    end,
+    lengthM,
+    endLog: (set) =>
+      !events ? 0 : isBroken(set) ? brokenEndLog(end, lengthM, set) : wholeEndLog(end, noted, set),
+    // As the trace ends where that is the end, as noted where something breaks it or hides the end.
+    lengths: (set) => (!end || isBroken(set) ? asNoted : has(set, 'tap') ? behindTap : traced),
+    echoLogs: (set) => echoLogs(set & ofEchoes),
+    ways: (set, jointOhms, tell) => eventsLog(way, presentIn(set), jointOhms, inSight(set), tell),
+  };
+}
+
+const keptTrace = keptLast<TraceSide>();
+
 /**
  * What trace and loop of the coax tell together: both see joints and where the line ends. The metre of an event is anywhere alike,
  * whatever made it, so that it tells nothing of what did.
  */
 export function lineStory(looked: DiagnosisInput, events: readonly RunEvent[] | null): LineStory {
-  const noted = notedLength(looked.run);
-  const { lengthM } = noted;
-  const end = events ? endOf(events) : undefined;
-  const way = events ? eventsOnTheWay(events, end?.atM ?? lengthM) : [];
+  const { run } = looked;
+  const { end, lengthM, endLog, lengths, echoLogs, ways } = keptTrace(run, [events], () =>
+    traceSide(run, events),
+  );
   const loopCases = coaxLoopCases(looked, end, lengthM);
-
-  /** Lengths that are thought of: as the trace ends where that is the end, as noted where something breaks it or hides the end. */
-  function casesFor(set: TroubleSet): LengthCase[] {
-    if (!end || isBroken(set)) return notedCases(noted);
-    const traced = { factor: end.atM / lengthM, share: 1 };
-    if (!has(set, 'tap')) return [traced];
-    return [
-      { ...traced, share: 1 - endLostBehindTap },
-      ...notedCases(noted).map(({ factor, share }) => ({ factor, share: share * endLostBehindTap })),
-    ];
-  }
-  const presentIn = (set: TroubleSet) => echoing.filter((trouble) => has(set, trouble));
-  const inSight = (set: TroubleSet): number =>
-    isBroken(set) && end ? Math.min(0.98, end.atM / lengthM) : 0.999;
-  const endLog = (set: TroubleSet): number =>
-    !events ? 0 : isBroken(set) ? brokenEndLog(end, lengthM, set) : wholeEndLog(end, noted, set);
-
-  /** Echoes depend on which troubles make some, and on how much of the run is in sight. */
-  const echoes = new Map<string, readonly number[]>();
-  function echoLogs(set: TroubleSet): readonly number[] {
-    const present = presentIn(set);
-    const key = `${present.join(' ')} ${isBroken(set)}`;
-    let logs = echoes.get(key);
-    if (!logs) {
-      const joints = has(set, 'joint') ? jointsTried : [0];
-      logs = joints.map((ohms) => (events ? eventsLog(way, present, ohms, inSight(set)) : 0));
-      echoes.set(key, logs);
-    }
-    return logs;
-  }
 
   /** Every joint that is thought of, with the log-chance of loop and echoes together. */
   function jointCases(set: TroubleSet): JointCase[] {
     const logs = echoLogs(set);
     const echoLog = (ohms: number): number =>
       logs.length > 1 ? between(jointsTried, (index) => logs[index]!, ohms) : logs[0]!;
-    return loopCases(set, casesFor(set)).map(({ ohms, log }) => ({ ohms, log: log + echoLog(ohms) }));
+    return loopCases(set, lengths(set)).map(({ ohms, log }) => ({ ohms, log: log + echoLog(ohms) }));
   }
 
   return {
@@ -91,7 +111,7 @@ export function lineStory(looked: DiagnosisInput, events: readonly RunEvent[] | 
     ),
     ways: (set, tell) => {
       const likeliest = jointCases(set).reduce((best, one) => (one.log > best.log ? one : best));
-      eventsLog(way, presentIn(set), likeliest.ohms, inSight(set), tell);
+      ways(set, likeliest.ohms, tell);
     },
     end,
   };
