@@ -1,5 +1,5 @@
 import { diagnosisInput, evaluateSite, runDiagnostics } from '#core/evaluate';
-import { parseSiteFile, testDefinition, tests, type Site, type TestId } from '#core/model/site';
+import { testDefinition, tests, type Site, type TestId } from '#core/model/site';
 import {
   beliefIn,
   diagnose,
@@ -11,16 +11,10 @@ import {
 } from '#core/test/diagnosis';
 import { stateFor } from '#core/test/findings';
 import { readingsByRun, type RunReadings } from '#core/test/readings';
-import { knownRuns, knownSiteText } from '../tests/reference/judgement/known';
+import { knownRuns, knownSite } from '../tests/reference/judgement/known';
 import { median, type Row } from './measure';
 
 const percent = (share: number | null): string => (share === null ? '-' : `${(100 * share).toFixed(1)} %`);
-
-function knownSite(): Site {
-  const parsed = parseSiteFile(knownSiteText());
-  if (parsed.kind === 'refused') throw new Error(parsed.problems[0]!.path);
-  return parsed.value;
-}
 
 const saidOf = (run: string, { ranked }: Diagnosis): SaidOfRun => ({
   run,

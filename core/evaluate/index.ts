@@ -6,6 +6,7 @@ export { savingOf, troubleOf } from './ranking';
 export { roomAt, type RoomPicture } from './roomAt';
 export { diagnosisInput, runDiagnostics, sharedBy, type RunDiagnostics } from './runDiagnostics';
 export { planSolver } from './planSolver';
+export { readingsExpected } from './readingsExpected';
 export { migrationOfSite, slotSite, type SlotProposal, type SlottingScope } from './slotAllocation';
 export {
   applyPatch,

@@ -138,6 +138,7 @@ export const useEvaluation = defineStore('evaluation', () => {
   const sheet = () => ask((worker) => worker.sheet());
   const traceView = (runId: string) => ask((worker) => worker.traceView(runId));
   const diagnostics = (runId: string) => ask((worker) => worker.diagnostics(runId));
+  const expected = (runId: string) => ask((worker) => worker.expected(runId));
   const round = (minutesMost: number) => ask((worker) => worker.round(minutesMost));
 
   return {
@@ -154,6 +155,7 @@ export const useEvaluation = defineStore('evaluation', () => {
     rooms,
     hookUp,
     diagnostics,
+    expected,
     round,
     traceView,
   };

@@ -7,6 +7,7 @@ import {
   detailsOf,
   evaluateSite,
   initialPatch,
+  readingsExpected,
   runDiagnostics,
   summaryPatch,
   unreadTraces,
@@ -115,6 +116,9 @@ const evaluator = {
   },
   diagnostics(runId: string): RunDiagnostics | null {
     return last ? runDiagnostics(last, runId) : null;
+  },
+  expected(runId: string): ReturnType<typeof readingsExpected> | null {
+    return last ? readingsExpected(last, runId) : null;
   },
   /** The tests of the whole site that tell most in so many minutes. */
   async round(minutesMost: number): Promise<SiteRound | null> {

@@ -7,6 +7,7 @@ import { nextTests, type NextTest } from './nextTest';
 import { posteriorOf, ratesFor, type Posterior } from './posterior';
 import type { RankedCause, RankedSet } from './ranked';
 import { saysOf } from './saysOf';
+import { spoken } from './spoken';
 import { troublesIn } from './troubleSets';
 import { placesOf } from './where';
 
@@ -49,8 +50,8 @@ function rankedCauses(looked: DiagnosisInput, posterior: Posterior): RankedCause
         ...causeWords[cause],
         probability: posterior.belief[cause],
         where: cause === 'sound' ? null : (places.get(cause) ?? null),
-        pro: pro.map(({ message }) => message),
-        contra: contra.map(({ message }) => message),
+        pro: pro.map(({ message, overOthersDb }) => spoken(message, overOthersDb[cause])),
+        contra: contra.map(({ message, overNoneDb }) => spoken(message, -overNoneDb[cause])),
       };
     })
     .sort((a, b) => b.probability - a.probability);

@@ -49,13 +49,18 @@ describe('the demo site’s troubles', () => {
   });
   it('says what speaks for a cause and what against it', () => {
     const joint = diagnosisOf('r13', quantity('insulation-megohms', 60)).ranked[0]!;
-    expect(joint).toMatchObject({ cause: 'joint', pro: ['loop, centre and shield 12.0 Ω, expected 6.4 Ω'] });
+    expect(joint).toMatchObject({
+      cause: 'joint',
+      pro: [{ message: 'loop, centre and shield 12.0 Ω, expected 6.4 Ω', strength: 'all but settles it' }],
+    });
     const swapped = diagnosisOf('r08', {
       'camera-at-head-end': { ...common('r08'), test: 'camera-at-head-end', found: 'works' },
     });
     const of = (cause: Cause) => swapped.ranked.find((one) => one.cause === cause)!;
-    expect(of('camera').contra[0]).toMatch(/works$/);
-    expect(of('power-drop').pro).toEqual([expect.stringMatching(/^volts at the camera, night 8/)]);
+    expect(of('camera').contra[0]!.message).toMatch(/works$/);
+    expect(of('power-drop').pro.map(({ message }) => message)).toEqual([
+      expect.stringMatching(/^volts at the camera, night 8/),
+    ]);
   });
   it('claims nothing before anything was read', () => {
     const untested = diagnosisOf('r15');

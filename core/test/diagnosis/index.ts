@@ -4,5 +4,7 @@ export type { DiagnosisInput, SharedRates } from './looked';
 export type { NextTest } from './nextTest';
 export type { RankedSet } from './ranked';
 export { posteriorOf as beliefIn } from './posterior';
+export type { Spoken } from './spoken';
+export { expectedReadings, type ExpectedReading } from './expectedReadings';
 export { sharedRates } from './sharedRates';
 export { scoreOf, type JudgementScore, type KnownRun, type SaidOfRun } from './score';

@@ -6,18 +6,12 @@ import {
   tests,
   type TestDefinition,
 } from '#core/model/site';
-import { applies, needsVoltsFirst, runLengthM, stateFor, type RunEvent } from '#core/test/findings';
+import { applies, needsVoltsFirst, runLengthM, stateFor } from '#core/test/findings';
 import type { RunReadings } from '#core/test/readings';
-import { earthStory } from './earthStory';
-import { insulationStory } from './insulationStory';
-import { lineStory } from './lineStory';
 import type { DiagnosisInput } from './looked';
 import { eventsOf, type Posterior, type WeighedSet } from './posterior';
-import { powerStory } from './powerStory';
 import { outcomesOf } from './predict';
-import { seenStory } from './seenStory';
-import type { Story } from './troubleSets';
-import { wiringStory } from './wiringStory';
+import { storyOf } from './storyOf';
 
 export interface NextTest {
   test: TestDefinition;
@@ -86,29 +80,6 @@ export function costOf(
     ],
   };
 }
-
-type StoryOf = (looked: DiagnosisInput, events: readonly RunEvent[] | null) => Story;
-
-/** Which story a test adds to. */
-const storyOf: Partial<Record<TestDefinition['id'], StoryOf>> = {
-  'coax-loop-ohms': lineStory,
-  reflectometer: lineStory,
-  'power-loop-ohms': powerStory,
-  'day-volts': powerStory,
-  'night-volts': powerStory,
-  'shield-earth-volts': earthStory,
-  'foreign-ac-volts': earthStory,
-  'insulation-megohms': insulationStory,
-  continuity: wiringStory,
-  'wire-map': wiringStory,
-  'pair-unbalance-percent': wiringStory,
-  'next-db': wiringStory,
-  'insertion-loss-db': wiringStory,
-  picture: seenStory,
-  'camera-at-head-end': seenStory,
-  'camera-on-local-supply': seenStory,
-  link: seenStory,
-};
 
 /** Sets beyond this share of all belief say little of what a test would tell. */
 const beliefWeighed = 0.995;

@@ -21,8 +21,11 @@ const found = (test: TestId, fields: object): Outcome => ({
   width: 1,
 });
 
-const values = (test: TestId, from: number, to: number, count: number): Outcome[] =>
-  ratioSteps(from, to, count).map((value) => ({ ...found(test, { value }), width: value }));
+const values = (test: TestId, { from, to, parts, dense }: Span): Outcome[] =>
+  ratioSteps(from, to, parts).map((value) => ({
+    ...found(test, { value }),
+    width: widthOf(value, dense),
+  }));
 
 function tracesOf(run: Run): Outcome[] {
   const lengthM = runLengthM(run);
@@ -45,11 +48,54 @@ function tracesOf(run: Run): Outcome[] {
   ].map((events) => ({ readings: {}, events, width: 1 }));
 }
 
+/** Where a figure could lie, and in how many parts that is thought of. */
+export interface Span {
+  from: number;
+  to: number;
+  parts: number;
+  /** What its story gives the density of: the figure itself, or its logarithm. */
+  dense: 'figure' | 'logarithm';
+}
+
+/** How wide a step of the logarithm is to a density of this kind, but for a factor. */
+export const widthOf = (value: number, dense: Span['dense']): number => (dense === 'figure' ? value : 1);
+
+/** Where a figure could lie; nothing where a test asks for none, or there is none to expect. */
+export function spanOf(id: TestId, { run, camera, source }: DiagnosisInput): Span | null {
+  switch (id) {
+    case 'coax-loop-ohms': {
+      const expected = expectedCoaxOhms(run.segments);
+      return expected <= 0
+        ? null
+        : { from: 0.2 * expected, to: 6 * expected + 60, parts: 40, dense: 'figure' };
+    }
+    case 'power-loop-ohms': {
+      const expected = expectedPowerOhms(run);
+      return expected <= 0
+        ? null
+        : { from: 0.5 * expected, to: 3 * expected + 12, parts: 24, dense: 'figure' };
+    }
+    case 'day-volts':
+    case 'night-volts':
+      return {
+        from: 0.6 * camera.supply.window.minVolts,
+        to: 1.06 * source.volts,
+        parts: 10,
+        dense: 'figure',
+      };
+    case 'insulation-megohms':
+      return { from: 0.002, to: 10_000, parts: 14, dense: 'logarithm' };
+    case 'shield-earth-volts':
+    case 'foreign-ac-volts':
+      return { from: 0.05, to: 40, parts: 10, dense: 'logarithm' };
+    default:
+      return null;
+  }
+}
+
 /** Everything that a test could find, coarsely; nothing where it tells no cause. */
-export function outcomesOf(
-  { id }: TestDefinition,
-  { run, camera, source, verdicts }: DiagnosisInput,
-): Outcome[] {
+export function outcomesOf({ id }: TestDefinition, looked: DiagnosisInput): Outcome[] {
+  const { run, verdicts } = looked;
   switch (id) {
     case 'continuity':
       return ['through', 'open', 'shorted'].map((as) => found(id, { found: as }));
@@ -66,26 +112,19 @@ export function outcomesOf(
         found(id, { rateMbps: throughputMbps, throughputMbps, lostPercent: 0, deliveredWatts: 0 }),
       );
     }
-    case 'coax-loop-ohms': {
-      const expected = expectedCoaxOhms(run.segments);
-      if (expected <= 0) return [];
-      return [
-        ...values(id, 0.2 * expected, 6 * expected + 60, 40),
-        { ...found(id, { value: overRange.fromOhms }), width: 1 },
-      ];
-    }
-    case 'power-loop-ohms': {
-      const expected = expectedPowerOhms(run);
-      return expected <= 0 ? [] : values(id, 0.5 * expected, 3 * expected + 12, 24);
-    }
+    case 'coax-loop-ohms':
+    case 'power-loop-ohms':
     case 'day-volts':
     case 'night-volts':
-      return values(id, 0.6 * camera.supply.window.minVolts, 1.06 * source.volts, 10);
     case 'insulation-megohms':
-      return values(id, 0.002, 1000, 12);
     case 'shield-earth-volts':
-    case 'foreign-ac-volts':
-      return values(id, 0.05, 40, 10);
+    case 'foreign-ac-volts': {
+      const span = spanOf(id, looked);
+      return [
+        ...(span ? values(id, span) : []),
+        ...(span && id === 'coax-loop-ohms' ? [found(id, { value: overRange.fromOhms })] : []),
+      ];
+    }
     case 'pair-unbalance-percent':
       return [1, 12].map((value) => found(id, { value }));
     case 'next-db':

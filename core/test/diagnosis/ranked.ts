@@ -1,4 +1,5 @@
 import type { Cause, Trouble } from './causes';
+import type { Spoken } from './spoken';
 import type { FaultLocation } from './where';
 
 /** A cause as it is told: how likely it is, what speaks for it, and where it is. */
@@ -10,8 +11,8 @@ export interface RankedCause {
   /** How likely it is present, alone or with others. */
   probability: number;
   /** What speaks for it and against it, the strongest first. */
-  pro: string[];
-  contra: string[];
+  pro: Spoken[];
+  contra: Spoken[];
   where: FaultLocation | null;
 }
 

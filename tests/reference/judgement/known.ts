@@ -1,6 +1,7 @@
 import { readFileSync } from 'node:fs';
 import path from 'node:path';
 import { gunzipSync } from 'node:zlib';
+import { parseSiteFile, type Site } from '#core/model/site';
 import type { Cause, KnownRun } from '#core/test/diagnosis';
 
 const folder = path.resolve('tests/reference/judgement');
@@ -8,6 +9,12 @@ const folder = path.resolve('tests/reference/judgement');
 /** Runs whose truth is known, as a packed site file: lines, meters, traces and symptoms that another model simulated. */
 export const knownSiteFile = path.join(folder, 'site.neotrope.json.gz');
 export const knownSiteText = (): string => gunzipSync(readFileSync(knownSiteFile)).toString('utf8');
+
+export function knownSite(): Site {
+  const parsed = parseSiteFile(knownSiteText());
+  if (parsed.kind === 'refused') throw new Error(parsed.problems[0]!.path);
+  return parsed.value;
+}
 
 /** Planted faults by the names of their causes. */
 const causeOf: Record<string, Cause> = { earth: 'earth-difference', broken: 'open', patch: 'echo' };

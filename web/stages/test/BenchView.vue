@@ -18,6 +18,7 @@ import InstrumentBar from './InstrumentBar.vue';
 import LinkDialog from './LinkDialog.vue';
 import NextTestBox from './NextTestBox.vue';
 import { useTaking } from './taking';
+import { useExpectedReadings } from './useExpectedReadings';
 import { useReading } from './useReading';
 import VerdictRow from './VerdictRow.vue';
 
@@ -33,6 +34,7 @@ const table = useTemplateRef('table');
 const meter = useInstrument();
 const { readable, read, readAll } = useReading();
 const canBeRead = computed(() => readable(evaluation).length);
+const expected = useExpectedReadings();
 const inHand = ref<TestId | null>(null);
 const linking = ref(false);
 
@@ -122,6 +124,7 @@ useKeys([
           :verdict="verdict"
           :test="test"
           :reading="reading"
+          :expected="expected[verdict.id]"
           :held-back="held"
           :in-hand="shown.id === test.id"
           :asked="why.subject?.kind === 'verdict' && why.subject.id === verdict.id"

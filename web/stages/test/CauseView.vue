@@ -6,6 +6,7 @@ import { untilSafe } from '#core/test/findings';
 import type { NextTest, RankedSet } from '#core/test/diagnosis';
 import MarginBar from '../../parts/MarginBar.vue';
 import { useMeasures } from '../../stores/measures';
+import SpokenWords from './SpokenWords.vue';
 
 /** What is most likely wrong, what speaks for and against it, and what would tell most now. */
 const { insight } = defineProps<{ insight: RunDiagnostics }>();
@@ -77,14 +78,14 @@ const minutes = ({ minutes: all }: NextTest) => `${Math.max(1, Math.round(all))}
             {{ percent(cause.probability) }}
           </td>
           <td class="words" data-side="speaks for it">
-            <span v-for="words in cause.pro" :key="words">{{ words }}</span><span
+            <SpokenWords v-for="one in cause.pro" :key="one.message" :spoken="one" /><span
               v-if="cause.pro.length === 0"
               class="dim"
               >nothing so far</span
             >
           </td>
           <td class="words" data-side="speaks against it">
-            <span v-for="words in cause.contra" :key="words">{{ words }}</span>
+            <SpokenWords v-for="one in cause.contra" :key="one.message" :spoken="one" />
           </td>
         </tr>
       </tbody>

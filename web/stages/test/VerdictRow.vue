@@ -8,24 +8,29 @@ import {
   type Reading,
   type TestDefinition,
 } from '#core/model/site';
+import type { ExpectedReading } from '#core/test/diagnosis';
 import { formatQuantity } from '#core/shared/units';
 import { choices } from '#core/model/labels';
 import MarginBar from '../../parts/MarginBar.vue';
 import PickField from '../../parts/PickField.vue';
 import PicksField from '../../parts/PicksField.vue';
 import QuantityField from '../../parts/QuantityField.vue';
+import ExpectedBand from './ExpectedBand.vue';
 
 /** One thing to know of a run: what to write its reading down with, what is expected, and what the reading means. */
 const {
   verdict,
   test,
   reading = undefined,
+  expected = undefined,
   heldBack = undefined,
 } = defineProps<{
   number: number;
   verdict: VerdictSummary;
   test: TestDefinition;
   reading?: Reading | undefined;
+  /** Where its figure is expected, from all that is known but itself. */
+  expected?: ExpectedReading | undefined;
   heldBack?: string | undefined;
   asked: boolean;
   inHand: boolean;
@@ -47,8 +52,8 @@ const row = useTemplateRef('row');
 const sensible = (value: number) =>
   value >= 0 && value <= mostReading ? undefined : `from 0 to ${formatQuantity(mostReading, '')}`;
 const expectedWords = () => {
-  const { expected } = verdict;
-  if (!expected)
+  const { expected: asNoted } = verdict;
+  if (!asNoted)
     return (
       {
         continuity: 'through',
@@ -57,8 +62,8 @@ const expectedWords = () => {
         'camera-on-local-supply': 'works',
       }[verdict.id as string] ?? ''
     );
-  const sign = expected.name === 'below' ? '< ' : expected.name === 'above' ? '> ' : '';
-  return sign + formatQuantity(expected.value, expected.unit);
+  const sign = asNoted.name === 'below' ? '< ' : asNoted.name === 'above' ? '> ' : '';
+  return sign + formatQuantity(asNoted.value, asNoted.unit);
 };
 const unit = computed(() => (test.asks.kind === 'figure' ? test.asks.unit : 'V'));
 /** What was found of the camera away from what is suspected of it. */
@@ -181,7 +186,10 @@ function takePicture(): void {
         Read
       </button>
     </td>
-    <td class="num mono dim expected">{{ expectedWords() }}</td>
+    <td class="num mono dim expected">
+      <ExpectedBand v-if="expected" :expected="expected" :read="verdict.read?.value ?? null" :unit="unit" />
+      <template v-else>{{ expectedWords() }}</template>
+    </td>
     <td class="bar"><MarginBar :utilisation="verdict.utilisation" :state="verdict.state" /></td>
     <td class="means">
       <button type="button" class="plain" @click="emit('why')">
