@@ -137,7 +137,12 @@ export const calculations: Record<string, Calculation> = {
     }),
     ({ csv, ...known }) => {
       const trace = traceFromCsv(csv);
-      return { events: trace.kind === 'sound' ? findEvents(trace.value, known) : [] };
+      return {
+        events:
+          trace.kind === 'sound'
+            ? findEvents(trace.value, known).map(({ branch: _, ...event }) => event)
+            : [],
+      };
     },
   ),
   'link-rate': define(

@@ -10,6 +10,8 @@ export interface LineEvent {
   distanceM: number;
   /** Of a series or shunt fault its own resistance, of a patch or an end its impedance. */
   ohms?: number;
+  /** Of a tap: how long a wave takes to the end of what hangs there and back, and how much its end sends back. */
+  branch?: { thereAndBackNs: number; gamma: number };
   /** From 0 to 1: how far it stands out of the noise, and how well it fits. */
   confidence: number;
 }
@@ -221,7 +223,7 @@ export function findEvents(
   return lineElements.flatMap((element, index): LineEvent[] => {
     const {
       kind,
-      node: { timeNs, rho },
+      node: { timeNs, rho, stub },
     } = element;
     const common = { distanceM: timeNs * mPerNs, confidence: confidenceOf(element) };
     const isLast = index === lineElements.length - 1;
@@ -231,7 +233,13 @@ export function findEvents(
       case 'step-down':
         return [{ kind: 'lower-impedance', ...common, ohms: (impedanceOhms * (1 + rho)) / (1 - rho) }];
       case 'tap':
-        return [{ kind: 'tap', ...common }];
+        return [
+          {
+            kind: 'tap',
+            ...common,
+            ...(stub && { branch: { thereAndBackNs: stub.timeNs, gamma: stub.gamma } }),
+          },
+        ];
       case 'end':
         return [{ kind: rho > 0 ? 'open' : 'short', ...common }];
       case 'series':

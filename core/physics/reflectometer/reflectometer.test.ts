@@ -415,3 +415,16 @@ describe('a trace as CSV', () => {
     }),
   );
 });
+
+describe('a branch', () => {
+  it('tells how long a wave takes to its end and back, and that it is open', () => {
+    const lossy = (lengthM: number) => cable(lengthM, { skinDbPer100m: 0.8 });
+    const trace = see({
+      elements: [lossy(70), { kind: 'tap', stub: lossy(8), end: open }, lossy(70)],
+      end: open,
+    });
+    const tap = findEvents(trace, known).find(({ kind }) => kind === 'tap');
+    expect(tap).toMatchObject({ kind: 'tap', branch: { gamma: 1 } });
+    expect((tap!.branch!.thereAndBackNs * known.velocityFactor * 0.299792) / 2).toBeCloseTo(8, 0);
+  });
+});

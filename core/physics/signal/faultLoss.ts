@@ -9,3 +9,33 @@ export const shuntLossDb = (ohms: number, lineOhms: number): number =>
 
 /** A branch of the line's own impedance takes a third of the wave: a shunt of Z. Where its end comes back in step or out of it there are peaks and notches about that. */
 export const tapLossDb = (lineOhms: number): number => shuntLossDb(lineOhms, lineOhms);
+
+/** A branch as a trace tells it: how long a wave takes to its end and back, and how much of it the end sends back. */
+export interface Branch {
+  thereAndBackNs: number;
+  gamma: number;
+}
+
+/** A branch's end that sends back less than this swallows the wave; no notch comes of it. */
+const echoingFrom = 0.5;
+/** A notch is taken over so much of its frequency to either side: what is sent is never at one frequency. */
+const notchShare = 0.1;
+const notchSteps = 40;
+
+/** Power that passes a branch with an open end. Source: a stub of Z·cot βl across the line, |T|² = 1/(1 + tan²βl/4). */
+const passedPower = (quarters: number): number => 1 / (1 + Math.tan((Math.PI / 2) * quarters) ** 2 / 4);
+
+/**
+ * The most that a branch takes from anything up to a frequency, in dB. Where it is a quarter of a wave long (a half with a shorted
+ * end) what its end sends back comes out of step and takes nearly all; a shorter one takes what it takes at the highest frequency. One
+ * of unknown length is taken to have its notch within.
+ */
+export function tapNotchDb(lineOhms: number, topMHz: number, branch?: Branch): number {
+  if (branch && Math.abs(branch.gamma) < echoingFrom) return tapLossDb(lineOhms);
+  // A shorted branch shorts all that is slow: its first notch is at nothing.
+  const quarterMHz = !branch || branch.gamma < 0 ? 0 : 500 / branch.thereAndBackNs;
+  const middle = Math.min(1, topMHz / quarterMHz);
+  const steps = Array.from({ length: notchSteps }, (_, k) => (2 * k + 1) / notchSteps - 1);
+  const passed = steps.reduce((sum, at) => sum + passedPower(middle * (1 + notchShare * at)), 0) / notchSteps;
+  return Math.max(tapLossDb(lineOhms), -10 * Math.log10(passed));
+}

@@ -1,19 +1,22 @@
 import { cableOf } from '#core/physics/cable';
-import { seriesLossDb, shuntLossDb, tapLossDb } from '#core/physics/signal';
+import { seriesLossDb, shuntLossDb, tapLossDb, tapNotchDb } from '#core/physics/signal';
 import type { Run } from '#core/model/site';
 import { faultsOf, type RunEvent } from './traceEvents';
 
-/** What the faults that a trace is sure of take from a picture or a link, in dB. An end that comes too early takes all. */
-export function faultsLossDb(run: Run, events: readonly RunEvent[]): number {
+/**
+ * What the faults that a trace is sure of take, in dB: of a picture up to its highest frequency, or on the whole of a link, which
+ * sends beside a notch. An end that comes too early takes all.
+ */
+export function faultsLossDb(run: Run, events: readonly RunEvent[], topMHz?: number): number {
   const lineOhms = cableOf(run.segments[0]!).impedanceOhms;
-  return faultsOf(events).reduce((sum, { kind, ohms = 0 }) => {
+  return faultsOf(events).reduce((sum, { kind, ohms = 0, branch }) => {
     switch (kind) {
       case 'series':
         return sum + seriesLossDb(ohms, lineOhms);
       case 'shunt':
         return sum + shuntLossDb(ohms, lineOhms);
       case 'tap':
-        return sum + tapLossDb(lineOhms);
+        return sum + (topMHz === undefined ? tapLossDb(lineOhms) : tapNotchDb(lineOhms, topMHz, branch));
       // A patch sends ρ² of the power back at each of its two steps.
       case 'lower-impedance':
         return sum - 20 * Math.log10(1 - ((lineOhms - ohms) / (lineOhms + ohms)) ** 2);

@@ -1,6 +1,5 @@
 import type { Camera, LimitedTestId, Run, TestDefinition, TestId } from '#core/model/site';
 import type { RunReadings } from '#core/test/readings';
-import { faultsLossDb } from './faultsLoss';
 import type { FeedSource } from './feed';
 import { continuityVerdict, linkVerdict, seenVerdict, swapVerdict, wireMapVerdict } from './foundVerdicts';
 import { insulationVerdict } from './insulation';
@@ -47,7 +46,7 @@ const judges: Record<Exclude<TestId, LimitedTestId>, (judged: Judged) => Verdict
   'night-volts': ({ camera, source, power, readings }) =>
     voltsVerdict('night', camera, source, power, readings['night-volts']),
   picture: ({ run, camera, readings, events }) =>
-    seenVerdict(pictureVerdict(run, camera.format, faultsLossDb(run, events)), readings.picture),
+    seenVerdict(pictureVerdict(run, camera.format, events), readings.picture),
   'camera-at-head-end': ({ readings }) => swapVerdict('camera-at-head-end', readings['camera-at-head-end']),
   'camera-on-local-supply': ({ readings }) =>
     swapVerdict('camera-on-local-supply', readings['camera-on-local-supply']),

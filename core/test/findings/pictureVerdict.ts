@@ -9,9 +9,11 @@ import {
 } from '#core/physics/signal';
 import type { Run } from '#core/model/site';
 import { figure, worst, type Status, type LazyDerivation } from '#core/shared/derivation';
+import { faultsLossDb } from './faultsLoss';
 import { gearLossDb } from './gearInLine';
 import { lengthFigure, lineKind } from './loops';
 import { hasOtherImpedance, mismatchLossDb } from './mismatchLoss';
+import type { RunEvent } from './traceEvents';
 import type { Verdict } from './verdict';
 
 /** Loss that the picture meets beside the cable: sound joints, gear in the line, steps of impedance, and a balun at each end of category cable. */
@@ -83,8 +85,9 @@ export function pictureOver(run: Run, format: PictureFormat, faultsDb = 0): Pict
 }
 
 /** The picture as it is sent today. Computed from the construction; there is nothing to read for it yet. */
-export function pictureVerdict(run: Run, formatId: string, faultsDb: number): Verdict {
+export function pictureVerdict(run: Run, formatId: string, events: readonly RunEvent[]): Verdict {
   const format = pictureFormat(formatId);
+  const faultsDb = faultsLossDb(run, events, format.topMHz);
   const { lossDb, utilisation, status, derivation } = pictureOver(run, format, faultsDb);
   return {
     id: 'picture',

@@ -182,10 +182,13 @@ function nightMargin({ site, run, camera, findings, readings }: Given): UseMargi
 function pictureUses(given: Given): Use[] {
   const { run, findings } = given;
   if (lineKind(run) === 'mixed') return [];
-  const known = { faultsDb: faultsLossDb(run, findings.events), traced: isTraced(given) };
   const atNight = nightMargin(given);
   const conditions = conditionMargins(given, 'picture');
   return pictureFormats.filter(isLookedAt(given)).map((format) => {
+    const known = {
+      faultsDb: faultsLossDb(run, findings.events, format.topMHz),
+      traced: isTraced(given),
+    };
     const loss = marginOf({
       label: `lost at ${format.topMHz} MHz`,
       unit: 'dB',

@@ -8,7 +8,7 @@ import { isTraced } from './isTraced';
 /** What a picture of a format loses over the run. */
 export function pictureMarginOf(context: Context, format: PictureFormat): Margin {
   const { run, findings } = context;
-  const faultsDb = faultsLossDb(run, findings.events);
+  const faultsDb = faultsLossDb(run, findings.events, format.topMHz);
   const { lossDb, utilisation, status, derivation } = pictureOver(run, format, faultsDb);
   return {
     kind: 'picture-loss',
