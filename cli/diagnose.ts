@@ -1,10 +1,10 @@
 import { diagnosisInput, evaluateSite, sharedBy } from '#core/evaluate';
-import { aboutOf, parseSiteFile, type Site } from '#core/model/site';
+import { aboutOf, type Site } from '#core/model/site';
 import { formatQuantity } from '#core/shared/units';
-import { problemLine } from '#core/shared/problems';
 import { diagnose, type Diagnosis } from '#core/test/diagnosis';
 import { readingsByRun } from '#core/test/readings';
 import type { Said } from './command';
+import { siteIn } from './siteFiles';
 
 export const diagnoseUsage = 'npm run diagnose -- SITE.neotrope.json[.gz] [--run ID] [--json]';
 
@@ -86,15 +86,8 @@ export function diagnoseFile(args: readonly string[], readFile: (file: string) =
   const refused = (...errors: string[]): Said => ({ status: 2, out: '', errors });
   const asked = read(args);
   if (typeof asked === 'string') return refused(asked);
-  let text: string;
-  try {
-    text = readFile(asked.file);
-  } catch (error) {
-    return refused(`${asked.file} cannot be read: ${error instanceof Error ? error.message : String(error)}`);
-  }
-  const parsed = parseSiteFile(text);
-  if (parsed.kind === 'refused') return refused(...parsed.problems.map(problemLine));
-  const site = parsed.value;
+  const site = siteIn(asked.file, readFile);
+  if (Array.isArray(site)) return refused(...site);
   if (asked.run !== undefined && !site.run[asked.run])
     return refused(`--run is ${asked.run}, allowed: a run of ${aboutOf(site).name}`);
   const readings = readingsByRun(site);

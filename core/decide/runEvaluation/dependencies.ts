@@ -18,7 +18,14 @@ export const sharedKinds = [
 ] as const satisfies readonly Kind[];
 
 /** Kinds of which a run reads its own, and those of the runs it shares a supply box or a place with. */
-export const ownKinds = ['run', 'camera', 'choice', 'stream', 'reading'] as const satisfies readonly Kind[];
+export const ownKinds = [
+  'run',
+  'camera',
+  'choice',
+  'stream',
+  'reading',
+  'mending',
+] as const satisfies readonly Kind[];
 
 /** Everything that the evaluation of a run may read. What is not in it does not compile there. */
 export type RunSite = Pick<Site, (typeof sharedKinds)[number] | (typeof ownKinds)[number]>;

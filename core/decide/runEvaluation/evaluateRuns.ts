@@ -15,7 +15,8 @@ function stillHolding(
   readings: ReadingsByRun,
   before: EvaluatedRuns,
 ): Map<string, RunEvaluation> {
-  const readingsThen = before.site.reading === site.reading ? readings : readingsByRun(before.site);
+  const isReadAlike = before.site.reading === site.reading && before.site.mending === site.mending;
+  const readingsThen = isReadAlike ? readings : readingsByRun(before.site);
   const stale = staleRuns(site, before.site, readings, readingsThen);
   if (stale.kind === 'all') return new Map();
   const holding = before.runs.filter(({ run }) => site.run[run.id] && !stale.isStale(run.id));

@@ -73,6 +73,8 @@ export type { RadioPath } from './radioPath';
 export { linkMedia, usualLinkMbps, type Link, type LinkEnd, type LinkMedium } from './link';
 export { conductorsOf, leaveSheaths, segmentsAlike, shareCable, sheathAt } from './sharedCable';
 export type { SheathMember } from './sheath';
+export { troubles, type Mending, type Trouble } from './mending';
+export { noteMending } from './mendingEdits';
 export { camerasNumbered } from './monitorTiles';
 export { baudRates, type Telemetry } from './telemetry';
 export { leadMedia, type NetworkCamera } from './networkCamera';

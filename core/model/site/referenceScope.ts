@@ -9,6 +9,7 @@ const leansOn: Partial<Record<Kind, readonly Kind[]>> = {
   equipment: ['place', 'equipment', 'recorder', 'camera'],
   run: ['camera', 'place', 'route', 'supply', 'recorder'],
   reading: ['run'],
+  mending: ['run'],
   choice: ['camera', 'savedPlan'],
   placement: ['camera', 'recorder'],
   stream: ['camera'],

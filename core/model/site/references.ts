@@ -412,6 +412,8 @@ export function referenceProblems(site: Site, changes?: readonly Change[]): Prob
   checkRuns(site, scope, found);
   for (const reading of scope.facts('reading'))
     found.known('run', reading.runId, at('reading', reading.id, 'runId'));
+  for (const mending of scope.facts('mending'))
+    found.known('run', mending.runId, at('mending', mending.id, 'runId'));
   checkDecisions(site, scope, found);
   checkLinks(site, scope, found);
   checkNetworkCameras(site, scope, found);

@@ -29,6 +29,9 @@ export function removeRunAndCamera(site: Site, runId: string): Change[] {
   const changes: Change[] = [
     ...attachments(site, { kind: 'run', id: runId }, { kind: 'camera', id: cameraId }),
     ...leaveTiles(site, cameraId),
+    ...Object.values(site.mending)
+      .filter((mending) => mending.runId === runId)
+      .map(({ id }) => removing('mending', id)),
     ...leaveSheaths(site, (member) => member.runId === runId),
     { kind: 'run', id: runId, remove: true },
   ];

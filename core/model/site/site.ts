@@ -7,6 +7,7 @@ import { drawingSchema, photoSchema, pinSchema, routeSchema } from './drawing';
 import { equipmentSchema } from './equipment';
 import { recorderSchema, supplySchema } from './headEnd';
 import { attachmentSchema, linkSchema } from './link';
+import { mendingSchema } from './mending';
 import { networkCameraSchema } from './networkCamera';
 import { networkConfigSchema } from './networkConfig';
 import { placeSchema } from './place';
@@ -49,6 +50,7 @@ const factKinds = {
   recorder: { schema: recorderSchema, list: 'recorders', isRequired: true, namesItself: true },
   run: { schema: runSchema, list: 'runs', isRequired: true, namesItself: true },
   reading: { schema: readingSchema, list: 'readings', isRequired: true, namesItself: false },
+  mending: { schema: mendingSchema, list: 'mendings', isRequired: false, namesItself: false },
   choice: { schema: choiceSchema, list: 'choices', isRequired: true, namesItself: false },
   placement: { schema: placementSchema, list: 'placements', isRequired: true, namesItself: false },
   equipment: { schema: equipmentSchema, list: 'equipment', isRequired: false, namesItself: true },

@@ -5,7 +5,7 @@ export {
   permanentLinkM,
   type WarmStretch,
 } from './categoryChannel';
-export { seriesLossDb, shuntLossDb, tapLossDb, tapNotchDb, type Branch } from './faultLoss';
+export { seriesLossDb, shuntLossDb, tapLossDb, tapNotchDb } from './faultLoss';
 export { fibreGrades, fibreLossDb, fibreReachM, fibreRepairDb } from './fibre';
 export { formatMegapixels } from './formatMegapixels';
 export { linkRateMbps, linkRateOver } from './linkRate';

@@ -1,30 +1,8 @@
+import { troubles, type Trouble } from '#core/model/site';
 import type { LineKind } from '#core/test/findings';
 
-/** Everything that can be wrong with a camera's line, each by itself or together with others. `sound` is that none of them is. */
-export const troubles = [
-  'supply',
-  'power-drop',
-  'power-construction',
-  'power-joint',
-  'joint',
-  'coax-construction',
-  'open',
-  'short',
-  'coax-loss',
-  'echo',
-  'tap',
-  'water',
-  'earth-difference',
-  'format',
-  'line-standard',
-  'camera',
-  'input',
-  'split-pair',
-  'pair-wiring',
-  'pair-unbalance',
-  'unlisted',
-] as const;
-export type Trouble = (typeof troubles)[number];
+/** Troubles as the facts of a site name them. `sound` is that none of them is there. */
+export { troubles, type Trouble };
 
 export const causes = ['sound', ...troubles] as const;
 export type Cause = (typeof causes)[number];

@@ -1,5 +1,5 @@
 export { diagnose, nextTestsOf, type Diagnosis } from './diagnose';
-export type { Belief, Cause } from './causes';
+export { causeWords, type Belief, type Cause } from './causes';
 export type { DiagnosisInput, SharedRates } from './looked';
 export type { NextTest } from './nextTest';
 export type { RankedSet } from './ranked';

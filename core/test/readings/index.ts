@@ -1,3 +1,4 @@
 export { readingWords } from './readingWords';
-export { readingsByRun, type RunReadings } from './readings';
+export { mendedRun, type Mended } from './mended';
+export { changedAt, isOutdated, readingsByRun, type RunReadings } from './readings';
 export { readingsFromTable, type TableReading } from './readingsFromTable';

@@ -108,7 +108,7 @@ function saysOf({ lowest, highest, range, setVolts, cameras }: Omit<Rail, 'messa
  * By day the cores count as cold, so that the upper limit is met when it is nearest.
  */
 export function railAt(
-  site: Pick<Site, 'run' | 'camera' | 'reading'>,
+  site: Pick<Site, 'run' | 'camera' | 'reading' | 'mending'>,
   supply: Supply,
   setVolts: number,
   readings: ReadonlyMap<string, RunReadings> = readingsByRun(site),

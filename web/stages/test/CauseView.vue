@@ -1,15 +1,18 @@
 <script setup lang="ts">
-import { computed } from 'vue';
+import { computed, ref } from 'vue';
 import type { RunDiagnostics } from '#core/evaluate';
-import { testDefinition } from '#core/model/site';
+import { testDefinition, type Mending, type Trouble } from '#core/model/site';
 import { untilSafe } from '#core/test/findings';
-import type { NextTest, RankedSet } from '#core/test/diagnosis';
+import { causeWords, type NextTest, type RankedSet } from '#core/test/diagnosis';
+import type { Mended } from '#core/test/readings';
 import MarginBar from '../../parts/MarginBar.vue';
 import { useMeasures } from '../../stores/measures';
+import MendingDialog from './MendingDialog.vue';
 import SpokenWords from './SpokenWords.vue';
 
 /** What is most likely wrong, what speaks for and against it, and what would tell most now. */
-const { insight } = defineProps<{ insight: RunDiagnostics }>();
+const { insight, mended } = defineProps<{ insight: RunDiagnostics; mended: Mended }>();
+const emit = defineEmits<{ mended: [of: Pick<Mending, 'found' | 'did' | 'changedLine'>] }>();
 const own = useMeasures();
 const diagnosis = computed(() => insight.diagnosis);
 
@@ -32,6 +35,15 @@ const together = computed(() => {
     ? sets
     : [];
 });
+const noting = ref(false);
+const possible = computed(() =>
+  diagnosis.value.ranked.flatMap(({ cause }): Trouble[] => (cause === 'sound' ? [] : [cause])),
+);
+const foundWords = ({ found }: Mending): string =>
+  found.length === 0
+    ? 'nothing was wrong'
+    : joined.format(found.map((trouble) => causeWords[trouble].label.toLowerCase()));
+const day = (at: string): string => new Date(at).toLocaleDateString([], { dateStyle: 'medium' });
 const joined = new Intl.ListFormat('en', { type: 'conjunction' });
 const setWords = ({ troubles, labels }: RankedSet): string =>
   troubles.length === 1 ? `${labels[0]} alone` : joined.format(labels);
@@ -101,6 +113,27 @@ const minutes = ({ minutes: all }: NextTest) => `${Math.max(1, Math.round(all))}
           ><b class="mono">{{ percent(set.probability) }}</b> {{ setWords(set) }}</span
         >
       </p>
+    </section>
+    <section class="was" aria-label="What it was">
+      <h2>What it was</h2>
+      <p v-for="mending in mended.mendings" :key="mending.id" data-mending>
+        <b>{{ day(mending.at) }}</b>, {{ mending.by }}: {{ foundWords(mending)
+        }}{{ mending.did ? `; ${mending.did}` : '' }}.
+      </p>
+      <p v-if="mended.outdated > 0" class="caution" role="status">
+        {{
+          mended.outdated === 1
+            ? '1 reading is from before the line was changed and no longer counts: read it again.'
+            : `${mended.outdated} readings are from before the line was changed and no longer count: read them again.`
+        }}
+      </p>
+      <p>
+        <button type="button" class="btn small" @click="noting = true">Note what it was</button>
+        <span class="dim tiny">
+          once somebody has looked. What was said of the run is held against it.</span
+        >
+      </p>
+      <MendingDialog v-model:visible="noting" :possible="possible" @noted="emit('mended', $event)" />
     </section>
     <div class="two">
       <section class="next">

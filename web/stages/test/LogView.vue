@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, ref, shallowRef } from 'vue';
 import type { RunSummary } from '#core/evaluate';
-import { readingWords } from '#core/test/readings';
+import { changedAt, isOutdated, readingWords } from '#core/test/readings';
 import { strikeOut, type Reading, testDefinition } from '#core/model/site';
 import type { ForeignTable } from '#core/survey/lists';
 import TextField from '../../parts/TextField.vue';
@@ -24,6 +24,7 @@ const readings = computed(() =>
     .filter((reading) => reading.runId === evaluation.run.id)
     .sort((a, b) => Date.parse(b.at) - Date.parse(a.at)),
 );
+const changed = computed(() => changedAt(openSite.value));
 const when = (at: string) => new Date(at).toLocaleString([], { dateStyle: 'short', timeStyle: 'short' });
 const reasonAllowed = (text: string) =>
   text.length > 0 && text.length <= 200 ? undefined : 'say why, in up to 200 characters';
@@ -97,9 +98,18 @@ function strike(reading: Reading, why: string): void {
           </tr>
         </thead>
         <tbody>
-          <tr v-for="reading in readings" :key="reading.id" :class="{ struck: reading.struck }">
+          <tr
+            v-for="reading in readings"
+            :key="reading.id"
+            :class="{ struck: reading.struck, outdated: isOutdated(reading, changed) }"
+          >
             <td class="mono when">{{ when(reading.at) }}</td>
-            <td class="what">{{ testDefinition(reading.test).label }}</td>
+            <td class="what">
+              {{ testDefinition(reading.test).label
+              }}<span v-if="isOutdated(reading, changed)" class="dim tiny"
+                >, before the line was changed</span
+              >
+            </td>
             <td class="mono what">{{ readingWords(reading) }}</td>
             <td>{{ reading.by }}</td>
             <td>{{ reading.instrument }}{{ reading.serial ? `, ${reading.serial}` : '' }}</td>
@@ -181,6 +191,9 @@ td {
 }
 .when {
   white-space: nowrap;
+}
+.outdated {
+  color: var(--ink-2);
 }
 .struck .what {
   text-decoration: line-through;

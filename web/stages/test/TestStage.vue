@@ -2,7 +2,8 @@
 import { computed, defineAsyncComponent, ref } from 'vue';
 import { useRoute, useRouter } from 'vue-router';
 import { eventWords, faultsOf } from '#core/test/findings';
-import { markState, type RunState } from '#core/model/site';
+import { markState, noteMending, type Mending, type RunState } from '#core/model/site';
+import { mendedRun } from '#core/test/readings';
 import { choices } from '#core/model/labels';
 import { useKeys } from '../../keys/keys';
 import RunLine from '../../line/RunLine.vue';
@@ -10,6 +11,7 @@ import PickField from '../../parts/PickField.vue';
 import ViewTabs from '../../parts/ViewTabs.vue';
 import { useMeasures } from '../../stores/measures';
 import { useSelection } from '../../stores/selection';
+import { useOpenSite } from '../../stores/openSite';
 import { useSite } from '../../stores/site';
 import { useWhyPanel } from '../../stores/whyPanel';
 import BenchView from './BenchView.vue';
@@ -63,6 +65,20 @@ const eventMarks = computed(() =>
 const marks = computed(() => (view.value === 'cause' ? causeMarks.value : eventMarks.value));
 /** How far the metre axis goes where a trace is shown under the line. */
 const axisM = ref(0);
+
+const openSite = useOpenSite();
+const mended = computed(() => mendedRun(openSite.value, evaluation.value?.run.id ?? ''));
+function noteWhatItWas(of: Pick<Mending, 'found' | 'did' | 'changedLine'>): void {
+  if (!evaluation.value) return;
+  const { run, camera } = evaluation.value;
+  store.change(`What run ${camera.number} had`, [
+    noteMending(run.id, crypto.randomUUID().slice(0, 8), {
+      ...of,
+      at: new Date().toISOString(),
+      by: store.signedBy('Surveyor'),
+    }),
+  ]);
+}
 
 function setState(state: RunState): void {
   const run = evaluation.value && store.site?.run[evaluation.value.run.id];
@@ -140,7 +156,12 @@ useKeys([
     />
     <VoltsView v-else-if="view === 'volts'" :evaluation="evaluation" />
     <PictureView v-else-if="view === 'picture'" :evaluation="evaluation" />
-    <CauseView v-else-if="view === 'cause' && insight" :insight="insight" />
+    <CauseView
+      v-else-if="view === 'cause' && insight"
+      :insight="insight"
+      :mended="mended"
+      @mended="noteWhatItWas"
+    />
     <LogView v-else-if="view === 'log'" :evaluation="evaluation" />
   </div>
 </template>

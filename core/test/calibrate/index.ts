@@ -1,0 +1,2 @@
+export { beforeMending } from './beforeMending';
+export { fitted, type Fitted, type OpenedUp } from './fitted';
