@@ -48,4 +48,28 @@ describe('the round of a site', () => {
     expect(round.stoppedRunIds).toEqual(['r15']);
     expect(round.stops.flatMap(({ tests }) => tests).map(({ runId }) => runId)).not.toContain('r15');
   });
+  it('says of a run that nobody tested what a tested one of the same print makes likely', () => {
+    const printed = (id: string): Change => {
+      const run = site.run[id]!;
+      const [first] = site.run['r14']!.segments;
+      const segments = run.segments.map((segment) => ({
+        ...segment,
+        cable: first!.cable,
+        print: 'FERRY 75',
+      }));
+      return { kind: 'run', id, set: { ...run, segments } };
+    };
+    const next = withChanges(site, [printed('r14'), printed('r15')]);
+    const { foretold } = roundOf({ site: next, evaluation: evaluateSite(next) }, 60);
+    expect(foretold).toMatchObject([
+      {
+        runId: 'r15',
+        trouble: 'coax-construction',
+        message: '1 of 1 tested runs with the same cable and print have it',
+      },
+    ]);
+    // By hand: a rate of 3 % counts for three runs, and one is almost surely so.
+    expect(foretold[0]!.rate).toBeCloseTo((0.03 * 3 + 1) / 4, 1);
+    expect(roundOf(before, 60).foretold).toEqual([]);
+  });
 });

@@ -1,6 +1,12 @@
 import type { RunEvaluation } from '#core/decide/runEvaluation';
-import type { Site } from '#core/model/site';
-import { nextTestsOf, type DiagnosisInput } from '#core/test/diagnosis';
+import { troubles, type Site, type Trouble } from '#core/model/site';
+import {
+  nextTestsOf,
+  rates,
+  type DiagnosisInput,
+  type SharedRate,
+  type SharedRates,
+} from '#core/test/diagnosis';
 import { readingsByRun } from '#core/test/readings';
 import { planRound, type Round, type RoundTest } from '#core/test/round';
 import type { Before } from './evaluateSite';
@@ -12,7 +18,29 @@ export interface SiteRound extends Round {
   openBits: number;
   /** Runs on which dangerous volts were read: nobody tests there. */
   stoppedRunIds: string[];
+  /** What runs that were tested say of others that were not, the likeliest first. */
+  foretold: Foretold[];
 }
+
+/** A trouble that a run likely has, by others that have something in common with it. */
+export interface Foretold extends SharedRate {
+  runId: string;
+  trouble: Trouble;
+}
+
+/** From so much, and so many times what practice has, it is said before anybody goes there. Policy. */
+const foretoldFrom = { rate: 0.15, times: 3 };
+
+/** What is said of a run that nobody has tested whole. */
+const foretoldOf = ({ run, findings }: RunEvaluation, shared: SharedRates): Foretold[] =>
+  findings.missing.length === 0
+    ? []
+    : troubles.flatMap((trouble) => {
+        const of = shared[trouble];
+        return of && of.rate >= Math.max(foretoldFrom.rate, foretoldFrom.times * rates[trouble])
+          ? [{ runId: run.id, trouble, ...of }]
+          : [];
+      });
 
 /** What a test tells beside others of the same run: each one after the first so much of what it would tell alone. Judgement. */
 const besideOthers = 0.5;
@@ -55,9 +83,11 @@ export function* weighRound(
   const readings = readingsByRun(site);
   const sharedFor = sharedBy(site, runs, readings);
   const candidates: Candidate[] = [];
+  const foretold: Foretold[] = [];
   for (const one of runs) {
     if (one.findings.state === 'stop') continue;
     const shared = sharedFor(one.run);
+    foretold.push(...foretoldOf(one, shared));
     const said = JSON.stringify(shared);
     let of = known.get(one);
     if (of?.shared !== said) {
@@ -76,6 +106,7 @@ export function* weighRound(
   const tests = candidates.map(({ test }) => test);
   return {
     ...planRound(tests, (placeId) => setUp.get(placeId) ?? 0, minutesMost),
+    foretold: foretold.sort((a, b) => b.rate - a.rate),
     openBits: tests.reduce((sum, { bits }) => sum + bits, 0),
     stoppedRunIds: runs.filter(({ findings }) => findings.state === 'stop').map(({ run }) => run.id),
   };

@@ -1,9 +1,7 @@
-import type { Trouble } from '#core/model/site';
+import { troubles, type Trouble } from '#core/model/site';
 import { symptoms, type Symptom } from '#core/physics/picture';
-import { canHave, troubles } from '../diagnosis/causes';
-import { inventsSymptom, rates, shows } from '../diagnosis/practice';
 import { lineKind } from '#core/test/findings';
-import type { DiagnosisInput } from '#core/test/diagnosis';
+import { canHave, inventsSymptom, rates, shows, type DiagnosisInput } from '#core/test/diagnosis';
 
 /** A run as it was read, and what it was found to have. */
 export interface OpenedUp {

@@ -1,6 +1,7 @@
 export { diagnose, nextTestsOf, type Diagnosis } from './diagnose';
-export { causeWords, type Belief, type Cause } from './causes';
-export type { DiagnosisInput, SharedRates } from './looked';
+export { inventsSymptom, rates, shows } from './practice';
+export { canHave, causeWords, type Belief, type Cause } from './causes';
+export type { DiagnosisInput, SharedRate, SharedRates } from './looked';
 export type { NextTest } from './nextTest';
 export type { RankedSet } from './ranked';
 export { posteriorOf as beliefIn } from './posterior';

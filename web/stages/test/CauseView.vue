@@ -129,9 +129,7 @@ const minutes = ({ minutes: all }: NextTest) => `${Math.max(1, Math.round(all))}
       </p>
       <p>
         <button type="button" class="btn small" @click="noting = true">Note what it was</button>
-        <span class="dim tiny">
-          once somebody has looked. What was said of the run is held against it.</span
-        >
+        <span class="dim tiny"> once somebody has looked. What was said of the run is held against it.</span>
       </p>
       <MendingDialog v-model:visible="noting" :possible="possible" @noted="emit('mended', $event)" />
     </section>

@@ -2,6 +2,7 @@
 import { useLocalStorage } from '@vueuse/core';
 import { computed } from 'vue';
 import { testDefinition } from '#core/model/site';
+import { causeWords } from '#core/test/diagnosis';
 import { counted } from '#core/shared/labels';
 import { formatQuantity } from '#core/shared/units';
 import FieldRow from '../../parts/FieldRow.vue';
@@ -38,6 +39,23 @@ const count = computed(() => stops.value.reduce((sum, { tests }) => sum + tests.
 const tells = computed(() =>
   round.value && round.value.openBits > 0 ? Math.round((100 * round.value.bits) / round.value.openBits) : 0,
 );
+/** What tested runs say of others, those together of which the same is said. */
+const foretold = computed(() => {
+  const together = new Map<string, { label: string; chance: number; message: string; numbers: number[] }>();
+  for (const { runId, trouble, rate, message } of round.value?.foretold ?? []) {
+    const chance = Math.round(100 * rate);
+    const key = `${trouble} ${chance} ${message}`;
+    const { label } = causeWords[trouble];
+    const of = together.get(key) ?? { label: label.toLowerCase(), chance, message, numbers: [] };
+    of.numbers.push(cameraOf(runId).number);
+    together.set(key, of);
+  }
+  return [...together].map(([key, { numbers, ...of }]) => ({
+    ...of,
+    key,
+    cameras: `${numbers.length === 1 ? 'Camera' : 'Cameras'} ${numbers.sort((a, b) => a - b).join(', ')}`,
+  }));
+});
 const stopped = computed(() =>
   (round.value?.stoppedRunIds ?? []).map((id) => cameraOf(id).number).sort((a, b) => a - b),
 );
@@ -62,6 +80,12 @@ const stopped = computed(() =>
         Dangerous volts were read on {{ stopped.length === 1 ? 'run' : 'runs' }} {{ stopped.join(', ') }}. Do
         not touch these cables; get a licensed electrician.
       </p>
+      <section v-if="foretold.length > 0" aria-label="What other runs tell" class="foretold">
+        <h3>Before anybody goes there</h3>
+        <p v-for="one in foretold" :key="one.key">
+          <b>{{ one.cameras }}</b>: {{ one.label }} likely, {{ one.chance }} %. {{ one.message }}.
+        </p>
+      </section>
       <p v-if="count === 0" class="dim">No test is left that would tell enough in this time.</p>
       <p v-else>
         {{ counted(count, 'test') }} at {{ counted(stops.length, 'place') }} in
