@@ -248,4 +248,4 @@ export const wireMaps = {
 export const unlistedShare = 0.02;
 
 /** No cause is ever claimed with more than this. Policy. */
-export const mostCertain = 0.985;
+export const mostCertain = 0.99;

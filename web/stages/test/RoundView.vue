@@ -7,7 +7,9 @@ import { counted } from '#core/shared/labels';
 import { formatQuantity } from '#core/shared/units';
 import FieldRow from '../../parts/FieldRow.vue';
 import QuantityField from '../../parts/QuantityField.vue';
+import { roundOnDrawing } from '#core/test/round';
 import { useOpenSite } from '../../stores/openSite';
+import RoundMap from './RoundMap.vue';
 import { useRound } from './useRound';
 
 /** Which tests to do in the time at hand, place by place, before any run is picked. */
@@ -35,6 +37,7 @@ const stops = computed(() =>
     };
   }),
 );
+const drawn = computed(() => roundOnDrawing(openSite.value, round.value?.stops ?? []));
 const count = computed(() => stops.value.reduce((sum, { tests }) => sum + tests.length, 0));
 const tells = computed(() =>
   round.value && round.value.openBits > 0 ? Math.round((100 * round.value.bits) / round.value.openBits) : 0,
@@ -91,24 +94,28 @@ const stopped = computed(() =>
         {{ counted(count, 'test') }} at {{ counted(stops.length, 'place') }} in
         {{ formatQuantity(round.minutes / 60, 'h') }}: {{ tells }} % of what all tests together could tell.
       </p>
-      <ol class="stops">
-        <li v-for="stop in stops" :key="`${stop.at} ${stop.placeId}`" :data-place="stop.placeId">
-          <h3>
-            {{ stop.name }} <span class="dim tiny">{{ stop.way }}</span>
-            <span class="mono time">{{ minutes(stop.minutes) }}</span>
-          </h3>
-          <ul>
-            <li v-for="one in stop.tests" :key="`${one.runId} ${one.testId}`">
-              <RouterLink :to="{ name: 'test', params: { ...$route.params, runId: one.runId } }"
-                ><span class="mono">{{ cameraOf(one.runId).number }}</span>
-                {{ cameraOf(one.runId).name }}</RouterLink
-              >
-              <span>{{ testDefinition(one.testId).label }}</span>
-              <span class="mono">{{ minutes(one.minutes) }}</span>
-            </li>
-          </ul>
-        </li>
-      </ol>
+      <div class="plan" :class="{ mapped: drawn }">
+        <RoundMap v-if="drawn" :round="drawn" />
+        <ol class="stops">
+          <li v-for="(stop, index) in stops" :key="`${stop.at} ${stop.placeId}`" :data-place="stop.placeId">
+            <h3>
+              <span class="mono turn">{{ index + 1 }}</span>
+              {{ stop.name }} <span class="dim tiny">{{ stop.way }}</span>
+              <span class="mono time">{{ minutes(stop.minutes) }}</span>
+            </h3>
+            <ul>
+              <li v-for="one in stop.tests" :key="`${one.runId} ${one.testId}`">
+                <RouterLink :to="{ name: 'test', params: { ...$route.params, runId: one.runId } }"
+                  ><span class="mono">{{ cameraOf(one.runId).number }}</span>
+                  {{ cameraOf(one.runId).name }}</RouterLink
+                >
+                <span>{{ testDefinition(one.testId).label }}</span>
+                <span class="mono">{{ minutes(one.minutes) }}</span>
+              </li>
+            </ul>
+          </li>
+        </ol>
+      </div>
     </template>
   </section>
 </template>
@@ -117,11 +124,28 @@ const stopped = computed(() =>
 .round {
   display: grid;
   gap: 8px;
-  max-width: 900px;
 }
 .head {
   gap: 24px;
   align-items: center;
+}
+.plan {
+  display: grid;
+  gap: 16px 24px;
+  max-width: 900px;
+  align-items: start;
+}
+.plan.mapped {
+  max-width: none;
+  grid-template-columns: minmax(0, 1.1fr) minmax(0, 1fr);
+}
+@media (max-width: 1000px) {
+  .plan.mapped {
+    grid-template-columns: minmax(0, 1fr);
+  }
+}
+.turn {
+  color: var(--copper);
 }
 .stops {
   display: grid;
