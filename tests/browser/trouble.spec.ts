@@ -31,6 +31,51 @@ test('an edit made while the server is gone is kept and saved when it is back, e
   await expect(cell(page, 'r08', 'ip-coax-pair')).toHaveClass(/chosen/);
 });
 
+test('readings taken while the server is gone outlive a closed window', async ({
+  page,
+  open,
+  server,
+  siteId,
+}) => {
+  await open('test/r08');
+  await server.kill();
+  for (const [id, value] of [
+    ['day-volts', '11.4'],
+    ['night-volts', '8.8'],
+  ] as const) {
+    await verdictRow(page, id).getByRole('textbox').fill(value);
+    await page.keyboard.press('Enter');
+  }
+  await expect(page.locator('.saved')).toHaveText(/2 edits kept in this browser/);
+  // In the database of the browser, not of the window.
+  await expect
+    .poll(() =>
+      page.evaluate(
+        () =>
+          new Promise<number>((resolve) => {
+            const asked = indexedDB.open('neotrope-pending');
+            asked.onsuccess = () => {
+              const count = asked.result.transaction('edits').objectStore('edits').count();
+              count.onsuccess = () => resolve(count.result);
+            };
+          }),
+      ),
+    )
+    .toBe(2);
+  const another = await page.context().newPage();
+  await page.close();
+  await server.start();
+  await another.goto(`${server.address}/site/${siteId}/test/r08`);
+  await expect(verdictRow(another, 'night-volts').getByRole('textbox')).toHaveValue('8.8');
+  await expect(verdictRow(another, 'day-volts').getByRole('textbox')).toHaveValue('11.4');
+  await saved(another);
+  // Each once, and nothing is left to send.
+  await another.reload();
+  await expect(verdictRow(another, 'night-volts').getByRole('textbox')).toHaveValue('8.8');
+  await another.keyboard.press('g');
+  await expect(another.getByRole('row', { name: /Volts at the camera, night 8\.8/ })).toHaveCount(1);
+});
+
 test('a page opened while the server is gone says so and recovers', async ({
   page,
   open,

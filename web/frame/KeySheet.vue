@@ -1,10 +1,11 @@
 <script setup lang="ts">
 import Dialog from 'primevue/dialog';
 import { computed } from 'vue';
-import { keyActions, keyNames } from '../keys/keys';
+import { keyActions, keyNames, useLetterKeys } from '../keys/keys';
 
 const visible = defineModel<boolean>('visible', { required: true });
 
+const way = useLetterKeys();
 const groups = computed(() => {
   const byGroup = new Map<string, typeof keyActions.value>();
   for (const action of keyActions.value)
@@ -15,9 +16,16 @@ const groups = computed(() => {
 
 <template>
   <Dialog v-model:visible="visible" modal header="Keys" :style="{ width: '640px' }" dismissable-mask>
+    <p v-if="way !== 'alone'" class="caution">
+      {{
+        way === 'off'
+          ? 'Keys of one letter are off. Turn them on under You.'
+          : 'Keys of one letter are pressed with Alt. Change it under You.'
+      }}
+    </p>
     <div class="sheet">
       <section v-for="[group, actions] in groups" :key="group">
-        <h3>{{ group }}</h3>
+        <h2 class="minor">{{ group }}</h2>
         <div v-for="action in actions" :key="action.label" class="line">
           <span class="keys"
             ><kbd v-for="key in keyNames(action.keys)" :key="key">{{ key }}</kbd></span
@@ -26,7 +34,7 @@ const groups = computed(() => {
         </div>
       </section>
       <section>
-        <h3>While typing</h3>
+        <h2 class="minor">While typing</h2>
         <div class="line">
           <span class="keys"><kbd>Enter</kbd></span
           ><span>take it and move on</span>
@@ -34,6 +42,10 @@ const groups = computed(() => {
         <div class="line">
           <span class="keys"><kbd>Tab</kbd></span
           ><span>take it, next field</span>
+        </div>
+        <div class="line">
+          <span class="keys"><kbd>Esc</kbd></span
+          ><span>leave the field as it was</span>
         </div>
       </section>
     </div>
@@ -49,7 +61,7 @@ section {
   break-inside: avoid;
   padding-bottom: 14px;
 }
-h3 {
+.minor {
   padding-bottom: 4px;
   color: var(--ink-2);
   font-weight: 500;

@@ -5,6 +5,7 @@ import { aboutOf, type About } from '#core/model/site';
 import FieldRow from '../parts/FieldRow.vue';
 import PickField from '../parts/PickField.vue';
 import TextField from '../parts/TextField.vue';
+import { useLetterKeys, type LetterKeys } from '../keys/keys';
 import { useAllowedHosts } from '../stores/allowedHosts';
 import { useMeasures } from '../stores/measures';
 import { useCurrentUser } from '../stores/currentUser';
@@ -27,6 +28,12 @@ const set = (what: string, fields: Partial<About>) =>
 const lengths = [
   { value: 'm' as const, label: 'Metres' },
   { value: 'ft' as const, label: 'Feet' },
+];
+const letterKeys = useLetterKeys();
+const keyWays: { value: LetterKeys; label: string }[] = [
+  { value: 'alone', label: 'Alone' },
+  { value: 'with-alt', label: 'With Alt' },
+  { value: 'off', label: 'Off' },
 ];
 const gauges = [
   { value: 'awg' as const, label: 'AWG' },
@@ -59,8 +66,15 @@ const gauges = [
         label="Cores in"
         @take="(gauge) => (own.measures = { ...own.measures, gauge })"
     /></FieldRow>
+    <FieldRow label="Keys of one letter"
+      ><PickField
+        :value="letterKeys"
+        :choices="keyWays"
+        label="Keys of one letter"
+        @take="(way) => (letterKeys = way)"
+    /></FieldRow>
     <template v-if="about">
-      <h3>The site</h3>
+      <h2 class="minor">The site</h2>
       <FieldRow label="Name"
         ><TextField
           :value="about.name"
@@ -90,7 +104,7 @@ const gauges = [
           @take="(currency) => set('Currency', { currency })"
       /></FieldRow>
       <template v-if="allowed.hosts.length > 0">
-        <h3>Devices outside private networks</h3>
+        <h2 class="minor">Devices outside private networks</h2>
         <p v-for="{ host, by } in allowed.hosts" :key="host" class="row host">
           <span class="mono">{{ host }}</span><span class="dim tiny push">allowed by {{ by }}</span
           ><button type="button" class="btn small" @click="allowed.withdraw(host)">Withdraw</button>
@@ -104,7 +118,7 @@ const gauges = [
 </template>
 
 <style scoped>
-h3 {
+.minor {
   padding: 10px 0 4px;
   border-bottom: 1px solid var(--rule-strong);
   margin-bottom: 4px;

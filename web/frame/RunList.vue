@@ -3,6 +3,7 @@ import { useElementSize, useMediaQuery, useScroll } from '@vueuse/core';
 import { computed, nextTick, useTemplateRef, watch } from 'vue';
 import type { RunSummary } from '#core/evaluate';
 import { verdictFigure } from '#core/test/findings';
+import { counted } from '#core/shared/labels';
 import { inSight } from '../line/inSight';
 import type { PlaceGroup } from '../stores/selection';
 import MarginBar from '../parts/MarginBar.vue';
@@ -11,11 +12,19 @@ const { groups, runId, filter } = defineProps<{
   groups: PlaceGroup[];
   runId: string | null;
   filter: string;
+  found: { shown: number; all: number };
 }>();
 const emit = defineEmits<{ select: [runId: string]; filter: [text: string] }>();
 
 const list = useTemplateRef('list');
 const find = useTemplateRef('find');
+/** Enter goes to the first run that was found. */
+function toFirst(field: HTMLInputElement): void {
+  field.blur();
+  const first = groups[0]?.runs[0];
+  if (filter.trim() && first && !groups.some(({ runs }) => runs.some(({ run }) => run.id === runId)))
+    emit('select', first.run.id);
+}
 defineExpose({ focusFind: () => find.value?.focus() });
 
 const headingPx = 20;
@@ -68,13 +77,19 @@ watch(
         placeholder="Find a run, place or cable"
         aria-label="Find a run, place or cable"
         @input="emit('filter', ($event.target as HTMLInputElement).value)"
-        @keydown.enter="($event.target as HTMLInputElement).blur()"
+        @keydown.enter="toFirst($event.target as HTMLInputElement)"
       />
       <kbd>/</kbd>
     </div>
+    <p class="found" role="status">
+      <template v-if="filter.trim()"
+        >{{ found.shown }} of {{ counted(found.all, 'run') }} shown, in every stage.
+        <button type="button" class="plain all" @click="emit('filter', '')">Show all</button></template
+      >
+    </p>
     <div ref="list" class="list">
       <p v-if="groups.length === 0" class="none">
-        {{ filter ? 'Nothing matches. Clear the search to see all runs.' : 'No runs yet.' }}
+        {{ filter ? 'Nothing matches.' : 'No runs yet.' }}
       </p>
       <div class="column" :style="{ height: `${column.height}px` }">
         <template v-for="{ y, key, heading, run: item } in shown" :key="key">
@@ -128,6 +143,15 @@ watch(
   position: absolute;
   right: 8px;
   top: 6px;
+}
+.found {
+  padding: 0 16px;
+  font-size: 11px;
+  color: var(--ink-2);
+}
+.all {
+  text-decoration: underline;
+  text-underline-offset: 2px;
 }
 .list {
   flex: 1;

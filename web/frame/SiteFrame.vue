@@ -16,6 +16,7 @@ import BrokenAlarm from './BrokenAlarm.vue';
 import OutdatedAlarm from './OutdatedAlarm.vue';
 import OwnDialog from './OwnDialog.vue';
 import SetAsideDialog from './SetAsideDialog.vue';
+import FindDialog from './FindDialog.vue';
 import KeySheet from './KeySheet.vue';
 import RunList from './RunList.vue';
 import { progressOf, stages } from './stages';
@@ -35,6 +36,9 @@ const aside = useSetAside();
 const asideShown = ref(false);
 const runsShown = ref(false);
 const runList = useTemplateRef('runList');
+const work = useTemplateRef('work');
+const toWork = () => work.value?.focus();
+const finding = ref(false);
 
 watch(
   () => route.params['siteId'],
@@ -66,7 +70,8 @@ const tracesWords = computed(() =>
   evaluation.tracesLeft > 0 ? `reading ${evaluation.tracesLeft} traces` : '',
 );
 const savedWords = computed(() => {
-  if (store.saving === 'waiting') return 'not saved: the server does not answer, trying again';
+  if (store.saving === 'waiting')
+    return `not saved: the server does not answer. ${counted(store.waiting, 'edit')} kept in this browser`;
   if (store.saving === 'saving') return 'saving';
   return store.savedAt
     ? `saved ${new Date(store.savedAt).toLocaleTimeString([], { hour: '2-digit', minute: '2-digit' })}`
@@ -121,6 +126,14 @@ useKeys([
   { keys: ['j', 'ArrowDown'], label: 'next run', group: 'Runs', run: () => selection.step(1) },
   { keys: ['k', 'ArrowUp'], label: 'run before', group: 'Runs', run: () => selection.step(-1) },
   { keys: ['/'], label: 'find a run', group: 'Runs', run: () => runList.value?.focusFind() },
+  {
+    keys: ['Ctrl+k'],
+    label: 'find anything: a run, a view, something to do',
+    group: 'Everywhere',
+    run: () => {
+      finding.value = true;
+    },
+  },
   { keys: ['u', 'Ctrl+z'], label: 'undo', group: 'Everywhere', run: undo },
   { keys: ['U', 'Ctrl+Z', 'Ctrl+Shift+z'], label: 'redo', group: 'Everywhere', run: redo },
   {
@@ -146,6 +159,7 @@ useKeys([
 
 <template>
   <div class="frame">
+    <a class="skip" href="#work" @click.prevent="toWork">Skip to the work</a>
     <header>
       <div class="site">
         <RouterLink to="/" class="site-name" :title="`${name}: to all sites`">{{
@@ -192,6 +206,7 @@ useKeys([
         >
           Redo <kbd>U</kbd>
         </button>
+        <button type="button" class="plain" @click="finding = true">Find <kbd>Ctrl K</kbd></button>
         <button type="button" class="plain" @click="theme.toggle">
           {{ theme.mode.value === 'dark' ? 'Light' : 'Dark' }} <kbd>t</kbd>
         </button>
@@ -206,6 +221,11 @@ useKeys([
         @retry="evaluation.retry()"
       />
       <BrokenAlarm />
+      <p v-if="selection.filter.trim()" class="filtered">
+        “{{ selection.filter.trim() }}”: {{ selection.found.shown }} of
+        {{ counted(selection.found.all, 'run') }} shown.
+        <button type="button" class="btn small" @click="selection.filter = ''">Show all</button>
+      </p>
     </div>
     <main
       :class="{ 'with-why': why.subject, outdated: evaluation.problem !== null }"
@@ -218,10 +238,11 @@ useKeys([
         :groups="selection.groups"
         :run-id="selection.runId"
         :filter="selection.filter"
+        :found="selection.found"
         @select="selection.select"
         @filter="(text) => (selection.filter = text)"
       />
-      <section class="stage">
+      <section id="work" ref="work" class="stage" tabindex="-1" aria-label="The work">
         <RouterView
           v-if="store.opened === 'open' && evaluation.result && (evaluation.isWhole || needsNoDetails)"
         />
@@ -241,6 +262,7 @@ useKeys([
     </main>
     <OwnDialog v-model:visible="ownShown" />
     <SetAsideDialog v-model:visible="asideShown" />
+    <FindDialog v-model:visible="finding" />
     <KeySheet v-model:visible="keysShown" />
   </div>
 </template>
@@ -256,6 +278,28 @@ useKeys([
 }
 .alarms {
   grid-row: 2;
+}
+.filtered {
+  display: none;
+}
+.skip {
+  position: absolute;
+  z-index: 30;
+  left: 8px;
+  top: -60px;
+  padding: 8px 14px;
+  background: var(--ink);
+  color: var(--paper);
+}
+.skip:focus {
+  top: 8px;
+}
+.stage:focus {
+  outline: none;
+}
+.stage:focus-visible {
+  outline: 2px solid var(--copper);
+  outline-offset: -2px;
 }
 .aside-button {
   color: var(--copper);
@@ -357,6 +401,15 @@ main.with-why {
   .runs-button {
     display: inline;
   }
+  /* The list that says so beside its field is out of sight here. */
+  .filtered {
+    display: flex;
+    gap: 10px;
+    align-items: center;
+    padding: 5px 10px;
+    background: var(--copper-3);
+    font-size: 12px;
+  }
 }
 @media (max-width: 700px) {
   .frame {
@@ -392,6 +445,12 @@ main.with-why {
   .stage {
     padding: 10px;
     overflow: auto;
+  }
+}
+@media (max-width: 360px) {
+  .tools {
+    gap: 8px;
+    font-size: 11px;
   }
 }
 </style>

@@ -1,4 +1,4 @@
-import { useEventListener } from '@vueuse/core';
+import { createSharedComposable, useEventListener, useLocalStorage } from '@vueuse/core';
 import { computed, onScopeDispose, shallowReactive } from 'vue';
 
 /** A key and what it does, as the sheet under `?` lists it. */
@@ -31,15 +31,45 @@ export function useKeys(added: KeyAction[]): void {
   onScopeDispose(() => added.forEach((action) => actions.delete(action)));
 }
 
-/** Listens once for the whole page. Keys with Ctrl, Alt or Meta stay the browser's, but for undo and redo. */
+/** How keys of one letter are pressed: alone, with Alt, or not at all. Who speaks to the machine would set them off by chance. */
+export const letterKeyWays = ['alone', 'with-alt', 'off'] as const;
+export type LetterKeys = (typeof letterKeyWays)[number];
+export const useLetterKeys = createSharedComposable(() =>
+  useLocalStorage<LetterKeys>('neotrope-letter-keys', 'alone'),
+);
+
+/** The letter or figure of a key, whatever Alt makes of it. */
+const plainKey = ({ code, key, shiftKey }: KeyboardEvent): string => {
+  const letter = /^(?:Key([A-Z])|Digit(\d))$/.exec(code);
+  if (!letter) return key;
+  return letter[2] ?? (shiftKey ? letter[1]! : letter[1]!.toLowerCase());
+};
+
+/** Whether a key of one letter is meant as one. */
+function isMeant(event: KeyboardEvent, way: LetterKeys): boolean {
+  const isLetter = event.key.length === 1 && event.key !== ' ' && !event.ctrlKey && !event.metaKey;
+  if (!isLetter) return !event.altKey;
+  return way === 'alone' ? !event.altKey : way === 'with-alt' && event.altKey;
+}
+
+/**
+ * Listens once for the whole page. Keys with Ctrl and Meta stay the browser's, but for undo, redo and the search. Escape leaves a field:
+ * what is pressed then is a key again.
+ */
 export function useKeyListener(): void {
+  const way = useLetterKeys();
   useEventListener(window, 'keydown', (event) => {
-    if (event.defaultPrevented || isTyping(event.target) || document.querySelector('[role="dialog"]')) return;
-    if (event.altKey || pressesIt(event)) return;
+    if (event.defaultPrevented || document.querySelector('[role="dialog"]')) return;
+    const isSearch = (event.ctrlKey || event.metaKey) && event.key === 'k';
+    if (isTyping(event.target) && !isSearch) {
+      if (event.key === 'Escape') (event.target as HTMLElement).blur();
+      return;
+    }
+    if (!isMeant(event, way.value) || pressesIt(event)) return;
     const chord =
       (event.ctrlKey || event.metaKey ? 'Ctrl+' : '') +
       (event.shiftKey && event.key.length > 1 ? 'Shift+' : '') +
-      event.key;
+      (event.altKey ? plainKey(event) : event.key);
     const action = [...actions].reverse().find(({ keys }) => keys.includes(chord));
     if (!action) return;
     event.preventDefault();
@@ -56,6 +86,7 @@ const names: Record<string, string> = {
   'Ctrl+Z': 'Ctrl Shift Z',
   'Ctrl+Shift+z': 'Ctrl Shift Z',
   'Ctrl+y': 'Ctrl Y',
+  'Ctrl+k': 'Ctrl K',
   Escape: 'Esc',
   ' ': 'space',
 };

@@ -1,6 +1,8 @@
 <script setup lang="ts">
 import { useElementSize, useScroll } from '@vueuse/core';
 import { computed, useTemplateRef } from 'vue';
+import { verdictFigure } from '#core/test/findings';
+import { useRovingFocus } from '../keys/useRovingFocus';
 import { useMeasures } from '../stores/measures';
 import type { PlaceGroup } from '../stores/selection';
 import { boardLayout, type BoardOrder } from './boardLayout';
@@ -25,6 +27,11 @@ const layout = computed(() =>
 );
 const rows = computed(() => inSight(layout.value.rows, scrolledTo.value, height.value));
 const headings = computed(() => inSight(layout.value.headings, scrolledTo.value, height.value));
+/** Only one row is a stop of Tab: the one in hand, or the first. */
+const tabbed = computed(() =>
+  layout.value.rows.some(({ run }) => run.run.id === runId) ? runId : layout.value.rows[0]?.run.run.id,
+);
+useRovingFocus(box, () => runId);
 const ticks = computed(() => {
   const { longestM, x0, pxPerM } = layout.value;
   return axisTicks(longestM, layout.value.narrow ? 3 : 6, x0, pxPerM, own.measures);
@@ -53,7 +60,11 @@ const ticks = computed(() => {
         class="line"
         :class="{ here: run.run.id === runId }"
         role="listitem"
+        data-roving
+        :tabindex="run.run.id === tabbed ? 0 : -1"
+        :aria-label="`${run.camera.number} ${run.camera.name}, ${shape.words}: ${verdictFigure(run.findings.binding)}, ${run.findings.binding.message}`"
         :data-run="run.run.id"
+        @focus="run.run.id !== runId && emit('select', run.run.id)"
         @click="emit('select', run.run.id)"
         @dblclick="emit('open', run.run.id)"
       >

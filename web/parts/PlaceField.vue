@@ -24,6 +24,7 @@ function suggest({ query }: { query: string }): void {
     fluid
     size="small"
     dropdown
+    :pt="{ dropdown: { 'aria-label': 'All places' } }"
     @update:model-value="(text) => (name = String(text ?? ''))"
     @complete="suggest"
   />

@@ -73,6 +73,12 @@ function onEnter(): void {
   if (take()) emit('entered');
 }
 
+/** Escape leaves the field as it was; what was refused stays to be put right, and so does everything in a dialog that is left. */
+function drop(event: KeyboardEvent): void {
+  if (why.value !== undefined || (event.target as HTMLElement).closest('[role="dialog"]')) return;
+  [text.value, touched.value] = [shown(), false];
+}
+
 const describedBy = computed(() => (why.value ? `${id}-why` : undefined));
 </script>
 
@@ -92,6 +98,7 @@ const describedBy = computed(() => (why.value ? `${id}-why` : undefined));
       @input="touched = true"
       @change="take"
       @keydown.enter.prevent="onEnter"
+      @keydown.escape="drop"
     />
     <span class="unit">{{ own.unitWord(unit) }}</span>
     <span v-if="why" :id="`${id}-why`" class="why" role="alert">{{ why }}</span>

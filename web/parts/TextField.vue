@@ -32,6 +32,12 @@ function take(): void {
   why.value = refuse(text.value.trim());
   if (why.value === undefined && text.value.trim() !== value) emit('take', text.value.trim());
 }
+
+/** Escape leaves the field as it was; what was refused stays to be put right, and so does everything in a dialog that is left. */
+function drop(event: KeyboardEvent): void {
+  if (why.value === undefined && !(event.target as HTMLElement).closest('[role="dialog"]'))
+    text.value = value;
+}
 </script>
 
 <template>
@@ -47,6 +53,7 @@ function take(): void {
       :placeholder="placeholder"
       autocomplete="off"
       @change="take"
+      @keydown.escape="drop"
     />
     <span v-if="why" :id="`${id}-why`" class="why" role="alert">{{ why }}</span>
   </span>

@@ -6,12 +6,16 @@ const emit = defineEmits<{ show: [view: T] }>();
 
 <template>
   <nav class="views" :aria-label="label">
-    <template v-for="one in views" :key="one.id">
-      <b v-if="one.id === view" aria-current="page">{{ one.label }}</b>
-      <button v-else type="button" class="plain" @click="emit('show', one.id)">
-        {{ one.label }} <kbd>{{ one.key }}</kbd>
-      </button>
-    </template>
+    <button
+      v-for="one in views"
+      :key="one.id"
+      type="button"
+      class="plain"
+      :aria-current="one.id === view ? 'page' : undefined"
+      @click="one.id !== view && emit('show', one.id)"
+    >
+      {{ one.label }} <kbd v-if="one.id !== view">{{ one.key }}</kbd>
+    </button>
   </nav>
 </template>
 
@@ -31,8 +35,11 @@ const emit = defineEmits<{ show: [view: T] }>();
   text-decoration: underline;
   text-underline-offset: 3px;
 }
-.views b {
+.views [aria-current] {
   border-bottom: 2px solid var(--copper);
+  color: var(--ink);
+  font-weight: 600;
+  text-decoration: none;
 }
 @media (max-width: 1250px) {
   .views kbd {
@@ -40,8 +47,7 @@ const emit = defineEmits<{ show: [view: T] }>();
   }
 }
 @media (max-width: 700px) {
-  .views button,
-  .views b {
+  .views button {
     padding: 9px 2px;
   }
 }

@@ -1,25 +1,112 @@
+import { openDB, type DBSchema, type IDBPDatabase } from 'idb';
 import { z } from 'zod';
 import { logEntrySchema, upgradeEntry, type LogEntry } from '#core/model/site';
 
-const pendingKey = (siteId: string): string => `neotrope-pending-${siteId}`;
-const keptSchema = z.array(z.unknown().transform(upgradeEntry).pipe(logEntrySchema));
+/** An edit that is on its way, with the window that sends it. */
+interface Waiting {
+  id: string;
+  siteId: string;
+  /** Which window of the browser has it in its queue. */
+  windowId: string;
+  order: number;
+  entry: unknown;
+}
+interface PendingDb extends DBSchema {
+  edits: { key: string; value: Waiting; indexes: { bySite: string } };
+}
 
-/** Edits that were on their way when the page was left, by an earlier version of it perhaps. A page reloaded in the middle sends them again. */
-export function leftBehind(siteId: string): LogEntry[] {
+/** This window, for as long as its page lives. Another page finds what it left behind once the lock of this name is free. */
+const windowId = crypto.randomUUID();
+const lockOf = (id: string): string => `neotrope-window-${id}`;
+// Not there where the page came over plain HTTP from another machine: then everything counts as left behind.
+if (navigator.locks)
+  void navigator.locks.request(lockOf(windowId), () => new Promise<never>(() => undefined));
+
+async function livingWindows(): Promise<ReadonlySet<string>> {
+  if (!navigator.locks) return new Set();
+  const { held = [] } = await navigator.locks.query();
+  return new Set(held.flatMap(({ name }) => (name ? [name] : [])));
+}
+
+let opening: Promise<IDBPDatabase<PendingDb>> | null = null;
+const database = (): Promise<IDBPDatabase<PendingDb>> =>
+  (opening ??= openDB<PendingDb>('neotrope-pending', 1, {
+    upgrade(db) {
+      db.createObjectStore('edits', { keyPath: 'id' }).createIndex('bySite', 'siteId');
+    },
+  }));
+
+const keptSchema = z.array(z.unknown().transform(upgradeEntry).pipe(logEntrySchema));
+const sessionKey = (siteId: string): string => `neotrope-pending-${siteId}`;
+
+/** What the window's own storage holds: it takes an edit at once, and is there again after a reload. */
+function fromSession(siteId: string): unknown[] {
   try {
-    const kept: unknown = JSON.parse(sessionStorage.getItem(pendingKey(siteId)) ?? '[]');
-    const read = keptSchema.safeParse(kept);
-    return read.success ? read.data : [];
+    const kept: unknown = JSON.parse(sessionStorage.getItem(sessionKey(siteId)) ?? '[]');
+    return Array.isArray(kept) ? kept : [];
   } catch {
     return [];
   }
 }
 
-/** An import of thousands of rows is more than the window's storage takes; it is sent all the same. */
+/** What windows that are gone have left in the browser's database, in its order. It is this window's from now on. */
+async function fromDatabase(siteId: string): Promise<unknown[]> {
+  try {
+    const living = await livingWindows();
+    const tx = (await database()).transaction('edits', 'readwrite');
+    const rows = (await tx.store.index('bySite').getAll(siteId)).filter(
+      (row) => row.windowId === windowId || !living.has(lockOf(row.windowId)),
+    );
+    for (const row of rows) void tx.store.put({ ...row, windowId });
+    await tx.done;
+    return rows.sort((a, b) => a.order - b.order).map(({ entry }) => entry);
+  } catch {
+    return [];
+  }
+}
+
+/**
+ * Edits that never reached the server: of this window before a reload, and of windows that were closed, by an earlier version of the page
+ * perhaps. Each once; one that reached the server all the same is known there by its id.
+ */
+export async function leftBehind(siteId: string): Promise<LogEntry[]> {
+  const all = [...(await fromDatabase(siteId)), ...fromSession(siteId)].flatMap((kept) => {
+    const read = keptSchema.safeParse([kept]);
+    return read.success ? read.data : [];
+  });
+  const once = new Map(all.map((entry) => [entry.id, entry]));
+  return [...once.values()].sort((a, b) => Date.parse(a.at) - Date.parse(b.at) || a.version - b.version);
+}
+
+/** Writes come one after the other, and only the latest of those that wait is worth writing. */
+let writing: Promise<void> = Promise.resolve();
+const latest = new Map<string, readonly LogEntry[]>();
+
+async function write(siteId: string): Promise<void> {
+  const pending = latest.get(siteId);
+  if (!pending) return;
+  latest.delete(siteId);
+  const tx = (await database()).transaction('edits', 'readwrite');
+  const wanted = new Set(pending.map(({ id }) => id));
+  for (const row of await tx.store.index('bySite').getAll(siteId))
+    if (row.windowId === windowId && !wanted.has(row.id)) void tx.store.delete(row.id);
+  pending.forEach((entry, order) => {
+    void tx.store.put({ id: entry.id, siteId, windowId, order, entry });
+  });
+  await tx.done;
+}
+
+/**
+ * Keeps what is on its way: in the window's own storage at once, which an import of thousands of rows is too much for, and in the browser's
+ * database, which outlives the window.
+ */
 export function keepPending(siteId: string, pending: readonly LogEntry[]): void {
   try {
-    sessionStorage.setItem(pendingKey(siteId), JSON.stringify(pending));
+    sessionStorage.setItem(sessionKey(siteId), JSON.stringify(pending));
   } catch {
-    sessionStorage.removeItem(pendingKey(siteId));
+    sessionStorage.removeItem(sessionKey(siteId));
   }
+  latest.set(siteId, pending);
+  // A browser that keeps no database still has the window's own storage.
+  writing = writing.then(() => write(siteId)).catch(() => undefined);
 }

@@ -2,6 +2,7 @@ import { defineStore } from 'pinia';
 import { computed, ref } from 'vue';
 import { useRoute, useRouter } from 'vue-router';
 import type { RunSummary } from '#core/evaluate';
+import { isFound, runIndex } from '#core/survey/find';
 import type { StageName } from '../frame/stageName';
 import { useEvaluation } from './evaluation';
 import { useSite } from './site';
@@ -12,11 +13,6 @@ export interface PlaceGroup {
   runs: RunSummary[];
 }
 
-const matches = (run: RunSummary, placeName: string, wanted: string): boolean =>
-  `${run.camera.number} ${run.camera.name} ${placeName} ${run.run.segments.map(({ cable }) => cable).join(' ')}`
-    .toLowerCase()
-    .includes(wanted);
-
 /** The run in hand, kept through every stage, and the list it stands in. */
 export const useSelection = defineStore('selection', () => {
   const route = useRoute();
@@ -24,15 +20,17 @@ export const useSelection = defineStore('selection', () => {
   const store = useSite();
   const evaluation = useEvaluation();
   const filter = ref('');
+  /** What each run can be found by, worked out while something is looked for. */
+  const index = computed(() => (store.site ? runIndex(store.site) : null));
 
   const groups = computed<PlaceGroup[]>(() => {
     const { site } = store;
     if (!site || !evaluation.result) return [];
-    const wanted = filter.value.trim().toLowerCase();
+    const wanted = filter.value.trim();
     const byPlace = new Map<string, PlaceGroup>();
     for (const run of evaluation.result.runs) {
       const name = site.place[run.camera.placeId]?.name ?? '';
-      if (wanted && !matches(run, name, wanted)) continue;
+      if (wanted && !isFound(index.value?.get(run.run.id) ?? [], wanted)) continue;
       const group = byPlace.get(run.camera.placeId) ?? { placeId: run.camera.placeId, name, runs: [] };
       group.runs.push(run);
       byPlace.set(run.camera.placeId, group);
@@ -77,5 +75,11 @@ export const useSelection = defineStore('selection', () => {
     void select(runs[next]!.run.id);
   }
 
-  return { filter, groups, listed, runId, current, stage, go, select, step };
+  /** How many runs the search leaves out, of how many. */
+  const found = computed(() => ({
+    shown: listed.value.length,
+    all: evaluation.result?.runs.length ?? 0,
+  }));
+
+  return { index, found, filter, groups, listed, runId, current, stage, go, select, step };
 });

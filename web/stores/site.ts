@@ -87,8 +87,10 @@ export const useSite = defineStore('site', () => {
       opened.value = answer.kind === 'silence' ? 'unreachable' : 'missing';
       return;
     }
+    const left = await leftBehind(siteId);
+    if (id.value !== siteId) return;
     savedAt.value = answer.value.log.at(-1)?.at ?? null;
-    const { queue: next, dropped: lost } = openQueue(answer.value, leftBehind(siteId));
+    const { queue: next, dropped: lost } = openQueue(answer.value, left);
     early = ready ? { news: ready.news, site: next.confirmed } : null;
     hold(next, lost);
     opened.value = 'open';
@@ -209,10 +211,16 @@ export const useSite = defineStore('site', () => {
     if (state === 'visible') void refresh();
   });
   useEventListener(window, 'online', () => void send());
+  const waiting = computed(() => queue.value?.pending.length ?? 0);
+  // Nothing is lost by leaving: it waits in the browser. But nobody else has it yet, and that is said.
+  useEventListener(window, 'beforeunload', (event) => {
+    if (saving.value === 'waiting' && waiting.value > 0) event.preventDefault();
+  });
 
   return {
     id,
     takeEarlyNews,
+    waiting,
     opened,
     site,
     history,

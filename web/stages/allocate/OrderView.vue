@@ -115,7 +115,7 @@ useKeys([
         </li>
       </ol>
       <section class="morning" :aria-label="`The morning after night ${shown + 1}`">
-        <h3>The morning after night {{ shown + 1 }}</h3>
+        <h2 class="minor">The morning after night {{ shown + 1 }}</h2>
         <div v-for="{ recorder, slots } in morning" :key="recorder.id" :data-morning="recorder.id">
           <p class="dim tiny">{{ recorder.name }}</p>
           <div class="slots">

@@ -172,7 +172,7 @@ const print = () => window.print();
       <table v-if="onIp.length > 0" class="no-print">
         <thead>
           <tr>
-            <th class="num" />
+            <td class="num" />
             <th>Network camera</th>
             <th>Address</th>
             <th>Hardware address</th>

@@ -1,10 +1,10 @@
 <script setup lang="ts">
 import { dropTargetForElements } from '@atlaskit/pragmatic-drag-and-drop/element/adapter';
-import { onMounted, onUnmounted, ref, useTemplateRef } from 'vue';
+import { computed, nextTick, onMounted, onUnmounted, ref, useTemplateRef, watch } from 'vue';
 import type { Slot } from '#core/allocate/recorder';
 import CameraTag from './CameraTag.vue';
 
-const { slotState } = defineProps<{
+const { slotState, focused, broken } = defineProps<{
   slotState: Slot;
   focused: boolean;
   here: string | null;
@@ -15,6 +15,19 @@ const { slotState } = defineProps<{
 const emit = defineEmits<{ pick: [together: boolean]; drop: [cameraId: string] }>();
 const cell = useTemplateRef<HTMLElement>('cell');
 const over = ref(false);
+/** What the slot holds, in words. */
+const words = computed(() => {
+  const held = slotState.occupants.map(({ need }) => `${need.number} ${need.name}`).join(', ');
+  return `${slotState.label}${slotState.converted ? ', now IP' : ''}: ${held || 'free'}${broken ? ', breaks a rule' : ''}`;
+});
+/** The focus goes with the slot in hand, so that a screen reader says what it holds. */
+watch(
+  () => focused,
+  async (isNow) => {
+    await nextTick();
+    if (isNow && !cell.value?.contains(document.activeElement)) cell.value?.focus();
+  },
+);
 
 let stop = (): void => undefined;
 onMounted(() => {
@@ -41,6 +54,8 @@ onUnmounted(() => stop());
     ref="cell"
     class="slot"
     role="listitem"
+    :tabindex="focused ? 0 : -1"
+    :aria-label="words"
     :class="{
       focused,
       broken,

@@ -8,14 +8,13 @@ const emit = defineEmits<{ pick: [cameraId: string, together: boolean] }>();
 </script>
 
 <template>
-  <div class="tray" role="list" aria-label="Waiting for a slot">
+  <div class="tray" role="group" aria-label="Waiting for a slot">
     <p v-if="waiting.length === 0" class="dim">
       Nothing waits here. What is chosen in Decide comes to this tray.
     </p>
     <CameraTag
       v-for="need in waiting"
       :key="need.cameraId"
-      role="listitem"
       :need="need"
       :carried="carried.includes(need.cameraId)"
       @pick="(together: boolean) => emit('pick', need.cameraId, together)"

@@ -67,7 +67,9 @@ useKeys([
     </p>
     <article v-else-if="shown" ref="sheet" class="sheet">
       <h2>{{ shown.title }}</h2>
-      <div class="drawing"><HookUpDrawing :hook-up="shown" /></div>
+      <div class="drawing" tabindex="0" role="region" aria-label="Hook-up drawing">
+        <HookUpDrawing :hook-up="shown" />
+      </div>
       <section v-if="shown.polarity.length > 0">
         <h3>Polarity and order, in words</h3>
         <ul>

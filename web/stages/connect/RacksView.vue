@@ -16,7 +16,7 @@ const freed = computed(() => (rooms.value ? freedInWords(rooms.value.freed) : []
 </script>
 
 <template>
-  <div class="racks">
+  <div class="racks" tabindex="0" role="region" aria-label="Rooms and racks">
     <p v-if="!rooms" class="dim" role="status">Looking into the racks…</p>
     <template v-else>
       <div v-if="rooms.racks.length > 0" class="fronts">

@@ -1,7 +1,8 @@
 <script setup lang="ts">
 import { optionRow, optionKinds, type OptionKind } from '#core/model/site';
 import { nextTick, useTemplateRef, watch } from 'vue';
-import type { MarginSummary, RunSummary } from '#core/evaluate';
+import { useRovingFocus } from '../../keys/useRovingFocus';
+import type { MarginSummary, OptionSummary, RunSummary } from '#core/evaluate';
 import { formatQuantity } from '#core/shared/units';
 import MarginBar from '../../parts/MarginBar.vue';
 import { useMeasures } from '../../stores/measures';
@@ -28,6 +29,22 @@ const own = useMeasures();
 const figureOf = ({ value, unit }: MarginSummary) =>
   unit === 'm' ? own.quantity(value, unit) : formatQuantity(value, unit, value >= 99.5 ? 0 : undefined);
 const untested = ({ findings }: RunSummary) => findings.missing.length > 0;
+const isInHand = (run: RunSummary, option: OptionSummary): boolean =>
+  run.run.id === runId && option.kind === kind;
+/** Only one cell is a stop of Tab: the one in hand, or the first. */
+const isTabbed = (run: RunSummary, option: OptionSummary): boolean =>
+  runId === null ? run === groups[0]?.runs[0] && option === run.options[0] : isInHand(run, option);
+useRovingFocus(box, () => [runId, kind]);
+const states = { holds: 'holds', close: 'just holds', fails: 'does not hold' } as const;
+/** What a cell shows, in words. */
+function cellWords(run: RunSummary, option: OptionSummary): string {
+  const state =
+    option.state === 'no'
+      ? `${option.short}, not possible: ${option.why}`
+      : `${option.binding ? figureOf(option.binding) : 'agreed'}, ${states[option.state]}`;
+  const chosen = option.kind === run.chosen ? `, chosen${isLocked(run) ? ', locked' : ''}` : '';
+  return `${optionRow(option.kind).label}: ${state}${untested(run) ? ', untested' : ''}${chosen}`;
+}
 const isLocked = ({ camera }: RunSummary) => openSite.value.choice[camera.id]?.locked === true;
 
 watch(
@@ -46,7 +63,7 @@ watch(
     <table role="grid" aria-label="Options of every camera">
       <thead>
         <tr>
-          <th />
+          <td />
           <th>
             <button type="button" class="plain sort" title="Sort" @click="emit('sort')">
               Camera, {{ orderWords[sort] }} <kbd>s</kbd>
@@ -77,8 +94,12 @@ watch(
               broken: option.kind === run.chosen && run.choiceBroken,
             }"
             :data-option="option.kind"
+            data-roving
+            :tabindex="isTabbed(run, option) ? 0 : -1"
+            :aria-label="cellWords(run, option)"
             :aria-selected="run.run.id === runId && option.kind === kind"
             :title="option.state === 'no' ? option.why : option.message"
+            @focus="!isInHand(run, option) && emit('pick', run.run.id, option.kind)"
             @click="emit('pick', run.run.id, option.kind)"
           >
             <span v-if="option.state === 'no'" class="none">{{ option.short }}</span>
@@ -192,7 +213,7 @@ td.num {
   font-size: 10px;
   line-height: 1.1;
   white-space: normal;
-  color: var(--ink-3);
+  color: var(--ink-2);
 }
 .lock {
   position: absolute;

@@ -16,7 +16,7 @@ const runOf = (cameraId: string) => summary.value.runs.find(({ camera }) => came
 </script>
 
 <template>
-  <div class="record">
+  <div class="record" tabindex="0" role="region" aria-label="Record of decisions">
     <div v-if="record.length === 0" class="empty">
       <strong>Nothing is decided yet.</strong>Every choice is written down here: who, when, with which plan,
       on which readings. A reading that comes later and breaks one shows at once.
@@ -24,7 +24,7 @@ const runOf = (cameraId: string) => summary.value.runs.find(({ camera }) => came
     <table v-else aria-label="Decisions">
       <thead>
         <tr>
-          <th />
+          <td />
           <th>Camera</th>
           <th>chosen</th>
           <th>by</th>

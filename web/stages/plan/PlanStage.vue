@@ -34,7 +34,7 @@ useKeys([{ keys: ['p'], label: 'print the sheet', group: 'Plan', run: print }]);
       <a class="btn" :href="fileAddress(store.id)" download>Site file</a>
       <button type="button" class="btn go" @click="print">Print <kbd>p</kbd></button>
     </div>
-    <article class="sheet">
+    <article class="sheet" tabindex="0" aria-label="The plan as it prints">
       <header>
         <h1>{{ sheet.name }}</h1>
         <p class="dim">
@@ -77,7 +77,7 @@ useKeys([{ keys: ['p'], label: 'print the sheet', group: 'Plan', run: print }]);
       <table>
         <thead>
           <tr>
-            <th class="num" />
+            <td class="num" />
             <th>Camera</th>
             <th>Place</th>
             <th class="num">Run</th>

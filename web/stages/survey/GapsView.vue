@@ -93,7 +93,7 @@ useKeys([
     </div>
     <VirtualScroller v-else class="list" :items="lines" :item-size="27" :num-tolerated-items="20">
       <template #item="{ item }: { item: Line }">
-        <h3 v-if="item.gap === null">{{ item.place }}</h3>
+        <h2 v-if="item.gap === null" class="minor">{{ item.place }}</h2>
         <button
           v-else
           type="button"
@@ -136,7 +136,7 @@ useKeys([
   flex: 1;
   min-height: 0;
 }
-h3 {
+.minor {
   height: 27px;
   padding-top: 9px;
   color: var(--ink-2);

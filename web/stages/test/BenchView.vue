@@ -107,12 +107,12 @@ useKeys([
     <table ref="table">
       <thead>
         <tr>
-          <th class="n" />
+          <td class="n" />
           <th>Reading</th>
           <th class="num">read</th>
-          <th />
+          <td />
           <th class="num">expected</th>
-          <th />
+          <td />
           <th>means</th>
         </tr>
       </thead>

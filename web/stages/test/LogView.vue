@@ -94,7 +94,7 @@ function strike(reading: Reading, why: string): void {
             <th>by</th>
             <th>with</th>
             <th>conditions</th>
-            <th />
+            <td />
           </tr>
         </thead>
         <tbody>

@@ -116,8 +116,9 @@ useKeys([
 <template>
   <div v-if="!evaluation" class="no-run">
     <div class="empty">
-      <strong>Pick a run to test.</strong>Choose it on the left, or press <kbd>j</kbd> for the first one.
-      Hatched bars are runs that nobody has tested yet.
+      <h1 class="none-picked">Pick a run to test.</h1>
+      Choose it on the left, or press <kbd>j</kbd> for the first one. Hatched bars are runs that nobody has
+      tested yet.
     </div>
     <RoundView v-if="store.site && Object.keys(store.site.run).length > 0" />
   </div>
@@ -167,6 +168,9 @@ useKeys([
 </template>
 
 <style scoped>
+.none-picked {
+  font-size: inherit;
+}
 .no-run {
   height: 100%;
   overflow: auto;

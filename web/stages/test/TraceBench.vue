@@ -298,7 +298,16 @@ const height = 230;
               :class="{ fault: !event.isFarEnd }"
               @click="marker = event.atM"
             >
-              <td class="num mono">{{ own.quantity(event.atM, 'm') }}</td>
+              <td class="num mono">
+                <button
+                  type="button"
+                  class="plain"
+                  :aria-label="`Marker to ${own.quantity(event.atM, 'm')}, ${eventWords(event)}`"
+                  @click="marker = event.atM"
+                >
+                  {{ own.quantity(event.atM, 'm') }}
+                </button>
+              </td>
               <td>{{ eventWords(event) }}</td>
               <td class="num mono">{{ event.ohms === undefined ? '' : own.quantity(event.ohms, 'Ω') }}</td>
               <td class="num mono">{{ Math.round(event.confidence * 100) }} %</td>

@@ -133,7 +133,7 @@ function keepSetting(): void {
             <th class="num">by day, cold</th>
             <th class="num">at night</th>
             <th>its window</th>
-            <th />
+            <td />
             <th class="num">needs</th>
             <th class="num">bears</th>
           </tr>

@@ -99,7 +99,7 @@ const adoptIt = (plan: SavedPlan) =>
             <th v-for="measure in measures" :key="measure.key">
               {{ measure.label }}{{ measure.key === 'cost' ? `, ${aboutOf(openSite).currency}` : '' }}
             </th>
-            <th />
+            <td />
           </tr>
         </thead>
         <tbody>
@@ -155,7 +155,7 @@ const adoptIt = (plan: SavedPlan) =>
           <table v-if="differences.length > 0" aria-label="Where they differ">
             <thead>
               <tr>
-                <th />
+                <td />
                 <th>Camera</th>
                 <th>first</th>
                 <th class="num">Cost</th>

@@ -125,7 +125,7 @@ function costWords({ policy, option, moreCost, changed, moreIp }: PolicyCost): s
         :allowed="fitting('demands', 'years')"
         @take="(years) => set('years', { ...demands, years })"
     /></FieldRow>
-    <h3>Design preferences</h3>
+    <h2 class="minor">Design preferences</h2>
     <div v-for="policy in options" :key="policy.id" class="policy" :data-policy="policy.id">
       <FieldRow :label="policy.label"
         ><PickField
@@ -149,7 +149,7 @@ function costWords({ policy, option, moreCost, changed, moreIp }: PolicyCost): s
   gap: 2px;
   align-content: start;
 }
-h3 {
+.minor {
   padding: 8px 0 2px;
   border-top: 1px solid var(--rule);
   margin-top: 6px;

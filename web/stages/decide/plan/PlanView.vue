@@ -217,7 +217,7 @@ useKeys([
           <table aria-label="The plan, camera by camera">
             <thead>
               <tr>
-                <th />
+                <td />
                 <th>Camera</th>
                 <th>chosen now</th>
                 <th>the plan has</th>

@@ -96,11 +96,11 @@ useKeys([
           <table aria-label="Risk by camera">
             <thead>
               <tr>
-                <th />
+                <td />
                 <th>Camera</th>
                 <th>option</th>
                 <th>fails</th>
-                <th />
+                <td />
                 <th>mostly by</th>
                 <th>would tell</th>
               </tr>

@@ -57,7 +57,7 @@ const nameAllowed = (text: string) =>
     This drawing has no scale yet. Set it first: press <kbd>s</kbd>.
   </p>
   <section>
-    <h3>A new place here</h3>
+    <h2 class="minor">A new place here</h2>
     <div class="roles">
       <button
         v-for="role in roles"
@@ -72,7 +72,7 @@ const nameAllowed = (text: string) =>
     </div>
   </section>
   <section v-for="group in left" :key="group.heading">
-    <h3>{{ group.heading }} not on a drawing</h3>
+    <h2 class="minor">{{ group.heading }} not on a drawing</h2>
     <button
       v-for="of in group.things"
       :key="`${of.kind}/${of.id}`"
@@ -88,7 +88,7 @@ const nameAllowed = (text: string) =>
     Everything stands on a drawing. Click a mark or a route to change it; drag it to move it.
   </p>
   <section>
-    <h3>This drawing</h3>
+    <h2 class="minor">This drawing</h2>
     <FieldRow label="Name"
       ><TextField
         :value="drawing.name"
@@ -119,7 +119,7 @@ const nameAllowed = (text: string) =>
 </template>
 
 <style scoped>
-h3 {
+.minor {
   padding-bottom: 3px;
   border-bottom: 1px solid var(--rule-strong);
   margin-bottom: 3px;

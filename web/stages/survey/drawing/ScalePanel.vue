@@ -18,7 +18,7 @@ function take(): void {
 
 <template>
   <div ref="box" class="scale-panel">
-    <h3>How far apart are they?</h3>
+    <h2 class="minor">How far apart are they?</h2>
     <QuantityField
       :value="distanceM"
       unit="m"

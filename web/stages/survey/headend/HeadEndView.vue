@@ -149,7 +149,7 @@ useKeys([
         Add a recorder, supply box, rack… <kbd>n</kbd>
       </button>
       <section v-for="place in places" :key="place.placeId">
-        <h3>{{ place.name }}</h3>
+        <h2 class="minor">{{ place.name }}</h2>
         <button
           v-for="thing in place.things"
           :key="`${thing.kind}/${thing.id}`"
@@ -224,7 +224,7 @@ useKeys([
   align-self: start;
   flex: none;
 }
-.left h3 {
+.left .minor {
   color: var(--ink-2);
   font-weight: 400;
   padding: 0 0 3px 8px;

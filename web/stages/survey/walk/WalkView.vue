@@ -232,7 +232,7 @@ const setNote = (note: string) => setRun('Note', (now) => withFields(now, { note
         </div>
       </article>
       <section class="left">
-        <h3>What is left, by place</h3>
+        <h2 class="minor">What is left, by place</h2>
         <button
           v-for="one in places"
           :key="one.value"
@@ -338,7 +338,7 @@ const setNote = (note: string) => setRun('Note', (now) => withFields(now, { note
   min-height: 44px;
   font-size: 15px;
 }
-.left h3 {
+.left .minor {
   padding-bottom: 4px;
 }
 .place {

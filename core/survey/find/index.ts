@@ -1,0 +1,2 @@
+export { isFound } from './isFound';
+export { runIndex } from './runIndex';
