@@ -44,7 +44,8 @@ export function runIndex(site: Searched): RunIndex {
     of.push(`${testDefinition(reading.test).label} ${readingWords(reading)}`, reading.conditions ?? '');
     read.set(reading.runId, of);
   }
-  for (const { runId, did } of Object.values(site.mending)) read.set(runId, [...(read.get(runId) ?? []), did]);
+  for (const { runId, did } of Object.values(site.mending))
+    read.set(runId, [...(read.get(runId) ?? []), did]);
   return new Map(
     Object.values(site.run).map((run): [string, string[]] => {
       const camera = site.camera[run.cameraId]!;
