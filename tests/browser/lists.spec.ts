@@ -152,6 +152,24 @@ test('an import is seen row by row before it happens, and happens whole or not a
   await expect(listCell(page, 'c08', 'name')).toHaveText('Weighbridge');
 });
 
+test('a sheet with titles, floors and totals comes in at one go', async ({ page, open }) => {
+  await openList(page, open, 'Cameras');
+  await importTable(
+    page,
+    'survey.csv',
+    'sep=;\r\nSaltmarrow Ferry Terminal;;;\r\n\r\nCam No;Location;View;W (night)\r\nGround floor;;;\r\nCAM-08;Lanes;Weighbridge deck;9,5 W\r\nCAM-25;Workshop;Rope store;4\r\nTotal;;;13,5\r\n',
+  );
+  await expect(dialog(page).getByLabel('Headings in line')).toContainText('Cam No, Location, View');
+  await expect(dialog(page).getByLabel('Column W (night) is')).toContainText('night');
+  await expect(dialog(page).locator('[data-kind="refused"]')).toHaveCount(2);
+  await dialog(page).getByRole('button', { name: 'Leave out what is refused' }).click();
+  await expect(dialog(page).locator('[data-kind="left-out"]')).toHaveText([/Ground floor/, /Total 13,5/]);
+  await dialog(page).getByRole('button', { name: 'Apply 2 rows' }).click();
+  await expect(dialog(page)).toBeHidden();
+  await expect(page.getByText('25 rows')).toBeVisible();
+  await expect(listCell(page, 'c08', 'name')).toHaveText('Weighbridge deck');
+});
+
 test('rows are pasted from a spreadsheet', async ({ page, open }) => {
   await openList(page, open, 'Places');
   await page.locator('.lists').evaluate((lists) => {

@@ -1,4 +1,4 @@
-import { isFound } from '#core/survey/find';
+import { isFound } from '#core/test/find';
 
 /** Something that can be gone to or done, by the words it is found by. */
 export interface FindEntry {

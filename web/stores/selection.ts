@@ -2,7 +2,7 @@ import { defineStore } from 'pinia';
 import { computed, ref } from 'vue';
 import { useRoute, useRouter } from 'vue-router';
 import type { RunSummary } from '#core/evaluate';
-import { isFound, runIndex } from '#core/survey/find';
+import { isFound, runIndex } from '#core/test/find';
 import type { StageName } from '../frame/stageName';
 import { useEvaluation } from './evaluation';
 import { useSite } from './site';

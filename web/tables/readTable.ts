@@ -2,11 +2,11 @@ import { unzipSync } from 'fflate';
 import Papa from 'papaparse';
 import readXlsx from 'read-excel-file/universal';
 import { reachOf, type Reach } from './sheetReach';
-import { restored, type Cell, type ForeignTable } from '#core/survey/lists';
+import { restored, type Cell, type FileTable } from '#core/survey/lists';
 
 /** A file as a table, with what a person should know of how it was read; or why it is none. */
 export type ReadTable =
-  { kind: 'table'; table: ForeignTable; remarks: string[] } | { kind: 'refused'; why: string };
+  { kind: 'table'; table: FileTable; remarks: string[] } | { kind: 'refused'; why: string };
 
 const mostBytes = 20_000_000;
 const mostUnpackedBytes = 100_000_000;
@@ -48,7 +48,11 @@ function fromRows(rows: readonly (readonly Cell[])[], remarks: string[]): ReadTa
   if (rest.length > mostRows) return refused(`${rest.length} rows; up to ${mostRows} are taken at once.`);
   return {
     kind: 'table',
-    table: { headings: first.cells.map((cell) => String(cell ?? '').trim()), rows: rest },
+    table: {
+      headings: first.cells.map((cell) => String(cell ?? '').trim()),
+      headingLine: first.line,
+      rows: rest,
+    },
     remarks,
   };
 }
@@ -61,9 +65,12 @@ function delimiterOf(text: string): string {
 }
 
 /** Text of cells separated by commas, semicolons or tabs; which of them is found out. */
-export function tableFromText(text: string, remarks: string[] = []): ReadTable {
+export function tableFromText(whole: string, remarks: string[] = []): ReadTable {
+  // Some programs say in a line of its own what separates the cells.
+  const separator = /^\ufeff?sep=(.)\r?\n/i.exec(whole);
+  const text = separator ? whole.slice(separator[0].length) : whole;
   const { data, meta, errors } = Papa.parse<string[]>(text.replace(/^\ufeff/, ''), {
-    delimiter: delimiterOf(text),
+    delimiter: separator?.[1] ?? delimiterOf(text),
   });
   const broken = errors.find(({ type }) => type === 'Quotes');
   if (broken)

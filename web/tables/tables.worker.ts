@@ -1,5 +1,6 @@
 import { expose } from 'comlink';
 import {
+  headingLineFor,
   matchColumns,
   previewImport,
   tableOf,
@@ -17,8 +18,15 @@ const tables = {
   read: (bytes: Uint8Array): Promise<ReadTable> => readTable(bytes),
   readText: (text: string): ReadTable => tableFromText(text),
   match: (id: ListId, headings: string[]): Match[] => matchColumns(id, headings),
-  preview: (site: Site, id: ListId, table: ForeignTable, matches: Match[], mark: string): Preview =>
-    previewImport(site, id, table, matches, mark),
+  headingLine: (id: ListId, rows: ForeignTable['rows']): number => headingLineFor(id, rows),
+  preview: (
+    site: Site,
+    id: ListId,
+    table: ForeignTable,
+    matches: Match[],
+    mark: string,
+    leftOut: number[],
+  ): Preview => previewImport(site, id, table, matches, mark, new Set(leftOut)),
   csv: (site: Site, id: ListId): string => csvOf(tableOf(site, id)),
   rowsCsv: (headings: string[], rows: Record<string, string>[]): string => csvOfRows(headings, rows),
   xlsx: (site: Site, id: ListId): Promise<Blob> => xlsxOf(tableOf(site, id)),

@@ -22,7 +22,7 @@ const spellings: Partial<Record<Unit, Record<string, number>>> = {
   },
   Ω: { Ω: 1, ohm: 1, ohms: 1, r: 1, kΩ: 1000, kohm: 1000, k: 1000, mΩ: 0.001 },
   MΩ: { MΩ: 1, megohm: 1, megohms: 1, Mohm: 1, M: 1, kΩ: 0.001, kohm: 0.001, GΩ: 1000, Gohm: 1000, Ω: 1e-6 },
-  V: { v: 1, volt: 1, volts: 1, mv: 0.001 },
+  V: { v: 1, volt: 1, volts: 1, mv: 0.001, vdc: 1, vac: 1 },
   A: { a: 1, amp: 1, amps: 1, ma: 0.001 },
   W: { w: 1, watt: 1, watts: 1, mw: 0.001 },
   VA: { va: 1, kva: 1000 },
@@ -37,7 +37,10 @@ export type ParsedQuantity = { kind: 'read'; value: number } | { kind: 'refused'
 
 const number = String.raw`[+\-−]?(?:\d+(?:\.\d*)?|\.\d+)`;
 const quantity = new RegExp(`^(${number})\\s*([^\\s\\d.]\\S*)?$`);
-const feetAndInches = new RegExp(`^(\\d+)\\s*(?:ft|feet|['′])\\s*(\\d+(?:\\.\\d+)?)\\s*(?:in|["″])$`, 'i');
+const feetAndInches = new RegExp(
+  `^(\\d+)\\s*(?:ft|feet|['′])\\s*-?\\s*(\\d+(?:\\.\\d+)?)\\s*(?:in|["″])$`,
+  'i',
+);
 
 /** Upper and lower case tell mega from milli, so they count only where both stand in the list. */
 function factorOf(spelt: string, unit: Unit): number | undefined {
@@ -64,9 +67,12 @@ export function parseQuantity(typed: string, unit: Unit): ParsedQuantity {
   if (text.includes('/') && !/b(it)?\/s$/i.test(text))
     return refuse(`write a fraction as a decimal, e.g. 0.375 instead of 3/8`);
   if (unit === 'm') {
-    const feet = feetAndInches.exec(text);
-    if (feet) return { kind: 'read', value: Number(feet[1]) * 0.3048 + Number(feet[2]) * 0.0254 };
+    const both = feetAndInches.exec(text);
+    if (both) return { kind: 'read', value: Number(both[1]) * 0.3048 + Number(both[2]) * 0.0254 };
   }
+  // Nobody writes feet with a decimal comma.
+  const feet = /^(\d{1,3}(?:,\d{3})+)\s*(?:ft|feet|['′])$/i.exec(text);
+  if (unit === 'm' && feet) return { kind: 'read', value: Number(feet[1]!.replaceAll(',', '')) * 0.3048 };
   if (/^\D*\d{1,3}(,\d{3})+(\D|$)/.test(text))
     return refuse('a comma before three digits can mean two things; write 1250 or 1.25');
   const parts = quantity.exec(text.replace(/^([+-]?\d+),(\d{1,2})(?!\d)/, '$1.$2'));

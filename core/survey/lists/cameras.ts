@@ -59,7 +59,21 @@ export const cameraList: List<Camera> = {
       { least: 1, most: 9999, whole: true },
       ({ number }) => number,
       (camera, number) => ({ ...camera, number }),
-      { width: 70, also: ['no', 'nr', 'camera', 'camera number', 'channel', 'ch'] },
+      {
+        width: 70,
+        also: [
+          'no',
+          'nr',
+          'camera',
+          'camera number',
+          'channel',
+          'ch',
+          'cam no',
+          'cam',
+          'camera no',
+          'cam id',
+        ],
+      },
     ),
     textColumn(
       'name',

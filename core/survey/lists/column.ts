@@ -9,7 +9,7 @@ export type Cell = string | number | null;
 export type CellKind =
   | { kind: 'text'; most: number }
   | { kind: 'number'; unit: Unit; least: number; most: number; whole?: true }
-  | { kind: 'word'; words: (site: Site) => readonly Word[] }
+  | { kind: 'word'; words: (site: Site) => readonly Word[]; alsoRead?: (text: string) => Read }
   | { kind: 'words'; words: readonly Word[] }
   | { kind: 'yes-no' };
 
@@ -60,12 +60,17 @@ const plain = (text: string): string => text.trim().toLowerCase().replace(/\s+/g
 const yes = new Set(['yes', 'y', 'true', '1', 'x', '✓']);
 const no = new Set(['no', 'n', 'false', '0', '-', '–']);
 
+/** A number that is written with what it is of: `CAM-01`, `Camera 7`, `#12`, `Ch 3`. */
+const withName = /^(?:camera|cam|channel|chan|ch|no|nr|number|input|port|#)?[\s.:_#-]*0*(\d+)$/i;
+const withoutName = (text: string, unit: Unit, whole: true | undefined): string =>
+  whole && unit === '' ? (withName.exec(text.trim())?.[1] ?? text) : text;
+
 function readNumber(
   text: Cell,
   { unit, least, most, whole }: CellKind & { kind: 'number' },
   bareLength: 'm' | 'ft',
 ): Read {
-  const typed = typeof text === 'number' ? String(text) : (text ?? '');
+  const typed = withoutName(typeof text === 'number' ? String(text) : (text ?? ''), unit, whole);
   const isBare = /^[+\-−]?[\d.,]+$/.test(typed.trim());
   const parsed = parseQuantity(unit === 'm' && bareLength === 'ft' && isBare ? `${typed} ft` : typed, unit);
   if (parsed.kind === 'refused') return refused(`“${typed}”: ${parsed.why}`);
@@ -107,6 +112,10 @@ function readWord(text: string, words: readonly Word[]): Read {
   return refused(`“${text}” is not one of: ${shown || 'there is none yet'}${words.length > 8 ? '; …' : ''}`);
 }
 
+/** What a word that stands in no list may still say. */
+const readOther = (read: Read, text: string, alsoRead?: (text: string) => Read): Read =>
+  read.kind === 'value' || !alsoRead ? read : alsoRead(text);
+
 /** Reads what was typed or imported as a value that fits the column, or says why it does not. */
 export function readCell(cell: CellKind, input: Cell, site: Site, bareLength: 'm' | 'ft' = 'm'): Read {
   const text = input === null ? '' : String(input).trim();
@@ -118,7 +127,7 @@ export function readCell(cell: CellKind, input: Cell, site: Site, bareLength: 'm
     case 'number':
       return readNumber(input, cell, bareLength);
     case 'word':
-      return readWord(text, cell.words(site));
+      return readOther(readWord(text, cell.words(site)), text, cell.alsoRead);
     case 'words': {
       const read = text
         .split(/[;,]/)

@@ -1,6 +1,6 @@
 import type { Site } from '#core/model/site';
 import type { Unit } from '#core/shared/units';
-import type { Cell, CellKind, Column, Written } from './column';
+import type { Cell, CellKind, Column, Read, Written } from './column';
 import type { Word } from './siteWords';
 
 interface Saying {
@@ -138,6 +138,10 @@ export const yesNoColumn = <Row>(
     (one, value) => row(set(one, value === 'yes')),
     { width: 76, ...saying },
   );
+
+/** A column of words that reads more than its words. */
+export const readAlso = <Row>(of: Column<Row>, alsoRead: (text: string) => Read): Column<Row> =>
+  of.cell.kind === 'word' ? { ...of, cell: { ...of.cell, alsoRead } } : of;
 
 /** A text that may be left out altogether. */
 export const optionalText = <Row extends object>(one: Row, key: keyof Row & string, text: string): Row => {

@@ -1,4 +1,5 @@
 export type { Cell } from './column';
+export { headingLineFor, rowsOf, withHeadingsAt, type FileTable } from './headingRow';
 export { editCells } from './editCells';
 export { fieldsIn, figureIn, noColumn } from './fieldsIn';
 export { neutralised, restored } from './formulae';

@@ -148,7 +148,7 @@ describe('an import', () => {
         [9, 'Kiosk A', 'Kiosks', null, 'white'],
       ),
     );
-    expect(preview.counts).toEqual({ new: 1, changed: 1, same: 1, refused: 0 });
+    expect(preview.counts).toMatchObject({ new: 1, changed: 1, same: 1, refused: 0 });
     expect(preview.rows[0]).toMatchObject({
       what: '8 Weighbridge',
       cells: [{ heading: 'night W', after: 9.5 }],

@@ -7,7 +7,9 @@ const plain = (heading: string): string =>
     .replace(/[^\p{L}\p{N}]+/gu, ' ')
     .trim();
 const withoutUnit = (heading: string): string =>
-  plain(heading).replace(/ (m|ft|feet|metres|meters|w|watts|v|volts|c|°c|mm)$/, '');
+  plain(heading)
+    .replace(/ (m|ft|feet|metres|meters|w|watts|v|volts|c|°c|mm)$/, '')
+    .replace(/^(w|watts|v|volts) (?=\p{L})/u, '');
 
 /** What a column of a foreign table was matched with: a column of the list, and feet where its heading says so. */
 export interface Match {

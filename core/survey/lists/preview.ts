@@ -20,7 +20,9 @@ export interface CellNews {
 export type RowNews =
   | { line: number; kind: 'new' | 'changed'; what: string; cells: CellNews[] }
   | { line: number; kind: 'same'; what: string }
-  | { line: number; kind: 'refused'; what: string; why: string[] };
+  | { line: number; kind: 'refused'; what: string; why: string[] }
+  /** A total, a floor between rows, or whatever else a person left out. */
+  | { line: number; kind: 'left-out'; what: string };
 
 /** What an import would do. It can be applied only where no row is refused. */
 export interface Preview {
@@ -184,6 +186,13 @@ function placeProblems(
   });
 }
 
+/** What a row says, for whoever decides to leave it out. */
+const wordsOf = (cells: readonly Cell[]): string =>
+  cells
+    .filter((cell) => cell !== null && cell !== '')
+    .join(' ')
+    .slice(0, 60);
+
 /** What importing a table would do to a site, row by row. Nothing is changed by looking. */
 export function previewImport(
   site: Site,
@@ -191,15 +200,20 @@ export function previewImport(
   table: ForeignTable,
   matches: readonly Match[],
   mark?: string,
+  leftOut: ReadonlySet<number> = new Set(),
 ): Preview {
   const list = listOf(id);
-  const found = findRows(list, table, matches, site, mark);
+  const taken = { ...table, rows: table.rows.filter(({ line }) => !leftOut.has(line)) };
+  const found = findRows(list, taken, matches, site, mark);
   const { rows, draft, owner } = writeRows(list, found.incoming, site, found.draft);
   const changes = changesBetween(site, draft).filter(
     (change) => !('set' in change) || !same(change.set, site[change.kind][change.id]),
   );
   const problems = placeProblems(rows, owner, site, changes);
-  const counts = { new: 0, changed: 0, same: 0, refused: 0 };
+  const counts = { new: 0, changed: 0, same: 0, refused: 0, 'left-out': leftOut.size };
   for (const { kind } of rows) counts[kind] += 1;
-  return { rows, counts, changes, problems };
+  const out = table.rows.flatMap(({ line, cells }): RowNews[] =>
+    leftOut.has(line) ? [{ line, kind: 'left-out', what: wordsOf(cells) }] : [],
+  );
+  return { rows: [...rows, ...out].sort((a, b) => a.line - b.line), counts, changes, problems };
 }

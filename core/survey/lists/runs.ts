@@ -16,13 +16,14 @@ import {
   numberColumn,
   optionalText,
   shownColumn,
+  readAlso,
   siteWordColumn,
   textColumn,
   wordColumn,
   wordsColumn,
 } from './columns';
 import { siteWords } from './siteWords';
-import { cableWords } from './segments';
+import { cableWords, readCable } from './segments';
 
 const numberOf = (run: Run, site: Site): number | null => site.camera[run.cameraId]?.number ?? null;
 const lengthOf = (run: Run): number => run.segments.reduce((sum, { lengthM }) => sum + lengthM, 0);
@@ -94,7 +95,7 @@ export const runList: List<Run> = {
         { least: 1, most: 9999, whole: true },
         () => undefined,
         (run) => run,
-        { width: 70, also: ['number', 'camera number', 'no', 'nr', 'channel'] },
+        { width: 70, also: ['number', 'camera number', 'no', 'nr', 'channel', 'cam no', 'cam', 'camera no'] },
       ),
       read: numberOf,
     },
@@ -111,18 +112,21 @@ export const runList: List<Run> = {
       { also: ['head end', 'from'] },
     ),
     {
-      ...siteWordColumn<Run>(
-        'cable',
-        'cable',
-        () => cableWords,
-        ({ segments }) => (segments.length === 1 ? segments[0]!.cable : ''),
-        (run, value) => {
-          const [only] = run.segments;
-          if (!only || run.segments.length > 1) return several;
-          // Its row of the tables stands in the cell of a cable of the site's own too: that is no change of it.
-          return { kind: 'row', row: value === only.cable ? run : withCable(run, 0, String(value)) };
-        },
-        { width: 220, also: ['cable type', 'construction'] },
+      ...readAlso(
+        siteWordColumn<Run>(
+          'cable',
+          'cable',
+          () => cableWords,
+          ({ segments }) => (segments.length === 1 ? segments[0]!.cable : ''),
+          (run, value) => {
+            const [only] = run.segments;
+            if (!only || run.segments.length > 1) return several;
+            // Its row of the tables stands in the cell of a cable of the site's own too: that is no change of it.
+            return { kind: 'row', row: value === only.cable ? run : withCable(run, 0, String(value)) };
+          },
+          { width: 220, also: ['cable type', 'construction', 'coax', 'coax type'] },
+        ),
+        readCable,
       ),
     },
     {
@@ -158,7 +162,10 @@ export const runList: List<Run> = {
       inputs,
       ({ patchedTo }) => (patchedTo ? `${patchedTo.recorderId}/${patchedTo.input}` : 'none'),
       patched,
-      { width: 200, also: ['input', 'recorder input', 'channel'] },
+      {
+        width: 200,
+        also: ['input', 'recorder input', 'channel', 'dvr port', 'dvr channel', 'recorder port', 'port'],
+      },
     ),
     wordColumn(
       'state',

@@ -1,4 +1,4 @@
-import { coaxCables, pairCables, powerCables } from '#core/physics/cable';
+import { coaxCables, pairCables, powerCables, proposalFrom, readJacketPrint } from '#core/physics/cable';
 import {
   longestSegmentM,
   withCable,
@@ -11,12 +11,20 @@ import {
   type Site,
 } from '#core/model/site';
 import { choices } from '#core/model/labels';
-import type { Cell, List } from './column';
-import { numberColumn, optionalText, siteWordColumn, textColumn, wordColumn } from './columns';
+import type { Cell, List, Read } from './column';
+import { numberColumn, optionalText, readAlso, siteWordColumn, textColumn, wordColumn } from './columns';
 
 export interface SegmentRow {
   run: Run;
   index: number;
+}
+
+/** A cable as it is called on a jacket: `RG59`, `RG-6/U`, `Cat5e`. Where the tables know several, all are named and none is made up. */
+export function readCable(text: string): Read {
+  const { cable, doubts } = proposalFrom(readJacketPrint(text));
+  if (cable !== null) return { kind: 'value', value: cable };
+  const why = doubts[0] ?? 'no cable of the tables is called that';
+  return { kind: 'refused', why: `“${text}”: ${why}` };
 }
 
 export const cableWords = [...coaxCables, ...pairCables].map(({ id, label }) => ({ value: id, label }));
@@ -106,14 +114,17 @@ export const segmentList: List<SegmentRow> = {
       (row) => row,
       { width: 74, also: ['part', 'section'] },
     ),
-    wordColumn(
-      'cable',
-      'cable',
-      cableWords,
-      (row) => segmentOf(row).cable,
-      (row, cable) =>
-        cable === segmentOf(row).cable ? row : { ...row, run: withCable(row.run, row.index, cable) },
-      { width: 220, also: ['cable type', 'construction'] },
+    readAlso(
+      wordColumn(
+        'cable',
+        'cable',
+        cableWords,
+        (row) => segmentOf(row).cable,
+        (row, cable) =>
+          cable === segmentOf(row).cable ? row : { ...row, run: withCable(row.run, row.index, cable) },
+        { width: 220, also: ['cable type', 'construction', 'coax', 'coax type'] },
+      ),
+      readCable,
     ),
     numberColumn(
       'lengthM',

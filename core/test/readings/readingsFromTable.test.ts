@@ -41,6 +41,19 @@ describe('readings from a table', () => {
     expect(problems).toEqual([]);
     expect(readings).toMatchObject([{ found: { test: id, value: 3 } }]);
   });
+  it.each([
+    ['OL', 'coax-loop-ohms', 99_999],
+    ['> 2000', 'coax-loop-ohms', 99_999],
+    ['> 2000', 'insulation-megohms', 2000],
+    ['OL', 'insulation-megohms', 200],
+  ])('%s of %s: the end of the meter', (value, test, expected) => {
+    const { readings, problems } = read(['Run', 'Test', 'Value'], [15, test, value]);
+    expect(problems).toEqual([]);
+    expect(readings).toMatchObject([{ found: { test, value: expected } }]);
+  });
+  it('an end of range says nothing of volts', () => {
+    expect(read(['Run', 'Test', 'Value'], [15, 'night volts', 'OL']).problems).toHaveLength(1);
+  });
   it('says of a meter that it was proved only where the table does', () => {
     const { readings } = read(
       ['Run', 'Test', 'Value', 'Meter proved'],

@@ -78,7 +78,23 @@ function columnIndex(headings: readonly string[], name: ColumnName): number {
   return known === undefined ? -1 : plainly.indexOf(known);
 }
 
+/** A meter at the end of its range: more ohms than it shows, or more megohms than the least of such meters reach. */
+const overRange = { Ω: mostReading - 1, MΩ: 200 } as const;
+
+/** What a meter means by `OL`, or by more than a figure; nothing where it says neither, or where that says nothing of the test. */
+function overOf(text: string, unit: string): number | null {
+  if (unit !== 'Ω' && unit !== 'MΩ') return null;
+  if (/^(ol|o\.l|0l|over ?load|over|inf|∞)$/i.test(text)) return overRange[unit];
+  const least = /^>\s*(.+)$/.exec(text);
+  const parsed = least ? parseQuantity(least[1]!, unit) : null;
+  if (parsed?.kind !== 'read') return null;
+  // Beyond what it shows no loop of a cable goes through; of insulation the figure itself is certain.
+  return unit === 'Ω' ? overRange.Ω : parsed.value;
+}
+
 function valueOf(text: Cell, test: QuantityTestId, unit: string): { value: number } | { why: string } {
+  const over = overOf(String(text ?? '').trim(), testDefinition(test).asks.unit);
+  if (over !== null) return { value: over };
   const parsed = parseQuantity(`${String(text ?? '').trim()} ${unit}`.trim(), testDefinition(test).asks.unit);
   if (parsed.kind === 'refused') return { why: `“${String(text ?? '')}”: ${parsed.why}` };
   return parsed.value >= 0 && parsed.value <= mostReading
@@ -86,10 +102,15 @@ function valueOf(text: Cell, test: QuantityTestId, unit: string): { value: numbe
     : { why: `“${String(text ?? '')}”: from 0 to ${mostReading}` };
 }
 
-/** A moment as an instrument writes it; without a zone it is taken as it stands, in universal time. */
-function momentOf(text: Cell): string | null {
+/** Milliseconds of a moment that names no zone. */
+export type LocalMoment = (written: string) => number;
+const universal: LocalMoment = (written) => Date.parse(`${written}Z`);
+
+/** A moment as an instrument writes it; where no zone stands beside it, it is of the place of whoever reads it in. */
+function momentOf(text: Cell, local: LocalMoment): string | null {
   const written = String(text ?? '').trim();
-  const at = Date.parse(/[zZ]|[+-]\d\d:?\d\d$/.test(written) ? written : `${written.replace(' ', 'T')}Z`);
+  const hasZone = /[zZ]|[+-]\d\d:?\d\d$/.test(written);
+  const at = hasZone ? Date.parse(written) : local(written.replace(' ', 'T'));
   return Number.isFinite(at) ? new Date(at).toISOString() : null;
 }
 
@@ -126,7 +147,12 @@ interface Wide {
 const cellAt = (cells: readonly Cell[], index: number): Cell => (index < 0 ? null : (cells[index] ?? null));
 
 /** When, how warm and with what a row was read; what is not understood is told. */
-function aboutOf(cells: readonly Cell[], columns: Columns, problem: (why: string) => void): About {
+function aboutOf(
+  cells: readonly Cell[],
+  columns: Columns,
+  local: LocalMoment,
+  problem: (why: string) => void,
+): About {
   const about: About = {};
   const [when, warm, instrument] = [
     cellAt(cells, columns.at),
@@ -134,7 +160,7 @@ function aboutOf(cells: readonly Cell[], columns: Columns, problem: (why: string
     cellAt(cells, columns.instrument),
   ];
   if (plain(when) !== '') {
-    const at = momentOf(when);
+    const at = momentOf(when, local);
     if (at === null) problem(`Date “${String(when)}” not understood; use 2026-03-12 08:15`);
     else about.at = at;
   }
@@ -200,7 +226,11 @@ function unreadable({ run, test, value }: Columns, wide: readonly Wide[]): strin
  * Readings from a table: a row for each (run, test, value), or a row for each run with a column for each test. Nothing is
  * guessed: what is not understood is a problem with its line.
  */
-export function readingsFromTable(site: Site, { headings, rows }: ForeignTable): ReadingsRead {
+export function readingsFromTable(
+  site: Site,
+  { headings, rows }: ForeignTable,
+  local: LocalMoment = universal,
+): ReadingsRead {
   const columns = Object.fromEntries(
     (Object.keys(columnNames) as ColumnName[]).map((name) => [name, columnIndex(headings, name)]),
   ) as Columns;
@@ -220,7 +250,7 @@ export function readingsFromTable(site: Site, { headings, rows }: ForeignTable):
       problem(`there is no run ${String(cellAt(cells, columns.run) ?? '')}`);
       return [];
     }
-    const about = aboutOf(cells, columns, problem);
+    const about = aboutOf(cells, columns, local, problem);
     return rowOf(cells, columns, wide, problem).flatMap((found): TableReading[] => {
       const doubt = doubtOf(found, run);
       if (doubt) problem(doubt);

@@ -19,7 +19,7 @@ const { surveyor, instrument } = useTaking();
 /** Why the site does not take them after all. */
 const why = ref<string[]>([]);
 
-const read = computed(() => readingsFromTable(openSite.value, table));
+const read = computed(() => readingsFromTable(openSite.value, table, (written) => Date.parse(written)));
 const problems = computed(() =>
   read.value.problems.slice(0, 12).map(({ line, why }) => `Line ${line}: ${why}`),
 );

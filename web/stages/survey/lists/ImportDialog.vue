@@ -3,13 +3,16 @@ import Dialog from 'primevue/dialog';
 import { computed, ref, shallowRef, toRaw, watch } from 'vue';
 import {
   listOf,
-  type ForeignTable,
+  rowsOf,
+  withHeadingsAt,
+  type FileTable,
   type ListId,
   type Match,
   type Preview,
   type RowNews,
 } from '#core/survey/lists';
 import DialogFoot from '../../../parts/DialogFoot.vue';
+import FieldRow from '../../../parts/FieldRow.vue';
 import PickField from '../../../parts/PickField.vue';
 import { useOpenSite } from '../../../stores/openSite';
 import { useSite } from '../../../stores/site';
@@ -17,12 +20,24 @@ import { useTables } from '../../../tables/useTables';
 import { idMark } from '../../../stores/idMark';
 
 /** What an import would do, row by row, before anything is done. All of it happens, or nothing. */
-const { list, table, remarks } = defineProps<{ list: ListId; table: ForeignTable; remarks: string[] }>();
+const { list, table: whole, remarks } = defineProps<{ list: ListId; table: FileTable; remarks: string[] }>();
 const emit = defineEmits<{ done: [] }>();
 const store = useSite();
 const openSite = useOpenSite();
 const tables = useTables();
 
+/** Every row of the file, and in which line its headings stand: found out, and a person may pick another. */
+const fileRows = computed(() => rowsOf(whole));
+const headingLine = ref(whole.headingLine);
+const table = computed(() => withHeadingsAt(fileRows.value, headingLine.value));
+const leftOut = ref<number[]>([]);
+const mostHeadings = 25;
+const headingChoices = computed(() =>
+  fileRows.value.slice(0, mostHeadings).map(({ line, cells }) => ({
+    value: line,
+    label: `${line}: ${cells.filter((cell) => cell !== null && cell !== '').join(', ')}`.slice(0, 70),
+  })),
+);
 const matches = ref<Match[]>([]);
 const preview = shallowRef<Preview | null>(null);
 const problems = ref<string[]>([]);
@@ -37,23 +52,45 @@ const keys = computed(() => [
     .map(({ key, heading }) => ({ value: key, label: heading })),
 ]);
 const example = (index: number) =>
-  table.rows
+  table.value.rows
     .map(({ cells }) => cells[index])
     .filter((cell) => cell !== null && cell !== '')
     .slice(0, 3)
     .join(', ');
 
 async function look(): Promise<void> {
-  preview.value = await tables.preview(toRaw(openSite.value), list, table, toRaw(matches.value), idMark);
+  preview.value = await tables.preview(
+    toRaw(openSite.value),
+    list,
+    table.value,
+    toRaw(matches.value),
+    idMark,
+    toRaw(leftOut.value),
+  );
   if (preview.value.counts.refused > 0) shown.value = 'refused';
 }
+async function headAt(line: number): Promise<void> {
+  [headingLine.value, leftOut.value, shown.value] = [line, [], 'all'];
+  matches.value = await tables.match(list, table.value.headings);
+  await look();
+}
 watch(
-  () => table,
-  async () => {
-    matches.value = await tables.match(list, table.headings);
-    await look();
-  },
+  () => whole,
+  async () => headAt(await tables.headingLine(list, fileRows.value)),
   { immediate: true },
+);
+/** Leaves rows out by choice, or takes one in again. */
+function leave(lines: readonly number[]): void {
+  leftOut.value = [...new Set([...leftOut.value, ...lines])];
+  shown.value = 'all';
+  void look();
+}
+function takeIn(line: number): void {
+  leftOut.value = leftOut.value.filter((one) => one !== line);
+  void look();
+}
+const refusedLines = computed(() =>
+  (preview.value?.rows ?? []).flatMap(({ kind, line }) => (kind === 'refused' ? [line] : [])),
 );
 function match(index: number, key: string): void {
   matches.value = matches.value.map((one, at) =>
@@ -73,6 +110,7 @@ const kinds = [
   { kind: 'changed', label: 'changed' },
   { kind: 'same', label: 'as they are' },
   { kind: 'refused', label: 'refused' },
+  { kind: 'left-out', label: 'left out' },
 ] as const;
 const mostShown = 300;
 const rows = computed(() =>
@@ -90,7 +128,7 @@ const standing = computed(() => {
   const { counts, changes, problems: whole } = preview.value;
   if (counts.refused > 0)
     return [
-      `${counts.refused} row${counts.refused === 1 ? ' is' : 's are'} refused. Put them right in the file and import it again; nothing is applied until all fit.`,
+      `${counts.refused} row${counts.refused === 1 ? ' is' : 's are'} refused. Put them right in the file, or leave them out; nothing is applied until all fit.`,
     ];
   if (whole.length > 0) return whole;
   return changes.length === 0 ? ['Everything in this file is noted already.'] : problems.value;
@@ -116,8 +154,11 @@ function apply(): void {
   >
     <form class="import" @submit.prevent="apply">
       <p v-for="remark in remarks" :key="remark" class="caution">{{ remark }}</p>
+      <FieldRow label="Headings in line"
+        ><PickField :value="headingLine" :choices="headingChoices" label="Headings in line" @take="headAt"
+      /></FieldRow>
       <section>
-        <h3>Columns of the file</h3>
+        <h2 class="minor">Columns of the file</h2>
         <div class="columns">
           <label v-for="(heading, index) in table.headings" :key="index" class="column"
             ><span class="from" :title="heading">{{ heading || '(no heading)' }}</span
@@ -132,7 +173,7 @@ function apply(): void {
       </section>
       <section v-if="preview" class="news">
         <div class="row">
-          <h3>What it would do</h3>
+          <h2 class="minor">What it would do</h2>
           <button
             v-for="{ kind, label } in kinds"
             :key="kind"
@@ -143,12 +184,22 @@ function apply(): void {
           >
             {{ label }} {{ kind === 'all' ? preview.rows.length : preview.counts[kind] }}
           </button>
+          <button v-if="refusedLines.length > 0" type="button" class="btn small" @click="leave(refusedLines)">
+            Leave out what is refused
+          </button>
         </div>
         <ul class="rows">
           <li v-for="row in rows.slice(0, mostShown)" :key="row.line" :data-kind="row.kind">
             <span class="mono dim line">{{ row.line }}</span><b>{{ row.what }}</b>
             <span v-if="row.kind === 'same'" class="dim">as it is</span>
-            <span v-else-if="row.kind === 'refused'" class="why">{{ row.why.join('; ') }}</span>
+            <span v-else-if="row.kind === 'refused'" class="why"
+              >{{ row.why.join('; ') }}
+              <button type="button" class="plain out" @click="leave([row.line])">leave it out</button></span
+            >
+            <span v-else-if="row.kind === 'left-out'" class="dim"
+              >left out
+              <button type="button" class="plain out" @click="takeIn(row.line)">take it in</button></span
+            >
             <span v-else
               ><em v-if="row.kind === 'new'">new: </em
               ><template v-for="({ heading, before, after }, index) in row.cells" :key="heading"
@@ -233,6 +284,10 @@ function apply(): void {
 em {
   font-style: normal;
   color: var(--verdigris);
+}
+.out {
+  text-decoration: underline;
+  text-underline-offset: 2px;
 }
 .why {
   border-left: 3px solid var(--madder);

@@ -9,7 +9,7 @@ import {
   removeRows,
   steadyRows,
   tableOf,
-  type ForeignTable,
+  type FileTable,
   type ListId,
   type ShownColumn,
   type ShownRow,
@@ -44,7 +44,7 @@ const problem = ref('');
 const box = useTemplateRef('box');
 const find = useTemplateRef<HTMLInputElement>('find');
 const file = useTemplateRef<HTMLInputElement>('file');
-const importing = shallowRef<{ table: ForeignTable; remarks: string[] } | null>(null);
+const importing = shallowRef<{ table: FileTable; remarks: string[] } | null>(null);
 
 /** Addresses stand in Connect, with what clashes among them. */
 const surveyLists: readonly ListId[] = listIds.filter((one) => one !== 'address');

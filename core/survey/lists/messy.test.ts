@@ -1,0 +1,80 @@
+import { describe, expect, it } from 'vitest';
+import { applyChanges } from '#core/model/site';
+import { saltmarrowSite } from '../../model/site/testSite';
+import {
+  headingLineFor,
+  matchColumns,
+  previewImport,
+  rowsOf,
+  withHeadingsAt,
+  type Cell,
+  type FileTable,
+} from '.';
+
+const site = saltmarrowSite();
+
+/** A sheet as a surveyor hands it over, its first row taken for the headings. */
+const sheet = (...rows: Cell[][]): FileTable => ({
+  headings: rows[0]!.map((cell) => String(cell ?? '')),
+  headingLine: 1,
+  rows: rows.slice(1).map((cells, index) => ({ line: index + 2, cells })),
+});
+const surveyed = sheet(
+  ['Saltmarrow Ferry Terminal', null, null, null],
+  ['Survey of March, second visit', null, null, null],
+  ['Cam No', 'Location', 'View', 'W (night)'],
+  ['Ground floor', null, null, null],
+  ['CAM-01', 'Ticket hall', 'Hall north desk', '4,2 W'],
+  ['CAM-02', 'Ticket hall', 'Hall south desk', 4.5],
+  ['Total', null, null, 8.7],
+);
+
+describe('a sheet with titles, floors and totals', () => {
+  const rows = rowsOf(surveyed);
+  const line = headingLineFor('camera', rows);
+  const table = withHeadingsAt(rows, line);
+  const matches = matchColumns('camera', table.headings);
+  const preview = (leftOut: number[] = []) =>
+    previewImport(site, 'camera', table, matches, 'x', new Set(leftOut));
+
+  it('finds its headings under the titles, as people write them', () => {
+    expect(line).toBe(3);
+    expect(matches.map(({ key }) => key)).toEqual(['number', 'place', 'name', 'night']);
+  });
+  it('refuses a floor and a total, each in its line, and takes the cameras', () => {
+    expect(
+      preview()
+        .rows.filter(({ kind }) => kind === 'refused')
+        .map(({ line: at }) => at),
+    ).toEqual([4, 7]);
+    expect(preview().rows.find(({ line: at }) => at === 5)).toMatchObject({ what: '1 Hall north desk' });
+  });
+  it('leaves out what a person leaves out, names it, and applies the rest', () => {
+    const { rows: news, counts, changes, problems } = preview([4, 7]);
+    expect([counts.refused, counts['left-out'], problems]).toEqual([0, 2, []]);
+    expect(news.filter(({ kind }) => kind === 'left-out')).toEqual([
+      { line: 4, kind: 'left-out', what: 'Ground floor' },
+      { line: 7, kind: 'left-out', what: 'Total 8.7' },
+    ]);
+    const result = applyChanges(site, changes);
+    expect(result.kind === 'sound' && result.value.site.camera['c01']!.watts.night).toBe(4.2);
+  });
+});
+
+describe('cables as they are called on a jacket', () => {
+  const cabled = (cable: string) => {
+    const table = sheet(['Camera', 'Segment', 'Cable'], [1, 1, cable]);
+    return previewImport(site, 'segment', table, matchColumns('segment', table.headings)).rows[0]!;
+  };
+  it.each(['RG59 BC 20AWG', 'RG-11 BC', 'rg-11/u bare copper'])(
+    '%s is read where its metal is printed',
+    (cable) => {
+      expect(cabled(cable).kind).not.toBe('refused');
+    },
+  );
+  it('a type of which nobody printed the metal is asked about, not made up', () => {
+    const row = cabled('RG59');
+    expect(row.kind).toBe('refused');
+    expect(row.kind === 'refused' && row.why[0]).toMatch(/RG-59/);
+  });
+});
