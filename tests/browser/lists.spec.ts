@@ -170,6 +170,22 @@ test('a sheet with titles, floors and totals comes in at one go', async ({ page,
   await expect(listCell(page, 'c08', 'name')).toHaveText('Weighbridge deck');
 });
 
+test('a word of a file that several cables go by is picked once, for all its rows', async ({
+  page,
+  open,
+}) => {
+  await openList(page, open, 'Segments');
+  await importTable(page, 'segments.csv', 'Camera;Segment;Cable\r\n1;1;RG59\r\n2;1;rg59\r\n3;1;RG-11 BC\r\n');
+  await expect(dialog(page).locator('[data-kind="refused"]')).toHaveCount(2);
+  await expect(dialog(page)).toContainText('“RG59” cable, 2 rows');
+  await dialog(page).getByLabel('“RG59” is').click();
+  await choose(page, 'RG-59, 22 AWG copper-clad steel, aluminium braid');
+  await expect(dialog(page).locator('[data-kind="refused"]')).toHaveCount(0);
+  await dialog(page).getByRole('button', { name: 'Apply 3 rows' }).click();
+  await expect(dialog(page)).toBeHidden();
+  await saved(page);
+});
+
 test('rows are pasted from a spreadsheet', async ({ page, open }) => {
   await openList(page, open, 'Places');
   await page.locator('.lists').evaluate((lists) => {

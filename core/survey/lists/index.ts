@@ -1,4 +1,5 @@
 export type { Cell } from './column';
+export type { AskedWord, Decided } from './tableWords';
 export { headingLineFor, rowsOf, withHeadingsAt, type FileTable } from './headingRow';
 export { editCells } from './editCells';
 export { fieldsIn, figureIn, noColumn } from './fieldsIn';

@@ -34,8 +34,7 @@ describe('a sheet with titles, floors and totals', () => {
   const line = headingLineFor('camera', rows);
   const table = withHeadingsAt(rows, line);
   const matches = matchColumns('camera', table.headings);
-  const preview = (leftOut: number[] = []) =>
-    previewImport(site, 'camera', table, matches, 'x', new Set(leftOut));
+  const preview = (leftOut: number[] = []) => previewImport(site, 'camera', table, matches, 'x', { leftOut });
 
   it('finds its headings under the titles, as people write them', () => {
     expect(line).toBe(3);
@@ -76,5 +75,22 @@ describe('cables as they are called on a jacket', () => {
     const row = cabled('RG59');
     expect(row.kind).toBe('refused');
     expect(row.kind === 'refused' && row.why[0]).toMatch(/RG-59/);
+  });
+  it('what a word stands for is said once, for every row that has it', () => {
+    const table = sheet(['Camera', 'Segment', 'Cable'], [1, 1, 'RG59'], [2, 1, 'rg59 '], [3, 1, 'Blue']);
+    const matches = matchColumns('segment', table.headings);
+    const asked = previewImport(site, 'segment', table, matches).asked;
+    expect(asked.map(({ text, rows }) => [text, rows])).toEqual([
+      ['RG59', 2],
+      ['Blue', 1],
+    ]);
+    const meanings = [
+      { key: 'cable', text: 'RG59', value: 'coax-rg59-cu' },
+      { key: 'cable', text: 'Blue', value: 'coax-rg6-cu' },
+    ];
+    const known = previewImport(site, 'segment', table, matches, 'x', { meanings });
+    expect([known.asked, known.counts.refused]).toEqual([[], 0]);
+    const result = applyChanges(site, known.changes);
+    expect(result.kind === 'sound' && result.value.site.run['r03']!.segments[0]!.cable).toBe('coax-rg6-cu');
   });
 });

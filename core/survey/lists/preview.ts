@@ -3,6 +3,7 @@ import { applyChanges, changesBetween, withChanges, type Change, type Site } fro
 import { readCell, sayCell, saysAlready, type Cell, type List } from './column';
 import { columnOf, listOf, type ListId } from './lists';
 import type { Match } from './matchColumns';
+import { tableWords, type AskedWord, type Decided, type TableWords } from './tableWords';
 
 /** A table from outside: its headings, and its rows as they stood in the file. */
 export interface ForeignTable {
@@ -26,6 +27,7 @@ export type RowNews =
 
 /** What an import would do. It can be applied only where no row is refused. */
 export interface Preview {
+  asked: AskedWord[];
   rows: RowNews[];
   counts: Record<RowNews['kind'], number>;
   changes: Change[];
@@ -49,6 +51,7 @@ function valuesOf(
   cells: readonly Cell[],
   matches: readonly Match[],
   site: Site,
+  words: TableWords,
 ): { values: Map<string, Cell>; why: string[] } {
   const values = new Map<string, Cell>();
   const why: string[] = [];
@@ -58,9 +61,12 @@ function valuesOf(
     if (key === null || cell === null || String(cell).trim() === '') return;
     const column = columnOf(list, key);
     if (!column.write && !list.keys.includes(key)) return;
-    const read = readCell(column.cell, cell, site, length);
-    if (read.kind === 'refused') why.push(`${column.heading}: ${read.why}`);
-    else values.set(key, read.value);
+    const read = readCell(column.cell, words.meaning(key, cell), site, length);
+    if (read.kind === 'refused') {
+      why.push(`${column.heading}: ${read.why}`);
+      words.ask(column, cell, site);
+    }
+    if (read.kind === 'value') values.set(key, read.value);
   });
   return { values, why };
 }
@@ -87,13 +93,14 @@ function findRows(
   table: ForeignTable,
   matches: readonly Match[],
   site: Site,
+  words: TableWords,
   mark?: string,
 ): { incoming: Incoming[]; draft: Site } {
   let draft = site;
   const known = keyed(list, site);
   const seen = new Map<string, number>();
   const incoming = table.rows.map(({ line, cells }): Incoming => {
-    const { values, why } = valuesOf(list, cells, matches, draft);
+    const { values, why } = valuesOf(list, cells, matches, draft, words);
     const key = keyText(list, (one) => values.get(one) ?? null);
     const what = key ?? `line ${line}`;
     if (key === null && why.length === 0)
@@ -200,11 +207,13 @@ export function previewImport(
   table: ForeignTable,
   matches: readonly Match[],
   mark?: string,
-  leftOut: ReadonlySet<number> = new Set(),
+  decided: Decided = {},
 ): Preview {
   const list = listOf(id);
+  const leftOut = new Set(decided.leftOut);
+  const words = tableWords(decided);
   const taken = { ...table, rows: table.rows.filter(({ line }) => !leftOut.has(line)) };
-  const found = findRows(list, taken, matches, site, mark);
+  const found = findRows(list, taken, matches, site, words, mark);
   const { rows, draft, owner } = writeRows(list, found.incoming, site, found.draft);
   const changes = changesBetween(site, draft).filter(
     (change) => !('set' in change) || !same(change.set, site[change.kind][change.id]),
@@ -215,5 +224,11 @@ export function previewImport(
   const out = table.rows.flatMap(({ line, cells }): RowNews[] =>
     leftOut.has(line) ? [{ line, kind: 'left-out', what: wordsOf(cells) }] : [],
   );
-  return { rows: [...rows, ...out].sort((a, b) => a.line - b.line), counts, changes, problems };
+  return {
+    rows: [...rows, ...out].sort((a, b) => a.line - b.line),
+    counts,
+    changes,
+    problems,
+    asked: words.asked(),
+  };
 }

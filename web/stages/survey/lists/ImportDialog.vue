@@ -5,12 +5,15 @@ import {
   listOf,
   rowsOf,
   withHeadingsAt,
+  type AskedWord,
+  type Decided,
   type FileTable,
   type ListId,
   type Match,
   type Preview,
   type RowNews,
 } from '#core/survey/lists';
+import { counted } from '#core/shared/labels';
 import DialogFoot from '../../../parts/DialogFoot.vue';
 import FieldRow from '../../../parts/FieldRow.vue';
 import PickField from '../../../parts/PickField.vue';
@@ -31,6 +34,7 @@ const fileRows = computed(() => rowsOf(whole));
 const headingLine = ref(whole.headingLine);
 const table = computed(() => withHeadingsAt(fileRows.value, headingLine.value));
 const leftOut = ref<number[]>([]);
+const meanings = ref<NonNullable<Decided['meanings']>[number][]>([]);
 const mostHeadings = 25;
 const headingChoices = computed(() =>
   fileRows.value.slice(0, mostHeadings).map(({ line, cells }) => ({
@@ -65,12 +69,12 @@ async function look(): Promise<void> {
     table.value,
     toRaw(matches.value),
     idMark,
-    toRaw(leftOut.value),
+    { leftOut: toRaw(leftOut.value), meanings: toRaw(meanings.value) },
   );
   if (preview.value.counts.refused > 0) shown.value = 'refused';
 }
 async function headAt(line: number): Promise<void> {
-  [headingLine.value, leftOut.value, shown.value] = [line, [], 'all'];
+  [headingLine.value, leftOut.value, meanings.value, shown.value] = [line, [], [], 'all'];
   matches.value = await tables.match(list, table.value.headings);
   await look();
 }
@@ -79,6 +83,13 @@ watch(
   async () => headAt(await tables.headingLine(list, fileRows.value)),
   { immediate: true },
 );
+/** Says once what a word of the file stands for. */
+function mean({ key, text }: AskedWord, value: string): void {
+  meanings.value = [...meanings.value, { key, text, value }];
+  shown.value = 'all';
+  void look();
+}
+const mostAsked = 12;
 /** Leaves rows out by choice, or takes one in again. */
 function leave(lines: readonly number[]): void {
   leftOut.value = [...new Set([...leftOut.value, ...lines])];
@@ -169,6 +180,25 @@ function apply(): void {
               @take="(key) => match(index, key)"
             /><span class="dim tiny example">{{ example(index) }}</span></label
           >
+        </div>
+      </section>
+      <section v-if="preview && preview.asked.length > 0">
+        <h2 class="minor">Words of the file that are not known</h2>
+        <div class="columns">
+          <label
+            v-for="one in preview.asked.slice(0, mostAsked)"
+            :key="`${one.key} ${one.text}`"
+            class="column"
+            ><span class="from"
+              >“{{ one.text }}”
+              <span class="dim tiny">{{ one.heading }}, {{ counted(one.rows, 'row') }}</span></span
+            ><PickField
+              :value="null"
+              :choices="[...one.words]"
+              :label="`“${one.text}” is`"
+              placeholder="pick what it is"
+              @take="(value) => mean(one, value)"
+          /></label>
         </div>
       </section>
       <section v-if="preview" class="news">
