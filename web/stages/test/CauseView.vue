@@ -245,7 +245,7 @@ td {
   color: var(--madder);
   white-space: nowrap;
 }
-.words span {
+.words .dim {
   display: block;
 }
 .ground {

@@ -11,17 +11,20 @@ const widthPx = computed(() => Math.max(2, (28 * Math.min(spoken.decibans, mostD
 
 <template>
   <span class="spoken" :title="`${Math.round(spoken.decibans)} decibans`"
-    ><svg width="28" height="6" aria-hidden="true"><rect :width="widthPx" height="6" /></svg>
-    {{ spoken.message }}<span class="dim">, {{ spoken.strength }}</span></span
+    ><svg width="28" height="6" aria-hidden="true"><rect :width="widthPx" height="6" /></svg
+    ><span
+      >{{ spoken.message }}<span class="dim">, {{ spoken.strength }}</span></span
+    ></span
   >
 </template>
 
 <style scoped>
 .spoken {
-  display: block;
+  display: grid;
+  grid-template-columns: 34px minmax(0, 1fr);
 }
 svg {
-  vertical-align: middle;
+  margin-top: 5px;
 }
 rect {
   fill: var(--ink-2);
