@@ -1,11 +1,11 @@
-import { optionRow, aboutOf, demandsOf, parseSiteFile } from '#core/model/site';
+import { optionRow, aboutOf, demandsOf } from '#core/model/site';
 import type { Highs } from 'highs';
 import { catalogueOf } from '#core/model/catalogue';
 import { planSolver } from '#core/evaluate';
 import { planningInput, planSite, type Plan, type PlanningInput, type Planning } from '#core/decide/plan';
-import { problemLine } from '#core/shared/problems';
 import { lpText } from '#core/solver';
 import { formatQuantity } from '#core/shared/units';
+import { siteIn } from './siteFiles';
 
 export interface PlanRun {
   status: number;
@@ -87,19 +87,9 @@ const planned = (planning: Planning, input: PlanningInput): string[] => {
 export function plan(args: readonly string[], readFile: (file: string) => string, highs: Highs): PlanRun {
   const asked = read(args);
   if (typeof asked === 'string') return { status: 2, out: '', errors: [asked] };
-  let text: string;
-  try {
-    text = readFile(asked.file);
-  } catch (error) {
-    return {
-      status: 2,
-      out: '',
-      errors: [`${asked.file} cannot be read: ${error instanceof Error ? error.message : String(error)}`],
-    };
-  }
-  const site = parseSiteFile(text);
-  if (site.kind === 'refused') return { status: 2, out: '', errors: site.problems.map(problemLine) };
-  const input = planningInput(site.value, demandsOf(site.value));
+  const site = siteIn(asked.file, readFile);
+  if (Array.isArray(site)) return { status: 2, out: '', errors: site };
+  const input = planningInput(site, demandsOf(site));
   const planning = planSite(
     planSolver(highs),
     input,
@@ -114,6 +104,6 @@ export function plan(args: readonly string[], readFile: (file: string) => string
     errors: [],
     ...(asked.lpFile === undefined
       ? {}
-      : { lp: { file: asked.lpFile, text: lpText(input.model.programme, aboutOf(site.value).name) } }),
+      : { lp: { file: asked.lpFile, text: lpText(input.model.programme, aboutOf(site).name) } }),
   };
 }

@@ -170,7 +170,7 @@ function faultLossDb({ fault }: ActualRun['faults'][number]): number {
     case 'shunt':
       return shuntLossDb(fault.ohms, 75);
     case 'tap':
-      return tapLossDb(75);
+      return tapLossDb;
   }
 }
 

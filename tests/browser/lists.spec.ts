@@ -157,7 +157,16 @@ test('a sheet with titles, floors and totals comes in at one go', async ({ page,
   await importTable(
     page,
     'survey.csv',
-    'sep=;\r\nSaltmarrow Ferry Terminal;;;\r\n\r\nCam No;Location;View;W (night)\r\nGround floor;;;\r\nCAM-08;Lanes;Weighbridge deck;9,5 W\r\nCAM-25;Workshop;Rope store;4\r\nTotal;;;13,5\r\n',
+    [
+      'sep=;',
+      'Saltmarrow Ferry Terminal;;;',
+      '',
+      'Cam No;Location;View;W (night)',
+      'Ground floor;;;',
+      'CAM-08;Lanes;Weighbridge deck;9,5 W',
+      'CAM-25;Workshop;Rope store;4',
+      'Total;;;13,5',
+    ].join('\r\n'),
   );
   await expect(dialog(page).getByLabel('Headings in line')).toContainText('Cam No, Location, View');
   await expect(dialog(page).getByLabel('Column W (night) is')).toContainText('night');

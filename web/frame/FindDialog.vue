@@ -24,7 +24,6 @@ const evaluation = useEvaluation();
 const typed = ref('');
 const at = ref(0);
 const id = useId();
-/** Where the focus was when it was asked for: it goes back there where nothing is gone to. */
 watch(visible, (isOpen) => {
   if (isOpen) [typed.value, at.value] = ['', 0];
 });

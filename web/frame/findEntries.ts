@@ -20,7 +20,7 @@ export function foundEntries(entries: readonly FindEntry[], typed: string): Find
   const rankOf = ({ label }: FindEntry): number =>
     label.toLowerCase().startsWith(wanted) ? 0 : isFound([label], typed) ? 1 : 2;
   return entries
-    .filter(({ texts, label }) => isFound([label, ...texts], typed))
+    .filter(({ texts, label }) => isFound(texts, typed) || isFound([label], typed))
     .map((entry) => ({ entry, rank: rankOf(entry) }))
     .sort((a, b) => a.rank - b.rank)
     .slice(0, mostListed)

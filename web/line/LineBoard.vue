@@ -64,7 +64,6 @@ const ticks = computed(() => {
         :tabindex="run.run.id === tabbed ? 0 : -1"
         :aria-label="`${run.camera.number} ${run.camera.name}, ${shape.words}: ${verdictFigure(run.findings.binding)}, ${run.findings.binding.message}`"
         :data-run="run.run.id"
-        @focus="run.run.id !== runId && emit('select', run.run.id)"
         @click="emit('select', run.run.id)"
         @dblclick="emit('open', run.run.id)"
       >

@@ -409,6 +409,8 @@ describe('a plan stays good', () => {
       samePlanningInput(site, after(site, choose(site, 'c09', { option: 'keep', ...who, locked: true }))),
     ).toBe(false);
     expect(samePlanningInput(site, { ...site, product: {} })).toBe(false);
+    // What was mended decides which readings count.
+    expect(samePlanningInput(site, { ...site, mending: {} })).toBe(false);
     expect(samePlanningInput(site, { ...site })).toBe(true);
   });
 });

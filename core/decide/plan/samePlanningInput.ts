@@ -8,6 +8,7 @@ const underAPlan: readonly Kind[] = [
   'recorder',
   'run',
   'reading',
+  'mending',
   'equipment',
   'product',
   'demands',

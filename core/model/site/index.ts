@@ -73,7 +73,7 @@ export type { RadioPath } from './radioPath';
 export { linkMedia, usualLinkMbps, type Link, type LinkEnd, type LinkMedium } from './link';
 export { conductorsOf, leaveSheaths, segmentsAlike, shareCable, sheathAt } from './sharedCable';
 export type { SheathMember } from './sheath';
-export { troubles, type Mending, type Trouble } from './mending';
+export { mostTroublesFound, troubles, type Mending, type Trouble } from './mending';
 export { noteMending } from './mendingEdits';
 export { camerasNumbered } from './monitorTiles';
 export { baudRates, type Telemetry } from './telemetry';

@@ -27,6 +27,9 @@ export const troubles = [
 ] as const;
 export type Trouble = (typeof troubles)[number];
 
+/** More troubles than these nobody finds on one run. */
+export const mostTroublesFound = 5;
+
 /** What somebody who opened it up found a run to have, and what he did about it. */
 export const mendingSchema = z.strictObject({
   id: idSchema,
@@ -36,7 +39,7 @@ export const mendingSchema = z.strictObject({
   /** What it was; empty where nothing was wrong. */
   found: z
     .array(z.enum(troubles))
-    .max(5)
+    .max(mostTroublesFound)
     .refine((found) => new Set(found).size === found.length, 'each trouble once'),
   did: z.string().trim().max(200),
   /** The line is another since: what was read of it before no longer counts. */

@@ -8,7 +8,7 @@ export const shuntLossDb = (ohms: number, lineOhms: number): number =>
   20 * Math.log10(1 + lineOhms / (2 * Math.max(ohms, 0.1)));
 
 /** A branch of the line's own impedance takes a third of the wave: a shunt of Z. Where its end comes back in step or out of it there are peaks and notches about that. */
-export const tapLossDb = (lineOhms: number): number => shuntLossDb(lineOhms, lineOhms);
+export const tapLossDb = 20 * Math.log10(3 / 2);
 
 /** A branch as a trace tells it: how long a wave takes to its end and back, and how much of it the end sends back. */
 export interface Branch {
@@ -30,12 +30,12 @@ const passedPower = (quarters: number): number => 1 / (1 + Math.tan((Math.PI / 2
  * end) what its end sends back comes out of step and takes nearly all; a shorter one takes what it takes at the highest frequency. One
  * of unknown length is taken to have its notch within.
  */
-export function tapNotchDb(lineOhms: number, topMHz: number, branch?: Branch): number {
-  if (branch && Math.abs(branch.gamma) < echoingFrom) return tapLossDb(lineOhms);
+export function tapNotchDb(topMHz: number, branch?: Branch): number {
+  if (branch && Math.abs(branch.gamma) < echoingFrom) return tapLossDb;
   // A shorted branch shorts all that is slow: its first notch is at nothing.
   const quarterMHz = !branch || branch.gamma < 0 ? 0 : 500 / branch.thereAndBackNs;
   const middle = Math.min(1, topMHz / quarterMHz);
   const steps = Array.from({ length: notchSteps }, (_, k) => (2 * k + 1) / notchSteps - 1);
   const passed = steps.reduce((sum, at) => sum + passedPower(middle * (1 + notchShare * at)), 0) / notchSteps;
-  return Math.max(tapLossDb(lineOhms), -10 * Math.log10(passed));
+  return Math.max(tapLossDb, -10 * Math.log10(passed));
 }

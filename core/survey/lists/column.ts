@@ -61,7 +61,7 @@ const yes = new Set(['yes', 'y', 'true', '1', 'x', '✓']);
 const no = new Set(['no', 'n', 'false', '0', '-', '–']);
 
 /** A number that is written with what it is of: `CAM-01`, `Camera 7`, `#12`, `Ch 3`. */
-const withName = /^(?:camera|cam|channel|chan|ch|no|nr|number|input|port|#)?[\s.:_#-]*0*(\d+)$/i;
+const withName = /^(?:camera|cam|channel|chan|ch|no|nr|number|input|port|#)[\s.:_#-]*(\d+)$/i;
 const withoutName = (text: string, unit: Unit, whole: true | undefined): string =>
   whole && unit === '' ? (withName.exec(text.trim())?.[1] ?? text) : text;
 

@@ -60,6 +60,12 @@ describe('a sheet with titles, floors and totals', () => {
   });
 });
 
+it('a number that is not one stays so: nothing is stripped but a name', () => {
+  const table = sheet(['Camera', 'Segment', 'Cores out'], [1, 1, '-2']);
+  const [row] = previewImport(site, 'segment', table, matchColumns('segment', table.headings)).rows;
+  expect(row).toMatchObject({ kind: 'refused' });
+});
+
 describe('cables as they are called on a jacket', () => {
   const cabled = (cable: string) => {
     const table = sheet(['Camera', 'Segment', 'Cable'], [1, 1, cable]);

@@ -7,6 +7,20 @@ const wordsOf = (text: string): string[] =>
     .split(/[^\p{L}\p{N}.:,]+/u)
     .filter(Boolean);
 
+/** Texts as they are compared. */
+interface Compared {
+  bare: string[];
+  words: string[];
+}
+const compared = new WeakMap<readonly string[], Compared>();
+
+/** Worked out once for texts that are looked through at every key. */
+function comparedOf(texts: readonly string[]): Compared {
+  let of = compared.get(texts);
+  if (!of) compared.set(texts, (of = { bare: texts.map(bare), words: texts.flatMap(wordsOf) }));
+  return of;
+}
+
 /** Whether a word stands at the start of one of these, or is the figure itself. */
 const hasWord = (words: readonly string[], wanted: string): boolean =>
   words.some((word) => (/^\d+$/.test(wanted) ? word === wanted : word.startsWith(wanted)));
@@ -18,8 +32,8 @@ const hasWord = (words: readonly string[], wanted: string): boolean =>
 export function isFound(texts: readonly string[], typed: string): boolean {
   const whole = bare(typed);
   if (whole === '') return true;
+  const known = comparedOf(texts);
   // A figure alone is a number, not a part of one.
-  if (!/^\d+$/.test(whole) && texts.some((text) => bare(text).includes(whole))) return true;
-  const all = texts.flatMap(wordsOf);
-  return wordsOf(typed).every((wanted) => hasWord(all, wanted));
+  if (!/^\d+$/.test(whole) && known.bare.some((text) => text.includes(whole))) return true;
+  return wordsOf(typed).every((wanted) => hasWord(known.words, wanted));
 }

@@ -16,7 +16,7 @@ export function faultsLossDb(run: Run, events: readonly RunEvent[], topMHz?: num
       case 'shunt':
         return sum + shuntLossDb(ohms, lineOhms);
       case 'tap':
-        return sum + (topMHz === undefined ? tapLossDb(lineOhms) : tapNotchDb(lineOhms, topMHz, branch));
+        return sum + (topMHz === undefined ? tapLossDb : tapNotchDb(topMHz, branch));
       // A patch sends ρ² of the power back at each of its two steps.
       case 'lower-impedance':
         return sum - 20 * Math.log10(1 - ((lineOhms - ohms) / (lineOhms + ohms)) ** 2);

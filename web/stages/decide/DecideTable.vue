@@ -99,7 +99,6 @@ watch(
             :aria-label="cellWords(run, option)"
             :aria-selected="run.run.id === runId && option.kind === kind"
             :title="option.state === 'no' ? option.why : option.message"
-            @focus="!isInHand(run, option) && emit('pick', run.run.id, option.kind)"
             @click="emit('pick', run.run.id, option.kind)"
           >
             <span v-if="option.state === 'no'" class="none">{{ option.short }}</span>

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed, defineAsyncComponent, ref, watch } from 'vue';
+import { computed, defineAsyncComponent, nextTick, ref, useTemplateRef, watch } from 'vue';
 import { useRoute, useRouter } from 'vue-router';
 import { fieldKey, type Gap } from '#core/survey/gaps';
 import type { Camera } from '#core/model/site';
@@ -35,10 +35,18 @@ watch(adding, (is) => {
 const wantedField = ref('');
 
 const view = computed<SurveyView>(() => (isSurveyView(route.query['view']) ? route.query['view'] : 'board'));
-const show = (next: SurveyView) => {
+async function open(next: SurveyView): Promise<void> {
   editing.value = false;
-  void router.push({ ...route, query: next === 'board' ? {} : { view: next } });
-};
+  await router.push({ ...route, query: next === 'board' ? {} : { view: next } });
+}
+const show = (next: SurveyView) => void open(next);
+const tabs = useTemplateRef('tabs');
+/** The name of a view that is pressed becomes its heading: the focus stays on it. */
+async function pressed(next: SurveyView): Promise<void> {
+  await open(next);
+  await nextTick();
+  tabs.value?.querySelector('h1')?.focus();
+}
 const words = computed(() => {
   const { runs, cableM } = summary.value;
   return runs.length === 0
@@ -102,10 +110,10 @@ useKeys([
   <div class="survey" :class="{ editing: editing && selection.current }">
     <div class="main">
       <div class="row head">
-        <nav class="views" aria-label="Views of the survey">
+        <nav ref="tabs" class="views" aria-label="Views of the survey">
           <template v-for="one in surveyViews" :key="one.id">
-            <h1 v-if="one.id === view">{{ one.label }}</h1>
-            <button v-else type="button" class="plain" @click="show(one.id)">
+            <h1 v-if="one.id === view" tabindex="-1">{{ one.label }}</h1>
+            <button v-else type="button" class="plain" @click="pressed(one.id)">
               {{ one.label }} <kbd>{{ one.key }}</kbd>
             </button>
           </template>

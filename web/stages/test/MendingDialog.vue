@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import Dialog from 'primevue/dialog';
 import { computed, reactive, ref } from 'vue';
-import type { Mending, Trouble } from '#core/model/site';
+import { mostTroublesFound, type Mending, type Trouble } from '#core/model/site';
 import { causeWords } from '#core/test/diagnosis';
 import DialogFoot from '../../parts/DialogFoot.vue';
 import FieldRow from '../../parts/FieldRow.vue';
@@ -33,6 +33,10 @@ const fits = (text: string) => (text.length <= mostWords ? undefined : `up to ${
 function note(): void {
   if (typed.found.length === 0 && !typed.isSound) {
     why.value = 'Pick what it was, or say that nothing was wrong.';
+    return;
+  }
+  if (typed.found.length > mostTroublesFound) {
+    why.value = `Up to ${mostTroublesFound} at once; note the others as found later.`;
     return;
   }
   emit('noted', { found: [...typed.found], did: typed.did.trim(), changedLine: changedLine.value });

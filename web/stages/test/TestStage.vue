@@ -116,7 +116,7 @@ useKeys([
 <template>
   <div v-if="!evaluation" class="no-run">
     <div class="empty">
-      <h1 class="none-picked">Pick a run to test.</h1>
+      <h1 class="none-picked"><strong>Pick a run to test.</strong></h1>
       Choose it on the left, or press <kbd>j</kbd> for the first one. Hatched bars are runs that nobody has
       tested yet.
     </div>

@@ -303,7 +303,6 @@ const height = 230;
                   type="button"
                   class="plain"
                   :aria-label="`Marker to ${own.quantity(event.atM, 'm')}, ${eventWords(event)}`"
-                  @click="marker = event.atM"
                 >
                   {{ own.quantity(event.atM, 'm') }}
                 </button>
