@@ -2,6 +2,10 @@ import path from 'node:path';
 import vue from '@vitejs/plugin-vue';
 import { defineConfig } from 'vite';
 
+// Said by `npm run dev`, whose pages stand beside its server.
+const serverPort = Number(process.env.NEOTROPE_PORT ?? 4127);
+const serverAddress = `http://127.0.0.1:${serverPort}`;
+
 export default defineConfig({
   root: 'web',
   plugins: [vue()],
@@ -14,14 +18,14 @@ export default defineConfig({
   build: { outDir: '../dist', emptyOutDir: true, manifest: true, assetsInlineLimit: 0 },
   worker: { format: 'es' },
   server: {
-    port: 4128,
+    port: serverPort + 1,
     strictPort: true,
     host: '127.0.0.1',
     proxy: {
       '/api': {
-        target: 'http://127.0.0.1:4127',
+        target: serverAddress,
         changeOrigin: true,
-        headers: { origin: 'http://127.0.0.1:4127' },
+        headers: { origin: serverAddress },
       },
     },
   },

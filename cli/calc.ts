@@ -16,6 +16,7 @@ const print = (value: unknown): CalcResult => ({
   errors: [],
 });
 
+export const calcUsage = 'calc NAME [--schema], or calc --list';
 const names = Object.keys(calculations);
 
 function list(): string {
@@ -26,8 +27,7 @@ function list(): string {
 /** `calc` itself, without its streams: arguments and the text of standard input to what is printed. */
 export function calc(args: readonly string[], readInput: () => string): CalcResult {
   const [first, second, ...rest] = args;
-  if (rest.length > 0 || (second !== undefined && second !== '--schema'))
-    return fail(`usage: calc NAME [--schema], or calc --list`);
+  if (rest.length > 0 || (second !== undefined && second !== '--schema')) return fail(`usage: ${calcUsage}`);
   if (first === '--list') return print(list());
   const calculation =
     first === undefined ? undefined : Object.hasOwn(calculations, first) ? calculations[first] : undefined;

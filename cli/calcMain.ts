@@ -1,5 +1,5 @@
 import { readFileSync } from 'node:fs';
-import { calc } from './calc';
+import { calc, calcUsage } from './calc';
 import { command } from './command';
 
-await command(() => calc(process.argv.slice(2), () => readFileSync(0, 'utf8')));
+await command(calcUsage, (args) => calc(args, () => readFileSync(0, 'utf8')));

@@ -1,5 +1,5 @@
-import { calibrateOn } from './calibrate';
+import { calibrateOn, calibrateUsage } from './calibrate';
 import { command } from './command';
 import { readSiteFile } from './readSiteFile';
 
-await command(() => calibrateOn(process.argv.slice(2), readSiteFile));
+await command(calibrateUsage, (args) => calibrateOn(args, readSiteFile));

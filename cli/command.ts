@@ -9,14 +9,22 @@ export interface Said {
 const firstLine = (error: unknown): string =>
   (error instanceof Error ? error.message : String(error)).split('\n')[0]!;
 
-/** Says what a command came to. Whatever goes wrong in it is one line on standard error and status 2; whoever reads may stop early. */
-export async function command(run: () => Said | Promise<Said>): Promise<void> {
+/**
+ * Says what a command came to, or how it is used where that is asked. Whatever goes wrong in it is one line on standard error and status 2;
+ * whoever reads may stop early.
+ */
+export async function command(
+  usage: string,
+  run: (args: readonly string[]) => Said | Promise<Said>,
+): Promise<void> {
+  const args = process.argv.slice(2);
   process.stdout.on('error', (error: NodeJS.ErrnoException) => {
     if (error.code !== 'EPIPE') process.exitCode = 2;
   });
   let said: Said;
   try {
-    said = await run();
+    const isHelp = args.includes('--help') || args.includes('-h');
+    said = isHelp ? { status: 0, out: `Usage: ${usage}`, errors: [] } : await run(args);
   } catch (error) {
     said = { status: 2, out: '', errors: [firstLine(error)] };
   }

@@ -1,5 +1,5 @@
 import { command } from './command';
-import { diagnoseFile } from './diagnose';
+import { diagnoseFile, diagnoseUsage } from './diagnose';
 import { readSiteFile } from './readSiteFile';
 
-await command(() => diagnoseFile(process.argv.slice(2), readSiteFile));
+await command(diagnoseUsage, (args) => diagnoseFile(args, readSiteFile));

@@ -1,14 +1,10 @@
 import { readFileSync, writeFileSync } from 'node:fs';
 import loadHighs from 'highs';
 import { command } from './command';
-import { plan } from './plan';
+import { plan, planUsage } from './plan';
 
-await command(async () => {
-  const { lp, ...said } = plan(
-    process.argv.slice(2),
-    (file) => readFileSync(file, 'utf8'),
-    await loadHighs(),
-  );
+await command(planUsage, async (args) => {
+  const { lp, ...said } = plan(args, (file) => readFileSync(file, 'utf8'), await loadHighs());
   if (lp) writeFileSync(lp.file, lp.text);
   return said;
 });

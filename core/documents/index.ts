@@ -1,1 +1,3 @@
-export { planSheet, type PlanRow, type PlanSheet } from './planSheet';
+export { planSheet, type PlanSheet } from './planSheet';
+export { planTable } from './planTable';
+export { restsOn } from './restsOn';

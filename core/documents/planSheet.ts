@@ -6,6 +6,7 @@ import { policies as allPolicies, policyOptionOf } from '#core/decide/plan';
 import type { Part } from '#core/decide/options';
 import { assumedFacts } from '#core/survey/gaps';
 import { formatQuantity } from '#core/shared/units';
+import { restsOn } from './restsOn';
 import { plannedNetworkCautions, plannedNetworkLines } from './plannedNetworkLines';
 
 /** One camera's line on the sheet that is handed over. */
@@ -21,7 +22,6 @@ export interface PlanRow {
   hours: number | null;
   darkHours: number | null;
   cost: number | null;
-  decidedBy: string;
   remark: string;
 }
 
@@ -30,6 +30,8 @@ export interface PlanSheet {
   address: string;
   customer: string;
   currency: string;
+  /** How much of it anybody has looked at. */
+  restsOn: string;
   rows: PlanRow[];
   /** A price that nobody has set is `null`. */
   parts: { label: string; count: number; each: number | null; cost: number | null }[];
@@ -90,7 +92,6 @@ function rowsOf(site: Site, { runs }: SiteEvaluation): PlanRow[] {
       hours: option?.hours ?? null,
       darkHours: option?.darkHours ?? null,
       cost: option?.cost ?? null,
-      decidedBy: site.choice[camera.id]?.by ?? '',
       remark: remarkOf(choiceBroken, assumedFacts(site, run)),
     };
   });
@@ -163,6 +164,7 @@ export function planSheet(site: Site, evaluation: SiteEvaluation): PlanSheet {
     address,
     customer,
     currency,
+    restsOn: restsOn(site, chosen),
     rows: rowsOf(site, evaluation),
     parts: total.parts.map((part) => partLine(catalogue, part)),
     shared: total.shared.map((group) => ({

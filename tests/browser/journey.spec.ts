@@ -67,7 +67,11 @@ test('the same by keys alone', async ({ page, open }) => {
   await open('decide');
   for (let k = 0; k < 8; k += 1) await page.keyboard.press('j');
   await expect(page.locator('tr[data-run="r08"]')).toHaveClass(/here/);
-  for (let k = 0; k < 5; k += 1) await page.keyboard.press('ArrowRight');
+  await page.keyboard.press('ArrowRight');
+  await page.keyboard.press('ArrowRight');
+  await page.keyboard.press('Shift+ArrowRight');
+  await page.keyboard.press('o');
+  await page.keyboard.type('6');
   await page.keyboard.press('Enter');
   await expect(cell(page, 'r08', 'ip-coax-unit')).toHaveClass(/chosen/);
   await page.keyboard.press('4');

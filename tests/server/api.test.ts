@@ -61,7 +61,8 @@ describe('reading', () => {
   it('gives the plan as CSV, a line a camera', async () => {
     const lines = (await (await fetch(`${site}/plan.csv`)).text()).trimEnd().split('\r\n');
     expect(lines).toHaveLength(25);
-    expect(lines[1]).toMatch(/^1,Hall north desk,Ticket hall,34 m,"IP over coax, multi-port unit",/);
+    expect(lines[0]).toContain('camera id,camera,name,place id,place,run id,run m,option,');
+    expect(lines[1]).toMatch(/^c01,1,Hall north desk,ticket-hall,Ticket hall,r01,34,ip-coax-unit,/);
   });
   it('compresses, and sends the headers that keep a page to itself', async () => {
     const response = await fetch(site, { headers: { 'accept-encoding': 'gzip' } });

@@ -21,6 +21,7 @@ import KeySheet from './KeySheet.vue';
 import RunList from './RunList.vue';
 import { progressOf, stages } from './stages';
 import StageTape from './StageTape.vue';
+import UndoOffer from './UndoOffer.vue';
 import WhyPanel from './WhyPanel.vue';
 
 const route = useRoute();
@@ -260,6 +261,7 @@ useKeys([
       </section>
       <WhyPanel v-if="why.subject" :derivation="why.derivation" @close="why.close" />
     </main>
+    <UndoOffer @undo="undo" />
     <OwnDialog v-model:visible="ownShown" />
     <SetAsideDialog v-model:visible="asideShown" />
     <FindDialog v-model:visible="finding" />

@@ -8,6 +8,7 @@ import EraseDialog from './EraseDialog.vue';
 import SiteRow from './SiteRow.vue';
 import type { SiteListing } from '#contract';
 import { api, fileAddress, type Answer } from '../stores/api';
+import { useCurrentUser, useNameAsked } from '../stores/currentUser';
 
 /** All sites here: open one, start one, copy, archive, delete, take in and out. */
 const router = useRouter();
@@ -20,6 +21,12 @@ const showArchived = ref(false);
 const showBin = ref(false);
 const erasing = ref<SiteListing | null>(null);
 const file = useTemplateRef('file');
+const person = useCurrentUser();
+const nameAsked = useNameAsked();
+function call(given: string): void {
+  person.value = given.trim() || person.value;
+  nameAsked.value = true;
+}
 
 const all = computed(() => sites.value ?? []);
 const binned = computed(() => all.value.filter(({ binnedAt }) => binnedAt !== null));
@@ -93,6 +100,14 @@ const copy = ({ id, name: original }: SiteListing) =>
       The server does not answer.
       <button type="button" class="plain" style="text-decoration: underline" @click="load">Try again</button>
     </p>
+    <section v-if="!nameAsked" aria-label="Who works here">
+      <h2>Who works here?</h2>
+      <p class="who">
+        <TextField :value="''" label="Your name" placeholder="Your name" @take="call" />
+        <button type="button" class="btn small" @click="call(person)">Sign as “{{ person }}”</button>
+        <span class="dim tiny">It stands beside readings and decisions, and is kept on this device.</span>
+      </p>
+    </section>
     <section v-if="sites">
       <h2>{{ sites.length > 0 ? 'Sites' : 'No sites yet' }}</h2>
       <p v-if="current.length === 0" class="dim">
@@ -203,6 +218,15 @@ h1 {
 h2 {
   padding-bottom: 6px;
   border-bottom: 1px solid var(--rule-strong);
+}
+.who {
+  display: grid;
+  grid-template-columns: 1fr auto;
+  gap: 4px 8px;
+  padding-top: 8px;
+}
+.who :deep(input) {
+  padding-block: 5px;
 }
 .more {
   padding: 8px 16px 8px 0;

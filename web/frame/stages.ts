@@ -53,10 +53,13 @@ export function progressOf({ left, runs, allocation }: SiteSummary): Record<Stag
       left:
         left.broken > 0
           ? `${left.broken} to put right`
-          : all > 0 && left.toPlace + left.toDecide === 0
-            ? 'ready'
-            : 'in progress',
-      share: all > 0 && left.broken + left.toPlace + left.toDecide === 0 ? 1 : 0,
+          : all === 0 || left.toPlace + left.toDecide > 0
+            ? 'in progress'
+            : left.toTest > 0
+              ? `decided, ${left.toTest} untested`
+              : 'ready',
+      // A plan that nobody has tested the runs of is none that is done, however complete it looks.
+      share: left.broken + left.toPlace + left.toDecide === 0 ? done(left.toTest) : 0,
     },
   };
 }

@@ -9,5 +9,8 @@ export function useCurrentUser(): Ref<string> {
   return useLocalStorage('neotrope-person', 'Surveyor');
 }
 
+/** Whether whoever sits here was asked for a name once; it can be changed at any time. */
+export const useNameAsked = (): Ref<boolean> => useLocalStorage('neotrope-person-asked', false);
+
 /** The name as it goes into the record. */
 export const signedAs = (name: string, role: Role): string => name.trim() || role;

@@ -12,11 +12,13 @@ import {
 } from '#core/evaluate';
 import { changesBetween, type OptionKind, type Site } from '#core/model/site';
 import { askEvaluator, restartEvaluator } from '../workers/evaluator';
+import { useMeasures } from './measures';
 import { useSite } from './site';
 
 /** What the core makes of the open site, worked out in a thread of its own after every change. */
 export const useEvaluation = defineStore('evaluation', () => {
   const store = useSite();
+  const own = useMeasures();
   const result = shallowRef<SiteSummary | null>(null);
   /** Whether verdicts and options are in as well; they come a moment after all else when a site is opened. */
   const isWhole = ref(false);
@@ -33,7 +35,7 @@ export const useEvaluation = defineStore('evaluation', () => {
   async function follow(id: string, before: Site, site: Site): Promise<void> {
     const news = await askEvaluator((worker) => worker.follow(changesBetween(before, site)));
     held = { id, site };
-    result.value = applyPatch(result.value, JSON.parse(news) as SummaryPatch, site);
+    result.value = applyPatch(result.value, own.read<SummaryPatch>(news), site);
   }
 
   /** Takes over what traces tell, part by part, as they are read. */
@@ -41,7 +43,7 @@ export const useEvaluation = defineStore('evaluation', () => {
     for (;;) {
       const told = await askEvaluator((worker) => worker.nextTraces());
       if (!told || held?.id !== id || !result.value) return;
-      result.value = applyPatch(result.value, JSON.parse(told.news) as SummaryPatch, held.site);
+      result.value = applyPatch(result.value, own.read<SummaryPatch>(told.news), held.site);
       tracesLeft.value = told.left;
     }
   }
@@ -50,7 +52,7 @@ export const useEvaluation = defineStore('evaluation', () => {
   async function takeDetails(id: string): Promise<void> {
     const details = await askEvaluator((worker) => worker.details());
     if (held?.id !== id || !result.value) return;
-    result.value = withDetails(result.value, JSON.parse(details) as SummaryDetails);
+    result.value = withDetails(result.value, own.read<SummaryDetails>(details));
     isWhole.value = true;
   }
 
@@ -65,7 +67,7 @@ export const useEvaluation = defineStore('evaluation', () => {
     const first = early?.site ?? site;
     const news = await (early?.news ?? askEvaluator((worker) => worker.open(JSON.stringify(site))));
     held = { id, site: first };
-    result.value = applyPatch(null, JSON.parse(news) as SummaryPatch, first);
+    result.value = applyPatch(null, own.read<SummaryPatch>(news), first);
     isWhole.value = false;
     tracesLeft.value = 0;
     void tellRest(id).catch((error: Error) => (problem.value = error.message));
@@ -115,6 +117,12 @@ export const useEvaluation = defineStore('evaluation', () => {
     { immediate: true },
   );
 
+  // Sentences are told anew in the lengths that the person reads now.
+  watch(
+    () => own.measures.length,
+    () => void retry(),
+  );
+
   const byRun = computed(
     () =>
       new Map(
@@ -130,16 +138,19 @@ export const useEvaluation = defineStore('evaluation', () => {
       return null;
     }
   }
-  const why = (subject: Subject) => ask((worker) => worker.why(subject));
+  /** The same with its sentences in the person’s own lengths. */
+  const tell = async <T>(question: Parameters<typeof askEvaluator<T>>[0]): Promise<T | null> =>
+    own.told(await ask(question));
+  const why = (subject: Subject) => tell((worker) => worker.why(subject));
   const chance = (runId: string, option: OptionKind) => ask((worker) => worker.chance(runId, option));
-  const network = (moment: NetworkMoment) => ask((worker) => worker.network(moment));
-  const rooms = (moment: NetworkMoment) => ask((worker) => worker.rooms(moment));
-  const hookUp = (runId: string, gauge: 'awg' | 'mm2') => ask((worker) => worker.hookUp(runId, gauge));
-  const sheet = () => ask((worker) => worker.sheet());
+  const network = (moment: NetworkMoment) => tell((worker) => worker.network(moment));
+  const rooms = (moment: NetworkMoment) => tell((worker) => worker.rooms(moment));
+  const hookUp = (runId: string, gauge: 'awg' | 'mm2') => tell((worker) => worker.hookUp(runId, gauge));
+  const sheet = () => tell((worker) => worker.sheet());
   const traceView = (runId: string) => ask((worker) => worker.traceView(runId));
-  const diagnostics = (runId: string) => ask((worker) => worker.diagnostics(runId));
-  const expected = (runId: string) => ask((worker) => worker.expected(runId));
-  const round = (minutesMost: number) => ask((worker) => worker.round(minutesMost));
+  const diagnostics = (runId: string) => tell((worker) => worker.diagnostics(runId));
+  const expected = (runId: string) => tell((worker) => worker.expected(runId));
+  const round = (minutesMost: number) => tell((worker) => worker.round(minutesMost));
 
   return {
     result,

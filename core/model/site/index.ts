@@ -66,7 +66,7 @@ export {
   type RecorderNetwork,
 } from './networkConfig';
 export { addEquipment, addRecorder, addSupply, type NewRecorder, type NewSupply } from './newHeadEnd';
-export { addRun, addRunTo, firstRun, nextNumber, placeNamed, unseenPlace } from './newRun';
+export { addRun, addRunTo, firstRun, nextNumber, placeNamed, unseenPlace, type LinePart } from './newRun';
 export { fireClasses, notePlace, restrictions, withFireClass, type FireClass, type Place } from './place';
 export { productKinds, productSchema, type Product, type ProductKind, type ProductOf } from './product';
 export type { RadioPath } from './radioPath';
@@ -101,6 +101,7 @@ export { noteRecorder } from './recorderEdits';
 export { removeRunAndCamera, removeThing, type Removal } from './removal';
 export {
   joints,
+  type Joint,
   lengthSources,
   longestSegmentM,
   type Leg,

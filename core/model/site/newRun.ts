@@ -4,8 +4,15 @@ import { placeholderCamera } from './cameraKinds';
 import type { Change } from './change';
 import { freeId } from './freeId';
 import type { Place } from './place';
-import type { Leg, PowerFeed, Run } from './run';
+import type { Joint, Leg, PowerFeed, Run, Segment } from './run';
 import type { Site } from './site';
+
+/** A further stretch of a run: its cable, and what joins it to the one before; a joint that nobody has said is a coupler until somebody looks. */
+export interface LinePart {
+  cable: string;
+  lengthM: number;
+  joint?: Joint;
+}
 
 /** What a person says of a run that is to be added; the rest starts from usual figures and is noted later. */
 export interface NewRun {
@@ -15,6 +22,8 @@ export interface NewRun {
   headEndId: string;
   cable: string;
   lengthM: number;
+  /** Where the run is made of several cables: all after the first, outwards. */
+  goesOn?: readonly LinePart[];
   supplyId: string | null;
 }
 
@@ -63,34 +72,49 @@ function legFor(feed: PowerFeed, cable: string): Leg {
     : { kind: 'cores', cable: 'power-2x18-cu', outCores: 1, backCores: 1 };
 }
 
-/** A run of one segment whose length is an estimate, from the head end to a camera. */
+const estimated = (
+  { cable, lengthM }: LinePart,
+  { environment, temperatureC }: Place,
+  feed: PowerFeed,
+): Segment => {
+  const leg = legFor(feed, cable);
+  return {
+    cable,
+    lengthM,
+    lengthFrom: 'estimate',
+    spreadM: Math.min(500, Math.round(lengthM * 0.05)),
+    environment,
+    temperatureC,
+    leg,
+    ...(leg.kind === 'none' ? {} : { assumed: ['leg'] }),
+  };
+};
+
+/** The segment with what joins it to the next one, if there is one. */
+function joinedTo(segment: Segment, next: LinePart | undefined): Segment {
+  if (!next) return segment;
+  return next.joint
+    ? { ...segment, joint: next.joint }
+    : { ...segment, joint: 'coupler', assumed: [...(segment.assumed ?? []), 'joint'] };
+}
+
+/** A run whose lengths are estimates, from the head end to a camera. */
 export function firstRun(
   site: Site,
   camera: Pick<Camera, 'id' | 'number'>,
   place: Place,
-  { headEndId, cable, lengthM }: Pick<NewRun, 'headEndId' | 'cable' | 'lengthM'>,
+  { headEndId, cable, lengthM, goesOn = [] }: Pick<NewRun, 'headEndId' | 'cable' | 'lengthM' | 'goesOn'>,
   feed: PowerFeed,
   mark?: string,
 ): Run {
-  const leg = legFor(feed, cable);
+  const parts: LinePart[] = [{ cable, lengthM }, ...goesOn];
   return {
     id: freeId((id) => id in site.run, `r${String(camera.number).padStart(2, '0')}`, mark),
     cameraId: camera.id,
     headEndId,
     state: 'live',
     feed,
-    segments: [
-      {
-        cable,
-        lengthM,
-        lengthFrom: 'estimate',
-        spreadM: Math.min(500, Math.round(lengthM * 0.05)),
-        environment: place.environment,
-        temperatureC: place.temperatureC,
-        leg,
-        ...(leg.kind === 'none' ? {} : { assumed: ['leg'] }),
-      },
-    ],
+    segments: parts.map((part, at) => joinedTo(estimated(part, place, feed), parts[at + 1])),
   };
 }
 
@@ -123,7 +147,7 @@ export function addRun(site: Site, wanted: NewRun, mark?: string): { changes: Ch
 export function addRunTo(
   site: Site,
   camera: Camera,
-  wanted: Pick<NewRun, 'headEndId' | 'cable' | 'lengthM' | 'supplyId'>,
+  wanted: Pick<NewRun, 'headEndId' | 'cable' | 'lengthM' | 'goesOn' | 'supplyId'>,
   mark?: string,
 ): { changes: Change[]; runId: string } {
   const feed = feedFor(site, wanted.supplyId);

@@ -29,6 +29,7 @@ export const joints = [
   'splitter',
   'surge-arrester',
 ] as const;
+export type Joint = (typeof joints)[number];
 
 /** What in a segment can carry power to the camera beside the picture. */
 export const legSchema = z.discriminatedUnion('kind', [

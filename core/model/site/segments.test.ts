@@ -134,6 +134,21 @@ describe('addRun', () => {
       output: 12,
     });
   });
+  it('goes on with further cables, each joined as it was said or as nobody has looked yet', () => {
+    const goesOn = [
+      { cable: 'coax-rg59-cu', lengthM: 25, joint: 'soldered' as const },
+      { cable: 'pair-cat6', lengthM: 10 },
+    ];
+    const { changes, runId } = addRun(site, { ...wanted, supplyId: null, goesOn });
+    const applied = applyChanges(site, changes);
+    if (applied.kind === 'refused') throw new Error(JSON.stringify(applied.problems));
+    const { segments } = applied.value.site.run[runId]!;
+    expect(segments.map(({ cable, lengthM, joint, assumed }) => [cable, lengthM, joint, assumed])).toEqual([
+      ['coax-rg6-cu', 90, 'soldered', undefined],
+      ['coax-rg59-cu', 25, 'coupler', ['joint']],
+      ['pair-cat6', 10, undefined, undefined],
+    ]);
+  });
   it('finds a known place whatever its capitals, and needs no cores with an adapter or on a pair', () => {
     const known = addRun(site, { ...wanted, placeName: ' boat SHED', supplyId: null });
     expect(known.changes.map(({ kind }) => kind)).toEqual(['camera', 'run']);

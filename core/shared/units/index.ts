@@ -7,5 +7,6 @@ export {
   shownUnit,
   type Measures,
 } from './measures';
+export { lengthsInWords } from './lengthsInWords';
 export { parseQuantity } from './parseQuantity';
 export { formatFigure, formatQuantity, type Unit } from './unit';

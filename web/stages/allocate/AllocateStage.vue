@@ -2,6 +2,7 @@
 import { computed, defineAsyncComponent } from 'vue';
 import { useRoute, useRouter } from 'vue-router';
 import { useKeys } from '../../keys/keys';
+import NextStep from '../../parts/NextStep.vue';
 import ViewTabs from '../../parts/ViewTabs.vue';
 import { useOpenEvaluation } from '../../stores/openSite';
 import RackView from './RackView.vue';
@@ -34,8 +35,8 @@ useKeys(
 
 <template>
   <div v-if="allocation.recorders.length === 0" class="empty">
-    <strong>This site has no recorder yet.</strong>Add one in Survey &gt; Head end (<kbd>1</kbd>, then
-    <kbd>h</kbd>); then its slots show here.
+    <strong>This site has no recorder yet.</strong>Note it at the head end; then its slots show here.<br />
+    <NextStep stage="survey" view="head-end" :keys="['1', 'h']" label="Survey, Head end" />
   </div>
   <div v-else class="allocate">
     <div class="row head no-print">
@@ -43,9 +44,11 @@ useKeys(
       <ViewTabs :views="allocateViews" :view="view" label="Views of the slots" @show="show" />
       <span class="push" />
       <span class="dim">{{
-        allocation.waiting.length === 0
-          ? 'no decided camera waits'
-          : `${allocation.waiting.length} decided, without a slot`
+        summary.runs.length === 0
+          ? 'no camera is noted yet'
+          : allocation.waiting.length === 0
+            ? 'no decided camera waits'
+            : `${allocation.waiting.length} decided, without a slot`
       }}</span>
     </div>
     <RackView v-if="view === 'rack'" class="view" />

@@ -14,6 +14,7 @@ import {
 import { useKeys } from '../../keys/keys';
 import LeadLegend from './LeadLegend.vue';
 import RunLine from '../../line/RunLine.vue';
+import NumberPrompt from '../../parts/NumberPrompt.vue';
 import PickField from '../../parts/PickField.vue';
 import QuantityField from '../../parts/QuantityField.vue';
 import { fitting } from '../../parts/within';
@@ -75,6 +76,24 @@ function onSlot(address: SlotAddress, together = false): void {
 /** A tag that is dragged takes the others along that were picked with it. */
 function onDrop(cameraId: string, address: SlotAddress): void {
   slotDrag.drop(slotDrag.carried.value.includes(cameraId) ? slotDrag.carried.value : [cameraId], address);
+}
+const asksSlot = ref(false);
+/** The recorder that a slot is told of by its number alone: where the arrows stand, where the camera is, else the first. */
+const numbered = computed(() => {
+  const { current } = selection;
+  const id =
+    at.value?.recorderId ??
+    (current && openSite.value.placement[current.camera.id]?.recorderId) ??
+    current?.run.patchedTo?.recorderId;
+  return (
+    allocation.value.recorders.find(({ recorder }) => recorder.id === id) ?? allocation.value.recorders[0]
+  );
+});
+function placeOn(slot: number): void {
+  const cameraId = selection.current?.camera.id;
+  if (!numbered.value || !cameraId) return;
+  at.value = { recorderId: numbered.value.recorder.id, slot };
+  slotDrag.drop([cameraId], at.value);
 }
 function move(by: number): void {
   const index = slots.value.findIndex(
@@ -139,6 +158,15 @@ useKeys([
   { keys: ['ArrowRight'], label: 'next slot', group: 'Rack', run: () => move(1) },
   { keys: ['ArrowLeft'], label: 'slot before', group: 'Rack', run: () => move(-1) },
   { keys: ['Enter'], label: 'pick up, put down', group: 'Rack', run: enter },
+  {
+    keys: ['p'],
+    label: 'place the run in hand by the number of a slot',
+    group: 'Rack',
+    run: () => {
+      const cameraId = selection.current?.camera.id;
+      asksSlot.value = cameraId !== undefined && slotDrag.need(cameraId) !== undefined;
+    },
+  },
   { keys: [' '], label: 'pick several together', group: 'Rack', run: pickTogether },
   { keys: ['f'], label: 'fill the rest', group: 'Rack', run: () => void give('rest') },
   { keys: ['a'], label: 'allocate all anew', group: 'Rack', run: () => void give('all') },
@@ -249,7 +277,17 @@ useKeys([
       @drop="(cameraId, slot) => onDrop(cameraId, { recorderId: state.recorder.id, slot })"
       @run="selectRun"
     />
-    <p class="tiny dim"><LeadLegend /> Several cameras: <kbd>space</kbd> or a click with Shift.</p>
+    <NumberPrompt
+      v-if="asksSlot && numbered && selection.current"
+      :label="`Place ${selection.current.camera.number} on slot of ${numbered.recorder.name}`"
+      :most="Math.max(...numbered.slots.map(({ slot }) => slot))"
+      @take="placeOn"
+      @leave="asksSlot = false"
+    />
+    <p class="tiny dim">
+      <LeadLegend /> Several cameras: <kbd>space</kbd> or a click with Shift. By number: <kbd>p</kbd>, the
+      slot, <kbd>Enter</kbd>.
+    </p>
     <RunLine
       v-if="selection.current"
       :evaluation="selection.current"

@@ -3,6 +3,7 @@ import { computed, defineAsyncComponent, ref } from 'vue';
 import { useRoute, useRouter } from 'vue-router';
 import type { NetworkMoment } from '#core/evaluate';
 import { useKeys } from '../../keys/keys';
+import NextStep from '../../parts/NextStep.vue';
 import ViewTabs from '../../parts/ViewTabs.vue';
 import { useOpenSite } from '../../stores/openSite';
 import NetworkCameraDialog from './NetworkCameraDialog.vue';
@@ -77,8 +78,9 @@ useKeys([
 
 <template>
   <div v-if="Object.keys(openSite.recorder).length === 0" class="empty">
-    <strong>This site has no recorder yet.</strong>Add one in Survey &gt; Head end (<kbd>1</kbd>, then
-    <kbd>h</kbd>); then what hangs on it shows here.
+    <strong>This site has no recorder yet.</strong>Note it at the head end; then what hangs on it shows
+    here.<br />
+    <NextStep stage="survey" view="head-end" :keys="['1', 'h']" label="Survey, Head end" />
   </div>
   <div v-else class="connect">
     <div class="row head no-print">

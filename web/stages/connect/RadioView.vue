@@ -4,6 +4,7 @@ import { radioPicture, scanFromTable, type Band } from '#core/connect/radio';
 import { formatQuantity } from '#core/shared/units';
 import { counted } from '#core/shared/labels';
 import LoadBar from '../../parts/LoadBar.vue';
+import NextStep from '../../parts/NextStep.vue';
 import { useOpenSite } from '../../stores/openSite';
 import { useSite } from '../../stores/site';
 import { useTables } from '../../tables/useTables';
@@ -69,8 +70,8 @@ async function take(): Promise<void> {
       @change="take"
     />
     <p v-if="pictures.length === 0" class="empty">
-      <strong>No radio path is noted.</strong>Note one at a camera in Decide (<kbd>3</kbd>), under the radio
-      option: distance, sight, region and who is heard at both ends.
+      <strong>No radio path is noted.</strong>Note one at a camera under the radio option: distance, sight,
+      region and who is heard at both ends.<br /><NextStep stage="decide" :keys="['3']" label="Decide" />
     </p>
     <div v-for="problem in problems" :key="problem" class="caution" role="alert">{{ problem }}</div>
     <p v-if="remarks" class="dim" role="status">{{ remarks }}</p>

@@ -4,6 +4,7 @@ import { useRoute, useRouter } from 'vue-router';
 import { aboutOf } from '#core/model/site';
 import { formatQuantity } from '#core/shared/units';
 import { useKeys } from '../../keys/keys';
+import NextStep from '../../parts/NextStep.vue';
 import ViewTabs from '../../parts/ViewTabs.vue';
 import { useOpenEvaluation, useOpenSite } from '../../stores/openSite';
 import { useMeasures } from '../../stores/measures';
@@ -43,8 +44,9 @@ useKeys(
 
 <template>
   <div v-if="summary.runs.length === 0" class="empty">
-    <strong>Nothing to decide yet.</strong>Note the runs in Survey first; every camera then shows here with
-    what it could become.
+    <strong>Nothing to decide yet.</strong>Note the runs first; every camera then shows here with what it
+    could become.<br />
+    <NextStep stage="survey" :keys="['1', 'n']" label="Survey, Board" />
   </div>
   <div v-else class="decide">
     <div class="row head">

@@ -69,8 +69,8 @@ watch(
               Camera, {{ orderWords[sort] }} <kbd>s</kbd>
             </button>
           </th>
-          <th v-for="one in optionKinds" :key="one" :title="optionRow(one).label">
-            {{ optionRow(one).column }}
+          <th v-for="(one, at) in optionKinds" :key="one" :title="optionRow(one).label">
+            {{ optionRow(one).column }}<span class="number mono">{{ at + 1 }}</span>
           </th>
           <th class="num">cost</th>
         </tr>
@@ -147,6 +147,10 @@ thead th {
   padding: 3px 2px;
   border-bottom: 1px solid var(--rule-strong);
   white-space: nowrap;
+}
+.number {
+  display: block;
+  font-size: 9px;
 }
 .sort {
   max-width: 92px;

@@ -6,6 +6,7 @@ import { useKeys } from '../../keys/keys';
 import { useSelection } from '../../stores/selection';
 import { useSite } from '../../stores/site';
 import { useOpenSite } from '../../stores/openSite';
+import NumberPrompt from '../../parts/NumberPrompt.vue';
 import DecideTable from './DecideTable.vue';
 import OptionSheet from './OptionSheet.vue';
 import { inOrder, tableOrders, type TableOrder } from './tableOrder';
@@ -15,12 +16,15 @@ const openSite = useOpenSite();
 const selection = useSelection();
 const kind = ref<OptionKind>('keep');
 const refused = ref('');
+let clicked: OptionKind | null = null;
 
 watch(
   () => selection.runId,
   () => {
     refused.value = '';
-    if (selection.current?.chosen) kind.value = selection.current.chosen;
+    // Whoever clicked an option of another run wants to see that one, not what is chosen there.
+    kind.value = clicked ?? selection.current?.chosen ?? kind.value;
+    clicked = null;
   },
   { immediate: true },
 );
@@ -32,12 +36,25 @@ const option = computed<OptionSummary | undefined>(() =>
 function pick(runId: string, picked: OptionKind): void {
   kind.value = picked;
   refused.value = '';
+  if (runId !== selection.runId) clicked = picked;
   void selection.select(runId);
 }
-function across(by: number): void {
+/** Whether an option of the run in hand can be chosen; without a run there is nothing to pass over. */
+const canChoose = (one: OptionKind): boolean => {
+  const found = selection.current?.options.find((option) => option.kind === one);
+  return !found || (found.state !== 'no' && found.state !== 'fails');
+};
+/** Goes on to the next option that can be chosen, or to the very next one, which then says why it cannot. */
+function across(by: 1 | -1, alsoWhatCannot = false): void {
   const at = optionKinds.indexOf(kind.value);
-  kind.value = optionKinds[Math.min(optionKinds.length - 1, Math.max(0, at + by))]!;
+  const ahead = by > 0 ? optionKinds.slice(at + 1) : optionKinds.slice(0, Math.max(0, at)).reverse();
+  kind.value = ahead.find((one) => alsoWhatCannot || canChoose(one)) ?? kind.value;
   refused.value = '';
+}
+const asksNumber = ref(false);
+function takeNumber(number: number): void {
+  kind.value = optionKinds[number - 1]!;
+  take();
 }
 
 function take(): void {
@@ -95,8 +112,28 @@ const nextSort = () => {
 useKeys([
   { keys: ['l'], label: 'lock the choice, or unlock it', group: 'Decide', run: lock },
   { keys: ['s'], label: 'sort by place, trouble or saving', group: 'Decide', run: nextSort },
-  { keys: ['ArrowRight', 'h'], label: 'next option', group: 'Decide', run: () => across(1) },
-  { keys: ['ArrowLeft', 'g'], label: 'option before', group: 'Decide', run: () => across(-1) },
+  {
+    keys: ['ArrowRight', 'h'],
+    label: 'next option that can be chosen',
+    group: 'Decide',
+    run: () => across(1),
+  },
+  {
+    keys: ['ArrowLeft', 'g'],
+    label: 'option before that can be chosen',
+    group: 'Decide',
+    run: () => across(-1),
+  },
+  { keys: ['Shift+ArrowRight'], label: 'very next option', group: 'Decide', run: () => across(1, true) },
+  { keys: ['Shift+ArrowLeft'], label: 'option just before', group: 'Decide', run: () => across(-1, true) },
+  {
+    keys: ['o'],
+    label: 'choose an option by its number',
+    group: 'Decide',
+    run: () => {
+      asksNumber.value = selection.current !== null;
+    },
+  },
   { keys: ['Enter', 'c'], label: 'choose it', group: 'Decide', run: take },
   { keys: ['Backspace', 'x'], label: 'take the choice back', group: 'Decide', run: giveUp },
 ]);
@@ -123,10 +160,17 @@ useKeys([
       @give-up="giveUp"
       @lock="lock"
     />
-    <aside v-else class="sheet hint">
+    <NumberPrompt
+      v-if="asksNumber"
+      label="Choose option number"
+      :most="optionKinds.length"
+      @take="takeNumber"
+      @leave="asksNumber = false"
+    />
+    <aside v-if="!selection.current || !option" class="sheet hint">
       <p class="dim">
         Pick a cell to see what that option brings, what it costs and why. Arrows move,
-        <kbd>Enter</kbd> chooses.
+        <kbd>Enter</kbd> chooses, <kbd>o</kbd> and its number does both.
       </p>
       <p class="dim">
         Filled bars use up their limit at the tick. Hatched bars rest on a run that nobody has tested.

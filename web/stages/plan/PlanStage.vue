@@ -40,6 +40,7 @@ useKeys([{ keys: ['p'], label: 'print the sheet', group: 'Plan', run: print }]);
         <p class="dim">
           {{ [sheet.address, sheet.customer ? `for ${sheet.customer}` : ''].filter(Boolean).join(', ') }}
         </p>
+        <p>Rests on {{ sheet.restsOn }}.</p>
         <p class="totals">
           <span
             >Total, {{ sheet.currency }} <b class="mono">{{ money(sheet.total.cost) }}</b></span

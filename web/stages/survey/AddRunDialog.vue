@@ -2,6 +2,7 @@
 import Dialog from 'primevue/dialog';
 import { computed, reactive, ref, watch } from 'vue';
 import { addRun, addRunTo, longestSegmentM, nextNumber, type Camera } from '#core/model/site';
+import { readLine } from '#core/survey/lineText';
 import DialogFoot from '../../parts/DialogFoot.vue';
 import FieldRow from '../../parts/FieldRow.vue';
 import PickField from '../../parts/PickField.vue';
@@ -26,6 +27,7 @@ const blank = () => ({
   headEndId: '',
   cable: 'coax-rg59-cu',
   lengthM: 0,
+  goesOnAs: '',
   supplyId: 'adapter',
 });
 const wanted = reactive(blank());
@@ -40,12 +42,15 @@ const powers = computed(() => [
   ...Object.values(store.site?.supply ?? {}).map(({ id, name }) => ({ value: id, label: name })),
 ]);
 
+/** Whoever notes runs goes from camera to camera: the next one is likely near, on the same cable and the same box. */
+let like: Partial<Pick<ReturnType<typeof blank>, 'placeName' | 'headEndId' | 'cable' | 'supplyId'>> = {};
+
 /** Closed by Escape, what was typed is there again the next time; only adding it or leaving it clears the form. */
 const kept = ref(false);
 watch(visible, (shown) => {
   if (!shown) return;
   problems.value = [];
-  if (!kept.value) Object.assign(wanted, blank(), { headEndId: headEnds.value[0]?.value ?? '' });
+  if (!kept.value) Object.assign(wanted, blank(), { headEndId: headEnds.value[0]?.value ?? '' }, like);
   kept.value = true;
 });
 function leave(): void {
@@ -53,6 +58,11 @@ function leave(): void {
   visible.value = false;
 }
 
+const goesOn = computed(() => readLine(wanted.goesOnAs, measures.measures));
+const refuseLine = (text: string) => {
+  const line = readLine(text, measures.measures);
+  return line.kind === 'refused' ? line.why : undefined;
+};
 const metres = (value: number) =>
   value > 0 && value <= longestSegmentM ? undefined : `more than 0, at most ${longestSegmentM} m`;
 
@@ -61,13 +71,15 @@ function add(): void {
     ...(camera || wanted.name.trim() ? [] : ['Name the view, such as “Turnstiles”.']),
     ...(camera || wanted.placeName.trim() ? [] : ['Say where the camera hangs.']),
     ...(wanted.lengthM > 0 ? [] : ['Give the length of the run, an estimate will do.']),
+    ...(goesOn.value.kind === 'refused' ? [goesOn.value.why] : []),
   ];
   problems.value = missing;
   if (missing.length > 0 || !store.site) return;
   const supplyId = wanted.supplyId === 'adapter' ? null : wanted.supplyId;
+  const said = { ...wanted, supplyId, goesOn: goesOn.value.kind === 'read' ? goesOn.value.parts : [] };
   const { changes, runId } = camera
-    ? addRunTo(store.site, camera, { ...wanted, supplyId }, idMark)
-    : addRun(store.site, { ...wanted, supplyId }, idMark);
+    ? addRunTo(store.site, camera, said, idMark)
+    : addRun(store.site, said, idMark);
   problems.value = store
     .change(
       camera ? `Add a run to ${camera.number} ${camera.name}` : `Add run ${wanted.number} ${wanted.name}`,
@@ -75,6 +87,8 @@ function add(): void {
     )
     .map(({ path, allowed }) => `${path.split('/').at(-1)}: ${allowed}`);
   if (problems.value.length > 0) return;
+  const { placeName, headEndId, cable } = wanted;
+  like = { placeName, headEndId, cable, supplyId: wanted.supplyId };
   leave();
   emit('added', runId);
 }
@@ -128,6 +142,14 @@ function add(): void {
           label="Length"
           :allowed="metres"
           @take="(value) => (wanted.lengthM = value)"
+      /></FieldRow>
+      <FieldRow label="Goes on as"
+        ><TextField
+          :value="wanted.goesOnAs"
+          label="Goes on as"
+          placeholder="soldered, RG-6 copper 25"
+          :refuse="refuseLine"
+          @take="(text) => (wanted.goesOnAs = text)"
       /></FieldRow>
       <FieldRow label="Power"
         ><PickField

@@ -4,6 +4,7 @@ import { computed } from 'vue';
 import { useKeys } from '../../keys/keys';
 import type { BoardOrder } from '../../line/boardLayout';
 import LineBoard from '../../line/LineBoard.vue';
+import NextStep from '../../parts/NextStep.vue';
 import { camerasWithoutRun } from '#core/survey/gaps';
 import { useOpenEvaluation, useOpenSite } from '../../stores/openSite';
 import { useSelection } from '../../stores/selection';
@@ -31,8 +32,14 @@ useKeys([{ keys: ['o'], label: 'change sort order', group: 'Survey', run: sortBy
   <div class="board-view">
     <div v-if="summary.runs.length === 0" class="empty">
       <strong>Nothing is noted yet.</strong>Start with the run you stand at: its camera, the cable and about
-      how long it is. Press <kbd>n</kbd> or use “Add a run”. Recorders and supply boxes are noted under Head
-      end, <kbd>h</kbd>; whole tables come in under Lists, <kbd>l</kbd>.
+      how long it is. Press <kbd>n</kbd> or use “Add a run”. Recorders and supply boxes are noted at the head
+      end; whole tables come in under Lists.<br />
+      <NextStep stage="survey" view="head-end" :keys="['h']" label="Head end" /><NextStep
+        stage="survey"
+        view="lists"
+        :keys="['l']"
+        label="Lists"
+      />
     </div>
     <div v-else-if="selection.groups.length === 0" class="empty">
       <strong>Nothing matches the search.</strong>Clear it on the left to see all runs.

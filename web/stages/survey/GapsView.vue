@@ -3,6 +3,7 @@ import VirtualScroller from 'primevue/virtualscroller';
 import { computed, ref } from 'vue';
 import { siteGaps, type Gap } from '#core/survey/gaps';
 import { useKeys } from '../../keys/keys';
+import NextStep from '../../parts/NextStep.vue';
 import { useOpenEvaluation, useOpenSite } from '../../stores/openSite';
 
 /** What is missing before a run can be tested, and before it can be decided. A line leads to its field. */
@@ -81,7 +82,13 @@ useKeys([
     </div>
     <div v-if="runs.length === 0" class="empty">
       <strong>Nothing is noted yet.</strong>What is missing shows here once there are runs. Add the first one
-      on the board, or import a list.
+      on the board, or import a list.<br />
+      <NextStep stage="survey" :keys="['b', 'n']" label="Board" /><NextStep
+        stage="survey"
+        view="lists"
+        :keys="['l']"
+        label="Lists"
+      />
     </div>
     <div v-else-if="lines.length === 0" class="empty">
       <strong>Nothing is left here.</strong

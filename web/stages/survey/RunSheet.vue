@@ -55,6 +55,14 @@ const setCamera = (what: string, next: FactUpdate<Camera>) =>
 const setPlace = (what: string, next: FactUpdate<Place>) =>
   say(store.update(`${what} of ${place.value.name}`, 'place', place.value.id, next));
 
+const parts = ['Cable', 'Gear', 'Power', 'Camera', 'Place', 'After', 'Note'] as const;
+/** Brings a part under the eyes, and the keys with it: the next Tab is its first field. */
+function goTo(part: (typeof parts)[number]): void {
+  const section = sheet.value?.querySelector<HTMLElement>(`[data-part="${part}"]`);
+  section?.scrollIntoView({ block: 'start' });
+  section?.querySelector('h3')?.focus({ preventScroll: true });
+}
+
 const setNote = (note: string) => change('Note', (now) => withFields(now, { note: note || undefined }));
 const reached = () => change('Reached after all', (now) => withFields(now, { unreached: undefined }));
 function remove(): void {
@@ -69,11 +77,18 @@ function remove(): void {
   <aside ref="sheet" class="run-sheet" :aria-label="`Sheet of run ${camera.number}`">
     <!-- What was typed and not understood belongs to its run, and goes with it; how far the sheet is scrolled stays. -->
     <div :key="run.id" class="fields">
-      <div class="row">
-        <h2>{{ camera.number }} {{ camera.name }}</h2>
-        <span class="push" /><button type="button" class="plain dim" @click="emit('close')">
-          Close <kbd>Esc</kbd>
-        </button>
+      <div class="top">
+        <div class="row">
+          <h2>{{ camera.number }} {{ camera.name }}</h2>
+          <span class="push" /><button type="button" class="plain dim" @click="emit('close')">
+            Close <kbd>Esc</kbd>
+          </button>
+        </div>
+        <nav class="parts" aria-label="Parts of the sheet">
+          <button v-for="part in parts" :key="part" type="button" class="plain" @click="goTo(part)">
+            {{ part }}
+          </button>
+        </nav>
       </div>
       <div v-if="problems.length > 0" class="caution" role="alert">
         <p v-for="problem in problems" :key="problem">{{ problem }}</p>
@@ -83,8 +98,8 @@ function remove(): void {
         <button type="button" class="plain so" @click="reached">Reached after all</button>
       </p>
       <RunLine :evaluation="evaluation" :head-end="openSite.place[run.headEndId]?.name.split(' ')[0] ?? ''" />
-      <section>
-        <h3>Cable, from the head end outwards</h3>
+      <section data-part="Cable">
+        <h3 tabindex="-1">Cable, from the head end outwards</h3>
         <SegmentFields
           v-for="(segment, index) in run.segments"
           :key="index"
@@ -94,28 +109,28 @@ function remove(): void {
           @change="change"
         />
       </section>
-      <section>
-        <h3>Gear in the line</h3>
+      <section data-part="Gear">
+        <h3 tabindex="-1">Gear in the line</h3>
         <InLineFields :run="run" @change="change" />
       </section>
-      <section>
-        <h3>Power and patching</h3>
+      <section data-part="Power">
+        <h3 tabindex="-1">Power and patching</h3>
         <FeedFields :run="run" @change="change" />
       </section>
-      <section>
-        <h3>Camera</h3>
+      <section data-part="Camera">
+        <h3 tabindex="-1">Camera</h3>
         <CameraFields :camera="camera" @set="setCamera" />
       </section>
-      <section>
-        <h3>{{ place.name }}</h3>
+      <section data-part="Place">
+        <h3 tabindex="-1">{{ place.name }}</h3>
         <PlaceFields :place="place" @set="setPlace" />
       </section>
-      <section>
-        <h3>After the change</h3>
+      <section data-part="After">
+        <h3 tabindex="-1">After the change</h3>
         <NewRouteFields :run="run" :length-m="evaluation.lengthM" @change="change" />
       </section>
-      <section>
-        <h3>Note and photos</h3>
+      <section data-part="Note">
+        <h3 tabindex="-1">Note and photos</h3>
         <FieldRow label="Note"
           ><TextField
             :value="run.note ?? ''"
@@ -133,7 +148,7 @@ function remove(): void {
 <style scoped>
 .run-sheet {
   overflow: hidden auto;
-  padding: 14px 16px;
+  padding: 0 16px 14px;
   background: var(--sheet);
   border-left: 1px solid var(--rule-strong);
   scrollbar-width: thin;
@@ -145,6 +160,29 @@ function remove(): void {
 }
 .fields > * {
   flex: none;
+}
+.top {
+  position: sticky;
+  top: 0;
+  z-index: 2;
+  padding: 14px 0 6px;
+  background: var(--sheet);
+  border-bottom: 1px solid var(--rule);
+}
+.parts {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 0 12px;
+}
+.parts button {
+  min-height: 24px;
+  color: var(--ink-2);
+  font-size: 12px;
+  text-decoration: underline;
+  text-underline-offset: 2px;
+}
+section {
+  scroll-margin-top: 74px;
 }
 h3 {
   padding-bottom: 4px;

@@ -7,12 +7,14 @@ import { mendedRun } from '#core/test/readings';
 import { choices } from '#core/model/labels';
 import { useKeys } from '../../keys/keys';
 import RunLine from '../../line/RunLine.vue';
+import NextStep from '../../parts/NextStep.vue';
 import PickField from '../../parts/PickField.vue';
 import ViewTabs from '../../parts/ViewTabs.vue';
 import { useMeasures } from '../../stores/measures';
 import { useSelection } from '../../stores/selection';
 import { useOpenSite } from '../../stores/openSite';
 import { useSite } from '../../stores/site';
+import { useUndoOffer } from '../../stores/undoOffer';
 import { useWhyPanel } from '../../stores/whyPanel';
 import BenchView from './BenchView.vue';
 import { useRunDiagnostics } from './useRunDiagnostics';
@@ -66,7 +68,9 @@ const marks = computed(() => (view.value === 'cause' ? causeMarks.value : eventM
 /** How far the metre axis goes where a trace is shown under the line. */
 const axisM = ref(0);
 
+const undoOffer = useUndoOffer();
 const openSite = useOpenSite();
+const isBare = computed(() => Object.keys(openSite.value.run).length === 0);
 const mended = computed(() => mendedRun(openSite.value, evaluation.value?.run.id ?? ''));
 function noteWhatItWas(of: Pick<Mending, 'found' | 'did' | 'changedLine'>): void {
   if (!evaluation.value) return;
@@ -82,10 +86,10 @@ function noteWhatItWas(of: Pick<Mending, 'found' | 'did' | 'changedLine'>): void
 
 function setState(state: RunState): void {
   const run = evaluation.value && store.site?.run[evaluation.value.run.id];
-  if (run)
-    store.change(`Run ${evaluation.value!.camera.number} is ${state}`, [
-      markState(run, state, new Date().toISOString()),
-    ]);
+  if (!run || run.state === state) return;
+  const label = `Run ${evaluation.value!.camera.number} is ${state}`;
+  const problems = store.change(label, [markState(run, state, new Date().toISOString())]);
+  if (problems.length === 0) undoOffer.offer(`${label}.`);
 }
 useKeys([
   ...testViews.map(({ id, label, key }) => ({
@@ -115,12 +119,17 @@ useKeys([
 
 <template>
   <div v-if="!evaluation" class="no-run">
-    <div class="empty">
+    <div v-if="isBare" class="empty">
+      <h1 class="none-picked"><strong>Nothing to test yet.</strong></h1>
+      Note the runs first; each then has its tests here, in the order in which they are safe.<br />
+      <NextStep stage="survey" :keys="['1', 'n']" label="Survey, Board" />
+    </div>
+    <div v-else class="empty">
       <h1 class="none-picked"><strong>Pick a run to test.</strong></h1>
       Choose it on the left, or press <kbd>j</kbd> for the first one. Hatched bars are runs that nobody has
       tested yet.
     </div>
-    <RoundView v-if="store.site && Object.keys(store.site.run).length > 0" />
+    <RoundView v-if="!isBare" />
   </div>
   <div v-else class="test">
     <div class="row head">

@@ -8,12 +8,14 @@ import PickField from '../../../parts/PickField.vue';
 import TextField from '../../../parts/TextField.vue';
 import { usePlanner } from '../../../stores/planner';
 import { useSite } from '../../../stores/site';
+import { useUndoOffer } from '../../../stores/undoOffer';
 import { useOpenSite } from '../../../stores/openSite';
 import { idMark } from '../../../stores/idMark';
 
 /** Up to four plans beside each other: what each comes to now, and where two of them differ and why. */
 const store = useSite();
 const openSite = useOpenSite();
+const undoOffer = useUndoOffer();
 const planner = usePlanner();
 const pinned = computed(() =>
   Object.values(openSite.value.savedPlan)
@@ -74,15 +76,12 @@ const choosePair = (index: 0 | 1, id: string) => {
 const rename = (plan: SavedPlan, name: string) =>
   store.change(`Call ${plan.name} ${name}`, [{ kind: 'savedPlan', id: plan.id, set: { ...plan, name } }]);
 const putAway = (plan: SavedPlan) => store.change(`Put ${plan.name} away`, unpin(openSite.value, plan.id));
-const adoptIt = (plan: SavedPlan) =>
-  store.change(
-    `Adopt ${plan.name}`,
-    adopt(openSite.value, plan, {
-      by: store.signedBy('Planner'),
-      at: new Date().toISOString(),
-      mark: idMark,
-    }),
-  );
+function adoptIt(plan: SavedPlan): void {
+  const who = { by: store.signedBy('Planner'), at: new Date().toISOString(), mark: idMark };
+  const problems = store.change(`Adopt ${plan.name}`, adopt(openSite.value, plan, who));
+  if (problems.length === 0)
+    undoOffer.offer(`${plan.name} adopted: every camera has its choice, locked ones stayed.`);
+}
 </script>
 
 <template>

@@ -12,6 +12,7 @@ import {
   type BreakEven,
   type Reason,
 } from '#core/decide/plan';
+import { restsOn } from '#core/documents';
 import { formatQuantity } from '#core/shared/units';
 import { useKeys } from '../../../keys/keys';
 import { downloadBlob } from '../../../tables/useTables';
@@ -19,6 +20,7 @@ import { useOpenEvaluation, useOpenSite } from '../../../stores/openSite';
 import { usePlanner } from '../../../stores/planner';
 import { useSelection } from '../../../stores/selection';
 import { useSite } from '../../../stores/site';
+import { useUndoOffer } from '../../../stores/undoOffer';
 import DemandsPanel from './DemandsPanel.vue';
 import ReasonBox from './ReasonBox.vue';
 import SearchBar from './SearchBar.vue';
@@ -31,21 +33,30 @@ const summary = useOpenEvaluation();
 const selection = useSelection();
 const planner = usePlanner();
 const toast = useToast();
+const undoOffer = useUndoOffer();
 
 const about = computed(() => aboutOf(openSite.value));
 const who = () => ({ by: store.signedBy('Planner'), at: new Date().toISOString(), mark: idMark });
 const rows = computed(() =>
   summary.value.runs.map((run) => {
     const kind = planner.plan?.options[run.camera.id];
-    const option = run.options.find((one) => one.kind === kind);
+    const found = run.options.find((one) => one.kind === kind);
+    const option = found && found.state !== 'no' ? found : null;
     return {
       run,
       kind,
-      cost: option && option.state !== 'no' ? option.cost : null,
+      option,
+      cost: option?.cost ?? null,
       differs: kind !== undefined && kind !== run.chosen,
       locked: openSite.value.choice[run.camera.id]?.locked === true,
     };
   }),
+);
+const standsOn = computed(() =>
+  restsOn(
+    openSite.value,
+    rows.value.flatMap(({ option }) => option ?? []),
+  ),
 );
 const changes = computed(() => rows.value.filter(({ differs, locked }) => differs && !locked).length);
 const excluded = computed(() =>
@@ -110,21 +121,14 @@ function adoptIt(): void {
     `Adopt ${name}`,
     adopt(openSite.value, { ...plannedOf(plan, id, name, who()), pinned: false }, who()),
   );
-  toast.add(
-    problems[0]
-      ? {
-          severity: 'warn',
-          summary: 'Not adopted',
-          detail: `${problems[0].path}: ${problems[0].allowed}`,
-          life: 8000,
-        }
-      : {
-          severity: 'secondary',
-          summary: `${name} adopted`,
-          detail: 'Every camera has its choice; locked ones stayed. Undo takes it all back.',
-          life: 4000,
-        },
-  );
+  if (problems[0])
+    toast.add({
+      severity: 'warn',
+      summary: 'Not adopted',
+      detail: `${problems[0].path}: ${problems[0].allowed}`,
+      life: 8000,
+    });
+  else undoOffer.offer(`${name} adopted: every camera has its choice, locked ones stayed.`);
 }
 async function saveLp(): Promise<void> {
   const text = await planner.lp();
@@ -203,6 +207,7 @@ useKeys([
       </p>
       <p v-for="gap in gaps" :key="gap.productId" class="caution" data-gap>{{ gap.message }}</p>
       <template v-if="planner.plan">
+        <p class="tiny dim">Rests on {{ standsOn }}.</p>
         <TotalsRow
           :totals="planner.plan.totals"
           :proof="planner.plan.proof"

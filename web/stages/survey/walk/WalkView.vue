@@ -14,6 +14,7 @@ import {
   type Run,
 } from '#core/model/site';
 import type { Problem } from '#core/shared/problems';
+import NextStep from '../../../parts/NextStep.vue';
 import PickField from '../../../parts/PickField.vue';
 import { onlyField } from '../../../parts/onlyField';
 import TextField from '../../../parts/TextField.vue';
@@ -171,8 +172,16 @@ const setNote = (note: string) => setRun('Note', (now) => withFields(now, { note
 <template>
   <div ref="walk" class="walk">
     <div v-if="gaps.length === 0" class="empty">
-      <strong>Nothing is left to note.</strong
-      >{{ Object.keys(site.run).length === 0 ? 'Add the first run on the board.' : 'Go on to Test.' }}
+      <template v-if="Object.keys(site.run).length === 0"
+        ><strong>Nothing is noted yet.</strong>Add the first run on the board; what it still lacks then shows
+        here, place by place.<br /><NextStep stage="survey" :keys="['b', 'n']" label="Board"
+      /></template>
+      <template v-else
+        ><strong>Nothing is left to note.</strong>Go on with the tests.<br /><NextStep
+          stage="test"
+          :keys="['2']"
+          label="Test"
+      /></template>
     </div>
     <template v-else>
       <div class="where">
