@@ -2,6 +2,7 @@ import { unzipSync } from 'fflate';
 import Papa from 'papaparse';
 import readXlsx from 'read-excel-file/universal';
 import { reachOf, type Reach } from './sheetReach';
+import { choicesSheet } from './sheetChoices';
 import { restored, type Cell, type FileTable } from '#core/survey/lists';
 
 /** A file as a table, with what a person should know of how it was read; or why it is none. */
@@ -89,6 +90,12 @@ export function tableFromText(whole: string, remarks: string[] = []): ReadTable 
   );
 }
 
+/** A date of a sheet, with its time where it has one. Sheets know no time zones: what stands there is what the clock said. */
+const momentText = (at: Date): string => {
+  const text = at.toISOString();
+  return text.slice(11, 16) === '00:00' ? text.slice(0, 10) : `${text.slice(0, 10)} ${text.slice(11, 16)}`;
+};
+
 /** The sheets of a workbook that was found to be one, as text. */
 function sheetsOf(bytes: Uint8Array): string[] {
   const files = unzipSync(bytes, { filter: ({ name }) => /^xl\/worksheets\/[^/]+\.xml$/i.test(name) });
@@ -125,8 +132,9 @@ async function fromWorkbook(bytes: Uint8Array): Promise<ReadTable> {
   try {
     const sheets = await readXlsx(bytes.slice().buffer);
     const [sheet] = sheets;
+    const others = sheets.slice(1).filter((one) => one.sheet !== choicesSheet);
     const remarks =
-      sheets.length > 1
+      others.length > 0
         ? [`The workbook has ${sheets.length} sheets; the first, “${sheet?.sheet}”, was read.`]
         : [];
     return fromRows(
@@ -134,7 +142,7 @@ async function fromWorkbook(bytes: Uint8Array): Promise<ReadTable> {
         row.map((cell): Cell => {
           if (cell === null || typeof cell === 'number' || typeof cell === 'string') return cell;
           if (typeof cell === 'boolean') return cell ? 'yes' : 'no';
-          return cell instanceof Date ? cell.toISOString().slice(0, 10) : String(cell);
+          return cell instanceof Date ? momentText(cell) : String(cell);
         }),
       ),
       remarks,

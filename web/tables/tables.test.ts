@@ -1,9 +1,10 @@
-import { zipSync, strToU8 } from 'fflate';
+import { strFromU8, strToU8, unzipSync, zipSync } from 'fflate';
 import { describe, expect, it } from 'vitest';
 import { matchColumns, previewImport, tableOf, type ListId, listIds } from '#core/survey/lists';
 import { withChanges, type Site } from '#core/model/site';
 import { saltmarrowSite } from '../../core/model/site/testSite';
 import { readTable, type ReadTable } from './readTable';
+import { columnLetters } from './sheetChoices';
 import { csvOf, xlsxOf } from './writeTable';
 
 const demo = saltmarrowSite();
@@ -29,12 +30,34 @@ const why = async (input: Uint8Array) => {
 describe('an export', () => {
   it.each(listIds)('of %ss comes in again without a difference, as CSV and as XLSX', async (id: ListId) => {
     const table = tableOf(site, id);
-    const files = [bytes(csvOf(table)), new Uint8Array(await (await xlsxOf(table)).arrayBuffer())];
+    const files = [bytes(csvOf(table)), new Uint8Array(await (await xlsxOf(table, site)).arrayBuffer())];
     for (const file of files) {
       const { table: back } = await read(file);
       const { changes, counts } = previewImport(site, id, back, matchColumns(id, back.headings));
       expect([changes, counts.same, counts.refused]).toEqual([[], table.rows.length, 0]);
     }
+  });
+  it('as a workbook has filters, headings that stay, figures that are figures, and choices to pick from', async () => {
+    const table = tableOf(site, 'camera');
+    const files = unzipSync(new Uint8Array(await (await xlsxOf(table, site)).arrayBuffer()));
+    const text = (name: string) => strFromU8(files[name]!);
+    const [list, choices] = [text('xl/worksheets/sheet1.xml'), text('xl/worksheets/sheet2.xml')];
+    expect(list).toContain(`<autoFilter ref="A1:${columnLetters(table.columns.length - 1)}25"/>`);
+    expect(list).toMatch(/<pane [^>]*state="frozen"/);
+    expect(list).toMatch(/<c r="A2"[^>]*><v>1<\/v>/);
+    const lamps = table.columns.findIndex(({ key }) => key === 'lamps');
+    const [, column, from] =
+      new RegExp(
+        `sqref="${columnLetters(lamps)}2:${columnLetters(lamps)}525"><formula1>Choices!\\$([A-Z]+)\\$(\\d)`,
+      ).exec(list) ?? [];
+    expect(from).toBe('1');
+    // The words themselves stand in that column.
+    const first = new RegExp(`<c r="${column}1"[^>]*>.*?</c>`).exec(choices)?.[0] ?? '';
+    const shared = /<v>(\d+)<\/v>/.exec(first)?.[1];
+    expect(shared === undefined ? first : text('xl/sharedStrings.xml')).toContain('No lamps');
+    expect(text('xl/workbook.xml')).toMatch(
+      /<sheet [^>]*name="Choices"[^>]*state="hidden"|state="hidden"[^>]*name="Choices"/,
+    );
   });
   it('never begins a cell of text with what a spreadsheet runs', () => {
     const cells = csvOf(tableOf(site, 'camera'))

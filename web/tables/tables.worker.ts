@@ -30,7 +30,7 @@ const tables = {
   ): Preview => previewImport(site, id, table, matches, mark, decided),
   csv: (site: Site, id: ListId): string => csvOf(tableOf(site, id)),
   rowsCsv: (headings: string[], rows: Record<string, string>[]): string => csvOfRows(headings, rows),
-  xlsx: (site: Site, id: ListId): Promise<Blob> => xlsxOf(tableOf(site, id)),
+  xlsx: (site: Site, id: ListId): Promise<Blob> => xlsxOf(tableOf(site, id), site),
 };
 
 export type Tables = typeof tables;

@@ -1,6 +1,8 @@
 import Papa from 'papaparse';
 import writeXlsx from 'write-excel-file/universal';
+import type { Site } from '#core/model/site';
 import { neutralised, type Cell, type Table } from '#core/survey/lists';
+import { choicesFeature, choicesSheet, type ColumnChoices } from './sheetChoices';
 
 const safe = (cell: Cell): Cell => (typeof cell === 'string' ? neutralised(cell) : cell);
 
@@ -17,8 +19,22 @@ export const csvOfRows = (
 ): string =>
   `\ufeff${Papa.unparse({ fields: [...headings], data: rows.map((row) => headings.map((heading) => safe(row[heading] ?? ''))) })}\r\n`;
 
-/** A list as a workbook of one sheet. Text stays text there, so a formula in it is never run. */
-export async function xlsxOf({ label, columns, rows }: Table): Promise<Blob> {
+/** The words that each column of words takes. */
+function choicesOf({ columns }: Table, site: Site): ColumnChoices[] {
+  return columns.flatMap(({ cell, editable }, at): ColumnChoices[] => {
+    if (!editable) return [];
+    if (cell.kind === 'yes-no') return [{ at, words: ['yes', 'no'] }];
+    const words = cell.kind === 'word' ? cell.words(site).map(({ label }) => label) : [];
+    return words.length > 0 ? [{ at, words }] : [];
+  });
+}
+
+/**
+ * A list as a workbook: headings that stay and filter, figures as figures, and choices to pick from, which stand on a sheet of their own that
+ * is hidden. Text stays text there, so a formula in it is never run.
+ */
+export async function xlsxOf(table: Table, site: Site): Promise<Blob> {
+  const { label, columns, rows } = table;
   const head = columns.map(({ heading }) => ({ value: heading, fontWeight: 'bold' as const }));
   const body = rows.map(({ cells }) =>
     columns.map(({ key }) => {
@@ -30,9 +46,24 @@ export async function xlsxOf({ label, columns, rows }: Table): Promise<Blob> {
           : { value: cell, type: String };
     }),
   );
-  return writeXlsx([head, ...body], {
-    sheet: label,
-    columns: columns.map(({ width }) => ({ width: Math.round(width / 7) })),
-    stickyRowsCount: 1,
-  }).toBlob();
+  const choices = choicesOf(table, site);
+  const longest = Math.max(0, ...choices.map(({ words }) => words.length));
+  const lists = Array.from({ length: longest }, (_, row) =>
+    choices.map(({ words }) => {
+      const word = words[row];
+      return word === undefined ? null : { value: word, type: String };
+    }),
+  );
+  return writeXlsx(
+    [
+      {
+        data: [head, ...body],
+        sheet: label,
+        columns: columns.map(({ width }) => ({ width: Math.round(width / 7) })),
+        stickyRowsCount: 1,
+      },
+      ...(lists.length > 0 ? [{ data: lists, sheet: choicesSheet }] : []),
+    ],
+    { features: [choicesFeature(columns.length, rows.length, choices)] },
+  ).toBlob();
 }

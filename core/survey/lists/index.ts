@@ -1,6 +1,8 @@
 export type { Cell } from './column';
 export type { AskedWord, Decided } from './tableWords';
 export { headingLineFor, rowsOf, withHeadingsAt, type FileTable } from './headingRow';
+export { fillDown, hasHeadings, pasteInto, wordsOfBlock, type Block } from './block';
+export { editBlock, type TypedCell } from './editBlock';
 export { editCells } from './editCells';
 export { fieldsIn, figureIn, noColumn } from './fieldsIn';
 export { neutralised, restored } from './formulae';

@@ -14,6 +14,8 @@ const { columns } = defineProps<{
   isPicked: boolean;
   edited: string | null;
   tabKey: string | null;
+  /** Columns of this row that are taken together with others. */
+  inBlock: ReadonlySet<string>;
 }>();
 const emit = defineEmits<{ pick: [] }>();
 const { take, leave } = inject(listEditing)!;
@@ -72,7 +74,12 @@ const parts = computed(() => {
           v-else
           role="gridcell"
           class="cell"
-          :class="{ number: column.cell.kind === 'number', fixed: !column.editable }"
+          :class="{
+            number: column.cell.kind === 'number',
+            fixed: !column.editable,
+            block: inBlock.has(column.key),
+          }"
+          :aria-selected="inBlock.has(column.key) ? true : undefined"
           :style="{ width: `${column.width}px`, left: `${x}px` }"
           :tabindex="tabKey === column.key ? 0 : -1"
           :data-cell="`${row.id} ${column.key}`"
@@ -125,6 +132,10 @@ const parts = computed(() => {
 .cell:focus {
   outline: 2px solid var(--copper);
   outline-offset: -2px;
+}
+.cell.block {
+  background: var(--copper-3);
+  box-shadow: inset 0 0 0 1px var(--copper-2);
 }
 .cell.number {
   text-align: right;

@@ -1,21 +1,36 @@
 <script setup lang="ts">
-import { useElementSize, useScroll } from '@vueuse/core';
-import { computed, inject, ref, useTemplateRef, watch } from 'vue';
-import { headingFor, sortedRows, type ShownColumn, type ShownRow } from '#core/survey/lists';
+import { useElementSize, useEventListener, useScroll } from '@vueuse/core';
+import Papa from 'papaparse';
+import { computed, inject, nextTick, ref, useTemplateRef, watch } from 'vue';
+import {
+  fillDown,
+  pasteInto,
+  sortedRows,
+  wordsOfBlock,
+  type ListId,
+  type ShownColumn,
+  type ShownRow,
+  type TypedCell,
+} from '#core/survey/lists';
 import { inSight } from '../../../line/inSight';
 import { useMeasures } from '../../../stores/measures';
+import HeadCell from './HeadCell.vue';
 import ListRow from './ListRow.vue';
 import { listEditing, type LaidColumn } from './listEditing';
+import { useCellRange, type CellAt } from './useCellRange';
+import { useColumnLayout } from './useColumnLayout';
 
 /**
- * The rows and columns of a list, those in sight drawn. The library's table draws every cell of every row anew as it
- * scrolls, at a seventh of the screen's rate with a thousand rows; here a row is drawn once, when it comes into sight.
+ * The rows and columns of a list, those in sight drawn: a row is drawn once, when it comes into sight, and every cell of it can have the
+ * focus and says what it is. Cells are taken together, copied, pasted and filled down as in any spreadsheet.
  */
-const { columns, rows, search } = defineProps<{
+const { list, columns, rows, search } = defineProps<{
+  list: ListId;
   columns: readonly ShownColumn[];
   rows: readonly ShownRow[];
   search: string;
 }>();
+const emit = defineEmits<{ write: [cells: TypedCell[], what: string] }>();
 const picked = defineModel<readonly string[]>('picked', { required: true });
 const { editing, begin, onKey } = inject(listEditing)!;
 
@@ -34,31 +49,25 @@ function orderBy(key: string): void {
   order.value =
     order.value?.key !== key ? { key, isDown: false } : order.value.isDown ? null : { key, isDown: true };
 }
+const sortedBy = (key: string): 'up' | 'down' | null =>
+  order.value?.key !== key ? null : order.value.isDown ? 'down' : 'up';
 const sorted = computed(() => (order.value ? sortedRows(rows, order.value.key, order.value.isDown) : rows));
 const laidRows = computed(() => sorted.value.map((row, index) => ({ row, y: index * rowPx })));
 const shownRows = computed(() => inSight(laidRows.value, scrolledTo.value, height.value));
 
-// A row that is to be changed is brought into sight, or there would be no field to type in.
-watch(
-  editing,
-  (cell) => {
-    const row = cell && laidRows.value.find((one) => one.row.id === cell.rowId);
-    if (!row || !box.value) return;
-    const [top, bottom] = [scrolledTo.value, scrolledTo.value + height.value - 2 * rowPx];
-    if (row.y < top || row.y > bottom) box.value.scrollTop = Math.max(0, row.y - height.value / 2);
-  },
-  { flush: 'post' },
+const layout = useColumnLayout(
+  () => list,
+  () => columns,
 );
-
 const laidColumns = computed(() => {
   let y = tickPx;
-  return columns.map((column, index): LaidColumn & { y: number } => {
+  return layout.laid.value.map((column, index): LaidColumn & { y: number } => {
     const laid = { column, x: y, y, isFrozen: index < frozenCount };
     y += column.width;
     return laid;
   });
 });
-const tableWidth = computed(() => columns.reduce((sum, column) => sum + column.width, tickPx));
+const tableWidth = computed(() => layout.laid.value.reduce((sum, column) => sum + column.width, tickPx));
 const firstShown = computed(
   () => inSight(laidColumns.value.slice(frozenCount), scrolledRight.value, width.value)[0]?.column.key,
 );
@@ -84,25 +93,105 @@ const pickAll = () => {
   picked.value = areAllPicked.value ? [] : rows.map(({ id }) => id);
 };
 
-/** The cell that Tab leads to: the one that was in hand last. */
-const inHand = ref<{ rowId: string; key: string } | null>(null);
+const range = useCellRange(
+  () => sorted.value,
+  () => layout.laid.value,
+);
+const { inHand } = range;
+
+/** What lies out of sight is brought into it: there would be nothing there to have the focus. */
+function showCell(cell: CellAt): void {
+  const at = range.spot(cell);
+  const [grid, column] = [box.value, at && laidColumns.value[at.column]];
+  if (!grid || !at || !column) return;
+  const top = at.row * rowPx;
+  const [seenTop, seenBottom] = [grid.scrollTop, grid.scrollTop + height.value - 2 * rowPx];
+  if (top < seenTop) grid.scrollTop = top;
+  else if (top > seenBottom) grid.scrollTop = top - height.value + 3 * rowPx;
+  if (column.isFrozen) return;
+  const frozenPx = laidColumns.value[frozenCount]?.x ?? 0;
+  const right = column.x + column.column.width;
+  if (column.x < grid.scrollLeft + frozenPx) grid.scrollLeft = column.x - frozenPx;
+  else if (right > grid.scrollLeft + width.value) grid.scrollLeft = right - width.value;
+}
+const cellAt = ({ rowId, key }: CellAt) =>
+  box.value?.querySelector<HTMLElement>(`[data-cell="${CSS.escape(`${rowId} ${key}`)}"]`);
+async function go(cell: CellAt, extend: boolean): Promise<void> {
+  range.take(cell, extend);
+  showCell(cell);
+  // Rows follow the scroll a frame later.
+  await nextTick();
+  requestAnimationFrame(() => cellAt(cell)?.focus({ preventScroll: true }));
+}
+
+// A row that is to be changed is brought into sight, or there would be no field to type in.
+watch(editing, (cell) => cell && showCell(cell), { flush: 'post' });
+
 function cellOf(event: Event): { rowId: string; column: ShownColumn } | null {
-  const [rowId, key] = ((event.target as HTMLElement).dataset['cell'] ?? '').split(' ');
+  const target = (event.target as HTMLElement).closest<HTMLElement>('[data-cell]');
+  const [rowId, key] = (target?.dataset['cell'] ?? '').split(' ');
   const column = columns.find((one) => one.key === key);
   return rowId && column ? { rowId, column } : null;
 }
 function onFocus(event: FocusEvent): void {
   const cell = cellOf(event);
-  if (cell) inHand.value = { rowId: cell.rowId, key: cell.column.key };
+  const key = cell?.column.key;
+  if (cell && key && (inHand.value?.rowId !== cell.rowId || inHand.value.key !== key))
+    range.take({ rowId: cell.rowId, key }, false);
 }
 function onCellKey(event: KeyboardEvent): void {
   const cell = cellOf(event);
-  if (cell) onKey(event, event.target as HTMLElement, cell.rowId, cell.column);
+  if (!cell) return;
+  const next = event.altKey ? null : range.towards(event, Math.max(1, Math.floor(height.value / rowPx) - 2));
+  if (next) void go(next, event.shiftKey);
+  else if ((event.ctrlKey || event.metaKey) && event.key === 'd')
+    emit('write', fillDown(range.block.value, own.measures), 'filled down');
+  else return onKey(event, cell.rowId, cell.column);
+  event.preventDefault();
+  event.stopPropagation();
 }
 function onDouble(event: MouseEvent): void {
   const cell = cellOf(event);
   if (cell) begin(cell.rowId, cell.column);
 }
+
+// With the mouse: pressed on one cell, let go on another; or another one with Shift.
+let isPulling = false;
+function onPress(event: PointerEvent): void {
+  const cell = cellOf(event);
+  if (!cell || event.button !== 0) return;
+  isPulling = event.pointerType === 'mouse';
+  if (!event.shiftKey) return;
+  event.preventDefault();
+  void go({ rowId: cell.rowId, key: cell.column.key }, true);
+}
+function onOver(event: PointerEvent): void {
+  const cell = isPulling && event.buttons === 1 ? cellOf(event) : null;
+  if (cell && inHand.value && (inHand.value.rowId !== cell.rowId || inHand.value.key !== cell.column.key))
+    void go({ rowId: cell.rowId, key: cell.column.key }, true);
+}
+useEventListener(window, 'pointerup', () => {
+  isPulling = false;
+});
+
+function onCopy(event: ClipboardEvent): void {
+  if (!cellOf(event)) return;
+  const words = wordsOfBlock(range.block.value, own.measures);
+  event.clipboardData?.setData('text/plain', Papa.unparse(words, { delimiter: '\t', newline: '\n' }));
+  event.preventDefault();
+}
+const hasCell = (): boolean =>
+  inHand.value !== null && editing.value === null && box.value?.contains(document.activeElement) === true;
+/** Puts a pasted table over the cells in hand; says whether there were any. */
+function pasteText(text: string): boolean {
+  if (!hasCell()) return false;
+  const { data } = Papa.parse<string[]>(text.replace(/\r?\n$/, ''), { delimiter: '\t' });
+  const all = { rows: sorted.value, columns: layout.laid.value };
+  emit('write', pasteInto(all, range.block.value, data), 'pasted');
+  return true;
+}
+defineExpose({ pasteText, hasCell });
+
 /** Until a cell was in hand Tab leads into a row in sight; the same one for a while as the rows go by, so that few are drawn anew for it. */
 const rowsToAnchor = 8;
 const anchorId = computed(() => {
@@ -111,63 +200,102 @@ const anchorId = computed(() => {
 });
 function tabKey(rowId: string): string | null {
   if (inHand.value) return inHand.value.rowId === rowId ? inHand.value.key : null;
-  return rowId === anchorId.value ? columns[0]!.key : null;
+  return rowId === anchorId.value ? layout.laid.value[0]!.key : null;
 }
+const blockWords = computed(() => {
+  const { rows: high, columns: wide } = range.block.value;
+  return range.isSeveral.value ? `${high.length} × ${wide.length} cells in hand` : '';
+});
 </script>
 
 <template>
-  <div
-    ref="box"
-    class="grid"
-    role="grid"
-    :aria-rowcount="rows.length + 1"
-    :aria-colcount="columns.length + 1"
-    @focusin="onFocus"
-    @keydown="onCellKey"
-    @dblclick="onDouble"
-  >
-    <div class="head" role="row" :style="{ width: `${tableWidth}px` }">
-      <div class="frozen" role="columnheader">
-        <label class="tick"
-          ><input type="checkbox" :checked="areAllPicked" aria-label="Pick all rows" @change="pickAll"
-        /></label>
+  <div class="table">
+    <div
+      ref="box"
+      class="grid"
+      role="grid"
+      :aria-rowcount="rows.length + 1"
+      :aria-colcount="columns.length + 1"
+      @focusin="onFocus"
+      @keydown="onCellKey"
+      @dblclick="onDouble"
+      @pointerdown="onPress"
+      @pointerover="onOver"
+      @copy="onCopy"
+    >
+      <div class="head" role="row" :style="{ width: `${tableWidth}px` }">
+        <div class="frozen" role="columnheader">
+          <label class="tick"
+            ><input type="checkbox" :checked="areAllPicked" aria-label="Pick all rows" @change="pickAll"
+          /></label>
+        </div>
+        <div
+          v-for="{ column, x, isFrozen } in laidColumns"
+          :key="column.key"
+          role="columnheader"
+          class="heading"
+          :class="{ frozen: isFrozen, number: column.cell.kind === 'number' }"
+          :style="{ width: `${column.width}px`, left: isFrozen ? `${x}px` : undefined }"
+          :aria-sort="
+            { up: 'ascending' as const, down: 'descending' as const, none: 'none' as const }[
+              sortedBy(column.key) ?? 'none'
+            ]
+          "
+        >
+          <HeadCell
+            :column="column"
+            :sorted="sortedBy(column.key)"
+            @sort="orderBy(column.key)"
+            @step="(by) => layout.step(column.key, by)"
+            @move="(key) => layout.move(key, column.key)"
+            @widen="(px) => layout.widen(column.key, px)"
+          />
+        </div>
       </div>
-      <div
-        v-for="{ column, x, isFrozen } in laidColumns"
-        :key="column.key"
-        role="columnheader"
-        class="heading"
-        :class="{ frozen: isFrozen, number: column.cell.kind === 'number' }"
-        :style="{ width: `${column.width}px`, left: isFrozen ? `${x}px` : undefined }"
-        :aria-sort="order?.key === column.key ? (order.isDown ? 'descending' : 'ascending') : 'none'"
-      >
-        <button type="button" class="plain" @click="orderBy(column.key)">
-          {{ headingFor(column, own.measures)
-          }}<span v-if="order?.key === column.key">{{ order.isDown ? ' ↓' : ' ↑' }}</span>
-        </button>
+      <div class="body" :style="{ width: `${tableWidth}px`, height: `${rows.length * rowPx}px` }">
+        <ListRow
+          v-for="{ row, y } in shownRows"
+          :key="row.id"
+          :row="row"
+          :columns="shownColumns"
+          :y="y"
+          :width="tableWidth"
+          :is-picked="isPicked.has(row.id)"
+          :edited="editing?.rowId === row.id ? editing.key : null"
+          :tab-key="tabKey(row.id)"
+          :in-block="range.keysIn(row.id)"
+          @pick="pick(row.id)"
+        />
       </div>
+      <p v-if="rows.length === 0" class="dim none">Nothing matches “{{ search }}”.</p>
     </div>
-    <div class="body" :style="{ width: `${tableWidth}px`, height: `${rows.length * rowPx}px` }">
-      <ListRow
-        v-for="{ row, y } in shownRows"
-        :key="row.id"
-        :row="row"
-        :columns="shownColumns"
-        :y="y"
-        :width="tableWidth"
-        :is-picked="isPicked.has(row.id)"
-        :edited="editing?.rowId === row.id ? editing.key : null"
-        :tab-key="tabKey(row.id)"
-        @pick="pick(row.id)"
-      />
+    <div class="foot">
+      <p class="block tiny" role="status">{{ blockWords }}</p>
+      <button v-if="layout.isOwn.value" type="button" class="btn small own" @click="layout.reset">
+        Columns as they were
+      </button>
     </div>
-    <p v-if="rows.length === 0" class="dim none">Nothing matches “{{ search }}”.</p>
   </div>
 </template>
 
 <style scoped>
-.grid {
+.table {
+  display: flex;
+  flex-direction: column;
   height: 100%;
+}
+.foot {
+  display: flex;
+  gap: 10px;
+  align-items: center;
+}
+.foot:has(.block:not(:empty), .own) {
+  padding: 4px 7px;
+  border-top: 1px solid var(--rule);
+}
+.grid {
+  flex: 1;
+  min-height: 0;
   overflow: auto;
   scrollbar-width: thin;
   scroll-padding: 28px 0 0 270px;
@@ -183,11 +311,8 @@ function tabKey(rowId: string): string | null {
 }
 .heading {
   flex: none;
-  padding: 5px 7px;
   font-size: 11px;
   color: var(--ink-2);
-  white-space: nowrap;
-  overflow: hidden;
 }
 .heading[aria-sort='ascending'],
 .heading[aria-sort='descending'] {
@@ -211,6 +336,9 @@ function tabKey(rowId: string): string | null {
 }
 .body {
   position: relative;
+}
+.body :deep(.cell) {
+  user-select: none;
 }
 .none {
   padding: 14px;

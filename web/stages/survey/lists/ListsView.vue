@@ -2,7 +2,9 @@
 import { useLocalStorage } from '@vueuse/core';
 import { computed, provide, ref, shallowRef, toRaw, useTemplateRef, watch } from 'vue';
 import {
+  editBlock,
   editCells,
+  hasHeadings,
   listIds,
   listOf,
   matching,
@@ -13,6 +15,7 @@ import {
   type ListId,
   type ShownColumn,
   type ShownRow,
+  type TypedCell,
 } from '#core/survey/lists';
 import { freeName, unseenPlace } from '#core/model/site';
 import { useKeys } from '../../../keys/keys';
@@ -44,6 +47,7 @@ const problem = ref('');
 const box = useTemplateRef('box');
 const find = useTemplateRef<HTMLInputElement>('find');
 const file = useTemplateRef<HTMLInputElement>('file');
+const grid = useTemplateRef<{ pasteText: (text: string) => boolean; hasCell: () => boolean }>('grid');
 const importing = shallowRef<{ table: FileTable; remarks: string[] } | null>(null);
 
 /** Addresses stand in Connect, with what clashes among them. */
@@ -77,17 +81,22 @@ function put(rowIds: readonly string[], key: string, text: string): boolean {
   return refused.length === 0;
 }
 
+/** Many cells at once, as they were pasted or filled down: one edit, or none. */
+function write(cells: TypedCell[], what: string): void {
+  const edit = editBlock(openSite.value, table.value.id, cells, own.measures.length);
+  if (edit.kind === 'refused') {
+    problem.value = `Nothing was ${what}. ${edit.why}`;
+    return;
+  }
+  const refused = edit.changes.length > 0 ? store.change(edit.label.slice(0, 160), edit.changes) : [];
+  problem.value = refused.map(({ allowed }) => allowed).join('; ');
+}
 const cellAt = (rowId: string, key: string) =>
   box.value?.querySelector<HTMLElement>(`[data-cell="${CSS.escape(`${rowId} ${key}`)}"]`);
 function take(rowId: string, key: string, text: string, then: Then): void {
   if (!put([rowId], key, text)) return;
   editing.value = null;
-  requestAnimationFrame(() =>
-    (
-      neighbour(cellAt(rowId, key), then === 'down' ? 'ArrowDown' : then === 'right' ? 'ArrowRight' : '') ??
-      cellAt(rowId, key)
-    )?.focus(),
-  );
+  requestAnimationFrame(() => (neighbour(cellAt(rowId, key), then) ?? cellAt(rowId, key))?.focus());
 }
 function leave(rowId: string, key: string): void {
   editing.value = null;
@@ -97,10 +106,8 @@ function leave(rowId: string, key: string): void {
 function begin(rowId: string, column: ShownColumn): void {
   if (column.editable) editing.value = { rowId, key: column.key };
 }
-function onKey(event: KeyboardEvent, cell: HTMLElement, rowId: string, column: ShownColumn): void {
-  const next = neighbour(cell, event.key);
-  if (next) next.focus();
-  else if (event.key === ' ')
+function onKey(event: KeyboardEvent, rowId: string, column: ShownColumn): void {
+  if (event.key === ' ')
     picked.value = picked.value.includes(rowId)
       ? picked.value.filter((one) => one !== rowId)
       : [...picked.value, rowId];
@@ -179,11 +186,13 @@ function onPaste(event: ClipboardEvent): void {
   const text = event.clipboardData?.getData('text/plain') ?? '';
   if (
     (event.target as HTMLElement).matches('input, textarea') ||
-    (!text.includes('\n') && !text.includes('\t'))
+    (!text.includes('\n') && !text.includes('\t') && !grid.value?.hasCell())
   )
     return;
   event.preventDefault();
-  void open(tables.readText(text));
+  // Rows with their headings find their own places; cells alone go where the hand is.
+  const lines = text.split(/\r?\n/, 1).map((line) => line.split('\t'));
+  if (hasHeadings(table.value.id, lines) || !grid.value?.pasteText(text)) void open(tables.readText(text));
 }
 async function exportAs(kind: 'csv' | 'xlsx'): Promise<void> {
   const name = `${store.id}-${table.value.label.toLowerCase()}.${kind}`;
@@ -281,16 +290,20 @@ useKeys([{ keys: ['f'], label: 'find in the list', group: 'Lists', run: () => fi
       </div>
       <ListTable
         v-else
+        ref="grid"
         :key="table.id"
+        :list="table.id"
         v-model:picked="picked"
         :columns="table.columns"
         :rows="rows"
         :search="search"
+        @write="write"
       />
     </div>
     <p class="dim tiny">
-      Arrows move, Enter changes a cell, Space picks rows to change together. Paste rows with their headings
-      to import them. Lengths in the files are metres.
+      Arrows move, with Shift they take cells together: <kbd>Ctrl C</kbd> copies, <kbd>Ctrl V</kbd> pastes,
+      <kbd>Ctrl D</kbd> fills down. Enter changes a cell, Space picks rows. Rows pasted with their headings
+      are imported. Lengths in the files are metres.
     </p>
     <ImportDialog
       v-if="importing"

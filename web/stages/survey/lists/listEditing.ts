@@ -17,7 +17,7 @@ export interface ListEditing {
   begin: (rowId: string, column: ShownColumn) => void;
   take: (rowId: string, key: string, text: string, then: Then) => void;
   leave: (rowId: string, key: string) => void;
-  onKey: (event: KeyboardEvent, cell: HTMLElement, rowId: string, column: ShownColumn) => void;
+  onKey: (event: KeyboardEvent, rowId: string, column: ShownColumn) => void;
 }
 
 export const listEditing: InjectionKey<ListEditing> = Symbol('list editing');

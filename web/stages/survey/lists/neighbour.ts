@@ -1,27 +1,13 @@
-/** The cell that an arrow, Home or End leads to from this one, among those that are drawn. */
-export function neighbour(cell: HTMLElement | null | undefined, key: string): HTMLElement | null {
+import type { Then } from './listEditing';
+
+/** The cell below or to the right of this one, among those that are drawn. */
+export function neighbour(cell: HTMLElement | null | undefined, then: Then): HTMLElement | null {
   // Rows stand in the document in the order in which they are seen.
   const row = cell?.closest('[role=row]');
-  if (!cell || !row) return null;
-  const cells = [...row.querySelectorAll<HTMLElement>('[data-cell]')];
-  const at = cells.indexOf(cell);
+  if (!cell || !row || then === 'stay') return null;
   const [, columnKey] = (cell.dataset['cell'] ?? '').split(' ');
-  const above = (other: Element | null): HTMLElement | null =>
-    other?.querySelector<HTMLElement>(`[data-cell$=" ${columnKey}"]`) ?? null;
-  switch (key) {
-    case 'ArrowRight':
-      return cells[at + 1] ?? null;
-    case 'ArrowLeft':
-      return cells[at - 1] ?? null;
-    case 'ArrowDown':
-      return above(row.nextElementSibling);
-    case 'ArrowUp':
-      return above(row.previousElementSibling);
-    case 'Home':
-      return cells[0] ?? null;
-    case 'End':
-      return cells.at(-1) ?? null;
-    default:
-      return null;
-  }
+  if (then === 'down')
+    return row.nextElementSibling?.querySelector<HTMLElement>(`[data-cell$=" ${columnKey}"]`) ?? null;
+  const cells = [...row.querySelectorAll<HTMLElement>('[data-cell]')];
+  return cells[cells.indexOf(cell) + 1] ?? null;
 }
