@@ -195,6 +195,30 @@ test('a word of a file that several cables go by is picked once, for all its row
   await saved(page);
 });
 
+test('a place that is not noted is made in the same import, and what columns are is remembered', async ({
+  page,
+  open,
+}) => {
+  await openList(page, open, 'Cameras');
+  const text = 'Cam No;Spot;View\r\n25;Rope loft;Rope store\r\n26;Net loft;Nets\r\n';
+  await importTable(page, 'new.csv', text);
+  await dialog(page).getByLabel('Column Spot is').click();
+  await choose(page, 'place');
+  await expect(dialog(page).locator('[data-kind="refused"]')).toHaveCount(2);
+  await dialog(page).getByRole('button', { name: 'Note all 2 as new places' }).click();
+  await dialog(page).getByRole('button', { name: 'Apply 2 rows' }).click();
+  await expect(dialog(page)).toBeHidden();
+  await expect(page.getByText('26 rows')).toBeVisible();
+  await saved(page);
+  await page.reload();
+  await importTable(page, 'again.csv', text.replace('Rope store', 'Ropes'));
+  await expect(dialog(page).getByLabel('Column Spot is')).toContainText('place');
+  await expect(dialog(page).getByRole('button', { name: 'Apply 1 row' })).toBeVisible();
+  await dialog(page).getByRole('button', { name: 'Cancel' }).click();
+  await page.getByRole('group', { name: 'Which list' }).getByRole('button', { name: 'Places' }).click();
+  await expect(page.locator('[data-cell$=" name"]').filter({ hasText: 'Net loft' })).toBeVisible();
+});
+
 test('rows are pasted from a spreadsheet', async ({ page, open }) => {
   await openList(page, open, 'Places');
   await page.locator('.lists').evaluate((lists) => {
@@ -205,7 +229,7 @@ test('rows are pasted from a spreadsheet', async ({ page, open }) => {
     );
   });
   await expect(rowOf(page, 'Quay')).toContainText('height m 8 9.14');
-  await dialog(page).getByRole('button', { name: 'Apply 1 rows' }).click();
+  await dialog(page).getByRole('button', { name: 'Apply 1 row' }).click();
   await expect(listCell(page, 'quay', 'mains')).toHaveText('yes');
 });
 

@@ -89,7 +89,7 @@ export const cameraList: List<Camera> = {
       placeWords,
       ({ placeId }) => placeId,
       (camera, placeId): Written<Camera> => ({ kind: 'row', row: { ...camera, placeId: String(placeId) } }),
-      { also: ['location', 'where', 'area'] },
+      { also: ['location', 'where', 'area'], mayBeNew: true },
     ),
     wordColumn(
       'body',

@@ -9,7 +9,13 @@ export type Cell = string | number | null;
 export type CellKind =
   | { kind: 'text'; most: number }
   | { kind: 'number'; unit: Unit; least: number; most: number; whole?: true }
-  | { kind: 'word'; words: (site: Site) => readonly Word[]; alsoRead?: (text: string) => Read }
+  | {
+      kind: 'word';
+      words: (site: Site) => readonly Word[];
+      alsoRead?: (text: string) => Read;
+      /** A word that nobody knows may be the name of a place that is not noted yet. */
+      mayBeNew?: true;
+    }
   | { kind: 'words'; words: readonly Word[] }
   | { kind: 'yes-no' };
 

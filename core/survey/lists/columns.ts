@@ -6,6 +6,7 @@ import type { Word } from './siteWords';
 interface Saying {
   width?: number;
   also?: string[];
+  mayBeNew?: true;
 }
 
 const row = <Row>(set: Row): Written<Row> => ({ kind: 'row', row: set });
@@ -96,7 +97,14 @@ export const siteWordColumn = <Row>(
   set: NonNullable<Column<Row>['write']>,
   saying?: Saying,
 ): Column<Row> =>
-  column(key, heading, { kind: 'word', words }, (one) => read(one) ?? '', set, { width: 140, ...saying });
+  column(
+    key,
+    heading,
+    { kind: 'word', words, ...(saying?.mayBeNew ? { mayBeNew: true } : {}) },
+    (one) => read(one) ?? '',
+    set,
+    { width: 140, ...saying },
+  );
 
 export const wordsColumn = <Row>(
   key: string,

@@ -66,6 +66,31 @@ it('a number that is not one stays so: nothing is stripped but a name', () => {
   expect(row).toMatchObject({ kind: 'refused' });
 });
 
+describe('a place that is not noted yet', () => {
+  const table = sheet(
+    ['Camera', 'View', 'Location'],
+    [25, 'Rope store', 'Rope loft'],
+    [26, 'Nets', 'rope loft '],
+    [8, 'Weighbridge', 'Lanes'],
+  );
+  const matches = matchColumns('camera', table.headings);
+  it('is asked about once, as what may be made', () => {
+    const { asked } = previewImport(site, 'camera', table, matches);
+    expect(asked).toMatchObject([{ key: 'place', text: 'Rope loft', rows: 2, mayBeNew: true }]);
+  });
+  it('is noted in the same import, once, unseen', () => {
+    const decided = { newPlaces: ['Rope loft'] };
+    const { asked, counts, changes } = previewImport(site, 'camera', table, matches, 'x', decided);
+    expect([asked, counts.new, counts.refused]).toEqual([[], 2, 0]);
+    const result = applyChanges(site, changes);
+    if (result.kind === 'refused') throw new Error(JSON.stringify(result.problems));
+    const made = Object.values(result.value.site.place).filter(({ name }) => name === 'Rope loft');
+    expect(made).toMatchObject([{ assumed: true }]);
+    const there = Object.values(result.value.site.camera).filter(({ placeId }) => placeId === made[0]!.id);
+    expect(there.map(({ number }) => number)).toEqual([25, 26]);
+  });
+});
+
 describe('cables as they are called on a jacket', () => {
   const cabled = (cable: string) => {
     const table = sheet(['Camera', 'Segment', 'Cable'], [1, 1, cable]);

@@ -1,5 +1,12 @@
 import same from 'fast-deep-equal';
-import { applyChanges, changesBetween, withChanges, type Change, type Site } from '#core/model/site';
+import {
+  applyChanges,
+  changesBetween,
+  placeNamed,
+  withChanges,
+  type Change,
+  type Site,
+} from '#core/model/site';
 import { readCell, sayCell, saysAlready, type Cell, type List } from './column';
 import { columnOf, listOf, type ListId } from './lists';
 import type { Match } from './matchColumns';
@@ -200,6 +207,10 @@ const wordsOf = (cells: readonly Cell[]): string =>
     .join(' ')
     .slice(0, 60);
 
+/** The site with places of which a table knows the names only. */
+const withPlaces = (site: Site, names: readonly string[], mark?: string): Site =>
+  names.reduce((now, name) => withChanges(now, placeNamed(now, name, mark).changes), site);
+
 /** What importing a table would do to a site, row by row. Nothing is changed by looking. */
 export function previewImport(
   site: Site,
@@ -213,8 +224,9 @@ export function previewImport(
   const leftOut = new Set(decided.leftOut);
   const words = tableWords(decided);
   const taken = { ...table, rows: table.rows.filter(({ line }) => !leftOut.has(line)) };
-  const found = findRows(list, taken, matches, site, words, mark);
-  const { rows, draft, owner } = writeRows(list, found.incoming, site, found.draft);
+  const from = withPlaces(site, decided.newPlaces ?? [], mark);
+  const found = findRows(list, taken, matches, from, words, mark);
+  const { rows, draft, owner } = writeRows(list, found.incoming, from, found.draft);
   const changes = changesBetween(site, draft).filter(
     (change) => !('set' in change) || !same(change.set, site[change.kind][change.id]),
   );

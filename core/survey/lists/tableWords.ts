@@ -9,12 +9,16 @@ export interface AskedWord {
   text: string;
   rows: number;
   words: readonly Word[];
+  /** Whether it may be the name of a place that is not noted yet. */
+  mayBeNew: boolean;
 }
 
 /** What a person decided about a table: rows that are left out, and what its own words stand for. */
 export interface Decided {
   leftOut?: readonly number[];
   meanings?: readonly { key: string; text: string; value: string }[];
+  /** Names of places that are noted in the same import. */
+  newPlaces?: readonly string[];
 }
 
 /** One spelling of a word: case and blanks do not tell two apart. */
@@ -43,7 +47,14 @@ export function tableWords({ meanings = [] }: Decided): TableWords {
       if (kind.kind !== 'word') return;
       const at = `${key} ${spelt(cell)}`;
       const text = asked.get(at)?.text ?? String(cell).trim();
-      asked.set(at, { key, heading, text, rows: (asked.get(at)?.rows ?? 0) + 1, words: kind.words(site) });
+      asked.set(at, {
+        key,
+        heading,
+        text,
+        rows: (asked.get(at)?.rows ?? 0) + 1,
+        words: kind.words(site),
+        mayBeNew: kind.mayBeNew === true,
+      });
     },
     asked: () => [...asked.values()].sort((a, b) => b.rows - a.rows),
   };

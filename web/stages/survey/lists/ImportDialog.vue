@@ -21,6 +21,7 @@ import { useOpenSite } from '../../../stores/openSite';
 import { useSite } from '../../../stores/site';
 import { useTables } from '../../../tables/useTables';
 import { idMark } from '../../../stores/idMark';
+import { useRememberedMatches } from './useRememberedMatches';
 
 /** What an import would do, row by row, before anything is done. All of it happens, or nothing. */
 const { list, table: whole, remarks } = defineProps<{ list: ListId; table: FileTable; remarks: string[] }>();
@@ -33,8 +34,10 @@ const tables = useTables();
 const fileRows = computed(() => rowsOf(whole));
 const headingLine = ref(whole.headingLine);
 const table = computed(() => withHeadingsAt(fileRows.value, headingLine.value));
-const leftOut = ref<number[]>([]);
-const meanings = ref<NonNullable<Decided['meanings']>[number][]>([]);
+const leftOut = shallowRef<number[]>([]);
+const meanings = shallowRef<NonNullable<Decided['meanings']>[number][]>([]);
+const newPlaces = shallowRef<string[]>([]);
+const remembered = useRememberedMatches(() => list);
 const mostHeadings = 25;
 const headingChoices = computed(() =>
   fileRows.value.slice(0, mostHeadings).map(({ line, cells }) => ({
@@ -42,7 +45,7 @@ const headingChoices = computed(() =>
     label: `${line}: ${cells.filter((cell) => cell !== null && cell !== '').join(', ')}`.slice(0, 70),
   })),
 );
-const matches = ref<Match[]>([]);
+const matches = shallowRef<Match[]>([]);
 const preview = shallowRef<Preview | null>(null);
 const problems = ref<string[]>([]);
 const shown = ref<RowNews['kind'] | 'all'>('all');
@@ -63,19 +66,17 @@ const example = (index: number) =>
     .join(', ');
 
 async function look(): Promise<void> {
-  preview.value = await tables.preview(
-    toRaw(openSite.value),
-    list,
-    table.value,
-    toRaw(matches.value),
-    idMark,
-    { leftOut: toRaw(leftOut.value), meanings: toRaw(meanings.value) },
-  );
+  preview.value = await tables.preview(toRaw(openSite.value), list, table.value, matches.value, idMark, {
+    leftOut: leftOut.value,
+    meanings: meanings.value,
+    newPlaces: newPlaces.value,
+  });
   if (preview.value.counts.refused > 0) shown.value = 'refused';
 }
 async function headAt(line: number): Promise<void> {
-  [headingLine.value, leftOut.value, meanings.value, shown.value] = [line, [], [], 'all'];
-  matches.value = await tables.match(list, table.value.headings);
+  [headingLine.value, leftOut.value, meanings.value, newPlaces.value] = [line, [], [], []];
+  shown.value = 'all';
+  matches.value = remembered.of(table.value.headings) ?? (await tables.match(list, table.value.headings));
   await look();
 }
 watch(
@@ -83,8 +84,21 @@ watch(
   async () => headAt(await tables.headingLine(list, fileRows.value)),
   { immediate: true },
 );
+/** What stands in a list of words for one that is to be noted as a place. */
+const asNew = ' new';
+const wordsFor = ({ words, mayBeNew, text }: AskedWord) => [
+  ...(mayBeNew ? [{ value: asNew, label: `a new place, “${text}”` }] : []),
+  ...words,
+];
+const mayBeNew = computed(() => (preview.value?.asked ?? []).filter((one) => one.mayBeNew));
+function makePlaces(names: readonly string[]): void {
+  newPlaces.value = [...newPlaces.value, ...names];
+  shown.value = 'all';
+  void look();
+}
 /** Says once what a word of the file stands for. */
 function mean({ key, text }: AskedWord, value: string): void {
+  if (value === asNew) return makePlaces([text]);
   meanings.value = [...meanings.value, { key, text, value }];
   shown.value = 'all';
   void look();
@@ -151,7 +165,9 @@ function apply(): void {
   problems.value = store
     .change(`Import ${listLabel.value}: ${counts.new} new, ${counts.changed} changed`, changes)
     .map(({ path, allowed }) => `${path}: ${allowed}`);
-  if (problems.value.length === 0) emit('done');
+  if (problems.value.length > 0) return;
+  remembered.keep(table.value.headings, matches.value);
+  emit('done');
 }
 </script>
 
@@ -194,12 +210,20 @@ function apply(): void {
               <span class="dim tiny">{{ one.heading }}, {{ counted(one.rows, 'row') }}</span></span
             ><PickField
               :value="null"
-              :choices="[...one.words]"
+              :choices="wordsFor(one)"
               :label="`“${one.text}” is`"
               placeholder="pick what it is"
               @take="(value) => mean(one, value)"
           /></label>
         </div>
+        <button
+          v-if="mayBeNew.length > 1"
+          type="button"
+          class="btn small"
+          @click="makePlaces(mayBeNew.map(({ text }) => text))"
+        >
+          Note all {{ mayBeNew.length }} as new places
+        </button>
       </section>
       <section v-if="preview" class="news">
         <div class="row">
@@ -244,7 +268,9 @@ function apply(): void {
       <p v-else class="dim" aria-busy="true">Looking at {{ table.rows.length }} rows…</p>
       <DialogFoot
         :problems="standing"
-        :go="preview && ready ? `Apply ${preview.counts.new + preview.counts.changed} rows` : 'Apply'"
+        :go="
+          preview && ready ? `Apply ${counted(preview.counts.new + preview.counts.changed, 'row')}` : 'Apply'
+        "
         :held="!ready"
         @leave="emit('done')"
       />
