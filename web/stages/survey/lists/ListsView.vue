@@ -292,8 +292,8 @@ useKeys([{ keys: ['f'], label: 'find in the list', group: 'Lists', run: () => fi
         v-else
         ref="grid"
         :key="table.id"
-        :list="table.id"
         v-model:picked="picked"
+        :list="table.id"
         :columns="table.columns"
         :rows="rows"
         :search="search"
