@@ -3,6 +3,7 @@ import { counted } from '#core/shared/labels';
 import type { PictureType } from '#core/model/site';
 import { isBare } from './barePicture';
 import { cleanSvg } from './cleanSvg';
+import { heicPixels } from './heicPixels';
 
 export type PictureUse = 'drawing' | 'photo';
 
@@ -144,17 +145,28 @@ async function takeRaster(bytes: Buffer, mediaType: Raster, use: PictureUse): Pr
   }
 }
 
+/** A phone's HEIC photo as a JPEG, which every browser shows. */
+async function takeHeic(bytes: Buffer, use: PictureUse): Promise<Taken> {
+  const pixels = await heicPixels(bytes);
+  if (pixels.kind === 'refused') return pixels;
+  const { widthPx: width, heightPx: height, rgba } = pixels;
+  const jpeg = await sharp(rgba, { raw: { width, height, channels: 4 } })
+    .flatten({ background: '#ffffff' })
+    .jpeg({ quality: 95 })
+    .toBuffer();
+  return takeRaster(jpeg, 'image/jpeg', use);
+}
+
 /** Takes in a picture from outside for a drawing or a photo, or says why not. */
 export async function takePicture(bytes: Buffer, use: PictureUse): Promise<Taken> {
   if (bytes.length === 0) return refused('The file is empty.');
   const type = typeByContent(bytes);
-  if (type === 'image/heic')
-    return refused('This is an HEIC photo. Set the phone to the most compatible format, or save it as JPEG.');
+  if (type === 'image/heic') return takeHeic(bytes, use);
   if (type === null || (use === 'photo' && type === 'image/svg+xml'))
     return refused(
       use === 'photo'
-        ? 'A photo is a JPEG or PNG file; this is neither.'
-        : 'A drawing is a PNG, JPEG or SVG file; this is none of them. Export a PDF or CAD drawing as one.',
+        ? 'A photo is a JPEG, PNG or HEIC file; this is none of them.'
+        : 'A drawing is a PNG, JPEG or SVG file, or a page of a PDF picked in Survey; this is none of them. Export a CAD drawing as one.',
     );
   return type === 'image/svg+xml' ? takeSvg(bytes) : takeRaster(bytes, type, use);
 }

@@ -25,7 +25,7 @@ const contentSecurityPolicy = {
     // The solver is WebAssembly; nothing else is compiled in the page.
     scriptSrc: ["'self'", "'wasm-unsafe-eval'"],
     styleSrc: ["'self'", "'unsafe-inline'"],
-    imgSrc: ["'self'", 'data:'],
+    imgSrc: ["'self'", 'data:', 'blob:'],
     fontSrc: ["'self'"],
     connectSrc: ["'self'"],
     workerSrc: ["'self'"],

@@ -1,3 +1,4 @@
+import { readFileSync } from 'node:fs';
 import path from 'node:path';
 import fc from 'fast-check';
 import sharp from 'sharp';
@@ -70,12 +71,12 @@ describe('a photo', () => {
   it('is told by what is in it, not by its name', async () => {
     expect(await send('photo', await plain(10, 10).webp().toBuffer())).toMatchObject({
       status: 422,
-      detail: expect.stringContaining('JPEG or PNG'),
+      detail: expect.stringContaining('JPEG, PNG or HEIC'),
     });
     expect(await send('photo', svg('<path d="M0 0"/>'))).toMatchObject({ status: 422 });
     expect(await send('photo', Buffer.from('\0\0\0\x18ftypheic....'))).toMatchObject({
       status: 422,
-      detail: expect.stringContaining('HEIC'),
+      detail: expect.stringContaining('HEIC photo is damaged'),
     });
     expect(await send('photo', (await plain(600, 600).jpeg().toBuffer()).subarray(0, 500))).toMatchObject({
       status: 422,
@@ -83,6 +84,28 @@ describe('a photo', () => {
     });
     expect(await send('photo', '')).toMatchObject({ status: 422, detail: expect.stringContaining('empty') });
     expect(await send('poster', 'x')).toMatchObject({ status: 400 });
+  });
+  it('comes from a phone as HEIC, and is kept as a JPEG that every browser shows', async () => {
+    const heic = readFileSync(path.join(import.meta.dirname, 'pictures', 'bracket.heic'));
+    const kept = await send('photo', heic);
+    expect(kept).toMatchObject({ status: 201, mediaType: 'image/jpeg', widthPx: 96, heightPx: 64 });
+    const { data } = await sharp(await fetched(kept.fileId))
+      .raw()
+      .toBuffer({ resolveWithObject: true });
+    // The blue field in its corner, and the brown around it.
+    const at = (x: number, y: number) => [...data.subarray(3 * (y * 96 + x), 3 * (y * 96 + x) + 3)];
+    const near = (found: number[], wanted: number[]) =>
+      found.forEach((value, k) => expect(Math.abs(value - wanted[k]!)).toBeLessThan(24));
+    near(at(20, 20), [0x20, 0x40, 0x60]);
+    near(at(70, 50), [0xb0, 0x80, 0x50]);
+    expect(await send('photo', heic.subarray(0, 500))).toMatchObject({ status: 422 });
+  });
+  it('of more megapixels than any phone takes is refused before it is decoded', async () => {
+    const heic = readFileSync(path.join(import.meta.dirname, 'pictures', 'flat-63mp.heic'));
+    expect(await send('photo', heic)).toMatchObject({
+      status: 422,
+      detail: expect.stringContaining('63 megapixels'),
+    });
   });
   it('has a limit, and a form of another site cannot send one', async () => {
     expect(await send('photo', new Uint8Array(20_000_001))).toMatchObject({

@@ -25,6 +25,7 @@ import {
   lengthClaims,
   lengthDisputes,
   metresPerPixel,
+  paperScale,
   movePin,
   nearestAnchor,
   pinDown,
@@ -300,5 +301,14 @@ describe('directions', () => {
     });
     const diagonal = squared({ x: 0, y: 0 }, { x: 100, y: 90 });
     expect(diagonal.x).toBeCloseTo(diagonal.y, 9);
+  });
+});
+
+describe('paperScale', () => {
+  it('of an A3 sheet at 1 to 100 makes its 420 mm 42 m wide, whatever the picture’s pixels', () => {
+    for (const widthPx of [1000, 4000]) {
+      const scale = paperScale({ widthPx }, 420, 100);
+      expect(metresPerPixel({ scale })! * widthPx).toBeCloseTo(42, 9);
+    }
   });
 });

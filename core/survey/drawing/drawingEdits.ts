@@ -49,7 +49,12 @@ function withFollowers(site: Site, changes: Change[], isMoved: (route: Route) =>
   return [...changes, ...runsThatFollow(withChanges(site, changes), isMoved)];
 }
 
-export function addDrawing(site: Site, name: string, picture: Picture, mark?: string): Change {
+export function addDrawing(
+  site: Site,
+  name: string,
+  picture: Picture & Pick<Drawing, 'scale'>,
+  mark?: string,
+): Change {
   const id = freeId((wanted) => wanted in site.drawing, name, mark);
   return { kind: 'drawing', id, set: { id, name, ...picture } };
 }

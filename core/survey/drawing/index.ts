@@ -16,6 +16,7 @@ export {
 } from './drawingEdits';
 export { lengthClaims, lengthDisputes, type LengthClaim, type LengthDispute } from './lengthClaims';
 export { drawnLength, routeLengthM } from './routeLength';
+export { paperScale } from './paperScale';
 export { distancePx, leastScalePx, metresPerPixel } from './scale';
 export { anchorsOn, nearestAnchor, squared } from './snap';
 export { atBearing, bearing, viewWedge } from './viewWedge';

@@ -72,7 +72,7 @@ const remove = (photo: Photo) =>
     <input
       ref="file"
       type="file"
-      accept="image/jpeg,image/png"
+      accept="image/jpeg,image/png,image/heic,.heic"
       capture="environment"
       class="out-of-sight"
       :aria-label="`Photo of ${what}`"

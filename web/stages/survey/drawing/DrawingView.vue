@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed, nextTick, ref, shallowRef, useTemplateRef, watch } from 'vue';
+import { computed, defineAsyncComponent, nextTick, ref, shallowRef, useTemplateRef, watch } from 'vue';
 import { useRoute, useRouter } from 'vue-router';
 import {
   addDrawing,
@@ -10,6 +10,7 @@ import {
   leastScalePx,
   metresPerPixel,
   movePin,
+  paperScale,
   pinDown,
   turnPin,
 } from '#core/survey/drawing';
@@ -31,6 +32,7 @@ import { useOpenSite } from '../../../stores/openSite';
 import { useSite } from '../../../stores/site';
 import DrawingPanel from './DrawingPanel.vue';
 import PinPanel from './PinPanel.vue';
+import { isPdf } from './pdfFile';
 import PlanCanvas from './PlanCanvas.vue';
 import RoutePanel from './RoutePanel.vue';
 import ScalePanel from './ScalePanel.vue';
@@ -39,6 +41,7 @@ import { idMark } from '../../../stores/idMark';
 
 /** Floor plans to scale: where things stand, what cameras see, and the ways cables take, which tell their lengths. */
 const emit = defineEmits<{ open: [runId: string] }>();
+const PdfPageDialog = defineAsyncComponent(() => import('./PdfPageDialog.vue'));
 const store = useSite();
 const openSite = useOpenSite();
 const own = useMeasures();
@@ -81,28 +84,45 @@ function change(label: string, changes: Change[]): boolean {
 }
 const show = (id: string) => router.replace({ ...route, query: { ...route.query, drawing: id } });
 
-async function take(): Promise<void> {
-  const chosen = file.value?.files?.[0];
-  if (!chosen || !file.value) return;
+const paged = shallowRef<File | null>(null);
+async function chosen(): Promise<void> {
+  const picked = file.value?.files?.[0];
+  if (!picked || !file.value) return;
+  const isPaged = await isPdf(picked);
+  if (isPaged) paged.value = picked;
+  else await take(picked, picked.name);
+  file.value.value = '';
+}
+async function takePage(picture: Blob, paperWidthMm: number, ratio: number | null): Promise<void> {
+  const { name } = paged.value!;
+  paged.value = null;
+  await take(picture, name, ratio === null ? null : { paperWidthMm, ratio });
+}
+async function take(
+  picture: Blob,
+  fileName: string,
+  paper: { paperWidthMm: number; ratio: number } | null = null,
+): Promise<void> {
   [problem.value, remark.value, waiting.value] = ['', '', true];
-  const answer = await api.keepPicture('drawing', chosen);
-  [waiting.value, file.value.value] = [false, ''];
+  const answer = await api.keepPicture('drawing', picture);
+  waiting.value = false;
   if (answer.kind !== 'answer') {
     problem.value =
       answer.kind === 'silence' ? 'The server does not answer. Nothing was kept.' : answer.refusal.detail;
     return;
   }
-  const { remarks, ...picture } = answer.value;
+  const { remarks, ...kept } = answer.value;
   remark.value = remarks.join(' ');
   const name = freeName(
     drawings.value.map((one) => one.name),
-    chosen.name.replace(/\.[^.]+$/, '').slice(0, 60) || 'Drawing',
+    fileName.replace(/\.[^.]+$/, '').slice(0, 60) || 'Drawing',
   );
-  const added = addDrawing(site.value, name, picture, idMark);
+  const scale = paper && paperScale(kept, paper.paperWidthMm, paper.ratio);
+  const added = addDrawing(site.value, name, { ...kept, ...(scale ? { scale } : {}) }, idMark);
   if (!change(`Add the drawing ${name}`, [added])) return;
   await show(added.id);
   await nextTick();
-  begin({ kind: 'scale', a: null, b: null });
+  if (!scale) begin({ kind: 'scale', a: null, b: null });
 }
 
 function begin(next: Tool): void {
@@ -265,11 +285,11 @@ useKeys([
       <input
         ref="file"
         type="file"
-        accept=".png,.jpg,.jpeg,.svg,image/png,image/jpeg,image/svg+xml"
+        accept=".png,.jpg,.jpeg,.svg,.pdf,.heic,image/png,image/jpeg,image/svg+xml,image/heic,application/pdf"
         class="out-of-sight"
         aria-label="Drawing to add"
         tabindex="-1"
-        @change="take"
+        @change="chosen"
       />
       <button type="button" class="btn" :disabled="waiting" @click="file?.click()">
         {{ waiting ? 'Reading the drawing…' : 'Add a drawing…' }}
@@ -302,10 +322,11 @@ useKeys([
     <p v-if="remark" class="caution">
       {{ remark }} <button type="button" class="plain underline" @click="remark = ''">Dismiss</button>
     </p>
+    <PdfPageDialog v-if="paged" :file="paged" @pick="takePage" @leave="paged = null" />
     <div v-if="!drawing" class="empty">
-      <strong>No drawing yet.</strong>Add a floor plan as PNG, JPEG or SVG, one for each floor or building.
-      Then set its scale from two points of known distance, put cameras and head ends on it, and draw the ways
-      the cables take: the drawing tells their lengths.
+      <strong>No drawing yet.</strong>Add a floor plan as PDF, PNG, JPEG or SVG, one for each floor or
+      building. Then set its scale from two points of known distance, put cameras and head ends on it, and
+      draw the ways the cables take: the drawing tells their lengths.
     </div>
     <div v-else class="table">
       <div class="sheet">
