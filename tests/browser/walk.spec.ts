@@ -37,7 +37,7 @@ test('on a phone: the next thing to note, a photo, a note, later, and what could
   await card
     .locator('input[type=file]')
     .setInputFiles({ name: 'IMG_2.jpg', mimeType: 'image/jpeg', buffer: Buffer.from('not a photo') });
-  await expect(card.getByRole('alert')).toContainText('JPEG or PNG');
+  await expect(card.getByRole('alert')).toContainText('JPEG, PNG or HEIC');
   const note = card.getByLabel('Note on the run');
   await note.fill('Lid is loose');
   await note.press('Enter');

@@ -11,6 +11,7 @@ import { useSelection } from '../stores/selection';
 import { useSite } from '../stores/site';
 import { useSetAside } from '../stores/setAside';
 import { useTheme } from '../stores/theme';
+import { useWaitingPhotos } from '../stores/waitingPhotos';
 import { useWhyPanel } from '../stores/whyPanel';
 import BrokenAlarm from './BrokenAlarm.vue';
 import OutdatedAlarm from './OutdatedAlarm.vue';
@@ -30,6 +31,7 @@ const evaluation = useEvaluation();
 const selection = useSelection();
 const why = useWhyPanel();
 const theme = useTheme();
+const waitingPhotos = useWaitingPhotos();
 const toast = useToast();
 const keysShown = ref(false);
 const ownShown = ref(false);
@@ -70,9 +72,15 @@ const progress = computed(() => (evaluation.result ? progressOf(evaluation.resul
 const tracesWords = computed(() =>
   evaluation.tracesLeft > 0 ? `reading ${evaluation.tracesLeft} traces` : '',
 );
+const photoWords = computed(() =>
+  waitingPhotos.waiting > 0 ? `, ${counted(waitingPhotos.waiting, 'photo')} too` : '',
+);
+const waitingWords = computed(() =>
+  waitingPhotos.waiting > 0 ? `${counted(waitingPhotos.waiting, 'photo')} kept in this browser` : '',
+);
 const savedWords = computed(() => {
   if (store.saving === 'waiting')
-    return `not saved: the server does not answer. ${counted(store.waiting, 'edit')} kept in this browser`;
+    return `not saved: the server does not answer. ${counted(store.waiting, 'edit')} kept in this browser${photoWords.value}`;
   if (store.saving === 'saving') return 'saving';
   return store.savedAt
     ? `saved ${new Date(store.savedAt).toLocaleTimeString([], { hour: '2-digit', minute: '2-digit' })}`
@@ -174,7 +182,7 @@ useKeys([
           >{{
             store.saving === 'waiting'
               ? savedWords
-              : [counts, tracesWords, savedWords].filter(Boolean).join(', ')
+              : [counts, tracesWords, waitingWords, savedWords].filter(Boolean).join(', ')
           }}</span
         >
       </div>

@@ -1,10 +1,11 @@
 <script setup lang="ts">
-import { computed, ref, useTemplateRef } from 'vue';
+import { computed, onBeforeUnmount, ref, useTemplateRef } from 'vue';
 import { freeId, type Photo } from '#core/model/site';
 import { api, pictureAddress } from '../../stores/api';
 import { useSite } from '../../stores/site';
 import { useOpenSite } from '../../stores/openSite';
 import { idMark } from '../../stores/idMark';
+import { useWaitingPhotos, type WaitingPhoto } from '../../stores/waitingPhotos';
 
 /** Photos of one thing, and a big button that opens the phone's camera. */
 const { of, what } = defineProps<{ of: Photo['of']; what: string }>();
@@ -19,6 +20,29 @@ const photos = computed(() =>
     .sort((a, b) => a.at.localeCompare(b.at)),
 );
 
+const waitingPhotos = useWaitingPhotos();
+/** Photos of this thing that nobody but this browser has yet. */
+const kept = computed(() =>
+  waitingPhotos.photos
+    .filter((photo) => photo.of.kind === of.kind && photo.of.id === of.id)
+    .map((photo) => ({ ...photo, address: addressOf(photo) })),
+);
+const addresses = new Map<string, string>();
+function addressOf({ id, picture }: WaitingPhoto): string {
+  const known = addresses.get(id) ?? URL.createObjectURL(picture);
+  addresses.set(id, known);
+  return known;
+}
+onBeforeUnmount(() => addresses.forEach((address) => URL.revokeObjectURL(address)));
+async function keepHere(picture: Blob): Promise<void> {
+  try {
+    await waitingPhotos.add({ of, what, picture });
+  } catch {
+    problem.value =
+      'There is no room for the photo in this browser. It is still on the phone; attach it again later.';
+  }
+}
+
 async function add(): Promise<void> {
   const chosen = file.value?.files?.[0];
   if (!chosen || !file.value) return;
@@ -27,11 +51,9 @@ async function add(): Promise<void> {
   const answer = await api.keepPicture('photo', chosen);
   waiting.value = false;
   file.value.value = '';
-  if (answer.kind !== 'answer') {
-    problem.value =
-      answer.kind === 'silence'
-        ? 'The server does not answer. The photo is still on the phone; attach it again later.'
-        : answer.refusal.detail;
+  if (answer.kind === 'silence') return keepHere(chosen);
+  if (answer.kind === 'refusal') {
+    problem.value = answer.refusal.detail;
     return;
   }
   const { remarks: _, ...picture } = answer.value;
@@ -65,6 +87,19 @@ const remove = (photo: Photo) =>
         class="plain away"
         :aria-label="`Take away photo ${index + 1}`"
         @click="remove(photo)"
+      >
+        ×
+      </button>
+    </figure>
+    <figure v-for="photo in kept" :key="photo.id" :title="photo.refused">
+      <img :src="photo.address" :alt="`Photo of ${what} that waits to be kept`" class="waiting" />
+      <figcaption>{{ photo.refused ? 'refused' : 'waits' }}</figcaption>
+      <button
+        v-if="photo.refused"
+        type="button"
+        class="plain away"
+        :aria-label="`Let go of the photo: ${photo.refused}`"
+        @click="waitingPhotos.letGo(photo.id)"
       >
         ×
       </button>
@@ -103,6 +138,16 @@ img {
   height: 64px;
   object-fit: cover;
   border: 1px solid var(--rule-strong);
+}
+img.waiting {
+  border: 2px dashed var(--copper);
+}
+figcaption {
+  position: absolute;
+  inset: auto 0 0;
+  padding: 1px 4px;
+  background: var(--sheet);
+  font-size: 11px;
 }
 .away {
   position: absolute;

@@ -41,6 +41,7 @@ import { idMark } from '../../../stores/idMark';
 
 /** Floor plans to scale: where things stand, what cameras see, and the ways cables take, which tell their lengths. */
 const emit = defineEmits<{ open: [runId: string] }>();
+const PaperDialog = defineAsyncComponent(() => import('./PaperDialog.vue'));
 const PdfPageDialog = defineAsyncComponent(() => import('./PdfPageDialog.vue'));
 const store = useSite();
 const openSite = useOpenSite();
@@ -84,6 +85,7 @@ function change(label: string, changes: Change[]): boolean {
 }
 const show = (id: string) => router.replace({ ...route, query: { ...route.query, drawing: id } });
 
+const onPaperNow = ref(false);
 const paged = shallowRef<File | null>(null);
 async function chosen(): Promise<void> {
   const picked = file.value?.files?.[0];
@@ -316,12 +318,14 @@ useKeys([
         <button type="button" class="btn small" aria-label="Nearer" @click="canvas?.by(1.5)">+</button>
         <button type="button" class="btn small" aria-label="Farther" @click="canvas?.by(1 / 1.5)">−</button>
         <button type="button" class="btn small" @click="canvas?.fit()">Fit <kbd>f</kbd></button>
+        <button type="button" class="btn small" @click="onPaperNow = true">On paper…</button>
       </template>
     </div>
     <p v-if="problem" class="caution" role="alert">{{ problem }}</p>
     <p v-if="remark" class="caution">
       {{ remark }} <button type="button" class="plain underline" @click="remark = ''">Dismiss</button>
     </p>
+    <PaperDialog v-if="onPaperNow && drawing" :site="site" :drawing="drawing" @leave="onPaperNow = false" />
     <PdfPageDialog v-if="paged" :file="paged" @pick="takePage" @leave="paged = null" />
     <div v-if="!drawing" class="empty">
       <strong>No drawing yet.</strong>Add a floor plan as PDF, PNG, JPEG or SVG, one for each floor or

@@ -1,0 +1,49 @@
+import sharp from 'sharp';
+import { expect, saved, test as base, TestServer } from './fixtures';
+
+/** A server that the test may end without ending that of others. */
+const test = base.extend<{ server: TestServer }>({
+  server: async ({}, use) => {
+    const server = new TestServer();
+    await server.start();
+    await use(server);
+    await server.kill('SIGTERM');
+  },
+});
+
+test('a photo taken while the server is away outlives the tab, and is kept when it is back', async ({
+  page,
+  server,
+  context,
+}) => {
+  const siteId = await server.newSite();
+  const address = `${server.address}/site/${siteId}/survey/r03`;
+  await page.goto(address);
+  await expect(page.locator('.stage h1')).toBeVisible();
+  await page.keyboard.press('e');
+  const photo = await sharp({ create: { width: 640, height: 480, channels: 3, background: '#335544' } })
+    .jpeg()
+    .toBuffer();
+  const sheet = page.getByRole('complementary', { name: 'Sheet of run 3' });
+  await server.kill();
+  await sheet
+    .getByLabel('Photo of camera 3')
+    .setInputFiles({ name: 'IMG_9.jpg', mimeType: 'image/jpeg', buffer: photo });
+  await expect(sheet.getByAltText('Photo of camera 3 that waits to be kept')).toBeVisible();
+  await expect(page.locator('.saved')).toContainText('1 photo kept in this browser');
+  await page.close();
+
+  await server.start();
+  const again = await context.newPage();
+  await again.goto(address);
+  await expect(again.locator('.stage h1')).toBeVisible();
+  await again.keyboard.press('e');
+  const later = again.getByRole('complementary', { name: 'Sheet of run 3' });
+  await expect(later.getByAltText('Photo 1 of camera 3, Surveyor')).toBeVisible();
+  await expect(later.getByAltText('Photo of camera 3 that waits to be kept')).toBeHidden();
+  await saved(again);
+  await again.reload();
+  await expect(again.locator('.stage h1')).toBeVisible();
+  await again.keyboard.press('e');
+  await expect(later.getByAltText('Photo 1 of camera 3, Surveyor')).toBeVisible();
+});

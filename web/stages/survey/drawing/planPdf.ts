@@ -1,0 +1,51 @@
+import pdfMake from 'pdfmake/build/pdfmake';
+import fonts from 'pdfmake/build/vfs_fonts';
+import type { onPaper, PaperId, planLists } from '#core/survey/drawing';
+
+pdfMake.addVirtualFileSystem(fonts);
+
+const [pointsPerInch, mmPerInch] = [72, 25.4];
+const points = (mm: number): number => (mm / mmPerInch) * pointsPerInch;
+const marginMm = 12;
+
+/** A plan to scale on its page, and what stands on it as lists on the next. */
+export function planPdf(
+  svg: string,
+  { widthMm }: ReturnType<typeof onPaper>,
+  paper: PaperId,
+  lists: ReturnType<typeof planLists>,
+): Promise<Blob> {
+  return pdfMake
+    .createPdf({
+      pageSize: paper === 'a3' ? 'A3' : 'A4',
+      pageOrientation: 'landscape',
+      pageMargins: points(marginMm),
+      defaultStyle: { fontSize: 9 },
+      content: [
+        // The library knows one family; the drawing asks for whatever has no serifs.
+        { svg: svg.replace('font-family="sans-serif"', 'font-family="Roboto"'), width: points(widthMm) },
+        ...lists.map((list, index) => ({
+          ...(index === 0
+            ? { pageBreak: 'before' as const }
+            : { margin: [0, 14, 0, 0] as [number, number, number, number] }),
+          stack: [
+            {
+              text: list.heading,
+              fontSize: 12,
+              bold: true,
+              margin: [0, 0, 0, 4] as [number, number, number, number],
+            },
+            {
+              layout: 'lightHorizontalLines',
+              table: {
+                headerRows: 1,
+                widths: list.columns.map(() => 'auto' as const),
+                body: [list.columns.map((text) => ({ text, bold: true })), ...list.rows],
+              },
+            },
+          ],
+        })),
+      ],
+    })
+    .getBlob();
+}
