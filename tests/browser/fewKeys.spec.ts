@@ -73,13 +73,13 @@ test('five readings in a row take a figure and Enter each', async ({ page, open 
 test('an option is chosen and a slot taken by number, a run found by its cable', async ({ page, open }) => {
   await open('decide/r08');
   const counted = await startCounting(page);
-  await page.keyboard.press('o');
+  await page.keyboard.press('n');
   await page.keyboard.type('6');
   await page.keyboard.press('Enter');
   await expect(cell(page, 'r08', 'ip-coax-unit')).toHaveClass(/chosen/);
   await page.keyboard.press('4');
   await expect(slot(page, 'marshalling-recorder', 17)).toBeVisible();
-  await page.keyboard.press('p');
+  await page.keyboard.press('n');
   await expect(page.getByText('Place 8 on slot of Marshalling recorder')).toBeVisible();
   await page.keyboard.type('17');
   await page.keyboard.press('Enter');
@@ -96,7 +96,7 @@ test('an option is chosen and a slot taken by number, a run found by its cable',
 
 test('a number that there is none of is refused, and Escape leaves all as it was', async ({ page, open }) => {
   await open('decide/r08');
-  await page.keyboard.press('o');
+  await page.keyboard.press('n');
   await page.keyboard.type('99');
   await page.keyboard.press('Enter');
   await expect(page.getByText('a whole number from 1 to 13')).toBeVisible();

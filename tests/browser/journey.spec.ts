@@ -70,7 +70,7 @@ test('the same by keys alone', async ({ page, open }) => {
   await page.keyboard.press('ArrowRight');
   await page.keyboard.press('ArrowRight');
   await page.keyboard.press('Shift+ArrowRight');
-  await page.keyboard.press('o');
+  await page.keyboard.press('n');
   await page.keyboard.type('6');
   await page.keyboard.press('Enter');
   await expect(cell(page, 'r08', 'ip-coax-unit')).toHaveClass(/chosen/);

@@ -12,7 +12,7 @@ test('the plan goes out as CSV and site file, and the site file comes in again',
     .trimEnd()
     .split('\r\n');
   expect(lines).toHaveLength(25);
-  expect(lines[18]).toMatch(/^18,Parts cage,Workshop,142 m,New category cable,/);
+  expect(lines[18]).toMatch(/^c18,18,Parts cage,workshop,Workshop,r18,142,new-category,/);
   const file = page.waitForEvent('download');
   await page.getByRole('link', { name: 'Site file' }).click();
   const text = readFileSync(await (await file).path(), 'utf8');
@@ -51,7 +51,7 @@ test('a new site starts empty, says what to do next, and takes its first run', a
   await page.getByRole('button', { name: 'Start' }).click();
   await expect(page.getByText('Nothing is noted yet.')).toBeVisible();
   for (const [stage, says] of [
-    ['Test', 'Pick a run to test.'],
+    ['Test', 'Nothing to test yet.'],
     ['Decide', 'Nothing to decide yet.'],
     ['Allocate', 'This site has no recorder yet.'],
     ['Plan', 'Saltmarrow annex'],

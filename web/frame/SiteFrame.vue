@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { counted } from '#core/shared/labels';
 import { useToast } from 'primevue/usetoast';
-import { computed, ref, useTemplateRef, watch } from 'vue';
+import { computed, defineAsyncComponent, ref, useTemplateRef, watch } from 'vue';
 import { useRoute } from 'vue-router';
 import { aboutOf } from '#core/model/site';
 import { useKeyListener, useKeys } from '../keys/keys';
@@ -14,16 +14,19 @@ import { useTheme } from '../stores/theme';
 import { useWaitingPhotos } from '../stores/waitingPhotos';
 import { useWhyPanel } from '../stores/whyPanel';
 import BrokenAlarm from './BrokenAlarm.vue';
+import type { HelpPart } from './HelpDialog.vue';
 import OutdatedAlarm from './OutdatedAlarm.vue';
 import OwnDialog from './OwnDialog.vue';
 import SetAsideDialog from './SetAsideDialog.vue';
 import FindDialog from './FindDialog.vue';
-import KeySheet from './KeySheet.vue';
 import RunList from './RunList.vue';
 import { progressOf, stages } from './stages';
 import StageTape from './StageTape.vue';
 import UndoOffer from './UndoOffer.vue';
 import WhyPanel from './WhyPanel.vue';
+
+/** With its pages, which nobody needs to see a site. */
+const HelpDialog = defineAsyncComponent(() => import('./HelpDialog.vue'));
 
 const route = useRoute();
 const store = useSite();
@@ -33,7 +36,11 @@ const why = useWhyPanel();
 const theme = useTheme();
 const waitingPhotos = useWaitingPhotos();
 const toast = useToast();
-const keysShown = ref(false);
+const helpShown = ref(false);
+const helpPart = ref<HelpPart>('view');
+function help(part: HelpPart): void {
+  [helpPart.value, helpShown.value] = [part, true];
+}
 const ownShown = ref(false);
 const aside = useSetAside();
 const asideShown = ref(false);
@@ -122,6 +129,7 @@ function redo(): void {
       : { severity: 'secondary', summary: 'Nothing to do again', life: 2000 },
   );
 }
+const stageLabel = computed(() => stages.find(({ name: one }) => one === selection.stage)?.label ?? '');
 const goTo = (stage: StageName) => void selection.go({ stage });
 
 useKeyListener();
@@ -158,10 +166,9 @@ useKeys([
     keys: ['?'],
     label: 'this sheet',
     group: 'Everywhere',
-    run: () => {
-      keysShown.value = true;
-    },
+    run: () => help('keys'),
   },
+  { keys: ['F1'], label: 'what this view is for', group: 'Everywhere', run: () => help('view') },
   { keys: ['Escape'], label: 'close the panel', group: 'Everywhere', run: why.close },
 ]);
 </script>
@@ -220,7 +227,7 @@ useKeys([
           {{ theme.mode.value === 'dark' ? 'Light' : 'Dark' }} <kbd>t</kbd>
         </button>
         <button type="button" class="plain" @click="ownShown = true">You <kbd>m</kbd></button>
-        <button type="button" class="plain" @click="keysShown = true">Keys <kbd>?</kbd></button>
+        <button type="button" class="plain" @click="help('view')">Help <kbd>?</kbd></button>
       </div>
     </header>
     <div class="alarms">
@@ -273,7 +280,13 @@ useKeys([
     <OwnDialog v-model:visible="ownShown" />
     <SetAsideDialog v-model:visible="asideShown" />
     <FindDialog v-model:visible="finding" />
-    <KeySheet v-model:visible="keysShown" />
+    <HelpDialog
+      v-model:visible="helpShown"
+      v-model:part="helpPart"
+      :stage="selection.stage"
+      :view="route.query['view']"
+      :title="stageLabel"
+    />
   </div>
 </template>
 

@@ -159,7 +159,7 @@ useKeys([
   { keys: ['ArrowLeft'], label: 'slot before', group: 'Rack', run: () => move(-1) },
   { keys: ['Enter'], label: 'pick up, put down', group: 'Rack', run: enter },
   {
-    keys: ['p'],
+    keys: ['n'],
     label: 'place the run in hand by the number of a slot',
     group: 'Rack',
     run: () => {
@@ -285,7 +285,7 @@ useKeys([
       @leave="asksSlot = false"
     />
     <p class="tiny dim">
-      <LeadLegend /> Several cameras: <kbd>space</kbd> or a click with Shift. By number: <kbd>p</kbd>, the
+      <LeadLegend /> Several cameras: <kbd>space</kbd> or a click with Shift. By number: <kbd>n</kbd>, the
       slot, <kbd>Enter</kbd>.
     </p>
     <RunLine

@@ -127,7 +127,7 @@ useKeys([
   { keys: ['Shift+ArrowRight'], label: 'very next option', group: 'Decide', run: () => across(1, true) },
   { keys: ['Shift+ArrowLeft'], label: 'option just before', group: 'Decide', run: () => across(-1, true) },
   {
-    keys: ['o'],
+    keys: ['n'],
     label: 'choose an option by its number',
     group: 'Decide',
     run: () => {
@@ -170,7 +170,7 @@ useKeys([
     <aside v-if="!selection.current || !option" class="sheet hint">
       <p class="dim">
         Pick a cell to see what that option brings, what it costs and why. Arrows move,
-        <kbd>Enter</kbd> chooses, <kbd>o</kbd> and its number does both.
+        <kbd>Enter</kbd> chooses, <kbd>n</kbd> and its number does both.
       </p>
       <p class="dim">
         Filled bars use up their limit at the tick. Hatched bars rest on a run that nobody has tested.

@@ -1,0 +1,24 @@
+import allocate from '../../docs/help/allocate.md?raw';
+import connect from '../../docs/help/connect.md?raw';
+import decide from '../../docs/help/decide.md?raw';
+import plan from '../../docs/help/plan.md?raw';
+import survey from '../../docs/help/survey.md?raw';
+import test from '../../docs/help/test.md?raw';
+import glossaryPage from '../../docs/glossary.md?raw';
+import { helpEntries, type HelpEntry } from './help';
+import type { StageName } from './stageName';
+
+const pages: Record<StageName, HelpEntry[]> = {
+  survey: helpEntries(survey),
+  test: helpEntries(test),
+  decide: helpEntries(decide),
+  allocate: helpEntries(allocate),
+  connect: helpEntries(connect),
+  plan: helpEntries(plan),
+};
+
+/** What a view is for and what its figures mean; of a stage the first one where it has no view of this name. */
+export const helpOf = (stage: StageName, view: unknown): HelpEntry =>
+  pages[stage].find(({ heading }) => heading === view) ?? pages[stage][0]!;
+
+export const glossary = helpEntries(glossaryPage);
