@@ -45,7 +45,12 @@ export const sites = {
     method: 'POST',
     path: '/sites',
     query: nothing,
-    body: z.strictObject({ name: nameSchema, headEndName: nameSchema }),
+    /** Of a template of sites, or with nothing noted yet. */
+    body: z.strictObject({
+      name: nameSchema,
+      headEndName: nameSchema,
+      template: siteIdSchema.optional(),
+    }),
     answer: siteListingSchema,
     status: 201,
     hint: newSiteHint,

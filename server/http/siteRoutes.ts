@@ -2,7 +2,7 @@ import { Readable } from 'node:stream';
 import Router from '@koa/router';
 import type { Context } from 'koa';
 import { downloads, sites } from '#contract';
-import { emptySite, siteFromTrusted, toSiteFile, type Site, type SiteFile } from '#core/model/site';
+import { siteFromTrusted, toSiteFile, type Site, type SiteFile } from '#core/model/site';
 import { evaluateInChildProcess, planInChildProcess } from '../evaluation/evaluateInChildProcess';
 import type { FileWorkers } from '../files/fileWorkers';
 import { siteFileText } from '../files/siteFileText';
@@ -10,6 +10,7 @@ import type { ApplyingFolder } from '../recorders/applyingFolder';
 import type { PictureFolder } from '../store/pictureFolder';
 import type { EditOutcome } from '../store/editSite';
 import type { SiteStore, StoredSite } from '../store/siteStore';
+import { startedSite } from './startedSite';
 import { keepPace, paces } from './pace';
 import { notFound, notRight, Refused } from './refused';
 import { serveEndpoint, serveFile, type Asked } from './serveEndpoint';
@@ -138,7 +139,7 @@ export function siteRoutes(kept: Kept): Router {
   const stored = async (id: string): Promise<StoredSite> => orNoSite(id, await store.read(id));
 
   serveEndpoint(router, sites.list, async () => ({ sites: await store.list() }));
-  serveEndpoint(router, sites.create, ({ body }) => store.create(emptySite(body.name, body.headEndName)));
+  serveEndpoint(router, sites.create, ({ body }) => store.create(startedSite(body)));
   serveFile(
     router,
     sites.import,

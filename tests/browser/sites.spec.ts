@@ -216,3 +216,22 @@ for (const stage of ['survey', 'test/r08', 'decide/r08', 'allocate', 'plan']) {
     expect(size).toEqual([1280, 800]);
   });
 }
+
+test('a site begins as such sites usually are, and asks for all of it', async ({ page, server }) => {
+  await page.goto(server.address);
+  // Who works here is asked for once.
+  await page.getByLabel('Your name').fill('R. Tolland');
+  await page.getByLabel('Your name').press('Enter');
+  await expect(page.getByRole('heading', { name: 'Who works here?' })).toBeHidden();
+  await page.getByLabel('Name of the site').fill('Saltmarrow kiosk');
+  await page.getByLabel('Where the recorders are').fill('Back office');
+  await page.getByLabel('Begin with').click();
+  await choose(page, /^Shop: 8 cameras/);
+  await page.getByRole('button', { name: 'Start' }).click();
+  await expect(page.getByText('8 to note')).toBeVisible();
+  await expect(runInList(page, 'Goods door')).toBeVisible();
+  await page.keyboard.press('6');
+  await expect(page.getByText(/^Rests on 8 cameras, 0 readings, \d+ gaps, prices as shipped/)).toBeVisible();
+  await page.goto(server.address);
+  await expect(page.getByRole('heading', { name: 'Who works here?' })).toBeHidden();
+});

@@ -58,6 +58,20 @@ describe('reading', () => {
     );
     expect(await response.json()).toEqual(demo());
   });
+  it('starts a site from a template, all of it assumed, or says that there is none of that name', async () => {
+    const create = (template: string) =>
+      post(`${api}/sites`, { name: 'Saltmarrow kiosk', headEndName: 'Back office', template });
+    const made = (await (await create('shop')).json()) as { id: string };
+    const { file } = (await (await fetch(`${api}/sites/${made.id}`)).json()) as {
+      file: { cameras: { assumed?: string[] }[] };
+    };
+    expect(file.cameras).toHaveLength(8);
+    expect(file.cameras.every(({ assumed = [] }) => assumed.length > 0)).toBe(true);
+    expect(await details(await create('castle'))).toMatchObject({
+      status: 422,
+      problems: [{ path: 'template' }],
+    });
+  });
   it('gives the plan as CSV, a line a camera', async () => {
     const lines = (await (await fetch(`${site}/plan.csv`)).text()).trimEnd().split('\r\n');
     expect(lines).toHaveLength(25);

@@ -64,8 +64,8 @@ export type HelpPart = 'view' | 'keys' | 'words';
       <dl>
         <template v-for="term in terms" :key="term.heading">
           <dt>{{ term.heading }}</dt>
-          <!-- eslint-disable-next-line vue/no-v-html -->
           <dd>
+            <!-- eslint-disable-next-line vue/no-v-html -->
             <div v-html="term.html" />
             <TermDrawing :term="term.heading" />
           </dd>

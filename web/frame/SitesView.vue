@@ -1,8 +1,9 @@
 <script setup lang="ts">
-import { computed, onMounted, ref, useTemplateRef } from 'vue';
+import { computed, onMounted, ref, shallowRef, useTemplateRef } from 'vue';
 import { useRouter } from 'vue-router';
 import { problemLine } from '#core/shared/problems';
 import { freeName } from '#core/model/site';
+import PickField from '../parts/PickField.vue';
 import TextField from '../parts/TextField.vue';
 import EraseDialog from './EraseDialog.vue';
 import SiteRow from './SiteRow.vue';
@@ -17,6 +18,14 @@ const silent = ref(false);
 const refused = ref<string[]>([]);
 const name = ref('');
 const headEnd = ref('');
+/** None: a site with nothing noted yet. */
+const template = ref('none');
+/** Fetched when this page is there: few start a site each time they come. */
+const templates = shallowRef<{ id: string; label: string; about: string }[]>([]);
+const templateChoices = computed(() => [
+  { value: 'none', label: 'Nothing noted yet' },
+  ...templates.value.map(({ id, label, about }) => ({ value: id, label: `${label}: ${about}` })),
+]);
 const showArchived = ref(false);
 const showBin = ref(false);
 const erasing = ref<SiteListing | null>(null);
@@ -46,6 +55,7 @@ async function load(): Promise<void> {
 onMounted(() => {
   document.title = 'Neotrope';
   void load();
+  void import('#core/survey/templates').then(({ siteTemplates }) => (templates.value = [...siteTemplates]));
 });
 
 /** What came back, or nothing and a word about why. */
@@ -68,6 +78,14 @@ async function stayOrSay(asked: Promise<Answer<SiteListing>>): Promise<void> {
   await load();
 }
 
+const start = () =>
+  openOrSay(
+    api.newSite({
+      name: name.value,
+      headEndName: headEnd.value,
+      ...(template.value === 'none' ? {} : { template: template.value }),
+    }),
+  );
 async function importFile(): Promise<void> {
   const chosen = file.value?.files?.[0];
   if (!chosen || !file.value) return;
@@ -155,7 +173,7 @@ const copy = ({ id, name: original }: SiteListing) =>
     </section>
     <section>
       <h2>Start a site</h2>
-      <form class="new" @submit.prevent="openOrSay(api.newSite({ name, headEndName: headEnd }))">
+      <form class="new" @submit.prevent="start">
         <TextField
           :value="name"
           label="Name of the site"
@@ -169,6 +187,20 @@ const copy = ({ id, name: original }: SiteListing) =>
           @take="(text) => (headEnd = text)"
         />
         <button type="submit" class="btn go">Start</button>
+        <PickField
+          class="template"
+          :value="template"
+          :choices="templateChoices"
+          label="Begin with"
+          @take="(id) => (template = id)"
+        />
+        <p class="dim tiny template">
+          {{
+            template === 'none'
+              ? 'Or begin with a site as such sites usually are.'
+              : 'Every camera, cable and length of it is an assumption, and is asked for until somebody has looked.'
+          }}
+        </p>
       </form>
     </section>
     <section>
@@ -238,6 +270,9 @@ h2 {
   grid-template-columns: 1fr 1fr auto;
   gap: 8px;
   padding-top: 10px;
+}
+.template {
+  grid-column: 1 / -1;
 }
 .demo {
   display: flex;

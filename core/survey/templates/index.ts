@@ -1,0 +1,2 @@
+export { siteFromTemplate } from './siteFromTemplate';
+export { siteTemplates } from './siteTemplates';
