@@ -22,6 +22,7 @@ import FindDialog from './FindDialog.vue';
 import RunList from './RunList.vue';
 import { progressOf, stages } from './stages';
 import StageTape from './StageTape.vue';
+import TourBar from './TourBar.vue';
 import UndoOffer from './UndoOffer.vue';
 import WhyPanel from './WhyPanel.vue';
 
@@ -237,6 +238,7 @@ useKeys([
         @retry="evaluation.retry()"
       />
       <BrokenAlarm />
+      <TourBar />
       <p v-if="selection.filter.trim()" class="filtered">
         “{{ selection.filter.trim() }}”: {{ selection.found.shown }} of
         {{ counted(selection.found.all, 'run') }} shown.

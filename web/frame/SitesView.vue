@@ -10,6 +10,8 @@ import SiteRow from './SiteRow.vue';
 import type { SiteListing } from '#contract';
 import { api, fileAddress, type Answer } from '../stores/api';
 import { useCurrentUser, useNameAsked } from '../stores/currentUser';
+import { useTour } from '../stores/tour';
+import { tourRunId } from '../stores/tourSteps';
 
 /** All sites here: open one, start one, copy, archive, delete, take in and out. */
 const router = useRouter();
@@ -30,6 +32,7 @@ const showArchived = ref(false);
 const showBin = ref(false);
 const erasing = ref<SiteListing | null>(null);
 const file = useTemplateRef('file');
+const tour = useTour();
 const person = useCurrentUser();
 const nameAsked = useNameAsked();
 function call(given: string): void {
@@ -78,6 +81,14 @@ async function stayOrSay(asked: Promise<Answer<SiteListing>>): Promise<void> {
   await load();
 }
 
+/** A demo of one’s own, from the first reading of a run to its line in the plan. */
+async function takeTour(): Promise<void> {
+  refused.value = [];
+  const site = orSay(await api.demoSite());
+  if (!site) return;
+  tour.begin(site.id);
+  void router.push({ name: 'survey', params: { siteId: site.id, runId: tourRunId } });
+}
 const start = () =>
   openOrSay(
     api.newSite({
@@ -219,7 +230,8 @@ const copy = ({ id, name: original }: SiteListing) =>
         <span class="dim"
           >Saltmarrow Ferry Terminal, an invented site of 24 cameras. This brings a fresh one beside whatever
           you have changed.</span
-        >{{ ' ' }}<button type="button" class="btn" @click="openOrSay(api.demoSite())">A fresh demo</button>
+        >{{ ' ' }}<button type="button" class="btn" @click="openOrSay(api.demoSite())">A fresh demo</button
+        ><button type="button" class="btn" @click="takeTour">A tour in seven steps</button>
       </p>
     </section>
     <EraseDialog v-if="erasing" :site="erasing" @leave="erasing = null" @erase="erase(erasing)" />
@@ -256,6 +268,9 @@ h2 {
   grid-template-columns: 1fr auto;
   gap: 4px 8px;
   padding-top: 8px;
+}
+.who .btn {
+  align-self: center;
 }
 .who :deep(input) {
   padding-block: 5px;
