@@ -29,7 +29,7 @@ defineExpose({ focusFind: () => find.value?.focus() });
 
 const headingPx = 20;
 const thumb = useMediaQuery('(max-width: 700px)');
-const rowPx = computed(() => (thumb.value ? 40 : 21));
+const rowPx = computed(() => (thumb.value ? 44 : 24));
 
 type Item =
   | { y: number; key: string; heading: string; run: null }
@@ -179,7 +179,7 @@ h3 {
   gap: 6px;
   align-items: center;
   width: 100%;
-  height: 21px;
+  height: 24px;
   padding: 0 12px 0 16px;
 }
 .run:hover {
@@ -208,7 +208,7 @@ h3 {
 }
 @media (max-width: 700px) {
   .run {
-    height: 40px;
+    height: 44px;
   }
   .list {
     flex: none;

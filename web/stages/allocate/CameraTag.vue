@@ -71,4 +71,10 @@ onUnmounted(() => stop());
   overflow: hidden;
   text-overflow: ellipsis;
 }
+@media (max-width: 700px) {
+  .tag {
+    min-height: 44px;
+    align-items: center;
+  }
+}
 </style>

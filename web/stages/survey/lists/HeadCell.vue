@@ -101,6 +101,9 @@ button {
   text-overflow: ellipsis;
   white-space: nowrap;
 }
+.head-cell button.plain {
+  min-height: 0;
+}
 .edge {
   position: absolute;
   top: 0;
