@@ -57,6 +57,15 @@ export const routeSchema = z.strictObject({
 });
 export type Route = z.infer<typeof routeSchema>;
 
+const markWordsSchema = z.string().min(1).max(80);
+
+/** What somebody drew on a photo, in its own pixels: an arrow to what is meant, or a word beside it. */
+export const photoMarkSchema = z.discriminatedUnion('kind', [
+  z.strictObject({ kind: z.literal('arrow'), from: spotSchema, to: spotSchema }),
+  z.strictObject({ kind: z.literal('words'), at: spotSchema, words: markWordsSchema }),
+]);
+export type PhotoMark = z.infer<typeof photoMarkSchema>;
+
 /** A photo taken on the walk. */
 export const photoSchema = z.strictObject({
   id: idSchema,
@@ -66,6 +75,8 @@ export const photoSchema = z.strictObject({
     id: idSchema,
   }),
   caption: z.string().max(200).optional(),
+  /** Beside the picture, never in it: the photo stays what it was. */
+  marks: z.array(photoMarkSchema).min(1).max(40).optional(),
   at: instantSchema,
   by: nameSchema,
 });

@@ -20,6 +20,7 @@ export {
   pictureTypes,
   type Drawing,
   type Photo,
+  type PhotoMark,
   type PictureType,
   type Pin,
   type Route,

@@ -5,6 +5,8 @@ import { api, pictureAddress } from '../../stores/api';
 import { useSite } from '../../stores/site';
 import { useOpenSite } from '../../stores/openSite';
 import { idMark } from '../../stores/idMark';
+import PhotoDialog from './PhotoDialog.vue';
+import PhotoMarks from './PhotoMarks.vue';
 import { useWaitingPhotos, type WaitingPhoto } from '../../stores/waitingPhotos';
 
 /** Photos of one thing, and a big button that opens the phone's camera. */
@@ -20,6 +22,8 @@ const photos = computed(() =>
     .sort((a, b) => a.at.localeCompare(b.at)),
 );
 
+const opened = ref<string | null>(null);
+const openedPhoto = computed(() => photos.value.find(({ id }) => id === opened.value) ?? null);
 const waitingPhotos = useWaitingPhotos();
 /** Photos of this thing that nobody but this browser has yet. */
 const kept = computed(() =>
@@ -76,12 +80,26 @@ const remove = (photo: Photo) =>
 <template>
   <div class="photos">
     <figure v-for="(photo, index) in photos" :key="photo.id">
-      <a :href="pictureAddress(photo.fileId)" target="_blank" rel="noreferrer"
-        ><img
+      <button
+        type="button"
+        class="plain shown"
+        :aria-label="`Photo ${index + 1} of ${what}, open it`"
+        @click="opened = photo.id"
+      >
+        <img
           :src="pictureAddress(photo.fileId)"
           :alt="`Photo ${index + 1} of ${what}, ${photo.by}`"
           loading="lazy"
-      /></a>
+        />
+        <svg
+          v-if="photo.marks"
+          :viewBox="`0 0 ${photo.widthPx} ${photo.heightPx}`"
+          preserveAspectRatio="xMidYMid slice"
+          aria-hidden="true"
+        >
+          <PhotoMarks :marks="photo.marks" :width-px="photo.widthPx" :height-px="photo.heightPx" />
+        </svg>
+      </button>
       <button
         type="button"
         class="plain away"
@@ -117,6 +135,7 @@ const remove = (photo: Photo) =>
     <button type="button" class="btn" :disabled="waiting" @click="file?.click()">
       {{ waiting ? 'Keeping the photo…' : 'Add a photo' }}
     </button>
+    <PhotoDialog v-if="openedPhoto" :photo="openedPhoto" :title="`Photo of ${what}`" @leave="opened = null" />
     <p v-if="problem" class="caution" role="alert">{{ problem }}</p>
   </div>
 </template>
@@ -138,6 +157,16 @@ img {
   height: 64px;
   object-fit: cover;
   border: 1px solid var(--rule-strong);
+}
+.shown {
+  position: relative;
+  display: block;
+}
+.shown svg {
+  position: absolute;
+  inset: 0;
+  width: 100%;
+  height: 100%;
 }
 img.waiting {
   border: 2px dashed var(--copper);
