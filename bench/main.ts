@@ -20,6 +20,7 @@ import { network } from './network';
 import { planning } from './planning';
 import { slots } from './slots';
 import { demoSite, generatedSite, tracedSite } from './sites';
+import { tables } from './tables';
 
 /** Started by its script from the project's own folder. */
 const root = process.cwd();
@@ -295,6 +296,7 @@ async function allFigures(): Promise<Row[]> {
     ...(await slots()),
     ...network(),
     firstScreen(),
+    ...(await tables(generatedSite(1000))),
     ...(await edits()),
     ...(await browserFigures(root, reference)),
   ];
