@@ -1,3 +1,4 @@
+import type { Page } from '@playwright/test';
 import { allocateViews } from '../../web/stages/allocate/views';
 import { connectViews } from '../../web/stages/connect/views';
 import { decideViews } from '../../web/stages/decide/views';
@@ -53,4 +54,86 @@ test('dialogs that every stage has stand in nobody’s way', async ({ page, open
     await dialog.getByRole('button', { name: 'Close' }).first().click();
     await expect(dialog).toBeHidden();
   }
+});
+
+const opened = (page: Page, name: string | RegExp) => page.getByRole('dialog', { name });
+/** A key of a view does something once its code is there. */
+const pressed = (key: string) => async (page: Page) =>
+  expect(async () => {
+    await page.keyboard.press(key);
+    await expect(page.getByRole('dialog')).toBeVisible({ timeout: 3000 });
+  }).toPass();
+/** Every dialog of a stage, and how it is come to. */
+const dialogs: [name: string, view: string, come: (page: Page) => Promise<void>][] = [
+  ['Add head-end equipment', 'survey?view=head-end', pressed('n')],
+  [
+    'Cable by its data sheet',
+    'survey/r01',
+    async (page) => {
+      await page.keyboard.press('e');
+      await page.getByRole('button', { name: 'By data sheet' }).click();
+    },
+  ],
+  [
+    'Import cameras',
+    'survey?view=lists',
+    async (page) => {
+      await page.getByRole('button', { name: 'Cameras', exact: true }).click();
+      await page.getByLabel('Table to import').setInputFiles({
+        name: 'cameras.csv',
+        mimeType: 'text/csv',
+        buffer: Buffer.from('number,view,place\n8,Deck,Lanes\n30,Loft,Rope loft\n'),
+      });
+      await expect(opened(page, 'Import cameras').getByText('“Rope loft”').first()).toBeVisible();
+    },
+  ],
+  [
+    'Link over converters',
+    'test/r11',
+    async (page) => {
+      await page.keyboard.press('i');
+      await page.getByLabel(/meter proved/).check();
+      for (const of of ['AC', 'DC']) {
+        await page.getByRole('textbox', { name: `Foreign voltage, ${of}` }).fill('0.1');
+        await page.getByRole('textbox', { name: `Foreign voltage, ${of}` }).press('Enter');
+      }
+      await page.getByRole('button', { name: 'Write down' }).click();
+    },
+  ],
+  [
+    'What it was',
+    'test/r13?view=cause',
+    (page) => page.getByRole('button', { name: 'Note what it was' }).click(),
+  ],
+  ['Add network gear', 'connect', pressed('b')],
+  ['Add a view on the network', 'connect', pressed('v')],
+  [/link/i.source, 'connect', pressed('n')],
+];
+for (const width of [1280, 390])
+  test(`dialogs of the stages stand in nobody’s way at ${width} px`, async ({ page, open }) => {
+    await page.setViewportSize({ width, height: 820 });
+    for (const [name, view, come] of dialogs) {
+      await open(view);
+      await expect(page.locator('.saved')).toHaveAttribute('data-whole', 'true');
+      await come(page);
+      await expect(opened(page, new RegExp(name, 'i'))).toBeVisible();
+      expect(await barriers(page, '.p-dialog'), name).toEqual([]);
+    }
+  });
+
+test('with colours of one’s own and without movement everything is still told apart', async ({
+  page,
+  open,
+}) => {
+  await page.emulateMedia({ forcedColors: 'active', reducedMotion: 'reduce' });
+  await open('decide/r17');
+  const outlineOf = (selector: string) =>
+    page
+      .locator(selector)
+      .first()
+      .evaluate((element) => getComputedStyle(element).outlineStyle);
+  expect(await outlineOf('.run.here')).toBe('solid');
+  expect(await outlineOf('[role="gridcell"][aria-selected="true"]')).toBe('solid');
+  expect(await outlineOf('.stage-tab.now')).toBe('solid');
+  expect(await barriers(page, 'html')).toEqual([]);
 });

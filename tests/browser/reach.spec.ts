@@ -19,6 +19,15 @@ test('from the top to the work by keys: skip, leave a field, turn letters off', 
   await expect(length).toHaveValue(before);
   await page.keyboard.press('2');
   await expect(page).toHaveURL(/\/test\//);
+  // So is a list to pick from: once to close it, once to leave it.
+  const state = page.getByRole('combobox', { name: 'State of the run' });
+  await state.focus();
+  await page.keyboard.press('ArrowDown');
+  await expect(state).toHaveAttribute('aria-expanded', 'true');
+  await page.keyboard.press('Escape');
+  await expect(state).toHaveAttribute('aria-expanded', 'false');
+  await page.keyboard.press('Escape');
+  await expect(state).not.toBeFocused();
 
   // Letters with Alt only, kept over a reload.
   await page.keyboard.press('m');

@@ -12,6 +12,17 @@ defineProps<{
 }>();
 const emit = defineEmits<{ take: [value: T] }>();
 const id = useControlId();
+
+/** The library keeps Escape to itself, also where its list is closed: then it leaves the field, as in every other. */
+function leave(event: KeyboardEvent): void {
+  const box = event.target as HTMLElement;
+  if (
+    event.key === 'Escape' &&
+    box.getAttribute('aria-expanded') !== 'true' &&
+    !box.closest('[role="dialog"]')
+  )
+    box.blur();
+}
 </script>
 
 <template>
@@ -26,6 +37,7 @@ const id = useControlId();
     :disabled="disabled"
     :placeholder="placeholder ?? ''"
     :filter="choices.length > 14"
+    @keydown.capture="leave"
     @update:model-value="(next: T) => emit('take', next)"
   />
 </template>
