@@ -80,7 +80,7 @@ test('an option is chosen and a slot taken by number, a run found by its cable',
   await page.keyboard.press('4');
   await expect(slot(page, 'marshalling-recorder', 17)).toBeVisible();
   await page.keyboard.press('n');
-  await expect(page.getByText('Place 8 on slot of Marshalling recorder')).toBeVisible();
+  await expect(page.getByText('Slot for camera 8 in Marshalling recorder')).toBeVisible();
   await page.keyboard.type('17');
   await page.keyboard.press('Enter');
   await expect(slot(page, 'marshalling-recorder', 17)).toContainText('Weighbridge');

@@ -18,7 +18,7 @@ test('cells are taken together, copied, pasted elsewhere and filled down, each o
   await cell(page, 'c01', 'name').focus();
   await page.keyboard.press('Shift+ArrowDown');
   await page.keyboard.press('Shift+ArrowDown');
-  await expect(page.getByRole('status').filter({ hasText: '3 × 1 cells in hand' })).toBeVisible();
+  await expect(page.getByRole('status').filter({ hasText: '3 × 1 cells selected' })).toBeVisible();
   await expect(cell(page, 'c02', 'name')).toHaveAttribute('aria-selected', 'true');
   expect(await barriers(page, '.lists')).toEqual([]);
   await page.keyboard.press('Control+c');
@@ -90,6 +90,6 @@ test('columns are moved and made wider, and stay so', async ({ page, open }) => 
   await expect(headings.nth(4)).toHaveText(name);
   await page.reload();
   await expect(headings.nth(4)).toHaveText(name);
-  await page.getByRole('button', { name: 'Columns as they were' }).click();
+  await page.getByRole('button', { name: 'Reset columns' }).click();
   await expect(headings.nth(3)).toHaveText(name);
 });

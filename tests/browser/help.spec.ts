@@ -10,10 +10,10 @@ test('every view says what it is for, the keys that work there and the words of 
   const help = page.getByRole('dialog');
   await expect(help).toContainText('Ten thousand ways');
   expect(await barriers(page, '.p-dialog')).toEqual([]);
-  await help.getByRole('button', { name: 'Words' }).click();
-  await help.getByRole('searchbox', { name: 'Find a word' }).fill('ghost');
+  await help.getByRole('button', { name: 'Glossary' }).click();
+  await help.getByRole('searchbox', { name: 'Find a term' }).fill('ghost');
   await expect(help.getByRole('term').filter({ hasText: 'Ghost' })).toBeVisible();
-  await help.getByRole('searchbox', { name: 'Find a word' }).fill('siamese');
+  await help.getByRole('searchbox', { name: 'Find a term' }).fill('siamese');
   await expect(help.getByRole('img', { name: 'Siamese cable as it is drawn' })).toBeVisible();
   expect(await barriers(page, '.p-dialog')).toEqual([]);
   await help.getByRole('button', { name: 'Keys' }).click();

@@ -95,7 +95,7 @@ test('a messy workbook comes in at one go', async ({ page, open }) => {
   const dialog = page.getByRole('dialog', { name: /^Import/ });
   await expect(dialog.getByLabel('Headings in line')).toContainText('Cam No, Location, View');
   await dialog.getByLabel('“Rope loft” is').click();
-  await page.getByRole('option', { name: 'a new place, “Rope loft”' }).click();
+  await page.getByRole('option', { name: 'add as a new place: “Rope loft”' }).click();
   await dialog.getByRole('button', { name: 'Leave out what is refused' }).click();
   await dialog.getByRole('button', { name: 'Apply 2 rows' }).click();
   await expect(dialog).toBeHidden();

@@ -205,7 +205,7 @@ test('a place that is not noted is made in the same import, and what columns are
   await dialog(page).getByLabel('Column Spot is').click();
   await choose(page, 'place');
   await expect(dialog(page).locator('[data-kind="refused"]')).toHaveCount(2);
-  await dialog(page).getByRole('button', { name: 'Note all 2 as new places' }).click();
+  await dialog(page).getByRole('button', { name: 'Add all 2 as new places' }).click();
   await dialog(page).getByRole('button', { name: 'Apply 2 rows' }).click();
   await expect(dialog(page)).toBeHidden();
   await expect(page.getByText('26 rows')).toBeVisible();

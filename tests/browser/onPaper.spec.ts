@@ -7,8 +7,8 @@ test('a drawing prints to scale with its legend and lists, and goes out as SVG a
   open,
 }) => {
   await open('survey?view=drawing&drawing=hall-plan');
-  await page.getByRole('button', { name: 'On paper…' }).click();
-  const dialog = page.getByRole('dialog', { name: /on paper$/ });
+  await page.getByRole('button', { name: 'Print or export…' }).click();
+  const dialog = page.getByRole('dialog', { name: /^Print or export/ });
   await expect(dialog.getByText(/^1 : 200 on A4/)).toBeVisible();
   expect(await barriers(page, '.p-dialog')).toEqual([]);
   const save = async (kind: string): Promise<Buffer> => {

@@ -36,8 +36,8 @@ test('a page of a PDF becomes a drawing, to scale where its title block says one
   expect(await barriers(page, '.p-dialog')).toEqual([]);
   await dialog.getByRole('button', { name: 'Next page' }).click();
   await expect(dialog.getByAltText('Page 2 of the PDF')).toBeVisible();
-  await dialog.getByLabel('Drawn at 1 to').fill('200');
-  await dialog.getByLabel('Drawn at 1 to').press('Tab');
+  await dialog.getByLabel('Drawing scale, 1 to').fill('200');
+  await dialog.getByLabel('Drawing scale, 1 to').press('Tab');
   await dialog.getByRole('button', { name: 'Use this page' }).click();
   await expect(dialog).toBeHidden();
   await expect(page.getByRole('button', { name: 'Upper floor' })).toHaveAttribute('aria-pressed', 'true');

@@ -40,6 +40,6 @@ test('an arrow and a word are put on a photo, by mouse and by keys, and taken aw
   await page.keyboard.press('e');
   await expect(sheet.locator('.shown .marks text')).toHaveText('bad joint');
   await sheet.getByRole('button', { name: 'Photo 1 of camera 8, open it' }).click();
-  await dialog.getByRole('button', { name: 'Take the last away' }).click();
+  await dialog.getByRole('button', { name: 'Remove the last mark' }).click();
   await expect(paper.getByText('bad joint')).toBeHidden();
 });

@@ -29,8 +29,8 @@ test('a photo taken while the server is away outlives the tab, and is kept when 
   await sheet
     .getByLabel('Photo of camera 3')
     .setInputFiles({ name: 'IMG_9.jpg', mimeType: 'image/jpeg', buffer: photo });
-  await expect(sheet.getByAltText('Photo of camera 3 that waits to be kept')).toBeVisible();
-  await expect(page.locator('.saved')).toContainText('1 photo kept in this browser');
+  await expect(sheet.getByAltText('Photo of camera 3, not uploaded yet')).toBeVisible();
+  await expect(page.locator('.saved')).toContainText('1 photo not uploaded yet');
   await page.close();
 
   await server.start();
@@ -40,7 +40,7 @@ test('a photo taken while the server is away outlives the tab, and is kept when 
   await again.keyboard.press('e');
   const later = again.getByRole('complementary', { name: 'Sheet of run 3' });
   await expect(later.getByAltText('Photo 1 of camera 3, Surveyor')).toBeVisible();
-  await expect(later.getByAltText('Photo of camera 3 that waits to be kept')).toBeHidden();
+  await expect(later.getByAltText('Photo of camera 3, not uploaded yet')).toBeHidden();
   await saved(again);
   await again.reload();
   await expect(again.locator('.stage h1')).toBeVisible();

@@ -225,7 +225,7 @@ test('a site begins as such sites usually are, and asks for all of it', async ({
   await expect(page.getByRole('heading', { name: 'Who works here?' })).toBeHidden();
   await page.getByLabel('Name of the site').fill('Saltmarrow kiosk');
   await page.getByLabel('Where the recorders are').fill('Back office');
-  await page.getByLabel('Begin with').click();
+  await page.getByLabel('Start from').click();
   await choose(page, /^Shop: 8 cameras/);
   await page.getByRole('button', { name: 'Start' }).click();
   await expect(page.getByText('8 to note')).toBeVisible();

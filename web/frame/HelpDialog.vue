@@ -14,7 +14,7 @@ const { stage, view, title } = defineProps<{ stage: StageName; view: unknown; ti
 const parts = [
   { id: 'view', label: 'This view' },
   { id: 'keys', label: 'Keys' },
-  { id: 'words', label: 'Words' },
+  { id: 'words', label: 'Glossary' },
 ] as const;
 const wanted = ref('');
 watch(visible, () => {
@@ -35,7 +35,7 @@ export type HelpPart = 'view' | 'keys' | 'words';
   <Dialog
     v-model:visible="visible"
     modal
-    :header="part === 'keys' ? 'Keys' : part === 'words' ? 'Words of the trade' : title"
+    :header="part === 'keys' ? 'Keys' : part === 'words' ? 'Glossary' : title"
     :style="{ width: '640px' }"
     dismissable-mask
   >
@@ -57,10 +57,10 @@ export type HelpPart = 'view' | 'keys' | 'words';
     <KeyTable v-else-if="part === 'keys'" />
     <template v-else>
       <label class="find"
-        ><span class="out-of-sight">Find a word</span
-        ><input v-model="wanted" type="search" placeholder="Find a word"
+        ><span class="out-of-sight">Find a term</span
+        ><input v-model="wanted" type="search" placeholder="Find a term"
       /></label>
-      <p class="out-of-sight" role="status">{{ terms.length }} words</p>
+      <p class="out-of-sight" role="status">{{ terms.length }} terms</p>
       <dl>
         <template v-for="term in terms" :key="term.heading">
           <dt>{{ term.heading }}</dt>
@@ -71,7 +71,7 @@ export type HelpPart = 'view' | 'keys' | 'words';
           </dd>
         </template>
       </dl>
-      <p v-if="terms.length === 0" class="dim">No word here says that.</p>
+      <p v-if="terms.length === 0" class="dim">No term matches.</p>
     </template>
   </Dialog>
 </template>

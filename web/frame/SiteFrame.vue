@@ -84,7 +84,7 @@ const photoWords = computed(() =>
   waitingPhotos.waiting > 0 ? `, ${counted(waitingPhotos.waiting, 'photo')} too` : '',
 );
 const waitingWords = computed(() =>
-  waitingPhotos.waiting > 0 ? `${counted(waitingPhotos.waiting, 'photo')} kept in this browser` : '',
+  waitingPhotos.waiting > 0 ? `${counted(waitingPhotos.waiting, 'photo')} not uploaded yet` : '',
 );
 const savedWords = computed(() => {
   if (store.saving === 'waiting')

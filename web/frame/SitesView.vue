@@ -25,7 +25,7 @@ const template = ref('none');
 /** Fetched when this page is there: few start a site each time they come. */
 const templates = shallowRef<{ id: string; label: string; about: string }[]>([]);
 const templateChoices = computed(() => [
-  { value: 'none', label: 'Nothing noted yet' },
+  { value: 'none', label: 'an empty site' },
   ...templates.value.map(({ id, label, about }) => ({ value: id, label: `${label}: ${about}` })),
 ]);
 const showArchived = ref(false);
@@ -133,7 +133,7 @@ const copy = ({ id, name: original }: SiteListing) =>
       <h2>Who works here?</h2>
       <p class="who">
         <TextField :value="''" label="Your name" placeholder="Your name" @take="call" />
-        <button type="button" class="btn small" @click="call(person)">Sign as “{{ person }}”</button>
+        <button type="button" class="btn small" @click="call(person)">Use “{{ person }}”</button>
         <span class="dim tiny">It stands beside readings and decisions, and is kept on this device.</span>
       </p>
     </section>
@@ -202,14 +202,14 @@ const copy = ({ id, name: original }: SiteListing) =>
           class="template"
           :value="template"
           :choices="templateChoices"
-          label="Begin with"
+          label="Start from"
           @take="(id) => (template = id)"
         />
         <p class="dim tiny template">
           {{
             template === 'none'
-              ? 'Or begin with a site as such sites usually are.'
-              : 'Every camera, cable and length of it is an assumption, and is asked for until somebody has looked.'
+              ? 'Or start from a typical site and correct it.'
+              : 'All cameras, cables and lengths are assumed, and listed under Missing data until confirmed.'
           }}
         </p>
       </form>

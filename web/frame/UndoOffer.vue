@@ -10,7 +10,7 @@ const offer = useUndoOffer();
     <p v-if="offer.offered" class="offer">
       {{ offer.offered.words }}
       <button type="button" class="btn small" @click="emit('undo')">Undo <kbd>u</kbd></button>
-      <button type="button" class="plain" aria-label="Leave it so" @click="offer.leave()">×</button>
+      <button type="button" class="plain" aria-label="Dismiss" @click="offer.leave()">×</button>
     </p>
   </div>
 </template>

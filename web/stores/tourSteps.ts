@@ -19,39 +19,39 @@ const cameraIdOf = ({ run }: Site): string => run[tourRunId]?.cameraId ?? '';
 /** Seven steps of the work itself: each is over once it is done, whichever way. */
 export const tourSteps: readonly TourStep[] = [
   {
-    says: 'Run 16 goes to the fuel berth: a thick line, so RG-11, and a dotted mark, so nobody has tested it. On site it is cut off from its power first; then press i in Test to mark it isolated.',
+    says: 'Run 16, Fuel berth, is RG-11 and not tested yet (dotted mark). On site you cut it off from its power first; then press i in Test to mark it isolated.',
     stage: 'test',
     isDone: ({ run }) => run[tourRunId]?.state === 'isolated',
   },
   {
-    says: 'Foreign voltage comes first, always. Tick that the meter was proved on a known source, then type 0.2 at AC and Enter.',
+    says: 'Foreign voltage always comes first. Tick that the meter was proved on a known source, then type 0.2 at AC and press Enter.',
     stage: 'test',
     isDone: (site) => isRead(site, 'foreign-ac-volts'),
   },
   {
-    says: 'And DC: 0.1 and Enter. Now nothing stops the tests on the dead line. Short the far end and read the loop: type a figure within the band that is expected.',
+    says: 'Type 0.1 at DC and press Enter: the tests of the dead line are now offered. With the far end shorted, read the loop: type a figure within the expected band.',
     stage: 'test',
     isDone: (site) => isRead(site, 'coax-loop-ohms'),
   },
   {
-    says: 'What do the readings say together? Open Cause: how likely each trouble is, what speaks for it, and which test would tell most.',
+    says: 'Open Cause: how likely each fault is after these readings, what supports it, and the recommended next test.',
     stage: 'test',
     view: 'cause',
     isDone: (_, { stage, view }) => stage === 'test' && view === 'cause',
   },
   {
-    says: 'Decide what the camera becomes. Click through the row of run 16: every option says what holds, what it costs, and why. Choose one that holds with Enter.',
+    says: 'In Decide, go along the row of run 16: each option shows its limiting margin, its cost and why. Choose one that holds with Enter.',
     stage: 'decide',
     isDone: (site) => site.choice[cameraIdOf(site)] !== undefined,
   },
   {
-    says: 'It needs a slot on a recorder. Press f to fill the rest, or n and the number of a slot.',
+    says: 'The camera needs a recorder slot. Press f to fill the rest, or n and a slot number.',
     stage: 'allocate',
     isDone: (site) =>
       site.placement[cameraIdOf(site)] !== undefined || site.choice[cameraIdOf(site)]?.option === 'retire',
   },
   {
-    says: 'The plan as it is handed over. Its first line says what it rests on; run 16 is one line less to doubt. That is the work: 23 runs to go.',
+    says: 'This is the plan to hand over. Its first line says how many readings and gaps it rests on. The other 23 runs go the same way.',
     stage: 'plan',
     isDone: (_, { stage }) => stage === 'plan',
   },

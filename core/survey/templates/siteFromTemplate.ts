@@ -97,7 +97,7 @@ export function siteFromTemplate(id: string, name: string, headEndName: string):
   site = after(site, [
     addRecorder(site, {
       ...usualRecorder,
-      name: 'Recorder, not looked at yet',
+      name: 'Recorder (assumed)',
       placeId: 'head-end',
       inputs: template.inputs,
     }),
@@ -105,7 +105,7 @@ export function siteFromTemplate(id: string, name: string, headEndName: string):
   let supplyId: string | null = null;
   if (template.power === 'box') {
     const box = addSupply(site, {
-      name: 'Supply box, not looked at yet',
+      name: 'Supply box (assumed)',
       placeId: 'head-end',
       current: 'dc',
       setVolts: railVolts,

@@ -279,7 +279,7 @@ useKeys([
     />
     <NumberPrompt
       v-if="asksSlot && numbered && selection.current"
-      :label="`Place ${selection.current.camera.number} on slot of ${numbered.recorder.name}`"
+      :label="`Slot for camera ${selection.current.camera.number} in ${numbered.recorder.name}`"
       :most="Math.max(...numbered.slots.map(({ slot }) => slot))"
       @take="placeOn"
       @leave="asksSlot = false"

@@ -143,10 +143,10 @@ function add(): void {
           :allowed="metres"
           @take="(value) => (wanted.lengthM = value)"
       /></FieldRow>
-      <FieldRow label="Goes on as"
+      <FieldRow label="Further segments"
         ><TextField
           :value="wanted.goesOnAs"
-          label="Goes on as"
+          label="Further segments"
           placeholder="soldered, RG-6 copper 25"
           :refuse="refuseLine"
           @take="(text) => (wanted.goesOnAs = text)"

@@ -31,9 +31,9 @@ function set(next: readonly PhotoMark[]): void {
     .join('; ');
 }
 function putAt(at: Spot): void {
-  if (marks.value.length >= most) problem.value = `Up to ${most} marks stand on a photo.`;
+  if (marks.value.length >= most) problem.value = `A photo takes up to ${most} marks.`;
   else if (tool.value === 'words') {
-    if (words.value === '') problem.value = 'Type the words first, then show where they stand.';
+    if (words.value === '') problem.value = 'Type the words first.';
     else set([...marks.value, { kind: 'words', at, words: words.value }]);
   } else if (!from.value) from.value = at;
   else {
@@ -68,8 +68,8 @@ function onKey(event: KeyboardEvent): void {
 const says = computed(() =>
   tool.value === 'words'
     ? words.value === ''
-      ? 'Type the words, then click where they stand.'
-      : 'Click where they stand.'
+      ? 'Type the words, then click where they go.'
+      : 'Click where they go.'
     : from.value
       ? 'Click what the arrow points at.'
       : 'Click where the arrow begins. By keys: arrows move the point, Space sets it.',
@@ -99,10 +99,10 @@ const take = (next: typeof tool.value): void => {
         />
         <span class="push" />
         <button type="button" class="btn" :disabled="marks.length === 0" @click="set(marks.slice(0, -1))">
-          Take the last away
+          Remove the last mark
         </button>
         <a class="btn" :href="pictureAddress(photo.fileId)" target="_blank" rel="noreferrer"
-          >The photo itself</a
+          >Open the original</a
         >
       </div>
       <p class="dim tiny" role="status">{{ problem || says }}</p>

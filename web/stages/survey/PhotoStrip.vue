@@ -110,8 +110,8 @@ const remove = (photo: Photo) =>
       </button>
     </figure>
     <figure v-for="photo in kept" :key="photo.id" :title="photo.refused">
-      <img :src="photo.address" :alt="`Photo of ${what} that waits to be kept`" class="waiting" />
-      <figcaption>{{ photo.refused ? 'refused' : 'waits' }}</figcaption>
+      <img :src="photo.address" :alt="`Photo of ${what}, not uploaded yet`" class="waiting" />
+      <figcaption>{{ photo.refused ? 'refused' : 'not uploaded' }}</figcaption>
       <button
         v-if="photo.refused"
         type="button"

@@ -55,7 +55,7 @@ const setCamera = (what: string, next: FactUpdate<Camera>) =>
 const setPlace = (what: string, next: FactUpdate<Place>) =>
   say(store.update(`${what} of ${place.value.name}`, 'place', place.value.id, next));
 
-const parts = ['Cable', 'Gear', 'Power', 'Camera', 'Place', 'After', 'Note'] as const;
+const parts = ['Cable', 'Gear', 'Power', 'Camera', 'Place', 'Afterwards', 'Note'] as const;
 /** Brings a part under the eyes, and the keys with it: the next Tab is its first field. */
 function goTo(part: (typeof parts)[number]): void {
   const section = sheet.value?.querySelector<HTMLElement>(`[data-part="${part}"]`);
@@ -125,7 +125,7 @@ function remove(): void {
         <h3 tabindex="-1">{{ place.name }}</h3>
         <PlaceFields :place="place" @set="setPlace" />
       </section>
-      <section data-part="After">
+      <section data-part="Afterwards">
         <h3 tabindex="-1">After the change</h3>
         <NewRouteFields :run="run" :length-m="evaluation.lengthM" @change="change" />
       </section>

@@ -318,7 +318,7 @@ useKeys([
         <button type="button" class="btn small" aria-label="Nearer" @click="canvas?.by(1.5)">+</button>
         <button type="button" class="btn small" aria-label="Farther" @click="canvas?.by(1 / 1.5)">−</button>
         <button type="button" class="btn small" @click="canvas?.fit()">Fit <kbd>f</kbd></button>
-        <button type="button" class="btn small" @click="onPaperNow = true">On paper…</button>
+        <button type="button" class="btn small" @click="onPaperNow = true">Print or export…</button>
       </template>
     </div>
     <p v-if="problem" class="caution" role="alert">{{ problem }}</p>

@@ -25,8 +25,8 @@ const shown = computed(() => svgWith(pictureAddress(drawing.fileId)));
 const lists = computed(() => planLists(site, drawing, own.measures));
 const says = computed(() =>
   placed.value.ratio === null
-    ? 'Not to a round scale: set the scale of the drawing first.'
-    : `1 : ${placed.value.ratio} on ${papers[paper.value].label}, when printed without “fit to page”.`,
+    ? 'Not to scale: set the scale of the drawing first.'
+    : `1 : ${placed.value.ratio} on ${papers[paper.value].label}. Print at 100 %, without “fit to page”.`,
 );
 const fileName = computed(() => drawing.name.replace(/[^\p{L}\p{N} -]+/gu, '').trim() || 'plan');
 
@@ -56,7 +56,7 @@ async function make(kind: 'svg' | 'pdf'): Promise<void> {
   <Dialog
     visible
     modal
-    :header="`${drawing.name} on paper`"
+    :header="`Print or export ${drawing.name}`"
     :style="{ width: '720px' }"
     @update:visible="emit('leave')"
   >

@@ -89,12 +89,12 @@ const step = (by: number) => {
           </button>
         </div>
         <FieldRow
-          label="Drawn at 1 to"
-          hint="As the title block says, for paper that was not scaled. Left empty: from two points of known distance."
+          label="Drawing scale, 1 to"
+          hint="As in the title block, for paper at its original size. Leave empty to set the scale from two points."
           ><QuantityField
             :value="ratio"
             unit=""
-            label="Drawn at 1 to"
+            label="Drawing scale, 1 to"
             placeholder="100"
             clearable
             :allowed="(value) => (value >= 1 && value <= 10000 ? undefined : 'from 1 to 10000')"

@@ -87,7 +87,7 @@ watch(
 /** What stands in a list of words for one that is to be noted as a place. */
 const asNew = ' new';
 const wordsFor = ({ words, mayBeNew, text }: AskedWord) => [
-  ...(mayBeNew ? [{ value: asNew, label: `a new place, “${text}”` }] : []),
+  ...(mayBeNew ? [{ value: asNew, label: `add as a new place: “${text}”` }] : []),
   ...words,
 ];
 const mayBeNew = computed(() => (preview.value?.asked ?? []).filter((one) => one.mayBeNew));
@@ -222,7 +222,7 @@ function apply(): void {
           class="btn small"
           @click="makePlaces(mayBeNew.map(({ text }) => text))"
         >
-          Note all {{ mayBeNew.length }} as new places
+          Add all {{ mayBeNew.length }} as new places
         </button>
       </section>
       <section v-if="preview" class="news">

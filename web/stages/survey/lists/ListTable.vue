@@ -182,7 +182,7 @@ function onCopy(event: ClipboardEvent): void {
 }
 const hasCell = (): boolean =>
   inHand.value !== null && editing.value === null && box.value?.contains(document.activeElement) === true;
-/** Puts a pasted table over the cells in hand; says whether there were any. */
+/** Puts a pasted table over the cells selected; says whether there were any. */
 function pasteText(text: string): boolean {
   if (!hasCell()) return false;
   const { data } = Papa.parse<string[]>(text.replace(/\r?\n$/, ''), { delimiter: '\t' });
@@ -204,7 +204,7 @@ function tabKey(rowId: string): string | null {
 }
 const blockWords = computed(() => {
   const { rows: high, columns: wide } = range.block.value;
-  return range.isSeveral.value ? `${high.length} × ${wide.length} cells in hand` : '';
+  return range.isSeveral.value ? `${high.length} × ${wide.length} cells selected` : '';
 });
 </script>
 
@@ -272,7 +272,7 @@ const blockWords = computed(() => {
     <div class="foot">
       <p class="block tiny" role="status">{{ blockWords }}</p>
       <button v-if="layout.isOwn.value" type="button" class="btn small own" @click="layout.reset">
-        Columns as they were
+        Reset columns
       </button>
     </div>
   </div>

@@ -301,7 +301,7 @@ useKeys([{ keys: ['f'], label: 'find in the list', group: 'Lists', run: () => fi
       />
     </div>
     <p class="dim tiny">
-      Arrows move, with Shift they take cells together: <kbd>Ctrl C</kbd> copies, <kbd>Ctrl V</kbd> pastes,
+      Arrows move, Shift and arrows select cells: <kbd>Ctrl C</kbd> copies, <kbd>Ctrl V</kbd> pastes,
       <kbd>Ctrl D</kbd> fills down. Enter changes a cell, Space picks rows. Rows pasted with their headings
       are imported. Lengths in the files are metres.
     </p>
