@@ -82,3 +82,26 @@ test('a rack, a circuit and a UPS know what they carry', async ({ page, open }) 
   await page.getByRole('button', { name: /^Hall circuit/ }).click();
   await expect(page.locator('[data-thing="equipment/hall-circuit"]')).toContainText('Hall switch 420 W');
 });
+
+test('what is typed of new gear outlives Escape and a change of kind; half-typed conditions a reload', async ({
+  page,
+  open,
+}) => {
+  await open('survey?view=head-end');
+  const dialog = page.getByRole('dialog', { name: 'Add head-end equipment' });
+  await page.getByRole('button', { name: /^Add/ }).first().click();
+  await dialog.getByLabel('Name').fill('Quay recorder');
+  await dialog.getByLabel('Name').press('Tab');
+  await dialog.getByLabel('It is a').click();
+  await choose(page, 'Supply box');
+  await expect(dialog.getByLabel('Name')).toHaveValue('Quay recorder');
+  await page.keyboard.press('Escape');
+  await expect(dialog).toBeHidden();
+  await page.getByRole('button', { name: /^Add/ }).first().click();
+  await expect(dialog.getByLabel('Name')).toHaveValue('Quay recorder');
+
+  await open('test/r07');
+  await page.getByLabel('Conditions').pressSequentially('dry, low ti');
+  await page.reload();
+  await expect(page.getByLabel('Conditions')).toHaveValue('dry, low ti');
+});

@@ -53,12 +53,15 @@ const shown = computed(() => [...current.value, ...(showArchived.value ? archive
 async function load(): Promise<void> {
   const answer = await api.sites();
   silent.value = answer.kind === 'silence';
-  if (answer.kind === 'answer') sites.value = answer.value.sites;
+  if (answer.kind !== 'answer') return;
+  sites.value = answer.value.sites;
+  // Without them a site is started empty.
+  const found = await import('#core/survey/templates').catch(() => null);
+  templates.value = [...(found?.siteTemplates ?? [])];
 }
 onMounted(() => {
   document.title = 'Neotrope';
   void load();
-  void import('#core/survey/templates').then(({ siteTemplates }) => (templates.value = [...siteTemplates]));
 });
 
 /** What came back, or nothing and a word about why. */

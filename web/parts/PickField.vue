@@ -13,15 +13,14 @@ defineProps<{
 const emit = defineEmits<{ take: [value: T] }>();
 const id = useControlId();
 
-/** The library keeps Escape to itself, also where its list is closed: then it leaves the field, as in every other. */
+/** The library keeps Escape to itself, also where its list is closed: then it leaves the field or the dialog, as in every other. */
 function leave(event: KeyboardEvent): void {
   const box = event.target as HTMLElement;
-  if (
-    event.key === 'Escape' &&
-    box.getAttribute('aria-expanded') !== 'true' &&
-    !box.closest('[role="dialog"]')
-  )
-    box.blur();
+  if (event.key !== 'Escape' || box.getAttribute('aria-expanded') === 'true') return;
+  const dialog = box.closest('[role="dialog"]');
+  if (!dialog) return box.blur();
+  event.stopPropagation();
+  dialog.dispatchEvent(new KeyboardEvent('keydown', { key: 'Escape', code: 'Escape', bubbles: true }));
 }
 </script>
 

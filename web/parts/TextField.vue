@@ -16,11 +16,13 @@ const {
   placeholder?: string;
   autofocus?: boolean;
 }>();
-const emit = defineEmits<{ take: [text: string] }>();
+const emit = defineEmits<{ take: [text: string]; typed: [text: string] }>();
 
 const id = useControlId();
 const text = ref(value);
 const why = ref<string>();
+/** For what must outlive a reload in the middle of a word. */
+watch(text, (now) => emit('typed', now));
 watch(
   () => value,
   (next) => {

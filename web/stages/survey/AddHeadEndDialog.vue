@@ -27,9 +27,7 @@ const emit = defineEmits<{ added: [thing: { kind: 'recorder' | 'supply' | 'equip
 const store = useSite();
 
 const what = ref<'recorder' | 'supply' | GearKind>('recorder');
-const recorder = reactive<NewRecorder>({
-  name: '',
-  placeId: '',
+const recorder = reactive<Omit<NewRecorder, 'name' | 'placeId'>>({
   inputs: 16,
   rules: 'highest-first',
   ipSlots: 8,
@@ -37,23 +35,20 @@ const recorder = reactive<NewRecorder>({
   incomingMbps: 128,
   slotMegapixels: 8,
 });
-const supply = reactive<NewSupply>({
-  name: '',
-  placeId: '',
+const supply = reactive<Omit<NewSupply, 'name' | 'placeId'>>({
   current: 'dc',
   setVolts: 12.6,
   ratedAmps: 5,
   outputs: 9,
   fuseAmps: 1.1,
 });
-const gear = reactive({ name: '', placeId: '' });
+/** Typed once, whatever it turns out to be. */
+const name = ref('');
+const placeId = ref('');
 const family = computed(() => familyOfKind(recorder.rules));
 /** The one count that such rules ask for; presets say themselves how many IP slots there are. */
 const ipSlots = computed(() => family.value.fields.find((field) => field.kind === 'count'));
 const problems = ref<string[]>([]);
-const wanted = computed(() =>
-  what.value === 'recorder' ? recorder : what.value === 'supply' ? supply : gear,
-);
 const places = computed(() =>
   Object.values(store.site?.place ?? {}).map(({ id, name }) => ({ value: id, label: name })),
 );
@@ -70,30 +65,36 @@ const kinds: { value: 'recorder' | 'supply' | GearKind; label: string }[] = [
   ...choices.gear.filter(({ value }) => gearKinds.includes(value)),
 ];
 
+/** Closed by Escape, what was typed is there again the next time; only adding it or cancelling clears the form. */
+const kept = ref(false);
 watch(visible, (shown) => {
   if (!shown) return;
   problems.value = [];
-  recorder.name = supply.name = gear.name = '';
-  recorder.placeId = supply.placeId = gear.placeId = headEnd.value;
+  if (!kept.value) [name.value, placeId.value] = ['', headEnd.value];
+  kept.value = true;
 });
+function leave(): void {
+  kept.value = false;
+  visible.value = false;
+}
 
 function add(): void {
-  const name = wanted.value.name.trim();
-  if (!name || !store.site) {
+  const called = { name: name.value.trim(), placeId: placeId.value };
+  if (!called.name || !store.site) {
     problems.value = ['Give it a name that is written on it or that people use.'];
     return;
   }
   const change =
     what.value === 'recorder'
-      ? addRecorder(store.site, { ...recorder, name }, idMark)
+      ? addRecorder(store.site, { ...recorder, ...called }, idMark)
       : what.value === 'supply'
-        ? addSupply(store.site, { ...supply, name }, idMark)
-        : addEquipment(store.site, what.value, name, gear.placeId, idMark);
+        ? addSupply(store.site, { ...supply, ...called }, idMark)
+        : addEquipment(store.site, what.value, called.name, called.placeId, idMark);
   problems.value = store
-    .change(`Add ${name}`, [change])
+    .change(`Add ${called.name}`, [change])
     .map(({ path, allowed }) => `${path.split('/').at(-1)}: ${allowed}`);
   if (problems.value.length > 0) return;
-  visible.value = false;
+  leave();
   emit('added', {
     kind: what.value === 'recorder' || what.value === 'supply' ? what.value : 'equipment',
     id: change.id,
@@ -108,19 +109,10 @@ function add(): void {
         ><PickField :value="what" :choices="kinds" label="It is a" @take="(value) => (what = value)"
       /></FieldRow>
       <FieldRow label="Name"
-        ><TextField
-          :key="what"
-          :value="wanted.name"
-          label="Name"
-          autofocus
-          @take="(text) => (wanted.name = text)"
+        ><TextField :value="name" label="Name" autofocus @take="(text) => (name = text)"
       /></FieldRow>
       <FieldRow label="Place"
-        ><PickField
-          :value="wanted.placeId"
-          :choices="places"
-          label="Place"
-          @take="(value) => (wanted.placeId = value)"
+        ><PickField :value="placeId" :choices="places" label="Place" @take="(value) => (placeId = value)"
       /></FieldRow>
       <template v-if="what === 'recorder'">
         <FieldRow v-if="family.takesCoax" label="Inputs"
@@ -213,7 +205,7 @@ function add(): void {
         </FieldRow>
       </template>
       <p v-else class="dim tiny">It is noted with usual figures, to be put right in its sheet.</p>
-      <DialogFoot :problems="problems" go="Add" @leave="visible = false" />
+      <DialogFoot :problems="problems" go="Add" @leave="leave" />
     </form>
   </Dialog>
 </template>

@@ -184,7 +184,7 @@ useKeys([
           :value="conditions"
           label="Conditions"
           placeholder="dry, low tide, lamps off"
-          @take="(text) => (conditions = text)"
+          @typed="(text) => (conditions = text)"
       /></label>
     </div>
     <LinkDialog v-model:visible="linking" @take="take" />
