@@ -32,7 +32,14 @@ function take(): void {
   <form class="prompt" @submit.prevent="take" @keydown.escape.stop="leave">
     <label
       >{{ label }}, 1 to {{ most }}
-      <input ref="field" v-model.trim="text" inputmode="numeric" autocomplete="off" size="3" @blur="leave" />
+      <input
+        ref="field"
+        v-model.trim="text"
+        inputmode="numeric"
+        autocomplete="off"
+        size="3"
+        @blur="emit('leave')"
+      />
     </label>
     <span v-if="why" role="alert" class="why">{{ why }}</span>
   </form>

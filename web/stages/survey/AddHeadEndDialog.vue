@@ -67,6 +67,12 @@ const kinds: { value: 'recorder' | 'supply' | GearKind; label: string }[] = [
 
 /** Closed by Escape, what was typed is there again the next time; only adding it or cancelling clears the form. */
 const kept = ref(false);
+watch(
+  () => store.id,
+  () => {
+    kept.value = false;
+  },
+);
 watch(visible, (shown) => {
   if (!shown) return;
   problems.value = [];

@@ -47,6 +47,15 @@ let like: Partial<Pick<ReturnType<typeof blank>, 'placeName' | 'headEndId' | 'ca
 
 /** Closed by Escape, what was typed is there again the next time; only adding it or leaving it clears the form. */
 const kept = ref(false);
+// Places and boxes of one site are none of another’s.
+watch(
+  () => store.id,
+  () => {
+    like = {};
+    kept.value = false;
+  },
+);
+
 watch(visible, (shown) => {
   if (!shown) return;
   problems.value = [];
@@ -149,7 +158,7 @@ function add(): void {
           label="Further segments"
           placeholder="soldered, RG-6 copper 25"
           :refuse="refuseLine"
-          @take="(text) => (wanted.goesOnAs = text)"
+          @typed="(text) => (wanted.goesOnAs = text)"
       /></FieldRow>
       <FieldRow label="Power"
         ><PickField
