@@ -103,3 +103,27 @@ test('one cell of the table is a stop of Tab, says what it shows, and takes the 
   await expect(next).toBeFocused();
   await expect(page.locator('.decide [data-roving][tabindex="0"]')).toHaveCount(1);
 });
+
+test('a panel that closes gives the keys back to where they were', async ({ page, open }) => {
+  await open('test/r07');
+  const why = page.locator('tr[data-verdict="coax-loop-ohms"]').getByRole('button', { name: 'why' });
+  await why.focus();
+  await page.keyboard.press('Enter');
+  const panel = page.getByRole('complementary', { name: 'Why' });
+  await expect(panel).toBeVisible();
+  await panel.getByRole('button', { name: /^Close/ }).focus();
+  await page.keyboard.press('Enter');
+  await expect(panel).toBeHidden();
+  await expect(why).toBeFocused();
+
+  await open('survey/r07');
+  const edit = page.getByRole('button', { name: /^Edit 7/ });
+  const row = page.locator('.board [data-roving][tabindex="0"]').first();
+  await expect(edit).toBeVisible();
+  await row.focus();
+  await page.keyboard.press('e');
+  const sheet = page.getByRole('complementary', { name: 'Sheet of run 7' });
+  await sheet.getByRole('button', { name: /^Close/ }).press('Enter');
+  await expect(sheet).toBeHidden();
+  await expect(row).toBeFocused();
+});

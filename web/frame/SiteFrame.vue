@@ -5,6 +5,7 @@ import { computed, defineAsyncComponent, ref, useTemplateRef, watch } from 'vue'
 import { useRoute } from 'vue-router';
 import { aboutOf } from '#core/model/site';
 import { useKeyListener, useKeys } from '../keys/keys';
+import { useFocusBack } from '../keys/useFocusBack';
 import type { StageName } from './stageName';
 import { useEvaluation } from '../stores/evaluation';
 import { useSelection } from '../stores/selection';
@@ -34,6 +35,7 @@ const store = useSite();
 const evaluation = useEvaluation();
 const selection = useSelection();
 const why = useWhyPanel();
+useFocusBack(() => why.subject !== null);
 const theme = useTheme();
 const waitingPhotos = useWaitingPhotos();
 const toast = useToast();

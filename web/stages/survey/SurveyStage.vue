@@ -4,6 +4,7 @@ import { useRoute, useRouter } from 'vue-router';
 import { fieldKey, type Gap } from '#core/survey/gaps';
 import type { Camera } from '#core/model/site';
 import { useKeys } from '../../keys/keys';
+import { useFocusBack } from '../../keys/useFocusBack';
 import { useOpenEvaluation, useOpenSite } from '../../stores/openSite';
 import { useMeasures } from '../../stores/measures';
 import { useSelection } from '../../stores/selection';
@@ -25,6 +26,7 @@ const summary = useOpenEvaluation();
 const selection = useSelection();
 const own = useMeasures();
 const editing = ref(false);
+useFocusBack(() => editing.value);
 const adding = ref(false);
 /** The camera that is to get a run; none where both are to be added. */
 const addingTo = ref<Camera | null>(null);
