@@ -92,7 +92,7 @@ useKeys([
           average. <button type="button" class="btn small" @click="open(worth.cameraId)">To its bench</button>
         </p>
         <p v-else class="dim">No test that is left would tell more about what could fail.</p>
-        <div class="rows">
+        <div class="rows" tabindex="0" role="group" aria-label="Chances, camera by camera">
           <table aria-label="Risk by camera">
             <thead>
               <tr>

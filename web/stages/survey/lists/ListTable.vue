@@ -116,12 +116,17 @@ function showCell(cell: CellAt): void {
 }
 const cellAt = ({ rowId, key }: CellAt) =>
   box.value?.querySelector<HTMLElement>(`[data-cell="${CSS.escape(`${rowId} ${key}`)}"]`);
+const isInHand = ({ rowId, key }: CellAt): boolean =>
+  inHand.value?.rowId === rowId && inHand.value.key === key;
 async function go(cell: CellAt, extend: boolean): Promise<void> {
   range.take(cell, extend);
   showCell(cell);
   // Rows follow the scroll a frame later.
   await nextTick();
-  requestAnimationFrame(() => cellAt(cell)?.focus({ preventScroll: true }));
+  requestAnimationFrame(() => {
+    // Keys that follow quickly have gone on meanwhile; their own frame brings the focus.
+    if (isInHand(cell)) cellAt(cell)?.focus({ preventScroll: true });
+  });
 }
 
 // A row that is to be changed is brought into sight, or there would be no field to type in.
@@ -135,9 +140,9 @@ function cellOf(event: Event): { rowId: string; column: ShownColumn } | null {
 }
 function onFocus(event: FocusEvent): void {
   const cell = cellOf(event);
-  const key = cell?.column.key;
-  if (cell && key && (inHand.value?.rowId !== cell.rowId || inHand.value.key !== key))
-    range.take({ rowId: cell.rowId, key }, false);
+  if (!cell) return;
+  const at = { rowId: cell.rowId, key: cell.column.key };
+  if (!isInHand(at)) range.take(at, false);
 }
 function onCellKey(event: KeyboardEvent): void {
   const cell = cellOf(event);

@@ -93,15 +93,21 @@ function write(cells: TypedCell[], what: string): void {
 }
 const cellAt = (rowId: string, key: string) =>
   box.value?.querySelector<HTMLElement>(`[data-cell="${CSS.escape(`${rowId} ${key}`)}"]`);
+/** Back to the cells, unless the hand has gone on to another one meanwhile. */
+function backTo(cell: () => HTMLElement | null | undefined): void {
+  requestAnimationFrame(() => {
+    if (!document.activeElement?.closest('[data-cell]')) cell()?.focus();
+  });
+}
 function take(rowId: string, key: string, text: string, then: Then): void {
   if (!put([rowId], key, text)) return;
   editing.value = null;
-  requestAnimationFrame(() => (neighbour(cellAt(rowId, key), then) ?? cellAt(rowId, key))?.focus());
+  backTo(() => neighbour(cellAt(rowId, key), then) ?? cellAt(rowId, key));
 }
 function leave(rowId: string, key: string): void {
   editing.value = null;
   problem.value = '';
-  requestAnimationFrame(() => cellAt(rowId, key)?.focus());
+  backTo(() => cellAt(rowId, key));
 }
 function begin(rowId: string, column: ShownColumn): void {
   if (column.editable) editing.value = { rowId, key: column.key };
