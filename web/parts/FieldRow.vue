@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { useMeasures } from '../stores/measures';
 import { computed, inject, provide } from 'vue';
 import { onlyField } from './onlyField';
 import { newRowLabel, rowLabel } from './rowLabel';
@@ -10,6 +11,7 @@ const {
   field = '',
   assumed = false,
 } = defineProps<{ label: string; hint?: string; field?: string; assumed?: boolean }>();
+const own = useMeasures();
 const emit = defineEmits<{ confirm: [] }>();
 const only = inject(onlyField, null);
 const row = newRowLabel();
@@ -31,7 +33,7 @@ const isShown = computed(() => !only?.value || only.value === field);
       >Assumed, not checked.
       <button type="button" class="plain so" @click="emit('confirm')">Confirm</button></span
     >
-    <span v-if="hint" class="hint">{{ hint }}</span>
+    <span v-if="hint" class="hint">{{ own.words(hint) }}</span>
   </div>
 </template>
 

@@ -101,7 +101,7 @@ const describedBy = computed(() => (why.value ? `${id}-why` : undefined));
       @keydown.escape="drop"
     />
     <span class="unit">{{ own.unitWord(unit) }}</span>
-    <span v-if="why" :id="`${id}-why`" class="why" role="alert">{{ why }}</span>
+    <span v-if="why" :id="`${id}-why`" class="why" role="alert">{{ own.words(why) }}</span>
   </span>
 </template>
 

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import InputText from 'primevue/inputtext';
 import { ref, watch } from 'vue';
+import { useMeasures } from '../stores/measures';
 import { useControlId } from './rowLabel';
 
 /** A line of text that is taken when it is left or Enter is pressed, and stays as typed where it is refused. */
@@ -19,6 +20,7 @@ const {
 const emit = defineEmits<{ take: [text: string]; typed: [text: string] }>();
 
 const id = useControlId();
+const own = useMeasures();
 const text = ref(value);
 const why = ref<string>();
 /** For what must outlive a reload in the middle of a word. */
@@ -57,7 +59,7 @@ function drop(event: KeyboardEvent): void {
       @change="take"
       @keydown.escape="drop"
     />
-    <span v-if="why" :id="`${id}-why`" class="why" role="alert">{{ why }}</span>
+    <span v-if="why" :id="`${id}-why`" class="why" role="alert">{{ own.words(why) }}</span>
   </span>
 </template>
 

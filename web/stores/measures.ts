@@ -19,6 +19,8 @@ export const useMeasures = defineStore('measures', () => {
   const unitWord = (unit: Unit): string => shownUnit(unit, measures.value);
   /** What a thread tells as JSON, its sentences in the person's own lengths; facts that go into edits never come this way. */
   const read = <T>(json: string): T => JSON.parse(lengthsInWords(json, measures.value)) as T;
+  /** A sentence in the person’s own lengths. */
+  const words = (text: string): string => lengthsInWords(text, measures.value);
   /** The same of plain data. */
   const told = <T>(data: T): T =>
     measures.value.length === 'm' || data === null || data === undefined
@@ -33,5 +35,5 @@ export const useMeasures = defineStore('measures', () => {
   const powerCableChoices = computed(() =>
     powerCables.map(({ id }) => ({ value: id, label: powerCableLabel(id, measures.value.gauge) })),
   );
-  return { cables, powerCables: powerCableChoices, measures, quantity, place, unitWord, read, told };
+  return { cables, powerCables: powerCableChoices, measures, quantity, place, unitWord, read, told, words };
 });

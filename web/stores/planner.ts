@@ -22,6 +22,7 @@ import { demandsOf, type Demands, type OptionKind, type SavedPlan, type Site } f
 import type { Planner, SearchNews } from '../workers/planner.worker';
 import { PlannerThread, Stopped } from '../workers/plannerThread';
 import { useOpenSite } from './openSite';
+import { useMeasures } from './measures';
 import { useSite } from './site';
 
 export type Work = 'plan' | 'curve' | 'policies' | 'reason' | 'scenarios' | 'compare' | 'slots' | 'lp';
@@ -47,6 +48,7 @@ export const usePlanner = defineStore('planner', () => {
   const alternatives = shallowRef<PolicyCost[]>([]);
   const risk = shallowRef<Risk | null>(null);
 
+  const own = useMeasures();
   const thread = new PlannerThread(() => store.site);
   const heard = <T>(tell: (news: T) => void) => thread.heard(tell);
   /** Counts pieces of work: one that made room for another says nothing of it when it ends. */
@@ -161,11 +163,11 @@ export const usePlanner = defineStore('planner', () => {
     await work('reason', async (planner) => {
       const reason = await planner.reason(plain(made), cameraId);
       let turns: BreakEven[] = [];
-      told(reason, turns);
+      told(own.told(reason), turns);
       await planner.breakEvens(
         plain(made),
         cameraId,
-        heard((one: BreakEven) => told(reason, (turns = [...turns, one]))),
+        heard((one: BreakEven) => told(own.told(reason), own.told((turns = [...turns, one])))),
       );
     });
   }

@@ -114,6 +114,10 @@ export const useWaitingPhotos = defineStore('waitingPhotos', () => {
   );
   useIntervalFn(() => waiting.value > 0 && void send(), againMs);
   useEventListener(window, 'online', () => void send());
+  // Nothing is lost by leaving, but nobody else has it yet.
+  useEventListener(window, 'beforeunload', (event) => {
+    if (waiting.value > 0) event.preventDefault();
+  });
 
   return { photos, waiting, add, letGo };
 });

@@ -160,14 +160,7 @@ useKeys([
       @give-up="giveUp"
       @lock="lock"
     />
-    <NumberPrompt
-      v-if="asksNumber"
-      label="Choose option number"
-      :most="optionKinds.length"
-      @take="takeNumber"
-      @leave="asksNumber = false"
-    />
-    <aside v-if="!selection.current || !option" class="sheet hint">
+    <aside v-else class="sheet hint">
       <p class="dim">
         Pick a cell to see what that option brings, what it costs and why. Arrows move,
         <kbd>Enter</kbd> chooses, <kbd>n</kbd> and its number does both.
@@ -177,6 +170,13 @@ useKeys([
       </p>
       <p class="dim"><kbd>b</kbd> finds the best plan for all cameras together.</p>
     </aside>
+    <NumberPrompt
+      v-if="asksNumber"
+      label="Choose option number"
+      :most="optionKinds.length"
+      @take="takeNumber"
+      @leave="asksNumber = false"
+    />
   </div>
 </template>
 
