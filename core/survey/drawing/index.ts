@@ -16,9 +16,10 @@ export {
 } from './drawingEdits';
 export { lengthClaims, lengthDisputes, type LengthClaim, type LengthDispute } from './lengthClaims';
 export { drawnLength, routeLengthM } from './routeLength';
-export { onPaper, papers, planSvg, type PaperId } from './paperPlan';
+export { onPaper, papers, type PaperId } from './paperPlan';
 export { paperScale } from './paperScale';
 export { planLists } from './planLists';
+export { planSvg } from './planSvg';
 export { distancePx, leastScalePx, metresPerPixel } from './scale';
 export { anchorsOn, nearestAnchor, squared } from './snap';
 export { atBearing, bearing, viewWedge } from './viewWedge';
