@@ -66,14 +66,15 @@ test('five readings in a row take a figure and Enter each', async ({ page, open 
   await page.keyboard.press('Space');
   const first = page.getByRole('textbox', { name: 'Foreign voltage, AC' });
   await first.focus();
-  for (const figure of ['0.2', '0.1', '0.3']) {
+  for (const figure of ['0.2', '0.1', '0.3', '3.9', '3.8']) {
     await page.keyboard.type(figure);
     await page.keyboard.press('Enter');
   }
   await expect(page.getByRole('textbox', { name: 'Shield to earth' })).toHaveValue('0.3');
+  await expect(page.getByRole('textbox', { name: 'Loop, power cores' })).toHaveValue('3.8');
   const { keys, clicks } = await counted();
   test.info().annotations.push({ type: 'counted', description: `readings: ${keys} keys, ${clicks} clicks` });
-  expect(keys).toBeLessThanOrEqual(16);
+  expect(keys).toBeLessThanOrEqual(24);
   expect(clicks).toBe(0);
 });
 

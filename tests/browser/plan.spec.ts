@@ -145,7 +145,7 @@ test('a price that is missing or zero is said, set again, and goes out and in as
 
 test('the curve shows proven plans, moves by arrows and pins a point', async ({ page, open }) => {
   await open('decide?view=curve');
-  await page.getByRole('button', { name: /^Cost against dark time/ }).click();
+  await page.getByRole('button', { name: /^Cost against camera downtime/ }).click();
   await expect(page.getByText(/^Point 1 of [2-9]/)).toBeVisible();
   await expect(page.locator('.chart svg')).toBeVisible();
   const first = figure(await page.locator(planCost).innerText());
@@ -169,7 +169,7 @@ test('risk is drawn from a seed, and the same seed draws the same', async ({ pag
 
 test('a search is stopped and the page goes on', async ({ page, open }) => {
   await open('decide?view=curve');
-  await page.getByRole('button', { name: /^Cost against dark time/ }).click();
+  await page.getByRole('button', { name: /^Cost against camera downtime/ }).click();
   await expect(page.getByText(/^Point 1 of/)).toBeVisible();
   await page.keyboard.press('Escape');
   await expect(page.getByRole('button', { name: /^Stop/ })).toHaveCount(0);

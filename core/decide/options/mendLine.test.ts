@@ -44,7 +44,7 @@ describe('mending the line', () => {
     expect(mend(demo, 'r01')).toMatchObject({ state: 'no', short: 'no joint' });
     expect(mend(demo, 'r13')).toMatchObject({
       state: 'no',
-      short: 'where?',
+      short: 'not located',
       remedy: expect.stringMatching(/trace/) as string,
     });
   });

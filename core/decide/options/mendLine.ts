@@ -117,7 +117,7 @@ function unseen({ run, readings }: Context): InfeasibleOption | undefined {
   if (likeliest?.kind !== 'joint' || likeliest.probability < believed) return undefined;
   return infeasible(
     'mend-line',
-    'where?',
+    'not located',
     `The loop tells of a poor joint, ${formatQuantity(likeliest.excessOhms, 'Ω')} too much. No trace has shown where.`,
     'a reflectometer trace that shows the metre',
   );

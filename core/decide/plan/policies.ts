@@ -58,7 +58,7 @@ export const policies: Policy[] = [
         id: 'cost',
         label: 'Cost first',
         suits: 'sites with a guard or a second view',
-        does: 'dark time only breaks ties',
+        does: 'downtime only breaks ties',
       },
       {
         id: 'dark',

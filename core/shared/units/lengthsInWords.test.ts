@@ -28,7 +28,9 @@ it('leaves what is no length', () => {
     expect(shown(text)).toBe(text);
 });
 it('leaves what somebody typed as it was typed', () => {
-  expect(shown('“9000 m”: more than 0, at most 5000 m')).toBe('“9000 m”: more than 0, at most 16\u202f404 ft');
+  expect(shown('“9000 m”: more than 0, at most 5000 m')).toBe(
+    '“9000 m”: more than 0, at most 16\u202f404 ft',
+  );
 });
 it('who reads metres reads it as it was written', () => {
   expect(lengthsInWords('at 97 m', { length: 'm' })).toBe('at 97 m');

@@ -128,11 +128,11 @@ export const cameraList: List<Camera> = {
     ),
     wordColumn(
       'lamps',
-      'lamps',
+      'IR / white-light LEDs',
       choices.lamps,
       ({ lamps }) => lamps,
       (camera, lamps) => noteCamera(camera, { lamps: lamps as Camera['lamps'] }),
-      { width: 100, also: ['light', 'infrared'] },
+      { width: 140, also: ['lamps', 'light', 'infrared'] },
     ),
     yesNoColumn(
       'heater',
@@ -205,11 +205,11 @@ export const cameraList: List<Camera> = {
     ),
     textColumn(
       'purpose',
-      'must see',
+      'purpose of view',
       200,
       ({ purpose }) => purpose,
       (camera, purpose) => ({ ...camera, purpose }),
-      { also: ['purpose', 'view purpose'] },
+      { also: ['purpose', 'must see', 'view purpose'] },
     ),
     wordColumn(
       'worthKeeping',
@@ -221,11 +221,11 @@ export const cameraList: List<Camera> = {
     ),
     wordColumn(
       'target',
-      'successor',
+      'replacement camera',
       choices.target,
       ({ target }) => target,
       (camera, target) => ({ ...camera, target: target as Camera['target'] }),
-      { also: ['replacement', 'new camera'] },
+      { also: ['replacement', 'successor', 'new camera'] },
     ),
     textColumn(
       'note',

@@ -267,7 +267,7 @@ describe('headings', () => {
 describe('editing in the list', () => {
   it('changes many rows at once, all or none', () => {
     const edit = editCells(site, 'camera', ['c01', 'c02', 'c08'], 'lamps', 'Infrared');
-    expect(edit).toMatchObject({ kind: 'changes', label: 'lamps of 3 cameras' });
+    expect(edit).toMatchObject({ kind: 'changes', label: 'IR / white-light LEDs of 3 cameras' });
     const refused = editCells(site, 'camera', ['c01', 'c02'], 'number', '30');
     expect(refused).toMatchObject({ kind: 'refused', why: expect.stringContaining('a number of its own') });
   });

@@ -173,7 +173,7 @@ watch([opened, () => core.result], async ([index]) => {
           <dd class="mono">{{ formatQuantity(option.labourCost, 'money') }}</dd>
         </div>
         <div>
-          <dt>View dark</dt>
+          <dt>Camera downtime</dt>
           <dd class="mono">{{ formatQuantity(option.darkHours, 'h') }}</dd>
         </div>
         <div>

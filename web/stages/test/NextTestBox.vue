@@ -39,7 +39,8 @@ const lower = (label: string) => label.charAt(0).toLowerCase() + label.slice(1);
       <b>Next: {{ lower(required.label) }}.</b> {{ says }}
     </p>
     <p v-else>
-      <b>Tested.</b> {{ evaluation.findings.binding.label }}: {{ evaluation.findings.binding.message }}.
+      <b>Tested.</b> {{ evaluation.findings.binding.label }}:
+      {{ evaluation.findings.binding.message.replace(/\.$/, '') }}.
     </p>
     <template v-if="diagnosis && !stopped">
       <p>{{ diagnosis.message }}</p>

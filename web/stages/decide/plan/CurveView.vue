@@ -28,7 +28,7 @@ const colours = useChartColours();
 
 const words: Record<TradeOff, { label: string; axis: string; unit: Unit; key: string }> = {
   dark: {
-    label: 'Cost against dark time',
+    label: 'Cost against camera downtime',
     axis: 'hours in which views are dark, in sum',
     unit: 'h',
     key: 'd',
@@ -185,8 +185,8 @@ const onClick = ({ dataIndex }: { dataIndex?: number }) => {
     </template>
     <div v-else-if="planner.busy !== 'curve'" class="empty">
       <strong>What does a little more cost?</strong>Each curve is a row of proven plans under what is demanded
-      now: the cheapest with so little dark time, with so many cameras on new cable, or with so much to spare
-      everywhere. Draw one; pin the points worth comparing.
+      now: the cheapest with so little camera downtime, with so many cameras on new cable, or with so much to
+      spare everywhere. Draw one; pin the points worth comparing.
     </div>
   </div>
 </template>

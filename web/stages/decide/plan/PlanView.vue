@@ -261,9 +261,9 @@ useKeys([
         </p>
       </template>
       <div v-else-if="planner.found.kind === 'none' && planner.busy !== 'plan'" class="empty">
-        <strong>One plan for all cameras together.</strong>Say on the left what it has to heed, then find it.
-        Every camera gets the option that makes the whole site cheapest, with what cameras share counted once;
-        locked choices stay. It is worked out beside the screen, and can be stopped.
+        <strong>One plan for all cameras together.</strong>Set the requirements on the left, then press “Find
+        the best plan”. Every camera gets the option that makes the whole site cheapest, with what cameras
+        share counted once; locked choices stay. It is worked out beside the screen, and can be stopped.
       </div>
     </div>
   </div>

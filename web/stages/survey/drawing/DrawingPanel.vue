@@ -105,7 +105,7 @@ const nameAllowed = (text: string) =>
       {{
         routes.length === 0
           ? 'No routes on it yet.'
-          : `${routes.length} route${routes.length === 1 ? '' : 's'} on it. Click one for its length and who follows it.`
+          : `${routes.length} route${routes.length === 1 ? '' : 's'} on it. Click one for its length and its segments.`
       }}
     </p>
     <button
