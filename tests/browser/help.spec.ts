@@ -24,3 +24,12 @@ test('every view says what it is for, the keys that work there and the words of 
   await page.keyboard.press('F1');
   await expect(help).toContainText('Radio paths as they are planned');
 });
+
+test('what is printed says first what it rests on', async ({ page, open }) => {
+  for (const view of ['connect/r01?view=hook-up', 'allocate?view=ready', 'plan']) {
+    await open(view);
+    await page.emulateMedia({ media: 'print' });
+    await expect(page.getByText(/^Rests on 24 cameras, 114 readings, 40 gaps/)).toBeVisible();
+    await page.emulateMedia({ media: 'screen' });
+  }
+});

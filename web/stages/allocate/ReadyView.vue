@@ -11,6 +11,7 @@ import {
 } from '#core/model/site';
 import FieldRow from '../../parts/FieldRow.vue';
 import QuantityField from '../../parts/QuantityField.vue';
+import RestsOnLine from '../../parts/RestsOnLine.vue';
 import TextField from '../../parts/TextField.vue';
 import { fitting } from '../../parts/within';
 import { useOpenEvaluation, useOpenSite } from '../../stores/openSite';
@@ -95,6 +96,7 @@ const print = () => window.print();
 
 <template>
   <div class="ready">
+    <RestsOnLine />
     <div class="row no-print">
       <span class="dim"
         >In this order, before a recorder takes its cameras. A password is never kept here, only who holds

@@ -6,6 +6,7 @@ import { useKeys } from '../../keys/keys';
 import { useEvaluation } from '../../stores/evaluation';
 import { useMeasures } from '../../stores/measures';
 import { useSelection } from '../../stores/selection';
+import RestsOnLine from '../../parts/RestsOnLine.vue';
 import PickField from '../../parts/PickField.vue';
 import HookUpDrawing from './HookUpDrawing.vue';
 import { saveSvg } from './saveSvg';
@@ -66,6 +67,7 @@ useKeys([
       (<kbd>3</kbd>).
     </p>
     <article v-else-if="shown" ref="sheet" class="sheet">
+      <RestsOnLine />
       <h2>{{ shown.title }}</h2>
       <div class="drawing" tabindex="0" role="region" aria-label="Hook-up drawing">
         <HookUpDrawing :hook-up="shown" />
