@@ -1,5 +1,5 @@
 // `npm run screenshots`: takes the pictures in docs/screenshots/ from the demo data.
-import { mkdtempSync, readdirSync, readFileSync, rmSync } from 'node:fs';
+import { mkdtempSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
 import { chromium, type Page } from '@playwright/test';
@@ -46,7 +46,7 @@ const findPlan = async (page: Page) => {
 };
 /** The curve whole, its fourth point in hand. */
 const drawCurve = async (page: Page) => {
-  await page.getByRole('button', { name: /^Cost against dark time/ }).click();
+  await page.getByRole('button', { name: /^Cost against camera downtime/ }).click();
   await page.getByText(/^Point 1 of/).waitFor();
   await page.getByRole('button', { name: /^Stop/ }).waitFor({ state: 'detached' });
   for (let k = 0; k < 3; k += 1) await page.keyboard.press('ArrowRight');
@@ -170,7 +170,8 @@ const server = await startServer({
   reset: false,
 });
 const browser = await chromium.launch(launchOptions);
-for (const name of readdirSync(folder)) rmSync(path.join(folder, name));
+/** Taken whole before the folder is touched: a run that fails loses no picture. */
+const taken = new Map<string, Buffer>();
 for (const { name, stage, dark = false, phone = false, act } of shots) {
   const page = await browser.newPage({
     viewport: phone ? { width: 390, height: 844 } : { width: 1280, height: 800 },
@@ -182,10 +183,12 @@ for (const { name, stage, dark = false, phone = false, act } of shots) {
   await act?.(page);
   await page.evaluate(() => document.fonts.ready);
   await page.waitForLoadState('networkidle');
-  await page.screenshot({ path: path.join(folder, `${name}.png`), animations: 'disabled' });
+  taken.set(`${name}.png`, await page.screenshot({ animations: 'disabled' }));
   await page.close();
   console.log(name);
 }
+for (const name of readdirSync(folder)) rmSync(path.join(folder, name));
+for (const [name, picture] of taken) writeFileSync(path.join(folder, name), picture);
 await browser.close();
 await server.close();
 await tester.close();
