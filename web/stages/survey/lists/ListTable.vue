@@ -53,7 +53,16 @@ const sortedBy = (key: string): 'up' | 'down' | null =>
   order.value?.key !== key ? null : order.value.isDown ? 'down' : 'up';
 const sorted = computed(() => (order.value ? sortedRows(rows, order.value.key, order.value.isDown) : rows));
 const laidRows = computed(() => sorted.value.map((row, index) => ({ row, y: index * rowPx })));
-const shownRows = computed(() => inSight(laidRows.value, scrolledTo.value, height.value));
+const inSightNow = computed(() => inSight(laidRows.value, scrolledTo.value, height.value));
+/** As many places as rows were ever in sight at once: a row that comes into sight takes the place of one that left, its elements with it. */
+const placeCount = ref(1);
+watch(inSightNow, ({ length }) => (placeCount.value = Math.max(placeCount.value, length)), {
+  immediate: true,
+  flush: 'sync',
+});
+const shownRows = computed(() =>
+  inSightNow.value.map(({ row, y }) => ({ row, y, place: (y / rowPx) % placeCount.value })),
+);
 
 const layout = useColumnLayout(
   () => list,
@@ -128,6 +137,14 @@ async function go(cell: CellAt, extend: boolean): Promise<void> {
     if (isInHand(cell)) cellAt(cell)?.focus({ preventScroll: true });
   });
 }
+
+const isHandInSight = computed(() => shownRows.value.some(({ row }) => row.id === inHand.value?.rowId));
+// The cell that leaves sight lends its element to another one, which nobody put the focus on.
+watch(isHandInSight, (isSeen) => {
+  const { activeElement } = document;
+  if (!isSeen && activeElement instanceof HTMLElement && activeElement.matches('[data-cell]'))
+    activeElement.blur();
+});
 
 // A row that is to be changed is brought into sight, or there would be no field to type in.
 watch(editing, (cell) => cell && showCell(cell), { flush: 'post' });
@@ -259,8 +276,8 @@ const blockWords = computed(() => {
       </div>
       <div class="body" :style="{ width: `${tableWidth}px`, height: `${rows.length * rowPx}px` }">
         <ListRow
-          v-for="{ row, y } in shownRows"
-          :key="row.id"
+          v-for="{ row, y, place } in shownRows"
+          :key="place"
           :row="row"
           :columns="shownColumns"
           :y="y"
