@@ -138,6 +138,7 @@ test('a small site of four pole cameras over two radios and a field switch is en
   const before = await costs.textContent();
   await item(/Slipway/).dragTo(item(/^Hut switch/));
   const move = page.getByRole('dialog', { name: /to Hut switch/ });
+  expect(await barriers(page, '.p-dialog')).toEqual([]);
   await move.getByLabel('Length of the way').fill('70');
   await move.getByRole('button', { name: 'Hang it there' }).click();
   await expect(item(/^Pole switch/)).toContainText('3 of 8');

@@ -1,3 +1,4 @@
+import { barriers } from './axe';
 import { readFileSync } from 'node:fs';
 import path from 'node:path';
 import { choose, expect, root, runInList, test } from './fixtures';
@@ -144,6 +145,7 @@ test('a deleted site is in the bin, comes back whole, and goes for good by its n
   await row.getByRole('button', { name: 'Delete for good' }).click();
   const dialog = page.getByRole('dialog', { name: 'Delete for good' });
   const go = dialog.getByRole('button', { name: 'Delete for good' });
+  expect(await barriers(page, '.p-dialog')).toEqual([]);
   await dialog.getByLabel('Type the name of the site').fill('Saltmarrow Ferry');
   await expect(go).toBeDisabled();
   await dialog.getByLabel('Type the name of the site').fill('Saltmarrow Ferry Terminal');

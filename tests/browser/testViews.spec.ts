@@ -1,3 +1,4 @@
+import { barriers } from './axe';
 import { readFileSync } from 'node:fs';
 import path from 'node:path';
 import type { Page } from '@playwright/test';
@@ -127,6 +128,7 @@ test('readings come in as a table, all of them or none', async ({ page, open }) 
   await input.setInputFiles(file('run;test;value\n15;insulation;12\n99;insulation;3\n'));
   const dialog = page.getByRole('dialog', { name: 'Readings from a table' });
   await expect(dialog.getByRole('alert')).toContainText('Line 3: there is no run 99');
+  expect(await barriers(page, '.p-dialog')).toEqual([]);
   await expect(dialog.getByRole('button', { name: 'Take 1 reading' })).toBeDisabled();
   await dialog.getByRole('button', { name: 'Cancel' }).click();
   await input.setInputFiles(

@@ -1,3 +1,4 @@
+import { barriers } from './axe';
 import { cell, expect, saved, test as shared, TestServer, verdictRow } from './fixtures';
 
 /** Tests that kill their server have one of their own. */
@@ -147,6 +148,7 @@ shared(
     await page.getByRole('button', { name: '1 set aside' }).click();
     const aside = page.getByRole('dialog', { name: 'Set aside' });
     await expect(aside).toContainText('Choose for 8 Weighbridge');
+    expect(await barriers(page, '.p-dialog')).toEqual([]);
     await expect(aside.getByRole('row').nth(1)).toContainText('IP over coax, multi-port unit');
     await expect(aside.getByRole('row').nth(1)).toContainText('IP over coax, converter pair');
     if (process.env['SHOT']) await page.screenshot({ path: process.env['SHOT'] });
