@@ -55,7 +55,7 @@ useKeys([
     <div class="row acts">
       <PickField :value="of" :choices="choices" label="Whose risk" @take="(next) => (of = next)" />
       <label class="row seed"
-        ><span class="dim tiny">seed</span
+        ><span class="dim tiny">random seed</span
         ><QuantityField
           :value="seed"
           unit=""
@@ -102,7 +102,7 @@ useKeys([
                 <th>fails</th>
                 <td />
                 <th>mostly by</th>
-                <th>would tell</th>
+                <th>test to take first</th>
               </tr>
             </thead>
             <tbody>
