@@ -15,6 +15,7 @@ export type AllowedHost = z.infer<typeof allowedHostSchema>;
 
 export const devices = {
   allowed: endpoint({
+    needs: 'read',
     method: 'GET',
     path: '/sites/:id/hosts',
     query: nothing,
@@ -23,6 +24,7 @@ export const devices = {
     status: 200,
   }),
   allow: endpoint({
+    needs: 'manage',
     method: 'POST',
     path: '/sites/:id/hosts',
     query: nothing,
@@ -32,6 +34,7 @@ export const devices = {
     hint: 'A host and who allows it are needed.',
   }),
   withdraw: endpoint({
+    needs: 'manage',
     method: 'DELETE',
     path: '/sites/:id/hosts/:host',
     query: nothing,

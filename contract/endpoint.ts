@@ -1,5 +1,6 @@
 import type { z } from 'zod';
 import type { Problem } from '#core/shared/problems';
+import type { Need } from './roles';
 
 type Method = 'GET' | 'POST' | 'DELETE';
 
@@ -19,6 +20,8 @@ export interface Endpoint<
 > {
   method: Method;
   path: Path;
+  /** What it asks of whoever comes. */
+  needs: Need;
   query: Query;
   body: Body;
   answer: Answer;
@@ -45,6 +48,12 @@ export type ParamsOf<E extends AnyEndpoint> = Record<ParamOf<E['path']>, string>
 export type QueryOf<E extends AnyEndpoint> = z.infer<E['query']>;
 export type BodyOf<E extends AnyEndpoint> = z.infer<E['body']>;
 export type AnswerOf<E extends AnyEndpoint> = z.infer<E['answer']>;
+
+/** An address from which a browser saves or shows a file. */
+export interface FileAddress {
+  path: string;
+  needs: Need;
+}
 
 /** The path with its names filled in. */
 export const pathOf = (path: string, params: Readonly<Record<string, string>>): string =>

@@ -1,3 +1,12 @@
+export {
+  accounts,
+  authorityFile,
+  people,
+  type InvitationListing,
+  type Member,
+  type Person,
+  type VisitorSaid,
+} from './accounts';
 export { devices, type AllowedHost } from './devices';
 export {
   endpoint,
@@ -5,13 +14,26 @@ export {
   type AnswerOf,
   type AnyEndpoint,
   type BodyOf,
+  type FileAddress,
   type ParamsOf,
   type QueryOf,
 } from './endpoint';
 export { instruments, type InstrumentAsked, type InstrumentIdentity } from './instruments';
 export { sitePath } from './paths';
-export { keptPictureSchema, picturePath, pictures, type KeptPicture } from './pictures';
+export { keptPictureSchema, pictureFile, pictures, type KeptPicture } from './pictures';
 export { problemDetailsSchema, type ProblemDetails } from './problem';
-export { recorders, settingsPath } from './recorders';
+export { recorders, settingsFile } from './recorders';
+export {
+  firmRoleDefinitions,
+  firmRoles,
+  meets,
+  roleOn,
+  siteRoleDefinitions,
+  siteRoles,
+  type FirmRole,
+  type Need,
+  type SiteRole,
+  type Standing,
+} from './roles';
 export { switches } from './switches';
 export { downloads, servedSiteSchema, sites, type ServedSite, type SiteListing } from './sites';

@@ -25,6 +25,7 @@ const foundSchema = z.custom<Found>(
 
 export const instruments = {
   list: endpoint({
+    needs: 'account',
     method: 'GET',
     path: '/instrument',
     query: nothing,
@@ -33,6 +34,7 @@ export const instruments = {
     status: 200,
   }),
   identify: endpoint({
+    needs: 'devices',
     method: 'POST',
     path: '/instrument/identify',
     query: nothing,
@@ -42,6 +44,7 @@ export const instruments = {
     hint: 'That is no address of an instrument.',
   }),
   read: endpoint({
+    needs: 'devices',
     method: 'POST',
     path: '/instrument/read',
     query: nothing,

@@ -15,6 +15,7 @@ export type KeptPicture = z.infer<typeof keptPictureSchema>;
 export const pictures = {
   /** The body is the picture's bytes. */
   keep: endpoint({
+    needs: 'contributor',
     method: 'POST',
     path: '/pictures',
     query: z.object({ for: z.enum(['drawing', 'photo']) }),
@@ -26,4 +27,4 @@ export const pictures = {
 } as const;
 
 /** Where a picture is looked at. */
-export const picturePath = '/pictures/:id';
+export const pictureFile = { path: '/pictures/:id', needs: 'account' } as const;

@@ -16,6 +16,7 @@ const needed = 'An address, the recorder’s key and who does it are needed.';
 
 export const recorders = {
   list: endpoint({
+    needs: 'account',
     method: 'GET',
     path: '/recorders',
     query: nothing,
@@ -24,6 +25,7 @@ export const recorders = {
     status: 200,
   }),
   read: endpoint({
+    needs: 'devices',
     method: 'POST',
     path: '/recorders/read',
     query: nothing,
@@ -34,6 +36,7 @@ export const recorders = {
   }),
   /** What is under way with a recorder, or was last. */
   applying: endpoint({
+    needs: 'read',
     method: 'GET',
     path: '/sites/:id/recorders/:recorderId/applying',
     query: nothing,
@@ -42,6 +45,7 @@ export const recorders = {
     status: 200,
   }),
   apply: endpoint({
+    needs: 'devices',
     method: 'POST',
     path: '/sites/:id/recorders/:recorderId/applying',
     query: nothing,
@@ -51,6 +55,7 @@ export const recorders = {
     hint: needed,
   }),
   goOn: endpoint({
+    needs: 'devices',
     method: 'POST',
     path: '/sites/:id/recorders/:recorderId/applying/on',
     query: nothing,
@@ -60,6 +65,7 @@ export const recorders = {
     hint: `${needed.slice(0, -1)}, and whether it goes on or back.`,
   }),
   stop: endpoint({
+    needs: 'devices',
     method: 'POST',
     path: '/sites/:id/recorders/:recorderId/applying/stop',
     query: nothing,
@@ -68,6 +74,7 @@ export const recorders = {
     status: 204,
   }),
   forget: endpoint({
+    needs: 'devices',
     method: 'DELETE',
     path: '/sites/:id/recorders/:recorderId/applying',
     query: nothing,
@@ -78,4 +85,7 @@ export const recorders = {
 } as const;
 
 /** Where the settings of a recorder from before a plan are saved from. */
-export const settingsPath = '/sites/:id/recorders/:recorderId/applying/settings';
+export const settingsFile = {
+  path: '/sites/:id/recorders/:recorderId/applying/settings',
+  needs: 'devices',
+} as const;

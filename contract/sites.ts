@@ -3,6 +3,7 @@ import type { Problem } from '#core/shared/problems';
 import { editSchema, nameSchema, siteIdSchema } from '#core/model/site';
 import { endpoint } from './endpoint';
 import { nothing } from './nothing';
+import { siteRoles } from './roles';
 import { sitePath } from './paths';
 import { trustedEntry, trustedSiteFile } from './trusted';
 
@@ -16,6 +17,8 @@ export const siteListingSchema = z.object({
   archivedAt: z.string().nullable(),
   /** Since when it is in the bin, from which it goes for good after thirty days. */
   binnedAt: z.string().nullable(),
+  /** The role there of whoever asks; `null` where there are no accounts. */
+  role: z.enum(siteRoles).nullable(),
 });
 export type SiteListing = z.infer<typeof siteListingSchema>;
 
@@ -34,6 +37,7 @@ const newSiteHint = ([first]: readonly Problem[]): string =>
 
 export const sites = {
   list: endpoint({
+    needs: 'account',
     method: 'GET',
     path: '/sites',
     query: nothing,
@@ -42,6 +46,7 @@ export const sites = {
     status: 200,
   }),
   create: endpoint({
+    needs: 'staff',
     method: 'POST',
     path: '/sites',
     query: nothing,
@@ -57,6 +62,7 @@ export const sites = {
   }),
   /** The body is a site file, which is read by itself, since it may be of an earlier version. */
   import: endpoint({
+    needs: 'staff',
     method: 'POST',
     path: '/sites/import',
     query: nothing,
@@ -66,6 +72,7 @@ export const sites = {
     hint: 'This is not a sound site file.',
   }),
   demo: endpoint({
+    needs: 'staff',
     method: 'POST',
     path: '/sites/demo',
     query: nothing,
@@ -74,6 +81,7 @@ export const sites = {
     status: 201,
   }),
   duplicate: endpoint({
+    needs: 'change',
     method: 'POST',
     path: '/sites/:id/duplicate',
     query: nothing,
@@ -83,6 +91,7 @@ export const sites = {
     hint: 'The copy needs a name.',
   }),
   archive: endpoint({
+    needs: 'manage',
     method: 'POST',
     path: '/sites/:id/archive',
     query: nothing,
@@ -92,6 +101,7 @@ export const sites = {
     hint: '“archived” is true or false.',
   }),
   bin: endpoint({
+    needs: 'manage',
     method: 'POST',
     path: '/sites/:id/bin',
     query: nothing,
@@ -102,6 +112,7 @@ export const sites = {
   }),
   /** Deletes for good what is in the bin. */
   erase: endpoint({
+    needs: 'manage',
     method: 'DELETE',
     path: sitePath,
     query: nothing,
@@ -110,6 +121,7 @@ export const sites = {
     status: 204,
   }),
   read: endpoint({
+    needs: 'read',
     method: 'GET',
     path: sitePath,
     query: nothing,
@@ -118,6 +130,7 @@ export const sites = {
     status: 200,
   }),
   since: endpoint({
+    needs: 'read',
     method: 'GET',
     path: '/sites/:id/edits',
     query: z.object({ after: z.coerce.number().int().min(0).default(0) }),
@@ -128,6 +141,7 @@ export const sites = {
     hint: '“after” is a version.',
   }),
   edit: endpoint({
+    needs: 'change',
     method: 'POST',
     path: '/sites/:id/edits',
     query: nothing,
@@ -138,6 +152,7 @@ export const sites = {
   }),
   /** The best plan that is found in the time. */
   plan: endpoint({
+    needs: 'read',
     method: 'GET',
     path: '/sites/:id/plan',
     query: z.object({ seconds: z.coerce.number().min(0.1).max(60).default(10) }),
@@ -150,7 +165,7 @@ export const sites = {
 
 /** Files of a site that a browser saves. */
 export const downloads = {
-  file: '/sites/:id/file',
-  planCsv: '/sites/:id/plan.csv',
-  planLp: '/sites/:id/plan.lp',
+  file: { path: '/sites/:id/file', needs: 'read' },
+  planCsv: { path: '/sites/:id/plan.csv', needs: 'papers' },
+  planLp: { path: '/sites/:id/plan.lp', needs: 'read' },
 } as const;

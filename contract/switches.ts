@@ -10,6 +10,7 @@ const whereSchema = z.strictObject({ site: siteIdSchema, address: deviceAddressS
 
 export const switches = {
   list: endpoint({
+    needs: 'account',
     method: 'GET',
     path: '/switches',
     query: nothing,
@@ -19,6 +20,7 @@ export const switches = {
     status: 200,
   }),
   read: endpoint({
+    needs: 'devices',
     method: 'POST',
     path: '/switches/read',
     query: nothing,
@@ -28,6 +30,7 @@ export const switches = {
     hint: 'That is no address of a switch.',
   }),
   restartPort: endpoint({
+    needs: 'devices',
     method: 'POST',
     path: '/switches/restart-port',
     query: nothing,

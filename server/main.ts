@@ -8,11 +8,21 @@ const root = path.resolve(import.meta.dirname, '..');
 
 const usage = `Usage: npm start -- [OPTIONS], or npm run demo -- [OPTIONS]
 
-  --port NUMBER   the port to listen on at 127.0.0.1 (4127)
+  --port NUMBER   the port to listen on (4127)
   --data FOLDER   where sites and pictures are kept (data)
   --reset         start afresh; the old database is kept beside, under the time of now
   --demo          load Saltmarrow Ferry Terminal where there is no site yet
-  --help          show this text`;
+  --help          show this text
+
+Only this machine is served, unless one of these is given. Then everybody signs in.
+
+  --share         serve the local network over HTTPS, with a certificate of its own
+  --host ADDRESS  the address to listen on, with --share or with --cert and --key
+  --cert FILE     your own certificate, as PEM, with its chain
+  --key FILE      its private key, as PEM
+  --name NAME     a name that it is reached by, beside those on the certificate
+  --trust-proxy   a proxy on this machine does HTTPS and says where requests come from;
+                  with --name`;
 
 /** What was asked for on the command line; nothing where it was only this text. */
 function optionsFrom(args: string[]): ServerOptions | null {
@@ -27,6 +37,12 @@ function optionsFrom(args: string[]): ServerOptions | null {
         demo: { type: 'boolean', default: false },
         reset: { type: 'boolean', default: false },
         help: { type: 'boolean', short: 'h', default: false },
+        share: { type: 'boolean', default: false },
+        host: { type: 'string' },
+        cert: { type: 'string' },
+        key: { type: 'string' },
+        name: { type: 'string' },
+        'trust-proxy': { type: 'boolean', default: false },
       },
     }));
   } catch (error) {
@@ -45,6 +61,14 @@ function optionsFrom(args: string[]): ServerOptions | null {
     reset: values.reset,
     demoFile: path.join(root, 'demo', 'saltmarrow.neotrope.json'),
     withDemo: values.demo,
+    reach: {
+      share: values.share,
+      trustProxy: values['trust-proxy'],
+      ...(values.host !== undefined && { host: values.host }),
+      ...(values.cert !== undefined && { cert: values.cert }),
+      ...(values.key !== undefined && { key: values.key }),
+      ...(values.name !== undefined && { name: values.name }),
+    },
   };
 }
 
@@ -55,6 +79,14 @@ function stopOnSignal(server: RunningServer, stopStandIns: () => void): void {
       void server.close().then(() => process.exit(0));
     });
   }
+}
+
+/** Says where other machines reach it, and how the first person gets in. */
+function sayHowReached({ addresses, firstCode }: RunningServer): void {
+  if (addresses.length > 0) console.log(`Other machines reach it at ${addresses.join(' or ')}`);
+  if (firstCode === null) return;
+  console.log(`Nobody has an account yet. Open ${addresses[0]}/join and enter this code within an hour:`);
+  console.log(`  ${firstCode}`);
 }
 
 async function main(): Promise<void> {
@@ -71,6 +103,7 @@ async function main(): Promise<void> {
     });
     stopOnSignal(server, standIns.stop);
     console.log(`Neotrope is at ${server.address}`);
+    sayHowReached(server);
   } catch (error) {
     standIns.stop();
     throw error;

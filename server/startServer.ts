@@ -1,8 +1,14 @@
 import { readFileSync } from 'node:fs';
 import { createServer, type RequestListener, type Server } from 'node:http';
+import { createServer as createSecureServer, Server as SecureServer } from 'node:https';
 import type { AddressInfo } from 'node:net';
 import { siteFromTrusted, type Site, type SiteFile } from '#core/model/site';
 import { warmUp } from './warmUp';
+import type { Accounts } from './accounts/accounts';
+import { invitationMs, invite } from './accounts/invitations';
+import { hasAccounts } from './accounts/people';
+import { inAddress } from './tls/ownNames';
+import { addressesOf, reachOf, type Reach, type ReachOptions } from './tls/reach';
 import { endEvaluations } from './evaluation/evaluateInChildProcess';
 import { fileWorkers, type FileWorkers } from './files/fileWorkers';
 import { noDevices, type DemoDevices } from './demoDevices';
@@ -27,18 +33,29 @@ export interface ServerOptions {
   /** Whether to load it where there is no site yet. */
   withDemo?: boolean;
   reset: boolean;
+  /** How it is reached; by this machine alone where nothing is said. */
+  reach?: ReachOptions;
   /** The demo's own devices, where there are any. */
   standIns?: DemoDevices;
 }
 
 export interface RunningServer {
   address: string;
+  /** Where other machines reach it. */
+  addresses: readonly string[];
+  /** Lets the first person in, where nobody has an account yet and everybody needs one. */
+  firstCode: string | null;
   close: () => Promise<void>;
 }
 
 /** Takes the port before anything else is touched, so that a second start harms nothing. */
-function listen(port: number, handler: RequestListener, fault: ServerLog['fault']): Promise<Server> {
-  const server = createServer(handler);
+function listen(
+  { host, identity }: Pick<Reach, 'host' | 'identity'>,
+  port: number,
+  handler: RequestListener,
+  fault: ServerLog['fault'],
+): Promise<Server | SecureServer> {
+  const server = identity ? createSecureServer(identity, handler) : createServer(handler);
   return new Promise((resolve, reject) => {
     server.once('error', (error: NodeJS.ErrnoException) => {
       const why =
@@ -47,14 +64,33 @@ function listen(port: number, handler: RequestListener, fault: ServerLog['fault'
           : error.code === 'EACCES'
             ? 'is not allowed for you'
             : `cannot be used (${error.message})`;
-      reject(new StartupError(`Port ${port} ${why}. Choose another with --port.`));
+      reject(
+        new StartupError(
+          error.code === 'EADDRNOTAVAIL'
+            ? `--host ${host} is no address of this machine.`
+            : `Port ${port} ${why}. Choose another with --port.`,
+        ),
+      );
     });
-    server.listen(port, '127.0.0.1', () => {
+    server.listen(port, host, () => {
       // Out of file descriptors it takes nobody in for a while; whoever is in goes on.
       server.on('error', (error) => fault('A connection could not be taken in', error));
       resolve(server);
     });
   });
+}
+
+/** A code for the first person, where everybody has to sign in and nobody can yet. */
+async function codeForFirst(accounts: Accounts, reach: ReachOptions): Promise<string | null> {
+  const needs = reach.share || reach.trustProxy || reach.cert !== undefined;
+  if (!needs || (await hasAccounts(accounts))) return null;
+  if (!reach.share)
+    throw new StartupError(
+      'Nobody has an account here yet. Make the first one with npm run people -- invite --role admin, or start with --share.',
+    );
+  const by = 'whoever started the server';
+  const first = { role: 'admin' as const, site: null, siteRole: null, recovers: null, by };
+  return (await invite(accounts, first, invitationMs.first)).code;
 }
 
 /** The demo from its file, its pictures kept. */
@@ -69,7 +105,32 @@ async function demoFrom(file: string, files: FileWorkers): Promise<Site> {
 
 const now = (): string => new Date().toISOString();
 
-/** Starts the server on loopback. Rejects with a StartupError whose message is one line for a person. */
+/** Where this machine reaches its own server. */
+function ownAddress({ host, identity, authority, names }: Reach, port: number): string {
+  if (!identity) return `http://${inAddress(host)}:${port}`;
+  // A certificate that somebody gave stands for its names only.
+  return `https://${authority ? 'localhost' : names[0]}:${port}`;
+}
+
+/** How often it is looked whether the certificate runs out. */
+const renewalMs = 12 * 3600 * 1000;
+
+/** Puts a new certificate in the place of one that is about to run out, without a restart. */
+function keepIdentity(server: Server | SecureServer, reach: Reach, log: ServerLog): () => void {
+  if (!(server instanceof SecureServer)) return () => undefined;
+  const look = async (): Promise<void> => {
+    const next = await reach.renewed(new Date());
+    if (next) server.setSecureContext(next);
+  };
+  const timer = setInterval(
+    () => void look().catch((error: unknown) => log.fault('The certificate could not be renewed', error)),
+    renewalMs,
+  );
+  timer.unref();
+  return () => clearInterval(timer);
+}
+
+/** Starts the server, on loopback unless it is to be reached by others. Rejects with a StartupError whose message is one line for a person. */
 export async function startServer({
   port,
   dataDir,
@@ -77,19 +138,25 @@ export async function startServer({
   demoFile,
   withDemo = false,
   reset,
+  reach: reachOptions = {},
   standIns = noDevices,
 }: ServerOptions): Promise<RunningServer> {
   let handler: RequestListener = (_request, response) => {
     response.writeHead(503).end();
   };
   let log: ServerLog | null = null;
+  // A certificate of its own is kept in the data folder.
+  if (reachOptions.share) prepareDataFolder(dataDir);
+  const reach = await reachOf(reachOptions, dataDir, new Date());
   const server = await listen(
+    reach,
     port,
     (request, response) => handler(request, response),
     (what, error) => log?.fault(what, error),
   );
   const files = fileWorkers(dataDir);
   let letGo = (): void => undefined;
+  let closeStore = (): Promise<void> => Promise.resolve();
   try {
     prepareDataFolder(dataDir);
     letGo = holdFolder(dataDir);
@@ -97,30 +164,40 @@ export async function startServer({
     log = noted;
     if (reset) setDatabaseAside(dataDir, now());
     const orm = await openStore(dataDir, now());
+    closeStore = () => orm.close(true);
     const pictures = pictureFolder(dataDir);
     const store = siteStore(orm, pictures, now);
     const applying = applyingFolder(dataDir);
     const demo = () => demoFrom(demoFile, files);
     if (withDemo && (await store.list()).length === 0) await store.create(await demo());
+    const actualPort = (server.address() as AddressInfo).port;
+    const addresses = addressesOf(reach, actualPort);
+    const accounts = { orm, now };
+    const firstCode = await codeForFirst(accounts, reachOptions);
     handler = createApp(
-      { store, pictures, files, demo, applying, log: noted, hosts: allowedHosts(orm, now) },
+      { store, accounts, pictures, files, demo, applying, log: noted, hosts: allowedHosts(orm, now) },
       webDir,
       standIns,
+      { reach, addresses },
     ).callback();
     const stopUpkeep = startUpkeep({ dataDir, orm, applying, log: noted, now });
-    const address = `http://127.0.0.1:${(server.address() as AddressInfo).port}`;
-    await warmUp(store, address);
-    noted.note('Started', { node: process.version, port: Number(new URL(address).port) });
+    const address = ownAddress(reach, actualPort);
+    await warmUp(store, reach.isShared ? null : address);
+    const stopRenewing = keepIdentity(server, reach, noted);
+    noted.note('Started', { node: process.version, port: actualPort });
     return {
       address,
+      addresses,
+      firstCode,
       close: async () => {
+        stopRenewing();
         endEvaluations();
         server.closeAllConnections();
         await new Promise((resolve) => server.close(resolve));
         await files.close();
         await stopUpkeep();
         // The last to close the database brings its log into it.
-        await orm.close(true);
+        await closeStore();
         noted.note('Stopped');
         await noted.close();
         letGo();
@@ -129,6 +206,7 @@ export async function startServer({
   } catch (error) {
     server.close();
     await files.close();
+    await closeStore();
     await log?.close();
     letGo();
     throw error;

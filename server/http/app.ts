@@ -4,6 +4,10 @@ import Koa from 'koa';
 import compress from 'koa-compress';
 import helmet from 'koa-helmet';
 import serve from 'koa-static';
+import { accountRoutes } from './accountRoutes';
+import { peopleRoutes } from './peopleRoutes';
+import { knowVisitor } from './visitor';
+import type { Reach } from '../tls/reach';
 import { hostRoutes } from './hostRoutes';
 import type { AllowedHosts } from '../store/allowedHosts';
 import { instrumentRoutes } from './instrumentRoutes';
@@ -39,28 +43,39 @@ const contentSecurityPolicy = {
 
 const yearSeconds = 365 * 24 * 3600;
 
+/** A browser is told to come by HTTPS alone from now on, unless that rests on an authority which it may stop trusting. */
+const staysSecure = ({ trustProxy, identity, authority }: Reach) =>
+  (trustProxy || identity !== null) && authority === null
+    ? { maxAge: yearSeconds, includeSubDomains: false }
+    : false;
+
 /** The web server: the API under /api, the built pages everywhere else. */
 export function createApp(
   kept: Kept & { log: ServerLog; hosts: AllowedHosts },
   webDir: string,
   standIns: DemoDevices,
+  { reach, addresses }: { reach: Reach; addresses: readonly string[] },
 ): Koa {
-  const app = new Koa();
+  // Of a chain of addresses only the last was said by the proxy that is trusted; the others are whatever a visitor claims.
+  const app = new Koa({ proxy: reach.trustProxy, maxIpsCount: 1 });
   const door = deviceDoor(kept.hosts.of);
   noteFaults(app, kept.log);
-  app.use(helmet({ contentSecurityPolicy, strictTransportSecurity: false }));
+  app.use(helmet({ contentSecurityPolicy, strictTransportSecurity: staysSecure(reach) }));
   app.use(problemsForErrors);
-  app.use(onlyFromHere);
+  app.use(onlyFromHere(reach.names));
   app.use(onlyPlainAddresses);
-  // Quickly rather than tightly: it never goes farther than this machine.
+  // Quickly rather than tightly: it never goes farther than this building.
   app.use(compress({ br: false, gzip: { level: 1 } }));
   app.use(async (context, next) => {
     if (context.path.startsWith('/api')) context.set('Cache-Control', 'no-store');
     await next();
   });
   app.use(onlyJsonOrBytes);
+  app.use(knowVisitor(kept.accounts, reach.isShared));
   for (const routes of [
     siteRoutes(kept),
+    accountRoutes(kept),
+    peopleRoutes(kept.accounts, { addresses, authority: reach.authority }),
     pictureRoutes(kept),
     instrumentRoutes(standIns.tester, door),
     hostRoutes(kept),

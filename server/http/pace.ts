@@ -14,33 +14,47 @@ export const paces = {
   imports: { what: 'sites', aMinute: 120, atOnce: 3 },
   uploads: { what: 'pictures', aMinute: 240, atOnce: 6 },
   devices: { what: 'devices', aMinute: 600, atOnce: 12 },
+  /** From one address: a crew behind one router signs in within it, a list of passwords does not. */
+  signIns: { what: 'sign-ins', aMinute: 40, atOnce: 4 },
 } satisfies Record<string, Pace>;
 
-/** Lets requests through at a pace, and asks whoever is too fast to come back. */
-export function keepPace({ what, aMinute, atOnce }: Pace): (context: Context, next: Next) => Promise<void> {
+const tooFast = (what: string, seconds: number): Refused =>
+  new Refused(
+    {
+      status: 429,
+      title: 'Too fast',
+      detail: `More ${what} are asked for at once than can be seen to. Nothing was changed; try again in ${seconds} s.`,
+    },
+    seconds,
+  );
+
+type Middleware = (context: Context, next: Next) => Promise<void>;
+
+/** Lets requests through at a pace for each key, and asks whoever is too fast to come back. */
+function paced({ what, aMinute, atOnce }: Pace, keyOf: (context: Context) => string): Middleware {
   const limiter = new RateLimiterMemory({ points: aMinute, duration: 60 });
-  let going = 0;
-  const tooFast = (seconds: number): Refused =>
-    new Refused(
-      {
-        status: 429,
-        title: 'Too fast',
-        detail: `More ${what} are asked for at once than can be seen to. Nothing was changed; try again in ${seconds} s.`,
-      },
-      seconds,
-    );
-  return async (_context, next) => {
-    if (going >= atOnce) throw tooFast(1);
+  const going = new Map<string, number>();
+  return async (context, next) => {
+    const key = keyOf(context);
+    const now = going.get(key) ?? 0;
+    if (now >= atOnce) throw tooFast(what, 1);
     try {
-      await limiter.consume('all');
+      await limiter.consume(key);
     } catch (refused) {
-      throw tooFast(Math.ceil(((refused as { msBeforeNext?: number }).msBeforeNext ?? 1000) / 1000));
+      throw tooFast(what, Math.ceil(((refused as { msBeforeNext?: number }).msBeforeNext ?? 1000) / 1000));
     }
-    going += 1;
+    going.set(key, (going.get(key) ?? 0) + 1);
     try {
       await next();
     } finally {
-      going -= 1;
+      const left = going.get(key)! - 1;
+      if (left > 0) going.set(key, left);
+      else going.delete(key);
     }
   };
 }
+
+/** The same pace for all requests together. */
+export const keepPace = (pace: Pace): Middleware => paced(pace, () => 'all');
+/** The pace for each address that they come from. */
+export const keepPaceByAddress = (pace: Pace): Middleware => paced(pace, ({ ip }) => ip);

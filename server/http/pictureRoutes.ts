@@ -1,10 +1,10 @@
 import Router from '@koa/router';
-import { picturePath, pictures as endpoints, type KeptPicture } from '#contract';
+import { pictureFile, pictures as endpoints, type KeptPicture } from '#contract';
 import type { FileWorkers } from '../files/fileWorkers';
 import { mostBytes } from '../files/takePicture';
 import { keepPace, paces } from './pace';
 import { notFound, Refused } from './refused';
-import { serveFile, type Asked } from './serveEndpoint';
+import { serveDownload, serveFile, type Asked } from './serveEndpoint';
 import type { Kept } from './siteRoutes';
 
 /** A picture opened by itself in a tab runs nothing and loads nothing, whatever is in it. */
@@ -32,7 +32,7 @@ export function pictureRoutes({ pictures, files }: Kept): Router {
     ({ for: use }) => mostBytes[use],
     (asked) => keepPicture(files, asked),
   );
-  router.get(picturePath, async (context) => {
+  serveDownload(router, pictureFile, async (context) => {
     const picture = await pictures.read(context.params['id']!);
     if (!picture) throw notFound('There is no such picture here.');
     context.set('Content-Security-Policy', onlyLookedAt);

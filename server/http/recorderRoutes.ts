@@ -1,5 +1,5 @@
 import Router from '@koa/router';
-import { recorders, settingsPath, type BodyOf } from '#contract';
+import { recorders, settingsFile, type BodyOf } from '#contract';
 import { otherRecorder, type Applying, type DevicePlan } from '#core/allocate/device';
 import type { Recorder } from '#core/model/site';
 import { evaluateInChildProcess } from '../evaluation/evaluateInChildProcess';
@@ -24,7 +24,8 @@ import type { DeviceDoor } from './deviceDoor';
 import { keepPace, paces } from './pace';
 import { Refused } from './refused';
 import { deviceTitles, talking } from './talking';
-import { serveEndpoint } from './serveEndpoint';
+import { serveDownload, serveEndpoint } from './serveEndpoint';
+import { nameOf } from './visitor';
 
 /** A restart takes some minutes; one that takes a quarter of an hour is none. */
 const patience: ApplyPatience = { answerMs: 8000, restartMs: 900_000, silentMs: 10_000, pauseMs: 300 };
@@ -146,9 +147,15 @@ export function recorderRoutes(
     const kept = currentJob(jobs, idOf(params));
     return kept === 'damaged' ? { applying: null, damaged: true } : { applying: kept, damaged: false };
   });
-  serveEndpoint(router, recorders.apply, ({ params, body }) => begin(jobs, store, door, idOf(params), body));
-  serveEndpoint(router, recorders.goOn, async ({ params, body }) =>
-    goOn(jobs, idOf(params), { ...body, address: await door(params.id, body.address) }),
+  serveEndpoint(router, recorders.apply, ({ params, body, context }) =>
+    begin(jobs, store, door, idOf(params), { ...body, by: nameOf(context, body.by) }),
+  );
+  serveEndpoint(router, recorders.goOn, async ({ params, body, context }) =>
+    goOn(jobs, idOf(params), {
+      ...body,
+      by: nameOf(context, body.by),
+      address: await door(params.id, body.address),
+    }),
   );
   serveEndpoint(router, recorders.stop, ({ params }) => stopJob(jobs, idOf(params)));
   serveEndpoint(router, recorders.forget, ({ params }) => {
@@ -156,7 +163,7 @@ export function recorderRoutes(
     if (isRunning(jobs, of)) throw notApplied(409, 'It is under way; stop it first.');
     folder.forget(of.siteId, of.recorderId);
   });
-  router.get(settingsPath, (context) => {
+  serveDownload(router, settingsFile, (context) => {
     const of = idOf(context.params as { id: string; recorderId: string });
     const kept = currentJob(jobs, of);
     if (kept === 'damaged' || !kept?.settings)

@@ -1,19 +1,22 @@
 import { Readable } from 'node:stream';
 import Router from '@koa/router';
 import type { Context } from 'koa';
-import { downloads, sites } from '#contract';
-import { siteFromTrusted, toSiteFile, type Site, type SiteFile } from '#core/model/site';
+import { downloads, siteRoleDefinitions, sites, type FileAddress, type SiteListing } from '#contract';
+import { areaOf, siteFromTrusted, toSiteFile, type Change, type Site, type SiteFile } from '#core/model/site';
 import { evaluateInChildProcess, planInChildProcess } from '../evaluation/evaluateInChildProcess';
 import type { FileWorkers } from '../files/fileWorkers';
 import { siteFileText } from '../files/siteFileText';
 import type { ApplyingFolder } from '../recorders/applyingFolder';
 import type { PictureFolder } from '../store/pictureFolder';
 import type { EditOutcome } from '../store/editSite';
-import type { SiteStore, StoredSite } from '../store/siteStore';
+import type { SiteListing as StoredListing, SiteStore, StoredSite } from '../store/siteStore';
 import { startedSite } from './startedSite';
 import { keepPace, paces } from './pace';
 import { notFound, notRight, Refused } from './refused';
-import { serveEndpoint, serveFile, type Asked } from './serveEndpoint';
+import { serveDownload, serveEndpoint, serveFile, type Asked } from './serveEndpoint';
+import { nameOf, siteRoleOf, visitorOf } from './visitor';
+import type { Accounts } from '../accounts/accounts';
+import { rolesOf, setMember } from '../accounts/members';
 
 /** An import of a few thousand rows is one edit. */
 const editLimit = '24mb';
@@ -23,6 +26,7 @@ const mostFileBytes = 160_000_000;
 /** What the addresses speak of: sites, their pictures, and the demo as it ships. */
 export interface Kept {
   store: SiteStore;
+  accounts: Accounts;
   pictures: PictureFolder;
   files: FileWorkers;
   applying: ApplyingFolder;
@@ -39,6 +43,46 @@ function orNoSite<T>(id: string, found: T | null): T {
 
 /** The site of a file of today that was found sound. */
 const siteIn = (file: string): Site => siteFromTrusted(JSON.parse(file) as SiteFile);
+
+/** A listing of the store, with the role of whoever asks. */
+async function listingFor(context: Context, listing: StoredListing): Promise<SiteListing> {
+  return { ...listing, role: await siteRoleOf(context, listing.id) };
+}
+
+/** The sites that whoever asks has a role on; all where there are no accounts, and for whoever administers them. */
+async function listFor(context: Context, { store, accounts }: Kept): Promise<SiteListing[]> {
+  const visitor = visitorOf(context);
+  const listings = await store.list();
+  if (visitor.kind !== 'person') return listings.map((listing) => ({ ...listing, role: null }));
+  const { id, role: firmRole } = visitor.person;
+  if (firmRole === 'admin') return listings.map((listing) => ({ ...listing, role: 'owner' as const }));
+  const roles = await rolesOf(accounts, id);
+  return listings.flatMap((listing) => {
+    const role = roles.get(listing.id);
+    return role ? [{ ...listing, role }] : [];
+  });
+}
+
+/** A site that somebody started is his. */
+async function owned(context: Context, { accounts }: Kept, listing: StoredListing): Promise<SiteListing> {
+  const visitor = visitorOf(context);
+  if (visitor.kind === 'person') await setMember(accounts, listing.id, visitor.person.id, 'owner');
+  return listingFor(context, listing);
+}
+
+/** Ends the request where changes are none of the role's of whoever makes them. */
+async function checkAreas(context: Context, site: string, changes: readonly Change[]): Promise<void> {
+  const role = await siteRoleOf(context, site);
+  if (role === null) return;
+  const { label, areas } = siteRoleDefinitions[role];
+  const beyond = changes.find(({ kind }) => !areas.includes(areaOf(kind)));
+  if (!beyond) return;
+  throw new Refused({
+    status: 403,
+    title: 'Not allowed',
+    detail: `${label} is your role here, and it does not change this (${beyond.kind} ${beyond.id}). Nothing was changed.`,
+  });
+}
 
 async function importSite({ store, files }: Kept, bytes: Buffer) {
   const taken = await files.siteFile(bytes);
@@ -84,12 +128,13 @@ function editAnswer(outcome: EditOutcome, { params, body }: Asked<typeof sites.e
 }
 
 async function editSite(store: SiteStore, asked: Asked<typeof sites.edit>) {
-  const { params, body } = asked;
+  const { params, body, context } = asked;
   if (body.site !== params.id)
     throw notRight(400, 'This edit is for another site.', [
       { path: 'site', value: JSON.stringify(body.site), allowed: params.id },
     ]);
-  return editAnswer(await store.edit(body), asked);
+  await checkAreas(context, params.id, body.changes);
+  return editAnswer(await store.edit({ ...body, by: nameOf(context, body.by) }), asked);
 }
 
 async function planOf({ version, site }: StoredSite, seconds: number) {
@@ -113,8 +158,11 @@ function saveAs(context: Context, name: string, type: string, text: string | Rea
 
 /** Files of a site that a browser saves. */
 function downloadRoutes(router: Router, { store, pictures }: Kept): void {
-  const download = (path: string, send: (context: Context, stored: StoredSite) => Promise<void> | void) =>
-    router.get(path, async (context) => {
+  const download = (
+    address: FileAddress,
+    send: (context: Context, stored: StoredSite) => Promise<void> | void,
+  ) =>
+    serveDownload(router, address, async (context) => {
       const id = context.params['id']!;
       await send(context, orNoSite(id, await store.read(id)));
     });
@@ -138,23 +186,27 @@ export function siteRoutes(kept: Kept): Router {
   router.post('/sites/import', keepPace(paces.imports));
   const stored = async (id: string): Promise<StoredSite> => orNoSite(id, await store.read(id));
 
-  serveEndpoint(router, sites.list, async () => ({ sites: await store.list() }));
-  serveEndpoint(router, sites.create, ({ body }) => store.create(startedSite(body)));
+  serveEndpoint(router, sites.list, async ({ context }) => ({ sites: await listFor(context, kept) }));
+  serveEndpoint(router, sites.create, async ({ body, context }) =>
+    owned(context, kept, await store.create(startedSite(body))),
+  );
   serveFile(
     router,
     sites.import,
     () => mostFileBytes,
-    ({ body }) => importSite(kept, body),
+    async ({ body, context }) => owned(context, kept, await importSite(kept, body)),
   );
-  serveEndpoint(router, sites.demo, async () => store.create(await demo()));
-  serveEndpoint(router, sites.duplicate, async ({ params: { id }, body }) =>
-    orNoSite(id, await store.duplicate(id, body.name)),
+  serveEndpoint(router, sites.demo, async ({ context }) =>
+    owned(context, kept, await store.create(await demo())),
   );
-  serveEndpoint(router, sites.archive, async ({ params: { id }, body }) =>
-    orNoSite(id, await store.archive(id, body.archived)),
+  serveEndpoint(router, sites.duplicate, async ({ params: { id }, body, context }) =>
+    owned(context, kept, orNoSite(id, await store.duplicate(id, body.name))),
   );
-  serveEndpoint(router, sites.bin, async ({ params: { id }, body }) =>
-    orNoSite(id, await store.bin(id, body.binned)),
+  serveEndpoint(router, sites.archive, async ({ params: { id }, body, context }) =>
+    listingFor(context, orNoSite(id, await store.archive(id, body.archived))),
+  );
+  serveEndpoint(router, sites.bin, async ({ params: { id }, body, context }) =>
+    listingFor(context, orNoSite(id, await store.bin(id, body.binned))),
   );
   serveEndpoint(router, sites.erase, async ({ params: { id } }) => {
     if ((await store.erase(id)) === 'erased') return (applying.forgetSite(id), null);

@@ -115,6 +115,35 @@ export class BinHostsAndBlocks extends Migration {
   }
 }
 
+/** People, how they sign in, and what they may do on which site. */
+export class Accounts extends Migration {
+  override up(): void {
+    for (const table of [
+      `person (id text primary key, name text not null, name_key text not null unique, role text not null,
+        password_hash text, time_code_secret text, time_code_step integer, created_at text not null, removed_at text)`,
+      `passkey (id text primary key, person text not null references person (id) on delete cascade,
+        public_key text not null, counter integer not null, name text not null, created_at text not null)`,
+      `session (id text primary key, person text not null references person (id) on delete cascade,
+        device text not null, address text not null, created_at text not null, seen_at text not null)`,
+      `member (site text not null references site (id) on delete cascade,
+        person text not null references person (id) on delete cascade, role text not null, primary key (site, person))`,
+      `invitation (id text primary key, role text not null, site text references site (id) on delete cascade,
+        site_role text, recovers text references person (id) on delete cascade, by text not null, ends_at text not null)`,
+      `challenge (id text primary key, challenge text not null, ends_at text not null)`,
+      `failed_sign_in (name_key text primary key, count integer not null, last_at text not null, locked_until text not null)`,
+      `account_note (id integer primary key autoincrement, at text not null, name text not null, what text not null,
+        address text not null)`,
+    ])
+      this.addSql(`create table ${table} strict`);
+    this.addSql('create index session_of_person on session (person)');
+    this.addSql('create index member_of_person on member (person)');
+  }
+
+  override down(): void {
+    throw new Error('accounts are not given back');
+  }
+}
+
 /** In the order they run. A migration that has shipped is never changed. */
 export const migrations = [
   { name: '0001-first-tables', class: FirstTables },
@@ -122,4 +151,5 @@ export const migrations = [
   { name: '0003-standard-names', class: StandardNames },
   { name: '0004-linked-edits', class: LinkedEdits },
   { name: '0005-bin-hosts-and-blocks', class: BinHostsAndBlocks },
+  { name: '0006-accounts', class: Accounts },
 ];

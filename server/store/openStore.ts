@@ -3,6 +3,7 @@ import path from 'node:path';
 import { MikroORM } from '@mikro-orm/better-sqlite';
 import { Migrator } from '@mikro-orm/migrations';
 import { counted } from '#core/shared/labels';
+import { accountEntities } from '../accounts/entities';
 import { StartupError } from '../startupError';
 import { databaseName } from './dataFolder';
 import { FactRow, SiteRow } from './entities';
@@ -36,7 +37,7 @@ export async function openStore(dataDir: string, now = new Date().toISOString())
   checkDatabase(dataDir, now);
   const orm = await MikroORM.init({
     dbName: file,
-    entities: [SiteRow, FactRow],
+    entities: [SiteRow, FactRow, ...accountEntities],
     extensions: [Migrator],
     migrations: { migrationsList: migrations, snapshot: false, silent: true },
     discovery: { warnWhenNoEntities: false },

@@ -1,5 +1,5 @@
 import type { MikroORM } from '@mikro-orm/better-sqlite';
-import type { SiteListing } from '#contract';
+import type { SiteListing as ListingForSomebody } from '#contract';
 import { aboutOf, freeId, type Edit, type LogEntry, type Site } from '#core/model/site';
 import { eraseSite } from './bin';
 import { entriesAfter, lastEntries } from './editLog';
@@ -10,6 +10,9 @@ import type { PictureFolder } from './pictureFolder';
 import { recentSites } from './recentSites';
 import { currentSite, findSite, type StoreState } from './storeState';
 import { whenFree } from './whenFree';
+
+/** A site in the list of all of them, whoever asks. */
+export type SiteListing = Omit<ListingForSomebody, 'role'>;
 
 export interface StoredSite {
   id: string;

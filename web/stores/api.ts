@@ -4,11 +4,11 @@ import {
   downloads,
   instruments,
   pathOf,
-  picturePath,
+  pictureFile,
   pictures,
   problemDetailsSchema,
   recorders,
-  settingsPath,
+  settingsFile,
   sites,
   switches,
   type AnswerOf,
@@ -120,8 +120,8 @@ export const api = {
     ask(recorders.forget, ofRecorder(siteId, recorderId)),
 };
 
-export const fileAddress = (id: string): string => addressOf(downloads.file, { id });
-export const planCsvAddress = (id: string): string => addressOf(downloads.planCsv, { id });
+export const fileAddress = (id: string): string => addressOf(downloads.file.path, { id });
+export const planCsvAddress = (id: string): string => addressOf(downloads.planCsv.path, { id });
 export const savedSettingsAddress = (id: string, recorderId: string): string =>
-  addressOf(settingsPath, { id, recorderId });
-export const pictureAddress = (id: string): string => addressOf(picturePath, { id });
+  addressOf(settingsFile.path, { id, recorderId });
+export const pictureAddress = (id: string): string => addressOf(pictureFile.path, { id });

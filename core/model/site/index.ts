@@ -129,11 +129,13 @@ export {
 } from './segments';
 export {
   aboutOf,
+  areaOf,
   emptySite,
   kinds,
   namesItself,
   siteIdSchema,
   type About,
+  type Area,
   type Fact,
   type Kind,
   type Site,

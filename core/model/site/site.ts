@@ -39,50 +39,90 @@ export type About = z.infer<typeof aboutSchema>;
 /**
  * Every kind of fact: its schema, and the list that holds it in a site file. Types, edits, the file format, the database
  * and the API all come from this table. A list that files had from the first is required; one that
- * came later may be left out. A kind names its facts itself where they have ids of their own; the others go by the id of
+ * came later may be left out. The area says whose work a fact is: what is found on site, what is recorded there as the work goes on, or what is
+ * decided. A kind names its facts itself where they have ids of their own; the others go by the id of
  * what they are of.
  */
 const factKinds = {
-  about: { schema: aboutSchema, list: null, isRequired: true, namesItself: false },
-  place: { schema: placeSchema, list: 'places', isRequired: true, namesItself: true },
-  camera: { schema: cameraSchema, list: 'cameras', isRequired: true, namesItself: true },
-  supply: { schema: supplySchema, list: 'supplies', isRequired: true, namesItself: true },
-  recorder: { schema: recorderSchema, list: 'recorders', isRequired: true, namesItself: true },
-  run: { schema: runSchema, list: 'runs', isRequired: true, namesItself: true },
-  reading: { schema: readingSchema, list: 'readings', isRequired: true, namesItself: false },
-  mending: { schema: mendingSchema, list: 'mendings', isRequired: false, namesItself: false },
-  choice: { schema: choiceSchema, list: 'choices', isRequired: true, namesItself: false },
-  placement: { schema: placementSchema, list: 'placements', isRequired: true, namesItself: false },
-  equipment: { schema: equipmentSchema, list: 'equipment', isRequired: false, namesItself: true },
-  drawing: { schema: drawingSchema, list: 'drawings', isRequired: false, namesItself: true },
-  pin: { schema: pinSchema, list: 'pins', isRequired: false, namesItself: true },
-  route: { schema: routeSchema, list: 'routes', isRequired: false, namesItself: true },
-  photo: { schema: photoSchema, list: 'photos', isRequired: false, namesItself: true },
-  product: { schema: productSchema, list: 'products', isRequired: false, namesItself: true },
-  demands: { schema: demandsSchema, list: 'demands', isRequired: false, namesItself: false },
-  savedPlan: { schema: savedPlanSchema, list: 'plans', isRequired: false, namesItself: true },
-  construction: { schema: dataSheetSchema, list: 'constructions', isRequired: false, namesItself: true },
-  radioPath: { schema: radioPathSchema, list: 'radioPaths', isRequired: false, namesItself: true },
-  link: { schema: linkSchema, list: 'links', isRequired: false, namesItself: true },
-  attachment: { schema: attachmentSchema, list: 'attachments', isRequired: false, namesItself: false },
-  sheath: { schema: sheathSchema, list: 'sheaths', isRequired: false, namesItself: true },
+  about: { schema: aboutSchema, list: null, isRequired: true, area: 'plan', namesItself: false },
+  place: { schema: placeSchema, list: 'places', isRequired: true, area: 'survey', namesItself: true },
+  camera: { schema: cameraSchema, list: 'cameras', isRequired: true, area: 'survey', namesItself: true },
+  supply: { schema: supplySchema, list: 'supplies', isRequired: true, area: 'survey', namesItself: true },
+  recorder: {
+    schema: recorderSchema,
+    list: 'recorders',
+    isRequired: true,
+    area: 'survey',
+    namesItself: true,
+  },
+  run: { schema: runSchema, list: 'runs', isRequired: true, area: 'survey', namesItself: true },
+  reading: { schema: readingSchema, list: 'readings', isRequired: true, area: 'record', namesItself: false },
+  mending: { schema: mendingSchema, list: 'mendings', isRequired: false, area: 'record', namesItself: false },
+  choice: { schema: choiceSchema, list: 'choices', isRequired: true, area: 'plan', namesItself: false },
+  placement: {
+    schema: placementSchema,
+    list: 'placements',
+    isRequired: true,
+    area: 'plan',
+    namesItself: false,
+  },
+  equipment: {
+    schema: equipmentSchema,
+    list: 'equipment',
+    isRequired: false,
+    area: 'survey',
+    namesItself: true,
+  },
+  drawing: { schema: drawingSchema, list: 'drawings', isRequired: false, area: 'survey', namesItself: true },
+  pin: { schema: pinSchema, list: 'pins', isRequired: false, area: 'survey', namesItself: true },
+  route: { schema: routeSchema, list: 'routes', isRequired: false, area: 'survey', namesItself: true },
+  photo: { schema: photoSchema, list: 'photos', isRequired: false, area: 'record', namesItself: true },
+  product: { schema: productSchema, list: 'products', isRequired: false, area: 'plan', namesItself: true },
+  demands: { schema: demandsSchema, list: 'demands', isRequired: false, area: 'plan', namesItself: false },
+  savedPlan: { schema: savedPlanSchema, list: 'plans', isRequired: false, area: 'plan', namesItself: true },
+  construction: {
+    schema: dataSheetSchema,
+    list: 'constructions',
+    isRequired: false,
+    area: 'survey',
+    namesItself: true,
+  },
+  radioPath: {
+    schema: radioPathSchema,
+    list: 'radioPaths',
+    isRequired: false,
+    area: 'survey',
+    namesItself: true,
+  },
+  link: { schema: linkSchema, list: 'links', isRequired: false, area: 'survey', namesItself: true },
+  attachment: {
+    schema: attachmentSchema,
+    list: 'attachments',
+    isRequired: false,
+    area: 'survey',
+    namesItself: false,
+  },
+  sheath: { schema: sheathSchema, list: 'sheaths', isRequired: false, area: 'survey', namesItself: true },
   networkCamera: {
     schema: networkCameraSchema,
     list: 'networkCameras',
     isRequired: false,
+    area: 'survey',
     namesItself: false,
   },
-  stream: { schema: streamSchema, list: 'streams', isRequired: false, namesItself: false },
+  stream: { schema: streamSchema, list: 'streams', isRequired: false, area: 'survey', namesItself: false },
   networkConfig: {
     schema: networkConfigSchema,
     list: 'networkConfigs',
     isRequired: false,
+    area: 'plan',
     namesItself: false,
   },
   allocationSettings: {
     schema: allocationSettingsSchema,
     list: 'allocationSettings',
     isRequired: false,
+    area: 'plan',
     namesItself: false,
   },
 } as const;
@@ -94,6 +134,10 @@ export const kinds = Object.keys(factKinds) as Kind[];
 
 /** Whether facts of this kind have ids of their own, made up for them, that two people may make up alike. */
 export const namesItself = (kind: Kind): boolean => factKinds[kind].namesItself;
+
+/** Whose work a fact is: of whoever surveys, of whoever is on site at all, or of whoever plans. */
+export type Area = 'survey' | 'record' | 'plan';
+export const areaOf = (kind: Kind): Area => factKinds[kind].area;
 
 /** A table of one thing for every kind, of which the compiler knows what it is for each. */
 const byKind = <Of extends { [K in Kind]: unknown }>(of: (kind: Kind) => unknown): Of =>

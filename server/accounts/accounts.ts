@@ -1,0 +1,10 @@
+import type { MikroORM } from '@mikro-orm/better-sqlite';
+
+/** What everything about accounts rests on. */
+export interface Accounts {
+  orm: MikroORM;
+  now: () => string;
+}
+
+/** A moment so many milliseconds after another. */
+export const later = (at: string, ms: number): string => new Date(Date.parse(at) + ms).toISOString();

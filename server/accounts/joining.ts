@@ -1,0 +1,58 @@
+import type { Accounts } from './accounts';
+import { PersonRow, type InvitationRow } from './entities';
+import { forgetFailures } from './lockOut';
+import { setMember } from './members';
+import { addPerson, personWithId } from './people';
+import { endOtherSessions } from './sessions';
+import { useUp } from './invitations';
+
+export type JoinOutcome =
+  { kind: 'joined'; person: PersonRow } | { kind: 'name-taken' } | { kind: 'used' } | { kind: 'nobody' };
+
+/** Gives somebody his account again: with the password that he chose, or none, and nobody else signed in. */
+async function recover(accounts: Accounts, id: string, passwordHash: string | null): Promise<JoinOutcome> {
+  const person = await personWithId(accounts, id);
+  if (!person) return { kind: 'nobody' };
+  // A lost phone is lost with its codes.
+  await accounts.orm.em
+    .fork()
+    .nativeUpdate(
+      PersonRow,
+      { id },
+      { ...(passwordHash === null ? {} : { passwordHash }), timeCodeSecret: null, timeCodeStep: null },
+    );
+  await endOtherSessions(accounts, id, null);
+  await forgetFailures(accounts, person.name);
+  return { kind: 'joined', person };
+}
+
+/** What an invitation to a site gives to somebody who has an account. */
+export async function takeUp(
+  accounts: Accounts,
+  { site, siteRole }: InvitationRow,
+  person: string,
+): Promise<void> {
+  if (site && siteRole) await setMember(accounts, site, person, siteRole);
+}
+
+/** Uses an invitation up: an account is made for whoever has its code, or given again. */
+export async function joinBy(
+  accounts: Accounts,
+  invitation: InvitationRow,
+  name: string,
+  passwordHash: string | null,
+): Promise<JoinOutcome> {
+  if (invitation.recovers) {
+    if (!(await useUp(accounts, invitation.id))) return { kind: 'used' };
+    return recover(accounts, invitation.recovers, passwordHash);
+  }
+  const id = await addPerson(accounts, name, invitation.role, passwordHash);
+  if (id === null) return { kind: 'name-taken' };
+  if (!(await useUp(accounts, invitation.id))) {
+    // Somebody else came with the same code at the same moment.
+    await accounts.orm.em.fork().nativeDelete(PersonRow, { id });
+    return { kind: 'used' };
+  }
+  await takeUp(accounts, invitation, id);
+  return { kind: 'joined', person: (await personWithId(accounts, id))! };
+}
