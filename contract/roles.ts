@@ -1,7 +1,7 @@
 import type { Area } from '#core/model/site';
 
 /** What somebody may do with a site, beside what may be changed of it. */
-export const siteRights = ['papers', 'read', 'change', 'devices', 'manage'] as const;
+export const siteRights = ['papers', 'read', 'change', 'devices', 'copy', 'manage'] as const;
 export type SiteRight = (typeof siteRights)[number];
 
 export const siteRoles = ['owner', 'planner', 'surveyor', 'crew', 'customer', 'viewer'] as const;
@@ -27,7 +27,7 @@ export const siteRoleDefinitions: Readonly<Record<SiteRole, RoleDefinition>> = {
   planner: {
     label: 'Planner',
     about: 'survey, tests, decisions, recorders and switches',
-    rights: ['papers', 'read', 'change', 'devices'],
+    rights: ['papers', 'read', 'change', 'devices', 'copy'],
     areas: ['survey', 'record', 'plan'],
   },
   surveyor: {

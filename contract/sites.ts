@@ -28,6 +28,8 @@ export const servedSiteSchema = z.object({
   version: z.int().min(0),
   file: trustedSiteFile,
   log: z.array(trustedEntry),
+  /** The role there of whoever opens it; `null` where there are no accounts. */
+  role: z.enum(siteRoles).nullable().default(null),
 });
 export type ServedSite = z.infer<typeof servedSiteSchema>;
 
@@ -81,7 +83,7 @@ export const sites = {
     status: 201,
   }),
   duplicate: endpoint({
-    needs: 'change',
+    needs: 'copy',
     method: 'POST',
     path: '/sites/:id/duplicate',
     query: nothing,

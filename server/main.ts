@@ -82,11 +82,13 @@ function stopOnSignal(server: RunningServer, stopStandIns: () => void): void {
 }
 
 /** Says where other machines reach it, and how the first person gets in. */
-function sayHowReached({ addresses, firstCode }: RunningServer): void {
+async function sayHowReached({ addresses, firstCode }: RunningServer): Promise<void> {
   if (addresses.length > 0) console.log(`Other machines reach it at ${addresses.join(' or ')}`);
   if (firstCode === null) return;
   console.log(`Nobody has an account yet. Open ${addresses[0]}/join and enter this code within an hour:`);
   console.log(`  ${firstCode}`);
+  const { toString } = await import('qrcode');
+  console.log(await toString(`${addresses[0]}/join#${firstCode}`, { type: 'terminal', small: true }));
 }
 
 async function main(): Promise<void> {
@@ -103,7 +105,7 @@ async function main(): Promise<void> {
     });
     stopOnSignal(server, standIns.stop);
     console.log(`Neotrope is at ${server.address}`);
-    sayHowReached(server);
+    await sayHowReached(server);
   } catch (error) {
     standIns.stop();
     throw error;

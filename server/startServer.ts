@@ -5,7 +5,7 @@ import type { AddressInfo } from 'node:net';
 import { siteFromTrusted, type Site, type SiteFile } from '#core/model/site';
 import { warmUp } from './warmUp';
 import type { Accounts } from './accounts/accounts';
-import { invitationMs, invite } from './accounts/invitations';
+import { awaitsAdmin, invitationMs, invite } from './accounts/invitations';
 import { hasAccounts } from './accounts/people';
 import { inAddress } from './tls/ownNames';
 import { addressesOf, reachOf, type Reach, type ReachOptions } from './tls/reach';
@@ -84,11 +84,13 @@ function listen(
 async function codeForFirst(accounts: Accounts, reach: ReachOptions): Promise<string | null> {
   const needs = reach.share || reach.trustProxy || reach.cert !== undefined;
   if (!needs || (await hasAccounts(accounts))) return null;
-  if (!reach.share)
+  if (!reach.share) {
+    if (await awaitsAdmin(accounts)) return null;
     throw new StartupError(
       'Nobody has an account here yet. Make the first one with npm run people -- invite --role admin, or start with --share.',
     );
-  const by = 'whoever started the server';
+  }
+  const by = 'Whoever runs the server';
   const first = { role: 'admin' as const, site: null, siteRole: null, recovers: null, by };
   return (await invite(accounts, first, invitationMs.first)).code;
 }

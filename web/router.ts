@@ -10,6 +10,9 @@ export const router = createRouter({
   history: createWebHistory(),
   routes: [
     { path: '/', name: 'sites', component: SitesView },
+    { path: '/join', name: 'join', component: () => import('./accounts/JoinView.vue') },
+    { path: '/people', name: 'people', component: () => import('./accounts/PeopleView.vue') },
+    { path: '/account', name: 'account', component: () => import('./accounts/OwnAccount.vue') },
     {
       path: '/site/:siteId',
       component: SiteFrame,

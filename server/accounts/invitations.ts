@@ -61,3 +61,7 @@ export async function openInvitations(
     endsAt,
   }));
 }
+
+/** Whether somebody has a code by which he will administer the accounts. */
+export const awaitsAdmin = async ({ orm, now }: Accounts): Promise<boolean> =>
+  (await orm.em.fork().count(InvitationRow, { role: 'admin', endsAt: { $gte: now() } })) > 0;

@@ -18,7 +18,7 @@ const usage = `Usage: npm run people -- COMMAND [OPTIONS]
 
   --data FOLDER             the data folder of the server (data); it may be running`;
 
-const by = 'the command line';
+const by = 'Whoever runs the server';
 const first = { site: null, siteRole: null, by };
 
 async function named(accounts: Accounts, name: string | undefined) {

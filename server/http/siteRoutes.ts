@@ -216,9 +216,9 @@ export function siteRoutes(kept: Kept): Router {
       detail: `Only what is in the bin is deleted for good, and ${id} is not. Nothing was changed.`,
     });
   });
-  serveEndpoint(router, sites.read, async ({ params: { id } }) => {
+  serveEndpoint(router, sites.read, async ({ params: { id }, context }) => {
     const { site, ...rest } = await stored(id);
-    return { ...rest, file: toSiteFile(site) };
+    return { ...rest, file: toSiteFile(site), role: await siteRoleOf(context, id) };
   });
   serveEndpoint(router, sites.plan, async ({ params: { id }, query: { seconds } }) =>
     planOf(await stored(id), seconds),

@@ -10,14 +10,17 @@ const demo = readFileSync(path.join(root, 'demo', 'saltmarrow.neotrope.json'), '
 /** A server of the test's own, that can be killed and started again on the same data and port. */
 export class TestServer {
   private child: ChildProcess | undefined;
-  private readonly data = mkdtempSync(path.join(tmpdir(), 'neotrope-browser-'));
+  readonly data = mkdtempSync(path.join(tmpdir(), 'neotrope-browser-'));
   address = '';
+  constructor(private readonly args: readonly string[] = []) {}
 
   async start(): Promise<void> {
     const port = this.address ? new URL(this.address).port : '0';
-    const child = spawn(process.execPath, ['programs/server.js', '--data', this.data, '--port', port], {
-      cwd: root,
-    });
+    const child = spawn(
+      process.execPath,
+      ['programs/server.js', '--data', this.data, '--port', port, ...this.args],
+      { cwd: root },
+    );
     this.child = child;
     this.address = await new Promise((resolve, reject) => {
       let said = '';

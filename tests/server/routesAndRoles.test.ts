@@ -60,7 +60,7 @@ const mayCome: Record<string, readonly string[]> = {
   'POST /sites': staff,
   'POST /sites/import': staff,
   'POST /sites/demo': staff,
-  'POST /sites/:id/duplicate': changers,
+  'POST /sites/:id/duplicate': ['planner', ...owners],
   'POST /sites/:id/archive': owners,
   'POST /sites/:id/bin': owners,
   'DELETE /sites/:id': owners,

@@ -6,6 +6,7 @@ import FieldRow from '../parts/FieldRow.vue';
 import PickField from '../parts/PickField.vue';
 import TextField from '../parts/TextField.vue';
 import { useLetterKeys, type LetterKeys } from '../keys/keys';
+import { useAccount } from '../stores/account';
 import { useAllowedHosts } from '../stores/allowedHosts';
 import { useMeasures } from '../stores/measures';
 import { useCurrentUser } from '../stores/currentUser';
@@ -14,6 +15,8 @@ import { useOpenSite } from '../stores/openSite';
 
 /** Who works here and how they like figures shown, kept on this device; and whose site it is, kept with the site. */
 const visible = defineModel<boolean>('visible', { required: true });
+const emit = defineEmits<{ people: [] }>();
+const account = useAccount();
 const own = useMeasures();
 const person = useCurrentUser();
 const store = useSite();
@@ -49,7 +52,10 @@ const gauges = [
     :style="{ width: '340px' }"
     dismissable-mask
   >
-    <FieldRow label="Your name"
+    <p v-if="account.person" class="row account">
+      <b>{{ account.person.name }}</b><RouterLink to="/account">Your account</RouterLink>
+    </p>
+    <FieldRow v-else label="Your name"
       ><TextField :value="person" label="Your name" @take="(name) => (person = name)"
     /></FieldRow>
     <FieldRow label="Lengths in"
@@ -75,6 +81,9 @@ const gauges = [
     /></FieldRow>
     <template v-if="about">
       <h2 class="minor">The site</h2>
+      <p v-if="store.role === 'owner'">
+        <button type="button" class="btn small" @click="emit('people')">Who comes to this site</button>
+      </p>
       <FieldRow label="Name"
         ><TextField
           :value="about.name"
@@ -122,6 +131,9 @@ const gauges = [
   padding: 10px 0 4px;
   border-bottom: 1px solid var(--rule-strong);
   margin-bottom: 4px;
+}
+.account {
+  padding-bottom: 6px;
 }
 p.tiny {
   padding-top: 8px;

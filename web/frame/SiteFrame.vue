@@ -3,12 +3,14 @@ import { counted } from '#core/shared/labels';
 import { useToast } from 'primevue/usetoast';
 import { computed, defineAsyncComponent, ref, useTemplateRef, watch } from 'vue';
 import { useRoute } from 'vue-router';
+import { siteRoleDefinitions } from '#contract';
 import { aboutOf } from '#core/model/site';
 import { useKeyListener, useKeys } from '../keys/keys';
 import { useFocusBack } from '../keys/useFocusBack';
 import type { StageName } from './stageName';
 import { useEvaluation } from '../stores/evaluation';
 import { useSelection } from '../stores/selection';
+import { useAccount } from '../stores/account';
 import { useSite } from '../stores/site';
 import { useSetAside } from '../stores/setAside';
 import { useTheme } from '../stores/theme';
@@ -30,8 +32,12 @@ import WhyPanel from './WhyPanel.vue';
 /** With its pages, which nobody needs to see a site. */
 const HelpDialog = defineAsyncComponent(() => import('./HelpDialog.vue'));
 
+/** Needed only where people have accounts. */
+const SitePeopleDialog = defineAsyncComponent(() => import('../accounts/SitePeopleDialog.vue'));
+
 const route = useRoute();
 const store = useSite();
+const account = useAccount();
 const evaluation = useEvaluation();
 const selection = useSelection();
 const why = useWhyPanel();
@@ -45,6 +51,7 @@ function help(part: HelpPart): void {
   [helpPart.value, helpShown.value] = [part, true];
 }
 const ownShown = ref(false);
+const peopleShown = ref(false);
 const aside = useSetAside();
 const asideShown = ref(false);
 const runsShown = ref(false);
@@ -89,6 +96,8 @@ const waitingWords = computed(() =>
   waitingPhotos.waiting > 0 ? `${counted(waitingPhotos.waiting, 'photo')} not uploaded yet` : '',
 );
 const savedWords = computed(() => {
+  if (store.saving === 'waiting' && account.isSignedOut)
+    return `not saved: sign in again. ${counted(store.waiting, 'edit')} kept in this browser${photoWords.value}`;
   if (store.saving === 'waiting')
     return `not saved: the server does not answer. ${counted(store.waiting, 'edit')} kept in this browser${photoWords.value}`;
   if (store.saving === 'saving') return 'saving';
@@ -96,9 +105,10 @@ const savedWords = computed(() => {
     ? `saved ${new Date(store.savedAt).toLocaleTimeString([], { hour: '2-digit', minute: '2-digit' })}`
     : 'saved';
 });
+const roleWords = computed(() => (store.role ? `, you as ${siteRoleDefinitions[store.role].label}` : ''));
 const counts = computed(() =>
   store.site
-    ? `${counted(Object.keys(store.site.camera).length, 'camera')}, ${counted(Object.keys(store.site.recorder).length, 'recorder')}`
+    ? `${counted(Object.keys(store.site.camera).length, 'camera')}, ${counted(Object.keys(store.site.recorder).length, 'recorder')}${roleWords.value}`
     : '',
 );
 
@@ -112,6 +122,19 @@ watch(
         summary: 'Set aside',
         detail: `${entry.label}: ${reason}. Everything else was kept; it waits under “Set aside”.`,
         life: 12_000,
+      });
+  },
+);
+
+watch(
+  () => store.beyondRole,
+  (beyond) => {
+    if (beyond)
+      toast.add({
+        severity: 'warn',
+        summary: 'Not changed',
+        detail: `${beyond.label}: your role here is ${beyond.role}, which does not change this. An owner of the site can give you another.`,
+        life: 8000,
       });
   },
 );
@@ -270,6 +293,11 @@ useKeys([
           <strong>There is no such site here.</strong>It may have been in another data folder.
           <RouterLink to="/">All sites</RouterLink>
         </div>
+        <div v-else-if="store.opened === 'not-allowed'" class="empty">
+          <strong>Your role does not open this site.</strong>What you may have of it is in the list of sites.
+          <RouterLink to="/">All sites</RouterLink>
+        </div>
+        <p v-else-if="store.opened === 'signed-out'" class="empty">Sign in to open this site.</p>
         <div v-else-if="store.opened === 'unreachable'" class="empty">
           <strong>The server does not answer.</strong>Start it again, then
           <button type="button" class="plain" style="text-decoration: underline" @click="store.refresh()">
@@ -281,7 +309,14 @@ useKeys([
       <WhyPanel v-if="why.subject" :derivation="why.derivation" @close="why.close" />
     </main>
     <UndoOffer @undo="undo" />
-    <OwnDialog v-model:visible="ownShown" />
+    <OwnDialog
+      v-model:visible="ownShown"
+      @people="
+        ownShown = false;
+        peopleShown = true;
+      "
+    />
+    <SitePeopleDialog v-if="store.role === 'owner'" v-model:visible="peopleShown" :site-id="store.id" />
     <SetAsideDialog v-model:visible="asideShown" />
     <FindDialog v-model:visible="finding" />
     <HelpDialog

@@ -9,7 +9,7 @@ const when = (at: string): string => new Date(at).toLocaleString();
 <template>
   <li :class="{ aside: site.archivedAt || site.binnedAt }" :data-site="site.id">
     <span class="which"
-      ><span v-if="site.binnedAt" class="name">{{ site.name }}</span
+      ><span v-if="site.binnedAt || site.role === 'customer'" class="name">{{ site.name }}</span
       ><RouterLink v-else class="name" :to="{ name: 'survey', params: { siteId: site.id } }">{{
         site.name
       }}</RouterLink>

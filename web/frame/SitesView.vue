@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed, onMounted, ref, shallowRef, useTemplateRef } from 'vue';
+import { computed, onMounted, ref, shallowRef, useTemplateRef, watch } from 'vue';
 import { useRouter } from 'vue-router';
 import { problemLine } from '#core/shared/problems';
 import { freeName } from '#core/model/site';
@@ -7,8 +7,9 @@ import PickField from '../parts/PickField.vue';
 import TextField from '../parts/TextField.vue';
 import EraseDialog from './EraseDialog.vue';
 import SiteRow from './SiteRow.vue';
-import type { SiteListing } from '#contract';
-import { api, fileAddress, type Answer } from '../stores/api';
+import { siteRoleDefinitions, type SiteListing } from '#contract';
+import { api, fileAddress, planCsvAddress, type Answer } from '../stores/api';
+import { useAccount } from '../stores/account';
 import { useCurrentUser, useNameAsked } from '../stores/currentUser';
 import { useTour } from '../stores/tour';
 import { tourRunId } from '../stores/tourSteps';
@@ -33,6 +34,7 @@ const showBin = ref(false);
 const erasing = ref<SiteListing | null>(null);
 const file = useTemplateRef('file');
 const tour = useTour();
+const account = useAccount();
 const person = useCurrentUser();
 const nameAsked = useNameAsked();
 function call(given: string): void {
@@ -63,6 +65,11 @@ onMounted(() => {
   document.title = 'Neotrope';
   void load();
 });
+watch(() => account.signIns, load);
+/** Where people have accounts, a guest starts nothing here. */
+const mayStart = computed(() => account.person?.role !== 'guest');
+const owns = ({ role }: SiteListing): boolean => role === null || role === 'owner';
+const plans = ({ role }: SiteListing): boolean => owns({ role } as SiteListing) || role === 'planner';
 
 /** What came back, or nothing and a word about why. */
 function orSay<T>(answer: Answer<T>): T | null {
@@ -128,6 +135,11 @@ const copy = ({ id, name: original }: SiteListing) =>
   <div class="sites">
     <h1>Neotrope</h1>
     <p class="dim lead">From analog coax to IP, run by run: survey, test, decide, allocate, hand over.</p>
+    <p v-if="account.person" class="row who-is-in">
+      <span class="dim">Signed in as {{ account.person.name }}</span
+      ><RouterLink class="btn small" to="/account">Your account</RouterLink
+      ><RouterLink v-if="account.isAdmin" class="btn small" to="/people">People</RouterLink>
+    </p>
     <p v-if="silent" class="stop">
       The server does not answer.
       <button type="button" class="plain" style="text-decoration: underline" @click="load">Try again</button>
@@ -147,16 +159,26 @@ const copy = ({ id, name: original }: SiteListing) =>
       </p>
       <ul>
         <SiteRow v-for="site in shown" :key="site.id" :site="site">
-          <a class="btn small" :href="fileAddress(site.id)" download>Site file</a>
-          <button type="button" class="btn small" @click="copy(site)">Copy</button>
+          <span v-if="site.role" class="dim tiny">{{ siteRoleDefinitions[site.role].label }}</span>
+          <a v-if="site.role === 'customer'" class="btn small" :href="planCsvAddress(site.id)" download
+            >Plan, as a table</a
+          >
+          <a v-else class="btn small" :href="fileAddress(site.id)" download>Site file</a>
+          <button v-if="plans(site)" type="button" class="btn small" @click="copy(site)">Copy</button>
           <button
+            v-if="owns(site)"
             type="button"
             class="btn small"
             @click="stayOrSay(api.archiveSite(site.id, site.archivedAt === null))"
           >
             {{ site.archivedAt ? 'Bring back' : 'Archive' }}
           </button>
-          <button type="button" class="btn small" @click="stayOrSay(api.binSite(site.id, true))">
+          <button
+            v-if="owns(site)"
+            type="button"
+            class="btn small"
+            @click="stayOrSay(api.binSite(site.id, true))"
+          >
             Delete
           </button>
         </SiteRow>
@@ -185,58 +207,60 @@ const copy = ({ id, name: original }: SiteListing) =>
         <p v-if="showBin" class="dim tiny">What is in the bin is deleted for good after thirty days.</p>
       </template>
     </section>
-    <section>
-      <h2>Start a site</h2>
-      <form class="new" @submit.prevent="start">
-        <TextField
-          :value="name"
-          label="Name of the site"
-          placeholder="Name of the site"
-          @take="(text) => (name = text)"
+    <template v-if="mayStart">
+      <section>
+        <h2>Start a site</h2>
+        <form class="new" @submit.prevent="start">
+          <TextField
+            :value="name"
+            label="Name of the site"
+            placeholder="Name of the site"
+            @take="(text) => (name = text)"
+          />
+          <TextField
+            :value="headEnd"
+            label="Where the recorders are"
+            placeholder="Where the recorders are"
+            @take="(text) => (headEnd = text)"
+          />
+          <button type="submit" class="btn go">Start</button>
+          <PickField
+            class="template"
+            :value="template"
+            :choices="templateChoices"
+            label="Start from"
+            @take="(id) => (template = id)"
+          />
+          <p class="dim tiny template">
+            {{
+              template === 'none'
+                ? 'Or start from a typical site and correct it.'
+                : 'All cameras, cables and lengths are assumed, and listed under Missing data until confirmed.'
+            }}
+          </p>
+        </form>
+      </section>
+      <section>
+        <h2>Open a site file</h2>
+        <input
+          ref="file"
+          type="file"
+          accept=".json,application/json"
+          aria-label="Site file"
+          @change="importFile"
         />
-        <TextField
-          :value="headEnd"
-          label="Where the recorders are"
-          placeholder="Where the recorders are"
-          @take="(text) => (headEnd = text)"
-        />
-        <button type="submit" class="btn go">Start</button>
-        <PickField
-          class="template"
-          :value="template"
-          :choices="templateChoices"
-          label="Start from"
-          @take="(id) => (template = id)"
-        />
-        <p class="dim tiny template">
-          {{
-            template === 'none'
-              ? 'Or start from a typical site and correct it.'
-              : 'All cameras, cables and lengths are assumed, and listed under Missing data until confirmed.'
-          }}
+      </section>
+      <section>
+        <h2>The demo</h2>
+        <p class="demo">
+          <span class="dim"
+            >Saltmarrow Ferry Terminal, an invented site of 24 cameras. This brings a fresh one beside
+            whatever you have changed.</span
+          >{{ ' ' }}<button type="button" class="btn" @click="openOrSay(api.demoSite())">A fresh demo</button
+          ><button type="button" class="btn" @click="takeTour">A tour in seven steps</button>
         </p>
-      </form>
-    </section>
-    <section>
-      <h2>Open a site file</h2>
-      <input
-        ref="file"
-        type="file"
-        accept=".json,application/json"
-        aria-label="Site file"
-        @change="importFile"
-      />
-    </section>
-    <section>
-      <h2>The demo</h2>
-      <p class="demo">
-        <span class="dim"
-          >Saltmarrow Ferry Terminal, an invented site of 24 cameras. This brings a fresh one beside whatever
-          you have changed.</span
-        >{{ ' ' }}<button type="button" class="btn" @click="openOrSay(api.demoSite())">A fresh demo</button
-        ><button type="button" class="btn" @click="takeTour">A tour in seven steps</button>
-      </p>
-    </section>
+      </section>
+    </template>
     <EraseDialog v-if="erasing" :site="erasing" @leave="erasing = null" @erase="erase(erasing)" />
     <div v-if="refused.length > 0" class="caution" role="alert">
       <p v-for="line in refused" :key="line">{{ line }}</p>

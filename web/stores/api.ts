@@ -1,9 +1,12 @@
 import type { z } from 'zod';
 import {
+  accounts,
+  authorityFile,
   devices,
   downloads,
   instruments,
   pathOf,
+  people,
   pictureFile,
   pictures,
   problemDetailsSchema,
@@ -14,7 +17,9 @@ import {
   type AnswerOf,
   type AnyEndpoint,
   type BodyOf,
+  type FirmRole,
   type InstrumentAsked,
+  type SiteRole,
 } from '#contract';
 import type { Problem } from '#core/shared/problems';
 import type { Edit, LogEntry } from '#core/model/site';
@@ -61,6 +66,12 @@ interface Asked {
   bytes?: Blob;
 }
 
+let hearSignedOut = (): void => undefined;
+/** Says who is told when the server no longer knows whoever asks. */
+export function whenSignedOut(hear: () => void): void {
+  hearSignedOut = hear;
+}
+
 async function ask<E extends AnyEndpoint>(
   { method, path, answer }: E,
   { params, query, body, bytes }: Asked = {},
@@ -77,12 +88,47 @@ async function ask<E extends AnyEndpoint>(
   } catch {
     return { kind: 'silence' };
   }
+  // Somebody who tries a password is answered so as well; what he is told there he reads in the form.
+  if (response.status === 401 && !String(path).startsWith('/sign-in')) hearSignedOut();
   return answerFrom(response, answer as E['answer']);
 }
 
 const ofRecorder = (id: string, recorderId: string) => ({ params: { id, recorderId } });
 
 export const api = {
+  visitor: () => ask(accounts.visitor),
+  signIn: (body: BodyOf<typeof accounts.signIn>) => ask(accounts.signIn, { body }),
+  beginPasskeySignIn: () => ask(accounts.beginPasskeySignIn),
+  passkeySignIn: (body: BodyOf<typeof accounts.passkeySignIn>) => ask(accounts.passkeySignIn, { body }),
+  signOut: () => ask(accounts.signOut),
+  lookAtInvitation: (code: string) => ask(accounts.lookAtInvitation, { body: { code } }),
+  join: (body: BodyOf<typeof accounts.join>) => ask(accounts.join, { body }),
+  beginPasskeyJoin: (code: string, name: string) => ask(accounts.beginPasskeyJoin, { body: { code, name } }),
+  passkeyJoin: (body: BodyOf<typeof accounts.passkeyJoin>) => ask(accounts.passkeyJoin, { body }),
+  takeUp: (code: string) => ask(accounts.takeUp, { body: { code } }),
+  own: () => ask(accounts.own),
+  endSession: (sessionId: string) => ask(accounts.endSession, { params: { sessionId } }),
+  setPassword: (body: BodyOf<typeof accounts.setPassword>) => ask(accounts.setPassword, { body }),
+  beginPasskey: () => ask(accounts.beginPasskey),
+  addPasskey: (body: BodyOf<typeof accounts.addPasskey>) => ask(accounts.addPasskey, { body }),
+  dropPasskey: (passkeyId: string) => ask(accounts.dropPasskey, { params: { passkeyId } }),
+  beginTimeCode: () => ask(accounts.beginTimeCode),
+  setTimeCode: (body: BodyOf<typeof accounts.setTimeCode>) => ask(accounts.setTimeCode, { body }),
+  dropTimeCode: (password: string) => ask(accounts.dropTimeCode, { body: { password } }),
+  people: () => ask(people.list),
+  setFirmRole: (personId: string, role: FirmRole) =>
+    ask(people.setRole, { params: { personId }, body: { role } }),
+  removePerson: (personId: string) => ask(people.remove, { params: { personId } }),
+  invite: (role: FirmRole) => ask(people.invite, { body: { role } }),
+  withdrawInvitation: (invitationId: string) => ask(people.withdraw, { params: { invitationId } }),
+  accountNotes: () => ask(people.notes),
+  members: (id: string) => ask(people.members, { params: { id } }),
+  setSiteRole: (id: string, person: string, role: SiteRole | null) =>
+    ask(people.setSiteRole, { params: { id }, body: { person, role } }),
+  inviteToSite: (id: string, role: SiteRole) => ask(people.inviteToSite, { params: { id }, body: { role } }),
+  withdrawFromSite: (id: string, invitationId: string) =>
+    ask(people.withdrawFromSite, { params: { id, invitationId } }),
+  shared: () => ask(people.shared),
   sites: () => ask(sites.list),
   site: (id: string) => ask(sites.read, { params: { id } }),
   since: (id: string, version: number) =>
@@ -125,3 +171,4 @@ export const planCsvAddress = (id: string): string => addressOf(downloads.planCs
 export const savedSettingsAddress = (id: string, recorderId: string): string =>
   addressOf(settingsFile.path, { id, recorderId });
 export const pictureAddress = (id: string): string => addressOf(pictureFile.path, { id });
+export const authorityAddress = addressOf(authorityFile.path);

@@ -151,7 +151,10 @@ function dropFirst(queue: Queue, why: string): Rebased {
 }
 
 /** The queue of a site that is opened: edits that an earlier page left behind are in it, unless they have happened since. */
-export function openQueue({ version, log, file }: ServedSite, left: readonly LogEntry[]): Rebased {
+export function openQueue(
+  { version, log, file }: Omit<ServedSite, 'role'>,
+  left: readonly LogEntry[],
+): Rebased {
   const sent = new Set(log.map(({ id }) => id));
   const pending = left.filter(({ id }) => !sent.has(id));
   return rebase({ version, confirmed: siteFromTrusted(file), log, pending }, []);
@@ -166,7 +169,8 @@ export function afterAnswer(queue: Queue, answer: Answer<{ entry: LogEntry }>): 
       return null;
     case 'refusal': {
       const { status, since, problems, detail } = answer.refusal;
-      if (status >= 500) return null;
+      // Whoever was signed out meanwhile signs in again, and it is sent then.
+      if (status >= 500 || status === 401) return null;
       return status === 409 ? rebase(queue, since) : dropFirst(queue, problems[0]?.allowed ?? detail);
     }
   }

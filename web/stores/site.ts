@@ -2,6 +2,7 @@ import { useBroadcastChannel, useDocumentVisibility, useEventListener } from '@v
 import { defineStore } from 'pinia';
 import { computed, ref, shallowRef, watch } from 'vue';
 import {
+  areaOf,
   historyOf,
   type Change,
   type Fact,
@@ -12,7 +13,8 @@ import {
 } from '#core/model/site';
 import type { Problem } from '#core/shared/problems';
 import { takeEarly } from '../workers/evaluator';
-import { servedSiteSchema, type ServedSite } from '#contract';
+import { servedSiteSchema, siteRoleDefinitions, type ServedSite, type SiteRole } from '#contract';
+import { useAccount } from './account';
 import { api, type Answer } from './api';
 import {
   afterAnswer,
@@ -29,7 +31,14 @@ import { keepPending, leftBehind } from './pendingEdits';
 import { signedAs, useCurrentUser, type Role } from './currentUser';
 
 export type Saving = 'saved' | 'saving' | 'waiting';
-export type Opened = 'opening' | 'open' | 'missing' | 'unreachable';
+export type Opened = 'opening' | 'open' | 'missing' | 'unreachable' | 'signed-out' | 'not-allowed';
+
+/** Why a site is not opened. */
+function closedBy(answer: Exclude<Answer<ServedSite>, { kind: 'answer' }>): Opened {
+  if (answer.kind === 'silence') return 'unreachable';
+  const byStatus: Record<number, Opened> = { 401: 'signed-out', 403: 'not-allowed' };
+  return byStatus[answer.refusal.status] ?? 'missing';
+}
 
 const retryMs = [500, 1000, 2000, 4000, 8000];
 /** News of a site that are on their way, and the site that they are of. */
@@ -46,6 +55,11 @@ export const useSite = defineStore('site', () => {
   const saving = ref<Saving>('saved');
   const savedAt = ref<string | null>(null);
   const dropped = shallowRef<Dropped[]>([]);
+  /** What whoever opened it is on it; `null` where there are no accounts. */
+  const role = ref<SiteRole | null>(null);
+  /** What was asked for last that the role does not change. */
+  const beyondRole = shallowRef<{ label: string; role: string } | null>(null);
+  const account = useAccount();
   const currentUser = useCurrentUser();
   const signedBy = (role: Role): string => signedAs(currentUser.value, role);
 
@@ -84,9 +98,10 @@ export const useSite = defineStore('site', () => {
       : await api.site(siteId);
     if (id.value !== siteId) return;
     if (answer.kind !== 'answer') {
-      opened.value = answer.kind === 'silence' ? 'unreachable' : 'missing';
+      opened.value = closedBy(answer);
       return;
     }
+    role.value = answer.value.role;
     const left = await leftBehind(siteId);
     if (id.value !== siteId) return;
     savedAt.value = answer.value.log.at(-1)?.at ?? null;
@@ -137,7 +152,7 @@ export const useSite = defineStore('site', () => {
 
   /** Takes in what other windows have done since. */
   async function refresh(): Promise<void> {
-    if (!queue.value) return opened.value === 'unreachable' ? open(id.value) : undefined;
+    if (!queue.value) return opened.value === 'opening' ? undefined : open(id.value);
     const siteId = id.value;
     for (let more = true; more;) {
       const answer = await api.since(siteId, queue.value.version);
@@ -153,6 +168,11 @@ export const useSite = defineStore('site', () => {
     // What a form holds is watched by it. Facts are plain data, as they will be in the file and in the other thread.
     const changes = JSON.parse(JSON.stringify(wanted)) as Change[];
     if (!queue.value) return [{ path: 'site', value: 'not open', allowed: 'an open site' }];
+    const definition = role.value && siteRoleDefinitions[role.value];
+    if (definition && !changes.every(({ kind }) => definition.areas.includes(areaOf(kind)))) {
+      beyondRole.value = { label, role: definition.label };
+      return [{ path: 'role', value: definition.label, allowed: 'a role that changes this' }];
+    }
     const result = enqueue(
       queue.value,
       {
@@ -202,6 +222,13 @@ export const useSite = defineStore('site', () => {
     return submit(last.label, last.changes, { kind: 'redo', of: last.id }).length === 0 ? last.label : null;
   }
 
+  // Whoever signed in again goes on where he was.
+  watch(
+    () => account.signIns,
+    () => {
+      if (id.value) void refresh().then(send);
+    },
+  );
   watch(told, (message) => {
     if (message && message.site === id.value && queue.value && message.version > queue.value.version)
       void refresh();
@@ -227,6 +254,8 @@ export const useSite = defineStore('site', () => {
     saving,
     savedAt,
     dropped,
+    role,
+    beyondRole,
     currentUser,
     signedBy,
     open,

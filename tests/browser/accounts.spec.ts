@@ -1,0 +1,197 @@
+import { execFileSync } from 'node:child_process';
+import type { BrowserContext, Page } from '@playwright/test';
+import { barriers } from './axe';
+import { cell, expect, root, saved, test as shared, TestServer } from './fixtures';
+
+function firstCode(server: TestServer): string {
+  const out = execFileSync(
+    process.execPath,
+    ['--import', 'tsx', 'server/accounts/peopleMain.ts', 'invite', '--role', 'admin', '--data', server.data],
+    { cwd: root, encoding: 'utf8' },
+  );
+  return out.split('\n')[0]!;
+}
+/** A server that everybody signs in to; its pages are opened by a name, as passkeys need one. */
+const test = shared.extend<{ home: string; first: string; firm: TestServer }>({
+  firm: async ({}, use) => {
+    const server = new TestServer(['--trust-proxy', '--name', 'localhost', '--demo']);
+    await use(server);
+    await server.kill('SIGTERM');
+  },
+  /** A code for the first administrator, made beside the server as whoever runs it makes it. */
+  first: async ({ firm }, use) => use(firstCode(firm)),
+  home: async ({ firm, first: _ }, use) => {
+    await firm.start();
+    await use(firm.address.replace('127.0.0.1', 'localhost'));
+  },
+});
+test.describe.configure({ timeout: 180_000 });
+const password = 'lanes at low water';
+const demoId = 'saltmarrow-ferry-terminal';
+
+/** A device that keeps passkeys. */
+async function withPasskeys(page: Page): Promise<void> {
+  const session = await page.context().newCDPSession(page);
+  await session.send('WebAuthn.enable');
+  await session.send('WebAuthn.addVirtualAuthenticator', {
+    options: {
+      protocol: 'ctap2',
+      transport: 'internal',
+      hasResidentKey: true,
+      hasUserVerification: true,
+      isUserVerified: true,
+      automaticPresenceSimulation: true,
+    },
+  });
+}
+async function joinByPassword(page: Page, home: string, code: string, name: string): Promise<void> {
+  await page.goto(`${home}/join#${code}`);
+  await page.getByLabel('Your name').fill(name);
+  await page.getByLabel(/^Password/).fill(password);
+  await page.getByRole('button', { name: 'Join with a password' }).click();
+  await expect(page.getByText(`Signed in as ${name}`)).toBeVisible();
+}
+async function signIn(page: Page, name: string): Promise<void> {
+  const dialog = page.getByRole('dialog', { name: 'Sign in' });
+  await dialog.getByLabel('Name').fill(name);
+  await dialog.getByLabel('Password').fill(password);
+  await dialog.getByRole('button', { name: 'Sign in', exact: true }).click();
+  await expect(dialog).toBeHidden();
+}
+/** The code that a dialog or page has just made. */
+const codeShown = async (page: Page): Promise<string> =>
+  (await page.getByRole('group', { name: 'New invitation' }).locator('.code').textContent())!;
+
+test('a firm comes together: an administrator by passkey, a surveyor by his invitation, each with what he may do', async ({
+  page,
+  first,
+  home,
+  browser,
+}) => {
+  await withPasskeys(page);
+  await page.goto(`${home}/join#${first}`);
+  await expect(page.getByText('Whoever runs the server invites you as Administrator')).toBeVisible();
+  expect(page.url()).not.toContain('#');
+  await page.getByLabel('Your name').fill('A. Marrow');
+  await page.getByRole('button', { name: 'Join with a passkey' }).click();
+  await expect(page.getByText('Signed in as A. Marrow')).toBeVisible();
+
+  // Out, and in again by the passkey that was made.
+  await page.getByRole('link', { name: 'Your account' }).click();
+  await expect(page.getByText('for localhost, since')).toBeVisible();
+  expect(await barriers(page, 'body')).toEqual([]);
+  await page.getByRole('button', { name: 'Sign out', exact: true }).first().click();
+  const dialog = page.getByRole('dialog', { name: 'Sign in' });
+  expect(await barriers(page, '.p-dialog')).toEqual([]);
+  await dialog.getByRole('button', { name: 'Sign in with a passkey' }).click();
+  await expect(dialog).toBeHidden();
+  await expect(page.getByRole('link', { name: 'Saltmarrow Ferry Terminal' })).toBeVisible();
+
+  // A surveyor for the one site.
+  await page.getByRole('link', { name: 'Saltmarrow Ferry Terminal' }).click();
+  await page.getByRole('button', { name: 'You m' }).click();
+  await page.getByRole('button', { name: 'Who comes to this site' }).click();
+  const comes = page.getByRole('dialog', { name: 'Who comes to this site' });
+  await comes.getByRole('button', { name: 'Invite' }).click();
+  const code = await codeShown(page);
+  expect(await barriers(page, '.p-dialog')).toEqual([]);
+
+  const phone: BrowserContext = await browser.newContext({ viewport: { width: 390, height: 844 } });
+  const surveyor = await phone.newPage();
+  await joinByPassword(surveyor, home, code, 'R. Tolland');
+  await expect(surveyor.getByText('Surveyor', { exact: true })).toBeVisible();
+  await expect(surveyor.getByRole('heading', { name: 'Start a site' })).toBeHidden();
+  await surveyor.goto(`${home}/site/${demoId}/test/r08`);
+  await expect(surveyor.locator('.saved')).toContainText('you as Surveyor');
+  await surveyor.getByLabel(/meter proved/).check();
+  await surveyor.getByRole('textbox', { name: 'Foreign voltage, AC' }).fill('0.1');
+  await surveyor.getByRole('textbox', { name: 'Foreign voltage, AC' }).press('Enter');
+  await expect(surveyor.locator('.saved')).toHaveText(/saved \d/);
+  const by = await surveyor.evaluate(async (id) => {
+    const { entries } = (await (await fetch(`/api/sites/${id}/edits?after=0`)).json()) as {
+      entries: { by: string }[];
+    };
+    return entries.at(-1)?.by;
+  }, demoId);
+  expect(by).toBe('R. Tolland');
+
+  // He reads; he does not decide.
+  await surveyor.goto(`${home}/site/${demoId}/decide/r08`);
+  await cell(surveyor, 'r08', 'ip-coax-unit').click();
+  await surveyor.getByRole('button', { name: /^Choose/ }).click();
+  await expect(surveyor.getByText('your role here is Surveyor, which does not change this')).toBeVisible();
+  await expect(cell(surveyor, 'r08', 'ip-coax-unit')).not.toHaveClass(/chosen/);
+
+  // A code that was used is worth nothing to the next.
+  const intruder = await (await browser.newContext()).newPage();
+  await intruder.goto(`${home}/join#${code}`);
+  await expect(intruder.getByRole('alert')).toContainText('used already, withdrawn, or is too old');
+  await intruder.goto(`${home}/site/${demoId}/survey`);
+  await expect(intruder.getByRole('dialog', { name: 'Sign in' })).toBeVisible();
+  await expect(intruder.getByText('Weighbridge')).toBeHidden();
+
+  // The administrator sees all of it.
+  await page.goto(`${home}/people`);
+  await expect(page.getByText('joined by invitation').first()).toBeVisible();
+  expect(await barriers(page, 'body')).toEqual([]);
+  await page.setViewportSize({ width: 390, height: 844 });
+  expect(await barriers(page, 'body')).toEqual([]);
+  await phone.close();
+});
+
+test('whoever is signed out or loses his role in the middle of the work loses nothing of it', async ({
+  page,
+  first,
+  home,
+  browser,
+}) => {
+  await joinByPassword(page, home, first, 'A. Marrow');
+  await page.goto(`${home}/people`);
+  await page.getByRole('button', { name: 'Make a code' }).click();
+  const code = await codeShown(page);
+  const desk = await (await browser.newContext()).newPage();
+  await joinByPassword(desk, home, code, 'B. Quay');
+  // His own site: whoever starts one owns it.
+  await desk.getByRole('button', { name: 'A fresh demo' }).click();
+  await expect(desk.locator('.saved')).toContainText('you as Owner');
+  const siteId = /site\/([^/]+)/.exec(desk.url())![1]!;
+  await desk.goto(`${home}/site/${siteId}/decide/r08`);
+  await expect(cell(desk, 'r08', 'ip-coax-unit')).toBeVisible();
+
+  // Signed out from elsewhere: the edit waits, and goes once he is in again.
+  await desk.context().clearCookies();
+  await cell(desk, 'r08', 'ip-coax-unit').click();
+  await desk.getByRole('button', { name: /^Choose/ }).click();
+  await expect(desk.getByRole('dialog', { name: 'Sign in' })).toBeVisible();
+  await expect(desk.locator('.saved')).toContainText('sign in again. 1 edit kept in this browser');
+  await signIn(desk, 'B. Quay');
+  await saved(desk);
+  await expect(cell(desk, 'r08', 'ip-coax-unit')).toHaveClass(/chosen/);
+
+  // His role is taken away: what he does then is set aside with the reason.
+  const own = await (await browser.newContext()).newPage();
+  await own.goto(home);
+  await signIn(own, 'A. Marrow');
+  const taken = await own.evaluate(async (id) => {
+    const { members } = (await (await fetch(`/api/sites/${id}/people`)).json()) as {
+      members: { id: string; name: string }[];
+    };
+    const give = (person: string, role: string) =>
+      fetch(`/api/sites/${id}/people`, {
+        method: 'POST',
+        headers: { 'content-type': 'application/json' },
+        body: JSON.stringify({ person, role }),
+      });
+    return (await give(members[0]!.id, 'viewer')).status;
+  }, siteId);
+  // The last owner stays one, until there is another.
+  expect(taken).toBe(422);
+  await own.getByRole('link', { name: 'People' }).click();
+  await own.locator('[data-person="B. Quay"]').getByRole('button', { name: 'Remove' }).click();
+  await own.getByRole('button', { name: 'Remove B. Quay' }).click();
+  await expect(own.locator('[data-person="B. Quay"]')).toBeHidden();
+  await cell(desk, 'r08', 'ip-coax-pair').click();
+  await desk.getByRole('button', { name: /^Choose/ }).click();
+  await expect(desk.getByRole('dialog', { name: 'Sign in' })).toBeVisible();
+  await expect(desk.locator('.saved')).toContainText('1 edit kept in this browser');
+});
