@@ -14,6 +14,8 @@ export default defineConfig({
     launchOptions,
     viewport: { width: 1280, height: 800 },
     colorScheme: 'light',
+    // Pages that come from the browser’s own store answer no test that puts itself between them and the server.
+    serviceWorkers: 'block',
     // A trace of every step takes as long as the step; it is taken when a failure is looked into.
     trace: process.env['TRACE'] ? 'retain-on-failure' : 'off',
   },

@@ -1,14 +1,54 @@
 import path from 'node:path';
 import vue from '@vitejs/plugin-vue';
 import { defineConfig } from 'vite';
+import { VitePWA } from 'vite-plugin-pwa';
 
 // Said by `npm run dev`, whose pages stand beside its server.
 const serverPort = Number(process.env.NEOTROPE_PORT ?? 4127);
 const serverAddress = `http://127.0.0.1:${serverPort}`;
 
+/** Everything that the pages are made of is kept in the browser, so that they open without a network; what the server answers is not, but pictures. */
+const offline = VitePWA({
+  registerType: 'prompt',
+  injectRegister: null,
+  manifest: {
+    name: 'Neotrope',
+    short_name: 'Neotrope',
+    description: 'From analog coax to IP, run by run.',
+    start_url: '/',
+    display: 'standalone',
+    background_color: '#f4f1ea',
+    theme_color: '#1f2d38',
+    icons: [
+      { src: '/mark-192.png', sizes: '192x192', type: 'image/png' },
+      { src: '/mark-512.png', sizes: '512x512', type: 'image/png', purpose: 'any' },
+      { src: '/mark-512.png', sizes: '512x512', type: 'image/png', purpose: 'maskable' },
+    ],
+  },
+  workbox: {
+    globPatterns: ['**/*.{js,mjs,css,html,woff2,wasm,svg,png}'],
+    maximumFileSizeToCacheInBytes: 8_000_000,
+    navigateFallback: '/index.html',
+    navigateFallbackDenylist: [/^\/api\//],
+    cleanupOutdatedCaches: true,
+    runtimeCaching: [
+      {
+        // A picture is named for what is in it: it is never another.
+        urlPattern: ({ url }) => /^\/api\/pictures\/[0-9a-f]/.test(url.pathname),
+        handler: 'CacheFirst',
+        options: {
+          cacheName: 'neotrope-pictures',
+          cacheableResponse: { statuses: [200] },
+          expiration: { maxEntries: 2000, purgeOnQuotaError: true },
+        },
+      },
+    ],
+  },
+});
+
 export default defineConfig({
   root: 'web',
-  plugins: [vue()],
+  plugins: [vue(), offline],
   resolve: {
     alias: [
       { find: '#contract', replacement: path.resolve(import.meta.dirname, 'contract/index.ts') },

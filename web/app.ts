@@ -9,6 +9,7 @@ import PrimeVue from 'primevue/config';
 import ToastService from 'primevue/toastservice';
 import { createApp } from 'vue';
 import App from './App.vue';
+import { registerWorker } from './offline/registerWorker';
 import { router } from './router';
 import { paperAndInk } from './theme/preset';
 
@@ -22,3 +23,5 @@ createApp(App)
   })
   .use(ToastService)
   .mount('#app');
+
+registerWorker();

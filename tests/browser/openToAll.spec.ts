@@ -118,6 +118,9 @@ for (const width of [1280, 390])
       await come(page);
       await expect(opened(page, new RegExp(name, 'i'))).toBeVisible();
       expect(await barriers(page, '.p-dialog'), name).toEqual([]);
+      const box = (await opened(page, new RegExp(name, 'i')).boundingBox())!;
+      expect(box.x, `${name} begins on the screen`).toBeGreaterThanOrEqual(0);
+      expect(box.x + box.width, `${name} ends on the screen`).toBeLessThanOrEqual(width);
     }
   });
 

@@ -152,7 +152,7 @@ shared(
     await expect(aside.getByRole('row').nth(1)).toContainText('IP over coax, multi-port unit');
     await expect(aside.getByRole('row').nth(1)).toContainText('IP over coax, converter pair');
     if (process.env['SHOT']) await page.screenshot({ path: process.env['SHOT'] });
-    await aside.getByRole('button', { name: 'Do mine again' }).click();
+    await aside.getByRole('button', { name: 'Use mine' }).click();
     await expect(aside).toContainText('Nothing is set aside');
     await page.keyboard.press('Escape');
     await expect(cell(page, 'r08', 'ip-coax-unit')).toHaveClass(/chosen/);

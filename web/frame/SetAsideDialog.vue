@@ -33,8 +33,8 @@ const when = (at: string): string =>
           <thead>
             <tr>
               <th>What</th>
-              <th>Yours</th>
-              <th>The other</th>
+              <th>Yours, {{ one.entry.by }}, {{ when(one.entry.at) }}</th>
+              <th>{{ one.other ? `Theirs, ${one.other.by}, ${when(one.other.at)}` : 'Theirs' }}</th>
             </tr>
           </thead>
           <tbody>
@@ -46,9 +46,9 @@ const when = (at: string): string =>
           </tbody>
         </table>
         <div class="acts">
-          <button type="button" class="btn small" @click="problem = aside.again(one)">Do mine again</button>
+          <button type="button" class="btn small" @click="problem = aside.again(one)">Use mine</button>
           <button type="button" class="btn small" @click="aside.putAway(one.entry.id)">
-            Leave it as it is
+            {{ one.clashes.length > 0 ? 'Keep theirs' : 'Leave it out' }}
           </button>
         </div>
       </li>

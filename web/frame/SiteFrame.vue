@@ -13,6 +13,7 @@ import { useSelection } from '../stores/selection';
 import { useAccount } from '../stores/account';
 import { useSite } from '../stores/site';
 import { useSetAside } from '../stores/setAside';
+import { isNewVersionReady, openNewVersion } from '../offline/registerWorker';
 import { useTheme } from '../stores/theme';
 import { useWaitingPhotos } from '../stores/waitingPhotos';
 import { useWhyPanel } from '../stores/whyPanel';
@@ -32,6 +33,8 @@ import WhyPanel from './WhyPanel.vue';
 /** With its pages, which nobody needs to see a site. */
 const HelpDialog = defineAsyncComponent(() => import('./HelpDialog.vue'));
 
+/** Needed only where something waits. */
+const WaitingDialog = defineAsyncComponent(() => import('./WaitingDialog.vue'));
 /** Needed only where people have accounts. */
 const SitePeopleDialog = defineAsyncComponent(() => import('../accounts/SitePeopleDialog.vue'));
 
@@ -54,6 +57,7 @@ const ownShown = ref(false);
 const peopleShown = ref(false);
 const aside = useSetAside();
 const asideShown = ref(false);
+const waitingShown = ref(false);
 const runsShown = ref(false);
 const runList = useTemplateRef('runList');
 const work = useTemplateRef('work');
@@ -100,6 +104,8 @@ const savedWords = computed(() => {
     return `not saved: sign in again. ${counted(store.waiting, 'edit')} kept in this browser${photoWords.value}`;
   if (store.saving === 'waiting')
     return `not saved: the server does not answer. ${counted(store.waiting, 'edit')} kept in this browser${photoWords.value}`;
+  if (store.knownAt !== null)
+    return `no network: as known here at ${new Date(store.knownAt).toLocaleString([], { dateStyle: 'short', timeStyle: 'short' })}`;
   if (store.saving === 'saving') return 'saving';
   return store.savedAt
     ? `saved ${new Date(store.savedAt).toLocaleTimeString([], { hour: '2-digit', minute: '2-digit' })}`
@@ -229,6 +235,14 @@ useKeys([
         >
           {{ aside.here.length }} set aside
         </button>
+        <button
+          v-if="store.saving === 'waiting' || store.knownAt !== null || waitingPhotos.photos.length > 0"
+          type="button"
+          class="plain aside-button"
+          @click="waitingShown = true"
+        >
+          {{ store.waiting + waitingPhotos.photos.length }} waiting
+        </button>
         <button type="button" class="plain runs-button" @click="runsShown = !runsShown">Runs</button>
         <button
           type="button"
@@ -257,6 +271,11 @@ useKeys([
       </div>
     </header>
     <div class="alarms">
+      <p v-if="isNewVersionReady" class="new-version" role="status">
+        A newer version of Neotrope is ready.
+        <button type="button" class="btn small" @click="openNewVersion">Open it</button>
+        <span class="dim">What is not saved yet stays in this browser.</span>
+      </p>
       <OutdatedAlarm
         v-if="evaluation.problem !== null"
         :why="evaluation.problem"
@@ -317,6 +336,7 @@ useKeys([
       "
     />
     <SitePeopleDialog v-if="store.role === 'owner'" v-model:visible="peopleShown" :site-id="store.id" />
+    <WaitingDialog v-model:visible="waitingShown" />
     <SetAsideDialog v-model:visible="asideShown" />
     <FindDialog v-model:visible="finding" />
     <HelpDialog
@@ -343,6 +363,14 @@ useKeys([
 }
 .filtered {
   display: none;
+}
+.new-version {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 10px;
+  align-items: center;
+  padding: 5px 16px;
+  background: var(--copper-3);
 }
 .skip {
   position: absolute;
@@ -488,6 +516,17 @@ main.with-why {
   .site {
     padding: 5px 10px;
     border: 0;
+  }
+  /* What is not saved is read whole, whatever else stands beside it. */
+  header:has(.aside-button) {
+    grid-template-columns: minmax(0, 1fr);
+  }
+  header:has(.aside-button) > * {
+    grid-column: 1;
+    grid-row: auto;
+  }
+  header:has(.aside-button) .saved {
+    white-space: normal;
   }
   .saved {
     white-space: nowrap;

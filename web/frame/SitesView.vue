@@ -11,6 +11,7 @@ import { siteRoleDefinitions, type SiteListing } from '#contract';
 import { api, fileAddress, planCsvAddress, type Answer } from '../stores/api';
 import { useAccount } from '../stores/account';
 import { useCurrentUser, useNameAsked } from '../stores/currentUser';
+import { keptSites } from '../offline/keptSites';
 import { useTour } from '../stores/tour';
 import { tourRunId } from '../stores/tourSteps';
 
@@ -18,6 +19,8 @@ import { tourRunId } from '../stores/tourSteps';
 const router = useRouter();
 const sites = ref<SiteListing[] | null>(null);
 const silent = ref(false);
+/** What can be opened though nobody answers. */
+const onDevice = shallowRef<{ id: string; name: string; keptAt: string }[]>([]);
 const refused = ref<string[]>([]);
 const name = ref('');
 const headEnd = ref('');
@@ -55,6 +58,7 @@ const shown = computed(() => [...current.value, ...(showArchived.value ? archive
 async function load(): Promise<void> {
   const answer = await api.sites();
   silent.value = answer.kind === 'silence';
+  onDevice.value = silent.value ? await keptSites() : [];
   if (answer.kind !== 'answer') return;
   sites.value = answer.value.sites;
   // Without them a site is started empty.
@@ -144,6 +148,16 @@ const copy = ({ id, name: original }: SiteListing) =>
       The server does not answer.
       <button type="button" class="plain" style="text-decoration: underline" @click="load">Try again</button>
     </p>
+    <section v-if="onDevice.length > 0" aria-label="On this device">
+      <h2>On this device</h2>
+      <ul>
+        <li v-for="kept in onDevice" :key="kept.id" class="kept">
+          <RouterLink :to="{ name: 'survey', params: { siteId: kept.id } }">{{ kept.name }}</RouterLink>
+          <span class="dim tiny">opened last {{ new Date(kept.keptAt).toLocaleString() }}</span>
+        </li>
+      </ul>
+      <p class="dim tiny">What you note is kept here, and saved when the server answers again.</p>
+    </section>
     <section v-if="!nameAsked" aria-label="Who works here">
       <h2>Who works here?</h2>
       <p class="who">
@@ -301,6 +315,15 @@ h2 {
 }
 .who :deep(input) {
   padding-block: 5px;
+}
+.kept {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 4px 12px;
+  align-items: baseline;
+  padding: 8px 0;
+  border-bottom: 1px solid var(--rule);
+  font-size: 15px;
 }
 .more {
   padding: 8px 16px 8px 0;

@@ -1,6 +1,7 @@
 import { defineStore } from 'pinia';
 import { computed, ref } from 'vue';
 import type { VisitorSaid } from '#contract';
+import { forgetSites } from '../offline/keptSites';
 import { api, whenSignedOut } from './api';
 import { useCurrentUser, useNameAsked } from './currentUser';
 
@@ -37,6 +38,8 @@ export const useAccount = defineStore('account', () => {
   }
   async function leave(): Promise<void> {
     await api.signOut();
+    // What waits to be saved stays; what was only kept to be looked at goes.
+    await forgetSites();
     visitor.value = { kind: 'stranger' };
     isSignedOut.value = true;
   }

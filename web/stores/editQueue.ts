@@ -30,6 +30,8 @@ export interface Dropped {
   entry: LogEntry;
   why: string;
   clashes: Clash[];
+  /** Who changed the same, and when. */
+  other: { by: string; at: string } | null;
 }
 
 /** A queue on what has happened by now, and what was lost on the way. */
@@ -115,6 +117,14 @@ function withFreeIds(pending: readonly LogEntry[], now: Site): LogEntry[] {
   return all;
 }
 
+/** Who last changed one of the facts that are clashed about. */
+function otherSide(log: readonly LogEntry[], clashes: readonly Clash[]): Dropped['other'] {
+  const isOne = ({ kind, id }: Change): boolean =>
+    clashes.some((clash) => clash.kind === kind && clash.id === id);
+  const last = log.findLast(({ changes }) => changes.some(isOne));
+  return last ? { by: last.by, at: last.at } : null;
+}
+
 /**
  * Takes in what happened elsewhere. Edits on their way are brought together with it field by field and sent again on the new version; those
  * that want something else of the same field, or no longer fit, are set aside and named.
@@ -128,12 +138,14 @@ export function rebase(queue: Queue, entries: readonly LogEntry[]): Rebased {
   for (const entry of withFreeIds(next.pending, site)) {
     const { changes, clashes } = mergeChanges(entry, site);
     if (clashes.length > 0) {
-      dropped.push({ entry, clashes, why: 'the same thing was changed in another window meanwhile' });
+      const why = 'the same thing was changed in another window meanwhile';
+      dropped.push({ entry, clashes, why, other: otherSide(next.log, clashes) });
       continue;
     }
     const applied = applyChanges(site, changes);
     if (applied.kind === 'refused') {
-      dropped.push({ entry, clashes: [], why: applied.problems[0]?.allowed ?? 'it no longer fits' });
+      const why = applied.problems[0]?.allowed ?? 'it no longer fits';
+      dropped.push({ entry, clashes: [], why, other: null });
       continue;
     }
     site = applied.value.site;
@@ -147,7 +159,7 @@ function dropFirst(queue: Queue, why: string): Rebased {
   const [first] = queue.pending;
   if (!first) return { queue, dropped: [] };
   const rest = rebase({ ...queue, pending: queue.pending.slice(1) }, []);
-  return { queue: rest.queue, dropped: [{ entry: first, why, clashes: [] }, ...rest.dropped] };
+  return { queue: rest.queue, dropped: [{ entry: first, why, clashes: [], other: null }, ...rest.dropped] };
 }
 
 /** The queue of a site that is opened: edits that an earlier page left behind are in it, unless they have happened since. */

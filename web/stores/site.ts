@@ -1,4 +1,4 @@
-import { useBroadcastChannel, useDocumentVisibility, useEventListener } from '@vueuse/core';
+import { useBroadcastChannel, useDocumentVisibility, useEventListener, useIntervalFn } from '@vueuse/core';
 import { defineStore } from 'pinia';
 import { computed, ref, shallowRef, watch } from 'vue';
 import {
@@ -9,12 +9,16 @@ import {
   type FactUpdate,
   type Kind,
   type EditOperation,
+  type LogEntry,
   type Site,
 } from '#core/model/site';
 import type { Problem } from '#core/shared/problems';
 import { takeEarly } from '../workers/evaluator';
 import { servedSiteSchema, siteRoleDefinitions, type ServedSite, type SiteRole } from '#contract';
 import { useAccount } from './account';
+import { keepEntries, keepSite, keptSite } from '../offline/keptSites';
+import { keepPictures } from '../offline/keepPictures';
+import { whenIdle } from '../offline/whenIdle';
 import { api, type Answer } from './api';
 import {
   afterAnswer,
@@ -40,6 +44,8 @@ function closedBy(answer: Exclude<Answer<ServedSite>, { kind: 'answer' }>): Open
   return byStatus[answer.refusal.status] ?? 'missing';
 }
 
+/** So often it is asked whether the server is back. */
+const askAgainMs = 10_000;
 const retryMs = [500, 1000, 2000, 4000, 8000];
 /** News of a site that are on their way, and the site that they are of. */
 interface EarlyNews {
@@ -55,6 +61,8 @@ export const useSite = defineStore('site', () => {
   const saving = ref<Saving>('saved');
   const savedAt = ref<string | null>(null);
   const dropped = shallowRef<Dropped[]>([]);
+  /** Of when it is, where nobody answered and it was opened from this device. */
+  const knownAt = ref<string | null>(null);
   /** What whoever opened it is on it; `null` where there are no accounts. */
   const role = ref<SiteRole | null>(null);
   /** What was asked for last that the role does not change. */
@@ -83,6 +91,11 @@ export const useSite = defineStore('site', () => {
   >({ name: 'neotrope' });
 
   function hold(next: Queue, lost: Dropped[] = []): void {
+    const fresh = queue.value ? next.log.slice(queue.value.log.length) : [];
+    if (fresh.length > 0) {
+      void keepEntries(id.value, fresh);
+      savedAt.value = fresh.at(-1)!.at;
+    }
     queue.value = next;
     keepPending(id.value, next.pending);
     if (lost.length > 0) dropped.value = [...lost];
@@ -93,15 +106,20 @@ export const useSite = defineStore('site', () => {
     queue.value = null;
     opened.value = 'opening';
     const ready = await takeEarly(siteId);
-    const answer: Answer<ServedSite> = ready
+    const asked: Answer<ServedSite> = ready
       ? { kind: 'answer', value: servedSiteSchema.parse(JSON.parse(ready.answer)) }
       : await api.site(siteId);
+    // Nobody answers: what this device knows of the site is gone on with.
+    const kept = asked.kind === 'silence' ? await keptSite(siteId) : null;
+    const answer: Answer<ServedSite> = kept ? { kind: 'answer', value: kept.served } : asked;
     if (id.value !== siteId) return;
+    knownAt.value = kept?.keptAt ?? null;
     if (answer.kind !== 'answer') {
       opened.value = closedBy(answer);
       return;
     }
     role.value = answer.value.role;
+    if (!kept) whenIdle(() => void keepSite(answer.value));
     const left = await leftBehind(siteId);
     if (id.value !== siteId) return;
     savedAt.value = answer.value.log.at(-1)?.at ?? null;
@@ -109,6 +127,7 @@ export const useSite = defineStore('site', () => {
     early = ready ? { news: ready.news, site: next.confirmed } : null;
     hold(next, lost);
     opened.value = 'open';
+    whenIdle(() => void keepPictures(next.confirmed, () => id.value === siteId));
     void send();
   }
 
@@ -157,6 +176,7 @@ export const useSite = defineStore('site', () => {
     for (let more = true; more;) {
       const answer = await api.since(siteId, queue.value.version);
       if (answer.kind !== 'answer' || !queue.value || id.value !== siteId) return;
+      knownAt.value = null;
       const { queue: next, dropped: lost } = rebase(queue.value, answer.value.entries);
       // A page that brings nothing new would come again for ever.
       more = answer.value.more && next.version > queue.value.version;
@@ -237,8 +257,25 @@ export const useSite = defineStore('site', () => {
   watch(visibility, (state) => {
     if (state === 'visible') void refresh();
   });
-  useEventListener(window, 'online', () => void send());
-  const waiting = computed(() => queue.value?.pending.length ?? 0);
+  useEventListener(window, 'online', () => void refresh().then(send));
+  // A phone comes back into a network without a word where only the server was away.
+  useIntervalFn(() => {
+    if (knownAt.value !== null) void refresh();
+  }, askAgainMs);
+  const pending = computed<readonly LogEntry[]>(() => queue.value?.pending ?? []);
+  const waiting = computed(() => pending.value.length);
+  /** Takes in edits that waited on another device; those that are known already are not done twice. */
+  function takeWaiting(entries: readonly LogEntry[]): void {
+    if (!queue.value) return;
+    const known = new Set(seenLog(queue.value).map(({ id: one }) => one));
+    const fresh = entries.filter(({ id: one }) => !known.has(one));
+    const { queue: next, dropped: lost } = rebase(
+      { ...queue.value, pending: [...queue.value.pending, ...fresh] },
+      [],
+    );
+    hold(next, lost);
+    void send();
+  }
   // Nothing is lost by leaving: it waits in the browser. But nobody else has it yet, and that is said.
   useEventListener(window, 'beforeunload', (event) => {
     if (saving.value === 'waiting' && waiting.value > 0) event.preventDefault();
@@ -248,12 +285,15 @@ export const useSite = defineStore('site', () => {
     id,
     takeEarlyNews,
     waiting,
+    pending,
+    takeWaiting,
     opened,
     site,
     history,
     saving,
     savedAt,
     dropped,
+    knownAt,
     role,
     beyondRole,
     currentUser,

@@ -52,13 +52,15 @@ export const useWaitingPhotos = defineStore('waitingPhotos', () => {
   }
 
   /** Keeps a photo here. Rejects where the browser has no room for it. */
-  async function add(photo: Pick<WaitingPhoto, 'of' | 'what' | 'picture'>): Promise<void> {
+  async function add(
+    photo: Pick<WaitingPhoto, 'of' | 'what' | 'picture'> & Partial<Pick<WaitingPhoto, 'at' | 'by'>>,
+  ): Promise<void> {
     const waiting: WaitingPhoto = {
+      at: new Date().toISOString(),
+      by: store.signedBy('Surveyor'),
       ...photo,
       id: crypto.randomUUID(),
       siteId: store.id,
-      at: new Date().toISOString(),
-      by: store.signedBy('Surveyor'),
     };
     await (await database()).put('photos', waiting);
     await load();
@@ -86,7 +88,10 @@ export const useWaitingPhotos = defineStore('waitingPhotos', () => {
   async function sendAll(): Promise<void> {
     for (const photo of photos.value.filter(({ refused }) => refused === undefined)) {
       const answer = await api.keepPicture('photo', photo.picture);
-      if (answer.kind === 'silence' || photo.siteId !== store.id || !store.site) return;
+      // Whoever was signed out meanwhile signs in again, and it is sent then.
+      const isToWait =
+        answer.kind === 'silence' || (answer.kind === 'refusal' && answer.refusal.status === 401);
+      if (isToWait || photo.siteId !== store.id || !store.site) return;
       if (answer.kind === 'answer') {
         const { remarks: _, ...kept } = answer.value;
         const problems = note(photo, kept);

@@ -25,6 +25,7 @@ export {
   type Pin,
   type Route,
   type Spot,
+  photoSchema,
 } from './drawing';
 export {
   applyChanges,

@@ -149,20 +149,6 @@ function strike(reading: Reading, why: string): void {
 </template>
 
 <style scoped>
-.file {
-  cursor: pointer;
-  position: relative;
-  overflow: hidden;
-}
-.file input {
-  position: absolute;
-  inset: 0;
-  opacity: 0;
-  cursor: pointer;
-}
-.file:focus-within {
-  outline: 2px solid var(--copper);
-}
 .tools {
   align-items: center;
 }

@@ -360,23 +360,9 @@ const height = 230;
 .tools label.row {
   align-items: center;
 }
-.file {
-  cursor: pointer;
-  position: relative;
-  overflow: hidden;
-}
 .file.off {
   color: var(--ink-3);
   cursor: default;
-}
-.file input {
-  position: absolute;
-  inset: 0;
-  opacity: 0;
-  cursor: pointer;
-}
-.file:focus-within {
-  outline: 2px solid var(--copper);
 }
 .plot {
   position: relative;
