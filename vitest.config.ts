@@ -8,7 +8,7 @@ export default defineConfig({
           name: 'unit',
           // Loading what is tested takes longer than most tests, and nothing in it keeps a state of its own.
           isolate: false,
-          include: ['{core,web,cli,stand-ins}/**/*.test.ts'],
+          include: ['{core,web,server,cli,stand-ins}/**/*.test.ts'],
           testTimeout: 60_000,
         },
       },

@@ -19,6 +19,7 @@ export {
   type QueryOf,
 } from './endpoint';
 export { instruments, type InstrumentAsked, type InstrumentIdentity } from './instruments';
+export { live, newsFile, newsSchema, type News, type Present } from './live';
 export { sitePath } from './paths';
 export { keptPictureSchema, pictureFile, pictures, type KeptPicture } from './pictures';
 export { problemDetailsSchema, type ProblemDetails } from './problem';

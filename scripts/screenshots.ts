@@ -182,7 +182,7 @@ for (const { name, stage, dark = false, phone = false, act } of shots) {
   await page.locator('.stage h1').first().waitFor();
   await act?.(page);
   await page.evaluate(() => document.fonts.ready);
-  await page.waitForLoadState('networkidle');
+  await page.waitForFunction(() => [...document.images].every(({ complete }) => complete));
   taken.set(`${name}.png`, await page.screenshot({ animations: 'disabled' }));
   await page.close();
   console.log(name);

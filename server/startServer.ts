@@ -7,6 +7,7 @@ import { warmUp } from './warmUp';
 import type { Accounts } from './accounts/accounts';
 import { awaitsAdmin, invitationMs, invite } from './accounts/invitations';
 import { hasAccounts } from './accounts/people';
+import { liveSites } from './live/liveSites';
 import { inAddress } from './tls/ownNames';
 import { addressesOf, reachOf, type Reach, type ReachOptions } from './tls/reach';
 import { endEvaluations } from './evaluation/evaluateInChildProcess';
@@ -177,7 +178,17 @@ export async function startServer({
     const accounts = { orm, now };
     const firstCode = await codeForFirst(accounts, reachOptions);
     handler = createApp(
-      { store, accounts, pictures, files, demo, applying, log: noted, hosts: allowedHosts(orm, now) },
+      {
+        store,
+        accounts,
+        live: liveSites(),
+        pictures,
+        files,
+        demo,
+        applying,
+        log: noted,
+        hosts: allowedHosts(orm, now),
+      },
       webDir,
       standIns,
       { reach, addresses },

@@ -5,6 +5,7 @@ import compress from 'koa-compress';
 import helmet from 'koa-helmet';
 import serve from 'koa-static';
 import { accountRoutes } from './accountRoutes';
+import { liveRoutes } from './liveRoutes';
 import { peopleRoutes } from './peopleRoutes';
 import { knowVisitor } from './visitor';
 import type { Reach } from '../tls/reach';
@@ -75,6 +76,7 @@ export function createApp(
   for (const routes of [
     siteRoutes(kept),
     accountRoutes(kept),
+    liveRoutes(kept),
     peopleRoutes(kept.accounts, { addresses, authority: reach.authority }),
     pictureRoutes(kept),
     instrumentRoutes(standIns.tester, door),

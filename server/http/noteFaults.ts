@@ -10,11 +10,16 @@ const whereOf = (context: Context): Where => ({
   route: String((context as Context & { _matchedRoute?: string })._matchedRoute ?? 'no route'),
 });
 
+/** Whoever asked has gone before all of the answer had come: a closed tab is no fault of anything here. */
+const isLeft = (error: unknown, { res }: Context): boolean =>
+  (error as { code?: string }).code === 'ERR_STREAM_PREMATURE_CLOSE' && res.destroyed;
+
 /** Notes what breaks while somebody waits for an answer, and answers that were long in coming. */
 export function noteFaults(app: Koa, log: ServerLog): void {
-  app.on('error', (error: unknown, context?: Context) =>
-    log.fault('An answer failed', error, context && whereOf(context)),
-  );
+  app.on('error', (error: unknown, context?: Context) => {
+    if (context && isLeft(error, context)) return;
+    log.fault('An answer failed', error, context && whereOf(context));
+  });
   app.use(async (context, next) => {
     const start = performance.now();
     await next();

@@ -7,6 +7,7 @@ import { evaluateInChildProcess, planInChildProcess } from '../evaluation/evalua
 import type { FileWorkers } from '../files/fileWorkers';
 import { siteFileText } from '../files/siteFileText';
 import type { ApplyingFolder } from '../recorders/applyingFolder';
+import type { LiveSites } from '../live/liveSites';
 import type { PictureFolder } from '../store/pictureFolder';
 import type { EditOutcome } from '../store/editSite';
 import type { SiteListing as StoredListing, SiteStore, StoredSite } from '../store/siteStore';
@@ -27,6 +28,7 @@ const mostFileBytes = 160_000_000;
 export interface Kept {
   store: SiteStore;
   accounts: Accounts;
+  live: LiveSites;
   pictures: PictureFolder;
   files: FileWorkers;
   applying: ApplyingFolder;
@@ -127,14 +129,16 @@ function editAnswer(outcome: EditOutcome, { params, body }: Asked<typeof sites.e
   }
 }
 
-async function editSite(store: SiteStore, asked: Asked<typeof sites.edit>) {
+async function editSite({ store, live }: Kept, asked: Asked<typeof sites.edit>) {
   const { params, body, context } = asked;
   if (body.site !== params.id)
     throw notRight(400, 'This edit is for another site.', [
       { path: 'site', value: JSON.stringify(body.site), allowed: params.id },
     ]);
   await checkAreas(context, params.id, body.changes);
-  return editAnswer(await store.edit({ ...body, by: nameOf(context, body.by) }), asked);
+  const outcome = await store.edit({ ...body, by: nameOf(context, body.by) });
+  if (outcome.kind === 'done') live.edited(params.id, outcome.entry.version);
+  return editAnswer(outcome, asked);
 }
 
 async function planOf({ version, site }: StoredSite, seconds: number) {
@@ -226,7 +230,7 @@ export function siteRoutes(kept: Kept): Router {
   serveEndpoint(router, sites.since, async ({ params: { id }, query: { after } }) =>
     orNoSite(id, await store.since(id, after)),
   );
-  serveEndpoint(router, sites.edit, (asked) => editSite(store, asked), editLimit);
+  serveEndpoint(router, sites.edit, (asked) => editSite(kept, asked), editLimit);
   downloadRoutes(router, kept);
   return router;
 }

@@ -15,21 +15,27 @@ export type Visitor =
   | { kind: 'stranger' }
   | { kind: 'person'; person: PersonRow; sessionId: string };
 
+async function visitorNow(context: Context, accounts: Accounts, isShared: boolean): Promise<Visitor> {
+  const secret = readCookie(context);
+  const signedIn = secret === null ? null : await sessionOf(accounts, secret);
+  if (signedIn) return { kind: 'person', ...signedIn };
+  return isShared || (await hasAccounts(accounts)) ? { kind: 'stranger' } : { kind: 'without-accounts' };
+}
+
 /** Finds out who comes. Where the server is reached from this machine alone and nobody has an account, it is whoever sits at it. */
 export const knowVisitor =
   (accounts: Accounts, isShared: boolean) =>
   async (context: Context, next: Next): Promise<void> => {
-    const secret = readCookie(context);
-    const signedIn = secret === null ? null : await sessionOf(accounts, secret);
-    const visitor: Visitor = signedIn
-      ? { kind: 'person', ...signedIn }
-      : isShared || (await hasAccounts(accounts))
-        ? { kind: 'stranger' }
-        : { kind: 'without-accounts' };
-    context.state['visitor'] = visitor;
+    context.state['visitor'] = await visitorNow(context, accounts, isShared);
+    context.state['again'] = () => visitorNow(context, accounts, isShared);
     context.state['accounts'] = accounts;
     await next();
   };
+
+/** Finds out anew who listens, where a line has been open for a while. */
+export async function knowAnew(context: Context): Promise<void> {
+  context.state['visitor'] = await (context.state['again'] as () => Promise<Visitor>)();
+}
 
 export const visitorOf = (context: Context): Visitor => context.state['visitor'] as Visitor;
 

@@ -65,6 +65,8 @@ const mayCome: Record<string, readonly string[]> = {
   'POST /sites/:id/bin': owners,
   'DELETE /sites/:id': owners,
   'GET /sites/:id': readers,
+  'GET /sites/:id/news': readers,
+  'POST /sites/:id/here': readers,
   'GET /sites/:id/edits': readers,
   'POST /sites/:id/edits': changers,
   'GET /sites/:id/plan': readers,
@@ -141,6 +143,10 @@ async function wasLetIn(visitor: Visitor, method: string, path: string): Promise
     ...(path === '/pictures' && { 'content-type': 'application/octet-stream' }),
   };
   const response = await visitor(method, `/api${filled(path)}`, body(path), headers);
+  if (response.headers.get('content-type')?.startsWith('text/event-stream')) {
+    await response.body!.cancel();
+    return true;
+  }
   const said = response.headers.get('content-type')?.includes('problem')
     ? ((await response.json()) as { title: string; detail: string })
     : (await response.arrayBuffer(), { title: '', detail: '' });

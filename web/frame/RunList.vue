@@ -3,7 +3,7 @@ import { useElementSize, useMediaQuery, useScroll } from '@vueuse/core';
 import { computed, nextTick, useTemplateRef, watch } from 'vue';
 import type { RunSummary } from '#core/evaluate';
 import { verdictFigure } from '#core/test/findings';
-import { counted } from '#core/shared/labels';
+import { counted, listed } from '#core/shared/labels';
 import { inSight } from '../line/inSight';
 import type { PlaceGroup } from '../stores/selection';
 import MarginBar from '../parts/MarginBar.vue';
@@ -13,6 +13,8 @@ const { groups, runId, filter } = defineProps<{
   runId: string | null;
   filter: string;
   found: { shown: number; all: number };
+  /** Who else has a run in hand. */
+  atRun: ReadonlyMap<string, readonly string[]>;
 }>();
 const emit = defineEmits<{ select: [runId: string]; filter: [text: string] }>();
 
@@ -106,7 +108,10 @@ watch(
             @click="emit('select', key)"
           >
             <span class="mono number">{{ item.camera.number }}</span>
-            <span class="title">{{ item.camera.name }}</span>
+            <span class="title"
+              >{{ item.camera.name
+              }}<span v-if="atRun.has(key)" class="with">{{ ` ${listed(atRun.get(key)!)}` }}</span></span
+            >
             <MarginBar :utilisation="item.findings.binding.utilisation" :state="item.findings.state" />
           </button>
         </template>
@@ -116,6 +121,10 @@ watch(
 </template>
 
 <style scoped>
+.with {
+  color: var(--copper);
+  font-size: 11px;
+}
 .runs {
   display: flex;
   flex-direction: column;

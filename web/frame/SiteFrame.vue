@@ -9,6 +9,7 @@ import { useKeyListener, useKeys } from '../keys/keys';
 import { useFocusBack } from '../keys/useFocusBack';
 import type { StageName } from './stageName';
 import { useEvaluation } from '../stores/evaluation';
+import { useLive } from '../stores/live';
 import { useSelection } from '../stores/selection';
 import { useAccount } from '../stores/account';
 import { useSite } from '../stores/site';
@@ -26,6 +27,7 @@ import FindDialog from './FindDialog.vue';
 import RunList from './RunList.vue';
 import { progressOf, stages } from './stages';
 import StageTape from './StageTape.vue';
+import WaitingDialog from './WaitingDialog.vue';
 import TourBar from './TourBar.vue';
 import UndoOffer from './UndoOffer.vue';
 import WhyPanel from './WhyPanel.vue';
@@ -33,14 +35,13 @@ import WhyPanel from './WhyPanel.vue';
 /** With its pages, which nobody needs to see a site. */
 const HelpDialog = defineAsyncComponent(() => import('./HelpDialog.vue'));
 
-/** Needed only where something waits. */
-const WaitingDialog = defineAsyncComponent(() => import('./WaitingDialog.vue'));
 /** Needed only where people have accounts. */
 const SitePeopleDialog = defineAsyncComponent(() => import('../accounts/SitePeopleDialog.vue'));
 
 const route = useRoute();
 const store = useSite();
 const account = useAccount();
+const live = useLive();
 const evaluation = useEvaluation();
 const selection = useSelection();
 const why = useWhyPanel();
@@ -112,9 +113,10 @@ const savedWords = computed(() => {
     : 'saved';
 });
 const roleWords = computed(() => (store.role ? `, you as ${siteRoleDefinitions[store.role].label}` : ''));
+const othersWords = computed(() => (live.others > 0 ? `, ${counted(live.others, 'other window')} here` : ''));
 const counts = computed(() =>
   store.site
-    ? `${counted(Object.keys(store.site.camera).length, 'camera')}, ${counted(Object.keys(store.site.recorder).length, 'recorder')}${roleWords.value}`
+    ? `${counted(Object.keys(store.site.camera).length, 'camera')}, ${counted(Object.keys(store.site.recorder).length, 'recorder')}${roleWords.value}${othersWords.value}`
     : '',
 );
 
@@ -301,6 +303,7 @@ useKeys([
         :run-id="selection.runId"
         :filter="selection.filter"
         :found="selection.found"
+        :at-run="live.atRun"
         @select="selection.select"
         @filter="(text) => (selection.filter = text)"
       />

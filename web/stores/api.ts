@@ -5,6 +5,8 @@ import {
   devices,
   downloads,
   instruments,
+  live,
+  newsFile,
   pathOf,
   people,
   pictureFile,
@@ -129,6 +131,7 @@ export const api = {
   withdrawFromSite: (id: string, invitationId: string) =>
     ask(people.withdrawFromSite, { params: { id, invitationId } }),
   shared: () => ask(people.shared),
+  here: (id: string, body: BodyOf<typeof live.here>) => ask(live.here, { params: { id }, body }),
   sites: () => ask(sites.list),
   site: (id: string) => ask(sites.read, { params: { id } }),
   since: (id: string, version: number) =>
@@ -172,3 +175,4 @@ export const savedSettingsAddress = (id: string, recorderId: string): string =>
   addressOf(settingsFile.path, { id, recorderId });
 export const pictureAddress = (id: string): string => addressOf(pictureFile.path, { id });
 export const authorityAddress = addressOf(authorityFile.path);
+export const newsAddress = (id: string): string => addressOf(newsFile.path, { id });

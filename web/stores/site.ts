@@ -263,6 +263,7 @@ export const useSite = defineStore('site', () => {
     if (knownAt.value !== null) void refresh();
   }, askAgainMs);
   const pending = computed<readonly LogEntry[]>(() => queue.value?.pending ?? []);
+  const version = computed(() => queue.value?.version ?? 0);
   const waiting = computed(() => pending.value.length);
   /** Takes in edits that waited on another device; those that are known already are not done twice. */
   function takeWaiting(entries: readonly LogEntry[]): void {
@@ -284,6 +285,7 @@ export const useSite = defineStore('site', () => {
   return {
     id,
     takeEarlyNews,
+    version,
     waiting,
     pending,
     takeWaiting,

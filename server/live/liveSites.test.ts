@@ -1,0 +1,44 @@
+import { describe, expect, it } from 'vitest';
+import type { News } from '#contract';
+import { liveSites } from './liveSites';
+
+const window = (windowId: string, runId: string | null, name = 'R. Tolland') => ({ windowId, name, runId });
+
+describe('windows at a site', () => {
+  it('hear of its edits and of each other, and of no other site', () => {
+    const live = liveSites();
+    const [heard, elsewhere]: [News[], News[]] = [[], []];
+    live.listen('a', (news) => heard.push(news));
+    live.listen('b', (news) => elsewhere.push(news));
+    live.edited('a', 4);
+    live.here('a', window('w1', 'r08'));
+    live.here('a', window('w1', 'r08'));
+    live.here('a', window('w1', 'r09'));
+    live.left('a', 'w1');
+    live.left('a', 'w1');
+    expect(heard).toEqual([
+      { kind: 'present', people: [] },
+      { kind: 'edited', version: 4 },
+      { kind: 'present', people: [window('w1', 'r08')] },
+      { kind: 'present', people: [window('w1', 'r09')] },
+      { kind: 'present', people: [] },
+    ]);
+    expect(elsewhere).toHaveLength(1);
+  });
+  it('are gone when nothing was heard of them for a minute, and when nobody listens any more', () => {
+    let now = 0;
+    const live = liveSites(() => now);
+    let last: News | undefined;
+    const stop = live.listen('a', (news) => (last = news));
+    live.here('a', window('w1', 'r08'));
+    now = 50_000;
+    live.here('a', window('w2', null, 'B. Quay'));
+    now = 70_000;
+    live.here('a', window('w2', 'r03', 'B. Quay'));
+    expect(last).toEqual({ kind: 'present', people: [window('w2', 'r03', 'B. Quay')] });
+    stop();
+    live.here('a', window('w3', 'r03'));
+    live.listen('a', (news) => (last = news));
+    expect(last).toEqual({ kind: 'present', people: [] });
+  });
+});
