@@ -148,7 +148,12 @@ export async function browserFigures(root: string, reference: number): Promise<R
   const tracedId = await importSite(server.address, tracedSite(site));
   const browser = await chromium.launch(launchOptions);
   try {
-    const page = await browser.newPage({ viewport: { width: 1280, height: 800 }, reducedMotion: 'reduce' });
+    const page = await browser.newPage({
+      viewport: { width: 1280, height: 800 },
+      reducedMotion: 'reduce',
+      // Opened as for the first time, from the server.
+      serviceWorkers: 'block',
+    });
     const address = `${server.address}/site/${id}/survey`;
     const opening: number[] = [];
     await page.addInitScript(markFirst, '.board [data-run]');

@@ -14,6 +14,7 @@ import {
 } from '#core/model/site';
 import { startServer } from '../server/startServer';
 import { browserFigures } from './browser';
+import { flight } from './flight';
 import { judgement } from './judgement';
 import { against, median, printTable, timed, timesLonger, type Row } from './measure';
 import { network } from './network';
@@ -299,6 +300,7 @@ async function allFigures(): Promise<Row[]> {
     ...(await tables(generatedSite(1000))),
     ...(await edits()),
     ...(await browserFigures(root, reference)),
+    ...(await flight()),
   ];
 }
 

@@ -1,4 +1,4 @@
-// `npm run ordeal`: the server under kills, hostile requests and long use; `--short` in some minutes, `--seed N` for other chances.
+// `npm run ordeal`: the server under kills, hostile requests and long use; `--short` in some minutes, `--accounts` with everybody signed in, `--seed N` for other chances.
 import { buildPrograms, installPackages, run, tool } from './prepare.mjs';
 
 await installPackages();

@@ -1,7 +1,17 @@
 import { gzipSync } from 'node:zlib';
 import type { Row } from '../measure';
 import { randomBelow, type Random } from './seeded';
-import { demoText, importSite, isRunning, kill, newFolder, residentMb, startServer } from './underOrdeal';
+import {
+  demoText,
+  importSite,
+  isRunning,
+  kill,
+  newFolder,
+  residentMb,
+  startServer,
+  asPerson,
+  get,
+} from './underOrdeal';
 
 interface Hostile {
   method: string;
@@ -192,7 +202,7 @@ export async function hostile(count: number, random: Random): Promise<Row[]> {
     try {
       const answer = await fetch(`${server.address}${path}`, {
         method,
-        headers,
+        headers: { ...asPerson(`${server.address}${path}`), ...headers },
         ...(body === undefined ? {} : { body: body as BodyInit }),
         signal: AbortSignal.timeout(30_000),
       });
@@ -210,7 +220,7 @@ export async function hostile(count: number, random: Random): Promise<Row[]> {
   const other = (async () => {
     while (!isOver && isRunning(server)) {
       const start = performance.now();
-      const answer = await fetch(`${server.address}/api/sites`).catch(() => null);
+      const answer = await get(`${server.address}/api/sites`).catch(() => null);
       const took = performance.now() - start;
       figures.longestMs = Math.max(figures.longestMs, took);
       if (!answer || took > 1000) figures.silences += 1;

@@ -9,6 +9,7 @@ import {
   post,
   startServer,
   type UnderOrdeal,
+  get,
 } from './underOrdeal';
 
 const clients = 6;
@@ -58,7 +59,7 @@ interface LogEntry {
 async function wholeLog(address: string, site: string): Promise<LogEntry[]> {
   const log: LogEntry[] = [];
   for (;;) {
-    const answer = await fetch(`${address}/api/sites/${site}/edits?after=${log.at(-1)?.version ?? 0}`);
+    const answer = await get(`${address}/api/sites/${site}/edits?after=${log.at(-1)?.version ?? 0}`);
     const { entries, more } = (await answer.json()) as { entries: LogEntry[]; more: boolean };
     log.push(...entries);
     if (!more) return log;
@@ -86,7 +87,7 @@ export async function kills(count: number, random: Random): Promise<Row[]> {
   const lost = acknowledged.filter(({ id, version }) => versions.get(id) !== version).length;
   const twice = log.length - versions.size;
   const gaps = log.filter(({ version }, index) => version !== index + 1).length;
-  const { version } = (await (await fetch(`${server.address}/api/sites/${site}`)).json()) as {
+  const { version } = (await (await get(`${server.address}/api/sites/${site}`)).json()) as {
     version: number;
   };
   await kill(server, 'SIGTERM');

@@ -1,4 +1,4 @@
-import { spawn, type ChildProcess } from 'node:child_process';
+import { execFileSync, spawn, type ChildProcess } from 'node:child_process';
 import { mkdtempSync, readFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
@@ -11,8 +11,61 @@ export interface UnderOrdeal {
 
 export const newFolder = (): string => mkdtempSync(path.join(tmpdir(), 'neotrope-ordeal-'));
 
-export function startServer(dataDir: string): Promise<UnderOrdeal> {
-  const child = spawn(process.execPath, ['programs/server.js', '--data', dataDir, '--port', '0'], {
+/** Whether everybody signs in to the servers of this ordeal. */
+let withAccounts = false;
+export const demandAccounts = (): void => {
+  withAccounts = true;
+};
+/** What the cookie of whoever joined first at a folder holds. */
+const cookies = new Map<string, string>();
+const cookieByAddress = new Map<string, string>();
+
+/** A code for an account, made beside the server. */
+function codeAt(dataDir: string, role: string): string {
+  const args = [
+    '--import',
+    'tsx',
+    'server/accounts/peopleMain.ts',
+    'invite',
+    '--role',
+    role,
+    '--data',
+    dataDir,
+  ];
+  return execFileSync(process.execPath, args, { encoding: 'utf8' }).split('\n')[0]!;
+}
+
+/** Joins by a code, from an address of its own. */
+export async function join(address: string, code: string, name: string, from: string): Promise<string> {
+  const answer = await fetch(`${address}/api/join`, {
+    method: 'POST',
+    headers: { 'content-type': 'application/json', 'x-forwarded-for': from },
+    body: JSON.stringify({ code, name, password: 'lanes at low water' }),
+  });
+  const cookie = /__Host-neotrope=[^;]+/.exec(answer.headers.get('set-cookie') ?? '')?.[0];
+  if (!cookie) throw new Error(`${name} was refused with ${answer.status}`);
+  return cookie;
+}
+
+/** What a request brings along that comes from a page of whoever is signed in there. */
+export function asPerson(url: string): Record<string, string> {
+  const { origin } = new URL(url);
+  const cookie = cookieByAddress.get(origin);
+  return cookie === undefined ? {} : { cookie, origin };
+}
+
+/** Starts a server on a folder; where everybody signs in, its first account is made on the first start. */
+export async function startServer(dataDir: string): Promise<UnderOrdeal> {
+  if (!withAccounts) return startProcess(dataDir, []);
+  const code = cookies.has(dataDir) ? null : codeAt(dataDir, 'admin');
+  const server = await startProcess(dataDir, ['--trust-proxy', '--name', 'localhost']);
+  if (code !== null) cookies.set(dataDir, await join(server.address, code, 'A. Marrow', '192.0.2.1'));
+  cookieByAddress.set(server.address, cookies.get(dataDir)!);
+  return server;
+}
+
+function startProcess(dataDir: string, args: readonly string[]): Promise<UnderOrdeal> {
+  const child = spawn(process.execPath, ['programs/server.js', '--data', dataDir, '--port', '0', ...args], {
     stdio: ['ignore', 'pipe', 'pipe'],
   });
   return new Promise((resolve, reject) => {
@@ -44,10 +97,12 @@ export function residentMb({ child }: UnderOrdeal): number {
   return Number(/VmRSS:\s+(\d+)/.exec(status)?.[1] ?? NaN) / 1024;
 }
 
+export const get = (address: string): Promise<Response> => fetch(address, { headers: asPerson(address) });
+
 export const post = (address: string, body: unknown): Promise<Response> =>
   fetch(address, {
     method: 'POST',
-    headers: { 'content-type': 'application/json' },
+    headers: { 'content-type': 'application/json', ...asPerson(address) },
     body: typeof body === 'string' ? body : JSON.stringify(body),
   });
 
@@ -81,3 +136,9 @@ export const choosing = (
     },
   ],
 });
+
+/** A code that lets somebody come to a site. */
+export async function invitedTo(address: string, site: string, role: string): Promise<string> {
+  const answer = await post(`${address}/api/sites/${site}/invitations`, { role });
+  return ((await answer.json()) as { code: string }).code;
+}

@@ -1,7 +1,8 @@
 import type { Accounts } from './accounts';
 import { PersonRow, type InvitationRow } from './entities';
 import { forgetFailures } from './lockOut';
-import { setMember } from './members';
+import { siteRoles } from '#contract';
+import { rolesOf, setMember } from './members';
 import { addPerson, personWithId } from './people';
 import { endOtherSessions } from './sessions';
 import { useUp } from './invitations';
@@ -26,13 +27,17 @@ async function recover(accounts: Accounts, id: string, passwordHash: string | nu
   return { kind: 'joined', person };
 }
 
-/** What an invitation to a site gives to somebody who has an account. */
+/** What an invitation to a site gives to somebody who has an account: never less than he has there already. */
 export async function takeUp(
   accounts: Accounts,
   { site, siteRole }: InvitationRow,
   person: string,
 ): Promise<void> {
-  if (site && siteRole) await setMember(accounts, site, person, siteRole);
+  if (!site || !siteRole) return;
+  const now = (await rolesOf(accounts, person)).get(site);
+  // Roles are listed from the one that allows most.
+  if (now === undefined || siteRoles.indexOf(siteRole) < siteRoles.indexOf(now))
+    await setMember(accounts, site, person, siteRole);
 }
 
 /** Uses an invitation up: an account is made for whoever has its code, or given again. */

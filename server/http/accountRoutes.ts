@@ -207,7 +207,9 @@ function ownRoutes(router: Router, accounts: Accounts): void {
 
   serveEndpoint(router, endpoints.takeUp, async ({ body: { code }, context }) => {
     const invitation = await invitationFor(accounts, code);
-    if (invitation.recovers || !(await useUp(accounts, invitation.id))) throw noCode();
+    if (!invitation.site)
+      throw notRight(422, 'This code makes an account, and you have one. It was not used up.', []);
+    if (!(await useUp(accounts, invitation.id))) throw noCode();
     await takeUp(accounts, invitation, personOf(context).person.id);
     await note(context, 'took up an invitation');
     return null;

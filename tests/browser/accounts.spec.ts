@@ -83,8 +83,23 @@ test('a firm comes together: an administrator by passkey, a surveyor by his invi
   await page.getByRole('button', { name: 'Sign out', exact: true }).first().click();
   const dialog = page.getByRole('dialog', { name: 'Sign in' });
   expect(await barriers(page, '.p-dialog')).toEqual([]);
+  const signed = page.waitForRequest('**/api/sign-in/passkey');
   await dialog.getByRole('button', { name: 'Sign in with a passkey' }).click();
+  const overheard = (await signed).postData()!;
   await expect(dialog).toBeHidden();
+  // What was signed once is worth nothing a second time.
+  const replayed = await page.evaluate(
+    async (body) =>
+      (
+        await fetch('/api/sign-in/passkey', {
+          method: 'POST',
+          headers: { 'content-type': 'application/json' },
+          body,
+        })
+      ).status,
+    overheard,
+  );
+  expect(replayed).toBe(401);
   await expect(page.getByRole('link', { name: 'Saltmarrow Ferry Terminal' })).toBeVisible();
 
   // A surveyor for the one site.
@@ -194,4 +209,14 @@ test('whoever is signed out or loses his role in the middle of the work loses no
   await desk.getByRole('button', { name: /^Choose/ }).click();
   await expect(desk.getByRole('dialog', { name: 'Sign in' })).toBeVisible();
   await expect(desk.locator('.saved')).toContainText('1 edit kept in this browser');
+
+  // Somebody else signs in on that device: what waits of the one before does not go out under his name.
+  await signIn(desk, 'A. Marrow');
+  await expect(cell(desk, 'r08', 'ip-coax-unit')).toHaveClass(/chosen/);
+  await expect(desk.locator('.saved')).toContainText('saved');
+  const versions = await own.evaluate(
+    async (id) => ((await (await fetch(`/api/sites/${id}`)).json()) as { version: number }).version,
+    siteId,
+  );
+  expect(versions).toBe(1);
 });

@@ -128,6 +128,32 @@ shared(
   },
 );
 
+shared('a device without room says that what waits is in this window only', async ({ page, open }) => {
+  await page.addInitScript(() => {
+    // Full for what waits; what the page remembers beside it is none of this test's.
+    const kept = Storage.prototype.setItem;
+    Storage.prototype.setItem = function (key: string, value: string) {
+      if (key.startsWith('neotrope-pending')) throw new DOMException('full', 'QuotaExceededError');
+      kept.call(this, key, value);
+    };
+    const put = IDBObjectStore.prototype.put;
+    IDBObjectStore.prototype.put = function (value: unknown) {
+      if (this.name === 'edits') throw new DOMException('full', 'QuotaExceededError');
+      return put.call(this, value);
+    };
+  });
+  await open('decide/r08');
+  await page.route('**/edits', (route) => route.abort());
+  await cell(page, 'r08', 'ip-coax-unit').click();
+  await page.getByRole('button', { name: /^Choose/ }).click();
+  await expect(page.locator('.saved')).toContainText('this device has no room: 1 edit in this window only');
+  await page.getByRole('button', { name: '1 waiting' }).click();
+  await expect(page.getByRole('button', { name: 'Save as a file' })).toBeVisible();
+  await page.keyboard.press('Escape');
+  await page.unroute('**/edits');
+  await saved(page);
+});
+
 shared(
   'an edit that meets another of the same thing is set aside with both, and can be done again after a reload',
   async ({ page, open, siteId, server }) => {

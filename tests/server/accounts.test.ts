@@ -133,6 +133,17 @@ describe('an invitation', () => {
     expect((await guest('GET', `/api/sites/${siteId}`)).status).toBe(200);
     expect((await guest('POST', `/api/sites/${siteId}/edits`, choosing('c01', 'keep', 0))).status).toBe(403);
   });
+  it('takes nothing from an owner who takes up a lesser role, and a code for an account is not wasted', async () => {
+    const owner = await shared.signedIn(await shared.add('V. Owner', 'guest', { [siteId]: 'owner' }));
+    const { code } = (await (
+      await owner('POST', `/api/sites/${siteId}/invitations`, { role: 'viewer' })
+    ).json()) as { code: string };
+    expect((await owner('POST', '/api/join/take-up', { code }, elsewhere())).status).toBe(204);
+    expect((await owner('GET', `/api/sites/${siteId}/people`)).status).toBe(200);
+    const staff = await invite(shared.accounts, toStaff(), invitationMs.usual);
+    expect((await owner('POST', '/api/join/take-up', { code: staff.code }, elsewhere())).status).toBe(422);
+    expect(await invitationOf(shared.accounts, staff.code)).not.toBeNull();
+  });
   it('is known in the database by its hash, whose 20 letters nobody tries out', () => {
     const codes = Array.from({ length: 200 }, newCode);
     expect(new Set(codes).size).toBe(200);

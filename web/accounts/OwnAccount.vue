@@ -86,7 +86,13 @@ async function leave(): Promise<void> {
   <main class="own">
     <p><RouterLink to="/">All sites</RouterLink></p>
     <h1>{{ account.person?.name ?? 'Your account' }}</h1>
-    <p><button type="button" class="btn" @click="leave">Sign out</button></p>
+    <p class="row">
+      <button type="button" class="btn" @click="leave">Sign out</button
+      ><span class="dim tiny"
+        >Sites are taken off this device. What is not saved yet stays, and goes when you sign in here
+        again.</span
+      >
+    </p>
     <div v-if="problems.length > 0" class="caution" role="alert">
       <p v-for="problem in problems" :key="problem">{{ problem }}</p>
     </div>

@@ -11,6 +11,7 @@ import type { StageName } from './stageName';
 import { useEvaluation } from '../stores/evaluation';
 import { useLive } from '../stores/live';
 import { useSelection } from '../stores/selection';
+import { isPendingKept } from '../stores/pendingEdits';
 import { useAccount } from '../stores/account';
 import { useSite } from '../stores/site';
 import { useSetAside } from '../stores/setAside';
@@ -101,6 +102,8 @@ const waitingWords = computed(() =>
   waitingPhotos.waiting > 0 ? `${counted(waitingPhotos.waiting, 'photo')} not uploaded yet` : '',
 );
 const savedWords = computed(() => {
+  if (store.waiting > 0 && !isPendingKept.value)
+    return `not saved, and this device has no room: ${counted(store.waiting, 'edit')} in this window only. Save them as a file under “waiting”`;
   if (store.saving === 'waiting' && account.isSignedOut)
     return `not saved: sign in again. ${counted(store.waiting, 'edit')} kept in this browser${photoWords.value}`;
   if (store.saving === 'waiting')

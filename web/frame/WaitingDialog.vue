@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import Dialog from 'primevue/dialog';
-import { ref, watch } from 'vue';
+import { computed, ref, watch } from 'vue';
 import { counted } from '#core/shared/labels';
 import { fromWaitingFile, toWaitingFile } from '../offline/waitingFile';
 import { useSite } from '../stores/site';
@@ -16,8 +16,11 @@ const problem = ref('');
 const room = ref('');
 const megabytes = (bytes: number): string =>
   `${(bytes / 1e6).toLocaleString([], { maximumFractionDigits: 1 })} MB`;
-const when = (at: string): string =>
-  new Date(at).toLocaleString([], { dateStyle: 'short', timeStyle: 'short' });
+const moments = new Intl.DateTimeFormat([], { dateStyle: 'short', timeStyle: 'short' });
+const when = (at: string): string => moments.format(new Date(at));
+/** So many are listed; a day's work apart is more than anybody reads. */
+const mostListed = 50;
+const listedEdits = computed(() => store.pending.slice(0, mostListed));
 
 watch(visible, async (isOpen) => {
   if (!isOpen) return;
@@ -69,8 +72,11 @@ async function takeIn(event: Event): Promise<void> {
       Everything that was noted here is saved.
     </p>
     <ul v-else>
-      <li v-for="entry in store.pending" :key="entry.id">
+      <li v-for="entry in listedEdits" :key="entry.id">
         {{ entry.label }} <span class="dim tiny">{{ entry.by }}, {{ when(entry.at) }}</span>
+      </li>
+      <li v-if="store.pending.length > mostListed" class="dim">
+        and {{ counted(store.pending.length - mostListed, 'edit') }} more
       </li>
       <li v-for="photo in photos.photos" :key="photo.id">
         Photo of {{ photo.what }}

@@ -3,7 +3,7 @@ import { computed, ref } from 'vue';
 import type { VisitorSaid } from '#contract';
 import { forgetSites } from '../offline/keptSites';
 import { api, whenSignedOut } from './api';
-import { useCurrentUser, useNameAsked } from './currentUser';
+import { useCurrentUser, useNameAsked, useSignedInAs } from './currentUser';
 
 /** Who is signed in here, where the server asks that of anybody. */
 export const useAccount = defineStore('account', () => {
@@ -14,6 +14,9 @@ export const useAccount = defineStore('account', () => {
   const signIns = ref(0);
   const name = useCurrentUser();
   const nameAsked = useNameAsked();
+  const signedInAs = useSignedInAs();
+  /** The page is opened anew for another person; what waits of the one before stays where it is. */
+  let isChangingHands = false;
 
   whenSignedOut(() => {
     isSignedOut.value = true;
@@ -26,7 +29,15 @@ export const useAccount = defineStore('account', () => {
     if (answer.kind !== 'answer') return;
     visitor.value = answer.value;
     isSignedOut.value = answer.value.kind === 'stranger';
+    if (answer.value.kind === 'without-accounts') signedInAs.value = '';
     if (answer.value.kind !== 'person') return;
+    const before = signedInAs.value;
+    signedInAs.value = answer.value.person.name;
+    // What was kept for somebody else is not for whoever comes after him.
+    if (before !== '' && before !== signedInAs.value) {
+      await forgetSites();
+      isChangingHands = true;
+    }
     // What somebody notes stands under the name of his account.
     name.value = answer.value.person.name;
     nameAsked.value = true;
@@ -34,7 +45,8 @@ export const useAccount = defineStore('account', () => {
   /** Somebody has come in. */
   async function cameIn(): Promise<void> {
     await load();
-    signIns.value += 1;
+    if (isChangingHands) window.location.reload();
+    else signIns.value += 1;
   }
   async function leave(): Promise<void> {
     await api.signOut();
@@ -43,5 +55,15 @@ export const useAccount = defineStore('account', () => {
     visitor.value = { kind: 'stranger' };
     isSignedOut.value = true;
   }
-  return { visitor, person, isAdmin, isSignedOut, signIns, load, cameIn, leave };
+  return {
+    visitor,
+    person,
+    isAdmin,
+    isSignedOut,
+    signIns,
+    isChangingHands: () => isChangingHands,
+    load,
+    cameIn,
+    leave,
+  };
 });

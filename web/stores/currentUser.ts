@@ -14,3 +14,9 @@ export const useNameAsked = (): Ref<boolean> => useLocalStorage('neotrope-person
 
 /** The name as it goes into the record. */
 export const signedAs = (name: string, role: Role): string => name.trim() || role;
+
+/** The name of the account that is signed in on this device, also where nobody answers; empty where there are no accounts. */
+export const useSignedInAs = (): Ref<string> => useLocalStorage('neotrope-signed-in-as', '');
+
+/** Whether what waits here is of whoever works here now: under an account only what he noted goes out under his name. */
+export const isMine = (signedInAs: string, by: string): boolean => signedInAs === '' || by === signedInAs;

@@ -1,19 +1,11 @@
 import { describe, expect, it } from 'vitest';
 import { applyChanges, toSiteFile, type Change, type LogEntry, type OptionKind } from '#core/model/site';
 import { saltmarrowSite } from '../../core/model/site/testSite';
-import {
-  afterAnswer,
-  enqueue,
-  nextToSend,
-  openQueue,
-  rebase,
-  seenLog,
-  seenSite,
-  type Queue,
-} from './editQueue';
+import { afterAnswer, enqueue, nextToSend, openQueue, rebase, seenLog, type Queue } from './editQueue';
 
 const at = '2026-03-12T09:00:00Z';
-const empty: Queue = { version: 4, confirmed: saltmarrowSite(), log: [], pending: [] };
+const base = saltmarrowSite();
+const empty: Queue = { version: 4, confirmed: base, log: [], pending: [], seen: base };
 const choose = (id: string, option: OptionKind): Change => ({
   kind: 'choice',
   id,
@@ -77,14 +69,14 @@ describe('a site that is opened', () => {
     const file = toSiteFile(confirmed);
     const { queue, dropped } = openQueue({ id: 's', version: 4, file, log: [happened] }, left);
     expect([queue.pending.map(({ id }) => id), dropped]).toEqual([['b'], []]);
-    expect(seenSite(queue).choice['c09']?.option).toBe('keep');
+    expect(queue.seen.choice['c09']?.option).toBe('keep');
   });
 });
 
 describe('edits on their way', () => {
   it('are seen at once and sent one by one on what is confirmed', () => {
     const queue = queued(draft('a', choose('c08', 'keep')), draft('b', choose('c09', 'keep')));
-    expect(seenSite(queue).choice['c09']?.option).toBe('keep');
+    expect(queue.seen.choice['c09']?.option).toBe('keep');
     expect(queue.confirmed.choice['c08']).toBeUndefined();
     expect(nextToSend(queue)).toMatchObject({ id: 'a', baseVersion: 4 });
     const { queue: next } = rebase(queue, [logged('a', 5, choose('c08', 'keep'))]);
@@ -108,7 +100,7 @@ describe('edits on their way', () => {
     const entry = logged('a', 5, { kind: 'run', id: 'r08', set: said as typeof run });
     const { queue: next, dropped } = afterAnswer(queue, { kind: 'answer', value: { entry } })!;
     expect(dropped).toEqual([]);
-    expect(seenSite(next).run['r08']!.segments[0]!.lengthM).toBe(22);
+    expect(next.seen.run['r08']!.segments[0]!.lengthM).toBe(22);
   });
   it('that do not fit are never taken in', () => {
     expect(enqueue(empty, draft('a', choose('c99', 'keep')), at)).toMatchObject({ kind: 'refused' });
@@ -118,7 +110,7 @@ describe('edits on their way', () => {
       logged('z', 5, choose('c09', 'keep')),
     ]);
     expect([dropped, queue.pending.length, queue.version]).toEqual([[], 1, 5]);
-    expect(seenSite(queue).choice).toMatchObject({ c08: { option: 'keep' }, c09: { option: 'keep' } });
+    expect(queue.seen.choice).toMatchObject({ c08: { option: 'keep' }, c09: { option: 'keep' } });
   });
   it('are dropped by name when another window changed the same thing', () => {
     const { queue, dropped } = rebase(
@@ -129,7 +121,7 @@ describe('edits on their way', () => {
       { entry: { label: 'a' }, why: expect.stringMatching(/another window/) as string },
     ]);
     expect(queue.pending.map(({ id }) => id)).toEqual(['b']);
-    expect(seenSite(queue).choice['c08']?.option).toBe('ip-coax-unit');
+    expect(queue.seen.choice['c08']?.option).toBe('ip-coax-unit');
   });
   it('that the server refused take those with them that stood on them', () => {
     const place = saltmarrowSite().place['quay']!;
@@ -159,7 +151,7 @@ describe('what two windows did apart', () => {
     );
     const { queue: next, dropped } = rebase(queue, [logged('z', 5, set({ name: 'Weighbridge north' }))]);
     expect(dropped).toEqual([]);
-    expect(seenSite(next).camera['c08']).toMatchObject({
+    expect(next.seen.camera['c08']).toMatchObject({
       name: 'Weighbridge north',
       note: 'Bracket is loose',
       targetM: 9,
@@ -185,7 +177,7 @@ describe('what two windows did apart', () => {
     const queue = queued(draft('a', made('Annex, mine')), draft('b', set({ placeId: 'annex' })));
     const { queue: next, dropped } = rebase(queue, [logged('z', 5, made('Annex, theirs'))]);
     expect(dropped).toEqual([]);
-    const site = seenSite(next);
+    const site = next.seen;
     expect([site.place['annex']!.name, site.place['annex-2']!.name, site.camera['c08']!.placeId]).toEqual([
       'Annex, theirs',
       'Annex, mine',
@@ -210,7 +202,7 @@ describe('what two windows did apart', () => {
     if (after.kind === 'refused') throw new Error();
     const served = { id: 's', version: 5, log: [theirs], file: toSiteFile(after.value.site) };
     const { queue, dropped } = openQueue(served as never, left);
-    expect(seenSite(queue).camera['c08']).toMatchObject({
+    expect(queue.seen.camera['c08']).toMatchObject({
       note: 'Bracket is loose',
       targetM: 9,
       name: 'North',

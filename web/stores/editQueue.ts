@@ -1,3 +1,4 @@
+import same from 'fast-deep-equal';
 import type { ServedSite } from '#contract';
 import {
   applyChanges,
@@ -21,6 +22,8 @@ export interface Queue {
   confirmed: Site;
   log: LogEntry[];
   pending: LogEntry[];
+  /** The site as the person sees it: what is confirmed, with what is on its way already applied. */
+  seen: Site;
 }
 
 export type Draft = Pick<Edit, 'id' | 'site' | 'label' | 'operation' | 'by' | 'changes'>;
@@ -47,11 +50,6 @@ function apply(site: Site, changes: readonly Change[]): Site {
   return applied.value.site;
 }
 
-/** The site as the person sees it: what is confirmed, with what is on its way already applied. */
-export function seenSite({ confirmed, pending }: Queue): Site {
-  return pending.reduce((site, entry) => apply(site, entry.changes), confirmed);
-}
-
 /** Everything that happened or is about to, for undo and redo. */
 export function seenLog({ log, pending }: Queue): LogEntry[] {
   return [...log, ...pending];
@@ -63,7 +61,7 @@ export function enqueue(
   draft: Draft,
   at: string,
 ): { kind: 'sound'; queue: Queue } | { kind: 'refused'; problems: Problem[] } {
-  const applied = applyChanges(seenSite(queue), draft.changes);
+  const applied = applyChanges(queue.seen, draft.changes);
   if (applied.kind === 'refused') return applied;
   const entry: LogEntry = {
     ...draft,
@@ -72,7 +70,10 @@ export function enqueue(
     at,
     inverse: applied.value.inverse,
   };
-  return { kind: 'sound', queue: { ...queue, pending: [...queue.pending, entry] } };
+  return {
+    kind: 'sound',
+    queue: { ...queue, pending: [...queue.pending, entry], seen: applied.value.site },
+  };
 }
 
 /** The edit to send next, on the version that is confirmed now. */
@@ -83,7 +84,7 @@ export function nextToSend({ version, pending }: Queue): Edit | undefined {
   return { ...edit, baseVersion: version };
 }
 
-/** Takes in edits that happened at the server, this window's own among them. */
+/** Takes in edits that happened at the server, this window's own among them. What is seen is worked out anew by whoever asked. */
 function takeIn(queue: Queue, entries: readonly LogEntry[]): Queue {
   // One that happened long ago, its answer lost, may be older than what is held: it is off the queue all the same.
   const ids = new Set(entries.map(({ id }) => id));
@@ -95,6 +96,7 @@ function takeIn(queue: Queue, entries: readonly LogEntry[]): Queue {
     confirmed: fresh.reduce((site, entry) => apply(site, entry.changes), queue.confirmed),
     log: [...queue.log, ...fresh],
     pending,
+    seen: queue.seen,
   };
 }
 
@@ -126,11 +128,34 @@ function otherSide(log: readonly LogEntry[], clashes: readonly Clash[]): Dropped
 }
 
 /**
+ * The queue once its first edit has happened just as it was meant, and nothing else meanwhile: what waits behind stands on the same as
+ * before, and so does what is seen. A thousand that waited through a day take a thousand steps, not a thousand times a thousand.
+ */
+function confirmFirst(queue: Queue, entry: LogEntry): Queue | null {
+  const [first, ...pending] = queue.pending;
+  const isAsMeant =
+    first?.id === entry.id && entry.version === queue.version + 1 && same(entry.changes, first.changes);
+  if (!isAsMeant) return null;
+  return {
+    ...queue,
+    version: entry.version,
+    confirmed: apply(queue.confirmed, entry.changes),
+    log: [...queue.log, entry],
+    pending,
+  };
+}
+
+/**
  * Takes in what happened elsewhere. Edits on their way are brought together with it field by field and sent again on the new version; those
  * that want something else of the same field, or no longer fit, are set aside and named.
  */
-export function rebase(queue: Queue, entries: readonly LogEntry[]): Rebased {
-  const next = takeIn(queue, entries);
+export function rebase(before: Queue, entries: readonly LogEntry[]): Rebased {
+  let queue = before;
+  let rest = entries.filter(({ version }) => version > before.version);
+  for (let own = rest[0] && confirmFirst(queue, rest[0]); own; own = rest[0] && confirmFirst(queue, rest[0]))
+    [queue, rest] = [own, rest.slice(1)];
+  if (queue !== before && rest.length === 0) return { queue, dropped: [] };
+  const next = takeIn(queue, queue === before ? entries : rest);
   if (next === queue && entries.length > 0) return { queue, dropped: [] };
   const dropped: Dropped[] = [];
   const pending: LogEntry[] = [];
@@ -151,7 +176,7 @@ export function rebase(queue: Queue, entries: readonly LogEntry[]): Rebased {
     site = applied.value.site;
     pending.push({ ...entry, changes, inverse: applied.value.inverse });
   }
-  return { queue: { ...next, pending }, dropped };
+  return { queue: { ...next, pending, seen: site }, dropped };
 }
 
 /** Takes back the edit that the server refused, and those after it that stood on it. */
@@ -169,7 +194,8 @@ export function openQueue(
 ): Rebased {
   const sent = new Set(log.map(({ id }) => id));
   const pending = left.filter(({ id }) => !sent.has(id));
-  return rebase({ version, confirmed: siteFromTrusted(file), log, pending }, []);
+  const confirmed = siteFromTrusted(file);
+  return rebase({ version, confirmed, log, pending, seen: confirmed }, []);
 }
 
 /** What the answer to the first edit makes of the queue; `null` where nobody could answer, and it is to be sent again. */

@@ -27,12 +27,11 @@ import {
   openQueue,
   rebase,
   seenLog,
-  seenSite,
   type Dropped,
   type Queue,
 } from './editQueue';
 import { keepPending, leftBehind } from './pendingEdits';
-import { signedAs, useCurrentUser, type Role } from './currentUser';
+import { isMine, signedAs, useCurrentUser, useSignedInAs, type Role } from './currentUser';
 
 export type Saving = 'saved' | 'saving' | 'waiting';
 export type Opened = 'opening' | 'open' | 'missing' | 'unreachable' | 'signed-out' | 'not-allowed';
@@ -69,6 +68,7 @@ export const useSite = defineStore('site', () => {
   const beyondRole = shallowRef<{ label: string; role: string } | null>(null);
   const account = useAccount();
   const currentUser = useCurrentUser();
+  const signedInAs = useSignedInAs();
   const signedBy = (role: Role): string => signedAs(currentUser.value, role);
 
   /** What is being made of the site since before the page was ready, and the site that it is made of. */
@@ -79,7 +79,7 @@ export const useSite = defineStore('site', () => {
     return taken;
   }
 
-  const site = computed<Site | null>(() => (queue.value ? seenSite(queue.value) : null));
+  const site = computed<Site | null>(() => queue.value?.seen ?? null);
   /** Everybody takes back what is his own. */
   const history = computed(() => {
     const me = signedBy('Surveyor');
@@ -120,7 +120,7 @@ export const useSite = defineStore('site', () => {
     }
     role.value = answer.value.role;
     if (!kept) whenIdle(() => void keepSite(answer.value));
-    const left = await leftBehind(siteId);
+    const left = await leftBehind(siteId, (by) => isMine(signedInAs.value, by));
     if (id.value !== siteId) return;
     savedAt.value = answer.value.log.at(-1)?.at ?? null;
     const { queue: next, dropped: lost } = openQueue(answer.value, left);
@@ -137,6 +137,8 @@ export const useSite = defineStore('site', () => {
   /** Nobody answers just now: it is tried again, the longer it lasts the less often. */
   function sendLater(): void {
     saving.value = 'waiting';
+    // Now there is something to lose: where room is scarce, browsers throw away what nobody asked them to keep.
+    if (failures === 0) void navigator.storage?.persist?.();
     window.setTimeout(() => void send(), retryMs[Math.min(failures, retryMs.length - 1)]);
     failures += 1;
   }
@@ -166,11 +168,19 @@ export const useSite = defineStore('site', () => {
       saving.value = 'saved';
     } finally {
       sending = false;
+      if (isNewsWaiting) void refresh();
     }
   }
 
+  /** There is news while edits are being sent: their answers bring it, or it is asked for after them. */
+  let isNewsWaiting = false;
   /** Takes in what other windows have done since. */
   async function refresh(): Promise<void> {
+    if (sending) {
+      isNewsWaiting = true;
+      return;
+    }
+    isNewsWaiting = false;
     if (!queue.value) return opened.value === 'opening' ? undefined : open(id.value);
     const siteId = id.value;
     for (let more = true; more;) {
@@ -279,7 +289,7 @@ export const useSite = defineStore('site', () => {
   }
   // Nothing is lost by leaving: it waits in the browser. But nobody else has it yet, and that is said.
   useEventListener(window, 'beforeunload', (event) => {
-    if (saving.value === 'waiting' && waiting.value > 0) event.preventDefault();
+    if (saving.value === 'waiting' && waiting.value > 0 && !account.isChangingHands()) event.preventDefault();
   });
 
   return {

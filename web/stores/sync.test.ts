@@ -11,16 +11,7 @@ import {
 } from '#core/model/site';
 import type { Answer } from './api';
 import { broughtUp } from '../offline/keptSites';
-import {
-  afterAnswer,
-  enqueue,
-  nextToSend,
-  openQueue,
-  rebase,
-  seenSite,
-  type Dropped,
-  type Queue,
-} from './editQueue';
+import { afterAnswer, enqueue, nextToSend, openQueue, rebase, type Dropped, type Queue } from './editQueue';
 
 // Three devices and a server, through edits, flights, crashes, lost answers and clocks that disagree. What the server does is written here
 // once more, as plainly as can be, so that the queue is held against something else than itself.
@@ -52,7 +43,7 @@ const newWorld = (): World => ({
   server: { version: 0, site: start, log: [] },
   acknowledged: new Set(),
   devices: [0, 1, 2].map((k) => ({
-    queue: { version: 0, confirmed: start, log: [], pending: [] },
+    queue: { version: 0, confirmed: start, log: [], pending: [], seen: start },
     disk: { pending: [], kept: { site: start, version: 0, log: [] } },
     inFlight: false,
     // A year apart from each other.
@@ -98,7 +89,7 @@ function take(device: Device, next: Queue, dropped: readonly Dropped[]): void {
 
 /** Edits fields that others edit too, readings that nobody else makes, and things under ids of its own. */
 function changesFor(device: Device, who: number, what: number): Change[] {
-  const seen = seenSite(device.queue);
+  const seen = device.queue.seen;
   const id = `place-${what % 4}`;
   const place = seen.place[id];
   const about = seen.about['about']!;
@@ -247,7 +238,8 @@ describe('three devices and a server', () => {
         // Nobody differs from the server, to the last field.
         for (const { queue } of devices) {
           expect(queue.pending).toEqual([]);
-          expect(seenSite(queue)).toEqual(server.site);
+          expect(queue.seen).toEqual(server.site);
+          expect(queue.confirmed).toEqual(server.site);
         }
         // What was answered is there, once.
         expect(logged.size).toBe(server.log.length);

@@ -4,6 +4,7 @@ import { defineStore } from 'pinia';
 import { computed, shallowRef, watch } from 'vue';
 import { freeId, type Photo } from '#core/model/site';
 import { api } from './api';
+import { isMine, useSignedInAs } from './currentUser';
 import { idMark } from './idMark';
 import { useSite } from './site';
 
@@ -43,6 +44,7 @@ async function alone(task: () => Promise<void>): Promise<void> {
 /** Photos that wait for the server in the browser’s own database, over a reload and a closed tab, until they are kept there. */
 export const useWaitingPhotos = defineStore('waitingPhotos', () => {
   const store = useSite();
+  const signedInAs = useSignedInAs();
   const photos = shallowRef<readonly WaitingPhoto[]>([]);
 
   async function load(): Promise<void> {
@@ -86,7 +88,10 @@ export const useWaitingPhotos = defineStore('waitingPhotos', () => {
 
   /** Sends what waits, one after the other, until nothing is left or nobody answers. */
   async function sendAll(): Promise<void> {
-    for (const photo of photos.value.filter(({ refused }) => refused === undefined)) {
+    const mine = photos.value.filter(
+      ({ refused, by }) => refused === undefined && isMine(signedInAs.value, by),
+    );
+    for (const photo of mine) {
       const answer = await api.keepPicture('photo', photo.picture);
       // Whoever was signed out meanwhile signs in again, and it is sent then.
       const isToWait =
