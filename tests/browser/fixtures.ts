@@ -139,6 +139,16 @@ export const test = base.extend<Opened & { quiet: undefined }, { shared: TestSer
 });
 export { expect };
 
+/** The same on a server of the test's own, with no site yet, which it may end without ending that of others. */
+export const testOnOwnServer = test.extend<{ server: TestServer }>({
+  server: async ({}, use) => {
+    const server = new TestServer();
+    await server.start();
+    await use(server);
+    await server.kill('SIGTERM');
+  },
+});
+
 /** Every edit so far has been answered by the server. */
 export const saved = (page: Page) => expect(page.locator('.saved')).toHaveText(/saved \d/);
 export const runInList = (page: Page, name: string) =>

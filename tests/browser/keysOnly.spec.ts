@@ -1,16 +1,6 @@
 import writeXlsx from 'write-excel-file/node';
 import type { Locator, Page } from '@playwright/test';
-import { expect, runInList, saved, test as base, TestServer } from './fixtures';
-
-/** A server on which nobody has started a site yet. */
-const test = base.extend<{ server: TestServer }>({
-  server: async ({}, use) => {
-    const server = new TestServer();
-    await server.start();
-    await use(server);
-    await server.kill('SIGTERM');
-  },
-});
+import { expect, runInList, saved, testOnOwnServer as test } from './fixtures';
 
 /** Goes on by Tab until this has the focus; the mouse is not touched. */
 async function tabTo(page: Page, field: Locator): Promise<void> {

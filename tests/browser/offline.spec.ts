@@ -1,17 +1,8 @@
 import { readFileSync } from 'node:fs';
 import type { BrowserContext, Page } from '@playwright/test';
 import { barriers } from './axe';
-import { cell, expect, saved, test as base, TestServer } from './fixtures';
+import { cell, expect, saved, testOnOwnServer as test, type TestServer } from './fixtures';
 
-/** A server that the test may end without ending that of others; the pages' own worker is at work. */
-const test = base.extend<{ server: TestServer }>({
-  server: async ({}, use) => {
-    const server = new TestServer();
-    await server.start();
-    await use(server);
-    await server.kill('SIGTERM');
-  },
-});
 test.use({ serviceWorkers: 'allow' });
 test.describe.configure({ timeout: 240_000 });
 

@@ -1,15 +1,5 @@
 import sharp from 'sharp';
-import { expect, saved, test as base, TestServer } from './fixtures';
-
-/** A server that the test may end without ending that of others. */
-const test = base.extend<{ server: TestServer }>({
-  server: async ({}, use) => {
-    const server = new TestServer();
-    await server.start();
-    await use(server);
-    await server.kill('SIGTERM');
-  },
-});
+import { expect, saved, testOnOwnServer as test } from './fixtures';
 
 test('a photo taken while the server is away outlives the tab, and is kept when it is back', async ({
   page,

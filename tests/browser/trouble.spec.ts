@@ -1,15 +1,13 @@
 import { barriers } from './axe';
-import { cell, expect, saved, test as shared, TestServer, verdictRow } from './fixtures';
-
-/** Tests that kill their server have one of their own. */
-const test = shared.extend<{ server: TestServer }>({
-  server: async ({}, use) => {
-    const server = new TestServer();
-    await server.start();
-    await use(server);
-    await server.kill();
-  },
-});
+import {
+  cell,
+  expect,
+  saved,
+  test as shared,
+  testOnOwnServer as test,
+  type TestServer,
+  verdictRow,
+} from './fixtures';
 
 test('an edit made while the server is gone is kept and saved when it is back, even over a reload', async ({
   page,
