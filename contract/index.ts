@@ -28,6 +28,7 @@ export {
   firmRoleDefinitions,
   firmRoles,
   meets,
+  roleAllows,
   roleOn,
   siteRoleDefinitions,
   siteRoles,

@@ -51,6 +51,10 @@ export const siteRoleDefinitions: Readonly<Record<SiteRole, RoleDefinition>> = {
   },
 };
 
+/** Whether a role has a right on its site; everybody has them all where there are no accounts. */
+export const roleAllows = (role: SiteRole | null, right: SiteRight): boolean =>
+  role === null || siteRoleDefinitions[role].rights.includes(right);
+
 /** What somebody is to the firm, whatever the site. */
 export const firmRoles = ['admin', 'staff', 'guest'] as const;
 export type FirmRole = (typeof firmRoles)[number];
@@ -95,7 +99,7 @@ export function meets(need: Need, standing: Standing): boolean {
       return firmRole === 'admin';
     default: {
       const role = roleOn(standing);
-      return role !== null && siteRoleDefinitions[role].rights.includes(need);
+      return role !== null && roleAllows(role, need);
     }
   }
 }

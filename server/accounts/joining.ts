@@ -3,12 +3,17 @@ import { PersonRow, type InvitationRow } from './entities';
 import { forgetFailures } from './lockOut';
 import { siteRoles } from '#contract';
 import { rolesOf, setMember } from './members';
-import { addPerson, personWithId } from './people';
+import { addPerson, hasAccounts, personWithId } from './people';
 import { endOtherSessions } from './sessions';
 import { useUp } from './invitations';
 
 export type JoinOutcome =
-  { kind: 'joined'; person: PersonRow } | { kind: 'name-taken' } | { kind: 'used' } | { kind: 'nobody' };
+  | { kind: 'joined'; person: PersonRow }
+  | { kind: 'name-taken' }
+  | { kind: 'used' }
+  | { kind: 'nobody' }
+  /** Nobody would administer the accounts. */
+  | { kind: 'no-admin-yet' };
 
 /** Gives somebody his account again: with the password that he chose, or none, and nobody else signed in. */
 async function recover(accounts: Accounts, id: string, passwordHash: string | null): Promise<JoinOutcome> {
@@ -51,6 +56,7 @@ export async function joinBy(
     if (!(await useUp(accounts, invitation.id))) return { kind: 'used' };
     return recover(accounts, invitation.recovers, passwordHash);
   }
+  if (invitation.role !== 'admin' && !(await hasAccounts(accounts))) return { kind: 'no-admin-yet' };
   const id = await addPerson(accounts, name, invitation.role, passwordHash);
   if (id === null) return { kind: 'name-taken' };
   if (!(await useUp(accounts, invitation.id))) {

@@ -92,6 +92,12 @@ async function joined(accounts: Accounts, context: Context, outcome: JoinOutcome
       throw notRight(422, 'Somebody here has this name, or had it.', [
         { path: 'name', value: '', allowed: 'a name that nobody has; add an initial' },
       ]);
+    case 'no-admin-yet':
+      throw notRight(
+        422,
+        'Nobody administers accounts here yet: the first one is made with npm run people -- invite --role admin.',
+        [],
+      );
     case 'used':
     case 'nobody':
       throw noCode();
@@ -168,12 +174,11 @@ function doorRoutes(router: Router, accounts: Accounts, store: SiteStore): void 
   });
   serveEndpoint(router, endpoints.lookAtInvitation, async ({ body: { code } }) => {
     const { by, role, site, siteRole, recovers } = await invitationFor(accounts, code);
-    const listings = site ? await store.list() : [];
     const person = recovers ? await personWithId(accounts, recovers) : null;
     return {
       by,
       role,
-      siteName: listings.find(({ id }) => id === site)?.name ?? null,
+      siteName: site ? await store.nameOf(site) : null,
       siteRole: siteRole ?? null,
       recovers: person?.name ?? null,
     };

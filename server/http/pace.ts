@@ -1,6 +1,7 @@
 import type { Context, Next } from 'koa';
 import { RateLimiterMemory } from 'rate-limiter-flexible';
 import { Refused } from './refused';
+import { visitorOf } from './visitor';
 
 /** How often something may be asked for in a minute, and how often at once. */
 export interface Pace {
@@ -54,7 +55,10 @@ function paced({ what, aMinute, atOnce }: Pace, keyOf: (context: Context) => str
   };
 }
 
-/** The same pace for all requests together. */
-export const keepPace = (pace: Pace): Middleware => paced(pace, () => 'all');
+/** The same pace for everybody's requests together. Whoever is turned away takes none of it, or strangers could use it up. */
+export function keepPace(pace: Pace): Middleware {
+  const keep = paced(pace, () => 'all');
+  return (context, next) => (visitorOf(context).kind === 'stranger' ? next() : keep(context, next));
+}
 /** The pace for each address that they come from. */
 export const keepPaceByAddress = (pace: Pace): Middleware => paced(pace, ({ ip }) => ip);

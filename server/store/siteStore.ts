@@ -124,6 +124,8 @@ async function eraseFromBin({ orm, now }: StoreState, id: string): Promise<'eras
 /** Reads and writes sites. Every change is one transaction that either happened whole or not at all. */
 export interface SiteStore {
   list: () => Promise<SiteListing[]>;
+  /** `null` where there is no such site, or it is in the bin. */
+  nameOf: (id: string) => Promise<string | null>;
   has: (id: string) => Promise<boolean>;
   read: (id: string) => Promise<StoredSite | null>;
   since: (id: string, version: number) => Promise<Since | null>;
@@ -146,6 +148,7 @@ export function siteStore(orm: MikroORM, pictures: PictureFolder, now: () => str
   const state: StoreState = { orm, pictures, now, recent: recentSites() };
   return {
     list: () => listSites(state),
+    nameOf: async (id) => (await findSite(orm.em.fork(), id))?.name ?? null,
     has: async (id) => (await findSite(orm.em.fork(), id)) !== null,
     read: (id) => readSite(state, id),
     since: (id, version) => editsSince(state, id, version),

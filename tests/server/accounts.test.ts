@@ -152,6 +152,24 @@ describe('an invitation', () => {
   });
 });
 
+describe('the first account', () => {
+  it('is an administrator’s, or nobody could let others in', async () => {
+    const own = await startShared();
+    const admin = (await findPerson(own.accounts, 'A. Marrow'))!;
+    await own.accounts.orm.em.fork().nativeDelete('PersonRow', { id: admin.id });
+    const join = async (role: 'staff' | 'admin') => {
+      const { code } = await invite(own.accounts, { ...toStaff(), role }, invitationMs.usual);
+      return visitorWith(own.api, null)('POST', '/api/join', { code, name: `First ${role}`, password });
+    };
+    const refused = await join('staff');
+    expect(refused.status).toBe(422);
+    expect((await said(refused)).detail).toMatch(/Nobody administers accounts here yet/);
+    expect((await join('admin')).status).toBe(204);
+    expect((await join('staff')).status).toBe(204);
+    await own.close();
+  });
+});
+
 describe('signing in', () => {
   it('tells nobody whether the name or the password was wrong', async () => {
     const [name, given] = [await signIn('Nobody', password), await signIn('A. Marrow', 'wrong password')];
@@ -363,6 +381,12 @@ describe('a role', () => {
 });
 
 describe('an intruder', () => {
+  it('uses up nobody’s pace: whoever is turned away takes none of it', async () => {
+    for (let k = 0; k < 130; k += 1)
+      expect((await stranger()('POST', '/api/sites/import', {})).status).toBe(401);
+    const staff = await shared.signedIn(await shared.add('W. Imports', 'staff'));
+    expect((await staff('POST', '/api/sites/import', {})).status).toBe(422);
+  });
   const headersOf = (headers: Record<string, string>, cookie: string) =>
     fetch(`${shared.api}/api/own/password`, {
       method: 'POST',

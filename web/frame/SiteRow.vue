@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { SiteListing } from '#contract';
+import { roleAllows, type SiteListing } from '#contract';
 
 /** A site in the list of all of them, with what can be done with it. */
 defineProps<{ site: SiteListing }>();
@@ -9,7 +9,7 @@ const when = (at: string): string => new Date(at).toLocaleString();
 <template>
   <li :class="{ aside: site.archivedAt || site.binnedAt }" :data-site="site.id">
     <span class="which"
-      ><span v-if="site.binnedAt || site.role === 'customer'" class="name">{{ site.name }}</span
+      ><span v-if="site.binnedAt || !roleAllows(site.role, 'read')" class="name">{{ site.name }}</span
       ><RouterLink v-else class="name" :to="{ name: 'survey', params: { siteId: site.id } }">{{
         site.name
       }}</RouterLink>

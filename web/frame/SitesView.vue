@@ -7,7 +7,7 @@ import PickField from '../parts/PickField.vue';
 import TextField from '../parts/TextField.vue';
 import EraseDialog from './EraseDialog.vue';
 import SiteRow from './SiteRow.vue';
-import { siteRoleDefinitions, type SiteListing } from '#contract';
+import { roleAllows, siteRoleDefinitions, type SiteListing } from '#contract';
 import { api, fileAddress, planCsvAddress, type Answer } from '../stores/api';
 import { useAccount } from '../stores/account';
 import { useCurrentUser, useNameAsked } from '../stores/currentUser';
@@ -72,8 +72,6 @@ onMounted(() => {
 watch(() => account.signIns, load);
 /** Where people have accounts, a guest starts nothing here. */
 const mayStart = computed(() => account.person?.role !== 'guest');
-const owns = ({ role }: SiteListing): boolean => role === null || role === 'owner';
-const plans = ({ role }: SiteListing): boolean => owns({ role } as SiteListing) || role === 'planner';
 
 /** What came back, or nothing and a word about why. */
 function orSay<T>(answer: Answer<T>): T | null {
@@ -174,13 +172,15 @@ const copy = ({ id, name: original }: SiteListing) =>
       <ul>
         <SiteRow v-for="site in shown" :key="site.id" :site="site">
           <span v-if="site.role" class="dim tiny">{{ siteRoleDefinitions[site.role].label }}</span>
-          <a v-if="site.role === 'customer'" class="btn small" :href="planCsvAddress(site.id)" download
+          <a v-if="!roleAllows(site.role, 'read')" class="btn small" :href="planCsvAddress(site.id)" download
             >Plan, as a table</a
           >
           <a v-else class="btn small" :href="fileAddress(site.id)" download>Site file</a>
-          <button v-if="plans(site)" type="button" class="btn small" @click="copy(site)">Copy</button>
+          <button v-if="roleAllows(site.role, 'copy')" type="button" class="btn small" @click="copy(site)">
+            Copy
+          </button>
           <button
-            v-if="owns(site)"
+            v-if="roleAllows(site.role, 'manage')"
             type="button"
             class="btn small"
             @click="stayOrSay(api.archiveSite(site.id, site.archivedAt === null))"
@@ -188,7 +188,7 @@ const copy = ({ id, name: original }: SiteListing) =>
             {{ site.archivedAt ? 'Bring back' : 'Archive' }}
           </button>
           <button
-            v-if="owns(site)"
+            v-if="roleAllows(site.role, 'manage')"
             type="button"
             class="btn small"
             @click="stayOrSay(api.binSite(site.id, true))"
