@@ -31,6 +31,8 @@ const offline = VitePWA({
     navigateFallback: '/index.html',
     navigateFallbackDenylist: [/^\/api\//],
     cleanupOutdatedCaches: true,
+    // From the first visit on: what was opened once opens without a network.
+    clientsClaim: true,
     runtimeCaching: [
       {
         // A picture is named for what is in it: it is never another.

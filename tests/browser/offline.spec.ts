@@ -6,16 +6,10 @@ import { cell, expect, saved, testOnOwnServer as test, type TestServer } from '.
 test.use({ serviceWorkers: 'allow' });
 test.describe.configure({ timeout: 240_000 });
 
-/** Opens a site until all of it can be opened again without a network. */
+/** Opens a site, once, until all of it can be opened again without a network. */
 async function openToKeep(page: Page, address: string): Promise<void> {
   await page.goto(address);
   await expect(page.locator('.stage h1, .stage .empty strong').first()).toBeVisible();
-  await page.evaluate(async () => {
-    const { active } = await navigator.serviceWorker.ready;
-    if (active?.state === 'activated') return;
-    await new Promise((resolve) => active?.addEventListener('statechange', resolve));
-  });
-  await page.reload();
   await expect(page.locator('.saved')).toHaveAttribute('data-whole', 'true');
   // The site and its drawings are kept once the page has nothing better to do.
   await expect
@@ -27,6 +21,15 @@ async function openToKeep(page: Page, address: string): Promise<void> {
       }),
     )
     .toBe(true);
+}
+/** Chooses for the camera of a run that is in sight, and goes on. */
+async function chooseFor(page: Page, runId: string, option: string): Promise<void> {
+  await cell(page, runId, option).click();
+  await page.getByRole('button', { name: /^Choose/ }).click();
+}
+async function versionOf(server: TestServer, siteId: string): Promise<number> {
+  const answer = await fetch(`${server.address}/api/sites/${siteId}`);
+  return ((await answer.json()) as { version: number }).version;
 }
 async function intoFlight(context: BrowserContext, server: TestServer): Promise<void> {
   await context.setOffline(true);
@@ -55,8 +58,7 @@ test('a day without a network: survey, test and decide on a phone, and all of it
 
   // Decide.
   await page.goto(`${home}/decide/r08`);
-  await cell(page, 'r08', 'ip-coax-unit').click();
-  await page.getByRole('button', { name: /^Choose/ }).click();
+  await chooseFor(page, 'r08', 'ip-coax-unit');
   await expect(cell(page, 'r08', 'ip-coax-unit')).toHaveClass(/chosen/);
   // Test: foreign voltage of a run, on the bench.
   await page.goto(`${home}/test/r21`);
@@ -89,10 +91,7 @@ test('a day without a network: survey, test and decide on a phone, and all of it
 
   await land(context, server);
   await saved(page);
-  const { version } = (await (await fetch(`${server.address}/api/sites/${siteId}`)).json()) as {
-    version: number;
-  };
-  expect(version).toBe(2);
+  expect(await versionOf(server, siteId)).toBe(2);
 });
 
 test('two phones apart change the same field: both values are shown, and a person says which', async ({
@@ -110,13 +109,10 @@ test('two phones apart change the same field: both values are shown, and a perso
   await intoFlight(context, server);
   await elsewhere.setOffline(true);
 
-  await cell(page, 'r08', 'ip-coax-unit').click();
-  await page.getByRole('button', { name: /^Choose/ }).click();
-  await cell(other, 'r08', 'ip-coax-pair').click();
-  await other.getByRole('button', { name: /^Choose/ }).click();
+  await chooseFor(page, 'r08', 'ip-coax-unit');
+  await chooseFor(other, 'r08', 'ip-coax-pair');
   // Another camera as well, which nobody else touched.
-  await cell(other, 'r09', 'keep').click();
-  await other.getByRole('button', { name: /^Choose/ }).click();
+  await chooseFor(other, 'r09', 'keep');
   await expect(other.locator('.saved')).toContainText('2 edits kept in this browser');
 
   // The one lands first; the other comes after it.
@@ -151,8 +147,7 @@ test('what waited on one device is carried to another as a file', async ({
   const address = `${server.address}/site/${siteId}/decide/r08`;
   await openToKeep(page, address);
   await intoFlight(context, server);
-  await cell(page, 'r08', 'ip-coax-unit').click();
-  await page.getByRole('button', { name: /^Choose/ }).click();
+  await chooseFor(page, 'r08', 'ip-coax-unit');
   await page.getByRole('button', { name: /^1 waiting/ }).click();
   const download = page.waitForEvent('download');
   await page.getByRole('button', { name: 'Save as a file' }).click();
@@ -165,8 +160,7 @@ test('what waited on one device is carried to another as a file', async ({
   await desk.goto(address);
   await expect(cell(desk, 'r08', 'ip-coax-unit')).toBeVisible();
   await desk.route('**/edits', (route) => route.abort());
-  await cell(desk, 'r09', 'keep').click();
-  await desk.getByRole('button', { name: /^Choose/ }).click();
+  await chooseFor(desk, 'r09', 'keep');
   await desk.getByRole('button', { name: /^1 waiting/ }).click();
   const dialog = desk.getByRole('dialog', { name: 'Waiting for the server' });
   const give = (content: string) =>
@@ -186,8 +180,5 @@ test('what waited on one device is carried to another as a file', async ({
   await context.setOffline(false);
   await page.keyboard.press('Escape');
   await saved(page);
-  const { version } = (await (await fetch(`${server.address}/api/sites/${siteId}`)).json()) as {
-    version: number;
-  };
-  expect(version).toBe(2);
+  expect(await versionOf(server, siteId)).toBe(2);
 });

@@ -1,11 +1,11 @@
 <script setup lang="ts">
-import InputText from 'primevue/inputtext';
 import { computed, onMounted, ref } from 'vue';
 import { useRouter } from 'vue-router';
 import type { accounts } from '#contract';
 import { firmRoleDefinitions, siteRoleDefinitions, type AnswerOf } from '#contract';
 import { useAccount } from '../stores/account';
 import { api } from '../stores/api';
+import AccountField from './AccountField.vue';
 import { canUsePasskeys, makePasskey } from './passkeys';
 import { refusalWords } from './refusalWords';
 
@@ -79,7 +79,7 @@ async function takeUp(): Promise<void> {
   <main class="join">
     <h1>Neotrope</h1>
     <form v-if="!looked" class="part" @submit.prevent="look">
-      <label>Code of your invitation<InputText v-model="code" size="small" autofocus required /></label>
+      <AccountField v-model="code" label="Code of your invitation" autocomplete="off" autofocus />
       <button type="submit" class="btn go">Go on</button>
       <p class="dim tiny">Whoever invited you has it. It works once.</p>
     </form>
@@ -89,15 +89,14 @@ async function takeUp(): Promise<void> {
         <button type="button" class="btn go" @click="takeUp">Take it up as {{ account.person?.name }}</button>
       </div>
       <form v-else class="part" @submit.prevent="byPassword">
-        <label v-if="!looked.recovers"
-          >Your name<InputText
-            v-model="name"
-            name="username"
-            autocomplete="username"
-            size="small"
-            autofocus
-            required
-        /></label>
+        <AccountField
+          v-if="!looked.recovers"
+          v-model="name"
+          label="Your name"
+          autocomplete="username"
+          name="username"
+          autofocus
+        />
         <p v-if="!looked.recovers" class="dim tiny">
           It stands beside your readings and decisions, and you sign in by it.
         </p>
@@ -107,16 +106,14 @@ async function takeUp(): Promise<void> {
           </button>
           <p class="dim tiny">This device’s own lock is the key. Or choose a password:</p>
         </template>
-        <label
-          >Password, at least 12 characters<InputText
-            v-model="password"
-            type="password"
-            name="password"
-            autocomplete="new-password"
-            minlength="12"
-            size="small"
-            required
-        /></label>
+        <AccountField
+          v-model="password"
+          label="Password, at least 12 characters"
+          autocomplete="new-password"
+          type="password"
+          minlength="12"
+          name="password"
+        />
         <button type="submit" class="btn" :class="{ go: !canUsePasskeys() }">Join with a password</button>
       </form>
     </template>
@@ -137,10 +134,5 @@ async function takeUp(): Promise<void> {
 .part {
   display: grid;
   gap: 10px;
-}
-label {
-  display: grid;
-  gap: 3px;
-  font-size: 12px;
 }
 </style>

@@ -1,15 +1,16 @@
 <script setup lang="ts">
 import Bowser from 'bowser';
-import InputText from 'primevue/inputtext';
 import { onMounted, ref, shallowRef } from 'vue';
 import { useRouter } from 'vue-router';
 import type { accounts } from '#contract';
 import { type AnswerOf } from '#contract';
 import { api, type Answer } from '../stores/api';
 import { useAccount } from '../stores/account';
+import AccountField from './AccountField.vue';
 import { canUsePasskeys, makePasskey } from './passkeys';
 import QrCode from './QrCode.vue';
 import { refusalWords } from './refusalWords';
+import TimeCodeField from './TimeCodeField.vue';
 
 /** What belongs to whoever is signed in: passkeys, password, time codes, devices. */
 const router = useRouter();
@@ -121,23 +122,20 @@ async function leave(): Promise<void> {
       <section aria-label="Password">
         <h2>Password</h2>
         <form class="fields" @submit.prevent="setPassword">
-          <label v-if="own.hasPassword"
-            >Your password now<InputText
-              v-model="old"
-              type="password"
-              autocomplete="current-password"
-              size="small"
-              required
-          /></label>
-          <label
-            >New password, at least 12 characters<InputText
-              v-model="password"
-              type="password"
-              autocomplete="new-password"
-              minlength="12"
-              size="small"
-              required
-          /></label>
+          <AccountField
+            v-if="own.hasPassword"
+            v-model="old"
+            label="Your password now"
+            autocomplete="current-password"
+            type="password"
+          />
+          <AccountField
+            v-model="password"
+            label="New password, at least 12 characters"
+            autocomplete="new-password"
+            type="password"
+            minlength="12"
+          />
           <button type="submit" class="btn">
             {{ own.hasPassword ? 'Change password' : 'Set a password' }}
           </button>
@@ -150,28 +148,13 @@ async function leave(): Promise<void> {
           class="fields"
           @submit.prevent="done(api.dropTimeCode(old), 'Time codes are not asked for any more.')"
         >
-          <label
-            >Your password<InputText
-              v-model="old"
-              type="password"
-              autocomplete="current-password"
-              size="small"
-              required
-          /></label>
+          <AccountField v-model="old" label="Your password" autocomplete="current-password" type="password" />
           <button type="submit" class="btn">Stop asking for time codes</button>
         </form>
         <form v-else-if="timeCodes" class="fields" @submit.prevent="setTimeCodes">
           <QrCode :address="timeCodes.address" label="For the app that shows the codes" />
           <p class="mono tiny secret">{{ timeCodes.secret }}</p>
-          <label
-            >Six digits that the app shows now<InputText
-              v-model="timeCode"
-              inputmode="numeric"
-              autocomplete="one-time-code"
-              maxlength="6"
-              size="small"
-              required
-          /></label>
+          <TimeCodeField v-model="timeCode" label="Six digits that the app shows now" />
           <button type="submit" class="btn">Ask for them from now on</button>
         </form>
         <button v-else type="button" class="btn" @click="beginTimeCodes">Set up time codes</button>
@@ -241,10 +224,5 @@ ul:not(:empty) {
 }
 .secret {
   overflow-wrap: anywhere;
-}
-label {
-  display: grid;
-  gap: 3px;
-  font-size: 12px;
 }
 </style>

@@ -1,9 +1,10 @@
 <script setup lang="ts">
-import InputText from 'primevue/inputtext';
-import { nextTick, ref, useTemplateRef } from 'vue';
+import { ref } from 'vue';
 import { api } from '../stores/api';
+import AccountField from './AccountField.vue';
 import { canUsePasskeys, signByPasskey } from './passkeys';
 import { refusalWords } from './refusalWords';
+import TimeCodeField from './TimeCodeField.vue';
 
 /** Who comes, by passkey or by name and password. */
 const emit = defineEmits<{ in: [] }>();
@@ -13,7 +14,6 @@ const timeCode = ref('');
 const needsTimeCode = ref(false);
 const problems = ref<string[]>([]);
 const isBusy = ref(false);
-const codeField = useTemplateRef('codeField');
 
 async function byPassword(): Promise<void> {
   isBusy.value = true;
@@ -27,8 +27,6 @@ async function byPassword(): Promise<void> {
   if (answer.kind !== 'answer') return;
   if (!answer.value.needsTimeCode) return emit('in');
   needsTimeCode.value = true;
-  await nextTick();
-  codeField.value?.querySelector('input')?.focus();
 }
 
 async function byPasskey(): Promise<void> {
@@ -52,27 +50,15 @@ async function byPasskey(): Promise<void> {
       <button type="button" class="btn go" @click="byPasskey">Sign in with a passkey</button>
       <p class="dim tiny">Or with name and password:</p>
     </template>
-    <label
-      >Name<InputText v-model="name" name="username" autocomplete="username" size="small" required
-    /></label>
-    <label
-      >Password<InputText
-        v-model="password"
-        type="password"
-        name="password"
-        autocomplete="current-password"
-        size="small"
-        required
-    /></label>
-    <label v-if="needsTimeCode" ref="codeField"
-      >Six digits of your app<InputText
-        v-model="timeCode"
-        inputmode="numeric"
-        autocomplete="one-time-code"
-        maxlength="6"
-        size="small"
-        required
-    /></label>
+    <AccountField v-model="name" label="Name" autocomplete="username" name="username" />
+    <AccountField
+      v-model="password"
+      label="Password"
+      autocomplete="current-password"
+      type="password"
+      name="password"
+    />
+    <TimeCodeField v-if="needsTimeCode" v-model="timeCode" label="Six digits of your app" autofocus />
     <div v-if="problems.length > 0" class="caution" role="alert">
       <p v-for="problem in problems" :key="problem">{{ problem }}</p>
     </div>
@@ -87,10 +73,5 @@ async function byPasskey(): Promise<void> {
 .sign-in {
   display: grid;
   gap: 10px;
-}
-label {
-  display: grid;
-  gap: 3px;
-  font-size: 12px;
 }
 </style>

@@ -3,7 +3,6 @@ import { counted } from '#core/shared/labels';
 import { useToast } from 'primevue/usetoast';
 import { computed, defineAsyncComponent, ref, useTemplateRef, watch } from 'vue';
 import { useRoute } from 'vue-router';
-import { siteRoleDefinitions } from '#contract';
 import { aboutOf } from '#core/model/site';
 import { useKeyListener, useKeys } from '../keys/keys';
 import { useFocusBack } from '../keys/useFocusBack';
@@ -11,8 +10,6 @@ import type { StageName } from './stageName';
 import { useEvaluation } from '../stores/evaluation';
 import { useLive } from '../stores/live';
 import { useSelection } from '../stores/selection';
-import { isPendingKept } from '../stores/pendingEdits';
-import { useAccount } from '../stores/account';
 import { useSite } from '../stores/site';
 import { useSetAside } from '../stores/setAside';
 import { isNewVersionReady, openNewVersion } from '../offline/registerWorker';
@@ -26,6 +23,7 @@ import OwnDialog from './OwnDialog.vue';
 import SetAsideDialog from './SetAsideDialog.vue';
 import FindDialog from './FindDialog.vue';
 import RunList from './RunList.vue';
+import SavedLine from './SavedLine.vue';
 import { progressOf, stages } from './stages';
 import StageTape from './StageTape.vue';
 import WaitingDialog from './WaitingDialog.vue';
@@ -41,7 +39,6 @@ const SitePeopleDialog = defineAsyncComponent(() => import('../accounts/SitePeop
 
 const route = useRoute();
 const store = useSite();
-const account = useAccount();
 const live = useLive();
 const evaluation = useEvaluation();
 const selection = useSelection();
@@ -92,36 +89,6 @@ watch(name, (text) => {
 /** Survey shows before verdicts and options are in. */
 const needsNoDetails = computed(() => selection.stage === 'survey');
 const progress = computed(() => (evaluation.result ? progressOf(evaluation.result) : null));
-const tracesWords = computed(() =>
-  evaluation.tracesLeft > 0 ? `reading ${evaluation.tracesLeft} traces` : '',
-);
-const photoWords = computed(() =>
-  waitingPhotos.waiting > 0 ? `, ${counted(waitingPhotos.waiting, 'photo')} too` : '',
-);
-const waitingWords = computed(() =>
-  waitingPhotos.waiting > 0 ? `${counted(waitingPhotos.waiting, 'photo')} not uploaded yet` : '',
-);
-const savedWords = computed(() => {
-  if (store.waiting > 0 && !isPendingKept.value)
-    return `not saved, and this device has no room: ${counted(store.waiting, 'edit')} in this window only. Save them as a file under “waiting”`;
-  if (store.saving === 'waiting' && account.isSignedOut)
-    return `not saved: sign in again. ${counted(store.waiting, 'edit')} kept in this browser${photoWords.value}`;
-  if (store.saving === 'waiting')
-    return `not saved: the server does not answer. ${counted(store.waiting, 'edit')} kept in this browser${photoWords.value}`;
-  if (store.knownAt !== null)
-    return `no network: as known here at ${new Date(store.knownAt).toLocaleString([], { dateStyle: 'short', timeStyle: 'short' })}`;
-  if (store.saving === 'saving') return 'saving';
-  return store.savedAt
-    ? `saved ${new Date(store.savedAt).toLocaleTimeString([], { hour: '2-digit', minute: '2-digit' })}`
-    : 'saved';
-});
-const roleWords = computed(() => (store.role ? `, you as ${siteRoleDefinitions[store.role].label}` : ''));
-const othersWords = computed(() => (live.others > 0 ? `, ${counted(live.others, 'other window')} here` : ''));
-const counts = computed(() =>
-  store.site
-    ? `${counted(Object.keys(store.site.camera).length, 'camera')}, ${counted(Object.keys(store.site.recorder).length, 'recorder')}${roleWords.value}${othersWords.value}`
-    : '',
-);
 
 watch(
   () => store.dropped,
@@ -218,17 +185,7 @@ useKeys([
         <RouterLink to="/" class="site-name" :title="`${name}: to all sites`">{{
           name || 'Neotrope'
         }}</RouterLink>
-        <span
-          class="saved"
-          :data-whole="evaluation.isWhole"
-          :class="{ waiting: store.saving === 'waiting' }"
-          role="status"
-          >{{
-            store.saving === 'waiting'
-              ? savedWords
-              : [counts, tracesWords, waitingWords, savedWords].filter(Boolean).join(', ')
-          }}</span
-        >
+        <SavedLine />
       </div>
       <StageTape :now="selection.stage" :progress="progress" @go="goTo" />
       <div class="tools">
@@ -428,16 +385,6 @@ header {
   overflow: hidden;
   text-overflow: ellipsis;
 }
-.saved {
-  display: block;
-  font-size: 11px;
-  color: var(--ink-2);
-}
-.saved.waiting {
-  color: var(--madder);
-  font-weight: 600;
-  line-height: 1.15;
-}
 .tools {
   display: flex;
   gap: 14px;
@@ -533,11 +480,6 @@ main.with-why {
   }
   header:has(.aside-button) .saved {
     white-space: normal;
-  }
-  .saved {
-    white-space: nowrap;
-    overflow: hidden;
-    text-overflow: ellipsis;
   }
   .tools {
     padding: 0 10px;

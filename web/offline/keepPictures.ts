@@ -9,12 +9,20 @@ async function hasRoom(): Promise<boolean> {
   return quota > 0 && usage < quota * mostUsed;
 }
 
+/** Waits until the pages' own worker sees what they fetch. */
+async function workerAtWork(): Promise<void> {
+  const workers = navigator.serviceWorker;
+  if (workers.controller) return;
+  await new Promise((resolve) => workers.addEventListener('controllerchange', resolve, { once: true }));
+}
+
 /**
- * Fetches the drawings and photos of a site one after the other, so that they are there without a network. Without the pages' own worker
- * nothing would keep them, and nothing is fetched.
+ * Fetches the drawings and photos of a site one after the other, so that they are there without a network: once the pages' own worker is
+ * there to keep them, which on a first visit takes a while. Where there is none nothing is fetched.
  */
 export async function keepPictures(site: Site, isStillOpen: () => boolean): Promise<void> {
-  if (!navigator.serviceWorker?.controller) return;
+  if (!('serviceWorker' in navigator)) return;
+  await workerAtWork();
   const ids = new Set(
     [...Object.values(site.drawing), ...Object.values(site.photo)].map(({ fileId }) => fileId),
   );
