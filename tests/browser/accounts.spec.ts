@@ -150,7 +150,14 @@ test('a firm comes together: an administrator by passkey, a surveyor by his invi
   await expect(page.getByText('joined by invitation').first()).toBeVisible();
   expect(await barriers(page, 'body')).toEqual([]);
   await page.setViewportSize({ width: 390, height: 844 });
-  expect(await barriers(page, 'body')).toEqual([]);
+  for (const view of ['people', 'account', 'join']) {
+    await page.goto(`${home}/${view}`);
+    const main = page.getByRole('main');
+    await expect(main.getByRole('button').first()).toBeVisible();
+    expect(await barriers(page, 'body'), view).toEqual([]);
+    const beyond = await main.evaluate(({ scrollWidth, clientWidth }) => scrollWidth - clientWidth);
+    expect(beyond, `${view} fits a phone`).toBeLessThanOrEqual(0);
+  }
   await phone.close();
 });
 

@@ -129,6 +129,7 @@ async function takeUp(): Promise<void> {
   margin: 0 auto;
   padding: 48px 20px;
   display: grid;
+  grid-template-columns: minmax(0, 1fr);
   gap: 16px;
 }
 .part {

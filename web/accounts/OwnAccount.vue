@@ -191,6 +191,7 @@ async function leave(): Promise<void> {
   margin: 0 auto;
   padding: 28px 20px 48px;
   display: grid;
+  grid-template-columns: minmax(0, 1fr);
   align-content: start;
   gap: 20px;
 }

@@ -107,7 +107,7 @@ const remove = async (id: string): Promise<void> => {
         :addresses="shared.addresses"
         @done="made = null"
       />
-      <form v-else class="row" @submit.prevent="invite">
+      <form v-else class="invite" @submit.prevent="invite">
         <PickField :value="role" :choices="choices" label="As" @take="(next) => (role = next)" />
         <button type="submit" class="btn go">Make a code</button>
       </form>
@@ -185,6 +185,7 @@ const remove = async (id: string): Promise<void> => {
   margin: 0 auto;
   padding: 28px 20px 48px;
   display: grid;
+  grid-template-columns: minmax(0, 1fr);
   align-content: start;
   gap: 22px;
 }
@@ -210,6 +211,16 @@ ul li {
 }
 .role {
   width: 150px;
+}
+.invite {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 8px;
+  align-items: center;
+}
+.invite > :first-child {
+  flex: 1 1 240px;
+  min-width: 0;
 }
 .steps {
   list-style: decimal;

@@ -60,6 +60,9 @@ async function invite(): Promise<void> {
     :style="{ width: '560px' }"
     dismissable-mask
   >
+    <p v-if="members.length + invitations.length === 0" class="dim">
+      Nobody yet but the administrators of the firm’s accounts.
+    </p>
     <ul>
       <li v-for="member in members" :key="member.id">
         <span class="name">{{ member.name }}</span>
@@ -88,7 +91,7 @@ async function invite(): Promise<void> {
       :addresses="addresses"
       @done="made = null"
     />
-    <form v-else class="row" @submit.prevent="invite">
+    <form v-else class="invite" @submit.prevent="invite">
       <PickField :value="role" :choices="choices" label="As" @take="(next) => (role = next)" />
       <button type="submit" class="btn go">Invite</button>
     </form>
@@ -114,7 +117,15 @@ li {
 .role {
   width: 130px;
 }
-form {
+.invite {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 8px;
+  align-items: center;
   padding-top: 10px;
+}
+.invite > :first-child {
+  flex: 1 1 240px;
+  min-width: 0;
 }
 </style>
