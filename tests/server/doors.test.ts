@@ -132,7 +132,7 @@ describe('another site’s page', () => {
 
 describe('a pace', () => {
   const through = async (pace: ReturnType<typeof keepPace>, work: () => Promise<void>): Promise<number> =>
-    pace({} as never, work).then(
+    pace({ state: { visitor: { kind: 'without-accounts' } } } as never, work).then(
       () => 200,
       (error: unknown) => (error as Refused).details.status,
     );
