@@ -13,6 +13,7 @@ export default defineConfig({
         server: 'server/main.ts',
         evaluation: 'server/evaluation/evaluationMain.ts',
         backup: 'server/backup/backupMain.ts',
+        worker: 'server/sharedStore/workerMain.ts',
         files: 'server/files/fileWorker.ts',
         tester: 'stand-ins/tester/main.ts',
         recorder: 'stand-ins/recorder/main.ts',

@@ -22,6 +22,20 @@ export default defineConfig({
           hookTimeout: 120_000,
         },
       },
+      {
+        test: {
+          name: 'postgres',
+          isolate: false,
+          include: [
+            'tests/postgres/**/*.test.ts',
+            // Whatever does not look at files of a data folder is the same on a database that servers share.
+            'tests/server/{api,history,plan,pictures,accounts,routesAndRoles,recorders}.test.ts',
+          ],
+          globalSetup: 'tests/postgres/setUp.ts',
+          testTimeout: 120_000,
+          hookTimeout: 120_000,
+        },
+      },
     ],
   },
 });

@@ -53,7 +53,7 @@ async function opened(page: Page, address: string): Promise<number> {
 
 /** Milliseconds until everything that waited has been answered. */
 async function synced(page: Page, file: string): Promise<number> {
-  await page.route('**/edits', (route) => route.abort());
+  await page.route(/\/edits(\/in-turn)?$/, (route) => route.abort());
   // Something has to wait before the list of it can be come to.
   await page.keyboard.press('m');
   await page.getByRole('textbox', { name: 'Customer' }).fill('Harbour office');
@@ -64,7 +64,7 @@ async function synced(page: Page, file: string): Promise<number> {
     .getByLabel('File of waiting edits')
     .setInputFiles({ name: 'waiting.json', mimeType: 'application/json', buffer: Buffer.from(file) });
   await page.getByText(`Taken in: ${queuedCount} edits`).waitFor({ timeout: 120_000 });
-  await page.unroute('**/edits');
+  await page.unroute(/\/edits(\/in-turn)?$/);
   await page.evaluate(() => {
     window.performance.mark('landed');
     window.dispatchEvent(new Event('online'));

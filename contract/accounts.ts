@@ -28,6 +28,11 @@ const visitorSchema = z.discriminatedUnion('kind', [
   z.object({ kind: z.literal('stranger') }),
   z.object({ kind: z.literal('person'), person: personSchema }),
 ]);
+/**
+ * A header that says which account a page takes for its own, by its id: a cookie is all a browser's windows have in common, and what one
+ * of them has yet to save must not go out under the name of whoever signed in at another.
+ */
+export const asHeader = 'neotrope-as';
 export type VisitorSaid = z.infer<typeof visitorSchema>;
 
 const invitationSchema = z.object({

@@ -1,5 +1,6 @@
 export {
   accounts,
+  asHeader,
   authorityFile,
   people,
   type InvitationListing,
@@ -38,4 +39,4 @@ export {
   type Standing,
 } from './roles';
 export { switches } from './switches';
-export { downloads, servedSiteSchema, sites, type ServedSite, type SiteListing } from './sites';
+export { downloads, mostInTurn, servedSiteSchema, sites, type ServedSite, type SiteListing } from './sites';

@@ -37,6 +37,9 @@ export type ServedSite = z.infer<typeof servedSiteSchema>;
 const newSiteHint = ([first]: readonly Problem[]): string =>
   first?.path === 'headEndName' ? 'Enter where the recorders are.' : 'Enter a name for the site.';
 
+/** So many edits that waited are sent at once. */
+export const mostInTurn = 50;
+
 export const sites = {
   list: endpoint({
     needs: 'account',
@@ -151,6 +154,20 @@ export const sites = {
     answer: z.object({ entry: trustedEntry }),
     status: 200,
     hint: 'This edit is not well formed.',
+  }),
+  /**
+   * Several edits of one window, each on the one before, as they waited without a network. Those that go through are answered; the first
+   * that does not ends it, and is told of when it comes first.
+   */
+  editInTurn: endpoint({
+    needs: 'change',
+    method: 'POST',
+    path: '/sites/:id/edits/in-turn',
+    query: nothing,
+    body: z.strictObject({ edits: z.array(editSchema).min(1).max(mostInTurn) }),
+    answer: z.object({ entries: z.array(trustedEntry) }),
+    status: 200,
+    hint: 'These edits are not well formed.',
   }),
   /** The best plan that is found in the time. */
   plan: endpoint({

@@ -1,4 +1,4 @@
-// `npm run ordeal`: the server under kills, hostile requests and long use; `--short` in some minutes, `--accounts` with everybody signed in, `--seed N` for other chances.
+// `npm run ordeal`: the server under kills, hostile requests and long use; `--short` in some minutes, `--accounts` with everybody signed in, `--postgres` on a database that servers share, `--only PART` one of its parts, `--seed N` for other chances.
 import { buildPrograms, installPackages, run, tool } from './prepare.mjs';
 
 await installPackages();

@@ -1,11 +1,16 @@
-// `npm start` and, with --demo, `npm run demo`: install what is missing, build, serve.
+// `npm start`, `npm run demo` and `npm run worker`: install what is missing, build, run.
 import { spawn } from 'node:child_process';
 import path from 'node:path';
-import { build, installPackages, root } from './prepare.mjs';
+import { build, buildPrograms, installPackages, root } from './prepare.mjs';
 
 await installPackages();
-build();
-const server = spawn(process.execPath, [path.join(root, 'programs', 'server.js'), ...process.argv.slice(2)], {
+const given = process.argv.slice(2);
+const isWorker = given[0] === 'worker';
+// A worker shows no pages.
+if (isWorker) buildPrograms();
+else build();
+const [program, args] = isWorker ? ['worker.js', given.slice(1)] : ['server.js', given];
+const server = spawn(process.execPath, [path.join(root, 'programs', program), ...args], {
   cwd: root,
   stdio: 'inherit',
 });

@@ -1,5 +1,6 @@
 // `npm test`: install what is missing, then lint, types, unit, server and browser tests, with how long each part took.
-import { existsSync, readFileSync } from 'node:fs';
+import { execFileSync } from 'node:child_process';
+import { existsSync, readdirSync, readFileSync } from 'node:fs';
 import path from 'node:path';
 import { beside, build, installPackages, root, toolBeside } from './prepare.mjs';
 
@@ -8,6 +9,9 @@ const chromium = process.env.CHROMIUM ?? '/usr/bin/chromium';
 const onPath = (program) =>
   (process.env.PATH ?? '').split(path.delimiter).some((folder) => existsSync(path.join(folder, program)));
 
+const mayInstall = () =>
+  process.platform === 'linux' && process.getuid?.() === 0 && existsSync('/usr/bin/apt-get');
+
 /** The browser tests drive Debian's Chromium, and plans are checked by Debian's glpk, a solver of another make. */
 async function installPrograms() {
   const missing = [
@@ -15,7 +19,7 @@ async function installPrograms() {
     ...(onPath('glpsol') ? [] : ['glpk-utils']),
   ];
   if (missing.length === 0) return;
-  if (process.platform !== 'linux' || process.getuid?.() !== 0 || !existsSync('/usr/bin/apt-get')) {
+  if (!mayInstall()) {
     console.error(
       `The tests need ${missing.join(', ')}: install them (apt-get install ${missing.join(' ')}); CHROMIUM may point at a browser of your own.`,
     );
@@ -30,6 +34,28 @@ async function installPrograms() {
     'Installing what the tests need',
     quiet,
   );
+}
+
+/** Where Debian puts the programs of PostgreSQL. */
+const hasPostgres = () =>
+  existsSync('/usr/lib/postgresql') &&
+  readdirSync('/usr/lib/postgresql').some((version) =>
+    existsSync(path.join('/usr/lib/postgresql', version, 'bin', 'initdb')),
+  );
+
+/** PostgreSQL is wanted by its own tests alone: where it cannot be had, they are left out and that is said. */
+async function installPostgres() {
+  if (hasPostgres() || !mayInstall()) return;
+  console.log('Installing postgresql.');
+  try {
+    execFileSync('apt-get', ['install', '-y', '-qq', '--no-install-recommends', 'postgresql'], {
+      stdio: 'inherit',
+      env: { ...process.env, DEBIAN_FRONTEND: 'noninteractive' },
+      timeout: 180_000,
+    });
+  } catch {
+    console.log('postgresql cannot be installed here.');
+  }
 }
 
 const times = [];
@@ -91,12 +117,19 @@ const browser = () =>
     PLAYWRIGHT_JSON_OUTPUT_NAME: path.join(root, 'test-results', 'browser.json'),
   });
 
+/** The tests of a database that several servers share. */
+async function postgres() {
+  if (hasPostgres()) return vitest('postgres');
+  console.log('No PostgreSQL here (apt-get install postgresql): its tests are left out.');
+}
+
 /** All but the browser: what a change is held against before it is committed. */
 const check = () =>
   Promise.all([
     (async () => {
       await timed('lint', lint);
       await timed('server tests', () => vitest('server'));
+      await timed('PostgreSQL tests', postgres);
     })(),
     (async () => {
       await timed('format', format);
@@ -111,6 +144,7 @@ const parts = {
   types,
   unit: () => vitest('unit'),
   server: () => vitest('server'),
+  postgres,
   browser: async () => {
     build();
     await browser();
@@ -118,11 +152,13 @@ const parts = {
   check,
   all: async () => {
     // Compiling the database and fetching the browser wait for different things.
-    await timed('installing', () => Promise.all([installPackages(), installPrograms()]));
+    await timed('installing', () =>
+      Promise.all([installPackages(), installPrograms().then(installPostgres)]),
+    );
     await check();
     await timed('build', async () => build());
     await timed('browser tests', browser);
-    const vitests = ['unit.json', 'server.json'].map(counted);
+    const vitests = ['unit.json', 'server.json', ...(hasPostgres() ? ['postgres.json'] : [])].map(counted);
     const { expected, unexpected } = counted('browser.json').stats;
     const sum = (name) => vitests.reduce((all, one) => all + one[name], 0);
     console.log(times.join(', '));

@@ -14,6 +14,11 @@ const usage = `Usage: npm start -- [OPTIONS], or npm run demo -- [OPTIONS]
   --demo          load Saltmarrow Ferry Terminal where there is no site yet
   --help          show this text
 
+Several servers can work on one database. Each has a data folder of its own, for its log.
+
+  --database ADDRESS  postgres://user@host/name, in place of the data folder's own
+  --pictures FOLDER   where all of them reach pictures; in the database where not given
+
 Only this machine is served, unless one of these is given. Then everybody signs in.
 
   --share         serve the local network over HTTPS, with a certificate of its own
@@ -37,6 +42,8 @@ function optionsFrom(args: string[]): ServerOptions | null {
         demo: { type: 'boolean', default: false },
         reset: { type: 'boolean', default: false },
         help: { type: 'boolean', short: 'h', default: false },
+        database: { type: 'string' },
+        pictures: { type: 'string' },
         share: { type: 'boolean', default: false },
         host: { type: 'string' },
         cert: { type: 'string' },
@@ -54,6 +61,12 @@ function optionsFrom(args: string[]): ServerOptions | null {
     throw new StartupError(
       `--port is ${JSON.stringify(values.port)}, allowed: a whole number from 0 to 65535.`,
     );
+  if (values.pictures !== undefined && values.database === undefined)
+    throw new StartupError('--pictures goes with --database; without it they are in the data folder.');
+  if (values.reset && values.database !== undefined)
+    throw new StartupError(
+      '--reset leaves a shared database alone. Make another, and name it with --database.',
+    );
   return {
     port,
     dataDir: path.resolve(values.data),
@@ -61,6 +74,12 @@ function optionsFrom(args: string[]): ServerOptions | null {
     reset: values.reset,
     demoFile: path.join(root, 'demo', 'saltmarrow.neotrope.json'),
     withDemo: values.demo,
+    ...(values.database !== undefined && {
+      shared: {
+        database: values.database,
+        ...(values.pictures !== undefined && { picturesFolder: path.resolve(values.pictures) }),
+      },
+    }),
     reach: {
       share: values.share,
       trustProxy: values['trust-proxy'],

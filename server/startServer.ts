@@ -7,22 +7,19 @@ import { warmUp } from './warmUp';
 import type { Accounts } from './accounts/accounts';
 import { awaitsAdmin, invitationMs, invite } from './accounts/invitations';
 import { hasAccounts } from './accounts/people';
-import { liveSites } from './live/liveSites';
 import { inAddress } from './tls/ownNames';
 import { addressesOf, reachOf, type Reach, type ReachOptions } from './tls/reach';
-import { endEvaluations } from './evaluation/evaluateInChildProcess';
 import { fileWorkers, type FileWorkers } from './files/fileWorkers';
 import { noDevices, type DemoDevices } from './demoDevices';
 import { createApp } from './http/app';
+import type { House } from './house';
+import { ownHouse } from './ownHouse';
+import type { Shared } from './sharedStore/sharedHouse';
 import { serverLog, type ServerLog } from './log/serverLog';
-import { applyingFolder } from './recorders/applyingFolder';
 import { StartupError } from './startupError';
-import { pictureFolder } from './store/pictureFolder';
-import { prepareDataFolder, setDatabaseAside } from './store/dataFolder';
-import { startUpkeep } from './backup/upkeep';
+import { prepareDataFolder } from './store/dataFolder';
 import { allowedHosts } from './store/allowedHosts';
 import { holdFolder } from './store/folderLock';
-import { openStore } from './store/openStore';
 import { siteStore } from './store/siteStore';
 
 export interface ServerOptions {
@@ -34,6 +31,8 @@ export interface ServerOptions {
   /** Whether to load it where there is no site yet. */
   withDemo?: boolean;
   reset: boolean;
+  /** What it shares with other servers; everything in its data folder where nothing is said. */
+  shared?: Shared;
   /** How it is reached; by this machine alone where nothing is said. */
   reach?: ReachOptions;
   /** The demo's own devices, where there are any. */
@@ -108,6 +107,18 @@ async function demoFrom(file: string, files: FileWorkers): Promise<Site> {
 
 const now = (): string => new Date().toISOString();
 
+/** Opens what a server keeps things in. What a shared database needs is loaded only where there is one. */
+async function houseOf(
+  dataDir: string,
+  reset: boolean,
+  shared: Shared | undefined,
+  log: ServerLog,
+): Promise<House> {
+  if (!shared) return ownHouse(dataDir, reset, now);
+  const { sharedHouse } = await import('./sharedStore/sharedHouse');
+  return sharedHouse(shared, log, now);
+}
+
 /** Where this machine reaches its own server. */
 function ownAddress({ host, identity, authority, names }: Reach, port: number): string {
   if (!identity) return `http://${inAddress(host)}:${port}`;
@@ -141,6 +152,7 @@ export async function startServer({
   demoFile,
   withDemo = false,
   reset,
+  shared,
   reach: reachOptions = {},
   standIns = noDevices,
 }: ServerOptions): Promise<RunningServer> {
@@ -157,21 +169,19 @@ export async function startServer({
     (request, response) => handler(request, response),
     (what, error) => log?.fault(what, error),
   );
-  const files = fileWorkers(dataDir);
   let letGo = (): void => undefined;
-  let closeStore = (): Promise<void> => Promise.resolve();
+  let house: House | null = null;
+  let files: FileWorkers | null = null;
   try {
     prepareDataFolder(dataDir);
     letGo = holdFolder(dataDir);
     const noted = await serverLog(dataDir);
     log = noted;
-    if (reset) setDatabaseAside(dataDir, now());
-    const orm = await openStore(dataDir, now());
-    closeStore = () => orm.close(true);
-    const pictures = pictureFolder(dataDir);
-    const store = siteStore(orm, pictures, now);
-    const applying = applyingFolder(dataDir);
-    const demo = () => demoFrom(demoFile, files);
+    const kept = (house = await houseOf(dataDir, reset, shared, noted));
+    const taking = (files = fileWorkers(kept.picturePlace));
+    const { orm, work } = kept;
+    const store = siteStore(orm, kept.pictures, now);
+    const demo = () => demoFrom(demoFile, taking);
     if (withDemo && (await store.list()).length === 0) await store.create(await demo());
     const actualPort = (server.address() as AddressInfo).port;
     const addresses = addressesOf(reach, actualPort);
@@ -179,13 +189,11 @@ export async function startServer({
     const firstCode = await codeForFirst(accounts, reachOptions);
     handler = createApp(
       {
+        ...kept,
         store,
         accounts,
-        live: liveSites(),
-        pictures,
-        files,
+        files: taking,
         demo,
-        applying,
         log: noted,
         hosts: allowedHosts(orm, now),
       },
@@ -193,7 +201,7 @@ export async function startServer({
       standIns,
       { reach, addresses },
     ).callback();
-    const stopUpkeep = startUpkeep({ dataDir, orm, applying, log: noted, now });
+    const stopUpkeep = kept.startUpkeep(noted);
     const address = ownAddress(reach, actualPort);
     await warmUp(store, reach.isShared ? null : address);
     const stopRenewing = keepIdentity(server, reach, noted);
@@ -204,13 +212,12 @@ export async function startServer({
       firstCode,
       close: async () => {
         stopRenewing();
-        endEvaluations();
+        await work.close();
         server.closeAllConnections();
         await new Promise((resolve) => server.close(resolve));
-        await files.close();
+        await taking.close();
         await stopUpkeep();
-        // The last to close the database brings its log into it.
-        await closeStore();
+        await kept.close();
         noted.note('Stopped');
         await noted.close();
         letGo();
@@ -218,8 +225,9 @@ export async function startServer({
     };
   } catch (error) {
     server.close();
-    await files.close();
-    await closeStore();
+    await files?.close();
+    await house?.work.close();
+    await house?.close();
     await log?.close();
     letGo();
     throw error;

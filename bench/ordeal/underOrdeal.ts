@@ -2,6 +2,7 @@ import { execFileSync, spawn, type ChildProcess } from 'node:child_process';
 import { mkdtempSync, readFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
+import pg from 'pg';
 
 /** A server of its own, as a person starts it, that can be killed and started again on the same folder. */
 export interface UnderOrdeal {
@@ -20,6 +21,33 @@ export const demandAccounts = (): void => {
 const cookies = new Map<string, string>();
 const cookieByAddress = new Map<string, string>();
 
+/** The cluster that servers of this ordeal keep their sites in; in their folders where there is none. */
+let cluster: string | null = null;
+export const demandDatabase = (url: string): void => {
+  cluster = url;
+};
+
+/** What a server on a folder is told of its database. */
+function databaseArgs(dataDir: string): string[] {
+  if (cluster === null) return [];
+  const name = `ordeal_${path
+    .basename(dataDir)
+    .toLowerCase()
+    .replace(/[^a-z0-9]/g, '_')}`;
+  return ['--database', Object.assign(new URL(cluster), { pathname: `/${name}` }).href];
+}
+
+async function makeDatabase(dataDir: string): Promise<void> {
+  const [, url] = databaseArgs(dataDir);
+  if (url === undefined || cluster === null) return;
+  const client = new pg.Client({ connectionString: cluster });
+  await client.connect();
+  const name = new URL(url).pathname.slice(1);
+  const { rowCount } = await client.query('select from pg_database where datname = $1', [name]);
+  if (rowCount === 0) await client.query(`create database ${name}`);
+  await client.end();
+}
+
 /** A code for an account, made beside the server. */
 function codeAt(dataDir: string, role: string): string {
   const args = [
@@ -31,6 +59,7 @@ function codeAt(dataDir: string, role: string): string {
     role,
     '--data',
     dataDir,
+    ...databaseArgs(dataDir),
   ];
   return execFileSync(process.execPath, args, { encoding: 'utf8' }).split('\n')[0]!;
 }
@@ -56,6 +85,7 @@ export function asPerson(url: string): Record<string, string> {
 
 /** Starts a server on a folder; where everybody signs in, its first account is made on the first start. */
 export async function startServer(dataDir: string): Promise<UnderOrdeal> {
+  await makeDatabase(dataDir);
   if (!withAccounts) return startProcess(dataDir, []);
   const code = cookies.has(dataDir) ? null : codeAt(dataDir, 'admin');
   const server = await startProcess(dataDir, ['--trust-proxy', '--name', 'localhost']);
@@ -64,10 +94,20 @@ export async function startServer(dataDir: string): Promise<UnderOrdeal> {
   return server;
 }
 
-function startProcess(dataDir: string, args: readonly string[]): Promise<UnderOrdeal> {
-  const child = spawn(process.execPath, ['programs/server.js', '--data', dataDir, '--port', '0', ...args], {
-    stdio: ['ignore', 'pipe', 'pipe'],
-  });
+/** Another server beside the one of a folder, on its database. */
+export const startBeside = (dataDir: string): Promise<UnderOrdeal> =>
+  startProcess(newFolder(), [], databaseArgs(dataDir));
+
+function startProcess(
+  dataDir: string,
+  args: readonly string[],
+  database = databaseArgs(dataDir),
+): Promise<UnderOrdeal> {
+  const child = spawn(
+    process.execPath,
+    ['programs/server.js', '--data', dataDir, '--port', '0', ...database, ...args],
+    { stdio: ['ignore', 'pipe', 'pipe'] },
+  );
   return new Promise((resolve, reject) => {
     let said = '';
     const hear = (data: Buffer): void => {

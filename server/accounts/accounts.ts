@@ -1,8 +1,8 @@
-import type { MikroORM } from '@mikro-orm/better-sqlite';
+import type { Orm } from '../store/orm';
 
 /** What everything about accounts rests on. */
 export interface Accounts {
-  orm: MikroORM;
+  orm: Orm;
   now: () => string;
 }
 

@@ -23,9 +23,16 @@ export async function noteFailure({ orm, now }: Accounts, name: string): Promise
   const at = now();
   await em.nativeDelete(FailedSignInRow, { lastAt: { $lt: later(at, -forgottenMs) } });
   const nameKey = nameKeyOf(name);
-  const count = ((await em.findOne(FailedSignInRow, { nameKey }))?.count ?? 0) + 1;
+  // Counted by the database: of two wrong passwords at once both count.
+  const [row] = await em.execute<{ count: number }[]>(
+    `insert into failed_sign_in (name_key, count, last_at, locked_until) values (?, 1, ?, ?)
+      on conflict (name_key) do update set count = failed_sign_in.count + 1, last_at = excluded.last_at
+      returning count`,
+    [nameKey, at, at],
+  );
+  const { count } = row!;
   const waitMs = count < free ? 0 : Math.min(longestWaitMs, firstWaitMs * 2 ** (count - free));
-  await em.upsert(FailedSignInRow, { nameKey, count, lastAt: at, lockedUntil: later(at, waitMs) });
+  await em.nativeUpdate(FailedSignInRow, { nameKey }, { lockedUntil: later(at, waitMs) });
 }
 
 export const forgetFailures = ({ orm }: Accounts, name: string): Promise<number> =>

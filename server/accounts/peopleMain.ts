@@ -4,6 +4,7 @@ import { firmRoles, type FirmRole } from '#contract';
 import { StartupError } from '../startupError';
 import { prepareDataFolder } from '../store/dataFolder';
 import { openStore } from '../store/openStore';
+import type { Orm } from '../store/orm';
 import type { Accounts } from './accounts';
 import { invitationMs, invite } from './invitations';
 import { noteAccount } from './notes';
@@ -16,7 +17,8 @@ const usage = `Usage: npm run people -- COMMAND [OPTIONS]
   recover NAME              a code that gives somebody his account again
   remove NAME               takes an account away and signs its devices out
 
-  --data FOLDER             the data folder of the server (data); it may be running`;
+  --data FOLDER             the data folder of the server (data); it may be running
+  --database ADDRESS        the database of servers that share one, in place of it`;
 
 const by = 'Whoever runs the server';
 const first = { site: null, siteRole: null, by };
@@ -66,11 +68,22 @@ async function obey(
   }
 }
 
+async function openAt(data: string, database: string | undefined): Promise<Orm> {
+  if (database !== undefined) {
+    const { openDatabase } = await import('../sharedStore/openDatabase');
+    return openDatabase(database);
+  }
+  const dataDir = path.resolve(data);
+  prepareDataFolder(dataDir);
+  return openStore(dataDir);
+}
+
 async function main(): Promise<void> {
   const { values, positionals } = parseArgs({
     allowPositionals: true,
     options: {
       data: { type: 'string', default: 'data' },
+      database: { type: 'string' },
       role: { type: 'string', default: 'staff' },
       help: { type: 'boolean', short: 'h', default: false },
     },
@@ -80,9 +93,7 @@ async function main(): Promise<void> {
   const role = firmRoles.find((one) => one === values.role);
   if (!role)
     throw new StartupError(`--role is ${JSON.stringify(values.role)}, allowed: ${firmRoles.join(', ')}.`);
-  const dataDir = path.resolve(values.data);
-  prepareDataFolder(dataDir);
-  const orm = await openStore(dataDir);
+  const orm = await openAt(values.data, values.database);
   try {
     console.log(await obey({ orm, now: () => new Date().toISOString() }, command, name, role));
   } finally {

@@ -1,6 +1,6 @@
-import type { MikroORM } from '@mikro-orm/better-sqlite';
+import type { Orm } from '../store/orm';
 import type { ServerLog } from '../log/serverLog';
-import type { ApplyingFolder } from '../recorders/applyingFolder';
+import type { ApplyingRecords } from '../recorders/applyingRecords';
 import { emptyBin } from '../store/bin';
 import { packEdits } from '../store/packEdits';
 import { copyOfToday } from './dailyCopies';
@@ -10,8 +10,8 @@ const hourMs = 3600 * 1000;
 /** What the upkeep of a data folder works on. */
 export interface Kept {
   dataDir: string;
-  orm: MikroORM;
-  applying: ApplyingFolder;
+  orm: Orm;
+  applying: ApplyingRecords;
   log: Pick<ServerLog, 'note' | 'fault'>;
   now: () => string;
 }
@@ -22,7 +22,7 @@ async function keep({ dataDir, orm, applying, log, now }: Kept): Promise<void> {
     throw new Error('today’s copy could not be made; nothing else was done');
   const packed = await packEdits(orm);
   const erased = await emptyBin(orm, now());
-  for (const id of erased) applying.forgetSite(id);
+  for (const id of erased) await applying.forgetSite(id);
   if (packed + erased.length > 0) log.note('Upkeep', { packedEdits: packed, erasedSites: erased.length });
   await orm.em.getConnection().execute('pragma wal_checkpoint(TRUNCATE)');
 }

@@ -1,7 +1,7 @@
 import { text } from 'node:stream/consumers';
 import { siteFromTrusted } from '#core/model/site';
-import type { Order } from './evaluateInChildProcess';
 import { doJob } from './jobs';
+import type { Order } from './work';
 
 /** Works out what its standard input asks of a site: a process of its own, so that the server answers others meanwhile. */
 const { kind, file, asked } = JSON.parse(await text(process.stdin)) as Order;

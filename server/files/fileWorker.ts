@@ -1,12 +1,12 @@
 import { workerData } from 'node:worker_threads';
 import type { KeptPicture } from '#contract';
-import { pictureFolder } from '../store/pictureFolder';
+import { picturesAt, type PicturePlace } from './picturePlace';
 import { takePicture, type PictureUse } from './takePicture';
 import { takeSiteFile, type TakenSite } from './takeSiteFile';
 
 // A thread beside the one that answers: what comes from outside is unpacked, cleaned and drawn anew here.
 
-const pictures = pictureFolder((workerData as { dataDir: string }).dataDir);
+const pictures = await picturesAt((workerData as { picturePlace: PicturePlace }).picturePlace);
 
 export const siteFile = (bytes: Uint8Array): Promise<TakenSite> => takeSiteFile(bytes, pictures);
 

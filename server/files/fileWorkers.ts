@@ -1,6 +1,7 @@
 import Piscina from 'piscina';
 import { threadOf } from '../programs';
 import type { KeptUpload } from './fileWorker';
+import type { PicturePlace } from './picturePlace';
 import type { PictureUse } from './takePicture';
 import type { TakenSite } from './takeSiteFile';
 
@@ -26,11 +27,11 @@ export interface FileWorkers {
 const isTooMuch = (error: unknown): boolean =>
   (error as { code?: string }).code === 'ERR_WORKER_OUT_OF_MEMORY' || (error as Error).name === 'AbortError';
 
-/** Threads for the files that come into a data folder. They are made when they are first needed, and end when there is nothing to do. */
-export function fileWorkers(dataDir: string): FileWorkers {
+/** Threads for the files that come in, whose pictures go to a place. They are made when they are first needed, and end when there is nothing to do. */
+export function fileWorkers(picturePlace: PicturePlace): FileWorkers {
   const pool = new Piscina({
     ...threadOf('files'),
-    workerData: { dataDir },
+    workerData: { picturePlace },
     minThreads: 0,
     maxThreads: mostThreads,
     idleTimeout: 30_000,

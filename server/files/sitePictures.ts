@@ -1,6 +1,6 @@
 import type { AttachedFile, Drawing, Photo, Site } from '#core/model/site';
 import type { Problem } from '#core/shared/problems';
-import type { PictureFolder } from '../store/pictureFolder';
+import type { Pictures } from '../store/pictures';
 import { reimportPicture } from './takePicture';
 
 /** The drawings and photos of a site, whose pictures lie beside its facts. */
@@ -22,7 +22,7 @@ const renamed = <F extends Drawing | Photo>(
 export async function keepAttached(
   site: Site,
   files: readonly AttachedFile[],
-  pictures: PictureFolder,
+  pictures: Pictures,
 ): Promise<{ kind: 'kept'; site: Site } | { kind: 'refused'; problems: Problem[] }> {
   const problems: Problem[] = [];
   const wanted = new Set(picturesOf(site).map(({ fileId }) => fileId));
@@ -38,7 +38,7 @@ export async function keepAttached(
     ids.set(id, { fileId: await pictures.keep(bytes, mediaType), mediaType, widthPx, heightPx });
   }
   for (const { id, fileId } of picturesOf(site))
-    if (!ids.has(fileId) && !pictures.has(fileId) && problems.length === 0)
+    if (!ids.has(fileId) && problems.length === 0 && !(await pictures.has(fileId)))
       problems.push({ path: `files`, value: fileId, allowed: `the picture that ${id} shows` });
   if (problems.length > 0) return { kind: 'refused', problems };
   return {

@@ -1,6 +1,6 @@
 import { attachedTo, fromSiteFile, toSiteFile } from '#core/model/site';
 import { holdsMoreValues, isSoundText, nestsDeeper, type Problem } from '#core/shared/problems';
-import type { PictureFolder } from '../store/pictureFolder';
+import type { Pictures } from '../store/pictures';
 import { keepAttached } from './sitePictures';
 
 /** More than any site that can be taken has: a camera and its run are some hundred. */
@@ -15,7 +15,7 @@ export type TakenSite =
 const notJson = (why: string): TakenSite => ({ kind: 'not-json', why });
 
 /** Takes in the bytes of a site file, which may be anybody's. Only what was found sound is kept. */
-export async function takeSiteFile(bytes: Uint8Array, pictures: PictureFolder): Promise<TakenSite> {
+export async function takeSiteFile(bytes: Uint8Array, pictures: Pictures): Promise<TakenSite> {
   const text = Buffer.from(bytes.buffer, bytes.byteOffset, bytes.byteLength)
     .toString('utf8')
     .replace(/^\ufeff/, '');

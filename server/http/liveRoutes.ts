@@ -32,7 +32,10 @@ export function liveRoutes({
       if (line.writableLength > mostWaitingBytes) line.destroy();
       else line.write(text);
     };
-    const stop = live.listen(id, (news: News) => say(`data: ${JSON.stringify(news)}\n\n`));
+    const stop = live.listen(id, {
+      hear: (news: News) => say(`data: ${JSON.stringify(news)}\n\n`),
+      end: () => line.end(),
+    });
     const beat = setInterval(() => {
       void (async () => {
         try {

@@ -1,6 +1,6 @@
 import type { Context, Next } from 'koa';
 import type { ProblemDetails } from '#contract';
-import { StoreBusy } from '../store/whenFree';
+import { isAway, StoreBusy } from '../store/whenFree';
 import { TooMuchWork } from '../files/fileWorkers';
 import { Refused } from './refused';
 
@@ -61,6 +61,16 @@ export async function problemsForErrors(context: Context, next: Next): Promise<v
     if (error instanceof StoreBusy) {
       context.set('Retry-After', '2');
       return sendProblem(context, { status: 503, title: 'Busy', detail: error.message });
+    }
+    if (isAway(error)) {
+      context.app.emit('error', error, context);
+      context.set('Retry-After', '5');
+      return sendProblem(context, {
+        status: 503,
+        title: 'The database does not answer',
+        detail:
+          'The database does not answer just now. Nothing is known to have changed; try again in a moment.',
+      });
     }
     if (error instanceof TooMuchWork)
       return sendProblem(context, { status: 413, title: titles[413]!, detail: error.message });

@@ -2,13 +2,22 @@ import { Readable } from 'node:stream';
 import Router from '@koa/router';
 import type { Context } from 'koa';
 import { downloads, siteRoleDefinitions, sites, type FileAddress, type SiteListing } from '#contract';
-import { areaOf, siteFromTrusted, toSiteFile, type Change, type Site, type SiteFile } from '#core/model/site';
-import { evaluateInChildProcess, planInChildProcess } from '../evaluation/evaluateInChildProcess';
+import {
+  areaOf,
+  siteFromTrusted,
+  toSiteFile,
+  type Change,
+  type Edit,
+  type LogEntry,
+  type Site,
+  type SiteFile,
+} from '#core/model/site';
+import type { Work } from '../evaluation/work';
 import type { FileWorkers } from '../files/fileWorkers';
 import { siteFileText } from '../files/siteFileText';
-import type { ApplyingFolder } from '../recorders/applyingFolder';
+import type { ApplyingRecords } from '../recorders/applyingRecords';
 import type { LiveSites } from '../live/liveSites';
-import type { PictureFolder } from '../store/pictureFolder';
+import type { Pictures } from '../store/pictures';
 import type { EditOutcome } from '../store/editSite';
 import type { SiteListing as StoredListing, SiteStore, StoredSite } from '../store/siteStore';
 import { startedSite } from './startedSite';
@@ -29,9 +38,10 @@ export interface Kept {
   store: SiteStore;
   accounts: Accounts;
   live: LiveSites;
-  pictures: PictureFolder;
+  pictures: Pictures;
   files: FileWorkers;
-  applying: ApplyingFolder;
+  work: Work;
+  applying: ApplyingRecords;
   demo: () => Promise<Site>;
 }
 
@@ -98,12 +108,13 @@ async function importSite({ store, files }: Kept, bytes: Buffer) {
   }
 }
 
-function editAnswer(outcome: EditOutcome, { params, body }: Asked<typeof sites.edit>) {
+/** Ends the request where an edit did not go through. */
+function entryOf(outcome: EditOutcome, edit: Edit): LogEntry {
   switch (outcome.kind) {
     case 'done':
-      return { entry: outcome.entry };
+      return outcome.entry;
     case 'no-site':
-      throw noSite(params.id);
+      throw noSite(edit.site);
     case 'archived':
       throw new Refused({
         status: 422,
@@ -112,14 +123,14 @@ function editAnswer(outcome: EditOutcome, { params, body }: Asked<typeof sites.e
       });
     case 'of-another-site':
       throw notRight(422, 'This edit was made on another site.', [
-        { path: 'id', value: JSON.stringify(body.id), allowed: 'an id that no edit has yet' },
+        { path: 'id', value: JSON.stringify(edit.id), allowed: 'an id that no edit has yet' },
       ]);
     case 'behind': {
       const { version, since } = outcome;
       throw new Refused({
         status: 409,
         title: 'Changed meanwhile',
-        detail: `The site is at version ${version}, this edit was made on ${body.baseVersion}. Nothing was changed.`,
+        detail: `The site is at version ${version}, this edit was made on ${edit.baseVersion}. Nothing was changed.`,
         version,
         since,
       });
@@ -129,20 +140,40 @@ function editAnswer(outcome: EditOutcome, { params, body }: Asked<typeof sites.e
   }
 }
 
-async function editSite({ store, live }: Kept, asked: Asked<typeof sites.edit>) {
-  const { params, body, context } = asked;
-  if (body.site !== params.id)
+/** An edit under the name of whoever makes it; ends the request where it is not his to make, or for another site. */
+async function signed(context: Context, site: string, edit: Edit): Promise<Edit> {
+  if (edit.site !== site)
     throw notRight(400, 'This edit is for another site.', [
-      { path: 'site', value: JSON.stringify(body.site), allowed: params.id },
+      { path: 'site', value: JSON.stringify(edit.site), allowed: site },
     ]);
-  await checkAreas(context, params.id, body.changes);
-  const outcome = await store.edit({ ...body, by: nameOf(context, body.by) });
-  if (outcome.kind === 'done') live.edited(params.id, outcome.entry.version);
-  return editAnswer(outcome, asked);
+  await checkAreas(context, site, edit.changes);
+  return { ...edit, by: nameOf(context, edit.by) };
 }
 
-async function planOf({ version, site }: StoredSite, seconds: number) {
-  const planning = await planInChildProcess(site, seconds);
+async function editSite({ store, live }: Kept, { params, body, context }: Asked<typeof sites.edit>) {
+  const edit = await signed(context, params.id, body);
+  const entry = entryOf(await store.edit(edit), edit);
+  live.edited(params.id, entry.version);
+  return { entry };
+}
+
+async function editInTurn({ store, live }: Kept, { params, body, context }: Asked<typeof sites.editInTurn>) {
+  const edits = [await signed(context, params.id, body.edits[0]!)];
+  // One further on that is not his to make is told of when it comes first.
+  for (const edit of body.edits.slice(1)) {
+    const next = await signed(context, params.id, edit).catch(() => null);
+    if (!next) break;
+    edits.push(next);
+  }
+  const [first, ...further] = await store.editInTurn(edits);
+  const entries = [entryOf(first!, edits[0]!)];
+  for (const outcome of further) if (outcome.kind === 'done') entries.push(outcome.entry);
+  live.edited(params.id, entries.at(-1)!.version);
+  return { entries };
+}
+
+async function planOf(work: Work, { version, site }: StoredSite, seconds: number) {
+  const planning = await work.plan(site, seconds);
   if (planning !== 'busy') return { version, planning: { ...planning } };
   throw new Refused(
     {
@@ -161,7 +192,7 @@ function saveAs(context: Context, name: string, type: string, text: string | Rea
 }
 
 /** Files of a site that a browser saves. */
-function downloadRoutes(router: Router, { store, pictures }: Kept): void {
+function downloadRoutes(router: Router, { store, pictures, work }: Kept): void {
   const download = (
     address: FileAddress,
     send: (context: Context, stored: StoredSite) => Promise<void> | void,
@@ -174,18 +205,18 @@ function downloadRoutes(router: Router, { store, pictures }: Kept): void {
     saveAs(context, `${id}.neotrope.json`, 'application/json', Readable.from(siteFileText(site, pictures)));
   });
   download(downloads.planCsv, async (context, { id, site }) => {
-    const csv = await evaluateInChildProcess('planCsv', site, {});
+    const csv = await work.evaluate('planCsv', site, {});
     saveAs(context, `${id}-plan.csv`, 'text/csv; charset=utf-8', csv);
   });
   download(downloads.planLp, async (context, { id, site }) => {
-    const lp = await evaluateInChildProcess('planLp', site, {});
+    const lp = await work.evaluate('planLp', site, {});
     saveAs(context, `${id}-plan.lp`, 'text/plain; charset=utf-8', lp);
   });
 }
 
 /** The addresses of sites under /api. */
 export function siteRoutes(kept: Kept): Router {
-  const { store, demo, applying } = kept;
+  const { store, demo, applying, work } = kept;
   const router = new Router({ prefix: '/api' });
   router.post('/sites/import', keepPace(paces.imports));
   const stored = async (id: string): Promise<StoredSite> => orNoSite(id, await store.read(id));
@@ -213,7 +244,10 @@ export function siteRoutes(kept: Kept): Router {
     listingFor(context, orNoSite(id, await store.bin(id, body.binned))),
   );
   serveEndpoint(router, sites.erase, async ({ params: { id } }) => {
-    if ((await store.erase(id)) === 'erased') return (applying.forgetSite(id), null);
+    if ((await store.erase(id)) === 'erased') {
+      await applying.forgetSite(id);
+      return null;
+    }
     throw new Refused({
       status: 409,
       title: 'Not in the bin',
@@ -225,12 +259,13 @@ export function siteRoutes(kept: Kept): Router {
     return { ...rest, file: toSiteFile(site), role: await siteRoleOf(context, id) };
   });
   serveEndpoint(router, sites.plan, async ({ params: { id }, query: { seconds } }) =>
-    planOf(await stored(id), seconds),
+    planOf(work, await stored(id), seconds),
   );
   serveEndpoint(router, sites.since, async ({ params: { id }, query: { after } }) =>
     orNoSite(id, await store.since(id, after)),
   );
   serveEndpoint(router, sites.edit, (asked) => editSite(kept, asked), editLimit);
+  serveEndpoint(router, sites.editInTurn, (asked) => editInTurn(kept, asked), editLimit);
   downloadRoutes(router, kept);
   return router;
 }

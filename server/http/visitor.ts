@@ -1,6 +1,6 @@
 import type { Context, Next } from 'koa';
 import type { Need, SiteRole } from '#contract';
-import { meets, roleOn } from '#contract';
+import { asHeader, meets, roleOn } from '#contract';
 import type { Accounts } from '../accounts/accounts';
 import { standingOf } from '../accounts/members';
 import { hasAccounts } from '../accounts/people';
@@ -18,7 +18,11 @@ export type Visitor =
 async function visitorNow(context: Context, accounts: Accounts, isShared: boolean): Promise<Visitor> {
   const secret = readCookie(context);
   const signedIn = secret === null ? null : await sessionOf(accounts, secret);
-  if (signedIn) return { kind: 'person', ...signedIn };
+  if (signedIn) {
+    const as = context.get(asHeader);
+    // Somebody else signed in at another window since: to this one it is as if nobody had.
+    return as === '' || as === signedIn.person.id ? { kind: 'person', ...signedIn } : { kind: 'stranger' };
+  }
   return isShared || (await hasAccounts(accounts)) ? { kind: 'stranger' } : { kind: 'without-accounts' };
 }
 

@@ -5,21 +5,29 @@ const goneMs = 60_000;
 /** Nobody has more windows at a site than this; whoever claims to is not believed. */
 const mostPresent = 200;
 
-type Hear = (news: News) => void;
+/** Whoever listens at a site. */
+export interface Listener {
+  hear: (news: News) => void;
+  end: () => void;
+}
 
 /** What is told to the windows at each site, at once and to nobody who is not there. */
 export interface LiveSites {
-  listen: (site: string, hear: Hear) => () => void;
+  listen: (site: string, listener: Listener) => () => void;
   edited: (site: string, version: number) => void;
   here: (site: string, present: Present) => void;
   left: (site: string, windowId: string) => void;
+  /** Who is there, as far as was heard. */
+  presentAt: (site: string) => Present[];
+  /** Ends every line: whoever listens comes back and asks for what he missed. */
+  endLines: () => void;
 }
 
 export function liveSites(nowMs: () => number = Date.now): LiveSites {
-  const listeners = new Map<string, Set<Hear>>();
+  const listeners = new Map<string, Set<Listener>>();
   const windows = new Map<string, Map<string, Present & { heardMs: number }>>();
 
-  const tell = (site: string, news: News): void => listeners.get(site)?.forEach((hear) => hear(news));
+  const tell = (site: string, news: News): void => listeners.get(site)?.forEach(({ hear }) => hear(news));
   function presentAt(site: string): Present[] {
     const all = windows.get(site) ?? new Map<string, Present & { heardMs: number }>();
     for (const [windowId, { heardMs }] of all) if (nowMs() - heardMs > goneMs) all.delete(windowId);
@@ -28,12 +36,12 @@ export function liveSites(nowMs: () => number = Date.now): LiveSites {
   const tellPresent = (site: string): void => tell(site, { kind: 'present', people: presentAt(site) });
 
   return {
-    listen(site, hear) {
-      const all = listeners.get(site) ?? new Set<Hear>();
-      listeners.set(site, all.add(hear));
-      hear({ kind: 'present', people: presentAt(site) });
+    listen(site, listener) {
+      const all = listeners.get(site) ?? new Set<Listener>();
+      listeners.set(site, all.add(listener));
+      listener.hear({ kind: 'present', people: presentAt(site) });
       return () => {
-        all.delete(hear);
+        all.delete(listener);
         if (all.size > 0) return;
         listeners.delete(site);
         windows.delete(site);
@@ -52,5 +60,7 @@ export function liveSites(nowMs: () => number = Date.now): LiveSites {
     left(site, windowId) {
       if (windows.get(site)?.delete(windowId)) tellPresent(site);
     },
+    presentAt,
+    endLines: () => [...listeners.values()].flatMap((all) => [...all]).forEach(({ end }) => end()),
   };
 }

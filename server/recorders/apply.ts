@@ -9,7 +9,7 @@ import {
   type DeviceStep,
   type Report,
 } from '#core/allocate/device';
-import type { ApplyingFolder } from './applyingFolder';
+import type { ApplyingRecords } from './applyingRecords';
 import type { DeviceLine } from './recorderClient';
 import type { ServerLog } from '../log/serverLog';
 import { DeviceError } from '../devices/deviceError';
@@ -52,20 +52,20 @@ const mostSteps = 400;
 export async function apply(
   first: Applying,
   line: DeviceLine,
-  folder: ApplyingFolder,
+  records: Pick<ApplyingRecords, 'write'>,
   patience: ApplyPatience,
   stopped: () => boolean,
   log: Pick<ServerLog, 'fault'>,
 ): Promise<Applying> {
   let at: Applying = { ...first, state: 'running', why: null, wrong: [] };
-  const note = (news: Partial<Applying>): void => {
+  const note = (news: Partial<Applying>): Promise<void> => {
     at = { ...at, ...news };
-    folder.write(at);
+    return records.write(at);
   };
   /** The end is told even where it can no longer be written down. */
-  const noteEnd = (news: Partial<Applying>): void => {
+  const noteEnd = async (news: Partial<Applying>): Promise<void> => {
     try {
-      note(news);
+      await note(news);
     } catch (error) {
       log.fault('What was done at a recorder could not be written down', error);
     }
@@ -87,7 +87,7 @@ export async function apply(
   }
 
   try {
-    note({});
+    await note({});
     await patiently(() => line.open(at.by), silentMs, patience.pauseMs);
     for (;;) {
       const report: Report = await patiently(line.report, silentMs, patience.pauseMs);
@@ -97,13 +97,13 @@ export async function apply(
         nextStep(report, goal, kept) ??
         (!settingsBack && kept.settings ? ({ kind: 'restore' } as const) : null);
       if (!step) {
-        note({ state: 'done', doing: '', left: [], wrong: stillWrong(report, goal) });
+        await note({ state: 'done', doing: '', left: [], wrong: stillWrong(report, goal) });
         break;
       }
       const doing = stepInWords(step);
       const left = stepsLeft(report, goal, kept).slice(1).map(stepInWords);
       if (stopped()) {
-        note({
+        await note({
           state: 'stopped',
           doing,
           left,
@@ -119,14 +119,14 @@ export async function apply(
         );
       if (last.times > mostTries)
         throw new DeviceError('refused', 'The recorder says it did this, and does not show it.');
-      note({ doing, left });
+      await note({ doing, left });
       await perform(step);
-      note({ done: [...at.done, doing] });
+      await note({ done: [...at.done, doing] });
     }
   } catch (error) {
     const known = error instanceof DeviceError;
     const isFull = (error as { code?: string }).code === 'ENOSPC';
-    noteEnd({
+    await noteEnd({
       state: known && error.kind === 'refused' ? 'refused' : 'broken-off',
       why: known
         ? error.message

@@ -1,70 +1,65 @@
 import { existsSync, mkdirSync, readdirSync, readFileSync, renameSync, rmSync, writeFileSync } from 'node:fs';
 import path from 'node:path';
-import { applyingSchema, type Applying } from '#core/allocate/device';
 import { siteIdSchema } from '#core/model/site';
+import { readRecord, type ApplyingRecords, type RecorderId } from './applyingRecords';
 
-/** Keeps what is under way with each recorder in a file of its own, written whole or not at all. */
-export interface ApplyingFolder {
-  /** `damaged` where there is a file that says nothing anybody could go on from. */
-  read: (siteId: string, recorderId: string) => Applying | 'damaged' | null;
-  write: (applying: Applying) => void;
-  /** Takes the file away; a damaged one is set aside beside it, since it may be all that tells what happened. */
-  forget: (siteId: string, recorderId: string) => void;
-  /** Takes away whatever is kept of a site that was deleted for good. */
-  forgetSite: (siteId: string) => void;
+/** Who is at a recorder, in this process. */
+interface Held {
+  address: string;
+  isStopped: boolean;
 }
 
-/** Records of a version before called the inputs that are IP `turned`. */
-function underTodaysName(_key: string, value: unknown): unknown {
-  if (typeof value !== 'object' || value === null || !('turned' in value)) return value;
-  const { turned, ...rest } = value;
-  return { ...rest, ipInputs: turned };
-}
+const keyOf = ({ siteId, recorderId }: RecorderId): string => `${siteId}/${recorderId}`;
 
-/** What a file holds; `damaged` where it is cut off, or not what was ever written. */
-function parsedRecord(text: string): Applying | 'damaged' {
-  try {
-    return applyingSchema.parse(JSON.parse(text, underTodaysName));
-  } catch {
-    return 'damaged';
-  }
-}
-
-export function applyingFolder(dataDir: string): ApplyingFolder {
+/** Records as files of a data folder, which one server at a time is at. */
+export function applyingFolder(dataDir: string): ApplyingRecords {
   const folder = path.join(dataDir, 'recorders');
+  const held = new Map<string, Held>();
   /** Only ids, small letters, digits and hyphens, make a name: anything else could lead out of the folder. */
-  const fileOf = (siteId: string, recorderId: string): string | null =>
+  const fileOf = ({ siteId, recorderId }: RecorderId): string | null =>
     [siteId, recorderId].every((id) => siteIdSchema.safeParse(id).success)
       ? path.join(folder, `${siteId}.${recorderId}.json`)
       : null;
+  const textOf = (file: string | null): string | null => {
+    try {
+      return file === null ? null : readFileSync(file, 'utf8');
+    } catch {
+      return null;
+    }
+  };
   return {
-    read: (siteId, recorderId) => {
-      const file = fileOf(siteId, recorderId);
-      if (file === null) return null;
-      let text: string;
-      try {
-        text = readFileSync(file, 'utf8');
-      } catch {
-        return null;
-      }
-      return parsedRecord(text);
+    read: async (of) => {
+      const text = textOf(fileOf(of));
+      return text === null ? null : readRecord(text);
     },
-    write: (applying) => {
+    write: async (applying) => {
       mkdirSync(folder, { recursive: true });
-      const file = fileOf(applying.siteId, applying.recorderId);
+      const file = fileOf(applying);
       if (file === null) throw new Error('a plan for what has no id was let in');
       writeFileSync(`${file}.new`, JSON.stringify(applying));
       renameSync(`${file}.new`, file);
     },
-    forget: (siteId, recorderId) => {
-      const file = fileOf(siteId, recorderId);
+    forget: async (of) => {
+      const file = fileOf(of);
       if (file === null || !existsSync(file)) return;
-      if (parsedRecord(readFileSync(file, 'utf8')) === 'damaged') renameSync(file, `${file}.damaged`);
+      if (readRecord(readFileSync(file, 'utf8')) === 'damaged') renameSync(file, `${file}.damaged`);
       else rmSync(file);
     },
-    forgetSite: (siteId) => {
+    forgetSite: async (siteId) => {
       const names = existsSync(folder) ? readdirSync(folder) : [];
       for (const name of names.filter((one) => one.startsWith(`${siteId}.`))) rmSync(path.join(folder, name));
+    },
+    hold: async (of, address) => {
+      const key = keyOf(of);
+      if (held.has(key) || [...held.values()].some((other) => other.address === address)) return null;
+      const mine: Held = { address, isStopped: false };
+      held.set(key, mine);
+      return { isStopped: () => mine.isStopped, letGo: async () => void held.delete(key) };
+    },
+    isHeld: async (of) => held.has(keyOf(of)),
+    askToStop: async (of) => {
+      const one = held.get(keyOf(of));
+      if (one) one.isStopped = true;
     },
   };
 }

@@ -1,4 +1,4 @@
-import type { MikroORM } from '@mikro-orm/better-sqlite';
+import type { Orm } from './orm';
 import type { AllowedHost } from '#contract';
 
 /** The hosts outside of private networks at which devices of a site may be reached, with who said so. */
@@ -9,7 +9,7 @@ export interface AllowedHosts {
 }
 
 /** Kept beside the facts of a site, not among them: a site file that somebody sends must not open any door. */
-export function allowedHosts(orm: MikroORM, now: () => string): AllowedHosts {
+export function allowedHosts(orm: Orm, now: () => string): AllowedHosts {
   return {
     of: (site) =>
       orm.em

@@ -1,4 +1,4 @@
-import type { MikroORM } from '@mikro-orm/better-sqlite';
+import type { Orm } from './orm';
 import { SiteRow } from './entities';
 
 const dayMs = 24 * 3600 * 1000;
@@ -6,7 +6,7 @@ const dayMs = 24 * 3600 * 1000;
 export const binDays = 30;
 
 /** Deletes a site for good, with its facts and its log; its id stays taken, since edits of it may still be on their way. */
-export const eraseSite = (orm: MikroORM, id: string, now: string): Promise<void> =>
+export const eraseSite = (orm: Orm, id: string, now: string): Promise<void> =>
   orm.em.fork().transactional(async (tx) => {
     await tx.execute('insert into erased_site (id, erased_at) values (?, ?)', [id, now]);
     await tx.nativeDelete(SiteRow, { id });
@@ -16,7 +16,7 @@ export const eraseSite = (orm: MikroORM, id: string, now: string): Promise<void>
  * Deletes for good what has been in the bin for thirty days.
  * @returns the ids of what went
  */
-export async function emptyBin(orm: MikroORM, now: string): Promise<string[]> {
+export async function emptyBin(orm: Orm, now: string): Promise<string[]> {
   const before = new Date(Date.parse(now) - binDays * dayMs).toISOString();
   const old = await orm.em.fork().find(SiteRow, { binnedAt: { $lt: before } }, { fields: ['id'] });
   for (const { id } of old) await eraseSite(orm, id, now);

@@ -1,4 +1,4 @@
-import type { EntityManager } from '@mikro-orm/better-sqlite';
+import type { EntityManager } from './orm';
 import type { LogEntry } from '#core/model/site';
 import { linkOf } from './editChain';
 import { blockLength, packedText, withTexts, type EditBlock } from './editBlocks';

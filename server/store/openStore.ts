@@ -5,6 +5,7 @@ import { Migrator } from '@mikro-orm/migrations';
 import { counted } from '#core/shared/labels';
 import { accountEntities } from '../accounts/entities';
 import { StartupError } from '../startupError';
+import type { Orm } from './orm';
 import { databaseName } from './dataFolder';
 import { FactRow, SiteRow } from './entities';
 import { faultOfFolder } from './inspectDatabase';
@@ -31,7 +32,7 @@ interface RawConnection {
 }
 
 /** Opens the SQLite file of a data folder, brings its tables up to date and sets it to survive a power cut. */
-export async function openStore(dataDir: string, now = new Date().toISOString()): Promise<MikroORM> {
+export async function openStore(dataDir: string, now = new Date().toISOString()): Promise<Orm> {
   mkdirSync(dataDir, { recursive: true });
   const file = path.join(dataDir, databaseName);
   checkDatabase(dataDir, now);

@@ -1,4 +1,4 @@
-import type { EntityManager, MikroORM } from '@mikro-orm/better-sqlite';
+import type { EntityManager, Orm } from './orm';
 import { blockLength, keptAtHand, packed, packedText } from './editBlocks';
 
 interface NextBlock {
@@ -39,7 +39,7 @@ async function packBlock(tx: EntityManager, site: string, first: number): Promis
  * them.
  * @returns how many edits were packed
  */
-export async function packEdits(orm: MikroORM): Promise<number> {
+export async function packEdits(orm: Orm): Promise<number> {
   let blocks = 0;
   for (const { site, version, next } of await nextBlocks(orm.em.fork()))
     for (let first = next; first + blockLength - 1 <= version - keptAtHand; first += blockLength) {

@@ -1,8 +1,9 @@
-import { createHash, randomUUID } from 'node:crypto';
+import { randomUUID } from 'node:crypto';
 import { existsSync, mkdirSync } from 'node:fs';
 import { open, readFile, rename, utimes } from 'node:fs/promises';
 import path from 'node:path';
 import { pictureTypes, type PictureType } from '#core/model/site';
+import { isPictureId, pictureIdOf, type Pictures } from './pictures';
 
 const endings: Record<PictureType, string> = {
   'image/png': 'png',
@@ -10,9 +11,8 @@ const endings: Record<PictureType, string> = {
   'image/svg+xml': 'svg',
 };
 
-/** The pictures of a data folder, each a file named for the SHA-256 of what is in it, so that none is ever overwritten. */
-export function pictureFolder(dataDir: string) {
-  const folder = path.join(dataDir, 'pictures');
+/** Pictures as files of a folder. */
+export function pictureFolder(folder: string): Pictures {
   mkdirSync(folder, { recursive: true });
   const fileOf = (id: string, type: PictureType) => path.join(folder, `${id}.${endings[type]}`);
 
@@ -20,9 +20,8 @@ export function pictureFolder(dataDir: string) {
     return pictureTypes.find((type) => existsSync(fileOf(id, type))) ?? null;
   }
 
-  /** Keeps a picture and gives its id. It is on the disk, whole, before this returns. */
   async function keep(bytes: Buffer, type: PictureType): Promise<string> {
-    const id = createHash('sha256').update(bytes).digest('hex');
+    const id = pictureIdOf(bytes);
     if (typeOf(id)) {
       // Sent again it is new again: what nobody names is forgotten by its age.
       const at = new Date();
@@ -42,11 +41,9 @@ export function pictureFolder(dataDir: string) {
   }
 
   async function read(id: string): Promise<{ bytes: Buffer; type: PictureType } | null> {
-    const type = /^[0-9a-f]{64}$/.test(id) ? typeOf(id) : null;
+    const type = isPictureId(id) ? typeOf(id) : null;
     return type ? { bytes: await readFile(fileOf(id, type)), type } : null;
   }
 
-  return { keep, read, has: (id: string) => typeOf(id) !== null };
+  return { keep, read, has: (id) => Promise.resolve(typeOf(id) !== null) };
 }
-
-export type PictureFolder = ReturnType<typeof pictureFolder>;

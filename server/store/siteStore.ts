@@ -1,12 +1,13 @@
-import type { MikroORM } from '@mikro-orm/better-sqlite';
+import { UniqueConstraintViolationException } from '@mikro-orm/core';
+import type { Orm } from './orm';
 import type { SiteListing as ListingForSomebody } from '#contract';
 import { aboutOf, freeId, type Edit, type LogEntry, type Site } from '#core/model/site';
 import { eraseSite } from './bin';
 import { entriesAfter, lastEntries } from './editLog';
-import { editSite, rehearseEdit, type EditOutcome } from './editSite';
+import { editInTurn, editSite, rehearseEdit, type EditOutcome } from './editSite';
 import { SiteRow } from './entities';
 import { insertFacts } from './facts';
-import type { PictureFolder } from './pictureFolder';
+import type { Pictures } from './pictures';
 import { recentSites } from './recentSites';
 import { currentSite, findSite, type StoreState } from './storeState';
 import { whenFree } from './whenFree';
@@ -61,7 +62,7 @@ async function editsSince({ orm }: StoreState, id: string, version: number): Pro
   return { entries, more: (entries.at(-1)?.version ?? row.version) < row.version };
 }
 
-const createSite = ({ orm, now }: StoreState, site: Site): Promise<SiteListing> =>
+const createOnce = ({ orm, now }: StoreState, site: Site): Promise<SiteListing> =>
   orm.em.fork().transactional(async (tx) => {
     const { name } = aboutOf(site);
     const ids = await tx.execute<{ id: string }[]>('select id from site union select id from erased_site');
@@ -79,6 +80,13 @@ const createSite = ({ orm, now }: StoreState, site: Site): Promise<SiteListing> 
     await tx.insert(SiteRow, row);
     await insertFacts(tx, id, site);
     return listingOf(row);
+  });
+
+/** Puts a site into the store; where another server gave its id away meanwhile, under the next. */
+const createSite = (state: StoreState, site: Site): Promise<SiteListing> =>
+  createOnce(state, site).catch((error: unknown) => {
+    if (error instanceof UniqueConstraintViolationException) return createOnce(state, site);
+    throw error;
   });
 
 async function duplicateSite(state: StoreState, id: string, name: string): Promise<SiteListing | null> {
@@ -140,11 +148,13 @@ export interface SiteStore {
   /** Deletes what is in the bin for good. */
   erase: (id: string) => Promise<'erased' | 'not-in-bin'>;
   edit: (edit: Edit) => Promise<EditOutcome>;
+  /** Edits of one site, each on the one before, until one does not go through. */
+  editInTurn: (edits: readonly Edit[]) => Promise<EditOutcome[]>;
   /** Goes through an edit of which nothing is kept. */
   rehearse: (edit: Edit) => Promise<void>;
 }
 
-export function siteStore(orm: MikroORM, pictures: PictureFolder, now: () => string): SiteStore {
+export function siteStore(orm: Orm, pictures: Pictures, now: () => string): SiteStore {
   const state: StoreState = { orm, pictures, now, recent: recentSites() };
   return {
     list: () => listSites(state),
@@ -158,6 +168,7 @@ export function siteStore(orm: MikroORM, pictures: PictureFolder, now: () => str
     bin: (id, binned) => whenFree(() => binSite(state, id, binned)),
     erase: (id) => whenFree(() => eraseFromBin(state, id)),
     edit: (edit) => whenFree(() => editSite(state, edit)),
+    editInTurn: (edits) => whenFree(() => editInTurn(state, edits)),
     rehearse: (edit) => whenFree(() => rehearseEdit(state, edit)),
   };
 }

@@ -1,14 +1,14 @@
-import type { EntityManager, MikroORM } from '@mikro-orm/better-sqlite';
+import type { EntityManager, Orm } from './orm';
 import type { Site } from '#core/model/site';
 import { SiteRow } from './entities';
 import { readFacts } from './facts';
-import type { PictureFolder } from './pictureFolder';
+import type { Pictures } from './pictures';
 import type { RecentSites } from './recentSites';
 
 /** What reading and writing sites rests on. */
 export interface StoreState {
-  orm: MikroORM;
-  pictures: PictureFolder;
+  orm: Orm;
+  pictures: Pictures;
   recent: RecentSites;
   now: () => string;
 }

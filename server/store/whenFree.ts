@@ -15,6 +15,24 @@ const isHeld = (error: unknown): boolean => {
   return Boolean(code?.startsWith('SQLITE_BUSY')) || /database is locked/i.test(message ?? '');
 };
 
+/** Of two transactions in a database that is shared one went first, and the other has to be gone through anew. */
+export function isOutrun(error: unknown): boolean {
+  const { code } = error as { code?: string };
+  return code === '40001' || code === '40P01';
+}
+
+const awayCodes = ['ECONNREFUSED', 'ECONNRESET', 'EPIPE', '57P01', '57P02', '57P03', '53300'];
+
+/** The database that is shared does not answer, or takes nobody in just now; it is asked again by the next request. */
+export function isAway(error: unknown): boolean {
+  const { code = '', name, message } = error as { code?: string; name?: string; message?: string };
+  return (
+    awayCodes.includes(code) ||
+    name === 'KnexTimeoutError' ||
+    /^Connection terminated|timeout exceeded when trying to connect/.test(message ?? '')
+  );
+}
+
 /**
  * Writes as soon as nobody else does. SQLite's own wait stops the whole process, readers among them; this one lets others go on. Rejects
  * with StoreBusy after four seconds.
@@ -25,7 +43,7 @@ export async function whenFree<T>(write: () => Promise<T>): Promise<T> {
     try {
       return await write();
     } catch (error) {
-      if (!isHeld(error)) throw error;
+      if (!isHeld(error) && !isOutrun(error)) throw error;
       if (Date.now() >= until) throw new StoreBusy();
       await new Promise((resolve) => setTimeout(resolve, pauseMs));
     }

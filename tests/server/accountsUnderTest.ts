@@ -1,4 +1,4 @@
-import type { MikroORM } from '@mikro-orm/better-sqlite';
+import type { Orm } from '../../server/store/orm';
 import type { FirmRole, SiteRole } from '#contract';
 import type { Accounts } from '../../server/accounts/accounts';
 import { setMember } from '../../server/accounts/members';
@@ -6,7 +6,7 @@ import { hashOfPassword } from '../../server/accounts/passwords';
 import { addPerson } from '../../server/accounts/people';
 import { beginSession } from '../../server/accounts/sessions';
 import { startServer, type RunningServer } from '../../server/startServer';
-import { openStore } from '../../server/store/openStore';
+import { openPlace, placeFor } from './placeUnderTest';
 import { demoFile, newFolder, root } from './serverUnderTest';
 import path from 'node:path';
 
@@ -47,7 +47,7 @@ export function visitorWith(address: string, cookie: string | null): Visitor {
 
 export async function startShared(): Promise<SharedServer> {
   const dataDir = newFolder();
-  const orm: MikroORM = await openStore(dataDir);
+  const orm: Orm = await openPlace(dataDir);
   const accounts: Accounts = { orm, now: () => new Date().toISOString() };
   const add = async (name: string, role: FirmRole, on: Record<string, SiteRole> = {}): Promise<string> => {
     const id = await addPerson(accounts, name, role, await hashOfPassword(password));
@@ -58,7 +58,7 @@ export async function startShared(): Promise<SharedServer> {
   await add('A. Marrow', 'admin');
   const server = await startServer({
     port: 0,
-    dataDir,
+    ...(await placeFor(dataDir)),
     webDir: path.join(root, 'dist'),
     demoFile,
     withDemo: true,

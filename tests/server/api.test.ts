@@ -4,6 +4,7 @@ import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import type { Problem } from '#core/shared/problems';
 import type { LogEntry, SiteFile } from '#core/model/site';
 import { startServer, type RunningServer } from '../../server/startServer';
+import { placeFor } from './placeUnderTest';
 import { choosing, demo, demoFile, newFolder, post, root, siteId } from './serverUnderTest';
 
 let server: RunningServer;
@@ -13,7 +14,7 @@ let site: string;
 beforeAll(async () => {
   server = await startServer({
     port: 0,
-    dataDir: newFolder(),
+    ...(await placeFor(newFolder())),
     webDir: path.join(root, 'dist'),
     demoFile,
     withDemo: true,
@@ -141,6 +142,36 @@ describe('editing', () => {
     );
     expect(answers.map(({ status }) => status).sort()).toEqual([200, 409, 409]);
     expect((await read()).version).toBe(version + 1);
+  });
+  it('several in turn go through as far as they fit, each on the one before; the rest is told of when it comes first', async () => {
+    const { version } = await read();
+    const inTurn = (edits: unknown[]) => post(`${site}/edits/in-turn`, { edits });
+    const three = ['c02', 'c04', 'c05'].map((camera, index) => choosing(camera, 'keep', version + index));
+    const answer = await inTurn(three);
+    const { entries } = (await answer.json()) as { entries: LogEntry[] };
+    expect(entries.map((entry) => [entry.id, entry.version])).toEqual(
+      three.map(({ id }, index) => [id, version + index + 1]),
+    );
+    // The answer was lost: they have happened, and the next goes on from there.
+    const again = await inTurn([...three, choosing('c06', 'keep', version + 3)]);
+    expect(((await again.json()) as { entries: LogEntry[] }).entries.map((entry) => entry.version)).toEqual(
+      [1, 2, 3, 4].map((n) => version + n),
+    );
+    // The second names a camera that is not there.
+    const half = [
+      choosing('c02', 'hd-coax', version + 4),
+      choosing('c99', 'keep', version + 5),
+      choosing('c04', 'hd-coax', version + 6),
+    ];
+    const partly = (await (await inTurn(half)).json()) as { entries: LogEntry[] };
+    expect(partly.entries.map(({ id }) => id)).toEqual([half[0]!.id]);
+    expect((await read()).version).toBe(version + 5);
+    const refused = await inTurn(half.slice(1));
+    expect([refused.status, ((await refused.json()) as Details).title]).toEqual([422, 'Does not fit']);
+    const behind = await inTurn([choosing('c02', 'keep', version)]);
+    expect([behind.status, ((await behind.json()) as Details).since.length]).toEqual([409, 5]);
+    expect((await inTurn([])).status).toBe(422);
+    expect((await read()).version).toBe(version + 5);
   });
   it('an edit for a removed camera changes nothing, not even its sound part', async () => {
     const before = await read();

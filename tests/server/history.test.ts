@@ -10,13 +10,14 @@ import {
   type SiteFile,
 } from '#core/model/site';
 import { startServer, type RunningServer } from '../../server/startServer';
+import { placeFor } from './placeUnderTest';
 import { demo, demoFile, newFolder, post, root } from './serverUnderTest';
 
 let server: RunningServer;
 beforeAll(async () => {
   server = await startServer({
     port: 0,
-    dataDir: newFolder(),
+    ...(await placeFor(newFolder())),
     webDir: path.join(root, 'dist'),
     demoFile,
     reset: false,

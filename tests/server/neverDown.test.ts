@@ -7,7 +7,7 @@ import Database from 'better-sqlite3';
 import { afterEach, describe, expect, it } from 'vitest';
 import type { Applying } from '#core/allocate/device';
 import { apply } from '../../server/recorders/apply';
-import type { ApplyingFolder } from '../../server/recorders/applyingFolder';
+import type { ApplyingRecords } from '../../server/recorders/applyingRecords';
 import { recorderClient } from '../../server/recorders/recorderClient';
 import { isSoundText } from '#core/shared/problems';
 import { startServer, type RunningServer } from '../../server/startServer';
@@ -80,11 +80,8 @@ const job = (address: string): Applying => ({
   why: null,
   wrong: [],
 });
-const folderThat = (write: (applying: Applying) => void): ApplyingFolder => ({
-  read: () => null,
-  write,
-  forget: () => undefined,
-  forgetSite: () => undefined,
+const recordsThat = (write: (applying: Applying) => void): Pick<ApplyingRecords, 'write'> => ({
+  write: async (applying) => write(applying),
 });
 
 describe('a recorder', () => {
@@ -99,7 +96,7 @@ describe('a recorder', () => {
     const done = await apply(
       job(address),
       line,
-      folderThat(() => undefined),
+      recordsThat(() => undefined),
       patience,
       () => false,
       unheard,
@@ -111,7 +108,7 @@ describe('a recorder', () => {
   });
   it('on a disk that fills while it is brought to its plan ends its job in words', async () => {
     const address = await device((url) => (url === '/session' ? '{"token":"t"}' : '{}'));
-    const full = folderThat(() => {
+    const full = recordsThat(() => {
       throw Object.assign(new Error('no space left on device'), { code: 'ENOSPC' });
     });
     const done = await apply(

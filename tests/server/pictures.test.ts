@@ -7,6 +7,7 @@ import type { Change, SiteFile } from '#core/model/site';
 import { cleanSvg } from '../../server/files/cleanSvg';
 import { reimportPicture } from '../../server/files/takePicture';
 import { startServer, type RunningServer } from '../../server/startServer';
+import { placeFor } from './placeUnderTest';
 import { demo, demoFile, newFolder, post, root, siteId } from './serverUnderTest';
 
 let server: RunningServer;
@@ -14,7 +15,7 @@ let api: string;
 beforeAll(async () => {
   server = await startServer({
     port: 0,
-    dataDir: newFolder(),
+    ...(await placeFor(newFolder())),
     webDir: path.join(root, 'dist'),
     demoFile,
     withDemo: true,
@@ -312,7 +313,7 @@ describe('pictures and their sites', () => {
     expect(file.files.map(({ id }) => id)).toContain(kept.fileId);
     const other = await startServer({
       port: 0,
-      dataDir: newFolder(),
+      ...(await placeFor(newFolder())),
       webDir: path.join(root, 'dist'),
       demoFile,
       reset: false,

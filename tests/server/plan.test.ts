@@ -2,6 +2,7 @@ import path from 'node:path';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { usualDemands } from '#core/model/site';
 import { startServer, type RunningServer } from '../../server/startServer';
+import { placeFor } from './placeUnderTest';
 import { demo, demoFile, newFolder, post, root, siteId } from './serverUnderTest';
 
 let server: RunningServer;
@@ -10,7 +11,7 @@ let api: string;
 beforeAll(async () => {
   server = await startServer({
     port: 0,
-    dataDir: newFolder(),
+    ...(await placeFor(newFolder())),
     webDir: path.join(root, 'dist'),
     demoFile,
     withDemo: true,

@@ -69,6 +69,7 @@ const mayCome: Record<string, readonly string[]> = {
   'POST /sites/:id/here': readers,
   'GET /sites/:id/edits': readers,
   'POST /sites/:id/edits': changers,
+  'POST /sites/:id/edits/in-turn': changers,
   'GET /sites/:id/plan': readers,
   'GET /sites/:id/file': readers,
   'GET /sites/:id/plan.csv': [...readers, 'customer'],

@@ -11,7 +11,8 @@ import { emptyBin } from '../../server/store/bin';
 import { faultOfDatabase } from '../../server/store/inspectDatabase';
 import { openStore } from '../../server/store/openStore';
 import { packEdits } from '../../server/store/packEdits';
-import { pictureFolder, type PictureFolder } from '../../server/store/pictureFolder';
+import { pictureFolder } from '../../server/store/pictureFolder';
+import type { Pictures } from '../../server/store/pictures';
 import { siteStore, type SiteStore } from '../../server/store/siteStore';
 import { choosing, demo, demoFile, newFolder, post, root, siteId } from './serverUnderTest';
 
@@ -36,7 +37,7 @@ describe('old edits', () => {
 
   beforeAll(async () => {
     orm = await openStore(folder, now());
-    store = siteStore(orm, pictureFolder(folder), now);
+    store = siteStore(orm, pictureFolder(path.join(folder, 'pictures')), now);
     await store.create({ ...siteFromTrusted(demo()), drawing: {}, photo: {}, pin: {}, route: {} });
     for (let at = 0; at < edits; at += 1)
       expect(
@@ -124,7 +125,7 @@ describe('a deleted site', () => {
   it('goes by itself after thirty days', async () => {
     const folder = newFolder();
     const orm = await openStore(folder, now());
-    const store = siteStore(orm, pictureFolder(folder), now);
+    const store = siteStore(orm, pictureFolder(path.join(folder, 'pictures')), now);
     await store.create({ ...siteFromTrusted(demo()), drawing: {}, photo: {}, pin: {}, route: {} });
     await store.bin(siteId, true);
     expect(await emptyBin(orm, '2026-04-30T09:00:00.000Z')).toEqual([]);
@@ -152,10 +153,10 @@ describe('a picture', () => {
   const today = '2026-11-01T00:00:00.000Z';
   let orm: Orm;
   let store: SiteStore;
-  let pictures: PictureFolder;
+  let pictures: Pictures;
   beforeAll(async () => {
     orm = await openStore(folder, now());
-    pictures = pictureFolder(folder);
+    pictures = pictureFolder(path.join(folder, 'pictures'));
     store = siteStore(orm, pictures, now);
     await store.create({ ...siteFromTrusted(demo()), drawing: {}, photo: {}, pin: {}, route: {} });
   });
@@ -188,7 +189,12 @@ describe('a picture', () => {
     expect((await naming('p2', edits, 1)).kind).toBe('done');
     expect((await naming('p2', null, 2)).kind).toBe('done');
     expect(forgetPictures(folder, today)).toBe(1);
-    expect([nobodys, young, facts, edits].map((id) => pictures.has(id))).toEqual([false, true, true, true]);
+    expect(await Promise.all([nobodys, young, facts, edits].map(pictures.has))).toEqual([
+      false,
+      true,
+      true,
+      true,
+    ]);
   });
   it('that only a copy names stays as long as the copy does', async () => {
     const inCopy = await agedPicture('copy', '2026-05-01T00:00:00.000Z');
@@ -197,12 +203,12 @@ describe('a picture', () => {
     await store.bin(siteId, true);
     expect(await store.erase(siteId)).toBe('erased');
     expect(forgetPictures(folder, today)).toBe(0);
-    expect(pictures.has(inCopy)).toBe(true);
+    expect(await pictures.has(inCopy)).toBe(true);
   });
   it('that is sent again is new again', async () => {
     const id = await agedPicture('twice', '2026-05-01T00:00:00.000Z');
     await pictures.keep(Buffer.from('twice'), 'image/png');
     expect(forgetPictures(folder, today)).toBe(0);
-    expect(pictures.has(id)).toBe(true);
+    expect(await pictures.has(id)).toBe(true);
   });
 });

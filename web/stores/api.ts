@@ -1,6 +1,7 @@
 import type { z } from 'zod';
 import {
   accounts,
+  asHeader,
   authorityFile,
   devices,
   downloads,
@@ -74,6 +75,12 @@ export function whenSignedOut(hear: () => void): void {
   hearSignedOut = hear;
 }
 
+let askedAs: string | null = null;
+/** Whose requests these are from now on, by the id of his account; a server at which another is signed in turns them away. */
+export function askAs(personId: string | null): void {
+  askedAs = personId;
+}
+
 async function ask<E extends AnyEndpoint>(
   { method, path, answer }: E,
   { params, query, body, bytes }: Asked = {},
@@ -81,7 +88,11 @@ async function ask<E extends AnyEndpoint>(
   const sends = method === 'POST';
   const init: RequestInit = {
     method,
-    ...(sends && { headers: { 'content-type': bytes ? 'application/octet-stream' : 'application/json' } }),
+    headers: {
+      ...(sends && { 'content-type': bytes ? 'application/octet-stream' : 'application/json' }),
+      // Who is signed in now is asked by whoever is open to any answer.
+      ...(askedAs !== null && path !== accounts.visitor.path && { [asHeader]: askedAs }),
+    },
     ...(sends && { body: bytes ?? (typeof body === 'string' ? body : JSON.stringify(body ?? {})) }),
   };
   let response: Response;
@@ -136,7 +147,16 @@ export const api = {
   site: (id: string) => ask(sites.read, { params: { id } }),
   since: (id: string, version: number) =>
     ask(sites.since, { params: { id }, query: { after: String(version) } }),
-  edit: (edit: Edit) => ask(sites.edit, { params: { id: edit.site }, body: edit }),
+  /** Edits of one site, each on the one before: what became of them as far as they went through. */
+  edit: async (edits: readonly Edit[]): Promise<Answer<LogEntry[]>> => {
+    const params = { id: edits[0]!.site };
+    if (edits.length > 1) {
+      const answer = await ask(sites.editInTurn, { params, body: { edits } });
+      return answer.kind === 'answer' ? { kind: 'answer', value: answer.value.entries } : answer;
+    }
+    const answer = await ask(sites.edit, { params, body: edits[0] });
+    return answer.kind === 'answer' ? { kind: 'answer', value: [answer.value.entry] } : answer;
+  },
   newSite: (body: BodyOf<typeof sites.create>) => ask(sites.create, { body }),
   duplicateSite: (id: string, name: string) => ask(sites.duplicate, { params: { id }, body: { name } }),
   archiveSite: (id: string, archived: boolean) => ask(sites.archive, { params: { id }, body: { archived } }),

@@ -18,5 +18,8 @@ export const signedAs = (name: string, role: Role): string => name.trim() || rol
 /** The name of the account that is signed in on this device, also where nobody answers; empty where there are no accounts. */
 export const useSignedInAs = (): Ref<string> => useLocalStorage('neotrope-signed-in-as', '');
 
+/** The same by the id of the account. */
+export const useSignedInId = (): Ref<string> => useLocalStorage('neotrope-signed-in-id', '');
+
 /** Whether what waits here is of whoever works here now: under an account only what he noted goes out under his name. */
 export const isMine = (signedInAs: string, by: string): boolean => signedInAs === '' || by === signedInAs;

@@ -43,7 +43,7 @@ describe('an answer to the first edit', () => {
   const queue = queued(draft('a', choose('c08', 'keep')), draft('b', choose('c09', 'keep')));
   it('that it has happened takes it off the queue', () => {
     const entry = logged('a', 5, choose('c08', 'keep'));
-    expect(afterAnswer(queue, { kind: 'answer', value: { entry } })).toMatchObject({
+    expect(afterAnswer(queue, { kind: 'answer', value: [entry] })).toMatchObject({
       queue: { version: 5, pending: [{ id: 'b' }] },
       dropped: [],
     });
@@ -78,14 +78,25 @@ describe('edits on their way', () => {
     const queue = queued(draft('a', choose('c08', 'keep')), draft('b', choose('c09', 'keep')));
     expect(queue.seen.choice['c09']?.option).toBe('keep');
     expect(queue.confirmed.choice['c08']).toBeUndefined();
-    expect(nextToSend(queue)).toMatchObject({ id: 'a', baseVersion: 4 });
+    expect(nextToSend(queue)).toMatchObject([{ id: 'a', baseVersion: 4 }]);
     const { queue: next } = rebase(queue, [logged('a', 5, choose('c08', 'keep'))]);
     expect([next.version, next.pending.map(({ id }) => id), seenLog(next).map(({ id }) => id)]).toEqual([
       5,
       ['b'],
       ['a', 'b'],
     ]);
-    expect(nextToSend(next)).toMatchObject({ id: 'b', baseVersion: 5 });
+    expect(nextToSend(next)).toMatchObject([{ id: 'b', baseVersion: 5 }]);
+  });
+  it('are sent several at once where they waited, each on the one before, and no more than a request holds', () => {
+    const queue = queued(draft('a', choose('c08', 'keep')), draft('b', choose('c09', 'keep')));
+    expect(nextToSend(queue, 50)).toMatchObject([
+      { id: 'a', baseVersion: 4 },
+      { id: 'b', baseVersion: 5 },
+    ]);
+    expect(nextToSend(queue, 1)).toHaveLength(1);
+    const many = Array.from({ length: 400 }, () => choose('c10', 'keep'));
+    const long = queued(draft('a', ...many), draft('b', ...many), draft('c', choose('c09', 'keep')));
+    expect(nextToSend(long, 50).map(({ id }) => id)).toEqual(['a']);
   });
   it('stand on one another, in whatever order the server says the fields of the first', () => {
     const run = empty.confirmed.run['r08']!;
@@ -98,7 +109,7 @@ describe('edits on their way', () => {
     const queue = queued(draft('a', withLength(19)), draft('b', withLength(22)));
     const said = { ...run, segments: run.segments.map((one) => turned({ ...one, lengthM: 19 })) };
     const entry = logged('a', 5, { kind: 'run', id: 'r08', set: said as typeof run });
-    const { queue: next, dropped } = afterAnswer(queue, { kind: 'answer', value: { entry } })!;
+    const { queue: next, dropped } = afterAnswer(queue, { kind: 'answer', value: [entry] })!;
     expect(dropped).toEqual([]);
     expect(next.seen.run['r08']!.segments[0]!.lengthM).toBe(22);
   });
@@ -187,7 +198,7 @@ describe('what two windows did apart', () => {
   it('an edit that happened long ago, its answer lost, leaves the queue though it is older than what is held', () => {
     const queue = { ...queued(draft('a', choose('c08', 'keep'))), version: 210 };
     const entry = logged('a', 5, choose('c08', 'keep'));
-    expect(afterAnswer(queue, { kind: 'answer', value: { entry } })).toMatchObject({
+    expect(afterAnswer(queue, { kind: 'answer', value: [entry] })).toMatchObject({
       queue: { version: 210, pending: [] },
       dropped: [],
     });

@@ -76,12 +76,20 @@ export function enqueue(
   };
 }
 
-/** The edit to send next, on the version that is confirmed now. */
-export function nextToSend({ version, pending }: Queue): Edit | undefined {
-  const first = pending[0];
-  if (!first) return undefined;
-  const { version: _version, at: _at, inverse: _inverse, ...edit } = first;
-  return { ...edit, baseVersion: version };
+/** So many changes go in one request; an import is a request of its own. */
+const mostChanges = 500;
+
+/** The edits to send next, so many at most, each on the one before and the first on the version that is confirmed now. */
+export function nextToSend({ version, pending }: Queue, most = 1): Edit[] {
+  const edits: Edit[] = [];
+  let changes = 0;
+  for (const entry of pending.slice(0, most)) {
+    changes += entry.changes.length;
+    if (edits.length > 0 && changes > mostChanges) break;
+    const { version: _version, at: _at, inverse: _inverse, ...edit } = entry;
+    edits.push({ ...edit, baseVersion: version + edits.length });
+  }
+  return edits;
 }
 
 /** Takes in edits that happened at the server, this window's own among them. What is seen is worked out anew by whoever asked. */
@@ -199,10 +207,10 @@ export function openQueue(
 }
 
 /** What the answer to the first edit makes of the queue; `null` where nobody could answer, and it is to be sent again. */
-export function afterAnswer(queue: Queue, answer: Answer<{ entry: LogEntry }>): Rebased | null {
+export function afterAnswer(queue: Queue, answer: Answer<readonly LogEntry[]>): Rebased | null {
   switch (answer.kind) {
     case 'answer':
-      return rebase(queue, [answer.value.entry]);
+      return rebase(queue, answer.value);
     case 'silence':
       return null;
     case 'refusal': {

@@ -5,6 +5,7 @@ import {
   areaOf,
   historyOf,
   type Change,
+  type Edit,
   type Fact,
   type FactUpdate,
   type Kind,
@@ -14,7 +15,7 @@ import {
 } from '#core/model/site';
 import type { Problem } from '#core/shared/problems';
 import { takeEarly } from '../workers/evaluator';
-import { servedSiteSchema, siteRoleDefinitions, type ServedSite, type SiteRole } from '#contract';
+import { mostInTurn, servedSiteSchema, siteRoleDefinitions, type ServedSite, type SiteRole } from '#contract';
 import { useAccount } from './account';
 import { keepEntries, keepSite, keptSite } from '../offline/keptSites';
 import { keepPictures } from '../offline/keepPictures';
@@ -143,25 +144,23 @@ export const useSite = defineStore('site', () => {
     failures += 1;
   }
 
+  const next = (): Edit[] => (queue.value ? nextToSend(queue.value, mostInTurn) : []);
+
   /** Sends what is pending, one edit after the other, until nothing is left or nobody answers. */
   async function send(): Promise<void> {
     if (sending) return;
     sending = true;
     try {
-      for (
-        let edit = queue.value && nextToSend(queue.value);
-        edit;
-        edit = queue.value && nextToSend(queue.value)
-      ) {
+      for (let edits = next(); edits.length > 0; edits = next()) {
         saving.value = failures > 0 ? 'waiting' : 'saving';
-        const answer = await api.edit(edit);
-        if (!queue.value || id.value !== edit.site) return;
+        const answer = await api.edit(edits);
+        if (!queue.value || id.value !== edits[0]!.site) return;
         const after = afterAnswer(queue.value, answer);
         if (!after) return sendLater();
         failures = 0;
         hold(after.queue, after.dropped);
         if (answer.kind === 'answer') {
-          savedAt.value = answer.value.entry.at;
+          savedAt.value = answer.value.at(-1)!.at;
           tellOthers({ site: id.value, version: after.queue.version });
         }
       }

@@ -54,9 +54,9 @@ const newWorld = (): World => ({
 });
 
 /** What a server answers to an edit. */
-function serverAnswers(server: Server, edit: Edit): Answer<{ entry: LogEntry }> {
+function serverAnswers(server: Server, edit: Edit): Answer<LogEntry[]> {
   const known = server.log.find(({ id }) => id === edit.id);
-  if (known) return { kind: 'answer', value: { entry: known } };
+  if (known) return { kind: 'answer', value: [known] };
   const refusal = (status: number, since: LogEntry[]): Answer<never> => ({
     kind: 'refusal',
     refusal: { status, detail: 'no', problems: [], host: null, since },
@@ -75,7 +75,20 @@ function serverAnswers(server: Server, edit: Edit): Answer<{ entry: LogEntry }> 
     inverse: applied.value.inverse,
   };
   Object.assign(server, { version: entry.version, site: applied.value.site, log: [...server.log, entry] });
-  return { kind: 'answer', value: { entry } };
+  return { kind: 'answer', value: [entry] };
+}
+
+/** What the server says to several edits: those that go through, or why the first does not. */
+function serverAnswersInTurn(server: Server, [first, ...further]: readonly Edit[]): Answer<LogEntry[]> {
+  const answer = serverAnswers(server, first!);
+  if (answer.kind !== 'answer') return answer;
+  const entries = [...answer.value];
+  for (const edit of further) {
+    const next = serverAnswers(server, edit);
+    if (next.kind !== 'answer') break;
+    entries.push(...next.value);
+  }
+  return { kind: 'answer', value: entries };
 }
 
 function take(device: Device, next: Queue, dropped: readonly Dropped[]): void {
@@ -148,24 +161,25 @@ class Make implements fc.Command<World, World> {
   }
   toString = (): string => `make(${this.who}, ${this.what})`;
 }
-/** Sends the first edit; its answer may get lost on the way back, or the device may be out of reach. */
+/** Sends the first edits; their answer may get lost on the way back, or the device may be out of reach. */
 class Send implements fc.Command<World, World> {
   constructor(
     readonly who: number,
     readonly isAnswerLost: boolean,
+    readonly most: number,
   ) {}
   check = (): boolean => true;
   run(world: World): void {
     const device = world.devices[this.who]!;
-    const edit = nextToSend(device.queue);
-    if (!edit || device.inFlight) return;
-    const answer = serverAnswers(world.server, edit);
+    const edits = nextToSend(device.queue, this.most);
+    if (edits.length === 0 || device.inFlight) return;
+    const answer = serverAnswersInTurn(world.server, edits);
     if (this.isAnswerLost) return;
-    if (answer.kind === 'answer') world.acknowledged.add(edit.id);
+    if (answer.kind === 'answer') for (const { id } of answer.value) world.acknowledged.add(id);
     const after = afterAnswer(device.queue, answer);
     if (after) take(device, after.queue, after.dropped);
   }
-  toString = (): string => `send(${this.who}${this.isAnswerLost ? ', lost' : ''})`;
+  toString = (): string => `send(${this.who}, ${this.most}${this.isAnswerLost ? ', lost' : ''})`;
 }
 class Refresh implements fc.Command<World, World> {
   constructor(readonly who: number) {}
@@ -209,8 +223,10 @@ const who = fc.nat(2);
 const commands = [
   fc.tuple(who, fc.nat(1000)).map(([device, what]) => new Make(device, what)),
   fc.tuple(who, fc.nat(1000)).map(([device, what]) => new Make(device, what)),
-  fc.tuple(who, fc.boolean()).map(([device, lost]) => new Send(device, lost)),
-  who.map((device) => new Send(device, false)),
+  fc
+    .tuple(who, fc.boolean(), fc.integer({ min: 1, max: 5 }))
+    .map(([device, lost, most]) => new Send(device, lost, most)),
+  who.map((device) => new Send(device, false, 1)),
   who.map((device) => new Refresh(device)),
   fc.tuple(who, fc.boolean()).map(([device, up]) => new Fly(device, up)),
   who.map((device) => new Crash(device)),
@@ -221,7 +237,7 @@ function comeHome(world: World): void {
   for (const [index, device] of world.devices.entries()) {
     device.inFlight = false;
     for (let round = 0; device.queue.pending.length > 0 && round < 1000; round += 1)
-      new Send(index, false).run(world);
+      new Send(index, false, 3).run(world);
   }
   world.devices.forEach((_, index) => new Refresh(index).run(world));
 }

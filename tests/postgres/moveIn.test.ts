@@ -1,0 +1,56 @@
+import path from 'node:path';
+import { expect, it } from 'vitest';
+import { startServer } from '../../server/startServer';
+import { addPerson, findPerson } from '../../server/accounts/people';
+import { hashOfPassword } from '../../server/accounts/passwords';
+import { rolesOf, setMember } from '../../server/accounts/members';
+import { openStore } from '../../server/store/openStore';
+import { openDatabase } from '../../server/sharedStore/openDatabase';
+import { moveIn } from '../../server/sharedStore/moveIn';
+import { databaseFor } from '../server/placeUnderTest';
+import { choosing, demoFile, newFolder, post, root, siteId } from '../server/serverUnderTest';
+
+const started = (dataDir: string, database?: string) =>
+  startServer({
+    port: 0,
+    dataDir,
+    webDir: path.join(root, 'dist'),
+    demoFile,
+    withDemo: true,
+    reset: false,
+    ...(database !== undefined && { shared: { database } }),
+  });
+
+it('a data folder moves into a database whole: sites, logs, pictures, people and roles, and once', async () => {
+  const dataDir = newFolder();
+  const own = await started(dataDir);
+  const site = `${own.address}/api/sites/${siteId}`;
+  for (let n = 0; n < 12; n += 1)
+    await post(`${site}/edits`, choosing('c08', n % 2 ? 'keep' : 'ip-coax-unit', n));
+  const [file, log] = [
+    await (await fetch(`${site}/file`)).text(),
+    await (await fetch(`${site}/edits?after=0`)).text(),
+  ];
+  const database = (await databaseFor(newFolder()))!;
+  await expect(moveIn(dataDir, database)).rejects.toThrow(/in use by another Neotrope/);
+  await own.close();
+  const before = { orm: await openStore(dataDir), now: () => new Date().toISOString() };
+  const id = (await addPerson(before, 'A. Marrow', 'guest', await hashOfPassword('lanes at low water')))!;
+  await setMember(before, siteId, id, 'crew');
+  await before.orm.close(true);
+
+  expect(await moveIn(dataDir, database)).toEqual({ sites: 1, pictures: expect.any(Number) as number });
+  await expect(moveIn(dataDir, database)).rejects.toThrow(/already. Nothing was moved/);
+  const after = { orm: await openDatabase(database), now: before.now };
+  expect((await findPerson(after, 'a. marrow'))?.id).toBe(id);
+  expect(await rolesOf(after, id)).toEqual(new Map([[siteId, 'crew']]));
+  // Without people it is open to whoever sits here, which is how the test looks at it.
+  await after.orm.em.fork().execute('delete from person');
+  await after.orm.close(true);
+  const shared = await started(newFolder(), database);
+  const there = `${shared.address}/api/sites/${siteId}`;
+  expect(await (await fetch(`${there}/file`)).text()).toBe(file);
+  expect(await (await fetch(`${there}/edits?after=0`)).text()).toBe(log);
+  expect((await post(`${there}/edits`, choosing('c09', 'keep', 12))).status).toBe(200);
+  await shared.close();
+});
