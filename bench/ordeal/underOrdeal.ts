@@ -148,10 +148,15 @@ export const post = (address: string, body: unknown): Promise<Response> =>
 
 export const demoText = readFileSync('demo/saltmarrow.neotrope.json', 'utf8');
 
+/** Takes a site in; where many are, at the pace that the server asks for. */
 export async function importSite(address: string, text: string): Promise<string> {
-  const answer = await post(`${address}/api/sites/import`, text);
-  if (answer.status !== 201) throw new Error(`the site was refused with ${answer.status}`);
-  return ((await answer.json()) as { id: string }).id;
+  for (;;) {
+    const answer = await post(`${address}/api/sites/import`, text);
+    if (answer.status === 201) return ((await answer.json()) as { id: string }).id;
+    if (answer.status !== 429) throw new Error(`the site was refused with ${answer.status}`);
+    const seconds = Number(answer.headers.get('retry-after') ?? 1);
+    await new Promise((resolve) => setTimeout(resolve, 1000 * seconds));
+  }
 }
 
 /** An edit that chooses for a camera. */

@@ -1,4 +1,5 @@
 export { allocationOf } from './allocation';
+export { cutoverOf, type Cutover } from './cutoverOf';
 export { evaluateSite, type Before, type SiteEvaluation } from './evaluateSite';
 export { hookUpOfRun } from './hookUpOfRun';
 export { networkAt, type NetworkMoment } from './networkAt';

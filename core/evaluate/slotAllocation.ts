@@ -127,10 +127,10 @@ function todayOf(
     : null;
 }
 
-/** The order in which the cameras of a site can move to the slots that they have by the plan. */
-export function migrationOfSite(site: Site, { needs, waiting, occupied }: Allocation): SiteMigration {
+/** Cameras with where they come in today and at the end; those that no recorder knows of are not among them. */
+export function moversOf(site: Site, { needs, waiting }: Pick<Allocation, 'needs' | 'waiting'>): Mover[] {
   const hasNoSlot = new Set(waiting.map(({ cameraId }) => cameraId));
-  const movers = Object.values(needs).flatMap((need): Mover[] => {
+  return Object.values(needs).flatMap((need): Mover[] => {
     const { patchedTo, cameraId } = need;
     const at = patchedTo && { recorderId: patchedTo.recorderId, slot: patchedTo.input };
     const placed = site.placement[cameraId];
@@ -143,6 +143,13 @@ export function migrationOfSite(site: Site, { needs, waiting, occupied }: Alloca
       : need;
     return [{ need: stays, today, to: at }];
   });
+}
+
+/** The order in which the cameras of a site can move to the slots that they have by the plan. */
+export function migrationOfSite(site: Site, allocation: Allocation): SiteMigration {
+  const { needs, waiting, occupied } = allocation;
+  const hasNoSlot = new Set(waiting.map(({ cameraId }) => cameraId));
+  const movers = moversOf(site, allocation);
   const migration = migrationOf(Object.values(site.recorder), movers, allocationSettingsOf(site));
   const unplugged = unplugging(site);
   const unchanged: Night = {

@@ -12,7 +12,13 @@ export async function standingOf(
   site: string | null,
 ): Promise<Standing> {
   const em = orm.em.fork();
-  const member = site === null ? null : await em.findOne(MemberRow, { site, person: person.id });
+  const [member] =
+    site === null
+      ? []
+      : await em.execute<{ role: SiteRole }[]>('select role from member where site = ? and person = ?', [
+          site,
+          person.id,
+        ]);
   const contributes =
     person.role === 'guest' &&
     site === null &&

@@ -1,6 +1,6 @@
 import type { Accounts } from './accounts';
 import { later } from './accounts';
-import { PersonRow, SessionRow } from './entities';
+import { SessionRow, type PersonRow } from './entities';
 import { hashOfSecret, newSecret } from './secrets';
 
 const dayMs = 24 * 3600 * 1000;
@@ -47,21 +47,28 @@ export async function beginSession(
   return secret;
 }
 
+type FoundRow = PersonRow & { sessionCreatedAt: string; seenAt: string };
+
+/** A session with its person, in one question: it is asked before every answer. */
+const foundBy = `select p.id, p.name, p.name_key as "nameKey", p.role, p.password_hash as "passwordHash",
+    p.time_code_secret as "timeCodeSecret", p.time_code_step as "timeCodeStep", p.created_at as "createdAt",
+    p.removed_at as "removedAt", s.created_at as "sessionCreatedAt", s.seen_at as "seenAt"
+  from session s join person p on p.id = s.person where s.id = ? and p.removed_at is null`;
+
 /** Who a cookie belongs to; `null` where it is none of ours, was ended, or is too old. */
 export async function sessionOf({ orm, now }: Accounts, secret: string): Promise<SignedIn | null> {
   const em = orm.em.fork();
-  const session = await em.findOne(SessionRow, { id: hashOfSecret(secret) });
-  if (!session) return null;
+  const sessionId = hashOfSecret(secret);
+  const [found] = await em.execute<FoundRow[]>(foundBy, [sessionId]);
+  if (!found) return null;
+  const { sessionCreatedAt, seenAt, ...person } = found;
   const at = now();
-  if (session.seenAt < later(at, -idleMs) || session.createdAt < later(at, -longestMs)) {
-    await em.nativeDelete(SessionRow, { id: session.id });
+  if (seenAt < later(at, -idleMs) || sessionCreatedAt < later(at, -longestMs)) {
+    await em.nativeDelete(SessionRow, { id: sessionId });
     return null;
   }
-  const person = await em.findOne(PersonRow, { id: session.person, removedAt: null });
-  if (!person) return null;
-  if (session.seenAt < later(at, -seenEveryMs))
-    await em.nativeUpdate(SessionRow, { id: session.id }, { seenAt: at });
-  return { sessionId: session.id, person };
+  if (seenAt < later(at, -seenEveryMs)) await em.nativeUpdate(SessionRow, { id: sessionId }, { seenAt: at });
+  return { sessionId, person };
 }
 
 export const sessionsOf = ({ orm }: Accounts, person: string): Promise<SessionRow[]> =>

@@ -1,5 +1,5 @@
 import type { Context, Next } from 'koa';
-import type { Need, SiteRole } from '#contract';
+import type { Need, SiteRole, Standing } from '#contract';
 import { asHeader, meets, roleOn } from '#contract';
 import type { Accounts } from '../accounts/accounts';
 import { standingOf } from '../accounts/members';
@@ -33,12 +33,14 @@ export const knowVisitor =
     context.state['visitor'] = await visitorNow(context, accounts, isShared);
     context.state['again'] = () => visitorNow(context, accounts, isShared);
     context.state['accounts'] = accounts;
+    context.state['standings'] = new Map();
     await next();
   };
 
 /** Finds out anew who listens, where a line has been open for a while. */
 export async function knowAnew(context: Context): Promise<void> {
   context.state['visitor'] = await (context.state['again'] as () => Promise<Visitor>)();
+  context.state['standings'] = new Map();
 }
 
 export const visitorOf = (context: Context): Visitor => context.state['visitor'] as Visitor;
@@ -74,11 +76,21 @@ export const noStrangers =
     await next();
   };
 
+/** How a person stands to a site, asked once a request. */
+async function standingHere(context: Context, person: PersonRow, site: string | null): Promise<Standing> {
+  const standings = context.state['standings'] as Map<string | null, Standing>;
+  const known = standings.get(site);
+  if (known) return known;
+  const standing = await standingOf(context.state['accounts'] as Accounts, person, site);
+  standings.set(site, standing);
+  return standing;
+}
+
 /** The role of whoever comes on a site; `null` where there are no accounts, or he has none. */
 export async function siteRoleOf(context: Context, site: string): Promise<SiteRole | null> {
   const visitor = visitorOf(context);
   if (visitor.kind !== 'person') return null;
-  return roleOn(await standingOf(context.state['accounts'] as Accounts, visitor.person, site));
+  return roleOn(await standingHere(context, visitor.person, site));
 }
 
 /** Ends the request unless whoever comes meets the need; a site that he has no role on is to him as if it were not there. */
@@ -86,7 +98,7 @@ export async function admit(context: Context, need: Need, site: string | null): 
   const visitor = visitorOf(context);
   if (need === 'nothing' || visitor.kind === 'without-accounts') return;
   if (visitor.kind === 'stranger') throw signInFirst();
-  const standing = await standingOf(context.state['accounts'] as Accounts, visitor.person, site);
+  const standing = await standingHere(context, visitor.person, site);
   if (meets(need, standing)) return;
   const role = roleOn(standing);
   if (site !== null && role === null)

@@ -170,7 +170,7 @@ describe('editing', () => {
     expect([refused.status, ((await refused.json()) as Details).title]).toEqual([422, 'Does not fit']);
     const behind = await inTurn([choosing('c02', 'keep', version)]);
     expect([behind.status, ((await behind.json()) as Details).since.length]).toEqual([409, 5]);
-    expect((await inTurn([])).status).toBe(422);
+    expect((await inTurn([])).status).toBe(400);
     expect((await read()).version).toBe(version + 5);
   });
   it('an edit for a removed camera changes nothing, not even its sound part', async () => {

@@ -31,4 +31,4 @@ export {
   type UnitSize,
 } from './sharedUnits';
 export { plannedNetwork } from './plannedNetwork';
-export { recordersToBuy, renewalsOf, totalOf, type Buys, type Total } from './total';
+export { recordersToBuy, renewalsOf, totalOf, type Buys, type SharedEquipment, type Total } from './total';

@@ -13,7 +13,10 @@ export { removing, type Change, type FactUpdate } from './change';
 export { changesBetween, withChanges } from './changesBetween';
 export { noteConstruction, removeConstruction, withCable } from './constructions';
 export { choose, lockChoice, takeBackChoice } from './choosing';
+export { type CrewMember, type Skill } from './crew';
+export { cutoverSettingsOf, type CutoverSettings } from './cutoverSettings';
 export type { Choice, Placement } from './decision';
+export type { TaskSetting } from './taskSetting';
 export { optionKinds, optionRow, type OptionKind } from './optionKinds';
 export { demandsOf, usualDemands, type Demands, type Policies, type PolicyId } from './demands';
 export {

@@ -15,6 +15,7 @@ const leansOn: Partial<Record<Kind, readonly Kind[]>> = {
   stream: ['camera'],
   networkConfig: ['camera'],
   allocationSettings: ['camera'],
+  viewRule: ['camera'],
   radioPath: ['place'],
   link: ['place', 'equipment', 'recorder'],
   networkCamera: ['camera'],

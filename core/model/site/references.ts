@@ -252,6 +252,12 @@ function checkDecisions(site: Site, scope: ReferenceScope, found: Found): void {
   for (const { first } of scope.facts('allocationSettings'))
     for (const id of first)
       found.known('camera', id, at('allocationSettings', allocationSettingsId, 'first'));
+  for (const { id, cameraIds, mostDark } of scope.facts('viewRule')) {
+    for (const cameraId of cameraIds) found.known('camera', cameraId, at('viewRule', id, 'cameraIds'));
+    // As many as there are is no rule.
+    if (mostDark >= cameraIds.length)
+      found.add(at('viewRule', id, 'mostDark'), mostDark, 'fewer than the cameras that it is about');
+  }
 }
 
 /** A hardware address is one device's in all the world: two cameras cannot both have it. */

@@ -18,6 +18,17 @@ function attachments(site: Site, ...things: Shown[]): Change[] {
   return [...gone('pin'), ...gone('photo')];
 }
 
+/** Rules without a camera that goes; one that would say nothing any more goes with it. */
+const leaveViewRules = ({ viewRule }: Site, cameraId: string): Change[] =>
+  Object.values(viewRule)
+    .filter(({ cameraIds }) => cameraIds.includes(cameraId))
+    .map((rule): Change => {
+      const cameraIds = rule.cameraIds.filter((id) => id !== cameraId);
+      return cameraIds.length <= rule.mostDark
+        ? removing('viewRule', rule.id)
+        : { kind: 'viewRule', id: rule.id, set: { ...rule, cameraIds } };
+    });
+
 /**
  * Everything that goes when a run and its camera go. Readings stay with a site for good, so a run that
  * has any keeps standing; the caller is told so by getting nothing back.
@@ -38,6 +49,7 @@ export function removeRunAndCamera(site: Site, runId: string): Change[] {
   if (site.placement[cameraId]) changes.push({ kind: 'placement', id: cameraId, remove: true });
   for (const kind of ['choice', 'stream', 'networkConfig', 'attachment', 'networkCamera'] as const)
     if (site[kind][cameraId]) changes.push(removing(kind, cameraId));
+  changes.push(...leaveViewRules(site, cameraId));
   const { first } = allocationSettingsOf(site);
   if (first.includes(cameraId))
     changes.push(setAllocationSettings(site, { first: first.filter((id) => id !== cameraId) }));

@@ -1,6 +1,8 @@
 import { z } from 'zod';
 import { dataSheetSchema } from '#core/physics/cable';
 import { cameraSchema } from './camera';
+import { crewMemberSchema } from './crew';
+import { cutoverSettingsSchema } from './cutoverSettings';
 import { choiceSchema, placementSchema } from './decision';
 import { demandsSchema } from './demands';
 import { drawingSchema, photoSchema, pinSchema, routeSchema } from './drawing';
@@ -19,6 +21,8 @@ import { runSchema } from './run';
 import { allocationSettingsSchema } from './allocationSettings';
 import { sheathSchema } from './sheath';
 import { streamSchema } from './stream';
+import { taskSettingSchema } from './taskSetting';
+import { viewRuleSchema } from './viewRule';
 import { idSchema, nameSchema, noteSchema } from './vocabulary';
 
 const schemeWord = z.string().trim().max(30).optional();
@@ -121,6 +125,22 @@ const factKinds = {
   allocationSettings: {
     schema: allocationSettingsSchema,
     list: 'allocationSettings',
+    isRequired: false,
+    area: 'plan',
+    namesItself: false,
+  },
+  crewMember: { schema: crewMemberSchema, list: 'crew', isRequired: false, area: 'plan', namesItself: true },
+  cutover: {
+    schema: cutoverSettingsSchema,
+    list: 'cutovers',
+    isRequired: false,
+    area: 'plan',
+    namesItself: false,
+  },
+  viewRule: { schema: viewRuleSchema, list: 'viewRules', isRequired: false, area: 'plan', namesItself: true },
+  taskSetting: {
+    schema: taskSettingSchema,
+    list: 'taskSettings',
     isRequired: false,
     area: 'plan',
     namesItself: false,

@@ -1,0 +1,116 @@
+import type { Highs } from 'highs';
+import { aboutOf, cutoverSettingsOf } from '#core/model/site';
+import { cutoverOf, type Cutover } from '#core/evaluate';
+import { taskKind, type Task } from '#core/cutover/tasks';
+import type { PlannedNight } from '#core/cutover/nights';
+import { counted } from '#core/shared/labels';
+import type { Said } from './command';
+import { siteIn } from './siteFiles';
+
+export const cutoverUsage = 'npm run cutover -- SITE.neotrope.json [--from DATE] [--seconds N] [--json]';
+
+interface Asked {
+  file: string;
+  from: string;
+  seconds: number;
+  asJson: boolean;
+}
+
+function read(args: readonly string[], today: string): Asked | string {
+  const asked: Asked = { file: '', from: today, seconds: 60, asJson: false };
+  for (let at = 0; at < args.length; at += 1) {
+    const arg = args[at]!;
+    if (arg === '--json') asked.asJson = true;
+    else if (arg === '--from' || arg === '--seconds') {
+      const value = args[(at += 1)] ?? '';
+      if (arg === '--from') {
+        if (!/^\d{4}-\d{2}-\d{2}$/.test(value) || Number.isNaN(Date.parse(value)))
+          return `--from is ${JSON.stringify(value)}, allowed: a date such as 2026-05-11`;
+        asked.from = value;
+      } else if (Number(value) > 0) asked.seconds = Number(value);
+      else return `--seconds is ${JSON.stringify(value)}, allowed: more than 0`;
+    } else if (arg.startsWith('-')) return `${arg} is not understood; ${cutoverUsage}`;
+    else if (asked.file) return `one site file at a time; ${cutoverUsage}`;
+    else asked.file = arg;
+  }
+  return asked.file ? asked : `no site file named; ${cutoverUsage}`;
+}
+
+/** A moment of a night, by the clock. */
+export function clockAt(shiftStart: string, minutes: number): string {
+  const [hours = 0, past = 0] = shiftStart.split(':').map(Number);
+  const at = Math.round(60 * hours + past + minutes) % 1440;
+  return `${String(Math.floor(at / 60)).padStart(2, '0')}:${String(at % 60).padStart(2, '0')}`;
+}
+
+const titleOf = (task: Task): string => `${task.of}: ${taskKind(task.kind).label.toLowerCase()}`;
+
+function nightLines(cutover: Cutover, night: PlannedNight): string[] {
+  const { settings, crew, tasks, dates } = cutover;
+  const by = new Map(tasks.map((task) => [task.id, task]));
+  const clock = (minutes: number) => clockAt(settings.shift.start, minutes);
+  return [
+    `Night ${night.night + 1}, ${dates[night.night]}: over by ${clock(night.end)}, in the shift with ${Math.floor(100 * night.chance)} %`,
+    ...night.jobs.map(({ job, start, end, team, latestStart }) => {
+      const people = team.map((person) => crew[person]!.name).join(' and ');
+      return `  ${clock(start)}–${clock(end)}  ${titleOf(by.get(job.id)!)} (${people}; not after ${clock(latestStart)})`;
+    }),
+  ];
+}
+
+function lines(cutover: Cutover): string[] {
+  const { plan, tasks, mornings } = cutover;
+  const titles = new Map(tasks.map((task) => [task.id, titleOf(task)]));
+  switch (plan.kind) {
+    case 'nothing':
+      return ['Nothing is decided that is done in a night.'];
+    case 'impossible':
+      return plan.jobs.map(({ id, why }) => `${titles.get(id) ?? id} ${why}.`);
+    case 'conflict':
+      return [plan.message];
+    case 'planned': {
+      const proof =
+        plan.proof.kind === 'proven'
+          ? 'no fewer will do'
+          : `within ${plan.proof.percent.toFixed(1)} % of the best`;
+      const before = tasks.filter(
+        ({ kind, excluded }) => taskKind(kind).when === 'before' && excluded === null,
+      );
+      return [
+        `${counted(plan.nights.length, 'night')}, ${proof}.`,
+        ...plan.nights.flatMap((night) => nightLines(cutover, night)),
+        ...(before.length > 0 ? [`Before the first of them: ${before.map(titleOf).join('; ')}.`] : []),
+        ...mornings.flatMap(({ broken }, index) =>
+          broken.map((why) => `In the morning after night ${index + 1}: ${why}`),
+        ),
+      ];
+    }
+  }
+}
+
+/**
+ * Plans the nights of a site file from the command line, with the core that the screens use.
+ * @returns status 0 with the nights, 2 for bad input, 3 where there are none
+ */
+export function cutover(
+  args: readonly string[],
+  readFile: (file: string) => string,
+  highs: Highs,
+  { today, secondsSince }: { today: string; secondsSince: () => number },
+): Said {
+  const asked = read(args, today);
+  if (typeof asked === 'string') return { status: 2, out: '', errors: [asked] };
+  const site = siteIn(asked.file, readFile);
+  if (Array.isArray(site)) return { status: 2, out: '', errors: site };
+  const done = cutoverOf(
+    highs,
+    site,
+    cutoverSettingsOf(site, asked.from),
+    () => asked.seconds - secondsSince(),
+  );
+  return {
+    status: done.plan.kind === 'planned' ? 0 : 3,
+    out: asked.asJson ? JSON.stringify(done, null, 1) : [`${aboutOf(site).name}:`, ...lines(done)].join('\n'),
+    errors: [],
+  };
+}

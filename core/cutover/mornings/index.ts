@@ -1,0 +1,1 @@
+export { morningsOf, type Morning } from './morningsOf';

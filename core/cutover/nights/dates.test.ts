@@ -1,0 +1,32 @@
+import { describe, expect, it } from 'vitest';
+import { datesOf, shiftMinutes, weekdayOf } from './dates';
+
+describe('the dates of nights', () => {
+  const calendar = { from: '2026-05-11', weekdays: [1, 2, 3, 4], blackouts: ['2026-05-14'], mostNights: 5 };
+  it('are the working days from the first on, without those on which nothing may be touched', () =>
+    expect(datesOf(calendar)).toEqual([
+      '2026-05-11',
+      '2026-05-12',
+      '2026-05-13',
+      '2026-05-18',
+      '2026-05-19',
+    ]));
+  it('go over the end of a month and of February in a leap year', () =>
+    expect(
+      datesOf({ ...calendar, from: '2028-02-28', blackouts: [], weekdays: [1, 2, 3], mostNights: 3 }),
+    ).toEqual(['2028-02-28', '2028-02-29', '2028-03-01']));
+  it('are none where all is blacked out', () => {
+    const blackouts = datesOf({ ...calendar, blackouts: [], mostNights: 500 });
+    expect(
+      datesOf({ ...calendar, blackouts: blackouts.concat('2026-05-14'), weekdays: [1, 2, 3, 4] }),
+    ).toEqual([]);
+  });
+  it('have their days of the week', () =>
+    expect(['2026-05-11', '2026-05-17'].map(weekdayOf)).toEqual([1, 7]));
+});
+
+it('a shift goes over midnight where it ends before it begins, and round the clock where it ends as it begins', () => {
+  expect(shiftMinutes({ start: '21:00', end: '05:00' })).toBe(480);
+  expect(shiftMinutes({ start: '08:30', end: '16:00' })).toBe(450);
+  expect(shiftMinutes({ start: '21:00', end: '21:00' })).toBe(1440);
+});

@@ -1,0 +1,38 @@
+const dayMs = 24 * 3600 * 1000;
+
+/** The day of the week of a date, 1 for Monday. */
+export const weekdayOf = (date: string): number => new Date(`${date}T00:00:00Z`).getUTCDay() || 7;
+
+const dayAfter = (date: string): string =>
+  new Date(Date.parse(`${date}T00:00:00Z`) + dayMs).toISOString().slice(0, 10);
+
+interface Calendar {
+  from: string;
+  weekdays: readonly number[];
+  blackouts: readonly string[];
+  mostNights: number;
+}
+
+/** So far ahead nights are sought: what has none in two years has none. */
+const mostDays = 731;
+
+/** The dates that nights can begin on, in their order. Fewer than wished where everything is blacked out. */
+export function datesOf({ from, weekdays, blackouts, mostNights }: Calendar): string[] {
+  const closed = new Set(blackouts);
+  const dates: string[] = [];
+  let date = from;
+  for (let day = 0; day < mostDays && dates.length < mostNights; day += 1, date = dayAfter(date))
+    if (weekdays.includes(weekdayOf(date)) && !closed.has(date)) dates.push(date);
+  return dates;
+}
+
+const minutesOf = (clock: string): number => {
+  const [hours = 0, minutes = 0] = clock.split(':').map(Number);
+  return 60 * hours + minutes;
+};
+
+/** Minutes of a shift; one that ends before it begins is over the next morning. */
+export function shiftMinutes({ start, end }: { start: string; end: string }): number {
+  const minutes = minutesOf(end) - minutesOf(start);
+  return minutes > 0 ? minutes : minutes + 1440;
+}

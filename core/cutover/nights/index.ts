@@ -1,0 +1,4 @@
+export { datesOf, shiftMinutes } from './dates';
+export type { NightJob, NightRules } from './nightJob';
+export { planNights, type NightsPlan, type PlannedNight } from './planNights';
+export { usualSpread } from './spread';

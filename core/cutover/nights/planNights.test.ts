@@ -1,0 +1,247 @@
+import loadHighs from 'highs';
+import { describe, expect, it } from 'vitest';
+import { createRandom } from '#core/shared/random';
+import { earliestByRules, type Timed } from './darkRules';
+import { chanceOf } from './chance';
+import { teamsFor, type NightJob, type NightRules, type Worker } from './nightJob';
+import { planNights } from './planNights';
+import { latestStartOf, sequenceNight } from './sequence';
+
+const highs = await loadHighs();
+const rules: NightRules = {
+  shiftMinutes: 480,
+  sureChance: 0.9,
+  walkMinutes: 6,
+  mostDark: [],
+  reserveMinutes: 30,
+};
+const crew: Worker[] = [
+  { id: 'tolland', skills: ['cable', 'network', 'height'] },
+  { id: 'quay', skills: ['cable', 'height'] },
+];
+const job = (id: string, over: Partial<NightJob> & { likely?: number } = {}): NightJob => {
+  const likely = over.likely ?? 60;
+  const { likely: _, ...rest } = over;
+  return {
+    id,
+    minutes: { low: 0.8 * likely, likely, high: 1.6 * likely },
+    rollBackMinutes: 20,
+    people: 1,
+    skills: ['cable'],
+    place: 'quay',
+    dark: [{ view: id, minutes: 15 }],
+    needs: [],
+    sameNight: null,
+    restarts: null,
+    lift: null,
+    pinned: null,
+    ...rest,
+  };
+};
+
+/** The soonest end by every order and every team, nothing left out: what `sequenceNight` has to come to. */
+function soonestByAll(jobs: readonly NightJob[], people: readonly Worker[], by: NightRules): number | null {
+  let best: number | null = null;
+  const go = (timed: Timed[], free: number[], at: string[], left: readonly NightJob[]): void => {
+    if (left.length === 0) {
+      const end = Math.max(0, ...timed.map((one) => one.end));
+      best = best === null ? end : Math.min(best, end);
+      return;
+    }
+    for (const next of left) {
+      if (next.needs.some((id) => left.some((other) => other.id === id))) continue;
+      for (const team of teamsFor(next, people)) {
+        const from = Math.max(
+          timed.at(-1)?.start ?? 0,
+          ...team.map((p) => free[p]! + (at[p] !== '' && at[p] !== next.place ? by.walkMinutes : 0)),
+          ...timed.filter((one) => next.needs.includes(one.job.id)).map((one) => one.end),
+        );
+        const start = earliestByRules(next, next.minutes.likely, from, timed, by.mostDark);
+        if (start > latestStartOf(next, by)) continue;
+        const end = start + next.minutes.likely;
+        go(
+          [...timed, { job: next, start, end }],
+          free.map((one, p) => (team.includes(p) ? end : one)),
+          at.map((one, p) => (team.includes(p) ? next.place : one)),
+          left.filter((other) => other !== next),
+        );
+      }
+    }
+  };
+  go(
+    [],
+    people.map(() => 0),
+    people.map(() => ''),
+    jobs,
+  );
+  return best;
+}
+
+function randomJobs(random: () => number, count: number): NightJob[] {
+  const pick = (n: number) => Math.floor(random() * n);
+  return Array.from({ length: count }, (_, k) =>
+    job(`j${k}`, {
+      likely: 30 + 10 * pick(12),
+      people: random() < 0.3 ? 2 : 1,
+      skills: random() < 0.3 ? ['network'] : ['cable'],
+      place: `place ${pick(3)}`,
+      needs: k > 0 && random() < 0.4 ? [`j${pick(k)}`] : [],
+      lift: random() < 0.2 ? 'mast' : null,
+      restarts: random() < 0.3 ? 'hall-recorder' : null,
+    }),
+  );
+}
+
+describe('the order of a night', () => {
+  it('is over as soon as any order and any teams let it be', () => {
+    const random = createRandom(11);
+    for (let round = 0; round < 60; round += 1) {
+      const jobs = randomJobs(random, 5);
+      const held = {
+        ...rules,
+        mostDark: round % 2 ? [{ name: 'lanes', views: ['j0', 'j1', 'j2'], most: 1 }] : [],
+      };
+      const sequence = sequenceNight(jobs, crew, held);
+      const best = soonestByAll(jobs, crew, held);
+      expect(sequence?.end ?? null).toBe(best);
+      if (sequence) expect(sequence.isProven).toBe(true);
+    }
+  });
+  it('keeps people in one place at a time, what is needed first, and views from being dark together', () => {
+    const jobs = [
+      job('unit', { skills: ['network'], dark: [], place: 'hall' }),
+      job('c08', { needs: ['unit'] }),
+      job('c09', { needs: ['unit'] }),
+    ];
+    const held = { ...rules, mostDark: [{ name: 'lanes', views: ['c08', 'c09'], most: 1 }] };
+    const { jobs: planned } = sequenceNight(jobs, crew, held)!;
+    const at = new Map(planned.map((one) => [one.job.id, one]));
+    expect(at.get('c08')!.start).toBeGreaterThanOrEqual(at.get('unit')!.end);
+    const [first, second] = [at.get('c08')!, at.get('c09')!].sort((a, b) => a.start - b.start);
+    expect(second!.start).toBeGreaterThanOrEqual(first!.end);
+    // Without the rule both go on at once, as soon as each is there.
+    expect(sequenceNight(jobs, crew, rules)!.end).toBeLessThan(Math.max(first!.end, second!.end));
+  });
+  it('begins nothing so late that it could not be taken back', () => {
+    const long = job('c12', { likely: 120, rollBackMinutes: 40 });
+    // 480 − 40 − 30 and the time that nine of ten of its kind take: 192 − √(0.1 · 96 · 72).
+    expect(latestStartOf(long, rules)).toBeCloseTo(480 - (192 - Math.sqrt(0.1 * 96 * 72)) - 40 - 30, 9);
+    expect(sequenceNight([long, job('a', { likely: 400, people: 2 })], crew, rules)).toBeNull();
+  });
+});
+
+describe('the chance of a night', () => {
+  it('is that of its one job, by the area of the triangle', () => {
+    const only = sequenceNight([job('c12', { likely: 300, rollBackMinutes: 0 })], crew, {
+      ...rules,
+      reserveMinutes: 0,
+    })!;
+    const within = 1 - (480 - 420) ** 2 / (240 * 180);
+    expect(chanceOf(only.jobs, { ...rules, shiftMinutes: 420 })).toBeCloseTo(within, 2);
+  });
+  it('is less with more to do, and the same for the same seed', () => {
+    const jobs = Array.from({ length: 10 }, (_, k) => job(`j${k}`, { likely: 75, rollBackMinutes: 0 }));
+    const of = (count: number) => chanceOf(sequenceNight(jobs.slice(0, count), crew, rules)!.jobs, rules);
+    expect(of(8)).toBe(1);
+    expect(of(10)).toBeLessThan(1);
+    expect(of(10)).toBe(of(10));
+  });
+});
+
+describe('the nights', () => {
+  /** The least cost by every way to share jobs out over nights. */
+  function leastByAll(jobs: readonly NightJob[], most: number, by: NightRules): number | null {
+    const fits = new Map<number, boolean>();
+    const isNight = (mask: number): boolean => {
+      const known = fits.get(mask);
+      if (known !== undefined) return known;
+      const some = jobs.filter((_, index) => mask & (1 << index));
+      const restarts = some.flatMap(({ restarts: one }) => one ?? []);
+      const sequence = sequenceNight(some, crew, by);
+      const is =
+        new Set(restarts).size === restarts.length &&
+        soonestByAll(some, crew, by) !== null &&
+        chanceOf(sequence!.jobs, by) >= by.sureChance;
+      fits.set(mask, is);
+      return is;
+    };
+    const costOf = (mask: number): number => {
+      const some = jobs.filter((_, index) => mask & (1 << index));
+      const lifts = new Set(some.flatMap(({ lift }) => lift ?? [])).size;
+      return 10_000 + 20 * lifts + new Set(some.map(({ place }) => place)).size;
+    };
+    const all = (1 << jobs.length) - 1;
+    let best: number | null = null;
+    const go = (done: number, nights: number, cost: number): void => {
+      if (done === all) best = best === null ? cost : Math.min(best, cost);
+      if (done === all || nights === most) return;
+      const left = all & ~done;
+      for (let mask = left; mask > 0; mask = (mask - 1) & left) {
+        const hasNeeds = jobs.every(
+          ({ needs }, index) =>
+            !(mask & (1 << index)) ||
+            needs.every((id) => (done | mask) & (1 << jobs.findIndex((other) => other.id === id))),
+        );
+        if (hasNeeds && isNight(mask)) go(done | mask, nights + 1, cost + costOf(mask));
+      }
+    };
+    go(0, 0, 0);
+    return best;
+  }
+  const costOf = (nights: readonly { jobs: readonly { job: NightJob }[] }[]): number =>
+    nights.reduce((sum, { jobs }) => {
+      const some = jobs.map((one) => one.job);
+      const lifts = new Set(some.flatMap(({ lift }) => lift ?? [])).size;
+      return sum + 10_000 + 20 * lifts + new Set(some.map(({ place }) => place)).size;
+    }, 0);
+
+  it('are the fewest, with the fewest lifts and places, of every way to share the jobs out', () => {
+    const random = createRandom(5);
+    for (let round = 0; round < 12; round += 1) {
+      const short = { ...rules, shiftMinutes: 330 };
+      const jobs = randomJobs(random, 6);
+      const plan = planNights(highs, { jobs, crew, rules: short, nights: 4 });
+      const best = leastByAll(jobs, 4, short);
+      if (plan.kind === 'planned') {
+        expect(plan.proof).toEqual({ kind: 'proven' });
+        expect(costOf(plan.nights)).toBe(best);
+        expect(plan.nights.every(({ chance }) => chance >= 0.9)).toBe(true);
+      } else expect(best).toBeNull();
+    }
+  });
+  it('hold what was promised for its night', () => {
+    const jobs = [job('a'), job('b', { pinned: 1 }), job('c', { pinned: 0 })];
+    const plan = planNights(highs, { jobs, crew, rules, nights: 3 });
+    const ids =
+      plan.kind === 'planned' ? plan.nights.map((night) => night.jobs.map((one) => one.job.id).sort()) : [];
+    expect(ids).toEqual([expect.arrayContaining(['c']), expect.arrayContaining(['b'])]);
+  });
+  it('that cannot be say what stands against them', () => {
+    const plan = (jobs: NightJob[], over: Partial<Parameters<typeof planNights>[1]> = {}) =>
+      planNights(highs, { jobs, crew, rules, nights: 2, ...over });
+    expect(plan([job('c12', { likely: 500 })])).toEqual({
+      kind: 'impossible',
+      jobs: [
+        {
+          id: 'c12',
+          why: expect.stringMatching(/^takes 1\d h \d\d min .* the shift has 8 h 00 min$/) as string,
+        },
+      ],
+    });
+    expect(plan([job('feed', { skills: ['electrician'] })])).toEqual({
+      kind: 'impossible',
+      jobs: [{ id: 'feed', why: 'nobody of the crew is down for electrician' }],
+    });
+    expect(plan([job('c12', { people: 3 })])).toEqual({
+      kind: 'impossible',
+      jobs: [{ id: 'c12', why: 'takes 3 people, and the crew is 2' }],
+    });
+    const many = Array.from({ length: 30 }, (_, k) => job(`j${k}`, { likely: 90 }));
+    expect(plan(many)).toEqual({ kind: 'conflict', demands: ['work'] });
+    const [a, b] = ['a', 'b'].map((id) => job(id, { pinned: 0, restarts: 'hall-recorder' }));
+    expect(plan([a!, b!])).toEqual({
+      kind: 'conflict',
+      demands: expect.arrayContaining(['restart hall-recorder']) as string[],
+    });
+  });
+});

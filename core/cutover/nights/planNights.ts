@@ -1,0 +1,242 @@
+import type { Highs } from 'highs';
+import { smallestConflict, solve, type Programme } from '#core/solver';
+import { assignmentOf, beyondCrew, leastNights, type Cut, type NightCosts } from './assignment';
+import { classCuts } from './classCuts';
+import { chanceOf } from './chance';
+import type { NightJob, NightRules, Worker } from './nightJob';
+import { repaired } from './repaired';
+import { latestStartOf, sequenceNight, type PlannedJob } from './sequence';
+
+/** A night as it is planned. */
+export interface PlannedNight {
+  /** Which of the nights it is, counted from 0. */
+  night: number;
+  jobs: PlannedJob[];
+  end: number;
+  /** The chance with which it is over within its shift, from 0 to 1. */
+  chance: number;
+}
+
+export type NightsPlan =
+  | {
+      kind: 'planned';
+      nights: PlannedNight[];
+      proof: { kind: 'proven' } | { kind: 'gap'; percent: number };
+    }
+  /** What stands against it, by jobs: each alone is too much. */
+  | { kind: 'impossible'; jobs: { id: string; why: string }[] }
+  /** Demands of which one has to go. */
+  | { kind: 'conflict'; demands: string[] };
+
+interface Asked {
+  jobs: readonly NightJob[];
+  crew: readonly Worker[];
+  rules: NightRules;
+  /** Nights at most. */
+  nights: number;
+}
+
+/** Nights that were looked at, by their jobs. */
+type Known = Map<string, Omit<PlannedNight, 'night'> | null>;
+
+/** Jobs of one night in their best order, where they fit and the chance is as wished; `null` where they do not. */
+function nightOf(
+  jobs: readonly NightJob[],
+  { crew, rules }: Asked,
+  known: Known,
+): Omit<PlannedNight, 'night'> | null {
+  const key = jobs
+    .map(({ id }) => id)
+    .sort()
+    .join(' ');
+  const before = known.get(key);
+  if (before !== undefined) return before;
+  const sequence = sequenceNight(jobs, crew, rules);
+  const chance = sequence ? chanceOf(sequence.jobs, rules) : 0;
+  const night =
+    sequence && chance >= rules.sureChance ? { jobs: sequence.jobs, end: sequence.end, chance } : null;
+  known.set(key, night);
+  return night;
+}
+
+/** The fewest of some jobs that are too much for a night already: each is left out in turn, and stays out where it is too much without. */
+function tooMuch(jobs: readonly NightJob[], fits: (jobs: readonly NightJob[]) => boolean): NightJob[] {
+  let core = [...jobs];
+  for (const job of [...jobs].sort((a, b) => a.minutes.likely - b.minutes.likely)) {
+    const without = core.filter((other) => other !== job);
+    if (!fits(without)) core = without;
+  }
+  return core;
+}
+
+/** How long is searched where nobody says, and how long one programme is given at least. */
+const usualSeconds = 60;
+const leastSeconds = 0.5;
+
+const clock = (minutes: number): string =>
+  `${Math.floor(minutes / 60)} h ${String(Math.round(minutes % 60)).padStart(2, '0')} min`;
+
+/** Jobs that no night holds, however empty. */
+function beyondNight(asked: Asked, known: Known): { id: string; why: string }[] {
+  const { jobs, crew, rules } = asked;
+  const beyond = beyondCrew(jobs, crew).map(({ job, why }) => ({ id: job.id, why }));
+  const ids = new Set(beyond.map(({ id }) => id));
+  for (const job of jobs) {
+    if (ids.has(job.id) || nightOf([job], asked, known)) continue;
+    const needed = rules.shiftMinutes - latestStartOf(job, rules);
+    beyond.push({
+      id: job.id,
+      why: `takes ${clock(needed)} with the time to take it back, and the shift has ${clock(rules.shiftMinutes)}`,
+    });
+  }
+  return beyond;
+}
+
+/** Whether there is any way at all; and what it costs: lifts, each worth a walk to twenty places. */
+const byNothing: NightCosts = { lift: 0, place: 0 };
+const byWays: NightCosts = { lift: 20, place: 1 };
+
+type Found =
+  | { kind: 'fits'; nights: PlannedNight[]; least: number }
+  | { kind: 'infeasible'; programme: Programme }
+  | { kind: 'out-of-time'; least: number };
+
+/**
+ * The cheapest share-out of jobs over so many nights at most, of which each night fits. A programme says which job is done in which night;
+ * each of its nights is then put into its best order by itself. Those that do not fit send back the fewest of their jobs that are too much
+ * together, and the programme is solved again. It leaves nothing out that could be done, so that its best is the best of all as soon as all
+ * of its nights fit; `least` is what nothing can be below.
+ *
+ * Source: Hooker and Ottosson, “Logic-based Benders decomposition”, 2003.
+ */
+function cheapest(
+  highs: Highs,
+  asked: Asked,
+  nights: number,
+  costs: NightCosts,
+  cuts: Cut[],
+  known: Known,
+  { secondsLeft, rounds = Infinity }: { secondsLeft: () => number; rounds?: number },
+): Found {
+  const { jobs, crew, rules } = asked;
+  const fits = (some: readonly NightJob[]) => nightOf(some, asked, known) !== null;
+  // Where nothing costs anything, any nights that fit will do.
+  const isAnyGood = costs.lift === 0 && costs.place === 0;
+  let least = 0;
+  for (let round = 1; ; round += 1) {
+    const { programme, variableOf } = assignmentOf(jobs, crew, rules, nights, cuts, costs);
+    const solved = solve(highs, programme, { secondsMost: Math.max(leastSeconds, secondsLeft()) });
+    if (solved.kind === 'infeasible') return { kind: 'infeasible', programme };
+    if (solved.kind === 'nothing-found') return { kind: 'out-of-time', least };
+    const bound = solved.kind === 'proven' ? solved.cost : solved.cost * (1 - solved.gapPercent / 100);
+    least = Math.max(least, bound);
+    const byNight = Array.from({ length: nights }, (_, night) =>
+      jobs.filter((_, job) => solved.values[variableOf(job, night)] === 1),
+    );
+    const planned = byNight.map((some) => nightOf(some, asked, known));
+    planned.forEach((night, index) => {
+      if (night) return;
+      const few = tooMuch(byNight[index]!, fits);
+      cuts.push({ jobs: few.map(({ id }) => id), most: few.length - 1 });
+    });
+    if (planned.every((night) => night !== null))
+      return {
+        kind: 'fits',
+        nights: planned.flatMap((one, night) => (one.jobs.length > 0 ? [{ ...one, night }] : [])),
+        least,
+      };
+    const mended = isAnyGood ? repaired(byNight, fits) : null;
+    if (mended)
+      return {
+        kind: 'fits',
+        nights: mended.map((some, night) => ({ ...nightOf(some, asked, known)!, night })),
+        least,
+      };
+    if (round >= rounds || secondsLeft() <= 0) return { kind: 'out-of-time', least };
+  }
+}
+
+/** How far nights may be above the best, where lifts and ways are weighed within a night’s worth. */
+const nightsWorth = 1000;
+
+/**
+ * The fewest nights for all jobs, and of those the ones with the fewest lifts and ways between places. Both are proven, or the plan says by how
+ * much it may be above the best.
+ */
+export function planNights(
+  highs: Highs,
+  asked: Asked,
+  secondsLeft: () => number = () => usualSeconds,
+): NightsPlan {
+  const known: Known = new Map();
+  const beyond = beyondNight(asked, known);
+  if (beyond.length > 0) return { kind: 'impossible', jobs: beyond };
+  const cuts = classCuts(asked.jobs, (some) => nightOf(some, asked, known) !== null);
+  const few = fewest(highs, asked, cuts, known, secondsLeft);
+  if (few.kind !== 'fits') return few;
+  const short = cheapest(highs, asked, few.count, byWays, cuts, known, { secondsLeft });
+  const nights = short.kind === 'fits' ? short.nights : few.nights;
+  const over =
+    few.count - few.least + (short.kind === 'infeasible' ? 0 : (waysOf(nights) - short.least) / nightsWorth);
+  return {
+    kind: 'planned',
+    nights,
+    proof: over < 1e-6 ? { kind: 'proven' } : { kind: 'gap', percent: (100 * over) / few.count },
+  };
+}
+
+/** So many times a number of nights is tried at first, before one more is. */
+const quickRounds = 3;
+/** This much of the time goes into fewer nights; the rest is for lifts and ways. */
+const partForNights = 0.7;
+
+interface Fewest {
+  kind: 'fits';
+  nights: PlannedNight[];
+  count: number;
+  /** As many there have to be, as far as was shown. */
+  least: number;
+}
+
+/**
+ * The fewest nights: some that fit are found quickly, and then fewer are tried, from as many as there have to be, until it is shown that there
+ * is no way in so many.
+ */
+function fewest(
+  highs: Highs,
+  asked: Asked,
+  cuts: Cut[],
+  known: Known,
+  secondsLeft: () => number,
+): Fewest | Extract<NightsPlan, { kind: 'conflict' }> {
+  const all = secondsLeft();
+  const forNights = () => secondsLeft() - (1 - partForNights) * all;
+  const tried = (count: number, rounds: number) =>
+    cheapest(highs, asked, count, byNothing, cuts, known, { secondsLeft: forNights, rounds });
+  let least = leastNights(asked.jobs, asked.crew, asked.rules, cuts);
+  let found: Fewest | null = null;
+  for (let count = least; count <= asked.nights && !found; count += 1) {
+    const quick = tried(count, quickRounds);
+    if (quick.kind === 'fits') found = { kind: 'fits', nights: quick.nights, count, least };
+    else if (quick.kind === 'infeasible' && count === least) least += 1;
+  }
+  if (!found && least > asked.nights) {
+    const { programme } = assignmentOf(asked.jobs, asked.crew, asked.rules, asked.nights, cuts, byNothing);
+    return { kind: 'conflict', demands: smallestConflict(highs, programme) };
+  }
+  while (least < (found?.count ?? asked.nights + 1) && forNights() > 0) {
+    const fewer = tried(least, Infinity);
+    if (fewer.kind === 'fits') found = { kind: 'fits', nights: fewer.nights, count: least, least };
+    else if (fewer.kind === 'infeasible') least += 1;
+    else break;
+  }
+  return found ? { ...found, least } : { kind: 'conflict', demands: [] };
+}
+
+/** What lifts and places of nights come to. */
+function waysOf(nights: readonly PlannedNight[]): number {
+  return nights.reduce((sum, { jobs }) => {
+    const lifts = new Set(jobs.flatMap(({ job }) => job.lift ?? []));
+    return sum + byWays.lift * lifts.size + byWays.place * new Set(jobs.map(({ job }) => job.place)).size;
+  }, 0);
+}

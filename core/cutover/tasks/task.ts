@@ -1,0 +1,62 @@
+import type { TaskSetting } from '#core/model/site';
+import { usualSpread, type NightJob } from '#core/cutover/nights';
+import { taskKind, type TaskKind } from './taskKinds';
+
+/** Something that is done for the change, in a night or beside the nights. */
+export interface Task extends NightJob {
+  kind: TaskKind;
+  /** What it is done to, in words. */
+  of: string;
+  cameraId: string | null;
+  recorderId: string | null;
+  cautions: readonly string[];
+  /** Why it is left out of these nights, where somebody said so. */
+  excluded: string | null;
+}
+
+type Given = Pick<Task, 'id' | 'kind' | 'of' | 'place'> & Partial<Task> & { likelyMinutes?: number };
+
+/** Longest that an id is. */
+const mostLetters = 64;
+
+/** The id of a task, of its kind and what it is done to; the same for as long as both are. */
+export const taskIdOf = (kind: TaskKind, ...of: readonly string[]): string =>
+  [kind, ...of].join('-').slice(0, mostLetters);
+
+/** A task with what is usual of its kind where nothing else is given. */
+export function taskOf({ likelyMinutes, ...given }: Given): Task {
+  const { skills, people, rollBackMinutes, minutes, cautions } = taskKind(given.kind);
+  return {
+    minutes: usualSpread(likelyMinutes ?? minutes),
+    rollBackMinutes,
+    people,
+    skills,
+    dark: [],
+    needs: [],
+    sameNight: null,
+    restarts: null,
+    lift: null,
+    pinned: null,
+    cameraId: null,
+    recorderId: null,
+    cautions,
+    excluded: null,
+    ...given,
+  };
+}
+
+/** A task as somebody has set it here; `nightOf` is the place of a date among the nights, `null` where it is none. */
+export function withSetting(
+  task: Task,
+  setting: TaskSetting | undefined,
+  nightOf: (date: string) => number | null,
+): Task {
+  if (!setting) return task;
+  return {
+    ...task,
+    minutes: setting.minutes ?? task.minutes,
+    people: setting.people ?? task.people,
+    pinned: setting.date === undefined ? task.pinned : nightOf(setting.date),
+    excluded: setting.excluded ?? task.excluded,
+  };
+}

@@ -1,0 +1,155 @@
+import loadHighs from 'highs';
+import { beforeAll, describe, expect, it } from 'vitest';
+import { planningInput, planSite } from '#core/decide/plan';
+import { nightTasks } from '#core/cutover/tasks';
+import { cutoverSettingsOf, demandsOf, withChanges, type Site } from '#core/model/site';
+import { saltmarrowSite } from '../model/site/testSite';
+import { cutoverOf, type Cutover } from './cutoverOf';
+import { evaluateSite } from './evaluateSite';
+import { planSolver } from './planSolver';
+import { slotSite } from './slotAllocation';
+
+const highs = await loadHighs();
+const demo = saltmarrowSite();
+const settings = cutoverSettingsOf(demo, '2026-05-11');
+/** Some seconds from now: nights are found in one, and fewer are sought in the others. */
+const aWhile = (): (() => number) => {
+  const until = performance.now() + 15_000;
+  return () => (until - performance.now()) / 1000;
+};
+const nightsOf = (of: Site, by = settings): Cutover => cutoverOf(highs, of, by, aWhile());
+
+/** The demo with its best plan adopted and every camera on a slot. */
+function decided(): Site {
+  const planning = planSite(planSolver(highs), planningInput(demo, demandsOf(demo)));
+  if (planning.kind !== 'plan') throw new Error('the demo has no plan');
+  const at = '2026-03-12T09:00:00Z';
+  const choice = Object.fromEntries(
+    Object.entries(planning.plan.options).map(([id, option]) => [id, { id, option, at, by: 'R. Tolland' }]),
+  );
+  const chosen: Site = { ...demo, choice };
+  return withChanges(chosen, slotSite(highs, chosen, evaluateSite(chosen).allocation, 'all').changes);
+}
+
+let site: Site;
+let cutover: Cutover;
+beforeAll(() => {
+  site = decided();
+  cutover = nightsOf(site);
+}, 120_000);
+
+const planned = (of: Cutover) => {
+  if (of.plan.kind !== 'planned') throw new Error(`no nights: ${JSON.stringify(of.plan)}`);
+  return of.plan;
+};
+
+describe('the nights of the demo', () => {
+  it('hold every task that is done in a night, once', () => {
+    const ids = planned(cutover).nights.flatMap(({ jobs }) => jobs.map(({ job }) => job.id));
+    expect([...ids].sort()).toEqual(
+      nightTasks(cutover.tasks)
+        .map(({ id }) => id)
+        .sort(),
+    );
+    expect(ids.length).toBeGreaterThan(15);
+  });
+  it('leave every recorder legal each morning, and end as the slots were allocated', () => {
+    expect(cutover.mornings.flatMap(({ broken }) => broken)).toEqual([]);
+    const last = cutover.mornings.at(-1)!;
+    const { occupied } = evaluateSite(site).allocation;
+    for (const [recorderId, all] of Object.entries(occupied)) {
+      const slots = (of: typeof all) => of.map(({ need, slot }) => `${need.cameraId} ${slot}`).sort();
+      expect(slots(last.occupied[recorderId]!)).toEqual(slots(all));
+    }
+  });
+  it('build what cameras share before the first of them, and restart a recorder once a night', () => {
+    const { nights } = planned(cutover);
+    const order = new Map(
+      nights.flatMap(({ jobs }, night) =>
+        jobs.map(({ job, start, end }) => [job.id, { night, start, end }] as const),
+      ),
+    );
+    for (const task of nightTasks(cutover.tasks))
+      for (const need of task.needs) {
+        const [mine, before] = [order.get(task.id)!, order.get(need)!];
+        expect(before.night < mine.night || (before.night === mine.night && before.end <= mine.start)).toBe(
+          true,
+        );
+      }
+    for (const { jobs } of nights) {
+      const restarts = jobs.flatMap(({ job }) => job.restarts ?? []);
+      expect(new Set(restarts).size).toBe(restarts.length);
+    }
+  });
+  it('send nobody alone up a ladder, and start nothing that could not be taken back', () => {
+    for (const { jobs, chance } of planned(cutover).nights) {
+      expect(chance).toBeGreaterThanOrEqual(0.9);
+      for (const { job, team, start, latestStart } of jobs) {
+        if (job.skills.includes('height')) expect(team.length).toBeGreaterThanOrEqual(2);
+        expect(start).toBeLessThanOrEqual(latestStart);
+      }
+    }
+  });
+});
+
+describe('what somebody demands', () => {
+  const nightOf = (of: Cutover, id: string): number =>
+    planned(of).nights.find(({ jobs }) => jobs.some(({ job }) => job.id === id))?.night ?? -1;
+  const together = (of: Cutover, a: string, b: string): boolean => {
+    const timed = planned(of).nights.flatMap(({ jobs }, night) => jobs.map((one) => ({ ...one, night })));
+    const [first, second] = [a, b].map((id) => timed.find(({ job }) => job.id === id)!);
+    return first!.night === second!.night && first!.start < second!.end && second!.start < first!.end;
+  };
+  it('of views keeps them from being dark together', () => {
+    const lanes = ['c08', 'c09', 'c10', 'c11'];
+    const viewRule = { lanes: { id: 'lanes', name: 'Lanes', cameraIds: lanes, mostDark: 1 } };
+    const choice = Object.fromEntries(Object.entries(site.choice).filter(([id]) => lanes.includes(id)));
+    const free = nightsOf({ ...site, choice });
+    const held = nightsOf({ ...site, choice, viewRule });
+    expect(planned(held).nights.length).toBeGreaterThanOrEqual(planned(free).nights.length);
+    for (const a of lanes)
+      for (const b of lanes)
+        if (
+          a < b &&
+          held.tasks.some(({ id }) => id === `swap-${a}`) &&
+          held.tasks.some(({ id }) => id === `swap-${b}`)
+        )
+          expect(together(held, `swap-${a}`, `swap-${b}`)).toBe(false);
+  });
+  it('of a task puts it into its night, or says that there is none', () => {
+    const of = (date: string) => nightsOf({ ...demo, taskSetting: { 'swap-c01': { id: 'swap-c01', date } } });
+    expect(nightOf(of('2026-05-13'), 'swap-c01')).toBe(2);
+    expect(of('2026-05-14').plan).toEqual({
+      kind: 'impossible',
+      jobs: [{ id: 'swap-c01', why: 'is promised for 2026-05-14, on which no night begins' }],
+    });
+  });
+  it('leaves a task out with its reason, and nobody waits for it', () => {
+    const taskSetting = { 'swap-c01': { id: 'swap-c01', excluded: 'The desk moves in June.' } };
+    const held = nightsOf({ ...demo, taskSetting });
+    expect(nightOf(held, 'swap-c01')).toBe(-1);
+    expect(held.tasks.find(({ id }) => id === 'swap-c01')?.excluded).toBe('The desk moves in June.');
+  });
+  it('that cannot be met is said with a way out', () => {
+    expect(nightsOf({ ...site, crewMember: {} }).plan.kind).toBe('impossible');
+    const one = nightsOf(site, { ...settings, mostNights: 1 }).plan;
+    expect(one.kind === 'conflict' && one.message).toMatch(
+      /^This cannot all be: the crew does so much in a night/,
+    );
+    const closed = nightsOf(site, { ...settings, weekdays: [1], blackouts: mondays() }).plan;
+    expect(closed.kind === 'conflict' && closed.message).toMatch(/^No night can begin/);
+  });
+  /** Every Monday of two years from the first date on. */
+  function mondays(): string[] {
+    const first = Date.parse('2026-05-11T00:00:00Z');
+    return Array.from({ length: 106 }, (_, week) =>
+      new Date(first + week * 7 * 24 * 3600 * 1000).toISOString().slice(0, 10),
+    );
+  }
+});
+
+it('a site on which nothing is decided has no nights', () => {
+  expect(nightsOf({ ...demo, choice: {}, placement: {} }).plan).toEqual({
+    kind: 'nothing',
+  });
+});

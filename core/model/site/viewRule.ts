@@ -1,0 +1,11 @@
+import { z } from 'zod';
+import { idSchema, nameSchema } from './vocabulary';
+
+/** What a customer demands of views while the site is changed: of some at most so many may be dark at once. */
+export const viewRuleSchema = z.strictObject({
+  id: idSchema,
+  name: nameSchema,
+  cameraIds: z.array(idSchema).min(1).max(64),
+  /** How many of them may be dark at once. */
+  mostDark: z.int().min(1).max(63),
+});
