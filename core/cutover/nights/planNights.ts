@@ -37,7 +37,11 @@ interface Asked {
 }
 
 /** Nights that were looked at, by their jobs. */
-type Known = Map<string, Omit<PlannedNight, 'night'> | null>;
+interface Known {
+  nights: Map<string, Omit<PlannedNight, 'night'> | null>;
+  /** Whether all of those that do not fit are known not to. */
+  isExact: boolean;
+}
 
 /** Jobs of one night in their best order, where they fit and the chance is as wished; `null` where they do not. */
 function nightOf(
@@ -49,13 +53,15 @@ function nightOf(
     .map(({ id }) => id)
     .sort()
     .join(' ');
-  const before = known.get(key);
+  const before = known.nights.get(key);
   if (before !== undefined) return before;
-  const sequence = sequenceNight(jobs, crew, rules);
+  const { sequence, isExact } = sequenceNight(jobs, crew, rules);
   const chance = sequence ? chanceOf(sequence.jobs, rules) : 0;
   const night =
     sequence && chance >= rules.sureChance ? { jobs: sequence.jobs, end: sequence.end, chance } : null;
-  known.set(key, night);
+  // A night that may fit after all must not be held against fewer nights.
+  if (!night && !isExact) known.isExact = false;
+  known.nights.set(key, night);
   return night;
 }
 
@@ -76,13 +82,28 @@ const leastSeconds = 0.5;
 const clock = (minutes: number): string =>
   `${Math.floor(minutes / 60)} h ${String(Math.round(minutes % 60)).padStart(2, '0')} min`;
 
+/** A rule that a job breaks all by itself, in words; `null` where it breaks none. */
+function ruleBroken(job: NightJob, { mostDark }: NightRules): string | null {
+  for (const { name, views, most } of mostDark) {
+    const dark = new Set(job.dark.map(({ view }) => view).filter((view) => views.includes(view))).size;
+    if (dark > most) return `leaves ${dark} views of ${name} dark at once, and at most ${most} may be`;
+  }
+  return null;
+}
+
 /** Jobs that no night holds, however empty. */
 function beyondNight(asked: Asked, known: Known): { id: string; why: string }[] {
   const { jobs, crew, rules } = asked;
   const beyond = beyondCrew(jobs, crew).map(({ job, why }) => ({ id: job.id, why }));
   const ids = new Set(beyond.map(({ id }) => id));
   for (const job of jobs) {
-    if (ids.has(job.id) || nightOf([job], asked, known)) continue;
+    if (ids.has(job.id)) continue;
+    const broken = ruleBroken(job, rules);
+    if (broken !== null) {
+      beyond.push({ id: job.id, why: broken });
+      continue;
+    }
+    if (nightOf([job], asked, known)) continue;
     const needed = rules.shiftMinutes - latestStartOf(job, rules);
     beyond.push({
       id: job.id,
@@ -168,7 +189,7 @@ export function planNights(
   asked: Asked,
   secondsLeft: () => number = () => usualSeconds,
 ): NightsPlan {
-  const known: Known = new Map();
+  const known: Known = { nights: new Map(), isExact: true };
   const beyond = beyondNight(asked, known);
   if (beyond.length > 0) return { kind: 'impossible', jobs: beyond };
   const cuts = classCuts(asked.jobs, (some) => nightOf(some, asked, known) !== null);
@@ -176,12 +197,14 @@ export function planNights(
   if (few.kind !== 'fits') return few;
   const short = cheapest(highs, asked, few.count, byWays, cuts, known, { secondsLeft });
   const nights = short.kind === 'fits' ? short.nights : few.nights;
+  const least = known.isExact ? few.least : leastNights(asked.jobs, asked.crew, asked.rules, []);
   const over =
-    few.count - few.least + (short.kind === 'infeasible' ? 0 : (waysOf(nights) - short.least) / nightsWorth);
+    few.count - least + (short.kind === 'infeasible' ? 0 : (waysOf(nights) - short.least) / nightsWorth);
   return {
     kind: 'planned',
     nights,
-    proof: over < 1e-6 ? { kind: 'proven' } : { kind: 'gap', percent: (100 * over) / few.count },
+    proof:
+      over < 1e-6 && known.isExact ? { kind: 'proven' } : { kind: 'gap', percent: (100 * over) / few.count },
   };
 }
 

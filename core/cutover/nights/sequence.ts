@@ -13,8 +13,6 @@ export interface Sequence {
   jobs: PlannedJob[];
   /** Minutes after the beginning of the shift at which the last of it is done. */
   end: number;
-  /** Whether no other order is over sooner. */
-  isProven: boolean;
 }
 
 /** How surely a job is over by the time that its latest start rests on. */
@@ -32,21 +30,27 @@ interface State {
   done: number;
 }
 
-/** So many states are looked at for one night; a night of ten jobs takes some thousands. */
-const mostStates = 120_000;
+/** So many states are looked at for one night: all of a night of six jobs, and of a longer one the likeliest first. */
+const mostStates = 3000;
+
+/** What was found of a night; where not all could be gone through, an order that keeps every latest start may have been missed. */
+export interface Sequencing {
+  sequence: Sequence | null;
+  isExact: boolean;
+}
 
 /**
  * The order and the teams by which the jobs of one night are over soonest, by going through all that can be: each job begins as soon as its
- * people, the jobs it needs and the rules let it, after those that begin before it. `null` where none keeps every latest start.
+ * people, the jobs it needs and the rules let it, after those that begin before it. None where none keeps every latest start.
  */
 export function sequenceNight(
   jobs: readonly NightJob[],
   crew: readonly Worker[],
   rules: NightRules,
-): Sequence | null {
+): Sequencing {
   const search = searchFor(jobs, crew, rules);
   search.from({ timed: [], free: crew.map(() => 0), at: crew.map(() => null), done: 0 });
-  return search.best();
+  return search.found();
 }
 
 function searchFor(jobs: readonly NightJob[], crew: readonly Worker[], rules: NightRules) {
@@ -137,7 +141,9 @@ function searchFor(jobs: readonly NightJob[], crew: readonly Worker[], rules: Ni
 
   return {
     from,
-    best: (): Sequence | null =>
-      best && { jobs: [...best.jobs], end: best.end, isProven: states < mostStates },
+    found: (): Sequencing => ({
+      sequence: best && { jobs: [...best.jobs], end: best.end },
+      isExact: states < mostStates,
+    }),
   };
 }
