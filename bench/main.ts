@@ -18,6 +18,7 @@ import { flight } from './flight';
 import { judgement } from './judgement';
 import { against, median, printTable, timed, timesLonger, type Row } from './measure';
 import { network } from './network';
+import { nights } from './nights';
 import { planning } from './planning';
 import { slots } from './slots';
 import { demoSite, generatedSite, tracedSite } from './sites';
@@ -301,6 +302,7 @@ async function allFigures(): Promise<Row[]> {
     ...(await edits()),
     ...(await browserFigures(root, reference)),
     ...(await flight()),
+    ...nights(),
   ];
 }
 

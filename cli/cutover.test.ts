@@ -43,7 +43,7 @@ describe('the nights of a site file', () => {
     const alone = JSON.parse(demo) as { crew: unknown[] };
     const { status, out } = run(['site.json'], JSON.stringify({ ...alone, crew: alone.crew.slice(1) }));
     expect(status).toBe(3);
-    expect(out).toContain('1 Hall north desk: change over takes 2 people, and the crew is 1.');
+    expect(out).toContain('1 Hall north desk: change over takes 2 people, and the crew is one person.');
   });
   it('are refused in a line where they are asked for wrongly', () => {
     expect(run([]).errors[0]).toMatch(/no site file named/);

@@ -10,6 +10,7 @@ import {
   type Change,
   type Clash,
   type Edit,
+  type Kind,
   type LogEntry,
   type Site,
 } from '#core/model/site';
@@ -108,6 +109,14 @@ function takeIn(queue: Queue, entries: readonly LogEntry[]): Queue {
   };
 }
 
+/** Ids of a kind that edits take away. */
+const takenAway = (edits: readonly LogEntry[], kind: Kind): Set<string> =>
+  new Set(
+    edits.flatMap(({ changes }) =>
+      changes.flatMap((change) => (change.kind === kind && 'remove' in change ? [change.id] : [])),
+    ),
+  );
+
 /** The edits with what they make under ids that nobody has, where somebody else has made something under the same meanwhile. */
 function withFreeIds(pending: readonly LogEntry[], now: Site): LogEntry[] {
   let all = [...pending];
@@ -116,13 +125,19 @@ function withFreeIds(pending: readonly LogEntry[], now: Site): LogEntry[] {
       const { kind, id } = back;
       // What is taken away to go back was made by this edit.
       if (!('remove' in back) || !namesItself(kind) || !(id in now[kind])) continue;
+      // What it replaces went by an edit before it; what that one says of the old one stays so.
+      if (takenAway(all.slice(0, at), kind).has(id)) continue;
       const made = new Set(all.flatMap(({ changes }) => changes.map((change) => change.id)));
       const to = freeId((wanted) => wanted in now[kind] || made.has(wanted), id);
-      all = all.map((entry) => ({
-        ...entry,
-        changes: renamedIn(entry.changes, id, to),
-        inverse: renamedIn(entry.inverse, id, to),
-      }));
+      all = all.map((entry, index) =>
+        index < at
+          ? entry
+          : {
+              ...entry,
+              changes: renamedIn(entry.changes, id, to),
+              inverse: renamedIn(entry.inverse, id, to),
+            },
+      );
     }
   return all;
 }

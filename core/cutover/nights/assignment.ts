@@ -241,6 +241,9 @@ export function leastNights(
   return Math.max(1, ...shares.map((share) => Math.ceil(share - 1e-9)));
 }
 
+const hands = (count: number): string =>
+  count === 0 ? 'nobody' : count === 1 ? 'one person' : `${count} people`;
+
 /** Jobs that nobody of a crew can do, with what they are missing. */
 export function beyondCrew(
   jobs: readonly NightJob[],
@@ -248,7 +251,7 @@ export function beyondCrew(
 ): { job: NightJob; why: string }[] {
   return jobs.flatMap((job) => {
     if (crew.length < job.people)
-      return [{ job, why: `takes ${job.people} people, and the crew is ${crew.length}` }];
+      return [{ job, why: `takes ${hands(job.people)}, and the crew is ${hands(crew.length)}` }];
     const missing = job.skills.filter((skill) => !canDo({ skills: [skill] }, crew));
     return missing.length > 0
       ? [{ job, why: `nobody of the crew is down for ${missing.join(' and ')}` }]

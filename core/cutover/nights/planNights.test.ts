@@ -235,7 +235,7 @@ describe('the nights', () => {
     });
     expect(plan([job('c12', { people: 3 })])).toEqual({
       kind: 'impossible',
-      jobs: [{ id: 'c12', why: 'takes 3 people, and the crew is 2' }],
+      jobs: [{ id: 'c12', why: 'takes 3 people, and the crew is 2 people' }],
     });
     const many = Array.from({ length: 30 }, (_, k) => job(`j${k}`, { likely: 90 }));
     expect(plan(many)).toEqual({ kind: 'conflict', demands: ['work'] });

@@ -3,6 +3,7 @@ import { smallestConflict, solve, type Programme } from '#core/solver';
 import { assignmentOf, beyondCrew, leastNights, type Cut, type NightCosts } from './assignment';
 import { classCuts } from './classCuts';
 import { chanceOf } from './chance';
+import { firstFit } from './firstFit';
 import type { NightJob, NightRules, Worker } from './nightJob';
 import { repaired } from './repaired';
 import { latestStartOf, sequenceNight, type PlannedJob } from './sequence';
@@ -208,8 +209,8 @@ export function planNights(
   };
 }
 
-/** So many times a number of nights is tried at first, before one more is. */
-const quickRounds = 3;
+/** So many times fewer nights are tried, before it is sought to show that there are none. */
+const quickRounds = 6;
 /** This much of the time goes into fewer nights; the rest is for lifts and ways. */
 const partForNights = 0.7;
 
@@ -222,8 +223,8 @@ interface Fewest {
 }
 
 /**
- * The fewest nights: some that fit are found quickly, and then fewer are tried, from as many as there have to be, until it is shown that there
- * is no way in so many.
+ * The fewest nights: those of a plain order first, then one fewer for as long as some are found, and then it is sought to show that there is no
+ * way in fewer, from as many as there have to be.
  */
 function fewest(
   highs: Highs,
@@ -237,15 +238,20 @@ function fewest(
   const tried = (count: number, rounds: number) =>
     cheapest(highs, asked, count, byNothing, cuts, known, { secondsLeft: forNights, rounds });
   let least = leastNights(asked.jobs, asked.crew, asked.rules, cuts);
-  let found: Fewest | null = null;
-  for (let count = least; count <= asked.nights && !found; count += 1) {
-    const quick = tried(count, quickRounds);
-    if (quick.kind === 'fits') found = { kind: 'fits', nights: quick.nights, count, least };
-    else if (quick.kind === 'infeasible' && count === least) least += 1;
-  }
-  if (!found && least > asked.nights) {
-    const { programme } = assignmentOf(asked.jobs, asked.crew, asked.rules, asked.nights, cuts, byNothing);
-    return { kind: 'conflict', demands: smallestConflict(highs, programme) };
+  const plain = firstFit(asked.jobs, asked.nights, (some) => nightOf(some, asked, known) !== null);
+  let found: Fewest | null = plain && {
+    kind: 'fits',
+    nights: plain.map((some, night) => ({ ...nightOf(some, asked, known)!, night })),
+    count: plain.length,
+    least,
+  };
+  for (let isBetter = true; isBetter && forNights() > 0;) {
+    const count = found ? found.count - 1 : asked.nights;
+    if (count < least) break;
+    const fewer = tried(count, quickRounds);
+    isBetter = fewer.kind === 'fits';
+    if (fewer.kind === 'fits') found = { kind: 'fits', nights: fewer.nights, count, least };
+    else if (fewer.kind === 'infeasible') least = count + 1;
   }
   while (least < (found?.count ?? asked.nights + 1) && forNights() > 0) {
     const fewer = tried(least, Infinity);
@@ -253,7 +259,10 @@ function fewest(
     else if (fewer.kind === 'infeasible') least += 1;
     else break;
   }
-  return found ? { ...found, least } : { kind: 'conflict', demands: [] };
+  if (found) return { ...found, least };
+  if (least <= asked.nights) return { kind: 'conflict', demands: [] };
+  const { programme } = assignmentOf(asked.jobs, asked.crew, asked.rules, asked.nights, cuts, byNothing);
+  return { kind: 'conflict', demands: smallestConflict(highs, programme) };
 }
 
 /** What lifts and places of nights come to. */
