@@ -76,6 +76,10 @@ function tooMuch(jobs: readonly NightJob[], fits: (jobs: readonly NightJob[]) =>
   return core;
 }
 
+/** The nights that something is done in, each under its own number: all of them are known to fit. */
+const worked = (nights: readonly (readonly NightJob[])[], asked: Asked, known: Known): PlannedNight[] =>
+  nights.flatMap((some, night) => (some.length > 0 ? [{ ...nightOf(some, asked, known)!, night }] : []));
+
 /** How long is searched where nobody says, and how long one programme is given at least. */
 const usualSeconds = 60;
 const leastSeconds = 0.5;
@@ -164,16 +168,11 @@ function cheapest(
     if (planned.every((night) => night !== null))
       return {
         kind: 'fits',
-        nights: planned.flatMap((one, night) => (one.jobs.length > 0 ? [{ ...one, night }] : [])),
+        nights: worked(byNight, asked, known),
         least,
       };
     const mended = isAnyGood ? repaired(byNight, fits) : null;
-    if (mended)
-      return {
-        kind: 'fits',
-        nights: mended.map((some, night) => ({ ...nightOf(some, asked, known)!, night })),
-        least,
-      };
+    if (mended) return { kind: 'fits', nights: worked(mended, asked, known), least };
     if (round >= rounds || secondsLeft() <= 0) return { kind: 'out-of-time', least };
   }
 }
@@ -183,7 +182,7 @@ const nightsWorth = 1000;
 
 /**
  * The fewest nights for all jobs, and of those the ones with the fewest lifts and ways between places. Both are proven, or the plan says by how
- * much it may be above the best.
+ * much it may be above the best. A night is too much, and any with more in it, where the order that is over soonest is not sure enough.
  */
 export function planNights(
   highs: Highs,
@@ -198,14 +197,14 @@ export function planNights(
   if (few.kind !== 'fits') return few;
   const short = cheapest(highs, asked, few.count, byWays, cuts, known, { secondsLeft });
   const nights = short.kind === 'fits' ? short.nights : few.nights;
+  // Where a night may have been held too much that is not, nothing rests on what was found with it.
   const least = known.isExact ? few.least : leastNights(asked.jobs, asked.crew, asked.rules, []);
-  const over =
-    few.count - least + (short.kind === 'infeasible' ? 0 : (waysOf(nights) - short.least) / nightsWorth);
+  const leastWays = known.isExact && short.kind !== 'infeasible' ? short.least : 0;
+  const over = few.count - least + (waysOf(nights) - leastWays) / nightsWorth;
   return {
     kind: 'planned',
     nights,
-    proof:
-      over < 1e-6 && known.isExact ? { kind: 'proven' } : { kind: 'gap', percent: (100 * over) / few.count },
+    proof: over < 1e-6 ? { kind: 'proven' } : { kind: 'gap', percent: (100 * over) / few.count },
   };
 }
 
@@ -241,7 +240,7 @@ function fewest(
   const plain = firstFit(asked.jobs, asked.nights, (some) => nightOf(some, asked, known) !== null);
   let found: Fewest | null = plain && {
     kind: 'fits',
-    nights: plain.map((some, night) => ({ ...nightOf(some, asked, known)!, night })),
+    nights: worked(plain, asked, known),
     count: plain.length,
     least,
   };

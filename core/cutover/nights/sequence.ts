@@ -33,6 +33,9 @@ interface State {
 /** So many states are looked at for one night: all of a night of six jobs, and of a longer one the likeliest first. */
 const mostStates = 3000;
 
+/** More jobs than these are not looked at for one night. */
+const mostJobs = 30;
+
 /** What was found of a night; where not all could be gone through, an order that keeps every latest start may have been missed. */
 export interface Sequencing {
   sequence: Sequence | null;
@@ -48,6 +51,8 @@ export function sequenceNight(
   crew: readonly Worker[],
   rules: NightRules,
 ): Sequencing {
+  // What is done is held in the bits of one number.
+  if (jobs.length > mostJobs) return { sequence: null, isExact: false };
   const search = searchFor(jobs, crew, rules);
   search.from({ timed: [], free: crew.map(() => 0), at: crew.map(() => null), done: 0 });
   return search.found();

@@ -3,6 +3,7 @@ import type { FeasibleOption, SharedPort } from '#core/decide/options';
 import { chosenOption, type RunEvaluation } from '#core/decide/runEvaluation';
 import type { Site } from '#core/model/site';
 import { taskIdOf, taskOf, type Task } from './task';
+import { taskKind } from './taskKinds';
 
 /** Tasks of the catalogue that are done once a morning has shown that the new picture holds. */
 const afterwards = { check: ['commission-camera'], remove: ['take-down', 'remove-old-cable-m'] };
@@ -60,7 +61,14 @@ function tasksOfRun(catalogue: Catalogue, evaluation: RunEvaluation): Task[] {
   if (hours.bench > 0)
     prior.push(taskOf({ ...base, id: id('configure'), kind: 'configure', likelyMinutes: 60 * hours.bench }));
   if (hours.route > 0)
-    prior.push(taskOf({ ...base, id: id('pull'), kind: 'pull', likelyMinutes: (60 * hours.route) / 2 }));
+    prior.push(
+      taskOf({
+        ...base,
+        id: id('pull'),
+        kind: 'pull',
+        likelyMinutes: (60 * hours.route) / taskKind('pull').people,
+      }),
+    );
   const later: Task[] = [];
   if (hours.check > 0)
     later.push(

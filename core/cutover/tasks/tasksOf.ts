@@ -35,6 +35,16 @@ const buildTasks = (site: Site, shared: readonly SharedEquipment[]): Task[] =>
       }),
     );
 
+/** A view whose input turns under it is dark from the turn on, whether or not the recorder restarts: the turn darkens all of those together. */
+const withDarkUntilChanged = (tasks: readonly Task[]): Task[] =>
+  tasks.map((task) => {
+    const known = new Set(task.dark.map(({ view }) => view));
+    const under = tasks
+      .filter(({ sameNight }) => sameNight === task.id)
+      .flatMap(({ dark }) => dark.filter(({ view }) => !known.has(view)));
+    return under.length > 0 ? { ...task, dark: [...task.dark, ...under] } : task;
+  });
+
 /** Everything that is done for what was decided: for each camera, for what they share, and at the recorders. */
 export function tasksOf({ site, runs, migration, shared, dates }: CutoverInput): Task[] {
   const swaps = swapTasks(site, runs);
@@ -54,7 +64,7 @@ export function tasksOf({ site, runs, migration, shared, dates }: CutoverInput):
     }),
   ];
   const ids = new Set(all.map(({ id }) => id));
-  return all.map((task) =>
+  return withDarkUntilChanged(all).map((task) =>
     withSetting(
       // A camera that only joins has no task of its own to wait for.
       { ...task, needs: task.needs.filter((id) => ids.has(id)) },
