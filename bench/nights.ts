@@ -67,12 +67,9 @@ export function nights(): Row[] {
   const settings = cutoverSettingsOf(site, '2026-05-11');
   const start = performance.now();
   const secondsMost = 20;
-  const { plan, tasks } = cutoverOf(
-    highs,
-    site,
-    settings,
-    () => secondsMost - (performance.now() - start) / 1000,
-  );
+  const { plan, tasks } = cutoverOf(highs, site, settings, {
+    secondsLeft: () => secondsMost - (performance.now() - start) / 1000,
+  });
   const seconds = (performance.now() - start) / 1000;
   const rules: NightRules = {
     shiftMinutes: shiftMinutes(settings.shift),

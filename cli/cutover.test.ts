@@ -1,7 +1,8 @@
 import { readFileSync } from 'node:fs';
 import loadHighs from 'highs';
 import { describe, expect, it } from 'vitest';
-import { clockAt, cutover } from './cutover';
+import { clockAt } from '#core/cutover/words';
+import { cutover } from './cutover';
 
 const highs = await loadHighs();
 const demo = readFileSync('demo/saltmarrow.neotrope.json', 'utf8');

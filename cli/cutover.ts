@@ -1,7 +1,8 @@
 import type { Highs } from 'highs';
 import { aboutOf, cutoverSettingsOf } from '#core/model/site';
 import { cutoverOf, type Cutover } from '#core/evaluate';
-import { taskKind, type Task } from '#core/cutover/tasks';
+import { taskKind } from '#core/cutover/tasks';
+import { clockAt, taskTitle } from '#core/cutover/words';
 import type { PlannedNight } from '#core/cutover/nights';
 import { counted } from '#core/shared/labels';
 import type { Said } from './command';
@@ -36,15 +37,6 @@ function read(args: readonly string[], today: string): Asked | string {
   return asked.file ? asked : `no site file named; ${cutoverUsage}`;
 }
 
-/** A moment of a night, by the clock. */
-export function clockAt(shiftStart: string, minutes: number): string {
-  const [hours = 0, past = 0] = shiftStart.split(':').map(Number);
-  const at = Math.round(60 * hours + past + minutes) % 1440;
-  return `${String(Math.floor(at / 60)).padStart(2, '0')}:${String(at % 60).padStart(2, '0')}`;
-}
-
-const titleOf = (task: Task): string => `${task.of}: ${taskKind(task.kind).label.toLowerCase()}`;
-
 function nightLines(cutover: Cutover, night: PlannedNight): string[] {
   const { settings, crew, tasks, dates } = cutover;
   const by = new Map(tasks.map((task) => [task.id, task]));
@@ -53,14 +45,14 @@ function nightLines(cutover: Cutover, night: PlannedNight): string[] {
     `Night ${night.night + 1}, ${dates[night.night]}: over by ${clock(night.end)}, in the shift with ${Math.floor(100 * night.chance)} %`,
     ...night.jobs.map(({ job, start, end, team, latestStart }) => {
       const people = team.map((person) => crew[person]!.name).join(' and ');
-      return `  ${clock(start)}–${clock(end)}  ${titleOf(by.get(job.id)!)} (${people}; not after ${clock(latestStart)})`;
+      return `  ${clock(start)}–${clock(end)}  ${taskTitle(by.get(job.id)!)} (${people}; not after ${clock(latestStart)})`;
     }),
   ];
 }
 
 function lines(cutover: Cutover): string[] {
   const { plan, tasks, mornings } = cutover;
-  const titles = new Map(tasks.map((task) => [task.id, titleOf(task)]));
+  const titles = new Map(tasks.map((task) => [task.id, taskTitle(task)]));
   switch (plan.kind) {
     case 'nothing':
       return ['Nothing is decided that is done in a night.'];
@@ -79,7 +71,7 @@ function lines(cutover: Cutover): string[] {
       return [
         `${counted(plan.nights.length, 'night')}, ${proof}.`,
         ...plan.nights.flatMap((night) => nightLines(cutover, night)),
-        ...(before.length > 0 ? [`Before the first of them: ${before.map(titleOf).join('; ')}.`] : []),
+        ...(before.length > 0 ? [`Before the first of them: ${before.map(taskTitle).join('; ')}.`] : []),
         ...mornings.flatMap(({ broken }, index) =>
           broken.map((why) => `In the morning after night ${plan.nights[index]!.night + 1}: ${why}`),
         ),
@@ -102,12 +94,9 @@ export function cutover(
   if (typeof asked === 'string') return { status: 2, out: '', errors: [asked] };
   const site = siteIn(asked.file, readFile);
   if (Array.isArray(site)) return { status: 2, out: '', errors: site };
-  const done = cutoverOf(
-    highs,
-    site,
-    cutoverSettingsOf(site, asked.from),
-    () => asked.seconds - secondsSince(),
-  );
+  const done = cutoverOf(highs, site, cutoverSettingsOf(site, asked.from), {
+    secondsLeft: () => asked.seconds - secondsSince(),
+  });
   return {
     status: done.plan.kind === 'planned' ? 0 : 3,
     out: asked.asJson ? JSON.stringify(done, null, 1) : [`${aboutOf(site).name}:`, ...lines(done)].join('\n'),

@@ -39,6 +39,11 @@ export const router = createRouter({
           name: 'connect',
           component: () => import('./stages/connect/ConnectStage.vue'),
         },
+        {
+          path: 'cutover/:runId?',
+          name: 'cutover',
+          component: () => import('./stages/cutover/CutoverStage.vue'),
+        },
         { path: 'plan/:runId?', name: 'plan', component: () => import('./stages/plan/PlanStage.vue') },
       ],
     },

@@ -1,13 +1,11 @@
 import loadHighs from 'highs';
 import { beforeAll, describe, expect, it } from 'vitest';
-import { planningInput, planSite } from '#core/decide/plan';
 import { nightTasks } from '#core/cutover/tasks';
-import { cutoverSettingsOf, demandsOf, withChanges, type Site } from '#core/model/site';
+import { cutoverSettingsOf, type Site } from '#core/model/site';
 import { saltmarrowSite } from '../model/site/testSite';
 import { cutoverOf, type Cutover } from './cutoverOf';
 import { evaluateSite } from './evaluateSite';
-import { planSolver } from './planSolver';
-import { slotSite } from './slotAllocation';
+import { decidedSaltmarrow } from './testDecided';
 
 const highs = await loadHighs();
 const demo = saltmarrowSite();
@@ -17,24 +15,12 @@ const aWhile = (): (() => number) => {
   const until = performance.now() + 15_000;
   return () => (until - performance.now()) / 1000;
 };
-const nightsOf = (of: Site, by = settings): Cutover => cutoverOf(highs, of, by, aWhile());
-
-/** The demo with its best plan adopted and every camera on a slot. */
-function decided(): Site {
-  const planning = planSite(planSolver(highs), planningInput(demo, demandsOf(demo)));
-  if (planning.kind !== 'plan') throw new Error('the demo has no plan');
-  const at = '2026-03-12T09:00:00Z';
-  const choice = Object.fromEntries(
-    Object.entries(planning.plan.options).map(([id, option]) => [id, { id, option, at, by: 'R. Tolland' }]),
-  );
-  const chosen: Site = { ...demo, choice };
-  return withChanges(chosen, slotSite(highs, chosen, evaluateSite(chosen).allocation, 'all').changes);
-}
+const nightsOf = (of: Site, by = settings): Cutover => cutoverOf(highs, of, by, { secondsLeft: aWhile() });
 
 let site: Site;
 let cutover: Cutover;
 beforeAll(() => {
-  site = decided();
+  site = decidedSaltmarrow(highs);
   cutover = nightsOf(site);
 }, 120_000);
 

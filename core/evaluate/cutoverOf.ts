@@ -1,13 +1,18 @@
 import type { Highs } from 'highs';
 import { morningsOf, type Morning } from '#core/cutover/mornings';
-import { datesOf, planNights, shiftMinutes, type NightRules, type NightsPlan } from '#core/cutover/nights';
-import { nightTasks, stepTaskOf, tasksOf, type Task } from '#core/cutover/tasks';
-import { allocationSettingsOf, type CrewMember, type CutoverSettings, type Site } from '#core/model/site';
-import { evaluateSite } from './evaluateSite';
+import { datesOf, planNights, type NightsPlan, type PlannedNight } from '#core/cutover/nights';
+import { nightTasks, stepTaskOf, tasksDone, tasksOf, type Task } from '#core/cutover/tasks';
+import {
+  allocationSettingsOf,
+  type CrewMember,
+  type CutoverSettings,
+  type PlannedNightFact,
+  type Site,
+} from '#core/model/site';
+import { evaluateSite, type SiteEvaluation } from './evaluateSite';
+import { nightRulesOf } from './nightRulesOf';
 import { migrationOfSite, moversOf, type SiteMigration } from './slotAllocation';
 
-/** Minutes at the end of a shift for whatever was taken back. */
-const reserveMinutes = 30;
 /** How long is searched where nobody says. */
 const usualSeconds = 60;
 
@@ -24,20 +29,44 @@ export interface Cutover {
   /** Everything that is done, in the nights and beside them. */
   tasks: Task[];
   plan: CutoverPlan;
+  /** How many cameras a night of the order of moves holds in it. */
+  perNight: number;
   /** What is so after each of the nights. */
   mornings: Morning[];
 }
 
-const rulesOf = (site: Site, settings: CutoverSettings): NightRules => ({
-  shiftMinutes: shiftMinutes(settings.shift),
-  sureChance: settings.surePercent / 100,
-  walkMinutes: settings.walkMinutes,
-  mostDark: Object.values(site.viewRule).map(({ name, cameraIds, mostDark }) => ({
-    name,
-    views: cameraIds,
-    most: mostDark,
+/** What somebody who waits for the nights hears meanwhile. */
+export interface CutoverWatch {
+  /** Seconds that may still be searched. */
+  secondsLeft: () => number;
+  /** Hears of the best nights so far. */
+  better: (found: NightsFound) => void;
+}
+
+/** Nights as they can be agreed. */
+export interface NightsFound {
+  nights: Omit<PlannedNightFact, 'id'>[];
+  /** How many cameras a night of the order of moves holds for them. */
+  perNight: number;
+  /** As many there have to be at least. */
+  least: number;
+}
+
+/** Planned nights with their dates and people, as they are agreed. */
+export const nightsFound = (
+  nights: readonly PlannedNight[],
+  { dates, crew, perNight }: Pick<Cutover, 'dates' | 'crew' | 'perNight'>,
+  least: number,
+): NightsFound => ({
+  perNight,
+  least,
+  nights: nights.map(({ night, jobs }) => ({
+    date: dates[night]!,
+    jobs: jobs.map(({ job, team }) => ({
+      taskId: job.id,
+      crewIds: team.map((person) => crew[person]!.id),
+    })),
   })),
-  reserveMinutes,
 });
 
 /** What stands against any plan, in words, with the cheapest way out. */
@@ -77,6 +106,12 @@ function withoutNight(
   });
 }
 
+const noDates: CutoverPlan = {
+  kind: 'conflict',
+  demands: ['dates'],
+  message: 'No night can begin: every working day is one on which nothing may be touched. Take out a date.',
+};
+
 function planOf(
   highs: Highs,
   site: Site,
@@ -84,25 +119,20 @@ function planOf(
   dates: readonly string[],
   tasks: readonly Task[],
   secondsLeft: () => number,
+  better: (nights: readonly PlannedNight[], least: number) => void,
 ): CutoverPlan {
-  const jobs = nightTasks(tasks);
+  const jobs = nightTasks(tasks, tasksDone(site));
   if (jobs.length === 0) return { kind: 'nothing' };
   const lost = withoutNight(site, jobs, dates);
   if (lost.length > 0) return { kind: 'impossible', jobs: lost };
-  if (dates.length === 0)
-    return {
-      kind: 'conflict',
-      demands: ['dates'],
-      message:
-        'No night can begin: every working day is one on which nothing may be touched. Take out a date.',
-    };
+  if (dates.length === 0) return noDates;
   const asked = {
     jobs,
     crew: Object.values(site.crewMember),
-    rules: rulesOf(site, settings),
+    rules: nightRulesOf(site, settings),
     nights: dates.length,
   };
-  const plan = planNights(highs, asked, secondsLeft);
+  const plan = planNights(highs, asked, secondsLeft, better);
   return plan.kind === 'conflict' ? { ...plan, message: conflictWords(plan.demands, dates.length) } : plan;
 }
 
@@ -119,44 +149,64 @@ const withPerNight = (site: Site, perNight: number): Site => {
   return { ...site, allocationSettings: { [settings.id]: { ...settings, perNight } } };
 };
 
+/** What has to be so in the mornings after some nights of tasks. */
+export function morningsAfter(
+  site: Site,
+  { allocation }: Pick<SiteEvaluation, 'allocation'>,
+  migration: SiteMigration,
+  tasks: readonly Task[],
+  nights: readonly (readonly string[])[],
+): Morning[] {
+  const known = new Set(tasks.map(({ id }) => id));
+  return morningsOf({
+    recorders: Object.values(site.recorder),
+    movers: moversOf(site, allocation),
+    migration,
+    taskOf: (step, night) => {
+      const id = stepTaskOf(step, night);
+      return known.has(id) ? id : null;
+    },
+    nights,
+  });
+}
+
 /**
- * Plans the nights in which what was decided for a site is done. Cameras whose inputs turn under them are changed in the night of the turn;
- * where that is more than a night holds, fewer are turned at once, until it fits. The proof is of the nights for that order of moves.
+ * Plans the nights in which what was decided for a site is done, but for what is done already. Cameras whose inputs turn under them are changed
+ * in the night of the turn; where that is more than a night holds, fewer are turned at once, until it fits, unless something of that order of
+ * moves is done. The proof is of the nights for that order of moves.
  */
 export function cutoverOf(
   highs: Highs,
   site: Site,
   settings: CutoverSettings,
-  secondsLeft: () => number = () => usualSeconds,
+  { secondsLeft = () => usualSeconds, better = () => undefined }: Partial<CutoverWatch> = {},
 ): Cutover {
-  const { runs, allocation, total } = evaluateSite(site);
+  const evaluation = evaluateSite(site);
+  const { runs, allocation, total } = evaluation;
   const dates = datesOf(settings);
+  const crew = Object.values(site.crewMember);
   const attempt = (perNight: number): Attempt => {
     const migration = migrationOfSite(withPerNight(site, perNight), allocation);
     const tasks = tasksOf({ site, runs, migration, shared: total.shared, dates });
-    return { migration, tasks, plan: planOf(highs, site, settings, dates, tasks, secondsLeft) };
+    const tell = (nights: readonly PlannedNight[], least: number) =>
+      better(nightsFound(nights, { dates, crew, perNight }, least));
+    const plan = planOf(highs, site, settings, dates, tasks, secondsLeft, tell);
+    return { migration, tasks, plan };
   };
+  const done = tasksDone(site);
   let { perNight } = allocationSettingsOf(site);
   let best = attempt(perNight);
-  while (best.plan.kind === 'conflict' && perNight > 1) best = attempt((perNight -= 1));
+  while (best.plan.kind === 'conflict' && perNight > 1 && done.size === 0) best = attempt((perNight -= 1));
   const { migration, tasks, plan } = best;
-  const known = new Set(tasks.map(({ id }) => id));
+  const before = tasks.filter(({ id }) => done.has(id)).map(({ id }) => id);
   const nights = plan.kind === 'planned' ? plan.nights.map(({ jobs }) => jobs.map(({ job }) => job.id)) : [];
   return {
     settings,
-    crew: Object.values(site.crewMember),
+    crew,
     dates,
     tasks,
     plan,
-    mornings: morningsOf({
-      recorders: Object.values(site.recorder),
-      movers: moversOf(site, allocation),
-      migration,
-      taskOf: (step, night) => {
-        const id = stepTaskOf(step, night);
-        return known.has(id) ? id : null;
-      },
-      nights,
-    }),
+    perNight,
+    mornings: morningsAfter(site, evaluation, migration, tasks, [before, ...nights]).slice(1),
   };
 }

@@ -1,7 +1,18 @@
 export { allocationOf } from './allocation';
-export { cutoverOf, type Cutover } from './cutoverOf';
+export { agreePlan, planFrom } from './agreePlan';
+export { cutoverOf, nightsFound, type Cutover, type CutoverPlan, type NightsFound } from './cutoverOf';
+export {
+  nightsNow,
+  tasksNow,
+  type KnownChances,
+  type NightClock,
+  type NightNow,
+  type NightsNow,
+} from './nightsNow';
 export { evaluateSite, type Before, type SiteEvaluation } from './evaluateSite';
 export { hookUpOfRun } from './hookUpOfRun';
+export { morningPicture, type MorningPicture } from './morningPicture';
+export { moveTask, type Moved, type WantedPlace } from './moveTask';
 export { networkAt, type NetworkMoment } from './networkAt';
 export { savingOf, troubleOf } from './ranking';
 export { roomAt, type RoomPicture } from './roomAt';

@@ -6,6 +6,7 @@ import { counted } from '#core/shared/labels';
 import { keyActions, keyNames } from '../keys/keys';
 import { allocateViews } from '../stages/allocate/views';
 import { connectViews } from '../stages/connect/views';
+import { cutoverViews } from '../stages/cutover/views';
 import { decideViews } from '../stages/decide/views';
 import { surveyViews } from '../stages/survey/views';
 import { testViews } from '../stages/test/views';
@@ -35,6 +36,7 @@ const views = {
   decide: decideViews,
   allocate: allocateViews,
   connect: connectViews,
+  cutover: cutoverViews,
   plan: [],
 } as const;
 const runEntries = computed(() =>

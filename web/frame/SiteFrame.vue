@@ -88,7 +88,9 @@ watch(name, (text) => {
 });
 /** Survey shows before verdicts and options are in. */
 const needsNoDetails = computed(() => selection.stage === 'survey');
-const progress = computed(() => (evaluation.result ? progressOf(evaluation.result) : null));
+const progress = computed(() =>
+  evaluation.result && store.site ? progressOf(evaluation.result, store.site) : null,
+);
 
 watch(
   () => store.dropped,

@@ -102,8 +102,9 @@ const ticks = Array.from({ length: 10 }, (_, k) => k);
     grid-template-rows: 1fr 12px;
   }
   .label {
-    padding: 0 6px 4px;
-    font-size: 12px;
+    padding: 0 2px 4px 5px;
+    font-size: 11px;
+    white-space: nowrap;
   }
   .left {
     display: none;

@@ -3,6 +3,7 @@ import path from 'node:path';
 import { describe, expect, it } from 'vitest';
 import { allocateViews } from '../stages/allocate/views';
 import { connectViews } from '../stages/connect/views';
+import { cutoverViews } from '../stages/cutover/views';
 import { decideViews } from '../stages/decide/views';
 import { surveyViews } from '../stages/survey/views';
 import { testViews } from '../stages/test/views';
@@ -18,6 +19,7 @@ describe('help', () => {
     ['decide', decideViews],
     ['allocate', allocateViews],
     ['connect', connectViews],
+    ['cutover', cutoverViews],
     ['plan', [{ id: 'plan' }]],
   ] as const)('has something to say of every view of %s, and of none that is not there', (stage, views) => {
     const entries = entriesOf(`help/${stage}.md`);
@@ -25,7 +27,7 @@ describe('help', () => {
     for (const { html } of entries) expect(html.length).toBeGreaterThan(60);
   });
   it('is text and nothing that runs', () => {
-    for (const stage of ['survey', 'test', 'decide', 'allocate', 'connect', 'plan'])
+    for (const stage of ['survey', 'test', 'decide', 'allocate', 'connect', 'cutover', 'plan'])
       for (const { html } of entriesOf(`help/${stage}.md`))
         expect(html).not.toMatch(/<(?!\/?(p|ul|li|em|strong|code)\b)/);
   });

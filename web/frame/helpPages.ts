@@ -1,5 +1,6 @@
 import allocate from '../../docs/help/allocate.md?raw';
 import connect from '../../docs/help/connect.md?raw';
+import cutover from '../../docs/help/cutover.md?raw';
 import decide from '../../docs/help/decide.md?raw';
 import plan from '../../docs/help/plan.md?raw';
 import survey from '../../docs/help/survey.md?raw';
@@ -14,6 +15,7 @@ const pages: Record<StageName, HelpEntry[]> = {
   decide: helpEntries(decide),
   allocate: helpEntries(allocate),
   connect: helpEntries(connect),
+  cutover: helpEntries(cutover),
   plan: helpEntries(plan),
 };
 

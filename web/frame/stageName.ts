@@ -1,2 +1,2 @@
 /** The stages of the work, in its order. */
-export type StageName = 'survey' | 'test' | 'decide' | 'allocate' | 'connect' | 'plan';
+export type StageName = 'survey' | 'test' | 'decide' | 'allocate' | 'connect' | 'cutover' | 'plan';

@@ -1,4 +1,7 @@
+import { tasksDone } from '#core/cutover/tasks';
 import type { SiteSummary } from '#core/evaluate';
+import type { Site } from '#core/model/site';
+import { counted } from '#core/shared/labels';
 import type { StageName } from './stageName';
 
 export interface StageLabel {
@@ -13,7 +16,8 @@ export const stages: StageLabel[] = [
   { name: 'decide', label: 'Decide', key: '3' },
   { name: 'allocate', label: 'Allocate', key: '4' },
   { name: 'connect', label: 'Connect', key: '5' },
-  { name: 'plan', label: 'Plan', key: '6' },
+  { name: 'cutover', label: 'Cut over', key: '6' },
+  { name: 'plan', label: 'Plan', key: '7' },
 ];
 
 export interface StageProgress {
@@ -27,8 +31,23 @@ function networkWords({ needs }: SiteSummary['allocation'], toDecide: number): s
   return toDecide > 0 ? `${onNetwork} on IP so far` : `${onNetwork} on IP`;
 }
 
+/** How far the nights of the change are: the tasks of those that were agreed, and those that are done. */
+function nightsProgress(site: Pick<Site, 'plannedNight' | 'taskTry'>): StageProgress {
+  const nights = Object.values(site.plannedNight);
+  const ended = tasksDone(site);
+  const tasks = nights.flatMap(({ jobs }) => jobs.map(({ taskId }) => taskId));
+  const done = tasks.filter((id) => ended.has(id)).length;
+  if (tasks.length === 0) return { left: 'to plan', share: 0 };
+  const share = done / tasks.length;
+  if (done === 0) return { left: counted(nights.length, 'night'), share };
+  return { left: done === tasks.length ? 'all done' : `${tasks.length - done} to do`, share };
+}
+
 /** What is left in each stage, in words, and the share of it that is done. */
-export function progressOf({ left, runs, allocation }: SiteSummary): Record<StageName, StageProgress> {
+export function progressOf(
+  { left, runs, allocation }: SiteSummary,
+  site: Pick<Site, 'plannedNight' | 'taskTry'>,
+): Record<StageName, StageProgress> {
   const all = runs.length;
   const done = (count: number) => (all === 0 ? 0 : (all - count) / all);
   const words = (count: number, some: string, none: string) =>
@@ -49,6 +68,7 @@ export function progressOf({ left, runs, allocation }: SiteSummary): Record<Stag
       left: all === 0 ? 'nothing noted yet' : networkWords(allocation, left.toDecide),
       share: done(left.toPlace),
     },
+    cutover: nightsProgress(site),
     plan: {
       left:
         left.broken > 0

@@ -8,7 +8,9 @@ import {
   type RunSummary,
   type SiteSummary,
   type Subject,
+  type Moved,
   type NetworkMoment,
+  type WantedPlace,
 } from '#core/evaluate';
 import { changesBetween, type OptionKind, type Site } from '#core/model/site';
 import { askEvaluator, restartEvaluator } from '../workers/evaluator';
@@ -150,6 +152,13 @@ export const useEvaluation = defineStore('evaluation', () => {
   const traceView = (runId: string) => ask((worker) => worker.traceView(runId));
   const diagnostics = (runId: string) => tell((worker) => worker.diagnostics(runId));
   const expected = (runId: string) => tell((worker) => worker.expected(runId));
+  const nights = (now: number) => tell((worker) => worker.nights(now));
+  const nightCard = (taskId: string) => tell((worker) => worker.nightCard(taskId));
+  const pickList = (cameraIds: string[]) => tell((worker) => worker.pickList(cameraIds));
+  const orderList = (nightOfCamera: [string, string][]) => tell((worker) => worker.orderList(nightOfCamera));
+  const morning = (done: string[]) => tell((worker) => worker.morning(done));
+  const moveTask = (now: number, taskId: string, wanted: WantedPlace) =>
+    tell<Moved | null>(async (worker) => await worker.moveTask(now, taskId, wanted));
   const round = (minutesMost: number) => tell((worker) => worker.round(minutesMost));
 
   return {
@@ -168,6 +177,12 @@ export const useEvaluation = defineStore('evaluation', () => {
     diagnostics,
     expected,
     round,
+    nights,
+    moveTask,
+    morning,
+    pickList,
+    orderList,
+    nightCard,
     traceView,
   };
 });

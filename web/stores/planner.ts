@@ -1,7 +1,7 @@
 import type { Remote } from 'comlink';
 import { defineStore } from 'pinia';
 import { computed, ref, shallowRef, watch } from 'vue';
-import type { SlotProposal, SlottingScope } from '#core/evaluate';
+import type { NightsFound, SlotProposal, SlottingScope } from '#core/evaluate';
 import {
   samePlanningInput,
   type BreakEven,
@@ -18,14 +18,22 @@ import {
 } from '#core/decide/plan';
 import type { Risk } from '#core/decide/risk';
 import type { SearchProgress } from '#core/solver';
-import { demandsOf, type Demands, type OptionKind, type SavedPlan, type Site } from '#core/model/site';
-import type { Planner, SearchNews } from '../workers/planner.worker';
+import {
+  demandsOf,
+  type CutoverSettings,
+  type Demands,
+  type OptionKind,
+  type SavedPlan,
+  type Site,
+} from '#core/model/site';
+import type { NightsAnswer, Planner, SearchNews } from '../workers/planner.worker';
 import { PlannerThread, Stopped } from '../workers/plannerThread';
 import { useOpenSite } from './openSite';
 import { useMeasures } from './measures';
 import { useSite } from './site';
 
-export type Work = 'plan' | 'curve' | 'policies' | 'reason' | 'scenarios' | 'compare' | 'slots' | 'lp';
+export type Work =
+  'plan' | 'curve' | 'policies' | 'reason' | 'scenarios' | 'compare' | 'slots' | 'lp' | 'nights';
 type Found =
   | { kind: 'none' }
   | { kind: 'plan'; plan: Plan }
@@ -206,6 +214,16 @@ export const usePlanner = defineStore('planner', () => {
   const slots = (scope: SlottingScope): Promise<SlotProposal | null> =>
     work('slots', (planner) => planner.slots(scope));
 
+  const nights = (
+    settings: CutoverSettings,
+    secondsMost: number,
+    better: (found: NightsFound) => void,
+  ): Promise<NightsAnswer | null> =>
+    work<NightsAnswer>(
+      'nights',
+      async (planner) => await planner.nights(plain(settings), secondsMost, heard(better)),
+    );
+
   const lp = (): Promise<string | null> => work('lp', (planner) => planner.lp(plain(demands.value)));
 
   /** A plan that was found elsewhere, on a curve, becomes the one in hand. */
@@ -242,6 +260,7 @@ export const usePlanner = defineStore('planner', () => {
     sampleScenarios,
     compare,
     slots,
+    nights,
     lp,
     stop,
     adoptPlan,

@@ -12,7 +12,7 @@ import {
 } from '#core/survey/lists';
 import type { Site } from '#core/model/site';
 import { readTable, tableFromText, type ReadTable } from './readTable';
-import { csvOf, csvOfRows, xlsxOf } from './writeTable';
+import { csvOf, csvOfRows, xlsxOf, xlsxOfRows } from './writeTable';
 
 /** Tables come in and go out beside the page's own thread: a thousand rows must not hold up a key. */
 const tables = {
@@ -30,6 +30,8 @@ const tables = {
   ): Preview => previewImport(site, id, table, matches, mark, decided),
   csv: (site: Site, id: ListId): string => csvOf(tableOf(site, id)),
   rowsCsv: (headings: string[], rows: Record<string, string>[]): string => csvOfRows(headings, rows),
+  rowsXlsx: (sheet: string, headings: string[], rows: Record<string, string | number>[]): Promise<Blob> =>
+    xlsxOfRows(sheet, headings, rows),
   xlsx: (site: Site, id: ListId): Promise<Blob> => xlsxOf(tableOf(site, id), site),
 };
 

@@ -24,7 +24,18 @@ import {
   type SiteRound,
   type RoomPicture,
   type NetworkMoment,
+  morningPicture,
+  moveTask,
+  nightsNow,
+  tasksNow,
+  type KnownChances,
+  type MorningPicture,
+  type Moved,
+  type NightsNow,
+  type WantedPlace,
 } from '#core/evaluate';
+import { orderList, pickList, type OrderRow, type PickRow } from '#core/cutover/lists';
+import { nightCard, type NightCard } from '#core/cutover/card';
 import { readingsByRun } from '#core/test/readings';
 import { traceView, type TraceView } from '#core/test/findings';
 import { planSheet, type PlanSheet } from '#core/documents';
@@ -32,6 +43,7 @@ import { chanceOfFailing } from '#core/decide/risk';
 import { siteFromTrusted, withChanges, type Change, type OptionKind, type Site } from '#core/model/site';
 import type { Derivation } from '#core/shared/derivation';
 import { inTurns } from './inTurns';
+import { dateOf, nightClock } from './nightClock';
 import { startReading, type TraceProgress } from './traces/traceProgress';
 
 /** The site that is open, with the traces that are still being read. */
@@ -45,6 +57,12 @@ let open: OpenSite | undefined;
 
 /** What was evaluated last, with its workings, which stay on this side until one is asked for. */
 let last: Before | undefined;
+
+/** Chances of nights that were worked out, for as long as the site is open. */
+const chances: KnownChances = new Map();
+
+const nightsAt = ({ site, evaluation }: Before, now: number): NightsNow =>
+  nightsNow(site, evaluation, dateOf(now), nightClock(now), chances);
 
 /** Fewer unread traces than these are read here: threads take longer to start. */
 const fewTraces = 12;
@@ -142,6 +160,24 @@ const evaluator = {
   hookUp(runId: string, gauge: 'awg' | 'mm2'): HookUpPair | null {
     return last ? hookUpOfRun(last.site, last.evaluation, runId, gauge) : null;
   },
+  nights: (now: number): NightsNow | null => (last ? nightsAt(last, now) : null),
+  moveTask: (now: number, taskId: string, wanted: WantedPlace): Moved | null =>
+    last ? moveTask(last.site, last.evaluation, nightsAt(last, now), taskId, wanted) : null,
+  pickList: (cameraIds: string[]): PickRow[] =>
+    last ? pickList(last.site, last.evaluation.runs, new Set(cameraIds)) : [],
+  orderList(nightOfCamera: [string, string][]): OrderRow[] {
+    if (!last) return [];
+    const { runs, total } = last.evaluation;
+    return orderList(last.site, runs, total, new Map(nightOfCamera));
+  },
+  nightCard(taskId: string): NightCard | null {
+    if (!last) return null;
+    const { tasks, migration } = tasksNow(last.site, last.evaluation, []);
+    const task = tasks.find(({ id }) => id === taskId);
+    return task ? nightCard(last.site, last.evaluation.runs, migration, task) : null;
+  },
+  morning: (done: string[]): MorningPicture | null =>
+    last ? morningPicture(last.site, last.evaluation, done) : null,
   sheet(): PlanSheet | null {
     return last ? planSheet(last.site, last.evaluation) : null;
   },

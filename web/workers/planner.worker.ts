@@ -23,11 +23,22 @@ import {
   type TradeOff,
 } from '#core/decide/plan';
 import { sampleScenarios, type Risk } from '#core/decide/risk';
-import { allocationOf, planSolver, slotSite, type SlotProposal, type SlottingScope } from '#core/evaluate';
+import {
+  allocationOf,
+  cutoverOf,
+  nightsFound,
+  planSolver,
+  slotSite,
+  type CutoverPlan,
+  type NightsFound,
+  type SlotProposal,
+  type SlottingScope,
+} from '#core/evaluate';
 import { lpText, type SearchProgress } from '#core/solver';
 import {
   aboutOf,
   demandsOf,
+  type CutoverSettings,
   type Demands,
   type OptionKind,
   type SavedPlan,
@@ -77,6 +88,11 @@ function totalsIn(planned: SavedPlan): PlanTotals {
 
 /** Nobody waits longer for slots to be given out. */
 const slotSecondsMost = 20;
+
+/** What came of planning the nights: nights to agree on with how sure it is that no fewer do, or why there are none. */
+export type NightsAnswer =
+  | { kind: 'found'; found: NightsFound; proof: Extract<CutoverPlan, { kind: 'planned' }>['proof'] }
+  | Exclude<CutoverPlan, { kind: 'planned' }>;
 
 /** Hands what comes one by one to whoever waits for it. */
 function each<T>(all: Iterable<T>, tell: (one: T) => void): void {
@@ -134,6 +150,22 @@ const planner = {
   async slots(scope: SlottingScope): Promise<SlotProposal> {
     const { site: under, runs } = inputFor(demandsOf(site!));
     return slotSite(await loaded(), under, allocationOf(under, runs), scope, slotSecondsMost);
+  },
+  /** The nights of what is still to be done; the best so far is told meanwhile. */
+  async nights(
+    settings: CutoverSettings,
+    secondsMost: number,
+    tell: (found: NightsFound) => void,
+  ): Promise<NightsAnswer> {
+    const until = performance.now() + 1000 * secondsMost;
+    const cutover = cutoverOf(await loaded(), site!, settings, {
+      secondsLeft: () => (until - performance.now()) / 1000,
+      better: tell,
+    });
+    const { plan } = cutover;
+    return plan.kind === 'planned'
+      ? { kind: 'found', found: nightsFound(plan.nights, cutover, plan.nights.length), proof: plan.proof }
+      : plan;
   },
   lp(demands: Demands): string {
     const input = inputFor(demands);

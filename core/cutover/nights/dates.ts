@@ -13,16 +13,21 @@ interface Calendar {
   mostNights: number;
 }
 
+/** Whether a night may begin on a date: a day of the week that is worked, on which something may be touched. */
+export const isOpenDate = (
+  { weekdays, blackouts }: Pick<Calendar, 'weekdays' | 'blackouts'>,
+  date: string,
+): boolean => weekdays.includes(weekdayOf(date)) && !blackouts.includes(date);
+
 /** So far ahead nights are sought: what has none in two years has none. */
 const mostDays = 731;
 
 /** The dates that nights can begin on, in their order. Fewer than wished where everything is blacked out. */
 export function datesOf({ from, weekdays, blackouts, mostNights }: Calendar): string[] {
-  const closed = new Set(blackouts);
   const dates: string[] = [];
   let date = from;
   for (let day = 0; day < mostDays && dates.length < mostNights; day += 1, date = dayAfter(date))
-    if (weekdays.includes(weekdayOf(date)) && !closed.has(date)) dates.push(date);
+    if (isOpenDate({ weekdays, blackouts }, date)) dates.push(date);
   return dates;
 }
 

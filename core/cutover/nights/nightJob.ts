@@ -20,6 +20,8 @@ export interface NightJob {
   restarts: string | null;
   /** Where a lift stands for it; `null` where none does. */
   lift: string | null;
+  /** Ids of people who have to be among those who do it. */
+  by: readonly string[];
   /** The only night that it may be in, counted from 0. */
   pinned: number | null;
 }
@@ -36,7 +38,13 @@ export interface NightRules {
   sureChance: number;
   walkMinutes: number;
   /** Views of which at most so many are dark at once. */
-  mostDark: readonly { name: string; views: readonly string[]; most: number }[];
+  mostDark: readonly {
+    name: string;
+    views: readonly string[];
+    most: number;
+    /** The minutes in which a recorder restarts do not count: whoever watches is told of them. */
+    exceptRestarts: boolean;
+  }[];
   /** Minutes at the end of a shift that nothing is planned into: whatever was taken back is looked at once more. */
   reserveMinutes: number;
 }
@@ -45,18 +53,20 @@ export interface NightRules {
 export const canDo = (job: Pick<NightJob, 'skills'>, team: readonly Worker[]): boolean =>
   job.skills.every((skill) => team.some(({ skills }) => skills.includes(skill)));
 
+/** Whether people are a team that does a job: they can, and those whom it is given to are among them. */
+const isTeam = (job: Pick<NightJob, 'skills' | 'by'>, team: readonly Worker[]): boolean =>
+  canDo(job, team) && job.by.every((id) => team.some((one) => one.id === id));
+
 /** Every team of a crew that could do a job, each by the places of its people in the crew. */
-export function teamsFor(job: Pick<NightJob, 'people' | 'skills'>, crew: readonly Worker[]): number[][] {
+export function teamsFor(
+  job: Pick<NightJob, 'people' | 'skills' | 'by'>,
+  crew: readonly Worker[],
+): number[][] {
   const teams: number[][] = [];
   const pick = (from: number, team: number[]): void => {
     if (team.length === job.people) {
-      if (
-        canDo(
-          job,
-          team.map((index) => crew[index]!),
-        )
-      )
-        teams.push(team);
+      const people = team.map((index) => crew[index]!);
+      if (isTeam(job, people)) teams.push(team);
       return;
     }
     for (let index = from; index < crew.length; index += 1) pick(index + 1, [...team, index]);

@@ -34,6 +34,7 @@ const job = (id: string, over: Partial<NightJob> & { likely?: number } = {}): Ni
     sameNight: null,
     restarts: null,
     lift: null,
+    by: [],
     pinned: null,
     ...rest,
   };
@@ -56,8 +57,13 @@ function soonestByAll(jobs: readonly NightJob[], people: readonly Worker[], by: 
           ...team.map((p) => free[p]! + (at[p] !== '' && at[p] !== next.place ? by.walkMinutes : 0)),
           ...timed.filter((one) => next.needs.includes(one.job.id)).map((one) => one.end),
         );
-        const start = earliestByRules(next, next.minutes.likely, from, timed, by.mostDark);
-        if (start > latestStartOf(next, by)) continue;
+        const start = earliestByRules(
+          { job: next, minutes: next.minutes.likely, jobs },
+          from,
+          timed,
+          by.mostDark,
+        );
+        if (start === null || start > latestStartOf(next, by)) continue;
         const end = start + next.minutes.likely;
         go(
           [...timed, { job: next, start, end }],
@@ -99,7 +105,8 @@ describe('the order of a night', () => {
       const jobs = randomJobs(random, 5);
       const held = {
         ...rules,
-        mostDark: round % 2 ? [{ name: 'lanes', views: ['j0', 'j1', 'j2'], most: 1 }] : [],
+        mostDark:
+          round % 2 ? [{ name: 'lanes', views: ['j0', 'j1', 'j2'], most: 1, exceptRestarts: false }] : [],
       };
       const { sequence, isExact } = sequenceNight(jobs, crew, held);
       const best = soonestByAll(jobs, crew, held);
@@ -113,7 +120,10 @@ describe('the order of a night', () => {
       job('c08', { needs: ['unit'] }),
       job('c09', { needs: ['unit'] }),
     ];
-    const held = { ...rules, mostDark: [{ name: 'lanes', views: ['c08', 'c09'], most: 1 }] };
+    const held = {
+      ...rules,
+      mostDark: [{ name: 'lanes', views: ['c08', 'c09'], most: 1, exceptRestarts: false }],
+    };
     const { jobs: planned } = sequenceNight(jobs, crew, held).sequence!;
     const at = new Map(planned.map((one) => [one.job.id, one]));
     expect(at.get('c08')!.start).toBeGreaterThanOrEqual(at.get('unit')!.end);

@@ -6,6 +6,7 @@ import { chanceOf } from './chance';
 import { firstFit } from './firstFit';
 import type { NightJob, NightRules, Worker } from './nightJob';
 import { repaired } from './repaired';
+import { ruleBroken } from './ruleBroken';
 import { latestStartOf, sequenceNight, type PlannedJob } from './sequence';
 
 /** A night as it is planned. */
@@ -87,15 +88,6 @@ const leastSeconds = 0.5;
 const clock = (minutes: number): string =>
   `${Math.floor(minutes / 60)} h ${String(Math.round(minutes % 60)).padStart(2, '0')} min`;
 
-/** A rule that a job breaks all by itself, in words; `null` where it breaks none. */
-function ruleBroken(job: NightJob, { mostDark }: NightRules): string | null {
-  for (const { name, views, most } of mostDark) {
-    const dark = new Set(job.dark.map(({ view }) => view).filter((view) => views.includes(view))).size;
-    if (dark > most) return `leaves ${dark} views of ${name} dark at once, and at most ${most} may be`;
-  }
-  return null;
-}
-
 /** Jobs that no night holds, however empty. */
 function beyondNight(asked: Asked, known: Known): { id: string; why: string }[] {
   const { jobs, crew, rules } = asked;
@@ -104,8 +96,12 @@ function beyondNight(asked: Asked, known: Known): { id: string; why: string }[] 
   for (const job of jobs) {
     if (ids.has(job.id)) continue;
     const broken = ruleBroken(job, rules);
-    if (broken !== null) {
-      beyond.push({ id: job.id, why: broken });
+    if (broken) {
+      const { dark, rule, most } = broken;
+      beyond.push({
+        id: job.id,
+        why: `leaves ${dark} views of ${rule} dark at once, and at most ${most} may be`,
+      });
       continue;
     }
     if (nightOf([job], asked, known)) continue;
@@ -183,17 +179,19 @@ const nightsWorth = 1000;
 /**
  * The fewest nights for all jobs, and of those the ones with the fewest lifts and ways between places. Both are proven, or the plan says by how
  * much it may be above the best. A night is too much, and any with more in it, where the order that is over soonest is not sure enough.
+ * `better` hears of the best so far and of how many nights there have to be.
  */
 export function planNights(
   highs: Highs,
   asked: Asked,
   secondsLeft: () => number = () => usualSeconds,
+  better: (nights: readonly PlannedNight[], least: number) => void = () => undefined,
 ): NightsPlan {
   const known: Known = { nights: new Map(), isExact: true };
   const beyond = beyondNight(asked, known);
   if (beyond.length > 0) return { kind: 'impossible', jobs: beyond };
   const cuts = classCuts(asked.jobs, (some) => nightOf(some, asked, known) !== null);
-  const few = fewest(highs, asked, cuts, known, secondsLeft);
+  const few = fewest(highs, asked, cuts, known, secondsLeft, better);
   if (few.kind !== 'fits') return few;
   const short = cheapest(highs, asked, few.count, byWays, cuts, known, { secondsLeft });
   const nights = short.kind === 'fits' ? short.nights : few.nights;
@@ -231,6 +229,7 @@ function fewest(
   cuts: Cut[],
   known: Known,
   secondsLeft: () => number,
+  better: (nights: readonly PlannedNight[], least: number) => void,
 ): Fewest | Extract<NightsPlan, { kind: 'conflict' }> {
   const all = secondsLeft();
   const forNights = () => secondsLeft() - (1 - partForNights) * all;
@@ -244,6 +243,8 @@ function fewest(
     count: plain.length,
     least,
   };
+  const tell = () => found && better(found.nights, least);
+  tell();
   for (let isBetter = true; isBetter && forNights() > 0;) {
     const count = found ? found.count - 1 : asked.nights;
     if (count < least) break;
@@ -251,12 +252,14 @@ function fewest(
     isBetter = fewer.kind === 'fits';
     if (fewer.kind === 'fits') found = { kind: 'fits', nights: fewer.nights, count, least };
     else if (fewer.kind === 'infeasible') least = count + 1;
+    tell();
   }
   while (least < (found?.count ?? asked.nights + 1) && forNights() > 0) {
     const fewer = tried(least, Infinity);
     if (fewer.kind === 'fits') found = { kind: 'fits', nights: fewer.nights, count: least, least };
     else if (fewer.kind === 'infeasible') least += 1;
     else break;
+    tell();
   }
   if (found) return { ...found, least };
   if (least <= asked.nights) return { kind: 'conflict', demands: [] };

@@ -102,8 +102,9 @@ function searchFor(jobs: readonly NightJob[], crew: readonly Worker[], rules: Ni
     });
     const needed = state.timed.filter((one) => needs[index]! & (1 << indexOf.get(one.job.id)!));
     const from = Math.max(state.timed.at(-1)?.start ?? 0, ...reached, ...needed.map(({ end }) => end));
-    const start = earliestByRules(job, job.minutes.likely, from, state.timed, rules.mostDark);
-    if (start > latest[index]! + 1e-9) return null;
+    const inNight = { job, minutes: job.minutes.likely, jobs };
+    const start = earliestByRules(inNight, from, state.timed, rules.mostDark);
+    if (start === null || start > latest[index]! + 1e-9) return null;
     const end = start + job.minutes.likely;
     return {
       timed: [...state.timed, { job, start, end, team, latestStart: latest[index]! }],

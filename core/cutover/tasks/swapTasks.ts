@@ -84,7 +84,8 @@ function tasksOfRun(catalogue: Catalogue, evaluation: RunEvaluation): Task[] {
     likelyMinutes: (60 * hours.night) / sharedWork,
     people: isHigh ? 2 : 1,
     skills: isHigh ? ['cable', 'height'] : ['cable'],
-    dark: [{ view: camera.id, minutes: 60 * hours.dark }],
+    // Two who share the work leave it dark no longer than they work on it.
+    dark: [{ view: camera.id, minutes: Math.min(60 * hours.dark, (60 * hours.night) / sharedWork) }],
     needs: option.shared ? [buildIdOf(option.shared)] : [],
     lift: isOnLift ? camera.placeId : null,
     cautions: [...taskOf({ ...base, id: '', kind: 'swap' }).cautions, ...option.cautions],

@@ -17,7 +17,7 @@ export interface Task extends NightJob {
 type Given = Pick<Task, 'id' | 'kind' | 'of' | 'place'> & Partial<Task> & { likelyMinutes?: number };
 
 /** Longest that an id is. */
-const mostLetters = 64;
+const mostLetters = 58;
 
 /** The id of a task, of its kind and what it is done to; the same for as long as both are. */
 export const taskIdOf = (kind: TaskKind, ...of: readonly string[]): string =>
@@ -36,6 +36,7 @@ export function taskOf({ likelyMinutes, ...given }: Given): Task {
     sameNight: null,
     restarts: null,
     lift: null,
+    by: [],
     pinned: null,
     cameraId: null,
     recorderId: null,
@@ -55,7 +56,8 @@ export function withSetting(
   return {
     ...task,
     minutes: setting.minutes ?? task.minutes,
-    people: setting.people ?? task.people,
+    people: Math.max(setting.people ?? task.people, setting.crewIds?.length ?? 0),
+    by: setting.crewIds ?? task.by,
     pinned: setting.date === undefined ? task.pinned : nightOf(setting.date),
     excluded: setting.excluded ?? task.excluded,
   };

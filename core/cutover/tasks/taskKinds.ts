@@ -14,6 +14,8 @@ export interface TaskKindDefinition {
   minutes: number;
   /** How things are left, whatever comes. */
   leaves: string;
+  /** What is looked at before it is called done: each by its id, as it is read off the card. */
+  proofs: Readonly<Record<string, string>>;
   cautions: readonly string[];
 }
 
@@ -30,6 +32,7 @@ export const taskKinds = {
     rollBackMinutes: 0,
     minutes: 30,
     leaves: 'Soaked for four hours, with its address and firmware noted.',
+    proofs: { soaked: 'It ran four hours on the bench, at its address.' },
     cautions: [],
   },
   pull: {
@@ -40,16 +43,18 @@ export const taskKinds = {
     rollBackMinutes: 0,
     minutes: 120,
     leaves: 'Pulled, ended, tested and labelled at both ends; the old cable still works.',
+    proofs: { tested: 'The new cable is tested and labelled at both ends.' },
     cautions: ['Fire stopping and cable fire ratings where a route is opened.'],
   },
   build: {
     label: 'Build, with its uplink tested',
-    when: 'night',
+    when: 'before',
     skills: ['network'],
     people: 1,
     rollBackMinutes: 15,
     minutes: 90,
     leaves: 'Live, with its uplink tested and nothing plugged in that was not there.',
+    proofs: { live: 'It is live, and its uplink is tested.' },
     cautions: ['Fixed wiring: licensed people, local code.'],
   },
   patch: {
@@ -60,6 +65,7 @@ export const taskKinds = {
     rollBackMinutes: 5,
     minutes: 10,
     leaves: 'The camera records on its new input, named as before.',
+    proofs: { records: 'The camera records on its new input, named as before.' },
     cautions: [],
   },
   'recorder-change': {
@@ -70,6 +76,11 @@ export const taskKinds = {
     rollBackMinutes: 20,
     minutes: 20,
     leaves: 'All disks seen, the saved settings back, every camera named.',
+    proofs: {
+      back: 'It was back within twice its usual minutes.',
+      disks: 'It sees all its disks.',
+      same: 'Its settings are as they were saved, but for what was meant.',
+    },
     cautions: ['Save all settings and prove the restore first.'],
   },
   swap: {
@@ -80,6 +91,11 @@ export const taskKinds = {
     rollBackMinutes: 25,
     minutes: 90,
     leaves: 'It records within half an hour and holds with its lamps on; else the old camera is back.',
+    proofs: {
+      records: 'It records, live and played back.',
+      loss: 'It loses under 1 % of what it sends.',
+      lamps: 'It holds with its lamps on, without a restart.',
+    },
     cautions: [provenDead, polarity, 'Never lift a camera by its lead.'],
   },
   'dusk-check': {
@@ -90,6 +106,7 @@ export const taskKinds = {
     rollBackMinutes: 0,
     minutes: 25,
     leaves: 'Day and night picture agreed; the old camera may go.',
+    proofs: { agreed: 'Day and night picture are agreed.' },
     cautions: [],
   },
   remove: {
@@ -100,6 +117,7 @@ export const taskKinds = {
     rollBackMinutes: 0,
     minutes: 40,
     leaves: 'Old gear gone, walls and roofs made good.',
+    proofs: { good: 'What was opened is made good.' },
     cautions: [provenDead],
   },
 } as const satisfies Record<string, TaskKindDefinition>;

@@ -74,9 +74,11 @@ export function tasksOf({ site, runs, migration, shared, dates }: CutoverInput):
   );
 }
 
-/** The tasks that are done in the nights, with nobody waiting for what is left out. */
-export function nightTasks(tasks: readonly Task[]): Task[] {
-  const inNights = tasks.filter(({ kind, excluded }) => taskKind(kind).when === 'night' && excluded === null);
+/** The tasks that are still to be done in the nights, with nobody waiting for what is left out or done. */
+export function nightTasks(tasks: readonly Task[], done: ReadonlySet<string> = new Set()): Task[] {
+  const inNights = tasks.filter(
+    ({ id, kind, excluded }) => taskKind(kind).when === 'night' && excluded === null && !done.has(id),
+  );
   const ids = new Set(inNights.map(({ id }) => id));
   return inNights.map((task) => ({
     ...task,

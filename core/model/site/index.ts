@@ -13,10 +13,16 @@ export { removing, type Change, type FactUpdate } from './change';
 export { changesBetween, withChanges } from './changesBetween';
 export { noteConstruction, removeConstruction, withCable } from './constructions';
 export { choose, lockChoice, takeBackChoice } from './choosing';
-export { type CrewMember, type Skill } from './crew';
-export { cutoverSettingsOf, type CutoverSettings } from './cutoverSettings';
+export { skills, type CrewMember, type Skill } from './crew';
+export { cutoverSettingsId, cutoverSettingsOf, type CutoverSettings } from './cutoverSettings';
 export type { Choice, Placement } from './decision';
+export { gateIdOf, gates, type GateName, type GateRecord } from './gateRecord';
+export { mostNightJobs, type PlannedNightFact } from './plannedNight';
+export { answerGate, beginTask, checkGate, checkTask, endTask, noteTrouble, tickTask } from './taskEdits';
+export { lastTries, type TaskEnding, type TaskTry } from './taskTry';
 export type { TaskSetting } from './taskSetting';
+export type { ViewRule } from './viewRule';
+export { agreeNights, noteViewRule, removeCrewMember, setCutover, settingTask } from './nightEdits';
 export { optionKinds, optionRow, type OptionKind } from './optionKinds';
 export { demandsOf, usualDemands, type Demands, type Policies, type PolicyId } from './demands';
 export {

@@ -16,6 +16,8 @@ const leansOn: Partial<Record<Kind, readonly Kind[]>> = {
   networkConfig: ['camera'],
   allocationSettings: ['camera'],
   viewRule: ['camera'],
+  taskSetting: ['crewMember'],
+  plannedNight: ['crewMember'],
   radioPath: ['place'],
   link: ['place', 'equipment', 'recorder'],
   networkCamera: ['camera'],

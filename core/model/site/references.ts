@@ -3,6 +3,7 @@ import { familyOf, slotCount } from '#core/model/slotRules';
 import { powerCable, cableOf, signalCable } from '#core/physics/cable';
 import type { Problem } from '#core/shared/problems';
 import type { Change } from './change';
+import { gateIdOf } from './gateRecord';
 import { portsOf, type GearKind, type HookUp } from './equipment';
 import { scopeOfChanges, wholeScope, type ReferenceScope } from './referenceScope';
 import { conductorsOf, conductorsUsed } from './sharedCable';
@@ -260,6 +261,19 @@ function checkDecisions(site: Site, scope: ReferenceScope, found: Found): void {
   }
 }
 
+/** The crew that nights and tasks are given to, and nights and gates under the dates that they are of. */
+function checkNights(scope: ReferenceScope, found: Found): void {
+  for (const { id, crewIds = [] } of scope.facts('taskSetting'))
+    for (const crewId of crewIds) found.known('crewMember', crewId, at('taskSetting', id, 'crewIds'));
+  for (const { id, date, jobs } of scope.facts('plannedNight')) {
+    if (id !== date) found.add(at('plannedNight', id, 'id'), id, date);
+    for (const { crewIds } of jobs)
+      for (const crewId of crewIds) found.known('crewMember', crewId, at('plannedNight', id, 'jobs'));
+  }
+  for (const { id, night, gate } of scope.facts('gateRecord'))
+    if (id !== gateIdOf(night, gate)) found.add(at('gateRecord', id, 'id'), id, gateIdOf(night, gate));
+}
+
 /** A hardware address is one device's in all the world: two cameras cannot both have it. */
 function checkHardwareAddresses(site: Site, scope: ReferenceScope, found: Found): void {
   if (!scope.mayClash('networkConfig')) return;
@@ -421,6 +435,7 @@ export function referenceProblems(site: Site, changes?: readonly Change[]): Prob
   for (const mending of scope.facts('mending'))
     found.known('run', mending.runId, at('mending', mending.id, 'runId'));
   checkDecisions(site, scope, found);
+  checkNights(scope, found);
   checkLinks(site, scope, found);
   checkNetworkCameras(site, scope, found);
   checkSheaths(site, scope, found);

@@ -21,6 +21,9 @@ import { runSchema } from './run';
 import { allocationSettingsSchema } from './allocationSettings';
 import { sheathSchema } from './sheath';
 import { streamSchema } from './stream';
+import { gateRecordSchema } from './gateRecord';
+import { plannedNightSchema } from './plannedNight';
+import { taskTrySchema } from './taskTry';
 import { taskSettingSchema } from './taskSetting';
 import { viewRuleSchema } from './viewRule';
 import { idSchema, nameSchema, noteSchema } from './vocabulary';
@@ -143,6 +146,27 @@ const factKinds = {
     list: 'taskSettings',
     isRequired: false,
     area: 'plan',
+    namesItself: false,
+  },
+  plannedNight: {
+    schema: plannedNightSchema,
+    list: 'nights',
+    isRequired: false,
+    area: 'plan',
+    namesItself: false,
+  },
+  taskTry: {
+    schema: taskTrySchema,
+    list: 'taskTries',
+    isRequired: false,
+    area: 'record',
+    namesItself: false,
+  },
+  gateRecord: {
+    schema: gateRecordSchema,
+    list: 'gateRecords',
+    isRequired: false,
+    area: 'record',
     namesItself: false,
   },
 } as const;

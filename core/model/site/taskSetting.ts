@@ -14,5 +14,7 @@ export const taskSettingSchema = z.strictObject({
   /** How long it takes here: at best, most likely, at worst. */
   minutes: z.strictObject({ low: minutesSchema, likely: minutesSchema, high: minutesSchema }).optional(),
   people: z.int().min(1).max(6).optional(),
+  /** Whom it is given to; nobody else does it. */
+  crewIds: z.array(idSchema).min(1).max(6).optional(),
 });
 export type TaskSetting = z.infer<typeof taskSettingSchema>;

@@ -8,4 +8,7 @@ export const viewRuleSchema = z.strictObject({
   cameraIds: z.array(idSchema).min(1).max(64),
   /** How many of them may be dark at once. */
   mostDark: z.int().min(1).max(63),
+  /** The minutes in which a recorder restarts do not count: they are agreed with whoever watches. */
+  exceptRestarts: z.literal(true).optional(),
 });
+export type ViewRule = z.infer<typeof viewRuleSchema>;

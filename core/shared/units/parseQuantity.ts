@@ -31,6 +31,7 @@ const spellings: Partial<Record<Unit, Record<string, number>>> = {
   'Mb/s': { 'mb/s': 1, mbps: 1, 'mbit/s': 1 },
   MP: { mp: 1, megapixels: 1 },
   h: { h: 1, hour: 1, hours: 1, min: 1 / 60 },
+  min: { min: 1, minute: 1, minutes: 1, h: 60, hour: 60, hours: 60 },
 };
 
 export type ParsedQuantity = { kind: 'read'; value: number } | { kind: 'refused'; why: string };

@@ -15,6 +15,7 @@ export type Unit =
   | '°C'
   | 'mm²'
   | 'h'
+  | 'min'
   | 'money'
   | '%'
   | '';
@@ -36,6 +37,7 @@ const decimals: Record<Unit, number> = {
   '°C': 0,
   'mm²': 2,
   h: 1,
+  min: 0,
   money: 0,
   '%': 0,
   '': 0,

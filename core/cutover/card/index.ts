@@ -1,0 +1,1 @@
+export { nightCard, type NightCard } from './nightCard';

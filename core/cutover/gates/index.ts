@@ -1,0 +1,2 @@
+export { gateDefinitions } from './gateDefinitions';
+export { gateStateOf, type GateState } from './gateStateOf';

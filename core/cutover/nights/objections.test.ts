@@ -1,0 +1,100 @@
+import { describe, expect, it } from 'vitest';
+import { jobOf } from './testJob';
+import type { NightRules } from './nightJob';
+import { objectionsTo } from './objections';
+import { timedNight, type GivenJob } from './timedNight';
+
+const rules: NightRules = {
+  shiftMinutes: 480,
+  sureChance: 0.9,
+  walkMinutes: 6,
+  mostDark: [],
+  reserveMinutes: 30,
+};
+const crew = [
+  { id: 'tolland', skills: ['cable', 'network', 'height'] },
+  { id: 'quay', skills: ['cable', 'height'] },
+];
+const night = (
+  given: GivenJob[],
+  over: { night?: number | null; chance?: number; ended?: string[] } = {},
+) => ({
+  night: over.night === undefined ? 0 : over.night,
+  jobs: timedNight(given, rules),
+  chance: over.chance ?? 1,
+  ended: new Set(over.ended ?? []),
+});
+const kinds = (...nights: ReturnType<typeof night>[]) =>
+  objectionsTo(nights, crew, rules).map((some) => some.map(({ kind }) => kind));
+const by = (team: number[], job = jobOf('a')): GivenJob => ({ job, team });
+
+describe('against a night', () => {
+  it('is nothing where everything is as it should be', () => {
+    expect(kinds(night([by([0]), by([1], jobOf('b'))]))).toEqual([[]]);
+  });
+  it('is too few people, a skill that is missing, and somebody whom it was not given to', () => {
+    expect(kinds(night([by([1], jobOf('a', { people: 2 }))]))).toEqual([['people']]);
+    expect(kinds(night([by([1], jobOf('a', { skills: ['network'] }))]))).toEqual([['skill']]);
+    expect(kinds(night([by([1], jobOf('a', { by: ['tolland'] }))]))).toEqual([['person']]);
+  });
+  it('is a job before what it waits for, in another night or in the same one', () => {
+    const waits = by([0], jobOf('a', { needs: ['b'] }));
+    const first = by([1], jobOf('b'));
+    expect(kinds(night([waits]), night([first], { night: 1 }))).toEqual([['order'], []]);
+    expect(kinds(night([first, waits]))).toEqual([[]]);
+    expect(kinds(night([first]), night([waits], { night: 1 }))).toEqual([[], []]);
+  });
+  it('is a job apart from the one that it belongs to, or apart from its promise', () => {
+    const with_ = by([0], jobOf('a', { sameNight: 'b' }));
+    expect(kinds(night([with_]), night([by([1], jobOf('b'))], { night: 1 }))).toEqual([['together'], []]);
+    expect(kinds(night([by([0], jobOf('a', { pinned: 2 }))]))).toEqual([['promised']]);
+  });
+  it('is a second restart of one thing', () => {
+    const restart = (id: string) => by([0], jobOf(id, { skills: ['network'], restarts: 'hall', likely: 20 }));
+    expect(kinds(night([restart('a'), restart('b')]))).toEqual([['restart']]);
+  });
+  it('is a begin that leaves no time to go back, a date that is closed, and too small a chance', () => {
+    const long = [by([0], jobOf('a', { likely: 200 })), by([0], jobOf('b', { likely: 200 }))];
+    expect(kinds(night(long))).toEqual([['late']]);
+    expect(kinds(night([by([0])], { night: null }))).toEqual([['closed']]);
+    expect(kinds(night([by([0])], { chance: 0.89 }))).toEqual([['unsure']]);
+  });
+  it('is a job that leaves more views dark than its rule lets be', () => {
+    const dark = [
+      { view: 'c06', minutes: 4 },
+      { view: 'c07', minutes: 4 },
+    ];
+    const mostDark = [{ name: 'Lanes', views: ['c06', 'c07'], most: 1, exceptRestarts: false }];
+    const held = { ...night([by([0], jobOf('a', { dark }))]) };
+    expect(objectionsTo([held], crew, { ...rules, mostDark })[0]).toEqual([
+      { kind: 'views', job: 'a', rule: 'Lanes', dark: 2, most: 1 },
+    ]);
+  });
+  it('is nothing any more once it has ended there', () => {
+    expect(kinds(night([by([1], jobOf('a', { people: 2 }))], { ended: ['a'], chance: 0 }))).toEqual([[]]);
+  });
+});
+
+describe('a night in its order', () => {
+  const one = by([0], jobOf('a', { place: 'quay' }));
+  const two = by([0], jobOf('b', { place: 'lanes' }));
+  it('has each job after its people are free and have walked there', () => {
+    expect(timedNight([one, two], rules).map(({ start, end }) => [start, end])).toEqual([
+      [0, 60],
+      [66, 126],
+    ]);
+  });
+  it('goes on from what was done, and from now where nothing is', () => {
+    const begun = new Map([['a', { start: 10, end: 95 }]]);
+    const goes = timedNight([one, two], rules, { minutesOf: () => 60, begun, now: 120 });
+    expect(goes.map(({ start, end }) => [start, end])).toEqual([
+      [10, 95],
+      [120, 180],
+    ]);
+  });
+  it('lets a job that is over its time end no earlier than now', () => {
+    const begun = new Map([['a', { start: 0, end: null }]]);
+    const [first, second] = timedNight([one, two], rules, { minutesOf: () => 60, begun, now: 150 });
+    expect([first!.end, second!.start]).toEqual([150, 156]);
+  });
+});

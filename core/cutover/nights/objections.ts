@@ -1,0 +1,105 @@
+import { canDo, type NightJob, type NightRules, type Worker } from './nightJob';
+import type { PlannedJob } from './sequence';
+import { ruleBroken } from './ruleBroken';
+
+/** A night whose jobs have their times. */
+export interface NightOfJobs {
+  /** Which of the nights it is; one that no night can be has none. */
+  night: number | null;
+  jobs: readonly PlannedJob[];
+}
+
+/** What is against a night as it stands, by ids of jobs; minutes after the beginning of the shift. */
+export type Objection =
+  | { kind: 'closed' }
+  | { kind: 'late'; job: string; start: number; latest: number }
+  | { kind: 'order'; job: string; first: string }
+  | { kind: 'together'; job: string; other: string }
+  | { kind: 'restart'; of: string; jobs: string[] }
+  | { kind: 'people'; job: string; people: number; given: number }
+  | { kind: 'skill'; job: string; skill: string }
+  | { kind: 'person'; job: string; person: string }
+  | { kind: 'promised'; job: string; night: number }
+  | { kind: 'views'; job: string; rule: string; dark: number; most: number }
+  | { kind: 'unsure'; chance: number };
+
+/** Whether those whom a job is given to may do it. */
+function teamObjections({ job, team }: PlannedJob, crew: readonly Worker[]): Objection[] {
+  const people = team.flatMap((person) => crew[person] ?? []);
+  const short: Objection[] =
+    people.length < job.people
+      ? [{ kind: 'people', job: job.id, people: job.people, given: people.length }]
+      : [];
+  const skills = job.skills
+    .filter((skill) => !canDo({ skills: [skill] }, people))
+    .map((skill): Objection => ({ kind: 'skill', job: job.id, skill }));
+  const persons = job.by
+    .filter((id) => !people.some((one) => one.id === id))
+    .map((person): Objection => ({ kind: 'person', job: job.id, person }));
+  return [...short, ...skills, ...persons];
+}
+
+/** Where each job is, by its id. */
+type Where = ReadonlyMap<string, { at: number; start: number; end: number }>;
+
+const whereAll = (nights: readonly NightOfJobs[]): Where =>
+  new Map(
+    nights.flatMap(({ jobs }, at) =>
+      jobs.map(({ job, start, end }) => [job.id, { at, start, end }] as const),
+    ),
+  );
+
+/** What is against a job in its night, all others standing where they are. */
+function jobObjections(
+  planned: PlannedJob,
+  at: number,
+  night: number | null,
+  where: Where,
+  crew: readonly Worker[],
+  rules: NightRules,
+): Objection[] {
+  const { job, start, latestStart } = planned;
+  const found: Objection[] = teamObjections(planned, crew);
+  if (start > latestStart + 1e-9) found.push({ kind: 'late', job: job.id, start, latest: latestStart });
+  for (const id of job.needs) {
+    const first = where.get(id);
+    if (first && (first.at > at || (first.at === at && first.end > start + 1e-9)))
+      found.push({ kind: 'order', job: job.id, first: id });
+  }
+  const other = job.sameNight === null ? undefined : where.get(job.sameNight);
+  if (other && other.at !== at) found.push({ kind: 'together', job: job.id, other: job.sameNight! });
+  if (job.pinned !== null && job.pinned !== night)
+    found.push({ kind: 'promised', job: job.id, night: job.pinned });
+  const broken = ruleBroken(job, rules);
+  if (broken) found.push({ kind: 'views', job: job.id, ...broken });
+  return found;
+}
+
+/** Things that a night restarts more than once. */
+function restartObjections(jobs: readonly NightJob[]): Objection[] {
+  const byThing = new Map<string, string[]>();
+  for (const { id, restarts } of jobs)
+    if (restarts !== null) byThing.set(restarts, [...(byThing.get(restarts) ?? []), id]);
+  return [...byThing]
+    .filter(([, ids]) => ids.length > 1)
+    .map(([of, ids]) => ({ kind: 'restart', of, jobs: ids }));
+}
+
+/** What is against each night as it stands; nights in their order. What has ended in its night is against nothing any more. */
+export function objectionsTo(
+  nights: readonly (NightOfJobs & { chance: number; ended: ReadonlySet<string> })[],
+  crew: readonly Worker[],
+  rules: NightRules,
+): Objection[][] {
+  const where = whereAll(nights);
+  return nights.map(({ night, jobs, chance, ended }, at) => {
+    const open = jobs.filter(({ job }) => !ended.has(job.id));
+    if (open.length === 0) return [];
+    return [
+      ...(night === null ? [{ kind: 'closed' } as const] : []),
+      ...open.flatMap((one) => jobObjections(one, at, night, where, crew, rules)),
+      ...restartObjections(jobs.map(({ job }) => job)),
+      ...(chance < rules.sureChance ? [{ kind: 'unsure', chance } as const] : []),
+    ];
+  });
+}

@@ -1,0 +1,3 @@
+export { clockAt } from './clockAt';
+export { objectionInWords } from './objectionInWords';
+export { taskTitle } from './taskTitle';

@@ -1,0 +1,56 @@
+import {
+  agreeNights,
+  allocationSettingsOf,
+  cutoverSettingsId,
+  setAllocationSettings,
+  setCutover,
+  type Change,
+  type CutoverSettings,
+  type PlannedNightFact,
+  type Site,
+} from '#core/model/site';
+import type { NightsFound } from './cutoverOf';
+
+/** What was worked on in nights that were agreed: that stays on record whatever is planned for the rest. */
+function worked({ plannedNight, taskTry }: Site): Omit<PlannedNightFact, 'id'>[] {
+  const tried = new Set(Object.values(taskTry).map(({ night, taskId }) => `${night} ${taskId}`));
+  return Object.values(plannedNight).flatMap(({ date, jobs }) => {
+    const begun = jobs.filter(({ taskId }) => tried.has(`${date} ${taskId}`));
+    return begun.length > 0 ? [{ date, jobs: begun }] : [];
+  });
+}
+
+/**
+ * The changes by which nights that were found are agreed: they take the place of all that nobody has worked in yet. The order of moves and the
+ * calendar that they were found for are kept with them.
+ */
+export function agreePlan(
+  site: Site,
+  { nights, perNight }: NightsFound,
+  settings: CutoverSettings,
+): Change[] {
+  const before = worked(site);
+  const added = before.filter(({ date }) => !nights.some((night) => night.date === date));
+  const both = nights.map((night) => {
+    const begun = before.find(({ date }) => date === night.date);
+    return begun ? { ...night, jobs: [...begun.jobs, ...night.jobs] } : night;
+  });
+  return [
+    ...(allocationSettingsOf(site).perNight === perNight ? [] : [setAllocationSettings(site, { perNight })]),
+    ...(site.cutover[cutoverSettingsId] ? [] : [setCutover(settings)]),
+    ...agreeNights(site, [...added, ...both]),
+  ];
+}
+
+/** The first date that nights can be planned anew for: none before today, and none that has been worked in. */
+export function planFrom(site: Site, settings: CutoverSettings, today: string): string {
+  const last = worked(site)
+    .map(({ date }) => date)
+    .sort()
+    .at(-1);
+  const after =
+    last === undefined
+      ? ''
+      : new Date(Date.parse(`${last}T00:00:00Z`) + 86_400_000).toISOString().slice(0, 10);
+  return [settings.from, today, after].sort().at(-1)!;
+}

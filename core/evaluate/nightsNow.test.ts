@@ -1,0 +1,229 @@
+import loadHighs from 'highs';
+import { beforeAll, describe, expect, it } from 'vitest';
+import { pickList, orderList, runLabels } from '#core/cutover/lists';
+import { objectionInWords } from '#core/cutover/words';
+import {
+  applyChanges,
+  beginTask,
+  cutoverSettingsOf,
+  endTask,
+  parseSiteFile,
+  removeCrewMember,
+  toSiteFile,
+  withChanges,
+  type Change,
+  type Site,
+} from '#core/model/site';
+import { agreePlan, planFrom } from './agreePlan';
+import { cutoverOf, nightsFound } from './cutoverOf';
+import { evaluateSite, type SiteEvaluation } from './evaluateSite';
+import { morningPicture } from './morningPicture';
+import { moveTask } from './moveTask';
+import { nightsNow, type KnownChances, type NightsNow } from './nightsNow';
+import { decidedSaltmarrow } from './testDecided';
+
+const highs = await loadHighs();
+const today = '2026-05-04';
+const utc = (date: string, time: string): number => Date.parse(`${date}T${time}:00Z`);
+const chances: KnownChances = new Map();
+const lookAt = (site: Site, evaluation: SiteEvaluation, now: string): NightsNow =>
+  nightsNow(site, evaluation, now.slice(0, 10), { now: Date.parse(now), beginOf: utc }, chances);
+
+let undecided: Site;
+let site: Site;
+let evaluation: SiteEvaluation;
+let now: NightsNow;
+beforeAll(() => {
+  undecided = decidedSaltmarrow(highs);
+  evaluation = evaluateSite(undecided);
+  const settings = cutoverSettingsOf(undecided, today);
+  // No time to look for fewer: any nights that hold will do here.
+  const cutover = cutoverOf(highs, undecided, settings, { secondsLeft: () => 0 });
+  if (cutover.plan.kind !== 'planned') throw new Error(JSON.stringify(cutover.plan));
+  const found = nightsFound(cutover.plan.nights, cutover, 0);
+  site = withChanges(undecided, agreePlan(undecided, found, settings));
+  now = lookAt(site, evaluation, `${today}T10:00:00Z`);
+}, 120_000);
+
+const isSound = (of: Site, changes: readonly Change[]) => applyChanges(of, changes).kind === 'sound';
+const doing = (at: string) => ({ at, by: 'B. Quay' });
+/** The first night, with its first job begun and ended so. */
+function worked(how: 'done' | 'put-back'): { after: Site; taskId: string; date: string } {
+  const [{ date, jobs }] = now.nights as [NightsNow['nights'][0]];
+  const taskId = jobs[0]!.job.id;
+  const begun = withChanges(site, beginTask(site, taskId, date, doing(`${date}T21:05:00Z`)));
+  const after = withChanges(begun, endTask(begun, taskId, how, doing(`${date}T23:00:00Z`)));
+  return { after, taskId, date };
+}
+
+describe('nights that were agreed', () => {
+  it('hold every task of the nights once, with times, chances and nothing against them', () => {
+    expect(now.inNone).toEqual([]);
+    expect(now.gone).toEqual([]);
+    expect(now.nights.flatMap(({ objections }) => objections)).toEqual([]);
+    for (const { chance, end } of now.nights) {
+      expect(chance).toBeGreaterThanOrEqual(0.9);
+      expect(end).toBeLessThanOrEqual(480);
+    }
+    expect(now.totals.all).toBe(now.nights.reduce((sum, { jobs }) => sum + jobs.length, 0));
+  });
+  it('are the same out of a file that was written of them', () => {
+    const read = parseSiteFile(JSON.stringify(toSiteFile(site)));
+    expect(read.kind === 'sound' && lookAt(read.value, evaluation, `${today}T10:00:00Z`)).toEqual(now);
+  });
+  it('leave what the plan leaves in the last morning, in recorders, network and power', () => {
+    const ids = now.nights.flatMap(({ jobs }) => jobs.map(({ job }) => job.id));
+    const { wrong, recorders } = morningPicture(site, evaluation, ids);
+    expect(wrong).toEqual([]);
+    const onSlots = recorders.flatMap(({ recorder, slots }) =>
+      slots.flatMap(({ slot, occupants }) => occupants.map(({ need }) => [need.cameraId, recorder.id, slot])),
+    );
+    for (const [cameraId, recorderId, slot] of onSlots)
+      if (site.placement[String(cameraId)])
+        expect(site.placement[String(cameraId)]).toMatchObject({ recorderId, slot });
+  });
+  it('are open dates from today on, and from the day after the last night that was worked in', () => {
+    const settings = cutoverSettingsOf(site, today);
+    expect(planFrom(site, settings, '2026-06-01')).toBe('2026-06-01');
+    const { after, date } = worked('done');
+    expect(planFrom(after, settings, today) > date).toBe(true);
+  });
+  it('go on without somebody who leaves: what he was to do is in no night then', () => {
+    const without = withChanges(site, removeCrewMember(site, 'tolland'));
+    expect(isSound(site, removeCrewMember(site, 'tolland'))).toBe(true);
+    const after = lookAt(without, evaluation, `${today}T10:00:00Z`);
+    expect(after.nights.flatMap(({ objections }) => objections.map(({ kind }) => kind))).toContain('people');
+  });
+});
+
+describe('a night that is worked', () => {
+  it('says what is dark now and since when, and what is done', () => {
+    const [{ date, jobs }] = now.nights as [NightsNow['nights'][0]];
+    const taskId = jobs.find(({ job }) => job.dark.length > 0)!.job.id;
+    const begun = withChanges(site, beginTask(site, taskId, date, doing(`${date}T21:10:00Z`)));
+    const at = lookAt(begun, evaluation, `${date}T22:00:00Z`).nights[0]!;
+    expect(at.state).toBe('under-way');
+    expect(at.darkNow[0]!.since).toBe(10);
+    const ended = withChanges(begun, endTask(begun, taskId, 'done', doing(`${date}T22:30:00Z`)));
+    const after = lookAt(ended, evaluation, `${date}T22:40:00Z`);
+    expect(after.nights[0]!.darkNow).toEqual([]);
+    expect(after.nights[0]!.actual[taskId]).toEqual({ start: 10, end: 90, how: 'done' });
+    expect(after.totals.done).toBe(1);
+  });
+  it('moves what comes after when one task takes longer than it should', () => {
+    const [{ date, jobs }] = now.nights as [NightsNow['nights'][0]];
+    const begun = withChanges(site, beginTask(site, jobs[0]!.job.id, date, doing(`${date}T21:00:00Z`)));
+    const late = lookAt(begun, evaluation, `${date}T02:00:00Z`.replace(date, '2026-05-12')).nights[0]!;
+    expect(late.jobs[0]!.end).toBe(300);
+    expect(late.jobs[1]!.start).toBeGreaterThanOrEqual(300);
+  });
+  it('is planned on from: what holds stays done, what was put back is planned again', () => {
+    const settings = cutoverSettingsOf(site, today);
+    const plannedAfter = (of: Site) => {
+      const from = planFrom(of, settings, today);
+      const again = cutoverOf(highs, of, { ...settings, from }, { secondsLeft: () => 0 });
+      if (again.plan.kind !== 'planned') throw new Error(again.plan.kind);
+      return withChanges(of, agreePlan(of, nightsFound(again.plan.nights, again, 0), settings));
+    };
+    const nightsWith = (of: Site, id: string) =>
+      Object.values(of.plannedNight).filter(({ jobs }) => jobs.some(({ taskId }) => taskId === id)).length;
+    const done = worked('done');
+    expect(nightsWith(plannedAfter(done.after), done.taskId)).toBe(1);
+    const back = worked('put-back');
+    const again = plannedAfter(back.after);
+    // Where it was tried it stays on record, and it has another night.
+    expect(nightsWith(again, back.taskId)).toBe(2);
+    const looked = lookAt(again, evaluation, `${back.date}T23:30:00Z`);
+    expect(looked.inNone).toEqual([]);
+    expect(looked.nights.flatMap(({ objections }) => objections)).toEqual([]);
+  }, 60_000);
+});
+
+describe('a task that is moved', () => {
+  const words = (task: string, date: string, crewId: string | null = null) => {
+    const moved = moveTask(site, evaluation, now, task, { date, crewId });
+    if (moved.kind === 'moved') return 'moved';
+    return moved.objections
+      .map((one) =>
+        objectionInWords(one, {
+          task: (id) => id,
+          person: (id) => id,
+          thing: (id) => id,
+          night: (night) => now.dates[night] ?? '?',
+          clock: String,
+        }),
+      )
+      .join(' ');
+  };
+  const nightOf = (id: string) => now.nights.find(({ jobs }) => jobs.some(({ job }) => job.id === id))!;
+  const freeDate = () => now.dates.find((date) => !now.nights.some((night) => night.date === date))!;
+
+  it('to a night that is free goes there, and is promised for it', () => {
+    const moved = moveTask(site, evaluation, now, 'swap-c12', { date: freeDate(), crewId: null });
+    if (moved.kind !== 'moved') throw new Error(JSON.stringify(moved));
+    expect(isSound(site, moved.changes)).toBe(true);
+    const after = withChanges(site, moved.changes);
+    expect(after.taskSetting['swap-c12']!.date).toBe(freeDate());
+    expect(after.plannedNight[freeDate()]!.jobs.map(({ taskId }) => taskId)).toEqual(['swap-c12']);
+    expect(
+      after.plannedNight[nightOf('swap-c12').date]?.jobs.map(({ taskId }) => taskId) ?? [],
+    ).not.toContain('swap-c12');
+  });
+  it('away from the night in which its input turns is refused with the rule', () => {
+    const tied = now.tasks.find(({ sameNight }) => sameNight !== null)!;
+    expect(words(tied.id, freeDate())).toMatch(
+      /has to be in the night of recorder-change.*its input turns under it/,
+    );
+  });
+  it('before what it waits for is refused with the rule', () => {
+    const waits = now.tasks.find(({ kind, needs }) => kind === 'recorder-change' && needs.length > 0)!;
+    const first = now.nights[0]!.date;
+    if (nightOf(waits.id).date === first) throw new Error('the change is in the first night already');
+    expect(words(waits.id, first)).toMatch(/has to wait for/);
+  });
+  it('into a night that is full, or to somebody who cannot, is refused with the rule', () => {
+    const full = now.nights.reduce((a, b) => (a.end > b.end ? a : b));
+    const other = now.nights.find(({ jobs }) => jobs.some(({ job }) => job.id === 'swap-c23'))!;
+    if (full !== other)
+      expect(words('swap-c23', full.date)).toMatch(/no time left to go back|ends within the shift/);
+    const change = now.tasks.find(({ kind }) => kind === 'recorder-change')!;
+    expect(words(change.id, nightOf(change.id).date, 'quay')).toMatch(
+      /needs somebody who works on recorders and switches/,
+    );
+  });
+  it('on a date that no night begins on is refused', () => {
+    expect(words('swap-c12', '2026-05-14')).toMatch(/No night begins on this date/);
+  });
+});
+
+describe('lists of the nights', () => {
+  it('take along the parts of a night with a spare of each, and what is known to work', () => {
+    const rows = pickList(site, evaluation.runs, new Set(['c12', 'c13']));
+    const counts = new Map(rows.map(({ label, count, spare }) => [label, { count, spare }]));
+    expect(counts.get('Camera mount and fixings')).toEqual({ count: 3, spare: 1 });
+    expect(counts.get('Converter, known good')).toEqual({ count: 1, spare: 0 });
+    expect([...counts.keys()].join()).not.toMatch(/Disposal|Lift hire/);
+  });
+  it('order everything that is bought, each by the night that needs it first', () => {
+    const rows = orderList(
+      site,
+      evaluation.runs,
+      evaluation.total,
+      new Map([
+        ['c12', '2026-05-20'],
+        ['c13', '2026-05-18'],
+      ]),
+    );
+    expect(rows.map(({ count }) => count)).toEqual(
+      expect.arrayContaining(evaluation.total.parts.map(({ count }) => Math.ceil(count))),
+    );
+    expect(rows.every(({ neededBy }) => neededBy !== null)).toBe(true);
+    expect(rows[0]!.neededBy).toBe('2026-05-18');
+  });
+  it('label both ends of each run', () => {
+    expect(runLabels(site, new Set(['c12'])).map(({ end, number }) => [number, end])).toEqual([
+      [12, 'head end'],
+      [12, 'camera'],
+    ]);
+  });
+});
