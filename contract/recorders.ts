@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { applyingSchema, foundSchema, reportSchema } from '#core/allocate/device';
+import { applyingSchema, deviceGoals, foundSchema, reportSchema } from '#core/allocate/device';
 import { nameSchema, siteIdSchema } from '#core/model/site';
 import { deviceAddressSchema } from './deviceAddress';
 import { deviceKeySchema } from './deviceKey';
@@ -49,7 +49,10 @@ export const recorders = {
     method: 'POST',
     path: '/sites/:id/recorders/:recorderId/applying',
     query: nothing,
-    body: heldSchema,
+    body: heldSchema.extend({
+      /** How far: all of the plan, or as far as the nights have come. */
+      upTo: z.enum(deviceGoals).default('end'),
+    }),
     answer: applyingSchema,
     status: 202,
     hint: needed,

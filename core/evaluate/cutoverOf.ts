@@ -9,6 +9,7 @@ import {
   type PlannedNightFact,
   type Site,
 } from '#core/model/site';
+import { counted } from '#core/shared/labels';
 import { evaluateSite, type SiteEvaluation } from './evaluateSite';
 import { nightRulesOf } from './nightRulesOf';
 import { migrationOfSite, moversOf, type SiteMigration } from './slotAllocation';
@@ -81,7 +82,9 @@ function conflictWords(demands: readonly string[], nights: number): string {
     ...(demands.some(
       (demand) => demand === 'work' || demand.startsWith('skill ') || demand.startsWith('cut '),
     )
-      ? [`the crew does so much in a night, and there are ${nights} nights`]
+      ? [
+          `the crew does so much in a night, and there ${nights === 1 ? 'is' : 'are'} ${counted(nights, 'night')}`,
+        ]
       : []),
   ];
   if (said.length === 0) return 'In the time that was given no plan was found. Give it longer.';

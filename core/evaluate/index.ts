@@ -12,6 +12,7 @@ export {
 export { evaluateSite, type Before, type SiteEvaluation } from './evaluateSite';
 export { hookUpOfRun } from './hookUpOfRun';
 export { morningPicture, type MorningPicture } from './morningPicture';
+export { devicePlanAt } from './devicePlanAt';
 export { moveTask, type Moved, type WantedPlace } from './moveTask';
 export { networkAt, type NetworkMoment } from './networkAt';
 export { savingOf, troubleOf } from './ranking';

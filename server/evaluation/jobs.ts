@@ -1,7 +1,7 @@
 import loadHighs from 'highs';
-import { devicePlan, type DevicePlan } from '#core/allocate/device';
+import type { DeviceGoal, PlanForDevice } from '#core/allocate/device';
 import { planningInput, planSite, type Planning } from '#core/decide/plan';
-import { evaluateSite, planSolver } from '#core/evaluate';
+import { devicePlanAt, evaluateSite, planSolver } from '#core/evaluate';
 import { aboutOf, demandsOf, type Site } from '#core/model/site';
 import { lpText } from '#core/solver';
 import { planCsv } from './planCsv';
@@ -16,8 +16,8 @@ export interface Jobs {
   planLp: { asked: object; answer: string };
   /** What a recorder is to hold, or why it cannot be said yet. */
   devicePlan: {
-    asked: { recorderId: string };
-    answer: { kind: 'plan'; plan: DevicePlan } | { kind: 'not-yet'; why: string };
+    asked: { recorderId: string; goal: DeviceGoal };
+    answer: PlanForDevice;
   };
 }
 export type JobKind = keyof Jobs;
@@ -30,13 +30,8 @@ const work: Work = {
   planCsv: (site) => Promise.resolve(planCsv(site)),
   planLp: (site) =>
     Promise.resolve(lpText(planningInput(site, demandsOf(site)).model.programme, aboutOf(site).name)),
-  devicePlan: (site, { recorderId }) => {
-    const { allocation } = evaluateSite(site);
-    const state = allocation.recorders.find(({ recorder }) => recorder.id === recorderId)!;
-    return Promise.resolve(
-      devicePlan(site, state.recorder, allocation.occupied[recorderId] ?? [], state.broken),
-    );
-  },
+  devicePlan: (site, { recorderId, goal }) =>
+    Promise.resolve(devicePlanAt(site, evaluateSite(site), recorderId, goal)),
 };
 
 /** Does a job on a site. */

@@ -1,6 +1,6 @@
 import Router from '@koa/router';
 import { recorders, settingsFile, type BodyOf } from '#contract';
-import { otherRecorder, type Applying, type DevicePlan } from '#core/allocate/device';
+import { otherRecorder, type Applying, type DeviceGoal, type DevicePlan } from '#core/allocate/device';
 import type { Recorder } from '#core/model/site';
 import type { Work } from '../evaluation/work';
 import type { ApplyPatience } from '../recorders/apply';
@@ -41,12 +41,13 @@ interface Kept extends RecorderJobs {
 async function plannedFor(
   { store, work }: Kept,
   { siteId, recorderId }: RecorderId,
+  goal: DeviceGoal,
 ): Promise<{ recorder: Recorder; plan: DevicePlan }> {
   const site = (await store.read(siteId))?.site;
   const recorder = site?.recorder[recorderId];
   if (!site || !recorder)
     throw notApplied(404, `There is no recorder ${recorderId} on a site ${siteId} here.`);
-  const planned = await work.evaluate('devicePlan', site, { recorderId });
+  const planned = await work.evaluate('devicePlan', site, { recorderId, goal });
   if (planned.kind === 'not-yet') throw notApplied(409, planned.why);
   return { recorder, plan: planned.plan };
 }
@@ -72,13 +73,13 @@ async function checkFinished({ records }: Kept, of: RecorderId): Promise<void> {
 async function begin(
   kept: Kept,
   of: RecorderId,
-  { address: asked, key, by }: BodyOf<typeof recorders.apply>,
+  { address: asked, key, by, upTo }: BodyOf<typeof recorders.apply>,
 ): Promise<Applying> {
   const address = await kept.door(of.siteId, asked);
   const hold = await heldFor(kept, of, address);
   try {
     await checkFinished(kept, of);
-    const { recorder, plan } = await plannedFor(kept, of);
+    const { recorder, plan } = await plannedFor(kept, of, upTo);
     const before = await talking('recorder', () =>
       recorderClient(address, key, kept.patience.answerMs).report(),
     );

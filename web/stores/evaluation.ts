@@ -12,6 +12,7 @@ import {
   type NetworkMoment,
   type WantedPlace,
 } from '#core/evaluate';
+import type { DeviceGoal, PlanForDevice } from '#core/allocate/device';
 import { changesBetween, type OptionKind, type Site } from '#core/model/site';
 import { askEvaluator, restartEvaluator } from '../workers/evaluator';
 import { useMeasures } from './measures';
@@ -154,6 +155,8 @@ export const useEvaluation = defineStore('evaluation', () => {
   const expected = (runId: string) => tell((worker) => worker.expected(runId));
   const nights = (now: number) => tell((worker) => worker.nights(now));
   const nightCard = (taskId: string) => tell((worker) => worker.nightCard(taskId));
+  const devicePlan = (recorderId: string, goal: DeviceGoal) =>
+    tell<PlanForDevice | null>(async (worker) => await worker.devicePlan(recorderId, goal));
   const pickList = (cameraIds: string[]) => tell((worker) => worker.pickList(cameraIds));
   const orderList = (nightOfCamera: [string, string][]) => tell((worker) => worker.orderList(nightOfCamera));
   const morning = (done: string[]) => tell((worker) => worker.morning(done));
@@ -180,6 +183,7 @@ export const useEvaluation = defineStore('evaluation', () => {
     nights,
     moveTask,
     morning,
+    devicePlan,
     pickList,
     orderList,
     nightCard,

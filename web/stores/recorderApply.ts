@@ -1,6 +1,6 @@
 import { defineStore } from 'pinia';
 import { computed, reactive, ref, shallowRef } from 'vue';
-import type { Applying, FoundCamera, Report } from '#core/allocate/device';
+import type { Applying, DeviceGoal, FoundCamera, Report } from '#core/allocate/device';
 import { api, type Answer } from './api';
 import { useSite } from './site';
 
@@ -35,6 +35,8 @@ export const useRecorderApply = defineStore('recorder-apply', () => {
   /** The host that has to be allowed for the site before it is asked. */
   const closedHost = ref<string | null>(null);
   const busy = ref(false);
+  /** How much of the plan is pushed. */
+  const upTo = ref<DeviceGoal>('end');
   /** The demo's own recorders, as far as they came up. */
   const standIns = shallowRef<Record<string, string>>({});
   const isStandIn = computed(
@@ -106,6 +108,7 @@ export const useRecorderApply = defineStore('recorder-apply', () => {
         address: address.value.trim(),
         key: key.value,
         by: site.signedBy('Planner'),
+        upTo: upTo.value,
       }),
     );
   const goOn = (goal: Applying['goal']) =>
@@ -148,6 +151,7 @@ export const useRecorderApply = defineStore('recorder-apply', () => {
     problem,
     closedHost,
     busy,
+    upTo,
     discover,
     read,
     look,

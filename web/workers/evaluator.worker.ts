@@ -1,4 +1,5 @@
 import { expose } from 'comlink';
+import type { DeviceGoal, PlanForDevice } from '#core/allocate/device';
 import type { HookUpPair } from '#core/connect/hookUp';
 import { servedSiteSchema } from '#contract';
 import {
@@ -25,6 +26,7 @@ import {
   type RoomPicture,
   type NetworkMoment,
   morningPicture,
+  devicePlanAt,
   moveTask,
   nightsNow,
   tasksNow,
@@ -163,6 +165,8 @@ const evaluator = {
   nights: (now: number): NightsNow | null => (last ? nightsAt(last, now) : null),
   moveTask: (now: number, taskId: string, wanted: WantedPlace): Moved | null =>
     last ? moveTask(last.site, last.evaluation, nightsAt(last, now), taskId, wanted) : null,
+  devicePlan: (recorderId: string, goal: DeviceGoal): PlanForDevice | null =>
+    last ? devicePlanAt(last.site, last.evaluation, recorderId, goal) : null,
   pickList: (cameraIds: string[]): PickRow[] =>
     last ? pickList(last.site, last.evaluation.runs, new Set(cameraIds)) : [],
   orderList(nightOfCamera: [string, string][]): OrderRow[] {

@@ -12,6 +12,10 @@ export interface DevicePlan {
 
 export type PlanForDevice = { kind: 'plan'; plan: DevicePlan } | { kind: 'not-yet'; why: string };
 
+/** How much of the plan a recorder is told: all of it, or as far as the nights have come, what is under way among it. */
+export const deviceGoals = ['end', 'now'] as const;
+export type DeviceGoal = (typeof deviceGoals)[number];
+
 /** The plan of a recorder's slots as the recorder is told it, or what is still missing. */
 export function devicePlan(
   site: Pick<Site, 'networkConfig'>,

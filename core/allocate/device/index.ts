@@ -1,7 +1,7 @@
 export { allGivenAddresses, givenAddresses } from './addresses';
 export { applyingSchema, planOf, type Applying } from './applying';
 export { channelColumns, channelList } from './channelList';
-export { devicePlan, type DevicePlan } from './devicePlan';
+export { deviceGoals, devicePlan, type DeviceGoal, type DevicePlan, type PlanForDevice } from './devicePlan';
 export { differences, otherRecorder, stillWrong } from './difference';
 export { leadsByHand } from './leadsByHand';
 export { prerequisites, type PrerequisiteId } from './prerequisites';

@@ -1,15 +1,15 @@
 <script setup lang="ts">
 import InputText from 'primevue/inputtext';
-import { computed, onMounted, onUnmounted } from 'vue';
+import { computed, onMounted, onUnmounted, shallowRef, watch } from 'vue';
 import { useRoute, useRouter } from 'vue-router';
 import {
-  devicePlan,
   differences,
   leadsByHand,
   otherRecorder,
   prerequisites,
   stepInWords,
   stepsLeft,
+  type PlanForDevice,
 } from '#core/allocate/device';
 import { useKeys } from '../../keys/keys';
 import AllowHost from '../../parts/AllowHost.vue';
@@ -17,6 +17,7 @@ import FieldRow from '../../parts/FieldRow.vue';
 import PickField from '../../parts/PickField.vue';
 import { savedSettingsAddress } from '../../stores/api';
 import { useOpenEvaluation, useOpenSite } from '../../stores/openSite';
+import { useEvaluation } from '../../stores/evaluation';
 import { useRecorderApply } from '../../stores/recorderApply';
 import { useSite } from '../../stores/site';
 
@@ -35,13 +36,26 @@ const choices = computed(() =>
 const state = computed(
   () => states.value.find(({ recorder }) => recorder.id === device.recorderId) ?? states.value[0]!,
 );
-const planned = computed(() =>
-  devicePlan(
-    openSite.value,
-    state.value.recorder,
-    summary.value.allocation.occupied[state.value.recorder.id] ?? [],
-    state.value.broken,
-  ),
+const evaluation = useEvaluation();
+/** Out of a night the recorder is told as much of the plan as the night has come to. */
+const hasNights = computed(() => Object.keys(openSite.value.plannedNight).length > 0);
+watch(
+  () => route.query['upTo'],
+  (asked) => (device.upTo = asked === 'now' ? 'now' : 'end'),
+  { immediate: true },
+);
+const goals = [
+  { value: 'end', label: 'all of the plan' },
+  { value: 'now', label: 'as far as the nights are' },
+] as const;
+const planned = shallowRef<PlanForDevice>({ kind: 'not-yet', why: 'The plan is being worked out.' });
+watch(
+  [() => evaluation.result, () => state.value.recorder.id, () => device.upTo],
+  async ([, recorderId, upTo]) => {
+    const told = await evaluation.devicePlan(recorderId, upTo);
+    if (told && recorderId === state.value.recorder.id && upTo === device.upTo) planned.value = told;
+  },
+  { immediate: true },
 );
 const other = computed(() => device.report && otherRecorder(state.value.recorder, device.report));
 const rows = computed(() =>
@@ -78,11 +92,9 @@ const apply = () => {
 };
 onMounted(async () => {
   // What is typed meanwhile is the address of this recorder, not of none.
-  const turned = device.turnTo(
-    device.recorderId && states.value.some(({ recorder }) => recorder.id === device.recorderId)
-      ? device.recorderId
-      : states.value[0]!.recorder.id,
-  );
+  const known = (id: unknown): id is string => states.value.some(({ recorder }) => recorder.id === id);
+  const wanted = [route.query['recorder'], device.recorderId].find(known);
+  const turned = device.turnTo(wanted ?? states.value[0]!.recorder.id);
   await device.discover();
   await turned;
 });
@@ -128,6 +140,13 @@ useKeys([
           aria-label="Key of the recorder"
           :placeholder="device.isStandIn ? 'the demo’s is ferry' : 'not stored'"
           autocomplete="off"
+      /></FieldRow>
+      <FieldRow v-if="hasNights" label="Push"
+        ><PickField
+          :value="device.upTo"
+          :choices="[...goals]"
+          label="How much of the plan is pushed"
+          @take="(upTo) => (device.upTo = upTo)"
       /></FieldRow>
       <button type="button" class="btn" :disabled="device.busy || !device.address" @click="device.read()">
         Read recorder <kbd>g</kbd>

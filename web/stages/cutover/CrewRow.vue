@@ -40,7 +40,7 @@ onBeforeUnmount(() => stop?.());
 }
 .line {
   position: relative;
-  height: 26px;
+  height: 28px;
   border-bottom: 1px solid var(--rule);
 }
 .line.over {

@@ -43,6 +43,7 @@ onBeforeUnmount(() => stop?.());
     :title="title"
     :aria-pressed="isPicked"
     :aria-label="title"
+    :aria-hidden="isSecond || undefined"
     :data-task="taskId"
     :tabindex="isSecond ? -1 : 0"
     @click="emit('pick')"
@@ -55,9 +56,9 @@ onBeforeUnmount(() => stop?.());
 <style scoped>
 .bar {
   position: absolute;
-  top: 3px;
-  height: 20px;
-  min-width: 12px;
+  top: 2px;
+  height: 24px;
+  min-width: 24px;
   display: flex;
   gap: 3px;
   padding: 0 4px;
@@ -65,7 +66,7 @@ onBeforeUnmount(() => stop?.());
   background: var(--copper-2);
   color: var(--ink);
   font-size: 11px;
-  line-height: 18px;
+  line-height: 22px;
   text-align: left;
   cursor: grab;
   overflow: hidden;
@@ -93,7 +94,7 @@ onBeforeUnmount(() => stop?.());
 }
 .bar.under-way {
   border-width: 2px;
-  line-height: 16px;
+  line-height: 20px;
 }
 .bar.late {
   border-color: var(--madder);

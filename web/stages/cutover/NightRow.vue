@@ -2,6 +2,7 @@
 import { computed } from 'vue';
 import type { NightNow, NightsNow } from '#core/evaluate';
 import { taskKind, type Task } from '#core/cutover/tasks';
+import { taskTitle } from '#core/cutover/words';
 import { useNights, dateWords } from '../../stores/nights';
 import CrewRow from './CrewRow.vue';
 import NightBar from './NightBar.vue';
@@ -29,7 +30,7 @@ const toneOf = ({ kind }: Task): 'build' | 'recorder' | 'camera' =>
       ? 'build'
       : 'camera';
 const labelOf = (task: Task) =>
-  task.kind === 'swap' ? task.of : `${task.of}, ${taskKind(task.kind).label.toLowerCase()}`;
+  task.kind === 'swap' ? task.of : taskTitle(task);
 
 const rows = computed(() =>
   now.crew.map((person, place) => ({

@@ -102,10 +102,14 @@ const backWords = computed(() =>
       : 'Put it back',
 );
 const endWords = { done: 'Done', 'put-back': 'Put back' } as const;
-const to = (name: string, view: string) => ({
+/** The recorder that it ends on. */
+const recorderId = computed(
+  () => task.value.recorderId ?? openSite.value.placement[task.value.cameraId ?? '']?.recorderId ?? '',
+);
+const to = (name: string, view: string, query: Record<string, string> = {}) => ({
   name,
   params: { siteId: route.params['siteId'] ?? '', runId: card.value?.runId ?? '' },
-  query: view ? { view } : {},
+  query: view ? { view, ...query } : query,
 });
 </script>
 
@@ -241,7 +245,10 @@ const to = (name: string, view: string) => ({
     </template>
 
     <div class="row links">
-      <RouterLink v-if="task.kind === 'recorder-change'" class="btn" :to="to('allocate', 'device')"
+      <RouterLink
+        v-if="recorderId"
+        class="btn"
+        :to="to('allocate', 'device', { upTo: 'now', recorder: recorderId })"
         >Push to the recorder</RouterLink
       >
       <RouterLink

@@ -111,7 +111,7 @@ const markOf = (id: string): string => {
       />
       <GateCard :night="night.date" :state="gateOf('start')!" />
       <section v-if="night.darkNow.length > 0" class="dark-now" aria-label="Dark now">
-        <h3>Dark now</h3>
+        <h2>Dark now</h2>
         <p v-for="one in night.darkNow" :key="one.view" class="row">
           <span>{{ viewName(one.view) }}</span><span class="push" /><span class="mono"
             >{{ Math.max(0, Math.round(minutesNow - one.since)) }} min</span
@@ -130,7 +130,7 @@ const markOf = (id: string): string => {
       />
       <GateCard v-if="allEnded || gateOf('dawn')?.record" :night="night.date" :state="gateOf('dawn')!" />
       <section aria-label="Tasks of the night">
-        <h3>{{ shownTo === everybody ? 'All of this night' : 'Yours of this night' }}</h3>
+        <h2>{{ shownTo === everybody ? 'All of this night' : 'Yours of this night' }}</h2>
         <button
           v-for="{ job, start, latestStart } in jobs"
           :key="job.id"
@@ -186,7 +186,7 @@ const markOf = (id: string): string => {
   padding: 6px 12px;
   background: var(--sheet);
 }
-h3 {
+h2 {
   padding-bottom: 4px;
 }
 .task {
