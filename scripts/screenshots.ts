@@ -21,6 +21,8 @@ interface Shot {
   stage: string;
   dark?: boolean;
   phone?: boolean;
+  /** The moment that the page takes for now, where its view is about one. */
+  at?: string;
   act?: (page: Page) => Promise<void>;
 }
 
@@ -80,6 +82,32 @@ const fillSlots = async (page: Page) => {
   await page.locator('[data-night]').first().waitFor();
 };
 
+/** Decides for every camera by the best plan, gives each its slot, and plans the nights. */
+const planNights = async (page: Page) => {
+  await page.keyboard.press('3');
+  await page.getByRole('button', { name: /^Best plan/ }).click();
+  await page.getByRole('button', { name: /^Find (the best plan|it again)/ }).click();
+  await page.getByText('proven best').waitFor();
+  await page.getByRole('button', { name: /^Adopt/ }).click();
+  await page.locator('.decide .head').getByText('all decided').waitFor();
+  await page.keyboard.press('4');
+  await page.getByRole('button', { name: /^Fill the rest/ }).click();
+  await page.getByText('no decided camera waits').waitFor();
+  await page.keyboard.press('6');
+  await page.getByRole('button', { name: /^Plan the nights/ }).click();
+  await page.getByRole('button', { name: /^Plan again/ }).waitFor({ timeout: 120_000 });
+  await page.locator('[data-night]').first().waitFor();
+};
+/** Says go, and begins with the first task. */
+const beginNight = async (page: Page) => {
+  const gate = page.locator('[data-gate="start"]');
+  await gate.getByRole('checkbox').first().waitFor();
+  for (const check of await gate.getByRole('checkbox').all()) await check.check();
+  await gate.getByRole('button', { name: 'Go', exact: true }).click();
+  await page.getByText('latest start to go back').waitFor();
+  await page.locator('[data-in-hand]').evaluate((card) => card.scrollIntoView());
+};
+
 /** Holds the recorder against its plan. */
 const readRecorder = async (page: Page) => {
   await page.keyboard.press('b');
@@ -109,7 +137,7 @@ const shots: Shot[] = [
     stage: 'allocate/r08',
     act: (page) => page.locator('.tray [data-camera="c08"]').click(),
   },
-  { name: 'nights-dark', stage: 'allocate?view=order', dark: true, act: fillSlots },
+  { name: 'order', stage: 'allocate?view=order', act: fillSlots },
   { name: 'recorder', stage: 'allocate?view=device', act: readRecorder },
   {
     name: 'connect',
@@ -126,10 +154,14 @@ const shots: Shot[] = [
     stage: 'connect?view=power',
     act: (page) => page.locator('.roots').waitFor(),
   },
+  { name: 'nights', stage: 'cutover', at: '2026-05-04T10:00:00', act: planNights },
   {
-    name: 'radio',
-    stage: 'connect?view=radio',
-    act: (page) => page.locator('.spectrum svg').first().waitFor(),
+    name: 'night-phone',
+    stage: 'cutover?view=tonight',
+    dark: true,
+    phone: true,
+    at: '2026-05-11T20:51:00',
+    act: beginNight,
   },
   { name: 'plan', stage: 'plan' },
 ];
@@ -172,12 +204,13 @@ const server = await startServer({
 const browser = await chromium.launch(launchOptions);
 /** Taken whole before the folder is touched: a run that fails loses no picture. */
 const taken = new Map<string, Buffer>();
-for (const { name, stage, dark = false, phone = false, act } of shots) {
+for (const { name, stage, dark = false, phone = false, at, act } of shots) {
   const page = await browser.newPage({
     viewport: phone ? { width: 390, height: 844 } : { width: 1280, height: 800 },
     colorScheme: dark ? 'dark' : 'light',
     reducedMotion: 'reduce',
   });
+  if (at) await page.clock.setFixedTime(new Date(at));
   await page.goto(`${server.address}/site/saltmarrow-ferry-terminal/${stage}`);
   await page.locator('.stage h1').first().waitFor();
   await act?.(page);

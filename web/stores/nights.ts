@@ -3,7 +3,7 @@ import { defineStore } from 'pinia';
 import { computed, ref, shallowRef, watch } from 'vue';
 import { agreePlan, planFrom, type NightsFound, type NightsNow, type WantedPlace } from '#core/evaluate';
 import { clockAt, objectionInWords, taskTitle } from '#core/cutover/words';
-import { cutoverSettingsOf, type Site } from '#core/model/site';
+import { cutoverSettingsOf } from '#core/model/site';
 import { dateOf } from '../workers/nightClock';
 import type { NightsAnswer } from '../workers/planner.worker';
 import { useEvaluation } from './evaluation';
@@ -45,9 +45,16 @@ export const useNights = defineStore('nights', () => {
   const moment = ref(Date.now());
   /** What came of planning last: how sure it is that no fewer nights do. It is of the nights that were agreed then. */
   const proof = shallowRef<{
-    of: Site['plannedNight'];
+    of: string;
     proof: Extract<NightsAnswer, { kind: 'found' }>['proof'];
   } | null>(null);
+  /** The nights that are agreed, as text: what the server confirms is the same in other objects. */
+  const agreedNow = () =>
+    JSON.stringify(
+      Object.values(openSite.value.plannedNight)
+        .map(({ date, jobs }) => [date, jobs])
+        .sort(),
+    );
   const failure = shallowRef<NoNights | null>(null);
   const best = shallowRef<NightsFound | null>(null);
 
@@ -93,7 +100,7 @@ export const useNights = defineStore('nights', () => {
     best.value = null;
     if (answer?.kind === 'found') {
       agree(answer.found, settings);
-      proof.value = { of: openSite.value.plannedNight, proof: answer.proof };
+      proof.value = { of: agreedNow(), proof: answer.proof };
     } else if (!answer && soFar) agree(soFar, settings);
     else if (answer?.kind === 'impossible')
       failure.value = {
@@ -122,7 +129,7 @@ export const useNights = defineStore('nights', () => {
   );
 
   /** How sure it is that no fewer nights do; nothing once they are others. */
-  const proven = computed(() => (proof.value?.of === openSite.value.plannedNight ? proof.value.proof : null));
+  const proven = computed(() => (proof.value?.of === agreedNow() ? proof.value.proof : null));
 
   return { now, moment, look, plan, move, failure, best, proven, titleOf, inWords, clock };
 });

@@ -29,8 +29,7 @@ const toneOf = ({ kind }: Task): 'build' | 'recorder' | 'camera' =>
     : taskKind(kind).skills.includes('network')
       ? 'build'
       : 'camera';
-const labelOf = (task: Task) =>
-  task.kind === 'swap' ? task.of : taskTitle(task);
+const labelOf = (task: Task) => (task.kind === 'swap' ? task.of : taskTitle(task));
 
 const rows = computed(() =>
   now.crew.map((person, place) => ({
