@@ -73,15 +73,6 @@ const readRampEast = async (page: Page) => {
   await page.getByRole('option', { name: '× 5' }).click();
 };
 
-/** Gives every camera that waits its slot, and shows the nights. */
-const fillSlots = async (page: Page) => {
-  await page.keyboard.press('r');
-  await page.keyboard.press('a');
-  await page.getByText('Nothing waits here.').waitFor();
-  await page.keyboard.press('o');
-  await page.locator('[data-night]').first().waitFor();
-};
-
 /** Decides for every camera by the best plan, gives each its slot, and plans the nights. */
 const planNights = async (page: Page) => {
   await page.keyboard.press('3');
@@ -137,7 +128,6 @@ const shots: Shot[] = [
     stage: 'allocate/r08',
     act: (page) => page.locator('.tray [data-camera="c08"]').click(),
   },
-  { name: 'order', stage: 'allocate?view=order', act: fillSlots },
   { name: 'recorder', stage: 'allocate?view=device', act: readRecorder },
   {
     name: 'connect',

@@ -7,6 +7,7 @@ import type { Load } from '#core/shared/derivation';
 import { morningsAfter } from './cutoverOf';
 import type { SiteEvaluation } from './evaluateSite';
 import { tasksNow } from './nightsNow';
+import { turnedInputs } from './turnedInputs';
 
 /** What a thing gives, and how much of it is asked that morning. */
 export interface MorningLoad {
@@ -16,7 +17,7 @@ export interface MorningLoad {
 
 /** A morning in full: every recorder with who is on it, what network and power carry, and what is against it. */
 export interface MorningPicture {
-  recorders: Pick<RecorderState, 'recorder' | 'slots'>[];
+  recorders: (Pick<RecorderState, 'recorder' | 'slots'> & { ipInputs: number[] })[];
   loads: MorningLoad[];
   wrong: string[];
 }
@@ -63,7 +64,7 @@ export function morningPicture(
   return {
     recorders: Object.values(site.recorder).map((recorder) => {
       const { slots } = recorderState(recorder, morning!.occupied[recorder.id] ?? []);
-      return { recorder, slots };
+      return { recorder, slots, ipInputs: turnedInputs(site, recorder.id, migration, known) };
     }),
     loads,
     wrong: [

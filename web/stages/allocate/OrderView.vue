@@ -7,6 +7,7 @@ import { allocationSettingsOf, setAllocationSettings, type AllocationSettings } 
 import { useKeys } from '../../keys/keys';
 import PicksField from '../../parts/PicksField.vue';
 import QuantityField from '../../parts/QuantityField.vue';
+import RecorderSlots from '../../parts/RecorderSlots.vue';
 import { fitting } from '../../parts/within';
 import { useOpenEvaluation, useOpenSite } from '../../stores/openSite';
 import { useSite } from '../../stores/site';
@@ -27,9 +28,6 @@ const morning = computed(() =>
     recorderState(recorder, migration.value.nights[shown.value]?.occupied[recorder.id] ?? []),
   ),
 );
-/** What carries IP in the morning, inputs that are turned and stand empty among them. */
-const isIp = (recorderId: string, { slot, carries }: { slot: number; carries: 'coax' | 'ip' }): boolean =>
-  carries === 'ip' || (migration.value.nights[shown.value]?.ipInputs[recorderId] ?? []).includes(slot);
 const movers = computed(() =>
   Object.values(allocation.value.needs)
     .filter(({ signal, cameraId }) => signal.kind === 'ip' && openSite.value.placement[cameraId])
@@ -118,18 +116,7 @@ useKeys([
         <h2 class="minor">The morning after night {{ shown + 1 }}</h2>
         <div v-for="{ recorder, slots } in morning" :key="recorder.id" :data-morning="recorder.id">
           <p class="dim tiny">{{ recorder.name }}</p>
-          <div class="slots">
-            <span
-              v-for="slot in slots"
-              :key="slot.slot"
-              class="slot mono"
-              :class="isIp(recorder.id, slot) ? 'ip' : slot.carries"
-              :title="`${slot.label}${isIp(recorder.id, slot) ? ', IP' : ''}`"
-              ><span class="no">{{ slot.slot }}</span>
-              {{ slot.occupants.map(({ need }) => need.number).join(' ') || '·'
-              }}<span v-if="isIp(recorder.id, slot)" class="ip-mark">ip</span></span
-            >
-          </div>
+          <RecorderSlots :slots="slots" :ip-inputs="migration.nights[shown]?.ipInputs[recorder.id] ?? []" />
         </div>
         <p class="tiny dim">
           Work on live systems at height, on ladders or lifts: never alone, and by the local rules. A recorder
@@ -191,29 +178,6 @@ useKeys([
   top: 0;
   display: grid;
   gap: 6px;
-}
-.slots {
-  display: grid;
-  grid-template-columns: repeat(8, minmax(0, 1fr));
-  gap: 2px;
-}
-.slot {
-  border: 1px solid var(--rule);
-  padding: 1px 4px;
-  font-size: 12px;
-  white-space: nowrap;
-}
-.slot.ip {
-  background: var(--verdigris-3);
-}
-.no {
-  font-size: 9px;
-  color: var(--ink-3);
-}
-.ip-mark {
-  font-size: 9px;
-  color: var(--verdigris);
-  padding-left: 3px;
 }
 @media (max-width: 900px) {
   .columns {

@@ -3,6 +3,7 @@ import { computed, ref, shallowRef, watch } from 'vue';
 import type { MorningPicture, NightsNow } from '#core/evaluate';
 import { useKeys } from '../../keys/keys';
 import MarginBar from '../../parts/MarginBar.vue';
+import RecorderSlots from '../../parts/RecorderSlots.vue';
 import { useEvaluation } from '../../stores/evaluation';
 import { useMeasures } from '../../stores/measures';
 import { dateWords } from '../../stores/nights';
@@ -70,20 +71,13 @@ useKeys([
       <p v-if="picture.wrong.length === 0" class="legal">
         Every recorder is legal, and nothing in network or power is asked for more than it has.
       </p>
-      <div v-for="{ recorder, slots } in picture.recorders" :key="recorder.id" :data-recorder="recorder.id">
+      <div
+        v-for="{ recorder, slots, ipInputs } in picture.recorders"
+        :key="recorder.id"
+        :data-recorder="recorder.id"
+      >
         <h3>{{ recorder.name }}</h3>
-        <div class="slots">
-          <span
-            v-for="slot in slots"
-            :key="slot.slot"
-            class="slot mono"
-            :class="{ ip: slot.carries === 'ip' }"
-            :title="`${slot.label}${slot.carries === 'ip' ? ', IP' : ''}`"
-            ><span class="no">{{ slot.slot }}</span>
-            {{ slot.occupants.map(({ need }) => need.number).join(' ') || '·' }}
-            <span v-if="slot.carries === 'ip'" class="ip-mark">ip</span></span
-          >
-        </div>
+        <RecorderSlots :slots="slots" :ip-inputs="ipInputs" />
       </div>
       <h3>Network and power</h3>
       <table>
@@ -136,28 +130,6 @@ useKeys([
   border-left: 3px solid var(--verdigris);
   padding: 4px 10px;
   background: var(--verdigris-3);
-}
-.slots {
-  display: grid;
-  grid-template-columns: repeat(8, minmax(0, 1fr));
-  gap: 2px;
-}
-.slot {
-  border: 1px solid var(--rule);
-  padding: 1px 4px;
-  font-size: 12px;
-  white-space: nowrap;
-}
-.slot.ip {
-  background: var(--verdigris-3);
-}
-.no {
-  font-size: 9px;
-  color: var(--ink-3);
-}
-.ip-mark {
-  font-size: 9px;
-  color: var(--verdigris);
 }
 td {
   padding: 2px 14px 2px 0;

@@ -276,11 +276,13 @@ function addRule(): void {
 <style scoped>
 .rules {
   display: grid;
+  grid-template-columns: minmax(0, 1fr);
   gap: 14px;
   align-content: start;
 }
 section {
   display: grid;
+  grid-template-columns: minmax(0, 1fr);
   gap: 6px;
 }
 .fields {
@@ -321,7 +323,7 @@ section {
 @media (max-width: 900px) {
   .line,
   .line.rule {
-    grid-template-columns: 1fr;
+    grid-template-columns: minmax(0, 1fr);
   }
 }
 </style>
