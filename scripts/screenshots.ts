@@ -99,8 +99,11 @@ const beginNight = async (page: Page) => {
   await page.locator('[data-in-hand]').evaluate((card) => card.scrollIntoView());
 };
 
-/** Holds the recorder against its plan. */
+/** Gives every camera that waits its slot, and holds the recorder against its plan. */
 const readRecorder = async (page: Page) => {
+  await page.keyboard.press('r');
+  await page.keyboard.press('a');
+  await page.getByText('Nothing waits here.').waitFor();
   await page.keyboard.press('b');
   await page
     .locator('[data-ready="hall-recorder"]')
