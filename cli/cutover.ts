@@ -73,7 +73,7 @@ function lines(cutover: Cutover): string[] {
         ...plan.nights.flatMap((night) => nightLines(cutover, night)),
         ...(before.length > 0 ? [`Before the first of them: ${before.map(taskTitle).join('; ')}.`] : []),
         ...mornings.flatMap(({ broken }, index) =>
-          broken.map((why) => `In the morning after night ${plan.nights[index]!.night + 1}: ${why}`),
+          broken.map(({ why }) => `In the morning after night ${plan.nights[index]!.night + 1}: ${why}`),
         ),
       ];
     }

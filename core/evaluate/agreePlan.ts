@@ -9,7 +9,9 @@ import {
   type PlannedNightFact,
   type Site,
 } from '#core/model/site';
+import { dayAfter } from '#core/cutover/nights';
 import type { NightsFound } from './cutoverOf';
+import type { NightClock } from './nightClock';
 
 /** What was worked on in nights that were agreed: that stays on record whatever is planned for the rest. */
 function worked({ plannedNight, taskTry }: Site): Omit<PlannedNightFact, 'id'>[] {
@@ -42,15 +44,17 @@ export function agreePlan(
   ];
 }
 
-/** The first date that nights can be planned anew for: none before today, and none that has been worked in. */
-export function planFrom(site: Site, settings: CutoverSettings, today: string): string {
+/** The first date that nights can be planned anew for: none whose shift has begun, and none that has been worked in. */
+export function planFrom(
+  site: Site,
+  settings: CutoverSettings,
+  today: string,
+  { now, beginOf }: NightClock,
+): string {
+  const next = now >= beginOf(today, settings.shift.start) ? dayAfter(today) : today;
   const last = worked(site)
     .map(({ date }) => date)
     .sort()
     .at(-1);
-  const after =
-    last === undefined
-      ? ''
-      : new Date(Date.parse(`${last}T00:00:00Z`) + 86_400_000).toISOString().slice(0, 10);
-  return [settings.from, today, after].sort().at(-1)!;
+  return [settings.from, next, ...(last === undefined ? [] : [dayAfter(last)])].sort().at(-1)!;
 }

@@ -4,6 +4,7 @@ import { datesOf, planNights, type NightsPlan, type PlannedNight } from '#core/c
 import { nightTasks, stepTaskOf, tasksDone, tasksOf, type Task } from '#core/cutover/tasks';
 import {
   allocationSettingsOf,
+  lastTries,
   type CrewMember,
   type CutoverSettings,
   type PlannedNightFact,
@@ -197,9 +198,12 @@ export function cutoverOf(
     return { migration, tasks, plan };
   };
   const done = tasksDone(site);
+  const tried = lastTries(site);
   let { perNight } = allocationSettingsOf(site);
   let best = attempt(perNight);
-  while (best.plan.kind === 'conflict' && perNight > 1 && done.size === 0) best = attempt((perNight -= 1));
+  // What was begun in a night is of the order of moves that it was planned by.
+  const isBegun = nightTasks(best.tasks).some(({ id }) => tried.has(id));
+  while (best.plan.kind === 'conflict' && perNight > 1 && !isBegun) best = attempt((perNight -= 1));
   const { migration, tasks, plan } = best;
   const before = tasks.filter(({ id }) => done.has(id)).map(({ id }) => id);
   const nights = plan.kind === 'planned' ? plan.nights.map(({ jobs }) => jobs.map(({ job }) => job.id)) : [];

@@ -1,9 +1,10 @@
 import { devicePlan, type DeviceGoal, type PlanForDevice } from '#core/allocate/device';
+import { recorderState } from '#core/allocate/recorder';
+import { isDarkAt } from '#core/cutover/mornings';
 import { lastTries, type Site } from '#core/model/site';
 import { morningsAfter } from './cutoverOf';
 import type { SiteEvaluation } from './evaluateSite';
 import { tasksNow } from './nightsNow';
-import { turnedInputs } from './turnedInputs';
 
 /** The plan of a recorder as it is told it, at the end or just now. */
 export function devicePlanAt(
@@ -23,8 +24,9 @@ export function devicePlanAt(
     [...lastTries(site)].flatMap(([id, last]) => (last.ended?.how === 'put-back' ? [] : [id])),
   );
   const [morning] = morningsAfter(site, evaluation, migration, tasks, [[...so]]);
-  const planned = devicePlan(site, state.recorder, morning!.occupied[recorderId] ?? [], []);
-  return planned.kind === 'plan'
-    ? { kind: 'plan', plan: { ...planned.plan, ipInputs: turnedInputs(site, recorderId, migration, so) } }
-    : planned;
+  const ipInputs = morning!.ipInputs[recorderId] ?? [];
+  // Whoever still sends coax into an input that was turned under it is on no channel until it is changed.
+  const seen = (morning!.occupied[recorderId] ?? []).filter((one) => !isDarkAt(one, ipInputs));
+  const planned = devicePlan(site, state.recorder, seen, recorderState(state.recorder, seen).broken);
+  return planned.kind === 'plan' ? { kind: 'plan', plan: { ...planned.plan, ipInputs } } : planned;
 }

@@ -1,14 +1,8 @@
 export { allocationOf } from './allocation';
 export { agreePlan, planFrom } from './agreePlan';
+export type { NightClock } from './nightClock';
 export { cutoverOf, nightsFound, type Cutover, type CutoverPlan, type NightsFound } from './cutoverOf';
-export {
-  nightsNow,
-  tasksNow,
-  type KnownChances,
-  type NightClock,
-  type NightNow,
-  type NightsNow,
-} from './nightsNow';
+export { nightsNow, tasksNow, type KnownChances, type NightNow, type NightsNow } from './nightsNow';
 export { evaluateSite, type Before, type SiteEvaluation } from './evaluateSite';
 export { hookUpOfRun } from './hookUpOfRun';
 export { morningPicture, type MorningPicture } from './morningPicture';

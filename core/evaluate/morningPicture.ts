@@ -7,7 +7,6 @@ import type { Load } from '#core/shared/derivation';
 import { morningsAfter } from './cutoverOf';
 import type { SiteEvaluation } from './evaluateSite';
 import { tasksNow } from './nightsNow';
-import { turnedInputs } from './turnedInputs';
 
 /** What a thing gives, and how much of it is asked that morning. */
 export interface MorningLoad {
@@ -64,11 +63,11 @@ export function morningPicture(
   return {
     recorders: Object.values(site.recorder).map((recorder) => {
       const { slots } = recorderState(recorder, morning!.occupied[recorder.id] ?? []);
-      return { recorder, slots, ipInputs: turnedInputs(site, recorder.id, migration, known) };
+      return { recorder, slots, ipInputs: morning!.ipInputs[recorder.id] ?? [] };
     }),
     loads,
     wrong: [
-      ...morning!.broken,
+      ...morning!.broken.map(({ why }) => why),
       ...loads
         .filter(({ load }) => load.status === 'fails')
         .map(

@@ -6,7 +6,7 @@ import {
   type GivenJob,
   type Objection,
 } from '#core/cutover/nights';
-import { nightTasks } from '#core/cutover/tasks';
+import { nightTasks, tasksDone } from '#core/cutover/tasks';
 import { agreeNights, mostNightJobs, settingTask, type Change, type Site } from '#core/model/site';
 import type { SiteEvaluation } from './evaluateSite';
 import { endedIn, tasksNow, type NightsNow } from './nightsNow';
@@ -42,8 +42,9 @@ export function moveTask(
   const jobs = new Map(nightTasks(tasks).map((task) => [task.id, task]));
   const job = jobs.get(taskId);
   const target = now.nights.find((night) => night.date === date);
-  if (!job || !now.dates.includes(date) || target?.state === 'over')
-    return { kind: 'refused', objections: [{ kind: 'closed' }] };
+  if (!job || !now.dates.includes(date)) return { kind: 'refused', objections: [{ kind: 'closed' }] };
+  // How far it has come is not what its plan says: what still goes into it nobody can tell from that.
+  if (target && target.state !== 'to-come') return { kind: 'refused', objections: [{ kind: 'begun' }] };
   const rules = nightRulesOf(site, now.settings);
   const { crew } = now;
   const asGiven = (given: readonly GivenJob[]): GivenJob[] =>
@@ -66,12 +67,13 @@ export function moveTask(
     const ended = endedIn(night?.actual ?? {});
     return { date: on, night: now.dates.indexOf(on), jobs: timed, chance: chanceOf(timed, rules), ended };
   });
+  const done = tasksDone(site);
   const before = new Set(now.nights.flatMap(({ objections }) => objections.map(nameOf)));
-  const objections = objectionsTo(nights, crew, rules)
+  const objections = objectionsTo(nights, crew, rules, done)
     .flat()
     .filter((one) => !before.has(nameOf(one)));
   if (nights.some((night) => night.jobs.length > mostNightJobs))
-    objections.push({ kind: 'unsure', chance: 0 });
+    objections.push({ kind: 'full', most: mostNightJobs });
   if (objections.length > 0) return { kind: 'refused', objections };
   const facts = nights
     .filter((night) => night.jobs.length > 0)

@@ -16,6 +16,7 @@ import {
 } from '#core/model/site';
 import { agreePlan, planFrom } from './agreePlan';
 import { cutoverOf, nightsFound } from './cutoverOf';
+import { devicePlanAt } from './devicePlanAt';
 import { evaluateSite, type SiteEvaluation } from './evaluateSite';
 import { morningPicture } from './morningPicture';
 import { moveTask } from './moveTask';
@@ -25,9 +26,10 @@ import { decidedSaltmarrow } from './testDecided';
 const highs = await loadHighs();
 const today = '2026-05-04';
 const utc = (date: string, time: string): number => Date.parse(`${date}T${time}:00Z`);
+const clockAt = (now: string) => ({ now: Date.parse(now), beginOf: utc });
 const chances: KnownChances = new Map();
 const lookAt = (site: Site, evaluation: SiteEvaluation, now: string): NightsNow =>
-  nightsNow(site, evaluation, now.slice(0, 10), { now: Date.parse(now), beginOf: utc }, chances);
+  nightsNow(site, evaluation, now.slice(0, 10), clockAt(now), chances);
 
 let undecided: Site;
 let site: Site;
@@ -84,9 +86,11 @@ describe('nights that were agreed', () => {
   });
   it('are open dates from today on, and from the day after the last night that was worked in', () => {
     const settings = cutoverSettingsOf(site, today);
-    expect(planFrom(site, settings, '2026-06-01')).toBe('2026-06-01');
+    expect(planFrom(site, settings, '2026-06-01', clockAt('2026-06-01T10:00:00Z'))).toBe('2026-06-01');
+    // The shift of that day has begun: its night is none to plan into any more.
+    expect(planFrom(site, settings, '2026-06-01', clockAt('2026-06-01T21:30:00Z'))).toBe('2026-06-02');
     const { after, date } = worked('done');
-    expect(planFrom(after, settings, today) > date).toBe(true);
+    expect(planFrom(after, settings, today, clockAt(`${today}T10:00:00Z`)) > date).toBe(true);
   });
   it('go on without somebody who leaves: what he was to do is in no night then', () => {
     const without = withChanges(site, removeCrewMember(site, 'tolland'));
@@ -120,7 +124,7 @@ describe('a night that is worked', () => {
   it('is planned on from: what holds stays done, what was put back is planned again', () => {
     const settings = cutoverSettingsOf(site, today);
     const plannedAfter = (of: Site) => {
-      const from = planFrom(of, settings, today);
+      const from = planFrom(of, settings, today, clockAt(`${today}T10:00:00Z`));
       const again = cutoverOf(highs, of, { ...settings, from }, { secondsLeft: () => 0 });
       if (again.plan.kind !== 'planned') throw new Error(again.plan.kind);
       return withChanges(of, agreePlan(of, nightsFound(again.plan.nights, again, 0), settings));
@@ -137,6 +141,71 @@ describe('a night that is worked', () => {
     expect(looked.inNone).toEqual([]);
     expect(looked.nights.flatMap(({ objections }) => objections)).toEqual([]);
   }, 60_000);
+});
+
+describe('a recorder whose inputs were turned', () => {
+  const turn = () => now.tasks.find(({ kind }) => kind === 'recorder-change')!;
+  /** Everything that has to be done before a task, however far back. */
+  const allNeeds = (id: string): string[] => {
+    const { needs } = now.tasks.find((task) => task.id === id)!;
+    return [...new Set([...needs.flatMap(allNeeds), ...needs])];
+  };
+  const tied = () => now.tasks.filter(({ sameNight }) => sameNight === turn().id);
+  /** The site with these tasks done, and then some under way. */
+  function after(done: readonly string[], underWay: readonly string[] = []): Site {
+    const date = now.nights[0]!.date;
+    const ended = done.reduce((so, id) => {
+      const begun = withChanges(so, beginTask(so, id, date, doing(`${date}T21:00:00Z`)));
+      return withChanges(begun, endTask(begun, id, 'done', doing(`${date}T22:00:00Z`)));
+    }, site);
+    return underWay.reduce(
+      (so, id) => withChanges(so, beginTask(so, id, date, doing(`${date}T22:00:00Z`))),
+      withAddresses(ended),
+    );
+  }
+  const withAddresses = (of: Site): Site => ({
+    ...of,
+    networkConfig: Object.fromEntries(
+      Object.values(of.camera).map(({ id, number }) => [
+        id,
+        { id, address: `10.20.0.${100 + number}`, passwordHeldBy: 'R. Tolland' },
+      ]),
+    ),
+  });
+  const planAt = (of: Site) => {
+    const planned = devicePlanAt(of, evaluateSite(of), turn().recorderId!, 'now');
+    if (planned.kind !== 'plan') throw new Error(planned.why);
+    return planned.plan;
+  };
+
+  it('is told what is done and under way, and no camera of a later night', () => {
+    const before = planAt(after([]));
+    expect(before.ipInputs).toEqual([]);
+    expect(before.channels.filter(({ kind }) => kind === 'ip')).toEqual([]);
+    const turned = planAt(after(allNeeds(turn().id), [turn().id]));
+    expect(turned.ipInputs.length).toBeGreaterThan(0);
+    // On an input that is IP there is no coax channel: whoever is still on it is dark.
+    const coax = turned.channels.filter(({ kind }) => kind === 'coax').map(({ slot }) => slot);
+    expect(coax.filter((slot) => turned.ipInputs.includes(slot))).toEqual([]);
+  });
+  it('holds the plan when all is done', () => {
+    const all = now.nights.flatMap(({ jobs }) => jobs.map(({ job }) => job.id));
+    const whole = after(all);
+    const recorderId = turn().recorderId!;
+    expect(planAt(whole)).toEqual(endPlan(whole, recorderId));
+  });
+  it('with a camera that was not changed: the morning says that it is dark', () => {
+    const [first] = tied();
+    if (!first) throw new Error('no camera changes under the turn');
+    const { wrong } = morningPicture(site, evaluation, [...allNeeds(turn().id), turn().id]);
+    const number = site.camera[first.cameraId!]!.number;
+    expect(wrong.join(' ')).toContain(`Camera ${number} is dark: it sends coax into input`);
+  });
+  function endPlan(of: Site, recorderId: string) {
+    const planned = devicePlanAt(of, evaluateSite(of), recorderId, 'end');
+    if (planned.kind !== 'plan') throw new Error(planned.why);
+    return planned.plan;
+  }
 });
 
 describe('a task that is moved', () => {
@@ -190,6 +259,15 @@ describe('a task that is moved', () => {
     expect(words(change.id, nightOf(change.id).date, 'quay')).toMatch(
       /needs somebody who works on recorders and switches/,
     );
+  });
+  it('into a night that has begun is refused: what still goes into it the plan does not say', () => {
+    const [{ date }] = now.nights as [NightsNow['nights'][0]];
+    const begun = lookAt(site, evaluation, `${date}T21:30:00Z`);
+    const other = now.nights.at(-1)!.jobs[0]!.job.id;
+    expect(moveTask(site, evaluation, begun, other, { date, crewId: null })).toEqual({
+      kind: 'refused',
+      objections: [{ kind: 'begun' }],
+    });
   });
   it('on a date that no night begins on is refused', () => {
     expect(words('swap-c12', '2026-05-14')).toMatch(/No night begins on this date/);

@@ -6,10 +6,12 @@ import {
   datesOf,
   endOfNight,
   isOpenDate,
+  liftBands,
   objectionsTo,
   timedNight,
   type DarkBand,
   type GivenJob,
+  type LiftBand,
   type Objection,
   type PlannedJob,
 } from '#core/cutover/nights';
@@ -34,14 +36,9 @@ import {
 import { planFrom } from './agreePlan';
 import { morningsAfter } from './cutoverOf';
 import type { SiteEvaluation } from './evaluateSite';
+import type { NightClock } from './nightClock';
 import { nightRulesOf } from './nightRulesOf';
 import { migrationOfSite, type SiteMigration } from './slotAllocation';
-
-/** Of when it is, and when the shift of each night begins; milliseconds, as the place of the site counts its hours. */
-export interface NightClock {
-  now: number;
-  beginOf: (date: string, time: string) => number;
-}
 
 /** When a job of a night began and ended, and how; minutes after the beginning of the shift. */
 export interface ActualTry {
@@ -59,6 +56,7 @@ export interface NightNow {
   end: number;
   chance: number;
   dark: DarkBand[];
+  lifts: LiftBand[];
   objections: Objection[];
   gates: GateState[];
   /** What is so in the morning after it. */
@@ -81,8 +79,6 @@ export interface NightsNow {
   /** Tasks that are in a night and are none any more: what was decided is another. */
   gone: { date: string; taskId: string }[];
   totals: { nights: number; darkMinutes: number; restarts: number; done: number; all: number };
-  /** What is so now: by what is done, whenever it was. */
-  today: Morning;
 }
 
 const minuteMs = 60_000;
@@ -165,7 +161,7 @@ export function nightsNow(
   const crew = Object.values(site.crewMember);
   const rules = nightRulesOf(site, settings);
   const agreed = Object.values(site.plannedNight).sort((a, b) => a.date.localeCompare(b.date, 'en'));
-  const coming = datesOf({ ...settings, from: planFrom(site, settings, today) });
+  const coming = datesOf({ ...settings, from: planFrom(site, settings, today, { now, beginOf }) });
   const dates = [...new Set([...coming, ...agreed.map(({ date }) => date)])].sort();
   const { tasks, migration } = tasksNow(site, evaluation, dates);
   const done = tasksDone(site);
@@ -202,6 +198,7 @@ export function nightsNow(
     })),
     crew,
     rules,
+    done,
   );
   // What a night that is over has not brought about is not so in its morning.
   const brought = timed.map(({ planned, actual, state }) =>
@@ -210,7 +207,6 @@ export function nightsNow(
       .filter((id) => (state === 'over' ? actual[id]?.how === 'done' : actual[id]?.how !== 'put-back')),
   );
   const mornings = morningsAfter(site, evaluation, migration, tasks, brought);
-  const [asIs] = morningsAfter(site, evaluation, migration, tasks, [[...done]]);
   const nights = timed.map((one, index): NightNow => ({
     date: one.date,
     jobs: one.goes,
@@ -218,6 +214,7 @@ export function nightsNow(
     end: endOfNight(one.goes),
     chance: one.chance,
     dark: darkBands(one.goes),
+    lifts: liftBands(one.goes),
     objections: objections[index]!,
     gates: gates.map((gate) => gateStateOf(site, one.date, gate)),
     morning: mornings[index]!,
@@ -249,6 +246,5 @@ export function nightsNow(
       done: [...jobs.keys()].filter((id) => done.has(id)).length,
       all: jobs.size,
     },
-    today: asIs!,
   };
 }

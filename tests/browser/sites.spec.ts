@@ -100,7 +100,7 @@ test('a new site starts empty, says what to do next, and takes its first run', a
   await expect(page.locator('[data-recorder^="annex-recorder-"] [data-slot="1"]')).toContainText(
     'Annex stair',
   );
-  await page.keyboard.press('6');
+  await page.keyboard.press('7');
   await expect(page.getByRole('row', { name: /Annex stair/ })).toContainText('Annex recorder 1');
 });
 
@@ -232,7 +232,7 @@ test('a site begins as such sites usually are, and asks for all of it', async ({
   await page.getByRole('button', { name: 'Start' }).click();
   await expect(page.getByText('8 to note')).toBeVisible();
   await expect(runInList(page, 'Goods door')).toBeVisible();
-  await page.keyboard.press('6');
+  await page.keyboard.press('7');
   await expect(page.getByText(/^Rests on 8 cameras, 0 readings, \d+ gaps, prices as shipped/)).toBeVisible();
   await page.goto(server.address);
   await expect(page.getByRole('heading', { name: 'Who works here?' })).toBeHidden();

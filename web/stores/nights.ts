@@ -1,18 +1,14 @@
-import { useIntervalFn } from '@vueuse/core';
 import { defineStore } from 'pinia';
 import { computed, ref, shallowRef, watch } from 'vue';
 import { agreePlan, planFrom, type NightsFound, type NightsNow, type WantedPlace } from '#core/evaluate';
 import { clockAt, objectionInWords, taskTitle } from '#core/cutover/words';
 import { cutoverSettingsOf } from '#core/model/site';
-import { dateOf } from '../workers/nightClock';
+import { dateOf, nightClock } from '../workers/nightClock';
 import type { NightsAnswer } from '../workers/planner.worker';
 import { useEvaluation } from './evaluation';
 import { useOpenSite } from './openSite';
 import { usePlanner } from './planner';
 import { useSite } from './site';
-
-/** So often a night that is worked is looked at again: the clock goes on by itself. */
-const lookMs = 20_000;
 
 /** So long fewer nights are sought, unless somebody has enough before. */
 const secondsMost = 60;
@@ -66,9 +62,6 @@ export const useNights = defineStore('nights', () => {
     const told = await evaluation.nights(moment.value);
     if (told && mine === asked) now.value = told;
   }
-  watch(() => evaluation.result, look, { immediate: true });
-  useIntervalFn(look, lookMs);
-
   const titles = computed(() => new Map(now.value?.tasks.map((task) => [task.id, taskTitle(task)]) ?? []));
   const titleOf = (id: string): string => titles.value.get(id) ?? id;
   const clock = (minutes: number): string => clockAt(now.value?.settings.shift.start ?? '00:00', minutes);
@@ -92,7 +85,7 @@ export const useNights = defineStore('nights', () => {
     const today = dateOf(Date.now());
     const settings = cutoverSettingsOf(openSite.value, today);
     [failure.value, best.value, proof.value] = [null, null, null];
-    const from = planFrom(openSite.value, settings, today);
+    const from = planFrom(openSite.value, settings, today, nightClock(Date.now()));
     const answer = await planner.nights({ ...settings, from }, secondsMost, (found) => {
       best.value = found;
     });

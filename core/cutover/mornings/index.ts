@@ -1,1 +1,1 @@
-export { morningsOf, type Morning } from './morningsOf';
+export { isDarkAt, morningsOf, type Morning } from './morningsOf';

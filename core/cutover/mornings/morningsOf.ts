@@ -12,8 +12,10 @@ import type { Recorder } from '#core/model/site';
 export interface Morning {
   /** Who is where, by recorder. */
   occupied: Record<string, Occupant[]>;
-  /** What is against it, in words; nothing where every recorder is legal. */
-  broken: string[];
+  /** Inputs that are IP by then, by recorder, whether or not anybody is on them yet. */
+  ipInputs: Record<string, number[]>;
+  /** What is against it, in words; nothing where every recorder is legal and nobody is left dark on it. */
+  broken: { recorderId: string; why: string }[];
 }
 
 interface Asked {
@@ -56,6 +58,42 @@ function occupantOf({ need, today }: Mover, place: Place): Occupant | null {
   };
 }
 
+/** Inputs of a recorder that are IP once some tasks are done: those of today, and those that the tasks turn. */
+function ipInputsAfter(
+  { id, ipInputs }: Recorder,
+  { migration, taskOf }: Asked,
+  done: ReadonlySet<string>,
+): number[] {
+  const inputs = new Set(ipInputs ?? []);
+  migration.nights.forEach(({ steps }, night) => {
+    for (const step of steps) {
+      if (step.kind !== 'turn' || step.recorderId !== id) continue;
+      const task = taskOf(step, night);
+      if (task !== null && !done.has(task)) continue;
+      for (const input of step.cost.toIp) inputs.add(input);
+      for (const input of step.cost.toCoax) inputs.delete(input);
+    }
+  });
+  return [...inputs].sort((a, b) => a - b);
+}
+
+/** Whether a camera sends coax into an input that is IP: the recorder sees nothing of it. */
+export const isDarkAt = ({ slot, need }: Occupant, ipInputs: readonly number[]): boolean =>
+  need.signal.kind === 'coax' && ipInputs.includes(slot);
+
+/** What is against a recorder on a morning: its own rules, and cameras that are left dark on inputs that were turned under them. */
+function brokenOf(recorder: Recorder, occupants: readonly Occupant[], ipInputs: readonly number[]): string[] {
+  return [
+    ...recorderState(recorder, occupants).broken.map(({ why }) => why),
+    ...occupants
+      .filter((one) => isDarkAt(one, ipInputs))
+      .map(
+        ({ need, slot }) =>
+          `Camera ${need.number} is dark: it sends coax into input ${slot} of ${recorder.name}, which is IP by then.`,
+      ),
+  ];
+}
+
 /** What is so in the morning after each night: who is where, and whether every recorder takes it. */
 export function morningsOf(asked: Asked): Morning[] {
   const { recorders, movers, nights } = asked;
@@ -69,10 +107,17 @@ export function morningsOf(asked: Asked): Morning[] {
       const occupant = occupantOf(mover, place);
       if (occupant) occupied[place!.at.recorderId]!.push(occupant);
     }
+    const ipInputs = Object.fromEntries(
+      recorders.map((recorder) => [recorder.id, ipInputsAfter(recorder, asked, done)]),
+    );
     return {
       occupied,
+      ipInputs,
       broken: recorders.flatMap((recorder) =>
-        recorderState(recorder, occupied[recorder.id]!).broken.map(({ why }) => why),
+        brokenOf(recorder, occupied[recorder.id]!, ipInputs[recorder.id]!).map((why) => ({
+          recorderId: recorder.id,
+          why,
+        })),
       ),
     };
   });

@@ -3,7 +3,8 @@ const dayMs = 24 * 3600 * 1000;
 /** The day of the week of a date, 1 for Monday. */
 export const weekdayOf = (date: string): number => new Date(`${date}T00:00:00Z`).getUTCDay() || 7;
 
-const dayAfter = (date: string): string =>
+/** The date after a date. */
+export const dayAfter = (date: string): string =>
   new Date(Date.parse(`${date}T00:00:00Z`) + dayMs).toISOString().slice(0, 10);
 
 interface Calendar {

@@ -1,7 +1,9 @@
 import { describe, expect, it } from 'vitest';
 import { jobOf } from './testJob';
+import { liftBands } from './liftBands';
 import type { NightRules } from './nightJob';
 import { objectionsTo } from './objections';
+import { standingOf } from './standing';
 import { timedNight, type GivenJob } from './timedNight';
 
 const rules: NightRules = {
@@ -43,6 +45,15 @@ describe('against a night', () => {
     expect(kinds(night([waits]), night([first], { night: 1 }))).toEqual([['order'], []]);
     expect(kinds(night([first, waits]))).toEqual([[]]);
     expect(kinds(night([first]), night([waits], { night: 1 }))).toEqual([[], []]);
+  });
+  it('is a job whose turn is put back or in no night: it waits on, until that is done', () => {
+    const first = by([1], jobOf('b'));
+    const waits = by([0], jobOf('a', { needs: ['b'], sameNight: 'b' }));
+    const putBack = night([first], { ended: ['b'] });
+    const later = night([waits], { night: 1 });
+    expect(kinds(putBack, later)).toEqual([[], ['order', 'together']]);
+    expect(kinds(later)).toEqual([['order', 'together']]);
+    expect(objectionsTo([putBack, later], crew, rules, new Set(['b']))).toEqual([[], []]);
   });
   it('is a job apart from the one that it belongs to, or apart from its promise', () => {
     const with_ = by([0], jobOf('a', { sameNight: 'b' }));
@@ -97,4 +108,35 @@ describe('a night in its order', () => {
     const [first, second] = timedNight([one, two], rules, { minutesOf: () => 60, begun, now: 150 });
     expect([first!.end, second!.start]).toEqual([150, 156]);
   });
+});
+
+describe('a job in hand', () => {
+  const planned = { job: jobOf('a'), latestStart: 288 };
+  it('is too late once its latest start has passed and nobody has begun', () => {
+    expect(standingOf(planned, null, 288)).toEqual({ elapsed: 0, isTooLate: false, isOverdue: false });
+    expect(standingOf(planned, null, 289).isTooLate).toBe(true);
+    expect(standingOf(planned, { start: 280, end: null }, 300).isTooLate).toBe(false);
+  });
+  it('is overdue once it takes longer than at worst, and not any more when it has ended', () => {
+    expect(standingOf(planned, { start: 0, end: null }, 96)).toMatchObject({ elapsed: 96, isOverdue: false });
+    expect(standingOf(planned, { start: 0, end: null }, 97).isOverdue).toBe(true);
+    expect(standingOf(planned, { start: 0, end: 120 }, 400)).toMatchObject({
+      elapsed: 120,
+      isOverdue: false,
+    });
+  });
+});
+
+it('a lift stands from the first job on it to the end of the last', () => {
+  const at = (id: string, start: number, lift: string | null) => ({
+    job: jobOf(id, { lift }),
+    start,
+    end: start + 60,
+  });
+  expect(
+    liftBands([at('a', 0, 'quay'), at('b', 60, null), at('c', 130, 'quay'), at('d', 200, 'lanes')]),
+  ).toEqual([
+    { place: 'quay', start: 0, end: 190 },
+    { place: 'lanes', start: 200, end: 260 },
+  ]);
 });

@@ -12,6 +12,8 @@ export interface NightOfJobs {
 /** What is against a night as it stands, by ids of jobs; minutes after the beginning of the shift. */
 export type Objection =
   | { kind: 'closed' }
+  | { kind: 'begun' }
+  | { kind: 'full'; most: number }
   | { kind: 'late'; job: string; start: number; latest: number }
   | { kind: 'order'; job: string; first: string }
   | { kind: 'together'; job: string; other: string }
@@ -39,22 +41,31 @@ function teamObjections({ job, team }: PlannedJob, crew: readonly Worker[]): Obj
   return [...short, ...skills, ...persons];
 }
 
-/** Where each job is, by its id. */
+/** Where each job that is still to be done is, by its id. */
 type Where = ReadonlyMap<string, { at: number; start: number; end: number }>;
 
-const whereAll = (nights: readonly NightOfJobs[]): Where =>
+/** What was tried in a night and put back is not there any more: whatever waits for it waits on. */
+const whereAll = (nights: readonly (NightOfJobs & { ended: ReadonlySet<string> })[]): Where =>
   new Map(
-    nights.flatMap(({ jobs }, at) =>
-      jobs.map(({ job, start, end }) => [job.id, { at, start, end }] as const),
+    nights.flatMap(({ jobs, ended }, at) =>
+      jobs
+        .filter(({ job }) => !ended.has(job.id))
+        .map(({ job, start, end }) => [job.id, { at, start, end }] as const),
     ),
   );
+
+/** The night that a job is looked at in, and everything else that is to be done or is done. */
+interface Around {
+  at: number;
+  night: number | null;
+  where: Where;
+  done: ReadonlySet<string>;
+}
 
 /** What is against a job in its night, all others standing where they are. */
 function jobObjections(
   planned: PlannedJob,
-  at: number,
-  night: number | null,
-  where: Where,
+  { at, night, where, done }: Around,
   crew: readonly Worker[],
   rules: NightRules,
 ): Objection[] {
@@ -63,11 +74,11 @@ function jobObjections(
   if (start > latestStart + 1e-9) found.push({ kind: 'late', job: job.id, start, latest: latestStart });
   for (const id of job.needs) {
     const first = where.get(id);
-    if (first && (first.at > at || (first.at === at && first.end > start + 1e-9)))
-      found.push({ kind: 'order', job: job.id, first: id });
+    const isBefore = first && (first.at < at || (first.at === at && first.end <= start + 1e-9));
+    if (!done.has(id) && !isBefore) found.push({ kind: 'order', job: job.id, first: id });
   }
-  const other = job.sameNight === null ? undefined : where.get(job.sameNight);
-  if (other && other.at !== at) found.push({ kind: 'together', job: job.id, other: job.sameNight! });
+  if (job.sameNight !== null && !done.has(job.sameNight) && where.get(job.sameNight)?.at !== at)
+    found.push({ kind: 'together', job: job.id, other: job.sameNight });
   if (job.pinned !== null && job.pinned !== night)
     found.push({ kind: 'promised', job: job.id, night: job.pinned });
   const broken = ruleBroken(job, rules);
@@ -85,11 +96,15 @@ function restartObjections(jobs: readonly NightJob[]): Objection[] {
     .map(([of, ids]) => ({ kind: 'restart', of, jobs: ids }));
 }
 
-/** What is against each night as it stands; nights in their order. What has ended in its night is against nothing any more. */
+/**
+ * What is against each night as it stands; nights in their order. `ended` is what was tried in a night to its end, and is against nothing there
+ * any more; `done` is what holds, in whichever night.
+ */
 export function objectionsTo(
   nights: readonly (NightOfJobs & { chance: number; ended: ReadonlySet<string> })[],
   crew: readonly Worker[],
   rules: NightRules,
+  done: ReadonlySet<string> = new Set(),
 ): Objection[][] {
   const where = whereAll(nights);
   return nights.map(({ night, jobs, chance, ended }, at) => {
@@ -97,7 +112,7 @@ export function objectionsTo(
     if (open.length === 0) return [];
     return [
       ...(night === null ? [{ kind: 'closed' } as const] : []),
-      ...open.flatMap((one) => jobObjections(one, at, night, where, crew, rules)),
+      ...open.flatMap((one) => jobObjections(one, { at, night, where, done }, crew, rules)),
       ...restartObjections(jobs.map(({ job }) => job)),
       ...(chance < rules.sureChance ? [{ kind: 'unsure', chance } as const] : []),
     ];

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { quantileOf, usualSpread } from './spread';
+import { quantileOf, spreadWith, usualSpread } from './spread';
 
 describe('minutes that are not exceeded', () => {
   const spread = { low: 40, likely: 60, high: 120 };
@@ -15,4 +15,12 @@ describe('minutes that are not exceeded', () => {
   });
   it('of a figure of practice lie about it', () =>
     expect(usualSpread(100)).toEqual({ low: 80, likely: 100, high: 160 }));
+});
+
+it('one figure of a spread that passes another takes it along', () => {
+  const spread = { low: 40, likely: 60, high: 120 };
+  expect(spreadWith(spread, 'likely', 30)).toEqual({ low: 30, likely: 30, high: 120 });
+  expect(spreadWith(spread, 'low', 80)).toEqual({ low: 80, likely: 80, high: 120 });
+  expect(spreadWith(spread, 'high', 50)).toEqual({ low: 40, likely: 50, high: 50 });
+  expect(spreadWith(spread, 'high', 20)).toEqual({ low: 40, likely: 40, high: 40 });
 });

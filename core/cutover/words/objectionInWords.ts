@@ -27,6 +27,10 @@ export function objectionInWords(
   switch (objection.kind) {
     case 'closed':
       return 'No night begins on this date: it is no working day, or nothing may be touched on it.';
+    case 'begun':
+      return 'That night has begun, or is over: nothing more goes into it. Plan the rest again.';
+    case 'full':
+      return `A night holds at most ${objection.most} tasks.`;
     case 'late':
       return `${task(objection.job)} would begin at ${clock(objection.start)}, and after ${clock(objection.latest)} there is no time left to go back.`;
     case 'order':

@@ -4,7 +4,7 @@ import { z } from 'zod';
 export const cutoverSettingsId = 'cutover';
 
 /** A time of day, `21:00`. */
-const clockSchema = z.string().regex(/^([01]\d|2[0-3]):[0-5]\d$/, 'a time such as 21:00');
+export const clockSchema = z.string().regex(/^([01]\d|2[0-3]):[0-5]\d$/, 'a time such as 21:00');
 export const dateSchema = z.iso.date();
 
 /** When nights can be worked, and what a night has to be sure of. */

@@ -14,7 +14,13 @@ export { changesBetween, withChanges } from './changesBetween';
 export { noteConstruction, removeConstruction, withCable } from './constructions';
 export { choose, lockChoice, takeBackChoice } from './choosing';
 export { skills, type CrewMember, type Skill } from './crew';
-export { cutoverSettingsId, cutoverSettingsOf, type CutoverSettings } from './cutoverSettings';
+export {
+  clockSchema,
+  cutoverSettingsId,
+  cutoverSettingsOf,
+  dateSchema,
+  type CutoverSettings,
+} from './cutoverSettings';
 export type { Choice, Placement } from './decision';
 export { gateIdOf, gates, type GateName, type GateRecord } from './gateRecord';
 export { mostNightJobs, type PlannedNightFact } from './plannedNight';

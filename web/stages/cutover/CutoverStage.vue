@@ -1,10 +1,12 @@
 <script setup lang="ts">
-import { computed, defineAsyncComponent } from 'vue';
+import { useIntervalFn } from '@vueuse/core';
+import { computed, defineAsyncComponent, watch } from 'vue';
 import { useRoute, useRouter } from 'vue-router';
 import { counted } from '#core/shared/labels';
 import { useKeys } from '../../keys/keys';
 import NextStep from '../../parts/NextStep.vue';
 import ViewTabs from '../../parts/ViewTabs.vue';
+import { useEvaluation } from '../../stores/evaluation';
 import { useNights } from '../../stores/nights';
 import { useOpenEvaluation } from '../../stores/openSite';
 import { usePlanner } from '../../stores/planner';
@@ -17,17 +19,25 @@ const RulesView = defineAsyncComponent(() => import('./RulesView.vue'));
 const PapersView = defineAsyncComponent(() => import('./PapersView.vue'));
 const TonightView = defineAsyncComponent(() => import('./TonightView.vue'));
 
+/** So often a night that is worked is looked at again. */
+const lookMs = 20_000;
+
 /** The nights of the change: what is done when, by whom, what is dark meanwhile, and how it goes. */
 const route = useRoute();
 const router = useRouter();
 const summary = useOpenEvaluation();
 const nights = useNights();
+const evaluation = useEvaluation();
 const planner = usePlanner();
 const view = computed<CutoverView>(() =>
   isCutoverView(route.query['view']) ? route.query['view'] : 'nights',
 );
 const show = (next: CutoverView) =>
   void router.push({ ...route, query: next === 'nights' ? {} : { view: next } });
+
+// The nights are worked out for as long as somebody looks at them; the clock goes on by itself.
+watch(() => evaluation.result, nights.look, { immediate: true });
+useIntervalFn(nights.look, lookMs);
 
 const isPlanning = computed(() => planner.busy === 'nights');
 const agreed = computed(() => nights.now?.nights.length ?? 0);

@@ -64,19 +64,8 @@ const rows = computed(() =>
 const dark = computed(() => darkLines(night.dark, numberOf));
 const darkHeight = computed(() => 12 * (1 + Math.max(0, ...dark.value.map(({ line }) => line))));
 const restarts = computed(() => night.jobs.filter(({ job }) => job.restarts !== null));
-const lifts = computed(() => {
-  const places = [...new Set(night.jobs.flatMap(({ job }) => job.lift ?? []))];
-  return places.map((place) => {
-    const on = night.jobs.filter(({ job }) => job.lift === place);
-    return {
-      place,
-      start: Math.min(...on.map(({ start }) => start)),
-      end: Math.max(...on.map(({ end }) => end)),
-    };
-  });
-});
 const sure = computed(() => Math.floor(100 * night.chance));
-const isUnsure = computed(() => night.objections.length > 0);
+const isUnsure = computed(() => night.chance < now.settings.surePercent / 100);
 const stateWords = { 'to-come': '', 'under-way': 'under way', over: 'over' } as const;
 </script>
 
@@ -157,11 +146,11 @@ const stateWords = { 'to-come': '', 'under-way': 'under way', over: 'over' } as 
           >
         </template>
       </div>
-      <template v-if="lifts.length > 0">
+      <template v-if="night.lifts.length > 0">
         <span class="who mono">lift</span>
         <div class="line-lift">
           <span
-            v-for="lift in lifts"
+            v-for="lift in night.lifts"
             :key="lift.place"
             class="lift"
             :style="{
@@ -184,6 +173,9 @@ const stateWords = { 'to-come': '', 'under-way': 'under way', over: 'over' } as 
     </div>
     <p v-for="(one, k) in night.objections" :key="k" class="against tiny" data-objection>
       {{ nights.inWords(one) }}
+    </p>
+    <p v-for="{ why } in night.morning.broken" :key="why" class="against tiny" data-morning-broken>
+      In the morning after it: {{ why }}
     </p>
   </section>
 </template>

@@ -4,7 +4,7 @@ import { computed, ref, shallowRef, watch } from 'vue';
 import { useRoute } from 'vue-router';
 import type { HookUpPair } from '#core/connect/hookUp';
 import type { NightCard } from '#core/cutover/card';
-import type { PlannedJob } from '#core/cutover/nights';
+import { standingOf, type PlannedJob } from '#core/cutover/nights';
 import { taskKind } from '#core/cutover/tasks';
 import type { NightNow, NightsNow } from '#core/evaluate';
 import { beginTask, checkTask, endTask, noteTrouble, type Change } from '#core/model/site';
@@ -53,12 +53,11 @@ const tried = computed(() => night.actual[planned.job.id] ?? null);
 const tries = computed(() => now.progress[planned.job.id]);
 const current = computed(() => (tries.value?.kind === 'under-way' ? tries.value.now : null));
 const isOpenElsewhere = computed(() => current.value !== null && current.value.night !== night.date);
-const isTooLate = computed(() => !tried.value && minutesNow > planned.latestStart);
+const standing = computed(() => standingOf(planned, tried.value, minutesNow));
+const elapsed = computed(() => Math.round(standing.value.elapsed));
 const proofs = computed(() => card.value?.proofs ?? []);
 const isProved = computed(() => proofs.value.every(({ id }) => current.value?.checked?.includes(id)));
 const takes = computed(() => Math.round(planned.job.minutes.likely));
-const elapsed = computed(() => (tried.value ? Math.max(0, Math.round(minutesNow - tried.value.start)) : 0));
-const isOver = computed(() => tried.value?.end === null && elapsed.value > planned.job.minutes.high);
 const team = computed(() => planned.team.map((person) => now.crew[person]?.name ?? '').join(' and '));
 const darkMinutes = computed(() =>
   Math.round(Math.max(0, ...planned.job.dark.map(({ minutes }) => minutes))),
@@ -154,11 +153,11 @@ const to = (name: string, view: string, query: Record<string, string> = {}) => (
       <p v-for="caution in card.cautions" :key="caution">{{ caution }}</p>
     </div>
     <p v-if="waits.length > 0 && !tried" class="caution">First: {{ waits.join('; ') }}.</p>
-    <p v-if="isTooLate" class="stop" role="alert">
+    <p v-if="standing.isTooLate" class="stop" role="alert">
       It is past {{ nights.clock(planned.latestStart) }}: begun now, there is no time left to go back. Leave
       it, and plan the rest again.
     </p>
-    <p v-if="isOver" class="stop" role="alert">
+    <p v-if="standing.isOverdue" class="stop" role="alert">
       {{ elapsed }} minutes, longer than at worst. Put the old one back while there is time, or say what is
       wrong.
     </p>
@@ -166,7 +165,7 @@ const to = (name: string, view: string, query: Record<string, string> = {}) => (
 
     <template v-if="tried?.end != null">
       <p class="ended" :data-ended="tried.how">
-        {{ tried.how ? endWords[tried.how] : 'Ended' }}, {{ Math.round(tried.end - tried.start) }} min.
+        {{ tried.how ? endWords[tried.how] : 'Ended' }}, {{ elapsed }} min.
         {{ tried.how === 'put-back' ? 'It is open again, for another night.' : definition.leaves }}
       </p>
       <button type="button" class="btn big wide" @click="emit('next')">Next</button>
@@ -176,7 +175,7 @@ const to = (name: string, view: string, query: Record<string, string> = {}) => (
     </p>
     <template v-else-if="!tried">
       <button
-        v-if="!isTooLate"
+        v-if="!standing.isTooLate"
         type="button"
         class="btn go big wide"
         :disabled="!mayBegin"
@@ -187,11 +186,11 @@ const to = (name: string, view: string, query: Record<string, string> = {}) => (
       <button v-else type="button" class="btn big wide" @click="isAskedTwice = 'begin'">
         Begin all the same
       </button>
-      <p v-if="!mayBegin && !isTooLate" class="dim">Nobody has said go at the start yet.</p>
+      <p v-if="!mayBegin && !standing.isTooLate" class="dim">Nobody has said go at the start yet.</p>
       <div v-if="isAskedTwice === 'begin'" class="ask" role="alertdialog" aria-label="Begin all the same?">
         <p>
           {{
-            isTooLate
+            standing.isTooLate
               ? 'Whatever goes wrong now stays dark into the morning.'
               : 'What it waits for is not done.'
           }}

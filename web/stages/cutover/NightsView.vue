@@ -100,8 +100,8 @@ const minutesNowIn = (date: string): number | null => {
       <p v-for="why in refused.why" :key="why">{{ why }}</p>
     </div>
     <div v-if="now.inNone.length > 0 && now.nights.length > 0" class="caution" data-in-none>
-      In no night yet: {{ now.inNone.map(nights.titleOf).join('; ') }}. Plan again, or drag nothing and leave
-      them out under Tasks.
+      In no night yet: {{ now.inNone.map(nights.titleOf).join('; ') }}. Plan again, give each a night under
+      Tasks, or leave it out there.
     </div>
     <div v-if="now.gone.length > 0" class="caution">
       {{ now.gone.length }} task{{ now.gone.length === 1 ? ' is' : 's are' }} agreed that nothing is decided

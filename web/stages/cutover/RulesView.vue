@@ -2,7 +2,9 @@
 import InputText from 'primevue/inputtext';
 import { computed, ref } from 'vue';
 import {
+  clockSchema,
   cutoverSettingsOf,
+  dateSchema,
   freeId,
   noteViewRule,
   removeCrewMember,
@@ -44,11 +46,9 @@ const days = ['Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat', 'Sun'].map((label, k) =>
 }));
 const dayValues = computed(() => settings.value.weekdays.map(String));
 const isClock = (text: string) =>
-  /^([01]\d|2[0-3]):[0-5]\d$/.test(text) ? undefined : 'Enter a time, e.g. 21:00.';
+  clockSchema.safeParse(text).success ? undefined : 'Enter a time, e.g. 21:00.';
 const isDate = (text: string) =>
-  /^\d{4}-\d{2}-\d{2}$/.test(text) && !Number.isNaN(Date.parse(text))
-    ? undefined
-    : 'Enter a date, e.g. 2026-05-14.';
+  dateSchema.safeParse(text).success ? undefined : 'Enter a date, e.g. 2026-05-14.';
 const datesIn = (text: string): string[] => text.split(/[,;\s]+/).filter(Boolean);
 const areDates = (text: string) =>
   datesIn(text)

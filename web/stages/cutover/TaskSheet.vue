@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue';
 import type { NightsNow } from '#core/evaluate';
+import { spreadWith, type Spread } from '#core/cutover/nights';
 import { taskKind, type Task } from '#core/cutover/tasks';
 import { settingTask, type TaskSetting } from '#core/model/site';
 import FieldRow from '../../parts/FieldRow.vue';
@@ -36,15 +37,9 @@ const people = computed(() => [
 const set = (what: string, fields: Partial<TaskSetting>) =>
   store.change(`${what}: ${nights.titleOf(task.id)}`, settingTask(openSite.value, task.id, fields));
 const give = (to: string) => set('Who does it', { crewIds: to === anybody ? undefined : [to] });
-type Figure = 'low' | 'likely' | 'high';
-/** The three figures stay in their order: one that passes another takes it along. */
-function minutes(which: Figure, value: number): void {
-  const was = { ...task.minutes, [which]: value };
-  const likely = which === 'likely' ? value : Math.min(Math.max(was.likely, was.low), was.high);
-  set('How long it takes', {
-    minutes: { low: Math.min(was.low, likely), likely, high: Math.max(was.high, likely) },
-  });
-}
+type Figure = keyof Spread;
+const minutes = (which: Figure, value: number) =>
+  set('How long it takes', { minutes: spreadWith(task.minutes, which, value) });
 const figures: { id: Figure; label: string }[] = [
   { id: 'low', label: 'At best' },
   { id: 'likely', label: 'Likely' },
