@@ -14,6 +14,7 @@ test('what a run had is noted, and its readings from before no longer count', as
   await dialog.locator('.p-multiselect').click();
   await page.getByRole('option', { name: 'Coax joint' }).click();
   await page.keyboard.press('Escape');
+  await expect(page.getByRole('listbox')).toBeHidden();
   await dialog.getByRole('textbox', { name: 'Done' }).fill('remade the twist at 97 m');
   await dialog.getByRole('button', { name: 'Note it' }).click();
   await expect(was.locator('[data-mending]')).toContainText(/coax joint; remade the twist at 97 m/);
