@@ -1,8 +1,11 @@
 import { readFileSync } from 'node:fs';
 import path from 'node:path';
+import type { Highs } from 'highs';
+import { planningInput, planSite } from '#core/decide/plan';
+import { evaluateSite, planSolver, slotSite } from '#core/evaluate';
 import { keptTrace, lineOf } from '#core/test/findings';
 import { forwardTrace } from '#core/physics/reflectometer';
-import { parseSiteFile, type Fact, type Kind, type Site } from '#core/model/site';
+import { demandsOf, parseSiteFile, withChanges, type Fact, type Kind, type Site } from '#core/model/site';
 
 /** The demo site as it ships. */
 export function demoSite(): Site {
@@ -92,4 +95,17 @@ export function tracedSite(site: Site): Site {
     };
   }
   return { ...site, reading };
+}
+
+/** The demo with its best plan adopted and every camera on a slot. */
+export function decidedDemo(highs: Highs): Site {
+  const demo = demoSite();
+  const planning = planSite(planSolver(highs), planningInput(demo, demandsOf(demo)));
+  if (planning.kind !== 'plan') throw new Error('the demo has no plan');
+  const given = { at: '2026-03-12T09:00:00Z', by: 'R. Tolland' };
+  const choice = Object.fromEntries(
+    Object.entries(planning.plan.options).map(([id, option]) => [id, { id, option, ...given }]),
+  );
+  const chosen: Site = { ...demo, choice };
+  return withChanges(chosen, slotSite(highs, chosen, evaluateSite(chosen).allocation, 'all').changes);
 }

@@ -2,7 +2,7 @@ import type { Highs } from 'highs';
 import { aboutOf, cutoverSettingsOf } from '#core/model/site';
 import { cutoverOf, type Cutover } from '#core/evaluate';
 import { taskKind } from '#core/cutover/tasks';
-import { clockAt, taskTitle } from '#core/cutover/words';
+import { proofInWords, clockAt, taskTitle } from '#core/cutover/words';
 import type { PlannedNight } from '#core/cutover/nights';
 import { counted } from '#core/shared/labels';
 import type { Said } from './command';
@@ -61,15 +61,11 @@ function lines(cutover: Cutover): string[] {
     case 'conflict':
       return [plan.message];
     case 'planned': {
-      const proof =
-        plan.proof.kind === 'proven'
-          ? 'no fewer will do'
-          : `within ${plan.proof.percent.toFixed(1)} % of the best`;
       const before = tasks.filter(
         ({ kind, excluded }) => taskKind(kind).when === 'before' && excluded === null,
       );
       return [
-        `${counted(plan.nights.length, 'night')}, ${proof}.`,
+        `${counted(plan.nights.length, 'night')}, ${proofInWords(plan.proof)}.`,
         ...plan.nights.flatMap((night) => nightLines(cutover, night)),
         ...(before.length > 0 ? [`Before the first of them: ${before.map(taskTitle).join('; ')}.`] : []),
         ...mornings.flatMap(({ broken }, index) =>

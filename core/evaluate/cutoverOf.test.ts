@@ -144,3 +144,58 @@ it('a site on which nothing is decided has no nights', () => {
     kind: 'nothing',
   });
 });
+
+describe('what the nights of the demo are held to', () => {
+  const withRule = (over: Partial<Site['viewRule'][string]>, id = 'lanes'): Site => ({
+    ...site,
+    viewRule: {
+      ...site.viewRule,
+      [id]: {
+        id,
+        name: `Cover of ${id}`,
+        cameraIds: ['c06', 'c07'],
+        mostDark: 1,
+        exceptRestarts: true,
+        ...over,
+      },
+    },
+  });
+  const placesOf = (of: Cutover) =>
+    new Map(
+      planned(of).nights.flatMap(({ night, jobs }) =>
+        jobs.map(({ job, start, end }) => [job.id, { night, start, end }] as const),
+      ),
+    );
+  it('is a cover that is changed before what it watches over, and never dark with it', () => {
+    const at = placesOf(nightsOf(withRule({ coverId: 'c08' })));
+    const cover = at.get('swap-c08')!;
+    for (const id of ['swap-c06', 'swap-c07']) {
+      const { night, start } = at.get(id)!;
+      expect(cover.night < night || (cover.night === night && cover.end <= start)).toBe(true);
+    }
+  }, 60_000);
+  it('are not two views that cover each other: that is said with its way out', () => {
+    const both = withRule({ coverId: 'c08' });
+    const rule = { id: 'back', name: 'And back', cameraIds: ['c08', 'c09'], mostDark: 1, coverId: 'c06' };
+    const { plan } = nightsOf({
+      ...both,
+      viewRule: { ...both.viewRule, back: { ...rule, exceptRestarts: true } },
+    });
+    expect(plan).toMatchObject({ kind: 'impossible' });
+    expect(JSON.stringify(plan)).toMatch(
+      /waits for [^,]+: change over, and that for [^,]+: change over: take out one of the covers/,
+    );
+  }, 60_000);
+  it('is the night of the lift, and what is ordered in time', () => {
+    const liftDates = ['2026-05-12', '2026-05-25', '2026-05-26', '2026-05-27', '2026-05-28'];
+    const lifted = nightsOf(site, { ...settings, liftDates });
+    const dates = planned(lifted).nights.flatMap(({ night, jobs }) =>
+      jobs.some(({ job }) => job.lift !== null) ? [lifted.dates[night]] : [],
+    );
+    expect(dates.length).toBeGreaterThan(0);
+    expect(liftDates).toEqual(expect.arrayContaining(dates));
+    const late = nightsOf(site, { ...settings, orderedOn: '2027-01-01' }).plan;
+    expect(late).toMatchObject({ kind: 'impossible' });
+    expect(JSON.stringify(late)).toContain('has no night left to it: ordered on 2027-01-01');
+  }, 60_000);
+});

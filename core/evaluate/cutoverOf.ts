@@ -1,7 +1,8 @@
 import type { Highs } from 'highs';
 import { morningsOf, type Morning } from '#core/cutover/mornings';
-import { datesOf, planNights, type NightsPlan, type PlannedNight } from '#core/cutover/nights';
-import { nightTasks, stepTaskOf, tasksDone, tasksOf, type Task } from '#core/cutover/tasks';
+import { datesOf, leastDark, planNights, type NightsPlan, type PlannedNight } from '#core/cutover/nights';
+import { nightTasks, stepTaskOf, tasksDone, tasksOf, waitingLoop, type Task } from '#core/cutover/tasks';
+import { taskTitle } from '#core/cutover/words';
 import {
   allocationSettingsOf,
   lastTries,
@@ -110,6 +111,10 @@ function withoutNight(
   });
 }
 
+/** Tasks that wait for each other, in words with the way out. */
+const loopWords = (loop: readonly Task[]): string =>
+  `waits for ${[...loop.slice(1), loop[0]!].map(taskTitle).join(', and that for ')}: take out one of the covers or tasks that ask for it`;
+
 const noDates: CutoverPlan = {
   kind: 'conflict',
   demands: ['dates'],
@@ -130,6 +135,8 @@ function planOf(
   const lost = withoutNight(site, jobs, dates);
   if (lost.length > 0) return { kind: 'impossible', jobs: lost };
   if (dates.length === 0) return noDates;
+  const loop = waitingLoop(jobs);
+  if (loop.length > 0) return { kind: 'impossible', jobs: [{ id: loop[0]!.id, why: loopWords(loop) }] };
   const asked = {
     jobs,
     crew: Object.values(site.crewMember),
@@ -140,10 +147,16 @@ function planOf(
   return plan.kind === 'conflict' ? { ...plan, message: conflictWords(plan.demands, dates.length) } : plan;
 }
 
-/** The tasks of a change in one order of moves, and the nights that they fill. */
-interface Attempt {
+/** The tasks of a change in one order of moves. */
+interface Derived {
+  /** How many cameras a night of that order holds. */
+  perNight: number;
   migration: SiteMigration;
   tasks: Task[];
+}
+
+/** An order of moves with the nights that it fills. */
+interface Attempt extends Derived {
   plan: CutoverPlan;
 }
 
@@ -152,6 +165,31 @@ const withPerNight = (site: Site, perNight: number): Site => {
   const settings = allocationSettingsOf(site);
   return { ...site, allocationSettings: { [settings.id]: { ...settings, perNight } } };
 };
+
+/** What is dark for less than a twentieth longer is dark as long: how long anything takes is not known better. */
+const darkAlike = 1.05;
+
+/**
+ * Orders of moves to try, those that leave views dark for the fewest minutes first: with fewer cameras in a night a recorder restarts more often,
+ * and fewer wait in the dark for their own change. Of those that are alike the fewest restarts come first. Only the one that was planned by, where something of it was begun.
+ */
+function ordersOfMoves(
+  site: Site,
+  settings: CutoverSettings,
+  derived: (perNight: number) => Derived,
+): Derived[] {
+  const { perNight: most } = allocationSettingsOf(site);
+  const whole = derived(most);
+  const tried = lastTries(site);
+  if (nightTasks(whole.tasks).some(({ id }) => tried.has(id))) return [whole];
+  const rules = nightRulesOf(site, settings);
+  const crew = Object.values(site.crewMember);
+  const orders = [whole, ...Array.from({ length: most - 1 }, (_, k) => derived(most - 1 - k))];
+  const dark = new Map(orders.map((order) => [order, leastDark(nightTasks(order.tasks), crew, rules)]));
+  const alike = darkAlike * Math.min(...dark.values());
+  const darkness = (order: Derived) => Math.max(alike, dark.get(order)!);
+  return orders.sort((a, b) => darkness(a) - darkness(b) || b.perNight - a.perNight);
+}
 
 /** What has to be so in the mornings after some nights of tasks. */
 export function morningsAfter(
@@ -176,8 +214,8 @@ export function morningsAfter(
 
 /**
  * Plans the nights in which what was decided for a site is done, but for what is done already. Cameras whose inputs turn under them are changed
- * in the night of the turn; where that is more than a night holds, fewer are turned at once, until it fits, unless something of that order of
- * moves is done. The proof is of the nights for that order of moves.
+ * in the night of the turn; so many are turned at once as leave views dark for the fewest minutes, and fewer where that is more than the nights
+ * hold, unless something of that order of moves is begun. The proof is of the nights for that order of moves.
  */
 export function cutoverOf(
   highs: Highs,
@@ -189,22 +227,23 @@ export function cutoverOf(
   const { runs, allocation, total } = evaluation;
   const dates = datesOf(settings);
   const crew = Object.values(site.crewMember);
-  const attempt = (perNight: number): Attempt => {
+  const derived = (perNight: number): Derived => {
     const migration = migrationOfSite(withPerNight(site, perNight), allocation);
-    const tasks = tasksOf({ site, runs, migration, shared: total.shared, dates });
+    const tasks = tasksOf({ site, runs, migration, total, calendar: { settings, dates } });
+    return { perNight, migration, tasks };
+  };
+  const attempt = (order: Derived): Attempt => {
+    const { perNight, tasks } = order;
     const tell = (nights: readonly PlannedNight[], least: number) =>
       better(nightsFound(nights, { dates, crew, perNight }, least));
     const plan = planOf(highs, site, settings, dates, tasks, secondsLeft, tell);
-    return { migration, tasks, plan };
+    return { ...order, plan };
   };
   const done = tasksDone(site);
-  const tried = lastTries(site);
-  let { perNight } = allocationSettingsOf(site);
-  let best = attempt(perNight);
-  // What was begun in a night is of the order of moves that it was planned by.
-  const isBegun = nightTasks(best.tasks).some(({ id }) => tried.has(id));
-  while (best.plan.kind === 'conflict' && perNight > 1 && !isBegun) best = attempt((perNight -= 1));
-  const { migration, tasks, plan } = best;
+  const [first, ...others] = ordersOfMoves(site, settings, derived);
+  let best = attempt(first!);
+  while (best.plan.kind === 'conflict' && others.length > 0) best = attempt(others.shift()!);
+  const { migration, tasks, plan, perNight } = best;
   const before = tasks.filter(({ id }) => done.has(id)).map(({ id }) => id);
   const nights = plan.kind === 'planned' ? plan.nights.map(({ jobs }) => jobs.map(({ job }) => job.id)) : [];
   return {

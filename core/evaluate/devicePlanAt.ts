@@ -18,7 +18,7 @@ export function devicePlanAt(
   if (!state) return { kind: 'not-yet', why: 'That recorder is not on this site.' };
   if (goal === 'end')
     return devicePlan(site, state.recorder, allocation.occupied[recorderId] ?? [], state.broken);
-  const { tasks, migration } = tasksNow(site, evaluation, []);
+  const { tasks, migration } = tasksNow(site, evaluation, null);
   // What is under way is on its way into the recorder: it is what is pushed.
   const so = new Set(
     [...lastTries(site)].flatMap(([id, last]) => (last.ended?.how === 'put-back' ? [] : [id])),

@@ -47,7 +47,7 @@ export function morningPicture(
   evaluation: SiteEvaluation,
   done: readonly string[],
 ): MorningPicture {
-  const { tasks, migration } = tasksNow(site, evaluation, []);
+  const { tasks, migration } = tasksNow(site, evaluation, null);
   const known = new Set(done);
   const [morning] = morningsAfter(site, evaluation, migration, tasks, [done]);
   const moved = new Set(

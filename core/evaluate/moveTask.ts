@@ -1,6 +1,6 @@
 import {
   objectionsTo,
-  sequenceNight,
+  calmNight,
   timedNight,
   chanceOf,
   type GivenJob,
@@ -38,7 +38,7 @@ export function moveTask(
   const setting = settingTask(site, taskId, { date, ...(crewId === null ? {} : { crewIds: [crewId] }) });
   const [change] = setting;
   const wished = change && 'set' in change ? { ...site.taskSetting, [taskId]: change.set } : site.taskSetting;
-  const { tasks } = tasksNow({ ...site, taskSetting: wished } as Site, evaluation, now.dates);
+  const { tasks } = tasksNow({ ...site, taskSetting: wished } as Site, evaluation, now);
   const jobs = new Map(nightTasks(tasks).map((task) => [task.id, task]));
   const job = jobs.get(taskId);
   const target = now.nights.find((night) => night.date === date);
@@ -51,8 +51,8 @@ export function moveTask(
     given.flatMap(({ job: { id }, team }) => (jobs.has(id) ? [{ job: jobs.get(id)!, team }] : []));
   const placed = (given: readonly GivenJob[]): GivenJob[] => {
     const others = given.filter(({ job: { id } }) => id !== taskId);
-    const { sequence } = sequenceNight([...others.map((one) => one.job), job], crew, rules);
-    if (sequence) return sequence.jobs;
+    const calm = calmNight([...others.map((one) => one.job), job], crew, rules);
+    if (calm) return calm.jobs;
     const anybody = crew.flatMap((one, index) => (crewId === null || one.id === crewId ? [index] : []));
     return [...others, { job, team: anybody.slice(0, job.people) }];
   };

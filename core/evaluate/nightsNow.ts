@@ -18,8 +18,11 @@ import {
 import {
   nightTasks,
   progressOfTask,
+  followsNight,
+  startBy,
   tasksDone,
   tasksOf,
+  type Calendar,
   type Task,
   type TaskProgress,
 } from '#core/cutover/tasks';
@@ -74,6 +77,10 @@ export interface NightsNow {
   tasks: Task[];
   progress: Record<string, TaskProgress>;
   nights: NightNow[];
+  /** The last dates on which what comes before the nights can begin, by task. */
+  startBy: Record<string, string>;
+  /** The nights that what comes after them can follow, by task. */
+  follows: Record<string, string>;
   /** Ids of tasks of the nights that are in none, and are not done. */
   inNone: string[];
   /** Tasks that are in a night and are none any more: what was decided is another. */
@@ -87,10 +94,10 @@ const minuteMs = 60_000;
 export function tasksNow(
   site: Site,
   { runs, allocation, total }: SiteEvaluation,
-  dates: readonly string[],
+  calendar: Calendar | null,
 ): { tasks: Task[]; migration: SiteMigration } {
   const migration = migrationOfSite(site, allocation);
-  return { migration, tasks: tasksOf({ site, runs, migration, shared: total.shared, dates }) };
+  return { migration, tasks: tasksOf({ site, runs, migration, total, calendar }) };
 }
 
 /** Chances of nights that were sampled already, by what is in them. */
@@ -163,7 +170,7 @@ export function nightsNow(
   const agreed = Object.values(site.plannedNight).sort((a, b) => a.date.localeCompare(b.date, 'en'));
   const coming = datesOf({ ...settings, from: planFrom(site, settings, today, { now, beginOf }) });
   const dates = [...new Set([...coming, ...agreed.map(({ date }) => date)])].sort();
-  const { tasks, migration } = tasksNow(site, evaluation, dates);
+  const { tasks, migration } = tasksNow(site, evaluation, { settings, dates });
   const done = tasksDone(site);
   const tries = lastTries(site);
   const jobs = new Map(nightTasks(tasks).map((task) => [task.id, task]));
@@ -221,6 +228,9 @@ export function nightsNow(
     darkNow: darkNowIn(one.planned, one.actual),
     state: one.state,
   }));
+  const nightOf = new Map(
+    agreed.flatMap(({ date, jobs: all }) => all.map(({ taskId }) => [taskId, date] as const)),
+  );
   const inNights = new Set(agreed.flatMap(({ jobs: all }) => all.map(({ taskId }) => taskId)));
   return {
     settings,
@@ -229,6 +239,8 @@ export function nightsNow(
     tasks,
     progress: Object.fromEntries(tasks.map(({ id }) => [id, progressOfTask(tries.get(id))])),
     nights,
+    startBy: Object.fromEntries(startBy(tasks, nightOf)),
+    follows: Object.fromEntries(followsNight(tasks, nightOf)),
     inNone: [...jobs.keys()].filter((id) => !inNights.has(id) && !done.has(id)),
     gone: agreed.flatMap(({ date, jobs: all }) =>
       all.filter(({ taskId }) => !jobs.has(taskId)).map(({ taskId }) => ({ date, taskId })),

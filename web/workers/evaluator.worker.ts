@@ -176,7 +176,7 @@ const evaluator = {
   },
   nightCard(taskId: string): NightCard | null {
     if (!last) return null;
-    const { tasks, migration } = tasksNow(last.site, last.evaluation, []);
+    const { tasks, migration } = tasksNow(last.site, last.evaluation, null);
     const task = tasks.find(({ id }) => id === taskId);
     return task ? nightCard(last.site, last.evaluation.runs, migration, task) : null;
   },

@@ -1,4 +1,5 @@
 import { draftProgramme, type Programme } from '#core/solver';
+import type { NightPatterns } from './nightPatterns';
 import { canDo, teamsFor, type NightJob, type NightRules, type Worker } from './nightJob';
 import { latestStartOf } from './sequence';
 
@@ -24,6 +25,7 @@ export interface Assignment {
 /** What each demand of the programme is called, so that a conflict can be said. */
 export const demandNames = {
   pinned: (id: string) => `pinned ${id}`,
+  allowed: (id: string) => `allowed ${id}`,
   work: 'work',
   skill: (skill: string) => `skill ${skill}`,
   restart: (of: string) => `restart ${of}`,
@@ -50,6 +52,7 @@ export function assignmentOf(
   nights: number,
   cuts: readonly Cut[],
   costs: NightCosts,
+  patterns: NightPatterns | null,
 ): Assignment {
   const draft = draftProgramme();
   const { variable, row, programme } = draft;
@@ -67,6 +70,16 @@ export function assignmentOf(
     );
     if (job.pinned !== null)
       row(`${job.id} pinned`, [one(x[index]![job.pinned]!)], '=', 1, demandNames.pinned(job.id));
+    if (job.allowed !== null) {
+      const { nights: open } = job.allowed;
+      row(
+        `${job.id} allowed`,
+        all.filter((night) => !open.includes(night)).map((night) => one(x[index]![night]!)),
+        '=',
+        0,
+        demandNames.allowed(job.id),
+      );
+    }
     const other = job.sameNight === null ? undefined : indexOf.get(job.sameNight);
     if (other !== undefined)
       for (const night of all)
@@ -88,6 +101,7 @@ export function assignmentOf(
           0,
         );
   });
+  if (patterns) patternRows(draft, patterns, all, (id, night) => x[indexOf.get(id)!]![night]!);
   workRows(draft, jobs, crew, rules, all, x);
   sharedRows(draft, jobs, all, x, costs);
   cuts.forEach((cut, index) => {
@@ -101,6 +115,39 @@ export function assignmentOf(
       );
   });
   return { programme, variableOf: (job, night) => x[job]![night]! };
+}
+
+/** Each night is of one pattern, and holds of each kind what that has room for. */
+function patternRows(
+  { row, variable }: ReturnType<typeof draftProgramme>,
+  { kinds, patterns }: NightPatterns,
+  all: readonly number[],
+  variableOf: (id: string, night: number) => number,
+): void {
+  for (const night of all) {
+    const is = patterns.map((_, k) => variable(`night ${night + 1} as ${k}`, 1, 0));
+    row(
+      `night ${night + 1} as one`,
+      is.map((one) => ({ variable: one, by: 1 })),
+      '<=',
+      1,
+      demandNames.work,
+    );
+    kinds.forEach((ids, kind) =>
+      row(
+        `kind ${kind} in ${night + 1}`,
+        [
+          ...ids.map((id) => ({ variable: variableOf(id, night), by: 1 })),
+          ...patterns.flatMap((pattern, k) =>
+            pattern[kind]! > 0 ? [{ variable: is[k]!, by: -pattern[kind]! }] : [],
+          ),
+        ],
+        '<=',
+        0,
+        demandNames.work,
+      ),
+    );
+  }
 }
 
 /** A person with the jobs that cannot be done without him, and the latest that one of them can end. */
@@ -235,7 +282,7 @@ export function leastNights(
     ...tiesOf(jobs, crew, rules).map(({ tied, end }) => minutes(jobs.filter(({ id }) => tied.has(id))) / end),
     ...cuts.map((cut) => cut.jobs.length / cut.most),
     ...restarts.values(),
-    ...jobs.map(({ pinned }) => (pinned ?? 0) + 1),
+    ...jobs.map(({ pinned, allowed }) => 1 + (pinned ?? Math.min(...(allowed?.nights ?? [0])))),
   ];
   // A hair less, so that rounding asks for no night that is not needed.
   return Math.max(1, ...shares.map((share) => Math.ceil(share - 1e-9)));

@@ -9,6 +9,8 @@ const bare = (job: NightJob): NightJob => ({
   sameNight: null,
   dark: [],
   restarts: null,
+  allowed: null,
+  window: null,
 });
 
 const classOf = ({ people, skills }: NightJob): string => `${people} ${[...skills].sort().join()}`;

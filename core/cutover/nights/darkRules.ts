@@ -80,6 +80,10 @@ function darkAtOnce(
   );
 }
 
+/** Minutes that views are dark in a night, each as often as its view counts. */
+export const darkMinutes = (timed: readonly Timed[], weights: NightRules['weights']): number =>
+  darkBands(timed).reduce((sum, { view, start, end }) => sum + (weights[view] ?? 1) * (end - start), 0);
+
 /** When a view is dark, in minutes after the beginning of the shift. */
 export interface DarkBand {
   view: string;

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { datesOf, shiftMinutes, weekdayOf } from './dates';
+import { datesOf, hoursInShift, shiftMinutes, weekdayOf } from './dates';
 
 describe('the dates of nights', () => {
   const calendar = { from: '2026-05-11', weekdays: [1, 2, 3, 4], blackouts: ['2026-05-14'], mostNights: 5 };
@@ -29,4 +29,16 @@ it('a shift goes over midnight where it ends before it begins, and round the clo
   expect(shiftMinutes({ start: '21:00', end: '05:00' })).toBe(480);
   expect(shiftMinutes({ start: '08:30', end: '16:00' })).toBe(450);
   expect(shiftMinutes({ start: '21:00', end: '21:00' })).toBe(1440);
+});
+
+it('hours of the day lie in a shift from its beginning, from midnight on, or not at all', () => {
+  const night = { start: '21:00', end: '05:00' };
+  const of = (from: string, to: string) => hoursInShift(night, { from, to });
+  expect(of('22:00', '01:30')).toEqual({ from: 60, to: 270 });
+  expect(of('18:00', '23:00')).toEqual({ from: 0, to: 120 });
+  expect(of('01:00', '09:00')).toEqual({ from: 240, to: 480 });
+  expect(of('06:00', '20:00')).toEqual({ from: 0, to: 0 });
+  expect(of('20:00', '20:00')).toEqual({ from: 0, to: 480 });
+  // All but the hours from 23:00 to 04:00: two hours before them, one after.
+  expect(of('04:00', '23:00')).toEqual({ from: 0, to: 120 });
 });

@@ -32,6 +32,8 @@ export function datesOf({ from, weekdays, blackouts, mostNights }: Calendar): st
   return dates;
 }
 
+const dayMinutes = 1440;
+
 const minutesOf = (clock: string): number => {
   const [hours = 0, minutes = 0] = clock.split(':').map(Number);
   return 60 * hours + minutes;
@@ -40,5 +42,24 @@ const minutesOf = (clock: string): number => {
 /** Minutes of a shift; one that ends before it begins is over the next morning. */
 export function shiftMinutes({ start, end }: { start: string; end: string }): number {
   const minutes = minutesOf(end) - minutesOf(start);
-  return minutes > 0 ? minutes : minutes + 1440;
+  return minutes > 0 ? minutes : minutes + dayMinutes;
+}
+
+/**
+ * The part of a shift that lies in some hours of the day, in minutes after its beginning; the longer one where they are in it twice. It is
+ * empty, from 0 to 0, where the shift has none of them.
+ */
+export function hoursInShift(
+  shift: { start: string; end: string },
+  hours: { from: string; to: string },
+): { from: number; to: number } {
+  const length = shiftMinutes(shift);
+  const lasts = shiftMinutes({ start: hours.from, end: hours.to });
+  const begins = (minutesOf(hours.from) - minutesOf(shift.start) + dayMinutes) % dayMinutes;
+  const parts = [begins - dayMinutes, begins].map((from) => ({
+    from: Math.max(0, from),
+    to: Math.min(length, from + lasts),
+  }));
+  const [longest] = parts.sort((a, b) => b.to - b.from - (a.to - a.from));
+  return longest!.to > longest!.from ? longest! : { from: 0, to: 0 };
 }

@@ -1,4 +1,4 @@
-import type { NightJob } from './nightJob';
+import { mayBeInNight, type NightJob } from './nightJob';
 
 type Fits = (jobs: readonly NightJob[]) => boolean;
 
@@ -33,10 +33,8 @@ function filled(groups: readonly NightJob[][], most: number, fits: Fits): NightJ
       const wanted = [...night, ...group];
       const there = new Set([...done, ...wanted.map(({ id }) => id)]);
       const may =
-        group.every(
-          ({ needs, pinned }) =>
-            (pinned === null || pinned === nights.length) && needs.every((id) => there.has(id)),
-        ) && restartsOnce(wanted);
+        group.every((job) => mayBeInNight(job, nights.length) && job.needs.every((id) => there.has(id))) &&
+        restartsOnce(wanted);
       if (may && fits(wanted)) night = wanted;
     }
     for (const { id } of night) done.add(id);

@@ -1,10 +1,12 @@
+export { calmNight } from './calmNight';
 export { chanceOf } from './chance';
-export { darkBands, type DarkBand } from './darkRules';
-export { datesOf, dayAfter, isOpenDate, shiftMinutes } from './dates';
+export { darkBands, darkMinutes, type DarkBand } from './darkRules';
+export { datesOf, dayAfter, hoursInShift, isOpenDate, shiftMinutes } from './dates';
 export type { NightJob, NightRules } from './nightJob';
 export { objectionsTo, type Objection } from './objections';
-export { planNights, type NightsPlan, type PlannedNight } from './planNights';
+export { planNights, type NightsPlan, type NightsProof, type PlannedNight } from './planNights';
 export { sequenceNight, type PlannedJob } from './sequence';
+export { leastDark } from './leastDark';
 export { liftBands, type LiftBand } from './liftBands';
 export { spreadWith, usualSpread, type Spread } from './spread';
 export { standingOf } from './standing';

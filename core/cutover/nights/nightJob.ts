@@ -24,7 +24,28 @@ export interface NightJob {
   by: readonly string[];
   /** The only night that it may be in, counted from 0. */
   pinned: number | null;
+  /** The only nights that it can be in, counted from 0, and why; `null` where any will do. */
+  allowed: AllowedNights | null;
+  /** The hours of a shift that all of it has to be in, with what takes it back; `null` where any will do. */
+  window: JobWindow | null;
 }
+
+export interface AllowedNights {
+  nights: readonly number[];
+  why: string;
+}
+
+/** A part of a shift, in minutes after its beginning. */
+export interface JobWindow {
+  from: number;
+  to: number;
+  /** What asks for it. */
+  why: string;
+}
+
+/** Whether a job may be in a night, whatever else is in it. */
+export const mayBeInNight = ({ pinned, allowed }: Pick<NightJob, 'pinned' | 'allowed'>, night: number) =>
+  (pinned === null || pinned === night) && (allowed === null || allowed.nights.includes(night));
 
 export interface Worker {
   id: string;
@@ -45,6 +66,8 @@ export interface NightRules {
     /** The minutes in which a recorder restarts do not count: whoever watches is told of them. */
     exceptRestarts: boolean;
   }[];
+  /** How many times another view’s minutes in the dark one of a view’s counts; once where it is not named. */
+  weights: Readonly<Record<string, number>>;
   /** Minutes at the end of a shift that nothing is planned into: whatever was taken back is looked at once more. */
   reserveMinutes: number;
 }

@@ -11,6 +11,7 @@ const rules: NightRules = {
   sureChance: 0.9,
   walkMinutes: 6,
   mostDark: [],
+  weights: {},
   reserveMinutes: 30,
 };
 const crew = [

@@ -22,6 +22,7 @@ export type Objection =
   | { kind: 'skill'; job: string; skill: string }
   | { kind: 'person'; job: string; person: string }
   | { kind: 'promised'; job: string; night: number }
+  | { kind: 'not-then'; job: string; why: string }
   | { kind: 'views'; job: string; rule: string; dark: number; most: number }
   | { kind: 'unsure'; chance: number };
 
@@ -81,6 +82,8 @@ function jobObjections(
     found.push({ kind: 'together', job: job.id, other: job.sameNight });
   if (job.pinned !== null && job.pinned !== night)
     found.push({ kind: 'promised', job: job.id, night: job.pinned });
+  if (job.allowed !== null && night !== null && !job.allowed.nights.includes(night))
+    found.push({ kind: 'not-then', job: job.id, why: job.allowed.why });
   const broken = ruleBroken(job, rules);
   if (broken) found.push({ kind: 'views', job: job.id, ...broken });
   return found;

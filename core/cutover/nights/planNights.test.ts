@@ -3,9 +3,10 @@ import { describe, expect, it } from 'vitest';
 import { createRandom } from '#core/shared/random';
 import { earliestByRules, type Timed } from './darkRules';
 import { chanceOf } from './chance';
-import { teamsFor, type NightJob, type NightRules, type Worker } from './nightJob';
-import { planNights } from './planNights';
+import { mayBeInNight, teamsFor, type NightJob, type NightRules, type Worker } from './nightJob';
+import { planNights, type PlannedNight } from './planNights';
 import { latestStartOf, sequenceNight } from './sequence';
+import { jobOf } from './testJob';
 
 const highs = await loadHighs();
 const rules: NightRules = {
@@ -13,32 +14,15 @@ const rules: NightRules = {
   sureChance: 0.9,
   walkMinutes: 6,
   mostDark: [],
+  weights: {},
   reserveMinutes: 30,
 };
 const crew: Worker[] = [
   { id: 'tolland', skills: ['cable', 'network', 'height'] },
   { id: 'quay', skills: ['cable', 'height'] },
 ];
-const job = (id: string, over: Partial<NightJob> & { likely?: number } = {}): NightJob => {
-  const likely = over.likely ?? 60;
-  const { likely: _, ...rest } = over;
-  return {
-    id,
-    minutes: { low: 0.8 * likely, likely, high: 1.6 * likely },
-    rollBackMinutes: 20,
-    people: 1,
-    skills: ['cable'],
-    place: 'quay',
-    dark: [{ view: id, minutes: 15 }],
-    needs: [],
-    sameNight: null,
-    restarts: null,
-    lift: null,
-    by: [],
-    pinned: null,
-    ...rest,
-  };
-};
+const job = (id: string, over: Partial<NightJob> & { likely?: number } = {}): NightJob =>
+  jobOf(id, { dark: [{ view: id, minutes: 15 }], ...over });
 
 /** The soonest end by every order and every team, nothing left out: what `sequenceNight` has to come to. */
 function soonestByAll(jobs: readonly NightJob[], people: readonly Worker[], by: NightRules): number | null {
@@ -54,6 +38,7 @@ function soonestByAll(jobs: readonly NightJob[], people: readonly Worker[], by: 
       for (const team of teamsFor(next, people)) {
         const from = Math.max(
           timed.at(-1)?.start ?? 0,
+          next.window?.from ?? 0,
           ...team.map((p) => free[p]! + (at[p] !== '' && at[p] !== next.place ? by.walkMinutes : 0)),
           ...timed.filter((one) => next.needs.includes(one.job.id)).map((one) => one.end),
         );
@@ -94,6 +79,8 @@ function randomJobs(random: () => number, count: number): NightJob[] {
       needs: k > 0 && random() < 0.4 ? [`j${pick(k)}`] : [],
       lift: random() < 0.2 ? 'mast' : null,
       restarts: random() < 0.3 ? 'hall-recorder' : null,
+      allowed: random() < 0.15 ? { nights: [1, 2, 3], why: 'its parts come then' } : null,
+      window: random() < 0.2 ? { from: 60, to: 270, why: 'the lift' } : null,
     }),
   );
 }
@@ -160,6 +147,7 @@ describe('the chance of a night', () => {
 });
 
 describe('the nights', () => {
+  const perNight = 10_000;
   /** The least cost by every way to share jobs out over nights. */
   function leastByAll(jobs: readonly NightJob[], most: number, by: NightRules): number | null {
     const fits = new Map<number, boolean>();
@@ -179,32 +167,36 @@ describe('the nights', () => {
     const costOf = (mask: number): number => {
       const some = jobs.filter((_, index) => mask & (1 << index));
       const lifts = new Set(some.flatMap(({ lift }) => lift ?? [])).size;
-      return 10_000 + 20 * lifts + new Set(some.map(({ place }) => place)).size;
+      return perNight + 20 * lifts + new Set(some.map(({ place }) => place)).size;
     };
     const all = (1 << jobs.length) - 1;
     let best: number | null = null;
-    const go = (done: number, nights: number, cost: number): void => {
+    const go = (done: number, night: number, cost: number): void => {
       if (done === all) best = best === null ? cost : Math.min(best, cost);
-      if (done === all || nights === most) return;
+      if (done === all || night === most) return;
       const left = all & ~done;
-      for (let mask = left; mask > 0; mask = (mask - 1) & left) {
-        const hasNeeds = jobs.every(
-          ({ needs }, index) =>
+      for (let mask = left; mask >= 0; mask = mask === 0 ? -1 : (mask - 1) & left) {
+        const may = jobs.every(
+          (one, index) =>
             !(mask & (1 << index)) ||
-            needs.every((id) => (done | mask) & (1 << jobs.findIndex((other) => other.id === id))),
+            (mayBeInNight(one, night) &&
+              one.needs.every((id) => (done | mask) & (1 << jobs.findIndex((other) => other.id === id)))),
         );
-        if (hasNeeds && isNight(mask)) go(done | mask, nights + 1, cost + costOf(mask));
+        if (may && isNight(mask)) go(done | mask, night + 1, cost + costOf(mask));
       }
     };
     go(0, 0, 0);
     return best;
   }
-  const costOf = (nights: readonly { jobs: readonly { job: NightJob }[] }[]): number =>
-    nights.reduce((sum, { jobs }) => {
-      const some = jobs.map((one) => one.job);
-      const lifts = new Set(some.flatMap(({ lift }) => lift ?? [])).size;
-      return sum + 10_000 + 20 * lifts + new Set(some.map(({ place }) => place)).size;
-    }, 0);
+  const costOf = (nights: readonly PlannedNight[]): number =>
+    nights.reduce(
+      (sum, { jobs }) => {
+        const some = jobs.map((one) => one.job);
+        const lifts = new Set(some.flatMap(({ lift }) => lift ?? [])).size;
+        return sum + 20 * lifts + new Set(some.map(({ place }) => place)).size;
+      },
+      perNight * (1 + Math.max(...nights.map(({ night }) => night))),
+    );
 
   it('are the fewest, with the fewest lifts and places, of every way to share the jobs out', () => {
     const random = createRandom(5);
@@ -216,6 +208,9 @@ describe('the nights', () => {
       if (plan.kind === 'planned') {
         expect(plan.proof).toEqual({ kind: 'proven' });
         expect(costOf(plan.nights)).toBe(best);
+        const planned = plan.nights.flatMap((night) => night.jobs.map((one) => one.job));
+        expect(new Set(planned)).toEqual(new Set(jobs));
+        expect(planned.every((one) => jobs.includes(one))).toBe(true);
         expect(plan.nights.every(({ chance }) => chance >= 0.9)).toBe(true);
       } else expect(best).toBeNull();
     }
@@ -226,6 +221,34 @@ describe('the nights', () => {
     const ids =
       plan.kind === 'planned' ? plan.nights.map((night) => night.jobs.map((one) => one.job.id).sort()) : [];
     expect(ids).toEqual([expect.arrayContaining(['c']), expect.arrayContaining(['b'])]);
+  });
+  it('put a job into the hours and the nights that it is held to, and say where those leave it none', () => {
+    const lift = { from: 60, to: 240, why: 'the lift is there from 22:00 to 01:00' };
+    const later = { nights: [2], why: 'its parts come on 14 May' };
+    const jobs = [job('a', { window: lift }), job('b', { allowed: later })];
+    const plan = planNights(highs, { jobs, crew, rules, nights: 3 });
+    if (plan.kind !== 'planned') throw new Error(plan.kind);
+    const planned = new Map(plan.nights.flatMap((night) => night.jobs.map((one) => [one.job.id, one])));
+    expect(planned.get('a')!.start).toBe(60);
+    expect(planned.get('a')!.latestStart).toBeCloseTo(240 - (96 - Math.sqrt(0.1 * 48 * 36)) - 20, 9);
+    expect(plan.nights.find(({ jobs: some }) => some.some((one) => one.job.id === 'b'))?.night).toBe(2);
+    const none = (over: Parameters<typeof job>[1]) =>
+      planNights(highs, { jobs: [job('a', over)], crew, rules, nights: 3 });
+    expect(none({ allowed: { ...later, nights: [] } })).toEqual({
+      kind: 'impossible',
+      jobs: [{ id: 'a', why: 'has no night left to it: its parts come on 14 May' }],
+    });
+    expect(none({ window: { ...lift, to: 120 } })).toEqual({
+      kind: 'impossible',
+      jobs: [
+        {
+          id: 'a',
+          why: expect.stringMatching(
+            /^takes 1 h 43 min with .*, and has 1 h 00 min of the shift: the lift is there/,
+          ) as string,
+        },
+      ],
+    });
   });
   it('that cannot be say what stands against them', () => {
     const plan = (jobs: NightJob[], over: Partial<Parameters<typeof planNights>[1]> = {}) =>

@@ -1,9 +1,12 @@
 import type { Highs } from 'highs';
 import { smallestConflict, solve, type Programme } from '#core/solver';
 import { assignmentOf, beyondCrew, leastNights, type Cut, type NightCosts } from './assignment';
+import { calmNight } from './calmNight';
 import { classCuts } from './classCuts';
-import { chanceOf } from './chance';
+import { chanceAtMost, chanceOf } from './chance';
+import { groupCuts } from './groupCuts';
 import { firstFit } from './firstFit';
+import { nightPatterns, type NightPatterns } from './nightPatterns';
 import type { NightJob, NightRules, Worker } from './nightJob';
 import { repaired } from './repaired';
 import { ruleBroken } from './ruleBroken';
@@ -19,11 +22,15 @@ export interface PlannedNight {
   chance: number;
 }
 
+/** How sure it is that nights are the best: by their number and their ways, by their number alone, or to within so many percent. */
+export type NightsProof =
+  { kind: 'proven' } | { kind: 'fewest'; waysPercent: number } | { kind: 'gap'; percent: number };
+
 export type NightsPlan =
   | {
       kind: 'planned';
       nights: PlannedNight[];
-      proof: { kind: 'proven' } | { kind: 'gap'; percent: number };
+      proof: NightsProof;
     }
   /** What stands against it, by jobs: each alone is too much. */
   | { kind: 'impossible'; jobs: { id: string; why: string }[] }
@@ -43,24 +50,56 @@ interface Known {
   nights: Map<string, Omit<PlannedNight, 'night'> | null>;
   /** Whether all of those that do not fit are known not to. */
   isExact: boolean;
+  /** Every way to fill a night, where those are few enough. */
+  patterns: NightPatterns | null;
 }
 
-/** Jobs of one night in their best order, where they fit and the chance is as wished; `null` where they do not. */
-function nightOf(
-  jobs: readonly NightJob[],
-  { crew, rules }: Asked,
-  known: Known,
-): Omit<PlannedNight, 'night'> | null {
-  const key = jobs
+type Night = Omit<PlannedNight, 'night'>;
+
+const keyOf = (jobs: readonly NightJob[]): string =>
+  jobs
     .map(({ id }) => id)
     .sort()
     .join(' ');
+
+/** So few orders are looked at first: what fits mostly shows in the first of them. */
+const fewStates = 40;
+/** What chances are short of by more than this they are short of, however they were sampled. */
+const chanceSlack = 0.03;
+
+/** An order of so many that were looked at in which the jobs of a night are sure enough; and whether there is none at all where there is none. */
+function sureOrder(
+  jobs: readonly NightJob[],
+  { crew, rules }: Asked,
+  states?: number,
+): { night: Night | null; isExact: boolean } {
+  const { sequence, isExact } = sequenceNight(jobs, crew, rules, states === undefined ? {} : { states });
+  const chance = sequence ? chanceOf(sequence.jobs, rules) : 0;
+  if (sequence && chance >= rules.sureChance)
+    return { night: { jobs: sequence.jobs, end: sequence.end, chance }, isExact };
+  return { night: null, isExact };
+}
+
+/** Jobs of one night in an order that is sure enough, where one shows at once; `null` where none does. */
+function quickNight(jobs: readonly NightJob[], asked: Asked, known: Known): Night | null {
+  const key = keyOf(jobs);
   const before = known.nights.get(key);
   if (before !== undefined) return before;
-  const { sequence, isExact } = sequenceNight(jobs, crew, rules);
-  const chance = sequence ? chanceOf(sequence.jobs, rules) : 0;
-  const night =
-    sequence && chance >= rules.sureChance ? { jobs: sequence.jobs, end: sequence.end, chance } : null;
+  if (chanceAtMost(jobs, asked.crew.length, asked.rules) < asked.rules.sureChance - chanceSlack) {
+    known.nights.set(key, null);
+    return null;
+  }
+  const { night, isExact } = sureOrder(jobs, asked, fewStates);
+  if (night || isExact) known.nights.set(key, night);
+  return night;
+}
+
+/** Jobs of one night in their best order, where they fit and the chance is as wished; `null` where they do not. */
+function nightOf(jobs: readonly NightJob[], asked: Asked, known: Known): Night | null {
+  const quick = quickNight(jobs, asked, known);
+  const key = keyOf(jobs);
+  if (quick || known.nights.has(key)) return quick;
+  const { night, isExact } = sureOrder(jobs, asked);
   // A night that may fit after all must not be held against fewer nights.
   if (!night && !isExact) known.isExact = false;
   known.nights.set(key, night);
@@ -88,6 +127,15 @@ const leastSeconds = 0.5;
 const clock = (minutes: number): string =>
   `${Math.floor(minutes / 60)} h ${String(Math.round(minutes % 60)).padStart(2, '0')} min`;
 
+/** What is said of a job that would fit into the shift, and does not into the hours that it is held to; `null` where they are not to blame. */
+function tightWindow(job: NightJob, rules: NightRules): string | null {
+  const { window } = job;
+  if (!window || latestStartOf({ ...job, window: null }, rules) < 0) return null;
+  const needed = window.to - latestStartOf(job, rules);
+  const there = Math.max(0, window.to - window.from);
+  return `takes ${clock(needed)} with the time to take it back, and has ${clock(there)} of the shift: ${window.why}`;
+}
+
 /** Jobs that no night holds, however empty. */
 function beyondNight(asked: Asked, known: Known): { id: string; why: string }[] {
   const { jobs, crew, rules } = asked;
@@ -104,7 +152,16 @@ function beyondNight(asked: Asked, known: Known): { id: string; why: string }[] 
       });
       continue;
     }
+    if (job.allowed?.nights.length === 0) {
+      beyond.push({ id: job.id, why: `has no night left to it: ${job.allowed.why}` });
+      continue;
+    }
     if (nightOf([job], asked, known)) continue;
+    const tight = tightWindow(job, rules);
+    if (tight) {
+      beyond.push({ id: job.id, why: tight });
+      continue;
+    }
     const needed = rules.shiftMinutes - latestStartOf(job, rules);
     beyond.push({
       id: job.id,
@@ -146,7 +203,7 @@ function cheapest(
   const isAnyGood = costs.lift === 0 && costs.place === 0;
   let least = 0;
   for (let round = 1; ; round += 1) {
-    const { programme, variableOf } = assignmentOf(jobs, crew, rules, nights, cuts, costs);
+    const { programme, variableOf } = assignmentOf(jobs, crew, rules, nights, cuts, costs, known.patterns);
     const solved = solve(highs, programme, { secondsMost: Math.max(leastSeconds, secondsLeft()) });
     if (solved.kind === 'infeasible') return { kind: 'infeasible', programme };
     if (solved.kind === 'nothing-found') return { kind: 'out-of-time', least };
@@ -167,14 +224,11 @@ function cheapest(
         nights: worked(byNight, asked, known),
         least,
       };
-    const mended = isAnyGood ? repaired(byNight, fits) : null;
+    const mended = isAnyGood ? repaired(byNight, (some) => quickNight(some, asked, known) !== null) : null;
     if (mended) return { kind: 'fits', nights: worked(mended, asked, known), least };
     if (round >= rounds || secondsLeft() <= 0) return { kind: 'out-of-time', least };
   }
 }
-
-/** How far nights may be above the best, where lifts and ways are weighed within a night’s worth. */
-const nightsWorth = 1000;
 
 /**
  * The fewest nights for all jobs, and of those the ones with the fewest lifts and ways between places. Both are proven, or the plan says by how
@@ -187,24 +241,43 @@ export function planNights(
   secondsLeft: () => number = () => usualSeconds,
   better: (nights: readonly PlannedNight[], least: number) => void = () => undefined,
 ): NightsPlan {
-  const known: Known = { nights: new Map(), isExact: true };
+  const known: Known = { nights: new Map(), isExact: true, patterns: null };
   const beyond = beyondNight(asked, known);
   if (beyond.length > 0) return { kind: 'impossible', jobs: beyond };
-  const cuts = classCuts(asked.jobs, (some) => nightOf(some, asked, known) !== null);
+  const isNight = (some: readonly NightJob[]) => nightOf(some, asked, known) !== null;
+  known.patterns = nightPatterns(asked.jobs, asked, isNight);
+  const cuts = [...classCuts(asked.jobs, isNight), ...groupCuts(asked.jobs, isNight)];
   const few = fewest(highs, asked, cuts, known, secondsLeft, better);
   if (few.kind !== 'fits') return few;
-  const short = cheapest(highs, asked, few.count, byWays, cuts, known, { secondsLeft });
-  const nights = short.kind === 'fits' ? short.nights : few.nights;
+  const unless = secondsLeft() - waysSeconds;
+  const short = cheapest(highs, asked, few.count, byWays, cuts, known, {
+    secondsLeft: () => secondsLeft() - Math.max(0, unless),
+  });
+  const nights = (short.kind === 'fits' ? short.nights : few.nights).map((night) => calmed(night, asked));
   // Where a night may have been held too much that is not, nothing rests on what was found with it.
   const least = known.isExact ? few.least : leastNights(asked.jobs, asked.crew, asked.rules, []);
   const leastWays = known.isExact && short.kind !== 'infeasible' ? short.least : 0;
-  const over = few.count - least + (waysOf(nights) - leastWays) / nightsWorth;
-  return {
-    kind: 'planned',
-    nights,
-    proof: over < 1e-6 ? { kind: 'proven' } : { kind: 'gap', percent: (100 * over) / few.count },
-  };
+  return { kind: 'planned', nights, proof: proofOf(few.count, least, waysOf(nights), leastWays) };
 }
+
+function proofOf(count: number, least: number, ways: number, leastWays: number): NightsProof {
+  if (count > least) return { kind: 'gap', percent: (100 * (count - least)) / count };
+  const over = ways - leastWays;
+  return over < 1e-6 ? { kind: 'proven' } : { kind: 'fewest', waysPercent: (100 * over) / ways };
+}
+
+/** A night with its jobs in the order that leaves views dark for the fewest minutes. */
+const calmed = (night: PlannedNight, { crew, rules }: Asked): PlannedNight => {
+  const calm = calmNight(
+    night.jobs.map(({ job }) => job),
+    crew,
+    rules,
+  );
+  return calm ? { ...night, ...calm } : night;
+};
+
+/** So long at most fewer lifts and ways are sought, once it is known how many nights there are. */
+const waysSeconds = 12;
 
 /** So many times fewer nights are tried, before it is sought to show that there are none. */
 const quickRounds = 6;
@@ -236,7 +309,7 @@ function fewest(
   const tried = (count: number, rounds: number) =>
     cheapest(highs, asked, count, byNothing, cuts, known, { secondsLeft: forNights, rounds });
   let least = leastNights(asked.jobs, asked.crew, asked.rules, cuts);
-  const plain = firstFit(asked.jobs, asked.nights, (some) => nightOf(some, asked, known) !== null);
+  const plain = firstFit(asked.jobs, asked.nights, (some) => quickNight(some, asked, known) !== null);
   let found: Fewest | null = plain && {
     kind: 'fits',
     nights: worked(plain, asked, known),
@@ -263,7 +336,15 @@ function fewest(
   }
   if (found) return { ...found, least };
   if (least <= asked.nights) return { kind: 'conflict', demands: [] };
-  const { programme } = assignmentOf(asked.jobs, asked.crew, asked.rules, asked.nights, cuts, byNothing);
+  const { programme } = assignmentOf(
+    asked.jobs,
+    asked.crew,
+    asked.rules,
+    asked.nights,
+    cuts,
+    byNothing,
+    null,
+  );
   return { kind: 'conflict', demands: smallestConflict(highs, programme) };
 }
 

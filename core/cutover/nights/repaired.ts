@@ -1,4 +1,4 @@
-import type { NightJob } from './nightJob';
+import { mayBeInNight, type NightJob } from './nightJob';
 
 type Fits = (jobs: readonly NightJob[]) => boolean;
 
@@ -7,7 +7,7 @@ const mostSteps = 60;
 
 /** Whether a job may be in a night, with what it needs no later and what needs it no earlier. */
 function mayBeIn(job: NightJob, night: number, nights: readonly (readonly NightJob[])[]): boolean {
-  if (job.sameNight !== null || (job.pinned !== null && job.pinned !== night)) return false;
+  if (job.sameNight !== null || !mayBeInNight(job, night)) return false;
   return nights.every((jobs, index) =>
     jobs.every(
       (other) =>

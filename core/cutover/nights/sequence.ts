@@ -1,4 +1,4 @@
-import { earliestByRules, type Timed } from './darkRules';
+import { darkMinutes, earliestByRules, type Timed } from './darkRules';
 import { teamsFor, type NightJob, type NightRules, type Worker } from './nightJob';
 import { quantileOf } from './spread';
 
@@ -18,9 +18,14 @@ export interface Sequence {
 /** How surely a job is over by the time that its latest start rests on. */
 const sureOfJob = 0.9;
 
-/** The last moment to begin with a job so that it can still be taken back within the shift. */
-export const latestStartOf = (job: NightJob, { shiftMinutes, reserveMinutes }: NightRules): number =>
-  shiftMinutes - quantileOf(job.minutes, sureOfJob) - job.rollBackMinutes - reserveMinutes;
+/** The last moment to begin with a job so that it can still be taken back within the shift, and within the hours that it is held to. */
+export const latestStartOf = (
+  { minutes, rollBackMinutes, window }: Pick<NightJob, 'minutes' | 'rollBackMinutes' | 'window'>,
+  { shiftMinutes, reserveMinutes }: Pick<NightRules, 'shiftMinutes' | 'reserveMinutes'>,
+): number =>
+  Math.min(shiftMinutes - reserveMinutes, window?.to ?? Infinity) -
+  quantileOf(minutes, sureOfJob) -
+  rollBackMinutes;
 
 /** A night half planned: what is placed, in the order of its beginnings, and where each of the crew is by then. */
 interface State {
@@ -42,23 +47,36 @@ export interface Sequencing {
   isExact: boolean;
 }
 
+/** What an order is the best for: that the night is over soon, or that views are dark for few minutes, and of those orders the soonest. */
+type Aim = 'soonest' | 'calmest';
+
+/** A minute that a view is dark outweighs any minutes of the end. */
+const darkWeight = 10_000;
+
 /**
- * The order and the teams by which the jobs of one night are over soonest, by going through all that can be: each job begins as soon as its
+ * The order and the teams by which the jobs of one night are over soonest, or leave views dark for the fewest minutes, by going through all that can be: each job begins as soon as its
  * people, the jobs it needs and the rules let it, after those that begin before it. None where none keeps every latest start.
  */
 export function sequenceNight(
   jobs: readonly NightJob[],
   crew: readonly Worker[],
   rules: NightRules,
+  { aim = 'soonest', states = mostStates }: { aim?: Aim; states?: number } = {},
 ): Sequencing {
   // What is done is held in the bits of one number.
   if (jobs.length > mostJobs) return { sequence: null, isExact: false };
-  const search = searchFor(jobs, crew, rules);
+  const search = searchFor(jobs, crew, rules, aim, states);
   search.from({ timed: [], free: crew.map(() => 0), at: crew.map(() => null), done: 0 });
   return search.found();
 }
 
-function searchFor(jobs: readonly NightJob[], crew: readonly Worker[], rules: NightRules) {
+function searchFor(
+  jobs: readonly NightJob[],
+  crew: readonly Worker[],
+  rules: NightRules,
+  aim: Aim,
+  most: number,
+) {
   const indexOf = new Map(jobs.map(({ id }, index) => [id, index]));
   const needs = jobs.map((job) =>
     job.needs.reduce((mask, id) => (indexOf.has(id) ? mask | (1 << indexOf.get(id)!) : mask), 0),
@@ -67,10 +85,21 @@ function searchFor(jobs: readonly NightJob[], crew: readonly Worker[], rules: Ni
   const latest = jobs.map((job) => latestStartOf(job, rules));
   const kindOf = crew.map(({ skills }) => [...skills].sort().join());
   const seen = new Map<string, number[][]>();
-  let best: { jobs: readonly PlannedJob[]; end: number } | null = null;
+  let best: { jobs: readonly PlannedJob[]; end: number; cost: number } | null = null;
+  const latestEnd = Math.max(0, ...jobs.map((job, index) => latest[index]! + job.minutes.likely));
   let states = 0;
 
   const endOf = ({ timed }: State): number => Math.max(0, ...timed.map(({ end }) => end));
+
+  const darkOf = ({ timed }: State): number =>
+    aim === 'calmest' ? darkWeight * darkMinutes(timed, rules.weights) : 0;
+  /** What turned an input that is still dark under it: the later it was, the shorter that lasts. */
+  const openTurns = ({ done }: State): Set<string> =>
+    new Set(
+      jobs.flatMap(({ sameNight }, index) =>
+        sameNight !== null && !(done & (1 << index)) ? [sameNight] : [],
+      ),
+    );
 
   /** No way on from here is over sooner than this: people’s minutes, shared evenly, and the longest chain. */
   function leastEnd(state: State): number {
@@ -79,13 +108,20 @@ function searchFor(jobs: readonly NightJob[], crew: readonly Worker[], rules: Ni
     const busy = state.free.reduce((sum, free) => sum + free, 0);
     const soonest = Math.min(...state.free);
     const longest = Math.max(0, ...left.map(({ minutes }) => minutes.likely));
-    return Math.max(endOf(state), (busy + work) / crew.length, soonest + longest);
+    // So many teams of two can be at work at once; of whoever is alone there are as many as people.
+    const inTeams = left.reduce((sum, { minutes, people }) => sum + (people > 1 ? minutes.likely : 0), 0);
+    const teamsEnd = soonest + inTeams / Math.max(1, Math.floor(crew.length / 2));
+    return Math.max(endOf(state), (busy + work) / crew.length, soonest + longest, teamsEnd);
   }
 
   /** Whether something that was looked at before is as far with the same, and nobody later. */
-  function isWorse({ done, free, at, timed }: State): boolean {
+  function isWorse(state: State): boolean {
+    const { done, free, at, timed } = state;
     const key = `${done} ${at.map((job) => job?.id ?? '').join(' ')}`;
-    const figures = [...free, timed.at(-1)?.start ?? 0];
+    const open = aim === 'calmest' ? openTurns(state) : new Set();
+    const turned = timed.flatMap(({ job, start }) => (open.has(job.id) ? [{ id: job.id, start }] : []));
+    const waits = turned.sort((a, b) => (a.id < b.id ? -1 : 1)).map(({ start }) => -start);
+    const figures = [...free, timed.at(-1)?.start ?? 0, darkOf(state), ...waits];
     const others = seen.get(key) ?? [];
     if (others.some((other) => other.every((figure, index) => figure <= figures[index]!))) return true;
     seen.set(key, [...others.filter((other) => !figures.every((f, index) => f <= other[index]!)), figures]);
@@ -101,7 +137,12 @@ function searchFor(jobs: readonly NightJob[], crew: readonly Worker[], rules: Ni
       return state.free[person]! + walk;
     });
     const needed = state.timed.filter((one) => needs[index]! & (1 << indexOf.get(one.job.id)!));
-    const from = Math.max(state.timed.at(-1)?.start ?? 0, ...reached, ...needed.map(({ end }) => end));
+    const from = Math.max(
+      state.timed.at(-1)?.start ?? 0,
+      job.window?.from ?? 0,
+      ...reached,
+      ...needed.map(({ end }) => end),
+    );
     const inNight = { job, minutes: job.minutes.likely, jobs };
     const start = earliestByRules(inNight, from, state.timed, rules.mostDark);
     if (start === null || start > latest[index]! + 1e-9) return null;
@@ -137,10 +178,13 @@ function searchFor(jobs: readonly NightJob[], crew: readonly Worker[], rules: Ni
   function from(state: State): void {
     if (state.timed.length === jobs.length) {
       const end = endOf(state);
-      if (!best || end < best.end - 1e-9) best = { jobs: state.timed, end };
+      const cost = darkOf(state) + end;
+      if (!best || cost < best.cost - 1e-9) best = { jobs: state.timed, end, cost };
       return;
     }
-    if (states >= mostStates || (best && leastEnd(state) >= best.end - 1e-9) || isWorse(state)) return;
+    const least = leastEnd(state);
+    if (least > latestEnd + 1e-9 || (best && darkOf(state) + least >= best.cost - 1e-9)) return;
+    if (states >= most || isWorse(state)) return;
     states += 1;
     for (const next of nextStates(state)) from(next);
   }
@@ -149,7 +193,7 @@ function searchFor(jobs: readonly NightJob[], crew: readonly Worker[], rules: Ni
     from,
     found: (): Sequencing => ({
       sequence: best && { jobs: [...best.jobs], end: best.end },
-      isExact: states < mostStates,
+      isExact: states < most,
     }),
   };
 }

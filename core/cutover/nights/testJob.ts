@@ -19,5 +19,7 @@ export const jobOf = (
   lift: null,
   by: [],
   pinned: null,
+  allowed: null,
+  window: null,
   ...over,
 });

@@ -42,7 +42,7 @@ export function timedNight(
       return before ? before.end + (before.place === job.place ? 0 : rules.walkMinutes) : 0;
     });
     const needed = timed.filter(({ job: other }) => job.needs.includes(other.id)).map(({ end }) => end);
-    const from = Math.max(now, ...reached, ...needed);
+    const from = Math.max(now, job.window?.from ?? 0, ...reached, ...needed);
     const start =
       actual?.start ?? earliestByRules({ job, minutes, jobs }, from, timed, rules.mostDark) ?? from;
     const end = actual?.end ?? Math.max(start + minutes, actual ? now : 0);

@@ -1,9 +1,8 @@
 import type { Migration, NightStep, SlotAddress } from '#core/allocate/recorder';
 import type { Recorder, Site } from '#core/model/site';
-import { taskIdOf, taskOf, type Task } from './task';
+import { catalogueOf } from '#core/model/catalogue';
+import { taskIdOf, taskOf, workOf, type Task } from './task';
 
-/** Minutes at a recorder beside its restart: saving, turning, putting back, comparing. */
-const aroundRestart = 20;
 /** A recorder that is not back within twice its usual time is put back as it was. */
 const patience = 2;
 /** A lead that is moved leaves its view dark for so long. */
@@ -57,14 +56,16 @@ const shownBy = ({ run, placement }: Site, recorderId: string): string[] => [
 ];
 
 function turnTask(site: Site, recorder: Recorder, night: number, restartMinutes: number): Task {
-  return taskOf({
+  const catalogue = catalogueOf(site);
+  const { minutes, rollBackMinutes } = workOf(catalogue, 'recorder-change');
+  return taskOf(catalogue, {
     id: taskIdOf('recorder-change', recorder.id, String(night + 1)),
     kind: 'recorder-change',
     of: recorder.name,
     place: recorder.placeId,
     recorderId: recorder.id,
-    likelyMinutes: aroundRestart + restartMinutes,
-    rollBackMinutes: aroundRestart + patience * restartMinutes,
+    likelyMinutes: minutes + restartMinutes,
+    rollBackMinutes: rollBackMinutes + patience * restartMinutes,
     restarts: restartMinutes > 0 ? recorder.id : null,
     dark:
       restartMinutes > 0 ? shownBy(site, recorder.id).map((view) => ({ view, minutes: restartMinutes })) : [],
@@ -162,7 +163,7 @@ export function recorderTasks(site: Site, migration: Migration): RecorderTasks {
       const camera = site.camera[cameraId]!;
       const recorder = site.recorder[step.to.recorderId]!;
       tasks.push(
-        taskOf({
+        taskOf(catalogueOf(site), {
           id,
           kind: 'patch',
           of: `${camera.number} ${camera.name}`,

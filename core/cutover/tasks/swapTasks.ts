@@ -2,7 +2,8 @@ import { catalogueOf, productOf, type Catalogue } from '#core/model/catalogue';
 import type { FeasibleOption, SharedPort } from '#core/decide/options';
 import { chosenOption, type RunEvaluation } from '#core/decide/runEvaluation';
 import type { Site } from '#core/model/site';
-import { taskIdOf, taskOf, type Task } from './task';
+import { ordersFor } from './orderTasks';
+import { taskIdOf, taskOf, workOf, type Task } from './task';
 import { taskKind } from './taskKinds';
 
 /** Tasks of the catalogue that are done once a morning has shown that the new picture holds. */
@@ -45,56 +46,108 @@ const isAtHeight = ({ tasks }: Pick<FeasibleOption, 'tasks'>): boolean =>
 export const buildIdOf = ({ of, placeId }: Pick<SharedPort, 'of' | 'placeId'>): string =>
   taskIdOf('build', of, placeId);
 
+const permitIdOf = (placeId: string): string => taskIdOf('permit', placeId);
+
+/** Work from a lift or a rope at each place is permitted first. */
+function permitTasks(catalogue: Catalogue, places: Site['place'], swaps: readonly Task[]): Task[] {
+  const lifted = new Set(swaps.flatMap(({ lift }) => lift ?? []));
+  return [...lifted].map((place) =>
+    taskOf(catalogue, { id: permitIdOf(place), kind: 'permit', of: places[place]!.name, place }),
+  );
+}
+
+/** What is there already when somebody sets about a camera: what is ordered, on the bench, along its way. */
+function priorTasks(
+  make: Maker,
+  hours: HoursByPhase,
+  ordered: readonly string[],
+  isCertified: boolean,
+): Task[] {
+  const bench =
+    hours.bench > 0 ? [make('configure', { likelyMinutes: 60 * hours.bench, needs: ordered })] : [];
+  const pull = hours.route > 0 ? [make('pull', { workMinutes: 60 * hours.route, needs: ordered })] : [];
+  const certify = isCertified ? [make('certify', { needs: pull.map(({ id }) => id) })] : [];
+  return [...bench, ...pull, ...certify];
+}
+
+/** What is done once a morning has shown that its picture holds. */
+function laterTasks(make: Maker, hours: HoursByPhase, isOpened: boolean): Task[] {
+  const needs = hours.night > 0 ? [make('swap').id] : [];
+  return [
+    ...(hours.check > 0 ? [make('dusk-check', { likelyMinutes: 60 * hours.check, needs })] : []),
+    ...(hours.remove > 0 ? [make('remove', { likelyMinutes: 60 * hours.remove, needs })] : []),
+    ...(isOpened ? [make('make-good', { needs })] : []),
+  ];
+}
+
+/** Makes a task of a kind for one camera; `workMinutes` are shared by all who do it. */
+type Maker = (
+  kind: Task['kind'],
+  over?: Partial<Task> & { likelyMinutes?: number; workMinutes?: number },
+) => Task;
+
+function makerFor(catalogue: Catalogue, { camera }: RunEvaluation): Maker {
+  const base = { of: `${camera.number} ${camera.name}`, cameraId: camera.id, place: camera.placeId };
+  return (kind, { workMinutes, ...over } = {}) => {
+    const shared =
+      workMinutes === undefined ? {} : { likelyMinutes: workMinutes / workOf(catalogue, kind).people };
+    return taskOf(catalogue, { ...base, id: taskIdOf(kind, camera.id), kind, ...shared, ...over });
+  };
+}
+
 /** Everything that is done for one camera: on the bench, along its way, in its night, and once the picture holds. */
-function tasksOfRun(catalogue: Catalogue, evaluation: RunEvaluation): Task[] {
+function tasksOfRun(catalogue: Catalogue, evaluation: RunEvaluation, orders: readonly Task[]): Task[] {
   const { camera } = evaluation;
   const option = chosenOption(evaluation);
   if (!option || option.tasks.length === 0) return [];
+  const make = makerFor(catalogue, evaluation);
   const hours = hoursByPhase(catalogue, option);
-  const id = (kind: Task['kind']) => taskIdOf(kind, camera.id);
-  const of = `${camera.number} ${camera.name}`;
-  const base = { of, cameraId: camera.id, place: camera.placeId };
+  const has = (part: string) => option.parts.some(({ item }) => item === part);
+  const ordered = ordersFor(option.parts, orders);
+  // A fibre is tested where it is spliced.
+  const prior = priorTasks(make, hours, ordered, has('category-ends'));
+  const later = laterTasks(make, hours, has('making-good'));
+  if (hours.night === 0) return [...prior, ...later];
   const isOnLift = option.sharing.some(({ key }) => key.startsWith('lift '));
   const isHigh = isAtHeight(option);
-  const sharedWork = isOnLift ? peopleOnLift : 1;
-  const prior: Task[] = [];
-  if (hours.bench > 0)
-    prior.push(taskOf({ ...base, id: id('configure'), kind: 'configure', likelyMinutes: 60 * hours.bench }));
-  if (hours.route > 0)
-    prior.push(
-      taskOf({
-        ...base,
-        id: id('pull'),
-        kind: 'pull',
-        likelyMinutes: (60 * hours.route) / taskKind('pull').people,
-      }),
-    );
-  const later: Task[] = [];
-  if (hours.check > 0)
-    later.push(
-      taskOf({ ...base, id: id('dusk-check'), kind: 'dusk-check', likelyMinutes: 60 * hours.check }),
-    );
-  if (hours.remove > 0)
-    later.push(taskOf({ ...base, id: id('remove'), kind: 'remove', likelyMinutes: 60 * hours.remove }));
-  if (hours.night === 0) return [...prior, ...later];
-  const swap = taskOf({
-    ...base,
-    id: id('swap'),
-    kind: 'swap',
-    likelyMinutes: (60 * hours.night) / sharedWork,
-    people: isHigh ? 2 : 1,
+  const minutes = (60 * hours.night) / (isOnLift ? peopleOnLift : 1);
+  const swap = make('swap', {
+    likelyMinutes: minutes,
+    people: Math.max(workOf(catalogue, 'swap').people, isHigh ? 2 : 1),
     skills: isHigh ? ['cable', 'height'] : ['cable'],
     // Two who share the work leave it dark no longer than they work on it.
-    dark: [{ view: camera.id, minutes: Math.min(60 * hours.dark, (60 * hours.night) / sharedWork) }],
-    needs: option.shared ? [buildIdOf(option.shared)] : [],
+    dark: [{ view: camera.id, minutes: Math.min(60 * hours.dark, minutes) }],
+    needs: [
+      ...(option.shared ? [buildIdOf(option.shared)] : []),
+      ...ordered,
+      ...prior.map(({ id }) => id),
+      ...(isOnLift ? [permitIdOf(camera.placeId)] : []),
+    ],
     lift: isOnLift ? camera.placeId : null,
-    cautions: [...taskOf({ ...base, id: '', kind: 'swap' }).cautions, ...option.cautions],
+    cautions: [...taskKind('swap').cautions, ...option.cautions],
   });
   return [...prior, swap, ...later];
 }
 
 /** What is done for each camera whose option is chosen. */
-export function swapTasks(site: Pick<Site, 'product'>, runs: readonly RunEvaluation[]): Task[] {
+export function swapTasks(
+  site: Pick<Site, 'product' | 'place'>,
+  runs: readonly RunEvaluation[],
+  orders: readonly Task[],
+): Task[] {
   const catalogue = catalogueOf(site);
-  return runs.flatMap((evaluation) => tasksOfRun(catalogue, evaluation));
+  const tasks = runs.flatMap((evaluation) => tasksOfRun(catalogue, evaluation, orders));
+  return [...permitTasks(catalogue, site.place, tasks), ...tasks];
+}
+
+/** Who has asked for the change sees all of it once every picture is agreed. */
+export function witnessTask(
+  site: Pick<Site, 'product'>,
+  tasks: readonly Task[],
+  { of, place }: Pick<Task, 'of' | 'place'>,
+): Task[] {
+  const needs = tasks.filter(({ kind }) => kind === 'dusk-check').map(({ id }) => id);
+  return needs.length > 0
+    ? [taskOf(catalogueOf(site), { id: 'witness', kind: 'witness', of, place, needs })]
+    : [];
 }

@@ -1,4 +1,5 @@
-import type { TaskSetting } from '#core/model/site';
+import { productOf, type Catalogue } from '#core/model/catalogue';
+import type { ProductOf, TaskSetting } from '#core/model/site';
 import { usualSpread, type NightJob } from '#core/cutover/nights';
 import { taskKind, type TaskKind } from './taskKinds';
 
@@ -10,6 +11,8 @@ export interface Task extends NightJob {
   cameraId: string | null;
   recorderId: string | null;
   cautions: readonly string[];
+  /** Calendar days from its beginning until it holds: what waits for it waits so long. */
+  days: number;
   /** Why it is left out of these nights, where somebody said so. */
   excluded: string | null;
 }
@@ -23,14 +26,23 @@ const mostLetters = 58;
 export const taskIdOf = (kind: TaskKind, ...of: readonly string[]): string =>
   [kind, ...of].join('-').slice(0, mostLetters);
 
+/** The row of the catalogue that says what is usual of a kind. */
+const workIdOf = (kind: TaskKind): string => `work-${kind.startsWith('own') ? 'own' : kind}`;
+
+/** What is usual of a kind of task, as the firm has it in its catalogue. */
+export const workOf = (catalogue: Catalogue, kind: TaskKind): ProductOf<'work'> =>
+  productOf(catalogue, workIdOf(kind), 'work');
+
 /** A task with what is usual of its kind where nothing else is given. */
-export function taskOf({ likelyMinutes, ...given }: Given): Task {
-  const { skills, people, rollBackMinutes, minutes, cautions } = taskKind(given.kind);
+export function taskOf(catalogue: Catalogue, { likelyMinutes, ...given }: Given): Task {
+  const { skills, cautions } = taskKind(given.kind);
+  const { people, rollBackMinutes, minutes, days } = workOf(catalogue, given.kind);
   return {
     minutes: usualSpread(likelyMinutes ?? minutes),
     rollBackMinutes,
     people,
     skills,
+    days,
     dark: [],
     needs: [],
     sameNight: null,
@@ -38,6 +50,8 @@ export function taskOf({ likelyMinutes, ...given }: Given): Task {
     lift: null,
     by: [],
     pinned: null,
+    allowed: null,
+    window: null,
     cameraId: null,
     recorderId: null,
     cautions,

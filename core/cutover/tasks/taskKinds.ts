@@ -7,11 +7,6 @@ export interface TaskKindDefinition {
   when: 'before' | 'night' | 'after';
   /** What those who do it have to be able to do. */
   skills: readonly Skill[];
-  people: number;
-  /** Minutes in which it is taken back where it went wrong. */
-  rollBackMinutes: number;
-  /** Usual minutes, where nothing of the site says how long. */
-  minutes: number;
   /** How things are left, whatever comes. */
   leaves: string;
   /** What is looked at before it is called done: each by its id, as it is read off the card. */
@@ -22,15 +17,45 @@ export interface TaskKindDefinition {
 const provenDead = 'Prove the run dead before the old connector comes off.';
 const polarity = 'Polarity before power.';
 
-/** Every kind of task in the nights of a change. A kind is added here, and where it comes from the site in a file of its own. */
+/** What a person has added, by when it is done. */
+const own = {
+  label: 'a task of its own',
+  skills: [],
+  leaves: 'As it was agreed.',
+  proofs: { done: 'It is done.' },
+  cautions: [],
+} as const;
+const ownKinds = {
+  'own-before': { ...own, when: 'before' },
+  own: { ...own, when: 'night' },
+  'own-after': { ...own, when: 'after' },
+} as const satisfies Record<string, TaskKindDefinition>;
+
+/**
+ * Every kind of task in the nights of a change. A kind is added here, with what is usual of it in the catalogue under `work-KIND`, and where it
+ * comes from the site in a file of its own.
+ */
 export const taskKinds = {
+  order: {
+    label: 'Order, and see that it comes',
+    when: 'before',
+    skills: [],
+    leaves: 'There, counted, and looked at for what the order said.',
+    proofs: { there: 'It is there, and it is what was ordered.' },
+    cautions: [],
+  },
+  permit: {
+    label: 'Permit for work at height',
+    when: 'before',
+    skills: [],
+    leaves: 'Given, for the nights that need it, and with the crew.',
+    proofs: { given: 'It is given, and covers the nights that need it.' },
+    cautions: ['Who gives it, and what it asks for, is a matter of local code and of the site.'],
+  },
   configure: {
     label: 'Set up and soak on the bench',
     when: 'before',
     skills: ['network'],
-    people: 1,
-    rollBackMinutes: 0,
-    minutes: 30,
     leaves: 'Soaked for four hours, with its address and firmware noted.',
     proofs: { soaked: 'It ran four hours on the bench, at its address.' },
     cautions: [],
@@ -39,31 +64,38 @@ export const taskKinds = {
     label: 'Pull the new cable',
     when: 'before',
     skills: ['cable'],
-    people: 2,
-    rollBackMinutes: 0,
-    minutes: 120,
     leaves: 'Pulled, ended, tested and labelled at both ends; the old cable still works.',
     proofs: { tested: 'The new cable is tested and labelled at both ends.' },
     cautions: ['Fire stopping and cable fire ratings where a route is opened.'],
+  },
+  certify: {
+    label: 'Certify the new cable',
+    when: 'before',
+    skills: ['cable'],
+    leaves: 'Its report is saved under the number of the run.',
+    proofs: { passed: 'It passed, and the report is saved.' },
+    cautions: [],
   },
   build: {
     label: 'Build, with its uplink tested',
     when: 'before',
     skills: ['network'],
-    people: 1,
-    rollBackMinutes: 15,
-    minutes: 90,
     leaves: 'Live, with its uplink tested and nothing plugged in that was not there.',
     proofs: { live: 'It is live, and its uplink is tested.' },
     cautions: ['Fixed wiring: licensed people, local code.'],
+  },
+  prepare: {
+    label: 'Prepare the change-over',
+    when: 'night',
+    skills: ['cable'],
+    leaves: 'Bracket, box and new lead are in place; the old camera still records.',
+    proofs: { records: 'The old camera still records.' },
+    cautions: ['Never lift a camera by its lead.'],
   },
   patch: {
     label: 'Move a lead',
     when: 'night',
     skills: ['cable'],
-    people: 1,
-    rollBackMinutes: 5,
-    minutes: 10,
     leaves: 'The camera records on its new input, named as before.',
     proofs: { records: 'The camera records on its new input, named as before.' },
     cautions: [],
@@ -72,9 +104,6 @@ export const taskKinds = {
     label: 'Turn inputs to IP',
     when: 'night',
     skills: ['network'],
-    people: 1,
-    rollBackMinutes: 20,
-    minutes: 20,
     leaves: 'All disks seen, the saved settings back, every camera named.',
     proofs: {
       back: 'It was back within twice its usual minutes.',
@@ -87,9 +116,6 @@ export const taskKinds = {
     label: 'Change over',
     when: 'night',
     skills: ['cable'],
-    people: 1,
-    rollBackMinutes: 25,
-    minutes: 90,
     leaves: 'It records within half an hour and holds with its lamps on; else the old camera is back.',
     proofs: {
       records: 'It records, live and played back.',
@@ -102,9 +128,6 @@ export const taskKinds = {
     label: 'Aim and prove by day and by lamps',
     when: 'after',
     skills: ['cable'],
-    people: 1,
-    rollBackMinutes: 0,
-    minutes: 25,
     leaves: 'Day and night picture agreed; the old camera may go.',
     proofs: { agreed: 'Day and night picture are agreed.' },
     cautions: [],
@@ -113,15 +136,32 @@ export const taskKinds = {
     label: 'Take out what is left',
     when: 'after',
     skills: ['cable'],
-    people: 1,
-    rollBackMinutes: 0,
-    minutes: 40,
-    leaves: 'Old gear gone, walls and roofs made good.',
-    proofs: { good: 'What was opened is made good.' },
+    leaves: 'Old gear gone.',
+    proofs: { gone: 'What is not used any more is gone.' },
     cautions: [provenDead],
   },
+  'make-good': {
+    label: 'Make good',
+    when: 'after',
+    skills: ['cable'],
+    leaves: 'Walls, roofs and fire stopping made good.',
+    proofs: { good: 'What was opened is made good.' },
+    cautions: ['Fire stopping and cable fire ratings where a route was opened.'],
+  },
+  witness: {
+    label: 'Show every view to the customer',
+    when: 'after',
+    skills: [],
+    leaves: 'Every view seen by the customer, live and played back; what is missing is written down.',
+    proofs: { seen: 'The customer saw every view, live and played back.' },
+    cautions: [],
+  },
+  ...ownKinds,
 } as const satisfies Record<string, TaskKindDefinition>;
 
 export type TaskKind = keyof typeof taskKinds;
 
 export const taskKind = (kind: TaskKind): TaskKindDefinition => taskKinds[kind];
+
+/** Whether a person has added it. */
+export const isOwnKind = (kind: TaskKind): boolean => kind in ownKinds;

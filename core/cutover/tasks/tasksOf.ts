@@ -1,20 +1,26 @@
 import type { Migration } from '#core/allocate/recorder';
-import type { SharedEquipment } from '#core/decide/options';
+import { catalogueOf } from '#core/model/catalogue';
+import type { SharedEquipment, Total } from '#core/decide/options';
 import type { RunEvaluation } from '#core/decide/runEvaluation';
-import type { Site } from '#core/model/site';
+import { aboutOf, type Site } from '#core/model/site';
+import { heldTo, type Calendar } from './heldTo';
+import { ordersFor, orderTasks } from './orderTasks';
+import { ownTasks } from './ownTasks';
+import { prepared } from './prepared';
 import { recorderTasks } from './recorderTasks';
-import { buildIdOf, swapTasks } from './swapTasks';
+import { buildIdOf, swapTasks, witnessTask } from './swapTasks';
 import { taskOf, withSetting, type Task } from './task';
 import { taskKind } from './taskKinds';
+import { tasksDone } from './taskProgress';
 
 /** What the tasks of a change come from. */
 export interface CutoverInput {
   site: Site;
   runs: readonly RunEvaluation[];
   migration: Migration;
-  shared: readonly SharedEquipment[];
-  /** The dates that nights can begin on. */
-  dates: readonly string[];
+  total: Pick<Total, 'parts' | 'shared'>;
+  /** What the nights are held to; `null` where only the tasks are asked for, whenever they are. */
+  calendar: Calendar | null;
 }
 
 const sharedNames: Record<SharedEquipment['of'], string> = {
@@ -23,15 +29,16 @@ const sharedNames: Record<SharedEquipment['of'], string> = {
 };
 
 /** Equipment that cameras share: there before the first of them. */
-const buildTasks = (site: Site, shared: readonly SharedEquipment[]): Task[] =>
+const buildTasks = (site: Site, shared: readonly SharedEquipment[], orders: readonly Task[]): Task[] =>
   shared
     .filter(({ parts }) => parts.length > 0)
     .map((one) =>
-      taskOf({
+      taskOf(catalogueOf(site), {
         id: buildIdOf(one),
         kind: 'build',
         of: `${sharedNames[one.of]} at ${site.place[one.placeId]!.name}`,
         place: one.placeId,
+        needs: ordersFor(one.parts, orders),
       }),
     );
 
@@ -45,16 +52,38 @@ const withDarkUntilChanged = (tasks: readonly Task[]): Task[] =>
     return under.length > 0 ? { ...task, dark: [...task.dark, ...under] } : task;
   });
 
-/** Everything that is done for what was decided: for each camera, for what they share, and at the recorders. */
-export function tasksOf({ site, runs, migration, shared, dates }: CutoverInput): Task[] {
-  const swaps = swapTasks(site, runs);
+/** Views that somebody watches by another one wait until that one is changed and proven. */
+function withCovers(tasks: readonly Task[], { viewRule }: Pick<Site, 'viewRule'>): Task[] {
+  const swapOf = new Map(
+    tasks.flatMap(({ kind, cameraId, id }) => (kind === 'swap' ? [[cameraId, id]] : [])),
+  );
+  const covers = Object.values(viewRule).flatMap(({ cameraIds, coverId }) => {
+    const cover = coverId === undefined ? undefined : swapOf.get(coverId);
+    return cover ? cameraIds.map((id) => ({ waits: swapOf.get(id), cover })) : [];
+  });
+  return tasks.map((task) => {
+    const first = covers.flatMap(({ waits, cover }) => (waits === task.id ? [cover] : []));
+    return first.length > 0 ? { ...task, needs: [...new Set([...task.needs, ...first])] } : task;
+  });
+}
+
+/** Where what is no one place’s is done: where the recorders are. */
+const headEndOf = ({ recorder, place }: Site): string =>
+  Object.values(recorder)[0]?.placeId ?? Object.keys(place)[0] ?? '';
+
+/** Everything that is done for what was decided: for each camera, for what they share, at the recorders, and what people have added. */
+export function tasksOf({ site, runs, migration, total, calendar }: CutoverInput): Task[] {
+  const headEnd = headEndOf(site);
+  const orders = orderTasks(site, total, headEnd);
+  const swaps = swapTasks(site, runs, orders);
   const recorder = recorderTasks(site, migration);
   const nightOf = (date: string): number | null => {
-    const index = dates.indexOf(date);
+    const index = calendar?.dates.indexOf(date) ?? -1;
     return index < 0 ? null : index;
   };
   const all = [
-    ...buildTasks(site, shared),
+    ...orders,
+    ...buildTasks(site, total.shared, orders),
     ...recorder.tasks,
     ...swaps.map((task): Task => {
       const ordered = task.kind === 'swap' ? recorder.ofSwap.get(task.cameraId!) : undefined;
@@ -62,16 +91,23 @@ export function tasksOf({ site, runs, migration, shared, dates }: CutoverInput):
         ? { ...task, needs: [...task.needs, ...ordered.needs], sameNight: ordered.sameNight }
         : task;
     }),
+    ...witnessTask(site, swaps, { of: aboutOf(site).name, place: headEnd }),
+    ...ownTasks(site),
   ];
   const ids = new Set(all.map(({ id }) => id));
-  return withDarkUntilChanged(all).map((task) =>
-    withSetting(
-      // A camera that only joins has no task of its own to wait for.
-      { ...task, needs: task.needs.filter((id) => ids.has(id)) },
-      site.taskSetting[task.id],
-      nightOf,
-    ),
-  );
+  const isPrior = new Map(all.map(({ id, kind }) => [id, taskKind(kind).when === 'before']));
+  const set = withDarkUntilChanged(withCovers(all, site))
+    // A camera that only joins has no task of its own to wait for.
+    .map((task) => ({ ...task, needs: task.needs.filter((id) => ids.has(id)) }))
+    .map((task) => withSetting(task, site.taskSetting[task.id], nightOf))
+    .flatMap((task) =>
+      prepared(
+        site,
+        task,
+        task.needs.filter((id) => isPrior.get(id)),
+      ),
+    );
+  return calendar ? heldTo(set, site, calendar, tasksDone(site)) : set;
 }
 
 /** The tasks that are still to be done in the nights, with nobody waiting for what is left out or done. */

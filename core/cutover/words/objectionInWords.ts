@@ -47,6 +47,8 @@ export function objectionInWords(
       return `${task(objection.job)} is given to ${person(objection.person)}.`;
     case 'promised':
       return `${task(objection.job)} is promised for ${night(objection.night)}.`;
+    case 'not-then':
+      return `${task(objection.job)} cannot be in that night: ${objection.why}.`;
     case 'views':
       return `${task(objection.job)} leaves ${objection.dark} views of “${objection.rule}” dark at once, and at most ${objection.most} may be.`;
     case 'unsure':

@@ -87,7 +87,7 @@ export const cameraId = (signal: 'ip' | 'hd', target: TargetClassId): string => 
 
 /** Price of one, or of a metre; nothing where the row has none. Tasks cost their hours. */
 export function eachOf(product: Product): number | null {
-  return product.kind === 'task' ? 0 : product.each;
+  return product.kind === 'task' || product.kind === 'work' ? 0 : product.each;
 }
 
 /** What an hour costs by day and by night; a rate that nobody has set counts as nothing and is named as missing. */
@@ -102,3 +102,6 @@ export const labourRateOf = ({
 /** A site's own row where it differs from the generic one. */
 export const isOwn = (site: Pick<Site, 'product'>, id: string): boolean => id in site.product;
 export const isGeneric = (id: string): boolean => genericById.has(id);
+
+/** Calendar days from the order of something until it is there; none where it is on the shelf or nothing that is bought. */
+export const leadDaysOf = (product: Product): number => ('leadDays' in product ? (product.leadDays ?? 0) : 0);

@@ -7,6 +7,7 @@ export {
   isOwn,
   labourId,
   labourRateOf,
+  leadDaysOf,
   productOf,
   productsOf,
   type Catalogue,

@@ -15,7 +15,8 @@ export function priceGaps(site: Pick<Site, 'product'>, used: Iterable<string>): 
   return [...new Set([...used, labourId])].flatMap((id): PriceGap[] => {
     const product = products.get(id);
     const each = product ? eachOf(product) : null;
-    if (!product || product.kind === 'task' || (each !== null && each > 0)) return [];
+    if (!product || product.kind === 'task' || product.kind === 'work' || (each !== null && each > 0))
+      return [];
     return each === null
       ? [
           {

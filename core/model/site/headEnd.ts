@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { slotRulesSchema } from '#core/model/slotRules';
 import { hdSchemes, pictureFormatIds } from '#core/physics/signal';
+import { hoursSchema } from './cutoverSettings';
 import { hookUpSchema } from './equipment';
 import { recorderNetworkSchema } from './networkConfig';
 import { currentSchema, idSchema, nameSchema, noteSchema, voltsSchema } from './vocabulary';
@@ -46,6 +47,8 @@ export const recorderSchema = z.strictObject({
     ipCameras: z.int().min(0).max(128),
   }),
   restartMinutes: z.number().min(0).max(120),
+  /** The hours in which it may restart; left out, any: at all others nothing that it records may be missed. */
+  restartHours: hoursSchema.optional(),
   /** What sharing its slots out anew costs, where it is not as usual for its rules. */
   onChange: z
     .strictObject({ restarts: z.boolean(), factoryValues: z.boolean(), losesAnalytics: z.boolean() })

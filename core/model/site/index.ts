@@ -16,6 +16,9 @@ export { choose, lockChoice, takeBackChoice } from './choosing';
 export { skills, type CrewMember, type Skill } from './crew';
 export {
   clockSchema,
+  hoursText,
+  parseHours,
+  type Hours,
   cutoverSettingsId,
   cutoverSettingsOf,
   dateSchema,
@@ -27,6 +30,7 @@ export { mostNightJobs, type PlannedNightFact } from './plannedNight';
 export { answerGate, beginTask, checkGate, checkTask, endTask, noteTrouble, tickTask } from './taskEdits';
 export { lastTries, type TaskEnding, type TaskTry } from './taskTry';
 export type { TaskSetting } from './taskSetting';
+export { ownTaskTimes, type OwnTask } from './ownTask';
 export type { ViewRule } from './viewRule';
 export { agreeNights, noteViewRule, removeCrewMember, setCutover, settingTask } from './nightEdits';
 export { optionKinds, optionRow, type OptionKind } from './optionKinds';
@@ -115,7 +119,7 @@ export {
 } from './reading';
 export { markState, strikeOut, takeReading } from './readingEdits';
 export { noteRecorder } from './recorderEdits';
-export { removeRunAndCamera, removeThing, type Removal } from './removal';
+export { removeOwnTask, removeRunAndCamera, removeThing, type Removal } from './removal';
 export {
   joints,
   type Joint,

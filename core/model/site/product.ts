@@ -23,6 +23,9 @@ const distanceSchema = z.strictObject({
 const rising = (rows: readonly { lengthM: number }[]): boolean =>
   rows.every(({ lengthM }, index) => index === 0 || lengthM > rows[index - 1]!.lengthM);
 
+/** Calendar days from the order until it is there; left out, it is on the shelf. */
+const leadDays = z.int().min(0).max(365).optional();
+
 const shared = {
   id: idSchema,
   name: nameSchema,
@@ -39,6 +42,7 @@ export const productSchema = z.discriminatedUnion('kind', [
     ...shared,
     kind: z.literal('camera'),
     each,
+    leadDays,
     serves: z.enum(targetClasses),
     signal: z.enum(['ip', 'hd']),
     megapixels: z.number().positive().max(64),
@@ -66,6 +70,7 @@ export const productSchema = z.discriminatedUnion('kind', [
     ...shared,
     kind: z.literal('converter'),
     each,
+    leadDays,
     ownWatts: z.number().min(0).max(20),
     /** A table of a data sheet decides over the model. */
     distances: z
@@ -75,12 +80,13 @@ export const productSchema = z.discriminatedUnion('kind', [
       .refine(rising, { error: 'distances that rise from row to row' })
       .optional(),
   }),
-  z.strictObject({ ...shared, kind: z.literal('coax-unit'), each, ...portUnit }),
-  z.strictObject({ ...shared, kind: z.literal('poe-switch'), each, ...portUnit }),
+  z.strictObject({ ...shared, kind: z.literal('coax-unit'), each, leadDays, ...portUnit }),
+  z.strictObject({ ...shared, kind: z.literal('poe-switch'), each, leadDays, ...portUnit }),
   z.strictObject({
     ...shared,
     kind: z.literal('recorder'),
     each,
+    leadDays,
     rackUnits: portUnit.rackUnits,
     ...recorderSchema.pick({
       inputs: true,
@@ -95,6 +101,7 @@ export const productSchema = z.discriminatedUnion('kind', [
     ...shared,
     kind: z.literal('radio'),
     each,
+    leadDays,
     eirpDbm: z.number().min(0).max(40),
     gainDbi: z.number().min(0).max(35),
     ownWatts: z.number().min(0).max(30),
@@ -103,6 +110,7 @@ export const productSchema = z.discriminatedUnion('kind', [
     ...shared,
     kind: z.literal('fibre-end'),
     each,
+    leadDays,
     budgetDb: z.number().positive().max(60),
     /** The fibre it is made for; left out, single mode. */
     fibre: z.enum(fibreGrades).optional(),
@@ -112,7 +120,13 @@ export const productSchema = z.discriminatedUnion('kind', [
     ownWatts: z.number().min(0).max(30),
   }),
   /** Parts and hire: so much for one, or for a metre. */
-  z.strictObject({ ...shared, kind: z.literal('part'), each, per: z.enum(['one', 'metre', 'half-day']) }),
+  z.strictObject({
+    ...shared,
+    kind: z.literal('part'),
+    each,
+    leadDays,
+    per: z.enum(['one', 'metre', 'half-day']),
+  }),
   /** Hours of one person for a task, or for a metre of it, and of them the hours in which the view is dark. */
   z.strictObject({
     ...shared,
@@ -125,6 +139,16 @@ export const productSchema = z.discriminatedUnion('kind', [
   }),
   /** An hour of one person. */
   z.strictObject({ ...shared, kind: z.literal('rate'), each }),
+  /** What is usual of one kind of task of the nights, where nothing of the site says how long it takes. */
+  z.strictObject({
+    ...shared,
+    kind: z.literal('work'),
+    minutes: z.number().min(1).max(6000),
+    people: z.int().min(1).max(6),
+    rollBackMinutes: z.number().min(0).max(600),
+    /** Calendar days from its beginning until it holds. */
+    days: z.int().min(0).max(365),
+  }),
 ]);
 export type Product = z.infer<typeof productSchema>;
 export type ProductKind = Product['kind'];
@@ -140,4 +164,5 @@ export const productKinds: readonly ProductKind[] = [
   'part',
   'task',
   'rate',
+  'work',
 ];

@@ -17,6 +17,7 @@ const leansOn: Partial<Record<Kind, readonly Kind[]>> = {
   allocationSettings: ['camera'],
   viewRule: ['camera'],
   taskSetting: ['crewMember'],
+  ownTask: ['place', 'camera'],
   plannedNight: ['crewMember'],
   radioPath: ['place'],
   link: ['place', 'equipment', 'recorder'],

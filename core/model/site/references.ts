@@ -253,7 +253,10 @@ function checkDecisions(site: Site, scope: ReferenceScope, found: Found): void {
   for (const { first } of scope.facts('allocationSettings'))
     for (const id of first)
       found.known('camera', id, at('allocationSettings', allocationSettingsId, 'first'));
-  for (const { id, cameraIds, mostDark } of scope.facts('viewRule')) {
+  for (const { id, cameraIds, mostDark, coverId } of scope.facts('viewRule')) {
+    if (coverId !== undefined) found.known('camera', coverId, at('viewRule', id, 'coverId'));
+    if (coverId !== undefined && cameraIds.includes(coverId))
+      found.add(at('viewRule', id, 'coverId'), coverId, 'a camera that is not one of those that it covers');
     for (const cameraId of cameraIds) found.known('camera', cameraId, at('viewRule', id, 'cameraIds'));
     // As many as there are is no rule.
     if (mostDark >= cameraIds.length)
@@ -265,6 +268,11 @@ function checkDecisions(site: Site, scope: ReferenceScope, found: Found): void {
 function checkNights(scope: ReferenceScope, found: Found): void {
   for (const { id, crewIds = [] } of scope.facts('taskSetting'))
     for (const crewId of crewIds) found.known('crewMember', crewId, at('taskSetting', id, 'crewIds'));
+  for (const { id, placeId, dark } of scope.facts('ownTask')) {
+    found.known('place', placeId, at('ownTask', id, 'placeId'));
+    for (const cameraId of dark?.cameraIds ?? [])
+      found.known('camera', cameraId, at('ownTask', id, 'dark.cameraIds'));
+  }
   for (const { id, date, jobs } of scope.facts('plannedNight')) {
     if (id !== date) found.add(at('plannedNight', id, 'id'), id, date);
     for (const { crewIds } of jobs)

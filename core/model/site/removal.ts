@@ -21,13 +21,30 @@ function attachments(site: Site, ...things: Shown[]): Change[] {
 /** Rules without a camera that goes; one that would say nothing any more goes with it. */
 const leaveViewRules = ({ viewRule }: Site, cameraId: string): Change[] =>
   Object.values(viewRule)
-    .filter(({ cameraIds }) => cameraIds.includes(cameraId))
-    .map((rule): Change => {
+    .filter(({ cameraIds, coverId }) => cameraIds.includes(cameraId) || coverId === cameraId)
+    .map(({ coverId, ...rule }): Change => {
       const cameraIds = rule.cameraIds.filter((id) => id !== cameraId);
+      const cover = coverId === undefined || coverId === cameraId ? {} : { coverId };
       return cameraIds.length <= rule.mostDark
         ? removing('viewRule', rule.id)
-        : { kind: 'viewRule', id: rule.id, set: { ...rule, cameraIds } };
+        : { kind: 'viewRule', id: rule.id, set: { ...rule, ...cover, cameraIds } };
     });
+
+/** Tasks of one’s own without a camera that goes: they leave one view less dark. */
+const leaveOwnTasks = ({ ownTask }: Site, cameraId: string): Change[] =>
+  Object.values(ownTask)
+    .filter(({ dark }) => dark?.cameraIds.includes(cameraId))
+    .map(({ dark, ...task }): Change => {
+      const cameraIds = dark!.cameraIds.filter((id) => id !== cameraId);
+      const left = cameraIds.length > 0 ? { dark: { ...dark!, cameraIds } } : {};
+      return { kind: 'ownTask', id: task.id, set: { ...task, ...left } };
+    });
+
+/** A task that was added goes, with what was said of it. Nights that hold it do without it. */
+export const removeOwnTask = ({ taskSetting }: Pick<Site, 'taskSetting'>, id: string): Change[] => [
+  removing('ownTask', id),
+  ...(taskSetting[`own-${id}`] ? [removing('taskSetting', `own-${id}`)] : []),
+];
 
 /**
  * Everything that goes when a run and its camera go. Readings stay with a site for good, so a run that
@@ -49,7 +66,7 @@ export function removeRunAndCamera(site: Site, runId: string): Change[] {
   if (site.placement[cameraId]) changes.push({ kind: 'placement', id: cameraId, remove: true });
   for (const kind of ['choice', 'stream', 'networkConfig', 'attachment', 'networkCamera'] as const)
     if (site[kind][cameraId]) changes.push(removing(kind, cameraId));
-  changes.push(...leaveViewRules(site, cameraId));
+  changes.push(...leaveViewRules(site, cameraId), ...leaveOwnTasks(site, cameraId));
   const { first } = allocationSettingsOf(site);
   if (first.includes(cameraId))
     changes.push(setAllocationSettings(site, { first: first.filter((id) => id !== cameraId) }));
@@ -109,6 +126,7 @@ function usersOf(site: Site, kind: Kind, id: string): string[] {
           )
           .map((run) => `run ${number(run)}`),
         ...names(hooked.filter(({ placeId }) => placeId === id)),
+        ...names(Object.values(site.ownTask).filter(({ placeId }) => placeId === id)),
         ...Object.values(site.radioPath)
           .filter(({ fromPlaceId, toPlaceId }) => fromPlaceId === id || toPlaceId === id)
           .map(() => 'a radio path'),

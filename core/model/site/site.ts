@@ -12,6 +12,7 @@ import { attachmentSchema, linkSchema } from './link';
 import { mendingSchema } from './mending';
 import { networkCameraSchema } from './networkCamera';
 import { networkConfigSchema } from './networkConfig';
+import { ownTaskSchema } from './ownTask';
 import { placeSchema } from './place';
 import { savedPlanSchema } from './savedPlan';
 import { productSchema } from './product';
@@ -148,6 +149,7 @@ const factKinds = {
     area: 'plan',
     namesItself: false,
   },
+  ownTask: { schema: ownTaskSchema, list: 'ownTasks', isRequired: false, area: 'plan', namesItself: true },
   plannedNight: {
     schema: plannedNightSchema,
     list: 'nights',

@@ -13,6 +13,8 @@ export const taskSettingSchema = z.strictObject({
   excluded: noteSchema.optional(),
   /** How long it takes here: at best, most likely, at worst. */
   minutes: z.strictObject({ low: minutesSchema, likely: minutesSchema, high: minutesSchema }).optional(),
+  /** So much of it is done before, in a task of its own that leaves nothing dark. */
+  prepareMinutes: z.int().min(5).max(600).optional(),
   people: z.int().min(1).max(6).optional(),
   /** Whom it is given to; nobody else does it. */
   crewIds: z.array(idSchema).min(1).max(6).optional(),

@@ -32,6 +32,7 @@ const spellings: Partial<Record<Unit, Record<string, number>>> = {
   MP: { mp: 1, megapixels: 1 },
   h: { h: 1, hour: 1, hours: 1, min: 1 / 60 },
   min: { min: 1, minute: 1, minutes: 1, h: 60, hour: 60, hours: 60 },
+  d: { d: 1, day: 1, days: 1, week: 7, weeks: 7 },
 };
 
 export type ParsedQuantity = { kind: 'read'; value: number } | { kind: 'refused'; why: string };

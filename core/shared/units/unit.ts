@@ -16,6 +16,7 @@ export type Unit =
   | 'mm²'
   | 'h'
   | 'min'
+  | 'd'
   | 'money'
   | '%'
   | '';
@@ -38,6 +39,7 @@ const decimals: Record<Unit, number> = {
   'mm²': 2,
   h: 1,
   min: 0,
+  d: 0,
   money: 0,
   '%': 0,
   '': 0,

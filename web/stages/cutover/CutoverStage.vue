@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { useIntervalFn } from '@vueuse/core';
+import { proofInWords } from '#core/cutover/words';
 import { computed, defineAsyncComponent, watch } from 'vue';
 import { useRoute, useRouter } from 'vue-router';
 import { counted } from '#core/shared/labels';
@@ -54,11 +55,7 @@ const totals = computed(() => {
     ...(all.done > 0 ? [`${all.done} of ${all.all} tasks done`] : []),
   ].join(', ');
 });
-const proofWords = computed(() => {
-  const { proven: proof } = nights;
-  if (!proof) return '';
-  return proof.kind === 'proven' ? 'proven best' : `within ${proof.percent.toFixed(0)} % of the best`;
-});
+const proofWords = computed(() => (nights.proven ? proofInWords(nights.proven) : ''));
 const soFar = computed(() => {
   const { best } = nights;
   return best

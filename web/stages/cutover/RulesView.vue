@@ -8,13 +8,10 @@ import {
   freeId,
   noteViewRule,
   removeCrewMember,
-  removing,
   setCutover,
-  skills,
+  withFields,
   type CrewMember,
   type CutoverSettings,
-  type Skill,
-  type ViewRule,
 } from '#core/model/site';
 import FieldRow from '../../parts/FieldRow.vue';
 import PicksField from '../../parts/PicksField.vue';
@@ -25,6 +22,10 @@ import { idMark } from '../../stores/idMark';
 import { useOpenSite } from '../../stores/openSite';
 import { useSite } from '../../stores/site';
 import { dateOf } from '../../workers/nightClock';
+import HoursField from './HoursField.vue';
+import RestartHours from './RestartHours.vue';
+import { skillChoices } from './skillWords';
+import ViewRuleRow from './ViewRuleRow.vue';
 
 /** Who works in the nights, when they can begin, and what is demanded of the views meanwhile. */
 const store = useSite();
@@ -38,7 +39,7 @@ function take(label: string, changes: Parameters<typeof store.change>[1]): void 
     .join(' ');
 }
 const set = (label: string, fields: Partial<CutoverSettings>) =>
-  take(label, [setCutover({ ...settings.value, ...fields })]);
+  take(label, [setCutover(withFields(settings.value, fields))]);
 
 const days = ['Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat', 'Sun'].map((label, k) => ({
   value: String(k + 1),
@@ -55,13 +56,6 @@ const areDates = (text: string) =>
     .map(isDate)
     .find((why) => why !== undefined);
 
-const skillWords: Record<Skill, string> = {
-  cable: 'cable ends and converters',
-  network: 'recorders and switches',
-  height: 'work at height',
-  electrician: 'work on the mains',
-};
-const skillChoices = skills.map((value) => ({ value, label: skillWords[value] }));
 const crew = computed(() => Object.values(openSite.value.crewMember));
 const newName = ref('');
 function addPerson(): void {
@@ -81,14 +75,6 @@ const cameras = computed(() =>
 );
 const rules = computed(() => Object.values(openSite.value.viewRule));
 const newRule = ref<{ name: string; cameraIds: string[] }>({ name: '', cameraIds: [] });
-const setRule = (rule: ViewRule, fields: Partial<ViewRule>) =>
-  take(`Rule “${rule.name}”`, [{ kind: 'viewRule', id: rule.id, set: { ...rule, ...fields } }]);
-function exceptRestarts(rule: ViewRule, isExcept: boolean): void {
-  const { exceptRestarts: _, ...rest } = rule;
-  take(`Rule “${rule.name}”`, [
-    { kind: 'viewRule', id: rule.id, set: isExcept ? { ...rest, exceptRestarts: true } : rest },
-  ]);
-}
 function addRule(): void {
   const { name, cameraIds } = newRule.value;
   if (cameraIds.length < 2) {
@@ -167,6 +153,36 @@ function addRule(): void {
             :allowed="fitting('cutover', 'walkMinutes', 'min')"
             @take="(walkMinutes) => set('Walk', { walkMinutes })"
         /></FieldRow>
+        <FieldRow label="Lifts up"
+          ><HoursField
+            :hours="settings.liftHours"
+            label="Hours in which a lift may be up"
+            placeholder="all of the shift"
+            @take="(liftHours) => set('Hours of the lift', { liftHours })"
+        /></FieldRow>
+        <FieldRow label="Lifts on" hint="The nights that a lift is there in, by the date they begin on."
+          ><TextField
+            :value="(settings.liftDates ?? []).join(', ')"
+            label="Dates of the nights that a lift is there in"
+            placeholder="any night"
+            :refuse="areDates"
+            @take="(text) => set('Nights of the lift', { liftDates: text ? datesIn(text) : undefined })"
+        /></FieldRow>
+        <FieldRow label="Light" hint="When a camera can be aimed; its lamps are looked at after it."
+          ><HoursField
+            :hours="settings.daylight"
+            label="Hours of light"
+            placeholder="not noted"
+            @take="(daylight) => set('Hours of light', { daylight })"
+        /></FieldRow>
+        <FieldRow label="Ordered on" hint="From then on lead times run, and no night comes before its parts."
+          ><TextField
+            :value="settings.orderedOn ?? ''"
+            label="Date on which everything is ordered"
+            placeholder="in time"
+            :refuse="(text) => (text ? isDate(text) : undefined)"
+            @take="(text) => set('Ordered on', { orderedOn: text || undefined })"
+        /></FieldRow>
       </div>
     </section>
     <section aria-labelledby="who">
@@ -208,47 +224,11 @@ function addRule(): void {
         only shares the work out.
       </p>
     </section>
+    <RestartHours />
     <section aria-labelledby="views">
       <h2 id="views">Views</h2>
       <p v-if="rules.length === 0" class="dim">No rule: views may be dark in any combination.</p>
-      <div v-for="rule in rules" :key="rule.id" class="line rule" :data-rule="rule.id">
-        <TextField
-          :value="rule.name"
-          :label="`Name of rule ${rule.name}`"
-          :refuse="(text) => (text ? undefined : 'Enter a name.')"
-          @take="(name) => setRule(rule, { name })"
-        />
-        <PicksField
-          :values="rule.cameraIds"
-          :choices="cameras"
-          :label="`Cameras of ${rule.name}`"
-          @take="(cameraIds) => setRule(rule, { cameraIds })"
-        />
-        <span class="most"
-          ><span class="dim">dark at most</span
-          ><QuantityField
-            :value="rule.mostDark"
-            unit=""
-            :label="`How many of ${rule.name} may be dark`"
-            :allowed="fitting('viewRule', 'mostDark')"
-            @take="(mostDark) => setRule(rule, { mostDark })"
-        /></span>
-        <label class="except"
-          ><input
-            type="checkbox"
-            :checked="rule.exceptRestarts ?? false"
-            @change="exceptRestarts(rule, ($event.target as HTMLInputElement).checked)"
-          />
-          but for the minutes of a restart</label
-        >
-        <button
-          type="button"
-          class="btn small"
-          @click="take(`Take away rule “${rule.name}”`, [removing('viewRule', rule.id)])"
-        >
-          Remove
-        </button>
-      </div>
+      <ViewRuleRow v-for="rule in rules" :key="rule.id" :rule="rule" :cameras="cameras" @take="take" />
       <form class="line rule" @submit.prevent="addRule">
         <InputText
           v-model="newRule.name"
@@ -266,8 +246,9 @@ function addRule(): void {
         <button type="submit" class="btn small">Add the rule</button>
       </form>
       <p class="tiny dim">
-        A restart leaves every view of its recorder dark together. Where a rule allows that, agree on the
-        minute with whoever watches.
+        What watches over views is changed and proven before the first of them, and is never dark with one of
+        them. A restart leaves every view of its recorder dark together: where a rule allows that, agree on
+        the minute with whoever watches.
       </p>
     </section>
   </div>
@@ -303,22 +284,9 @@ section {
 .line > button {
   justify-self: start;
 }
-.most {
-  display: inline-flex;
-  gap: 6px;
-  align-items: center;
-}
-.most :deep(.quantity) {
-  width: 64px;
-}
 .line :deep(.p-multiselect) {
   width: 100%;
   max-width: 100%;
-}
-.except {
-  display: inline-flex;
-  gap: 5px;
-  align-items: center;
 }
 @media (max-width: 900px) {
   .line,

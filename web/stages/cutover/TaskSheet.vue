@@ -3,7 +3,7 @@ import { computed } from 'vue';
 import type { NightsNow } from '#core/evaluate';
 import { spreadWith, type Spread } from '#core/cutover/nights';
 import { taskKind, type Task } from '#core/cutover/tasks';
-import { settingTask, type TaskSetting } from '#core/model/site';
+import { removeOwnTask, settingTask, type OwnTask, type TaskSetting } from '#core/model/site';
 import FieldRow from '../../parts/FieldRow.vue';
 import PickField from '../../parts/PickField.vue';
 import QuantityField from '../../parts/QuantityField.vue';
@@ -26,6 +26,12 @@ const night = computed(
 const planned = computed(() => night.value?.jobs.find(({ job }) => job.id === task.id) ?? null);
 const setting = computed(() => openSite.value.taskSetting[task.id]);
 const progress = computed(() => now.progress[task.id]);
+const startBy = computed(() => (progress.value?.kind === 'done' ? undefined : now.startBy[task.id]));
+const own = computed(() => Object.values(openSite.value.ownTask).find(({ id }) => task.id === `own-${id}`));
+function takeAway({ id, name }: OwnTask): void {
+  emit('close');
+  store.change(`Take away “${name}”`, removeOwnTask(openSite.value, id));
+}
 const isInNight = computed(() => definition.value.when === 'night');
 
 const dates = computed(() => now.dates.map((date) => ({ value: date, label: dateWords(date) })));
@@ -85,6 +91,9 @@ const darkWords = computed(() =>
           <span class="dim">Takes:</span> {{ task.people === 1 ? 'one person' : `${task.people} people`
           }}{{ task.lift ? ', from a lift' : '' }}; back in {{ task.rollBackMinutes }} min if it goes wrong.
         </p>
+        <p v-if="task.window"><span class="dim">Only:</span> {{ task.window.why }}.</p>
+        <p v-if="task.allowed"><span class="dim">Nights:</span> {{ task.allowed.why }}.</p>
+        <p v-if="startBy"><span class="dim">Begin by:</span> {{ dateWords(startBy) }}.</p>
         <p><span class="dim">Left:</span> {{ definition.leaves }}</p>
         <p v-for="caution in task.cautions" :key="caution" class="caution tiny">{{ caution }}</p>
       </div>
@@ -121,6 +130,23 @@ const darkWords = computed(() =>
             placeholder="it is done"
             @take="(text) => set('Left out', { excluded: text || undefined })"
         /></FieldRow>
+        <FieldRow
+          v-if="task.kind === 'swap' && progress?.kind !== 'done'"
+          label="Prepared before"
+          hint="Bracket, box and new lead, in a task of its own that leaves nothing dark."
+          ><QuantityField
+            :value="setting?.prepareMinutes ?? null"
+            unit="min"
+            label="Minutes that are done before in a task of its own"
+            :allowed="fitting('taskSetting', 'prepareMinutes', 'min')"
+            clearable
+            placeholder="nothing"
+            @take="(prepareMinutes) => set('Prepared before', { prepareMinutes })"
+            @clear="set('Done in one', { prepareMinutes: undefined })"
+        /></FieldRow>
+        <p v-if="own">
+          <button type="button" class="btn small" @click="takeAway(own)">Take this task away</button>
+        </p>
       </div>
       <div class="fields">
         <FieldRow v-for="figure in figures" :key="figure.id" :label="figure.label"

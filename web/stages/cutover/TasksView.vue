@@ -7,6 +7,7 @@ import { dateWords, useNights } from '../../stores/nights';
 import { useOpenSite } from '../../stores/openSite';
 import { useSite } from '../../stores/site';
 import { dateOf } from '../../workers/nightClock';
+import OwnTaskForm from './OwnTaskForm.vue';
 import TaskSheet from './TaskSheet.vue';
 
 /** Everything that has to be done for the change: before the nights, in them and after, with how long each takes. */
@@ -26,13 +27,29 @@ const phases = [
   { when: 'night', label: 'In the nights' },
   { when: 'after', label: 'Once a morning has shown that the picture holds' },
 ] as const;
-const stateOf = ({ id, excluded }: Task): string => {
+const stateOf = (task: Task): string => {
+  const { id, excluded } = task;
   const progress = now.progress[id];
   if (progress?.kind === 'done') return 'done';
   if (progress?.kind === 'under-way') return 'under way';
   if (excluded !== null) return `left out: ${excluded}`;
   if (progress?.kind === 'open' && progress.putBack) return 'put back';
+  if (isLate(task)) return 'late: its night will not have it';
   return '';
+};
+/** The night that a task is in, the date that it has to be begun by, or the one after which it can be. */
+function nightWords({ id, kind }: Task): string {
+  const night = nightOf.value.get(id);
+  if (night !== undefined) return dateWords(night);
+  const by = now.startBy[id];
+  if (taskKind(kind).when === 'before') return by === undefined ? '' : `by ${dateWords(by)}`;
+  const last = now.follows[id];
+  return last !== undefined && taskKind(kind).when === 'after' ? `after ${dateWords(last)}` : '';
+}
+/** What should have been begun before today and is not. */
+const isLate = (task: Task): boolean => {
+  const by = now.startBy[task.id];
+  return by !== undefined && by < dateOf(Date.now()) && now.progress[task.id]?.kind === 'open';
 };
 const groups = computed(() =>
   phases.map(({ when, label }) => {
@@ -46,7 +63,7 @@ const groups = computed(() =>
         title: nights.titleOf(task.id),
         minutes: `${Math.round(task.minutes.low)} · ${Math.round(task.minutes.likely)} · ${Math.round(task.minutes.high)}`,
         skills: task.skills.join(', '),
-        night: nightOf.value.has(task.id) ? dateWords(nightOf.value.get(task.id)!) : '',
+        night: nightWords(task),
         state: stateOf(task),
       })),
     };
@@ -82,7 +99,7 @@ async function move(date: string, crewId: string | null): Promise<void> {
               <th class="num">Minutes: best · likely · worst</th>
               <th class="num">People</th>
               <th>Who can</th>
-              <th>Night</th>
+              <th>{{ group.when === 'before' ? 'Begin' : 'Night' }}</th>
               <th>State</th>
             </tr>
           </thead>
@@ -114,6 +131,7 @@ async function move(date: string, crewId: string | null): Promise<void> {
           </tbody>
         </table>
       </template>
+      <OwnTaskForm />
     </div>
     <div v-if="refused.length > 0" class="stop" role="alert">
       <p>

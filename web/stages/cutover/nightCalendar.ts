@@ -1,5 +1,5 @@
 import { createEvents, type DateArray, type EventAttributes } from 'ics';
-import { shiftMinutes } from '#core/cutover/nights';
+import { dayAfter, shiftMinutes } from '#core/cutover/nights';
 import type { NightsNow } from '#core/evaluate';
 
 /** Whose nights they are, and since when they are so. */
@@ -20,6 +20,49 @@ const startOf = (date: string, time: string): DateArray => {
   const [hours = 0, minutes = 0] = time.split(':').map(Number);
   return [year, month, day, hours, minutes];
 };
+
+const dayAfterNight = (date: string, { settings: { shift } }: NightsNow): string =>
+  shift.end <= shift.start ? dayAfter(date) : date;
+
+/** What is looked at after a night: cameras are aimed by the first light, and their lamps looked at when it goes. Nothing where nobody has said when that is. */
+function checkEvents(now: NightsNow, of: CalendarOf): EventAttributes[] {
+  const { daylight } = now.settings;
+  if (!daylight) return [];
+  return now.nights.flatMap(({ date, jobs }, index): EventAttributes[] => {
+    const swapped = new Set(jobs.map(({ job }) => job.id));
+    const checks = now.tasks.filter(
+      ({ kind, needs }) => kind === 'dusk-check' && needs.some((id) => swapped.has(id)),
+    );
+    if (checks.length === 0) return [];
+    const minutes = Math.ceil(checks.reduce((sum, task) => sum + task.minutes.likely, 0) / 2);
+    const about = {
+      sequence: of.sequence,
+      productId: 'neotrope',
+      calName: `${of.siteName}, nights`,
+      startInputType: 'local',
+      startOutputType: 'local',
+      duration: { hours: Math.floor(minutes / 60), minutes: minutes % 60 },
+      description: checks.map(({ id }) => of.titleOf(id)).join('\n'),
+      url: of.pageOf(date),
+      busyStatus: 'BUSY',
+    } as const;
+    const day = dayAfterNight(date, now);
+    return [
+      {
+        ...about,
+        uid: `aim-${index + 1}-of-${of.siteId}@neotrope`,
+        start: startOf(day, daylight.from),
+        title: `${of.siteName}, aim by day`,
+      },
+      {
+        ...about,
+        uid: `lamps-${index + 1}-of-${of.siteId}@neotrope`,
+        start: startOf(day, daylight.to),
+        title: `${of.siteName}, prove by lamps`,
+      },
+    ];
+  });
+}
 
 /**
  * The nights as an iCalendar file (RFC 5545), one event a night, at the hours of the place. A night keeps its name as long as it is the same
@@ -47,7 +90,7 @@ export function nightCalendar(now: NightsNow, of: CalendarOf): string {
     url: of.pageOf(date),
     busyStatus: 'BUSY',
   }));
-  const { error, value } = createEvents(events);
+  const { error, value } = createEvents([...events, ...checkEvents(now, of)]);
   if (error) throw error;
   return value ?? '';
 }

@@ -6,6 +6,7 @@ import {
   eachOf,
   isGeneric,
   isOwn,
+  leadDaysOf,
   parseDistances,
   priceGaps,
   priceListColumns,
@@ -18,6 +19,7 @@ import {
   freeId,
   freeName,
   removing,
+  withFields,
   type Change,
   type Product,
   type ProductKind,
@@ -54,6 +56,7 @@ const kindWords: Record<ProductKind, string> = {
   part: 'Parts, cable and hire',
   task: 'Labour by task',
   rate: 'Labour',
+  work: 'Tasks of the nights',
 };
 const groups = computed(() => {
   const wanted = find.value.trim().toLowerCase();
@@ -88,12 +91,17 @@ function figures(product: Product): string {
       return product.per === 'metre' ? 'a metre' : 'each';
     case 'rate':
       return 'an hour';
+    case 'work':
+      return `${product.minutes} min, ${product.people === 1 ? 'one person' : `${product.people} people`}${product.rollBackMinutes > 0 ? `, back in ${product.rollBackMinutes} min` : ''}${product.days > 0 ? `, holds after ${product.days} d` : ''}`;
   }
 }
 const set = (what: string, product: Product) =>
   store.change(`${product.name}: ${what}`, [{ kind: 'product', id: product.id, set: product } as Change]);
-const setPrice = (product: Exclude<Product, { kind: 'task' }>, each: number | null) =>
+const setPrice = (product: Exclude<Product, { kind: 'task' | 'work' }>, each: number | null) =>
   set('price', { ...product, each } as Product);
+function setLead(product: Product, leadDays: number | undefined): void {
+  set('lead time', withFields<object>(product, { leadDays }) as Product);
+}
 const setHours = (product: ProductOf<'task'>, fields: Partial<ProductOf<'task'>>) =>
   set('hours', { ...product, ...fields });
 function setDistances(product: ProductOf<'converter'>, text: string): void {
@@ -260,7 +268,7 @@ const setCurrency = (currency: string) =>
                   @take="(hours) => setHours(product, { hours })"
               /></template>
               <QuantityField
-                v-else
+                v-else-if="product.kind !== 'work'"
                 :value="eachOf(product)"
                 unit="money"
                 :digits="2"
@@ -282,6 +290,18 @@ const setCurrency = (currency: string) =>
                 :allowed="fitting('product', 'darkHours', 'h')"
                 @take="(darkHours) => setHours(product, { darkHours })"
               />
+              <QuantityField
+                v-else-if="product.kind !== 'rate' && product.kind !== 'work'"
+                :value="leadDaysOf(product) || null"
+                unit="d"
+                :digits="0"
+                :label="`Lead time: ${product.name}`"
+                :allowed="fitting('product', 'leadDays', 'd')"
+                clearable
+                placeholder="on the shelf"
+                @take="(days) => setLead(product, days || undefined)"
+                @clear="setLead(product, undefined)"
+              />
             </td>
             <td class="dim tiny">
               {{ product.from === 'data-sheet' ? 'data sheet' : 'typical' }}
@@ -299,7 +319,8 @@ const setCurrency = (currency: string) =>
       </table>
     </div>
     <p class="tiny dim">
-      Tasks: hours of one person, and of them those in which the view is dark. Labour costs
+      What is bought: its price, and the days from the order until it is there. Tasks: hours of one person,
+      and of them those in which the view is dark. Labour costs
       {{ formatQuantity(catalogueOf(openSite).labourPerHour ?? 0, 'money') }} an hour,
       {{ formatQuantity(catalogueOf(openSite).nightLabourPerHour ?? 0, 'money') }} by night.
     </p>

@@ -44,6 +44,12 @@ export const productFigures: Partial<Record<ProductKind, ProductFigure[]>> = {
     { key: 'mbps', label: 'Rate', unit: 'Mb/s', most: 100_000 },
     { key: 'ownWatts', label: 'Takes', unit: 'W', most: 30 },
   ],
+  work: [
+    { key: 'minutes', label: 'Usual time', unit: 'min', most: 6000 },
+    { key: 'people', label: 'People', unit: '', most: 6, isWhole: true },
+    { key: 'rollBackMinutes', label: 'Taken back in', unit: 'min', most: 600 },
+    { key: 'days', label: 'Holds after', unit: 'd', most: 365, isWhole: true },
+  ],
 };
 
 export const hasFigures = ({ kind }: Product): boolean => kind in productFigures;
