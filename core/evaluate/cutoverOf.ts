@@ -241,8 +241,14 @@ export function cutoverOf(
   };
   const done = tasksDone(site);
   const [first, ...others] = ordersOfMoves(site, settings, derived);
+  const isPlanned = ({ plan: { kind } }: Attempt) => kind === 'planned' || kind === 'nothing';
   let best = attempt(first!);
-  while (best.plan.kind === 'conflict' && others.length > 0) best = attempt(others.shift()!);
+  for (const other of others) {
+    if (isPlanned(best)) break;
+    const next = attempt(other);
+    // Where none leads anywhere, what stands against the first is said.
+    if (isPlanned(next)) best = next;
+  }
   const { migration, tasks, plan, perNight } = best;
   const before = tasks.filter(({ id }) => done.has(id)).map(({ id }) => id);
   const nights = plan.kind === 'planned' ? plan.nights.map(({ jobs }) => jobs.map(({ job }) => job.id)) : [];

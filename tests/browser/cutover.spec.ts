@@ -291,3 +291,55 @@ test('a night is worked on a phone, with one put back and one that takes too lon
   await page.getByRole('button', { name: /^As it is now/ }).click();
   await expect(page.locator('[data-morning="now"]')).toContainText('Every recorder is legal');
 });
+
+test('hours of a recorder hold its restart, a task is added, and a change-over is prepared before', async ({
+  page,
+  server,
+}) => {
+  await open(page, server, 'rules');
+  const hours = page.getByLabel('When Hall recorder may restart');
+  await hours.fill('in the small hours');
+  await hours.press('Enter');
+  await expect(page.getByText('Enter two times, e.g. 22:00–04:00.')).toBeVisible();
+  await hours.fill('01:00 to 04:00');
+  await hours.press('Enter');
+  await expect(hours).toHaveValue('01:00–04:00');
+  expect(await barriers(page, '.cutover')).toEqual([]);
+
+  await hours.blur();
+  await page.keyboard.press('s');
+  const form = page.getByRole('form', { name: 'Add a task' });
+  await form.getByRole('button', { name: 'Add the task' }).click();
+  await expect(form.getByRole('alert')).toHaveText('Enter what is to be done.');
+  await form.getByLabel('What is to be done').fill('Hang the new sign');
+  await form.getByRole('button', { name: 'Add the task' }).click();
+  await expect(page.getByRole('button', { name: 'Hang the new sign', exact: true })).toBeVisible();
+  await page.getByRole('button', { name: '1 Hall north desk: change over' }).click();
+  const prepared = page.getByLabel('Minutes that are done before in a task of its own');
+  await prepared.fill('40');
+  await prepared.press('Enter');
+  await expect(page.locator('[data-task-row="prepare-c01"]')).toContainText('32 · 40 · 64');
+  await expect(page.locator('[data-task-row="swap-c01"]')).toContainText('93 · 116 · 186');
+  expect(await barriers(page, '.cutover')).toEqual([]);
+
+  // So late no camera whose input turns can be changed in the same night.
+  await page.getByRole('button', { name: /^Plan the nights/ }).click();
+  await expect(
+    page.locator('.cutover').getByText(/may restart from 01:00 to 04:00; widen those hours/),
+  ).toBeVisible({
+    timeout: 60_000,
+  });
+  await page.keyboard.press('r');
+  await hours.fill('23:00-03:00');
+  await hours.press('Enter');
+  await hours.blur();
+  await page.keyboard.press('s');
+  await plan(page);
+  // What is ordered is begun so long before the night that needs it.
+  await expect(page.locator('[data-task-row^="order-"]').first()).toContainText(/by \w{3} \d+ (Apr|May)/);
+  await expect(page.locator('[data-task-row^="own-"]')).toContainText(/May|Jun/);
+  await page.getByRole('button', { name: 'Hall recorder: turn inputs to IP' }).first().click();
+  const sheet = page.getByRole('region', { name: 'Task in hand' });
+  await expect(sheet).toContainText('Hall recorder may restart from 23:00 to 03:00');
+  await expect(sheet).toContainText(/ (23|0[0-2]):\d\d–(23|0[0-2]):\d\d, not after 0[0-2]:/);
+});

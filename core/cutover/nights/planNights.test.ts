@@ -210,7 +210,6 @@ describe('the nights', () => {
         expect(costOf(plan.nights)).toBe(best);
         const planned = plan.nights.flatMap((night) => night.jobs.map((one) => one.job));
         expect(new Set(planned)).toEqual(new Set(jobs));
-        expect(planned.every((one) => jobs.includes(one))).toBe(true);
         expect(plan.nights.every(({ chance }) => chance >= 0.9)).toBe(true);
       } else expect(best).toBeNull();
     }

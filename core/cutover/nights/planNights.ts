@@ -136,6 +136,22 @@ function tightWindow(job: NightJob, rules: NightRules): string | null {
   return `takes ${clock(needed)} with the time to take it back, and has ${clock(there)} of the shift: ${window.why}`;
 }
 
+/** Jobs that have to be in the night of another one, where no night holds all of those. */
+function beyondTogether(asked: Asked, known: Known): { id: string; why: string }[] {
+  const { jobs } = asked;
+  return jobs.flatMap((head) => {
+    const under = jobs.filter(({ sameNight }) => sameNight === head.id);
+    if (under.length === 0 || nightOf([head, ...under], asked, known)) return [];
+    const hours = [head, ...under].flatMap(({ window }) => (window ? [window.why] : []));
+    const more =
+      under.length === 1 ? 'one task whose input turns' : `${under.length} tasks whose inputs turn`;
+    const why = `has ${more} under it, and all of them are more than a night holds`;
+    const wayOut =
+      hours.length > 0 ? ['widen those hours, or prepare the tasks before'] : ['prepare those tasks before'];
+    return [{ id: head.id, why: [why, ...new Set(hours), ...wayOut].join('; ') }];
+  });
+}
+
 /** Jobs that no night holds, however empty. */
 function beyondNight(asked: Asked, known: Known): { id: string; why: string }[] {
   const { jobs, crew, rules } = asked;
@@ -168,7 +184,7 @@ function beyondNight(asked: Asked, known: Known): { id: string; why: string }[] 
       why: `takes ${clock(needed)} with the time to take it back, and the shift has ${clock(rules.shiftMinutes)}`,
     });
   }
-  return beyond;
+  return beyond.length > 0 ? beyond : beyondTogether(asked, known);
 }
 
 /** Whether there is any way at all; and what it costs: lifts, each worth a walk to twenty places. */

@@ -81,7 +81,7 @@ const darkWords = computed(() =>
       <button type="button" class="btn small" @click="emit('close')">Close</button>
     </div>
     <div class="columns">
-      <div class="facts">
+      <div class="facts" tabindex="0" role="group" aria-label="What it takes">
         <p v-if="darkWords"><span class="dim">Dark:</span> {{ darkWords }}</p>
         <p v-if="waits.length > 0">
           <span class="dim">Waits for:</span> {{ waits.slice(0, 4).join('; ')

@@ -183,6 +183,9 @@ td {
   border-bottom: 1px solid var(--rule);
   font-size: 12px;
 }
+td button.plain {
+  min-height: 24px;
+}
 th.num,
 td.num {
   text-align: right;
