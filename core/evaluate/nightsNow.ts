@@ -19,6 +19,7 @@ import {
   nightTasks,
   progressOfTask,
   followsNight,
+  openBefore,
   startBy,
   tasksDone,
   tasksOf,
@@ -62,6 +63,8 @@ export interface NightNow {
   lifts: LiftBand[];
   objections: Objection[];
   gates: GateState[];
+  /** Tasks that have to be done before it and that nobody has ticked. */
+  openBefore: string[];
   /** What is so in the morning after it. */
   morning: Morning;
   /** Views that are dark just now, and since when; minutes after the beginning of the shift. */
@@ -223,6 +226,11 @@ export function nightsNow(
     dark: darkBands(one.goes),
     lifts: liftBands(one.goes),
     objections: objections[index]!,
+    openBefore: openBefore(
+      one.jobs.map(({ taskId }) => taskId),
+      tasks,
+      done,
+    ),
     gates: gates.map((gate) => gateStateOf(site, one.date, gate)),
     morning: mornings[index]!,
     darkNow: darkNowIn(one.planned, one.actual),

@@ -20,6 +20,8 @@ export interface NightCard {
   cautions: readonly string[];
   /** What is looked at before it is called done. */
   proofs: { id: string; says: string }[];
+  /** What is done where it does not come right. */
+  otherwise: readonly string[];
 }
 
 /** Where a camera is found when it is done: its address, its slot, and what its option should show. */
@@ -58,7 +60,7 @@ export function nightCard(
 ): NightCard {
   const evaluation = runs.find(({ camera }) => camera.id === task.cameraId);
   const recorderOf = (id: string): Pick<Recorder, 'name'> => site.recorder[id] ?? { name: id };
-  const { proofs, leaves } = taskKind(task.kind);
+  const { proofs, leaves, otherwise = [] } = taskKind(task.kind);
   return {
     taskId: task.id,
     runId: evaluation?.run.id ?? null,
@@ -69,6 +71,7 @@ export function nightCard(
     ),
     lines: task.cameraId === null ? [] : cameraLines(site, task.cameraId, evaluation),
     leaves,
+    otherwise,
     cautions: [...new Set([...(task.sameNight === null ? [] : [turnedUnder]), ...task.cautions])],
     proofs: Object.entries(proofs).map(([id, says]) => ({ id, says })),
   };

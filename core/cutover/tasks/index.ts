@@ -3,6 +3,7 @@ export type { Task } from './task';
 export { progressOfTask, tasksDone, type TaskProgress } from './taskProgress';
 export { isOwnKind, taskKind } from './taskKinds';
 export { followsNight } from './followsNight';
+export { openBefore } from './openBefore';
 export { startBy } from './startBy';
 export { waitingLoop } from './waitingLoop';
 export type { Calendar } from './heldTo';

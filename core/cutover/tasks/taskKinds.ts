@@ -12,6 +12,8 @@ export interface TaskKindDefinition {
   /** What is looked at before it is called done: each by its id, as it is read off the card. */
   proofs: Readonly<Record<string, string>>;
   cautions: readonly string[];
+  /** What is done, one after the other, where it does not come right. */
+  otherwise?: readonly string[];
 }
 
 const provenDead = 'Prove the run dead before the old connector comes off.';
@@ -111,6 +113,12 @@ export const taskKinds = {
       same: 'Its settings are as they were saved, but for what was meant.',
     },
     cautions: ['Save all settings and prove the restore first.'],
+    otherwise: [
+      'Not back after twice its usual minutes: look at its own monitor output, and at its disks.',
+      'Take its power away once, for a minute, and wait as long again.',
+      'Back, but not as it should be: put the saved settings back, and compare.',
+      'Still not back: it is put back with the saved settings on the spare, or the night is broken off and every lead goes back to where it was. Whoever watches is told which views are not recorded.',
+    ],
   },
   swap: {
     label: 'Change over',

@@ -3,6 +3,7 @@ import { catalogueOf } from '#core/model/catalogue';
 import { cutoverSettingsOf, type Recorder, type Site } from '#core/model/site';
 import { saltmarrowSite } from '../../model/site/testSite';
 import { followsNight } from './followsNight';
+import { openBefore } from './openBefore';
 import { heldTo } from './heldTo';
 import { ordersFor, orderTasks } from './orderTasks';
 import { ownTasks } from './ownTasks';
@@ -140,6 +141,21 @@ describe('the last date to begin', () => {
     expect(startBy(chain, new Map()).size).toBe(0);
     expect(startBy([task('a', { needs: ['b'] }), task('b', { needs: ['a'] })], new Map()).size).toBe(0);
   });
+});
+
+it('what is open before a night is all that its tasks wait for, one through another, and nobody has ticked', () => {
+  const all = [
+    task('order', { kind: 'order' }),
+    task('bench', { kind: 'configure', needs: ['order'] }),
+    task('left', { kind: 'permit', excluded: 'no lift after all' }),
+    task('turn', { kind: 'recorder-change' }),
+    task('c08', { needs: ['bench', 'left', 'turn'] }),
+  ];
+  expect(openBefore(['c08'], all, new Set())).toEqual(['order', 'bench']);
+  expect(openBefore(['c08'], all, new Set(['order']))).toEqual(['bench']);
+  // What is on the bench was there to be put on it.
+  expect(openBefore(['c08'], all, new Set(['bench']))).toEqual([]);
+  expect(openBefore(['turn'], all, new Set())).toEqual([]);
 });
 
 it('what follows the nights follows the last of them that it waits for, over whatever lies between', () => {

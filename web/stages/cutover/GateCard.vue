@@ -3,6 +3,7 @@ import InputText from 'primevue/inputtext';
 import { computed, ref } from 'vue';
 import { gateDefinitions, type GateState } from '#core/cutover/gates';
 import { answerGate, checkGate } from '#core/model/site';
+import { counted } from '#core/shared/labels';
 import { useOpenSite } from '../../stores/openSite';
 import { useSite } from '../../stores/site';
 import ProofRow from './ProofRow.vue';
@@ -12,7 +13,14 @@ const {
   night,
   state,
   isFolded = false,
-} = defineProps<{ night: string; state: GateState; isFolded?: boolean }>();
+  notTicked = [],
+} = defineProps<{
+  night: string;
+  state: GateState;
+  isFolded?: boolean;
+  /** What has to be done before it and is not ticked, in words. */
+  notTicked?: string[];
+}>();
 const store = useSite();
 const openSite = useOpenSite();
 const definition = computed(() => gateDefinitions[state.gate]);
@@ -54,6 +62,15 @@ function say(go: boolean): void {
         >{{ definition.checks.length - state.open.length }} of {{ definition.checks.length }} so</span
       >
     </summary>
+    <div v-if="notTicked.length > 0" class="caution" data-not-ticked>
+      <p>
+        {{ counted(notTicked.length, 'task') }} before this night
+        {{ notTicked.length === 1 ? 'is' : 'are' }} not ticked:
+      </p>
+      <ul>
+        <li v-for="title in notTicked" :key="title">{{ title }}</li>
+      </ul>
+    </div>
     <ProofRow
       v-for="one in definition.checks"
       :key="one.id"

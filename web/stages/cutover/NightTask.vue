@@ -5,7 +5,7 @@ import { useRoute } from 'vue-router';
 import type { HookUpPair } from '#core/connect/hookUp';
 import type { NightCard } from '#core/cutover/card';
 import { standingOf, type PlannedJob } from '#core/cutover/nights';
-import { taskKind } from '#core/cutover/tasks';
+import { taskKind, type Task } from '#core/cutover/tasks';
 import type { NightNow, NightsNow } from '#core/evaluate';
 import { beginTask, checkTask, endTask, noteTrouble, type Change } from '#core/model/site';
 import { useEvaluation } from '../../stores/evaluation';
@@ -65,11 +65,15 @@ const darkMinutes = computed(() =>
 const numbers = computed(() =>
   planned.job.dark.map(({ view }) => openSite.value.camera[view]?.number ?? 0).sort((a, b) => a - b),
 );
+/** Whoever said go two days before has seen that all is there. */
+const isCovered = ({ kind }: Task) =>
+  taskKind(kind).when === 'before' &&
+  (night.gates.find(({ gate }) => gate === 'before')?.record?.said?.go ?? false);
 /** The needs that are not done: it would be begun too early. */
 const waits = computed(() =>
   task.value.needs
     .filter((id) => now.progress[id]?.kind !== 'done')
-    .filter((id) => now.tasks.some((one) => one.id === id && one.excluded === null))
+    .filter((id) => now.tasks.some((one) => one.id === id && one.excluded === null && !isCovered(one)))
     .map(nights.titleOf),
 );
 
@@ -149,6 +153,12 @@ const to = (name: string, view: string, query: Record<string, string> = {}) => (
         <dd class="mono">{{ nights.clock(planned.latestStart) }}</dd>
       </div>
     </dl>
+    <details v-if="card && card.otherwise.length > 0" class="otherwise">
+      <summary>Where it does not come back</summary>
+      <ol class="steps">
+        <li v-for="step in card.otherwise" :key="step">{{ step }}</li>
+      </ol>
+    </details>
     <div v-if="card && card.cautions.length > 0" class="caution">
       <p v-for="caution in card.cautions" :key="caution">{{ caution }}</p>
     </div>
@@ -263,6 +273,13 @@ const to = (name: string, view: string, query: Record<string, string> = {}) => (
 </template>
 
 <style scoped>
+.otherwise summary {
+  min-height: 44px;
+  display: flex;
+  align-items: center;
+  cursor: pointer;
+  font-weight: 600;
+}
 .in-hand {
   display: grid;
   gap: 8px;

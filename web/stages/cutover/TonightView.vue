@@ -107,6 +107,7 @@ const markOf = (id: string): string => {
         v-if="!hasGone && night.state !== 'over'"
         :night="night.date"
         :state="gateOf('before')!"
+        :not-ticked="night.openBefore.map(nights.titleOf)"
         is-folded
       />
       <GateCard :night="night.date" :state="gateOf('start')!" />

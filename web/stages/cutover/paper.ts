@@ -115,6 +115,7 @@ const taskBlock = ({ title, when, card, lines }: PaperTask): Content => ({
             { text: title, bold: true, fontSize: 11 },
             { text: when, color: '#333333' },
             ...(card?.steps ?? []).map((text) => ({ text })),
+            ...(card?.otherwise ?? []).map((text) => ({ text, color: '#444444' })),
             ...(card?.cautions ?? []).map((text) => ({ text, italics: true })),
             {
               text: [...(card?.proofs ?? []).map(({ says }) => `[  ] ${says}`)].join('\n'),
