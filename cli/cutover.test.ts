@@ -1,7 +1,15 @@
-import { readFileSync } from 'node:fs';
+import { execFileSync } from 'node:child_process';
+import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import path from 'node:path';
 import loadHighs from 'highs';
-import { describe, expect, it } from 'vitest';
+import { afterAll, describe, expect, it } from 'vitest';
+import { nightsProgramme } from '#core/cutover/nights';
+import { nightTasks } from '#core/cutover/tasks';
 import { clockAt } from '#core/cutover/words';
+import { cutoverOf, nightRulesOf } from '#core/evaluate';
+import { cutoverSettingsOf, parseSiteFile } from '#core/model/site';
+import { lpText, solve } from '#core/solver';
 import { cutover } from './cutover';
 
 const highs = await loadHighs();
@@ -66,4 +74,46 @@ it('a moment of a night is told by the clock, over midnight', () => {
     '00:00',
     '05:00',
   ]);
+});
+
+const folder = mkdtempSync(path.join(tmpdir(), 'neotrope-nights-'));
+afterAll(() => rmSync(folder, { recursive: true }));
+
+/** What Debian's glpk makes of the same LP file: a solver that shares no code with ours. */
+function glpk(text: string): number | null {
+  const [file, answer] = [path.join(folder, 'nights.lp'), path.join(folder, 'nights.txt')];
+  writeFileSync(file, text);
+  execFileSync('glpsol', ['--lp', file, '-o', answer, '--cuts'], { stdio: 'ignore' });
+  const said = readFileSync(answer, 'utf8');
+  return /Status:\s+INTEGER OPTIMAL/.test(said)
+    ? Number(/Objective:\s+\w+\s+=\s+([-\d.e+]+)/.exec(said)![1])
+    : null;
+}
+
+describe('the programme of the nights', () => {
+  const sound = parseSiteFile(demo);
+  if (sound.kind === 'refused') throw new Error(JSON.stringify(sound.problems));
+  const site = sound.value;
+  const settings = cutoverSettingsOf(site, '2026-05-11');
+  const until = performance.now() + 10_000;
+  const { tasks, crew, plan } = cutoverOf(highs, site, settings, {
+    secondsLeft: () => (until - performance.now()) / 1000,
+  });
+  const count = plan.kind === 'planned' ? plan.nights.length : 0;
+  const asked = { jobs: nightTasks(tasks), crew, rules: nightRulesOf(site, settings), nights: count };
+  it('costs another solver as much, and neither finds a way in fewer nights', () => {
+    const programme = nightsProgramme(asked, count);
+    const ours = solve(highs, programme, { secondsMost: 30 });
+    expect(ours.kind).toBe('proven');
+    expect(glpk(lpText(programme))).toBe(ours.kind === 'proven' ? Math.round(ours.cost) : NaN);
+    const fewer = nightsProgramme(asked, count - 1);
+    expect(solve(highs, fewer, { secondsMost: 30 }).kind).toBe('infeasible');
+    expect(glpk(lpText(fewer))).toBeNull();
+  });
+  it('goes out as a file for other solvers', () => {
+    const { lp } = run(['site.json', '--seconds', '10', '--lp', 'nights.lp']);
+    expect(lp).toMatchObject({ file: 'nights.lp' });
+    expect(glpk(lp!.text)).toBeGreaterThan(0);
+    expect(run(['site.json', '--lp']).errors[0]).toMatch(/--lp needs a file/);
+  });
 });

@@ -1,28 +1,35 @@
 import type { Highs } from 'highs';
-import { aboutOf, cutoverSettingsOf } from '#core/model/site';
-import { cutoverOf, type Cutover } from '#core/evaluate';
-import { taskKind } from '#core/cutover/tasks';
+import { aboutOf, cutoverSettingsOf, type Site } from '#core/model/site';
+import { lpText } from '#core/solver';
+import { cutoverOf, nightRulesOf, type Cutover } from '#core/evaluate';
+import { nightTasks, taskKind, tasksDone } from '#core/cutover/tasks';
 import { proofInWords, clockAt, taskTitle } from '#core/cutover/words';
-import type { PlannedNight } from '#core/cutover/nights';
+import { nightsProgramme, type PlannedNight } from '#core/cutover/nights';
 import { counted } from '#core/shared/labels';
-import type { Said } from './command';
+import type { PlanRun } from './plan';
 import { siteIn } from './siteFiles';
 
-export const cutoverUsage = 'npm run cutover -- SITE.neotrope.json [--from DATE] [--seconds N] [--json]';
+export const cutoverUsage =
+  'npm run cutover -- SITE.neotrope.json [--from DATE] [--seconds N] [--json] [--lp FILE]';
 
 interface Asked {
   file: string;
   from: string;
   seconds: number;
   asJson: boolean;
+  /** Where the programme of the nights is written to for other solvers; empty where it is not asked for. */
+  lp: string;
 }
 
 function read(args: readonly string[], today: string): Asked | string {
-  const asked: Asked = { file: '', from: today, seconds: 60, asJson: false };
+  const asked: Asked = { file: '', from: today, seconds: 60, asJson: false, lp: '' };
   for (let at = 0; at < args.length; at += 1) {
     const arg = args[at]!;
     if (arg === '--json') asked.asJson = true;
-    else if (arg === '--from' || arg === '--seconds') {
+    else if (arg === '--lp') {
+      asked.lp = args[(at += 1)] ?? '';
+      if (!asked.lp) return `--lp needs a file; ${cutoverUsage}`;
+    } else if (arg === '--from' || arg === '--seconds') {
       const value = args[(at += 1)] ?? '';
       if (arg === '--from') {
         if (!/^\d{4}-\d{2}-\d{2}$/.test(value) || Number.isNaN(Date.parse(value)))
@@ -76,6 +83,14 @@ function lines(cutover: Cutover): string[] {
   }
 }
 
+/** The programme of as many nights as were planned, as text that other solvers read. */
+function programmeText(site: Site, { settings, tasks, crew, plan }: Cutover): string {
+  const nights = plan.kind === 'planned' ? 1 + Math.max(...plan.nights.map(({ night }) => night)) : 0;
+  const jobs = nightTasks(tasks, tasksDone(site));
+  const asked = { jobs, crew, rules: nightRulesOf(site, settings), nights };
+  return lpText(nightsProgramme(asked, nights), `${aboutOf(site).name}, ${counted(nights, 'night')}`);
+}
+
 /**
  * Plans the nights of a site file from the command line, with the core that the screens use.
  * @returns status 0 with the nights, 2 for bad input, 3 where there are none
@@ -85,7 +100,7 @@ export function cutover(
   readFile: (file: string) => string,
   highs: Highs,
   { today, secondsSince }: { today: string; secondsSince: () => number },
-): Said {
+): PlanRun {
   const asked = read(args, today);
   if (typeof asked === 'string') return { status: 2, out: '', errors: [asked] };
   const site = siteIn(asked.file, readFile);
@@ -97,5 +112,8 @@ export function cutover(
     status: done.plan.kind === 'planned' ? 0 : 3,
     out: asked.asJson ? JSON.stringify(done, null, 1) : [`${aboutOf(site).name}:`, ...lines(done)].join('\n'),
     errors: [],
+    ...(asked.lp && done.plan.kind === 'planned'
+      ? { lp: { file: asked.lp, text: programmeText(site, done) } }
+      : {}),
   };
 }

@@ -2,6 +2,7 @@ export { allocationOf } from './allocation';
 export { agreePlan, planFrom } from './agreePlan';
 export type { NightClock } from './nightClock';
 export { cutoverOf, nightsFound, type Cutover, type CutoverPlan, type NightsFound } from './cutoverOf';
+export { nightHelp, type NightHelp } from './nightHelp';
 export { nightRulesOf } from './nightRulesOf';
 export { nightsNow, tasksNow, type KnownChances, type NightNow, type NightsNow } from './nightsNow';
 export { evaluateSite, type Before, type SiteEvaluation } from './evaluateSite';

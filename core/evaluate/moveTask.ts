@@ -19,8 +19,10 @@ export interface WantedPlace {
   crewId: string | null;
 }
 
-/** The changes that put a task there, or what is against it. */
-export type Moved = { kind: 'moved'; changes: Change[] } | { kind: 'refused'; objections: Objection[] };
+/** The changes that put a task there, with the chance of each night then by its date, or what is against it. */
+export type Moved =
+  | { kind: 'moved'; changes: Change[]; chances: Record<string, number> }
+  | { kind: 'refused'; objections: Objection[] };
 
 const nameOf = (objection: Objection): string => JSON.stringify({ ...objection, chance: 0, start: 0 });
 
@@ -84,5 +86,6 @@ export function moveTask(
         crewIds: one.team.map((person) => crew[person]!.id),
       })),
     }));
-  return { kind: 'moved', changes: [...setting, ...agreeNights(site, facts)] };
+  const chances = Object.fromEntries(nights.map((night) => [night.date, night.chance]));
+  return { kind: 'moved', changes: [...setting, ...agreeNights(site, facts)], chances };
 }

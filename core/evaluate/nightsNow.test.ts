@@ -20,6 +20,7 @@ import { devicePlanAt } from './devicePlanAt';
 import { evaluateSite, type SiteEvaluation } from './evaluateSite';
 import { morningPicture } from './morningPicture';
 import { moveTask } from './moveTask';
+import { nightHelp } from './nightHelp';
 import { nightsNow, type KnownChances, type NightsNow } from './nightsNow';
 import { decidedSaltmarrow } from './testDecided';
 
@@ -303,5 +304,36 @@ describe('lists of the nights', () => {
       [12, 'head end'],
       [12, 'camera'],
     ]);
+  });
+});
+
+describe('what helps a night that is not sure enough', () => {
+  /** The second night with its first task taking so long that it will hardly end in time. */
+  function unsure(): { date: string; longer: Site; at: NightsNow } {
+    const { date, jobs } = now.nights.find((night) => night.jobs.length > 1)!;
+    const { id, minutes } = jobs[0]!.job;
+    const high = minutes.high + 200;
+    const setting = { id, minutes: { low: minutes.low, likely: minutes.likely + 60, high } };
+    const longer: Site = { ...site, taskSetting: { ...site.taskSetting, [id]: setting } };
+    return { date, longer, at: lookAt(longer, evaluation, `${today}T10:00:00Z`) };
+  }
+  it('is a task that goes where no rule is against it, and the night is as sure as was said', () => {
+    const { date, longer, at } = unsure();
+    const night = at.nights.find((one) => one.date === date)!;
+    expect(night.objections).toContainEqual(expect.objectContaining({ kind: 'unsure' }));
+    const help = nightHelp(longer, evaluation, at, date);
+    expect(help.length).toBeGreaterThan(0);
+    for (const { taskId, to, chance, there } of help) {
+      const moved = moveTask(longer, evaluation, at, taskId, { date: to, crewId: null });
+      if (moved.kind === 'refused') throw new Error('the move is refused');
+      const after = lookAt(withChanges(longer, moved.changes), evaluation, `${today}T10:00:00Z`);
+      const chanceOn = (on: string) => after.nights.find((one) => one.date === on)?.chance ?? 1;
+      expect([chanceOn(date), chanceOn(to)]).toEqual([chance, there]);
+      expect(chance).toBeGreaterThan(night.chance);
+    }
+  });
+  it('is nothing for a night that is over or none', () => {
+    const { longer, at } = unsure();
+    expect(nightHelp(longer, evaluation, at, '2027-01-01')).toEqual([]);
   });
 });

@@ -343,3 +343,20 @@ test('hours of a recorder hold its restart, a task is added, and a change-over i
   await expect(sheet).toContainText('Hall recorder may restart from 23:00 to 03:00');
   await expect(sheet).toContainText(/ (23|0[0-2]):\d\d–(23|0[0-2]):\d\d, not after 0[0-2]:/);
 });
+
+test('a night that is not sure enough says which task would have to leave it', async ({ page, server }) => {
+  await open(page, server, 'tasks');
+  await plan(page);
+  await page.getByRole('button', { name: '24 Gate out: change over' }).click();
+  const worst = page.getByLabel('Minutes, at worst');
+  await worst.fill('400');
+  await worst.press('Enter');
+  await worst.blur();
+  await page.keyboard.press('n');
+  await page.getByRole('button', { name: 'What would help?' }).click();
+  const help = page.locator('[data-help]').first();
+  await expect(help).toContainText(/change over to \w{3} \d+ \w{3,4}: \d+ % here, \d+ % there\./);
+  await help.getByRole('button', { name: 'Move it' }).click();
+  await expect(page.getByRole('button', { name: 'What would help?' })).toHaveCount(0);
+  await expect(page.locator('[data-objection]')).toHaveCount(0);
+});

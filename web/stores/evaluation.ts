@@ -9,6 +9,7 @@ import {
   type SiteSummary,
   type Subject,
   type Moved,
+  type NightHelp,
   type NetworkMoment,
   type WantedPlace,
 } from '#core/evaluate';
@@ -160,6 +161,8 @@ export const useEvaluation = defineStore('evaluation', () => {
   const pickList = (cameraIds: string[]) => tell((worker) => worker.pickList(cameraIds));
   const orderList = (nightOfCamera: [string, string][]) => tell((worker) => worker.orderList(nightOfCamera));
   const morning = (done: string[]) => tell((worker) => worker.morning(done));
+  const nightHelp = (now: number, date: string) =>
+    tell<NightHelp[] | null>(async (worker) => await worker.nightHelp(now, date));
   const moveTask = (now: number, taskId: string, wanted: WantedPlace) =>
     tell<Moved | null>(async (worker) => await worker.moveTask(now, taskId, wanted));
   const round = (minutesMost: number) => tell((worker) => worker.round(minutesMost));
@@ -181,6 +184,7 @@ export const useEvaluation = defineStore('evaluation', () => {
     expected,
     round,
     nights,
+    nightHelp,
     moveTask,
     morning,
     devicePlan,

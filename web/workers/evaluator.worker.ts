@@ -29,7 +29,9 @@ import {
   devicePlanAt,
   moveTask,
   nightsNow,
+  nightHelp,
   tasksNow,
+  type NightHelp,
   type KnownChances,
   type MorningPicture,
   type Moved,
@@ -165,6 +167,8 @@ const evaluator = {
   nights: (now: number): NightsNow | null => (last ? nightsAt(last, now) : null),
   moveTask: (now: number, taskId: string, wanted: WantedPlace): Moved | null =>
     last ? moveTask(last.site, last.evaluation, nightsAt(last, now), taskId, wanted) : null,
+  nightHelp: (now: number, date: string): NightHelp[] =>
+    last ? nightHelp(last.site, last.evaluation, nightsAt(last, now), date) : [],
   devicePlan: (recorderId: string, goal: DeviceGoal): PlanForDevice | null =>
     last ? devicePlanAt(last.site, last.evaluation, recorderId, goal) : null,
   pickList: (cameraIds: string[]): PickRow[] =>

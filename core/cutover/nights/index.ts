@@ -4,7 +4,13 @@ export { darkBands, darkMinutes, type DarkBand } from './darkRules';
 export { datesOf, dayAfter, hoursInShift, isOpenDate, shiftMinutes } from './dates';
 export type { NightJob, NightRules } from './nightJob';
 export { objectionsTo, type Objection } from './objections';
-export { planNights, type NightsPlan, type NightsProof, type PlannedNight } from './planNights';
+export {
+  nightsProgramme,
+  planNights,
+  type NightsPlan,
+  type NightsProof,
+  type PlannedNight,
+} from './planNights';
 export { sequenceNight, type PlannedJob } from './sequence';
 export { leastDark } from './leastDark';
 export { liftBands, type LiftBand } from './liftBands';

@@ -37,7 +37,8 @@ export type NightsPlan =
   /** Demands of which one has to go. */
   | { kind: 'conflict'; demands: string[] };
 
-interface Asked {
+/** What nights are asked for. */
+export interface NightsAsked {
   jobs: readonly NightJob[];
   crew: readonly Worker[];
   rules: NightRules;
@@ -70,7 +71,7 @@ const chanceSlack = 0.03;
 /** An order of so many that were looked at in which the jobs of a night are sure enough; and whether there is none at all where there is none. */
 function sureOrder(
   jobs: readonly NightJob[],
-  { crew, rules }: Asked,
+  { crew, rules }: NightsAsked,
   states?: number,
 ): { night: Night | null; isExact: boolean } {
   const { sequence, isExact } = sequenceNight(jobs, crew, rules, states === undefined ? {} : { states });
@@ -81,7 +82,7 @@ function sureOrder(
 }
 
 /** Jobs of one night in an order that is sure enough, where one shows at once; `null` where none does. */
-function quickNight(jobs: readonly NightJob[], asked: Asked, known: Known): Night | null {
+function quickNight(jobs: readonly NightJob[], asked: NightsAsked, known: Known): Night | null {
   const key = keyOf(jobs);
   const before = known.nights.get(key);
   if (before !== undefined) return before;
@@ -95,7 +96,7 @@ function quickNight(jobs: readonly NightJob[], asked: Asked, known: Known): Nigh
 }
 
 /** Jobs of one night in their best order, where they fit and the chance is as wished; `null` where they do not. */
-function nightOf(jobs: readonly NightJob[], asked: Asked, known: Known): Night | null {
+function nightOf(jobs: readonly NightJob[], asked: NightsAsked, known: Known): Night | null {
   const quick = quickNight(jobs, asked, known);
   const key = keyOf(jobs);
   if (quick || known.nights.has(key)) return quick;
@@ -117,7 +118,7 @@ function tooMuch(jobs: readonly NightJob[], fits: (jobs: readonly NightJob[]) =>
 }
 
 /** The nights that something is done in, each under its own number: all of them are known to fit. */
-const worked = (nights: readonly (readonly NightJob[])[], asked: Asked, known: Known): PlannedNight[] =>
+const worked = (nights: readonly (readonly NightJob[])[], asked: NightsAsked, known: Known): PlannedNight[] =>
   nights.flatMap((some, night) => (some.length > 0 ? [{ ...nightOf(some, asked, known)!, night }] : []));
 
 /** How long is searched where nobody says, and how long one programme is given at least. */
@@ -137,7 +138,7 @@ function tightWindow(job: NightJob, rules: NightRules): string | null {
 }
 
 /** Jobs that have to be in the night of another one, where no night holds all of those. */
-function beyondTogether(asked: Asked, known: Known): { id: string; why: string }[] {
+function beyondTogether(asked: NightsAsked, known: Known): { id: string; why: string }[] {
   const { jobs } = asked;
   return jobs.flatMap((head) => {
     const under = jobs.filter(({ sameNight }) => sameNight === head.id);
@@ -153,7 +154,7 @@ function beyondTogether(asked: Asked, known: Known): { id: string; why: string }
 }
 
 /** Jobs that no night holds, however empty. */
-function beyondNight(asked: Asked, known: Known): { id: string; why: string }[] {
+function beyondNight(asked: NightsAsked, known: Known): { id: string; why: string }[] {
   const { jobs, crew, rules } = asked;
   const beyond = beyondCrew(jobs, crew).map(({ job, why }) => ({ id: job.id, why }));
   const ids = new Set(beyond.map(({ id }) => id));
@@ -206,7 +207,7 @@ type Found =
  */
 function cheapest(
   highs: Highs,
-  asked: Asked,
+  asked: NightsAsked,
   nights: number,
   costs: NightCosts,
   cuts: Cut[],
@@ -253,16 +254,14 @@ function cheapest(
  */
 export function planNights(
   highs: Highs,
-  asked: Asked,
+  asked: NightsAsked,
   secondsLeft: () => number = () => usualSeconds,
   better: (nights: readonly PlannedNight[], least: number) => void = () => undefined,
 ): NightsPlan {
-  const known: Known = { nights: new Map(), isExact: true, patterns: null };
+  const known = nothingKnown();
   const beyond = beyondNight(asked, known);
   if (beyond.length > 0) return { kind: 'impossible', jobs: beyond };
-  const isNight = (some: readonly NightJob[]) => nightOf(some, asked, known) !== null;
-  known.patterns = nightPatterns(asked.jobs, asked, isNight);
-  const cuts = [...classCuts(asked.jobs, isNight), ...groupCuts(asked.jobs, isNight)];
+  const cuts = foundBefore(asked, known);
   const few = fewest(highs, asked, cuts, known, secondsLeft, better);
   if (few.kind !== 'fits') return few;
   const unless = secondsLeft() - waysSeconds;
@@ -283,7 +282,7 @@ function proofOf(count: number, least: number, ways: number, leastWays: number):
 }
 
 /** A night with its jobs in the order that leaves views dark for the fewest minutes. */
-const calmed = (night: PlannedNight, { crew, rules }: Asked): PlannedNight => {
+const calmed = (night: PlannedNight, { crew, rules }: NightsAsked): PlannedNight => {
   const calm = calmNight(
     night.jobs.map(({ job }) => job),
     crew,
@@ -291,6 +290,22 @@ const calmed = (night: PlannedNight, { crew, rules }: Asked): PlannedNight => {
   );
   return calm ? { ...night, ...calm } : night;
 };
+
+const nothingKnown = (): Known => ({ nights: new Map(), isExact: true, patterns: null });
+
+/** What is found of nights before any programme is solved. */
+function foundBefore(asked: NightsAsked, known: Known): Cut[] {
+  const isNight = (some: readonly NightJob[]) => nightOf(some, asked, known) !== null;
+  known.patterns = nightPatterns(asked.jobs, asked, isNight);
+  return [...classCuts(asked.jobs, isNight), ...groupCuts(asked.jobs, isNight)];
+}
+
+/** The programme that is solved first for so many nights, with the fewest lifts and ways: for solvers of another make. */
+export function nightsProgramme(asked: NightsAsked, nights: number): Programme {
+  const known = nothingKnown();
+  const cuts = foundBefore(asked, known);
+  return assignmentOf(asked.jobs, asked.crew, asked.rules, nights, cuts, byWays, known.patterns).programme;
+}
 
 /** So long at most fewer lifts and ways are sought, once it is known how many nights there are. */
 const waysSeconds = 12;
@@ -314,7 +329,7 @@ interface Fewest {
  */
 function fewest(
   highs: Highs,
-  asked: Asked,
+  asked: NightsAsked,
   cuts: Cut[],
   known: Known,
   secondsLeft: () => number,

@@ -6,6 +6,7 @@ import { taskTitle } from '#core/cutover/words';
 import { useNights, dateWords } from '../../stores/nights';
 import CrewRow from './CrewRow.vue';
 import NightBar from './NightBar.vue';
+import NightHelp from './NightHelp.vue';
 import { darkLines } from './darkLines';
 import type { NightScale } from './nightScale';
 
@@ -174,6 +175,7 @@ const stateWords = { 'to-come': '', 'under-way': 'under way', over: 'over' } as 
     <p v-for="(one, k) in night.objections" :key="k" class="against tiny" data-objection>
       {{ nights.inWords(one) }}
     </p>
+    <NightHelp v-if="isUnsure && night.state === 'to-come'" :date="night.date" />
     <p v-for="{ why } in night.morning.broken" :key="why" class="against tiny" data-morning-broken>
       In the morning after it: {{ why }}
     </p>
