@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { fromSiteFile, parseSiteFile, toSiteFile } from '.';
+import { fromSiteFile, parseSiteFile, siteFromTrusted, toSiteFile } from '.';
 import { saltmarrowSite } from './testSite';
 
 const file = () => structuredClone(toSiteFile(saltmarrowSite()));
@@ -13,6 +13,10 @@ describe('site file', () => {
     const read = parseSiteFile(JSON.stringify(file()));
     expect(read.kind === 'sound' && toSiteFile(read.value)).toEqual(file());
     expect(read.kind === 'sound' && read.value).toEqual(saltmarrowSite());
+  });
+  it('that was kept from before a list was there is read without it', () => {
+    const { ownTasks: _, ...before } = file();
+    expect(siteFromTrusted(before as ReturnType<typeof file>)).toEqual(saltmarrowSite());
   });
   it('the demo holds what its description promises', () => {
     const { cameras, runs, recorders, supplies, places, readings } = file();

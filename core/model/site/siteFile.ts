@@ -69,12 +69,14 @@ export function toSiteFile(site: Site, files: readonly AttachedFile[] = []): Sit
 
 /** The site in a file that was found sound before, as the server's own are when they are written. */
 export function siteFromTrusted(file: SiteFile): Site {
+  // A copy that a phone has kept from before a list was there does without it.
+  const lists: Partial<Record<(typeof listNames)[number], readonly { id: string }[]>> = file;
   return {
     about: { about: file.about },
     ...Object.fromEntries(
       listNames.map((name) => [
         fileLists[name],
-        Object.fromEntries(file[name].map((fact) => [fact.id, fact])),
+        Object.fromEntries((lists[name] ?? []).map((fact) => [fact.id, fact])),
       ]),
     ),
   } as unknown as Site;
