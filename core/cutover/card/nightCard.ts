@@ -34,7 +34,7 @@ function cameraLines(site: Site, cameraId: string, evaluation: RunEvaluation | u
     { kind: 'words', label: 'address', words: address ?? 'not given yet' },
     {
       kind: 'words',
-      label: 'channel',
+      label: 'recorder',
       words: recorder ? `${recorder.name} ${placement.slot}` : 'no slot yet',
     },
     ...(option?.margins ?? []).map(({ label, value, unit, unread }): CardLine => ({
