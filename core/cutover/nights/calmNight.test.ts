@@ -3,23 +3,13 @@ import { createRandom } from '#core/shared/random';
 import { calmNight } from './calmNight';
 import { darkMinutes } from './darkRules';
 import { leastDark } from './leastDark';
-import { teamsFor, type NightJob, type NightRules } from './nightJob';
+import { teamsFor, type NightJob } from './nightJob';
 import { latestStartOf } from './sequence';
-import { jobOf } from './testJob';
+import { eightHours, jobOf, twoPeople } from './testJob';
 import { timedNight, type GivenJob } from './timedNight';
 
-const rules: NightRules = {
-  shiftMinutes: 480,
-  sureChance: 0,
-  walkMinutes: 6,
-  mostDark: [],
-  weights: { v1: 3 },
-  reserveMinutes: 30,
-};
-const crew = [
-  { id: 'tolland', skills: ['cable', 'network', 'height'] },
-  { id: 'quay', skills: ['cable', 'height'] },
-];
+const rules = { ...eightHours, sureChance: 0, weights: { v1: 3 } };
+const crew = twoPeople;
 const turn = (views: string[]) =>
   jobOf('turn', {
     likely: 24,

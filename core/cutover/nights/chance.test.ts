@@ -1,23 +1,13 @@
 import { describe, expect, it } from 'vitest';
 import { createRandom } from '#core/shared/random';
 import { chanceAtMost, chanceOf } from './chance';
-import type { NightJob, NightRules } from './nightJob';
+import type { NightJob } from './nightJob';
 import { nightPatterns } from './nightPatterns';
 import { sequenceNight } from './sequence';
-import { jobOf } from './testJob';
+import { eightHours, jobOf, twoPeople } from './testJob';
 
-const rules: NightRules = {
-  shiftMinutes: 480,
-  sureChance: 0.9,
-  walkMinutes: 6,
-  mostDark: [],
-  weights: {},
-  reserveMinutes: 30,
-};
-const crew = [
-  { id: 'tolland', skills: ['cable', 'network', 'height'] },
-  { id: 'quay', skills: ['cable', 'height'] },
-];
+const rules = eightHours;
+const crew = twoPeople;
 const nightsOf = function* (count: number): Generator<NightJob[]> {
   const random = createRandom(3);
   const pick = (n: number) => Math.floor(random() * n);

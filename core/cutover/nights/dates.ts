@@ -3,9 +3,12 @@ const dayMs = 24 * 3600 * 1000;
 /** The day of the week of a date, 1 for Monday. */
 export const weekdayOf = (date: string): number => new Date(`${date}T00:00:00Z`).getUTCDay() || 7;
 
+/** The date so many days after a date, or before it where they are less than none. */
+export const daysAfter = (date: string, days: number): string =>
+  new Date(Date.parse(`${date}T00:00:00Z`) + days * dayMs).toISOString().slice(0, 10);
+
 /** The date after a date. */
-export const dayAfter = (date: string): string =>
-  new Date(Date.parse(`${date}T00:00:00Z`) + dayMs).toISOString().slice(0, 10);
+export const dayAfter = (date: string): string => daysAfter(date, 1);
 
 interface Calendar {
   from: string;

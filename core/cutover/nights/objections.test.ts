@@ -1,23 +1,12 @@
 import { describe, expect, it } from 'vitest';
-import { jobOf } from './testJob';
+import { eightHours, jobOf, twoPeople } from './testJob';
 import { liftBands } from './liftBands';
-import type { NightRules } from './nightJob';
 import { objectionsTo } from './objections';
 import { standingOf } from './standing';
 import { timedNight, type GivenJob } from './timedNight';
 
-const rules: NightRules = {
-  shiftMinutes: 480,
-  sureChance: 0.9,
-  walkMinutes: 6,
-  mostDark: [],
-  weights: {},
-  reserveMinutes: 30,
-};
-const crew = [
-  { id: 'tolland', skills: ['cable', 'network', 'height'] },
-  { id: 'quay', skills: ['cable', 'height'] },
-];
+const rules = eightHours;
+const crew = twoPeople;
 const night = (
   given: GivenJob[],
   over: { night?: number | null; chance?: number; ended?: string[] } = {},

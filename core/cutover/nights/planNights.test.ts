@@ -6,21 +6,11 @@ import { chanceOf } from './chance';
 import { mayBeInNight, teamsFor, type NightJob, type NightRules, type Worker } from './nightJob';
 import { planNights, type PlannedNight } from './planNights';
 import { latestStartOf, sequenceNight } from './sequence';
-import { jobOf } from './testJob';
+import { eightHours, jobOf, twoPeople } from './testJob';
 
 const highs = await loadHighs();
-const rules: NightRules = {
-  shiftMinutes: 480,
-  sureChance: 0.9,
-  walkMinutes: 6,
-  mostDark: [],
-  weights: {},
-  reserveMinutes: 30,
-};
-const crew: Worker[] = [
-  { id: 'tolland', skills: ['cable', 'network', 'height'] },
-  { id: 'quay', skills: ['cable', 'height'] },
-];
+const rules = eightHours;
+const crew = twoPeople;
 const job = (id: string, over: Partial<NightJob> & { likely?: number } = {}): NightJob =>
   jobOf(id, { dark: [{ view: id, minutes: 15 }], ...over });
 

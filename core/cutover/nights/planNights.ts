@@ -264,9 +264,9 @@ export function planNights(
   const cuts = foundBefore(asked, known);
   const few = fewest(highs, asked, cuts, known, secondsLeft, better);
   if (few.kind !== 'fits') return few;
-  const unless = secondsLeft() - waysSeconds;
+  const leftAfterWays = Math.max(0, secondsLeft() - waysSeconds);
   const short = cheapest(highs, asked, few.count, byWays, cuts, known, {
-    secondsLeft: () => secondsLeft() - Math.max(0, unless),
+    secondsLeft: () => secondsLeft() - leftAfterWays,
   });
   const nights = (short.kind === 'fits' ? short.nights : few.nights).map((night) => calmed(night, asked));
   // Where a night may have been held too much that is not, nothing rests on what was found with it.

@@ -54,8 +54,9 @@ type Aim = 'soonest' | 'calmest';
 const darkWeight = 10_000;
 
 /**
- * The order and the teams by which the jobs of one night are over soonest, or leave views dark for the fewest minutes, by going through all that can be: each job begins as soon as its
- * people, the jobs it needs and the rules let it, after those that begin before it. None where none keeps every latest start.
+ * The order and the teams by which the jobs of one night are over soonest, or leave views dark for the fewest minutes, by going through all
+ * that can be: each job begins as soon as its people, the jobs it needs and the rules let it, after those that begin before it. None where
+ * none keeps every latest start.
  */
 export function sequenceNight(
   jobs: readonly NightJob[],

@@ -1,10 +1,6 @@
-import { hoursInShift, type NightJob } from '#core/cutover/nights';
+import { daysAfter, hoursInShift, type NightJob } from '#core/cutover/nights';
 import type { CutoverSettings, Hours, Site } from '#core/model/site';
 import type { Task } from './task';
-
-const dayMs = 24 * 3600 * 1000;
-const daysAfter = (date: string, days: number): string =>
-  new Date(Date.parse(`${date}T00:00:00Z`) + days * dayMs).toISOString().slice(0, 10);
 
 /** When nights can be. */
 export interface Calendar {

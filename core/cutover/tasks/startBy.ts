@@ -1,8 +1,5 @@
+import { daysAfter } from '#core/cutover/nights';
 import type { Task } from './task';
-
-const dayMs = 24 * 3600 * 1000;
-const daysBefore = (date: string, days: number): string =>
-  new Date(Date.parse(`${date}T00:00:00Z`) - days * dayMs).toISOString().slice(0, 10);
 
 /**
  * The last date that a task can begin on, so that what waits for it can be in its night; by id, and only for those that something in a night
@@ -28,7 +25,7 @@ export function startBy(
     const [first] = (waiting.get(id) ?? []).flatMap((one) => by(one) ?? []).sort();
     open.delete(id);
     if (first === undefined) return null;
-    const date = daysBefore(first, daysOf.get(id) ?? 0);
+    const date = daysAfter(first, -(daysOf.get(id) ?? 0));
     found.set(id, date);
     return date;
   };
