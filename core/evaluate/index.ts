@@ -12,6 +12,7 @@ export { devicePlanAt } from './devicePlanAt';
 export { moveTask, type Moved, type WantedPlace } from './moveTask';
 export { networkAt, type NetworkMoment } from './networkAt';
 export { savingOf, troubleOf } from './ranking';
+export { signOffOf, type SignOff } from './signOffOf';
 export { roomAt, type RoomPicture } from './roomAt';
 export { diagnosisInput, runDiagnostics, sharedBy, type RunDiagnostics } from './runDiagnostics';
 export { planSolver } from './planSolver';

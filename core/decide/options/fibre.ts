@@ -1,4 +1,4 @@
-import { routeFactor } from '#core/test/scenarios';
+import { routeFactor, type Scenario } from '#core/test/scenarios';
 import { productOf } from '#core/model/catalogue';
 import type { ProductOf } from '#core/model/site';
 import { fibreLossDb, fibreReachM, fibreRepairDb } from '#core/physics/signal';
@@ -35,6 +35,12 @@ function attenuatorDb({ fibre, leastLossDb = 0 }: End, lengthM: number): number 
   return missing > 0 ? Math.ceil(missing / attenuatorStepDb) * attenuatorStepDb : 0;
 }
 
+/** What a meter shows: without the reserve for repair, and with plugs and splices as well or badly made as they turn out. */
+function meteredDb(fibre: End['fibre'], lengthM: number, { joints }: Scenario): number {
+  const [good, usual] = [fibreLossDb(lengthM, fibre, 'good'), fibreLossDb(lengthM, fibre)];
+  return Math.max(good, usual + ((usual - good) / 2) * joints);
+}
+
 /** Light carries any distance here, so the budget in dB is what has to hold, with what a repair will take of it. */
 function lossMargin(
   { fibre, budgetDb }: End,
@@ -55,6 +61,7 @@ function lossMargin(
     basis: 'typical',
     unread: false,
     under: (scenario) => lossAt(lengthM * routeFactor(scenario)) / budgetDb,
+    valueUnder: (scenario) => meteredDb(fibre, lengthM * routeFactor(scenario), scenario) + attenuated,
     derivation: () => ({
       title: `Light lost, ${formatQuantity(lossDb, 'dB')}`,
       steps: [

@@ -40,6 +40,8 @@ export interface Margin {
   derivation: LazyDerivation;
   /** The utilisation under a scenario. */
   under: (scenario: Scenario) => number;
+  /** What an instrument would read under a scenario, in `unit`; of figures that are measured before anybody signs. */
+  valueUnder?: (scenario: Scenario) => number;
 }
 
 /** What an option draws of the output of a supply box: for long, and for a moment when all start after a power cut. */

@@ -66,6 +66,10 @@ export const photoMarkSchema = z.discriminatedUnion('kind', [
 ]);
 export type PhotoMark = z.infer<typeof photoMarkSchema>;
 
+/** What of a camera’s work a photo shows, so that pictures of the same view can be set side by side. */
+export const pictureSubjects = ['before-day', 'before-lamps', 'after-day', 'after-lamps', 'joint'] as const;
+export type PictureSubject = (typeof pictureSubjects)[number];
+
 /** A photo taken on the walk. */
 export const photoSchema = z.strictObject({
   id: idSchema,
@@ -77,6 +81,9 @@ export const photoSchema = z.strictObject({
   caption: z.string().max(200).optional(),
   /** Beside the picture, never in it: the photo stays what it was. */
   marks: z.array(photoMarkSchema).min(1).max(40).optional(),
+  shows: z.enum(pictureSubjects).optional(),
+  /** The two ends of a target one metre long, as they stand in the picture. */
+  metre: z.strictObject({ a: spotSchema, b: spotSchema }).optional(),
   at: instantSchema,
   by: nameSchema,
 });

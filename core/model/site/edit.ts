@@ -1,8 +1,8 @@
-import same from 'fast-deep-equal';
 import { z } from 'zod';
 import type { Checked, Problem } from '#core/shared/problems';
 import type { Change } from './change';
 import { withChanges } from './changesBetween';
+import { lastingProblem, lastingRule } from './lasting';
 import { referenceProblems } from './references';
 import { factSchemas, kinds, siteIdSchema, type Fact, type Kind, type Site } from './site';
 import { idSchema, instantSchema, nameSchema } from './vocabulary';
@@ -90,37 +90,14 @@ export interface Applied {
   inverse: Change[];
 }
 
-/** A reading may be struck out, and that may be taken back; nothing else about it ever changes. */
-function readingProblem(
-  change: Change,
-  before: Fact<'reading'> | undefined,
-  path: string,
-): Problem | undefined {
-  if (change.kind !== 'reading' || !before) return undefined;
-  if ('remove' in change)
-    return { path, value: change.id, allowed: 'striking it out with a reason; readings are never removed' };
-  const { struck: _now, ...after } = change.set;
-  const { struck: _then, ...facts } = before;
-  return Object.keys(after).length === Object.keys(facts).length &&
-    Object.entries(after).every(([key, value]) => same(value, facts[key as keyof typeof facts]))
-    ? undefined
-    : {
-        path,
-        value: change.id,
-        allowed: 'striking it out with a reason; what was read stays as it was read',
-      };
-}
-
-/** The change that takes `change` back. A new reading is not taken away but struck out. */
+/** The change that takes `change` back. What is only ever added to is not taken away but does not count any more. */
 function inverseOf(change: Change, before: Fact<Kind> | undefined): Change {
   const { kind, id } = change;
   if (before) return { kind, id, set: before } as Change;
-  if (change.kind === 'reading' && 'set' in change) {
-    return {
-      kind: 'reading',
-      id,
-      set: { ...change.set, struck: { why: 'taken back', at: change.set.at, by: change.set.by } },
-    };
+  const rule = lastingRule(kind);
+  if (rule && 'set' in change) {
+    const { at, by } = change.set as Fact<'reading' | 'acceptanceReading' | 'acceptance'>;
+    return { kind, id, set: { ...change.set, [rule.field]: { why: 'taken back', at, by } } } as Change;
   }
   return { kind, id, remove: true } as Change;
 }
@@ -138,7 +115,7 @@ export function applyChanges(site: Site, changes: readonly Change[]): Checked<Ap
     const path = `changes[${index}]`;
     const key = `${kind}/${id}`;
     const before: Fact<Kind> | undefined = known.has(key) ? known.get(key) : site[kind][id];
-    const wrong = readingProblem(change, before as Fact<'reading'> | undefined, path);
+    const wrong = lastingProblem(change, before, path);
     if (wrong) problems.push(wrong);
     if ('remove' in change && !before)
       problems.push({ path, value: `${kind} ${id}`, allowed: `a ${kind} that is still there` });

@@ -1,3 +1,36 @@
+export { signatureSize, signerRoles, type Acceptance, type Signature, type SignerRole } from './acceptance';
+export {
+  acceptanceCheckOf,
+  acceptanceChecks,
+  type AcceptanceCheck,
+  type AcceptanceCheckId,
+  type AcceptedKind,
+} from './acceptanceChecks';
+export {
+  acceptancePolicyId,
+  policyFigureIds,
+  policyFigures,
+  policyFiguresOf,
+  type PolicyFigureId,
+  type PolicyFigures,
+} from './acceptancePolicy';
+export {
+  type AcceptanceFound,
+  type AcceptanceReading,
+  type AcceptedThing,
+  type Occasion,
+  type Soak,
+} from './acceptanceReading';
+export { punchSeverities, type PunchItem, type PunchSeverity } from './punchItem';
+export {
+  accept,
+  closePunchItem,
+  notePunchItem,
+  readForAcceptance,
+  setPolicyFigure,
+  strikeAcceptanceReading,
+  withdrawAcceptance,
+} from './signOffEdits';
 export { allocationSettingsOf, usualAllocationSettings, type AllocationSettings } from './allocationSettings';
 export {
   assumable,
@@ -36,9 +69,11 @@ export { agreeNights, noteViewRule, removeCrewMember, setCutover, settingTask } 
 export { optionKinds, optionRow, type OptionKind } from './optionKinds';
 export { demandsOf, usualDemands, type Demands, type Policies, type PolicyId } from './demands';
 export {
+  pictureSubjects,
   pictureTypes,
   type Drawing,
   type Photo,
+  type PictureSubject,
   type PhotoMark,
   type PictureType,
   type Pin,

@@ -1,6 +1,7 @@
 import same from 'fast-deep-equal';
 import type { Change } from './change';
 import type { LogEntry } from './edit';
+import { lastingRule } from './lasting';
 import type { Fact, Kind, Site } from './site';
 
 /** A field that two people changed from the same value to different ones. */
@@ -51,7 +52,7 @@ export function mergeChanges(
   const all = changes.map((change): Change => {
     const { kind, id } = change;
     // What was read is never another: it can only be there or be struck out.
-    if (kind === 'reading') return change;
+    if (lastingRule(kind)) return change;
     const was = factBefore(inverse, change);
     const theirs = now[kind][id] as Fact<Kind> | undefined;
     if (same(was, theirs)) return change;

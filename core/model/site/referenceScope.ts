@@ -1,3 +1,4 @@
+import { acceptedKinds } from './acceptanceChecks';
 import type { Change } from './change';
 import type { Fact, Kind, Site } from './site';
 
@@ -26,11 +27,14 @@ const leansOn: Partial<Record<Kind, readonly Kind[]>> = {
   attachment: ['camera'],
   route: ['drawing'],
   pin: ['drawing', 'camera', 'place', 'recorder', 'supply', 'equipment', 'run'],
+  acceptanceReading: [...acceptedKinds, 'photo'],
+  punchItem: [...acceptedKinds, 'photo'],
+  acceptance: [...acceptedKinds, 'acceptanceReading', 'punchItem'],
   photo: ['camera', 'place', 'recorder', 'supply', 'equipment', 'run'],
 };
 
-/** Kinds of which others ask more than that they are there: how many inputs, which outputs, what gear. */
-const shaped: ReadonlySet<Kind> = new Set<Kind>(['recorder', 'supply', 'equipment']);
+/** Kinds of which others ask more than that they are there: how many inputs, which outputs, what gear, whether it counts. */
+const shaped: ReadonlySet<Kind> = new Set<Kind>(['recorder', 'supply', 'equipment', 'acceptanceReading']);
 
 /** Which facts of a site have to be looked at. */
 export interface ReferenceScope {

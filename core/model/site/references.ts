@@ -122,6 +122,29 @@ function checkDrawings(site: Site, scope: ReferenceScope, found: Found): void {
     found.known(photo.of.kind, photo.of.id, at('photo', photo.id, 'of'));
 }
 
+/** What is accepted is there, by readings that are there; while it stands, none of those is struck out. */
+function checkSignOff(site: Site, scope: ReferenceScope, found: Found): void {
+  const { acceptanceReading: readings } = site;
+  for (const { id, of, photoId } of scope.facts('acceptanceReading')) {
+    found.known(of.kind, of.id, at('acceptanceReading', id, 'of'));
+    if (photoId !== undefined) found.known('photo', photoId, at('acceptanceReading', id, 'photoId'));
+  }
+  for (const { id, of, photoId } of scope.facts('punchItem')) {
+    found.known(of.kind, of.id, at('punchItem', id, 'of'));
+    if (photoId !== undefined) found.known('photo', photoId, at('punchItem', id, 'photoId'));
+  }
+  for (const { id, things, readingIds, exceptions, withdrawn } of scope.facts('acceptance')) {
+    for (const { kind, id: of } of things) found.known(kind, of, at('acceptance', id, 'things'));
+    for (const { punchId } of exceptions)
+      found.known('punchItem', punchId, at('acceptance', id, 'exceptions'));
+    for (const readingId of readingIds) {
+      found.known('acceptanceReading', readingId, at('acceptance', id, 'readingIds'));
+      if (!withdrawn && readings[readingId]?.struck)
+        found.add(at('acceptance', id, 'readingIds'), readingId, 'readings that are not struck out');
+    }
+  }
+}
+
 function checkLeg(run: Fact<'run'>, index: number, found: Found): void {
   const segment = run.segments[index]!;
   const { leg, cable, sheet } = segment;
@@ -450,5 +473,6 @@ export function referenceProblems(site: Site, changes?: readonly Change[]): Prob
   checkHardwareAddresses(site, scope, found);
   checkPlans(site, scope, found);
   checkDrawings(site, scope, found);
+  checkSignOff(site, scope, found);
   return problems;
 }

@@ -46,6 +46,12 @@ export const removeOwnTask = ({ taskSetting }: Pick<Site, 'taskSetting'>, id: st
   ...(taskSetting[`own-${id}`] ? [removing('taskSetting', `own-${id}`)] : []),
 ];
 
+/** Whether somebody has read anything of a thing for its acceptance, or noted what is wrong with it: such a thing stays. */
+const isInSignOff = ({ acceptanceReading, punchItem }: Site, kind: Kind, id: string): boolean =>
+  [...Object.values(acceptanceReading), ...Object.values(punchItem)].some(
+    ({ of }) => of.kind === kind && of.id === id,
+  );
+
 /**
  * Everything that goes when a run and its camera go. Readings stay with a site for good, so a run that
  * has any keeps standing; the caller is told so by getting nothing back.
@@ -54,6 +60,7 @@ export function removeRunAndCamera(site: Site, runId: string): Change[] {
   const run = site.run[runId];
   if (!run || Object.values(site.reading).some((reading) => reading.runId === runId)) return [];
   const { cameraId } = run;
+  if (isInSignOff(site, 'camera', cameraId)) return [];
   const changes: Change[] = [
     ...attachments(site, { kind: 'run', id: runId }, { kind: 'camera', id: cameraId }),
     ...leaveTiles(site, cameraId),
@@ -147,7 +154,7 @@ export function removeThing(
   kind: 'recorder' | 'supply' | 'equipment' | 'place',
   id: string,
 ): Removal {
-  const by = usersOf(site, kind, id);
+  const by = [...usersOf(site, kind, id), ...(isInSignOff(site, kind, id) ? ['its acceptance'] : [])];
   return by.length > 0
     ? { kind: 'in-use', by }
     : { kind: 'changes', changes: [...attachments(site, { kind, id }), removing(kind, id)] };

@@ -1,5 +1,8 @@
 import { z } from 'zod';
 import { dataSheetSchema } from '#core/physics/cable';
+import { acceptancePolicySchema } from './acceptancePolicy';
+import { acceptanceReadingSchema } from './acceptanceReading';
+import { acceptanceSchema } from './acceptance';
 import { cameraSchema } from './camera';
 import { crewMemberSchema } from './crew';
 import { cutoverSettingsSchema } from './cutoverSettings';
@@ -8,6 +11,7 @@ import { demandsSchema } from './demands';
 import { drawingSchema, photoSchema, pinSchema, routeSchema } from './drawing';
 import { equipmentSchema } from './equipment';
 import { recorderSchema, supplySchema } from './headEnd';
+import { punchItemSchema } from './punchItem';
 import { attachmentSchema, linkSchema } from './link';
 import { mendingSchema } from './mending';
 import { networkCameraSchema } from './networkCamera';
@@ -167,6 +171,34 @@ const factKinds = {
   gateRecord: {
     schema: gateRecordSchema,
     list: 'gateRecords',
+    isRequired: false,
+    area: 'record',
+    namesItself: false,
+  },
+  acceptancePolicy: {
+    schema: acceptancePolicySchema,
+    list: 'acceptancePolicies',
+    isRequired: false,
+    area: 'plan',
+    namesItself: false,
+  },
+  acceptanceReading: {
+    schema: acceptanceReadingSchema,
+    list: 'acceptanceReadings',
+    isRequired: false,
+    area: 'record',
+    namesItself: false,
+  },
+  punchItem: {
+    schema: punchItemSchema,
+    list: 'punchItems',
+    isRequired: false,
+    area: 'record',
+    namesItself: true,
+  },
+  acceptance: {
+    schema: acceptanceSchema,
+    list: 'acceptances',
     isRequired: false,
     area: 'record',
     namesItself: false,

@@ -32,6 +32,9 @@ const spellings: Partial<Record<Unit, Record<string, number>>> = {
   MP: { mp: 1, megapixels: 1 },
   h: { h: 1, hour: 1, hours: 1, min: 1 / 60 },
   min: { min: 1, minute: 1, minutes: 1, h: 60, hour: 60, hours: 60 },
+  s: { s: 1, second: 1, seconds: 1, ms: 0.001, min: 60 },
+  'px/m': { 'px/m': 1, px: 1, ppm: 1 },
+  '%': { '%': 1, percent: 1 },
   d: { d: 1, day: 1, days: 1, week: 7, weeks: 7 },
 };
 

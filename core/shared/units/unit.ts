@@ -16,6 +16,8 @@ export type Unit =
   | 'mm²'
   | 'h'
   | 'min'
+  | 's'
+  | 'px/m'
   | 'd'
   | 'money'
   | '%'
@@ -39,6 +41,8 @@ const decimals: Record<Unit, number> = {
   'mm²': 2,
   h: 1,
   min: 0,
+  s: 1,
+  'px/m': 0,
   d: 0,
   money: 0,
   '%': 0,

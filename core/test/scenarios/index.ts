@@ -2,4 +2,4 @@ export { coaxReachUnder, linkExtraDb, linkRateUnder } from './coaxLinkUnder';
 export { pictureLossUnder } from './pictureUnder';
 export { asKnown, bestCase, pessimistic, worstCase, type Scenario } from './scenario';
 export { fadeDb, loadFactor, ohmsFactor, readFactor, routeFactor, steelChance } from './spreads';
-export { voltsUnder, type FedCamera } from './voltsUnder';
+export { loadVoltsUnder, voltsUnder, type FedCamera } from './voltsUnder';

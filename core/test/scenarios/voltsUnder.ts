@@ -16,8 +16,8 @@ export interface FedCamera {
   wattsFrom: 'typical' | 'data-sheet';
 }
 
-/** Share of the drop that a camera uses in a scenario. */
-export function voltsUnder(
+/** Volts that arrive at a camera in a scenario; none where its supply collapses. */
+export function loadVoltsUnder(
   { source, loop, window, watts, heaterWatts, wattsFrom }: FedCamera,
   scenario: Scenario,
 ): number {
@@ -30,5 +30,9 @@ export function voltsUnder(
     sourceLimitWatts: source.limitWatts,
     load: { kind: 'watts', watts: voltAmps, heaterOhms },
   });
-  return voltsShare(source.volts, feed.state === 'collapsed' ? 0 : feed.loadVolts, window).utilisation;
+  return feed.state === 'collapsed' ? 0 : feed.loadVolts;
 }
+
+/** Share of the drop that a camera uses in a scenario. */
+export const voltsUnder = (fed: FedCamera, scenario: Scenario): number =>
+  voltsShare(fed.source.volts, loadVoltsUnder(fed, scenario), fed.window).utilisation;

@@ -9,6 +9,7 @@ import {
   linkRateUnder,
   loadFactor,
   readFactor,
+  type Scenario,
 } from '#core/test/scenarios';
 import { basisOf, figure, statusOf, type Basis, type Step } from '#core/shared/derivation';
 import type { Context } from '../context';
@@ -54,6 +55,12 @@ export function coaxWattsMargin(
   const tableDecides = row !== undefined && coaxLoop.from !== 'measured';
   const basis: Basis =
     delivered !== undefined ? 'measured' : tableDecides ? 'data-sheet' : basisOf(coaxLoop.from);
+  const arrivesUnder = (scenario: Scenario): number => {
+    if (delivered !== undefined) return delivered;
+    const left = Math.max(0, coaxReachUnder(coaxLoop, sourceLimitWatts, scenario) - converter.ownWatts);
+    // A table for copper says nothing of steel.
+    return scenario.steel ? Math.min(left, deliverable(left)) : deliverable(left);
+  };
   return wattsMargin({
     need,
     have,
@@ -61,12 +68,8 @@ export function coaxWattsMargin(
     basis,
     unread: coaxLoop.from !== 'measured' && delivered === undefined,
     limitSays: 'Too little is left of the power at the far end.',
-    under: (scenario) => {
-      const left = Math.max(0, coaxReachUnder(coaxLoop, sourceLimitWatts, scenario) - converter.ownWatts);
-      // A table for copper says nothing of steel.
-      const arrives = scenario.steel ? Math.min(left, deliverable(left)) : deliverable(left);
-      return enough(needWatts * loadFactor(ip.from, scenario), delivered ?? arrives);
-    },
+    under: (scenario) => enough(needWatts * loadFactor(ip.from, scenario), arrivesUnder(scenario)),
+    valueUnder: arrivesUnder,
     steps: () => [
       coaxLoop.step(),
       {
@@ -110,6 +113,11 @@ export function coaxRateMargin(context: Context, converter: Converter, newJoints
   const tested = readings.link?.throughputMbps;
   const have = tested ?? row?.mbps ?? modelled;
   const utilisation = enough(ip.mbps, have);
+  const carriedUnder = (scenario: Scenario): number => {
+    if (tested !== undefined) return tested * readFactor(scenario.loss);
+    const carried = linkRateUnder(run, { extraDb, traced }, scenario);
+    return row ? byTable(row.mbps, carried, modelled) : carried;
+  };
   return {
     kind: 'link-rate',
     label: 'link rate',
@@ -134,12 +142,8 @@ export function coaxRateMargin(context: Context, converter: Converter, newJoints
       limit: { sense: 'at-least', figure: figure('camera streams', ip.mbps, 'Mb/s', ip.mbpsFrom) },
       conclusion: utilisation <= 1 ? 'Carries the stream with room.' : 'Does not carry the stream.',
     }),
-    under: (scenario) => {
-      const wanted = ip.mbps * loadFactor(ip.mbpsFrom, scenario);
-      if (tested !== undefined) return enough(wanted, tested * readFactor(scenario.loss));
-      const carried = linkRateUnder(run, { extraDb, traced }, scenario);
-      return enough(wanted, row ? byTable(row.mbps, carried, modelled) : carried);
-    },
+    under: (scenario) => enough(ip.mbps * loadFactor(ip.mbpsFrom, scenario), carriedUnder(scenario)),
+    valueUnder: carriedUnder,
   };
 }
 

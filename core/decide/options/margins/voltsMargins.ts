@@ -1,5 +1,5 @@
 import { heaterWatts, voltsAtLoad, voltsShare } from '#core/test/findings';
-import { readFactor, voltsUnder, type FedCamera } from '#core/test/scenarios';
+import { loadVoltsUnder, readFactor, voltsUnder, type FedCamera } from '#core/test/scenarios';
 import { formatQuantity } from '#core/shared/units';
 import { basisOf, figure, statusOf, unboundedUtilisation, type Figure } from '#core/shared/derivation';
 import type { Context } from '../context';
@@ -30,6 +30,7 @@ export function nightVoltsMargin(
   const { volts, steps } = voltsAtLoad(source, findings.powerLoop, nightWatts, window, heaterOf);
   const { utilisation, status } = voltsShare(source.volts, volts, window);
   const from = nightWatts.from === 'data-sheet' ? 'data-sheet' : 'typical';
+  const fed = fedCamera(context, window, nightWatts.value ?? 0, heaterOf, from);
   return {
     kind: 'night-volts',
     label: 'volts by night',
@@ -48,8 +49,8 @@ export function nightVoltsMargin(
           ? 'The supply collapses under this load.'
           : `${formatQuantity(Math.abs(volts - window.minVolts), 'V')} ${volts >= window.minVolts ? 'to spare' : 'too little'}.`,
     }),
-    under: (scenario) =>
-      voltsUnder(fedCamera(context, window, nightWatts.value ?? 0, heaterOf, from), scenario),
+    under: (scenario) => voltsUnder(fed, scenario),
+    valueUnder: (scenario) => loadVoltsUnder(fed, scenario),
   };
 }
 
@@ -60,6 +61,8 @@ export function keptVoltsMargin(context: Context): Margin {
   const value = (verdict.read ?? verdict.expected)?.value ?? 0;
   const wrongRail = source.current !== camera.supply.current;
   const status = wrongRail ? 'fails' : statusOf(verdict.utilisation ?? 0);
+  const { window } = camera.supply;
+  const fed = fedCamera(context, window, camera.watts.night, heaterWatts(camera), 'typical');
   return {
     kind: 'night-volts',
     label: 'volts by night',
@@ -73,11 +76,10 @@ export function keptVoltsMargin(context: Context): Margin {
     under: (scenario) => {
       if (wrongRail) return unboundedUtilisation;
       return verdict.read
-        ? voltsShare(source.volts, value * readFactor(scenario.load), camera.supply.window).utilisation
-        : voltsUnder(
-            fedCamera(context, camera.supply.window, camera.watts.night, heaterWatts(camera), 'typical'),
-            scenario,
-          );
+        ? voltsShare(source.volts, value * readFactor(scenario.load), window).utilisation
+        : voltsUnder(fed, scenario);
     },
+    valueUnder: (scenario) =>
+      verdict.read ? value * readFactor(scenario.load) : loadVoltsUnder(fed, scenario),
   };
 }

@@ -24,6 +24,7 @@ interface WattsOver {
   steps: () => Step[];
   limitSays: string;
   under: (scenario: Scenario) => number;
+  valueUnder?: (scenario: Scenario) => number;
 }
 
 /** Watts that arrive against what is needed there. */
@@ -36,6 +37,7 @@ export function wattsMargin({
   steps,
   limitSays,
   under,
+  valueUnder,
 }: WattsOver): Margin {
   const utilisation = enough(need.value ?? 0, have);
   return {
@@ -54,5 +56,6 @@ export function wattsMargin({
       conclusion: utilisation <= 1 ? `${formatQuantity(have - (need.value ?? 0), 'W')} to spare.` : limitSays,
     }),
     under,
+    ...(valueUnder ? { valueUnder } : {}),
   };
 }

@@ -1,0 +1,165 @@
+import { believedOfNext, sharedShift, type SharedShift } from './sharedShift';
+import { reasonFor } from './reasons';
+import type { MarginKind } from '#core/decide/options';
+import type { AcceptanceCheckId } from '#core/model/site';
+import { asKnown, type Scenario } from '#core/test/scenarios';
+import {
+  deviationsBehind,
+  driverOf,
+  intervalOf,
+  isInside,
+  predictedOf,
+  sampledValues,
+  type Deviation,
+  type MeasuredMargin,
+  type Predicted,
+} from '#core/signoff/predicted';
+
+/** What runs have in common, by which they may be off together. */
+export interface Kinship {
+  by: 'print' | 'supply' | 'place' | 'cable';
+  name: string;
+}
+
+/** A figure of a camera that is predicted, and what was read of it if anybody did. */
+export interface PredictedFigure {
+  cameraId: string;
+  number: number;
+  check: AcceptanceCheckId;
+  margin: MeasuredMargin;
+  /** What the figure has to be at least or at most. */
+  limit: { least: number | null; most: number | null };
+  read: number | null;
+  /** What the run shares with others, what tells most of it first. */
+  kin: readonly Kinship[];
+}
+
+/** A camera that nobody has read yet, as it is expected by what was read of its like. */
+export interface Expected {
+  cameraId: string;
+  number: number;
+  before: Predicted;
+  now: Predicted;
+  /** Whether its limit is met by the figure as it is expected now, by all of the interval, or by part of it. */
+  meets: 'surely' | 'maybe' | 'hardly';
+}
+
+/** Figures that are off to one side together. */
+export interface SharedDifference {
+  check: AcceptanceCheckId;
+  kin: Kinship;
+  numbers: number[];
+  /** How far readings lie from what was predicted, in percent, on average. */
+  percent: number;
+  /** What they share, in standard deviations. */
+  shift: SharedShift;
+  reason: string;
+  toCome: Expected[];
+}
+
+/** How readings of a site agree with what was predicted. */
+export interface Agreement {
+  /** Readings that lie in the interval that was to hold nine in ten, of all that had one. */
+  inside: number;
+  of: number;
+  differences: SharedDifference[];
+}
+
+/** Fewer runs than these tell of nothing shared. */
+const fewestAlike = 2;
+/** A shared part is told from this many of its standard deviations on. */
+const toldFrom = 2;
+
+type Read = PredictedFigure & { read: number; deviation: Deviation };
+
+const isRead = (figure: PredictedFigure): figure is PredictedFigure & { read: number } =>
+  figure.read !== null;
+
+const kinKey = ({ by, name }: Kinship): string => `${by} ${name}`;
+
+function meets(
+  { least, most }: PredictedFigure['limit'],
+  { value, low, high }: Predicted,
+): Expected['meets'] {
+  const holds = (figure: number): boolean =>
+    (least === null || figure >= least) && (most === null || figure <= most);
+  if (holds(low) && holds(high)) return 'surely';
+  return holds(value) ? 'maybe' : 'hardly';
+}
+
+function expected(figure: PredictedFigure, shift: SharedShift): Expected {
+  const { cameraId, number, margin, limit } = figure;
+  const key = driverOf(margin.kind)!;
+  const next = believedOfNext(shift);
+  const scenario: Scenario = { ...asKnown, [key]: next.mean };
+  const now = intervalOf(margin.valueUnder(scenario), sampledValues(margin, { [key]: next }));
+  return { cameraId, number, before: predictedOf(margin), now, meets: meets(limit, now) };
+}
+
+const percentOff = (read: readonly Read[]): number =>
+  (100 * read.reduce((sum, one) => sum + one.read / one.margin.valueUnder(asKnown) - 1, 0)) / read.length;
+
+/** The kinship by which these runs are off furthest for its own uncertainty, if any is far enough. */
+function furthest(read: readonly Read[]): { kin: Kinship; read: Read[]; shift: SharedShift } | null {
+  const groups = new Map<string, { kin: Kinship; read: Read[] }>();
+  for (const one of read)
+    for (const kin of one.kin) {
+      const group = groups.get(kinKey(kin)) ?? { kin, read: [] };
+      group.read.push(one);
+      groups.set(kinKey(kin), group);
+    }
+  const told = [...groups.values()]
+    .filter((group) => group.read.length >= fewestAlike)
+    .map((group) => ({ ...group, shift: sharedShift(group.read.map(({ deviation }) => deviation)) }))
+    .filter(({ shift }) => Math.abs(shift.mean) >= toldFrom * shift.deviation);
+  const sureness = ({ shift }: (typeof told)[number]): number => Math.abs(shift.mean) / shift.deviation;
+  return told.reduce<(typeof told)[number] | null>(
+    (best, one) => (best && sureness(best) >= sureness(one) ? best : one),
+    null,
+  );
+}
+
+/** Differences of one kind of figure, the plainest first; runs that one explains are not counted for another. */
+function differencesIn(kind: MarginKind, figures: readonly PredictedFigure[]): SharedDifference[] {
+  const differences: SharedDifference[] = [];
+  let left = figures.filter(isRead).flatMap((figure): Read[] => {
+    const deviation = deviationsBehind(figure.margin, figure.read);
+    return deviation ? [{ ...figure, deviation }] : [];
+  });
+  for (let found = furthest(left); found; found = furthest(left)) {
+    const { kin, read, shift } = found;
+    const explained = new Set(read);
+    differences.push({
+      check: read[0]!.check,
+      kin,
+      numbers: read.map(({ number }) => number).sort((a, b) => a - b),
+      percent: percentOff(read),
+      shift,
+      reason: reasonFor(kind, shift.mean > 0),
+      toCome: figures
+        .filter((one) => !isRead(one) && one.kin.some((other) => kinKey(other) === kinKey(kin)))
+        .map((one) => expected(one, shift)),
+    });
+    left = left.filter((one) => !explained.has(one));
+  }
+  return differences;
+}
+
+/**
+ * How readings agree with what was predicted: how many lie in their intervals, which are off together and by what they share, and what
+ * that makes of runs that nobody has read yet.
+ */
+export function agreementOf(figures: readonly PredictedFigure[]): Agreement {
+  const read = figures.filter(isRead);
+  const kinds = new Set(figures.map(({ margin }) => margin.kind));
+  return {
+    inside: read.filter((one) => isInside(predictedOf(one.margin), one.read)).length,
+    of: read.length,
+    differences: [...kinds].flatMap((kind) =>
+      differencesIn(
+        kind,
+        figures.filter(({ margin }) => margin.kind === kind),
+      ),
+    ),
+  };
+}

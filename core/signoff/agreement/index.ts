@@ -1,0 +1,8 @@
+export {
+  agreementOf,
+  type Agreement,
+  type Expected,
+  type Kinship,
+  type PredictedFigure,
+  type SharedDifference,
+} from './agreementOf';

@@ -1,0 +1,42 @@
+import { isMeasured, predictedOf, type Predicted } from '#core/signoff/predicted';
+import type { Margin } from '#core/decide/options';
+import { acceptanceCheckOf, type AcceptanceCheckId } from '#core/model/site';
+import type { AcceptanceLimit, AskedCheck } from './types';
+
+/** A check of what is seen, done or written down. */
+export function plain(check: AcceptanceCheckId): AskedCheck {
+  const { asks } = acceptanceCheckOf(check);
+  const limit: AcceptanceLimit = asks.kind === 'words' ? { kind: 'words' } : { kind: 'seen' };
+  return { check, limit, predicted: null, margin: null };
+}
+
+interface Bounds {
+  least?: number | null;
+  most?: number | null;
+  because: string;
+}
+
+/** A check of a figure against its limits. */
+export function figureCheck(
+  check: AcceptanceCheckId,
+  { least = null, most = null, because }: Bounds,
+  predicted: Predicted | null = null,
+): AskedCheck {
+  const { asks } = acceptanceCheckOf(check);
+  const unit = asks.kind === 'figure' ? asks.unit : '';
+  return { check, limit: { kind: 'figure', unit, least, most, because }, predicted, margin: null };
+}
+
+/** A check of a figure that a margin of what was chosen predicts. */
+export function marginCheck(check: AcceptanceCheckId, margin: Margin, bounds: Bounds): AskedCheck {
+  const asked = figureCheck(check, bounds);
+  return isMeasured(margin) ? { ...asked, predicted: predictedOf(margin), margin } : asked;
+}
+
+/** A link under watch for so many hours. */
+export const soakCheck = (hours: number, lostPercent: number): AskedCheck => ({
+  check: 'soak',
+  limit: { kind: 'soak', hours, lostPercent },
+  predicted: null,
+  margin: null,
+});

@@ -1,0 +1,165 @@
+import type { Topology } from '#core/connect/topology';
+import { isIp, type FeasibleOption, type Margin, type MarginKind } from '#core/decide/options';
+import { chosenOption, type RunEvaluation } from '#core/decide/runEvaluation';
+import { viewFigures } from '#core/model/views';
+import { optionRow, type Camera, type PolicyFigures } from '#core/model/site';
+import { viewPurposes } from '#core/physics/optics';
+import { formatQuantity } from '#core/shared/units';
+import { asKnown, loadFactor } from '#core/test/scenarios';
+import type { Predicted } from '#core/signoff/predicted';
+import { figureCheck, marginCheck, plain, soakCheck } from './build';
+import type { AskedCheck, AskedThing } from './types';
+
+type CameraEnd = Topology['cameras'][number];
+type Device = Topology['devices'][number];
+
+/** The limit that a margin is held against; `null` where it is held against none. */
+const limitOf = (margin: Margin): number | null => margin.derivation().limit?.figure.value ?? null;
+
+const marginOf = ({ margins }: FeasibleOption, kind: MarginKind): Margin | undefined =>
+  margins.find((margin) => margin.kind === kind);
+
+/** Volts at the camera’s plug, of one that a supply box or an adapter feeds. */
+function voltsChecks(
+  option: FeasibleOption,
+  camera: Camera,
+  { voltsSparePercent }: PolicyFigures,
+): AskedCheck[] {
+  const night = marginOf(option, 'night-volts');
+  if (!night) return [];
+  const lowest = limitOf(night) ?? camera.supply.window.minVolts;
+  const highest = marginOf(option, 'highest-volts');
+  const own = optionRow(option.kind).keepsCamera ? camera.supply.window.maxVolts : null;
+  const most = highest ? limitOf(highest) : own;
+  return [
+    marginCheck('lamp-volts', night, {
+      least: lowest * (1 + voltsSparePercent / 100),
+      most,
+      because: `the camera’s lowest, ${formatQuantity(lowest, 'V')}, and ${voltsSparePercent} % to spare`,
+    }),
+    ...(most === null ? [] : [figureCheck('idle-volts', { most, because: 'the camera’s highest' })]),
+  ];
+}
+
+/** What a coax link carries, and how it does over hours. Where it is close it is watched for longer. */
+function coaxLinkChecks(option: FeasibleOption, policy: PolicyFigures): AskedCheck[] {
+  const rate = marginOf(option, 'link-rate');
+  if (!rate) return [];
+  const streams = limitOf(rate) ?? 0;
+  const watts = marginOf(option, 'watts');
+  const isClose = option.state !== 'holds';
+  return [
+    ...(watts
+      ? [
+          marginCheck('delivered-watts', watts, {
+            least: limitOf(watts),
+            because: 'what the camera takes by night',
+          }),
+        ]
+      : []),
+    marginCheck('throughput', rate, {
+      least: streams * policy.linkTimes,
+      because: `${policy.linkTimes} times what the camera streams`,
+    }),
+    figureCheck('lost-packets', { most: policy.lostPercent, because: 'policy' }),
+    soakCheck(isClose ? policy.closeSoakHours : policy.soakHours, policy.lostPercent),
+  ];
+}
+
+const loadTails = 1.645;
+
+/** Watts that a port gives, by what the camera takes. */
+function portCheck(
+  end: CameraEnd | undefined,
+  device: Device | undefined,
+  { portSharePercent }: PolicyFigures,
+): AskedCheck[] {
+  if (!end || !device || end.watts <= 0 || device.portWatts <= 0) return [];
+  const at = (load: number) => end.watts * loadFactor('typical', { ...asKnown, load });
+  const predicted: Predicted = { value: end.watts, low: at(-loadTails), high: at(loadTails) };
+  return [
+    figureCheck(
+      'port-watts',
+      {
+        most: (device.portWatts * portSharePercent) / 100,
+        because: `${portSharePercent} % of the port’s ${device.portWatts} W`,
+      },
+      predicted,
+    ),
+  ];
+}
+
+/** One standard deviation of pixels on a target, as a share: lens, sensor and the metres to the target as they were noted. Judgement. */
+const pixelSpread = 0.06;
+
+/** Pixels that fall on a metre at the target, of a camera whose lens and target are noted. */
+function pixelCheck(camera: Camera, keepsCamera: boolean): AskedCheck[] {
+  const atTarget = viewFigures(camera)?.atTarget;
+  if (!atTarget) return [];
+  const { perMetre } = keepsCamera ? atTarget.now : atTarget.after;
+  const off = loadTails * pixelSpread * perMetre;
+  const purpose = viewPurposes.find(({ id }) => id === camera.needs?.detail);
+  return [
+    figureCheck(
+      'pixels-per-metre',
+      {
+        least: purpose?.atLeast ?? null,
+        because: purpose ? `to ${purpose.label}` : 'nobody has said what the view is for',
+      },
+      { value: perMetre, low: perMetre - off, high: perMetre + off },
+    ),
+  ];
+}
+
+const cablingChecks = (option: FeasibleOption, { lostPercent }: PolicyFigures): AskedCheck[] =>
+  marginOf(option, 'channel')
+    ? [
+        plain('cable-tester'),
+        figureCheck('frame-errors', { most: 0, because: 'none is normal on a sound cable' }),
+        figureCheck('lost-packets', { most: lostPercent, because: 'policy' }),
+      ]
+    : [];
+
+function fibreChecks(option: FeasibleOption, { fibreInsideDb }: PolicyFigures): AskedCheck[] {
+  const light = marginOf(option, 'light-loss');
+  const budget = light && limitOf(light);
+  if (!light || budget === null || budget === undefined) return [];
+  return [
+    marginCheck('fibre-loss', light, {
+      most: budget - fibreInsideDb,
+      because: `${fibreInsideDb} dB inside the budget of ${formatQuantity(budget, 'dB')}`,
+    }),
+  ];
+}
+
+/** What everybody looks at before a view is accepted. */
+const viewChecks = ['frame-agrees', 'picture-by-day', 'picture-by-lamps', 'masks', 'playback'] as const;
+
+/** Everything that is asked of a camera by what was chosen for it; `null` while nothing is chosen, or where it goes. */
+export function cameraAsked(
+  evaluation: RunEvaluation,
+  policy: PolicyFigures,
+  end: CameraEnd | undefined,
+  device: Device | undefined,
+): AskedThing | null {
+  const { camera } = evaluation;
+  const option = chosenOption(evaluation);
+  if (!option || option.kind === 'retire') return null;
+  return {
+    of: { kind: 'camera', id: camera.id },
+    name: camera.name,
+    number: camera.number,
+    placeId: camera.placeId,
+    checks: [
+      ...voltsChecks(option, camera, policy),
+      ...coaxLinkChecks(option, policy),
+      ...portCheck(end, device, policy),
+      ...cablingChecks(option, policy),
+      ...fibreChecks(option, policy),
+      ...pixelCheck(camera, optionRow(option.kind).keepsCamera),
+      ...viewChecks.map(plain),
+      plain('labels'),
+      ...(isIp(option) ? [plain('password-holder'), plain('firmware')] : []),
+    ],
+  };
+}

@@ -1,0 +1,1 @@
+export { pixelsMarked } from './pixelsMarked';

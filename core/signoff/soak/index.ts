@@ -1,0 +1,2 @@
+export { soakFromTable } from './soakFromTable';
+export { soakOf, type SoakFound, type SoakSample } from './soakOf';

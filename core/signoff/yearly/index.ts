@@ -1,0 +1,1 @@
+export { yearlyOf, type Drift } from './yearlyOf';
