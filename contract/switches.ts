@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { switchReportSchema } from '#core/connect/switchReport';
+import { portCountersSchema, switchReportSchema } from '#core/connect/switchReport';
 import { siteIdSchema } from '#core/model/site';
 import { deviceAddressSchema } from './deviceAddress';
 import { endpoint } from './endpoint';
@@ -28,6 +28,17 @@ export const switches = {
     answer: switchReportSchema,
     status: 200,
     hint: 'That is no address of a switch.',
+  }),
+  /** What a port counted over the last hours, for a soak. */
+  counters: endpoint({
+    needs: 'devices',
+    method: 'POST',
+    path: '/switches/counters',
+    query: nothing,
+    body: whereSchema.extend({ port: z.int().min(1).max(256) }),
+    answer: portCountersSchema,
+    status: 200,
+    hint: 'An address of a switch and a port are needed.',
   }),
   restartPort: endpoint({
     needs: 'devices',

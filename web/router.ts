@@ -44,7 +44,18 @@ export const router = createRouter({
           name: 'cutover',
           component: () => import('./stages/cutover/CutoverStage.vue'),
         },
-        { path: 'plan/:runId?', name: 'plan', component: () => import('./stages/plan/PlanStage.vue') },
+        {
+          path: 'signoff/:runId?',
+          name: 'signoff',
+          component: () => import('./stages/signoff/SignoffStage.vue'),
+        },
+        {
+          path: 'papers/:runId?',
+          name: 'papers',
+          component: () => import('./stages/papers/PapersStage.vue'),
+        },
+        // Where the plan was before it was one of several papers.
+        { path: 'plan/:runId?', redirect: (to) => ({ name: 'papers', params: to.params }) },
       ],
     },
     { path: '/:rest(.*)*', redirect: '/' },

@@ -19,7 +19,7 @@ export interface SignOff {
 /** What a run shares with others: what is printed on its cable, the box that feeds it, its place. */
 function kinOf(site: Site, run: Run): Kinship[] {
   const { feed } = run;
-  const prints = new Set(run.segments.flatMap(({ print }) => print?.trim().toLowerCase() || []));
+  const prints = new Set(run.segments.flatMap(({ print }) => print?.trim() || []));
   const cables = new Set(run.segments.map(({ cable, sheet }) => sheet?.name ?? signalCable(cable).label));
   const supply = feed.kind === 'local-adapter' ? undefined : site.supply[feed.supplyId];
   const place = site.place[site.camera[run.cameraId]!.placeId];

@@ -20,6 +20,9 @@ export function switchRoutes(
   serveEndpoint(router, switches.read, ({ body: { site, address } }) =>
     talking('switch', async () => switchClient(await door(site, address), '', answerMs).report()),
   );
+  serveEndpoint(router, switches.counters, ({ body: { site, address, port } }) =>
+    talking('switch', async () => switchClient(await door(site, address), '', answerMs).counters(port)),
+  );
   serveEndpoint(router, switches.restartPort, ({ body: { site, address, key, port } }) =>
     talking('switch', async () => {
       await switchClient(await door(site, address), key, answerMs).restartPort(port);

@@ -1,4 +1,4 @@
-// The stand-in switch as a process of its own: node --import tsx stand-ins/switch/main.ts --state FILE [--port NUMBER] [--key WORD] [--restart MILLISECONDS]
+// The stand-in switch as a process of its own: node --import tsx stand-ins/switch/main.ts --state FILE [--port NUMBER] [--key WORD] [--restart MILLISECONDS] [--loses-at-night PORT]…
 import { readFileSync } from 'node:fs';
 import { parseArgs } from 'node:util';
 import { startSwitch } from './startSwitch';
@@ -10,12 +10,18 @@ const { values } = parseArgs({
     port: { type: 'string', default: '0' },
     key: { type: 'string', default: 'ferry' },
     restart: { type: 'string', default: '4000' },
+    'loses-at-night': { type: 'string', multiple: true, default: ['2'] },
   },
 });
 if (!values.state) throw new Error('Needed is --state FILE.');
 const state = switchStateSchema.parse(JSON.parse(readFileSync(values.state, 'utf8')));
 const running = await startSwitch(
-  { state, key: values.key, restartMs: Number(values.restart) },
+  {
+    state,
+    key: values.key,
+    restartMs: Number(values.restart),
+    losesAtNight: values['loses-at-night'].map(Number),
+  },
   Number(values.port),
 );
 console.log(`The stand-in switch ${state.name} listens at ${running.address}`);

@@ -1,5 +1,6 @@
 import { createServer, type ServerResponse } from 'node:http';
 import type { AddressInfo } from 'node:net';
+import { countersAt } from './counters';
 import { reportAt, type Restarting, type SwitchState } from './switch';
 
 export interface RunningSwitch {
@@ -7,15 +8,19 @@ export interface RunningSwitch {
   close: () => Promise<void>;
 }
 
-/** How it is sold: what it is at the start, the key to it, and how long a port stays down. */
+/** How it is sold: what it is at the start, the key to it, how long a port stays down, and which ports lose packets by night. */
 export interface SwitchBench {
   state: SwitchState;
   key: string;
   restartMs: number;
+  losesAtNight?: readonly number[];
 }
 
 /** The switch on an HTTP port of this machine. */
-export function startSwitch({ state, key, restartMs }: SwitchBench, port: number): Promise<RunningSwitch> {
+export function startSwitch(
+  { state, key, restartMs, losesAtNight = [] }: SwitchBench,
+  port: number,
+): Promise<RunningSwitch> {
   let restarting: Restarting[] = [];
   const send = (response: ServerResponse, status: number, body: unknown): void => {
     response.writeHead(status, { 'content-type': 'application/json' }).end(JSON.stringify(body));
@@ -25,6 +30,13 @@ export function startSwitch({ state, key, restartMs }: SwitchBench, port: number
     const { method = 'GET', url = '/' } = request;
     if (method === 'GET' && url === '/state')
       return send(response, 200, reportAt(state, restarting, Date.now()));
+    const watched = /^\/ports\/(\d+)\/counters$/.exec(url)?.[1];
+    if (method === 'GET' && watched !== undefined) {
+      const known = state.ports.find((one) => one.number === Number(watched));
+      return known
+        ? send(response, 200, countersAt(known, losesAtNight.includes(known.number), Date.now()))
+        : send(response, 404, { title: 'Not found', detail: `It has no port ${watched}.` });
+    }
     const asked = /^\/ports\/(\d+)\/restart$/.exec(url)?.[1];
     if (method !== 'POST' || asked === undefined)
       return send(response, 404, { title: 'Not found', detail: `There is no ${method} ${url}.` });

@@ -92,6 +92,7 @@ const mayCome: Record<string, readonly string[]> = {
   'GET /sites/:id/recorders/:recorderId/applying/settings': technicians,
   'GET /switches': signedIn,
   'POST /switches/read': technicians,
+  'POST /switches/counters': technicians,
   'POST /switches/restart-port': technicians,
 };
 

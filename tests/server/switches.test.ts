@@ -3,6 +3,7 @@ import type { AddressInfo } from 'node:net';
 import { readFileSync } from 'node:fs';
 import path from 'node:path';
 import { afterAll, afterEach, beforeAll, describe, expect, it } from 'vitest';
+import { soakOf } from '#core/signoff/soak';
 import { noDevices } from '../../server/demoDevices';
 import { startServer, type RunningServer } from '../../server/startServer';
 import { switchClient } from '../../server/switches/switchClient';
@@ -122,5 +123,39 @@ describe('over the wire', () => {
         { timeout: 20_000 },
       )
       .toBe('gone');
+  });
+});
+
+describe('a soak by the counters of a switch', () => {
+  let running: RunningSwitch;
+  beforeAll(async () => {
+    running = await startSwitch({ state, key: 'ferry', restartMs: 300, losesAtNight: [2] }, 0);
+  });
+  afterAll(() => running.close());
+  const hourOf = (atMs: number): number => new Date(atMs).getHours();
+  const soakOfPort = async (port: number) => {
+    const { samples } = await switchClient(running.address, '', answerMs).counters(port);
+    const found = soakOf(
+      samples.map(({ at, ...counted }) => ({ atMs: Date.parse(at), ...counted })),
+      hourOf,
+    );
+    if (!found.ok) throw new Error(found.problems.join(' '));
+    return found.value;
+  };
+
+  it('is three days without a drop on a sound port', async () => {
+    expect(await soakOfPort(1)).toEqual({
+      kind: 'soak',
+      hours: 72,
+      lostPercent: 0,
+      drops: 0,
+      gapMinutes: 0,
+    });
+  });
+  it('tells of a link that goes away by night, and when', async () => {
+    expect(await soakOfPort(2)).toMatchObject({ hours: 72, drops: 3, worstHour: 2 });
+  });
+  it('knows no port that is not there', async () => {
+    await expect(switchClient(running.address, '', answerMs).counters(99)).rejects.toThrow(/no port 99/);
   });
 });

@@ -8,13 +8,15 @@ import { allocateViews } from '../stages/allocate/views';
 import { connectViews } from '../stages/connect/views';
 import { cutoverViews } from '../stages/cutover/views';
 import { decideViews } from '../stages/decide/views';
+import { papersViews } from '../stages/papers/views';
+import { signoffViews } from '../stages/signoff/views';
 import { surveyViews } from '../stages/survey/views';
 import { testViews } from '../stages/test/views';
 import { useEvaluation } from '../stores/evaluation';
 import { useSelection } from '../stores/selection';
 import { useSite } from '../stores/site';
 import { foundEntries, type FindEntry } from './findEntries';
-import { stages } from './stages';
+import { papers, stages } from './stages';
 
 /** One place to find everything: a run by whatever is known of it, a view, something to do. */
 const visible = defineModel<boolean>('visible', { required: true });
@@ -37,7 +39,8 @@ const views = {
   allocate: allocateViews,
   connect: connectViews,
   cutover: cutoverViews,
-  plan: [],
+  signoff: signoffViews,
+  papers: papersViews,
 } as const;
 const runEntries = computed(() =>
   (evaluation.result?.runs ?? []).map((run): FindEntry => {
@@ -53,7 +56,7 @@ const runEntries = computed(() =>
     };
   }),
 );
-const viewEntries = stages.flatMap(({ name, label: stage }): FindEntry[] =>
+const viewEntries = [...stages, papers].flatMap(({ name, label: stage }): FindEntry[] =>
   views[name].map((view) => ({
     id: `view-${name}-${view.id}`,
     label: view.label,

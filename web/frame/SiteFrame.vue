@@ -24,7 +24,7 @@ import SetAsideDialog from './SetAsideDialog.vue';
 import FindDialog from './FindDialog.vue';
 import RunList from './RunList.vue';
 import SavedLine from './SavedLine.vue';
-import { progressOf, stages } from './stages';
+import { papers, progressOf, stages } from './stages';
 import StageTape from './StageTape.vue';
 import WaitingDialog from './WaitingDialog.vue';
 import TourBar from './TourBar.vue';
@@ -135,12 +135,14 @@ function redo(): void {
       : { severity: 'secondary', summary: 'Nothing to do again', life: 2000 },
   );
 }
-const stageLabel = computed(() => stages.find(({ name: one }) => one === selection.stage)?.label ?? '');
+const stageLabel = computed(
+  () => [...stages, papers].find(({ name: one }) => one === selection.stage)?.label ?? '',
+);
 const goTo = (stage: StageName) => void selection.go({ stage });
 
 useKeyListener();
 useKeys([
-  ...stages.map(({ name: stage, label, key }) => ({
+  ...[...stages, papers].map(({ name: stage, label, key }) => ({
     keys: [key],
     label,
     group: 'Stages',
@@ -225,6 +227,14 @@ useKeys([
           @click="redo"
         >
           Redo <kbd>U</kbd>
+        </button>
+        <button
+          type="button"
+          class="plain"
+          :aria-current="selection.stage === 'papers' ? 'page' : undefined"
+          @click="goTo('papers')"
+        >
+          Papers <kbd>8</kbd>
         </button>
         <button type="button" class="plain" @click="finding = true">Find <kbd>Ctrl K</kbd></button>
         <button type="button" class="plain" @click="theme.toggle">

@@ -5,6 +5,8 @@ import { allocateViews } from '../stages/allocate/views';
 import { connectViews } from '../stages/connect/views';
 import { cutoverViews } from '../stages/cutover/views';
 import { decideViews } from '../stages/decide/views';
+import { papersViews } from '../stages/papers/views';
+import { signoffViews } from '../stages/signoff/views';
 import { surveyViews } from '../stages/survey/views';
 import { testViews } from '../stages/test/views';
 import { helpEntries } from './help';
@@ -20,14 +22,15 @@ describe('help', () => {
     ['allocate', allocateViews],
     ['connect', connectViews],
     ['cutover', cutoverViews],
-    ['plan', [{ id: 'plan' }]],
+    ['signoff', signoffViews],
+    ['papers', papersViews],
   ] as const)('has something to say of every view of %s, and of none that is not there', (stage, views) => {
     const entries = entriesOf(`help/${stage}.md`);
     expect(entries.map(({ heading }) => heading).sort()).toEqual(views.map(({ id }) => id).sort());
     for (const { html } of entries) expect(html.length).toBeGreaterThan(60);
   });
   it('is text and nothing that runs', () => {
-    for (const stage of ['survey', 'test', 'decide', 'allocate', 'connect', 'cutover', 'plan'])
+    for (const stage of ['survey', 'test', 'decide', 'allocate', 'connect', 'cutover', 'signoff', 'papers'])
       for (const { html } of entriesOf(`help/${stage}.md`))
         expect(html).not.toMatch(/<(?!\/?(p|ul|li|em|strong|code)\b)/);
   });

@@ -2,7 +2,8 @@ import allocate from '../../docs/help/allocate.md?raw';
 import connect from '../../docs/help/connect.md?raw';
 import cutover from '../../docs/help/cutover.md?raw';
 import decide from '../../docs/help/decide.md?raw';
-import plan from '../../docs/help/plan.md?raw';
+import papers from '../../docs/help/papers.md?raw';
+import signoff from '../../docs/help/signoff.md?raw';
 import survey from '../../docs/help/survey.md?raw';
 import test from '../../docs/help/test.md?raw';
 import glossaryPage from '../../docs/glossary.md?raw';
@@ -16,7 +17,8 @@ const pages: Record<StageName, HelpEntry[]> = {
   allocate: helpEntries(allocate),
   connect: helpEntries(connect),
   cutover: helpEntries(cutover),
-  plan: helpEntries(plan),
+  signoff: helpEntries(signoff),
+  papers: helpEntries(papers),
 };
 
 /** What a view is for and what its figures mean; of a stage the first one where it has no view of this name. */

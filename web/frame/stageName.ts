@@ -1,2 +1,3 @@
-/** The stages of the work, in its order. */
-export type StageName = 'survey' | 'test' | 'decide' | 'allocate' | 'connect' | 'cutover' | 'plan';
+/** The stages of the work, in its order, and the papers that go out of all of them. */
+export type StageName =
+  'survey' | 'test' | 'decide' | 'allocate' | 'connect' | 'cutover' | 'signoff' | 'papers';

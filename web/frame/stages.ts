@@ -17,8 +17,11 @@ export const stages: StageLabel[] = [
   { name: 'allocate', label: 'Allocate', key: '4' },
   { name: 'connect', label: 'Connect', key: '5' },
   { name: 'cutover', label: 'Cut over', key: '6' },
-  { name: 'plan', label: 'Plan', key: '7' },
+  { name: 'signoff', label: 'Sign off', key: '7' },
 ];
+
+/** Papers are no stage: they are one key away from every one. */
+export const papers: StageLabel = { name: 'papers', label: 'Papers', key: '8' };
 
 export interface StageProgress {
   left: string;
@@ -43,10 +46,24 @@ function nightsProgress(site: Pick<Site, 'plannedNight' | 'taskTry'>): StageProg
   return { left: done === tasks.length ? 'all done' : `${tasks.length - done} to do`, share };
 }
 
+/** How many of the cameras that stay somebody has accepted. */
+function signOffProgress(runs: SiteSummary['runs'], { acceptance }: Pick<Site, 'acceptance'>): StageProgress {
+  const accepted = new Set(
+    Object.values(acceptance)
+      .filter(({ withdrawn }) => !withdrawn)
+      .flatMap(({ things }) => things.filter(({ kind }) => kind === 'camera').map(({ id }) => id)),
+  );
+  const staying = runs.filter(({ chosen }) => chosen !== null && chosen !== 'retire');
+  const count = staying.filter(({ camera }) => accepted.has(camera.id)).length;
+  if (staying.length === 0) return { left: 'nothing decided', share: 0 };
+  const left = staying.length - count;
+  return { left: left === 0 ? 'all signed' : `${left} to sign`, share: count / staying.length };
+}
+
 /** What is left in each stage, in words, and the share of it that is done. */
 export function progressOf(
   { left, runs, allocation }: SiteSummary,
-  site: Pick<Site, 'plannedNight' | 'taskTry'>,
+  site: Pick<Site, 'plannedNight' | 'taskTry' | 'acceptance'>,
 ): Record<StageName, StageProgress> {
   const all = runs.length;
   const done = (count: number) => (all === 0 ? 0 : (all - count) / all);
@@ -69,17 +86,7 @@ export function progressOf(
       share: done(left.toPlace),
     },
     cutover: nightsProgress(site),
-    plan: {
-      left:
-        left.broken > 0
-          ? `${left.broken} to put right`
-          : all === 0 || left.toPlace + left.toDecide > 0
-            ? 'in progress'
-            : left.toTest > 0
-              ? `decided, ${left.toTest} untested`
-              : 'ready',
-      // A plan that nobody has tested the runs of is none that is done, however complete it looks.
-      share: left.broken + left.toPlace + left.toDecide === 0 ? done(left.toTest) : 0,
-    },
+    signoff: signOffProgress(runs, site),
+    papers: { left: '', share: 0 },
   };
 }

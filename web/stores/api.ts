@@ -172,6 +172,7 @@ export const api = {
     ask(instruments.read, { body: { site, address, ...asked } }),
   switches: () => ask(switches.list),
   readSwitch: (site: string, address: string) => ask(switches.read, { body: { site, address } }),
+  switchCounters: (body: BodyOf<typeof switches.counters>) => ask(switches.counters, { body }),
   restartPort: (body: BodyOf<typeof switches.restartPort>) => ask(switches.restartPort, { body }),
   recorders: () => ask(recorders.list),
   readRecorder: (site: string, address: string) => ask(recorders.read, { body: { site, address } }),

@@ -154,6 +154,7 @@ export const useEvaluation = defineStore('evaluation', () => {
   const traceView = (runId: string) => ask((worker) => worker.traceView(runId));
   const diagnostics = (runId: string) => tell((worker) => worker.diagnostics(runId));
   const expected = (runId: string) => tell((worker) => worker.expected(runId));
+  const signOff = () => tell((worker) => worker.signOff());
   const nights = (now: number) => tell((worker) => worker.nights(now));
   const nightCard = (taskId: string) => tell((worker) => worker.nightCard(taskId));
   const devicePlan = (recorderId: string, goal: DeviceGoal) =>
@@ -184,6 +185,7 @@ export const useEvaluation = defineStore('evaluation', () => {
     expected,
     round,
     nights,
+    signOff,
     nightHelp,
     moveTask,
     morning,

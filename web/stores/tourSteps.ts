@@ -52,7 +52,7 @@ export const tourSteps: readonly TourStep[] = [
   },
   {
     says: 'This is the plan to hand over. Its first line says how many readings and gaps it rests on. The other 23 runs go the same way.',
-    stage: 'plan',
-    isDone: (_, { stage }) => stage === 'plan',
+    stage: 'papers',
+    isDone: (_, { stage }) => stage === 'papers',
   },
 ];

@@ -29,6 +29,8 @@ import {
   devicePlanAt,
   moveTask,
   nightsNow,
+  signOffOf,
+  type SignOff,
   nightHelp,
   tasksNow,
   type NightHelp,
@@ -114,6 +116,8 @@ const evaluator = {
   /** Opens a site as the server answered it. */
   openServed: (answer: string): string =>
     openSite(siteFromTrusted(servedSiteSchema.parse(JSON.parse(answer)).file)),
+  /** What is asked before anybody signs, and what was read of it. */
+  signOff: (): SignOff | null => (last ? signOffOf(last.site, last.evaluation) : null),
   /** Evaluates a site from scratch, given as text; what is made of it comes as text too, verdicts and options with `details`. */
   open: (site: string): string => openSite(JSON.parse(site) as Site),
   details(): string {

@@ -92,6 +92,7 @@ export {
 export { gearKinds, type Equipment, type Gear, type GearKind, type HookUp } from './equipment';
 export { fedFrom, fedThrough, hasPowerCores, withAdapter, withSeparatePair } from './feeding';
 export { freeId, freeName } from './freeId';
+export { instantSchema } from './vocabulary';
 export { monitorOutputs, type Recorder, type Supply } from './headEnd';
 export {
   disksText,

@@ -9,4 +9,4 @@ export {
 } from './measures';
 export { lengthsInWords } from './lengthsInWords';
 export { parseQuantity } from './parseQuantity';
-export { formatFigure, formatQuantity, type Unit } from './unit';
+export { formatFigure, formatLimit, formatQuantity, type Unit } from './unit';

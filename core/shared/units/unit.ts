@@ -67,3 +67,10 @@ export function formatQuantity(value: number | null, unit: Unit, digits?: number
   const figure = formatFigure(value, unit, digits);
   return value === null || unit === '' || unit === 'money' ? figure : `${figure} ${unit}`;
 }
+
+/** A limit with its unit: with one digit more than a reading deserves where those would round it, so that nobody meets the limit as it reads and not as it is. */
+export function formatLimit(value: number, unit: Unit): string {
+  const digits = decimals[unit];
+  const isRound = Math.abs(Number(value.toFixed(digits)) - value) < 1e-9;
+  return formatQuantity(value, unit, isRound ? digits : digits + 1);
+}

@@ -1,5 +1,6 @@
 export { foundInWords, judge, limitInWords } from './judge';
 export { mayAccept, type MayAccept } from './mayAccept';
+export { mayClose } from './mayClose';
 export {
   signOffFacts,
   thingKey,
@@ -9,3 +10,4 @@ export {
   type SignOffFacts,
   type ThingState,
 } from './thingState';
+export { severityWords, signerWords, statusWords } from './words';

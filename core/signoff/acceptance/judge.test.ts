@@ -15,11 +15,15 @@ const soak = (more: Partial<Soak> = {}): Soak => ({
 });
 
 describe('a figure against its limits', () => {
+  it('is accepted on a limit that does not come out even', () => {
+    expect(judge({ kind: 'figure', value: 11.34 }, { ...volts, least: 10.8 * 1.05 }).holds).toBe(true);
+  });
+
   it('is accepted on the limit and refused beyond it, with what was wanted', () => {
     expect(judge({ kind: 'figure', value: 11.34 }, volts).holds).toBe(true);
     expect(judge({ kind: 'figure', value: 11.33 }, volts)).toEqual({
       holds: false,
-      message: 'Too little: wanted 11.3 V to 13.2 V, its window.',
+      message: 'Too little: wanted 11.34 V to 13.2 V, its window.',
     });
     expect(judge({ kind: 'figure', value: 13.3 }, volts).message).toContain('Too much');
   });
@@ -30,11 +34,11 @@ describe('a figure against its limits', () => {
   });
 
   it('says what is wanted in words', () => {
-    expect(limitInWords(volts)).toBe('11.3 V to 13.2 V');
+    expect(limitInWords(volts)).toBe('11.34 V to 13.2 V');
     expect(limitInWords({ ...volts, least: null })).toBe('at most 13.2 V');
-    expect(limitInWords({ ...volts, most: null })).toBe('at least 11.3 V');
+    expect(limitInWords({ ...volts, most: null })).toBe('at least 11.34 V');
     expect(limitInWords({ ...volts, least: null, most: null })).toBe('noted');
-    expect(limitInWords(watched)).toBe('24 h without a drop, at most 0.10 % lost');
+    expect(limitInWords(watched)).toBe('24 h without a drop, at most 0.1 % lost');
   });
 });
 
@@ -48,7 +52,7 @@ describe('a soak', () => {
     expect(judge(soak({ drops: 1, worstHour: 3 }), watched).message).toBe(
       'the link went away once. Most of it around 3:00.',
     );
-    expect(judge(soak({ lostPercent: 0.4 }), watched).message).toBe('0.40 % lost, at most 0.10 % allowed.');
+    expect(judge(soak({ lostPercent: 0.4 }), watched).message).toBe('0.40 % lost, at most 0.1 % allowed.');
     expect(judge(soak({ gapMinutes: 90 }), watched).message).toBe('nobody counted for 90 min of it.');
     expect(judge(soak({ gapMinutes: 20 }), watched).holds).toBe(true);
   });

@@ -1,7 +1,7 @@
 import type { AcceptanceLimit } from '#core/signoff/asked';
 import type { AcceptanceFound } from '#core/model/site';
 import { counted } from '#core/shared/labels';
-import { formatQuantity } from '#core/shared/units';
+import { formatLimit, formatQuantity } from '#core/shared/units';
 
 /** Whether a reading is accepted, and why in a sentence. */
 export interface Judged {
@@ -17,10 +17,10 @@ export function limitInWords(limit: AcceptanceLimit): string {
     case 'words':
       return 'written down';
     case 'soak':
-      return `${formatQuantity(limit.hours, 'h', 0)} without a drop, at most ${formatQuantity(limit.lostPercent, '%', 2)} lost`;
+      return `${formatQuantity(limit.hours, 'h', 0)} without a drop, at most ${formatLimit(limit.lostPercent, '%')} lost`;
     case 'figure': {
       const { least, most, unit } = limit;
-      const said = (value: number): string => formatQuantity(value, unit, unit === '%' ? 2 : undefined);
+      const said = (value: number): string => formatLimit(value, unit);
       if (least !== null && most !== null) return `${said(least)} to ${said(most)}`;
       if (least !== null) return `at least ${said(least)}`;
       return most === null ? 'noted' : `at most ${said(most)}`;
@@ -67,7 +67,7 @@ function judgeSoak(
     ...(found.drops > 0 ? [`the link went away ${found.drops === 1 ? 'once' : `${found.drops} times`}`] : []),
     ...(found.lostPercent > lostPercent
       ? [
-          `${formatQuantity(found.lostPercent, '%', 2)} lost, at most ${formatQuantity(lostPercent, '%', 2)} allowed`,
+          `${formatQuantity(found.lostPercent, '%', 2)} lost, at most ${formatLimit(lostPercent, '%')} allowed`,
         ]
       : []),
   ];
@@ -79,6 +79,9 @@ function judgeSoak(
         message: `${wrong.join('; ')}.${found.drops > 0 || found.lostPercent > lostPercent ? when : ''}`,
       };
 }
+
+/** What is read on the limit is on it, however the limit was multiplied out. */
+const rounding = 1e-9;
 
 /** Holds a reading against what is wanted. One of another kind than is asked for does not count. */
 export function judge(found: AcceptanceFound, limit: AcceptanceLimit): Judged {
@@ -96,8 +99,8 @@ export function judge(found: AcceptanceFound, limit: AcceptanceLimit): Judged {
     case 'figure': {
       const { value } = found as Extract<AcceptanceFound, { kind: 'figure' }>;
       const { least, most, because } = limit;
-      const isLow = least !== null && value < least;
-      const isHigh = most !== null && value > most;
+      const isLow = least !== null && value < least - rounding * Math.abs(least);
+      const isHigh = most !== null && value > most + rounding * Math.abs(most);
       if (!isLow && !isHigh) return { holds: true, message: `Wanted: ${limitInWords(limit)}, ${because}.` };
       return {
         holds: false,

@@ -57,11 +57,19 @@ export interface SharedDifference {
   toCome: Expected[];
 }
 
+/** A reading outside the interval that was to hold nine in ten, with what most likely stands behind it. */
+export interface Outlier {
+  cameraId: string;
+  check: AcceptanceCheckId;
+  reason: string;
+}
+
 /** How readings of a site agree with what was predicted. */
 export interface Agreement {
   /** Readings that lie in the interval that was to hold nine in ten, of all that had one. */
   inside: number;
   of: number;
+  outliers: Outlier[];
   differences: SharedDifference[];
 }
 
@@ -75,7 +83,7 @@ type Read = PredictedFigure & { read: number; deviation: Deviation };
 const isRead = (figure: PredictedFigure): figure is PredictedFigure & { read: number } =>
   figure.read !== null;
 
-const kinKey = ({ by, name }: Kinship): string => `${by} ${name}`;
+const kinKey = ({ by, name }: Kinship): string => `${by} ${name.toLowerCase()}`;
 
 function meets(
   { least, most }: PredictedFigure['limit'],
@@ -145,6 +153,14 @@ function differencesIn(kind: MarginKind, figures: readonly PredictedFigure[]): S
   return differences;
 }
 
+/** Figures of light grow with what is behind them, all others fall. */
+const growsWith = (kind: MarginKind): boolean => kind === 'light-loss';
+
+const outlierOf = ({ cameraId, check, margin, read }: PredictedFigure & { read: number }): Outlier => {
+  const isHigher = read > margin.valueUnder(asKnown);
+  return { cameraId, check, reason: reasonFor(margin.kind, isHigher === growsWith(margin.kind)) };
+};
+
 /**
  * How readings agree with what was predicted: how many lie in their intervals, which are off together and by what they share, and what
  * that makes of runs that nobody has read yet.
@@ -152,9 +168,11 @@ function differencesIn(kind: MarginKind, figures: readonly PredictedFigure[]): S
 export function agreementOf(figures: readonly PredictedFigure[]): Agreement {
   const read = figures.filter(isRead);
   const kinds = new Set(figures.map(({ margin }) => margin.kind));
+  const outside = read.filter((one) => !isInside(predictedOf(one.margin), one.read));
   return {
-    inside: read.filter((one) => isInside(predictedOf(one.margin), one.read)).length,
+    inside: read.length - outside.length,
     of: read.length,
+    outliers: outside.map(outlierOf),
     differences: [...kinds].flatMap((kind) =>
       differencesIn(
         kind,

@@ -3,6 +3,7 @@ export {
   type Agreement,
   type Expected,
   type Kinship,
+  type Outlier,
   type PredictedFigure,
   type SharedDifference,
 } from './agreementOf';

@@ -64,15 +64,22 @@ describe('a soak from the counters of a port', () => {
   });
 });
 
+const table = (headings: string[], ...cells: string[][]) => ({
+  headings,
+  rows: cells.map((row, k) => ({ line: k + 2, cells: row })),
+});
+
 describe('a soak from a table', () => {
   it('is read by its headings, in any order', () => {
-    const table = [
-      ['lost', 'Time', 'sent', 'link'],
-      ['0', '2026-05-04T20:00Z', '0', 'up'],
-      ['3', '2026-05-04T20:10Z', '1000', 'down'],
-      ['', '', '', ''],
-    ];
-    expect(soakFromTable(table)).toEqual({
+    expect(
+      soakFromTable(
+        table(
+          ['lost', 'Time', 'sent', 'link'],
+          ['0', '2026-05-04T20:00Z', '0', 'up'],
+          ['3', '2026-05-04T20:10Z', '1000', 'down'],
+        ),
+      ),
+    ).toEqual({
       ok: true,
       value: [
         { atMs: start, sent: 0, lost: 0, isUp: true },
@@ -81,21 +88,22 @@ describe('a soak from a table', () => {
     });
   });
 
-  it('says which column is missing and which row is wrong', () => {
-    expect(soakFromTable([['time', 'sent']])).toEqual({
-      ok: false,
-      problems: ['There is no column “lost” (or dropped, errors, missing).'],
-    });
-    const wrong = soakFromTable([
-      ['time', 'sent', 'lost'],
-      ['yesterday', '1', '0'],
-      ['2026-05-04T20:10Z', 'many', '0'],
-    ]);
-    expect(wrong).toEqual({
+  it('says which column is missing and which line is wrong', () => {
+    expect(soakFromTable(table(['time', 'sent']))).toEqual({
       ok: false,
       problems: [
-        'Row 2: “yesterday” is no time such as 2026-04-30T22:10.',
-        'Row 3: sent and lost have to be numbers.',
+        'No column tells packets lost: it would be headed “lost”, “dropped”, “missing”. The file has “time”, “sent”.',
+      ],
+    });
+    expect(
+      soakFromTable(
+        table(['time', 'sent', 'lost'], ['yesterday', '1', '0'], ['2026-05-04T20:10Z', 'many', '0']),
+      ),
+    ).toEqual({
+      ok: false,
+      problems: [
+        'Line 2: “yesterday” is no time such as 2026-04-30 22:10.',
+        'Line 3: packets sent and lost have to be numbers.',
       ],
     });
   });

@@ -1,57 +1,41 @@
+import { fieldsIn, figureIn, noColumn, type ForeignTable } from '#core/survey/lists';
 import type { SoakSample } from './soakOf';
 
 export type SoakTable = { ok: true; value: SoakSample[] } | { ok: false; problems: string[] };
 
-/** The columns that a soak’s table needs, with other names that they go by. */
-const columns = {
-  at: ['time', 'at', 'timestamp', 'date'],
+/** What the columns of a soak’s table are called. Whether the link was up need not be told. */
+const headings = {
+  at: ['time', 'at', 'timestamp', 'date', 'date time'],
   sent: ['sent', 'packets', 'tx', 'frames'],
-  lost: ['lost', 'dropped', 'errors', 'missing'],
+  lost: ['lost', 'dropped', 'missing'],
+  isUp: ['up', 'link', 'state'],
 } as const;
-const upNames = ['up', 'link', 'state'];
+const wanted = { at: 'the time', sent: 'packets sent', lost: 'packets lost' } as const;
 
 const downWords = new Set(['down', '0', 'no', 'false', 'off']);
-
-const find = (headings: readonly string[], names: readonly string[]): number =>
-  headings.findIndex((heading) => names.includes(heading.trim().toLowerCase()));
 
 /** Most problems that are told. */
 const mostTold = 5;
 
-/**
- * Samples from a table whose first row holds the headings: time, sent, lost, and whether the link was up where that is told.
- * Counts are those since the row before.
- */
-export function soakFromTable(rows: readonly (readonly string[])[]): SoakTable {
-  const [headings = [], ...lines] = rows;
-  const at = {
-    at: find(headings, columns.at),
-    sent: find(headings, columns.sent),
-    lost: find(headings, columns.lost),
-    up: find(headings, upNames),
-  };
-  const missing = (Object.keys(columns) as (keyof typeof columns)[]).filter((name) => at[name] < 0);
+/** Samples from a table of a port’s counters, each since the row before. All or nothing is taken. */
+export function soakFromTable(table: ForeignTable): SoakTable {
+  const { at } = fieldsIn(table, headings);
+  const missing = (Object.keys(wanted) as (keyof typeof wanted)[]).filter((field) => at[field] === undefined);
   if (missing.length > 0)
-    return {
-      ok: false,
-      problems: missing.map(
-        (name) => `There is no column “${columns[name][0]}” (or ${columns[name].slice(1).join(', ')}).`,
-      ),
-    };
+    return { ok: false, problems: missing.map((field) => noColumn(wanted[field], headings[field], table)) };
   const problems: string[] = [];
-  const samples = lines.flatMap((line, index): SoakSample[] => {
-    if (line.every((cell) => cell.trim() === '')) return [];
-    const said = (cell: number): string => (line[cell] ?? '').trim();
-    const atMs = Date.parse(said(at.at));
-    const [sent, lost] = [Number(said(at.sent)), Number(said(at.lost))];
-    if (Number.isNaN(atMs))
-      problems.push(`Row ${index + 2}: “${said(at.at)}” is no time such as 2026-04-30T22:10.`);
-    else if (said(at.sent) === '' || said(at.lost) === '' || Number.isNaN(sent) || Number.isNaN(lost))
-      problems.push(`Row ${index + 2}: sent and lost have to be numbers.`);
-    else return [{ atMs, sent, lost, isUp: at.up < 0 || !downWords.has(said(at.up).toLowerCase()) }];
+  const value = table.rows.flatMap(({ line, cells }): SoakSample[] => {
+    const time = String(cells[at.at!] ?? '').trim();
+    const atMs = Date.parse(time);
+    const [sent, lost] = [figureIn(cells[at.sent!]), figureIn(cells[at.lost!])];
+    if (Number.isNaN(atMs)) problems.push(`Line ${line}: “${time}” is no time such as 2026-04-30 22:10.`);
+    else if (sent === null || lost === null)
+      problems.push(`Line ${line}: packets sent and lost have to be numbers.`);
+    else {
+      const up = at.isUp === undefined ? 'up' : String(cells[at.isUp] ?? '').trim();
+      return [{ atMs, sent, lost, isUp: !downWords.has(up.toLowerCase()) }];
+    }
     return [];
   });
-  return problems.length > 0
-    ? { ok: false, problems: problems.slice(0, mostTold) }
-    : { ok: true, value: samples };
+  return problems.length > 0 ? { ok: false, problems: problems.slice(0, mostTold) } : { ok: true, value };
 }

@@ -182,8 +182,8 @@ figcaption {
   position: absolute;
   right: 0;
   top: 0;
-  width: 22px;
-  height: 22px;
+  width: 24px;
+  height: 24px;
   text-align: center;
   background: var(--sheet);
   border: 1px solid var(--rule-strong);

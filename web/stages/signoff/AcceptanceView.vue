@@ -1,0 +1,269 @@
+<script setup lang="ts">
+import { useElementSize } from '@vueuse/core';
+import { computed, ref, useTemplateRef, watch } from 'vue';
+import { useRoute, useRouter } from 'vue-router';
+import type { SignOff } from '#core/evaluate';
+import { statusWords, thingKey, type ThingState } from '#core/signoff/acceptance';
+import { formatFigure } from '#core/shared/units';
+import PickField from '../../parts/PickField.vue';
+import { useOpenSite } from '../../stores/openSite';
+import { useSelection } from '../../stores/selection';
+import { thingLabel } from '../../stores/signOff';
+import AgreementLines from './AgreementLines.vue';
+import DumbbellRow from './DumbbellRow.vue';
+import ThingSheet from './ThingSheet.vue';
+import { figureChoices, firstFigure, scaleOf } from './dumbbells';
+
+/** Everything that is accepted, what was read of it against what was predicted, and the checks of the one in hand. */
+const { now } = defineProps<{ now: SignOff }>();
+const route = useRoute();
+const router = useRouter();
+const selection = useSelection();
+const openSite = useOpenSite();
+
+const choices = computed(() => figureChoices(now.things));
+const picked = ref<(typeof choices.value)[number]['check'] | null>(null);
+const choice = computed(
+  () => choices.value.find(({ check }) => check === picked.value) ?? firstFigure(choices.value),
+);
+const scale = computed(() => (choice.value ? scaleOf(now.things, choice.value.check) : null));
+const stateOf = (thing: ThingState) =>
+  thing.checks.find(({ check }) => check === choice.value?.check) ?? null;
+
+const axis = useTemplateRef('axis');
+const { width } = useElementSize(axis);
+const xOf = (value: number): number =>
+  scale.value ? ((value - scale.value.from) / (scale.value.to - scale.value.from)) * width.value : 0;
+
+/** What is in hand: what was picked here, or the camera of the run in hand. */
+const thing = computed(() => {
+  const of = route.query['of'];
+  const found = now.things.find((one) => thingKey(one.of) === of);
+  if (found) return found;
+  const cameraId = selection.current?.camera.id;
+  return now.things.find((one) => one.of.kind === 'camera' && one.of.id === cameraId) ?? null;
+});
+const withoutOf = () => {
+  const { of: _of, ...query } = route.query;
+  return query;
+};
+function pick({ of }: ThingState): void {
+  const run =
+    of.kind === 'camera' ? Object.values(openSite.value.run).find((one) => one.cameraId === of.id) : null;
+  void router.push({
+    name: 'signoff',
+    params: { ...route.params, ...(run ? { runId: run.id } : {}) },
+    query: run ? withoutOf() : { ...withoutOf(), of: thingKey(of) },
+  });
+}
+// A run that is taken in hand elsewhere goes before what was picked here.
+watch(
+  () => selection.runId,
+  () => {
+    if (route.query['of'] !== undefined) void router.replace({ ...route, query: withoutOf() });
+  },
+);
+const done = ({ checks }: ThingState): string =>
+  `${checks.filter(({ holds }) => holds === true).length} of ${checks.length}`;
+</script>
+
+<template>
+  <div class="acceptance">
+    <div class="board" tabindex="0" role="region" aria-label="Everything that is accepted">
+      <AgreementLines :agreement="now.agreement" />
+      <div class="row what">
+        <PickField
+          v-if="choice"
+          :value="choice.check"
+          :choices="
+            choices.map(({ check, label, unit }) => ({
+              value: check,
+              label: unit ? `${label}, ${unit}` : label,
+            }))
+          "
+          label="Figure on the drawing"
+          @take="(next) => (picked = next)"
+        />
+        <span class="dim tiny">
+          Band: predicted, nine times in ten. <span class="lozenge">◆</span> read. Brackets: what is wanted.
+        </span>
+      </div>
+      <table>
+        <thead>
+          <tr>
+            <th class="num"><span class="out-of-sight">Number</span></th>
+            <th>What</th>
+            <th class="drawing">
+              <div ref="axis" class="axis">
+                <svg v-if="scale" :width="width" height="14" aria-hidden="true">
+                  <text
+                    v-for="tick in scale.ticks"
+                    :key="tick"
+                    :x="xOf(tick)"
+                    y="10"
+                    :text-anchor="
+                      tick === scale.ticks[0] ? 'start' : tick === scale.ticks.at(-1) ? 'end' : 'middle'
+                    "
+                  >
+                    {{ formatFigure(tick, choice?.unit ?? '') }}
+                  </text>
+                </svg>
+                <span class="out-of-sight">Predicted and read</span>
+              </div>
+            </th>
+            <th class="num read">Read</th>
+            <th class="num">Checks</th>
+            <th>State</th>
+          </tr>
+        </thead>
+        <tbody>
+          <tr
+            v-for="one in now.things"
+            :key="thingKey(one.of)"
+            :class="{ picked: one === thing }"
+            :data-thing="thingKey(one.of)"
+            :data-status="one.status"
+          >
+            <td class="num mono dim">{{ one.number ?? '' }}</td>
+            <td class="name">
+              <button
+                type="button"
+                class="plain"
+                :aria-current="one === thing ? 'true' : undefined"
+                @click="pick(one)"
+              >
+                {{ one.name }}
+              </button>
+            </td>
+            <td class="drawing">
+              <svg v-if="scale && stateOf(one)" :width="width" height="24" aria-hidden="true">
+                <line
+                  v-for="tick in scale.ticks"
+                  :key="tick"
+                  class="rule"
+                  :x1="xOf(tick)"
+                  :x2="xOf(tick)"
+                  y1="0"
+                  y2="24"
+                />
+                <DumbbellRow :state="stateOf(one)!" :scale="scale" :width="width" />
+              </svg>
+            </td>
+            <td class="num mono read">{{ stateOf(one)?.found ?? '' }}</td>
+            <td class="num mono">{{ done(one) }}</td>
+            <td class="status" :class="one.status">{{ statusWords[one.status] }}</td>
+          </tr>
+        </tbody>
+      </table>
+    </div>
+    <ThingSheet
+      v-if="thing"
+      :key="thingKey(thing.of)"
+      class="sheet"
+      :thing="thing"
+      :agreement="now.agreement"
+      :title="thingLabel(thing)"
+    />
+    <p v-else class="sheet empty">Pick a camera, a recorder or a box, and take its readings here.</p>
+  </div>
+</template>
+
+<style scoped>
+.acceptance {
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) 330px;
+  gap: 14px;
+}
+.board {
+  min-height: 0;
+  overflow: hidden auto;
+  scrollbar-width: thin;
+}
+.what {
+  align-items: center;
+  padding-bottom: 6px;
+}
+.lozenge {
+  color: var(--ink);
+}
+table {
+  width: 100%;
+  border-collapse: collapse;
+}
+th {
+  position: sticky;
+  z-index: 1;
+  top: 0;
+  padding: 0 6px 4px;
+  background: var(--paper);
+  color: var(--ink-2);
+  font-size: 11px;
+  font-weight: 500;
+  text-align: left;
+  vertical-align: bottom;
+}
+td {
+  padding: 0 6px;
+  height: 24px;
+  border-top: 1px solid var(--rule);
+  font-size: 12px;
+}
+.num {
+  text-align: right;
+  white-space: nowrap;
+}
+.name button {
+  min-height: 24px;
+  width: 100%;
+}
+.drawing {
+  width: 44%;
+  padding: 0 14px;
+}
+.drawing svg {
+  display: block;
+  overflow: visible;
+}
+.axis {
+  min-height: 14px;
+}
+.rule {
+  stroke: var(--rule);
+}
+.picked {
+  background: var(--copper-3);
+}
+.status {
+  white-space: nowrap;
+}
+.status.fails {
+  color: var(--madder);
+  font-weight: 600;
+}
+.status.accepted,
+.status.with-exceptions {
+  color: var(--verdigris);
+}
+.sheet {
+  min-height: 0;
+  overflow: hidden auto;
+  scrollbar-width: thin;
+}
+@media (max-width: 1000px) {
+  .acceptance {
+    grid-template-columns: minmax(0, 1fr);
+  }
+  .board {
+    order: 2;
+  }
+}
+@media (max-width: 700px) {
+  .drawing,
+  .read {
+    display: none;
+  }
+  .name button {
+    min-height: 44px;
+  }
+}
+</style>

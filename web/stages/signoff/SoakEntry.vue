@@ -1,0 +1,166 @@
+<script setup lang="ts">
+import { computed, ref } from 'vue';
+import type { ThingState } from '#core/signoff/acceptance';
+import { soakFromTable, soakOf, type SoakSample } from '#core/signoff/soak';
+import type { AcceptanceFound } from '#core/model/site';
+import QuantityField from '../../parts/QuantityField.vue';
+import { api } from '../../stores/api';
+import { useSite } from '../../stores/site';
+import { useTables } from '../../tables/useTables';
+
+/** Hours under watch: typed, from a table of counters, or from the switch that counted. */
+defineProps<{ thing: ThingState }>();
+const emit = defineEmits<{ take: [found: AcceptanceFound, instrument?: string] }>();
+const store = useSite();
+const tables = useTables();
+const hours = ref<number | null>(null);
+const lostPercent = ref<number | null>(null);
+const drops = ref<number | null>(null);
+const problem = ref('');
+const isReading = ref(false);
+const address = ref('');
+const port = ref<number | null>(null);
+const isFromSwitch = ref(false);
+const canTake = computed(() => hours.value !== null && hours.value > 0);
+
+function typed(): void {
+  if (hours.value === null) return;
+  emit('take', {
+    kind: 'soak',
+    hours: hours.value,
+    lostPercent: lostPercent.value ?? 0,
+    drops: drops.value ?? 0,
+    gapMinutes: 0,
+  });
+  [hours.value, lostPercent.value, drops.value, problem.value] = [null, null, null, ''];
+}
+
+/** The hour of the day where this machine is, which is where the site is. */
+const hourOf = (atMs: number): number => new Date(atMs).getHours();
+
+function takeSamples(samples: readonly SoakSample[], instrument: string): void {
+  const found = soakOf(samples, hourOf);
+  problem.value = found.ok ? '' : found.problems.join(' ');
+  if (found.ok) emit('take', found.value, instrument);
+}
+
+async function fromFile(event: Event): Promise<void> {
+  const input = event.target as HTMLInputElement;
+  const file = input.files?.[0];
+  if (!file) return;
+  const read = await tables.read(new Uint8Array(await file.arrayBuffer()));
+  input.value = '';
+  if (read.kind === 'refused') {
+    problem.value = read.why;
+    return;
+  }
+  const samples = soakFromTable(read.table);
+  if (samples.ok) takeSamples(samples.value, `table ${file.name}`.slice(0, 80));
+  else problem.value = samples.problems.join(' ');
+}
+
+async function offerSwitch(): Promise<void> {
+  isFromSwitch.value = true;
+  const answer = await api.switches();
+  if (answer.kind === 'answer' && answer.value.standIn && !address.value)
+    address.value = answer.value.standIn;
+}
+async function fromSwitch(): Promise<void> {
+  if (!address.value.trim() || port.value === null) {
+    problem.value = 'Enter the address of the switch and the port.';
+    return;
+  }
+  isReading.value = true;
+  const answer = await api.switchCounters({
+    site: store.id,
+    address: address.value.trim(),
+    port: port.value,
+  });
+  isReading.value = false;
+  if (answer.kind === 'answer')
+    return takeSamples(
+      answer.value.samples.map(({ at, ...counted }) => ({ atMs: Date.parse(at), ...counted })),
+      `switch, port ${port.value}`,
+    );
+  problem.value =
+    answer.kind === 'refusal' ? answer.refusal.detail : 'The server does not answer. Nothing was read.';
+}
+</script>
+
+<template>
+  <div class="soak">
+    <div class="row">
+      <QuantityField
+        :value="hours"
+        unit="h"
+        label="Hours of the soak"
+        placeholder="hours"
+        @take="(value) => (hours = value)"
+      />
+      <QuantityField
+        :value="lostPercent"
+        unit="%"
+        :digits="3"
+        label="Packets lost in the soak"
+        placeholder="lost"
+        @take="(value) => (lostPercent = value)"
+      />
+      <QuantityField
+        :value="drops"
+        unit=""
+        label="Drops in the soak"
+        placeholder="drops"
+        @take="(value) => (drops = Math.round(value))"
+      />
+    </div>
+    <div class="row">
+      <button type="button" class="btn small" :disabled="!canTake" @click="typed">Take</button>
+      <label class="btn small file"
+        >From a table<input
+          type="file"
+          accept=".csv,.xlsx,text/csv"
+          aria-label="Table of a soak"
+          @change="fromFile"
+      /></label>
+      <button type="button" class="btn small" @click="offerSwitch">From the switch</button>
+    </div>
+    <div v-if="isFromSwitch" class="row">
+      <input v-model="address" class="address" aria-label="Address of the switch" placeholder="host:port" />
+      <QuantityField
+        :value="port"
+        unit=""
+        label="Port"
+        placeholder="port"
+        @take="(value) => (port = value)"
+      />
+      <button type="button" class="btn small" :disabled="isReading" @click="fromSwitch">Read</button>
+    </div>
+    <p v-if="problem" class="stop" role="alert">{{ problem }}</p>
+  </div>
+</template>
+
+<style scoped>
+.soak {
+  display: grid;
+  gap: 4px;
+  width: 100%;
+}
+.row {
+  gap: 6px;
+  align-items: center;
+  flex-wrap: wrap;
+}
+.soak .row :deep(.quantity) {
+  width: 86px;
+}
+.address {
+  width: 130px;
+  min-height: 24px;
+  border: 1px solid var(--rule-strong);
+  background: var(--sheet);
+  color: var(--ink);
+}
+.btn.small {
+  min-height: 24px;
+}
+</style>
