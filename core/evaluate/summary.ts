@@ -15,7 +15,7 @@ import { networkAt, type NetworkMoment } from './networkAt';
 
 /** An evaluation without its workings, small enough to be passed between threads after every edit. */
 export type VerdictSummary = Omit<Verdict, 'derivation'>;
-export type MarginSummary = Omit<Margin, 'derivation' | 'under'>;
+export type MarginSummary = Omit<Margin, 'derivation' | 'under' | 'valueUnder'>;
 export type FeasibleOptionSummary = Omit<FeasibleOption, 'margins' | 'binding' | 'remedy'> & {
   broken: BrokenLimit | null;
   margins: MarginSummary[];
@@ -38,7 +38,12 @@ const withoutDerivation = <T extends { derivation: LazyDerivation }>({
 }: T): Omit<T, 'derivation'> => rest;
 const withoutStep = ({ step: _, ...loop }: Loop): Omit<Loop, 'step'> => loop;
 
-const marginSummary = ({ derivation: _, under: _under, ...rest }: Margin): MarginSummary => rest;
+const marginSummary = ({
+  derivation: _,
+  under: _under,
+  valueUnder: _value,
+  ...rest
+}: Margin): MarginSummary => rest;
 
 const verdictSummaries = ({ findings }: RunEvaluation): VerdictSummary[] =>
   findings.verdicts.map(withoutDerivation);

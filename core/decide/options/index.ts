@@ -31,4 +31,12 @@ export {
   type UnitSize,
 } from './sharedUnits';
 export { plannedNetwork } from './plannedNetwork';
-export { recordersToBuy, renewalsOf, totalOf, type Buys, type SharedEquipment, type Total } from './total';
+export {
+  recordersToBuy,
+  renewalsOf,
+  sharedThingsOf,
+  totalOf,
+  type Buys,
+  type SharedEquipment,
+  type Total,
+} from './total';

@@ -34,9 +34,7 @@ const commonShare = 0.6;
 const ownShare = Math.sqrt(1 - commonShare ** 2);
 
 interface Chosen {
-  cameraId: string;
-  number: number;
-  name: string;
+  run: RunEvaluation;
   option: FeasibleOption;
   isCoax: boolean;
   coaxRead: boolean;
@@ -78,6 +76,62 @@ function testFor({ kind, unread }: Margin, { isCoax, coaxRead, traced }: Chosen)
 /** Hours that are lost when a choice fails after it was built: what was done is done again another way. Judgement: as long again and a journey. */
 const lostHours = ({ hours }: FeasibleOption): number => hours + 2;
 
+/** The cameras of a plan whose choice can be held against scenarios. */
+function chosenOf(runs: readonly RunEvaluation[], options: Readonly<Record<string, OptionKind>>): Chosen[] {
+  return runs.flatMap((run): Chosen[] => {
+    const { camera, findings } = run;
+    const option = run.options.find(
+      (one): one is FeasibleOption => one.kind === options[camera.id] && one.state !== 'no',
+    );
+    if (!option) return [];
+    const traced = findings.verdicts.some(({ id, state }) => id === 'reflectometer' && state !== 'untested');
+    return [
+      {
+        run,
+        option,
+        isCoax: lineKind(run.run) === 'coax',
+        coaxRead: findings.coaxLoop.from === 'measured',
+        traced,
+        fails: 0,
+        by: new Map(),
+      },
+    ];
+  });
+}
+
+/** Draws one scenario after another and tells of each which of the chosen fail in it, noting with them how often and by what. */
+function drawing(chosen: readonly Chosen[], seed: number): () => number[] {
+  const even = createRandom(seed);
+  const gauss = createNormal(even);
+  const scenario: Scenario = { ...asKnown };
+  return () => {
+    const common = gauss();
+    const commonLoad = gauss();
+    const failed: number[] = [];
+    chosen.forEach((one, index) => {
+      scenario.coaxOhms = gauss();
+      scenario.powerOhms = gauss();
+      scenario.loss = commonShare * common + ownShare * gauss();
+      scenario.joints = gauss();
+      scenario.load = commonShare * commonLoad + ownShare * gauss();
+      scenario.length = gauss();
+      scenario.steel = even() < steelChance;
+      const broken = one.option.margins.find((margin) => margin.under(scenario) > 1);
+      if (!broken) return;
+      failed.push(index);
+      one.fails += 1;
+      one.by.set(broken, (one.by.get(broken) ?? 0) + 1);
+    });
+    return failed;
+  };
+}
+
+/** The margin that broke most often, and the test that reads what it rests on. */
+function worstOf(one: Chosen): { worst: Margin | undefined; test: TestId | null } {
+  const worst = [...one.by].sort((a, b) => b[1] - a[1])[0]?.[0];
+  return { worst, test: worst ? testFor(worst, one) : null };
+}
+
 /**
  * Draws scenarios of a plan: figures that are not known exactly fall as their spread allows, and each chosen option is held
  * against its limits again. The same seed draws the same scenarios. It gives up the thread between portions, with what it
@@ -88,50 +142,13 @@ export function* sampleScenarios(
   options: Readonly<Record<string, OptionKind>>,
   { count, seed, portion = 500 }: { count: number; seed: number; portion?: number },
 ): Generator<Risk> {
-  const chosen = runs.flatMap(({ camera, run, findings, options: of }): Chosen[] => {
-    const option = of.find(
-      (one): one is FeasibleOption => one.kind === options[camera.id] && one.state !== 'no',
-    );
-    if (!option) return [];
-    const traced = findings.verdicts.some(({ id, state }) => id === 'reflectometer' && state !== 'untested');
-    return [
-      {
-        cameraId: camera.id,
-        number: camera.number,
-        name: camera.name,
-        option,
-        isCoax: lineKind(run) === 'coax',
-        coaxRead: findings.coaxLoop.from === 'measured',
-        traced,
-        fails: 0,
-        by: new Map(),
-      },
-    ];
-  });
-  const even = createRandom(seed);
-  const gauss = createNormal(even);
-  const scenario: Scenario = { ...asKnown };
+  const chosen = chosenOf(runs, options);
+  const next = drawing(chosen, seed);
   let [drawn, any, all] = [0, 0, 0];
   while (drawn < count) {
     const until = Math.min(count, drawn + portion);
     for (; drawn < until; drawn += 1) {
-      const common = gauss();
-      const commonLoad = gauss();
-      let failed = 0;
-      for (const one of chosen) {
-        scenario.coaxOhms = gauss();
-        scenario.powerOhms = gauss();
-        scenario.loss = commonShare * common + ownShare * gauss();
-        scenario.joints = gauss();
-        scenario.load = commonShare * commonLoad + ownShare * gauss();
-        scenario.length = gauss();
-        scenario.steel = even() < steelChance;
-        const broken = one.option.margins.find((margin) => margin.under(scenario) > 1);
-        if (!broken) continue;
-        failed += 1;
-        one.fails += 1;
-        one.by.set(broken, (one.by.get(broken) ?? 0) + 1);
-      }
+      const failed = next().length;
       if (failed > 0) any += 1;
       all += failed;
     }
@@ -142,12 +159,12 @@ export function* sampleScenarios(
       failsOnAverage: all / drawn,
       cameras: chosen
         .map((one): CameraRisk => {
-          const worst = [...one.by].sort((a, b) => b[1] - a[1])[0]?.[0];
-          const test = worst ? testFor(worst, one) : null;
+          const { worst, test } = worstOf(one);
+          const { camera } = one.run;
           return {
-            cameraId: one.cameraId,
-            number: one.number,
-            name: one.name,
+            cameraId: camera.id,
+            number: camera.number,
+            name: camera.name,
             option: one.option.kind,
             fails: one.fails / drawn,
             by: worst?.label ?? null,
@@ -158,6 +175,28 @@ export function* sampleScenarios(
         .sort((a, b) => b.fails - a.fails || a.number - b.number),
     };
   }
+}
+
+/** A camera whose choice was held against scenarios, and the test that would tell beforehand how it fares. */
+export interface DrawnCamera {
+  run: RunEvaluation;
+  option: FeasibleOption;
+  test: TestId | null;
+}
+
+/** Which cameras fail in each of so many scenarios, by their places in the list of cameras. */
+export function drawFailures(
+  runs: readonly RunEvaluation[],
+  options: Readonly<Record<string, OptionKind>>,
+  { count, seed }: { count: number; seed: number },
+): { cameras: DrawnCamera[]; failures: number[][] } {
+  const chosen = chosenOf(runs, options);
+  const next = drawing(chosen, seed);
+  const failures = Array.from({ length: count }, next);
+  return {
+    cameras: chosen.map((one) => ({ run: one.run, option: one.option, test: worstOf(one).test })),
+    failures,
+  };
 }
 
 /** Past one in ten a choice is a gamble, from a fiftieth on it is worth a look. Judgement. */

@@ -96,7 +96,7 @@ function inverseOf(change: Change, before: Fact<Kind> | undefined): Change {
   if (before) return { kind, id, set: before } as Change;
   const rule = lastingRule(kind);
   if (rule && 'set' in change) {
-    const { at, by } = change.set as Fact<'reading' | 'acceptanceReading' | 'acceptance'>;
+    const { at, by } = change.set as Fact<'reading' | 'acceptanceReading' | 'acceptance' | 'givenOffer'>;
     return { kind, id, set: { ...change.set, [rule.field]: { why: 'taken back', at, by } } } as Change;
   }
   return { kind, id, remove: true } as Change;

@@ -66,6 +66,14 @@ export type { TaskSetting } from './taskSetting';
 export { ownTaskTimes, type OwnTask } from './ownTask';
 export type { ViewRule } from './viewRule';
 export { agreeNights, noteViewRule, removeCrewMember, setCutover, settingTask } from './nightEdits';
+export {
+  marginClasses,
+  offerSettingsId,
+  offerSettingsOf,
+  type GivenOffer,
+  type MarginClass,
+  type OfferSettings,
+} from './offerSettings';
 export { optionKinds, optionRow, type OptionKind } from './optionKinds';
 export { demandsOf, usualDemands, type Demands, type Policies, type PolicyId } from './demands';
 export {

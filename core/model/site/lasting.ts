@@ -6,6 +6,8 @@ import type { Fact, Kind } from './site';
 interface LastingRule {
   /** The one field that may change: with it a fact does not count any more. */
   field: 'struck' | 'withdrawn';
+  /** What may be noted on it afterwards. */
+  later?: string;
   instead: string;
   kept: string;
 }
@@ -22,6 +24,12 @@ const lasting: Partial<Record<Kind, LastingRule>> = {
     instead: 'striking it out with a reason',
     kept: 'what was read stays as it was read',
   },
+  givenOffer: {
+    field: 'withdrawn',
+    later: 'accepted',
+    instead: 'withdrawing it with a reason',
+    kept: 'what was offered stays as it was offered',
+  },
   acceptance: {
     field: 'withdrawn',
     instead: 'withdrawing it with a reason',
@@ -32,8 +40,8 @@ const lasting: Partial<Record<Kind, LastingRule>> = {
 /** How a kind of fact stops to count that is only ever added to; nothing of any other kind. */
 export const lastingRule = (kind: Kind): LastingRule | undefined => lasting[kind];
 
-const without = (fact: object, field: string): Record<string, unknown> =>
-  Object.fromEntries(Object.entries(fact).filter(([key]) => key !== field));
+const without = (fact: object, { field, later }: LastingRule): Record<string, unknown> =>
+  Object.fromEntries(Object.entries(fact).filter(([key]) => key !== field && key !== later));
 
 /** A reading may be struck out, a signature withdrawn, and that may be taken back; nothing else about them ever changes. */
 export function lastingProblem(
@@ -45,7 +53,7 @@ export function lastingProblem(
   if (!rule || !before) return undefined;
   const problem = (allowed: string): Problem => ({ path, value: change.id, allowed });
   if ('remove' in change) return problem(`${rule.instead}; it is never removed`);
-  return same(without(change.set, rule.field), without(before, rule.field))
+  return same(without(change.set, rule), without(before, rule))
     ? undefined
     : problem(`${rule.instead}; ${rule.kept}`);
 }

@@ -20,6 +20,7 @@ const leansOn: Partial<Record<Kind, readonly Kind[]>> = {
   taskSetting: ['crewMember'],
   ownTask: ['place', 'camera'],
   plannedNight: ['crewMember'],
+  offerSettings: ['savedPlan'],
   radioPath: ['place'],
   link: ['place', 'equipment', 'recorder'],
   networkCamera: ['camera'],

@@ -16,6 +16,7 @@ import { attachmentSchema, linkSchema } from './link';
 import { mendingSchema } from './mending';
 import { networkCameraSchema } from './networkCamera';
 import { networkConfigSchema } from './networkConfig';
+import { givenOfferSchema, offerSettingsSchema } from './offerSettings';
 import { ownTaskSchema } from './ownTask';
 import { placeSchema } from './place';
 import { savedPlanSchema } from './savedPlan';
@@ -173,6 +174,20 @@ const factKinds = {
     list: 'gateRecords',
     isRequired: false,
     area: 'record',
+    namesItself: false,
+  },
+  offerSettings: {
+    schema: offerSettingsSchema,
+    list: 'offerSettings',
+    isRequired: false,
+    area: 'plan',
+    namesItself: false,
+  },
+  givenOffer: {
+    schema: givenOfferSchema,
+    list: 'offers',
+    isRequired: false,
+    area: 'plan',
     namesItself: false,
   },
   acceptancePolicy: {
