@@ -1,0 +1,2 @@
+export { cellText, dateText, moneyText, type PaperStyle } from './formatCell';
+export { pdfDefinition, signatureSvg, type PdfDefinition } from './pdfDefinition';

@@ -1,0 +1,180 @@
+import { catalogueOf, eachOf } from '#core/model/catalogue';
+import { chosenOption } from '#core/decide/runEvaluation';
+import { cableLabel } from '#core/physics/cable';
+import { optionRow, testDefinition, type QuantityReading } from '#core/model/site';
+import { tableOf } from '#core/survey/lists';
+import { planSheet } from './planSheet';
+import type { Block, Paper } from './paper';
+import { paperOf, type PaperContext } from './paperContext';
+
+/** The plan: every camera with what it becomes, what is bought, what is open and what to mind. */
+export function planPaper(context: PaperContext): Paper {
+  const sheet = planSheet(context.site, context.evaluation);
+  return paperOf(context, {
+    id: 'plan',
+    title: 'Plan',
+    open: sheet.open,
+    blocks: [
+      {
+        kind: 'figures',
+        items: [
+          { label: `Cost, ${sheet.currency}`, value: sheet.total.cost, unit: 'money' },
+          { label: 'Labour', value: sheet.total.hours, unit: 'h' },
+          { label: 'Camera downtime', value: sheet.total.darkHours, unit: 'h' },
+        ],
+      },
+      { kind: 'heading', level: 2, text: 'What the cameras become' },
+      { kind: 'list', items: sheet.becomes.map(({ label, count }) => `${count} × ${label}`) },
+      { kind: 'heading', level: 2, text: 'Design criteria' },
+      { kind: 'list', items: sheet.heeds },
+      { kind: 'heading', level: 2, text: 'Camera by camera' },
+      {
+        kind: 'table',
+        name: 'Cameras',
+        columns: [
+          { label: 'Camera', unit: '' },
+          { label: 'Name', share: 2 },
+          { label: 'Place', share: 2 },
+          { label: 'Run' },
+          { label: 'Becomes', share: 3 },
+          { label: 'Margin' },
+          { label: 'Slot', share: 2 },
+          { label: 'Dark', unit: 'h' },
+          { label: 'Cost', unit: 'money' },
+        ],
+        rows: sheet.rows.map((row) => [
+          row.number,
+          row.camera,
+          row.place,
+          row.cable,
+          row.choice + (row.remark ? ` (${row.remark})` : ''),
+          row.margin,
+          row.slot,
+          row.darkHours,
+          row.cost,
+        ]),
+      },
+      { kind: 'heading', level: 2, text: 'Warnings' },
+      { kind: 'caution', items: [...sheet.consequences, ...sheet.cautions] },
+    ],
+  });
+}
+
+/** What is bought, with its prices and how long it takes to come. */
+export function partsPaper(context: PaperContext): Paper {
+  const { site, evaluation } = context;
+  const { products } = catalogueOf(site);
+  const rows = evaluation.total.parts.map(({ item, count }) => {
+    const product = products.get(item)!;
+    const each = eachOf(product);
+    return [
+      item,
+      product.name,
+      Math.round(count * 100) / 100,
+      each,
+      each === null ? null : Math.round(each * count),
+      'leadDays' in product ? (product.leadDays ?? null) : null,
+    ];
+  });
+  const sum = rows.reduce((all, row) => all + Number(row[4] ?? 0), 0);
+  return paperOf(context, {
+    id: 'parts',
+    title: 'Parts and orders',
+    open: rows.some((row) => row[3] === null) ? ['Some of it has no price yet.'] : [],
+    blocks: [
+      {
+        kind: 'table',
+        name: 'Parts',
+        columns: [
+          { label: 'Id' },
+          { label: 'What', share: 4 },
+          { label: 'Count', unit: '' },
+          { label: 'Each', unit: 'money' },
+          { label: 'Cost', unit: 'money' },
+          { label: 'Comes in', unit: 'd' },
+        ],
+        rows,
+        sum: ['', 'In all', null, null, sum, null],
+      },
+    ],
+  });
+}
+
+const loop = 'coax-loop-ohms';
+
+/** Every cable as it is and as it will be, with the last loop that was read. */
+export function cablePaper(context: PaperContext): Paper {
+  const { site, evaluation } = context;
+  const readings = Object.values(site.reading).filter(
+    (one): one is QuantityReading => one.test === loop && !one.struck,
+  );
+  const rows = evaluation.runs.flatMap(({ run, camera, lengthM, chosen }) => {
+    const read = readings
+      .filter(({ runId }) => runId === run.id)
+      .sort((a, b) => Date.parse(a.at) - Date.parse(b.at))
+      .at(-1);
+    const cables = [
+      ...new Set(run.segments.map(({ cable, sheet }) => sheet?.name ?? cableLabel(cable, 'mm2'))),
+    ];
+    const keeps = chosen !== null && optionRow(chosen).cable !== 'none';
+    return [
+      [
+        camera.number,
+        camera.name,
+        site.place[run.headEndId]?.name ?? '',
+        site.place[camera.placeId]?.name ?? '',
+        cables.join(', '),
+        lengthM,
+        read?.value ?? null,
+        chosen === null ? 'not decided' : keeps ? 'stays in use' : 'not used any more',
+      ],
+    ];
+  });
+  return paperOf(context, {
+    id: 'cables',
+    title: 'Cable schedule',
+    blocks: [
+      {
+        kind: 'table',
+        name: 'Cables',
+        columns: [
+          { label: 'Camera', unit: '' },
+          { label: 'Name', share: 2 },
+          { label: 'From', share: 2 },
+          { label: 'To', share: 2 },
+          { label: 'Cable', share: 3 },
+          { label: 'Length', unit: 'm' },
+          { label: testDefinition(loop).label, unit: 'Ω' },
+          { label: 'After the change', share: 2 },
+        ],
+        rows,
+      },
+    ],
+  });
+}
+
+/** Every device with its address, name and where it is plugged in. */
+export function addressPaper(context: PaperContext): Paper {
+  const { columns, rows } = tableOf(context.site, 'address');
+  const block: Block = {
+    kind: 'table',
+    name: 'Addresses',
+    columns: columns.map(({ heading }) => ({ label: heading })),
+    rows: rows.map(({ cells }) => columns.map(({ key }) => cells[key] ?? '')),
+  };
+  return paperOf(context, { id: 'addresses', title: 'Addresses and ports', blocks: [block] });
+}
+
+/** What may still go wrong, by what nobody looked at: told to whoever takes the site over. */
+export function risksOf({ site, evaluation }: PaperContext): string[] {
+  const close = evaluation.runs.filter((run) => chosenOption(run)?.state === 'close');
+  const untested = evaluation.runs.filter(({ findings, chosen }) => chosen && findings.missing.length > 0);
+  const numbers = (of: typeof close): string => of.map(({ camera }) => camera.number).join(', ');
+  return [
+    ...(close.length > 0 ? [`Close to a limit: cameras ${numbers(close)}.`] : []),
+    ...(untested.length > 0 ? [`On runs that were not tested through: cameras ${numbers(untested)}.`] : []),
+    ...Object.values(site.punchItem)
+      .filter(({ closed }) => !closed)
+      .map(({ what }) => `Open on the punch list: ${what}`),
+  ];
+}
