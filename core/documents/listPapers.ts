@@ -1,7 +1,7 @@
 import { catalogueOf, eachOf } from '#core/model/catalogue';
 import { chosenOption } from '#core/decide/runEvaluation';
 import { cableLabel } from '#core/physics/cable';
-import { optionRow, testDefinition, type QuantityReading } from '#core/model/site';
+import { optionRow, type QuantityReading } from '#core/model/site';
 import { tableOf } from '#core/survey/lists';
 import { planSheet } from './planSheet';
 import type { Block, Paper } from './paper';
@@ -144,7 +144,7 @@ export function cablePaper(context: PaperContext): Paper {
           { label: 'To', share: 2 },
           { label: 'Cable', share: 3 },
           { label: 'Length', unit: 'm' },
-          { label: testDefinition(loop).label, unit: 'Ω' },
+          { label: 'Loop read', unit: 'Ω' },
           { label: 'After the change', share: 2 },
         ],
         rows,

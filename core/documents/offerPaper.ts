@@ -57,7 +57,7 @@ function firstPage(context: PaperContext): Block[] {
 
 /** Every line with its price; what it costs whoever offers stays with them. */
 function priceTable(context: PaperContext): Block[] {
-  const { lines, net, tax, gross, contingency, settings } = context.offer();
+  const { lines, net, contingency } = context.offer();
   const rows = lines.map(({ group, label, detail, price }) => [
     groupWords[group],
     label,
@@ -77,18 +77,6 @@ function priceTable(context: PaperContext): Block[] {
       ],
       rows,
       sum: ['', 'Net', '', net],
-    },
-    {
-      kind: 'text',
-      text: `Tax of ${settings.taxPercent} % on top.`,
-      tone: 'quiet',
-    },
-    {
-      kind: 'figures',
-      items: [
-        { label: 'Tax', value: tax, unit: 'money' },
-        { label: 'In all', value: gross, unit: 'money' },
-      ],
     },
     ...(contingency.releases.length > 0
       ? [

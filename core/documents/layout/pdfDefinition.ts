@@ -1,10 +1,14 @@
 import { signatureSize, type Signature } from '#core/model/site';
 import { formatQuantity } from '#core/shared/units';
-import type { Block, Paper } from '../paper';
+import type { Block, Paper, PaperColumn } from '../paper';
 import { cellText, dateText, moneyText, type PaperStyle } from './formatCell';
 
 /** A piece of a page as the PDF package takes it: plain data, but for the foot of a page. */
 export type PdfNode = Record<string, unknown>;
+
+interface AroundNode {
+  getFollowingNodesOnPage: () => readonly unknown[];
+}
 
 /** A whole PDF as the package takes it. */
 export interface PdfDefinition {
@@ -13,6 +17,8 @@ export interface PdfDefinition {
   info: { title: string; author: string };
   defaultStyle: PdfNode;
   footer: (page: number, pages: number) => PdfNode;
+  /** A heading does not stand alone at the foot of a page. */
+  pageBreakBefore: (node: { headlineLevel?: number }, around: AroundNode) => boolean;
   content: PdfNode[];
 }
 
@@ -45,15 +51,13 @@ function tableNode(
     alignment: isFigure(k) ? 'right' : 'left',
     ...more,
   });
-  const shares = columns.map(({ share, unit }) => (share ? share * 10 : unit === undefined ? 12 : 9));
-  const all = shares.reduce((total, share) => total + share, 0);
   return {
     margin: [0, 2, 0, 8],
     layout: 'lightHorizontalLines',
     table: {
       headerRows: 1,
       dontBreakRows: true,
-      widths: shares.map((share) => `${(100 * share) / all}%`),
+      widths: widthsOf(columns, style),
       body: [
         columns.map(({ label }, k) => ({
           text: label,
@@ -67,6 +71,26 @@ function tableNode(
       ],
     },
   };
+}
+
+const points = (mm: number): number => (mm * 72) / 25.4;
+const marginMm = 16;
+const pageWidths = { A4: points(210), LETTER: 612 } as const;
+/** Between two columns, as the package sets them. */
+const gutter = 8;
+
+/** Columns of figures are as wide as their figures; the others share what is left. */
+function widthsOf(columns: readonly PaperColumn[], { pageSize }: PaperStyle): number[] {
+  const figure = ({ unit, share }: PaperColumn): number | null => {
+    if (unit === undefined || share !== undefined) return null;
+    return unit === 'money' ? 62 : unit === '' ? 40 : 50;
+  };
+  const fixed = columns.map(figure);
+  const taken = fixed.reduce<number>((sum, width) => sum + (width ?? 0), 0);
+  const left = pageWidths[pageSize] - 2 * points(marginMm) - gutter * columns.length - taken;
+  const shares = columns.map(({ share }, k) => (fixed[k] === null ? (share ?? 1.2) : 0));
+  const all = shares.reduce((sum, share) => sum + share, 0);
+  return columns.map((_, k) => fixed[k] ?? (left * shares[k]!) / all);
 }
 
 const signatureNode = ({
@@ -96,6 +120,7 @@ function nodesOf(block: Block, paper: Paper, style: PaperStyle): PdfNode[] {
         {
           text: block.text,
           bold: true,
+          headlineLevel: block.level,
           fontSize: block.level === 1 ? 15 : 11,
           margin: [0, block.level === 1 ? 0 : 8, 0, 3],
           ...(block.newPage ? { pageBreak: 'before' } : {}),
@@ -149,19 +174,19 @@ function nodesOf(block: Block, paper: Paper, style: PaperStyle): PdfNode[] {
   }
 }
 
-const points = (mm: number): number => (mm * 72) / 25.4;
-
 /** A paper laid out on pages: its head, what it rests on, what is open, its pieces, and page numbers. */
 export function pdfDefinition(paper: Paper, style: PaperStyle): PdfDefinition {
   const { title, site, address, customer, on, restsOn, open, blocks } = paper;
   const isLong = blocks.filter((block) => block.kind === 'heading' && block.level === 1).length > 3;
   return {
     pageSize: style.pageSize,
-    pageMargins: [points(16), points(16), points(16), points(18)],
+    pageMargins: [points(marginMm), points(marginMm), points(marginMm), points(18)],
     info: { title: `${title}, ${site}`, author: site },
     defaultStyle: { fontSize: 9, color: ink, lineHeight: 1.1 },
+    pageBreakBefore: ({ headlineLevel }, around) =>
+      headlineLevel !== undefined && around.getFollowingNodesOnPage().length < 3,
     footer: (page, pages) => ({
-      margin: [points(16), 6, points(16), 0],
+      margin: [points(marginMm), 6, points(marginMm), 0],
       columns: [
         { text: `${site}, ${title.toLowerCase()}, ${dateText(on, style)}`, color: quiet, fontSize: 7.5 },
         { text: `${page} of ${pages}`, alignment: 'right', color: quiet, fontSize: 7.5 },

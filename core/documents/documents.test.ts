@@ -1,0 +1,103 @@
+import loadHighs from 'highs';
+import { beforeAll, describe, expect, it } from 'vitest';
+import { evaluateSite } from '#core/evaluate';
+import { withChanges, type Site } from '#core/model/site';
+import { decidedSaltmarrow } from '../evaluate/testDecided';
+import { makePaper, moneyText, paperContext, papers, pdfDefinition, tablesOf, type Paper } from '.';
+
+let site: Site;
+let made: Map<string, Paper>;
+beforeAll(async () => {
+  site = decidedSaltmarrow(await loadHighs());
+  const context = paperContext(site, evaluateSite(site), '2026-05-04');
+  made = new Map(papers.map(({ id }) => [id, makePaper(id, context)]));
+});
+
+const table = (paper: string, name: string) => tablesOf(made.get(paper)!).find((one) => one.name === name)!;
+
+describe('papers', () => {
+  it.each(papers.map(({ id }) => id))('%s says what it rests on, and every row has its columns', (id) => {
+    const paper = made.get(id)!;
+    expect(paper.restsOn).toContain('24 cameras');
+    for (const { headings, rows } of tablesOf(paper))
+      for (const row of rows) expect(row).toHaveLength(headings.length);
+  });
+
+  it('are plain data: written and read again they are the same', () => {
+    for (const paper of made.values()) expect(JSON.parse(JSON.stringify(paper))).toEqual(paper);
+  });
+
+  it('add their sums up', () => {
+    const { headings, rows } = table('offer', 'Price');
+    expect(headings).toContain('Price [EUR]');
+    const prices = rows.map((row) => Number(row.at(-1)));
+    expect(prices.slice(0, -1).reduce((sum, price) => sum + price, 0)).toBe(prices.at(-1));
+    const views = table('offer', 'Views').rows.map((row) => Number(row.at(-1)));
+    expect(views.slice(0, -1).reduce((sum, price) => sum + price, 0)).toBe(views.at(-1));
+    expect(views.at(-1)).toBe(prices.at(-1));
+    const parts = table('parts', 'Parts').rows.map((row) => Number(row[4]));
+    expect(parts.slice(0, -1).reduce((sum, cost) => sum + cost, 0)).toBe(parts.at(-1));
+  });
+
+  it('hold everything once in the hand-over', () => {
+    const names = tablesOf(made.get('hand-over')!).map(({ name }) => name);
+    expect(names).toEqual(expect.arrayContaining(['Cameras', 'Cables', 'Addresses', 'Parts', 'Acceptance']));
+    expect(new Set(names).size).toBe(names.length);
+  });
+
+  it('say what is open', () => {
+    expect(made.get('sign-off')!.open.join(' ')).toMatch(/\d+ checks are not made/);
+  });
+
+  it('are laid out on the paper that is asked for, in the reader’s money', () => {
+    const { pageSize, content, footer } = pdfDefinition(made.get('offer')!, {
+      locale: 'de-DE',
+      pageSize: 'LETTER',
+    });
+    expect(pageSize).toBe('LETTER');
+    expect(JSON.stringify(footer(2, 4))).toContain('2 of 4');
+    expect(JSON.stringify(content)).toContain(moneyText(1118, 'EUR', { locale: 'de-DE' }).slice(0, 3));
+    expect(moneyText(25961, 'EUR', { locale: 'de-DE' })).toBe('25.961\u00a0€');
+  });
+
+  it('keep within the paper: no table is wider', () => {
+    for (const pageSize of ['A4', 'LETTER'] as const)
+      for (const paper of made.values()) {
+        const { content } = pdfDefinition(paper, { locale: 'en-GB', pageSize });
+        const tables = content.flatMap(({ table: of }) =>
+          of && typeof (of as { widths: unknown[] }).widths[0] === 'number'
+            ? [of as { widths: number[] }]
+            : [],
+        );
+        for (const { widths } of tables) {
+          expect(widths.reduce((sum, width) => sum + width + 8, 0)).toBeLessThan(
+            pageSize === 'A4' ? 505 : 522,
+          );
+          expect(Math.min(...widths)).toBeGreaterThan(20);
+        }
+      }
+  });
+
+  it('draw what was read beside what was predicted once something is read', () => {
+    const read = withChanges(site, [
+      {
+        kind: 'acceptanceReading',
+        id: 'x',
+        set: {
+          id: 'x',
+          of: { kind: 'camera', id: 'c08' },
+          check: 'delivered-watts',
+          occasion: 'sign-off',
+          found: { kind: 'figure', value: 19.2 },
+          at: '2026-05-05T07:00:00Z',
+          by: 'K. Ridley',
+          instrument: 'load tester',
+        },
+      },
+    ]);
+    const paper = makePaper('sign-off', paperContext(read, evaluateSite(read), '2026-05-06'));
+    const [drawing] = paper.blocks.filter((block) => block.kind === 'drawing');
+    expect(drawing).toMatchObject({ caption: expect.stringContaining('Watts that arrive') });
+    expect(tablesOf(paper).map(({ name }) => name)).toContain('8 Weighbridge');
+  });
+});
