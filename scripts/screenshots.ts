@@ -89,6 +89,24 @@ const planNights = async (page: Page) => {
   await page.getByRole('button', { name: /^Plan again/ }).waitFor({ timeout: 120_000 });
   await page.locator('[data-night]').first().waitFor();
 };
+/** The offer of what was decided for the nights. */
+const offerOf = async (page: Page) => {
+  await page.getByRole('table', { name: 'Price' }).waitFor();
+};
+/** Reads the links of both gates, which carry less than was thought. */
+const readGates = async (page: Page) => {
+  for (const [camera, rate] of [
+    ['c23', '30'],
+    ['c24', '31'],
+  ]) {
+    await page.locator(`[data-thing="camera/${camera}"]`).getByRole('button').click();
+    const field = page.getByLabel('Rate of the link, new reading');
+    await field.fill(rate!);
+    await field.press('Enter');
+    await page.locator('[data-check="throughput"]').getByText(`${rate} Mb/s`).waitFor();
+  }
+  await page.locator('[data-difference]').waitFor();
+};
 /** Says go, and begins with the first task. */
 const beginNight = async (page: Page) => {
   const gate = page.locator('[data-gate="start"]');
@@ -156,7 +174,8 @@ const shots: Shot[] = [
     at: '2026-05-11T20:51:00',
     act: beginNight,
   },
-  { name: 'plan', stage: 'plan' },
+  { name: 'offer', stage: 'papers', act: offerOf },
+  { name: 'signoff', stage: 'signoff/r24', act: readGates },
 ];
 
 const demoFile = path.join(root, 'demo', 'saltmarrow.neotrope.json');

@@ -12,11 +12,12 @@ const onPath = (program) =>
 const mayInstall = () =>
   process.platform === 'linux' && process.getuid?.() === 0 && existsSync('/usr/bin/apt-get');
 
-/** The browser tests drive Debian's Chromium, and plans are checked by Debian's glpk, a solver of another make. */
+/** The browser tests drive Debian's Chromium, plans are checked by Debian's glpk, a solver of another make, and papers by Debian's poppler. */
 async function installPrograms() {
   const missing = [
     ...(existsSync(chromium) ? [] : ['chromium', 'fonts-liberation']),
     ...(onPath('glpsol') ? [] : ['glpk-utils']),
+    ...(onPath('pdftotext') ? [] : ['poppler-utils']),
   ];
   if (missing.length === 0) return;
   if (!mayInstall()) {

@@ -60,6 +60,39 @@ export function planPaper(context: PaperContext): Paper {
   });
 }
 
+/** What hangs where once all is done: no prices, since it stays with whoever runs the site. */
+export function asBuiltPaper(context: PaperContext): Paper {
+  const { rows } = planSheet(context.site, context.evaluation);
+  return paperOf(context, {
+    id: 'as-built',
+    title: 'As built',
+    blocks: [
+      {
+        kind: 'table',
+        name: 'As built',
+        columns: [
+          { label: 'Camera', unit: '' },
+          { label: 'Name', share: 2 },
+          { label: 'Place', share: 2 },
+          { label: 'Run' },
+          { label: 'How', share: 3 },
+          { label: 'Limiting margin' },
+          { label: 'Recorder and slot', share: 2 },
+        ],
+        rows: rows.map((row) => [
+          row.number,
+          row.camera,
+          row.place,
+          row.cable,
+          row.choice,
+          row.margin,
+          row.slot,
+        ]),
+      },
+    ],
+  });
+}
+
 /** What is bought, with its prices and how long it takes to come. */
 export function partsPaper(context: PaperContext): Paper {
   const { site, evaluation } = context;

@@ -1,12 +1,12 @@
 import type { Block, Paper } from './paper';
-import { addressPaper, cablePaper, partsPaper, planPaper, risksOf } from './listPapers';
+import { addressPaper, asBuiltPaper, cablePaper, partsPaper, planPaper, risksOf } from './listPapers';
 import { offerPaper } from './offerPaper';
 import { paperOf, type PaperContext } from './paperContext';
 import { signOffPaper } from './signOffPaper';
 
 /** A paper that is made of others, each from a page of its own, with what is in it first. */
 function handOverPaper(context: PaperContext): Paper {
-  const parts = [planPaper, cablePaper, addressPaper, partsPaper, signOffPaper].map((make) => make(context));
+  const parts = [asBuiltPaper, cablePaper, addressPaper, signOffPaper].map((make) => make(context));
   const risks = risksOf(context);
   const { settings } = context.offer();
   const accepted = Object.values(context.site.acceptance)

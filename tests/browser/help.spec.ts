@@ -26,7 +26,7 @@ test('every view says what it is for, the keys that work there and the words of 
 });
 
 test('what is printed says first what it rests on', async ({ page, open }) => {
-  for (const view of ['connect/r01?view=hook-up', 'allocate?view=ready', 'plan']) {
+  for (const view of ['connect/r01?view=hook-up', 'allocate?view=ready', 'papers']) {
     await open(view);
     await page.emulateMedia({ media: 'print' });
     await expect(page.getByText(/^Rests on 24 cameras, 114 readings, 40 gaps/)).toBeVisible();

@@ -2,6 +2,8 @@ import type { Page } from '@playwright/test';
 import { allocateViews } from '../../web/stages/allocate/views';
 import { connectViews } from '../../web/stages/connect/views';
 import { decideViews } from '../../web/stages/decide/views';
+import { papersViews } from '../../web/stages/papers/views';
+import { signoffViews } from '../../web/stages/signoff/views';
 import { surveyViews } from '../../web/stages/survey/views';
 import { testViews } from '../../web/stages/test/views';
 import { barriers } from './axe';
@@ -14,7 +16,8 @@ const pages: Record<string, string[]> = {
   decide: ['decide', ...decideViews.map(({ id }) => `decide/r13?view=${id}`)],
   allocate: allocateViews.map(({ id }) => `allocate/r18?view=${id}`),
   connect: ['connect', ...connectViews.map(({ id }) => `connect/r18?view=${id}`)],
-  plan: ['plan'],
+  signoff: signoffViews.map(({ id }) => `signoff/r08?view=${id}`),
+  papers: papersViews.map(({ id }) => `papers?view=${id}`),
 };
 const looks = [
   { theme: 'light', width: 1280 },

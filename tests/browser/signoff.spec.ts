@@ -99,7 +99,7 @@ test('three cameras are read, one fails and is read again, one is accepted with 
   await page.keyboard.press('s');
   await page.getByLabel('6 Lane 1 and 2').check();
   await expect(page.getByText('Cannot be accepted yet.')).toBeVisible();
-  await page.getByRole('button', { name: 'Accept' }).click();
+  await page.getByRole('button', { name: 'Accept', exact: true }).click();
   await expect(page.getByRole('alert')).toContainText('Enter the name of whoever signs.');
   await expect(page.getByRole('alert')).toContainText('not read');
 
@@ -113,7 +113,7 @@ test('three cameras are read, one fails and is read again, one is accepted with 
   await expect(page.locator('[data-rests]')).toContainText('1 exception');
   await page.getByLabel('Name of whoever signs').fill('J. Holm');
   await draw(page);
-  await page.getByRole('button', { name: 'Accept' }).click();
+  await page.getByRole('button', { name: 'Accept', exact: true }).click();
   await expect(page.getByText('3 things accepted by J. Holm, with 1 exception.')).toBeVisible();
   await expect(page.locator('[data-signed="J. Holm"]').getByRole('img')).toBeVisible();
   await saved(page);

@@ -6,7 +6,7 @@ import { choose, expect, root, runInList, test } from './fixtures';
 const demoPath = path.join(root, 'demo', 'saltmarrow.neotrope.json');
 
 test('the plan goes out as CSV and site file, and the site file comes in again', async ({ page, open }) => {
-  await open('plan');
+  await open('papers?view=plan');
   const csv = page.waitForEvent('download');
   await page.getByRole('link', { name: 'Plan as CSV' }).click();
   const lines = readFileSync(await (await csv).path(), 'utf8')
@@ -55,7 +55,8 @@ test('a new site starts empty, says what to do next, and takes its first run', a
     ['Test', 'Nothing to test yet.'],
     ['Decide', 'Nothing to decide yet.'],
     ['Allocate', 'This site has no recorder yet.'],
-    ['Plan', 'Saltmarrow annex'],
+    ['Sign off', 'There is nothing to accept yet.'],
+    ['Papers', 'Saltmarrow annex'],
   ] as const) {
     await page.getByRole('button', { name: new RegExp(`^${stage}`) }).click();
     await expect(page.getByText(says).first()).toBeVisible();
@@ -100,7 +101,8 @@ test('a new site starts empty, says what to do next, and takes its first run', a
   await expect(page.locator('[data-recorder^="annex-recorder-"] [data-slot="1"]')).toContainText(
     'Annex stair',
   );
-  await page.keyboard.press('7');
+  await page.keyboard.press('8');
+  await page.getByRole('button', { name: /^Plan sheet/ }).click();
   await expect(page.getByRole('row', { name: /Annex stair/ })).toContainText('Annex recorder 1');
 });
 
@@ -185,7 +187,7 @@ test('each person has metres or feet, AWG or mm², and what is stored stays', as
 });
 
 test('the printed plan is the sheet alone', async ({ page, open }) => {
-  await open('plan');
+  await open('papers?view=plan');
   await expect(page.getByRole('row', { name: /24 Gate out/ })).toBeVisible();
   await page.emulateMedia({ media: 'print' });
   await expect(page.locator('.frame > header')).toBeHidden();
@@ -208,7 +210,7 @@ test('the key sheet lists the stage’s keys, and the theme is kept', async ({ p
   await expect(page.locator('html')).toHaveAttribute('data-theme', 'dark');
 });
 
-for (const stage of ['survey', 'test/r08', 'decide/r08', 'allocate', 'plan']) {
+for (const stage of ['survey', 'test/r08', 'decide/r08', 'allocate', 'signoff/r08', 'papers']) {
   test(`${stage} needs no page scroll at 1280 by 800`, async ({ page, open }) => {
     await open(stage);
     const size = await page.evaluate(() => [
@@ -232,7 +234,7 @@ test('a site begins as such sites usually are, and asks for all of it', async ({
   await page.getByRole('button', { name: 'Start' }).click();
   await expect(page.getByText('8 to note')).toBeVisible();
   await expect(runInList(page, 'Goods door')).toBeVisible();
-  await page.keyboard.press('7');
+  await page.keyboard.press('8');
   await expect(page.getByText(/^Rests on 8 cameras, 0 readings, \d+ gaps, prices as shipped/)).toBeVisible();
   await page.goto(server.address);
   await expect(page.getByRole('heading', { name: 'Who works here?' })).toBeHidden();

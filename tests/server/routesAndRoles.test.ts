@@ -132,8 +132,11 @@ afterAll(() => shared.close());
 /** What the address is asked: something that changes nothing where it is let through. */
 const body = (path: string): unknown =>
   /instrument|recorders\/read|switches/.test(path) ? { site: siteId } : {};
+/** Whoever is let in to plan is told that this is no number of seconds; nobody has to wait for a plan. */
+const noSeconds = /\/plan(\.lp)?$/;
 const filled = (path: string): string =>
-  path.replace(':id', path.startsWith('/pictures') ? 'none' : siteId).replace(/:\w+/g, 'none');
+  path.replace(':id', path.startsWith('/pictures') ? 'none' : siteId).replace(/:\w+/g, 'none') +
+  (noSeconds.test(path) ? '?seconds=none' : '');
 
 let asked = 0;
 /** Whether somebody was let through, whatever came of it then. */

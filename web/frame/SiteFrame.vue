@@ -221,7 +221,7 @@ useKeys([
         </button>
         <button
           type="button"
-          class="plain"
+          class="plain redo"
           :disabled="store.history.redoable.length === 0"
           :title="store.history.redoable.at(-1)?.label"
           @click="redo"
@@ -506,6 +506,12 @@ main.with-why {
   .stage {
     padding: 10px;
     overflow: auto;
+  }
+}
+/* What is taken back on a phone is seldom done again; Find leads to it there. */
+@media (max-width: 460px) {
+  .redo {
+    display: none;
   }
 }
 @media (max-width: 360px) {

@@ -17,6 +17,7 @@ import type { DeviceGoal, PlanForDevice } from '#core/allocate/device';
 import { changesBetween, type OptionKind, type Site } from '#core/model/site';
 import { askEvaluator, restartEvaluator } from '../workers/evaluator';
 import { useMeasures } from './measures';
+import type { PaperId } from '#core/documents';
 import { useSite } from './site';
 
 /** What the core makes of the open site, worked out in a thread of its own after every change. */
@@ -150,7 +151,8 @@ export const useEvaluation = defineStore('evaluation', () => {
   const network = (moment: NetworkMoment) => tell((worker) => worker.network(moment));
   const rooms = (moment: NetworkMoment) => tell((worker) => worker.rooms(moment));
   const hookUp = (runId: string, gauge: 'awg' | 'mm2') => tell((worker) => worker.hookUp(runId, gauge));
-  const sheet = () => tell((worker) => worker.sheet());
+  const paper = (id: PaperId, on: string) => tell((worker) => worker.paper(id, on));
+  const offer = () => tell((worker) => worker.offer());
   const traceView = (runId: string) => ask((worker) => worker.traceView(runId));
   const diagnostics = (runId: string) => tell((worker) => worker.diagnostics(runId));
   const expected = (runId: string) => tell((worker) => worker.expected(runId));
@@ -177,7 +179,8 @@ export const useEvaluation = defineStore('evaluation', () => {
     byRun,
     why,
     chance,
-    sheet,
+    paper,
+    offer,
     network,
     rooms,
     hookUp,

@@ -44,7 +44,8 @@ import { orderList, pickList, type OrderRow, type PickRow } from '#core/cutover/
 import { nightCard, type NightCard } from '#core/cutover/card';
 import { readingsByRun } from '#core/test/readings';
 import { traceView, type TraceView } from '#core/test/findings';
-import { planSheet, type PlanSheet } from '#core/documents';
+import { offerOf, type Offer } from '#core/decide/offer';
+import { makePaper, paperContext, type Paper, type PaperId } from '#core/documents';
 import { chanceOfFailing } from '#core/decide/risk';
 import { siteFromTrusted, withChanges, type Change, type OptionKind, type Site } from '#core/model/site';
 import type { Derivation } from '#core/shared/derivation';
@@ -190,9 +191,9 @@ const evaluator = {
   },
   morning: (done: string[]): MorningPicture | null =>
     last ? morningPicture(last.site, last.evaluation, done) : null,
-  sheet(): PlanSheet | null {
-    return last ? planSheet(last.site, last.evaluation) : null;
-  },
+  paper: (id: PaperId, on: string): Paper | null =>
+    last ? makePaper(id, paperContext(last.site, last.evaluation, on)) : null,
+  offer: (): Offer | null => (last ? offerOf(last.site, last.evaluation.runs) : null),
 };
 
 export type Evaluator = typeof evaluator;

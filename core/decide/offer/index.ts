@@ -1,3 +1,3 @@
 export { offerOf } from './offerOf';
-export type { Alternate, Offer, OfferLine, ViewLine } from './types';
-export { acceptOffer, changesSince, giveOffer, type LineChange } from './versions';
+export type { Offer } from './types';
+export { acceptOffer, changesSince, giveOffer } from './versions';

@@ -2,7 +2,6 @@ import type { Unit } from '#core/shared/units';
 
 /** Kinds of thing that are accepted one by one. */
 export const acceptedKinds = ['camera', 'link', 'radioPath', 'recorder', 'supply', 'equipment'] as const;
-export type AcceptedKind = (typeof acceptedKinds)[number];
 
 /** What a check asks whoever makes it: a figure, whether something is so, hours under watch, or a few words. */
 export type CheckAsks =

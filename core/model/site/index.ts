@@ -1,13 +1,6 @@
 export { signatureSize, signerRoles, type Acceptance, type Signature, type SignerRole } from './acceptance';
+export { acceptanceCheckOf, acceptanceChecks, type AcceptanceCheckId } from './acceptanceChecks';
 export {
-  acceptanceCheckOf,
-  acceptanceChecks,
-  type AcceptanceCheck,
-  type AcceptanceCheckId,
-  type AcceptedKind,
-} from './acceptanceChecks';
-export {
-  acceptancePolicyId,
   policyFigureIds,
   policyFigures,
   policyFiguresOf,
@@ -77,7 +70,6 @@ export {
 export { optionKinds, optionRow, type OptionKind } from './optionKinds';
 export { demandsOf, usualDemands, type Demands, type Policies, type PolicyId } from './demands';
 export {
-  pictureSubjects,
   pictureTypes,
   type Drawing,
   type Photo,

@@ -1,3 +1,2 @@
 export { askedOf } from './askedOf';
-export type { WhenDone } from './thingsAsked';
 export type { AcceptanceLimit, AskedCheck, AskedThing } from './types';

@@ -1,2 +1,2 @@
 export { soakFromTable } from './soakFromTable';
-export { soakOf, type SoakFound, type SoakSample } from './soakOf';
+export { soakOf, type SoakSample } from './soakOf';

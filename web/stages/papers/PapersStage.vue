@@ -1,7 +1,212 @@
 <script setup lang="ts">
-import PlanPaper from './PlanPaper.vue';
+import { useLocalStorage } from '@vueuse/core';
+import { computed, defineAsyncComponent, ref, shallowRef, watch } from 'vue';
+import { useRoute, useRouter } from 'vue-router';
+import { tablesOf, type Paper, type PaperStyle } from '#core/documents';
+import { useKeys } from '../../keys/keys';
+import PickField from '../../parts/PickField.vue';
+import ViewTabs from '../../parts/ViewTabs.vue';
+import { fileAddress, planCsvAddress } from '../../stores/api';
+import { useEvaluation } from '../../stores/evaluation';
+import { useSite } from '../../stores/site';
+import { downloadBlob, useTables } from '../../tables/useTables';
+import PaperBlock from './PaperBlock.vue';
+import { isPapersView, papersViews, type PapersView } from './views';
+import { usePdf } from './usePdf';
+
+const OfferPanel = defineAsyncComponent(() => import('./OfferPanel.vue'));
+
+/** Everything that goes out of a site on paper: as it reads, to print, as a PDF, as tables, as data. */
+const route = useRoute();
+const router = useRouter();
+const store = useSite();
+const evaluation = useEvaluation();
+const tables = useTables();
+const pdf = usePdf();
+const view = computed<PapersView>(() => (isPapersView(route.query['view']) ? route.query['view'] : 'offer'));
+const show = (next: PapersView) =>
+  void router.push({ ...route, query: next === 'offer' ? {} : { view: next } });
+
+const pageSize = useLocalStorage<PaperStyle['pageSize']>('neotrope-paper-size', 'A4');
+const style = computed<PaperStyle>(() => ({
+  locale: navigator.language || 'en-GB',
+  pageSize: pageSize.value,
+}));
+const sizes = [
+  { value: 'A4' as const, label: 'A4' },
+  { value: 'LETTER' as const, label: 'Letter' },
+];
+
+const paper = shallowRef<Paper | null>(null);
+const problem = ref('');
+const today = (): string => {
+  const now = new Date();
+  return new Date(now.getTime() - now.getTimezoneOffset() * 60_000).toISOString().slice(0, 10);
+};
+let asked = 0;
+async function look(): Promise<void> {
+  const mine = (asked += 1);
+  const made = await evaluation.paper(view.value, today());
+  // What was asked for later, or of a site that was edited meanwhile, is what is shown.
+  if (mine === asked) paper.value = made;
+}
+watch([() => evaluation.result, view], look, { immediate: true });
+
+const fileName = (ending: string): string =>
+  `${paper.value?.site} ${paper.value?.title}`.toLowerCase().replace(/[^a-z0-9]+/g, '-') + `.${ending}`;
+
+/** Whatever cannot be made is said; nothing is half written. */
+async function write(make: () => Promise<Blob | null>, ending: string): Promise<void> {
+  problem.value = '';
+  try {
+    const blob = await make();
+    if (blob) downloadBlob(blob, fileName(ending));
+  } catch (error) {
+    problem.value = `The ${ending.toUpperCase()} cannot be made: ${error instanceof Error ? error.message : String(error)}`;
+  }
+}
+const plain = (value: unknown) => JSON.parse(JSON.stringify(value)) as Paper;
+const asPdf = () => write(() => pdf.make(plain(paper.value), style.value), 'pdf');
+const asXlsx = () => write(async () => tables.paperXlsx(tablesOf(plain(paper.value))), 'xlsx');
+const asCsv = () =>
+  write(
+    async () => new Blob([await tables.paperCsv(tablesOf(plain(paper.value)))], { type: 'text/csv' }),
+    'csv',
+  );
+const asJson = () =>
+  write(
+    () => Promise.resolve(new Blob([JSON.stringify(paper.value, null, 1)], { type: 'application/json' })),
+    'json',
+  );
+const print = () => window.print();
+
+useKeys([
+  ...papersViews.map(({ id, label, key }) => ({
+    keys: [key],
+    label: label.toLowerCase(),
+    group: 'Papers',
+    run: () => show(id),
+  })),
+  { keys: ['f'], label: 'as a PDF', group: 'Papers', run: () => void asPdf() },
+  { keys: ['x'], label: 'as a workbook', group: 'Papers', run: () => void asXlsx() },
+]);
 </script>
 
 <template>
-  <PlanPaper />
+  <div class="papers">
+    <div class="row head no-print">
+      <h1>Papers</h1>
+      <ViewTabs :views="papersViews" :view="view" label="Papers" @show="show" />
+    </div>
+    <div class="row tools no-print">
+      <PickField :value="pageSize" :choices="sizes" label="Paper size" @take="(next) => (pageSize = next)" />
+      <button v-if="pdf.isBusy.value" type="button" class="btn" @click="pdf.stop()">
+        Pages are laid out… stop
+      </button>
+      <button v-else type="button" class="btn go" :disabled="!paper" @click="asPdf">PDF <kbd>f</kbd></button>
+      <button type="button" class="btn" :disabled="!paper" @click="print">Print</button>
+      <button type="button" class="btn" :disabled="!paper" @click="asXlsx">Workbook <kbd>x</kbd></button>
+      <button type="button" class="btn" :disabled="!paper" @click="asCsv">CSV</button>
+      <button type="button" class="btn" :disabled="!paper" @click="asJson">JSON</button>
+      <span class="push" />
+      <a v-if="view === 'plan'" class="btn" :href="planCsvAddress(store.id)" download>Plan as CSV</a>
+      <a class="btn" :href="fileAddress(store.id)" download>Site file</a>
+    </div>
+    <p v-if="problem" class="stop" role="alert">{{ problem }}</p>
+    <div class="body" :class="{ 'with-panel': view === 'offer' }">
+      <article v-if="paper" class="sheet" tabindex="0" :aria-label="`${paper.title} as it prints`">
+        <header>
+          <p class="title">{{ paper.title }}</p>
+          <p>{{ paper.site }}</p>
+          <p class="dim">
+            {{ [paper.address, paper.customer ? `for ${paper.customer}` : ''].filter(Boolean).join(', ') }}
+          </p>
+          <p>Rests on {{ paper.restsOn }}.</p>
+        </header>
+        <section v-if="paper.open.length > 0" class="caution">
+          <p><b>Still open</b></p>
+          <p v-for="line in paper.open" :key="line">{{ line }}</p>
+        </section>
+        <PaperBlock
+          v-for="(block, index) in paper.blocks"
+          :key="`${paper.id}-${index}`"
+          :block="block"
+          :currency="paper.currency"
+          :style="style"
+        />
+      </article>
+      <p v-else class="empty" aria-busy="true">The paper is made…</p>
+      <OfferPanel v-if="view === 'offer'" class="panel no-print" />
+    </div>
+  </div>
 </template>
+
+<style scoped>
+.papers {
+  display: flex;
+  flex-direction: column;
+  height: 100%;
+  min-height: 0;
+}
+.head {
+  gap: 4px 18px;
+  flex-wrap: wrap;
+}
+.tools {
+  flex-wrap: wrap;
+  gap: 8px;
+  align-items: center;
+  padding: 6px 0 10px;
+}
+.body {
+  flex: 1;
+  min-height: 0;
+  display: grid;
+  grid-template-columns: minmax(0, 1fr);
+  gap: 14px;
+}
+.body.with-panel {
+  grid-template-columns: minmax(0, 1fr) 320px;
+}
+.sheet {
+  overflow: hidden auto;
+  scrollbar-width: thin;
+  background: var(--sheet);
+  border: 1px solid var(--rule);
+  padding: 18px 22px;
+}
+.sheet header {
+  padding-bottom: 8px;
+}
+.title {
+  font-size: 20px;
+  font-weight: 650;
+}
+.panel {
+  overflow: hidden auto;
+  scrollbar-width: thin;
+}
+@media (max-width: 1000px) {
+  .body.with-panel {
+    grid-template-columns: minmax(0, 1fr);
+  }
+  .papers {
+    height: auto;
+  }
+  .sheet {
+    overflow: auto;
+    padding: 12px;
+  }
+}
+@media print {
+  .body,
+  .body.with-panel {
+    display: block;
+  }
+  .sheet {
+    border: 0;
+    padding: 0;
+    overflow: visible;
+  }
+}
+</style>

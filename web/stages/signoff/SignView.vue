@@ -18,7 +18,7 @@ import { idMark } from '../../stores/idMark';
 import { useOpenSite } from '../../stores/openSite';
 import { useSite } from '../../stores/site';
 import { thingLabel, useSignOff } from '../../stores/signOff';
-import SignatureDrawing from './SignatureDrawing.vue';
+import SignatureDrawing from '../../parts/SignatureDrawing.vue';
 import SignaturePad from './SignaturePad.vue';
 
 /** Who accepts what: by which readings, in spite of what, with a name and a signature. */

@@ -1,6 +1,6 @@
 import { signatureSize, type Signature } from '#core/model/site';
 import { formatQuantity } from '#core/shared/units';
-import type { Block, Paper, PaperColumn } from '../paper';
+import type { Block, Paper, PaperColumn } from './paper';
 import { cellText, dateText, moneyText, type PaperStyle } from './formatCell';
 
 /** A piece of a page as the PDF package takes it: plain data, but for the foot of a page. */
@@ -27,7 +27,7 @@ const quiet = '#5b6770';
 const rule = '#c9c2b4';
 
 /** A signature as lines. */
-export function signatureSvg(strokes: Signature): string {
+function signatureSvg(strokes: Signature): string {
   const path = strokes
     .map((stroke) =>
       Array.from(

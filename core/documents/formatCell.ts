@@ -1,5 +1,5 @@
 import { formatQuantity } from '#core/shared/units';
-import type { PaperCell, PaperColumn } from '../paper';
+import type { PaperCell, PaperColumn } from './paper';
 
 /** In whose way figures are written, and on which paper. */
 export interface PaperStyle {
