@@ -19,6 +19,7 @@ import { judgement } from './judgement';
 import { against, median, printTable, timed, timesLonger, type Row } from './measure';
 import { network } from './network';
 import { nights } from './nights';
+import { papers } from './papers';
 import { planning } from './planning';
 import { slots } from './slots';
 import { demoSite, generatedSite, tracedSite } from './sites';
@@ -303,6 +304,7 @@ async function allFigures(): Promise<Row[]> {
     ...(await browserFigures(root, reference)),
     ...(await flight()),
     ...nights(),
+    ...(await papers()),
   ];
 }
 

@@ -46,13 +46,6 @@ const findPlan = async (page: Page) => {
   await page.locator('[data-next]').waitFor();
   await page.getByText('Length of the run').waitFor();
 };
-/** The curve whole, its fourth point in hand. */
-const drawCurve = async (page: Page) => {
-  await page.getByRole('button', { name: /^Cost against camera downtime/ }).click();
-  await page.getByText(/^Point 1 of/).waitFor();
-  await page.getByRole('button', { name: /^Stop/ }).waitFor({ state: 'detached' });
-  for (let k = 0; k < 3; k += 1) await page.keyboard.press('ArrowRight');
-};
 /** Isolates the run, reads all with the stand-in and shows its trace. */
 const readRampEast = async (page: Page) => {
   const bar = page.getByRole('group', { name: 'Instrument' });
@@ -143,7 +136,6 @@ const shots: Shot[] = [
   { name: 'cause', stage: 'test/r13?view=cause' },
   { name: 'decide', stage: 'decide/r08', act: chooseUnit },
   { name: 'best-plan', stage: 'decide/r14?view=plan', act: findPlan },
-  { name: 'trade-off', stage: 'decide?view=curve', act: drawCurve },
   {
     name: 'allocate',
     stage: 'allocate/r08',

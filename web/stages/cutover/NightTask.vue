@@ -15,6 +15,7 @@ import { useOpenSite } from '../../stores/openSite';
 import { useSite } from '../../stores/site';
 import HookUpDrawing from '../connect/HookUpDrawing.vue';
 import PhotoStrip from '../survey/PhotoStrip.vue';
+import NightReadings from './NightReadings.vue';
 import ProofRow from './ProofRow.vue';
 
 /** The task in hand: how it is hooked up, what to expect, when it is too late, and the ticks that go into the record. */
@@ -268,6 +269,7 @@ const to = (name: string, view: string, query: Record<string, string> = {}) => (
       >
       <RouterLink v-if="card?.runId" class="btn" :to="to('test', '')">Take a reading</RouterLink>
     </div>
+    <NightReadings v-if="task.kind === 'swap' && task.cameraId" :key="task.id" :camera-id="task.cameraId" />
     <PhotoStrip v-if="card?.runId" :of="{ kind: 'run', id: card.runId }" :what="task.of" />
   </section>
 </template>

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { useElementSize } from '@vueuse/core';
-import { computed, ref, useTemplateRef, watch } from 'vue';
+import { computed, onMounted, ref, useTemplateRef, watch } from 'vue';
 import { useRoute, useRouter } from 'vue-router';
 import type { SignOff } from '#core/evaluate';
 import { statusWords, thingKey, type ThingState } from '#core/signoff/acceptance';
@@ -63,13 +63,21 @@ watch(
     if (route.query['of'] !== undefined) void router.replace({ ...route, query: withoutOf() });
   },
 );
+/** The row in hand stays in sight. */
+const board = useTemplateRef('board');
+watch(
+  () => thing.value && thingKey(thing.value.of),
+  (key) => board.value?.querySelector(`[data-thing="${key}"]`)?.scrollIntoView({ block: 'nearest' }),
+  { flush: 'post' },
+);
+onMounted(() => board.value?.querySelector('tr.picked')?.scrollIntoView({ block: 'nearest' }));
 const done = ({ checks }: ThingState): string =>
   `${checks.filter(({ holds }) => holds === true).length} of ${checks.length}`;
 </script>
 
 <template>
   <div class="acceptance">
-    <div class="board" tabindex="0" role="region" aria-label="Everything that is accepted">
+    <div ref="board" class="board" tabindex="0" role="region" aria-label="Everything that is accepted">
       <AgreementLines :agreement="now.agreement" />
       <div class="row what">
         <PickField

@@ -1,0 +1,83 @@
+import loadHighs from 'highs';
+import { makePaper, paperContext, pdfDefinition } from '#core/documents';
+import { evaluateSite, signOffOf } from '#core/evaluate';
+import {
+  readForAcceptance,
+  withChanges,
+  type AcceptanceFound,
+  type Change,
+  type Site,
+} from '#core/model/site';
+import type { Row } from './measure';
+import { pdfFile } from '../cli/pdfFile';
+import { decidedDemo, generatedSite } from './sites';
+
+/** Every camera on the first option that holds. */
+function firstChoices(site: Site): Site {
+  const given = { at: '2026-03-12T09:00:00Z', by: 'R. Tolland' };
+  const choice = Object.fromEntries(
+    evaluateSite(site).runs.flatMap(({ camera, options }) => {
+      const option = options.find(({ state, kind }) => state === 'holds' && kind !== 'retire');
+      return option ? [[camera.id, { id: camera.id, option: option.kind, ...given }] as const] : [];
+    }),
+  );
+  return { ...site, choice };
+}
+
+/** The same with every check read, so that the pack holds all of them. */
+function readThrough(site: Site): Site {
+  const { things } = signOffOf(site, evaluateSite(site));
+  const doing = { at: '2026-05-05T07:30:00Z', by: 'K. Ridley' };
+  const changes = things.flatMap(({ of, checks }) =>
+    checks.map(({ check, limit, predicted }): Change => {
+      const found: AcceptanceFound =
+        limit.kind === 'figure'
+          ? { kind: 'figure', value: predicted?.value ?? limit.least ?? limit.most ?? 1 }
+          : limit.kind === 'soak'
+            ? { kind: 'soak', hours: limit.hours, lostPercent: 0, drops: 0, gapMinutes: 0 }
+            : limit.kind === 'words'
+              ? { kind: 'words', words: 'J. Holm' }
+              : { kind: 'seen', isSo: true };
+      return readForAcceptance({ of, check, found, instrument: '' }, doing, 'b');
+    }),
+  );
+  return withChanges(site, changes);
+}
+
+interface Pack {
+  seconds: number;
+  pages: number;
+  bytes: number;
+  heapMb: number;
+}
+
+/** A hand-over pack from the facts to the bytes of its PDF. */
+async function packOf(site: Site): Promise<Pack> {
+  const from = performance.now();
+  const paper = makePaper('hand-over', paperContext(site, evaluateSite(site), '2026-05-06'));
+  const definition = pdfDefinition(paper, { locale: 'en-GB', pageSize: 'A4' });
+  const pdf = await pdfFile(definition);
+  return {
+    seconds: (performance.now() - from) / 1000,
+    pages: pdf.toString('latin1').match(/\/Type \/Page\b/g)?.length ?? 0,
+    bytes: pdf.length,
+    heapMb: process.memoryUsage().rss / 1e6,
+  };
+}
+
+const row = (what: string, pack: Pack, most: { seconds: number; heapMb: number }): Row => ({
+  figure: `hand-over pack of ${what}, ${pack.pages} pages`,
+  measured: `${pack.seconds.toFixed(1)} s, ${(pack.bytes / 1e6).toFixed(2)} MB, ${pack.heapMb.toFixed(0)} MB of memory`,
+  wanted: `${most.seconds} s, 10 MB, ${most.heapMb} MB`,
+  holds: pack.seconds <= most.seconds && pack.bytes <= 10e6 && pack.heapMb <= most.heapMb,
+});
+
+/** Papers of the demo and of a site ten times as large. Memory is that of the whole bench at that moment. */
+export async function papers(): Promise<Row[]> {
+  const demo = readThrough(decidedDemo(await loadHighs()));
+  const large = readThrough(firstChoices(generatedSite(250)));
+  return [
+    row('24 cameras', await packOf(demo), { seconds: 5, heapMb: 600 }),
+    row('250 cameras', await packOf(large), { seconds: 60, heapMb: 600 }),
+  ];
+}
