@@ -1,4 +1,5 @@
 import { changesSince } from '#core/decide/offer';
+import { formatQuantity } from '#core/shared/units';
 import type { GivenOffer } from '#core/model/site';
 import { testDefinition } from '#core/model/site';
 import type { Block, Paper } from './paper';
@@ -174,7 +175,7 @@ function termsOf(context: PaperContext): Block[] {
     },
     {
       kind: 'text',
-      text: `Within ${renewals.years} years about ${renewals.cost} ${currency} falls due again for what wears out.`,
+      text: `Within ${renewals.years} years about ${formatQuantity(renewals.cost, 'money')} ${currency} falls due again for what wears out.`,
     },
     ...(settings.exclusions.length > 0
       ? [

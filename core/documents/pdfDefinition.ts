@@ -6,10 +6,6 @@ import { cellText, dateText, moneyText, type PaperStyle } from './formatCell';
 /** A piece of a page as the PDF package takes it: plain data, but for the foot of a page. */
 export type PdfNode = Record<string, unknown>;
 
-interface AroundNode {
-  getFollowingNodesOnPage: () => readonly unknown[];
-}
-
 /** A whole PDF as the package takes it. */
 export interface PdfDefinition {
   pageSize: PaperStyle['pageSize'];
@@ -17,8 +13,6 @@ export interface PdfDefinition {
   info: { title: string; author: string };
   defaultStyle: PdfNode;
   footer: (page: number, pages: number) => PdfNode;
-  /** A heading does not stand alone at the foot of a page. */
-  pageBreakBefore: (node: { headlineLevel?: number }, around: AroundNode) => boolean;
   content: PdfNode[];
 }
 
@@ -40,10 +34,35 @@ function signatureSvg(strokes: Signature): string {
   return `<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 ${width} ${height}" width="${width}" height="${height}"><path d="${path}" fill="none" stroke="${ink}" stroke-width="4" stroke-linecap="round"/></svg>`;
 }
 
+/** Between two columns. */
+const gutter = 8;
+
+/** With more columns than these its letters are smaller. */
+const manyColumns = 6;
+
+interface LinedTable {
+  table: { headerRows: number; body: unknown[]; widths: unknown[] };
+}
+
+/** Lines between rows, a stronger one under the headings, none between columns. */
+const lined = {
+  hLineWidth: (row: number, { table }: LinedTable): number =>
+    row === table.headerRows ? 1 : row === 0 || row === table.body.length ? 0 : 0.4,
+  vLineWidth: (): number => 0,
+  hLineColor: (row: number, { table }: LinedTable): string => (row === table.headerRows ? ink : rule),
+  paddingLeft: (column: number): number => (column === 0 ? 0 : gutter / 2),
+  paddingRight: (column: number, { table }: LinedTable): number =>
+    column === table.widths.length - 1 ? 0 : gutter / 2,
+};
+
+const noBorder = [false, false, false, false];
+
+/** A table; a heading right before it is its first row, so that it never stands alone at the foot of a page. */
 function tableNode(
   { columns, rows, sum }: Extract<Block, { kind: 'table' }>,
   { currency }: Paper,
   style: PaperStyle,
+  heading: string | null,
 ): PdfNode {
   const isFigure = (k: number): boolean => columns[k]?.unit !== undefined;
   const cell = (value: Parameters<typeof cellText>[0], k: number, more: PdfNode = {}): PdfNode => ({
@@ -53,12 +72,23 @@ function tableNode(
   });
   return {
     margin: [0, 2, 0, 8],
-    layout: 'lightHorizontalLines',
+    layout: lined,
+    ...(columns.length > manyColumns ? { fontSize: 8 } : {}),
     table: {
-      headerRows: 1,
+      headerRows: heading === null ? 1 : 2,
+      keepWithHeaderRows: 1,
       dontBreakRows: true,
       widths: widthsOf(columns, style),
       body: [
+        ...(heading === null
+          ? []
+          : [
+              columns.map((_, k) =>
+                k === 0
+                  ? { text: heading, bold: true, fontSize: 11, colSpan: columns.length, border: noBorder }
+                  : {},
+              ),
+            ]),
         columns.map(({ label }, k) => ({
           text: label,
           bold: true,
@@ -76,18 +106,16 @@ function tableNode(
 const points = (mm: number): number => (mm * 72) / 25.4;
 const marginMm = 16;
 const pageWidths = { A4: points(210), LETTER: 612 } as const;
-/** Between two columns, as the package sets them. */
-const gutter = 8;
 
 /** Columns of figures are as wide as their figures; the others share what is left. */
 function widthsOf(columns: readonly PaperColumn[], { pageSize }: PaperStyle): number[] {
   const figure = ({ unit, share }: PaperColumn): number | null => {
     if (unit === undefined || share !== undefined) return null;
-    return unit === 'money' ? 62 : unit === '' ? 40 : 50;
+    return unit === 'money' ? 60 : unit === '' ? 36 : 42;
   };
   const fixed = columns.map(figure);
   const taken = fixed.reduce<number>((sum, width) => sum + (width ?? 0), 0);
-  const left = pageWidths[pageSize] - 2 * points(marginMm) - gutter * columns.length - taken;
+  const left = pageWidths[pageSize] - 2 * points(marginMm) - gutter * (columns.length - 1) - taken;
   const shares = columns.map(({ share }, k) => (fixed[k] === null ? (share ?? 1.2) : 0));
   const all = shares.reduce((sum, share) => sum + share, 0);
   return columns.map((_, k) => fixed[k] ?? (left * shares[k]!) / all);
@@ -113,14 +141,13 @@ const pairs = <T>(all: readonly T[]): T[][] =>
   Array.from({ length: Math.ceil(all.length / 2) }, (_, k) => all.slice(2 * k, 2 * k + 2));
 
 /** How a piece of a paper looks on a page. */
-function nodesOf(block: Block, paper: Paper, style: PaperStyle): PdfNode[] {
+function nodesOf(block: Block, paper: Paper, style: PaperStyle, heading: string | null = null): PdfNode[] {
   switch (block.kind) {
     case 'heading':
       return [
         {
           text: block.text,
           bold: true,
-          headlineLevel: block.level,
           fontSize: block.level === 1 ? 15 : 11,
           margin: [0, block.level === 1 ? 0 : 8, 0, 3],
           ...(block.newPage ? { pageBreak: 'before' } : {}),
@@ -161,7 +188,7 @@ function nodesOf(block: Block, paper: Paper, style: PaperStyle): PdfNode[] {
         },
       ];
     case 'table':
-      return [tableNode(block, paper, style)];
+      return [tableNode(block, paper, style, heading)];
     case 'drawing':
       return [
         { text: block.caption, color: quiet, margin: [0, 4, 0, 2] },
@@ -174,6 +201,13 @@ function nodesOf(block: Block, paper: Paper, style: PaperStyle): PdfNode[] {
   }
 }
 
+/** A small heading with a table right after it. */
+const isTableHeading = (
+  block: Block | undefined,
+  next: Block | undefined,
+): block is Extract<Block, { kind: 'heading' }> =>
+  block?.kind === 'heading' && block.level === 2 && next?.kind === 'table';
+
 /** A paper laid out on pages: its head, what it rests on, what is open, its pieces, and page numbers. */
 export function pdfDefinition(paper: Paper, style: PaperStyle): PdfDefinition {
   const { title, site, address, customer, on, restsOn, open, blocks } = paper;
@@ -183,8 +217,6 @@ export function pdfDefinition(paper: Paper, style: PaperStyle): PdfDefinition {
     pageMargins: [points(marginMm), points(marginMm), points(marginMm), points(18)],
     info: { title: `${title}, ${site}`, author: site },
     defaultStyle: { fontSize: 9, color: ink, lineHeight: 1.1 },
-    pageBreakBefore: ({ headlineLevel }, around) =>
-      headlineLevel !== undefined && around.getFollowingNodesOnPage().length < 3,
     footer: (page, pages) => ({
       margin: [points(marginMm), 6, points(marginMm), 0],
       columns: [
@@ -211,7 +243,12 @@ export function pdfDefinition(paper: Paper, style: PaperStyle): PdfDefinition {
           ]
         : []),
       ...(isLong ? [{ toc: { title: { text: 'Contents', bold: true, fontSize: 11 } } }] : []),
-      ...blocks.flatMap((block) => nodesOf(block, paper, style)),
+      ...blocks.flatMap((block, k) => {
+        if (isTableHeading(block, blocks[k + 1])) return [];
+        const before = blocks[k - 1];
+        const heading = isTableHeading(before, block) ? before.text : null;
+        return nodesOf(block, paper, style, heading);
+      }),
     ],
   };
 }
