@@ -20,7 +20,7 @@ test('a tail conflict is explained before it is made, can be forced, and is then
   await expect(slot(page, 'hall-recorder', 16)).toContainText('now IP');
   await expect(page.getByLabel('Broken rules').locator('p')).toHaveCount(1);
   await expect(page.getByText(/settings fall back to factory values/)).toBeVisible();
-  await expect(page.getByRole('button', { name: /^Plan/ })).toContainText('1 to put right');
+  await expect(page.getByRole('button', { name: /^Allocate/ })).toContainText('1 to put right');
   // All allocated anew, the conflict is gone: the camera is on an IP slot, and what moves is told with its reason.
   await page.keyboard.press('a');
   await expect(page.getByLabel('Broken rules')).toHaveCount(0);

@@ -2,6 +2,7 @@ import { readFileSync } from 'node:fs';
 import type { Page } from '@playwright/test';
 import ICAL from 'ical.js';
 import { barriers } from './axe';
+import { decidedDemo } from './decided';
 import { expect, saved, test, type TestServer } from './fixtures';
 
 test.describe.configure({ timeout: 300_000 });
@@ -10,33 +11,14 @@ test.use({ actionTimeout: 30_000 });
 /** Some weeks before the first night that the demo may begin. */
 const before = new Date('2026-05-04T10:00:00');
 
-/** The demo with its best plan adopted and every camera on a slot, as a person gets there; done once for all that come after. */
-let decided: Promise<string> | undefined;
-async function decide(page: Page, server: TestServer): Promise<string> {
-  const id = await server.newSite();
-  await page.goto(`${server.address}/site/${id}/decide?view=plan`);
-  await page.getByRole('button', { name: /^Find the best plan/ }).click();
-  await expect(page.getByText('proven best')).toBeVisible({ timeout: 120_000 });
-  await page
-    .getByRole('button', { name: /^Adopt/ })
-    .first()
-    .click();
-  await expect(page.locator('.decide .head')).toContainText('all decided');
-  await page.goto(`${server.address}/site/${id}/allocate`);
-  await page.getByRole('button', { name: /^Fill the rest/ }).click();
-  await expect(page.locator('.allocate .head')).toContainText('no decided camera waits', { timeout: 60_000 });
-  await saved(page);
-  return (await fetch(`${server.address}/api/sites/${id}/file`)).text();
-}
 async function open(
   page: Page,
   server: TestServer,
   view = 'nights',
   edit = (text: string) => text,
 ): Promise<string> {
-  decided ??= decide(page, server);
   await page.clock.setFixedTime(before);
-  const id = await server.newSite(edit(await decided));
+  const id = await server.newSite(edit(await decidedDemo()));
   await page.goto(`${server.address}/site/${id}/cutover?view=${view}`);
   await expect(page.locator('.cutover h1')).toBeVisible();
   return id;

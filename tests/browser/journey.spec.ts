@@ -57,7 +57,8 @@ test('from low night volts to a recorder slot, and all of it still there after a
 
   await page.reload();
   await expect(slot(page, 'marshalling-recorder', 17)).toContainText('Weighbridge');
-  await page.getByRole('button', { name: /^Plan/ }).click();
+  await page.getByRole('button', { name: /^Papers/ }).click();
+  await page.getByRole('button', { name: /^Plan sheet/ }).click();
   await expect(page.getByRole('row', { name: /8 Weighbridge/ })).toContainText('Marshalling recorder 17');
   await page.keyboard.press('u');
   await expect(page.getByRole('row', { name: /8 Weighbridge/ })).not.toContainText('Marshalling recorder 17');

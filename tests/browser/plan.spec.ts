@@ -87,7 +87,8 @@ test('the site is planned, steered, compared, adopted, and a breaking reading ra
   await expect(page.locator('tr[data-camera="c14"]')).toContainText(/Does not hold:.*160/);
 
   // The sheet for the customer says what it heeds and what is open.
-  await page.getByRole('button', { name: /^Plan/ }).last().click();
+  await page.getByRole('button', { name: /^Papers/ }).click();
+  await page.getByRole('button', { name: /^Plan sheet/ }).click();
   const sheet = page.locator('article.sheet');
   await expect(sheet).toContainText('Plan 2, adopted by');
   await expect(sheet).toContainText('Listed places: nothing new on show.');

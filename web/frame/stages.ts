@@ -78,7 +78,11 @@ export function progressOf(
     test: { left: words(left.toTest, 'to test', 'all tested'), share: done(left.toTest) },
     decide: { left: words(left.toDecide, 'open', 'all decided'), share: done(left.toDecide) },
     allocate: {
-      left: withoutRecorder ? 'no recorder noted' : words(left.toPlace, 'to place', 'all placed'),
+      left: withoutRecorder
+        ? 'no recorder noted'
+        : left.broken > 0
+          ? `${left.broken} to put right`
+          : words(left.toPlace, 'to place', 'all placed'),
       share: done(left.toPlace),
     },
     connect: {
