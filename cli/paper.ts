@@ -1,17 +1,13 @@
 import {
   makePaper,
   paperContext,
+  paperCsv,
   papers,
   pdfDefinition,
-  tablesOf,
-  type Paper,
   type PaperId,
-  type PaperCell,
   type PdfDefinition,
 } from '#core/documents';
 import { evaluateSite } from '#core/evaluate';
-import { neutralised } from '#core/survey/lists';
-import Papa from 'papaparse';
 import type { Said } from './command';
 import { siteIn } from './siteFiles';
 
@@ -28,18 +24,6 @@ const option = (args: readonly string[], name: string): string | undefined => {
   const at = args.indexOf(`--${name}`);
   return at < 0 ? undefined : args[at + 1];
 };
-
-/** Text that a spreadsheet would run is made harmless. */
-const safe = (cell: PaperCell): PaperCell => (typeof cell === 'string' ? neutralised(cell) : cell);
-
-/** Every table of a paper, one under the other, each under its name. */
-const csvOf = (paper: Paper): string =>
-  tablesOf(paper)
-    .map(
-      ({ name, headings, rows }) =>
-        `${name}\r\n${Papa.unparse({ fields: headings, data: rows.map((row) => row.map(safe)) })}`,
-    )
-    .join('\r\n\r\n');
 
 const datePattern = /^\d{4}-\d{2}-\d{2}$/;
 
@@ -66,8 +50,7 @@ export function paper(
   const done = { status: 0, out: `${made.title} of ${made.site}: ${out}`, errors: [] };
   if (out.endsWith('.pdf'))
     return { ...done, write: { file: out, kind: 'pdf', definition: pdfDefinition(made, style) } };
-  if (out.endsWith('.csv'))
-    return { ...done, write: { file: out, kind: 'text', text: `\ufeff${csvOf(made)}\r\n` } };
+  if (out.endsWith('.csv')) return { ...done, write: { file: out, kind: 'text', text: paperCsv(made) } };
   if (out.endsWith('.json'))
     return { ...done, write: { file: out, kind: 'text', text: `${JSON.stringify(made, null, 1)}\n` } };
   return wrong(`“${out}” is to end in .pdf, .csv or .json.`);

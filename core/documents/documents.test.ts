@@ -3,7 +3,7 @@ import { beforeAll, describe, expect, it } from 'vitest';
 import { evaluateSite } from '#core/evaluate';
 import { withChanges, type Site } from '#core/model/site';
 import { decidedSaltmarrow } from '../evaluate/testDecided';
-import { makePaper, moneyText, paperContext, papers, pdfDefinition, tablesOf, type Paper } from '.';
+import { makePaper, moneyText, paperContext, paperCsv, papers, pdfDefinition, tablesOf, type Paper } from '.';
 
 let site: Site;
 let made: Map<string, Paper>;
@@ -45,6 +45,14 @@ describe('papers', () => {
     expect(new Set(names).size).toBe(names.length);
     // Whoever runs the site has no need of what it cost whoever built it.
     expect(JSON.stringify(made.get('hand-over')!.blocks)).not.toContain('money');
+  });
+
+  it('go to other programs with words that no spreadsheet runs', () => {
+    const about = { ...site.camera['c08']!, name: '=1+1' };
+    const named = withChanges(site, [{ kind: 'camera', id: 'c08', set: about }]);
+    const cables = makePaper('cables', paperContext(named, evaluateSite(named), '2026-05-04'));
+    expect(paperCsv(cables)).not.toMatch(/[,\n]=1\+1/);
+    expect(paperCsv(cables)).toContain('=1+1');
   });
 
   it('say what is open', () => {

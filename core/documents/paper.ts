@@ -1,4 +1,5 @@
 import type { Signature } from '#core/model/site';
+import { neutralised } from '#core/survey/lists';
 import type { Unit } from '#core/shared/units';
 
 /** What stands in a cell: text, a figure in its column’s unit, or nothing. */
@@ -31,8 +32,7 @@ export type Block =
   | {
       kind: 'signatures';
       items: readonly { role: string; name: string; on: string; strokes: Signature | null }[];
-    }
-  | { kind: 'photo'; fileId: string; caption: string };
+    };
 
 /** A paper as plain data: web, command line and tables all lay out this. */
 export interface Paper {
@@ -62,6 +62,9 @@ const headingOf = ({ label, unit }: PaperColumn, currency: string): string => {
   return `${label} [${unit === 'money' ? currency : unit}]`;
 };
 
+/** Text that a spreadsheet would run is made harmless. */
+const harmless = (cell: PaperCell): PaperCell => (typeof cell === 'string' ? neutralised(cell) : cell);
+
 /** Every table of a paper. */
 export const tablesOf = ({ blocks, currency }: Paper): PaperTable[] =>
   blocks.flatMap((block): PaperTable[] =>
@@ -70,7 +73,7 @@ export const tablesOf = ({ blocks, currency }: Paper): PaperTable[] =>
           {
             name: block.name,
             headings: block.columns.map((column) => headingOf(column, currency)),
-            rows: [...block.rows, ...(block.sum ? [block.sum] : [])].map((row) => [...row]),
+            rows: [...block.rows, ...(block.sum ? [block.sum] : [])].map((row) => row.map(harmless)),
           },
         ]
       : [],

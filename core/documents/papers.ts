@@ -10,7 +10,7 @@ function handOverPaper(context: PaperContext): Paper {
   const risks = risksOf(context);
   const { settings } = context.offer();
   const accepted = Object.values(context.site.acceptance)
-    .filter(({ withdrawn }) => !withdrawn)
+    .filter(({ withdrawn, role }) => !withdrawn && role === 'customer')
     .map(({ at }) => at)
     .sort();
   const chapters = parts.flatMap(({ title, blocks }): Block[] => [

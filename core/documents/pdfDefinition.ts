@@ -196,8 +196,6 @@ function nodesOf(block: Block, paper: Paper, style: PaperStyle, heading: string 
       ];
     case 'signatures':
       return pairs(block.items).map((two) => ({ columns: two.map(signatureNode), unbreakable: true }));
-    case 'photo':
-      return [{ text: block.caption, color: quiet }];
   }
 }
 

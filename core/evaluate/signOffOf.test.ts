@@ -217,6 +217,17 @@ describe('accepting', () => {
     });
   });
 
+  it('is the customer’s: what the integrator signs leaves it to him', () => {
+    const weighbridge = thingIn(signOff(site), 'Weighbridge');
+    const read = applied(site, readAll(weighbridge));
+    const may = mayAccept([thingIn(signOff(read), 'Weighbridge')]);
+    if (may.kind !== 'may') throw new Error('may not');
+    const { kind: _kind, ...rests } = may;
+    const given = { things: [weighbridge.of], ...rests, signedBy: 'K. Ridley', role: 'integrator' as const };
+    const signed = applied(read, [accept(read, given, later, 'k')]);
+    expect(thingIn(signOff(signed), 'Weighbridge')).toMatchObject({ status: 'ready', accepted: null });
+  });
+
   it('is undone by withdrawing, not by forgetting', () => {
     const weighbridge = thingIn(signOff(site), 'Weighbridge');
     const done = applyChanges(site, readAll(weighbridge));

@@ -236,8 +236,18 @@ test('a night is worked on a phone, with one put back and one that takes too lon
     if (await sure.isVisible()) await sure.getByRole('button', { name: 'Begin' }).click();
     await expect(phone.getByRole('button', { name: 'Trouble' })).toBeVisible();
   };
-  // The first holds: the desk sees it live.
   const first = (await hand.getAttribute('data-in-hand'))!;
+  // What the sign-off asks of a camera is read on the card of its change.
+  const swap = tasks.find((task) => task.startsWith('swap-'))!;
+  await phone.locator(`[data-tonight="${swap}"]`).click();
+  await hand.getByText('Readings for the sign-off').click();
+  const labels = hand.locator('[data-check="labels"]');
+  await labels.getByRole('button', { name: /: yes$/ }).click();
+  await expect(labels).toHaveAttribute('data-holds', 'true');
+  await expect(phone.locator('.saved')).toHaveText(/saved \d/);
+  expect(await barriers(phone, '.tonight')).toEqual([]);
+  await phone.locator(`[data-tonight="${first}"]`).click();
+  // The first holds: the desk sees it live.
   await begin();
   await expect(page.locator(`[data-task="${first}"].under-way`).first()).toBeVisible();
   await clock('22:10');

@@ -50,7 +50,7 @@ function nightsProgress(site: Pick<Site, 'plannedNight' | 'taskTry'>): StageProg
 function signOffProgress(runs: SiteSummary['runs'], { acceptance }: Pick<Site, 'acceptance'>): StageProgress {
   const accepted = new Set(
     Object.values(acceptance)
-      .filter(({ withdrawn }) => !withdrawn)
+      .filter(({ withdrawn, role }) => !withdrawn && role === 'customer')
       .flatMap(({ things }) => things.filter(({ kind }) => kind === 'camera').map(({ id }) => id)),
   );
   const staying = runs.filter(({ chosen }) => chosen !== null && chosen !== 'retire');

@@ -152,7 +152,7 @@ export const useEvaluation = defineStore('evaluation', () => {
   const rooms = (moment: NetworkMoment) => tell((worker) => worker.rooms(moment));
   const hookUp = (runId: string, gauge: 'awg' | 'mm2') => tell((worker) => worker.hookUp(runId, gauge));
   const paper = (id: PaperId, on: string) => tell((worker) => worker.paper(id, on));
-  const offer = () => tell((worker) => worker.offer());
+  const offer = (on: string) => tell((worker) => worker.offer(on));
   const traceView = (runId: string) => ask((worker) => worker.traceView(runId));
   const diagnostics = (runId: string) => tell((worker) => worker.diagnostics(runId));
   const expected = (runId: string) => tell((worker) => worker.expected(runId));

@@ -10,10 +10,10 @@ import {
   type Match,
   type Preview,
 } from '#core/survey/lists';
-import type { PaperTable } from '#core/documents';
+import { paperCsv, type Paper, type PaperTable } from '#core/documents';
 import type { Site } from '#core/model/site';
 import { readTable, tableFromText, type ReadTable } from './readTable';
-import { paperCsv, paperXlsx } from './paperTables';
+import { paperXlsx } from './paperXlsx';
 import { csvOf, csvOfRows, xlsxOf, xlsxOfRows } from './writeTable';
 
 /** Tables come in and go out beside the page's own thread: a thousand rows must not hold up a key. */
@@ -34,7 +34,7 @@ const tables = {
   rowsCsv: (headings: string[], rows: Record<string, string>[]): string => csvOfRows(headings, rows),
   rowsXlsx: (sheet: string, headings: string[], rows: Record<string, string | number>[]): Promise<Blob> =>
     xlsxOfRows(sheet, headings, rows),
-  paperCsv: (of: readonly PaperTable[]): string => paperCsv(of),
+  paperCsv: (of: Paper): string => paperCsv(of),
   paperXlsx: (of: readonly PaperTable[]): Promise<Blob> => paperXlsx(of),
   xlsx: (site: Site, id: ListId): Promise<Blob> => xlsxOf(tableOf(site, id), site),
 };

@@ -44,7 +44,7 @@ import { orderList, pickList, type OrderRow, type PickRow } from '#core/cutover/
 import { nightCard, type NightCard } from '#core/cutover/card';
 import { readingsByRun } from '#core/test/readings';
 import { traceView, type TraceView } from '#core/test/findings';
-import { offerOf, type Offer } from '#core/decide/offer';
+import type { Offer } from '#core/decide/offer';
 import { makePaper, paperContext, type Paper, type PaperId } from '#core/documents';
 import { chanceOfFailing } from '#core/decide/risk';
 import { siteFromTrusted, withChanges, type Change, type OptionKind, type Site } from '#core/model/site';
@@ -70,6 +70,14 @@ const chances: KnownChances = new Map();
 
 const nightsAt = ({ site, evaluation }: Before, now: number): NightsNow =>
   nightsNow(site, evaluation, dateOf(now), nightClock(now), chances);
+
+/** What papers of the site as it was evaluated last are made from, so that its offer is worked out once for all of them. */
+let paperBase: { of: Before; on: string; context: ReturnType<typeof paperContext> } | undefined;
+function papersOf(of: Before, on: string): ReturnType<typeof paperContext> {
+  if (paperBase?.of !== of || paperBase.on !== on)
+    paperBase = { of, on, context: paperContext(of.site, of.evaluation, on) };
+  return paperBase.context;
+}
 
 /** Fewer unread traces than these are read here: threads take longer to start. */
 const fewTraces = 12;
@@ -191,9 +199,8 @@ const evaluator = {
   },
   morning: (done: string[]): MorningPicture | null =>
     last ? morningPicture(last.site, last.evaluation, done) : null,
-  paper: (id: PaperId, on: string): Paper | null =>
-    last ? makePaper(id, paperContext(last.site, last.evaluation, on)) : null,
-  offer: (): Offer | null => (last ? offerOf(last.site, last.evaluation.runs) : null),
+  paper: (id: PaperId, on: string): Paper | null => (last ? makePaper(id, papersOf(last, on)) : null),
+  offer: (on: string): Offer | null => (last ? papersOf(last, on).offer() : null),
 };
 
 export type Evaluator = typeof evaluator;

@@ -1,4 +1,4 @@
-import { catalogueOf, type Catalogue } from '#core/model/catalogue';
+import { catalogueOf, labourRateOf, type Catalogue } from '#core/model/catalogue';
 import {
   aboutOf,
   demandsOf,
@@ -9,7 +9,6 @@ import {
   type SavedPlan,
   type Site,
 } from '#core/model/site';
-import { labourRateOf } from '#core/model/catalogue';
 import { totalOf, type Buys, type FeasibleOption, type Total } from '#core/decide/options';
 import type { RunEvaluation } from '#core/decide/runEvaluation';
 import { formatQuantity } from '#core/shared/units';

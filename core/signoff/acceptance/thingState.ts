@@ -39,7 +39,7 @@ export interface ThingState extends Omit<AskedThing, 'checks'> {
   unread: number;
   failing: number;
   punch: PunchItem[];
-  /** The acceptance that stands, of the customer before that of the integrator. */
+  /** The customer’s acceptance that stands. */
   accepted: Acceptance | null;
 }
 
@@ -102,11 +102,12 @@ function checkState(
   };
 }
 
-/** The acceptance that counts: the customer’s before the integrator’s, the last of each. */
-function acceptedBy(acceptances: readonly Acceptance[]): Acceptance | null {
-  const ordered = [...acceptances].sort((a, b) => Date.parse(a.at) - Date.parse(b.at));
-  return ordered.findLast(({ role }) => role === 'customer') ?? ordered.at(-1) ?? null;
-}
+/** The acceptance that counts: the customer’s last. What the integrator signs says that it is ready, and takes nothing from the customer. */
+const acceptedBy = (acceptances: readonly Acceptance[]): Acceptance | null =>
+  acceptances
+    .filter(({ role }) => role === 'customer')
+    .sort((a, b) => Date.parse(a.at) - Date.parse(b.at))
+    .at(-1) ?? null;
 
 /** What was read after an acceptance and does not hold undoes nothing of it, but the thing is not well. */
 function statusOf(

@@ -10,7 +10,7 @@ export function plain(check: AcceptanceCheckId): AskedCheck {
   return { check, limit, predicted: null, margin: null };
 }
 
-interface Bounds {
+export interface Bounds {
   least?: number | null;
   most?: number | null;
   because: string;

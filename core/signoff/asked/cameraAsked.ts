@@ -1,12 +1,13 @@
 import type { Topology } from '#core/connect/topology';
 import { isIp, type FeasibleOption, type Margin, type MarginKind } from '#core/decide/options';
 import { chosenOption, type RunEvaluation } from '#core/decide/runEvaluation';
-import { viewFigures } from '#core/model/views';
-import { optionRow, type Camera, type PolicyFigures } from '#core/model/site';
+import { optionRow, type Camera, type OptionKind, type PolicyFigures, type Site } from '#core/model/site';
+import { viewWhenDone } from '#core/signoff/pictures';
 import { viewPurposes } from '#core/physics/optics';
 import { formatQuantity } from '#core/shared/units';
 import { asKnown, loadFactor } from '#core/test/scenarios';
 import type { Predicted } from '#core/signoff/predicted';
+import { fibreBounds } from './fibreBounds';
 import { figureCheck, marginCheck, plain, soakCheck } from './build';
 import type { AskedCheck, AskedThing } from './types';
 
@@ -37,7 +38,9 @@ function voltsChecks(
       most,
       because: `the camera’s lowest, ${formatQuantity(lowest, 'V')}, and ${voltsSparePercent} % to spare`,
     }),
-    ...(most === null ? [] : [figureCheck('idle-volts', { most, because: 'the camera’s highest' })]),
+    ...(most === null
+      ? []
+      : [figureCheck('idle-volts', { least: lowest, most, because: 'the camera’s window' })]),
   ];
 }
 
@@ -93,10 +96,10 @@ function portCheck(
 const pixelSpread = 0.06;
 
 /** Pixels that fall on a metre at the target, of a camera whose lens and target are noted. */
-function pixelCheck(camera: Camera, keepsCamera: boolean): AskedCheck[] {
-  const atTarget = viewFigures(camera)?.atTarget;
-  if (!atTarget) return [];
-  const { perMetre } = keepsCamera ? atTarget.now : atTarget.after;
+function pixelCheck(site: Site, camera: Camera, chosen: OptionKind): AskedCheck[] {
+  const view = viewWhenDone(site, camera, chosen);
+  if (!view) return [];
+  const { perMetre } = view;
   const off = loadTails * pixelSpread * perMetre;
   const purpose = viewPurposes.find(({ id }) => id === camera.needs?.detail);
   return [
@@ -120,16 +123,11 @@ const cablingChecks = (option: FeasibleOption, { lostPercent }: PolicyFigures): 
       ]
     : [];
 
-function fibreChecks(option: FeasibleOption, { fibreInsideDb }: PolicyFigures): AskedCheck[] {
+function fibreChecks(site: Site, option: FeasibleOption, policy: PolicyFigures): AskedCheck[] {
   const light = marginOf(option, 'light-loss');
   const budget = light && limitOf(light);
   if (!light || budget === null || budget === undefined) return [];
-  return [
-    marginCheck('fibre-loss', light, {
-      most: budget - fibreInsideDb,
-      because: `${fibreInsideDb} dB inside the budget of ${formatQuantity(budget, 'dB')}`,
-    }),
-  ];
+  return [marginCheck('fibre-loss', light, fibreBounds(site, policy, budget))];
 }
 
 /** What everybody looks at before a view is accepted. */
@@ -137,6 +135,7 @@ const viewChecks = ['frame-agrees', 'picture-by-day', 'picture-by-lamps', 'masks
 
 /** Everything that is asked of a camera by what was chosen for it; `null` while nothing is chosen, or where it goes. */
 export function cameraAsked(
+  site: Site,
   evaluation: RunEvaluation,
   policy: PolicyFigures,
   end: CameraEnd | undefined,
@@ -155,8 +154,8 @@ export function cameraAsked(
       ...coaxLinkChecks(option, policy),
       ...portCheck(end, device, policy),
       ...cablingChecks(option, policy),
-      ...fibreChecks(option, policy),
-      ...pixelCheck(camera, optionRow(option.kind).keepsCamera),
+      ...fibreChecks(site, option, policy),
+      ...pixelCheck(site, camera, option.kind),
       ...viewChecks.map(plain),
       plain('labels'),
       ...(isIp(option) ? [plain('password-holder'), plain('firmware')] : []),

@@ -8,6 +8,7 @@ import type { Equipment, Link, PolicyFigures, RadioPath, Site } from '#core/mode
 import { fibreLossDb } from '#core/physics/signal';
 import { formatQuantity } from '#core/shared/units';
 import { figureCheck, plain, soakCheck } from './build';
+import { fibreBounds } from './fibreBounds';
 import type { AskedCheck, AskedThing } from './types';
 
 /** A site as it will be when all is done. */
@@ -155,18 +156,10 @@ function linkChecks({ site, policy }: WhenDone, { medium, lengthM }: Link, usedM
         figureCheck('frame-errors', { most: 0, because: 'none is normal on a sound cable' }),
       ];
     case 'fibre': {
-      const { fibre, budgetDb } = productOf(catalogueOf(site), 'fibre-end', 'fibre-end');
+      const { fibre } = productOf(catalogueOf(site), 'fibre-end', 'fibre-end');
       const loss = fibreLossDb(lengthM, fibre);
-      return [
-        figureCheck(
-          'fibre-loss',
-          {
-            most: budgetDb - policy.fibreInsideDb,
-            because: `${policy.fibreInsideDb} dB inside a budget of ${formatQuantity(budgetDb, 'dB')}`,
-          },
-          { value: loss, low: fibreLossDb(lengthM, fibre, 'good'), high: 1.3 * loss },
-        ),
-      ];
+      const predicted = { value: loss, low: fibreLossDb(lengthM, fibre, 'good'), high: 1.3 * loss };
+      return [figureCheck('fibre-loss', fibreBounds(site, policy), predicted)];
     }
     case 'coax-converters':
     case 'power-line':

@@ -1,1 +1,2 @@
 export { pixelsMarked } from './pixelsMarked';
+export { viewWhenDone } from './viewWhenDone';

@@ -18,6 +18,7 @@ import { useEvaluation } from '../../stores/evaluation';
 import { idMark } from '../../stores/idMark';
 import { useOpenSite } from '../../stores/openSite';
 import { useSite } from '../../stores/site';
+import { today } from './today';
 
 /** What the price is made by, and giving it: who prepared it, whether it is final, who said yes. */
 const store = useSite();
@@ -28,7 +29,7 @@ const offer = shallowRef<Offer | null>(null);
 watch(
   () => evaluation.result,
   async () => {
-    offer.value = await evaluation.offer();
+    offer.value = await evaluation.offer(today());
   },
   { immediate: true },
 );
@@ -97,7 +98,7 @@ const saying = ref('');
 const problems = ref<string[]>([]);
 /** What is put on record is worked out at that moment, not what stood here before the last edit. */
 async function give(): Promise<void> {
-  const now = await evaluation.offer();
+  const now = await evaluation.offer(today());
   if (!now) return;
   const at = new Date().toISOString();
   const given = giveOffer(openSite.value, now, {

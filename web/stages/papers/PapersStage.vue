@@ -12,6 +12,7 @@ import { useSite } from '../../stores/site';
 import { downloadBlob, useTables } from '../../tables/useTables';
 import PaperBlock from './PaperBlock.vue';
 import { isPapersView, papersViews, type PapersView } from './views';
+import { today } from './today';
 import { usePdf } from './usePdf';
 
 const OfferPanel = defineAsyncComponent(() => import('./OfferPanel.vue'));
@@ -39,10 +40,6 @@ const sizes = [
 
 const paper = shallowRef<Paper | null>(null);
 const problem = ref('');
-const today = (): string => {
-  const now = new Date();
-  return new Date(now.getTime() - now.getTimezoneOffset() * 60_000).toISOString().slice(0, 10);
-};
 let asked = 0;
 async function look(): Promise<void> {
   const mine = (asked += 1);
@@ -69,10 +66,7 @@ const plain = (value: unknown) => JSON.parse(JSON.stringify(value)) as Paper;
 const asPdf = () => write(() => pdf.make(plain(paper.value), style.value), 'pdf');
 const asXlsx = () => write(async () => tables.paperXlsx(tablesOf(plain(paper.value))), 'xlsx');
 const asCsv = () =>
-  write(
-    async () => new Blob([await tables.paperCsv(tablesOf(plain(paper.value)))], { type: 'text/csv' }),
-    'csv',
-  );
+  write(async () => new Blob([await tables.paperCsv(plain(paper.value))], { type: 'text/csv' }), 'csv');
 const asJson = () =>
   write(
     () => Promise.resolve(new Blob([JSON.stringify(paper.value, null, 1)], { type: 'application/json' })),

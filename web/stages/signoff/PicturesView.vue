@@ -1,9 +1,8 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue';
 import type { SignOff } from '#core/evaluate';
-import { pixelsMarked } from '#core/signoff/pictures';
-import { recorderOf, viewFigures } from '#core/model/views';
-import { optionRow, type Photo, type PictureSubject } from '#core/model/site';
+import { pixelsMarked, viewWhenDone } from '#core/signoff/pictures';
+import type { Photo, PictureSubject } from '#core/model/site';
 import { formatQuantity } from '#core/shared/units';
 import PickField from '../../parts/PickField.vue';
 import { pictureAddress } from '../../stores/api';
@@ -58,22 +57,15 @@ function show(id: string, subject: PictureSubject): void {
 const mark = (photo: Photo, metre: NonNullable<Photo['metre']>): void =>
   set({ ...photo, metre }, `A metre in the picture of ${camera.value?.number}`);
 
-const figures = computed(() =>
-  camera.value ? viewFigures(camera.value, recorderOf(openSite.value, camera.value.id)) : null,
-);
-/** Pixels across the picture that the new camera has, by what it puts on a metre of the width it sees. */
-const across = computed(() => {
-  const atTarget = figures.value?.atTarget;
+const seen = computed(() => {
   const chosen = camera.value && openSite.value.choice[camera.value.id]?.option;
-  if (!atTarget || !chosen) return null;
-  const { perMetre } = optionRow(chosen).keepsCamera ? atTarget.now : atTarget.after;
-  return perMetre * atTarget.widthM;
+  return camera.value && chosen ? viewWhenDone(openSite.value, camera.value, chosen) : null;
 });
 const check = computed(
   () => thing.value?.checks.find(({ check: one }) => one === 'pixels-per-metre') ?? null,
 );
 const measured = (photo: Photo | null): number | null =>
-  photo && across.value !== null ? pixelsMarked(photo, across.value) : null;
+  photo && seen.value ? pixelsMarked(photo, seen.value.acrossPixels) : null;
 function take(value: number): void {
   if (!thing.value) return;
   problem.value = signOff.read(

@@ -1,19 +1,5 @@
-import Papa from 'papaparse';
 import writeXlsx from 'write-excel-file/universal';
-import type { PaperCell, PaperTable } from '#core/documents';
-import { neutralised } from '#core/survey/lists';
-
-/** Text that a spreadsheet would run is made harmless. */
-const safe = (cell: PaperCell): PaperCell => (typeof cell === 'string' ? neutralised(cell) : cell);
-
-/** Tables of a paper one under the other, each under its name. The byte order mark tells spreadsheets that it is UTF-8. */
-export const paperCsv = (tables: readonly PaperTable[]): string =>
-  `\ufeff${tables
-    .map(
-      ({ name, headings, rows }) =>
-        `${name}\r\n${Papa.unparse({ fields: headings, data: rows.map((row) => row.map(safe)) })}`,
-    )
-    .join('\r\n\r\n')}\r\n`;
+import type { PaperTable } from '#core/documents';
 
 /** Longest name of a sheet that spreadsheets take, and what they refuse in it. */
 const longestName = 31;
@@ -31,9 +17,7 @@ export const paperXlsx = (tables: readonly PaperTable[]): Promise<Blob> =>
         headings.map((value) => ({ value, fontWeight: 'bold' as const })),
         ...rows.map((row) =>
           row.map((cell) =>
-            typeof cell === 'number'
-              ? { value: cell, type: Number }
-              : { value: String(safe(cell) ?? ''), type: String },
+            typeof cell === 'number' ? { value: cell, type: Number } : { value: cell ?? '', type: String },
           ),
         ),
       ],
