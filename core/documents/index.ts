@@ -1,5 +1,5 @@
 export { cellText, moneyText, type PaperStyle } from './formatCell';
-export { tablesOf, type Block, type Paper, type PaperCell, type PaperTable } from './paper';
+export { tablesOf, type Block, type Paper, type PaperTable } from './paper';
 export { paperCsv } from './paperCsv';
 export { paperContext } from './paperContext';
 export { makePaper, papers, type PaperId } from './papers';

@@ -1,9 +1,8 @@
-import { spawn } from 'node:child_process';
 import { readFileSync } from 'node:fs';
-import path from 'node:path';
 import type { Page } from '@playwright/test';
 import { barriers } from './axe';
-import { choose, demoFile, expect, root, saved, test } from './fixtures';
+import { startStandInSwitch } from './standInSwitch';
+import { choose, demoFile, expect, saved, test } from './fixtures';
 
 /** The demo with choices, each camera on a slot of a recorder. */
 function withChoices(options: Record<string, string>): string {
@@ -22,27 +21,6 @@ const options = {
   c23: 'wireless',
   c24: 'wireless',
 };
-/** The stand-in switch as a process of its own. */
-function startStandInSwitch(): Promise<{ address: string; stop: () => void }> {
-  const child = spawn(
-    process.execPath,
-    [
-      path.join(root, 'programs', 'switch.js'),
-      '--state',
-      path.join(root, 'demo', 'saltmarrow.switch.json'),
-      '--restart',
-      '60000',
-    ],
-    { stdio: ['pipe', 'pipe', 'inherit'] },
-  );
-  return new Promise((resolve, reject) => {
-    child.once('error', reject);
-    child.stdout.on('data', (data: Buffer) => {
-      const address = /listens at (\S+)/.exec(data.toString())?.[1];
-      if (address) resolve({ address, stop: () => void child.kill('SIGKILL') });
-    });
-  });
-}
 const failure = (page: Page, name: RegExp) => page.getByRole('row', { name });
 
 test('a link that is missing is named, noted, and tells what goes dark when it is cut', async ({

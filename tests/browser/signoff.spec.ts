@@ -2,6 +2,7 @@ import type { Page } from '@playwright/test';
 import sharp from 'sharp';
 import { barriers } from './axe';
 import { decidedDemo } from './decided';
+import { startStandInSwitch } from './standInSwitch';
 import { choose, expect, saved, test, type TestServer } from './fixtures';
 
 test.describe.configure({ timeout: 300_000 });
@@ -178,6 +179,27 @@ test('a soak is read from a table and refused with gaps; one from the switch tel
   await file.setInputFiles(table(rows));
   await expect(soak).toHaveAttribute('data-holds', 'true');
   await expect(soak).toContainText('24.0 h, no drop');
+
+  const standIn = await startStandInSwitch();
+  try {
+    await soak.getByRole('button', { name: 'From the switch' }).click();
+    await soak.getByLabel('Address of the switch').fill(standIn.address);
+    const port = soak.getByLabel('Port', { exact: true });
+    await port.fill('2');
+    await port.press('Enter');
+    await soak.getByRole('button', { name: 'Read', exact: true }).click();
+    // Its second port loses its link each night.
+    await expect(soak).toContainText('the link went away 3 times');
+    await expect(soak).toContainText('Most of it around 2:00.');
+    await expect(soak).toHaveAttribute('data-holds', 'false');
+    await port.fill('1');
+    await port.press('Enter');
+    await soak.getByRole('button', { name: 'Read', exact: true }).click();
+    await expect(soak).toContainText('72.0 h, no drop');
+    await expect(soak).toHaveAttribute('data-holds', 'true');
+  } finally {
+    standIn.stop();
+  }
 });
 
 test('a metre that is marked in the picture is a reading, and nobody signs without a name', async ({

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue';
-import type { CheckState, ThingState } from '#core/signoff/acceptance';
+import type { CheckState } from '#core/signoff/acceptance';
 import { acceptanceCheckOf, type AcceptanceFound } from '#core/model/site';
 import { formatQuantity } from '#core/shared/units';
 import QuantityField from '../../parts/QuantityField.vue';
@@ -10,7 +10,6 @@ import SoakEntry from './SoakEntry.vue';
 /** One check: what is wanted and predicted, what was read and whether it holds, and where it is read anew. */
 const { state, outlier, onList } = defineProps<{
   state: CheckState;
-  thing: ThingState;
   /** Why a reading may lie outside what was predicted; empty where it does not. */
   outlier: string;
   onList: boolean;
@@ -105,7 +104,7 @@ const clock = (at: string): string =>
         :placeholder="asks.prompt"
         @take="(words) => emit('take', { kind: 'words', words })"
       />
-      <SoakEntry v-else :thing="thing" @take="(found, instrument) => emit('take', found, instrument)" />
+      <SoakEntry v-else @take="(found, instrument) => emit('take', found, instrument)" />
       <button v-if="state.holds !== true && !onList" type="button" class="btn small" @click="emit('punch')">
         Punch list
       </button>

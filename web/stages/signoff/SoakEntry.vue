@@ -1,6 +1,5 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue';
-import type { ThingState } from '#core/signoff/acceptance';
 import { soakFromTable, soakOf, type SoakSample } from '#core/signoff/soak';
 import type { AcceptanceFound } from '#core/model/site';
 import QuantityField from '../../parts/QuantityField.vue';
@@ -9,7 +8,6 @@ import { useSite } from '../../stores/site';
 import { useTables } from '../../tables/useTables';
 
 /** Hours under watch: typed, from a table of counters, or from the switch that counted. */
-defineProps<{ thing: ThingState }>();
 const emit = defineEmits<{ take: [found: AcceptanceFound, instrument?: string] }>();
 const store = useSite();
 const tables = useTables();

@@ -65,7 +65,6 @@ const hasItem = ({ check }: CheckState): boolean => open.value.some((item) => it
       v-for="check in thing.checks"
       :key="check.check"
       :state="check"
-      :thing="thing"
       :outlier="outlier(check)"
       :on-list="hasItem(check)"
       @take="(found, instrument) => take(check, found, instrument)"

@@ -5,7 +5,9 @@ import type { Drift } from '#core/signoff/yearly';
 import { foundInWords, thingKey, type CheckState } from '#core/signoff/acceptance';
 import { acceptanceCheckOf, type AcceptanceFound } from '#core/model/site';
 import QuantityField from '../../parts/QuantityField.vue';
+import TextField from '../../parts/TextField.vue';
 import { thingLabel, useSignOff } from '../../stores/signOff';
+import SoakEntry from './SoakEntry.vue';
 
 /** Everything that was accepted, read again: the reading it was accepted by, the one now, how far it went, and what to do. */
 const { now } = defineProps<{ now: SignOff }>();
@@ -106,6 +108,13 @@ const unitOf = ({ check }: Drift) => {
                   No
                 </button>
               </template>
+              <TextField
+                v-else-if="acceptanceCheckOf(drift.check).asks.kind === 'words'"
+                value=""
+                :label="`${acceptanceCheckOf(drift.check).label} of ${labelOf(drift)}, this year`"
+                @take="(said) => take(drift, { kind: 'words', words: said })"
+              />
+              <SoakEntry v-else @take="(found) => take(drift, found)" />
             </td>
           </tr>
         </tbody>
