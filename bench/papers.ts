@@ -44,6 +44,17 @@ function readThrough(site: Site): Site {
   return withChanges(site, changes);
 }
 
+const measures = { length: 'm', gauge: 'mm2' } as const;
+const moment = {
+  on: '2026-05-06',
+  measures,
+  clock: {
+    now: Date.UTC(2026, 4, 6),
+    beginOf: (date: string, time: string) => Date.parse(`${date}T${time}:00Z`),
+  },
+  pageOf: (runId: string) => `https://localhost/site/x/survey/${runId}`,
+};
+
 interface Pack {
   seconds: number;
   pages: number;
@@ -54,8 +65,8 @@ interface Pack {
 /** A hand-over pack from the facts to the bytes of its PDF. */
 async function packOf(site: Site): Promise<Pack> {
   const from = performance.now();
-  const paper = makePaper('hand-over', paperContext(site, evaluateSite(site), '2026-05-06'));
-  const definition = pdfDefinition(paper, { locale: 'en-GB', pageSize: 'A4' });
+  const paper = makePaper('hand-over', paperContext(site, evaluateSite(site), moment));
+  const definition = pdfDefinition(paper, { locale: 'en-GB', pageSize: 'A4', measures });
   const pdf = await pdfFile(definition);
   return {
     seconds: (performance.now() - from) / 1000,

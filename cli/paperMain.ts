@@ -1,6 +1,7 @@
 import { renameSync, writeFileSync } from 'node:fs';
 import { command } from './command';
 import { paper, paperUsage, type PaperOut } from './paper';
+import { paperPictures } from './paperPictures';
 import { pdfFile } from './pdfFile';
 import { readSiteFile } from './readSiteFile';
 
@@ -8,7 +9,7 @@ import { readSiteFile } from './readSiteFile';
 async function write(out: PaperOut): Promise<void> {
   const beside = `${out.file}.part`;
   if (out.kind === 'text') writeFileSync(beside, out.text);
-  else writeFileSync(beside, await pdfFile(out.definition));
+  else writeFileSync(beside, await pdfFile(out.layOut(await paperPictures(out.pictures))));
   renameSync(beside, out.file);
 }
 

@@ -3,20 +3,40 @@ import { beforeAll, describe, expect, it } from 'vitest';
 import { evaluateSite } from '#core/evaluate';
 import { withChanges, type Site } from '#core/model/site';
 import { decidedSaltmarrow } from '../evaluate/testDecided';
-import { makePaper, moneyText, paperContext, paperCsv, papers, pdfDefinition, tablesOf, type Paper } from '.';
+import {
+  makePaper,
+  moneyText,
+  paperContext,
+  paperCsv,
+  paperKinds,
+  pdfDefinition,
+  tablesOf,
+  type Paper,
+} from '.';
+
+const measures = { length: 'm', gauge: 'mm2' } as const;
+const moment = {
+  on: '2026-05-04',
+  measures,
+  clock: {
+    now: Date.UTC(2026, 4, 4),
+    beginOf: (date: string, time: string) => Date.parse(`${date}T${time}:00Z`),
+  },
+  pageOf: (runId: string) => `https://localhost/site/x/survey/${runId}`,
+};
 
 let site: Site;
 let made: Map<string, Paper>;
 beforeAll(async () => {
   site = decidedSaltmarrow(await loadHighs());
-  const context = paperContext(site, evaluateSite(site), '2026-05-04');
-  made = new Map(papers.map(({ id }) => [id, makePaper(id, context)]));
+  const context = paperContext(site, evaluateSite(site), moment);
+  made = new Map(paperKinds.map(({ id }) => [id, makePaper(id, context)]));
 });
 
 const table = (paper: string, name: string) => tablesOf(made.get(paper)!).find((one) => one.name === name)!;
 
 describe('papers', () => {
-  it.each(papers.map(({ id }) => id))('%s says what it rests on, and every row has its columns', (id) => {
+  it.each(paperKinds.map(({ id }) => id))('%s says what it rests on, and every row has its columns', (id) => {
     const paper = made.get(id)!;
     expect(paper.restsOn).toContain('24 cameras');
     for (const { headings, rows } of tablesOf(paper))
@@ -50,9 +70,57 @@ describe('papers', () => {
   it('go to other programs with words that no spreadsheet runs', () => {
     const about = { ...site.camera['c08']!, name: '=1+1' };
     const named = withChanges(site, [{ kind: 'camera', id: 'c08', set: about }]);
-    const cables = makePaper('cables', paperContext(named, evaluateSite(named), '2026-05-04'));
+    const cables = makePaper('cables', paperContext(named, evaluateSite(named), moment));
     expect(paperCsv(cables)).not.toMatch(/[,\n]=1\+1/);
     expect(paperCsv(cables)).toContain('=1+1');
+  });
+
+  it('draw every run, hook-up and rack as lines, and hold them all in the hand-over', () => {
+    const drawings = (id: string) =>
+      made.get(id)!.blocks.flatMap((block) => (block.kind === 'drawing' ? [block.svg] : []));
+    // One of all runs, one of each.
+    expect(drawings('survey')).toHaveLength(1 + Object.keys(site.run).length);
+    expect(drawings('hook-ups').length).toBe(
+      Object.values(site.choice).filter(({ id }) => site.run[`r${id.slice(1)}`]).length,
+    );
+    expect(drawings('racks').length).toBeGreaterThan(0);
+    for (const svg of ['survey', 'hook-ups', 'racks'].flatMap(drawings)) {
+      expect(svg).not.toMatch(/NaN|undefined|Infinity/);
+      expect(svg).toMatch(/^<svg .*<\/svg>$/);
+    }
+    const pack = drawings('hand-over');
+    for (const id of ['survey', 'hook-ups', 'racks'])
+      expect(drawings(id).every((svg) => pack.includes(svg))).toBe(true);
+  });
+
+  it('say lengths in feet where the reader counts in feet', () => {
+    const feet = { ...moment, measures: { length: 'ft', gauge: 'awg' } as const };
+    const survey = makePaper('survey', paperContext(site, evaluateSite(site), feet));
+    const [board] = survey.blocks;
+    expect(board?.kind === 'drawing' && board.svg).toContain('1345 ft RG-59 + RG-11');
+    const { content } = pdfDefinition(survey, {
+      locale: 'en-US',
+      pageSize: 'LETTER',
+      measures: feet.measures,
+    });
+    expect(JSON.stringify(content)).not.toMatch(/"\d+ m"/);
+  });
+
+  it('give labels to both ends of every run that is decided, each leading to its page', () => {
+    const [block] = made.get('labels')!.blocks;
+    const items = block?.kind === 'labels' ? block.items : [];
+    expect(items.filter(({ title }) => title === '8 Weighbridge').map(({ lines }) => lines[0])).toEqual([
+      'head end',
+      'camera',
+    ]);
+    expect(items[0]!.code).toMatch(/^https:\/\/localhost\/site\/x\/survey\/r/);
+    const { content, footer } = pdfDefinition(made.get('labels')!, {
+      locale: 'en-GB',
+      pageSize: 'A4',
+      measures,
+      labelSheet: '40',
+    });
+    expect([content.length, footer]).toEqual([1, undefined]);
   });
 
   it('say what is open', () => {
@@ -63,9 +131,10 @@ describe('papers', () => {
     const { pageSize, content, footer } = pdfDefinition(made.get('offer')!, {
       locale: 'de-DE',
       pageSize: 'LETTER',
+      measures,
     });
     expect(pageSize).toBe('LETTER');
-    expect(JSON.stringify(footer(2, 4))).toContain('2 of 4');
+    expect(JSON.stringify(footer!(2, 4))).toContain('2 of 4');
     expect(JSON.stringify(content)).toContain(moneyText(1118, 'EUR', { locale: 'de-DE' }).slice(0, 3));
     expect(moneyText(25961, 'EUR', { locale: 'de-DE' })).toBe('25.961\u00a0€');
   });
@@ -73,7 +142,9 @@ describe('papers', () => {
   it('keep within the paper: no table is wider', () => {
     for (const pageSize of ['A4', 'LETTER'] as const)
       for (const paper of made.values()) {
-        const { content } = pdfDefinition(paper, { locale: 'en-GB', pageSize });
+        // Sheets of labels are as wide as the sheet.
+        if (paper.id === 'labels') continue;
+        const { content } = pdfDefinition(paper, { locale: 'en-GB', pageSize, measures });
         const tables = content.flatMap(({ table: of }) =>
           of && typeof (of as { widths: unknown[] }).widths[0] === 'number'
             ? [of as { widths: number[] }]
@@ -105,7 +176,10 @@ describe('papers', () => {
         },
       },
     ]);
-    const paper = makePaper('sign-off', paperContext(read, evaluateSite(read), '2026-05-06'));
+    const paper = makePaper(
+      'sign-off',
+      paperContext(read, evaluateSite(read), { ...moment, on: '2026-05-06' }),
+    );
     const [drawing] = paper.blocks.filter((block) => block.kind === 'drawing');
     expect(drawing).toMatchObject({ caption: expect.stringContaining('Watts that arrive') });
     expect(tablesOf(paper).map(({ name }) => name)).toContain('8 Weighbridge');

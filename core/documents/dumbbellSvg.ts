@@ -1,4 +1,5 @@
 import type { CheckState, ThingState } from '#core/signoff/acceptance';
+import { escaped } from '#core/shared/markup';
 import type { AcceptanceCheckId } from '#core/model/site';
 
 const [width, rowHeight, left, right] = [500, 16, 130, 12];
@@ -13,9 +14,6 @@ const valuesOf = ({ state: { predicted, reading, limit } }: Drawn): number[] => 
   ...(reading?.found.kind === 'figure' ? [reading.found.value] : []),
   ...(limit.kind === 'figure' ? [limit.least, limit.most].filter((one) => one !== null) : []),
 ];
-
-const escaped = (text: string): string =>
-  text.replace(/&/g, '&amp;').replace(/</g, '&lt;').replace(/>/g, '&gt;');
 
 /** A row: a band where it was predicted, a lozenge where it was read, brackets at what is wanted. */
 function rowOf({ label, state }: Drawn, index: number, x: (value: number) => number): string {
@@ -49,5 +47,5 @@ export function dumbbellSvg(things: readonly ThingState[], check: AcceptanceChec
   const x = (value: number): number =>
     Math.round((left + ((value - from) / (to - from || 1)) * (width - left - right)) * 10) / 10;
   const height = drawn.length * rowHeight;
-  return `<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 ${width} ${height}" width="${width}" height="${height}">${drawn.map((one, index) => rowOf(one, index, x)).join('')}</svg>`;
+  return `<svg xmlns="http://www.w3.org/2000/svg" font-family="sans-serif" viewBox="0 0 ${width} ${height}" width="${width}" height="${height}">${drawn.map((one, index) => rowOf(one, index, x)).join('')}</svg>`;
 }

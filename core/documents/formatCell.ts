@@ -1,10 +1,13 @@
-import { formatQuantity } from '#core/shared/units';
+import { quantityFor, type Measures } from '#core/shared/units';
 import type { PaperCell, PaperColumn } from './paper';
 
 /** In whose way figures are written, and on which paper. */
 export interface PaperStyle {
   locale: string;
+  measures: Pick<Measures, 'length'>;
   pageSize: 'A4' | 'LETTER';
+  /** Which sheet labels are on, by its id. */
+  labelSheet?: string;
 }
 
 const moneyFormats = new Map<string, Intl.NumberFormat>();
@@ -30,10 +33,10 @@ export function cellText(
   cell: PaperCell,
   { unit }: PaperColumn,
   currency: string,
-  style: Pick<PaperStyle, 'locale'>,
+  style: Pick<PaperStyle, 'locale' | 'measures'>,
 ): string {
   if (cell === null) return '';
   if (typeof cell === 'string') return cell;
   if (unit === 'money') return moneyText(cell, currency, style);
-  return unit === undefined ? String(cell) : formatQuantity(cell, unit);
+  return unit === undefined ? String(cell) : quantityFor(cell, unit, style.measures);
 }

@@ -1,4 +1,5 @@
 import { catalogueOf, eachOf } from '#core/model/catalogue';
+import { mediumWords } from '#core/connect/topology';
 import { chosenOption } from '#core/decide/runEvaluation';
 import { cableLabel } from '#core/physics/cable';
 import { optionRow, type QuantityReading } from '#core/model/site';
@@ -6,6 +7,7 @@ import { tableOf } from '#core/survey/lists';
 import { planSheet } from './planSheet';
 import type { Block, Paper } from './paper';
 import { paperOf, type PaperContext } from './paperContext';
+import { boardBlocks } from './boardBlocks';
 
 /** The plan: every camera with what it becomes, what is bought, what is open and what to mind. */
 export function planPaper(context: PaperContext): Paper {
@@ -67,6 +69,7 @@ export function asBuiltPaper(context: PaperContext): Paper {
     id: 'as-built',
     title: 'As built',
     blocks: [
+      ...boardBlocks(context),
       {
         kind: 'table',
         name: 'As built',
@@ -186,6 +189,55 @@ export function cablePaper(context: PaperContext): Paper {
   });
 }
 
+/** What hangs on every recorder and switch once all is done, with what its ports give. */
+function portTables(context: PaperContext): Block[] {
+  const { devices, cameras, links } = context.network().topology;
+  const placeOf = (id: string): string => context.site.place[id]?.name ?? '';
+  const nameOf = new Map(devices.map(({ id, name }) => [id, name]));
+  const rows = devices.flatMap(({ id, name, placeId, ports }) => {
+    const own = cameras
+      .filter(({ deviceId }) => deviceId === id)
+      .sort((a, b) => a.number - b.number)
+      .map(({ number, name: of, medium, watts, mbps }) => [
+        `${number} ${of}`,
+        mediumWords[medium],
+        watts || null,
+        mbps || null,
+      ]);
+    const ways = links
+      .filter(({ fromId, toId }) => fromId === id || toId === id)
+      .map(({ fromId, toId, name: of, medium }) => [
+        `${of}, to ${nameOf.get(fromId === id ? toId : fromId) ?? ''}`,
+        mediumWords[medium],
+        null,
+        null,
+      ]);
+    const taken = own.length + ways.length;
+    return [...own, ...ways].map((row, index) => [
+      index === 0 ? `${name}, ${placeOf(placeId)}` : '',
+      index === 0 && ports !== null ? `${taken} of ${ports}` : '',
+      ...row,
+    ]);
+  });
+  if (rows.length === 0) return [];
+  return [
+    { kind: 'heading', level: 2, text: 'What hangs on what' },
+    {
+      kind: 'table',
+      name: 'Ports',
+      columns: [
+        { label: 'Device', share: 3 },
+        { label: 'Ports' },
+        { label: 'On it', share: 4 },
+        { label: 'Over', share: 2 },
+        { label: 'Watts', unit: 'W' },
+        { label: 'Sends', unit: 'Mb/s' },
+      ],
+      rows,
+    },
+  ];
+}
+
 /** Every device with its address, name and where it is plugged in. */
 export function addressPaper(context: PaperContext): Paper {
   const { columns, rows } = tableOf(context.site, 'address');
@@ -195,7 +247,11 @@ export function addressPaper(context: PaperContext): Paper {
     columns: columns.map(({ heading }) => ({ label: heading })),
     rows: rows.map(({ cells }) => columns.map(({ key }) => cells[key] ?? '')),
   };
-  return paperOf(context, { id: 'addresses', title: 'Addresses and ports', blocks: [block] });
+  return paperOf(context, {
+    id: 'addresses',
+    title: 'Addresses and ports',
+    blocks: [block, ...portTables(context)],
+  });
 }
 
 /** What may still go wrong, by what nobody looked at: told to whoever takes the site over. */

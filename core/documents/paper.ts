@@ -1,4 +1,4 @@
-import type { Signature } from '#core/model/site';
+import type { Firm, Signature } from '#core/model/site';
 import { neutralised } from '#core/survey/lists';
 import type { Unit } from '#core/shared/units';
 
@@ -29,6 +29,12 @@ export type Block =
       sum?: readonly PaperCell[];
     }
   | { kind: 'drawing'; svg: string; caption: string }
+  /** A picture of the site by the id of its file; whoever lays the paper out fetches it. */
+  | { kind: 'picture'; fileId: string; caption: string }
+  /** What somebody ticks with a pen. */
+  | { kind: 'checks'; items: readonly string[] }
+  /** A sheet of labels; the code is read by a phone. */
+  | { kind: 'labels'; items: readonly { code: string; title: string; lines: readonly string[] }[] }
   | {
       kind: 'signatures';
       items: readonly { role: string; name: string; on: string; strokes: Signature | null }[];
@@ -42,6 +48,8 @@ export interface Paper {
   address: string;
   customer: string;
   currency: string;
+  /** Whose paper it is. */
+  firm: Firm | null;
   /** Of which day it is. */
   on: string;
   /** What it rests on, as its first line, and what is still open. */
@@ -54,6 +62,8 @@ export interface Paper {
 export interface PaperTable {
   name: string;
   headings: string[];
+  /** How many of the rows are the table’s own; a last one after them is their sum. */
+  ownRows: number;
   rows: PaperCell[][];
 }
 
@@ -73,6 +83,7 @@ export const tablesOf = ({ blocks, currency }: Paper): PaperTable[] =>
           {
             name: block.name,
             headings: block.columns.map((column) => headingOf(column, currency)),
+            ownRows: block.rows.length,
             rows: [...block.rows, ...(block.sum ? [block.sum] : [])].map((row) => row.map(harmless)),
           },
         ]

@@ -1,10 +1,11 @@
 import { signatureSize, type Signature } from '#core/model/site';
-import { formatQuantity } from '#core/shared/units';
+import { quantityFor } from '#core/shared/units';
 import type { Block, Paper, PaperColumn } from './paper';
 import { cellText, dateText, moneyText, type PaperStyle } from './formatCell';
-
-/** A piece of a page as the PDF package takes it: plain data, but for the foot of a page. */
-export type PdfNode = Record<string, unknown>;
+import { labelMargins, labelSheetNode, labelSheetOf, type LabelBlock } from './labelSheetNode';
+import { paperInk } from './paperInk';
+import type { PdfNode } from './pdfNode';
+import { points } from './points';
 
 /** A whole PDF as the package takes it. */
 export interface PdfDefinition {
@@ -12,13 +13,14 @@ export interface PdfDefinition {
   pageMargins: [number, number, number, number];
   info: { title: string; author: string };
   defaultStyle: PdfNode;
-  footer: (page: number, pages: number) => PdfNode;
+  footer?: (page: number, pages: number) => PdfNode;
   content: PdfNode[];
 }
 
-const ink = '#22303a';
-const quiet = '#5b6770';
-const rule = '#c9c2b4';
+const { ink, quiet, rule } = paperInk;
+
+/** Pictures of a paper by the ids of their files, as data addresses of JPEG or PNG. */
+export type PaperPictures = Readonly<Record<string, string>>;
 
 /** A signature as lines. */
 function signatureSvg(strokes: Signature): string {
@@ -103,7 +105,6 @@ function tableNode(
   };
 }
 
-const points = (mm: number): number => (mm * 72) / 25.4;
 const marginMm = 16;
 const pageWidths = { A4: points(210), LETTER: 612 } as const;
 
@@ -141,7 +142,13 @@ const pairs = <T>(all: readonly T[]): T[][] =>
   Array.from({ length: Math.ceil(all.length / 2) }, (_, k) => all.slice(2 * k, 2 * k + 2));
 
 /** How a piece of a paper looks on a page. */
-function nodesOf(block: Block, paper: Paper, style: PaperStyle, heading: string | null = null): PdfNode[] {
+function nodesOf(
+  block: Block,
+  paper: Paper,
+  style: PaperStyle,
+  pictures: PaperPictures = {},
+  heading: string | null = null,
+): PdfNode[] {
   switch (block.kind) {
     case 'heading':
       return [
@@ -179,7 +186,9 @@ function nodesOf(block: Block, paper: Paper, style: PaperStyle, heading: string 
             stack: [
               {
                 text:
-                  unit === 'money' ? moneyText(value, paper.currency, style) : formatQuantity(value, unit),
+                  unit === 'money'
+                    ? moneyText(value, paper.currency, style)
+                    : quantityFor(value, unit, style.measures),
                 fontSize: 15,
               },
               { text: label, color: quiet },
@@ -191,44 +200,166 @@ function nodesOf(block: Block, paper: Paper, style: PaperStyle, heading: string 
       return [tableNode(block, paper, style, heading)];
     case 'drawing':
       return [
-        { text: block.caption, color: quiet, margin: [0, 4, 0, 2] },
+        ...(block.caption ? [{ text: block.caption, color: quiet, margin: [0, 4, 0, 2] }] : []),
         { svg: block.svg, fit: [500, 640], margin: [0, 0, 0, 6] },
+      ];
+    case 'picture': {
+      const picture = pictures[block.fileId];
+      return [
+        {
+          unbreakable: true,
+          margin: [0, 4, 0, 6],
+          stack: [
+            picture
+              ? { image: picture, fit: [250, 190] }
+              : { text: 'The picture is not at hand.', italics: true },
+            { text: block.caption, color: quiet, fontSize: 7.5 },
+          ],
+        },
+      ];
+    }
+    case 'checks':
+      return [
+        {
+          margin: [0, 1, 0, 3],
+          stack: block.items.map((says) => ({
+            columns: [{ text: '[   ]', width: 20 }, { text: says }],
+          })),
+        },
+      ];
+    case 'labels':
+      return [
+        {
+          columns: [
+            {
+              ul: block.items.map(({ title, lines }) => `${title}: ${lines.join(', ')}`),
+              fontSize: 8,
+            },
+          ],
+        },
       ];
     case 'signatures':
       return pairs(block.items).map((two) => ({ columns: two.map(signatureNode), unbreakable: true }));
   }
 }
 
-/** A small heading with a table right after it. */
-const isTableHeading = (
-  block: Block | undefined,
-  next: Block | undefined,
-): block is Extract<Block, { kind: 'heading' }> =>
-  block?.kind === 'heading' && block.level === 2 && next?.kind === 'table';
+/** What stays on one page with the small heading before it: words, and the drawing or picture that they lead to. */
+const staysWith = ({ kind }: Block): boolean => kind === 'text' || kind === 'drawing' || kind === 'picture';
+
+/** Small headings with what stays with them, and every other piece by itself. */
+function keptTogether(blocks: readonly Block[]): Block[][] {
+  const groups: Block[][] = [];
+  for (const block of blocks) {
+    const last = groups.at(-1);
+    const [first] = last ?? [];
+    const isOpen =
+      first?.kind === 'heading' && first.level === 2 && !['drawing', 'picture'].includes(last!.at(-1)!.kind);
+    if (last && isOpen && (staysWith(block) || (block.kind === 'table' && last.length === 1)))
+      last.push(block);
+    else groups.push([block]);
+  }
+  return groups;
+}
+
+/** A group on a page: a table bears its heading itself, so that it may break; all else stays whole. */
+function groupNodes(
+  group: readonly Block[],
+  paper: Paper,
+  style: PaperStyle,
+  pictures: PaperPictures,
+): PdfNode[] {
+  const [first, second] = group;
+  if (first?.kind === 'heading' && second?.kind === 'table')
+    return nodesOf(second, paper, style, pictures, first.text);
+  const nodes = group.flatMap((block) => nodesOf(block, paper, style, pictures));
+  return group.length > 1 ? [{ unbreakable: true, stack: nodes }] : nodes;
+}
+
+/** Who it comes from, at the upper right of the first page. */
+function firmNode({ firm }: Paper, pictures: PaperPictures): PdfNode | null {
+  if (!firm) return null;
+  const logo = firm.logo && pictures[firm.logo.fileId];
+  return {
+    width: 170,
+    alignment: 'right',
+    stack: [
+      ...(logo ? [{ image: logo, fit: [150, 46], margin: [0, 0, 0, 3] }] : []),
+      { text: firm.name, bold: true },
+      { text: firm.address, color: quiet, fontSize: 8 },
+    ],
+  };
+}
+
+function headNode(paper: Paper, style: PaperStyle, pictures: PaperPictures): PdfNode {
+  const { title, site, address, customer, on } = paper;
+  const firm = firmNode(paper, pictures);
+  return {
+    columns: [
+      {
+        width: '*',
+        stack: [
+          { text: title, fontSize: 22, bold: true },
+          { text: site, fontSize: 13 },
+          {
+            text: [address, customer ? `for ${customer}` : '', dateText(on, style)]
+              .filter(Boolean)
+              .join(', '),
+            color: quiet,
+          },
+        ],
+      },
+      ...(firm ? [firm] : []),
+    ],
+  };
+}
+
+const footerOf =
+  ({ site, title, on, firm }: Paper, style: PaperStyle) =>
+  (page: number, pages: number): PdfNode => ({
+    margin: [points(marginMm), 6, points(marginMm), 0],
+    columns: [
+      {
+        text: [firm?.name, site, title.toLowerCase(), dateText(on, style)].filter(Boolean).join(', '),
+        color: quiet,
+        fontSize: 7.5,
+      },
+      { text: `${page} of ${pages}`, alignment: 'right', color: quiet, fontSize: 7.5, width: 60 },
+    ],
+  });
+
+/** Letters of every page. */
+const letters = { fontSize: 9, color: ink, lineHeight: 1.1 };
+
+/** Sheets of labels have nothing on them but labels. */
+function labelDefinition(
+  { title, site }: Paper,
+  block: LabelBlock,
+  { labelSheet }: PaperStyle,
+): PdfDefinition {
+  const sheet = labelSheetOf(labelSheet);
+  return {
+    pageSize: 'A4',
+    pageMargins: labelMargins(sheet),
+    info: { title: `${title}, ${site}`, author: site },
+    defaultStyle: letters,
+    content: [labelSheetNode(block, sheet)],
+  };
+}
 
 /** A paper laid out on pages: its head, what it rests on, what is open, its pieces, and page numbers. */
-export function pdfDefinition(paper: Paper, style: PaperStyle): PdfDefinition {
-  const { title, site, address, customer, on, restsOn, open, blocks } = paper;
+export function pdfDefinition(paper: Paper, style: PaperStyle, pictures: PaperPictures = {}): PdfDefinition {
+  const { title, site, restsOn, open, blocks, firm } = paper;
+  const [first] = blocks;
+  if (first?.kind === 'labels' && first.items.length > 0) return labelDefinition(paper, first, style);
   const isLong = blocks.filter((block) => block.kind === 'heading' && block.level === 1).length > 3;
   return {
     pageSize: style.pageSize,
     pageMargins: [points(marginMm), points(marginMm), points(marginMm), points(18)],
-    info: { title: `${title}, ${site}`, author: site },
-    defaultStyle: { fontSize: 9, color: ink, lineHeight: 1.1 },
-    footer: (page, pages) => ({
-      margin: [points(marginMm), 6, points(marginMm), 0],
-      columns: [
-        { text: `${site}, ${title.toLowerCase()}, ${dateText(on, style)}`, color: quiet, fontSize: 7.5 },
-        { text: `${page} of ${pages}`, alignment: 'right', color: quiet, fontSize: 7.5 },
-      ],
-    }),
+    info: { title: `${title}, ${site}`, author: firm?.name ?? site },
+    defaultStyle: letters,
+    footer: footerOf(paper, style),
     content: [
-      { text: title, fontSize: 22, bold: true },
-      { text: site, fontSize: 13 },
-      {
-        text: [address, customer ? `for ${customer}` : '', dateText(on, style)].filter(Boolean).join(', '),
-        color: quiet,
-      },
+      headNode(paper, style, pictures),
       {
         canvas: [{ type: 'line', x1: 0, y1: 4, x2: 500, y2: 4, lineWidth: 0.8, lineColor: rule }],
         margin: [0, 0, 0, 6],
@@ -241,12 +372,7 @@ export function pdfDefinition(paper: Paper, style: PaperStyle): PdfDefinition {
           ]
         : []),
       ...(isLong ? [{ toc: { title: { text: 'Contents', bold: true, fontSize: 11 } } }] : []),
-      ...blocks.flatMap((block, k) => {
-        if (isTableHeading(block, blocks[k + 1])) return [];
-        const before = blocks[k - 1];
-        const heading = isTableHeading(before, block) ? before.text : null;
-        return nodesOf(block, paper, style, heading);
-      }),
+      ...keptTogether(blocks).flatMap((group) => groupNodes(group, paper, style, pictures)),
     ],
   };
 }

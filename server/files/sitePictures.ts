@@ -1,13 +1,28 @@
-import type { AttachedFile, Drawing, Photo, Site } from '#core/model/site';
+import { aboutOf, type AttachedFile, type Drawing, type Photo, type Site } from '#core/model/site';
 import type { Problem } from '#core/shared/problems';
 import type { Pictures } from '../store/pictures';
 import { reimportPicture } from './takePicture';
 
-/** The drawings and photos of a site, whose pictures lie beside its facts. */
-export const picturesOf = (site: Site): (Drawing | Photo)[] => [
+type Picture = Pick<Drawing, 'fileId' | 'mediaType' | 'widthPx' | 'heightPx'>;
+
+const logosOf = (site: Site): (Picture & { id: string })[] => {
+  const logo = aboutOf(site).firm?.logo;
+  return logo ? [{ id: 'about', ...logo }] : [];
+};
+
+/** The drawings and photos of a site, and the mark of its firm, whose pictures lie beside its facts. */
+export const picturesOf = (site: Site): (Picture & { id: string })[] => [
   ...Object.values(site.drawing),
   ...Object.values(site.photo),
+  ...logosOf(site),
 ];
+
+/** The site's own record, with its mark under the id that it is kept by. */
+function renamedAbout(site: Site, ids: ReadonlyMap<string, Picture>): Site['about'] {
+  const { firm, ...rest } = aboutOf(site);
+  const logo = firm?.logo && ids.get(firm.logo.fileId);
+  return firm && logo ? { about: { ...rest, firm: { ...firm, logo } } } : site.about;
+}
 
 const renamed = <F extends Drawing | Photo>(
   facts: Readonly<Record<string, F>>,
@@ -26,7 +41,7 @@ export async function keepAttached(
 ): Promise<{ kind: 'kept'; site: Site } | { kind: 'refused'; problems: Problem[] }> {
   const problems: Problem[] = [];
   const wanted = new Set(picturesOf(site).map(({ fileId }) => fileId));
-  const ids = new Map<string, Pick<Drawing, 'fileId' | 'mediaType' | 'widthPx' | 'heightPx'>>();
+  const ids = new Map<string, Picture>();
   for (const [index, { id, base64 }] of files.entries()) {
     if (!wanted.has(id)) continue;
     const taken = await reimportPicture(Buffer.from(base64, 'base64'));
@@ -43,6 +58,11 @@ export async function keepAttached(
   if (problems.length > 0) return { kind: 'refused', problems };
   return {
     kind: 'kept',
-    site: { ...site, drawing: renamed(site.drawing, ids), photo: renamed(site.photo, ids) },
+    site: {
+      ...site,
+      about: renamedAbout(site, ids),
+      drawing: renamed(site.drawing, ids),
+      photo: renamed(site.photo, ids),
+    },
   };
 }

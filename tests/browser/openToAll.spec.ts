@@ -16,29 +16,42 @@ const pages: Record<string, string[]> = {
   connect: ['connect', ...connectViews.map(({ id }) => `connect/r18?view=${id}`)],
   // What is asked before anybody signs needs decisions; its views are looked at where those are made.
   signoff: ['signoff/r08', 'signoff/r08?view=policy'],
-  // All papers are made of the same blocks: the one with a panel, and the longest.
-  papers: ['papers', 'papers?view=hand-over'],
+  // All papers are made of the same blocks: the one with a panel, and one of drawings.
+  papers: ['papers', 'papers?view=hook-ups'],
 };
+/** Every view is looked at in both themes and at three widths: the window is made narrower, and turned to the other theme on the way. */
 const looks = [
-  { theme: 'light', width: 1280 },
-  { theme: 'dark', width: 390 },
-  { theme: 'light', width: 320 },
+  { width: 1280, turns: false },
+  { width: 390, turns: true },
+  { width: 320, turns: false },
 ] as const;
+const halves = [0, 1].map((half) => ({
+  half,
+  of: <T>(all: readonly T[]): T[] => all.filter((_, index) => index % 2 === half),
+}));
 
 for (const [stage, views] of Object.entries(pages))
-  for (const { theme, width } of looks)
-    test(`${stage} stands in nobody’s way, ${theme} at ${width} px`, async ({ page, open }) => {
-      await page.addInitScript((mode) => localStorage.setItem('neotrope-theme', mode), theme);
-      await page.setViewportSize({ width, height: 820 });
-      for (const view of views) {
+  for (const { half, of } of halves)
+    test(`${stage} stands in nobody’s way, part ${half + 1}`, async ({ page, open }) => {
+      const root = page.locator('html');
+      for (const view of of(views)) {
+        await page.setViewportSize({ width: 1280, height: 820 });
         await open(view);
         await expect(page.locator('.saved')).toHaveAttribute('data-whole', 'true');
-        await expect(page.locator('html')).toHaveAttribute('data-theme', theme);
-        expect(await barriers(page, 'html'), view).toEqual([]);
-        // Nothing is to be scrolled sideways but what is wide by its nature.
-        expect(await page.evaluate(() => document.documentElement.scrollWidth), view).toBeLessThanOrEqual(
-          width,
-        );
+        for (const { width, turns } of looks) {
+          await page.setViewportSize({ width, height: 820 });
+          const theme = (await root.getAttribute('data-theme'))!;
+          if (turns) {
+            await page.keyboard.press('t');
+            await expect(root).not.toHaveAttribute('data-theme', theme);
+          }
+          const look = `${view}, ${turns ? 'turned' : theme} at ${width}`;
+          expect(await barriers(page, 'html'), look).toEqual([]);
+          // Nothing is to be scrolled sideways but what is wide by its nature.
+          expect(await page.evaluate(() => document.documentElement.scrollWidth), look).toBeLessThanOrEqual(
+            width,
+          );
+        }
       }
     });
 

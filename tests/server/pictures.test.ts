@@ -271,6 +271,13 @@ describe('a drawing', () => {
 });
 
 describe('pictures and their sites', () => {
+  const pictureFields = ({ fileId, mediaType, widthPx, heightPx }: Kept) =>
+    ({ fileId, mediaType, widthPx, heightPx }) as {
+      fileId: string;
+      mediaType: 'image/svg+xml';
+      widthPx: number;
+      heightPx: number;
+    };
   const drawingOf = (picture: Kept): Change => ({
     kind: 'drawing',
     id: 'quay-plan',
@@ -306,11 +313,15 @@ describe('pictures and their sites', () => {
   });
   it('a site file carries its pictures, and another server takes them in', async () => {
     const kept = await send('drawing', svg('<rect x="1" y="1" width="300" height="200"/>'));
-    expect((await edit(siteId, [drawingOf(kept)])).status).toBe(200);
+    const mark = await send('drawing', svg('<rect x="1" y="1" width="90" height="30"/>'));
+    const { about } = (await (await fetch(`${api}/sites/${siteId}/file`)).json()) as SiteFile;
+    const firm = { name: 'Installers', address: '', logo: pictureFields(mark) };
+    const noted: Change = { kind: 'about', id: 'about', set: { ...about, firm } };
+    expect((await edit(siteId, [drawingOf(kept), noted])).status).toBe(200);
     const text = await (await fetch(`${api}/sites/${siteId}/file`)).text();
     const file = JSON.parse(text) as SiteFile;
     expect(text).toBe(`${JSON.stringify(file, null, 1)}\n`);
-    expect(file.files.map(({ id }) => id)).toContain(kept.fileId);
+    expect(file.files.map(({ id }) => id)).toEqual(expect.arrayContaining([kept.fileId, mark.fileId]));
     const other = await startServer({
       port: 0,
       ...(await placeFor(newFolder())),

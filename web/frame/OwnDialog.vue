@@ -3,6 +3,7 @@ import Dialog from 'primevue/dialog';
 import { computed, watch } from 'vue';
 import { aboutOf, type About } from '#core/model/site';
 import FieldRow from '../parts/FieldRow.vue';
+import FirmFields from './FirmFields.vue';
 import PickField from '../parts/PickField.vue';
 import TextField from '../parts/TextField.vue';
 import { useLetterKeys, type LetterKeys } from '../keys/keys';
@@ -112,6 +113,7 @@ const gauges = [
           :refuse="(text) => (/^[A-Z]{3}$/.test(text) ? undefined : 'three capital letters, such as EUR')"
           @take="(currency) => set('Currency', { currency })"
       /></FieldRow>
+      <FirmFields />
       <template v-if="allowed.hosts.length > 0">
         <h2 class="minor">Devices outside private networks</h2>
         <p v-for="{ host, by } in allowed.hosts" :key="host" class="row host">

@@ -49,8 +49,10 @@ const waitingPhotos = useWaitingPhotos();
 const toast = useToast();
 const helpShown = ref(false);
 const helpPart = ref<HelpPart>('view');
+/** Its code is fetched when somebody first asks for it. */
+const helpAsked = ref(false);
 function help(part: HelpPart): void {
-  [helpPart.value, helpShown.value] = [part, true];
+  [helpAsked.value, helpPart.value, helpShown.value] = [true, part, true];
 }
 const ownShown = ref(false);
 const peopleShown = ref(false);
@@ -315,6 +317,7 @@ useKeys([
     <SetAsideDialog v-model:visible="asideShown" />
     <FindDialog v-model:visible="finding" />
     <HelpDialog
+      v-if="helpAsked"
       v-model:visible="helpShown"
       v-model:part="helpPart"
       :stage="selection.stage"

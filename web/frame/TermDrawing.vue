@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue';
 import { testDefinition, type TestId } from '#core/model/site';
-import { strokeOf } from '../line/strokes';
+import { strokeOf } from '#core/survey/lineShape';
 import MarginBar from '../parts/MarginBar.vue';
 import HookUpSketch from '../stages/test/HookUpSketch.vue';
 
@@ -38,7 +38,7 @@ const margin = computed(() => margins[term]);
       x2="116"
       y1="10"
       y2="10"
-      :stroke="stroke.colour"
+      :stroke="`var(--${stroke.colour})`"
       :stroke-width="stroke.weight"
       :stroke-dasharray="stroke.dashes"
     />

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { LineShape } from './lineGeometry';
+import type { LineShape } from '#core/survey/lineShape';
 
 defineProps<{ shape: LineShape; y: number }>();
 </script>
@@ -12,7 +12,7 @@ defineProps<{ shape: LineShape; y: number }>();
         :x2="stretch.x2"
         :y1="y"
         :y2="y"
-        :stroke="stretch.stroke.colour"
+        :stroke="`var(--${stretch.stroke.colour})`"
         :stroke-width="stretch.stroke.weight"
         :stroke-dasharray="stretch.stroke.dashes"
       />

@@ -2,9 +2,10 @@
 import { useElementSize } from '@vueuse/core';
 import { computed, useTemplateRef } from 'vue';
 import type { RunSummary } from '#core/evaluate';
+import { layOut } from '#core/survey/lineShape';
 import EndMark from './EndMark.vue';
 import { useMeasures } from '../stores/measures';
-import { axisTicks, layOut } from './lineGeometry';
+import { axisTicks } from './lineGeometry';
 import LineStrokes from './LineStrokes.vue';
 
 /** Something found at a metre of the line. */

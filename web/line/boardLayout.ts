@@ -1,5 +1,5 @@
 import type { RunSummary } from '#core/evaluate';
-import { layOut, type LineShape } from './lineGeometry';
+import { layOut, type LineShape } from '#core/survey/lineShape';
 
 export type BoardOrder = 'place' | 'length' | 'trouble';
 export interface BoardRow {

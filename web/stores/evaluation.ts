@@ -18,6 +18,7 @@ import { changesBetween, type OptionKind, type Site } from '#core/model/site';
 import { askEvaluator, restartEvaluator } from '../workers/evaluator';
 import { useMeasures } from './measures';
 import type { PaperId } from '#core/documents';
+import type { PaperAsked } from '../workers/evaluator.worker';
 import { useSite } from './site';
 
 /** What the core makes of the open site, worked out in a thread of its own after every change. */
@@ -151,8 +152,16 @@ export const useEvaluation = defineStore('evaluation', () => {
   const network = (moment: NetworkMoment) => tell((worker) => worker.network(moment));
   const rooms = (moment: NetworkMoment) => tell((worker) => worker.rooms(moment));
   const hookUp = (runId: string, gauge: 'awg' | 'mm2') => tell((worker) => worker.hookUp(runId, gauge));
-  const paper = (id: PaperId, on: string) => tell((worker) => worker.paper(id, on));
-  const offer = (on: string) => tell((worker) => worker.offer(on));
+  /** Papers of a day in the person’s own measures; labels lead to the pages of this very site. */
+  const asked = (on: string, night?: string): PaperAsked => ({
+    on,
+    ...(night === undefined ? {} : { night }),
+    measures: { ...own.measures },
+    pages: `${window.location.origin}/site/${store.id}/survey/`,
+  });
+  const paper = (id: PaperId, on: string, night?: string) =>
+    tell((worker) => worker.paper(id, asked(on, night)));
+  const offer = (on: string) => tell((worker) => worker.offer(asked(on)));
   const traceView = (runId: string) => ask((worker) => worker.traceView(runId));
   const diagnostics = (runId: string) => tell((worker) => worker.diagnostics(runId));
   const expected = (runId: string) => tell((worker) => worker.expected(runId));

@@ -1,12 +1,13 @@
 import writeXlsx from 'write-excel-file/universal';
 import type { PaperTable } from '#core/documents';
+import { filterFeature } from './sheetChoices';
 
 /** Longest name of a sheet that spreadsheets take, and what they refuse in it. */
 const longestName = 31;
 const sheetName = (name: string, at: number): string =>
   `${at + 1} ${name.replace(/[\\/?*[\]:]/g, ' ')}`.slice(0, longestName);
 
-/** Tables of a paper as a workbook: a sheet each, figures as figures, headings with their units staying in sight. */
+/** Tables of a paper as a workbook: a sheet each, figures as figures, headings with their units staying in sight and a filter each. */
 export const paperXlsx = (tables: readonly PaperTable[]): Promise<Blob> =>
   writeXlsx(
     tables.map(({ name, headings, rows }, at) => ({
@@ -22,5 +23,11 @@ export const paperXlsx = (tables: readonly PaperTable[]): Promise<Blob> =>
         ),
       ],
     })),
-    {},
+    {
+      features: [
+        filterFeature(
+          tables.map(({ headings, ownRows }) => ({ columnCount: headings.length, rowCount: ownRows })),
+        ),
+      ],
+    },
   ).toBlob();

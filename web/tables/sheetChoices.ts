@@ -27,13 +27,32 @@ function validations(choices: readonly ColumnChoices[], rowCount: number): strin
     : `<dataValidations count="${choices.length}">${choices.map(one).join('')}</dataValidations>`;
 }
 
+const autoFilter = (columnCount: number, rowCount: number): string =>
+  `<autoFilter ref="A1:${columnLetters(columnCount - 1)}${rowCount + 1}"/>`;
+
+/** Filters on the headings of every sheet, each over so many rows. */
+export const filterFeature = (
+  sheets: readonly { columnCount: number; rowCount: number }[],
+): Feature<Blob> => ({
+  files: {
+    transform: {
+      'xl/worksheets/sheet{id}.xml': {
+        transform: (xml, _options, { sheetIndex }) => {
+          const { columnCount, rowCount } = sheets[sheetIndex]!;
+          return xml.replace('</sheetData>', `</sheetData>${autoFilter(columnCount, rowCount)}`);
+        },
+      },
+    },
+  },
+});
+
 /** Filters on the headings of the first sheet, and lists to pick from in its columns of words. A word of one's own may still be typed. */
 export function choicesFeature(
   columnCount: number,
   rowCount: number,
   choices: readonly ColumnChoices[],
 ): Feature<Blob> {
-  const filter = `<autoFilter ref="A1:${columnLetters(columnCount - 1)}${rowCount + 1}"/>`;
+  const filter = autoFilter(columnCount, rowCount);
   return {
     files: {
       transform: {

@@ -4,6 +4,7 @@ import { matchColumns, previewImport, tableOf, type ListId, listIds } from '#cor
 import { withChanges, type Site } from '#core/model/site';
 import { saltmarrowSite } from '../../core/model/site/testSite';
 import { readTable, type ReadTable } from './readTable';
+import { paperXlsx } from './paperXlsx';
 import { columnLetters } from './sheetChoices';
 import { csvOf, xlsxOf } from './writeTable';
 
@@ -26,6 +27,25 @@ const why = async (input: Uint8Array) => {
   const table = await readTable(input);
   return table.kind === 'refused' ? table.why : 'read';
 };
+
+describe('tables of a paper', () => {
+  it('are a sheet each with a filter over its rows, the sum left out', async () => {
+    const table = (name: string, ownRows: number) => ({
+      name,
+      headings: ['What', 'Cost [EUR]'],
+      ownRows,
+      rows: [
+        ['Camera', 100],
+        ['Lead', 4],
+      ],
+    });
+    const workbook = await paperXlsx([table('Parts', 1), table('Others', 2)]);
+    const files = unzipSync(new Uint8Array(await workbook.arrayBuffer()));
+    const text = (name: string) => strFromU8(files[name]!);
+    expect(text('xl/worksheets/sheet1.xml')).toContain('<autoFilter ref="A1:B2"/>');
+    expect(text('xl/worksheets/sheet2.xml')).toContain('<autoFilter ref="A1:B3"/>');
+  });
+});
 
 describe('an export', () => {
   it.each(listIds)('of %ss comes in again without a difference, as CSV and as XLSX', async (id: ListId) => {

@@ -49,6 +49,7 @@ import { makePaper, paperContext, type Paper, type PaperId } from '#core/documen
 import { chanceOfFailing } from '#core/decide/risk';
 import { siteFromTrusted, withChanges, type Change, type OptionKind, type Site } from '#core/model/site';
 import type { Derivation } from '#core/shared/derivation';
+import type { Measures } from '#core/shared/units';
 import { inTurns } from './inTurns';
 import { dateOf, nightClock } from './nightClock';
 import { startReading, type TraceProgress } from './traces/traceProgress';
@@ -71,11 +72,28 @@ const chances: KnownChances = new Map();
 const nightsAt = ({ site, evaluation }: Before, now: number): NightsNow =>
   nightsNow(site, evaluation, dateOf(now), nightClock(now), chances);
 
+/** Of which day papers are, in whose measures, and what the addresses of pages of runs begin with. */
+export interface PaperAsked {
+  on: string;
+  measures: Measures;
+  pages: string;
+  /** Of one night only, by its date. */
+  night?: string;
+}
+
 /** What papers of the site as it was evaluated last are made from, so that its offer is worked out once for all of them. */
-let paperBase: { of: Before; on: string; context: ReturnType<typeof paperContext> } | undefined;
-function papersOf(of: Before, on: string): ReturnType<typeof paperContext> {
-  if (paperBase?.of !== of || paperBase.on !== on)
-    paperBase = { of, on, context: paperContext(of.site, of.evaluation, on) };
+let paperBase: { of: Before; key: string; context: ReturnType<typeof paperContext> } | undefined;
+function papersOf(of: Before, asked: PaperAsked): ReturnType<typeof paperContext> {
+  const key = JSON.stringify(asked);
+  if (paperBase?.of !== of || paperBase.key !== key) {
+    const { pages, ...moment } = asked;
+    const context = paperContext(of.site, of.evaluation, {
+      ...moment,
+      clock: nightClock(Date.now()),
+      pageOf: (runId) => `${pages}${runId}`,
+    });
+    paperBase = { of, key, context };
+  }
   return paperBase.context;
 }
 
@@ -199,8 +217,9 @@ const evaluator = {
   },
   morning: (done: string[]): MorningPicture | null =>
     last ? morningPicture(last.site, last.evaluation, done) : null,
-  paper: (id: PaperId, on: string): Paper | null => (last ? makePaper(id, papersOf(last, on)) : null),
-  offer: (on: string): Offer | null => (last ? papersOf(last, on).offer() : null),
+  paper: (id: PaperId, asked: PaperAsked): Paper | null =>
+    last ? makePaper(id, papersOf(last, asked)) : null,
+  offer: (asked: PaperAsked): Offer | null => (last ? papersOf(last, asked).offer() : null),
 };
 
 export type Evaluator = typeof evaluator;

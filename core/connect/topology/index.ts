@@ -1,4 +1,5 @@
 export { loadDerivation, type LoadSubject } from './loadDerivation';
+export { mediumWords } from './mediumWords';
 export { moveChanges, movesFor, type Move } from './move';
 export { networkOf, type Network } from './network';
 export { isMoved, topologyOf, type Moment } from './topologyOf';

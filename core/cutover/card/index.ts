@@ -1,1 +1,1 @@
-export { nightCard, type NightCard } from './nightCard';
+export { nightCard, type CardLine, type NightCard } from './nightCard';

@@ -1,3 +1,3 @@
-export { labelSheets, runLabels, type RunLabel } from './labels';
+export { labelSheets, runLabels } from './labels';
 export { orderList, type OrderRow } from './orderList';
 export { pickList, type PickRow } from './pickList';

@@ -7,7 +7,7 @@ export const pictureTypes = ['image/png', 'image/jpeg', 'image/svg+xml'] as cons
 export type PictureType = (typeof pictureTypes)[number];
 
 /** Files are kept beside the facts; a fact says which file by its id. */
-const pictureFields = {
+export const pictureFields = {
   fileId: fileIdSchema,
   mediaType: z.enum(pictureTypes),
   widthPx: z.number().positive().max(100_000),

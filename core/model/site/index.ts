@@ -90,6 +90,7 @@ export {
   type LogEntry,
 } from './edit';
 export { gearKinds, type Equipment, type Gear, type GearKind, type HookUp } from './equipment';
+export type { Firm } from './firm';
 export { fedFrom, fedThrough, hasPowerCores, withAdapter, withSeparatePair } from './feeding';
 export { freeId, freeName } from './freeId';
 export { instantSchema } from './vocabulary';

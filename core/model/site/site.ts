@@ -10,6 +10,7 @@ import { choiceSchema, placementSchema } from './decision';
 import { demandsSchema } from './demands';
 import { drawingSchema, photoSchema, pinSchema, routeSchema } from './drawing';
 import { equipmentSchema } from './equipment';
+import { firmSchema } from './firm';
 import { recorderSchema, supplySchema } from './headEnd';
 import { punchItemSchema } from './punchItem';
 import { attachmentSchema, linkSchema } from './link';
@@ -45,6 +46,8 @@ export const aboutSchema = z.strictObject({
   currency: z.string().regex(/^[A-Z]{3}$/, 'three capital letters, such as EUR'),
   /** What the three schemes of HD over coax are called on the recorders here. */
   schemeWords: z.strictObject({ a: schemeWord, b: schemeWord, c: schemeWord }).optional(),
+  /** Whose papers these are. */
+  firm: firmSchema.optional(),
   note: noteSchema.optional(),
 });
 export type About = z.infer<typeof aboutSchema>;

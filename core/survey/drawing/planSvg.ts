@@ -1,5 +1,6 @@
 import { viewFigures } from '#core/model/views';
 import type { Drawing, Pin, Route, Site, Spot } from '#core/model/site';
+import { escaped } from '#core/shared/markup';
 import { quantityFor, type Measures } from '#core/shared/units';
 import { bandShare, type PaperPlan } from './paperPlan';
 import { routeLengthM } from './routeLength';
@@ -21,8 +22,6 @@ interface Sheet {
   metresPerPx: number | null;
 }
 
-const escaped = (text: string): string =>
-  text.replace(/[&<>"]/g, (sign) => ({ '&': '&amp;', '<': '&lt;', '>': '&gt;', '"': '&quot;' })[sign]!);
 const px = (value: number): string => value.toFixed(1);
 const at = ({ x, y }: Spot): string => `${px(x)} ${px(y)}`;
 const textAt = ({ x, y }: Spot, words: string, size: number, more = ''): string =>

@@ -1,12 +1,14 @@
 <script setup lang="ts">
 import { computed } from 'vue';
-import type { HookUp } from '#core/connect/hookUp';
+import { hookUpLayout, hookUpSizes, type HookUp } from '#core/connect/hookUp';
+import { useMeasures } from '../../stores/measures';
 import TextLines from './TextLines.vue';
-import { hookUpLayout, spanWidth, stationWidth } from './hookUpLayout';
 
 /** Every connector, conductor and terminal between a recorder's input or a switch's port and a camera. */
 const { hookUp } = defineProps<{ hookUp: HookUp }>();
-const layout = computed(() => hookUpLayout(hookUp));
+const { spanWidth, stationWidth, lineHeight } = hookUpSizes;
+const own = useMeasures();
+const layout = computed(() => hookUpLayout(hookUp, (lengthM) => own.quantity(lengthM, 'm')));
 const looks = {
   coax: { colour: 'var(--copper)', weight: 4, dashes: '' },
   pair: { colour: 'var(--verdigris)', weight: 3, dashes: '8 3' },
@@ -57,7 +59,7 @@ const words = computed(() =>
         <TextLines
           :lines="span.above"
           :x="span.x + spanWidth / 2"
-          :y="line.middle - 8 - (span.above.length - 1) * 13"
+          :y="line.middle - 8 - (span.above.length - 1) * lineHeight"
           text-anchor="middle"
           fill="var(--ink)"
         />
@@ -88,7 +90,7 @@ const words = computed(() =>
         <TextLines
           :lines="station.words"
           :x="station.x + 8"
-          :y="line.middle - station.height / 2 + 15 + station.name.length * 13"
+          :y="line.middle - station.height / 2 + 15 + station.name.length * lineHeight"
           fill="var(--ink-2)"
         />
       </g>

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import Dialog from 'primevue/dialog';
 import { computed, reactive, ref } from 'vue';
+import { mediumWords } from '#core/connect/topology';
 import {
   addNetworkCamera,
   leadMedia,
@@ -19,7 +20,6 @@ import { fitting } from '../../parts/within';
 import { idMark } from '../../stores/idMark';
 import { useOpenSite } from '../../stores/openSite';
 import { useSite } from '../../stores/site';
-import { mediumStrokes } from './media';
 import type { ShownNetwork } from './useNetwork';
 
 /** Adds a camera that hangs on the network and on no old run: a new view, or an IP camera that is there. */
@@ -49,7 +49,7 @@ const switches = computed(() => [
     .filter(({ kind }) => kind === 'switch')
     .map(({ id, name }) => ({ value: id, label: name })),
 ]);
-const media = leadMedia.map((value) => ({ value, label: mediumStrokes[value].label }));
+const media = leadMedia.map((value) => ({ value, label: mediumWords[value] }));
 
 function add(): void {
   problems.value = [

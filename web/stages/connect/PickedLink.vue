@@ -1,13 +1,12 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue';
-import type { TopologyLink } from '#core/connect/topology';
+import { mediumWords, type TopologyLink } from '#core/connect/topology';
 import { removing } from '#core/model/site';
 import type { Load } from '#core/shared/derivation';
 import LoadBar from '../../parts/LoadBar.vue';
 import { useOpenSite } from '../../stores/openSite';
 import { useSite } from '../../stores/site';
 import PlaceLinkDialog from './PlaceLinkDialog.vue';
-import { mediumStrokes } from './media';
 import { linkInWords } from './useNetwork';
 
 /** A link that is picked in the tree: what it is, what it carries, what goes dark without it; one that is noted can be changed. */
@@ -26,7 +25,7 @@ const isChanging = ref(false);
 <template>
   <section class="picked" aria-label="Picked">
     <b>{{ link.name }}</b>
-    <span class="dim">{{ linkInWords(link, mediumStrokes[link.medium].label) }}</span>
+    <span class="dim">{{ linkInWords(link, mediumWords[link.medium]) }}</span>
     <button v-if="load" type="button" class="plain load" @click="emit('why')">
       <LoadBar :load="load" /> <span class="ask">why</span>
     </button>

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import Dialog from 'primevue/dialog';
 import { computed, reactive, ref } from 'vue';
+import { mediumWords } from '#core/connect/topology';
 import { freeId, linkMedia, usualLinkMbps, type Link, type LinkEnd, type LinkMedium } from '#core/model/site';
 import DialogFoot from '../../parts/DialogFoot.vue';
 import FieldRow from '../../parts/FieldRow.vue';
@@ -11,7 +12,6 @@ import { idMark } from '../../stores/idMark';
 import { useOpenSite } from '../../stores/openSite';
 import { useSite } from '../../stores/site';
 import LinkEndField from './LinkEndField.vue';
-import { mediumStrokes } from './media';
 
 /** Notes a link between the network gear of two places, there or planned, or puts one right that is noted. */
 const visible = defineModel<boolean>('visible', { required: true });
@@ -46,7 +46,7 @@ const places = computed(() =>
     .map(({ id, name }) => ({ value: id, label: name }))
     .sort((a, b) => a.label.localeCompare(b.label)),
 );
-const media = linkMedia.map((value) => ({ value, label: mediumStrokes[value].label }));
+const media = linkMedia.map((value) => ({ value, label: mediumWords[value] }));
 const states = [
   { value: 'there' as const, label: 'There' },
   { value: 'planned' as const, label: 'Planned' },
@@ -62,7 +62,7 @@ function usualName({
   medium,
 }: Pick<Link, 'fromPlaceId' | 'toPlaceId' | 'medium'>): string {
   const [from, to] = [fromPlaceId, toPlaceId].map((id) => openSite.value.place[id]?.name ?? '');
-  return `${from} to ${to}, ${mediumStrokes[medium].label}`.slice(0, 80);
+  return `${from} to ${to}, ${mediumWords[medium]}`.slice(0, 80);
 }
 function take(): void {
   const { fromPlaceId, toPlaceId, medium } = wanted;

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, watch } from 'vue';
-import { movesFor, type LoadSubject } from '#core/connect/topology';
+import { mediumWords, movesFor, type LoadSubject } from '#core/connect/topology';
 import type { NetworkMoment } from '#core/evaluate';
 import { counted } from '#core/shared/labels';
 import { formatQuantity } from '#core/shared/units';
@@ -15,7 +15,6 @@ import { fitting } from '../../parts/within';
 import YesNoField from '../../parts/YesNoField.vue';
 import { useEvaluation } from '../../stores/evaluation';
 import { useWhyPanel } from '../../stores/whyPanel';
-import { mediumStrokes } from './media';
 import PickedLink from './PickedLink.vue';
 import type { ShownNetwork } from './useNetwork';
 import { additions, type Addition } from './views';
@@ -176,7 +175,7 @@ const worst = computed(() => network.findings[0]);
     />
     <section v-else-if="camera" class="picked" aria-label="Picked">
       <b>{{ camera.number }} {{ camera.name }}</b>
-      <span class="dim">{{ mediumStrokes[camera.medium].label }}</span>
+      <span class="dim">{{ mediumWords[camera.medium] }}</span>
       <template v-if="elsewhere.length > 0">
         <span class="field"
           >Hangs on

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { useElementSize, useScroll } from '@vueuse/core';
 import { computed, nextTick, ref, useTemplateRef, watch } from 'vue';
-import { moveChanges, movesFor, type CameraEnd, type Move } from '#core/connect/topology';
+import { mediumWords, moveChanges, movesFor, type CameraEnd, type Move } from '#core/connect/topology';
 import type { NetworkMoment } from '#core/evaluate';
 import { removing } from '#core/model/site';
 import { useKeys } from '../../keys/keys';
@@ -211,7 +211,7 @@ const media = computed(() => [
               :stroke-dasharray="mediumStrokes[medium].dashes || undefined"
             />
           </svg>
-          {{ mediumStrokes[medium].label }}</span
+          {{ mediumWords[medium] }}</span
         >
       </p>
     </div>

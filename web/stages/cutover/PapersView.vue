@@ -1,13 +1,15 @@
 <script setup lang="ts">
+import { useLocalStorage } from '@vueuse/core';
 import { computed, ref, shallowRef, watch } from 'vue';
 import { useRouter } from 'vue-router';
-import { gateDefinitions } from '#core/cutover/gates';
-import { labelSheets, runLabels, type OrderRow, type PickRow } from '#core/cutover/lists';
+import { labelSheets, type OrderRow, type PickRow } from '#core/cutover/lists';
 import type { NightNow, NightsNow } from '#core/evaluate';
-import { aboutOf, gates } from '#core/model/site';
+import { aboutOf } from '#core/model/site';
 import FieldRow from '../../parts/FieldRow.vue';
 import PickField from '../../parts/PickField.vue';
 import { useEvaluation } from '../../stores/evaluation';
+import { today } from '../../papers/today';
+import { usePdf } from '../../papers/usePdf';
 import { useMeasures } from '../../stores/measures';
 import { dateWords, useNights } from '../../stores/nights';
 import { useOpenSite } from '../../stores/openSite';
@@ -99,55 +101,29 @@ const calendar = () =>
     return new Blob([text], { type: 'text/calendar' });
   });
 
-const sheetId = ref(labelSheets[0]!.id);
+const sheetId = useLocalStorage('neotrope-label-sheet', labelSheets[0]!.id);
 const sheets = labelSheets.map(({ id, label }) => ({ value: id, label }));
 const allNights = 'all';
 const labelsOf = ref(allNights);
 const labelChoices = computed(() => [{ value: allNights, label: 'All nights' }, ...choices.value]);
-const labels = () => {
-  const of = now.nights.filter((one) => labelsOf.value === allNights || one.date === labelsOf.value);
-  return runLabels(openSite.value, new Set(of.flatMap(camerasOf)));
-};
-const printLabels = () =>
-  write('labels', 'pdf', async () => {
-    const { labelPdf } = await import('./paper');
-    const sheet = labelSheets.find(({ id }) => id === sheetId.value)!;
-    return labelPdf(labels(), sheet, (runId) => page('survey', { runId }));
-  });
-
-const printCard = (one: NightNow) =>
-  write(`night ${nightNumber(one)}`, 'pdf', async () => {
-    const { nightPdf } = await import('./paper');
-    const tasks = await Promise.all(
-      one.jobs.map(async ({ job, start, team, latestStart }) => {
-        const card = await evaluation.nightCard(job.id);
-        const people = team.map((person) => now.crew[person]?.name ?? '').join(' and ');
-        return {
-          title: nights.titleOf(job.id),
-          when: `${nights.clock(start)}, ${people}; about ${Math.round(job.minutes.likely)} min; not after ${nights.clock(latestStart)}`,
-          card,
-          lines: (card?.lines ?? []).map((line) => ({
-            label: line.label,
-            words:
-              line.kind === 'words'
-                ? line.words
-                : `${own.quantity(line.value, line.unit)}${line.isUnread ? ', not measured' : ''}`,
-          })),
-        };
-      }),
-    );
-    return nightPdf({
-      site: siteName.value,
-      title: `Night ${nightNumber(one)}, ${dateWords(one.date)}`,
-      shift: `${now.settings.shift.start} to ${now.settings.shift.end}. Ends within the shift with ${Math.floor(100 * one.chance)} %.`,
-      gates: gates.map((gate) => ({
-        label: gateDefinitions[gate].label,
-        checks: gateDefinitions[gate].checks.map(({ says }) => says),
-      })),
-      tasks,
-      picks: picks.value,
+/** A paper of a night, or of all nights, laid out on pages. */
+const printPaper = (id: 'labels' | 'work', what: string, of: string) =>
+  write(what, 'pdf', async () => {
+    const paper = await evaluation.paper(id, today(), of === allNights ? undefined : of);
+    if (!paper) throw new Error('the site is not worked out yet');
+    const blob = await pdf.make(paper, {
+      locale: navigator.language || 'en-GB',
+      measures: { ...own.measures },
+      pageSize: paperSize.value,
+      labelSheet: sheetId.value,
     });
+    if (!blob) throw new Error('it was stopped');
+    return blob;
   });
+const paperSize = useLocalStorage<'A4' | 'LETTER'>('neotrope-paper-size', 'A4');
+const pdf = usePdf();
+const printLabels = () => printPaper('labels', 'labels', labelsOf.value);
+const printCard = (one: NightNow) => printPaper('work', `night ${nightNumber(one)}`, one.date);
 </script>
 
 <template>

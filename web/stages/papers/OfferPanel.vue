@@ -11,6 +11,7 @@ import {
 } from '#core/model/site';
 import { formatQuantity, type Unit } from '#core/shared/units';
 import FieldRow from '../../parts/FieldRow.vue';
+import LineRows from './LineRows.vue';
 import PicksField from '../../parts/PicksField.vue';
 import PickField from '../../parts/PickField.vue';
 import QuantityField from '../../parts/QuantityField.vue';
@@ -18,7 +19,7 @@ import { useEvaluation } from '../../stores/evaluation';
 import { idMark } from '../../stores/idMark';
 import { useOpenSite } from '../../stores/openSite';
 import { useSite } from '../../stores/site';
-import { today } from './today';
+import { today } from '../../papers/today';
 
 /** What the price is made by, and giving it: who prepared it, whether it is final, who said yes. */
 const store = useSite();
@@ -235,6 +236,30 @@ function say(one: GivenOffer): void {
           @take="(alternateIds) => set('Alternates', { alternateIds: alternateIds.slice(0, 6) })"
         />
       </FieldRow>
+      <LineRows
+        :rows="settings.provisional.map(({ what, sum }) => ({ words: what, figure: sum }))"
+        label="Provisional sums"
+        unit="money"
+        :most="20"
+        :allowed="allowed('provisional.sum', 'money')"
+        @take="
+          (rows) =>
+            set('Provisional sums', {
+              provisional: rows.map(({ words, figure }) => ({ what: words, sum: figure })),
+            })
+        "
+      />
+      <LineRows
+        :rows="settings.payments.map(({ when, percent }) => ({ words: when, figure: percent }))"
+        label="Payments, together 100 %"
+        unit="%"
+        :most="10"
+        :allowed="allowed('payments.percent', '%')"
+        @take="
+          (rows) =>
+            set('Payments', { payments: rows.map(({ words, figure }) => ({ when: words, percent: figure })) })
+        "
+      />
       <label class="words"
         >Not in this price, a line each
         <textarea

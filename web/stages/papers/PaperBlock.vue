@@ -1,12 +1,13 @@
 <script setup lang="ts">
 import { cellText, moneyText, type Block, type PaperStyle } from '#core/documents';
-import { formatQuantity } from '#core/shared/units';
+import { quantityFor } from '#core/shared/units';
+import { pictureAddress } from '../../stores/api';
 import SignatureDrawing from '../../parts/SignatureDrawing.vue';
 
 /** A piece of a paper on the screen, as it is on the page. */
 const { block, currency, style } = defineProps<{ block: Block; currency: string; style: PaperStyle }>();
 const figure = (value: number, unit: Extract<Block, { kind: 'figures' }>['items'][number]['unit']): string =>
-  unit === 'money' ? moneyText(value, currency, style) : formatQuantity(value, unit);
+  unit === 'money' ? moneyText(value, currency, style) : quantityFor(value, unit, style.measures);
 </script>
 
 <template>
@@ -54,9 +55,22 @@ const figure = (value: number, unit: Extract<Block, { kind: 'figures' }>['items'
     </tbody>
   </table>
   <figure v-else-if="block.kind === 'drawing'">
-    <figcaption class="dim tiny">{{ block.caption }}</figcaption>
+    <figcaption v-if="block.caption" class="dim tiny">{{ block.caption }}</figcaption>
     <img :src="`data:image/svg+xml,${encodeURIComponent(block.svg)}`" :alt="block.caption" />
   </figure>
+  <figure v-else-if="block.kind === 'picture'">
+    <img class="photo" :src="pictureAddress(block.fileId)" :alt="block.caption" loading="lazy" />
+    <figcaption class="dim tiny">{{ block.caption }}</figcaption>
+  </figure>
+  <ul v-else-if="block.kind === 'checks'" class="checks">
+    <li v-for="item in block.items" :key="item">{{ item }}</li>
+  </ul>
+  <ul v-else-if="block.kind === 'labels'" class="labels">
+    <li v-for="(item, index) in block.items" :key="index">
+      <b>{{ item.title }}</b>
+      <span v-for="line in item.lines" :key="line">{{ line }}</span>
+    </li>
+  </ul>
   <div v-else-if="block.kind === 'signatures'" class="signatures">
     <p v-for="item in block.items" :key="item.role + item.name + item.on">
       <SignatureDrawing v-if="item.strokes" :strokes="item.strokes" :of="item.name" />
@@ -123,6 +137,26 @@ img {
   max-width: 620px;
   width: 100%;
   background: #fdfcf8;
+}
+.photo {
+  max-width: 300px;
+}
+.checks {
+  list-style: '☐  ';
+}
+.labels {
+  display: grid;
+  grid-template-columns: repeat(auto-fill, minmax(150px, 1fr));
+  gap: 6px;
+  padding: 0;
+  list-style: none;
+}
+.labels li {
+  display: grid;
+  align-content: start;
+  padding: 5px 7px;
+  border: 1px dashed var(--rule-strong);
+  font-size: 11px;
 }
 .signatures {
   display: grid;

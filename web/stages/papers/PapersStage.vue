@@ -2,18 +2,20 @@
 import { useLocalStorage } from '@vueuse/core';
 import { computed, defineAsyncComponent, ref, shallowRef, watch } from 'vue';
 import { useRoute, useRouter } from 'vue-router';
+import { labelSheets } from '#core/cutover/lists';
 import { tablesOf, type Paper, type PaperStyle } from '#core/documents';
 import { useKeys } from '../../keys/keys';
 import PickField from '../../parts/PickField.vue';
-import ViewTabs from '../../parts/ViewTabs.vue';
-import { fileAddress, planCsvAddress } from '../../stores/api';
+import { fileAddress, pictureAddress, planCsvAddress } from '../../stores/api';
+import { useMeasures } from '../../stores/measures';
 import { useEvaluation } from '../../stores/evaluation';
 import { useSite } from '../../stores/site';
+import { today } from '../../papers/today';
+import { usePdf } from '../../papers/usePdf';
 import { downloadBlob, useTables } from '../../tables/useTables';
 import PaperBlock from './PaperBlock.vue';
+import PaperList from './PaperList.vue';
 import { isPapersView, papersViews, type PapersView } from './views';
-import { today } from './today';
-import { usePdf } from './usePdf';
 
 const OfferPanel = defineAsyncComponent(() => import('./OfferPanel.vue'));
 
@@ -23,6 +25,7 @@ const router = useRouter();
 const store = useSite();
 const evaluation = useEvaluation();
 const tables = useTables();
+const own = useMeasures();
 const pdf = usePdf();
 const view = computed<PapersView>(() => (isPapersView(route.query['view']) ? route.query['view'] : 'offer'));
 const show = (next: PapersView) =>
@@ -32,7 +35,11 @@ const pageSize = useLocalStorage<PaperStyle['pageSize']>('neotrope-paper-size', 
 const style = computed<PaperStyle>(() => ({
   locale: navigator.language || 'en-GB',
   pageSize: pageSize.value,
+  measures: { ...own.measures },
+  labelSheet: labelSheet.value,
 }));
+const labelSheet = useLocalStorage('neotrope-label-sheet', labelSheets[0]!.id);
+const labelChoices = labelSheets.map(({ id, label }) => ({ value: id, label }));
 const sizes = [
   { value: 'A4' as const, label: 'A4' },
   { value: 'LETTER' as const, label: 'Letter' },
@@ -90,10 +97,22 @@ useKeys([
   <div class="papers">
     <div class="row head no-print">
       <h1>Papers</h1>
-      <ViewTabs :views="papersViews" :view="view" label="Papers" @show="show" />
     </div>
     <div class="row tools no-print">
-      <PickField :value="pageSize" :choices="sizes" label="Paper size" @take="(next) => (pageSize = next)" />
+      <PickField
+        v-if="view === 'labels'"
+        :value="labelSheet"
+        :choices="labelChoices"
+        label="Sheet of labels"
+        @take="(next) => (labelSheet = next)"
+      />
+      <PickField
+        v-else
+        :value="pageSize"
+        :choices="sizes"
+        label="Paper size"
+        @take="(next) => (pageSize = next)"
+      />
       <button v-if="pdf.isBusy.value" type="button" class="btn" @click="pdf.stop()">
         Pages are laid out… stop
       </button>
@@ -108,8 +127,20 @@ useKeys([
     </div>
     <p v-if="problem" class="stop" role="alert">{{ problem }}</p>
     <div class="body" :class="{ 'with-panel': view === 'offer' }">
+      <PaperList class="list no-print" :view="view" @show="show" />
       <article v-if="paper" class="sheet" tabindex="0" :aria-label="`${paper.title} as it prints`">
         <header>
+          <div v-if="paper.firm" class="firm">
+            <img
+              v-if="paper.firm.logo"
+              :src="pictureAddress(paper.firm.logo.fileId)"
+              :alt="`Mark of ${paper.firm.name}`"
+            />
+            <p>
+              <b>{{ paper.firm.name }}</b>
+            </p>
+            <p class="dim">{{ paper.firm.address }}</p>
+          </div>
           <p class="title">{{ paper.title }}</p>
           <p>{{ paper.site }}</p>
           <p class="dim">
@@ -156,11 +187,11 @@ useKeys([
   flex: 1;
   min-height: 0;
   display: grid;
-  grid-template-columns: minmax(0, 1fr);
+  grid-template-columns: 168px minmax(0, 1fr);
   gap: 14px;
 }
 .body.with-panel {
-  grid-template-columns: minmax(0, 1fr) 320px;
+  grid-template-columns: 168px minmax(0, 1fr) 300px;
 }
 .sheet {
   overflow: hidden auto;
@@ -180,7 +211,21 @@ useKeys([
   overflow: hidden auto;
   scrollbar-width: thin;
 }
+.firm {
+  float: right;
+  max-width: 220px;
+  text-align: right;
+}
+.firm img {
+  max-width: 160px;
+  max-height: 48px;
+}
+.list {
+  overflow: hidden auto;
+  scrollbar-width: thin;
+}
 @media (max-width: 1000px) {
+  .body,
   .body.with-panel {
     grid-template-columns: minmax(0, 1fr);
   }

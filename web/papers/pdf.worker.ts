@@ -1,14 +1,16 @@
 import pdfMake from 'pdfmake/build/pdfmake';
 import fonts from 'pdfmake/build/vfs_fonts';
-import { pdfDefinition, type Paper, type PaperStyle } from '#core/documents';
+import { pdfDefinition, type Paper, type PaperPictures, type PaperStyle } from '#core/documents';
 
 pdfMake.addVirtualFileSystem(fonts);
 
 /** Pages are laid out beside the page’s own thread, which can end this one at any time. */
-self.onmessage = ({ data }: MessageEvent<{ paper: Paper; style: PaperStyle }>): void => {
+self.onmessage = ({
+  data,
+}: MessageEvent<{ paper: Paper; style: PaperStyle; pictures: PaperPictures }>): void => {
   void (async () => {
     try {
-      const definition = pdfDefinition(data.paper, data.style);
+      const definition = pdfDefinition(data.paper, data.style, data.pictures);
       const pdf = pdfMake.createPdf(definition as unknown as Parameters<typeof pdfMake.createPdf>[0]);
       self.postMessage({ kind: 'done', blob: await pdf.getBlob() });
     } catch (error) {

@@ -1,6 +1,9 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { hookUpLayout, spanWidth, stationWidth, wrapped } from './hookUpLayout';
+import { hookUpLayout, hookUpSizes, wrapped } from './hookUpLayout';
+
+const { spanWidth, stationWidth } = hookUpSizes;
+const metres = (lengthM: number): string => `${Math.round(lengthM)} m`;
 
 describe('text in lines', () => {
   it('loses no word, and breaks only between words', () => {
@@ -22,17 +25,17 @@ describe('a hook-up drawing', () => {
   const station = (name: string) => ({ name, where: 'here', terminals: ['BNC'] });
   const span = { label: 'RG-59', cores: 'centre and shield', lengthM: 34, look: 'coax' as const };
   it('puts stations side by side and lines one under the other', () => {
-    const { lines, width, height } = hookUpLayout({
-      lines: [
-        { carries: 'picture', stations: [station('a'), station('b'), station('c')], spans: [span, span] },
-        { carries: 'power', stations: [station('d'), station('e')], spans: [span] },
-      ],
-    });
+    const drawn = [
+      { carries: 'picture' as const, stations: ['a', 'b', 'c'].map(station), spans: [span, span] },
+      { carries: 'power' as const, stations: ['d', 'e'].map(station), spans: [span] },
+    ];
+    const { lines, width, height } = hookUpLayout({ lines: drawn }, metres);
     expect(lines[0]!.stations.map(({ x }) => x)).toEqual([0, 318, 636]);
     expect(width).toBe(3 * stationWidth + 2 * spanWidth + 4);
     expect(lines[1]!.y).toBeGreaterThan(lines[0]!.middle);
     expect(height).toBeGreaterThan(lines[1]!.y + lines[1]!.middle);
     expect(lines[0]!.spans[0]!.above).toEqual(['RG-59, 34\u00a0m']);
   });
-  it('of nothing is still a drawing', () => expect(hookUpLayout({ lines: [] }).height).toBeGreaterThan(0));
+  it('of nothing is still a drawing', () =>
+    expect(hookUpLayout({ lines: [] }, metres).height).toBeGreaterThan(0));
 });

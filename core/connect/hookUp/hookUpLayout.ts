@@ -1,9 +1,8 @@
-import type { HookUp, HookUpLine } from '#core/connect/hookUp';
+import type { HookUp, HookUpLine } from './types';
 
 /** Sizes of a hook-up drawing, in its own units. */
-export const stationWidth = 168;
-export const spanWidth = 150;
-const lineHeight = 13;
+export const hookUpSizes = { stationWidth: 168, spanWidth: 150, lineHeight: 13 } as const;
+const { stationWidth, spanWidth, lineHeight } = hookUpSizes;
 const titleHeight = 16;
 const lineGap = 30;
 const stationLetters = 28;
@@ -41,10 +40,16 @@ export interface DrawnLine {
   spans: DrawnSpan[];
 }
 
-/** With a space that does not break: a figure stays with its unit. */
-const metres = (lengthM: number): string => (lengthM > 0 ? `${Math.round(lengthM)}\u00a0m` : '');
+type LengthWords = (lengthM: number) => string;
 
-function drawnLine({ carries, stations, spans }: HookUpLine, y: number): DrawnLine & { height: number } {
+function drawnLine(
+  { carries, stations, spans }: HookUpLine,
+  y: number,
+  lengthWords: LengthWords,
+): DrawnLine & { height: number } {
+  /** With a space that does not break: a figure stays with its unit. */
+  const length = (lengthM: number): string =>
+    lengthM > 0 ? lengthWords(lengthM).replace(' ', '\u00a0') : '';
   const drawn = stations.map(({ name, where, terminals }, index): DrawnStation => {
     const names = wrapped(name, stationLetters - 3);
     const words = [where, ...terminals.map((terminal) => `• ${terminal}`)].flatMap((text) =>
@@ -66,7 +71,7 @@ function drawnLine({ carries, stations, spans }: HookUpLine, y: number): DrawnLi
     stations: drawn,
     spans: spans.map(({ label, cores, lengthM, look }, index) => ({
       x: index * (stationWidth + spanWidth) + stationWidth,
-      above: wrapped([label, metres(lengthM)].filter(Boolean).join(', '), spanLetters),
+      above: wrapped([label, length(lengthM)].filter(Boolean).join(', '), spanLetters),
       below: cores ? wrapped(cores, spanLetters) : [],
       look,
     })),
@@ -74,14 +79,17 @@ function drawnLine({ carries, stations, spans }: HookUpLine, y: number): DrawnLi
 }
 
 /** A hook-up with everything at its place: one line of stations under the other. */
-export function hookUpLayout({ lines }: Pick<HookUp, 'lines'>): {
+export function hookUpLayout(
+  { lines }: Pick<HookUp, 'lines'>,
+  lengthWords: LengthWords,
+): {
   lines: DrawnLine[];
   width: number;
   height: number;
 } {
   let y = 0;
   const drawn = lines.map((line) => {
-    const { height, ...rest } = drawnLine(line, y);
+    const { height, ...rest } = drawnLine(line, y, lengthWords);
     y += height + lineGap;
     return rest;
   });

@@ -1,5 +1,6 @@
 import { onBeforeUnmount, ref } from 'vue';
 import type { Paper, PaperStyle } from '#core/documents';
+import { paperPictures } from './paperPictures';
 
 type Told = { kind: 'done'; blob: Blob } | { kind: 'failed'; why: string };
 
@@ -20,12 +21,15 @@ export function usePdf() {
   async function make(paper: Paper, style: PaperStyle): Promise<Blob | null> {
     stop();
     isBusy.value = true;
+    const pictures = await paperPictures(paper);
+    // Stopped while the pictures came.
+    if (!isBusy.value) return null;
     worker = new Worker(new URL('./pdf.worker.ts', import.meta.url), { type: 'module' });
     const told = await new Promise<Told | null>((resolve) => {
       give = resolve;
       worker!.onmessage = ({ data }: MessageEvent<Told>) => resolve(data);
       worker!.onerror = ({ message }) => resolve({ kind: 'failed', why: message });
-      worker!.postMessage({ paper, style });
+      worker!.postMessage({ paper, style, pictures });
     });
     give = null;
     stop();

@@ -1,4 +1,4 @@
-import { dateOf } from '../../workers/nightClock';
+import { dateOf } from '../workers/nightClock';
 
 /** The date that papers of this moment bear. */
 export const today = (): string => dateOf(Date.now());

@@ -1,0 +1,1 @@
+export { escaped } from './escaped';

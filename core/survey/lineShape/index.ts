@@ -1,0 +1,2 @@
+export { layOut, type LineShape } from './lineShape';
+export { strokeOf } from './strokes';
