@@ -19,6 +19,7 @@ import { judgement } from './judgement';
 import { against, median, printTable, timed, timesLonger, type Row } from './measure';
 import { network } from './network';
 import { nights } from './nights';
+import { drills } from './drills';
 import { papers } from './papers';
 import { planning } from './planning';
 import { slots } from './slots';
@@ -305,6 +306,7 @@ async function allFigures(): Promise<Row[]> {
     ...(await flight()),
     ...nights(),
     ...(await papers()),
+    ...drills(),
   ];
 }
 

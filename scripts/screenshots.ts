@@ -9,7 +9,7 @@ import { networkSchema } from '../stand-ins/recorder/network';
 import { initialState, picturesOf } from '../stand-ins/recorder/recorder';
 import { startRecorder } from '../stand-ins/recorder/startRecorder';
 import { startTester } from '../stand-ins/tester/startTester';
-import { truthSchema } from '../stand-ins/tester/truth';
+import { truthSchema } from '#core/test/instrument';
 import { startServer } from '../server/startServer';
 import { launchOptions } from '../tests/browser/chromium';
 

@@ -13,6 +13,9 @@ export const router = createRouter({
     { path: '/join', name: 'join', component: () => import('./accounts/JoinView.vue') },
     { path: '/people', name: 'people', component: () => import('./accounts/PeopleView.vue') },
     { path: '/account', name: 'account', component: () => import('./accounts/OwnAccount.vue') },
+    { path: '/drills', name: 'drills', component: () => import('./drills/DrillsView.vue') },
+    { path: '/drills/new', name: 'new-drill', component: () => import('./drills/DrillEditor.vue') },
+    { path: '/drills/:drillId', name: 'drill', component: () => import('./drills/DrillView.vue') },
     {
       path: '/site/:siteId',
       component: SiteFrame,

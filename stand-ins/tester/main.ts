@@ -3,8 +3,8 @@ import { readFileSync } from 'node:fs';
 import { parseArgs } from 'node:util';
 import { parseSiteFile } from '#core/model/site';
 import { createRandom } from '#core/shared/random';
+import { truthSchema } from '#core/test/instrument';
 import { startTester } from './startTester';
-import { truthSchema } from './truth';
 
 const { values } = parseArgs({
   options: {

@@ -9,8 +9,9 @@ import {
   volts,
   type HookedUp,
   type Random,
-} from './measure';
-import { actualRun, type Truth } from './truth';
+  actualRun,
+  type Truth,
+} from '#core/test/instrument';
 
 /** What the stand-in stands on: the site, how it really is, and its dice. */
 export interface Bench {

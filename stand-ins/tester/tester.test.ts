@@ -5,7 +5,7 @@ import truthFile from '../../demo/saltmarrow.truth.json';
 import { saltmarrowSite } from '../../core/model/site/testSite';
 import { createRandom } from '#core/shared/random';
 import { answer, newSession, notANumber, type Bench } from './session';
-import { actualRun, truthSchema } from './truth';
+import { actualRun, truthSchema } from '#core/test/instrument';
 
 const site = saltmarrowSite();
 const truth = truthSchema.parse(truthFile);

@@ -7,7 +7,7 @@ import { identify, readTest, type Asked } from '../../server/instruments/readTes
 import { parseSiteFile } from '#core/model/site';
 import truthFile from '../../demo/saltmarrow.truth.json';
 import { startTester, type RunningTester } from '../../stand-ins/tester/startTester';
-import { truthSchema } from '../../stand-ins/tester/truth';
+import { truthSchema } from '#core/test/instrument';
 import { demo, demoFile, ended, newFolder, post, root, siteId, startProcess } from './serverUnderTest';
 
 const site = (() => {

@@ -16,7 +16,7 @@ import {
 import { readTest } from '../../server/instruments/readTest';
 import { createRandom } from '#core/shared/random';
 import { startTester } from '../../stand-ins/tester/startTester';
-import { truthSchema } from '../../stand-ins/tester/truth';
+import { truthSchema } from '#core/test/instrument';
 import { demoFile, root } from './serverUnderTest';
 
 const wanted: TestId[] = [

@@ -164,6 +164,10 @@ const copy = ({ id, name: original }: SiteListing) =>
         <span class="dim tiny">It stands beside readings and decisions, and is kept on this device.</span>
       </p>
     </section>
+    <p class="row">
+      <RouterLink class="btn small" to="/drills">Drills</RouterLink
+      ><span class="dim tiny">learn to find faults on a line that hides them</span>
+    </p>
     <section v-if="sites">
       <h2>{{ sites.length > 0 ? 'Sites' : 'No sites yet' }}</h2>
       <p v-if="current.length === 0" class="dim">

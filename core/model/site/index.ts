@@ -220,7 +220,7 @@ export {
 } from './stream';
 export { symptomWords } from './symptomWords';
 export { thingName } from './thing';
-export { environments, nameSchema, type Environment } from './vocabulary';
+export { environments, idSchema, nameSchema, type Environment } from './vocabulary';
 export { setAllocationSettings } from './setAllocationSettings';
 export { upgradeEntry, upgradeStoredFact } from './upgrade';
 export { withFields } from './withFields';

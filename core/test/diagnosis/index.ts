@@ -1,10 +1,11 @@
 export { diagnose, nextTestsOf, type Diagnosis } from './diagnose';
 export { inventsSymptom, rates, shows } from './practice';
-export { canHave, causeWords, type Belief, type Cause } from './causes';
+export { canHave, causes, causeWords, type Belief, type Cause } from './causes';
 export type { DiagnosisInput, SharedRate, SharedRates } from './looked';
-export type { NextTest } from './nextTest';
+export { costOf, stateMinutes, type NextTest } from './nextTest';
 export type { RankedSet } from './ranked';
 export { posteriorOf as beliefIn } from './posterior';
+export { setOf } from './troubleSets';
 export type { Spoken } from './spoken';
 export { expectedReadings, type ExpectedReading } from './expectedReadings';
 export { sharedRates } from './sharedRates';

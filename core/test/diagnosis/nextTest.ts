@@ -38,7 +38,7 @@ const accessWords: Record<Place['access']['by'], string | null> = {
 const walkMPerMinute = 50;
 
 /** Minutes to bring a run from one state into another, with proving it dead or showing a picture again. Typical. */
-const stateMinutes: Record<RunState, Record<RunState, number>> = {
+export const stateMinutes: Record<RunState, Record<RunState, number>> = {
   live: { live: 0, isolated: 3, disconnected: 7 },
   isolated: { live: 2, isolated: 0, disconnected: 4 },
   disconnected: { live: 6, isolated: 4, disconnected: 0 },

@@ -18,7 +18,7 @@ import QuantityField from '../../parts/QuantityField.vue';
 import { within } from '../../parts/within';
 import { useMeasures } from '../../stores/measures';
 import { useOpenSite } from '../../stores/openSite';
-import SeenPicture from './SeenPicture.vue';
+import SeenPicture from '../../parts/SeenPicture.vue';
 import { useTaking } from './taking';
 
 /** What the picture should look like over this run, what trouble looks like, and what was seen. */

@@ -11,7 +11,7 @@ const faultSchema = z.discriminatedUnion('kind', [
 ]);
 
 /** How one run really is, where that differs from the audit. */
-const trueRunSchema = z.strictObject({
+export const trueRunSchema = z.strictObject({
   /** Construction or length of the segments, in their order. */
   segments: z
     .array(
