@@ -28,8 +28,9 @@ export default defineConfig({
           isolate: false,
           include: [
             'tests/postgres/**/*.test.ts',
-            // Whatever does not look at files of a data folder is the same on a database that servers share.
-            'tests/server/{api,history,plan,pictures,accounts,routesAndRoles,recorders}.test.ts',
+            // Whatever does not look at files of a data folder is the same on a database that servers share. Who may come
+            // where is asked before any of it, and shown once.
+            'tests/server/{api,history,plan,pictures,accounts,recorders}.test.ts',
           ],
           globalSetup: 'tests/postgres/setUp.ts',
           testTimeout: 120_000,

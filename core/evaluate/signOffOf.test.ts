@@ -274,3 +274,22 @@ describe('the check after a year', () => {
     expect(thingIn(signOff(now), 'Weighbridge').status).toBe('accepted');
   });
 });
+
+describe('figures that are off together', () => {
+  it('are told by the reel that their cables come from, before anything that says less of them', () => {
+    const ofReel = ['r23', 'r24'].map((id): Change => {
+      const run = site.run[id]!;
+      const segments = run.segments.map((segment) => ({ ...segment, reel: 'R-7', installedBy: 'M. Quay' }));
+      return { kind: 'run', id, set: { ...run, segments } };
+    });
+    const noted = applied(site, ofReel);
+    const before = signOff(noted);
+    const poor = [
+      reading(thingIn(before, 'Gate in'), 'throughput', 30),
+      reading(thingIn(before, 'Gate out'), 'throughput', 31),
+    ];
+    expect(signOff(applied(noted, poor)).agreement.differences).toMatchObject([
+      { kin: { by: 'reel', name: 'R-7' }, numbers: [23, 24] },
+    ]);
+  });
+});

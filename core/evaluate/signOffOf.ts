@@ -1,6 +1,6 @@
 import { powerPicture } from '#core/connect/powerPicture';
 import { networkOf } from '#core/connect/topology';
-import { policyFiguresOf, type Run, type Site } from '#core/model/site';
+import { policyFiguresOf, type Run, type Segment, type Site } from '#core/model/site';
 import { signalCable } from '#core/physics/cable';
 import { signOffFacts, thingKey, thingState, type ThingState } from '#core/signoff/acceptance';
 import { agreementOf, type Agreement, type Kinship, type PredictedFigure } from '#core/signoff/agreement';
@@ -16,18 +16,20 @@ export interface SignOff {
   totals: { things: number; accepted: number; fails: number; unread: number; punch: number; unsafe: number };
 }
 
-/** What a run shares with others: what is printed on its cable, the box that feeds it, its place. */
+/** What a run shares with others, what tells most of it first: the reel, what is printed on its cable, who put it in, its place, the box that feeds it. */
 function kinOf(site: Site, run: Run): Kinship[] {
   const { feed } = run;
-  const prints = new Set(run.segments.flatMap(({ print }) => print?.trim() || []));
-  const cables = new Set(run.segments.map(({ cable, sheet }) => sheet?.name ?? signalCable(cable).label));
+  const named = (by: Kinship['by'], of: (segment: Segment) => string | undefined): Kinship[] =>
+    [...new Set(run.segments.flatMap((segment) => of(segment)?.trim() || []))].map((name) => ({ by, name }));
   const supply = feed.kind === 'local-adapter' ? undefined : site.supply[feed.supplyId];
   const place = site.place[site.camera[run.cameraId]!.placeId];
   return [
-    ...[...prints].map((name): Kinship => ({ by: 'print', name })),
+    ...named('reel', ({ reel }) => reel),
+    ...named('print', ({ print }) => print),
+    ...named('installer', ({ installedBy }) => installedBy),
     ...(place ? [{ by: 'place', name: place.name } as const] : []),
     ...(supply ? [{ by: 'supply', name: supply.name } as const] : []),
-    ...[...cables].map((name): Kinship => ({ by: 'cable', name })),
+    ...named('cable', ({ cable, sheet }) => sheet?.name ?? signalCable(cable).label),
   ];
 }
 

@@ -15,7 +15,7 @@ import {
 } from '#core/evaluate';
 import type { DeviceGoal, PlanForDevice } from '#core/allocate/device';
 import { changesBetween, type OptionKind, type Site } from '#core/model/site';
-import { askEvaluator, restartEvaluator } from '../workers/evaluator';
+import { askEvaluator, restartEvaluator, StartedAnew } from '../workers/evaluator';
 import { useMeasures } from './measures';
 import type { PaperId } from '#core/documents';
 import type { PaperAsked } from '../workers/evaluator.worker';
@@ -37,6 +37,11 @@ export const useEvaluation = defineStore('evaluation', () => {
   let held: { id: string; site: Site } | null = null;
   let running = false;
   let latest: Site | null = null;
+
+  /** A failure is said; that the thread was started anew on purpose is none. */
+  function say(error: Error): void {
+    if (!(error instanceof StartedAnew)) problem.value = error.message;
+  }
 
   async function follow(id: string, before: Site, site: Site): Promise<void> {
     const news = await askEvaluator((worker) => worker.follow(changesBetween(before, site)));
@@ -76,7 +81,7 @@ export const useEvaluation = defineStore('evaluation', () => {
     result.value = applyPatch(null, own.read<SummaryPatch>(news), first);
     isWhole.value = false;
     tracesLeft.value = 0;
-    void tellRest(id).catch((error: Error) => (problem.value = error.message));
+    void tellRest(id).catch(say);
     // Edits that were on their way when the page was left are on top of what was made ready early.
     if (first !== site && held?.id === id) await follow(id, first, site);
   }
@@ -92,11 +97,12 @@ export const useEvaluation = defineStore('evaluation', () => {
       while (latest) {
         const site: Site = latest;
         latest = null;
-        await evaluate(store.id, site);
-        problem.value = null;
+        await evaluate(store.id, site).then(
+          () => (problem.value = null),
+          // Whoever started the thread anew has put the site here again.
+          (error: Error) => say(error),
+        );
       }
-    } catch (error) {
-      problem.value = (error as Error).message;
     } finally {
       running = false;
     }
@@ -140,7 +146,7 @@ export const useEvaluation = defineStore('evaluation', () => {
     try {
       return await askEvaluator(question);
     } catch (error) {
-      problem.value = (error as Error).message;
+      say(error as Error);
       return null;
     }
   }

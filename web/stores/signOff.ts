@@ -42,7 +42,7 @@ export const useSignOff = defineStore('signOff', () => {
     thing: Pick<ThingState, 'of' | 'name' | 'number'>,
     check: AcceptanceCheckId,
     found: AcceptanceFound,
-    more: { instrument?: string; conditions?: string; occasion?: Occasion } = {},
+    more: { instrument?: string; serial?: string; conditions?: string; occasion?: Occasion } = {},
   ): string {
     const { label, instrument } = acceptanceCheckOf(check);
     const change = readForAcceptance(

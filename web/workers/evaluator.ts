@@ -2,6 +2,9 @@ import { wrap, type Remote } from 'comlink';
 import { pathOf, sitePath } from '#contract';
 import type { Evaluator } from './evaluator.worker';
 
+/** What was asked of a thread that another has taken the place of. */
+export class StartedAnew extends Error {}
+
 interface Thread {
   remote: Remote<Evaluator>;
   /** Rejects once the thread has failed: what it was asked is never answered then. */
@@ -11,7 +14,9 @@ interface Thread {
 
 function startThread(): Thread {
   const worker = new Worker(new URL('./evaluator.worker.ts', import.meta.url), { type: 'module' });
+  let fail: (why: Error) => void = () => undefined;
   const failure = new Promise<never>((_, reject) => {
+    fail = reject;
     worker.addEventListener('error', ({ message }) =>
       reject(new Error(message || 'its code could not be loaded')),
     );
@@ -19,7 +24,15 @@ function startThread(): Thread {
   });
   // Whoever asks hears of it; a failure that nobody asks about is no error of the page.
   failure.catch(() => undefined);
-  return { remote: wrap<Evaluator>(worker), failure, end: () => worker.terminate() };
+  return {
+    remote: wrap<Evaluator>(worker),
+    failure,
+    end: () => {
+      worker.terminate();
+      // A thread that is ended answers nothing any more: whoever waits for it is told.
+      fail(new StartedAnew('it was started anew'));
+    },
+  };
 }
 
 /** The thread that works out what a site comes to, started before anything else of the page. */

@@ -180,6 +180,7 @@ export {
   withMeasuredEnd,
   withPrint,
   withSegment,
+  withSegmentWords,
   withSegmentAfter,
   withVelocityScaled,
   withoutSegment,

@@ -65,6 +65,9 @@ export const segmentSchema = z.strictObject({
   leg: legSchema,
   /** The text on the jacket, as it was read. */
   print: z.string().max(200).optional(),
+  /** The reel it was cut from, and who put it in: what is off about one is off about its like. */
+  reel: z.string().max(60).optional(),
+  installedBy: z.string().max(80).optional(),
   /** Sequential length marks at the end towards the head end and at the far end. */
   marks: z.strictObject({ head: markSchema, far: markSchema, unit: z.enum(['m', 'ft']) }).optional(),
   /** What a reflectometer made of it. */

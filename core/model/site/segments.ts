@@ -21,6 +21,18 @@ export function withSegment(run: Run, index: number, fields: Partial<Segment>): 
   };
 }
 
+/** A run with words about a segment: its reel, or who put it in; none where they are empty. */
+export function withSegmentWords(run: Run, index: number, key: 'reel' | 'installedBy', words: string): Run {
+  return {
+    ...run,
+    segments: run.segments.map((segment, at) => {
+      if (at !== index) return segment;
+      const { [key]: _, ...bare } = segment;
+      return words ? { ...bare, [key]: words } : bare;
+    }),
+  };
+}
+
 /** A run with a segment's joint set or, with `undefined`, taken away. */
 export function withJoint(run: Run, index: number, joint: Segment['joint']): Run {
   return {

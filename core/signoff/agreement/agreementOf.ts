@@ -17,7 +17,7 @@ import {
 
 /** What runs have in common, by which they may be off together. */
 export interface Kinship {
-  by: 'print' | 'supply' | 'place' | 'cable';
+  by: 'reel' | 'print' | 'installer' | 'supply' | 'place' | 'cable';
   name: string;
 }
 

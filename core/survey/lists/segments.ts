@@ -204,6 +204,22 @@ export const segmentList: List<SegmentRow> = {
       (row, text) => whole(row, optionalText(segmentOf(row), 'print', text)),
       { width: 220, also: ['print', 'marking'] },
     ),
+    textColumn(
+      'reel',
+      'reel',
+      60,
+      (row) => segmentOf(row).reel,
+      (row, text) => whole(row, optionalText(segmentOf(row), 'reel', text)),
+      { width: 100, also: ['drum', 'batch'] },
+    ),
+    textColumn(
+      'installedBy',
+      'put in by',
+      80,
+      (row) => segmentOf(row).installedBy,
+      (row, text) => whole(row, optionalText(segmentOf(row), 'installedBy', text)),
+      { width: 140, also: ['installer', 'installed by'] },
+    ),
     mark('head', 'mark at head'),
     mark('far', 'mark at far end'),
     wordColumn(

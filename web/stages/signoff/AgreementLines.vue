@@ -8,7 +8,9 @@ import { listed } from '#core/shared/labels';
 defineProps<{ agreement: Agreement }>();
 
 const kinWords: Record<SharedDifference['kin']['by'], string> = {
+  reel: 'from the reel',
   print: 'with the print',
+  installer: 'put in by',
   supply: 'on',
   place: 'at',
   cable: 'of',

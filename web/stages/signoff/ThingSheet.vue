@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { useLocalStorage } from '@vueuse/core';
 import { computed, ref } from 'vue';
 import type { Agreement } from '#core/signoff/agreement';
 import { severityWords, statusWords, type CheckState, type ThingState } from '#core/signoff/acceptance';
@@ -21,11 +22,17 @@ const openSite = useOpenSite();
 const signOff = useSignOff();
 const problem = ref('');
 const conditions = ref('');
+/** What somebody reads with goes on being what he reads with. */
+const instrument = useLocalStorage('neotrope-signoff-instrument', '');
+const serial = useLocalStorage('neotrope-signoff-serial', '');
 const open = computed(() => thing.punch.filter(({ closed }) => !closed));
 
-const take = (check: CheckState, found: AcceptanceFound, instrument?: string): void => {
+const take = (check: CheckState, found: AcceptanceFound, readBy?: string): void => {
+  // What was read by a device or out of a file says itself by what.
+  const own = readBy === undefined && instrument.value !== '';
   problem.value = signOff.read(thing, check.check, found, {
-    ...(instrument ? { instrument } : {}),
+    ...(readBy ? { instrument: readBy } : own ? { instrument: instrument.value } : {}),
+    ...(own && serial.value ? { serial: serial.value } : {}),
     ...(conditions.value ? { conditions: conditions.value } : {}),
   });
 };
@@ -61,13 +68,30 @@ const hasItem = ({ check }: CheckState): boolean => open.value.some((item) => it
       placeholder="Conditions: rain, tide, what else was on"
       @take="(text) => (conditions = text)"
     />
+    <div class="with">
+      <TextField
+        :value="instrument"
+        label="Instrument of the readings"
+        placeholder="Instrument, where it is another than usual"
+        :refuse="(text) => (text.length <= 80 ? undefined : 'up to 80 characters')"
+        @take="(text) => (instrument = text)"
+      />
+      <TextField
+        v-if="instrument"
+        :value="serial"
+        label="Serial of the instrument"
+        placeholder="Serial"
+        :refuse="(text) => (text.length <= 40 ? undefined : 'up to 40 characters')"
+        @take="(text) => (serial = text)"
+      />
+    </div>
     <CheckEntry
       v-for="check in thing.checks"
       :key="check.check"
       :state="check"
       :outlier="outlier(check)"
       :on-list="hasItem(check)"
-      @take="(found, instrument) => take(check, found, instrument)"
+      @take="(found, readBy) => take(check, found, readBy)"
       @punch="punch(check)"
     />
     <section v-if="open.length > 0" class="items">
@@ -81,6 +105,11 @@ const hasItem = ({ check }: CheckState): boolean => open.value.some((item) => it
 </template>
 
 <style scoped>
+.with {
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) minmax(0, 0.5fr);
+  gap: 4px;
+}
 .thing {
   border-left: 1px solid var(--rule-strong);
   background: var(--sheet);

@@ -9,7 +9,7 @@ import {
   powerCable,
 } from '#core/physics/cable';
 import { fieldKey } from '#core/survey/gaps';
-import { withMarks, withPrint, withSegment, type FactUpdate, type Run, type Segment } from '#core/model/site';
+import { withMarks, withPrint, withSegment, withSegmentWords, type FactUpdate, type Run, type Segment } from '#core/model/site';
 import { onlyField } from '../../parts/onlyField';
 import FieldRow from '../../parts/FieldRow.vue';
 import TextField from '../../parts/TextField.vue';
@@ -40,6 +40,9 @@ const unclear = ref('');
 
 const setPrint = (print: string) =>
   emit('change', 'Jacket print', (now) => withSegment(now, index, { print }));
+
+const setWords = (what: string, key: 'reel' | 'installedBy', words: string) =>
+  emit('change', what, (now) => withSegmentWords(now, index, key, words));
 
 function takeMarks(text: string): void {
   const typed = parseMarks(text);
@@ -91,6 +94,24 @@ function takeMarks(text: string): void {
       Use {{ offered.join(' and ') }}
     </button>
   </div>
+  <template v-if="!only">
+    <FieldRow label="Reel">
+      <TextField
+        :value="segment.reel ?? ''"
+        :label="`Reel of segment ${index + 1}`"
+        :refuse="(text) => (text.length <= 60 ? undefined : 'up to 60 characters')"
+        @take="(text) => setWords('Reel', 'reel', text)"
+      />
+    </FieldRow>
+    <FieldRow label="Put in by">
+      <TextField
+        :value="segment.installedBy ?? ''"
+        :label="`Who put segment ${index + 1} in`"
+        :refuse="(text) => (text.length <= 80 ? undefined : 'up to 80 characters')"
+        @take="(text) => setWords('Who put it in', 'installedBy', text)"
+      />
+    </FieldRow>
+  </template>
   <FieldRow label="Length marks" :field="fieldKey('length', index)"
     ><TextField
       :value="marksText"
