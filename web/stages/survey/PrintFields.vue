@@ -9,7 +9,15 @@ import {
   powerCable,
 } from '#core/physics/cable';
 import { fieldKey } from '#core/survey/gaps';
-import { withMarks, withPrint, withSegment, withSegmentWords, type FactUpdate, type Run, type Segment } from '#core/model/site';
+import {
+  withMarks,
+  withPrint,
+  withSegment,
+  withSegmentWords,
+  type FactUpdate,
+  type Run,
+  type Segment,
+} from '#core/model/site';
 import { onlyField } from '../../parts/onlyField';
 import FieldRow from '../../parts/FieldRow.vue';
 import TextField from '../../parts/TextField.vue';
