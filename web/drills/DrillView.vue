@@ -38,6 +38,7 @@ const answer = ref<Answer | null>(null);
 const answering = ref(false);
 const hint = ref('');
 const meterProved = ref(false);
+const nothingSaid: Answer = { chances: {}, metre: null, decisions: [], note: '' };
 watch(
   drill,
   (now) => {
@@ -45,14 +46,13 @@ watch(
     moves.value = now ? drills.movesOf(now.id) : [];
     play.value = now ? replayed(now, moves.value) : null;
     answer.value = null;
-    answering.value = false;
+    answering.value = play.value?.ended?.kind === 'time';
     hint.value = '';
     if (play.value?.ended?.kind === 'unsafe') close(nothingSaid);
   },
   { immediate: true },
 );
 
-const nothingSaid: Answer = { chances: {}, metre: null, decisions: [], note: '' };
 function move(next: DrillMove): void {
   if (!play.value || answer.value || play.value.ended) return;
   play.value = played(play.value, next);

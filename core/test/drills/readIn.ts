@@ -26,7 +26,8 @@ export function seedOf(text: string): number {
   return (hash % 2_147_483_646) + 1;
 }
 
-const isNumber = (value: string): value is 'THROUGH' => value === 'THROUGH';
+/** What a tester says of continuity, as it is noted. */
+const continuityFound = { THROUGH: 'through', OPEN: 'open', SHORTED: 'shorted' } as const;
 
 /** What a tester meets, at a moment of the drill. */
 function hookedUp(site: Site, drill: Drill, test: TestId): HookedUp {
@@ -65,10 +66,8 @@ function foundIn(site: Site, drill: Drill, test: TestId, random: Random): Found 
       return { test, value: volts(site, hooked, 'dc', random) };
     case 'shield-earth-volts':
       return { test, value: volts(site, hooked, 'ac', random) };
-    case 'continuity': {
-      const found = continuity({ ...hooked, far: 'short' });
-      return { test, found: isNumber(found) ? 'through' : found === 'OPEN' ? 'open' : 'shorted' };
-    }
+    case 'continuity':
+      return { test, found: continuityFound[continuity({ ...hooked, far: 'short' })] };
     case 'coax-loop-ohms':
     case 'power-loop-ohms':
       return { test, value: resistanceOhms(hooked, random) };

@@ -64,8 +64,8 @@ export interface Reliability {
 }
 const bands = 10;
 
-export function reliability(results: readonly Pick<DrillResult, 'said'>[]): Reliability[] {
-  const all = results.flatMap(({ said }) => said);
+export function reliability(results: readonly Pick<DrillResult, 'drill' | 'said'>[]): Reliability[] {
+  const all = firstTries(results).flatMap(({ said }) => said);
   return Array.from({ length: bands }, (_, band): Reliability | null => {
     const some = all.filter(({ chance }) => Math.min(bands - 1, Math.floor(chance * bands)) === band);
     if (some.length === 0) return null;
@@ -81,10 +81,15 @@ export function reliability(results: readonly Pick<DrillResult, 'said'>[]): Reli
 const goodScore = 80;
 const goodNeeded = 3;
 
-/** The level that somebody is at: the next one is open after three good drills of one. */
-export function levelReached(results: readonly Pick<DrillResult, 'level' | 'total'>[]): DrillLevel {
+/** The first time of each drill: afterwards its truth is known. */
+const firstTries = <R extends Pick<DrillResult, 'drill'>>(results: readonly R[]): R[] =>
+  results.filter((one, index) => results.findIndex(({ drill }) => drill === one.drill) === index);
+
+/** The level that somebody is at: the next one is open after three good drills of one, each counted the first time. */
+export function levelReached(results: readonly Pick<DrillResult, 'drill' | 'level' | 'total'>[]): DrillLevel {
+  const first = firstTries(results);
   const isDone = (level: DrillLevel): boolean =>
-    results.filter((one) => one.level === level && one.total >= goodScore).length >= goodNeeded;
+    first.filter((one) => one.level === level && one.total >= goodScore).length >= goodNeeded;
   return drillLevels.find((level) => !isDone(level)) ?? drillLevels.at(-1)!;
 }
 
