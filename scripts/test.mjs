@@ -4,7 +4,10 @@ import { existsSync, readdirSync, readFileSync } from 'node:fs';
 import path from 'node:path';
 import { beside, build, installPackages, root, toolBeside } from './prepare.mjs';
 
-const chromium = process.env.CHROMIUM ?? '/usr/bin/chromium';
+/** The browsers that the tests take, the one that costs the machine less first. */
+const browsers = process.env.CHROMIUM
+  ? [process.env.CHROMIUM]
+  : ['/usr/bin/chromium-headless-shell', '/usr/bin/chromium'];
 
 const onPath = (program) =>
   (process.env.PATH ?? '').split(path.delimiter).some((folder) => existsSync(path.join(folder, program)));
@@ -15,7 +18,7 @@ const mayInstall = () =>
 /** The browser tests drive Debian's Chromium, plans are checked by Debian's glpk, a solver of another make, and papers by Debian's poppler. */
 async function installPrograms() {
   const missing = [
-    ...(existsSync(chromium) ? [] : ['chromium', 'fonts-liberation']),
+    ...(browsers.some(existsSync) ? [] : ['chromium-headless-shell', 'fonts-liberation']),
     ...(onPath('glpsol') ? [] : ['glpk-utils']),
     ...(onPath('pdftotext') ? [] : ['poppler-utils']),
   ];
@@ -44,19 +47,24 @@ const hasPostgres = () =>
     existsSync(path.join('/usr/lib/postgresql', version, 'bin', 'initdb')),
   );
 
-/** PostgreSQL is wanted by its own tests alone: where it cannot be had, they are left out and that is said. */
-async function installPostgres() {
-  if (hasPostgres() || !mayInstall()) return;
-  console.log('Installing postgresql.');
+/** What the tests can do without: where it cannot be had, the next best is taken or the part left out, and that is said. */
+function installIfPossible(name) {
+  console.log(`Installing ${name}.`);
   try {
-    execFileSync('apt-get', ['install', '-y', '-qq', '--no-install-recommends', 'postgresql'], {
+    execFileSync('apt-get', ['install', '-y', '-qq', '--no-install-recommends', name], {
       stdio: 'inherit',
       env: { ...process.env, DEBIAN_FRONTEND: 'noninteractive' },
       timeout: 180_000,
     });
   } catch {
-    console.log('postgresql cannot be installed here.');
+    console.log(`${name} cannot be installed here.`);
   }
+}
+
+function installOptional() {
+  if (!mayInstall()) return;
+  if (!process.env.CHROMIUM && !existsSync(browsers[0])) installIfPossible('chromium-headless-shell');
+  if (!hasPostgres()) installIfPossible('postgresql');
 }
 
 const times = [];
@@ -154,7 +162,7 @@ const parts = {
   all: async () => {
     // Compiling the database and fetching the browser wait for different things.
     await timed('installing', () =>
-      Promise.all([installPackages(), installPrograms().then(installPostgres)]),
+      Promise.all([installPackages(), installPrograms().then(installOptional)]),
     );
     await check();
     await timed('build', async () => build());

@@ -3,6 +3,7 @@ import type { Page } from '@playwright/test';
 
 /** What stands in the way of somebody who uses a screen reader or keys alone, within a part of a page; nothing where all is well. */
 export async function barriers(page: Page, within: string): Promise<string[]> {
+  await page.locator(within).first().waitFor({ timeout: 60_000 });
   // The page lets no foreign script in; what the browser itself is asked to evaluate is not the page's.
   await page.evaluate(axe.source);
   const found = await page.evaluate(async (selector) => {
