@@ -3,6 +3,7 @@ import prettier from 'eslint-config-prettier';
 import vue from 'eslint-plugin-vue';
 import globals from 'globals';
 import ts from 'typescript-eslint';
+import { typedScripts } from './typedScripts.mjs';
 
 // Which room may import which is in .dependency-cruiser.mjs; here stands how a room is entered, and what the core is kept from.
 
@@ -69,6 +70,8 @@ export default ts.config(
       ],
     },
   },
+  { files: ['**/*.vue'], languageOptions: { parserOptions: { parser: typedScripts } } },
+  { files: ['**/*.ts'], languageOptions: { parser: typedScripts } },
   {
     files: ['core/**/*.ts'],
     ignores: ['core/**/*.test.ts', 'core/evaluate/testDecided.ts'],

@@ -29,8 +29,8 @@ export default defineConfig({
           include: [
             'tests/postgres/**/*.test.ts',
             // Whatever does not look at files of a data folder is the same on a database that servers share. Who may come
-            // where is asked before any of it, and shown once.
-            'tests/server/{api,history,plan,pictures,accounts,recorders}.test.ts',
+            // where, and what a plan is, has nothing to do with where a site is kept, and is shown once.
+            'tests/server/{api,history,pictures,accounts,recorders}.test.ts',
           ],
           globalSetup: 'tests/postgres/setUp.ts',
           testTimeout: 120_000,

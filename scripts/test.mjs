@@ -136,13 +136,13 @@ async function postgres() {
 const check = () =>
   Promise.all([
     (async () => {
-      await timed('lint', lint);
       await timed('server tests', () => vitest('server'));
       await timed('PostgreSQL tests', postgres);
     })(),
     (async () => {
       await timed('format', format);
       await timed('types', types);
+      await timed('lint', lint);
       await timed('unit tests', () => vitest('unit'));
     })(),
   ]);

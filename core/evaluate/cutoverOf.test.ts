@@ -12,7 +12,7 @@ const demo = saltmarrowSite();
 const settings = cutoverSettingsOf(demo, '2026-05-11');
 /** Some seconds from now: nights are found in one, and fewer are sought in the others. */
 const aWhile = (): (() => number) => {
-  const until = performance.now() + 15_000;
+  const until = performance.now() + 6_000;
   return () => (until - performance.now()) / 1000;
 };
 const nightsOf = (of: Site, by = settings): Cutover => cutoverOf(highs, of, by, { secondsLeft: aWhile() });

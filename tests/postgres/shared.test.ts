@@ -81,7 +81,7 @@ describe('two servers on one database', () => {
   });
   it('lose no edit of many at once: every one has a version of its own, and the log hangs together', async () => {
     const before = await versionAt(servers[0]);
-    const each = 40;
+    const each = 20;
     const writers = Array.from({ length: 8 }, async (_, writer) => {
       const versions: number[] = [];
       for (let n = 0; n < each; n += 1) {

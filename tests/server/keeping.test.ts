@@ -2,6 +2,7 @@ import { spawnSync } from 'node:child_process';
 import {
   chmodSync,
   copyFileSync,
+  cpSync,
   existsSync,
   mkdirSync,
   readdirSync,
@@ -52,8 +53,18 @@ async function edits(address: string, count: number, from = 0): Promise<void> {
   }
 }
 
-/** A folder as a killed server leaves it: so many edits, all of them in the log beside the database. */
+const killed = new Map<number, string>();
+
+/** A folder as a killed server leaves it: so many edits, all of them in the log beside the database. Each gets a copy of its own. */
 async function killedWith(count: number): Promise<string> {
+  const left = killed.get(count) ?? (await leftByKill(count));
+  killed.set(count, left);
+  const folder = newFolder();
+  cpSync(left, folder, { recursive: true });
+  return folder;
+}
+
+async function leftByKill(count: number): Promise<string> {
   const folder = newFolder();
   const server = await startProcess(['--demo', '--data', folder, '--port', '0']);
   await edits(server.address, count);
@@ -201,7 +212,7 @@ describe('one server a folder', () => {
     await ended(second.process);
   });
   it('what --reset sets aside is never lost to the next reset', async () => {
-    const folder = await killedWith(3);
+    const folder = await killedWith(5);
     for (let k = 0; k < 2; k += 1) {
       const server = await startProcess(['--demo', '--reset', '--data', folder, '--port', '0']);
       server.process.kill();
@@ -212,7 +223,7 @@ describe('one server a folder', () => {
       .sort();
     expect(aside).toHaveLength(2);
     const oldest = new Database(path.join(folder, aside[0]!));
-    expect(oldest.prepare('select version from site').pluck().get()).toBe(3);
+    expect(oldest.prepare('select version from site').pluck().get()).toBe(5);
     oldest.close();
   });
   it('is closed to others', async () => {
@@ -264,17 +275,17 @@ describe('what is damaged is said, and what can be read of it is saved', () => {
     expect(code).toBe(2);
   });
   it('a log cut short in its last change is what a power cut leaves: it starts, one edit less', async () => {
-    const folder = await killedWith(10);
+    const folder = await killedWith(5);
     const wal = `${databaseIn(folder)}-wal`;
     const bytes = readFileSync(wal);
     writeFileSync(wal, bytes.subarray(0, bytes.length - 1000));
     const server = await startProcess(['--data', folder, '--port', '0']);
-    expect((await read(server.address)).version).toBe(9);
+    expect((await read(server.address)).version).toBe(4);
     server.process.kill();
     await ended(server.process);
   });
   it('a log without its database', async () => {
-    const folder = await killedWith(2);
+    const folder = await killedWith(5);
     rmSync(databaseIn(folder));
     expect(await refusedStart(folder)).toMatch(
       /is not there, and neotrope\.sqlite-wal with its last edits is/,

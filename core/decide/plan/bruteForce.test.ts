@@ -234,8 +234,8 @@ describe('a small site with everything that can bind', { timeout: 300_000 }, () 
           expect(least).toBeNull();
         }
       }),
-      { numRuns: 120, seed: 5 },
+      { numRuns: 80, seed: 5 },
     );
-    expect(seen.plans).toBeGreaterThan(50);
+    expect(seen.plans).toBeGreaterThan(33);
   });
 });
