@@ -1,21 +1,32 @@
 import { fileURLToPath } from 'node:url';
 import pdfmake from 'pdfmake';
 import type { TDocumentDefinitions } from 'pdfmake/interfaces';
-import type { PdfDefinition } from '#core/documents';
+import { paperFonts, type PdfDefinition } from '#core/documents';
 
-const face = (name: string): string =>
+const standIn = (name: string): string =>
   fileURLToPath(import.meta.resolve(`pdfmake/fonts/Roboto/Roboto-${name}.ttf`));
-const faces = {
-  normal: face('Regular'),
-  bold: face('Medium'),
-  italics: face('Italic'),
-  bolditalics: face('MediumItalic'),
+const own = (name: string): string =>
+  fileURLToPath(import.meta.resolve(`@fontsource/archivo/files/archivo-latin-${name}.woff`));
+const fonts = {
+  [paperFonts.own]: {
+    normal: own('400-normal'),
+    bold: own('600-normal'),
+    italics: own('400-italic'),
+    bolditalics: own('600-italic'),
+  },
+  [paperFonts.standIn]: {
+    normal: standIn('Regular'),
+    bold: standIn('Medium'),
+    italics: standIn('Italic'),
+    bolditalics: standIn('MediumItalic'),
+  },
 };
+const faces = Object.values(fonts).flatMap((font) => Object.values(font));
 
-pdfmake.addFonts({ Roboto: faces });
+pdfmake.addFonts(fonts);
 // A paper reads its letters and nothing else, neither from the network nor from the disk.
 pdfmake.setUrlAccessPolicy(() => false);
-pdfmake.setLocalAccessPolicy((file) => Object.values(faces).includes(file));
+pdfmake.setLocalAccessPolicy((file) => faces.includes(file));
 
 /** The bytes of a PDF that is laid out. */
 export const pdfFile = (definition: PdfDefinition): Promise<Buffer> =>

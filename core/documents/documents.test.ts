@@ -10,8 +10,11 @@ import {
   paperCsv,
   paperKinds,
   pdfDefinition,
+  picturesIn,
   tablesOf,
   type Paper,
+  type PaperId,
+  type PaperPictures,
 } from '.';
 
 const measures = { length: 'm', gauge: 'mm2' } as const;
@@ -63,6 +66,11 @@ describe('papers', () => {
     const names = tablesOf(made.get('hand-over')!).map(({ name }) => name);
     expect(names).toEqual(expect.arrayContaining(['As built', 'Cables', 'Addresses', 'Acceptance']));
     expect(new Set(names).size).toBe(names.length);
+    const serials = tablesOf(made.get('hand-over')!).find(({ name }) => name === 'Serials')!;
+    expect(serials.rows.map(([what]) => what)).toContain('8 Weighbridge');
+    expect(serials.rows.map(([what]) => what)).not.toContain('Hall recorder');
+    // A camera that stays was not bought, and nobody has a warranty on it.
+    expect(serials.rows.filter(([what]) => String(what).endsWith('Turnstiles'))).toEqual([]);
     // Whoever runs the site has no need of what it cost whoever built it.
     expect(JSON.stringify(made.get('hand-over')!.blocks)).not.toContain('money');
   });
@@ -78,8 +86,9 @@ describe('papers', () => {
   it('draw every run, hook-up and rack as lines, and hold them all in the hand-over', () => {
     const drawings = (id: string) =>
       made.get(id)!.blocks.flatMap((block) => (block.kind === 'drawing' ? [block.svg] : []));
-    // One of all runs, one of each.
-    expect(drawings('survey')).toHaveLength(1 + Object.keys(site.run).length);
+    // The drawings of the site, one of all runs, one of each.
+    const { drawing, run } = site;
+    expect(drawings('survey')).toHaveLength(Object.keys(drawing).length + 1 + Object.keys(run).length);
     expect(drawings('hook-ups').length).toBe(
       Object.values(site.choice).filter(({ id }) => site.run[`r${id.slice(1)}`]).length,
     );
@@ -93,10 +102,29 @@ describe('papers', () => {
       expect(drawings(id).every((svg) => pack.includes(svg))).toBe(true);
   });
 
+  it('hold every drawing of the site with its picture, once in the pack', () => {
+    const on = (id: PaperId) =>
+      made
+        .get(id)!
+        .blocks.flatMap((block) => (block.kind === 'drawing' && block.on ? [block.on.fileId] : []));
+    const files = Object.values(site.drawing).map(({ fileId }) => fileId);
+    expect(files.length).toBeGreaterThan(0);
+    expect(on('survey')).toEqual(files);
+    expect(on('hand-over')).toEqual(files);
+    expect(picturesIn(made.get('hand-over')!)).toEqual(expect.arrayContaining(files));
+    const svgs = (pictures: PaperPictures) =>
+      JSON.stringify(
+        pdfDefinition(made.get('survey')!, { pageSize: 'A4', locale: 'en-GB', measures }, pictures),
+      ).match(/<image href=/g) ?? [];
+    expect(svgs({ [files[0]!]: 'data:image/png;base64,AA==' })).toHaveLength(1);
+    // A picture that is not at hand leaves the lines alone.
+    expect(svgs({})).toEqual([]);
+  });
+
   it('say lengths in feet where the reader counts in feet', () => {
     const feet = { ...moment, measures: { length: 'ft', gauge: 'awg' } as const };
     const survey = makePaper('survey', paperContext(site, evaluateSite(site), feet));
-    const [board] = survey.blocks;
+    const board = survey.blocks.find((block) => block.kind === 'drawing' && !block.on);
     expect(board?.kind === 'drawing' && board.svg).toContain('1345 ft RG-59 + RG-11');
     const { content } = pdfDefinition(survey, {
       locale: 'en-US',

@@ -1,4 +1,5 @@
 import type { Site } from '#core/model/site';
+import type { ThingState } from '#core/signoff/acceptance';
 import { hookUpPaper } from './hookUpPaper';
 import { addressPaper, asBuiltPaper, cablePaper, risksOf } from './listPapers';
 import type { Block, Paper } from './paper';
@@ -32,6 +33,45 @@ function warrantyWords(site: Site, months: number): string {
     : `${months} months from each acceptance: what was accepted first, on ${first}, ${until(first)}; what was accepted last, on ${last}, ${until(last)}.`;
 }
 
+/** Serials of what is new, with when the warranty of each ends. */
+function serialTable(things: readonly ThingState[], months: number): Block | null {
+  const rows = things.flatMap(({ number, name, checks, accepted }) => {
+    const serial = checks.find(({ check }) => check === 'serial');
+    const on = accepted?.at.slice(0, 10);
+    return serial
+      ? [
+          [
+            number === null ? name : `${number} ${name}`,
+            serial.found,
+            on ?? '',
+            on ? monthsAfter(on, months) : '',
+          ],
+        ]
+      : [];
+  });
+  const columns = [
+    { label: 'What', share: 3 },
+    { label: 'Serial number', share: 2 },
+    { label: 'Accepted on' },
+    { label: 'Warranty until' },
+  ];
+  return rows.length > 0 ? { kind: 'table', name: 'Serials', columns, rows } : null;
+}
+
+/** A drawing that stands in several of the papers stands in the pack once, where it comes first. */
+function withoutRepeats(blocks: readonly Block[]): Block[] {
+  const first = new Map(
+    blocks.flatMap((block) => (block.kind === 'drawing' ? [[block.svg, block] as const] : [])).reverse(),
+  );
+  const kept = blocks.filter((block) => block.kind !== 'drawing' || first.get(block.svg) === block);
+  // A chapter that begins with another heading needs no page for its own.
+  return kept.map((block, k) =>
+    block.kind === 'heading' && block.newPage && kept[k - 1]?.kind === 'heading'
+      ? { kind: block.kind, level: block.level, text: block.text }
+      : block,
+  );
+}
+
 /** A paper that is made of others, each from a page of its own, with what is in it first. */
 export function handOverPaper(context: PaperContext): Paper {
   const chapters = [
@@ -48,15 +88,25 @@ export function handOverPaper(context: PaperContext): Paper {
     .map((make) => make(context))
     .filter(({ blocks }) => blocks.length > 0);
   const risks = risksOf(context);
+  const { things, unnoted } = context.signOff();
   const { settings } = context.offer();
+  const serials = serialTable(things, settings.warrantyMonths);
   const leaving = Object.values(context.site.equipment).flatMap(({ name, goes }) => (goes ? [name] : []));
   return paperOf(context, {
     id: 'hand-over',
     title: 'Hand-over',
-    open: [...new Set(chapters.flatMap(({ open }) => open))],
+    open: [
+      ...new Set([
+        ...chapters.flatMap(({ open }) => open),
+        ...unnoted.map(
+          ({ name }) => `${name}: bought, and not noted as gear, so nothing of it is signed off.`,
+        ),
+      ]),
+    ],
     blocks: [
       { kind: 'heading', level: 2, text: 'Warranty' },
       { kind: 'text', text: warrantyWords(context.site, settings.warrantyMonths) },
+      ...(serials ? [serials] : []),
       ...(settings.trainingHours > 0
         ? [
             { kind: 'heading' as const, level: 2 as const, text: 'Training' },
@@ -75,10 +125,12 @@ export function handOverPaper(context: PaperContext): Paper {
             { kind: 'caution' as const, items: risks },
           ]
         : []),
-      ...chapters.flatMap(({ title, blocks }): Block[] => [
-        { kind: 'heading', level: 1, text: title, newPage: true },
-        ...blocks,
-      ]),
+      ...withoutRepeats(
+        chapters.flatMap(({ title, blocks }): Block[] => [
+          { kind: 'heading', level: 1, text: title, newPage: true },
+          ...blocks,
+        ]),
+      ),
     ],
   });
 }

@@ -8,6 +8,7 @@ import { planSheet } from './planSheet';
 import type { Block, Paper } from './paper';
 import { paperOf, type PaperContext } from './paperContext';
 import { boardBlocks } from './boardBlocks';
+import { sitePlanBlocks } from './sitePlanBlocks';
 
 /** The plan: every camera with what it becomes, what is bought, what is open and what to mind. */
 export function planPaper(context: PaperContext): Paper {
@@ -69,6 +70,7 @@ export function asBuiltPaper(context: PaperContext): Paper {
     id: 'as-built',
     title: 'As built',
     blocks: [
+      ...sitePlanBlocks(context),
       ...boardBlocks(context),
       {
         kind: 'table',

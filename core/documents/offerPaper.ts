@@ -1,4 +1,4 @@
-import { changesSince } from '#core/decide/offer';
+import { changesSince, otherWays } from '#core/decide/offer';
 import { formatQuantity } from '#core/shared/units';
 import type { GivenOffer } from '#core/model/site';
 import { testDefinition } from '#core/model/site';
@@ -155,6 +155,39 @@ function alternatesOf(context: PaperContext): Block[] {
   ];
 }
 
+/** What a customer may ask for one view instead of what is offered; only what holds by what was read. */
+function otherWaysOf({ site, evaluation }: PaperContext): Block[] {
+  const ways = otherWays(site, evaluation.runs);
+  if (ways.length === 0) return [];
+  return [
+    { kind: 'heading', level: 2, text: 'Other ways for a view' },
+    {
+      kind: 'text',
+      text: 'What the whole price would change by if one view became something else and all others stayed, before what is set aside for the unknown. Only ways that hold by what is known today.',
+    },
+    {
+      kind: 'table',
+      name: 'Other ways',
+      columns: [
+        { label: 'Camera', unit: '' },
+        { label: 'Name', share: 2 },
+        { label: 'Could become', share: 3 },
+        { label: 'As known today' },
+        { label: 'Dark', unit: 'h' },
+        { label: 'Difference', unit: 'money' },
+      ],
+      rows: ways.map(({ number, name, becomes, state, darkHours, difference }) => [
+        number,
+        name,
+        becomes,
+        state === 'close' ? 'holds, close' : 'holds',
+        darkHours,
+        difference,
+      ]),
+    },
+  ];
+}
+
 function termsOf(context: PaperContext): Block[] {
   const { settings, payments, renewals, currency } = context.offer();
   return [
@@ -254,6 +287,7 @@ export function offerPaper(context: PaperContext): Paper {
       ...priceTable(context),
       ...viewTable(context),
       ...alternatesOf(context),
+      ...otherWaysOf(context),
       ...termsOf(context),
     ],
   });

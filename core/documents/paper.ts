@@ -28,7 +28,8 @@ export type Block =
       /** A last row that stands out. */
       sum?: readonly PaperCell[];
     }
-  | { kind: 'drawing'; svg: string; caption: string }
+  /** Lines, or lines on a picture of the site: then by the file of it, and how much of the height it takes from above. */
+  | { kind: 'drawing'; svg: string; caption: string; on?: { fileId: string; share: number } }
   /** A picture of the site by the id of its file; whoever lays the paper out fetches it. */
   | { kind: 'picture'; fileId: string; caption: string }
   /** What somebody ticks with a pen. */

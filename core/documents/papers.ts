@@ -35,10 +35,16 @@ const makers: Record<PaperId, (context: PaperContext) => Paper> = {
 export const makePaper = (id: PaperId, context: PaperContext): Paper =>
   inMeasures(makers[id](context), context.measures);
 
+/** The files of pictures that are lines: drawings of the site, and the firm’s mark. */
+export const linesIn = ({ blocks, firm }: Pick<Paper, 'blocks' | 'firm'>): string[] => [
+  ...blocks.flatMap((block) => (block.kind === 'drawing' && block.on ? [block.on.fileId] : [])),
+  ...(firm?.logo ? [firm.logo.fileId] : []),
+];
+
 /** The files of every picture that a paper shows. */
 export const picturesIn = ({ blocks, firm }: Paper): string[] => [
   ...new Set([
     ...blocks.flatMap((block) => (block.kind === 'picture' ? [block.fileId] : [])),
-    ...(firm?.logo ? [firm.logo.fileId] : []),
+    ...linesIn({ blocks, firm }),
   ]),
 ];

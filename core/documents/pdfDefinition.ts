@@ -3,8 +3,10 @@ import { quantityFor } from '#core/shared/units';
 import type { Block, Paper, PaperColumn } from './paper';
 import { cellText, dateText, moneyText, type PaperStyle } from './formatCell';
 import { labelMargins, labelSheetNode, labelSheetOf, type LabelBlock } from './labelSheetNode';
+import { inLetters, paperFonts } from './letters';
 import { paperInk } from './paperInk';
 import type { PdfNode } from './pdfNode';
+import { withPicture } from './pictureMark';
 import { points } from './points';
 
 /** A whole PDF as the package takes it. */
@@ -198,11 +200,16 @@ function nodesOf(
       ];
     case 'table':
       return [tableNode(block, paper, style, heading)];
-    case 'drawing':
-      return [
-        ...(block.caption ? [{ text: block.caption, color: quiet, margin: [0, 4, 0, 2] }] : []),
-        { svg: block.svg, fit: [500, 640], margin: [0, 0, 0, 6] },
-      ];
+    case 'drawing': {
+      const { svg, on, caption } = block;
+      const lines: PdfNode = {
+        svg: on ? withPicture(svg, on.fileId, pictures[on.fileId]) : svg,
+        fit: [500, 640],
+        margin: [0, 0, 0, 6],
+      };
+      const words: PdfNode = { text: caption, color: quiet, margin: [0, 4, 0, 2] };
+      return caption ? [{ unbreakable: true, stack: [words, lines] }] : [lines];
+    }
     case 'picture': {
       const picture = pictures[block.fileId];
       return [
@@ -315,20 +322,21 @@ function headNode(paper: Paper, style: PaperStyle, pictures: PaperPictures): Pdf
 
 const footerOf =
   ({ site, title, on, firm }: Paper, style: PaperStyle) =>
-  (page: number, pages: number): PdfNode => ({
-    margin: [points(marginMm), 6, points(marginMm), 0],
-    columns: [
-      {
-        text: [firm?.name, site, title.toLowerCase(), dateText(on, style)].filter(Boolean).join(', '),
-        color: quiet,
-        fontSize: 7.5,
-      },
-      { text: `${page} of ${pages}`, alignment: 'right', color: quiet, fontSize: 7.5, width: 60 },
-    ],
-  });
+  (page: number, pages: number): PdfNode =>
+    inLetters({
+      margin: [points(marginMm), 6, points(marginMm), 0],
+      columns: [
+        {
+          text: [firm?.name, site, title.toLowerCase(), dateText(on, style)].filter(Boolean).join(', '),
+          color: quiet,
+          fontSize: 7.5,
+        },
+        { text: `${page} of ${pages}`, alignment: 'right', color: quiet, fontSize: 7.5, width: 60 },
+      ],
+    });
 
 /** Letters of every page. */
-const letters = { fontSize: 9, color: ink, lineHeight: 1.1 };
+const letters = { font: paperFonts.own, fontSize: 9, color: ink, lineHeight: 1.1 };
 
 /** Sheets of labels have nothing on them but labels. */
 function labelDefinition(
@@ -342,7 +350,7 @@ function labelDefinition(
     pageMargins: labelMargins(sheet),
     info: { title: `${title}, ${site}`, author: site },
     defaultStyle: letters,
-    content: [labelSheetNode(block, sheet)],
+    content: [inLetters(labelSheetNode(block, sheet))],
   };
 }
 
@@ -373,6 +381,6 @@ export function pdfDefinition(paper: Paper, style: PaperStyle, pictures: PaperPi
         : []),
       ...(isLong ? [{ toc: { title: { text: 'Contents', bold: true, fontSize: 11 } } }] : []),
       ...keptTogether(blocks).flatMap((group) => groupNodes(group, paper, style, pictures)),
-    ],
+    ].map(inLetters),
   };
 }

@@ -9,6 +9,7 @@ import { linesSvg } from './linesSvg';
 import type { Block, Paper } from './paper';
 import { paperOf, type PaperContext } from './paperContext';
 import { photoBlocks } from './photoBlocks';
+import { sitePlanBlocks } from './sitePlanBlocks';
 
 const environmentLabel = new Map<string, string>(
   choices.environment.map(({ value, label }) => [value, label]),
@@ -115,6 +116,7 @@ export function surveyPaper(context: PaperContext): Paper {
     title: 'Survey report',
     open: unread > 0 ? [`${unread} of ${evaluation.runs.length} runs are not tested through.`] : [],
     blocks: [
+      ...sitePlanBlocks(context),
       ...boardBlocks(context),
       { kind: 'heading', level: 1, text: 'Run by run', newPage: true },
       ...evaluation.runs.flatMap((run) =>

@@ -16,6 +16,7 @@ import {
   type Change,
   type Site,
 } from '#core/model/site';
+import { newNetworkGear } from '#core/connect/gear';
 import { evaluateSite } from './evaluateSite';
 import { signOffOf, type SignOff } from './signOffOf';
 import { decidedSaltmarrow } from './testDecided';
@@ -291,5 +292,19 @@ describe('figures that are off together', () => {
     expect(signOff(applied(noted, poor)).agreement.differences).toMatchObject([
       { kin: { by: 'reel', name: 'R-7' }, numbers: [23, 24] },
     ]);
+  });
+});
+
+describe('what is bought and noted nowhere', () => {
+  it('is told, and once it is noted costs what it cost and is accepted like the rest', () => {
+    const { total } = evaluateSite(site);
+    const { unnoted } = signOff(site);
+    expect(unnoted.length).toBeGreaterThan(0);
+    const noted = unnoted.reduce((of, one) => withChanges(of, newNetworkGear(of, one)), site);
+    const after = signOff(noted);
+    expect(after.unnoted).toEqual([]);
+    expect(evaluateSite(noted).total.cost).toBeCloseTo(total.cost, 6);
+    for (const { name } of unnoted)
+      expect(thingIn(after, name).checks.map(({ check }) => check)).toContain('serial');
   });
 });

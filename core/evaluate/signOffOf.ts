@@ -1,3 +1,4 @@
+import { boughtUnits, type NewNetworkGear } from '#core/connect/gear';
 import { powerPicture } from '#core/connect/powerPicture';
 import { networkOf } from '#core/connect/topology';
 import { policyFiguresOf, type Run, type Segment, type Site } from '#core/model/site';
@@ -13,6 +14,8 @@ export interface SignOff {
   things: ThingState[];
   agreement: Agreement;
   yearly: Drift[];
+  /** What is bought and is no gear of the site yet: nothing of it can be accepted before. */
+  unnoted: NewNetworkGear[];
   totals: { things: number; accepted: number; fails: number; unread: number; punch: number; unsafe: number };
 }
 
@@ -79,6 +82,7 @@ export function signOffOf(site: Site, evaluation: SiteEvaluation): SignOff {
     things,
     agreement: agreementOf(predictedFigures(site, evaluation, asked, states)),
     yearly: yearlyOf(things, site.acceptanceReading, policy),
+    unnoted: boughtUnits(site, total),
     totals: {
       things: things.length,
       accepted: count(({ accepted }) => accepted !== null),

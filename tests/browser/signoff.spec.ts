@@ -37,7 +37,7 @@ async function readTheRest(page: Page, but = 'none'): Promise<void> {
       await one.getByLabel('Packets lost in the soak').press('Enter');
       await one.getByRole('button', { name: 'Take' }).click();
     } else if (await yes.isVisible()) await yes.click();
-    else if (id === 'password-holder' || id === 'firmware') {
+    else if (id === 'password-holder' || id === 'firmware' || id === 'serial') {
       const words = one.getByRole('textbox');
       await words.fill('J. Holm, harbour office');
       await words.press('Enter');
@@ -200,6 +200,36 @@ test('a soak is read from a table and refused with gaps; one from the switch tel
   } finally {
     standIn.stop();
   }
+});
+
+test('a cable tester speaks for all its cables, and a bought unit is signed off once it is noted', async ({
+  page,
+  server,
+}) => {
+  await open(page, server, 'r20');
+  const file = page.getByLabel('Table of a cable tester');
+  const table = (text: string) => ({
+    name: 'links.csv',
+    mimeType: 'text/csv',
+    buffer: Buffer.from(`Cable ID,Limit,Result\n${text}`),
+  });
+  await file.setInputFiles(table('SFT-20,Class D,FAIL\nSFT-21,Class D,PASS\nSFT-99,Class D,PASS'));
+  await expect(page.getByRole('alert')).toHaveText('Line 4: nothing called “SFT-99” waits for a tester.');
+  await expect(check(page, 'cable-tester')).toHaveAttribute('data-holds', 'false');
+  await file.setInputFiles(table('SFT-20,Class D,PASS*'));
+  await expect(check(page, 'cable-tester')).toHaveAttribute('data-holds', 'true');
+  await expect(check(page, 'cable-tester')).toContainText('1 before it');
+
+  const unit = page.locator('[data-thing]').filter({ hasText: 'PoE switch, Workshop' });
+  await expect(unit).toHaveCount(0);
+  await page.getByRole('button', { name: 'Note PoE switch, Workshop' }).click();
+  await unit.getByRole('button').click();
+  const serial = check(page, 'serial').getByRole('textbox');
+  await serial.fill('SW-40117');
+  await serial.press('Enter');
+  await expect(check(page, 'serial')).toHaveAttribute('data-holds', 'true');
+  expect(await barriers(page, '.signoff')).toEqual([]);
+  await saved(page);
 });
 
 test('a metre that is marked in the picture is a reading, and nobody signs without a name', async ({

@@ -1,4 +1,4 @@
-import { picturesIn, type Paper, type PaperPictures } from '#core/documents';
+import { linesIn, picturesIn, type Paper, type PaperPictures } from '#core/documents';
 import { pictureAddress } from '../stores/api';
 
 /** No paper shows more of a picture than this. */
@@ -23,10 +23,10 @@ async function onPage(fileId: string, type: 'image/jpeg' | 'image/png'): Promise
 
 /** The pictures that a paper shows, by the ids of their files; one that cannot be had is left out, and the page says so. */
 export async function paperPictures(paper: Paper): Promise<PaperPictures> {
-  const logo = paper.firm?.logo?.fileId;
+  const lines = new Set(linesIn(paper));
   const pages = await Promise.all(
     picturesIn(paper).map(
-      async (id) => [id, await onPage(id, id === logo ? 'image/png' : 'image/jpeg')] as const,
+      async (id) => [id, await onPage(id, lines.has(id) ? 'image/png' : 'image/jpeg')] as const,
     ),
   );
   return Object.fromEntries(pages.flatMap(([id, page]) => (page === null ? [] : [[id, page]])));

@@ -1,8 +1,7 @@
-import pdfMake from 'pdfmake/build/pdfmake';
-import fonts from 'pdfmake/build/vfs_fonts';
 import { pdfDefinition, type Paper, type PaperPictures, type PaperStyle } from '#core/documents';
+import { pdfMaker } from './pdfLetters';
 
-pdfMake.addVirtualFileSystem(fonts);
+const pdfMake = pdfMaker();
 
 /** Pages are laid out beside the page’s own thread, which can end this one at any time. */
 self.onmessage = ({

@@ -2,6 +2,7 @@ import { defineStore } from 'pinia';
 import { computed, shallowRef } from 'vue';
 import type { SignOff } from '#core/evaluate';
 import { thingKey, type ThingState } from '#core/signoff/acceptance';
+import type { TesterResult } from '#core/signoff/tester';
 import {
   readForAcceptance,
   type AcceptanceFound,
@@ -16,6 +17,9 @@ import { useSite } from './site';
 /** A thing as it is named in lists: `8 Weighbridge`, `Hall recorder`. */
 export const thingLabel = ({ number, name }: Pick<ThingState, 'number' | 'name'>): string =>
   number === null ? name : `${number} ${name}`;
+
+/** What tells readings of one thing apart: the moment, and the window that they were taken in. */
+const markNow = (): string => `${Date.now().toString(36)}${idMark}`;
 
 /** The sign-off of the open site: what is asked, what was read, what is accepted. */
 export const useSignOff = defineStore('signOff', () => {
@@ -48,7 +52,7 @@ export const useSignOff = defineStore('signOff', () => {
     const change = readForAcceptance(
       { of: thing.of, check, found, ...more, instrument: more.instrument ?? instrument },
       doing(),
-      `${Date.now().toString(36)}${idMark}`,
+      markNow(),
     );
     return store
       .change(`${label}: ${thingLabel(thing)}`, [change])
@@ -56,5 +60,26 @@ export const useSignOff = defineStore('signOff', () => {
       .join('; ');
   }
 
-  return { now, byKey, look, read, doing };
+  /** Takes what a cable tester said of several cables, all in one step; what does not fit is told. */
+  function takeTester(results: readonly TesterResult[], instrument: string): string {
+    const changes = results.map(({ of, passed, isMarginal }) =>
+      readForAcceptance(
+        {
+          of,
+          check: 'cable-tester',
+          found: { kind: 'seen', isSo: passed },
+          instrument,
+          ...(isMarginal ? { conditions: 'by less than the tester is sure of' } : {}),
+        },
+        doing(),
+        markNow(),
+      ),
+    );
+    return store
+      .change(`Results of a cable tester: ${results.length}`, changes)
+      .map(({ allowed }) => allowed)
+      .join('; ');
+  }
+
+  return { now, byKey, look, read, takeTester, doing };
 });

@@ -1,1 +1,2 @@
+export { boughtUnits } from './boughtUnits';
 export { networkGearRows, newNetworkGear, type NewNetworkGear } from './newNetworkGear';

@@ -1,6 +1,6 @@
 import { catalogueOf, productOf } from '#core/model/catalogue';
 import type { Gear, Site } from '#core/model/site';
-import { usualPortWatts, type FeasibleOption, type Total } from '#core/decide/options';
+import { usualPortWatts, type FeasibleOption, type SharedEquipment, type Total } from '#core/decide/options';
 import type { Device } from './types';
 
 /** A recorder takes in what it takes in over one port; nobody notes its speed. */
@@ -59,6 +59,14 @@ export const devicesNoted = (site: Pick<Site, 'recorder' | 'equipment'>, isOver:
 
 const unitNames = { 'coax-unit': 'Coax unit', 'poe-switch': 'PoE switch' } as const;
 
+/** What one of several units that a place needs is called: `Coax unit 2, Gatehouse`. */
+export const unitName = (
+  { of, placeId }: Pick<SharedEquipment, 'of' | 'placeId'>,
+  index: number,
+  count: number,
+  { place }: Pick<Site, 'place'>,
+): string => `${unitNames[of]}${count > 1 ? ` ${index + 1}` : ''}, ${place[placeId]?.name ?? placeId}`;
+
 /** Units and switches that the choices come to, each under an id of its own that stays while its place needs as many. */
 export function plannedUnits(site: Site, { shared }: Pick<Total, 'shared'>): Device[] {
   const catalogue = catalogueOf(site);
@@ -68,7 +76,7 @@ export function plannedUnits(site: Site, { shared }: Pick<Total, 'shared'>): Dev
       return Array.from({ length: count }, (_, index): Device => ({
         id: `${item}-${index + 1}-${placeId}`.slice(0, 64),
         kind: of === 'coax-unit' ? 'coax-unit' : 'switch',
-        name: `${unitNames[of]}${count > 1 ? ` ${index + 1}` : ''}, ${site.place[placeId]?.name ?? placeId}`,
+        name: unitName({ of, placeId }, index, count, site),
         placeId,
         standing: 'planned',
         ports,

@@ -1,3 +1,4 @@
+export { unitName } from './devicesOf';
 export { loadDerivation, type LoadSubject } from './loadDerivation';
 export { mediumWords } from './mediumWords';
 export { moveChanges, movesFor, type Move } from './move';

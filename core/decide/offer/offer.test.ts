@@ -5,6 +5,7 @@ import {
   applyChanges,
   offerSettingsId,
   offerSettingsOf,
+  optionRow,
   withChanges,
   type GivenOffer,
   type OfferSettings,
@@ -14,7 +15,7 @@ import {
 import { totalOf, type FeasibleOption } from '#core/decide/options';
 import { evaluateRuns, type RunEvaluation } from '#core/decide/runEvaluation';
 import { saltmarrowSite } from '../../model/site/testSite';
-import { acceptOffer, changesSince, giveOffer, offerOf, type Offer } from '.';
+import { acceptOffer, changesSince, giveOffer, offerOf, otherWays, type Offer } from '.';
 import { apportioned } from './offerOf';
 
 const given = { by: 'R. Tolland', at: '2026-03-12T09:00:00Z' };
@@ -206,5 +207,36 @@ describe('a sum cut by weights', () => {
         },
       ),
     );
+  });
+});
+
+describe('other ways for a view', () => {
+  const beforeReserve = ({ lines }: Offer): number =>
+    lines.filter(({ group }) => group !== 'contingency').reduce((sum, { price }) => sum + price, 0);
+  it('differ by what the whole offer differs when that one view is chosen so', () => {
+    const ways = otherWays(site, runs);
+    expect(new Set(ways.map(({ number }) => number)).size).toBeGreaterThan(10);
+    for (const way of ways.filter((_, k) => k % 20 === 0)) {
+      const run = runs.find(({ camera }) => camera.number === way.number)!;
+      const option = run.options.find(({ kind }) => optionRow(kind).label === way.becomes)!;
+      expect(['holds', 'close']).toContain(option.state);
+      const { id } = run.camera;
+      const chosenSo = withChanges(site, [
+        { kind: 'choice', id, set: { id, option: option.kind, ...given } },
+      ]);
+      const other = offerOf(chosenSo, evaluateRuns(chosenSo));
+      expect(beforeReserve(other) - beforeReserve(offer)).toBe(way.difference);
+    }
+  });
+  it('give no view up, fail nowhere, and are the three nearest in price at most', () => {
+    const ways = otherWays(site, runs);
+    for (const { camera, chosen: kind } of runs) {
+      const mine = ways.filter(({ number }) => number === camera.number);
+      expect(mine.length).toBeLessThanOrEqual(3);
+      expect(mine.map(({ becomes }) => becomes)).not.toContain(optionRow('retire').label);
+      if (kind) expect(mine.map(({ becomes }) => becomes)).not.toContain(optionRow(kind).label);
+      const sizes = mine.map(({ difference }) => Math.abs(difference));
+      expect(sizes).toEqual([...sizes].sort((a, b) => a - b));
+    }
   });
 });

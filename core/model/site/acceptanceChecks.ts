@@ -208,6 +208,13 @@ const rows = [
     instrument: 'by eye',
   },
   {
+    id: 'serial',
+    label: 'Serial number',
+    asks: words('As on its plate'),
+    how: 'Off its plate before it goes up, or as the device itself shows it. A warranty is claimed by it.',
+    instrument: 'by eye',
+  },
+  {
     id: 'password-holder',
     label: 'No default password',
     asks: words('Who holds it (never the password itself)'),

@@ -158,6 +158,7 @@ export function cameraAsked(
       ...pixelCheck(site, camera, option.kind),
       ...viewChecks.map(plain),
       plain('labels'),
+      ...(optionRow(option.kind).keepsCamera ? [] : [plain('serial')]),
       ...(isIp(option) ? [plain('password-holder'), plain('firmware')] : []),
     ],
   };

@@ -22,6 +22,10 @@ export interface WhenDone {
 }
 
 const access = [plain('password-holder'), plain('firmware')];
+
+/** What is bought has a warranty, which is claimed by its serial; what was there before has none of whoever signs. */
+const bought = ({ toBuy }: { toBuy?: string | undefined }): AskedCheck[] =>
+  toBuy === undefined ? [] : [plain('serial')];
 /** A gigabyte a day as a mean rate: eight bits a byte over 86 400 seconds. */
 const mbpsOfGigabytesADay = (8 * 1000) / 86_400;
 
@@ -52,6 +56,7 @@ function recorderAsked({ site, policy }: WhenDone, { recorder, slots }: Recorder
         roughly(planned),
       ),
       plain('loss-alarm'),
+      ...bought(recorder),
       ...access,
       plain('closed-outside'),
     ],
@@ -137,7 +142,7 @@ function gearAsked(done: WhenDone): AskedThing[] {
       name: equipment.name,
       number: null,
       placeId: equipment.placeId,
-      checks: [...poolCheck(equipment, done), ...access, plain('labels')],
+      checks: [...poolCheck(equipment, done), ...bought(equipment), ...access, plain('labels')],
     }));
 }
 

@@ -16,7 +16,7 @@ export {
 } from './drawingEdits';
 export { lengthClaims, lengthDisputes, type LengthClaim, type LengthDispute } from './lengthClaims';
 export { drawnLength, routeLengthM } from './routeLength';
-export { onPaper, papers, type PaperId } from './paperPlan';
+export { bandShare, onPaper, papers, type PaperId } from './paperPlan';
 export { paperScale } from './paperScale';
 export { planLists } from './planLists';
 export { planSvg } from './planSvg';

@@ -27,6 +27,17 @@ const at = ({ x, y }: Spot): string => `${px(x)} ${px(y)}`;
 const textAt = ({ x, y }: Spot, words: string, size: number, more = ''): string =>
   `<text x="${px(x)}" y="${px(y)}" font-size="${px(size)}" ${more}>${escaped(words)}</text>`;
 
+/** About how wide a letter is beside its height. */
+const letterShare = 0.52;
+
+/** Words beside a spot, on its right, or on its left where the paper ends before they do. */
+function beside({ drawing }: Sheet, { x, y }: Spot, gap: number, words: string, size: number): string {
+  const isOver = x + gap + words.length * size * letterShare > drawing.widthPx;
+  return isOver
+    ? textAt({ x: x - gap, y }, words, size, 'text-anchor="end"')
+    : textAt({ x: x + gap, y }, words, size);
+}
+
 /** The mark of a thing in units of its radius, by its own shape, so that a plan is read without colours. */
 function shapeOf(site: Site, { of }: Pin): string {
   if (of.kind === 'camera') return `<circle r="1" stroke="${copper}"/>`;
@@ -49,12 +60,13 @@ const nameOf = (site: Site, { of }: Pin): string =>
   of.kind === 'camera' ? String(site.camera[of.id]?.number ?? '') : (site[of.kind][of.id]?.name ?? '');
 
 /** A thing's mark and its name: a camera's number stands in it, all else beside. */
-function markOf({ site, u }: Sheet, pin: Pin): string {
+function markOf(on: Sheet, pin: Pin): string {
+  const { site, u } = on;
   const { x, y } = pin.at;
   const name =
     pin.of.kind === 'camera'
       ? textAt({ x, y: y + u * 0.4 }, nameOf(site, pin), u * 1.15, 'text-anchor="middle"')
-      : textAt({ x: x + u * 1.5, y: y + u * 0.4 }, nameOf(site, pin), u * 1.4);
+      : beside(on, { x, y: y + u * 0.4 }, u * 1.5, nameOf(site, pin), u * 1.4);
   return shapeAt(site, pin, pin.at, u) + name;
 }
 
@@ -71,13 +83,14 @@ function wedgeOf({ site, u, metresPerPx }: Sheet, pin: Pin): string {
 }
 
 /** A route with its name and length at its middle bend. */
-function lineOf({ drawing, measures, u }: Sheet, route: Route): string {
+function lineOf(on: Sheet, route: Route): string {
+  const { drawing, measures, u } = on;
   const lengthM = routeLengthM(route, drawing);
   const middle = route.points[Math.floor(route.points.length / 2)]!;
   const words = lengthM === null ? route.name : `${route.name}, ${quantityFor(lengthM, 'm', measures)}`;
   const points = route.points.map(at).join(' ');
   const line = `<polyline points="${points}" fill="none" stroke="${copper}" stroke-width="${px(u * 0.35)}"/>`;
-  return line + textAt({ x: middle.x + u * 0.5, y: middle.y - u * 0.5 }, words, u * 1.4);
+  return line + beside(on, { x: middle.x, y: middle.y - u * 0.5 }, u * 0.5, words, u * 1.4);
 }
 
 const legendWords: Record<string, string> = {
@@ -128,7 +141,8 @@ function barAt({ drawing, measures, u, metresPerPx }: Sheet, y: number): string 
 
 const scaleWords = ({ paper, metresPerPx }: Sheet): string => {
   if (paper.ratio !== null) return `1 : ${paper.ratio}`;
-  return metresPerPx === null ? 'no scale' : 'not to a round scale';
+  // Its bar says it where no ruler does.
+  return metresPerPx === null ? 'no scale' : '';
 };
 
 /**

@@ -1,11 +1,12 @@
 <script setup lang="ts">
-import { cellText, moneyText, type Block, type PaperStyle } from '#core/documents';
+import { cellText, moneyText, withPicture, type Block, type PaperStyle } from '#core/documents';
 import { quantityFor } from '#core/shared/units';
 import { pictureAddress } from '../../stores/api';
 import SignatureDrawing from '../../parts/SignatureDrawing.vue';
 
 /** A piece of a paper on the screen, as it is on the page. */
 const { block, currency, style } = defineProps<{ block: Block; currency: string; style: PaperStyle }>();
+const svgAddress = (svg: string): string => `data:image/svg+xml,${encodeURIComponent(svg)}`;
 const figure = (value: number, unit: Extract<Block, { kind: 'figures' }>['items'][number]['unit']): string =>
   unit === 'money' ? moneyText(value, currency, style) : quantityFor(value, unit, style.measures);
 </script>
@@ -56,7 +57,11 @@ const figure = (value: number, unit: Extract<Block, { kind: 'figures' }>['items'
   </table>
   <figure v-else-if="block.kind === 'drawing'">
     <figcaption v-if="block.caption" class="dim tiny">{{ block.caption }}</figcaption>
-    <img :src="`data:image/svg+xml,${encodeURIComponent(block.svg)}`" :alt="block.caption" />
+    <div v-if="block.on" class="plan">
+      <img :src="pictureAddress(block.on.fileId)" alt="" :style="{ height: `${100 * block.on.share}%` }" />
+      <img :src="svgAddress(withPicture(block.svg, block.on.fileId, undefined))" :alt="block.caption" />
+    </div>
+    <img v-else :src="svgAddress(block.svg)" :alt="block.caption" />
   </figure>
   <figure v-else-if="block.kind === 'picture'">
     <img class="photo" :src="pictureAddress(block.fileId)" :alt="block.caption" loading="lazy" />
@@ -137,6 +142,19 @@ img {
   max-width: 620px;
   width: 100%;
   background: #fdfcf8;
+}
+.plan {
+  position: relative;
+  max-width: 620px;
+  background: #fdfcf8;
+}
+.plan img {
+  display: block;
+  position: relative;
+  background: none;
+}
+.plan img:first-child {
+  position: absolute;
 }
 .photo {
   max-width: 300px;

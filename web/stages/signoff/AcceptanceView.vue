@@ -11,7 +11,9 @@ import { useSelection } from '../../stores/selection';
 import { thingLabel } from '../../stores/signOff';
 import AgreementLines from './AgreementLines.vue';
 import DumbbellRow from './DumbbellRow.vue';
+import TesterTable from './TesterTable.vue';
 import ThingSheet from './ThingSheet.vue';
+import UnnotedGear from './UnnotedGear.vue';
 import { figureChoices, firstFigure, scaleOf } from './dumbbells';
 
 /** Everything that is accepted, what was read of it against what was predicted, and the checks of the one in hand. */
@@ -79,6 +81,7 @@ const done = ({ checks }: ThingState): string =>
   <div class="acceptance">
     <div ref="board" class="board" tabindex="0" role="region" aria-label="Everything that is accepted">
       <AgreementLines :agreement="now.agreement" />
+      <UnnotedGear :unnoted="now.unnoted" />
       <div class="row what">
         <PickField
           v-if="choice"
@@ -95,6 +98,7 @@ const done = ({ checks }: ThingState): string =>
         <span class="dim tiny">
           Band: predicted, nine times in ten. <span class="lozenge">◆</span> read. Brackets: what is wanted.
         </span>
+        <TesterTable :things="now.things" />
       </div>
       <table>
         <thead>
@@ -188,6 +192,7 @@ const done = ({ checks }: ThingState): string =>
   scrollbar-width: thin;
 }
 .what {
+  flex-wrap: wrap;
   align-items: center;
   padding-bottom: 6px;
 }

@@ -68,11 +68,11 @@ const hasItem = ({ check }: CheckState): boolean => open.value.some((item) => it
       placeholder="Conditions: rain, tide, what else was on"
       @take="(text) => (conditions = text)"
     />
-    <div class="with">
+    <div class="with" :class="{ named: instrument }">
       <TextField
         :value="instrument"
         label="Instrument of the readings"
-        placeholder="Instrument, where it is another than usual"
+        placeholder="Instrument, where not the usual one"
         :refuse="(text) => (text.length <= 80 ? undefined : 'up to 80 characters')"
         @take="(text) => (instrument = text)"
       />
@@ -107,8 +107,10 @@ const hasItem = ({ check }: CheckState): boolean => open.value.some((item) => it
 <style scoped>
 .with {
   display: grid;
-  grid-template-columns: minmax(0, 1fr) minmax(0, 0.5fr);
   gap: 4px;
+}
+.with.named {
+  grid-template-columns: minmax(0, 1fr) minmax(0, 0.5fr);
 }
 .thing {
   border-left: 1px solid var(--rule-strong);

@@ -1,8 +1,9 @@
-import pdfMake from 'pdfmake/build/pdfmake';
-import fonts from 'pdfmake/build/vfs_fonts';
+import type { Content } from 'pdfmake/interfaces';
+import { inLetters, paperFonts } from '#core/documents';
 import type { onPaper, PaperId, planLists } from '#core/survey/drawing';
+import { pdfMaker } from '../../../papers/pdfLetters';
 
-pdfMake.addVirtualFileSystem(fonts);
+const pdfMake = pdfMaker();
 
 const [pointsPerInch, mmPerInch] = [72, 25.4];
 const points = (mm: number): number => (mm / mmPerInch) * pointsPerInch;
@@ -20,10 +21,9 @@ export function planPdf(
       pageSize: paper === 'a3' ? 'A3' : 'A4',
       pageOrientation: 'landscape',
       pageMargins: points(marginMm),
-      defaultStyle: { fontSize: 9 },
+      defaultStyle: { font: paperFonts.own, fontSize: 9 },
       content: [
-        // The library knows one family; the drawing asks for whatever has no serifs.
-        { svg: svg.replace('font-family="sans-serif"', 'font-family="Roboto"'), width: points(widthMm) },
+        { svg, width: points(widthMm) },
         ...lists.map((list, index) => ({
           ...(index === 0
             ? { pageBreak: 'before' as const }
@@ -45,7 +45,7 @@ export function planPdf(
             },
           ],
         })),
-      ],
+      ].map((node) => inLetters(node) as unknown as Content),
     })
     .getBlob();
 }

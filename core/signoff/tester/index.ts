@@ -1,0 +1,1 @@
+export { testerResults, type TesterResult } from './testerResults';
