@@ -15,6 +15,12 @@ export const router = createRouter({
     { path: '/account', name: 'account', component: () => import('./accounts/OwnAccount.vue') },
     { path: '/drills', name: 'drills', component: () => import('./drills/DrillsView.vue') },
     { path: '/drills/new', name: 'new-drill', component: () => import('./drills/DrillEditor.vue') },
+    {
+      path: '/drills/:drillId/change',
+      name: 'change-drill',
+      component: () => import('./drills/DrillEditor.vue'),
+      props: true,
+    },
     { path: '/drills/:drillId', name: 'drill', component: () => import('./drills/DrillView.vue') },
     {
       path: '/site/:siteId',

@@ -94,7 +94,15 @@ test('a drill is written, refused where it contradicts itself, played, and goes 
   page,
   server,
 }) => {
-  await page.goto(`${server.address}/drills/new`);
+  await page.goto(`${server.address}/drills`);
+  await page.getByRole('heading', { name: 'Drills', exact: true }).click();
+  await page.keyboard.press('?');
+  const help = page.getByRole('dialog', { name: 'Keys' });
+  await expect(help).toContainText('what this page is for');
+  await help.getByRole('button', { name: 'This view' }).click();
+  await expect(page.getByRole('dialog', { name: 'Drills' })).toContainText('hide what is wrong with them');
+  await page.keyboard.press('Escape');
+  await page.getByRole('link', { name: 'Write one' }).click();
   await page.getByLabel('Title').fill('Behind the pump house');
   await page
     .getByLabel('What whoever called said')
@@ -121,16 +129,30 @@ test('a drill is written, refused where it contradicts itself, played, and goes 
   await page.keyboard.press(await keyOf(page, 'Reflectometer'));
   await expect(log(page).last()).toContainText(/(79|80|81) m: series resistance/);
 
+  // Changed, it keeps what was written and begins anew.
+  await page.getByRole('link', { name: 'All drills' }).click();
+  await page.getByRole('link', { name: 'Change Behind the pump house' }).click();
+  await expect(page.getByLabel('One sentence to remember')).toHaveValue('Painters move cables.');
+  await at.fill('50');
+  await at.press('Enter');
+  await page.getByRole('button', { name: 'Keep it and try it' }).click();
+  await expect(log(page)).toHaveCount(0);
+  await page.keyboard.press('i');
+  await page.keyboard.press('m');
+  await page.keyboard.press(await keyOf(page, 'Foreign voltage, AC'));
+  await page.keyboard.press(await keyOf(page, 'Reflectometer'));
+  await expect(log(page).last()).toContainText(/(49|50|51) m: series resistance/);
+
   await page.getByRole('link', { name: 'All drills' }).click();
   const download = page.waitForEvent('download');
   await page.getByRole('button', { name: /Write Behind the pump house/ }).click();
   const file = await (await download).path();
   await page.getByRole('button', { name: /Take away Behind/ }).click();
-  await expect(page.getByRole('link', { name: 'Behind the pump house' })).toBeHidden();
+  await expect(page.getByRole('link', { name: 'Behind the pump house', exact: true })).toBeHidden();
   await page
     .getByLabel('Drill to take in')
     .setInputFiles({ name: 'a.json', mimeType: 'application/json', buffer: readFileSync(file) });
-  await expect(page.getByRole('link', { name: 'Behind the pump house' })).toBeVisible();
+  await expect(page.getByRole('link', { name: 'Behind the pump house', exact: true })).toBeVisible();
   await page
     .getByLabel('Drill to take in')
     .setInputFiles({ name: 'a.json', mimeType: 'application/json', buffer: Buffer.from('no drill') });

@@ -1,26 +1,11 @@
 <script setup lang="ts">
 import { computed, onMounted, reactive, ref } from 'vue';
 import { useRouter } from 'vue-router';
-import {
-  checkDrill,
-  drillFormat,
-  drillLevels,
-  drillTests,
-  drillWays,
-  type Drill,
-  type DrillLevel,
-} from '#core/test/drills';
+import { checkDrill, drillLevels, drillTests, drillWays } from '#core/test/drills';
 import { causeWords, type Cause } from '#core/test/diagnosis';
 import { choices } from '#core/model/labels';
-import { symptoms, type Symptom } from '#core/physics/picture';
-import {
-  symptomWords,
-  testDefinition,
-  troubles,
-  type Environment,
-  type TestId,
-  type Trouble,
-} from '#core/model/site';
+import { symptoms } from '#core/physics/picture';
+import { symptomWords, testDefinition, troubles, type TestId } from '#core/model/site';
 import { problemLine } from '#core/shared/problems';
 import FieldRow from '../parts/FieldRow.vue';
 import PickField from '../parts/PickField.vue';
@@ -29,6 +14,8 @@ import QuantityField from '../parts/QuantityField.vue';
 import { idMark } from '../stores/idMark';
 import { useDrills } from '../stores/drills';
 import { useMeasures } from '../stores/measures';
+import DrillHelp from './DrillHelp.vue';
+import { drillFormOf, emptyDrillForm, writtenDrill } from './drillForm';
 
 /** A drill that somebody writes: what was said, what is there, and how it really is. */
 const drills = useDrills();
@@ -36,32 +23,10 @@ const own = useMeasures();
 const router = useRouter();
 onMounted(() => (document.title = 'Write a drill, Neotrope'));
 
-const form = reactive({
-  title: '',
-  level: 2 as DrillLevel,
-  call: '',
-  minutes: 90,
-  placeName: 'Quay rail',
-  environment: 'outdoor' as Environment,
-  by: 'ladder' as Drill['place']['by'],
-  cable: 'coax-rg59-cu' as Drill['line']['cable'],
-  lengthM: 120,
-  spreadM: 3,
-  power: 'along-run' as Drill['power'],
-  toolbox: [...drillTests].filter((test) => test !== 'wire-map') as TestId[],
-  troubles: [] as Trouble[],
-  atM: null as number | null,
-  fault: 'none' as 'none' | 'series' | 'shunt' | 'tap',
-  faultOhms: 6,
-  metal: 'same' as 'same' | Drill['line']['cable'],
-  insulation: null as number | null,
-  earthVolts: null as number | null,
-  inducedVolts: null as number | null,
-  powerOhms: null as number | null,
-  nightVolts: null as number | null,
-  sees: [] as Symptom[],
-  lesson: '',
-});
+/** The one that is changed, where one is: it keeps its id. */
+const { drillId = '' } = defineProps<{ drillId?: string }>();
+const changed = computed(() => drills.own.find(({ id }) => id === drillId) ?? null);
+const form = reactive((changed.value && drillFormOf(changed.value)) ?? emptyDrillForm());
 const problems = ref<string[]>([]);
 const levels = drillLevels.map((value) => ({ value, label: `Level ${value}` }));
 const ways = drillWays.map((value) => ({
@@ -83,56 +48,27 @@ const faults = [
 ];
 const metals = computed(() => [{ value: 'same' as const, label: 'As noted' }, ...own.cables]);
 
-function faultsOf(): NonNullable<Drill['truth']['line']['faults']> {
-  const { fault, atM, faultOhms } = form;
-  if (fault === 'none' || atM === null) return [];
-  return fault === 'tap' ? [{ kind: 'tap', atM, stubM: 12 }] : [{ kind: fault, atM, ohms: faultOhms }];
-}
-function written(): unknown {
-  const { metal, insulation, earthVolts, inducedVolts, powerOhms, nightVolts, atM } = form;
-  const inLine = faultsOf();
-  return {
-    format: drillFormat,
-    version: 1,
-    id: `own-${idMark}-${Date.now().toString(36)}`,
-    title: form.title.trim(),
-    level: form.level,
-    call: form.call.trim(),
-    minutes: form.minutes,
-    toolbox: form.toolbox,
-    place: { name: form.placeName.trim(), environment: form.environment, by: form.by },
-    line: { cable: form.cable, lengthM: form.lengthM, spreadM: form.spreadM },
-    power: form.power,
-    truth: {
-      troubles: form.troubles,
-      ...(atM === null ? {} : { atM }),
-      line: {
-        ...(metal === 'same' ? {} : { segments: [{ cable: metal }] }),
-        ...(inLine.length > 0 ? { faults: inLine } : {}),
-        ...(insulation === null ? {} : { insulationMegohms: insulation }),
-        ...(earthVolts === null ? {} : { shieldEarthVolts: earthVolts }),
-        ...(inducedVolts === null ? {} : { inducedAcVolts: inducedVolts }),
-        ...(powerOhms === null ? {} : { powerExtraOhms: powerOhms }),
-      },
-      ...(nightVolts === null ? {} : { nightSupplyVolts: nightVolts }),
-      sees: form.sees,
-    },
-    lesson: form.lesson.trim(),
-  };
-}
 function keep(): void {
-  const read = checkDrill(written());
+  const id = changed.value?.id ?? `own-${idMark}-${Date.now().toString(36)}`;
+  const read = checkDrill(writtenDrill(form, id));
   problems.value = read.kind === 'refused' ? read.problems.map(problemLine) : [];
   if (read.kind !== 'sound') return;
   drills.keep(read.value);
+  // What was done in it as it was before leads nowhere in it as it is now.
+  drills.forget(id);
   void router.push({ name: 'drill', params: { drillId: read.value.id } });
 }
 </script>
 
 <template>
   <main class="editor">
-    <p><RouterLink to="/drills">All drills</RouterLink></p>
-    <h1>Write a drill</h1>
+    <p class="row">
+      <RouterLink to="/drills">All drills</RouterLink><span class="push" /><DrillHelp
+        view="editor"
+        title="Writing a drill"
+      />
+    </p>
+    <h1>{{ changed ? `Change ${changed.title}` : 'Write a drill' }}</h1>
     <div class="columns">
       <section>
         <h2>What the learner gets</h2>
@@ -287,7 +223,7 @@ function keep(): void {
     <div v-if="problems.length > 0" class="stop" role="alert">
       <p v-for="one in problems" :key="one">{{ one }}</p>
     </div>
-    <p><button type="button" class="btn go" @click="keep">Keep it and try it</button></p>
+    <p class="keep"><button type="button" class="btn go" @click="keep">Keep it and try it</button></p>
   </main>
 </template>
 
@@ -310,7 +246,15 @@ textarea {
   border-radius: 4px;
   background: var(--sheet);
   color: var(--ink);
+  padding: 3px 7px;
   font: inherit;
+  font-size: 12px;
+}
+h1 {
+  padding-bottom: 10px;
+}
+.keep {
+  padding-top: 14px;
 }
 .words {
   display: block;

@@ -18,15 +18,15 @@ import {
 } from '#core/test/drills';
 import { cableLabel } from '#core/physics/cable';
 import { testDefinition, type RunState, type TestId } from '#core/model/site';
-import { useKeyListener, useKeys } from '../keys/keys';
+import { useKeys } from '../keys/keys';
 import { useDrills } from '../stores/drills';
 import { useMeasures } from '../stores/measures';
 import DrillAnswer from './DrillAnswer.vue';
 import DrillDebrief from './DrillDebrief.vue';
+import DrillHelp from './DrillHelp.vue';
 import DrillSeen from './DrillSeen.vue';
 
 /** A drill from its call to its debrief: what is measured spends the minutes of a shift. */
-useKeyListener();
 const route = useRoute();
 const drills = useDrills();
 const own = useMeasures();
@@ -158,7 +158,12 @@ useKeys([
 
 <template>
   <main class="drill">
-    <p><RouterLink to="/drills">All drills</RouterLink></p>
+    <p class="row">
+      <RouterLink to="/drills">All drills</RouterLink><span class="push" /><DrillHelp
+        view="drill"
+        title="A drill"
+      />
+    </p>
     <p v-if="!play" class="empty"><strong>There is no such drill.</strong>Its code may be mistyped.</p>
     <template v-else>
       <div class="row head">

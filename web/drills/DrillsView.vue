@@ -14,6 +14,8 @@ import { problemLine } from '#core/shared/problems';
 import TextField from '../parts/TextField.vue';
 import { useDrills } from '../stores/drills';
 import { downloadBlob } from '../tables/useTables';
+import DrillHelp from './DrillHelp.vue';
+import { drillFormOf } from './drillForm';
 import ReliabilityChart from './ReliabilityChart.vue';
 
 /** Drills to learn finding faults by: those that were written, ones that are drawn, and how far somebody is. */
@@ -68,7 +70,9 @@ const lastTen = computed(() => [...drills.all].reverse().slice(0, 10));
 
 <template>
   <main class="drills">
-    <p><RouterLink to="/">All sites</RouterLink></p>
+    <p class="row">
+      <RouterLink to="/">All sites</RouterLink><span class="push" /><DrillHelp view="list" title="Drills" />
+    </p>
     <h1>Drills</h1>
     <p class="dim lead">
       A line that hides what is wrong with it, a tester, and a shift. Find it, say how sure you are, and
@@ -121,6 +125,12 @@ const lastTen = computed(() => [...drills.all].reverse().slice(0, 10));
           <RouterLink :to="{ name: 'drill', params: { drillId: one.id } }">{{ one.title }}</RouterLink>
           <span class="dim tiny">level {{ one.level }}</span>
           <span class="mono tiny push">{{ bestOf(one) }}</span>
+          <RouterLink
+            v-if="drillFormOf(one)"
+            class="btn small"
+            :to="{ name: 'change-drill', params: { drillId: one.id } }"
+            >Change<span class="out-of-sight"> {{ one.title }}</span></RouterLink
+          >
           <button
             type="button"
             class="btn small"

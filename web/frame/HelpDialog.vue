@@ -2,14 +2,13 @@
 import Dialog from 'primevue/dialog';
 import { computed, ref, watch } from 'vue';
 import KeyTable from './KeyTable.vue';
-import { glossary, helpOf } from './helpPages';
-import type { StageName } from './stageName';
+import { glossary, helpOf, type HelpPage } from './helpPages';
 import TermDrawing from './TermDrawing.vue';
 
 /** What the view in hand is for, the keys that work in it, and what the words of the trade mean. */
 const visible = defineModel<boolean>('visible', { required: true });
 const part = defineModel<HelpPart>('part', { required: true });
-const { stage, view, title } = defineProps<{ stage: StageName; view: unknown; title: string }>();
+const { stage, view, title } = defineProps<{ stage: HelpPage; view: unknown; title: string }>();
 
 const parts = [
   { id: 'view', label: 'This view' },

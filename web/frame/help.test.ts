@@ -24,13 +24,24 @@ describe('help', () => {
     ['cutover', cutoverViews],
     ['signoff', signoffViews],
     ['papers', papersViews],
+    ['drills', [{ id: 'list' }, { id: 'drill' }, { id: 'editor' }]],
   ] as const)('has something to say of every view of %s, and of none that is not there', (stage, views) => {
     const entries = entriesOf(`help/${stage}.md`);
     expect(entries.map(({ heading }) => heading).sort()).toEqual(views.map(({ id }) => id).sort());
     for (const { html } of entries) expect(html.length).toBeGreaterThan(60);
   });
   it('is text and nothing that runs', () => {
-    for (const stage of ['survey', 'test', 'decide', 'allocate', 'connect', 'cutover', 'signoff', 'papers'])
+    for (const stage of [
+      'survey',
+      'test',
+      'decide',
+      'allocate',
+      'connect',
+      'cutover',
+      'signoff',
+      'papers',
+      'drills',
+    ])
       for (const { html } of entriesOf(`help/${stage}.md`))
         expect(html).not.toMatch(/<(?!\/?(p|ul|li|em|strong|code)\b)/);
   });
