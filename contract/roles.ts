@@ -1,7 +1,7 @@
 import type { Area } from '#core/model/site';
 
 /** What somebody may do with a site, beside what may be changed of it. */
-export const siteRights = ['papers', 'read', 'change', 'devices', 'copy', 'manage'] as const;
+export const siteRights = ['papers', 'sign', 'read', 'change', 'devices', 'copy', 'manage'] as const;
 export type SiteRight = (typeof siteRights)[number];
 
 export const siteRoles = ['owner', 'planner', 'surveyor', 'crew', 'customer', 'viewer'] as const;
@@ -42,7 +42,12 @@ export const siteRoleDefinitions: Readonly<Record<SiteRole, RoleDefinition>> = {
     rights: ['papers', 'read', 'change'],
     areas: ['record'],
   },
-  customer: { label: 'Customer', about: 'the plan as a table, nothing else', rights: ['papers'], areas: [] },
+  customer: {
+    label: 'Customer',
+    about: 'reads the offer and the sign-off, and signs; nothing else',
+    rights: ['papers', 'sign'],
+    areas: [],
+  },
   viewer: {
     label: 'Viewer',
     about: 'reads everything, changes nothing',

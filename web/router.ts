@@ -23,6 +23,12 @@ export const router = createRouter({
     },
     { path: '/drills/:drillId', name: 'drill', component: () => import('./drills/DrillView.vue') },
     {
+      path: '/site/:siteId/customer',
+      name: 'customer',
+      component: () => import('./customer/CustomerPage.vue'),
+      props: true,
+    },
+    {
       path: '/site/:siteId',
       component: SiteFrame,
       children: [

@@ -19,7 +19,7 @@ export function monthsAfter(date: string, months: number): string {
   return first.toISOString().slice(0, 10);
 }
 
-function warrantyWords(site: Site, months: number): string {
+function warrantyWords(site: Site, months: number, isWhole: boolean): string {
   const accepted = Object.values(site.acceptance)
     .filter(({ withdrawn, role }) => !withdrawn && role === 'customer')
     .map(({ at }) => at.slice(0, 10))
@@ -28,6 +28,8 @@ function warrantyWords(site: Site, months: number): string {
   if (first === undefined || last === undefined)
     return `${months} months from the acceptance, which is still to come.`;
   const until = (date: string): string => `until ${monthsAfter(date, months)}`;
+  if (first === last && !isWhole)
+    return `${months} months from each acceptance: what was accepted on ${first}, ${until(first)}; the rest is still to come.`;
   return first === last
     ? `${months} months from the acceptance on ${first}: ${until(first)}.`
     : `${months} months from each acceptance: what was accepted first, on ${first}, ${until(first)}; what was accepted last, on ${last}, ${until(last)}.`;
@@ -88,7 +90,8 @@ export function handOverPaper(context: PaperContext): Paper {
     .map((make) => make(context))
     .filter(({ blocks }) => blocks.length > 0);
   const risks = risksOf(context);
-  const { things, unnoted } = context.signOff();
+  const { things, unnoted, totals } = context.signOff();
+  const isWhole = totals.accepted === totals.things;
   const { settings } = context.offer();
   const serials = serialTable(things, settings.warrantyMonths);
   const leaving = Object.values(context.site.equipment).flatMap(({ name, goes }) => (goes ? [name] : []));
@@ -105,7 +108,7 @@ export function handOverPaper(context: PaperContext): Paper {
     ],
     blocks: [
       { kind: 'heading', level: 2, text: 'Warranty' },
-      { kind: 'text', text: warrantyWords(context.site, settings.warrantyMonths) },
+      { kind: 'text', text: warrantyWords(context.site, settings.warrantyMonths, isWhole) },
       ...(serials ? [serials] : []),
       ...(settings.trainingHours > 0
         ? [

@@ -1,3 +1,12 @@
+export {
+  customerAccepts,
+  customerAcceptsOffer,
+  customerView,
+  type CustomerSigned,
+  type CustomerSigning,
+  type CustomerThing,
+  type CustomerView,
+} from './customerView';
 export { cellText, moneyText, type PaperStyle } from './formatCell';
 export { tablesOf, type Block, type Paper, type PaperTable } from './paper';
 export { paperCsv } from './paperCsv';

@@ -21,6 +21,7 @@ import { pictureRoutes } from './pictureRoutes';
 import { recorderRoutes } from './recorderRoutes';
 import { switchRoutes } from './switchRoutes';
 import type { DemoDevices } from '../demoDevices';
+import { customerRoutes } from './customerRoutes';
 import { siteRoutes, type Kept } from './siteRoutes';
 
 /** Everything is its own; styles are inline because the widgets write theirs at run time. */
@@ -75,6 +76,7 @@ export function createApp(
   app.use(knowVisitor(kept.accounts, reach.isShared));
   for (const routes of [
     siteRoutes(kept),
+    customerRoutes(kept),
     accountRoutes(kept),
     liveRoutes(kept),
     peopleRoutes(kept.accounts, { addresses, authority: reach.authority }),

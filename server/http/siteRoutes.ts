@@ -109,7 +109,7 @@ async function importSite({ store, files }: Kept, bytes: Buffer) {
 }
 
 /** Ends the request where an edit did not go through. */
-function entryOf(outcome: EditOutcome, edit: Edit): LogEntry {
+export function entryOf(outcome: EditOutcome, edit: Edit): LogEntry {
   switch (outcome.kind) {
     case 'done':
       return outcome.entry;

@@ -21,16 +21,15 @@ export function isOutrun(error: unknown): boolean {
   return code === '40001' || code === '40P01';
 }
 
+/** What is said of a connection that went away, before its statement or in the middle of it; the statement stands before it. */
+const awayWords =
+  /\bConnection (?:terminated|ended)\b|connection error and is not queryable|timeout exceeded when trying to connect/i;
 const awayCodes = ['ECONNREFUSED', 'ECONNRESET', 'EPIPE', '57P01', '57P02', '57P03', '53300'];
 
 /** The database that is shared does not answer, or takes nobody in just now; it is asked again by the next request. */
 export function isAway(error: unknown): boolean {
   const { code = '', name, message } = error as { code?: string; name?: string; message?: string };
-  return (
-    awayCodes.includes(code) ||
-    name === 'KnexTimeoutError' ||
-    /^Connection terminated|timeout exceeded when trying to connect/.test(message ?? '')
-  );
+  return awayCodes.includes(code) || name === 'KnexTimeoutError' || awayWords.test(message ?? '');
 }
 
 /**

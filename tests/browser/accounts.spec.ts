@@ -1,6 +1,7 @@
 import { execFileSync } from 'node:child_process';
 import type { BrowserContext, Page } from '@playwright/test';
 import { barriers } from './axe';
+import { decidedDemo } from './decided';
 import { cell, expect, root, saved, test as shared, TestServer } from './fixtures';
 
 function firstCode(server: TestServer): string {
@@ -159,6 +160,60 @@ test('a firm comes together: an administrator by passkey, a surveyor by his invi
     expect(beyond, `${view} fits a phone`).toBeLessThanOrEqual(0);
   }
   await phone.close();
+});
+
+test('a customer reads the offer and the sign-off, says yes to the one and signs the other, and does nothing else', async ({
+  page,
+  first,
+  home,
+  browser,
+}) => {
+  const file = await decidedDemo('c03');
+  await joinByPassword(page, home, first, 'A. Marrow');
+  const [siteId, code] = await page.evaluate(async (text) => {
+    const send = async (to: string, body: string) =>
+      (await (
+        await fetch(`/api/${to}`, { method: 'POST', headers: { 'content-type': 'application/json' }, body })
+      ).json()) as { id: string; code: string };
+    const { id } = await send('sites/import', text);
+    return [id, (await send(`sites/${id}/invitations`, '{"role":"customer"}')).code] as const;
+  }, file);
+
+  const tablet = await browser.newContext({ viewport: { width: 1024, height: 768 } });
+  const holm = await tablet.newPage();
+  await joinByPassword(holm, home, code, 'J. Holm');
+  await holm.goto(home);
+  await holm.getByRole('link', { name: 'Saltmarrow Ferry Terminal' }).click();
+  await expect(holm.getByRole('table', { name: 'Price' })).toContainText('Cameras');
+  expect(await barriers(holm, 'body')).toEqual([]);
+  await holm.getByRole('button', { name: 'Accept the offer' }).click();
+  await expect(holm.getByRole('region', { name: 'The offer' })).toContainText('Accepted by J. Holm');
+
+  const acceptance = holm.getByRole('region', { name: 'Acceptance', exact: true });
+  await expect(acceptance.getByRole('checkbox')).toHaveCount(1);
+  await acceptance.getByRole('button', { name: 'Accept', exact: true }).click();
+  await expect(acceptance.getByRole('alert')).toHaveText('Sign in the box.');
+  const box = (await acceptance.getByLabel('Sign here').boundingBox())!;
+  await holm.mouse.move(box.x + 30, box.y + 50);
+  await holm.mouse.down();
+  await holm.mouse.move(box.x + 140, box.y + 30, { steps: 6 });
+  await holm.mouse.up();
+  await acceptance.getByRole('button', { name: 'Accept', exact: true }).click();
+  await expect(acceptance).toContainText('1 of 31 accepted');
+  await expect(acceptance).toContainText('Nothing waits for your name today');
+  // The pack is there from the first acceptance on.
+  await holm.getByRole('button', { name: 'Hand-over', exact: true }).click();
+  await expect(holm.getByRole('table', { name: 'Cables' })).toContainText('Mast, turning');
+  await holm.setViewportSize({ width: 390, height: 844 });
+  expect(await holm.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(390);
+  expect(await barriers(holm, 'body')).toEqual([]);
+
+  // All else of the site is not his.
+  await holm.goto(`${home}/site/${siteId}/survey`);
+  await expect(holm.getByText('Weighbridge')).toBeHidden();
+  await page.goto(`${home}/site/${siteId}/signoff/r03?view=sign`);
+  await expect(page.locator('[data-signed="J. Holm"]')).toContainText('3 Turnstiles');
+  await tablet.close();
 });
 
 test('whoever is signed out or loses his role in the middle of the work loses nothing of it', async ({

@@ -356,6 +356,37 @@ describe('a role', () => {
     await setMember(shared.accounts, siteId, id, 'viewer');
     expect(await (await me('GET', `/api/sites/${siteId}`)).json()).toMatchObject({ version });
   });
+  it('of a customer reads the offer and the sign-off, signs what was read, and does nothing else', async () => {
+    const holm = await shared.signedIn(await shared.add('J. Holm', 'guest', { [siteId]: 'customer' }));
+    const seen = await holm('GET', `/api/sites/${siteId}/customer`);
+    const { maySign, view } = (await seen.json()) as {
+      maySign: boolean;
+      view: { papers: { id: string }[]; things: { of: object }[]; offer: null };
+    };
+    expect([seen.status, maySign, view.offer]).toEqual([200, true, null]);
+    expect(view.papers.map(({ id }) => id)).toEqual(['sign-off']);
+    const signing = { signedBy: 'J. Holm', signature: [[10, 10, 60, 40]] };
+    const at = `/api/sites/${siteId}/customer`;
+    const of = { kind: 'supply', id: 'hall-box' };
+    const refused = await holm('POST', `${at}/accept`, { ...signing, things: [of] });
+    expect([refused.status, (await said(refused)).detail]).toEqual([
+      422,
+      expect.stringMatching(/not (read|to be accepted here).*Nothing was signed/),
+    ]);
+    const unnamed = await holm('POST', `${at}/accept`, { ...signing, signedBy: '', things: [of] });
+    expect(unnamed.status).toBe(400);
+    const offer = await holm('POST', `${at}/accept-offer`, { offerId: 'none', name: 'J. Holm' });
+    expect([offer.status, (await said(offer)).detail]).toEqual([
+      422,
+      expect.stringContaining('not the offer that stands'),
+    ]);
+    for (const [method, path] of [
+      ['GET', `/api/sites/${siteId}`],
+      ['GET', `/api/sites/${siteId}/file`],
+      ['POST', `/api/sites/${siteId}/edits`],
+    ] as const)
+      expect((await holm(method, path, choosing('c08', 'keep', 0))).status).toBe(403);
+  });
   it('shows each his own sites, and makes whoever starts one its owner', async () => {
     const staff = await shared.signedIn(await shared.add('O. Staff', 'staff'));
     const list = async () =>

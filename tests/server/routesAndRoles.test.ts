@@ -72,6 +72,9 @@ const mayCome: Record<string, readonly string[]> = {
   'GET /sites/:id/plan': readers,
   'GET /sites/:id/file': readers,
   'GET /sites/:id/plan.csv': [...readers, 'customer'],
+  'GET /sites/:id/customer': [...readers, 'customer'],
+  'POST /sites/:id/customer/accept': ['customer', ...owners],
+  'POST /sites/:id/customer/accept-offer': ['customer', ...owners],
   'GET /sites/:id/plan.lp': readers,
   'POST /pictures': [...changers, 'staff'],
   'GET /pictures/:id': signedIn,
@@ -140,9 +143,10 @@ const body = (path: string): unknown =>
   /instrument|recorders\/read|switches/.test(path) ? { site: siteId } : {};
 /** Whoever is let in to plan is told that this is no number of seconds; nobody has to wait for a plan. */
 const noSeconds = /\/plan(\.lp)?$/;
+const noLength = /\/customer$/;
 const filled = (path: string): string =>
   path.replace(':id', path.startsWith('/pictures') ? 'none' : siteId).replace(/:\w+/g, 'none') +
-  (noSeconds.test(path) ? '?seconds=none' : '');
+  (noSeconds.test(path) ? '?seconds=none' : noLength.test(path) ? '?length=none' : '');
 
 let asked = 0;
 /** Whether somebody was let through, whatever came of it then. */

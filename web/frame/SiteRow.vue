@@ -9,7 +9,12 @@ const when = (at: string): string => new Date(at).toLocaleString();
 <template>
   <li :class="{ aside: site.archivedAt || site.binnedAt }" :data-site="site.id">
     <span class="which"
-      ><span v-if="site.binnedAt || !roleAllows(site.role, 'read')" class="name">{{ site.name }}</span
+      ><span v-if="site.binnedAt" class="name">{{ site.name }}</span
+      ><RouterLink
+        v-else-if="!roleAllows(site.role, 'read')"
+        class="name"
+        :to="{ name: 'customer', params: { siteId: site.id } }"
+        >{{ site.name }}</RouterLink
       ><RouterLink v-else class="name" :to="{ name: 'survey', params: { siteId: site.id } }">{{
         site.name
       }}</RouterLink>

@@ -3,6 +3,7 @@ import {
   accounts,
   asHeader,
   authorityFile,
+  customers,
   devices,
   downloads,
   instruments,
@@ -159,6 +160,12 @@ export const api = {
   },
   newSite: (body: BodyOf<typeof sites.create>) => ask(sites.create, { body }),
   duplicateSite: (id: string, name: string) => ask(sites.duplicate, { params: { id }, body: { name } }),
+  customerView: (id: string, length: 'm' | 'ft') =>
+    ask(customers.look, { params: { id }, query: { length } }),
+  customerAccepts: (id: string, body: BodyOf<typeof customers.accept>) =>
+    ask(customers.accept, { params: { id }, body }),
+  customerAcceptsOffer: (id: string, body: BodyOf<typeof customers.acceptOffer>) =>
+    ask(customers.acceptOffer, { params: { id }, body }),
   archiveSite: (id: string, archived: boolean) => ask(sites.archive, { params: { id }, body: { archived } }),
   binSite: (id: string, binned: boolean) => ask(sites.bin, { params: { id }, body: { binned } }),
   eraseSite: (id: string) => ask(sites.erase, { params: { id } }),

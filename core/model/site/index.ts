@@ -1,4 +1,11 @@
-export { signatureSize, signerRoles, type Acceptance, type Signature, type SignerRole } from './acceptance';
+export {
+  signatureSchema,
+  signatureSize,
+  signerRoles,
+  type Acceptance,
+  type Signature,
+  type SignerRole,
+} from './acceptance';
 export { acceptanceCheckOf, acceptanceChecks, type AcceptanceCheckId } from './acceptanceChecks';
 export {
   policyFigureIds,
@@ -8,6 +15,7 @@ export {
   type PolicyFigures,
 } from './acceptancePolicy';
 export {
+  acceptedThingSchema,
   type AcceptanceFound,
   type AcceptanceReading,
   type AcceptedThing,

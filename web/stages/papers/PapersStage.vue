@@ -6,15 +6,15 @@ import { labelSheets } from '#core/cutover/lists';
 import { tablesOf, type Paper, type PaperStyle } from '#core/documents';
 import { useKeys } from '../../keys/keys';
 import PickField from '../../parts/PickField.vue';
-import { fileAddress, pictureAddress, planCsvAddress } from '../../stores/api';
+import { fileAddress, planCsvAddress } from '../../stores/api';
 import { useMeasures } from '../../stores/measures';
 import { useEvaluation } from '../../stores/evaluation';
 import { useSite } from '../../stores/site';
 import { today } from '../../papers/today';
 import { usePdf } from '../../papers/usePdf';
 import { downloadBlob, useTables } from '../../tables/useTables';
-import PaperBlock from './PaperBlock.vue';
 import PaperList from './PaperList.vue';
+import PaperSheet from './PaperSheet.vue';
 import { isPapersView, papersViews, type PapersView } from './views';
 
 const OfferPanel = defineAsyncComponent(() => import('./OfferPanel.vue'));
@@ -128,38 +128,7 @@ useKeys([
     <p v-if="problem" class="stop" role="alert">{{ problem }}</p>
     <div class="body" :class="{ 'with-panel': view === 'offer' }">
       <PaperList class="list no-print" :view="view" @show="show" />
-      <article v-if="paper" class="sheet" tabindex="0" :aria-label="`${paper.title} as it prints`">
-        <header>
-          <div v-if="paper.firm" class="firm">
-            <img
-              v-if="paper.firm.logo"
-              :src="pictureAddress(paper.firm.logo.fileId)"
-              :alt="`Mark of ${paper.firm.name}`"
-            />
-            <p>
-              <b>{{ paper.firm.name }}</b>
-            </p>
-            <p class="dim">{{ paper.firm.address }}</p>
-          </div>
-          <p class="title">{{ paper.title }}</p>
-          <p>{{ paper.site }}</p>
-          <p class="dim">
-            {{ [paper.address, paper.customer ? `for ${paper.customer}` : ''].filter(Boolean).join(', ') }}
-          </p>
-          <p>Rests on {{ paper.restsOn }}.</p>
-        </header>
-        <section v-if="paper.open.length > 0" class="caution">
-          <p><b>Still open</b></p>
-          <p v-for="line in paper.open" :key="line">{{ line }}</p>
-        </section>
-        <PaperBlock
-          v-for="(block, index) in paper.blocks"
-          :key="`${paper.id}-${index}`"
-          :block="block"
-          :currency="paper.currency"
-          :style="style"
-        />
-      </article>
+      <PaperSheet v-if="paper" class="sheet" :paper="paper" :style="style" />
       <p v-else class="empty" aria-busy="true">The paper is made…</p>
       <OfferPanel v-if="view === 'offer'" class="panel no-print" />
     </div>
@@ -196,29 +165,10 @@ useKeys([
 .sheet {
   overflow: hidden auto;
   scrollbar-width: thin;
-  background: var(--sheet);
-  border: 1px solid var(--rule);
-  padding: 18px 22px;
-}
-.sheet header {
-  padding-bottom: 8px;
-}
-.title {
-  font-size: 20px;
-  font-weight: 650;
 }
 .panel {
   overflow: hidden auto;
   scrollbar-width: thin;
-}
-.firm {
-  float: right;
-  max-width: 220px;
-  text-align: right;
-}
-.firm img {
-  max-width: 160px;
-  max-height: 48px;
 }
 .list {
   overflow: hidden auto;
@@ -234,7 +184,6 @@ useKeys([
   }
   .sheet {
     overflow: auto;
-    padding: 12px;
   }
 }
 @media print {
@@ -243,8 +192,6 @@ useKeys([
     display: block;
   }
   .sheet {
-    border: 0;
-    padding: 0;
     overflow: visible;
   }
 }
