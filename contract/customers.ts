@@ -27,7 +27,11 @@ export const customers = {
     path: '/sites/:id/customer/accept',
     query: nothing,
     body: z.strictObject({
-      things: z.array(acceptedThingSchema).min(1).max(2000),
+      /** Each with what it rested on when it was shown. */
+      things: z
+        .array(z.strictObject({ of: acceptedThingSchema, restsOn: z.string().max(20_000) }))
+        .min(1)
+        .max(2000),
       signedBy: nameSchema,
       signature: signatureSchema,
     }),

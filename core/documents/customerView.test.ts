@@ -50,7 +50,8 @@ function sound({ limit, predicted }: CheckState): AcceptanceFound {
   }
 }
 const viewOf = (of: Site) => customerView(of, evaluateSite(of), moment);
-const accepting = (of: Site, things = [kiosk]) =>
+const restsOn = (of: Site): string => viewOf(of).things.find((thing) => thing.of.id === 'c03')!.restsOn;
+const accepting = (of: Site, things = [{ of: kiosk, restsOn: restsOn(of) }]) =>
   customerAccepts(of, evaluateSite(of), moment, { things, signedBy: 'J. Holm', signature }, doing);
 const offered = (of: Site): Site => {
   const given = giveOffer(of, offerOf(of, evaluateSite(of).runs), {
@@ -117,7 +118,24 @@ describe('what a customer signs', () => {
   });
   it('is nothing that was not read, and nothing that is not there', () => {
     expect(accepting(site)).toMatchObject({ kind: 'may-not', why: [expect.stringContaining('not read')] });
-    expect(accepting(read, [{ kind: 'camera', id: 'c99' } as never])).toMatchObject({ kind: 'may-not' });
+    expect(accepting(read, [{ of: { kind: 'camera', id: 'c99' }, restsOn: '' } as never])).toMatchObject({
+      kind: 'may-not',
+    });
+  });
+  it('is nothing that has changed since it was shown to him', () => {
+    const shown = restsOn(read);
+    const again = withChanges(read, [
+      readForAcceptance(
+        { of: kiosk, check: 'labels', found: { kind: 'seen', isSo: true }, instrument: 'by eye' },
+        { at: '2026-05-05T07:00:00Z', by: 'K. Ridley' },
+        'again',
+      ),
+    ]);
+    expect(accepting(again, [{ of: kiosk, restsOn: shown }])).toEqual({
+      kind: 'may-not',
+      why: ['3 Turnstiles has changed since it was shown.'],
+    });
+    expect(accepting(again)).toMatchObject({ kind: 'signed' });
   });
   it('is the offer that stands, while it is valid, once', () => {
     const given = offered(site);

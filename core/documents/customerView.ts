@@ -15,6 +15,8 @@ export interface CustomerThing {
   why: string[];
   /** What it is accepted in spite of. */
   exceptions: string[];
+  /** What that is, to be held against what is there when he signs: nobody signs what he has not seen. */
+  restsOn: string;
   isAccepted: boolean;
 }
 
@@ -28,6 +30,14 @@ export interface CustomerView {
 
 const labelOf = ({ number, name }: ThingState): string => (number === null ? name : `${number} ${name}`);
 
+/** Every reading that an acceptance of a thing would rest on, and every exception, by their ids. */
+function basisOf(thing: ThingState): string {
+  const may = mayAccept([thing]);
+  return may.kind === 'may'
+    ? [...may.readingIds, ...may.exceptions.map(({ punchId }) => punchId)].join(' ')
+    : '';
+}
+
 function thingOf(thing: ThingState): CustomerThing {
   const may = mayAccept([thing]);
   return {
@@ -36,6 +46,7 @@ function thingOf(thing: ThingState): CustomerThing {
     status: statusWords[thing.status],
     why: may.kind === 'may-not' ? may.why : [],
     exceptions: may.kind === 'may' ? may.exceptions.map(({ what }) => what) : [],
+    restsOn: basisOf(thing),
     isAccepted: thing.accepted !== null,
   };
 }
@@ -77,7 +88,7 @@ export function customerView(site: Site, evaluation: SiteEvaluation, moment: Pap
 
 /** A customer’s name under things, as he gives it. */
 export interface CustomerSigning {
-  things: readonly AcceptedThing[];
+  things: readonly { of: AcceptedThing; restsOn: string }[];
   signedBy: string;
   signature: Signature;
 }
@@ -92,17 +103,23 @@ export function customerAccepts(
   { things: wanted, signedBy, signature }: CustomerSigning,
   doing: { at: string; by: string; mark: string },
 ): CustomerSigned {
-  const keys = new Set(wanted.map(thingKey));
+  const seen = new Map(wanted.map(({ of, restsOn: was }) => [thingKey(of), was]));
   const things = paperContext(site, evaluation, moment)
     .signOff()
-    .things.filter(({ of }) => keys.has(thingKey(of)));
-  if (things.length < keys.size)
+    .things.filter(({ of }) => seen.has(thingKey(of)));
+  if (things.length < seen.size)
     return { kind: 'may-not', why: ['Something of it is not to be accepted here.'] };
   const done = things.filter(({ status }) => status === 'accepted');
   if (done.length > 0)
     return { kind: 'may-not', why: done.map((thing) => `${labelOf(thing)} is accepted already.`) };
   const may = mayAccept(things);
   if (may.kind === 'may-not') return may;
+  const moved = things.filter((thing) => basisOf(thing) !== seen.get(thingKey(thing.of)));
+  if (moved.length > 0)
+    return {
+      kind: 'may-not',
+      why: moved.map((thing) => `${labelOf(thing)} has changed since it was shown.`),
+    };
   const { readingIds, exceptions } = may;
   const given = {
     things: things.map(({ of }) => of),

@@ -250,10 +250,15 @@ test('a night is worked on a phone, with one put back and one that takes too lon
   // The first holds: the desk sees it live.
   await begin();
   await expect(page.locator(`[data-task="${first}"].under-way`).first()).toBeVisible();
+  // Down in the plant room there is no network: it is worked on all the same, and told once there is one.
+  await phone.context().setOffline(true);
   await clock('22:10');
   for (const proof of await hand.getByRole('checkbox').all()) await proof.check();
   await hand.getByRole('button', { name: /^(Camera records|Done)$/ }).click();
   await expect(phone.locator(`[data-tonight="${first}"] .mark`)).toHaveText('✓');
+  await expect(phone.locator('.saved')).toContainText(/\d edits? kept/);
+  await expect(page.locator(`[data-task="${first}"].under-way`).first()).toBeVisible();
+  await phone.context().setOffline(false);
   await expect(page.locator(`[data-task="${first}"].done`).first()).toBeVisible();
   // The second takes longer than at worst, and goes back.
   const second = (await hand.getAttribute('data-in-hand'))!;

@@ -59,9 +59,10 @@ test('from low night volts to a recorder slot, and all of it still there after a
   await expect(slot(page, 'marshalling-recorder', 17)).toContainText('Weighbridge');
   await page.getByRole('button', { name: /^Papers/ }).click();
   await page.getByRole('button', { name: /^Plan sheet/ }).click();
-  await expect(page.getByRole('row', { name: /8 Weighbridge/ })).toContainText('Marshalling recorder 17');
+  const line = page.getByRole('table', { name: 'Cameras' }).getByRole('row', { name: /8 Weighbridge/ });
+  await expect(line).toContainText('Marshalling recorder 17');
   await page.keyboard.press('u');
-  await expect(page.getByRole('row', { name: /8 Weighbridge/ })).not.toContainText('Marshalling recorder 17');
+  await expect(line).not.toContainText('Marshalling recorder 17');
 });
 
 test('the same by keys alone', async ({ page, open }) => {

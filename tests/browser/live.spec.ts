@@ -30,6 +30,8 @@ test('a desk sees what a phone does as it does it, and which run it has in hand'
   await expect(cell(phone, 'r08', 'ip-coax-pair')).toHaveClass(/chosen/);
   await saved(page);
 
-  await elsewhere.close();
+  // Gone to another page, as a person goes; a browser that is ended from outside says nothing more.
+  await phone.goto('about:blank');
   await expect(page.locator('.saved')).not.toContainText('other window');
+  await elsewhere.close();
 });

@@ -367,7 +367,7 @@ describe('a role', () => {
     expect(view.papers.map(({ id }) => id)).toEqual(['sign-off']);
     const signing = { signedBy: 'J. Holm', signature: [[10, 10, 60, 40]] };
     const at = `/api/sites/${siteId}/customer`;
-    const of = { kind: 'supply', id: 'hall-box' };
+    const of = { of: { kind: 'supply', id: 'hall-box' }, restsOn: '' };
     const refused = await holm('POST', `${at}/accept`, { ...signing, things: [of] });
     expect([refused.status, (await said(refused)).detail]).toEqual([
       422,

@@ -49,9 +49,12 @@ onMounted(look);
 /** Signs, and shows the site as it is with it. What stood in the way goes on being said. */
 async function sign(asked: Promise<Answer<unknown>>, done: string): Promise<void> {
   told.value = '';
-  if (orSay(await asked) === null) return;
+  const isDone = orSay(await asked) !== null;
+  const said = problems.value;
   await look();
-  told.value = done;
+  // What has changed since it was shown is shown now, beside why it was not signed.
+  if (isDone) told.value = done;
+  else problems.value = said;
 }
 </script>
 

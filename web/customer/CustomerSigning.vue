@@ -12,7 +12,9 @@ const { things, maySign, person } = defineProps<{
   person: string;
 }>();
 const emit = defineEmits<{
-  sign: [signed: { things: AcceptedThing[]; signedBy: string; signature: Signature }];
+  sign: [
+    signed: { things: { of: AcceptedThing; restsOn: string }[]; signedBy: string; signature: Signature },
+  ];
 }>();
 const ready = computed(() => things.filter(({ why, isAccepted }) => why.length === 0 && !isAccepted));
 const waiting = computed(() => things.filter(({ why, isAccepted }) => why.length > 0 && !isAccepted));
@@ -47,7 +49,7 @@ function sign(): void {
   ];
   if (problems.value.length > 0) return;
   emit('sign', {
-    things: chosen.map(({ of }) => ({ ...of })),
+    things: chosen.map(({ of, restsOn }) => ({ of: { ...of }, restsOn })),
     signedBy: name.value.trim(),
     signature: strokes.value.map((stroke) => [...stroke]),
   });
