@@ -2,9 +2,9 @@ import loadHighs from 'highs';
 import { beforeAll, describe, expect, it } from 'vitest';
 import { giveOffer, offerOf } from '#core/decide/offer';
 import { evaluateSite, signOffOf } from '#core/evaluate';
-import { readForAcceptance, withChanges, type AcceptanceFound, type Site } from '#core/model/site';
-import { thingKey, type CheckState } from '#core/signoff/acceptance';
-import { decidedSaltmarrow } from '../evaluate/testDecided';
+import { readForAcceptance, withChanges, type Site } from '#core/model/site';
+import { thingKey } from '#core/signoff/acceptance';
+import { decidedSaltmarrow, soundReading } from '../evaluate/testDecided';
 import { customerAccepts, customerAcceptsOffer, customerView, tablesOf } from '.';
 
 const at = '2026-05-05T07:30:00Z';
@@ -30,25 +30,13 @@ beforeAll(async () => {
     site,
     thing.checks.map((check, k) =>
       readForAcceptance(
-        { of: kiosk, check: check.check, found: sound(check), instrument: 'Bench meter 1' },
+        { of: kiosk, check: check.check, found: soundReading(check), instrument: 'Bench meter 1' },
         { at: '2026-05-04T09:00:00Z', by: 'K. Ridley' },
         `m${k}`,
       ),
     ),
   );
 });
-function sound({ limit, predicted }: CheckState): AcceptanceFound {
-  switch (limit.kind) {
-    case 'seen':
-      return { kind: 'seen', isSo: true };
-    case 'words':
-      return { kind: 'words', words: 'J. Holm, harbour office' };
-    case 'soak':
-      return { kind: 'soak', hours: limit.hours, lostPercent: 0, drops: 0, gapMinutes: 0 };
-    case 'figure':
-      return { kind: 'figure', value: predicted?.value ?? limit.least ?? limit.most ?? 1 };
-  }
-}
 const viewOf = (of: Site) => customerView(of, evaluateSite(of), moment);
 const restsOn = (of: Site): string => viewOf(of).things.find((thing) => thing.of.id === 'c03')!.restsOn;
 const accepting = (of: Site, things = [{ of: kiosk, restsOn: restsOn(of) }]) =>

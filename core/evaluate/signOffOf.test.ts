@@ -1,6 +1,6 @@
 import loadHighs from 'highs';
 import { beforeAll, describe, expect, it } from 'vitest';
-import { mayAccept, thingKey, type CheckState, type ThingState } from '#core/signoff/acceptance';
+import { mayAccept, thingKey, type ThingState } from '#core/signoff/acceptance';
 import {
   accept,
   applyChanges,
@@ -12,14 +12,13 @@ import {
   withChanges,
   withdrawAcceptance,
   type AcceptanceCheckId,
-  type AcceptanceFound,
   type Change,
   type Site,
 } from '#core/model/site';
 import { newNetworkGear } from '#core/connect/gear';
 import { evaluateSite } from './evaluateSite';
 import { signOffOf, type SignOff } from './signOffOf';
-import { decidedSaltmarrow } from './testDecided';
+import { decidedSaltmarrow, soundReading } from './testDecided';
 
 let site: Site;
 beforeAll(async () => {
@@ -32,27 +31,10 @@ const signOff = (of: Site): SignOff => signOffOf(of, evaluateSite(of));
 const thingIn = ({ things }: SignOff, name: string): ThingState =>
   things.find((thing) => thing.name === name)!;
 
-/** What holds for a check: in the middle of its limits, or what was predicted where that holds. */
-function sound({ limit, predicted }: CheckState): AcceptanceFound {
-  switch (limit.kind) {
-    case 'seen':
-      return { kind: 'seen', isSo: true };
-    case 'words':
-      return { kind: 'words', words: 'J. Holm, harbour office' };
-    case 'soak':
-      return { kind: 'soak', hours: limit.hours, lostPercent: 0, drops: 0, gapMinutes: 0 };
-    case 'figure': {
-      const { least, most } = limit;
-      const value = predicted?.value ?? most ?? least ?? 1;
-      return { kind: 'figure', value: Math.min(Math.max(value, least ?? value), most ?? value) };
-    }
-  }
-}
-
 const readAll = (thing: ThingState): Change[] =>
   thing.checks.map((one) =>
     readForAcceptance(
-      { of: thing.of, check: one.check, found: sound(one), instrument: 'meter' },
+      { of: thing.of, check: one.check, found: soundReading(one), instrument: 'meter' },
       doing,
       'first',
     ),

@@ -1,6 +1,7 @@
 import type { Highs } from 'highs';
 import { planningInput, planSite } from '#core/decide/plan';
-import { demandsOf, withChanges, type Site } from '#core/model/site';
+import { demandsOf, withChanges, type AcceptanceFound, type Site } from '#core/model/site';
+import type { CheckState } from '#core/signoff/acceptance';
 import { saltmarrowSite } from '../model/site/testSite';
 import { evaluateSite } from './evaluateSite';
 import { planSolver } from './planSolver';
@@ -17,4 +18,21 @@ export function decidedSaltmarrow(highs: Highs): Site {
   );
   const chosen: Site = { ...demo, choice };
   return withChanges(chosen, slotSite(highs, chosen, evaluateSite(chosen).allocation, 'all').changes);
+}
+
+/** What holds for a check: in the middle of its limits, or what was predicted where that holds. */
+export function soundReading({ limit, predicted }: CheckState): AcceptanceFound {
+  switch (limit.kind) {
+    case 'seen':
+      return { kind: 'seen', isSo: true };
+    case 'words':
+      return { kind: 'words', words: 'J. Holm, harbour office' };
+    case 'soak':
+      return { kind: 'soak', hours: limit.hours, lostPercent: 0, drops: 0, gapMinutes: 0 };
+    case 'figure': {
+      const { least, most } = limit;
+      const value = predicted?.value ?? most ?? least ?? 1;
+      return { kind: 'figure', value: Math.min(Math.max(value, least ?? value), most ?? value) };
+    }
+  }
 }

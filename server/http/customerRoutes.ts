@@ -5,9 +5,9 @@ import { customers, roleAllows } from '#contract';
 import type { CustomerSigned } from '#core/documents';
 import { aboutOf } from '#core/model/site';
 import type { StoredSite } from '../store/siteStore';
-import { Refused, notFound } from './refused';
+import { Refused } from './refused';
 import { serveEndpoint } from './serveEndpoint';
-import { entryOf, type Kept } from './siteRoutes';
+import { entryOf, orNoSite, type Kept } from './siteRoutes';
 import { nameOf, siteRoleOf } from './visitor';
 
 /** A signature is some thousand points. */
@@ -16,11 +16,7 @@ const signedLimit = '512kb';
 /** The addresses of whoever a site is made for: he reads papers that are made here, and what he signs is made here as well. */
 export function customerRoutes({ store, work, live }: Kept): Router {
   const router = new Router({ prefix: '/api' });
-  const stored = async (id: string): Promise<StoredSite> => {
-    const found = await store.read(id);
-    if (found === null) throw notFound(`There is no site ${id} here, unless it is in the bin.`);
-    return found;
-  };
+  const stored = async (id: string): Promise<StoredSite> => orNoSite(id, await store.read(id));
   const doing = (context: Context, name: string) => ({
     at: new Date().toISOString(),
     by: nameOf(context, name),

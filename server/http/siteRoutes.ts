@@ -48,7 +48,7 @@ export interface Kept {
 const noSite = (id: string): Refused => notFound(`There is no site ${id} here, unless it is in the bin.`);
 
 /** What was found of a site; ends the request where there is no such site. */
-function orNoSite<T>(id: string, found: T | null): T {
+export function orNoSite<T>(id: string, found: T | null): T {
   if (found === null) throw noSite(id);
   return found;
 }

@@ -11,7 +11,7 @@ import {
 import type { RunEvaluation } from '#core/decide/runEvaluation';
 import { contingencyOf } from './contingency';
 import { premisesOf, type Offered } from './premises';
-import { linesOf, netOf, priced } from './pricing';
+import { linesOf, netOf, optionsOf, priced } from './pricing';
 import type { Alternate, Offer, ViewLine } from './types';
 
 /** A sum cut into whole parts by weights, so that the parts are the sum exactly: the largest remainders are rounded up. */
@@ -90,9 +90,7 @@ function problemsOf(site: Site, runs: readonly RunEvaluation[], settings: OfferS
  */
 export function offerOf(site: Site, runs: readonly RunEvaluation[]): Offer {
   const settings = offerSettingsOf(site);
-  const options = Object.fromEntries(
-    runs.flatMap(({ camera, chosen }) => (chosen ? [[camera.id, chosen] as const] : [])),
-  );
+  const options = optionsOf(runs);
   const base = priced(site, runs, options, []);
   const contingency = contingencyOf(catalogueOf(site), runs, options);
   const lines = linesOf(site, settings, base, contingency);

@@ -1,8 +1,8 @@
-import { demandsOf, offerSettingsOf, optionRow, type Site } from '#core/model/site';
-import { totalOf, type FeasibleOption } from '#core/decide/options';
+import { offerSettingsOf, optionRow, type Site } from '#core/model/site';
+import type { FeasibleOption } from '#core/decide/options';
 import type { RunEvaluation } from '#core/decide/runEvaluation';
 import type { Status } from '#core/shared/derivation';
-import { linesOf, netOf, type Priced } from './pricing';
+import { linesOf, netOf, optionsOf, priced, type Options } from './pricing';
 
 /** Another way for a view, with what it makes of the price while all other views stay as they are. */
 export interface OtherWay {
@@ -31,33 +31,24 @@ const possible = ({ options, chosen }: RunEvaluation): FeasibleOption[] =>
 /** The ways that are nearest in price for each view that is decided, the whole offer priced anew for each. */
 export function otherWays(site: Site, runs: readonly RunEvaluation[]): OtherWay[] {
   const settings = offerSettingsOf(site);
-  const { years } = demandsOf(site);
-  const offered: Priced['offered'] = runs.flatMap((run) => {
-    const option = run.options.find(({ kind }) => kind === run.chosen);
-    return option && option.state !== 'no' ? [{ run, option }] : [];
-  });
-  const netWith = (all: Priced['offered']): number => {
-    const total = totalOf(
-      site,
-      all.map(({ option }) => option),
-      [],
-      years,
-    );
-    return netOf(linesOf(site, settings, { offered: all, total }, null));
-  };
-  const net = netWith(offered);
-  return offered.flatMap(({ run }, k) => {
-    const { number, name } = run.camera;
-    return possible(run)
-      .map((option): OtherWay => ({
-        number,
-        name,
-        becomes: optionRow(option.kind).label,
-        state: option.state === 'close' ? 'close' : 'holds',
-        darkHours: option.darkHours,
-        difference: netWith(offered.with(k, { run, option })) - net,
-      }))
-      .sort((a, b) => Math.abs(a.difference) - Math.abs(b.difference))
-      .slice(0, mostEach);
-  });
+  const chosen = optionsOf(runs);
+  const netOfOptions = (options: Options): number =>
+    netOf(linesOf(site, settings, priced(site, runs, options, []), null));
+  const net = netOfOptions(chosen);
+  return runs
+    .filter(({ chosen: kind }) => kind !== null)
+    .flatMap((run) => {
+      const { id, number, name } = run.camera;
+      return possible(run)
+        .map((option): OtherWay => ({
+          number,
+          name,
+          becomes: optionRow(option.kind).label,
+          state: option.state === 'close' ? 'close' : 'holds',
+          darkHours: option.darkHours,
+          difference: netOfOptions({ ...chosen, [id]: option.kind }) - net,
+        }))
+        .sort((a, b) => Math.abs(a.difference) - Math.abs(b.difference))
+        .slice(0, mostEach);
+    });
 }

@@ -10,13 +10,17 @@ import type { Offered } from './premises';
 import type { OfferLine } from './types';
 
 /** Choices with what they come to, and what is bought with them. */
-export interface Priced {
+interface Priced {
   offered: Offered[];
   total: Total;
 }
 
 /** What is chosen, by camera. */
 export type Options = Readonly<Record<string, OptionKind>>;
+
+/** What is chosen for the cameras that are decided. */
+export const optionsOf = (runs: readonly RunEvaluation[]): Options =>
+  Object.fromEntries(runs.flatMap(({ camera, chosen }) => (chosen ? [[camera.id, chosen] as const] : [])));
 
 /** Choices that are possible, with what they come to together. */
 export function priced(site: Site, runs: readonly RunEvaluation[], options: Options, buys: Buys): Priced {

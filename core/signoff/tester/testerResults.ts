@@ -4,8 +4,6 @@ import { fieldsIn, noColumn, type Cell, type ForeignTable } from '#core/survey/l
 /** What a cable tester said of a cable, for the thing at its end. */
 export interface TesterResult {
   of: AskedThing['of'];
-  name: string;
-  number: number | null;
   passed: boolean;
   /** It passed by less than the tester is sure of, which testers mark with a star. */
   isMarginal: boolean;
@@ -76,9 +74,7 @@ export function testerResults(table: ForeignTable, things: readonly Sought[]): T
     if (!verdict) problems.push(`Line ${line}: “${said}” is neither pass nor fail.`);
     else if (meant.length === 0) problems.push(`Line ${line}: nothing called “${label}” waits for a tester.`);
     else if (meant.length > 1) problems.push(`Line ${line}: “${label}” may be several things here.`);
-    else results.set(meant[0]!, { ...pickOf(meant[0]!), ...verdict });
+    else results.set(meant[0]!, { of: meant[0]!.of, ...verdict });
   }
   return { results: [...results.values()], problems };
 }
-
-const pickOf = ({ of, name, number }: Sought): Sought => ({ of, name, number });
