@@ -2,8 +2,8 @@
 import { computed, onMounted, ref, shallowRef } from 'vue';
 import type { CustomerView, PaperStyle } from '#core/documents';
 import { problemLine } from '#core/shared/problems';
+import { useAccount } from '../stores/account';
 import { api, type Answer } from '../stores/api';
-import { useCurrentUser } from '../stores/currentUser';
 import { useMeasures } from '../stores/measures';
 import PaperSheet from '../stages/papers/PaperSheet.vue';
 import CustomerOffer from './CustomerOffer.vue';
@@ -12,7 +12,9 @@ import CustomerSigning from './CustomerSigning.vue';
 /** What whoever a site is made for comes to: the offer, the sign-off, and what waits for his name. */
 const { siteId } = defineProps<{ siteId: string }>();
 const own = useMeasures();
-const person = useCurrentUser();
+const account = useAccount();
+/** Nobody signs under a name that he was not asked for: it is his account’s, or he types it. */
+const person = computed(() => account.person?.name ?? '');
 const name = ref('');
 const view = shallowRef<CustomerView | null>(null);
 const maySign = ref(false);
