@@ -65,23 +65,23 @@ watch(
     if (route.query['of'] !== undefined) void router.replace({ ...route, query: withoutOf() });
   },
 );
-/** The row in hand stays in sight. */
+/** The row in hand stays in sight, also when its own reading brings a finding that takes room above. */
 const board = useTemplateRef('board');
+const toRow = () => board.value?.querySelector('tr.picked')?.scrollIntoView({ block: 'nearest' });
 watch(
-  () => thing.value && thingKey(thing.value.of),
-  (key) => board.value?.querySelector(`[data-thing="${key}"]`)?.scrollIntoView({ block: 'nearest' }),
+  [() => thing.value && thingKey(thing.value.of), () => now.agreement.differences.length],
+  () => toRow(),
   { flush: 'post' },
 );
-onMounted(() => board.value?.querySelector('tr.picked')?.scrollIntoView({ block: 'nearest' }));
+onMounted(toRow);
 const done = ({ checks }: ThingState): string =>
   `${checks.filter(({ holds }) => holds === true).length} of ${checks.length}`;
 </script>
 
 <template>
   <div class="acceptance">
-    <div ref="board" class="board" tabindex="0" role="region" aria-label="Everything that is accepted">
+    <div class="board">
       <AgreementLines :agreement="now.agreement" />
-      <UnnotedGear :unnoted="now.unnoted" />
       <div class="row what">
         <PickField
           v-if="choice"
@@ -100,73 +100,76 @@ const done = ({ checks }: ThingState): string =>
         </span>
         <TesterTable :things="now.things" />
       </div>
-      <table>
-        <thead>
-          <tr>
-            <th class="num"><span class="out-of-sight">Number</span></th>
-            <th>What</th>
-            <th class="drawing">
-              <div ref="axis" class="axis">
-                <svg v-if="scale" :width="width" height="14" aria-hidden="true">
-                  <text
+      <div ref="board" class="rows" tabindex="0" role="region" aria-label="Everything that is accepted">
+        <table>
+          <thead>
+            <tr>
+              <th class="num"><span class="out-of-sight">Number</span></th>
+              <th>What</th>
+              <th class="drawing">
+                <div ref="axis" class="axis">
+                  <svg v-if="scale" :width="width" height="14" aria-hidden="true">
+                    <text
+                      v-for="tick in scale.ticks"
+                      :key="tick"
+                      :x="xOf(tick)"
+                      y="10"
+                      :text-anchor="
+                        tick === scale.ticks[0] ? 'start' : tick === scale.ticks.at(-1) ? 'end' : 'middle'
+                      "
+                    >
+                      {{ formatFigure(tick, choice?.unit ?? '') }}
+                    </text>
+                  </svg>
+                  <span class="out-of-sight">Predicted and read</span>
+                </div>
+              </th>
+              <th class="num read">Read</th>
+              <th class="num">Checks</th>
+              <th>State</th>
+            </tr>
+          </thead>
+          <tbody>
+            <tr
+              v-for="one in now.things"
+              :key="thingKey(one.of)"
+              :class="{ picked: one === thing }"
+              :data-thing="thingKey(one.of)"
+              :data-status="one.status"
+            >
+              <td class="num mono dim">{{ one.number ?? '' }}</td>
+              <td class="name">
+                <button
+                  type="button"
+                  class="plain"
+                  :aria-current="one === thing ? 'true' : undefined"
+                  @click="pick(one)"
+                >
+                  {{ one.name }}
+                </button>
+              </td>
+              <td class="drawing">
+                <svg v-if="scale && stateOf(one)" :width="width" height="24" aria-hidden="true">
+                  <line
                     v-for="tick in scale.ticks"
                     :key="tick"
-                    :x="xOf(tick)"
-                    y="10"
-                    :text-anchor="
-                      tick === scale.ticks[0] ? 'start' : tick === scale.ticks.at(-1) ? 'end' : 'middle'
-                    "
-                  >
-                    {{ formatFigure(tick, choice?.unit ?? '') }}
-                  </text>
+                    class="rule"
+                    :x1="xOf(tick)"
+                    :x2="xOf(tick)"
+                    y1="0"
+                    y2="24"
+                  />
+                  <DumbbellRow :state="stateOf(one)!" :scale="scale" :width="width" />
                 </svg>
-                <span class="out-of-sight">Predicted and read</span>
-              </div>
-            </th>
-            <th class="num read">Read</th>
-            <th class="num">Checks</th>
-            <th>State</th>
-          </tr>
-        </thead>
-        <tbody>
-          <tr
-            v-for="one in now.things"
-            :key="thingKey(one.of)"
-            :class="{ picked: one === thing }"
-            :data-thing="thingKey(one.of)"
-            :data-status="one.status"
-          >
-            <td class="num mono dim">{{ one.number ?? '' }}</td>
-            <td class="name">
-              <button
-                type="button"
-                class="plain"
-                :aria-current="one === thing ? 'true' : undefined"
-                @click="pick(one)"
-              >
-                {{ one.name }}
-              </button>
-            </td>
-            <td class="drawing">
-              <svg v-if="scale && stateOf(one)" :width="width" height="24" aria-hidden="true">
-                <line
-                  v-for="tick in scale.ticks"
-                  :key="tick"
-                  class="rule"
-                  :x1="xOf(tick)"
-                  :x2="xOf(tick)"
-                  y1="0"
-                  y2="24"
-                />
-                <DumbbellRow :state="stateOf(one)!" :scale="scale" :width="width" />
-              </svg>
-            </td>
-            <td class="num mono read">{{ stateOf(one)?.found ?? '' }}</td>
-            <td class="num mono">{{ done(one) }}</td>
-            <td class="status" :class="one.status">{{ statusWords[one.status] }}</td>
-          </tr>
-        </tbody>
-      </table>
+              </td>
+              <td class="num mono read">{{ stateOf(one)?.found ?? '' }}</td>
+              <td class="num mono">{{ done(one) }}</td>
+              <td class="status" :class="one.status">{{ statusWords[one.status] }}</td>
+            </tr>
+          </tbody>
+        </table>
+        <UnnotedGear :unnoted="now.unnoted" />
+      </div>
     </div>
     <ThingSheet
       v-if="thing"
@@ -187,6 +190,13 @@ const done = ({ checks }: ThingState): string =>
   gap: 14px;
 }
 .board {
+  display: flex;
+  flex-direction: column;
+  min-height: 0;
+}
+/** What is said of all of it, and the figure that is drawn, stay in sight while rows are gone through. */
+.rows {
+  flex: 1;
   min-height: 0;
   overflow: hidden auto;
   scrollbar-width: thin;

@@ -108,6 +108,7 @@ const hasItem = ({ check }: CheckState): boolean => open.value.some((item) => it
 .with {
   display: grid;
   gap: 4px;
+  margin: 4px 0 6px;
 }
 .with.named {
   grid-template-columns: minmax(0, 1fr) minmax(0, 0.5fr);

@@ -33,7 +33,7 @@ function note(one: NewNetworkGear): void {
 
 <style scoped>
 .unnoted {
-  margin-bottom: 8px;
+  margin-top: 8px;
 }
 .btn.small {
   min-height: 24px;
