@@ -1,6 +1,13 @@
 import type { Highs } from 'highs';
 import { morningsOf, type Morning } from '#core/cutover/mornings';
-import { datesOf, leastDark, planNights, type NightsPlan, type PlannedNight } from '#core/cutover/nights';
+import {
+  datesOf,
+  leastDark,
+  planNights,
+  type MorningLimit,
+  type NightsPlan,
+  type PlannedNight,
+} from '#core/cutover/nights';
 import { nightTasks, stepTaskOf, tasksDone, tasksOf, waitingLoop, type Task } from '#core/cutover/tasks';
 import { taskTitle } from '#core/cutover/words';
 import {
@@ -11,8 +18,9 @@ import {
   type PlannedNightFact,
   type Site,
 } from '#core/model/site';
-import { counted } from '#core/shared/labels';
+import { counted, listed } from '#core/shared/labels';
 import { evaluateSite, type SiteEvaluation } from './evaluateSite';
+import { morningLimitsOf } from './morningLoads';
 import { nightRulesOf } from './nightRulesOf';
 import { migrationOfSite, moversOf, type SiteMigration } from './slotAllocation';
 
@@ -76,11 +84,15 @@ export const nightsFound = (
 function conflictWords(demands: readonly string[], nights: number): string {
   const pinned = demands.filter((demand) => demand.startsWith('pinned ')).map((demand) => demand.slice(7));
   const restarts = demands.filter((demand) => demand.startsWith('restart '));
+  const loaded = demands.filter((demand) => demand.startsWith('morning ')).map((demand) => demand.slice(8));
   const said = [
     ...(pinned.length > 0
       ? [`${pinned.join(', ')} ${pinned.length > 1 ? 'are' : 'is'} promised for its night`]
       : []),
     ...(restarts.length > 0 ? ['a recorder restarts once a night at most'] : []),
+    ...(loaded.length > 0
+      ? [`${listed(loaded)} would be asked for more than there is in a morning between`]
+      : []),
     ...(demands.some(
       (demand) => demand === 'work' || demand.startsWith('skill ') || demand.startsWith('cut '),
     )
@@ -93,7 +105,9 @@ function conflictWords(demands: readonly string[], nights: number): string {
   const wayOut =
     pinned.length > 0
       ? 'Let one of them go into another night.'
-      : 'Allow more nights, a longer shift, or another pair of hands.';
+      : loaded.length > 0
+        ? 'Feed one of its cameras from elsewhere, change it for a larger one first, or allow more nights.'
+        : 'Allow more nights, a longer shift, or another pair of hands.';
   return `This cannot all be: ${said.join('; ')}. ${wayOut}`;
 }
 
@@ -126,7 +140,7 @@ function planOf(
   site: Site,
   settings: CutoverSettings,
   dates: readonly string[],
-  tasks: readonly Task[],
+  { tasks, limits }: Derived,
   secondsLeft: () => number,
   better: (nights: readonly PlannedNight[], least: number) => void,
 ): CutoverPlan {
@@ -142,6 +156,7 @@ function planOf(
     crew: Object.values(site.crewMember),
     rules: nightRulesOf(site, settings),
     nights: dates.length,
+    mornings: limits,
   };
   const plan = planNights(highs, asked, secondsLeft, better);
   return plan.kind === 'conflict' ? { ...plan, message: conflictWords(plan.demands, dates.length) } : plan;
@@ -153,6 +168,8 @@ interface Derived {
   perNight: number;
   migration: SiteMigration;
   tasks: Task[];
+  /** What could be asked for too much in a morning between. */
+  limits: MorningLimit[];
 }
 
 /** An order of moves with the nights that it fills. */
@@ -227,19 +244,19 @@ export function cutoverOf(
   const { runs, allocation, total } = evaluation;
   const dates = datesOf(settings);
   const crew = Object.values(site.crewMember);
+  const done = tasksDone(site);
   const derived = (perNight: number): Derived => {
     const migration = migrationOfSite(withPerNight(site, perNight), allocation);
     const tasks = tasksOf({ site, runs, migration, total, calendar: { settings, dates } });
-    return { perNight, migration, tasks };
+    return { perNight, migration, tasks, limits: morningLimitsOf(site, evaluation, migration, done) };
   };
   const attempt = (order: Derived): Attempt => {
-    const { perNight, tasks } = order;
+    const { perNight } = order;
     const tell = (nights: readonly PlannedNight[], least: number) =>
       better(nightsFound(nights, { dates, crew, perNight }, least));
-    const plan = planOf(highs, site, settings, dates, tasks, secondsLeft, tell);
+    const plan = planOf(highs, site, settings, dates, order, secondsLeft, tell);
     return { ...order, plan };
   };
-  const done = tasksDone(site);
   const [first, ...others] = ordersOfMoves(site, settings, derived);
   const isPlanned = ({ plan: { kind } }: Attempt) => kind === 'planned' || kind === 'nothing';
   let best = attempt(first!);

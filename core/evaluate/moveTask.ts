@@ -24,7 +24,8 @@ export type Moved =
   | { kind: 'moved'; changes: Change[]; chances: Record<string, number> }
   | { kind: 'refused'; objections: Objection[] };
 
-const nameOf = (objection: Objection): string => JSON.stringify({ ...objection, chance: 0, start: 0 });
+const nameOf = (objection: Objection): string =>
+  JSON.stringify({ ...objection, chance: 0, start: 0, carried: 0 });
 
 /**
  * Puts a task into another night, or gives it to somebody, at the time of that night that is best. It is refused, with the rules, where any
@@ -71,7 +72,7 @@ export function moveTask(
   });
   const done = tasksDone(site);
   const before = new Set(now.nights.flatMap(({ objections }) => objections.map(nameOf)));
-  const objections = objectionsTo(nights, crew, rules, done)
+  const objections = objectionsTo(nights, crew, rules, done, now.limits)
     .flat()
     .filter((one) => !before.has(nameOf(one)));
   if (nights.some((night) => night.jobs.length > mostNightJobs))

@@ -12,6 +12,7 @@ import {
   type DarkBand,
   type GivenJob,
   type LiftBand,
+  type MorningLimit,
   type Objection,
   type PlannedJob,
 } from '#core/cutover/nights';
@@ -39,6 +40,7 @@ import {
 } from '#core/model/site';
 import { planFrom } from './agreePlan';
 import { morningsAfter } from './cutoverOf';
+import { morningLimitsOf } from './morningLoads';
 import type { SiteEvaluation } from './evaluateSite';
 import type { NightClock } from './nightClock';
 import { nightRulesOf } from './nightRulesOf';
@@ -79,6 +81,8 @@ export interface NightsNow {
   dates: string[];
   tasks: Task[];
   progress: Record<string, TaskProgress>;
+  /** What could be asked for too much in a morning between. */
+  limits: MorningLimit[];
   nights: NightNow[];
   /** The last dates on which what comes before the nights can begin, by task. */
   startBy: Record<string, string>;
@@ -175,6 +179,7 @@ export function nightsNow(
   const dates = [...new Set([...coming, ...agreed.map(({ date }) => date)])].sort();
   const { tasks, migration } = tasksNow(site, evaluation, { settings, dates });
   const done = tasksDone(site);
+  const limits = morningLimitsOf(site, evaluation, migration, done);
   const tries = lastTries(site);
   const jobs = new Map(nightTasks(tasks).map((task) => [task.id, task]));
   const place = new Map(crew.map(({ id }, index) => [id, index]));
@@ -209,6 +214,7 @@ export function nightsNow(
     crew,
     rules,
     done,
+    limits,
   );
   // What a night that is over has not brought about is not so in its morning.
   const brought = timed.map(({ planned, actual, state }) =>
@@ -246,6 +252,7 @@ export function nightsNow(
     dates,
     tasks,
     progress: Object.fromEntries(tasks.map(({ id }) => [id, progressOfTask(tries.get(id))])),
+    limits,
     nights,
     startBy: Object.fromEntries(startBy(tasks, nightOf)),
     follows: Object.fromEntries(followsNight(tasks, nightOf)),

@@ -59,7 +59,10 @@ test('a run with two segments, a joint and a camera is noted in under 90 keys an
 
 test('five readings in a row take a figure and Enter each', async ({ page, open }) => {
   await open('test/r16');
+  // Keys are heard once the bench is there.
+  await expect(page.getByRole('textbox', { name: 'Foreign voltage, AC' })).toBeVisible();
   await page.keyboard.press('i');
+  await expect(page.getByRole('textbox', { name: 'Foreign voltage, DC' })).toBeEnabled();
   const counted = await startCounting(page);
   const proved = page.getByLabel(/meter proved/);
   await proved.focus();

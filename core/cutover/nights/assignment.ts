@@ -1,5 +1,6 @@
 import { draftProgramme, type Programme } from '#core/solver';
 import type { NightPatterns } from './nightPatterns';
+import type { MorningLimit } from './morningLimits';
 import { canDo, teamsFor, type NightJob, type NightRules, type Worker } from './nightJob';
 import { latestStartOf } from './sequence';
 
@@ -30,6 +31,7 @@ export const demandNames = {
   skill: (skill: string) => `skill ${skill}`,
   restart: (of: string) => `restart ${of}`,
   cut: (index: number) => `cut ${index}`,
+  morning: (name: string) => `morning ${name}`,
 };
 
 /** Minutes that people with a skill, or anybody, can work in a night. */
@@ -41,14 +43,21 @@ const minutesOf = (
   (shiftMinutes - reserveMinutes) *
   crew.filter(({ skills }) => skill === null || skills.includes(skill)).length;
 
+/** What the programme shares out. */
+export interface ToAssign {
+  jobs: readonly NightJob[];
+  crew: readonly Worker[];
+  rules: NightRules;
+  /** What carries only so much in the mornings between. */
+  mornings?: readonly MorningLimit[];
+}
+
 /**
- * Each job in one night, what it needs no later, people’s minutes, one restart of a thing a night, and what was found to be too much for a
- * night.
+ * Each job in one night, what it needs no later, people’s minutes, one restart of a thing a night, what is carried in each morning, and what
+ * was found to be too much for a night.
  */
 export function assignmentOf(
-  jobs: readonly NightJob[],
-  crew: readonly Worker[],
-  rules: NightRules,
+  { jobs, crew, rules, mornings = [] }: ToAssign,
   nights: number,
   cuts: readonly Cut[],
   costs: NightCosts,
@@ -104,6 +113,7 @@ export function assignmentOf(
   if (patterns) patternRows(draft, patterns, all, (id, night) => x[indexOf.get(id)!]![night]!);
   workRows(draft, jobs, crew, rules, all, x);
   sharedRows(draft, jobs, all, x, costs);
+  morningRows(draft, mornings, all, (id, night) => x[indexOf.get(id) ?? -1]?.[night]);
   cuts.forEach((cut, index) => {
     for (const night of all)
       row(
@@ -148,6 +158,31 @@ function patternRows(
       ),
     );
   }
+}
+
+/** What is done by a morning changes what is carried in it; what is done in none of these nights changes nothing. */
+function morningRows(
+  { row }: ReturnType<typeof draftProgramme>,
+  mornings: readonly MorningLimit[],
+  all: readonly number[],
+  variableOf: (id: string, night: number) => number | undefined,
+): void {
+  for (const { name, label, most, before, changes } of mornings)
+    for (const night of all)
+      row(
+        `${name} ${label} after ${night + 1}`,
+        Object.entries(changes).flatMap(([id, by]) =>
+          all
+            .filter((earlier) => earlier <= night)
+            .flatMap((earlier) => {
+              const variable = variableOf(id, earlier);
+              return variable === undefined ? [] : [{ variable, by }];
+            }),
+        ),
+        '<=',
+        most - before,
+        demandNames.morning(name),
+      );
 }
 
 /** A person with the jobs that cannot be done without him, and the latest that one of them can end. */

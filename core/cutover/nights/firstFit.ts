@@ -1,3 +1,5 @@
+import type { ToAssign } from './assignment';
+import { areMorningsHeld, type MorningLimit } from './morningLimits';
 import { mayBeInNight, type NightJob } from './nightJob';
 
 type Fits = (jobs: readonly NightJob[]) => boolean;
@@ -22,7 +24,12 @@ const restartsOnce = (jobs: readonly NightJob[]): boolean => {
 };
 
 /** Nights filled one after the other, each with whatever still goes into it; `null` where that takes more nights than there are. */
-function filled(groups: readonly NightJob[][], most: number, fits: Fits): NightJob[][] | null {
+function filled(
+  groups: readonly NightJob[][],
+  mornings: readonly MorningLimit[],
+  most: number,
+  fits: Fits,
+): NightJob[][] | null {
   const nights: NightJob[][] = [];
   const done = new Set<string>();
   let left = [...groups];
@@ -34,7 +41,8 @@ function filled(groups: readonly NightJob[][], most: number, fits: Fits): NightJ
       const there = new Set([...done, ...wanted.map(({ id }) => id)]);
       const may =
         group.every((job) => mayBeInNight(job, nights.length) && job.needs.every((id) => there.has(id))) &&
-        restartsOnce(wanted);
+        restartsOnce(wanted) &&
+        areMorningsHeld(mornings, [...nights, wanted]);
       if (may && fits(wanted)) night = wanted;
     }
     for (const { id } of night) done.add(id);
@@ -45,7 +53,11 @@ function filled(groups: readonly NightJob[][], most: number, fits: Fits): NightJ
 }
 
 /** Nights as they are filled without looking ahead, in the best of some plain orders: something to start from, and to do better than. */
-export function firstFit(jobs: readonly NightJob[], most: number, fits: Fits): NightJob[][] | null {
+export function firstFit(
+  { jobs, mornings = [] }: Pick<ToAssign, 'jobs' | 'mornings'>,
+  most: number,
+  fits: Fits,
+): NightJob[][] | null {
   const known = new Set(jobs.map(({ id }) => id));
   // What is not among the jobs is waited for by nobody.
   const groups = groupsOf(jobs.map((job) => ({ ...job, needs: job.needs.filter((id) => known.has(id)) })));
@@ -56,7 +68,7 @@ export function firstFit(jobs: readonly NightJob[], most: number, fits: Fits): N
     [...groups].sort((a, b) => a[0]!.place.localeCompare(b[0]!.place, 'en') || work(b) - work(a)),
   ];
   return orders.reduce<NightJob[][] | null>((best, order) => {
-    const nights = filled(order, best ? best.length - 1 : most, fits);
+    const nights = filled(order, mornings, best ? best.length - 1 : most, fits);
     return nights ?? best;
   }, null);
 }

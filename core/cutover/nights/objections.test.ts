@@ -50,6 +50,19 @@ describe('against a night', () => {
     expect(kinds(night([with_]), night([by([1], jobOf('b'))], { night: 1 }))).toEqual([['together'], []]);
     expect(kinds(night([by([0], jobOf('a', { pinned: 2 }))]))).toEqual([['promised']]);
   });
+  it('is what carries more than it can in its morning, until that is lightened', () => {
+    const box = { name: 'Quay box', label: 'amps', unit: 'A', most: 6, before: 5 } as const;
+    const limits = [{ ...box, changes: { a: 2, b: -1.5 } }];
+    const [a, b] = [by([0]), by([1], jobOf('b'))];
+    const against = (...nights: ReturnType<typeof night>[]) =>
+      objectionsTo(nights, crew, rules, new Set(), limits);
+    const tooMuch = { kind: 'morning', of: 'Quay box', what: 'amps', carried: 7, most: 6, unit: 'A' };
+    expect(against(night([a]), night([b], { night: 1 }))).toEqual([[tooMuch], []]);
+    expect(against(night([b]), night([a], { night: 1 }))).toEqual([[], []]);
+    expect(against(night([a, b]))).toEqual([[]]);
+    // What was put back does not lighten it.
+    expect(against(night([b], { ended: ['b'] }), night([a], { night: 1 }))).toEqual([[], [tooMuch]]);
+  });
   it('is a second restart of one thing', () => {
     const restart = (id: string) => by([0], jobOf(id, { skills: ['network'], restarts: 'hall', likely: 20 }));
     expect(kinds(night([restart('a'), restart('b')]))).toEqual([['restart']]);

@@ -1,3 +1,5 @@
+import type { Unit } from '#core/shared/units';
+import { carriedAfter, isTooMuch, type MorningLimit } from './morningLimits';
 import { canDo, type NightJob, type NightRules, type Worker } from './nightJob';
 import type { PlannedJob } from './sequence';
 import { ruleBroken } from './ruleBroken';
@@ -24,6 +26,7 @@ export type Objection =
   | { kind: 'promised'; job: string; night: number }
   | { kind: 'not-then'; job: string; why: string }
   | { kind: 'views'; job: string; rule: string; dark: number; most: number }
+  | { kind: 'morning'; of: string; what: string; carried: number; most: number; unit: Unit }
   | { kind: 'unsure'; chance: number };
 
 /** Whether those whom a job is given to may do it. */
@@ -99,6 +102,22 @@ function restartObjections(jobs: readonly NightJob[]): Objection[] {
     .map(([of, ids]) => ({ kind: 'restart', of, jobs: ids }));
 }
 
+/** What carries more than it can in the morning after each night. */
+function morningObjections(
+  limits: readonly MorningLimit[],
+  nights: readonly (readonly string[])[],
+): Objection[][] {
+  const carried = limits.map((limit) => carriedAfter(limit, nights));
+  return nights.map((_, at) =>
+    limits.flatMap((limit, k): Objection[] => {
+      const now = carried[k]![at]!;
+      if (!isTooMuch(now, limit)) return [];
+      const { name, label, most, unit } = limit;
+      return [{ kind: 'morning', of: name, what: label, carried: now, most, unit }];
+    }),
+  );
+}
+
 /**
  * What is against each night as it stands; nights in their order. `ended` is what was tried in a night to its end, and is against nothing there
  * any more; `done` is what holds, in whichever night.
@@ -108,15 +127,23 @@ export function objectionsTo(
   crew: readonly Worker[],
   rules: NightRules,
   done: ReadonlySet<string> = new Set(),
+  mornings: readonly MorningLimit[] = [],
 ): Objection[][] {
   const where = whereAll(nights);
-  return nights.map(({ night, jobs, chance, ended }, at) => {
-    const open = jobs.filter(({ job }) => !ended.has(job.id));
+  const openIn = ({ jobs, ended }: (typeof nights)[number]) => jobs.filter(({ job }) => !ended.has(job.id));
+  const ofMornings = morningObjections(
+    mornings,
+    nights.map((night) => openIn(night).map(({ job }) => job.id)),
+  );
+  return nights.map((one, at) => {
+    const { night, jobs, chance } = one;
+    const open = openIn(one);
     if (open.length === 0) return [];
     return [
       ...(night === null ? [{ kind: 'closed' } as const] : []),
       ...open.flatMap((one) => jobObjections(one, { at, night, where, done }, crew, rules)),
       ...restartObjections(jobs.map(({ job }) => job)),
+      ...ofMornings[at]!,
       ...(chance < rules.sureChance ? [{ kind: 'unsure', chance } as const] : []),
     ];
   });

@@ -3,6 +3,7 @@ import { describe, expect, it } from 'vitest';
 import { createRandom } from '#core/shared/random';
 import { earliestByRules, type Timed } from './darkRules';
 import { chanceOf } from './chance';
+import { areMorningsHeld, type MorningLimit } from './morningLimits';
 import { mayBeInNight, teamsFor, type NightJob, type NightRules, type Worker } from './nightJob';
 import { planNights, type PlannedNight } from './planNights';
 import { latestStartOf, sequenceNight } from './sequence';
@@ -139,7 +140,12 @@ describe('the chance of a night', () => {
 describe('the nights', () => {
   const perNight = 10_000;
   /** The least cost by every way to share jobs out over nights. */
-  function leastByAll(jobs: readonly NightJob[], most: number, by: NightRules): number | null {
+  function leastByAll(
+    jobs: readonly NightJob[],
+    most: number,
+    by: NightRules,
+    limits: readonly MorningLimit[] = [],
+  ): number | null {
     const fits = new Map<number, boolean>();
     const isNight = (mask: number): boolean => {
       const known = fits.get(mask);
@@ -159,6 +165,11 @@ describe('the nights', () => {
       const lifts = new Set(some.flatMap(({ lift }) => lift ?? [])).size;
       return perNight + 20 * lifts + new Set(some.map(({ place }) => place)).size;
     };
+    const isHeld = (mask: number): boolean =>
+      limits.every(({ before, most: can, changes }) => {
+        const some = jobs.filter((_, index) => mask & (1 << index));
+        return some.reduce((sum, { id }) => sum + changes[id]!, before) <= can;
+      });
     const all = (1 << jobs.length) - 1;
     let best: number | null = null;
     const go = (done: number, night: number, cost: number): void => {
@@ -172,7 +183,7 @@ describe('the nights', () => {
             (mayBeInNight(one, night) &&
               one.needs.every((id) => (done | mask) & (1 << jobs.findIndex((other) => other.id === id)))),
         );
-        if (may && isNight(mask)) go(done | mask, night + 1, cost + costOf(mask));
+        if (may && isHeld(done | mask) && isNight(mask)) go(done | mask, night + 1, cost + costOf(mask));
       }
     };
     go(0, 0, 0);
@@ -203,6 +214,55 @@ describe('the nights', () => {
         expect(plan.nights.every(({ chance }) => chance >= 0.9)).toBe(true);
       } else expect(best).toBeNull();
     }
+  });
+  it('are the fewest of those that leave nothing overloaded in any morning between', () => {
+    const random = createRandom(29);
+    let held = 0;
+    for (let round = 0; round < 12; round += 1) {
+      const short = { ...rules, shiftMinutes: 270 };
+      const jobs = randomJobs(random, 5);
+      // In whole watts, so that both ways of adding up come to the same.
+      const changes = Object.fromEntries(jobs.map(({ id }) => [id, Math.floor(random() * 17) - 8]));
+      const after = Object.values(changes).reduce((sum, change) => sum + change, 20);
+      const limit = {
+        name: 'Quay box',
+        label: 'watts',
+        unit: 'W',
+        most: Math.max(20, after),
+        before: 20,
+      } as const;
+      const mornings = [{ ...limit, changes }];
+      const plan = planNights(highs, { jobs, crew, rules: short, nights: 4, mornings });
+      const best = leastByAll(jobs, 4, short, mornings);
+      expect(plan.kind === 'planned' ? costOf(plan.nights) : null).toBe(best);
+      const byLimit = (found: typeof plan) =>
+        found.kind === 'planned' &&
+        areMorningsHeld(
+          mornings,
+          found.nights.map((night) => night.jobs.map((one) => one.job)),
+        );
+      expect(byLimit(plan)).toBe(plan.kind === 'planned');
+      if (!byLimit(planNights(highs, { jobs, crew, rules: short, nights: 4 }))) held += 1;
+    }
+    // Without the limit some of them would be overloaded.
+    expect(held).toBeGreaterThan(2);
+  });
+  it('say what would be overloaded where no order keeps it from that', () => {
+    const mornings = [
+      {
+        name: 'Quay box',
+        label: 'watts',
+        unit: 'W',
+        most: 20,
+        before: 18,
+        changes: { a: 4, b: -4 },
+      } as const,
+    ];
+    const jobs = [job('a', { pinned: 0 }), job('b', { pinned: 1 })];
+    expect(planNights(highs, { jobs, crew, rules, nights: 3, mornings })).toEqual({
+      kind: 'conflict',
+      demands: expect.arrayContaining(['morning Quay box']) as string[],
+    });
   });
   it('hold what was promised for its night', () => {
     const jobs = [job('a'), job('b', { pinned: 1 }), job('c', { pinned: 0 })];

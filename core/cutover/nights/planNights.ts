@@ -1,13 +1,21 @@
 import type { Highs } from 'highs';
 import { smallestConflict, solve, type Programme } from '#core/solver';
-import { assignmentOf, beyondCrew, leastNights, type Cut, type NightCosts } from './assignment';
+import {
+  assignmentOf,
+  beyondCrew,
+  leastNights,
+  type Cut,
+  type NightCosts,
+  type ToAssign,
+} from './assignment';
 import { calmNight } from './calmNight';
 import { classCuts } from './classCuts';
 import { chanceAtMost, chanceOf } from './chance';
 import { groupCuts } from './groupCuts';
 import { firstFit } from './firstFit';
 import { nightPatterns, type NightPatterns } from './nightPatterns';
-import type { NightJob, NightRules, Worker } from './nightJob';
+import { areMorningsHeld } from './morningLimits';
+import type { NightJob, NightRules } from './nightJob';
 import { repaired } from './repaired';
 import { ruleBroken } from './ruleBroken';
 import { latestStartOf, sequenceNight, type PlannedJob } from './sequence';
@@ -38,10 +46,7 @@ export type NightsPlan =
   | { kind: 'conflict'; demands: string[] };
 
 /** What nights are asked for. */
-export interface NightsAsked {
-  jobs: readonly NightJob[];
-  crew: readonly Worker[];
-  rules: NightRules;
+export interface NightsAsked extends ToAssign {
   /** Nights at most. */
   nights: number;
 }
@@ -214,13 +219,13 @@ function cheapest(
   known: Known,
   { secondsLeft, rounds = Infinity }: { secondsLeft: () => number; rounds?: number },
 ): Found {
-  const { jobs, crew, rules } = asked;
+  const { jobs, mornings = [] } = asked;
   const fits = (some: readonly NightJob[]) => nightOf(some, asked, known) !== null;
   // Where nothing costs anything, any nights that fit will do.
   const isAnyGood = costs.lift === 0 && costs.place === 0;
   let least = 0;
   for (let round = 1; ; round += 1) {
-    const { programme, variableOf } = assignmentOf(jobs, crew, rules, nights, cuts, costs, known.patterns);
+    const { programme, variableOf } = assignmentOf(asked, nights, cuts, costs, known.patterns);
     const solved = solve(highs, programme, { secondsMost: Math.max(leastSeconds, secondsLeft()) });
     if (solved.kind === 'infeasible') return { kind: 'infeasible', programme };
     if (solved.kind === 'nothing-found') return { kind: 'out-of-time', least };
@@ -242,7 +247,8 @@ function cheapest(
         least,
       };
     const mended = isAnyGood ? repaired(byNight, (some) => quickNight(some, asked, known) !== null) : null;
-    if (mended) return { kind: 'fits', nights: worked(mended, asked, known), least };
+    if (mended && areMorningsHeld(mornings, mended))
+      return { kind: 'fits', nights: worked(mended, asked, known), least };
     if (round >= rounds || secondsLeft() <= 0) return { kind: 'out-of-time', least };
   }
 }
@@ -304,7 +310,7 @@ function foundBefore(asked: NightsAsked, known: Known): Cut[] {
 export function nightsProgramme(asked: NightsAsked, nights: number): Programme {
   const known = nothingKnown();
   const cuts = foundBefore(asked, known);
-  return assignmentOf(asked.jobs, asked.crew, asked.rules, nights, cuts, byWays, known.patterns).programme;
+  return assignmentOf(asked, nights, cuts, byWays, known.patterns).programme;
 }
 
 /** So long at most fewer lifts and ways are sought, once it is known how many nights there are. */
@@ -340,7 +346,7 @@ function fewest(
   const tried = (count: number, rounds: number) =>
     cheapest(highs, asked, count, byNothing, cuts, known, { secondsLeft: forNights, rounds });
   let least = leastNights(asked.jobs, asked.crew, asked.rules, cuts);
-  const plain = firstFit(asked.jobs, asked.nights, (some) => quickNight(some, asked, known) !== null);
+  const plain = firstFit(asked, asked.nights, (some) => quickNight(some, asked, known) !== null);
   let found: Fewest | null = plain && {
     kind: 'fits',
     nights: worked(plain, asked, known),
@@ -367,15 +373,7 @@ function fewest(
   }
   if (found) return { ...found, least };
   if (least <= asked.nights) return { kind: 'conflict', demands: [] };
-  const { programme } = assignmentOf(
-    asked.jobs,
-    asked.crew,
-    asked.rules,
-    asked.nights,
-    cuts,
-    byNothing,
-    null,
-  );
+  const { programme } = assignmentOf(asked, asked.nights, cuts, byNothing, null);
   return { kind: 'conflict', demands: smallestConflict(highs, programme) };
 }
 

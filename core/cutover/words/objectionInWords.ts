@@ -1,5 +1,6 @@
 import type { Objection } from '#core/cutover/nights';
 import { listed } from '#core/shared/labels';
+import { formatLimit, formatQuantity } from '#core/shared/units';
 
 /** How things are called where an objection is read. */
 export interface NightNames {
@@ -51,6 +52,8 @@ export function objectionInWords(
       return `${task(objection.job)} cannot be in that night: ${objection.why}.`;
     case 'views':
       return `${task(objection.job)} leaves ${objection.dark} views of “${objection.rule}” dark at once, and at most ${objection.most} may be.`;
+    case 'morning':
+      return `${objection.of} (${objection.what}): ${formatQuantity(objection.carried, objection.unit)} asked in the morning after it, and it has ${formatLimit(objection.most, objection.unit)}. Do first what lightens it.`;
     case 'unsure':
       return `It ends within the shift with ${Math.floor(100 * objection.chance)} %, which is less than was asked for.`;
   }
