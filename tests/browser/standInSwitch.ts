@@ -2,17 +2,13 @@ import { spawn } from 'node:child_process';
 import path from 'node:path';
 import { root } from './fixtures';
 
-/** The stand-in switch as a process of its own. */
-export function startStandInSwitch(): Promise<{ address: string; stop: () => void }> {
+/** The stand-in switch as a process of its own, as the demo’s or in another state. */
+export function startStandInSwitch(
+  state = path.join(root, 'demo', 'saltmarrow.switch.json'),
+): Promise<{ address: string; stop: () => void }> {
   const child = spawn(
     process.execPath,
-    [
-      path.join(root, 'programs', 'switch.js'),
-      '--state',
-      path.join(root, 'demo', 'saltmarrow.switch.json'),
-      '--restart',
-      '60000',
-    ],
+    [path.join(root, 'programs', 'switch.js'), '--state', state, '--restart', '60000'],
     { stdio: ['pipe', 'pipe', 'inherit'] },
   );
   return new Promise((resolve, reject) => {

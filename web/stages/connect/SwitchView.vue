@@ -1,14 +1,14 @@
 <script setup lang="ts">
-import { computed, onMounted, reactive, ref, shallowRef, useTemplateRef, watch } from 'vue';
-import { compareSwitch, reportFromTable, type SwitchReport } from '#core/connect/switchReport';
+import { computed, onMounted, ref, useTemplateRef, watch } from 'vue';
+import { compareSwitch, reportFromTable } from '#core/connect/switchReport';
 import { withFields } from '#core/model/site';
 import AllowHost from '../../parts/AllowHost.vue';
 import PickField from '../../parts/PickField.vue';
 import TextField from '../../parts/TextField.vue';
-import { api, type Answer } from '../../stores/api';
 import { useKeys } from '../../keys/keys';
 import { useOpenSite } from '../../stores/openSite';
 import { useSite } from '../../stores/site';
+import { useSwitchLine } from '../../stores/switchLine';
 import { useTables } from '../../tables/useTables';
 import type { ShownNetwork } from './useNetwork';
 
@@ -34,49 +34,8 @@ watch(
   },
   { immediate: true },
 );
-/** Where each switch answers, and the key to it: as typed, and kept no longer than this view. */
-const addresses = reactive(new Map<string, string>());
-const key = ref('');
-const address = computed(() => addresses.get(deviceId.value ?? '') ?? '');
-const report = shallowRef<SwitchReport | null>(null);
-const problem = ref('');
-const closedHost = ref<string | null>(null);
-const busy = ref(false);
-
-onMounted(async () => {
-  const answer = await api.switches();
-  if (answer.kind === 'answer' && answer.value.standIn && deviceId.value && !address.value)
-    addresses.set(deviceId.value, answer.value.standIn);
-});
-function pick(id: string): void {
-  deviceId.value = id;
-  [report.value, problem.value, key.value] = [null, '', ''];
-}
-
-async function ask<T>(what: () => Promise<Answer<T>>): Promise<{ value: T } | null> {
-  busy.value = true;
-  const answer = await what();
-  busy.value = false;
-  closedHost.value = answer.kind === 'refusal' ? answer.refusal.host : null;
-  problem.value =
-    answer.kind === 'answer'
-      ? ''
-      : answer.kind === 'refusal'
-        ? answer.refusal.detail
-        : 'The server cannot be reached. Nothing was read.';
-  return answer.kind === 'answer' ? answer : null;
-}
-async function read(): Promise<void> {
-  const id = deviceId.value;
-  const answer = await ask(() => api.readSwitch(store.id, address.value));
-  if (id === deviceId.value) report.value = answer?.value ?? null;
-}
-async function restart(port: number): Promise<void> {
-  const done = await ask(() =>
-    api.restartPort({ site: store.id, address: address.value, key: key.value, port }),
-  );
-  if (done) await read();
-}
+const { address, key, report, problem, closedHost, busy, discover, read, restart } = useSwitchLine(deviceId);
+onMounted(discover);
 
 const file = useTemplateRef('file');
 const tables = useTables();
@@ -122,13 +81,13 @@ useKeys([{ keys: ['g'], label: 'read the switch', group: 'Switches', run: () => 
   <p v-if="gear.length === 0" class="dim">No switch is noted or planned here yet.</p>
   <div v-else class="switch">
     <div class="row acts">
-      <PickField :value="deviceId" :choices="gear" label="Switch" @take="pick" />
+      <PickField :value="deviceId" :choices="gear" label="Switch" @take="(id) => (deviceId = id)" />
       <span class="dim">answers at</span>
       <TextField
         :value="address"
         label="Address of the switch"
         placeholder="10.20.0.9:80"
-        @take="(text) => deviceId && addresses.set(deviceId, text)"
+        @take="(text) => (address = text)"
       />
       <button type="button" class="btn go" :disabled="busy || !address" @click="read">
         {{ busy ? 'Asking…' : 'Read the switch' }} <kbd>g</kbd>

@@ -15,6 +15,7 @@ import { useOpenSite } from '../../stores/openSite';
 import { useSite } from '../../stores/site';
 import HookUpDrawing from '../connect/HookUpDrawing.vue';
 import PhotoStrip from '../survey/PhotoStrip.vue';
+import NightPort from './NightPort.vue';
 import NightReadings from './NightReadings.vue';
 import ProofRow from './ProofRow.vue';
 
@@ -261,14 +262,16 @@ const to = (name: string, view: string, query: Record<string, string> = {}) => (
         :to="to('allocate', 'device', { upTo: 'now', recorder: recorderId })"
         >Push to the recorder</RouterLink
       >
-      <RouterLink
-        v-if="task.kind === 'build' || task.kind === 'swap'"
-        class="btn"
-        :to="to('connect', 'switch')"
+      <RouterLink v-if="task.kind === 'build'" class="btn" :to="to('connect', 'switch')"
         >Ask the switch</RouterLink
       >
       <RouterLink v-if="card?.runId" class="btn" :to="to('test', '')">Take a reading</RouterLink>
     </div>
+    <NightPort
+      v-if="task.kind === 'swap' && task.cameraId"
+      :key="`port ${task.id}`"
+      :camera-id="task.cameraId"
+    />
     <NightReadings v-if="task.kind === 'swap' && task.cameraId" :key="task.id" :camera-id="task.cameraId" />
     <PhotoStrip v-if="card?.runId" :of="{ kind: 'run', id: card.runId }" :what="task.of" />
   </section>
