@@ -1,4 +1,7 @@
-import decode from 'heic-decode';
+import type Decode from 'heic-decode';
+
+/** Fetched with the first such photo: a server starts without it. */
+const decoder = async (): Promise<typeof Decode> => (await import('heic-decode')).default;
 
 /** A phone's sensor has 48 megapixels; more would need more memory than a thread is given. */
 const mostMegapixels = 50;
@@ -10,9 +13,9 @@ const refused = (why: string): HeicPixels => ({ kind: 'refused', why });
 
 /** The pixels of a phone's HEIC photo, upright; its size is looked at before anything of it is decoded. */
 export async function heicPixels(bytes: Uint8Array): Promise<HeicPixels> {
-  let images: Awaited<ReturnType<typeof decode.all>>;
+  let images: Awaited<ReturnType<typeof Decode.all>>;
   try {
-    images = await decode.all({ buffer: bytes });
+    images = await (await decoder()).all({ buffer: bytes });
   } catch {
     return refused('The HEIC photo is damaged or cut short. Save it again and choose it anew.');
   }
