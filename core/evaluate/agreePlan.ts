@@ -1,6 +1,7 @@
 import {
   agreeNights,
   allocationSettingsOf,
+  camerasPerNight,
   cutoverSettingsId,
   setAllocationSettings,
   setCutover,
@@ -38,7 +39,9 @@ export function agreePlan(
     return begun ? { ...night, jobs: [...begun.jobs, ...night.jobs] } : night;
   });
   return [
-    ...(allocationSettingsOf(site).perNight === perNight ? [] : [setAllocationSettings(site, { perNight })]),
+    ...(camerasPerNight(allocationSettingsOf(site)) === perNight
+      ? []
+      : [setAllocationSettings(site, { asPlanned: perNight })]),
     ...(site.cutover[cutoverSettingsId] ? [] : [setCutover(settings)]),
     ...agreeNights(site, [...added, ...both]),
   ];

@@ -12,6 +12,7 @@ import { nightTasks, stepTaskOf, tasksDone, tasksOf, waitingLoop, type Task } fr
 import { taskTitle } from '#core/cutover/words';
 import {
   allocationSettingsOf,
+  camerasPerNight,
   lastTries,
   type CrewMember,
   type CutoverSettings,
@@ -180,7 +181,7 @@ interface Attempt extends Derived {
 /** The order of moves with so many cameras in a night: fewer in one mean more restarts of a recorder, each with less to do in its night. */
 const withPerNight = (site: Site, perNight: number): Site => {
   const settings = allocationSettingsOf(site);
-  return { ...site, allocationSettings: { [settings.id]: { ...settings, perNight } } };
+  return { ...site, allocationSettings: { [settings.id]: { ...settings, asPlanned: perNight } } };
 };
 
 /** What is dark for less than a twentieth longer is dark as long: how long anything takes is not known better. */
@@ -195,13 +196,14 @@ function ordersOfMoves(
   settings: CutoverSettings,
   derived: (perNight: number) => Derived,
 ): Derived[] {
-  const { perNight: most } = allocationSettingsOf(site);
-  const whole = derived(most);
+  const wished = allocationSettingsOf(site);
+  const { perNight: most } = wished;
+  const asPlanned = derived(camerasPerNight(wished));
   const tried = lastTries(site);
-  if (nightTasks(whole.tasks).some(({ id }) => tried.has(id))) return [whole];
+  if (nightTasks(asPlanned.tasks).some(({ id }) => tried.has(id))) return [asPlanned];
   const rules = nightRulesOf(site, settings);
   const crew = Object.values(site.crewMember);
-  const orders = [whole, ...Array.from({ length: most - 1 }, (_, k) => derived(most - 1 - k))];
+  const orders = Array.from({ length: most }, (_, k) => derived(most - k));
   const dark = new Map(orders.map((order) => [order, leastDark(nightTasks(order.tasks), crew, rules)]));
   const alike = darkAlike * Math.min(...dark.values());
   const darkness = (order: Derived) => Math.max(alike, dark.get(order)!);

@@ -3,12 +3,15 @@ import { beforeAll, describe, expect, it } from 'vitest';
 import { pickList, orderList, runLabels } from '#core/cutover/lists';
 import { objectionInWords } from '#core/cutover/words';
 import {
+  allocationSettingsOf,
   applyChanges,
   beginTask,
+  camerasPerNight,
   cutoverSettingsOf,
   endTask,
   parseSiteFile,
   removeCrewMember,
+  setAllocationSettings,
   toSiteFile,
   withChanges,
   type Change,
@@ -21,7 +24,7 @@ import { evaluateSite, type SiteEvaluation } from './evaluateSite';
 import { morningPicture } from './morningPicture';
 import { moveTask } from './moveTask';
 import { nightHelp } from './nightHelp';
-import { nightsNow, type KnownChances, type NightsNow } from './nightsNow';
+import { nightsNow, tasksNow, type KnownChances, type NightsNow } from './nightsNow';
 import { decidedSaltmarrow } from './testDecided';
 
 const highs = await loadHighs();
@@ -98,6 +101,21 @@ describe('nights that were agreed', () => {
     expect(isSound(site, removeCrewMember(site, 'tolland'))).toBe(true);
     const after = lookAt(without, evaluation, `${today}T10:00:00Z`);
     expect(after.nights.flatMap(({ objections }) => objections.map(({ kind }) => kind))).toContain('people');
+  });
+});
+
+describe('how many cameras a night holds', () => {
+  const joins = (steps: readonly { kind: string }[]) => steps.filter(({ kind }) => kind === 'join').length;
+  it('stays as wished when fewer at once are planned, and is as planned for what comes of it', () => {
+    const settings = cutoverSettingsOf(undecided, today);
+    const found = { nights: [], perNight: 2, least: 0 };
+    const planned = withChanges(undecided, agreePlan(undecided, found, settings));
+    expect(allocationSettingsOf(planned)).toMatchObject({ perNight: 6, asPlanned: 2 });
+    const { migration } = tasksNow(planned, evaluation, null);
+    expect(Math.max(...migration.nights.map(({ steps }) => joins(steps)))).toBeLessThanOrEqual(2);
+    // Another wish is for the nights to come.
+    const wished = withChanges(planned, [setAllocationSettings(planned, { perNight: 4 })]);
+    expect(camerasPerNight(allocationSettingsOf(wished))).toBe(4);
   });
 });
 

@@ -16,6 +16,7 @@ import {
   demandsOf,
   removing,
   allocationSettingsOf,
+  camerasPerNight,
   type Change,
   type Placement,
   type Site,
@@ -150,7 +151,11 @@ export function migrationOfSite(site: Site, allocation: Allocation): SiteMigrati
   const { needs, waiting, occupied } = allocation;
   const hasNoSlot = new Set(waiting.map(({ cameraId }) => cameraId));
   const movers = moversOf(site, allocation);
-  const migration = migrationOf(Object.values(site.recorder), movers, allocationSettingsOf(site));
+  const settings = allocationSettingsOf(site);
+  const migration = migrationOf(Object.values(site.recorder), movers, {
+    perNight: camerasPerNight(settings),
+    first: settings.first,
+  });
   const unplugged = unplugging(site);
   const unchanged: Night = {
     steps: [],

@@ -14,8 +14,10 @@ export const allocationSettingsSchema = z.strictObject({
   share: z.enum(['building', 'load']),
   /** Streams of all cameras that have no setting of their own. */
   streams: streamSettingsSchema,
-  /** Cameras that a crew moves in one night. */
+  /** Cameras that a crew moves in one night at most. */
   perNight: z.int().min(1).max(64),
+  /** So many of them in the nights that were agreed, where that leaves views dark for less long; as many as may be where it is missing. */
+  asPlanned: z.int().min(1).max(64).optional(),
   /** Cameras that must not wait for the others. */
   first: z.array(idSchema).max(64),
 });
@@ -29,6 +31,10 @@ export const usualAllocationSettings: AllocationSettings = {
   perNight: 6,
   first: [],
 };
+
+/** How many cameras a night of the order of moves holds. */
+export const camerasPerNight = ({ perNight, asPlanned }: AllocationSettings): number =>
+  Math.min(perNight, asPlanned ?? perNight);
 
 /** What is wanted of the slots of a site. */
 export const allocationSettingsOf = ({

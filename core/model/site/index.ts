@@ -32,7 +32,12 @@ export {
   strikeAcceptanceReading,
   withdrawAcceptance,
 } from './signOffEdits';
-export { allocationSettingsOf, usualAllocationSettings, type AllocationSettings } from './allocationSettings';
+export {
+  allocationSettingsOf,
+  camerasPerNight,
+  usualAllocationSettings,
+  type AllocationSettings,
+} from './allocationSettings';
 export {
   assumable,
   bodies,

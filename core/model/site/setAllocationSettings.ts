@@ -1,12 +1,12 @@
 import { allocationSettingsId, allocationSettingsOf, type AllocationSettings } from './allocationSettings';
 import type { Change } from './change';
 
-/** The change that wants something else of the slots of a site. */
-export const setAllocationSettings = (
+/** The change that wants something else of the slots of a site. Who says how many cameras a night holds means the next nights, not those planned so far. */
+export function setAllocationSettings(
   site: { allocationSettings: Readonly<Record<string, AllocationSettings>> },
   fields: Partial<AllocationSettings>,
-): Change => ({
-  kind: 'allocationSettings',
-  id: allocationSettingsId,
-  set: { ...allocationSettingsOf(site), ...fields },
-});
+): Change {
+  const { asPlanned, ...before } = allocationSettingsOf(site);
+  const kept = asPlanned === undefined || fields.perNight !== undefined ? {} : { asPlanned };
+  return { kind: 'allocationSettings', id: allocationSettingsId, set: { ...before, ...kept, ...fields } };
+}

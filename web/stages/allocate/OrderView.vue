@@ -3,7 +3,12 @@ import { computed, ref } from 'vue';
 import { listed } from '#core/shared/labels';
 import { migrationOfSite } from '#core/evaluate';
 import { nightStepInWords, recorderState } from '#core/allocate/recorder';
-import { allocationSettingsOf, setAllocationSettings, type AllocationSettings } from '#core/model/site';
+import {
+  allocationSettingsOf,
+  camerasPerNight,
+  setAllocationSettings,
+  type AllocationSettings,
+} from '#core/model/site';
 import { useKeys } from '../../keys/keys';
 import PicksField from '../../parts/PicksField.vue';
 import QuantityField from '../../parts/QuantityField.vue';
@@ -18,6 +23,7 @@ const openSite = useOpenSite();
 const summary = useOpenEvaluation();
 const allocation = computed(() => summary.value.allocation);
 const wishes = computed(() => allocationSettingsOf(openSite.value));
+const inUse = computed(() => camerasPerNight(wishes.value));
 const migration = computed(() => migrationOfSite(openSite.value, allocation.value));
 /** −1 is today; after that the morning after each night. */
 const at = ref(0);
@@ -55,7 +61,10 @@ useKeys([
           label="Cameras in a night"
           :allowed="fitting('allocationSettings', 'perNight')"
           @take="(perNight) => wish('Cameras in a night', { perNight })"
-      /></span>
+        /><span v-if="inUse < wishes.perNight" class="dim"
+          >, {{ inUse }} as the nights are planned</span
+        ></span
+      >
       <span class="field wide"
         ><span class="dim">Must not wait</span>{{ ' '
         }}<PicksField
