@@ -1,1 +1,2 @@
 export { remembered } from './remembered';
+export { rememberedLast } from './rememberedLast';

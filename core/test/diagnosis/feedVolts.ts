@@ -1,8 +1,8 @@
 import { constantPowerVolts, type CameraLoad } from '#core/physics/power';
 import { dayLoad, nightLoad } from '#core/test/findings';
+import { rememberedLast } from '#core/shared/memo';
 import { leadOhms } from './coreLoops';
 import { between, fifths, ratioSteps, robust } from './density';
-import { keptLast } from './keptLast';
 import type { DiagnosisInput } from './looked';
 import { meter, misread, spreads, supplyFaults } from './practice';
 
@@ -75,16 +75,31 @@ interface Arrival {
 const spreadOf = (from: number, at: number, blur: number): number =>
   Math.hypot(meter.volts, 0.004 * at, blur * from, spreads.watts * Math.max(0, from - at));
 
-/** What arrives from every case of a source, behind a loop of so many ohms; the same whatever is read of it. */
-function arrivalsFrom({ run, camera, source }: DiagnosisInput, isFaulty: boolean) {
-  const rail = run.feed.kind === 'local-adapter' ? spreads.adapter : spreads.rail;
-  const [byDay, byNight] = [dayLoad(camera), nightLoad(camera)];
-  const factors = factorsOf[source.current];
+/** All that volts at a camera come from, whatever is read of them: cameras that are fed alike have it in common. */
+interface Fed {
+  rail: number;
+  volts: number;
+  current: 'dc' | 'ac';
+  byDay: CameraLoad;
+  byNight: CameraLoad;
+}
+
+const fedOf = ({ run, camera, source: { volts, current } }: DiagnosisInput): Fed => ({
+  rail: run.feed.kind === 'local-adapter' ? spreads.adapter : spreads.rail,
+  volts,
+  current,
+  byDay: dayLoad(camera),
+  byNight: nightLoad(camera),
+});
+
+/** What arrives from every case of a source, behind a loop of so many ohms. */
+function arrivalsFrom({ rail, volts, current, byDay, byNight }: Fed, isFaulty: boolean) {
+  const factors = factorsOf[current];
   const sources = sourceCases(isFaulty, rail);
   return (ohms: number, load: number): Arrival[] =>
     factors.flatMap((factor) =>
       sources.map(({ day: dayShare, night: nightShare, chance, blur }): Arrival => {
-        const [fromDay, fromNight] = [dayShare * source.volts, nightShare * source.volts];
+        const [fromDay, fromNight] = [dayShare * volts, nightShare * volts];
         const day = voltsAt(fromDay, ohms, byDay, load * factor);
         const night = voltsAt(fromNight, ohms, byNight, load * factor);
         return {
@@ -104,8 +119,8 @@ interface ArrivalTable {
   unloaded: () => Arrival[];
 }
 
-function arrivalTable(looked: DiagnosisInput, isFaulty: boolean): ArrivalTable {
-  const arrivals = arrivalsFrom(looked, isFaulty);
+function arrivalTable(fed: Fed, isFaulty: boolean): ArrivalTable {
+  const arrivals = arrivalsFrom(fed, isFaulty);
   const steps: Arrival[][] = [];
   return {
     atStep: (index) => (steps[index] ??= arrivals(loopGrid[index]!, 1)),
@@ -113,7 +128,12 @@ function arrivalTable(looked: DiagnosisInput, isFaulty: boolean): ArrivalTable {
   };
 }
 
-const keptTables = keptLast<{ sound: ArrivalTable; faulty: ArrivalTable }>();
+/** So many ways to be fed are kept at most. */
+const mostTables = 40;
+const tablesOf = rememberedLast(mostTables, (key: string) => {
+  const fed = JSON.parse(key) as Fed;
+  return { sound: arrivalTable(fed, false), faulty: arrivalTable(fed, true) };
+});
 
 /** Log-chances of the volts that were read: behind a loop, and with a camera that takes nothing. */
 export interface FeedVolts {
@@ -123,13 +143,10 @@ export interface FeedVolts {
 
 /** What volts by day and by night tell of a supply that is as it should be, and of one at fault; nothing where none were read. */
 export function feedVolts(looked: DiagnosisInput): { sound: FeedVolts; faulty: FeedVolts } | null {
-  const { run, camera, readings, source } = looked;
+  const { readings, source } = looked;
   const [day, night] = [readings['day-volts'], readings['night-volts']];
   if (!day && !night) return null;
-  const tables = keptTables(run, [camera, source.volts, source.current], () => ({
-    sound: arrivalTable(looked, false),
-    faulty: arrivalTable(looked, true),
-  }));
+  const tables = tablesOf(JSON.stringify(fedOf(looked)));
 
   /** Log-chance of the volts that were read, of those that could arrive. */
   function readLog(arrivals: readonly Arrival[]): number {
