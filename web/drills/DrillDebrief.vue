@@ -2,15 +2,12 @@
 import { useClipboard } from '@vueuse/core';
 import { computed, ref } from 'vue';
 import {
-  bestPath,
-  bitsNeeded,
   drillRunId,
   mostOf,
-  scoreOf,
   scoreParts,
   trueWords,
-  worthOfSteps,
   type Answer,
+  type Debrief,
   type DrillPlay,
 } from '#core/test/drills';
 import { causeWords } from '#core/test/diagnosis';
@@ -18,11 +15,11 @@ import { testDefinition } from '#core/model/site';
 import { formatFigure } from '#core/shared/units';
 
 /** How it really was, what each reading was worth, and the way that the program would have gone. */
-const { play, answer } = defineProps<{ play: DrillPlay; answer: Answer }>();
+const { play, answer, debrief } = defineProps<{ play: DrillPlay; answer: Answer; debrief: Debrief }>();
 const emit = defineEmits<{ again: [] }>();
 const drill = computed(() => play.drill);
-const best = computed(() => bestPath(drill.value));
-const score = computed(() => scoreOf(play, answer, best.value));
+const best = computed(() => debrief.best);
+const score = computed(() => debrief.score);
 const labels = {
   cause: 'Cause',
   metre: 'Metre',
@@ -38,8 +35,7 @@ interface Row {
   bits: string;
   says: string;
 }
-function rowsOf(of: DrillPlay): Row[] {
-  const worth = worthOfSteps(of);
+function rowsOf(of: DrillPlay, worth: Debrief['worth']['mine']): Row[] {
   return of.steps.flatMap(({ move, minutes }, index): Row[] => {
     if (move.kind !== 'test') return [];
     const one = worth[index];
@@ -53,8 +49,8 @@ function rowsOf(of: DrillPlay): Row[] {
     ];
   });
 }
-const mine = computed(() => rowsOf(play));
-const bests = computed(() => rowsOf(best.value));
+const mine = computed(() => rowsOf(play, debrief.worth.mine));
+const bests = computed(() => rowsOf(best.value, debrief.worth.best));
 const said = computed(() => {
   const [first] = Object.entries(answer.chances).sort((a, b) => b[1] - a[1]);
   return first
@@ -193,7 +189,7 @@ const others = computed(() => {
             </tr>
           </tbody>
         </table>
-        <p class="dim tiny">This drill asks for {{ formatFigure(bitsNeeded(drill), '', 1) }} bits.</p>
+        <p class="dim tiny">This drill asks for {{ formatFigure(debrief.bits, '', 1) }} bits.</p>
       </div>
     </section>
     <section aria-label="Two people">

@@ -1,8 +1,7 @@
 <script setup lang="ts">
-import { computed, ref, watch } from 'vue';
+import { computed, ref, shallowRef, watch } from 'vue';
 import { useRoute } from 'vue-router';
 import {
-  bestPath,
   diagnosisOf,
   drillRunId,
   foundWords,
@@ -10,9 +9,9 @@ import {
   played,
   replayed,
   resultOf,
-  scoreOf,
   testsAtHand,
   type Answer,
+  type Debrief,
   type DrillMove,
   type DrillPlay,
 } from '#core/test/drills';
@@ -22,6 +21,7 @@ import { useKeys } from '../keys/keys';
 import { useDrills } from '../stores/drills';
 import { useMeasures } from '../stores/measures';
 import DrillAnswer from './DrillAnswer.vue';
+import { debriefOn } from './debriefOn';
 import DrillDebrief from './DrillDebrief.vue';
 import DrillHelp from './DrillHelp.vue';
 import DrillSeen from './DrillSeen.vue';
@@ -36,6 +36,8 @@ const play = ref<DrillPlay | null>(null);
 const moves = ref<DrillMove[]>([]);
 const answer = ref<Answer | null>(null);
 const answering = ref(false);
+/** What is told of the answer, once it is worked out. */
+const debrief = shallowRef<Debrief | null>(null);
 const hint = ref('');
 const meterProved = ref(false);
 const nothingSaid: Answer = { chances: {}, metre: null, decisions: [], note: '' };
@@ -45,10 +47,10 @@ watch(
     document.title = `${now?.title ?? 'Drill'}, Neotrope`;
     moves.value = now ? drills.movesOf(now.id) : [];
     play.value = now ? replayed(now, moves.value) : null;
-    answer.value = null;
+    [answer.value, debrief.value] = [null, null];
     answering.value = play.value?.ended?.kind === 'time';
     hint.value = '';
-    if (play.value?.ended?.kind === 'unsafe') close(nothingSaid);
+    if (play.value?.ended?.kind === 'unsafe') void close(nothingSaid);
   },
   { immediate: true },
 );
@@ -58,28 +60,30 @@ function move(next: DrillMove): void {
   play.value = played(play.value, next);
   moves.value = [...moves.value, next];
   drills.keepMoves(play.value.drill.id, moves.value);
-  if (play.value.ended?.kind === 'unsafe') close(nothingSaid);
+  if (play.value.ended?.kind === 'unsafe') void close(nothingSaid);
   else if (play.value.ended) answering.value = true;
 }
 /** What was said is put on record once; the moves are not needed any more. */
-function close(said: Answer): void {
+async function close(said: Answer): Promise<void> {
   const { value: now } = play;
   if (!now || answer.value) return;
   answer.value = said;
-  const score = scoreOf(now, said, bestPath(now.drill));
+  const told = await debriefOn(now, moves.value, said);
   drills.end(
     resultOf(
       now.drill,
-      { score, answer: said, minutes: now.minutes, unsafe: now.ended?.kind === 'unsafe' },
+      { score: told.score, answer: said, minutes: now.minutes, unsafe: now.ended?.kind === 'unsafe' },
       { by: drills.person, at: new Date().toISOString() },
     ),
   );
   drills.forget(now.drill.id);
+  // Meanwhile another drill may have been opened.
+  if (play.value === now) debrief.value = told;
 }
 function again(): void {
   if (!drill.value) return;
   moves.value = [];
-  answer.value = null;
+  [answer.value, debrief.value] = [null, null];
   answering.value = false;
   hint.value = '';
   play.value = replayed(drill.value, []);
@@ -174,7 +178,14 @@ useKeys([
         >
       </div>
       <blockquote>{{ play.drill.call }}</blockquote>
-      <DrillDebrief v-if="answer" :play="play" :answer="answer" @again="again" />
+      <DrillDebrief
+        v-if="answer && debrief"
+        :play="play"
+        :answer="answer"
+        :debrief="debrief"
+        @again="again"
+      />
+      <p v-else-if="answer" class="empty" aria-busy="true">What it was worth is worked out…</p>
       <div v-else class="body">
         <section aria-label="The run">
           <p>

@@ -1,6 +1,7 @@
 export { answerAfter, bestPath, diagnosisOf, fixedOrder } from './bestPath';
+export { debriefOf, type Debrief } from './debrief';
 export { authoredDrills } from './authored';
-export { bitsNeeded, drillCode, generateDrill, readDrillCode } from './generate';
+export { drillCode, generateDrill, readDrillCode } from './generate';
 export { causesOf } from './causesOf';
 export { evenChances, withChance } from './chances';
 export { foundWords } from './foundWords';
