@@ -4,8 +4,7 @@ import { launchOptions } from './tests/browser/chromium';
 export default defineConfig({
   testDir: 'tests/browser',
   outputDir: 'test-results/browser',
-  // One more than the processors of a small machine: a test that waits for a server to come back leaves them idle.
-  workers: 3,
+  workers: 2,
   fullyParallel: true,
   timeout: 300_000,
   // A machine that others use as well can be slow for a while; nothing is waited for longer than it takes.

@@ -1,5 +1,5 @@
 import { powerPicture, type PowerNode } from '#core/connect/powerPicture';
-import { networkOf, topologyOf, type Moment } from '#core/connect/topology';
+import { networkOf, type Moment } from '#core/connect/topology';
 import type { MorningLimit } from '#core/cutover/nights';
 import { stepTaskOf } from '#core/cutover/tasks';
 import type { Site } from '#core/model/site';
@@ -12,6 +12,8 @@ export interface MorningLoad {
   id: string;
   name: string;
   load: Load;
+  /** Cameras that it can be a sum over. */
+  cameraIds: string[];
 }
 
 const nodesOf = (node: PowerNode): PowerNode[] => [node, ...node.children.flatMap(nodesOf)];
@@ -20,14 +22,24 @@ const nodesOf = (node: PowerNode): PowerNode[] => [node, ...node.children.flatMa
 export function loadsAt(site: Site, { runs, total }: SiteEvaluation, moment: Moment): MorningLoad[] {
   const network = networkOf(site, runs, total, moment);
   const nameOf = new Map(network.topology.devices.map(({ id, name }) => [id, name]));
-  const topology = topologyOf(site, runs, total, moment);
-  const power = powerPicture(site, runs, topology, moment).flatMap(nodesOf);
+  const power = powerPicture(site, runs, network.topology, moment).flatMap(nodesOf);
+  const all = network.topology.cameras.map(({ cameraId }) => cameraId);
   const ofPower = power
     // What a switch gives its cameras is among the loads of the network already.
     .filter(({ id }) => !nameOf.has(id))
-    .flatMap(({ id, name, load }): MorningLoad[] => (load ? [{ id, name, load }] : []));
+    .flatMap((node): MorningLoad[] => {
+      const { id, name, load } = node;
+      return load
+        ? [{ id, name, load, cameraIds: nodesOf(node).flatMap(({ cameraId }) => cameraId ?? []) }]
+        : [];
+    });
   const ofNetwork = network.devices.flatMap(({ deviceId, loads }) =>
-    loads.map((load): MorningLoad => ({ id: deviceId, name: nameOf.get(deviceId) ?? deviceId, load })),
+    loads.map((load): MorningLoad => ({
+      id: deviceId,
+      name: nameOf.get(deviceId) ?? deviceId,
+      load,
+      cameraIds: all,
+    })),
   );
   return [...ofNetwork, ...ofPower]
     .filter(({ load }) => load.used > 0)
@@ -81,8 +93,13 @@ export function morningLimitsOf(
     const { label, unit } = load;
     return first + last > most ? [{ key, limit: { name, label, unit, most, before: first } }] : [];
   });
-  if (atRisk.length === 0) return [];
-  const alone = toMove.map((move) => ({ taskId: move.taskId, loads: loadsWith([move]) }));
+  // Only cameras that it is a sum over today or in the end can change it.
+  const itsCameras = new Set(
+    atRisk.flatMap(({ key }) => [before, after].flatMap((loads) => loads.get(key)?.cameraIds ?? [])),
+  );
+  const alone = toMove
+    .filter(({ cameraId }) => itsCameras.has(cameraId))
+    .map((move) => ({ taskId: move.taskId, loads: loadsWith([move]) }));
   return atRisk.map(({ key, limit }): MorningLimit => {
     const changes: Record<string, number> = {};
     for (const { taskId, loads } of alone)

@@ -26,7 +26,6 @@ const test = shared.extend<{ home: string; first: string; firm: TestServer }>({
     await use(firm.address.replace('127.0.0.1', 'localhost'));
   },
 });
-test.describe.configure({ timeout: 180_000 });
 const password = 'lanes at low water';
 const demoId = 'saltmarrow-ferry-terminal';
 

@@ -3,8 +3,6 @@ import type { Page } from '@playwright/test';
 import { barriers } from './axe';
 import { choose, expect, test, type TestServer } from './fixtures';
 
-test.describe.configure({ timeout: 180_000 });
-
 const opened = async (page: Page, server: TestServer, id: string) => {
   await page.goto(`${server.address}/drills/${id}`);
   await expect(page.getByRole('list', { name: 'Tests' })).toBeVisible();

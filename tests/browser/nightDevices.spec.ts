@@ -102,6 +102,8 @@ test('a night with its recorder ends as it was planned: facts, morning and recor
     await expect(hand).toHaveAttribute('data-in-hand', task);
     minute += 20;
     await clock(`2${1 + Math.floor(minute / 60)}:${String(minute % 60).padStart(2, '0')}`);
+    // What is to be looked at comes with the card of the task.
+    await expect(hand.getByText('latest start to go back')).toBeVisible();
     for (const proof of await hand.getByRole('checkbox').all()) await proof.check();
     await hand.getByRole('button', { name: /^(Camera records|Done)$/ }).click();
     await expect(page.locator(`[data-tonight="${task}"] .mark`)).toHaveText('✓');

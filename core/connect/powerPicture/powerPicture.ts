@@ -11,6 +11,8 @@ export interface PowerNode {
   id: string;
   kind: 'circuit' | 'ups' | 'box' | 'gear' | 'camera' | 'heater' | 'unnoted';
   name: string;
+  /** The camera that it is, or is the heater of; `null` of anything else. */
+  cameraId: string | null;
   placeId: string | null;
   /** What it takes of what is above it by night. */
   watts: number;
@@ -31,6 +33,7 @@ const leaf = ({ cameraId, number, name, isHeater }: CameraFeed, watts: number): 
   id: isHeater ? `${cameraId}-heater` : cameraId,
   kind: isHeater ? 'heater' : 'camera',
   name: isHeater ? `${number} ${name}, heater on the old pair` : `${number} ${name}`,
+  cameraId,
   placeId: null,
   watts,
   load: null,
@@ -57,6 +60,7 @@ function boxNode(supply: Supply, feeds: readonly CameraFeed[]): PowerNode {
     id,
     kind: 'box',
     name,
+    cameraId: null,
     placeId,
     watts: hookUp?.mainsWatts ?? totalWatts(children) / supplyEfficiency,
     load: loadOf('amps', amps, ratedAmps * continuousLoadShare, 'A'),
@@ -81,6 +85,7 @@ function gearNode(
     id,
     kind: 'gear',
     name,
+    cameraId: null,
     placeId,
     watts: (ownWatts ?? 0) + fed / poeEfficiency,
     load: poeWatts > 0 ? loadOf('watts', fed, poeWatts, 'W') : null,
@@ -149,6 +154,7 @@ function upsNode(
     id,
     kind: 'ups',
     name,
+    cameraId: null,
     placeId,
     // While there is mains it passes it on; its inverter's loss counts in how long it lasts.
     watts: fed,
@@ -171,6 +177,7 @@ function circuitNode(
     id,
     kind: 'circuit',
     name,
+    cameraId: null,
     placeId,
     watts,
     load: loadOf('watts', watts, gear.volts * gear.breakerAmps * continuousLoadShare, 'W'),
@@ -188,6 +195,7 @@ const unnoted = (id: string, name: string, children: PowerNode[]): PowerNode[] =
           id,
           kind: 'unnoted',
           name,
+          cameraId: null,
           placeId: null,
           watts: totalWatts(children),
           load: null,
