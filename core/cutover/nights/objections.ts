@@ -141,7 +141,7 @@ export function objectionsTo(
     if (open.length === 0) return [];
     return [
       ...(night === null ? [{ kind: 'closed' } as const] : []),
-      ...open.flatMap((one) => jobObjections(one, { at, night, where, done }, crew, rules)),
+      ...open.flatMap((planned) => jobObjections(planned, { at, night, where, done }, crew, rules)),
       ...restartObjections(jobs.map(({ job }) => job)),
       ...ofMornings[at]!,
       ...(chance < rules.sureChance ? [{ kind: 'unsure', chance } as const] : []),
