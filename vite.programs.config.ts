@@ -13,6 +13,8 @@ export default defineConfig({
         server: 'server/main.ts',
         evaluation: 'server/evaluation/evaluationMain.ts',
         backup: 'server/backup/backupMain.ts',
+        restore: 'server/backup/restoreMain.ts',
+        people: 'server/accounts/peopleMain.ts',
         worker: 'server/sharedStore/workerMain.ts',
         files: 'server/files/fileWorker.ts',
         tester: 'stand-ins/tester/main.ts',

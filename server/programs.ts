@@ -14,16 +14,19 @@ const sources = {
 } as const;
 export type Program = keyof typeof sources;
 
-const isBuilt = import.meta.url.endsWith('.js');
-const fileOf = (program: Program): string =>
-  isBuilt ? path.join(import.meta.dirname, `${program}.js`) : path.join(root, sources[program]);
+/** Where the built programs are: beside this one where it is one of them itself, or where whoever started it says. */
+const builtIn = import.meta.url.endsWith('.js') ? import.meta.dirname : process.env['NEOTROPE_PROGRAMS'];
 
-/** What Node is given to start a program: the built one beside a built server, else its source. */
+const fileOf = (program: Program): string =>
+  builtIn === undefined ? path.join(root, sources[program]) : path.join(builtIn, `${program}.js`);
+
+/** What Node is given to start a program: the built one where there is one, else its source. */
 export const argumentsOf = (program: Program): string[] =>
-  isBuilt ? [fileOf(program)] : ['--import', 'tsx', fileOf(program)];
+  builtIn === undefined ? ['--import', 'tsx', fileOf(program)] : [fileOf(program)];
 
 /** The same for a thread. */
 export const threadOf = (program: Program): { filename: string; execArgv: string[] } => ({
   filename: fileOf(program),
-  execArgv: isBuilt ? [] : ['--import', pathToFileURL(path.join(root, 'server', 'sources.mjs')).href],
+  execArgv:
+    builtIn === undefined ? ['--import', pathToFileURL(path.join(root, 'server', 'sources.mjs')).href] : [],
 });

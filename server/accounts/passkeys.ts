@@ -1,11 +1,4 @@
-import {
-  generateAuthenticationOptions,
-  generateRegistrationOptions,
-  verifyAuthenticationResponse,
-  verifyRegistrationResponse,
-  type AuthenticationResponseJSON,
-  type RegistrationResponseJSON,
-} from '@simplewebauthn/server';
+import type { AuthenticationResponseJSON, RegistrationResponseJSON } from '@simplewebauthn/server';
 import { isIP } from 'node:net';
 import type { Accounts } from './accounts';
 import { later } from './accounts';
@@ -18,6 +11,9 @@ export interface Here {
   origin: string;
   hostname: string;
 }
+
+/** What reads passkeys is fetched with the first of them: most starts need none, and would be longer by it. */
+const webAuthn = () => import('@simplewebauthn/server');
 
 const challengeMs = 5 * 60 * 1000;
 
@@ -53,7 +49,9 @@ export async function beginRegistration(
   name: string,
   knownIds: readonly string[],
 ): Promise<Begun> {
-  const options = await generateRegistrationOptions({
+  const options = await (
+    await webAuthn()
+  ).generateRegistrationOptions({
     rpName: 'Neotrope',
     rpID: here.hostname,
     userName: name,
@@ -80,7 +78,9 @@ export async function registered(
   const expectedChallenge = await takeChallenge(accounts, challengeId);
   if (expectedChallenge === null) return null;
   try {
-    const { verified, registrationInfo } = await verifyRegistrationResponse({
+    const { verified, registrationInfo } = await (
+      await webAuthn()
+    ).verifyRegistrationResponse({
       response: answer as RegistrationResponseJSON,
       expectedChallenge,
       expectedOrigin: here.origin,
@@ -112,7 +112,9 @@ export const dropPasskey = ({ orm }: Accounts, person: string, id: string): Prom
 
 /** What a browser is asked in order to sign in by whatever passkey it has for this place. */
 export async function beginAuthentication(accounts: Accounts, here: Here): Promise<Begun> {
-  const options = await generateAuthenticationOptions({ rpID: here.hostname, userVerification: 'required' });
+  const options = await (
+    await webAuthn()
+  ).generateAuthenticationOptions({ rpID: here.hostname, userVerification: 'required' });
   return { id: await keepChallenge(accounts, options.challenge), options: { ...options } };
 }
 
@@ -129,7 +131,9 @@ export async function authenticated(
   const passkey = typeof response.id === 'string' ? await em.findOne(PasskeyRow, { id: response.id }) : null;
   if (expectedChallenge === null || !passkey) return null;
   try {
-    const { verified, authenticationInfo } = await verifyAuthenticationResponse({
+    const { verified, authenticationInfo } = await (
+      await webAuthn()
+    ).verifyAuthenticationResponse({
       response,
       expectedChallenge,
       expectedOrigin: here.origin,

@@ -2,13 +2,16 @@ import { X509Certificate } from 'node:crypto';
 import { existsSync, mkdirSync, readFileSync, renameSync, writeFileSync } from 'node:fs';
 import { isIP } from 'node:net';
 import path from 'node:path';
-import { generate, type CertificateExtension } from 'selfsigned';
+import type { CertificateExtension, generate as Generate } from 'selfsigned';
 
 /** A certificate with its key, as PEM text. */
 export interface Identity {
   cert: string;
   key: string;
 }
+
+/** What makes certificates is fetched where one is made: most starts need none, and would be longer by it. */
+const generate: typeof Generate = async (...asked) => (await import('selfsigned')).generate(...asked);
 
 const dayMs = 24 * 3600 * 1000;
 const authorityDays = 10 * 365;

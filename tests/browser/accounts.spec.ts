@@ -7,7 +7,7 @@ import { cell, expect, root, saved, test as shared, TestServer } from './fixture
 function firstCode(server: TestServer): string {
   const out = execFileSync(
     process.execPath,
-    ['--import', 'tsx', 'server/accounts/peopleMain.ts', 'invite', '--role', 'admin', '--data', server.data],
+    ['programs/people.js', 'invite', '--role', 'admin', '--data', server.data],
     { cwd: root, encoding: 'utf8' },
   );
   return out.split('\n')[0]!;

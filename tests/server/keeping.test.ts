@@ -157,7 +157,7 @@ describe('a backup', () => {
   });
   it('is a command, and says in one line what is wrong', () => {
     const run = (script: string, ...args: string[]) =>
-      spawnSync(process.execPath, ['--import', 'tsx', `server/backup/${script}Main.ts`, ...args], {
+      spawnSync(process.execPath, [`programs/${script}.js`, ...args], {
         cwd: root,
         encoding: 'utf8',
       });
