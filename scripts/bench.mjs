@@ -2,6 +2,6 @@
 import { build, installPackages, run, tool } from './prepare.mjs';
 
 await installPackages();
-build();
+await build();
 tool('vite/bin/vite.js', ['build', '--config', 'bench/vite.config.ts'], 'Building the bench');
 run(process.execPath, ['programs/bench.js', ...process.argv.slice(2)], 'The bench');

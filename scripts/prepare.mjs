@@ -4,6 +4,7 @@ import { execFileSync, spawn } from 'node:child_process';
 import { createHash } from 'node:crypto';
 import { existsSync, readFileSync, writeFileSync } from 'node:fs';
 import path from 'node:path';
+import { compressPages } from './compressPages.mjs';
 
 export const root = path.resolve(import.meta.dirname, '..');
 const stamp = path.join(root, 'node_modules', '.neotrope-lock');
@@ -68,7 +69,8 @@ export function buildPrograms() {
 }
 
 /** Builds the pages, and the programs that run in Node. */
-export function build() {
+export async function build() {
   buildPrograms();
   tool('vite/bin/vite.js', ['build', '--logLevel', 'warn'], 'Building the pages');
+  await compressPages(path.join(root, 'dist'));
 }

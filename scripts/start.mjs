@@ -8,7 +8,7 @@ const given = process.argv.slice(2);
 const isWorker = given[0] === 'worker';
 // A worker shows no pages.
 if (isWorker) buildPrograms();
-else build();
+else await build();
 const [program, args] = isWorker ? ['worker.js', given.slice(1)] : ['server.js', given];
 const server = spawn(process.execPath, [path.join(root, 'programs', program), ...args], {
   cwd: root,

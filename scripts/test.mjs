@@ -155,7 +155,7 @@ const parts = {
   server: () => vitest('server'),
   postgres,
   browser: async () => {
-    build();
+    await build();
     await browser();
   },
   check,
@@ -165,7 +165,7 @@ const parts = {
       Promise.all([installPackages(), installPrograms().then(installOptional)]),
     );
     await check();
-    await timed('build', async () => build());
+    await timed('build', build);
     await timed('browser tests', browser);
     const vitests = ['unit.json', 'server.json', ...(hasPostgres() ? ['postgres.json'] : [])].map(counted);
     const { expected, unexpected } = counted('browser.json').stats;
