@@ -9,7 +9,7 @@ import {
   type PlannedNight,
 } from '#core/cutover/nights';
 import { nightTasks, stepTaskOf, tasksDone, tasksOf, waitingLoop, type Task } from '#core/cutover/tasks';
-import { taskTitle } from '#core/cutover/words';
+import { conflictInWords, taskTitle } from '#core/cutover/words';
 import {
   allocationSettingsOf,
   camerasPerNight,
@@ -19,7 +19,6 @@ import {
   type PlannedNightFact,
   type Site,
 } from '#core/model/site';
-import { counted, listed } from '#core/shared/labels';
 import { evaluateSite, type SiteEvaluation } from './evaluateSite';
 import { morningLimitsOf } from './morningLoads';
 import { nightRulesOf } from './nightRulesOf';
@@ -31,7 +30,7 @@ const usualSeconds = 60;
 /** The nights of a change, or why there are none. */
 export type CutoverPlan =
   | Extract<NightsPlan, { kind: 'planned' | 'impossible' }>
-  | { kind: 'conflict'; demands: string[]; message: string }
+  | { kind: 'conflict'; message: string }
   | { kind: 'nothing' };
 
 export interface Cutover {
@@ -81,37 +80,6 @@ export const nightsFound = (
   })),
 });
 
-/** What stands against any plan, in words, with the cheapest way out. */
-function conflictWords(demands: readonly string[], nights: number): string {
-  const pinned = demands.filter((demand) => demand.startsWith('pinned ')).map((demand) => demand.slice(7));
-  const restarts = demands.filter((demand) => demand.startsWith('restart '));
-  const loaded = demands.filter((demand) => demand.startsWith('morning ')).map((demand) => demand.slice(8));
-  const said = [
-    ...(pinned.length > 0
-      ? [`${pinned.join(', ')} ${pinned.length > 1 ? 'are' : 'is'} promised for its night`]
-      : []),
-    ...(restarts.length > 0 ? ['a recorder restarts once a night at most'] : []),
-    ...(loaded.length > 0
-      ? [`${listed(loaded)} would be asked for more than there is in a morning between`]
-      : []),
-    ...(demands.some(
-      (demand) => demand === 'work' || demand.startsWith('skill ') || demand.startsWith('cut '),
-    )
-      ? [
-          `the crew does so much in a night, and there ${nights === 1 ? 'is' : 'are'} ${counted(nights, 'night')}`,
-        ]
-      : []),
-  ];
-  if (said.length === 0) return 'In the time that was given no plan was found. Give it longer.';
-  const wayOut =
-    pinned.length > 0
-      ? 'Let one of them go into another night.'
-      : loaded.length > 0
-        ? 'Feed one of its cameras from elsewhere, change it for a larger one first, or allow more nights.'
-        : 'Allow more nights, a longer shift, or another pair of hands.';
-  return `This cannot all be: ${said.join('; ')}. ${wayOut}`;
-}
-
 /** The date of a task that is promised for a night that there is not. */
 function withoutNight(
   site: Site,
@@ -132,7 +100,6 @@ const loopWords = (loop: readonly Task[]): string =>
 
 const noDates: CutoverPlan = {
   kind: 'conflict',
-  demands: ['dates'],
   message: 'No night can begin: every working day is one on which nothing may be touched. Take out a date.',
 };
 
@@ -160,7 +127,15 @@ function planOf(
     mornings: limits,
   };
   const plan = planNights(highs, asked, secondsLeft, better);
-  return plan.kind === 'conflict' ? { ...plan, message: conflictWords(plan.demands, dates.length) } : plan;
+  if (plan.kind !== 'conflict') return plan;
+  const byId = new Map(jobs.map((job) => [job.id, job]));
+  const message = conflictInWords(plan.demands, {
+    task: (id) => taskTitle(byId.get(id)!),
+    thing: (id) => site.recorder[id]?.name ?? id,
+    heldBy: (id) => byId.get(id)!.allowed!.why,
+    nights: dates.length,
+  });
+  return { kind: 'conflict', message };
 }
 
 /** The tasks of a change in one order of moves. */

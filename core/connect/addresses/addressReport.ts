@@ -53,12 +53,11 @@ function rangesOf(site: AddressedSite): NetworkRange[] {
 /** Devices that claim one address, or an address that lies outside every network. */
 function conflictsOf(site: AddressedSite): string[] {
   const networks = Object.values(site.recorder).flatMap(({ network }) => network ?? []);
-  return [...takenAddresses(site)].flatMap(([address, { devices, services }]) => {
+  return [...takenAddresses(site)].flatMap(([address, { devices, services, hasCamera }]) => {
     // A gateway or a time source may be a router or a recorder that is listed with the same address, but no camera.
-    const isCamera = devices.some((name) => name.startsWith('camera '));
-    const claims = [...devices, ...(isCamera ? services : [])];
+    const claims = [...devices, ...(hasCamera ? services : [])];
     const outside =
-      isCamera && networks.length > 0 && !networks.some((network) => inNetwork(address, network));
+      hasCamera && networks.length > 0 && !networks.some((network) => inNetwork(address, network));
     return [
       ...(claims.length > 1 ? [`${address} is claimed by ${claims.join(' and ')}.`] : []),
       ...(outside ? [`${devices.join(', ')}: ${address} is in no camera network of this site.`] : []),

@@ -1,4 +1,5 @@
 import { draftProgramme, type Programme } from '#core/solver';
+import { NightDemands } from './nightDemand';
 import type { NightPatterns } from './nightPatterns';
 import type { MorningLimit } from './morningLimits';
 import { canDo, teamsFor, type NightJob, type NightRules, type Worker } from './nightJob';
@@ -19,20 +20,11 @@ export interface Cut {
 /** The nights of a change as a programme: which job is done in which. Whether a night can be worked in some order is not in it. */
 export interface Assignment {
   programme: Programme;
+  /** What the names of its demands stand for. */
+  demands: NightDemands;
   /** The variable of a job in a night, by their places. */
   variableOf: (job: number, night: number) => number;
 }
-
-/** What each demand of the programme is called, so that a conflict can be said. */
-export const demandNames = {
-  pinned: (id: string) => `pinned ${id}`,
-  allowed: (id: string) => `allowed ${id}`,
-  work: 'work',
-  skill: (skill: string) => `skill ${skill}`,
-  restart: (of: string) => `restart ${of}`,
-  cut: (index: number) => `cut ${index}`,
-  morning: (name: string) => `morning ${name}`,
-};
 
 /** Minutes that people with a skill, or anybody, can work in a night. */
 const minutesOf = (
@@ -63,8 +55,9 @@ export function assignmentOf(
   costs: NightCosts,
   patterns: NightPatterns | null,
 ): Assignment {
-  const draft = draftProgramme();
-  const { variable, row, programme } = draft;
+  const demands = new NightDemands();
+  const draft = { ...draftProgramme(), named: demands.named };
+  const { variable, row, programme, named } = draft;
   const indexOf = new Map(jobs.map(({ id }, index) => [id, index]));
   const all = Array.from({ length: nights }, (_, night) => night);
   const x = jobs.map((job) => all.map((night) => variable(`${job.id} in ${night + 1}`, 1, 0)));
@@ -78,7 +71,7 @@ export function assignmentOf(
       1,
     );
     if (job.pinned !== null)
-      row(`${job.id} pinned`, [one(x[index]![job.pinned]!)], '=', 1, demandNames.pinned(job.id));
+      row(`${job.id} pinned`, [one(x[index]![job.pinned]!)], '=', 1, named({ kind: 'pinned', job: job.id }));
     if (job.allowed !== null) {
       const { nights: open } = job.allowed;
       row(
@@ -86,7 +79,7 @@ export function assignmentOf(
         all.filter((night) => !open.includes(night)).map((night) => one(x[index]![night]!)),
         '=',
         0,
-        demandNames.allowed(job.id),
+        named({ kind: 'allowed', job: job.id }),
       );
     }
     const other = job.sameNight === null ? undefined : indexOf.get(job.sameNight);
@@ -121,15 +114,18 @@ export function assignmentOf(
         cut.jobs.map((id) => one(x[indexOf.get(id)!]![night]!)),
         '<=',
         cut.most,
-        demandNames.cut(index),
+        named({ kind: 'cut', jobs: cut.jobs }),
       );
   });
-  return { programme, variableOf: (job, night) => x[job]![night]! };
+  return { programme, demands, variableOf: (job, night) => x[job]![night]! };
 }
+
+/** A programme that is being written, with names for what is demanded. */
+type NightsDraft = ReturnType<typeof draftProgramme> & Pick<NightDemands, 'named'>;
 
 /** Each night is of one pattern, and holds of each kind what that has room for. */
 function patternRows(
-  { row, variable }: ReturnType<typeof draftProgramme>,
+  { row, variable, named }: NightsDraft,
   { kinds, patterns }: NightPatterns,
   all: readonly number[],
   variableOf: (id: string, night: number) => number,
@@ -141,7 +137,7 @@ function patternRows(
       is.map((one) => ({ variable: one, by: 1 })),
       '<=',
       1,
-      demandNames.work,
+      named({ kind: 'crew', skill: null }),
     );
     kinds.forEach((ids, kind) =>
       row(
@@ -154,7 +150,7 @@ function patternRows(
         ],
         '<=',
         0,
-        demandNames.work,
+        named({ kind: 'crew', skill: null }),
       ),
     );
   }
@@ -162,7 +158,7 @@ function patternRows(
 
 /** What is done by a morning changes what is carried in it; what is done in none of these nights changes nothing. */
 function morningRows(
-  { row }: ReturnType<typeof draftProgramme>,
+  { row, named }: NightsDraft,
   mornings: readonly MorningLimit[],
   all: readonly number[],
   variableOf: (id: string, night: number) => number | undefined,
@@ -181,7 +177,7 @@ function morningRows(
         ),
         '<=',
         most - before,
-        demandNames.morning(name),
+        named({ kind: 'morning', of: name }),
       );
 }
 
@@ -205,7 +201,7 @@ function tiesOf(jobs: readonly NightJob[], crew: readonly Worker[], rules: Night
 
 /** What people can do in a night: all of them together, and those with a skill. */
 function workRows(
-  { row }: ReturnType<typeof draftProgramme>,
+  { row, named }: NightsDraft,
   jobs: readonly NightJob[],
   crew: readonly Worker[],
   rules: NightRules,
@@ -225,7 +221,7 @@ function workRows(
       terms(({ minutes, people }) => minutes.likely * people),
       '<=',
       minutesOf(crew, null, rules),
-      demandNames.work,
+      named({ kind: 'crew', skill: null }),
     );
     for (const { person, tied, end } of ties)
       row(
@@ -233,7 +229,7 @@ function workRows(
         terms((job) => (tied.has(job.id) ? job.minutes.likely : 0)),
         '<=',
         end,
-        demandNames.work,
+        named({ kind: 'crew', skill: null }),
       );
     for (const skill of skills)
       row(
@@ -241,14 +237,14 @@ function workRows(
         terms((job) => (job.skills.includes(skill) ? job.minutes.likely : 0)),
         '<=',
         minutesOf(crew, skill, rules),
-        demandNames.skill(skill),
+        named({ kind: 'crew', skill }),
       );
   }
 }
 
 /** Things that restart once a night at most, lifts that stand for a night, and places that are gone to. */
 function sharedRows(
-  { row, variable }: ReturnType<typeof draftProgramme>,
+  { row, variable, named }: NightsDraft,
   jobs: readonly NightJob[],
   all: readonly number[],
   x: readonly (readonly number[])[],
@@ -269,7 +265,7 @@ function sharedRows(
         members.map((index) => ({ variable: x[index]![night]!, by: 1 })),
         '<=',
         1,
-        demandNames.restart(thing),
+        named({ kind: 'restart', of: thing }),
       );
   const visited = (groups: Map<string, number[]>, what: string, cost: number): void => {
     if (cost === 0) return;

@@ -3,6 +3,7 @@ export { chanceOf } from './chance';
 export { darkBands, darkMinutes, type DarkBand } from './darkRules';
 export { datesOf, dayAfter, daysAfter, hoursInShift, isOpenDate, shiftMinutes } from './dates';
 export { carriedAfter, type MorningLimit } from './morningLimits';
+export type { NightDemand } from './nightDemand';
 export type { NightJob, NightRules } from './nightJob';
 export { objectionsTo, type Objection } from './objections';
 export {

@@ -4,6 +4,7 @@ import { createRandom } from '#core/shared/random';
 import { earliestByRules, type Timed } from './darkRules';
 import { chanceOf } from './chance';
 import { areMorningsHeld, type MorningLimit } from './morningLimits';
+import type { NightDemand } from './nightDemand';
 import { mayBeInNight, teamsFor, type NightJob, type NightRules, type Worker } from './nightJob';
 import { planNights, type PlannedNight } from './planNights';
 import { latestStartOf, sequenceNight } from './sequence';
@@ -261,7 +262,7 @@ describe('the nights', () => {
     const jobs = [job('a', { pinned: 0 }), job('b', { pinned: 1 })];
     expect(planNights(highs, { jobs, crew, rules, nights: 3, mornings })).toEqual({
       kind: 'conflict',
-      demands: expect.arrayContaining(['morning Quay box']) as string[],
+      demands: expect.arrayContaining([{ kind: 'morning', of: 'Quay box' }]) as NightDemand[],
     });
   });
   it('hold what was promised for its night', () => {
@@ -320,11 +321,11 @@ describe('the nights', () => {
       jobs: [{ id: 'c12', why: 'takes 3 people, and the crew is 2 people' }],
     });
     const many = Array.from({ length: 30 }, (_, k) => job(`j${k}`, { likely: 90 }));
-    expect(plan(many)).toEqual({ kind: 'conflict', demands: ['work'] });
+    expect(plan(many)).toEqual({ kind: 'conflict', demands: [{ kind: 'crew', skill: null }] });
     const [a, b] = ['a', 'b'].map((id) => job(id, { pinned: 0, restarts: 'hall-recorder' }));
     expect(plan([a!, b!])).toEqual({
       kind: 'conflict',
-      demands: expect.arrayContaining(['restart hall-recorder']) as string[],
+      demands: expect.arrayContaining([{ kind: 'restart', of: 'hall-recorder' }]) as NightDemand[],
     });
   });
 });

@@ -15,6 +15,7 @@ import { groupCuts } from './groupCuts';
 import { firstFit } from './firstFit';
 import { nightPatterns, type NightPatterns } from './nightPatterns';
 import { areMorningsHeld } from './morningLimits';
+import type { NightDemand } from './nightDemand';
 import type { NightJob, NightRules } from './nightJob';
 import { repaired } from './repaired';
 import { ruleBroken } from './ruleBroken';
@@ -43,7 +44,7 @@ export type NightsPlan =
   /** What stands against it, by jobs: each alone is too much. */
   | { kind: 'impossible'; jobs: { id: string; why: string }[] }
   /** Demands of which one has to go. */
-  | { kind: 'conflict'; demands: string[] };
+  | { kind: 'conflict'; demands: NightDemand[] };
 
 /** What nights are asked for. */
 export interface NightsAsked extends ToAssign {
@@ -373,8 +374,8 @@ function fewest(
   }
   if (found) return { ...found, least };
   if (least <= asked.nights) return { kind: 'conflict', demands: [] };
-  const { programme } = assignmentOf(asked, asked.nights, cuts, byNothing, null);
-  return { kind: 'conflict', demands: smallestConflict(highs, programme) };
+  const { programme, demands } = assignmentOf(asked, asked.nights, cuts, byNothing, null);
+  return { kind: 'conflict', demands: demands.of(smallestConflict(highs, programme)) };
 }
 
 /** What lifts and places of nights come to. */

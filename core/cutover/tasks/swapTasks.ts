@@ -108,9 +108,9 @@ function tasksOfRun(catalogue: Catalogue, evaluation: RunEvaluation, orders: rea
   const prior = priorTasks(make, hours, ordered, has('category-ends'));
   const later = laterTasks(make, hours, has('making-good'));
   if (hours.night === 0) return [...prior, ...later];
-  const isOnLift = option.sharing.some(({ key }) => key.startsWith('lift '));
+  const lift = option.sharing.find(({ liftAtPlaceId }) => liftAtPlaceId !== undefined)?.liftAtPlaceId ?? null;
   const isHigh = isAtHeight(option);
-  const minutes = (60 * hours.night) / (isOnLift ? peopleOnLift : 1);
+  const minutes = (60 * hours.night) / (lift === null ? 1 : peopleOnLift);
   const swap = make('swap', {
     likelyMinutes: minutes,
     people: Math.max(workOf(catalogue, 'swap').people, isHigh ? 2 : 1),
@@ -121,9 +121,9 @@ function tasksOfRun(catalogue: Catalogue, evaluation: RunEvaluation, orders: rea
       ...(option.shared ? [buildIdOf(option.shared)] : []),
       ...ordered,
       ...prior.map(({ id }) => id),
-      ...(isOnLift ? [permitIdOf(camera.placeId)] : []),
+      ...(lift === null ? [] : [permitIdOf(lift)]),
     ],
-    lift: isOnLift ? camera.placeId : null,
+    lift,
     cautions: [...taskKind('swap').cautions, ...option.cautions],
   });
   return [...prior, swap, ...later];

@@ -83,4 +83,5 @@ export const liftOf = (
   capacity: halfDayHours,
   free: 0,
   among: around.camerasAtPlace(),
+  liftAtPlaceId: place.id,
 });
