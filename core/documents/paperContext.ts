@@ -1,4 +1,5 @@
 import {
+  doubtfulChoices,
   migrationOfSite,
   networkAt,
   nightsNow,
@@ -48,12 +49,13 @@ function once<T>(make: () => T): () => T {
 }
 
 export function paperContext(site: Site, evaluation: SiteEvaluation, moment: PaperMoment): PaperContext {
+  const signOff = once(() => signOffOf(site, evaluation));
   return {
     ...moment,
     site,
     evaluation,
-    offer: once(() => offerOf(site, evaluation.runs)),
-    signOff: once(() => signOffOf(site, evaluation)),
+    offer: once(() => offerOf(site, evaluation.runs, doubtfulChoices(site, evaluation, signOff().agreement))),
+    signOff,
     nights: once(() => nightsNow(site, evaluation, moment.on, moment.clock)),
     migration: once(() => migrationOfSite(site, evaluation.allocation)),
     network: once(() => networkAt(site, evaluation, { kind: 'after' })),

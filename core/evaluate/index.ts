@@ -11,6 +11,7 @@ export { morningPicture, type MorningPicture } from './morningPicture';
 export { devicePlanAt } from './devicePlanAt';
 export { moveTask, type Moved, type WantedPlace } from './moveTask';
 export { networkAt, type NetworkMoment } from './networkAt';
+export { doubtfulChoices, expectedByReadings } from './expectedByReadings';
 export { savingOf, troubleOf } from './ranking';
 export { signOffOf, type SignOff } from './signOffOf';
 export { roomAt, type RoomPicture } from './roomAt';

@@ -1,13 +1,13 @@
 import { boughtUnits, type NewNetworkGear } from '#core/connect/gear';
 import { powerPicture } from '#core/connect/powerPicture';
 import { networkOf } from '#core/connect/topology';
-import { policyFiguresOf, type Run, type Segment, type Site } from '#core/model/site';
-import { signalCable } from '#core/physics/cable';
+import { policyFiguresOf, type Site } from '#core/model/site';
 import { signOffFacts, thingKey, thingState, type ThingState } from '#core/signoff/acceptance';
-import { agreementOf, type Agreement, type Kinship, type PredictedFigure } from '#core/signoff/agreement';
+import { agreementOf, type Agreement, type PredictedFigure } from '#core/signoff/agreement';
 import { askedOf, type AskedThing } from '#core/signoff/asked';
 import { yearlyOf, type Drift } from '#core/signoff/yearly';
 import type { SiteEvaluation } from './evaluateSite';
+import { kinOf } from './kinOf';
 
 /** The sign-off of a site: everything that is accepted and how far it is, how readings agree with what was predicted, and what drifts. */
 export interface SignOff {
@@ -17,23 +17,6 @@ export interface SignOff {
   /** What is bought and is no gear of the site yet: nothing of it can be accepted before. */
   unnoted: NewNetworkGear[];
   totals: { things: number; accepted: number; fails: number; unread: number; punch: number; unsafe: number };
-}
-
-/** What a run shares with others, what tells most of it first: the reel, what is printed on its cable, who put it in, its place, the box that feeds it. */
-function kinOf(site: Site, run: Run): Kinship[] {
-  const { feed } = run;
-  const named = (by: Kinship['by'], of: (segment: Segment) => string | undefined): Kinship[] =>
-    [...new Set(run.segments.flatMap((segment) => of(segment)?.trim() || []))].map((name) => ({ by, name }));
-  const supply = feed.kind === 'local-adapter' ? undefined : site.supply[feed.supplyId];
-  const place = site.place[site.camera[run.cameraId]!.placeId];
-  return [
-    ...named('reel', ({ reel }) => reel),
-    ...named('print', ({ print }) => print),
-    ...named('installer', ({ installedBy }) => installedBy),
-    ...(place ? [{ by: 'place', name: place.name } as const] : []),
-    ...(supply ? [{ by: 'supply', name: supply.name } as const] : []),
-    ...named('cable', ({ cable, sheet }) => sheet?.name ?? signalCable(cable).label),
-  ];
 }
 
 /** Figures of cameras that a margin predicts, with what was read of them. */

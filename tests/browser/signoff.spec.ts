@@ -3,13 +3,18 @@ import sharp from 'sharp';
 import { barriers } from './axe';
 import { decidedDemo } from './decided';
 import { startStandInSwitch } from './standInSwitch';
-import { choose, expect, saved, test, type TestServer } from './fixtures';
+import { cell, choose, expect, saved, test, type TestServer } from './fixtures';
 
 test.describe.configure({ timeout: 300_000 });
 
 /** The decided demo, with the sign-off of a run open. */
-async function open(page: Page, server: TestServer, run = 'r08', view = ''): Promise<string> {
-  const id = await server.newSite(await decidedDemo());
+async function open(
+  page: Page,
+  server: TestServer,
+  run = 'r08',
+  { view = '', file = decidedDemo() }: { view?: string; file?: Promise<string> } = {},
+): Promise<string> {
+  const id = await server.newSite(await file);
   await page.goto(`${server.address}/site/${id}/signoff/${run}${view && `?view=${view}`}`);
   await expect(page.locator('.signoff h1')).toBeVisible();
   return id;
@@ -144,17 +149,35 @@ test('three cameras are read, one fails and is read again, one is accepted with 
   expect(parts(await (await fetch(`${server.address}/api/sites/${again}/file`)).text())).toEqual(parts(file));
 });
 
+/** The same, with cables of some runs noted as from one reel. */
+async function fromOneReel(...runIds: string[]): Promise<string> {
+  const site = JSON.parse(await decidedDemo()) as { runs: { id: string; segments: { reel?: string }[] }[] };
+  for (const { id, segments } of site.runs)
+    if (runIds.includes(id)) for (const segment of segments) segment.reel = 'R-7';
+  return JSON.stringify(site);
+}
+
 test('readings that are off together are named, and say what is to come', async ({ page, server }) => {
-  await open(page, server, 'r23');
+  const file = fromOneReel('r08', 'r23', 'r24');
+  const id = await open(page, server, 'r23', { file });
   await figure(page, 'throughput', '30');
   await expect(check(page, 'throughput')).toContainText('Outside what was predicted, though it holds');
   await row(page, 'c24').getByRole('button').click();
   await figure(page, 'throughput', '31');
   const difference = page.locator('[data-difference]');
-  await expect(difference).toContainText('Rate of the link: cameras 23 and 24 with the print');
+  await expect(difference).toContainText('Rate of the link: cameras 23 and 24 from the reel R-7');
   await expect(difference).toContainText('below what was predicted');
   await expect(difference).toContainText('water, joints');
+  await expect(difference).toContainText(/8 is now expected at 9\d(\.\d)? Mb\/s \(/);
   await expect(page.locator('[data-sums]')).toContainText('0 of 2 inside the 90 % interval');
+  // Whoever decides on a run of the reel hears of it as well, and of others nothing.
+  await saved(page);
+  await page.goto(`${server.address}/site/${id}/decide/r08`);
+  await expect(page.locator('[data-learned]')).toContainText(
+    /now expected at .* because cameras 23 and 24 from the reel R-7 read \d+ % below/,
+  );
+  await cell(page, 'r01', 'ip-coax-unit').click();
+  await expect(page.locator('[data-learned]')).toHaveCount(0);
 });
 
 test('a soak is read from a table and refused with gaps; one from the switch tells of the night', async ({
@@ -236,7 +259,7 @@ test('a metre that is marked in the picture is a reading, and nobody signs witho
   page,
   server,
 }) => {
-  const id = await open(page, server, 'r01', 'pictures');
+  const id = await open(page, server, 'r01', { view: 'pictures' });
   const picture = await sharp({ create: { width: 1000, height: 500, channels: 3, background: '#557766' } })
     .png()
     .toBuffer();

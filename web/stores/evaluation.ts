@@ -171,6 +171,8 @@ export const useEvaluation = defineStore('evaluation', () => {
   const traceView = (runId: string) => ask((worker) => worker.traceView(runId));
   const diagnostics = (runId: string) => tell((worker) => worker.diagnostics(runId));
   const expected = (runId: string) => tell((worker) => worker.expected(runId));
+  const learned = (runId: string, option: OptionKind) => ask((worker) => worker.learned(runId, option));
+  const doubts = () => ask((worker) => worker.doubts());
   const signOff = () => tell((worker) => worker.signOff());
   const nights = (now: number) => tell((worker) => worker.nights(now));
   const nightCard = (taskId: string) => tell((worker) => worker.nightCard(taskId));
@@ -194,6 +196,8 @@ export const useEvaluation = defineStore('evaluation', () => {
     byRun,
     why,
     chance,
+    learned,
+    doubts,
     paper,
     offer,
     network,

@@ -29,6 +29,8 @@ import {
   devicePlanAt,
   moveTask,
   nightsNow,
+  doubtfulChoices,
+  expectedByReadings,
   signOffOf,
   type SignOff,
   nightHelp,
@@ -47,6 +49,7 @@ import { traceView, type TraceView } from '#core/test/findings';
 import type { Offer } from '#core/decide/offer';
 import { makePaper, paperContext, type Paper, type PaperId } from '#core/documents';
 import { chanceOfFailing } from '#core/decide/risk';
+import { expectedMarginInWords, type Agreement } from '#core/signoff/agreement';
 import { siteFromTrusted, withChanges, type Change, type OptionKind, type Site } from '#core/model/site';
 import type { Derivation } from '#core/shared/derivation';
 import type { Measures } from '#core/shared/units';
@@ -71,6 +74,20 @@ const chances: KnownChances = new Map();
 
 const nightsAt = ({ site, evaluation }: Before, now: number): NightsNow =>
   nightsNow(site, evaluation, dateOf(now), nightClock(now), chances);
+
+/** What readings say together, worked out once for what was evaluated last. */
+let agreed: { of: Before; agreement: Agreement } | undefined;
+function agreementAt(of: Before): Agreement {
+  if (agreed?.of !== of) agreed = { of, agreement: signOffOf(of.site, of.evaluation).agreement };
+  return agreed.agreement;
+}
+
+/** What readings of other runs say of a figure of an option. */
+export interface Learned {
+  words: string;
+  /** Whether it holds all the same. */
+  isSure: boolean;
+}
 
 /** Of which day papers are, in whose measures, and what the addresses of pages of runs begin with. */
 export interface PaperAsked {
@@ -145,6 +162,16 @@ const evaluator = {
     openSite(siteFromTrusted(servedSiteSchema.parse(JSON.parse(answer)).file)),
   /** What is asked before anybody signs, and what was read of it. */
   signOff: (): SignOff | null => (last ? signOffOf(last.site, last.evaluation) : null),
+  /** What readings of other runs say of an option, a sentence a figure. */
+  learned: (runId: string, option: OptionKind): Learned[] =>
+    last
+      ? expectedByReadings(last.site, last.evaluation, agreementAt(last), runId, option).map((one) => ({
+          words: expectedMarginInWords(one),
+          isSure: one.meets === 'surely',
+        }))
+      : [],
+  /** What was chosen and is not expected to hold for sure, by what was read of other runs. */
+  doubts: (): string[] => (last ? doubtfulChoices(last.site, last.evaluation, agreementAt(last)) : []),
   /** Evaluates a site from scratch, given as text; what is made of it comes as text too, verdicts and options with `details`. */
   open: (site: string): string => openSite(JSON.parse(site) as Site),
   details(): string {

@@ -12,7 +12,7 @@ import type { RunEvaluation } from '#core/decide/runEvaluation';
 import { contingencyOf } from './contingency';
 import { premisesOf, type Offered } from './premises';
 import { linesOf, netOf, optionsOf, priced } from './pricing';
-import type { Alternate, Offer, ViewLine } from './types';
+import type { Alternate, Offer, Premise, ViewLine } from './types';
 
 /** A sum cut into whole parts by weights, so that the parts are the sum exactly: the largest remainders are rounded up. */
 export function apportioned(sum: number, weights: readonly number[]): number[] {
@@ -87,8 +87,9 @@ function problemsOf(site: Site, runs: readonly RunEvaluation[], settings: OfferS
 /**
  * The price of what is decided, as a customer reads it: parts with margins by class, labour with what height and access add, what is shared
  * once, and what may come on top because figures are not known exactly.
+ * @param doubts what was chosen and is doubted since, a sentence each
  */
-export function offerOf(site: Site, runs: readonly RunEvaluation[]): Offer {
+export function offerOf(site: Site, runs: readonly RunEvaluation[], doubts: readonly string[] = []): Offer {
   const settings = offerSettingsOf(site);
   const options = optionsOf(runs);
   const base = priced(site, runs, options, []);
@@ -114,12 +115,15 @@ export function offerOf(site: Site, runs: readonly RunEvaluation[]): Offer {
       return plan ? [alternateOf(site, runs, settings, { ...base, net }, plan)] : [];
     }),
     payments: settings.payments.map((payment, k) => ({ ...payment, amount: amounts[k]! })),
-    premises: premisesOf(
-      site,
-      base.offered,
-      base.total.parts.map(({ item }) => item),
-      runs.filter(({ chosen }) => chosen === null),
-    ),
+    premises: [
+      ...premisesOf(
+        site,
+        base.offered,
+        base.total.parts.map(({ item }) => item),
+        runs.filter(({ chosen }) => chosen === null),
+      ),
+      ...doubts.map((message): Premise => ({ kind: 'margin', message })),
+    ],
     problems: problemsOf(site, runs, settings),
     hours: base.total.hours,
     darkHours: base.total.darkHours,

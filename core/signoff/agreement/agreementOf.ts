@@ -11,6 +11,7 @@ import {
   predictedOf,
   sampledValues,
   type Deviation,
+  type Driver,
   type MeasuredMargin,
   type Predicted,
 } from '#core/signoff/predicted';
@@ -40,14 +41,18 @@ export interface Expected {
   number: number;
   before: Predicted;
   now: Predicted;
-  /** Whether its limit is met by the figure as it is expected now, by all of the interval, or by part of it. */
-  meets: 'surely' | 'maybe' | 'hardly';
+  meets: Meets;
 }
+
+/** Whether a limit is met by a figure as it is expected now: by all of the interval, by its middle, or by less. */
+export type Meets = 'surely' | 'maybe' | 'hardly';
 
 /** Figures that are off to one side together. */
 export interface SharedDifference {
   check: AcceptanceCheckId;
   kin: Kinship;
+  /** What the figures speak of. */
+  driver: Driver;
   numbers: number[];
   /** How far readings lie from what was predicted, in percent, on average. */
   percent: number;
@@ -83,12 +88,9 @@ type Read = PredictedFigure & { read: number; deviation: Deviation };
 const isRead = (figure: PredictedFigure): figure is PredictedFigure & { read: number } =>
   figure.read !== null;
 
-const kinKey = ({ by, name }: Kinship): string => `${by} ${name.toLowerCase()}`;
+export const kinKey = ({ by, name }: Kinship): string => `${by} ${name.toLowerCase()}`;
 
-function meets(
-  { least, most }: PredictedFigure['limit'],
-  { value, low, high }: Predicted,
-): Expected['meets'] {
+function meets({ least, most }: PredictedFigure['limit'], { value, low, high }: Predicted): Meets {
   const holds = (figure: number): boolean =>
     (least === null || figure >= least) && (most === null || figure <= most);
   if (holds(low) && holds(high)) return 'surely';
@@ -140,6 +142,7 @@ function differencesIn(kind: MarginKind, figures: readonly PredictedFigure[]): S
     differences.push({
       check: read[0]!.check,
       kin,
+      driver: driverOf(kind)!,
       numbers: read.map(({ number }) => number).sort((a, b) => a - b),
       percent: percentOff(read),
       shift,

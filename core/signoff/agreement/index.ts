@@ -5,3 +5,5 @@ export {
   type PredictedFigure,
   type SharedDifference,
 } from './agreementOf';
+export { expectedOfOption, type ExpectedMargin } from './expectedOfOption';
+export { differenceInWords, expectedInWords, expectedMarginInWords } from './words';

@@ -1,5 +1,5 @@
 import { asKnown, type Scenario } from '#core/test/scenarios';
-import { driverOf, quantile, sampledValues, type MeasuredMargin } from './predicted';
+import { driverOf, quantile, sampledValues, type Driver, type MeasuredMargin } from './predicted';
 
 /** Further off than this nothing is believed to be: somebody read the wrong thing, or something broke. */
 const mostDeviations = 6;
@@ -12,7 +12,7 @@ export interface Deviation {
   besides: number;
 }
 
-const under = (key: keyof Omit<Scenario, 'steel'>, deviations: number): Scenario => ({
+const under = (key: Driver, deviations: number): Scenario => ({
   ...asKnown,
   [key]: deviations,
 });

@@ -5,7 +5,10 @@ export {
   isInside,
   isMeasured,
   predictedOf,
+  quantile,
+  sampledUtilisations,
   sampledValues,
+  type Driver,
   type MeasuredMargin,
   type Predicted,
 } from './predicted';

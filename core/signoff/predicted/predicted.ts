@@ -14,8 +14,11 @@ export type MeasuredMargin = Margin & { valueUnder: NonNullable<Margin['valueUnd
 
 export const isMeasured = (margin: Margin): margin is MeasuredMargin => margin.valueUnder !== undefined;
 
+/** What figures rest on, each so many standard deviations off. */
+export type Driver = keyof Omit<Scenario, 'steel'>;
+
 /** What a figure that turns out other than expected speaks of first. */
-const drivers: Partial<Record<MarginKind, keyof Omit<Scenario, 'steel'>>> = {
+const drivers: Partial<Record<MarginKind, Driver>> = {
   'night-volts': 'powerOhms',
   watts: 'coaxOhms',
   'link-rate': 'loss',
@@ -24,7 +27,7 @@ const drivers: Partial<Record<MarginKind, keyof Omit<Scenario, 'steel'>>> = {
 };
 
 /** The figure of a scenario that a measured one of this kind speaks of; `null` where it speaks of none. */
-export const driverOf = (kind: MarginKind): keyof Omit<Scenario, 'steel'> | null => drivers[kind] ?? null;
+export const driverOf = (kind: MarginKind): Driver | null => drivers[kind] ?? null;
 
 /** One standard deviation of a meter, as a share of what it shows. */
 const meterSpread = 0.01;
@@ -42,18 +45,14 @@ export const quantile = (sorted: readonly number[], share: number): number => {
   return low + (high - low) * (at - below);
 };
 
-/**
- * What a measured figure may turn out to be, by the spreads of everything that it rests on and of the meter: values in ascending
- * order. The same margin always gives the same.
- * @param about what is already known of the site, in standard deviations, and how sure that is
- */
-export function sampledValues(
-  { valueUnder }: Pick<MeasuredMargin, 'valueUnder'>,
-  about: Partial<Record<keyof Omit<Scenario, 'steel'>, { mean: number; deviation: number }>> = {},
-): number[] {
+/** What is already known of the site, in standard deviations, and how sure that is. */
+export type Known = Partial<Record<Driver, { mean: number; deviation: number }>>;
+
+/** Figures of scenarios, drawn by the spreads of everything that is not known, in ascending order; `gauss` draws from a normal. */
+function sampled(figureOf: (scenario: Scenario, gauss: () => number) => number, about: Known): number[] {
   const even = createRandom(seed);
   const gauss = createNormal(even);
-  const drawn = (key: keyof Omit<Scenario, 'steel'>): number => {
+  const drawn = (key: Driver): number => {
     const { mean, deviation } = about[key] ?? { mean: 0, deviation: 1 };
     return mean + deviation * gauss();
   };
@@ -67,9 +66,22 @@ export function sampledValues(
       length: drawn('length'),
       steel: even() < steelChance,
     };
-    return valueUnder(scenario) * (1 + meterSpread * gauss());
+    return figureOf(scenario, gauss);
   }).sort((a, b) => a - b);
 }
+
+/**
+ * What a measured figure may turn out to be, by the spreads of everything that it rests on and of the meter: values in ascending
+ * order. The same margin always gives the same.
+ */
+export const sampledValues = (
+  { valueUnder }: Pick<MeasuredMargin, 'valueUnder'>,
+  about: Known = {},
+): number[] => sampled((scenario, gauss) => valueUnder(scenario) * (1 + meterSpread * gauss()), about);
+
+/** How much of its limit a margin may turn out to use, in ascending order; over one it does not hold. */
+export const sampledUtilisations = ({ under }: Pick<Margin, 'under'>, about: Known): number[] =>
+  sampled((scenario) => under(scenario), about);
 
 /** The interval that holds nine in ten of sampled values, around the figure as it is known. */
 export const intervalOf = (value: number, sorted: readonly number[]): Predicted => ({

@@ -1,11 +1,13 @@
 <script setup lang="ts">
-import { computed, defineAsyncComponent } from 'vue';
+import { computed, defineAsyncComponent, ref, watch } from 'vue';
 import { useRoute, useRouter } from 'vue-router';
 import { aboutOf } from '#core/model/site';
+import { counted } from '#core/shared/labels';
 import { formatQuantity } from '#core/shared/units';
 import { useKeys } from '../../keys/keys';
 import NextStep from '../../parts/NextStep.vue';
 import ViewTabs from '../../parts/ViewTabs.vue';
+import { useEvaluation } from '../../stores/evaluation';
 import { useOpenEvaluation, useOpenSite } from '../../stores/openSite';
 import { useMeasures } from '../../stores/measures';
 import OptionsView from './OptionsView.vue';
@@ -29,6 +31,16 @@ const view = computed<DecideView>(() =>
 );
 const show = (next: DecideView) =>
   void router.push({ ...route, query: next === 'options' ? {} : { view: next } });
+const core = useEvaluation();
+/** What was chosen and is doubted since other cameras were read. */
+const doubts = ref<readonly string[]>([]);
+watch(
+  () => core.result,
+  async () => {
+    doubts.value = (await core.doubts()) ?? [];
+  },
+  { immediate: true },
+);
 const total = computed(() => summary.value.total);
 const left = computed(() => summary.value.left);
 
@@ -76,6 +88,14 @@ useKeys(
         >No room in the rack at {{ openSite.place[placeId]?.name }} for what this needs.</span
       >
     </div>
+    <details v-if="doubts.length > 0" class="caution doubts">
+      <summary>
+        Readings at the sign-off cast doubt on {{ counted(doubts.length, 'figure') }} of what was chosen
+      </summary>
+      <ul>
+        <li v-for="doubt in doubts" :key="doubt">{{ doubt }}</li>
+      </ul>
+    </details>
     <OptionsView v-if="view === 'options'" class="view" />
     <PlanView v-else-if="view === 'plan'" class="view" />
     <CurveView v-else-if="view === 'curve'" class="view" />
@@ -102,6 +122,10 @@ useKeys(
   gap: 18px;
   padding: 3px 0 5px;
   flex-wrap: wrap;
+}
+.doubts ul {
+  max-height: 30vh;
+  overflow: auto;
 }
 .figure {
   display: inline-flex;

@@ -10,6 +10,7 @@ import RunLine from '../../line/RunLine.vue';
 import MarginBar from '../../parts/MarginBar.vue';
 import DerivationSheet from '../../parts/DerivationSheet.vue';
 import RadioPathFields from './RadioPathFields.vue';
+import type { Learned } from '../../workers/evaluator.worker';
 import { useEvaluation } from '../../stores/evaluation';
 import { useOpenSite } from '../../stores/openSite';
 import { useMeasures } from '../../stores/measures';
@@ -80,6 +81,16 @@ watch(
   },
   { immediate: true },
 );
+/** What other runs that were read say of it. */
+const learned = ref<readonly Learned[]>([]);
+watch(
+  () => [evaluation.run.id, option.kind, core.result] as const,
+  async ([runId, kind]) => {
+    const told = (await core.learned(runId, kind)) ?? [];
+    if (evaluation.run.id === runId && option.kind === kind) learned.value = told;
+  },
+  { immediate: true },
+);
 const percent = (share: number) => (share > 0 && share < 0.005 ? '< 1 %' : formatQuantity(share * 100, '%'));
 const catalogue = computed(() => catalogueOf(openSite.value));
 const partLine = ({ item, count }: Part) => {
@@ -138,6 +149,14 @@ watch([opened, () => core.result], async ([index]) => {
           />
         </li>
       </ul>
+      <p
+        v-for="{ words, isSure } in learned"
+        :key="words"
+        :class="isSure ? 'message' : 'caution'"
+        data-learned
+      >
+        {{ words }}
+      </p>
       <p v-if="option.broken" class="caution">
         Does not hold. What would make it possible: {{ option.broken.remedy }}.
       </p>
@@ -229,6 +248,9 @@ watch([opened, () => core.result], async ([index]) => {
 </template>
 
 <style scoped>
+[data-learned]::first-letter {
+  text-transform: uppercase;
+}
 aside > * {
   margin-bottom: 8px;
 }
