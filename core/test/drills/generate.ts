@@ -208,9 +208,20 @@ function chanceInTheEnd(drill: Drill, isWanted: (test: TestId) => boolean = () =
 const solvable = 0.5;
 const mostDraws = 60;
 
-/** Most can be found out without a trace, which takes longest to make and to read; where not, with it. */
+/** What shows on a trace; of anything else it tells nothing that other readings do not. */
+const onTrace: ReadonlySet<Trouble> = new Set([
+  'joint',
+  'coax-construction',
+  'open',
+  'short',
+  'tap',
+  'water',
+] satisfies Drawn[]);
+
+/** Most can be found out without a trace, which takes longest to make and to read; where not, what shows on one may be with it. */
 const canBeSolved = (drill: Drill): boolean =>
-  chanceInTheEnd(drill, (test) => test !== 'reflectometer') >= solvable || chanceInTheEnd(drill) >= solvable;
+  chanceInTheEnd(drill, (test) => test !== 'reflectometer') >= solvable ||
+  (drill.truth.troubles.some((trouble) => onTrace.has(trouble)) && chanceInTheEnd(drill) >= solvable);
 
 /** Bits from what is believed before anything is read to what can be known: how far the best path has to go. */
 export const bitsNeeded = (drill: Drill): number =>
