@@ -14,7 +14,7 @@ import { evaluateSite, summaryOf, type SiteEvaluation } from '.';
 
 const demo = saltmarrowSite();
 
-/** A site with every third run on one box and every second camera where a radio path begins, so that much is shared. */
+/** A site with every third run behind one lead of a box and every second camera where a radio path begins, so that much is shared. */
 function crowded(site: Site): Site {
   const [supply] = Object.values(site.supply).filter(({ current }) => current === 'dc');
   const [path] = Object.values(site.radioPath);
@@ -32,7 +32,9 @@ function crowded(site: Site): Site {
       index % 2 === 0 ? { ...one, placeId: path!.fromPlaceId } : one,
     ]),
   );
-  return { ...site, run, camera };
+  const lead = { cable: 'power-2x18-cu', outCores: 1, backCores: 1, lengthM: 4, temperatureC: 20 } as const;
+  const outputs = supply!.outputs.map((output, index) => (index === 0 ? { ...output, lead } : output));
+  return { ...site, run, camera, supply: { ...site.supply, [supply!.id]: { ...supply!, outputs } } };
 }
 
 /** The fact with one of its figures moved, which the schemas may or may not allow. */

@@ -1,3 +1,4 @@
+import { barriers } from './axe';
 import { choose, expect, saved, test } from './fixtures';
 
 test('a supply box sums its load at once, and a fuse that is too small is said', async ({ page, open }) => {
@@ -23,6 +24,34 @@ test('a supply box sums its load at once, and a fuse that is too small is said',
   await page.keyboard.press('u');
   await expect(sheet.getByText('Camera 12 takes AC')).toBeHidden();
   await saved(page);
+});
+
+test('cameras behind one lead take volts from each other, and that is said where they are tested', async ({
+  page,
+  open,
+  server,
+  siteId,
+}) => {
+  await open('survey?view=head-end&thing=supply/hall-box');
+  const sheet = page.locator('[data-thing="supply/hall-box"]');
+  await sheet.getByRole('button', { name: 'Shared lead: output 2' }).click();
+  const length = sheet.getByLabel('Length of the lead of output 2');
+  await length.fill('60');
+  await length.press('Enter');
+  await sheet.getByLabel('Run on output 2').click();
+  await page.getByRole('option', { name: '1 Hall north desk' }).click();
+  await expect(sheet.locator('[data-output="2"]')).toContainText('1 Hall north desk');
+  expect(await barriers(page, '[data-thing="supply/hall-box"]')).toEqual([]);
+  await saved(page);
+  await page.goto(`${server.address}/site/${siteId}/test/r02?view=volts`);
+  await expect(page.locator('.volts')).toContainText(/behind the lead of 2 cameras, [\d.]+ A over 2\.5\d? Ω/);
+  // Longer than it can bring: nothing of what hangs there is called safe.
+  await page.goto(`${server.address}/site/${siteId}/survey?view=head-end&thing=supply/hall-box`);
+  await length.fill('2000');
+  await length.press('Enter');
+  await expect(
+    sheet.getByText('Output 2: its lead cannot bring what its cameras ask together; their supply collapses.'),
+  ).toBeVisible();
 });
 
 test('a recorder takes any family of rules, and cannot go while runs are patched to it', async ({

@@ -16,6 +16,9 @@ const acWords =
 const dcWords = (plug: string): string =>
   `DC: the conductors that go out carry plus (+) from the supply’s + terminal to ${plug}; the conductors that come back are the common (−), to the supply’s − terminal. Prove plus with a meter at the camera before it is plugged in: the wrong way round can destroy it.`;
 
+const splitWords =
+  'Behind the lead every plug of the splitter is on the same two conductors: one that is made up the wrong way round, or shorted, takes all of its cameras with it.';
+
 const coloursUnknown =
   'Which colour of core goes out is not noted: prove each core with a meter, and write its colour on the label.';
 
@@ -57,10 +60,10 @@ export function powerLines(site: Site, run: Run, camera: Camera, gauge: Gauge): 
     };
   }
   const supply = site.supply[feed.supplyId]!;
-  const fuse = supply.outputs.find(({ number }) => number === feed.output)?.fuseAmps;
+  const { fuseAmps: fuse, lead } = supply.outputs.find(({ number }) => number === feed.output) ?? {};
   const head: Station = {
     name: `${supply.name}, output ${feed.output}`,
-    where: `${supply.setVolts} V ${supply.current.toUpperCase()}${fuse === undefined ? '' : `, fuse ${fuse} A`}`,
+    where: `${supply.setVolts} V ${supply.current.toUpperCase()}${fuse === undefined ? '' : `, fuse ${fuse} A`}${lead ? `; splits behind its lead, ${powerCableLabel(lead.cable, gauge)}` : ''}`,
     terminals: [
       supply.current === 'ac' ? 'two terminals of the output' : `terminals + and − of output ${feed.output}`,
     ],
@@ -80,5 +83,6 @@ export function powerLines(site: Site, run: Run, camera: Camera, gauge: Gauge): 
             },
           ],
         };
-  return { lines: [line], polarity: words(supply.current), unknown: [coloursUnknown] };
+  const shared = lead && supply.current === 'dc' ? [splitWords] : [];
+  return { lines: [line], polarity: [...words(supply.current), ...shared], unknown: [coloursUnknown] };
 }

@@ -1,4 +1,4 @@
-import { dayLoad, floatVolts, powerLoop, worstLoad } from '#core/test/findings';
+import { dayLoad, floatVolts, leadVolts, powerLoop, worstLoad, type Lead } from '#core/test/findings';
 import type { RunReadings } from '#core/test/readings';
 import { arrivingVolts, type CameraLoad } from '#core/physics/power';
 import type { Camera, Run, Supply } from '#core/model/site';
@@ -11,6 +11,8 @@ export interface Hanging {
   run: Run;
   camera: Camera;
   readings: RunReadings;
+  /** What it hangs behind with others. */
+  lead: Lead | null;
 }
 
 const voltsAt = ({ run, readings }: Hanging, sourceVolts: number, load: CameraLoad): number =>
@@ -35,7 +37,9 @@ export function batteryChecks(
     (one) => voltsAt(one, floatVolts, dayLoad(one.camera)) > one.camera.supply.window.maxVolts,
   );
   const tooLow = hanging.filter(
-    (one) => voltsAt(one, emptyVolts, worstLoad(one.camera)) < one.camera.supply.window.minVolts,
+    (one) =>
+      voltsAt(one, one.lead ? leadVolts(emptyVolts, one.lead).volts : emptyVolts, worstLoad(one.camera)) <
+      one.camera.supply.window.minVolts,
   );
   return {
     wrong:

@@ -28,9 +28,9 @@ function coresOf({ feed, segments }: Run): Cores[] {
 /** What is not plain copper runs hotter: so much of copper's amps. Source: √(ρ of copper / ρ of copper-clad aluminium). */
 const cladShare = 0.78;
 
-/** Amps that the weakest cores of a run carry for good; nothing where none are noted. */
-function coresAmps(run: Run): number | null {
-  const each = coresOf(run).map(
+/** Amps that the weakest of these cores carry for good; nothing where there are none. */
+function coresAmps(cores: readonly Cores[]): number | null {
+  const each = cores.map(
     ({ conductor, outCores, backCores }) =>
       ampacityA(conductorAreaMm2(conductor)) *
       (conductor.material === 'copper' ? 1 : cladShare) *
@@ -54,8 +54,11 @@ function uselessFuses(
   fed: ReadonlyMap<number, readonly Run[]>,
 ): string[] {
   const aboveRating = outputs.filter(({ fuseAmps }) => fuseAmps > ratedAmps);
-  const aboveCores = outputs.flatMap(({ number, fuseAmps }) => {
-    const bears = (fed.get(number) ?? []).flatMap((run) => coresAmps(run) ?? []);
+  const aboveCores = outputs.flatMap(({ number, fuseAmps, lead }) => {
+    const shared = lead ? [{ ...lead, conductor: powerCable(lead.cable).conductor }] : [];
+    const bears = [shared, ...(fed.get(number) ?? []).map(coresOf)].flatMap(
+      (cores) => coresAmps(cores) ?? [],
+    );
     const least = Math.min(...bears);
     return fuseAmps > least ? [{ number, fuseAmps, least }] : [];
   });

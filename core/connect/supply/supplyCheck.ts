@@ -1,4 +1,4 @@
-import { feedSource, powerLoop, startUpLoad, worstLoad } from '#core/test/findings';
+import { feedSource, leadOf, powerLoop, startUpLoad, worstLoad } from '#core/test/findings';
 import { readingsByRun, type RunReadings } from '#core/test/readings';
 import { continuousLoadShare, drawnAmps, type CameraLoad } from '#core/physics/power';
 import type { Camera, Run, Site, Supply } from '#core/model/site';
@@ -37,13 +37,14 @@ export interface SupplyCheck {
 
 function fedBy(
   supply: Supply,
+  sourceVolts: number,
   run: Run,
   camera: Camera,
   readings: RunReadings,
 ): { fed: Fed; wrong: string[] } {
   const { ohms } = powerLoop(run, readings['power-loop-ohms']);
   const { maxVolts } = camera.supply.window;
-  const drawing = (load: CameraLoad) => drawnAmps({ sourceVolts: supply.setVolts, loopOhms: ohms, ...load });
+  const drawing = (load: CameraLoad) => drawnAmps({ sourceVolts, loopOhms: ohms, ...load });
   const worst = drawing(worstLoad(camera));
   const starting = drawing(startUpLoad(camera));
   const whose = `Camera ${camera.number}`;
@@ -94,9 +95,15 @@ export function supplyCheck(
     const { feed } = run;
     const camera = site.camera[run.cameraId];
     if (feed.kind === 'local-adapter' || feed.supplyId !== supply.id || !camera) continue;
-    hanging.push({ run, camera, readings: readings.get(run.id) ?? {} });
+    hanging.push({ run, camera, readings: readings.get(run.id) ?? {}, lead: leadOf(site, run) });
     runsOn.set(feed.output, [...(runsOn.get(feed.output) ?? []), run]);
-    const one = fedBy(supply, run, camera, readings.get(run.id) ?? {});
+    const one = fedBy(
+      supply,
+      feedSource(site, run).volts || supply.setVolts,
+      run,
+      camera,
+      readings.get(run.id) ?? {},
+    );
     wrong.push(...one.wrong);
     byOutput.set(
       feed.output,
@@ -110,6 +117,13 @@ export function supplyCheck(
   const all = outputs.flatMap(({ fed }) => fed);
   const sum = loadOf('all at night', sumOf(all, 'nightAmps'), supply.ratedAmps * continuousLoadShare, 'A');
   const startUp = loadOf('all starting at once', sumOf(all, 'startUpAmps'), supply.ratedAmps, 'A');
+  for (const { number } of outputs) {
+    const [run] = runsOn.get(number) ?? [];
+    if (run && feedSource(site, run).volts === 0)
+      wrong.push(
+        `Output ${number}: its lead cannot bring what its cameras ask together; their supply collapses.`,
+      );
+  }
   for (const { number, fuse } of outputs)
     if (fuse.status === 'fails')
       wrong.push(`Output ${number} gives up to ${fuse.used.toFixed(2)} A; its fuse is ${fuse.most} A.`);
@@ -152,6 +166,6 @@ export function adapterCheck(
     ratedAmps: feed.ratedAmps,
     outputs: [{ number: 1, fuseAmps: feed.ratedAmps }],
   };
-  const { fed, wrong } = fedBy(box, run, camera, readings);
+  const { fed, wrong } = fedBy(box, box.setVolts, run, camera, readings);
   return { load: loadOf('adapter', fed.startUpAmps, feed.ratedAmps, 'A'), wrong };
 }

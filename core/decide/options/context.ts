@@ -23,7 +23,7 @@ export interface Around {
 
 /** Everything the options of one camera are worked out from. */
 export interface Context {
-  site: Pick<Site, 'place' | 'supply' | 'equipment'>;
+  site: Pick<Site, 'place' | 'supply' | 'equipment' | 'run' | 'camera'>;
   camera: Camera;
   run: Run;
   place: Place;

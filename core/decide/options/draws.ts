@@ -49,7 +49,7 @@ export const loadsOf = (camera: Camera): Loads => ({
 
 /** What a camera draws of the box that feeds it today, whatever becomes of the others. */
 export function drawsToday(
-  site: Pick<Site, 'supply'>,
+  site: Pick<Site, 'supply' | 'run' | 'camera'>,
   run: Run,
   camera: Camera,
   findings: RunFindings,

@@ -222,7 +222,7 @@ export function powerFixOption(context: Context): Option {
       cautions: ['They share the rail: read the nearest camera, idle and on a cold day, before you leave.'],
     });
   }
-  const [way] = powerFixes(site, run, camera, readings)
+  const [way] = powerFixes(site, run, camera, readings, source)
     .flatMap((fix) => doable(context, fix) ?? [])
     .sort(
       (a, b) =>

@@ -16,7 +16,7 @@ export interface StayingCamera {
 /** Cameras for which nothing can be planned, as what they go on taking. */
 export const stayingCameras = (
   draft: PlanDraft,
-  site: Pick<Site, 'supply'>,
+  site: Pick<Site, 'supply' | 'run' | 'camera'>,
   leftOut: readonly RunEvaluation[],
 ): StayingCamera[] =>
   leftOut.map(({ camera, run, findings }) => {

@@ -13,6 +13,7 @@ import {
 } from '#core/decide/options';
 import type { Camera, OptionKind, Run } from '#core/model/site';
 import type { RunSite } from './dependencies';
+import { heaviestLoad } from './heaviestLoad';
 import type { SiteContext } from './siteContext';
 
 /** Everything computed about one run and its camera. */
@@ -70,7 +71,7 @@ function optionContext(
     hdFormats: () => context.hdFormatsAt(run.headEndId, need.hd),
     place,
     headEnd,
-    source: feedSource(site, run),
+    source: feedSource(site, run, (one) => heaviestLoad(one, context.needOf(one))),
     need,
     line: lineBindings({ run, readings, place, headEnd }),
     newCameras: cameras,

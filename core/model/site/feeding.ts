@@ -1,4 +1,4 @@
-import type { PowerFeed, Run } from './run';
+import type { PowerFeed, PowerLead, Run } from './run';
 
 /** What an adapter beside a camera usually is, until somebody has read its label. */
 const usualAdapter: PowerFeed = { kind: 'local-adapter', current: 'dc', volts: 12, ratedAmps: 1 };
@@ -10,6 +10,15 @@ const usualPair = {
   outCores: 1,
   backCores: 1,
   lengthM: 20,
+  temperatureC: 20,
+};
+
+/** A lead to where an output splits, the same. */
+export const usualLead: PowerLead = {
+  cable: 'power-2x18-cu',
+  outCores: 1,
+  backCores: 1,
+  lengthM: 2,
   temperatureC: 20,
 };
 

@@ -4,6 +4,7 @@ import { hdSchemes, pictureFormatIds } from '#core/physics/signal';
 import { hoursSchema } from './cutoverSettings';
 import { hookUpSchema } from './equipment';
 import { recorderNetworkSchema } from './networkConfig';
+import { powerLeadSchema } from './run';
 import { currentSchema, idSchema, nameSchema, noteSchema, voltsSchema } from './vocabulary';
 
 /** A power supply box: one rail, several fused outputs. */
@@ -18,7 +19,14 @@ export const supplySchema = z.strictObject({
   /** It floats a 12 V battery on its rail: the rail is as high as that charges, and falls as it empties. */
   battery: z.boolean().optional(),
   outputs: z
-    .array(z.strictObject({ number: z.int().min(1).max(64), fuseAmps: z.number().positive().max(32) }))
+    .array(
+      z.strictObject({
+        number: z.int().min(1).max(64),
+        fuseAmps: z.number().positive().max(32),
+        /** Cores from the output to where it splits: they carry what all of its cameras take, and the cores of each begin behind it. */
+        lead: powerLeadSchema.optional(),
+      }),
+    )
     .min(1)
     .max(64),
   hookUp: hookUpSchema.optional(),

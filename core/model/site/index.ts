@@ -104,7 +104,7 @@ export {
 } from './edit';
 export { gearKinds, type Equipment, type Gear, type GearKind, type HookUp } from './equipment';
 export type { Firm } from './firm';
-export { fedFrom, fedThrough, hasPowerCores, withAdapter, withSeparatePair } from './feeding';
+export { fedFrom, fedThrough, hasPowerCores, usualLead, withAdapter, withSeparatePair } from './feeding';
 export { freeId, freeName } from './freeId';
 export { instantSchema } from './vocabulary';
 export { monitorOutputs, type Recorder, type Supply } from './headEnd';
@@ -177,6 +177,7 @@ export {
   longestSegmentM,
   type Leg,
   type PowerFeed,
+  type PowerLead,
   type Run,
   runStates,
   type RunState,

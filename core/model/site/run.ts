@@ -84,6 +84,17 @@ export const segmentSchema = z.strictObject({
 });
 export type Segment = z.infer<typeof segmentSchema>;
 
+/** Power cores of one kind from one end to the other. */
+const coresFields = {
+  cable: z.enum(powerCableIds),
+  outCores: coresSchema,
+  backCores: coresSchema,
+  lengthM: lengthSchema,
+  temperatureC: temperatureSchema,
+};
+export const powerLeadSchema = z.strictObject(coresFields);
+export type PowerLead = z.infer<typeof powerLeadSchema>;
+
 /** Where the camera's power comes from. */
 export const feedSchema = z.discriminatedUnion('kind', [
   z.strictObject({ kind: z.literal('along-run'), supplyId: idSchema, output: z.int().min(1) }),
@@ -91,11 +102,7 @@ export const feedSchema = z.discriminatedUnion('kind', [
     kind: z.literal('separate-pair'),
     supplyId: idSchema,
     output: z.int().min(1),
-    cable: z.enum(powerCableIds),
-    outCores: coresSchema,
-    backCores: coresSchema,
-    lengthM: lengthSchema,
-    temperatureC: temperatureSchema,
+    ...coresFields,
   }),
   z.strictObject({
     kind: z.literal('local-adapter'),

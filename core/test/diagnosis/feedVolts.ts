@@ -79,27 +79,29 @@ const spreadOf = (from: number, at: number, blur: number): number =>
 interface Fed {
   rail: number;
   volts: number;
+  dayVolts: number;
   current: 'dc' | 'ac';
   byDay: CameraLoad;
   byNight: CameraLoad;
 }
 
-const fedOf = ({ run, camera, source: { volts, current } }: DiagnosisInput): Fed => ({
+const fedOf = ({ run, camera, source: { volts, dayVolts, current } }: DiagnosisInput): Fed => ({
   rail: run.feed.kind === 'local-adapter' ? spreads.adapter : spreads.rail,
   volts,
+  dayVolts,
   current,
   byDay: dayLoad(camera),
   byNight: nightLoad(camera),
 });
 
 /** What arrives from every case of a source, behind a loop of so many ohms. */
-function arrivalsFrom({ rail, volts, current, byDay, byNight }: Fed, isFaulty: boolean) {
+function arrivalsFrom({ rail, volts, dayVolts, current, byDay, byNight }: Fed, isFaulty: boolean) {
   const factors = factorsOf[current];
   const sources = sourceCases(isFaulty, rail);
   return (ohms: number, load: number): Arrival[] =>
     factors.flatMap((factor) =>
       sources.map(({ day: dayShare, night: nightShare, chance, blur }): Arrival => {
-        const [fromDay, fromNight] = [dayShare * volts, nightShare * volts];
+        const [fromDay, fromNight] = [dayShare * dayVolts, nightShare * volts];
         const day = voltsAt(fromDay, ohms, byDay, load * factor);
         const night = voltsAt(fromNight, ohms, byNight, load * factor);
         return {

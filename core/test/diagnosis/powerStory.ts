@@ -16,7 +16,7 @@ export function powerStory(looked: DiagnosisInput, events: readonly RunEvent[] |
   const loop = readings['power-loop-ohms'];
   const [day, night] = [readings['day-volts'], readings['night-volts']];
   const loopCases = keptLoops(run, [loop, events], () => coreLoopCases(looked, events));
-  const volts = keptVolts(run, [camera, source.volts, day, night], () => feedVolts(looked));
+  const volts = keptVolts(run, [camera, source.volts, source.dayVolts, day, night], () => feedVolts(looked));
   const isRead = volts !== null || loop !== undefined;
   return story(['supply', 'power-construction', 'power-joint', 'camera'], (set) => {
     if (!isRead) return 0;

@@ -16,6 +16,9 @@ const apartFrom = 2;
 const railVolts = 0.15;
 const loopShare = 0.04;
 
+const untold = (why: string): string => `Day and night do not tell the loop: ${why}.`;
+const othersToo = 'behind a lead that others share, their lamps take volts from it as well';
+
 /**
  * What volts by day and by night say together: the loop behind the camera and the volts at its source, held against the
  * cores as noted or read and the rail as set. `null` until both are read.
@@ -28,11 +31,12 @@ export function inferFeed(
 ): FeedInference | null {
   const [day, night] = [readings['day-volts'], readings['night-volts']];
   if (!day || !night) return null;
+  if (!source.isNoted) return { told: { kind: 'untold', why: othersToo }, message: untold(othersToo) };
   const told = twoPoint(
     { volts: day.value, watts: loadVoltAmps(dayLoad(camera), day.value) },
     { volts: night.value, watts: loadVoltAmps(nightLoad(camera), night.value) },
   );
-  if (told.kind === 'untold') return { told, message: `Day and night do not tell the loop: ${told.why}.` };
+  if (told.kind === 'untold') return { told, message: untold(told.why) };
   const { loopOhms, sourceVolts, spreadOhms, spreadVolts } = told;
   const figures = `${formatQuantity(loopOhms, 'Ω')} ± ${formatQuantity(spreadOhms, 'Ω')} behind the camera, fed from ${formatQuantity(sourceVolts, 'V')} ± ${formatQuantity(spreadVolts, 'V')}`;
   const loopIsHigh = loopOhms - loop.ohms > apartFrom * Math.hypot(spreadOhms, loopShare * loop.ohms);

@@ -1,5 +1,5 @@
 import { cableOf, coaxLoopOhms, conductorOhms, powerCable, type Conductor } from '#core/physics/cable';
-import type { QuantityReading, Run, Segment } from '#core/model/site';
+import type { PowerLead, QuantityReading, Run, Segment } from '#core/model/site';
 import { figure, type Figure, type Source, type Step } from '#core/shared/derivation';
 
 /** A loop resistance with the step that led to it, written when it is asked for. */
@@ -62,18 +62,17 @@ function legOhms(segment: Segment, atC: number | undefined): number {
   return bundle(powerCable(leg.cable).conductor, leg.outCores, leg.backCores, lengthM, atC ?? temperatureC);
 }
 
+/** Loop of power cores of one kind from one end to the other, at their own temperature or at `atC`. */
+export const coresOhms = (
+  { cable, outCores, backCores, lengthM, temperatureC }: PowerLead,
+  atC = temperatureC,
+): number => bundle(powerCable(cable).conductor, outCores, backCores, lengthM, atC);
+
 /** Expected loop of the cores that feed the camera; zero where it has an adapter of its own. */
 export function expectedPowerOhms(run: Run, atC?: number): number {
   const { feed } = run;
   if (feed.kind === 'local-adapter') return 0;
-  if (feed.kind === 'separate-pair')
-    return bundle(
-      powerCable(feed.cable).conductor,
-      feed.outCores,
-      feed.backCores,
-      feed.lengthM,
-      atC ?? feed.temperatureC,
-    );
+  if (feed.kind === 'separate-pair') return coresOhms(feed, atC);
   return run.segments.reduce((sum, segment) => sum + legOhms(segment, atC), 0);
 }
 

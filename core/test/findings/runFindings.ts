@@ -47,7 +47,7 @@ export function verdictFigure({ read, expected }: Pick<Verdict, 'read' | 'expect
 
 /** All verdicts on a run from its readings, and how it stands in one word. */
 export function runFindings(
-  site: Pick<Site, 'supply' | 'place'>,
+  site: Pick<Site, 'supply' | 'place' | 'run' | 'camera'>,
   run: Run,
   camera: Camera,
   readings: RunReadings,

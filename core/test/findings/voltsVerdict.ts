@@ -67,7 +67,9 @@ export function voltsVerdict(
           message: tooHigh ? 'Share of the highest volts' : 'Share of the drop used',
           formula: tooHigh ? 'against-limit' : 'drop-share',
           inputs: [
-            ...(tooHigh ? [] : [figure(source.name, source.volts, 'V', 'noted')]),
+            ...(tooHigh
+              ? []
+              : [figure(source.name, source.volts, 'V', source.isNoted ? 'noted' : 'computed')]),
             read ?? expected,
             limit.figure,
           ],

@@ -94,13 +94,13 @@ function heavierCores(cable: string, notedOhms: number): { label: string; ohms: 
  * cores divide it by their area, an adapter at the camera has none, and a higher voltage with a converter needs less current.
  */
 export function powerFixes(
-  site: Pick<Site, 'supply'>,
+  site: Pick<Site, 'supply' | 'run' | 'camera'>,
   run: Run,
   camera: Camera,
   readings: RunReadings,
+  source: FeedSource = feedSource(site, run),
 ): PowerFix[] {
   if (run.feed.kind === 'local-adapter') return [];
-  const source = feedSource(site, run);
   const loopOhms = powerLoop(run, readings['power-loop-ohms']).ohms;
   const { current } = camera.supply;
   const fix = (
@@ -141,7 +141,8 @@ export function powerFixes(
     parallel,
     ...heavier,
     adapter,
-    ...(current === 'dc' ? [steppedUp(camera, loopOhms)] : []),
+    // A lead that others hang on as well takes no other volts.
+    ...(current === 'dc' && source.isNoted ? [steppedUp(camera, loopOhms)] : []),
   ];
 }
 

@@ -1,11 +1,16 @@
 import {
+  ampsBehind,
   coldPowerOhms,
   dayLoad,
+  leadOf,
+  leadVolts,
   powerLoop,
   startUpLoad,
   voltsShare,
   wasSeenRunning,
   worstLoad,
+  type Lead,
+  type LeadSite,
 } from '#core/test/findings';
 import { readingsByRun, type RunReadings } from '#core/test/readings';
 import { arrivingVolts, sourceVoltsFor, sourceVoltsUpTo, type CameraLoad } from '#core/physics/power';
@@ -55,21 +60,29 @@ interface Feeding {
   camera: Camera;
   loopOhms: number;
   coldOhms: number;
+  /** What it hangs behind with others. */
+  lead: Lead | null;
   /** The rail at which it starts: by its figures, or as it is set today where it was seen running. */
   startsAtVolts: number;
 }
 
-function onRail({ run, camera, loopOhms, coldOhms, startsAtVolts }: Feeding, setVolts: number): OnRail {
+/** A setting of the rail by which so many volts are left where its lead splits. */
+const before = (lead: Lead | null, volts: number): number =>
+  lead ? volts + lead.ohms * ampsBehind(lead, volts).amps : volts;
+
+function onRail({ run, camera, loopOhms, coldOhms, lead, startsAtVolts }: Feeding, setVolts: number): OnRail {
   const { minVolts, maxVolts } = camera.supply.window;
   const [idle, worst] = [dayLoad(camera), worstLoad(camera)];
-  const at = (ohms: number, load: CameraLoad): number =>
-    arrivingVolts({ sourceVolts: setVolts, loopOhms: ohms, ...load });
-  const idleVolts = at(coldOhms, idle);
-  const nightVolts = at(loopOhms, worst);
+  const at = (sourceVolts: number, ohms: number, load: CameraLoad): number =>
+    arrivingVolts({ sourceVolts, loopOhms: ohms, ...load });
+  const leftVolts = lead ? leadVolts(setVolts, lead).volts : setVolts;
+  // Most arrives while the others take nothing.
+  const idleVolts = at(setVolts, coldOhms, idle);
+  const nightVolts = at(leftVolts, loopOhms, worst);
   const { utilisation, status } =
     idleVolts > maxVolts
       ? voltsShare(setVolts, idleVolts, camera.supply.window)
-      : voltsShare(setVolts, nightVolts, camera.supply.window);
+      : voltsShare(leftVolts, nightVolts, camera.supply.window);
   return {
     runId: run.id,
     number: camera.number,
@@ -80,7 +93,7 @@ function onRail({ run, camera, loopOhms, coldOhms, startsAtVolts }: Feeding, set
     maxVolts,
     utilisation,
     status,
-    needsVolts: Math.max(sourceVoltsFor(loopOhms, worst, minVolts), startsAtVolts),
+    needsVolts: Math.max(before(lead, sourceVoltsFor(loopOhms, worst, minVolts)), startsAtVolts),
     bearsVolts: sourceVoltsUpTo(coldOhms, idle, maxVolts),
   };
 }
@@ -108,7 +121,7 @@ function saysOf({ lowest, highest, range, setVolts, cameras }: Omit<Rail, 'messa
  * By day the cores count as cold, so that the upper limit is met when it is nearest.
  */
 export function railAt(
-  site: Pick<Site, 'run' | 'camera' | 'reading' | 'mending'>,
+  site: LeadSite & Pick<Site, 'reading' | 'mending'>,
   supply: Supply,
   setVolts: number,
   readings: ReadonlyMap<string, RunReadings> = readingsByRun(site),
@@ -124,13 +137,18 @@ export function railAt(
       return [];
     const read = readings.get(run.id) ?? {};
     const loopOhms = powerLoop(run, read['power-loop-ohms']).ohms;
-    const startsAt = sourceVoltsFor(loopOhms, startUpLoad(camera), camera.supply.window.minVolts);
+    const lead = leadOf(site, run);
+    const startsAt = before(
+      lead,
+      sourceVoltsFor(loopOhms, startUpLoad(camera), camera.supply.window.minVolts),
+    );
     return [
       {
         run,
         camera,
         loopOhms,
         coldOhms: coldPowerOhms(run, loopOhms),
+        lead,
         startsAtVolts: wasSeenRunning(read) ? Math.min(startsAt, supply.setVolts) : startsAt,
       },
     ];

@@ -1,6 +1,5 @@
 <script setup lang="ts">
 import { computed } from 'vue';
-import { powerCable, waysToShareCores } from '#core/physics/cable';
 import {
   fedFrom,
   fedThrough,
@@ -17,13 +16,12 @@ import PickField from '../../parts/PickField.vue';
 import QuantityField from '../../parts/QuantityField.vue';
 import { fitting } from '../../parts/within';
 import { choices } from '#core/model/labels';
-import { useMeasures } from '../../stores/measures';
 import { useOpenSite } from '../../stores/openSite';
+import PowerLeadFields from './PowerLeadFields.vue';
 
 const { run } = defineProps<{ run: Run }>();
 const emit = defineEmits<{ change: [what: string, next: FactUpdate<Run>] }>();
 const openSite = useOpenSite();
-const measures = useMeasures();
 
 const supplies = computed(() => Object.values(openSite.value.supply));
 const sources = computed(() => [
@@ -49,21 +47,6 @@ const ways: { value: PowerFeed['kind']; label: string }[] = [
 ];
 type Pair = Extract<PowerFeed, { kind: 'separate-pair' }>;
 const pair = computed<Pair | null>(() => (run.feed.kind === 'separate-pair' ? run.feed : null));
-const setPair = (what: string, fields: Partial<Pair>) =>
-  emit('change', what, (now) => withSeparatePair(now, fields));
-const coreWays = computed(() =>
-  pair.value
-    ? waysToShareCores(powerCable(pair.value.cable).cores).map(({ outCores, backCores }) => ({
-        value: `${outCores}/${backCores}`,
-        label: `${outCores} out, ${backCores} back`,
-      }))
-    : [],
-);
-function takeCores(value: string): void {
-  const [outCores = 1, backCores = 1] = value.split('/').map(Number);
-  setPair('Cores used', { outCores, backCores });
-}
-
 const inputs = computed(() => [
   { value: 'none', label: 'Not patched' },
   ...Object.values(openSite.value.recorder).flatMap(({ id, name, inputs: count }) =>
@@ -115,39 +98,13 @@ function takeInput(value: string): void {
       label="Power comes through"
       @take="(way) => way !== 'local-adapter' && emit('change', 'Power path', (now) => fedThrough(now, way))"
   /></FieldRow>
-  <template v-if="pair">
-    <FieldRow label="Separate pair" field="feed" hint="Its own cable, not beside the coax.">
-      <PickField
-        :value="pair.cable"
-        :choices="measures.powerCables"
-        label="Cable of the separate pair"
-        @take="(cable) => setPair('Separate pair', { cable, outCores: 1, backCores: 1 })"
-      />
-      <PickField
-        v-if="coreWays.length > 1"
-        :value="`${pair.outCores}/${pair.backCores}`"
-        :choices="coreWays"
-        label="Cores of the separate pair"
-        @take="takeCores"
-      />
-    </FieldRow>
-    <FieldRow label="Its length" field="feed">
-      <QuantityField
-        :value="pair.lengthM"
-        unit="m"
-        label="Length of the separate pair"
-        :allowed="fitting('run', 'feed[separate-pair].lengthM', 'm')"
-        @take="(lengthM) => setPair('Separate pair', { lengthM })"
-      />
-      <QuantityField
-        :value="pair.temperatureC"
-        unit="°C"
-        label="Temperature of the separate pair"
-        :allowed="fitting('run', 'feed[separate-pair].temperatureC', '°C')"
-        @take="(temperatureC) => setPair('Separate pair', { temperatureC })"
-      />
-    </FieldRow>
-  </template>
+  <PowerLeadFields
+    v-if="pair"
+    :lead="pair"
+    called="separate pair"
+    hint="Its own cable, not beside the coax."
+    @take="(fields) => emit('change', 'Separate pair', (now) => withSeparatePair(now, fields))"
+  />
   <FieldRow label="Patched to" field="patched"
     ><PickField :value="patched" :choices="inputs" label="Patched to" @take="takeInput"
   /></FieldRow>

@@ -21,13 +21,9 @@ const own = useMeasures();
 
 const readings = computed(() => readingsByRun(openSite.value));
 const ofRun = computed(() => readings.value.get(evaluation.run.id) ?? {});
+const source = computed(() => feedSource(openSite.value, evaluation.run));
 const inference = computed(() =>
-  inferFeed(
-    evaluation.camera,
-    feedSource(openSite.value, evaluation.run),
-    evaluation.findings.powerLoop,
-    ofRun.value,
-  ),
+  inferFeed(evaluation.camera, source.value, evaluation.findings.powerLoop, ofRun.value),
 );
 const fixes = computed(() => powerFixes(openSite.value, evaluation.run, evaluation.camera, ofRun.value));
 const supply = computed(() =>
@@ -83,6 +79,10 @@ function keepSetting(): void {
     <p v-else class="message plain-message">
       Read the volts at the camera by day and with the lens covered: the two together tell the loop and
       whether the supply sags.
+    </p>
+    <p v-if="!source.isNoted" class="message plain-message">
+      Fed from {{ source.name }}: {{ own.quantity(source.volts, 'V') }} are left where it splits, with all of
+      them at their worst.
     </p>
     <section v-if="supply && rail">
       <div class="row head">

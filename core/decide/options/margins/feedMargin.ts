@@ -32,7 +32,10 @@ export function feedMargin(
         {
           message: 'By night, and for a moment when it starts',
           formula: 'feed-amps',
-          inputs: [figure(source.name, sourceVolts, 'V', 'noted'), figure('by night', amps, 'A', 'computed')],
+          inputs: [
+            figure(source.name, sourceVolts, 'V', source.isNoted ? 'noted' : 'computed'),
+            figure('by night', amps, 'A', 'computed'),
+          ],
           result: figure('at the start', startUpAmps, 'A', 'computed'),
         },
       ],

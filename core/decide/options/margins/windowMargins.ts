@@ -52,7 +52,7 @@ function startMargin(
           message: 'Volts that arrive in the moment of the start',
           formula: 'dc-feed',
           inputs: [
-            figure(source.name, source.volts, 'V', 'noted'),
+            figure(source.name, source.volts, 'V', source.isNoted ? 'noted' : 'computed'),
             figure('loop', powerLoop.ohms, 'Ω', powerLoop.from),
             figure('volt-amperes at start-up', load.voltAmps, 'VA', 'noted'),
           ],

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue';
 import type { SupplyCheck } from '#core/connect/supply';
-import { fedFrom, withFields, type Change, type Run, type Supply } from '#core/model/site';
+import { fedFrom, usualLead, withFields, type Change, type Run, type Supply } from '#core/model/site';
 import { choices } from '#core/model/labels';
 import FieldRow from '../../../parts/FieldRow.vue';
 import LoadBar from '../../../parts/LoadBar.vue';
@@ -11,6 +11,7 @@ import TextField from '../../../parts/TextField.vue';
 import { fitting } from '../../../parts/within';
 import YesNoField from '../../../parts/YesNoField.vue';
 import { useOpenSite } from '../../../stores/openSite';
+import PowerLeadFields from '../PowerLeadFields.vue';
 import HookUpFields from './HookUpFields.vue';
 
 /** A supply box: its rail, its outputs with their fuses, and which run hangs on which, with the sums at once. */
@@ -31,10 +32,16 @@ const runs = computed(() =>
 function set(what: string, fields: { [K in keyof Supply]?: Supply[K] | undefined }): void {
   emit('change', what, [{ kind: 'supply', id: supply.id, set: withFields(supply, fields) }]);
 }
-const setFuse = (number: number, fuseAmps: number) =>
-  set('Fuse', {
-    outputs: supply.outputs.map((output) => (output.number === number ? { ...output, fuseAmps } : output)),
+type Output = Supply['outputs'][number];
+const setOutput = (
+  what: string,
+  number: number,
+  fields: { [K in keyof Output]?: Output[K] | undefined },
+): void =>
+  set(what, {
+    outputs: supply.outputs.map((output) => (output.number === number ? withFields(output, fields) : output)),
   });
+const leadOf = (number: number) => supply.outputs.find((output) => output.number === number)?.lead;
 const addOutput = () =>
   set('Add output', {
     outputs: [
@@ -162,41 +169,68 @@ const unhang = (runId: string) => setRun(fedFrom(openSite.value.run[runId]!, nul
       </tr>
     </thead>
     <tbody>
-      <tr v-for="output in check.outputs" :key="output.number" :data-output="output.number">
-        <td class="mono">{{ output.number }}</td>
-        <td class="fuse">
-          <QuantityField
-            :value="output.fuse.most"
-            unit="A"
-            :label="`Fuse of output ${output.number}`"
-            :allowed="fitting('supply', 'outputs.fuseAmps', 'A')"
-            @take="(amps) => setFuse(output.number, amps)"
-          />
-        </td>
-        <td>
-          <span v-for="one in output.fed" :key="one.runId" class="fed"
-            >{{ one.number }} {{ one.name }}
+      <template v-for="output in check.outputs" :key="output.number"
+        ><tr :data-output="output.number">
+          <td class="mono">{{ output.number }}</td>
+          <td class="fuse">
+            <QuantityField
+              :value="output.fuse.most"
+              unit="A"
+              :label="`Fuse of output ${output.number}`"
+              :allowed="fitting('supply', 'outputs.fuseAmps', 'A')"
+              @take="(fuseAmps) => setOutput('Fuse', output.number, { fuseAmps })"
+            />
+          </td>
+          <td>
+            <span v-for="one in output.fed" :key="one.runId" class="fed"
+              >{{ one.number }} {{ one.name }}
+              <button
+                type="button"
+                class="plain away"
+                :aria-label="`Take camera ${one.number} off output ${output.number}`"
+                @click="unhang(one.runId)"
+              >
+                ×
+              </button></span
+            >
+            <PickField
+              v-if="output.fed.length === 0 || leadOf(output.number)"
+              :key="output.fed.length"
+              class="pick"
+              :value="null"
+              :choices="runs"
+              :label="`Run on output ${output.number}`"
+              :placeholder="output.fed.length === 0 ? 'free' : 'another behind its lead'"
+              @take="(runId) => hang(runId, output.number)"
+            />
             <button
               type="button"
-              class="plain away"
-              :aria-label="`Take camera ${one.number} off output ${output.number}`"
-              @click="unhang(one.runId)"
+              class="plain split"
+              :aria-label="`${leadOf(output.number) ? 'Take the lead away' : 'Shared lead'}: output ${output.number}`"
+              @click="
+                setOutput('Shared lead', output.number, {
+                  lead: leadOf(output.number) ? undefined : usualLead,
+                })
+              "
             >
-              ×
-            </button></span
-          >
-          <PickField
-            v-if="output.fed.length === 0"
-            class="pick"
-            :value="null"
-            :choices="runs"
-            :label="`Run on output ${output.number}`"
-            placeholder="free"
-            @take="(runId) => hang(runId, output.number)"
-          />
-        </td>
-        <td><LoadBar v-if="output.fed.length > 0" :load="output.fuse" :digits="2" /></td>
-      </tr>
+              {{ leadOf(output.number) ? 'Take the lead away' : 'Shared lead' }}
+            </button>
+          </td>
+          <td><LoadBar v-if="output.fed.length > 0" :load="output.fuse" :digits="2" /></td>
+        </tr>
+        <tr v-if="leadOf(output.number)" :data-lead="output.number">
+          <td colspan="4">
+            <PowerLeadFields
+              :lead="leadOf(output.number)!"
+              :called="`lead of output ${output.number}`"
+              hint="From the output to where it splits: it carries what all of its cameras take. Cores of each run begin behind it."
+              @take="
+                (fields) =>
+                  setOutput('Shared lead', output.number, { lead: { ...leadOf(output.number)!, ...fields } })
+              "
+            />
+          </td></tr
+      ></template>
     </tbody>
   </table>
   <div class="row">
@@ -250,6 +284,7 @@ td {
 }
 .fuse {
   width: 92px;
+  min-width: 92px;
 }
 .fed {
   margin-right: 12px;
@@ -260,6 +295,14 @@ td {
 }
 .pick {
   width: 190px;
+}
+.split {
+  padding: 4px 6px;
+  min-height: 26px;
+  font-size: 12px;
+  color: var(--copper);
+  text-decoration: underline;
+  text-underline-offset: 2px;
 }
 .pick :deep(.p-select-label) {
   color: var(--ink-3);
