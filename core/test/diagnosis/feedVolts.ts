@@ -149,14 +149,16 @@ export function feedVolts(looked: DiagnosisInput): { sound: FeedVolts; faulty: F
   const [day, night] = [readings['day-volts'], readings['night-volts']];
   if (!day && !night) return null;
   const tables = tablesOf(JSON.stringify(fedOf(looked)));
+  // Behind a lead that brings nothing a reading may still be anything up to what the box gives.
+  const range = source.volts || source.highestVolts;
 
   /** Log-chance of the volts that were read, of those that could arrive. */
   function readLog(arrivals: readonly Arrival[]): number {
     let sum = 0;
     for (const one of arrivals) {
       let density = one.chance;
-      if (day) density *= robust(day.value, one.day, one.daySpread, misread, source.volts);
-      if (night) density *= robust(night.value, one.night, one.nightSpread, misread, source.volts);
+      if (day) density *= robust(day.value, one.day, one.daySpread, misread, range);
+      if (night) density *= robust(night.value, one.night, one.nightSpread, misread, range);
       sum += density;
     }
     return Math.log(sum);
