@@ -307,4 +307,26 @@ td {
 .pick :deep(.p-select-label) {
   color: var(--ink-3);
 }
+/* On a phone each output is a block of its own: a row as wide as its bar would push the sheet over the edge. */
+@media (max-width: 700px) {
+  thead {
+    display: none;
+  }
+  tbody tr {
+    display: grid;
+    grid-template-columns: 24px 104px minmax(0, 1fr);
+    align-items: center;
+    border-top: 1px solid var(--rule);
+  }
+  td {
+    border-top: none;
+  }
+  td:nth-child(4),
+  [data-lead] td {
+    grid-column: 1 / -1;
+  }
+  .pick {
+    width: 100%;
+  }
+}
 </style>
