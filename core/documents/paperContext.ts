@@ -1,4 +1,5 @@
 import {
+  agreementAt,
   doubtfulChoices,
   migrationOfSite,
   networkAt,
@@ -49,13 +50,14 @@ function once<T>(make: () => T): () => T {
 }
 
 export function paperContext(site: Site, evaluation: SiteEvaluation, moment: PaperMoment): PaperContext {
-  const signOff = once(() => signOffOf(site, evaluation));
   return {
     ...moment,
     site,
     evaluation,
-    offer: once(() => offerOf(site, evaluation.runs, doubtfulChoices(site, evaluation, signOff().agreement))),
-    signOff,
+    offer: once(() =>
+      offerOf(site, evaluation.runs, doubtfulChoices(site, evaluation, agreementAt(site, evaluation))),
+    ),
+    signOff: once(() => signOffOf(site, evaluation)),
     nights: once(() => nightsNow(site, evaluation, moment.on, moment.clock)),
     migration: once(() => migrationOfSite(site, evaluation.allocation)),
     network: once(() => networkAt(site, evaluation, { kind: 'after' })),

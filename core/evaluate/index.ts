@@ -13,7 +13,7 @@ export { moveTask, type Moved, type WantedPlace } from './moveTask';
 export { networkAt, type NetworkMoment } from './networkAt';
 export { doubtfulChoices, expectedByReadings } from './expectedByReadings';
 export { savingOf, troubleOf } from './ranking';
-export { signOffOf, type SignOff } from './signOffOf';
+export { agreementAt, signOffOf, type SignOff } from './signOffOf';
 export { roomAt, type RoomPicture } from './roomAt';
 export { diagnosisInput, runDiagnostics, sharedBy, type RunDiagnostics } from './runDiagnostics';
 export { planSolver } from './planSolver';

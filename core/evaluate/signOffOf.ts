@@ -49,6 +49,12 @@ function predictedFigures(
   });
 }
 
+const nothingRead = agreementOf([]);
+
+/** How readings of a site agree with what was predicted; nothing is worked out while nobody has read any. */
+export const agreementAt = (site: Site, evaluation: SiteEvaluation): Agreement =>
+  Object.keys(site.acceptanceReading).length === 0 ? nothingRead : signOffOf(site, evaluation).agreement;
+
 /** How far the sign-off of a site is, by what was chosen for it and what was read since. */
 export function signOffOf(site: Site, evaluation: SiteEvaluation): SignOff {
   const { runs, total, allocation } = evaluation;

@@ -49,9 +49,8 @@ export async function beginRegistration(
   name: string,
   knownIds: readonly string[],
 ): Promise<Begun> {
-  const options = await (
-    await webAuthn()
-  ).generateRegistrationOptions({
+  const { generateRegistrationOptions } = await webAuthn();
+  const options = await generateRegistrationOptions({
     rpName: 'Neotrope',
     rpID: here.hostname,
     userName: name,
@@ -78,9 +77,8 @@ export async function registered(
   const expectedChallenge = await takeChallenge(accounts, challengeId);
   if (expectedChallenge === null) return null;
   try {
-    const { verified, registrationInfo } = await (
-      await webAuthn()
-    ).verifyRegistrationResponse({
+    const { verifyRegistrationResponse } = await webAuthn();
+    const { verified, registrationInfo } = await verifyRegistrationResponse({
       response: answer as RegistrationResponseJSON,
       expectedChallenge,
       expectedOrigin: here.origin,
@@ -112,9 +110,8 @@ export const dropPasskey = ({ orm }: Accounts, person: string, id: string): Prom
 
 /** What a browser is asked in order to sign in by whatever passkey it has for this place. */
 export async function beginAuthentication(accounts: Accounts, here: Here): Promise<Begun> {
-  const options = await (
-    await webAuthn()
-  ).generateAuthenticationOptions({ rpID: here.hostname, userVerification: 'required' });
+  const { generateAuthenticationOptions } = await webAuthn();
+  const options = await generateAuthenticationOptions({ rpID: here.hostname, userVerification: 'required' });
   return { id: await keepChallenge(accounts, options.challenge), options: { ...options } };
 }
 
@@ -131,9 +128,8 @@ export async function authenticated(
   const passkey = typeof response.id === 'string' ? await em.findOne(PasskeyRow, { id: response.id }) : null;
   if (expectedChallenge === null || !passkey) return null;
   try {
-    const { verified, authenticationInfo } = await (
-      await webAuthn()
-    ).verifyAuthenticationResponse({
+    const { verifyAuthenticationResponse } = await webAuthn();
+    const { verified, authenticationInfo } = await verifyAuthenticationResponse({
       response,
       expectedChallenge,
       expectedOrigin: here.origin,

@@ -29,6 +29,7 @@ import {
   devicePlanAt,
   moveTask,
   nightsNow,
+  agreementAt,
   doubtfulChoices,
   expectedByReadings,
   signOffOf,
@@ -77,8 +78,8 @@ const nightsAt = ({ site, evaluation }: Before, now: number): NightsNow =>
 
 /** What readings say together, worked out once for what was evaluated last. */
 let agreed: { of: Before; agreement: Agreement } | undefined;
-function agreementAt(of: Before): Agreement {
-  if (agreed?.of !== of) agreed = { of, agreement: signOffOf(of.site, of.evaluation).agreement };
+function agreementOn(of: Before): Agreement {
+  if (agreed?.of !== of) agreed = { of, agreement: agreementAt(of.site, of.evaluation) };
   return agreed.agreement;
 }
 
@@ -165,13 +166,13 @@ const evaluator = {
   /** What readings of other runs say of an option, a sentence a figure. */
   learned: (runId: string, option: OptionKind): Learned[] =>
     last
-      ? expectedByReadings(last.site, last.evaluation, agreementAt(last), runId, option).map((one) => ({
+      ? expectedByReadings(last.site, last.evaluation, agreementOn(last), runId, option).map((one) => ({
           words: expectedMarginInWords(one),
           isSure: one.meets === 'surely',
         }))
       : [],
   /** What was chosen and is not expected to hold for sure, by what was read of other runs. */
-  doubts: (): string[] => (last ? doubtfulChoices(last.site, last.evaluation, agreementAt(last)) : []),
+  doubts: (): string[] => (last ? doubtfulChoices(last.site, last.evaluation, agreementOn(last)) : []),
   /** Evaluates a site from scratch, given as text; what is made of it comes as text too, verdicts and options with `details`. */
   open: (site: string): string => openSite(JSON.parse(site) as Site),
   details(): string {

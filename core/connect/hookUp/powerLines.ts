@@ -63,7 +63,11 @@ export function powerLines(site: Site, run: Run, camera: Camera, gauge: Gauge): 
   const { fuseAmps: fuse, lead } = supply.outputs.find(({ number }) => number === feed.output) ?? {};
   const head: Station = {
     name: `${supply.name}, output ${feed.output}`,
-    where: `${supply.setVolts} V ${supply.current.toUpperCase()}${fuse === undefined ? '' : `, fuse ${fuse} A`}${lead ? `; splits behind its lead, ${powerCableLabel(lead.cable, gauge)}` : ''}`,
+    where: [
+      `${supply.setVolts} V ${supply.current.toUpperCase()}`,
+      ...(fuse === undefined ? [] : [`fuse ${fuse} A`]),
+      ...(lead ? [`splits behind its lead, ${powerCableLabel(lead.cable, gauge)}`] : []),
+    ].join(', '),
     terminals: [
       supply.current === 'ac' ? 'two terminals of the output' : `terminals + and − of output ${feed.output}`,
     ],

@@ -1,4 +1,4 @@
-import { feedSource, leadOf, powerLoop, startUpLoad, worstLoad } from '#core/test/findings';
+import { feedSource, leadOf, leadVolts, powerLoop, startUpLoad, worstLoad } from '#core/test/findings';
 import { readingsByRun, type RunReadings } from '#core/test/readings';
 import { continuousLoadShare, drawnAmps, type CameraLoad } from '#core/physics/power';
 import type { Camera, Run, Site, Supply } from '#core/model/site';
@@ -91,19 +91,19 @@ export function supplyCheck(
   const byOutput = new Map<number, Fed[]>();
   const runsOn = new Map<number, Run[]>();
   const hanging: Hanging[] = [];
+  const collapsed = new Set<number>();
   for (const run of Object.values(site.run)) {
     const { feed } = run;
     const camera = site.camera[run.cameraId];
     if (feed.kind === 'local-adapter' || feed.supplyId !== supply.id || !camera) continue;
-    hanging.push({ run, camera, readings: readings.get(run.id) ?? {}, lead: leadOf(site, run) });
+    const read = readings.get(run.id) ?? {};
+    const lead = leadOf(site, run);
+    const leftVolts = lead ? leadVolts(supply.setVolts, lead).volts : supply.setVolts;
+    if (leftVolts === 0) collapsed.add(feed.output);
+    hanging.push({ run, camera, readings: read, lead });
     runsOn.set(feed.output, [...(runsOn.get(feed.output) ?? []), run]);
-    const one = fedBy(
-      supply,
-      feedSource(site, run).volts || supply.setVolts,
-      run,
-      camera,
-      readings.get(run.id) ?? {},
-    );
+    // What a lead that collapses lets through is reckoned by the rail, so that its fuse is not taken to be at ease.
+    const one = fedBy(supply, leftVolts || supply.setVolts, run, camera, read);
     wrong.push(...one.wrong);
     byOutput.set(
       feed.output,
@@ -117,13 +117,10 @@ export function supplyCheck(
   const all = outputs.flatMap(({ fed }) => fed);
   const sum = loadOf('all at night', sumOf(all, 'nightAmps'), supply.ratedAmps * continuousLoadShare, 'A');
   const startUp = loadOf('all starting at once', sumOf(all, 'startUpAmps'), supply.ratedAmps, 'A');
-  for (const { number } of outputs) {
-    const [run] = runsOn.get(number) ?? [];
-    if (run && feedSource(site, run).volts === 0)
-      wrong.push(
-        `Output ${number}: its lead cannot bring what its cameras ask together; their supply collapses.`,
-      );
-  }
+  for (const number of collapsed)
+    wrong.push(
+      `Output ${number}: its lead cannot bring what its cameras ask together; their supply collapses.`,
+    );
   for (const { number, fuse } of outputs)
     if (fuse.status === 'fails')
       wrong.push(`Output ${number} gives up to ${fuse.used.toFixed(2)} A; its fuse is ${fuse.most} A.`);

@@ -20,7 +20,7 @@ export interface HdFeed extends NewLoad {
 const nothingBetween = { parts: [], work: [], cautions: [] };
 
 /** A converter at the camera, 24 V AC in and 12 V DC out: what it takes in and loses. Typical. */
-const acConverter = { minVolts: 18, maxVolts: 30, efficiency: 0.85 } as const;
+export const acConverter = { minVolts: 18, maxVolts: 30, efficiency: 0.85 } as const;
 
 /**
  * A camera for DC on an AC rail burns, and the reverse does not run. DC from AC is a converter at the camera, with its price and

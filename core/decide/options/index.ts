@@ -16,6 +16,7 @@ export { drawsToday } from './draws';
 export { hdFormats } from './hdFormats';
 export { renewingCosts } from './build';
 export { lineBindings } from './lineMargins';
+export { heaviestLoad } from './heaviestLoad';
 export { newCameras } from './newCamera';
 export { networkCameraNeeds, type NetworkCameraNeed } from './networkCameras';
 export { onAir, type OnAir } from './onAir';

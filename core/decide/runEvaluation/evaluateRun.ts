@@ -4,6 +4,7 @@ import type { RunReadings } from '#core/test/readings';
 import { runGaps } from '#core/survey/gaps';
 import {
   brokenLimit,
+  heaviestLoad,
   lineBindings,
   newCameras,
   optionsFor,
@@ -13,7 +14,6 @@ import {
 } from '#core/decide/options';
 import type { Camera, OptionKind, Run } from '#core/model/site';
 import type { RunSite } from './dependencies';
-import { heaviestLoad } from './heaviestLoad';
 import type { SiteContext } from './siteContext';
 
 /** Everything computed about one run and its camera. */

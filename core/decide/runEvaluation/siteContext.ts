@@ -1,4 +1,4 @@
-import { hdFormats, onAir, type OnAir } from '#core/decide/options';
+import { heaviestLoad, hdFormats, onAir, type OnAir } from '#core/decide/options';
 import { catalogueOf, type Catalogue } from '#core/model/catalogue';
 import type { ReadingsByRun, RunSite } from './dependencies';
 import { lineKind, runLengthM } from '#core/test/findings';
@@ -152,7 +152,10 @@ export function siteContext(site: RunSite, readings: ReadingsByRun): SiteContext
     routeBetween: (fromId, toId) => around().routes.get(`${fromId} ${toId}`) ?? noRoute,
     railOf: remembered((supplyId: string) => {
       const supply = site.supply[supplyId];
-      return supply && railAt(site, supply, supply.setVolts, readings);
+      return (
+        supply &&
+        railAt(site, supply, supply.setVolts, readings, (camera) => heaviestLoad(camera, needOf(camera)))
+      );
     }),
   };
 }

@@ -1,15 +1,14 @@
-import { believedOfNext, sharedShift, type SharedShift } from './sharedShift';
+import { movedBy } from './movedBy';
+import { sharedShift, type SharedShift } from './sharedShift';
 import { reasonFor } from './reasons';
 import type { MarginKind } from '#core/decide/options';
 import type { AcceptanceCheckId } from '#core/model/site';
-import { asKnown, type Scenario } from '#core/test/scenarios';
+import { asKnown } from '#core/test/scenarios';
 import {
   deviationsBehind,
   driverOf,
-  intervalOf,
   isInside,
   predictedOf,
-  sampledValues,
   type Deviation,
   type Driver,
   type MeasuredMargin,
@@ -99,11 +98,8 @@ function meets({ least, most }: PredictedFigure['limit'], { value, low, high }: 
 
 function expected(figure: PredictedFigure, shift: SharedShift): Expected {
   const { cameraId, number, margin, limit } = figure;
-  const key = driverOf(margin.kind)!;
-  const next = believedOfNext(shift);
-  const scenario: Scenario = { ...asKnown, [key]: next.mean };
-  const now = intervalOf(margin.valueUnder(scenario), sampledValues(margin, { [key]: next }));
-  return { cameraId, number, before: predictedOf(margin), now, meets: meets(limit, now) };
+  const { before, now } = movedBy(margin, shift)!;
+  return { cameraId, number, before, now, meets: meets(limit, now) };
 }
 
 const percentOff = (read: readonly Read[]): number =>

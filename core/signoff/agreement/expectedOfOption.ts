@@ -1,18 +1,8 @@
 import type { FeasibleOption } from '#core/decide/options';
 import type { Unit } from '#core/shared/units';
-import {
-  driverOf,
-  intervalOf,
-  isMeasured,
-  predictedOf,
-  quantile,
-  sampledUtilisations,
-  sampledValues,
-  type Predicted,
-} from '#core/signoff/predicted';
-import { asKnown, type Scenario } from '#core/test/scenarios';
+import { driverOf, isMeasured, quantile, sampledUtilisations, type Predicted } from '#core/signoff/predicted';
 import { kinKey, type Kinship, type Meets, type SharedDifference } from './agreementOf';
-import { believedOfNext } from './sharedShift';
+import { isMoved, movedBy } from './movedBy';
 
 /** A figure of an option as it is expected now that runs which share something with this one were read. */
 export interface ExpectedMargin {
@@ -24,8 +14,6 @@ export interface ExpectedMargin {
   meets: Meets;
 }
 
-/** A figure that moves by less than this share is expected as before. */
-const leastMoved = 0.01;
 /** Nine in ten are below it, as far as an interval that holds nine in ten tells. */
 const nearlyAll = 0.95;
 
@@ -47,15 +35,11 @@ export function expectedOfOption(
   const keys = new Set(kin.map(kinKey));
   const shared = differences.filter((one) => keys.has(kinKey(one.kin)) && !one.numbers.includes(number));
   return margins.flatMap((margin): ExpectedMargin[] => {
-    const key = driverOf(margin.kind);
-    const difference = shared.find(({ driver }) => driver === key);
-    if (key === null || !difference || !isMeasured(margin)) return [];
-    const next = believedOfNext(difference.shift);
-    const scenario: Scenario = { ...asKnown, [key]: next.mean };
-    const before = predictedOf(margin);
-    const now = intervalOf(margin.valueUnder(scenario), sampledValues(margin, { [key]: next }));
-    if (Math.abs(now.value - before.value) <= leastMoved * Math.abs(before.value)) return [];
-    const meets = meetsOf(sampledUtilisations(margin, { [key]: next }), margin.under(scenario));
+    const difference = shared.find(({ driver }) => driver === driverOf(margin.kind));
+    const moved = difference && isMeasured(margin) ? movedBy(margin, difference.shift) : null;
+    if (!difference || !moved || !isMoved(moved)) return [];
+    const { before, now, scenario, about } = moved;
+    const meets = meetsOf(sampledUtilisations(margin, about), margin.under(scenario));
     return [{ label: margin.label, unit: margin.unit, difference, before, now, meets }];
   });
 }

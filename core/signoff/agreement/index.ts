@@ -6,4 +6,5 @@ export {
   type SharedDifference,
 } from './agreementOf';
 export { expectedOfOption, type ExpectedMargin } from './expectedOfOption';
+export { isMoved } from './movedBy';
 export { differenceInWords, expectedInWords, expectedMarginInWords } from './words';

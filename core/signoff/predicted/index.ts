@@ -9,6 +9,7 @@ export {
   sampledUtilisations,
   sampledValues,
   type Driver,
+  type Known,
   type MeasuredMargin,
   type Predicted,
 } from './predicted';

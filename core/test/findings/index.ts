@@ -9,7 +9,7 @@ export {
   worstWatts,
 } from './cameraLoads';
 export { faultsLossDb } from './faultsLoss';
-export { ampsBehind, leadOf, leadVolts, type Lead, type LeadSite } from './sharedLead';
+export { ampsBehind, leadOf, leadVolts, type Lead, type LeadSite, type LoadOf } from './sharedLead';
 export { feedSource, floatVolts, voltsAtLoad, voltsShare, type FeedSource } from './feed';
 export { inferFeed } from './feedInference';
 export { formatCheck, notedAlike, type Agreement } from './formatCheck';

@@ -11,6 +11,7 @@ import {
   worstLoad,
   type Lead,
   type LeadSite,
+  type LoadOf,
 } from '#core/test/findings';
 import { readingsByRun, type RunReadings } from '#core/test/readings';
 import { arrivingVolts, sourceVoltsFor, sourceVoltsUpTo, type CameraLoad } from '#core/physics/power';
@@ -119,12 +120,14 @@ function saysOf({ lowest, highest, range, setVolts, cameras }: Omit<Rail, 'messa
 /**
  * Every camera on a supply box at one setting of its rail. Loads are constant power; loops are as read where they were read.
  * By day the cores count as cold, so that the upper limit is met when it is nearest.
+ * @param loadOf what cameras behind a lead that they share ask at most; by those that are there where it is left out
  */
 export function railAt(
   site: LeadSite & Pick<Site, 'reading' | 'mending'>,
   supply: Supply,
   setVolts: number,
   readings: ReadonlyMap<string, RunReadings> = readingsByRun(site),
+  loadOf?: LoadOf,
 ): Rail {
   const feeding = Object.values(site.run).flatMap((run): Feeding[] => {
     const camera = site.camera[run.cameraId];
@@ -137,7 +140,7 @@ export function railAt(
       return [];
     const read = readings.get(run.id) ?? {};
     const loopOhms = powerLoop(run, read['power-loop-ohms']).ohms;
-    const lead = leadOf(site, run);
+    const lead = leadOf(site, run, loadOf);
     const startsAt = before(
       lead,
       sourceVoltsFor(loopOhms, startUpLoad(camera), camera.supply.window.minVolts),

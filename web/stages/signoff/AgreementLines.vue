@@ -2,6 +2,7 @@
 import {
   differenceInWords,
   expectedInWords,
+  isMoved,
   type Agreement,
   type SharedDifference,
 } from '#core/signoff/agreement';
@@ -17,8 +18,7 @@ const unitOf = ({ check }: SharedDifference): Unit => {
   return asks.kind === 'figure' ? asks.unit : '';
 };
 /** Runs still to come that are expected elsewhere than before. */
-const moved = ({ toCome }: SharedDifference) =>
-  toCome.filter(({ before, now }) => Math.abs(now.value - before.value) > 0.01 * Math.abs(before.value));
+const moved = ({ toCome }: SharedDifference) => toCome.filter(isMoved);
 const asBefore = (one: SharedDifference) => {
   const others = new Set(moved(one));
   return one.toCome.filter((next) => !others.has(next)).map(({ number }) => String(number));

@@ -41,7 +41,13 @@ const setOutput = (
   set(what, {
     outputs: supply.outputs.map((output) => (output.number === number ? withFields(output, fields) : output)),
   });
-const leadOf = (number: number) => supply.outputs.find((output) => output.number === number)?.lead;
+/** Every output with what hangs on it, and the lead that it splits behind. */
+const outputs = computed(() =>
+  check.outputs.map((output) => ({
+    ...output,
+    lead: supply.outputs.find(({ number }) => number === output.number)?.lead,
+  })),
+);
 const addOutput = () =>
   set('Add output', {
     outputs: [
@@ -169,7 +175,7 @@ const unhang = (runId: string) => setRun(fedFrom(openSite.value.run[runId]!, nul
       </tr>
     </thead>
     <tbody>
-      <template v-for="output in check.outputs" :key="output.number"
+      <template v-for="output in outputs" :key="output.number"
         ><tr :data-output="output.number">
           <td class="mono">{{ output.number }}</td>
           <td class="fuse">
@@ -194,7 +200,7 @@ const unhang = (runId: string) => setRun(fedFrom(openSite.value.run[runId]!, nul
               </button></span
             >
             <PickField
-              v-if="output.fed.length === 0 || leadOf(output.number)"
+              v-if="output.fed.length === 0 || output.lead"
               :key="output.fed.length"
               class="pick"
               :value="null"
@@ -206,27 +212,22 @@ const unhang = (runId: string) => setRun(fedFrom(openSite.value.run[runId]!, nul
             <button
               type="button"
               class="plain split"
-              :aria-label="`${leadOf(output.number) ? 'Take the lead away' : 'Shared lead'}: output ${output.number}`"
-              @click="
-                setOutput('Shared lead', output.number, {
-                  lead: leadOf(output.number) ? undefined : usualLead,
-                })
-              "
+              :aria-label="`${output.lead ? 'Take the lead away' : 'Shared lead'}: output ${output.number}`"
+              @click="setOutput('Shared lead', output.number, { lead: output.lead ? undefined : usualLead })"
             >
-              {{ leadOf(output.number) ? 'Take the lead away' : 'Shared lead' }}
+              {{ output.lead ? 'Take the lead away' : 'Shared lead' }}
             </button>
           </td>
           <td><LoadBar v-if="output.fed.length > 0" :load="output.fuse" :digits="2" /></td>
         </tr>
-        <tr v-if="leadOf(output.number)" :data-lead="output.number">
+        <tr v-if="output.lead" :data-lead="output.number">
           <td colspan="4">
             <PowerLeadFields
-              :lead="leadOf(output.number)!"
+              :lead="output.lead"
               :called="`lead of output ${output.number}`"
               hint="From the output to where it splits: it carries what all of its cameras take. Cores of each run begin behind it."
               @take="
-                (fields) =>
-                  setOutput('Shared lead', output.number, { lead: { ...leadOf(output.number)!, ...fields } })
+                (fields) => setOutput('Shared lead', output.number, { lead: { ...output.lead!, ...fields } })
               "
             />
           </td></tr
