@@ -1,3 +1,4 @@
+import { isIp } from '#core/decide/options';
 import type { RunSummary } from './summary';
 
 /** How much trouble a camera is in: a choice that broke first, then how far past its limit it is as it hangs. */
@@ -16,7 +17,7 @@ export function savingOf({ options, chosen }: RunSummary): number {
   const holding = options.flatMap((option) =>
     option.state === 'no' || option.state === 'fails' ? [] : [option],
   );
-  const cheapest = Math.min(...holding.filter(({ signal }) => signal.kind === 'ip').map(({ cost }) => cost));
+  const cheapest = Math.min(...holding.filter(isIp).map(({ cost }) => cost));
   const against =
     holding.find(({ kind }) => kind === chosen) ?? holding.find(({ kind }) => kind === 'new-category');
   return against && Number.isFinite(cheapest) ? against.cost - cheapest : -Infinity;

@@ -130,7 +130,7 @@ describe('what is done before', () => {
     });
     const why = (address: string) =>
       check('addresses', [ip(1, 17)], over(address), keeper).missing.map((one) => one.why);
-    expect(why('10.20.0.1')).toEqual(['10.20.0.1 is given twice: the gateway, camera 1.']);
+    expect(why('10.20.0.1')).toEqual(['10.20.0.1 is given twice: camera 1, the gateway.']);
     expect(why('10.20.0.2')).toEqual(['10.20.0.2 is given twice: Office switch, camera 1.']);
     expect(why('10.20.0.101')).toEqual([]);
   });

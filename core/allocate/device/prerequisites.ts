@@ -1,5 +1,5 @@
 import { inNetwork } from '#core/shared/network';
-import { takenAddresses, type Addressed } from '#core/model/addresses';
+import { claimantsOf, takenAddresses, type Addressed } from '#core/model/addresses';
 import { changeCost, ipInputsToday, type RecorderState } from '#core/allocate/recorder';
 import { pictureFormat, takesPicture } from '#core/physics/signal';
 import type { Camera, NetworkConfig, Recorder, Site } from '#core/model/site';
@@ -55,9 +55,8 @@ function addressesMissing(
   return mine.flatMap(({ cameraId, address }) => {
     const owners = address === undefined ? undefined : by.get(address);
     if (address === undefined || !owners || seen.has(address)) return [];
-    // A recorder or a router may be gateway or time source itself; a camera is neither.
-    const names = cameraId === null ? owners.devices : [...owners.services, ...owners.devices];
-    if (names.length < 2) return [];
+    const names = claimantsOf(owners);
+    if (names.length === 0) return [];
     seen.add(address);
     return [{ cameraId, why: `${address} is given twice: ${names.join(', ')}.` }];
   });

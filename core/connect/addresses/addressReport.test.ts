@@ -34,6 +34,19 @@ describe('the addresses of a site', () => {
         hosts: 254,
       },
     ]));
+  it('an encoder and what is plugged into it may answer at one address, and nobody else there', () => {
+    const [one, other] = ['c01', 'c02'].map((id) => ({ id, address: '10.20.0.40' }));
+    const encode = (id: string) => ({
+      id,
+      option: 'encode' as const,
+      at: '2026-04-01T09:00:00Z',
+      by: 'R. Tolland',
+    });
+    const alike = { networkConfig: { c01: one!, c02: other! } };
+    const conflicts = (choice: Site['choice']) => addressReport(withNetwork({ ...alike, choice })).conflicts;
+    expect(conflicts({ c01: encode('c01'), c02: encode('c02') })).toEqual([]);
+    expect(conflicts({ c01: encode('c01') }).join()).toMatch(/claimed by camera 1 and camera 2/);
+  });
   it.each([
     [
       'a camera on the gateway',

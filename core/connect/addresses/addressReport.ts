@@ -1,6 +1,5 @@
 import ipaddr from 'ipaddr.js';
-import { takenAddresses } from '#core/model/addresses';
-import type { Site } from '#core/model/site';
+import { claimantsOf, takenAddresses, type Addressed } from '#core/model/addresses';
 import { inNetwork } from '#core/shared/network';
 
 /** One camera network, with what of it is taken. */
@@ -21,9 +20,7 @@ export interface AddressReport {
   statements: string[];
 }
 
-type AddressedSite = Pick<Site, 'camera' | 'networkConfig' | 'recorder' | 'equipment'>;
-
-function rangesOf(site: AddressedSite): NetworkRange[] {
+function rangesOf(site: Addressed): NetworkRange[] {
   const addresses = [...takenAddresses(site).keys()];
   const ranges = new Map<string, NetworkRange>();
   for (const { name, network } of Object.values(site.recorder)) {
@@ -51,15 +48,15 @@ function rangesOf(site: AddressedSite): NetworkRange[] {
 }
 
 /** Devices that claim one address, or an address that lies outside every network. */
-function conflictsOf(site: AddressedSite): string[] {
+function conflictsOf(site: Addressed): string[] {
   const networks = Object.values(site.recorder).flatMap(({ network }) => network ?? []);
-  return [...takenAddresses(site)].flatMap(([address, { devices, services, hasCamera }]) => {
-    // A gateway or a time source may be a router or a recorder that is listed with the same address, but no camera.
-    const claims = [...devices, ...(hasCamera ? services : [])];
+  return [...takenAddresses(site)].flatMap(([address, owners]) => {
+    const { devices, hasCamera } = owners;
+    const claims = claimantsOf(owners);
     const outside =
       hasCamera && networks.length > 0 && !networks.some((network) => inNetwork(address, network));
     return [
-      ...(claims.length > 1 ? [`${address} is claimed by ${claims.join(' and ')}.`] : []),
+      ...(claims.length > 0 ? [`${address} is claimed by ${claims.join(' and ')}.`] : []),
       ...(outside ? [`${devices.join(', ')}: ${address} is in no camera network of this site.`] : []),
     ];
   });
@@ -90,7 +87,7 @@ function statementsOf(networks: readonly NetworkRange[]): string[] {
 }
 
 /** Networks, conflicts and what to heed, from every address that is noted. */
-export function addressReport(site: AddressedSite): AddressReport {
+export function addressReport(site: Addressed): AddressReport {
   const networks = rangesOf(site);
   return { networks, conflicts: conflictsOf(site), statements: statementsOf(networks) };
 }

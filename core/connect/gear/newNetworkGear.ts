@@ -7,6 +7,7 @@ import {
   type Change,
   type Equipment,
   type Gear,
+  type NetworkGearKind,
   type Product,
   type Site,
 } from '#core/model/site';
@@ -28,6 +29,10 @@ function gearOf(product: Product): Gear | null {
       const power = portWatts === undefined ? {} : { portWatts };
       return { kind: 'coax-unit', ports, poeWatts: watts, uplinkMbps, ...power };
     }
+    case 'encoder': {
+      const { ports, uplinkMbps } = product;
+      return { kind: 'encoder', ports, uplinkMbps };
+    }
     case 'radio':
       return { kind: 'link-end', medium: 'radio', carriesMbps: usualLinkMbps.radio };
     case 'fibre-end':
@@ -47,9 +52,7 @@ export const networkGearRows = ({ products }: Catalogue): Product[] =>
 export interface NewNetworkGear {
   name: string;
   placeName: string;
-  what:
-    | { kind: 'there'; gear: Extract<Gear['kind'], 'switch' | 'coax-unit' | 'link-end' | 'router'> }
-    | { kind: 'to-buy'; productId: string };
+  what: { kind: 'there'; gear: NetworkGearKind } | { kind: 'to-buy'; productId: string };
 }
 
 /** The changes that note it, and its place where the site has none of that name; nothing where the row is no network gear. */

@@ -122,6 +122,15 @@ describe('a hook-up when it is done', () => {
       'New camera 1',
     ]);
   });
+  it('on an encoder keeps the old line and its power, and adds the stream to a switch', () => {
+    const [{ today }, { after }] = [choosing('r01', 'keep'), choosing('r01', 'encode')];
+    expect(namesOf(after!)).toEqual([
+      ['Encoder, Ticket hall', ...namesOf(today)[0]!.slice(1)],
+      ...namesOf(today).slice(1),
+      ['Encoder, Ticket hall', 'Switch of the camera network'],
+    ]);
+    expect(after!.polarity).toEqual(expect.arrayContaining(today.polarity));
+  });
   it('over the radio ends in an injector at the camera, never in a port that would feed it', () => {
     const { after } = choosing('r23', 'wireless');
     expect(namesOf(after!)[0]).toEqual(expect.arrayContaining(['Radio', 'PoE injector', 'New camera 23']));

@@ -1,4 +1,4 @@
-import type { FeasibleOption } from '#core/decide/options';
+import { isIp, type FeasibleOption } from '#core/decide/options';
 import type { Camera, OptionKind, Run, Site } from '#core/model/site';
 import type { CameraEnd, Device } from '#core/connect/topology';
 import { inputStation, isolateFirst, pictureLine } from './hookUpToday';
@@ -108,8 +108,8 @@ const head = ({ site, camera, run }: Drawn): Station => {
   );
 };
 
-/** A camera that stays, on the input that it is to be on. */
-function staying(drawn: Drawn): Drawing {
+/** A camera that stays, with its picture brought to what it is to be on. */
+function stayingOn(drawn: Drawn, head: Station): Drawing {
   const { camera, run, gauge } = drawn;
   const far: Station = {
     name: `Camera ${camera.number}`,
@@ -119,10 +119,27 @@ function staying(drawn: Drawn): Drawing {
   const power = ofPower(drawn);
   const steering = telemetryLines(drawn.site, camera);
   return {
-    lines: [pictureLine(run, { head: head(drawn), far }, gauge), ...power.lines, ...steering.lines],
+    lines: [pictureLine(run, { head, far }, gauge), ...power.lines, ...steering.lines],
     polarity: [...power.polarity, ...steering.polarity],
     unknown: [...power.unknown, ...steering.unknown],
   };
+}
+
+const staying = (drawn: Drawn): Drawing => stayingOn(drawn, head(drawn));
+
+/** A camera that stays, on an input of an encoder, whose stream goes to a switch. */
+function onEncoder(drawn: Drawn): Drawing {
+  const encoder: Station = {
+    name: drawn.device?.name ?? 'Encoder, not chosen yet',
+    where: 'a free input',
+    terminals: ['BNC, ended with 75 Ω in the encoder'],
+  };
+  const { lines, polarity, unknown } = stayingOn(drawn, encoder);
+  const stream = chain('data', { ...encoder, where: 'its network port', terminals: ['RJ45'] }, [
+    patch(),
+    { name: 'Switch of the camera network', where: 'a free port', terminals: ['RJ45'] },
+  ]);
+  return { lines: [...lines, stream], polarity, unknown };
 }
 
 /** A new camera with an analog picture on the old line, fed as the old one was. */
@@ -259,6 +276,7 @@ const drawings: Record<Exclude<OptionKind, 'retire'>, (drawn: Drawn) => Drawing>
   keep: staying,
   'power-fix': staying,
   'mend-line': staying,
+  encode: onEncoder,
   'hd-coax': newOnOldLine,
   baluns: newOnOldLine,
   'ip-coax-pair': pairConverters,
@@ -290,7 +308,7 @@ export function hookUpAfter(drawn: Drawn): HookUp {
     unknown: [
       ...unknown,
       ...(toBeDone.has(option.kind) ? [`To be done: ${option.message}`] : []),
-      ...(option.draws && drawn.option.signal.kind === 'ip'
+      ...(option.draws && isIp(option)
         ? ['The old power pair stays live for a heater or lamps: label it at both ends.']
         : []),
     ],

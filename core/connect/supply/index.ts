@@ -1,2 +1,9 @@
-export { mainsCheck, poeEfficiency, supplyEfficiency, upsHours, type MainsCheck } from './mainsCheck';
+export {
+  mainsCheck,
+  plannedGear,
+  poeEfficiency,
+  supplyEfficiency,
+  upsHours,
+  type MainsCheck,
+} from './mainsCheck';
 export { adapterCheck, supplyCheck, type SupplyCheck } from './supplyCheck';

@@ -1,3 +1,5 @@
+import type { Part, SharedEquipment } from '#core/decide/options';
+import type { Catalogue } from '#core/model/catalogue';
 import { readingsByRun, type RunReadings } from '#core/test/readings';
 import type { Equipment, Gear, HookUp, Site } from '#core/model/site';
 import { loadOf, type Load } from '#core/shared/derivation';
@@ -27,11 +29,29 @@ export interface UpsCheck extends CircuitCheck {
   withPlanned: { watts: number; load: Load; runtimeHours: number } | null;
 }
 
-/** Watts that new gear is to give at a place. */
+/** Watts that new gear at a place takes of the mains. */
 export interface PlannedGear {
   placeId: string;
   watts: number;
 }
+
+/** What the choices bring to each place: the watts that ports give there, and what encoders take themselves. */
+export function plannedGear(
+  catalogue: Catalogue,
+  shared: readonly Pick<SharedEquipment, 'placeId' | 'watts' | 'parts'>[],
+): PlannedGear[] {
+  return shared.map(({ placeId, watts, parts }) => ({
+    placeId,
+    watts: watts / poeEfficiency + encoderWatts(catalogue, parts),
+  }));
+}
+
+const encoderWatts = ({ products }: Catalogue, parts: readonly Part[]): number =>
+  parts.reduce((sum, { item, count }) => {
+    const product = products.get(item);
+    return sum + (product?.kind === 'encoder' ? count * product.ownWatts : 0);
+  }, 0);
+
 export interface RackCheck {
   id: string;
   things: { name: string; units: number }[];
@@ -115,8 +135,7 @@ function upsCheck(
 ): UpsCheck {
   const watts = wattsOf(consumers);
   const voltAmps = consumers.reduce((sum, one) => sum + one.watts / powerFactorOf(one.watts), 0);
-  const plannedWatts =
-    planned.reduce((sum, one) => sum + (one.placeId === placeId ? one.watts : 0), 0) / poeEfficiency;
+  const plannedWatts = planned.reduce((sum, one) => sum + (one.placeId === placeId ? one.watts : 0), 0);
   return {
     id,
     consumers,

@@ -1,8 +1,9 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
+import { catalogueOf } from '#core/model/catalogue';
 import type { Camera, Equipment, Run, Site, Supply } from '#core/model/site';
 import { saltmarrowSite } from '../../model/site/testSite';
-import { adapterCheck, mainsCheck, supplyCheck } from '.';
+import { adapterCheck, mainsCheck, plannedGear, supplyCheck } from '.';
 
 const site = saltmarrowSite();
 const box = site.supply['hall-box']!;
@@ -183,18 +184,20 @@ describe('mains, UPS and racks', () => {
       gear: { kind: 'ups', usableWh: 300, efficiencyPercent: 90, ratedWatts: 600, ratedVa: 160 },
     };
     const rated: Site = { ...equipped, equipment: { ...equipped.equipment, ups } };
-    const [check] = mainsCheck(rated, undefined, [
-      { placeId: ups.placeId, watts: 81 },
-      { placeId: 'gatehouse', watts: 900 },
-    ]).upses;
+    const coming = plannedGear(catalogueOf(rated), [
+      { placeId: ups.placeId, watts: 81, parts: [{ item: 'poe-switch-8', count: 1 }] },
+      { placeId: ups.placeId, watts: 0, parts: [{ item: 'encoder-4', count: 2 }] },
+      { placeId: 'gatehouse', watts: 900, parts: [] },
+    ]);
+    const [check] = mainsCheck(rated, undefined, coming).upses;
     // By hand: the recorder's 45 W without correction are 69.2 VA, the switch's 90 W with it 94.7.
     expect(check!.voltAmps).toMatchObject({
       used: expect.closeTo(45 / 0.65 + 90 / 0.95, 9),
       status: 'fails',
     });
-    // 81 W of ports are 90 W of mains.
-    expect(check!.withPlanned).toMatchObject({ watts: 90, load: { used: 225 } });
-    expect(check!.withPlanned!.runtimeHours).toBeCloseTo((300 * 0.8 * 0.9) / 225, 9);
+    // 81 W of ports are 90 W of mains; two encoders take 10 W each themselves.
+    expect(check!.withPlanned).toMatchObject({ watts: 110, load: { used: 245 } });
+    expect(check!.withPlanned!.runtimeHours).toBeCloseTo((300 * 0.8 * 0.9) / 245, 9);
     expect(mainsCheck(equipped).upses[0]).toMatchObject({ voltAmps: null, withPlanned: null });
   });
   it('a supply box takes what its cameras draw where nobody noted its watts', () => {

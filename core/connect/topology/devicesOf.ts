@@ -1,12 +1,21 @@
 import { catalogueOf, productOf } from '#core/model/catalogue';
 import type { Gear, Site } from '#core/model/site';
-import { usualPortWatts, type FeasibleOption, type SharedEquipment, type Total } from '#core/decide/options';
+import {
+  portKinds,
+  usualPortWatts,
+  type FeasibleOption,
+  type SharedEquipment,
+  type Total,
+} from '#core/decide/options';
 import type { Device } from './types';
 
 /** A recorder takes in what it takes in over one port; nobody notes its speed. */
 const recorderPortMbps = 1000;
 /** Source: policy; a small switch on a pole or wall, seven ports for cameras and one that leads back. Its cameras have injectors of their own. */
 const fieldSwitch = { ports: 7, uplinkMbps: 1000 };
+
+/** Nobody notes the speed of an injector either. */
+const injectorMbps = 1000;
 
 const recorders = (site: Pick<Site, 'recorder'>): Device[] =>
   Object.values(site.recorder).map(({ id, name, placeId, toBuy }) => ({
@@ -33,6 +42,19 @@ function described(of: Gear): Described | null {
       return { kind: 'router', ports: null, ...noPower, uplinkMbps: recorderPortMbps };
     case 'link-end':
       return { kind: 'link-end', ports: null, ...noPower, uplinkMbps: of.carriesMbps };
+    case 'encoder':
+      return { kind: 'encoder', ports: of.ports, ...noPower, uplinkMbps: of.uplinkMbps };
+    case 'injector': {
+      const { portWatts } = of;
+      return {
+        kind: 'injector',
+        ports: 1,
+        poeWatts: portWatts,
+        portWatts,
+        taken: nothingTaken,
+        uplinkMbps: injectorMbps,
+      };
+    }
     case 'switch':
     case 'coax-unit': {
       const { kind, ports, poeWatts, uplinkMbps, portWatts = usualPortWatts } = of;
@@ -57,33 +79,36 @@ export const devicesNoted = (site: Pick<Site, 'recorder' | 'equipment'>, isOver:
   ...gear(site, isOver),
 ];
 
-const unitNames = { 'coax-unit': 'Coax unit', 'poe-switch': 'PoE switch' } as const;
-
 /** What one of several units that a place needs is called: `Coax unit 2, Gatehouse`. */
 export const unitName = (
   { of, placeId }: Pick<SharedEquipment, 'of' | 'placeId'>,
   index: number,
   count: number,
   { place }: Pick<Site, 'place'>,
-): string => `${unitNames[of]}${count > 1 ? ` ${index + 1}` : ''}, ${place[placeId]?.name ?? placeId}`;
+): string => `${portKinds[of].unit}${count > 1 ? ` ${index + 1}` : ''}, ${place[placeId]?.name ?? placeId}`;
+
+const poweredBy = ({ watts, portWatts }: { watts: number; portWatts?: number | undefined }) => ({
+  poeWatts: watts,
+  portWatts: portWatts ?? usualPortWatts,
+  taken: nothingTaken,
+});
 
 /** Units and switches that the choices come to, each under an id of its own that stays while its place needs as many. */
 export function plannedUnits(site: Site, { shared }: Pick<Total, 'shared'>): Device[] {
   const catalogue = catalogueOf(site);
   return shared.flatMap(({ of, placeId, parts }) =>
     parts.flatMap(({ item, count }) => {
-      const { ports, watts, portWatts, uplinkMbps } = productOf(catalogue, item, of);
+      const product = productOf(catalogue, item, of);
+      const power = product.kind === 'encoder' ? noPower : poweredBy(product);
       return Array.from({ length: count }, (_, index): Device => ({
         id: `${item}-${index + 1}-${placeId}`.slice(0, 64),
-        kind: of === 'coax-unit' ? 'coax-unit' : 'switch',
+        kind: of === 'poe-switch' ? 'switch' : of,
         name: unitName({ of, placeId }, index, count, site),
         placeId,
         standing: 'planned',
-        ports,
-        poeWatts: watts,
-        portWatts: portWatts ?? usualPortWatts,
-        taken: nothingTaken,
-        uplinkMbps,
+        ports: product.ports,
+        ...power,
+        uplinkMbps: product.uplinkMbps,
       }));
     }),
   );

@@ -9,7 +9,7 @@ export interface Move {
 }
 
 /**
- * What a camera could hang on by hand. A camera of the network, and one that gets a new cable: any switch, with the way there where it
+ * What a camera could hang on by hand. A camera of the network: any switch or injector; one that gets a new cable: any switch, with the way there where it
  * stands at another place. Any other of the old site: gear of the kind that it hangs on, at the same place, that gives power where its
  * port has to; nothing where its way is shared or leads to a recorder's own input, since there is no port of its own to choose.
  */
@@ -20,7 +20,8 @@ export function movesFor(
 ): Move[] {
   const now = devices.find(({ id }) => id === camera.deviceId);
   const asMove = (device: Device): Move => ({ device, isNewWay: device.placeId !== now?.placeId });
-  if (camera.runId === null) return devices.filter(({ kind }) => kind === 'switch').map(asMove);
+  if (camera.runId === null)
+    return devices.filter(({ kind }) => kind === 'switch' || kind === 'injector').map(asMove);
   if (!now || camera.watts === 0) return [];
   const isInReach = ({ placeId }: Device): boolean =>
     placeId === now.placeId || (camera.isNewCable && place[placeId]!.networkCloset);

@@ -117,6 +117,27 @@ describe('cameras of the network', () => {
         .map(({ kind }) => kind),
     ).toEqual(['no-device', 'no-recorder', 'pin-lost']);
   });
+  it('hang on an injector alone, which gives them so many watts', () => {
+    const injector = addEquipment(withPole, 'injector', 'Pole injector', 'gatehouse');
+    const fed = taken(
+      withPole,
+      injector,
+      ...addNetworkCamera(withPole, {
+        name: 'Lane',
+        placeName: 'Gatehouse',
+        target: 'fixed-4mp',
+        state: 'planned',
+        deviceId: injector.id,
+        lead: { medium: 'category', lengthM: 12 },
+      }),
+    );
+    const { devices, findings } = after(fed);
+    expect(devices.find(({ deviceId }) => deviceId === injector.id)!.loads).toMatchObject([
+      { label: 'ports', used: 1, most: 1 },
+      { label: 'watts', used: 7, most: 30 },
+    ]);
+    expect(findings.filter(({ kind }) => kind === 'no-power')).toEqual([]);
+  });
   it('at the end of too long a lead say so', () =>
     expect(after(withViews(1, 99)).findings.map(({ kind }) => kind)).toContain('too-long'));
   it('that go leave nothing of themselves', () => {

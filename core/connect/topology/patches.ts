@@ -8,6 +8,8 @@ const joining: readonly DeviceKind[] = [
   'coax-unit',
   'router',
   'link-end',
+  'encoder',
+  'injector',
   'recorder',
 ];
 

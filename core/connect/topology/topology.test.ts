@@ -348,3 +348,26 @@ describe('how a load is reached', () => {
     expect(loadDerivation(after, { of: 'link', id: 'gone' })).toBeNull();
   });
 });
+
+describe('cameras behind an encoder', () => {
+  const ids = ['c01', 'c02', 'c04'];
+  const site = chosen(Object.fromEntries(ids.map((id) => [id, 'encode' as const])));
+  const done = network(site);
+  it('bring their picture to it over their coax, and it streams to the recorder', () => {
+    const encoder = done.topology.devices.find(({ kind }) => kind === 'encoder')!;
+    for (const id of ids)
+      expect(endOf(done, id)).toMatchObject({
+        deviceId: encoder.id,
+        medium: 'coax-picture',
+        mbps: 2,
+        watts: 0,
+        recorderId: 'hall-recorder',
+      });
+    expect(done.devices.find(({ deviceId }) => deviceId === encoder.id)!.loads).toMatchObject([
+      { label: 'ports', used: 3, most: 4 },
+    ]);
+    const lead = done.topology.links.find(({ toId }) => toId === encoder.id)!;
+    expect(done.links.find(({ linkId }) => linkId === lead.id)!.load.used).toBe(6);
+  });
+  it('go dark together with it', () => expect(darkenedBy(done, /^Encoder/).sort()).toEqual(ids));
+});

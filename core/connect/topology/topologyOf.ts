@@ -4,6 +4,7 @@ import {
   networkCameraNeeds,
   type FeasibleOption,
   type NetworkCameraNeed,
+  type PortKind,
   type Total,
 } from '#core/decide/options';
 import { chosenOption, type RunEvaluation } from '#core/decide/runEvaluation';
@@ -36,8 +37,11 @@ function camerasNow(runs: readonly RunEvaluation[], moment: Moment): CameraNow[]
 const pictureMedium = (run: RunEvaluation['run']): Medium =>
   lineKind(run) === 'coax' ? 'coax-picture' : 'balun';
 
-const networkMedium = ({ kind }: FeasibleOption): Medium =>
-  optionRow(kind).cable === 'coax' ? 'coax-data' : 'category';
+const networkMedium = ({ kind }: FeasibleOption, run: RunEvaluation['run']): Medium => {
+  const { cable, keepsCamera } = optionRow(kind);
+  if (keepsCamera) return pictureMedium(run);
+  return cable === 'coax' ? 'coax-data' : 'category';
+};
 
 const sentMbps = ({ signal }: FeasibleOption): number => (signal.kind === 'ip' ? signal.mbps : 0);
 
@@ -78,9 +82,10 @@ function sharedWays(cameras: readonly CameraNow[]): SharedWay[] {
 }
 
 /** What a port is wanted for, and what gives such a port. */
-type PortUse = 'coax-unit' | 'poe-switch' | 'switch';
+type PortUse = PortKind | 'switch';
 const suits: Record<PortUse, (device: Device) => boolean> = {
   'coax-unit': ({ kind }) => kind === 'coax-unit',
+  encoder: ({ kind }) => kind === 'encoder',
   'poe-switch': ({ kind, poeWatts }) => kind === 'switch' && poeWatts > 0,
   switch: ({ kind }) => kind === 'switch',
 };
@@ -259,7 +264,7 @@ export function topologyOf(
     return {
       ...end,
       deviceId: device?.id ?? null,
-      medium: networkMedium(option),
+      medium: networkMedium(option, run),
       lengthM: optionRow(option.kind).cable === 'none' ? option.newCableM : lengthM,
       mbps,
       watts: option.shared?.sourceWatts ?? 0,

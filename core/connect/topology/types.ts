@@ -7,7 +7,8 @@ export type Medium = LinkMedium | 'coax-picture' | 'coax-data' | 'balun' | 'patc
 /** Whether a device or a link is there, is still to come, or goes when all is done. */
 export type Standing = 'there' | 'planned';
 
-export type DeviceKind = 'recorder' | 'switch' | 'router' | 'coax-unit' | 'field-switch' | 'link-end';
+export type DeviceKind =
+  'recorder' | 'switch' | 'router' | 'coax-unit' | 'field-switch' | 'encoder' | 'injector' | 'link-end';
 
 /** Network gear between recorders and cameras, and the recorders themselves. */
 export interface Device {

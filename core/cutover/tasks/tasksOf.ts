@@ -1,6 +1,6 @@
 import type { Migration } from '#core/allocate/recorder';
 import { catalogueOf } from '#core/model/catalogue';
-import type { SharedEquipment, Total } from '#core/decide/options';
+import { portKinds, type SharedEquipment, type Total } from '#core/decide/options';
 import type { RunEvaluation } from '#core/decide/runEvaluation';
 import { aboutOf, type Site } from '#core/model/site';
 import { heldTo, type Calendar } from './heldTo';
@@ -23,11 +23,6 @@ export interface CutoverInput {
   calendar: Calendar | null;
 }
 
-const sharedNames: Record<SharedEquipment['of'], string> = {
-  'coax-unit': 'Head-end unit',
-  'poe-switch': 'Switch',
-};
-
 /** Equipment that cameras share: there before the first of them. */
 const buildTasks = (site: Site, shared: readonly SharedEquipment[], orders: readonly Task[]): Task[] =>
   shared
@@ -36,7 +31,7 @@ const buildTasks = (site: Site, shared: readonly SharedEquipment[], orders: read
       taskOf(catalogueOf(site), {
         id: buildIdOf(one),
         kind: 'build',
-        of: `${sharedNames[one.of]} at ${site.place[one.placeId]!.name}`,
+        of: `${portKinds[one.of].unit} at ${site.place[one.placeId]!.name}`,
         place: one.placeId,
         needs: ordersFor(one.parts, orders),
       }),

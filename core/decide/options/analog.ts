@@ -6,7 +6,7 @@ import {
   type SentPicture,
 } from '#core/physics/signal';
 import { sentToday, type OptionKind } from '#core/model/site';
-import { infeasible, feasible } from './build';
+import { infeasible, feasible, type Draft } from './build';
 import type { Context } from './context';
 import { ampsOf, drawsOf, loadsOf, newLoads } from './draws';
 import { hdFeed } from './hdFeed';
@@ -21,7 +21,7 @@ const polarity = 'Check polarity before power; reversed polarity destroys camera
 const oneFormat = 'Set the same format and line standard at both ends before the picture is lost.';
 
 /** Years until what hangs there is due. Judgement: an analog camera on an old site is near its end. */
-const keptYears = 3;
+export const keptYears = 3;
 
 export const vandalProof = 'The view asks for a vandal-resistant body: pick the model for it.';
 export const soundCaution =
@@ -34,16 +34,14 @@ const feedRemedies: Partial<Record<MarginKind, string>> = {
 };
 const feedRemedy = ({ kind }: Margin): string | undefined => feedRemedies[kind];
 
-/** Keep what hangs there: its picture at today's format and its volts by night must hold. */
-export function keepOption(context: Context): Option {
+export const wornOut = (kind: OptionKind): InfeasibleOption =>
+  infeasible(kind, 'worn out', 'The survey says this camera is not worth keeping.', 'a new camera');
+
+/** What has to hold of a camera that stays on its cable and its power, and what to mind. */
+export function keptCamera(
+  context: Context,
+): Pick<Draft, 'margins' | 'draws' | 'fedLocally' | 'cautions' | 'remedy'> {
   const { camera, source } = context;
-  if (camera.worthKeeping === 'no')
-    return infeasible(
-      'keep',
-      'worn out',
-      'The survey says this camera is not worth keeping.',
-      'a new camera',
-    );
   const cautions =
     source.current === camera.supply.current
       ? []
@@ -51,32 +49,41 @@ export function keepOption(context: Context): Option {
   if (camera.microphone) cautions.push(soundCaution);
   const loads = loadsOf(camera);
   const drawn = ampsOf(context, loads);
-  return feasible(context, {
-    kind: 'keep',
+  return {
     margins: [
       pictureMarginOf(context, pictureFormat(camera.format)),
       keptVoltsMargin(context),
       ...windowMargins(context, camera.supply.window, loads, 'there'),
       feedMargin(context, drawn),
     ],
-    parts: [],
-    work: [],
-    signal: { kind: 'coax', ...sentToday(camera) },
-    megapixels: formatMegapixels(camera.format),
-    lifeYears: keptYears,
-    successor: likeCamera(context),
     draws: drawsOf(context, drawn),
     fedLocally: context.run.feed.kind === 'local-adapter',
-    message:
-      lineBinding(context, 'keep').parts.length > 0
-        ? 'An isolator goes into the line; picture and power stay as they are.'
-        : 'Nothing is bought; picture and power stay as they are.',
     cautions,
     remedy: (binding) =>
       feedRemedy(binding) ??
       (binding.kind === 'night-volts'
         ? 'a heavier or second pair for the power, a supply nearer the camera, or a trimmed supply'
         : 'a lower picture format or a shorter run'),
+  };
+}
+
+/** Keep what hangs there: its picture at today's format and its volts by night must hold. */
+export function keepOption(context: Context): Option {
+  const { camera } = context;
+  if (camera.worthKeeping === 'no') return wornOut('keep');
+  return feasible(context, {
+    ...keptCamera(context),
+    kind: 'keep',
+    parts: [],
+    work: [],
+    signal: { kind: 'coax', ...sentToday(camera) },
+    megapixels: formatMegapixels(camera.format),
+    lifeYears: keptYears,
+    successor: likeCamera(context),
+    message:
+      lineBinding(context, 'keep').parts.length > 0
+        ? 'An isolator goes into the line; picture and power stay as they are.'
+        : 'Nothing is bought; picture and power stay as they are.',
   });
 }
 

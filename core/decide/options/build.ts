@@ -175,6 +175,10 @@ function asTask(given: string | Part): Part {
   return task;
 }
 
+/** Whether somebody has to reach the camera for a task; at the head end and on the bench nobody does. */
+const isAtCamera = (catalogue: Catalogue, given: string | Part): boolean =>
+  productOf(catalogue, typeof given === 'string' ? given : given.item, 'task').where === undefined;
+
 const nothingShared: SharedThing[] = [];
 
 /** Putting a new camera where one hangs: the work at it with its ladder or lift, in whole units of the currency, by what it sends. */
@@ -213,7 +217,7 @@ export function feasible(context: Context, draft: Draft): FeasibleOption {
   const { catalogue } = context;
   const line = lineBinding(context, draft.kind);
   const work = line.work.length > 0 ? [...draft.work, ...line.work] : draft.work;
-  const access = work.length > 0 ? accessWork(context) : noAccess;
+  const access = work.some((one) => isAtCamera(catalogue, one)) ? accessWork(context) : noAccess;
   const tasks = (access.work.length > 0 ? [...work, ...access.work] : work).map(asTask);
   const parts = line.parts.length > 0 ? [...draft.parts, ...line.parts] : draft.parts;
   const margins = line.margins.length > 0 ? [...draft.margins, ...line.margins] : draft.margins;

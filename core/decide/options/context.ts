@@ -23,7 +23,7 @@ export interface Around {
 
 /** Everything the options of one camera are worked out from. */
 export interface Context {
-  site: Pick<Site, 'place' | 'supply' | 'equipment' | 'run' | 'camera'>;
+  site: Pick<Site, 'place' | 'supply' | 'equipment' | 'run' | 'camera' | 'stream' | 'allocationSettings'>;
   camera: Camera;
   run: Run;
   place: Place;

@@ -11,6 +11,7 @@ export {
   type SharedPort,
 } from './option';
 export type { Part } from './part';
+export { portKinds, type PortKind } from './portKinds';
 export type { Context } from './context';
 export { drawsToday } from './draws';
 export { hdFormats } from './hdFormats';

@@ -30,7 +30,7 @@ const surge = 'Surge protection on outdoor copper.';
 const { sourceWatts: portWatts, deviceWatts: firstDeviceWatts } = poeClasses[4];
 
 /** Years until converters and cameras are due. Judgement. */
-const coaxIpYears = 8;
+export const coaxIpYears = 8;
 const cableIpYears = 9;
 
 export const ipSignal = ({ need: { ip } }: Context): FeasibleOption['signal'] => ({

@@ -8,9 +8,9 @@ import { isSheltered } from './sheltered';
 
 /** What an option asks of the old line; nothing where it leaves it alone. */
 function useOf(kind: OptionKind): LineUse | undefined {
-  const { cable, slot } = optionRow(kind);
+  const { cable, slot, keepsCamera } = optionRow(kind);
   if (cable === 'none') return undefined;
-  return slot === 'ip' ? 'data-and-power' : 'picture';
+  return slot === 'ip' && !keepsCamera ? 'data-and-power' : 'picture';
 }
 
 /** A condition of the line as a margin. It was read, so no scenario moves it. */

@@ -13,7 +13,7 @@ import {
 import { inLineGear, optionRow, sentToday, type OptionKind } from '#core/model/site';
 import { closeUtilisation, figure, statusOf } from '#core/shared/derivation';
 import { formatQuantity } from '#core/shared/units';
-import { hdCoaxOption } from './analog';
+import { hdCoaxOption, wornOut } from './analog';
 import { feasible, infeasible } from './build';
 import type { Context } from './context';
 import { ampsOf, drawsOf, loadsOf } from './draws';
@@ -151,8 +151,7 @@ const mendedYears = 4;
 export function mendLineOption(context: Context): Option {
   const { camera, place, run } = context;
   const kind = 'mend-line';
-  if (camera.worthKeeping === 'no')
-    return infeasible(kind, 'worn out', 'The survey says this camera is not worth keeping.', 'a new camera');
+  if (camera.worthKeeping === 'no') return wornOut(kind);
   const mending = mendingOf(context);
   const { joints, hasPowerJoint, mended } = mending;
   const remade = joints.length + Number(hasPowerJoint);

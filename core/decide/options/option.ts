@@ -1,9 +1,10 @@
 import type { OptionSignal } from '#core/model/slotRules';
-import type { OptionKind } from '#core/model/site';
+import { optionRow, type OptionKind } from '#core/model/site';
 import type { Unit } from '#core/shared/units';
 import type { Basis, Status, LazyDerivation } from '#core/shared/derivation';
 import type { Scenario } from '#core/test/scenarios';
 import type { Part } from './part';
+import type { PortKind } from './portKinds';
 import type { SharedThing } from './sharing';
 
 /** The respects in which an option can hold or not. */
@@ -54,7 +55,7 @@ export interface Draws {
 
 /** Ports an option takes of equipment that several cameras share. */
 export interface SharedPort {
-  of: 'coax-unit' | 'poe-switch';
+  of: PortKind;
   placeId: string;
   sourceWatts: number;
   mbps: number;
@@ -118,8 +119,9 @@ export interface InfeasibleOption {
 
 export type Option = FeasibleOption | InfeasibleOption;
 
-/** Whether an option leaves the view on an IP camera. */
-export const isIp = ({ signal }: Pick<FeasibleOption, 'signal'>): boolean => signal.kind === 'ip';
+/** Whether an option leaves the view on an IP camera. One that stays behind an encoder is none, though the recorder takes it for one. */
+export const isIp = ({ kind, signal }: Pick<FeasibleOption, 'kind' | 'signal'>): boolean =>
+  signal.kind === 'ip' && !optionRow(kind).keepsCamera;
 
 /** The limit that an option breaks first, and what would make the option possible. */
 export interface BrokenLimit {

@@ -4,6 +4,7 @@ import { infeasible } from './build';
 import type { Context } from './context';
 import { ipCategoryOption, ipCoaxPairOption, ipCoaxUnitOption, newCategoryOption } from './ip';
 import type { Option } from './option';
+import { encodeOption } from './encode';
 import { fibreOption } from './fibre';
 import { fieldSwitchOption } from './fieldSwitchOption';
 import { mendLineOption } from './mendLine';
@@ -24,6 +25,7 @@ const builders: Record<OptionKind, (context: Context) => Option> = {
   'field-switch': fieldSwitchOption,
   fibre: fibreOption,
   wireless: wirelessOption,
+  encode: encodeOption,
   retire: retireOption,
 };
 

@@ -50,23 +50,28 @@ export interface Mix {
 export function unitSizes(catalogue: Catalogue, of: SharedPort['of']): UnitSize[] {
   const all = productsOf(catalogue, of);
   const priced = all.filter((product) => eachOf(product) !== null);
-  return (priced.length > 0 ? priced : all).map(
-    ({ id, each, ports, watts, portWatts, uplinkMbps, rackUnits }) => ({
-      item: id,
-      each: each ?? 0,
-      ports,
-      watts,
-      portWatts: portWatts ?? usualPortWatts,
-      mbps: uplinkMbps,
-      rackUnits,
-    }),
-  );
+  return (priced.length > 0 ? priced : all).map((product) => ({
+    item: product.id,
+    each: product.each ?? 0,
+    ports: product.ports,
+    mbps: product.uplinkMbps,
+    rackUnits: product.rackUnits,
+    ...(product.kind === 'encoder'
+      ? { watts: 0, portWatts: 0 }
+      : { watts: product.watts, portWatts: product.portWatts ?? usualPortWatts }),
+  }));
 }
 
-type PortGear = Extract<Gear, { kind: 'switch' | 'coax-unit' }>;
+type PortGear = Extract<Gear, { kind: 'switch' | 'coax-unit' | 'encoder' }>;
 
 const isPortGear = (gear: Gear, of: SharedPort['of']): gear is PortGear =>
-  of === 'coax-unit' ? gear.kind === 'coax-unit' : gear.kind === 'switch' && gear.poePorts > 0;
+  of === 'poe-switch' ? gear.kind === 'switch' && gear.poePorts > 0 : gear.kind === of;
+
+/** Watts that gear gives: of all its ports, and the most of one. */
+export const givenBy = (gear: PortGear): { poeWatts: number; portWatts: number } =>
+  gear.kind === 'encoder'
+    ? { poeWatts: 0, portWatts: 0 }
+    : { poeWatts: gear.poeWatts, portWatts: gear.portWatts ?? usualPortWatts };
 
 /** Gear with such ports that stands at a place, or is noted as to buy there. */
 export const portGearAt = (
@@ -108,9 +113,10 @@ export function portsThere(
     const ports = (gear.kind === 'switch' ? gear.poePorts : gear.ports) - taken.ports;
     if (ports <= 0) continue;
     there.ports += ports;
-    there.watts += Math.max(0, gear.poeWatts - taken.watts);
+    const { poeWatts, portWatts } = givenBy(gear);
+    there.watts += Math.max(0, poeWatts - taken.watts);
     there.mbps += Math.max(0, gear.uplinkMbps - taken.mbps);
-    there.levels.push({ watts: gear.portWatts ?? usualPortWatts, ports });
+    there.levels.push({ watts: portWatts, ports });
   }
   return there;
 }

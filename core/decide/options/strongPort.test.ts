@@ -45,7 +45,7 @@ describe('a camera that asks more than 30 W of its port', () => {
       state: 'no',
       short: 'no such port',
       why: expect.stringMatching(
-        /would have to give .* W; that of the strongest switch gives 30\.0 W/,
+        /would have to give .* W; that of the strongest PoE switch gives 30\.0 W/,
       ) as string,
       remedy: expect.stringContaining('a camera of fewer watts') as string,
     });

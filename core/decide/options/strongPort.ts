@@ -3,7 +3,8 @@ import type { Catalogue } from '#core/model/catalogue';
 import { infeasible } from './build';
 import type { Context } from './context';
 import type { FeasibleOption, Option, SharedPort } from './option';
-import { portGearAt, unitSizes, usualPortWatts } from './sharedUnits';
+import { portKinds } from './portKinds';
+import { givenBy, portGearAt, unitSizes } from './sharedUnits';
 
 const strongest = new WeakMap<Catalogue, Partial<Record<SharedPort['of'], number>>>();
 
@@ -14,21 +15,14 @@ function strongestBought(catalogue: Catalogue, of: SharedPort['of']): number {
   return (known[of] ??= Math.max(0, ...unitSizes(catalogue, of).map(({ portWatts }) => portWatts)));
 }
 
-const words = {
-  'coax-unit': { one: 'head-end unit', remedy: 'a unit with stronger ports in the catalogue' },
-  'poe-switch': { one: 'switch', remedy: 'a switch with stronger ports, there or in the catalogue' },
-} as const;
-
 /** The option, unless its port has to give more than any that is there or can be bought: then there is nothing to hang the camera on. */
 export function withPort({ site, catalogue }: Context, option: FeasibleOption): Option {
   const { shared, kind } = option;
   if (!shared || shared.sourceWatts <= strongestBought(catalogue, shared.of)) return option;
-  const there = portGearAt(site, shared.of, shared.placeId).map(
-    ({ gear }) => gear.portWatts ?? usualPortWatts,
-  );
+  const there = portGearAt(site, shared.of, shared.placeId).map(({ gear }) => givenBy(gear).portWatts);
   const most = Math.max(strongestBought(catalogue, shared.of), ...there);
   if (shared.sourceWatts <= most) return option;
-  const { one, remedy } = words[shared.of];
+  const { one, remedy } = portKinds[shared.of];
   return infeasible(
     kind,
     'no such port',

@@ -1,5 +1,5 @@
 import { catalogueOf, priceGaps, type PriceGap } from '#core/model/catalogue';
-import type { InfeasibleOption, FeasibleOption } from '#core/decide/options';
+import { portKinds, type InfeasibleOption, type FeasibleOption } from '#core/decide/options';
 import type { Camera, Site } from '#core/model/site';
 import type { Plan } from './types';
 
@@ -24,7 +24,7 @@ export function planPriceGaps(
     ),
   );
   const units = [...catalogueOf(site).products.values()]
-    .filter(({ kind }) => kind === 'coax-unit' || kind === 'poe-switch')
+    .filter(({ kind }) => kind in portKinds)
     .map(({ id }) => id);
   return priceGaps(site, [...parts, ...units]);
 }

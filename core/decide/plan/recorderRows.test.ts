@@ -6,6 +6,7 @@ import { evaluateSite, planSolver } from '#core/evaluate';
 import { allocate, recorderState } from '#core/allocate/recorder';
 import { usualDemands, type Demands, type Recorder, type Site } from '#core/model/site';
 import { saltmarrowSite } from '../../model/site/testSite';
+import { catalogueOf, labourRateOf } from '#core/model/catalogue';
 import { solve } from '#core/solver';
 import { planModel } from './planModel';
 import { adopt, planningInput, planSite, plannedOf, type Plan } from '.';
@@ -13,6 +14,7 @@ import { adopt, planningInput, planSite, plannedOf, type Plan } from '.';
 const highs = await loadHighs();
 const solver = planSolver(highs);
 const site = saltmarrowSite();
+const labour = labourRateOf(catalogueOf(site));
 const who = { by: 'R. Tolland', at: '2026-04-01T09:00:00Z' };
 
 function plan(at: Site, demands: Demands = usualDemands): Plan | null {
@@ -138,6 +140,17 @@ describe('slots in the plan', () => {
       expect(held!.buys.length > 0 || held!.totals.ipCameras <= 4).toBe(true);
     },
   );
+  it('has kept cameras on encoders where no recorder has an input', () => {
+    const networkOnly = withRecorders((recorder) =>
+      roomy({ ...recorder, inputs: 0, accepts: [], rules: { kind: 'network-only', ipSlots: 32 } }),
+    );
+    const two = Object.fromEntries(['r01', 'r02'].map((id) => [id, networkOnly.run[id]!]));
+    const found = plan({ ...networkOnly, run: two }, { ...usualDemands, goal: 'mend', years: 2 })!;
+    expect(found.options).toEqual({ c01: 'encode', c02: 'encode' });
+    // Half an hour each by day but for 6 minutes by night, and one encoder of four inputs.
+    expect(found.totals.cost).toBe(260 + 2 * Math.round(0.4 * labour.day + 0.1 * labour.night));
+    expect(found.buys).toEqual([]);
+  });
   it.each([
     ['any recorders', 24, drawnRecorders(families, { min: 4, max: 24 }, { min: 0, max: 16 })],
     ['tight presets', 24, drawnRecorders(['preset-split'], { min: 10, max: 18 }, { min: 0, max: 1 })],

@@ -1,1 +1,1 @@
-export { addressedCamera, takenAddresses, type Addressed } from './takenAddresses';
+export { addressedCamera, claimantsOf, takenAddresses, type Addressed } from './takenAddresses';

@@ -68,8 +68,12 @@ export const choices = {
   gear: from<GearKind>(gearKinds, {
     switch: 'Network switch',
     'coax-unit': 'Coax unit',
+    encoder: 'Encoder',
+    injector: 'PoE injector',
     'link-end': 'Radio or converter',
     router: 'Router',
+    keyboard: 'Steering keyboard',
+    matrix: 'Video matrix',
     monitor: 'Monitor',
     adapter: 'Single adapter',
     ups: 'UPS',

@@ -41,7 +41,23 @@ export const gearSchema = z.discriminatedUnion('kind', [
     medium: z.enum(linkMedia).exclude(['category']),
     carriesMbps: z.number().positive().max(100_000),
   }),
+  /** Makes a stream of each composite picture that is plugged into it. */
+  z.strictObject({
+    kind: z.literal('encoder'),
+    ports: z.int().min(1).max(96),
+    uplinkMbps: z.number().positive().max(100_000),
+  }),
+  /** Puts power on the one data lead that goes through it. */
+  z.strictObject({ kind: z.literal('injector'), portWatts: z.number().positive().max(100) }),
   z.strictObject({ kind: z.literal('router') }),
+  /** Whoever steers turning cameras sits at it. */
+  z.strictObject({ kind: z.literal('keyboard'), steersOver: z.enum(['pair', 'network']) }),
+  /** Puts any of its inputs on any of its outputs, for monitors and recorders behind it. */
+  z.strictObject({
+    kind: z.literal('matrix'),
+    inputs: z.int().min(1).max(1024),
+    outputs: z.int().min(1).max(256),
+  }),
   z.strictObject({
     kind: z.literal('monitor'),
     input: z.enum(['composite', 'vga', 'hdmi']),
@@ -77,11 +93,28 @@ export type GearKind = Gear['kind'];
 export const portsOf = (gear: Gear | undefined): number | null =>
   gear?.kind === 'switch' || gear?.kind === 'coax-unit' ? gear.ports : null;
 
+/** Gear that is part of the network, in the order in which it is offered. */
+export const networkGearKinds = [
+  'switch',
+  'coax-unit',
+  'encoder',
+  'injector',
+  'link-end',
+  'router',
+] as const satisfies readonly GearKind[];
+export type NetworkGearKind = (typeof networkGearKinds)[number];
+
+export const isNetworkGear = ({ kind }: Gear): boolean => networkGearKinds.some((one) => one === kind);
+
 export const gearKinds: readonly GearKind[] = [
   'switch',
   'coax-unit',
+  'encoder',
+  'injector',
   'link-end',
   'router',
+  'keyboard',
+  'matrix',
   'monitor',
   'adapter',
   'ups',

@@ -102,7 +102,16 @@ export {
   type EditOperation,
   type LogEntry,
 } from './edit';
-export { gearKinds, type Equipment, type Gear, type GearKind, type HookUp } from './equipment';
+export {
+  gearKinds,
+  isNetworkGear,
+  networkGearKinds,
+  type Equipment,
+  type Gear,
+  type GearKind,
+  type HookUp,
+  type NetworkGearKind,
+} from './equipment';
 export type { Firm } from './firm';
 export { fedFrom, fedThrough, hasPowerCores, usualLead, withAdapter, withSeparatePair } from './feeding';
 export { freeId, freeName } from './freeId';

@@ -10,7 +10,7 @@ export const leadMedia = ['category', 'radio'] as const;
 export const networkCameraSchema = z.strictObject({
   id: idSchema,
   state: z.enum(['there', 'planned']),
-  /** The switch that it hangs on, or that its access point is patched to; left out while nobody has said. */
+  /** The switch or injector that it hangs on, or that its access point is patched to; left out while nobody has said. */
   deviceId: idSchema.optional(),
   /** From there to the camera. */
   lead: z.strictObject({ medium: z.enum(leadMedia), lengthM: z.number().positive().max(20_000) }),

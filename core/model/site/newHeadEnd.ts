@@ -97,8 +97,12 @@ export function addSupply(
 const usualGear: { [K in GearKind]: Extract<Gear, { kind: K }> } = {
   switch: { kind: 'switch', ports: 24, poePorts: 24, poeWatts: 370, uplinkMbps: 1000 },
   'coax-unit': { kind: 'coax-unit', ports: 8, poeWatts: 130, uplinkMbps: 1000 },
+  encoder: { kind: 'encoder', ports: 4, uplinkMbps: 100 },
+  injector: { kind: 'injector', portWatts: 30 },
   'link-end': { kind: 'link-end', medium: 'radio', carriesMbps: usualLinkMbps.radio },
   router: { kind: 'router' },
+  keyboard: { kind: 'keyboard', steersOver: 'pair' },
+  matrix: { kind: 'matrix', inputs: 16, outputs: 4 },
   monitor: { kind: 'monitor', input: 'composite' },
   adapter: { kind: 'adapter', current: 'dc', volts: 12, ratedAmps: 2 },
   ups: { kind: 'ups', usableWh: 400, efficiencyPercent: 85, ratedWatts: 900 },

@@ -125,6 +125,15 @@ export const optionTable = {
     keepsPower: false,
     headEnd: 'radio',
   },
+  encode: {
+    label: 'Keep the camera, encode its picture',
+    column: 'Encode',
+    slot: 'ip',
+    cable: 'any',
+    keepsCamera: true,
+    keepsPower: true,
+    headEnd: 'encoder input',
+  },
   retire: {
     label: 'Retire the camera',
     column: 'Retire',

@@ -82,6 +82,17 @@ export const productSchema = z.discriminatedUnion('kind', [
   }),
   z.strictObject({ ...shared, kind: z.literal('coax-unit'), each, leadDays, ...portUnit }),
   z.strictObject({ ...shared, kind: z.literal('poe-switch'), each, leadDays, ...portUnit }),
+  /** Makes a stream of each composite picture that is plugged into it. */
+  z.strictObject({
+    ...shared,
+    kind: z.literal('encoder'),
+    each,
+    leadDays,
+    ports: portUnit.ports,
+    uplinkMbps: portUnit.uplinkMbps,
+    rackUnits: portUnit.rackUnits,
+    ownWatts: z.number().min(0).max(200),
+  }),
   z.strictObject({
     ...shared,
     kind: z.literal('recorder'),
@@ -158,6 +169,7 @@ export const productKinds: readonly ProductKind[] = [
   'converter',
   'coax-unit',
   'poe-switch',
+  'encoder',
   'recorder',
   'radio',
   'fibre-end',

@@ -1,1 +1,8 @@
-export { settingsOf, streamRate, workedOutMbps, type RateSource, type WholeSettings } from './streamRate';
+export {
+  encodedRate,
+  settingsOf,
+  streamRate,
+  workedOutMbps,
+  type RateSource,
+  type WholeSettings,
+} from './streamRate';

@@ -1,4 +1,12 @@
-import type { Activity, Codec, Stream, StreamSettings } from '#core/model/site';
+import {
+  allocationSettingsOf,
+  type Activity,
+  type Camera,
+  type Codec,
+  type Site,
+  type Stream,
+  type StreamSettings,
+} from '#core/model/site';
 
 /**
  * Bits that a pixel of a frame takes once it is compressed, by codec and by how much goes on in the view. Typical figures;
@@ -70,4 +78,21 @@ export function streamRate(
     subMbps,
     from: 'worked-out',
   };
+}
+
+/** What a composite picture becomes as a stream, where nobody has said how it is set: 704 by 576 at 25 frames, H.264. Typical. */
+const encodedMbps = 2;
+
+/** Mb/s that an encoder makes of a composite picture, main and sub stream together. */
+export function encodedRate(
+  site: Pick<Site, 'stream' | 'allocationSettings'>,
+  { id }: Pick<Camera, 'id'>,
+  megapixels: number,
+): number {
+  const { mainMbps, subMbps } = streamRate(
+    { megapixels, mbps: encodedMbps },
+    site.stream[id],
+    allocationSettingsOf(site).streams,
+  );
+  return mainMbps + subMbps;
 }

@@ -4,7 +4,7 @@ import type { Network } from '#core/connect/topology';
 import { onAir } from '#core/decide/options';
 import { chosenOption, type RunEvaluation } from '#core/decide/runEvaluation';
 import { catalogueOf, productOf } from '#core/model/catalogue';
-import type { Equipment, Link, PolicyFigures, RadioPath, Site } from '#core/model/site';
+import type { Equipment, Gear, Link, PolicyFigures, RadioPath, Site } from '#core/model/site';
 import { fibreLossDb } from '#core/physics/signal';
 import { formatQuantity } from '#core/shared/units';
 import { figureCheck, plain, soakCheck } from './build';
@@ -130,13 +130,13 @@ const poolCheck = (equipment: Equipment, { network, policy }: WhenDone): AskedCh
     : [];
 };
 
-/** Switches and units that cameras hang on. */
+const servesCameras: ReadonlySet<Gear['kind']> = new Set(['switch', 'coax-unit', 'encoder']);
+
+/** Switches, units and encoders that cameras hang on. */
 function gearAsked(done: WhenDone): AskedThing[] {
   const used = new Set(done.network.topology.cameras.map(({ deviceId }) => deviceId));
   return Object.values(done.site.equipment)
-    .filter(
-      ({ id, goes, gear }) => used.has(id) && !goes && (gear.kind === 'switch' || gear.kind === 'coax-unit'),
-    )
+    .filter(({ id, goes, gear }) => used.has(id) && !goes && servesCameras.has(gear.kind))
     .map((equipment) => ({
       of: { kind: 'equipment', id: equipment.id },
       name: equipment.name,

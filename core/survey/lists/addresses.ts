@@ -2,6 +2,7 @@ import { addressedCamera, takenAddresses } from '#core/model/addresses';
 import {
   addressSchema,
   hardwareAddressSchema,
+  isNetworkGear,
   optionRow,
   withFields,
   type Change,
@@ -21,12 +22,7 @@ type AddressRow =
   | { kind: 'camera'; fact: NetworkConfig };
 
 /** Gear that answers on the network. */
-const answering: ReadonlySet<Equipment['gear']['kind']> = new Set([
-  'switch',
-  'coax-unit',
-  'link-end',
-  'router',
-]);
+const answers = (gear: Equipment['gear']): boolean => isNetworkGear(gear) && gear.kind !== 'injector';
 
 const isOnNetwork = ({ choice, networkCamera, networkConfig }: Site, id: string): boolean => {
   const chosen = choice[id]?.option;
@@ -41,7 +37,7 @@ function rowsOf(site: Site): AddressRow[] {
   return [
     ...Object.values(site.recorder).map((fact): AddressRow => ({ kind: 'recorder', fact })),
     ...Object.values(site.equipment)
-      .filter(({ gear }) => answering.has(gear.kind))
+      .filter(({ gear }) => answers(gear))
       .map((fact): AddressRow => ({ kind: 'equipment', fact })),
     ...cameras.map(({ id }): AddressRow => ({ kind: 'camera', fact: site.networkConfig[id] ?? { id } })),
   ];
@@ -67,12 +63,21 @@ function hostName(row: AddressRow, site: Site): string {
     .replace(/^-+|-+$/g, '');
 }
 
+/** Whether a device is an encoder, or a camera that is to be plugged into one: those may answer at one address together. */
+const isOnEncoder = ({ choice }: Site, { kind, fact }: AddressRow): boolean =>
+  kind === 'camera'
+    ? choice[fact.id]?.option === 'encode'
+    : kind === 'equipment' && fact.gear.kind === 'encoder';
+
 /** Why a device cannot have an address: it is none, another has it, or it lies outside every camera network that is noted. */
 function refusal(site: Site, row: AddressRow, address: string): string | null {
   if (!addressSchema.safeParse(address).success) return `“${address}” is no address such as 10.20.0.101`;
   const name = deviceName(row, site);
   const owners = takenAddresses(site).get(address);
-  const other = [...(owners?.devices ?? []), ...(owners?.services ?? [])].find((one) => one !== name);
+  const together = isOnEncoder(site, row) ? (owners?.onEncoder ?? []) : [];
+  const other = [...(owners?.devices ?? []), ...(owners?.services ?? [])].find(
+    (one) => one !== name && !together.includes(one),
+  );
   if (other) return `${address} is taken by ${other}`;
   const networks = Object.values(site.recorder).flatMap(({ network }) => network ?? []);
   if (row.kind !== 'camera' || networks.length === 0) return null;

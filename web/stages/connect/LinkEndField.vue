@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue';
-import type { Gear, LinkEnd } from '#core/model/site';
+import { isNetworkGear, type LinkEnd } from '#core/model/site';
 import FieldRow from '../../parts/FieldRow.vue';
 import PickField from '../../parts/PickField.vue';
 import QuantityField from '../../parts/QuantityField.vue';
@@ -12,8 +12,6 @@ const end = defineModel<LinkEnd | null>({ required: true });
 const { placeId, label } = defineProps<{ placeId: string; label: string }>();
 const openSite = useOpenSite();
 
-const isNetworkGear = ({ kind }: Gear): boolean =>
-  kind === 'switch' || kind === 'coax-unit' || kind === 'link-end' || kind === 'router';
 /** An empty choice would be shown as none. */
 const anything = '-';
 const gear = computed(() => [

@@ -46,7 +46,7 @@ const states: { value: NetworkCamera['state']; label: string }[] = [
 const switches = computed(() => [
   { value: nowhere, label: 'Not known yet' },
   ...(network?.topology.devices ?? [])
-    .filter(({ kind }) => kind === 'switch')
+    .filter(({ kind }) => kind === 'switch' || kind === 'injector')
     .map(({ id, name }) => ({ value: id, label: name })),
 ]);
 const media = leadMedia.map((value) => ({ value, label: mediumWords[value] }));

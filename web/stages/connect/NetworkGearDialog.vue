@@ -4,6 +4,7 @@ import { computed, reactive, ref } from 'vue';
 import { networkGearRows, newNetworkGear, type NewNetworkGear } from '#core/connect/gear';
 import { catalogueOf } from '#core/model/catalogue';
 import { choices } from '#core/model/labels';
+import { networkGearKinds } from '#core/model/site';
 import DialogFoot from '../../parts/DialogFoot.vue';
 import FieldRow from '../../parts/FieldRow.vue';
 import PickField from '../../parts/PickField.vue';
@@ -18,10 +19,9 @@ const visible = defineModel<boolean>('visible', { required: true });
 const store = useSite();
 const openSite = useOpenSite();
 
-const thereKinds = ['switch', 'coax-unit', 'link-end', 'router'] as const;
 /** What it is, by one key: a kind that is there, or a row of the catalogue. */
 const what = computed(() => [
-  ...thereKinds.map((gear) => ({
+  ...networkGearKinds.map((gear) => ({
     value: `there ${gear}`,
     label: `${choices.gear.find(({ value }) => value === gear)!.label}, there`,
     what: { kind: 'there', gear } as const,

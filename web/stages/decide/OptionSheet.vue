@@ -3,7 +3,7 @@ import { optionRow, aboutOf, noteCamera } from '#core/model/site';
 import { computed, ref, watch } from 'vue';
 import type { OptionSummary, RunSummary } from '#core/evaluate';
 import { catalogueOf, eachOf } from '#core/model/catalogue';
-import { sharingLines, type MarginKind, type Part } from '#core/decide/options';
+import { portKinds, sharingLines, type MarginKind, type Part } from '#core/decide/options';
 import { formatQuantity } from '#core/shared/units';
 import type { Derivation } from '#core/shared/derivation';
 import RunLine from '../../line/RunLine.vue';
@@ -171,7 +171,7 @@ watch([opened, () => core.result], async ([index]) => {
         </div>
         <div v-if="option.shared">
           <dt>
-            One port of a full {{ option.shared.of === 'coax-unit' ? 'head-end unit' : 'PoE switch' }} at
+            One port of a full {{ portKinds[option.shared.of].one }} at
             {{ openSite.place[option.shared.placeId]?.name }}
           </dt>
           <dd class="mono">{{ formatQuantity(option.portCost, 'money') }}</dd>

@@ -50,6 +50,7 @@ const kindWords: Record<ProductKind, string> = {
   converter: 'Ethernet-over-coax converters',
   'coax-unit': 'Head-end units',
   'poe-switch': 'PoE switches',
+  encoder: 'Encoders',
   recorder: 'Recorders',
   radio: 'Radios',
   'fibre-end': 'Fibre',
@@ -79,6 +80,8 @@ function figures(product: Product): string {
     case 'coax-unit':
     case 'poe-switch':
       return `${product.ports} ports, ${product.watts} W, uplink ${product.uplinkMbps} Mb/s, ${product.rackUnits} U`;
+    case 'encoder':
+      return `${product.ports} inputs, uplink ${product.uplinkMbps} Mb/s, ${product.rackUnits} U, takes ${product.ownWatts} W`;
     case 'recorder':
       return `${product.inputs} inputs, up to ${product.limits.ipCameras} IP, ${product.limits.incomingMbps} Mb/s, ${product.rackUnits} U`;
     case 'radio':

@@ -33,6 +33,12 @@ export const productFigures: Partial<Record<ProductKind, ProductFigure[]>> = {
   converter: [{ key: 'ownWatts', label: 'Takes', unit: 'W', most: 20 }],
   'coax-unit': ports,
   'poe-switch': ports,
+  encoder: [
+    { key: 'ports', label: 'Inputs', unit: '', most: 96, isWhole: true },
+    { key: 'uplinkMbps', label: 'Uplink', unit: 'Mb/s', most: 100_000 },
+    { key: 'rackUnits', label: 'Rack units', unit: '', most: 12, isWhole: true },
+    { key: 'ownWatts', label: 'Takes', unit: 'W', most: 200 },
+  ],
   radio: [
     { key: 'eirpDbm', label: 'EIRP, dBm', unit: '', most: 40 },
     { key: 'gainDbi', label: 'Gain, dBi', unit: '', most: 35 },

@@ -3,6 +3,7 @@ import { computed } from 'vue';
 import type { MainsCheck } from '#core/connect/supply';
 import {
   addressSchema,
+  isNetworkGear,
   withFields,
   type Change,
   type Equipment,
@@ -34,6 +35,10 @@ const is = <K extends GearKind>(kind: K) =>
 const gear = computed(() => ({
   switch: is('switch'),
   coaxUnit: is('coax-unit'),
+  encoder: is('encoder'),
+  injector: is('injector'),
+  keyboard: is('keyboard'),
+  matrix: is('matrix'),
   linkEnd: is('link-end'),
   monitor: is('monitor'),
   adapter: is('adapter'),
@@ -41,6 +46,10 @@ const gear = computed(() => ({
   rack: is('rack'),
   circuit: is('circuit'),
 }));
+const steering = [
+  { value: 'pair' as const, label: 'A pair, or the coax' },
+  { value: 'network' as const, label: 'The network' },
+];
 const endMedia = [
   { value: 'radio' as const, label: 'Radio' },
   { value: 'fibre' as const, label: 'Fibre' },
@@ -185,6 +194,53 @@ const setGear = (fields: Partial<Gear> | { [K in Cleared]?: string | string[] | 
         @take="(uplinkMbps) => setGear({ uplinkMbps })"
     /></FieldRow>
   </template>
+  <template v-else-if="gear.encoder">
+    <FieldRow label="Inputs"
+      ><QuantityField
+        :value="gear.encoder.ports"
+        unit=""
+        label="Inputs of the encoder"
+        :allowed="fitting('equipment', 'gear[encoder].ports')"
+        @take="(ports) => setGear({ ports })"
+    /></FieldRow>
+    <FieldRow label="Uplink"
+      ><QuantityField
+        :value="gear.encoder.uplinkMbps"
+        unit="Mb/s"
+        label="Uplink"
+        :allowed="fitting('equipment', 'gear[encoder].uplinkMbps', 'Mb/s')"
+        @take="(uplinkMbps) => setGear({ uplinkMbps })"
+    /></FieldRow>
+  </template>
+  <FieldRow v-else-if="gear.injector" label="Gives"
+    ><QuantityField
+      :value="gear.injector.portWatts"
+      unit="W"
+      label="Watts of the injector"
+      :allowed="fitting('equipment', 'gear[injector].portWatts', 'W')"
+      @take="(portWatts) => setGear({ portWatts })"
+  /></FieldRow>
+  <FieldRow v-else-if="gear.keyboard" label="Steers over"
+    ><PickField
+      :value="gear.keyboard.steersOver"
+      :choices="steering"
+      label="What it steers over"
+      @take="(steersOver) => setGear({ steersOver })"
+  /></FieldRow>
+  <FieldRow v-else-if="gear.matrix" label="Inputs"
+    ><QuantityField
+      :value="gear.matrix.inputs"
+      unit=""
+      label="Inputs of the matrix"
+      :allowed="fitting('equipment', 'gear[matrix].inputs')"
+      @take="(inputs) => setGear({ inputs })" /><span class="dim tiny">outputs</span
+    ><QuantityField
+      :value="gear.matrix.outputs"
+      unit=""
+      label="Outputs of the matrix"
+      :allowed="fitting('equipment', 'gear[matrix].outputs')"
+      @take="(outputs) => setGear({ outputs })"
+  /></FieldRow>
   <template v-else-if="gear.linkEnd">
     <FieldRow label="Over"
       ><PickField
@@ -285,7 +341,7 @@ const setGear = (fields: Partial<Gear> | { [K in Cleared]?: string | string[] | 
     />
   </FieldRow>
   <FieldRow
-    v-if="gear.switch || gear.coaxUnit || gear.linkEnd || equipment.gear.kind === 'router'"
+    v-if="isNetworkGear(equipment.gear) && !gear.injector"
     label="Address"
     hint="On the camera network."
     ><TextField

@@ -1,7 +1,8 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue';
 import { useRoute, useRouter } from 'vue-router';
-import { mainsCheck, supplyCheck } from '#core/connect/supply';
+import { mainsCheck, plannedGear, supplyCheck } from '#core/connect/supply';
+import { catalogueOf } from '#core/model/catalogue';
 import { readingsByRun } from '#core/test/readings';
 import { removeThing, thingName, type Change } from '#core/model/site';
 import { choices } from '#core/model/labels';
@@ -44,9 +45,7 @@ const supplies = computed(
     ),
 );
 /** What the choices bring to each place. */
-const planned = computed(() =>
-  evaluation.value.total.shared.map(({ placeId, watts }) => ({ placeId, watts })),
-);
+const planned = computed(() => plannedGear(catalogueOf(site.value), evaluation.value.total.shared));
 const mains = computed(() => mainsCheck(site.value, readings.value, planned.value));
 
 const things = computed<Thing[]>(() => [
