@@ -42,7 +42,7 @@ const ipCamera = (drawn: Drawn): Station => newCamera(drawn, ['RJ45, its PoE inl
 
 const portOf = ({ device, end }: Drawn, terminal: string): Station => ({
   name: device?.name ?? 'Switch, not chosen yet',
-  where: end.watts > 0 ? `a free port that gives ${Math.ceil(end.watts)} W` : 'a free port',
+  where: `a free port${device?.kind === 'recorder' ? ' of its own' : ''}${end.watts > 0 ? ` that gives ${Math.ceil(end.watts)} W` : ''}`,
   terminals: [terminal],
 });
 

@@ -14,24 +14,30 @@ const recorderPortMbps = 1000;
 /** Source: policy; a small switch on a pole or wall, seven ports for cameras and one that leads back. Its cameras have injectors of their own. */
 const fieldSwitch = { ports: 7, uplinkMbps: 1000 };
 
+const nothingTaken = { ports: 0, watts: 0 };
+/** Gear that feeds nothing. */
+const noPower = { poeWatts: 0, portWatts: 0, taken: nothingTaken };
+
 /** Nobody notes the speed of an injector either. */
 const injectorMbps = 1000;
 
+const poweredBy = ({ watts, portWatts }: { watts: number; portWatts?: number | undefined }) => ({
+  poeWatts: watts,
+  portWatts: portWatts ?? usualPortWatts,
+  taken: nothingTaken,
+});
+
 const recorders = (site: Pick<Site, 'recorder'>): Device[] =>
-  Object.values(site.recorder).map(({ id, name, placeId, toBuy }) => ({
+  Object.values(site.recorder).map(({ id, name, placeId, toBuy, powerPorts }) => ({
     id,
     kind: 'recorder',
     name,
     placeId,
     standing: toBuy === undefined ? 'there' : 'planned',
-    ports: null,
-    ...noPower,
+    ports: powerPorts?.ports ?? null,
+    ...(powerPorts ? poweredBy(powerPorts) : noPower),
     uplinkMbps: recorderPortMbps,
   }));
-
-const nothingTaken = { ports: 0, watts: 0 };
-/** Gear that feeds nothing. */
-const noPower = { poeWatts: 0, portWatts: 0, taken: nothingTaken };
 
 type Described = Omit<Device, 'id' | 'name' | 'placeId' | 'standing'>;
 
@@ -86,12 +92,6 @@ export const unitName = (
   count: number,
   { place }: Pick<Site, 'place'>,
 ): string => `${portKinds[of].unit}${count > 1 ? ` ${index + 1}` : ''}, ${place[placeId]?.name ?? placeId}`;
-
-const poweredBy = ({ watts, portWatts }: { watts: number; portWatts?: number | undefined }) => ({
-  poeWatts: watts,
-  portWatts: portWatts ?? usualPortWatts,
-  taken: nothingTaken,
-});
 
 /** Units and switches that the choices come to, each under an id of its own that stays while its place needs as many. */
 export function plannedUnits(site: Site, { shared }: Pick<Total, 'shared'>): Device[] {

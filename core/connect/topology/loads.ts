@@ -72,6 +72,9 @@ function waysFrom({ devices, links }: Topology): Map<string, number> {
   return counts;
 }
 
+/** Whether a camera hangs on a data port, and not on a recorder’s own input. */
+const isOnNetwork = ({ mbps }: CameraEnd): boolean => mbps > 0;
+
 /** Every device with its ports and watts, or what comes into a recorder. */
 export function deviceLoads(
   site: Pick<Site, 'recorder'>,
@@ -86,7 +89,10 @@ export function deviceLoads(
     deviceId: device.id,
     loads:
       device.kind === 'recorder'
-        ? ofRecorder(device, site, into)
+        ? [
+            ...ofRecorder(device, site, into),
+            ...ofGear(device, (hanging.get(device.id) ?? []).filter(isOnNetwork), 0),
+          ]
         : ofGear(device, hanging.get(device.id) ?? [], leaving.get(device.id) ?? 0),
   }));
 }

@@ -26,9 +26,14 @@ export function movesFor(
   const isInReach = ({ placeId }: Device): boolean =>
     placeId === now.placeId || (camera.isNewCable && place[placeId]!.networkCloset);
   return devices
-    .filter((device) => device.kind === now.kind && device.poeWatts > 0 && isInReach(device))
+    .filter((device) => givesAlike(device, now) && device.poeWatts > 0 && isInReach(device))
+    .filter(({ kind, id }) => kind !== 'recorder' || id === camera.recorderId)
     .map(asMove);
 }
+
+/** A recorder's own ports are as good as those of a switch, to what it records itself. */
+const givesAlike = (device: Device, now: Device): boolean => portKind(device) === portKind(now);
+const portKind = ({ kind }: Device) => (kind === 'recorder' ? 'switch' : kind);
 
 /** The changes that hang a camera on a device, `lengthM` of new cable away where the way is a new one. */
 export function moveChanges(

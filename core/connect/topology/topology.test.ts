@@ -371,3 +371,37 @@ describe('cameras behind an encoder', () => {
   });
   it('go dark together with it', () => expect(darkenedBy(done, /^Encoder/).sort()).toEqual(ids));
 });
+
+describe('a recorder with ports of its own', () => {
+  const hall = { ...demo.recorder['hall-recorder']!, powerPorts: { ports: 2, watts: 60 } };
+  const ids = ['c01', 'c02', 'c04'];
+  const pairs = Object.fromEntries(ids.map((id) => [id, 'ip-coax-pair' as const]));
+  const alone = chosen(pairs, 'hall-recorder', { recorder: { [hall.id]: hall }, equipment: {} });
+  const unitsOf = (site: Site) => evaluateSite(site).total.shared.map(({ of, parts }) => [of, parts]);
+  it('feeds as many converters as it has ports, and the rest take a switch', () => {
+    const done = network(alone);
+    expect(ids.map((id) => endOf(done, id).deviceId).sort()).toEqual([
+      hall.id,
+      hall.id,
+      'poe-switch-8-1-ticket-hall',
+    ]);
+    expect(done.devices.find(({ deviceId }) => deviceId === hall.id)!.loads).toMatchObject([
+      { label: 'in' },
+      { label: 'ports', used: 2, most: 2 },
+      { label: 'watts', used: 60, most: 60 },
+    ]);
+    expect(unitsOf(alone)).toEqual([['poe-switch', [{ item: 'poe-switch-8', count: 1 }]]]);
+    const two = { ...alone, choice: { c01: alone.choice['c01']!, c02: alone.choice['c02']! } };
+    expect(unitsOf(two)).toEqual([['poe-switch', []]]);
+    expect(network(two).findings).toEqual([]);
+  });
+  it('is not planned with beside another recorder, and never feeds what that records', () => {
+    const both = { ...alone, recorder: { ...demo.recorder, [hall.id]: hall } };
+    expect(unitsOf(both)).toEqual([['poe-switch', [{ item: 'poe-switch-8', count: 1 }]]]);
+    const elsewhere = {
+      ...both,
+      placement: { c01: { id: 'c01', recorderId: 'marshalling-recorder', slot: 17 } },
+    };
+    expect(endOf(network(elsewhere), 'c01').deviceId).toBe('poe-switch-8-1-ticket-hall');
+  });
+});

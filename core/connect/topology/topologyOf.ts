@@ -86,31 +86,37 @@ type PortUse = PortKind | 'switch';
 const suits: Record<PortUse, (device: Device) => boolean> = {
   'coax-unit': ({ kind }) => kind === 'coax-unit',
   encoder: ({ kind }) => kind === 'encoder',
-  'poe-switch': ({ kind, poeWatts }) => kind === 'switch' && poeWatts > 0,
+  'poe-switch': ({ kind, poeWatts }) => (kind === 'switch' || kind === 'recorder') && poeWatts > 0,
   switch: ({ kind }) => kind === 'switch',
 };
 
 /** What each camera and each way asks of a port at its place. */
 function portNeeds(
-  site: Pick<Site, 'attachment' | 'camera'>,
+  site: Pick<Site, 'attachment' | 'camera' | 'placement'>,
   cameras: readonly CameraNow[],
   ways: readonly SharedWay[],
   devices: readonly Device[],
 ): PortNeed[] {
   const lists = new Map<string, Device[]>();
   /** Gear of one use at one place, the same list for everybody who asks. */
-  const at = (placeId: string, use: PortUse): Device[] => {
-    const key = `${use} ${placeId}`;
+  const at = (placeId: string, use: PortUse, recorderId?: string): Device[] => {
+    const key = `${use} ${placeId} ${recorderId ?? ''}`;
     const known = lists.get(key);
     if (known) return known;
-    const list = devices.filter((device) => device.placeId === placeId && suits[use](device));
+    // What hangs on a recorder's own port is seen by that recorder alone.
+    const list = devices.filter(
+      (device) =>
+        device.placeId === placeId &&
+        suits[use](device) &&
+        (device.kind !== 'recorder' || device.id === recorderId),
+    );
     lists.set(key, list);
     return list;
   };
   const ofCameras = cameras.flatMap(({ evaluation: { camera }, option }): PortNeed[] => {
     if (!option?.shared) return [];
     const { of, placeId, sourceWatts, mbps } = option.shared;
-    const candidates = at(placeId, of);
+    const candidates = at(placeId, of, site.placement[camera.id]?.recorderId);
     const pinnedTo = site.attachment[camera.id]?.deviceId;
     return [
       {

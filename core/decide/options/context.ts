@@ -23,7 +23,10 @@ export interface Around {
 
 /** Everything the options of one camera are worked out from. */
 export interface Context {
-  site: Pick<Site, 'place' | 'supply' | 'equipment' | 'run' | 'camera' | 'stream' | 'allocationSettings'>;
+  site: Pick<
+    Site,
+    'place' | 'supply' | 'equipment' | 'recorder' | 'run' | 'camera' | 'stream' | 'allocationSettings'
+  >;
   camera: Camera;
   run: Run;
   place: Place;

@@ -73,15 +73,30 @@ export const givenBy = (gear: PortGear): { poeWatts: number; portWatts: number }
     ? { poeWatts: 0, portWatts: 0 }
     : { poeWatts: gear.poeWatts, portWatts: gear.portWatts ?? usualPortWatts };
 
+/**
+ * Ports that the one recorder of a site has of its own: as a switch that nothing else hangs on. Where there are several, nothing says
+ * before slots are given out which of them a camera will be on, and no other sees what hangs on its ports: they are not planned with.
+ */
+function ownPortsAt({ recorder }: Pick<Site, 'recorder'>, placeId: string): { id: string; gear: PortGear }[] {
+  const [only, other] = Object.values(recorder);
+  if (!only?.powerPorts || other || only.placeId !== placeId) return [];
+  const { ports, watts: poeWatts, portWatts } = only.powerPorts;
+  const { incomingMbps: uplinkMbps } = only.limits;
+  const one = portWatts === undefined ? {} : { portWatts };
+  return [{ id: only.id, gear: { kind: 'switch', ports, poePorts: ports, poeWatts, uplinkMbps, ...one } }];
+}
+
 /** Gear with such ports that stands at a place, or is noted as to buy there. */
 export const portGearAt = (
-  { equipment }: Pick<Site, 'equipment'>,
+  site: Pick<Site, 'equipment' | 'recorder'>,
   of: SharedPort['of'],
   placeId: string,
-): { id: string; gear: PortGear }[] =>
-  Object.values(equipment).flatMap(({ id, gear, placeId: at }) =>
+): { id: string; gear: PortGear }[] => [
+  ...(of === 'poe-switch' ? ownPortsAt(site, placeId) : []),
+  ...Object.values(site.equipment).flatMap(({ id, gear, placeId: at }) =>
     at === placeId && isPortGear(gear, of) ? [{ id, gear }] : [],
-  );
+  ),
+];
 
 /** What of a switch is taken: by desks and phones as noted, and by cameras of the network that hang on it. */
 function takenOf(
@@ -102,7 +117,7 @@ function takenOf(
 
 /** Ports that a place has already, less those that others and cameras of the network take. They cost nothing more. */
 export function portsThere(
-  site: Parameters<typeof networkCameraNeeds>[0] & Pick<Site, 'equipment'>,
+  site: Parameters<typeof networkCameraNeeds>[0] & Pick<Site, 'equipment' | 'recorder'>,
   of: SharedPort['of'],
   placeId: string,
 ): Wanted {

@@ -69,6 +69,15 @@ export const recorderSchema = z.strictObject({
     .max(64)
     .optional(),
   network: recorderNetworkSchema.optional(),
+  /** Ports of its own that give power. What hangs on them is on a network behind it, which it alone records. */
+  powerPorts: z
+    .strictObject({
+      ports: z.int().min(1).max(64),
+      watts: z.number().positive().max(2000),
+      /** What one port gives at most; left out, the 30 W of class 4. */
+      portWatts: z.number().positive().max(100).optional(),
+    })
+    .optional(),
   /** Inputs come in blocks of so many that share a signal family: composite or HD over coax, not both. */
   blockSize: z.int().min(2).max(16).optional(),
   disks: z

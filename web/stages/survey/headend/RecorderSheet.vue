@@ -46,6 +46,8 @@ const outputs = monitorOutputs.map((value) => ({
   value,
   label: { composite: 'Composite', vga: 'VGA', hdmi: 'HDMI' }[value],
 }));
+/** Its own ports as they are noted, or as eight usually are. */
+const powerPorts = computed(() => recorder.powerPorts ?? { ports: 8, watts: 120 });
 const limits = (fields: Partial<Recorder['limits']>) =>
   set('Limits', { limits: { ...recorder.limits, ...fields } });
 
@@ -258,6 +260,25 @@ function takeForced(text: string): void {
           :allowed="fitting('recorder', 'limits.ipCameras')"
           @take="(ipCameras) => limits({ ipCameras })"
       /></FieldRow>
+      <FieldRow
+        label="Own PoE ports"
+        hint="What hangs on them is on a network behind it: only this recorder sees it."
+        ><QuantityField
+          :value="recorder.powerPorts?.ports ?? null"
+          unit=""
+          label="Own PoE ports"
+          clearable
+          :allowed="fitting('recorder', 'powerPorts.ports')"
+          @take="(ports) => set('Own ports', { powerPorts: { ...powerPorts, ports } })"
+          @clear="set('Own ports', { powerPorts: undefined })" /><template v-if="recorder.powerPorts"
+          ><span class="dim tiny">give together</span
+          ><QuantityField
+            :value="recorder.powerPorts.watts"
+            unit="W"
+            label="Watts of its own ports"
+            :allowed="fitting('recorder', 'powerPorts.watts', 'W')"
+            @take="(watts) => set('Own ports', { powerPorts: { ...powerPorts, watts } })" /></template
+      ></FieldRow>
       <FieldRow label="A restart takes"
         ><QuantityField
           :value="recorder.restartMinutes"
