@@ -19,10 +19,15 @@ const fieldSwitch: Gear = { kind: 'switch', ports: 8, poePorts: 0, poeWatts: 0, 
 /** What a row of the catalogue is as network gear; `null` where it is none. */
 function gearOf(product: Product): Gear | null {
   switch (product.kind) {
-    case 'poe-switch': {
+    case 'poe-switch':
+    case 'long-reach-switch': {
       const { ports, watts, portWatts, uplinkMbps } = product;
       const power = portWatts === undefined ? {} : { portWatts };
-      return { kind: 'switch', ports, poePorts: ports, poeWatts: watts, uplinkMbps, ...power };
+      const reach =
+        product.kind === 'long-reach-switch'
+          ? { reach: { metres: product.reachM, mbps: product.reachMbps } }
+          : {};
+      return { kind: 'switch', ports, poePorts: ports, poeWatts: watts, uplinkMbps, ...power, ...reach };
     }
     case 'coax-unit': {
       const { ports, watts, portWatts, uplinkMbps } = product;

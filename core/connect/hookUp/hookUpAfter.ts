@@ -281,6 +281,7 @@ const drawings: Record<Exclude<OptionKind, 'retire'>, (drawn: Drawn) => Drawing>
   baluns: newOnOldLine,
   'ip-coax-pair': pairConverters,
   'ip-coax-unit': onUnit,
+  'long-reach': (drawn) => onCategory(drawn, 'the category cable that is there', drawn.end.lengthM),
   'ip-category': (drawn) => onCategory(drawn, 'the category cable that is there', drawn.end.lengthM),
   'new-category': (drawn) => onCategory(drawn, 'new category cable', drawn.end.lengthM),
   'field-switch': onPlaceSwitch,

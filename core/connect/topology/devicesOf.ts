@@ -4,6 +4,7 @@ import {
   portKinds,
   usualPortWatts,
   type FeasibleOption,
+  type PortKind,
   type SharedEquipment,
   type Total,
 } from '#core/decide/options';
@@ -65,7 +66,16 @@ function described(of: Gear): Described | null {
     case 'coax-unit': {
       const { kind, ports, poeWatts, uplinkMbps, portWatts = usualPortWatts } = of;
       const taken = of.kind === 'switch' ? (of.taken ?? nothingTaken) : nothingTaken;
-      return { kind, ports, poeWatts, portWatts: poeWatts > 0 ? portWatts : 0, taken, uplinkMbps };
+      const reaches = of.kind === 'switch' && of.reach ? ({ isLongReach: true } as const) : {};
+      return {
+        kind,
+        ports,
+        poeWatts,
+        portWatts: poeWatts > 0 ? portWatts : 0,
+        taken,
+        uplinkMbps,
+        ...reaches,
+      };
     }
     default:
       return null;
@@ -93,6 +103,13 @@ export const unitName = (
   { place }: Pick<Site, 'place'>,
 ): string => `${portKinds[of].unit}${count > 1 ? ` ${index + 1}` : ''}, ${place[placeId]?.name ?? placeId}`;
 
+const deviceKinds = {
+  'coax-unit': 'coax-unit',
+  'poe-switch': 'switch',
+  'long-reach-switch': 'switch',
+  encoder: 'encoder',
+} as const satisfies Record<PortKind, Device['kind']>;
+
 /** Units and switches that the choices come to, each under an id of its own that stays while its place needs as many. */
 export function plannedUnits(site: Site, { shared }: Pick<Total, 'shared'>): Device[] {
   const catalogue = catalogueOf(site);
@@ -102,7 +119,8 @@ export function plannedUnits(site: Site, { shared }: Pick<Total, 'shared'>): Dev
       const power = product.kind === 'encoder' ? noPower : poweredBy(product);
       return Array.from({ length: count }, (_, index): Device => ({
         id: `${item}-${index + 1}-${placeId}`.slice(0, 64),
-        kind: of === 'poe-switch' ? 'switch' : of,
+        kind: deviceKinds[of],
+        ...(of === 'long-reach-switch' ? ({ isLongReach: true } as const) : {}),
         name: unitName({ of, placeId }, index, count, site),
         placeId,
         standing: 'planned',

@@ -86,7 +86,9 @@ type PortUse = PortKind | 'switch';
 const suits: Record<PortUse, (device: Device) => boolean> = {
   'coax-unit': ({ kind }) => kind === 'coax-unit',
   encoder: ({ kind }) => kind === 'encoder',
-  'poe-switch': ({ kind, poeWatts }) => (kind === 'switch' || kind === 'recorder') && poeWatts > 0,
+  'poe-switch': ({ kind, poeWatts, isLongReach }) =>
+    (kind === 'switch' || kind === 'recorder') && poeWatts > 0 && !isLongReach,
+  'long-reach-switch': ({ isLongReach }) => isLongReach === true,
   switch: ({ kind }) => kind === 'switch',
 };
 

@@ -14,6 +14,8 @@ export type DeviceKind =
 export interface Device {
   id: string;
   kind: DeviceKind;
+  /** A switch whose ports reach further than Ethernet does. */
+  isLongReach?: true;
   name: string;
   placeId: string;
   standing: Standing;

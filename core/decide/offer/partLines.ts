@@ -16,6 +16,7 @@ const classes: Partial<Record<ProductKind, MarginClass>> = {
   converter: 'gear',
   'coax-unit': 'gear',
   'poe-switch': 'gear',
+  'long-reach-switch': 'gear',
   encoder: 'gear',
   radio: 'gear',
   'fibre-end': 'gear',

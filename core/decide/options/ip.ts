@@ -1,10 +1,10 @@
 import { productOf } from '#core/model/catalogue';
-import { hasCladPairs, pairLengthFigure, pairStretches, runLengthM } from '#core/test/findings';
+import { runLengthM } from '#core/test/findings';
 import { poeClasses } from '#core/physics/power';
 import { soundJointLossDb } from '#core/physics/signal';
 import type { Place } from '#core/model/site';
 import { formatQuantity } from '#core/shared/units';
-import { figure, worst } from '#core/shared/derivation';
+import { figure } from '#core/shared/derivation';
 import { soundCaution, vandalProof } from './analog';
 import { infeasible, feasible, type Draft } from './build';
 import { withPort } from './strongPort';
@@ -24,14 +24,14 @@ import type { InfeasibleOption, Margin, Option, FeasibleOption } from './option'
 import type { Part } from './part';
 import type { SharedThing } from './sharing';
 
-const isolate = 'Prove the run dead before cutting or joining.';
-const surge = 'Surge protection on outdoor copper.';
+export const isolate = 'Prove the run dead before cutting or joining.';
+export const surge = 'Surge protection on outdoor copper.';
 /** A class 4 port is what a converter is fed from: anything less starves the far end. Of its watts the first device may take so many. */
 const { sourceWatts: portWatts, deviceWatts: firstDeviceWatts } = poeClasses[4];
 
 /** Years until converters and cameras are due. Judgement. */
 export const coaxIpYears = 8;
-const cableIpYears = 9;
+export const cableIpYears = 9;
 
 export const ipSignal = ({ need: { ip } }: Context): FeasibleOption['signal'] => ({
   kind: 'ip',
@@ -245,101 +245,9 @@ export function ipCoaxUnitOption(context: Context): Option {
   );
 }
 
-const lookAlike =
-  'Copper-clad aluminium is outside the cabling standards; expect heat in bundles and brittle ends.';
-
-/** So many powered cables in one bundle no longer warm each other by nothing. Source: ISO/IEC TS 29125; TIA TSB-184-A bundles 24. */
-const warmFrom = 7;
-const bundleOf = 24;
-
-const heatTogether = (count: number): string[] =>
-  count < warmFrom
-    ? []
-    : [
-        `${count} powered cables lie together and warm each other: bundles of at most ${bundleOf}, loose, none in insulation.`,
-      ];
-
-const lengthSpread = ({ run }: Context): number => Math.hypot(...run.segments.map(({ spreadM }) => spreadM));
-
-/** No standard knows it as a conductor: what its figures promise it does not keep for good. */
-const neverMoreThanClose = (margin: Margin): Margin => ({
-  ...margin,
-  status: worst([margin.status, 'close']),
-  derivation: () => {
-    const derivation = margin.derivation();
-    return { ...derivation, conclusion: `${derivation.conclusion} ${lookAlike}` };
-  },
-});
-
 /** Metres by which a channel is too long. */
-const tooLongM = ({ value, utilisation }: Margin): string =>
+export const tooLongM = ({ value, utilisation }: Margin): string =>
   Math.ceil(value - value / utilisation).toFixed(0);
-
-/** Ethernet with power takes all four pairs: a cable whose other pairs carry other cameras is not this one's alone. */
-function sharedCableObstacle({ around }: Context): InfeasibleOption | undefined {
-  const others = around.onSameCable();
-  if (others.length === 0) return undefined;
-  const who = `camera${others.length > 1 ? 's' : ''} ${others.join(', ')}`;
-  return infeasible(
-    'ip-category',
-    'shared cable',
-    `Its cable carries ${who} on other pairs, and Ethernet with power takes all four.`,
-    `${who} moved off the cable first, or a field switch where they hang together`,
-  );
-}
-
-/** PoE over the category cable that is there. */
-export function ipCategoryOption(context: Context): Option {
-  const {
-    run,
-    need: { ip },
-    headEnd,
-    place,
-  } = context;
-  const obstacle =
-    lineObstacle(context, 'ip-category', 'pair') ??
-    sharedCableObstacle(context) ??
-    mainsObstacle('ip-category', headEnd, 'PoE switch');
-  if (obstacle) return obstacle;
-  const { readings } = context;
-  const stretches = pairStretches(run, readings);
-  const length = pairLengthFigure(run, readings);
-  const { margin, sourceWatts } = poeMargin(stretches, ip, length, readings['poe-load-watts']?.value);
-  const camera = context.newCameras.ip;
-  const isClad = hasCladPairs(run);
-  const power = isClad ? neverMoreThanClose(margin) : margin;
-  return withPort(
-    context,
-    feasible(context, {
-      kind: 'ip-category',
-      // A certifier's loss of this very link tells more than its length.
-      margins: readings['insertion-loss-db']
-        ? [power]
-        : [
-            channelMargin(stretches, length.from, length.from === 'measured' ? 0 : lengthSpread(context)),
-            power,
-          ],
-      parts: [...camera.parts, { item: 'category-ends', count: 1 }],
-      work: [...camera.work, 'prepare-pair-ends'],
-      lifeYears: cableIpYears,
-      megapixels: ip.product.megapixels,
-      shared: { of: 'poe-switch', placeId: headEnd.id, sourceWatts, mbps: ip.mbps },
-      signal: ipSignal(context),
-      message: 'The baluns come off; the cable is terminated, tested and fed from a PoE port.',
-      cautions: [
-        ...(isClad ? [lookAlike] : []),
-        ...heatTogether(context.around.pairsTogether()),
-        isolate,
-        ...(place.environment === 'indoor' ? [] : [surge]),
-        ...wishesOf(context),
-      ],
-      remedy: (binding) =>
-        binding.kind === 'channel'
-          ? `a switch nearer by ${tooLongM(binding)} m, in a closet with mains`
-          : 'a camera of a lower class, or heavier cable',
-    }),
-  );
-}
 
 export interface NewWay {
   from: Place;

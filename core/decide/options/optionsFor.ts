@@ -2,7 +2,9 @@ import type { OptionKind, Place } from '#core/model/site';
 import { balunOption, hdCoaxOption, keepOption } from './analog';
 import { infeasible } from './build';
 import type { Context } from './context';
-import { ipCategoryOption, ipCoaxPairOption, ipCoaxUnitOption, newCategoryOption } from './ip';
+import { ipCoaxPairOption, ipCoaxUnitOption, newCategoryOption } from './ip';
+import { longReachOption } from './longReach';
+import { ipCategoryOption } from './oldCategory';
 import type { Option } from './option';
 import { encodeOption } from './encode';
 import { fibreOption } from './fibre';
@@ -25,6 +27,7 @@ const builders: Record<OptionKind, (context: Context) => Option> = {
   'field-switch': fieldSwitchOption,
   fibre: fibreOption,
   wireless: wirelessOption,
+  'long-reach': longReachOption,
   encode: encodeOption,
   retire: retireOption,
 };

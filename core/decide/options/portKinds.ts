@@ -10,6 +10,11 @@ export const portKinds = {
     one: 'PoE switch',
     remedy: 'a switch with stronger ports, there or in the catalogue',
   },
+  'long-reach-switch': {
+    unit: 'Long-reach switch',
+    one: 'long-reach switch',
+    remedy: 'one with stronger ports, there or in the catalogue',
+  },
   encoder: { unit: 'Encoder', one: 'encoder', remedy: 'another encoder in the catalogue' },
 } as const satisfies Record<string, { unit: string; one: string; remedy: string }>;
 

@@ -64,8 +64,10 @@ export function unitSizes(catalogue: Catalogue, of: SharedPort['of']): UnitSize[
 
 type PortGear = Extract<Gear, { kind: 'switch' | 'coax-unit' | 'encoder' }>;
 
-const isPortGear = (gear: Gear, of: SharedPort['of']): gear is PortGear =>
-  of === 'poe-switch' ? gear.kind === 'switch' && gear.poePorts > 0 : gear.kind === of;
+function isPortGear(gear: Gear, of: SharedPort['of']): gear is PortGear {
+  if (gear.kind !== 'switch') return gear.kind === of;
+  return gear.poePorts > 0 && of === (gear.reach ? 'long-reach-switch' : 'poe-switch');
+}
 
 /** Watts that gear gives: of all its ports, and the most of one. */
 export const givenBy = (gear: PortGear): { poeWatts: number; portWatts: number } =>

@@ -71,6 +71,8 @@ const bills: Partial<Record<FeasibleOption['kind'], (view: View) => Bill>> = {
   'ip-coax-unit': (view) =>
     add(newCamera(view, 'ip'), ends, { 'coax-converter': 1, 'fit-converter-to-unit': 1 }),
   'ip-category': (view) => add(newCamera(view, 'ip'), { 'category-ends': 1, 'prepare-pair-ends': 1 }),
+  'long-reach': (view) => add(newCamera(view, 'ip'), { 'category-ends': 1, 'prepare-pair-ends': 1 }),
+  encode: () => ({ 'patch-to-encoder': 1 }),
   baluns: (view) => add(newCamera(view, 'hd'), { balun: 2, 'fit-baluns': 1 }),
   'new-category': (view) =>
     add(newCamera(view, 'ip'), {
@@ -112,7 +114,7 @@ function cheapest(kind: string, ports: number, watts: number, mbps: number, stro
       next(
         at + 1,
         p + n * size.ports!,
-        w + n * size.watts!,
+        w + n * (size.watts ?? 0),
         m + n * size.uplinkMbps!,
         s + ((size.portWatts ?? 30) > 30 ? n * size.ports! : 0),
         cost + n * size.each!,

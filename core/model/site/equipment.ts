@@ -24,6 +24,10 @@ export const gearSchema = z.discriminatedUnion('kind', [
     /** What one port gives at most; left out, the 30 W of class 4. */
     portWatts: z.number().positive().max(100).optional(),
     uplinkMbps: z.number().positive().max(100_000),
+    /** Its ports reach so far, beyond what Ethernet does, and carry so much then. */
+    reach: z
+      .strictObject({ metres: z.number().min(100).max(2000), mbps: z.number().positive().max(1000) })
+      .optional(),
     /** Ports and watts that others take: desks, phones, doors. */
     taken: z.strictObject({ ports: z.int().min(0).max(256), watts: z.number().min(0).max(5000) }).optional(),
   }),

@@ -82,6 +82,16 @@ export const productSchema = z.discriminatedUnion('kind', [
   }),
   z.strictObject({ ...shared, kind: z.literal('coax-unit'), each, leadDays, ...portUnit }),
   z.strictObject({ ...shared, kind: z.literal('poe-switch'), each, leadDays, ...portUnit }),
+  /** A PoE switch whose ports reach further than Ethernet does, at a lower rate. */
+  z.strictObject({
+    ...shared,
+    kind: z.literal('long-reach-switch'),
+    each,
+    leadDays,
+    ...portUnit,
+    reachM: z.number().min(100).max(2000),
+    reachMbps: z.number().positive().max(1000),
+  }),
   /** Makes a stream of each composite picture that is plugged into it. */
   z.strictObject({
     ...shared,
@@ -169,6 +179,7 @@ export const productKinds: readonly ProductKind[] = [
   'converter',
   'coax-unit',
   'poe-switch',
+  'long-reach-switch',
   'encoder',
   'recorder',
   'radio',

@@ -132,9 +132,16 @@ const poolCheck = (equipment: Equipment, { network, policy }: WhenDone): AskedCh
 
 const servesCameras: ReadonlySet<Gear['kind']> = new Set(['switch', 'coax-unit', 'encoder']);
 
-/** Switches, units and encoders that cameras hang on. */
+/** Devices that a camera hangs on, and those that lead to them, whether or not their way to a recorder is noted all along. */
+function devicesUsed({ cameras, links }: Network['topology']): Set<string> {
+  const used = new Set(cameras.flatMap(({ deviceId }) => deviceId ?? []));
+  for (const id of used) for (const { fromId, toId } of links) if (toId === id) used.add(fromId);
+  return used;
+}
+
+/** Switches, units and encoders that some camera’s picture goes through. */
 function gearAsked(done: WhenDone): AskedThing[] {
-  const used = new Set(done.network.topology.cameras.map(({ deviceId }) => deviceId));
+  const used = devicesUsed(done.network.topology);
   return Object.values(done.site.equipment)
     .filter(({ id, goes, gear }) => used.has(id) && !goes && servesCameras.has(gear.kind))
     .map((equipment) => ({

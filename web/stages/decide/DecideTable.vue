@@ -106,7 +106,7 @@ watch(
               ><MarginBar
                 :utilisation="option.binding.utilisation"
                 :state="option.state"
-                :width="40"
+                :width="34"
                 :height="6"
                 :hatched="untested(run)"
               /><span class="mono">{{ figureOf(option.binding) }}</span></span
@@ -142,11 +142,12 @@ thead th {
   background: var(--paper);
   text-align: left;
   font-weight: 500;
-  font-size: 11px;
+  font-size: 10.5px;
   color: var(--ink-2);
-  padding: 3px 2px;
+  padding: 3px 1px;
   border-bottom: 1px solid var(--rule-strong);
-  white-space: nowrap;
+  line-height: 1.15;
+  vertical-align: bottom;
 }
 .number {
   display: block;
@@ -160,7 +161,7 @@ thead th {
 tbody th {
   text-align: left;
   font-weight: 400;
-  max-width: 90px;
+  max-width: 84px;
   overflow: hidden;
   text-overflow: ellipsis;
   white-space: nowrap;
@@ -185,8 +186,8 @@ td.num {
   position: relative;
   cursor: pointer;
   white-space: nowrap;
-  min-width: 44px;
-  padding: 0 2px;
+  min-width: 38px;
+  padding: 0 1px;
 }
 .cell:hover {
   background: var(--sheet);
@@ -208,11 +209,11 @@ td.num {
   font-size: 10px;
   line-height: 1.1;
   color: var(--ink-2);
-  letter-spacing: -0.02em;
+  letter-spacing: -0.05em;
 }
 .none {
   display: block;
-  max-width: 46px;
+  max-width: 40px;
   font-size: 10px;
   line-height: 1.1;
   white-space: normal;

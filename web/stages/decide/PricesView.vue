@@ -50,6 +50,7 @@ const kindWords: Record<ProductKind, string> = {
   converter: 'Ethernet-over-coax converters',
   'coax-unit': 'Head-end units',
   'poe-switch': 'PoE switches',
+  'long-reach-switch': 'Long-reach switches',
   encoder: 'Encoders',
   recorder: 'Recorders',
   radio: 'Radios',
@@ -80,6 +81,8 @@ function figures(product: Product): string {
     case 'coax-unit':
     case 'poe-switch':
       return `${product.ports} ports, ${product.watts} W, uplink ${product.uplinkMbps} Mb/s, ${product.rackUnits} U`;
+    case 'long-reach-switch':
+      return `${product.ports} ports, ${product.watts} W, ${product.reachM} m at ${product.reachMbps} Mb/s, ${product.rackUnits} U`;
     case 'encoder':
       return `${product.ports} inputs, uplink ${product.uplinkMbps} Mb/s, ${product.rackUnits} U, takes ${product.ownWatts} W`;
     case 'recorder':

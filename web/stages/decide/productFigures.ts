@@ -33,6 +33,11 @@ export const productFigures: Partial<Record<ProductKind, ProductFigure[]>> = {
   converter: [{ key: 'ownWatts', label: 'Takes', unit: 'W', most: 20 }],
   'coax-unit': ports,
   'poe-switch': ports,
+  'long-reach-switch': [
+    ...ports,
+    { key: 'reachM', label: 'Reach', unit: 'm', most: 2000 },
+    { key: 'reachMbps', label: 'Rate at its reach', unit: 'Mb/s', most: 1000 },
+  ],
   encoder: [
     { key: 'ports', label: 'Inputs', unit: '', most: 96, isWhole: true },
     { key: 'uplinkMbps', label: 'Uplink', unit: 'Mb/s', most: 100_000 },

@@ -74,7 +74,9 @@ const words = { noted: '', computed: ' (from its cameras)', unknown: ' (watts no
 function set(what: string, fields: { [K in keyof Equipment]?: Equipment[K] | undefined }): void {
   emit('change', what, [{ kind: 'equipment', id: equipment.id, set: withFields(equipment, fields) }]);
 }
-type Cleared = 'ratedVa' | 'portWatts' | 'recorderId' | 'tiles';
+/** A port that reaches further usually falls back to this. */
+const usualReachMbps = 10;
+type Cleared = 'ratedVa' | 'portWatts' | 'reach' | 'recorderId' | 'tiles';
 const setGear = (fields: Partial<Gear> | { [K in Cleared]?: string | string[] | undefined }) =>
   set('Figures', { gear: withFields<object>(equipment.gear, fields) as Gear });
 </script>
@@ -151,6 +153,23 @@ const setGear = (fields: Partial<Gear> | { [K in Cleared]?: string | string[] | 
         :allowed="fitting('equipment', 'gear[switch].uplinkMbps', 'Mb/s')"
         @take="(uplinkMbps) => setGear({ uplinkMbps })"
     /></FieldRow>
+    <FieldRow label="Reaches" hint="Only of ports that are made to reach further than 100 m, at a lower rate."
+      ><QuantityField
+        :value="gear.switch.reach?.metres ?? null"
+        unit="m"
+        label="Reach of its ports"
+        clearable
+        :allowed="fitting('equipment', 'gear[switch].reach.metres', 'm')"
+        @take="(metres) => setGear({ reach: { mbps: usualReachMbps, ...gear.switch!.reach, metres } })"
+        @clear="setGear({ reach: undefined })" /><template v-if="gear.switch.reach"
+        ><span class="dim tiny">at</span
+        ><QuantityField
+          :value="gear.switch.reach.mbps"
+          unit="Mb/s"
+          label="Rate at its reach"
+          :allowed="fitting('equipment', 'gear[switch].reach.mbps', 'Mb/s')"
+          @take="(mbps) => setGear({ reach: { ...gear.switch!.reach!, mbps } })" /></template
+    ></FieldRow>
     <FieldRow label="Others take" hint="Desks, phones and doors on the same switch."
       ><QuantityField
         :value="gear.switch.taken?.ports ?? 0"
