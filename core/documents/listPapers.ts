@@ -1,8 +1,8 @@
 import { catalogueOf, eachOf } from '#core/model/catalogue';
 import { mediumWords } from '#core/connect/topology';
-import { chosenOption } from '#core/decide/runEvaluation';
+import { cablesKept, chosenOption } from '#core/decide/runEvaluation';
 import { cableLabel } from '#core/physics/cable';
-import { optionRow, type QuantityReading } from '#core/model/site';
+import type { QuantityReading } from '#core/model/site';
 import { tableOf } from '#core/survey/lists';
 import { planSheet } from './planSheet';
 import type { Block, Paper } from './paper';
@@ -146,6 +146,7 @@ export function cablePaper(context: PaperContext): Paper {
   const readings = Object.values(site.reading).filter(
     (one): one is QuantityReading => one.test === loop && !one.struck,
   );
+  const kept = cablesKept(evaluation.runs);
   const rows = evaluation.runs.flatMap(({ run, camera, lengthM, chosen }) => {
     const read = readings
       .filter(({ runId }) => runId === run.id)
@@ -154,7 +155,7 @@ export function cablePaper(context: PaperContext): Paper {
     const cables = [
       ...new Set(run.segments.map(({ cable, sheet }) => sheet?.name ?? cableLabel(cable, 'mm2'))),
     ];
-    const keeps = chosen !== null && optionRow(chosen).cable !== 'none';
+    const keeps = kept.has(camera.id);
     return [
       [
         camera.number,

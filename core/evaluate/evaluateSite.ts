@@ -1,8 +1,8 @@
-import { chosenOption, evaluateRuns, type RunEvaluation } from '#core/decide/runEvaluation';
+import { cablesKept, chosenOption, evaluateRuns, type RunEvaluation } from '#core/decide/runEvaluation';
 import { lineKind } from '#core/test/findings';
 import { totalOf, type Total } from '#core/decide/options';
 import { camerasWithoutRun } from '#core/survey/gaps';
-import { demandsOf, optionRow, type Site } from '#core/model/site';
+import { demandsOf, type Site } from '#core/model/site';
 import { allocationOf, type Allocation } from './allocation';
 
 export interface SiteEvaluation {
@@ -32,6 +32,7 @@ export interface Before {
 export function evaluateSite(site: Site, before?: Before): SiteEvaluation {
   const runs = evaluateRuns(site, before && { site: before.site, runs: before.evaluation.runs });
   const allocation = allocationOf(site, runs);
+  const kept = cablesKept(runs);
   return {
     runs,
     allocation,
@@ -54,11 +55,6 @@ export function evaluateSite(site: Site, before?: Before): SiteEvaluation {
         runs.filter(({ choiceBroken }) => choiceBroken !== null).length,
     },
     cableM: metresOf(runs),
-    coaxKeptM: metresOf(
-      runs.filter(
-        ({ run, chosen }) =>
-          chosen !== null && optionRow(chosen).cable !== 'none' && lineKind(run) === 'coax',
-      ),
-    ),
+    coaxKeptM: metresOf(runs.filter(({ run, camera }) => kept.has(camera.id) && lineKind(run) === 'coax')),
   };
 }

@@ -1,5 +1,5 @@
-import { chosenOption, type RunEvaluation } from '#core/decide/runEvaluation';
-import { optionRow, type Site } from '#core/model/site';
+import { cablesKept, chosenOption, type RunEvaluation } from '#core/decide/runEvaluation';
+import type { Site } from '#core/model/site';
 import { lineKind } from '#core/test/findings';
 
 /** What is free once every choice is carried out. */
@@ -25,15 +25,15 @@ interface After {
 }
 
 /** What a camera still uses of today's things. */
-function afterOf(evaluation: RunEvaluation): After {
-  const { chosen, run } = evaluation;
+function afterOf(evaluation: RunEvaluation, kept: ReadonlySet<string>): After {
+  const { chosen, run, camera } = evaluation;
   const isOnBox = run.feed.kind !== 'local-adapter';
-  if (chosen === 'retire') return { usesInput: false, usesCable: false, usesBox: false };
+  if (chosen === 'retire') return { usesInput: false, usesCable: kept.has(camera.id), usesBox: false };
   const option = chosenOption(evaluation);
   if (!option) return { usesInput: true, usesCable: true, usesBox: isOnBox };
   return {
     usesInput: option.signal.kind === 'coax',
-    usesCable: optionRow(option.kind).cable !== 'none',
+    usesCable: kept.has(camera.id),
     usesBox: isOnBox && option.draws !== null,
   };
 }
@@ -42,7 +42,8 @@ const count = <T>(things: readonly T[], is: (thing: T) => boolean): number => th
 
 /** Inputs, boxes, cable, rack units and circuits that the choices leave without a use. */
 export function freedBy(site: Site, runs: readonly RunEvaluation[]): Freed {
-  const all = runs.map((evaluation) => ({ ...evaluation, after: afterOf(evaluation) }));
+  const kept = cablesKept(runs);
+  const all = runs.map((evaluation) => ({ ...evaluation, after: afterOf(evaluation, kept) }));
   const inputs = Object.values(site.recorder).flatMap(({ id, name }) => {
     const on = all.filter(({ run }) => run.patchedTo?.recorderId === id);
     const free = count(on, ({ after }) => !after.usesInput);

@@ -285,6 +285,7 @@ const drawings: Record<Exclude<OptionKind, 'retire'>, (drawn: Drawn) => Drawing>
   'ip-category': (drawn) => onCategory(drawn, 'the category cable that is there', drawn.end.lengthM),
   'new-category': (drawn) => onCategory(drawn, 'new category cable', drawn.end.lengthM),
   'field-switch': onPlaceSwitch,
+  'field-coax': onPlaceSwitch,
   fibre: (drawn) => (isOnField(drawn) ? onFieldSwitch(drawn) : onFibre(drawn)),
   wireless: (drawn) => (isOnField(drawn) ? onFieldSwitch(drawn) : onRadio(drawn)),
 };

@@ -76,6 +76,19 @@ function lostPins(site: Site, { cameras }: Topology): TopologyFinding[] {
   }));
 }
 
+/** Cameras of the old site that still hang on a coax which carries a field switch. */
+function coaxesTaken({ cameras }: Topology): TopologyFinding[] {
+  const carrying = new Set(cameras.flatMap(({ onCoaxOf }) => onCoaxOf ?? []));
+  return cameras
+    .filter(({ cameraId, medium }) => carrying.has(cameraId) && medium.startsWith('coax'))
+    .map(({ cameraId, number }) => ({
+      kind: 'coax-taken',
+      message: `Camera ${number} still hangs on its coax, which is to carry the switch of ${named(cameras.filter(({ onCoaxOf }) => onCoaxOf === cameraId))}.`,
+      remedy: `Camera ${number} goes the same way, or another that leaves its coax.`,
+      cameraNumbers: [number],
+    }));
+}
+
 const loops = ({ links }: Topology): TopologyFinding[] =>
   loopsIn(links).map(({ name }) => ({
     kind: 'loop',
@@ -205,6 +218,7 @@ export function topologyFindings(
     ...withoutMains(site, topology),
     ...leadsTooLong(site, topology),
     ...lostPins(site, topology),
+    ...coaxesTaken(topology),
     ...loops(topology),
   ];
 }

@@ -3,8 +3,10 @@ import { lineKind } from '#core/test/findings';
 import {
   networkCameraNeeds,
   type FeasibleOption,
+  type MarginKind,
   type NetworkCameraNeed,
   type PortKind,
+  type SharedThing,
   type Total,
 } from '#core/decide/options';
 import { chosenOption, type RunEvaluation } from '#core/decide/runEvaluation';
@@ -50,7 +52,7 @@ interface SharedWay {
   key: string;
   placeId: string;
   fromPlaceId: string;
-  medium: 'fibre' | 'radio' | 'category';
+  medium: NonNullable<SharedThing['way']>['medium'];
   lengthM: number;
   carriesMbps: number;
   cameraIds: string[];
@@ -60,17 +62,26 @@ interface SharedWay {
 /** What a fibre or a category cable carries, where nothing else is said. */
 const cableMbps = 1000;
 
+/** The margin that says what a way carries; a cable or a fibre carries as much as its ends do. */
+const rateOf: Partial<Record<SharedWay['medium'], MarginKind>> = {
+  radio: 'radio-rate',
+  'coax-converters': 'link-rate',
+};
+
+/** Ways that lead to a PoE switch at the place, whoever hangs on it. */
+const toPlaceSwitch: ReadonlySet<SharedWay['medium']> = new Set(['category', 'coax-converters']);
+
 function sharedWays(cameras: readonly CameraNow[]): SharedWay[] {
   const ways = new Map<string, SharedWay>();
   for (const { evaluation, option } of cameras) {
     const thing = option && wayOf(option);
     if (!option || !thing?.way) continue;
-    const rate = option.margins.find(({ kind }) => kind === 'radio-rate');
+    const rate = option.margins.find(({ kind }) => kind === rateOf[thing.way!.medium]);
     const way = ways.get(thing.key) ?? {
       key: thing.key,
       placeId: evaluation.camera.placeId,
       ...thing.way,
-      carriesMbps: thing.way.medium === 'radio' && rate ? rate.value : cableMbps,
+      carriesMbps: rate?.value ?? cableMbps,
       cameraIds: [],
       mbps: 0,
     };
@@ -141,7 +152,7 @@ function portNeeds(
   return [...ofCameras, ...ofWays];
 }
 
-const wayWords = { fibre: 'Fibre', radio: 'Radio', category: 'Cable' } as const;
+const wayWords = { fibre: 'Fibre', radio: 'Radio', category: 'Cable', 'coax-converters': 'Coax' } as const;
 
 /** The link of a way that ends in a switch at its place, since several cameras meet there. */
 function linkOfWay(way: SharedWay, from: Device, to: Device): TopologyLink {
@@ -214,11 +225,11 @@ export function topologyOf(
   const cameras = camerasNow(runs, moment);
   const ways = sharedWays(cameras);
   // A cable to a switch at the place leads there whoever hangs on it; light and radio lead to a lone camera by themselves.
-  const meeting = ways.filter(({ cameraIds, medium }) => cameraIds.length > 1 || medium === 'category');
+  const meeting = ways.filter(({ cameraIds, medium }) => cameraIds.length > 1 || toPlaceSwitch.has(medium));
   const units = moment.kind === 'today' ? [] : plannedUnits(site, total);
   const fieldSwitches = new Map(
     meeting
-      .filter(({ medium }) => medium !== 'category')
+      .filter(({ medium }) => !toPlaceSwitch.has(medium))
       .map(({ placeId }) => [placeId, fieldSwitchDevice(site, placeId)] as const),
   );
   const devices = [
@@ -237,7 +248,7 @@ export function topologyOf(
   const cores = coresOf(devices);
   const wayLinks = meeting.flatMap((way): TopologyLink[] => {
     const from = attached.get(way.key);
-    const into = way.medium === 'category' ? cores.get(way.placeId) : fieldSwitches.get(way.placeId);
+    const into = toPlaceSwitch.has(way.medium) ? cores.get(way.placeId) : fieldSwitches.get(way.placeId);
     return from && into && from.id !== into.id ? [linkOfWay(way, from, into)] : [];
   });
   const ends = cameras.map(({ evaluation, option }): CameraEnd => {
@@ -257,7 +268,8 @@ export function topologyOf(
     if (!option || option.signal.kind !== 'ip')
       return { ...end, deviceId: recorderId, medium: pictureMedium(run), lengthM, mbps: 0 };
     const mbps = sentMbps(option);
-    const way = option.kind === 'field-switch' ? undefined : wayOfCamera.get(camera.id);
+    const ownWay = wayOfCamera.get(camera.id);
+    const way = ownWay && toPlaceSwitch.has(ownWay.medium) ? undefined : ownWay;
     if (way && meets.has(way.key))
       return { ...end, deviceId: fieldSwitches.get(way.placeId)!.id, medium: 'category', lengthM: 0, mbps };
     if (way)
@@ -276,6 +288,7 @@ export function topologyOf(
       lengthM: optionRow(option.kind).cable === 'none' ? option.newCableM : lengthM,
       mbps,
       watts: option.shared?.sourceWatts ?? 0,
+      ...(option.onCoaxOf === null ? {} : { onCoaxOf: option.onCoaxOf }),
       isPinned: device !== undefined && site.attachment[camera.id]?.deviceId === device.id,
     };
   });

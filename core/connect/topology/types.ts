@@ -58,6 +58,8 @@ export interface CameraEnd {
   mbps: number;
   /** What its port has to give. */
   watts: number;
+  /** The camera whose old coax carries the switch that it hangs on. */
+  onCoaxOf?: string;
   /** Whether its cable is one that is still to be pulled, so that it could come from another closet. */
   isNewCable: boolean;
   /** Whether a person said what it hangs on. */
@@ -91,7 +93,16 @@ export interface LinkLoad {
 
 /** Something that is wrong with it, in words, with the cameras it is about. */
 export interface TopologyFinding {
-  kind: 'no-way' | 'no-device' | 'no-recorder' | 'pin-lost' | 'loop' | 'past-limit' | 'no-power' | 'too-long';
+  kind:
+    | 'no-way'
+    | 'no-device'
+    | 'no-recorder'
+    | 'pin-lost'
+    | 'coax-taken'
+    | 'loop'
+    | 'past-limit'
+    | 'no-power'
+    | 'too-long';
   message: string;
   remedy: string;
   cameraNumbers: number[];

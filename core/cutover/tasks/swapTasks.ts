@@ -119,6 +119,10 @@ function tasksOfRun(catalogue: Catalogue, evaluation: RunEvaluation, orders: rea
     dark: [{ view: camera.id, minutes: Math.min(60 * hours.dark, minutes) }],
     needs: [
       ...(option.shared ? [buildIdOf(option.shared)] : []),
+      // Whose coax carries the switch leaves it first.
+      ...(option.onCoaxOf !== null && option.onCoaxOf !== evaluation.camera.id
+        ? [taskIdOf('swap', option.onCoaxOf)]
+        : []),
       ...ordered,
       ...prior.map(({ id }) => id),
       ...(lift === null ? [] : [permitIdOf(lift)]),

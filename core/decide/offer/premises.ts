@@ -1,6 +1,6 @@
 import { isOwn, priceGaps } from '#core/model/catalogue';
-import { optionRow, type Site } from '#core/model/site';
-import type { FeasibleOption } from '#core/decide/options';
+import type { Site } from '#core/model/site';
+import { oldCablesInUse, type FeasibleOption } from '#core/decide/options';
 import type { RunEvaluation } from '#core/decide/runEvaluation';
 import { counted } from '#core/shared/labels';
 import type { Premise } from './types';
@@ -26,9 +26,8 @@ export function premisesOf(
   const shipped = [...new Set(items)].filter((item) => !isOwn(site, item));
   const gaps = priceGaps(site, items);
   const unwalked = offered.filter(({ option }) => option.tasks.some(({ item }) => item === 'survey-route'));
-  const untested = offered.filter(
-    ({ run, option }) => optionRow(option.kind).cable !== 'none' && run.findings.missing.length > 0,
-  );
+  const kept = oldCablesInUse(offered.map(({ run, option }) => ({ cameraId: run.camera.id, option })));
+  const untested = offered.filter(({ run }) => kept.has(run.camera.id) && run.findings.missing.length > 0);
   const broken = offered.filter(({ run }) => run.choiceBroken !== null);
   const cameras = (of: readonly Offered[]): string => numbers(of.map(({ run }) => run.camera.number));
   const undecided = numbers(open.map(({ camera }) => camera.number));

@@ -6,14 +6,14 @@ import {
   type SentPicture,
 } from '#core/physics/signal';
 import { sentToday, type OptionKind } from '#core/model/site';
-import { infeasible, feasible, type Draft } from './build';
+import { infeasible, feasible } from './build';
 import type { Context } from './context';
 import { ampsOf, drawsOf, loadsOf, newLoads } from './draws';
 import { hdFeed } from './hdFeed';
 import { lineBinding } from './lineMargins';
 import { gearObstacle, lineObstacle } from './lineObstacle';
 import { feedMargin, keptVoltsMargin, nightVoltsMargin, pictureMarginOf, windowMargins } from './margins';
-import type { InfeasibleOption, Margin, MarginKind, Option } from './option';
+import type { InfeasibleOption, KeptCamera, Margin, MarginKind, Option } from './option';
 import type { Part } from './part';
 import { hdYears, likeCamera } from './successor';
 
@@ -38,9 +38,7 @@ export const wornOut = (kind: OptionKind): InfeasibleOption =>
   infeasible(kind, 'worn out', 'The survey says this camera is not worth keeping.', 'a new camera');
 
 /** What has to hold of a camera that stays on its cable and its power, and what to mind. */
-export function keptCamera(
-  context: Context,
-): Pick<Draft, 'margins' | 'draws' | 'fedLocally' | 'cautions' | 'remedy'> {
+export function keptCamera(context: Context): KeptCamera {
   const { camera, source } = context;
   const cautions =
     source.current === camera.supply.current
@@ -72,7 +70,7 @@ export function keepOption(context: Context): Option {
   const { camera } = context;
   if (camera.worthKeeping === 'no') return wornOut('keep');
   return feasible(context, {
-    ...keptCamera(context),
+    ...context.kept(),
     kind: 'keep',
     parts: [],
     work: [],

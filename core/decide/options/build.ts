@@ -20,6 +20,7 @@ export interface Draft {
   sharing?: SharedThing[];
   /** Tasks by their ids, or with metres. */
   work: readonly (string | Part)[];
+  onCoaxOf?: string;
   signal: FeasibleOption['signal'];
   megapixels: number;
   lifeYears: number;
@@ -260,6 +261,7 @@ export function feasible(context: Context, draft: Draft): FeasibleOption {
     unpriced: hours > 0 && catalogue.labourPerHour === null ? [...missing, labourId] : missing,
     lifeYears: draft.lifeYears,
     ...renewalOf(context, draft, dueAgain + shares.dueAgain),
+    onCoaxOf: draft.onCoaxOf ?? null,
     signal: draft.signal,
     megapixels: draft.megapixels,
     draws: draft.draws ?? null,

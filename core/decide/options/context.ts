@@ -8,6 +8,8 @@ import type { ViewNeed } from '#core/model/views';
 import type { LineBindings } from './lineBinding';
 import type { NewCameras } from './newCamera';
 import type { OnAir } from './onAir';
+import type { KeptCamera } from './option';
+import type { Trunk } from './trunk';
 
 /** What lies and hangs around a run. */
 export interface Around {
@@ -17,6 +19,8 @@ export interface Around {
   onSameCable: () => readonly number[];
   /** Category cables that lie together from the run's head end to its camera's place, its own among them. */
   pairsTogether: () => number;
+  /** The old coax from the run's head end to its camera's place that would carry most data, its own among them. */
+  trunk: () => Trunk | undefined;
   /** The longest and the shortest way for new cable from a place to its camera's, and how many cameras there have such a way; nothing where none has. */
   routeFrom: (fromPlaceId: string) => { lengthM: number; shortestM: number; cameras: number };
 }
@@ -34,6 +38,8 @@ export interface Context {
   source: FeedSource;
   findings: RunFindings;
   readings: RunReadings;
+  /** How today's camera does on its cable and its power; several options ask. */
+  kept: () => KeptCamera;
   need: ViewNeed;
   /** How the old line binds whatever goes on using it, and what any new camera of its view brings with it. */
   line: LineBindings;

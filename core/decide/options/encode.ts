@@ -2,7 +2,7 @@ import { formatMegapixels, pictureFormat } from '#core/physics/signal';
 import { sentToday } from '#core/model/site';
 import { encodedRate } from '#core/model/streams';
 import { lineKind } from '#core/test/findings';
-import { keptCamera, keptYears, wornOut } from './analog';
+import { keptYears, wornOut } from './analog';
 import { feasible, infeasible, type Successor } from './build';
 import type { Context } from './context';
 import { coaxIpYears, mainsObstacle } from './ip';
@@ -39,7 +39,7 @@ export function encodeOption(context: Context): Option {
   if (obstacle) return obstacle;
   const megapixels = Math.min(mostMegapixels, formatMegapixels(sentToday(camera).format));
   const mbps = encodedRate(site, camera, megapixels);
-  const kept = keptCamera(context);
+  const kept = context.kept();
   return feasible(context, {
     ...kept,
     kind,

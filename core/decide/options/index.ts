@@ -4,6 +4,7 @@ export {
   type Draws,
   type FeasibleOption,
   type InfeasibleOption,
+  type KeptCamera,
   type Margin,
   type MarginKind,
   type Option,
@@ -13,7 +14,10 @@ export {
 export type { Part } from './part';
 export { portKinds, type PortKind } from './portKinds';
 export type { Context } from './context';
+export { keptCamera } from './analog';
 export { drawsToday } from './draws';
+export { bestTrunk } from './fieldCoax';
+export type { OldCoax, Trunk } from './trunk';
 export { hdFormats } from './hdFormats';
 export { renewingCosts } from './build';
 export { lineBindings } from './lineMargins';
@@ -21,6 +25,7 @@ export { heaviestLoad } from './heaviestLoad';
 export { newCameras } from './newCamera';
 export { networkCameraNeeds, type NetworkCameraNeed } from './networkCameras';
 export { onAir, type OnAir } from './onAir';
+export { oldCablesInUse } from './oldCablesInUse';
 export { optionsFor } from './optionsFor';
 export { sharingLines, unitCostOf, unitsFor, type SharedThing, type UnitCost } from './sharing';
 export {

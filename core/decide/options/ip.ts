@@ -81,6 +81,8 @@ const newEnds = {
     caution: 'Twist-on ends loosen and corrode; look at them every year.',
   },
 } as const;
+/** How new coax ends are made under a policy. */
+export const newEndsOf = ({ joints }: Context['policies']) => newEnds[joints];
 const endCount = 2;
 
 /** The power that is there can go on feeding a heater while the coax carries camera and data. */
@@ -161,7 +163,7 @@ function overCoax(
     catalogue,
   } = context;
   const converter = productOf(catalogue, 'coax-converter', 'converter');
-  const ends = newEnds[policies.joints];
+  const ends = newEndsOf(policies);
   const camera = context.newCameras.ip;
   const power = heaterOnOldPair(context, (needWatts) =>
     coaxWattsMargin(context, converter, sourceLimitWatts, needWatts),

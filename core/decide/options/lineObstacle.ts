@@ -6,7 +6,7 @@ import type { InfeasibleOption } from './option';
 
 /** What keeps a line of this kind from carrying anything new, whatever its margins. */
 export function lineObstacle(
-  { run, readings: { continuity } }: Context,
+  { run, readings: { continuity } }: Pick<Context, 'run' | 'readings'>,
   kind: OptionKind,
   wants: 'coax' | 'pair',
 ): InfeasibleOption | undefined {
@@ -32,7 +32,7 @@ export function lineObstacle(
 
 /** What stands in a coax that an option's signal or power does not get past. It comes out first, and the run is tested again. */
 export function gearObstacle(
-  { run }: Context,
+  { run }: Pick<Context, 'run'>,
   kind: OptionKind,
   isPassed: (gear: InLineGear) => boolean,
 ): InfeasibleOption | undefined {

@@ -92,6 +92,8 @@ export interface FeasibleOption {
   lifeYears: number;
   renewCost: number;
   successorYears: number;
+  /** The camera whose old coax it goes over, which may be its own; only where several share one. */
+  onCoaxOf: string | null;
   /** What its camera asks of a recorder slot; nothing where no camera is left. */
   signal: OptionSignal;
   /** Megapixels that the view has then. */
@@ -107,6 +109,9 @@ export interface FeasibleOption {
   /** What would make it possible where this margin is past its limit. */
   remedy: (binding: Margin) => string;
 }
+
+/** How today's camera does where it stays: what options that keep it have alike. */
+export type KeptCamera = Pick<FeasibleOption, 'margins' | 'draws' | 'fedLocally' | 'cautions' | 'remedy'>;
 
 /** An option that there is nothing to build on: no such cable, no route, no input. `remedy` is what would make it one. */
 export interface InfeasibleOption {

@@ -8,6 +8,7 @@ import { ipCategoryOption } from './oldCategory';
 import type { Option } from './option';
 import { encodeOption } from './encode';
 import { fibreOption } from './fibre';
+import { fieldCoaxOption } from './fieldCoax';
 import { fieldSwitchOption } from './fieldSwitchOption';
 import { mendLineOption } from './mendLine';
 import { powerFixOption } from './powerFix';
@@ -27,6 +28,7 @@ const builders: Record<OptionKind, (context: Context) => Option> = {
   'field-switch': fieldSwitchOption,
   fibre: fibreOption,
   wireless: wirelessOption,
+  'field-coax': fieldCoaxOption,
   'long-reach': longReachOption,
   encode: encodeOption,
   retire: retireOption,

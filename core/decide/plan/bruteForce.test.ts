@@ -5,7 +5,7 @@ import { planSolver } from '#core/evaluate';
 import { totalOf, type Buys, type FeasibleOption } from '#core/decide/options';
 import { productsOf, catalogueOf } from '#core/model/catalogue';
 import { usualRules, withRulesOf, type SlotRules } from '#core/model/slotRules';
-import { usualDemands, type Demands, type Recorder, type Site } from '#core/model/site';
+import { optionRow, usualDemands, type Demands, type Recorder, type Site } from '#core/model/site';
 import { saltmarrowSite } from '../../model/site/testSite';
 import { planningInput, planSite, type PlanningInput } from '.';
 import type { Candidate } from './candidates';
@@ -41,6 +41,14 @@ function bears({ supply }: Site, chosen: readonly FeasibleOption[]): boolean {
   });
 }
 
+/** Whether nobody hangs any more on a coax that carries a field switch. */
+const leavesCoax = ({ cameras }: PlanningInput['candidates'], chosen: readonly FeasibleOption[]): boolean =>
+  chosen.every(({ onCoaxOf }) => {
+    if (onCoaxOf === null) return true;
+    const owner = chosen[cameras.findIndex(({ cameraId }) => cameraId === onCoaxOf)];
+    return owner !== undefined && optionRow(owner.kind).cable === 'none';
+  });
+
 /** Nothing bought, or one recorder of the catalogue at a head end with mains. */
 function purchases({ site, candidates }: PlanningInput): Buys[] {
   const headEnds = [...new Set(candidates.cameras.map(({ evaluation }) => evaluation.run.headEndId))];
@@ -75,7 +83,7 @@ function leastOfAll(input: PlanningInput): number | null {
   const tried = combinations(free)
     .flatMap((picks): Tried[] => {
       const chosen = picks.map(({ option }) => option);
-      if (!bears(site, chosen)) return [];
+      if (!bears(site, chosen) || !leavesCoax(candidates, chosen)) return [];
       const roomy = { ...site, equipment: {} };
       const total = totalOf(roomy, chosen, [], demands.years);
       const none = totalOf(site, chosen, [], demands.years);

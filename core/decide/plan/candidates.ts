@@ -99,7 +99,7 @@ function weightOf(option: FeasibleOption, { policies, years }: Demands): number 
         ? option.newCableM > 0
           ? weights.policyPenalty
           : 0
-        : cable === 'none' || cable === 'category'
+        : (cable === 'none' && option.onCoaxOf === null) || cable === 'category'
           ? 0
           : weights.policyPenalty;
   const power = policies.power === 'central' && option.fedLocally && !keepsPower ? weights.awayFromUps : 0;

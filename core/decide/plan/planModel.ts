@@ -8,6 +8,7 @@ import type { SlotDetail } from './candidateRecorders';
 import type { Candidate, Candidates } from './candidates';
 import { demandKey, type DemandRef } from './demandRef';
 import { planDraft, type PlanDraft } from './planDraft';
+import { carrierRows } from './carrierRows';
 import { recorderRows } from './recorderRows';
 import { sharedRows } from './sharedRows';
 import { stayingCameras } from './staying';
@@ -161,6 +162,7 @@ export function planModel(
         0,
         demand,
       );
+  carrierRows(draft, picks);
   const staying = stayingCameras(draft, site, leftOut);
   const onNetwork = networkCameras(draft, site);
   const buys = recorderRows(draft, site, picks, staying, onNetwork, demands, detail);

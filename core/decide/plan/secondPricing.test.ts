@@ -72,6 +72,14 @@ const bills: Partial<Record<FeasibleOption['kind'], (view: View) => Bill>> = {
     add(newCamera(view, 'ip'), ends, { 'coax-converter': 1, 'fit-converter-to-unit': 1 }),
   'ip-category': (view) => add(newCamera(view, 'ip'), { 'category-ends': 1, 'prepare-pair-ends': 1 }),
   'long-reach': (view) => add(newCamera(view, 'ip'), { 'category-ends': 1, 'prepare-pair-ends': 1 }),
+  'field-switch': (view) =>
+    add(newCamera(view, 'ip'), {
+      'category-cable-m': view.option.newCableM,
+      'pull-cable-m': view.option.newCableM,
+      'category-ends': 1,
+    }),
+  'field-coax': (view) =>
+    add(newCamera(view, 'ip'), { 'category-cable-m': 10, 'pull-cable-m': 10, 'category-ends': 1 }),
   encode: () => ({ 'patch-to-encoder': 1 }),
   baluns: (view) => add(newCamera(view, 'hd'), { balun: 2, 'fit-baluns': 1 }),
   'new-category': (view) =>

@@ -66,8 +66,8 @@ function readAnew(
 /**
  * Which runs have to be evaluated anew between two sites: all of them where a shared fact changed; else those with a fact
  * of their own that changed, those on the same supply box as a run whose load or cores changed (a rail is shared), and
- * those whose camera hangs where a camera, its stream or its run changed (a radio's airtime is shared, and cables warm each
- * other).
+ * those whose camera hangs where a camera, its stream, its run or a reading of it changed (a radio's airtime is shared, cables warm
+ * each other, and one old coax may carry all).
  */
 export function staleRuns(
   now: RunSite,
@@ -86,8 +86,13 @@ export function staleRuns(
     ...readAnew(readingsNow, readingsThen, railRestsOn),
   ];
   const supplies = new Set(loading.flatMap((id) => [...supplyOf(now, id), ...supplyOf(then, id)]));
-  const own = new Set([...loading, ...readAnew(readingsNow, readingsThen, everyReading)]);
-  const cabled = runs.flatMap((id) => [now.run[id]?.cameraId, then.run[id]?.cameraId]);
+  const read = readAnew(readingsNow, readingsThen, everyReading);
+  const own = new Set([...loading, ...read]);
+  // Where there is no mains no field switch looks at the other coaxes.
+  const mayCarry = read.filter(
+    (id) => now.place[now.camera[now.run[id]?.cameraId ?? '']?.placeId ?? '']?.mains,
+  );
+  const cabled = [...runs, ...mayCarry].flatMap((id) => [now.run[id]?.cameraId, then.run[id]?.cameraId]);
   const beside = [...cameras, ...streams, ...cabled].filter((id) => id !== undefined);
   const places = new Set(beside.flatMap((id) => [now.camera[id]?.placeId, then.camera[id]?.placeId]));
   const chosen = new Set(changedIds(now.choice, then.choice));

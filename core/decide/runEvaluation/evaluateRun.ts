@@ -1,15 +1,17 @@
 import { lengthDisputes, type LengthDispute } from '#core/survey/drawing';
-import { feedSource, runFindings, runLengthM, type RunFindings } from '#core/test/findings';
+import { feedSource, runLengthM, type RunFindings } from '#core/test/findings';
 import type { RunReadings } from '#core/test/readings';
 import { runGaps } from '#core/survey/gaps';
 import {
   brokenLimit,
   heaviestLoad,
+  keptCamera,
   lineBindings,
   newCameras,
   optionsFor,
   renewingCosts,
   type Context,
+  type KeptCamera,
   type Option,
 } from '#core/decide/options';
 import type { Camera, OptionKind, Run } from '#core/model/site';
@@ -56,13 +58,16 @@ function optionContext(
   const around: Context['around'] = {
     camerasAtPlace: () => context.camerasAt(camera.placeId),
     onSameCable: () => context.onSameCable(run.id),
+    trunk: () => context.trunkBetween(run.headEndId, camera.placeId),
     pairsTogether: () => context.pairsBetween(run.headEndId, camera.placeId),
     routeFrom: (fromPlaceId) => context.routeBetween(fromPlaceId, camera.placeId),
   };
-  return {
+  let kept: KeptCamera | undefined;
+  const built: Context = {
     site,
     camera,
     run,
+    kept: () => (kept ??= keptCamera(built)),
     findings,
     readings,
     catalogue: context.catalogue,
@@ -82,6 +87,7 @@ function optionContext(
     around,
     rail: () => (feed.kind === 'local-adapter' ? undefined : context.railOf(feed.supplyId)),
   };
+  return built;
 }
 
 /** An evaluation that works its options out once, when they are first asked for. */
@@ -99,7 +105,7 @@ class LazyRunEvaluation implements RunEvaluation {
 
   constructor(site: RunSite, run: Run, readings: RunReadings, context: SiteContext) {
     const camera = site.camera[run.cameraId]!;
-    const findings = runFindings(site, run, camera, readings);
+    const findings = context.findingsOf(run.id);
     this.run = run;
     this.camera = camera;
     this.findings = findings;

@@ -1,7 +1,16 @@
-import { heaviestLoad, hdFormats, onAir, type OnAir } from '#core/decide/options';
+import {
+  bestTrunk,
+  heaviestLoad,
+  hdFormats,
+  onAir,
+  type OldCoax,
+  type OnAir,
+  type Trunk,
+} from '#core/decide/options';
 import { catalogueOf, type Catalogue } from '#core/model/catalogue';
 import type { ReadingsByRun, RunSite } from './dependencies';
-import { lineKind, runLengthM } from '#core/test/findings';
+import { lineKind, runFindings, runLengthM, type RunFindings } from '#core/test/findings';
+import type { RunReadings } from '#core/test/readings';
 import { railAt, type Rail } from '#core/test/volts';
 import { speaksAlike, type PictureFormat, type SentPicture } from '#core/physics/signal';
 import { viewNeed, type ViewNeed } from '#core/model/views';
@@ -31,6 +40,10 @@ export interface SiteContext {
   mbpsAt: (placeId: string) => number;
   /** Category cables from a head end to a place. */
   pairsBetween: (headEndId: string, placeId: string) => number;
+  /** What was found of a run by its readings. */
+  findingsOf: (runId: string) => RunFindings;
+  /** The old coax from a head end to a place that would carry most data. */
+  trunkBetween: (headEndId: string, placeId: string) => Trunk | undefined;
   camerasAt: (placeId: string) => number;
   /** Numbers of other cameras with pairs of a cable that the run lies in. */
   onSameCable: (runId: string) => readonly number[];
@@ -92,6 +105,22 @@ function sharersByRun({ sheath, run, camera }: RunSite): Map<string, number[]> {
   return new Map([...by].map(([id, numbers]) => [id, [...numbers].sort((a, b) => a - b)]));
 }
 
+/** Runs that are coax all the way, by their head end and their camera's place. */
+function coaxesByEnds({ run, camera }: RunSite): Map<string, string[]> {
+  const by = new Map<string, string[]>();
+  for (const one of Object.values(run)) {
+    const placeId = camera[one.cameraId]?.placeId;
+    if (placeId === undefined || lineKind(one) !== 'coax') continue;
+    const key = `${one.headEndId} ${placeId}`;
+    const known = by.get(key);
+    if (known) known.push(one.id);
+    else by.set(key, [one.id]);
+  }
+  return by;
+}
+
+const unread: RunReadings = {};
+
 /** Recorders with inputs by their place: one that has none takes no picture over coax, whatever is noted of it. */
 function recordersByPlace({ recorder }: RunSite): Map<string, Recorder[]> {
   const byPlace = new Map<string, Recorder[]>();
@@ -137,15 +166,36 @@ export function siteContext(site: RunSite, readings: ReadingsByRun): SiteContext
   let shared: Map<string, number[]> | undefined;
   const sharers = () => (shared ??= sharersByRun(site));
   const around = (): Surroundings => (known ??= surroundingsOf(site));
+  const findingsOf = remembered((runId: string) => {
+    const run = site.run[runId]!;
+    return runFindings(site, run, site.camera[run.cameraId]!, readings.get(runId) ?? unread);
+  });
+  let coaxes: Map<string, string[]> | undefined;
+  const policies = demandsOf(site).policies;
+  const oldCoax = (runId: string): OldCoax => {
+    const run = site.run[runId]!;
+    const camera = site.camera[run.cameraId]!;
+    return { run, camera, readings: readings.get(runId) ?? unread, findings: findingsOf(runId) };
+  };
+  const trunkTo = remembered((headEndId: string) =>
+    remembered((placeId: string) =>
+      bestTrunk(
+        { catalogue, policies, place: site.place[placeId]!, headEnd: site.place[headEndId]! },
+        ((coaxes ??= coaxesByEnds(site)).get(`${headEndId} ${placeId}`) ?? []).map(oldCoax),
+      ),
+    ),
+  );
   return {
     catalogue,
-    policies: demandsOf(site).policies,
+    policies,
     takesAt,
     hdFormatsAt: (headEndId, { product }) => offeredAt(headEndId)(product),
     radioPathFrom: new Map(Object.values(site.radioPath).map((path) => [path.fromPlaceId, path])),
     airOver: remembered((path: RadioPath) => onAir(catalogue, site, path)),
     needOf,
     mbpsAt: (placeId) => (mbps ??= mbpsByPlace(site, needOf)).get(placeId) ?? 0,
+    findingsOf,
+    trunkBetween: (headEndId, placeId) => trunkTo(headEndId)(placeId),
     onSameCable: (runId) => sharers().get(runId) ?? nobody,
     camerasAt: (placeId) => around().cameras.get(placeId) ?? 1,
     pairsBetween: (headEndId, placeId) => around().pairs.get(`${headEndId} ${placeId}`) ?? 0,

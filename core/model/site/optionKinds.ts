@@ -125,6 +125,15 @@ export const optionTable = {
     keepsPower: false,
     headEnd: 'radio',
   },
+  'field-coax': {
+    label: 'Field switch on one old coax',
+    column: 'Trunk',
+    slot: 'ip',
+    cable: 'none',
+    keepsCamera: false,
+    keepsPower: false,
+    headEnd: 'converter',
+  },
   'long-reach': {
     label: 'IP on the category cable, long-reach port',
     column: 'Reach',

@@ -106,7 +106,7 @@ watch(
               ><MarginBar
                 :utilisation="option.binding.utilisation"
                 :state="option.state"
-                :width="34"
+                :width="32"
                 :height="6"
                 :hatched="untested(run)"
               /><span class="mono">{{ figureOf(option.binding) }}</span></span
@@ -161,7 +161,7 @@ thead th {
 tbody th {
   text-align: left;
   font-weight: 400;
-  max-width: 84px;
+  max-width: 80px;
   overflow: hidden;
   text-overflow: ellipsis;
   white-space: nowrap;
@@ -186,7 +186,7 @@ td.num {
   position: relative;
   cursor: pointer;
   white-space: nowrap;
-  min-width: 38px;
+  min-width: 36px;
   padding: 0 1px;
 }
 .cell:hover {
@@ -213,7 +213,7 @@ td.num {
 }
 .none {
   display: block;
-  max-width: 40px;
+  max-width: 37px;
   font-size: 10px;
   line-height: 1.1;
   white-space: normal;

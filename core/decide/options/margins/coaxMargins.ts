@@ -99,7 +99,13 @@ export function coaxWattsMargin(
 }
 
 /** Rate of the coax link against what the camera streams: as tested, by the data sheet, or by the model, whichever is known best. */
-export function coaxRateMargin(context: Context, converter: Converter, newJointsDb: number): Margin {
+export function coaxRateMargin(
+  context: Pick<Context, 'run' | 'findings' | 'readings'> & {
+    need: { ip: Pick<Context['need']['ip'], 'mbps' | 'mbpsFrom'> };
+  },
+  converter: Converter,
+  newJointsDb: number,
+): Margin {
   const {
     run,
     need: { ip },
