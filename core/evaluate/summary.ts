@@ -1,3 +1,6 @@
+import { powerDerivation } from '#core/connect/powerPicture';
+import { heatDerivation } from '#core/connect/rack';
+import { roomAt } from './roomAt';
 import { loadDerivation, type LoadSubject } from '#core/connect/topology';
 import type { Loop, RunFindings, Verdict } from '#core/test/findings';
 import {
@@ -186,10 +189,18 @@ export function applyPatch(
 export type Subject =
   | { kind: 'verdict'; runId: string; id: Verdict['id'] }
   | { kind: 'margin'; runId: string; option: OptionKind; index: number }
-  | { kind: 'load'; at: NetworkMoment; load: LoadSubject };
+  | { kind: 'load'; at: NetworkMoment; load: LoadSubject }
+  | { kind: 'power'; at: NetworkMoment; nodeId: string }
+  | { kind: 'heat'; at: NetworkMoment; rackId: string };
 
 /** The working behind a figure; `null` where there is no such figure any more. */
 export function derivationOf(site: Site, evaluation: SiteEvaluation, subject: Subject): Derivation | null {
+  if (subject.kind === 'power')
+    return powerDerivation(site, roomAt(site, evaluation, subject.at).power, subject.nodeId);
+  if (subject.kind === 'heat') {
+    const rack = roomAt(site, evaluation, subject.at).racks.find(({ id }) => id === subject.rackId);
+    return rack ? heatDerivation(rack) : null;
+  }
   if (subject.kind === 'load') return loadDerivation(networkAt(site, evaluation, subject.at), subject.load);
   const { runs } = evaluation;
   const run = runs.find((evaluation) => evaluation.run.id === subject.runId);

@@ -23,6 +23,12 @@ test('watts are told from the circuit to each camera, today and when all is done
   await expect(box).toContainText('8 Weighbridge');
   await expect(power.locator('[data-power="hall-ups"]')).toContainText(/lasts \d+ min/);
   expect(await barriers(page, '.connect')).toEqual([]);
+  // Every sum says how it was reached.
+  await page.getByRole('button', { name: /^Why .* W: Hall UPS$/ }).click();
+  const why = page.getByRole('complementary', { name: 'Why' });
+  await expect(why).toContainText('Hall recorder');
+  await expect(why).toContainText('Without mains its battery, in the middle of its life, lasts');
+  await page.keyboard.press('Escape');
   await page.getByRole('button', { name: 'when all is done' }).click();
   await expect(box).not.toContainText('8 Weighbridge');
   const unit = power.locator('[data-power^="coax-unit-"][data-power$="-marshalling"]');
@@ -37,6 +43,11 @@ test('a rack shows what is in it and what is to come, and the change says what i
   await page.goto(`${server.address}/site/${id}/connect?view=racks`);
   const rack = page.getByRole('img', { name: /^Hall rack, from the top: Hall recorder at 11 to 12/ });
   await expect(rack).toContainText('to come');
+  await page.getByRole('button', { name: /of heat$/ }).click();
+  await expect(page.getByRole('complementary', { name: 'Why' })).toContainText(
+    'What its gear takes itself becomes heat where it stands',
+  );
+  await page.keyboard.press('Escape');
   await expect(page.getByText('1 input of Marshalling recorder')).toBeVisible();
   expect(await barriers(page, '.connect')).toEqual([]);
   await page.getByRole('button', { name: 'today', exact: true }).click();

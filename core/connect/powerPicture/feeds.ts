@@ -57,8 +57,8 @@ export function cameraFeeds(
   moment: Moment,
 ): CameraFeed[] {
   const ports = new Map(
-    cameras.flatMap(({ cameraId, deviceId, watts }) =>
-      deviceId !== null && watts > 0 ? [[cameraId, { deviceId, watts }] as const] : [],
+    cameras.flatMap(({ cameraId, deviceId, watts, nightWatts = watts }) =>
+      deviceId !== null && watts > 0 ? [[cameraId, { deviceId, watts: nightWatts }] as const] : [],
     ),
   );
   return [

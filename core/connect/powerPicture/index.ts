@@ -1,1 +1,2 @@
+export { powerDerivation } from './powerDerivation';
 export { powerPicture, totalWatts, type PowerNode } from './powerPicture';

@@ -1,1 +1,2 @@
+export { heatDerivation } from './heatDerivation';
 export { rackFront, type RackFront, type RackRow } from './rackFront';

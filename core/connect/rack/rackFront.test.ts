@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest';
 import { evaluateSite } from '#core/evaluate';
 import type { HookUp, Site } from '#core/model/site';
 import { saltmarrowSite } from '../../model/site/testSite';
-import { rackFront } from '.';
+import { heatDerivation, rackFront } from '.';
 
 const demo = saltmarrowSite();
 const { total } = evaluateSite(demo);
@@ -24,6 +24,13 @@ describe('the front of a rack', () => {
       ['Hall UPS', 9, 10, 'anywhere'],
     ]);
     expect([freeUnits, heatWatts, problems]).toEqual([8, 40, []]);
+  });
+  it('says of its heat what it is the sum of, and what is not in it', () => {
+    const rack = front(mounting({ rackId: 'hall-rack', rackUnits: 2, rackFrom: 11, mainsWatts: 40 }));
+    const { steps, conclusion } = heatDerivation(rack);
+    expect(steps[0]!.inputs).toMatchObject([{ name: 'Hall recorder', value: 40 }]);
+    expect(steps[0]!.result.value).toBe(40);
+    expect(conclusion).toContain('Hall UPS');
   });
   it('shows what is to come where it would fit, and says what does not', () => {
     const { rows } = front(demo, total);

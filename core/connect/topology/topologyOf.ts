@@ -288,6 +288,7 @@ export function topologyOf(
       lengthM: optionRow(option.kind).cable === 'none' ? option.newCableM : lengthM,
       mbps,
       watts: option.shared?.sourceWatts ?? 0,
+      ...(option.shared?.nightWatts === undefined ? {} : { nightWatts: option.shared.nightWatts }),
       ...(option.onCoaxOf === null ? {} : { onCoaxOf: option.onCoaxOf }),
       isPinned: device !== undefined && site.attachment[camera.id]?.deviceId === device.id,
     };

@@ -56,8 +56,10 @@ export interface CameraEnd {
   lengthM: number;
   /** What it sends into the network; nothing over a coax input. */
   mbps: number;
-  /** What its port has to give. */
+  /** What its port has to be able to give. */
   watts: number;
+  /** What its port gives by night, where that is known to be less. */
+  nightWatts?: number;
   /** The camera whose old coax carries the switch that it hangs on. */
   onCoaxOf?: string;
   /** Whether its cable is one that is still to be pulled, so that it could come from another closet. */

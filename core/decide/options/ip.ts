@@ -237,7 +237,9 @@ export function ipCoaxUnitOption(context: Context): Option {
         shared: {
           of: 'coax-unit',
           placeId: context.headEnd.id,
-          sourceWatts: coaxSourceWatts(context, context.need.ip.nightWatts + ownWatts, portWatts),
+          // After a power cut all start together: the unit has to give that.
+          sourceWatts: coaxSourceWatts(context, context.need.ip.startUpWatts + ownWatts, portWatts),
+          nightWatts: coaxSourceWatts(context, context.need.ip.nightWatts + ownWatts, portWatts),
           mbps: context.need.ip.mbps,
         },
         message: 'A converter at the camera and one port of a shared head-end unit.',

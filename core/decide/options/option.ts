@@ -57,7 +57,10 @@ export interface Draws {
 export interface SharedPort {
   of: PortKind;
   placeId: string;
+  /** What the port has to be able to give: the class of what hangs there, or what it takes when all start together. */
   sourceWatts: number;
+  /** What it gives by night, where that is known to be less. */
+  nightWatts?: number;
   mbps: number;
 }
 

@@ -315,14 +315,17 @@ describe('amps are those that flow', () => {
     const given = (number: number) => {
       const { findings, options } = evaluateSite(demo).runs.find(({ camera }) => camera.number === number)!;
       const unit = options.find(({ kind }) => kind === 'ip-coax-unit') as FeasibleOption;
-      return { ohms: findings.coaxLoop.ohms, watts: unit.shared!.sourceWatts };
+      const { sourceWatts: atStart, nightWatts: byNight } = unit.shared!;
+      return { ohms: findings.coaxLoop.ohms, atStart, byNight: byNight! };
     };
     // By hand for camera 1: 5.5 W and 1.5 W of the converter from 50 V; I = (V − √(V² − 4·R·P))/2R.
-    const { ohms, watts } = given(1);
-    const amps = (50 - Math.sqrt(50 ** 2 - 4 * ohms * 7)) / (2 * ohms);
-    expect(watts).toBeCloseTo(50 * amps, 6);
+    const { ohms, byNight, atStart } = given(1);
+    const fromUnit = (watts: number) => (50 * (50 - Math.sqrt(50 ** 2 - 4 * ohms * watts))) / (2 * ohms);
+    expect(byNight).toBeCloseTo(fromUnit(7), 6);
+    // When all start together a camera takes a quarter more.
+    expect(atStart).toBeCloseTo(fromUnit(1.25 * 5.5 + 1.5), 6);
     // The gatehouse is 480 m away: a twentieth and more of what is given warms its coax.
-    expect(given(24).watts).toBeGreaterThan(1.05 * 7);
+    expect(given(24).byNight).toBeGreaterThan(1.05 * 7);
   });
 });
 

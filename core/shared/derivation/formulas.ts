@@ -73,8 +73,20 @@ export const formulas = {
     source: 'Policy: room for bursts and for what is read back',
   },
   'pool-watts': {
-    writes: 'W = Σ of the ports by night, by class',
+    writes: 'W = Σ of the ports, by class, or at their start over coax',
     source: 'IEEE 802.3-2022, PoE classes at the source',
+  },
+  'mains-watts': {
+    writes: 'W = own + Σ of what hangs on it / efficiency',
+    source: 'sums; a supply box passes on 85 %, PoE gear 90 % (typical)',
+  },
+  'ups-hours': {
+    writes: 'h = usable Wh · 0.8 · efficiency / W',
+    source: 'IEEE 1188 replaces a battery at 80 % of its Wh',
+  },
+  'circuit-watts': {
+    writes: 'at most = rating · 0.8',
+    source: 'Policy: loads that last for hours; local codes decide',
   },
   'ports-in-use': { writes: 'ports = cameras + ways + what others take', source: 'counted' },
   'against-limit': { writes: 'reading against limit', source: 'the test’s own limit' },

@@ -78,8 +78,9 @@ function portCheck(
   { portSharePercent }: PolicyFigures,
 ): AskedCheck[] {
   if (!end || !device || end.watts <= 0 || device.portWatts <= 0) return [];
-  const at = (load: number) => end.watts * loadFactor('typical', { ...asKnown, load });
-  const predicted: Predicted = { value: end.watts, low: at(-loadTails), high: at(loadTails) };
+  const { nightWatts = end.watts } = end;
+  const at = (load: number) => nightWatts * loadFactor('typical', { ...asKnown, load });
+  const predicted: Predicted = { value: nightWatts, low: at(-loadTails), high: at(loadTails) };
   return [
     figureCheck(
       'port-watts',

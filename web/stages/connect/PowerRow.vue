@@ -1,13 +1,23 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue';
 import type { PowerNode } from '#core/connect/powerPicture';
+import type { NetworkMoment } from '#core/evaluate';
 import { formatQuantity } from '#core/shared/units';
 import { counted } from '#core/shared/labels';
 import LoadBar from '../../parts/LoadBar.vue';
 import { useOpenSite } from '../../stores/openSite';
+import { useWhyPanel } from '../../stores/whyPanel';
 
 /** Something that takes watts and passes them on, with what is below it. */
-const { node, most, depth } = defineProps<{ node: PowerNode; most: number; depth: number }>();
+const { node, most, depth, moment } = defineProps<{
+  node: PowerNode;
+  most: number;
+  depth: number;
+  moment: NetworkMoment;
+}>();
+const why = useWhyPanel();
+/** A camera takes what it takes; whatever feeds others has a sum behind it. */
+const hasWhy = computed(() => node.children.length > 0 || node.kind === 'gear' || node.kind === 'box');
 const openSite = useOpenSite();
 /** A box with many cameras starts folded, so that the whole is seen first. */
 const isOpen = ref(node.children.length <= 12);
@@ -52,10 +62,17 @@ const kinds: Record<PowerNode['kind'], string> = {
         ></span
       >
       <span class="bar" aria-hidden="true"><i :style="{ width: `${(node.watts / most) * 100}%` }" /></span>
-      <span class="mono watts"
-        >{{ formatQuantity(node.watts, 'W')
-        }}<span v-if="node.isUnread" class="dim" title="Some of its watts are not noted">+</span></span
+      <button
+        v-if="hasWhy"
+        type="button"
+        class="plain mono watts"
+        :aria-label="`Why ${formatQuantity(node.watts, 'W')}: ${node.name}`"
+        @click="why.ask({ kind: 'power', at: moment, nodeId: node.id })"
       >
+        {{ formatQuantity(node.watts, 'W')
+        }}<span v-if="node.isUnread" class="dim" title="Some of its watts are not noted">+</span>
+      </button>
+      <span v-else class="mono watts">{{ formatQuantity(node.watts, 'W') }}</span>
       <span class="limit"
         ><LoadBar v-if="node.load" :load="node.load" :digits="node.load.unit === 'A' ? 1 : 0"
       /></span>
@@ -68,6 +85,7 @@ const kinds: Record<PowerNode['kind'], string> = {
         :node="child"
         :most="most"
         :depth="depth + 1"
+        :moment="moment"
       />
     </ul>
   </li>
@@ -107,6 +125,12 @@ const kinds: Record<PowerNode['kind'], string> = {
 }
 .watts {
   text-align: right;
+  min-height: 24px;
+  line-height: 24px;
+}
+button.watts {
+  text-decoration: underline dotted;
+  text-underline-offset: 3px;
 }
 @media (max-width: 700px) {
   .line {

@@ -5,6 +5,7 @@ import type { NetworkMoment } from '#core/evaluate';
 import { formatQuantity } from '#core/shared/units';
 import { counted } from '#core/shared/labels';
 import { useOpenSite } from '../../stores/openSite';
+import { useWhyPanel } from '../../stores/whyPanel';
 import RackFrontDrawing from './RackFrontDrawing.vue';
 import { useRooms } from './useRooms';
 
@@ -12,6 +13,7 @@ import { useRooms } from './useRooms';
 const { moment } = defineProps<{ moment: NetworkMoment }>();
 const openSite = useOpenSite();
 const rooms = useRooms(() => moment);
+const why = useWhyPanel();
 const freed = computed(() => (rooms.value ? freedInWords(rooms.value.freed) : []));
 </script>
 
@@ -24,7 +26,15 @@ const freed = computed(() => (rooms.value ? freedInWords(rooms.value.freed) : []
           <h2>{{ rack.name }}</h2>
           <p class="dim tiny">
             {{ openSite.place[rack.placeId]?.name }}; {{ counted(rack.freeUnits, 'unit') }} free of
-            {{ rack.units }}, {{ formatQuantity(rack.heatWatts, 'W', 0) }} of heat as far as watts are noted{{
+            {{ rack.units }},
+            <button
+              type="button"
+              class="plain heat"
+              @click="why.ask({ kind: 'heat', at: moment, rackId: rack.id })"
+            >
+              {{ formatQuantity(rack.heatWatts, 'W', 0) }} of heat
+            </button>
+            as far as watts are noted{{
               rack.unnotedWatts.length > 0 ? `; not noted: ${rack.unnotedWatts.join(', ')}` : ''
             }}.
           </p>
@@ -65,6 +75,11 @@ const freed = computed(() => (rooms.value ? freedInWords(rooms.value.freed) : []
 </template>
 
 <style scoped>
+.heat {
+  min-height: 24px;
+  text-decoration: underline dotted;
+  text-underline-offset: 3px;
+}
 .racks {
   display: flex;
   flex-wrap: wrap;
