@@ -66,9 +66,9 @@ test('an encoder, an injector, a keyboard and a matrix are noted with what they 
     ['Video matrix', 'Outputs of the matrix', '8'],
   ] as const;
   for (const [kind, label, value] of kinds) {
-    await page.keyboard.press('n');
+    await page.getByRole('button', { name: /^Add a recorder/ }).click();
     const dialog = page.getByRole('dialog', { name: 'Add head-end equipment' });
-    await dialog.getByRole('combobox', { name: 'It is a' }).click();
+    await dialog.getByLabel('It is a').click();
     await choose(page, kind);
     await dialog.getByLabel('Name', { exact: true }).fill(`Old ${kind.toLowerCase()}`);
     await dialog.getByRole('button', { name: 'Add', exact: true }).click();
@@ -80,6 +80,6 @@ test('an encoder, an injector, a keyboard and a matrix are noted with what they 
   }
   await saved(page);
   await page.reload();
-  await page.getByRole('button', { name: /Old video matrix/ }).click();
+  await page.getByRole('button', { name: /^Old video matrix/ }).click();
   await expect(page.getByLabel('Outputs of the matrix')).toHaveValue('8');
 });

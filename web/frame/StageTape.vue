@@ -67,6 +67,7 @@ const ticks = Array.from({ length: 10 }, (_, k) => k);
   background: var(--copper-3);
 }
 .label {
+  white-space: nowrap;
   padding: 0 12px;
   font-size: 14px;
   font-weight: 500;

@@ -32,10 +32,9 @@ describe('why something takes so many watts', () => {
   it('has what a box loses on the way, unless its watts are noted', () => {
     const box = all(nodes).find(({ kind, id }) => kind === 'box' && !demo.supply[id]!.hookUp?.mainsWatts)!;
     const [, intake] = derive(box.id).steps;
-    expect(valueOf(intake!.inputs, 'together') / (valueOf(intake!.inputs, 'of it arrives') / 100)).toBeCloseTo(
-      box.watts,
-      6,
-    );
+    expect(
+      valueOf(intake!.inputs, 'together') / (valueOf(intake!.inputs, 'of it arrives') / 100),
+    ).toBeCloseTo(box.watts, 6);
     const noted = {
       ...demo,
       supply: {
@@ -52,7 +51,9 @@ describe('why something takes so many watts', () => {
     const lasting = derive(ups.id).steps.find(({ formula }) => formula === 'ups-hours')!;
     const { inputs } = lasting;
     expect(lasting.result.value).toBeCloseTo(
-      (60 * valueOf(inputs, 'usable Wh') * 0.8 * valueOf(inputs, 'efficiency')) / 100 / valueOf(inputs, 'takes'),
+      (60 * valueOf(inputs, 'usable Wh') * 0.8 * valueOf(inputs, 'efficiency')) /
+        100 /
+        valueOf(inputs, 'takes'),
       6,
     );
     const circuit = nodes.find(({ kind }) => kind === 'circuit')!;

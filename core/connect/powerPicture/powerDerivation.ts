@@ -8,14 +8,16 @@ import type { PowerNode } from './powerPicture';
 /** So many things stand one by one; the rest of a long list stands as a sum. */
 const mostListed = 8;
 
+/** Cameras take what is usual of them, what feeds others is a sum, and the rest is as it was noted. */
+const sourceOf = ({ kind, children }: PowerNode): Figure['from'] =>
+  children.length > 0 ? 'computed' : kind === 'camera' || kind === 'heater' ? 'typical' : 'noted';
+
 /** What each thing below takes, the largest first. */
 function takenBelow({ children }: PowerNode): Figure[] {
   const sorted = [...children].sort((a, b) => b.watts - a.watts);
   const listed = sorted
     .slice(0, mostListed)
-    .map(({ name, watts, children: below }) =>
-      figure(name, watts, 'W', below.length > 0 ? 'computed' : 'typical'),
-    );
+    .map((below) => figure(below.name, below.watts, 'W', sourceOf(below)));
   const rest = sorted.slice(mostListed);
   const sum = rest.reduce((all, { watts }) => all + watts, 0);
   return rest.length > 0 ? [...listed, figure(`${rest.length} more`, sum, 'W', 'typical')] : listed;
@@ -130,7 +132,17 @@ export function powerDerivation(
       ...limitSteps(site, node),
     ],
     ...(load
-      ? { limit: { sense: 'at-most', figure: figure('at most', load.most, load.unit, 'policy') } as const }
+      ? {
+          limit: {
+            sense: 'at-most',
+            figure: figure(
+              'at most',
+              load.most,
+              load.unit,
+              node.kind === 'ups' || node.kind === 'gear' ? 'noted' : 'policy',
+            ),
+          } as const,
+        }
       : {}),
     conclusion: `${load ? concluded(load) : 'Nothing is noted that limits it.'}${node.isUnread ? ' Some of its watts are not noted, so they are too few.' : ''}`,
   };

@@ -81,7 +81,8 @@ function deviceDerivation({ topology, devices }: Network, id: string, label: str
   if (load.unit === 'W') {
     const others = device.taken.watts > 0 ? [figure('others', device.taken.watts, 'W', 'noted')] : [];
     const result = figure('asked of it', load.used, 'W', 'computed');
-    const message = 'What its ports have to be able to give: the PoE class of each camera, over coax its start';
+    const message =
+      'What its ports have to be able to give: the PoE class of each camera, over coax its start';
     const inputs = [...inputsOf(hanging, 'watts'), ...others];
     return { title, limit, conclusion, steps: [{ message, formula: 'pool-watts', inputs, result }] };
   }

@@ -79,6 +79,10 @@ describe('a field switch on one old coax', () => {
       expect(option.state === 'no' && option.why).toMatch(words);
     },
   );
+  it('is none where the coax ends at the place itself', () => {
+    const option = optionOf(demo, 'c01');
+    expect(option.state === 'no' && option.why).toMatch(/ends at Ticket hall itself/);
+  });
   it('leaves out a coax that blocks data, and is none where no other is left', () => {
     const blocked = (...ids: string[]): Site => ({
       ...demo,

@@ -102,6 +102,13 @@ const oneCoax =
 /** A PoE switch where the cameras are, with one of their old coaxes as its way back; every camera of the place hangs on it by a short lead. */
 export function fieldCoaxOption(context: Context): Option {
   const { place, headEnd, need, newCameras, camera } = context;
+  if (headEnd.id === place.id)
+    return infeasible(
+      kind,
+      'at closet',
+      `The coax ends at ${place.name} itself: the switch there serves its cameras.`,
+      'a new category cable from that closet',
+    );
   const obstacle = mainsObstacle(kind, place, 'switch') ?? mainsObstacle(kind, headEnd, 'coax converter');
   if (obstacle) return obstacle;
   const trunk = context.around.trunk();

@@ -23,7 +23,14 @@ const most = computed(() => Math.max(1, ...roots.value.map((node) => node.watts)
         <span class="dim">Bars are of the largest branch; a limit has its own bar.</span>
       </p>
       <ul class="roots" role="tree" aria-label="Power">
-        <PowerRow v-for="node in roots" :key="node.id" :node="node" :most="most" :depth="1" :moment="moment" />
+        <PowerRow
+          v-for="node in roots"
+          :key="node.id"
+          :node="node"
+          :most="most"
+          :depth="1"
+          :moment="moment"
+        />
       </ul>
       <p class="caution">
         Mains circuits, UPS and supply boxes: only licensed people, by local code. Batteries give large

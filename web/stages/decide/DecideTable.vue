@@ -135,7 +135,8 @@ table {
   border-collapse: collapse;
   width: 100%;
 }
-thead th {
+thead th,
+thead td {
   position: sticky;
   top: 0;
   z-index: 1;
@@ -206,10 +207,10 @@ td.num {
 .margin {
   display: grid;
   justify-items: start;
-  font-size: 10px;
-  line-height: 1.1;
+  font-size: 9.5px;
+  line-height: 1.15;
   color: var(--ink-2);
-  letter-spacing: -0.05em;
+  letter-spacing: -0.06em;
 }
 .none {
   display: block;

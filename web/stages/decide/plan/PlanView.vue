@@ -305,7 +305,8 @@ table {
   border-collapse: collapse;
   width: 100%;
 }
-th {
+th,
+thead td {
   position: sticky;
   top: 0;
   background: var(--paper);
