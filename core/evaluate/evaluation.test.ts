@@ -125,6 +125,9 @@ describe('evaluateSite', () => {
       ...network.devices.flatMap(({ deviceId, loads }) =>
         loads.map(({ label }) => loadDerivation(network, { of: 'device', id: deviceId, label })),
       ),
+      ...Object.keys({ ...site.equipment, ...site.supply }).map((nodeId) =>
+        derivationOf(site, evaluation, { kind: 'power', at: { kind: 'today' }, nodeId }),
+      ),
     ].flatMap((derivation) => derivation ?? []);
     const used = new Set(
       [...traced.runs, ...tabled.runs]
