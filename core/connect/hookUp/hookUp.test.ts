@@ -64,6 +64,23 @@ describe('a hook-up of today', () => {
     });
     expect(joined.lines[1]!.spans[0]!.cores).toBe('2 cores joined out, one core back');
   });
+  it('says where a lead splits that cameras share, how long and of what it is', () => {
+    const { feed } = demo.run['r01']!;
+    if (feed.kind === 'local-adapter') throw new Error('an adapter has no output');
+    const box = demo.supply[feed.supplyId]!;
+    const lead = {
+      cable: 'power-2x18-cu' as const,
+      lengthM: 60,
+      outCores: 1,
+      backCores: 1,
+      temperatureC: 20,
+    };
+    const outputs = box.outputs.map((one) => (one.number === feed.output ? { ...one, lead } : one));
+    const site = { ...demo, supply: { ...demo.supply, [box.id]: { ...box, outputs } } };
+    const { today } = hookUpOfRun(site, evaluateSite(site), 'r01', 'awg')!;
+    expect(textOf(today)).toMatch(/splits behind its lead, 60 m of [^"]*18 AWG/);
+    expect(today.polarity.join()).toMatch(/every plug of the splitter/);
+  });
   it('names no colour that nobody noted', () => {
     for (const { run } of evaluated.runs)
       expect(textOf(hookUpOfRun(demo, evaluated, run.id, 'awg')!.today)).not.toMatch(

@@ -1,5 +1,6 @@
 import type { Camera, Run, Site } from '#core/model/site';
 import { powerCableLabel } from '#core/physics/cable';
+import { formatQuantity } from '#core/shared/units';
 import { outAndBack, powerAlongRun, type Gauge } from './runLine';
 import type { HookUpLine, Station } from './types';
 
@@ -66,7 +67,11 @@ export function powerLines(site: Site, run: Run, camera: Camera, gauge: Gauge): 
     where: [
       `${supply.setVolts} V ${supply.current.toUpperCase()}`,
       ...(fuse === undefined ? [] : [`fuse ${fuse} A`]),
-      ...(lead ? [`splits behind its lead, ${powerCableLabel(lead.cable, gauge)}`] : []),
+      ...(lead
+        ? [
+            `splits behind its lead, ${formatQuantity(lead.lengthM, 'm')} of ${powerCableLabel(lead.cable, gauge)}`,
+          ]
+        : []),
     ].join(', '),
     terminals: [
       supply.current === 'ac' ? 'two terminals of the output' : `terminals + and − of output ${feed.output}`,

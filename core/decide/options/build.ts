@@ -74,6 +74,7 @@ const lasting = new Set([
   'fibre-attenuator',
   'containment-m',
   'making-good',
+  'wall-cabinet',
   'category-ends',
   'power-pair-m',
   'surge-protector',

@@ -29,7 +29,15 @@ export interface Around {
 export interface Context {
   site: Pick<
     Site,
-    'place' | 'supply' | 'equipment' | 'recorder' | 'run' | 'camera' | 'stream' | 'allocationSettings'
+    | 'place'
+    | 'supply'
+    | 'equipment'
+    | 'link'
+    | 'recorder'
+    | 'run'
+    | 'camera'
+    | 'stream'
+    | 'allocationSettings'
   >;
   camera: Camera;
   run: Run;

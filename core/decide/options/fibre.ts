@@ -13,7 +13,7 @@ import {
   newCableCautions,
   newWay,
   removalOf,
-  sharedRoute,
+  alongWay,
   surveyOf,
   type NewWay,
 } from './ip';
@@ -172,13 +172,17 @@ export function fibreOption(context: Context): Option {
   const sharedM = Math.max(lengthM, context.around.routeFrom(from.id).lengthM);
   const attenuated = attenuatorDb(end, sharedM);
   const camera = context.newCameras.ip;
-  const route = sharedRoute(context, way);
+  const among = context.around.routeFrom(from.id).cameras;
   return feasible(context, {
     kind: 'fibre',
     margins: [lossMargin(end, lengthM, surveyed, attenuated), ...reachMargin(end, lengthM, surveyed)],
     parts: [...camera.parts, { item: 'poe-injector', count: 1 }],
     work: [...camera.work, ...surveyOf(way), ...removalOf(context)],
-    sharing: [route, sharedFibre(context, way, attenuated, route.among), fieldSwitchAt(context, route.among)],
+    sharing: [
+      ...alongWay(context, way),
+      sharedFibre(context, way, attenuated, among),
+      fieldSwitchAt(context, among),
+    ],
     signal: ipSignal(context),
     megapixels: ip.product.megapixels,
     lifeYears: fibreYears,

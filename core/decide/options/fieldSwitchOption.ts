@@ -3,12 +3,12 @@ import { formatQuantity } from '#core/shared/units';
 import { feasible, infeasible } from './build';
 import type { Context } from './context';
 import {
+  alongWay,
   ipSignal,
   mainsObstacle,
   newCableCautions,
   newWay,
   removalOf,
-  sharedRoute,
   surveyOf,
   type NewWay,
 } from './ip';
@@ -133,7 +133,7 @@ export function fieldSwitchOption(context: Context): Option {
         ...surveyOf(way),
         ...removalOf(context),
       ],
-      sharing: [sharedRoute(context, way), trunk(context, way, trunkM)],
+      sharing: [...alongWay(context, way), trunk(context, way, trunkM)],
       shared: { of: 'poe-switch', placeId: place.id, sourceWatts, mbps: need.ip.mbps },
       signal: ipSignal(context),
       megapixels: need.ip.product.megapixels,

@@ -19,6 +19,7 @@ import {
   coaxWattsMargin,
   poeMargin,
 } from './margins';
+import { leadsOn, newCloset } from './newCloset';
 import { newCable, newCopperBetweenEarths, surgeProtection } from './newCable';
 import type { InfeasibleOption, Margin, Option, FeasibleOption } from './option';
 import type { Part } from './part';
@@ -257,6 +258,8 @@ export interface NewWay {
   from: Place;
   lengthM: number;
   surveyed: boolean;
+  /** It comes from a place that has no closet yet. */
+  opensCloset: boolean;
 }
 
 /** Where a new cable would come from: the surveyed route, else along the run from its head end. */
@@ -274,16 +277,19 @@ export function newWay(
       'Listed building: no new surface cable here.',
       'consent of whoever protects the building, or the cable that is there',
     );
-  if (!newRoute) return { from: headEnd, lengthM: runLengthM(run), surveyed: false };
+  if (!newRoute) return { from: headEnd, lengthM: runLengthM(run), surveyed: false, opensCloset: false };
   const from = site.place[newRoute.fromPlaceId]!;
-  if (!from.networkCloset)
+  const opensCloset = !from.networkCloset;
+  if (opensCloset && !(from.mains && leadsOn(site.link, from)))
     return infeasible(
       kind,
       'no closet',
-      `There is no network closet at ${from.name}.`,
-      `a closet with mains at ${from.name}`,
+      `There is no network closet at ${from.name}, and ${from.mains ? 'no link that leads on from there' : 'no mains for one'}.`,
+      from.mains
+        ? `a link from ${from.name} noted or planned in Connect; then a closet is opened there`
+        : `mains at ${from.name}, by a licensed person, and a link that leads on`,
     );
-  return { from, lengthM: newRoute.lengthM, surveyed: true };
+  return { from, lengthM: newRoute.lengthM, surveyed: true, opensCloset };
 }
 
 /** The old cable is left where it is, or taken out with the new one going in. */
@@ -294,7 +300,7 @@ export const removalOf = ({ policies, run }: Context): Part[] =>
 export const surveyOf = ({ surveyed }: NewWay): string[] => (surveyed ? [] : ['survey-route']);
 
 /** The way itself: containment, fire stopping and setting up serve every cable that goes the same way to the same place. */
-export function sharedRoute({ place, around }: Context, { from, lengthM }: NewWay): SharedThing {
+function sharedRoute({ place, around }: Context, { from, lengthM }: NewWay): SharedThing {
   const { lengthM: longestM, cameras } = around.routeFrom(from.id);
   return {
     key: `route ${from.id} ${place.id}`,
@@ -310,6 +316,12 @@ export function sharedRoute({ place, around }: Context, { from, lengthM }: NewWa
     among: cameras,
   };
 }
+
+/** What whoever comes along a way shares: the way itself, and the closet that is opened at its start. */
+export const alongWay = (context: Context, way: NewWay): SharedThing[] => [
+  sharedRoute(context, way),
+  ...(way.opensCloset ? [newCloset(context, way.from)] : []),
+];
 
 /** What any new cable along a way asks people to mind. */
 export const newCableCautions = (context: Context): string[] => [
@@ -353,7 +365,7 @@ export function newCategoryOption(context: Context): Option {
         ...surges.parts,
       ],
       work: [...camera.work, { item: 'pull-cable-m', count: lengthM }, ...removalOf(context), ...surges.work],
-      sharing: [sharedRoute(context, way)],
+      sharing: alongWay(context, way),
       cautions: [...surges.cautions, ...earths.cautions, ...newCableCautions(context)],
       shared: { of: 'poe-switch', placeId: from.id, sourceWatts, mbps: ip.mbps },
       signal: ipSignal(context),
@@ -361,7 +373,7 @@ export function newCategoryOption(context: Context): Option {
       lifeYears: cableIpYears,
       newCableM: lengthM,
       showsAt: [place.id, from.id],
-      message: `${Math.ceil(lengthM)} m of Cat 6 from ${from.name}${surveyed ? '' : ', route not surveyed yet'}.`,
+      message: `${Math.ceil(lengthM)} m of Cat 6 from ${way.opensCloset ? 'a closet that is opened at ' : ''}${from.name}${surveyed ? '' : ', route not surveyed yet'}.`,
       remedy: (binding) =>
         binding.kind === 'channel'
           ? `a network closet with mains ${tooLongM(binding)} m nearer, or fibre`

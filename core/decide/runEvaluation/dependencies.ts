@@ -9,6 +9,7 @@ export const sharedKinds = [
   'product',
   'demands',
   'radioPath',
+  'link',
   'sheath',
   'recorder',
   'equipment',
