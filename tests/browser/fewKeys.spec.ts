@@ -110,9 +110,9 @@ test('a number that there is none of is refused, and Escape leaves all as it was
   await page.keyboard.press('n');
   await page.keyboard.type('99');
   await page.keyboard.press('Enter');
-  await expect(page.getByText('a whole number from 1 to 13')).toBeVisible();
+  await expect(page.getByText('a whole number from 1 to 16')).toBeVisible();
   await page.keyboard.press('Escape');
-  await expect(page.getByText('a whole number from 1 to 13')).toBeHidden();
+  await expect(page.getByText('a whole number from 1 to 16')).toBeHidden();
   await expect(page.locator('tr[data-run="r08"] .chosen')).toHaveCount(0);
 });
 

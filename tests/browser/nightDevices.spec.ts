@@ -139,7 +139,7 @@ test('the port of a camera that was just changed is asked, kept for the sign-off
     await choose(page, new RegExp(`^Night ${nightOf(file, 'swap-c20')},`));
     await page.locator('[data-tonight="swap-c20"]').click();
     const port = page.locator('.port');
-    await port.getByText('Port of PoE switch').click();
+    await port.getByText('Port of Long-reach switch').click();
     const where = port.getByLabel('Address of the switch');
     await where.fill(standIn.address);
     await where.press('Enter');
