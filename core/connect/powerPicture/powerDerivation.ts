@@ -3,7 +3,7 @@ import type { Site } from '#core/model/site';
 import { figure, type Derivation, type Figure, type Load, type Step } from '#core/shared/derivation';
 import { continuousLoadShare } from '#core/physics/power';
 import { formatQuantity } from '#core/shared/units';
-import type { PowerNode } from './powerPicture';
+import { totalWatts, type PowerNode } from './powerPicture';
 
 /** So many things stand one by one; the rest of a long list stands as a sum. */
 const mostListed = 8;
@@ -19,8 +19,9 @@ function takenBelow({ children }: PowerNode): Figure[] {
     .slice(0, mostListed)
     .map((below) => figure(below.name, below.watts, 'W', sourceOf(below)));
   const rest = sorted.slice(mostListed);
-  const sum = rest.reduce((all, { watts }) => all + watts, 0);
-  return rest.length > 0 ? [...listed, figure(`${rest.length} more`, sum, 'W', 'typical')] : listed;
+  return rest.length > 0
+    ? [...listed, figure(`${rest.length} more`, totalWatts(rest), 'W', 'typical')]
+    : listed;
 }
 
 const sumStep = (node: PowerNode, fed: number): Step => ({
@@ -122,7 +123,7 @@ export function powerDerivation(
   const node = nodeIn(nodes, id);
   if (!node || (node.children.length === 0 && node.kind !== 'gear' && node.kind !== 'box')) return null;
   const own = site.equipment[id] ?? site.recorder[id] ?? site.supply[id];
-  const fed = node.children.reduce((sum, { watts }) => sum + watts, 0);
+  const fed = totalWatts(node.children);
   const { load } = node;
   return {
     title: `${node.name}, ${formatQuantity(node.watts, 'W')} by night`,

@@ -100,7 +100,7 @@ const loops = ({ links }: Topology): TopologyFinding[] =>
 const pastLimit = (whose: string, { label, used, most, unit }: Load): string =>
   unit === ''
     ? `${whose} has ${most} ${label}; ${used} are needed.`
-    : `${whose} gives ${formatQuantity(most, unit)}; ${formatQuantity(used, unit)} ${label === 'watts' ? 'are asked of it at night' : 'come to it'}.`;
+    : `${whose} gives ${formatQuantity(most, unit)}; ${formatQuantity(used, unit)} ${label === 'watts' ? 'are asked of it' : 'come to it'}.`;
 
 /** Cameras by the device that they hang on, and by each link that their pictures go over. */
 function camerasOver(

@@ -79,6 +79,11 @@ describe('a field switch on one old coax', () => {
       expect(option.state === 'no' && option.why).toMatch(words);
     },
   );
+  it('has leads of the fire class that its place asks for', () => {
+    const gatehouse = { ...demo.place['gatehouse']!, fireClass: 'plenum' as const };
+    const { parts } = feasible({ ...demo, place: { ...demo.place, gatehouse } }, 'c23');
+    expect(parts).toContainEqual({ item: 'category-cable-plenum-m', count: 10 });
+  });
   it('is none where the coax ends at the place itself', () => {
     const option = optionOf(demo, 'c01');
     expect(option.state === 'no' && option.why).toMatch(/ends at Ticket hall itself/);

@@ -3,11 +3,13 @@ import { figure, statusOf } from '#core/shared/derivation';
 import { formatQuantity } from '#core/shared/units';
 import { feasible, infeasible } from './build';
 import type { Context } from './context';
-import { ipSignal, isolate, mainsObstacle, newEndsOf, wishesOf } from './ip';
+import { ipSignal, isolate, mainsObstacle, newEndsOf, removalOf, wishesOf } from './ip';
 import { gearObstacle, lineObstacle } from './lineObstacle';
 import { lineBindings } from './lineMargins';
 import { channelMargin, coaxRateMargin, poeMargin } from './margins';
 import { mains } from './mains';
+import { newCable } from './newCable';
+import { enclosureCautions, nearLeadM } from './placeSwitch';
 import type { Margin, Option } from './option';
 import type { SharedThing } from './sharing';
 import { isSheltered } from './sheltered';
@@ -17,8 +19,6 @@ import type { OldCoax, Trunk } from './trunk';
 const kind = 'field-coax' as const;
 /** Years until converters, switch and cameras are due. Judgement, as of other Ethernet over coax. */
 const years = 8;
-/** From the switch to a camera beside it. Usual figure, until somebody measures the lead. */
-const nearLeadM = 10;
 const endCount = 2;
 
 type Around = Pick<Context, 'catalogue' | 'policies' | 'place' | 'headEnd'>;
@@ -136,10 +136,14 @@ export function fieldCoaxOption(context: Context): Option {
       ],
       parts: [
         ...newCameras.ip.parts,
-        { item: 'category-cable-m', count: nearLeadM },
+        newCable('category', nearLeadM, place),
         { item: 'category-ends', count: 1 },
       ],
-      work: [...newCameras.ip.work, { item: 'pull-cable-m', count: nearLeadM }],
+      work: [
+        ...newCameras.ip.work,
+        { item: 'pull-cable-m', count: nearLeadM },
+        ...(isOwn ? [] : removalOf(context)),
+      ],
       sharing: [sharedCoax(context, trunk)],
       shared: { of: 'poe-switch', placeId: place.id, sourceWatts, mbps: need.ip.mbps },
       onCoaxOf: trunk.camera.id,
@@ -154,11 +158,7 @@ export function fieldCoaxOption(context: Context): Option {
         isolate,
         oneCoax,
         `One coax and one switch carry every camera at ${place.name}: when either fails they are dark together.`,
-        ...(isSheltered(place.environment)
-          ? []
-          : [
-              'The switch needs a closed, vented enclosure, and a switch that stands the heat and cold there.',
-            ]),
+        ...enclosureCautions(place),
         mains,
         ...line.cautions,
         ...wishesOf(context),

@@ -16,14 +16,13 @@ import { channelMargin, poeMargin } from './margins';
 import { mains } from './mains';
 import { newCable, newCopperBetweenEarths, surgeProtection } from './newCable';
 import type { Margin, Option } from './option';
+import { enclosureCautions, nearLeadM } from './placeSwitch';
 import type { SharedThing } from './sharing';
 import { isSheltered } from './sheltered';
 import { withPort } from './strongPort';
 
 /** Years until cameras and the switch are due. Judgement, as of other IP cameras on new cable. */
 const fieldYears = 8;
-/** From the switch to a camera beside it, up a wall and along it. Usual figure, until somebody measures the lead. */
-const nearLeadM = 10;
 
 const category = (lengthM: number, temperatureC: number) => [{ cable: 'pair-cat6', lengthM, temperatureC }];
 
@@ -144,11 +143,7 @@ export function fieldSwitchOption(context: Context): Option {
       message: `A PoE switch at ${place.name} on ${Math.ceil(trunkM)} m of Cat 6 from ${from.name}${surveyed ? '' : ', route not surveyed yet'}; ${leadM} m from there.`,
       cautions: [
         `One cable and one switch carry every camera at ${place.name}: when either fails they are dark together.`,
-        ...(isSheltered(place.environment)
-          ? []
-          : [
-              'The switch needs a closed, vented enclosure, and a switch that stands the heat and cold there.',
-            ]),
+        ...enclosureCautions(place),
         mains,
         ...surges.cautions,
         ...earths.cautions,

@@ -111,12 +111,7 @@ export type NetworkGearKind = (typeof networkGearKinds)[number];
 export const isNetworkGear = ({ kind }: Gear): boolean => networkGearKinds.some((one) => one === kind);
 
 export const gearKinds: readonly GearKind[] = [
-  'switch',
-  'coax-unit',
-  'encoder',
-  'injector',
-  'link-end',
-  'router',
+  ...networkGearKinds,
   'keyboard',
   'matrix',
   'monitor',
