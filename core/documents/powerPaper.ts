@@ -1,3 +1,4 @@
+import { runtimeInWords } from '#core/connect/supply';
 import { totalWatts, type PowerNode } from '#core/connect/powerPicture';
 import { formatQuantity } from '#core/shared/units';
 import type { PaperCell, Paper } from './paper';
@@ -5,7 +6,7 @@ import { paperOf, type PaperContext } from './paperContext';
 
 /** What a node is fed by stands before it, level by level. */
 function rowsOf(node: PowerNode, above: string, placeOf: (id: string | null) => string): PaperCell[][] {
-  const { name, placeId, watts, load, hours, isUnread, children } = node;
+  const { name, placeId, watts, load, backup, isUnread, children } = node;
   return [
     [
       name,
@@ -13,8 +14,11 @@ function rowsOf(node: PowerNode, above: string, placeOf: (id: string | null) => 
       placeOf(placeId),
       watts,
       load ? `${formatQuantity(load.used, load.unit)} of ${formatQuantity(load.most, load.unit)}` : '',
-      hours,
-      isUnread ? 'its own watts are not noted' : '',
+      backup?.hours ?? null,
+      [
+        ...(isUnread ? ['its own watts are not noted'] : []),
+        ...(backup ? [runtimeInWords(backup.hours, backup.battery)] : []),
+      ].join('; '),
     ],
     ...children.flatMap((child) => rowsOf(child, name, placeOf)),
   ];

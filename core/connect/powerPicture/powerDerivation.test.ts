@@ -47,7 +47,7 @@ describe('why something takes so many watts', () => {
     expect(step.result).toMatchObject({ value: 77, from: 'noted' });
   });
   it('says how long a UPS lasts and what a breaker bears, by the figures that are noted', () => {
-    const ups = all(nodes).find(({ kind, hours }) => kind === 'ups' && hours !== null)!;
+    const ups = all(nodes).find(({ kind, backup }) => kind === 'ups' && backup !== null)!;
     const lasting = derive(ups.id).steps.find(({ formula }) => formula === 'ups-hours')!;
     const { inputs } = lasting;
     expect(lasting.result.value).toBeCloseTo(
@@ -56,6 +56,10 @@ describe('why something takes so many watts', () => {
         valueOf(inputs, 'takes'),
       6,
     );
+    // Its battery is of 2020, and the last reading of the demo of 2026.
+    const worn = derive(ups.id).steps.find(({ formula }) => formula === 'battery-worn-from')!;
+    expect(worn.result.value).toBe(2024);
+    expect(worn.message).toMatch(/count on no minutes until it is renewed/);
     const circuit = nodes.find(({ kind }) => kind === 'circuit')!;
     const bears = derive(circuit.id).steps.find(({ formula }) => formula === 'circuit-watts')!;
     expect(bears.result.value).toBeCloseTo(

@@ -1,4 +1,4 @@
-import { poeEfficiency, supplyEfficiency } from '#core/connect/supply';
+import { batteryYears, poeEfficiency, supplyEfficiency, type BatteryAge } from '#core/connect/supply';
 import type { Site } from '#core/model/site';
 import { figure, type Derivation, type Figure, type Load, type Step } from '#core/shared/derivation';
 import { continuousLoadShare } from '#core/physics/power';
@@ -61,10 +61,29 @@ const concluded = ({ status }: Load): string =>
       ? 'It holds, with little to spare.'
       : 'It holds.';
 
+/** What the year on the battery makes of the minutes. */
+const wornStep = (batteryYear: number | undefined, battery: BatteryAge): Step[] =>
+  batteryYear === undefined || battery.kind === 'unknown'
+    ? []
+    : [
+        {
+          message:
+            battery.kind === 'worn'
+              ? 'It is older than that: count on no minutes until it is renewed'
+              : 'It counts as worn from',
+          formula: 'battery-worn-from',
+          inputs: [
+            figure('year on it', batteryYear, '', 'noted'),
+            figure('years', batteryYears, '', 'policy'),
+          ],
+          result: figure('worn from', battery.wornFrom, '', 'policy'),
+        },
+      ];
+
 /** How long a UPS lasts, and what a circuit or a box may give. */
 function limitSteps({ equipment, supply }: Pick<Site, 'equipment' | 'supply'>, node: PowerNode): Step[] {
   const gear = equipment[node.id]?.gear;
-  if (gear?.kind === 'ups' && node.hours !== null)
+  if (gear?.kind === 'ups' && node.backup)
     return [
       {
         message: 'Without mains its battery, in the middle of its life, lasts',
@@ -74,8 +93,9 @@ function limitSteps({ equipment, supply }: Pick<Site, 'equipment' | 'supply'>, n
           figure('efficiency', gear.efficiencyPercent, '%', 'noted'),
           figure('takes', node.watts, 'W', 'computed'),
         ],
-        result: figure('lasts', node.hours * 60, 'min', 'computed'),
+        result: figure('lasts', node.backup.hours * 60, 'min', 'computed'),
       },
+      ...wornStep(gear.batteryYear, node.backup.battery),
     ];
   if (gear?.kind === 'circuit' && node.load)
     return [

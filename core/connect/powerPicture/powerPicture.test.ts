@@ -48,7 +48,7 @@ describe('the picture of power', () => {
     const ups = find(nodes, 'hall-ups');
     const fed = 60 + find(nodes, 'hall-box').watts;
     // 380 Wh × 0.8 for age × 0.85 for its inverter.
-    expect(ups.hours).toBeCloseTo((380 * 0.8 * 0.85) / fed, 6);
+    expect(ups.backup!.hours).toBeCloseTo((380 * 0.8 * 0.85) / fed, 6);
     expect(ups.watts).toBeCloseTo(fed, 6);
     expect(find(nodes, 'hall-circuit').watts).toBeCloseTo(fed + 35, 6);
   });

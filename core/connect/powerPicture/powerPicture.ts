@@ -1,4 +1,4 @@
-import { supplyEfficiency, poeEfficiency, upsHours } from '#core/connect/supply';
+import { batteryAge, poeEfficiency, supplyEfficiency, upsHours, type BatteryAge } from '#core/connect/supply';
 import type { Device, Moment, Topology } from '#core/connect/topology';
 import type { RunEvaluation } from '#core/decide/runEvaluation';
 import { continuousLoadShare, wattsOf } from '#core/physics/power';
@@ -18,8 +18,8 @@ export interface PowerNode {
   watts: number;
   /** What it can give, and how much of that is asked of it; `null` where it has no limit that is noted. */
   load: Load | null;
-  /** Of a UPS: how long it lasts at that; `null` with nothing on it, and of anything else. */
-  hours: number | null;
+  /** Of a UPS: how long it lasts at that, and how old its battery is; `null` with nothing on it, and of anything else. */
+  backup: { hours: number; battery: BatteryAge } | null;
   /** Whether nobody has noted what it takes, so that its watts are too few. */
   isUnread: boolean;
   children: PowerNode[];
@@ -37,7 +37,7 @@ const leaf = ({ cameraId, number, name, isHeater }: CameraFeed, watts: number): 
   placeId: null,
   watts,
   load: null,
-  hours: null,
+  backup: null,
   isUnread: false,
   children: [],
 });
@@ -64,7 +64,7 @@ function boxNode(supply: Supply, feeds: readonly CameraFeed[]): PowerNode {
     placeId,
     watts: hookUp?.mainsWatts ?? totalWatts(children) / supplyEfficiency,
     load: loadOf('amps', amps, ratedAmps * continuousLoadShare, 'A'),
-    hours: null,
+    backup: null,
     isUnread: false,
     children,
   };
@@ -89,7 +89,7 @@ function gearNode(
     placeId,
     watts: (ownWatts ?? 0) + fed / poeEfficiency,
     load: poeWatts > 0 ? loadOf('watts', fed, poeWatts, 'W') : null,
-    hours: null,
+    backup: null,
     isUnread: ownWatts === undefined,
     children,
   };
@@ -159,7 +159,7 @@ function upsNode(
     // While there is mains it passes it on; its inverter's loss counts in how long it lasts.
     watts: fed,
     load: loadOf('watts', fed, gear.ratedWatts, 'W'),
-    hours: fed > 0 ? upsHours(gear, fed) : null,
+    backup: fed > 0 ? { hours: upsHours(gear, fed), battery: batteryAge(site, gear) } : null,
     isUnread: children.some(({ isUnread }) => isUnread),
     children,
   };
@@ -181,7 +181,7 @@ function circuitNode(
     placeId,
     watts,
     load: loadOf('watts', watts, gear.volts * gear.breakerAmps * continuousLoadShare, 'W'),
-    hours: null,
+    backup: null,
     isUnread: children.some(({ isUnread }) => isUnread),
     children,
   };
@@ -199,7 +199,7 @@ const unnoted = (id: string, name: string, children: PowerNode[]): PowerNode[] =
           placeId: null,
           watts: totalWatts(children),
           load: null,
-          hours: null,
+          backup: null,
           isUnread: true,
           children,
         },

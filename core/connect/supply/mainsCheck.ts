@@ -5,6 +5,7 @@ import type { Equipment, Gear, HookUp, Site } from '#core/model/site';
 import { loadOf, type Load } from '#core/shared/derivation';
 import { continuousLoadShare, wattsOf as loadWatts } from '#core/physics/power';
 import { supplyCheck } from './supplyCheck';
+import { batteryAge, upsHours, type BatteryAge } from './upsBattery';
 
 /** Something that takes mains power, and how many watts. */
 export interface Consumer {
@@ -23,6 +24,7 @@ export interface CircuitCheck {
 export interface UpsCheck extends CircuitCheck {
   /** How long it lasts at this load; `null` with nothing on it. */
   runtimeHours: number | null;
+  battery: BatteryAge;
   /** Volt-amperes against its rating; `null` where that is not noted. */
   voltAmps: Load | null;
   /** With the gear that the choices bring to its place beside all that hangs on it now, as in the nights of the change. */
@@ -69,9 +71,6 @@ export const poeEfficiency = 0.9;
 
 /** Power factor of gear by its watts: from 75 W on it has to be corrected. Source: IEC 61000-3-2; below it as a rectifier. */
 const powerFactorOf = (watts: number): number => (watts < 75 ? 0.65 : 0.95);
-
-/** What is left of a battery’s Wh in the middle of its life. Policy: IEEE 1188 replaces it at 80 %. */
-const batteryAge = 0.8;
 
 /** Efficiency of a supply box whose own watts nobody has noted. Typical. */
 export const supplyEfficiency = 0.85;
@@ -122,13 +121,8 @@ function thingsOf(site: Site, readings: ReadonlyMap<string, RunReadings>): Thing
 const wattsOf = (consumers: readonly Consumer[]): number =>
   consumers.reduce((sum, { watts }) => sum + watts, 0);
 
-/** How long a UPS lasts at so many watts. */
-export const upsHours = (
-  { usableWh, efficiencyPercent }: Pick<Gear & { kind: 'ups' }, 'usableWh' | 'efficiencyPercent'>,
-  watts: number,
-): number => (usableWh * batteryAge * (efficiencyPercent / 100)) / watts;
-
 function upsCheck(
+  site: Site,
   { id, placeId, gear }: Equipment & { gear: Gear & { kind: 'ups' } },
   consumers: Consumer[],
   planned: readonly PlannedGear[],
@@ -142,6 +136,7 @@ function upsCheck(
     load: loadOf('watts', watts, gear.ratedWatts, 'W'),
     voltAmps: gear.ratedVa === undefined ? null : loadOf('volt-amperes', voltAmps, gear.ratedVa, 'VA'),
     runtimeHours: watts > 0 ? upsHours(gear, watts) : null,
+    battery: batteryAge(site, gear),
     withPlanned:
       plannedWatts > 0
         ? {
@@ -182,7 +177,7 @@ export function mainsCheck(
         load: loadOf('watts', wattsOf(consumers), gear.volts * gear.breakerAmps * continuousLoadShare, 'W'),
       };
     }),
-    upses: upses.map((ups) => upsCheck(ups, on(ups.id, new Set([ups.id])), planned)),
+    upses: upses.map((ups) => upsCheck(site, ups, on(ups.id, new Set([ups.id])), planned)),
     racks: equipment.filter(isOf('rack')).map(({ id, gear }) => {
       const mounted = [...Object.values(site.recorder), ...Object.values(site.supply), ...equipment].flatMap(
         ({ name, hookUp }) => (hookUp?.rackId === id ? [{ name, units: hookUp.rackUnits ?? 1 }] : []),

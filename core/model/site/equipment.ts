@@ -82,6 +82,8 @@ export const gearSchema = z.discriminatedUnion('kind', [
     ratedWatts: z.number().positive().max(100_000),
     /** Its volt-amperes, where they are noted: gear without correction reaches them before the watts. */
     ratedVa: z.number().positive().max(150_000).optional(),
+    /** The year on its battery. */
+    batteryYear: z.int().min(1980).max(2100).optional(),
   }),
   z.strictObject({ kind: z.literal('rack'), units: z.int().min(1).max(60) }),
   z.strictObject({

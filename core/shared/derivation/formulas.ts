@@ -84,6 +84,10 @@ export const formulas = {
     writes: 'h = usable Wh · 0.8 · efficiency / W',
     source: 'IEEE 1188 replaces a battery at 80 % of its Wh',
   },
+  'battery-worn-from': {
+    writes: 'worn from = year on it + 4',
+    source: 'Policy: makers’ usual three to five years of sealed lead at 20 to 25 °C',
+  },
   'circuit-watts': {
     writes: 'at most = rating · 0.8',
     source: 'Policy: loads that last for hours; local codes decide',

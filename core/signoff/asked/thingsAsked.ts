@@ -90,7 +90,9 @@ function powerAsked({ site, power, policy }: WhenDone): AskedThing[] {
           ],
         },
       ];
-    if (node.kind === 'ups' && node.hours !== null)
+    if (node.kind === 'ups' && node.backup) {
+      const minutes = node.backup.hours * 60;
+      const isWorn = node.backup.battery.kind === 'worn';
       return [
         {
           of: { kind: 'equipment', id: node.id },
@@ -100,14 +102,20 @@ function powerAsked({ site, power, policy }: WhenDone): AskedThing[] {
           checks: [
             figureCheck(
               'ups-minutes',
-              { least: Math.floor(node.hours * 60), because: 'what was promised at the load by night' },
-              // Its battery is reckoned with in the middle of its life; a new one lasts longer.
-              { value: node.hours * 60, low: 0.85 * node.hours * 60, high: 1.4 * node.hours * 60 },
+              {
+                least: Math.floor(minutes),
+                because: isWorn
+                  ? 'what was promised at the load by night; renew its worn battery first'
+                  : 'what was promised at the load by night',
+              },
+              // Its battery is reckoned with in the middle of its life: a new one lasts longer, a worn one as short as it likes.
+              { value: minutes, low: isWorn ? 0 : 0.85 * minutes, high: 1.4 * minutes },
             ),
             plain('ups-return'),
           ],
         },
       ];
+    }
     return [];
   });
 }

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue';
+import { runtimeInWords } from '#core/connect/supply';
 import type { PowerNode } from '#core/connect/powerPicture';
 import type { NetworkMoment } from '#core/evaluate';
 import { formatQuantity } from '#core/shared/units';
@@ -21,7 +22,7 @@ const hasWhy = computed(() => node.children.length > 0 || node.kind === 'gear' |
 const openSite = useOpenSite();
 /** A box with many cameras starts folded, so that the whole is seen first. */
 const isOpen = ref(node.children.length <= 12);
-const minutes = computed(() => (node.hours === null ? '' : `lasts ${Math.round(node.hours * 60)} min`));
+const minutes = computed(() => (node.backup ? runtimeInWords(node.backup.hours, node.backup.battery) : ''));
 const kinds: Record<PowerNode['kind'], string> = {
   circuit: 'mains circuit',
   ups: 'UPS',
@@ -94,7 +95,7 @@ const kinds: Record<PowerNode['kind'], string> = {
 <style scoped>
 .line {
   display: grid;
-  grid-template-columns: 18px minmax(160px, 1fr) 140px 84px 230px 90px;
+  grid-template-columns: 18px minmax(160px, 1fr) 140px 84px 210px 130px;
   gap: 8px;
   align-items: center;
   min-height: 24px;

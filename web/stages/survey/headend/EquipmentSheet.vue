@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue';
-import type { MainsCheck } from '#core/connect/supply';
+import { runtimeInWords, type MainsCheck } from '#core/connect/supply';
 import {
   addressSchema,
   isNetworkGear,
@@ -76,7 +76,7 @@ function set(what: string, fields: { [K in keyof Equipment]?: Equipment[K] | und
 }
 /** A port that reaches further usually falls back to this. */
 const usualReachMbps = 10;
-type Cleared = 'ratedVa' | 'portWatts' | 'reach' | 'recorderId' | 'tiles';
+type Cleared = 'ratedVa' | 'batteryYear' | 'portWatts' | 'reach' | 'recorderId' | 'tiles';
 const setGear = (fields: Partial<Gear> | { [K in Cleared]?: string | string[] | undefined }) =>
   set('Figures', { gear: withFields<object>(equipment.gear, fields) as Gear });
 </script>
@@ -84,16 +84,15 @@ const setGear = (fields: Partial<Gear> | { [K in Cleared]?: string | string[] | 
 <template>
   <div v-if="hanging" class="load">
     Load <LoadBar :load="hanging.load" :digits="0" /><span v-if="ups" class="dim">{{
-      ups.runtimeHours === null
-        ? 'nothing hangs on it'
-        : `lasts ${formatQuantity(ups.runtimeHours, 'h')} at night`
+      ups.runtimeHours === null ? 'nothing hangs on it' : runtimeInWords(ups.runtimeHours, ups.battery)
     }}</span>
   </div>
   <div v-if="ups?.voltAmps" class="load">Load <LoadBar :load="ups.voltAmps" :digits="0" /></div>
   <div v-if="ups?.withPlanned" class="load">
     With the chosen gear <LoadBar :load="ups.withPlanned.load" :digits="0" /><span class="dim"
       >{{ formatQuantity(ups.withPlanned.watts, 'W', 0) }} more; lasts
-      {{ formatQuantity(ups.withPlanned.runtimeHours, 'h') }} while old and new run side by side</span
+      {{ formatQuantity(ups.withPlanned.runtimeHours * 60, 'min', 0) }} while old and new run side by
+      side</span
     >
   </div>
   <div v-if="rack" class="load">Units <LoadBar :load="rack.load" :digits="0" /></div>
@@ -333,6 +332,16 @@ const setGear = (fields: Partial<Gear> | { [K in Cleared]?: string | string[] | 
         :allowed="fitting('equipment', 'gear[ups].ratedVa', 'VA')"
         @take="(ratedVa) => setGear({ ratedVa })"
         @clear="setGear({ ratedVa: undefined })"
+    /></FieldRow>
+    <FieldRow label="Battery of"
+      ><QuantityField
+        :value="gear.ups.batteryYear ?? null"
+        unit=""
+        label="Year on the battery"
+        clearable
+        :allowed="fitting('equipment', 'gear[ups].batteryYear')"
+        @take="(batteryYear) => setGear({ batteryYear })"
+        @clear="setGear({ batteryYear: undefined })"
     /></FieldRow>
   </template>
   <FieldRow v-else-if="gear.rack" label="Units"
