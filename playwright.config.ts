@@ -1,10 +1,12 @@
+import { availableParallelism } from 'node:os';
 import { defineConfig } from '@playwright/test';
 import { launchOptions } from './tests/browser/chromium';
 
 export default defineConfig({
   testDir: 'tests/browser',
   outputDir: 'test-results/browser',
-  workers: 2,
+  // What a test waits for is worked out beside it: fewer than two leave a processor idle, more than there are stand in each other’s way.
+  workers: Math.max(2, availableParallelism()),
   fullyParallel: true,
   timeout: 300_000,
   // A machine that others use as well can be slow for a while; nothing is waited for longer than it takes.
