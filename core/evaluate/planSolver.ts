@@ -1,9 +1,9 @@
 import type { Highs } from 'highs';
 import { hasSlots, type SlotRequest } from '#core/allocate/recorder';
 import { boughtRecorders, type PlanSolver } from '#core/decide/plan';
-import { networkCameraNeeds } from '#core/decide/options';
+import { networkCameraNeeds, type NetworkCameraNeed } from '#core/decide/options';
 import type { RunEvaluation } from '#core/decide/runEvaluation';
-import type { OptionKind } from '#core/model/site';
+import type { OptionKind, Site } from '#core/model/site';
 import { needOf, needOfNetworkCamera } from './allocation';
 
 /** A camera as it asks for any slot that takes it; one that a plan leaves out keeps its input. */
@@ -16,17 +16,22 @@ function requestOf({ camera, run, options }: RunEvaluation, planned: OptionKind 
   return [{ need: anySlot, placed: undefined, mayMove: true }];
 }
 
+/** A camera of the network: one that is there stays on its slot, a new view takes any. */
+function requestOnNetwork({ placement }: Pick<Site, 'placement'>, one: NetworkCameraNeed): SlotRequest {
+  const need = { ...needOfNetworkCamera(one), number: 0 };
+  const placed = one.fact.state === 'there' ? placement[one.camera.id] : undefined;
+  return placed
+    ? { need, placed: { recorderId: placed.recorderId, slot: placed.slot }, mayMove: false }
+    : { need, placed: undefined, mayMove: true };
+}
+
 /** Plans worked out with this solver, each held against the slots of the recorders before it counts. */
 export const planSolver = (highs: Highs): PlanSolver => ({
   highs,
   findsSlots: ({ site, demands, runs }, { options, buys }) => {
     const wanting = [
       ...runs.flatMap((evaluation) => requestOf(evaluation, options[evaluation.camera.id])),
-      ...networkCameraNeeds(site).map((one): SlotRequest => ({
-        need: { ...needOfNetworkCamera(one), number: 0 },
-        placed: undefined,
-        mayMove: true,
-      })),
+      ...networkCameraNeeds(site).map((one) => requestOnNetwork(site, one)),
     ];
     const recorders = [...Object.values(site.recorder), ...boughtRecorders(site, { buys })];
     return hasSlots(highs, recorders, wanting, demands.policies.blocks);

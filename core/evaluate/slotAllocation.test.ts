@@ -1,8 +1,15 @@
 import loadHighs from 'highs';
 import { describe, expect, it } from 'vitest';
 import { recordingOf } from '#core/allocate/recorder';
-import { applyChanges, usualAllocationSettings, type Change, type Site } from '#core/model/site';
+import {
+  addNetworkCamera,
+  applyChanges,
+  usualAllocationSettings,
+  type Change,
+  type Site,
+} from '#core/model/site';
 import { saltmarrowSite } from '../model/site/testSite';
+import { decidedSaltmarrow } from './testDecided';
 import { evaluateSite, migrationOfSite, slotSite } from '.';
 
 const highs = await loadHighs();
@@ -37,6 +44,26 @@ describe('the slots of a site', () => {
     const full = made(demo, slotSite(highs, demo, evaluateSite(demo).allocation, 'all').changes);
     for (const scope of ['rest', 'all'] as const)
       expect(slotSite(highs, full, evaluateSite(full).allocation, scope).changes).toEqual([]);
+  });
+  it('leave a camera that is on the network already where it is, whatever comes beside it', () => {
+    const added = addNetworkCamera(demo, {
+      name: 'Kiosk queue',
+      placeName: 'Kiosks',
+      target: 'fixed-2mp',
+      state: 'there',
+      lead: { medium: 'category', lengthM: 62 },
+    });
+    const { id } = added.at(-1)!;
+    const where = { id, recorderId: 'marshalling-recorder', slot: 17 };
+    const { choice } = decidedSaltmarrow(highs);
+    const many = made({ ...demo, choice }, [...added, { kind: 'placement', id, set: where }]);
+    const { changes, without } = slotSite(highs, many, evaluateSite(many).allocation, 'all');
+    expect([changes.some((one) => one.id === id), without]).toEqual([false, []]);
+    const full = made(many, changes);
+    const { nights } = migrationOfSite(full, evaluateSite(full).allocation);
+    expect(
+      nights.flatMap(({ steps }) => steps).filter((step) => 'cameraId' in step && step.cameraId === id),
+    ).toEqual([]);
   });
   it('every move has its reason', () => {
     const many = chosen(demo, 'ip-coax-unit', [

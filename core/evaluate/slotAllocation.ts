@@ -40,13 +40,20 @@ function wishesOf(site: Pick<Site, 'demands' | 'allocationSettings'>): SlotWishe
   return { numbers, share, blocks: policies.blocks, spareSlots };
 }
 
-/** Cameras as they ask for slots. Those that nothing is decided for stay on their input, unless all are allocated anew. */
+/** Whether a camera is on the network already. */
+const isThere = ({ networkCamera }: Pick<Site, 'networkCamera'>, cameraId: string): boolean =>
+  networkCamera[cameraId]?.state === 'there';
+
+/**
+ * Cameras as they ask for slots. Those that nothing is decided for stay on their input, unless all are allocated anew; one that is on the
+ * network already stays on its slot, where it is today: moving it would only make it dark.
+ */
 function wantingOf(site: Site, { needs, waiting }: Allocation, scope: SlottingScope): SlotRequest[] {
   const waits = new Set(waiting.map(({ cameraId }) => cameraId));
   return Object.values(needs).flatMap((need): SlotRequest[] => {
     const placement = site.placement[need.cameraId];
     const placed = placement && { recorderId: placement.recorderId, slot: placement.slot };
-    const mayMove = scope === 'all' || waits.has(need.cameraId);
+    const mayMove = (scope === 'all' && !isThere(site, need.cameraId)) || waits.has(need.cameraId);
     return mayMove || placed || need.patchedTo ? [{ need, placed, mayMove }] : [];
   });
 }
@@ -121,7 +128,7 @@ function todayOf(
   { cameraId, patchedTo }: SlotNeed,
   placed: Placement | undefined,
 ): Mover['today'] {
-  if (networkCamera[cameraId]?.state === 'there')
+  if (isThere({ networkCamera }, cameraId))
     return placed ? { at: { recorderId: placed.recorderId, slot: placed.slot }, format: null } : null;
   return patchedTo
     ? { at: { recorderId: patchedTo.recorderId, slot: patchedTo.input }, format: camera[cameraId]!.format }
