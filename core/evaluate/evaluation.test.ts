@@ -12,6 +12,7 @@ import {
   type Site,
 } from '#core/model/site';
 import { formulas } from '#core/shared/derivation';
+import { overTheMast } from '../connect/topology/testRelay';
 import { saltmarrowSite } from '../model/site/testSite';
 import {
   evaluateSite,
@@ -119,8 +120,12 @@ describe('evaluateSite', () => {
         },
       },
     });
+    // Views that come over a radio which passes on.
+    const passedOn = overTheMast(site, 1);
     const network = networkAt(site, evaluation, { kind: 'after' });
+    const relay = networkAt(passedOn.site, evaluateSite(passedOn.site), { kind: 'after' });
     const ofNetwork = [
+      loadDerivation(relay, { of: 'device', id: passedOn.mastId, label: 'airtime' }),
       ...network.links.map(({ linkId }) => loadDerivation(network, { of: 'link', id: linkId })),
       ...network.devices.flatMap(({ deviceId, loads }) =>
         loads.map(({ label }) => loadDerivation(network, { of: 'device', id: deviceId, label })),

@@ -98,9 +98,11 @@ const loops = ({ links }: Topology): TopologyFinding[] =>
   }));
 
 const pastLimit = (whose: string, { label, used, most, unit }: Load): string =>
-  unit === ''
-    ? `${whose} has ${most} ${label}; ${used} are needed.`
-    : `${whose} gives ${formatQuantity(most, unit)}; ${formatQuantity(used, unit)} ${label === 'watts' ? 'are asked of it' : 'come to it'}.`;
+  label === 'airtime'
+    ? `${whose} would be on the air ${formatQuantity(used, unit, 0)} of its time, and may be ${formatQuantity(most, unit, 0)}: what it passes on it hears and sends.`
+    : unit === ''
+      ? `${whose} has ${most} ${label}; ${used} are needed.`
+      : `${whose} gives ${formatQuantity(most, unit)}; ${formatQuantity(used, unit)} ${label === 'watts' ? 'are asked of it' : 'come to it'}.`;
 
 /** Cameras by the device that they hang on, and by each link that their pictures go over. */
 function camerasOver(
@@ -120,6 +122,11 @@ function camerasOver(
   return over;
 }
 
+const remedyOf = ({ label }: Load): string =>
+  label === 'airtime'
+    ? 'A radio of its own for each way, on a channel of its own, or streams of fewer Mb/s.'
+    : 'Hang some of its cameras on another device, or plan a larger one.';
+
 function tooMuch(
   topology: Topology,
   devices: readonly DeviceLoad[],
@@ -130,6 +137,8 @@ function tooMuch(
   const deviceOf = new Map(topology.devices.map((device) => [device.id, device]));
   const over = camerasOver(topology, ways);
   const onDevice = (id: string): CameraEnd[] => over.get(`device ${id}`) ?? [];
+  const through = (id: string): CameraEnd[] =>
+    topology.cameras.filter(({ cameraId }) => ways.get(cameraId)?.deviceIds.includes(id));
   const onLink = (id: string): CameraEnd[] => over.get(`link ${id}`) ?? [];
   return [
     ...devices.flatMap(({ deviceId, loads }) =>
@@ -138,8 +147,8 @@ function tooMuch(
         .map((load): TopologyFinding => ({
           kind: 'past-limit',
           message: pastLimit(nameOf.get(deviceId)!, load),
-          remedy: 'Hang some of its cameras on another device, or plan a larger one.',
-          cameraNumbers: numbersOf(onDevice(deviceId)),
+          remedy: remedyOf(load),
+          cameraNumbers: numbersOf(load.label === 'airtime' ? through(deviceId) : onDevice(deviceId)),
         })),
     ),
     ...links

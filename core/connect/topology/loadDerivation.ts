@@ -1,7 +1,8 @@
-import { figure, type Derivation, type Figure, type Load } from '#core/shared/derivation';
+import { figure, type Derivation, type Figure, type Load, type Step } from '#core/shared/derivation';
 import { formatQuantity } from '#core/shared/units';
+import { airShares, sharedRadios, type AirShare } from './airtime';
 import type { Network } from './network';
-import type { CameraEnd } from './types';
+import type { CameraEnd, Topology } from './types';
 import { waysOf } from './ways';
 
 /** Which load of the network is asked about. */
@@ -58,6 +59,20 @@ function linkDerivation({ topology, links }: Network, id: string): Derivation | 
   };
 }
 
+/** What goes over a link together. */
+function overLink(topology: Topology, linkId: string): number {
+  const ways = waysOf(topology);
+  const over = topology.cameras.filter(({ cameraId }) => ways.get(cameraId)?.linkIds.includes(linkId));
+  return over.reduce((sum, { mbps }) => sum + mbps, 0);
+}
+
+const airtimeStep = (shares: readonly AirShare[], load: Load): Step => ({
+  message: 'It serves one of its links at a time; each takes its part of that time',
+  formula: 'airtime',
+  inputs: shares.map(({ link, percent }) => figure(link.name, percent, '%', 'computed')),
+  result: figure('on the air', load.used, '%', 'computed'),
+});
+
 function deviceDerivation({ topology, devices }: Network, id: string, label: string): Derivation | null {
   const load = devices.find(({ deviceId }) => deviceId === id)?.loads.find((one) => one.label === label);
   const device = topology.devices.find((one) => one.id === id);
@@ -66,6 +81,20 @@ function deviceDerivation({ topology, devices }: Network, id: string, label: str
   const limit = { sense: 'at-most', figure: figure('has', load.most, load.unit, 'noted') } as const;
   const conclusion = concluded(load);
   const hanging = topology.cameras.filter(({ deviceId }) => deviceId === id);
+  if (load.label === 'airtime') {
+    const shares = sharedRadios(topology).get(id) ?? [];
+    return {
+      title,
+      limit: { sense: 'at-most', figure: figure('at most', load.most, '%', 'policy') },
+      conclusion,
+      steps: [
+        airtimeStep(
+          airShares(shares, (link) => overLink(topology, link)),
+          load,
+        ),
+      ],
+    };
+  }
   if (load.unit === 'Mb/s') {
     const ways = waysOf(topology);
     const into = topology.cameras.filter(({ cameraId }) => ways.get(cameraId)?.deviceIds.includes(id));

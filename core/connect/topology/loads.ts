@@ -1,17 +1,8 @@
 import type { Site } from '#core/model/site';
-import { loadOf, type Load, type Status } from '#core/shared/derivation';
+import { loadOf, type Load } from '#core/shared/derivation';
+import { airShares, airtimeLoad, sharedRadios } from './airtime';
+import { loadWithRoom } from './linkRoom';
 import type { CameraEnd, CameraWay, Device, DeviceLoad, LinkLoad, Topology } from './types';
-
-/** Of what a link carries, so much is used at most, and so much is planned with. Policy: room for bursts and for what is read back. */
-const mostOfLink = 0.8;
-const plannedOfLink = 0.6;
-
-function ofLink(label: string, used: number, carriesMbps: number): Load {
-  const load = loadOf(label, used, mostOfLink * carriesMbps, 'Mb/s');
-  const status: Status =
-    load.utilisation > 1 ? 'fails' : load.utilisation > plannedOfLink / mostOfLink ? 'close' : 'holds';
-  return { ...load, status };
-}
 
 /** Mb/s of all that goes a way together. */
 function mbpsBy(
@@ -33,7 +24,7 @@ export function linkLoads({ links, cameras }: Topology, ways: ReadonlyMap<string
   const sums = mbpsBy(cameras, ways, ({ linkIds }) => linkIds);
   return links.map(({ id, name, carriesMbps }) => ({
     linkId: id,
-    load: ofLink(name, sums.get(id) ?? 0, carriesMbps),
+    load: loadWithRoom(name, sums.get(id) ?? 0, carriesMbps, 'Mb/s'),
   }));
 }
 
@@ -72,10 +63,20 @@ function waysFrom({ devices, links }: Topology): Map<string, number> {
   return counts;
 }
 
+/** The time of each radio that serves more than one link. */
+function airtimes(topology: Topology, ways: ReadonlyMap<string, CameraWay>): ReadonlyMap<string, Load> {
+  const radios = sharedRadios(topology);
+  if (radios.size === 0) return new Map();
+  const over = mbpsBy(topology.cameras, ways, ({ linkIds }) => linkIds);
+  return new Map(
+    [...radios].map(([id, served]) => [id, airtimeLoad(airShares(served, (link) => over.get(link) ?? 0))]),
+  );
+}
+
 /** Whether a camera hangs on a data port, and not on a recorder’s own input. */
 const isOnNetwork = ({ mbps }: CameraEnd): boolean => mbps > 0;
 
-/** Every device with its ports and watts, or what comes into a recorder. */
+/** Every device with its ports and watts, the time of a radio, or what comes into a recorder. */
 export function deviceLoads(
   site: Pick<Site, 'recorder'>,
   topology: Topology,
@@ -85,6 +86,7 @@ export function deviceLoads(
   const into = mbpsBy(cameras, ways, ({ deviceIds }) => deviceIds);
   const hanging = hangingOn(cameras);
   const leaving = waysFrom(topology);
+  const onAir = airtimes(topology, ways);
   return devices.map((device) => ({
     deviceId: device.id,
     loads:
@@ -93,6 +95,9 @@ export function deviceLoads(
             ...ofRecorder(device, site, into),
             ...ofGear(device, (hanging.get(device.id) ?? []).filter(isOnNetwork), 0),
           ]
-        : ofGear(device, hanging.get(device.id) ?? [], leaving.get(device.id) ?? 0),
+        : [
+            ...ofGear(device, hanging.get(device.id) ?? [], leaving.get(device.id) ?? 0),
+            ...(onAir.has(device.id) ? [onAir.get(device.id)!] : []),
+          ],
   }));
 }

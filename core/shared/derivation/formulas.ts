@@ -72,6 +72,10 @@ export const formulas = {
     writes: 'at most 0.8 · what it carries, planned with 0.6',
     source: 'Policy: room for bursts and for what is read back',
   },
+  airtime: {
+    writes: '% = Σ of its links, Mb/s over it / Mb/s it carries alone',
+    source: 'one radio sends or hears one way at a time',
+  },
   'pool-watts': {
     writes: 'W = Σ of the ports, by class, or at their start over coax',
     source: 'IEEE 802.3-2022, PoE classes at the source',
