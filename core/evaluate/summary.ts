@@ -1,3 +1,4 @@
+import { radioDerivation } from '#core/connect/radio';
 import { powerDerivation } from '#core/connect/powerPicture';
 import { heatDerivation } from '#core/connect/rack';
 import { roomAt } from './roomAt';
@@ -191,12 +192,14 @@ export type Subject =
   | { kind: 'margin'; runId: string; option: OptionKind; index: number }
   | { kind: 'load'; at: NetworkMoment; load: LoadSubject }
   | { kind: 'power'; at: NetworkMoment; nodeId: string }
-  | { kind: 'heat'; at: NetworkMoment; rackId: string };
+  | { kind: 'heat'; at: NetworkMoment; rackId: string }
+  | { kind: 'radio'; pathId: string; of: 'rate' | 'beam' };
 
 /** The working behind a figure; `null` where there is no such figure any more. */
 export function derivationOf(site: Site, evaluation: SiteEvaluation, subject: Subject): Derivation | null {
   if (subject.kind === 'power')
     return powerDerivation(site, roomAt(site, evaluation, subject.at).power, subject.nodeId);
+  if (subject.kind === 'radio') return radioDerivation(site, subject.pathId, subject.of);
   if (subject.kind === 'heat') {
     const rack = roomAt(site, evaluation, subject.at).racks.find(({ id }) => id === subject.rackId);
     return rack ? heatDerivation(rack) : null;

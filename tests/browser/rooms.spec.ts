@@ -21,7 +21,9 @@ test('watts are told from the circuit to each camera, today and when all is done
   const power = page.getByRole('tree', { name: 'Power' });
   const box = power.locator('[data-power="marshalling-box"]');
   await expect(box).toContainText('8 Weighbridge');
-  await expect(power.locator('[data-power="hall-ups"]')).toContainText(/lasts \d+ min/);
+  await expect(power.locator('[data-power="hall-ups"]')).toContainText(
+    'battery worn since 2024: count on no minutes',
+  );
   expect(await barriers(page, '.connect')).toEqual([]);
   // Every sum says how it was reached.
   await page.getByRole('button', { name: /^Why .* W: Hall UPS$/ }).click();
@@ -105,6 +107,13 @@ test('a scan comes in as a table, reorders the channels, and one that is none sa
   await expect(channels.getByRole('row').nth(1)).toContainText('116');
   await expect(page.getByRole('img', { name: /^5 GHz. Gatehouse: channel 36 at -74 dBm/ })).toBeVisible();
   expect(await barriers(page, '.connect')).toEqual([]);
+  // What it carries is traced to what is sent, lost on the way and heard there.
+  await page.getByRole('button', { name: 'Why 19 Mb/s: Gatehouse to Ticket hall' }).click();
+  const why = page.getByRole('complementary', { name: 'Why' });
+  await expect(why).toContainText('Carries the cameras of this place together.');
+  await page.getByRole('button', { name: 'Why 1.5 m: Gatehouse to Ticket hall' }).click();
+  await expect(why).toContainText('The beam is clear.');
+  await page.keyboard.press('Escape');
   const scan = async (table: string) => {
     const [chooser] = await Promise.all([
       page.waitForEvent('filechooser'),

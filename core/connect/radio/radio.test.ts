@@ -1,8 +1,9 @@
 import { describe, expect, it } from 'vitest';
 import type { RadioPath, Site } from '#core/model/site';
+import type { Derivation } from '#core/shared/derivation';
 import type { ForeignTable } from '#core/survey/lists';
 import { saltmarrowSite } from '../../model/site/testSite';
-import { radioPicture, scanFromTable } from '.';
+import { radioDerivation, radioPicture, scanFromTable } from '.';
 
 const demo = saltmarrowSite();
 const path = Object.values(demo.radioPath)[0]!;
@@ -49,6 +50,35 @@ describe('the picture of a radio path', () => {
     expect(open).toHaveLength(5);
     expect(heard).toEqual({ near: null, far: null });
     expect(picture().open).toEqual([]);
+  });
+});
+
+describe('why a radio path carries so much', () => {
+  const valueOf = (derivation: Derivation, step: number, name: string): number =>
+    derivation.steps[step]!.inputs.find((one) => one.name === name)!.value!;
+  it('adds up from what is sent to what is left over noise, and to the rate that the picture shows', () => {
+    const why = radioDerivation(demo, path.id, 'rate')!;
+    const over = valueOf(why, 0, 'sent') - valueOf(why, 0, 'free space') + valueOf(why, 0, 'gain');
+    expect(why.steps[0]!.result.value).toBeCloseTo(over - valueOf(why, 0, 'noise and neighbours'), 6);
+    expect(valueOf(why, 2, 'link carries')).toBe(picture().airtime.most);
+    expect(why.steps[2]!.result.value).toBe(picture().airtime.used);
+    expect(why.conclusion).toBe('Carries the cameras of this place together.');
+  });
+  it('says so where an end was not listened at, and where it does not carry them', () => {
+    const { heardFar: _, ...unheard } = path;
+    const at = (set: RadioPath): Site => ({ ...demo, radioPath: { [path.id]: set } });
+    expect(radioDerivation(at(unheard), path.id, 'rate')!.conclusion).toMatch(/if Ticket hall hears no more/);
+    const hidden = radioDerivation(at({ ...path, sight: 'partly' }), path.id, 'rate')!;
+    expect(hidden.steps[0]!.inputs.map(({ name }) => name)).toContain('in the way');
+    const far = radioDerivation(at({ ...path, distanceM: 9000 }), path.id, 'rate')!;
+    expect(far.conclusion).toBe('Does not carry the cameras of this place together.');
+  });
+  it('has the room for the beam only where it was measured', () => {
+    const { clearance } = picture();
+    expect(radioDerivation(demo, path.id, 'beam')!.steps[0]!.result.value).toBe(clearance.needM);
+    const { clearanceM: _, ...unmeasured } = path;
+    expect(radioDerivation({ ...demo, radioPath: { [path.id]: unmeasured } }, path.id, 'beam')).toBeNull();
+    expect(radioDerivation(demo, 'nowhere', 'rate')).toBeNull();
   });
 });
 

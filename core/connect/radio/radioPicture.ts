@@ -1,12 +1,9 @@
-import { onAir } from '#core/decide/options';
+import { clearanceNeedM, onAir } from '#core/decide/options';
 import { catalogueOf, productOf } from '#core/model/catalogue';
 import type { RadioPath, Site } from '#core/model/site';
-import { viewNeed } from '#core/model/views';
 import {
   channelMHz,
-  clearShare,
   freeSpaceLossDb,
-  fresnelRadiusM,
   radioRegions,
   rankChannels,
   rateAtDb,
@@ -14,6 +11,7 @@ import {
   type RankedChannel,
 } from '#core/physics/wireless';
 import { loadOf, type Load } from '#core/shared/derivation';
+import { camerasOnAir, mbpsOnAir } from './camerasOnAir';
 
 export type Band = '2.4' | '5';
 
@@ -110,11 +108,6 @@ export function radioPicture(site: Site, path: RadioPath): RadioPicture {
     near: site.place[path.fromPlaceId]!.name,
     far: site.place[path.toPlaceId]!.name,
   };
-  const cameras = Object.values(site.camera).filter(({ placeId }) => placeId === path.fromPlaceId);
-  const mbps = cameras.reduce(
-    (sum, camera) => sum + (site.networkCamera[camera.id]?.mbps ?? viewNeed(site, camera).ip.mbps),
-    0,
-  );
   const channels = channelsOf(site, path, keptDb);
   const carries = channels.find(({ channel }) => channel === best.channel)!.mbps;
   return {
@@ -132,10 +125,10 @@ export function radioPicture(site: Site, path: RadioPath): RadioPicture {
     keptDb,
     clearance: {
       haveM: path.clearanceM ?? null,
-      needM: clearShare * fresnelRadiusM(path.distanceM / 2, path.distanceM / 2, best.frequencyMHz),
+      needM: clearanceNeedM(path.distanceM, best.frequencyMHz),
     },
-    airtime: loadOf('airtime', mbps, carries, 'Mb/s'),
-    cameras: cameras.length,
+    airtime: loadOf('airtime', mbpsOnAir(site, path), carries, 'Mb/s'),
+    cameras: camerasOnAir(site, path).length,
     open: openOf(path, names),
   };
 }

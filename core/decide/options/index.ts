@@ -25,6 +25,7 @@ export { heaviestLoad } from './heaviestLoad';
 export { newCameras } from './newCamera';
 export { networkCameraNeeds, type NetworkCameraNeed } from './networkCameras';
 export { onAir, type OnAir } from './onAir';
+export { clearanceDerivation, clearanceNeedM, radioRateDerivation } from './radioDerivations';
 export { oldCablesInUse } from './oldCablesInUse';
 export { optionsFor } from './optionsFor';
 export { sharingLines, unitCostOf, unitsFor, type SharedThing, type UnitCost } from './sharing';

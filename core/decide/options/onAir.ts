@@ -10,6 +10,10 @@ export interface OnAir {
   best: RankedChannel;
   /** The quietest channel of the crowded band, to set beside it. */
   crowded: RankedChannel;
+  /** What the radio sends there, within what the region allows. */
+  eirpDbm: number;
+  /** What the radio at the other end adds. */
+  gainDbi: number;
   overDb: number;
   keptDb: number;
   isOverWater: boolean;
@@ -29,6 +33,8 @@ export function onAir(catalogue: Catalogue, { place }: Pick<Site, 'place'>, path
   return {
     best,
     crowded: rankChannels('2.4', ends, { region })[0]!,
+    eirpDbm,
+    gainDbi: radio.gainDbi,
     overDb: receivedDbm({ ...radio, eirpDbm }, path, frequencyMHz) - floorDbm,
     keptDb: fadeMarginDb[isOverWater ? 'water' : 'land'],
     isOverWater,

@@ -1,8 +1,8 @@
 import { fadeDb, loadFactor } from '#core/test/scenarios';
 import type { RadioPath } from '#core/model/site';
-import { channelMHz, clearShare, fresnelRadiusM, rateAtDb, radioRegions } from '#core/physics/wireless';
+import { channelMHz, rateAtDb, radioRegions } from '#core/physics/wireless';
 import { formatQuantity } from '#core/shared/units';
-import { figure, statusOf, unboundedUtilisation, worst } from '#core/shared/derivation';
+import { statusOf, unboundedUtilisation, worst } from '#core/shared/derivation';
 import { infeasible, feasible } from './build';
 import type { Context } from './context';
 import { fieldSwitchAt } from './fieldSwitch';
@@ -10,6 +10,7 @@ import { ipSignal, mainsObstacle, wishesOf } from './ip';
 import { mains } from './mains';
 import type { OnAir } from './onAir';
 import type { Margin, Option } from './option';
+import { clearanceDerivation, clearanceNeedM, radioRateDerivation } from './radioDerivations';
 import type { SharedThing } from './sharing';
 
 const radioYears = 6;
@@ -17,7 +18,7 @@ const surge = 'Surge protection and earthing of masts.';
 
 /** Neighbours are heard where they are listened to: an end where nobody has never makes the link sure. */
 function rateMargin({ mbpsAtPlace }: Context, path: RadioPath, air: OnAir): Margin {
-  const { best, overDb, keptDb, isOverWater, unheard } = air;
+  const { overDb, keptDb, unheard } = air;
   const rate = rateAtDb(overDb - keptDb);
   const wanted = mbpsAtPlace();
   const utilisation = rate > 0 ? wanted / rate : unboundedUtilisation;
@@ -35,44 +36,12 @@ function rateMargin({ mbpsAtPlace }: Context, path: RadioPath, air: OnAir): Marg
       const held = rateAtDb(overDb - Math.max(keptDb, fadeDb(scenario)));
       return held > 0 ? (wanted * loadFactor('typical', scenario)) / held : unboundedUtilisation;
     },
-    derivation: () => ({
-      title: `Rate by radio, ${formatQuantity(rate, 'Mb/s')}`,
-      steps: [
-        {
-          message: `Level on channel ${best.channel}, ${formatQuantity(best.frequencyMHz, 'MHz')}, over noise and neighbours at the end that hears more`,
-          formula: 'wireless-level',
-          inputs: [figure('way', path.distanceM, 'm', 'noted')],
-          result: figure('over noise and neighbours', overDb, 'dB', 'computed'),
-        },
-        {
-          message: isOverWater ? 'Kept for fading over water' : 'Kept for fading',
-          formula: 'fade-margin',
-          inputs: [
-            figure('over noise and neighbours', overDb, 'dB', 'computed'),
-            figure('kept', keptDb, 'dB', 'policy'),
-          ],
-          result: figure('to count with', overDb - keptDb, 'dB', 'computed'),
-        },
-        {
-          message: 'What every camera there streams, on one shared air',
-          formula: 'shared-airtime',
-          inputs: [figure('link carries', rate, 'Mb/s', 'computed')],
-          result: figure('wanted', wanted, 'Mb/s', 'typical'),
-        },
-      ],
-      limit: { sense: 'at-least', figure: figure('all cameras there stream', wanted, 'Mb/s', 'typical') },
-      conclusion:
-        utilisation > 1
-          ? 'Does not carry the cameras of this place together.'
-          : unheard.length > 0
-            ? `Carries the cameras of this place together, if ${unheard.join(' and ')} hears no more than was noted.`
-            : 'Carries the cameras of this place together.',
-    }),
+    derivation: () => radioRateDerivation(path, air, wanted),
   };
 }
 
 function clearanceMargin({ distanceM }: RadioPath, haveM: number, frequencyMHz: number): Margin {
-  const needM = clearShare * fresnelRadiusM(distanceM / 2, distanceM / 2, frequencyMHz);
+  const needM = clearanceNeedM(distanceM, frequencyMHz);
   const used = haveM > 0 ? needM / haveM : unboundedUtilisation;
   return {
     kind: 'clearance',
@@ -84,19 +53,7 @@ function clearanceMargin({ distanceM }: RadioPath, haveM: number, frequencyMHz: 
     basis: 'measured',
     unread: false,
     under: () => used,
-    derivation: () => ({
-      title: `Room for the beam, ${formatQuantity(haveM, 'm', 1)}`,
-      steps: [
-        {
-          message: '60 % of the first Fresnel zone, half way',
-          formula: 'fresnel',
-          inputs: [figure('way', distanceM, 'm', 'noted'), figure('there is', haveM, 'm', 'measured')],
-          result: figure('wanted', needM, 'm', 'computed'),
-        },
-      ],
-      limit: { sense: 'at-least', figure: figure('wanted', needM, 'm', 'computed') },
-      conclusion: used <= 1 ? 'The beam is clear.' : 'Something stands in the beam.',
-    }),
+    derivation: () => clearanceDerivation(distanceM, haveM, frequencyMHz),
   };
 }
 

@@ -4,6 +4,7 @@ export {
   channelMHz,
   channelWidthsMHz,
   clearShare,
+  clutterDb,
   freeSpaceLossDb,
   fresnelRadiusM,
   noiseDbm,

@@ -29,7 +29,7 @@ export function fresnelRadiusM(d1M: number, d2M: number, frequencyMHz: number): 
 export const clearShare = 0.6;
 
 /** What trees, walls and roofs in the way take, in dB. Judgement of practice. */
-const clutterDb: Record<Sight, number> = { clear: 0, partly: 12, blocked: 35 };
+export const clutterDb: Record<Sight, number> = { clear: 0, partly: 12, blocked: 35 };
 
 export interface Radio {
   eirpDbm: number;

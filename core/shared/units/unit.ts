@@ -9,6 +9,7 @@ export type Unit =
   | 'W'
   | 'VA'
   | 'dB'
+  | 'dBm'
   | 'MHz'
   | 'Mb/s'
   | 'MP'
@@ -34,6 +35,7 @@ const decimals: Record<Unit, number> = {
   W: 1,
   VA: 0,
   dB: 1,
+  dBm: 0,
   MHz: 0,
   'Mb/s': 0,
   MP: 0,

@@ -7,6 +7,7 @@ import LoadBar from '../../parts/LoadBar.vue';
 import NextStep from '../../parts/NextStep.vue';
 import { useOpenSite } from '../../stores/openSite';
 import { useSite } from '../../stores/site';
+import { useWhyPanel } from '../../stores/whyPanel';
 import { useTables } from '../../tables/useTables';
 import RadioSpectrum from './RadioSpectrum.vue';
 
@@ -14,6 +15,7 @@ import RadioSpectrum from './RadioSpectrum.vue';
 const store = useSite();
 const openSite = useOpenSite();
 const tables = useTables();
+const why = useWhyPanel();
 const band = ref<Band>('5');
 const problems = ref<string[]>([]);
 const remarks = ref('');
@@ -135,6 +137,14 @@ async function take(): Promise<void> {
         <dt>Airtime</dt>
         <dd>
           <LoadBar :load="one.airtime" :digits="0" />
+          <button
+            type="button"
+            class="plain ask"
+            :aria-label="`Why ${formatQuantity(one.airtime.most, 'Mb/s', 0)}: ${one.fromName} to ${one.toName}`"
+            @click="why.ask({ kind: 'radio', pathId: one.path.id, of: 'rate' })"
+          >
+            why
+          </button>
           <span class="dim"
             >all {{ counted(one.cameras, 'camera') }} at {{ one.fromName }} share the air of the best
             channel</span
@@ -142,7 +152,7 @@ async function take(): Promise<void> {
         </dd>
         <dt>Level</dt>
         <dd>
-          {{ one.receivedDbm.toFixed(0).replace('-', '−') }} dBm arrive after
+          {{ formatQuantity(one.receivedDbm, 'dBm') }} arrive after
           {{ formatQuantity(one.lossDb, 'dB', 0) }} of free space;
           {{ formatQuantity(one.keptDb, 'dB', 0) }} are kept for fading
         </dd>
@@ -154,6 +164,15 @@ async function take(): Promise<void> {
               : `${formatQuantity(one.clearance.haveM, 'm', 1)} there`
           }}; {{ formatQuantity(one.clearance.needM, 'm', 1) }} needed, 60 % of the first Fresnel zone half
           way
+          <button
+            v-if="one.clearance.haveM !== null"
+            type="button"
+            class="plain ask"
+            :aria-label="`Why ${formatQuantity(one.clearance.needM, 'm', 1)}: ${one.fromName} to ${one.toName}`"
+            @click="why.ask({ kind: 'radio', pathId: one.path.id, of: 'beam' })"
+          >
+            why
+          </button>
         </dd>
       </dl>
       <p v-for="line in one.open" :key="line" class="caution">{{ line }}</p>
@@ -166,6 +185,11 @@ async function take(): Promise<void> {
 </template>
 
 <style scoped>
+.ask {
+  margin-left: 8px;
+  text-decoration: underline dotted;
+  text-underline-offset: 3px;
+}
 .radio section {
   display: grid;
   gap: 10px;

@@ -74,6 +74,14 @@ const words = { noted: '', computed: ' (from its cameras)', unknown: ' (watts no
 function set(what: string, fields: { [K in keyof Equipment]?: Equipment[K] | undefined }): void {
   emit('change', what, [{ kind: 'equipment', id: equipment.id, set: withFields(equipment, fields) }]);
 }
+/** What a UPS bears in the nights of the change; a worn battery has been told of beside today's load. */
+function sideBySide(
+  { battery }: MainsCheck['upses'][number],
+  { watts, runtimeHours }: { watts: number; runtimeHours: number },
+): string {
+  const more = `${formatQuantity(watts, 'W', 0)} more while old and new run side by side`;
+  return battery.kind === 'worn' ? more : `${more}: ${runtimeInWords(runtimeHours, battery)}`;
+}
 /** A port that reaches further usually falls back to this. */
 const usualReachMbps = 10;
 type Cleared = 'ratedVa' | 'batteryYear' | 'portWatts' | 'reach' | 'recorderId' | 'tiles';
@@ -89,11 +97,9 @@ const setGear = (fields: Partial<Gear> | { [K in Cleared]?: string | string[] | 
   </div>
   <div v-if="ups?.voltAmps" class="load">Load <LoadBar :load="ups.voltAmps" :digits="0" /></div>
   <div v-if="ups?.withPlanned" class="load">
-    With the chosen gear <LoadBar :load="ups.withPlanned.load" :digits="0" /><span class="dim"
-      >{{ formatQuantity(ups.withPlanned.watts, 'W', 0) }} more; lasts
-      {{ formatQuantity(ups.withPlanned.runtimeHours * 60, 'min', 0) }} while old and new run side by
-      side</span
-    >
+    With the chosen gear <LoadBar :load="ups.withPlanned.load" :digits="0" /><span class="dim">{{
+      sideBySide(ups, ups.withPlanned)
+    }}</span>
   </div>
   <div v-if="rack" class="load">Units <LoadBar :load="rack.load" :digits="0" /></div>
   <p v-if="hanging?.load.status === 'fails' || ups?.voltAmps?.status === 'fails'" class="caution">
