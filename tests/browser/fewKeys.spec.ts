@@ -133,6 +133,9 @@ test('who reads feet reads feet in sentences too', async ({ page, open }) => {
   await you.locator('.p-select', { hasText: 'Metres' }).click();
   await choose(page, 'Feet');
   await you.getByRole('button', { name: 'Close' }).click();
+  // All sentences are told anew meanwhile; whoever comes again finds them so.
+  await page.reload();
+  await expect(page.locator('.saved')).toHaveAttribute('data-whole', 'true');
   await page.keyboard.press('3');
   await cell(page, 'r11', 'new-category').click();
   await expect(page.locator('.options .sheet')).toContainText(/\d+ ft of Cat 6/);
