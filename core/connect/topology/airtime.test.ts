@@ -2,6 +2,7 @@ import { describe, expect, it } from 'vitest';
 import { evaluateSite, networkAt } from '#core/evaluate';
 import type { Site } from '#core/model/site';
 import { saltmarrowSite } from '../../model/site/testSite';
+import { sharedRadios } from './airtime';
 import { overTheMast } from './testRelay';
 import { loadDerivation } from '.';
 
@@ -41,6 +42,14 @@ describe('the time of a radio', () => {
   it('is none of a radio that serves one link, which its load says all of', () => {
     expect(airtimeOf(five.site, five.hallId)).toBeUndefined();
     expect(airtimeOf(five.site, five.gateId)).toBeUndefined();
+  });
+  it('is none of a switch from which several ways by radio lead, each with a radio that nobody noted', () => {
+    const { topology } = networkOf(five.site);
+    const devices = topology.devices.map((one) =>
+      one.id === five.mastId ? { ...one, kind: 'switch' as const } : one,
+    );
+    expect([...sharedRadios(topology).keys()]).toEqual([five.mastId]);
+    expect(sharedRadios({ ...topology, devices }).size).toBe(0);
   });
   it('says why', () => {
     const of = { of: 'device', id: slower.mastId, label: 'airtime' } as const;

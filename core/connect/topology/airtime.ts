@@ -9,12 +9,19 @@ export interface AirShare {
   percent: number;
 }
 
-/** Radio links by the radio that serves more than one of them: one that passes on to the next, or one that several others look at. */
-export function sharedRadios({ links }: Pick<Topology, 'links'>): ReadonlyMap<string, TopologyLink[]> {
-  const ends = new Map<string, TopologyLink[]>();
+/**
+ * Radio links by the radio that serves more than one of them: one that passes on to the next, or one that several others look at. Links
+ * that end at a switch or a recorder have a radio of their own there which nobody noted.
+ */
+export function sharedRadios({
+  devices,
+  links,
+}: Pick<Topology, 'devices' | 'links'>): ReadonlyMap<string, TopologyLink[]> {
+  const ends = new Map(
+    devices.filter(({ kind }) => kind === 'link-end').map(({ id }) => [id, [] as TopologyLink[]]),
+  );
   for (const link of links)
-    if (link.medium === 'radio')
-      for (const id of [link.fromId, link.toId]) ends.set(id, [...(ends.get(id) ?? []), link]);
+    if (link.medium === 'radio') for (const id of [link.fromId, link.toId]) ends.get(id)?.push(link);
   return new Map([...ends].filter(([, served]) => served.length > 1));
 }
 
