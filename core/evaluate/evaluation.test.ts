@@ -13,7 +13,7 @@ import {
 } from '#core/model/site';
 import { formulas } from '#core/shared/derivation';
 import { overTheMast } from '../connect/topology/testRelay';
-import { saltmarrowSite } from '../model/site/testSite';
+import { changesOf, saltmarrowSite } from '../model/site/testSite';
 import {
   evaluateSite,
   initialPatch,
@@ -200,7 +200,7 @@ describe('evaluating again', () => {
   });
   it('a run that goes is gone', () => {
     const before = { site, evaluation: evaluateSite(site) };
-    const next = after(...removeRunAndCamera(site, 'r15'));
+    const next = after(...changesOf(removeRunAndCamera(site, 'r15')));
     expect(
       applyPatch(
         summaryOf(before.evaluation),

@@ -6,13 +6,14 @@ import {
   addNetworkCamera,
   applyChanges,
   removeNetworkCamera,
+  setAllocationSettings,
   type Change,
   type Link,
   type Site,
 } from '#core/model/site';
 import { camerasWithoutRun } from '#core/survey/gaps';
 import { removeRows } from '#core/survey/lists';
-import { saltmarrowSite } from '../../model/site/testSite';
+import { changesOf, saltmarrowSite } from '../../model/site/testSite';
 
 const site = saltmarrowSite();
 const taken = (to: Site, ...changes: Change[]): Site => {
@@ -141,10 +142,70 @@ describe('cameras of the network', () => {
   it('at the end of too long a lead say so', () =>
     expect(after(withViews(1, 99)).findings.map(({ kind }) => kind)).toContain('too-long'));
   it('that go leave nothing of themselves', () => {
-    const changes = idsOf(four).flatMap((id) => removeNetworkCamera(four, id));
-    expect(taken(four, ...changes)).toEqual(withPole);
+    const without = idsOf(four).reduce(
+      (now, id) => taken(now, ...changesOf(removeNetworkCamera(now, id))),
+      four,
+    );
+    expect(without).toEqual(withPole);
     const removal = removeRows(four, 'camera', idsOf(four));
     expect(taken(four, ...(removal.kind === 'changes' ? removal.changes : []))).toEqual(withPole);
+  });
+  it('that go leave rules, tasks, drawings and priorities too, unless something was read for their acceptance', () => {
+    const [id = ''] = idsOf(four);
+    const ruled = taken(
+      four,
+      {
+        kind: 'viewRule',
+        id: 'lane',
+        set: { id: 'lane', name: 'Lanes', cameraIds: ['c23', 'c24', id], mostDark: 1 },
+      },
+      {
+        kind: 'ownTask',
+        id: 'clean',
+        set: {
+          id: 'clean',
+          name: 'Clean the dome',
+          when: 'night',
+          placeId: 'gatehouse',
+          minutes: 20,
+          people: 1,
+          skills: [],
+          dark: { cameraIds: [id], minutes: 10 },
+        },
+      },
+      {
+        kind: 'pin',
+        id: `camera-${id}`,
+        set: {
+          id: `camera-${id}`,
+          drawingId: 'site-plan',
+          of: { kind: 'camera', id },
+          at: { x: 100, y: 100 },
+        },
+      },
+      setAllocationSettings(four, { first: [id] }),
+    );
+    const without = taken(ruled, ...changesOf(removeNetworkCamera(ruled, id)));
+    expect(without.viewRule['lane']!.cameraIds).toEqual(['c23', 'c24']);
+    expect(without.ownTask['clean']!.dark).toBeUndefined();
+    expect([without.pin[`camera-${id}`], without.camera[id], without.networkCamera[id]]).toEqual([
+      undefined,
+      undefined,
+      undefined,
+    ]);
+    const read = taken(ruled, {
+      kind: 'punchItem',
+      id: 'dirty',
+      set: {
+        id: 'dirty',
+        of: { kind: 'camera', id },
+        what: 'The dome is dirty',
+        severity: 'cosmetic',
+        at: '2026-04-01T09:00:00Z',
+        by: 'R. Tolland',
+      },
+    });
+    expect(removeNetworkCamera(read, id)).toEqual({ kind: 'in-use', by: ['its acceptance'] });
   });
   it('are no cameras whose cable is still to be noted', () => {
     expect(camerasWithoutRun(four)).toEqual([]);

@@ -12,7 +12,7 @@ import {
   type LogEntry,
   type Site,
 } from '.';
-import { saltmarrowSite } from './testSite';
+import { changesOf, saltmarrowSite } from './testSite';
 
 const site = saltmarrowSite();
 const sound = (at: Site, changes: Change[]) => {
@@ -294,8 +294,11 @@ describe('historyOf', () => {
 
 describe('small things', () => {
   it('a run with readings keeps standing, one without goes with its camera', () => {
-    expect(removeRunAndCamera(site, 'r08')).toEqual([]);
-    const after = sound(site, removeRunAndCamera(site, 'r15')).site;
+    expect(removeRunAndCamera(site, 'r08')).toEqual({
+      kind: 'in-use',
+      by: ['the readings of run 8, which are kept'],
+    });
+    const after = sound(site, changesOf(removeRunAndCamera(site, 'r15'))).site;
     expect(after.run['r15']).toBeUndefined();
     expect(after.camera['c15']).toBeUndefined();
   });

@@ -158,7 +158,7 @@ export { noteMending } from './mendingEdits';
 export { camerasNumbered } from './monitorTiles';
 export { baudRates, type Telemetry } from './telemetry';
 export { leadMedia, type NetworkCamera } from './networkCamera';
-export { addNetworkCamera, removeNetworkCamera, type NewNetworkCamera } from './newNetworkCamera';
+export { addNetworkCamera, type NewNetworkCamera } from './newNetworkCamera';
 export {
   mostReading,
   mostSamples,
@@ -178,7 +178,7 @@ export {
 } from './reading';
 export { markState, strikeOut, takeReading } from './readingEdits';
 export { noteRecorder } from './recorderEdits';
-export { removeOwnTask, removeRunAndCamera, removeThing, type Removal } from './removal';
+export { removeNetworkCamera, removeOwnTask, removeRunAndCamera, removeThing, type Removal } from './removal';
 export {
   joints,
   type Joint,

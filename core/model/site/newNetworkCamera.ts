@@ -1,9 +1,8 @@
 import type { TargetClassId } from './camera';
 import { placeholderCamera } from './cameraKinds';
-import { removing, type Change } from './change';
+import type { Change } from './change';
 import { freeId } from './freeId';
 import type { NetworkCamera } from './networkCamera';
-import { leaveTiles } from './monitorTiles';
 import { nextNumber, placeNamed } from './newRun';
 import type { Site } from './site';
 
@@ -29,12 +28,4 @@ export function addNetworkCamera(
     { kind: 'camera', id, set: { ...camera, target } },
     { kind: 'networkCamera', id, set: { id, ...network } },
   ];
-}
-
-/** The changes that take a camera without a run away with all that is noted of it. */
-export function removeNetworkCamera(site: Site, id: string): Change[] {
-  const noted = (['networkCamera', 'placement', 'stream', 'networkConfig'] as const).filter(
-    (kind) => site[kind][id],
-  );
-  return [...leaveTiles(site, id), ...noted.map((kind) => removing(kind, id)), removing('camera', id)];
 }

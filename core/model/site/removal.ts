@@ -52,35 +52,56 @@ const isInSignOff = ({ acceptanceReading, punchItem }: Site, kind: Kind, id: str
     ({ of }) => of.kind === kind && of.id === id,
   );
 
-/**
- * Everything that goes when a run and its camera go. Readings stay with a site for good, so a run that
- * has any keeps standing; the caller is told so by getting nothing back.
- */
-export function removeRunAndCamera(site: Site, runId: string): Change[] {
-  const run = site.run[runId];
-  if (!run || Object.values(site.reading).some((reading) => reading.runId === runId)) return [];
-  const { cameraId } = run;
-  if (isInSignOff(site, 'camera', cameraId)) return [];
-  const changes: Change[] = [
-    ...attachments(site, { kind: 'run', id: runId }, { kind: 'camera', id: cameraId }),
-    ...leaveTiles(site, cameraId),
-    ...Object.values(site.mending)
-      .filter((mending) => mending.runId === runId)
-      .map(({ id }) => removing('mending', id)),
-    ...leaveSheaths(site, (member) => member.runId === runId),
-    { kind: 'run', id: runId, remove: true },
-  ];
-  if (site.placement[cameraId]) changes.push({ kind: 'placement', id: cameraId, remove: true });
-  for (const kind of ['choice', 'stream', 'networkConfig', 'attachment', 'networkCamera'] as const)
-    if (site[kind][cameraId]) changes.push(removing(kind, cameraId));
-  changes.push(...leaveViewRules(site, cameraId), ...leaveOwnTasks(site, cameraId));
+export type Removal = { kind: 'changes'; changes: Change[] } | { kind: 'in-use'; by: string[] };
+
+/** Everything that is said of a camera goes with it: by whoever shows it, rules about it, its slot, and it itself. */
+function cameraAndAllOfIt(site: Site, cameraId: string): Change[] {
   const { first } = allocationSettingsOf(site);
-  if (first.includes(cameraId))
-    changes.push(setAllocationSettings(site, { first: first.filter((id) => id !== cameraId) }));
-  return [...changes, { kind: 'camera', id: cameraId, remove: true }];
+  const ofItsOwn = ['placement', 'choice', 'stream', 'networkConfig', 'attachment', 'networkCamera'] as const;
+  return [
+    ...attachments(site, { kind: 'camera', id: cameraId }),
+    ...leaveTiles(site, cameraId),
+    ...ofItsOwn.filter((kind) => site[kind][cameraId]).map((kind) => removing(kind, cameraId)),
+    ...leaveViewRules(site, cameraId),
+    ...leaveOwnTasks(site, cameraId),
+    ...(first.includes(cameraId)
+      ? [setAllocationSettings(site, { first: first.filter((id) => id !== cameraId) })]
+      : []),
+    removing('camera', cameraId),
+  ];
 }
 
-export type Removal = { kind: 'changes'; changes: Change[] } | { kind: 'in-use'; by: string[] };
+const keptByAcceptance: Removal = { kind: 'in-use', by: ['its acceptance'] };
+
+/** Takes a camera of the network away, which hangs on no run; what was read for its acceptance keeps it. */
+export function removeNetworkCamera(site: Site, cameraId: string): Removal {
+  return isInSignOff(site, 'camera', cameraId)
+    ? keptByAcceptance
+    : { kind: 'changes', changes: cameraAndAllOfIt(site, cameraId) };
+}
+
+/** Takes a run and its camera away. Readings stay with a site for good, so a run that has any keeps standing. */
+export function removeRunAndCamera(site: Site, runId: string): Removal {
+  const { cameraId } = site.run[runId]!;
+  if (Object.values(site.reading).some((reading) => reading.runId === runId))
+    return {
+      kind: 'in-use',
+      by: [`the readings of run ${site.camera[cameraId]?.number ?? runId}, which are kept`],
+    };
+  if (isInSignOff(site, 'camera', cameraId)) return keptByAcceptance;
+  return {
+    kind: 'changes',
+    changes: [
+      ...attachments(site, { kind: 'run', id: runId }),
+      ...Object.values(site.mending)
+        .filter((mending) => mending.runId === runId)
+        .map(({ id }) => removing('mending', id)),
+      ...leaveSheaths(site, (member) => member.runId === runId),
+      removing('run', runId),
+      ...cameraAndAllOfIt(site, cameraId),
+    ],
+  };
+}
 
 /** Who would be left hanging if a recorder, a supply box, a piece of equipment or a place went. */
 function usersOf(site: Site, kind: Kind, id: string): string[] {

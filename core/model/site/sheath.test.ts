@@ -10,7 +10,7 @@ import {
   type Change,
   type Site,
 } from '.';
-import { saltmarrowSite } from './testSite';
+import { changesOf, saltmarrowSite } from './testSite';
 
 const demo = saltmarrowSite();
 const member = (runId: string, segment = 0) => ({ runId, segment });
@@ -96,7 +96,7 @@ describe('a cable that several runs share', () => {
         leaveSheaths(both, ({ runId }) => runId === 'r20'),
       ).sheath,
     ).toEqual({});
-    expect(taken(both, removeRunAndCamera(both, 'r20')).sheath).toEqual({});
+    expect(taken(both, changesOf(removeRunAndCamera(both, 'r20'))).sheath).toEqual({});
   });
   it('is offered with segments of the same cable from the same head end alone', () => {
     const numbers = (site: Site, runId: string): number[] =>

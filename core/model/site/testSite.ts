@@ -1,4 +1,6 @@
 import saltmarrow from '../../../demo/saltmarrow.neotrope.json';
+import type { Change } from './change';
+import type { Removal } from './removal';
 import { fromSiteFile } from './siteFile';
 import type { Site } from './site';
 
@@ -7,4 +9,10 @@ export function saltmarrowSite(): Site {
   const read = fromSiteFile(structuredClone(saltmarrow));
   if (read.kind === 'refused') throw new Error(JSON.stringify(read.problems));
   return read.value;
+}
+
+/** What a removal changes, for tests in which nothing keeps the thing. */
+export function changesOf(removal: Removal): Change[] {
+  if (removal.kind === 'in-use') throw new Error(`still needed by ${removal.by.join(', ')}`);
+  return removal.changes;
 }

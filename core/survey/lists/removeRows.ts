@@ -31,14 +31,7 @@ function removalOf(site: Site, id: ListId, rowId: string): Removal {
     case 'run': {
       const run =
         id === 'run' ? site.run[factId] : Object.values(site.run).find(({ cameraId }) => cameraId === factId);
-      if (!run) return { kind: 'changes', changes: removeNetworkCamera(site, factId) };
-      const changes = removeRunAndCamera(site, run.id);
-      return changes.length > 0
-        ? { kind: 'changes', changes }
-        : {
-            kind: 'in-use',
-            by: [`the readings of run ${site.camera[run.cameraId]?.number}, which are kept`],
-          };
+      return run ? removeRunAndCamera(site, run.id) : removeNetworkCamera(site, factId);
     }
   }
 }

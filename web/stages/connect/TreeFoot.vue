@@ -30,6 +30,7 @@ const emit = defineEmits<{
   pick: [item: string | null];
   hang: [cameraId: string, deviceId: string | null];
   add: [what: Addition];
+  refuse: [why: string];
 }>();
 
 const store = useSite();
@@ -80,7 +81,9 @@ function setNetwork(fields: Partial<NetworkCamera>): void {
 }
 function removeCamera(): void {
   const { cameraId, number } = camera.value!;
-  store.change(`Remove the view of camera ${number}`, removeNetworkCamera(openSite.value, cameraId));
+  const removal = removeNetworkCamera(openSite.value, cameraId);
+  if (removal.kind === 'in-use') emit('refuse', `Still needed by ${removal.by.join(', ')}. It stays.`);
+  else store.change(`Remove the view of camera ${number}`, removal.changes);
 }
 /** Where a device stands that is noted or planned: without mains there nothing runs. */
 const devicePlace = computed(() => (device.value ? openSite.value.place[device.value.placeId] : undefined));

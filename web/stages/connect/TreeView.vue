@@ -53,10 +53,11 @@ const drawn = computed(() =>
     : inSight(layout.value, top.value - stepPx, top.value + seen.value + 2 * stepPx),
 );
 
-/** Why a camera was not hung where it was dropped. */
+/** Why a camera was not hung where it was dropped, or does not go. */
 const problem = ref('');
 /** What is looked at: a device, a link or a camera, by `kind/id`. */
 const picked = ref<string | null>(null);
+watch(picked, () => (problem.value = ''));
 watch(
   () => network.topology,
   ({ devices, links, cameras }) => {
@@ -231,6 +232,7 @@ const media = computed(() => [
       @pick="(item) => (picked = item)"
       @hang="hang"
       @add="(what) => emit('add', what)"
+      @refuse="(why) => (problem = why)"
     />
   </div>
 </template>

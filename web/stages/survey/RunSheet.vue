@@ -66,10 +66,10 @@ function goTo(part: (typeof parts)[number]): void {
 const setNote = (note: string) => change('Note', (now) => withFields(now, { note: note || undefined }));
 const reached = () => change('Reached after all', (now) => withFields(now, { unreached: undefined }));
 function remove(): void {
-  const changes = removeRunAndCamera(openSite.value, evaluation.run.id);
-  if (changes.length === 0)
-    problems.value = ['This run has readings, and readings are kept. It cannot be removed.'];
-  else say(store.change(`Remove run ${evaluation.camera.number} ${evaluation.camera.name}`, changes));
+  const removal = removeRunAndCamera(openSite.value, evaluation.run.id);
+  if (removal.kind === 'in-use')
+    problems.value = [`Still needed by ${removal.by.join(', ')}. It cannot be removed.`];
+  else say(store.change(`Remove run ${evaluation.camera.number} ${evaluation.camera.name}`, removal.changes));
 }
 </script>
 
