@@ -29,7 +29,9 @@ const withoutTiles = (equipment: Site['equipment']): Record<string, Fact<'equipm
  */
 export function generatedSite(count: number): Site {
   const demo = demoSite();
-  const cameras = Object.values(demo.camera).sort((a, b) => a.number - b.number);
+  const cameras = Object.values(demo.camera)
+    .filter(({ id }) => !demo.networkCamera[id])
+    .sort((a, b) => a.number - b.number);
   const site: Record<Kind, Record<string, Fact<Kind>>> = {
     ...demo,
     camera: {},
@@ -40,6 +42,7 @@ export function generatedSite(count: number): Site {
     placement: {},
     stream: {},
     networkConfig: {},
+    networkCamera: {},
     pin: {},
     photo: {},
     equipment: withoutTiles(demo.equipment),

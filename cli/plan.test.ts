@@ -38,6 +38,7 @@ const headEnd = (id: string): Site => {
     ...site,
     run: run_,
     camera: Object.fromEntries(Object.entries(site.camera).filter(([cameraId]) => cameras.has(cameraId))),
+    networkCamera: {},
     choice: {},
     placement: {},
   };

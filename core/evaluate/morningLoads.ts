@@ -100,10 +100,12 @@ export function morningLimitsOf(
   const alone = toMove
     .filter(({ cameraId }) => itsCameras.has(cameraId))
     .map((move) => ({ taskId: move.taskId, loads: loadsWith([move]) }));
-  return atRisk.map(({ key, limit }): MorningLimit => {
+  const limits = atRisk.map(({ key, limit }): MorningLimit => {
     const changes: Record<string, number> = {};
     for (const { taskId, loads } of alone)
       changes[taskId] = (changes[taskId] ?? 0) + usedIn(loads, key) - limit.before;
     return { ...limit, changes };
   });
+  // What is fed alike in every morning, by cameras that stay, was added up twice.
+  return limits.filter(({ changes }) => Object.values(changes).some((change) => change !== 0));
 }

@@ -8,12 +8,12 @@ import {
   type Change,
   type Site,
 } from '#core/model/site';
-import { saltmarrowSite } from '../model/site/testSite';
+import { saltmarrowOnRuns } from '../model/site/testSite';
 import { decidedSaltmarrow } from './testDecided';
 import { evaluateSite, migrationOfSite, slotSite } from '.';
 
 const highs = await loadHighs();
-const demo = saltmarrowSite();
+const demo = saltmarrowOnRuns();
 const made = (site: Site, changes: Change[]): Site => {
   const applied = applyChanges(site, changes);
   if (applied.kind === 'refused') throw new Error(applied.problems[0]!.allowed);

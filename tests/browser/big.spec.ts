@@ -17,6 +17,7 @@ function tenfold(): string {
   >;
   const copy = (list: Copied[], make: (one: Copied, k: number) => Copied) =>
     Array.from({ length: 10 }, (_, k) => list.map((one) => make(one, k))).flat();
+  const onRuns = file.cameras.filter(({ id }) => file.runs.some(({ cameraId }) => cameraId === id));
   const renamed = (id: string | undefined, k: number) => `${id}-${k}`;
   return JSON.stringify({
     ...file,
@@ -25,9 +26,10 @@ function tenfold(): string {
     placements: [],
     streams: [],
     networkConfigs: [],
+    networkCameras: [],
     pins: [],
     photos: [],
-    cameras: copy(file.cameras, (camera, k) => ({
+    cameras: copy(onRuns, (camera, k) => ({
       ...camera,
       id: renamed(camera.id, k),
       number: camera.number! + 24 * k,

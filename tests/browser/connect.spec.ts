@@ -48,7 +48,7 @@ test('a link that is missing is named, noted, and tells what goes dark when it i
   await expect(page.getByText('Nothing is wrong with the network at this moment.')).toBeVisible();
   await saved(page);
   await page.keyboard.press('f');
-  await expect(failure(page, /^Workshop to Ticket hall, category cable, cut/)).toContainText('1 of 24');
+  await expect(failure(page, /^Workshop to Ticket hall, category cable, cut/)).toContainText('1 of 25');
   await expect(failure(page, /^Radio from .* to Field switch, Gatehouse, cut/)).toContainText('23, 24');
   // It turns out to be fibre, of which others use two of six.
   await page.keyboard.press('r');

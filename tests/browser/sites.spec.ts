@@ -113,7 +113,7 @@ test('a site is copied, archived, brought back, and the demo had anew', async ({
   const copy = page.getByRole('listitem').filter({ hasText: 'Saltmarrow Ferry Terminal, copy' }).first();
   await expect(copy).toContainText('as imported');
   await copy.getByRole('link', { name: 'Saltmarrow Ferry Terminal, copy' }).click();
-  await expect(page.getByText('24 cameras, 2 recorders')).toBeVisible();
+  await expect(page.getByText('25 cameras, 2 recorders')).toBeVisible();
   await page.goto(server.address);
   await row.getByRole('button', { name: 'Archive' }).click();
   await expect(row).toBeHidden();
@@ -121,7 +121,7 @@ test('a site is copied, archived, brought back, and the demo had anew', async ({
   await row.getByRole('button', { name: 'Bring back' }).click();
   await expect(row.getByRole('button', { name: 'Archive' })).toBeVisible();
   await page.getByRole('button', { name: 'A fresh demo' }).click();
-  await expect(page.getByText('24 cameras, 2 recorders')).toBeVisible();
+  await expect(page.getByText('25 cameras, 2 recorders')).toBeVisible();
   // Its drawings came along.
   await expect(page.locator('.board')).toBeVisible();
   await page.keyboard.press('d');
@@ -140,7 +140,7 @@ test('a deleted site is in the bin, comes back whole, and goes for good by its n
   await page.getByRole('button', { name: /in the bin$/ }).click();
   await row.getByRole('button', { name: 'Put back' }).click();
   await row.getByRole('link', { name: 'Saltmarrow Ferry Terminal' }).click();
-  await expect(page.getByText('24 cameras, 2 recorders')).toBeVisible();
+  await expect(page.getByText('25 cameras, 2 recorders')).toBeVisible();
   await page.goto(server.address);
   await row.getByRole('button', { name: 'Delete' }).click();
   await page.getByRole('button', { name: /in the bin$/ }).click();

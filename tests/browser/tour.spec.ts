@@ -39,7 +39,7 @@ test('the tour is the work itself: seven steps from a reading to the plan', asyn
   await page.keyboard.press('f');
   await expect(tour).toContainText('7 of 7');
   await tour.getByRole('button', { name: 'Take me there' }).click();
-  await expect(page.getByText(/^Rests on 24 cameras/)).toBeVisible();
+  await expect(page.getByText(/^Rests on 25 cameras/)).toBeVisible();
   await tour.getByRole('button', { name: 'End the tour' }).click();
   await expect(tour).toBeHidden();
 });

@@ -270,7 +270,7 @@ describe('what is damaged is said, and what can be read of it is saved', () => {
     const saved = JSON.parse(
       readFileSync(path.join(rescued(folder), `${siteId}.neotrope.json`), 'utf8'),
     ) as SiteFile;
-    expect(saved.cameras).toHaveLength(24);
+    expect(saved.cameras).toHaveLength(25);
     const { code } = await runToEnd(['--data', folder, '--port', '0']);
     expect(code).toBe(2);
   });

@@ -62,13 +62,13 @@ describe('an export', () => {
     const files = unzipSync(new Uint8Array(await (await xlsxOf(table, site)).arrayBuffer()));
     const text = (name: string) => strFromU8(files[name]!);
     const [list, choices] = [text('xl/worksheets/sheet1.xml'), text('xl/worksheets/sheet2.xml')];
-    expect(list).toContain(`<autoFilter ref="A1:${columnLetters(table.columns.length - 1)}25"/>`);
+    expect(list).toContain(`<autoFilter ref="A1:${columnLetters(table.columns.length - 1)}26"/>`);
     expect(list).toMatch(/<pane [^>]*state="frozen"/);
     expect(list).toMatch(/<c r="A2"[^>]*><v>1<\/v>/);
     const lamps = table.columns.findIndex(({ key }) => key === 'lamps');
     const [, column, from] =
       new RegExp(
-        `sqref="${columnLetters(lamps)}2:${columnLetters(lamps)}525"><formula1>Choices!\\$([A-Z]+)\\$(\\d)`,
+        `sqref="${columnLetters(lamps)}2:${columnLetters(lamps)}526"><formula1>Choices!\\$([A-Z]+)\\$(\\d)`,
       ).exec(list) ?? [];
     expect(from).toBe('1');
     // The words themselves stand in that column.

@@ -1,10 +1,10 @@
 import { describe, expect, it } from 'vitest';
 import { evaluateSite, networkAt } from '#core/evaluate';
 import type { OptionKind, Site } from '#core/model/site';
-import { saltmarrowSite } from '../../model/site/testSite';
+import { saltmarrowOnRuns } from '../../model/site/testSite';
 import { powerPicture, type PowerNode } from '.';
 
-const demo = saltmarrowSite();
+const demo = saltmarrowOnRuns();
 const who = { at: '2026-04-01T09:00:00Z', by: 'R. Tolland' };
 const choosing = (options: Record<string, OptionKind>): Site => ({
   ...demo,

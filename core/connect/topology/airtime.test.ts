@@ -1,12 +1,12 @@
 import { describe, expect, it } from 'vitest';
 import { evaluateSite, networkAt } from '#core/evaluate';
 import type { Site } from '#core/model/site';
-import { saltmarrowSite } from '../../model/site/testSite';
+import { saltmarrowOnRuns } from '../../model/site/testSite';
 import { sharedRadios } from './airtime';
 import { overTheMast } from './testRelay';
 import { loadDerivation } from '.';
 
-const demo = saltmarrowSite();
+const demo = saltmarrowOnRuns();
 const networkOf = (site: Site) => networkAt(site, evaluateSite(site), { kind: 'after' });
 const airtimeOf = (site: Site, id: string) =>
   networkOf(site)

@@ -13,9 +13,9 @@ import {
 } from '#core/model/site';
 import { camerasWithoutRun } from '#core/survey/gaps';
 import { removeRows } from '#core/survey/lists';
-import { changesOf, saltmarrowSite } from '../../model/site/testSite';
+import { changesOf, saltmarrowOnRuns } from '../../model/site/testSite';
 
-const site = saltmarrowSite();
+const site = saltmarrowOnRuns();
 const taken = (to: Site, ...changes: Change[]): Site => {
   const applied = applyChanges(to, changes);
   if (applied.kind === 'refused') throw new Error(JSON.stringify(applied.problems));

@@ -2,14 +2,14 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { evaluateSite } from '#core/evaluate';
 import { applyChanges, type Equipment, type Link, type OptionKind, type Site } from '#core/model/site';
-import { saltmarrowSite } from '../../model/site/testSite';
+import { saltmarrowOnRuns } from '../../model/site/testSite';
 import { failuresOf } from './failures';
 import { loopsIn } from './loops';
 import { waysOf } from './ways';
 import type { CameraEnd, Device, Topology, TopologyLink } from './types';
 import { loadDerivation, moveChanges, movesFor, networkOf, type Moment } from '.';
 
-const demo = saltmarrowSite();
+const demo = saltmarrowOnRuns();
 const who = { at: '2026-04-01T09:00:00Z', by: 'R. Tolland' };
 
 /** The demo with options chosen, each camera on a slot of a recorder. */

@@ -6,7 +6,7 @@ import { totalOf, type Buys, type FeasibleOption } from '#core/decide/options';
 import { productsOf, catalogueOf } from '#core/model/catalogue';
 import { usualRules, withRulesOf, type SlotRules } from '#core/model/slotRules';
 import { optionRow, usualDemands, type Demands, type Recorder, type Site } from '#core/model/site';
-import { saltmarrowSite } from '../../model/site/testSite';
+import { saltmarrowOnRuns } from '../../model/site/testSite';
 import { planningInput, planSite, type PlanningInput } from '.';
 import type { Candidate } from './candidates';
 
@@ -14,7 +14,7 @@ import type { Candidate } from './candidates';
 
 const highs = await loadHighs();
 const solver = planSolver(highs);
-const whole = saltmarrowSite();
+const whole = saltmarrowOnRuns();
 
 interface Tried {
   picks: Candidate[];

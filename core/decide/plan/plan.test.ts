@@ -16,7 +16,7 @@ import {
   type Site,
   type Supply,
 } from '#core/model/site';
-import { saltmarrowSite } from '../../model/site/testSite';
+import { saltmarrowOnRuns } from '../../model/site/testSite';
 import {
   adopt,
   decisionRecord,
@@ -32,7 +32,7 @@ import {
 } from '.';
 
 const solver = planSolver(await loadHighs());
-const site = saltmarrowSite();
+const site = saltmarrowOnRuns();
 const who = { by: 'R. Tolland', at: '2026-04-01T09:00:00Z' };
 
 const under = (demands: Partial<Demands>): Demands => ({ ...usualDemands, ...demands });

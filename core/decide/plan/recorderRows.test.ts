@@ -5,7 +5,7 @@ import { describe, expect, it } from 'vitest';
 import { evaluateSite, planSolver } from '#core/evaluate';
 import { allocate, recorderState } from '#core/allocate/recorder';
 import { usualDemands, type Demands, type Recorder, type Site } from '#core/model/site';
-import { saltmarrowSite } from '../../model/site/testSite';
+import { saltmarrowOnRuns } from '../../model/site/testSite';
 import { catalogueOf, labourRateOf } from '#core/model/catalogue';
 import { solve } from '#core/solver';
 import { planModel } from './planModel';
@@ -13,7 +13,7 @@ import { adopt, planningInput, planSite, plannedOf, type Plan } from '.';
 
 const highs = await loadHighs();
 const solver = planSolver(highs);
-const site = saltmarrowSite();
+const site = saltmarrowOnRuns();
 const labour = labourRateOf(catalogueOf(site));
 const who = { by: 'R. Tolland', at: '2026-04-01T09:00:00Z' };
 

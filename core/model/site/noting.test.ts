@@ -24,9 +24,9 @@ import {
   type Change,
   type Site,
 } from '.';
-import { saltmarrowSite } from './testSite';
+import { saltmarrowOnRuns } from './testSite';
 
-const site = saltmarrowSite();
+const site = saltmarrowOnRuns();
 const run = (id: string) => site.run[id]!;
 const after = (from: Site, changes: Change[]): Site => {
   const applied = applyChanges(from, changes);

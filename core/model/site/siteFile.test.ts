@@ -20,7 +20,7 @@ describe('site file', () => {
   });
   it('the demo holds what its description promises', () => {
     const { cameras, runs, recorders, supplies, places, readings } = file();
-    expect([cameras.length, runs.length, recorders.length, supplies.length]).toEqual([24, 24, 2, 3]);
+    expect([cameras.length, runs.length, recorders.length, supplies.length]).toEqual([25, 24, 2, 3]);
     expect(new Set(recorders.map(({ rules }) => rules.kind)).size).toBe(2);
     expect(places.some(({ restrictions }) => restrictions.includes('heritage'))).toBe(true);
     expect(readings.length).toBeGreaterThan(80);

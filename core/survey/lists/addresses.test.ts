@@ -30,7 +30,7 @@ describe('the list of addresses', () => {
       ['Hall recorder', 'hall-recorder'],
       ['Marshalling recorder', 'marshalling-recorder'],
       ['Office switch', 'office-switch'],
-      ...['01', '02', '18', '20'].map((number) => [`camera ${Number(number)}`, `cam-${number}`]),
+      ...['01', '02', '18', '20', '25'].map((number) => [`camera ${Number(number)}`, `cam-${number}`]),
     ]);
   });
   it.each([

@@ -144,7 +144,7 @@ describe('an import', () => {
       table(
         ['Camera', 'View', 'Place', 'Night W', 'Colour'],
         [8, 'Weighbridge', 'Lanes', '9,5', 'grey'],
-        [25, 'Rope store', 'Workshop', null, 'white'],
+        [26, 'Rope store', 'Workshop', null, 'white'],
         [9, 'Kiosk A', 'Kiosks', null, 'white'],
       ),
     );
@@ -153,8 +153,8 @@ describe('an import', () => {
       what: '8 Weighbridge',
       cells: [{ heading: 'night W', after: 9.5 }],
     });
-    expect(preview.rows[1]).toMatchObject({ kind: 'new', what: '25 Rope store' });
-    expect(Object.keys(applied(site, preview).camera)).toHaveLength(25);
+    expect(preview.rows[1]).toMatchObject({ kind: 'new', what: '26 Rope store' });
+    expect(Object.keys(applied(site, preview).camera)).toHaveLength(26);
   });
   it('refuses rows with the reason, and nothing of the file is applied while one is refused', () => {
     const preview = imported(
@@ -331,7 +331,7 @@ describe('editing in the list', () => {
     ).rows;
     const steady = steadyRows(rows, other);
     expect(steady.map((row, index) => row === rows[index])).toEqual(rows.map(({ id }) => id !== 'c08'));
-    expect(steadyRows(rows, other.slice(1))).toHaveLength(23);
+    expect(steadyRows(rows, other.slice(1))).toHaveLength(24);
   });
   it('finds rows by all the words of a search', () => {
     const { rows } = tableOf(site, 'camera');

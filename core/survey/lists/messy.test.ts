@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { applyChanges } from '#core/model/site';
-import { saltmarrowSite } from '../../model/site/testSite';
+import { saltmarrowOnRuns } from '../../model/site/testSite';
 import {
   headingLineFor,
   matchColumns,
@@ -11,7 +11,7 @@ import {
   type FileTable,
 } from '.';
 
-const site = saltmarrowSite();
+const site = saltmarrowOnRuns();
 
 /** A sheet as a surveyor hands it over, its first row taken for the headings. */
 const sheet = (...rows: Cell[][]): FileTable => ({
