@@ -8,10 +8,14 @@ import { choose, demoFile, expect, saved, test } from './fixtures';
 function withChoices(options: Record<string, string>): string {
   const who = { at: '2026-04-01T09:00:00Z', by: 'R. Tolland' };
   const entries = Object.entries(options);
+  const demo = demoFile() as unknown as Record<'placements' | 'networkCameras', { id: string }[]>;
   return JSON.stringify({
-    ...demoFile(),
+    ...demo,
     choices: entries.map(([id, option]) => ({ id, option, ...who })),
-    placements: entries.map(([id], index) => ({ id, recorderId: 'hall-recorder', slot: 17 + index })),
+    placements: [
+      ...entries.map(([id], index) => ({ id, recorderId: 'hall-recorder', slot: 17 + index })),
+      ...demo.placements.filter(({ id }) => demo.networkCameras.some((camera) => camera.id === id)),
+    ],
   });
 }
 const options = {

@@ -47,7 +47,7 @@ test('a run with two segments, a joint and a camera is noted in under 90 keys an
   expect(keys).toBeLessThan(90);
   expect(clicks).toBeLessThanOrEqual(12);
 
-  const sheet = page.getByRole('complementary', { name: 'Sheet of run 25' });
+  const sheet = page.getByRole('complementary', { name: 'Sheet of run 26' });
   await expect(sheet.getByLabel('Cable of segment 1')).toContainText('RG-59, 20 AWG solid copper');
   await expect(sheet.getByLabel('Cable of segment 2')).toContainText('RG-6, 18 AWG solid copper');
   await expect(sheet.getByLabel('Length of segment 1', { exact: true })).toHaveValue('60');
@@ -110,9 +110,9 @@ test('a number that there is none of is refused, and Escape leaves all as it was
   await page.keyboard.press('n');
   await page.keyboard.type('99');
   await page.keyboard.press('Enter');
-  await expect(page.getByText('a whole number from 1 to 16')).toBeVisible();
+  await expect(page.getByText('a whole number from 1 to 17')).toBeVisible();
   await page.keyboard.press('Escape');
-  await expect(page.getByText('a whole number from 1 to 16')).toBeHidden();
+  await expect(page.getByText('a whole number from 1 to 17')).toBeHidden();
   await expect(page.locator('tr[data-run="r08"] .chosen')).toHaveCount(0);
 });
 

@@ -121,10 +121,10 @@ test('an import is seen row by row before it happens, and happens whole or not a
   await importTable(
     page,
     'cameras.csv',
-    'No;View;Locaton;Night (W);Remark;Colour\r\n8;Weighbridge deck;Lanes;9,5;=HYPERLINK("x");grey\r\n25;Rope store;Workshop;4;;white\r\n9;;Kiosks;bright;;white\r\n25;Again;Workshop;;;white\r\n',
+    'No;View;Locaton;Night (W);Remark;Colour\r\n8;Weighbridge deck;Lanes;9,5;=HYPERLINK("x");grey\r\n26;Rope store;Workshop;4;;white\r\n9;;Kiosks;bright;;white\r\n26;Again;Workshop;;;white\r\n',
   );
   await expect(dialog(page)).toContainText('Cells are separated by semicolons.');
-  await expect(rowOf(page, '25')).toContainText('line 3 is the same camera');
+  await expect(rowOf(page, '26')).toContainText('line 3 is the same camera');
   await expect(rowOf(page, '“bright”')).toBeVisible();
   await expect(dialog(page).getByRole('button', { name: 'Apply' })).toBeDisabled();
   await dialog(page).getByRole('button', { name: 'Cancel' }).click();
@@ -133,15 +133,15 @@ test('an import is seen row by row before it happens, and happens whole or not a
   await importTable(
     page,
     'cameras.csv',
-    'No;View;Locaton;Night (W);Remark;Colour\r\n8;Weighbridge deck;Lanes;9,5;=HYPERLINK("x");grey\r\n25;Rope store;Workshop;4;;white\r\n',
+    'No;View;Locaton;Night (W);Remark;Colour\r\n8;Weighbridge deck;Lanes;9,5;=HYPERLINK("x");grey\r\n26;Rope store;Workshop;4;;white\r\n',
   );
   await expect(dialog(page).getByLabel('Column Colour is')).toContainText('(left out)');
   await expect(rowOf(page, 'Rope store')).toContainText('new:');
   await expect(rowOf(page, 'Weighbridge')).toContainText('night W 4.2 9.5');
   await dialog(page).getByRole('button', { name: 'Apply 2 rows' }).click();
   await expect(dialog(page)).toBeHidden();
-  await expect(page.getByText('25 rows')).toBeVisible();
-  await expect(page.locator('[data-cell^="c25-"][data-cell$=" name"]')).toHaveText('Rope store');
+  await expect(page.getByText('26 rows')).toBeVisible();
+  await expect(page.locator('[data-cell^="c26-"][data-cell$=" name"]')).toHaveText('Rope store');
   await saved(page);
   // The formula stays the text it is, and goes out harmless.
   const csv = (await download(page, 'CSV')).toString('utf8');
@@ -164,7 +164,7 @@ test('a sheet with titles, floors and totals comes in at one go', async ({ page,
       'Cam No;Location;View;W (night)',
       'Ground floor;;;',
       'CAM-08;Lanes;Weighbridge deck;9,5 W',
-      'CAM-25;Workshop;Rope store;4',
+      'CAM-26;Workshop;Rope store;4',
       'Total;;;13,5',
     ].join('\r\n'),
   );
@@ -175,7 +175,7 @@ test('a sheet with titles, floors and totals comes in at one go', async ({ page,
   await expect(dialog(page).locator('[data-kind="left-out"]')).toHaveText([/Ground floor/, /Total 13,5/]);
   await dialog(page).getByRole('button', { name: 'Apply 2 rows' }).click();
   await expect(dialog(page)).toBeHidden();
-  await expect(page.getByText('25 rows')).toBeVisible();
+  await expect(page.getByText('26 rows')).toBeVisible();
   await expect(listCell(page, 'c08', 'name')).toHaveText('Weighbridge deck');
 });
 
@@ -200,7 +200,7 @@ test('a place that is not noted is made in the same import, and what columns are
   open,
 }) => {
   await openList(page, open, 'Cameras');
-  const text = 'Cam No;Spot;View\r\n25;Rope loft;Rope store\r\n26;Net loft;Nets\r\n';
+  const text = 'Cam No;Spot;View\r\n26;Rope loft;Rope store\r\n27;Net loft;Nets\r\n';
   await importTable(page, 'new.csv', text);
   await dialog(page).getByLabel('Column Spot is').click();
   await choose(page, /^place$/);
@@ -208,7 +208,7 @@ test('a place that is not noted is made in the same import, and what columns are
   await dialog(page).getByRole('button', { name: 'Add all 2 as new places' }).click();
   await dialog(page).getByRole('button', { name: 'Apply 2 rows' }).click();
   await expect(dialog(page)).toBeHidden();
-  await expect(page.getByText('26 rows')).toBeVisible();
+  await expect(page.getByText('27 rows')).toBeVisible();
   await saved(page);
   await page.reload();
   await importTable(page, 'again.csv', text.replace('Rope store', 'Ropes'));

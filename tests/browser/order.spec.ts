@@ -28,6 +28,7 @@ function tailRecorder(): string {
     placements: six.map((id, index) => ({ id, recorderId: 'hall-recorder', slot: 7 + index })),
     streams: [],
     networkConfigs: [],
+    networkCameras: [],
     pins: [],
     photos: [],
   });

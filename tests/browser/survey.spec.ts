@@ -69,12 +69,12 @@ test('a run is added with a new place, and a number that is taken is refused', a
   await expect(dialog.getByRole('alert')).toContainText(
     'a number of its own; camera “Weighbridge” has this one',
   );
-  await dialog.getByLabel('Camera number').fill('25');
+  await dialog.getByLabel('Camera number').fill('26');
   await dialog.getByRole('button', { name: 'Add the run' }).click();
   await expect(dialog).toBeHidden();
   await expect(runInList(page, 'Rope store door')).toBeVisible();
-  await expect(page.getByRole('complementary', { name: 'Sheet of run 25' })).toBeVisible();
-  await expect(page.getByText('25 cameras, 2 recorders')).toBeVisible();
+  await expect(page.getByRole('complementary', { name: 'Sheet of run 26' })).toBeVisible();
+  await expect(page.getByText('26 cameras, 2 recorders')).toBeVisible();
 });
 
 test('runs are found by name, place and cable, and the board is sorted by trouble', async ({
