@@ -22,6 +22,7 @@ import {
 import { evaluateSite, type SiteEvaluation } from './evaluateSite';
 import { morningLimitsOf } from './morningLoads';
 import { nightRulesOf } from './nightRulesOf';
+import { seenElsewhere } from './seenElsewhere';
 import { migrationOfSite, moversOf, type SiteMigration } from './slotAllocation';
 
 /** How long is searched where nobody says. */
@@ -196,7 +197,7 @@ export function morningsAfter(
   const known = new Set(tasks.map(({ id }) => id));
   return morningsOf({
     recorders: Object.values(site.recorder),
-    movers: moversOf(site, allocation),
+    movers: [...moversOf(site, allocation), ...seenElsewhere(site)],
     migration,
     taskOf: (step, night) => {
       const id = stepTaskOf(step, night);

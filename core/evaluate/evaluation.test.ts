@@ -108,8 +108,16 @@ describe('evaluateSite', () => {
       Product,
       { kind: 'converter' }
     >;
+    // And a view that another camera could see.
+    const needs = { detail: 'observe' as const };
+    const camera = {
+      ...site.camera,
+      c01: { ...site.camera['c01']!, needs, seenFrom: { cameraId: 'c02', acrossDegrees: 80, targetM: 6 } },
+      c02: { ...site.camera['c02']!, needs, targetM: 5 },
+    };
     const tabled = evaluateSite({
       ...site,
+      camera,
       product: {
         'coax-converter': {
           ...converter,

@@ -8,7 +8,6 @@ import {
   type Move,
   type Mover,
   type Night,
-  type NightStep,
   type SlotWishes,
   type SlotRequest,
 } from '#core/allocate/recorder';
@@ -22,6 +21,7 @@ import {
   type Site,
 } from '#core/model/site';
 import type { Allocation } from './allocation';
+import { unplugging, withSeenElsewhere } from './seenElsewhere';
 
 /** The rest: cameras that wait for a slot. All: every camera anew, those that are placed too. */
 export type SlottingScope = 'rest' | 'all';
@@ -107,21 +107,6 @@ export interface SiteMigration extends Migration {
   elsewhere: number[];
 }
 
-/** Retired cameras that are still plugged in: they leave before anything else is done. */
-const unplugging = ({ run, choice, camera }: Site): NightStep[] =>
-  Object.values(run).flatMap(({ cameraId, patchedTo }): NightStep[] =>
-    patchedTo && choice[cameraId]?.option === 'retire'
-      ? [
-          {
-            kind: 'unplug',
-            cameraId,
-            number: camera[cameraId]!.number,
-            from: { recorderId: patchedTo.recorderId, slot: patchedTo.input },
-          },
-        ]
-      : [],
-  );
-
 /** Where a camera comes in today: on its input, or on its slot where it is on the network already. */
 function todayOf(
   { camera, networkCamera }: Pick<Site, 'camera' | 'networkCamera'>,
@@ -159,11 +144,12 @@ export function migrationOfSite(site: Site, allocation: Allocation): SiteMigrati
   const hasNoSlot = new Set(waiting.map(({ cameraId }) => cameraId));
   const movers = moversOf(site, allocation);
   const settings = allocationSettingsOf(site);
-  const migration = migrationOf(Object.values(site.recorder), movers, {
-    perNight: camerasPerNight(settings),
-    first: settings.first,
-  });
-  const unplugged = unplugging(site);
+  const wishes = { perNight: camerasPerNight(settings), first: settings.first };
+  const migration = withSeenElsewhere(site, movers, (all) =>
+    migrationOf(Object.values(site.recorder), all, wishes),
+  );
+  const unplugged = unplugging(site, 'retire');
+  const { nights } = migration;
   const unchanged: Night = {
     steps: [],
     occupied,
@@ -172,13 +158,10 @@ export function migrationOfSite(site: Site, allocation: Allocation): SiteMigrati
     ),
     broken: [],
   };
-  const [first = unchanged, ...later] = migration.nights;
+  const [first = unchanged, ...later] = nights;
   return {
     ...migration,
-    nights:
-      unplugged.length > 0
-        ? [{ ...first, steps: [...unplugged, ...first.steps] }, ...later]
-        : migration.nights,
+    nights: unplugged.length > 0 ? [{ ...first, steps: [...unplugged, ...first.steps] }, ...later] : nights,
     unplaced: waiting.map(({ number }) => number),
     elsewhere: Object.values(needs)
       .filter(

@@ -201,7 +201,7 @@ test('a radio path that is noted turns into an option with its margins', async (
 
 test('a view that is agreed to go can be retired, and needs no slot', async ({ page, open }) => {
   await open('decide/r22');
-  await cell(page, 'r22', 'retire').click();
+  await page.getByRole('button', { name: /^Retire/ }).click();
   await page.getByRole('checkbox', { name: /view may be lost/ }).click();
   await expect(page.getByRole('checkbox', { name: /view may be lost/ })).toBeChecked();
   await page.getByRole('button', { name: /^Choose/ }).click();

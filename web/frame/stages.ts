@@ -1,6 +1,6 @@
 import { tasksDone } from '#core/cutover/tasks';
 import type { SiteSummary } from '#core/evaluate';
-import type { Site } from '#core/model/site';
+import { keepsView, type Site } from '#core/model/site';
 import { counted } from '#core/shared/labels';
 import type { StageName } from './stageName';
 
@@ -53,7 +53,7 @@ function signOffProgress(runs: SiteSummary['runs'], { acceptance }: Pick<Site, '
       .filter(({ withdrawn, role }) => !withdrawn && role === 'customer')
       .flatMap(({ things }) => things.filter(({ kind }) => kind === 'camera').map(({ id }) => id)),
   );
-  const staying = runs.filter(({ chosen }) => chosen !== null && chosen !== 'retire');
+  const staying = runs.filter(({ chosen }) => chosen !== null && keepsView(chosen));
   const count = staying.filter(({ camera }) => accepted.has(camera.id)).length;
   if (staying.length === 0) return { left: 'nothing decided', share: 0 };
   const left = staying.length - count;

@@ -1,4 +1,4 @@
-import type { Site } from '#core/model/site';
+import { leavesCamera, type Site } from '#core/model/site';
 import type { StageName } from '../frame/stageName';
 
 export interface TourStep {
@@ -48,7 +48,8 @@ export const tourSteps: readonly TourStep[] = [
     says: 'The camera needs a recorder slot. Press f to fill the rest, or n and a slot number.',
     stage: 'allocate',
     isDone: (site) =>
-      site.placement[cameraIdOf(site)] !== undefined || site.choice[cameraIdOf(site)]?.option === 'retire',
+      site.placement[cameraIdOf(site)] !== undefined ||
+      !leavesCamera(site.choice[cameraIdOf(site)]?.option ?? 'keep'),
   },
   {
     says: 'This is the plan to hand over. Its first line says how many readings and gaps it rests on. The other 23 runs go the same way.',

@@ -11,7 +11,7 @@ export function nightStepInWords(
     `${recorderOf(recorderId).name} ${slot}`;
   switch (step.kind) {
     case 'unplug':
-      return [`Camera ${step.number} was retired: it leaves ${there(step.from)}.`];
+      return [`Camera ${step.number} goes: it leaves ${there(step.from)}.`];
     case 'turn':
       return changeInWords(recorderOf(step.recorderId), step.cost);
     case 'repatch':

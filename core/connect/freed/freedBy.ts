@@ -1,5 +1,5 @@
 import { cablesKept, chosenOption, type RunEvaluation } from '#core/decide/runEvaluation';
-import type { Site } from '#core/model/site';
+import { leavesCamera, type Site } from '#core/model/site';
 import { lineKind } from '#core/test/findings';
 
 /** What is free once every choice is carried out. */
@@ -28,7 +28,8 @@ interface After {
 function afterOf(evaluation: RunEvaluation, kept: ReadonlySet<string>): After {
   const { chosen, run, camera } = evaluation;
   const isOnBox = run.feed.kind !== 'local-adapter';
-  if (chosen === 'retire') return { usesInput: false, usesCable: kept.has(camera.id), usesBox: false };
+  if (chosen !== null && !leavesCamera(chosen))
+    return { usesInput: false, usesCable: kept.has(camera.id), usesBox: false };
   const option = chosenOption(evaluation);
   if (!option) return { usesInput: true, usesCable: true, usesBox: isOnBox };
   return {

@@ -1,5 +1,5 @@
 import { isIp, type FeasibleOption } from '#core/decide/options';
-import type { Camera, OptionKind, Run, Site } from '#core/model/site';
+import { leavesCamera, type Camera, type OptionKind, type Run, type Site } from '#core/model/site';
 import type { CameraEnd, Device } from '#core/connect/topology';
 import { inputStation, isolateFirst, pictureLine } from './hookUpToday';
 import { powerLines, type PowerHookUp } from './powerLines';
@@ -271,8 +271,12 @@ const isOnField = ({ device }: Drawn): boolean => device?.kind === 'field-switch
 /** Options whose own words say what of the old line or feed is changed. */
 const toBeDone: ReadonlySet<OptionKind> = new Set(['power-fix', 'mend-line', 'hd-coax', 'baluns']);
 
+/** Kinds of option that leave a camera, which has to be connected. */
+type CameraLeft = Exclude<OptionKind, 'retire' | 'shared-view'>;
+const isLeft = (kind: OptionKind): kind is CameraLeft => leavesCamera(kind);
+
 /** How each kind of option is connected. */
-const drawings: Record<Exclude<OptionKind, 'retire'>, (drawn: Drawn) => Drawing> = {
+const drawings: Record<CameraLeft, (drawn: Drawn) => Drawing> = {
   keep: staying,
   'power-fix': staying,
   'mend-line': staying,
@@ -294,7 +298,7 @@ const drawings: Record<Exclude<OptionKind, 'retire'>, (drawn: Drawn) => Drawing>
 export function hookUpAfter(drawn: Drawn): HookUp {
   const { camera, option } = drawn;
   const title = `Camera ${camera.number} ${camera.name}, when it is done`;
-  if (option.kind === 'retire')
+  if (!isLeft(option.kind))
     return {
       title,
       lines: [],

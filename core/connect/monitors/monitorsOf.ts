@@ -1,5 +1,5 @@
 import type { RunEvaluation } from '#core/decide/runEvaluation';
-import type { Site } from '#core/model/site';
+import { leavesCamera, type Site } from '#core/model/site';
 
 /** A tile of a monitor: the camera in it, and why it would not be there when all is done. */
 interface Tile {
@@ -26,14 +26,28 @@ const oldInput = { composite: 'composite', vga: 'VGA', hdmi: null } as const;
 
 /** Every monitor, with tiles that lose their camera to another recorder or for good. */
 export function monitorsOf(site: Site, runs: readonly RunEvaluation[]): MonitorPicture[] {
-  const retired = new Set(runs.flatMap(({ camera, chosen }) => (chosen === 'retire' ? [camera.id] : [])));
+  const gone = new Map(
+    runs.flatMap(({ camera: { id, seenFrom }, chosen }) =>
+      chosen === null || leavesCamera(chosen)
+        ? []
+        : [
+            [
+              id,
+              chosen === 'shared-view' && seenFrom
+                ? `seen by camera ${site.camera[seenFrom.cameraId]?.number}`
+                : 'retired',
+            ],
+          ],
+    ),
+  );
   const today = new Map(runs.map(({ camera, run }) => [camera.id, run.patchedTo?.recorderId]));
   return Object.values(site.equipment).flatMap(({ id, name, placeId, gear }): MonitorPicture[] => {
     if (gear.kind !== 'monitor') return [];
     const { recorderId, tiles = [], input } = gear;
     const recorder = recorderId === undefined ? undefined : site.recorder[recorderId];
     const lostTo = (cameraId: string): string | null => {
-      if (retired.has(cameraId)) return 'retired';
+      const goes = gone.get(cameraId);
+      if (goes) return goes;
       const after = site.placement[cameraId]?.recorderId ?? today.get(cameraId);
       if (after === undefined) return 'on no recorder yet';
       return recorderId === undefined || after === recorderId

@@ -124,7 +124,13 @@ describe('when all is done', () => {
     expect(endOf(after, 'c23')).toMatchObject({ medium: 'radio', isPinned: false });
   });
   it('a retired camera is no part of it, and a morning between has some of both', () => {
-    const site = chosen({ c01: 'ip-coax-unit', c03: 'retire' });
+    const retired = chosen({ c01: 'ip-coax-unit', c03: 'retire' });
+    // Nobody has agreed yet: it hangs as it does today.
+    expect(network(retired).topology.cameras.map(({ cameraId }) => cameraId)).toContain('c03');
+    const site = {
+      ...retired,
+      camera: { ...retired.camera, c03: { ...retired.camera['c03']!, mayGo: true } },
+    };
     expect(network(site).topology.cameras.map(({ cameraId }) => cameraId)).not.toContain('c03');
     const between = network(site, { kind: 'morning', moved: new Set() });
     expect(endOf(between, 'c01')).toMatchObject({ deviceId: 'hall-recorder', mbps: 0 });

@@ -1,4 +1,4 @@
-import { optionRow, type Site } from '#core/model/site';
+import { leavesCamera, optionRow, type Site } from '#core/model/site';
 import { lineKind } from '#core/test/findings';
 import {
   networkCameraNeeds,
@@ -32,7 +32,8 @@ function camerasNow(runs: readonly RunEvaluation[], moment: Moment): CameraNow[]
   return runs.flatMap((evaluation): CameraNow[] => {
     if (!isMoved(moment, evaluation.camera.id)) return [{ evaluation, option: null }];
     // A choice that cannot be is as good as none: the camera hangs as it does today.
-    return evaluation.chosen === 'retire' ? [] : [{ evaluation, option: chosenOption(evaluation) ?? null }];
+    const option = chosenOption(evaluation);
+    return option && !leavesCamera(option.kind) ? [] : [{ evaluation, option: option ?? null }];
   });
 }
 

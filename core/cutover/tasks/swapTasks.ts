@@ -1,5 +1,5 @@
 import { catalogueOf, productOf, type Catalogue } from '#core/model/catalogue';
-import type { FeasibleOption, SharedPort } from '#core/decide/options';
+import type { FeasibleOption, SeenBy, SharedPort } from '#core/decide/options';
 import { chosenOption, type RunEvaluation } from '#core/decide/runEvaluation';
 import type { Site } from '#core/model/site';
 import { ordersFor } from './orderTasks';
@@ -8,6 +8,9 @@ import { taskKind } from './taskKinds';
 
 /** Tasks of the catalogue that are done once a morning has shown that the new picture holds. */
 const afterwards = { check: ['commission-camera'], remove: ['take-down', 'remove-old-cable-m'] };
+
+const leavesEarly =
+  'Its input is wanted before its view could be proved in the other picture: the view is dark until that camera was changed.';
 
 /** So many people work from a lift, and share the time. */
 const peopleOnLift = 2;
@@ -95,12 +98,37 @@ function makerFor(catalogue: Catalogue, { camera }: RunEvaluation): Maker {
   };
 }
 
+/** A view that another camera sees: proved there once that one is changed, and only then its own camera comes down. */
+function tasksOfSeen(
+  catalogue: Catalogue,
+  make: Maker,
+  option: FeasibleOption,
+  { cameraId }: SeenBy,
+): Task[] {
+  const { night, check, remove } = hoursByPhase(catalogue, option);
+  const proved = make('dusk-check', { likelyMinutes: 60 * check, needs: [taskIdOf('swap', cameraId)] });
+  return [
+    proved,
+    make('remove', {
+      likelyMinutes: 60 * (night + remove),
+      needs: [proved.id],
+      cautions: [...taskKind('remove').cautions, ...option.cautions],
+    }),
+  ];
+}
+
 /** Everything that is done for one camera: on the bench, along its way, in its night, and once the picture holds. */
-function tasksOfRun(catalogue: Catalogue, evaluation: RunEvaluation, orders: readonly Task[]): Task[] {
+function tasksOfRun(
+  catalogue: Catalogue,
+  evaluation: RunEvaluation,
+  orders: readonly Task[],
+  leaving: ReadonlySet<string>,
+): Task[] {
   const { camera } = evaluation;
   const option = chosenOption(evaluation);
   if (!option || option.tasks.length === 0) return [];
   const make = makerFor(catalogue, evaluation);
+  if (option.seenBy && !leaving.has(camera.id)) return tasksOfSeen(catalogue, make, option, option.seenBy);
   const hours = hoursByPhase(catalogue, option);
   const has = (part: string) => option.parts.some(({ item }) => item === part);
   const ordered = ordersFor(option.parts, orders);
@@ -128,19 +156,20 @@ function tasksOfRun(catalogue: Catalogue, evaluation: RunEvaluation, orders: rea
       ...(lift === null ? [] : [permitIdOf(lift)]),
     ],
     lift,
-    cautions: [...taskKind('swap').cautions, ...option.cautions],
+    cautions: [...taskKind('swap').cautions, ...(option.seenBy ? [leavesEarly] : []), ...option.cautions],
   });
   return [...prior, swap, ...later];
 }
 
-/** What is done for each camera whose option is chosen. */
+/** What is done for each camera whose option is chosen; `leaving` are those that the order of moves takes off their inputs. */
 export function swapTasks(
   site: Pick<Site, 'product' | 'place'>,
   runs: readonly RunEvaluation[],
   orders: readonly Task[],
+  leaving: ReadonlySet<string>,
 ): Task[] {
   const catalogue = catalogueOf(site);
-  const tasks = runs.flatMap((evaluation) => tasksOfRun(catalogue, evaluation, orders));
+  const tasks = runs.flatMap((evaluation) => tasksOfRun(catalogue, evaluation, orders, leaving));
   return [...permitTasks(catalogue, site.place, tasks), ...tasks];
 }
 

@@ -70,7 +70,12 @@ const headEndOf = ({ recorder, place }: Site): string =>
 export function tasksOf({ site, runs, migration, total, calendar }: CutoverInput): Task[] {
   const headEnd = headEndOf(site);
   const orders = orderTasks(site, total, headEnd);
-  const swaps = swapTasks(site, runs, orders);
+  const leaving = new Set(
+    migration.nights.flatMap(({ steps }) =>
+      steps.flatMap((step) => (step.kind === 'unplug' ? [step.cameraId] : [])),
+    ),
+  );
+  const swaps = swapTasks(site, runs, orders, leaving);
   const recorder = recorderTasks(site, migration);
   const nightOf = (date: string): number | null => {
     const index = calendar?.dates.indexOf(date) ?? -1;

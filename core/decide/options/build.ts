@@ -21,6 +21,7 @@ export interface Draft {
   /** Tasks by their ids, or with metres. */
   work: readonly (string | Part)[];
   onCoaxOf?: string;
+  seenBy?: FeasibleOption['seenBy'];
   signal: FeasibleOption['signal'];
   megapixels: number;
   lifeYears: number;
@@ -224,7 +225,8 @@ export function feasible(context: Context, draft: Draft): FeasibleOption {
   const parts = line.parts.length > 0 ? [...draft.parts, ...line.parts] : draft.parts;
   const margins = line.margins.length > 0 ? [...draft.margins, ...line.margins] : draft.margins;
   const labour = labourOf(catalogue, tasks);
-  const { darkHours } = labour;
+  // Whose view is in another picture by then leaves nothing dark.
+  const darkHours = draft.seenBy ? 0 : labour.darkHours;
   const lift = access.needsLift ? [liftOf(context, labour.cameraHours)] : nothingShared;
   const sharing = draft.sharing ? [...draft.sharing, ...lift] : lift;
   const shares = sharesOf(catalogue, sharing);
@@ -263,6 +265,7 @@ export function feasible(context: Context, draft: Draft): FeasibleOption {
     lifeYears: draft.lifeYears,
     ...renewalOf(context, draft, dueAgain + shares.dueAgain),
     onCoaxOf: draft.onCoaxOf ?? null,
+    seenBy: draft.seenBy ?? null,
     signal: draft.signal,
     megapixels: draft.megapixels,
     draws: draft.draws ?? null,

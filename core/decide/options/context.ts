@@ -21,6 +21,9 @@ export interface Around {
   pairsTogether: () => number;
   /** The old coax from the run's head end to its camera's place that would carry most data, its own among them. */
   trunk: () => Trunk | undefined;
+  /** Whether a camera hangs on a run of the old site, and what its view needs. */
+  hasRun: (cameraId: string) => boolean;
+  needOf: (camera: Camera) => ViewNeed;
   /** The longest and the shortest way for new cable from a place to its camera's, and how many cameras there have such a way; nothing where none has. */
   routeFrom: (fromPlaceId: string) => { lengthM: number; shortestM: number; cameras: number };
 }

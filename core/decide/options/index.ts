@@ -9,6 +9,7 @@ export {
   type MarginKind,
   type Option,
   type BrokenLimit,
+  type SeenBy,
   type SharedPort,
 } from './option';
 export type { Part } from './part';

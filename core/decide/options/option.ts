@@ -24,7 +24,9 @@ export type MarginKind =
   | 'clearance'
   | 'insulation'
   | 'earth'
-  | 'pair-test';
+  | 'pair-test'
+  | 'view-angle'
+  | 'pixels';
 
 /** How an option holds in one respect. */
 export interface Margin {
@@ -64,6 +66,12 @@ export interface SharedPort {
   mbps: number;
 }
 
+/** A camera that sees another view beside its own, once it is an IP camera of so many megapixels. */
+export interface SeenBy {
+  cameraId: string;
+  megapixels: number;
+}
+
 export interface FeasibleOption {
   kind: OptionKind;
   state: Status;
@@ -97,6 +105,8 @@ export interface FeasibleOption {
   successorYears: number;
   /** The camera whose old coax it goes over, which may be its own; only where several share one. */
   onCoaxOf: string | null;
+  /** The camera whose next one sees its view too, and the megapixels that it takes; only where the view has none of its own any more. */
+  seenBy: SeenBy | null;
   /** What its camera asks of a recorder slot; nothing where no camera is left. */
   signal: OptionSignal;
   /** Megapixels that the view has then. */

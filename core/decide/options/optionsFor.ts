@@ -13,6 +13,7 @@ import { fieldSwitchOption } from './fieldSwitchOption';
 import { mendLineOption } from './mendLine';
 import { powerFixOption } from './powerFix';
 import { retireOption } from './retire';
+import { sharedViewOption } from './sharedView';
 import { wirelessOption } from './wireless';
 
 const builders: Record<OptionKind, (context: Context) => Option> = {
@@ -31,6 +32,7 @@ const builders: Record<OptionKind, (context: Context) => Option> = {
   'field-coax': fieldCoaxOption,
   'long-reach': longReachOption,
   encode: encodeOption,
+  'shared-view': sharedViewOption,
   retire: retireOption,
 };
 

@@ -9,6 +9,7 @@ import type { Candidate, Candidates } from './candidates';
 import { demandKey, type DemandRef } from './demandRef';
 import { planDraft, type PlanDraft } from './planDraft';
 import { carrierRows } from './carrierRows';
+import { sharedViewRows } from './sharedViewRows';
 import { recorderRows } from './recorderRows';
 import { sharedRows } from './sharedRows';
 import { stayingCameras } from './staying';
@@ -163,6 +164,7 @@ export function planModel(
         demand,
       );
   carrierRows(draft, picks);
+  sharedViewRows(draft, picks);
   const staying = stayingCameras(draft, site, leftOut);
   const onNetwork = networkCameras(draft, site);
   const buys = recorderRows(draft, site, picks, staying, onNetwork, demands, detail);

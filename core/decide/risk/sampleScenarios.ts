@@ -69,6 +69,8 @@ function testFor({ kind, unread }: Margin, { isCoax, coaxRead, traced }: Chosen)
     case 'pair-test':
     case 'feed-amps':
     case 'start-volts':
+    case 'view-angle':
+    case 'pixels':
       return null;
   }
 }

@@ -1,4 +1,4 @@
-import { testIds, type Kind, type Site } from '#core/model/site';
+import { testIds, type Camera, type Kind, type Site } from '#core/model/site';
 import { railRestsOn } from '#core/test/volts';
 import type { RunReadings } from '#core/test/readings';
 
@@ -67,7 +67,7 @@ function readAnew(
 /**
  * Which runs have to be evaluated anew between two sites: all of them where a shared fact changed; else those with a fact
  * of their own that changed, those on the same supply box as a run whose load or cores changed (a rail is shared), and
- * those whose camera hangs where a camera, its stream, its run or a reading of it changed (a radio's airtime is shared, cables warm
+ * those whose view a camera that changed could see, and those whose camera hangs where a camera, its stream, its run or a reading of it changed (a radio's airtime is shared, cables warm
  * each other, and one old coax may carry all).
  */
 export function staleRuns(
@@ -97,6 +97,10 @@ export function staleRuns(
   const beside = [...cameras, ...streams, ...cabled].filter((id) => id !== undefined);
   const places = new Set(beside.flatMap((id) => [now.camera[id]?.placeId, then.camera[id]?.placeId]));
   const chosen = new Set(changedIds(now.choice, then.choice));
+  const changed = new Set(beside);
+  /** Whether what could see its view changed, or what was chosen for that. */
+  const seenAnew = ({ seenFrom }: Camera): boolean =>
+    seenFrom !== undefined && (changed.has(seenFrom.cameraId) || chosen.size > 0);
   return {
     kind: 'some',
     isStale: (runId) => {
@@ -105,6 +109,7 @@ export function staleRuns(
         own.has(runId) ||
         chosen.has(cameraId) ||
         places.has(now.camera[cameraId]!.placeId) ||
+        seenAnew(now.camera[cameraId]!) ||
         supplyOf(now, runId).some((id) => supplies.has(id))
       );
     },

@@ -14,7 +14,7 @@ import {
   type KeptCamera,
   type Option,
 } from '#core/decide/options';
-import type { Camera, OptionKind, Run } from '#core/model/site';
+import { optionRow, type Camera, type OptionKind, type Run } from '#core/model/site';
 import type { RunSite } from './dependencies';
 import type { SiteContext } from './siteContext';
 
@@ -35,10 +35,31 @@ export interface RunEvaluation {
   toNote: { beforeTest: number; beforeDecide: number };
 }
 
-function brokenChoice(chosen: Option | undefined): string | null {
+/** Why a view that was left to another camera is not seen by it: something else was chosen there, or it sees another view already. */
+function unseen({ camera, choice }: RunSite, { id, seenFrom }: Camera): string | null {
+  if (!seenFrom) return null;
+  const { number } = camera[seenFrom.cameraId]!;
+  const chosen = choice[seenFrom.cameraId]?.option;
+  if (chosen === undefined)
+    return `Camera ${number}, which is to see this view too, is not decided yet: this view would be lost.`;
+  const { slot, keepsCamera } = optionRow(chosen);
+  if (slot !== 'ip' || keepsCamera)
+    return `Camera ${number}, which is to see this view too, gets no new IP camera: this view would be lost.`;
+  const beside = Object.values(camera).find(
+    (one) =>
+      one.id !== id &&
+      one.seenFrom?.cameraId === seenFrom.cameraId &&
+      choice[one.id]?.option === 'shared-view',
+  );
+  return beside
+    ? `Camera ${number} is to see the view of camera ${beside.number} too: nobody has noted an angle for all three.`
+    : null;
+}
+
+function brokenChoice(site: RunSite, camera: Camera, chosen: Option | undefined): string | null {
   if (!chosen) return null;
   if (chosen.state === 'no') return chosen.why;
-  return brokenLimit(chosen)?.limit ?? null;
+  return brokenLimit(chosen)?.limit ?? (chosen.kind === 'shared-view' ? unseen(site, camera) : null);
 }
 
 /** What the options of one run are worked out from. */
@@ -60,6 +81,8 @@ function optionContext(
     onSameCable: () => context.onSameCable(run.id),
     trunk: () => context.trunkBetween(run.headEndId, camera.placeId),
     pairsTogether: () => context.pairsBetween(run.headEndId, camera.placeId),
+    hasRun: context.hasRun,
+    needOf: context.needOf,
     routeFrom: (fromPlaceId) => context.routeBetween(fromPlaceId, camera.placeId),
   };
   let kept: KeptCamera | undefined;
@@ -113,7 +136,13 @@ class LazyRunEvaluation implements RunEvaluation {
     this.#workOut = () => optionsFor(optionContext(site, run, camera, findings, readings, context));
     this.chosen = site.choice[camera.id]?.option ?? null;
     this.choiceBroken =
-      this.chosen === null ? null : brokenChoice(this.options.find(({ kind }) => kind === this.chosen));
+      this.chosen === null
+        ? null
+        : brokenChoice(
+            site,
+            camera,
+            this.options.find(({ kind }) => kind === this.chosen),
+          );
     this.disputes = lengthDisputes(site, run);
     const gaps = runGaps(site, run, this.disputes);
     const beforeTest = gaps.filter(({ before }) => before === 'test').length;

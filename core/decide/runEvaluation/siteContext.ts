@@ -37,6 +37,7 @@ export interface SiteContext {
   airOver: (path: RadioPath) => OnAir;
   /** What a camera's view needs. */
   needOf: (camera: Camera) => ViewNeed;
+  hasRun: (cameraId: string) => boolean;
   mbpsAt: (placeId: string) => number;
   /** Category cables from a head end to a place. */
   pairsBetween: (headEndId: string, placeId: string) => number;
@@ -170,6 +171,7 @@ export function siteContext(site: RunSite, readings: ReadingsByRun): SiteContext
     const run = site.run[runId]!;
     return runFindings(site, run, site.camera[run.cameraId]!, readings.get(runId) ?? unread);
   });
+  let ended: Set<string> | undefined;
   let coaxes: Map<string, string[]> | undefined;
   const policies = demandsOf(site).policies;
   const oldCoax = (runId: string): OldCoax => {
@@ -193,6 +195,8 @@ export function siteContext(site: RunSite, readings: ReadingsByRun): SiteContext
     radioPathFrom: new Map(Object.values(site.radioPath).map((path) => [path.fromPlaceId, path])),
     airOver: remembered((path: RadioPath) => onAir(catalogue, site, path)),
     needOf,
+    hasRun: (cameraId) =>
+      (ended ??= new Set(Object.values(site.run).map((run) => run.cameraId))).has(cameraId),
     mbpsAt: (placeId) => (mbps ??= mbpsByPlace(site, needOf)).get(placeId) ?? 0,
     findingsOf,
     trunkBetween: (headEndId, placeId) => trunkTo(headEndId)(placeId),

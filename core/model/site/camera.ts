@@ -29,6 +29,15 @@ const windowSchema = z
   });
 
 /** A camera as it hangs today, and what the view needs of its successor. */
+const seenFromSchema = z.strictObject({
+  cameraId: idSchema,
+  /** The horizontal angle there that takes in both views, from edge to edge. */
+  acrossDegrees: z.number().min(5).max(170),
+  /** From there to what this view must see. */
+  targetM: z.number().positive().max(2000),
+});
+export type SeenFrom = z.infer<typeof seenFromSchema>;
+
 export const cameraSchema = z.strictObject({
   id: idSchema,
   number: z.int().min(1).max(9999),
@@ -89,6 +98,8 @@ export const cameraSchema = z.strictObject({
     .optional(),
   /** A camera of the catalogue that was picked for this view, by its data sheet. */
   modelId: idSchema.optional(),
+  /** Another camera, from whose place one wide camera could see this view and its own. */
+  seenFrom: seenFromSchema.optional(),
   /** The customer agrees that this view may be lost. */
   mayGo: z.boolean().optional(),
   /** What nobody has looked at yet: usual figures stand in until somebody does. */

@@ -45,6 +45,7 @@ export {
   targetClasses,
   type Assumable,
   type Camera,
+  type SeenFrom,
   type TargetClassId,
 } from './camera';
 export { asKind, cameraKinds, noteCamera, noteWatts, placeholderCamera } from './cameraKinds';
@@ -80,7 +81,7 @@ export {
   type MarginClass,
   type OfferSettings,
 } from './offerSettings';
-export { optionKinds, optionRow, type OptionKind } from './optionKinds';
+export { keepsView, leavesCamera, optionKinds, optionRow, type OptionKind } from './optionKinds';
 export { demandsOf, usualDemands, type Demands, type Policies, type PolicyId } from './demands';
 export {
   pictureTypes,

@@ -152,6 +152,15 @@ export const optionTable = {
     keepsPower: true,
     headEnd: 'encoder input',
   },
+  'shared-view': {
+    label: 'One wide camera for two views',
+    column: 'Wide',
+    slot: 'none',
+    cable: 'none',
+    keepsCamera: false,
+    keepsPower: false,
+    headEnd: 'free',
+  },
   retire: {
     label: 'Retire the camera',
     column: 'Retire',
@@ -165,4 +174,8 @@ export const optionTable = {
 
 export type OptionKind = keyof typeof optionTable;
 export const optionKinds = Object.keys(optionTable) as OptionKind[];
+/** Whether a camera of its own is left on the view; without one its run is free. */
+export const leavesCamera = (kind: OptionKind): boolean => optionTable[kind].slot !== 'none';
+/** Whether somebody goes on seeing the view, by a camera of its own or another's. */
+export const keepsView = (kind: OptionKind): boolean => kind !== 'retire';
 export const optionRow = (kind: OptionKind): OptionKindRow => optionTable[kind];

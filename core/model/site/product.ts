@@ -50,6 +50,8 @@ export const productSchema = z.discriminatedUnion('kind', [
     watts: z.number().positive().max(100),
     lampWatts: z.number().min(0).max(60),
     heaterWatts: z.number().min(0).max(60),
+    /** The widest horizontal angle that its lens takes in; left out, that of the usual wide lens. */
+    widestDegrees: z.number().min(5).max(170).optional(),
     /** For a moment when it starts; left out, a quarter more than by night. */
     startUpWatts: z.number().positive().max(200).optional(),
     /** The stream of an IP camera; the best format of an HD one. */

@@ -37,6 +37,12 @@ function unique<T>(
 function checkCameras(site: Site, scope: ReferenceScope, found: Found): void {
   for (const camera of scope.facts('camera'))
     found.known('place', camera.placeId, at('camera', camera.id, 'placeId'));
+  for (const { id, seenFrom } of scope.facts('camera')) {
+    if (!seenFrom) continue;
+    found.known('camera', seenFrom.cameraId, at('camera', id, 'seenFrom.cameraId'));
+    if (seenFrom.cameraId === id)
+      found.add(at('camera', id, 'seenFrom.cameraId'), id, 'another camera than the one whose view it is');
+  }
   if (scope.mayClash('camera'))
     unique(
       Object.values(site.camera),

@@ -54,6 +54,12 @@ const isInSignOff = ({ acceptanceReading, punchItem }: Site, kind: Kind, id: str
 
 export type Removal = { kind: 'changes'; changes: Change[] } | { kind: 'in-use'; by: string[] };
 
+/** Views that it could have seen beside its own are seen by their own cameras alone. */
+const leaveViews = ({ camera }: Site, cameraId: string): Change[] =>
+  Object.values(camera)
+    .filter(({ seenFrom }) => seenFrom?.cameraId === cameraId)
+    .map(({ seenFrom: _, ...one }): Change => ({ kind: 'camera', id: one.id, set: one }));
+
 /** Everything that is said of a camera goes with it: by whoever shows it, rules about it, its slot, and it itself. */
 function cameraAndAllOfIt(site: Site, cameraId: string): Change[] {
   const { first } = allocationSettingsOf(site);
@@ -64,6 +70,7 @@ function cameraAndAllOfIt(site: Site, cameraId: string): Change[] {
     ...ofItsOwn.filter((kind) => site[kind][cameraId]).map((kind) => removing(kind, cameraId)),
     ...leaveViewRules(site, cameraId),
     ...leaveOwnTasks(site, cameraId),
+    ...leaveViews(site, cameraId),
     ...(first.includes(cameraId)
       ? [setAllocationSettings(site, { first: first.filter((id) => id !== cameraId) })]
       : []),

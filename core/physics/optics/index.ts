@@ -8,4 +8,5 @@ export {
   viewPurposes,
   viewWidthM,
 } from './fieldOfView';
+export { megapixelsFor, pixelsAcross, widthAcrossM } from './wideView';
 export { sensorIds, sensors, type SensorId } from './sensors';

@@ -47,6 +47,10 @@ export const formulas = {
     writes: 'level = EIRP − (32.44 + 20·log km + 20·log MHz) − clutter + gain',
     source: 'ITU-R P.525; rates of a 20 MHz channel by level over noise and neighbours',
   },
+  'wide-view': {
+    writes: 'px/m = pixels across / (2 · d · tan(θ / 2))',
+    source: 'pinhole camera; lenses that bend straight lines give no fewer anywhere',
+  },
   'shared-airtime': {
     writes: 'Mb/s = rate − streams of the other cameras there',
     source: 'cameras behind one bridge share its airtime',

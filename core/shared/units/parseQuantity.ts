@@ -26,6 +26,7 @@ const spellings: Partial<Record<Unit, Record<string, number>>> = {
   A: { a: 1, amp: 1, amps: 1, ma: 0.001 },
   W: { w: 1, watt: 1, watts: 1, mw: 0.001 },
   VA: { va: 1, kva: 1000 },
+  '°': { '°': 1, deg: 1, degrees: 1 },
   '°C': { '°c': 1, c: 1, degc: 1 },
   dB: { db: 1 },
   'Mb/s': { 'mb/s': 1, mbps: 1, 'mbit/s': 1 },

@@ -13,6 +13,7 @@ export type Unit =
   | 'MHz'
   | 'Mb/s'
   | 'MP'
+  | '°'
   | '°C'
   | 'mm²'
   | 'h'
@@ -39,6 +40,7 @@ const decimals: Record<Unit, number> = {
   MHz: 0,
   'Mb/s': 0,
   MP: 0,
+  '°': 0,
   '°C': 0,
   'mm²': 2,
   h: 1,

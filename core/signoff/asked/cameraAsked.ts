@@ -1,11 +1,19 @@
 import type { Topology } from '#core/connect/topology';
 import { isIp, type FeasibleOption, type Margin, type MarginKind } from '#core/decide/options';
 import { chosenOption, type RunEvaluation } from '#core/decide/runEvaluation';
-import { optionRow, type Camera, type OptionKind, type PolicyFigures, type Site } from '#core/model/site';
+import {
+  keepsView,
+  leavesCamera,
+  optionRow,
+  type Camera,
+  type OptionKind,
+  type PolicyFigures,
+  type Site,
+} from '#core/model/site';
 import { viewWhenDone } from '#core/signoff/pictures';
 import { viewPurposes } from '#core/physics/optics';
 import { formatQuantity } from '#core/shared/units';
-import { asKnown, loadFactor } from '#core/test/scenarios';
+import { asKnown, loadFactor, viewSpread } from '#core/test/scenarios';
 import type { Predicted } from '#core/signoff/predicted';
 import { fibreBounds } from './fibreBounds';
 import { figureCheck, marginCheck, plain, soakCheck } from './build';
@@ -93,15 +101,12 @@ function portCheck(
   ];
 }
 
-/** One standard deviation of pixels on a target, as a share: lens, sensor and the metres to the target as they were noted. Judgement. */
-const pixelSpread = 0.06;
-
 /** Pixels that fall on a metre at the target, of a camera whose lens and target are noted. */
 function pixelCheck(site: Site, camera: Camera, chosen: OptionKind): AskedCheck[] {
   const view = viewWhenDone(site, camera, chosen);
   if (!view) return [];
   const { perMetre } = view;
-  const off = loadTails * pixelSpread * perMetre;
+  const off = loadTails * viewSpread * perMetre;
   const purpose = viewPurposes.find(({ id }) => id === camera.needs?.detail);
   return [
     figureCheck(
@@ -144,20 +149,25 @@ export function cameraAsked(
 ): AskedThing | null {
   const { camera } = evaluation;
   const option = chosenOption(evaluation);
-  if (!option || option.kind === 'retire') return null;
-  return {
-    of: { kind: 'camera', id: camera.id },
+  if (!option || !keepsView(option.kind)) return null;
+  const thing = {
+    of: { kind: 'camera' as const, id: camera.id },
     name: camera.name,
     number: camera.number,
     placeId: camera.placeId,
+  };
+  const ofView = [...pixelCheck(site, camera, option.kind), ...viewChecks.map(plain)];
+  // Another camera’s picture shows it: whatever hangs there is asked of that one.
+  if (!leavesCamera(option.kind)) return { ...thing, checks: ofView };
+  return {
+    ...thing,
     checks: [
       ...voltsChecks(option, camera, policy),
       ...coaxLinkChecks(option, policy),
       ...portCheck(end, device, policy),
       ...cablingChecks(option, policy),
       ...fibreChecks(site, option, policy),
-      ...pixelCheck(site, camera, option.kind),
-      ...viewChecks.map(plain),
+      ...ofView,
       plain('labels'),
       ...(optionRow(option.kind).keepsCamera ? [] : [plain('serial')]),
       ...(isIp(option) ? [plain('password-holder'), plain('firmware')] : []),

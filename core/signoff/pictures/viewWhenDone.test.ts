@@ -6,6 +6,7 @@ const site = saltmarrowSite();
 const camera = site.camera['c03']!;
 const hall = { ...site.recorder['hall-recorder']!, storesAcross: 352 };
 const placed = {
+  ...site,
   recorder: { [hall.id]: hall },
   placement: { c03: { id: 'c03', recorderId: hall.id, slot: 3 } as (typeof site.placement)[string] },
 };

@@ -26,7 +26,7 @@ const answers = (gear: Equipment['gear']): boolean => isNetworkGear(gear) && gea
 
 const isOnNetwork = ({ choice, networkCamera, networkConfig }: Site, id: string): boolean => {
   const chosen = choice[id]?.option;
-  const isIp = chosen !== undefined && chosen !== 'retire' && optionRow(chosen).slot === 'ip';
+  const isIp = chosen !== undefined && optionRow(chosen).slot === 'ip';
   return id in networkConfig || id in networkCamera || isIp;
 };
 

@@ -12,6 +12,8 @@ const loadSpread = { typical: 0.08, 'data-sheet': 0.03 } as const;
 const readSpread = 0.01;
 /** Of a way that was drawn and not walked. */
 const routeSpread = 0.05;
+/** Of pixels on a target: lens, sensor, angle and the metres to it as somebody noted them. Judgement. */
+export const viewSpread = 0.06;
 /** dB by which the level of a radio path is off what was computed for it. */
 const fadeSpreadDb = 4;
 /** Steel in place of copper: how much more its loop has, and how likely it is where nobody has read the loop. */
@@ -34,6 +36,9 @@ export const loadFactor = (from: 'typical' | 'data-sheet', { load }: Scenario): 
 
 /** Factor on the published loss of a cable. */
 export const lossFactor = ({ loss }: Scenario): number => Math.max(leastLossShare, 1 + lossSpread * loss);
+
+/** Factor on the width of a view, by angles and metres that were noted by eye. */
+export const viewFactor = ({ length }: Scenario): number => Math.max(leastShare, 1 + viewSpread * length);
 
 /** dB that joints nobody looked at take: only ever more. */
 export const unseenDb = (looked: boolean, { joints }: Scenario): number =>

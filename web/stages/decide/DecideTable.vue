@@ -1,9 +1,9 @@
 <script setup lang="ts">
 import { optionRow, optionKinds, type OptionKind } from '#core/model/site';
-import { nextTick, useTemplateRef, watch } from 'vue';
+import { computed, nextTick, useTemplateRef, watch } from 'vue';
 import { useRovingFocus } from '../../keys/useRovingFocus';
 import type { MarginSummary, OptionSummary, RunSummary } from '#core/evaluate';
-import { formatQuantity } from '#core/shared/units';
+import { formatFigure, formatQuantity } from '#core/shared/units';
 import MarginBar from '../../parts/MarginBar.vue';
 import { useMeasures } from '../../stores/measures';
 import type { PlaceGroup } from '../../stores/selection';
@@ -16,9 +16,25 @@ const { groups, runId, kind, sort } = defineProps<{
   kind: OptionKind;
   sort: TableOrder;
 }>();
-const emit = defineEmits<{ pick: [runId: string, kind: OptionKind]; sort: [] }>();
+const emit = defineEmits<{ pick: [runId: string, kind: OptionKind]; show: [kind: OptionKind]; sort: [] }>();
 const box = useTemplateRef('box');
 const openSite = useOpenSite();
+
+/** Kinds that some camera here can have, or that one of them was given all the same. */
+const possible = computed(() => {
+  const kinds = new Set<OptionKind>();
+  for (const { runs } of groups)
+    for (const { options, chosen } of runs) {
+      if (chosen) kinds.add(chosen);
+      for (const option of options) if (option.state !== 'no') kinds.add(option.kind);
+    }
+  return kinds;
+});
+/** A column that says “no” all the way down is folded away, but for the one in hand. */
+const columns = computed(() => optionKinds.filter((one) => one === kind || possible.value.has(one)));
+const folded = computed(() => optionKinds.filter((one) => !columns.value.includes(one)));
+const cellsOf = ({ options }: RunSummary): OptionSummary[] =>
+  options.filter((option) => option.kind === kind || possible.value.has(option.kind));
 
 /** What the chosen option costs; nothing while none is chosen. */
 function chosenCost({ options, chosen }: RunSummary): string {
@@ -26,8 +42,13 @@ function chosenCost({ options, chosen }: RunSummary): string {
   return option && option.state !== 'no' ? formatQuantity(option.cost, 'money') : '';
 }
 const own = useMeasures();
-const figureOf = ({ value, unit }: MarginSummary) =>
-  unit === 'm' ? own.quantity(value, unit) : formatQuantity(value, unit, value >= 99.5 ? 0 : undefined);
+function figureOf({ value, unit }: MarginSummary): string {
+  if (unit === 'm') return own.quantity(value, unit);
+  // A column is as narrow as the shortest of these.
+  return unit === 'px/m'
+    ? `${formatFigure(value, unit)} px`
+    : formatQuantity(value, unit, value >= 99.5 ? 0 : undefined);
+}
 const untested = ({ findings }: RunSummary) => findings.missing.length > 0;
 const isInHand = (run: RunSummary, option: OptionSummary): boolean =>
   run.run.id === runId && option.kind === kind;
@@ -69,8 +90,8 @@ watch(
               Camera, {{ orderWords[sort] }} <kbd>s</kbd>
             </button>
           </th>
-          <th v-for="(one, at) in optionKinds" :key="one" :title="optionRow(one).label">
-            {{ optionRow(one).column }}<span class="number mono">{{ at + 1 }}</span>
+          <th v-for="one in columns" :key="one" :title="optionRow(one).label">
+            {{ optionRow(one).column }}<span class="number mono">{{ optionKinds.indexOf(one) + 1 }}</span>
           </th>
           <th class="num">cost</th>
         </tr>
@@ -85,7 +106,7 @@ watch(
           <td class="mono dim">{{ run.camera.number }}</td>
           <th scope="row" :title="run.camera.name">{{ run.camera.name }}</th>
           <td
-            v-for="option in run.options"
+            v-for="option in cellsOf(run)"
             :key="option.kind"
             role="gridcell"
             class="cell"
@@ -123,6 +144,14 @@ watch(
         </tr>
       </tbody>
     </table>
+    <p v-if="folded.length > 0" class="folded dim tiny">
+      As noted, no camera here can have
+      <template v-for="(one, at) in folded" :key="one"
+        ><button type="button" class="plain" :title="optionRow(one).label" @click="emit('show', one)">
+          {{ optionRow(one).column }} <span class="mono">{{ optionKinds.indexOf(one) + 1 }}</span></button
+        >{{ at < folded.length - 1 ? ', ' : '.' }}
+      </template>
+    </p>
   </div>
 </template>
 
@@ -172,6 +201,12 @@ tbody th {
   padding: 0 3px;
   height: 29px;
   border-bottom: 1px solid var(--rule);
+}
+.folded {
+  padding: 6px 3px;
+}
+.folded button {
+  text-decoration: underline;
 }
 .num {
   text-align: right;

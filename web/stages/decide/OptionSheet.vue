@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { optionRow, aboutOf, noteCamera } from '#core/model/site';
+import { optionRow, aboutOf, leavesCamera, noteCamera } from '#core/model/site';
 import { computed, ref, watch } from 'vue';
 import type { OptionSummary, RunSummary } from '#core/evaluate';
 import { catalogueOf, eachOf } from '#core/model/catalogue';
@@ -10,6 +10,7 @@ import RunLine from '../../line/RunLine.vue';
 import MarginBar from '../../parts/MarginBar.vue';
 import DerivationSheet from '../../parts/DerivationSheet.vue';
 import RadioPathFields from './RadioPathFields.vue';
+import SharedViewFields from './SharedViewFields.vue';
 import type { Learned } from '../../workers/evaluator.worker';
 import { useEvaluation } from '../../stores/evaluation';
 import { useOpenSite } from '../../stores/openSite';
@@ -199,7 +200,7 @@ watch([opened, () => core.result], async ([index]) => {
           <dt>Replacement due after</dt>
           <dd class="mono">
             {{
-              option.kind === 'retire'
+              !leavesCamera(option.kind)
                 ? 'never'
                 : `${option.lifeYears} years, ${formatQuantity(option.renewCost, 'money')}`
             }}
@@ -220,6 +221,7 @@ watch([opened, () => core.result], async ([index]) => {
       :place-id="evaluation.camera.placeId"
       :head-end-id="evaluation.run.headEndId"
     />
+    <SharedViewFields v-if="option.kind === 'shared-view'" :camera="evaluation.camera" />
     <label v-if="option.kind === 'retire'" class="row"
       ><input type="checkbox" :checked="evaluation.camera.mayGo === true" @change="agree" /> The customer
       agrees that this view may be lost</label

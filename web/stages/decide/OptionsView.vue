@@ -39,6 +39,11 @@ function pick(runId: string, picked: OptionKind): void {
   if (runId !== selection.runId) clicked = picked;
   void selection.select(runId);
 }
+/** Shows what a kind of option would ask for, of the run in hand or the first. */
+const show = (kind: OptionKind): void => {
+  const runId = selection.runId ?? shown.value[0]?.runs[0]?.run.id;
+  if (runId !== undefined) pick(runId, kind);
+};
 /** Whether an option of the run in hand can be chosen; without a run there is nothing to pass over. */
 const canChoose = (one: OptionKind): boolean => {
   const found = selection.current?.options.find((option) => option.kind === one);
@@ -148,6 +153,7 @@ useKeys([
       :kind="kind"
       :sort="sort"
       @pick="pick"
+      @show="show"
       @sort="nextSort"
     />
     <OptionSheet

@@ -29,6 +29,7 @@ export const productFigures: Partial<Record<ProductKind, ProductFigure[]>> = {
     { key: 'heaterWatts', label: 'Heater', unit: 'W', most: 60 },
     { key: 'startUpWatts', label: 'At start-up', unit: 'W', most: 200, isOptional: true },
     { key: 'mbps', label: 'Stream', unit: 'Mb/s', most: 100 },
+    { key: 'widestDegrees', label: 'Widest view', unit: '°', most: 170, isOptional: true },
   ],
   converter: [{ key: 'ownWatts', label: 'Takes', unit: 'W', most: 20 }],
   'coax-unit': ports,
