@@ -55,8 +55,8 @@ const noCode = (): Refused =>
   notFound('This code is not valid: it was used already, withdrawn, or is too old. Ask for another.');
 
 /** Refuses a password that is too easily guessed, before anything is made of it. */
-function checkPassword(password: string, name: string): void {
-  const allowed = weakness(password, name);
+async function checkPassword(password: string, name: string): Promise<void> {
+  const allowed = await weakness(password, name);
   if (allowed !== null)
     throw notRight(422, 'This password is too easily guessed.', [
       { path: 'password', value: '“…”', allowed },
@@ -185,7 +185,7 @@ function doorRoutes(router: Router, accounts: Accounts, store: SiteStore): void 
   });
   serveEndpoint(router, endpoints.join, async ({ body: { code, name, password }, context }) => {
     const invitation = await invitationFor(accounts, code);
-    checkPassword(password, name);
+    await checkPassword(password, name);
     const passwordHash = await hashOfPassword(password);
     await joined(accounts, context, await joinBy(accounts, invitation, name, passwordHash));
     return null;
@@ -244,7 +244,7 @@ function ownRoutes(router: Router, accounts: Accounts): void {
   serveEndpoint(router, endpoints.setPassword, async ({ body, context }) => {
     const { person, sessionId } = personOf(context);
     await checkOwnPassword(accounts, context, body.old);
-    checkPassword(body.password, person.name);
+    await checkPassword(body.password, person.name);
     await setPassword(accounts, person.id, await hashOfPassword(body.password));
     // Whoever knew the old one is out.
     await endOtherSessions(accounts, person.id, sessionId);

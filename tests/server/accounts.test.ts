@@ -259,7 +259,20 @@ describe('signing in', () => {
     expect(await isPassword(hash, password)).toBe(true);
     expect(await isPassword(hash, `${password} `)).toBe(false);
     expect(await isPassword(null, 'nobody has this password')).toBe(false);
-    expect([weakness('aaaaaaaaaaaa', 'A'), weakness('neotrope 2026', 'A')]).not.toContain(null);
+  });
+  it.each([
+    ['aaaaaaaaaaaa', 'at least five different'],
+    ['neotrope 2026', 'the name of this program'],
+    ['r. tolland, ferry', 'without your name'],
+    ['Password1234!', 'no list of usual ones'],
+    ['qwertyuiop123', 'no list of usual ones'],
+    ['p@ssw0rd'.repeat(25), 'no list of usual ones'],
+  ])('refuses %s, which guessers try first', async (easy, words) =>
+    expect(await weakness(easy, 'R. Tolland')).toContain(words),
+  );
+  it('takes words that nobody puts together', async () => {
+    for (const hard of [password, 'slack tide at dusk', 'Trombone-Kettle-9'])
+      expect(await weakness(hard, 'R. Tolland')).toBeNull();
   });
 });
 
