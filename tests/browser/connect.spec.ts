@@ -201,3 +201,28 @@ test('a switch is read, a port that differs is found, and what hangs on a port i
   await page.getByRole('button', { name: 'Read the switch' }).click();
   await expect(page.locator('.switch').getByRole('alert')).toContainText('Nothing answers at');
 });
+
+test('a box or a stroke opens its sheet: what it is, what hangs on it, what comes through', async ({
+  page,
+  server,
+}) => {
+  const id = await server.newSite(withChoices(options));
+  await page.goto(`${server.address}/site/${id}/connect`);
+  await page.getByRole('treeitem', { name: /^Coax unit, Ticket hall/ }).click();
+  await page.keyboard.press('i');
+  const unit = page.getByRole('complementary', { name: 'Sheet of Coax unit, Ticket hall' });
+  await expect(unit).toContainText('Coax unit at Ticket hall, planned');
+  await expect(unit.getByRole('heading', { name: '2 cameras, 12 Mb/s' })).toBeVisible();
+  await expect(unit.getByRole('row', { name: /Hall north desk coax, data and power, 34 m/ })).toBeVisible();
+  expect(await barriers(page, '.part-sheet')).toEqual([]);
+  // From there along the link, and what goes over it.
+  await unit
+    .getByRole('button', { name: /Coax unit, Ticket hall/ })
+    .first()
+    .click();
+  const link = page.getByRole('complementary', { name: /^Sheet of .*Coax unit, Ticket hall/ });
+  await expect(link).toContainText('Carries');
+  await expect(link.getByRole('row')).toHaveCount(2);
+  await page.keyboard.press('i');
+  await expect(link).toBeHidden();
+});

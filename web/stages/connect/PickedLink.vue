@@ -15,7 +15,7 @@ const { link, load, darkens } = defineProps<{
   load: Load | undefined;
   darkens: string;
 }>();
-const emit = defineEmits<{ why: [] }>();
+const emit = defineEmits<{ why: []; sheet: [] }>();
 const store = useSite();
 const openSite = useOpenSite();
 const noted = computed(() => openSite.value.link[link.id]);
@@ -25,6 +25,7 @@ const isChanging = ref(false);
 <template>
   <section class="picked" aria-label="Picked">
     <b>{{ link.name }}</b>
+    <button type="button" class="btn small" @click="emit('sheet')">Its sheet <kbd>i</kbd></button>
     <span class="dim">{{ linkInWords(link, mediumWords[link.medium]) }}</span>
     <button v-if="load" type="button" class="plain load" @click="emit('why')">
       <LoadBar :load="load" /> <span class="ask">why</span>

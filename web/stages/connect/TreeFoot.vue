@@ -31,6 +31,7 @@ const emit = defineEmits<{
   hang: [cameraId: string, deviceId: string | null];
   add: [what: Addition];
   refuse: [why: string];
+  sheet: [];
 }>();
 
 const store = useSite();
@@ -133,6 +134,7 @@ const worst = computed(() => network.findings[0]);
     <p v-else class="dim sound">Nothing is wrong with the network at this moment.</p>
     <section v-if="device" class="picked" aria-label="Picked">
       <b>{{ device.name }}</b>
+      <button type="button" class="btn small" @click="emit('sheet')">Its sheet <kbd>i</kbd></button>
       <button
         v-for="load in deviceLoads"
         :key="load.label"
@@ -175,6 +177,7 @@ const worst = computed(() => network.findings[0]);
       :load="linkLoad.get(link.id)"
       :darkens="darkens"
       @why="ask({ of: 'link', id: link.id })"
+      @sheet="emit('sheet')"
     />
     <section v-else-if="camera" class="picked" aria-label="Picked">
       <b>{{ camera.number }} {{ camera.name }}</b>

@@ -1,7 +1,14 @@
 <script setup lang="ts">
 import { useElementSize, useScroll } from '@vueuse/core';
 import { computed, nextTick, ref, useTemplateRef, watch } from 'vue';
-import { mediumWords, moveChanges, movesFor, type CameraEnd, type Move } from '#core/connect/topology';
+import {
+  mediumWords,
+  moveChanges,
+  movesFor,
+  type CameraEnd,
+  type Move,
+  type NetworkPart,
+} from '#core/connect/topology';
 import type { NetworkMoment } from '#core/evaluate';
 import { removing } from '#core/model/site';
 import { useKeys } from '../../keys/keys';
@@ -10,6 +17,7 @@ import { useSite } from '../../stores/site';
 import MoveDialog from './MoveDialog.vue';
 import TreeCamera from './TreeCamera.vue';
 import TreeDevice from './TreeDevice.vue';
+import PartSheet from './PartSheet.vue';
 import TreeFoot from './TreeFoot.vue';
 import { mediumStrokes } from './media';
 import { columnX, dashesOf, inSight, rowHeight, treeLayout } from './treeLayout';
@@ -70,6 +78,13 @@ watch(
   },
 );
 
+/** The sheet of what is picked, beside the tree; it follows what is picked next. */
+const hasSheet = ref(false);
+const sheetOf = computed((): NetworkPart | null => {
+  const [kind, id] = [picked.value?.split('/', 1)[0], picked.value?.slice(picked.value.indexOf('/') + 1)];
+  return hasSheet.value && id && (kind === 'device' || kind === 'link') ? { kind, id } : null;
+});
+
 const itemOf = ({ kind, id }: { kind: string; id: string }): string => `${kind}/${id}`;
 
 /** Everything of the tree in the order in which keys go through it. */
@@ -108,6 +123,12 @@ const nextFrame = (): Promise<void> => new Promise((resolve) => requestAnimation
 useKeys([
   { keys: ['ArrowDown', 'j'], label: 'next in the tree', group: 'Tree', run: () => step(1) },
   { keys: ['ArrowUp', 'k'], label: 'the one before', group: 'Tree', run: () => step(-1) },
+  {
+    keys: ['i'],
+    label: 'the sheet of the box or stroke that is picked',
+    group: 'Tree',
+    run: () => (hasSheet.value = !hasSheet.value),
+  },
 ]);
 
 /** Hangs a camera on a device by hand, or with `null` lets it be given one. */
@@ -144,7 +165,15 @@ const media = computed(() => [
 </script>
 
 <template>
-  <div class="tree-view">
+  <div class="tree-view" :class="{ beside: sheetOf }">
+    <PartSheet
+      v-if="sheetOf"
+      class="sheet"
+      :topology="network.topology"
+      :of="sheetOf"
+      @pick="(item) => (picked = item)"
+      @close="hasSheet = false"
+    />
     <div ref="scroller" class="scroll">
       <div
         class="tree"
@@ -232,6 +261,7 @@ const media = computed(() => [
       @pick="(item) => (picked = item)"
       @hang="hang"
       @add="(what) => emit('add', what)"
+      @sheet="hasSheet = true"
       @refuse="(why) => (problem = why)"
     />
   </div>
@@ -239,8 +269,27 @@ const media = computed(() => [
 
 <style scoped>
 .tree-view {
+  position: relative;
   display: flex;
   flex-direction: column;
+}
+.beside {
+  padding-right: 302px;
+}
+.sheet {
+  position: absolute;
+  inset: 0 0 0 auto;
+  z-index: 2;
+  width: 290px;
+}
+@media (max-width: 1000px) {
+  .beside {
+    padding-right: 0;
+  }
+  .sheet {
+    left: 0;
+    width: auto;
+  }
 }
 .scroll {
   flex: 1;
