@@ -100,6 +100,16 @@ describe('one wide camera for two views', () => {
     const third = noting({ c03: { needs, seenFrom: { ...seenFrom, targetM: 8 } } }, desks);
     expect(broken({ c02: 'ip-coax-unit', c03: 'shared-view' }, third)).toMatch(/the view of camera 3 too/);
   });
+  it('is broken where its own coax is to carry a switch: that is wanted before the other picture was proved', () => {
+    const gate = noting({
+      c23: { needs, lamps: 'none', seenFrom: { cameraId: 'c24', acrossDegrees: 80, targetM: 6 } },
+      c24: { needs, lamps: 'none', targetM: 5 },
+    });
+    const broken = (other: OptionKind): string | null =>
+      runOf(chosen(gate, { c23: 'shared-view', c24: other }), 'c23').choiceBroken;
+    expect(broken('field-coax')).toMatch(/Camera 24 goes over this camera’s coax/);
+    expect(broken('wireless')).toBeNull();
+  });
   it('is worked out anew when the camera that could see it changes, wherever that hangs', () => {
     const away = noting(
       { c01: { seenFrom: { ...seenFrom, cameraId: 'c11' } }, c11: { needs, targetM: 5 } },

@@ -46,7 +46,7 @@ const leavesCoax = ({ cameras }: PlanningInput['candidates'], chosen: readonly F
   chosen.every(({ onCoaxOf }) => {
     if (onCoaxOf === null) return true;
     const owner = chosen[cameras.findIndex(({ cameraId }) => cameraId === onCoaxOf)];
-    return owner !== undefined && optionRow(owner.kind).cable === 'none';
+    return owner !== undefined && optionRow(owner.kind).cable === 'none' && owner.seenBy === null;
   });
 
 /** Whether every view that is left to another camera is seen there: by a new IP camera fine enough, that sees no third one. */

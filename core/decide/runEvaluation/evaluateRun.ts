@@ -13,6 +13,7 @@ import {
   type Context,
   type KeptCamera,
   type Option,
+  type Trunk,
 } from '#core/decide/options';
 import { optionRow, type Camera, type OptionKind, type Run } from '#core/model/site';
 import type { RunSite } from './dependencies';
@@ -35,8 +36,12 @@ export interface RunEvaluation {
   toNote: { beforeTest: number; beforeDecide: number };
 }
 
-/** Why a view that was left to another camera is not seen by it: something else was chosen there, or it sees another view already. */
-function unseen({ camera, choice }: RunSite, { id, seenFrom }: Camera): string | null {
+/** Why a view that was left to another camera is not seen by it: something else was chosen there, it sees another view already, or the coax is wanted before. */
+function unseen(
+  { camera, choice }: RunSite,
+  { id, seenFrom, placeId }: Camera,
+  trunk: () => Trunk | undefined,
+): string | null {
   if (!seenFrom) return null;
   const { number } = camera[seenFrom.cameraId]!;
   const chosen = choice[seenFrom.cameraId]?.option;
@@ -51,15 +56,25 @@ function unseen({ camera, choice }: RunSite, { id, seenFrom }: Camera): string |
       one.seenFrom?.cameraId === seenFrom.cameraId &&
       choice[one.id]?.option === 'shared-view',
   );
-  return beside
-    ? `Camera ${number} is to see the view of camera ${beside.number} too: nobody has noted an angle for all three.`
+  if (beside)
+    return `Camera ${number} is to see the view of camera ${beside.number} too: nobody has noted an angle for all three.`;
+  const onCoax = Object.values(camera).find(
+    (one) => one.id !== id && one.placeId === placeId && choice[one.id]?.option === 'field-coax',
+  );
+  return onCoax && trunk()?.camera.id === id
+    ? `Camera ${onCoax.number} goes over this camera’s coax, which it cannot leave before its view was proved in the other picture.`
     : null;
 }
 
-function brokenChoice(site: RunSite, camera: Camera, chosen: Option | undefined): string | null {
+function brokenChoice(
+  site: RunSite,
+  camera: Camera,
+  chosen: Option | undefined,
+  trunk: () => Trunk | undefined,
+): string | null {
   if (!chosen) return null;
   if (chosen.state === 'no') return chosen.why;
-  return brokenLimit(chosen)?.limit ?? (chosen.kind === 'shared-view' ? unseen(site, camera) : null);
+  return brokenLimit(chosen)?.limit ?? (chosen.kind === 'shared-view' ? unseen(site, camera, trunk) : null);
 }
 
 /** What the options of one run are worked out from. */
@@ -142,6 +157,7 @@ class LazyRunEvaluation implements RunEvaluation {
             site,
             camera,
             this.options.find(({ kind }) => kind === this.chosen),
+            () => context.trunkBetween(run.headEndId, camera.placeId),
           );
     this.disputes = lengthDisputes(site, run);
     const gaps = runGaps(site, run, this.disputes);
