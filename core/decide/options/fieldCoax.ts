@@ -45,7 +45,7 @@ export function bestTrunk(around: Around, coaxes: readonly OldCoax[]): Trunk | u
   if (!best) return undefined;
   const { coax, perMbps } = best;
   const { place, headEnd } = around;
-  return { ...coax, perMbps, line: lineBindings({ ...coax, place, headEnd })['data-and-power'] };
+  return { ...coax, perMbps, line: lineBindings({ ...coax, place, headEnd }, 0)['data-and-power'] };
 }
 
 /** What all cameras of the place stream together, over the one coax. */

@@ -44,6 +44,9 @@ const remedies: Partial<Record<Margin['kind'], string>> = {
 /** What would make an option hold that water or different earths keep from it. */
 export const lineRemedy = ({ kind }: Pick<Margin, 'kind'>): string | undefined => remedies[kind];
 
+/** Beyond these watts at the device power comes over all four pairs (IEEE 802.3-2022, class 5 and up). */
+const twoPairWatts = 25.5;
+
 const unbound: LineBinding = { conditions: [], margins: [], parts: [], work: [], cautions: [] };
 
 const unreadInsulation = 'The insulation was not read: read it before power goes on a cable that may be wet.';
@@ -52,9 +55,10 @@ const unreadInsulation = 'The insulation was not read: read it before power goes
 function bindingFor(
   context: Pick<Context, 'run' | 'readings' | 'place' | 'headEnd'>,
   use: LineUse,
+  nightWatts: number,
 ): LineBinding {
   const { run, readings } = context;
-  const conditions = lineConditions(run, readings, use);
+  const conditions = lineConditions(run, readings, use, nightWatts > twoPairWatts);
   const mayBeWet =
     use === 'data-and-power' &&
     !readings['insulation-megohms'] &&
@@ -78,10 +82,13 @@ function bindingFor(
   };
 }
 
-/** How the old line binds whatever goes on using it, by what it would carry. */
-export const lineBindings = (context: Parameters<typeof bindingFor>[0]): LineBindings => ({
-  picture: bindingFor(context, 'picture'),
-  'data-and-power': bindingFor(context, 'data-and-power'),
+/** How the old line binds whatever goes on using it, by what it would carry and what hangs there by night. */
+export const lineBindings = (
+  context: Parameters<typeof bindingFor>[0],
+  nightWatts: number,
+): LineBindings => ({
+  picture: bindingFor(context, 'picture', nightWatts),
+  'data-and-power': bindingFor(context, 'data-and-power', nightWatts),
 });
 
 /** How it binds an option of one kind. */

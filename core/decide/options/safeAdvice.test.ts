@@ -533,6 +533,18 @@ describe('what a cable tester finds binds power and data over category cable', (
   ] as const)('%s of %d: %s', (test, value, expected) =>
     expect(state(read(demo, 'r20', { [test]: value }))).toBe(expected),
   );
+  it('pairs that are uneven among themselves fail a camera that takes power from all four', () => {
+    const uneven = read(demo, 'r20', { 'between-pairs-unbalance-percent': 9 });
+    const heated: Site = {
+      ...uneven,
+      camera: {
+        ...uneven.camera,
+        c20: { ...uneven.camera['c20']!, target: 'turning-4mp', needs: { heater: true, lamps: true } },
+      },
+    };
+    const margin = possible(heated, 'r20', 'ip-category').margins.find(({ kind }) => kind === 'pair-test');
+    expect(margin?.status).toBe('fails');
+  });
   it('a certified loss tells more than the length, and a length that was read more than one that was noted', () => {
     // Run 22 is noted as 91 m: close by its length.
     expect(possible(demo, 'r22', 'ip-category').state).toBe('close');

@@ -116,7 +116,7 @@ function optionContext(
     headEnd,
     source: feedSource(site, run, (one) => heaviestLoad(one, context.needOf(one))),
     need,
-    line: lineBindings({ run, readings, place, headEnd }),
+    line: lineBindings({ run, readings, place, headEnd }, need.ip.nightWatts),
     newCameras: cameras,
     renewing: renewingCosts({ catalogue: context.catalogue, newCameras: cameras, place, around }),
     radioPath: context.radioPathFrom.get(camera.placeId),

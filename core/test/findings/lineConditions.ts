@@ -69,11 +69,16 @@ function earthCondition(run: Run, readings: RunReadings, use: LineUse): LineCond
   };
 }
 
-/** What was read of the line that binds whatever is to be done with it. Nothing where nobody has looked. */
-export function lineConditions(run: Run, readings: RunReadings, use: LineUse): readonly LineCondition[] {
+/** What was read of the line that binds whatever is to be done with it, power over four pairs of it or two. Nothing where nobody has looked. */
+export function lineConditions(
+  run: Run,
+  readings: RunReadings,
+  use: LineUse,
+  onFourPairs = false,
+): readonly LineCondition[] {
   const insulation = insulationCondition(run, readings, use);
   const earth = earthCondition(run, readings, use);
-  const pairs = use === 'data-and-power' ? pairConditions(run, readings) : none;
+  const pairs = use === 'data-and-power' ? pairConditions(run, readings, onFourPairs) : none;
   if (!insulation && !earth) return pairs;
   return [insulation, earth, ...pairs].filter((condition) => condition !== undefined);
 }

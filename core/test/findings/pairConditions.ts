@@ -36,13 +36,17 @@ const figureTests = [
   'next-db',
 ] as const;
 
-function figureCondition(id: (typeof figureTests)[number], readings: RunReadings): LineCondition | undefined {
+function figureCondition(
+  id: (typeof figureTests)[number],
+  readings: RunReadings,
+  onFourPairs: boolean,
+): LineCondition | undefined {
   const reading = readings[id];
   if (!reading) return undefined;
   const { label, asks } = testDefinition(id);
   const { utilisation, state, message, derivation } = limitVerdict(id, reading);
-  // Uneven pairs matter to power over four of them; most cameras take it from two.
-  const isMild = id === 'between-pairs-unbalance-percent' && state === 'fails';
+  // Uneven pairs matter to power over four of them; a camera of up to 25.5 W takes it from two.
+  const isMild = id === 'between-pairs-unbalance-percent' && state === 'fails' && !onFourPairs;
   return {
     kind: 'pair-test',
     label: label.toLowerCase(),
@@ -55,9 +59,16 @@ function figureCondition(id: (typeof figureTests)[number], readings: RunReadings
   };
 }
 
-/** What a cable tester found of a category cable, as it binds data and power over it. Nothing on other lines. */
-export function pairConditions(run: Run, readings: RunReadings): readonly LineCondition[] {
+/** What a cable tester found of a category cable, as it binds data and power over two or four of its pairs. Nothing on other lines. */
+export function pairConditions(
+  run: Run,
+  readings: RunReadings,
+  onFourPairs: boolean,
+): readonly LineCondition[] {
   if (lineKind(run) !== 'pair') return none;
-  const all = [mapCondition(readings), ...figureTests.map((id) => figureCondition(id, readings))];
+  const all = [
+    mapCondition(readings),
+    ...figureTests.map((id) => figureCondition(id, readings, onFourPairs)),
+  ];
   return all.filter((condition) => condition !== undefined);
 }
