@@ -66,9 +66,9 @@ function readAnew(
 
 /**
  * Which runs have to be evaluated anew between two sites: all of them where a shared fact changed; else those with a fact
- * of their own that changed, those on the same supply box as a run whose load or cores changed (a rail is shared), and
- * those whose view a camera that changed could see, and those whose camera hangs where a camera, its stream, its run or a reading of it changed (a radio's airtime is shared, cables warm
- * each other, and one old coax may carry all).
+ * of their own that changed, those on the same supply box as a run whose load or cores changed (a rail is shared), those
+ * whose view a camera that changed could see, and those whose camera hangs where a camera, its stream, its run or a reading
+ * of it changed (a radio's airtime is shared, cables warm each other, and one old coax may carry all).
  */
 export function staleRuns(
   now: RunSite,
