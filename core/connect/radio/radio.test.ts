@@ -31,6 +31,31 @@ describe('the picture of a radio path', () => {
     );
     expect(crowded.map(({ mbps }) => mbps)).toEqual([0, 0, 0]);
   });
+  it('gives each radio at a mast a channel of its own, apart from the others, and says where there is none left', () => {
+    const among = (count: number): ReturnType<typeof picture>[] => {
+      const paths = Array.from({ length: count }, (_, k): RadioPath => ({ ...path, id: `path-${10 + k}` }));
+      const site = { ...demo, radioPath: Object.fromEntries(paths.map((one) => [one.id, one])) };
+      return paths.map((one) => radioPicture(site, one));
+    };
+    const own = (of: ReturnType<typeof picture>): number =>
+      of.channels.find(({ band, isOwn }) => band === '5' && isOwn)!.frequencyMHz;
+    const [first, second] = among(2).map(own);
+    expect(first).toBe(picture().channels[0]!.frequencyMHz);
+    expect(Math.abs(first! - second!)).toBeGreaterThanOrEqual(40);
+    expect(
+      among(2)
+        .flatMap(({ open }) => open)
+        .join(),
+    ).not.toMatch(/same channel/);
+    const all = picture().channels.filter(({ band }) => band === '5').length;
+    const crowd = among(all + 1);
+    expect(new Set(crowd.map(own)).size).toBe(all);
+    expect(crowd.at(-1)!.open.join()).toMatch(/Another radio of this site at .* the same channel/);
+    // Far from each other they may have the same one.
+    const apart = { ...path, id: 'other', fromPlaceId: 'quay-hut', toPlaceId: 'workshop' };
+    const site = { ...demo, radioPath: { [path.id]: path, other: apart } };
+    expect(own(radioPicture(site, apart))).toBe(own(picture()));
+  });
   it('a wide neighbour at the far end reaches into the channels beside its own', () => {
     const wide = picture({ heardFar: [{ channel: 106, levelDbm: -40, widthMHz: 80 }] });
     const over = (of: ReturnType<typeof picture>, channel: number): number =>

@@ -1,4 +1,4 @@
-import { clearanceNeedM, onAir } from '#core/decide/options';
+import { clearanceNeedM, onAir, type OnAir } from '#core/decide/options';
 import { catalogueOf, productOf } from '#core/model/catalogue';
 import type { RadioPath, Site } from '#core/model/site';
 import {
@@ -18,6 +18,8 @@ export type Band = '2.4' | '5';
 /** A channel that could be used, with what it carries on this path. */
 export interface RadioChannel extends RankedChannel {
   band: Band;
+  /** The one to take in its band: the best that no other radio of the site has at either end. */
+  isOwn: boolean;
   /** Level over noise and neighbours at the end that hears more, and Mb/s when what is kept for fading is taken off. */
   overDb: number;
   mbps: number;
@@ -70,8 +72,13 @@ const barsOf = (heard: RadioPath['heard']): HeardBar[] =>
   });
 
 /** What somebody has to find out before the path can be relied on. */
-function openOf(path: RadioPath, names: { near: string; far: string }): string[] {
+function openOf(
+  path: RadioPath,
+  names: { near: string; far: string },
+  sharesAt: readonly string[],
+): string[] {
   return [
+    ...sharesAt.map((name) => `Another radio of this site at ${name} has to stand on the same channel.`),
     ...(path.region === undefined
       ? [
           'Whose radio rules hold there is not noted: channels are those that Europe and North America both allow.',
@@ -86,7 +93,7 @@ function openOf(path: RadioPath, names: { near: string; far: string }): string[]
   ];
 }
 
-function channelsOf(site: Site, path: RadioPath, keptDb: number): RadioChannel[] {
+function channelsOf(site: Site, path: RadioPath, { best, crowded, keptDb }: OnAir): RadioChannel[] {
   const radio = productOf(catalogueOf(site), 'radio', 'radio');
   const ends = [path.heard, path.heardFar ?? []];
   const { region } = path;
@@ -94,21 +101,23 @@ function channelsOf(site: Site, path: RadioPath, keptDb: number): RadioChannel[]
     rankChannels(band, ends, { region, eirpDbm: radio.eirpDbm }).map((channel): RadioChannel => {
       const eirpDbm = Math.min(radio.eirpDbm, channel.mostEirpDbm);
       const overDb = receivedDbm({ ...radio, eirpDbm }, path, channel.frequencyMHz) - channel.floorDbm;
-      return { ...channel, band, overDb, mbps: rateAtDb(overDb - keptDb) };
+      const isOwn = channel.channel === (band === '5' ? best : crowded).channel;
+      return { ...channel, band, isOwn, overDb, mbps: rateAtDb(overDb - keptDb) };
     }),
   );
 }
 
 /** A radio path as it is planned: channels ranked by what both ends hear, levels, room for the beam and shared airtime. */
 export function radioPicture(site: Site, path: RadioPath): RadioPicture {
-  const { best, keptDb } = onAir(catalogueOf(site), site, path);
+  const air = onAir(catalogueOf(site), site, path);
+  const { best, keptDb, sharesAt } = air;
   const radio = productOf(catalogueOf(site), 'radio', 'radio');
   const eirpDbm = Math.min(radio.eirpDbm, best.mostEirpDbm);
   const names = {
     near: site.place[path.fromPlaceId]!.name,
     far: site.place[path.toPlaceId]!.name,
   };
-  const channels = channelsOf(site, path, keptDb);
+  const channels = channelsOf(site, path, air);
   const carries = channels.find(({ channel }) => channel === best.channel)!.mbps;
   return {
     path,
@@ -129,6 +138,6 @@ export function radioPicture(site: Site, path: RadioPath): RadioPicture {
     },
     airtime: loadOf('airtime', mbpsOnAir(site, path), carries, 'Mb/s'),
     cameras: camerasOnAir(site, path).length,
-    open: openOf(path, names),
+    open: openOf(path, names, sharesAt),
   };
 }

@@ -18,7 +18,7 @@ const surge = 'Surge protection and earthing of masts.';
 
 /** Neighbours are heard where they are listened to: an end where nobody has never makes the link sure. */
 function rateMargin({ mbpsAtPlace }: Context, path: RadioPath, air: OnAir): Margin {
-  const { overDb, keptDb, unheard } = air;
+  const { overDb, keptDb, unheard, sharesAt } = air;
   const rate = rateAtDb(overDb - keptDb);
   const wanted = mbpsAtPlace();
   const utilisation = rate > 0 ? wanted / rate : unboundedUtilisation;
@@ -28,7 +28,8 @@ function rateMargin({ mbpsAtPlace }: Context, path: RadioPath, air: OnAir): Marg
     unit: 'Mb/s',
     value: rate,
     utilisation,
-    status: unheard.length > 0 ? worst([statusOf(utilisation), 'close']) : statusOf(utilisation),
+    status:
+      unheard.length + sharesAt.length > 0 ? worst([statusOf(utilisation), 'close']) : statusOf(utilisation),
     basis: 'typical',
     unread: unheard.length > 0,
     // Fading and neighbours who come home are what the margin is kept for; only what is more counts beside it.
@@ -58,7 +59,7 @@ function clearanceMargin({ distanceM }: RadioPath, haveM: number, frequencyMHz: 
 }
 
 /** What somebody who hangs the radios has to mind: rules, radar, ends nobody has listened at. */
-function radioCautions(path: RadioPath, { best, unheard }: OnAir): string[] {
+function radioCautions(path: RadioPath, { best, unheard, sharesAt }: OnAir): string[] {
   const rules =
     path.region === undefined
       ? 'Nobody noted whose radio rules hold there: channels and power are those that Europe and North America both allow.'
@@ -71,6 +72,10 @@ function radioCautions(path: RadioPath, { best, unheard }: OnAir): string[] {
           `Channel ${best.channel} gives way to radar: it listens for ${wait} before it sends, and is silent and moves when it hears one.`,
         ]
       : []),
+    ...sharesAt.map(
+      (name) =>
+        `Another radio of this site at ${name} stands on channel ${best.channel} too, for want of a free one: they take turns, and neither carries what is reckoned for it alone.`,
+    ),
     ...unheard.map(
       (name) => `Nobody has listened to who is on the air at ${name}: scan there too, at a busy hour.`,
     ),

@@ -27,7 +27,7 @@ const blocks = (bars: readonly HeardBar[] | null): (number | null)[][] =>
       [toMHz, floorDbm],
       [toMHz, null],
     ]);
-const best = computed(() => picture.channels.find((channel) => channel.band === band));
+const best = computed(() => picture.channels.find((channel) => channel.band === band && channel.isOwn));
 const said = (bars: readonly HeardBar[] | null): string =>
   bars === null
     ? 'nobody has listened'

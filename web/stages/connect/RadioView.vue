@@ -118,9 +118,9 @@ async function take(): Promise<void> {
           </thead>
           <tbody>
             <tr
-              v-for="(channel, rank) in one.channels.filter((of) => of.band === band)"
+              v-for="channel in one.channels.filter((of) => of.band === band)"
               :key="channel.channel"
-              :class="{ best: rank === 0 }"
+              :class="{ best: channel.isOwn }"
             >
               <td class="mono figure">{{ channel.channel }}</td>
               <td class="mono figure">{{ channel.neighbours }}</td>
@@ -146,8 +146,8 @@ async function take(): Promise<void> {
             why
           </button>
           <span class="dim"
-            >all {{ counted(one.cameras, 'camera') }} at {{ one.fromName }} share the air of the best
-            channel</span
+            >all {{ counted(one.cameras, 'camera') }} at {{ one.fromName }} share the air of the channel that
+            is marked, the best that no other radio of this site has at either end</span
           >
         </dd>
         <dt>Level</dt>
