@@ -104,7 +104,7 @@ export interface RankedChannel extends AllowedChannel {
 
 /**
  * The channels of a band that a region allows, best first: those on which a radio of so much EIRP stands highest over noise and
- * neighbours, at whichever end of the path hears more of them.
+ * neighbours, at whichever end of the path hears more of them; of those alike the one that waits less for radar.
  */
 export function rankChannels(
   band: '2.4' | '5',
@@ -121,5 +121,5 @@ export function rankChannels(
         .reduce((a, b) => (b.floorDbm > a.floorDbm ? b : a));
       return { ...allowed, frequencyMHz, ...worst };
     })
-    .sort((a, b) => over(b) - over(a) || a.channel - b.channel);
+    .sort((a, b) => over(b) - over(a) || a.radarWaitS - b.radarWaitS || a.channel - b.channel);
 }
