@@ -3,6 +3,7 @@ import type { SlotNeed } from '#core/model/slotRules';
 import { useElementSize } from '@vueuse/core';
 import { computed, useTemplateRef } from 'vue';
 import type { RecorderState } from '#core/allocate/recorder';
+import { useOpenSite } from '../../stores/openSite';
 import { stripOf } from './leads';
 
 /** Before and after as one strip: today’s inputs above, the slots below, and the leads between them. */
@@ -17,7 +18,16 @@ const box = useTemplateRef('box');
 const { width } = useElementSize(box);
 const left = 44;
 const [top, bottom] = [16, 54];
-const strip = computed(() => stripOf(state, needs));
+const openSite = useOpenSite();
+const there = computed(
+  () =>
+    new Set(
+      Object.values(openSite.value.networkCamera).flatMap(({ id, state: is }) =>
+        is === 'there' ? [id] : [],
+      ),
+    ),
+);
+const strip = computed(() => stripOf(state, needs, there.value));
 const x = (share: number): number => left + share * (width.value - left - 6);
 const path = ({ fromX, toX }: { fromX: number | null; toX: number }): string => {
   const [from, to] = [fromX === null ? left - 6 : x(fromX), x(toX)];

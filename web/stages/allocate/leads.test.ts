@@ -22,10 +22,12 @@ describe('the leads of a recorder', () => {
     { need: need(3, 3, 'coax'), slot: 3, placed: true },
     { need: need(4, 4, 'coax'), slot: 5, placed: true },
     { need: need(9, undefined, 'ip'), slot: 18, placed: true },
+    { need: need(25, undefined, 'ip'), slot: 24, placed: true },
   ];
   const { leads, ticks } = stripOf(
     recorderState(hall, occupants),
     Object.fromEntries(occupants.map((one) => [one.need.cameraId, one.need])),
+    new Set(['c25']),
   );
   it('tell what stays, what is patched elsewhere, what comes by the network and what nobody decided', () =>
     expect(leads.map(({ number, kind }) => [number, kind])).toEqual([
@@ -34,10 +36,13 @@ describe('the leads of a recorder', () => {
       [4, 'repatched'],
       [1, 'network'],
       [9, 'network'],
+      [25, 'stays'],
     ]));
   it('start at today’s input, or at the side where the run is not patched here', () => {
     expect(leads.find(({ number }) => number === 1)).toMatchObject({ fromX: 0.5 / 24, toX: 16.5 / 24 });
     expect(leads.find(({ number }) => number === 9)!.fromX).toBeNull();
+    expect(leads.find(({ number }) => number === 25)).toMatchObject({ fromX: 23.5 / 24, toX: 23.5 / 24 });
+    expect(ticks.find(({ slot }) => slot === 24)!.today).toBe(25);
   });
   it('run between ticks for every slot, with who is there today and after', () => {
     expect(ticks).toHaveLength(24);

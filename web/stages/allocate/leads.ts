@@ -26,10 +26,20 @@ export interface Strip {
 
 const centre = (slot: number, count: number): number => (slot - 0.5) / count;
 
-/** Today’s inputs above, the slots after the change below, and what joins them. A run of another recorder comes in from the side. */
+function kindOf(isIp: boolean, isWhereItWas: boolean, placed: boolean): Lead['kind'] {
+  if (isIp) return 'network';
+  if (!isWhereItWas) return 'repatched';
+  return placed ? 'stays' : 'undecided';
+}
+
+/**
+ * Today’s inputs above, the slots after the change below, and what joins them. A run of another recorder comes in from the
+ * side; `there` are cameras that are on the network already, and stay on their slots.
+ */
 export function stripOf(
   { recorder, slots }: RecorderState,
   needs: Readonly<Record<string, SlotNeed>>,
+  there: ReadonlySet<string>,
 ): Strip {
   const count = slots.length;
   const today = new Map(
@@ -37,17 +47,19 @@ export function stripOf(
       patchedTo?.recorderId === recorder.id ? [[patchedTo.input, number] as const] : [],
     ),
   );
+  for (const { slot, occupants } of slots)
+    for (const { need } of occupants) if (there.has(need.cameraId)) today.set(slot, need.number);
   const leads = slots.flatMap(({ slot, occupants }) =>
     occupants.map(({ need, placed }): Lead => {
       const { patchedTo, signal } = need;
-      const input = patchedTo?.recorderId === recorder.id ? patchedTo.input : null;
+      const stays = there.has(need.cameraId);
+      const input = stays ? slot : patchedTo?.recorderId === recorder.id ? patchedTo.input : null;
       return {
         cameraId: need.cameraId,
         number: need.number,
         fromX: input === null ? null : centre(input, count),
         toX: centre(slot, count),
-        kind:
-          signal.kind === 'ip' ? 'network' : input !== slot ? 'repatched' : placed ? 'stays' : 'undecided',
+        kind: stays ? 'stays' : kindOf(signal.kind === 'ip', input === slot, placed),
       };
     }),
   );
