@@ -2,7 +2,7 @@ import { cablesKept, chosenOption, evaluateRuns, type RunEvaluation } from '#cor
 import { lineKind } from '#core/test/findings';
 import { totalOf, type Total } from '#core/decide/options';
 import { camerasWithoutRun } from '#core/survey/gaps';
-import { demandsOf, leavesCamera, type Site } from '#core/model/site';
+import { demandsOf, hasOwnCamera, type Site } from '#core/model/site';
 import { allocationOf, type Allocation } from './allocation';
 
 export interface SiteEvaluation {
@@ -48,7 +48,7 @@ export function evaluateSite(site: Site, before?: Before): SiteEvaluation {
       toDecide: runs.filter(({ chosen }) => chosen === null).length,
       toPlace:
         runs.filter(
-          ({ camera, chosen }) => (chosen === null || leavesCamera(chosen)) && !site.placement[camera.id],
+          ({ camera, chosen }) => (chosen === null || hasOwnCamera(chosen)) && !site.placement[camera.id],
         ).length + Object.keys(site.networkCamera).filter((id) => !site.placement[id]).length,
       broken:
         allocation.recorders.reduce((sum, { broken }) => sum + broken.length, 0) +

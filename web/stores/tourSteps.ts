@@ -1,4 +1,4 @@
-import { leavesCamera, type Site } from '#core/model/site';
+import { hasOwnCamera, type Site } from '#core/model/site';
 import type { StageName } from '../frame/stageName';
 
 export interface TourStep {
@@ -49,7 +49,7 @@ export const tourSteps: readonly TourStep[] = [
     stage: 'allocate',
     isDone: (site) =>
       site.placement[cameraIdOf(site)] !== undefined ||
-      !leavesCamera(site.choice[cameraIdOf(site)]?.option ?? 'keep'),
+      !hasOwnCamera(site.choice[cameraIdOf(site)]?.option ?? 'keep'),
   },
   {
     says: 'This is the plan to hand over. Its first line says how many readings and gaps it rests on. The other 23 runs go the same way.',

@@ -1,5 +1,5 @@
 import { cablesKept, chosenOption, type RunEvaluation } from '#core/decide/runEvaluation';
-import { leavesCamera, type Site } from '#core/model/site';
+import { hasOwnCamera, type Site } from '#core/model/site';
 import { lineKind } from '#core/test/findings';
 
 /** What is free once every choice is carried out. */
@@ -28,7 +28,7 @@ interface After {
 function afterOf(evaluation: RunEvaluation, kept: ReadonlySet<string>): After {
   const { chosen, run, camera } = evaluation;
   const isOnBox = run.feed.kind !== 'local-adapter';
-  if (chosen !== null && !leavesCamera(chosen))
+  if (chosen !== null && !hasOwnCamera(chosen))
     return { usesInput: false, usesCable: kept.has(camera.id), usesBox: false };
   const option = chosenOption(evaluation);
   if (!option) return { usesInput: true, usesCable: true, usesBox: isOnBox };

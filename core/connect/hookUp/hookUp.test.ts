@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { evaluateSite, hookUpOfRun } from '#core/evaluate';
-import { leavesCamera, optionKinds, type OptionKind, type Run, type Site } from '#core/model/site';
+import { hasOwnCamera, optionKinds, type OptionKind, type Run, type Site } from '#core/model/site';
 import { saltmarrowSite } from '../../model/site/testSite';
 import type { HookUp, HookUpPair } from '.';
 
@@ -116,7 +116,7 @@ describe('a hook-up when it is done', () => {
         for (const { stations, spans } of after!.lines) expect(stations).toHaveLength(spans.length + 1);
       }
     // A view goes only once somebody has agreed to it, or noted who sees it.
-    expect([...seen].sort()).toEqual(optionKinds.filter(leavesCamera).sort());
+    expect([...seen].sort()).toEqual(optionKinds.filter(hasOwnCamera).sort());
   });
   it('over coax goes from the unit’s port through one converter, and in-line gear that blocks it is gone', () => {
     const site = {

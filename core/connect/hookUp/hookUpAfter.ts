@@ -1,5 +1,5 @@
 import { isIp, type FeasibleOption } from '#core/decide/options';
-import { leavesCamera, type Camera, type OptionKind, type Run, type Site } from '#core/model/site';
+import { hasOwnCamera, type Camera, type OptionKind, type Run, type Site } from '#core/model/site';
 import type { CameraEnd, Device } from '#core/connect/topology';
 import { inputStation, isolateFirst, pictureLine } from './hookUpToday';
 import { powerLines, type PowerHookUp } from './powerLines';
@@ -273,7 +273,7 @@ const toBeDone: ReadonlySet<OptionKind> = new Set(['power-fix', 'mend-line', 'hd
 
 /** Kinds of option that leave a camera, which has to be connected. */
 type CameraLeft = Exclude<OptionKind, 'retire' | 'shared-view'>;
-const isLeft = (kind: OptionKind): kind is CameraLeft => leavesCamera(kind);
+const isLeft = (kind: OptionKind): kind is CameraLeft => hasOwnCamera(kind);
 
 /** How each kind of option is connected. */
 const drawings: Record<CameraLeft, (drawn: Drawn) => Drawing> = {

@@ -1,6 +1,6 @@
 import type { FeasibleOption } from '#core/decide/options';
 import type { Topology } from '#core/connect/topology';
-import { leavesCamera, type Run, type Site } from '#core/model/site';
+import { hasOwnCamera, type Run, type Site } from '#core/model/site';
 import { hookUpAfter } from './hookUpAfter';
 import { hookUpToday } from './hookUpToday';
 import type { Gauge } from './runLine';
@@ -40,7 +40,7 @@ export function hookUpOf(
   const shared = sharedCable(site, run);
   const withShared = (hookUp: HookUp): HookUp => ({ ...hookUp, cautions: [...hookUp.cautions, ...shared] });
   const today = withShared(hookUpToday(site, run, camera, gauge));
-  if (!option || (!end && leavesCamera(option.kind))) return { today, after: null };
+  if (!option || (!end && hasOwnCamera(option.kind))) return { today, after: null };
   const device = devices.find(({ id }) => id === end?.deviceId);
   // A retired camera has no end any more; nothing of its drawing asks for one.
   const drawn = { site, run, camera, option, end: end!, device, gauge };

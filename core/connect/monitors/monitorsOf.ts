@@ -1,5 +1,5 @@
 import type { RunEvaluation } from '#core/decide/runEvaluation';
-import { leavesCamera, type Site } from '#core/model/site';
+import { hasOwnCamera, type Site } from '#core/model/site';
 
 /** A tile of a monitor: the camera in it, and why it would not be there when all is done. */
 interface Tile {
@@ -28,7 +28,7 @@ const oldInput = { composite: 'composite', vga: 'VGA', hdmi: null } as const;
 export function monitorsOf(site: Site, runs: readonly RunEvaluation[]): MonitorPicture[] {
   const gone = new Map(
     runs.flatMap(({ camera: { id, seenFrom }, chosen }) =>
-      chosen === null || leavesCamera(chosen)
+      chosen === null || hasOwnCamera(chosen)
         ? []
         : [
             [

@@ -24,6 +24,9 @@ export interface PartSheet {
   about: string;
   facts: { label: string; value: string }[];
   cameras: SheetCamera[];
+  /** Of all of them. */
+  mbps: number;
+  watts: number;
   /** Links that end at a device. */
   links: { id: string; name: string }[];
 }
@@ -110,6 +113,13 @@ export function partSheet(site: Site, topology: Topology, { kind, id }: NetworkP
     .filter((end) => isOwn(end) || through.has(end.cameraId))
     .map((end) => sheetCamera(end, isOwn(end), nameOf))
     .sort(byNumber);
+  const sumOf = (amount: (one: SheetCamera) => number): number =>
+    listed.reduce((sum, one) => sum + amount(one), 0);
+  const onIt = {
+    cameras: listed,
+    mbps: sumOf(({ mbps }) => mbps),
+    watts: sumOf(({ watts }) => watts),
+  };
   if (kind === 'link') {
     const link = links.find((one) => one.id === id);
     return link
@@ -121,7 +131,7 @@ export function partSheet(site: Site, topology: Topology, { kind, id }: NetworkP
             { label: 'To', value: nameOf(link.toId) },
             ...linkFacts(link),
           ],
-          cameras: listed,
+          ...onIt,
           links: [],
         }
       : null;
@@ -132,7 +142,7 @@ export function partSheet(site: Site, topology: Topology, { kind, id }: NetworkP
         name: device.name,
         about: `${deviceWords(device)} at ${site.place[device.placeId]?.name ?? device.placeId}, ${standingWords[device.standing]}`,
         facts: factsOf(site, device),
-        cameras: listed,
+        ...onIt,
         links: links
           .filter(({ fromId, toId }) => fromId === id || toId === id)
           .map((one) => ({ id: one.id, name: one.name })),

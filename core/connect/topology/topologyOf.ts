@@ -1,4 +1,4 @@
-import { leavesCamera, optionRow, type Site } from '#core/model/site';
+import { hasOwnCamera, optionRow, type Site } from '#core/model/site';
 import { lineKind } from '#core/test/findings';
 import {
   networkCameraNeeds,
@@ -33,7 +33,7 @@ function camerasNow(runs: readonly RunEvaluation[], moment: Moment): CameraNow[]
     if (!isMoved(moment, evaluation.camera.id)) return [{ evaluation, option: null }];
     // A choice that cannot be is as good as none: the camera hangs as it does today.
     const option = chosenOption(evaluation);
-    return option && !leavesCamera(option.kind) ? [] : [{ evaluation, option: option ?? null }];
+    return option && !hasOwnCamera(option.kind) ? [] : [{ evaluation, option: option ?? null }];
   });
 }
 

@@ -1,5 +1,5 @@
 import { labourRateOf, type Catalogue } from '#core/model/catalogue';
-import { leavesCamera, type OptionKind } from '#core/model/site';
+import { hasOwnCamera, type OptionKind } from '#core/model/site';
 import type { FeasibleOption } from '#core/decide/options';
 import { drawFailures, type DrawnCamera } from '#core/decide/risk';
 import type { RunEvaluation } from '#core/decide/runEvaluation';
@@ -33,7 +33,7 @@ const wastedHours = 3;
 /** What it costs when a choice turns out not to hold: the work is lost, and the cheapest other that holds is built. */
 function remedyCost(catalogue: Catalogue, run: RunEvaluation, option: FeasibleOption): number {
   const others = run.options.flatMap((one) =>
-    one.kind !== option.kind && leavesCamera(one.kind) && one.state === 'holds' ? [one.cost] : [],
+    one.kind !== option.kind && hasOwnCamera(one.kind) && one.state === 'holds' ? [one.cost] : [],
   );
   const rate = labourRateOf(catalogue).day;
   return Math.round(

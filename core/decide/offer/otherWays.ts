@@ -1,4 +1,4 @@
-import { leavesCamera, offerSettingsOf, optionRow, type Site } from '#core/model/site';
+import { hasOwnCamera, offerSettingsOf, optionRow, type Site } from '#core/model/site';
 import type { FeasibleOption } from '#core/decide/options';
 import type { RunEvaluation } from '#core/decide/runEvaluation';
 import type { Status } from '#core/shared/derivation';
@@ -24,7 +24,7 @@ const possible = ({ options, chosen }: RunEvaluation): FeasibleOption[] =>
     (option): option is FeasibleOption =>
       (option.state === 'holds' || option.state === 'close') &&
       option.kind !== chosen &&
-      leavesCamera(option.kind) &&
+      hasOwnCamera(option.kind) &&
       option.unpriced.length === 0,
   );
 

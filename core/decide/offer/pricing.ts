@@ -1,5 +1,5 @@
 import { catalogueOf, labourRateOf, type Catalogue } from '#core/model/catalogue';
-import { demandsOf, leavesCamera, type OfferSettings, type OptionKind, type Site } from '#core/model/site';
+import { demandsOf, hasOwnCamera, type OfferSettings, type OptionKind, type Site } from '#core/model/site';
 import { totalOf, type Buys, type FeasibleOption, type Total } from '#core/decide/options';
 import type { RunEvaluation } from '#core/decide/runEvaluation';
 import { formatQuantity } from '#core/shared/units';
@@ -132,7 +132,7 @@ export function linesOf(
   const catalogue = catalogueOf(site);
   const chosen = offered.map(({ run, option }) => ({ option, place: site.place[run.camera.placeId]! }));
   const labour = labourCosts(catalogue, chosen, total.network.hours, settings);
-  const staying = offered.filter(({ option }) => leavesCamera(option.kind)).length;
+  const staying = offered.filter(({ option }) => hasOwnCamera(option.kind)).length;
   const labourCost = labour.reduce((sum, { cost }) => sum + cost, 0);
   return [
     ...partCosts(catalogue, total.parts).map((part) =>

@@ -1,4 +1,4 @@
-import { leavesCamera, optionRow, type Demands, type OptionKind, type Site } from '#core/model/site';
+import { hasOwnCamera, optionRow, type Demands, type OptionKind, type Site } from '#core/model/site';
 import type { RunEvaluation } from '#core/decide/runEvaluation';
 import { brokenLimit, isIp, renewalsOf, type FeasibleOption, type Margin } from '#core/decide/options';
 import { pessimistic } from '#core/test/scenarios';
@@ -68,7 +68,7 @@ const coversNeed = (
   { camera, options }: RunEvaluation,
   candidates: readonly Candidate[],
 ): boolean => {
-  if (!leavesCamera(option.kind) || (camera.worthKeeping === 'yes' && optionRow(option.kind).keepsCamera))
+  if (!hasOwnCamera(option.kind) || (camera.worthKeeping === 'yes' && optionRow(option.kind).keepsCamera))
     return true;
   const wanted = Math.max(...options.map((one) => (one.state !== 'no' && isIp(one) ? one.megapixels : 0)));
   const best = Math.max(...candidates.map((candidate) => candidate.option.megapixels));
@@ -85,7 +85,7 @@ function goalRulesOut(
   const keeps = evaluation.camera.worthKeeping === 'yes' && optionRow(option.kind).keepsCamera;
   if (goal === 'view') return !coversNeed(option, evaluation, free);
   return (
-    !isIp(option) && leavesCamera(option.kind) && !keeps && free.some((candidate) => isIp(candidate.option))
+    !isIp(option) && hasOwnCamera(option.kind) && !keeps && free.some((candidate) => isIp(candidate.option))
   );
 }
 

@@ -81,7 +81,7 @@ export {
   type MarginClass,
   type OfferSettings,
 } from './offerSettings';
-export { keepsView, leavesCamera, optionKinds, optionRow, type OptionKind } from './optionKinds';
+export { keepsView, hasOwnCamera, optionKinds, optionRow, type OptionKind } from './optionKinds';
 export { demandsOf, usualDemands, type Demands, type Policies, type PolicyId } from './demands';
 export {
   pictureTypes,

@@ -175,7 +175,7 @@ export const optionTable = {
 export type OptionKind = keyof typeof optionTable;
 export const optionKinds = Object.keys(optionTable) as OptionKind[];
 /** Whether a camera of its own is left on the view; without one its run is free. */
-export const leavesCamera = (kind: OptionKind): boolean => optionTable[kind].slot !== 'none';
+export const hasOwnCamera = (kind: OptionKind): boolean => optionTable[kind].slot !== 'none';
 /** Whether somebody goes on seeing the view, by a camera of its own or another's. */
 export const keepsView = (kind: OptionKind): boolean => kind !== 'retire';
 export const optionRow = (kind: OptionKind): OptionKindRow => optionTable[kind];

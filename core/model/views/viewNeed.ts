@@ -1,5 +1,5 @@
 import { cameraFor, catalogueOf } from '#core/model/catalogue';
-import { viewPurposes, viewWidthM } from '#core/physics/optics';
+import { megapixelsFor, viewPurposes, viewWidthM } from '#core/physics/optics';
 import {
   allocationSettingsOf,
   type Camera,
@@ -43,9 +43,6 @@ export interface CameraFigures {
   supply: { current: 'dc' | 'ac' | 'either'; window: { minVolts: number; maxVolts: number } };
   from: ProductOf<'camera'>['from'];
 }
-
-/** Pixels across a picture of 16:9 by its megapixels. */
-const acrossOf: Record<number, number> = { 2: 1920, 4: 2560, 8: 3840 };
 
 const fixedClasses: { id: TargetClassId; megapixels: number }[] = [
   { id: 'fixed-2mp', megapixels: 2 },
@@ -128,7 +125,7 @@ export function viewNeed(
   const enough =
     pixelsAcross === null
       ? undefined
-      : fixedClasses.find(({ megapixels }) => acrossOf[megapixels]! >= pixelsAcross);
+      : fixedClasses.find((one) => one.megapixels === megapixelsFor(pixelsAcross));
   const known = pixelsAcross !== null && !turning;
   return {
     pixelsAcross,

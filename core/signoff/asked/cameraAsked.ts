@@ -3,7 +3,7 @@ import { isIp, type FeasibleOption, type Margin, type MarginKind } from '#core/d
 import { chosenOption, type RunEvaluation } from '#core/decide/runEvaluation';
 import {
   keepsView,
-  leavesCamera,
+  hasOwnCamera,
   optionRow,
   type Camera,
   type OptionKind,
@@ -158,7 +158,7 @@ export function cameraAsked(
   };
   const ofView = [...pixelCheck(site, camera, option.kind), ...viewChecks.map(plain)];
   // Another camera’s picture shows it: whatever hangs there is asked of that one.
-  if (!leavesCamera(option.kind)) return { ...thing, checks: ofView };
+  if (!hasOwnCamera(option.kind)) return { ...thing, checks: ofView };
   return {
     ...thing,
     checks: [

@@ -11,11 +11,7 @@ const emit = defineEmits<{ pick: [item: string]; close: [] }>();
 const openSite = useOpenSite();
 const sheet = computed(() => partSheet(openSite.value, topology, of));
 const sum = computed(() => {
-  const { cameras = [] } = sheet.value ?? {};
-  const [mbps, watts] = [
-    cameras.reduce((all, one) => all + one.mbps, 0),
-    cameras.reduce((all, one) => all + one.watts, 0),
-  ];
+  const { cameras = [], mbps = 0, watts = 0 } = sheet.value ?? {};
   return [
     counted(cameras.length, 'camera'),
     ...(mbps > 0 ? [formatQuantity(mbps, 'Mb/s')] : []),

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { optionRow, aboutOf, leavesCamera, noteCamera } from '#core/model/site';
+import { optionRow, aboutOf, hasOwnCamera, noteCamera } from '#core/model/site';
 import { computed, ref, watch } from 'vue';
 import type { OptionSummary, RunSummary } from '#core/evaluate';
 import { catalogueOf, eachOf } from '#core/model/catalogue';
@@ -200,7 +200,7 @@ watch([opened, () => core.result], async ([index]) => {
           <dt>Replacement due after</dt>
           <dd class="mono">
             {{
-              !leavesCamera(option.kind)
+              !hasOwnCamera(option.kind)
                 ? 'never'
                 : `${option.lifeYears} years, ${formatQuantity(option.renewCost, 'money')}`
             }}
