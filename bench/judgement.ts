@@ -1,4 +1,5 @@
-import { diagnosisInput, evaluateSite, runDiagnostics } from '#core/evaluate';
+import { diagnosisInput } from '#core/decide/belief';
+import { evaluateSite, runDiagnostics } from '#core/evaluate';
 import { testDefinition, tests, type Site, type TestId } from '#core/model/site';
 import {
   beliefIn,

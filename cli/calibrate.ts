@@ -1,4 +1,5 @@
-import { diagnosisInput, evaluateSite, sharedBy } from '#core/evaluate';
+import { diagnosisInput, sharedBy } from '#core/decide/belief';
+import { evaluateSite } from '#core/evaluate';
 import type { Site } from '#core/model/site';
 import { symptomWords } from '#core/model/site';
 import { beforeMending, fitted, type Fitted, type OpenedUp } from '#core/test/calibrate';

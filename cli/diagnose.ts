@@ -1,4 +1,5 @@
-import { diagnosisInput, evaluateSite, sharedBy } from '#core/evaluate';
+import { diagnosisInput, sharedBy } from '#core/decide/belief';
+import { evaluateSite } from '#core/evaluate';
 import { aboutOf, type Site } from '#core/model/site';
 import { formatQuantity } from '#core/shared/units';
 import { diagnose, type Diagnosis } from '#core/test/diagnosis';

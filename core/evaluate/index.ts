@@ -15,7 +15,7 @@ export { doubtfulChoices, expectedByReadings } from './expectedByReadings';
 export { savingOf, troubleOf } from './ranking';
 export { agreementAt, signOffOf, type SignOff } from './signOffOf';
 export { roomAt, type RoomPicture } from './roomAt';
-export { diagnosisInput, runDiagnostics, sharedBy, type RunDiagnostics } from './runDiagnostics';
+export { runDiagnostics, type RunDiagnostics } from './runDiagnostics';
 export { planSolver } from './planSolver';
 export { readingsExpected } from './readingsExpected';
 export { migrationOfSite, slotSite, type SlotProposal, type SlottingScope } from './slotAllocation';

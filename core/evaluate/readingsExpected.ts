@@ -1,8 +1,8 @@
+import { diagnosisInput, sharedBy } from '#core/decide/belief';
 import type { TestId } from '#core/model/site';
 import { beliefIn, expectedReadings, type ExpectedReading } from '#core/test/diagnosis';
 import { readingsByRun } from '#core/test/readings';
 import type { Before } from './evaluateSite';
-import { diagnosisInput, sharedBy } from './runDiagnostics';
 
 /** Where each figure of a run is expected, from all that is known of it but the figure itself. */
 export function readingsExpected(

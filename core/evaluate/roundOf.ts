@@ -1,3 +1,4 @@
+import { diagnosisInput, sharedBy } from '#core/decide/belief';
 import type { RunEvaluation } from '#core/decide/runEvaluation';
 import { troubles, type Site, type Trouble } from '#core/model/site';
 import {
@@ -10,7 +11,6 @@ import {
 import { readingsByRun } from '#core/test/readings';
 import { planRound, type Round, type RoundTest } from '#core/test/round';
 import type { Before } from './evaluateSite';
-import { diagnosisInput, sharedBy } from './runDiagnostics';
 
 /** The best round in the time at hand, and how much there would be to know with all the time there is. */
 export interface SiteRound extends Round {

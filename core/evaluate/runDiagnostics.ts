@@ -1,16 +1,7 @@
-import type { RunEvaluation } from '#core/decide/runEvaluation';
-import type { Run, Site } from '#core/model/site';
-import {
-  beliefIn,
-  diagnose,
-  sharedRates,
-  type Belief,
-  type Diagnosis,
-  type DiagnosisInput,
-  type SharedRates,
-} from '#core/test/diagnosis';
-import { feedSource, notedAlike } from '#core/test/findings';
-import { readingsByRun, type RunReadings } from '#core/test/readings';
+import { diagnosisInput, sharedBy } from '#core/decide/belief';
+import { worthOfTesting, type WorthOfTesting } from '#core/decide/risk';
+import { diagnose, type Diagnosis } from '#core/test/diagnosis';
+import { readingsByRun } from '#core/test/readings';
 import { usesOf, type Uses } from '#core/test/uses';
 import type { Before } from './evaluateSite';
 
@@ -18,46 +9,8 @@ import type { Before } from './evaluateSite';
 export interface RunDiagnostics {
   diagnosis: Diagnosis;
   uses: Uses;
-}
-
-/** Everything that a diagnosis of an evaluated run is made from. */
-export const diagnosisInput = (
-  site: Site,
-  { run, camera, findings }: RunEvaluation,
-  readings: RunReadings,
-  shared: SharedRates = {},
-): DiagnosisInput => ({
-  run,
-  camera,
-  readings,
-  verdicts: findings.verdicts,
-  source: feedSource(site, run),
-  notes: notedAlike(site, run, camera),
-  shared,
-});
-
-/** Belief in a run by its own readings, kept for as long as its evaluation is. */
-const believed = new WeakMap<RunEvaluation, Belief>();
-
-/** What runs that were tested say of another that has something in common with them. */
-export function sharedBy(
-  site: Site,
-  evaluations: readonly RunEvaluation[],
-  readings: ReadonlyMap<string, RunReadings>,
-): (own: Run) => SharedRates {
-  const beliefOf = (one: RunEvaluation): Belief => {
-    let belief = believed.get(one);
-    if (!belief) {
-      belief = beliefIn(diagnosisInput(site, one, readings.get(one.run.id) ?? {})).belief;
-      believed.set(one, belief);
-    }
-    return belief;
-  };
-  return sharedRates(
-    evaluations
-      .filter(({ findings }) => findings.missing.length === 0)
-      .map((one) => ({ run: one.run, belief: () => beliefOf(one) })),
-  );
+  /** The test that is worth most to what is chosen for its camera. */
+  forPlan: WorthOfTesting | null;
 }
 
 /** A close look at one run of an evaluated site; `null` where there is no such run. */
@@ -73,5 +26,6 @@ export function runDiagnostics({ site, evaluation }: Before, runId: string): Run
       site.place[camera.placeId]!,
     ),
     uses: usesOf(site, run, camera, findings, readings),
+    forPlan: worthOfTesting(site, evaluation.runs, found),
   };
 }

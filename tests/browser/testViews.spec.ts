@@ -2,7 +2,7 @@ import { barriers } from './axe';
 import { readFileSync } from 'node:fs';
 import path from 'node:path';
 import type { Page } from '@playwright/test';
-import { choose, expect, root, saved, test, verdictRow } from './fixtures';
+import { choose, demoFile, expect, root, saved, test, verdictRow } from './fixtures';
 
 const trace = (name: string): string => path.join(root, 'tests', 'reference', 'tdr', `${name}.csv`);
 const events = (page: Page) => page.getByRole('table', { name: 'Events' });
@@ -169,4 +169,27 @@ test('a pasted trace is taken as an imported one is', async ({ page, open }) => 
     readFileSync(trace('short-88m'), 'utf8'),
   );
   await expect(events(page).getByRole('row', { name: /short/ })).toContainText('88 m');
+});
+
+test('the cause names the test that is worth most to what is chosen, what it takes and what it saves', async ({
+  page,
+  server,
+}) => {
+  const choices = [{ id: 'c12', option: 'ip-coax-unit', by: 'R. Tolland', at: '2026-03-12T09:00:00Z' }];
+  const id = await server.newSite(JSON.stringify({ ...demoFile(), readings: [], choices }));
+  await page.goto(`${server.address}/site/${id}/test/r12`);
+  await page.locator('h1').click();
+  await page.keyboard.press('c');
+  const worth = page.locator('[data-for-plan]');
+  await expect(worth).toContainText(
+    /loop, centre and shield, 30 min\. In \d+ % of simulations “IP over coax, multi-port unit” would not hold/,
+  );
+  await expect(worth).toContainText(/saves [\d.]+ h of work \(\d+ EUR\) and 0\.\d of a night on average/);
+  // Camera 1 has nothing chosen, so nothing is saved there.
+  await page.goto(`${server.address}/site/${id}/test/r01`);
+  await page.locator('h1').click();
+  await page.keyboard.press('c');
+  await expect(page.getByRole('heading', { name: 'Recommended next test' })).toBeVisible();
+  await expect(worth).toHaveCount(0);
+  expect(await barriers(page, '.cause')).toEqual([]);
 });

@@ -212,7 +212,8 @@ const evaluator = {
   },
   chance(runId: string, option: OptionKind): number | null {
     const run = last?.evaluation.runs.find((one) => one.run.id === runId);
-    return run ? chanceOfFailing(run, option) : null;
+    if (!last || !run) return null;
+    return chanceOfFailing({ site: last.site, runs: last.evaluation.runs }, run.camera.id, option);
   },
   network(moment: NetworkMoment): ReturnType<typeof networkAt> | null {
     return last ? networkAt(last.site, last.evaluation, moment) : null;

@@ -1,5 +1,5 @@
-import { labourRateOf, type Catalogue } from '#core/model/catalogue';
-import { hasOwnCamera, type OptionKind } from '#core/model/site';
+import { catalogueOf, labourRateOf, type Catalogue } from '#core/model/catalogue';
+import { hasOwnCamera, type OptionKind, type Site } from '#core/model/site';
 import type { FeasibleOption } from '#core/decide/options';
 import { drawFailures, type DrawnCamera } from '#core/decide/risk';
 import type { RunEvaluation } from '#core/decide/runEvaluation';
@@ -56,11 +56,12 @@ function reserveOf(sums: readonly number[]): { median: number; reserve: number }
  * always give the same.
  */
 export function contingencyOf(
-  catalogue: Catalogue,
+  site: Site,
   runs: readonly RunEvaluation[],
   options: Readonly<Record<string, OptionKind>>,
 ): Contingency {
-  const { cameras, failures } = drawFailures(runs, options, { count: draws, seed });
+  const { cameras, failures } = drawFailures({ site, runs }, options, { count: draws, seed });
+  const catalogue = catalogueOf(site);
   const costs = cameras.map(({ run, option }) => remedyCost(catalogue, run, option));
   const sumWithout = (left: number): number[] =>
     failures.map((failed) => failed.reduce((sum, k) => sum + (k === left ? 0 : costs[k]!), 0));

@@ -51,7 +51,7 @@ function alternateOf(
   plan: SavedPlan,
 ): Alternate {
   const other = priced(site, runs, plan.options, plan.buys);
-  const contingency = contingencyOf(catalogueOf(site), runs, plan.options);
+  const contingency = contingencyOf(site, runs, plan.options);
   const net = netOf(linesOf(site, settings, other, contingency));
   const was = new Map(base.offered.map(({ run, option }) => [run.camera.id, option.kind]));
   return {
@@ -93,7 +93,7 @@ export function offerOf(site: Site, runs: readonly RunEvaluation[], doubts: read
   const settings = offerSettingsOf(site);
   const options = optionsOf(runs);
   const base = priced(site, runs, options, []);
-  const contingency = contingencyOf(catalogueOf(site), runs, options);
+  const contingency = contingencyOf(site, runs, options);
   const lines = linesOf(site, settings, base, contingency);
   const net = netOf(lines);
   const tax = Math.round((net * settings.taxPercent) / 100);

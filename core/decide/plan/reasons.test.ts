@@ -159,10 +159,9 @@ describe('scenarios', { timeout: 60_000 }, () => {
     expect(risk(0.4)).toBe(0);
   });
   it('one option by itself has the chance that it has among the others, nearly', () => {
-    const run = input.runs.find(({ camera }) => camera.number === 12)!;
     const among = draw(8, 4000).cameras.find(({ number }) => number === 12)!.fails;
-    expect(Math.abs(chanceOfFailing(run, best.options['c12']!) - among)).toBeLessThan(0.03);
-    expect(chanceOfFailing(run, 'retire')).toBe(0);
+    expect(Math.abs(chanceOfFailing(input, 'c12', best.options['c12']!) - among)).toBeLessThan(0.03);
+    expect(chanceOfFailing(input, 'c12', 'retire')).toBe(0);
   });
   it('the run most worth testing is one that nobody has read, with a test that reads what could break it', () => {
     const unread = planningInput({ ...site, reading: {} }, { ...usualDemands, goal: 'mend' });

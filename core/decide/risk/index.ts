@@ -5,6 +5,8 @@ export {
   mostWorthTesting,
   riskStatus,
   sampleScenarios,
+  type CameraRisk,
   type DrawnCamera,
   type Risk,
 } from './sampleScenarios';
+export { worthOfTesting, type WorthOfTesting } from './worthOfTesting';

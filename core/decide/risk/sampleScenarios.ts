@@ -1,9 +1,10 @@
+import { steelChances } from '#core/decide/belief';
 import type { RunEvaluation } from '#core/decide/runEvaluation';
 import { createNormal, createRandom } from '#core/shared/random';
 import { lineKind } from '#core/test/findings';
-import { asKnown, steelChance, type Scenario } from '#core/test/scenarios';
+import { asKnown, type Scenario } from '#core/test/scenarios';
 import type { Margin, FeasibleOption } from '#core/decide/options';
-import type { OptionKind, TestId } from '#core/model/site';
+import type { OptionKind, Site, TestId } from '#core/model/site';
 import type { Status } from '#core/shared/derivation';
 
 /** How one camera fared in the scenarios that were drawn. */
@@ -15,6 +16,8 @@ export interface CameraRisk {
   /** Share of scenarios in which what was chosen did not hold, and by which margin most often. */
   fails: number;
   by: string | null;
+  /** How likely its coax is steel that was taken for copper, where what was chosen would feel it; else 0. */
+  steelChance: number;
   /** The test that would tell beforehand, where one that was not done could; what it is worth, in hours of work saved on average. */
   test: TestId | null;
   savesHours: number;
@@ -38,6 +41,8 @@ interface Chosen {
   option: FeasibleOption;
   isCoax: boolean;
   coaxRead: boolean;
+  /** How likely its coax is steel that was taken for copper; 0 where that would make no difference. */
+  steelChance: number;
   traced: boolean;
   fails: number;
   by: Map<Margin, number>;
@@ -78,12 +83,32 @@ function testFor({ kind, unread }: Margin, { isCoax, coaxRead, traced }: Chosen)
 /** Hours that are lost when a choice fails after it was built: what was done is done again another way. Judgement: as long again and a journey. */
 const lostHours = ({ hours }: FeasibleOption): number => hours + 2;
 
+const asSteel: Scenario = { ...asKnown, steel: true };
+const dreadsSteel = ({ margins }: FeasibleOption): boolean =>
+  margins.some((margin) => margin.under(asSteel) > margin.under(asKnown));
+
+/** The runs of a site, all of them: what was found on one says something of others. */
+interface Evaluated {
+  site: Site;
+  runs: readonly RunEvaluation[];
+}
+
+/**
+ * The share of scenarios in which knowing beforehand changes what is done: none where it is sure either way, for what fails in all
+ * of them is not built. Deciding against it without need is taken to lose as much as building it in vain.
+ */
+const worthKnowing = (fails: number): number => Math.min(fails, 1 - fails);
+
 /** The cameras of a plan whose choice can be held against scenarios. */
-function chosenOf(runs: readonly RunEvaluation[], options: Readonly<Record<string, OptionKind>>): Chosen[] {
+function chosenOf({ site, runs }: Evaluated, options: Readonly<Record<string, OptionKind>>): Chosen[] {
+  const steelChanceOf = steelChances(site, runs);
   return runs.flatMap((run): Chosen[] => {
     const { camera, findings } = run;
+    const wanted = options[camera.id];
+    // The options of a run are worked out when they are asked for.
+    if (!wanted) return [];
     const option = run.options.find(
-      (one): one is FeasibleOption => one.kind === options[camera.id] && one.state !== 'no',
+      (one): one is FeasibleOption => one.kind === wanted && one.state !== 'no',
     );
     if (!option) return [];
     const traced = findings.verdicts.some(({ id, state }) => id === 'reflectometer' && state !== 'untested');
@@ -93,6 +118,7 @@ function chosenOf(runs: readonly RunEvaluation[], options: Readonly<Record<strin
         option,
         isCoax: lineKind(run.run) === 'coax',
         coaxRead: findings.coaxLoop.from === 'measured',
+        steelChance: dreadsSteel(option) ? steelChanceOf(run) : 0,
         traced,
         fails: 0,
         by: new Map(),
@@ -117,7 +143,7 @@ function drawing(chosen: readonly Chosen[], seed: number): () => number[] {
       scenario.joints = gauss();
       scenario.load = commonShare * commonLoad + ownShare * gauss();
       scenario.length = gauss();
-      scenario.steel = even() < steelChance;
+      scenario.steel = even() < one.steelChance;
       const broken = one.option.margins.find((margin) => margin.under(scenario) > 1);
       if (!broken) return;
       failed.push(index);
@@ -140,11 +166,11 @@ function worstOf(one: Chosen): { worst: Margin | undefined; test: TestId | null 
  * has by then, so that it can be watched and stopped.
  */
 export function* sampleScenarios(
-  { runs }: { runs: readonly RunEvaluation[] },
+  evaluated: Evaluated,
   options: Readonly<Record<string, OptionKind>>,
   { count, seed, portion = 500 }: { count: number; seed: number; portion?: number },
 ): Generator<Risk> {
-  const chosen = chosenOf(runs, options);
+  const chosen = chosenOf(evaluated, options);
   const next = drawing(chosen, seed);
   let [drawn, any, all] = [0, 0, 0];
   while (drawn < count) {
@@ -170,8 +196,10 @@ export function* sampleScenarios(
             option: one.option.kind,
             fails: one.fails / drawn,
             by: worst?.label ?? null,
+            steelChance: one.steelChance,
             test,
-            savesHours: test && worst ? ((one.by.get(worst) ?? 0) / drawn) * lostHours(one.option) : 0,
+            savesHours:
+              test && worst ? worthKnowing((one.by.get(worst) ?? 0) / drawn) * lostHours(one.option) : 0,
           };
         })
         .sort((a, b) => b.fails - a.fails || a.number - b.number),
@@ -188,11 +216,11 @@ export interface DrawnCamera {
 
 /** Which cameras fail in each of so many scenarios, by their places in the list of cameras. */
 export function drawFailures(
-  runs: readonly RunEvaluation[],
+  evaluated: Evaluated,
   options: Readonly<Record<string, OptionKind>>,
   { count, seed }: { count: number; seed: number },
 ): { cameras: DrawnCamera[]; failures: number[][] } {
-  const chosen = chosenOf(runs, options);
+  const chosen = chosenOf(evaluated, options);
   const next = drawing(chosen, seed);
   const failures = Array.from({ length: count }, next);
   return {
@@ -209,9 +237,9 @@ export const riskStatus = (fails: number): Status =>
 /** How many scenarios tell a single option's chance, and the seed they are drawn from. */
 const singleDraws = { count: 2000, seed: 1, portion: 2000 };
 
-/** The chance that one option of a run does not hold once it is built: the share of scenarios in which it fails. */
-export function chanceOfFailing(run: RunEvaluation, option: OptionKind): number {
-  return [...sampleScenarios({ runs: [run] }, { [run.camera.id]: option }, singleDraws)].at(-1)!.anyFails;
+/** The chance that one option of a camera does not hold once it is built: the share of scenarios in which it fails. */
+export function chanceOfFailing(evaluated: Evaluated, cameraId: string, option: OptionKind): number {
+  return [...sampleScenarios(evaluated, { [cameraId]: option }, singleDraws)].at(-1)!.anyFails;
 }
 
 /** The run whose test is worth most before anybody signs; nothing where no test that is left would tell anything. */

@@ -1,11 +1,13 @@
-import type { Run } from '#core/model/site';
+import type { Run, TestId } from '#core/model/site';
+import type { RunReadings } from '#core/test/readings';
 import type { Belief, Trouble } from './causes';
 import type { SharedRate, SharedRates } from './looked';
 import { rates, sharing } from './practice';
 
-/** Another run that was tested, with what is believed of it by its own readings, worked out when it is asked for. */
-export interface TestedRun {
+/** Another run, what was read of it, and what is believed of it by its own readings, worked out when it is asked for. */
+export interface OtherRun {
   run: Run;
+  readings: RunReadings;
   belief: () => Belief;
 }
 
@@ -24,6 +26,8 @@ const routes = ({ segments }: Run): string[] => segments.flatMap(({ routeIds = [
 
 interface Common {
   trouble: Trouble;
+  /** Tests that tell whether a run has it: one on which none of them was done says nothing of the others. */
+  toldBy: readonly TestId[];
   marksOf: (run: Run) => string[];
   /** How many runs the rate of practice counts for: the fewer, the more alike runs with a common mark are. */
   strength: number;
@@ -33,26 +37,34 @@ interface Common {
 const commons: readonly Common[] = [
   {
     trouble: 'coax-construction',
+    toldBy: ['coax-loop-ohms'],
     marksOf: coaxMarks,
     strength: sharing.construction,
     words: 'with the same cable and print',
   },
   {
     trouble: 'power-construction',
+    toldBy: ['power-loop-ohms'],
     marksOf: coreMarks,
     strength: sharing.cores,
     words: 'with the same power cores',
   },
-  { trouble: 'water', marksOf: routes, strength: sharing.route, words: 'on the same route' },
+  {
+    trouble: 'water',
+    toldBy: ['insulation-megohms', 'reflectometer'],
+    marksOf: routes,
+    strength: sharing.route,
+    words: 'on the same route',
+  },
 ];
 
 /** From so much another run counts as having it, in words. */
 const likely = 0.5;
 
-/** Tested runs by what they have in common with others. */
-function byMark(tested: readonly TestedRun[], marksOf: Common['marksOf']): Map<string, TestedRun[]> {
-  const index = new Map<string, TestedRun[]>();
-  for (const one of tested)
+/** Runs that were tested for it, by what they have in common with others. */
+function byMark(all: readonly OtherRun[], { marksOf, toldBy }: Common): Map<string, OtherRun[]> {
+  const index = new Map<string, OtherRun[]>();
+  for (const one of all.filter(({ readings }) => toldBy.some((test) => readings[test] !== undefined)))
     for (const mark of new Set(marksOf(one.run))) {
       const alike = index.get(mark);
       if (alike) alike.push(one);
@@ -66,8 +78,8 @@ function byMark(tested: readonly TestedRun[], marksOf: Common['marksOf']): Map<s
  * Beta distribution about the rate of practice, fitted by how likely each of the others has the trouble.
  * Source: mean of a Beta posterior, (r·k + Σ p)/(k + n).
  */
-export function sharedRates(tested: readonly TestedRun[]): (own: Run) => SharedRates {
-  const indexed = commons.map((common) => ({ ...common, index: byMark(tested, common.marksOf) }));
+export function sharedRates(others: readonly OtherRun[]): (own: Run) => SharedRates {
+  const indexed = commons.map((common) => ({ ...common, index: byMark(others, common) }));
   return (own) =>
     Object.fromEntries(
       indexed.flatMap(({ trouble, marksOf, strength, words, index }): [Trouble, SharedRate][] => {

@@ -1,11 +1,14 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue';
 import type { RunDiagnostics } from '#core/evaluate';
-import { testDefinition, type Mending, type Trouble } from '#core/model/site';
+import type { WorthOfTesting } from '#core/decide/risk';
+import { aboutOf, optionRow, testDefinition, type Mending, type Trouble } from '#core/model/site';
+import { formatQuantity } from '#core/shared/units';
 import { untilSafe } from '#core/test/findings';
 import { causeWords, type NextTest, type RankedSet } from '#core/test/diagnosis';
 import type { Mended } from '#core/test/readings';
 import MarginBar from '../../parts/MarginBar.vue';
+import { useOpenSite } from '../../stores/openSite';
 import { useMeasures } from '../../stores/measures';
 import MendingDialog from './MendingDialog.vue';
 import SpokenWords from './SpokenWords.vue';
@@ -15,6 +18,9 @@ const { insight, mended } = defineProps<{ insight: RunDiagnostics; mended: Mende
 const emit = defineEmits<{ mended: [of: Pick<Mending, 'found' | 'did' | 'changedLine'>] }>();
 const own = useMeasures();
 const diagnosis = computed(() => insight.diagnosis);
+const forPlan = computed(() => insight.forPlan);
+const site = useOpenSite();
+const currency = computed(() => aboutOf(site.value).currency);
 
 /** Below this a cause is only named in passing. */
 const worthALine = 0.03;
@@ -51,6 +57,13 @@ const next = computed(() => diagnosis.value.next.slice(0, 3));
 const mostBits = computed(() => Math.max(...next.value.map(({ bits }) => bits)));
 const percent = (probability: number) =>
   probability < 0.01 ? '< 1 %' : `${Math.round(probability * 100)} %`;
+/** Less than a tenth of a night is not worth a word. */
+const leastNights = 0.1;
+const saved = ({ savesHours, saves, savesNights }: WorthOfTesting): string =>
+  joined.format([
+    `${savesHours < 0.1 ? 'a few minutes' : formatQuantity(savesHours, 'h')} of work${saves > 0 ? ` (${formatQuantity(saves, 'money')} ${currency.value})` : ''}`,
+    ...(savesNights >= leastNights ? [`${savesNights.toFixed(1)} of a night`] : []),
+  ]);
 const minutes = ({ minutes: all }: NextTest) => `${Math.max(1, Math.round(all))} min`;
 </script>
 
@@ -149,6 +162,12 @@ const minutes = ({ minutes: all }: NextTest) => `${Math.max(1, Math.round(all))}
           </li>
         </ol>
         <p v-if="next.length === 0" class="dim">No test is left that would change this picture.</p>
+        <p v-if="forPlan" class="plan" data-for-plan>
+          For what is chosen: <b>{{ forPlan.test.label.toLowerCase() }}</b>,
+          {{ Math.max(1, Math.round(forPlan.minutes)) }} min. In {{ percent(forPlan.fails) }} of simulations
+          “{{ optionRow(forPlan.option).label }}” would not hold as built, mostly by {{ forPlan.by }}. Knowing
+          first saves {{ saved(forPlan) }} on average.
+        </p>
       </section>
       <section>
         <h2>What the run is fit for</h2>
@@ -273,6 +292,11 @@ td {
 }
 .fit {
   padding: 2px 0 4px;
+}
+.plan {
+  border-left: 3px solid var(--copper);
+  padding: 2px 0 2px 10px;
+  margin-top: 8px;
 }
 .next ol {
   list-style: decimal inside;

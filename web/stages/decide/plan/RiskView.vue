@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { optionRow, type OptionKind, testDefinition } from '#core/model/site';
 import { computed, ref, watch } from 'vue';
-import { gambleShare, mostWorthTesting, riskStatus } from '#core/decide/risk';
+import { gambleShare, mostWorthTesting, riskStatus, type CameraRisk } from '#core/decide/risk';
 import { formatQuantity } from '#core/shared/units';
 import { useKeys } from '../../../keys/keys';
 import MarginBar from '../../../parts/MarginBar.vue';
@@ -40,6 +40,12 @@ watch(() => [evaluation.result, of.value, seed.value], draw, { immediate: true }
 const worth = computed(() => (planner.risk ? mostWorthTesting(planner.risk) : null));
 const percent = (share: number) =>
   share === 0 ? '0 %' : share < 0.001 ? '< 0.1 %' : formatQuantity(share * 100, '%', share < 0.1 ? 1 : 0);
+/** From such a chance on, a steel core is worth a word. */
+const worthSaying = 0.1;
+const whatBreaks = ({ by, steelChance }: CameraRisk): string =>
+  [by, steelChance >= worthSaying && `${percent(steelChance)} likely a steel core`]
+    .filter(Boolean)
+    .join('; ');
 function open(cameraId: string): void {
   const run = summary.value.runs.find(({ camera }) => camera.id === cameraId);
   if (run) void selection.go({ stage: 'test', runId: run.run.id });
@@ -118,7 +124,7 @@ useKeys([
                   />
                 </td>
                 <td class="mono num">{{ percent(one.fails) }}</td>
-                <td class="dim">{{ one.by ?? '' }}</td>
+                <td class="dim">{{ whatBreaks(one) }}</td>
                 <td class="dim">
                   {{
                     one.test
@@ -134,7 +140,8 @@ useKeys([
         </div>
         <p class="tiny dim">
           The bar’s tick is one in ten. Loops, losses, lengths and loads vary by their uncertainty: a reading
-          by a few per cent, a table by twelve. 3 % of unmeasured coax is assumed copper-clad steel. The same
+          by a few per cent, a table by twelve. How likely a coax is copper-clad steel follows from its own
+          readings, its print and tested runs of the same cable; where nothing is known it is 3 %. The same
           seed gives the same simulation.
         </p>
       </template>

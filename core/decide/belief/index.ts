@@ -1,0 +1,3 @@
+export { diagnosisInput } from './diagnosisInput';
+export { sharedBy } from './sharedBy';
+export { steelChances } from './steelChances';
