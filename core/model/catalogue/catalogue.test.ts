@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest';
-import { applyChanges, type Change, type Product, type Site } from '#core/model/site';
+import { z } from 'zod';
+import { applyChanges, productSchema, type Change, type Product, type Site } from '#core/model/site';
 import { saltmarrowSite } from '../site/testSite';
 import {
   cameraFor,
@@ -26,7 +27,8 @@ const after = (changes: readonly Change[]): Site => {
 };
 
 describe('the catalogue', () => {
-  it('has each generic row once, every one priced above nothing', () => {
+  it('has each generic row once, every one as the schema of products has it and priced above nothing', () => {
+    expect(z.array(productSchema).parse(genericProducts)).toEqual(genericProducts);
     expect(new Set(genericProducts.map(({ id }) => id)).size).toBe(genericProducts.length);
     expect(
       priceGaps(

@@ -1,4 +1,5 @@
-import { materials, type Conductor, type Material } from './tables';
+import type { Conductor, Material } from './gauge';
+import { materials } from './tables';
 
 /**
  * Diameter of American wire gauge `awg` in millimetres.

@@ -1,12 +1,7 @@
 import { z } from 'zod';
-import {
-  materials,
-  materialSchema,
-  signalCable,
-  type Conductor,
-  type Material,
-  type SignalCable,
-} from './tables';
+import { materialSchema, type Conductor, type Material } from './gauge';
+import { materials, signalCable } from './tables';
+import type { SignalCable } from './tableSchemas';
 
 /** Loss at so many MHz, in dB per 100 m, as a data sheet lists it. */
 const lossPointSchema = z.strictObject({

@@ -7,16 +7,14 @@ export { pathLossCoefficients, pathLossDb, type PathLossCoefficients, type Stret
 export { lossText, parseLoss } from './lossText';
 export { proposalFrom, saysInWords } from './printProposal';
 export { waysToShareCores } from './shareCores';
+export { gaugeSchema, materialSchema, type Conductor } from './gauge';
 export {
   coaxCableIds,
   coaxCables,
-  gaugeSchema,
-  materialSchema,
   pairCables,
   powerCable,
   powerCableIds,
   powerCables,
   signalCable,
   signalCableIds,
-  type Conductor,
 } from './tables';

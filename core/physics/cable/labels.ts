@@ -1,5 +1,6 @@
 import { conductorAreaMm2 } from './conductorResistance';
-import { powerCable, signalCable, type Conductor } from './tables';
+import type { Conductor } from './gauge';
+import { powerCable, signalCable } from './tables';
 
 /** The nearest whole gauge to a cross-section. Source: ASTM B258, turned round. */
 export function nearestAwg(areaMm2: number): number {

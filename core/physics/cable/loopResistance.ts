@@ -1,5 +1,6 @@
 import { conductorOhms, temperatureFactor } from './conductorResistance';
-import type { CoaxCable, Conductor } from './tables';
+import type { Conductor } from './gauge';
+import type { CoaxCable } from './tableSchemas';
 
 export type Cores = Conductor & { count: number };
 

@@ -1,5 +1,6 @@
 import type { JacketPrint, PrintMaterial } from './jacketPrint';
-import { coaxCables, pairCables, powerCables, type Material } from './tables';
+import type { Material } from './gauge';
+import { coaxCables, pairCables, powerCables } from './tables';
 
 /** Constructions of the tables that a print points at. One is proposed only where no other fits as well. */
 export interface Proposal {

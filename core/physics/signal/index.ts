@@ -25,5 +25,5 @@ export {
   pictureFormat,
   pictureFormatIds,
   pictureFormats,
-  type PictureFormat,
 } from './tables';
+export type { PictureFormat } from './tableSchemas';

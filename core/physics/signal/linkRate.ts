@@ -1,5 +1,5 @@
 import { pathLossCoefficients, type PathLossCoefficients, type Stretch } from '#core/physics/cable';
-import type { LinkConverter } from './tables';
+import type { LinkConverter } from './tableSchemas';
 
 interface Comb {
   firstMHz: number;

@@ -1,5 +1,5 @@
 import { pathLossDb, type Stretch } from '#core/physics/cable';
-import type { PictureFormat } from './tables';
+import type { PictureFormat } from './tableSchemas';
 
 /** Loss of one balun and of one sound joint, in dB, at any video frequency. Typical published figures. */
 export const balunLossDb = 0.7;
