@@ -16,7 +16,7 @@ export interface Allocation {
 
 /** What a camera asks of its slot: what was chosen for it, or until then the picture it sends today; nothing once it is retired. */
 export function needOf(
-  evaluation: Pick<RunEvaluation, 'camera' | 'run' | 'options' | 'chosen'>,
+  evaluation: Pick<RunEvaluation, 'camera' | 'run' | 'optionOf' | 'chosen'>,
 ): SlotNeed | undefined {
   const { camera, run } = evaluation;
   const option = chosenOption(evaluation);

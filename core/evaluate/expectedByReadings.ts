@@ -1,4 +1,4 @@
-import { chosenOption } from '#core/decide/runEvaluation';
+import { chosenOption, feasibleOption } from '#core/decide/runEvaluation';
 import type { OptionKind, Site } from '#core/model/site';
 import {
   expectedMarginInWords,
@@ -18,8 +18,8 @@ export function expectedByReadings(
   kind: OptionKind,
 ): ExpectedMargin[] {
   const found = runs.find(({ run }) => run.id === runId);
-  const option = found?.options.find((one) => one.kind === kind);
-  if (!found || !option || option.state === 'no') return [];
+  const option = found && feasibleOption(found, kind);
+  if (!found || !option) return [];
   return expectedOfOption(option, { number: found.camera.number, kin: kinOf(site, found.run) }, differences);
 }
 

@@ -7,8 +7,8 @@ import type { OptionKind, Site } from '#core/model/site';
 import { needOf, needOfNetworkCamera } from './allocation';
 
 /** A camera as it asks for any slot that takes it; one that a plan leaves out keeps its input. */
-function requestOf({ camera, run, options }: RunEvaluation, planned: OptionKind | undefined): SlotRequest[] {
-  const need = needOf({ camera, run, options, chosen: planned ?? null });
+function requestOf({ camera, run, optionOf }: RunEvaluation, planned: OptionKind | undefined): SlotRequest[] {
+  const need = needOf({ camera, run, optionOf, chosen: planned ?? null });
   if (!need) return [];
   if (planned === undefined) return need.patchedTo ? [{ need, placed: undefined, mayMove: false }] : [];
   // Which slot it is on today, or would like best, is no matter of whether there is one; power comes from the units that the plan buys.

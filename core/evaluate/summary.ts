@@ -13,7 +13,7 @@ import {
 } from '#core/decide/options';
 import type { OptionKind, Site } from '#core/model/site';
 import type { Derivation, LazyDerivation } from '#core/shared/derivation';
-import type { RunEvaluation } from '#core/decide/runEvaluation';
+import { feasibleOption, type RunEvaluation } from '#core/decide/runEvaluation';
 import type { SiteEvaluation } from './evaluateSite';
 import { networkAt, type NetworkMoment } from './networkAt';
 
@@ -30,7 +30,7 @@ export type FindingsSummary = Omit<RunFindings, 'verdicts' | 'binding' | 'coaxLo
   verdicts: VerdictSummary[];
   binding: VerdictSummary;
 } & Record<'coaxLoop' | 'powerLoop', Omit<Loop, 'step'>>;
-export type RunSummary = Omit<RunEvaluation, 'findings' | 'options'> & {
+export type RunSummary = Omit<RunEvaluation, 'findings' | 'options' | 'optionOf'> & {
   findings: FindingsSummary;
   options: OptionSummary[];
 };
@@ -210,6 +210,5 @@ export function derivationOf(site: Site, evaluation: SiteEvaluation, subject: Su
   if (!run) return null;
   if (subject.kind === 'verdict')
     return run.findings.verdicts.find(({ id }) => id === subject.id)?.derivation() ?? null;
-  const option = run.options.find(({ kind }) => kind === subject.option);
-  return option && option.state !== 'no' ? (option.margins[subject.index]?.derivation() ?? null) : null;
+  return feasibleOption(run, subject.option)?.margins[subject.index]?.derivation() ?? null;
 }

@@ -26,13 +26,13 @@ function nightWatts(site: Site, camera: Camera, option: FeasibleOption | undefin
 /** What feeds a camera of the old site: its port, its box, or something at its own place. */
 function feedsOfRun(
   site: Site,
-  { run, camera, findings, options, chosen }: RunEvaluation,
+  { run, camera, findings, optionOf, chosen }: RunEvaluation,
   moment: Moment,
   port: Port,
 ): CameraFeed[] {
   const moved = isMoved(moment, camera.id);
   if (moved && chosen !== null && !hasOwnCamera(chosen)) return [];
-  const option = moved ? chosenOption({ options, chosen }) : undefined;
+  const option = moved ? chosenOption({ optionOf, chosen }) : undefined;
   // Beside a port the old pair may go on feeding a heater.
   const draws = option ? option.draws : drawsToday(site, run, camera, findings);
   const who = whose(camera);

@@ -1,7 +1,7 @@
 import { catalogueOf, labourRateOf, type Catalogue } from '#core/model/catalogue';
 import { demandsOf, hasOwnCamera, type OfferSettings, type OptionKind, type Site } from '#core/model/site';
-import { totalOf, type Buys, type FeasibleOption, type Total } from '#core/decide/options';
-import type { RunEvaluation } from '#core/decide/runEvaluation';
+import { totalOf, type Buys, type Total } from '#core/decide/options';
+import { feasibleOption, type RunEvaluation } from '#core/decide/runEvaluation';
 import { formatQuantity } from '#core/shared/units';
 import type { Contingency } from './contingency';
 import { labourCosts } from './labourCosts';
@@ -25,9 +25,8 @@ export const optionsOf = (runs: readonly RunEvaluation[]): Options =>
 /** Choices that are possible, with what they come to together. */
 export function priced(site: Site, runs: readonly RunEvaluation[], options: Options, buys: Buys): Priced {
   const offered = runs.flatMap((run): Offered[] => {
-    const option = run.options.find(
-      (one): one is FeasibleOption => one.kind === options[run.camera.id] && one.state !== 'no',
-    );
+    const kind = options[run.camera.id];
+    const option = kind && feasibleOption(run, kind);
     return option ? [{ run, option }] : [];
   });
   const total = totalOf(

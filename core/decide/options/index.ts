@@ -28,7 +28,7 @@ export { networkCameraNeeds, type NetworkCameraNeed } from './networkCameras';
 export { onAir, type OnAir } from './onAir';
 export { clearanceDerivation, clearanceNeedM, radioRateDerivation } from './radioDerivations';
 export { oldCablesInUse } from './oldCablesInUse';
-export { optionsFor } from './optionsFor';
+export { optionFor, optionsOf } from './optionsFor';
 export { sharingLines, unitCostOf, unitsFor, type SharedThing, type UnitCost } from './sharing';
 export {
   freeRackUnits,

@@ -54,13 +54,15 @@ function withoutWork(option: Option, placeName: string): Option {
       );
 }
 
-const inOrder = Object.values(builders);
+/** Kinds of options in the order in which they are always shown. */
+const inOrder = Object.keys(builders) as OptionKind[];
 
-/** Every option of one camera, in the order they are always shown. */
-export function optionsFor(context: Context): Option[] {
+/** One option of a camera by itself. */
+export function optionFor(context: Context, kind: OptionKind): Option {
   const hazard = hazardousPlace(context);
-  return inOrder.map((build) => {
-    const option = build(context);
-    return hazard ? withoutWork(option, hazard.name) : option;
-  });
+  const option = builders[kind](context);
+  return hazard ? withoutWork(option, hazard.name) : option;
 }
+
+/** Every option of a camera, each from where it is known. */
+export const optionsOf = (optionOf: (kind: OptionKind) => Option): Option[] => inOrder.map(optionOf);

@@ -1,6 +1,7 @@
 import { optionRow, type OptionKind, type Product, type Run, type Site } from '#core/model/site';
 import { catalogueOf, eachOf, labourId } from '#core/model/catalogue';
 import type { FeasibleOption } from '#core/decide/options';
+import { feasibleOption } from '#core/decide/runEvaluation';
 import { runLengthM } from '#core/test/findings';
 import { formatQuantity } from '#core/shared/units';
 import { planningInput, planSite } from './plan';
@@ -130,9 +131,7 @@ export function* breakEvens(
 ): Generator<BreakEven> {
   const now = plan.options[cameraId];
   const evaluation = input.runs.find(({ camera }) => camera.id === cameraId);
-  const option = evaluation?.options.find(
-    (one): one is FeasibleOption => one.kind === now && one.state !== 'no',
-  );
+  const option = evaluation && now && feasibleOption(evaluation, now);
   if (!now || !evaluation || !option) return;
   const optionOn = (site: Site): OptionKind | undefined => {
     const planning = planSite(solver, planningInput(site, input.demands));
@@ -141,9 +140,7 @@ export function* breakEvens(
   for (const product of pricesBehind(input, option))
     yield priceTurn(input, optionOn, product, now, pricesUpTo);
   const rival = reasonFor(solver, input, plan, cameraId)?.next?.option;
-  const other = evaluation.options.find(
-    (one): one is FeasibleOption => one.kind === rival && one.state !== 'no',
-  );
+  const other = rival && feasibleOption(evaluation, rival);
   const behind = new Set(pricesBehind(input, option).map(({ id }) => id));
   for (const product of other ? pricesBehind(input, other).filter(({ id }) => !behind.has(id)) : [])
     yield priceTurn(input, optionOn, product, now, pricesDownTo);

@@ -147,7 +147,7 @@ describe('scenarios', { timeout: 60_000 }, () => {
     const risk = (share: number) =>
       [
         ...sampleScenarios(
-          { ...input, runs: [{ ...first!, options: [option(share)] as never }] },
+          { ...input, runs: [{ ...first!, optionOf: () => option(share) as never }] },
           { [first!.camera.id]: 'keep' },
           { count: 4000, seed: 9 },
         ),

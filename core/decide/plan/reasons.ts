@@ -1,5 +1,6 @@
 import { optionRow, type OptionKind } from '#core/model/site';
 import { brokenLimit, type FeasibleOption } from '#core/decide/options';
+import { feasibleOption } from '#core/decide/runEvaluation';
 import type { Row } from '#core/solver';
 import { formatQuantity } from '#core/shared/units';
 import type { Candidate } from './candidates';
@@ -144,14 +145,14 @@ export interface Difference {
   why: string;
 }
 
-const optionIn = (
+function optionIn(
   input: PlanningInput,
   cameraId: string,
   kind: OptionKind | undefined,
-): FeasibleOption | undefined =>
-  input.runs
-    .find(({ camera }) => camera.id === cameraId)
-    ?.options.find((option): option is FeasibleOption => option.kind === kind && option.state !== 'no');
+): FeasibleOption | undefined {
+  const run = input.runs.find(({ camera }) => camera.id === cameraId);
+  return run && kind && feasibleOption(run, kind);
+}
 
 function whyDiffer(
   inputA: PlanningInput,

@@ -1,5 +1,5 @@
 import { steelChances } from '#core/decide/belief';
-import type { RunEvaluation } from '#core/decide/runEvaluation';
+import { feasibleOption, type RunEvaluation } from '#core/decide/runEvaluation';
 import { createNormal, createRandom } from '#core/shared/random';
 import { lineKind } from '#core/test/findings';
 import { asKnown, type Scenario } from '#core/test/scenarios';
@@ -105,11 +105,7 @@ function chosenOf({ site, runs }: Evaluated, options: Readonly<Record<string, Op
   return runs.flatMap((run): Chosen[] => {
     const { camera, findings } = run;
     const wanted = options[camera.id];
-    // The options of a run are worked out when they are asked for.
-    if (!wanted) return [];
-    const option = run.options.find(
-      (one): one is FeasibleOption => one.kind === wanted && one.state !== 'no',
-    );
+    const option = wanted && feasibleOption(run, wanted);
     if (!option) return [];
     const traced = findings.verdicts.some(({ id, state }) => id === 'reflectometer' && state !== 'untested');
     return [

@@ -1,4 +1,4 @@
-import type { RunEvaluation } from '#core/decide/runEvaluation';
+import { chosenOption, type RunEvaluation } from '#core/decide/runEvaluation';
 import { catalogueOf, labourRateOf } from '#core/model/catalogue';
 import { testDefinition, type OptionKind, type Site, type TestDefinition } from '#core/model/site';
 import { costOf } from '#core/test/diagnosis';
@@ -42,8 +42,7 @@ export function worthOfTesting(
   if (!of?.test || !of.by || of.savesHours < leastHours) return null;
   const test = testDefinition(of.test);
   const readings = readingsByRun(site).get(run.id) ?? {};
-  const option = one.options.find(({ kind }) => kind === chosen);
-  const isDark = option !== undefined && option.state !== 'no' && option.darkHours > 0;
+  const isDark = (chosenOption(one)?.darkHours ?? 0) > 0;
   return {
     option: chosen,
     fails: of.fails,

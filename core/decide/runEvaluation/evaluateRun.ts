@@ -8,7 +8,8 @@ import {
   keptCamera,
   lineBindings,
   newCameras,
-  optionsFor,
+  optionFor,
+  optionsOf,
   renewingCosts,
   type Context,
   type KeptCamera,
@@ -16,6 +17,7 @@ import {
   type Trunk,
 } from '#core/decide/options';
 import type { Camera, OptionKind, Run } from '#core/model/site';
+import { remembered } from '#core/shared/memo';
 import type { RunSite } from './dependencies';
 import type { SiteContext } from './siteContext';
 import { unseenView } from './unseenView';
@@ -26,8 +28,10 @@ export interface RunEvaluation {
   camera: Camera;
   lengthM: number;
   findings: RunFindings;
-  /** Worked out when they are first asked for, which while a site is opened is only where one was chosen. */
+  /** All of them, worked out when they are first asked for, which is not while a site is opened. */
   readonly options: Option[];
+  /** One of them, worked out by itself when it is first asked for. */
+  readonly optionOf: (kind: OptionKind) => Option;
   chosen: OptionKind | null;
   /** Why what was chosen does not hold any more, where a later reading broke it. */
   choiceBroken: string | null;
@@ -40,10 +44,9 @@ export interface RunEvaluation {
 function brokenChoice(
   site: RunSite,
   camera: Camera,
-  chosen: Option | undefined,
+  chosen: Option,
   trunk: () => Trunk | undefined,
 ): string | null {
-  if (!chosen) return null;
   if (chosen.state === 'no') return chosen.why;
   return (
     brokenLimit(chosen)?.limit ?? (chosen.kind === 'shared-view' ? unseenView(site, camera, trunk) : null)
@@ -101,7 +104,7 @@ function optionContext(
   return built;
 }
 
-/** An evaluation that works its options out once, when they are first asked for. */
+/** An evaluation that works each of its options out once, when it is first asked for. */
 class LazyRunEvaluation implements RunEvaluation {
   readonly run: Run;
   readonly camera: Camera;
@@ -111,8 +114,8 @@ class LazyRunEvaluation implements RunEvaluation {
   readonly choiceBroken: string | null;
   readonly disputes: LengthDispute[];
   readonly toNote: RunEvaluation['toNote'];
-  #known: Option[] | undefined;
-  readonly #workOut: () => Option[];
+  readonly optionOf: RunEvaluation['optionOf'];
+  #options: Option[] | undefined;
 
   constructor(site: RunSite, run: Run, readings: RunReadings, context: SiteContext) {
     const camera = site.camera[run.cameraId]!;
@@ -121,16 +124,16 @@ class LazyRunEvaluation implements RunEvaluation {
     this.camera = camera;
     this.findings = findings;
     this.lengthM = runLengthM(run);
-    this.#workOut = () => optionsFor(optionContext(site, run, camera, findings, readings, context));
+    let from: Context | undefined;
+    this.optionOf = remembered((kind) =>
+      optionFor((from ??= optionContext(site, run, camera, findings, readings, context)), kind),
+    );
     this.chosen = site.choice[camera.id]?.option ?? null;
     this.choiceBroken =
       this.chosen === null
         ? null
-        : brokenChoice(
-            site,
-            camera,
-            this.options.find(({ kind }) => kind === this.chosen),
-            () => context.trunkBetween(run.headEndId, camera.placeId),
+        : brokenChoice(site, camera, this.optionOf(this.chosen), () =>
+            context.trunkBetween(run.headEndId, camera.placeId),
           );
     this.disputes = lengthDisputes(site, run);
     const gaps = runGaps(site, run, this.disputes);
@@ -139,7 +142,7 @@ class LazyRunEvaluation implements RunEvaluation {
   }
 
   get options(): Option[] {
-    return (this.#known ??= this.#workOut());
+    return (this.#options ??= optionsOf(this.optionOf));
   }
 }
 

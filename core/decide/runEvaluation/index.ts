@@ -1,4 +1,4 @@
 export { cablesKept } from './cablesKept';
-export { chosenOption } from './chosenOption';
+export { chosenOption, feasibleOption } from './chosenOption';
 export type { RunEvaluation } from './evaluateRun';
 export { evaluateRuns } from './evaluateRuns';
