@@ -20,6 +20,7 @@ export default defineConfig({
         tester: 'stand-ins/tester/main.ts',
         recorder: 'stand-ins/recorder/main.ts',
         switch: 'stand-ins/switch/main.ts',
+        converter: 'stand-ins/converter/main.ts',
       },
       output: { entryFileNames: '[name].js', chunkFileNames: '[name]-[hash].js' },
     },

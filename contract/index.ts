@@ -8,6 +8,7 @@ export {
   type Person,
   type VisitorSaid,
 } from './accounts';
+export { converters } from './converters';
 export { customers } from './customers';
 export { devices, type AllowedHost } from './devices';
 export {

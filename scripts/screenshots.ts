@@ -197,6 +197,7 @@ const server = await startServer({
     tester: Promise.resolve(tester.address),
     recorders: Promise.resolve({ [hall.id]: recorder.address }),
     switch: Promise.resolve(null),
+    converter: Promise.resolve(null),
   },
   port: 0,
   dataDir: mkdtempSync(path.join(tmpdir(), 'neotrope-pictures-')),

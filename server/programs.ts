@@ -11,6 +11,7 @@ const sources = {
   tester: 'stand-ins/tester/main.ts',
   recorder: 'stand-ins/recorder/main.ts',
   switch: 'stand-ins/switch/main.ts',
+  converter: 'stand-ins/converter/main.ts',
 } as const;
 export type Program = keyof typeof sources;
 

@@ -36,6 +36,7 @@ export function spawnDemo(siteFile: string | null): SpawnedDemo {
   return {
     tester,
     switch: start('switch', ['--state', beside(siteFile, '.switch.json')]),
+    converter: start('converter', ['--state', beside(siteFile, '.converter.json')]),
     recorders: Promise.all(addresses).then((all) =>
       Object.fromEntries(all.filter((one): one is [string, string] => one[1] !== null)),
     ),

@@ -12,7 +12,7 @@ const wordsIn = (body: unknown): string => {
 
 /** Who is asked and how: what it is called in a sentence, where it is, what is sent along, and how long it may take. */
 export interface DeviceAsked {
-  what: 'recorder' | 'switch';
+  what: 'recorder' | 'switch' | 'converter';
   address: string;
   headers: () => Record<string, string>;
   answerMs: number;

@@ -19,6 +19,7 @@ import { noteFaults } from './noteFaults';
 import { problemsForErrors, sendProblem } from './problemDetails';
 import { pictureRoutes } from './pictureRoutes';
 import { recorderRoutes } from './recorderRoutes';
+import { converterRoutes } from './converterRoutes';
 import { switchRoutes } from './switchRoutes';
 import type { DemoDevices } from '../demoDevices';
 import { customerRoutes } from './customerRoutes';
@@ -84,6 +85,7 @@ export function createApp(
     instrumentRoutes(standIns.tester, door),
     hostRoutes(kept),
     switchRoutes(standIns.switch, door),
+    converterRoutes(standIns.converter, door),
     recorderRoutes({ ...kept, standIns: standIns.recorders, door }),
   ])
     app.use(routes.routes()).use(routes.allowedMethods());

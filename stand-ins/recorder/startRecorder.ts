@@ -1,8 +1,8 @@
-import { createServer, type IncomingMessage, type ServerResponse } from 'node:http';
-import type { AddressInfo } from 'node:net';
+import type { IncomingMessage, RequestListener, ServerResponse } from 'node:http';
 import { json } from 'node:stream/consumers';
 import { z } from 'zod';
 import { settingsSchema } from '#core/allocate/device';
+import { listen, type Listening } from '../listen';
 import {
   add,
   found,
@@ -29,10 +29,8 @@ export interface Bench {
   keep: (memory: Memory) => void;
 }
 
-export interface RunningRecorder {
-  address: string;
+export interface RunningRecorder extends Listening {
   memory: () => Memory;
-  close: () => Promise<void>;
 }
 
 const slot = z.int().min(1).max(128);
@@ -132,7 +130,7 @@ export function startRecorder(
     response.writeHead(status, { 'content-type': 'application/json' }).end(JSON.stringify(body));
   }
 
-  const server = createServer((request, response) => {
+  const answerAll: RequestListener = (request, response) => {
     // While it restarts it hangs up, as a device does that is not up yet.
     if (Date.now() < downUntil) return void request.socket.destroy();
     answer(request).then(
@@ -143,19 +141,6 @@ export function startRecorder(
         else send(response, 500, { title: 'Broken', detail: 'The recorder has gone wrong.' });
       },
     );
-  });
-  return new Promise((resolve, reject) => {
-    server.once('error', reject);
-    server.listen(port, '127.0.0.1', () =>
-      resolve({
-        address: `127.0.0.1:${(server.address() as AddressInfo).port}`,
-        memory: () => memory,
-        close: () =>
-          new Promise((done) => {
-            server.close(() => done());
-            server.closeAllConnections();
-          }),
-      }),
-    );
-  });
+  };
+  return listen(answerAll, port).then((listening) => ({ ...listening, memory: () => memory }));
 }

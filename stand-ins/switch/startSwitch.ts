@@ -1,12 +1,7 @@
-import { createServer, type ServerResponse } from 'node:http';
-import type { AddressInfo } from 'node:net';
-import { countersAt } from './counters';
+import type { ServerResponse } from 'node:http';
+import { countersAt } from '../counters';
+import { listen, type Listening } from '../listen';
 import { reportAt, type Restarting, type SwitchState } from './switch';
-
-export interface RunningSwitch {
-  address: string;
-  close: () => Promise<void>;
-}
 
 /** How it is sold: what it is at the start, the key to it, how long a port stays down, and which ports lose packets by night. */
 export interface SwitchBench {
@@ -20,12 +15,12 @@ export interface SwitchBench {
 export function startSwitch(
   { state, key, restartMs, losesAtNight = [] }: SwitchBench,
   port: number,
-): Promise<RunningSwitch> {
+): Promise<Listening> {
   let restarting: Restarting[] = [];
   const send = (response: ServerResponse, status: number, body: unknown): void => {
     response.writeHead(status, { 'content-type': 'application/json' }).end(JSON.stringify(body));
   };
-  const server = createServer((request, response) => {
+  return listen((request, response) => {
     request.resume();
     const { method = 'GET', url = '/' } = request;
     if (method === 'GET' && url === '/state')
@@ -55,18 +50,5 @@ export function startSwitch(
       { port: number, until: Date.now() + restartMs },
     ];
     send(response, 202, {});
-  });
-  return new Promise((resolve, reject) => {
-    server.once('error', reject);
-    server.listen(port, '127.0.0.1', () =>
-      resolve({
-        address: `127.0.0.1:${(server.address() as AddressInfo).port}`,
-        close: () =>
-          new Promise((done) => {
-            server.close(() => done());
-            server.closeAllConnections();
-          }),
-      }),
-    );
-  });
+  }, port);
 }

@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs';
 import type { Page } from '@playwright/test';
 import { barriers } from './axe';
-import { startStandInSwitch } from './standInSwitch';
+import { startStandInSwitch } from './standInDevices';
 import { choose, demoFile, expect, saved, test } from './fixtures';
 
 /** The demo with choices, each camera on a slot of a recorder. */

@@ -6,7 +6,7 @@ import { barriers } from './axe';
 import { demoAtItsTurn } from './decided';
 import { choose, expect, saved, test as shared } from './fixtures';
 import { StandInRecorder } from './standInRecorder';
-import { startStandInSwitch } from './standInSwitch';
+import { startStandInSwitch } from './standInDevices';
 
 shared.describe.configure({ timeout: 300_000 });
 shared.use({ actionTimeout: 30_000 });

@@ -1,9 +1,11 @@
+import { readFileSync, writeFileSync } from 'node:fs';
+import path from 'node:path';
 import type { Page } from '@playwright/test';
 import sharp from 'sharp';
 import { barriers } from './axe';
 import { decidedDemo } from './decided';
-import { startStandInSwitch } from './standInSwitch';
-import { cell, choose, expect, saved, test, type TestServer } from './fixtures';
+import { startStandInConverter, startStandInSwitch } from './standInDevices';
+import { cell, choose, expect, root, saved, test, type TestServer } from './fixtures';
 
 test.describe.configure({ timeout: 300_000 });
 
@@ -223,6 +225,63 @@ test('a soak is read from a table and refused with gaps; one from the switch tel
   } finally {
     standIn.stop();
   }
+});
+
+test('converters tell their line test and their nights in one go; what fails is mended and read again', async ({
+  page,
+  server,
+}, testInfo) => {
+  const state = path.join(root, 'demo', 'saltmarrow.converter.json');
+  await open(page, server);
+  await page.getByRole('button', { name: 'From the converters' }).click();
+  const address = page.getByLabel('Address of the converters');
+  const link = page.getByLabel('Link of the converters');
+  async function readLink(at: string, number: string): Promise<void> {
+    await address.fill(at);
+    await link.fill(number);
+    await link.press('Enter');
+    await page.getByRole('button', { name: 'Read the converters' }).click();
+  }
+  const before = await startStandInConverter(state, [2]);
+  try {
+    await readLink(before.address, '2');
+    await expect(check(page, 'delivered-watts')).toContainText('Too little: wanted at least 8.0 W');
+    await expect(check(page, 'throughput')).toHaveAttribute('data-holds', 'true');
+    await expect(check(page, 'soak')).toContainText('the link went away 3 times');
+    await expect(row(page, 'c08')).toHaveAttribute('data-status', 'fails');
+    // A link that is down, and one that is not there, leave everything as it was.
+    await readLink(before.address, '4');
+    await expect(page.getByRole('alert')).toContainText(
+      'Link 4 is down: its figures are not taken. Its counters make no soak: Nothing was sent in all that time',
+    );
+    await readLink(before.address, '9');
+    await expect(page.getByRole('alert')).toContainText('Hall coax unit has no link 9.');
+    await expect(check(page, 'delivered-watts')).toContainText('3.1 W');
+    await expect(check(page, 'soak')).toContainText('the link went away 3 times');
+  } finally {
+    before.stop();
+  }
+  // The joint was made anew, and the unit tested its line once more.
+  const mended = JSON.parse(readFileSync(state, 'utf8')) as { links: { lineTest: object | null }[] };
+  mended.links[1]!.lineTest = { at: '2026-05-08T10:00:00Z', mbps: 94, lostPercent: 0, watts: 22.5 };
+  const file = testInfo.outputPath('mended.json');
+  writeFileSync(file, JSON.stringify(mended));
+  const after = await startStandInConverter(file, []);
+  try {
+    await readLink(after.address, '2');
+    await expect(check(page, 'delivered-watts')).toContainText('22.5 W');
+    await expect(check(page, 'delivered-watts')).toContainText('1 before it');
+    for (const id of ['delivered-watts', 'throughput', 'lost-packets', 'soak'])
+      await expect(check(page, id)).toHaveAttribute('data-holds', 'true');
+    // All four are one step back.
+    await page.locator('.signoff h1').click();
+    await page.keyboard.press('u');
+    await expect(check(page, 'delivered-watts')).toContainText('3.1 W');
+    await expect(check(page, 'throughput')).toContainText('91 Mb/s');
+  } finally {
+    after.stop();
+  }
+  expect(await barriers(page, '.thing')).toEqual([]);
 });
 
 test('a cable tester speaks for all its cables, and a bought unit is signed off once it is noted', async ({

@@ -92,6 +92,8 @@ const mayCome: Record<string, readonly string[]> = {
   'POST /sites/:id/recorders/:recorderId/applying/stop': technicians,
   'DELETE /sites/:id/recorders/:recorderId/applying': technicians,
   'GET /sites/:id/recorders/:recorderId/applying/settings': technicians,
+  'GET /converters': signedIn,
+  'POST /converters/read': technicians,
   'GET /switches': signedIn,
   'POST /switches/read': technicians,
   'POST /switches/counters': technicians,
@@ -140,7 +142,7 @@ afterAll(() => shared.close());
 
 /** What the address is asked: something that changes nothing where it is let through. */
 const body = (path: string): unknown =>
-  /instrument|recorders\/read|switches/.test(path) ? { site: siteId } : {};
+  /instrument|recorders\/read|switches|converters/.test(path) ? { site: siteId } : {};
 /** Whoever is let in to plan is told that this is no number of seconds; nobody has to wait for a plan. */
 const noSeconds = /\/plan(\.lp)?$/;
 const noLength = /\/customer$/;
@@ -178,7 +180,7 @@ describe('addresses and roles', () => {
     const app = createApp(
       kept,
       '',
-      { tester: nothing, recorders: nothing, switch: nothing },
+      { tester: nothing, recorders: nothing, switch: nothing, converter: nothing },
       {
         reach: { names: [] } as never,
         addresses: [],

@@ -7,7 +7,8 @@ import { soakOf } from '#core/signoff/soak';
 import { noDevices } from '../../server/demoDevices';
 import { startServer, type RunningServer } from '../../server/startServer';
 import { switchClient } from '../../server/switches/switchClient';
-import { startSwitch, type RunningSwitch } from '../../stand-ins/switch/startSwitch';
+import type { Listening } from '../../stand-ins/listen';
+import { startSwitch } from '../../stand-ins/switch/startSwitch';
 import { switchStateSchema } from '../../stand-ins/switch/switch';
 import { demoFile, ended, newFolder, post, root, siteId, startProcess } from './serverUnderTest';
 
@@ -17,7 +18,7 @@ const state = switchStateSchema.parse(
 const answerMs = 400;
 
 describe('a switch', () => {
-  let running: RunningSwitch;
+  let running: Listening;
   beforeAll(async () => {
     running = await startSwitch({ state, key: 'ferry', restartMs: 300 }, 0);
   });
@@ -78,7 +79,7 @@ describe('something else at its address', () => {
 
 describe('over the wire', () => {
   let server: RunningServer;
-  let running: RunningSwitch;
+  let running: Listening;
   beforeAll(async () => {
     running = await startSwitch({ state, key: 'ferry', restartMs: 50 }, 0);
     server = await startServer({
@@ -127,7 +128,7 @@ describe('over the wire', () => {
 });
 
 describe('a soak by the counters of a switch', () => {
-  let running: RunningSwitch;
+  let running: Listening;
   beforeAll(async () => {
     running = await startSwitch({ state, key: 'ferry', restartMs: 300, losesAtNight: [2] }, 0);
   });

@@ -3,6 +3,7 @@ import {
   accounts,
   asHeader,
   authorityFile,
+  converters,
   customers,
   devices,
   downloads,
@@ -177,6 +178,8 @@ export const api = {
     ask(instruments.identify, { body: { site, address } }),
   readInstrument: (site: string, address: string, asked: InstrumentAsked) =>
     ask(instruments.read, { body: { site, address, ...asked } }),
+  converters: () => ask(converters.list),
+  readConverter: (body: BodyOf<typeof converters.read>) => ask(converters.read, { body }),
   switches: () => ask(switches.list),
   readSwitch: (site: string, address: string) => ask(switches.read, { body: { site, address } }),
   switchCounters: (body: BodyOf<typeof switches.counters>) => ask(switches.counters, { body }),

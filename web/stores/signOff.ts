@@ -60,6 +60,21 @@ export const useSignOff = defineStore('signOff', () => {
       .join('; ');
   }
 
+  /** Adds what a device said of several checks of a thing, all in one step; what does not fit is told. */
+  function readAll(
+    thing: Pick<ThingState, 'of' | 'name' | 'number'>,
+    told: readonly { check: AcceptanceCheckId; found: AcceptanceFound }[],
+    more: { instrument: string; conditions?: string },
+  ): string {
+    const changes = told.map((one) =>
+      readForAcceptance({ of: thing.of, ...one, ...more }, doing(), markNow()),
+    );
+    return store
+      .change(`Readings of the ${more.instrument}: ${thingLabel(thing)}`, changes)
+      .map(({ allowed }) => allowed)
+      .join('; ');
+  }
+
   /** Takes what a cable tester said of several cables, all in one step; what does not fit is told. */
   function takeTester(results: readonly TesterResult[], instrument: string): string {
     const changes = results.map(({ of, passed, isMarginal }) =>
@@ -81,5 +96,5 @@ export const useSignOff = defineStore('signOff', () => {
       .join('; ');
   }
 
-  return { now, byKey, look, read, takeTester, doing };
+  return { now, byKey, look, read, readAll, takeTester, doing };
 });

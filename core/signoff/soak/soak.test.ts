@@ -33,6 +33,16 @@ describe('a soak from the counters of a port', () => {
     expect(found(samples)).toMatchObject({ drops: 1, worstHour: 2, lostPercent: (100 * 2000) / 144_000 });
   });
 
+  it('counts one that is down from the beginning, and is none where nothing was sent', () => {
+    const late = steady(10).map((one, k) => (k < 4 ? { ...one, isUp: false, lost: 1000 } : one));
+    expect(found(late)).toMatchObject({ drops: 1 });
+    const silent = steady(10).map((one) => ({ ...one, sent: 0, isUp: false }));
+    expect(soakOf(silent, hourOf)).toEqual({
+      ok: false,
+      problems: ['Nothing was sent in all that time, so nothing could be lost: let the streams run.'],
+    });
+  });
+
   it('tells for how long nobody counted', () => {
     const samples = steady(145).filter((_, k) => k < 30 || k >= 60);
     expect(found(samples)).toMatchObject({ hours: 24, gapMinutes: 300 });

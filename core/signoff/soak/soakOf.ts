@@ -26,6 +26,9 @@ function problemsOf(samples: readonly SoakSample[]): string[] {
   return [
     ...(backwards >= 0 ? [`Sample ${backwards + 1} is not later than the one before it.`] : []),
     ...(impossible >= 0 ? [`Sample ${impossible + 1} lost more than was sent.`] : []),
+    ...(samples.slice(1).every(({ sent }) => sent === 0)
+      ? ['Nothing was sent in all that time, so nothing could be lost: let the streams run.']
+      : []),
   ];
 }
 
@@ -53,7 +56,8 @@ export function soakOf(samples: readonly SoakSample[], hourOf: (atMs: number) =>
   const gapMs = steps.reduce((sum, step) => sum + (step > gapTimes * usualMs ? step - usualMs : 0), 0);
   const sent = counted.reduce((sum, one) => sum + one.sent, 0);
   const lost = counted.reduce((sum, one) => sum + one.lost, 0);
-  const drops = counted.filter(({ isUp }, k) => !isUp && samples[k]!.isUp).length;
+  // One that is down when the counting begins has dropped as well.
+  const drops = counted.filter(({ isUp }, k) => !isUp && (k === 0 || counted[k - 1]!.isUp)).length;
   const worst = worstHour(counted, hourOf);
   return {
     ok: true,

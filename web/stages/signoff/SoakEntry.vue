@@ -19,17 +19,16 @@ const isReading = ref(false);
 const address = ref('');
 const port = ref<number | null>(null);
 const isFromSwitch = ref(false);
-const canTake = computed(() => hours.value !== null && hours.value > 0);
+/** What nobody entered is not taken for nothing lost. */
+const entered = computed(() =>
+  hours.value !== null && hours.value > 0 && lostPercent.value !== null && drops.value !== null
+    ? { hours: hours.value, lostPercent: lostPercent.value, drops: drops.value }
+    : null,
+);
 
 function typed(): void {
-  if (hours.value === null) return;
-  emit('take', {
-    kind: 'soak',
-    hours: hours.value,
-    lostPercent: lostPercent.value ?? 0,
-    drops: drops.value ?? 0,
-    gapMinutes: 0,
-  });
+  if (!entered.value) return;
+  emit('take', { kind: 'soak', ...entered.value, gapMinutes: 0 });
   [hours.value, lostPercent.value, drops.value, problem.value] = [null, null, null, ''];
 }
 
@@ -112,7 +111,7 @@ async function fromSwitch(): Promise<void> {
       />
     </div>
     <div class="row">
-      <button type="button" class="btn small" :disabled="!canTake" @click="typed">Take</button>
+      <button type="button" class="btn small" :disabled="!entered" @click="typed">Take</button>
       <label class="btn small file"
         >From a table<input
           type="file"

@@ -2,6 +2,7 @@
 import { useLocalStorage } from '@vueuse/core';
 import { computed, ref } from 'vue';
 import type { Agreement } from '#core/signoff/agreement';
+import type { FoundByConverter } from '#core/signoff/converter';
 import { severityWords, statusWords, type CheckState, type ThingState } from '#core/signoff/acceptance';
 import { acceptanceCheckOf, notePunchItem, type AcceptanceFound } from '#core/model/site';
 import TextField from '../../parts/TextField.vue';
@@ -10,6 +11,7 @@ import { useOpenSite } from '../../stores/openSite';
 import { useSite } from '../../stores/site';
 import { useSignOff } from '../../stores/signOff';
 import CheckEntry from './CheckEntry.vue';
+import ConverterEntry from './ConverterEntry.vue';
 
 /** One thing with everything that is asked of it: what is wanted, what was predicted, what was read, and the field to read it anew. */
 const { thing, agreement, title } = defineProps<{
@@ -36,6 +38,15 @@ const take = (check: CheckState, found: AcceptanceFound, readBy?: string): void 
     ...(conditions.value ? { conditions: conditions.value } : {}),
   });
 };
+const asked = computed(() => thing.checks.map(({ check }) => check));
+/** Only a coax with converters has a rate of its own. */
+const hasConverters = computed(() => asked.value.includes('throughput') && asked.value.includes('soak'));
+function takeAll(told: readonly FoundByConverter[], readBy: string): void {
+  problem.value = signOff.readAll(thing, told, {
+    instrument: readBy,
+    ...(conditions.value ? { conditions: conditions.value } : {}),
+  });
+}
 const outlier = (check: CheckState): string =>
   agreement.outliers.find((one) => one.cameraId === thing.of.id && one.check === check.check)?.reason ?? '';
 
@@ -85,6 +96,7 @@ const hasItem = ({ check }: CheckState): boolean => open.value.some((item) => it
         @take="(text) => (serial = text)"
       />
     </div>
+    <ConverterEntry v-if="hasConverters" :key="thing.of.id" :asked="asked" @take="takeAll" />
     <CheckEntry
       v-for="check in thing.checks"
       :key="check.check"

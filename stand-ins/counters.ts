@@ -1,4 +1,4 @@
-import type { PortCounters, PortReport } from '#core/connect/switchReport';
+import type { PortCounters } from '#core/connect/switchReport';
 
 const stepMs = 10 * 60_000;
 /** It keeps three days of them. */
@@ -13,7 +13,7 @@ const isNight = (atMs: number): boolean => {
 };
 
 /** What a port counted until now: a steady stream, and for one that loses by night two in a hundred of it then, and its link for ten minutes at two. */
-export function countersAt({ isUp }: PortReport, losesAtNight: boolean, now: number): PortCounters {
+export function countersAt({ isUp }: { isUp: boolean }, losesAtNight: boolean, now: number): PortCounters {
   const last = Math.floor(now / stepMs) * stepMs;
   return {
     samples: Array.from({ length: keptSteps + 1 }, (_, k) => {

@@ -1,0 +1,6 @@
+export {
+  converterLinkSchema,
+  converterReportSchema,
+  type ConverterLink,
+  type ConverterReport,
+} from './report';

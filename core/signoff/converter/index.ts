@@ -1,0 +1,1 @@
+export { foundByConverter, type FoundByConverter } from './foundByConverter';
