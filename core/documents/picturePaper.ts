@@ -1,3 +1,4 @@
+import { networkCameraNeeds } from '#core/decide/options';
 import type { Block, Paper } from './paper';
 import { paperOf, type PaperContext } from './paperContext';
 import { photoBlocks } from './photoBlocks';
@@ -5,7 +6,9 @@ import { photoBlocks } from './photoBlocks';
 /** What every camera sees, before and after, by day and by lamps, for whoever looks at it in a year. */
 export function picturePaper(context: PaperContext): Paper {
   const { site, evaluation } = context;
-  const views = evaluation.runs.map(({ camera }) => ({
+  const onNetwork = networkCameraNeeds(site).map(({ camera }) => camera);
+  const cameras = [...evaluation.runs.map(({ camera }) => camera), ...onNetwork];
+  const views = cameras.map((camera) => ({
     camera,
     photos: photoBlocks(
       { photo: Object.fromEntries(Object.entries(site.photo).filter(([, { shows }]) => shows)) },

@@ -198,7 +198,7 @@ test('a customer reads the offer and the sign-off, says yes to the one and signs
   await holm.mouse.move(box.x + 140, box.y + 30, { steps: 6 });
   await holm.mouse.up();
   await acceptance.getByRole('button', { name: 'Accept', exact: true }).click();
-  await expect(acceptance).toContainText('1 of 32 accepted');
+  await expect(acceptance).toContainText('1 of 33 accepted');
   await expect(acceptance).toContainText('Nothing waits for your name today');
   // The pack is there from the first acceptance on.
   await holm.getByRole('button', { name: 'Hand-over', exact: true }).click();

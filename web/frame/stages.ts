@@ -47,15 +47,20 @@ function nightsProgress(site: Pick<Site, 'plannedNight' | 'taskTry'>): StageProg
 }
 
 /** How many of the cameras that stay somebody has accepted. */
-function signOffProgress(runs: SiteSummary['runs'], { acceptance }: Pick<Site, 'acceptance'>): StageProgress {
+function signOffProgress(
+  runs: SiteSummary['runs'],
+  { acceptance, networkCamera }: Pick<Site, 'acceptance' | 'networkCamera'>,
+): StageProgress {
   const accepted = new Set(
     Object.values(acceptance)
       .filter(({ withdrawn, role }) => !withdrawn && role === 'customer')
       .flatMap(({ things }) => things.filter(({ kind }) => kind === 'camera').map(({ id }) => id)),
   );
-  const staying = runs.filter(({ chosen }) => chosen !== null && keepsView(chosen));
-  const count = staying.filter(({ camera }) => accepted.has(camera.id)).length;
-  if (staying.length === 0) return { left: 'nothing decided', share: 0 };
+  const decided = runs.filter(({ chosen }) => chosen !== null && keepsView(chosen));
+  const staying = [...decided.map(({ camera }) => camera.id), ...Object.keys(networkCamera)];
+  const count = staying.filter((id) => accepted.has(id)).length;
+  if (staying.length === 0 || (decided.length === 0 && runs.length > 0))
+    return { left: 'nothing decided', share: 0 };
   const left = staying.length - count;
   return { left: left === 0 ? 'all signed' : `${left} to sign`, share: count / staying.length };
 }
@@ -63,7 +68,7 @@ function signOffProgress(runs: SiteSummary['runs'], { acceptance }: Pick<Site, '
 /** What is left in each stage, in words, and the share of it that is done. */
 export function progressOf(
   { left, runs, allocation }: SiteSummary,
-  site: Pick<Site, 'plannedNight' | 'taskTry' | 'acceptance'>,
+  site: Pick<Site, 'plannedNight' | 'taskTry' | 'acceptance' | 'networkCamera'>,
 ): Record<StageName, StageProgress> {
   const all = runs.length;
   const done = (count: number) => (all === 0 ? 0 : (all - count) / all);

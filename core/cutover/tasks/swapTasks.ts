@@ -2,7 +2,9 @@ import { catalogueOf, productOf, type Catalogue } from '#core/model/catalogue';
 import type { FeasibleOption, SeenBy, SharedPort } from '#core/decide/options';
 import { chosenOption, type RunEvaluation } from '#core/decide/runEvaluation';
 import type { Site } from '#core/model/site';
+import { builtBefore } from './networkTasks';
 import { ordersFor } from './orderTasks';
+import { permitIdOf } from './permitTasks';
 import { taskIdOf, taskOf, workOf, type Task } from './task';
 import { taskKind } from './taskKinds';
 
@@ -48,16 +50,6 @@ const isAtHeight = ({ tasks }: Pick<FeasibleOption, 'tasks'>): boolean =>
 /** What equipment that cameras share is built under. */
 export const buildIdOf = ({ of, placeId }: Pick<SharedPort, 'of' | 'placeId'>): string =>
   taskIdOf('build', of, placeId);
-
-const permitIdOf = (placeId: string): string => taskIdOf('permit', placeId);
-
-/** Work from a lift or a rope at each place is permitted first. */
-function permitTasks(catalogue: Catalogue, places: Site['place'], swaps: readonly Task[]): Task[] {
-  const lifted = new Set(swaps.flatMap(({ lift }) => lift ?? []));
-  return [...lifted].map((place) =>
-    taskOf(catalogue, { id: permitIdOf(place), kind: 'permit', of: places[place]!.name, place }),
-  );
-}
 
 /** What is there already when somebody sets about a camera: what is ordered, on the bench, along its way. */
 function priorTasks(
@@ -117,14 +109,18 @@ function tasksOfSeen(
   ];
 }
 
+/** What of a site says what is built before a camera is plugged in. */
+type NetworkSite = Pick<Site, 'product' | 'equipment' | 'link' | 'recorder'>;
+
 /** Everything that is done for one camera: on the bench, along its way, in its night, and once the picture holds. */
 function tasksOfRun(
-  catalogue: Catalogue,
+  site: NetworkSite,
   evaluation: RunEvaluation,
   orders: readonly Task[],
   leaving: ReadonlySet<string>,
 ): Task[] {
   const { camera } = evaluation;
+  const catalogue = catalogueOf(site);
   const option = chosenOption(evaluation);
   if (!option || option.tasks.length === 0) return [];
   const make = makerFor(catalogue, evaluation);
@@ -146,7 +142,7 @@ function tasksOfRun(
     // Two who share the work leave it dark no longer than they work on it.
     dark: [{ view: camera.id, minutes: Math.min(60 * hours.dark, minutes) }],
     needs: [
-      ...(option.shared ? [buildIdOf(option.shared)] : []),
+      ...(option.shared ? [buildIdOf(option.shared), ...builtBefore(site, option.shared.placeId)] : []),
       // Whose coax carries the switch leaves it first.
       ...(option.onCoaxOf !== null && option.onCoaxOf !== evaluation.camera.id
         ? [taskIdOf('swap', option.onCoaxOf)]
@@ -163,14 +159,12 @@ function tasksOfRun(
 
 /** What is done for each camera whose option is chosen; `leaving` are those that the order of moves takes off their inputs. */
 export function swapTasks(
-  site: Pick<Site, 'product' | 'place'>,
+  site: NetworkSite,
   runs: readonly RunEvaluation[],
   orders: readonly Task[],
   leaving: ReadonlySet<string>,
 ): Task[] {
-  const catalogue = catalogueOf(site);
-  const tasks = runs.flatMap((evaluation) => tasksOfRun(catalogue, evaluation, orders, leaving));
-  return [...permitTasks(catalogue, site.place, tasks), ...tasks];
+  return runs.flatMap((evaluation) => tasksOfRun(site, evaluation, orders, leaving));
 }
 
 /** Who has asked for the change sees all of it once every picture is agreed. */

@@ -86,6 +86,25 @@ export const taskKinds = {
     proofs: { live: 'It is live, and its uplink is tested.' },
     cautions: ['Fixed wiring: licensed people, local code.'],
   },
+  'lay-link': {
+    label: 'Lay a link',
+    when: 'before',
+    skills: ['cable'],
+    leaves: 'Tested from end to end and labelled at both ends.',
+    proofs: { tested: 'It is tested from end to end and labelled at both ends.' },
+    cautions: ['Fire stopping and cable fire ratings where a route is opened.'],
+  },
+  'new-view': {
+    label: 'Hang a new camera',
+    when: 'before',
+    skills: ['cable'],
+    leaves: 'Hung, aimed and live at its address; its lead is tested and labelled.',
+    proofs: {
+      live: 'It is live at its address.',
+      lead: 'Its lead is tested and labelled at both ends.',
+    },
+    cautions: ['Never lift a camera by its lead.'],
+  },
   prepare: {
     label: 'Prepare the change-over',
     when: 'night',

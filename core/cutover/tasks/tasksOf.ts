@@ -4,7 +4,9 @@ import { portKinds, type SharedEquipment, type Total } from '#core/decide/option
 import type { RunEvaluation } from '#core/decide/runEvaluation';
 import { aboutOf, type Site } from '#core/model/site';
 import { heldTo, type Calendar } from './heldTo';
+import { networkTasks } from './networkTasks';
 import { ordersFor, orderTasks } from './orderTasks';
+import { permitTasks } from './permitTasks';
 import { ownTasks } from './ownTasks';
 import { prepared } from './prepared';
 import { recorderTasks } from './recorderTasks';
@@ -77,6 +79,11 @@ export function tasksOf({ site, runs, migration, total, calendar }: CutoverInput
   );
   const swaps = swapTasks(site, runs, orders, leaving);
   const recorder = recorderTasks(site, migration);
+  // A new camera is proved once the input that it comes to is turned.
+  const network = networkTasks(site, orders).map((task): Task => {
+    const turned = task.kind === 'dusk-check' ? recorder.ofSwap.get(task.cameraId!)?.needs : undefined;
+    return turned ? { ...task, needs: [...task.needs, ...turned] } : task;
+  });
   const nightOf = (date: string): number | null => {
     const index = calendar?.dates.indexOf(date) ?? -1;
     return index < 0 ? null : index;
@@ -84,14 +91,16 @@ export function tasksOf({ site, runs, migration, total, calendar }: CutoverInput
   const all = [
     ...orders,
     ...buildTasks(site, total.shared, orders),
+    ...network,
     ...recorder.tasks,
+    ...permitTasks(catalogueOf(site), site.place, [...network, ...swaps]),
     ...swaps.map((task): Task => {
       const ordered = task.kind === 'swap' ? recorder.ofSwap.get(task.cameraId!) : undefined;
       return ordered
         ? { ...task, needs: [...task.needs, ...ordered.needs], sameNight: ordered.sameNight }
         : task;
     }),
-    ...witnessTask(site, swaps, { of: aboutOf(site).name, place: headEnd }),
+    ...witnessTask(site, [...network, ...swaps], { of: aboutOf(site).name, place: headEnd }),
     ...ownTasks(site),
   ];
   const ids = new Set(all.map(({ id }) => id));

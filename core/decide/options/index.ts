@@ -39,7 +39,15 @@ export {
   usualPortWatts,
   type UnitSize,
 } from './sharedUnits';
-export { plannedNetwork } from './plannedNetwork';
+export { accessWork } from './access';
+export {
+  linkWork,
+  plannedLinks,
+  plannedNetwork,
+  plannedViews,
+  viewWork,
+  type PlannedWork,
+} from './plannedNetwork';
 export {
   recordersToBuy,
   renewalsOf,

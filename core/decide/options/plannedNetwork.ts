@@ -1,6 +1,6 @@
 import { catalogueOf, type Catalogue, productOf } from '#core/model/catalogue';
 import { viewNeed } from '#core/model/views';
-import type { Link, Site } from '#core/model/site';
+import type { Link, NetworkCamera, Site } from '#core/model/site';
 import { accessWork } from './access';
 import { labourCostOf, partsCostOf } from './build';
 import { newCable, surgeProtection } from './newCable';
@@ -16,7 +16,8 @@ export interface PlannedNetwork {
   newCableM: number;
 }
 
-interface Work {
+/** What something planned is made of: parts, tasks of the catalogue, metres of new cable. */
+export interface PlannedWork {
   parts: Part[];
   tasks: Part[];
   newCableM: number;
@@ -35,7 +36,7 @@ const pulling = (lengthM: number): { parts: Part[]; tasks: Part[] } => ({
 });
 
 /** Parts and labour of a link that is to come, both ends with it. */
-function ofLink({ place }: PlannedSite, { medium, lengthM, fromPlaceId, toPlaceId }: Link): Work {
+function ofLink({ place }: PlannedSite, { medium, lengthM, fromPlaceId, toPlaceId }: Link): PlannedWork {
   const [from, to] = [place[fromPlaceId]!, place[toPlaceId]!];
   const way = pulling(lengthM);
   switch (medium) {
@@ -77,7 +78,7 @@ function ofLink({ place }: PlannedSite, { medium, lengthM, fromPlaceId, toPlaceI
 }
 
 /** A new view: its camera, hung and proved, and its lead. */
-function ofCamera(site: PlannedSite, id: string): Work {
+export function viewWork(site: PlannedSite, id: string): PlannedWork {
   const { lead } = site.networkCamera[id]!;
   const camera = site.camera[id]!;
   const place = site.place[camera.placeId]!;
@@ -101,7 +102,11 @@ const hoursOf = (catalogue: Catalogue, tasks: readonly Part[]): number =>
   tasks.reduce((sum, { item, count }) => sum + productOf(catalogue, item, 'task').hours * count, 0);
 
 /** Ends of a planned link that are noted as gear to buy are bought once: as gear. */
-function withoutNotedEnds({ equipment }: PlannedSite, { fromEnd, toEnd }: Link, work: Work): Work {
+function withoutNotedEnds(
+  { equipment }: PlannedSite,
+  { fromEnd, toEnd }: Link,
+  work: PlannedWork,
+): PlannedWork {
   const noted = [fromEnd, toEnd].flatMap((end) => {
     const gear = end && equipment[end.deviceId];
     return gear?.gear.kind === 'link-end' ? [gear] : [];
@@ -114,16 +119,21 @@ function withoutNotedEnds({ equipment }: PlannedSite, { fromEnd, toEnd }: Link, 
   return { ...work, parts };
 }
 
+/** Parts and labour of a link that is to come; ends of it that are noted as gear to buy are bought with that. */
+export const linkWork = (site: PlannedSite, link: Link): PlannedWork =>
+  withoutNotedEnds(site, link, ofLink(site, link));
+
+export const plannedLinks = ({ link }: Pick<Site, 'link'>): Link[] =>
+  Object.values(link).filter(({ state }) => state === 'planned');
+export const plannedViews = ({ networkCamera }: Pick<Site, 'networkCamera'>): NetworkCamera[] =>
+  Object.values(networkCamera).filter(({ state }) => state === 'planned');
+
 /** What the planned part of the network comes to. New views and links are made beside the old system, so no view is dark for them. */
 export function plannedNetwork(site: PlannedSite): PlannedNetwork {
   const catalogue = catalogueOf(site);
   const works = [
-    ...Object.values(site.link)
-      .filter(({ state }) => state === 'planned')
-      .map((link) => withoutNotedEnds(site, link, ofLink(site, link))),
-    ...Object.values(site.networkCamera)
-      .filter(({ state }) => state === 'planned')
-      .map(({ id }) => ofCamera(site, id)),
+    ...plannedLinks(site).map((link) => linkWork(site, link)),
+    ...plannedViews(site).map(({ id }) => viewWork(site, id)),
   ];
   const gear = Object.values(site.equipment).flatMap(({ toBuy }) => (toBuy === undefined ? [] : once(toBuy)));
   const parts = [...gear, ...works.flatMap((work) => work.parts)];

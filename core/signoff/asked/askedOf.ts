@@ -1,4 +1,6 @@
+import { networkCameraNeeds } from '#core/decide/options';
 import { cameraAsked } from './cameraAsked';
+import { networkCameraAsked } from './networkCameraAsked';
 import { thingsAsked, type WhenDone } from './thingsAsked';
 import type { AskedThing } from './types';
 
@@ -7,9 +9,13 @@ export function askedOf(done: WhenDone): AskedThing[] {
   const { site, runs, network, policy } = done;
   const ends = new Map(network.topology.cameras.map((end) => [end.cameraId, end]));
   const devices = new Map(network.topology.devices.map((device) => [device.id, device]));
-  const cameras = runs.flatMap((run) => {
-    const end = ends.get(run.camera.id);
-    return cameraAsked(site, run, policy, end, devices.get(end?.deviceId ?? '')) ?? [];
-  });
-  return [...cameras, ...thingsAsked(done)];
+  const portOf = (cameraId: string) => {
+    const end = ends.get(cameraId);
+    return [end, devices.get(end?.deviceId ?? '')] as const;
+  };
+  const onRuns = runs.flatMap((run) => cameraAsked(site, run, policy, ...portOf(run.camera.id)) ?? []);
+  const onNetwork = networkCameraNeeds(site).map((one) =>
+    networkCameraAsked(one, policy, ...portOf(one.camera.id)),
+  );
+  return [...onRuns, ...onNetwork, ...thingsAsked(done)];
 }

@@ -1,4 +1,3 @@
-import type { Topology } from '#core/connect/topology';
 import { isIp, type FeasibleOption, type Margin, type MarginKind } from '#core/decide/options';
 import { chosenOption, type RunEvaluation } from '#core/decide/runEvaluation';
 import {
@@ -6,21 +5,17 @@ import {
   hasOwnCamera,
   optionRow,
   type Camera,
-  type OptionKind,
   type PolicyFigures,
   type Site,
 } from '#core/model/site';
 import { viewWhenDone } from '#core/signoff/pictures';
-import { viewPurposes } from '#core/physics/optics';
 import { formatQuantity } from '#core/shared/units';
-import { asKnown, loadFactor, viewSpread } from '#core/test/scenarios';
-import type { Predicted } from '#core/signoff/predicted';
-import { fibreBounds } from './fibreBounds';
 import { figureCheck, marginCheck, plain, soakCheck } from './build';
+import { categoryChecks } from './categoryChecks';
+import { fibreBounds } from './fibreBounds';
+import { portCheck, type CameraEnd, type Device } from './portCheck';
 import type { AskedCheck, AskedThing } from './types';
-
-type CameraEnd = Topology['cameras'][number];
-type Device = Topology['devices'][number];
+import { viewChecks } from './viewChecks';
 
 /** The limit that a margin is held against; `null` where it is held against none. */
 const limitOf = (margin: Margin): number | null => margin.derivation().limit?.figure.value ?? null;
@@ -77,57 +72,8 @@ function coaxLinkChecks(option: FeasibleOption, policy: PolicyFigures): AskedChe
   ];
 }
 
-const loadTails = 1.645;
-
-/** Watts that a port gives, by what the camera takes. */
-function portCheck(
-  end: CameraEnd | undefined,
-  device: Device | undefined,
-  { portSharePercent }: PolicyFigures,
-): AskedCheck[] {
-  if (!end || !device || end.watts <= 0 || device.portWatts <= 0) return [];
-  const { nightWatts = end.watts } = end;
-  const at = (load: number) => nightWatts * loadFactor('typical', { ...asKnown, load });
-  const predicted: Predicted = { value: nightWatts, low: at(-loadTails), high: at(loadTails) };
-  return [
-    figureCheck(
-      'port-watts',
-      {
-        most: (device.portWatts * portSharePercent) / 100,
-        because: `${portSharePercent} % of the port’s ${device.portWatts} W`,
-      },
-      predicted,
-    ),
-  ];
-}
-
-/** Pixels that fall on a metre at the target, of a camera whose lens and target are noted. */
-function pixelCheck(site: Site, camera: Camera, chosen: OptionKind): AskedCheck[] {
-  const view = viewWhenDone(site, camera, chosen);
-  if (!view) return [];
-  const { perMetre } = view;
-  const off = loadTails * viewSpread * perMetre;
-  const purpose = viewPurposes.find(({ id }) => id === camera.needs?.detail);
-  return [
-    figureCheck(
-      'pixels-per-metre',
-      {
-        least: purpose?.atLeast ?? null,
-        because: purpose ? `to ${purpose.label}` : 'nobody has said what the view is for',
-      },
-      { value: perMetre, low: perMetre - off, high: perMetre + off },
-    ),
-  ];
-}
-
-const cablingChecks = (option: FeasibleOption, { lostPercent }: PolicyFigures): AskedCheck[] =>
-  marginOf(option, 'channel')
-    ? [
-        plain('cable-tester'),
-        figureCheck('frame-errors', { most: 0, because: 'none is normal on a sound cable' }),
-        figureCheck('lost-packets', { most: lostPercent, because: 'policy' }),
-      ]
-    : [];
+const cablingChecks = (option: FeasibleOption, policy: PolicyFigures): AskedCheck[] =>
+  marginOf(option, 'channel') ? categoryChecks(policy) : [];
 
 function fibreChecks(site: Site, option: FeasibleOption, policy: PolicyFigures): AskedCheck[] {
   const light = marginOf(option, 'light-loss');
@@ -135,9 +81,6 @@ function fibreChecks(site: Site, option: FeasibleOption, policy: PolicyFigures):
   if (!light || budget === null || budget === undefined) return [];
   return [marginCheck('fibre-loss', light, fibreBounds(site, policy, budget))];
 }
-
-/** What everybody looks at before a view is accepted. */
-const viewChecks = ['frame-agrees', 'picture-by-day', 'picture-by-lamps', 'masks', 'playback'] as const;
 
 /** Everything that is asked of a camera by what was chosen for it; `null` while nothing is chosen, or where it goes. */
 export function cameraAsked(
@@ -156,7 +99,7 @@ export function cameraAsked(
     number: camera.number,
     placeId: camera.placeId,
   };
-  const ofView = [...pixelCheck(site, camera, option.kind), ...viewChecks.map(plain)];
+  const ofView = viewChecks(camera, viewWhenDone(site, camera, option.kind)?.perMetre ?? null);
   // Another camera’s picture shows it: whatever hangs there is asked of that one.
   if (!hasOwnCamera(option.kind)) return { ...thing, checks: ofView };
   return {

@@ -1,2 +1,2 @@
 export { pixelsMarked } from './pixelsMarked';
-export { viewWhenDone } from './viewWhenDone';
+export { viewOnNetwork, viewWhenDone } from './viewWhenDone';

@@ -25,6 +25,14 @@ function inWidePicture(
   return { distanceM, acrossPixels, perMetre: acrossPixels / widthAcrossM(acrossDegrees, distanceM) };
 }
 
+/** What a camera of the network puts on its target; `null` while lens or target are not noted. */
+export function viewOnNetwork(camera: Camera, megapixels: number): ViewWhenDone | null {
+  const atTarget = viewFigures(camera)?.atTarget;
+  if (!atTarget) return null;
+  const acrossPixels = pixelsAcross(megapixels);
+  return { distanceM: atTarget.distanceM, acrossPixels, perMetre: acrossPixels / atTarget.widthM };
+}
+
 /** The view that a camera sees beside its own once all is done. */
 const seenBeside = ({ camera, choice }: ViewSite, cameraId: string): Camera | undefined =>
   Object.values(camera).find(

@@ -1,7 +1,10 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue';
+import { useRoute } from 'vue-router';
+import { networkCameraNeeds } from '#core/decide/options';
 import type { SignOff } from '#core/evaluate';
-import { pixelsMarked, viewWhenDone } from '#core/signoff/pictures';
+import { thingKey } from '#core/signoff/acceptance';
+import { pixelsMarked, viewOnNetwork, viewWhenDone } from '#core/signoff/pictures';
 import type { Photo, PictureSubject } from '#core/model/site';
 import { formatQuantity } from '#core/shared/units';
 import PickField from '../../parts/PickField.vue';
@@ -18,10 +21,15 @@ const { now } = defineProps<{ now: SignOff }>();
 const store = useSite();
 const openSite = useOpenSite();
 const selection = useSelection();
+const route = useRoute();
 const signOff = useSignOff();
 const problem = ref('');
 
-const camera = computed(() => selection.current?.camera ?? null);
+/** The camera that was picked among what is accepted, or that of the run in hand. */
+const camera = computed(() => {
+  const picked = now.things.find(({ of }) => of.kind === 'camera' && thingKey(of) === route.query['of']);
+  return openSite.value.camera[picked?.of.id ?? ''] ?? selection.current?.camera ?? null;
+});
 const thing = computed(
   () => now.things.find(({ of }) => of.kind === 'camera' && of.id === camera.value?.id) ?? null,
 );
@@ -58,8 +66,12 @@ const mark = (photo: Photo, metre: NonNullable<Photo['metre']>): void =>
   set({ ...photo, metre }, `A metre in the picture of ${camera.value?.number}`);
 
 const seen = computed(() => {
-  const chosen = camera.value && openSite.value.choice[camera.value.id]?.option;
-  return camera.value && chosen ? viewWhenDone(openSite.value, camera.value, chosen) : null;
+  const { value: site } = openSite;
+  if (!camera.value) return null;
+  const onNetwork = networkCameraNeeds(site).find((one) => one.camera.id === camera.value?.id);
+  if (onNetwork) return viewOnNetwork(onNetwork.camera, onNetwork.signal.megapixels);
+  const chosen = site.choice[camera.value.id]?.option;
+  return chosen ? viewWhenDone(site, camera.value, chosen) : null;
 });
 const check = computed(
   () => thing.value?.checks.find(({ check: one }) => one === 'pixels-per-metre') ?? null,

@@ -1,0 +1,93 @@
+import loadHighs from 'highs';
+import { beforeAll, describe, expect, it } from 'vitest';
+import { plannedNetwork, totalOf } from '#core/decide/options';
+import { addNetworkCamera, withChanges, type Site } from '#core/model/site';
+import { evaluateSite } from './evaluateSite';
+import { tasksNow } from './nightsNow';
+import { signOffOf } from './signOffOf';
+import { decidedSaltmarrow } from './testDecided';
+
+/** A switch that is bought for the quay, a fibre to it, and a new camera that hangs there on its port. */
+function withNewView(site: Site): Site {
+  const [quay] = Object.values(site.place).filter(({ name }) => name === 'Quay');
+  const [hall] = Object.values(site.recorder);
+  return withChanges(site, [
+    {
+      kind: 'equipment',
+      id: 'quay-switch',
+      set: {
+        id: 'quay-switch',
+        name: 'Quay switch',
+        placeId: quay!.id,
+        gear: { kind: 'switch', ports: 8, poePorts: 8, portWatts: 30, poeWatts: 120, uplinkMbps: 1000 },
+        toBuy: 'poe-switch-8',
+      },
+    },
+    {
+      kind: 'link',
+      id: 'quay-fibre',
+      set: {
+        id: 'quay-fibre',
+        name: 'Hall to quay',
+        medium: 'fibre',
+        state: 'planned',
+        fromPlaceId: hall!.placeId,
+        toPlaceId: quay!.id,
+        lengthM: 300,
+        carriesMbps: 1000,
+      },
+    },
+    ...addNetworkCamera(site, {
+      name: 'Quay steps',
+      placeName: 'Quay',
+      target: 'fixed-4mp',
+      state: 'planned',
+      deviceId: 'quay-switch',
+      lead: { medium: 'category', lengthM: 40 },
+    }),
+  ]);
+}
+
+let before: Site;
+let site: Site;
+beforeAll(async () => {
+  before = decidedSaltmarrow(await loadHighs());
+  site = withNewView(before);
+});
+const tasksOfSite = (one: Site) => tasksNow(one, evaluateSite(one), null).tasks;
+const newId = () => Object.keys(site.networkCamera).find((id) => !(id in before.networkCamera))!;
+
+describe('what is planned of the network', { timeout: 60_000 }, () => {
+  it('is laid, built and hung before the nights, each after what it waits for, and proved once it records', () => {
+    const tasks = tasksOfSite(site);
+    const id = newId();
+    const of = (taskId: string) => tasks.find((one) => one.id === taskId)!;
+    expect(of('lay-link-quay-fibre')).toMatchObject({ kind: 'lay-link', of: 'Hall to quay', people: 2 });
+    expect(of('build-quay-switch').needs).toContain('lay-link-quay-fibre');
+    const hung = of(`new-view-${id}`);
+    expect(hung.needs).toEqual(expect.arrayContaining(['build-quay-switch', 'lay-link-quay-fibre']));
+    expect(hung.dark).toEqual([]);
+    expect(of(`dusk-check-${id}`).needs).toContain(hung.id);
+    expect(of('witness').needs).toContain(`dusk-check-${id}`);
+  });
+  it('takes the hours that it is priced with, gear beside them', () => {
+    const tasksIn = (one: Site) => tasksOfSite(one);
+    const known = new Set(tasksIn(before).map(({ id }) => id));
+    const hours = tasksIn(site)
+      .filter(({ id, kind }) => !known.has(id) && ['lay-link', 'new-view', 'dusk-check'].includes(kind))
+      .reduce((sum, { kind, minutes }) => sum + (minutes.likely * (kind === 'lay-link' ? 2 : 1)) / 60, 0);
+    expect(hours).toBeCloseTo(plannedNetwork(site).hours - plannedNetwork(before).hours, 9);
+    expect(totalOf(site, [], [], 5).hours).toBeGreaterThan(totalOf(before, [], [], 5).hours);
+  });
+  it('is signed off: a new view with its lead and serial, one that was there by its picture', () => {
+    const { things } = signOffOf(site, evaluateSite(site));
+    const checksOf = (id: string) =>
+      things.find(({ of }) => of.kind === 'camera' && of.id === id)!.checks.map(({ check }) => check);
+    expect(checksOf(newId())).toEqual(
+      expect.arrayContaining(['cable-tester', 'playback', 'picture-by-lamps', 'serial', 'password-holder']),
+    );
+    expect(checksOf('c25')).toEqual(expect.arrayContaining(['playback', 'password-holder']));
+    expect(checksOf('c25')).not.toContain('cable-tester');
+    expect(checksOf('c25')).not.toContain('serial');
+  });
+});
