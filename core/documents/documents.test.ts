@@ -50,6 +50,28 @@ describe('papers', () => {
     for (const paper of made.values()) expect(JSON.parse(JSON.stringify(paper))).toEqual(paper);
   });
 
+  it('have every cable: those that were there, and links and leads of the network', () => {
+    const of = (what: string) =>
+      table('cables', 'Links and leads').rows.find(([name]) => String(name).startsWith(what))!;
+    expect(table('cables', 'Cables').rows).toHaveLength(24);
+    expect(of('Hall to office fibre').slice(3)).toEqual(['fibre', 310, 'there']);
+    expect(of('25 Kiosk queue')).toEqual([
+      '25 Kiosk queue',
+      'Office injector, Marshalling office',
+      'Kiosks',
+      'category cable',
+      64,
+      'there',
+    ]);
+    expect(of('Fibre from PoE switch, Workshop').slice(1)).toEqual([
+      'PoE switch, Workshop',
+      'Field switch, Workshop',
+      'fibre',
+      70,
+      'to be laid',
+    ]);
+  });
+
   it('add their sums up', () => {
     const { headings, rows } = table('offer', 'Price');
     expect(headings).toContain('Price [EUR]');

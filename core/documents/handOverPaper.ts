@@ -1,7 +1,8 @@
 import type { Site } from '#core/model/site';
 import type { ThingState } from '#core/signoff/acceptance';
 import { hookUpPaper } from './hookUpPaper';
-import { addressPaper, asBuiltPaper, cablePaper, risksOf } from './listPapers';
+import { cablePaper } from './cablePaper';
+import { addressPaper, asBuiltPaper, risksOf } from './listPapers';
 import type { Block, Paper } from './paper';
 import { paperOf, type PaperContext } from './paperContext';
 import { picturePaper } from './picturePaper';

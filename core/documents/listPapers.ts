@@ -1,8 +1,6 @@
 import { catalogueOf, eachOf } from '#core/model/catalogue';
 import { mediumWords } from '#core/connect/topology';
-import { cablesKept, chosenOption } from '#core/decide/runEvaluation';
-import { cableLabel } from '#core/physics/cable';
-import type { QuantityReading } from '#core/model/site';
+import { chosenOption } from '#core/decide/runEvaluation';
 import { tableOf } from '#core/survey/lists';
 import { planSheet } from './planSheet';
 import type { Block, Paper } from './paper';
@@ -133,60 +131,6 @@ export function partsPaper(context: PaperContext): Paper {
         ],
         rows,
         sum: ['', 'In all', null, null, sum, null],
-      },
-    ],
-  });
-}
-
-const loop = 'coax-loop-ohms';
-
-/** Every cable as it is and as it will be, with the last loop that was read. */
-export function cablePaper(context: PaperContext): Paper {
-  const { site, evaluation } = context;
-  const readings = Object.values(site.reading).filter(
-    (one): one is QuantityReading => one.test === loop && !one.struck,
-  );
-  const kept = cablesKept(evaluation.runs);
-  const rows = evaluation.runs.flatMap(({ run, camera, lengthM, chosen }) => {
-    const read = readings
-      .filter(({ runId }) => runId === run.id)
-      .sort((a, b) => Date.parse(a.at) - Date.parse(b.at))
-      .at(-1);
-    const cables = [
-      ...new Set(run.segments.map(({ cable, sheet }) => sheet?.name ?? cableLabel(cable, 'mm2'))),
-    ];
-    const keeps = kept.has(camera.id);
-    return [
-      [
-        camera.number,
-        camera.name,
-        site.place[run.headEndId]?.name ?? '',
-        site.place[camera.placeId]?.name ?? '',
-        cables.join(', '),
-        lengthM,
-        read?.value ?? null,
-        chosen === null ? 'not decided' : keeps ? 'stays in use' : 'not used any more',
-      ],
-    ];
-  });
-  return paperOf(context, {
-    id: 'cables',
-    title: 'Cable schedule',
-    blocks: [
-      {
-        kind: 'table',
-        name: 'Cables',
-        columns: [
-          { label: 'Camera', unit: '' },
-          { label: 'Name', share: 2 },
-          { label: 'From', share: 2 },
-          { label: 'To', share: 2 },
-          { label: 'Cable', share: 3 },
-          { label: 'Length', unit: 'm' },
-          { label: 'Loop read', unit: 'Ω' },
-          { label: 'After the change', share: 2 },
-        ],
-        rows,
       },
     ],
   });
