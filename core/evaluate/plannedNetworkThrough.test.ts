@@ -86,6 +86,14 @@ describe('what is planned of the network', { timeout: 60_000 }, () => {
     expect(checksOf(newId())).toEqual(
       expect.arrayContaining(['cable-tester', 'playback', 'picture-by-lamps', 'serial', 'password-holder']),
     );
+    // There is no old picture that a new view could agree with.
+    expect(checksOf(newId())).not.toContain('frame-agrees');
+    // It is predicted to take what a camera of its class does, not what its port could give.
+    const port = things
+      .find(({ of }) => of.id === newId())!
+      .checks.find(({ check }) => check === 'port-watts')!;
+    const limit = port.limit.kind === 'figure' ? port.limit.most! : NaN;
+    expect(port.predicted!.high).toBeLessThan(limit);
     expect(checksOf('c25')).toEqual(expect.arrayContaining(['playback', 'password-holder']));
     expect(checksOf('c25')).not.toContain('cable-tester');
     expect(checksOf('c25')).not.toContain('serial');

@@ -9,6 +9,8 @@ export interface NetworkCameraNeed {
   fact: NetworkCamera;
   signal: { kind: 'ip'; mbps: number; megapixels: number };
   portWatts: number;
+  /** What it takes by night as its target class does, never more than its port gives where one feeds it. */
+  nightWatts: number;
 }
 
 type NetworkSite = Pick<
@@ -19,7 +21,7 @@ type NetworkSite = Pick<
 /** Watts of the PoE class that serves a camera at the end of its lead; one that is reached by radio has power of its own. */
 function portWattsOf(
   { place }: NetworkSite,
-  { fact, camera }: Omit<NetworkCameraNeed, 'signal' | 'portWatts'>,
+  { fact, camera }: Pick<NetworkCameraNeed, 'fact' | 'camera'>,
   nightWatts: number,
 ): number {
   const { lead, portWatts } = fact;
@@ -37,6 +39,7 @@ export function networkCameraNeeds(site: NetworkSite): NetworkCameraNeed[] {
     .map((fact): NetworkCameraNeed => {
       const camera = site.camera[fact.id]!;
       const { ip } = viewNeed(site, camera);
+      const portWatts = portWattsOf(site, { fact, camera }, ip.nightWatts);
       return {
         camera,
         fact,
@@ -45,7 +48,8 @@ export function networkCameraNeeds(site: NetworkSite): NetworkCameraNeed[] {
           mbps: fact.mbps ?? ip.mbps,
           megapixels: fact.megapixels ?? ip.product.megapixels,
         },
-        portWatts: portWattsOf(site, { fact, camera }, ip.nightWatts),
+        portWatts,
+        nightWatts: portWatts > 0 ? Math.min(portWatts, ip.nightWatts) : ip.nightWatts,
       };
     })
     .sort((a, b) => a.camera.number - b.camera.number);

@@ -16,7 +16,7 @@ const leadChecks = ({ medium }: NetworkCameraNeed['fact']['lead'], policy: Polic
  * view its lead and its serial as well.
  */
 export function networkCameraAsked(
-  { camera, fact, signal }: NetworkCameraNeed,
+  { camera, fact, signal, nightWatts }: NetworkCameraNeed,
   policy: PolicyFigures,
   end: CameraEnd | undefined,
   device: Device | undefined,
@@ -28,9 +28,12 @@ export function networkCameraAsked(
     number: camera.number,
     placeId: camera.placeId,
     checks: [
-      ...portCheck(end, device, policy),
+      ...portCheck(end && { nightWatts, ...end }, device, policy),
       ...(isNew ? leadChecks(fact.lead, policy) : []),
-      ...viewChecks(camera, viewOnNetwork(camera, signal.megapixels)?.perMetre ?? null),
+      ...viewChecks(camera, viewOnNetwork(camera, signal.megapixels)?.perMetre ?? null).filter(
+        // A new view has no old picture to agree with.
+        ({ check }) => !(isNew && check === 'frame-agrees'),
+      ),
       plain('labels'),
       ...(isNew ? [plain('serial')] : []),
       plain('password-holder'),
