@@ -87,15 +87,19 @@ function timed(
   run: (left: () => number, better: (nights: number, least: number) => void) => void,
 ) {
   const start = performance.now();
-  let proven = NaN;
+  let proven: number | null = null;
   run(
     () => most - seconds(start),
     (nights, least) => {
-      if (nights === least && Number.isNaN(proven)) proven = seconds(start);
+      if (nights === least) proven ??= seconds(start);
     },
   );
   return { proven, all: seconds(start) };
 }
+
+/** Whether it was known, and when, that fewer nights will not do. */
+const provenWords = (proven: number | null): string =>
+  proven === null ? 'never proven that fewer will not do' : `fewest proven after ${proven.toFixed(1)} s`;
 
 function demoRows(site: Site): Row[] {
   const settings = cutoverSettingsOf(site, '2026-05-11');
@@ -121,9 +125,9 @@ function demoRows(site: Site): Row[] {
   return [
     {
       figure: `the nights of the demo, ${nightTasks(tasks).length} tasks, a crew of ${people}`,
-      measured: `${plan.nights.length} nights, ${proofInWords(plan.proof)}; fewest proven after ${took.proven.toFixed(1)} s`,
+      measured: `${plan.nights.length} nights, ${proofInWords(plan.proof)}; ${provenWords(took.proven)}`,
       wanted: 'proven under 5 s',
-      holds: took.proven < 5,
+      holds: took.proven !== null && took.proven < 5,
     },
     {
       figure: `nights, and dark view-minutes, against the highest camera first, a crew of ${people}`,
@@ -175,9 +179,9 @@ function replanRow(site: Site): Row {
   });
   return {
     figure: 'the rest planned anew after two nights',
-    measured: `${nights} nights, fewest proven after ${took.proven.toFixed(1)} s`,
+    measured: `${nights} nights, ${provenWords(took.proven)}`,
     wanted: 'under 2 s',
-    holds: took.proven < 2,
+    holds: took.proven !== null && took.proven < 2,
   };
 }
 

@@ -1,5 +1,6 @@
 import loadHighs from 'highs';
 import { beforeAll, describe, expect, it } from 'vitest';
+import { boughtUnits, newNetworkGear } from '#core/connect/gear';
 import { plannedNetwork, totalOf } from '#core/decide/options';
 import { addNetworkCamera, withChanges, type Site } from '#core/model/site';
 import { evaluateSite } from './evaluateSite';
@@ -63,12 +64,26 @@ describe('what is planned of the network', { timeout: 60_000 }, () => {
     const id = newId();
     const of = (taskId: string) => tasks.find((one) => one.id === taskId)!;
     expect(of('lay-link-quay-fibre')).toMatchObject({ kind: 'lay-link', of: 'Hall to quay', people: 2 });
-    expect(of('build-quay-switch').needs).toContain('lay-link-quay-fibre');
+    expect(of('build-poe-switch-quay').needs).toContain('lay-link-quay-fibre');
     const hung = of(`new-view-${id}`);
-    expect(hung.needs).toEqual(expect.arrayContaining(['build-quay-switch', 'lay-link-quay-fibre']));
+    expect(hung.needs).toEqual(expect.arrayContaining(['build-poe-switch-quay', 'lay-link-quay-fibre']));
     expect(hung.dark).toEqual([]);
     expect(of(`dusk-check-${id}`).needs).toContain(hung.id);
     expect(of('witness').needs).toContain(`dusk-check-${id}`);
+  });
+  it('stays the same task once a unit that a choice asked for is noted as gear', () => {
+    const evaluation = evaluateSite(before);
+    const noted = boughtUnits(before, evaluation.total).reduce(
+      (one, unit) => withChanges(one, newNetworkGear(one, unit)),
+      before,
+    );
+    const buildsOf = (one: Site) =>
+      tasksOfSite(one)
+        .filter(({ kind }) => kind === 'build')
+        .map(({ id }) => id)
+        .sort();
+    expect(buildsOf(noted)).toEqual(buildsOf(before));
+    expect(buildsOf(noted).length).toBeGreaterThan(1);
   });
   it('takes the hours that it is priced with, gear beside them', () => {
     const tasksIn = (one: Site) => tasksOfSite(one);

@@ -8,6 +8,7 @@ import {
   type PlannedWork,
 } from '#core/decide/options';
 import type { Equipment, Link, Site } from '#core/model/site';
+import { gearBuildId } from './buildId';
 import { ordersFor } from './orderTasks';
 import { permitIdOf } from './permitTasks';
 import { taskIdOf, taskOf, workOf, type Task } from './task';
@@ -17,7 +18,6 @@ import { taskKind, type TaskKind } from './taskKinds';
 const provedWith = 'commission-camera';
 
 const linkTaskId = ({ id }: Link): string => taskIdOf('lay-link', id);
-const gearTaskId = ({ id }: Equipment): string => taskIdOf('build', id);
 
 /** Minutes of those who do a kind of work together. */
 function minutesOf(catalogue: Catalogue, kind: TaskKind, tasks: PlannedWork['tasks']): number {
@@ -46,15 +46,16 @@ export const builtBefore = (
 ): string[] => [
   ...bought(site)
     .filter((one) => one.placeId === placeId)
-    .map(gearTaskId),
+    .map(gearBuildId),
   ...linksTo(site, placeId).map(linkTaskId),
 ];
 
 /**
  * What is planned of the network itself, whatever is chosen for the cameras on coax: links laid, gear built, new cameras hung beside the
  * old system, so that no view is dark for them, and proved once they record.
+ * @param builds ids of units that the choices ask for, which are built in tasks of their own, gear of their kind and place with them
  */
-export function networkTasks(site: Site, orders: readonly Task[]): Task[] {
+export function networkTasks(site: Site, orders: readonly Task[], builds: ReadonlySet<string>): Task[] {
   const catalogue = catalogueOf(site);
   const links = plannedLinks(site).map((link) => {
     const work = linkWork(site, link);
@@ -67,15 +68,23 @@ export function networkTasks(site: Site, orders: readonly Task[]): Task[] {
       needs: ordersFor(work.parts, orders),
     });
   });
-  const gear = bought(site).map((one) =>
-    taskOf(catalogue, {
-      id: gearTaskId(one),
+  const toBuild = bought(site).filter((one) => !builds.has(gearBuildId(one)));
+  const gear = [...new Set(toBuild.map(gearBuildId))].map((id) => {
+    const all = toBuild.filter((one) => gearBuildId(one) === id);
+    return taskOf(catalogue, {
+      id,
       kind: 'build',
-      of: one.name,
-      place: one.placeId,
-      needs: [...ordersFor([{ item: one.toBuy! }], orders), ...linksTo(site, one.placeId).map(linkTaskId)],
-    }),
-  );
+      of: all.map(({ name }) => name).join(', '),
+      place: all[0]!.placeId,
+      needs: [
+        ...ordersFor(
+          all.map(({ toBuy }) => ({ item: toBuy! })),
+          orders,
+        ),
+        ...linksTo(site, all[0]!.placeId).map(linkTaskId),
+      ],
+    });
+  });
   const views = plannedViews(site).flatMap(({ id, deviceId }): Task[] => {
     const camera = site.camera[id]!;
     const place = site.place[camera.placeId]!;

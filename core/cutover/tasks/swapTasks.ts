@@ -1,7 +1,8 @@
 import { catalogueOf, productOf, type Catalogue } from '#core/model/catalogue';
-import type { FeasibleOption, SeenBy, SharedPort } from '#core/decide/options';
+import type { FeasibleOption, SeenBy } from '#core/decide/options';
 import { chosenOption, type RunEvaluation } from '#core/decide/runEvaluation';
 import type { Site } from '#core/model/site';
+import { buildIdOf } from './buildId';
 import { builtBefore } from './networkTasks';
 import { ordersFor } from './orderTasks';
 import { permitIdOf } from './permitTasks';
@@ -46,10 +47,6 @@ function hoursByPhase(catalogue: Catalogue, { tasks }: Pick<FeasibleOption, 'tas
 
 const isAtHeight = ({ tasks }: Pick<FeasibleOption, 'tasks'>): boolean =>
   tasks.some(({ item }) => item === 'ladder' || item === 'lift-or-rope');
-
-/** What equipment that cameras share is built under. */
-export const buildIdOf = ({ of, placeId }: Pick<SharedPort, 'of' | 'placeId'>): string =>
-  taskIdOf('build', of, placeId);
 
 /** What is there already when somebody sets about a camera: what is ordered, on the bench, along its way. */
 function priorTasks(
@@ -142,7 +139,9 @@ function tasksOfRun(
     // Two who share the work leave it dark no longer than they work on it.
     dark: [{ view: camera.id, minutes: Math.min(60 * hours.dark, minutes) }],
     needs: [
-      ...(option.shared ? [buildIdOf(option.shared), ...builtBefore(site, option.shared.placeId)] : []),
+      ...(option.shared
+        ? new Set([buildIdOf(option.shared), ...builtBefore(site, option.shared.placeId)])
+        : []),
       // Whose coax carries the switch leaves it first.
       ...(option.onCoaxOf !== null && option.onCoaxOf !== evaluation.camera.id
         ? [taskIdOf('swap', option.onCoaxOf)]

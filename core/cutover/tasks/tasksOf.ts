@@ -10,7 +10,8 @@ import { permitTasks } from './permitTasks';
 import { ownTasks } from './ownTasks';
 import { prepared } from './prepared';
 import { recorderTasks } from './recorderTasks';
-import { buildIdOf, swapTasks, witnessTask } from './swapTasks';
+import { buildIdOf } from './buildId';
+import { swapTasks, witnessTask } from './swapTasks';
 import { taskOf, withSetting, type Task } from './task';
 import { taskKind } from './taskKinds';
 import { tasksDone } from './taskProgress';
@@ -80,7 +81,8 @@ export function tasksOf({ site, runs, migration, total, calendar }: CutoverInput
   const swaps = swapTasks(site, runs, orders, leaving);
   const recorder = recorderTasks(site, migration);
   // A new camera is proved once the input that it comes to is turned.
-  const network = networkTasks(site, orders).map((task): Task => {
+  const builds = buildTasks(site, total.shared, orders);
+  const network = networkTasks(site, orders, new Set(builds.map(({ id }) => id))).map((task): Task => {
     const turned = task.kind === 'dusk-check' ? recorder.ofSwap.get(task.cameraId!)?.needs : undefined;
     return turned ? { ...task, needs: [...task.needs, ...turned] } : task;
   });
@@ -90,7 +92,7 @@ export function tasksOf({ site, runs, migration, total, calendar }: CutoverInput
   };
   const all = [
     ...orders,
-    ...buildTasks(site, total.shared, orders),
+    ...builds,
     ...network,
     ...recorder.tasks,
     ...permitTasks(catalogueOf(site), site.place, [...network, ...swaps]),
