@@ -133,7 +133,11 @@ const shots: Shot[] = [
   { name: 'walk-phone', stage: 'survey?view=walk', phone: true },
   { name: 'test', stage: 'test/r08', act: (page) => page.keyboard.press('w') },
   { name: 'trace-dark', stage: 'test/r13', dark: true, act: readRampEast },
-  { name: 'cause', stage: 'test/r13?view=cause' },
+  {
+    name: 'cause',
+    stage: 'test/r13?view=cause',
+    act: (page) => page.locator('.cause [data-cause]').first().waitFor(),
+  },
   { name: 'decide', stage: 'decide/r08', act: chooseUnit },
   { name: 'best-plan', stage: 'decide/r14?view=plan', act: findPlan },
   {
