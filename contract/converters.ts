@@ -5,18 +5,10 @@ import { siteIdSchema } from '#core/model/site';
 import { deviceAddressSchema } from './deviceAddress';
 import { endpoint } from './endpoint';
 import { nothing } from './nothing';
+import { standInListing } from './standInListing';
 
 export const converters = {
-  list: endpoint({
-    needs: 'account',
-    method: 'GET',
-    path: '/converters',
-    query: nothing,
-    body: nothing,
-    /** Where the demo's own unit listens. */
-    answer: z.object({ standIn: z.string().nullable() }),
-    status: 200,
-  }),
+  list: standInListing('/converters'),
   /** What the converters tell of their links, and what one of these counted over the last hours. */
   read: endpoint({
     needs: 'devices',

@@ -5,20 +5,12 @@ import { deviceAddressSchema } from './deviceAddress';
 import { endpoint } from './endpoint';
 import { nothing } from './nothing';
 import { deviceKeySchema } from './deviceKey';
+import { standInListing } from './standInListing';
 
 const whereSchema = z.strictObject({ site: siteIdSchema, address: deviceAddressSchema });
 
 export const switches = {
-  list: endpoint({
-    needs: 'account',
-    method: 'GET',
-    path: '/switches',
-    query: nothing,
-    body: nothing,
-    /** Where the demo's own switch listens. */
-    answer: z.object({ standIn: z.string().nullable() }),
-    status: 200,
-  }),
+  list: standInListing('/switches'),
   read: endpoint({
     needs: 'devices',
     method: 'POST',

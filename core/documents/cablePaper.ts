@@ -4,6 +4,7 @@ import type { QuantityReading } from '#core/model/site';
 import { cableLabel } from '#core/physics/cable';
 import type { Block, Paper } from './paper';
 import { paperOf, type PaperContext } from './paperContext';
+import { placedName } from './placedName';
 
 const loop = 'coax-loop-ohms';
 
@@ -59,9 +60,7 @@ function networkCables(context: PaperContext): Block[] {
   const device = new Map(devices.map((one) => [one.id, one]));
   const placed = (id: string | null): string => {
     const one = device.get(id ?? '');
-    const place = site.place[one?.placeId ?? '']?.name ?? '';
-    // What a choice brings is named for its place already.
-    return one ? (one.name.endsWith(place) ? one.name : `${one.name}, ${place}`) : '';
+    return one ? placedName(site, one) : '';
   };
   const state = (isThere: boolean): string => (isThere ? 'there' : 'to be laid');
   const rows = [

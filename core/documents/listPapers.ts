@@ -6,6 +6,7 @@ import { planSheet } from './planSheet';
 import type { Block, Paper } from './paper';
 import { paperOf, type PaperContext } from './paperContext';
 import { boardBlocks } from './boardBlocks';
+import { placedName } from './placedName';
 import { sitePlanBlocks } from './sitePlanBlocks';
 
 /** The plan: every camera with what it becomes, what is bought, what is open and what to mind. */
@@ -139,7 +140,6 @@ export function partsPaper(context: PaperContext): Paper {
 /** What hangs on every recorder and switch once all is done, with what its ports give. */
 function portTables(context: PaperContext): Block[] {
   const { devices, cameras, links } = context.network().topology;
-  const placeOf = (id: string): string => context.site.place[id]?.name ?? '';
   const nameOf = new Map(devices.map(({ id, name }) => [id, name]));
   const rows = devices.flatMap(({ id, name, placeId, ports }) => {
     const own = cameras
@@ -161,7 +161,7 @@ function portTables(context: PaperContext): Block[] {
       ]);
     const taken = own.length + ways.length;
     return [...own, ...ways].map((row, index) => [
-      index === 0 ? `${name}, ${placeOf(placeId)}` : '',
+      index === 0 ? placedName(context.site, { name, placeId }) : '',
       index === 0 && ports !== null ? `${taken} of ${ports}` : '',
       ...row,
     ]);

@@ -4,7 +4,7 @@ import { readFileSync } from 'node:fs';
 import path from 'node:path';
 import { afterAll, afterEach, beforeAll, describe, expect, it } from 'vitest';
 import { converterReportSchema } from '#core/connect/converterReport';
-import { soakOf } from '#core/signoff/soak';
+import { soakFromCounters } from '#core/signoff/soak';
 import { converterClient } from '../../server/converters/converterClient';
 import { noDevices } from '../../server/demoDevices';
 import { startServer, type RunningServer } from '../../server/startServer';
@@ -25,11 +25,7 @@ describe('converters', () => {
   });
   afterAll(() => running.close());
   const soakOfLink = async (link: number) => {
-    const { samples } = await converterClient(running.address, answerMs).counters(link);
-    return soakOf(
-      samples.map(({ at, ...counted }) => ({ atMs: Date.parse(at), ...counted })),
-      hourOf,
-    );
+    return soakFromCounters(await converterClient(running.address, answerMs).counters(link), hourOf);
   };
 
   it('tell a link as it is, and know none that they have not', async () => {

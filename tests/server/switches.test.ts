@@ -3,7 +3,7 @@ import type { AddressInfo } from 'node:net';
 import { readFileSync } from 'node:fs';
 import path from 'node:path';
 import { afterAll, afterEach, beforeAll, describe, expect, it } from 'vitest';
-import { soakOf } from '#core/signoff/soak';
+import { soakFromCounters } from '#core/signoff/soak';
 import { noDevices } from '../../server/demoDevices';
 import { startServer, type RunningServer } from '../../server/startServer';
 import { switchClient } from '../../server/switches/switchClient';
@@ -135,11 +135,7 @@ describe('a soak by the counters of a switch', () => {
   afterAll(() => running.close());
   const hourOf = (atMs: number): number => new Date(atMs).getHours();
   const soakOfPort = async (port: number) => {
-    const { samples } = await switchClient(running.address, '', answerMs).counters(port);
-    const found = soakOf(
-      samples.map(({ at, ...counted }) => ({ atMs: Date.parse(at), ...counted })),
-      hourOf,
-    );
+    const found = soakFromCounters(await switchClient(running.address, '', answerMs).counters(port), hourOf);
     if (!found.ok) throw new Error(found.problems.join(' '));
     return found.value;
   };

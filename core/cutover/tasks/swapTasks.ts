@@ -1,5 +1,5 @@
 import { catalogueOf, productOf, type Catalogue } from '#core/model/catalogue';
-import type { FeasibleOption, SeenBy } from '#core/decide/options';
+import { peopleOnLift, type FeasibleOption, type SeenBy } from '#core/decide/options';
 import { chosenOption, type RunEvaluation } from '#core/decide/runEvaluation';
 import type { Site } from '#core/model/site';
 import { buildIdOf } from './buildId';
@@ -14,9 +14,6 @@ const afterwards = { check: ['commission-camera'], remove: ['take-down', 'remove
 
 const leavesEarly =
   'Its input is wanted before its view could be proved in the other picture: the view is dark until that camera was changed.';
-
-/** So many people work from a lift, and share the time. */
-const peopleOnLift = 2;
 
 /** Hours and dark hours of the tasks of an option, by when they are done. */
 interface HoursByPhase {

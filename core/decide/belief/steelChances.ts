@@ -23,11 +23,17 @@ export function steelChances(
   runs: readonly RunEvaluation[],
 ): (one: Pick<RunEvaluation, 'run' | 'camera' | 'findings'>) => number {
   const readings = readingsByRun(site);
-  const sharedFor = sharedBy(site, runs, readings);
+  // Few choices dread steel, and what runs share is gathered over all of them.
+  let sharedFor: ReturnType<typeof sharedBy> | undefined;
   return (one) =>
     isTakenForCopper(one.run)
-      ? beliefIn(diagnosisInput(site, one, readings.get(one.run.id) ?? {}, sharedFor(one.run))).belief[
-          'coax-construction'
-        ]
+      ? beliefIn(
+          diagnosisInput(
+            site,
+            one,
+            readings.get(one.run.id) ?? {},
+            (sharedFor ??= sharedBy(site, runs, readings))(one.run),
+          ),
+        ).belief['coax-construction']
       : 0;
 }

@@ -66,7 +66,7 @@ export function accessWork({ place }: Pick<Context, 'place'>): Access {
 
 const halfDayHours = 4;
 /** Nobody works up there alone: hours of one person are half as long for two. */
-const peopleOnLift = 2;
+export const peopleOnLift = 2;
 const halfDay = [{ item: 'lift-half-day', count: 1 }];
 const noTasks: never[] = [];
 

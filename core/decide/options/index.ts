@@ -39,7 +39,7 @@ export {
   usualPortWatts,
   type UnitSize,
 } from './sharedUnits';
-export { accessWork } from './access';
+export { accessWork, peopleOnLift } from './access';
 export {
   linkWork,
   plannedLinks,

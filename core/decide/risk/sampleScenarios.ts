@@ -18,8 +18,10 @@ export interface CameraRisk {
   by: string | null;
   /** How likely its coax is steel that was taken for copper, where what was chosen would feel it; else 0. */
   steelChance: number;
-  /** The test that would tell beforehand, where one that was not done could; what it is worth, in hours of work saved on average. */
+  /** The test that would tell beforehand, where one that was not done could. */
   test: TestId | null;
+  /** Share of scenarios in which it changes what is done, and the hours of work that it saves on average. */
+  tells: number;
   savesHours: number;
 }
 
@@ -184,6 +186,7 @@ export function* sampleScenarios(
       cameras: chosen
         .map((one): CameraRisk => {
           const { worst, test } = worstOf(one);
+          const tells = test && worst ? worthKnowing((one.by.get(worst) ?? 0) / drawn) : 0;
           const { camera } = one.run;
           return {
             cameraId: camera.id,
@@ -194,8 +197,8 @@ export function* sampleScenarios(
             by: worst?.label ?? null,
             steelChance: one.steelChance,
             test,
-            savesHours:
-              test && worst ? worthKnowing((one.by.get(worst) ?? 0) / drawn) * lostHours(one.option) : 0,
+            tells,
+            savesHours: tells * lostHours(one.option),
           };
         })
         .sort((a, b) => b.fails - a.fails || a.number - b.number),
@@ -233,10 +236,13 @@ export const riskStatus = (fails: number): Status =>
 /** How many scenarios tell a single option's chance, and the seed they are drawn from. */
 const singleDraws = { count: 2000, seed: 1, portion: 2000 };
 
+/** How one option of a camera fares by itself. */
+export const singleRisk = (evaluated: Evaluated, cameraId: string, option: OptionKind): Risk =>
+  [...sampleScenarios(evaluated, { [cameraId]: option }, singleDraws)].at(-1)!;
+
 /** The chance that one option of a camera does not hold once it is built: the share of scenarios in which it fails. */
-export function chanceOfFailing(evaluated: Evaluated, cameraId: string, option: OptionKind): number {
-  return [...sampleScenarios(evaluated, { [cameraId]: option }, singleDraws)].at(-1)!.anyFails;
-}
+export const chanceOfFailing = (evaluated: Evaluated, cameraId: string, option: OptionKind): number =>
+  singleRisk(evaluated, cameraId, option).anyFails;
 
 /** The run whose test is worth most before anybody signs; nothing where no test that is left would tell anything. */
 export function mostWorthTesting({ cameras }: Risk): CameraRisk | null {

@@ -3,7 +3,7 @@ import { catalogueOf, labourRateOf } from '#core/model/catalogue';
 import { testDefinition, type OptionKind, type Site, type TestDefinition } from '#core/model/site';
 import { costOf } from '#core/test/diagnosis';
 import { readingsByRun } from '#core/test/readings';
-import { sampleScenarios } from './sampleScenarios';
+import { singleRisk } from './sampleScenarios';
 
 /** What it is worth to the plan to take a test before what is chosen for a camera is built. */
 export interface WorthOfTesting {
@@ -20,12 +20,11 @@ export interface WorthOfTesting {
   savesNights: number;
 }
 
-const draws = { count: 2000, seed: 1, portion: 2000 };
 /** Less than this is saved by chance. */
 const leastHours = 1 / 60;
 
 /**
- * The test that saves most of what is lost when the choice for a camera does not hold, against its own minutes. Nothing where
+ * The test that reads what the choice for a camera breaks by most often, with what it saves and its own minutes. Nothing where
  * nothing is chosen, no test that is left would tell, or nobody may touch the cable.
  * @param runs all runs of the site: what was found on one says something of others
  */
@@ -37,8 +36,7 @@ export function worthOfTesting(
   const { run, camera, chosen, findings } = one;
   const place = site.place[camera.placeId];
   if (!chosen || !place || findings.state === 'stop') return null;
-  const risk = [...sampleScenarios({ site, runs }, { [camera.id]: chosen }, draws)].at(-1)!;
-  const [of] = risk.cameras;
+  const [of] = singleRisk({ site, runs }, camera.id, chosen).cameras;
   if (!of?.test || !of.by || of.savesHours < leastHours) return null;
   const test = testDefinition(of.test);
   const readings = readingsByRun(site).get(run.id) ?? {};
@@ -51,6 +49,6 @@ export function worthOfTesting(
     minutes: costOf(test, { run, place, readings }).minutes,
     savesHours: of.savesHours,
     saves: Math.round(of.savesHours * labourRateOf(catalogueOf(site)).day),
-    savesNights: isDark ? Math.min(of.fails, 1 - of.fails) : 0,
+    savesNights: isDark ? of.tells : 0,
   };
 }

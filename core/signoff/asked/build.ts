@@ -3,6 +3,9 @@ import type { Margin } from '#core/decide/options';
 import { acceptanceCheckOf, type AcceptanceCheckId } from '#core/model/site';
 import type { AcceptanceLimit, AskedCheck } from './types';
 
+/** Nine in ten of normal values lie within so many standard deviations. */
+export const ninetyTails = 1.645;
+
 /** A check of what is seen, done or written down. */
 export function plain(check: AcceptanceCheckId): AskedCheck {
   const { asks } = acceptanceCheckOf(check);

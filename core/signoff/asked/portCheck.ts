@@ -2,14 +2,11 @@ import type { Topology } from '#core/connect/topology';
 import type { PolicyFigures } from '#core/model/site';
 import type { Predicted } from '#core/signoff/predicted';
 import { asKnown, loadFactor } from '#core/test/scenarios';
-import { figureCheck } from './build';
+import { figureCheck, ninetyTails } from './build';
 import type { AskedCheck } from './types';
 
 export type CameraEnd = Topology['cameras'][number];
 export type Device = Topology['devices'][number];
-
-/** Nine in ten lie within so many standard deviations. */
-const loadTails = 1.645;
 
 /** Watts that a port gives, by what the camera takes. */
 export function portCheck(
@@ -20,7 +17,7 @@ export function portCheck(
   if (!end || !device || end.watts <= 0 || device.portWatts <= 0) return [];
   const { nightWatts = end.watts } = end;
   const at = (load: number) => nightWatts * loadFactor('typical', { ...asKnown, load });
-  const predicted: Predicted = { value: nightWatts, low: at(-loadTails), high: at(loadTails) };
+  const predicted: Predicted = { value: nightWatts, low: at(-ninetyTails), high: at(ninetyTails) };
   return [
     figureCheck(
       'port-watts',

@@ -1,15 +1,12 @@
 import type { Camera } from '#core/model/site';
 import { viewPurposes } from '#core/physics/optics';
 import { viewSpread } from '#core/test/scenarios';
-import { figureCheck, plain } from './build';
+import { figureCheck, ninetyTails, plain } from './build';
 import type { AskedCheck } from './types';
-
-/** Nine in ten lie within so many standard deviations. */
-const viewTails = 1.645;
 
 /** Pixels that fall on a metre at the target. */
 function pixelCheck(camera: Camera, perMetre: number): AskedCheck {
-  const off = viewTails * viewSpread * perMetre;
+  const off = ninetyTails * viewSpread * perMetre;
   const purpose = viewPurposes.find(({ id }) => id === camera.needs?.detail);
   return figureCheck(
     'pixels-per-metre',

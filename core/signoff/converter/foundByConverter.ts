@@ -9,7 +9,8 @@ export interface FoundByConverter {
 
 /**
  * What the converters of a link say of the checks that are asked: rate, loss and watts by their own line test, and the soak by
- * their counters. Of a link that is down they say nothing but that it was: an old test is no reading of it.
+ * their counters. Of a link that is down only the counters are taken: an old
+ * test is no reading of it.
  * @param soak what their counters come to; `null` where those cannot be used
  */
 export function foundByConverter(

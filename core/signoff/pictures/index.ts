@@ -1,2 +1,2 @@
 export { pixelsMarked } from './pixelsMarked';
-export { viewOnNetwork, viewWhenDone } from './viewWhenDone';
+export { viewOfCamera, viewOnNetwork, viewWhenDone } from './viewWhenDone';

@@ -1,3 +1,4 @@
+import { networkCameraNeeds } from '#core/decide/options';
 import { viewFigures } from '#core/model/views';
 import { cameraFor, catalogueOf } from '#core/model/catalogue';
 import { pixelsAcross, widthAcrossM } from '#core/physics/optics';
@@ -58,4 +59,12 @@ export function viewWhenDone(site: ViewSite, camera: Camera, chosen: OptionKind)
   const { distanceM, widthM, now, after } = atTarget;
   const { perMetre } = optionRow(chosen).keepsCamera ? now : after;
   return { distanceM, perMetre, acrossPixels: perMetre * widthM };
+}
+
+/** What a camera of a site puts on its target once all is done, whatever it hangs on; `null` while it is not decided as well. */
+export function viewOfCamera(site: Site, camera: Camera): ViewWhenDone | null {
+  const onNetwork = networkCameraNeeds(site).find((one) => one.camera.id === camera.id);
+  if (onNetwork) return viewOnNetwork(camera, onNetwork.signal.megapixels);
+  const chosen = site.choice[camera.id]?.option;
+  return chosen ? viewWhenDone(site, camera, chosen) : null;
 }

@@ -1,2 +1,3 @@
+export { soakFromCounters } from './soakFromCounters';
 export { soakFromTable } from './soakFromTable';
-export { soakOf, type SoakSample } from './soakOf';
+export { soakOf, type SoakFound, type SoakSample } from './soakOf';

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { soakFromTable, soakOf, type SoakSample } from '.';
+import { soakFromCounters, soakFromTable, soakOf, type SoakSample } from '.';
 
 const start = Date.parse('2026-05-04T20:00:00Z');
 const tenMinutes = 600_000;
@@ -77,6 +77,14 @@ describe('a soak from the counters of a port', () => {
 const table = (headings: string[], ...cells: string[][]) => ({
   headings,
   rows: cells.map((row, k) => ({ line: k + 2, cells: row })),
+});
+
+it('a soak from what a device counted is that of its samples', () => {
+  const samples = steady(145).map(({ atMs, ...counted }) => ({
+    at: new Date(atMs).toISOString(),
+    ...counted,
+  }));
+  expect(soakFromCounters({ samples }, hourOf)).toEqual(soakOf(steady(145), hourOf));
 });
 
 describe('a soak from a table', () => {

@@ -1,8 +1,9 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue';
 import { foundByConverter, type FoundByConverter } from '#core/signoff/converter';
-import { soakOf } from '#core/signoff/soak';
+import { soakFromCounters } from '#core/signoff/soak';
 import { acceptanceCheckOf, type AcceptanceCheckId } from '#core/model/site';
+import { hourHere } from '../../parts/hourHere';
 import AllowHost from '../../parts/AllowHost.vue';
 import QuantityField from '../../parts/QuantityField.vue';
 import { whole } from '../../parts/within';
@@ -29,9 +30,6 @@ async function open(): Promise<void> {
     address.value = answer.value.standIn;
 }
 
-/** The hour of the day where this machine is, which is where the site is. */
-const hourOf = (atMs: number): number => new Date(atMs).getHours();
-
 async function read(): Promise<void> {
   if (link.value === null) return;
   const number = link.value;
@@ -49,10 +47,7 @@ async function read(): Promise<void> {
     return;
   }
   const { link: found, counters } = answer.value;
-  const soak = soakOf(
-    counters.samples.map(({ at, ...counted }) => ({ atMs: Date.parse(at), ...counted })),
-    hourOf,
-  );
+  const soak = soakFromCounters(counters, hourHere);
   const told = foundByConverter(found, soak.ok ? soak.value : null, asked);
   if (told.length > 0) emit('take', told, `converters, link ${number}`);
   taken.value = told.map(({ check }) => acceptanceCheckOf(check).label.toLowerCase()).join('; ');

@@ -1,10 +1,9 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue';
 import { useRoute } from 'vue-router';
-import { networkCameraNeeds } from '#core/decide/options';
 import type { SignOff } from '#core/evaluate';
 import { thingKey } from '#core/signoff/acceptance';
-import { pixelsMarked, viewOnNetwork, viewWhenDone } from '#core/signoff/pictures';
+import { pixelsMarked, viewOfCamera } from '#core/signoff/pictures';
 import type { Photo, PictureSubject } from '#core/model/site';
 import { formatQuantity } from '#core/shared/units';
 import PickField from '../../parts/PickField.vue';
@@ -65,14 +64,7 @@ function show(id: string, subject: PictureSubject): void {
 const mark = (photo: Photo, metre: NonNullable<Photo['metre']>): void =>
   set({ ...photo, metre }, `A metre in the picture of ${camera.value?.number}`);
 
-const seen = computed(() => {
-  const { value: site } = openSite;
-  if (!camera.value) return null;
-  const onNetwork = networkCameraNeeds(site).find((one) => one.camera.id === camera.value?.id);
-  if (onNetwork) return viewOnNetwork(onNetwork.camera, onNetwork.signal.megapixels);
-  const chosen = site.choice[camera.value.id]?.option;
-  return chosen ? viewWhenDone(site, camera.value, chosen) : null;
-});
+const seen = computed(() => camera.value && viewOfCamera(openSite.value, camera.value));
 const check = computed(
   () => thing.value?.checks.find(({ check: one }) => one === 'pixels-per-metre') ?? null,
 );

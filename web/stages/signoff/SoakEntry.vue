@@ -1,7 +1,8 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue';
-import { soakFromTable, soakOf, type SoakSample } from '#core/signoff/soak';
+import { soakFromCounters, soakFromTable, soakOf, type SoakFound } from '#core/signoff/soak';
 import type { AcceptanceFound } from '#core/model/site';
+import { hourHere } from '../../parts/hourHere';
 import QuantityField from '../../parts/QuantityField.vue';
 import { api } from '../../stores/api';
 import { useSite } from '../../stores/site';
@@ -32,11 +33,7 @@ function typed(): void {
   [hours.value, lostPercent.value, drops.value, problem.value] = [null, null, null, ''];
 }
 
-/** The hour of the day where this machine is, which is where the site is. */
-const hourOf = (atMs: number): number => new Date(atMs).getHours();
-
-function takeSamples(samples: readonly SoakSample[], instrument: string): void {
-  const found = soakOf(samples, hourOf);
+function takeFound(found: SoakFound, instrument: string): void {
   problem.value = found.ok ? '' : found.problems.join(' ');
   if (found.ok) emit('take', found.value, instrument);
 }
@@ -52,7 +49,7 @@ async function fromFile(event: Event): Promise<void> {
     return;
   }
   const samples = soakFromTable(read.table);
-  if (samples.ok) takeSamples(samples.value, `table ${file.name}`.slice(0, 80));
+  if (samples.ok) takeFound(soakOf(samples.value, hourHere), `table ${file.name}`.slice(0, 80));
   else problem.value = samples.problems.join(' ');
 }
 
@@ -75,10 +72,7 @@ async function fromSwitch(): Promise<void> {
   });
   isReading.value = false;
   if (answer.kind === 'answer')
-    return takeSamples(
-      answer.value.samples.map(({ at, ...counted }) => ({ atMs: Date.parse(at), ...counted })),
-      `switch, port ${port.value}`,
-    );
+    return takeFound(soakFromCounters(answer.value, hourHere), `switch, port ${port.value}`);
   problem.value =
     answer.kind === 'refusal' ? answer.refusal.detail : 'The server does not answer. Nothing was read.';
 }

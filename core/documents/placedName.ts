@@ -1,0 +1,11 @@
+import type { Device } from '#core/connect/topology';
+import type { Site } from '#core/model/site';
+
+/** A device with its place, in words. What a choice brings has its place in its name already. */
+export function placedName(
+  { place }: Pick<Site, 'place'>,
+  { name, placeId }: Pick<Device, 'name' | 'placeId'>,
+): string {
+  const where = place[placeId]?.name ?? '';
+  return where === '' || name.endsWith(where) ? name : `${name}, ${where}`;
+}
