@@ -95,10 +95,12 @@ async function read(): Promise<void> {
   flex-wrap: wrap;
 }
 .row :deep(.quantity) {
-  width: 70px;
+  width: 86px;
 }
 .address {
-  width: 130px;
+  flex: 1;
+  min-width: 130px;
+  max-width: 220px;
   min-height: 24px;
   border: 1px solid var(--rule-strong);
   background: var(--sheet);
@@ -106,5 +108,10 @@ async function read(): Promise<void> {
 }
 .btn.small {
   min-height: 24px;
+}
+@media (max-width: 700px) {
+  .address {
+    min-height: 44px;
+  }
 }
 </style>

@@ -145,7 +145,9 @@ async function fromSwitch(): Promise<void> {
   width: 86px;
 }
 .address {
-  width: 130px;
+  flex: 1;
+  min-width: 130px;
+  max-width: 220px;
   min-height: 24px;
   border: 1px solid var(--rule-strong);
   background: var(--sheet);
@@ -153,5 +155,10 @@ async function fromSwitch(): Promise<void> {
 }
 .btn.small {
   min-height: 24px;
+}
+@media (max-width: 700px) {
+  .address {
+    min-height: 44px;
+  }
 }
 </style>
