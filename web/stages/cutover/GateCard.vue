@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import InputText from 'primevue/inputtext';
 import { computed, ref } from 'vue';
-import { gateDefinitions, type GateState } from '#core/cutover/gates';
-import { answerGate, checkGate } from '#core/model/site';
+import { gateDefinitions, gateStateOf } from '#core/cutover/gates';
+import { answerGate, checkGate, type GateName } from '#core/model/site';
 import { counted } from '#core/shared/labels';
 import { useOpenSite } from '../../stores/openSite';
 import { useSite } from '../../stores/site';
@@ -11,30 +11,34 @@ import ProofRow from './ProofRow.vue';
 /** A gate of a night: what has to be so, and who says whether it goes on. */
 const {
   night,
-  state,
+  gate,
   isFolded = false,
   notTicked = [],
 } = defineProps<{
   night: string;
-  state: GateState;
+  gate: GateName;
   isFolded?: boolean;
   /** What has to be done before it and is not ticked, in words. */
   notTicked?: string[];
 }>();
 const store = useSite();
 const openSite = useOpenSite();
-const definition = computed(() => gateDefinitions[state.gate]);
-const said = computed(() => state.record?.said ?? null);
+const definition = computed(() => gateDefinitions[gate]);
+/** As the site stands, not as it was last evaluated: a thumb ticks and says go faster than that. */
+const state = computed(() => gateStateOf(openSite.value, night, gate));
+const said = computed(() => state.value.record?.said ?? null);
 const why = ref('');
-const isReady = computed(() => state.open.length === 0);
+const isReady = computed(() => state.value.open.length === 0);
 const problem = ref('');
 const clock = (at: string): string =>
   new Date(at).toLocaleTimeString('en-GB', { hour: '2-digit', minute: '2-digit' });
 
-const check = (id: string, isSo: boolean) =>
+function check(id: string, isSo: boolean): void {
+  problem.value = '';
   store.change(`${definition.value.label}: ${isSo ? 'so' : 'not so'}`, [
-    checkGate(openSite.value, night, state.gate, id, isSo),
+    checkGate(openSite.value, night, gate, id, isSo),
   ]);
+}
 function say(go: boolean): void {
   if ((!isReady.value || !go) && !why.value.trim()) {
     problem.value = go
@@ -45,13 +49,13 @@ function say(go: boolean): void {
   problem.value = '';
   const doing = { at: new Date().toISOString(), by: store.signedBy('Surveyor') };
   store.change(`${definition.value.label}: ${go ? 'go' : 'no go'}`, [
-    answerGate(openSite.value, night, state.gate, { go, why: why.value }, doing),
+    answerGate(openSite.value, night, gate, { go, why: why.value }, doing),
   ]);
 }
 </script>
 
 <template>
-  <details class="gate" :open="!said && !isFolded" :data-gate="state.gate">
+  <details class="gate" :open="!said && !isFolded" :data-gate="gate">
     <summary>
       <b>{{ definition.label }}</b>
       <span v-if="said" :class="said.go ? 'go' : 'no'"

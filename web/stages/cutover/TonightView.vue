@@ -1,7 +1,9 @@
 <script setup lang="ts">
 import { useIntervalFn, useLocalStorage } from '@vueuse/core';
 import { computed, ref } from 'vue';
+import { gateStateOf } from '#core/cutover/gates';
 import type { NightsNow } from '#core/evaluate';
+import type { GateName } from '#core/model/site';
 import PickField from '../../parts/PickField.vue';
 import { beginOf } from '../../workers/nightClock';
 import { dateWords, useNights } from '../../stores/nights';
@@ -62,8 +64,8 @@ const inHand = computed(
     jobs.value.find(({ job }) => !night.value?.actual[job.id]) ??
     null,
 );
-const gateOf = (name: string) => night.value?.gates.find(({ gate }) => gate === name) ?? null;
-const hasGone = computed(() => gateOf('start')?.record?.said?.go === true);
+const recordOf = (gate: GateName) => gateStateOf(openSite.value, night.value?.date ?? '', gate).record;
+const hasGone = computed(() => recordOf('start')?.said?.go === true);
 const allEnded = computed(() => jobs.value.length > 0 && ended.value === jobs.value.length);
 const viewName = (id: string): string => {
   const camera = openSite.value.camera[id];
@@ -106,11 +108,11 @@ const markOf = (id: string): string => {
       <GateCard
         v-if="!hasGone && night.state !== 'over'"
         :night="night.date"
-        :state="gateOf('before')!"
+        gate="before"
         :not-ticked="night.openBefore.map(nights.titleOf)"
         is-folded
       />
-      <GateCard :night="night.date" :state="gateOf('start')!" />
+      <GateCard :night="night.date" gate="start" />
       <section v-if="night.darkNow.length > 0" class="dark-now" aria-label="Dark now">
         <h2>Dark now</h2>
         <p v-for="one in night.darkNow" :key="one.view" class="row">
@@ -129,7 +131,7 @@ const markOf = (id: string): string => {
         :may-begin="hasGone"
         @next="openedId = null"
       />
-      <GateCard v-if="allEnded || gateOf('dawn')?.record" :night="night.date" :state="gateOf('dawn')!" />
+      <GateCard v-if="allEnded || recordOf('dawn')" :night="night.date" gate="dawn" />
       <section aria-label="Tasks of the night">
         <h2>{{ shownTo === everybody ? 'All of this night' : 'Yours of this night' }}</h2>
         <button
