@@ -11,6 +11,7 @@ export {
 export { converters } from './converters';
 export { customers } from './customers';
 export { devices, type AllowedHost } from './devices';
+export { drills, mostResultsAtOnce } from './drills';
 export {
   endpoint,
   pathOf,
@@ -21,6 +22,7 @@ export {
   type ParamsOf,
   type QueryOf,
 } from './endpoint';
+export { firm } from './firm';
 export { instruments, type InstrumentAsked, type InstrumentIdentity } from './instruments';
 export { live, newsFile, newsSchema, type News, type Present } from './live';
 export { sitePath } from './paths';

@@ -19,6 +19,8 @@ import { serverLog, type ServerLog } from './log/serverLog';
 import { StartupError } from './startupError';
 import { prepareDataFolder } from './store/dataFolder';
 import { allowedHosts } from './store/allowedHosts';
+import { drillResults } from './store/drillResults';
+import { firmRecord } from './store/firmRecord';
 import { holdFolder } from './store/folderLock';
 import { siteStore } from './store/siteStore';
 
@@ -196,6 +198,8 @@ export async function startServer({
         demo,
         log: noted,
         hosts: allowedHosts(orm, now),
+        firm: firmRecord(orm, now),
+        drills: drillResults(orm),
       },
       webDir,
       standIns,

@@ -9,7 +9,10 @@ import { liveRoutes } from './liveRoutes';
 import { peopleRoutes } from './peopleRoutes';
 import { knowVisitor } from './visitor';
 import type { Reach } from '../tls/reach';
+import { drillRoutes } from './drillRoutes';
+import { firmRoutes } from './firmRoutes';
 import { hostRoutes } from './hostRoutes';
+import type { DrillResults } from '../store/drillResults';
 import type { AllowedHosts } from '../store/allowedHosts';
 import { instrumentRoutes } from './instrumentRoutes';
 import { deviceDoor } from './deviceDoor';
@@ -54,7 +57,7 @@ const staysSecure = ({ trustProxy, identity, authority }: Reach) =>
 
 /** The web server: the API under /api, the built pages everywhere else. */
 export function createApp(
-  kept: Kept & { log: ServerLog; hosts: AllowedHosts },
+  kept: Kept & { log: ServerLog; hosts: AllowedHosts; drills: DrillResults },
   webDir: string,
   standIns: DemoDevices,
   { reach, addresses }: { reach: Reach; addresses: readonly string[] },
@@ -84,6 +87,8 @@ export function createApp(
     pictureRoutes(kept),
     instrumentRoutes(standIns.tester, door),
     hostRoutes(kept),
+    firmRoutes(kept),
+    drillRoutes(kept),
     switchRoutes(standIns.switch, door),
     converterRoutes(standIns.converter, door),
     recorderRoutes({ ...kept, standIns: standIns.recorders, door }),

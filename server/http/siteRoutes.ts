@@ -17,6 +17,7 @@ import type { FileWorkers } from '../files/fileWorkers';
 import { siteFileText } from '../files/siteFileText';
 import type { ApplyingRecords } from '../recorders/applyingRecords';
 import type { LiveSites } from '../live/liveSites';
+import type { FirmRecord } from '../store/firmRecord';
 import type { Pictures } from '../store/pictures';
 import type { EditOutcome } from '../store/editSite';
 import type { SiteListing as StoredListing, SiteStore, StoredSite } from '../store/siteStore';
@@ -42,6 +43,7 @@ export interface Kept {
   files: FileWorkers;
   work: Work;
   applying: ApplyingRecords;
+  firm: FirmRecord;
   demo: () => Promise<Site>;
 }
 
@@ -216,14 +218,14 @@ function downloadRoutes(router: Router, { store, pictures, work }: Kept): void {
 
 /** The addresses of sites under /api. */
 export function siteRoutes(kept: Kept): Router {
-  const { store, demo, applying, work } = kept;
+  const { store, demo, applying, work, firm } = kept;
   const router = new Router({ prefix: '/api' });
   router.post('/sites/import', keepPace(paces.imports));
   const stored = async (id: string): Promise<StoredSite> => orNoSite(id, await store.read(id));
 
   serveEndpoint(router, sites.list, async ({ context }) => ({ sites: await listFor(context, kept) }));
   serveEndpoint(router, sites.create, async ({ body, context }) =>
-    owned(context, kept, await store.create(startedSite(body))),
+    owned(context, kept, await store.create(startedSite(body, await firm.read()))),
   );
   serveFile(
     router,

@@ -26,6 +26,8 @@ const tables = [
   'member',
   'invitation',
   'failed_sign_in',
+  'firm',
+  'drill_result',
 ] as const;
 
 /** Figures in one statement: PostgreSQL takes 65,535. */

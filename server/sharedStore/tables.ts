@@ -49,5 +49,25 @@ export class FirstSharedTables extends Migration {
   }
 }
 
+/** As `0007-firm-and-drills` of a server with a file of its own. */
+export class SharedFirmAndDrills extends Migration {
+  override up(): void {
+    for (const table of [
+      `firm (id ${text} primary key check (id = 'firm'), firm text not null, by text not null, at ${text} not null)`,
+      `drill_result (drill ${text} not null, by ${text} not null, at ${text} not null, result text not null,
+        primary key (drill, by, at))`,
+    ])
+      this.addSql(`create table ${table}`);
+    this.addSql('create index drill_result_by on drill_result (by)');
+  }
+
+  override down(): void {
+    throw new Error('results of drills are not given back');
+  }
+}
+
 /** In the order they run. A migration that has shipped is never changed. */
-export const sharedMigrations = [{ name: '0006-shared-tables', class: FirstSharedTables }];
+export const sharedMigrations = [
+  { name: '0006-shared-tables', class: FirstSharedTables },
+  { name: '0007-firm-and-drills', class: SharedFirmAndDrills },
+];

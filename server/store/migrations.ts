@@ -144,6 +144,25 @@ export class Accounts extends Migration {
   }
 }
 
+/** What belongs to the firm and to none of its sites: how it stands on papers, and how its people did at drills. */
+export class FirmAndDrills extends Migration {
+  override up(): void {
+    this.addSql(
+      "create table firm (id text primary key check (id = 'firm'), firm text not null, by text not null, at text not null) strict",
+    );
+    this.addSql(
+      `create table drill_result (
+        drill text not null, by text not null, at text not null, result text not null,
+        primary key (drill, by, at)) strict`,
+    );
+    this.addSql('create index drill_result_by on drill_result (by)');
+  }
+
+  override down(): void {
+    throw new Error('results of drills are not given back');
+  }
+}
+
 /** In the order they run. A migration that has shipped is never changed. */
 export const migrations = [
   { name: '0001-first-tables', class: FirstTables },
@@ -152,4 +171,5 @@ export const migrations = [
   { name: '0004-linked-edits', class: LinkedEdits },
   { name: '0005-bin-hosts-and-blocks', class: BinHostsAndBlocks },
   { name: '0006-accounts', class: Accounts },
+  { name: '0007-firm-and-drills', class: FirmAndDrills },
 ];

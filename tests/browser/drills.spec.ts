@@ -73,6 +73,66 @@ test('a step that is not safe ends it, with the reason and the rule', async ({ p
   await expect(log(page)).toHaveCount(0);
 });
 
+test('how a drill ended is kept for the firm, and others at it stand beside one’s own', async ({
+  page,
+  server,
+  browser,
+}) => {
+  await page.goto(`${server.address}/drills`);
+  await page.getByLabel('Who plays').fill('R. Tolland');
+  await page.keyboard.press('Enter');
+  await opened(page, server, 'hidden-tap');
+  await page.keyboard.press(await keyOf(page, 'Loop, centre and shield'));
+  await expect(points(page)).toContainText('0 of 100');
+  await expect(page.getByRole('table', { name: 'Others at this drill' })).toBeHidden();
+
+  // Somebody else, on another device.
+  const other = await browser.newPage();
+  await other.goto(`${server.address}/drills`);
+  await expect(other.getByRole('table', { name: 'Results', exact: true })).toContainText('R. Tolland');
+  await other.getByLabel('Who plays').fill('W. Iken');
+  await other.keyboard.press('Enter');
+  await opened(other, server, 'hidden-tap');
+  await other.keyboard.press(await keyOf(other, 'Loop, centre and shield'));
+  const others = other.getByRole('table', { name: 'Others at this drill' });
+  await expect(others.getByRole('row', { name: /R\. Tolland/ })).toBeVisible();
+  expect(await barriers(other, '.drill')).toEqual([]);
+  await other.getByRole('link', { name: 'Another drill' }).click();
+  const everybody = other.getByRole('table', { name: 'How far everybody is' });
+  await expect(everybody.getByRole('row', { name: 'R. Tolland 1 0 1' })).toBeVisible();
+  await expect(everybody.getByRole('row', { name: 'W. Iken 1 0 1' })).toBeVisible();
+  expect(await barriers(other, '.drills')).toEqual([]);
+  await other.close();
+});
+
+test('a drill that ends without a network is sent once there is one', async ({ page, server, browser }) => {
+  await page.goto(`${server.address}/drills`);
+  await page.getByLabel('Who plays').fill('T. Sallow');
+  await page.keyboard.press('Enter');
+  await opened(page, server, 'split-pair');
+  await page.context().setOffline(true);
+  await page.keyboard.press(await keyOf(page, 'Foreign voltage, AC'));
+  await page.keyboard.press('a');
+  await certain(page, 'Camera');
+  await decide(page, /Another camera/);
+  await page.getByRole('button', { name: 'That is my answer' }).click();
+  await expect(points(page)).toContainText('of 100');
+  const other = await browser.newPage();
+  await other.goto(`${server.address}/drills`);
+  await expect(other.getByRole('heading', { name: 'Drills', level: 1 })).toBeVisible();
+  const everybody = other.getByRole('table', { name: 'Results', exact: true });
+  await expect(everybody.getByText('T. Sallow')).toBeHidden();
+  await page.context().setOffline(false);
+  const sent = page.waitForResponse(
+    (answer) => answer.url().endsWith('/drill-results') && answer.request().method() === 'POST',
+  );
+  await page.getByRole('link', { name: 'Another drill' }).click();
+  expect((await sent).status()).toBe(204);
+  await other.reload();
+  await expect(everybody.getByText('T. Sallow')).toBeVisible();
+  await other.close();
+});
+
 test('to be sure and wrong costs what it should', async ({ page, server }) => {
   await opened(page, server, 'nothing-wrong');
   await page.keyboard.press(await keyOf(page, 'Picture'));

@@ -1,10 +1,13 @@
 import path from 'node:path';
 import { expect, it } from 'vitest';
+import type { DrillResult } from '#core/test/drills';
 import { startServer } from '../../server/startServer';
 import { addPerson, findPerson } from '../../server/accounts/people';
 import { hashOfPassword } from '../../server/accounts/passwords';
 import { rolesOf, setMember } from '../../server/accounts/members';
 import { openStore } from '../../server/store/openStore';
+import { drillResults } from '../../server/store/drillResults';
+import { firmRecord } from '../../server/store/firmRecord';
 import { openDatabase } from '../../server/sharedStore/openDatabase';
 import { moveIn } from '../../server/sharedStore/moveIn';
 import { databaseFor } from '../server/placeUnderTest';
@@ -21,7 +24,21 @@ const started = (dataDir: string, database?: string) =>
     ...(database !== undefined && { shared: { database } }),
   });
 
-it('a data folder moves into a database whole: sites, logs, pictures, people and roles, and once', async () => {
+const ended: DrillResult = {
+  drill: '2-K7QF',
+  title: 'A drawn one',
+  level: 2,
+  by: 'A. Marrow',
+  at: '2026-03-12T09:00:00Z',
+  total: 82,
+  parts: { cause: 30, metre: 12, minutes: 15, moves: 10, money: 10, record: 5 },
+  minutes: 24,
+  hints: 0,
+  unsafe: false,
+  said: [{ chance: 0.8, was: true }],
+};
+
+it('a data folder moves into a database whole: sites, logs, pictures, people, roles, the firm and drills, and once', async () => {
   const dataDir = newFolder();
   const own = await started(dataDir);
   const site = `${own.address}/api/sites/${siteId}`;
@@ -37,6 +54,9 @@ it('a data folder moves into a database whole: sites, logs, pictures, people and
   const before = { orm: await openStore(dataDir), now: () => new Date().toISOString() };
   const id = (await addPerson(before, 'A. Marrow', 'guest', await hashOfPassword('lanes at low water')))!;
   await setMember(before, siteId, id, 'crew');
+  const firm = { name: 'Saltmarrow Integrators', address: '3 Causeway Row' };
+  await firmRecord(before.orm, before.now).set(firm, 'A. Marrow');
+  await drillResults(before.orm).keep([ended]);
   await before.orm.close(true);
 
   expect(await moveIn(dataDir, database)).toEqual({ sites: 1, pictures: expect.any(Number) as number });
@@ -44,6 +64,8 @@ it('a data folder moves into a database whole: sites, logs, pictures, people and
   const after = { orm: await openDatabase(database), now: before.now };
   expect((await findPerson(after, 'a. marrow'))?.id).toBe(id);
   expect(await rolesOf(after, id)).toEqual(new Map([[siteId, 'crew']]));
+  expect(await firmRecord(after.orm, after.now).read()).toEqual(firm);
+  expect(await drillResults(after.orm).all()).toEqual([ended]);
   // Without people it is open to whoever sits here, which is how the test looks at it.
   await after.orm.em.fork().execute('delete from person');
   await after.orm.close(true);

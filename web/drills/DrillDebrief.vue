@@ -4,6 +4,7 @@ import { computed, ref } from 'vue';
 import {
   drillRunId,
   mostOf,
+  othersAt,
   scoreParts,
   trueWords,
   type Answer,
@@ -13,10 +14,12 @@ import {
 import { causeWords } from '#core/test/diagnosis';
 import { testDefinition } from '#core/model/site';
 import { formatFigure } from '#core/shared/units';
+import { useDrills } from '../stores/drills';
 
 /** How it really was, what each reading was worth, and the way that the program would have gone. */
 const { play, answer, debrief } = defineProps<{ play: DrillPlay; answer: Answer; debrief: Debrief }>();
 const emit = defineEmits<{ again: [] }>();
+const drills = useDrills();
 const drill = computed(() => play.drill);
 const best = computed(() => debrief.best);
 const score = computed(() => debrief.score);
@@ -70,6 +73,7 @@ const { copy, copied } = useClipboard();
 const result = computed(
   () => `${drill.value.id} ${score.value.total} points ${Math.round(play.minutes)} min`,
 );
+const colleagues = computed(() => othersAt(drills.all, drill.value.id, drills.person));
 const other = ref('');
 /** Somebody else’s line of the same drill, beside one’s own. */
 const others = computed(() => {
@@ -194,6 +198,34 @@ const others = computed(() => {
     </section>
     <section aria-label="Two people">
       <h2>With somebody else</h2>
+      <table v-if="colleagues.length > 0" aria-label="Others at this drill">
+        <thead>
+          <tr>
+            <th>Who, the first time</th>
+            <th class="num">Points</th>
+            <th class="num">min</th>
+            <th v-for="part in scoreParts" :key="part" class="num part">{{ labels[part] }}</th>
+          </tr>
+        </thead>
+        <tbody>
+          <tr class="me">
+            <td>You, now</td>
+            <td class="num mono">{{ score.total }}</td>
+            <td class="num mono">{{ Math.round(play.minutes) }}</td>
+            <td v-for="part in scoreParts" :key="part" class="num mono part">
+              {{ Math.round(score.parts[part]) }}
+            </td>
+          </tr>
+          <tr v-for="one in colleagues" :key="one.by">
+            <td>{{ one.by }}</td>
+            <td class="num mono">{{ one.total }}</td>
+            <td class="num mono">{{ Math.round(one.minutes) }}</td>
+            <td v-for="part in scoreParts" :key="part" class="num mono part">
+              {{ Math.round(one.parts[part]) }}
+            </td>
+          </tr>
+        </tbody>
+      </table>
       <p class="row">
         <span class="mono">{{ result }}</span>
         <button type="button" class="btn small" @click="copy(result)">
@@ -263,6 +295,11 @@ svg {
 svg text {
   font-size: 12px;
   fill: var(--ink);
+}
+@media (max-width: 700px) {
+  .part {
+    display: none;
+  }
 }
 .lesson {
   padding: 8px 12px;

@@ -21,7 +21,7 @@ import { useKeys } from '../keys/keys';
 import { useDrills } from '../stores/drills';
 import { useMeasures } from '../stores/measures';
 import DrillAnswer from './DrillAnswer.vue';
-import { debriefOn } from './debriefOn';
+import { debriefOn, readyToDebrief } from './debriefOn';
 import DrillDebrief from './DrillDebrief.vue';
 import DrillHelp from './DrillHelp.vue';
 import DrillSeen from './DrillSeen.vue';
@@ -40,6 +40,7 @@ const answering = ref(false);
 const debrief = shallowRef<Debrief | null>(null);
 const hint = ref('');
 const meterProved = ref(false);
+readyToDebrief();
 const nothingSaid: Answer = { chances: {}, metre: null, decisions: [], note: '' };
 watch(
   drill,

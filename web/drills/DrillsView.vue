@@ -5,6 +5,7 @@ import {
   authoredDrills,
   checkDrill,
   drillCode,
+  progressOf,
   readDrillCode,
   reliability,
   resultsCsv,
@@ -21,7 +22,10 @@ import ReliabilityChart from './ReliabilityChart.vue';
 /** Drills to learn finding faults by: those that were written, ones that are drawn, and how far somebody is. */
 const drills = useDrills();
 const router = useRouter();
-onMounted(() => (document.title = 'Drills, Neotrope'));
+onMounted(() => {
+  document.title = 'Drills, Neotrope';
+  void drills.share();
+});
 
 const code = ref('');
 const problem = ref<string[]>([]);
@@ -65,6 +69,7 @@ const out = (drill: Drill) =>
     new Blob([`${JSON.stringify(drill, null, 1)}\n`], { type: 'application/json' }),
     `${drill.id}.drill.json`,
   );
+const everybody = computed(() => progressOf(drills.all));
 const lastTen = computed(() => [...drills.all].reverse().slice(0, 10));
 </script>
 
@@ -82,7 +87,8 @@ const lastTen = computed(() => [...drills.all].reverse().slice(0, 10));
       <p v-for="one in problem" :key="one">{{ one }}</p>
     </div>
     <section class="begin" aria-label="Begin">
-      <TextField :value="drills.person" label="Who plays" @take="(name) => (drills.person = name)" />
+      <b v-if="drills.signedInAs">{{ drills.signedInAs }}</b>
+      <TextField v-else :value="drills.person" label="Who plays" @take="(name) => (drills.person = name)" />
       <button type="button" class="btn go" @click="drawOne">Draw one of level {{ drills.level }}</button>
       <form class="row" @submit.prevent="openCode">
         <input
@@ -163,11 +169,29 @@ const lastTen = computed(() => [...drills.all].reverse().slice(0, 10));
             </tr>
           </thead>
           <tbody>
-            <tr v-for="one in lastTen" :key="one.at">
+            <tr v-for="one in lastTen" :key="`${one.by} ${one.drill} ${one.at}`">
               <td>{{ one.by }}</td>
               <td>{{ one.title }}</td>
               <td class="num mono">{{ one.total }}</td>
               <td class="num mono">{{ Math.round(one.minutes) }}</td>
+            </tr>
+          </tbody>
+        </table>
+        <table v-if="everybody.length > 1" aria-label="How far everybody is">
+          <thead>
+            <tr>
+              <th>Who</th>
+              <th class="num">Drills</th>
+              <th class="num">Points, first time</th>
+              <th class="num">Level</th>
+            </tr>
+          </thead>
+          <tbody>
+            <tr v-for="one in everybody" :key="one.by">
+              <td>{{ one.by }}</td>
+              <td class="num mono">{{ one.drills }}</td>
+              <td class="num mono">{{ Math.round(one.points) }}</td>
+              <td class="num mono">{{ one.level }}</td>
             </tr>
           </tbody>
         </table>

@@ -2,11 +2,28 @@ import { wrap, type Remote } from 'comlink';
 import { debriefOf, type Answer, type Debrief, type DrillMove, type DrillPlay } from '#core/test/drills';
 import type { DebriefThread } from './debrief.worker';
 
-let thread: Remote<DebriefThread> | undefined;
-const started = (): Remote<DebriefThread> =>
-  (thread ??= wrap<DebriefThread>(
-    new Worker(new URL('./debrief.worker.ts', import.meta.url), { type: 'module' }),
-  ));
+interface Thread {
+  told: Remote<DebriefThread>;
+  /** A thread whose program could not be fetched says so by this alone: what it is asked is never answered. */
+  failed: Promise<never>;
+}
+
+let thread: Thread | undefined;
+function started(): Thread {
+  if (thread) return thread;
+  const worker = new Worker(new URL('./debrief.worker.ts', import.meta.url), { type: 'module' });
+  const failed = new Promise<never>((_, reject) =>
+    worker.addEventListener('error', (event) => {
+      thread = undefined;
+      reject(new Error(event.message || 'the thread did not start'));
+    }),
+  );
+  failed.catch(() => undefined);
+  return (thread = { told: wrap<DebriefThread>(worker), failed });
+}
+/** Starts the thread while there is a network to fetch it over. */
+export const readyToDebrief = (): void => void started();
+
 /** Plain data: what a component holds cannot be handed to another thread as it is. */
 const plain = <T>(data: T): T => JSON.parse(JSON.stringify(data)) as T;
 
@@ -17,7 +34,8 @@ export async function debriefOn(
   answer: Answer,
 ): Promise<Debrief> {
   try {
-    return await started().debrief(plain(play.drill), plain([...moves]), plain(answer));
+    const { told, failed } = started();
+    return await Promise.race([told.debrief(plain(play.drill), plain([...moves]), plain(answer)), failed]);
   } catch {
     return debriefOf(play, answer);
   }

@@ -83,7 +83,7 @@ export function askAs(personId: string | null): void {
   askedAs = personId;
 }
 
-async function ask<E extends AnyEndpoint>(
+export async function ask<E extends AnyEndpoint>(
   { method, path, answer }: E,
   { params, query, body, bytes }: Asked = {},
 ): Promise<Answer<AnswerOf<E>>> {

@@ -7,22 +7,26 @@ import {
   checkDrill,
   drillResultSchema,
   generateDrill,
+  joinedResults,
   levelReached,
   readDrillCode,
   type Drill,
   type DrillMove,
   type DrillResult,
 } from '#core/test/drills';
-import { useCurrentUser } from './currentUser';
+import { isMine, useCurrentUser, useSignedInAs } from './currentUser';
+import { useSharedResults } from './sharedResults';
 
 /** A drill that was left in the middle. */
 interface Kept {
   moves: DrillMove[];
 }
 
-/** Drills of this device: those that were written here, how far each is, and how each ended. */
+/** Drills of this device: those that were written here, and how far each is; and how each ended, with what the server keeps of others. */
 export const useDrills = defineStore('drills', () => {
   const person = useCurrentUser();
+  const signedInAs = useSignedInAs();
+  const shared = useSharedResults();
   const ownText = useLocalStorage<unknown[]>('neotrope-own-drills', []);
   const resultText = useLocalStorage<unknown[]>('neotrope-drill-results', []);
   const keptMoves = useLocalStorage<Record<string, Kept>>('neotrope-drill-moves', {});
@@ -34,7 +38,11 @@ export const useDrills = defineStore('drills', () => {
     }),
   );
   const results = computed(() => z.array(drillResultSchema.nullable().catch(null)).parse(resultText.value));
-  const all = computed<DrillResult[]>(() => results.value.filter((one) => one !== null));
+  /** Ended on this device; under an account only one's own. */
+  const here = computed<DrillResult[]>(() =>
+    results.value.filter((one) => one !== null).filter(({ by }) => isMine(signedInAs.value, by)),
+  );
+  const all = computed(() => joinedResults(here.value, shared.kept.value));
   const mine = computed(() => all.value.filter(({ by }) => by === person.value));
   const level = computed(() => levelReached(mine.value));
 
@@ -61,6 +69,23 @@ export const useDrills = defineStore('drills', () => {
   };
   const end = (result: DrillResult) => {
     resultText.value = [...resultText.value, result];
+    void share();
   };
-  return { person, own, all, mine, level, drillOf, keep, remove, movesOf, keepMoves, forget, end };
+  const share = (): Promise<void> => shared.share(here.value);
+  return {
+    person,
+    signedInAs,
+    own,
+    all,
+    mine,
+    level,
+    drillOf,
+    keep,
+    remove,
+    movesOf,
+    keepMoves,
+    forget,
+    end,
+    share,
+  };
 });

@@ -113,7 +113,7 @@ export {
   type HookUp,
   type NetworkGearKind,
 } from './equipment';
-export type { Firm } from './firm';
+export { firmSchema, type Firm } from './firm';
 export { fedFrom, fedThrough, hasPowerCores, usualLead, withAdapter, withSeparatePair } from './feeding';
 export { freeId, freeName } from './freeId';
 export { instantSchema } from './vocabulary';

@@ -12,14 +12,18 @@ import {
   evenChances,
   foundWords,
   generateDrill,
+  joinedResults,
   levelReached,
   newPlay,
+  othersAt,
   played,
+  progressOf,
   readDrillCode,
   reliability,
   replayed,
   resultOf,
   resultsCsv,
+  resultsMissing,
   scoreOf,
   testsAtHand,
   trueWords,
@@ -27,6 +31,7 @@ import {
   worthOfSteps,
   type Answer,
   type DrillMove,
+  type DrillResult,
 } from '.';
 import { comesTo, decisions, lostBy } from './decisions';
 import { causeScore, metreScore } from './score';
@@ -224,6 +229,47 @@ describe('afterwards', () => {
     expect(levelReached([good('a'), good('b'), good('c')])).toBe(2);
     expect(resultsCsv([result])).toMatch(/^person,drill,level/);
     expect(resultsCsv([result])).not.toMatch(/\n=/);
+  });
+});
+
+describe('results of several people', () => {
+  const ended = (by: string, drill: string, hour: number, total: number): DrillResult => ({
+    drill,
+    title: drill,
+    level: 1,
+    by,
+    at: `2026-03-10T${String(hour).padStart(2, '0')}:00:00Z`,
+    total,
+    parts: { cause: 0, metre: 0, minutes: 0, moves: 0, money: 0, record: 0 },
+    minutes: 20,
+    hints: 0,
+    unsafe: false,
+    said: [],
+  });
+  const [first, again, other] = [
+    ended('R. Tolland', 'a', 9, 60),
+    ended('R. Tolland', 'a', 11, 100),
+    ended('W. Iken', 'a', 10, 84),
+  ];
+
+  it('come together each once, in the order they were played', () =>
+    expect(joinedResults([again, first], [other, { ...first }])).toEqual([first, other, again]));
+  it('that are not kept elsewhere yet are told by drill, person and moment', () => {
+    expect(resultsMissing([{ ...first }], [first, again])).toEqual([again]);
+    expect(resultsMissing([first, again], [first])).toEqual([]);
+  });
+  it('tell how far each is by the first time at each drill', () => {
+    const more = ['b', 'c', 'd'].map((drill) => ended('W. Iken', drill, 12, 80));
+    expect(progressOf([first, other, again, ...more])).toEqual([
+      { by: 'R. Tolland', drills: 1, level: 1, points: 60 },
+      { by: 'W. Iken', drills: 4, level: 2, points: (84 + 3 * 80) / 4 },
+    ]);
+  });
+  it('of one drill stand beside one’s own, the best first time first', () => {
+    const third = ended('T. Sallow', 'a', 13, 90);
+    const all = [first, other, again, third, ended('T. Sallow', 'b', 14, 99)];
+    expect(othersAt(all, 'a', 'W. Iken')).toEqual([third, first]);
+    expect(othersAt(all, 'b', 'T. Sallow')).toEqual([]);
   });
 });
 

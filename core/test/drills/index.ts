@@ -13,10 +13,14 @@ export { minutesOf, newPlay, played, replayed, testsAtHand, type DrillMove, type
 export { drillRunId } from './ground';
 export {
   drillResultSchema,
+  joinedResults,
   levelReached,
+  othersAt,
+  progressOf,
   reliability,
   resultOf,
   resultsCsv,
+  resultsMissing,
   type DrillResult,
 } from './results';
 export { answerProblems, mostOf, scoreOf, scoreParts, type Answer } from './score';

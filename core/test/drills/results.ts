@@ -93,6 +93,49 @@ export function levelReached(results: readonly Pick<DrillResult, 'drill' | 'leve
   return drillLevels.find((level) => !isDone(level)) ?? drillLevels.at(-1)!;
 }
 
+const keyOf = ({ drill, by, at }: DrillResult): string => JSON.stringify([drill, by, at]);
+
+/** Results from several places, each once, in the order they were played. */
+export function joinedResults(...lists: readonly (readonly DrillResult[])[]): DrillResult[] {
+  const byKey = new Map(lists.flat().map((result) => [keyOf(result), result]));
+  return [...byKey.values()].sort((a, b) => (a.at < b.at ? -1 : a.at > b.at ? 1 : 0));
+}
+
+/** Those that are not among what is kept elsewhere. */
+export function resultsMissing(kept: readonly DrillResult[], own: readonly DrillResult[]): DrillResult[] {
+  const there = new Set(kept.map(keyOf));
+  return own.filter((one) => !there.has(keyOf(one)));
+}
+
+/** How far somebody is. */
+export interface Progress {
+  by: string;
+  /** Different drills that were ended. */
+  drills: number;
+  level: DrillLevel;
+  /** Points of each drill the first time, on average. */
+  points: number;
+}
+
+/** How far everybody is, by name. */
+export function progressOf(results: readonly DrillResult[]): Progress[] {
+  const people = [...new Set(results.map(({ by }) => by))].sort((a, b) => a.localeCompare(b, 'en'));
+  return people.map((by) => {
+    const own = results.filter((one) => one.by === by);
+    const first = firstTries(own);
+    const points = first.reduce((sum, { total }) => sum + total, 0) / first.length;
+    return { by, drills: first.length, level: levelReached(own), points };
+  });
+}
+
+/** Everybody else’s first time at a drill, the best of them first. */
+export const othersAt = (results: readonly DrillResult[], drill: string, by: string): DrillResult[] => {
+  const there = results.filter((one) => one.drill === drill && one.by !== by);
+  return there
+    .filter((one, index) => there.findIndex((other) => other.by === one.by) === index)
+    .sort((a, b) => b.total - a.total);
+};
+
 /** Results as a table for whoever trains people. */
 export function resultsCsv(results: readonly DrillResult[]): string {
   const heads = [
