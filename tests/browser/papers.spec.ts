@@ -4,7 +4,7 @@ import type { Page } from '@playwright/test';
 import readXlsx from 'read-excel-file/node';
 import { barriers } from './axe';
 import { decidedDemo } from './decided';
-import { expect, saved, test } from './fixtures';
+import { expect, saved, test, testOnOwnServer } from './fixtures';
 
 test.describe.configure({ timeout: 300_000 });
 
@@ -142,50 +142,61 @@ test('the hand-over pack reads as on the screen, and its workbook adds up in ano
   expect(await barriers(page, '.papers')).toEqual([]);
 });
 
-test('papers bear the firm with its mark, what is set aside for the unknown, and lengths as they are read', async ({
-  page,
-  server,
-}) => {
-  const id = await server.newSite(await decidedDemo());
-  await page.goto(`${server.address}/site/${id}/papers`);
-  const sheet = page.getByRole('article');
-  await expect(sheet).toContainText('The price');
-  await page.keyboard.press('m');
-  const dialog = page.getByRole('dialog', { name: 'You and the site' });
-  const field = async (name: string, text: string) => {
-    await dialog.getByLabel(name).fill(text);
-    await dialog.getByLabel(name).press('Enter');
-  };
-  await field('Name of the firm', 'Marlow & Ridley, installers');
-  await field('Address of the firm', 'Rope Walk 3, Saltmarrow');
-  const mark =
-    '<svg xmlns="http://www.w3.org/2000/svg" width="90" height="30"><rect width="90" height="30" fill="#1f6f5f"/></svg>';
-  await dialog
-    .getByLabel('Mark of the firm')
-    .setInputFiles({ name: 'mark.svg', mimeType: 'image/svg+xml', buffer: Buffer.from(mark) });
-  await expect(dialog.getByRole('img', { name: /Mark of Marlow/ })).toBeVisible();
-  await dialog.getByRole('combobox', { name: 'Lengths in' }).click();
-  await page.getByRole('option', { name: 'Feet' }).click();
-  await dialog.getByRole('button', { name: 'Close' }).first().click();
-  await expect(sheet).toContainText('Rope Walk 3, Saltmarrow');
+testOnOwnServer(
+  'papers bear the firm with its mark, what is set aside for the unknown, and lengths as they are read',
+  async ({ page, server }) => {
+    const id = await server.newSite(await decidedDemo());
+    await page.goto(`${server.address}/site/${id}/papers`);
+    const sheet = page.getByRole('article');
+    await expect(sheet).toContainText('The price');
+    await page.keyboard.press('m');
+    const dialog = page.getByRole('dialog', { name: 'You and the site' });
+    const field = async (name: string, text: string) => {
+      await dialog.getByLabel(name).fill(text);
+      await dialog.getByLabel(name).press('Enter');
+    };
+    await field('Name of the firm', 'Marlow & Ridley, installers');
+    await field('Address of the firm', 'Rope Walk 3, Saltmarrow');
+    const mark =
+      '<svg xmlns="http://www.w3.org/2000/svg" width="90" height="30"><rect width="90" height="30" fill="#1f6f5f"/></svg>';
+    await dialog
+      .getByLabel('Mark of the firm')
+      .setInputFiles({ name: 'mark.svg', mimeType: 'image/svg+xml', buffer: Buffer.from(mark) });
+    await expect(dialog.getByRole('img', { name: /Mark of Marlow/ })).toBeVisible();
+    await dialog.getByRole('button', { name: 'Begin new sites with this firm' }).click();
+    await expect(dialog.getByText('New sites begin with this firm.')).toBeVisible();
+    await dialog.getByRole('combobox', { name: 'Lengths in' }).click();
+    await page.getByRole('option', { name: 'Feet' }).click();
+    await dialog.getByRole('button', { name: 'Close' }).first().click();
+    await expect(sheet).toContainText('Rope Walk 3, Saltmarrow');
 
-  const another = page.getByLabel('Provisional sums, another');
-  await another.fill('Making good of the quay wall');
-  await another.press('Enter');
-  const sum = page.getByLabel('Provisional sums, figure of line 1');
-  await sum.fill('1500');
-  await sum.press('Enter');
-  await expect(cells(page, 'Price').filter({ hasText: 'Making good of the quay wall' })).toContainText(
-    '1,500',
-  );
-  await saved(page);
+    const another = page.getByLabel('Provisional sums, another');
+    await another.fill('Making good of the quay wall');
+    await another.press('Enter');
+    const sum = page.getByLabel('Provisional sums, figure of line 1');
+    await sum.fill('1500');
+    await sum.press('Enter');
+    await expect(cells(page, 'Price').filter({ hasText: 'Making good of the quay wall' })).toContainText(
+      '1,500',
+    );
+    await saved(page);
 
-  await page.getByRole('heading', { name: 'Papers', exact: true }).click();
-  await page.keyboard.press('v');
-  await expect(cells(page, 'Run r12').nth(1)).toContainText('157 ft');
-  const pdf = await got(page, /^PDF/);
-  const text = textOf(pdf);
-  expect(text).toContain('Marlow & Ridley, installers');
-  expect(text).toContain('1345 ft');
-  expect(execFileSync('pdfimages', ['-list', pdf], { encoding: 'utf8' })).toMatch(/image|smask/);
-});
+    await page.getByRole('heading', { name: 'Papers', exact: true }).click();
+    await page.keyboard.press('v');
+    await expect(cells(page, 'Run r12').nth(1)).toContainText('157 ft');
+    const pdf = await got(page, /^PDF/);
+    const text = textOf(pdf);
+    expect(text).toContain('Marlow & Ridley, installers');
+    expect(text).toContain('1345 ft');
+    expect(execFileSync('pdfimages', ['-list', pdf], { encoding: 'utf8' })).toMatch(/image|smask/);
+
+    // Whatever site is begun afterwards, and by whom, bears it from its first paper on.
+    await page.goto(server.address);
+    await page.getByLabel('Name of the site').fill('Saltmarrow annex');
+    await page.getByLabel('Where the recorders are').fill('Annex');
+    await page.getByRole('button', { name: 'Start' }).click();
+    await page.getByText('Nothing is noted yet.').waitFor();
+    await page.goto(page.url().replace(/(\/site\/[^/]+).*/, '$1/papers'));
+    await expect(page.getByRole('article')).toContainText('Rope Walk 3, Saltmarrow');
+  },
+);

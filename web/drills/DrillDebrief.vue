@@ -273,6 +273,9 @@ const others = computed(() => {
 table {
   border-collapse: collapse;
 }
+table + p {
+  padding-top: 8px;
+}
 .paths table {
   width: 100%;
 }

@@ -272,6 +272,8 @@ td {
   outline-offset: 2px;
 }
 .drills :deep(.btn.small) {
+  display: inline-flex;
+  align-items: center;
   min-height: 26px;
 }
 li .push {

@@ -60,13 +60,30 @@ const words = computed(() =>
     )
     .join(' '),
 );
+/** The chances of more than a half that were said most: where to be too sure costs most. */
+const usual = computed(
+  () => points.filter(({ said }) => said > 0.5).sort((a, b) => b.count - a.count || b.said - a.said)[0],
+);
 </script>
 
 <template>
-  <VChart class="chart" :option="option" autoresize role="img" :aria-label="words" />
+  <figure>
+    <VChart class="chart" :option="option" autoresize role="img" :aria-label="words" />
+    <figcaption v-if="usual" class="tiny">
+      When you say {{ Math.round(100 * usual.said) }} %, you are right {{ Math.round(100 * usual.was) }} % ({{
+        usual.count === 1 ? 'said once' : `said ${usual.count} times`
+      }}).
+    </figcaption>
+  </figure>
 </template>
 
 <style scoped>
+figure {
+  flex: 1;
+  min-width: 260px;
+  max-width: 340px;
+  margin: 0;
+}
 .chart {
   width: 100%;
   max-width: 340px;

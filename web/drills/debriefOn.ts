@@ -1,28 +1,12 @@
-import { wrap, type Remote } from 'comlink';
 import { debriefOf, type Answer, type Debrief, type DrillMove, type DrillPlay } from '#core/test/drills';
+import { threadCalls } from '../workers/threadCalls';
 import type { DebriefThread } from './debrief.worker';
 
-interface Thread {
-  told: Remote<DebriefThread>;
-  /** A thread whose program could not be fetched says so by this alone: what it is asked is never answered. */
-  failed: Promise<never>;
-}
-
-let thread: Thread | undefined;
-function started(): Thread {
-  if (thread) return thread;
-  const worker = new Worker(new URL('./debrief.worker.ts', import.meta.url), { type: 'module' });
-  const failed = new Promise<never>((_, reject) =>
-    worker.addEventListener('error', (event) => {
-      thread = undefined;
-      reject(new Error(event.message || 'the thread did not start'));
-    }),
-  );
-  failed.catch(() => undefined);
-  return (thread = { told: wrap<DebriefThread>(worker), failed });
-}
+const thread = threadCalls<DebriefThread>(
+  () => new Worker(new URL('./debrief.worker.ts', import.meta.url), { type: 'module' }),
+);
 /** Starts the thread while there is a network to fetch it over. */
-export const readyToDebrief = (): void => void started();
+export const readyToDebrief = (): void => void thread.debrief;
 
 /** Plain data: what a component holds cannot be handed to another thread as it is. */
 const plain = <T>(data: T): T => JSON.parse(JSON.stringify(data)) as T;
@@ -34,8 +18,7 @@ export async function debriefOn(
   answer: Answer,
 ): Promise<Debrief> {
   try {
-    const { told, failed } = started();
-    return await Promise.race([told.debrief(plain(play.drill), plain([...moves]), plain(answer)), failed]);
+    return await thread.debrief(plain(play.drill), plain([...moves]), plain(answer));
   } catch {
     return debriefOf(play, answer);
   }

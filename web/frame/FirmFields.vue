@@ -1,25 +1,27 @@
 <script setup lang="ts">
-import { useLocalStorage } from '@vueuse/core';
-import { computed, ref, useTemplateRef } from 'vue';
+import { computed, onMounted, ref, useTemplateRef } from 'vue';
+import { firm as endpoints } from '#contract';
 import { aboutOf, type Firm } from '#core/model/site';
 import FieldRow from '../parts/FieldRow.vue';
 import TextField from '../parts/TextField.vue';
-import { api, pictureAddress } from '../stores/api';
+import { useAccount } from '../stores/account';
+import { api, ask, pictureAddress } from '../stores/api';
 import { useOpenSite } from '../stores/openSite';
 import { useSite } from '../stores/site';
 
-/** Whose papers these are: name, address and mark of the firm. What was noted last is offered to the next site. */
+/** Whose papers these are: name, address and mark of the firm, and whether sites that are started from now on begin with them. */
 const store = useSite();
 const openSite = useOpenSite();
+const account = useAccount();
 const firm = computed<Firm | null>(() => aboutOf(openSite.value).firm ?? null);
-const last = useLocalStorage<string>('neotrope-firm', '');
-const before = computed<Firm | null>(() => {
-  try {
-    return firm.value === null && last.value ? (JSON.parse(last.value) as Firm) : null;
-  } catch {
-    return null;
-  }
+/** What new sites begin with; not known before the server has said it. */
+const usual = ref<Firm | null>();
+onMounted(async () => {
+  const answer = await ask(endpoints.read);
+  if (answer.kind === 'answer') usual.value = answer.value.firm;
 });
+const isUsual = computed(() => JSON.stringify(firm.value) === JSON.stringify(usual.value));
+const maySetUsual = computed(() => account.person === null || account.person.role !== 'guest');
 const problem = ref('');
 
 function set(what: string, fields: Partial<Firm>): void {
@@ -28,7 +30,18 @@ function set(what: string, fields: Partial<Firm>): void {
     { kind: 'about', id: 'about', set: { ...aboutOf(openSite.value), firm: next } },
   ]);
   problem.value = problems.map(({ allowed }) => allowed).join('; ');
-  if (problems.length === 0) last.value = JSON.stringify(next);
+}
+async function makeUsual(): Promise<void> {
+  const now = firm.value;
+  if (!now) return;
+  const answer = await ask(endpoints.set, { body: { firm: now } });
+  if (answer.kind === 'answer') usual.value = now;
+  problem.value =
+    answer.kind === 'refusal'
+      ? answer.refusal.detail
+      : answer.kind === 'silence'
+        ? 'The server does not answer; new sites begin as before.'
+        : '';
 }
 
 const file = useTemplateRef('file');
@@ -49,9 +62,9 @@ async function takeLogo(): Promise<void> {
 
 <template>
   <h2 class="minor">Your firm, as it stands on papers</h2>
-  <p v-if="before">
-    <button type="button" class="btn small" @click="set('Name', before)">
-      As on the last site: {{ before.name }}
+  <p v-if="usual && !isUsual">
+    <button type="button" class="btn small" @click="set('Name', usual)">
+      As on new sites: {{ usual.name }}
     </button>
   </p>
   <FieldRow label="Firm"
@@ -84,6 +97,10 @@ async function takeLogo(): Promise<void> {
       </label>
     </FieldRow>
   </template>
+  <p v-if="firm && usual !== undefined && maySetUsual" class="row usual">
+    <span v-if="isUsual" class="dim">New sites begin with this firm.</span>
+    <button v-else type="button" class="btn small" @click="makeUsual">Begin new sites with this firm</button>
+  </p>
   <p v-if="problem" class="stop" role="alert">{{ problem }}</p>
 </template>
 
@@ -104,6 +121,9 @@ img {
   width: 1px;
   height: 1px;
   opacity: 0;
+}
+.usual {
+  padding: 6px 0;
 }
 .btn:focus-within {
   outline: 2px solid var(--verdigris);

@@ -23,6 +23,7 @@ import OwnDialog from './OwnDialog.vue';
 import SetAsideDialog from './SetAsideDialog.vue';
 import FindDialog from './FindDialog.vue';
 import RunList from './RunList.vue';
+import { tablesFailed } from '../tables/useTables';
 import SavedLine from './SavedLine.vue';
 import { papers, progressOf, stages } from './stages';
 import StageTape from './StageTape.vue';
@@ -251,6 +252,11 @@ useKeys([
         A newer version of Neotrope is ready.
         <button type="button" class="btn small" @click="openNewVersion">Open it</button>
         <span class="dim">What is not saved yet stays in this browser.</span>
+      </p>
+      <p v-if="tablesFailed" class="stop row" role="alert">
+        What reads and writes tables could not be fetched. Check the network, then try again; nothing was
+        changed.
+        <button type="button" class="btn small push" @click="tablesFailed = false">OK</button>
       </p>
       <OutdatedAlarm
         v-if="evaluation.problem !== null"
