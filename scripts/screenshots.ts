@@ -18,13 +18,15 @@ const folder = path.join(root, 'docs', 'screenshots');
 
 interface Shot {
   name: string;
-  stage: string;
+  path: string;
   dark?: boolean;
   phone?: boolean;
   /** The moment that the page takes for now, where its view is about one. */
   at?: string;
   act?: (page: Page) => Promise<void>;
 }
+
+const ofSite = (view: string): string => `/site/saltmarrow-ferry-terminal/${view}`;
 
 const chooseUnit = async (page: Page) => {
   await page.locator('tr[data-run="r08"] [data-option="ip-coax-unit"]').click();
@@ -110,6 +112,31 @@ const beginNight = async (page: Page) => {
   await page.locator('[data-in-hand]').evaluate((card) => card.scrollIntoView());
 };
 
+/** Measures as somebody would who was called: volts first, then dead, then the loop. */
+const measureInDrill = async (page: Page) => {
+  await page.getByRole('list', { name: 'Tests' }).waitFor();
+  await page.keyboard.press('m');
+  const log = page.getByRole('region', { name: 'Log' }).getByRole('listitem');
+  const steps = [
+    'Foreign voltage, AC',
+    'Picture',
+    'Run isolated',
+    'Run both ends off',
+    'Foreign voltage, AC',
+    'Loop, centre and shield',
+  ];
+  let done = 0;
+  for (const step of steps) {
+    if (step.startsWith('Run')) await page.keyboard.press(step.endsWith('isolated') ? 'i' : 'd');
+    else {
+      const button = page.getByRole('list', { name: 'Tests' }).getByRole('button', { name: step });
+      await page.keyboard.press((await button.locator('kbd').first().innerText()).trim());
+    }
+    done += 1;
+    await log.nth(done - 1).waitFor();
+  }
+};
+
 /** Gives every camera that waits its slot, and holds the recorder against its plan. */
 const readRecorder = async (page: Page) => {
   await page.keyboard.press('r');
@@ -126,52 +153,52 @@ const readRecorder = async (page: Page) => {
 };
 
 const shots: Shot[] = [
-  { name: 'board', stage: 'survey' },
-  { name: 'drawing', stage: 'survey/r14?view=drawing&drawing=site-plan', act: pickRoute },
-  { name: 'lists', stage: 'survey?view=lists', act: pickRows },
-  { name: 'head-end', stage: 'survey?view=head-end&thing=supply/hall-box' },
-  { name: 'walk-phone', stage: 'survey?view=walk', phone: true },
-  { name: 'test', stage: 'test/r08', act: (page) => page.keyboard.press('w') },
-  { name: 'trace-dark', stage: 'test/r13', dark: true, act: readRampEast },
+  { name: 'board', path: ofSite('survey') },
+  { name: 'drawing', path: ofSite('survey/r14?view=drawing&drawing=site-plan'), act: pickRoute },
+  { name: 'lists', path: ofSite('survey?view=lists'), act: pickRows },
+  { name: 'walk-phone', path: ofSite('survey?view=walk'), phone: true },
+  { name: 'test', path: ofSite('test/r08'), act: (page) => page.keyboard.press('w') },
+  { name: 'trace-dark', path: ofSite('test/r13'), dark: true, act: readRampEast },
   {
     name: 'cause',
-    stage: 'test/r13?view=cause',
+    path: ofSite('test/r13?view=cause'),
     act: (page) => page.locator('.cause [data-cause]').first().waitFor(),
   },
-  { name: 'decide', stage: 'decide/r08', act: chooseUnit },
-  { name: 'best-plan', stage: 'decide/r14?view=plan', act: findPlan },
+  { name: 'decide', path: ofSite('decide/r08'), act: chooseUnit },
+  { name: 'best-plan', path: ofSite('decide/r14?view=plan'), act: findPlan },
   {
     name: 'allocate',
-    stage: 'allocate/r08',
+    path: ofSite('allocate/r08'),
     act: (page) => page.locator('.tray [data-camera="c08"]').click(),
   },
-  { name: 'recorder', stage: 'allocate?view=device', act: readRecorder },
+  { name: 'recorder', path: ofSite('allocate?view=device'), act: readRecorder },
   {
     name: 'connect',
-    stage: 'connect',
+    path: ofSite('connect'),
     act: (page) => page.locator('.tree [role="treeitem"]').first().waitFor(),
   },
   {
     name: 'hook-up',
-    stage: 'connect/r08?view=hook-up&at=today',
+    path: ofSite('connect/r08?view=hook-up&at=today'),
     act: (page) => page.locator('.hook-up').waitFor(),
   },
   {
     name: 'power',
-    stage: 'connect?view=power',
+    path: ofSite('connect?view=power'),
     act: (page) => page.locator('.roots').waitFor(),
   },
-  { name: 'nights', stage: 'cutover', at: '2026-05-04T10:00:00', act: planNights },
+  { name: 'nights', path: ofSite('cutover'), at: '2026-05-04T10:00:00', act: planNights },
   {
     name: 'night-phone',
-    stage: 'cutover?view=tonight',
+    path: ofSite('cutover?view=tonight'),
     dark: true,
     phone: true,
     at: '2026-05-11T20:51:00',
     act: beginNight,
   },
-  { name: 'offer', stage: 'papers', act: offerOf },
-  { name: 'signoff', stage: 'signoff/r24', act: readGates },
+  { name: 'offer', path: ofSite('papers'), act: offerOf },
+  { name: 'signoff', path: ofSite('signoff/r24'), act: readGates },
+  { name: 'drill', path: '/drills/joint-or-length', act: measureInDrill },
 ];
 
 const demoFile = path.join(root, 'demo', 'saltmarrow.neotrope.json');
@@ -213,15 +240,15 @@ const server = await startServer({
 const browser = await chromium.launch(launchOptions);
 /** Taken whole before the folder is touched: a run that fails loses no picture. */
 const taken = new Map<string, Buffer>();
-for (const { name, stage, dark = false, phone = false, at, act } of shots) {
+for (const { name, path: shown, dark = false, phone = false, at, act } of shots) {
   const page = await browser.newPage({
     viewport: phone ? { width: 390, height: 844 } : { width: 1280, height: 800 },
     colorScheme: dark ? 'dark' : 'light',
     reducedMotion: 'reduce',
   });
   if (at) await page.clock.setFixedTime(new Date(at));
-  await page.goto(`${server.address}/site/saltmarrow-ferry-terminal/${stage}`);
-  await page.locator('.stage h1').first().waitFor();
+  await page.goto(`${server.address}${shown}`);
+  await page.locator('h1').first().waitFor();
   await act?.(page);
   await page.evaluate(() => document.fonts.ready);
   await page.waitForFunction(() => [...document.images].every(({ complete }) => complete));
