@@ -133,6 +133,25 @@ test('a drill that ends without a network is sent once there is one', async ({ p
   await other.close();
 });
 
+test('what this device kept and cannot be read any more is passed over', async ({ page, server }) => {
+  await opened(page, server, 'only-at-night');
+  await page.keyboard.press('i');
+  await expect(log(page)).toHaveCount(1);
+  for (const kept of ['{"only-at-night":{"moves":[{"kind":"test","test":"none"}]}}', '[3]', '"x"']) {
+    await page.evaluate((text) => {
+      localStorage.setItem('neotrope-drill-moves', text);
+      localStorage.setItem('neotrope-drill-results', '{"a":1}');
+      localStorage.setItem('neotrope-own-drills', '[1, null, {"id":"x"}]');
+    }, kept);
+    await opened(page, server, 'only-at-night');
+    await expect(log(page)).toHaveCount(0);
+  }
+  await page.keyboard.press('i');
+  await expect(log(page)).toHaveCount(1);
+  await page.goto(`${server.address}/drills`);
+  await expect(page.getByRole('link', { name: 'Two earths' })).toBeVisible();
+});
+
 test('to be sure and wrong costs what it should', async ({ page, server }) => {
   await opened(page, server, 'nothing-wrong');
   await page.keyboard.press(await keyOf(page, 'Picture'));
@@ -222,4 +241,18 @@ test('a drill is written, refused where it contradicts itself, played, and goes 
   await page.getByLabel('Code of a drill').fill('1-k7qf');
   await page.getByRole('button', { name: 'Open the code' }).click();
   await expect(page.getByRole('heading', { name: 'Drill 1-K7QF' })).toBeVisible();
+  await page.getByRole('link', { name: 'All drills' }).click();
+  // A file with the id of a shipped drill is its own drill, and opens as what it is.
+  const like = {
+    ...(JSON.parse(readFileSync(file, 'utf8')) as object),
+    id: 'hidden-tap',
+    title: 'Not the tap',
+  };
+  await page.getByLabel('Drill to take in').setInputFiles({
+    name: 'b.json',
+    mimeType: 'application/json',
+    buffer: Buffer.from(JSON.stringify(like)),
+  });
+  await page.getByRole('link', { name: 'Not the tap', exact: true }).click();
+  await expect(page.getByRole('heading', { name: 'Not the tap' })).toBeVisible();
 });

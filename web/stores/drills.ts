@@ -5,6 +5,7 @@ import { z } from 'zod';
 import {
   authoredDrills,
   checkDrill,
+  drillMoveSchema,
   drillResultSchema,
   generateDrill,
   joinedResults,
@@ -17,10 +18,12 @@ import {
 import { isMine, useCurrentUser, useSignedInAs } from './currentUser';
 import { useSharedResults } from './sharedResults';
 
-/** A drill that was left in the middle. */
-interface Kept {
-  moves: DrillMove[];
-}
+/** Drills that were left in the middle. What cannot be read again was never played. */
+const keptSchema = z
+  .record(z.string(), z.object({ moves: z.array(drillMoveSchema) }).catch({ moves: [] }))
+  .catch({});
+const listSchema = z.array(z.unknown()).catch([]);
+const resultsSchema = z.array(drillResultSchema.nullable().catch(null)).catch([]);
 
 /** Drills of this device: those that were written here, and how far each is; and how each ended, with what the server keeps of others. */
 export const useDrills = defineStore('drills', () => {
@@ -29,15 +32,16 @@ export const useDrills = defineStore('drills', () => {
   const shared = useSharedResults();
   const ownText = useLocalStorage<unknown[]>('neotrope-own-drills', []);
   const resultText = useLocalStorage<unknown[]>('neotrope-drill-results', []);
-  const keptMoves = useLocalStorage<Record<string, Kept>>('neotrope-drill-moves', {});
+  const movesText = useLocalStorage<Record<string, { moves: DrillMove[] }>>('neotrope-drill-moves', {});
   // What was kept by another version, or changed by hand, is passed over rather than shown wrong.
   const own = computed(() =>
-    ownText.value.flatMap((one) => {
+    listSchema.parse(ownText.value).flatMap((one) => {
       const read = checkDrill(one);
       return read.kind === 'sound' ? [read.value] : [];
     }),
   );
-  const results = computed(() => z.array(drillResultSchema.nullable().catch(null)).parse(resultText.value));
+  const results = computed(() => resultsSchema.parse(resultText.value));
+  const keptMoves = computed(() => keptSchema.parse(movesText.value));
   /** Ended on this device; under an account only one's own. */
   const here = computed<DrillResult[]>(() =>
     results.value.filter((one) => one !== null).filter(({ by }) => isMine(signedInAs.value, by)),
@@ -53,22 +57,27 @@ export const useDrills = defineStore('drills', () => {
     const code = readDrillCode(id);
     return code ? generateDrill(code.level, code.seed) : null;
   }
+  const without = (id: string): unknown[] =>
+    listSchema.parse(ownText.value).filter((one) => (one as Partial<Drill> | null)?.id !== id);
+  /** Keeps a drill in place of the one of the same id. One that comes with the id of a shipped or a drawn drill would never be opened: it gets its own. */
   const keep = (drill: Drill) => {
-    ownText.value = [...ownText.value.filter((one) => (one as Drill).id !== drill.id), drill];
+    const isTaken = authoredDrills.some(({ id }) => id === drill.id) || readDrillCode(drill.id) !== null;
+    const kept = isTaken ? { ...drill, id: `own-${drill.id}`.toLowerCase() } : drill;
+    ownText.value = [...without(kept.id), kept];
   };
   const remove = (id: string) => {
-    ownText.value = ownText.value.filter((one) => (one as Drill).id !== id);
+    ownText.value = without(id);
   };
   const movesOf = (id: string): DrillMove[] => keptMoves.value[id]?.moves ?? [];
   const keepMoves = (id: string, moves: DrillMove[]) => {
-    keptMoves.value = { ...keptMoves.value, [id]: { moves } };
+    movesText.value = { ...keptMoves.value, [id]: { moves } };
   };
   const forget = (id: string) => {
     const { [id]: _, ...rest } = keptMoves.value;
-    keptMoves.value = rest;
+    movesText.value = rest;
   };
   const end = (result: DrillResult) => {
-    resultText.value = [...resultText.value, result];
+    resultText.value = [...listSchema.parse(resultText.value), result];
     void share();
   };
   const share = (): Promise<void> => shared.share(here.value);

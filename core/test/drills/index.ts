@@ -9,7 +9,16 @@ export { checkDrill } from './checkDrill';
 export { decisions } from './decisions';
 export { drillFormat, drillLevels, drillWays, type Drill, type DrillLevel } from './drill';
 export { drillTests } from './readIn';
-export { minutesOf, newPlay, played, replayed, testsAtHand, type DrillMove, type DrillPlay } from './play';
+export {
+  drillMoveSchema,
+  minutesOf,
+  newPlay,
+  played,
+  replayed,
+  testsAtHand,
+  type DrillMove,
+  type DrillPlay,
+} from './play';
 export { drillRunId } from './ground';
 export {
   drillResultSchema,

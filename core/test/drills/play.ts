@@ -1,4 +1,12 @@
-import { testDefinition, type Reading, type RunState, type Site, type TestId } from '#core/model/site';
+import { z } from 'zod';
+import {
+  runStates,
+  testDefinition,
+  type Reading,
+  type RunState,
+  type Site,
+  type TestId,
+} from '#core/model/site';
 import { costOf, stateMinutes } from '#core/test/diagnosis';
 import { applies, interlock, prerequisites, touchLimits } from '#core/test/findings';
 import type { RunReadings } from '#core/test/readings';
@@ -6,9 +14,15 @@ import type { Drill } from './drill';
 import { drillRunId, drillSite } from './ground';
 import { drillDay, drillTests, readIn } from './readIn';
 
+const testInDrill = z.custom<TestId>((id) => (drillTests as readonly unknown[]).includes(id));
+
 /** Something that a learner does. */
-export type DrillMove =
-  { kind: 'state'; to: RunState } | { kind: 'test'; test: TestId; meterProved: boolean } | { kind: 'hint' };
+export const drillMoveSchema = z.discriminatedUnion('kind', [
+  z.strictObject({ kind: z.literal('state'), to: z.enum(runStates) }),
+  z.strictObject({ kind: z.literal('test'), test: testInDrill, meterProved: z.boolean() }),
+  z.strictObject({ kind: z.literal('hint') }),
+]);
+export type DrillMove = z.infer<typeof drillMoveSchema>;
 
 /** A move with what came of it. */
 export interface DrillStep {
