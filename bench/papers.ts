@@ -1,15 +1,18 @@
+import { spawnSync } from 'node:child_process';
+import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import path from 'node:path';
 import loadHighs from 'highs';
-import { makePaper, paperContext, pdfDefinition } from '#core/documents';
 import { evaluateSite, signOffOf } from '#core/evaluate';
 import {
   readForAcceptance,
+  toSiteFile,
   withChanges,
   type AcceptanceFound,
   type Change,
   type Site,
 } from '#core/model/site';
 import type { Row } from './measure';
-import { pdfFile } from '../cli/pdfFile';
 import { decidedDemo, generatedSite } from './sites';
 
 /** Every camera on the first option that holds. */
@@ -44,51 +47,53 @@ function readThrough(site: Site): Site {
   return withChanges(site, changes);
 }
 
-const measures = { length: 'm', gauge: 'mm2' } as const;
-const moment = {
-  on: '2026-05-06',
-  measures,
-  clock: {
-    now: Date.UTC(2026, 4, 6),
-    beginOf: (date: string, time: string) => Date.parse(`${date}T${time}:00Z`),
-  },
-  pageOf: (runId: string) => `https://localhost/site/x/survey/${runId}`,
-};
-
 interface Pack {
   seconds: number;
   pages: number;
   bytes: number;
-  heapMb: number;
+  peakMb: number;
 }
 
-/** A hand-over pack from the facts to the bytes of its PDF. */
-async function packOf(site: Site): Promise<Pack> {
-  const from = performance.now();
-  const paper = makePaper('hand-over', paperContext(site, evaluateSite(site), moment));
-  const definition = pdfDefinition(paper, { locale: 'en-GB', pageSize: 'A4', measures });
-  const pdf = await pdfFile(definition);
+/** Says at its end how much memory a program held at most, in kilobytes. */
+const tellPeak =
+  'data:text/javascript,process.on("exit",()=>process.stderr.write("peak "+process.resourceUsage().maxRSS))';
+
+/** A hand-over pack by the command that people use, from the site file to the bytes of its PDF, in a process of its own. */
+function packOf(site: Site): Pack {
+  const folder = mkdtempSync(path.join(tmpdir(), 'neotrope-bench-'));
+  const [from, to] = [path.join(folder, 'site.json'), path.join(folder, 'pack.pdf')];
+  writeFileSync(from, JSON.stringify(toSiteFile(site)));
+  const start = performance.now();
+  const { status, stderr } = spawnSync(
+    process.execPath,
+    ['--import', tellPeak, '--import', 'tsx', 'cli/paperMain.ts', 'hand-over', from, '--out', to],
+    { encoding: 'utf8' },
+  );
+  const seconds = (performance.now() - start) / 1000;
+  if (status !== 0) throw new Error(stderr);
+  const pdf = readFileSync(to);
+  rmSync(folder, { recursive: true });
   return {
-    seconds: (performance.now() - from) / 1000,
+    seconds,
     pages: pdf.toString('latin1').match(/\/Type \/Page\b/g)?.length ?? 0,
     bytes: pdf.length,
-    heapMb: process.memoryUsage().rss / 1e6,
+    peakMb: Number(/peak (\d+)/.exec(stderr)![1]) / 1000,
   };
 }
 
-const row = (what: string, pack: Pack, most: { seconds: number; heapMb: number }): Row => ({
-  figure: `hand-over pack of ${what}, ${pack.pages} pages`,
-  measured: `${pack.seconds.toFixed(1)} s, ${(pack.bytes / 1e6).toFixed(2)} MB, ${pack.heapMb.toFixed(0)} MB of memory`,
-  wanted: `${most.seconds} s, 10 MB, ${most.heapMb} MB`,
-  holds: pack.seconds <= most.seconds && pack.bytes <= 10e6 && pack.heapMb <= most.heapMb,
+const row = (what: string, pack: Pack, most: { seconds: number; peakMb: number }): Row => ({
+  figure: `hand-over pack of ${what}, ${pack.pages} pages, as a process of its own`,
+  measured: `${pack.seconds.toFixed(1)} s, ${(pack.bytes / 1e6).toFixed(2)} MB, ${pack.peakMb.toFixed(0)} MB of memory`,
+  wanted: `${most.seconds} s, 10 MB, ${most.peakMb} MB`,
+  holds: pack.seconds <= most.seconds && pack.bytes <= 10e6 && pack.peakMb <= most.peakMb,
 });
 
-/** Papers of the demo and of a site ten times as large. Memory is that of the whole bench at that moment. */
+/** Papers of the demo and of a site ten times as large. */
 export async function papers(): Promise<Row[]> {
   const demo = readThrough(decidedDemo(await loadHighs()));
   const large = readThrough(firstChoices(generatedSite(250)));
   return [
-    row('24 cameras', await packOf(demo), { seconds: 5, heapMb: 600 }),
-    row('250 cameras', await packOf(large), { seconds: 60, heapMb: 600 }),
+    row('24 cameras', packOf(demo), { seconds: 5, peakMb: 600 }),
+    row('250 cameras', packOf(large), { seconds: 60, peakMb: 600 }),
   ];
 }

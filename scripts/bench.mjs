@@ -1,4 +1,5 @@
-// `npm run bench`: the figures, as a table. `-- --judgement`: how good the diagnosis is on runs whose truth is known.
+// `npm run bench`: the figures, as a table; `-- --planning` and the like: those of one part. `-- --judgement`: how good the diagnosis is on
+// runs whose truth is known.
 import { build, installPackages, run, tool } from './prepare.mjs';
 
 await installPackages();
