@@ -14,6 +14,9 @@ const ms = (value: number) => `${value.toFixed(0)} ms`;
 /** Longest that glpk is given for the large site; it rarely proves it in any time. */
 const glpkSeconds = 60;
 
+/** What takes less is done as often as what it is held against. */
+const quickMs = 2000;
+
 /** HiGHS alone, given the same LP file in this process. */
 function highsAlone(highs: Highs, programme: Programme, rounds: number): number {
   const text = lpText(programme);
@@ -78,11 +81,13 @@ export async function planning(): Promise<Row[]> {
     ['24 cameras', demoSite(), 1000, 1.5],
     ['256 cameras, four closets', fourClosets(), 10_000, 2],
   ] as const) {
-    const [times, searches]: [number[], number[]] = [[], []];
+    const [times, searches, others]: [number[], number[], number[]] = [[], [], []];
     let cost = NaN;
     let isProven = false;
     const input = planningInput(site, demandsOf(site));
     const rounds = most > 1000 ? 5 : 15;
+    const other = glpk(input.model.programme, glpkSeconds);
+    const isQuick = other.millis < quickMs;
     // The first half of the rounds warms up what the other solver comes with compiled.
     for (let round = -rounds; round < rounds; round += 1) {
       const start = performance.now();
@@ -95,10 +100,12 @@ export async function planning(): Promise<Row[]> {
       searches.push(done - ready);
       if (found.kind !== 'plan') throw new Error(JSON.stringify(found));
       [cost, isProven] = [found.plan.totals.weighed, found.plan.proof.kind === 'proven'];
+      // In turns, so that whatever else the machine does falls on both.
+      others.push(isQuick ? glpk(input.model.programme, glpkSeconds).millis : other.millis);
     }
     const took = median(times);
     const alone = highsAlone(highs, input.model.programme, rounds);
-    const other = glpk(input.model.programme, glpkSeconds);
+    const otherMs = median(others);
     const agrees = other.isProven
       ? Math.abs((other.cost ?? NaN) - cost) < 0.01 * Math.max(1, cost / 1000)
       : (other.cost ?? Infinity) >= cost - 0.01;
@@ -111,9 +118,9 @@ export async function planning(): Promise<Row[]> {
       },
       {
         figure: `${name}: the same against glpk as a whole process`,
-        measured: `${(took / other.millis).toFixed(1)} times`,
+        measured: `${(took / otherMs).toFixed(1)} times`,
         wanted: `at most ${mostTimesGlpk} times`,
-        holds: !other.isProven || took <= mostTimesGlpk * other.millis,
+        holds: !other.isProven || took <= mostTimesGlpk * otherMs,
       },
       {
         figure: `${name}: the search, slots and all, against HiGHS alone on the LP file`,
@@ -123,7 +130,7 @@ export async function planning(): Promise<Row[]> {
       },
       {
         figure: `${name}: glpk on the same LP file`,
-        measured: `${ms(other.millis)}, ${other.isProven ? 'proven' : `not proven in ${glpkSeconds} s`}`,
+        measured: `${ms(otherMs)}, ${other.isProven ? 'proven' : `not proven in ${glpkSeconds} s`}`,
         wanted: other.isProven
           ? `the same optimum, ${cost.toFixed(0)}`
           : `nothing better than ${cost.toFixed(0)}; its best ${other.cost?.toFixed(0) ?? 'none'}`,
