@@ -164,6 +164,17 @@ describe('papers', () => {
       'camera',
     ]);
     expect(items[0]!.code).toMatch(/^https:\/\/localhost\/site\/x\/survey\/r/);
+    // A lead of the network has two ends as well, and no run whose page it could lead to.
+    expect(items.filter(({ title }) => title === '25 Kiosk queue')).toEqual([
+      {
+        title: '25 Kiosk queue',
+        lines: ['at Office injector, Marshalling office', 'to Kiosks', expect.stringMatching(/^10\./)],
+      },
+      {
+        title: '25 Kiosk queue',
+        lines: ['at Kiosks', 'to Office injector, Marshalling office', expect.stringMatching(/^10\./)],
+      },
+    ]);
     const { content, footer } = pdfDefinition(made.get('labels')!, {
       locale: 'en-GB',
       pageSize: 'A4',

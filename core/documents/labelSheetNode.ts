@@ -22,7 +22,7 @@ function labelCell(
   return {
     margin: [points(insetMm), points(insetMm), points(insetMm), 0],
     columns: [
-      { qr: code, fit: side, width: side },
+      ...(code === undefined ? [] : [{ qr: code, fit: side, width: side }]),
       {
         margin: [5, 0, 0, 0],
         fontSize,

@@ -34,8 +34,8 @@ export type Block =
   | { kind: 'picture'; fileId: string; caption: string }
   /** What somebody ticks with a pen. */
   | { kind: 'checks'; items: readonly string[] }
-  /** A sheet of labels; the code is read by a phone. */
-  | { kind: 'labels'; items: readonly { code: string; title: string; lines: readonly string[] }[] }
+  /** A sheet of labels; the code, where there is a page to lead to, is read by a phone. */
+  | { kind: 'labels'; items: readonly { code?: string; title: string; lines: readonly string[] }[] }
   | {
       kind: 'signatures';
       items: readonly { role: string; name: string; on: string; strokes: Signature | null }[];
