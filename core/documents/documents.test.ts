@@ -111,8 +111,10 @@ describe('papers', () => {
     // The drawings of the site, one of all runs, one of each.
     const { drawing, run } = site;
     expect(drawings('survey')).toHaveLength(Object.keys(drawing).length + 1 + Object.keys(run).length);
+    // One of each run that is decided, and of each camera that hangs on the network without one.
     expect(drawings('hook-ups').length).toBe(
-      Object.values(site.choice).filter(({ id }) => site.run[`r${id.slice(1)}`]).length,
+      Object.values(site.choice).filter(({ id }) => site.run[`r${id.slice(1)}`]).length +
+        Object.keys(site.networkCamera).length,
     );
     expect(drawings('racks').length).toBeGreaterThan(0);
     for (const svg of ['survey', 'hook-ups', 'racks'].flatMap(drawings)) {

@@ -6,6 +6,7 @@ export { nightHelp, type NightHelp } from './nightHelp';
 export { nightRulesOf } from './nightRulesOf';
 export { nightsNow, tasksNow, type KnownChances, type NightNow, type NightsNow } from './nightsNow';
 export { evaluateSite, type Before, type SiteEvaluation } from './evaluateSite';
+export { hookUpOfCamera } from './hookUpOfCamera';
 export { hookUpOfRun } from './hookUpOfRun';
 export { morningPicture, type MorningPicture } from './morningPicture';
 export { devicePlanAt } from './devicePlanAt';

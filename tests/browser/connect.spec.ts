@@ -2,7 +2,7 @@ import { readFileSync } from 'node:fs';
 import type { Page } from '@playwright/test';
 import { barriers } from './axe';
 import { startStandInSwitch } from './standInDevices';
-import { choose, demoFile, expect, saved, test } from './fixtures';
+import { choose, demoFile, expect, runInList, saved, test } from './fixtures';
 
 /** The demo with choices, each camera on a slot of a recorder. */
 function withChoices(options: Record<string, string>): string {
@@ -155,6 +155,15 @@ test('a hook-up says in words what its facts say, and is saved as a drawing', as
   await page.goto(`${server.address}/site/${id}/connect/r01?view=hook-up`);
   await expect(sheet).toContainText('centre to centre and shield to shield');
   await expect(page.getByRole('img', { name: /Coax unit, Ticket hall.*Coax converter/ })).toBeVisible();
+
+  // A camera that hangs on the network has its hook-up too; picking a run beside it goes back to that.
+  await page.getByRole('combobox', { name: 'Camera', exact: true }).click();
+  await choose(page, '25 Kiosk queue, on the network');
+  await expect(page.getByRole('heading', { name: /^Camera 25 Kiosk queue/ })).toBeVisible();
+  await expect(page.locator('.hook-up')).toContainText('Office injector');
+  expect(await barriers(page, '.hook-up-view')).toEqual([]);
+  await runInList(page, 'Hall north desk').click();
+  await expect(page.getByRole('heading', { name: /^Camera 1 Hall north desk/ })).toBeVisible();
 });
 
 test('a switch is read, a port that differs is found, and what hangs on a port is named and started anew', async ({

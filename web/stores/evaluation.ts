@@ -157,7 +157,7 @@ export const useEvaluation = defineStore('evaluation', () => {
   const chance = (runId: string, option: OptionKind) => ask((worker) => worker.chance(runId, option));
   const network = (moment: NetworkMoment) => tell((worker) => worker.network(moment));
   const rooms = (moment: NetworkMoment) => tell((worker) => worker.rooms(moment));
-  const hookUp = (runId: string, gauge: 'awg' | 'mm2') => tell((worker) => worker.hookUp(runId, gauge));
+  const hookUp = (cameraId: string, gauge: 'awg' | 'mm2') => tell((worker) => worker.hookUp(cameraId, gauge));
   /** Papers of a day in the person’s own measures; labels lead to the pages of this very site. */
   const asked = (on: string, night?: string): PaperAsked => ({
     on,

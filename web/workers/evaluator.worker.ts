@@ -1,6 +1,6 @@
 import { expose } from 'comlink';
 import type { DeviceGoal, PlanForDevice } from '#core/allocate/device';
-import type { HookUpPair } from '#core/connect/hookUp';
+import type { HookUps } from '#core/connect/hookUp';
 import { servedSiteSchema } from '#contract';
 import {
   boardPatch,
@@ -18,7 +18,7 @@ import {
   type RunDiagnostics,
   type Subject,
   type SummaryPatch,
-  hookUpOfRun,
+  hookUpOfCamera,
   networkAt,
   roomAt,
   weighRound,
@@ -221,8 +221,8 @@ const evaluator = {
   rooms(moment: NetworkMoment): RoomPicture | null {
     return last ? roomAt(last.site, last.evaluation, moment) : null;
   },
-  hookUp(runId: string, gauge: 'awg' | 'mm2'): HookUpPair | null {
-    return last ? hookUpOfRun(last.site, last.evaluation, runId, gauge) : null;
+  hookUp(cameraId: string, gauge: 'awg' | 'mm2'): HookUps | null {
+    return last ? hookUpOfCamera(last.site, last.evaluation, cameraId, gauge) : null;
   },
   nights: (now: number): NightsNow | null => (last ? nightsAt(last, now) : null),
   moveTask: (now: number, taskId: string, wanted: WantedPlace): Moved | null =>

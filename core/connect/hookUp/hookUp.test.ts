@@ -1,6 +1,13 @@
 import { describe, expect, it } from 'vitest';
-import { evaluateSite, hookUpOfRun } from '#core/evaluate';
-import { hasOwnCamera, optionKinds, type OptionKind, type Run, type Site } from '#core/model/site';
+import { evaluateSite, hookUpOfCamera, hookUpOfRun } from '#core/evaluate';
+import {
+  hasOwnCamera,
+  optionKinds,
+  type NetworkCamera,
+  type OptionKind,
+  type Run,
+  type Site,
+} from '#core/model/site';
 import { saltmarrowSite } from '../../model/site/testSite';
 import type { HookUp, HookUpPair } from '.';
 
@@ -211,4 +218,41 @@ describe('a cable that others share', () => {
     const { today } = hookUpOfRun(site, evaluateSite(site), 'r20', 'awg')!;
     expect(today.cautions.join(' ')).toMatch(/Shed cable carries camera 22 on other pairs/);
   });
+});
+
+describe('a camera on the network', () => {
+  const of = (site: Site, cameraId = 'c25') => hookUpOfCamera(site, evaluateSite(site), cameraId, 'mm2');
+  const withCamera = (fields: Partial<NetworkCamera>): Site => ({
+    ...demo,
+    networkCamera: { c25: { ...demo.networkCamera['c25']!, ...fields } },
+  });
+
+  it('hangs on the port that was noted, fed over its lead', () => {
+    const { today, after } = of(demo)!;
+    expect(namesOf(today!)).toEqual([['Office injector', 'Camera 25']]);
+    expect(today!.lines[0]).toMatchObject({
+      carries: 'data and power',
+      spans: [{ label: 'category cable', lengthM: demo.networkCamera['c25']!.lead.lengthM }],
+    });
+    expect(today!.polarity.join(' ')).toMatch(/same order.*settles its own polarity/);
+    expect(after!.title).toBe('Camera 25 Kiosk queue, when it is done');
+  });
+  it('that is a new view has no hook-up of today', () => {
+    const { today, after } = of(withCamera({ state: 'planned' }))!;
+    expect(today).toBeNull();
+    expect(namesOf(after!)[0]!.at(-1)).toBe('New camera 25');
+  });
+  it('by radio has its power where it hangs, and nothing of it goes over the port', () => {
+    const { today } = of(withCamera({ lead: { medium: 'radio', lengthM: 80 } }))!;
+    expect(namesOf(today!)).toEqual([['Office injector', 'Access point', 'Camera 25']]);
+    expect(today!.lines[0]!.carries).toBe('data');
+    expect(textOf(today!)).not.toMatch(/PoE/);
+  });
+  it('of which nobody said what it hangs on says so, and one that is none has none', () => {
+    const { deviceId: _, ...loose } = demo.networkCamera['c25']!;
+    expect(of({ ...demo, networkCamera: { c25: loose } })!.today!.unknown.join(' ')).toMatch(/not noted/);
+    expect(of(demo, 'c99')).toBeNull();
+  });
+  it('of the old site is drawn by its run', () =>
+    expect(of(demo, 'c08')).toEqual(hookUpOfRun(demo, evaluated, 'r08', 'mm2')));
 });

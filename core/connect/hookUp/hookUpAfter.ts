@@ -2,10 +2,11 @@ import { isIp, type FeasibleOption } from '#core/decide/options';
 import { hasOwnCamera, type Camera, type OptionKind, type Run, type Site } from '#core/model/site';
 import type { CameraEnd, Device } from '#core/connect/topology';
 import { inputStation, isolateFirst, pictureLine } from './hookUpToday';
+import { chain, patch, poeWords, portStation, straight } from './networkParts';
 import { powerLines, type PowerHookUp } from './powerLines';
 import { runLine, type Gauge } from './runLine';
 import { telemetryLines } from './telemetryLines';
-import type { HookUp, HookUpLine, Span, Station } from './types';
+import type { HookUp, Span, Station } from './types';
 
 /** What the hook-up of a choice is drawn from. */
 interface Drawn {
@@ -20,15 +21,6 @@ interface Drawn {
 }
 type Drawing = Pick<HookUp, 'lines' | 'polarity' | 'unknown'>;
 
-const patch = (label = 'patch lead'): Span => ({
-  label,
-  cores: 'all four pairs, straight',
-  lengthM: 0,
-  look: 'patch',
-});
-const straight =
-  'Both ends of every category cable are terminated in the same order (T568A or T568B, as the site has it); the tester shows 1 to 8 straight through.';
-const poeWords = 'Power over Ethernet settles its own polarity; nothing else is to feed the camera.';
 const coaxPowerWords =
   'Power and data go over the coax together: centre to centre and shield to shield from one converter to the other, nothing else in between. No arrester, splitter or isolator stays in the line.';
 
@@ -40,26 +32,10 @@ const newCamera = ({ camera }: Drawn, terminals: string[]): Station => ({
 
 const ipCamera = (drawn: Drawn): Station => newCamera(drawn, ['RJ45, its PoE inlet']);
 
-const portOf = ({ device, end }: Drawn, terminal: string): Station => ({
-  name: device?.name ?? 'Switch, not chosen yet',
-  where: `a free port${device?.kind === 'recorder' ? ' of its own' : ''}${end.watts > 0 ? ` that gives ${Math.ceil(end.watts)} W` : ''}`,
-  terminals: [terminal],
-});
+const portOf = ({ device, end }: Drawn, terminal: string): Station =>
+  portStation(device, end.watts, terminal);
 
 const centreAndShield = (): string => 'centre conductor and shield, data and power';
-
-/** Stations and spans put one behind the other. */
-function chain(
-  carries: HookUpLine['carries'],
-  first: Station,
-  ...rest: readonly (readonly [Span, Station])[]
-): HookUpLine {
-  return {
-    carries,
-    stations: [first, ...rest.map(([, station]) => station)],
-    spans: rest.map(([span]) => span),
-  };
-}
 
 /** The old coax with a converter at its camera, and at its head end a unit's port or another converter. */
 function overCoax(drawn: Drawn, head: readonly (readonly [Station, Span])[], start: Station): Drawing {

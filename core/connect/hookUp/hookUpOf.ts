@@ -4,12 +4,11 @@ import { hasOwnCamera, type Run, type Site } from '#core/model/site';
 import { hookUpAfter } from './hookUpAfter';
 import { hookUpToday } from './hookUpToday';
 import type { Gauge } from './runLine';
-import type { HookUp } from './types';
+import type { HookUp, HookUps } from './types';
 
-/** How a camera is connected today, and when its choice is done; nothing for the second while nothing is chosen. */
-export interface HookUpPair {
+/** The same of a camera of the old site, which is there today. */
+export interface HookUpPair extends HookUps {
   today: HookUp;
-  after: HookUp | null;
 }
 
 /** Whoever opens a cable that others share darkens them too. */

@@ -1,3 +1,4 @@
 export { hookUpLayout, hookUpSizes } from './hookUpLayout';
 export { hookUpOf, type HookUpPair } from './hookUpOf';
-export type { HookUp, HookUpLine } from './types';
+export { hookUpOnNetwork } from './hookUpOnNetwork';
+export type { HookUp, HookUpLine, HookUps } from './types';

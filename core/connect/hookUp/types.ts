@@ -33,3 +33,9 @@ export interface HookUp {
   /** What the facts do not tell and somebody has to look at. */
   unknown: string[];
 }
+
+/** How a camera is connected today, and when all is done; nothing of a time at which it is not there, or nobody has chosen. */
+export interface HookUps {
+  today: HookUp | null;
+  after: HookUp | null;
+}

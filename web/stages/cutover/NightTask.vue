@@ -2,7 +2,7 @@
 import InputText from 'primevue/inputtext';
 import { computed, ref, shallowRef, watch } from 'vue';
 import { useRoute } from 'vue-router';
-import type { HookUpPair } from '#core/connect/hookUp';
+import type { HookUps } from '#core/connect/hookUp';
 import type { NightCard } from '#core/cutover/card';
 import { standingOf, type PlannedJob } from '#core/cutover/nights';
 import { taskKind, type Task } from '#core/cutover/tasks';
@@ -39,7 +39,7 @@ const route = useRoute();
 const task = computed(() => now.tasks.find(({ id }) => id === planned.job.id)!);
 const definition = computed(() => taskKind(task.value.kind));
 const card = shallowRef<NightCard | null>(null);
-const hookUp = shallowRef<HookUpPair | null>(null);
+const hookUp = shallowRef<HookUps | null>(null);
 watch(
   [() => evaluation.result, () => planned.job.id],
   async () => {
@@ -47,7 +47,8 @@ watch(
     const told = await evaluation.nightCard(id);
     if (id !== planned.job.id) return;
     card.value = told;
-    hookUp.value = told?.runId ? await evaluation.hookUp(told.runId, own.measures.gauge) : null;
+    const { cameraId } = task.value;
+    hookUp.value = cameraId ? await evaluation.hookUp(cameraId, own.measures.gauge) : null;
   },
   { immediate: true },
 );
