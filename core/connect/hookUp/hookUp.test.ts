@@ -234,6 +234,7 @@ describe('a camera on the network', () => {
       carries: 'data and power',
       spans: [{ label: 'category cable', lengthM: demo.networkCamera['c25']!.lead.lengthM }],
     });
+    expect(today!.lines[0]!.stations[0]!.where).toMatch(/^its port that gives \d+ W$/);
     expect(today!.polarity.join(' ')).toMatch(/same order.*settles its own polarity/);
     expect(after!.title).toBe('Camera 25 Kiosk queue, when it is done');
   });
@@ -241,6 +242,7 @@ describe('a camera on the network', () => {
     const { today, after } = of(withCamera({ state: 'planned' }))!;
     expect(today).toBeNull();
     expect(namesOf(after!)[0]!.at(-1)).toBe('New camera 25');
+    expect(after!.lines[0]!.stations[0]!.where).toMatch(/^a free port/);
   });
   it('by radio has its power where it hangs, and nothing of it goes over the port', () => {
     const { today } = of(withCamera({ lead: { medium: 'radio', lengthM: 80 } }))!;

@@ -8,11 +8,17 @@ const isInside = (site: Site, placeId: string): boolean =>
   ['indoor', 'roof-space'].includes(site.place[placeId]?.environment ?? '');
 
 const outside =
-  'Copper that leaves a building gets surge protectors at both ends, bonded as local codes have it; between buildings whose earths differ light goes, not copper.';
+  'Copper that leaves a building gets surge protectors at both ends, bonded as local codes have it; between buildings with different earths use fibre, not copper.';
 
 const noDevice = 'What it hangs on is not noted: pick it in the tree.';
 
-function overAir(end: CameraEnd, device: Device | undefined, camera: Station): HookUpLine {
+/** The port that a camera has, or gets. */
+function portOf(device: Device | undefined, watts: number, terminal: string, isNew: boolean): Station {
+  const port = portStation(device, watts, terminal);
+  return isNew ? port : { ...port, where: port.where.replace('a free port', 'its port') };
+}
+
+function overAir(end: CameraEnd, device: Device | undefined, camera: Station, isNew: boolean): HookUpLine {
   const radio: Station = {
     name: 'Access point',
     where: device ? `beside ${device.name}` : 'at the head end',
@@ -20,17 +26,17 @@ function overAir(end: CameraEnd, device: Device | undefined, camera: Station): H
   };
   return chain(
     'data',
-    portStation(device, 0, 'RJ45'),
+    portOf(device, 0, 'RJ45', isNew),
     [patch(), radio],
     [{ label: 'radio', cores: '', lengthM: end.lengthM, look: 'radio' }, camera],
   );
 }
 
-function overCable(end: CameraEnd, device: Device | undefined, camera: Station): HookUpLine {
+function overCable(end: CameraEnd, device: Device | undefined, camera: Station, isNew: boolean): HookUpLine {
   const isFed = end.watts > 0;
   return chain(
     isFed ? 'data and power' : 'data',
-    portStation(device, end.watts, isFed ? 'RJ45 with PoE' : 'RJ45'),
+    portOf(device, end.watts, isFed ? 'RJ45 with PoE' : 'RJ45', isNew),
     [
       { label: 'category cable', cores: 'all four pairs, straight', lengthM: end.lengthM, look: 'pair' },
       camera,
@@ -63,7 +69,7 @@ export function hookUpOnNetwork(
   const isOut = !isInside(site, end.placeId);
   return {
     title: `Camera ${end.number} ${end.name}, ${when}`,
-    lines: [isRadio ? overAir(end, device, camera) : overCable(end, device, camera)],
+    lines: [isRadio ? overAir(end, device, camera, isNew) : overCable(end, device, camera, isNew)],
     polarity: isRadio ? [] : [straight, ...(isFed ? [poeWords] : [])],
     cautions: leaves && isOut ? [outside] : [],
     unknown: [
