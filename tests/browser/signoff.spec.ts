@@ -342,6 +342,17 @@ test('a metre that is marked in the picture is a reading, and nobody signs witho
   expect(await barriers(page, '.signoff')).toEqual([]);
   await saved(page);
   expect(id).toBeTruthy();
+
+  // A camera without a run is picked here, and stays in hand in the next view.
+  await page.getByLabel('Camera whose pictures these are').click();
+  await choose(page, '25 Kiosk queue');
+  await expect(page.getByRole('heading', { name: '25 Kiosk queue' })).toBeVisible();
+  await expect(page.getByLabel('Photo of camera 25')).toBeAttached();
+  await page
+    .getByRole('link', { name: /^Acceptance/ })
+    .or(page.getByRole('button', { name: /^Acceptance/ }))
+    .click();
+  await expect(page.locator('[data-thing="camera/c25"]')).toHaveClass(/picked/);
 });
 
 test('the sign-off works at 390 px, by keys and in the dark', async ({ page, server }) => {

@@ -1,13 +1,10 @@
 <script setup lang="ts">
 import { useElementSize } from '@vueuse/core';
 import { computed, onMounted, ref, useTemplateRef, watch } from 'vue';
-import { useRoute, useRouter } from 'vue-router';
 import type { SignOff } from '#core/evaluate';
 import { statusWords, thingKey, type ThingState } from '#core/signoff/acceptance';
 import { formatFigure } from '#core/shared/units';
 import PickField from '../../parts/PickField.vue';
-import { useOpenSite } from '../../stores/openSite';
-import { useSelection } from '../../stores/selection';
 import { thingLabel } from '../../stores/signOff';
 import AgreementLines from './AgreementLines.vue';
 import DumbbellRow from './DumbbellRow.vue';
@@ -15,14 +12,10 @@ import TesterTable from './TesterTable.vue';
 import ThingSheet from './ThingSheet.vue';
 import UnnotedGear from './UnnotedGear.vue';
 import { figureChoices, firstFigure, scaleOf } from './dumbbells';
+import { useThingInHand } from './useThingInHand';
 
 /** Everything that is accepted, what was read of it against what was predicted, and the checks of the one in hand. */
 const { now } = defineProps<{ now: SignOff }>();
-const route = useRoute();
-const router = useRouter();
-const selection = useSelection();
-const openSite = useOpenSite();
-
 const choices = computed(() => figureChoices(now.things));
 const picked = ref<(typeof choices.value)[number]['check'] | null>(null);
 const choice = computed(
@@ -37,34 +30,7 @@ const { width } = useElementSize(axis);
 const xOf = (value: number): number =>
   scale.value ? ((value - scale.value.from) / (scale.value.to - scale.value.from)) * width.value : 0;
 
-/** What is in hand: what was picked here, or the camera of the run in hand. */
-const thing = computed(() => {
-  const of = route.query['of'];
-  const found = now.things.find((one) => thingKey(one.of) === of);
-  if (found) return found;
-  const cameraId = selection.current?.camera.id;
-  return now.things.find((one) => one.of.kind === 'camera' && one.of.id === cameraId) ?? null;
-});
-const withoutOf = () => {
-  const { of: _of, ...query } = route.query;
-  return query;
-};
-function pick({ of }: ThingState): void {
-  const run =
-    of.kind === 'camera' ? Object.values(openSite.value.run).find((one) => one.cameraId === of.id) : null;
-  void router.push({
-    name: 'signoff',
-    params: { ...route.params, ...(run ? { runId: run.id } : {}) },
-    query: run ? withoutOf() : { ...withoutOf(), of: thingKey(of) },
-  });
-}
-// A run that is taken in hand elsewhere goes before what was picked here.
-watch(
-  () => selection.runId,
-  () => {
-    if (route.query['of'] !== undefined) void router.replace({ ...route, query: withoutOf() });
-  },
-);
+const { thing, pick } = useThingInHand(() => now.things);
 /** The row in hand stays in sight, also when its own reading brings a finding that takes room above. */
 const board = useTemplateRef('board');
 const toRow = () => board.value?.querySelector('tr.picked')?.scrollIntoView({ block: 'nearest' });

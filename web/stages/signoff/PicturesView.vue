@@ -1,37 +1,33 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue';
-import { useRoute } from 'vue-router';
 import type { SignOff } from '#core/evaluate';
-import { thingKey } from '#core/signoff/acceptance';
 import { pixelsMarked, viewOfCamera } from '#core/signoff/pictures';
 import type { Photo, PictureSubject } from '#core/model/site';
 import { formatQuantity } from '#core/shared/units';
 import PickField from '../../parts/PickField.vue';
 import { pictureAddress } from '../../stores/api';
 import { useOpenSite } from '../../stores/openSite';
-import { useSelection } from '../../stores/selection';
 import { useSignOff } from '../../stores/signOff';
 import { useSite } from '../../stores/site';
 import PhotoStrip from '../survey/PhotoStrip.vue';
 import MetreMark from './MetreMark.vue';
+import { useThingInHand } from './useThingInHand';
 
 /** The view before and after, by day and by lamps, side by side, with a metre marked at the target. */
 const { now } = defineProps<{ now: SignOff }>();
 const store = useSite();
 const openSite = useOpenSite();
-const selection = useSelection();
-const route = useRoute();
 const signOff = useSignOff();
 const problem = ref('');
 
-/** The camera that was picked among what is accepted, or that of the run in hand. */
-const camera = computed(() => {
-  const picked = now.things.find(({ of }) => of.kind === 'camera' && thingKey(of) === route.query['of']);
-  return openSite.value.camera[picked?.of.id ?? ''] ?? selection.current?.camera ?? null;
-});
-const thing = computed(
-  () => now.things.find(({ of }) => of.kind === 'camera' && of.id === camera.value?.id) ?? null,
+const { thing: inHand, pick } = useThingInHand(() => now.things);
+const things = computed(() => now.things.filter(({ of }) => of.kind === 'camera'));
+const thing = computed(() => (inHand.value?.of.kind === 'camera' ? inHand.value : null));
+const camera = computed(() => openSite.value.camera[thing.value?.of.id ?? ''] ?? null);
+const cameras = computed(() =>
+  things.value.map((one) => ({ value: one.of.id, label: `${one.number ?? ''} ${one.name}` })),
 );
+const pickCamera = (id: string): void => pick(things.value.find(({ of }) => of.id === id)!);
 const photos = computed(() =>
   Object.values(openSite.value.photo)
     .filter(({ of }) => of.kind === 'camera' && of.id === camera.value?.id)
@@ -83,9 +79,19 @@ function take(value: number): void {
 
 <template>
   <div class="pictures" tabindex="0" role="region" aria-label="Pictures">
+    <p class="row">
+      <span class="dim">Camera</span
+      ><PickField
+        :value="camera?.id ?? null"
+        :choices="cameras"
+        label="Camera whose pictures these are"
+        placeholder="Choose a camera"
+        @take="pickCamera"
+      />
+    </p>
     <p v-if="!camera" class="empty">
-      <strong>No camera is picked.</strong>Pick a run on the left; its pictures before and after are set side
-      by side here.
+      <strong>No camera is picked.</strong>Pick one above, or its run on the left; its pictures before and
+      after are set side by side here.
     </p>
     <template v-else>
       <div class="row">

@@ -24,8 +24,12 @@ const evaluation = useEvaluation();
 const view = computed<SignoffView>(() =>
   isSignoffView(route.query['view']) ? route.query['view'] : 'acceptance',
 );
-const show = (next: SignoffView) =>
-  void router.push({ ...route, query: next === 'acceptance' ? {} : { view: next } });
+/** What is in hand stays so in every view. */
+function show(next: SignoffView): void {
+  const { of } = route.query;
+  const query = { ...(of === undefined ? {} : { of }), ...(next === 'acceptance' ? {} : { view: next }) };
+  void router.push({ ...route, query });
+}
 
 watch(() => evaluation.result, signOff.look, { immediate: true });
 
