@@ -168,6 +168,23 @@ test('risk is drawn from a seed, and the same seed draws the same', async ({ pag
   await expect(any).toHaveText(first);
 });
 
+test('why a camera has what it has is told also where something else was asked meanwhile', async ({
+  page,
+  open,
+}) => {
+  await open('decide/r01?view=plan');
+  await page.getByRole('button', { name: /^Find the best plan/ }).click();
+  await expect(page.getByText('proven best')).toBeVisible();
+  const why = page.getByRole('region', { name: 'Why this' });
+  await expect(why.locator('[data-next]')).toBeVisible();
+  // What policies cost is asked before it was told of the next camera: one makes room for the other, and neither is forgotten.
+  await page.getByRole('table', { name: 'The plan, camera by camera' }).locator('tr[data-run="r08"]').click();
+  await page.getByRole('button', { name: /^Cost of the alternatives/ }).click();
+  await expect(why).toContainText('Why this for 8 Weighbridge?');
+  await expect(why).toContainText('Everything else');
+  await expect(why).not.toContainText('leaves this camera out');
+});
+
 test('a search is stopped and the page goes on', async ({ page, open }) => {
   await open('decide?view=curve');
   await page.getByRole('button', { name: /^Cost against camera downtime/ }).click();

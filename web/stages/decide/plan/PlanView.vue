@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { optionRow, aboutOf, freeId } from '#core/model/site';
 import { useToast } from 'primevue/usetoast';
-import { computed, nextTick, ref, useTemplateRef, watch } from 'vue';
+import { computed, nextTick, ref, shallowRef, useTemplateRef, watch } from 'vue';
 import { catalogueOf } from '#core/model/catalogue';
 import {
   adopt,
@@ -10,6 +10,7 @@ import {
   planPriceGaps,
   plannedOf,
   type BreakEven,
+  type Plan,
   type Reason,
 } from '#core/decide/plan';
 import { restsOn } from '#core/documents';
@@ -80,18 +81,27 @@ watch(
 
 const reason = ref<Reason | null>(null);
 const turns = ref<BreakEven[]>([]);
+const proven = computed(() => (planner.plan?.proof.kind === 'proven' ? planner.plan : null));
+const cameraId = computed(() => selection.current?.camera.id);
+/** What was explained; what was asked of it may have made room for something else before it was answered. */
+const explained = shallowRef<{ plan: Plan; cameraId: string } | null>(null);
+const isExplained = computed(
+  () => explained.value?.plan === proven.value && explained.value?.cameraId === cameraId.value,
+);
+watch([proven, cameraId], () => ([reason.value, turns.value] = [null, []]));
+/** Whether the solver is free for it: one explanation makes room for the next, and anything else is let finish. */
+const mayExplain = computed(
+  () => !planner.isStale && planner.trouble === '' && [null, 'reason'].includes(planner.busy),
+);
 // Each by itself: a new evaluation makes no other camera of the one in hand, and must not end what the solver is asked meanwhile.
 watch(
-  [
-    () => (planner.plan?.proof.kind === 'proven' ? planner.plan : null),
-    () => selection.current?.camera.id,
-  ] as const,
-  ([plan, cameraId]) => {
-    [reason.value, turns.value] = [null, []];
-    if (plan && cameraId && !planner.isStale)
-      void planner.explain(cameraId, (found, list) => {
-        [reason.value, turns.value] = [found, list];
-      });
+  [proven, cameraId, mayExplain],
+  ([plan, id, may]) => {
+    if (!plan || !id || !may || isExplained.value) return;
+    void planner.explain(id, (found, list) => {
+      explained.value = { plan, cameraId: id };
+      [reason.value, turns.value] = [found, list];
+    });
   },
   { immediate: true },
 );
@@ -255,6 +265,7 @@ useKeys([
           :reason="reason"
           :turns="turns"
           :busy="planner.busy === 'reason'"
+          :is-left-out="planner.plan?.options[selection.current.camera.id] === undefined"
         />
         <p v-else class="dim tiny">
           Pick a camera to see why the plan has this for it, and what would change it.

@@ -3,7 +3,13 @@ import { optionRow } from '#core/model/site';
 import type { BreakEven, Reason } from '#core/decide/plan';
 
 /** Why the plan has this for a camera, what the next best would come to, and what would change it. */
-defineProps<{ title: string; reason: Reason | null; turns: readonly BreakEven[]; busy: boolean }>();
+defineProps<{
+  title: string;
+  reason: Reason | null;
+  turns: readonly BreakEven[];
+  busy: boolean;
+  isLeftOut: boolean;
+}>();
 </script>
 
 <template>
@@ -31,7 +37,7 @@ defineProps<{ title: string; reason: Reason | null; turns: readonly BreakEven[];
       </div>
     </template>
     <p v-else-if="busy" class="dim" aria-busy="true">Planning the site without it…</p>
-    <p v-else class="dim">The plan leaves this camera out.</p>
+    <p v-else-if="isLeftOut" class="dim">The plan leaves this camera out.</p>
   </section>
 </template>
 
