@@ -4,7 +4,7 @@ import type { QuantityReading } from '#core/model/site';
 import { cableLabel } from '#core/physics/cable';
 import type { Block, Paper } from './paper';
 import { paperOf, type PaperContext } from './paperContext';
-import { placedName } from './placedName';
+import { placedNames } from './placedName';
 
 const loop = 'coax-loop-ohms';
 
@@ -57,11 +57,7 @@ const isNewWay = (medium: Medium): boolean => medium === 'fibre' || medium === '
 function networkCables(context: PaperContext): Block[] {
   const { site } = context;
   const { devices, links, cameras } = context.network().topology;
-  const device = new Map(devices.map((one) => [one.id, one]));
-  const placed = (id: string | null): string => {
-    const one = device.get(id ?? '');
-    return one ? placedName(site, one) : '';
-  };
+  const placed = placedNames(site, devices);
   const state = (isThere: boolean): string => (isThere ? 'there' : 'to be laid');
   const rows = [
     ...links.map(({ name, fromId, toId, medium, lengthM, standing }) => [

@@ -4,7 +4,7 @@ import { changedIn } from './changedIn';
 import type { LabelBlock } from './labelSheetNode';
 import type { Paper } from './paper';
 import { paperOf, type PaperContext } from './paperContext';
-import { placedName } from './placedName';
+import { placedNames } from './placedName';
 
 type Label = LabelBlock['items'][number];
 
@@ -31,11 +31,7 @@ const ofRuns = (context: PaperContext): Label[] =>
 function ofNetwork(context: PaperContext): Label[] {
   const { site } = context;
   const { devices, links, cameras } = context.network().topology;
-  const device = new Map(devices.map((one) => [one.id, one]));
-  const placed = (id: string | null): string => {
-    const one = device.get(id ?? '');
-    return one ? placedName(site, one) : '';
-  };
+  const placed = placedNames(site, devices);
   const bothEnds = (title: string, from: string, to: string, more: readonly string[] = []): Label[] => [
     { title, lines: [`at ${from}`, `to ${to}`, ...more] },
     { title, lines: [`at ${to}`, `to ${from}`, ...more] },

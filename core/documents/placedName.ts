@@ -9,3 +9,12 @@ export function placedName(
   const where = place[placeId]?.name ?? '';
   return where === '' || name.endsWith(where) ? name : `${name}, ${where}`;
 }
+
+/** How devices of a network are named by their ids; empty for one that is not known. */
+export function placedNames(
+  site: Pick<Site, 'place'>,
+  devices: readonly Device[],
+): (id: string | null) => string {
+  const names = new Map(devices.map((one) => [one.id, placedName(site, one)]));
+  return (id) => names.get(id ?? '') ?? '';
+}

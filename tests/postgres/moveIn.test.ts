@@ -1,6 +1,5 @@
 import path from 'node:path';
 import { expect, it } from 'vitest';
-import type { DrillResult } from '#core/test/drills';
 import { startServer } from '../../server/startServer';
 import { addPerson, findPerson } from '../../server/accounts/people';
 import { hashOfPassword } from '../../server/accounts/passwords';
@@ -10,6 +9,7 @@ import { drillResults } from '../../server/store/drillResults';
 import { firmRecord } from '../../server/store/firmRecord';
 import { openDatabase } from '../../server/sharedStore/openDatabase';
 import { moveIn } from '../../server/sharedStore/moveIn';
+import { drillResult } from '../server/drillResult';
 import { databaseFor } from '../server/placeUnderTest';
 import { choosing, demoFile, newFolder, post, root, siteId } from '../server/serverUnderTest';
 
@@ -24,19 +24,7 @@ const started = (dataDir: string, database?: string) =>
     ...(database !== undefined && { shared: { database } }),
   });
 
-const ended: DrillResult = {
-  drill: '2-K7QF',
-  title: 'A drawn one',
-  level: 2,
-  by: 'A. Marrow',
-  at: '2026-03-12T09:00:00Z',
-  total: 82,
-  parts: { cause: 30, metre: 12, minutes: 15, moves: 10, money: 10, record: 5 },
-  minutes: 24,
-  hints: 0,
-  unsafe: false,
-  said: [{ chance: 0.8, was: true }],
-};
+const ended = drillResult('A. Marrow', '2-K7QF');
 
 it('a data folder moves into a database whole: sites, logs, pictures, people, roles, the firm and drills, and once', async () => {
   const dataDir = newFolder();
