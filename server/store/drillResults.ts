@@ -30,18 +30,18 @@ export function drillResults(orm: Orm): DrillResults {
       ),
     keep: (results) =>
       orm.em.fork().transactional(async (em) => {
-        for (const by of new Set(results.map((result) => result.by))) {
-          const [row] = await em.execute<{ count: number }[]>(
-            'select count(*) as count from drill_result where by = ?',
-            [by],
-          );
-          if (Number(row!.count) >= mostOfOne) return 'full';
-        }
-        for (const result of results)
-          await em.execute(
-            'insert into drill_result (drill, by, at, result) values (?, ?, ?, ?) on conflict do nothing',
-            [result.drill, result.by, result.at, JSON.stringify(result)],
-          );
+        const people = [...new Set(results.map(({ by }) => by))];
+        const [most] = await em.execute<{ count: number }[]>(
+          `select count(*) as count from drill_result where by in (${people.map(() => '?').join(', ')})
+            group by by order by count(*) desc limit 1`,
+          people,
+        );
+        if (Number(most?.count ?? 0) >= mostOfOne) return 'full';
+        await em.execute(
+          `insert into drill_result (drill, by, at, result) values ${results.map(() => '(?, ?, ?, ?)').join(', ')}
+            on conflict do nothing`,
+          results.flatMap((result) => [result.drill, result.by, result.at, JSON.stringify(result)]),
+        );
         return 'kept';
       }),
   };

@@ -236,6 +236,7 @@ describe('a camera on the network', () => {
     });
     expect(today!.lines[0]!.stations[0]!.where).toMatch(/^its port that gives \d+ W$/);
     expect(today!.polarity.join(' ')).toMatch(/same order.*settles its own polarity/);
+    expect(today!.cautions.join(' ')).toMatch(/surge protectors at both ends/);
     expect(after!.title).toBe('Camera 25 Kiosk queue, when it is done');
   });
   it('that is a new view has no hook-up of today', () => {
@@ -244,11 +245,13 @@ describe('a camera on the network', () => {
     expect(namesOf(after!)[0]!.at(-1)).toBe('New camera 25');
     expect(after!.lines[0]!.stations[0]!.where).toMatch(/^a free port/);
   });
-  it('by radio has its power where it hangs, and nothing of it goes over the port', () => {
+  it('by radio is fed by nothing that is noted, and what is said of masts stands beside it', () => {
     const { today } = of(withCamera({ lead: { medium: 'radio', lengthM: 80 } }))!;
     expect(namesOf(today!)).toEqual([['Office injector', 'Access point', 'Camera 25']]);
     expect(today!.lines[0]!.carries).toBe('data');
-    expect(textOf(today!)).not.toMatch(/PoE/);
+    expect(textOf(today!)).not.toMatch(/PoE|mains/);
+    expect(today!.unknown.join(' ')).toMatch(/Where its power comes from is not noted/);
+    expect(today!.cautions.join(' ')).toMatch(/bonded to earth/);
   });
   it('of which nobody said what it hangs on says so, and one that is none has none', () => {
     const { deviceId: _, ...loose } = demo.networkCamera['c25']!;

@@ -57,3 +57,4 @@ export {
   type SharedEquipment,
   type Total,
 } from './total';
+export { isSheltered } from './sheltered';
