@@ -9,6 +9,7 @@ export { evaluateSite, type Before, type SiteEvaluation } from './evaluateSite';
 export { hookUpOfCamera } from './hookUpOfCamera';
 export { hookUpOfRun } from './hookUpOfRun';
 export { morningPicture, type MorningPicture } from './morningPicture';
+export { derivationOf, type Subject } from './derivationOf';
 export { devicePlanAt } from './devicePlanAt';
 export { moveTask, type Moved, type WantedPlace } from './moveTask';
 export { networkAt, type NetworkMoment } from './networkAt';
@@ -23,7 +24,6 @@ export { migrationOfSite, slotSite, type SlotProposal, type SlottingScope } from
 export {
   applyPatch,
   boardPatch,
-  derivationOf,
   detailsOf,
   initialPatch,
   summaryOf,
@@ -33,7 +33,6 @@ export {
   type OptionSummary,
   type RunSummary,
   type SiteSummary,
-  type Subject,
   type SummaryDetails,
   type SummaryPatch,
   type VerdictSummary,

@@ -1,8 +1,3 @@
-import { radioDerivation } from '#core/connect/radio';
-import { powerDerivation } from '#core/connect/powerPicture';
-import { heatDerivation } from '#core/connect/rack';
-import { roomAt } from './roomAt';
-import { loadDerivation, type LoadSubject } from '#core/connect/topology';
 import type { Loop, RunFindings, Verdict } from '#core/test/findings';
 import {
   brokenLimit,
@@ -11,11 +6,10 @@ import {
   type Margin,
   type FeasibleOption,
 } from '#core/decide/options';
-import type { OptionKind, Site } from '#core/model/site';
-import type { Derivation, LazyDerivation } from '#core/shared/derivation';
-import { feasibleOption, type RunEvaluation } from '#core/decide/runEvaluation';
+import type { Site } from '#core/model/site';
+import type { LazyDerivation } from '#core/shared/derivation';
+import type { RunEvaluation } from '#core/decide/runEvaluation';
 import type { SiteEvaluation } from './evaluateSite';
-import { networkAt, type NetworkMoment } from './networkAt';
 
 /** An evaluation without its workings, small enough to be passed between threads after every edit. */
 export type VerdictSummary = Omit<Verdict, 'derivation'>;
@@ -184,31 +178,4 @@ export function applyPatch(
     runs.set(runId, { run, camera: site.camera[run.cameraId]!, ...news });
   }
   return { ...rest, runs: order.map((id) => runs.get(id)!) };
-}
-
-/** A figure whose working can be asked for. */
-export type Subject =
-  | { kind: 'verdict'; runId: string; id: Verdict['id'] }
-  | { kind: 'margin'; runId: string; option: OptionKind; index: number }
-  | { kind: 'load'; at: NetworkMoment; load: LoadSubject }
-  | { kind: 'power'; at: NetworkMoment; nodeId: string }
-  | { kind: 'heat'; at: NetworkMoment; rackId: string }
-  | { kind: 'radio'; pathId: string; of: 'rate' | 'beam' };
-
-/** The working behind a figure; `null` where there is no such figure any more. */
-export function derivationOf(site: Site, evaluation: SiteEvaluation, subject: Subject): Derivation | null {
-  if (subject.kind === 'power')
-    return powerDerivation(site, roomAt(site, evaluation, subject.at).power, subject.nodeId);
-  if (subject.kind === 'radio') return radioDerivation(site, subject.pathId, subject.of);
-  if (subject.kind === 'heat') {
-    const rack = roomAt(site, evaluation, subject.at).racks.find(({ id }) => id === subject.rackId);
-    return rack ? heatDerivation(rack) : null;
-  }
-  if (subject.kind === 'load') return loadDerivation(networkAt(site, evaluation, subject.at), subject.load);
-  const { runs } = evaluation;
-  const run = runs.find((evaluation) => evaluation.run.id === subject.runId);
-  if (!run) return null;
-  if (subject.kind === 'verdict')
-    return run.findings.verdicts.find(({ id }) => id === subject.id)?.derivation() ?? null;
-  return feasibleOption(run, subject.option)?.margins[subject.index]?.derivation() ?? null;
 }

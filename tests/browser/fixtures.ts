@@ -126,10 +126,13 @@ export const test = base.extend<Opened & { quiet: undefined }, { shared: TestSer
   quiet: [
     async ({ page }, use) => {
       const errors: string[] = [];
-      page.on('pageerror', (error) => errors.push(error.message));
+      // What a test takes from the network is no fault of the page.
+      const hear = (text: string): void => {
+        if (!/Failed to (load resource|fetch dynamically imported)|net::ERR/.test(text)) errors.push(text);
+      };
+      page.on('pageerror', (error) => hear(error.message));
       page.on('console', (message) => {
-        if (message.type() === 'error' && !/Failed to load resource|net::ERR/.test(message.text()))
-          errors.push(message.text());
+        if (message.type() === 'error') hear(message.text());
       });
       await use(undefined);
       expect(errors).toEqual([]);

@@ -38,7 +38,7 @@ export {
 } from './loops';
 export { extraPictureLossDb, pictureOver } from './pictureVerdict';
 export { eventWords, severity } from './reflectometerVerdict';
-export { requiredTests, runFindings, verdictFigure, type RunFindings } from './runFindings';
+export { requiredTests, runFindings, type RunFindings } from './runFindings';
 export {
   faultsOf,
   isTraceRead,
@@ -55,4 +55,5 @@ export {
 } from './traceEvents';
 export { comparedCurve, traceView, type TraceView } from './traceView';
 export type { Verdict } from './verdict';
+export { verdictFigure } from './verdictFigure';
 export { touchLimits, type TouchLimits } from './touchLimits';

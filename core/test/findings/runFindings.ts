@@ -1,5 +1,4 @@
 import { tests, type Camera, type Run, type Site, type TestId } from '#core/model/site';
-import { formatQuantity } from '#core/shared/units';
 import type { Status } from '#core/shared/derivation';
 import type { RunReadings } from '#core/test/readings';
 import { applies } from './applies';
@@ -37,12 +36,6 @@ export function requiredTests(run: Run): TestId[] {
 function bindingOf(verdicts: readonly Verdict[]): Verdict {
   const weight = (verdict: Verdict) => rank[verdict.state] * 100 + Math.min(verdict.utilisation ?? 0, 99);
   return verdicts.reduce((a, b) => (weight(b) > weight(a) ? b : a));
-}
-
-/** A figure of the verdict for the bar beside a run's name. */
-export function verdictFigure({ read, expected }: Pick<Verdict, 'read' | 'expected'>): string {
-  const shown = read ?? expected;
-  return shown ? formatQuantity(shown.value, shown.unit) : '';
 }
 
 /** All verdicts on a run from its readings, and how it stands in one word. */
