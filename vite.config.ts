@@ -1,6 +1,6 @@
 import path from 'node:path';
 import vue from '@vitejs/plugin-vue';
-import { defineConfig } from 'vite';
+import { defineConfig, type Plugin } from 'vite';
 import { VitePWA } from 'vite-plugin-pwa';
 
 // Said by `npm run dev`, whose pages stand beside its server.
@@ -48,16 +48,46 @@ const offline = VitePWA({
   },
 });
 
+const evaluator = path.resolve(import.meta.dirname, 'web/workers/evaluator.worker.ts');
+
+/**
+ * The thread that works out a site is built together with the pages, so that what both are made of (schemas, cables,
+ * recorders) is fetched once. Other threads start later and are built apart, as threads usually are.
+ */
+const threadBesidePages: Plugin = {
+  name: 'neotrope-thread-beside-pages',
+  apply: 'build',
+  enforce: 'pre',
+  transform(code, id) {
+    if (id !== evaluator.replace('.worker.ts', '.ts')) return undefined;
+    const chunk = this.emitFile({ type: 'chunk', id: evaluator, name: 'evaluator.worker' });
+    return code.replace(
+      "new URL('./evaluator.worker.ts', import.meta.url)",
+      `new URL(import.meta.ROLLUP_FILE_URL_${chunk}, import.meta.url)`,
+    );
+  },
+};
+
 export default defineConfig({
   root: 'web',
-  plugins: [vue(), offline],
+  plugins: [threadBesidePages, vue(), offline],
   resolve: {
     alias: [
       { find: '#contract', replacement: path.resolve(import.meta.dirname, 'contract/index.ts') },
       { find: /^#core\/(.*)$/, replacement: path.resolve(import.meta.dirname, 'core/$1/index.ts') },
     ],
   },
-  build: { outDir: '../dist', emptyOutDir: true, manifest: true, assetsInlineLimit: 0 },
+  build: {
+    outDir: '../dist',
+    emptyOutDir: true,
+    manifest: true,
+    assetsInlineLimit: 0,
+    modulePreload: {
+      // A thread has no document to preload with.
+      resolveDependencies: (_, dependencies, { hostId }) =>
+        hostId.includes('evaluator.worker') ? [] : dependencies,
+    },
+  },
   worker: { format: 'es' },
   server: {
     port: serverPort + 1,

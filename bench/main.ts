@@ -93,33 +93,22 @@ function evaluation(reference: number): Row[] {
 interface Chunk {
   file: string;
   imports?: string[];
-  isEntry?: boolean;
-  src?: string;
 }
 
-/** JavaScript that the first screen loads: the entry, the first stage, and what they import. */
+/** JavaScript that the first screen loads: the entry, the first stage, the thread that works out the site, and what they import. */
 function firstScreen(): Row {
   const manifest = JSON.parse(
     readFileSync(path.join(root, 'dist', '.vite', 'manifest.json'), 'utf8'),
   ) as Record<string, Chunk>;
   const needed = new Set<string>();
   const add = (key: string): void => {
-    const chunk = manifest[key];
-    if (!chunk || needed.has(chunk.file)) return;
+    const chunk = manifest[key]!;
+    if (needed.has(chunk.file)) return;
     needed.add(chunk.file);
     chunk.imports?.forEach(add);
   };
-  for (const [key, chunk] of Object.entries(manifest))
-    if (chunk.isEntry || key.endsWith('app.ts') || key.endsWith('SurveyStage.vue')) add(key);
-  const worker = readFileSync(
-    path.join(
-      root,
-      'dist',
-      [...needed].find((file) => file.includes('index'))!,
-    ),
-    'utf8',
-  ).match(/assets\/evaluator\.worker-[\w-]+\.js/)?.[0];
-  if (worker) needed.add(worker);
+  for (const key of ['index.html', 'app.ts', 'stages/survey/SurveyStage.vue', 'workers/evaluator.worker.ts'])
+    add(key);
   const bytes = [...needed]
     .filter((file) => file.endsWith('.js'))
     .reduce((sum, file) => sum + gzipSync(readFileSync(path.join(root, 'dist', file))).length, 0);

@@ -9,10 +9,12 @@ import PrimeVue from 'primevue/config';
 import ToastService from 'primevue/toastservice';
 import { createApp } from 'vue';
 import App from './App.vue';
+import { watchParts } from './offline/partMissing';
 import { registerWorker } from './offline/registerWorker';
 import { router } from './router';
 import { paperAndInk } from './theme/preset';
 
+watchParts();
 createApp(App)
   .use(createPinia())
   .use(router)

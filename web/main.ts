@@ -3,5 +3,6 @@ import './workers/evaluator';
 
 void import('./app');
 // What most people open first is fetched beside it.
-if (/^\/site\/[^/]+(\/survey|\/?$)/.test(window.location.pathname))
+if (window.location.pathname === '/') void import('./frame/SitesView.vue');
+else if (/^\/site\/[^/]+(\/survey|\/?$)/.test(window.location.pathname))
   void import('./stages/survey/SurveyStage.vue');

@@ -1,6 +1,5 @@
 import { createRouter, createWebHistory } from 'vue-router';
 import SiteFrame from './frame/SiteFrame.vue';
-import SitesView from './frame/SitesView.vue';
 
 /** The first stage is fetched whichever is opened: most people go there, and a key that is pressed on the way is not lost. */
 const survey = import('./stages/survey/SurveyStage.vue');
@@ -9,7 +8,7 @@ const survey = import('./stages/survey/SurveyStage.vue');
 export const router = createRouter({
   history: createWebHistory(),
   routes: [
-    { path: '/', name: 'sites', component: SitesView },
+    { path: '/', name: 'sites', component: () => import('./frame/SitesView.vue') },
     { path: '/join', name: 'join', component: () => import('./accounts/JoinView.vue') },
     { path: '/people', name: 'people', component: () => import('./accounts/PeopleView.vue') },
     { path: '/account', name: 'account', component: () => import('./accounts/OwnAccount.vue') },

@@ -146,3 +146,35 @@ test('what is typed at once after a dialog is called for lands in its first fiel
   await page.keyboard.type('Bollard row, far end');
   await expect(page.getByRole('dialog').getByLabel('View')).toHaveValue('Bollard row, far end');
 });
+
+test('what is typed for a form that is still on its way opens nothing else', async ({ page, open }) => {
+  let send = (): void => undefined;
+  const isSent = new Promise<void>((resolve) => (send = resolve));
+  await page.route('**/assets/AddRunDialog-*.js', async (route) => {
+    await isSent;
+    await route.continue();
+  });
+  await open('survey');
+  await page.locator('.board').waitFor();
+  await page.keyboard.press('n');
+  await page.keyboard.type('77');
+  await expect(page.getByRole('heading', { level: 1, name: 'Board' })).toBeVisible();
+  await expect(page).toHaveURL(/survey/);
+  send();
+  const number = page.getByRole('dialog', { name: 'Add a run' }).getByLabel('Camera number');
+  await expect(number).toHaveValue('26');
+  await expect(page.getByRole('dialog').getByRole('combobox', { name: 'Runs from' })).toContainText(
+    'Marshalling office',
+  );
+});
+
+test('a part of the program that cannot be fetched is said, and the rest goes on', async ({ page, open }) => {
+  await page.route('**/assets/ConnectStage-*.js', (route) => route.abort());
+  await open('survey/r08');
+  await page.locator('.board').waitFor();
+  await page.getByRole('button', { name: /^Connect/ }).click();
+  await expect(page.getByRole('alert')).toContainText('A part of Neotrope could not be fetched');
+  await page.getByRole('alert').getByRole('button', { name: 'OK' }).click();
+  await page.getByRole('button', { name: /^Test/ }).click();
+  await expect(page.locator('tr[data-verdict="night-volts"]')).toBeVisible();
+});

@@ -23,7 +23,7 @@ const person = useCurrentUser();
 const store = useSite();
 const openSite = useOpenSite();
 const allowed = useAllowedHosts();
-watch(visible, (isOpen) => isOpen && store.site && void allowed.load());
+watch(visible, (isOpen) => isOpen && store.site && void allowed.load(), { immediate: true });
 const about = computed(() => (store.site ? aboutOf(store.site) : null));
 const set = (what: string, fields: Partial<About>) =>
   store.change(`${what} of the site`, [

@@ -4,7 +4,7 @@ import { useToast } from 'primevue/usetoast';
 import { computed, defineAsyncComponent, ref, useTemplateRef, watch } from 'vue';
 import { useRoute } from 'vue-router';
 import { aboutOf } from '#core/model/site';
-import { useKeyListener, useKeys } from '../keys/keys';
+import { holdKeys, useKeyListener, useKeys } from '../keys/keys';
 import { useFocusBack } from '../keys/useFocusBack';
 import type { StageName } from './stageName';
 import { useEvaluation } from '../stores/evaluation';
@@ -12,25 +12,30 @@ import { useLive } from '../stores/live';
 import { useSelection } from '../stores/selection';
 import { useSite } from '../stores/site';
 import { useSetAside } from '../stores/setAside';
+import { isPartMissing } from '../offline/partMissing';
 import { isNewVersionReady, openNewVersion } from '../offline/registerWorker';
 import { useTheme } from '../stores/theme';
 import { useWaitingPhotos } from '../stores/waitingPhotos';
 import { useWhyPanel } from '../stores/whyPanel';
 import BrokenAlarm from './BrokenAlarm.vue';
 import type { HelpPart } from './HelpDialog.vue';
+import {
+  findDialogFetched,
+  ownDialogFetched,
+  FindDialog,
+  OwnDialog,
+  SetAsideDialog,
+  TourBar,
+  UndoOffer,
+  WaitingDialog,
+  WhyPanel,
+} from './later';
 import OutdatedAlarm from './OutdatedAlarm.vue';
-import OwnDialog from './OwnDialog.vue';
-import SetAsideDialog from './SetAsideDialog.vue';
-import FindDialog from './FindDialog.vue';
 import RunList from './RunList.vue';
 import { tablesFailed } from '../tables/useTables';
 import SavedLine from './SavedLine.vue';
 import { papers, progressOf, stages } from './stages';
 import StageTape from './StageTape.vue';
-import WaitingDialog from './WaitingDialog.vue';
-import TourBar from './TourBar.vue';
-import UndoOffer from './UndoOffer.vue';
-import WhyPanel from './WhyPanel.vue';
 
 /** With its pages, which nobody needs to see a site. */
 const HelpDialog = defineAsyncComponent(() => import('./HelpDialog.vue'));
@@ -160,6 +165,7 @@ useKeys([
     group: 'Everywhere',
     run: () => {
       finding.value = true;
+      holdKeys(findDialogFetched());
     },
   },
   { keys: ['u', 'Ctrl+z'], label: 'undo', group: 'Everywhere', run: undo },
@@ -170,6 +176,7 @@ useKeys([
     group: 'Everywhere',
     run: () => {
       ownShown.value = true;
+      holdKeys(ownDialogFetched());
     },
   },
   { keys: ['t'], label: 'light or dark', group: 'Everywhere', run: theme.toggle },
@@ -252,6 +259,11 @@ useKeys([
         A newer version of Neotrope is ready.
         <button type="button" class="btn small" @click="openNewVersion">Open it</button>
         <span class="dim">What is not saved yet stays in this browser.</span>
+      </p>
+      <p v-if="isPartMissing" class="stop row" role="alert">
+        A part of Neotrope could not be fetched; what you asked for may not open. Nothing was changed. Reload
+        this page once there is a network again.
+        <button type="button" class="btn small push" @click="isPartMissing = false">OK</button>
       </p>
       <p v-if="tablesFailed" class="stop row" role="alert">
         What reads and writes tables could not be fetched. Check the network, then try again; nothing was

@@ -22,8 +22,7 @@ const when = (at: string): string => moments.format(new Date(at));
 const mostListed = 50;
 const listedEdits = computed(() => store.pending.slice(0, mostListed));
 
-watch(visible, async (isOpen) => {
-  if (!isOpen) return;
+async function measureRoom(): Promise<void> {
   [said.value, problem.value] = ['', ''];
   const { usage, quota } = (await navigator.storage?.estimate?.()) ?? {};
   const isKept = (await navigator.storage?.persisted?.()) === true;
@@ -35,7 +34,8 @@ watch(visible, async (isOpen) => {
             ? 'The browser will not clear it by itself.'
             : 'The browser may clear it where room gets scarce; save a file to be sure.'
         }`;
-});
+}
+watch(visible, (isOpen) => isOpen && void measureRoom(), { immediate: true });
 
 async function save(): Promise<void> {
   const text = await toWaitingFile({ site: store.id, edits: store.pending, photos: [...photos.photos] });

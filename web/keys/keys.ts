@@ -52,6 +52,18 @@ function isMeant(event: KeyboardEvent, way: LetterKeys): boolean {
   return way === 'alone' ? !event.altKey : way === 'with-alt' && event.altKey;
 }
 
+/** How much has been asked for that is still being fetched. */
+let coming = 0;
+
+/** Keys do nothing until what was asked for is there: whoever goes on typing means that, and no other view. */
+export function holdKeys(until: Promise<unknown>): void {
+  coming += 1;
+  const release = (): void => {
+    coming -= 1;
+  };
+  until.then(release, release);
+}
+
 /**
  * Listens once for the whole page. Keys with Ctrl and Meta stay the browser's, but for undo, redo and the search. Escape leaves a field:
  * what is pressed then is a key again.
@@ -73,7 +85,7 @@ export function useKeyListener(): void {
     const action = [...actions].reverse().find(({ keys }) => keys.includes(chord));
     if (!action) return;
     event.preventDefault();
-    action.run();
+    if (coming === 0) action.run();
   });
 }
 

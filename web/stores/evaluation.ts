@@ -18,7 +18,7 @@ import { changesBetween, type OptionKind, type Site } from '#core/model/site';
 import { askEvaluator, restartEvaluator, StartedAnew } from '../workers/evaluator';
 import { useMeasures } from './measures';
 import type { PaperId } from '#core/documents';
-import type { PaperAsked } from '../workers/evaluator.worker';
+import type { PaperAsked } from '../workers/questions';
 import { useSite } from './site';
 
 /** What the core makes of the open site, worked out in a thread of its own after every change. */

@@ -11,7 +11,7 @@ import MarginBar from '../../parts/MarginBar.vue';
 import DerivationSheet from '../../parts/DerivationSheet.vue';
 import RadioPathFields from './RadioPathFields.vue';
 import SharedViewFields from './SharedViewFields.vue';
-import type { Learned } from '../../workers/evaluator.worker';
+import type { Learned } from '../../workers/questions';
 import { useEvaluation } from '../../stores/evaluation';
 import { useOpenSite } from '../../stores/openSite';
 import { useMeasures } from '../../stores/measures';

@@ -56,12 +56,16 @@ watch(
   },
 );
 
-watch(visible, (shown) => {
-  if (!shown) return;
-  problems.value = [];
-  if (!kept.value) Object.assign(wanted, blank(), { headEndId: headEnds.value[0]?.value ?? '' }, like);
-  kept.value = true;
-});
+watch(
+  visible,
+  (shown) => {
+    if (!shown) return;
+    problems.value = [];
+    if (!kept.value) Object.assign(wanted, blank(), { headEndId: headEnds.value[0]?.value ?? '' }, like);
+    kept.value = true;
+  },
+  { immediate: true },
+);
 function leave(): void {
   kept.value = false;
   visible.value = false;

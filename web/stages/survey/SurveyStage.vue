@@ -3,14 +3,13 @@ import { computed, defineAsyncComponent, nextTick, ref, useTemplateRef, watch } 
 import { useRoute, useRouter } from 'vue-router';
 import { fieldKey, type Gap } from '#core/survey/gaps';
 import type { Camera } from '#core/model/site';
-import { useKeys } from '../../keys/keys';
+import { holdKeys, useKeys } from '../../keys/keys';
 import { useFocusBack } from '../../keys/useFocusBack';
 import { useOpenEvaluation, useOpenSite } from '../../stores/openSite';
 import { useMeasures } from '../../stores/measures';
 import { useSelection } from '../../stores/selection';
-import AddRunDialog from './AddRunDialog.vue';
 import BoardView from './BoardView.vue';
-import RunSheet from './RunSheet.vue';
+import { AddRunDialog, addRunFetched, RunSheet } from './forms';
 import { isSurveyView, surveyViews, type SurveyView } from './views';
 
 const DrawingView = defineAsyncComponent(() => import('./drawing/DrawingView.vue'));
@@ -81,6 +80,7 @@ useKeys([
     group: 'Survey',
     run: () => {
       adding.value = view.value !== 'head-end';
+      if (adding.value) holdKeys(addRunFetched());
     },
   },
   {
