@@ -9,6 +9,8 @@ export type CameraFeed = { cameraId: string; number: number; name: string; isHea
   | { by: 'box'; supplyId: string; amps: number }
   | { by: 'port'; deviceId: string; watts: number }
   | { by: 'place'; placeId: string; watts: number }
+  /** A supply for it alone at the head end, in the place of the box. */
+  | { by: 'own-supply'; watts: number }
 );
 
 type Port = { deviceId: string; watts: number } | undefined;
@@ -39,7 +41,11 @@ function feedsOfRun(
   if (port)
     return [{ ...who, by: 'port', ...port }, ...(draws ? [{ ...who, isHeater: true, ...byBox(draws) }] : [])];
   if (draws) return [{ ...who, ...byBox(draws) }];
-  return [{ ...who, by: 'place', placeId: camera.placeId, watts: nightWatts(site, camera, option) }];
+  const watts = nightWatts(site, camera, option);
+  // What stays on cores that left the box has got a supply where they come from.
+  const isOnCores = option && optionRow(option.kind).keepsCamera && !option.fedLocally;
+  if (isOnCores && run.feed.kind !== 'local-adapter') return [{ ...who, by: 'own-supply', watts }];
+  return [{ ...who, by: 'place', placeId: camera.placeId, watts }];
 }
 
 /** What feeds a camera of the network: its port, or something at its own place. */

@@ -52,6 +52,13 @@ describe('the picture of power', () => {
     expect(ups.watts).toBeCloseTo(fed, 6);
     expect(find(nodes, 'hall-circuit').watts).toBeCloseTo(fed + 35, 6);
   });
+  it('a camera whose cores got a supply of their own hangs on no circuit yet, and not on the box', () => {
+    const after = picture(choosing({ c08: 'power-fix' }), 'after');
+    const { feed } = demo.run['r08']!;
+    if (feed.kind === 'local-adapter') throw new Error('it hangs on a box');
+    expect(find(after, feed.supplyId).children.map((child) => child.id)).not.toContain('c08');
+    expect(find(after, 'no-circuit').children.map((child) => child.id)).toContain('c08');
+  });
   it('a camera that is fed by a port leaves its box', () => {
     const supplyId = (demo.run['r01']!.feed as { supplyId: string }).supplyId;
     const after = picture(choosing({ c01: 'ip-coax-unit' }), 'after');

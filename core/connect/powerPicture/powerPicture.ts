@@ -221,13 +221,15 @@ export function powerPicture(
   const upses = Object.values(site.equipment).filter(
     ({ gear, hookUp }) => gear.kind === 'ups' && hookUp?.fedById === undefined,
   );
-  const atPlaces = feeds.flatMap((feed) => (feed.by === 'place' ? [leaf(feed, feed.watts)] : []));
+  const leavesOf = (by: 'place' | 'own-supply'): PowerNode[] =>
+    feeds.flatMap((feed) => (feed.by === by ? [leaf(feed, feed.watts)] : []));
   return [
     ...circuits.map((circuit) => circuitNode(site, hanging, circuit)),
     ...unnoted('no-circuit', 'On no circuit yet', [
       ...upses.map((ups) => upsNode(site, hanging, ups, new Set([ups.id]))),
       ...hanging.flatMap(({ node, fedById }) => (fedById === undefined ? [node] : [])),
+      ...leavesOf('own-supply'),
     ]),
-    ...unnoted('at-cameras', 'Fed where the cameras are', atPlaces),
+    ...unnoted('at-cameras', 'Fed where the cameras are', leavesOf('place')),
   ];
 }

@@ -254,6 +254,20 @@ describe('every way of the table', () => {
     expect(optionOf(site, 1, 'power-fix')).toMatchObject({ state: 'no', short: 'power holds' });
     expect(optionOf(site, 24, 'power-fix')).toMatchObject({ state: 'no', short: 'worn out' });
   });
+  it('a supply of its own takes the camera off the box, whose fuse then says nothing of it', () => {
+    const { feed } = site.run['r08']!;
+    if (feed.kind === 'local-adapter') throw new Error('it hangs on a box');
+    const box = site.supply[feed.supplyId]!;
+    const outputs = box.outputs.map((output) => ({ ...output, fuseAmps: 0.1 }));
+    const weak = { ...site, supply: { ...site.supply, [box.id]: { ...box, outputs } } };
+    const option = possible(weak, 8, 'power-fix');
+    expect(option.parts.map(({ item }) => item)).toContain('step-up-pair');
+    expect(option).toMatchObject({ state: 'holds', draws: null, fedLocally: false });
+    expect(option.cautions.join(' ')).toMatch(/leave the output of the box/);
+    expect(possible(weak, 8, 'keep').margins).toContainEqual(
+      expect.objectContaining({ kind: 'feed-amps', status: 'fails' }),
+    );
+  });
   it('fibre needs mains at the camera and a route, and carries no power', () => {
     expect(optionOf(site, 6, 'fibre')).toMatchObject({
       state: 'no',

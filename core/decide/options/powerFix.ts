@@ -39,13 +39,15 @@ interface Doable {
   /** Tasks beside changing the feed and pulling the cable. */
   work: string[];
   atCamera: boolean;
+  /** Whether a supply of its own takes the place of the box, whose fuse and amps are then none of its. */
+  leavesBox: boolean;
   newCableM: number;
   cautions: string[];
 }
 
 function doable(context: Context, fix: PowerFix): Doable | undefined {
   const { run, place } = context;
-  const plain = { fix, work: [], atCamera: false, newCableM: 0, cautions: [] };
+  const plain = { fix, work: [], atCamera: false, leavesBox: false, newCableM: 0, cautions: [] };
   switch (fix.kind) {
     case 'as-is':
       return undefined;
@@ -75,10 +77,23 @@ function doable(context: Context, fix: PowerFix): Doable | undefined {
     }
     case 'local-adapter':
       return place.mains
-        ? { ...plain, atCamera: true, parts: [{ item: 'local-adapter', count: 1 }], cautions: [mains] }
+        ? {
+            ...plain,
+            atCamera: true,
+            leavesBox: true,
+            parts: [{ item: 'local-adapter', count: 1 }],
+            cautions: [mains],
+          }
         : undefined;
     case 'step-up':
-      return { ...plain, parts: [{ item: 'step-up-pair', count: 1 }] };
+      return {
+        ...plain,
+        leavesBox: true,
+        parts: [{ item: 'step-up-pair', count: 1 }],
+        cautions: [
+          'Its cores leave the output of the box for the supply of their own; no other camera may stay on them.',
+        ],
+      };
   }
 }
 
@@ -233,7 +248,11 @@ export function powerFixOption(context: Context): Option {
   if (way) {
     return feasible(context, {
       ...common,
-      margins: [picture, fixedVolts(context, way.fix), ...(way.atCamera ? [] : [feedMargin(context, drawn)])],
+      margins: [
+        picture,
+        fixedVolts(context, way.fix),
+        ...(way.leavesBox ? [] : [feedMargin(context, drawn)]),
+      ],
       parts: way.parts,
       work:
         way.newCableM > 0
@@ -242,7 +261,7 @@ export function powerFixOption(context: Context): Option {
       message: `${way.fix.label}: ${formatQuantity(way.fix.nightVolts, 'V')} at the camera by night.`,
       cautions: way.cautions,
       fedLocally: way.atCamera,
-      draws: way.atCamera ? null : common.draws,
+      draws: way.leavesBox ? null : common.draws,
       newCableM: way.newCableM,
       showsAt: way.newCableM > 0 || way.atCamera ? [camera.placeId] : [],
     });
