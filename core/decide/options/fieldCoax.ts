@@ -1,3 +1,4 @@
+import { runLengthM } from '#core/model/site';
 import { productOf } from '#core/model/catalogue';
 import { figure, statusOf } from '#core/shared/derivation';
 import { formatQuantity } from '#core/shared/units';
@@ -91,7 +92,7 @@ function sharedCoax(context: Context, { run }: Trunk): SharedThing {
     way: {
       medium: 'coax-converters',
       fromPlaceId: headEnd.id,
-      lengthM: run.segments.reduce((sum, { lengthM }) => sum + lengthM, 0),
+      lengthM: runLengthM(run),
     },
   };
 }

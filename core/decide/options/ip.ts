@@ -1,8 +1,7 @@
 import { productOf } from '#core/model/catalogue';
-import { runLengthM } from '#core/test/findings';
 import { poeClasses } from '#core/physics/power';
 import { soundJointLossDb } from '#core/physics/signal';
-import type { Place } from '#core/model/site';
+import { runLengthM, type Place } from '#core/model/site';
 import { formatQuantity } from '#core/shared/units';
 import { figure } from '#core/shared/derivation';
 import { soundCaution, vandalProof } from './analog';

@@ -1,7 +1,7 @@
 import { cableOf, powerCable } from '#core/physics/cable';
 import { powerFixes, trimMarginVolts, type PowerFix } from '#core/test/volts';
 import { pictureFormat, formatMegapixels } from '#core/physics/signal';
-import { sentToday, type Run } from '#core/model/site';
+import { runLengthM, sentToday, type Run } from '#core/model/site';
 import { formatQuantity } from '#core/shared/units';
 import { figure, statusOf } from '#core/shared/derivation';
 import { infeasible, partsCostOf, feasible } from './build';
@@ -56,10 +56,7 @@ function doable(context: Context, fix: PowerFix): Doable | undefined {
     case 'heavier-cores': {
       const surges = surgeProtection(place, context.headEnd);
       const closed = run.newRoute?.kind === 'closed' || place.restrictions.includes('heritage');
-      const lengthM =
-        run.feed.kind === 'separate-pair'
-          ? run.feed.lengthM
-          : run.segments.reduce((sum, segment) => sum + segment.lengthM, 0);
+      const lengthM = run.feed.kind === 'separate-pair' ? run.feed.lengthM : runLengthM(run);
       return closed
         ? undefined
         : {

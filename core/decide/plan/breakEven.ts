@@ -1,8 +1,7 @@
-import { optionRow, type OptionKind, type Product, type Run, type Site } from '#core/model/site';
+import { runLengthM, optionRow, type OptionKind, type Product, type Run, type Site } from '#core/model/site';
 import { catalogueOf, eachOf, labourId } from '#core/model/catalogue';
 import type { FeasibleOption } from '#core/decide/options';
 import { feasibleOption } from '#core/decide/runEvaluation';
-import { runLengthM } from '#core/test/findings';
 import { formatQuantity } from '#core/shared/units';
 import { planningInput, planSite } from './plan';
 import type { Plan, PlanningInput, PlanSolver } from './types';

@@ -1,5 +1,5 @@
 import { lengthDisputes, type LengthDispute } from '#core/survey/drawing';
-import { feedSource, runLengthM, type RunFindings } from '#core/test/findings';
+import { feedSource, type RunFindings } from '#core/test/findings';
 import type { RunReadings } from '#core/test/readings';
 import { runGaps } from '#core/survey/gaps';
 import {
@@ -16,7 +16,7 @@ import {
   type Option,
   type Trunk,
 } from '#core/decide/options';
-import type { Camera, OptionKind, Run } from '#core/model/site';
+import { runLengthM, type Camera, type OptionKind, type Run } from '#core/model/site';
 import { remembered } from '#core/shared/memo';
 import type { RunSite } from './dependencies';
 import type { SiteContext } from './siteContext';

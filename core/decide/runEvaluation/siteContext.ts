@@ -9,13 +9,14 @@ import {
 } from '#core/decide/options';
 import { catalogueOf, type Catalogue } from '#core/model/catalogue';
 import type { ReadingsByRun, RunSite } from './dependencies';
-import { lineKind, runFindings, runLengthM, type RunFindings } from '#core/test/findings';
+import { lineKind, runFindings, type RunFindings } from '#core/test/findings';
 import type { RunReadings } from '#core/test/readings';
 import { railAt, type Rail } from '#core/test/volts';
 import { speaksAlike, type PictureFormat, type SentPicture } from '#core/physics/signal';
 import { viewNeed, type ViewNeed } from '#core/model/views';
 import { remembered } from '#core/shared/memo';
 import {
+  runLengthM,
   demandsOf,
   type Camera,
   type Policies,

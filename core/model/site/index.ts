@@ -209,6 +209,7 @@ export {
   withVelocityScaled,
   withoutSegment,
 } from './segments';
+export { runLengthM } from './runLength';
 export {
   aboutOf,
   areaOf,

@@ -1,4 +1,4 @@
-import type { Drawing, Site } from '#core/model/site';
+import { runLengthM, type Drawing, type Site } from '#core/model/site';
 import { quantityFor, type Measures } from '#core/shared/units';
 import { routeLengthM } from './routeLength';
 
@@ -17,7 +17,7 @@ export function planLists(site: Site, drawing: Drawing, measures: Pick<Measures,
     .sort((a, b) => a.number - b.number)
     .map(({ id, number, name, placeId }) => {
       const run = runs.find(({ cameraId }) => cameraId === id);
-      const lengthM = run ? run.segments.reduce((sum, segment) => sum + segment.lengthM, 0) : null;
+      const lengthM = run ? runLengthM(run) : null;
       return [
         String(number),
         name,

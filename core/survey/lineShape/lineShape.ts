@@ -1,4 +1,4 @@
-import type { Run } from '#core/model/site';
+import { runLengthM, type Run } from '#core/model/site';
 import { strokeOf, type Stroke } from './strokes';
 
 export interface LineStretch {
@@ -40,7 +40,7 @@ export function layOut(
     if (segment.joint) joints.push({ x: x2, kind: segment.joint });
     x = x2;
   }
-  const lengthM = run.segments.reduce((sum, segment) => sum + segment.lengthM, 0);
+  const lengthM = runLengthM(run);
   const shorts = [...new Set(stretches.map(({ stroke }) => stroke.short))];
   const metres = lengthWords(lengthM);
   return { stretches, joints, endX: x, metres, words: `${metres} ${shorts.join(' + ')}` };

@@ -1,4 +1,5 @@
 import {
+  runLengthM,
   fedFrom,
   firstRun,
   gearAt,
@@ -26,7 +27,6 @@ import { siteWords } from './siteWords';
 import { cableWords, readCable } from './segments';
 
 const numberOf = (run: Run, site: Site): number | null => site.camera[run.cameraId]?.number ?? null;
-const lengthOf = (run: Run): number => run.segments.reduce((sum, { lengthM }) => sum + lengthM, 0);
 
 const headEnds = siteWords(
   ({ place }) => place,
@@ -143,7 +143,7 @@ export const runList: List<Run> = {
           ? several
           : { kind: 'row', row: { ...run, segments: [{ ...run.segments[0]!, lengthM: Number(value) }] } },
     },
-    shownColumn('total', 'in all m', (run) => Math.round(lengthOf(run) * 100) / 100, {
+    shownColumn('total', 'in all m', (run) => Math.round(runLengthM(run) * 100) / 100, {
       width: 84,
       also: ['total length'],
     }),

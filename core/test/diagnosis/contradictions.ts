@@ -1,6 +1,6 @@
-import { testDefinition, type QuantityTestId } from '#core/model/site';
+import { runLengthM, testDefinition, type QuantityTestId } from '#core/model/site';
 import { formatQuantity } from '#core/shared/units';
-import { expectedCoaxOhms, expectedPowerOhms, runLengthM } from '#core/test/findings';
+import { expectedCoaxOhms, expectedPowerOhms } from '#core/test/findings';
 import type { DiagnosisInput } from './looked';
 import { notedLength } from './runLength';
 

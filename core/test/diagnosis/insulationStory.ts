@@ -1,4 +1,4 @@
-import { runLengthM } from '#core/test/findings';
+import { runLengthM } from '#core/model/site';
 import { logMix, logNormal, logSum } from './density';
 import type { DiagnosisInput } from './looked';
 import { insulation, misread } from './practice';

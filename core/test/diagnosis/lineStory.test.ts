@@ -1,6 +1,7 @@
+import { runLengthM } from '#core/model/site';
 import { describe, expect, it } from 'vitest';
 import type { RunEvent } from '#core/test/findings';
-import { expectedCoaxOhms, runLengthM } from '#core/test/findings';
+import { expectedCoaxOhms } from '#core/test/findings';
 import { saltmarrowSite } from '../../model/site/testSite';
 import type { RunReadings } from '#core/test/readings';
 import type { Trouble } from './causes';

@@ -1,4 +1,5 @@
 import {
+  runLengthM,
   type Place,
   type Run,
   type RunState,
@@ -6,7 +7,7 @@ import {
   tests,
   type TestDefinition,
 } from '#core/model/site';
-import { applies, needsVoltsFirst, runLengthM, stateFor } from '#core/test/findings';
+import { applies, needsVoltsFirst, stateFor } from '#core/test/findings';
 import type { RunReadings } from '#core/test/readings';
 import type { DiagnosisInput } from './looked';
 import { eventsOf, type Posterior, type WeighedSet } from './posterior';

@@ -1,6 +1,6 @@
-import { wireMaps, type Run, type TestDefinition, type TestId } from '#core/model/site';
+import { runLengthM, wireMaps, type Run, type TestDefinition, type TestId } from '#core/model/site';
 import { symptoms } from '#core/physics/picture';
-import { expectedCoaxOhms, expectedPowerOhms, runLengthM, type RunEvent } from '#core/test/findings';
+import { expectedCoaxOhms, expectedPowerOhms, type RunEvent } from '#core/test/findings';
 import type { RunReadings } from '#core/test/readings';
 import { ratioSteps } from './density';
 import type { DiagnosisInput } from './looked';

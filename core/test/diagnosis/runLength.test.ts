@@ -1,6 +1,6 @@
+import { runLengthM } from '#core/model/site';
 import { describe, expect, it } from 'vitest';
 import type { RunEvent } from '#core/test/findings';
-import { runLengthM } from '#core/test/findings';
 import { saltmarrowSite } from '../../model/site/testSite';
 import { logOfFactor, metreSpreadOf, notedCases, notedLength } from './runLength';
 

@@ -1,5 +1,5 @@
-import type { Run } from '#core/model/site';
-import { runLengthM, type RunEvent } from '#core/test/findings';
+import { runLengthM, type Run } from '#core/model/site';
+import { type RunEvent } from '#core/test/findings';
 import { logMix, logNormal } from './density';
 import { pulseSpreadM, velocitySpread, wrongLength } from './practice';
 

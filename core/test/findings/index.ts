@@ -32,7 +32,6 @@ export {
   lengthFigure,
   lineKind,
   powerLoop,
-  runLengthM,
   type LineKind,
   type Loop,
 } from './loops';

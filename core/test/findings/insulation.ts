@@ -1,7 +1,7 @@
-import { testDefinition, type QuantityReading, type Run } from '#core/model/site';
+import { runLengthM, testDefinition, type QuantityReading, type Run } from '#core/model/site';
 import { figure, utilisationOf, type Limit } from '#core/shared/derivation';
 import { formatQuantity } from '#core/shared/units';
-import { lengthFigure, runLengthM } from './loops';
+import { lengthFigure } from './loops';
 import { unreadVerdict } from './unreadVerdict';
 import type { Verdict } from './verdict';
 

@@ -9,8 +9,7 @@ import {
   powerCables,
   type Conductor,
 } from '#core/physics/cable';
-import type { QuantityReading, Run, Segment } from '#core/model/site';
-import { runLengthM } from './loops';
+import { runLengthM, type QuantityReading, type Run, type Segment } from '#core/model/site';
 import { faultsOf, type RunEvent } from './traceEvents';
 
 /** What would explain a loop reading. */

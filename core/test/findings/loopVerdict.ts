@@ -1,5 +1,6 @@
 import { coaxLoopOhms, cableOf } from '#core/physics/cable';
 import {
+  runLengthM,
   type QuantityReading,
   type Run,
   type Segment,
@@ -9,7 +10,7 @@ import {
 import { formatQuantity } from '#core/shared/units';
 import { figure, type Figure, type Limit, type Step } from '#core/shared/derivation';
 import { inferCoaxLoop, inferPowerLoop, spreadOhms, type LoopCause } from './loopInference';
-import { expectedPowerOhms, lengthFigure, runLengthM } from './loops';
+import { expectedPowerOhms, lengthFigure } from './loops';
 import { runEvents } from './traceEvents';
 import type { Verdict } from './verdict';
 

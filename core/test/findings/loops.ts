@@ -1,5 +1,5 @@
 import { cableOf, coaxLoopOhms, conductorOhms, powerCable, type Conductor } from '#core/physics/cable';
-import type { PowerLead, QuantityReading, Run, Segment } from '#core/model/site';
+import { runLengthM, type PowerLead, type QuantityReading, type Run, type Segment } from '#core/model/site';
 import { figure, type Figure, type Source, type Step } from '#core/shared/derivation';
 
 /** A loop resistance with the step that led to it, written when it is asked for. */
@@ -16,11 +16,6 @@ export function lengthFigure(run: Run): Figure {
     ? 'measured'
     : 'noted';
   return figure('length', runLengthM(run), 'm', from);
-}
-
-/** Length of a run along its cable, in metres. */
-export function runLengthM(run: Run): number {
-  return run.segments.reduce((sum, segment) => sum + segment.lengthM, 0);
 }
 
 export type LineKind = 'coax' | 'pair' | 'mixed';

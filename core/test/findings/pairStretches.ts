@@ -1,9 +1,9 @@
 import { cableOf } from '#core/physics/cable';
 import type { WarmStretch } from '#core/physics/signal';
-import type { Run } from '#core/model/site';
+import { runLengthM, type Run } from '#core/model/site';
 import type { RunReadings } from '#core/test/readings';
 import { figure, type Figure } from '#core/shared/derivation';
-import { lengthFigure, runLengthM } from './loops';
+import { lengthFigure } from './loops';
 
 /** Whether some of a category cable is copper-clad aluminium, by the tables or by its own sheet. */
 export const hasCladPairs = ({ segments }: Run): boolean =>

@@ -1,7 +1,7 @@
-import { type Run, type TraceReading, testDefinition } from '#core/model/site';
+import { runLengthM, type Run, type TraceReading, testDefinition } from '#core/model/site';
 import { formatQuantity } from '#core/shared/units';
 import { closeUtilisation, figure } from '#core/shared/derivation';
-import { lengthFigure, runLengthM } from './loops';
+import { lengthFigure } from './loops';
 import { faultsOf, longerByM, runEvents, type RunEvent } from './traceEvents';
 import type { Verdict } from './verdict';
 

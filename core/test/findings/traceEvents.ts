@@ -1,7 +1,13 @@
 import { cableOf } from '#core/physics/cable';
 import { findEvents, lightMPerNs, type LineEvent, type Trace } from '#core/physics/reflectometer';
-import { mostSamples, type Run, type Segment, type Traced, type TraceReading } from '#core/model/site';
-import { runLengthM } from './loops';
+import {
+  runLengthM,
+  mostSamples,
+  type Run,
+  type Segment,
+  type Traced,
+  type TraceReading,
+} from '#core/model/site';
 
 /** A trace as it was kept, in volts. */
 export function traceOf({ stepNs, voltsPerCount, counts }: Traced): Trace {

@@ -1,8 +1,7 @@
 import { cableOf } from '#core/physics/cable';
 import { forwardTrace, launchOf, type End, type Line, type Trace } from '#core/physics/reflectometer';
-import type { Run, Segment, TraceReading } from '#core/model/site';
+import { runLengthM, type Run, type Segment, type TraceReading } from '#core/model/site';
 import { faultsFromEvents, lineOf } from './lineModel';
-import { runLengthM } from './loops';
 import {
   jointsAlong,
   metresAtNs,

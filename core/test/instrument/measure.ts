@@ -4,7 +4,7 @@ import { expectedPowerOhms, feedSource, lineOf } from '#core/test/findings';
 import { cameraLoad, dcFeed } from '#core/physics/power';
 import { forwardTrace, type End, type Pulse } from '#core/physics/reflectometer';
 import { linkConverters, linkRateMbps, seriesLossDb, shuntLossDb, tapLossDb } from '#core/physics/signal';
-import type { Site } from '#core/model/site';
+import { runLengthM, type Site } from '#core/model/site';
 import type { ActualRun } from './truth';
 
 /** What the instrument's leads are on, and how the run was left for it. */
@@ -34,7 +34,7 @@ const both = (a: number, b: number): number => (a === Infinity ? b : b === Infin
 function seenOhms({ run, faults }: ActualRun, farOhms: number): number {
   const waiting = [...faults].sort((a, b) => b.atM - a.atM);
   let ohms = farOhms;
-  let endM = run.segments.reduce((sum, { lengthM }) => sum + lengthM, 0);
+  let endM = runLengthM(run);
   for (const segment of [...run.segments].reverse()) {
     const cable = cableOf(segment);
     const perM = cable.kind === 'coax' ? coaxLoopOhms(cable, 1, segment.temperatureC) : 0;
@@ -73,7 +73,7 @@ const usualMegohms = 80;
 
 export function insulationMegohms({ actual }: HookedUp, random: Random): number {
   const leak = seenOhms(actual, Infinity);
-  const lengthM = actual.run.segments.reduce((sum, segment) => sum + segment.lengthM, 0);
+  const lengthM = runLengthM(actual.run);
   return shown(
     both(actual.secrets.insulationMegohms ?? (usualMegohms * 100) / lengthM, leak / 1e6),
     0.05,
@@ -145,7 +145,7 @@ export interface ReadTrace {
 export function reflectometerTrace({ actual, far }: HookedUp, random: Random): ReadTrace {
   const end: End = far === 'camera' ? { kind: 'load', ohms: 75 } : { kind: far };
   const impedance = cableOf(actual.run.segments[0]!).impedanceOhms;
-  const lengthM = actual.run.segments.reduce((sum, segment) => sum + segment.lengthM, 0);
+  const lengthM = runLengthM(actual.run);
   const trace = forwardTrace(
     lineOf(actual.run.segments, actual.faults, end),
     pulseFor(lengthM),

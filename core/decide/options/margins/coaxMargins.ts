@@ -1,7 +1,8 @@
+import { runLengthM } from '#core/model/site';
 import { formatQuantity } from '#core/shared/units';
 import { coaxSourceVolts, dcFeed } from '#core/physics/power';
 import { linkConverters } from '#core/physics/signal';
-import { faultsLossDb, lengthFigure, runLengthM } from '#core/test/findings';
+import { faultsLossDb, lengthFigure } from '#core/test/findings';
 import {
   asKnown,
   coaxReachUnder,

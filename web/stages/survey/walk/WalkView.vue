@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import { computed, provide, ref, useTemplateRef, watch } from 'vue';
-import { runLengthM } from '#core/test/findings';
 import { fieldKey, siteGaps, type Gap } from '#core/survey/gaps';
 import {
+  runLengthM,
   assumable,
   noteCamera,
   notePlace,
