@@ -1,5 +1,4 @@
 import { changesSince, otherWays } from '#core/decide/offer';
-import { formatQuantity } from '#core/shared/units';
 import type { GivenOffer } from '#core/model/site';
 import { testDefinition } from '#core/model/site';
 import type { Block, Paper } from './paper';
@@ -189,7 +188,7 @@ function otherWaysOf({ site, evaluation }: PaperContext): Block[] {
 }
 
 function termsOf(context: PaperContext): Block[] {
-  const { settings, payments, renewals, currency } = context.offer();
+  const { settings, payments, renewals } = context.offer();
   return [
     { kind: 'heading', level: 1, text: 'Terms', newPage: true },
     {
@@ -207,8 +206,13 @@ function termsOf(context: PaperContext): Block[] {
       text: `Valid for ${settings.validDays} days. Warranty ${settings.warrantyMonths} months.`,
     },
     {
-      kind: 'text',
-      text: `Within ${renewals.years} years about ${formatQuantity(renewals.cost, 'money')} ${currency} falls due again for what wears out.`,
+      kind: 'table',
+      name: 'Due again',
+      columns: [
+        { label: 'Not in this price, due again later', share: 3 },
+        { label: 'About, before tax', unit: 'money' },
+      ],
+      rows: [[`what wears out within ${renewals.years} years`, renewals.cost]],
     },
     ...(settings.exclusions.length > 0
       ? [
