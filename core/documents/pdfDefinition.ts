@@ -143,6 +143,9 @@ const signatureNode = ({
 const pairs = <T>(all: readonly T[]): T[][] =>
   Array.from({ length: Math.ceil(all.length / 2) }, (_, k) => all.slice(2 * k, 2 * k + 2));
 
+/** So many cautions stand on one page. */
+const mostKeptWhole = 10;
+
 /** How a piece of a paper looks on a page. */
 function nodesOf(
   block: Block,
@@ -175,6 +178,8 @@ function nodesOf(
           margin: [0, 2, 0, 6],
           table: {
             widths: ['*'],
+            // Half a caution at the foot of a page reads as the whole of it; a long list has to break somewhere.
+            dontBreakRows: block.items.length <= mostKeptWhole,
             body: [[{ ul: [...block.items], border: [true, false, false, false], margin: [4, 0, 0, 0] }]],
           },
           layout: { vLineWidth: () => 2.5, vLineColor: () => '#b07d1a', defaultBorder: false },
@@ -253,16 +258,26 @@ function nodesOf(
 /** What stays on one page with the small heading before it: words, and the drawing or picture that they lead to. */
 const staysWith = ({ kind }: Block): boolean => kind === 'text' || kind === 'drawing' || kind === 'picture';
 
+/** What is said of a drawing, and above all its cautions, is read beside it. */
+const explains = (block: Block): boolean =>
+  block.kind === 'text' ||
+  ((block.kind === 'list' || block.kind === 'caution') && block.items.length <= mostKeptWhole);
+
+/** Whether a block belongs to the group before it. */
+function joins(group: readonly Block[], block: Block): boolean {
+  const [first] = group;
+  if (first?.kind !== 'heading' || first.level !== 2) return false;
+  if (group.some(({ kind }) => kind === 'drawing')) return explains(block);
+  if (group.at(-1)!.kind === 'picture') return false;
+  return staysWith(block) || (block.kind === 'table' && group.length === 1);
+}
+
 /** Small headings with what stays with them, and every other piece by itself. */
 function keptTogether(blocks: readonly Block[]): Block[][] {
   const groups: Block[][] = [];
   for (const block of blocks) {
     const last = groups.at(-1);
-    const [first] = last ?? [];
-    const isOpen =
-      first?.kind === 'heading' && first.level === 2 && !['drawing', 'picture'].includes(last!.at(-1)!.kind);
-    if (last && isOpen && (staysWith(block) || (block.kind === 'table' && last.length === 1)))
-      last.push(block);
+    if (last && joins(last, block)) last.push(block);
     else groups.push([block]);
   }
   return groups;

@@ -24,7 +24,7 @@ function segmentTable({ run }: RunEvaluation): Block {
       { label: 'Length', unit: 'm' },
       { label: 'Where', share: 2 },
       { label: 'Print on the jacket', share: 3 },
-      { label: 'Joint after it' },
+      { label: 'Joint after it', share: 2 },
       { label: 'Not looked at', share: 2 },
     ],
     rows: run.segments.map(({ cable, sheet, lengthM, environment, print, joint, assumed = [] }) => [
