@@ -17,11 +17,11 @@ import { isNewVersionReady, openNewVersion } from '../offline/registerWorker';
 import { useTheme } from '../stores/theme';
 import { useWaitingPhotos } from '../stores/waitingPhotos';
 import { useWhyPanel } from '../stores/whyPanel';
-import BrokenAlarm from './BrokenAlarm.vue';
 import type { HelpPart } from './HelpDialog.vue';
 import {
   findDialogFetched,
   ownDialogFetched,
+  BrokenAlarm,
   FindDialog,
   OwnDialog,
   SetAsideDialog,

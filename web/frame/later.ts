@@ -1,6 +1,7 @@
 import { comesLater } from '../parts/comesLater';
 
 /** Dialogs and offers around a site; the site is there before them. */
+export const BrokenAlarm = comesLater(() => import('./BrokenAlarm.vue'));
 export const OwnDialog = comesLater(() => import('./OwnDialog.vue'));
 export const SetAsideDialog = comesLater(() => import('./SetAsideDialog.vue'));
 export const FindDialog = comesLater(() => import('./FindDialog.vue'));

@@ -15,7 +15,9 @@ import {
 } from '#core/evaluate';
 import type { DeviceGoal, PlanForDevice } from '#core/allocate/device';
 import { changesBetween, type OptionKind, type Site } from '#core/model/site';
+import { isPartMissing } from '../offline/partMissing';
 import { askEvaluator, restartEvaluator, StartedAnew } from '../workers/evaluator';
+import { missingPart } from '../workers/missingPart';
 import { useMeasures } from './measures';
 import type { PaperId } from '#core/documents';
 import type { PaperAsked } from '../workers/questions';
@@ -129,10 +131,16 @@ export const useEvaluation = defineStore('evaluation', () => {
     { immediate: true },
   );
 
-  // Sentences are told anew in the lengths that the person reads now.
+  /** All that was told of the site once more, in the lengths that the person reads now; what is open stays open meanwhile. */
+  async function tellAgain(): Promise<void> {
+    if (!held || !result.value) return retry();
+    const { id } = held;
+    const news = await askEvaluator((worker) => worker.everything());
+    if (held?.id === id) result.value = applyPatch(null, own.read<SummaryPatch>(news), held.site);
+  }
   watch(
     () => own.measures.length,
-    () => void retry(),
+    () => void tellAgain().catch(say),
   );
 
   const byRun = computed(
@@ -146,7 +154,9 @@ export const useEvaluation = defineStore('evaluation', () => {
     try {
       return await askEvaluator(question);
     } catch (error) {
-      say(error as Error);
+      // What was worked out is as right as before; only this question has no answer.
+      if ((error as Error).name === missingPart) isPartMissing.value = true;
+      else say(error as Error);
       return null;
     }
   }

@@ -18,6 +18,7 @@ import {
 } from '#core/evaluate';
 import { siteFromTrusted, withChanges, type Change, type OptionKind, type Site } from '#core/model/site';
 import { servedSiteSchema } from '#contract';
+import { missingPart } from './missingPart';
 import type { PaperAsked } from './questions';
 import type * as Questions from './questions';
 import { startReading, type TraceProgress } from './traces/traceProgress';
@@ -81,7 +82,9 @@ async function asked<T, Without>(
   ask: (questions: typeof Questions, at: Before) => T,
   without: Without,
 ): Promise<Awaited<T> | Without> {
-  const questions = await import('./questions');
+  const questions = await import('./questions').catch(() => {
+    throw Object.assign(new Error('a part of the program could not be fetched'), { name: missingPart });
+  });
   return last ? await ask(questions, last) : without;
 }
 
@@ -98,10 +101,17 @@ const evaluator = {
   doubts: () => asked(({ doubtsOf }, at) => doubtsOf(at), []),
   /** Evaluates a site from scratch, given as text; what is made of it comes as text too, verdicts and options with `details`. */
   open: (site: string): string => openSite(JSON.parse(site) as Site),
-  details(): string {
+  /** Verdicts and options, once what views ask beside them is here too: whoever sees a stage may ask, and the server may be gone by then. */
+  async details(): Promise<string> {
+    await import('./questions').catch(() => undefined);
     if (!open || !last) return asText({});
     open.isWhole = true;
     return asText(detailsOf(last.evaluation));
+  },
+  /** All that was told of the open site so far, once more. */
+  everything(): string {
+    if (!open || !last) throw new Error('no site is open');
+    return newsOf(open, (open.isWhole ? summaryPatch : initialPatch)(last.evaluation));
   },
   /** Evaluates what has changed since, and tells only that. */
   follow(changes: Change[]): string {
