@@ -37,7 +37,8 @@ export class TestServer {
 
   async kill(signal: NodeJS.Signals = 'SIGKILL'): Promise<void> {
     const { child } = this;
-    if (!child || child.exitCode !== null) return;
+    // Who was ended by a signal has no code.
+    if (!child || child.exitCode !== null || child.signalCode !== null) return;
     const gone = new Promise((resolve) => child.once('exit', resolve));
     child.kill(signal);
     await gone;
