@@ -263,12 +263,14 @@ useKeys([
       <p v-if="isPartMissing" class="stop row" role="alert">
         A part of Neotrope could not be fetched; what you asked for may not open. Nothing was changed. Reload
         this page once there is a network again.
-        <button type="button" class="btn small push" @click="isPartMissing = false">OK</button>
+        <span class="push" />
+        <button type="button" class="btn small" @click="isPartMissing = false">OK</button>
       </p>
       <p v-if="tablesFailed" class="stop row" role="alert">
         What reads and writes tables could not be fetched. Check the network, then try again; nothing was
         changed.
-        <button type="button" class="btn small push" @click="tablesFailed = false">OK</button>
+        <span class="push" />
+        <button type="button" class="btn small" @click="tablesFailed = false">OK</button>
       </p>
       <OutdatedAlarm
         v-if="evaluation.problem !== null"
