@@ -185,15 +185,19 @@ function tooMuch(
 }
 
 /** Gear that is to come where there is no mains for it. What is there already is fed somehow. */
-const withoutMains = (site: Site, { devices, cameras }: Topology): TopologyFinding[] =>
-  devices
-    .filter(({ standing, placeId }) => standing === 'planned' && !site.place[placeId]!.mains)
-    .map(({ id, name, placeId }) => ({
-      kind: 'no-power',
-      message: `There is no mains at ${site.place[placeId]!.name} for ${name}.`,
-      remedy: 'An outlet there, by a licensed person, or gear that is fed over its cable.',
-      cameraNumbers: numbersOf(cameras.filter(({ deviceId }) => deviceId === id)),
-    }));
+function withoutMains(site: Site, { devices, cameras }: Topology): TopologyFinding[] {
+  const dead = devices.filter(
+    ({ standing, placeId }) => standing === 'planned' && !site.place[placeId]!.mains,
+  );
+  const hanging = new Map(dead.map(({ id }): [string, CameraEnd[]] => [id, []]));
+  for (const camera of cameras) if (camera.deviceId !== null) hanging.get(camera.deviceId)?.push(camera);
+  return dead.map(({ id, name, placeId }) => ({
+    kind: 'no-power',
+    message: `There is no mains at ${site.place[placeId]!.name} for ${name}.`,
+    remedy: 'An outlet there, by a licensed person, or gear that is fed over its cable.',
+    cameraNumbers: numbersOf(hanging.get(id)!),
+  }));
+}
 
 /** Leads of cameras of the network that are longer than an Ethernet channel, as warm as it is there. */
 const leadsTooLong = (site: Site, { cameras }: Topology): TopologyFinding[] =>

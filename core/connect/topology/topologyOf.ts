@@ -111,18 +111,19 @@ function portNeeds(
   ways: readonly SharedWay[],
   devices: readonly Device[],
 ): PortNeed[] {
+  const deviceOf = new Map(devices.map((device) => [device.id, device]));
   const lists = new Map<string, Device[]>();
   /** Gear of one use at one place, the same list for everybody who asks. */
   const at = (placeId: string, use: PortUse, recorderId?: string): Device[] => {
-    const key = `${use} ${placeId} ${recorderId ?? ''}`;
+    // What hangs on a recorder's own port is seen by that recorder alone.
+    const recorder = recorderId === undefined ? undefined : deviceOf.get(recorderId);
+    const own = recorder?.placeId === placeId && suits[use](recorder) ? recorder.id : '';
+    const key = `${use} ${placeId} ${own}`;
     const known = lists.get(key);
     if (known) return known;
-    // What hangs on a recorder's own port is seen by that recorder alone.
     const list = devices.filter(
       (device) =>
-        device.placeId === placeId &&
-        suits[use](device) &&
-        (device.kind !== 'recorder' || device.id === recorderId),
+        device.placeId === placeId && suits[use](device) && (device.kind !== 'recorder' || device.id === own),
     );
     lists.set(key, list);
     return list;
