@@ -60,11 +60,10 @@ const threadBesidePages: Plugin = {
   enforce: 'pre',
   transform(code, id) {
     if (id !== evaluator.replace('.worker.ts', '.ts')) return undefined;
+    const written = "new URL('./evaluator.worker.ts', import.meta.url)";
+    if (!code.includes(written)) this.error(`${id} does not start its thread by ${written} any more`);
     const chunk = this.emitFile({ type: 'chunk', id: evaluator, name: 'evaluator.worker' });
-    return code.replace(
-      "new URL('./evaluator.worker.ts', import.meta.url)",
-      `new URL(import.meta.ROLLUP_FILE_URL_${chunk}, import.meta.url)`,
-    );
+    return code.replace(written, `new URL(import.meta.ROLLUP_FILE_URL_${chunk}, import.meta.url)`);
   },
 };
 

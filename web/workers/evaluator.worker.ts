@@ -77,7 +77,7 @@ export interface TraceNews {
   left: number;
 }
 
-/** What a view asks of the site as it was evaluated last, or `without` where none is open. The program for it is fetched with the first such question. */
+/** What a view asks of the site as it was evaluated last, or `without` where none is open. The program for it comes before verdicts and options do, or with the first such question. */
 async function asked<T, Without>(
   ask: (questions: typeof Questions, at: Before) => T,
   without: Without,
