@@ -77,7 +77,10 @@ export interface TraceNews {
   left: number;
 }
 
-/** What a view asks of the site as it was evaluated last, or `without` where none is open. The program for it comes before verdicts and options do, or with the first such question. */
+/**
+ * What a view asks of the site as it was evaluated last, or `without` where none is open. The program for it comes
+ * before verdicts and options do, or with the first such question.
+ */
 async function asked<T, Without>(
   ask: (questions: typeof Questions, at: Before) => T,
   without: Without,
@@ -101,7 +104,10 @@ const evaluator = {
   doubts: () => asked(({ doubtsOf }, at) => doubtsOf(at), []),
   /** Evaluates a site from scratch, given as text; what is made of it comes as text too, verdicts and options with `details`. */
   open: (site: string): string => openSite(JSON.parse(site) as Site),
-  /** Verdicts and options, once what views ask beside them is here too: whoever sees a stage may ask, and the server may be gone by then. */
+  /**
+   * Verdicts and options, once what views ask beside them is here too: whoever sees a stage may ask, and the server may
+   * be gone by then.
+   */
   async details(): Promise<string> {
     await import('./questions').catch(() => undefined);
     if (!open || !last) return asText({});

@@ -3,6 +3,7 @@ import { hasOwnCamera, type Camera, type OptionKind, type Run, type Site } from 
 import type { CameraEnd, Device } from '#core/connect/topology';
 import { inputStation, isolateFirst, pictureLine } from './hookUpToday';
 import { chain, patch, poeWords, portStation, straight } from './networkParts';
+import { mendedPower } from './mendedPower';
 import { powerLines, type PowerHookUp } from './powerLines';
 import { runLine, type Gauge } from './runLine';
 import { telemetryLines } from './telemetryLines';
@@ -85,14 +86,13 @@ const head = ({ site, camera, run }: Drawn): Station => {
 };
 
 /** A camera that stays, with its picture brought to what it is to be on. */
-function stayingOn(drawn: Drawn, head: Station): Drawing {
+function stayingOn(drawn: Drawn, head: Station, power = ofPower(drawn)): Drawing {
   const { camera, run, gauge } = drawn;
   const far: Station = {
     name: `Camera ${camera.number}`,
     where: camera.name,
     terminals: ['BNC, or the moulded lead’s video plug'],
   };
-  const power = ofPower(drawn);
   const steering = telemetryLines(drawn.site, camera);
   return {
     lines: [pictureLine(run, { head, far }, gauge), ...power.lines, ...steering.lines],
@@ -102,6 +102,11 @@ function stayingOn(drawn: Drawn, head: Station): Drawing {
 }
 
 const staying = (drawn: Drawn): Drawing => stayingOn(drawn, head(drawn));
+
+const stayingOnMendedPower = (drawn: Drawn): Drawing => {
+  const { site, run, camera, option, gauge } = drawn;
+  return stayingOn(drawn, head(drawn), mendedPower(site, run, camera, option, gauge));
+};
 
 /** A camera that stays, on an input of an encoder, whose stream goes to a switch. */
 function onEncoder(drawn: Drawn): Drawing {
@@ -254,7 +259,7 @@ const isLeft = (kind: OptionKind): kind is CameraLeft => hasOwnCamera(kind);
 /** How each kind of option is connected. */
 const drawings: Record<CameraLeft, (drawn: Drawn) => Drawing> = {
   keep: staying,
-  'power-fix': staying,
+  'power-fix': stayingOnMendedPower,
   'mend-line': staying,
   encode: onEncoder,
   'hd-coax': newOnOldLine,

@@ -27,7 +27,7 @@ const coloursUnknown =
 const inlet = ({ supply: { current } }: Camera): string =>
   current === 'ac' ? 'two AC terminals' : 'barrel plug, centre plus, or terminals + and −';
 
-const cameraEnd = (camera: Camera): Station => ({
+export const cameraEnd = (camera: Camera): Station => ({
   name: `Camera ${camera.number}`,
   where: camera.name,
   terminals: [inlet(camera)],

@@ -42,9 +42,7 @@ function feedsOfRun(
     return [{ ...who, by: 'port', ...port }, ...(draws ? [{ ...who, isHeater: true, ...byBox(draws) }] : [])];
   if (draws) return [{ ...who, ...byBox(draws) }];
   const watts = nightWatts(site, camera, option);
-  // What stays on cores that left the box has got a supply where they come from.
-  const isOnCores = option && optionRow(option.kind).keepsCamera && !option.fedLocally;
-  if (isOnCores && run.feed.kind !== 'local-adapter') return [{ ...who, by: 'own-supply', watts }];
+  if (option?.ownSupply) return [{ ...who, by: 'own-supply', watts }];
   return [{ ...who, by: 'place', placeId: camera.placeId, watts }];
 }
 

@@ -109,9 +109,8 @@ function portNeeds(
   site: Pick<Site, 'attachment' | 'camera' | 'placement'>,
   cameras: readonly CameraNow[],
   ways: readonly SharedWay[],
-  devices: readonly Device[],
+  deviceOf: ReadonlyMap<string, Device>,
 ): PortNeed[] {
-  const deviceOf = new Map(devices.map((device) => [device.id, device]));
   const lists = new Map<string, Device[]>();
   /** Gear of one use at one place, the same list for everybody who asks. */
   const at = (placeId: string, use: PortUse, recorderId?: string): Device[] => {
@@ -121,7 +120,7 @@ function portNeeds(
     const key = `${use} ${placeId} ${own}`;
     const known = lists.get(key);
     if (known) return known;
-    const list = devices.filter(
+    const list = [...deviceOf.values()].filter(
       (device) =>
         device.placeId === placeId && suits[use](device) && (device.kind !== 'recorder' || device.id === own),
     );
@@ -242,7 +241,7 @@ export function topologyOf(
   const onNetwork = networkCamerasAt(site, moment);
   const deviceOf = new Map(devices.map((device) => [device.id, device]));
   const attached = attach([
-    ...portNeeds(site, cameras, ways, devices),
+    ...portNeeds(site, cameras, ways, deviceOf),
     ...onNetwork.flatMap((one) => networkPortNeed(one, deviceOf)),
   ]);
   const wayOfCamera = new Map(ways.flatMap((way) => way.cameraIds.map((id) => [id, way] as const)));

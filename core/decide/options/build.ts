@@ -29,6 +29,7 @@ export interface Draft {
   successor?: Successor | null;
   draws?: FeasibleOption['draws'];
   fedLocally?: boolean;
+  ownSupply?: FeasibleOption['ownSupply'];
   newCableM?: number;
   showsAt?: string[];
   message: string;
@@ -270,6 +271,7 @@ export function feasible(context: Context, draft: Draft): FeasibleOption {
     megapixels: draft.megapixels,
     draws: draft.draws ?? null,
     fedLocally: draft.fedLocally ?? false,
+    ownSupply: draft.ownSupply ?? null,
     newCableM: draft.newCableM ?? 0,
     showsAt: draft.showsAt ?? none,
     message: draft.message,

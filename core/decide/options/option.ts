@@ -3,6 +3,7 @@ import { optionRow, type OptionKind } from '#core/model/site';
 import type { Unit } from '#core/shared/units';
 import type { Basis, Status, LazyDerivation } from '#core/shared/derivation';
 import type { Scenario } from '#core/test/scenarios';
+import type { OwnSupply } from '#core/test/volts';
 import type { Part } from './part';
 import type { PortKind } from './portKinds';
 import type { SharedThing } from './sharing';
@@ -114,6 +115,8 @@ export interface FeasibleOption {
   draws: Draws | null;
   /** The camera hangs on the mains at its own place, away from any UPS at the head end. */
   fedLocally: boolean;
+  /** A supply for it alone took the place of the box it hung on, and a converter stands at the camera. */
+  ownSupply: OwnSupply | null;
   /** Metres of new cable; places where something new is to be seen. */
   newCableM: number;
   showsAt: string[];

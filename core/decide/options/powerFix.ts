@@ -39,15 +39,13 @@ interface Doable {
   /** Tasks beside changing the feed and pulling the cable. */
   work: string[];
   atCamera: boolean;
-  /** Whether a supply of its own takes the place of the box, whose fuse and amps are then none of its. */
-  leavesBox: boolean;
   newCableM: number;
   cautions: string[];
 }
 
 function doable(context: Context, fix: PowerFix): Doable | undefined {
   const { run, place } = context;
-  const plain = { fix, work: [], atCamera: false, leavesBox: false, newCableM: 0, cautions: [] };
+  const plain = { fix, work: [], atCamera: false, newCableM: 0, cautions: [] };
   switch (fix.kind) {
     case 'as-is':
       return undefined;
@@ -77,7 +75,6 @@ function doable(context: Context, fix: PowerFix): Doable | undefined {
         ? {
             ...plain,
             atCamera: true,
-            leavesBox: true,
             parts: [{ item: 'local-adapter', count: 1 }],
             cautions: [mains],
           }
@@ -85,7 +82,6 @@ function doable(context: Context, fix: PowerFix): Doable | undefined {
     case 'step-up':
       return {
         ...plain,
-        leavesBox: true,
         parts: [{ item: 'step-up-pair', count: 1 }],
         cautions: [
           'Its cores leave the output of the box for the supply of their own; no other camera may stay on them.',
@@ -243,13 +239,12 @@ export function powerFixOption(context: Context): Option {
         partsCostOf(catalogue, a.parts) - partsCostOf(catalogue, b.parts),
     );
   if (way) {
+    const { ownSupply = null } = way.fix;
+    // Its fuse and amps are none of the box's any more.
+    const leavesBox = way.atCamera || ownSupply !== null;
     return feasible(context, {
       ...common,
-      margins: [
-        picture,
-        fixedVolts(context, way.fix),
-        ...(way.leavesBox ? [] : [feedMargin(context, drawn)]),
-      ],
+      margins: [picture, fixedVolts(context, way.fix), ...(leavesBox ? [] : [feedMargin(context, drawn)])],
       parts: way.parts,
       work:
         way.newCableM > 0
@@ -258,7 +253,8 @@ export function powerFixOption(context: Context): Option {
       message: `${way.fix.label}: ${formatQuantity(way.fix.nightVolts, 'V')} at the camera by night.`,
       cautions: way.cautions,
       fedLocally: way.atCamera,
-      draws: way.leavesBox ? null : common.draws,
+      ownSupply,
+      draws: leavesBox ? null : common.draws,
       newCableM: way.newCableM,
       showsAt: way.newCableM > 0 || way.atCamera ? [camera.placeId] : [],
     });

@@ -1,2 +1,2 @@
-export { powerFixes, type PowerFix } from './powerFixes';
+export { powerFixes, type OwnSupply, type PowerFix } from './powerFixes';
 export { railAt, railRestsOn, trimMarginVolts, type Rail } from './rail';

@@ -16,6 +16,12 @@ import { arrivingVolts, type CameraLoad } from '#core/physics/power';
 import type { Camera, Run, Site } from '#core/model/site';
 import type { Status } from '#core/shared/derivation';
 
+/** A supply at the head end for one camera alone, on the cores that are there, and what the converter at the camera makes of it. */
+export interface OwnSupply {
+  sourceVolts: number;
+  outVolts: number;
+}
+
 /** A way to bring the volts up, and what it would give. */
 export interface PowerFix {
   kind: 'as-is' | 'parallel-cores' | 'heavier-cores' | 'local-adapter' | 'step-up';
@@ -28,6 +34,8 @@ export interface PowerFix {
   status: Status;
   /** What has to be there for it. */
   needs: string;
+  /** What takes the place of the box. */
+  ownSupply?: OwnSupply;
 }
 
 interface Fed {
@@ -167,6 +175,7 @@ function steppedUp(camera: Camera, loopOhms: number): PowerFix {
     nightVolts: volts,
     startVolts: volts,
     idleVolts: volts,
+    ownSupply: { sourceVolts, outVolts },
     ...held,
   };
 }

@@ -45,14 +45,16 @@ const sizes = [
   { value: 'LETTER' as const, label: 'Letter' },
 ];
 
-const paper = shallowRef<Paper | null>(null);
+const made = shallowRef<Paper | null>(null);
+/** What is to be seen and written: never another paper than the one that was picked. */
+const paper = computed(() => (made.value?.id === view.value ? made.value : null));
 const problem = ref('');
 let asked = 0;
 async function look(): Promise<void> {
   const mine = (asked += 1);
-  const made = await evaluation.paper(view.value, today());
+  const answer = await evaluation.paper(view.value, today());
   // What was asked for later, or of a site that was edited meanwhile, is what is shown.
-  if (mine === asked) paper.value = made;
+  if (mine === asked) made.value = answer;
 }
 watch([() => evaluation.result, view], look, { immediate: true });
 
@@ -62,6 +64,7 @@ const fileName = (ending: string): string =>
 /** Whatever cannot be made is said; nothing is half written. */
 async function write(make: () => Promise<Blob | null>, ending: string): Promise<void> {
   problem.value = '';
+  if (!paper.value) return;
   try {
     const blob = await make();
     if (blob) downloadBlob(blob, fileName(ending));
