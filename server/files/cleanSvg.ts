@@ -42,10 +42,15 @@ const unwrapped = new Set(['a', 'switch']);
 const attributes = new Set(
   `
   id class style x y x1 y1 x2 y2 cx cy r rx ry d points transform width height viewBox preserveAspectRatio dx dy rotate href xlink:href xml:space version
-  fill fill-opacity fill-rule stroke stroke-width stroke-opacity stroke-linecap stroke-linejoin stroke-miterlimit stroke-dasharray stroke-dashoffset opacity color display visibility overflow vector-effect paint-order
-  font-family font-size font-weight font-style font-variant font-stretch text-anchor letter-spacing word-spacing dominant-baseline baseline-shift text-decoration textLength lengthAdjust
-  clip-path clip-rule clipPathUnits mask maskUnits maskContentUnits marker marker-start marker-mid marker-end markerWidth markerHeight markerUnits refX refY orient
-  offset stop-color stop-opacity gradientUnits gradientTransform spreadMethod fx fy patternUnits patternContentUnits patternTransform shape-rendering text-rendering image-rendering
+  fill fill-opacity fill-rule stroke stroke-width stroke-opacity stroke-linecap stroke-linejoin
+  stroke-miterlimit stroke-dasharray stroke-dashoffset opacity color display visibility overflow
+  vector-effect paint-order
+  font-family font-size font-weight font-style font-variant font-stretch text-anchor letter-spacing
+  word-spacing dominant-baseline baseline-shift text-decoration textLength lengthAdjust
+  clip-path clip-rule clipPathUnits mask maskUnits maskContentUnits marker marker-start marker-mid
+  marker-end markerWidth markerHeight markerUnits refX refY orient
+  offset stop-color stop-opacity gradientUnits gradientTransform spreadMethod fx fy patternUnits
+  patternContentUnits patternTransform shape-rendering text-rendering image-rendering
 `
     .trim()
     .split(/\s+/),

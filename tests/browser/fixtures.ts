@@ -129,7 +129,8 @@ export const test = base.extend<Opened & { quiet: undefined }, { shared: TestSer
       const errors: string[] = [];
       // What a test takes from the network is no fault of the page.
       const hear = (text: string): void => {
-        if (!/Failed to (load resource|fetch dynamically imported)|net::ERR/.test(text)) errors.push(text);
+        if (!/Failed to (load resource|fetch dynamically imported)|Unable to preload|net::ERR/.test(text))
+          errors.push(text);
       };
       page.on('pageerror', (error) => hear(error.message));
       page.on('console', (message) => {

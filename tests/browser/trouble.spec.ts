@@ -1,3 +1,4 @@
+import type { Page } from '@playwright/test';
 import { barriers } from './axe';
 import {
   cell,
@@ -82,6 +83,8 @@ test('a page opened while the server is gone says so and recovers', async ({
   siteId,
 }) => {
   await open('survey');
+  // The way back to all sites is fetched beside the board.
+  await expect.poll(() => fetchedOf(page, 'SitesView')).toEqual(['css', 'js']);
   await server.kill();
   await page.evaluate((id) => history.replaceState(null, '', `/site/${id}/survey`), siteId);
   await page.getByRole('link', { name: /Saltmarrow/ }).click();
@@ -90,6 +93,15 @@ test('a page opened while the server is gone says so and recovers', async ({
   await page.getByRole('button', { name: 'Try again' }).click();
   await expect(page.getByRole('link', { name: 'Saltmarrow Ferry Terminal' })).toBeVisible();
 });
+
+/** What kinds of file of a part of the pages have come. */
+const fetchedOf = (page: Page, part: string): Promise<string[]> =>
+  page.evaluate((name) => {
+    const came = performance.getEntriesByType('resource').map((entry) => entry.name);
+    return ['css', 'js'].filter((kind) =>
+      came.some((file) => file.includes(`/${name}-`) && file.endsWith(kind)),
+    );
+  }, part);
 
 /** A colleague chooses for camera 8, from a window that this one hears nothing of. */
 async function chooseElsewhere({ address }: TestServer, siteId: string, baseVersion: number): Promise<void> {

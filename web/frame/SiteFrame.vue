@@ -1,5 +1,4 @@
 <script setup lang="ts">
-import { counted } from '#core/shared/labels';
 import { useToast } from 'primevue/usetoast';
 import { computed, defineAsyncComponent, ref, useTemplateRef, watch } from 'vue';
 import { useRoute } from 'vue-router';
@@ -12,8 +11,6 @@ import { useLive } from '../stores/live';
 import { useSelection } from '../stores/selection';
 import { useSite } from '../stores/site';
 import { useSetAside } from '../stores/setAside';
-import { isPartMissing } from '../offline/partMissing';
-import { isNewVersionReady, openNewVersion } from '../offline/registerWorker';
 import { useTheme } from '../stores/theme';
 import { useWaitingPhotos } from '../stores/waitingPhotos';
 import { useWhyPanel } from '../stores/whyPanel';
@@ -21,19 +18,16 @@ import type { HelpPart } from './HelpDialog.vue';
 import {
   findDialogFetched,
   ownDialogFetched,
-  BrokenAlarm,
   FindDialog,
   OwnDialog,
   SetAsideDialog,
-  TourBar,
   UndoOffer,
   WaitingDialog,
   WhyPanel,
 } from './later';
-import OutdatedAlarm from './OutdatedAlarm.vue';
 import RunList from './RunList.vue';
-import { tablesFailed } from '../tables/useTables';
 import SavedLine from './SavedLine.vue';
+import SiteNotices from './SiteNotices.vue';
 import { papers, progressOf, stages } from './stages';
 import StageTape from './StageTape.vue';
 
@@ -254,37 +248,7 @@ useKeys([
         <button type="button" class="plain" @click="help('view')">Help <kbd>?</kbd></button>
       </div>
     </header>
-    <div class="alarms">
-      <p v-if="isNewVersionReady" class="new-version" role="status">
-        A newer version of Neotrope is ready.
-        <button type="button" class="btn small" @click="openNewVersion">Open it</button>
-        <span class="dim">What is not saved yet stays in this browser.</span>
-      </p>
-      <p v-if="isPartMissing" class="stop row" role="alert">
-        A part of Neotrope could not be fetched; what you asked for may not open. Nothing was changed. Reload
-        this page once there is a network again.
-        <span class="push" />
-        <button type="button" class="btn small" @click="isPartMissing = false">OK</button>
-      </p>
-      <p v-if="tablesFailed" class="stop row" role="alert">
-        What reads and writes tables could not be fetched. Check the network, then try again; nothing was
-        changed.
-        <span class="push" />
-        <button type="button" class="btn small" @click="tablesFailed = false">OK</button>
-      </p>
-      <OutdatedAlarm
-        v-if="evaluation.problem !== null"
-        :why="evaluation.problem"
-        @retry="evaluation.retry()"
-      />
-      <BrokenAlarm />
-      <TourBar />
-      <p v-if="selection.filter.trim()" class="filtered">
-        “{{ selection.filter.trim() }}”: {{ selection.found.shown }} of
-        {{ counted(selection.found.all, 'run') }} shown.
-        <button type="button" class="btn small" @click="selection.filter = ''">Show all</button>
-      </p>
-    </div>
+    <SiteNotices class="notices" />
     <main
       :class="{ 'with-why': why.subject, outdated: evaluation.problem !== null }"
       :data-outdated="evaluation.problem !== null"
@@ -356,19 +320,8 @@ useKeys([
 .frame > main {
   grid-row: 3;
 }
-.alarms {
+.notices {
   grid-row: 2;
-}
-.filtered {
-  display: none;
-}
-.new-version {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 10px;
-  align-items: center;
-  padding: 5px 16px;
-  background: var(--copper-3);
 }
 .skip {
   position: absolute;
@@ -478,15 +431,6 @@ main.with-why {
   }
   .runs-button {
     display: inline;
-  }
-  /* The list that says so beside its field is out of sight here. */
-  .filtered {
-    display: flex;
-    gap: 10px;
-    align-items: center;
-    padding: 5px 10px;
-    background: var(--copper-3);
-    font-size: 12px;
   }
 }
 @media (max-width: 700px) {

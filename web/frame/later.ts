@@ -13,3 +13,6 @@ export const WhyPanel = comesLater(() => import('./WhyPanel.vue'));
 /** Until a dialog is there, what is typed for it is no key of anything else. */
 export const ownDialogFetched = (): Promise<unknown> => import('./OwnDialog.vue');
 export const findDialogFetched = (): Promise<unknown> => import('./FindDialog.vue');
+
+/** The way back to all sites is there when the network is not; its page says what then is missing. */
+import('./SitesView.vue').catch(() => undefined);

@@ -153,12 +153,16 @@ function tooMuch(
     ),
     ...links
       .filter(({ load }) => load.status === 'fails')
-      .map(({ linkId, load }): TopologyFinding => ({
-        kind: 'past-limit',
-        message: `${load.label} carries ${formatQuantity(load.most, 'Mb/s')} with room to spare; ${counted(onLink(linkId).length, 'camera')} send ${formatQuantity(load.used, 'Mb/s')} over it.`,
-        remedy: 'A faster link, or streams of fewer Mb/s.',
-        cameraNumbers: numbersOf(onLink(linkId)),
-      })),
+      .map(({ linkId, load }): TopologyFinding => {
+        const [carries, sent] = [formatQuantity(load.most, 'Mb/s'), formatQuantity(load.used, 'Mb/s')];
+        const who = counted(onLink(linkId).length, 'camera');
+        return {
+          kind: 'past-limit',
+          message: `${load.label} carries ${carries} with room to spare; ${who} send ${sent} over it.`,
+          remedy: 'A faster link, or streams of fewer Mb/s.',
+          cameraNumbers: numbersOf(onLink(linkId)),
+        };
+      }),
     ...topology.cameras.flatMap(({ number, deviceId, watts }): TopologyFinding[] => {
       const device = deviceId === null ? undefined : deviceOf.get(deviceId);
       if (device?.poeWatts === 0 && watts > 0)
