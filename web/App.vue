@@ -1,9 +1,10 @@
 <script setup lang="ts">
-import Toast from 'primevue/toast';
 import { defineAsyncComponent, onMounted } from 'vue';
+import { comesLater } from './parts/comesLater';
 import { useAccount } from './stores/account';
 import { useTheme } from './stores/theme';
 
+const PassingWords = comesLater(() => import('./frame/PassingWords.vue'));
 /** Needed only where people have accounts. */
 const SignInDialog = defineAsyncComponent(() => import('./accounts/SignInDialog.vue'));
 
@@ -15,5 +16,5 @@ onMounted(() => void account.load());
 <template>
   <RouterView />
   <SignInDialog v-if="account.isSignedOut" />
-  <Toast position="bottom-right" />
+  <PassingWords />
 </template>

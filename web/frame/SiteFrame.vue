@@ -1,5 +1,4 @@
 <script setup lang="ts">
-import { useToast } from 'primevue/usetoast';
 import { computed, defineAsyncComponent, ref, useTemplateRef, watch } from 'vue';
 import { useRoute } from 'vue-router';
 import { aboutOf } from '#core/model/site';
@@ -14,6 +13,7 @@ import { useSetAside } from '../stores/setAside';
 import { useTheme } from '../stores/theme';
 import { useWaitingPhotos } from '../stores/waitingPhotos';
 import { useWhyPanel } from '../stores/whyPanel';
+import { sayInPassing } from '../parts/sayInPassing';
 import type { HelpPart } from './HelpDialog.vue';
 import {
   findDialogFetched,
@@ -46,7 +46,6 @@ const why = useWhyPanel();
 useFocusBack(() => why.subject !== null);
 const theme = useTheme();
 const waitingPhotos = useWaitingPhotos();
-const toast = useToast();
 const helpShown = ref(false);
 const helpPart = ref<HelpPart>('view');
 /** Its code is fetched when somebody first asks for it. */
@@ -99,7 +98,7 @@ watch(
   (lost) => {
     aside.add(lost);
     for (const { entry, why: reason } of lost)
-      toast.add({
+      sayInPassing({
         severity: 'warn',
         summary: 'Set aside',
         detail: `${entry.label}: ${reason}. Everything else was kept; it waits under “Set aside”.`,
@@ -112,7 +111,7 @@ watch(
   () => store.beyondRole,
   (beyond) => {
     if (beyond)
-      toast.add({
+      sayInPassing({
         severity: 'warn',
         summary: 'Not changed',
         detail: `${beyond.label}: your role here is ${beyond.role}, which does not change this. An owner of the site can give you another.`,
@@ -123,7 +122,7 @@ watch(
 
 function undo(): void {
   const label = store.undo();
-  toast.add(
+  sayInPassing(
     label
       ? { severity: 'secondary', summary: 'Undone', detail: label, life: 2500 }
       : { severity: 'secondary', summary: 'Nothing to undo', life: 2000 },
@@ -131,7 +130,7 @@ function undo(): void {
 }
 function redo(): void {
   const label = store.redo();
-  toast.add(
+  sayInPassing(
     label
       ? { severity: 'secondary', summary: 'Redone', detail: label, life: 2500 }
       : { severity: 'secondary', summary: 'Nothing to do again', life: 2000 },

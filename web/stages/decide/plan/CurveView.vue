@@ -3,7 +3,6 @@ import { ScatterChart } from 'echarts/charts';
 import { GridComponent, TooltipComponent } from 'echarts/components';
 import { use } from 'echarts/core';
 import { SVGRenderer } from 'echarts/renderers';
-import { useToast } from 'primevue/usetoast';
 import { computed, ref } from 'vue';
 import VChart from 'vue-echarts';
 import { pin, planName, tradeOffs, type CurvePoint, type TradeOff } from '#core/decide/plan';
@@ -17,13 +16,13 @@ import { useOpenSite } from '../../../stores/openSite';
 import SearchBar from './SearchBar.vue';
 import TotalsRow from './TotalsRow.vue';
 import { idMark } from '../../../stores/idMark';
+import { sayInPassing } from '../../../parts/sayInPassing';
 
 /** What a little less dark time, more new cable or more to spare costs: proven plans as points, each to be looked at, pinned or taken up. */
 use([ScatterChart, GridComponent, TooltipComponent, SVGRenderer]);
 const store = useSite();
 const openSite = useOpenSite();
 const planner = usePlanner();
-const toast = useToast();
 const colours = useChartColours();
 
 const words: Record<TradeOff, { label: string; axis: string; unit: Unit; key: string }> = {
@@ -57,7 +56,7 @@ function pinIt(): void {
     mark: idMark,
   });
   if (pinned.kind === 'full')
-    toast.add({ severity: 'warn', summary: 'Not pinned', detail: pinned.message, life: 6000 });
+    sayInPassing({ severity: 'warn', summary: 'Not pinned', detail: pinned.message, life: 6000 });
   else store.change(`Pin ${planName(openSite.value)}`, pinned.changes);
 }
 const step = (by: number) => {

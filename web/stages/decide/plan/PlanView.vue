@@ -1,6 +1,5 @@
 <script setup lang="ts">
 import { optionRow, aboutOf, freeId } from '#core/model/site';
-import { useToast } from 'primevue/usetoast';
 import { computed, nextTick, ref, shallowRef, useTemplateRef, watch } from 'vue';
 import { catalogueOf } from '#core/model/catalogue';
 import {
@@ -27,13 +26,13 @@ import ReasonBox from './ReasonBox.vue';
 import SearchBar from './SearchBar.vue';
 import TotalsRow from './TotalsRow.vue';
 import { idMark } from '../../../stores/idMark';
+import { sayInPassing } from '../../../parts/sayInPassing';
 
 const store = useSite();
 const openSite = useOpenSite();
 const summary = useOpenEvaluation();
 const selection = useSelection();
 const planner = usePlanner();
-const toast = useToast();
 const undoOffer = useUndoOffer();
 
 const about = computed(() => aboutOf(openSite.value));
@@ -110,10 +109,10 @@ function pinIt(): void {
   if (!planner.plan) return;
   const pinned = pin(openSite.value, planner.plan, who());
   if (pinned.kind === 'full')
-    toast.add({ severity: 'warn', summary: 'Not pinned', detail: pinned.message, life: 6000 });
+    sayInPassing({ severity: 'warn', summary: 'Not pinned', detail: pinned.message, life: 6000 });
   else {
     store.change(`Pin ${planName(openSite.value)}`, pinned.changes);
-    toast.add({
+    sayInPassing({
       severity: 'secondary',
       summary: 'Pinned',
       detail: 'It stands under “Side by side”.',
@@ -132,7 +131,7 @@ function adoptIt(): void {
     adopt(openSite.value, { ...plannedOf(plan, id, name, who()), pinned: false }, who()),
   );
   if (problems[0])
-    toast.add({
+    sayInPassing({
       severity: 'warn',
       summary: 'Not adopted',
       detail: `${problems[0].path}: ${problems[0].allowed}`,

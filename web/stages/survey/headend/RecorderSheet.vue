@@ -1,7 +1,6 @@
 <script setup lang="ts">
 import { hdSchemes, pictureFormat, type HdScheme } from '#core/physics/signal';
 import { familyOf, rulesInWords, withRulesOf } from '#core/model/slotRules';
-import { useToast } from 'primevue/usetoast';
 import { computed } from 'vue';
 import { changeRulesOf } from '#core/allocate/recorder';
 import {
@@ -26,6 +25,7 @@ import QuantityField from '../../../parts/QuantityField.vue';
 import TextField from '../../../parts/TextField.vue';
 import { fitting } from '../../../parts/within';
 import { useOpenSite } from '../../../stores/openSite';
+import { sayInPassing } from '../../../parts/sayInPassing';
 import HookUpFields from './HookUpFields.vue';
 import SlotRulesFields from './SlotRulesFields.vue';
 
@@ -33,7 +33,6 @@ import SlotRulesFields from './SlotRulesFields.vue';
 const { recorder } = defineProps<{ recorder: Recorder }>();
 const emit = defineEmits<{ change: [what: string, changes: Change[]] }>();
 const openSite = useOpenSite();
-const toast = useToast();
 
 const places = computed(() =>
   Object.values(openSite.value.place).map(({ id, name }) => ({ value: id, label: name })),
@@ -69,7 +68,7 @@ function set(what: string, fields: { [K in keyof Recorder]?: Recorder[K] | undef
     .filter(({ kind }) => kind === 'placement')
     .map(({ id }) => openSite.value.camera[id]?.number);
   if (lost.length > 0)
-    toast.add({
+    sayInPassing({
       severity: 'warn',
       summary: 'Slots gone',
       detail: `Camera${lost.length > 1 ? 's' : ''} ${lost.join(', ')} had a slot that it no longer has, and wait${lost.length > 1 ? '' : 's'} for another in Allocate.`,
