@@ -61,6 +61,9 @@ describe('why something takes so many watts', () => {
     expect(worn.result.value).toBe(2024);
     expect(worn.message).toMatch(/count on no minutes until it is renewed/);
     const circuit = nodes.find(({ kind }) => kind === 'circuit')!;
+    const inPeaks = derive(circuit.id).steps.find(({ formula }) => formula === 'mains-volt-amps')!;
+    expect(inPeaks.result).toMatchObject({ value: circuit.load!.used, unit: 'VA' });
+    expect(valueOf(inPeaks.inputs, 'takes')).toBe(circuit.watts);
     const bears = derive(circuit.id).steps.find(({ formula }) => formula === 'circuit-watts')!;
     expect(bears.result.value).toBeCloseTo(
       valueOf(bears.inputs, 'volts') * valueOf(bears.inputs, 'breaker') * 0.8,

@@ -54,6 +54,14 @@ function intakeStep(node: PowerNode, fed: number, ownWatts: number | undefined):
   ];
 }
 
+/** What a breaker or an inverter bears is volt-amperes. */
+const voltAmpsStep = (node: PowerNode): Step => ({
+  message: 'What it is in volt-amperes',
+  formula: 'mains-volt-amps',
+  inputs: [figure('takes', node.watts, 'W', 'computed')],
+  result: figure('takes', node.voltAmps, 'VA', 'typical'),
+});
+
 const concluded = ({ status }: Load): string =>
   status === 'fails'
     ? 'More than it may give for long.'
@@ -85,6 +93,7 @@ function limitSteps({ equipment, supply }: Pick<Site, 'equipment' | 'supply'>, n
   const gear = equipment[node.id]?.gear;
   if (gear?.kind === 'ups' && node.backup)
     return [
+      ...(node.load?.unit === 'VA' ? [voltAmpsStep(node)] : []),
       {
         message: 'Without mains its battery, in the middle of its life, lasts',
         formula: 'ups-hours',
@@ -99,6 +108,7 @@ function limitSteps({ equipment, supply }: Pick<Site, 'equipment' | 'supply'>, n
     ];
   if (gear?.kind === 'circuit' && node.load)
     return [
+      voltAmpsStep(node),
       {
         message: 'A breaker is loaded for long with four fifths of what it is for',
         formula: 'circuit-watts',
@@ -107,7 +117,7 @@ function limitSteps({ equipment, supply }: Pick<Site, 'equipment' | 'supply'>, n
           figure('breaker', gear.breakerAmps, 'A', 'noted'),
           figure('of it for long', 100 * continuousLoadShare, '%', 'policy'),
         ],
-        result: figure('at most', node.load.most, 'W', 'policy'),
+        result: figure('at most', node.load.most, 'VA', 'policy'),
       },
     ];
   const box = supply[node.id];

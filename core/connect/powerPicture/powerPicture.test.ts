@@ -50,7 +50,34 @@ describe('the picture of power', () => {
     // 380 Wh × 0.8 for age × 0.85 for its inverter.
     expect(ups.backup!.hours).toBeCloseTo((380 * 0.8 * 0.85) / fed, 6);
     expect(ups.watts).toBeCloseTo(fed, 6);
-    expect(find(nodes, 'hall-circuit').watts).toBeCloseTo(fed + 35, 6);
+    const circuit = find(nodes, 'hall-circuit');
+    expect(circuit.watts).toBeCloseTo(fed + 35, 6);
+    // All of it is small enough to take its current in peaks.
+    expect(circuit.load).toMatchObject({
+      used: expect.closeTo((fed + 35) / 0.65, 6) as number,
+      most: 230 * 16 * 0.8,
+      unit: 'VA',
+    });
+  });
+  it('a UPS is held to its volt-amperes where they are what fills it', () => {
+    const ups = demo.equipment['hall-ups']!;
+    if (ups.gear.kind !== 'ups') throw new Error('it is a UPS');
+    const rated = (ratedVa: number): Site => ({
+      ...demo,
+      equipment: { ...demo.equipment, [ups.id]: { ...ups, gear: { ...ups.gear, ratedVa } } as typeof ups },
+    });
+    const { watts, voltAmps, load } = find(picture(rated(140), 'today'), ups.id);
+    expect(voltAmps).toBeGreaterThan(watts * 1.3);
+    expect(load).toMatchObject({ unit: 'VA', used: voltAmps, most: 140 });
+    expect(find(picture(rated(5000), 'today'), ups.id).load).toMatchObject({ unit: 'W', used: watts });
+  });
+  it('the transformer of an AC box passes on the peaks of its cameras, however large it is', () => {
+    const box = Object.values(demo.supply).find(({ current }) => current === 'ac')!;
+    const large: Site = {
+      ...demo,
+      supply: { ...demo.supply, [box.id]: { ...box, hookUp: { mainsWatts: 200 } } },
+    };
+    expect(find(picture(large, 'today'), box.id).voltAmps).toBeCloseTo(200 / 0.65, 6);
   });
   it('a camera whose cores got a supply of their own hangs on no circuit yet, and not on the box', () => {
     const after = picture(choosing({ c08: 'power-fix' }), 'after');

@@ -1,7 +1,7 @@
 import { batteryAge, poeEfficiency, supplyEfficiency, upsHours, type BatteryAge } from '#core/connect/supply';
 import type { Device, Moment, Topology } from '#core/connect/topology';
 import type { RunEvaluation } from '#core/decide/runEvaluation';
-import { continuousLoadShare, wattsOf } from '#core/physics/power';
+import { boxVoltAmps, continuousLoadShare, mainsVoltAmps, wattsOf } from '#core/physics/power';
 import type { Equipment, HookUp, Site, Supply } from '#core/model/site';
 import { loadOf, type Load } from '#core/shared/derivation';
 import { cameraFeeds, type CameraFeed } from './feeds';
@@ -16,6 +16,8 @@ export interface PowerNode {
   placeId: string | null;
   /** What it takes of what is above it by night. */
   watts: number;
+  /** What that is of the mains in volt-amperes: more where the current comes in peaks. */
+  voltAmps: number;
   /** What it can give, and how much of that is asked of it; `null` where it has no limit that is noted. */
   load: Load | null;
   /** Of a UPS: how long it lasts at that, and how old its battery is; `null` with nothing on it, and of anything else. */
@@ -26,6 +28,10 @@ export interface PowerNode {
 }
 
 /** Watts of several things together. */
+/** Volt-amperes of several things together, as if all their peaks came at once. */
+export const totalVoltAmps = (nodes: readonly PowerNode[]): number =>
+  nodes.reduce((sum, { voltAmps }) => sum + voltAmps, 0);
+
 export const totalWatts = (nodes: readonly PowerNode[]): number =>
   nodes.reduce((sum, { watts }) => sum + watts, 0);
 
@@ -36,6 +42,7 @@ const leaf = ({ cameraId, number, name, isHeater }: CameraFeed, watts: number): 
   cameraId,
   placeId: null,
   watts,
+  voltAmps: mainsVoltAmps(watts),
   load: null,
   backup: null,
   isUnread: false,
@@ -56,13 +63,15 @@ function boxNode(supply: Supply, feeds: readonly CameraFeed[]): PowerNode {
   );
   const amps = fed.reduce((sum, one) => sum + one.amps, 0);
   const children = fed.map(({ feed, amps: of }) => leaf(feed, wattsOf(of * setVolts, current)));
+  const watts = hookUp?.mainsWatts ?? totalWatts(children) / supplyEfficiency;
   return {
     id,
     kind: 'box',
     name,
     cameraId: null,
     placeId,
-    watts: hookUp?.mainsWatts ?? totalWatts(children) / supplyEfficiency,
+    watts,
+    voltAmps: boxVoltAmps(watts, current),
     load: loadOf('amps', amps, ratedAmps * continuousLoadShare, 'A'),
     backup: null,
     isUnread: false,
@@ -81,13 +90,15 @@ function gearNode(
     feed.by === 'port' && feed.deviceId === id ? [leaf(feed, feed.watts)] : [],
   );
   const fed = totalWatts(children);
+  const watts = (ownWatts ?? 0) + fed / poeEfficiency;
   return {
     id,
     kind: 'gear',
     name,
     cameraId: null,
     placeId,
-    watts: (ownWatts ?? 0) + fed / poeEfficiency,
+    watts,
+    voltAmps: mainsVoltAmps(watts),
     load: poeWatts > 0 ? loadOf('watts', fed, poeWatts, 'W') : null,
     backup: null,
     isUnread: ownWatts === undefined,
@@ -141,6 +152,10 @@ function hangingOn(
   ];
 }
 
+/** The limit of which more is used. */
+const tighter = (one: Load, other: Load | null): Load =>
+  other !== null && other.utilisation > one.utilisation ? other : one;
+
 function upsNode(
   site: Site,
   hanging: readonly Hanging[],
@@ -149,6 +164,7 @@ function upsNode(
 ): PowerNode {
   const children = hangingOn(site, hanging, id, passed);
   const fed = totalWatts(children);
+  const voltAmps = totalVoltAmps(children);
   if (gear.kind !== 'ups') throw new Error(`${name} is no UPS`);
   return {
     id,
@@ -158,7 +174,11 @@ function upsNode(
     placeId,
     // While there is mains it passes it on; its inverter's loss counts in how long it lasts.
     watts: fed,
-    load: loadOf('watts', fed, gear.ratedWatts, 'W'),
+    voltAmps,
+    load: tighter(
+      loadOf('watts', fed, gear.ratedWatts, 'W'),
+      gear.ratedVa === undefined ? null : loadOf('volt-amperes', voltAmps, gear.ratedVa, 'VA'),
+    ),
     backup: fed > 0 ? { hours: upsHours(gear, fed), battery: batteryAge(site, gear) } : null,
     isUnread: children.some(({ isUnread }) => isUnread),
     children,
@@ -172,15 +192,17 @@ function circuitNode(
 ): PowerNode {
   if (gear.kind !== 'circuit') throw new Error(`${name} is no circuit`);
   const children = hangingOn(site, hanging, id, new Set());
-  const watts = totalWatts(children);
+  const voltAmps = totalVoltAmps(children);
   return {
     id,
     kind: 'circuit',
     name,
     cameraId: null,
     placeId,
-    watts,
-    load: loadOf('watts', watts, gear.volts * gear.breakerAmps * continuousLoadShare, 'W'),
+    watts: totalWatts(children),
+    voltAmps,
+    // A breaker feels amps, whatever of them is power.
+    load: loadOf('volt-amperes', voltAmps, gear.volts * gear.breakerAmps * continuousLoadShare, 'VA'),
     backup: null,
     isUnread: children.some(({ isUnread }) => isUnread),
     children,
@@ -198,6 +220,7 @@ const unnoted = (id: string, name: string, children: PowerNode[]): PowerNode[] =
           cameraId: null,
           placeId: null,
           watts: totalWatts(children),
+          voltAmps: totalVoltAmps(children),
           load: null,
           backup: null,
           isUnread: true,

@@ -3,32 +3,39 @@ import type { Catalogue } from '#core/model/catalogue';
 import { readingsByRun, type RunReadings } from '#core/test/readings';
 import type { Equipment, Gear, HookUp, Site } from '#core/model/site';
 import { loadOf, type Load } from '#core/shared/derivation';
-import { continuousLoadShare, wattsOf as loadWatts } from '#core/physics/power';
+import { boxVoltAmps, continuousLoadShare, mainsVoltAmps, wattsOf as loadWatts } from '#core/physics/power';
 import { supplyCheck } from './supplyCheck';
 import { batteryAge, upsHours, type BatteryAge } from './upsBattery';
 
-/** Something that takes mains power, and how many watts. */
+/** Something that takes mains power, and how much. */
 export interface Consumer {
   kind: 'recorder' | 'supply' | 'equipment';
   id: string;
   name: string;
   watts: number;
+  /** What that is of its circuit: more than the watts where the current comes in peaks. */
+  voltAmps: number;
   from: 'noted' | 'computed' | 'unknown';
 }
 
 export interface CircuitCheck {
   id: string;
   consumers: Consumer[];
+  /** Volt-amperes, since a breaker feels amps. */
   load: Load;
 }
-export interface UpsCheck extends CircuitCheck {
+export interface UpsCheck {
+  id: string;
+  consumers: Consumer[];
+  /** Watts against its rating. */
+  load: Load;
   /** How long it lasts at this load; `null` with nothing on it. */
   runtimeHours: number | null;
   battery: BatteryAge;
   /** Volt-amperes against its rating; `null` where that is not noted. */
   voltAmps: Load | null;
   /** With the gear that the choices bring to its place beside all that hangs on it now, as in the nights of the change. */
-  withPlanned: { watts: number; load: Load; runtimeHours: number } | null;
+  withPlanned: { watts: number; load: Load; voltAmps: Load | null; runtimeHours: number } | null;
 }
 
 /** Watts that new gear at a place takes of the mains. */
@@ -69,9 +76,6 @@ export interface MainsCheck {
 /** What PoE gear takes of the mains for the watts that its ports give. Typical. */
 export const poeEfficiency = 0.9;
 
-/** Power factor of gear by its watts: from 75 W on it has to be corrected. Source: IEC 61000-3-2; below it as a rectifier. */
-const powerFactorOf = (watts: number): number => (watts < 75 ? 0.65 : 0.95);
-
 /** Efficiency of a supply box whose own watts nobody has noted. Typical. */
 export const supplyEfficiency = 0.85;
 
@@ -92,34 +96,31 @@ function thingsOf(site: Site, readings: ReadonlyMap<string, RunReadings>): Thing
   const noted = (
     kind: Consumer['kind'],
     { id, name, hookUp }: { id: string; name: string; hookUp?: HookUp | undefined },
+    voltAmpsOf: (watts: number) => number,
     computed?: number,
-  ): Thing => ({
-    hookUp,
-    consumer: {
-      kind,
-      id,
-      name,
-      watts: hookUp?.mainsWatts ?? computed ?? 0,
-      from: hookUp?.mainsWatts !== undefined ? 'noted' : computed !== undefined ? 'computed' : 'unknown',
-    },
-  });
+  ): Thing => {
+    const watts = hookUp?.mainsWatts ?? computed ?? 0;
+    const from = hookUp?.mainsWatts !== undefined ? 'noted' : computed !== undefined ? 'computed' : 'unknown';
+    return { hookUp, consumer: { kind, id, name, watts, voltAmps: voltAmpsOf(watts), from } };
+  };
   return [
-    ...Object.values(site.recorder).map((one) => noted('recorder', one)),
+    ...Object.values(site.recorder).map((one) => noted('recorder', one, mainsVoltAmps)),
     ...Object.values(site.supply).map((one) =>
       noted(
         'supply',
         one,
+        (watts) => boxVoltAmps(watts, one.current),
         loadWatts(supplyCheck(site, one, readings).sum.used * one.setVolts, one.current) / supplyEfficiency,
       ),
     ),
     ...Object.values(site.equipment)
       .filter(({ gear }) => !passive.has(gear.kind))
-      .map((one) => noted('equipment', one)),
+      .map((one) => noted('equipment', one, mainsVoltAmps)),
   ];
 }
 
-const wattsOf = (consumers: readonly Consumer[]): number =>
-  consumers.reduce((sum, { watts }) => sum + watts, 0);
+const sumOf = (consumers: readonly Consumer[], what: 'watts' | 'voltAmps'): number =>
+  consumers.reduce((sum, one) => sum + one[what], 0);
 
 function upsCheck(
   site: Site,
@@ -127,14 +128,16 @@ function upsCheck(
   consumers: Consumer[],
   planned: readonly PlannedGear[],
 ): UpsCheck {
-  const watts = wattsOf(consumers);
-  const voltAmps = consumers.reduce((sum, one) => sum + one.watts / powerFactorOf(one.watts), 0);
+  const watts = sumOf(consumers, 'watts');
+  const voltAmps = sumOf(consumers, 'voltAmps');
+  const against = (used: number): Load | null =>
+    gear.ratedVa === undefined ? null : loadOf('volt-amperes', used, gear.ratedVa, 'VA');
   const plannedWatts = planned.reduce((sum, one) => sum + (one.placeId === placeId ? one.watts : 0), 0);
   return {
     id,
     consumers,
     load: loadOf('watts', watts, gear.ratedWatts, 'W'),
-    voltAmps: gear.ratedVa === undefined ? null : loadOf('volt-amperes', voltAmps, gear.ratedVa, 'VA'),
+    voltAmps: against(voltAmps),
     runtimeHours: watts > 0 ? upsHours(gear, watts) : null,
     battery: batteryAge(site, gear),
     withPlanned:
@@ -142,6 +145,7 @@ function upsCheck(
         ? {
             watts: plannedWatts,
             load: loadOf('watts', watts + plannedWatts, gear.ratedWatts, 'W'),
+            voltAmps: against(voltAmps + mainsVoltAmps(plannedWatts)),
             runtimeHours: upsHours(gear, watts + plannedWatts),
           }
         : null,
@@ -149,7 +153,7 @@ function upsCheck(
 }
 
 /**
- * Mains circuits with all that hangs on them, straight or through a UPS, against 80 % of the breaker; UPS with their
+ * Mains circuits with the volt-amperes of all that hangs on them, straight or through a UPS, against 80 % of the breaker; UPS with their
  * runtime at the night's load (usable Wh × age × inverter efficiency / load); racks with their units; and what is noted as
  * hanging on nothing.
  */
@@ -174,7 +178,12 @@ export function mainsCheck(
       return {
         id,
         consumers,
-        load: loadOf('watts', wattsOf(consumers), gear.volts * gear.breakerAmps * continuousLoadShare, 'W'),
+        load: loadOf(
+          'volt-amperes',
+          sumOf(consumers, 'voltAmps'),
+          gear.volts * gear.breakerAmps * continuousLoadShare,
+          'VA',
+        ),
       };
     }),
     upses: upses.map((ups) => upsCheck(site, ups, on(ups.id, new Set([ups.id])), planned)),

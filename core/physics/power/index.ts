@@ -12,5 +12,5 @@ export {
   poePairsFed,
   type PoeClass,
 } from './poe';
-export { wattsOf } from './voltAmps';
+export { boxVoltAmps, mainsVoltAmps, wattsOf } from './voltAmps';
 export { sourceVoltsFor, sourceVoltsUpTo, twoPoint, type TwoPoint } from './twoPoint';

@@ -8,6 +8,18 @@ export const rectifierPowerFactor = 0.65;
 export const voltAmpsOf = (watts: number, current: 'dc' | 'ac'): number =>
   current === 'ac' ? watts / rectifierPowerFactor : watts;
 
+/** Gear of so many watts has to draw its current evenly, to the factor that is usual then. Source: IEC 61000-3-2. */
+const evenFromWatts = 75;
+const evenPowerFactor = 0.95;
+
+/** Volt-amperes that gear on the mains takes; what is too small for the rule takes its current in peaks, as any rectifier. */
+export const mainsVoltAmps = (watts: number): number =>
+  watts / (watts < evenFromWatts ? rectifierPowerFactor : evenPowerFactor);
+
+/** Volt-amperes that a supply box takes of the mains: one that gives AC is a transformer, and passes on the peaks of its cameras. */
+export const boxVoltAmps = (watts: number, gives: 'dc' | 'ac'): number =>
+  gives === 'ac' ? voltAmpsOf(watts, gives) : mainsVoltAmps(watts);
+
 /** Watts that so many volt-amperes are to a load. */
 export const wattsOf = (voltAmps: number, current: 'dc' | 'ac'): number =>
   current === 'ac' ? voltAmps * rectifierPowerFactor : voltAmps;

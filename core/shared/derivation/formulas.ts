@@ -88,6 +88,10 @@ export const formulas = {
     writes: 'W = own + Σ of what hangs on it / efficiency',
     source: 'sums; a supply box passes on 85 %, PoE gear 90 % (typical)',
   },
+  'mains-volt-amps': {
+    writes: 'VA = Σ W / power factor;  0.95 from 75 W on, 0.65 below it and behind a transformer',
+    source: 'IEC 61000-3-2 asks larger gear to draw evenly; a bridge with a capacitor does not (typical)',
+  },
   'ups-hours': {
     writes: 'h = usable Wh · 0.8 · efficiency / W',
     source: 'IEEE 1188 replaces a battery at 80 % of its Wh',

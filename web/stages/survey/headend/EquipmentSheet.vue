@@ -101,6 +101,9 @@ const setGear = (fields: Partial<Gear> | { [K in Cleared]?: string | string[] | 
       sideBySide(ups, ups.withPlanned)
     }}</span>
   </div>
+  <div v-if="ups?.withPlanned?.voltAmps" class="load">
+    With the chosen gear <LoadBar :load="ups.withPlanned.voltAmps" :digits="0" />
+  </div>
   <div v-if="rack" class="load">Units <LoadBar :load="rack.load" :digits="0" /></div>
   <p v-if="hanging?.load.status === 'fails' || ups?.voltAmps?.status === 'fails'" class="caution">
     More hangs on it than it may carry{{ circuit ? ' (80 % of its breaker)' : '' }}.
