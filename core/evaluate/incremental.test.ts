@@ -37,6 +37,25 @@ function crowded(site: Site): Site {
   return { ...site, run, camera, supply: { ...site.supply, [supply!.id]: { ...supply!, outputs } } };
 }
 
+/** A site where two cameras share nothing but a cable: neither box nor place. */
+function inOneCable(site: Site): Site {
+  const leg = { kind: 'spare-pairs', outCores: 1, backCores: 1 } as const;
+  const thin = (one: Fact<'run'>): Fact<'run'> => ({
+    ...one,
+    segments: one.segments.map((segment) => ({ ...segment, cable: 'pair-cat5e', leg })),
+  });
+  const { r20, r22 } = site.run;
+  const elsewhere = { ...site.camera['c22']!, placeId: site.camera['c01']!.placeId };
+  const feed = { kind: 'local-adapter', current: 'dc', volts: 12, ratedAmps: 1 } as const;
+  const members = ['r20', 'r22'].map((runId) => ({ runId, segment: 0 }));
+  return {
+    ...site,
+    run: { ...site.run, r20: thin(r20!), r22: { ...thin(r22!), feed } },
+    camera: { ...site.camera, c22: elsewhere },
+    sheath: { shared: { id: 'shared', name: 'Cable of two', members } },
+  };
+}
+
 /** The fact with one of its figures moved, which the schemas may or may not allow. */
 function moved(value: unknown, factor: number, skip: { left: number }): unknown {
   if (typeof value === 'number') {
@@ -97,6 +116,12 @@ describe('what is taken over from an earlier evaluation equals what is worked ou
           if (facts.length > 0 && kind !== 'about') expect(fitting.length).toBeGreaterThan(0);
         });
     });
+
+  it('after a camera is renumbered that shares a cable, and nothing else, with another', () => {
+    const site = inOneCable(demo);
+    const set = { ...site.camera['c20']!, number: 40 };
+    expect(holdsAfter(site, evaluateSite(site), [{ kind: 'camera', id: 'c20', set }])).toBe(true);
+  });
 
   it('after several changes, one on top of the other', () => {
     const all = kinds.flatMap((kind) =>

@@ -36,6 +36,7 @@ export interface Context {
     | 'supply'
     | 'equipment'
     | 'link'
+    | 'sheath'
     | 'recorder'
     | 'run'
     | 'camera'

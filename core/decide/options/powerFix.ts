@@ -1,7 +1,7 @@
-import { cableOf, powerCable } from '#core/physics/cable';
+import { powerCable } from '#core/physics/cable';
 import { powerFixes, trimMarginVolts, type PowerFix } from '#core/test/volts';
 import { pictureFormat, formatMegapixels } from '#core/physics/signal';
-import { runLengthM, sentToday, type Run } from '#core/model/site';
+import { conductorsFree, runLengthM, sentToday } from '#core/model/site';
 import { formatQuantity } from '#core/shared/units';
 import { figure, statusOf } from '#core/shared/derivation';
 import { infeasible, partsCostOf, feasible } from './build';
@@ -16,19 +16,13 @@ import type { Margin, Option } from './option';
 import type { Part } from './part';
 import { likeCamera } from './successor';
 
-/** Whether two more cores lie beside those in use, all the way. */
-function hasSpareCores({ feed, segments }: Run): boolean {
+/** Whether two more cores lie beside those in use, all the way; those of other cameras in one cable with it are in use. */
+function hasSpareCores({ site, run: { id, feed, segments } }: Context): boolean {
   if (feed.kind === 'separate-pair')
     return powerCable(feed.cable).cores - feed.outCores - feed.backCores >= 2;
-  return segments.every((segment) => {
-    const { leg } = segment;
+  return segments.every(({ leg }, index) => {
     if (leg.kind === 'cores') return powerCable(leg.cable).cores - leg.outCores - leg.backCores >= 2;
-    const line = cableOf(segment);
-    return (
-      leg.kind === 'spare-pairs' &&
-      line.kind === 'pair' &&
-      (line.pairs - 1) * 2 - leg.outCores - leg.backCores >= 2
-    );
+    return leg.kind === 'spare-pairs' && (conductorsFree(site, id, index) ?? 0) >= 2;
   });
 }
 
@@ -50,7 +44,7 @@ function doable(context: Context, fix: PowerFix): Doable | undefined {
     case 'as-is':
       return undefined;
     case 'parallel-cores':
-      return hasSpareCores(run) ? { ...plain, parts: [] } : undefined;
+      return hasSpareCores(context) ? { ...plain, parts: [] } : undefined;
     case 'heavier-cores': {
       const surges = surgeProtection(place, context.headEnd);
       const closed = run.newRoute?.kind === 'closed' || place.restrictions.includes('heritage');

@@ -44,6 +44,15 @@ const supplyOf = ({ run }: RunSite, id: string): string[] => {
   return feed && feed.kind !== 'local-adapter' ? [feed.supplyId] : [];
 };
 
+/** The runs that lie in one cable with one of these: its conductors are shared out among them. */
+function inOneCableWith({ sheath }: RunSite, ids: readonly string[]): string[] {
+  const asked = new Set(ids);
+  return Object.values(sheath)
+    .map(({ members }) => members.map(({ runId }) => runId))
+    .filter((runIds) => runIds.some((id) => asked.has(id)))
+    .flat();
+}
+
 /** Runs that are worked out anew: all of them, or some. */
 export type StaleRuns = { kind: 'all' } | { kind: 'some'; isStale: (runId: string) => boolean };
 
@@ -66,7 +75,7 @@ function readAnew(
 
 /**
  * Which runs have to be evaluated anew between two sites: all of them where a shared fact changed; else those with a fact
- * of their own that changed, those on the same supply box as a run whose load or cores changed (a rail is shared), those
+ * of their own that changed, those in one cable with it, those on the same supply box as a run whose load or cores changed (a rail is shared), those
  * whose view a camera that changed could see, and those whose camera hangs where a camera, its stream, its run or a reading
  * of it changed (a radio's airtime is shared, cables warm each other, and one old coax may carry all).
  */
@@ -88,7 +97,7 @@ export function staleRuns(
   ];
   const supplies = new Set(loading.flatMap((id) => [...supplyOf(now, id), ...supplyOf(then, id)]));
   const read = readAnew(readingsNow, readingsThen, everyReading);
-  const own = new Set([...loading, ...read]);
+  const own = new Set([...loading, ...read, ...inOneCableWith(now, loading)]);
   // Where there is no mains no field switch looks at the other coaxes.
   const mayCarry = read.filter(
     (id) => now.place[now.camera[now.run[id]?.cameraId ?? '']?.placeId ?? '']?.mains,

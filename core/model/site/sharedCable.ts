@@ -15,6 +15,20 @@ export function conductorsOf(segment: Segment): number | null {
   return cable.kind === 'pair' ? cable.pairs * 2 : null;
 }
 
+/** Conductors of the cable of a run's segment that nobody uses, with every run that lies in it; `null` where it is coax. */
+export function conductorsFree(
+  site: Pick<Site, 'run' | 'sheath'>,
+  runId: string,
+  segment: number,
+): number | null {
+  const own = site.run[runId]!.segments[segment]!;
+  const most = conductorsOf(own);
+  if (most === null) return null;
+  const members = sheathAt(site, runId, segment)?.members;
+  const inIt = members?.flatMap((one) => site.run[one.runId]?.segments[one.segment] ?? []) ?? [own];
+  return most - inIt.reduce((sum, one) => sum + conductorsUsed(one), 0);
+}
+
 /** The sheath that a segment of a run lies in. */
 export const sheathAt = (
   { sheath }: Pick<Site, 'sheath'>,

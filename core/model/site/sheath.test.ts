@@ -2,6 +2,7 @@ import { describe, expect, it } from 'vitest';
 import { evaluateSite } from '#core/evaluate';
 import {
   applyChanges,
+  conductorsFree,
   leaveSheaths,
   removeRunAndCamera,
   segmentsAlike,
@@ -88,6 +89,30 @@ describe('a cable that several runs share', () => {
     const option = options(both, 20);
     expect(option.state === 'no' && option.why).toMatch(/carries camera 22 on other pairs/);
     expect(options(both, 21).state).not.toBe('no');
+  });
+  it('has free what none of its cameras uses', () => {
+    expect(conductorsFree(thin, 'r20', 0)).toBe(4);
+    expect(conductorsFree(both, 'r20', 0)).toBe(0);
+    expect(conductorsFree(demo, 'r01', 0)).toBeNull();
+  });
+  it('offers nobody a second pair for power that carries another camera', () => {
+    const fix = (site: Site) =>
+      evaluateSite(site)
+        .runs.find(({ camera }) => camera.number === 20)!
+        .options.find(({ kind }) => kind === 'power-fix')!;
+    const near = (site: Site): Site => ({
+      ...site,
+      run: Object.fromEntries(
+        Object.entries(site.run).map(([id, run]) => [
+          id,
+          { ...run, segments: run.segments.map((one) => ({ ...one, lengthM: 50 })) },
+        ]),
+      ),
+    });
+    expect(fix(near(thin))).toMatchObject({
+      message: expect.stringMatching(/second pair of the same cores/),
+    });
+    expect(fix(near(both))).toMatchObject({ message: expect.not.stringMatching(/second pair/) });
   });
   it('is none any more when all but one have left, and goes with its runs', () => {
     expect(
