@@ -39,6 +39,7 @@ interface Doable {
 
 function doable(context: Context, fix: PowerFix): Doable | undefined {
   const { run, place } = context;
+  const rating = fix.leastGiven === undefined ? [] : [fix.leastGiven];
   const plain = { fix, work: [], atCamera: false, newCableM: 0, cautions: [] };
   switch (fix.kind) {
     case 'as-is':
@@ -70,7 +71,7 @@ function doable(context: Context, fix: PowerFix): Doable | undefined {
             ...plain,
             atCamera: true,
             parts: [{ item: 'local-adapter', count: 1 }],
-            cautions: [mains],
+            cautions: [mains, ...rating],
           }
         : undefined;
     case 'step-up':
@@ -79,6 +80,7 @@ function doable(context: Context, fix: PowerFix): Doable | undefined {
         parts: [{ item: 'step-up-pair', count: 1 }],
         cautions: [
           'Its cores leave the output of the box for the supply of their own; no other camera may stay on them.',
+          ...rating,
         ],
       };
   }

@@ -12,9 +12,10 @@ import {
   type FeedSource,
 } from '#core/test/findings';
 import type { RunReadings } from '#core/test/readings';
-import { arrivingVolts, type CameraLoad } from '#core/physics/power';
+import { arrivingVolts, continuousLoadShare, loadVoltAmps, type CameraLoad } from '#core/physics/power';
 import type { Camera, Run, Site } from '#core/model/site';
 import type { Status } from '#core/shared/derivation';
+import { formatQuantity } from '#core/shared/units';
 
 /** A supply at the head end for one camera alone, on the cores that are there, and what the converter at the camera makes of it. */
 export interface OwnSupply {
@@ -36,6 +37,8 @@ export interface PowerFix {
   needs: string;
   /** What takes the place of the box. */
   ownSupply?: OwnSupply;
+  /** What is bought for it has to give at least this, in words; nothing where nothing gives power anew. */
+  leastGiven?: string;
 }
 
 interface Fed {
@@ -46,6 +49,13 @@ interface Fed {
 
 /** A converter at the camera: what it takes in, what it gives out and what it loses. Typical. */
 const stepUp = { sourceVolts: 24, leastInVolts: 18, outVolts: 12.2, efficiency: 0.88 } as const;
+
+/** Amps that a supply for one camera has to give: its worst as four fifths of the rating, its start as the whole. */
+function leastAmps(volts: number, worst: CameraLoad, starting: CameraLoad): string {
+  const lasting = loadVoltAmps(worst, volts) / continuousLoadShare;
+  const amps = Math.max(lasting, loadVoltAmps(starting, volts)) / volts;
+  return formatQuantity(Math.ceil(amps * 10) / 10, 'A', 1);
+}
 
 /** Volts and loop of a way to feed a camera; least of the loop in the cold, most of the volts while a battery is charged. */
 interface Way {
@@ -137,13 +147,17 @@ export function powerFixes(
     (loopOhms * notedOhms) / (loopOhms + notedOhms),
   );
   const adapterVolts = current === 'dc' ? 12.4 : 25;
-  const adapter = fix(
-    'local-adapter',
-    'An adapter at the camera',
-    'a mains outlet there, by a licensed person',
-    0.05,
-    { volts: adapterVolts, highestVolts: adapterVolts },
-  );
+  const given = leastAmps(adapterVolts, worstLoad(camera), startUpLoad(camera));
+  const adapter: PowerFix = {
+    ...fix(
+      'local-adapter',
+      'An adapter at the camera',
+      `a mains outlet there, by a licensed person, and an adapter of ${given} or more`,
+      0.05,
+      { volts: adapterVolts, highestVolts: adapterVolts },
+    ),
+    leastGiven: `The adapter gives at least ${given}.`,
+  };
   return [
     fix('as-is', 'As it is', '', loopOhms),
     parallel,
@@ -157,11 +171,12 @@ export function powerFixes(
 /** The same cores at twice the volts: half the amps, a quarter of the loss; a converter at the camera brings them down again. */
 function steppedUp(camera: Camera, loopOhms: number): PowerFix {
   const { sourceVolts, leastInVolts, outVolts, efficiency } = stepUp;
-  const arriving = arrivingVolts({
-    sourceVolts,
-    loopOhms,
-    voltAmps: Math.max(worstWatts(camera), camera.watts.startUp) / efficiency,
-  });
+  const outWatts = Math.max(worstWatts(camera), camera.watts.startUp);
+  const voltAmps = outWatts / efficiency;
+  const arriving = arrivingVolts({ sourceVolts, loopOhms, voltAmps });
+  // At the least volts it takes in, the most amps flow.
+  const given = leastAmps(leastInVolts, { voltAmps }, { voltAmps });
+  const made = leastAmps(outVolts, { voltAmps: outWatts }, { voltAmps: outWatts });
   const volts = arriving >= leastInVolts ? outVolts : 0;
   const held = voltsShare(sourceVolts, arriving, {
     minVolts: leastInVolts,
@@ -171,7 +186,8 @@ function steppedUp(camera: Camera, loopOhms: number): PowerFix {
   return {
     kind: 'step-up',
     label: `${sourceVolts} V on the same cores and a converter at the camera`,
-    needs: `a ${sourceVolts} V supply, and no other camera on that output`,
+    needs: `a ${sourceVolts} V supply of ${given} or more, a converter of ${made} or more, and no other camera on that output`,
+    leastGiven: `The ${sourceVolts} V supply gives at least ${given}, and the converter ${made} at ${outVolts} V.`,
     nightVolts: volts,
     startVolts: volts,
     idleVolts: volts,
