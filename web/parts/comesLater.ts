@@ -1,10 +1,11 @@
 import { defineAsyncComponent, type Component } from 'vue';
+import { whenIdle } from '../offline/whenIdle';
 
 /**
- * A component that nobody sees before they ask for it. Its program is fetched beside what is shown first, not before it,
- * and once more when it is put on the page if that failed.
+ * A component that nobody sees before they ask for it. Its program is fetched once the page has nothing better to do, or
+ * when it is put on the page if that comes first or the fetching failed.
  */
 export function comesLater<T extends Component>(load: () => Promise<{ default: T }>): T {
-  load().catch(() => undefined);
+  whenIdle(() => void load().catch(() => undefined));
   return defineAsyncComponent(load);
 }

@@ -114,13 +114,13 @@ export const useSite = defineStore('site', () => {
     const kept = asked.kind === 'silence' ? await keptSite(siteId) : null;
     const answer: Answer<ServedSite> = kept ? { kind: 'answer', value: kept.served } : asked;
     if (id.value !== siteId) return;
-    knownAt.value = kept?.keptAt ?? null;
+    knownAt.value = kept?.keptAt ?? ready?.keptAt ?? null;
     if (answer.kind !== 'answer') {
       opened.value = closedBy(answer);
       return;
     }
     role.value = answer.value.role;
-    if (!kept) whenIdle(() => void keepSite(answer.value));
+    if (knownAt.value === null) whenIdle(() => void keepSite(answer.value));
     const left = await leftBehind(siteId, (by) => isMine(signedInAs.value, by));
     if (id.value !== siteId) return;
     savedAt.value = answer.value.log.at(-1)?.at ?? null;

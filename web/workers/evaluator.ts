@@ -53,18 +53,30 @@ export function restartEvaluator(): void {
 export interface EarlySite {
   answer: string;
   news: Promise<string>;
+  /** Of when it is, where nobody answered and this device knew it; `null` as the server has it now. */
+  keptAt: string | null;
 }
 
-/** The site of an address is asked for before the page has made itself ready, and worked out meanwhile. */
+/** Works a site out while the page makes itself ready. */
+function workedOut(answer: string, keptAt: string | null): EarlySite {
+  const news = askEvaluator((evaluator) => evaluator.openServed(answer));
+  // Whoever waits for the news hears of a failure; until somebody does it is none of the page's.
+  news.catch(() => undefined);
+  return { answer, news, keptAt };
+}
+
+/** What this device knows of a site. */
+async function keptEarly(id: string): Promise<EarlySite | null> {
+  const kept = await import('../offline/keptSites').then(({ keptSite }) => keptSite(id));
+  return kept && workedOut(JSON.stringify(kept.served), kept.keptAt);
+}
+
+/** The site of an address is asked for before the page has made itself ready; where nobody answers, this device is. */
 async function fetchEarly(id: string): Promise<EarlySite | null> {
   try {
-    const response = await fetch(`/api${pathOf(sitePath, { id })}`);
-    if (!response.ok) return null;
-    const answer = await response.text();
-    const news = askEvaluator((evaluator) => evaluator.openServed(answer));
-    // Whoever waits for the news hears of a failure; until somebody does it is none of the page's.
-    news.catch(() => undefined);
-    return { answer, news };
+    const response = await fetch(`/api${pathOf(sitePath, { id })}`).catch(() => null);
+    if (response === null) return await keptEarly(id);
+    return response.ok ? workedOut(await response.text(), null) : null;
   } catch {
     return null;
   }
