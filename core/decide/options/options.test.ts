@@ -292,6 +292,15 @@ describe('every way of the table', () => {
     const lowered = possible(low, 23, 'wireless');
     expect(lowered.state).toBe('fails');
     expect(brokenLimit(lowered)!.remedy).toMatch(/masts/);
+    expect(rate!.status).toBe('holds');
+    const { clearanceM: _, ...unmeasured } = site.radioPath['gatehouse-hall']!;
+    const [unsure] = possible(
+      { ...site, radioPath: { 'gatehouse-hall': unmeasured } },
+      23,
+      'wireless',
+    ).margins;
+    expect(unsure).toMatchObject({ status: 'close', unread: true });
+    expect(unsure!.derivation().conclusion).toMatch(/if the beam is clear, which nobody has measured/);
     const walled = {
       ...site,
       radioPath: { 'gatehouse-hall': { ...site.radioPath['gatehouse-hall']!, sight: 'blocked' as const } },

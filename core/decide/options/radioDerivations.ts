@@ -6,12 +6,16 @@ import type { OnAir } from './onAir';
 
 /** How the Mb/s of a radio path on its best channel were reached, against what all cameras there stream. */
 export function radioRateDerivation(
-  { distanceM, sight }: Pick<RadioPath, 'distanceM' | 'sight'>,
+  { distanceM, sight, clearanceM }: Pick<RadioPath, 'distanceM' | 'sight' | 'clearanceM'>,
   { best, eirpDbm, gainDbi, overDb, keptDb, isOverWater, unheard }: OnAir,
   wantedMbps: number,
 ): Derivation {
   const { channel, frequencyMHz, floorDbm } = best;
   const rate = rateAtDb(overDb - keptDb);
+  const provided = [
+    ...(unheard.length > 0 ? [`${unheard.join(' and ')} hears no more than was noted`] : []),
+    ...(clearanceM === undefined ? ['the beam is clear, which nobody has measured'] : []),
+  ];
   return {
     title: `Rate by radio, ${formatQuantity(rate, 'Mb/s')}`,
     steps: [
@@ -48,8 +52,8 @@ export function radioRateDerivation(
     conclusion:
       wantedMbps > rate
         ? 'Does not carry the cameras of this place together.'
-        : unheard.length > 0
-          ? `Carries the cameras of this place together, if ${unheard.join(' and ')} hears no more than was noted.`
+        : provided.length > 0
+          ? `Carries the cameras of this place together, if ${provided.join(', and ')}.`
           : 'Carries the cameras of this place together.',
   };
 }

@@ -16,22 +16,22 @@ import type { SharedThing } from './sharing';
 const radioYears = 6;
 const surge = 'Surge protection and earthing of masts.';
 
-/** Neighbours are heard where they are listened to: an end where nobody has never makes the link sure. */
+/** Neighbours are heard where they are listened to, and a beam is clear where it was measured: neither is taken for granted. */
 function rateMargin({ mbpsAtPlace }: Context, path: RadioPath, air: OnAir): Margin {
   const { overDb, keptDb, unheard, sharesAt } = air;
   const rate = rateAtDb(overDb - keptDb);
   const wanted = mbpsAtPlace();
   const utilisation = rate > 0 ? wanted / rate : unboundedUtilisation;
+  const isSure = unheard.length + sharesAt.length === 0 && path.clearanceM !== undefined;
   return {
     kind: 'radio-rate',
     label: 'rate by radio',
     unit: 'Mb/s',
     value: rate,
     utilisation,
-    status:
-      unheard.length + sharesAt.length > 0 ? worst([statusOf(utilisation), 'close']) : statusOf(utilisation),
+    status: isSure ? statusOf(utilisation) : worst([statusOf(utilisation), 'close']),
     basis: 'typical',
-    unread: unheard.length > 0,
+    unread: unheard.length > 0 || path.clearanceM === undefined,
     // Fading and neighbours who come home are what the margin is kept for; only what is more counts beside it.
     under: (scenario) => {
       const held = rateAtDb(overDb - Math.max(keptDb, fadeDb(scenario)));
