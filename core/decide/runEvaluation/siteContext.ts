@@ -18,6 +18,7 @@ import { remembered } from '#core/shared/memo';
 import {
   runLengthM,
   demandsOf,
+  sharersByRun,
   type Camera,
   type Policies,
   type ProductOf,
@@ -94,18 +95,6 @@ function surroundingsOf({ run, camera }: RunSite): Surroundings {
 }
 
 const nobody: readonly number[] = [];
-
-/** Of every run that shares a cable, the numbers of the other cameras on it. */
-function sharersByRun({ sheath, run, camera }: RunSite): Map<string, number[]> {
-  const by = new Map<string, Set<number>>();
-  for (const { members } of Object.values(sheath))
-    for (const { runId } of members)
-      for (const other of members) {
-        const number = other.runId === runId ? undefined : camera[run[other.runId]?.cameraId ?? '']?.number;
-        if (number !== undefined) by.set(runId, (by.get(runId) ?? new Set()).add(number));
-      }
-  return new Map([...by].map(([id, numbers]) => [id, [...numbers].sort((a, b) => a - b)]));
-}
 
 /** Runs that are coax all the way, by their head end and their camera's place. */
 function coaxesByEnds({ run, camera }: RunSite): Map<string, string[]> {

@@ -152,7 +152,15 @@ export { fireClasses, notePlace, restrictions, withFireClass, type FireClass, ty
 export { productKinds, productSchema, type Product, type ProductKind, type ProductOf } from './product';
 export type { RadioPath } from './radioPath';
 export { linkMedia, usualLinkMbps, type Link, type LinkEnd, type LinkMedium } from './link';
-export { conductorsFree, conductorsOf, leaveSheaths, segmentsAlike, shareCable, sheathAt } from './sharedCable';
+export {
+  conductorsFree,
+  conductorsOf,
+  leaveSheaths,
+  segmentsAlike,
+  shareCable,
+  sharersByRun,
+  sheathAt,
+} from './sharedCable';
 export type { SheathMember } from './sheath';
 export { mostTroublesFound, troubles, type Mending, type Trouble } from './mending';
 export { noteMending } from './mendingEdits';

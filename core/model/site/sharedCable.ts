@@ -39,6 +39,22 @@ export const sheathAt = (
     members.some((one) => one.runId === runId && one.segment === segment),
   );
 
+/** Of every run that shares a cable, the numbers of the other cameras on it. */
+export function sharersByRun({
+  sheath,
+  run,
+  camera,
+}: Pick<Site, 'sheath' | 'run' | 'camera'>): Map<string, number[]> {
+  const by = new Map<string, Set<number>>();
+  for (const { members } of Object.values(sheath))
+    for (const { runId } of members)
+      for (const other of members) {
+        const number = other.runId === runId ? undefined : camera[run[other.runId]?.cameraId ?? '']?.number;
+        if (number !== undefined) by.set(runId, (by.get(runId) ?? new Set()).add(number));
+      }
+  return new Map([...by].map(([id, numbers]) => [id, [...numbers].sort((a, b) => a - b)]));
+}
+
 /** The changes by which a segment lies in one cable with another one: in that one's sheath, or a new one. */
 export function shareCable(site: Site, own: SheathMember, other: SheathMember, mark?: string): Change[] {
   const known = sheathAt(site, other.runId, other.segment);

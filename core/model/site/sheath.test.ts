@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { evaluateSite } from '#core/evaluate';
+import { evaluateSite, runDiagnostics } from '#core/evaluate';
 import {
   applyChanges,
   conductorsFree,
@@ -89,6 +89,17 @@ describe('a cable that several runs share', () => {
     const option = options(both, 20);
     expect(option.state === 'no' && option.why).toMatch(/carries camera 22 on other pairs/);
     expect(options(both, 21).state).not.toBe('no');
+  });
+  it('is not fit for Ethernet as it is, and says who else is on it', () => {
+    const uses = (site: Site) =>
+      runDiagnostics({ site, evaluation: evaluateSite(site) }, 'r20')!.uses.uses.find(
+        ({ id }) => id === 'ip-category',
+      )!;
+    expect(uses(thin).status).not.toBe('fails');
+    expect(uses(both)).toMatchObject({
+      status: 'fails',
+      message: 'not fit: the cable carries camera 22 too',
+    });
   });
   it('has free what none of its cameras uses', () => {
     expect(conductorsFree(thin, 'r20', 0)).toBe(4);

@@ -39,9 +39,9 @@ import {
   type Camera,
   type Run,
   type Site,
+  sharersByRun,
   type TestId,
   testDefinition,
-  type InLineGear,
 } from '#core/model/site';
 import { formatQuantity, type Unit } from '#core/shared/units';
 import {
@@ -138,12 +138,12 @@ const conditionMargins = ({ run, readings }: Given, use: LineUse): UseMargin[] =
     test: null,
   }));
 
-/** A use that something in the line does not let through. */
-const blockedBy = (use: Use, gear: InLineGear): Use => ({
+/** A use that something there rules out, whatever its margins. */
+const ruledOut = (use: Use, why: string): Use => ({
   ...use,
   status: 'fails',
   basis: 'typical',
-  message: `not fit: ${gear.label.toLowerCase()} in the line`,
+  message: `not fit: ${why}`,
 });
 
 /** Volts at the camera by night: as they were read, or as its feed should give. */
@@ -251,11 +251,11 @@ function coaxUse(given: Given): Use[] {
     `${formatQuantity(rate.value, 'Mb/s')} and ${formatQuantity(watts.value, 'W')}`,
   );
   const blocking = gearInLine(run).find(({ passes }) => !passes.data || !passes.dc);
-  return [blocking ? blockedBy(use, blocking) : use];
+  return [blocking ? ruledOut(use, `${blocking.label.toLowerCase()} in the line`) : use];
 }
 
 function categoryUse(given: Given): Use[] {
-  const { run, readings } = given;
+  const { site, run, readings } = given;
   if (lineKind(run) !== 'pair') return [];
   const { fixedM, channelM } = categoryChannel(pairStretches(run, readings));
   const isRead = readings['pair-length-m'] !== undefined;
@@ -276,11 +276,16 @@ function categoryUse(given: Given): Use[] {
   const isDoubtful = isClad || (!isCertified && fixedM > permanentLinkM);
   const isTooLong = !isCertified && channel.status === 'fails';
   const status: Status = isTooLong ? 'fails' : isDoubtful ? 'close' : 'holds';
+  const use = useOf('ip-category', 'IP on the category cable', [
+    { ...channel, status },
+    ...conditionMargins(given, 'data-and-power'),
+  ]);
+  // Ethernet with power takes all four pairs.
+  const others = sharersByRun(site).get(run.id) ?? [];
   return [
-    useOf('ip-category', 'IP on the category cable', [
-      { ...channel, status },
-      ...conditionMargins(given, 'data-and-power'),
-    ]),
+    others.length > 0
+      ? ruledOut(use, `the cable carries camera${others.length > 1 ? 's' : ''} ${others.join(', ')} too`)
+      : use,
   ];
 }
 
