@@ -19,12 +19,12 @@ const nightVolts = (site: Site, runId: string): number =>
 const promised = ({ margins }: FeasibleOption): number =>
   margins.find(({ kind }) => kind === 'night-volts')!.value;
 
-/** A boat shed run of some length, with one pair of its cable for power. */
-const thin = (lengthM: number): Partial<Run> => ({
+/** A boat shed run of some length, with some pairs of its cable for power. */
+const thin = (lengthM: number, pairs = 1): Partial<Run> => ({
   segments: demo.run['r20']!.segments.map((one) => ({
     ...one,
     lengthM,
-    leg: { kind: 'spare-pairs', outCores: 1, backCores: 1 },
+    leg: { kind: 'spare-pairs', outCores: pairs, backCores: pairs },
   })),
 });
 
@@ -40,14 +40,14 @@ describe('power that is mended gives what was promised once it is done', () => {
     expect(fix.cautions).toContain(`The adapter gives at least ${(Math.ceil(amps * 10) / 10).toFixed(1)} A.`);
   });
 
-  it('by a second pair of its cores', () => {
-    const site = withRun(demo, 'r20', thin(50));
+  it.each([
+    { pairs: 1, lengthM: 50 },
+    { pairs: 2, lengthM: 78 },
+  ])('by one pair more of its cores beside $pairs', ({ pairs, lengthM }) => {
+    const site = withRun(demo, 'r20', thin(lengthM, pairs));
     const fix = fixOf(site, 'r20');
-    expect(fix.message).toMatch(/^A second pair of the same cores in parallel/);
-    const leg = { kind: 'spare-pairs', outCores: 2, backCores: 2 } as const;
-    const done = withRun(site, 'r20', {
-      segments: site.run['r20']!.segments.map((one) => ({ ...one, leg })),
-    });
+    expect(fix.message).toMatch(/pair of the same cores in parallel/);
+    const done = withRun(site, 'r20', thin(lengthM, pairs + 1));
     expect(nightVolts(done, 'r20')).toBeCloseTo(promised(fix), 6);
   });
 

@@ -93,23 +93,35 @@ function powerCableOf(run: Run): string | null {
 /** Usual cross-sections of copper cores. Source: IEC 60228. */
 const usualAreasMm2 = [0.5, 0.75, 1, 1.5, 2.5, 4, 6];
 
-/** The next two sizes of copper that are clearly heavier than the cores there, with the loop they would make. */
-function heavierCores(cable: string, notedOhms: number): { label: string; ohms: number }[] {
-  const noted = powerCable(cable).conductor;
-  const perCore = conductorOhms(noted, 1, 20);
+/** The loop that one core out and one back would make of the cable that carries the power. */
+function onePairOhms(run: Run): number {
+  const { feed, segments } = run;
+  const pair = { outCores: 1, backCores: 1 };
+  return expectedPowerOhms({
+    ...run,
+    feed: feed.kind === 'separate-pair' ? { ...feed, ...pair } : feed,
+    segments: segments.map((one) =>
+      one.leg.kind === 'none' ? one : { ...one, leg: { ...one.leg, ...pair } },
+    ),
+  });
+}
+
+/** The next two sizes of copper, one core out and one back, that are clearly better than the cores there, with the loop they would make. */
+function heavierCores(cable: string, run: Run): { label: string; ohms: number }[] {
+  const notedOhms = expectedPowerOhms(run);
+  const perOhm = onePairOhms(run) / conductorOhms(powerCable(cable).conductor, 1, 20);
   return usualAreasMm2
     .map((areaMm2) => ({
       label: `Cores of ${areaMm2} mm² copper`,
-      share: conductorOhms({ areaMm2, material: 'copper' }, 1, 20) / perCore,
+      ohms: perOhm * conductorOhms({ areaMm2, material: 'copper' }, 1, 20),
     }))
-    .filter(({ share }) => share < 0.8)
-    .slice(0, 2)
-    .map(({ label, share }) => ({ label, ohms: notedOhms * share }));
+    .filter(({ ohms }) => ohms < 0.8 * notedOhms)
+    .slice(0, 2);
 }
 
 /**
- * What would become of the volts at a camera with its power brought another way: cores in parallel halve the loop, heavier
- * cores divide it by their area, an adapter at the camera has none, and a higher voltage with a converter needs less current.
+ * What would become of the volts at a camera with its power brought another way: one more pair in parallel halves the loop of
+ * one, heavier cores divide it by their area, an adapter at the camera has none, and a higher voltage with a converter needs less current.
  */
 export function powerFixes(
   site: Pick<Site, 'supply' | 'run' | 'camera'>,
@@ -133,9 +145,9 @@ export function powerFixes(
     return { kind, label, needs, ...fed, ...heldBy(fed, sourceVolts, camera) };
   };
   const cable = powerCableOf(run);
-  const notedOhms = expectedPowerOhms(run);
+  const pairOhms = onePairOhms(run);
   const heavier = cable
-    ? heavierCores(cable, notedOhms).map(({ label, ohms }) =>
+    ? heavierCores(cable, run).map(({ label, ohms }) =>
         fix('heavier-cores', label, 'a way to pull them', ohms),
       )
     : [];
@@ -144,7 +156,7 @@ export function powerFixes(
     'parallel-cores',
     'A second pair of the same cores in parallel',
     'spare cores all the way',
-    (loopOhms * notedOhms) / (loopOhms + notedOhms),
+    (loopOhms * pairOhms) / (loopOhms + pairOhms),
   );
   const adapterVolts = current === 'dc' ? 12.4 : 25;
   const given = leastAmps(adapterVolts, worstLoad(camera), startUpLoad(camera));

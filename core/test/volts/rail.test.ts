@@ -67,6 +67,26 @@ describe('what if the power came another way', () => {
     expect(heavier.map(({ label }) => label)).toEqual(['Cores of 1.5 mm² copper', 'Cores of 2.5 mm² copper']);
     expect(heavier[1]!.nightVolts).toBeGreaterThan(heavier[0]!.nightVolts);
   });
+  it('heavier cores are one out and one back, however many of the old ones are used', () => {
+    const run = site.run['r08']!;
+    const volts = (cable: string, cores: number, asked: string): number =>
+      powerFixes(
+        site,
+        {
+          ...run,
+          segments: run.segments.map((one) => ({
+            ...one,
+            leg: { kind: 'cores' as const, cable, outCores: cores, backCores: cores },
+          })),
+        },
+        site.camera[run.cameraId]!,
+        {},
+      ).find(({ label }) => label === asked)!.nightVolts;
+    expect(volts('power-4x22-cu', 2, 'Cores of 1 mm² copper')).toBeCloseTo(
+      volts('power-2x1.0-cu', 1, 'As it is'),
+      6,
+    );
+  });
   it('no step-up for a 24 V AC camera, and nothing for one with an adapter', () => {
     expect(fixes('r13').map(({ kind }) => kind)).not.toContain('step-up');
     expect(fixes('r23')).toEqual([]);
