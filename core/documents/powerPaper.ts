@@ -1,4 +1,4 @@
-import { runtimeInWords } from '#core/connect/supply';
+import { backupInWords } from '#core/connect/supply';
 import { totalWatts, type PowerNode } from '#core/connect/powerPicture';
 import { formatQuantity } from '#core/shared/units';
 import type { PaperCell, Paper } from './paper';
@@ -14,11 +14,10 @@ function rowsOf(node: PowerNode, above: string, placeOf: (id: string | null) => 
       placeOf(placeId),
       watts,
       load ? `${formatQuantity(load.used, load.unit)} of ${formatQuantity(load.most, load.unit)}` : '',
-      backup?.hours ?? null,
-      [
-        ...(isUnread ? ['its own watts are not noted'] : []),
-        ...(backup ? [runtimeInWords(backup.hours, backup.battery)] : []),
-      ].join('; '),
+      backup && !backup.isOverloaded ? backup.hours : null,
+      [...(isUnread ? ['its own watts are not noted'] : []), ...(backup ? [backupInWords(backup)] : [])].join(
+        '; ',
+      ),
     ],
     ...children.flatMap((child) => rowsOf(child, name, placeOf)),
   ];

@@ -95,7 +95,9 @@ function limitSteps({ equipment, supply }: Pick<Site, 'equipment' | 'supply'>, n
     return [
       ...(node.load?.unit === 'VA' ? [voltAmpsStep(node)] : []),
       {
-        message: 'Without mains its battery, in the middle of its life, lasts',
+        message: node.backup.isOverloaded
+          ? 'It switches off at once, since more hangs on it than it bears; its battery alone would last'
+          : 'Without mains its battery, in the middle of its life, lasts',
         formula: 'ups-hours',
         inputs: [
           figure('usable Wh', gear.usableWh, '', 'noted'),

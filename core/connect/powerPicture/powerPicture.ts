@@ -1,4 +1,4 @@
-import { batteryAge, poeEfficiency, supplyEfficiency, upsHours, type BatteryAge } from '#core/connect/supply';
+import { backupOf, poeEfficiency, supplyEfficiency, type Backup } from '#core/connect/supply';
 import type { Device, Moment, Topology } from '#core/connect/topology';
 import type { RunEvaluation } from '#core/decide/runEvaluation';
 import { boxVoltAmps, continuousLoadShare, mainsVoltAmps, wattsOf } from '#core/physics/power';
@@ -21,7 +21,7 @@ export interface PowerNode {
   /** What it can give, and how much of that is asked of it; `null` where it has no limit that is noted. */
   load: Load | null;
   /** Of a UPS: how long it lasts at that, and how old its battery is; `null` with nothing on it, and of anything else. */
-  backup: { hours: number; battery: BatteryAge } | null;
+  backup: Backup | null;
   /** Whether nobody has noted what it takes, so that its watts are too few. */
   isUnread: boolean;
   children: PowerNode[];
@@ -179,7 +179,7 @@ function upsNode(
       loadOf('watts', fed, gear.ratedWatts, 'W'),
       gear.ratedVa === undefined ? null : loadOf('volt-amperes', voltAmps, gear.ratedVa, 'VA'),
     ),
-    backup: fed > 0 ? { hours: upsHours(gear, fed), battery: batteryAge(site, gear) } : null,
+    backup: backupOf(site, gear, { watts: fed, voltAmps }),
     isUnread: children.some(({ isUnread }) => isUnread),
     children,
   };

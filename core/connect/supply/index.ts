@@ -1,3 +1,3 @@
 export { mainsCheck, plannedGear, poeEfficiency, supplyEfficiency, type MainsCheck } from './mainsCheck';
-export { batteryAge, batteryYears, runtimeInWords, upsHours, type BatteryAge } from './upsBattery';
+export { backupInWords, backupOf, batteryYears, type Backup, type BatteryAge } from './upsBattery';
 export { adapterCheck, supplyCheck, type SupplyCheck } from './supplyCheck';

@@ -5,7 +5,7 @@ import type { Equipment, Gear, HookUp, Site } from '#core/model/site';
 import { loadOf, type Load } from '#core/shared/derivation';
 import { boxVoltAmps, continuousLoadShare, mainsVoltAmps, wattsOf as loadWatts } from '#core/physics/power';
 import { supplyCheck } from './supplyCheck';
-import { batteryAge, upsHours, type BatteryAge } from './upsBattery';
+import { backupOf, type Backup } from './upsBattery';
 
 /** Something that takes mains power, and how much. */
 export interface Consumer {
@@ -29,13 +29,12 @@ export interface UpsCheck {
   consumers: Consumer[];
   /** Watts against its rating. */
   load: Load;
-  /** How long it lasts at this load; `null` with nothing on it. */
-  runtimeHours: number | null;
-  battery: BatteryAge;
+  /** What it is good for at this load; `null` with nothing on it. */
+  backup: Backup | null;
   /** Volt-amperes against its rating; `null` where that is not noted. */
   voltAmps: Load | null;
   /** With the gear that the choices bring to its place beside all that hangs on it now, as in the nights of the change. */
-  withPlanned: { watts: number; load: Load; voltAmps: Load | null; runtimeHours: number } | null;
+  withPlanned: { watts: number; load: Load; voltAmps: Load | null; backup: Backup } | null;
 }
 
 /** Watts that new gear at a place takes of the mains. */
@@ -133,22 +132,20 @@ function upsCheck(
   const against = (used: number): Load | null =>
     gear.ratedVa === undefined ? null : loadOf('volt-amperes', used, gear.ratedVa, 'VA');
   const plannedWatts = planned.reduce((sum, one) => sum + (one.placeId === placeId ? one.watts : 0), 0);
+  const whole = { watts: watts + plannedWatts, voltAmps: voltAmps + mainsVoltAmps(plannedWatts) };
+  const wholeBackup = plannedWatts > 0 ? backupOf(site, gear, whole) : null;
   return {
     id,
     consumers,
     load: loadOf('watts', watts, gear.ratedWatts, 'W'),
     voltAmps: against(voltAmps),
-    runtimeHours: watts > 0 ? upsHours(gear, watts) : null,
-    battery: batteryAge(site, gear),
-    withPlanned:
-      plannedWatts > 0
-        ? {
-            watts: plannedWatts,
-            load: loadOf('watts', watts + plannedWatts, gear.ratedWatts, 'W'),
-            voltAmps: against(voltAmps + mainsVoltAmps(plannedWatts)),
-            runtimeHours: upsHours(gear, watts + plannedWatts),
-          }
-        : null,
+    backup: backupOf(site, gear, { watts, voltAmps }),
+    withPlanned: wholeBackup && {
+      watts: plannedWatts,
+      load: loadOf('watts', whole.watts, gear.ratedWatts, 'W'),
+      voltAmps: against(whole.voltAmps),
+      backup: wholeBackup,
+    },
   };
 }
 

@@ -182,7 +182,10 @@ describe('mains, UPS and racks', () => {
       status: 'holds',
     });
     expect(upses[0]!.load).toMatchObject({ used: 135, most: 600 });
-    expect(upses[0]!.runtimeHours).toBeCloseTo((300 * 0.8 * 0.9) / 135, 9);
+    expect(upses[0]!.backup).toMatchObject({
+      hours: expect.closeTo((300 * 0.8 * 0.9) / 135, 9),
+      isOverloaded: false,
+    });
   });
   it('counts volt-amperes by the power factor of what hangs there, and the gear that is chosen beside it', () => {
     const ups: Equipment = {
@@ -203,7 +206,10 @@ describe('mains, UPS and racks', () => {
     });
     // 81 W of ports are 90 W of mains; two encoders take 10 W each themselves.
     expect(check!.withPlanned).toMatchObject({ watts: 110, load: { used: 245 } });
-    expect(check!.withPlanned!.runtimeHours).toBeCloseTo((300 * 0.8 * 0.9) / 245, 9);
+    expect(check!.withPlanned!.backup).toMatchObject({
+      hours: expect.closeTo((300 * 0.8 * 0.9) / 245, 9),
+      isOverloaded: true,
+    });
     expect(check!.withPlanned!.voltAmps).toMatchObject({
       used: expect.closeTo(45 / 0.65 + (90 + 110) / 0.95, 9),
       status: 'fails',

@@ -23,7 +23,7 @@ function lastYear({ reading, plannedNight }: Pick<Site, 'reading' | 'plannedNigh
 }
 
 /** Whether the battery of a UPS is worn in the last year that the site tells of; where it tells of none, the year is all there is. */
-export function batteryAge(site: Pick<Site, 'reading' | 'plannedNight'>, { batteryYear }: Ups): BatteryAge {
+function batteryAge(site: Pick<Site, 'reading' | 'plannedNight'>, { batteryYear }: Ups): BatteryAge {
   if (batteryYear === undefined) return { kind: 'unknown' };
   const wornFrom = batteryYear + batteryYears;
   const year = lastYear(site);
@@ -31,13 +31,35 @@ export function batteryAge(site: Pick<Site, 'reading' | 'plannedNight'>, { batte
 }
 
 /** How long a UPS lasts at so many watts, with a battery in the middle of its life. */
-export const upsHours = (
-  { usableWh, efficiencyPercent }: Pick<Ups, 'usableWh' | 'efficiencyPercent'>,
-  watts: number,
-): number => (usableWh * midLife * (efficiencyPercent / 100)) / watts;
+const upsHours = ({ usableWh, efficiencyPercent }: Ups, watts: number): number =>
+  (usableWh * midLife * (efficiencyPercent / 100)) / watts;
 
-/** The minutes of a UPS with what its battery’s age makes of them. */
-export function runtimeInWords(hours: number, battery: BatteryAge): string {
+/** What a UPS is good for without mains. */
+export interface Backup {
+  /** By its battery alone. */
+  hours: number;
+  battery: BatteryAge;
+  /** More hangs on it than its inverter bears: it switches off, whatever the battery has. */
+  isOverloaded: boolean;
+}
+
+/** What a UPS is good for with so much on it; `null` with nothing. */
+export const backupOf = (
+  site: Pick<Site, 'reading' | 'plannedNight'>,
+  gear: Ups,
+  { watts, voltAmps }: { watts: number; voltAmps: number },
+): Backup | null =>
+  watts > 0
+    ? {
+        hours: upsHours(gear, watts),
+        battery: batteryAge(site, gear),
+        isOverloaded: watts > gear.ratedWatts || voltAmps > (gear.ratedVa ?? Infinity),
+      }
+    : null;
+
+/** The minutes of a UPS with what its load and its battery’s age make of them. */
+export function backupInWords({ hours, battery, isOverloaded }: Backup): string {
+  if (isOverloaded) return 'overloaded: it switches off when the mains fail';
   if (battery.kind === 'worn') return `battery worn since ${battery.wornFrom}: count on no minutes`;
   const lasts = `lasts ${Math.round(hours * 60)} min`;
   return battery.kind === 'unknown'

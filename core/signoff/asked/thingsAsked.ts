@@ -91,8 +91,14 @@ function powerAsked({ site, power, policy }: WhenDone): AskedThing[] {
         },
       ];
     if (node.kind === 'ups' && node.backup) {
-      const minutes = node.backup.hours * 60;
-      const isWorn = node.backup.battery.kind === 'worn';
+      const { hours, battery, isOverloaded } = node.backup;
+      const minutes = hours * 60;
+      const isWorn = battery.kind === 'worn';
+      const first = isOverloaded
+        ? '; take load off it first, it bears less than hangs on it'
+        : isWorn
+          ? '; renew its worn battery first'
+          : '';
       return [
         {
           of: { kind: 'equipment', id: node.id },
@@ -104,12 +110,10 @@ function powerAsked({ site, power, policy }: WhenDone): AskedThing[] {
               'ups-minutes',
               {
                 least: Math.floor(minutes),
-                because: isWorn
-                  ? 'what was promised at the load by night; renew its worn battery first'
-                  : 'what was promised at the load by night',
+                because: `what was promised at the load by night${first}`,
               },
               // Its battery is reckoned with in the middle of its life: a new one lasts longer, a worn one as short as it likes.
-              { value: minutes, low: isWorn ? 0 : 0.85 * minutes, high: 1.4 * minutes },
+              { value: minutes, low: isWorn || isOverloaded ? 0 : 0.85 * minutes, high: 1.4 * minutes },
             ),
             plain('ups-return'),
           ],

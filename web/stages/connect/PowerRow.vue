@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue';
-import { runtimeInWords } from '#core/connect/supply';
+import { backupInWords } from '#core/connect/supply';
 import type { PowerNode } from '#core/connect/powerPicture';
 import type { NetworkMoment } from '#core/evaluate';
 import { formatQuantity } from '#core/shared/units';
@@ -22,7 +22,7 @@ const hasWhy = computed(() => node.children.length > 0 || node.kind === 'gear' |
 const openSite = useOpenSite();
 /** A box with many cameras starts folded, so that the whole is seen first. */
 const isOpen = ref(node.children.length <= 12);
-const minutes = computed(() => (node.backup ? runtimeInWords(node.backup.hours, node.backup.battery) : ''));
+const minutes = computed(() => (node.backup ? backupInWords(node.backup) : ''));
 const kinds: Record<PowerNode['kind'], string> = {
   circuit: 'mains circuit',
   ups: 'UPS',

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue';
-import { runtimeInWords, type MainsCheck } from '#core/connect/supply';
+import { backupInWords, type MainsCheck } from '#core/connect/supply';
 import {
   addressSchema,
   isNetworkGear,
@@ -74,13 +74,12 @@ const words = { noted: '', computed: ' (from its cameras)', unknown: ' (watts no
 function set(what: string, fields: { [K in keyof Equipment]?: Equipment[K] | undefined }): void {
   emit('change', what, [{ kind: 'equipment', id: equipment.id, set: withFields(equipment, fields) }]);
 }
+type Planned = NonNullable<MainsCheck['upses'][number]['withPlanned']>;
 /** What a UPS bears in the nights of the change; a worn battery has been told of beside today's load. */
-function sideBySide(
-  { battery }: MainsCheck['upses'][number],
-  { watts, runtimeHours }: { watts: number; runtimeHours: number },
-): string {
+function sideBySide({ watts, backup }: Planned): string {
   const more = `${formatQuantity(watts, 'W', 0)} more while old and new run side by side`;
-  return battery.kind === 'worn' ? more : `${more}: ${runtimeInWords(runtimeHours, battery)}`;
+  const isTold = backup.battery.kind === 'worn' && !backup.isOverloaded;
+  return isTold ? more : `${more}: ${backupInWords(backup)}`;
 }
 /** A port that reaches further usually falls back to this. */
 const usualReachMbps = 10;
@@ -92,13 +91,13 @@ const setGear = (fields: Partial<Gear> | { [K in Cleared]?: string | string[] | 
 <template>
   <div v-if="hanging" class="load">
     Load <LoadBar :load="hanging.load" :digits="0" /><span v-if="ups" class="dim">{{
-      ups.runtimeHours === null ? 'nothing hangs on it' : runtimeInWords(ups.runtimeHours, ups.battery)
+      ups.backup === null ? 'nothing hangs on it' : backupInWords(ups.backup)
     }}</span>
   </div>
   <div v-if="ups?.voltAmps" class="load">Load <LoadBar :load="ups.voltAmps" :digits="0" /></div>
   <div v-if="ups?.withPlanned" class="load">
     With the chosen gear <LoadBar :load="ups.withPlanned.load" :digits="0" /><span class="dim">{{
-      sideBySide(ups, ups.withPlanned)
+      sideBySide(ups.withPlanned)
     }}</span>
   </div>
   <div v-if="ups?.withPlanned?.voltAmps" class="load">
