@@ -1,5 +1,7 @@
 import type { Camera } from '#core/model/site';
+import { leastAmps } from '#core/physics/power';
 import { figure } from '#core/shared/derivation';
+import { formatQuantity } from '#core/shared/units';
 import { infeasible } from './build';
 import type { Context } from './context';
 import type { NewLoad } from './draws';
@@ -20,7 +22,7 @@ export interface HdFeed extends NewLoad {
 const nothingBetween = { parts: [], work: [], cautions: [] };
 
 /** A converter at the camera, 24 V AC in and 12 V DC out: what it takes in and loses. Typical. */
-export const acConverter = { minVolts: 18, maxVolts: 30, efficiency: 0.85 } as const;
+export const acConverter = { minVolts: 18, maxVolts: 30, outVolts: 12, efficiency: 0.85 } as const;
 
 /**
  * A camera for DC on an AC rail burns, and the reverse does not run. DC from AC is a converter at the camera, with its price and
@@ -48,7 +50,8 @@ export function hdFeed(
       'The new camera takes 24 V AC, and its rail gives DC.',
       'a 24 V AC supply for it, or a camera for DC',
     );
-  const { minVolts, maxVolts, efficiency } = acConverter;
+  const { minVolts, maxVolts, outVolts, efficiency } = acConverter;
+  const amps = leastAmps(outVolts, { voltAmps: hd.nightWatts }, { voltAmps: hd.startUpWatts });
   return {
     window: { minVolts, maxVolts, from: 'typical' },
     watts: figure('new camera and its converter', hd.nightWatts / efficiency, 'W', hd.from),
@@ -59,6 +62,7 @@ export function hdFeed(
     work: ['fit-camera-converter'],
     cautions: [
       'The rail gives AC and the new camera takes DC: it hangs on its converter only. Without it the camera burns.',
+      `The converter gives at least ${formatQuantity(amps, 'A', 1)} at ${outVolts} V.`,
     ],
   };
 }

@@ -260,6 +260,7 @@ describe('a camera for DC on an AC rail', () => {
     expect(option.parts).toContainEqual({ item: 'camera-converter', count: 1 });
     expect(option.tasks).toContainEqual({ item: 'fit-camera-converter', count: 1 });
     expect(option.cautions[0]).toMatch(/Without it the camera burns/);
+    expect(option.cautions[1]).toMatch(/^The converter gives at least \d\.\d A at 12 V\.$/);
     const volts = option.margins.find(({ kind }) => kind === 'night-volts')!;
     expect(volts.derivation().limit!.figure.value).toBe(18);
     expect(possible(demo, 'r01', 'hd-coax').parts.map(({ item }) => item)).not.toContain('camera-converter');

@@ -2,6 +2,7 @@ export { ampacityA, limitedPowerVa } from './ampacity';
 export { cameraLoad, loadVoltAmps, type CameraLoad } from './cameraLoad';
 export { continuousLoadShare } from './continuousLoad';
 export { arrivingVolts, drawnAmps } from './feedAt';
+export { leastAmps } from './leastAmps';
 export { constantPowerVolts, dcFeed, maxLoadWatts, type Feed } from './dcFeed';
 export {
   coaxSourceVolts,

@@ -12,7 +12,7 @@ import {
   type FeedSource,
 } from '#core/test/findings';
 import type { RunReadings } from '#core/test/readings';
-import { arrivingVolts, continuousLoadShare, loadVoltAmps, type CameraLoad } from '#core/physics/power';
+import { arrivingVolts, leastAmps, type CameraLoad } from '#core/physics/power';
 import type { Camera, Run, Site } from '#core/model/site';
 import type { Status } from '#core/shared/derivation';
 import { formatQuantity } from '#core/shared/units';
@@ -50,12 +50,8 @@ interface Fed {
 /** A converter at the camera: what it takes in, what it gives out and what it loses. Typical. */
 const stepUp = { sourceVolts: 24, leastInVolts: 18, outVolts: 12.2, efficiency: 0.88 } as const;
 
-/** Amps that a supply for one camera has to give: its worst as four fifths of the rating, its start as the whole. */
-function leastAmps(volts: number, worst: CameraLoad, starting: CameraLoad): string {
-  const lasting = loadVoltAmps(worst, volts) / continuousLoadShare;
-  const amps = Math.max(lasting, loadVoltAmps(starting, volts)) / volts;
-  return formatQuantity(Math.ceil(amps * 10) / 10, 'A', 1);
-}
+const ampsInWords = (...asked: Parameters<typeof leastAmps>): string =>
+  formatQuantity(leastAmps(...asked), 'A', 1);
 
 /** Volts and loop of a way to feed a camera; least of the loop in the cold, most of the volts while a battery is charged. */
 interface Way {
@@ -159,7 +155,7 @@ export function powerFixes(
     (loopOhms * pairOhms) / (loopOhms + pairOhms),
   );
   const adapterVolts = current === 'dc' ? 12.4 : 25;
-  const given = leastAmps(adapterVolts, worstLoad(camera), startUpLoad(camera));
+  const given = ampsInWords(adapterVolts, worstLoad(camera), startUpLoad(camera));
   const adapter: PowerFix = {
     ...fix(
       'local-adapter',
@@ -187,8 +183,8 @@ function steppedUp(camera: Camera, loopOhms: number): PowerFix {
   const voltAmps = outWatts / efficiency;
   const arriving = arrivingVolts({ sourceVolts, loopOhms, voltAmps });
   // At the least volts it takes in, the most amps flow.
-  const given = leastAmps(leastInVolts, { voltAmps }, { voltAmps });
-  const made = leastAmps(outVolts, { voltAmps: outWatts }, { voltAmps: outWatts });
+  const given = ampsInWords(leastInVolts, { voltAmps }, { voltAmps });
+  const made = ampsInWords(outVolts, { voltAmps: outWatts }, { voltAmps: outWatts });
   const volts = arriving >= leastInVolts ? outVolts : 0;
   const held = voltsShare(sourceVolts, arriving, {
     minVolts: leastInVolts,
