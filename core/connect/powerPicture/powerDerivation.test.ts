@@ -64,7 +64,7 @@ describe('why something takes so many watts', () => {
     const inPeaks = derive(circuit.id).steps.find(({ formula }) => formula === 'mains-volt-amps')!;
     expect(inPeaks.result).toMatchObject({ value: circuit.load!.used, unit: 'VA' });
     expect(valueOf(inPeaks.inputs, 'takes')).toBe(circuit.watts);
-    const bears = derive(circuit.id).steps.find(({ formula }) => formula === 'circuit-watts')!;
+    const bears = derive(circuit.id).steps.find(({ formula }) => formula === 'lasting-load')!;
     expect(bears.result.value).toBeCloseTo(
       valueOf(bears.inputs, 'volts') * valueOf(bears.inputs, 'breaker') * 0.8,
       6,

@@ -113,7 +113,7 @@ function limitSteps({ equipment, supply }: Pick<Site, 'equipment' | 'supply'>, n
       voltAmpsStep(node),
       {
         message: 'A breaker is loaded for long with four fifths of what it is for',
-        formula: 'circuit-watts',
+        formula: 'lasting-load',
         inputs: [
           figure('volts', gear.volts, 'V', 'noted'),
           figure('breaker', gear.breakerAmps, 'A', 'noted'),
@@ -127,7 +127,7 @@ function limitSteps({ equipment, supply }: Pick<Site, 'equipment' | 'supply'>, n
     return [
       {
         message: 'A box gives four fifths of its rating for long',
-        formula: 'circuit-watts',
+        formula: 'lasting-load',
         inputs: [
           figure('rated', box.ratedAmps, 'A', 'noted'),
           figure('of it for long', 100 * continuousLoadShare, '%', 'policy'),

@@ -20,18 +20,18 @@ export interface PowerNode {
   voltAmps: number;
   /** What it can give, and how much of that is asked of it; `null` where it has no limit that is noted. */
   load: Load | null;
-  /** Of a UPS: how long it lasts at that, and how old its battery is; `null` with nothing on it, and of anything else. */
+  /** Of a UPS: what it is good for at that; `null` with nothing on it, and of anything else. */
   backup: Backup | null;
   /** Whether nobody has noted what it takes, so that its watts are too few. */
   isUnread: boolean;
   children: PowerNode[];
 }
 
-/** Watts of several things together. */
 /** Volt-amperes of several things together, as if all their peaks came at once. */
-export const totalVoltAmps = (nodes: readonly PowerNode[]): number =>
+const totalVoltAmps = (nodes: readonly PowerNode[]): number =>
   nodes.reduce((sum, { voltAmps }) => sum + voltAmps, 0);
 
+/** Watts of several things together. */
 export const totalWatts = (nodes: readonly PowerNode[]): number =>
   nodes.reduce((sum, { watts }) => sum + watts, 0);
 

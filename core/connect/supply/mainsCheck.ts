@@ -150,9 +150,9 @@ function upsCheck(
 }
 
 /**
- * Mains circuits with the volt-amperes of all that hangs on them, straight or through a UPS, against 80 % of the breaker; UPS with their
- * runtime at the night's load (usable Wh × age × inverter efficiency / load); racks with their units; and what is noted as
- * hanging on nothing.
+ * Mains circuits with the volt-amperes of all that hangs on them, straight or through a UPS, against 80 % of the breaker;
+ * UPS with their runtime at the night's load (usable Wh × age × inverter efficiency / load); racks with their units; and
+ * what is noted as hanging on nothing.
  */
 export function mainsCheck(
   site: Site,

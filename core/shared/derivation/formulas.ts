@@ -100,7 +100,7 @@ export const formulas = {
     writes: 'worn from = year on it + 4',
     source: 'Policy: makers’ usual three to five years of sealed lead at 20 to 25 °C',
   },
-  'circuit-watts': {
+  'lasting-load': {
     writes: 'at most = rating · 0.8',
     source: 'Policy: loads that last for hours; local codes decide',
   },

@@ -116,8 +116,9 @@ function heavierCores(cable: string, run: Run): { label: string; ohms: number }[
 }
 
 /**
- * What would become of the volts at a camera with its power brought another way: one more pair in parallel halves the loop of
- * one, heavier cores divide it by their area, an adapter at the camera has none, and a higher voltage with a converter needs less current.
+ * What would become of the volts at a camera with its power brought another way: one more pair in parallel halves the
+ * loop of one, heavier cores divide it by their area, an adapter at the camera has none, and a higher voltage with a
+ * converter needs less current.
  */
 export function powerFixes(
   site: Pick<Site, 'supply' | 'run' | 'camera'>,
@@ -179,12 +180,13 @@ export function powerFixes(
 /** The same cores at twice the volts: half the amps, a quarter of the loss; a converter at the camera brings them down again. */
 function steppedUp(camera: Camera, loopOhms: number): PowerFix {
   const { sourceVolts, leastInVolts, outVolts, efficiency } = stepUp;
-  const outWatts = Math.max(worstWatts(camera), camera.watts.startUp);
-  const voltAmps = outWatts / efficiency;
-  const arriving = arrivingVolts({ sourceVolts, loopOhms, voltAmps });
+  const lasting = worstWatts(camera);
+  const starting = Math.max(lasting, camera.watts.startUp);
+  const taken = (outWatts: number): CameraLoad => ({ voltAmps: outWatts / efficiency });
+  const arriving = arrivingVolts({ sourceVolts, loopOhms, ...taken(starting) });
   // At the least volts it takes in, the most amps flow.
-  const given = ampsInWords(leastInVolts, { voltAmps }, { voltAmps });
-  const made = ampsInWords(outVolts, { voltAmps: outWatts }, { voltAmps: outWatts });
+  const given = ampsInWords(leastInVolts, taken(lasting), taken(starting));
+  const made = ampsInWords(outVolts, { voltAmps: lasting }, { voltAmps: starting });
   const volts = arriving >= leastInVolts ? outVolts : 0;
   const held = voltsShare(sourceVolts, arriving, {
     minVolts: leastInVolts,
