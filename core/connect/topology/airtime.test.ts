@@ -1,10 +1,10 @@
 import { describe, expect, it } from 'vitest';
 import { evaluateSite, networkAt } from '#core/evaluate';
-import type { Site } from '#core/model/site';
+import { addEquipment, addNetworkCamera, withChanges, type Site } from '#core/model/site';
 import { saltmarrowOnRuns } from '../../model/site/testSite';
 import { sharedRadios } from './airtime';
 import { overTheMast } from './testRelay';
-import { loadDerivation } from '.';
+import { loadDerivation, moveChanges, movesFor } from '.';
 
 const demo = saltmarrowOnRuns();
 const networkOf = (site: Site) => networkAt(site, evaluateSite(site), { kind: 'after' });
@@ -29,7 +29,7 @@ describe('the time of a radio', () => {
       expect(links.find(({ linkId }) => linkId === id)!.load.status).toBe('holds');
     const found = findings.find(({ message }) => message.startsWith('Mast radio'))!;
     expect(found.message).toBe(
-      'Mast radio would be on the air 100 % of its time, and may be 80 %: what it passes on it hears and sends.',
+      'Mast radio would be on the air 100 % of its time, and may be 80 %: it serves one at a time, and what it passes on it hears and sends.',
     );
     expect(found.cameraNumbers).toEqual([25, 26, 27, 28, 29]);
   });
@@ -59,5 +59,80 @@ describe('the time of a radio', () => {
       ['Mast to gate', 50],
     ]);
     expect(step!.result.value).toBe(70);
+  });
+});
+
+describe('an access point with cameras that come to it by radio', () => {
+  const radio = addEquipment(demo, 'link-end', 'Kiosk radio', 'ticket-hall');
+  /** Cameras of 12 Mb/s at the kiosks, each with the rate that was read of it, on the radio of the hall or on what it is patched to. */
+  function onAir(rates: readonly (number | undefined)[], deviceId = radio.id): Site {
+    const gear = { kind: 'link-end', medium: 'radio', carriesMbps: 120 } as const;
+    if (radio.kind !== 'equipment' || !('set' in radio)) throw new Error('no radio was added');
+    let site = withChanges(demo, [{ ...radio, set: { ...radio.set, gear } }]);
+    for (const [k, rateMbps] of rates.entries()) {
+      const changes = addNetworkCamera(site, {
+        name: `Kiosk ${k + 1}`,
+        placeName: 'Kiosks',
+        target: 'fixed-2mp',
+        state: 'there',
+        deviceId,
+        lead: { medium: 'radio', lengthM: 80, ...(rateMbps === undefined ? {} : { rateMbps }) },
+        mbps: 12,
+      });
+      const { id } = changes.at(-1)!;
+      const set = { id, recorderId: 'hall-recorder', slot: 17 + k };
+      site = withChanges(site, [...changes, { kind: 'placement', id, set }]);
+    }
+    return site;
+  }
+  it.each([
+    // 12 of 120 are a tenth each; 12 of 30 are 40 %.
+    ['holds with what was read of each', [120, 120, 120], 30, 'holds'],
+    ['is close past what is planned with', [30, 48], 65, 'close'],
+    ['fails where each would hold alone', [30, 30, 60], 100, 'fails'],
+    ['is no more than close while nobody has read one of them', [120, undefined], 20, 'close'],
+    ['says so of one alone', [24], 50, 'holds'],
+  ] as const)('%s', (_, rates, used, status) =>
+    expect(airtimeOf(onAir(rates), radio.id)).toMatchObject({ used: expect.closeTo(used, 9), status }),
+  );
+  it('tells what each takes, and of whom nobody has read it', () => {
+    const of = { of: 'device', id: radio.id, label: 'airtime' } as const;
+    const [step] = loadDerivation(networkOf(onAir([30, undefined])), of)!.steps;
+    expect(step!.inputs.map(({ name, value, from }) => [name, value, from])).toEqual([
+      ['camera 25', 40, 'computed'],
+      ['camera 26', 10, 'typical'],
+    ]);
+    expect(step!.message).toMatch(/whose rate nobody has read/);
+  });
+  it('is asked for where several come by radio to one switch', () => {
+    const hall = addEquipment(demo, 'switch', 'Hall switch', 'ticket-hall');
+    const withSwitch = (count: number) => {
+      const site = onAir(
+        Array.from({ length: count }, () => 60),
+        hall.id,
+      );
+      return withChanges(site, [hall]);
+    };
+    const found = (site: Site) => networkOf(site).findings.filter(({ kind }) => kind === 'unnoted-air');
+    expect(found(withSwitch(1))).toEqual([]);
+    expect(found(withSwitch(2))[0]).toMatchObject({
+      message: expect.stringMatching(/^Cameras 25, 26 come to Hall switch by radio/) as string,
+      cameraNumbers: [25, 26],
+    });
+    expect(found(onAir([60, 60]))).toEqual([]);
+  });
+  it('is somewhere a camera by radio can be hung, and none by cable', () => {
+    const { topology } = networkOf(onAir([60]));
+    const camera = topology.cameras.find(({ runId }) => runId === null)!;
+    const ids = (medium: 'radio' | 'category') =>
+      movesFor(demo, topology, { ...camera, medium }).map(({ device }) => device.id);
+    expect(ids('radio')).toContain(radio.id);
+    expect(ids('category')).not.toContain(radio.id);
+    const { [camera.cameraId]: fact } = onAir([60]).networkCamera;
+    expect(fact!.lead.rateMbps).toBe(60);
+    const elsewhere = movesFor(demo, topology, camera).find(({ device }) => device.id !== radio.id)!;
+    const [moved] = moveChanges(onAir([60]), camera, elsewhere, null);
+    expect(moved).toMatchObject({ set: { deviceId: elsewhere.device.id, lead: { lengthM: 80 } } });
+    expect(moved).not.toHaveProperty('set.lead.rateMbps');
   });
 });

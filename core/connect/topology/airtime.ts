@@ -1,45 +1,64 @@
-import type { Load } from '#core/shared/derivation';
+import { worst, type Load } from '#core/shared/derivation';
 import { loadWithRoom } from './linkRoom';
-import type { Topology, TopologyLink } from './types';
+import type { CameraEnd, Device, Topology, TopologyLink } from './types';
 
-/** One of the ways that a radio takes turns for: what goes over it, of what it would carry alone. */
+/** One of those that a radio takes turns for: what it sends, of what it would carry alone. */
 export interface AirShare {
-  link: TopologyLink;
+  name: string;
   mbps: number;
   percent: number;
+  /** Whether somebody has said what it carries; else what the radio itself does counts, which is the most. */
+  isNoted: boolean;
+}
+
+/** What a radio takes turns for: its links, and cameras that come to it by a radio of their own. */
+export interface ServedByRadio {
+  radio: Device;
+  links: TopologyLink[];
+  cameras: CameraEnd[];
 }
 
 /**
- * Radio links by the radio that serves more than one of them: one that passes on to the next, or one that several others look at. Links
- * that end at a switch or a recorder have a radio of their own there which nobody noted.
+ * Radios with what they serve, where that is more than one link, which says all of itself: one that passes on to the next, one that
+ * several others look at, an access point with cameras. Links that end at a switch or a recorder have a radio of their own there which
+ * nobody noted.
  */
-export function sharedRadios({
-  devices,
-  links,
-}: Pick<Topology, 'devices' | 'links'>): ReadonlyMap<string, TopologyLink[]> {
-  const ends = new Map(
-    devices.filter(({ kind }) => kind === 'link-end').map(({ id }) => [id, [] as TopologyLink[]]),
+export function sharedRadios({ devices, links, cameras }: Topology): ReadonlyMap<string, ServedByRadio> {
+  const served = new Map(
+    devices
+      .filter(({ kind }) => kind === 'link-end')
+      .map((radio): [string, ServedByRadio] => [radio.id, { radio, links: [], cameras: [] }]),
   );
   for (const link of links)
-    if (link.medium === 'radio') for (const id of [link.fromId, link.toId]) ends.get(id)?.push(link);
-  return new Map([...ends].filter(([, served]) => served.length > 1));
+    if (link.medium === 'radio') for (const id of [link.fromId, link.toId]) served.get(id)?.links.push(link);
+  for (const camera of cameras)
+    if (camera.medium === 'radio' && camera.deviceId !== null)
+      served.get(camera.deviceId)?.cameras.push(camera);
+  return new Map([...served].filter(([, one]) => one.links.length > 1 || one.cameras.length > 0));
 }
 
-/** How much of a radio’s time each of its links takes: it sends and hears one of them at a time, so what it passes on counts twice. */
-export const airShares = (
-  served: readonly TopologyLink[],
-  mbpsOver: (linkId: string) => number,
-): AirShare[] =>
-  served.map((link) => {
-    const mbps = mbpsOver(link.id);
-    return { link, mbps, percent: (100 * mbps) / link.carriesMbps };
-  });
+const shareOf = (name: string, mbps: number, carriesMbps: number, isNoted: boolean): AirShare => ({
+  name,
+  mbps,
+  percent: (100 * mbps) / carriesMbps,
+  isNoted,
+});
 
-/** The time of a radio that its links take together, in %, against what is planned with and used at most. */
-export const airtimeLoad = (shares: readonly AirShare[]): Load =>
-  loadWithRoom(
-    'airtime',
-    shares.reduce((sum, { percent }) => sum + percent, 0),
-    100,
-    '%',
-  );
+/** How much of a radio’s time each of them takes: it sends and hears one of them at a time, so what it passes on counts twice. */
+export const airShares = (
+  { radio, links, cameras }: ServedByRadio,
+  mbpsOver: (linkId: string) => number,
+): AirShare[] => [
+  ...links.map(({ id, name, carriesMbps }) => shareOf(name, mbpsOver(id), carriesMbps, true)),
+  ...cameras.map(({ number, mbps, airMbps }) =>
+    shareOf(`camera ${number}`, mbps, airMbps ?? radio.uplinkMbps, airMbps !== undefined),
+  ),
+];
+
+/** The time of a radio that all of them take together, in %, against what is planned with and used at most. */
+export function airtimeLoad(shares: readonly AirShare[]): Load {
+  const used = shares.reduce((sum, { percent }) => sum + percent, 0);
+  const load = loadWithRoom('airtime', used, 100, '%');
+  // A camera far out may carry less than its access point does: it does not simply hold before somebody has looked.
+  return shares.every(({ isNoted }) => isNoted) ? load : { ...load, status: worst([load.status, 'close']) };
+}

@@ -89,6 +89,26 @@ function coaxesTaken({ cameras }: Topology): TopologyFinding[] {
     }));
 }
 
+/** Cameras that come by radio to the same switch: they may take turns for one access point that nobody noted. */
+function unnotedAir({ devices, cameras }: Topology): TopologyFinding[] {
+  const radios = new Set(devices.filter(({ kind }) => kind === 'link-end').map(({ id }) => id));
+  return devices.flatMap(({ id, name }): TopologyFinding[] => {
+    if (radios.has(id)) return [];
+    const onAir = cameras.filter(
+      (one) => one.runId === null && one.medium === 'radio' && one.deviceId === id,
+    );
+    if (onAir.length < 2) return [];
+    return [
+      {
+        kind: 'unnoted-air',
+        message: `${capital(named(onAir))} come to ${name} by radio, and the access point that they look at is not noted: whether they share its time is not reckoned.`,
+        remedy: 'Add the access point as a radio at its place, and hang them on it.',
+        cameraNumbers: numbersOf(onAir),
+      },
+    ];
+  });
+}
+
 const loops = ({ links }: Topology): TopologyFinding[] =>
   loopsIn(links).map(({ name }) => ({
     kind: 'loop',
@@ -99,7 +119,7 @@ const loops = ({ links }: Topology): TopologyFinding[] =>
 
 const pastLimit = (whose: string, { label, used, most, unit }: Load): string =>
   label === 'airtime'
-    ? `${whose} would be on the air ${formatQuantity(used, unit, 0)} of its time, and may be ${formatQuantity(most, unit, 0)}: what it passes on it hears and sends.`
+    ? `${whose} would be on the air ${formatQuantity(used, unit, 0)} of its time, and may be ${formatQuantity(most, unit, 0)}: it serves one at a time, and what it passes on it hears and sends.`
     : unit === ''
       ? `${whose} has ${most} ${label}; ${used} are needed.`
       : `${whose} gives ${formatQuantity(most, unit)}; ${formatQuantity(used, unit)} ${label === 'watts' ? 'are asked of it' : 'come to it'}.`;
@@ -124,7 +144,7 @@ function camerasOver(
 
 const remedyOf = ({ label }: Load): string =>
   label === 'airtime'
-    ? 'A radio of its own for each way, on a channel of its own, or streams of fewer Mb/s.'
+    ? 'A second radio on a channel of its own for some of them, or streams of fewer Mb/s.'
     : 'Hang some of its cameras on another device, or plan a larger one.';
 
 function tooMuch(
@@ -234,6 +254,7 @@ export function topologyFindings(
     ...tooMuch(topology, loads.devices, loads.links, ways),
     ...withoutMains(site, topology),
     ...leadsTooLong(site, topology),
+    ...unnotedAir(topology),
     ...lostPins(site, topology),
     ...coaxesTaken(topology),
     ...loops(topology),

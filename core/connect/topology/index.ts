@@ -1,7 +1,7 @@
 export { unitName } from './devicesOf';
 export { loadDerivation, type LoadSubject } from './loadDerivation';
 export { mediumWords } from './mediumWords';
-export { moveChanges, movesFor, type Move } from './move';
+export { leadsTo, moveChanges, movesFor, type Move } from './move';
 export { partSheet, type NetworkPart } from './partSheet';
 export { networkOf, type Network } from './network';
 export { isMoved, topologyOf, type Moment } from './topologyOf';

@@ -67,9 +67,13 @@ function overLink(topology: Topology, linkId: string): number {
 }
 
 const airtimeStep = (shares: readonly AirShare[], load: Load): Step => ({
-  message: 'It serves one of its links at a time; each takes its part of that time',
+  message: shares.every(({ isNoted }) => isNoted)
+    ? 'It serves one of them at a time; each takes its part of that time'
+    : 'It serves one of them at a time; each takes its part of that time, one whose rate nobody has read as if it carried what the radio does',
   formula: 'airtime',
-  inputs: shares.map(({ link, percent }) => figure(link.name, percent, '%', 'computed')),
+  inputs: shares.map(({ name, percent, isNoted }) =>
+    figure(name, percent, '%', isNoted ? 'computed' : 'typical'),
+  ),
   result: figure('on the air', load.used, '%', 'computed'),
 });
 
@@ -82,17 +86,13 @@ function deviceDerivation({ topology, devices }: Network, id: string, label: str
   const conclusion = concluded(load);
   const hanging = topology.cameras.filter(({ deviceId }) => deviceId === id);
   if (load.label === 'airtime') {
-    const shares = sharedRadios(topology).get(id) ?? [];
+    const served = sharedRadios(topology).get(id);
+    const shares = served ? airShares(served, (link) => overLink(topology, link)) : [];
     return {
       title,
       limit: { sense: 'at-most', figure: figure('at most', load.most, '%', 'policy') },
       conclusion,
-      steps: [
-        airtimeStep(
-          airShares(shares, (link) => overLink(topology, link)),
-          load,
-        ),
-      ],
+      steps: [airtimeStep(shares, load)],
     };
   }
   if (load.unit === 'Mb/s') {

@@ -1,5 +1,5 @@
 import { withFields, type Change, type Site } from '#core/model/site';
-import type { CameraEnd, Device, Topology } from './types';
+import type { CameraEnd, Device, DeviceKind, Medium, Topology } from './types';
 
 /** What a camera would hang on: a device, with the way to it where that is a new one. */
 export interface Move {
@@ -8,8 +8,14 @@ export interface Move {
   isNewWay: boolean;
 }
 
+const wired: readonly DeviceKind[] = ['switch', 'injector'];
+const byRadio: readonly DeviceKind[] = [...wired, 'link-end'];
+
+/** What the lead of a camera of the network can end at. */
+export const leadsTo = (medium: Medium): readonly DeviceKind[] => (medium === 'radio' ? byRadio : wired);
+
 /**
- * What a camera could hang on by hand. A camera of the network: any switch or injector; one that gets a new cable: any switch, with the way there where it
+ * What a camera could hang on by hand. A camera of the network: any switch or injector, by radio any access point too; one that gets a new cable: any switch, with the way there where it
  * stands at another place. Any other of the old site: gear of the kind that it hangs on, at the same place, that gives power where its
  * port has to; nothing where its way is shared or leads to a recorder's own input, since there is no port of its own to choose.
  */
@@ -21,7 +27,7 @@ export function movesFor(
   const now = devices.find(({ id }) => id === camera.deviceId);
   const asMove = (device: Device): Move => ({ device, isNewWay: device.placeId !== now?.placeId });
   if (camera.runId === null)
-    return devices.filter(({ kind }) => kind === 'switch' || kind === 'injector').map(asMove);
+    return devices.filter(({ kind }) => leadsTo(camera.medium).includes(kind)).map(asMove);
   if (!now || camera.watts === 0) return [];
   const isInReach = ({ placeId }: Device): boolean =>
     placeId === now.placeId || (camera.isNewCable && place[placeId]!.networkCloset);
@@ -45,7 +51,10 @@ export function moveChanges(
   const network = site.networkCamera[cameraId];
   if (network) {
     const { lead } = network;
-    const set = { ...network, deviceId: device.id, lead: { ...lead, lengthM: lengthM ?? lead.lengthM } };
+    // What was read at one access point tells nothing of another.
+    const read = network.deviceId === device.id ? {} : { rateMbps: undefined };
+    const moved = withFields(lead, { lengthM: lengthM ?? lead.lengthM, ...read });
+    const set = { ...network, deviceId: device.id, lead: moved };
     return [{ kind: 'networkCamera', id: cameraId, set }];
   }
   const hang: Change = { kind: 'attachment', id: cameraId, set: { id: cameraId, deviceId: device.id } };

@@ -207,6 +207,7 @@ const networkEnd = (
   recorderId: site.placement[camera.id]?.recorderId ?? null,
   medium: fact.lead.medium,
   lengthM: fact.lead.lengthM,
+  ...(fact.lead.rateMbps === undefined ? {} : { airMbps: fact.lead.rateMbps }),
   mbps: signal.mbps,
   watts: portWatts,
   isPinned: attached.has(camera.id),

@@ -56,6 +56,8 @@ export interface CameraEnd {
   lengthM: number;
   /** What it sends into the network; nothing over a coax input. */
   mbps: number;
+  /** What its own radio was seen to carry, where it comes by radio. */
+  airMbps?: number;
   /** What its port has to be able to give. */
   watts: number;
   /** What its port gives by night, where that is known to be less. */
@@ -103,6 +105,7 @@ export interface TopologyFinding {
     | 'coax-taken'
     | 'loop'
     | 'past-limit'
+    | 'unnoted-air'
     | 'no-power'
     | 'too-long';
   message: string;

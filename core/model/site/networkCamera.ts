@@ -10,10 +10,14 @@ export const leadMedia = ['category', 'radio'] as const;
 export const networkCameraSchema = z.strictObject({
   id: idSchema,
   state: z.enum(['there', 'planned']),
-  /** The switch or injector that it hangs on, or that its access point is patched to; left out while nobody has said. */
+  /** The switch or injector that it hangs on, by radio its access point or what that is patched to; left out while nobody has said. */
   deviceId: idSchema.optional(),
-  /** From there to the camera. */
-  lead: z.strictObject({ medium: z.enum(leadMedia), lengthM: z.number().positive().max(20_000) }),
+  /** From there to the camera; by radio with the rate that the access point shows for it, once somebody has looked. */
+  lead: z.strictObject({
+    medium: z.enum(leadMedia),
+    lengthM: z.number().positive().max(20_000),
+    rateMbps: z.number().positive().max(10_000).optional(),
+  }),
   /** What it sends, of all its streams together; left out, as its target class does. */
   mbps: z.number().positive().max(200).optional(),
   megapixels: z.number().positive().max(64).optional(),

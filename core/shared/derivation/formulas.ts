@@ -77,7 +77,7 @@ export const formulas = {
     source: 'Policy: room for bursts and for what is read back',
   },
   airtime: {
-    writes: '% = Σ of its links, Mb/s over it / Mb/s it carries alone',
+    writes: '% = Σ of its links and cameras, Mb/s of each / Mb/s it carries alone',
     source: 'one radio sends or hears one way at a time',
   },
   'pool-watts': {

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import Dialog from 'primevue/dialog';
 import { computed, reactive, ref } from 'vue';
-import { mediumWords } from '#core/connect/topology';
+import { leadsTo, mediumWords } from '#core/connect/topology';
 import {
   addNetworkCamera,
   leadMedia,
@@ -46,10 +46,16 @@ const states: { value: NetworkCamera['state']; label: string }[] = [
 const switches = computed(() => [
   { value: nowhere, label: 'Not known yet' },
   ...(network?.topology.devices ?? [])
-    .filter(({ kind }) => kind === 'switch' || kind === 'injector')
+    .filter(({ kind }) => leadsTo(wanted.lead.medium).includes(kind))
     .map(({ id, name }) => ({ value: id, label: name })),
 ]);
 const media = leadMedia.map((value) => ({ value, label: mediumWords[value] }));
+
+/** By cable nothing hangs on an access point, and there is no rate of a radio. */
+function over(medium: NetworkCamera['lead']['medium']): void {
+  wanted.lead = { medium, lengthM: wanted.lead.lengthM };
+  if (!switches.value.some(({ value }) => value === wanted.deviceId)) wanted.deviceId = nowhere;
+}
 
 function add(): void {
   problems.value = [
@@ -93,19 +99,15 @@ function add(): void {
           label="Camera class"
           @take="(target) => (wanted.target = target)"
       /></FieldRow>
+      <FieldRow label="Over"
+        ><PickField :value="wanted.lead.medium" :choices="media" label="Over" @take="over"
+      /></FieldRow>
       <FieldRow label="Hangs on"
         ><PickField
           :value="wanted.deviceId"
           :choices="switches"
           label="Hangs on"
           @take="(deviceId) => (wanted.deviceId = deviceId)"
-      /></FieldRow>
-      <FieldRow label="Over"
-        ><PickField
-          :value="wanted.lead.medium"
-          :choices="media"
-          label="Over"
-          @take="(medium) => (wanted.lead.medium = medium)"
       /></FieldRow>
       <FieldRow label="Length"
         ><QuantityField

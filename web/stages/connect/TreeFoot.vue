@@ -6,7 +6,7 @@ import { counted } from '#core/shared/labels';
 import { formatQuantity } from '#core/shared/units';
 import type { Load } from '#core/shared/derivation';
 import LoadBar from '../../parts/LoadBar.vue';
-import { aboutOf, notePlace, removeNetworkCamera, type NetworkCamera, type Place } from '#core/model/site';
+import { aboutOf, notePlace, removeNetworkCamera, withFields, type Place } from '#core/model/site';
 import { useOpenSite } from '../../stores/openSite';
 import { useSite } from '../../stores/site';
 import PickField from '../../parts/PickField.vue';
@@ -75,10 +75,10 @@ const elsewhere = computed(() =>
 const networkCamera = computed(() =>
   camera.value ? openSite.value.networkCamera[camera.value.cameraId] : undefined,
 );
-function setNetwork(fields: Partial<NetworkCamera>): void {
-  const { id: cameraId } = networkCamera.value!;
-  const what = `Lead of camera ${camera.value!.number}`;
-  store.change(what, [{ kind: 'networkCamera', id: cameraId, set: { ...networkCamera.value!, ...fields } }]);
+function setLead(fields: { lengthM?: number; rateMbps?: number | undefined }): void {
+  const { id: cameraId, lead } = networkCamera.value!;
+  const set = { ...networkCamera.value!, lead: withFields(lead, fields) };
+  store.change(`Lead of camera ${camera.value!.number}`, [{ kind: 'networkCamera', id: cameraId, set }]);
 }
 function removeCamera(): void {
   const { cameraId, number } = camera.value!;
@@ -208,7 +208,18 @@ const worst = computed(() => network.findings[0]);
             unit="m"
             :label="`Lead of camera ${camera.number}`"
             :allowed="fitting('networkCamera', 'lead.lengthM')"
-            @take="(lengthM) => setNetwork({ lead: { ...networkCamera!.lead, lengthM } })"
+            @take="(lengthM) => setLead({ lengthM })"
+        /></span>
+        <span v-if="networkCamera.lead.medium === 'radio'" class="field" title="As the access point shows it"
+          >Radio rate
+          <QuantityField
+            :value="networkCamera.lead.rateMbps ?? null"
+            unit="Mb/s"
+            :label="`Radio rate of camera ${camera.number}`"
+            :allowed="fitting('networkCamera', 'lead.rateMbps')"
+            clearable
+            @take="(rateMbps) => setLead({ rateMbps })"
+            @clear="setLead({ rateMbps: undefined })"
         /></span>
         <button type="button" class="btn small" @click="removeCamera">Remove the view</button>
       </template>
