@@ -6,6 +6,7 @@ import { changedIn } from './changedIn';
 import { clockAt, taskTitle } from '#core/cutover/words';
 import type { NightNow } from '#core/evaluate';
 import { gates } from '#core/model/site';
+import { counted } from '#core/shared/labels';
 import { quantityFor } from '#core/shared/units';
 import type { Block, Paper } from './paper';
 import { paperOf, type PaperContext } from './paperContext';
@@ -169,8 +170,10 @@ export function workPaper(context: PaperContext): Paper {
     title: 'Work orders',
     open: [
       ...(nights.length === 0 ? ['No night is agreed yet.'] : []),
-      ...(inNone.length > 0 ? [`${inNone.length} tasks are in no night.`] : []),
-      ...(objections > 0 ? [`Something is against ${objections} of what was agreed.`] : []),
+      ...(inNone.length > 0
+        ? [`${counted(inNone.length, 'task')} ${inNone.length === 1 ? 'is' : 'are'} in no night.`]
+        : []),
+      ...(objections > 0 ? [`What was agreed has ${counted(objections, 'objection')} against it.`] : []),
     ],
     blocks: [
       ...(context.night === undefined ? beforeBlocks(context) : []),

@@ -1,0 +1,180 @@
+import { describe, expect, it } from 'vitest';
+import type { Site } from '#core/model/site';
+import { saltmarrowSite } from '../../model/site/testSite';
+import { topologyFindings } from './findingsOf';
+import { deviceLoads, linkLoads } from './loads';
+import type { CameraEnd, Device, Topology, TopologyFinding, TopologyLink } from './types';
+import { waysOf } from './ways';
+
+const demo = saltmarrowSite();
+
+const device = (id: string, fields: Partial<Device> = {}): Device => ({
+  id,
+  kind: 'switch',
+  name: `The ${id}`,
+  placeId: 'ticket-hall',
+  standing: 'there',
+  ports: 8,
+  poeWatts: 120,
+  portWatts: 30,
+  taken: { ports: 0, watts: 0 },
+  uplinkMbps: 1000,
+  ...fields,
+});
+const recorder = device('hall-recorder', {
+  kind: 'recorder',
+  name: 'Hall recorder',
+  ports: null,
+  poeWatts: 0,
+  portWatts: 0,
+});
+const link = (toId: string, fields: Partial<TopologyLink> = {}): TopologyLink => ({
+  id: `to-${toId}`,
+  name: `Hall to ${toId}`,
+  fromId: recorder.id,
+  toId,
+  medium: 'category',
+  lengthM: 20,
+  carriesMbps: 1000,
+  standing: 'there',
+  ...fields,
+});
+const camera = (number: number, deviceId: string | null, fields: Partial<CameraEnd> = {}): CameraEnd => ({
+  cameraId: `n${number}`,
+  runId: null,
+  number,
+  name: `View ${number}`,
+  placeId: 'ticket-hall',
+  deviceId,
+  recorderId: recorder.id,
+  medium: 'category',
+  lengthM: 20,
+  mbps: 6,
+  watts: 15,
+  isNewCable: false,
+  isPinned: true,
+  ...fields,
+});
+
+function findingsOf(topology: Topology, site: Site = demo): TopologyFinding[] {
+  const ways = waysOf(topology);
+  const loads = { devices: deviceLoads(site, topology, ways), links: linkLoads(topology, ways) };
+  return topologyFindings(site, topology, ways, loads);
+}
+/** Cameras on a switch behind one link, with what is said of it. */
+function around(
+  gear: Device,
+  cameras: readonly CameraEnd[],
+  way: TopologyLink = link(gear.id),
+): TopologyFinding[] {
+  return findingsOf({ devices: [recorder, gear], links: [way], cameras: [...cameras] });
+}
+const of = (findings: readonly TopologyFinding[], kind: TopologyFinding['kind']) =>
+  findings.filter((one) => one.kind === kind).map(({ message, cameraNumbers }) => [message, cameraNumbers]);
+const some = (count: number, fields: Partial<CameraEnd> = {}): CameraEnd[] =>
+  Array.from({ length: count }, (_, k) => camera(k + 1, 'shelf', fields));
+
+describe('what is wrong with a network', () => {
+  it('is nothing where ports, watts and links have room', () =>
+    expect(around(device('shelf'), some(4))).toEqual([]));
+
+  it('is more ports than a switch has', () =>
+    expect(of(around(device('shelf', { ports: 3 }), some(4)), 'past-limit')).toEqual([
+      ['The shelf has 3 ports; 4 are needed.', [1, 2, 3, 4]],
+    ]));
+
+  it('is more watts than it gives in all, or than one of its ports does', () => {
+    expect(of(around(device('shelf', { poeWatts: 40 }), some(4)), 'past-limit')).toEqual([
+      ['The shelf gives 40.0 W; 60.0 W are asked of it.', [1, 2, 3, 4]],
+    ]);
+    const cameras = [camera(1, 'shelf', { watts: 60 }), camera(2, 'shelf')];
+    expect(of(around(device('shelf'), cameras), 'past-limit')).toEqual([
+      ['A port of The shelf gives 30.0 W; camera 1 asks 60.0 W of it.', [1]],
+    ]);
+  });
+
+  it('is a switch that gives no power to a camera that asks for it', () => {
+    const plain = device('shelf', { poeWatts: 0, portWatts: 0 });
+    const cameras = [camera(1, 'shelf'), camera(2, 'shelf', { watts: 0 })];
+    expect(of(around(plain, cameras), 'no-power')).toEqual([
+      ['The shelf gives no power; camera 1 asks 15.0 W of its port.', [1]],
+    ]);
+  });
+
+  it('is a link past four fifths of what it carries, and says who goes over it', () => {
+    const slow = (carriesMbps: number) =>
+      of(around(device('shelf'), some(4), link('shelf', { carriesMbps })), 'past-limit');
+    // 24 of 30 Mb/s are four fifths.
+    expect(slow(30)).toEqual([]);
+    expect(slow(29)).toEqual([
+      ['Hall to shelf carries 23 Mb/s with room to spare; 4 cameras send 24 Mb/s over it.', [1, 2, 3, 4]],
+    ]);
+  });
+
+  it('is more coming to a recorder than it takes in', () => {
+    const site = {
+      ...demo,
+      recorder: {
+        ...demo.recorder,
+        [recorder.id]: {
+          ...demo.recorder[recorder.id]!,
+          limits: { ...demo.recorder[recorder.id]!.limits, incomingMbps: 20 },
+        },
+      },
+    };
+    const findings = findingsOf(
+      { devices: [recorder, device('shelf')], links: [link('shelf')], cameras: some(4) },
+      site,
+    );
+    expect(of(findings, 'past-limit')[0]![0]).toBe('Hall recorder gives 20 Mb/s; 24 Mb/s come to it.');
+  });
+
+  it('is gear to come where there is no mains, and never what is there already', () => {
+    const place = { ...demo.place, 'ticket-hall': { ...demo.place['ticket-hall']!, mains: false } };
+    const at = (standing: Device['standing']) =>
+      findingsOf(
+        { devices: [recorder, device('shelf', { standing })], links: [link('shelf')], cameras: some(2) },
+        { ...demo, place },
+      );
+    expect(of(at('planned'), 'no-power')).toEqual([
+      ['There is no mains at Ticket hall for The shelf.', [1, 2]],
+    ]);
+    expect(of(at('there'), 'no-power')).toEqual([]);
+  });
+
+  it('is a lead that is longer than a channel, in the heat of its place', () => {
+    const far = (lengthM: number, placeId = 'ticket-hall') =>
+      of(around(device('shelf'), [camera(1, 'shelf', { lengthM, placeId })]), 'too-long');
+    expect(far(88)).toEqual([]);
+    expect(far(130)[0]![0]).toMatch(
+      /^The lead of camera 1 is 130 m: with its cords, at 21 °C, that counts as/,
+    );
+    const hot = Object.values(demo.place).find(({ temperatureC }) => temperatureC >= 45)!;
+    expect(far(88, hot.id)).toHaveLength(1);
+    expect(
+      of(around(device('shelf'), [camera(1, 'shelf', { lengthM: 130, medium: 'radio' })]), 'too-long'),
+    ).toEqual([]);
+  });
+
+  it('is a second way to the same place', () => {
+    const both = [link('shelf'), link('shelf', { id: 'again', name: 'Second way' })];
+    const findings = findingsOf({ devices: [recorder, device('shelf')], links: both, cameras: [] });
+    expect(of(findings, 'loop')[0]![0]).toBe('Second way closes a loop: two ways lead to the same place.');
+  });
+
+  it('names cameras that hang on nothing, and those that no link brings to their recorder, together', () => {
+    const office = device('office', { placeId: 'marshalling' });
+    const findings = findingsOf({
+      devices: [recorder, office],
+      links: [],
+      cameras: [camera(1, 'office'), camera(2, 'office'), camera(3, null)],
+    });
+    expect(of(findings, 'no-way')).toEqual([
+      [
+        `No link is noted from ${demo.place['marshalling']!.name} to Ticket hall, so cameras 1, 2 do not reach the recorder.`,
+        [1, 2],
+      ],
+    ]);
+    expect(of(findings, 'no-device')).toEqual([['Camera 3 finds no switch or unit to hang on.', [3]]]);
+  });
+});
