@@ -1,9 +1,15 @@
 <script setup lang="ts">
 import { dropTargetForElements } from '@atlaskit/pragmatic-drag-and-drop/element/adapter';
 import { onBeforeUnmount, onMounted, ref, useTemplateRef } from 'vue';
+import { lineHeight } from './linesApart';
 
 /** A line of a night that a task can be dropped on: somebody’s, or a night that nothing is agreed for yet. */
-defineProps<{ label: string; line: string }>();
+const { lines = 1 } = defineProps<{
+  label: string;
+  line: string;
+  /** How many lines of bars stand under each other. */
+  lines?: number;
+}>();
 const emit = defineEmits<{ drop: [taskId: string] }>();
 const box = useTemplateRef<HTMLElement>('box');
 const isOver = ref(false);
@@ -25,7 +31,15 @@ onBeforeUnmount(() => stop?.());
 
 <template>
   <span class="who mono">{{ label }}</span>
-  <div ref="box" class="line" :class="{ over: isOver }" :data-line="line"><slot /></div>
+  <div
+    ref="box"
+    class="line"
+    :class="{ over: isOver }"
+    :style="{ height: `${lineHeight * lines}px` }"
+    :data-line="line"
+  >
+    <slot />
+  </div>
 </template>
 
 <style scoped>
@@ -40,7 +54,6 @@ onBeforeUnmount(() => stop?.());
 }
 .line {
   position: relative;
-  height: 28px;
   border-bottom: 1px solid var(--rule);
 }
 .line.over {

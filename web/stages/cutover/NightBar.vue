@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { draggable } from '@atlaskit/pragmatic-drag-and-drop/element/adapter';
 import { onBeforeUnmount, onMounted, useTemplateRef } from 'vue';
+import { lineHeight } from './linesApart';
 
 /** A task in its night: as long as it takes, to be picked, and to be dragged to another night or to somebody else. */
 const { taskId, isFixed = false } = defineProps<{
@@ -10,6 +11,8 @@ const { taskId, isFixed = false } = defineProps<{
   tone: 'build' | 'recorder' | 'camera';
   left: number;
   width: number;
+  /** Which of the lines under each other it stands on. */
+  line: number;
   state: 'open' | 'under-way' | 'done' | 'put-back';
   isPinned: boolean;
   isPicked: boolean;
@@ -18,6 +21,7 @@ const { taskId, isFixed = false } = defineProps<{
   isSecond: boolean;
 }>();
 const emit = defineEmits<{ pick: []; dragging: [is: boolean] }>();
+
 const bar = useTemplateRef<HTMLElement>('bar');
 const marks = { open: '', 'under-way': '▸ ', done: '✓ ', 'put-back': '↩ ' } as const;
 let stop: (() => void) | undefined;
@@ -39,7 +43,7 @@ onBeforeUnmount(() => stop?.());
     type="button"
     class="bar"
     :class="[tone, state, { picked: isPicked, late: isLate, second: isSecond }]"
-    :style="{ left: `${left}%`, width: `${width}%` }"
+    :style="{ left: `${left}%`, width: `${width}%`, top: `${2 + lineHeight * line}px` }"
     :title="title"
     :aria-pressed="isPicked"
     :aria-label="title"
@@ -56,7 +60,6 @@ onBeforeUnmount(() => stop?.());
 <style scoped>
 .bar {
   position: absolute;
-  top: 2px;
   height: 24px;
   min-width: 24px;
   display: flex;

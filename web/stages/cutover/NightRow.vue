@@ -8,6 +8,7 @@ import CrewRow from './CrewRow.vue';
 import NightBar from './NightBar.vue';
 import NightHelp from './NightHelp.vue';
 import { darkLines } from './darkLines';
+import { linesApart } from './linesApart';
 import type { NightScale } from './nightScale';
 
 /** One night on the hours of its shift: bars by person, the dark views underneath, and when it is too late to begin. */
@@ -32,35 +33,47 @@ const toneOf = ({ kind }: Task): 'build' | 'recorder' | 'camera' =>
       : 'camera';
 const labelOf = (task: Task) => (task.kind === 'swap' ? task.of : taskTitle(task));
 
+const barsOf = (place: number) =>
+  night.jobs
+    .filter(({ team }) => team.includes(place))
+    .map(({ job, start, end, team, latestStart }) => {
+      const task = tasks.value.get(job.id)!;
+      const tried = night.actual[job.id];
+      const state: 'open' | 'under-way' | 'done' | 'put-back' = !tried
+        ? 'open'
+        : tried.end === null
+          ? 'under-way'
+          : (tried.how ?? 'done');
+      const isSecond = team[0] !== place;
+      return {
+        id: job.id,
+        label: isSecond ? `${labelOf(task)}, second person` : labelOf(task),
+        title: `${nights.titleOf(job.id)}, ${nights.clock(start)} to ${nights.clock(end)}, not after ${nights.clock(latestStart)}`,
+        tone: toneOf(task),
+        left: scale.leftOf(start),
+        width: Math.max(0.6, scale.leftOf(end) - scale.leftOf(start)),
+        latest: latestStart,
+        state,
+        isSecond,
+        isPinned: task.pinned !== null,
+        isLate: !tried && start > latestStart + 1e-9,
+      };
+    })
+    .sort((a, b) => a.left - b.left);
+/** So much of the drawing a finger needs of a bar, in percent, however short its task is. */
+const leastWidth = 3;
 const rows = computed(() =>
-  now.crew.map((person, place) => ({
-    person,
-    bars: night.jobs
-      .filter(({ team }) => team.includes(place))
-      .map(({ job, start, end, team, latestStart }) => {
-        const task = tasks.value.get(job.id)!;
-        const tried = night.actual[job.id];
-        const state: 'open' | 'under-way' | 'done' | 'put-back' = !tried
-          ? 'open'
-          : tried.end === null
-            ? 'under-way'
-            : (tried.how ?? 'done');
-        const isSecond = team[0] !== place;
-        return {
-          id: job.id,
-          label: isSecond ? `${labelOf(task)}, second person` : labelOf(task),
-          title: `${nights.titleOf(job.id)}, ${nights.clock(start)} to ${nights.clock(end)}, not after ${nights.clock(latestStart)}`,
-          tone: toneOf(task),
-          left: scale.leftOf(start),
-          width: Math.max(0.6, scale.leftOf(end) - scale.leftOf(start)),
-          latest: latestStart,
-          state,
-          isSecond,
-          isPinned: task.pinned !== null,
-          isLate: !tried && start > latestStart + 1e-9,
-        };
-      }),
-  })),
+  now.crew.map((person, place) => {
+    const bars = barsOf(place);
+    const lines = linesApart(
+      bars.map(({ left, width }) => ({ start: left, end: left + Math.max(width, leastWidth) })),
+    );
+    return {
+      person,
+      bars: bars.map((bar, index) => ({ ...bar, line: lines[index]! })),
+      lines: 1 + Math.max(0, ...lines),
+    };
+  }),
 );
 const dark = computed(() => darkLines(night.dark, numberOf));
 const darkHeight = computed(() => 12 * (1 + Math.max(0, ...dark.value.map(({ line }) => line))));
@@ -101,6 +114,7 @@ const stateWords = { 'to-come': '', 'under-way': 'under way', over: 'over' } as 
         :key="row.person.id"
         :label="row.person.name"
         :line="`${night.date} ${row.person.id}`"
+        :lines="row.lines"
         @drop="(taskId) => emit('drop', taskId, row.person.id)"
       >
         <NightBar
@@ -112,6 +126,7 @@ const stateWords = { 'to-come': '', 'under-way': 'under way', over: 'over' } as 
           :tone="bar.tone"
           :left="bar.left"
           :width="bar.width"
+          :line="bar.line"
           :state="bar.state"
           :is-second="bar.isSecond"
           :is-pinned="bar.isPinned"

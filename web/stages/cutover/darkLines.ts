@@ -1,4 +1,5 @@
 import type { DarkBand } from '#core/cutover/nights';
+import { linesApart } from './linesApart';
 
 /** A stroke under a night: views that are dark from and to the same moment. */
 export interface DarkLine {
@@ -21,20 +22,16 @@ export function darkLines(bands: readonly DarkBand[], numberOf: (view: string) =
     const key = `${Math.round(band.start)} ${Math.round(band.end)}`;
     together.set(key, [...(together.get(key) ?? []), band]);
   }
-  const ends: number[] = [];
-  return [...together.values()]
-    .sort((a, b) => a[0]!.start - b[0]!.start)
-    .map((some) => {
-      const { start, end } = some[0]!;
-      const free = ends.findIndex((last) => last <= start);
-      const line = free < 0 ? ends.length : free;
-      ends[line] = end + labelMinutes;
-      const numbers = some.map(({ view }) => numberOf(view)).sort((a, b) => a - b);
-      return {
-        start,
-        end,
-        line,
-        label: numbers.length > mostNamed ? `${numbers.length} views` : numbers.join(', '),
-      };
-    });
+  const strokes = [...together.values()].sort((a, b) => a[0]!.start - b[0]!.start);
+  const lines = linesApart(strokes.map(([one]) => ({ start: one!.start, end: one!.end + labelMinutes })));
+  return strokes.map((some, index) => {
+    const { start, end } = some[0]!;
+    const numbers = some.map(({ view }) => numberOf(view)).sort((a, b) => a - b);
+    return {
+      start,
+      end,
+      line: lines[index]!,
+      label: numbers.length > mostNamed ? `${numbers.length} views` : numbers.join(', '),
+    };
+  });
 }

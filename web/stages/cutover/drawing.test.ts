@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { darkLines } from './darkLines';
+import { linesApart } from './linesApart';
 import { nightScale } from './nightScale';
 
 describe('the hours of a night', () => {
@@ -37,4 +38,14 @@ describe('dark views as strokes', () => {
       0, 1,
     ]);
   });
+});
+
+describe('lines under each other', () => {
+  const span = (start: number, end: number) => ({ start, end });
+  it('are one where nothing meets, and what ends where another begins does not', () =>
+    expect(linesApart([span(0, 10), span(10, 20), span(25, 30)])).toEqual([0, 0, 0]));
+  it('take what meets the one before on the first line that is free', () =>
+    expect(linesApart([span(0, 10), span(5, 9), span(7, 20), span(9, 12), span(10, 11)])).toEqual([
+      0, 1, 2, 1, 0,
+    ]));
 });
