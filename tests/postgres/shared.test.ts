@@ -8,7 +8,9 @@ import type { LogEntry } from '#core/model/site';
 import { childProcesses } from '../../server/evaluation/childProcesses';
 import { startServer, type RunningServer } from '../../server/startServer';
 import { startWorker } from '../../server/sharedStore/startWorker';
+import { forgetSharedPictures } from '../../server/sharedStore/forgetSharedPictures';
 import { openDatabase } from '../../server/sharedStore/openDatabase';
+import { pictureTable } from '../../server/sharedStore/pictureTable';
 import { sharedMigrations } from '../../server/sharedStore/tables';
 import { applyingTable } from '../../server/sharedStore/applyingTable';
 import { brokenAt, type ChainedEdit } from '../../server/store/editChain';
@@ -180,6 +182,62 @@ describe('pictures', () => {
     const id = await send(servers[0]);
     const seen = await fetch(`${servers[1].address}/api/pictures/${id}`);
     expect([seen.status, seen.headers.get('content-type')]).toEqual([200, 'image/jpeg']);
+  });
+  it('that no fact names, and no edit at hand, go once they are old; sent again they are new again', async () => {
+    const orm = await openDatabase(database);
+    const pool = new pg.Pool({ connectionString: database });
+    const pictures = pictureTable(pool);
+    const keep = async (text: string, ageDays: number): Promise<string> => {
+      const id = await pictures.keep(Buffer.from(text), 'image/png');
+      await pool.query('update picture set kept_at = now() - make_interval(days => $2) where id = $1', [
+        id,
+        ageDays,
+      ]);
+      return id;
+    };
+    const [nobodys, young, facts, edits, again] = [
+      await keep('nobody', 31),
+      await keep('young', 29),
+      await keep('fact', 400),
+      await keep('edit', 400),
+      await keep('again', 400),
+    ];
+    const naming = async (id: string, fileId: string | null): Promise<void> => {
+      const set = {
+        id,
+        of: { kind: 'camera', id: 'c08' },
+        fileId,
+        mediaType: 'image/png',
+        widthPx: 8,
+        heightPx: 8,
+      };
+      const said = { at: '2026-05-01T09:00:00Z', by: 'R. Tolland' };
+      const change =
+        fileId === null
+          ? { kind: 'photo', id, remove: true }
+          : { kind: 'photo', id, set: { ...set, ...said } };
+      const answer = await post(`${siteAt(servers[0])}/edits`, {
+        ...choosing('c08', 'keep', await versionAt(servers[0])),
+        changes: [change],
+      });
+      expect(answer.status).toBe(200);
+    };
+    await naming('p-fact', facts);
+    await naming('p-edit', edits);
+    await naming('p-edit', null);
+    await pictures.keep(Buffer.from('again'), 'image/png');
+    const now = new Date().toISOString();
+    expect(await forgetSharedPictures(orm.em.fork(), now)).toBe(1);
+    expect(await Promise.all([nobodys, young, facts, edits, again].map((id) => pictures.has(id)))).toEqual([
+      false,
+      true,
+      true,
+      true,
+      true,
+    ]);
+    expect(await forgetSharedPictures(orm.em.fork(), now)).toBe(0);
+    await pool.end();
+    await orm.close(true);
   });
   it('or in a folder that both reach', async () => {
     const own = (await databaseFor(newFolder()))!;
