@@ -197,7 +197,7 @@ export function morningsAfter(
   const known = new Set(tasks.map(({ id }) => id));
   return morningsOf({
     recorders: Object.values(site.recorder),
-    movers: [...moversOf(site, allocation), ...seenElsewhere(site)],
+    movers: [...moversOf(site, allocation), ...seenElsewhere(site, allocation.needs)],
     migration,
     taskOf: (step, night) => {
       const id = stepTaskOf(step, night);

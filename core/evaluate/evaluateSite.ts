@@ -1,8 +1,14 @@
-import { cablesKept, chosenOption, evaluateRuns, type RunEvaluation } from '#core/decide/runEvaluation';
+import {
+  cablesKept,
+  chosenOption,
+  isGivenUp,
+  evaluateRuns,
+  type RunEvaluation,
+} from '#core/decide/runEvaluation';
 import { lineKind } from '#core/test/findings';
 import { totalOf, type Total } from '#core/decide/options';
 import { camerasWithoutRun } from '#core/survey/gaps';
-import { demandsOf, hasOwnCamera, type Site } from '#core/model/site';
+import { demandsOf, type Site } from '#core/model/site';
 import { allocationOf, type Allocation } from './allocation';
 
 export interface SiteEvaluation {
@@ -47,9 +53,8 @@ export function evaluateSite(site: Site, before?: Before): SiteEvaluation {
       toTest: runs.filter(({ findings }) => findings.missing.length > 0).length,
       toDecide: runs.filter(({ chosen }) => chosen === null).length,
       toPlace:
-        runs.filter(
-          ({ camera, chosen }) => (chosen === null || hasOwnCamera(chosen)) && !site.placement[camera.id],
-        ).length + Object.keys(site.networkCamera).filter((id) => !site.placement[id]).length,
+        runs.filter((evaluation) => !isGivenUp(evaluation) && !site.placement[evaluation.camera.id]).length +
+        Object.keys(site.networkCamera).filter((id) => !site.placement[id]).length,
       broken:
         allocation.recorders.reduce((sum, { broken }) => sum + broken.length, 0) +
         allocation.leftOver.length +

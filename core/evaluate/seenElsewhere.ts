@@ -1,4 +1,5 @@
 import type { Migration, Mover, Night, NightStep, SlotAddress } from '#core/allocate/recorder';
+import type { SlotNeed } from '#core/model/slotRules';
 import { sentToday, type OptionKind, type Run, type Site } from '#core/model/site';
 
 type Unplug = Extract<NightStep, { kind: 'unplug' }>;
@@ -6,13 +7,18 @@ type Unplug = Extract<NightStep, { kind: 'unplug' }>;
 const inputOf = ({ patchedTo }: Run): SlotAddress | null =>
   patchedTo ? { recorderId: patchedTo.recorderId, slot: patchedTo.input } : null;
 
-/** Runs with a lead in a recorder for whose cameras so was chosen. */
-const pluggedIn = ({ run, choice }: Site, kind: OptionKind): Run[] =>
-  Object.values(run).filter((one) => one.patchedTo && choice[one.cameraId]?.option === kind);
+/** What every camera that stays asks of its slot. */
+type Needs = Readonly<Record<string, SlotNeed>>;
+
+/** Runs with a lead in a recorder for whose cameras so was chosen; whoever still asks for a slot cannot be given up so, and stays. */
+const pluggedIn = ({ run, choice }: Site, needs: Needs, kind: OptionKind): Run[] =>
+  Object.values(run).filter(
+    ({ patchedTo, cameraId }) => patchedTo && choice[cameraId]?.option === kind && !(cameraId in needs),
+  );
 
 /** Cameras for which so was chosen, as they leave their inputs. */
-export const unplugging = (site: Site, kind: OptionKind): Unplug[] =>
-  pluggedIn(site, kind).map((run) => ({
+export const unplugging = (site: Site, needs: Needs, kind: OptionKind): Unplug[] =>
+  pluggedIn(site, needs, kind).map((run) => ({
     kind: 'unplug',
     cameraId: run.cameraId,
     number: site.camera[run.cameraId]!.number,
@@ -20,8 +26,8 @@ export const unplugging = (site: Site, kind: OptionKind): Unplug[] =>
   }));
 
 /** Cameras whose view another one sees once that is changed: until then they stay as they are. */
-export const seenElsewhere = (site: Site): Mover[] =>
-  pluggedIn(site, 'shared-view').map((run): Mover => {
+export const seenElsewhere = (site: Site, needs: Needs): Mover[] =>
+  pluggedIn(site, needs, 'shared-view').map((run): Mover => {
     const camera = site.camera[run.cameraId]!;
     const at = inputOf(run)!;
     return {
@@ -65,14 +71,16 @@ function leavingLate(nights: readonly Night[], leavers: readonly Unplug[]): Nigh
  */
 export function withSeenElsewhere(
   site: Site,
+  needs: Needs,
   movers: readonly Mover[],
   orderOf: (movers: readonly Mover[]) => Migration,
 ): Migration {
-  const staying = seenElsewhere(site);
+  const staying = seenElsewhere(site, needs);
   const without = orderOf(movers);
   if (staying.length === 0) return without;
   const all = orderOf([...movers, ...staying]);
   const isLegal =
     all.waiting.length <= without.waiting.length && all.nights.every(({ broken }) => broken.length === 0);
-  return isLegal ? all : { ...without, nights: leavingLate(without.nights, unplugging(site, 'shared-view')) };
+  if (isLegal) return all;
+  return { ...without, nights: leavingLate(without.nights, unplugging(site, needs, 'shared-view')) };
 }

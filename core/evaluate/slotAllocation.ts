@@ -145,10 +145,10 @@ export function migrationOfSite(site: Site, allocation: Allocation): SiteMigrati
   const movers = moversOf(site, allocation);
   const settings = allocationSettingsOf(site);
   const wishes = { perNight: camerasPerNight(settings), first: settings.first };
-  const migration = withSeenElsewhere(site, movers, (all) =>
+  const migration = withSeenElsewhere(site, needs, movers, (all) =>
     migrationOf(Object.values(site.recorder), all, wishes),
   );
-  const unplugged = unplugging(site, 'retire');
+  const unplugged = unplugging(site, needs, 'retire');
   const { nights } = migration;
   const unchanged: Night = {
     steps: [],

@@ -10,7 +10,11 @@ const freed = (options: Record<string, OptionKind>, over: Partial<Site> = {}) =>
   const choice = Object.fromEntries(
     Object.entries(options).map(([id, option]) => [id, { id, option, ...who }]),
   );
-  const site = { ...demo, choice, ...over };
+  // Whoever is to go may go.
+  const camera = Object.fromEntries(
+    Object.values(demo.camera).map((one) => [one.id, { ...one, mayGo: true }]),
+  );
+  const site = { ...demo, camera, choice, ...over };
   return freedBy(site, evaluateSite(site).runs);
 };
 const idsOn = (supplyId: string): string[] =>

@@ -1,5 +1,5 @@
-import { cablesKept, chosenOption, type RunEvaluation } from '#core/decide/runEvaluation';
-import { hasOwnCamera, type Site } from '#core/model/site';
+import { cablesKept, chosenOption, isGivenUp, type RunEvaluation } from '#core/decide/runEvaluation';
+import type { Site } from '#core/model/site';
 import { lineKind } from '#core/test/findings';
 
 /** What is free once every choice is carried out. */
@@ -26,10 +26,9 @@ interface After {
 
 /** What a camera still uses of today's things. */
 function afterOf(evaluation: RunEvaluation, kept: ReadonlySet<string>): After {
-  const { chosen, run, camera } = evaluation;
+  const { run, camera } = evaluation;
   const isOnBox = run.feed.kind !== 'local-adapter';
-  if (chosen !== null && !hasOwnCamera(chosen))
-    return { usesInput: false, usesCable: kept.has(camera.id), usesBox: false };
+  if (isGivenUp(evaluation)) return { usesInput: false, usesCable: kept.has(camera.id), usesBox: false };
   const option = chosenOption(evaluation);
   if (!option) return { usesInput: true, usesCable: true, usesBox: isOnBox };
   return {

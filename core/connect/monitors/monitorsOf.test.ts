@@ -26,6 +26,7 @@ describe('a monitor', () => {
   it('loses a camera that goes to another recorder, or for good, and says so', () => {
     const site = showing(['c01', 'c02', 'c17'], {
       placement: { c01: { id: 'c01', recorderId: 'marshalling-recorder', slot: 17 } },
+      camera: { ...demo.camera, c17: { ...demo.camera['c17']!, mayGo: true } },
       choice: { c17: { id: 'c17', option: 'retire', ...who } },
     });
     expect(monitor(site).problems).toEqual([

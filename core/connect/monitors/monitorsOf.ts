@@ -1,5 +1,5 @@
-import type { RunEvaluation } from '#core/decide/runEvaluation';
-import { hasOwnCamera, type Site } from '#core/model/site';
+import { isGivenUp, type RunEvaluation } from '#core/decide/runEvaluation';
+import type { Site } from '#core/model/site';
 
 /** A tile of a monitor: the camera in it, and why it would not be there when all is done. */
 interface Tile {
@@ -27,18 +27,14 @@ const oldInput = { composite: 'composite', vga: 'VGA', hdmi: null } as const;
 /** Every monitor, with tiles that lose their camera to another recorder or for good. */
 export function monitorsOf(site: Site, runs: readonly RunEvaluation[]): MonitorPicture[] {
   const gone = new Map(
-    runs.flatMap(({ camera: { id, seenFrom }, chosen }) =>
-      chosen === null || hasOwnCamera(chosen)
-        ? []
-        : [
-            [
-              id,
-              chosen === 'shared-view' && seenFrom
-                ? `seen by camera ${site.camera[seenFrom.cameraId]?.number}`
-                : 'retired',
-            ],
-          ],
-    ),
+    runs
+      .filter(isGivenUp)
+      .map(({ camera: { id, seenFrom }, chosen }) => [
+        id,
+        chosen === 'shared-view' && seenFrom
+          ? `seen by camera ${site.camera[seenFrom.cameraId]?.number}`
+          : 'retired',
+      ]),
   );
   const today = new Map(runs.map(({ camera, run }) => [camera.id, run.patchedTo?.recorderId]));
   return Object.values(site.equipment).flatMap(({ id, name, placeId, gear }): MonitorPicture[] => {

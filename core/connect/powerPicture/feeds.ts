@@ -1,7 +1,7 @@
 import { isMoved, type Moment, type Topology } from '#core/connect/topology';
 import { drawsToday, type Draws, type FeasibleOption } from '#core/decide/options';
-import { chosenOption, type RunEvaluation } from '#core/decide/runEvaluation';
-import { hasOwnCamera, optionRow, type Camera, type Site } from '#core/model/site';
+import { chosenOption, isGivenUp, type RunEvaluation } from '#core/decide/runEvaluation';
+import { optionRow, type Camera, type Site } from '#core/model/site';
 import { viewNeed } from '#core/model/views';
 
 /** What feeds a camera, or its heater on the pair that fed the old one, with what it takes there by night. */
@@ -33,7 +33,7 @@ function feedsOfRun(
   port: Port,
 ): CameraFeed[] {
   const moved = isMoved(moment, camera.id);
-  if (moved && chosen !== null && !hasOwnCamera(chosen)) return [];
+  if (moved && isGivenUp({ optionOf, chosen })) return [];
   const option = moved ? chosenOption({ optionOf, chosen }) : undefined;
   // Beside a port the old pair may go on feeding a heater.
   const draws = option ? option.draws : drawsToday(site, run, camera, findings);

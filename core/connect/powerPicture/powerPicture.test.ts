@@ -32,7 +32,10 @@ describe('the picture of power', () => {
     expect(
       cameras(picture(choosing({ c01: 'ip-coax-unit', c20: 'ip-category', c23: 'wireless' }), 'after')),
     ).toEqual(ids);
-    expect(cameras(picture(choosing({ c15: 'retire' }), 'after'))).toEqual(ids.filter((id) => id !== 'c15'));
+    const retired = choosing({ c15: 'retire' });
+    expect(cameras(picture(retired, 'after'))).toEqual(ids);
+    const camera = { ...demo.camera, c15: { ...demo.camera['c15']!, mayGo: true } };
+    expect(cameras(picture({ ...retired, camera }, 'after'))).toEqual(ids.filter((id) => id !== 'c15'));
   });
   it('says of a box what its cameras draw of it, as Survey does, and what that is of the mains', () => {
     const [supply] = Object.values(demo.supply).filter(({ current }) => current === 'dc');

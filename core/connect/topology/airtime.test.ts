@@ -97,12 +97,18 @@ describe('an access point with cameras that come to it by radio', () => {
   );
   it('tells what each takes, and of whom nobody has read it', () => {
     const of = { of: 'device', id: radio.id, label: 'airtime' } as const;
-    const [step] = loadDerivation(networkOf(onAir([30, undefined])), of)!.steps;
+    const told = (rates: readonly (number | undefined)[]) => loadDerivation(networkOf(onAir(rates)), of)!;
+    const {
+      steps: [step],
+    } = told([30, undefined]);
     expect(step!.inputs.map(({ name, value, from }) => [name, value, from])).toEqual([
       ['camera 25', 40, 'computed'],
       ['camera 26', 10, 'typical'],
     ]);
     expect(step!.message).toMatch(/whose rate nobody has read/);
+    expect(told([120]).conclusion).toBe('It holds.');
+    expect(told([120, undefined]).conclusion).toMatch(/^It would hold at that rate\. Read the rate/);
+    expect(told([15, undefined]).conclusion).toBe('More than it has, even at that rate.');
   });
   it('is asked for where several come by radio to one switch', () => {
     const hall = addEquipment(demo, 'switch', 'Hall switch', 'ticket-hall');

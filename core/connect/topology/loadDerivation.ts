@@ -66,6 +66,12 @@ function overLink(topology: Topology, linkId: string): number {
   return over.reduce((sum, { mbps }) => sum + mbps, 0);
 }
 
+/** What may be said while the rate of some camera is not read: a slower one takes more of the time. */
+const concludedUnread = ({ status }: Load): string =>
+  status === 'fails'
+    ? 'More than it has, even at that rate.'
+    : 'It would hold at that rate. Read the rate of each camera on the access point first.';
+
 const airtimeStep = (shares: readonly AirShare[], load: Load): Step => ({
   message: shares.every(({ isNoted }) => isNoted)
     ? 'It serves one of them at a time; each takes its part of that time'
@@ -91,7 +97,7 @@ function deviceDerivation({ topology, devices }: Network, id: string, label: str
     return {
       title,
       limit: { sense: 'at-most', figure: figure('at most', load.most, '%', 'policy') },
-      conclusion,
+      conclusion: shares.every(({ isNoted }) => isNoted) ? conclusion : concludedUnread(load),
       steps: [airtimeStep(shares, load)],
     };
   }
