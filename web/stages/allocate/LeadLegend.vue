@@ -1,10 +1,19 @@
 <script setup lang="ts">
 /** What the lines between today’s inputs and the slots mean, with a sample of each. */
+const whole = 'M1 4 H25';
+const drawn = {
+  stays: whole,
+  undecided: whole,
+  repatched: whole,
+  network: whole,
+  ends: 'M1 4 H18 m-3 -3 l6 6 m0 -6 l-6 6',
+};
 const leads = [
   { kind: 'stays', label: 'stays' },
   { kind: 'undecided', label: 'not decided yet' },
   { kind: 'repatched', label: 're-patched' },
   { kind: 'network', label: 'by the network' },
+  { kind: 'ends', label: 'ends' },
 ] as const;
 </script>
 
@@ -12,7 +21,7 @@ const leads = [
   <span class="legend"
     >Leads:
     <span v-for="{ kind, label } in leads" :key="kind" class="entry"
-      ><svg width="26" height="8" aria-hidden="true"><path d="M1 4 H25" :class="kind" /></svg
+      ><svg width="26" height="8" aria-hidden="true"><path :d="drawn[kind]" :class="kind" /></svg
       >{{ label }}</span
     ></span
   >
@@ -31,6 +40,7 @@ const leads = [
   flex-wrap: wrap;
 }
 path {
+  fill: none;
   stroke: var(--copper);
   stroke-width: 1.4;
 }
@@ -43,5 +53,8 @@ path.repatched {
 path.network {
   stroke: var(--verdigris);
   stroke-dasharray: 6 3;
+}
+path.ends {
+  stroke: var(--madder);
 }
 </style>

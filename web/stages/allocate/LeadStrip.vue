@@ -19,15 +19,7 @@ const { width } = useElementSize(box);
 const left = 44;
 const [top, bottom] = [16, 54];
 const openSite = useOpenSite();
-const there = computed(
-  () =>
-    new Set(
-      Object.values(openSite.value.networkCamera).flatMap(({ id, state: is }) =>
-        is === 'there' ? [id] : [],
-      ),
-    ),
-);
-const strip = computed(() => stripOf(state, needs, there.value));
+const strip = computed(() => stripOf(state, needs, openSite.value));
 const x = (share: number): number => left + share * (width.value - left - 6);
 const path = ({ fromX, toX }: { fromX: number | null; toX: number }): string => {
   const [from, to] = [fromX === null ? left - 6 : x(fromX), x(toX)];
@@ -37,7 +29,8 @@ const path = ({ fromX, toX }: { fromX: number | null; toX: number }): string => 
 };
 const words = computed(() => {
   const count = (kind: string) => strip.value.leads.filter((lead) => lead.kind === kind).length;
-  return `Leads of ${state.recorder.name}: ${count('stays') + count('undecided')} stay, ${count('repatched')} patched elsewhere, ${count('network')} by the network`;
+  const ends = strip.value.ending.length > 0 ? `, ${strip.value.ending.length} end` : '';
+  return `Leads of ${state.recorder.name}: ${count('stays') + count('undecided')} stay, ${count('repatched')} patched elsewhere, ${count('network')} by the network${ends}`;
 });
 </script>
 
@@ -62,6 +55,16 @@ const words = computed(() => {
         @click="emit('pick', lead.cameraId)"
       >
         <title>{{ lead.number }}</title>
+      </path>
+      <path
+        v-for="lead in strip.ending"
+        :key="`ends-${lead.cameraId}`"
+        :d="`M${x(lead.x)} ${top} v13 m-4 -4 l8 8 m0 -8 l-8 8`"
+        class="ends"
+        :class="{ here: lead.cameraId === here }"
+        @click="emit('pick', lead.cameraId)"
+      >
+        <title>{{ lead.number }}: its lead ends, the view is given up or seen by another camera</title>
       </path>
     </svg>
   </div>
@@ -106,6 +109,9 @@ path.repatched {
 path.network {
   stroke: var(--verdigris);
   stroke-dasharray: 6 3;
+}
+path.ends {
+  stroke: var(--madder);
 }
 path.here {
   stroke-width: 4;

@@ -4,7 +4,8 @@ import { recorderState } from '#core/allocate/recorder';
 import { saltmarrowSite } from '../../../core/model/site/testSite';
 import { stripOf } from './leads';
 
-const hall = saltmarrowSite().recorder['hall-recorder']!;
+const site = saltmarrowSite();
+const hall = site.recorder['hall-recorder']!;
 const need = (number: number, input: number | undefined, kind: 'ip' | 'coax'): SlotNeed => ({
   cameraId: `c${number}`,
   number,
@@ -24,10 +25,14 @@ describe('the leads of a recorder', () => {
     { need: need(9, undefined, 'ip'), slot: 18, placed: true },
     { need: need(25, undefined, 'ip'), slot: 24, placed: true },
   ];
-  const { leads, ticks } = stripOf(
+  const { leads, ticks, ending } = stripOf(
     recorderState(hall, occupants),
     Object.fromEntries(occupants.map((one) => [one.need.cameraId, one.need])),
-    new Set(['c25']),
+    {
+      camera: { ...site.camera, c7: { ...site.camera['c07']!, id: 'c7' } },
+      run: { r7: { ...site.run['r07']!, cameraId: 'c7', patchedTo: { recorderId: hall.id, input: 7 } } },
+      networkCamera: site.networkCamera,
+    },
   );
   it('tell what stays, what is patched elsewhere, what comes by the network and what nobody decided', () =>
     expect(leads.map(({ number, kind }) => [number, kind])).toEqual([
@@ -43,6 +48,10 @@ describe('the leads of a recorder', () => {
     expect(leads.find(({ number }) => number === 9)!.fromX).toBeNull();
     expect(leads.find(({ number }) => number === 25)).toMatchObject({ fromX: 23.5 / 24, toX: 23.5 / 24 });
     expect(ticks.find(({ slot }) => slot === 24)!.today).toBe(25);
+  });
+  it('end where nothing is asked of a slot any more, and stand there today', () => {
+    expect(ending).toEqual([{ cameraId: 'c7', number: 7, x: 6.5 / 24 }]);
+    expect(ticks[6]).toMatchObject({ today: 7, after: null });
   });
   it('run between ticks for every slot, with who is there today and after', () => {
     expect(ticks).toHaveLength(24);

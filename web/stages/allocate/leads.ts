@@ -1,5 +1,6 @@
 import type { SlotNeed } from '#core/model/slotRules';
 import type { RecorderState } from '#core/allocate/recorder';
+import type { Site } from '#core/model/site';
 
 /** A lead from where a run is plugged today to its slot after the change, on a strip of unit width. */
 export interface Lead {
@@ -8,6 +9,13 @@ export interface Lead {
   fromX: number | null;
   toX: number;
   kind: 'stays' | 'repatched' | 'network' | 'undecided';
+}
+
+/** A lead that is plugged in today and in nothing after the change: its view is given up, or another camera sees it. */
+export interface EndingLead {
+  cameraId: string;
+  number: number;
+  x: number;
 }
 
 /** Ticks along the strip: one for each slot. */
@@ -22,9 +30,23 @@ export interface Tick {
 export interface Strip {
   ticks: Tick[];
   leads: Lead[];
+  ending: EndingLead[];
 }
 
 const centre = (slot: number, count: number): number => (slot - 0.5) / count;
+
+/** Leads in a recorder whose cameras ask for no slot any more. */
+const endingOf = (
+  { run, camera }: Pick<Site, 'run' | 'camera'>,
+  recorderId: string,
+  needs: Readonly<Record<string, SlotNeed>>,
+  count: number,
+): EndingLead[] =>
+  Object.values(run).flatMap(({ cameraId, patchedTo }) =>
+    patchedTo?.recorderId === recorderId && !(cameraId in needs)
+      ? [{ cameraId, number: camera[cameraId]!.number, x: centre(patchedTo.input, count) }]
+      : [],
+  );
 
 function kindOf(isIp: boolean, isWhereItWas: boolean, placed: boolean): Lead['kind'] {
   if (isIp) return 'network';
@@ -34,14 +56,18 @@ function kindOf(isIp: boolean, isWhereItWas: boolean, placed: boolean): Lead['ki
 
 /**
  * Today’s inputs above, the slots after the change below, and what joins them. A run of another recorder comes in from the
- * side; `there` are cameras that are on the network already, and stay on their slots.
+ * side; cameras that are on the network already stay on their slots.
  */
 export function stripOf(
   { recorder, slots }: RecorderState,
   needs: Readonly<Record<string, SlotNeed>>,
-  there: ReadonlySet<string>,
+  site: Pick<Site, 'run' | 'camera' | 'networkCamera'>,
 ): Strip {
   const count = slots.length;
+  const there = new Set(
+    Object.values(site.networkCamera).flatMap(({ id, state }) => (state === 'there' ? [id] : [])),
+  );
+  const ending = endingOf(site, recorder.id, needs, count);
   const today = new Map(
     Object.values(needs).flatMap(({ patchedTo, number }) =>
       patchedTo?.recorderId === recorder.id ? [[patchedTo.input, number] as const] : [],
@@ -63,13 +89,15 @@ export function stripOf(
       };
     }),
   );
+  const endsAt = new Map(ending.map(({ x, number }) => [x, number]));
   return {
     leads,
+    ending,
     ticks: slots.map(({ slot, occupants, carries }) => ({
       slot,
       x: centre(slot, count),
       carries,
-      today: today.get(slot) ?? null,
+      today: today.get(slot) ?? endsAt.get(centre(slot, count)) ?? null,
       after: occupants[0]?.need.number ?? null,
     })),
   };
