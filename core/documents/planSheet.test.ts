@@ -52,6 +52,18 @@ describe('the sheet for the customer', () => {
     const { parts } = sheetOf({ ...site, product: { 'coax-converter': converter } });
     expect(parts.find(({ label }) => label === converter.name)).toMatchObject({ each: null, cost: null });
   });
+  it('says what rounding camera by camera makes of its metres, never more than half a unit for each', () => {
+    const roundedOf = (at: Site) => {
+      const { parts } = sheetOf(at);
+      return parts.find(({ label }) => label === 'Rounded camera by camera')?.cost ?? 0;
+    };
+    const decided = Object.keys(site.choice).length;
+    expect(Math.abs(roundedOf(site))).toBeGreaterThan(0);
+    expect(Math.abs(roundedOf(site))).toBeLessThanOrEqual(decided / 2);
+    const { c18, c20, ...others } = site.choice;
+    expect([c18?.option, c20?.option]).toEqual(['new-category', 'new-category']);
+    expect(roundedOf({ ...site, choice: others })).toBe(0);
+  });
   it('what falls due again grows with the years', () => {
     const over = (years: number) =>
       sheetOf({ ...site, demands: { demands: { ...usualDemands, years } } }).renewals.cost;

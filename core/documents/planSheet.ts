@@ -3,7 +3,7 @@ import { chosenOption } from '#core/decide/runEvaluation';
 import type { SiteEvaluation } from '#core/evaluate';
 import { catalogueOf, eachOf, type Catalogue } from '#core/model/catalogue';
 import { policies as allPolicies, policyOptionOf } from '#core/decide/plan';
-import type { Part } from '#core/decide/options';
+import type { Part, Total } from '#core/decide/options';
 import { assumedFacts } from '#core/survey/gaps';
 import { formatQuantity } from '#core/shared/units';
 import { restsOn } from './restsOn';
@@ -67,6 +67,15 @@ function partLine({ products }: Catalogue, { item, count }: Part): PlanSheet['pa
   const product = products.get(item);
   const each = product ? eachOf(product) : null;
   return { label: product?.name ?? item, count, each, cost: each === null ? null : Math.round(count * each) };
+}
+
+/** The lines of all parts. Cameras are priced one by one in whole units of money: what that makes of metres stands as a line of its own. */
+function partLines(catalogue: Catalogue, { parts, cost, labourCost }: Total): PlanSheet['parts'] {
+  const lines = parts.map((part) => partLine(catalogue, part));
+  const rounding = cost - labourCost - lines.reduce((sum, line) => sum + (line.cost ?? 0), 0);
+  return rounding === 0
+    ? lines
+    : [...lines, { label: 'Rounded camera by camera', count: 1, each: rounding, cost: rounding }];
 }
 
 /** What a reader of the row has to know: that it does not hold, and what of it nobody has looked at. */
@@ -166,7 +175,7 @@ export function planSheet(site: Site, evaluation: SiteEvaluation): PlanSheet {
     currency,
     restsOn: restsOn(site, chosen),
     rows: rowsOf(site, evaluation),
-    parts: total.parts.map((part) => partLine(catalogue, part)),
+    parts: partLines(catalogue, total),
     shared: total.shared.map((group) => ({
       label: group.parts
         .map(({ item, count }) => `${count} × ${catalogue.products.get(item)?.name ?? item}`)
