@@ -45,6 +45,7 @@ export function generatedSite(count: number): Site {
     networkCamera: {},
     pin: {},
     photo: {},
+    sheath: {},
     equipment: withoutTiles(demo.equipment),
   };
   for (let n = 0; n < count; n += 1) {
@@ -69,6 +70,12 @@ export function generatedSite(count: number): Site {
     const choice = demo.choice[like.id];
     if (choice) site.choice[renamed(like.id)] = { ...choice, id: renamed(like.id) };
   }
+  for (let copy = 0; copy * cameras.length < count; copy += 1)
+    for (const sheath of Object.values(demo.sheath)) {
+      const members = sheath.members.map((member) => ({ ...member, runId: `${member.runId}-${copy}` }));
+      const id = `${sheath.id}-${copy}`;
+      if (members.every(({ runId }) => runId in site.run)) site.sheath[id] = { ...sheath, id, members };
+    }
   return site as Site;
 }
 

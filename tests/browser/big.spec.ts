@@ -7,12 +7,13 @@ interface Copied {
   runId?: string;
   patchedTo?: unknown;
   name?: string;
+  members?: { runId: string }[];
 }
 
 /** The demo ten times over: 240 cameras, each with its run and readings. */
 function tenfold(): string {
   const file = demoFile() as unknown as Record<
-    'cameras' | 'runs' | 'readings' | 'choices' | 'placements',
+    'cameras' | 'runs' | 'readings' | 'choices' | 'placements' | 'sheaths',
     Copied[]
   >;
   const copy = (list: Copied[], make: (one: Copied, k: number) => Copied) =>
@@ -39,6 +40,11 @@ function tenfold(): string {
       ...run,
       id: renamed(run.id, k),
       cameraId: renamed(run.cameraId, k),
+    })),
+    sheaths: copy(file.sheaths, (sheath, k) => ({
+      ...sheath,
+      id: renamed(sheath.id, k),
+      members: sheath.members!.map((member) => ({ ...member, runId: renamed(member.runId, k) })),
     })),
     readings: copy(file.readings, (reading, k) => ({
       ...reading,

@@ -88,7 +88,7 @@ test('the tree is walked by keys and told as a tree; a camera is hung on another
   page,
   server,
 }) => {
-  const site = JSON.parse(withChoices({ c01: 'ip-coax-unit', c20: 'ip-category' })) as {
+  const site = JSON.parse(withChoices({ c01: 'ip-coax-unit', c22: 'ip-category' })) as {
     equipment: object[];
   };
   const gear = { kind: 'switch', ports: 8, poePorts: 8, poeWatts: 120, uplinkMbps: 1000 };
@@ -114,19 +114,19 @@ test('the tree is walked by keys and told as a tree; a camera is hung on another
   const why = page.getByRole('complementary', { name: 'Why' });
   await expect(why).toContainText('Rack switch, ports 1');
   await expect(why).toContainText('A port for each camera on it');
-  await item(/20 Slip/).click();
+  await item(/22 Shed gable/).click();
   await expect(why).toBeHidden();
   const picked = page.getByLabel('Picked');
   await expect(picked).toContainText('category cable');
-  await picked.getByLabel('Device of camera 20').click();
+  await picked.getByLabel('Device of camera 22').click();
   await choose(page, 'Shelf switch');
   await expect(item(/^Shelf switch/)).toContainText('1 of 8');
-  await expect(item(/20 Slip/)).toContainText('set by hand');
+  await expect(item(/22 Shed gable/)).toContainText('set by hand');
   await saved(page);
-  await item(/20 Slip/).dragTo(item(/^Rack switch/));
+  await item(/22 Shed gable/).dragTo(item(/^Rack switch/));
   await expect(item(/^Rack switch/)).toContainText('1 of 8');
   await picked.getByRole('button', { name: 'Let it be given one' }).click();
-  await expect(item(/20 Slip/)).not.toContainText('set by hand');
+  await expect(item(/22 Shed gable/)).not.toContainText('set by hand');
 
   await page.getByRole('button', { name: 'today', exact: true }).click();
   await expect(item(/^Coax unit/)).toHaveCount(0);
@@ -170,7 +170,7 @@ test('a switch is read, a port that differs is found, and what hangs on a port i
   page,
   server,
 }) => {
-  const site = JSON.parse(withChoices({ c20: 'ip-category', c21: 'ip-category' })) as {
+  const site = JSON.parse(withChoices({ c20: 'new-category', c21: 'new-category' })) as {
     networkConfigs: object[];
   };
   site.networkConfigs = [{ id: 'c20', hardwareAddress: '02:00:5e:10:00:14' }];

@@ -136,8 +136,8 @@ test('the port of a camera that was just changed is asked, kept for the sign-off
     await page.clock.setFixedTime(new Date(`${date}T21:00:00`));
     await page.goto(`${server.address}/site/${id}/cutover?view=tonight`);
     await page.getByLabel('Night', { exact: true }).click();
-    await choose(page, new RegExp(`^Night ${nightOf(file, 'swap-c20')},`));
-    await page.locator('[data-tonight="swap-c20"]').click();
+    await choose(page, new RegExp(`^Night ${nightOf(file, 'swap-c22')},`));
+    await page.locator('[data-tonight="swap-c22"]').click();
     const port = page.locator('.port');
     await port.getByText('Port of Long-reach switch').click();
     const where = port.getByLabel('Address of the switch');

@@ -20,7 +20,12 @@ const read = (name: string): unknown =>
 const { cameras } = read('saltmarrow.network.json') as { cameras: { number: number; address: string }[] };
 const { files } = read('saltmarrow.neotrope.json') as { files: AttachedFile[] };
 const highs = await loadHighs();
-const decided = decidedDemo(highs);
+const planned = decidedDemo(highs);
+/** Camera 22 on its own cable and fed by a switch, so that somebody can ask its port in the night. */
+const decided: Site = {
+  ...planned,
+  choice: { ...planned.choice, c22: { ...planned.choice['c22']!, option: 'long-reach' } },
+};
 const known = new Map(cameras.map(({ number, address }) => [number, address]));
 const addressed: Site = {
   ...decided,

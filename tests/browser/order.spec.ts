@@ -29,6 +29,7 @@ function tailRecorder(): string {
     streams: [],
     networkConfigs: [],
     networkCameras: [],
+    sheaths: [],
     pins: [],
     photos: [],
   });

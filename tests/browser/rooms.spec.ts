@@ -163,10 +163,10 @@ test('two runs share a cable as far as it has conductors, and the steering of a 
   const leg = { kind: 'spare-pairs', outCores: 1, backCores: 1 };
   const runs = file.runs.map((run) =>
     ['r20', 'r22'].includes(run.id)
-      ? { ...run, segments: run.segments.map((segment) => ({ ...segment, leg })) }
+      ? { ...run, segments: run.segments.map((segment) => ({ ...segment, cable: 'pair-cat5e', leg })) }
       : run,
   );
-  const id = await server.newSite(JSON.stringify({ ...file, runs }));
+  const id = await server.newSite(JSON.stringify({ ...file, runs, sheaths: [] }));
   /** The sheet of a run in Survey. */
   const openSheet = async (runId: string): Promise<void> => {
     await page.goto(`${server.address}/site/${id}/survey/${runId}`);

@@ -204,19 +204,10 @@ describe('a turning camera', () => {
 
 describe('a cable that others share', () => {
   it('says whom opening it would darken', () => {
-    const sheath = {
-      s: {
-        id: 's',
-        name: 'Shed cable',
-        members: [
-          { runId: 'r20', segment: 0 },
-          { runId: 'r22', segment: 0 },
-        ],
-      },
-    };
-    const site = { ...demo, sheath };
-    const { today } = hookUpOfRun(site, evaluateSite(site), 'r20', 'awg')!;
-    expect(today.cautions.join(' ')).toMatch(/Shed cable carries camera 22 on other pairs/);
+    const { today } = hookUpOfRun(demo, evaluateSite(demo), 'r20', 'awg')!;
+    expect(today.cautions.join(' ')).toMatch(
+      /Shed cable of the slip and the paint store carries camera 21 on other pairs/,
+    );
   });
 });
 

@@ -1,10 +1,10 @@
 import { describe, expect, it } from 'vitest';
 import { evaluateSite, hookUpOfRun } from '#core/evaluate';
 import type { Site } from '#core/model/site';
-import { saltmarrowOnRuns } from '../../model/site/testSite';
+import { saltmarrowUnshared } from '../../model/site/testSite';
 import type { HookUp } from '.';
 
-const demo = saltmarrowOnRuns();
+const demo = saltmarrowUnshared();
 const who = { at: '2026-04-01T09:00:00Z', by: 'R. Tolland' };
 
 /** The hook-up of a camera whose power is mended. */

@@ -167,10 +167,10 @@ describe('what a person said a camera hangs on', () => {
       noted('far', 'workshop', 120),
     ];
     const equipment = { ...demo.equipment, ...Object.fromEntries(gear.map((one) => [one.id, one])) };
-    const after = network(chosen({ c20: 'ip-category', c23: 'wireless' }, 'hall-recorder', { equipment }));
+    const after = network(chosen({ c22: 'ip-category', c23: 'wireless' }, 'hall-recorder', { equipment }));
     const ids = (cameraId: string) =>
       movesFor(demo, after.topology, endOf(after, cameraId)).map(({ device }) => device.id);
-    expect([ids('c20').sort(), ids('c23'), ids('c03')]).toEqual([['a', 'b'], [], []]);
+    expect([ids('c22').sort(), ids('c23'), ids('c03')]).toEqual([['a', 'b'], [], []]);
   });
   it('of a camera that gets a new cable can stand in another closet: uplink, ports and cost follow', () => {
     const gear: Equipment = {

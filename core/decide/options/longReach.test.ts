@@ -1,10 +1,10 @@
 import { describe, expect, it } from 'vitest';
 import { evaluateSite, networkAt } from '#core/evaluate';
 import type { Equipment, Run, Site } from '#core/model/site';
-import { saltmarrowSite } from '../../model/site/testSite';
+import { saltmarrowUnshared } from '../../model/site/testSite';
 import { totalOf, type FeasibleOption, type Option } from '.';
 
-const demo = saltmarrowSite();
+const demo = saltmarrowUnshared();
 /** Camera 20 hangs on category cable, on pairs of its own, at the end of so many metres at 20 °C. */
 function withLength(lengthM: number, over: Partial<Run> = {}): Site {
   const { reading: _, ...bare } = demo;

@@ -3,7 +3,7 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { evaluateSite } from '#core/evaluate';
 import { optionKinds, type Camera, type OptionKind, type Place, type Run, type Site } from '#core/model/site';
-import { saltmarrowSite } from '../../model/site/testSite';
+import { saltmarrowUnshared } from '../../model/site/testSite';
 import { catalogueOf, eachOf } from '#core/model/catalogue';
 import { asKnown, pessimistic } from '#core/test/scenarios';
 import {
@@ -19,7 +19,7 @@ import {
 import { shareOf } from './sharing';
 import { viewNeed } from '#core/model/views';
 
-const site = saltmarrowSite();
+const site = saltmarrowUnshared();
 const catalogue = catalogueOf(site);
 const id = (n: number) => String(n).padStart(2, '0');
 

@@ -2,10 +2,10 @@ import { describe, expect, it } from 'vitest';
 import { feasibleOption } from '#core/decide/runEvaluation';
 import { evaluateSite } from '#core/evaluate';
 import type { Fact, Run, Site } from '#core/model/site';
-import { saltmarrowSite } from '../../model/site/testSite';
+import { saltmarrowUnshared } from '../../model/site/testSite';
 import type { FeasibleOption } from '.';
 
-const demo: Site = { ...saltmarrowSite(), reading: {}, mending: {}, choice: {} };
+const demo: Site = { ...saltmarrowUnshared(), reading: {}, mending: {}, choice: {} };
 const withRun = (site: Site, id: string, fields: Partial<Run>): Site => ({
   ...site,
   run: { ...site.run, [id]: { ...site.run[id]!, ...fields } },

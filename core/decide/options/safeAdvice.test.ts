@@ -21,10 +21,10 @@ import type { HdScheme } from '#core/physics/signal';
 import { formatCheck } from '#core/test/findings';
 import { usesOf } from '#core/test/uses';
 import { readingsByRun } from '#core/test/readings';
-import { saltmarrowSite } from '../../model/site/testSite';
+import { saltmarrowUnshared } from '../../model/site/testSite';
 import { brokenLimit, type FeasibleOption, type Option } from '.';
 
-const demo = saltmarrowSite();
+const demo = saltmarrowUnshared();
 
 function optionsOf(site: Site, runId: string): Option[] {
   return evaluateSite(site).runs.find(({ run }) => run.id === runId)!.options;

@@ -2,10 +2,10 @@ import { describe, expect, it } from 'vitest';
 import { evaluateRuns } from '#core/decide/runEvaluation';
 import { genericProducts } from '#core/model/catalogue';
 import type { Equipment, Site } from '#core/model/site';
-import { saltmarrowSite } from '../../model/site/testSite';
+import { saltmarrowUnshared } from '../../model/site/testSite';
 import type { Option } from '.';
 
-const demo = saltmarrowSite();
+const demo = saltmarrowUnshared();
 /** Camera 20 hangs on category cable; a turning one with a heater asks more of its port than class 4 gives. */
 const twenty = demo.camera['c20']!;
 const turning: Site = {

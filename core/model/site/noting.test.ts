@@ -257,7 +257,7 @@ describe('names and new runs', () => {
     });
     expect(after(lone, changes).run[runId]).toMatchObject({
       cameraId: 'c25',
-      feed: { kind: 'along-run', output: 12 },
+      feed: { kind: 'along-run', output: 9 },
     });
   });
   it('a field that is set to nothing is taken away', () =>

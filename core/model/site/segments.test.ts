@@ -131,7 +131,7 @@ describe('addRun', () => {
     expect(applied.value.site.run[runId]!.feed).toEqual({
       kind: 'along-run',
       supplyId: 'hall-box',
-      output: 12,
+      output: 9,
     });
   });
   it('goes on with further cables, each joined as it was said or as nobody has looked yet', () => {

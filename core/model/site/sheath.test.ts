@@ -11,9 +11,9 @@ import {
   type Change,
   type Site,
 } from '.';
-import { changesOf, saltmarrowSite } from './testSite';
+import { changesOf, saltmarrowUnshared } from './testSite';
 
-const demo = saltmarrowSite();
+const demo = saltmarrowUnshared();
 const member = (runId: string, segment = 0) => ({ runId, segment });
 /** The boat shed's runs with one pair of power each way, so that two of them fit into one cable. */
 const thin: Site = {

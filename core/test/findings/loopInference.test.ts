@@ -2,10 +2,10 @@ import { createNormal, createRandom } from '#core/shared/random';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import type { QuantityReading } from '#core/model/site';
-import { saltmarrowSite } from '../../model/site/testSite';
+import { saltmarrowUnshared } from '../../model/site/testSite';
 import { inferCoaxLoop, inferLoop, inferPowerLoop, type LoopQuestion } from './loopInference';
 
-const site = saltmarrowSite();
+const site = saltmarrowUnshared();
 const read = (test: 'coax-loop-ohms' | 'power-loop-ohms', value: number): QuantityReading => ({
   id: 'x',
   runId: 'x',

@@ -2,10 +2,10 @@ import { describe, expect, it } from 'vitest';
 import { readingsByRun, type RunReadings } from '#core/test/readings';
 import { runFindings } from '#core/test/findings';
 import type { QuantityTestId } from '#core/model/site';
-import { saltmarrowSite } from '../../model/site/testSite';
+import { saltmarrowUnshared } from '../../model/site/testSite';
 import { usesOf, type Uses } from '.';
 
-const site = saltmarrowSite();
+const site = saltmarrowUnshared();
 const common = {
   id: 'x',
   runId: 'x',

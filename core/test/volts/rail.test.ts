@@ -1,9 +1,9 @@
 import { describe, expect, it } from 'vitest';
 import type { Site } from '#core/model/site';
-import { saltmarrowSite } from '../../model/site/testSite';
+import { saltmarrowUnshared } from '../../model/site/testSite';
 import { powerFixes, railAt } from '.';
 
-const site = saltmarrowSite();
+const site = saltmarrowUnshared();
 const rail = (volts: number, of: Site = site, id = 'marshalling-box') => railAt(of, of.supply[id]!, volts);
 const camera = (volts: number, number: number) => rail(volts).cameras.find((one) => one.number === number)!;
 
