@@ -225,6 +225,8 @@ export const brokenEnd = { fits: 0.95, oneOfTwo: 0.48, other: 0.02, none: 0.03, 
 export const leakMissed = 0.12;
 /** Velocity factors of tables, where the end falls where it should, and where nobody knows: one standard deviation. */
 export const velocitySpread = { agreed: 0.004, unknown: 0.006 };
+/** The velocity factor of a cable is not that of its table so often, by the second: makes differ, and so do foamed cores. */
+export const otherVelocity = { share: 0.02, spread: 0.05 };
 
 /** Figures of category cable by trouble: chance that a figure keeps its limit. */
 export const pairTests = {

@@ -4,7 +4,7 @@ import type { Trouble } from './causes';
 import type { DiagnosisInput } from './looked';
 import { eventsOf, type Posterior } from './posterior';
 import { ninetyPercent } from './density';
-import { metreSpreadOf } from './runLength';
+import { tracedMetre } from './runLength';
 import type { Told } from './traceStory';
 import { has } from './troubleSets';
 
@@ -50,8 +50,7 @@ export function placesOf(looked: DiagnosisInput, { sets, line }: Posterior): Map
   return new Map(
     [...made].map(([trouble, of]) => {
       const [event] = [...of].reduce((best, one) => (one[1] > best[1] ? one : best));
-      const { atM } = event;
-      const spreadM = metreSpreadOf(atM, looked.run, events);
+      const { atM, spreadM } = tracedMetre(event, looked.run, events);
       return [trouble, located(atM, spreadM, eventWords(event))];
     }),
   );
