@@ -3,7 +3,7 @@ import { productOf } from '#core/model/catalogue';
 import type { ProductOf } from '#core/model/site';
 import { fibreLossDb, fibreReachM, fibreRepairDb } from '#core/physics/signal';
 import { formatQuantity } from '#core/shared/units';
-import { figure, statusOf } from '#core/shared/derivation';
+import { figure, statusOf, unboundedUtilisation } from '#core/shared/derivation';
 import { infeasible, feasible } from './build';
 import type { Context } from './context';
 import { fieldSwitchAt } from './fieldSwitch';
@@ -86,7 +86,7 @@ function lossMargin(
 function reachMargin({ fibre = 'os2', mbps }: End, lengthM: number, surveyed: boolean): Margin[] {
   const reachM = fibreReachM(fibre, mbps);
   if (!Number.isFinite(reachM)) return [];
-  const utilisation = lengthM / reachM;
+  const utilisation = reachM > 0 ? lengthM / reachM : unboundedUtilisation;
   return [
     {
       kind: 'light-reach',

@@ -427,6 +427,10 @@ describe('light and radio', () => {
     ['om1', 1000, 'fails'],
     ['om2', 1000, 'holds'],
     ['om1', 100, 'holds'],
+    ['om2', 10_000, 'fails'],
+    ['om3', 10_000, 'close'],
+    ['om4', 10_000, 'holds'],
+    ['om4', 40_000, 'fails'],
   ] as const)('300 m of %s at %d Mb/s: %s', (grade, mbps, status) => {
     const { margins } = fibre({ fibre: grade, mbps, budgetDb: 24 });
     expect(margins.find(({ kind }) => kind === 'light-reach')!.status).toBe(status);

@@ -29,11 +29,19 @@ export function fibreLossDb(
   return (perKmDb[grade][as] * lengthM) / 1000 + 2 * spliceDb[as] + 4 * connectorDb[as];
 }
 
-/** Metres that a gigabit reaches over a grade, whatever the loss; over single mode the loss decides. Source: IEEE 802.3, 1000BASE-SX. */
-const gigabitReachM: Record<FibreGrade, number> = { os2: Infinity, om1: 275, om2: 550, om3: 550, om4: 550 };
-/** And a hundred megabit. Source: IEEE 802.3, 100BASE-FX. */
-const fastReachM = 2000;
+type Multimode = Exclude<FibreGrade, 'os2'>;
 
-/** Metres that a rate reaches over a grade of fibre before its modes run apart; without end over single mode. */
+/**
+ * Metres that a rate reaches over multimode of a grade, whatever the loss, from the slowest up to the fastest that is made for it.
+ * Source: IEEE 802.3, 100BASE-FX, 1000BASE-SX, 10GBASE-SR, 100GBASE-SR4.
+ */
+const reaches: readonly { upToMbps: number; metres: Record<Multimode, number> }[] = [
+  { upToMbps: 100, metres: { om1: 2000, om2: 2000, om3: 2000, om4: 2000 } },
+  { upToMbps: 1000, metres: { om1: 275, om2: 550, om3: 550, om4: 550 } },
+  { upToMbps: 10_000, metres: { om1: 33, om2: 82, om3: 300, om4: 400 } },
+  { upToMbps: 100_000, metres: { om1: 0, om2: 0, om3: 70, om4: 100 } },
+];
+
+/** Metres that a rate reaches over a grade of fibre before its modes run apart; without end over single mode, where the loss decides. */
 export const fibreReachM = (grade: FibreGrade, mbps: number): number =>
-  grade === 'os2' || mbps > 100 ? gigabitReachM[grade] : fastReachM;
+  grade === 'os2' ? Infinity : (reaches.find(({ upToMbps }) => mbps <= upToMbps)?.metres[grade] ?? 0);
