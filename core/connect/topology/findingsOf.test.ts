@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import type { Site } from '#core/model/site';
+import type { Link, Site } from '#core/model/site';
 import { saltmarrowSite } from '../../model/site/testSite';
 import { topologyFindings } from './findingsOf';
 import { deviceLoads, linkLoads } from './loads';
@@ -154,6 +154,32 @@ describe('what is wrong with a network', () => {
     expect(
       of(around(device('shelf'), [camera(1, 'shelf', { lengthM: 130, medium: 'radio' })]), 'too-long'),
     ).toEqual([]);
+  });
+
+  it('is a link of category cable that is longer than a channel, planned or there, and none of fibre', () => {
+    const of300 = (fields: Partial<Link>): TopologyFinding[] => {
+      const noted: Link = {
+        id: 'to-shelf',
+        name: 'Hall to workshop',
+        fromPlaceId: 'ticket-hall',
+        toPlaceId: 'workshop',
+        medium: 'category',
+        lengthM: 300,
+        carriesMbps: 1000,
+        state: 'planned',
+        ...fields,
+      };
+      const { name, medium, lengthM, state: standing } = noted;
+      const way = link('shelf', { name, medium, lengthM, standing });
+      const topology = { devices: [recorder, device('shelf')], links: [way], cameras: some(2) };
+      return findingsOf(topology, { ...demo, link: { [noted.id]: noted } });
+    };
+    expect(of(of300({}), 'too-long')).toEqual([
+      ['Hall to workshop is 300 m: with its cords, at 21 °C, that counts as 309 m of at most 102 m.', [1, 2]],
+    ]);
+    expect(of300({ state: 'there' })[0]!.remedy).toMatch(/^Read the frames that arrive damaged/);
+    expect(of300({ lengthM: 88 })).toEqual([]);
+    expect(of300({ medium: 'fibre' })).toEqual([]);
   });
 
   it('is a second way to the same place', () => {

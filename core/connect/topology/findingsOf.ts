@@ -223,22 +223,55 @@ function withoutMains(site: Site, { devices, cameras }: Topology): TopologyFindi
   }));
 }
 
+/** How many metres of an Ethernet channel so much category cable counts as with its cords, where that is too many; else nothing. */
+function tooLong(lengthM: number, temperatureC: number): string | null {
+  const { channelM } = categoryChannel([{ cable: 'pair-cat6', lengthM, temperatureC }]);
+  return channelM <= longestChannelM
+    ? null
+    : `is ${formatQuantity(lengthM, 'm')}: with its cords, at ${formatQuantity(temperatureC, '°C', 0)}, that counts as ${formatQuantity(channelM, 'm', 0)} of at most ${formatQuantity(longestChannelM, 'm', 0)}.`;
+}
+
 /** Leads of cameras of the network that are longer than an Ethernet channel, as warm as it is there. */
 const leadsTooLong = (site: Site, { cameras }: Topology): TopologyFinding[] =>
   cameras.flatMap(({ runId, medium, lengthM, number, placeId }): TopologyFinding[] => {
     if (runId !== null || medium !== 'category') return [];
-    const { temperatureC } = site.place[placeId]!;
-    const { channelM } = categoryChannel([{ cable: 'pair-cat6', lengthM, temperatureC }]);
-    if (channelM <= longestChannelM) return [];
+    const why = tooLong(lengthM, site.place[placeId]!.temperatureC);
+    if (why === null) return [];
     return [
       {
         kind: 'too-long',
-        message: `The lead of camera ${number} is ${formatQuantity(lengthM, 'm')}: with its cords, at ${formatQuantity(temperatureC, '°C', 0)}, that counts as ${formatQuantity(channelM, 'm', 0)} of at most ${formatQuantity(longestChannelM, 'm', 0)}.`,
+        message: `The lead of camera ${number} ${why}`,
         remedy: 'A switch nearer to it, or fibre.',
         cameraNumbers: [number],
       },
     ];
   });
+
+/** The same of links between places, as warm as at the warmer end; what options lay has margins of its own. */
+function linksTooLong(
+  site: Site,
+  { links, cameras }: Topology,
+  ways: ReadonlyMap<string, CameraWay>,
+): TopologyFinding[] {
+  return links.flatMap(({ id, name, medium, lengthM, standing }): TopologyFinding[] => {
+    const link = site.link[id];
+    if (!link || medium !== 'category') return [];
+    const ends = [link.fromPlaceId, link.toPlaceId].map((placeId) => site.place[placeId]!.temperatureC);
+    const why = tooLong(lengthM, Math.max(...ends));
+    if (why === null) return [];
+    return [
+      {
+        kind: 'too-long',
+        message: `${name} ${why}`,
+        remedy:
+          standing === 'planned'
+            ? 'Fibre, or a switch on the way.'
+            : 'Read the frames that arrive damaged at its ports before anything more hangs on it; fibre, or a switch on the way.',
+        cameraNumbers: numbersOf(cameras.filter(({ cameraId }) => ways.get(cameraId)?.linkIds.includes(id))),
+      },
+    ];
+  });
+}
 
 /** What is wrong with a network, the missing ways first. */
 export function topologyFindings(
@@ -254,6 +287,7 @@ export function topologyFindings(
     ...tooMuch(topology, loads.devices, loads.links, ways),
     ...withoutMains(site, topology),
     ...leadsTooLong(site, topology),
+    ...linksTooLong(site, topology, ways),
     ...unnotedAir(topology),
     ...lostPins(site, topology),
     ...coaxesTaken(topology),
