@@ -75,6 +75,16 @@ describe('what is asked before a site is accepted', () => {
     expect(all.totals).toMatchObject({ accepted: 0, fails: 0, punch: 0 });
   });
 
+  it('expects of a link of fibre what its own grade loses', () => {
+    const lossOf = (fibreGrade: 'os2' | 'om1') => {
+      const link = { ...site.link['hall-office-fibre']!, fibreGrade };
+      const { checks } = thingIn(signOff({ ...site, link: { [link.id]: link } }), link.name);
+      return checks.find(({ check }) => check === 'fibre-loss')!.predicted!.value;
+    };
+    // 310 m at 0.5 and at 3.5 dB a kilometre.
+    expect(lossOf('om1') - lossOf('os2')).toBeCloseTo(0.31 * 3, 9);
+  });
+
   it('goes by the firm’s own figures', () => {
     const stricter = withChanges(site, setPolicyFigure(site, 'linkTimes', 2));
     const wanted = ({ checks }: ThingState) => checks.find(({ check }) => check === 'throughput')!.wanted;

@@ -74,6 +74,25 @@ const of = (findings: readonly TopologyFinding[], kind: TopologyFinding['kind'])
 const some = (count: number, fields: Partial<CameraEnd> = {}): CameraEnd[] =>
   Array.from({ length: count }, (_, k) => camera(k + 1, 'shelf', fields));
 
+/** What is said of a link of 300 m to the workshop. */
+const ofLink = (fields: Partial<Link>): TopologyFinding[] => {
+  const noted: Link = {
+    id: 'to-shelf',
+    name: 'Hall to workshop',
+    fromPlaceId: 'ticket-hall',
+    toPlaceId: 'workshop',
+    medium: 'category',
+    lengthM: 300,
+    carriesMbps: 1000,
+    state: 'planned',
+    ...fields,
+  };
+  const { name, medium, lengthM, state: standing } = noted;
+  const way = link('shelf', { name, medium, lengthM, standing });
+  const topology = { devices: [recorder, device('shelf')], links: [way], cameras: some(2) };
+  return findingsOf(topology, { ...demo, link: { [noted.id]: noted } });
+};
+
 describe('what is wrong with a network', () => {
   it('is nothing where ports, watts and links have room', () =>
     expect(around(device('shelf'), some(4))).toEqual([]));
@@ -157,29 +176,28 @@ describe('what is wrong with a network', () => {
   });
 
   it('is a link of category cable that is longer than a channel, planned or there, and none of fibre', () => {
-    const of300 = (fields: Partial<Link>): TopologyFinding[] => {
-      const noted: Link = {
-        id: 'to-shelf',
-        name: 'Hall to workshop',
-        fromPlaceId: 'ticket-hall',
-        toPlaceId: 'workshop',
-        medium: 'category',
-        lengthM: 300,
-        carriesMbps: 1000,
-        state: 'planned',
-        ...fields,
-      };
-      const { name, medium, lengthM, state: standing } = noted;
-      const way = link('shelf', { name, medium, lengthM, standing });
-      const topology = { devices: [recorder, device('shelf')], links: [way], cameras: some(2) };
-      return findingsOf(topology, { ...demo, link: { [noted.id]: noted } });
-    };
-    expect(of(of300({}), 'too-long')).toEqual([
+    expect(of(ofLink({}), 'too-long')).toEqual([
       ['Hall to workshop is 300 m: with its cords, at 21 °C, that counts as 309 m of at most 102 m.', [1, 2]],
     ]);
-    expect(of300({ state: 'there' })[0]!.remedy).toMatch(/^Read the frames that arrive damaged/);
-    expect(of300({ lengthM: 88 })).toEqual([]);
-    expect(of300({ medium: 'fibre' })).toEqual([]);
+    expect(ofLink({ state: 'there' })[0]!.remedy).toMatch(/^Read the frames that arrive damaged/);
+    expect(ofLink({ lengthM: 88 })).toEqual([]);
+  });
+
+  it('is a fibre that its grade does not carry so far, or whose grade nobody has read', () => {
+    const said = (fields: Partial<Link>) =>
+      ofLink({ medium: 'fibre', ...fields }).map(({ message }) => message);
+    expect(said({ fibreGrade: 'os2', lengthM: 5000 })).toEqual([]);
+    expect(said({ fibreGrade: 'om2' })).toEqual([]);
+    expect(said({ fibreGrade: 'om1' })).toEqual([
+      'Hall to workshop is 300 m of OM1: 1000 Mb/s reach 275 m over that.',
+    ]);
+    expect(said({ fibreGrade: 'om2', carriesMbps: 10_000 })).toHaveLength(1);
+    // Still to be laid it is what will be bought; there already it may be of any grade.
+    expect(said({ state: 'planned' })).toEqual([]);
+    expect(said({ state: 'there' })).toEqual([
+      'Hall to workshop is 300 m of fibre whose grade nobody has noted: 1000 Mb/s reach 275 m over OM1.',
+    ]);
+    expect(said({ state: 'there', lengthM: 270 })).toEqual([]);
   });
 
   it('is a second way to the same place', () => {

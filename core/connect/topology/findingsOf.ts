@@ -1,8 +1,8 @@
 import { counted } from '#core/shared/labels';
 import type { Load } from '#core/shared/derivation';
 import { formatQuantity } from '#core/shared/units';
-import { categoryChannel, longestChannelM } from '#core/physics/signal';
-import type { Site } from '#core/model/site';
+import { categoryChannel, fibreReachM, longestChannelM } from '#core/physics/signal';
+import type { Link, Site } from '#core/model/site';
 import { loopsIn } from './loops';
 import type { CameraEnd, CameraWay, DeviceLoad, LinkLoad, Topology, TopologyFinding } from './types';
 
@@ -247,27 +247,60 @@ const leadsTooLong = (site: Site, { cameras }: Topology): TopologyFinding[] =>
     ];
   });
 
-/** The same of links between places, as warm as at the warmer end; what options lay has margins of its own. */
+/** The grade that reaches least, which a fibre may be of as long as nobody has read its jacket. */
+const poorestGrade = 'om1';
+
+interface TooLong {
+  why: string;
+  remedy: string;
+}
+
+/** Why a link between places is longer than what it runs over allows, as warm as at its warmer end; nothing where it is not. */
+function linkTooLong({ place }: Pick<Site, 'place'>, link: Link): TooLong | null {
+  const { medium, lengthM, carriesMbps, fibreGrade, state } = link;
+  const [length, rate] = [formatQuantity(lengthM, 'm'), formatQuantity(carriesMbps, 'Mb/s')];
+  if (medium === 'category') {
+    const ends = [link.fromPlaceId, link.toPlaceId].map((id) => place[id]!.temperatureC);
+    const why = tooLong(lengthM, Math.max(...ends));
+    const elsewise = 'Fibre, or a switch on the way.';
+    const first = 'Read the frames that arrive damaged at its ports before anything more hangs on it.';
+    return why === null ? null : { why, remedy: state === 'planned' ? elsewise : `${first} ${elsewise}` };
+  }
+  if (medium !== 'fibre') return null;
+  const reachM = fibreReachM(fibreGrade ?? poorestGrade, carriesMbps);
+  if (lengthM <= reachM) return null;
+  const reach = formatQuantity(reachM, 'm', 0);
+  if (fibreGrade !== undefined)
+    return {
+      why: `is ${length} of ${fibreGrade.toUpperCase()}: ${rate} reach ${reach} over that.`,
+      remedy: 'Single mode and its converters, or a slower pair of them.',
+    };
+  // What is still to be laid is of whatever grade is bought.
+  return state === 'planned'
+    ? null
+    : {
+        why: `is ${length} of fibre whose grade nobody has noted: ${rate} reach ${reach} over ${poorestGrade.toUpperCase()}.`,
+        remedy: 'Read its jacket, and note the grade.',
+      };
+}
+
+/** Links between places that are longer than what they run over allows; what options lay has margins of its own. */
 function linksTooLong(
   site: Site,
   { links, cameras }: Topology,
   ways: ReadonlyMap<string, CameraWay>,
 ): TopologyFinding[] {
-  return links.flatMap(({ id, name, medium, lengthM, standing }): TopologyFinding[] => {
+  return links.flatMap(({ id, name }): TopologyFinding[] => {
     const link = site.link[id];
-    if (!link || medium !== 'category') return [];
-    const ends = [link.fromPlaceId, link.toPlaceId].map((placeId) => site.place[placeId]!.temperatureC);
-    const why = tooLong(lengthM, Math.max(...ends));
-    if (why === null) return [];
+    const found = link ? linkTooLong(site, link) : null;
+    if (!found) return [];
+    const over = cameras.filter(({ cameraId }) => ways.get(cameraId)?.linkIds.includes(id));
     return [
       {
         kind: 'too-long',
-        message: `${name} ${why}`,
-        remedy:
-          standing === 'planned'
-            ? 'Fibre, or a switch on the way.'
-            : 'Read the frames that arrive damaged at its ports before anything more hangs on it; fibre, or a switch on the way.',
-        cameraNumbers: numbersOf(cameras.filter(({ cameraId }) => ways.get(cameraId)?.linkIds.includes(id))),
+        message: `${name} ${found.why}`,
+        remedy: found.remedy,
+        cameraNumbers: numbersOf(over),
       },
     ];
   });

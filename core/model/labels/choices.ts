@@ -1,5 +1,12 @@
 import { slotFamilies, type SlotRulesKind } from '#core/model/slotRules';
-import { hdSchemes, pictureFormats, schemeSetters, type HdScheme } from '#core/physics/signal';
+import {
+  fibreGrades,
+  hdSchemes,
+  pictureFormats,
+  schemeSetters,
+  type FibreGrade,
+  type HdScheme,
+} from '#core/physics/signal';
 import { sensorIds, sensors, type SensorId } from '#core/physics/optics';
 import {
   assumable,
@@ -104,6 +111,10 @@ export const choices = {
     underground: 'Underground',
     marine: 'Marine',
   }),
+  fibreGrade: fibreGrades.map((value): Choice<FibreGrade> => ({
+    value,
+    label: value === 'os2' ? 'Single mode, OS2' : `Multimode, ${value.toUpperCase()}`,
+  })),
   inLineGear: inLineGearKinds.map((value): Choice<InLineGearKind> => ({
     value,
     label: inLineGear[value].label,

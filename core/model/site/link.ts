@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { fibreGrades } from '#core/physics/signal';
 import { idSchema, nameSchema, noteSchema } from './vocabulary';
 
 /** What a link between two places runs over. */
@@ -41,6 +42,8 @@ export const linkSchema = z.strictObject({
   state: z.enum(['there', 'planned']),
   /** Of a fibre: how many there are, and how many are in use by others. */
   fibres: fibresSchema.optional(),
+  /** Of a fibre: its grade, as its jacket says; left out while nobody has read it. */
+  fibreGrade: z.enum(fibreGrades).optional(),
   note: noteSchema.optional(),
 });
 export type Link = z.infer<typeof linkSchema>;

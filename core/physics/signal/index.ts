@@ -6,7 +6,7 @@ export {
   type WarmStretch,
 } from './categoryChannel';
 export { seriesLossDb, shuntLossDb, tapLossDb, tapNotchDb } from './faultLoss';
-export { fibreGrades, fibreLossDb, fibreReachM, fibreRepairDb } from './fibre';
+export { fibreGrades, fibreLossDb, fibreReachM, fibreRepairDb, type FibreGrade } from './fibre';
 export { formatMegapixels } from './formatMegapixels';
 export { linkRateMbps, linkRateOver } from './linkRate';
 export { balunLossDb, pictureMargin, soundJointLossDb, type PictureMargin } from './pictureMargin';

@@ -166,7 +166,7 @@ function gearAsked(done: WhenDone): AskedThing[] {
 }
 
 /** What is asked of a link by what it runs over. */
-function linkChecks({ site, policy }: WhenDone, { medium, lengthM }: Link, usedMbps: number): AskedCheck[] {
+function linkChecks({ site, policy }: WhenDone, { medium, lengthM, fibreGrade }: Link, usedMbps: number): AskedCheck[] {
   const lost = figureCheck('lost-packets', { most: policy.lostPercent, because: 'policy' });
   const rate = (check: 'throughput' | 'busy-rate', times: number): AskedCheck =>
     figureCheck(check, {
@@ -180,7 +180,7 @@ function linkChecks({ site, policy }: WhenDone, { medium, lengthM }: Link, usedM
         figureCheck('frame-errors', { most: 0, because: 'none is normal on a sound cable' }),
       ];
     case 'fibre': {
-      const { fibre } = productOf(catalogueOf(site), 'fibre-end', 'fibre-end');
+      const fibre = fibreGrade ?? productOf(catalogueOf(site), 'fibre-end', 'fibre-end').fibre;
       const loss = fibreLossDb(lengthM, fibre);
       const predicted = { value: loss, low: fibreLossDb(lengthM, fibre, 'good'), high: 1.3 * loss };
       return [figureCheck('fibre-loss', fibreBounds(site, policy), predicted)];

@@ -3,6 +3,7 @@ import Dialog from 'primevue/dialog';
 import { computed, reactive, ref } from 'vue';
 import { mediumWords } from '#core/connect/topology';
 import { freeId, linkMedia, usualLinkMbps, type Link, type LinkEnd, type LinkMedium } from '#core/model/site';
+import { choices } from '#core/model/labels';
 import DialogFoot from '../../parts/DialogFoot.vue';
 import FieldRow from '../../parts/FieldRow.vue';
 import PickField from '../../parts/PickField.vue';
@@ -32,11 +33,15 @@ const ends = reactive<{ from: LinkEnd | null; to: LinkEnd | null }>({
   from: link?.fromEnd ?? null,
   to: link?.toEnd ?? null,
 });
+/** An empty choice would be shown as none. */
+const notRead = '-' as const;
+const grades = [{ value: notRead, label: 'Not read yet' } as const, ...choices.fibreGrade];
 /** How many fibres lie in the cable, and how many of them others use; of nothing but a fibre. */
 const fibres = reactive<{ total: number | null; used: number }>({
   total: link?.fibres?.total ?? null,
   used: link?.fibres?.used ?? 0,
 });
+const grade = ref<NonNullable<Link['fibreGrade']> | typeof notRead>(link?.fibreGrade ?? notRead);
 const words = link
   ? { header: 'Change a link', go: 'Change the link' }
   : { header: 'Note a link', go: 'Note the link' };
@@ -85,6 +90,7 @@ function take(): void {
     ...(medium === 'fibre' && fibres.total !== null
       ? { fibres: { total: fibres.total, used: fibres.used } }
       : {}),
+    ...(medium === 'fibre' && grade.value !== notRead ? { fibreGrade: grade.value } : {}),
     ...(link?.note ? { note: link.note } : {}),
   };
   problems.value = store
@@ -141,6 +147,13 @@ function take(): void {
             :allowed="fitting('link', 'fibres.used')"
             @take="(used) => (fibres.used = used)" /></template
       ></FieldRow>
+      <FieldRow v-if="wanted.medium === 'fibre'" label="Grade"
+        ><PickField
+          :value="grade"
+          :choices="grades"
+          label="Grade of the fibre"
+          @take="(value) => (grade = value)"
+      /></FieldRow>
       <FieldRow label="Carries"
         ><QuantityField
           :value="wanted.carriesMbps"

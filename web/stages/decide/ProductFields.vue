@@ -1,7 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue';
-import { fibreGrades } from '#core/physics/signal';
-import { schemesOf } from '#core/model/labels';
+import { choices, schemesOf } from '#core/model/labels';
 import { aboutOf, withFields, type Product } from '#core/model/site';
 import FieldRow from '../../parts/FieldRow.vue';
 import PickField from '../../parts/PickField.vue';
@@ -25,10 +24,6 @@ const currents = [
   { value: 'ac' as const, label: 'AC' },
   { value: 'either' as const, label: 'AC or DC' },
 ];
-const grades = fibreGrades.map((value) => ({
-  value,
-  label: value === 'os2' ? 'single mode, OS2' : `multimode, ${value.toUpperCase()}`,
-}));
 /** What a camera is fed with as long as nobody has said. */
 const usualSupply = { current: 'dc' as const, minVolts: 10.8, maxVolts: 13.2 };
 const supply = computed(() =>
@@ -67,7 +62,7 @@ const setSupply = (fields: Partial<typeof supply.value>) => set({ supply: { ...s
     <FieldRow v-if="product.kind === 'fibre-end'" label="Fibre"
       ><PickField
         :value="product.fibre ?? 'os2'"
-        :choices="grades"
+        :choices="choices.fibreGrade"
         :label="`Fibre: ${product.name}`"
         @take="(fibre) => set({ fibre })"
     /></FieldRow>
