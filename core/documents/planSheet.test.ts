@@ -46,6 +46,11 @@ describe('the sheet for the customer', () => {
     const { becomes } = sheetOf(site);
     expect(becomes.reduce((sum, { count }) => sum + count, 0)).toBe(Object.keys(site.choice).length);
     expect(becomes[0]!.count).toBeGreaterThanOrEqual(becomes.at(-1)!.count);
+    // A view that nobody agreed to lose becomes nothing; that it was chosen is an open point.
+    const c04 = { id: 'c04', option: 'retire', at: '2026-04-01T09:00:00Z', by: 'R. Tolland' } as const;
+    const retiring = sheetOf({ ...site, choice: { ...site.choice, c04 } });
+    expect(retiring.becomes).toEqual(becomes);
+    expect(retiring.open.join(' ')).toMatch(/Camera 4: what was chosen does not hold/);
   });
   it('a part without a price has none on the sheet either', () => {
     const converter = { ...catalogueOf(site).products.get('coax-converter')!, each: null } as Product;

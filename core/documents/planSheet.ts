@@ -155,10 +155,15 @@ function heedsOf(site: Site, { runs }: SiteEvaluation): string[] {
   ];
 }
 
+/** What cannot be carried out changes nothing; it stands among the open points. */
 function becomesOf({ runs }: SiteEvaluation): PlanSheet['becomes'] {
   const counts = new Map<string, number>();
-  for (const { chosen } of runs)
-    if (chosen) counts.set(optionRow(chosen).label, (counts.get(optionRow(chosen).label) ?? 0) + 1);
+  for (const run of runs) {
+    const option = chosenOption(run);
+    if (!option) continue;
+    const { label } = optionRow(option.kind);
+    counts.set(label, (counts.get(label) ?? 0) + 1);
+  }
   return [...counts].map(([label, count]) => ({ label, count })).sort((a, b) => b.count - a.count);
 }
 
