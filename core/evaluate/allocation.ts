@@ -61,7 +61,8 @@ export function allocationOf(site: Site, runs: readonly RunEvaluation[]): Alloca
   );
   const waiting: SlotNeed[] = [];
   const leftOver: Placement[] = [];
-  for (const { camera, run, chosen } of runs) {
+  for (const evaluation of runs) {
+    const { camera, run } = evaluation;
     const need = needs[camera.id];
     const placement = site.placement[camera.id];
     if (!need) {
@@ -69,7 +70,8 @@ export function allocationOf(site: Site, runs: readonly RunEvaluation[]): Alloca
       continue;
     }
     if (placement) occupied[placement.recorderId]?.push({ need, slot: placement.slot, placed: true });
-    else if (chosen) waiting.push(need);
+    // A choice that cannot be carried out is as good as none: it stays on its input.
+    else if (chosenOption(evaluation)) waiting.push(need);
     else if (run.patchedTo)
       occupied[run.patchedTo.recorderId]?.push({ need, slot: run.patchedTo.input, placed: false });
   }

@@ -19,6 +19,8 @@ function carriedOut(site: Site) {
     cameras: network.topology.cameras,
     findings: network.findings,
     power: roomAt(site, evaluation, { kind: 'after' }).power,
+    slots: allocation.occupied,
+    waiting: allocation.waiting,
     steps: migrationOfSite(site, allocation).nights.flatMap(({ steps }) => steps),
     tasks: tasksNow(site, evaluation, null).tasks.map(({ id }) => id),
     price: offerOf(site, runs).gross,

@@ -75,13 +75,14 @@ export function slotSite(
     wishesOf(site),
     secondsMost,
   );
+  const waits = new Set(allocation.waiting.map(({ cameraId }) => cameraId));
   const may = new Set(wanting.filter(({ mayMove }) => mayMove).map(({ need }) => need.cameraId));
   const isWhereItIs = ({ id, recorderId, slot }: Placement): boolean => {
     const { [id]: placed } = site.placement;
     if (placed) return placed.recorderId === recorderId && placed.slot === slot;
     const { patchedTo } = allocation.needs[id]!;
     // A camera that nothing is decided for stays on its input without being placed there.
-    return !site.choice[id] && patchedTo?.recorderId === recorderId && patchedTo.input === slot;
+    return !waits.has(id) && patchedTo?.recorderId === recorderId && patchedTo.input === slot;
   };
   const placing: Change[] = placements
     .filter((one) => may.has(one.id) && !isWhereItIs(one))
