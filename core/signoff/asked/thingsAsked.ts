@@ -166,7 +166,11 @@ function gearAsked(done: WhenDone): AskedThing[] {
 }
 
 /** What is asked of a link by what it runs over. */
-function linkChecks({ site, policy }: WhenDone, { medium, lengthM, fibreGrade }: Link, usedMbps: number): AskedCheck[] {
+function linkChecks(
+  { site, policy }: WhenDone,
+  { medium, lengthM, fibreGrade }: Link,
+  usedMbps: number,
+): AskedCheck[] {
   const lost = figureCheck('lost-packets', { most: policy.lostPercent, because: 'policy' });
   const rate = (check: 'throughput' | 'busy-rate', times: number): AskedCheck =>
     figureCheck(check, {
