@@ -91,19 +91,17 @@ function coaxesTaken({ cameras }: Topology): TopologyFinding[] {
 
 /** Cameras that come by radio to the same switch: they may take turns for one access point that nobody noted. */
 function unnotedAir({ devices, cameras }: Topology): TopologyFinding[] {
-  const radios = new Set(devices.filter(({ kind }) => kind === 'link-end').map(({ id }) => id));
-  return devices.flatMap(({ id, name }): TopologyFinding[] => {
-    if (radios.has(id)) return [];
-    const onAir = cameras.filter(
-      (one) => one.runId === null && one.medium === 'radio' && one.deviceId === id,
-    );
-    if (onAir.length < 2) return [];
+  const onAir = cameras.filter(({ runId, medium }) => runId === null && medium === 'radio');
+  if (onAir.length < 2) return [];
+  return devices.flatMap(({ id, name, kind }): TopologyFinding[] => {
+    const here = onAir.filter(({ deviceId }) => deviceId === id);
+    if (kind === 'link-end' || here.length < 2) return [];
     return [
       {
         kind: 'unnoted-air',
-        message: `${capital(named(onAir))} come to ${name} by radio, and the access point that they look at is not noted: whether they share its time is not reckoned.`,
+        message: `${capital(named(here))} come to ${name} by radio, and the access point that they look at is not noted: whether they share its time is not reckoned.`,
         remedy: 'Add the access point as a radio at its place, and hang them on it.',
-        cameraNumbers: numbersOf(onAir),
+        cameraNumbers: numbersOf(here),
       },
     ];
   });
