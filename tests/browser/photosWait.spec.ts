@@ -15,10 +15,11 @@ test('a photo taken while the server is away outlives the tab, and is kept when 
     .jpeg()
     .toBuffer();
   const sheet = page.getByRole('complementary', { name: 'Sheet of run 3' });
+  // The sheet is fetched when it is first opened: the server goes once it stands there.
+  const field = sheet.getByLabel('Photo of camera 3');
+  await expect(field).toBeAttached();
   await server.kill();
-  await sheet
-    .getByLabel('Photo of camera 3')
-    .setInputFiles({ name: 'IMG_9.jpg', mimeType: 'image/jpeg', buffer: photo });
+  await field.setInputFiles({ name: 'IMG_9.jpg', mimeType: 'image/jpeg', buffer: photo });
   await expect(sheet.getByAltText('Photo of camera 3, not uploaded yet')).toBeVisible();
   await expect(page.locator('.saved')).toContainText('1 photo not uploaded yet');
   await page.close();

@@ -140,8 +140,11 @@ test('a photo that meets no server is not lost, and comes in when it is back', a
       .jpeg()
       .toBuffer(),
   };
+  // The sheet is fetched when it is first opened: the server goes once it stands there.
+  const field = sheet.getByLabel('Photo of camera 8');
+  await expect(field).toBeAttached();
   await server.kill();
-  await sheet.getByLabel('Photo of camera 8').setInputFiles(photo);
+  await field.setInputFiles(photo);
   await expect(sheet.getByAltText('Photo of camera 8, not uploaded yet')).toBeVisible();
   await server.start();
   await expect(sheet.getByRole('img', { name: /^Photo 1 of camera 8/ })).toBeVisible();
