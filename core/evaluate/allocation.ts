@@ -37,17 +37,18 @@ export function needOf(
 }
 
 /** What a camera of the network asks of its slot. */
-export const needOfNetworkCamera = ({ camera, signal }: NetworkCameraNeed): SlotNeed => ({
+export const needOfNetworkCamera = ({ camera, fact, signal }: NetworkCameraNeed): SlotNeed => ({
   cameraId: camera.id,
   number: camera.number,
   name: camera.name,
   patchedTo: undefined,
+  recordedAt: fact.recordedAt,
   placeId: camera.placeId,
   portWatts: 0,
   signal,
 });
 
-/** Who is on which slot: placed cameras, and undecided ones on the input they have today. */
+/** Who is on which slot: placed cameras, and others on the input or slot that they have today as long as they may stay there. */
 export function allocationOf(site: Site, runs: readonly RunEvaluation[]): Allocation {
   const needs: Record<string, SlotNeed> = {};
   for (const evaluation of runs) {
@@ -77,7 +78,10 @@ export function allocationOf(site: Site, runs: readonly RunEvaluation[]): Alloca
   }
   for (const need of onNetwork) {
     const placement = site.placement[need.cameraId];
+    const { recordedAt } = need;
     if (placement) occupied[placement.recorderId]?.push({ need, slot: placement.slot, placed: true });
+    else if (recordedAt)
+      occupied[recordedAt.recorderId]?.push({ need, slot: recordedAt.slot, placed: false });
     else waiting.push(need);
   }
   const recorders = Object.values(site.recorder).map((recorder) =>

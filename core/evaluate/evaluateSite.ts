@@ -54,7 +54,8 @@ export function evaluateSite(site: Site, before?: Before): SiteEvaluation {
       toDecide: runs.filter(({ chosen }) => chosen === null).length,
       toPlace:
         runs.filter((evaluation) => !isGivenUp(evaluation) && !site.placement[evaluation.camera.id]).length +
-        Object.keys(site.networkCamera).filter((id) => !site.placement[id]).length,
+        Object.values(site.networkCamera).filter(({ id, recordedAt }) => !site.placement[id] && !recordedAt)
+          .length,
       broken:
         allocation.recorders.reduce((sum, { broken }) => sum + broken.length, 0) +
         allocation.leftOver.length +

@@ -1,3 +1,4 @@
+import { comesOrGoes } from '#core/allocate/recorder';
 import { powerPicture, type PowerNode } from '#core/connect/powerPicture';
 import { networkOf, type Moment } from '#core/connect/topology';
 import type { MorningLimit } from '#core/cutover/nights';
@@ -57,7 +58,7 @@ export const moves = ({ nights }: Pick<SiteMigration, 'nights'>): Move[] => {
   const byCamera = new Map<string, Move>();
   nights.forEach(({ steps }, night) => {
     for (const step of steps)
-      if (step.kind === 'join' || step.kind === 'unplug')
+      if (comesOrGoes(step))
         byCamera.set(step.cameraId, { taskId: stepTaskOf(step, night), cameraId: step.cameraId });
   });
   return [...byCamera.values()];

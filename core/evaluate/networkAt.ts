@@ -1,3 +1,4 @@
+import { comesOrGoes } from '#core/allocate/recorder';
 import { networkOf, type Moment, type Network } from '#core/connect/topology';
 import type { Site } from '#core/model/site';
 import type { SiteEvaluation } from './evaluateSite';
@@ -9,9 +10,7 @@ export type NetworkMoment = { kind: 'today' } | { kind: 'after' } | { kind: 'mor
 /** Cameras that are on the network on the morning after a night. */
 function movedBy({ nights }: ReturnType<typeof migrationOfSite>, night: number): Set<string> {
   const steps = nights.slice(0, night).flatMap((one) => one.steps);
-  return new Set(
-    steps.flatMap((step) => (step.kind === 'join' || step.kind === 'unplug' ? [step.cameraId] : [])),
-  );
+  return new Set(steps.flatMap((step) => (comesOrGoes(step) ? [step.cameraId] : [])));
 }
 
 /** A moment as the network takes it, with who has moved by then, and how many nights lead from today to the end. */

@@ -19,9 +19,9 @@ function requestOf({ camera, run, optionOf }: RunEvaluation, planned: OptionKind
 /** A camera of the network: one that is there stays on its slot, a new view takes any. */
 function requestOnNetwork({ placement }: Pick<Site, 'placement'>, one: NetworkCameraNeed): SlotRequest {
   const need = { ...needOfNetworkCamera(one), number: 0 };
-  const placed = one.fact.state === 'there' ? placement[one.camera.id] : undefined;
-  return placed
-    ? { need, placed: { recorderId: placed.recorderId, slot: placed.slot }, mayMove: false }
+  const kept = one.fact.state === 'there' ? (placement[one.camera.id] ?? need.recordedAt) : undefined;
+  return kept
+    ? { need, placed: { recorderId: kept.recorderId, slot: kept.slot }, mayMove: false }
     : { need, placed: undefined, mayMove: true };
 }
 

@@ -5,7 +5,9 @@ import { plannedNetwork, totalOf } from '#core/decide/options';
 import { addNetworkCamera, withChanges, type Site } from '#core/model/site';
 import { evaluateSite } from './evaluateSite';
 import { tasksNow } from './nightsNow';
+import { networkAt } from './networkAt';
 import { signOffOf } from './signOffOf';
+import { migrationOfSite } from './slotAllocation';
 import { decidedSaltmarrow } from './testDecided';
 
 /** A switch that is bought for the quay, a fibre to it, and a new camera that hangs there on its port. */
@@ -70,6 +72,47 @@ describe('what is planned of the network', { timeout: 60_000 }, () => {
     expect(hung.dark).toEqual([]);
     expect(of(`dusk-check-${id}`).needs).toContain(hung.id);
     expect(of('witness').needs).toContain(`dusk-check-${id}`);
+  });
+  it('moves a camera of the network from the slot that keeps it today to the one that it is given', () => {
+    const slots = (recordedAt: { recorderId: string; slot: number } | undefined, to: number | null): Site =>
+      withChanges(before, [
+        { kind: 'networkCamera', id: 'c25', set: { ...before.networkCamera['c25']!, recordedAt } },
+        to === null
+          ? { kind: 'placement', id: 'c25', remove: true }
+          : {
+              kind: 'placement',
+              id: 'c25',
+              set: { id: 'c25', recorderId: 'marshalling-recorder', slot: to },
+            },
+      ]);
+    const at = (slot: number) => ({ recorderId: 'marshalling-recorder', slot });
+    const orderOf = (one: Site) => migrationOfSite(one, evaluateSite(one).allocation);
+    const rejoins = (one: Site) =>
+      orderOf(one).nights.flatMap(({ steps }) => steps.filter(({ kind }) => kind === 'rejoin'));
+    expect(rejoins(before)).toEqual([]);
+    expect(rejoins(slots(at(24), 24))).toEqual([]);
+    const moved = slots(at(23), 24);
+    expect(rejoins(moved)).toEqual([
+      { kind: 'rejoin', cameraId: 'c25', number: 25, from: at(23), to: at(24) },
+    ]);
+    expect(orderOf(moved).nights.flatMap(({ broken }) => broken)).toEqual([]);
+    const told = tasksOfSite(moved).filter(({ kind }) => kind === 'rejoin');
+    expect(told).toMatchObject([{ cameraId: 'c25', place: 'marshalling', skills: ['network'] }]);
+
+    // On no slot by the plan it stays where it is, and waits for none.
+    const staying = evaluateSite(slots(at(23), null));
+    expect(staying.allocation.waiting.map(({ number }) => number)).not.toContain(25);
+    expect(staying.allocation.occupied['marshalling-recorder']).toContainEqual(
+      expect.objectContaining({ slot: 23, placed: false }),
+    );
+    expect(evaluateSite(slots(undefined, null)).allocation.waiting.map(({ number }) => number)).toContain(25);
+    // Today it is on the recorder that keeps it, whatever is planned.
+    const other = slots({ recorderId: 'hall-recorder', slot: 24 }, 24);
+    const keptBy = (kind: 'today' | 'after') =>
+      networkAt(other, evaluateSite(other), { kind }).topology.cameras.find(
+        ({ cameraId }) => cameraId === 'c25',
+      )!.recorderId;
+    expect([keptBy('today'), keptBy('after')]).toEqual(['hall-recorder', 'marshalling-recorder']);
   });
   it('stays the same task once a unit that a choice asked for is noted as gear', () => {
     const evaluation = evaluateSite(before);

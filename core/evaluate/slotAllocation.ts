@@ -2,12 +2,15 @@ import type { Highs } from 'highs';
 import type { SlotNeed } from '#core/model/slotRules';
 import {
   allocate,
+  comesInAt,
+  isAt,
   migrationOf,
   movesOf,
   type Migration,
   type Move,
   type Mover,
   type Night,
+  type SlotAddress,
   type SlotWishes,
   type SlotRequest,
 } from '#core/allocate/recorder';
@@ -54,7 +57,7 @@ function wantingOf(site: Site, { needs, waiting }: Allocation, scope: SlottingSc
     const placement = site.placement[need.cameraId];
     const placed = placement && { recorderId: placement.recorderId, slot: placement.slot };
     const mayMove = (scope === 'all' && !isThere(site, need.cameraId)) || waits.has(need.cameraId);
-    return mayMove || placed || need.patchedTo ? [{ need, placed, mayMove }] : [];
+    return mayMove || placed || comesInAt(need) ? [{ need, placed, mayMove }] : [];
   });
 }
 
@@ -80,9 +83,8 @@ export function slotSite(
   const isWhereItIs = ({ id, recorderId, slot }: Placement): boolean => {
     const { [id]: placed } = site.placement;
     if (placed) return placed.recorderId === recorderId && placed.slot === slot;
-    const { patchedTo } = allocation.needs[id]!;
-    // A camera that nothing is decided for stays on its input without being placed there.
-    return !waits.has(id) && patchedTo?.recorderId === recorderId && patchedTo.input === slot;
+    // A camera that nothing is decided for stays where it comes in without being placed there.
+    return !waits.has(id) && isAt(comesInAt(allocation.needs[id]!), { recorderId, slot });
   };
   const placing: Change[] = placements
     .filter((one) => may.has(one.id) && !isWhereItIs(one))
@@ -108,28 +110,30 @@ export interface SiteMigration extends Migration {
   elsewhere: number[];
 }
 
-/** Where a camera comes in today: on its input, or on its slot where it is on the network already. */
+/**
+ * Where a camera comes in today: on its input, or on its slot where it is on the network already. As long as nobody has noted that
+ * one, the slot that it is given is taken for it.
+ */
 function todayOf(
   { camera, networkCamera }: Pick<Site, 'camera' | 'networkCamera'>,
-  { cameraId, patchedTo }: SlotNeed,
-  placed: Placement | undefined,
+  need: SlotNeed,
+  placed: SlotAddress | undefined,
 ): Mover['today'] {
-  if (isThere({ networkCamera }, cameraId))
-    return placed ? { at: { recorderId: placed.recorderId, slot: placed.slot }, format: null } : null;
-  return patchedTo
-    ? { at: { recorderId: patchedTo.recorderId, slot: patchedTo.input }, format: camera[cameraId]!.format }
-    : null;
+  const isOnNetwork = isThere({ networkCamera }, need.cameraId);
+  const at = comesInAt(need) ?? (isOnNetwork ? placed : undefined);
+  return at ? { at, format: isOnNetwork ? null : camera[need.cameraId]!.format } : null;
 }
 
 /** Cameras with where they come in today and at the end; those that no recorder knows of are not among them. */
 export function moversOf(site: Site, { needs, waiting }: Pick<Allocation, 'needs' | 'waiting'>): Mover[] {
   const hasNoSlot = new Set(waiting.map(({ cameraId }) => cameraId));
   return Object.values(needs).flatMap((need): Mover[] => {
-    const { patchedTo, cameraId } = need;
-    const at = patchedTo && { recorderId: patchedTo.recorderId, slot: patchedTo.input };
-    const placed = site.placement[cameraId];
+    const { cameraId } = need;
+    const at = comesInAt(need);
+    const { [cameraId]: placement } = site.placement;
+    const placed = placement && { recorderId: placement.recorderId, slot: placement.slot };
     const today = todayOf(site, need, placed);
-    if (placed) return [{ need, today, to: { recorderId: placed.recorderId, slot: placed.slot } }];
+    if (placed) return [{ need, today, to: placed }];
     if (!at) return [];
     // Until it has a slot it sends what it sends today, from where it is.
     const stays = hasNoSlot.has(cameraId)
@@ -165,9 +169,7 @@ export function migrationOfSite(site: Site, allocation: Allocation): SiteMigrati
     nights: unplugged.length > 0 ? [{ ...first, steps: [...unplugged, ...first.steps] }, ...later] : nights,
     unplaced: waiting.map(({ number }) => number),
     elsewhere: Object.values(needs)
-      .filter(
-        ({ cameraId, patchedTo }) => !patchedTo && !site.placement[cameraId] && !hasNoSlot.has(cameraId),
-      )
+      .filter((need) => !comesInAt(need) && !site.placement[need.cameraId] && !hasNoSlot.has(need.cameraId))
       .map(({ number }) => number)
       .sort((a, b) => a - b),
   };

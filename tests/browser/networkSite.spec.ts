@@ -148,3 +148,51 @@ test('a small site of four pole cameras over two radios and a field switch is en
   await expect(item(/^Pole switch/)).toContainText('4 of 8');
   await expect(costs).toHaveText(before ?? '');
 });
+
+test('an IP camera that is there is noted with its slot of today, and moves from there to another', async ({
+  page,
+  open,
+}) => {
+  await open('connect');
+  await page.locator('h1').click();
+  await page.keyboard.press('v');
+  const dialog = page.getByRole('dialog', { name: 'Add a view on the network' });
+  await dialog.getByLabel('View').fill('Ticket machine');
+  await dialog.getByRole('combobox', { name: 'Place' }).fill('Ticket hall');
+  await dialog.getByLabel('It is').click();
+  await choose(page, 'There already');
+  await dialog.getByLabel('Over').click();
+  await choose(page, 'radio');
+  await dialog.getByLabel('Radio rate').fill('0');
+  await dialog.getByLabel('Radio rate').press('Enter');
+  await expect(dialog.getByRole('alert')).toContainText('more than 0');
+  await dialog.getByLabel('Radio rate').fill('40');
+  await dialog.getByLabel('Recorded today on').click();
+  await choose(page, 'Hall recorder 20');
+  await dialog.getByRole('button', { name: 'Add the view' }).click();
+  await expect(dialog).toBeHidden();
+  const item = page.getByRole('tree', { name: 'Network' }).getByRole('treeitem', { name: /Ticket machine/ });
+  await item.first().click();
+  const picked = page.getByLabel('Picked');
+  await expect(picked.getByLabel(/^Radio rate of camera/)).toHaveValue('40');
+
+  // It waits for no slot: it is on one. A slot that a lead is in, or that another camera is on, is refused.
+  await expect(picked.getByLabel(/^Slot of camera .* today$/)).toContainText('Hall recorder 20');
+  await page.locator('h1').click();
+  await page.keyboard.press('4');
+  const tray = page.locator('.tray [data-camera]');
+  await expect(tray.filter({ hasText: 'Ticket machine' })).toHaveCount(0);
+
+  // Camera 25 is given slot 24 of its recorder, and kept by slot 20 today.
+  await page.keyboard.press('5');
+  await page.getByRole('treeitem', { name: /^25 / }).first().click();
+  await picked.getByLabel('Slot of camera 25 today').click();
+  await choose(page, 'Marshalling recorder 20');
+  await saved(page);
+  await open('allocate?view=order');
+  await expect(
+    page.getByText(
+      'Camera 25, on the network already, goes from Marshalling recorder 20 to Marshalling recorder 24.',
+    ),
+  ).toBeVisible();
+});

@@ -42,8 +42,9 @@ const stepInWords = (step: NightStep): string => {
       return `lead ${step.number}: ${step.from.slot} to ${step.to.slot}${step.temporary ? ' for now' : ''}`;
     case 'turn':
       return `turn ${step.cost.toIp.join(' ')}`;
+    case 'rejoin':
     case 'join':
-      return `join ${step.number} on ${step.to.slot}`;
+      return `${step.kind} ${step.number} on ${step.to.slot}`;
   }
 };
 const nightsOf = (movers: Mover[], over: { perNight?: number; first?: string[] } = {}, recorder = six) =>
@@ -69,6 +70,23 @@ describe('the order of a migration', () => {
     expect(inWords([mover(2, 2, 6), mover(6, 6, 2, 'coax')])).toEqual([
       ['lead 6: 6 to 2', 'turn 6', 'join 2 on 6'],
     ]));
+  it('a camera of the network that another slot is to keep is told to it, also where two exchange theirs', () => {
+    const known = (number: number, from: number, to: number): Mover => ({
+      ...mover(number, from, to),
+      today: { at: { recorderId: 'a', slot: from }, format: null },
+    });
+    expect(inWords([known(1, 7, 8), known(2, 8, 7)])).toEqual([['rejoin 2 on 7', 'rejoin 1 on 8']]);
+    expect(inWords([known(1, 7, 7)])).toEqual([]);
+    expect(inWords([known(1, 7, 6), mover(2, 6, 6, 'coax')])).toEqual([]);
+    expect(inWords([known(1, 7, 6), mover(6, 6, 2, 'coax')])).toEqual([
+      ['lead 6: 6 to 2', 'turn 6', 'rejoin 1 on 6'],
+    ]);
+    // Room is made by what goes, and never by a stream on an input for coax.
+    expect(inWords([known(1, 7, 8), known(2, 8, 6), mover(6, 6, 2, 'coax')], { perNight: 1 })).toEqual([
+      ['lead 6: 6 to 2', 'turn 6', 'rejoin 2 on 6'],
+      ['rejoin 1 on 8'],
+    ]);
+  });
   it('a camera that must not wait goes first: what is in its way is patched lower for now', () => {
     const { nights, waiting } = nightsOf([mover(4, 4, 4), mover(5, 5, 5), mover(6, 6, 6)], {
       perNight: 1,

@@ -78,7 +78,7 @@ function nightOf(progress: Progress, steps: readonly NightStep[]): Night {
     steps: [
       ...steps.filter((step) => step.kind === 'repatch' && step.makesWayFor !== null),
       ...turns,
-      ...steps.filter(({ kind }) => kind === 'join'),
+      ...steps.filter(({ kind }) => kind === 'join' || kind === 'rejoin'),
       ...steps.filter((step) => step.kind === 'repatch' && step.makesWayFor === null),
     ],
     occupied,

@@ -1,7 +1,7 @@
 import { familyOf, type Occupant, type SlotNeed } from '#core/model/slotRules';
 import type { Recorder } from '#core/model/site';
 import { ipInputsToday } from './changeCost';
-import type { Mover, Night } from './nightSteps';
+import type { Mover, Night, NightStep } from './nightSteps';
 import { alike, carriedIn, modesOf, type RecorderMode } from './recorderModes';
 import { isAt, type SlotAddress } from './slotRequest';
 
@@ -29,9 +29,21 @@ export interface Progress {
 const asToday = ({ need, today }: Mover): SlotNeed =>
   today!.format === null ? need : { ...need, portWatts: 0, signal: { kind: 'coax', format: today!.format } };
 
-/** Whether a camera's picture changes: from then on it is another camera to its recorder. */
-const changes = ({ need, today }: Mover): boolean =>
-  !today || (today.format !== null && (need.signal.kind === 'ip' || need.signal.format !== today.format));
+/** Whether a camera's picture changes: from then on it is another camera to its recorder. One of the network is told to it anew where its slot changes. */
+const changes = ({ need, today, to }: Mover): boolean => {
+  if (!today) return true;
+  if (today.format === null) return !isAt(today.at, to);
+  return need.signal.kind === 'ip' || need.signal.format !== today.format;
+};
+
+/** The step by which a camera comes to its slot from where it is by then. */
+export function comingStep(
+  { need: { cameraId, number }, today, to }: Mover,
+  from: SlotAddress | null,
+): NightStep {
+  if (from && today?.format === null) return { kind: 'rejoin', cameraId, number, from, to };
+  return { kind: 'join', cameraId, number, from, to };
+}
 
 export function startOf(
   recorders: readonly Recorder[],

@@ -1,7 +1,7 @@
 import { slotCount, type Occupant, type SlotNeed } from '#core/model/slotRules';
 import type { Recorder } from '#core/model/site';
 import { tryPlacement } from './tryPlacement';
-import { isAt, type SlotAddress, type SlotRequest } from './slotRequest';
+import { comesInAt, isAt, type SlotAddress, type SlotRequest } from './slotRequest';
 
 /** A camera that is elsewhere after an allocation than before, and why. */
 export interface Move {
@@ -47,12 +47,10 @@ export function movesOf(
     const on = occupied[recorder.id]!;
     const { slot } = on.find((one) => one.need.cameraId === need.cameraId)!;
     const to = { recorderId: recorder.id, slot };
-    const patched: SlotAddress | undefined = need.patchedTo && {
-      recorderId: need.patchedTo.recorderId,
-      slot: need.patchedTo.input,
-    };
-    const from = placed ?? patched;
-    if (need.signal.kind === 'coax' ? isAt(patched, to) : isAt(placed, to)) continue;
+    const today = comesInAt(need);
+    const from = placed ?? today;
+    const onNetworkAt = placed ?? need.recordedAt;
+    if (isAt(need.signal.kind === 'coax' ? today : onNetworkAt, to)) continue;
     const stay = from && recorders.find(({ id }) => id === from.recorderId);
     const againstStaying = stay ? whyNot(stay, occupied[stay.id] ?? [], need, from.slot) : null;
     const againstNumber =
@@ -62,9 +60,9 @@ export function movesOf(
       number: need.number,
       from: from ?? null,
       to,
-      kind: need.signal.kind === 'coax' ? 'repatch' : placed ? 'moves' : 'joins',
+      kind: need.signal.kind === 'coax' ? 'repatch' : onNetworkAt ? 'moves' : 'joins',
       why:
-        (need.signal.kind === 'coax' || placed ? againstStaying : null) ??
+        (need.signal.kind === 'coax' || onNetworkAt ? againstStaying : null) ??
         againstNumber ??
         'It saves leads or a restart elsewhere.',
     });

@@ -1,7 +1,14 @@
 import { familyOf, type Occupant } from '#core/model/slotRules';
 import type { Recorder } from '#core/model/site';
 import { numbersFrom } from '#core/shared/numeric';
-import { finalOccupants, ipInputsAfter, isTurning, waitsForItsNight, type Progress } from './moveProgress';
+import {
+  comingStep,
+  finalOccupants,
+  ipInputsAfter,
+  isTurning,
+  waitsForItsNight,
+  type Progress,
+} from './moveProgress';
 import type { Mover, NightStep } from './nightSteps';
 import { alike } from './recorderModes';
 import { isAt, type SlotAddress } from './slotRequest';
@@ -78,6 +85,12 @@ function moveOf(progress: Progress, mover: Mover, along: ReadonlySet<string>, ro
       for (const { need } of more.movers) going.add(need.cameraId);
       continue;
     }
+    const { need: standingNeed } = standing.get(id)!;
+    // Only a lead can wait on any input: what is on the network already goes when it can go to its own slot.
+    if (standingNeed.signal.kind === 'ip')
+      return {
+        why: `camera ${standingNeed.number} is on ${recorder.name} ${standing.get(id)!.at.slot} until its own slot is free`,
+      };
     const to = roomFor(progress, other, recorder, mustBeFree, isFree, done.has(id) || isUrgent);
     if (!to)
       return {
@@ -108,11 +121,11 @@ function carryOut(
     });
     standing.set(id, { need: stood.need, at: to });
   }
-  for (const { need, to } of movers) {
-    const { cameraId, number } = need;
-    steps.push({ kind: 'join', cameraId, number, from: standing.get(cameraId)?.at ?? null, to });
-    standing.set(cameraId, { need, at: to });
-    done.add(cameraId);
+  for (const coming of movers) {
+    const { need, to } = coming;
+    steps.push(comingStep(coming, standing.get(need.cameraId)?.at ?? null));
+    standing.set(need.cameraId, { need, at: to });
+    done.add(need.cameraId);
   }
   return steps;
 }

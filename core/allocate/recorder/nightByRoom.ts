@@ -1,15 +1,11 @@
 import type { Occupant } from '#core/model/slotRules';
-import { finalOccupants, isTurning, waitsForItsNight, type Progress } from './moveProgress';
+import { comingStep, finalOccupants, isTurning, waitsForItsNight, type Progress } from './moveProgress';
 import { inputsForLeads, type NightDemand } from './nightLayout';
 import type { Mover, NightStep } from './nightSteps';
 import { isAt } from './slotRequest';
 
 /** What a recorder would have to carry after a night in which these cameras come in. */
-function demandAfter(
-  { standing, done }: Progress,
-  recorderId: string,
-  tonight: readonly Mover[],
-): NightDemand {
+function demandAfter({ standing }: Progress, recorderId: string, tonight: readonly Mover[]): NightDemand {
   const coming = new Set(tonight.map(({ need }) => need.cameraId));
   const fixed = tonight
     .filter(({ to }) => to.recorderId === recorderId)
@@ -17,7 +13,7 @@ function demandAfter(
   let leads = 0;
   for (const [id, { need, at }] of standing) {
     if (at.recorderId !== recorderId || coming.has(id)) continue;
-    if (done.has(id) && need.signal.kind === 'ip') fixed.push({ need, slot: at.slot, placed: true });
+    if (need.signal.kind === 'ip') fixed.push({ need, slot: at.slot, placed: true });
     else leads += 1;
   }
   return { fixed, leads };
@@ -106,12 +102,12 @@ export function nightByRoom(progress: Progress, ordered: readonly Mover[]): Nigh
       if (urgent.has(need.cameraId) && !tonight.some((one) => one.need === need))
         waiting.set(need.cameraId, 'no input is free for the leads in its way');
   const leads = plugAnew(progress, tonight);
-  const joins = tonight.map(({ need, to }): NightStep => {
-    const { cameraId, number } = need;
-    const from = standing.get(cameraId)?.at ?? null;
-    standing.set(cameraId, { need, at: to });
-    done.add(cameraId);
-    return { kind: 'join', cameraId, number, from, to };
+  const joins = tonight.map((mover): NightStep => {
+    const { need, to } = mover;
+    const from = standing.get(need.cameraId)?.at ?? null;
+    standing.set(need.cameraId, { need, at: to });
+    done.add(need.cameraId);
+    return comingStep(mover, from);
   });
   return [...leads, ...joins];
 }

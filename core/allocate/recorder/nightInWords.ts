@@ -22,5 +22,9 @@ export function nightStepInWords(
       return [
         `Camera ${step.number} ${step.from ? `leaves ${there(step.from)} and ` : ''}joins ${there(step.to)}.`,
       ];
+    case 'rejoin':
+      return [
+        `Camera ${step.number}, on the network already, goes from ${there(step.from)} to ${there(step.to)}.`,
+      ];
   }
 }

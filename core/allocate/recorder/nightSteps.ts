@@ -23,7 +23,15 @@ export type NightStep =
   /** A camera that was retired leaves its input. */
   | { kind: 'unplug'; cameraId: string; number: number; from: SlotAddress }
   | { kind: 'turn'; recorderId: string; cost: ChangeCost }
-  | { kind: 'join'; cameraId: string; number: number; from: SlotAddress | null; to: SlotAddress };
+  | { kind: 'join'; cameraId: string; number: number; from: SlotAddress | null; to: SlotAddress }
+  /** A camera that is on the network already is kept by another slot: nothing is plugged for it. */
+  | { kind: 'rejoin'; cameraId: string; number: number; from: SlotAddress; to: SlotAddress };
+
+/** Whether with a step a camera is how it will be in the end: no lead that moves, no input that turns. */
+export const comesOrGoes = (
+  step: NightStep,
+): step is Extract<NightStep, { kind: 'join' | 'rejoin' | 'unplug' }> =>
+  step.kind === 'join' || step.kind === 'rejoin' || step.kind === 'unplug';
 
 export interface Night {
   steps: NightStep[];

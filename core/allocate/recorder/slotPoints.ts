@@ -1,5 +1,5 @@
 import type { Recorder } from '#core/model/site';
-import type { SlotWishes, SlotRequest } from './slotRequest';
+import { comesInAt, type SlotRequest, type SlotWishes } from './slotRequest';
 
 /**
  * What is counted against an allocation, in points. A camera without a slot outweighs all that could be saved by it; a
@@ -24,13 +24,16 @@ export function assignmentCost(
   slot: number | null,
   { numbers, share }: SlotWishes,
 ): number {
-  const { patchedTo, signal } = need;
-  const isHome = patchedTo ? patchedTo.recorderId === recorder.id : recorder.placeId === need.placeId;
+  const { patchedTo, recordedAt, signal } = need;
+  const today = comesInAt(need);
+  const isHome = today ? today.recorderId === recorder.id : recorder.placeId === need.placeId;
   let sum = 0;
   if (!isHome && (share === 'building' || signal.kind === 'coax')) sum += points.otherRecorder;
   if (signal.kind === 'coax' && (patchedTo?.recorderId !== recorder.id || patchedTo.input !== slot))
     sum += points.repatch;
-  if (placed && (placed.recorderId !== recorder.id || placed.slot !== slot)) sum += points.move;
+  const onNetworkAt = placed ?? recordedAt;
+  if (onNetworkAt && (onNetworkAt.recorderId !== recorder.id || onNetworkAt.slot !== slot))
+    sum += points.move;
   if (numbers === 'keep' && slot !== need.number) sum += points.otherNumber;
   return sum;
 }

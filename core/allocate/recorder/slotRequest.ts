@@ -24,15 +24,21 @@ export interface SlotWishes extends Pick<AllocationSettings, 'numbers' | 'share'
   spareSlots: number;
 }
 
-/** Where a camera is by the plan so far, or is patched today. */
-export const homeOf = ({ need, placed }: SlotRequest): SlotAddress | undefined =>
-  placed ??
-  (need.patchedTo ? { recorderId: need.patchedTo.recorderId, slot: need.patchedTo.input } : undefined);
+/** Where a camera comes in today: its lead on an input, or its stream on a slot. */
+export const comesInAt = ({
+  patchedTo,
+  recordedAt,
+}: Pick<SlotNeed, 'patchedTo' | 'recordedAt'>): SlotAddress | undefined =>
+  patchedTo ? { recorderId: patchedTo.recorderId, slot: patchedTo.input } : recordedAt;
 
-/** The slots of a recorder that mean something to a camera: its number, where it is patched, where it is placed. */
+/** Where a camera is by the plan so far, or comes in today. */
+export const homeOf = ({ need, placed }: SlotRequest): SlotAddress | undefined => placed ?? comesInAt(need);
+
+/** The slots of a recorder that mean something to a camera: its number, where it comes in, where it is placed. */
 export function slotsThatMatter({ need, placed }: SlotRequest, recorder: Recorder): Set<number> {
   const slots = new Set<number>([need.number]);
-  if (need.patchedTo?.recorderId === recorder.id) slots.add(need.patchedTo.input);
+  const today = comesInAt(need);
+  if (today?.recorderId === recorder.id) slots.add(today.slot);
   if (placed?.recorderId === recorder.id) slots.add(placed.slot);
   return new Set([...slots].filter((slot) => slot >= 1 && slot <= slotCount(recorder)));
 }

@@ -36,7 +36,10 @@ export function monitorsOf(site: Site, runs: readonly RunEvaluation[]): MonitorP
           : 'retired',
       ]),
   );
-  const today = new Map(runs.map(({ camera, run }) => [camera.id, run.patchedTo?.recorderId]));
+  const today = new Map([
+    ...runs.map(({ camera, run }) => [camera.id, run.patchedTo?.recorderId] as const),
+    ...Object.values(site.networkCamera).map(({ id, recordedAt }) => [id, recordedAt?.recorderId] as const),
+  ]);
   return Object.values(site.equipment).flatMap(({ id, name, placeId, gear }): MonitorPicture[] => {
     if (gear.kind !== 'monitor') return [];
     const { recorderId, tiles = [], input } = gear;

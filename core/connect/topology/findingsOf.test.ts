@@ -200,6 +200,36 @@ describe('what is wrong with a network', () => {
     expect(said({ state: 'there', lengthM: 270 })).toEqual([]);
   });
 
+  it('is light that is lost past what the converters of the catalogue bridge, with a cut mended where it is planned', () => {
+    const said = (fields: Partial<Link>) =>
+      ofLink({ medium: 'fibre', ...fields }).map(({ message }) => message);
+    // 10 dB are bridged: 0.5 a kilometre, 3.6 at the ends, and 3 for mending, so 6.8 km; there already 12.8.
+    expect(said({ lengthM: 6800 })).toEqual([]);
+    expect(said({ lengthM: 6900 })).toEqual([
+      'Hall to workshop loses up to 10.1 dB of light over 6900 m, with what mending a cut takes: the converters of the catalogue bridge 10.0 dB.',
+    ]);
+    expect(said({ lengthM: 12_700, state: 'there', fibreGrade: 'os2' })).toEqual([]);
+    expect(said({ lengthM: 12_900, state: 'there', fibreGrade: 'os2' })).toHaveLength(1);
+    // Of converters for multimode nothing is known there.
+    expect(said({ lengthM: 1950, carriesMbps: 100, state: 'there', fibreGrade: 'om1' })).toEqual([]);
+  });
+
+  it('is category cable whose grade does not promise its rate', () => {
+    const said = (fields: Partial<Link>) => ofLink({ lengthM: 60, ...fields }).map(({ message }) => message);
+    expect(said({ carriesMbps: 2500, state: 'there' })).toEqual([]);
+    expect(said({ carriesMbps: 5000, state: 'there' })).toEqual([
+      'Hall to workshop is of category cable whose grade nobody has noted: 5000 Mb/s are not promised over Cat 5e.',
+    ]);
+    expect(said({ carriesMbps: 5000, state: 'there', categoryGrade: 'cat6' })).toEqual([]);
+    expect(said({ carriesMbps: 5000 })).toEqual([]);
+    expect(said({ carriesMbps: 10_000 })[0]).toMatch(
+      /^Hall to workshop counts as \d+ m of Cat 6 with its cords: 10.000 Mb\/s reach 37 m over Cat 6 without/,
+    );
+    expect(said({ carriesMbps: 10_000, lengthM: 25 })).toEqual([]);
+    expect(said({ carriesMbps: 10_000, categoryGrade: 'cat6a' })).toEqual([]);
+    expect(said({ carriesMbps: 25_000, categoryGrade: 'cat6a' })).toHaveLength(1);
+  });
+
   it('is a second way to the same place', () => {
     const both = [link('shelf'), link('shelf', { id: 'again', name: 'Second way' })];
     const findings = findingsOf({ devices: [recorder, device('shelf')], links: both, cameras: [] });

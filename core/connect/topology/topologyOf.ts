@@ -1,4 +1,4 @@
-import { hasOwnCamera, optionRow, type Site } from '#core/model/site';
+import { hasOwnCamera, optionRow, type NetworkCamera, type Site } from '#core/model/site';
 import { lineKind } from '#core/test/findings';
 import {
   networkCameraNeeds,
@@ -192,11 +192,23 @@ function networkPortNeed(
   ];
 }
 
+/** The recorder that keeps a camera of the network: the one that does today as long as that counts, else the one that is planned. */
+function keptBy(
+  { placement }: Pick<Site, 'placement'>,
+  { id, recordedAt }: NetworkCamera,
+  moment: Moment,
+): string | null {
+  const planned = placement[id];
+  const at = isMoved(moment, id) ? (planned ?? recordedAt) : (recordedAt ?? planned);
+  return at?.recorderId ?? null;
+}
+
 /** How a camera of the network hangs there: on what is noted, or on nothing yet. */
 const networkEnd = (
   site: Pick<Site, 'placement'>,
   { camera, fact, portWatts, signal }: NetworkCameraNeed,
   attached: ReadonlyMap<string, Device>,
+  moment: Moment,
 ): CameraEnd => ({
   cameraId: camera.id,
   runId: null,
@@ -204,7 +216,7 @@ const networkEnd = (
   name: camera.name,
   placeId: camera.placeId,
   deviceId: attached.get(camera.id)?.id ?? null,
-  recorderId: site.placement[camera.id]?.recorderId ?? null,
+  recorderId: keptBy(site, fact, moment),
   medium: fact.lead.medium,
   lengthM: fact.lead.lengthM,
   ...(fact.lead.rateMbps === undefined ? {} : { airMbps: fact.lead.rateMbps }),
@@ -302,7 +314,7 @@ export function topologyOf(
       ...trunksOf(site, devices, cores, moment.kind !== 'today'),
       ...wayLinks,
     ],
-    cameras: [...ends, ...onNetwork.map((one) => networkEnd(site, one, attached))].sort(
+    cameras: [...ends, ...onNetwork.map((one) => networkEnd(site, one, attached, moment))].sort(
       (a, b) => a.number - b.number,
     ),
   };

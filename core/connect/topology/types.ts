@@ -119,3 +119,9 @@ export interface Failure {
   name: string;
   cameraIds: string[];
 }
+
+/** Why a way is longer than what it runs over allows, and what helps. */
+export interface TooFar {
+  why: string;
+  remedy: string;
+}

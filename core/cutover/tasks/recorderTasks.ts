@@ -12,11 +12,15 @@ const darkAtPatch = 5;
 interface Step {
   task: string;
   night: number;
-  /** A lead that moves, not a camera that is changed. */
+  /** A lead or a stream that moves, not a camera that is changed. */
   isLead: boolean;
   from: SlotAddress | null;
   to: SlotAddress | null;
 }
+
+/** Whether a step is a task by itself, and no part of a camera's own change. */
+const isOwnTask = (step: NightStep): step is Extract<NightStep, { kind: 'repatch' | 'rejoin' }> =>
+  step.kind === 'repatch' || step.kind === 'rejoin';
 
 const placesOf = ({ nights }: Pick<Migration, 'nights'>): Step[] =>
   nights.flatMap(({ steps }, night) =>
@@ -27,7 +31,7 @@ const placesOf = ({ nights }: Pick<Migration, 'nights'>): Step[] =>
             {
               task: stepTaskOf(step, night),
               night,
-              isLead: step.kind === 'repatch',
+              isLead: isOwnTask(step),
               from: step.from,
               to: 'to' in step ? step.to : null,
             },
@@ -46,10 +50,13 @@ const isSame = (a: SlotAddress | null, b: SlotAddress | null): boolean =>
   a !== null && b !== null && a.recorderId === b.recorderId && a.slot === b.slot;
 
 /** Cameras that a recorder shows today: all of them are dark while it restarts. */
-const shownBy = ({ run, placement }: Site, recorderId: string): string[] => [
+const shownBy = ({ run, networkCamera, placement }: Site, recorderId: string): string[] => [
   ...new Set([
     ...Object.values(run).flatMap(({ cameraId, patchedTo }) =>
       patchedTo?.recorderId === recorderId ? [cameraId] : [],
+    ),
+    ...Object.values(networkCamera).flatMap(({ id, recordedAt }) =>
+      recordedAt?.recorderId === recorderId ? [id] : [],
     ),
     ...Object.values(placement).flatMap((one) => (one.recorderId === recorderId ? [one.id] : [])),
   ]),
@@ -79,6 +86,8 @@ export const stepTaskOf = (step: NightStep, night: number): string => {
       return taskIdOf('recorder-change', step.recorderId, String(night + 1));
     case 'repatch':
       return taskIdOf('patch', step.cameraId, String(night + 1));
+    case 'rejoin':
+      return taskIdOf('rejoin', step.cameraId, String(night + 1));
     case 'join':
     case 'unplug':
       return swapOf(step.cameraId);
@@ -152,20 +161,19 @@ export function recorderTasks(site: Site, migration: Migration): RecorderTasks {
   function placeStep(step: Exclude<NightStep, { kind: 'turn' }>, night: number): void {
     const { cameraId, from } = step;
     const to = 'to' in step ? step.to : null;
-    const isLead = step.kind === 'repatch';
     const id = stepTaskOf(step, night);
-    const self: Step = { task: id, night, isLead, from, to };
+    const self: Step = { task: id, night, isLead: isOwnTask(step), from, to };
     const before = leavers(self);
     const inTurn = before.filter((one) => one.night === night && leavesInTurn(one));
     const waits = before.filter((one) => !inTurn.includes(one)).map(({ task }) => task);
     const needs = [...new Set([...waits, ...turnedFor(to)])];
-    if (isLead) {
+    if (isOwnTask(step)) {
       const camera = site.camera[cameraId]!;
       const recorder = site.recorder[step.to.recorderId]!;
       tasks.push(
         taskOf(catalogueOf(site), {
           id,
-          kind: 'patch',
+          kind: step.kind === 'repatch' ? 'patch' : step.kind,
           of: `${camera.number} ${camera.name}`,
           cameraId,
           recorderId: recorder.id,

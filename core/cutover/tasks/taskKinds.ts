@@ -121,6 +121,14 @@ export const taskKinds = {
     proofs: { records: 'The camera records on its new input, named as before.' },
     cautions: [],
   },
+  rejoin: {
+    label: 'Record a network camera on another slot',
+    when: 'night',
+    skills: ['network'],
+    leaves: 'The camera records on its new slot, named as before.',
+    proofs: { records: 'The camera records on its new slot, named as before.' },
+    cautions: ['Export what has to be kept first: the old slot shows it no more.'],
+  },
   'recorder-change': {
     label: 'Turn inputs to IP',
     when: 'night',

@@ -1,9 +1,11 @@
 import { slotFamilies, type SlotRulesKind } from '#core/model/slotRules';
 import {
+  categoryGrades,
   fibreGrades,
   hdSchemes,
   pictureFormats,
   schemeSetters,
+  type CategoryGrade,
   type FibreGrade,
   type HdScheme,
 } from '#core/physics/signal';
@@ -111,6 +113,7 @@ export const choices = {
     underground: 'Underground',
     marine: 'Marine',
   }),
+  categoryGrade: from<CategoryGrade>(categoryGrades, { cat5e: 'Cat 5e', cat6: 'Cat 6', cat6a: 'Cat 6A' }),
   fibreGrade: fibreGrades.map((value): Choice<FibreGrade> => ({
     value,
     label: value === 'os2' ? 'Single mode, OS2' : `Multimode, ${value.toUpperCase()}`,

@@ -26,6 +26,10 @@ const refused = (changes: Change[]) => {
 };
 const run = (id: string) => site.run[id]!;
 const camera = (id: string) => site.camera[id]!;
+const recordedAt = (slot: number) => ({
+  ...site.networkCamera['c25']!,
+  recordedAt: { recorderId: 'marshalling-recorder', slot },
+});
 
 /** Changes that are each sound on the demo site, to be strung together. */
 const someChange = fc.oneof(
@@ -129,6 +133,21 @@ describe('applyChanges', () => {
         },
       ],
       'run/r09/patchedTo.input: an input of its own; run r08 is patched there',
+    ],
+    [
+      'an input of a run for a camera of the network',
+      [{ kind: 'networkCamera', id: 'c25', set: recordedAt(9) }],
+      'networkCamera/c25/recordedAt.slot: a slot of its own; run r09 is patched there',
+    ],
+    [
+      'a slot today that the recorder does not have',
+      [{ kind: 'networkCamera', id: 'c25', set: recordedAt(25) }],
+      'networkCamera/c25/recordedAt.slot: a slot from 1 to 24 of Marshalling recorder',
+    ],
+    [
+      'a slot today of a view that is not there yet',
+      [{ kind: 'networkCamera', id: 'c25', set: { ...recordedAt(20), state: 'planned' } }],
+      'networkCamera/c25/recordedAt.slot: none, as long as the camera is not there',
     ],
     [
       'an id it is not filed under',

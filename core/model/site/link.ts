@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { fibreGrades } from '#core/physics/signal';
+import { categoryGrades, fibreGrades } from '#core/physics/signal';
 import { idSchema, nameSchema, noteSchema } from './vocabulary';
 
 /** What a link between two places runs over. */
@@ -44,6 +44,8 @@ export const linkSchema = z.strictObject({
   fibres: fibresSchema.optional(),
   /** Of a fibre: its grade, as its jacket says; left out while nobody has read it. */
   fibreGrade: z.enum(fibreGrades).optional(),
+  /** Of category cable: its grade, as its jacket says; left out while nobody has read it. */
+  categoryGrade: z.enum(categoryGrades).optional(),
   note: noteSchema.optional(),
 });
 export type Link = z.infer<typeof linkSchema>;

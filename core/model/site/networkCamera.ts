@@ -18,6 +18,8 @@ export const networkCameraSchema = z.strictObject({
     lengthM: z.number().positive().max(20_000),
     rateMbps: z.number().positive().max(10_000).optional(),
   }),
+  /** The slot of a recorder that keeps it today, of one that is there; left out while nobody has looked. */
+  recordedAt: z.strictObject({ recorderId: idSchema, slot: z.int().min(1).max(128) }).optional(),
   /** What it sends, of all its streams together; left out, as its target class does. */
   mbps: z.number().positive().max(200).optional(),
   megapixels: z.number().positive().max(64).optional(),

@@ -23,7 +23,7 @@ const leansOn: Partial<Record<Kind, readonly Kind[]>> = {
   offerSettings: ['savedPlan'],
   radioPath: ['place'],
   link: ['place', 'equipment', 'recorder'],
-  networkCamera: ['camera'],
+  networkCamera: ['camera', 'recorder'],
   sheath: ['run'],
   attachment: ['camera'],
   route: ['drawing'],

@@ -374,8 +374,30 @@ function checkLinkEnds(site: Site, scope: ReferenceScope, found: Found): void {
 
 /** Cameras of the network hang on no run: one that has a run is a camera of the old site. */
 function checkNetworkCameras(site: Site, scope: ReferenceScope, found: Found): void {
-  for (const { id } of scope.facts('networkCamera')) found.known('camera', id, at('networkCamera', id, 'id'));
+  for (const { id, state, recordedAt } of scope.facts('networkCamera')) {
+    found.known('camera', id, at('networkCamera', id, 'id'));
+    if (!recordedAt) continue;
+    const path = at('networkCamera', id, 'recordedAt.slot');
+    found.known('recorder', recordedAt.recorderId, at('networkCamera', id, 'recordedAt.recorderId'));
+    if (state !== 'there') found.add(path, recordedAt.slot, 'none, as long as the camera is not there');
+    const recorder = site.recorder[recordedAt.recorderId];
+    if (recorder && recordedAt.slot > slotCount(recorder))
+      found.add(path, recordedAt.slot, `a slot from 1 to ${slotCount(recorder)} of ${recorder.name}`);
+  }
   if (!scope.mayClash('networkCamera') && !scope.mayClash('run')) return;
+  const patched = new Map(
+    Object.values(site.run).flatMap(({ id, patchedTo }) =>
+      patchedTo ? [[`${patchedTo.recorderId}/${patchedTo.input}`, `run ${id} is patched there`]] : [],
+    ),
+  );
+  for (const { id, recordedAt } of Object.values(site.networkCamera)) {
+    if (!recordedAt) continue;
+    const key = `${recordedAt.recorderId}/${recordedAt.slot}`;
+    const other = patched.get(key);
+    if (other)
+      found.add(at('networkCamera', id, 'recordedAt.slot'), recordedAt.slot, `a slot of its own; ${other}`);
+    else patched.set(key, `camera ${site.camera[id]?.number ?? id} is recorded there`);
+  }
   for (const { id, cameraId } of Object.values(site.run))
     if (site.networkCamera[cameraId])
       found.add(

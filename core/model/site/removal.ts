@@ -124,6 +124,9 @@ function usersOf(site: Site, kind: Kind, id: string): string[] {
     case 'recorder':
       return [
         ...runs.filter(({ patchedTo }) => patchedTo?.recorderId === id).map((run) => `run ${number(run)}`),
+        ...Object.values(site.networkCamera)
+          .filter(({ recordedAt }) => recordedAt?.recorderId === id)
+          .map((one) => `camera ${site.camera[one.id]?.number}, which it records today`),
         ...Object.values(site.placement)
           .filter(({ recorderId }) => recorderId === id)
           .map((placement) => `the slot of camera ${site.camera[placement.id]?.number}`),

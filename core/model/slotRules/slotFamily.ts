@@ -12,6 +12,8 @@ export interface SlotNeed {
   /** The building its line ends in. */
   placeId: string;
   patchedTo: { recorderId: string; input: number } | undefined;
+  /** The slot that keeps it today, of a camera that is on the network already. */
+  recordedAt?: { recorderId: string; slot: number } | undefined;
 }
 
 /** Who is on a slot: placed there by the plan, or still there because nothing is decided for it yet. */

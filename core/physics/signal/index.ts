@@ -6,6 +6,7 @@ export {
   type WarmStretch,
 } from './categoryChannel';
 export { seriesLossDb, shuntLossDb, tapLossDb, tapNotchDb } from './faultLoss';
+export { categoryGrades, copperReachM, type CategoryGrade } from './copperReach';
 export { fibreGrades, fibreLossDb, fibreReachM, fibreRepairDb, type FibreGrade } from './fibre';
 export { formatMegapixels } from './formatMegapixels';
 export { linkRateMbps, linkRateOver } from './linkRate';

@@ -49,6 +49,23 @@ describe('the leads of a recorder', () => {
     expect(leads.find(({ number }) => number === 25)).toMatchObject({ fromX: 23.5 / 24, toX: 23.5 / 24 });
     expect(ticks.find(({ slot }) => slot === 24)!.today).toBe(25);
   });
+  it('of the network come from the slot that keeps them today, where somebody has noted it', () => {
+    const at = (slot: number, recorderId = hall.id) => ({
+      ...need(25, undefined, 'ip'),
+      recordedAt: { recorderId, slot },
+    });
+    const strip = (moved: SlotNeed) =>
+      stripOf(
+        recorderState(hall, [{ need: moved, slot: 24, placed: true }]),
+        { [moved.cameraId]: moved },
+        { camera: {}, run: {}, networkCamera: site.networkCamera },
+      );
+    expect(strip(at(24)).leads).toMatchObject([{ kind: 'stays', fromX: 23.5 / 24 }]);
+    const moved = strip(at(20));
+    expect(moved.leads).toMatchObject([{ kind: 'network', fromX: 19.5 / 24, toX: 23.5 / 24 }]);
+    expect([moved.ticks[19]!.today, moved.ticks[23]!.today]).toEqual([25, null]);
+    expect(strip(at(3, 'marshalling-recorder')).leads).toMatchObject([{ kind: 'network', fromX: null }]);
+  });
   it('end where nothing is asked of a slot any more, and stand there today', () => {
     expect(ending).toEqual([{ cameraId: 'c7', number: 7, x: 6.5 / 24 }]);
     expect(ticks[6]).toMatchObject({ today: 7, after: null });

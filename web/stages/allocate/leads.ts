@@ -1,5 +1,5 @@
 import type { SlotNeed } from '#core/model/slotRules';
-import type { RecorderState } from '#core/allocate/recorder';
+import { comesInAt, type RecorderState } from '#core/allocate/recorder';
 import type { Site } from '#core/model/site';
 
 /** A lead from where a run is plugged today to its slot after the change, on a strip of unit width. */
@@ -73,19 +73,23 @@ export function stripOf(
       patchedTo?.recorderId === recorder.id ? [[patchedTo.input, number] as const] : [],
     ),
   );
+  for (const { cameraId, recordedAt, number } of Object.values(needs))
+    if (there.has(cameraId) && recordedAt?.recorderId === recorder.id) today.set(recordedAt.slot, number);
   for (const { slot, occupants } of slots)
-    for (const { need } of occupants) if (there.has(need.cameraId)) today.set(slot, need.number);
+    for (const { need } of occupants)
+      if (there.has(need.cameraId) && !need.recordedAt) today.set(slot, need.number);
   const leads = slots.flatMap(({ slot, occupants }) =>
     occupants.map(({ need, placed }): Lead => {
-      const { patchedTo, signal } = need;
-      const stays = there.has(need.cameraId);
-      const input = stays ? slot : patchedTo?.recorderId === recorder.id ? patchedTo.input : null;
+      // As long as nobody has noted where it is recorded, the slot that it is given is taken for it.
+      const isThere = there.has(need.cameraId);
+      const from = comesInAt(need) ?? (isThere ? { recorderId: recorder.id, slot } : undefined);
+      const input = from?.recorderId === recorder.id ? from.slot : null;
       return {
         cameraId: need.cameraId,
         number: need.number,
         fromX: input === null ? null : centre(input, count),
         toX: centre(slot, count),
-        kind: stays ? 'stays' : kindOf(signal.kind === 'ip', input === slot, placed),
+        kind: isThere && input === slot ? 'stays' : kindOf(need.signal.kind === 'ip', input === slot, placed),
       };
     }),
   );

@@ -6,6 +6,7 @@ import {
   addNetworkCamera,
   leadMedia,
   targetClasses,
+  withFields,
   type NetworkCamera,
   type NewNetworkCamera,
 } from '#core/model/site';
@@ -20,6 +21,7 @@ import { fitting } from '../../parts/within';
 import { idMark } from '../../stores/idMark';
 import { useOpenSite } from '../../stores/openSite';
 import { useSite } from '../../stores/site';
+import { slotRead, slotsToday, slotText } from './slotsToday';
 import type { ShownNetwork } from './useNetwork';
 
 /** Adds a camera that hangs on the network and on no old run: a new view, or an IP camera that is there. */
@@ -30,12 +32,18 @@ const openSite = useOpenSite();
 
 /** An empty choice would be shown as none. */
 const nowhere = '-';
-const wanted = reactive<NewNetworkCamera & { deviceId: string }>({
+const wanted = reactive<
+  Omit<NewNetworkCamera, 'deviceId' | 'recordedAt'> & {
+    deviceId: string;
+    recordedAt: NewNetworkCamera['recordedAt'];
+  }
+>({
   name: '',
   placeName: '',
   target: targetClasses[0],
   state: 'planned',
   deviceId: nowhere,
+  recordedAt: undefined,
   lead: { medium: 'category', lengthM: 10 },
 });
 const problems = ref<string[]>([]);
@@ -63,10 +71,15 @@ function add(): void {
     ...(wanted.placeName.trim() ? [] : ['Say where the camera hangs.']),
   ];
   if (problems.value.length > 0) return;
-  const { deviceId, ...rest } = wanted;
+  const { deviceId, recordedAt, ...rest } = wanted;
   const changes = addNetworkCamera(
     openSite.value,
-    { ...rest, lead: { ...rest.lead }, ...(deviceId === nowhere ? {} : { deviceId }) },
+    {
+      ...rest,
+      lead: { ...rest.lead },
+      ...(deviceId === nowhere ? {} : { deviceId }),
+      ...(recordedAt && rest.state === 'there' ? { recordedAt: { ...recordedAt } } : {}),
+    },
     idMark,
   );
   problems.value = store.change(`Add the view ${wanted.name}`, changes).map(({ allowed }) => allowed);
@@ -116,6 +129,23 @@ function add(): void {
           label="Length of its lead"
           :allowed="fitting('networkCamera', 'lead.lengthM')"
           @take="(lengthM) => (wanted.lead.lengthM = lengthM)"
+      /></FieldRow>
+      <FieldRow v-if="wanted.lead.medium === 'radio'" label="Radio rate"
+        ><QuantityField
+          :value="wanted.lead.rateMbps ?? null"
+          unit="Mb/s"
+          label="Radio rate, as the access point shows it"
+          :allowed="fitting('networkCamera', 'lead.rateMbps')"
+          clearable
+          @take="(rateMbps) => (wanted.lead = withFields(wanted.lead, { rateMbps }))"
+          @clear="wanted.lead = withFields(wanted.lead, { rateMbps: undefined })"
+      /></FieldRow>
+      <FieldRow v-if="wanted.state === 'there'" label="Recorded on"
+        ><PickField
+          :value="slotText(wanted.recordedAt)"
+          :choices="slotsToday(openSite)"
+          label="Recorded today on"
+          @take="(slot) => (wanted.recordedAt = slotRead(slot))"
       /></FieldRow>
       <DialogFoot :problems="problems" go="Add the view" @leave="visible = false" />
     </form>

@@ -35,13 +35,18 @@ const ends = reactive<{ from: LinkEnd | null; to: LinkEnd | null }>({
 });
 /** An empty choice would be shown as none. */
 const notRead = '-' as const;
-const grades = [{ value: notRead, label: 'Not read yet' } as const, ...choices.fibreGrade];
+const unread = { value: notRead, label: 'Not read yet' } as const;
+const grades = [unread, ...choices.fibreGrade];
+const categoryGrades = [unread, ...choices.categoryGrade];
 /** How many fibres lie in the cable, and how many of them others use; of nothing but a fibre. */
 const fibres = reactive<{ total: number | null; used: number }>({
   total: link?.fibres?.total ?? null,
   used: link?.fibres?.used ?? 0,
 });
 const grade = ref<NonNullable<Link['fibreGrade']> | typeof notRead>(link?.fibreGrade ?? notRead);
+const categoryGrade = ref<NonNullable<Link['categoryGrade']> | typeof notRead>(
+  link?.categoryGrade ?? notRead,
+);
 const words = link
   ? { header: 'Change a link', go: 'Change the link' }
   : { header: 'Note a link', go: 'Note the link' };
@@ -91,6 +96,9 @@ function take(): void {
       ? { fibres: { total: fibres.total, used: fibres.used } }
       : {}),
     ...(medium === 'fibre' && grade.value !== notRead ? { fibreGrade: grade.value } : {}),
+    ...(medium === 'category' && categoryGrade.value !== notRead
+      ? { categoryGrade: categoryGrade.value }
+      : {}),
     ...(link?.note ? { note: link.note } : {}),
   };
   problems.value = store
@@ -153,6 +161,13 @@ function take(): void {
           :choices="grades"
           label="Grade of the fibre"
           @take="(value) => (grade = value)"
+      /></FieldRow>
+      <FieldRow v-if="wanted.medium === 'category'" label="Grade"
+        ><PickField
+          :value="categoryGrade"
+          :choices="categoryGrades"
+          label="Grade of the cable"
+          @take="(value) => (categoryGrade = value)"
       /></FieldRow>
       <FieldRow label="Carries"
         ><QuantityField

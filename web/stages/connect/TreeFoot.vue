@@ -6,7 +6,14 @@ import { counted } from '#core/shared/labels';
 import { formatQuantity } from '#core/shared/units';
 import type { Load } from '#core/shared/derivation';
 import LoadBar from '../../parts/LoadBar.vue';
-import { aboutOf, notePlace, removeNetworkCamera, withFields, type Place } from '#core/model/site';
+import {
+  aboutOf,
+  notePlace,
+  removeNetworkCamera,
+  withFields,
+  type NetworkCamera,
+  type Place,
+} from '#core/model/site';
 import { useOpenSite } from '../../stores/openSite';
 import { useSite } from '../../stores/site';
 import PickField from '../../parts/PickField.vue';
@@ -17,6 +24,7 @@ import { useEvaluation } from '../../stores/evaluation';
 import { useWhyPanel } from '../../stores/whyPanel';
 import PickedLink from './PickedLink.vue';
 import type { ShownNetwork } from './useNetwork';
+import { slotRead, slotsToday, slotText } from './slotsToday';
 import { additions, type Addition } from './views';
 
 /** What is picked in the tree, and what is wrong with the network; the worst of it first. */
@@ -75,11 +83,16 @@ const elsewhere = computed(() =>
 const networkCamera = computed(() =>
   camera.value ? openSite.value.networkCamera[camera.value.cameraId] : undefined,
 );
-function setLead(fields: { lengthM?: number; rateMbps?: number | undefined }): void {
-  const { id: cameraId, lead } = networkCamera.value!;
-  const set = { ...networkCamera.value!, lead: withFields(lead, fields) };
-  store.change(`Lead of camera ${camera.value!.number}`, [{ kind: 'networkCamera', id: cameraId, set }]);
+function setNetworkCamera(what: string, fields: Partial<NetworkCamera>): void {
+  const { id: cameraId } = networkCamera.value!;
+  const set = withFields(networkCamera.value!, fields);
+  const [problem] = store.change(`${what} of camera ${camera.value!.number}`, [
+    { kind: 'networkCamera', id: cameraId, set },
+  ]);
+  if (problem) emit('refuse', `That cannot be: ${problem.allowed}.`);
 }
+const setLead = (fields: { lengthM?: number; rateMbps?: number | undefined }): void =>
+  setNetworkCamera('Lead', { lead: withFields(networkCamera.value!.lead, fields) });
 function removeCamera(): void {
   const { cameraId, number } = camera.value!;
   const removal = removeNetworkCamera(openSite.value, cameraId);
@@ -220,6 +233,14 @@ const worst = computed(() => network.findings[0]);
             clearable
             @take="(rateMbps) => setLead({ rateMbps })"
             @clear="setLead({ rateMbps: undefined })"
+        /></span>
+        <span v-if="networkCamera.state === 'there'" class="field"
+          >Recorded today on
+          <PickField
+            :value="slotText(networkCamera.recordedAt)"
+            :choices="slotsToday(openSite)"
+            :label="`Slot of camera ${camera.number} today`"
+            @take="(slot) => setNetworkCamera('Slot today', { recordedAt: slotRead(slot) })"
         /></span>
         <button type="button" class="btn small" @click="removeCamera">Remove the view</button>
       </template>

@@ -26,7 +26,7 @@ const emit = defineEmits<{ pick: [taskId: string]; drop: [taskId: string, crewId
 const nights = useNights();
 const tasks = computed(() => new Map(now.tasks.map((task) => [task.id, task])));
 const toneOf = ({ kind }: Task): 'build' | 'recorder' | 'camera' =>
-  kind === 'recorder-change' || kind === 'patch'
+  kind === 'recorder-change' || kind === 'patch' || kind === 'rejoin'
     ? 'recorder'
     : taskKind(kind).skills.includes('network')
       ? 'build'
