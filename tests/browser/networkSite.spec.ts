@@ -167,6 +167,7 @@ test('an IP camera that is there is noted with its slot of today, and moves from
   await dialog.getByLabel('Radio rate').press('Enter');
   await expect(dialog.getByRole('alert')).toContainText('more than 0');
   await dialog.getByLabel('Radio rate').fill('40');
+  await dialog.getByLabel('Radio rate').press('Tab');
   await dialog.getByLabel('Recorded today on').click();
   await choose(page, 'Hall recorder 20');
   await dialog.getByRole('button', { name: 'Add the view' }).click();

@@ -67,6 +67,8 @@ export const gearSchema = z.discriminatedUnion('kind', [
     input: z.enum(['composite', 'vga', 'hdmi']),
     /** The recorder whose pictures it shows, and the cameras in its tiles, row by row from the top left. */
     recorderId: idSchema.optional(),
+    /** In place of a recorder, the matrix that it hangs on. */
+    matrixId: idSchema.optional(),
     tiles: z.array(idSchema).max(64).optional(),
   }),
   z.strictObject({

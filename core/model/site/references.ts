@@ -103,7 +103,11 @@ function checkHeadEnd(site: Site, scope: ReferenceScope, found: Found): void {
     found.known('place', equipment.placeId, at('equipment', equipment.id, 'placeId'));
     checkHookUp(site, 'equipment', equipment.id, equipment.hookUp, found);
     if (equipment.gear.kind !== 'monitor') continue;
-    const { recorderId, tiles = [] } = equipment.gear;
+    const { recorderId, matrixId, tiles = [] } = equipment.gear;
+    if (matrixId !== undefined && recorderId !== undefined)
+      found.add(at('equipment', equipment.id, 'gear.matrixId'), matrixId, 'a recorder or a matrix, not both');
+    else if (matrixId !== undefined && site.equipment[matrixId]?.gear.kind !== 'matrix')
+      found.add(at('equipment', equipment.id, 'gear.matrixId'), matrixId, 'a matrix that is noted');
     if (recorderId !== undefined)
       found.known('recorder', recorderId, at('equipment', equipment.id, 'gear.recorderId'));
     for (const id of tiles) found.known('camera', id, at('equipment', equipment.id, 'gear.tiles'));

@@ -148,6 +148,9 @@ function usersOf(site: Site, kind: Kind, id: string): string[] {
     case 'equipment':
       return names([
         ...hooked.filter(({ hookUp }) => hookUp?.rackId === id || hookUp?.fedById === id),
+        ...Object.values(site.equipment).filter(
+          ({ gear }) => gear.kind === 'monitor' && gear.matrixId === id,
+        ),
         ...Object.values(site.link).filter(
           ({ fromEnd, toEnd }) => fromEnd?.deviceId === id || toEnd?.deviceId === id,
         ),

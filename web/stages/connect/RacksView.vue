@@ -56,7 +56,7 @@ const freed = computed(() => (rooms.value ? freedInWords(rooms.value.freed) : []
           <h2>{{ monitor.name }}</h2>
           <p class="dim tiny">
             {{ openSite.place[monitor.placeId]?.name }};
-            {{ monitor.recorder ? `shows ${monitor.recorder}` : 'nobody noted which recorder it shows' }}
+            {{ monitor.source ? `shows ${monitor.source}` : 'nobody noted which recorder it shows' }}
           </p>
           <ol
             v-if="monitor.tiles.length > 0"

@@ -7,7 +7,7 @@ import TextField from '../../../parts/TextField.vue';
 import { useOpenSite } from '../../../stores/openSite';
 
 type Monitor = Extract<Gear, { kind: 'monitor' }>;
-/** What a monitor takes in, which recorder it shows, and which cameras stand in its tiles. */
+/** What a monitor takes in, which recorder or matrix it shows, and which cameras stand in its tiles. */
 const { monitor } = defineProps<{ monitor: Monitor }>();
 const emit = defineEmits<{ set: [fields: { [K in keyof Monitor]?: Monitor[K] | undefined }] }>();
 const openSite = useOpenSite();
@@ -17,11 +17,30 @@ const inputs = [
   { value: 'vga' as const, label: 'VGA' },
   { value: 'hdmi' as const, label: 'HDMI' },
 ];
-const noRecorder = '-';
-const recorders = computed(() => [
-  { value: noRecorder, label: 'Not noted' },
-  ...Object.values(openSite.value.recorder).map(({ id, name }) => ({ value: id, label: name })),
+const noSource = '-';
+/** Recorders and matrices: it shows what one of them puts out. */
+const sources = computed(() => [
+  { value: noSource, label: 'Not noted' },
+  ...Object.values(openSite.value.recorder).map(({ id, name }) => ({
+    value: `recorderId/${id}`,
+    label: name,
+  })),
+  ...Object.values(openSite.value.equipment)
+    .filter(({ gear }) => gear.kind === 'matrix')
+    .map(({ id, name }) => ({ value: `matrixId/${id}`, label: name })),
 ]);
+const source = computed(() => {
+  const { recorderId, matrixId } = monitor;
+  if (recorderId !== undefined) return `recorderId/${recorderId}`;
+  return matrixId === undefined ? noSource : `matrixId/${matrixId}`;
+});
+function takeSource(value: string): void {
+  const [kind, id] = value.split('/');
+  emit('set', {
+    recorderId: kind === 'recorderId' ? id : undefined,
+    matrixId: kind === 'matrixId' ? id : undefined,
+  });
+}
 const tilesText = computed(() =>
   (monitor.tiles ?? []).map((id) => openSite.value.camera[id]?.number ?? '?').join(', '),
 );
@@ -40,10 +59,10 @@ function takeTiles(text: string): void {
       :choices="inputs"
       label="Monitor input"
       @take="(input) => emit('set', { input })" /><PickField
-      :value="monitor.recorderId ?? noRecorder"
-      :choices="recorders"
-      label="Recorder that it shows"
-      @take="(id) => emit('set', { recorderId: id === noRecorder ? undefined : id })"
+      :value="source"
+      :choices="sources"
+      label="Recorder or matrix that it shows"
+      @take="takeSource"
   /></FieldRow>
   <FieldRow label="Tiles" hint="Numbers of the cameras, row by row from the top left."
     ><TextField
