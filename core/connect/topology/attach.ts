@@ -9,7 +9,7 @@ export interface PortNeed {
   mbps: number;
   /** What it could hang on; needs that could hang on the same share one list. */
   candidates: readonly Device[];
-  pinnedTo?: string;
+  pinnedTo?: string | undefined;
 }
 
 interface Room {
@@ -35,21 +35,18 @@ const shareLeft = (room: Room, device: Device): number =>
     room.mbps / device.uplinkMbps,
   );
 
-function chosenFor(
-  need: PortNeed,
-  rooms: ReadonlyMap<string, Room>,
-  withPorts: readonly Device[],
-): Device | undefined {
-  const pinned =
-    need.pinnedTo === undefined ? undefined : need.candidates.find(({ id }) => id === need.pinnedTo);
-  if (pinned) return pinned;
-  const fitting = withPorts.find((device) => fits(rooms.get(device.id)!, device, need));
-  if (fitting) return fitting;
-  // Nothing has room for it: it goes where most is left, and what it overfills says so.
-  return [...need.candidates].sort(
-    (a, b) => shareLeft(rooms.get(b.id)!, b) - shareLeft(rooms.get(a.id)!, a),
-  )[0];
+/** The device with most left, of those with as much the first. */
+function leastFull(devices: readonly Device[], rooms: ReadonlyMap<string, Room>): Device | undefined {
+  let [best, most]: [Device | undefined, number] = [undefined, -Infinity];
+  for (const device of devices) {
+    const left = shareLeft(rooms.get(device.id)!, device);
+    if (best === undefined || left > most) [best, most] = [device, left];
+  }
+  return best;
 }
+
+const pinnedDevice = ({ candidates, pinnedTo }: PortNeed): Device | undefined =>
+  pinnedTo === undefined ? undefined : candidates.find(({ id }) => id === pinnedTo);
 
 /**
  * Gives each need a device: what a person said first, then the strongest, each on the first device with room. The order is fixed, so that
@@ -57,30 +54,34 @@ function chosenFor(
  */
 export function attach(needs: readonly PortNeed[]): Map<string, Device> {
   const rooms = new Map<string, Room>();
-  /** Of the same candidates, those with a port left: whoever is full is not looked at again. */
-  const withPorts = new Map<readonly Device[], readonly Device[]>();
+  /** Of the same candidates, how many are skipped by needs that are alike: who had no room for one has none for the next. */
+  const skipped = new Map<readonly Device[], Map<string, number>>();
   for (const { candidates } of needs) {
-    if (withPorts.has(candidates)) continue;
-    withPorts.set(candidates, candidates);
+    if (skipped.has(candidates)) continue;
+    skipped.set(candidates, new Map());
     for (const device of candidates) if (!rooms.has(device.id)) rooms.set(device.id, roomOf(device));
   }
-  const isPinned = ({ candidates, pinnedTo }: PortNeed): boolean =>
-    pinnedTo !== undefined && candidates.some(({ id }) => id === pinnedTo);
-  const inOrder = [...needs].sort(
-    (a, b) => Number(isPinned(b)) - Number(isPinned(a)) || b.watts - a.watts || a.number - b.number,
-  );
+  const firstWithRoom = (need: PortNeed): Device | undefined => {
+    const { candidates, watts, mbps } = need;
+    const ofList = skipped.get(candidates)!;
+    const key = `${watts} ${mbps}`;
+    let at = ofList.get(key) ?? 0;
+    while (at < candidates.length && !fits(rooms.get(candidates[at]!.id)!, candidates[at]!, need)) at += 1;
+    ofList.set(key, at);
+    return candidates[at];
+  };
+  const strongestFirst = (a: PortNeed, b: PortNeed): number => b.watts - a.watts || a.number - b.number;
+  const inOrder = [
+    ...needs.filter((need) => pinnedDevice(need)).sort(strongestFirst),
+    ...needs.filter((need) => !pinnedDevice(need)).sort(strongestFirst),
+  ];
   const attached = new Map<string, Device>();
   for (const need of inOrder) {
-    const open = withPorts.get(need.candidates)!;
-    const device = chosenFor(need, rooms, open);
+    // Where nothing has room for it, it goes where most is left, and what it overfills says so.
+    const device = pinnedDevice(need) ?? firstWithRoom(need) ?? leastFull(need.candidates, rooms);
     if (!device) continue;
     const room = rooms.get(device.id)!;
     room.ports -= 1;
-    if (room.ports === 0)
-      withPorts.set(
-        need.candidates,
-        open.filter(({ id }) => rooms.get(id)!.ports > 0),
-      );
     room.watts -= need.watts;
     room.mbps -= need.mbps;
     attached.set(need.key, device);

@@ -1,3 +1,4 @@
+import { putUnder } from '#core/shared/grouping';
 import { loopsIn } from './loops';
 import type { CameraWay, Failure, Topology } from './types';
 import { waysOf } from './ways';
@@ -17,19 +18,14 @@ function without({ devices, links, cameras }: Topology, { kind, id }: Failure['o
  * each is tried.
  */
 export function failuresOf(topology: Topology, ways: ReadonlyMap<string, CameraWay>): Failure[] {
-  const through = new Map<string, string[]>();
-  const note = (key: string, cameraId: string): void => {
-    const known = through.get(key);
-    if (known) known.push(cameraId);
-    else through.set(key, [cameraId]);
-  };
+  const through = { link: new Map<string, string[]>(), device: new Map<string, string[]>() };
   for (const { cameraId, linkIds, deviceIds } of ways.values()) {
-    for (const id of linkIds) note(`link ${id}`, cameraId);
-    for (const id of deviceIds) note(`device ${id}`, cameraId);
+    for (const id of linkIds) putUnder(through.link, id, cameraId);
+    for (const id of deviceIds) putUnder(through.device, id, cameraId);
   }
   const hasLoops = loopsIn(topology.links).length > 0;
   const darkened = (of: Failure['of']): string[] => {
-    const going = through.get(`${of.kind} ${of.id}`) ?? [];
+    const going = through[of.kind].get(of.id) ?? [];
     if (!hasLoops || going.length === 0) return going;
     const left = waysOf(without(topology, of));
     return going.filter((cameraId) => !left.has(cameraId));

@@ -2,6 +2,7 @@ import { counted } from '#core/shared/labels';
 import type { Load } from '#core/shared/derivation';
 import { formatQuantity } from '#core/shared/units';
 import type { Site } from '#core/model/site';
+import { groupBy, putUnder } from '#core/shared/grouping';
 import { leadsTooLong, linksTooLong } from './lengths';
 import { loopsIn } from './loops';
 import { numbersOf } from './numbersOf';
@@ -14,15 +15,10 @@ const capital = (text: string): string => text.charAt(0).toUpperCase() + text.sl
 /** Cameras on the network whose pictures find no way to their recorders, by where they come from and go. */
 function withoutWay(site: Site, { devices, cameras }: Topology, ways: ReadonlyMap<string, CameraWay>) {
   const deviceOf = new Map(devices.map((device) => [device.id, device]));
-  const groups = new Map<string, CameraEnd[]>();
-  for (const camera of cameras) {
-    const { deviceId, recorderId, cameraId } = camera;
-    if (deviceId === null || recorderId === null || ways.has(cameraId)) continue;
-    const key = `${deviceOf.get(deviceId)!.placeId} ${deviceOf.get(recorderId)!.placeId}`;
-    const known = groups.get(key);
-    if (known) known.push(camera);
-    else groups.set(key, [camera]);
-  }
+  const groups = groupBy(cameras, ({ deviceId, recorderId, cameraId }) => {
+    if (deviceId === null || recorderId === null || ways.has(cameraId)) return null;
+    return `${deviceOf.get(deviceId)!.placeId} ${deviceOf.get(recorderId)!.placeId}`;
+  });
   return [...groups.values()].map((group): TopologyFinding => {
     const [from, to] = [group[0]!.deviceId!, group[0]!.recorderId!].map(
       (id) => site.place[deviceOf.get(id)!.placeId]!.name,
@@ -122,21 +118,14 @@ const pastLimit = (whose: string, { label, used, most, unit }: Load): string =>
       ? `${whose} has ${most} ${label}; ${used} are needed.`
       : `${whose} gives ${formatQuantity(most, unit)}; ${formatQuantity(used, unit)} ${label === 'watts' ? 'are asked of it' : 'come to it'}.`;
 
-/** Cameras by the device that they hang on, and by each link that their pictures go over. */
+/** Cameras by each link that their pictures go over. */
 function camerasOver(
   { cameras }: Topology,
   ways: ReadonlyMap<string, CameraWay>,
 ): ReadonlyMap<string, CameraEnd[]> {
   const over = new Map<string, CameraEnd[]>();
-  const note = (key: string, camera: CameraEnd): void => {
-    const known = over.get(key);
-    if (known) known.push(camera);
-    else over.set(key, [camera]);
-  };
-  for (const camera of cameras) {
-    if (camera.deviceId !== null) note(`device ${camera.deviceId}`, camera);
-    for (const id of ways.get(camera.cameraId)?.linkIds ?? []) note(`link ${id}`, camera);
-  }
+  for (const camera of cameras)
+    for (const id of ways.get(camera.cameraId)?.linkIds ?? []) putUnder(over, id, camera);
   return over;
 }
 
@@ -153,11 +142,12 @@ function tooMuch(
 ): TopologyFinding[] {
   const nameOf = new Map([...topology.devices, ...topology.links].map(({ id, name }) => [id, name]));
   const deviceOf = new Map(topology.devices.map((device) => [device.id, device]));
+  const hanging = groupBy(topology.cameras, ({ deviceId }) => deviceId);
   const over = camerasOver(topology, ways);
-  const onDevice = (id: string): CameraEnd[] => over.get(`device ${id}`) ?? [];
+  const onDevice = (id: string): CameraEnd[] => hanging.get(id) ?? [];
   const through = (id: string): CameraEnd[] =>
     topology.cameras.filter(({ cameraId }) => ways.get(cameraId)?.deviceIds.includes(id));
-  const onLink = (id: string): CameraEnd[] => over.get(`link ${id}`) ?? [];
+  const onLink = (id: string): CameraEnd[] => over.get(id) ?? [];
   return [
     ...devices.flatMap(({ deviceId, loads }) =>
       loads

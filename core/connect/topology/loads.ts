@@ -1,5 +1,6 @@
 import type { Site } from '#core/model/site';
 import { loadOf, type Load } from '#core/shared/derivation';
+import { groupBy } from '#core/shared/grouping';
 import { airShares, airtimeLoad, sharedRadios } from './airtime';
 import { loadWithRoom } from './linkRoom';
 import type { CameraEnd, CameraWay, Device, DeviceLoad, LinkLoad, Topology } from './types';
@@ -43,16 +44,8 @@ function ofGear(device: Device, hanging: readonly CameraEnd[], ways: number): Lo
 }
 
 /** Cameras by the device that they hang on. */
-function hangingOn(cameras: readonly CameraEnd[]): Map<string, CameraEnd[]> {
-  const hanging = new Map<string, CameraEnd[]>();
-  for (const camera of cameras) {
-    if (camera.deviceId === null) continue;
-    const known = hanging.get(camera.deviceId);
-    if (known) known.push(camera);
-    else hanging.set(camera.deviceId, [camera]);
-  }
-  return hanging;
-}
+const hangingOn = (cameras: readonly CameraEnd[]): Map<string, CameraEnd[]> =>
+  groupBy(cameras, ({ deviceId }) => deviceId);
 
 /** How many ways to field switches leave each device. */
 function waysFrom({ devices, links }: Topology): Map<string, number> {

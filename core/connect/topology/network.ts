@@ -4,7 +4,8 @@ import type { RunEvaluation } from '#core/decide/runEvaluation';
 import { failuresOf } from './failures';
 import { topologyFindings } from './findingsOf';
 import { deviceLoads, linkLoads } from './loads';
-import { topologyOf, type Moment } from './topologyOf';
+import type { Moment } from './moment';
+import { topologyOf } from './topologyOf';
 import type { DeviceLoad, Failure, LinkLoad, Topology, TopologyFinding } from './types';
 import { waysOf } from './ways';
 

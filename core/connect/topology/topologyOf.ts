@@ -1,97 +1,14 @@
-import { hasOwnCamera, optionRow, type NetworkCamera, type Site } from '#core/model/site';
-import { lineKind } from '#core/test/findings';
-import {
-  networkCameraNeeds,
-  type FeasibleOption,
-  type MarginKind,
-  type NetworkCameraNeed,
-  type PortKind,
-  type SharedThing,
-  type Total,
-} from '#core/decide/options';
-import { chosenOption, type RunEvaluation } from '#core/decide/runEvaluation';
+import type { NetworkCameraNeed, PortKind, Total } from '#core/decide/options';
+import type { RunEvaluation } from '#core/decide/runEvaluation';
+import type { Site } from '#core/model/site';
+import { groupBy } from '#core/shared/grouping';
 import { attach, type PortNeed } from './attach';
-import { devicesNoted, fieldSwitchDevice, plannedUnits, wayOf } from './devicesOf';
+import { networkEnd, runEnd } from './cameraEnds';
+import { devicesNoted, fieldSwitchDevice, plannedUnits } from './devicesOf';
+import { camerasNow, networkCamerasAt, type CameraNow, type Moment } from './moment';
 import { coresOf, patchesOf, trunksOf } from './patches';
-import type { CameraEnd, Device, Medium, Topology, TopologyLink } from './types';
-
-/** Which moment is looked at: today, when all is done, or a morning by which some cameras have been moved. */
-export type Moment = { kind: 'today' } | { kind: 'after' } | { kind: 'morning'; moved: ReadonlySet<string> };
-
-/** Whether a camera hangs by its choice at a moment, and not as it does today. */
-export const isMoved = (moment: Moment, cameraId: string): boolean =>
-  moment.kind === 'after' || (moment.kind === 'morning' && moment.moved.has(cameraId));
-
-/** A camera with how it hangs at that moment: by an option, or as it does today. */
-interface CameraNow {
-  evaluation: RunEvaluation;
-  option: FeasibleOption | null;
-}
-
-function camerasNow(runs: readonly RunEvaluation[], moment: Moment): CameraNow[] {
-  return runs.flatMap((evaluation): CameraNow[] => {
-    if (!isMoved(moment, evaluation.camera.id)) return [{ evaluation, option: null }];
-    // A choice that cannot be is as good as none: the camera hangs as it does today.
-    const option = chosenOption(evaluation);
-    return option && !hasOwnCamera(option.kind) ? [] : [{ evaluation, option: option ?? null }];
-  });
-}
-
-const pictureMedium = (run: RunEvaluation['run']): Medium =>
-  lineKind(run) === 'coax' ? 'coax-picture' : 'balun';
-
-const networkMedium = ({ kind }: FeasibleOption, run: RunEvaluation['run']): Medium => {
-  const { cable, keepsCamera } = optionRow(kind);
-  if (keepsCamera) return pictureMedium(run);
-  return cable === 'coax' ? 'coax-data' : 'category';
-};
-
-const sentMbps = ({ signal }: FeasibleOption): number => (signal.kind === 'ip' ? signal.mbps : 0);
-
-/** A way that cameras of one place share, with those that do. */
-interface SharedWay {
-  key: string;
-  placeId: string;
-  fromPlaceId: string;
-  medium: NonNullable<SharedThing['way']>['medium'];
-  lengthM: number;
-  carriesMbps: number;
-  cameraIds: string[];
-  mbps: number;
-}
-
-/** What a fibre or a category cable carries, where nothing else is said. */
-const cableMbps = 1000;
-
-/** The margin that says what a way carries; a cable or a fibre carries as much as its ends do. */
-const rateOf: Partial<Record<SharedWay['medium'], MarginKind>> = {
-  radio: 'radio-rate',
-  'coax-converters': 'link-rate',
-};
-
-/** Ways that lead to a PoE switch at the place, whoever hangs on it. */
-const toPlaceSwitch: ReadonlySet<SharedWay['medium']> = new Set(['category', 'coax-converters']);
-
-function sharedWays(cameras: readonly CameraNow[]): SharedWay[] {
-  const ways = new Map<string, SharedWay>();
-  for (const { evaluation, option } of cameras) {
-    const thing = option && wayOf(option);
-    if (!option || !thing?.way) continue;
-    const rate = option.margins.find(({ kind }) => kind === rateOf[thing.way!.medium]);
-    const way = ways.get(thing.key) ?? {
-      key: thing.key,
-      placeId: evaluation.camera.placeId,
-      ...thing.way,
-      carriesMbps: rate?.value ?? cableMbps,
-      cameraIds: [],
-      mbps: 0,
-    };
-    way.cameraIds.push(evaluation.camera.id);
-    way.mbps += sentMbps(option);
-    ways.set(thing.key, way);
-  }
-  return [...ways.values()];
-}
+import { sharedWays, toPlaceSwitch, type SharedWay } from './sharedWays';
+import type { Device, Topology, TopologyLink } from './types';
 
 /** What a port is wanted for, and what gives such a port. */
 type PortUse = PortKind | 'switch';
@@ -112,6 +29,7 @@ function portNeeds(
   deviceOf: ReadonlyMap<string, Device>,
 ): PortNeed[] {
   const lists = new Map<string, Device[]>();
+  const standingAt = groupBy([...deviceOf.values()], ({ placeId }) => placeId);
   /** Gear of one use at one place, the same list for everybody who asks. */
   const at = (placeId: string, use: PortUse, recorderId?: string): Device[] => {
     // What hangs on a recorder's own port is seen by that recorder alone.
@@ -120,9 +38,8 @@ function portNeeds(
     const key = `${use} ${placeId} ${own}`;
     const known = lists.get(key);
     if (known) return known;
-    const list = [...deviceOf.values()].filter(
-      (device) =>
-        device.placeId === placeId && suits[use](device) && (device.kind !== 'recorder' || device.id === own),
+    const list = (standingAt.get(placeId) ?? []).filter(
+      (device) => suits[use](device) && (device.kind !== 'recorder' || device.id === own),
     );
     lists.set(key, list);
     return list;
@@ -139,7 +56,7 @@ function portNeeds(
         watts: sourceWatts,
         mbps,
         candidates,
-        ...(pinnedTo === undefined ? {} : { pinnedTo }),
+        pinnedTo,
       },
     ];
   });
@@ -169,10 +86,6 @@ function linkOfWay(way: SharedWay, from: Device, to: Device): TopologyLink {
   };
 }
 
-/** Cameras of the network that are there at a moment: new views come when their slot is theirs. */
-const networkCamerasAt = (site: Site, moment: Moment): NetworkCameraNeed[] =>
-  networkCameraNeeds(site).filter(({ fact }) => fact.state === 'there' || isMoved(moment, fact.id));
-
 /** The port of the device that a camera of the network is noted to hang on. */
 function networkPortNeed(
   { camera: { id, number }, fact: { deviceId }, portWatts, signal }: NetworkCameraNeed,
@@ -191,43 +104,6 @@ function networkPortNeed(
     },
   ];
 }
-
-/** The recorder that keeps a camera of the network: the one that does today as long as that counts, else the one that is planned. */
-function keptBy(
-  { placement }: Pick<Site, 'placement'>,
-  { id, recordedAt }: NetworkCamera,
-  moment: Moment,
-): string | null {
-  const planned = placement[id];
-  const at = isMoved(moment, id) ? (planned ?? recordedAt) : (recordedAt ?? planned);
-  return at?.recorderId ?? null;
-}
-
-/** How a camera of the network hangs there: on what is noted, or on nothing yet. */
-const networkEnd = (
-  site: Pick<Site, 'placement'>,
-  { camera, fact, portWatts, signal }: NetworkCameraNeed,
-  attached: ReadonlyMap<string, Device>,
-  moment: Moment,
-): CameraEnd => ({
-  cameraId: camera.id,
-  runId: null,
-  number: camera.number,
-  name: camera.name,
-  placeId: camera.placeId,
-  deviceId: attached.get(camera.id)?.id ?? null,
-  recorderId: keptBy(site, fact, moment),
-  medium: fact.lead.medium,
-  lengthM: fact.lead.lengthM,
-  ...(fact.lead.rateMbps === undefined ? {} : { airMbps: fact.lead.rateMbps }),
-  mbps: signal.mbps,
-  watts: portWatts,
-  isPinned: attached.has(camera.id),
-  isNewCable: false,
-});
-
-const recorderOf = (site: Site, { run, camera }: RunEvaluation, option: FeasibleOption | null) =>
-  (option ? site.placement[camera.id]?.recorderId : undefined) ?? run.patchedTo?.recorderId ?? null;
 
 /** Network and inputs of a site as they hang together at a moment, from recorders to cameras. */
 export function topologyOf(
@@ -265,48 +141,7 @@ export function topologyOf(
     const into = toPlaceSwitch.has(way.medium) ? cores.get(way.placeId) : fieldSwitches.get(way.placeId);
     return from && into && from.id !== into.id ? [linkOfWay(way, from, into)] : [];
   });
-  const ends = cameras.map(({ evaluation, option }): CameraEnd => {
-    const { camera, run, lengthM } = evaluation;
-    const recorderId = recorderOf(site, evaluation, option);
-    const end = {
-      cameraId: camera.id,
-      runId: run.id,
-      number: camera.number,
-      name: camera.name,
-      placeId: camera.placeId,
-      recorderId,
-      isPinned: false,
-      isNewCable: option?.kind === 'new-category',
-      watts: 0,
-    };
-    if (!option || option.signal.kind !== 'ip')
-      return { ...end, deviceId: recorderId, medium: pictureMedium(run), lengthM, mbps: 0 };
-    const mbps = sentMbps(option);
-    const ownWay = wayOfCamera.get(camera.id);
-    const way = ownWay && toPlaceSwitch.has(ownWay.medium) ? undefined : ownWay;
-    if (way && meets.has(way.key))
-      return { ...end, deviceId: fieldSwitches.get(way.placeId)!.id, medium: 'category', lengthM: 0, mbps };
-    if (way)
-      return {
-        ...end,
-        deviceId: attached.get(way.key)?.id ?? null,
-        medium: way.medium,
-        lengthM: way.lengthM,
-        mbps,
-      };
-    const device = attached.get(camera.id);
-    return {
-      ...end,
-      deviceId: device?.id ?? null,
-      medium: networkMedium(option, run),
-      lengthM: optionRow(option.kind).cable === 'none' ? option.newCableM : lengthM,
-      mbps,
-      watts: option.shared?.sourceWatts ?? 0,
-      ...(option.shared?.nightWatts === undefined ? {} : { nightWatts: option.shared.nightWatts }),
-      ...(option.onCoaxOf === null ? {} : { onCoaxOf: option.onCoaxOf }),
-      isPinned: device !== undefined && site.attachment[camera.id]?.deviceId === device.id,
-    };
-  });
+  const hanging = { attached, wayOfCamera, meets, fieldSwitches };
   return {
     devices,
     links: [
@@ -314,8 +149,9 @@ export function topologyOf(
       ...trunksOf(site, devices, cores, moment.kind !== 'today'),
       ...wayLinks,
     ],
-    cameras: [...ends, ...onNetwork.map((one) => networkEnd(site, one, attached, moment))].sort(
-      (a, b) => a.number - b.number,
-    ),
+    cameras: [
+      ...cameras.map((one) => runEnd(site, one, hanging)),
+      ...onNetwork.map((one) => networkEnd(site, one, attached, moment)),
+    ].sort((a, b) => a.number - b.number),
   };
 }

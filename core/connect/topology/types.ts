@@ -57,13 +57,13 @@ export interface CameraEnd {
   /** What it sends into the network; nothing over a coax input. */
   mbps: number;
   /** What its own radio was seen to carry, where it comes by radio. */
-  airMbps?: number;
+  airMbps?: number | undefined;
   /** What its port has to be able to give. */
   watts: number;
   /** What its port gives by night, where that is known to be less. */
-  nightWatts?: number;
+  nightWatts?: number | undefined;
   /** The camera whose old coax carries the switch that it hangs on. */
-  onCoaxOf?: string;
+  onCoaxOf?: string | undefined;
   /** Whether its cable is one that is still to be pulled, so that it could come from another closet. */
   isNewCable: boolean;
   /** Whether a person said what it hangs on. */

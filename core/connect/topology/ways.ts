@@ -1,3 +1,4 @@
+import { putUnder } from '#core/shared/grouping';
 import { loopsIn } from './loops';
 import type { CameraWay, Topology, TopologyLink } from './types';
 
@@ -6,14 +7,9 @@ type Neighbours = ReadonlyMap<string, readonly { link: TopologyLink; to: string 
 
 export function neighboursOf(links: readonly TopologyLink[]): Neighbours {
   const neighbours = new Map<string, { link: TopologyLink; to: string }[]>();
-  const add = (from: string, to: string, link: TopologyLink): void => {
-    const known = neighbours.get(from);
-    if (known) known.push({ link, to });
-    else neighbours.set(from, [{ link, to }]);
-  };
   for (const link of links) {
-    add(link.fromId, link.toId, link);
-    add(link.toId, link.fromId, link);
+    putUnder(neighbours, link.fromId, { link, to: link.toId });
+    putUnder(neighbours, link.toId, { link, to: link.fromId });
   }
   return neighbours;
 }

@@ -69,9 +69,14 @@ export function keptCamera(context: Context): KeptCamera {
 export function keepOption(context: Context): Option {
   const { camera } = context;
   if (camera.worthKeeping === 'no') return wornOut('keep');
+  const { margins, draws, fedLocally, cautions, remedy } = context.kept();
   return feasible(context, {
-    ...context.kept(),
     kind: 'keep',
+    margins,
+    draws,
+    fedLocally,
+    cautions,
+    remedy,
     parts: [],
     work: [],
     signal: { kind: 'coax', ...sentToday(camera) },

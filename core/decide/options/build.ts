@@ -245,6 +245,8 @@ export function feasible(context: Context, draft: Draft): FeasibleOption {
   const hours = labour.hours + shares.hours;
   const missing = shares.unpriced.length > 0 ? [...unpriced, ...shares.unpriced] : unpriced;
   const ownCost = cost + labourCost;
+  const renewal = renewalOf(context, draft, dueAgain + shares.dueAgain);
+  // Written out, without spreading: a thousand cameras have seventeen of these each.
   return {
     kind: draft.kind,
     state,
@@ -264,7 +266,8 @@ export function feasible(context: Context, draft: Draft): FeasibleOption {
     cost: ownCost + portCost + shares.cost,
     unpriced: hours > 0 && catalogue.labourPerHour === null ? [...missing, labourId] : missing,
     lifeYears: draft.lifeYears,
-    ...renewalOf(context, draft, dueAgain + shares.dueAgain),
+    renewCost: renewal.renewCost,
+    successorYears: renewal.successorYears,
     onCoaxOf: draft.onCoaxOf ?? null,
     seenBy: draft.seenBy ?? null,
     signal: draft.signal,

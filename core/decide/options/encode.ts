@@ -39,10 +39,13 @@ export function encodeOption(context: Context): Option {
   if (obstacle) return obstacle;
   const megapixels = Math.min(mostMegapixels, formatMegapixels(sentToday(camera).format));
   const mbps = encodedRate(site, camera, megapixels);
-  const kept = context.kept();
+  const { margins, draws, fedLocally, cautions, remedy } = context.kept();
   return feasible(context, {
-    ...kept,
     kind,
+    margins,
+    draws,
+    fedLocally,
+    remedy,
     parts: [],
     work: ['patch-to-encoder'],
     shared: { of: 'encoder', placeId: headEnd.id, sourceWatts: 0, mbps },
@@ -53,7 +56,7 @@ export function encodeOption(context: Context): Option {
     message:
       'An encoder at the head end makes a stream of its picture; camera, cable and power stay as they are.',
     cautions: [
-      ...kept.cautions,
+      ...cautions,
       'The picture becomes no better: a stream shows at most what the old camera sends.',
       'Set the encoder’s line standard and frames a second by the camera, and give it a password of its own.',
       ...(camera.telemetry ? [steering] : []),

@@ -19,7 +19,7 @@ export interface HdFeed extends NewLoad {
   cautions: string[];
 }
 
-const nothingBetween = { parts: [], work: [], cautions: [] };
+const nothing: never[] = [];
 
 /** A converter at the camera, 24 V AC in and 12 V DC out: what it takes in and loses. Typical. */
 export const acConverter = { minVolts: 18, maxVolts: 30, outVolts: 12, efficiency: 0.85 } as const;
@@ -36,12 +36,14 @@ export function hdFeed(
   const watts = figure('new camera by night', hd.nightWatts, 'W', hd.from);
   if (supply.current === 'either' || supply.current === source.current)
     return {
-      window: { ...supply.window, from: hd.from },
+      window: { minVolts: supply.window.minVolts, maxVolts: supply.window.maxVolts, from: hd.from },
       watts,
       heaterWatts: hd.heaterWatts,
       dayWatts: hd.dayWatts,
       startUpWatts: hd.startUpWatts,
-      ...nothingBetween,
+      parts: nothing,
+      work: nothing,
+      cautions: nothing,
     };
   if (supply.current === 'ac')
     return infeasible(

@@ -36,9 +36,13 @@ const builders: Record<OptionKind, (context: Context) => Option> = {
   retire: retireOption,
 };
 
+const mayExplode = ({ restrictions }: Place): boolean => restrictions.includes('explosive-atmosphere');
+
 /** Where the air may explode nobody plans work but a specialist for such places. */
-const hazardousPlace = ({ place, headEnd }: Context): Place | undefined =>
-  [place, headEnd].find(({ restrictions }) => restrictions.includes('explosive-atmosphere'));
+const hazardousPlace = ({ place, headEnd }: Context): Place | undefined => {
+  if (mayExplode(place)) return place;
+  return mayExplode(headEnd) ? headEnd : undefined;
+};
 
 const whoMust = 'A specialist for explosive atmospheres plans and does all work there.';
 

@@ -8,6 +8,7 @@ import {
   type Trunk,
 } from '#core/decide/options';
 import { catalogueOf, type Catalogue } from '#core/model/catalogue';
+import { putUnder } from '#core/shared/grouping';
 import type { ReadingsByRun, RunSite } from './dependencies';
 import { lineKind, runFindings, type RunFindings } from '#core/test/findings';
 import type { RunReadings } from '#core/test/readings';
@@ -102,10 +103,7 @@ function coaxesByEnds({ run, camera }: RunSite): Map<string, string[]> {
   for (const one of Object.values(run)) {
     const placeId = camera[one.cameraId]?.placeId;
     if (placeId === undefined || lineKind(one) !== 'coax') continue;
-    const key = `${one.headEndId} ${placeId}`;
-    const known = by.get(key);
-    if (known) known.push(one.id);
-    else by.set(key, [one.id]);
+    putUnder(by, `${one.headEndId} ${placeId}`, one.id);
   }
   return by;
 }

@@ -8,6 +8,7 @@ import type {
   PunchItem,
   Site,
 } from '#core/model/site';
+import { putUnder } from '#core/shared/grouping';
 import { foundInWords, judge, limitInWords } from './judge';
 
 /** How far a thing is: what stands in the way of accepting it, or that it is accepted. */
@@ -54,12 +55,7 @@ export interface SignOffFacts {
 
 function grouped<T>(all: readonly T[], keysOf: (one: T) => readonly string[]): Map<string, T[]> {
   const groups = new Map<string, T[]>();
-  for (const one of all)
-    for (const key of keysOf(one)) {
-      const known = groups.get(key);
-      if (known) known.push(one);
-      else groups.set(key, [one]);
-    }
+  for (const one of all) for (const key of keysOf(one)) putUnder(groups, key, one);
   return groups;
 }
 

@@ -28,7 +28,7 @@ export function networkCameraAsked(
     number: camera.number,
     placeId: camera.placeId,
     checks: [
-      ...portCheck(end && { nightWatts, ...end }, device, policy),
+      ...portCheck(end && { ...end, nightWatts }, device, policy),
       ...(isNew ? leadChecks(fact.lead, policy) : []),
       ...viewChecks(camera, viewOnNetwork(camera, signal.megapixels)?.perMetre ?? null).filter(
         // A new view has no old picture to agree with.

@@ -7,6 +7,7 @@ import type {
   PolicyFigures,
 } from '#core/model/site';
 import { remembered } from '#core/shared/memo';
+import { groupBy } from '#core/shared/grouping';
 
 /** A figure of a yearly check beside the one that was accepted. */
 export interface Drift {
@@ -59,16 +60,8 @@ type Readings = Readonly<Record<string, AcceptanceReading>>;
 const checkKey = ({ kind, id }: AcceptedThing, check: AcceptanceCheckId): string => `${kind}/${id}/${check}`;
 
 /** Readings by what they are of and which check they are. */
-function byCheck(readings: readonly AcceptanceReading[]): Map<string, AcceptanceReading[]> {
-  const found = new Map<string, AcceptanceReading[]>();
-  for (const one of readings) {
-    const key = checkKey(one.of, one.check);
-    const known = found.get(key);
-    if (known) known.push(one);
-    else found.set(key, [one]);
-  }
-  return found;
-}
+const byCheck = (readings: readonly AcceptanceReading[]): Map<string, AcceptanceReading[]> =>
+  groupBy(readings, ({ of, check }) => checkKey(of, check));
 
 /**
  * Every check of accepted things against the reading that it was accepted by: that is the baseline, however long ago.

@@ -1,0 +1,1 @@
+export { groupBy, putUnder } from './groupBy';
