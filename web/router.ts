@@ -1,8 +1,21 @@
 import { createRouter, createWebHistory } from 'vue-router';
 import SiteFrame from './frame/SiteFrame.vue';
+import { fetchAhead } from './offline/fetchAhead';
 
 /** The first stage is fetched whichever is opened: most people go there, and a key that is pressed on the way is not lost. */
 const survey = import('./stages/survey/SurveyStage.vue');
+
+/** A stage of the work, fetched when it is opened, or beside the site before anybody asks for it. */
+const stages = {
+  test: () => import('./stages/test/TestStage.vue'),
+  decide: () => import('./stages/decide/DecideStage.vue'),
+  allocate: () => import('./stages/allocate/AllocateStage.vue'),
+  connect: () => import('./stages/connect/ConnectStage.vue'),
+  cutover: () => import('./stages/cutover/CutoverStage.vue'),
+  signoff: () => import('./stages/signoff/SignoffStage.vue'),
+  papers: () => import('./stages/papers/PapersStage.vue'),
+};
+Object.values(stages).forEach(fetchAhead);
 
 /** The stages of the work, in its order. Each loads its own code when it is first opened. */
 export const router = createRouter({
@@ -37,36 +50,36 @@ export const router = createRouter({
           name: 'survey',
           component: () => survey,
         },
-        { path: 'test/:runId?', name: 'test', component: () => import('./stages/test/TestStage.vue') },
+        { path: 'test/:runId?', name: 'test', component: stages.test },
         {
           path: 'decide/:runId?',
           name: 'decide',
-          component: () => import('./stages/decide/DecideStage.vue'),
+          component: stages.decide,
         },
         {
           path: 'allocate/:runId?',
           name: 'allocate',
-          component: () => import('./stages/allocate/AllocateStage.vue'),
+          component: stages.allocate,
         },
         {
           path: 'connect/:runId?',
           name: 'connect',
-          component: () => import('./stages/connect/ConnectStage.vue'),
+          component: stages.connect,
         },
         {
           path: 'cutover/:runId?',
           name: 'cutover',
-          component: () => import('./stages/cutover/CutoverStage.vue'),
+          component: stages.cutover,
         },
         {
           path: 'signoff/:runId?',
           name: 'signoff',
-          component: () => import('./stages/signoff/SignoffStage.vue'),
+          component: stages.signoff,
         },
         {
           path: 'papers/:runId?',
           name: 'papers',
-          component: () => import('./stages/papers/PapersStage.vue'),
+          component: stages.papers,
         },
         // Where the plan was before it was one of several papers.
         { path: 'plan/:runId?', redirect: (to) => ({ name: 'papers', params: to.params }) },

@@ -1,4 +1,4 @@
-import { whenIdle } from '../offline/whenIdle';
+import { fetchAhead } from '../offline/fetchAhead';
 import { comesLater } from '../parts/comesLater';
 
 /** Dialogs and offers around a site; the site is there before them. */
@@ -16,4 +16,4 @@ export const ownDialogFetched = (): Promise<unknown> => import('./OwnDialog.vue'
 export const findDialogFetched = (): Promise<unknown> => import('./FindDialog.vue');
 
 /** The way back to all sites is there when the network is not; its page says what then is missing. */
-whenIdle(() => void import('./SitesView.vue').catch(() => undefined));
+fetchAhead(() => import('./SitesView.vue'));

@@ -1,5 +1,31 @@
-/** Does something once the page has nothing better to do. */
-export function whenIdle(task: () => void): void {
+/** How much is being done that somebody waits for, and what is held back until it is over. */
+let urgent = 0;
+let held: (() => void)[] = [];
+
+function whenBrowserIsIdle(task: () => void): void {
   if ('requestIdleCallback' in window) window.requestIdleCallback(task, { timeout: 10_000 });
   else setTimeout(task, 1000);
+}
+
+/** Does something once the page has nothing better to do, and nobody waits for work that is done in another thread meanwhile. */
+export function whenIdle(task: () => void): void {
+  whenBrowserIsIdle(() => {
+    if (urgent > 0) held.push(() => whenIdle(task));
+    else task();
+  });
+}
+
+/** Work that somebody waits for: a page that only waits for a thread is idle too, and what it fetched would take the time of that. */
+export async function beforeIdle<T>(work: Promise<T>): Promise<T> {
+  urgent += 1;
+  try {
+    return await work;
+  } finally {
+    urgent -= 1;
+    if (urgent === 0) {
+      const ready = held;
+      held = [];
+      for (const start of ready) start();
+    }
+  }
 }

@@ -16,6 +16,7 @@ import {
 import type { DeviceGoal, PlanForDevice } from '#core/allocate/device';
 import { changesBetween, type OptionKind, type Site } from '#core/model/site';
 import { isPartMissing } from '../offline/partMissing';
+import { beforeIdle } from '../offline/whenIdle';
 import { askEvaluator, restartEvaluator, StartedAnew } from '../workers/evaluator';
 import { missingPart } from '../workers/missingPart';
 import { useMeasures } from './measures';
@@ -89,7 +90,7 @@ export const useEvaluation = defineStore('evaluation', () => {
   }
 
   const evaluate = (id: string, site: Site): Promise<void> =>
-    held?.id === id && result.value ? follow(id, held.site, site) : openSite(id, site);
+    held?.id === id && result.value ? follow(id, held.site, site) : beforeIdle(openSite(id, site));
 
   /** Only the newest site is worth evaluating; those that came meanwhile are passed over. */
   async function evaluateLatest(): Promise<void> {

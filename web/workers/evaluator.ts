@@ -1,5 +1,6 @@
 import { wrap, type Remote } from 'comlink';
 import { pathOf, sitePath } from '#contract';
+import { beforeIdle } from '../offline/whenIdle';
 import type { Evaluator } from './evaluator.worker';
 
 /** What was asked of a thread that another has taken the place of. */
@@ -59,7 +60,7 @@ export interface EarlySite {
 
 /** Works a site out while the page makes itself ready. */
 function workedOut(answer: string, keptAt: string | null): EarlySite {
-  const news = askEvaluator((evaluator) => evaluator.openServed(answer));
+  const news = beforeIdle(askEvaluator((evaluator) => evaluator.openServed(answer)));
   // Whoever waits for the news hears of a failure; until somebody does it is none of the page's.
   news.catch(() => undefined);
   return { answer, news, keptAt };
@@ -84,7 +85,7 @@ async function fetchEarly(id: string): Promise<EarlySite | null> {
 
 const openedId = /^\/site\/([^/]+)/.exec(window.location.pathname)?.[1];
 let early: { id: string; site: Promise<EarlySite | null> } | null =
-  openedId === undefined ? null : { id: openedId, site: fetchEarly(openedId) };
+  openedId === undefined ? null : { id: openedId, site: beforeIdle(fetchEarly(openedId)) };
 
 /** What was made ready of this site, once; `null` where it was another, or could not be had. */
 export async function takeEarly(id: string): Promise<EarlySite | null> {

@@ -1,5 +1,7 @@
 import type { Migration, Mover } from './nightSteps';
-import { isAt } from './slotRequest';
+import { isAt, type SlotAddress } from './slotRequest';
+
+const slotKey = ({ recorderId, slot }: SlotAddress): string => `${recorderId}/${slot}`;
 
 /** Whoever is there already goes before whoever would come, and then the lower number. */
 const byClaim = (a: Mover, b: Mover): number =>
@@ -20,15 +22,22 @@ function staying({ need, today }: Mover): Mover[] {
 export function oneToASlot(movers: readonly Mover[]): { movers: Mover[]; waiting: Migration['waiting'] } {
   const waiting: Migration['waiting'] = [];
   const going: Mover[] = [];
+  /** Whoever goes to a slot first, or stays on it. */
+  const firstOn = new Map<string, Mover>();
+  const go = (mover: Mover): void => {
+    going.push(mover);
+    const key = slotKey(mover.to);
+    if (!firstOn.has(key)) firstOn.set(key, mover);
+  };
   for (const mover of [...movers].sort(byClaim)) {
-    const other = going.find(({ to }) => isAt(to, mover.to));
+    const other = firstOn.get(slotKey(mover.to));
     if (!other || isAt(mover.today?.at, mover.to)) {
-      going.push(mover);
+      go(mover);
       continue;
     }
     const { cameraId, number } = mover.need;
     waiting.push({ cameraId, number, why: `camera ${other.need.number} has the same slot by the plan` });
-    going.push(...staying(mover));
+    staying(mover).forEach(go);
   }
   return { movers: going, waiting };
 }

@@ -1,4 +1,5 @@
 import type { Place } from '#core/model/site';
+import { rememberedFor } from '#core/shared/memo';
 import { formatQuantity } from '#core/shared/units';
 import type { Context } from './context';
 import type { SharedThing } from './sharing';
@@ -37,7 +38,9 @@ function tooShort({ name, access: { by, heightM, reachM } }: Place, way: Place['
 }
 
 /** Time, hire and cautions that the camera's height costs, once per visit. */
-export function accessWork({ place }: Pick<Context, 'place'>): Access {
+export const accessWork = ({ place }: Pick<Context, 'place'>): Access => accessTo(place);
+
+const accessTo = rememberedFor((place: Place): Access => {
   const way = wayUp(place);
   const short = tooShort(place, way);
   switch (way) {
@@ -62,7 +65,7 @@ export function accessWork({ place }: Pick<Context, 'place'>): Access {
         cautions: ['Rope access: trained people only, never alone.'],
       };
   }
-}
+});
 
 const halfDayHours = 4;
 /** Nobody works up there alone: hours of one person are half as long for two. */

@@ -5,7 +5,7 @@ import { formatQuantity } from '#core/shared/units';
 import { loadFactor } from '#core/test/scenarios';
 import type { Context } from './context';
 import { reachMargin } from './margins';
-import { onOldCategory } from './oldCategory';
+import { oldCategoryObstacle, onOldCategory } from './oldCategory';
 import type { Margin, Option } from './option';
 import { portGearAt, unitSizes } from './sharedUnits';
 
@@ -62,6 +62,9 @@ function rateMargin({ need: { ip } }: Context, portMbps: number): Margin {
 
 /** A port that reaches further than Ethernet does, at a lower rate, over the category cable that is there. */
 export function longReachOption(context: Context): Option {
+  // Most runs are no category cable: whether ports reach is not asked for those.
+  const obstacle = oldCategoryObstacle(context, 'long-reach');
+  if (obstacle) return obstacle;
   const { metres, mbps } = portsReach(context);
   return onOldCategory(context, {
     kind: 'long-reach',

@@ -62,6 +62,12 @@ interface OldCategory {
   remedy: (binding: Margin) => string;
 }
 
+/** Why no IP camera goes on the category cable that is there: it is none, others are on it, or no switch has mains. */
+export const oldCategoryObstacle = (context: Context, kind: OnOldCategory): InfeasibleOption | undefined =>
+  lineObstacle(context, kind, 'pair') ??
+  sharedCableObstacle(context, kind) ??
+  mainsObstacle(kind, context.headEnd, 'PoE switch');
+
 /** Data and power over the category cable that is there, from a port at its head end. */
 export function onOldCategory(context: Context, own: OldCategory): Option {
   const {
@@ -72,10 +78,7 @@ export function onOldCategory(context: Context, own: OldCategory): Option {
     readings,
   } = context;
   const { kind, of } = own;
-  const obstacle =
-    lineObstacle(context, kind, 'pair') ??
-    sharedCableObstacle(context, kind) ??
-    mainsObstacle(kind, headEnd, 'PoE switch');
+  const obstacle = oldCategoryObstacle(context, kind);
   if (obstacle) return obstacle;
   const stretches = pairStretches(run, readings);
   const length = pairLengthFigure(run, readings);

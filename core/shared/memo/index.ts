@@ -1,2 +1,3 @@
 export { remembered } from './remembered';
+export { rememberedFor } from './rememberedFor';
 export { rememberedLast } from './rememberedLast';

@@ -1,6 +1,7 @@
 import { cableOf, coaxLoopOhms, conductorOhms, powerCable, type Conductor } from '#core/physics/cable';
 import { runLengthM, type PowerLead, type QuantityReading, type Run, type Segment } from '#core/model/site';
 import { figure, type Figure, type Source, type Step } from '#core/shared/derivation';
+import { rememberedFor } from '#core/shared/memo';
 
 /** A loop resistance with the step that led to it, written when it is asked for. */
 export interface Loop {
@@ -21,11 +22,10 @@ export function lengthFigure(run: Run): Figure {
 export type LineKind = 'coax' | 'pair' | 'mixed';
 
 /** Whether a run is coax all the way, category cable all the way, or changes between them. */
-export function lineKind(run: Run): LineKind {
-  const [first, ...rest] = run.segments;
-  const { kind } = cableOf(first!);
-  return rest.every((segment) => cableOf(segment).kind === kind) ? kind : 'mixed';
-}
+export const lineKind = rememberedFor(({ segments }: Run): LineKind => {
+  const { kind } = cableOf(segments[0]!);
+  return segments.every((segment) => cableOf(segment).kind === kind) ? kind : 'mixed';
+});
 
 /** Expected loop of centre and shield over all segments, each at its own temperature or all at `atC`. */
 export function expectedCoaxOhms(segments: readonly Segment[], atC?: number): number {
