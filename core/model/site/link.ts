@@ -46,6 +46,8 @@ export const linkSchema = z.strictObject({
   fibreGrade: z.enum(fibreGrades).optional(),
   /** Of category cable: its grade, as its jacket says; left out while nobody has read it. */
   categoryGrade: z.enum(categoryGrades).optional(),
+  /** The drawn routes that it follows, from its first place to the other. */
+  routeIds: z.array(idSchema).min(1).max(12).optional(),
   note: noteSchema.optional(),
 });
 export type Link = z.infer<typeof linkSchema>;

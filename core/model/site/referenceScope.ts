@@ -22,7 +22,7 @@ const leansOn: Partial<Record<Kind, readonly Kind[]>> = {
   plannedNight: ['crewMember'],
   offerSettings: ['savedPlan'],
   radioPath: ['place'],
-  link: ['place', 'equipment', 'recorder'],
+  link: ['place', 'equipment', 'recorder', 'route'],
   networkCamera: ['camera', 'recorder'],
   sheath: ['run'],
   attachment: ['camera'],

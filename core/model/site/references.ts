@@ -350,7 +350,8 @@ function checkLinkEnds(site: Site, scope: ReferenceScope, found: Found): void {
         ? [{ link, field, end, placeId: field === 'fromEnd' ? link.fromPlaceId : link.toPlaceId }]
         : [];
     });
-  for (const link of scope.facts('link'))
+  for (const link of scope.facts('link')) {
+    for (const id of link.routeIds ?? []) found.known('route', id, at('link', link.id, 'routeIds'));
     for (const { field, end, placeId } of endsOf(link)) {
       const device = site.equipment[end.deviceId] ?? site.recorder[end.deviceId];
       if (device?.placeId !== placeId)
@@ -367,6 +368,7 @@ function checkLinkEnds(site: Site, scope: ReferenceScope, found: Found): void {
           `a port from 1 to ${ports} of ${device?.name ?? end.deviceId}`,
         );
     }
+  }
   if (!scope.mayClash('link')) return;
   unique(
     Object.values(site.link).flatMap(endsOf),

@@ -157,7 +157,13 @@ describe('a route', () => {
       segments: [{ ...routed.run['r01']!.segments[0]!, lengthFrom: 'estimate' }],
     };
     const site = after(routed, [followRoutes(routed, run, 0, [routeId])]);
-    const gone = after(site, removeRoute(site, route(site)));
+    const link = { ...site.link['hall-office-fibre']!, routeIds: [routeId] };
+    const linked = after(site, [{ kind: 'link', id: link.id, set: link }]);
+    const gone = after(linked, removeRoute(linked, route(linked)));
+    expect(gone.link[link.id]).toEqual(demo.link[link.id]);
+    expect(applyChanges(gone, [{ kind: 'link', id: link.id, set: link }]).kind, 'a route that is gone').toBe(
+      'refused',
+    );
     expect(gone.run['r01']!.segments[0]).toMatchObject({ lengthFrom: 'estimate', lengthM: 33 });
     expect(gone.run['r01']!.segments[0]!.routeIds).toBeUndefined();
     const bare = after(site, removeDrawing(site, drawing(site)));

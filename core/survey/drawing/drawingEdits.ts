@@ -3,6 +3,7 @@ import {
   longestSegmentM,
   unseenPlace,
   withChanges,
+  withFields,
   withSegment,
   type Change,
   type Drawing,
@@ -211,7 +212,16 @@ export function withLengthBy(
   });
 }
 
-/** Takes routes away, from the segments that follow them too. */
+/** Links that follow routes which go, without those; their lengths stay. */
+const linksWithout = (site: Pick<Site, 'link'>, ids: ReadonlySet<string>): Change[] =>
+  Object.values(site.link).flatMap((link): Change[] => {
+    if (!link.routeIds?.some((id) => ids.has(id))) return [];
+    const rest = link.routeIds.filter((id) => !ids.has(id));
+    const set = withFields(link, { routeIds: rest.length > 0 ? rest : undefined });
+    return [{ kind: 'link', id: link.id, set }];
+  });
+
+/** Takes routes away, from the segments and links that follow them too. */
 function routeRemovals(site: Site, gone: readonly Route[]): Change[] {
   const ids = new Set(gone.map(({ id }) => id));
   const runs = Object.values(site.run).flatMap((run): Change[] => {
@@ -230,7 +240,8 @@ function routeRemovals(site: Site, gone: readonly Route[]): Change[] {
     }, run);
     return set === run ? [] : [{ kind: 'run', id: run.id, set }];
   });
-  return [...runs, ...gone.map(({ id }): Change => ({ kind: 'route', id, remove: true }))];
+  const removals = gone.map(({ id }): Change => ({ kind: 'route', id, remove: true }));
+  return [...runs, ...linksWithout(site, ids), ...removals];
 }
 
 export const removeRoute = (site: Site, route: Route): Change[] => routeRemovals(site, [route]);

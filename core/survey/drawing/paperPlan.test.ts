@@ -67,4 +67,8 @@ it('lists the cameras on a drawing with their runs, and who follows each route',
     segments.some(({ routeIds }) => routeIds),
   );
   if (followed.length > 0) expect(routes?.rows.some(([, , runs]) => runs !== 'none')).toBe(true);
+  const [route] = Object.values(site.route).filter(({ drawingId }) => drawingId === drawings[0]!.id);
+  const link = { ...site.link['hall-office-fibre']!, routeIds: [route!.id] };
+  const withLink = planLists({ ...site, link: { [link.id]: link } }, drawings[0]!, metric)[1]!;
+  expect(withLink.rows.find(([name]) => name === route!.name)![2]).toContain(link.name);
 });

@@ -34,14 +34,17 @@ export function planLists(site: Site, drawing: Drawing, measures: Pick<Measures,
         .filter(({ segments }) => segments.some(({ routeIds = [] }) => routeIds.includes(route.id)))
         .flatMap(({ cameraId }) => site.camera[cameraId]?.number ?? [])
         .sort((a, b) => a - b);
+      const links = Object.values(site.link)
+        .filter(({ routeIds = [] }) => routeIds.includes(route.id))
+        .map(({ name }) => name);
       return [
         route.name,
         lengthM === null ? 'no scale' : quantityFor(lengthM, 'm', measures),
-        followers.join(', ') || 'none',
+        [...followers, ...links].join(', ') || 'none',
       ];
     });
   return [
     { heading: 'Cameras', columns: ['No.', 'View', 'Place', 'Runs from', 'Run'], rows: cameras },
-    { heading: 'Routes', columns: ['Route', 'Length', 'Followed by run'], rows: routes },
+    { heading: 'Routes', columns: ['Route', 'Length', 'Followed by run or link'], rows: routes },
   ].filter(({ rows }) => rows.length > 0);
 }

@@ -4,12 +4,15 @@ import { computed, reactive, ref } from 'vue';
 import { mediumWords } from '#core/connect/topology';
 import { freeId, linkMedia, usualLinkMbps, type Link, type LinkEnd, type LinkMedium } from '#core/model/site';
 import { choices } from '#core/model/labels';
+import { drawnLength, routeLengthM } from '#core/survey/drawing';
 import DialogFoot from '../../parts/DialogFoot.vue';
 import FieldRow from '../../parts/FieldRow.vue';
 import PickField from '../../parts/PickField.vue';
+import PicksField from '../../parts/PicksField.vue';
 import QuantityField from '../../parts/QuantityField.vue';
 import { fitting } from '../../parts/within';
 import { idMark } from '../../stores/idMark';
+import { useMeasures } from '../../stores/measures';
 import { useOpenSite } from '../../stores/openSite';
 import { useSite } from '../../stores/site';
 import LinkEndField from './LinkEndField.vue';
@@ -74,6 +77,25 @@ function usualName({
   const [from, to] = [fromPlaceId, toPlaceId].map((id) => openSite.value.place[id]?.name ?? '');
   return `${from} to ${to}, ${mediumWords[medium]}`.slice(0, 80);
 }
+const own = useMeasures();
+/** Cable and fibre lie along drawn routes; radio and power lines do not. */
+const liesOnRoutes = computed(() => wanted.medium !== 'radio' && wanted.medium !== 'power-line');
+const routeIds = ref<string[]>([...(link?.routeIds ?? [])]);
+const routes = computed(() =>
+  Object.values(openSite.value.route).map((route) => {
+    const lengthM = routeLengthM(route, openSite.value.drawing[route.drawingId]!);
+    return {
+      value: route.id,
+      label: lengthM === null ? route.name : `${route.name}, ${own.quantity(lengthM, 'm')}`,
+    };
+  }),
+);
+/** The drawn length is taken over; whoever knows better types it after. */
+function follow(ids: string[]): void {
+  routeIds.value = ids;
+  const drawn = drawnLength(openSite.value, ids);
+  if (drawn) wanted.lengthM = Math.round(drawn.lengthM);
+}
 function take(): void {
   const { fromPlaceId, toPlaceId, medium } = wanted;
   problems.value = [
@@ -99,6 +121,7 @@ function take(): void {
     ...(medium === 'category' && categoryGrade.value !== notRead
       ? { categoryGrade: categoryGrade.value }
       : {}),
+    ...(liesOnRoutes.value && routeIds.value.length > 0 ? { routeIds: [...routeIds.value] } : {}),
     ...(link?.note ? { note: link.note } : {}),
   };
   problems.value = store
@@ -129,6 +152,14 @@ function take(): void {
       <LinkEndField v-model="ends.to" :place-id="wanted.toPlaceId" label="Plugged into at the other end" />
       <FieldRow label="Over"
         ><PickField :value="wanted.medium" :choices="media" label="Over" @take="takeMedium"
+      /></FieldRow>
+      <FieldRow v-if="liesOnRoutes && routes.length > 0" label="Drawn along"
+        ><PicksField
+          :values="routeIds"
+          :choices="routes"
+          label="Routes of the link"
+          placeholder="No route"
+          @take="follow"
       /></FieldRow>
       <FieldRow label="Length"
         ><QuantityField

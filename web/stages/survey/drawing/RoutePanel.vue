@@ -33,6 +33,10 @@ const segments = computed(() =>
     ),
 );
 const following = computed(() => segments.value.filter(({ follows }) => follows));
+/** Links between places that follow it, as they are noted in Connect. */
+const links = computed(() =>
+  Object.values(site.link).filter(({ routeIds = [] }) => routeIds.includes(route.id)),
+);
 const others = computed(() =>
   segments.value
     .filter(({ follows }) => !follows)
@@ -120,7 +124,10 @@ function remove(): void {
         ×
       </button>
     </p>
-    <p v-if="following.length === 0" class="dim tiny">
+    <p v-for="link in links" :key="link.id" class="follows">
+      <span>{{ link.name }}, a link</span>
+    </p>
+    <p v-if="following.length + links.length === 0" class="dim tiny">
       None yet. Segments that follow it share its geometry, and take their length from it unless they are
       marked or measured.
     </p>
