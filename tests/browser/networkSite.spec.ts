@@ -197,3 +197,32 @@ test('an IP camera that is there is noted with its slot of today, and moves from
     ),
   ).toBeVisible();
 });
+
+test('a link follows a drawn route, takes its length, and says so beside a grade that does not bear its rate', async ({
+  page,
+  open,
+}) => {
+  await open('connect');
+  await page.locator('h1').click();
+  await page.keyboard.press('n');
+  const dialog = page.getByRole('dialog', { name: 'Note a link' });
+  await dialog.getByLabel('From').click();
+  await choose(page, 'Workshop');
+  await dialog.getByLabel('To', { exact: true }).click();
+  await choose(page, 'Ticket hall');
+  await dialog.getByLabel('Routes of the link').press('ArrowDown');
+  await page.getByRole('option').first().click();
+  await page.keyboard.press('Escape');
+  const length = dialog.getByLabel('Length of the link');
+  await expect(length).not.toHaveValue('50');
+  await length.fill('60');
+  await dialog.getByLabel('What the link carries').fill('10000');
+  await dialog.getByLabel('Grade of the cable').click();
+  await choose(page, 'Cat 5e');
+  await dialog.getByRole('button', { name: 'Note the link' }).click();
+  await expect(dialog).toBeHidden();
+  await saved(page);
+  await page.locator('h1').click();
+  await page.keyboard.press('f');
+  await expect(page.getByText(/is of Cat 5e: .* are not promised over Cat 5e/).first()).toBeVisible();
+});
