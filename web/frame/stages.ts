@@ -56,7 +56,10 @@ function signOffProgress(
       .filter(({ withdrawn, role }) => !withdrawn && role === 'customer')
       .flatMap(({ things }) => things.filter(({ kind }) => kind === 'camera').map(({ id }) => id)),
   );
-  const decided = runs.filter(({ chosen }) => chosen !== null && keepsView(chosen));
+  // A view that nobody agreed to lose stays, whatever was chosen for it.
+  const decided = runs.filter(
+    ({ chosen, choiceBroken }) => chosen !== null && (keepsView(chosen) || choiceBroken !== null),
+  );
   const staying = [...decided.map(({ camera }) => camera.id), ...Object.keys(networkCamera)];
   const count = staying.filter((id) => accepted.has(id)).length;
   if (staying.length === 0 || (decided.length === 0 && runs.length > 0))
