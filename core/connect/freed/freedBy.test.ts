@@ -39,6 +39,22 @@ describe('what a change frees', () => {
     expect(boxes).toEqual([{ supplyId: 'hall-box', name: 'Hall box', outputs: 1, isAll: false }]);
     expect(coaxM).toBe(0);
   });
+  it('is a recorder only once no camera has a slot of it either, and none of the network is kept by it', () => {
+    const office = 'marshalling-recorder';
+    const onOffice = Object.values(demo.run).flatMap(({ patchedTo, cameraId }) =>
+      patchedTo?.recorderId === office ? [cameraId] : [],
+    );
+    const all = Object.fromEntries(onOffice.map((id) => [id, 'retire' as const]));
+    const isAll = (over: Partial<Site>) =>
+      freed(all, over).inputs.find(({ recorderId }) => recorderId === office)!.isAll;
+    expect(isAll({ placement: {} })).toBe(true);
+    expect(isAll({ placement: { c25: demo.placement['c25']! } })).toBe(false);
+    const recordedAt = { recorderId: office, slot: 24 };
+    const networkCamera = { c25: { ...demo.networkCamera['c25']!, recordedAt } };
+    expect(isAll({ placement: {}, networkCamera })).toBe(false);
+    const elsewhere = { c25: { id: 'c25', recorderId: 'hall-recorder', slot: 24 } };
+    expect(isAll({ placement: elsewhere, networkCamera })).toBe(true);
+  });
   it('is the old cable where a new one takes its place', () => {
     const { segments } = demo.run['r19']!;
     expect(freed({ c19: 'new-category' }).coaxM).toBe(

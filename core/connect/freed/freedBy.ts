@@ -38,16 +38,29 @@ function afterOf(evaluation: RunEvaluation, kept: ReadonlySet<string>): After {
   };
 }
 
+/** Recorders that a camera has a slot of, or that keep one of the network today: without leads they are still no recorders that may go. */
+function stillRecording({
+  placement,
+  networkCamera,
+}: Pick<Site, 'placement' | 'networkCamera'>): Set<string> {
+  const kept = Object.values(networkCamera).flatMap(({ id, recordedAt }) =>
+    recordedAt && !placement[id] ? [recordedAt.recorderId] : [],
+  );
+  return new Set([...Object.values(placement).map(({ recorderId }) => recorderId), ...kept]);
+}
+
 const count = <T>(things: readonly T[], is: (thing: T) => boolean): number => things.filter(is).length;
 
 /** Inputs, boxes, cable, rack units and circuits that the choices leave without a use. */
 export function freedBy(site: Site, runs: readonly RunEvaluation[]): Freed {
   const kept = cablesKept(runs);
   const all = runs.map((evaluation) => ({ ...evaluation, after: afterOf(evaluation, kept) }));
+  const recording = stillRecording(site);
   const inputs = Object.values(site.recorder).flatMap(({ id, name }) => {
     const on = all.filter(({ run }) => run.patchedTo?.recorderId === id);
     const free = count(on, ({ after }) => !after.usesInput);
-    return free > 0 ? [{ recorderId: id, name, count: free, isAll: free === on.length }] : [];
+    const isAll = free === on.length && !recording.has(id);
+    return free > 0 ? [{ recorderId: id, name, count: free, isAll }] : [];
   });
   const boxes = Object.values(site.supply).flatMap(({ id, name }) => {
     const on = all.filter(({ run: { feed } }) => feed.kind !== 'local-adapter' && feed.supplyId === id);
