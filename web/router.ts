@@ -15,7 +15,7 @@ const stages = {
   signoff: () => import('./stages/signoff/SignoffStage.vue'),
   papers: () => import('./stages/papers/PapersStage.vue'),
 };
-Object.values(stages).forEach(fetchAhead);
+for (const fetchStage of Object.values(stages)) fetchAhead(fetchStage);
 
 /** The stages of the work, in its order. Each loads its own code when it is first opened. */
 export const router = createRouter({

@@ -2,14 +2,15 @@
 let urgent = 0;
 let held: (() => void)[] = [];
 
-function whenBrowserIsIdle(task: () => void): void {
+/** Does something once the page has nothing better to do. */
+export function whenPageIsIdle(task: () => void): void {
   if ('requestIdleCallback' in window) window.requestIdleCallback(task, { timeout: 10_000 });
   else setTimeout(task, 1000);
 }
 
-/** Does something once the page has nothing better to do, and nobody waits for work that is done in another thread meanwhile. */
+/** The same, but not while somebody waits for work that is done in another thread meanwhile. */
 export function whenIdle(task: () => void): void {
-  whenBrowserIsIdle(() => {
+  whenPageIsIdle(() => {
     if (urgent > 0) held.push(() => whenIdle(task));
     else task();
   });
