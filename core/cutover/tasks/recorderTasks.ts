@@ -13,13 +13,13 @@ interface Step {
   task: string;
   night: number;
   /** A lead or a stream that moves, not a camera that is changed. */
-  isLead: boolean;
+  isMove: boolean;
   from: SlotAddress | null;
   to: SlotAddress | null;
 }
 
-/** Whether a step is a task by itself, and no part of a camera's own change. */
-const isOwnTask = (step: NightStep): step is Extract<NightStep, { kind: 'repatch' | 'rejoin' }> =>
+/** Whether a step moves a lead or a stream: a task by itself, and no part of a camera's own change. */
+const isMove = (step: NightStep): step is Extract<NightStep, { kind: 'repatch' | 'rejoin' }> =>
   step.kind === 'repatch' || step.kind === 'rejoin';
 
 const placesOf = ({ nights }: Pick<Migration, 'nights'>): Step[] =>
@@ -31,7 +31,7 @@ const placesOf = ({ nights }: Pick<Migration, 'nights'>): Step[] =>
             {
               task: stepTaskOf(step, night),
               night,
-              isLead: isOwnTask(step),
+              isMove: isMove(step),
               from: step.from,
               to: 'to' in step ? step.to : null,
             },
@@ -121,9 +121,9 @@ export function recorderTasks(site: Site, migration: Migration): RecorderTasks {
   };
   /** Leaves its slot to a lead in the night in which its own new slot is turned: both are of that night, and neither can wait for the other. */
   const leavesInTurn = (one: Step): boolean =>
-    !one.isLead &&
+    !one.isMove &&
     turnIn(one.night, one.to) !== null &&
-    moves.some((other) => other.isLead && other.night === one.night && isSame(other.to, one.from));
+    moves.some((other) => other.isMove && other.night === one.night && isSame(other.to, one.from));
   /** Who leaves a slot by then. Two that exchange their slots in one night cannot wait for each other. */
   const leavers = ({ to, from, task, night }: Step): Step[] =>
     moves.filter(
@@ -148,7 +148,7 @@ export function recorderTasks(site: Site, migration: Migration): RecorderTasks {
           (one) =>
             one.from?.recorderId === recorder.id &&
             inputs.has(one.from.slot) &&
-            (one.night < night || (one.night === night && one.isLead)),
+            (one.night < night || (one.night === night && one.isMove)),
         );
         const previous = turns.filter(({ recorderId }) => recorderId === recorder.id).map(({ id }) => id);
         tasks.push({ ...task, needs: [...new Set([...freed.map((one) => one.task), ...previous])] });
@@ -162,12 +162,12 @@ export function recorderTasks(site: Site, migration: Migration): RecorderTasks {
     const { cameraId, from } = step;
     const to = 'to' in step ? step.to : null;
     const id = stepTaskOf(step, night);
-    const self: Step = { task: id, night, isLead: isOwnTask(step), from, to };
+    const self: Step = { task: id, night, isMove: isMove(step), from, to };
     const before = leavers(self);
     const inTurn = before.filter((one) => one.night === night && leavesInTurn(one));
     const waits = before.filter((one) => !inTurn.includes(one)).map(({ task }) => task);
     const needs = [...new Set([...waits, ...turnedFor(to)])];
-    if (isOwnTask(step)) {
+    if (isMove(step)) {
       const camera = site.camera[cameraId]!;
       const recorder = site.recorder[step.to.recorderId]!;
       tasks.push(

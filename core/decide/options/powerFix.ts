@@ -176,8 +176,6 @@ function trim(context: Context): Margin | undefined {
 /** Years that the mended camera goes on. Judgement. */
 const years = 4;
 
-const otherwise = (): string => 'another way for picture and power';
-
 /** Keep the camera and change only how power reaches it: the cheapest way that holds, without new cable where there is one. */
 export function powerFixOption(context: Context): Option {
   const { camera, source, run, site, readings, catalogue } = context;
@@ -206,20 +204,20 @@ export function powerFixOption(context: Context): Option {
     );
   const picture = pictureMarginOf(context, pictureFormat(camera.format));
   const drawn = ampsOf(context, loads);
-  const kind = 'power-fix';
-  const signal = { kind: 'coax' as const, ...sentToday(camera) };
-  const megapixels = formatMegapixels(camera.format);
-  const successor = likeCamera(context);
+  const common = {
+    kind: 'power-fix' as const,
+    signal: { kind: 'coax' as const, ...sentToday(camera) },
+    megapixels: formatMegapixels(camera.format),
+    lifeYears: years,
+    successor: likeCamera(context),
+    draws: drawsOf(context, drawn),
+    remedy: () => 'another way for picture and power',
+  };
   const trimmed = trim(context);
   if (trimmed) {
     const trimmedAmps = ampsOf(context, loads, trimmed.value);
     return feasible(context, {
-      kind,
-      signal,
-      megapixels,
-      lifeYears: years,
-      successor,
-      remedy: otherwise,
+      ...common,
       draws: drawsOf(context, trimmedAmps),
       margins: [picture, trimmed, feedMargin(context, trimmedAmps, trimmed.value)],
       parts: [],
@@ -241,12 +239,7 @@ export function powerFixOption(context: Context): Option {
     // Its fuse and amps are none of the box's any more.
     const leavesBox = way.atCamera || ownSupply !== null;
     return feasible(context, {
-      kind,
-      signal,
-      megapixels,
-      lifeYears: years,
-      successor,
-      remedy: otherwise,
+      ...common,
       margins: [picture, fixedVolts(context, way.fix), ...(leavesBox ? [] : [feedMargin(context, drawn)])],
       parts: way.parts,
       work:
@@ -257,7 +250,7 @@ export function powerFixOption(context: Context): Option {
       cautions: way.cautions,
       fedLocally: way.atCamera,
       ownSupply,
-      draws: leavesBox ? null : drawsOf(context, drawn),
+      draws: leavesBox ? null : common.draws,
       newCableM: way.newCableM,
       showsAt: way.newCableM > 0 || way.atCamera ? [camera.placeId] : [],
     });

@@ -26,6 +26,10 @@ const refused = (changes: Change[]) => {
 };
 const run = (id: string) => site.run[id]!;
 const camera = (id: string) => site.camera[id]!;
+const unplugged = (id: string) => {
+  const { patchedTo: _, ...rest } = run(id);
+  return rest;
+};
 const recordedAt = (slot: number) => ({
   ...site.networkCamera['c25']!,
   recordedAt: { recorderId: 'marshalling-recorder', slot },
@@ -138,6 +142,14 @@ describe('applyChanges', () => {
       'an input of a run for a camera of the network',
       [{ kind: 'networkCamera', id: 'c25', set: recordedAt(9) }],
       'networkCamera/c25/recordedAt.slot: a slot of its own; run r09 is patched there',
+    ],
+    [
+      'an input of coax for a camera of the network, whatever is plugged into it',
+      [
+        { kind: 'run', id: 'r09', set: unplugged('r09') },
+        { kind: 'networkCamera', id: 'c25', set: recordedAt(9) },
+      ],
+      'networkCamera/c25/recordedAt.slot: a slot of Marshalling recorder that is noted as set to IP today',
     ],
     [
       'a slot today that the recorder does not have',

@@ -49,6 +49,7 @@ export {
   type TargetClassId,
 } from './camera';
 export { asKind, cameraKinds, noteCamera, noteWatts, placeholderCamera } from './cameraKinds';
+export { carriesIpToday } from './carriesIpToday';
 export { removing, type Change, type FactUpdate } from './change';
 export { changesBetween, withChanges } from './changesBetween';
 export { noteConstruction, removeConstruction, withCable } from './constructions';

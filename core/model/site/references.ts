@@ -2,6 +2,7 @@ import { allocationSettingsId } from './allocationSettings';
 import { familyOf, slotCount } from '#core/model/slotRules';
 import { powerCable, cableOf, signalCable } from '#core/physics/cable';
 import type { Problem } from '#core/shared/problems';
+import { carriesIpToday } from './carriesIpToday';
 import type { Change } from './change';
 import { gateIdOf } from './gateRecord';
 import { portsOf, type GearKind, type HookUp } from './equipment';
@@ -389,6 +390,8 @@ function checkNetworkCameras(site: Site, scope: ReferenceScope, found: Found): v
     const recorder = site.recorder[recordedAt.recorderId];
     if (recorder && recordedAt.slot > slotCount(recorder))
       found.add(path, recordedAt.slot, `a slot from 1 to ${slotCount(recorder)} of ${recorder.name}`);
+    else if (recorder && !carriesIpToday(recorder, recordedAt.slot))
+      found.add(path, recordedAt.slot, `a slot of ${recorder.name} that is noted as set to IP today`);
   }
   if (!scope.mayClash('networkCamera') && !scope.mayClash('run')) return;
   const patched = new Map(

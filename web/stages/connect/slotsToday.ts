@@ -1,5 +1,5 @@
 import { slotCount } from '#core/model/slotRules';
-import type { NetworkCamera, Site } from '#core/model/site';
+import { carriesIpToday, type NetworkCamera, type Site } from '#core/model/site';
 import { numbersFrom } from '#core/shared/numeric';
 
 type RecordedAt = NetworkCamera['recordedAt'];
@@ -23,7 +23,7 @@ export const slotsToday = ({ recorder }: Pick<Site, 'recorder'>): { value: strin
     .filter(({ toBuy }) => toBuy === undefined)
     .flatMap((one) =>
       numbersFrom(1, slotCount(one))
-        .filter((slot) => slot > one.inputs || one.ipInputs?.includes(slot))
+        .filter((slot) => carriesIpToday(one, slot))
         .map((slot) => ({ value: slotText({ recorderId: one.id, slot }), label: `${one.name} ${slot}` })),
     ),
 ];
