@@ -156,7 +156,12 @@ const shots: Shot[] = [
   { name: 'board', path: ofSite('survey') },
   { name: 'drawing', path: ofSite('survey/r14?view=drawing&drawing=site-plan'), act: pickRoute },
   { name: 'lists', path: ofSite('survey?view=lists'), act: pickRows },
-  { name: 'walk-phone', path: ofSite('survey?view=walk'), phone: true },
+  {
+    name: 'walk-phone',
+    path: ofSite('survey?view=walk'),
+    phone: true,
+    act: (page) => page.locator('.walk .card').waitFor(),
+  },
   { name: 'test', path: ofSite('test/r08'), act: (page) => page.keyboard.press('w') },
   { name: 'trace-dark', path: ofSite('test/r13'), dark: true, act: readRampEast },
   {
@@ -237,6 +242,18 @@ const server = await startServer({
   withDemo: true,
   reset: false,
 });
+/** Waits for every picture of a page, those inside drawings too, which are none of the document's own. */
+async function picturesShown(page: Page): Promise<void> {
+  await page.waitForFunction(() => [...document.images].every(({ complete }) => complete));
+  await page.evaluate(async () => {
+    const inDrawings = [...document.querySelectorAll<SVGImageElement>('svg image')];
+    await Promise.all(
+      inDrawings.map(({ href }) => Object.assign(new Image(), { src: href.baseVal }).decode()),
+    );
+    await new Promise((resolve) => requestAnimationFrame(() => requestAnimationFrame(resolve)));
+  });
+}
+
 const browser = await chromium.launch(launchOptions);
 /** Taken whole before the folder is touched: a run that fails loses no picture. */
 const taken = new Map<string, Buffer>();
@@ -251,7 +268,7 @@ for (const { name, path: shown, dark = false, phone = false, at, act } of shots)
   await page.locator('h1').first().waitFor();
   await act?.(page);
   await page.evaluate(() => document.fonts.ready);
-  await page.waitForFunction(() => [...document.images].every(({ complete }) => complete));
+  await picturesShown(page);
   taken.set(`${name}.png`, await page.screenshot({ animations: 'disabled' }));
   await page.close();
   console.log(name);

@@ -109,7 +109,7 @@ const freed = computed(() => (rooms.value ? freedInWords(rooms.value.freed) : []
   gap: 2px;
   max-width: 360px;
   padding: 4px;
-  margin-top: 6px;
+  margin: 6px 0 8px;
   list-style: none;
   border: 2px solid var(--ink);
 }

@@ -110,7 +110,7 @@ function remove(): void {
     /></FieldRow>
   </section>
   <section>
-    <h3>Segments on this route</h3>
+    <h3>What follows it</h3>
     <button v-for="run in likely" :key="run.id" type="button" class="btn" @click="follow(`${run.id}/0`)">
       Run {{ name(run, 0) }} follows it
     </button>
