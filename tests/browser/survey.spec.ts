@@ -1,3 +1,4 @@
+import type { Page } from '@playwright/test';
 import { choose, expect, runInList, saved, test } from './fixtures';
 
 test('a segment’s length is edited with its unit, and nonsense is refused where it is typed', async ({
@@ -131,12 +132,26 @@ test('a jacket print tells the construction, and its marks the length', async ({
   await expect(page.locator('tr[data-verdict="coax-loop-ohms"]')).toContainText('as noted');
 });
 
+/** Waits until a part of the pages that is fetched while nothing else is done has come and runs. */
+async function partIsHere(page: Page, part: string): Promise<void> {
+  const file = await page.waitForFunction(
+    (name) =>
+      performance
+        .getEntriesByType('resource')
+        .map((entry) => entry.name)
+        .find((url) => url.includes(`/${name}-`) && url.endsWith('.js')),
+    part,
+  );
+  await page.evaluate((url) => import(url!), await file.jsonValue());
+}
+
 test('what is typed at once after a dialog is called for lands in its first field', async ({
   page,
   open,
 }) => {
   await open('survey');
   await page.locator('.board').waitFor();
+  await partIsHere(page, 'AddRunDialog');
   await page.keyboard.press('n');
   await page.keyboard.press('ControlOrMeta+a');
   await page.keyboard.type('77');
