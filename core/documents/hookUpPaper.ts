@@ -1,6 +1,6 @@
 import { hookUpOf, hookUpOnNetwork, type HookUp } from '#core/connect/hookUp';
 import { chosenOption } from '#core/decide/runEvaluation';
-import { optionRow } from '#core/model/site';
+import { optionRow, type NetworkCamera } from '#core/model/site';
 import { quantityFor } from '#core/shared/units';
 import { hookUpSvg } from './hookUpSvg';
 import type { Block, Paper } from './paper';
@@ -20,6 +20,11 @@ const blocksOf = ({ measures }: PaperContext, hookUp: HookUp, caption: string): 
   ];
 };
 
+const captionOf = ({ state, replaced }: NetworkCamera): string => {
+  if (state === 'planned') return 'A new view';
+  return replaced ? 'A new camera on the lead of the old one' : 'On the network already';
+};
+
 /** How every camera that is decided is connected, terminal by terminal, and every one that is on the network without a run. */
 export function hookUpPaper(context: PaperContext): Paper {
   const { site, evaluation, measures } = context;
@@ -32,9 +37,9 @@ export function hookUpPaper(context: PaperContext): Paper {
     const after = hookUpOf(site, run.run.id, option, topology, measures.gauge)?.after;
     return after ? blocksOf(context, after, optionRow(option.kind).label) : [];
   });
-  const onNetwork = Object.values(site.networkCamera).flatMap(({ id, state }): Block[] => {
-    const after = hookUpOnNetwork(site, id, topology, 'when it is done');
-    return after ? blocksOf(context, after, state === 'there' ? 'On the network already' : 'A new view') : [];
+  const onNetwork = Object.values(site.networkCamera).flatMap((fact): Block[] => {
+    const after = hookUpOnNetwork(site, fact.id, topology, 'after');
+    return after ? blocksOf(context, after, captionOf(fact)) : [];
   });
   const open = evaluation.runs.length - decided.length;
   return paperOf(context, {

@@ -1,4 +1,4 @@
-import type { Site } from '#core/model/site';
+import { isToBeHung, type Site } from '#core/model/site';
 import { catalogueOf } from '#core/model/catalogue';
 import { formatQuantity } from '#core/shared/units';
 
@@ -7,13 +7,14 @@ export function plannedNetworkLines(site: Site): string[] {
   const { products } = catalogueOf(site);
   const place = (id: string): string => site.place[id]?.name ?? id;
   const views = Object.values(site.networkCamera)
-    .filter(({ state }) => state === 'planned')
-    .map(({ id, lead }) => ({ camera: site.camera[id]!, lead }))
+    .filter(isToBeHung)
+    .map((fact) => ({ camera: site.camera[fact.id]!, fact }))
     .sort((a, b) => a.camera.number - b.camera.number);
   return [
-    ...views.map(
-      ({ camera, lead }) =>
-        `New view ${camera.number} ${camera.name} at ${place(camera.placeId)}, ${formatQuantity(lead.lengthM, 'm', 0)} ${lead.medium === 'radio' ? 'by radio' : 'of category cable'}`,
+    ...views.map(({ camera: { number, name, placeId }, fact: { replaced, lead } }) =>
+      replaced
+        ? `Camera ${number} ${name} at ${place(placeId)}, replaced by a new one on the lead that is there`
+        : `New view ${number} ${name} at ${place(placeId)}, ${formatQuantity(lead.lengthM, 'm', 0)} ${lead.medium === 'radio' ? 'by radio' : 'of category cable'}`,
     ),
     ...Object.values(site.equipment).flatMap(({ name, placeId, toBuy }) =>
       toBuy === undefined ? [] : [`${name} at ${place(placeId)}: ${products.get(toBuy)?.name ?? toBuy}`],
@@ -29,9 +30,9 @@ export function plannedNetworkCautions(site: Site): string[] {
   const media = new Set(
     Object.values(site.link).flatMap(({ medium, state }) => (state === 'planned' ? [medium] : [])),
   );
-  const height = Object.values(site.networkCamera).some(({ id, state }) => {
-    const at = site.place[site.camera[id]?.placeId ?? ''];
-    return state === 'planned' && at !== undefined && at.access.by !== 'ground';
+  const height = Object.values(site.networkCamera).some((fact) => {
+    const at = site.place[site.camera[fact.id]?.placeId ?? ''];
+    return isToBeHung(fact) && at !== undefined && at.access.by !== 'ground';
   });
   return [
     ...(media.has('fibre') ? ['Laser light: never look into a fibre end.'] : []),

@@ -14,7 +14,7 @@ export function hookUpOfCamera(
   const own = evaluation.runs.find(({ camera }) => camera.id === cameraId);
   if (own) return hookUpOfRun(site, evaluation, own.run.id, gauge);
   if (!(cameraId in site.networkCamera)) return null;
-  const at = (kind: 'today' | 'after', when: string) =>
-    hookUpOnNetwork(site, cameraId, networkAt(site, evaluation, { kind }).topology, when);
-  return { today: at('today', 'today'), after: at('after', 'when it is done') };
+  const at = (kind: 'today' | 'after') =>
+    hookUpOnNetwork(site, cameraId, networkAt(site, evaluation, { kind }).topology, kind);
+  return { today: at('today'), after: at('after') };
 }

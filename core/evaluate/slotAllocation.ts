@@ -1,4 +1,5 @@
 import type { Highs } from 'highs';
+import { networkCameraNeeds } from '#core/decide/options';
 import type { SlotNeed } from '#core/model/slotRules';
 import {
   allocate,
@@ -118,21 +119,31 @@ function todayOf(
   { camera, networkCamera }: Pick<Site, 'camera' | 'networkCamera'>,
   need: SlotNeed,
   placed: SlotAddress | undefined,
+  replaced: SlotNeed['signal'] | undefined,
 ): Mover['today'] {
   const isOnNetwork = isThere({ networkCamera }, need.cameraId);
   const at = comesInAt(need) ?? (isOnNetwork ? placed : undefined);
-  return at ? { at, format: isOnNetwork ? null : camera[need.cameraId]!.format } : null;
+  return at ? { at, format: isOnNetwork ? null : camera[need.cameraId]!.format, replaced } : null;
 }
+
+/** What cameras of the network send until others take their place. */
+const replacedSignals = (site: Site): ReadonlyMap<string, SlotNeed['signal']> =>
+  new Map(
+    networkCameraNeeds(site, () => false)
+      .filter(({ fact }) => fact.replaced)
+      .map(({ camera, signal }) => [camera.id, signal]),
+  );
 
 /** Cameras with where they come in today and at the end; those that no recorder knows of are not among them. */
 export function moversOf(site: Site, { needs, waiting }: Pick<Allocation, 'needs' | 'waiting'>): Mover[] {
   const hasNoSlot = new Set(waiting.map(({ cameraId }) => cameraId));
+  const replaced = replacedSignals(site);
   return Object.values(needs).flatMap((need): Mover[] => {
     const { cameraId } = need;
     const at = comesInAt(need);
     const { [cameraId]: placement } = site.placement;
     const placed = placement && { recorderId: placement.recorderId, slot: placement.slot };
-    const today = todayOf(site, need, placed);
+    const today = todayOf(site, need, placed, replaced.get(cameraId));
     if (placed) return [{ need, today, to: placed }];
     if (!at) return [];
     // Until it has a slot it sends what it sends today, from where it is.

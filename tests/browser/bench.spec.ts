@@ -1,5 +1,5 @@
 import type { Page } from '@playwright/test';
-import { choose, expect, saved, test, verdictRow } from './fixtures';
+import { choose, expect, leaveList, saved, test, verdictRow } from './fixtures';
 
 async function connect(page: Page, address: string): Promise<void> {
   const bar = page.getByRole('group', { name: 'Instrument' });
@@ -31,7 +31,7 @@ async function seePicture(page: Page, ...symptoms: string[]): Promise<void> {
   if (symptoms.length === 0) return row.getByRole('button', { name: 'Clean', exact: true }).click();
   await row.getByRole('combobox').press('ArrowDown');
   for (const symptom of symptoms) await page.getByRole('option', { name: symptom, exact: true }).click();
-  await page.keyboard.press('Escape');
+  await leaveList(page);
   await expect(row).toContainText('see Cause');
 }
 async function causes(page: Page) {

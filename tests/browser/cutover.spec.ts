@@ -3,7 +3,7 @@ import type { Page } from '@playwright/test';
 import ICAL from 'ical.js';
 import { barriers } from './axe';
 import { decidedDemo } from './decided';
-import { expect, saved, test, type TestServer } from './fixtures';
+import { expect, leaveList, saved, test, type TestServer } from './fixtures';
 
 test.describe.configure({ timeout: 300_000 });
 test.use({ actionTimeout: 30_000 });
@@ -95,7 +95,7 @@ test('lane cameras are never dark together: what stands against it is said, and 
   await page.locator('form.rule .p-multiselect').click();
   for (const name of ['6 Lane 1 and 2', '7 Lane 3 and 4', '8 Weighbridge'])
     await page.getByRole('option', { name }).click();
-  await page.keyboard.press('Escape');
+  await leaveList(page);
   await page.getByRole('button', { name: 'Add the rule' }).click();
   await expect(page.locator('[data-rule]')).toHaveCount(1);
 
@@ -158,7 +158,7 @@ test('what cannot be is said with its way out: a short shift, nobody who can, a 
   await page.keyboard.press('u');
   await page.locator('.fields .p-multiselect').click();
   for (const day of ['Tue', 'Wed', 'Thu']) await page.getByRole('option', { name: day }).click();
-  await page.keyboard.press('Escape');
+  await leaveList(page);
   const mondays = Array.from({ length: 110 }, (_, k) =>
     new Date(Date.UTC(2026, 4, 4 + 7 * k)).toISOString().slice(0, 10),
   );

@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs';
 import type { Page } from '@playwright/test';
 import { barriers } from './axe';
-import { choose, expect, test, type TestServer } from './fixtures';
+import { choose, expect, leaveList, test, type TestServer } from './fixtures';
 
 const opened = async (page: Page, server: TestServer, id: string) => {
   await page.goto(`${server.address}/drills/${id}`);
@@ -17,7 +17,7 @@ const certain = async (page: Page, cause: string) => {
 const decide = async (page: Page, what: RegExp) => {
   await page.locator('.p-multiselect').click();
   await page.getByRole('option', { name: what }).click();
-  await page.keyboard.press('Escape');
+  await leaveList(page);
 };
 const points = (page: Page) => page.getByRole('region', { name: 'Points' });
 
@@ -187,7 +187,7 @@ test('a drill is written, refused where it contradicts itself, played, and goes 
   await page.getByLabel('One sentence to remember').fill('Painters move cables.');
   await page.locator('.field-row').filter({ hasText: 'Troubles' }).locator('.p-multiselect').click();
   await page.getByRole('option', { name: 'Coax joint' }).click();
-  await page.keyboard.press('Escape');
+  await leaveList(page);
   await page.getByRole('combobox', { name: 'In the line' }).click();
   await choose(page, 'Ohms in series');
   const at = page.getByRole('textbox', { name: 'At', exact: true });

@@ -170,3 +170,9 @@ export async function choose(page: Page, name: string | RegExp): Promise<void> {
   await option.click();
   await expect(option).toBeHidden();
 }
+
+/** Leaves an open list of which several are picked, and waits until it is gone, for the same reason. */
+export async function leaveList(page: Page): Promise<void> {
+  await page.keyboard.press('Escape');
+  await expect(page.getByRole('listbox')).toHaveCount(0);
+}

@@ -1,5 +1,5 @@
 import { barriers } from './axe';
-import { expect, saved, test, verdictRow } from './fixtures';
+import { expect, leaveList, saved, test, verdictRow } from './fixtures';
 
 test('what a run had is noted, and its readings from before no longer count', async ({ page, open }) => {
   await open('test/r13');
@@ -13,8 +13,7 @@ test('what a run had is noted, and its readings from before no longer count', as
   expect(await barriers(page, '.p-dialog')).toEqual([]);
   await dialog.locator('.p-multiselect').click();
   await page.getByRole('option', { name: 'Coax joint' }).click();
-  await page.keyboard.press('Escape');
-  await expect(page.getByRole('listbox')).toBeHidden();
+  await leaveList(page);
   await dialog.getByRole('textbox', { name: 'Done' }).fill('remade the twist at 97 m');
   await dialog.getByRole('button', { name: 'Note it' }).click();
   await expect(was.locator('[data-mending]')).toContainText(/coax joint; remade the twist at 97 m/);

@@ -1,6 +1,6 @@
 import type { Page } from '@playwright/test';
 import { barriers } from './axe';
-import { choose, expect, saved, test } from './fixtures';
+import { choose, expect, leaveList, saved, test } from './fixtures';
 
 /** Adds a view on the network in the dialog that `v` opens. */
 async function addView(page: Page, view: { name: string; place: string; on: string; lengthM: string }) {
@@ -212,7 +212,7 @@ test('a link follows a drawn route, takes its length, and says so beside a grade
   await choose(page, 'Ticket hall');
   await dialog.getByLabel('Routes of the link').press('ArrowDown');
   await page.getByRole('option').first().click();
-  await page.keyboard.press('Escape');
+  await leaveList(page);
   const length = dialog.getByLabel('Length of the link');
   await expect(length).not.toHaveValue('50');
   await length.fill('60');
@@ -225,4 +225,30 @@ test('a link follows a drawn route, takes its length, and says so beside a grade
   await page.locator('h1').click();
   await page.keyboard.press('f');
   await expect(page.getByText(/is of Cat 5e: .* are not promised over Cat 5e/).first()).toBeVisible();
+});
+
+test('an IP camera that is replaced is priced, drawn and changed anew on its own lead', async ({
+  page,
+  open,
+}) => {
+  await open('connect');
+  await page.getByRole('treeitem', { name: /^25 / }).first().click();
+  const picked = page.getByLabel('Picked');
+  await expect(page.getByText(/Planned network 0 /)).toBeVisible();
+  await expect(picked.getByLabel('Sends of camera 25')).toHaveValue('4');
+  await picked.getByLabel('Port gives of camera 25').fill('400');
+  await picked.getByLabel('Port gives of camera 25').press('Enter');
+  await expect(picked.getByRole('alert')).toContainText('100');
+  await picked.getByLabel('Port gives of camera 25').fill('7');
+  await picked.getByLabel('Port gives of camera 25').press('Enter');
+  await picked.getByLabel('What becomes of camera 25').click();
+  await choose(page, 'Is replaced by a new one');
+  await expect(page.getByText(/Planned network [1-9]/)).toBeVisible();
+  await saved(page);
+  await open('allocate?view=order');
+  await expect(page.getByText('Camera 25 leaves Marshalling recorder 24 and joins it anew.')).toBeVisible();
+  await open('connect/r01?view=hook-up');
+  await page.getByRole('combobox', { name: 'Camera', exact: true }).click();
+  await choose(page, '25 Kiosk queue, on the network');
+  await expect(page.locator('.hook-up')).toContainText('New camera 25');
 });

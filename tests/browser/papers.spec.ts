@@ -4,7 +4,7 @@ import type { Page } from '@playwright/test';
 import readXlsx from 'read-excel-file/node';
 import { barriers } from './axe';
 import { decidedDemo } from './decided';
-import { expect, saved, test, testOnOwnServer } from './fixtures';
+import { expect, leaveList, saved, test, testOnOwnServer } from './fixtures';
 
 test.describe.configure({ timeout: 300_000 });
 
@@ -72,7 +72,7 @@ test('an offer with an alternate is put on record by a name, called final in wor
 
   await page.locator('.p-multiselect').click();
   await page.getByRole('option', { name: 'All on IP' }).click();
-  await page.keyboard.press('Escape');
+  await leaveList(page);
   await expect(cells(page, 'Alternates').nth(1)).toContainText('3: IP over coax, multi-port unit');
 
   const give = page.getByRole('button', { name: 'Put on record' });

@@ -1,5 +1,5 @@
 import type { Page } from '@playwright/test';
-import { choose, expect, saved, test, verdictRow } from './fixtures';
+import { choose, expect, leaveList, saved, test, verdictRow } from './fixtures';
 
 const cell = (page: Page, run: string, option: string) =>
   page.locator(`tr[data-run="${run}"] [data-option="${option}"]`);
@@ -50,7 +50,7 @@ test('an arrester that is noted in the survey stops power and data over the coax
   const sheet = page.getByRole('complementary', { name: 'Sheet of run 11' });
   await sheet.getByRole('combobox', { name: 'On the way' }).press('ArrowDown');
   await page.getByRole('option', { name: 'Surge arrester', exact: true }).click();
-  await page.keyboard.press('Escape');
+  await leaveList(page);
   await saved(page);
   await page.getByRole('button', { name: /^Decide/ }).click();
   await expect(cell(page, 'r11', 'ip-coax-unit')).toContainText('arrester');

@@ -1,5 +1,5 @@
 import sharp from 'sharp';
-import { choose, expect, saved, test, TestServer } from './fixtures';
+import { choose, expect, leaveList, saved, test, TestServer } from './fixtures';
 
 test('a camera is noted from a template, and what is special about it is put right', async ({
   page,
@@ -67,7 +67,7 @@ test('what is noted of a place holds for every camera there', async ({ page, ope
   await choose(page, 'From the ground');
   await sheet.getByLabel('Restrictions').press('ArrowDown');
   await page.getByRole('option', { name: 'Asbestos register' }).click();
-  await page.keyboard.press('Escape');
+  await leaveList(page);
   await expect(
     sheet.getByText('Read the asbestos register before anything here is opened or drilled.'),
   ).toBeVisible();

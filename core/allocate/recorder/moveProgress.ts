@@ -27,12 +27,14 @@ export interface Progress {
 
 /** Today's picture of a camera that will send another. */
 const asToday = ({ need, today }: Mover): SlotNeed =>
-  today!.format === null ? need : { ...need, portWatts: 0, signal: { kind: 'coax', format: today!.format } };
+  today!.format === null
+    ? { ...need, signal: today!.replaced ?? need.signal }
+    : { ...need, portWatts: 0, signal: { kind: 'coax', format: today!.format } };
 
 /** Whether a camera's picture changes: from then on it is another camera to its recorder. One of the network is told to it anew where its slot changes. */
 const changes = ({ need, today, to }: Mover): boolean => {
   if (!today) return true;
-  if (today.format === null) return !isAt(today.at, to);
+  if (today.format === null) return today.replaced !== undefined || !isAt(today.at, to);
   return need.signal.kind === 'ip' || need.signal.format !== today.format;
 };
 
@@ -41,7 +43,8 @@ export function comingStep(
   { need: { cameraId, number }, today, to }: Mover,
   from: SlotAddress | null,
 ): NightStep {
-  if (from && today?.format === null) return { kind: 'rejoin', cameraId, number, from, to };
+  if (from && today?.format === null && !today.replaced)
+    return { kind: 'rejoin', cameraId, number, from, to };
   return { kind: 'join', cameraId, number, from, to };
 }
 

@@ -1,6 +1,7 @@
 import { changeInWords } from './changeCost';
 import type { NightStep } from './nightSteps';
 import type { Recorder } from '#core/model/site';
+import { isAt } from './slotRequest';
 
 /** A step of a night in sentences. */
 export function nightStepInWords(
@@ -19,6 +20,8 @@ export function nightStepInWords(
         `Lead of camera ${step.number} from ${there(step.from)} to ${there(step.to)}${step.temporary ? ', for now' : ''}${step.makesWayFor === null ? '' : `, to make way for camera ${step.makesWayFor}`}.`,
       ];
     case 'join':
+      if (step.from && isAt(step.from, step.to))
+        return [`Camera ${step.number} leaves ${there(step.to)} and joins it anew.`];
       return [
         `Camera ${step.number} ${step.from ? `leaves ${there(step.from)} and ` : ''}joins ${there(step.to)}.`,
       ];

@@ -5,8 +5,11 @@ import type { SlotAddress } from './slotRequest';
 /** A camera with where its picture comes in today and where it comes in at the end. */
 export interface Mover {
   need: SlotNeed;
-  /** `format` is of the coax; `null` of a camera that is on the network already and stays as it is. */
-  today: { at: SlotAddress; format: string | null } | null;
+  /**
+   * `format` is of the coax; `null` of a camera that is on the network already. That one stays as it is, unless another takes its
+   * place: `replaced` is what it sends until then.
+   */
+  today: { at: SlotAddress; format: string | null; replaced?: SlotNeed['signal'] | undefined } | null;
   to: SlotAddress;
 }
 

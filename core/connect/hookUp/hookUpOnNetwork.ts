@@ -1,11 +1,13 @@
 import type { CameraEnd, Device, Topology } from '#core/connect/topology';
 import { isSheltered } from '#core/decide/options';
-import type { Site } from '#core/model/site';
+import { isToBeHung, type Site } from '#core/model/site';
 import { chain, patch, poeWords, portStation, straight } from './networkParts';
 import type { HookUp, HookUpLine, Station } from './types';
 
 const outside =
   'Copper that leaves a building gets surge protectors at both ends, bonded as local codes have it; between buildings with different earths use fibre, not copper.';
+
+const whenWords = { today: 'today', after: 'when it is done' } as const;
 
 const noDevice = 'What it hangs on is not noted: pick it in the tree.';
 
@@ -42,30 +44,31 @@ function overCable(end: CameraEnd, device: Device | undefined, camera: Station, 
 
 /**
  * How a camera that has no run of the old site is connected, from the port that it hangs on; `null` where there is none of it in this
- * network. `when` ends the title.
+ * network.
  */
 export function hookUpOnNetwork(
   site: Site,
   cameraId: string,
   { devices, cameras }: Topology,
-  when: string,
+  when: 'today' | 'after',
 ): HookUp | null {
   const end = cameras.find((one) => one.cameraId === cameraId && one.runId === null);
   if (!end) return null;
   const device = devices.find(({ id }) => id === end.deviceId);
   const isRadio = end.medium === 'radio';
-  const isNew = site.networkCamera[cameraId]?.state === 'planned';
+  const { [cameraId]: fact } = site.networkCamera;
+  const isNew = when === 'after' && fact !== undefined && isToBeHung(fact);
   const isFed = end.watts > 0 && !isRadio;
   const camera: Station = {
     name: `${isNew ? 'New camera' : 'Camera'} ${end.number}`,
     where: end.name,
     terminals: [isRadio ? 'its own radio' : isFed ? 'RJ45, its PoE inlet' : 'RJ45'],
   };
-  const port = isNew ? 'a free port' : 'its port';
+  const port = fact?.state === 'planned' ? 'a free port' : 'its port';
   const staysInside =
     device?.placeId === end.placeId && isSheltered(site.place[end.placeId]?.environment ?? 'outdoor');
   return {
-    title: `Camera ${end.number} ${end.name}, ${when}`,
+    title: `Camera ${end.number} ${end.name}, ${whenWords[when]}`,
     lines: [isRadio ? overAir(end, device, camera, port) : overCable(end, device, camera, port)],
     polarity: isRadio ? [] : [straight, ...(isFed ? [poeWords] : [])],
     cautions: isRadio ? [mast] : staysInside ? [] : [outside],

@@ -5,9 +5,13 @@ import { viewNeed } from '#core/model/views';
 export const camerasOnAir = ({ camera }: Pick<Site, 'camera'>, { fromPlaceId }: RadioPath): Camera[] =>
   Object.values(camera).filter(({ placeId }) => placeId === fromPlaceId);
 
-/** What they send together, in Mb/s. */
+/** What is noted of what a camera sends that stays as it is. */
+const notedMbps = ({ networkCamera }: Pick<Site, 'networkCamera'>, id: string): number | undefined =>
+  networkCamera[id]?.replaced ? undefined : networkCamera[id]?.mbps;
+
+/** What they send together when all is done, in Mb/s. */
 export const mbpsOnAir = (site: Site, path: RadioPath): number =>
   camerasOnAir(site, path).reduce(
-    (sum, camera) => sum + (site.networkCamera[camera.id]?.mbps ?? viewNeed(site, camera).ip.mbps),
+    (sum, camera) => sum + (notedMbps(site, camera.id) ?? viewNeed(site, camera).ip.mbps),
     0,
   );

@@ -27,4 +27,6 @@ export function camerasNow(runs: readonly RunEvaluation[], moment: Moment): Came
 
 /** Cameras of the network that are there at a moment: new views come when their slot is theirs. */
 export const networkCamerasAt = (site: Site, moment: Moment): NetworkCameraNeed[] =>
-  networkCameraNeeds(site).filter(({ fact }) => fact.state === 'there' || isMoved(moment, fact.id));
+  networkCameraNeeds(site, (id) => isMoved(moment, id)).filter(
+    ({ fact }) => fact.state === 'there' || isMoved(moment, fact.id),
+  );

@@ -10,6 +10,7 @@ import {
 } from '#core/decide/options';
 import type { Equipment, Link, NetworkCamera, Site } from '#core/model/site';
 import { gearBuildId } from './buildId';
+import { tasksOfChange } from './cameraChange';
 import { ordersFor } from './orderTasks';
 import { permitIdOf } from './permitTasks';
 import { taskIdOf, taskOf, workOf, type Task } from './task';
@@ -73,6 +74,20 @@ function gearTask(site: Site, id: string, all: readonly Equipment[], orders: rea
   });
 }
 
+/** A camera that takes the place of one that is there is changed in a night, as any other. */
+function replacementTasks(site: Site, { id, deviceId }: NetworkCamera, orders: readonly Task[]): Task[] {
+  const camera = site.camera[id]!;
+  const { needsLift, cautions } = accessWork({ place: site.place[camera.placeId]! });
+  const { [deviceId ?? '']: device } = site.equipment;
+  return tasksOfChange(catalogueOf(site), orders, {
+    camera,
+    ...viewWork(site, id),
+    lift: needsLift ? camera.placeId : null,
+    first: device ? builtBefore(site, device.placeId) : [],
+    cautions,
+  });
+}
+
 /** A new camera is hung, and proved by day and by lamps once it records. */
 function viewTasks(site: Site, { id, deviceId }: NetworkCamera, orders: readonly Task[]): Task[] {
   const catalogue = catalogueOf(site);
@@ -128,6 +143,8 @@ export function networkTasks(site: Site, orders: readonly Task[], builds: Readon
         orders,
       ),
     ),
-    ...plannedViews(site).flatMap((view) => viewTasks(site, view, orders)),
+    ...plannedViews(site).flatMap((view) =>
+      view.replaced ? replacementTasks(site, view, orders) : viewTasks(site, view, orders),
+    ),
   ];
 }

@@ -80,12 +80,17 @@ export function tasksOf({ site, runs, migration, total, calendar }: CutoverInput
   );
   const swaps = swapTasks(site, runs, orders, leaving);
   const recorder = recorderTasks(site, migration);
-  // A new camera is proved once the input that it comes to is turned.
+  /** What the order of moves asks of the change of a camera; a new view, which has none, is proved once the input that it comes to is turned. */
+  const inOrder = (task: Task): Task => {
+    const ordered = recorder.ofSwap.get(task.cameraId ?? '');
+    if (!ordered) return task;
+    const needs = [...task.needs, ...ordered.needs];
+    if (task.kind === 'swap') return { ...task, needs, sameNight: ordered.sameNight };
+    const isOfNewView = site.networkCamera[task.cameraId!]?.state === 'planned';
+    return task.kind === 'dusk-check' && isOfNewView ? { ...task, needs } : task;
+  };
   const builds = buildTasks(site, total.shared, orders);
-  const network = networkTasks(site, orders, new Set(builds.map(({ id }) => id))).map((task): Task => {
-    const turned = task.kind === 'dusk-check' ? recorder.ofSwap.get(task.cameraId!)?.needs : undefined;
-    return turned ? { ...task, needs: [...task.needs, ...turned] } : task;
-  });
+  const network = networkTasks(site, orders, new Set(builds.map(({ id }) => id))).map(inOrder);
   const nightOf = (date: string): number | null => {
     const index = calendar?.dates.indexOf(date) ?? -1;
     return index < 0 ? null : index;
@@ -96,12 +101,7 @@ export function tasksOf({ site, runs, migration, total, calendar }: CutoverInput
     ...network,
     ...recorder.tasks,
     ...permitTasks(catalogueOf(site), site.place, [...network, ...swaps]),
-    ...swaps.map((task): Task => {
-      const ordered = task.kind === 'swap' ? recorder.ofSwap.get(task.cameraId!) : undefined;
-      return ordered
-        ? { ...task, needs: [...task.needs, ...ordered.needs], sameNight: ordered.sameNight }
-        : task;
-    }),
+    ...swaps.map(inOrder),
     ...witnessTask(site, [...network, ...swaps], { of: aboutOf(site).name, place: headEnd }),
     ...ownTasks(site),
   ];

@@ -1,6 +1,6 @@
 import { labourRateOf, productOf, type Catalogue } from '#core/model/catalogue';
 import type { OfferSettings, Place } from '#core/model/site';
-import { sharedThingsOf, type FeasibleOption, type Part } from '#core/decide/options';
+import { sharedThingsOf, type FeasibleOption, type Part, type Total } from '#core/decide/options';
 import { formatQuantity } from '#core/shared/units';
 
 /** Work of one kind, at cost. */
@@ -58,7 +58,7 @@ function cameraHours(catalogue: Catalogue, { option }: Chosen): Hours {
 export function labourCosts(
   catalogue: Catalogue,
   chosen: readonly Chosen[],
-  networkHours: number,
+  network: Total['network'],
   { heightPercent, accessPercent }: OfferSettings,
 ): LabourCost[] {
   const { day, night } = labourRateOf(catalogue);
@@ -104,19 +104,22 @@ export function labourCosts(
       ? []
       : [{ id, label, cost, hours: 0, detail: [`${percent} % on ${formatQuantity(hours, 'h')}`] }];
   };
+  const ofNetwork = (): LabourCost[] => {
+    if (network.hours === 0) return [];
+    const hours = { day: network.hours - network.darkHours, night: network.darkHours };
+    return [
+      {
+        id: 'labour-network',
+        label: 'Work on the network itself',
+        cost: costOf(hours),
+        hours: network.hours,
+        detail: network.darkHours > 0 ? said(hours) : [`${formatQuantity(network.hours, 'h')} by day`],
+      },
+    ];
+  };
   return [
     ...lines,
-    ...(networkHours > 0
-      ? [
-          {
-            id: 'labour-network',
-            label: 'Work on the network itself',
-            cost: networkHours * day,
-            hours: networkHours,
-            detail: [`${formatQuantity(networkHours, 'h')} by day`],
-          },
-        ]
-      : []),
+    ...ofNetwork(),
     ...extra('height', 'Extra for work at height', heightPercent, ({ access }) => access.by !== 'ground'),
     ...extra(
       'access',

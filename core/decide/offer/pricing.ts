@@ -130,7 +130,7 @@ export function linesOf(
 ): OfferLine[] {
   const catalogue = catalogueOf(site);
   const chosen = offered.map(({ run, option }) => ({ option, place: site.place[run.camera.placeId]! }));
-  const labour = labourCosts(catalogue, chosen, total.network.hours, settings);
+  const labour = labourCosts(catalogue, chosen, total.network, settings);
   const staying = offered.filter(({ option }) => hasOwnCamera(option.kind)).length;
   const labourCost = labour.reduce((sum, { cost }) => sum + cost, 0);
   return [

@@ -70,6 +70,9 @@ const accessTo = rememberedFor((place: Place): Access => {
 const halfDayHours = 4;
 /** Nobody works up there alone: hours of one person are half as long for two. */
 export const peopleOnLift = 2;
+/** Half-days of a lift for so many hours of one person up there. */
+export const liftHalfDays = (hours: number): number =>
+  Math.max(1, Math.ceil(hours / peopleOnLift / halfDayHours - 1e-9));
 const halfDay = [{ item: 'lift-half-day', count: 1 }];
 const noTasks: never[] = [];
 

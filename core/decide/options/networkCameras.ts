@@ -21,11 +21,11 @@ type NetworkSite = Pick<
 /** Watts of the PoE class that serves a camera at the end of its lead; one that is reached by radio has power of its own. */
 function portWattsOf(
   { place }: NetworkSite,
-  { fact, camera }: Pick<NetworkCameraNeed, 'fact' | 'camera'>,
+  { lead, camera }: Pick<NetworkCamera, 'lead'> & Pick<NetworkCameraNeed, 'camera'>,
+  noted: number | undefined,
   nightWatts: number,
 ): number {
-  const { lead, portWatts } = fact;
-  if (portWatts !== undefined) return portWatts;
+  if (noted !== undefined) return noted;
   if (lead.medium === 'radio') return 0;
   const { temperatureC } = place[camera.placeId]!;
   const stretches = [{ cable: 'pair-cat6', lengthM: lead.lengthM, temperatureC }];
@@ -33,20 +33,30 @@ function portWattsOf(
   return poeMargin(stretches, need, figure('lead', lead.lengthM, 'm', 'noted')).sourceWatts;
 }
 
-/** The cameras of the network in the order of their numbers. What nobody noted is as their target class has it. */
-export function networkCameraNeeds(site: NetworkSite): NetworkCameraNeed[] {
+const nothingNoted: Pick<NetworkCamera, 'mbps' | 'megapixels' | 'portWatts'> = {};
+
+/**
+ * The cameras of the network in the order of their numbers, with what nobody noted as their target class has it.
+ * @param isChanged whether a camera that is to be replaced was by then; left out, all were
+ */
+export function networkCameraNeeds(
+  site: NetworkSite,
+  isChanged: (cameraId: string) => boolean = () => true,
+): NetworkCameraNeed[] {
   return Object.values(site.networkCamera)
     .map((fact): NetworkCameraNeed => {
       const camera = site.camera[fact.id]!;
       const { ip } = viewNeed(site, camera);
-      const portWatts = portWattsOf(site, { fact, camera }, ip.nightWatts);
+      // What is noted of a camera says nothing of the one that takes its place.
+      const noted = fact.replaced && isChanged(fact.id) ? nothingNoted : fact;
+      const portWatts = portWattsOf(site, { lead: fact.lead, camera }, noted.portWatts, ip.nightWatts);
       return {
         camera,
         fact,
         signal: {
           kind: 'ip',
-          mbps: fact.mbps ?? ip.mbps,
-          megapixels: fact.megapixels ?? ip.product.megapixels,
+          mbps: noted.mbps ?? ip.mbps,
+          megapixels: noted.megapixels ?? ip.product.megapixels,
         },
         portWatts,
         nightWatts: portWatts > 0 ? Math.min(portWatts, ip.nightWatts) : ip.nightWatts,

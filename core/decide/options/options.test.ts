@@ -544,7 +544,7 @@ describe('the total', () => {
   it('of nothing is nothing', () =>
     expect(totalOf(site, [])).toEqual({
       cost: 0,
-      network: { cost: 0, hours: 0 },
+      network: { cost: 0, hours: 0, darkHours: 0 },
       labourCost: 0,
       hours: 0,
       darkHours: 0,

@@ -1,7 +1,7 @@
 import { catalogueOf, type Catalogue, productOf } from '#core/model/catalogue';
 import { viewNeed } from '#core/model/views';
-import type { Link, NetworkCamera, Site } from '#core/model/site';
-import { accessWork } from './access';
+import { isToBeHung, type Link, type NetworkCamera, type Site } from '#core/model/site';
+import { accessWork, liftHalfDays } from './access';
 import { labourCostOf, partsCostOf } from './build';
 import { newCable, surgeProtection } from './newCable';
 import { newCameras } from './newCamera';
@@ -13,6 +13,8 @@ export interface PlannedNetwork {
   cost: number;
   labourCost: number;
   hours: number;
+  /** In which the view of a camera that is replaced is dark. */
+  darkHours: number;
   newCableM: number;
 }
 
@@ -77,17 +79,16 @@ function ofLink({ place }: PlannedSite, { medium, lengthM, fromPlaceId, toPlaceI
   }
 }
 
-/** A new view: its camera, hung and proved, and its lead. */
+/** A new camera, hung and proved: for a new view with its lead, else in the place of one that is disposed of. */
 export function viewWork(site: PlannedSite, id: string): PlannedWork {
-  const { lead } = site.networkCamera[id]!;
+  const { lead, replaced } = site.networkCamera[id]!;
   const camera = site.camera[id]!;
   const place = site.place[camera.placeId]!;
   const { parts, work } = newCameras(viewNeed(site, camera), place).ip;
-  const isCabled = lead.medium === 'category';
+  const isCabled = lead.medium === 'category' && !replaced;
   return {
     parts: [
-      // There is no old camera to be disposed of.
-      ...parts.filter(({ item }) => item !== 'disposal'),
+      ...parts.filter(({ item }) => replaced || item !== 'disposal'),
       ...(isCabled ? [newCable('category', lead.lengthM, place), ...once('category-ends')] : []),
     ],
     tasks: [
@@ -98,8 +99,8 @@ export function viewWork(site: PlannedSite, id: string): PlannedWork {
   };
 }
 
-const hoursOf = (catalogue: Catalogue, tasks: readonly Part[]): number =>
-  tasks.reduce((sum, { item, count }) => sum + productOf(catalogue, item, 'task').hours * count, 0);
+const sumOf = (catalogue: Catalogue, tasks: readonly Part[], of: 'hours' | 'darkHours'): number =>
+  tasks.reduce((sum, { item, count }) => sum + productOf(catalogue, item, 'task')[of] * count, 0);
 
 /** Ends of a planned link that are noted as gear to buy are bought once: as gear. */
 function withoutNotedEnds(
@@ -125,23 +126,42 @@ export const linkWork = (site: PlannedSite, link: Link): PlannedWork =>
 
 export const plannedLinks = ({ link }: Pick<Site, 'link'>): Link[] =>
   Object.values(link).filter(({ state }) => state === 'planned');
+/** Cameras of the network that are to be hung: new views, and new ones in the place of those that are there. */
 export const plannedViews = ({ networkCamera }: Pick<Site, 'networkCamera'>): NetworkCamera[] =>
-  Object.values(networkCamera).filter(({ state }) => state === 'planned');
+  Object.values(networkCamera).filter(isToBeHung);
+
+/** The half-days of lifts that the cameras need: new views are hung on days of their own, before the nights in which others are replaced. */
+function liftsOf(site: PlannedSite, catalogue: Catalogue): Part[] {
+  const hours = new Map<string, number>();
+  for (const { id, replaced } of plannedViews(site)) {
+    const { placeId } = site.camera[id]!;
+    if (!accessWork({ place: site.place[placeId]! }).needsLift) continue;
+    const visit = `${placeId} ${replaced ? 'night' : 'day'}`;
+    const up = viewWork(site, id).tasks.filter(
+      ({ item }) => productOf(catalogue, item, 'task').where === undefined,
+    );
+    hours.set(visit, (hours.get(visit) ?? 0) + sumOf(catalogue, up, 'hours'));
+  }
+  return [...hours.values()].map((worked) => ({ item: 'lift-half-day', count: liftHalfDays(worked) }));
+}
 
 /** What the planned part of the network comes to. New views and links are made beside the old system, so no view is dark for them. */
 export function plannedNetwork(site: PlannedSite): PlannedNetwork {
   const catalogue = catalogueOf(site);
-  const works = [
-    ...plannedLinks(site).map((link) => linkWork(site, link)),
-    ...plannedViews(site).map(({ id }) => viewWork(site, id)),
-  ];
+  const views = plannedViews(site).map(({ id, replaced }) => ({ replaced, ...viewWork(site, id) }));
+  const works = [...plannedLinks(site).map((link) => linkWork(site, link)), ...views];
   const gear = Object.values(site.equipment).flatMap(({ toBuy }) => (toBuy === undefined ? [] : once(toBuy)));
-  const parts = [...gear, ...works.flatMap((work) => work.parts)];
-  const hours = works.reduce((sum, { tasks }) => sum + hoursOf(catalogue, tasks), 0);
-  const labourCost = labourCostOf(catalogue, hours);
+  const parts = [...gear, ...works.flatMap((work) => work.parts), ...liftsOf(site, catalogue)];
+  const hours = works.reduce((sum, { tasks }) => sum + sumOf(catalogue, tasks, 'hours'), 0);
+  const darkHours = views.reduce(
+    (sum, { replaced, tasks }) => sum + (replaced ? sumOf(catalogue, tasks, 'darkHours') : 0),
+    0,
+  );
+  const labourCost = labourCostOf(catalogue, hours, darkHours);
   return {
     parts,
     hours,
+    darkHours,
     labourCost,
     cost: partsCostOf(catalogue, parts) + labourCost,
     newCableM: works.reduce((sum, work) => sum + work.newCableM, 0),

@@ -28,7 +28,7 @@ export interface Total {
   renewCost: number;
   newCableM: number;
   /** What of it is for planned gear, links and new views, whatever is chosen. */
-  network: { cost: number; hours: number };
+  network: { cost: number; hours: number; darkHours: number };
   ipCameras: number;
   /** Places where the new equipment finds no room in the rack that is noted there. */
   noRoomAt: string[];
@@ -197,7 +197,7 @@ export function totalOf(
       network.labourCost +
       sum(({ labourCost }) => labourCost) +
       things.reduce((all, { units, unit }) => all + units * unit.labourCost, 0),
-    darkHours: sum(({ darkHours }) => darkHours),
+    darkHours: network.darkHours + sum(({ darkHours }) => darkHours),
     renewCost: sum((option) => renewalsOf(option, years)),
     newCableM:
       network.newCableM +
@@ -213,7 +213,7 @@ export function totalOf(
       ...boughtParts,
       ...network.parts,
     ]),
-    network: { cost: network.cost, hours: network.hours },
+    network: { cost: network.cost, hours: network.hours, darkHours: network.darkHours },
     shared,
     recorders,
     noRoomAt,

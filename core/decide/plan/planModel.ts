@@ -108,7 +108,7 @@ function capRows(
       'dark hours',
       of(({ option }) => option.darkHours),
       '<=',
-      caps.darkHours,
+      caps.darkHours - plannedNetwork(site).darkHours,
       { kind: 'cap', of: 'darkHours' },
     );
   if (caps.hours !== undefined)

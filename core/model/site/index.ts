@@ -167,7 +167,7 @@ export { mostTroublesFound, troubles, type Mending, type Trouble } from './mendi
 export { noteMending } from './mendingEdits';
 export { camerasNumbered } from './monitorTiles';
 export { baudRates, type Telemetry } from './telemetry';
-export { leadMedia, type NetworkCamera } from './networkCamera';
+export { isToBeHung, leadMedia, type NetworkCamera } from './networkCamera';
 export { addNetworkCamera, type NewNetworkCamera } from './newNetworkCamera';
 export {
   mostReading,

@@ -20,6 +20,8 @@ export const networkCameraSchema = z.strictObject({
   }),
   /** The slot of a recorder that keeps it today, of one that is there; left out while nobody has looked. */
   recordedAt: z.strictObject({ recorderId: idSchema, slot: z.int().min(1).max(128) }).optional(),
+  /** Whether a new camera of its class takes its place on its lead; what is noted below is of the one that is there today then. */
+  replaced: z.literal(true).optional(),
   /** What it sends, of all its streams together; left out, as its target class does. */
   mbps: z.number().positive().max(200).optional(),
   megapixels: z.number().positive().max(64).optional(),
@@ -27,3 +29,7 @@ export const networkCameraSchema = z.strictObject({
   portWatts: z.number().min(0).max(100).optional(),
 });
 export type NetworkCamera = z.infer<typeof networkCameraSchema>;
+
+/** Whether a new camera is hung for it: for a new view, or in the place of one that is there. */
+export const isToBeHung = ({ state, replaced }: Pick<NetworkCamera, 'state' | 'replaced'>): boolean =>
+  state === 'planned' || replaced === true;

@@ -381,8 +381,10 @@ function checkLinkEnds(site: Site, scope: ReferenceScope, found: Found): void {
 
 /** Cameras of the network hang on no run: one that has a run is a camera of the old site. */
 function checkNetworkCameras(site: Site, scope: ReferenceScope, found: Found): void {
-  for (const { id, state, recordedAt } of scope.facts('networkCamera')) {
+  for (const { id, state, recordedAt, replaced } of scope.facts('networkCamera')) {
     found.known('camera', id, at('networkCamera', id, 'id'));
+    if (replaced && state !== 'there')
+      found.add(at('networkCamera', id, 'replaced'), true, 'no mark, as long as the camera is not there');
     if (!recordedAt) continue;
     const path = at('networkCamera', id, 'recordedAt.slot');
     found.known('recorder', recordedAt.recorderId, at('networkCamera', id, 'recordedAt.recorderId'));

@@ -1,5 +1,5 @@
 import type { NetworkCameraNeed } from '#core/decide/options';
-import type { PolicyFigures } from '#core/model/site';
+import { isToBeHung, type PolicyFigures } from '#core/model/site';
 import { viewOnNetwork } from '#core/signoff/pictures';
 import { plain, soakCheck } from './build';
 import { categoryChecks } from './categoryChecks';
@@ -13,7 +13,7 @@ const leadChecks = ({ medium }: NetworkCameraNeed['fact']['lead'], policy: Polic
 
 /**
  * Everything that is asked of a camera of the network: of one that was there before its picture and what is noted of it, of a new
- * view its lead and its serial as well.
+ * view its lead and its serial as well, and of one that takes the place of another its serial.
  */
 export function networkCameraAsked(
   { camera, fact, signal, nightWatts }: NetworkCameraNeed,
@@ -21,7 +21,7 @@ export function networkCameraAsked(
   end: CameraEnd | undefined,
   device: Device | undefined,
 ): AskedThing {
-  const isNew = fact.state === 'planned';
+  const isNewView = fact.state === 'planned';
   return {
     of: { kind: 'camera', id: camera.id },
     name: camera.name,
@@ -29,13 +29,13 @@ export function networkCameraAsked(
     placeId: camera.placeId,
     checks: [
       ...portCheck(end && { ...end, nightWatts }, device, policy),
-      ...(isNew ? leadChecks(fact.lead, policy) : []),
+      ...(isNewView ? leadChecks(fact.lead, policy) : []),
       ...viewChecks(camera, viewOnNetwork(camera, signal.megapixels)?.perMetre ?? null).filter(
         // A new view has no old picture to agree with.
-        ({ check }) => !(isNew && check === 'frame-agrees'),
+        ({ check }) => !(isNewView && check === 'frame-agrees'),
       ),
       plain('labels'),
-      ...(isNew ? [plain('serial')] : []),
+      ...(isToBeHung(fact) ? [plain('serial')] : []),
       plain('password-holder'),
       plain('firmware'),
     ],

@@ -21,6 +21,7 @@ import { fitting } from '../../parts/within';
 import { idMark } from '../../stores/idMark';
 import { useOpenSite } from '../../stores/openSite';
 import { useSite } from '../../stores/site';
+import { fateOf, fateRead, fates } from './fates';
 import { slotRead, slotsToday, slotText } from './slotsToday';
 import type { ShownNetwork } from './useNetwork';
 
@@ -33,9 +34,10 @@ const openSite = useOpenSite();
 /** An empty choice would be shown as none. */
 const nowhere = '-';
 const wanted = reactive<
-  Omit<NewNetworkCamera, 'deviceId' | 'recordedAt'> & {
+  Omit<NewNetworkCamera, 'deviceId' | 'recordedAt' | 'replaced'> & {
     deviceId: string;
     recordedAt: NewNetworkCamera['recordedAt'];
+    replaced: NewNetworkCamera['replaced'];
   }
 >({
   name: '',
@@ -44,6 +46,7 @@ const wanted = reactive<
   state: 'planned',
   deviceId: nowhere,
   recordedAt: undefined,
+  replaced: undefined,
   lead: { medium: 'category', lengthM: 10 },
 });
 const problems = ref<string[]>([]);
@@ -71,14 +74,16 @@ function add(): void {
     ...(wanted.placeName.trim() ? [] : ['Say where the camera hangs.']),
   ];
   if (problems.value.length > 0) return;
-  const { deviceId, recordedAt, ...rest } = wanted;
+  const { deviceId, recordedAt, replaced, ...rest } = wanted;
+  const isThere = rest.state === 'there';
   const changes = addNetworkCamera(
     openSite.value,
     {
       ...rest,
       lead: { ...rest.lead },
       ...(deviceId === nowhere ? {} : { deviceId }),
-      ...(recordedAt && rest.state === 'there' ? { recordedAt: { ...recordedAt } } : {}),
+      ...(recordedAt && isThere ? { recordedAt: { ...recordedAt } } : {}),
+      ...(replaced && isThere ? { replaced } : {}),
     },
     idMark,
   );
@@ -146,6 +151,13 @@ function add(): void {
           :choices="slotsToday(openSite)"
           label="Recorded today on"
           @take="(slot) => (wanted.recordedAt = slotRead(slot))"
+      /></FieldRow>
+      <FieldRow v-if="wanted.state === 'there'" label="Then it"
+        ><PickField
+          :value="fateOf(wanted)"
+          :choices="fates"
+          label="What becomes of it"
+          @take="(fate) => (wanted.replaced = fateRead(fate))"
       /></FieldRow>
       <DialogFoot :problems="problems" go="Add the view" @leave="visible = false" />
     </form>

@@ -24,6 +24,7 @@ import { useEvaluation } from '../../stores/evaluation';
 import { useWhyPanel } from '../../stores/whyPanel';
 import PickedLink from './PickedLink.vue';
 import type { ShownNetwork } from './useNetwork';
+import { fateOf, fateRead, fates } from './fates';
 import { slotRead, slotsToday, slotText } from './slotsToday';
 import { additions, type Addition } from './views';
 
@@ -99,6 +100,12 @@ function removeCamera(): void {
   if (removal.kind === 'in-use') emit('refuse', `Still needed by ${removal.by.join(', ')}. It stays.`);
   else store.change(`Remove the view of camera ${number}`, removal.changes);
 }
+/** What a camera of the network sends and takes; nobody has to note what its class has. */
+const networkFigures = [
+  { field: 'mbps', label: 'Sends', unit: 'Mb/s' },
+  { field: 'megapixels', label: 'Picture', unit: 'MP' },
+  { field: 'portWatts', label: 'Port gives', unit: 'W' },
+] as const;
 /** Where a device stands that is noted or planned: without mains there nothing runs. */
 const devicePlace = computed(() => (device.value ? openSite.value.place[device.value.placeId] : undefined));
 function setPlace(fields: Partial<Place>): void {
@@ -242,6 +249,26 @@ const worst = computed(() => network.findings[0]);
             :label="`Slot of camera ${camera.number} today`"
             @take="(slot) => setNetworkCamera('Slot today', { recordedAt: slotRead(slot) })"
         /></span>
+        <span v-if="networkCamera.state === 'there'" class="field"
+          >Then it
+          <PickField
+            :value="fateOf(networkCamera)"
+            :choices="fates"
+            :label="`What becomes of camera ${camera.number}`"
+            @take="(fate) => setNetworkCamera('What becomes', { replaced: fateRead(fate) })"
+        /></span>
+        <span v-for="figure in networkFigures" :key="figure.field" class="field"
+          >{{ figure.label }}{{ networkCamera.replaced ? ' today' : '' }}
+          <QuantityField
+            :value="networkCamera[figure.field] ?? null"
+            :unit="figure.unit"
+            :label="`${figure.label} of camera ${camera.number}`"
+            :allowed="fitting('networkCamera', figure.field)"
+            placeholder="by class"
+            clearable
+            @take="(value) => setNetworkCamera(figure.label, { [figure.field]: value })"
+            @clear="setNetworkCamera(figure.label, { [figure.field]: undefined })"
+        /></span>
         <button type="button" class="btn small" @click="removeCamera">Remove the view</button>
       </template>
       <RouterLink
@@ -293,5 +320,9 @@ const worst = computed(() => network.findings[0]);
   display: inline-flex;
   gap: 6px;
   align-items: center;
+}
+/* Room for the words where nothing is noted. */
+.field :deep(.quantity) {
+  width: 130px;
 }
 </style>
