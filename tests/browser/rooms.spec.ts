@@ -96,6 +96,29 @@ test('addresses are typed, refused in words, given out, and go out and in as a t
   await preview.getByRole('button', { name: /^Apply|^Import|^Take/ }).click();
   await expect(cell('camera/c08', 'address')).toContainText('10.20.0.88');
   await saved(page);
+
+  // What a router hands out is kept: nobody is given it, and whoever has it is named.
+  await page.goto(`${server.address}/site/${id}/allocate?view=ready`);
+  const kept = page.getByLabel('Addresses kept free at Hall recorder');
+  await kept.fill('10.20.0.99 to 10.20.0.80');
+  await kept.press('Enter');
+  await expect(page.getByText('Enter ranges such as 10.20.0.200 to 10.20.0.250.')).toBeVisible();
+  await kept.fill('10.9.0.1');
+  await kept.press('Enter');
+  await expect(page.getByText('Enter addresses of 10.20.0.5/24.')).toBeVisible();
+  await kept.fill('10.20.0.80-10.20.0.99');
+  await kept.press('Enter');
+  await expect(kept).toHaveValue('10.20.0.80 to 10.20.0.99');
+  const bits = page.getByLabel('Network bits of Hall recorder');
+  await bits.fill('28');
+  await bits.press('Enter');
+  await expect(page.getByRole('alert')).toContainText('That cannot be: addresses of 10.20.0.5/28: 10.20.0.80 to 10.20.0.99 would be kept outside it.');
+  await saved(page);
+  await page.goto(`${server.address}/site/${id}/connect?view=addresses`);
+  await expect(page.getByText('kept free: 10.20.0.80 to 10.20.0.99')).toBeVisible();
+  await expect(page.getByRole('alert')).toContainText(
+    'camera 8: 10.20.0.88 is one of those that are kept, 10.20.0.80 to 10.20.0.99.',
+  );
 });
 
 test('a scan comes in as a table, reorders the channels, and one that is none says why', async ({

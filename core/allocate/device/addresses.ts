@@ -1,7 +1,7 @@
 import { planAddresses } from '#core/shared/network';
 import type { RecorderState } from '#core/allocate/recorder';
 import { withChanges, type Change, type Site } from '#core/model/site';
-import { takenAddresses, type Addressed } from '#core/model/addresses';
+import { keptRanges, takenAddresses, type Addressed } from '#core/model/addresses';
 
 /** The changes that give an address to every network camera of a recorder that has none, past all that are taken; none without the recorder's own. */
 export function givenAddresses(site: Addressed, { recorder, slots }: RecorderState): Change[] {
@@ -15,6 +15,7 @@ export function givenAddresses(site: Addressed, { recorder, slots }: RecorderSta
     network,
     without.map(({ number }) => number),
     taken,
+    keptRanges(site),
   );
   return without.flatMap(({ cameraId }, k): Change[] => {
     const address = planned[k];

@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import type { Site } from '#core/model/site';
 import { saltmarrowSite } from '../../model/site/testSite';
+import { keptRangeOf } from '#core/model/addresses';
 import { addressReport } from '.';
 
 const demo = saltmarrowSite();
@@ -30,10 +31,31 @@ describe('the addresses of a site', () => {
         recorders: ['Hall recorder', 'Marshalling recorder'],
         gateway: '10.20.0.1',
         timeSource: '10.20.0.1',
+        kept: [],
         taken: 4,
         hosts: 254,
       },
     ]));
+  it('ranges that are kept are told, given to nobody, and named where a device is in one', () => {
+    const kept = [{ from: '10.20.0.110', to: '10.20.0.120' }];
+    const plain = withNetwork();
+    const hall = plain.recorder['hall-recorder']!;
+    const site: Site = {
+      ...plain,
+      recorder: { ...plain.recorder, [hall.id]: { ...hall, network: { ...hall.network!, kept } } },
+    };
+    const { networks, conflicts, statements } = addressReport(site);
+    expect(networks[0]!.kept).toEqual(kept);
+    expect(statements).toContain('10.20.0.110 to 10.20.0.120: kept; no device is set to one of these.');
+    expect(conflicts).toEqual([
+      'camera 18: 10.20.0.118 is one of those that are kept, 10.20.0.110 to 10.20.0.120.',
+    ]);
+    expect(keptRangeOf(site, '10.20.0.121')).toBeUndefined();
+    const wide = { ...hall.network!, kept: [{ from: '10.20.0.30', to: '10.20.0.254' }] };
+    expect(
+      addressReport({ ...plain, recorder: { hall: { ...hall, network: wide } } }).statements.join(' '),
+    ).toContain('10.20.0.0/24 is nearly full: 26 of 254 addresses are free.');
+  });
   it('an encoder and what is plugged into it may answer at one address, and nobody else there', () => {
     const [one, other] = ['c01', 'c02'].map((id) => ({ id, address: '10.20.0.40' }));
     const encode = (id: string) => ({

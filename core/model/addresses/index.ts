@@ -1,1 +1,8 @@
-export { addressedCamera, claimantsOf, takenAddresses, type Addressed } from './takenAddresses';
+export {
+  addressedCamera,
+  claimantsOf,
+  keptRangeOf,
+  keptRanges,
+  takenAddresses,
+  type Addressed,
+} from './takenAddresses';

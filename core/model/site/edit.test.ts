@@ -162,6 +162,24 @@ describe('applyChanges', () => {
       'networkCamera/c25/recordedAt.slot: none, as long as the camera is not there',
     ],
     [
+      'addresses to be kept outside the network',
+      [
+        {
+          kind: 'recorder',
+          id: 'hall-recorder',
+          set: {
+            ...site.recorder['hall-recorder']!,
+            network: {
+              address: '10.20.0.5',
+              prefixBits: 24,
+              kept: [{ from: '10.20.0.200', to: '10.20.1.4' }],
+            },
+          },
+        },
+      ],
+      'recorder/hall-recorder/network.kept: addresses of 10.20.0.5/24: 10.20.0.200 to 10.20.1.4 would be kept outside it',
+    ],
+    [
       'an id it is not filed under',
       [
         {

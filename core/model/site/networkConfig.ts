@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { isRange } from '#core/shared/network';
 import { idSchema, nameSchema } from './vocabulary';
 
 /** An address on the camera network, and how many of its first bits are the network's. */
@@ -27,5 +28,15 @@ export const recorderNetworkSchema = z.strictObject({
   /** The way out of the network, where it has one. */
   gateway: addressSchema.optional(),
   timeSource: z.string().max(120).optional(),
+  /** Addresses of its network that no device is given: those that a router hands out, and those that stay spare. */
+  kept: z
+    .array(
+      z
+        .strictObject({ from: addressSchema, to: addressSchema })
+        .refine(isRange, 'a range that ends no earlier than it begins'),
+    )
+    .min(1)
+    .max(16)
+    .optional(),
 });
 export type RecorderNetwork = z.infer<typeof recorderNetworkSchema>;

@@ -1,6 +1,7 @@
 import { allocationSettingsId } from './allocationSettings';
 import { familyOf, slotCount } from '#core/model/slotRules';
 import { powerCable, cableOf, signalCable } from '#core/physics/cable';
+import { inNetwork, rangesText } from '#core/shared/network';
 import type { Problem } from '#core/shared/problems';
 import { carriesIpToday } from './carriesIpToday';
 import type { Change } from './change';
@@ -96,6 +97,14 @@ function checkHeadEnd(site: Site, scope: ReferenceScope, found: Found): void {
           `at least ${input} inputs: that one is set to a use of its own`,
         );
     }
+    const { network } = recorder;
+    for (const range of network?.kept ?? [])
+      if (!inNetwork(range.from, network!) || !inNetwork(range.to, network!))
+        found.add(
+          at('recorder', id, 'network.kept'),
+          rangesText([range]),
+          `addresses of ${network!.address}/${network!.prefixBits}: ${rangesText([range])} would be kept outside it`,
+        );
     const mismatch = familyOf(recorder).mismatch?.(recorder);
     if (mismatch) found.add(at('recorder', id, mismatch.path), inputs, mismatch.allowed);
   }

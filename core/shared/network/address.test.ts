@@ -32,6 +32,18 @@ describe('addresses', () => {
       null,
     ]);
   });
+  it('are none of those that are kept', () =>
+    expect(
+      planAddresses(
+        network,
+        [1, 2],
+        [],
+        [
+          { from: '10.20.0.100', to: '10.20.0.101' },
+          { from: '10.20.0.104', to: '10.20.0.104' },
+        ],
+      ),
+    ).toEqual(['10.20.0.102', '10.20.0.103']));
   it('stay within a small network, and run out', () => {
     expect(planAddresses({ address: '10.0.0.1', prefixBits: 30 }, [1, 2, 3], ['10.0.0.1'])).toEqual([
       '10.0.0.2',

@@ -1,4 +1,6 @@
 import ipaddr from 'ipaddr.js';
+import { inRange, type AddressRange } from './addressRange';
+import { asNumber } from './asNumber';
 
 /** A network by an address in it and how many bits of that are the network's. */
 export interface Network {
@@ -10,8 +12,6 @@ export interface Network {
 export const inNetwork = (address: string, { address: of, prefixBits }: Network): boolean =>
   ipaddr.IPv4.parse(address).match(ipaddr.IPv4.parse(of), prefixBits);
 
-const asNumber = (address: ipaddr.IPv4): number =>
-  address.octets.reduce((sum, octet) => sum * 256 + octet, 0);
 const fromNumber = (value: number): string =>
   [24, 16, 8, 0].map((shift) => Math.floor(value / 2 ** shift) % 256).join('.');
 
@@ -43,17 +43,23 @@ function firstFree(from: number, to: number, isFree: (value: number) => boolean)
 /**
  * An address for each of these camera numbers: that of its number after a hundred where it is free, else the lowest free one
  * above that. `null` where the network has none left. Where nobody has noted a gateway the first address is kept for one.
+ * @param kept ranges out of which nobody is given an address
  */
 export function planAddresses(
   network: Network & { gateway?: string | undefined },
   numbers: readonly number[],
   taken: Iterable<string>,
+  kept: readonly AddressRange[] = [],
 ): (string | null)[] {
   const { first, last } = hostsOf(network);
   const used = new Set(taken);
   used.add(network.gateway ?? (last - first < tightHosts ? '' : fromNumber(first)));
   const start = last - first > camerasFrom * 2 ? first - 1 + camerasFrom : first;
-  const isFree = (value: number): boolean => value >= first && value <= last && !used.has(fromNumber(value));
+  const isKept = (address: string): boolean => kept.some((range) => inRange(address, range));
+  const isFree = (value: number): boolean => {
+    const address = fromNumber(value);
+    return value >= first && value <= last && !used.has(address) && !isKept(address);
+  };
   return numbers.map((number) => {
     const wanted = start + number;
     const free = isFree(wanted)

@@ -1,1 +1,2 @@
 export { inNetwork, planAddresses } from './address';
+export { inRange, isRange, rangeSize, rangesIn, rangesText, type AddressRange } from './addressRange';

@@ -1,4 +1,4 @@
-import { addressedCamera, takenAddresses } from '#core/model/addresses';
+import { addressedCamera, keptRangeOf, takenAddresses } from '#core/model/addresses';
 import {
   addressSchema,
   hardwareAddressSchema,
@@ -11,7 +11,7 @@ import {
   type Recorder,
   type Site,
 } from '#core/model/site';
-import { inNetwork } from '#core/shared/network';
+import { inNetwork, rangesText } from '#core/shared/network';
 import type { Column, List, Written } from './column';
 import { shownColumn } from './columns';
 
@@ -79,6 +79,8 @@ function refusal(site: Site, row: AddressRow, address: string): string | null {
     (one) => one !== name && !together.includes(one),
   );
   if (other) return `${address} is taken by ${other}`;
+  const kept = keptRangeOf(site, address);
+  if (kept) return `${address} is kept: ${rangesText([kept])}`;
   const networks = Object.values(site.recorder).flatMap(({ network }) => network ?? []);
   if (row.kind !== 'camera' || networks.length === 0) return null;
   if (networks.some((network) => inNetwork(address, network))) return null;

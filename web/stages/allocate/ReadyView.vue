@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed } from 'vue';
+import { computed, ref } from 'vue';
 import { channelColumns, channelList, givenAddresses, prerequisites } from '#core/allocate/device';
 import type { RecorderState } from '#core/allocate/recorder';
 import {
@@ -9,6 +9,7 @@ import {
   type NetworkConfig,
   type RecorderNetwork,
 } from '#core/model/site';
+import { inNetwork, rangesIn, rangesText } from '#core/shared/network';
 import FieldRow from '../../parts/FieldRow.vue';
 import QuantityField from '../../parts/QuantityField.vue';
 import RestsOnLine from '../../parts/RestsOnLine.vue';
@@ -38,6 +39,14 @@ const networkConfig = (id: string): NetworkConfig => openSite.value.networkConfi
 const refuseAddress = (text: string) =>
   text === '' || addressSchema.safeParse(text).success ? undefined : 'an address such as 10.20.0.5';
 
+/** Ranges that can be kept are sound, and of the recorder's own network. */
+function refuseRanges(network: RecorderNetwork, text: string): string | undefined {
+  const ranges = rangesIn(text);
+  if (!ranges) return 'Enter ranges such as 10.20.0.200 to 10.20.0.250.';
+  const isOwn = ranges.every(({ from, to }) => inNetwork(from, network) && inNetwork(to, network));
+  return isOwn ? undefined : `Enter addresses of ${network.address}/${network.prefixBits}.`;
+}
+
 /** As it is kept, however a label prints it: 02-00-5E-10-00-14, 02005e100014. */
 const asHardwareAddress = (text: string): string =>
   text
@@ -55,15 +64,17 @@ function setJoining(id: string, number: number, fields: Joining): void {
   const set = withFields(networkConfig(id), Object.fromEntries(given) as Partial<NetworkConfig>);
   store.change(`How camera ${number} joins`, [{ kind: 'networkConfig', id, set }]);
 }
-function setNetwork(
-  recorderId: string,
-  fields: Partial<Record<keyof RecorderNetwork, string | number>>,
-): void {
+/** Why the network of a recorder cannot be as it was said last. */
+const refused = ref<{ recorderId: string; why: string }>();
+function setNetwork(recorderId: string, fields: Partial<RecorderNetwork>): void {
   const recorder = openSite.value.recorder[recorderId]!;
-  const { address, prefixBits, timeSource, gateway } = {
-    ...(recorder.network ?? { address: '', prefixBits: 24 }),
-    ...fields,
-  } as { address: string; prefixBits: number; timeSource?: string; gateway?: string };
+  const {
+    address,
+    prefixBits,
+    timeSource,
+    gateway,
+    kept = [],
+  }: RecorderNetwork = { ...(recorder.network ?? { address: '', prefixBits: 24 }), ...fields };
   const { network: _, ...rest } = recorder;
   const set = address
     ? {
@@ -73,10 +84,12 @@ function setNetwork(
           prefixBits,
           ...(gateway ? { gateway } : {}),
           ...(timeSource ? { timeSource } : {}),
+          ...(kept.length > 0 ? { kept: [...kept] } : {}),
         },
       }
     : rest;
-  store.change(`Network of ${recorder.name}`, [{ kind: 'recorder', id: recorderId, set }]);
+  const [problem] = store.change(`Network of ${recorder.name}`, [{ kind: 'recorder', id: recorderId, set }]);
+  refused.value = problem && { recorderId, why: `That cannot be: ${problem.allowed}.` };
 }
 function giveAddresses(state: RecorderState): void {
   const changes = givenAddresses(openSite.value, state);
@@ -160,6 +173,18 @@ const print = () => window.print();
               placeholder="a time server’s address"
               @take="(timeSource) => setNetwork(state.recorder.id, { timeSource })"
           /></FieldRow>
+          <FieldRow
+            v-if="state.recorder.network"
+            label="Kept free"
+            hint="What a router hands out, and what stays spare: no device is given one of these."
+            ><TextField
+              :value="rangesText(state.recorder.network.kept ?? [])"
+              :label="`Addresses kept free at ${state.recorder.name}`"
+              placeholder="10.20.0.200 to 10.20.0.250"
+              :refuse="(text) => refuseRanges(state.recorder.network!, text)"
+              @take="(text) => setNetwork(state.recorder.id, { kept: rangesIn(text) ?? [] })"
+          /></FieldRow>
+          <p v-if="refused?.recorderId === state.recorder.id" class="stop" role="alert">{{ refused.why }}</p>
           <button
             v-if="onIp.some(({ cameraId }) => !networkConfig(cameraId).address)"
             type="button"

@@ -2,6 +2,7 @@
 import { computed } from 'vue';
 import { addressReport } from '#core/connect/addresses';
 import { allGivenAddresses } from '#core/allocate/device';
+import { rangesText } from '#core/shared/network';
 import { useOpenEvaluation, useOpenSite } from '../../stores/openSite';
 import { useSite } from '../../stores/site';
 import ListsView from '../survey/lists/ListsView.vue';
@@ -23,7 +24,8 @@ const report = computed(() => addressReport(openSite.value));
       <b class="mono">{{ range.cidr }}</b> {{ range.recorders.join(', ') }};
       <span class="dim"
         >{{ range.taken }} of {{ range.hosts }} taken, gateway {{ range.gateway ?? 'none noted' }}, time from
-        {{ range.timeSource ?? 'nowhere yet' }}</span
+        {{ range.timeSource ?? 'nowhere yet'
+        }}{{ range.kept.length > 0 ? `, kept free: ${rangesText(range.kept)}` : '' }}</span
       >
     </p>
     <p v-if="given.length > 0">
