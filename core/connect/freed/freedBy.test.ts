@@ -32,6 +32,8 @@ describe('what a change frees', () => {
       rackUnits: 0,
       goes: [],
       circuits: [],
+      fibres: [],
+      closets: [],
     }));
   it('is the input and the box’s output of a camera on IP over its coax, but not the coax', () => {
     const { inputs, boxes, coaxM } = freed({ c01: 'ip-coax-unit' });
@@ -79,6 +81,38 @@ describe('what a change frees', () => {
       rackUnits: 2,
       circuits: ['Quay circuit'],
     });
+  });
+  it('is the pair of a fibre whose end goes, and the closet that nothing is left in', () => {
+    const end = (id: string, placeId: string, goes: boolean): Site['equipment'] => ({
+      [id]: {
+        id,
+        name: id,
+        placeId,
+        gear: { kind: 'link-end', medium: 'fibre', carriesMbps: 1000 },
+        ...(goes ? { goes } : {}),
+      },
+    });
+    const [fibre] = Object.values(demo.link).filter(({ medium }) => medium === 'fibre');
+    const over = (goes: boolean): Partial<Site> => ({
+      place: { ...demo.place, 'quay-hut': { ...demo.place['quay-hut']!, networkCloset: true } },
+      // What the hut has of its own stands elsewhere here.
+      supply: Object.fromEntries(
+        Object.entries(demo.supply).map(([id, box]) => [id, { ...box, placeId: 'ticket-hall' }]),
+      ),
+      equipment: { ...demo.equipment, ...end('hut-end', 'quay-hut', goes) },
+      link: { [fibre!.id]: { ...fibre!, toPlaceId: 'quay-hut', toEnd: { deviceId: 'hut-end' } } },
+    });
+    const gone = freed({}, over(true));
+    expect([gone.fibres, gone.closets]).toEqual([[{ name: fibre!.name, count: 2 }], ['Quay hut']]);
+    expect(freedInWords(gone)).toEqual([
+      'hut-end, which goes',
+      `2 fibres of ${fibre!.name}`,
+      'The closet at Quay hut: nothing is left in it but what it is fitted with',
+    ]);
+    expect(freed({}, over(false))).toMatchObject({ fibres: [], closets: [] });
+    const stays = over(true);
+    const beside = { ...stays, equipment: { ...stays.equipment, ...end('other', 'quay-hut', false) } };
+    expect(freed({}, beside)).toMatchObject({ fibres: [{ count: 2 }], closets: [] });
   });
   it('is said a line for each thing, and nothing where there is nothing', () => {
     expect(freedInWords(freed({}))).toEqual([]);

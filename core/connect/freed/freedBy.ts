@@ -1,5 +1,5 @@
 import { cablesKept, chosenOption, isGivenUp, type RunEvaluation } from '#core/decide/runEvaluation';
-import type { Site } from '#core/model/site';
+import type { Equipment, Site } from '#core/model/site';
 import { lineKind } from '#core/test/findings';
 
 /** What is free once every choice is carried out. */
@@ -16,6 +16,10 @@ export interface Freed {
   goes: string[];
   /** Mains circuits that feed nothing any more. */
   circuits: string[];
+  /** Fibres of links that lose an end, by the link. */
+  fibres: { name: string; count: number }[];
+  /** Closets in which nothing is left but rack and mains. */
+  closets: string[];
 }
 
 interface After {
@@ -47,6 +51,40 @@ function stillRecording({
     recordedAt && !placement[id] ? [recordedAt.recorderId] : [],
   );
   return new Set([...Object.values(placement).map(({ recorderId }) => recorderId), ...kept]);
+}
+
+/** What a link over fibre lights: one to each side. */
+const fibresOfLink = 2;
+
+/** Links over fibre that end in gear that goes; who else lights fibres of the same cable still does. */
+function fibresFreed({ link, equipment }: Pick<Site, 'link' | 'equipment'>): Freed['fibres'] {
+  return Object.values(link).flatMap(({ name, medium, state, fromEnd, toEnd }) => {
+    const losesAnEnd = [fromEnd, toEnd].some((end) => end && equipment[end.deviceId]?.goes);
+    return medium === 'fibre' && state === 'there' && losesAnEnd ? [{ name, count: fibresOfLink }] : [];
+  });
+}
+
+/** What stands in a closet whether or not anything hangs in it. */
+const isFitting = ({ gear }: Equipment): boolean => gear.kind === 'rack' || gear.kind === 'circuit';
+
+/** Closets out of which all goes that is noted there, where nothing that is chosen or planned takes its place. */
+function closetsFreed(site: Site, runs: readonly RunEvaluation[], gone: ReadonlySet<string>): string[] {
+  const wanted = new Set(
+    runs.flatMap((evaluation) => {
+      const option = chosenOption(evaluation);
+      const ports = option?.sharing.flatMap(({ port }) => port?.placeId ?? []) ?? [];
+      return [...ports, ...(option?.shared ? [option.shared.placeId] : [])];
+    }),
+  );
+  const held = new Set([...wanted, ...Object.values(site.recorder).map(({ placeId }) => placeId)]);
+  return Object.values(site.place).flatMap(({ id, name, networkCloset }) => {
+    const here = [
+      ...Object.values(site.equipment).filter((one) => !isFitting(one)),
+      ...Object.values(site.supply),
+    ].filter(({ placeId }) => placeId === id);
+    const isFree = networkCloset && here.length > 0 && here.every((one) => gone.has(one.id));
+    return isFree && !held.has(id) ? [name] : [];
+  });
 }
 
 const count = <T>(things: readonly T[], is: (thing: T) => boolean): number => things.filter(is).length;
@@ -95,5 +133,7 @@ export function freedBy(site: Site, runs: readonly RunEvaluation[]): Freed {
     rackUnits: gone.reduce((sum, { hookUp }) => sum + (hookUp?.rackUnits ?? 0), 0),
     goes: going.map(({ name }) => name),
     circuits,
+    fibres: fibresFreed(site),
+    closets: closetsFreed(site, runs, ids),
   };
 }

@@ -3,7 +3,8 @@ import { formatQuantity } from '#core/shared/units';
 import type { Freed } from './freedBy';
 
 /** What is free when all is done, a line for each thing. */
-export function freedInWords({ inputs, boxes, coaxM, pairM, rackUnits, goes, circuits }: Freed): string[] {
+export function freedInWords(freed: Freed): string[] {
+  const { inputs, boxes, coaxM, pairM, rackUnits, goes, circuits, fibres, closets } = freed;
   return [
     ...inputs.map(({ name, count, isAll }) => {
       const whole = isAll ? ': nothing is plugged into it any more, unless footage has to be kept' : '';
@@ -16,6 +17,8 @@ export function freedInWords({ inputs, boxes, coaxM, pairM, rackUnits, goes, cir
     ...(pairM > 0 ? [`${formatQuantity(pairM, 'm', 0)} of pair cable that nothing runs over`] : []),
     ...goes.map((name) => `${name}, which goes`),
     ...(rackUnits > 0 ? [counted(rackUnits, 'rack unit')] : []),
+    ...fibres.map(({ name, count }) => `${counted(count, 'fibre')} of ${name}`),
     ...circuits.map((name) => `${name}: it feeds nothing any more`),
+    ...closets.map((name) => `The closet at ${name}: nothing is left in it but what it is fitted with`),
   ];
 }
