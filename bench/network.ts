@@ -1,4 +1,4 @@
-import { networkOf } from '#core/connect/topology';
+import { failuresOf, networkOf, waysOf } from '#core/connect/topology';
 import { evaluateSite, type SiteEvaluation } from '#core/evaluate';
 import { optionRow, type Choice, type Site } from '#core/model/site';
 import { timed, timesLonger, type Row } from './measure';
@@ -28,6 +28,19 @@ function networked(count: number): { site: Site; evaluation: SiteEvaluation } {
 const workOut = ({ site, evaluation: { runs, total } }: ReturnType<typeof networked>) =>
   networkOf(site, runs, total, { kind: 'after' });
 
+/** What goes dark as each link and each device fails by itself, for a thousand links. */
+function singleFailures(): Row {
+  const { topology } = workOut(networked(6400));
+  const ms = timed(10, () => failuresOf(topology, waysOf(topology)));
+  const links = topology.links.length;
+  return {
+    figure: `single failures of ${links} links and ${topology.devices.length} devices`,
+    measured: `${ms.toFixed(1)} ms`,
+    wanted: 'under 100 ms for 1000 links',
+    holds: links >= 1000 && ms < 100,
+  };
+}
+
 /** The graph of the network with every check and every single failure. */
 export function network(): Row[] {
   const [thousand, four] = [networked(1000), networked(4000)];
@@ -51,5 +64,6 @@ export function network(): Row[] {
       wanted: 'about 4 (linear; 16 were quadratic)',
       holds: growth < 6,
     },
+    singleFailures(),
   ];
 }

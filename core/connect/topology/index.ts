@@ -1,4 +1,5 @@
 export { unitName } from './devicesOf';
+export { failuresOf } from './failures';
 export { loadDerivation, type LoadSubject } from './loadDerivation';
 export { mediumWords } from './mediumWords';
 export { leadsTo, moveChanges, movesFor, type Move } from './move';
@@ -7,3 +8,4 @@ export { networkOf, type Network } from './network';
 export { isMoved, type Moment } from './moment';
 export { topologyOf } from './topologyOf';
 export type { CameraEnd, Device, Medium, Topology, TopologyLink } from './types';
+export { waysOf } from './ways';

@@ -26,8 +26,11 @@ export function logSum(logs: readonly number[]): number {
 }
 
 /** Log of the mix of two chances, the second of them with this share. */
-export const logMix = (first: number, second: number, shareOfSecond: number): number =>
-  logSum([first + Math.log(1 - shareOfSecond), second + Math.log(shareOfSecond)]);
+export function logMix(first: number, second: number, shareOfSecond: number): number {
+  const [one, other] = [first + Math.log(1 - shareOfSecond), second + Math.log(shareOfSecond)];
+  const most = Math.max(one, other);
+  return most === -Infinity ? -Infinity : most + Math.log1p(Math.exp(Math.min(one, other) - most));
+}
 
 /** Density of a figure of which every so many-th is read wrong and lies anywhere in a range of this width. */
 export function robust(x: number, mean: number, spread: number, wrongShare: number, width: number): number {

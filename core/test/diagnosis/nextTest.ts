@@ -116,12 +116,13 @@ function expectedBits(test: TestDefinition, looked: DiagnosisInput, sets: readon
   if (!of || outcomes.length === 0) return 0;
   const events = eventsOf(looked);
   const now = of(looked, events);
+  const saidNow = sets.map(({ set }) => now.tells(set));
   const chances = outcomes.map((outcome) => {
     const then = of(
       { ...looked, readings: { ...looked.readings, ...outcome.readings } },
       outcome.events ?? events,
     );
-    return sets.map(({ set }) => outcome.width * Math.exp(then.tells(set) - now.tells(set)));
+    return sets.map(({ set }, at) => outcome.width * Math.exp(then.tells(set) - saidNow[at]!));
   });
   const totals = sets.map((_, at) => chances.reduce((sum, of) => sum + of[at]!, 0));
   return chances.reduce((sum, row) => {
@@ -148,6 +149,8 @@ export function nextTests(looked: DiagnosisInput, posterior: Posterior, place: P
   const { run, readings } = looked;
   const sets = likelySets(posterior.sets);
   const most = entropyBits(sets);
+  // Where hardly anything is left to be known, no test tells more than that.
+  if (most < leastBits) return [];
   return tests
     .filter((test) => !readings[test.id] && applies(test, run))
     .map((test): NextTest => ({

@@ -10,7 +10,7 @@ import { powerStory } from './powerStory';
 import { areCoresPrinted, isCoaxPrinted } from './printed';
 import { dropRates, lossRate, mostCertain, noteRates, printedShare, rates, unlistedShare } from './practice';
 import { seenStory } from './seenStory';
-import { bitOf, setsOf, troublesIn, widened, type Story, type TroubleSet } from './troubleSets';
+import { bitOf, isPair, lowestIn, setsOf, widened, type Story, type TroubleSet } from './troubleSets';
 import { wiringStory } from './wiringStory';
 
 /** Troubles that stand together, and how likely just these do. */
@@ -124,7 +124,7 @@ export function beliefOf(sets: readonly WeighedSet[]): Belief {
   const belief = Object.fromEntries(causes.map((cause) => [cause, 0])) as Belief;
   for (const { set, chance } of sets) {
     if (set === 0) belief.sound += chance;
-    else for (const trouble of troublesIn(set)) belief[trouble] += chance;
+    for (let left = set; left !== 0; left &= left - 1) belief[lowestIn(left)] += chance;
   }
   for (const cause of causes) {
     const over = belief[cause] - mostCertain;
@@ -170,7 +170,7 @@ export function posteriorOf(looked: DiagnosisInput): Posterior {
   const logOf = (sets: readonly TroubleSet[]): number[] =>
     storyLogs(all, sets).map((log, index) => log + prior(sets[index]!));
   const pairs = weighed(upToTwo, logOf(upToTwo))
-    .filter(({ set }) => troublesIn(set).length === 2)
+    .filter(({ set }) => isPair(set))
     .slice(0, pairsWidened);
   const sets = [
     ...upToTwo,

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { troubles } from './causes';
-import { bitOf, has, setOf, setsOf, story, troublesIn, widened } from './troubleSets';
+import { bitOf, has, isPair, lowestIn, setOf, setsOf, story, troublesIn, widened } from './troubleSets';
 
 describe('sets of troubles', () => {
   it('are none, each one and each two, every one once, and what is not listed by itself', () => {
@@ -9,6 +9,15 @@ describe('sets of troubles', () => {
     expect(sets).toHaveLength(1 + listed + (listed * (listed - 1)) / 2 + 1);
     expect(new Set(sets).size).toBe(sets.length);
     expect(sets.filter((set) => has(set, 'unlisted'))).toEqual([bitOf('unlisted')]);
+  });
+  it('know their first trouble, and whether they are a pair', () => {
+    expect(
+      setsOf(troubles)
+        .filter(isPair)
+        .every((set) => troublesIn(set).length === 2),
+    ).toBe(true);
+    expect([0, bitOf('joint'), setOf('joint', 'tap', 'water')].some(isPair)).toBe(false);
+    for (const set of setsOf(troubles).slice(1)) expect(lowestIn(set)).toBe(troublesIn(set)[0]);
   });
   it('widen by one trouble that they do not have', () => {
     const wider = widened(

@@ -11,6 +11,15 @@ export const has = (set: TroubleSet, trouble: Trouble): boolean => (set & bitOf(
 export const troublesIn = (set: TroubleSet): Trouble[] =>
   troubles.filter((_, index) => (set & (1 << index)) !== 0);
 
+/** The first of the troubles in a set that is not empty. */
+export const lowestIn = (set: TroubleSet): Trouble => troubles[31 - Math.clz32(set & -set)]!;
+
+/** Whether just two troubles stand together. */
+export function isPair(set: TroubleSet): boolean {
+  const further = set & (set - 1);
+  return further !== 0 && (further & (further - 1)) === 0;
+}
+
 /** Every set of none, one or two of these troubles, the empty one first. What is not listed stands by itself. */
 export function setsOf(of: readonly Trouble[]): TroubleSet[] {
   const listed = of.filter((trouble) => trouble !== 'unlisted').map(bitOf);
