@@ -139,7 +139,12 @@ export function partsPaper(context: PaperContext): Paper {
 
 /** What hangs on every recorder and switch once all is done, with what its ports give. */
 function portTables(context: PaperContext): Block[] {
-  const { devices, cameras, links } = context.network().topology;
+  const { topology, devices: loaded } = context.network();
+  const { devices, cameras, links } = topology;
+  /** Ports in use as the tree has them: of most gear the way back is beside those that are counted. */
+  const usedOf = new Map(
+    loaded.map(({ deviceId, loads }) => [deviceId, loads.find(({ label }) => label === 'ports')?.used]),
+  );
   const nameOf = new Map(devices.map(({ id, name }) => [id, name]));
   const rows = devices.flatMap(({ id, name, placeId, ports }) => {
     const own = cameras
@@ -159,10 +164,10 @@ function portTables(context: PaperContext): Block[] {
         null,
         null,
       ]);
-    const taken = own.length + ways.length;
+    const used = usedOf.get(id);
     return [...own, ...ways].map((row, index) => [
       index === 0 ? placedName(context.site, { name, placeId }) : '',
-      index === 0 && ports !== null ? `${taken} of ${ports}` : '',
+      index === 0 && ports !== null && used !== undefined ? `${used} of ${ports}` : '',
       ...row,
     ]);
   });

@@ -32,6 +32,21 @@ describe('attach', () => {
     const both = [device('a', { ports: 2 }), device('b')];
     expect(idsOf([1, 2, 3].map((number) => need(number, both)))).toEqual({ c1: 'a', c2: 'a', c3: 'b' });
   });
+  it('gives who needs power a port that has it, and others one of the rest first', () => {
+    const both = [device('a', { ports: 3, poePorts: 1 }), device('b')];
+    const [fed, plain] = [{ watts: 15 }, { watts: 0 }];
+    expect(idsOf([need(1, both, fed), need(2, both, fed), need(3, both, plain)])).toEqual({
+      c1: 'a',
+      c2: 'b',
+      c3: 'a',
+    });
+    const few = [device('c', { ports: 2, poePorts: 2 }), device('d')];
+    expect(idsOf([need(1, few, fed), need(2, few, plain), need(3, few, plain)])).toEqual({
+      c1: 'c',
+      c2: 'c',
+      c3: 'd',
+    });
+  });
   it('counts what others take of ports and watts', () => {
     const both = [device('a', { taken: { ports: 3, watts: 0 } }), device('b')];
     expect(idsOf([1, 2].map((number) => need(number, both)))).toEqual({ c1: 'a', c2: 'b' });

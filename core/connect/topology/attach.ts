@@ -14,18 +14,24 @@ export interface PortNeed {
 
 interface Room {
   ports: number;
+  /** Those of the ports that give power: whoever needs none takes one of the others first. */
+  poePorts: number;
   watts: number;
   mbps: number;
 }
 
-const roomOf = ({ ports, poeWatts, taken, uplinkMbps }: Device): Room => ({
+const roomOf = ({ ports, poePorts, poeWatts, taken, uplinkMbps }: Device): Room => ({
   ports: (ports ?? Infinity) - taken.ports,
+  poePorts: (poePorts ?? ports ?? Infinity) - taken.ports,
   watts: poeWatts - taken.watts,
   mbps: uplinkMbps,
 });
 
 const fits = (room: Room, { portWatts }: Device, { watts, mbps }: PortNeed): boolean =>
-  room.ports >= 1 && room.watts >= watts && room.mbps >= mbps && portWatts >= watts;
+  (watts > 0 ? room.poePorts : room.ports) >= 1 &&
+  room.watts >= watts &&
+  room.mbps >= mbps &&
+  portWatts >= watts;
 
 /** What would be left of its scarcest good: the best place is where most is left over all. */
 const shareLeft = (room: Room, device: Device): number =>
@@ -82,6 +88,7 @@ export function attach(needs: readonly PortNeed[]): Map<string, Device> {
     if (!device) continue;
     const room = rooms.get(device.id)!;
     room.ports -= 1;
+    room.poePorts = Math.min(room.poePorts - (need.watts > 0 ? 1 : 0), room.ports);
     room.watts -= need.watts;
     room.mbps -= need.mbps;
     attached.set(need.key, device);

@@ -67,6 +67,7 @@ function described(of: Gear): Described | null {
       const { kind, ports, poeWatts, uplinkMbps, portWatts = usualPortWatts } = of;
       const taken = of.kind === 'switch' ? (of.taken ?? nothingTaken) : nothingTaken;
       const reaches = of.kind === 'switch' && of.reach ? ({ isLongReach: true } as const) : {};
+      const powers = of.kind === 'switch' && of.poePorts < ports ? { poePorts: of.poePorts } : {};
       return {
         kind,
         ports,
@@ -74,6 +75,7 @@ function described(of: Gear): Described | null {
         portWatts: poeWatts > 0 ? portWatts : 0,
         taken,
         uplinkMbps,
+        ...powers,
         ...reaches,
       };
     }

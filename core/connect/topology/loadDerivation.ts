@@ -2,7 +2,8 @@ import { figure, type Derivation, type Figure, type Load, type Step } from '#cor
 import { formatQuantity } from '#core/shared/units';
 import { airShares, sharedRadios, type AirShare } from './airtime';
 import type { Network } from './network';
-import type { CameraEnd, Topology } from './types';
+import { withPower } from './loads';
+import type { CameraEnd, Device, Topology } from './types';
 import { waysOf } from './ways';
 
 /** Which load of the network is asked about. */
@@ -121,17 +122,26 @@ function deviceDerivation({ topology, devices }: Network, id: string, label: str
     const inputs = [...inputsOf(hanging, 'watts'), ...others];
     return { title, limit, conclusion, steps: [{ message, formula: 'pool-watts', inputs, result }] };
   }
-  const others = device.taken.ports > 0 ? [figure('others', device.taken.ports, '', 'noted')] : [];
-  const ways = load.used - hanging.length - device.taken.ports;
-  const result = figure('in use', load.used, '', 'computed');
-  const message =
-    'A port for each camera on it, for each way to a switch in the field, and for what others take';
-  const inputs = [
-    figure('cameras', hanging.length, '', 'computed'),
-    ...(ways > 0 ? [figure('ways', ways, '', 'computed')] : []),
-    ...others,
-  ];
-  return { title, limit, conclusion, steps: [{ message, formula: 'ports-in-use', inputs, result }] };
+  return { title, limit, conclusion, steps: [portsStep(load, device, hanging)] };
+}
+
+/** Ports in use: all of them, or those that give power. */
+function portsStep(load: Load, { taken }: Device, hanging: readonly CameraEnd[]): Step {
+  const isOfPower = load.label === withPower;
+  const cameras = isOfPower ? hanging.filter(({ watts }) => watts > 0) : hanging;
+  const leads = load.used - cameras.length - taken.ports;
+  return {
+    message: isOfPower
+      ? 'A port with power for each camera that is fed by it, and for what others take'
+      : 'A port for each camera on it, for each lead to other gear but the one that leads on, and for what others take',
+    formula: 'ports-in-use',
+    inputs: [
+      figure('cameras', cameras.length, '', 'computed'),
+      ...(leads > 0 ? [figure('leads', leads, '', 'computed')] : []),
+      ...(taken.ports > 0 ? [figure('others', taken.ports, '', 'noted')] : []),
+    ],
+    result: figure('in use', load.used, '', 'computed'),
+  };
 }
 
 /** How a load of a network was reached; `null` where there is no such load any more. */

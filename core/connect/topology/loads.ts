@@ -34,11 +34,16 @@ function ofRecorder({ id }: Device, site: Pick<Site, 'recorder'>, into: Readonly
   return [loadOf('in', into.get(id) ?? 0, limits.incomingMbps, 'Mb/s')];
 }
 
-function ofGear(device: Device, hanging: readonly CameraEnd[], ways: number): Load[] {
-  const { ports, poeWatts, taken } = device;
+/** What the load of those ports is called that give power, where others give none. */
+export const withPower = 'ports with power';
+
+function ofGear(device: Device, hanging: readonly CameraEnd[], leads: number): Load[] {
+  const { ports, poePorts = 0, poeWatts, taken } = device;
   const watts = hanging.reduce((sum, one) => sum + one.watts, taken.watts);
+  const fed = hanging.filter((one) => one.watts > 0).length + taken.ports;
   return [
-    ...(ports === null ? [] : [loadOf('ports', hanging.length + ways + taken.ports, ports, '')]),
+    ...(ports === null ? [] : [loadOf('ports', hanging.length + leads + taken.ports, ports, '')]),
+    ...(poePorts > 0 ? [loadOf(withPower, fed, poePorts, '')] : []),
     ...(poeWatts > 0 ? [loadOf('watts', watts, poeWatts, 'W')] : []),
   ];
 }
@@ -47,13 +52,16 @@ function ofGear(device: Device, hanging: readonly CameraEnd[], ways: number): Lo
 const hangingOn = (cameras: readonly CameraEnd[]): Map<string, CameraEnd[]> =>
   groupBy(cameras, ({ deviceId }) => deviceId);
 
-/** How many ways to field switches leave each device. */
-function waysFrom({ devices, links }: Topology): Map<string, number> {
-  const fieldSwitches = new Set(devices.filter(({ kind }) => kind === 'field-switch').map(({ id }) => id));
+/** How many of its ports each switch gives to other gear: a lead each, but for the one that leads on, which has a port of its own. */
+function leadsOf({ devices, links }: Topology): Map<string, number> {
   const counts = new Map<string, number>();
   for (const { fromId, toId } of links)
-    if (fieldSwitches.has(toId)) counts.set(fromId, (counts.get(fromId) ?? 0) + 1);
-  return counts;
+    for (const id of [fromId, toId]) counts.set(id, (counts.get(id) ?? 0) + 1);
+  return new Map(
+    devices.flatMap(({ id, kind }) =>
+      kind === 'switch' ? [[id, Math.max(0, (counts.get(id) ?? 0) - 1)] as const] : [],
+    ),
+  );
 }
 
 /** The time of each radio that serves more than one link. */
@@ -78,7 +86,7 @@ export function deviceLoads(
   const { devices, cameras } = topology;
   const into = mbpsBy(cameras, ways, ({ deviceIds }) => deviceIds);
   const hanging = hangingOn(cameras);
-  const leaving = waysFrom(topology);
+  const leads = leadsOf(topology);
   const onAir = airtimes(topology, ways);
   return devices.map((device) => ({
     deviceId: device.id,
@@ -89,7 +97,7 @@ export function deviceLoads(
             ...ofGear(device, (hanging.get(device.id) ?? []).filter(isOnNetwork), 0),
           ]
         : [
-            ...ofGear(device, hanging.get(device.id) ?? [], leaving.get(device.id) ?? 0),
+            ...ofGear(device, hanging.get(device.id) ?? [], leads.get(device.id) ?? 0),
             ...(onAir.has(device.id) ? [onAir.get(device.id)!] : []),
           ],
   }));

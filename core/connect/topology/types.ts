@@ -21,6 +21,8 @@ export interface Device {
   standing: Standing;
   /** Ports for cameras and other gear; nobody counts those of a recorder or a router. */
   ports: number | null;
+  /** How many of the ports give power, where that is not all of them. */
+  poePorts?: number | undefined;
   /** Watts that its ports give together, and the most that one gives. */
   poeWatts: number;
   portWatts: number;

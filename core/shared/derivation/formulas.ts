@@ -104,7 +104,10 @@ export const formulas = {
     writes: 'at most = rating · 0.8',
     source: 'Policy: loads that last for hours; local codes decide',
   },
-  'ports-in-use': { writes: 'ports = cameras + ways + what others take', source: 'counted' },
+  'ports-in-use': {
+    writes: 'ports = cameras + leads to other gear − 1 + what others take',
+    source: 'counted',
+  },
   'against-limit': { writes: 'reading against limit', source: 'the test’s own limit' },
 } as const;
 
