@@ -142,7 +142,8 @@ test('a small site of four pole cameras over two radios and a field switch is en
   await move.getByLabel('Length of the way').fill('70');
   await move.getByRole('button', { name: 'Hang it there' }).click();
   await expect(item(/^Pole switch/)).toContainText('3 of 8');
-  await expect(item(/^Hut switch/)).toContainText('1 of 24');
+  // One for the camera, one for a lead beside that which leads on.
+  await expect(item(/^Hut switch/)).toContainText('2 of 24');
   await expect(costs).not.toHaveText(before ?? '');
   await page.keyboard.press('u');
   await expect(item(/^Pole switch/)).toContainText('4 of 8');

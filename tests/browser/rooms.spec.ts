@@ -112,7 +112,9 @@ test('addresses are typed, refused in words, given out, and go out and in as a t
   const bits = page.getByLabel('Network bits of Hall recorder');
   await bits.fill('28');
   await bits.press('Enter');
-  await expect(page.getByRole('alert')).toContainText('That cannot be: addresses of 10.20.0.5/28: 10.20.0.80 to 10.20.0.99 would be kept outside it.');
+  await expect(page.getByRole('alert')).toContainText(
+    'That cannot be: addresses of 10.20.0.5/28: 10.20.0.80 to 10.20.0.99 would be kept outside it.',
+  );
   await saved(page);
   await page.goto(`${server.address}/site/${id}/connect?view=addresses`);
   await expect(page.getByText('kept free: 10.20.0.80 to 10.20.0.99')).toBeVisible();
