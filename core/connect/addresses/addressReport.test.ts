@@ -51,6 +51,10 @@ describe('the addresses of a site', () => {
       'camera 18: 10.20.0.118 is one of those that are kept, 10.20.0.110 to 10.20.0.120.',
     ]);
     expect(keptRangeOf(site, '10.20.0.121')).toBeUndefined();
+    // Noted at both recorders it is one range all the same.
+    const { 'marshalling-recorder': other } = site.recorder;
+    const twice = { ...site.recorder, [other!.id]: { ...other!, network: { ...other!.network!, kept } } };
+    expect(addressReport({ ...site, recorder: twice }).networks[0]!.kept).toEqual(kept);
     const wide = { ...hall.network!, kept: [{ from: '10.20.0.30', to: '10.20.0.254' }] };
     expect(
       addressReport({ ...plain, recorder: { hall: { ...hall, network: wide } } }).statements.join(' '),

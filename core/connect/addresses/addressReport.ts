@@ -22,6 +22,8 @@ export interface AddressReport {
   statements: string[];
 }
 
+const isSame = (a: AddressRange, b: AddressRange): boolean => a.from === b.from && a.to === b.to;
+
 function rangesOf(site: Addressed): NetworkRange[] {
   const addresses = [...takenAddresses(site).keys()];
   const ranges = new Map<string, NetworkRange>();
@@ -34,7 +36,7 @@ function rangesOf(site: Addressed): NetworkRange[] {
       known.recorders.push(name);
       known.gateway ??= gateway ?? null;
       known.timeSource ??= timeSource ?? null;
-      known.kept.push(...kept);
+      known.kept.push(...kept.filter((range) => !known.kept.some((one) => isSame(one, range))));
       continue;
     }
     ranges.set(cidr, {

@@ -73,7 +73,9 @@ function closetsFreed(site: Site, runs: readonly RunEvaluation[], gone: Readonly
     runs.flatMap((evaluation) => {
       const option = chosenOption(evaluation);
       const ports = option?.sharing.flatMap(({ port }) => port?.placeId ?? []) ?? [];
-      return [...ports, ...(option?.shared ? [option.shared.placeId] : [])];
+      // Where a way ends that several share, a switch stands for them.
+      const ends = option?.sharing.some(({ way }) => way) ? [evaluation.camera.placeId] : [];
+      return [...ports, ...ends, ...(option?.shared ? [option.shared.placeId] : [])];
     }),
   );
   const held = new Set([...wanted, ...Object.values(site.recorder).map(({ placeId }) => placeId)]);

@@ -4,7 +4,7 @@ import {
   linkWork,
   peopleOnLift,
   plannedLinks,
-  plannedViews,
+  camerasToHang,
   viewWork,
   type PlannedWork,
 } from '#core/decide/options';
@@ -143,7 +143,7 @@ export function networkTasks(site: Site, orders: readonly Task[], builds: Readon
         orders,
       ),
     ),
-    ...plannedViews(site).flatMap((view) =>
+    ...camerasToHang(site).flatMap((view) =>
       view.replaced ? replacementTasks(site, view, orders) : viewTasks(site, view, orders),
     ),
   ];

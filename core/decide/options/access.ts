@@ -2,7 +2,7 @@ import type { Place } from '#core/model/site';
 import { rememberedFor } from '#core/shared/memo';
 import { formatQuantity } from '#core/shared/units';
 import type { Context } from './context';
-import type { SharedThing } from './sharing';
+import { unitsFor, type SharedThing } from './sharing';
 
 /** What it takes to reach a camera. */
 export interface Access {
@@ -72,7 +72,7 @@ const halfDayHours = 4;
 export const peopleOnLift = 2;
 /** Half-days of a lift for so many hours of one person up there. */
 export const liftHalfDays = (hours: number): number =>
-  Math.max(1, Math.ceil(hours / peopleOnLift / halfDayHours - 1e-9));
+  unitsFor({ capacity: halfDayHours, free: 0 }, hours / peopleOnLift);
 const halfDay = [{ item: 'lift-half-day', count: 1 }];
 const noTasks: never[] = [];
 

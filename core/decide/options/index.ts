@@ -44,7 +44,7 @@ export {
   linkWork,
   plannedLinks,
   plannedNetwork,
-  plannedViews,
+  camerasToHang,
   viewWork,
   type PlannedWork,
 } from './plannedNetwork';

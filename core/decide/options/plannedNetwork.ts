@@ -127,13 +127,13 @@ export const linkWork = (site: PlannedSite, link: Link): PlannedWork =>
 export const plannedLinks = ({ link }: Pick<Site, 'link'>): Link[] =>
   Object.values(link).filter(({ state }) => state === 'planned');
 /** Cameras of the network that are to be hung: new views, and new ones in the place of those that are there. */
-export const plannedViews = ({ networkCamera }: Pick<Site, 'networkCamera'>): NetworkCamera[] =>
+export const camerasToHang = ({ networkCamera }: Pick<Site, 'networkCamera'>): NetworkCamera[] =>
   Object.values(networkCamera).filter(isToBeHung);
 
 /** The half-days of lifts that the cameras need: new views are hung on days of their own, before the nights in which others are replaced. */
 function liftsOf(site: PlannedSite, catalogue: Catalogue): Part[] {
   const hours = new Map<string, number>();
-  for (const { id, replaced } of plannedViews(site)) {
+  for (const { id, replaced } of camerasToHang(site)) {
     const { placeId } = site.camera[id]!;
     if (!accessWork({ place: site.place[placeId]! }).needsLift) continue;
     const visit = `${placeId} ${replaced ? 'night' : 'day'}`;
@@ -148,7 +148,7 @@ function liftsOf(site: PlannedSite, catalogue: Catalogue): Part[] {
 /** What the planned part of the network comes to. New views and links are made beside the old system, so no view is dark for them. */
 export function plannedNetwork(site: PlannedSite): PlannedNetwork {
   const catalogue = catalogueOf(site);
-  const views = plannedViews(site).map(({ id, replaced }) => ({ replaced, ...viewWork(site, id) }));
+  const views = camerasToHang(site).map(({ id, replaced }) => ({ replaced, ...viewWork(site, id) }));
   const works = [...plannedLinks(site).map((link) => linkWork(site, link)), ...views];
   const gear = Object.values(site.equipment).flatMap(({ toBuy }) => (toBuy === undefined ? [] : once(toBuy)));
   const parts = [...gear, ...works.flatMap((work) => work.parts), ...liftsOf(site, catalogue)];

@@ -1,8 +1,2 @@
-export {
-  addressedCamera,
-  claimantsOf,
-  keptRangeOf,
-  keptRanges,
-  takenAddresses,
-  type Addressed,
-} from './takenAddresses';
+export { keptRangeOf, keptRanges } from './keptRanges';
+export { addressedCamera, claimantsOf, takenAddresses, type Addressed } from './takenAddresses';

@@ -1,5 +1,4 @@
 import ipaddr from 'ipaddr.js';
-import { inRange, type AddressRange } from '#core/shared/network';
 import type { Site } from '#core/model/site';
 
 export type Addressed = Pick<Site, 'camera' | 'choice' | 'networkConfig' | 'recorder' | 'equipment'>;
@@ -57,11 +56,3 @@ export function takenAddresses(site: Addressed): Map<string, AddressOwners> {
     });
   return by;
 }
-
-/** The ranges out of which no device is given an address. */
-export const keptRanges = ({ recorder }: Pick<Site, 'recorder'>): AddressRange[] =>
-  Object.values(recorder).flatMap(({ network }) => network?.kept ?? []);
-
-/** The range that is kept and has an address in it; `undefined` where none has. */
-export const keptRangeOf = (site: Pick<Site, 'recorder'>, address: string): AddressRange | undefined =>
-  keptRanges(site).find((range) => inRange(address, range));

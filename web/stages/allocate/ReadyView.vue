@@ -9,7 +9,7 @@ import {
   type NetworkConfig,
   type RecorderNetwork,
 } from '#core/model/site';
-import { inNetwork, rangesIn, rangesText } from '#core/shared/network';
+import { rangesIn, rangesText } from '#core/shared/network';
 import FieldRow from '../../parts/FieldRow.vue';
 import QuantityField from '../../parts/QuantityField.vue';
 import RestsOnLine from '../../parts/RestsOnLine.vue';
@@ -39,13 +39,8 @@ const networkConfig = (id: string): NetworkConfig => openSite.value.networkConfi
 const refuseAddress = (text: string) =>
   text === '' || addressSchema.safeParse(text).success ? undefined : 'an address such as 10.20.0.5';
 
-/** Ranges that can be kept are sound, and of the recorder's own network. */
-function refuseRanges(network: RecorderNetwork, text: string): string | undefined {
-  const ranges = rangesIn(text);
-  if (!ranges) return 'Enter ranges such as 10.20.0.200 to 10.20.0.250.';
-  const isOwn = ranges.every(({ from, to }) => inNetwork(from, network) && inNetwork(to, network));
-  return isOwn ? undefined : `Enter addresses of ${network.address}/${network.prefixBits}.`;
-}
+const refuseRanges = (text: string) =>
+  rangesIn(text) ? undefined : 'Enter ranges such as 10.20.0.200 to 10.20.0.250.';
 
 /** As it is kept, however a label prints it: 02-00-5E-10-00-14, 02005e100014. */
 const asHardwareAddress = (text: string): string =>
@@ -181,7 +176,7 @@ const print = () => window.print();
               :value="rangesText(state.recorder.network.kept ?? [])"
               :label="`Addresses kept free at ${state.recorder.name}`"
               placeholder="10.20.0.200 to 10.20.0.250"
-              :refuse="(text) => refuseRanges(state.recorder.network!, text)"
+              :refuse="refuseRanges"
               @take="(text) => setNetwork(state.recorder.id, { kept: rangesIn(text) ?? [] })"
           /></FieldRow>
           <p v-if="refused?.recorderId === state.recorder.id" class="stop" role="alert">{{ refused.why }}</p>
