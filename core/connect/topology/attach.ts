@@ -20,12 +20,16 @@ interface Room {
   mbps: number;
 }
 
-const roomOf = ({ ports, poePorts, poeWatts, taken, uplinkMbps }: Device): Room => ({
-  ports: (ports ?? Infinity) - taken.ports,
-  poePorts: (poePorts ?? ports ?? Infinity) - taken.ports,
-  watts: poeWatts - taken.watts,
-  mbps: uplinkMbps,
-});
+/** What a device has for cameras and ways: leads to other gear take ports without power first. */
+function roomOf({ ports, poePorts, poeWatts, taken, uplinkMbps }: Device, leads: number): Room {
+  const left = (ports ?? Infinity) - taken.ports - leads;
+  return {
+    ports: left,
+    poePorts: Math.min((poePorts ?? ports ?? Infinity) - taken.ports, left),
+    watts: poeWatts - taken.watts,
+    mbps: uplinkMbps,
+  };
+}
 
 const fits = (room: Room, { portWatts }: Device, { watts, mbps }: PortNeed): boolean =>
   (watts > 0 ? room.poePorts : room.ports) >= 1 &&
@@ -57,15 +61,20 @@ const pinnedDevice = ({ candidates, pinnedTo }: PortNeed): Device | undefined =>
 /**
  * Gives each need a device: what a person said first, then the strongest, each on the first device with room. The order is fixed, so that
  * the same site always hangs together in the same way.
+ * @param leads how many ports of each switch other gear has
  */
-export function attach(needs: readonly PortNeed[]): Map<string, Device> {
+export function attach(
+  needs: readonly PortNeed[],
+  leads: ReadonlyMap<string, number> = new Map(),
+): Map<string, Device> {
   const rooms = new Map<string, Room>();
   /** Of the same candidates, how many are skipped by needs that are alike: who had no room for one has none for the next. */
   const skipped = new Map<readonly Device[], Map<string, number>>();
   for (const { candidates } of needs) {
     if (skipped.has(candidates)) continue;
     skipped.set(candidates, new Map());
-    for (const device of candidates) if (!rooms.has(device.id)) rooms.set(device.id, roomOf(device));
+    for (const device of candidates)
+      if (!rooms.has(device.id)) rooms.set(device.id, roomOf(device, leads.get(device.id) ?? 0));
   }
   const firstWithRoom = (need: PortNeed): Device | undefined => {
     const { candidates, watts, mbps } = need;

@@ -3,7 +3,7 @@ import type { RunEvaluation } from '#core/decide/runEvaluation';
 import { optionRow, type NetworkCamera, type Site } from '#core/model/site';
 import { lineKind } from '#core/test/findings';
 import { isMoved, type CameraNow, type Moment } from './moment';
-import { sentMbps, toPlaceSwitch, type SharedWay } from './sharedWays';
+import { sentMbps, type SharedWay } from './sharedWays';
 import type { CameraEnd, Device, Medium } from './types';
 
 const pictureMedium = (run: RunEvaluation['run']): Medium =>
@@ -43,7 +43,7 @@ function hungByOption(
 ): Hung {
   const mbps = sentMbps(option);
   const ownWay = wayOfCamera.get(camera.id);
-  const way = ownWay && toPlaceSwitch.has(ownWay.medium) ? undefined : ownWay;
+  const way = ownWay?.intoPlaceId === undefined ? ownWay : undefined;
   if (way && meets.has(way.key))
     return { deviceId: fieldSwitches.get(way.placeId)!.id, medium: 'category', lengthM: 0, mbps };
   if (way)

@@ -126,6 +126,7 @@ export function plannedUnits(site: Site, { shared }: Pick<Total, 'shared'>): Dev
         name: unitName({ of, placeId }, index, count, site),
         placeId,
         standing: 'planned',
+        isOfPlan: true,
         ports: product.ports,
         ...power,
         uplinkMbps: product.uplinkMbps,

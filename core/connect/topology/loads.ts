@@ -2,6 +2,7 @@ import type { Site } from '#core/model/site';
 import { loadOf, type Load } from '#core/shared/derivation';
 import { groupBy } from '#core/shared/grouping';
 import { airShares, airtimeLoad, sharedRadios } from './airtime';
+import { endsOf, leadsOf } from './leads';
 import { loadWithRoom } from './linkRoom';
 import type { CameraEnd, CameraWay, Device, DeviceLoad, LinkLoad, Topology } from './types';
 
@@ -52,18 +53,6 @@ function ofGear(device: Device, hanging: readonly CameraEnd[], leads: number): L
 const hangingOn = (cameras: readonly CameraEnd[]): Map<string, CameraEnd[]> =>
   groupBy(cameras, ({ deviceId }) => deviceId);
 
-/** How many of its ports each switch gives to other gear: a lead each, but for the one that leads on, which has a port of its own. */
-function leadsOf({ devices, links }: Topology): Map<string, number> {
-  const counts = new Map<string, number>();
-  for (const { fromId, toId } of links)
-    for (const id of [fromId, toId]) counts.set(id, (counts.get(id) ?? 0) + 1);
-  return new Map(
-    devices.flatMap(({ id, kind }) =>
-      kind === 'switch' ? [[id, Math.max(0, (counts.get(id) ?? 0) - 1)] as const] : [],
-    ),
-  );
-}
-
 /** The time of each radio that serves more than one link. */
 function airtimes(topology: Topology, ways: ReadonlyMap<string, CameraWay>): ReadonlyMap<string, Load> {
   const radios = sharedRadios(topology);
@@ -86,7 +75,7 @@ export function deviceLoads(
   const { devices, cameras } = topology;
   const into = mbpsBy(cameras, ways, ({ deviceIds }) => deviceIds);
   const hanging = hangingOn(cameras);
-  const leads = leadsOf(topology);
+  const leads = leadsOf(devices, endsOf(topology.links));
   const onAir = airtimes(topology, ways);
   return devices.map((device) => ({
     deviceId: device.id,

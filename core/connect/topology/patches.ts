@@ -1,3 +1,4 @@
+import { joiningRank } from '#core/decide/options';
 import type { LinkEnd, Site } from '#core/model/site';
 import type { Device, DeviceKind, TopologyLink } from './types';
 
@@ -13,8 +14,15 @@ const joining: readonly DeviceKind[] = [
   'recorder',
 ];
 
-const rank = ({ kind, standing, poeWatts }: Device): number =>
-  joining.indexOf(kind) * 4 + (standing === 'there' ? 0 : 2) + (poeWatts > 0 ? 1 : 0);
+const rank = ({ kind, standing, isOfPlan, isLongReach, poeWatts, portWatts }: Device): number =>
+  joining.indexOf(kind) * 100_000 +
+  joiningRank({
+    isOfPlan: isOfPlan === true,
+    isToBuy: standing === 'planned',
+    isLongReach: isLongReach === true,
+    poeWatts,
+    portWatts,
+  });
 
 /** The device of each place that its others are patched to. */
 export function coresOf(devices: readonly Device[]): Map<string, Device> {

@@ -12,6 +12,8 @@ export interface SharedWay {
   fromPlaceId: string;
   medium: NonNullable<SharedThing['way']>['medium'];
   lengthM: number;
+  /** The place of the switch that it ends in, whoever hangs there; nothing where it leads to a lone camera by itself. */
+  intoPlaceId?: string;
   carriesMbps: number;
   cameraIds: string[];
   mbps: number;
@@ -25,9 +27,6 @@ const rateOf: Partial<Record<SharedWay['medium'], MarginKind>> = {
   radio: 'radio-rate',
   'coax-converters': 'link-rate',
 };
-
-/** Ways that lead to a PoE switch at the place, whoever hangs on it. */
-export const toPlaceSwitch: ReadonlySet<SharedWay['medium']> = new Set(['category', 'coax-converters']);
 
 /** The ways that cameras share, by what their options go over. */
 export function sharedWays(cameras: readonly CameraNow[]): SharedWay[] {

@@ -6,24 +6,25 @@ import { attach, type PortNeed } from './attach';
 import { networkEnd, runEnd } from './cameraEnds';
 import { devicesNoted, fieldSwitchDevice, plannedUnits } from './devicesOf';
 import { camerasNow, networkCamerasAt, type CameraNow, type Moment } from './moment';
+import { endsOf, leadsOf } from './leads';
 import { coresOf, patchesOf, trunksOf } from './patches';
-import { sharedWays, toPlaceSwitch, type SharedWay } from './sharedWays';
+import { sharedWays, type SharedWay } from './sharedWays';
 import type { Device, Topology, TopologyLink } from './types';
 
 /** What a port is wanted for, and what gives such a port. */
-type PortUse = PortKind | 'switch';
+type PortUse = PortKind | 'way';
 const suits: Record<PortUse, (device: Device) => boolean> = {
   'coax-unit': ({ kind }) => kind === 'coax-unit',
   encoder: ({ kind }) => kind === 'encoder',
   'poe-switch': ({ kind, poeWatts, isLongReach }) =>
     (kind === 'switch' || kind === 'recorder') && poeWatts > 0 && !isLongReach,
   'long-reach-switch': ({ isLongReach }) => isLongReach === true,
-  switch: ({ kind }) => kind === 'switch',
+  way: ({ kind, isLongReach }) => (kind === 'switch' || kind === 'recorder') && !isLongReach,
 };
 
 /** What each camera and each way asks of a port at its place. */
 function portNeeds(
-  site: Pick<Site, 'attachment' | 'camera' | 'placement'>,
+  site: Pick<Site, 'attachment' | 'camera' | 'placement' | 'recorder'>,
   cameras: readonly CameraNow[],
   ways: readonly SharedWay[],
   deviceOf: ReadonlyMap<string, Device>,
@@ -60,12 +61,15 @@ function portNeeds(
       },
     ];
   });
+  // Where there is but one recorder, everything goes to it, and its own ports are as good as those of a switch.
+  const [first, second] = Object.values(site.recorder);
+  const only = second || !first?.powerPorts ? undefined : first.id;
   const ofWays = ways.map(({ key, fromPlaceId, mbps, cameraIds }): PortNeed => ({
     key,
     number: site.camera[cameraIds[0]!]!.number,
     watts: 0,
     mbps,
-    candidates: at(fromPlaceId, 'switch'),
+    candidates: at(fromPlaceId, 'way', only),
   }));
   return [...ofCameras, ...ofWays];
 }
@@ -115,11 +119,13 @@ export function topologyOf(
   const cameras = camerasNow(runs, moment);
   const ways = sharedWays(cameras);
   // A cable to a switch at the place leads there whoever hangs on it; light and radio lead to a lone camera by themselves.
-  const meeting = ways.filter(({ cameraIds, medium }) => cameraIds.length > 1 || toPlaceSwitch.has(medium));
+  const meeting = ways.filter(
+    ({ cameraIds, intoPlaceId }) => cameraIds.length > 1 || intoPlaceId !== undefined,
+  );
   const units = moment.kind === 'today' ? [] : plannedUnits(site, total);
   const fieldSwitches = new Map(
     meeting
-      .filter(({ medium }) => !toPlaceSwitch.has(medium))
+      .filter(({ intoPlaceId }) => intoPlaceId === undefined)
       .map(({ placeId }) => [placeId, fieldSwitchDevice(site, placeId)] as const),
   );
   const devices = [
@@ -129,26 +135,30 @@ export function topologyOf(
   ].filter(({ standing }) => moment.kind !== 'today' || standing === 'there');
   const onNetwork = networkCamerasAt(site, moment);
   const deviceOf = new Map(devices.map((device) => [device.id, device]));
-  const attached = attach([
-    ...portNeeds(site, cameras, ways, deviceOf),
-    ...onNetwork.flatMap((one) => networkPortNeed(one, deviceOf)),
-  ]);
+  const cores = coresOf(devices);
+  const between = [...patchesOf(devices, cores), ...trunksOf(site, devices, cores, moment.kind !== 'today')];
+  const endsOfWays = meeting.flatMap(({ intoPlaceId }) => {
+    const into = intoPlaceId === undefined ? undefined : cores.get(intoPlaceId);
+    return into ? [into.id] : [];
+  });
+  const attached = attach(
+    [
+      ...portNeeds(site, cameras, ways, deviceOf),
+      ...onNetwork.flatMap((one) => networkPortNeed(one, deviceOf)),
+    ],
+    leadsOf(devices, [...endsOf(between), ...endsOfWays]),
+  );
   const wayOfCamera = new Map(ways.flatMap((way) => way.cameraIds.map((id) => [id, way] as const)));
   const meets = new Set(meeting.map(({ key }) => key));
-  const cores = coresOf(devices);
   const wayLinks = meeting.flatMap((way): TopologyLink[] => {
     const from = attached.get(way.key);
-    const into = toPlaceSwitch.has(way.medium) ? cores.get(way.placeId) : fieldSwitches.get(way.placeId);
+    const into = way.intoPlaceId === undefined ? fieldSwitches.get(way.placeId) : cores.get(way.intoPlaceId);
     return from && into && from.id !== into.id ? [linkOfWay(way, from, into)] : [];
   });
   const hanging = { attached, wayOfCamera, meets, fieldSwitches };
   return {
     devices,
-    links: [
-      ...patchesOf(devices, cores),
-      ...trunksOf(site, devices, cores, moment.kind !== 'today'),
-      ...wayLinks,
-    ],
+    links: [...between, ...wayLinks],
     cameras: [
       ...cameras.map((one) => runEnd(site, one, hanging)),
       ...onNetwork.map((one) => networkEnd(site, one, attached, moment)),

@@ -19,6 +19,8 @@ export interface Device {
   name: string;
   placeId: string;
   standing: Standing;
+  /** It is bought for what is chosen, and noted nowhere. */
+  isOfPlan?: true;
   /** Ports for cameras and other gear; nobody counts those of a recorder or a router. */
   ports: number | null;
   /** How many of the ports give power, where that is not all of them. */

@@ -93,6 +93,7 @@ function sharedCoax(context: Context, { run }: Trunk): SharedThing {
       medium: 'coax-converters',
       fromPlaceId: headEnd.id,
       lengthM: runLengthM(run),
+      intoPlaceId: place.id,
     },
   };
 }

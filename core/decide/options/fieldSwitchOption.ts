@@ -45,7 +45,7 @@ function trunk({ place, around, need }: Context, way: NewWay, trunkM: number): S
     free: 0,
     among: around.routeFrom(from.id).cameras,
     port: { placeId: from.id, mbps: need.ip.mbps },
-    way: { medium: 'category', fromPlaceId: from.id, lengthM: trunkM },
+    way: { medium: 'category', fromPlaceId: from.id, lengthM: trunkM, intoPlaceId: place.id },
     cableM: trunkM,
   };
 }

@@ -30,15 +30,11 @@ export { clearanceDerivation, clearanceNeedM, radioRateDerivation } from './radi
 export { oldCablesInUse } from './oldCablesInUse';
 export { optionFor, optionsOf } from './optionsFor';
 export { sharingLines, unitCostOf, unitsFor, type SharedThing, type UnitCost } from './sharing';
-export {
-  freeRackUnits,
-  levelsOf,
-  mixes,
-  portsThere,
-  unitSizes,
-  usualPortWatts,
-  type UnitSize,
-} from './sharedUnits';
+export { mixes } from './mixes';
+export { inSettling, portsThere, type LeadRule } from './portsThere';
+export { freeRackUnits } from './rackRoom';
+export { levelsOf, unitSizes, usualPortWatts, type UnitSize } from './sharedUnits';
+export { joiningRank } from './leads';
 export { accessWork, peopleOnLift } from './access';
 export {
   linkWork,

@@ -455,7 +455,7 @@ describe('shared equipment', () => {
       { item: 'one-unit', each: 150, ports: 8, watts: 100, portWatts: 30, mbps: 1000, rackUnits: 1 },
     ];
     expect(
-      mixes(sizes, { ports: 8, watts: 50, mbps: 10, levels: [] }).map(({ cost, rackUnits }) => [
+      mixes(sizes, { ports: 8, watts: 50, mbps: 10, fedMbps: 10, levels: [] }).map(({ cost, rackUnits }) => [
         cost,
         rackUnits,
       ]),
@@ -474,6 +474,7 @@ describe('the total', () => {
           ports,
           watts,
           mbps: 0,
+          fedMbps: 0,
           levels: [],
         })[0]!.parts;
         const count = (item: string) => bought.find((part) => part.item === item)?.count ?? 0;
@@ -501,6 +502,7 @@ describe('the total', () => {
           ports: plain + hungry,
           watts: 15.4 * plain + 45 * hungry,
           mbps: 4 * (plain + hungry),
+          fedMbps: 4 * (plain + hungry),
           levels: levelsOf(
             [
               { watts: 15.4, ports: plain },

@@ -17,8 +17,13 @@ export interface SharedThing {
   among: number;
   /** The port of a switch that it ends on, with what this camera sends through it. */
   port?: { placeId: string; mbps: number };
-  /** The way to the camera's place that it is, where it is one. */
-  way?: { medium: 'fibre' | 'radio' | 'category' | 'coax-converters'; fromPlaceId: string; lengthM: number };
+  /** The way to the camera's place that it is, where it is one; with the place of the switch that it ends in, whoever hangs there. */
+  way?: {
+    medium: 'fibre' | 'radio' | 'category' | 'coax-converters';
+    fromPlaceId: string;
+    lengthM: number;
+    intoPlaceId?: string;
+  };
   /** The place that it stands at, where it is a lift. */
   liftAtPlaceId?: string;
   /** Metres of new cable that it is, where the options that share it do not count them. */

@@ -1,11 +1,15 @@
 import { catalogueOf, productOf, type Catalogue } from '#core/model/catalogue';
 import type { Site } from '#core/model/site';
 import { partsCostOf } from './build';
+import type { LeadSite } from './leads';
 import { isIp, type FeasibleOption, type SharedPort } from './option';
 import type { Part } from './part';
 import { plannedNetwork, type PlannedSite } from './plannedNetwork';
 import { unitCostOf, unitsFor, type SharedThing, type UnitCost } from './sharing';
-import { freeRackUnits, levelsOf, mixes, portsThere, unitSizes, type Mix, type Wanted } from './sharedUnits';
+import { mixes, type Mix } from './mixes';
+import { inSettling, portsThere } from './portsThere';
+import { freeRackUnits } from './rackRoom';
+import { levelsOf, unitSizes, type Wanted } from './sharedUnits';
 
 export interface SharedEquipment extends Wanted {
   of: SharedPort['of'];
@@ -99,6 +103,7 @@ function groupsOf(chosen: readonly FeasibleOption[]): Group[] {
       ports: sum(({ ports }) => ports),
       watts: sum(({ sourceWatts }) => sourceWatts),
       mbps: sum(({ mbps }) => mbps),
+      fedMbps: sum(({ mbps, sourceWatts }) => (sourceWatts > 0 ? mbps : 0)),
       levels: levelsOf(
         takers.map(({ sourceWatts, ports }) => ({ watts: sourceWatts, ports })),
         [...new Set(takers.map(({ sourceWatts }) => sourceWatts))],
@@ -107,26 +112,65 @@ function groupsOf(chosen: readonly FeasibleOption[]): Group[] {
   });
 }
 
-/** The cheapest mixes for the groups of one place that fit its rack together, or the cheapest of all where none do. */
-function bought(
-  groups: readonly { group: Group; mixes: Mix[] }[],
-  room: number | null,
-): { parts: Part[][]; fits: boolean } {
-  const first = groups.map(({ mixes: of }) => of[0] ?? { parts: [], cost: 0, rackUnits: 0 });
-  if (room === null || first.reduce((sum, { rackUnits }) => sum + rackUnits, 0) <= room)
-    return { parts: first.map(({ parts }) => parts), fits: true };
+/** What cameras ask at a place of one kind, with the mixes that serve it when so many units are bought beside. */
+interface ToBuy {
+  group: Group;
+  mixesWith: (beside: number) => readonly Mix[];
+}
+
+const unitsIn = ({ parts }: Mix): number => parts.reduce((sum, { count }) => sum + count, 0);
+
+/** Of mixes from the cheapest on, those that take fewer units or less room than every cheaper one. */
+function worthATry(all: readonly Mix[]): Mix[] {
+  const kept: Mix[] = [];
+  for (const mix of all)
+    if (!kept.some((one) => unitsIn(one) <= unitsIn(mix) && one.rackUnits <= mix.rackUnits)) kept.push(mix);
+  return kept;
+}
+
+/** The cheapest mixes for what is asked at one place that fit its room together; none where none do. */
+function cheapestFit(asked: readonly ToBuy[], beside: number, room: number): Part[][] | null {
   let best: { cost: number; parts: Part[][] } | undefined;
-  const pick = (at: number, cost: number, units: number, parts: Part[][]): void => {
-    if (units > room || (best && cost >= best.cost)) return;
-    const next = groups[at];
+  const pick = (at: number, cost: number, rackUnits: number, units: number, parts: Part[][]): void => {
+    if (rackUnits > room || (best && cost >= best.cost)) return;
+    const next = asked[at];
     if (!next) best = { cost, parts };
     else
-      for (const mix of next.mixes)
-        pick(at + 1, cost + mix.cost, units + mix.rackUnits, [...parts, mix.parts]);
+      for (const mix of next.mixesWith(units))
+        pick(at + 1, cost + mix.cost, rackUnits + mix.rackUnits, units + unitsIn(mix), [...parts, mix.parts]);
   };
-  pick(0, 0, 0, []);
-  return best ? { parts: best.parts, fits: true } : { parts: first.map(({ parts }) => parts), fits: false };
+  pick(0, 0, 0, beside, []);
+  return best?.parts ?? null;
 }
+
+const nothingBought: Mix = { parts: [], cost: 0, rackUnits: 0 };
+
+/** What is asked of each kind at one place, in the order of settling. */
+function toBuyAt(site: PlannedSite & LeadSite, groups: readonly Group[]): ToBuy[] {
+  const catalogue = catalogueOf(site);
+  return inSettling(site, groups).map(({ asked: group, rules }): ToBuy => {
+    const sizes = unitSizes(catalogue, group.of);
+    const there = portsThere(site, group.of, group.placeId);
+    const known = new Map<number, readonly Mix[]>();
+    return {
+      group,
+      mixesWith: (beside) => {
+        const key = rules.length > 0 ? beside : 0;
+        const mixesOf = known.get(key) ?? worthATry(mixes(sizes, group, there, { rules, beside: key }));
+        known.set(key, mixesOf);
+        return mixesOf.length > 0 ? mixesOf : [nothingBought];
+      },
+    };
+  });
+}
+
+/** Ways that end in the switch of a place, each once: they take one of its leads. */
+const waysInto = (chosen: readonly FeasibleOption[], placeId: string): number =>
+  new Set(
+    chosen.flatMap(({ sharing }) =>
+      sharing.flatMap(({ key, way }) => (way?.intoPlaceId === placeId ? [key] : [])),
+    ),
+  ).size;
 
 /** Everything that chosen options share beside ports, with how many units of each serve them together. */
 export function sharedThingsOf(
@@ -157,24 +201,24 @@ export function totalOf(
   const noRoomAt: string[] = [];
   const shared = [...byPlace].flatMap(([placeId, groups]): SharedEquipment[] => {
     const free = freeRackUnits(site, placeId);
-    const taken = recorders.reduce(
-      (sum, buy) =>
-        sum +
-        (buy.placeId === placeId ? buy.count * productOf(catalogue, buy.productId, 'recorder').rackUnits : 0),
+    const newRecorders = recorders.filter((buy) => buy.placeId === placeId);
+    const taken = newRecorders.reduce(
+      (sum, buy) => sum + buy.count * productOf(catalogue, buy.productId, 'recorder').rackUnits,
       0,
     );
-    const { parts, fits } = bought(
-      groups.map((group) => ({
-        group,
-        mixes: mixes(unitSizes(catalogue, group.of), group, portsThere(site, group.of, placeId)),
-      })),
-      free === null ? null : free - taken,
-    );
-    if (!fits) noRoomAt.push(placeId);
-    return groups.map((group, index) => ({
+    const asked = toBuyAt(site, groups);
+    // Recorders that are noted as to buy are among the gear of the place already.
+    const beside =
+      waysInto(chosen, placeId) +
+      buys.reduce((sum, buy) => sum + (buy.placeId === placeId ? buy.count : 0), 0);
+    const fitting = cheapestFit(asked, beside, free === null ? Infinity : free - taken);
+    if (!fitting) noRoomAt.push(placeId);
+    const parts = fitting ?? cheapestFit(asked, beside, Infinity)!;
+    const partsOf = new Map(asked.map(({ group }, index) => [group, parts[index]!]));
+    return groups.map((group) => ({
       ...group,
-      parts: parts[index] ?? [],
-      cost: partsCostOf(catalogue, parts[index] ?? []),
+      parts: partsOf.get(group)!,
+      cost: partsCostOf(catalogue, partsOf.get(group)!),
     }));
   });
   const network = plannedNetwork(site);

@@ -5,7 +5,14 @@ import { planSolver } from '#core/evaluate';
 import { totalOf, type Buys, type FeasibleOption } from '#core/decide/options';
 import { productsOf, catalogueOf } from '#core/model/catalogue';
 import { usualRules, withRulesOf, type SlotRules } from '#core/model/slotRules';
-import { optionRow, usualDemands, type Demands, type Recorder, type Site } from '#core/model/site';
+import {
+  optionRow,
+  usualDemands,
+  type Demands,
+  type Equipment,
+  type Recorder,
+  type Site,
+} from '#core/model/site';
 import { saltmarrowOnRuns } from '../../model/site/testSite';
 import { planningInput, planSite, type PlanningInput } from '.';
 import type { Candidate } from './candidates';
@@ -144,8 +151,22 @@ const drawn = fc.record({
   capShare: fc.constantFrom(null, null, 'cost' as const, 'darkHours' as const, 'hours' as const),
   /** So wide one camera would see two others’ views, either or both of them. */
   seenDegrees: fc.constantFrom(null, 60, 95),
+  /** A switch that stands at the first head end, whose few ports cameras and leads share. */
+  standing: fc.constantFrom(
+    null,
+    null,
+    { ports: 3, poePorts: 3 },
+    { ports: 5, poePorts: 2 },
+    { ports: 6, poePorts: 0 },
+  ),
 });
 type Drawn = typeof drawn extends fc.Arbitrary<infer T> ? T : never;
+
+function standingAt(placeId: string, { standing }: Drawn): Equipment[] {
+  if (!standing) return [];
+  const gear = { kind: 'switch', ...standing, poeWatts: 30 * standing.poePorts, uplinkMbps: 1000 } as const;
+  return [{ id: 'standing', name: 'Switch that stands there', placeId, gear }];
+}
 
 function siteOf(of: Drawn): Site {
   const isIn = ({ number }: { number: number }): boolean => of.numbers.includes(number);
@@ -191,7 +212,7 @@ function siteOf(of: Drawn): Site {
     ]),
   );
   const equipment = Object.fromEntries(
-    Object.values(whole.equipment).map((one) => [
+    [...Object.values(whole.equipment), ...standingAt('ticket-hall', of)].map((one) => [
       one.id,
       one.gear.kind === 'rack' ? { ...one, gear: { ...one.gear, units: of.rackUnits } } : one,
     ]),

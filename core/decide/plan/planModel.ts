@@ -1,4 +1,4 @@
-import { productOf, catalogueOf, eachOf } from '#core/model/catalogue';
+import { catalogueOf, eachOf } from '#core/model/catalogue';
 import { continuousLoadShare } from '#core/physics/power';
 import type { Term } from '#core/solver';
 import type { Demands, Site } from '#core/model/site';
@@ -168,15 +168,8 @@ export function planModel(
   const staying = stayingCameras(draft, site, leftOut);
   const onNetwork = networkCameras(draft, site);
   const buys = recorderRows(draft, site, picks, staying, onNetwork, demands, detail);
-  const catalogue = catalogueOf(site);
-  const recorderUnits = new Map<string, Term[]>();
-  for (const { productId, placeId, variable } of buys)
-    recorderUnits.set(placeId, [
-      ...(recorderUnits.get(placeId) ?? []),
-      { variable, by: productOf(catalogue, productId, 'recorder').rackUnits },
-    ]);
   const things = sharedThingRows(draft, site, picks);
-  const units = sharedRows(draft, site, picks, things, recorderUnits);
+  const units = sharedRows(draft, site, picks, things, buys);
   supplyRows(draft, site, [
     ...picks.map(({ candidate: { option }, variable }) => ({ draws: option.draws, variable })),
     ...staying,

@@ -1,55 +1,31 @@
-import { catalogueOf } from '#core/model/catalogue';
-import { freeRackUnits, levelsOf, portsThere, unitSizes, type SharedPort } from '#core/decide/options';
-import type { Term } from '#core/solver';
+import { catalogueOf, productOf } from '#core/model/catalogue';
+import {
+  freeRackUnits,
+  inSettling,
+  levelsOf,
+  portsThere,
+  unitSizes,
+  type LeadRule,
+} from '#core/decide/options';
 import type { Site } from '#core/model/site';
+import { askedOf, sumOf, type Asked } from './asked';
+import { leadRow, mostJoined, type Beside } from './leadRow';
 import type { PlanDraft } from './planDraft';
-import type { PlanPick, ThingCount, UnitCount } from './types';
+import type { PlanPick, RecorderBuy, ThingCount, UnitCount } from './types';
 
-/** Ports, watts and Mb/s that options would take of the equipment of one kind at one place, as terms. */
-interface Asked {
-  of: SharedPort['of'];
-  placeId: string;
-  ports: Term[];
-  watts: Term[];
-  mbps: Term[];
-  /** What each asks of its own port. */
-  strong: { watts: number; variable: number }[];
-}
 const measures = ['ports', 'watts', 'mbps'] as const;
 
-/** What the picks ask for, by kind and place; a thing that several share takes one port for all of them. */
-function askedOf(picks: readonly PlanPick[], things: readonly ThingCount[]): Asked[] {
-  const groups = new Map<string, Asked>();
-  const at = (of: SharedPort['of'], placeId: string): Asked => {
-    const key = `${of} ${placeId}`;
-    const asked = groups.get(key) ?? { of, placeId, ports: [], watts: [], mbps: [], strong: [] };
-    groups.set(key, asked);
-    return asked;
-  };
-  for (const { variable, candidate } of picks) {
-    const { shared } = candidate.option;
-    if (!shared) continue;
-    const asked = at(shared.of, shared.placeId);
-    asked.ports.push({ variable, by: 1 });
-    asked.watts.push({ variable, by: shared.sourceWatts });
-    asked.mbps.push({ variable, by: shared.mbps });
-    asked.strong.push({ watts: shared.sourceWatts, variable });
-  }
-  for (const { variable, port } of things) {
-    if (!port) continue;
-    const asked = at('poe-switch', port.placeId);
-    asked.ports.push({ variable, by: 1 });
-    asked.mbps.push(...port.sent);
-  }
-  return [...groups.values()];
-}
-
-const sumOf = (terms: readonly Term[]): number => terms.reduce((sum, { by }) => sum + by, 0);
-
 /** Units of every size for what is asked of one kind at one place: in all, and by how strong each port has to be. */
-function unitRows(draft: PlanDraft, site: Site, asked: Asked): UnitCount[] {
+function unitRows(
+  draft: PlanDraft,
+  site: Site,
+  asked: Asked,
+  rules: readonly LeadRule[],
+  beside: Beside,
+): UnitCount[] {
   const { of, placeId, strong } = asked;
   const there = portsThere(site, of, placeId);
+  const joined = mostJoined(asked, rules, beside);
   const units = unitSizes(catalogueOf(site), of).map((size): UnitCount => ({
     placeId,
     size,
@@ -60,6 +36,7 @@ function unitRows(draft: PlanDraft, site: Site, asked: Asked): UnitCount[] {
         ...measures.map((measure) =>
           size[measure] > 0 ? Math.ceil(sumOf(asked[measure]) / size[measure]) : 0,
         ),
+        size.ports > 1 ? Math.ceil(joined / (size.ports - 1)) : 0,
       ),
       size.each,
     ),
@@ -70,6 +47,15 @@ function unitRows(draft: PlanDraft, site: Site, asked: Asked): UnitCount[] {
       [...asked[measure], ...units.map(({ size, variable }) => ({ variable, by: -size[measure] }))],
       '<=',
       there[measure],
+    );
+  for (const rule of rules) leadRow(draft, asked, rule, units, { ...beside, portsThere: there.ports });
+  // Where gear without power has a way on of its own, that is none for cameras that are fed.
+  if (there.fedMbps < there.mbps)
+    draft.row(
+      `${of} Mb/s of fed ports at ${placeId}`,
+      [...asked.fedMbps, ...units.map(({ size, variable }) => ({ variable, by: -size.mbps }))],
+      '<=',
+      there.fedMbps,
     );
   const weakest = Math.min(
     ...units.map(({ size }) => size.portWatts),
@@ -99,10 +85,26 @@ export function sharedRows(
   site: Site,
   picks: readonly PlanPick[],
   things: readonly ThingCount[],
-  recorderUnits: ReadonlyMap<string, Term[]>,
+  buys: readonly RecorderBuy[],
 ): UnitCount[] {
-  const counts = askedOf(picks, things).flatMap((asked) => unitRows(draft, site, asked));
-  for (const placeId of new Set([...counts.map((count) => count.placeId), ...recorderUnits.keys()])) {
+  const catalogue = catalogueOf(site);
+  const counts: UnitCount[] = [];
+  const most = ({ variable }: { variable: number }): number => draft.programme.variables[variable]!.most;
+  for (const { asked, rules } of inSettling(site, askedOf(picks, things))) {
+    const joining = [
+      ...counts.filter(({ placeId }) => placeId === asked.placeId),
+      ...buys.filter(({ placeId }) => placeId === asked.placeId),
+      ...things.filter(({ intoPlaceId }) => intoPlaceId === asked.placeId),
+    ];
+    counts.push(
+      ...unitRows(draft, site, asked, rules, {
+        terms: joining.map(({ variable }) => ({ variable, by: 1 })),
+        most: joining.reduce((sum, one) => sum + most(one), 0),
+      }),
+    );
+  }
+  const placeIds = [...counts, ...buys].map(({ placeId }) => placeId);
+  for (const placeId of new Set(placeIds)) {
     const room = freeRackUnits(site, placeId);
     if (room === null) continue;
     draft.row(
@@ -111,7 +113,12 @@ export function sharedRows(
         ...counts
           .filter((count) => count.placeId === placeId)
           .map(({ size, variable }) => ({ variable, by: size.rackUnits })),
-        ...(recorderUnits.get(placeId) ?? []),
+        ...buys
+          .filter((buy) => buy.placeId === placeId)
+          .map(({ productId, variable }) => ({
+            variable,
+            by: productOf(catalogue, productId, 'recorder').rackUnits,
+          })),
       ],
       '<=',
       Math.max(0, room),

@@ -40,6 +40,13 @@ export function sharedThingRows(draft: PlanDraft, site: Site, picks: readonly Pl
       for (const term of terms)
         draft.row(`${key} for ${term.variable}`, [term, { variable, by: -term.by }], '<=', 0);
     const sent = takers.map(({ pick, port }) => ({ variable: pick.variable, by: port?.mbps ?? 0 }));
-    return { key, unit, variable, port: thing.port && { placeId: thing.port.placeId, sent } };
+    const { port, way } = thing;
+    return {
+      key,
+      unit,
+      variable,
+      port: port && { placeId: port.placeId, sent },
+      intoPlaceId: way?.intoPlaceId,
+    };
   });
 }

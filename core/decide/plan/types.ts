@@ -20,6 +20,8 @@ export interface ThingCount {
   variable: number;
   /** The place of the port that a unit of it takes, and what each option sends through it. */
   port: { placeId: string; sent: Term[] } | undefined;
+  /** The place whose switch it leads to, where it is a way to one. */
+  intoPlaceId: string | undefined;
 }
 
 /** A recorder that could be bought, as an unknown. */

@@ -1,0 +1,53 @@
+import type { LeadRule } from '#core/decide/options';
+import type { Term } from '#core/solver';
+import { sumOf, type Asked } from './asked';
+import type { PlanDraft } from './planDraft';
+import type { UnitCount } from './types';
+
+/** Leads at a place beside those to units of the kind in question: units of other kinds, recorders that are bought, ways that end there. */
+export interface Beside {
+  terms: Term[];
+  most: number;
+}
+
+/** The most ports that cameras and leads could ask for together under any of the rules. */
+export const mostJoined = ({ ports }: Asked, rules: readonly LeadRule[], { most }: Beside): number =>
+  Math.max(0, ...rules.map(({ extra }) => sumOf(ports) + Math.max(0, extra) + most));
+
+/**
+ * Ports of a kind for cameras and leads together, as far as a rule of the place has it. An unknown says whether it applies, where it
+ * would bind without anybody asking.
+ */
+export function leadRow(
+  draft: PlanDraft,
+  { of, placeId, ports: all, strong }: Asked,
+  { asked, applies, extra }: LeadRule,
+  units: readonly UnitCount[],
+  beside: Beside & { portsThere: number },
+): void {
+  const name = `${asked} ${of} ports and leads at ${placeId}`;
+  const ports =
+    asked === 'all'
+      ? all
+      : strong.flatMap(({ watts, variable }): Term[] => (watts > 0 ? [{ variable, by: 1 }] : []));
+  const terms = [
+    ...ports,
+    ...beside.terms,
+    ...units.map(({ size, variable }) => ({ variable, by: 1 - size.ports })),
+  ];
+  const deciding = applies === 'when-asked' ? ports : units.map(({ variable }) => ({ variable, by: 1 }));
+  // What stands in the row when nobody asks, beyond what it allows: with nothing bought, ports that are there serve whoever asks.
+  const served = applies === 'when-asked' ? 0 : Math.min(sumOf(ports), beside.portsThere);
+  const idle = beside.most + extra + served;
+  if (idle <= 0) {
+    draft.row(name, terms, '<=', -extra);
+    return;
+  }
+  const active = draft.variable(`${name} together`, 1, 0);
+  const most = deciding.reduce(
+    (sum, { variable, by }) => sum + by * draft.programme.variables[variable]!.most,
+    0,
+  );
+  draft.row(`${name} apply`, [...deciding, { variable: active, by: -most }], '<=', 0);
+  draft.row(name, [...terms, { variable: active, by: idle }], '<=', idle - extra);
+}
