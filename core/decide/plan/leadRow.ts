@@ -15,21 +15,40 @@ export const mostJoined = ({ ports }: Asked, rules: readonly LeadRule[], { most 
   Math.max(0, ...rules.map(({ extra }) => sumOf(ports) + Math.max(0, extra) + most));
 
 /**
+ * Whether whoever asks has room beside all leads anyway, however few units serve the ports: more units only make more room.
+ * @param most the most ports that are asked for
+ */
+function neverBinds(
+  most: number,
+  { applies, extra }: LeadRule,
+  units: readonly UnitCount[],
+  { most: leads, portsThere }: Beside & { portsThere: number },
+): boolean {
+  const fewest = Math.min(...units.map(({ size }) => size.ports));
+  if (!Number.isFinite(fewest) || fewest < 2) return false;
+  for (let count = applies === 'when-asked' ? 0 : 1; (fewest - 1) * count - leads - extra < most; count += 1)
+    if (count + leads + extra + portsThere > 0) return false;
+  return true;
+}
+
+/**
  * Ports of a kind for cameras and leads together, as far as a rule of the place has it. An unknown says whether it applies, where it
  * would bind without anybody asking.
  */
 export function leadRow(
   draft: PlanDraft,
   { of, placeId, ports: all, strong }: Asked,
-  { asked, applies, extra }: LeadRule,
+  rule: LeadRule,
   units: readonly UnitCount[],
   beside: Beside & { portsThere: number },
 ): void {
+  const { asked, applies, extra } = rule;
   const name = `${asked} ${of} ports and leads at ${placeId}`;
   const ports =
     asked === 'all'
       ? all
       : strong.flatMap(({ watts, variable }): Term[] => (watts > 0 ? [{ variable, by: 1 }] : []));
+  if (neverBinds(sumOf(ports), rule, units, beside)) return;
   const terms = [
     ...ports,
     ...beside.terms,
