@@ -38,4 +38,5 @@ export {
   type VerdictSummary,
 } from './summary';
 export { unreadTraces, withoutReadings, withTracesPending, type UnreadTrace } from './unreadTraces';
-export { roundOf, weighRound, type SiteRound } from './roundOf';
+export { roundOf, weighRound, type RoundAim, type SiteRound } from './roundOf';
+export { unweighedRuns, type Unweighed } from './weighedTests';

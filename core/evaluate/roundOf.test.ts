@@ -1,8 +1,11 @@
 import { describe, expect, it } from 'vitest';
 import { evaluateSite } from './evaluateSite';
 import { roundOf } from './roundOf';
+import { runDiagnostics } from './runDiagnostics';
+import { unweighedRuns } from './weighedTests';
 import { saltmarrowSite } from '../model/site/testSite';
-import { withChanges, type Change } from '#core/model/site';
+import { choose, withChanges, type Change } from '#core/model/site';
+import { weighRun } from '#core/test/round';
 
 const site = saltmarrowSite();
 const before = { site, evaluation: evaluateSite(site) };
@@ -14,10 +17,19 @@ describe('the round of a site', () => {
       const round = roundOf(before, minutes);
       expect(round.minutes).toBeLessThanOrEqual(minutes);
       expect(new Set(round.stops.map(({ at, placeId }) => `${at} ${placeId}`)).size).toBe(round.stops.length);
-      expect(round.bits).toBeGreaterThan(told);
-      expect(round.bits).toBeLessThan(round.openBits);
-      told = round.bits;
+      expect(round.worth).toBeGreaterThan(told);
+      expect(round.worth).toBeLessThan(round.openWorth);
+      told = round.worth;
     }
+  });
+  it('is the same where other threads have weighed the tests, and weighs no run twice', () => {
+    const fresh = { site, evaluation: evaluateSite(structuredClone(site)) };
+    const unweighed = unweighedRuns(fresh);
+    expect(unweighed).toHaveLength(24);
+    // What passes between threads is copied.
+    for (const { task, keep } of unweighed) keep(structuredClone(weighRun(structuredClone(task))));
+    expect(unweighedRuns(fresh)).toEqual([]);
+    expect(roundOf(fresh, 120)).toEqual(roundOf(before, 120));
   });
   it('asks for no test that was done, and is planned anew after a reading', () => {
     const [first] = roundOf(before, 30).stops[0]!.tests;
@@ -71,5 +83,56 @@ describe('the round of a site', () => {
     // By hand: a rate of 3 % counts for three runs, and one is almost surely so.
     expect(foretold[0]!.rate).toBeCloseTo((0.03 * 3 + 1) / 4, 1);
     expect(roundOf(before, 60).foretold).toEqual([]);
+  });
+  describe('by the work that tests save', () => {
+    const bare = { ...site, reading: {} };
+    const who = { by: 'R. Tolland', at: '2026-03-02T10:00:00Z' };
+    // Everybody over the old coax from a unit, as far as that is thought of at all.
+    const untested = withChanges(
+      bare,
+      evaluateSite(bare).runs.flatMap(({ camera, options }) =>
+        options.some(({ kind, state }) => kind === 'ip-coax-unit' && state !== 'no')
+          ? choose(bare, camera.id, { option: 'ip-coax-unit', ...who })
+          : [],
+      ),
+    );
+    const chosen = Object.values(untested.choice);
+    const choosing = { site: untested, evaluation: evaluateSite(untested) };
+    it('holds the tests that what is chosen hangs on, and saves no more than all of them', () => {
+      const round = roundOf(choosing, 120, 'save');
+      const taken = round.stops.flatMap(({ tests }) => tests);
+      const runIds = new Set(taken.map(({ runId }) => runId));
+      expect(taken.length).toBeGreaterThan(0);
+      // One test a camera, of cameras for which something is chosen.
+      expect(runIds.size).toBe(taken.length);
+      for (const id of runIds) expect(chosen.map((one) => one.id)).toContain(untested.run[id]!.cameraId);
+      expect(round.worth).toBeCloseTo(
+        taken.reduce((sum, { worth }) => sum + worth, 0),
+        9,
+      );
+      expect(round.worth).toBeLessThanOrEqual(round.openWorth + 1e-9);
+      expect(round.minutes).toBeLessThanOrEqual(120);
+      // 48 an hour in the generic prices.
+      expect(round.money).toBe(Math.round(48 * round.worth));
+      expect(round.nights).toBeLessThanOrEqual(taken.length / 2);
+      // Each saves what its camera's own weighing says, but for the draw.
+      for (const { runId, testId, worth } of taken) {
+        const own = runDiagnostics(choosing, runId)!.forPlan!;
+        expect(own.test.id).toBe(testId);
+        expect(Math.abs(own.savesHours - worth)).toBeLessThan(0.15 * own.savesHours + 0.1);
+      }
+    });
+    it('is empty where nothing is chosen, and sends nobody to dangerous volts', () => {
+      const free = { ...untested, choice: {} };
+      const round = roundOf({ site: free, evaluation: evaluateSite(free) }, 240, 'save');
+      expect(round).toMatchObject({ stops: [], worth: 0, openWorth: 0, nights: 0, money: 0 });
+      const [first] = roundOf(choosing, 240, 'save').stops.flatMap(({ tests }) => tests);
+      const at = { runId: first!.runId, at: '2026-04-01T09:00:00Z', by: 'x', instrument: '' };
+      const live = withChanges(untested, [
+        { kind: 'reading', id: 'live', set: { id: 'live', ...at, test: 'foreign-ac-volts', value: 90 } },
+      ]);
+      const after = roundOf({ site: live, evaluation: evaluateSite(live) }, 240, 'save');
+      expect(after.stops.flatMap(({ tests }) => tests).map(({ runId }) => runId)).not.toContain(first!.runId);
+    });
   });
 });

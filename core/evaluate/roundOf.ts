@@ -1,21 +1,24 @@
-import { diagnosisInput, sharedBy } from '#core/decide/belief';
+import { savingTests, type SavingTest } from '#core/decide/risk';
 import type { RunEvaluation } from '#core/decide/runEvaluation';
-import { troubles, type Site, type Trouble } from '#core/model/site';
-import {
-  nextTestsOf,
-  rates,
-  type DiagnosisInput,
-  type SharedRate,
-  type SharedRates,
-} from '#core/test/diagnosis';
+import { catalogueOf, labourRateOf } from '#core/model/catalogue';
+import { troubles, type Trouble } from '#core/model/site';
+import { costOf, rates, type SharedRate, type SharedRates } from '#core/test/diagnosis';
 import { readingsByRun } from '#core/test/readings';
-import { planRound, type Round, type RoundTest } from '#core/test/round';
+import { planRound, roundTestOf, type Round, type WeighedTest } from '#core/test/round';
 import type { Before } from './evaluateSite';
+import { testableOf, weighedTests } from './weighedTests';
 
-/** The best round in the time at hand, and how much there would be to know with all the time there is. */
+/** What tests of a round are chosen by: what they tell of the lines, or the work that they save what is chosen. */
+export type RoundAim = 'tell' | 'save';
+
+/** The best round in the time at hand, and what all tests would be worth with all the time there is. */
 export interface SiteRound extends Round {
-  /** Bits that all tests together are expected to tell. */
-  openBits: number;
+  aim: RoundAim;
+  /** Bits that all tests together are expected to tell, or hours that they save. */
+  openWorth: number;
+  /** Of a round that saves: nights in which nothing is done twice, and the price of the hours. */
+  nights: number;
+  money: number;
   /** Runs on which dangerous volts were read: nobody tests there. */
   stoppedRunIds: string[];
   /** What runs that were tested say of others that were not, the likeliest first. */
@@ -42,61 +45,43 @@ const foretoldOf = ({ run, findings }: RunEvaluation, shared: SharedRates): Fore
           : [];
       });
 
-/** What a test tells beside others of the same run: each one after the first so much of what it would tell alone. Judgement. */
-const besideOthers = 0.5;
-
-interface Candidate {
-  test: RoundTest;
-  /** To go to its place and back, and to set up what reaches it. */
-  setUpMinutes: number;
+/** What all tests of a site are worth, with the nights that each saves. */
+interface Weighed {
+  candidates: WeighedTest[];
+  nights: ReadonlyMap<string, number>;
 }
 
-/** Tests of one run that a round could hold, kept for as long as its evaluation is and other runs say the same of it. */
-const known = new WeakMap<RunEvaluation, { shared: string; candidates: Candidate[] }>();
+/** What tests save, kept for as long as the evaluation is. */
+const savings = new WeakMap<Before['evaluation'], SavingTest[]>();
 
-function candidatesOf(site: Site, one: RunEvaluation, looked: DiagnosisInput): Candidate[] {
-  const { run, camera } = one;
-  return nextTestsOf(looked, site.place[camera.placeId]!)
-    .sort((a, b) => b.bits - a.bits)
-    .map(({ test, bits, minutes, travelMinutes, accessMinutes }, index): Candidate => ({
-      test: {
-        runId: run.id,
-        testId: test.id,
-        ...(test.hookUp.at === 'head-end'
-          ? { at: 'recorder' as const, placeId: run.headEndId }
-          : { at: 'camera' as const, placeId: camera.placeId }),
-        minutes: minutes - travelMinutes - accessMinutes,
-        bits: bits * besideOthers ** index,
-      },
-      setUpMinutes: 2 * travelMinutes + accessMinutes,
-    }));
+function* weighBySaving({ site, evaluation }: Before): Generator<void, Weighed> {
+  const saving = savings.get(evaluation) ?? (yield* savingTests(site, evaluation.runs));
+  savings.set(evaluation, saving);
+  const readings = readingsByRun(site);
+  return {
+    candidates: saving.map(({ run: one, test, hours }) => {
+      const place = site.place[one.camera.placeId]!;
+      const cost = costOf(test, { run: one.run, place, readings: readings.get(one.run.id) ?? {} });
+      return roundTestOf(one, test, cost, hours);
+    }),
+    nights: new Map(saving.map(({ run, nights }) => [run.run.id, nights])),
+  };
 }
 
 /**
- * Weighs the tests of the whole site, run by run, and then chooses those that tell most in so many minutes. It pauses after each run:
- * the first time a large site takes seconds, and whoever asks something else meanwhile is answered.
+ * Weighs the tests of the whole site and then chooses those that are worth most in so many minutes. It pauses now and then: the first
+ * time a large site takes seconds, and whoever asks something else meanwhile is answered.
  */
 export function* weighRound(
-  { site, evaluation: { runs } }: Before,
+  before: Before,
   minutesMost: number,
+  aim: RoundAim = 'tell',
 ): Generator<void, SiteRound> {
-  const readings = readingsByRun(site);
-  const sharedFor = sharedBy(site, runs, readings);
-  const candidates: Candidate[] = [];
-  const foretold: Foretold[] = [];
-  for (const one of runs) {
-    if (one.findings.state === 'stop') continue;
-    const shared = sharedFor(one.run);
-    foretold.push(...foretoldOf(one, shared));
-    const said = JSON.stringify(shared);
-    let of = known.get(one);
-    if (of?.shared !== said) {
-      const looked = diagnosisInput(site, one, readings.get(one.run.id) ?? {}, shared);
-      known.set(one, (of = { shared: said, candidates: candidatesOf(site, one, looked) }));
-      yield;
-    }
-    candidates.push(...of.candidates);
-  }
+  const runs = testableOf(before);
+  const { candidates, nights }: Weighed =
+    aim === 'tell'
+      ? { candidates: yield* weighedTests(before.site, runs), nights: new Map() }
+      : yield* weighBySaving(before);
   const setUp = new Map<string, number>();
   for (const { test, setUpMinutes } of candidates) {
     // A place is as far as the shortest of its runs.
@@ -104,17 +89,24 @@ export function* weighRound(
       setUp.set(test.placeId, Math.min(setUp.get(test.placeId) ?? Infinity, setUpMinutes));
   }
   const tests = candidates.map(({ test }) => test);
+  const round = planRound(tests, (placeId) => setUp.get(placeId) ?? 0, minutesMost);
+  const taken = round.stops.flatMap((stop) => stop.tests);
   return {
-    ...planRound(tests, (placeId) => setUp.get(placeId) ?? 0, minutesMost),
-    foretold: foretold.sort((a, b) => b.rate - a.rate),
-    openBits: tests.reduce((sum, { bits }) => sum + bits, 0),
-    stoppedRunIds: runs.filter(({ findings }) => findings.state === 'stop').map(({ run }) => run.id),
+    ...round,
+    aim,
+    openWorth: tests.reduce((sum, { worth }) => sum + worth, 0),
+    nights: taken.reduce((sum, { runId }) => sum + (nights.get(runId) ?? 0), 0),
+    money: aim === 'save' ? Math.round(round.worth * labourRateOf(catalogueOf(before.site)).day) : 0,
+    foretold: runs.flatMap(({ one, shared }) => foretoldOf(one, shared)).sort((a, b) => b.rate - a.rate),
+    stoppedRunIds: before.evaluation.runs
+      .filter(({ findings }) => findings.state === 'stop')
+      .map(({ run }) => run.id),
   };
 }
 
 /** The same without a pause. */
-export function roundOf(before: Before, minutesMost: number): SiteRound {
-  const weighing = weighRound(before, minutesMost);
+export function roundOf(before: Before, minutesMost: number, aim: RoundAim = 'tell'): SiteRound {
+  const weighing = weighRound(before, minutesMost, aim);
   for (;;) {
     const step = weighing.next();
     if (step.done) return step.value;

@@ -1,5 +1,5 @@
 import { barriers } from './axe';
-import { expect, test } from './fixtures';
+import { choose, demoFile, expect, test } from './fixtures';
 
 test('the round: what to test in the time at hand, place by place, and anew after a reading', async ({
   page,
@@ -26,4 +26,33 @@ test('the round: what to test in the time at hand, place by place, and anew afte
   await page.goBack();
   await expect(firstStop).toBeVisible();
   await expect(ofFirst.filter({ hasText: 'Picture' })).toHaveCount(0);
+});
+
+test('the round by the work that tests save: nothing to save yet, and with choices hours, money and a test a camera', async ({
+  page,
+  open,
+  server,
+}) => {
+  await open('test');
+  const round = page.getByRole('region', { name: 'The round' });
+  await round.getByRole('combobox', { name: 'Choose tests by' }).click();
+  await choose(page, 'the work they save');
+  await expect(round).toContainText('No test is left in this time that what is chosen hangs on.');
+
+  // The same site before anybody has tested it, with every camera to go over its coax from a unit.
+  const file = demoFile();
+  const who = { option: 'ip-coax-unit', by: 'R. Tolland', at: '2026-03-02T10:00:00Z' };
+  const choices = file.cameras.flatMap(({ id, number }) => (number <= 24 ? [{ id, ...who }] : []));
+  const id = await server.newSite(JSON.stringify({ ...file, readings: [], choices, placements: [] }));
+  await page.goto(`${server.address}/site/${id}/test`);
+  await expect(round).toContainText(
+    /\d+ tests? at \d places? in \d\.\d h: knowing first, before what is chosen is built, saves \d+(\.\d+)? h of work \(\d+ EUR\).* on average, \d+ % of what all such tests could save\./,
+  );
+  await expect(
+    round.getByRole('listitem').filter({ hasText: 'Loop, centre and shield' }).first(),
+  ).toBeVisible();
+  const links = round.getByRole('link');
+  const names = await links.allTextContents();
+  expect(new Set(names).size).toBe(names.length);
+  expect(await barriers(page, '.round')).toEqual([]);
 });

@@ -22,6 +22,16 @@ describe('what the stages say is left', () => {
     expect(progress(agreed).signoff).toEqual({ left: '2 to sign', share: 0 });
     expect(progress({ ...site, choice: {} }).signoff.left).toBe('nothing decided');
   });
+  it('of slots counts cameras of the network too: with all of them to place nothing is done, and no less', () => {
+    const every = Object.values(demo.camera).map(({ id }) => id);
+    const choice = Object.fromEntries(
+      every.map((id) => [id, { id, option: 'ip-coax-pair' as const, ...who }]),
+    );
+    const { allocate, connect } = progress({ ...demo, choice, placement: {} });
+    expect(allocate.share).toBeGreaterThanOrEqual(0);
+    expect(allocate.share).toBeLessThan(0.2);
+    expect(connect.share).toBe(allocate.share);
+  });
   it('of a site without runs is nothing yet', () => {
     const bare = { ...demo, run: {}, choice: {}, placement: {}, networkCamera: {}, sheath: {}, mending: {} };
     const { survey, test, connect, cutover } = progress(bare);

@@ -74,7 +74,9 @@ export function progressOf(
   site: Pick<Site, 'plannedNight' | 'taskTry' | 'acceptance' | 'networkCamera'>,
 ): Record<StageName, StageProgress> {
   const all = runs.length;
-  const done = (count: number) => (all === 0 ? 0 : (all - count) / all);
+  const done = (count: number, of = all) => (of === 0 ? 0 : (of - count) / of);
+  // Cameras of the network take slots as well, and hang on no run.
+  const placed = done(left.toPlace, all + Object.keys(site.networkCamera).length);
   const words = (count: number, some: string, none: string) =>
     all === 0 ? 'nothing noted yet' : count === 0 ? none : `${count} ${some}`;
   const withoutRecorder = allocation.recorders.length === 0;
@@ -91,11 +93,11 @@ export function progressOf(
         : left.broken > 0
           ? `${left.broken} to put right`
           : words(left.toPlace, 'to place', 'all placed'),
-      share: done(left.toPlace),
+      share: placed,
     },
     connect: {
       left: all === 0 ? 'nothing noted yet' : networkWords(allocation, left.toDecide),
-      share: done(left.toPlace),
+      share: placed,
     },
     cutover: nightsProgress(site),
     signoff: signOffProgress(runs, site),

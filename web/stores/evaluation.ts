@@ -11,6 +11,7 @@ import {
   type Moved,
   type NightHelp,
   type NetworkMoment,
+  type RoundAim,
   type WantedPlace,
 } from '#core/evaluate';
 import type { DeviceGoal, PlanForDevice } from '#core/allocate/device';
@@ -196,7 +197,7 @@ export const useEvaluation = defineStore('evaluation', () => {
     tell<NightHelp[] | null>(async (worker) => await worker.nightHelp(now, date));
   const moveTask = (now: number, taskId: string, wanted: WantedPlace) =>
     tell<Moved | null>(async (worker) => await worker.moveTask(now, taskId, wanted));
-  const round = (minutesMost: number) => tell((worker) => worker.round(minutesMost));
+  const round = (minutesMost: number, aim: RoundAim) => tell((worker) => worker.round(minutesMost, aim));
 
   return {
     result,

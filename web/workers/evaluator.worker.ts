@@ -12,6 +12,7 @@ import {
   withTracesPending,
   type Before,
   type NetworkMoment,
+  type RoundAim,
   type Subject,
   type SummaryPatch,
   type WantedPlace,
@@ -135,8 +136,9 @@ const evaluator = {
     asked(({ derivationOf }, { site, evaluation }) => derivationOf(site, evaluation, subject), null),
   diagnostics: (runId: string) => asked(({ runDiagnostics }, at) => runDiagnostics(at, runId), null),
   expected: (runId: string) => asked(({ readingsExpected }, at) => readingsExpected(at, runId), null),
-  /** The tests of the whole site that tell most in so many minutes. */
-  round: (minutesMost: number) => asked(({ roundAt }, at) => roundAt(at, minutesMost), null),
+  /** The tests of the whole site that tell, or save, most in so many minutes. */
+  round: (minutesMost: number, aim: RoundAim) =>
+    asked(({ roundAt }, at) => roundAt(at, minutesMost, aim), null),
   traceView: (runId: string) =>
     asked(({ traceViewOf }) => (open ? traceViewOf(open.site, runId) : null), null),
   chance: (runId: string, option: OptionKind) =>

@@ -11,12 +11,14 @@ import {
   nightHelp,
   nightsNow,
   tasksNow,
+  unweighedRuns,
   weighRound,
   type Before,
   type KnownChances,
   type Moved,
   type NightHelp,
   type NightsNow,
+  type RoundAim,
   type SiteRound,
   type WantedPlace,
 } from '#core/evaluate';
@@ -27,6 +29,7 @@ import { traceView, type TraceView } from '#core/test/findings';
 import { readingsByRun } from '#core/test/readings';
 import { inTurns } from './inTurns';
 import { dateOf, nightClock } from './nightClock';
+import { weighInThreads } from './rounds/weighInThreads';
 
 export {
   derivationOf,
@@ -40,8 +43,10 @@ export {
   signOffOf,
 } from '#core/evaluate';
 
-export const roundAt = (at: Before, minutesMost: number): Promise<SiteRound> =>
-  inTurns(weighRound(at, minutesMost));
+export async function roundAt(at: Before, minutesMost: number, aim: RoundAim): Promise<SiteRound> {
+  if (aim === 'tell') await weighInThreads(unweighedRuns(at));
+  return inTurns(weighRound(at, minutesMost, aim));
+}
 
 export function traceViewOf(site: Site, runId: string): TraceView | null {
   const run = site.run[runId];

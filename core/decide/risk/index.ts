@@ -9,4 +9,5 @@ export {
   type DrawnCamera,
   type Risk,
 } from './sampleScenarios';
+export { savingTests, type SavingTest } from './savingTests';
 export { worthOfTesting, type WorthOfTesting } from './worthOfTesting';

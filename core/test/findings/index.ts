@@ -41,6 +41,7 @@ export { requiredTests, runFindings, type RunFindings } from './runFindings';
 export {
   faultsOf,
   isTraceRead,
+  foundOn,
   keepFound,
   keptTrace,
   readTrace,

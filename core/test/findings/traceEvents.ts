@@ -162,6 +162,10 @@ function knownTrace(run: Run, reading: TraceReading): ReadTrace | undefined {
 export const isTraceRead = (run: Run, reading: TraceReading): boolean =>
   knownTrace(run, reading) !== undefined;
 
+/** What was found on a trace, where it has been read. */
+export const foundOn = (run: Run, reading: TraceReading): readonly LineEvent[] | undefined =>
+  knownTrace(run, reading)?.found;
+
 /** Keeps what was found on a trace elsewhere, in another thread or on another day. */
 export function keepFound(run: Run, reading: TraceReading, found: readonly LineEvent[]): void {
   const { velocityFactor, impedanceOhms } = traceTaskOf(run, reading);

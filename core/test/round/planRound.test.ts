@@ -2,13 +2,13 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { planRound, type RoundTest } from './planRound';
 
-const test = (placeId: string, minutes: number, bits: number, runId = 'r'): RoundTest => ({
+const test = (placeId: string, minutes: number, worth: number, runId = 'r'): RoundTest => ({
   runId,
   testId: 'picture',
   at: placeId === 'hall' ? 'recorder' : 'camera',
   placeId,
   minutes,
-  bits,
+  worth,
 });
 
 /** Every choice of tests, each place paid for once: slow, and shares nothing with the plan. */
@@ -23,7 +23,7 @@ function byTrying(tests: readonly RoundTest[], setUp: (placeId: string) => numbe
     if (minutes <= most)
       best = Math.max(
         best,
-        chosen.reduce((sum, { bits }) => sum + bits, 0),
+        chosen.reduce((sum, { worth }) => sum + worth, 0),
       );
   }
   return best;
@@ -32,7 +32,7 @@ function byTrying(tests: readonly RoundTest[], setUp: (placeId: string) => numbe
 const anyTest = fc.record({
   placeId: fc.constantFrom('hall', 'quay', 'shed'),
   minutes: fc.double({ min: 0.5, max: 25, noNaN: true }),
-  bits: fc.double({ min: 0.01, max: 1, noNaN: true }),
+  worth: fc.double({ min: 0.01, max: 1, noNaN: true }),
 });
 /** Nobody needs a ladder at the recorder. */
 const setUps: Record<string, number> = { hall: 0, quay: 17, shed: 6 };
@@ -41,15 +41,15 @@ describe('a round', () => {
   it('tells as much as any choice of tests could in its minutes', () => {
     fc.assert(
       fc.property(fc.array(anyTest, { maxLength: 9 }), fc.integer({ min: 0, max: 70 }), (drawn, most) => {
-        const tests = drawn.map((one, index) => test(one.placeId, one.minutes, one.bits, `r${index}`));
+        const tests = drawn.map((one, index) => test(one.placeId, one.minutes, one.worth, `r${index}`));
         const round = planRound(tests, (placeId) => setUps[placeId]!, most);
-        expect(round.bits).toBeCloseTo(
+        expect(round.worth).toBeCloseTo(
           byTrying(tests, (placeId) => setUps[placeId]!, most),
           9,
         );
         expect(round.minutes).toBeLessThanOrEqual(most);
         const done = round.stops.flatMap((stop) => stop.tests);
-        expect(done.reduce((sum, { bits }) => sum + bits, 0)).toBeCloseTo(round.bits, 9);
+        expect(done.reduce((sum, { worth }) => sum + worth, 0)).toBeCloseTo(round.worth, 9);
         expect(new Set(done).size).toBe(done.length);
       }),
     );
@@ -66,6 +66,6 @@ describe('a round', () => {
     ]);
   });
   it('is empty where there is no time', () => {
-    expect(planRound([test('hall', 5, 1)], () => 0, 3)).toEqual({ stops: [], minutes: 0, bits: 0 });
+    expect(planRound([test('hall', 5, 1)], () => 0, 3)).toEqual({ stops: [], minutes: 0, worth: 0 });
   });
 });

@@ -9,7 +9,7 @@ const stop = (at: RoundStop['at'], placeId: string, ...runIds: string[]): RoundS
   placeId,
   setUpMinutes: 0,
   minutes: 10,
-  tests: runIds.map((runId) => ({ runId, testId: 'picture', at, placeId, minutes: 2, bits: 1 })),
+  tests: runIds.map((runId) => ({ runId, testId: 'picture', at, placeId, minutes: 2, worth: 1 })),
 });
 
 describe('a round on a drawing', () => {

@@ -3,7 +3,6 @@ import { computed, ref } from 'vue';
 import type { RunDiagnostics } from '#core/evaluate';
 import type { WorthOfTesting } from '#core/decide/risk';
 import { aboutOf, optionRow, testDefinition, type Mending, type Trouble } from '#core/model/site';
-import { formatQuantity } from '#core/shared/units';
 import { untilSafe } from '#core/test/findings';
 import { causeWords, type NextTest, type RankedSet } from '#core/test/diagnosis';
 import type { Mended } from '#core/test/readings';
@@ -12,6 +11,7 @@ import { useOpenSite } from '../../stores/openSite';
 import { useMeasures } from '../../stores/measures';
 import MendingDialog from './MendingDialog.vue';
 import SpokenWords from './SpokenWords.vue';
+import { savedInWords } from './savedInWords';
 
 /** What is most likely wrong, what speaks for and against it, and what would tell most now. */
 const { insight, mended } = defineProps<{ insight: RunDiagnostics; mended: Mended }>();
@@ -57,13 +57,8 @@ const next = computed(() => diagnosis.value.next.slice(0, 3));
 const mostBits = computed(() => Math.max(...next.value.map(({ bits }) => bits)));
 const percent = (probability: number) =>
   probability < 0.01 ? '< 1 %' : `${Math.round(probability * 100)} %`;
-/** Less than a tenth of a night is not worth a word. */
-const leastNights = 0.1;
-const saved = ({ savesHours, saves, savesNights }: WorthOfTesting): string =>
-  joined.format([
-    `${savesHours < 0.1 ? 'a few minutes' : formatQuantity(savesHours, 'h')} of work${saves > 0 ? ` (${formatQuantity(saves, 'money')} ${currency.value})` : ''}`,
-    ...(savesNights >= leastNights ? [`${savesNights.toFixed(1)} of a night`] : []),
-  ]);
+const saved = ({ savesHours: hours, saves: money, savesNights: nights }: WorthOfTesting): string =>
+  savedInWords({ hours, money, nights }, currency.value);
 const minutes = ({ minutes: all }: NextTest) => `${Math.max(1, Math.round(all))} min`;
 </script>
 

@@ -1,21 +1,32 @@
 <script setup lang="ts">
 import { useLocalStorage } from '@vueuse/core';
 import { computed } from 'vue';
-import { testDefinition } from '#core/model/site';
+import type { RoundAim } from '#core/evaluate';
+import { aboutOf, testDefinition } from '#core/model/site';
 import { causeWords } from '#core/test/diagnosis';
 import { counted } from '#core/shared/labels';
 import { formatQuantity } from '#core/shared/units';
 import FieldRow from '../../parts/FieldRow.vue';
+import PickField from '../../parts/PickField.vue';
 import QuantityField from '../../parts/QuantityField.vue';
 import { roundOnDrawing } from '#core/test/round';
 import { useOpenSite } from '../../stores/openSite';
 import RoundMap from './RoundMap.vue';
+import { savedInWords } from './savedInWords';
 import { useRound } from './useRound';
 
 /** Which tests to do in the time at hand, place by place, before any run is picked. */
 const openSite = useOpenSite();
 const hours = useLocalStorage('neotrope-round-hours', 2);
-const round = useRound(() => hours.value * 60);
+const aim = useLocalStorage<RoundAim>('neotrope-round-aim', 'tell');
+const aims: { value: RoundAim; label: string }[] = [
+  { value: 'tell', label: 'what they tell of the lines' },
+  { value: 'save', label: 'the work they save' },
+];
+const round = useRound(
+  () => hours.value * 60,
+  () => aim.value,
+);
 
 const wayWords = { ground: '', ladder: ', ladder', lift: ', lift', rope: ', rope access' } as const;
 const minutes = (of: number): string => `${Math.max(1, Math.round(of))} min`;
@@ -39,9 +50,21 @@ const stops = computed(() =>
 );
 const drawn = computed(() => roundOnDrawing(openSite.value, round.value?.stops ?? []));
 const count = computed(() => stops.value.reduce((sum, { tests }) => sum + tests.length, 0));
-const tells = computed(() =>
-  round.value && round.value.openBits > 0 ? Math.round((100 * round.value.bits) / round.value.openBits) : 0,
+const share = computed(() =>
+  round.value && round.value.openWorth > 0
+    ? Math.round((100 * round.value.worth) / round.value.openWorth)
+    : 0,
 );
+const saved = computed(() => {
+  const { worth: hours = 0, money = 0, nights = 0 } = round.value ?? {};
+  return savedInWords({ hours, money, nights }, aboutOf(openSite.value).currency);
+});
+const nothing = computed(() => {
+  if (round.value?.aim !== 'save') return 'No test is left that would tell enough in this time.';
+  return Object.keys(openSite.value.choice).length === 0
+    ? 'Nothing is chosen yet that a test could save work on: choose in Decide first, or look by what tests tell.'
+    : 'No test is left in this time that what is chosen hangs on.';
+});
 /** What tested runs say of others, those together of which the same is said. */
 const foretold = computed(() => {
   const together = new Map<string, { label: string; chance: number; message: string; numbers: number[] }>();
@@ -76,6 +99,9 @@ const stopped = computed(() =>
           :allowed="(value) => (value >= 0.25 && value <= 12 ? undefined : 'from 0.25 to 12 h')"
           @take="(value) => (hours = value)"
       /></FieldRow>
+      <FieldRow label="Choose tests by"
+        ><PickField :value="aim" :choices="aims" label="Choose tests by" @take="(next) => (aim = next)"
+      /></FieldRow>
     </div>
     <p v-if="!round" class="dim" role="status">Working out what to test…</p>
     <template v-else>
@@ -89,10 +115,15 @@ const stopped = computed(() =>
           <b>{{ one.cameras }}</b>: {{ one.label }} likely, {{ one.chance }} %. {{ one.message }}.
         </p>
       </section>
-      <p v-if="count === 0" class="dim">No test is left that would tell enough in this time.</p>
+      <p v-if="count === 0" class="dim">{{ nothing }}</p>
       <p v-else>
         {{ counted(count, 'test') }} at {{ counted(stops.length, 'place') }} in
-        {{ formatQuantity(round.minutes / 60, 'h') }}: {{ tells }} % of what all tests together could tell.
+        {{ formatQuantity(round.minutes / 60, 'h') }}:
+        <template v-if="round.aim === 'tell'">{{ share }} % of what all tests together could tell.</template
+        ><template v-else
+          >knowing first, before what is chosen is built, saves {{ saved }} on average, {{ share }} % of what
+          all such tests could save.</template
+        >
       </p>
       <div class="plan" :class="{ mapped: drawn }">
         <RoundMap v-if="drawn" :round="drawn" />
@@ -126,7 +157,8 @@ const stopped = computed(() =>
   gap: 8px;
 }
 .head {
-  gap: 24px;
+  flex-wrap: wrap;
+  gap: 4px 24px;
   align-items: center;
 }
 .plan {

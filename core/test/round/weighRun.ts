@@ -1,0 +1,27 @@
+import type { LineEvent } from '#core/physics/reflectometer';
+import type { Place } from '#core/model/site';
+import { nextTestsOf, type DiagnosisInput } from '#core/test/diagnosis';
+import { isTraceRead, keepFound } from '#core/test/findings';
+import { roundTestOf, type WeighedTest } from './roundTestOf';
+
+/** A run whose tests are to be weighed, as plain data, so that another thread can do it. */
+export interface RunToWeigh {
+  looked: DiagnosisInput;
+  /** Of its camera. */
+  place: Place;
+  /** What was found on its trace, where that has been read. */
+  found?: readonly LineEvent[];
+}
+
+/** What a test tells beside others of the same run: each one after the first so much of what it would tell alone. Judgement. */
+const besideOthers = 0.5;
+
+/** The tests of one run that a round could hold, those that tell most first. */
+export function weighRun({ looked, place, found }: RunToWeigh): WeighedTest[] {
+  const { run, readings } = looked;
+  const trace = readings.reflectometer;
+  if (trace && found && !isTraceRead(run, trace)) keepFound(run, trace, found);
+  return nextTestsOf(looked, place)
+    .sort((a, b) => b.bits - a.bits)
+    .map(({ test, bits, ...cost }, index) => roundTestOf(looked, test, cost, bits * besideOthers ** index));
+}
