@@ -39,4 +39,4 @@ export {
 } from './summary';
 export { unreadTraces, withoutReadings, withTracesPending, type UnreadTrace } from './unreadTraces';
 export { roundOf, weighRound, type RoundAim, type SiteRound } from './roundOf';
-export { unweighedRuns, type Unweighed } from './weighedTests';
+export { unbelievedRuns, unweighedRuns } from './weighedTests';

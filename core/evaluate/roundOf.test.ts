@@ -2,10 +2,10 @@ import { describe, expect, it } from 'vitest';
 import { evaluateSite } from './evaluateSite';
 import { roundOf } from './roundOf';
 import { runDiagnostics } from './runDiagnostics';
-import { unweighedRuns } from './weighedTests';
+import { unbelievedRuns, unweighedRuns } from './weighedTests';
 import { saltmarrowSite } from '../model/site/testSite';
 import { choose, withChanges, type Change } from '#core/model/site';
-import { weighRun } from '#core/test/round';
+import { believeRun, weighRun } from '#core/test/round';
 
 const site = saltmarrowSite();
 const before = { site, evaluation: evaluateSite(site) };
@@ -24,6 +24,10 @@ describe('the round of a site', () => {
   });
   it('is the same where other threads have weighed the tests, and weighs no run twice', () => {
     const fresh = { site, evaluation: evaluateSite(structuredClone(site)) };
+    const unbelieved = unbelievedRuns(fresh);
+    expect(unbelieved.length).toBeGreaterThan(3);
+    for (const { task, keep } of unbelieved) keep(structuredClone(believeRun(structuredClone(task))));
+    expect(unbelievedRuns(fresh)).toEqual([]);
     const unweighed = unweighedRuns(fresh);
     expect(unweighed).toHaveLength(24);
     // What passes between threads is copied.

@@ -1,7 +1,7 @@
-import { diagnosisInput, sharedBy } from '#core/decide/belief';
+import { diagnosisInput, keepBelief, sharedBy, unbelieved } from '#core/decide/belief';
 import type { RunEvaluation } from '#core/decide/runEvaluation';
 import type { Site } from '#core/model/site';
-import type { DiagnosisInput, SharedRates } from '#core/test/diagnosis';
+import type { Belief, DiagnosisInput, SharedRates } from '#core/test/diagnosis';
 import { foundOn } from '#core/test/findings';
 import { readingsByRun, type RunReadings } from '#core/test/readings';
 import { weighRun, type RunToWeigh, type WeighedTest } from '#core/test/round';
@@ -49,17 +49,36 @@ export function testableOf({ site, evaluation: { runs } }: Before): Testable[] {
   );
 }
 
+const taskOf = (site: Site, one: RunEvaluation, readings: RunReadings, shared?: SharedRates): RunToWeigh => {
+  const found = readings.reflectometer && foundOn(one.run, readings.reflectometer);
+  return {
+    looked: lookedAt(diagnosisInput(site, one, readings, shared)),
+    place: site.place[one.camera.placeId]!,
+    ...(found ? { found } : {}),
+  };
+};
+
+/** A run of which nobody has worked out yet what is believed of it by its own readings, and that says something of others. */
+export interface Unbelieved {
+  task: RunToWeigh;
+  keep: (belief: Belief) => void;
+}
+
+/** Runs that say something of others, and of which nothing is believed yet. */
+export function unbelievedRuns({ site, evaluation: { runs } }: Before): Unbelieved[] {
+  const byRun = readingsByRun(site);
+  return unbelieved(runs, byRun).map((one) => ({
+    task: taskOf(site, one, byRun.get(one.run.id) ?? {}),
+    keep: (belief) => keepBelief(one, belief),
+  }));
+}
+
 /** What is still to be weighed of a run; nothing where it was weighed and others say the same as then. */
 function unweighedOf(site: Site, { one, readings, shared }: Testable): Unweighed | null {
   const said = JSON.stringify(shared);
   if (known.get(one)?.shared === said) return null;
-  const found = readings.reflectometer && foundOn(one.run, readings.reflectometer);
   return {
-    task: {
-      looked: lookedAt(diagnosisInput(site, one, readings, shared)),
-      place: site.place[one.camera.placeId]!,
-      ...(found ? { found } : {}),
-    },
+    task: taskOf(site, one, readings, shared),
     keep: (weighed) => void known.set(one, { shared: said, weighed }),
   };
 }

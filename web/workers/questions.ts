@@ -11,7 +11,6 @@ import {
   nightHelp,
   nightsNow,
   tasksNow,
-  unweighedRuns,
   weighRound,
   type Before,
   type KnownChances,
@@ -44,7 +43,7 @@ export {
 } from '#core/evaluate';
 
 export async function roundAt(at: Before, minutesMost: number, aim: RoundAim): Promise<SiteRound> {
-  if (aim === 'tell') await weighInThreads(unweighedRuns(at));
+  if (aim === 'tell') await weighInThreads(at);
   return inTurns(weighRound(at, minutesMost, aim));
 }
 

@@ -1,3 +1,3 @@
 export { diagnosisInput } from './diagnosisInput';
-export { sharedBy } from './sharedBy';
+export { keepBelief, sharedBy, unbelieved } from './sharedBy';
 export { steelChances } from './steelChances';

@@ -1,6 +1,6 @@
 import type { LineEvent } from '#core/physics/reflectometer';
 import type { Place } from '#core/model/site';
-import { nextTestsOf, type DiagnosisInput } from '#core/test/diagnosis';
+import { beliefIn, nextTestsOf, type Belief, type DiagnosisInput } from '#core/test/diagnosis';
 import { isTraceRead, keepFound } from '#core/test/findings';
 import { roundTestOf, type WeighedTest } from './roundTestOf';
 
@@ -16,11 +16,22 @@ export interface RunToWeigh {
 /** What a test tells beside others of the same run: each one after the first so much of what it would tell alone. Judgement. */
 const besideOthers = 0.5;
 
-/** The tests of one run that a round could hold, those that tell most first. */
-export function weighRun({ looked, place, found }: RunToWeigh): WeighedTest[] {
-  const { run, readings } = looked;
+/** Takes over what was found on the trace elsewhere. */
+function takeFound({ looked: { run, readings }, found }: RunToWeigh): void {
   const trace = readings.reflectometer;
   if (trace && found && !isTraceRead(run, trace)) keepFound(run, trace, found);
+}
+
+/** What is believed of a run by what it was looked at with. */
+export function believeRun(of: RunToWeigh): Belief {
+  takeFound(of);
+  return beliefIn(of.looked).belief;
+}
+
+/** The tests of one run that a round could hold, those that tell most first. */
+export function weighRun(of: RunToWeigh): WeighedTest[] {
+  takeFound(of);
+  const { looked, place } = of;
   return nextTestsOf(looked, place)
     .sort((a, b) => b.bits - a.bits)
     .map(({ test, bits, ...cost }, index) => roundTestOf(looked, test, cost, bits * besideOthers ** index));

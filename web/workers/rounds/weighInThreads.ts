@@ -1,6 +1,5 @@
-import type { Unweighed } from '#core/evaluate';
-import type { RunToWeigh, WeighedTest } from '#core/test/round';
-import { inThreads } from '../inThreads';
+import { unbelievedRuns, unweighedRuns, type Before } from '#core/evaluate';
+import { openThreads } from '../threads';
 import type { Weigher } from './weigher.worker';
 import weigherAddress from './weigher.worker.ts?worker&url';
 
@@ -10,14 +9,29 @@ const fewRuns = 48;
 /** Runs that a thread is given at once. */
 const portion = 12;
 
-/** Weighs many runs in threads, and leaves a few, or those that a failing thread left, to whoever asks for them. */
-export async function weighInThreads(unweighed: readonly Unweighed[]): Promise<void> {
-  if (unweighed.length < fewRuns) return;
-  await inThreads<Weigher, RunToWeigh, WeighedTest[]>(
-    weigherAddress,
-    unweighed.map(({ task }) => task),
-    portion,
-    (weigher, runs) => weigher.weigh(runs),
-    (index, weighed) => unweighed[index]!.keep(weighed),
-  ).catch(() => undefined);
+/**
+ * Weighs the runs of a large site in threads: first what is believed of those that say something of others, then the tests of all. What a
+ * failing thread leaves is for whoever asks for it.
+ */
+export async function weighInThreads(before: Before): Promise<void> {
+  const unbelieved = unbelievedRuns(before);
+  if (unbelieved.length < fewRuns && unweighedRuns(before).length < fewRuns) return;
+  const threads = openThreads<Weigher>(weigherAddress, Math.ceil(before.evaluation.runs.length / portion));
+  const work = async (): Promise<void> => {
+    await threads.work(
+      unbelieved.map(({ task }) => task),
+      portion,
+      (weigher, runs) => weigher.believe(runs),
+      (index, belief) => unbelieved[index]!.keep(belief),
+    );
+    const unweighed = unweighedRuns(before);
+    await threads.work(
+      unweighed.map(({ task }) => task),
+      portion,
+      (weigher, runs) => weigher.weigh(runs),
+      (index, weighed) => unweighed[index]!.keep(weighed),
+    );
+  };
+  await work().catch(() => undefined);
+  threads.close();
 }

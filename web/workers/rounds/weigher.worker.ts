@@ -1,8 +1,10 @@
 import { expose } from 'comlink';
-import { weighRun, type RunToWeigh, type WeighedTest } from '#core/test/round';
+import type { Belief } from '#core/test/diagnosis';
+import { believeRun, weighRun, type RunToWeigh, type WeighedTest } from '#core/test/round';
 
-/** Weighs the tests of runs, in a thread beside others that do the same. */
+/** Works out what is believed of runs, and weighs their tests, in a thread beside others that do the same. */
 const weigher = {
+  believe: (runs: RunToWeigh[]): Belief[] => runs.map(believeRun),
   weigh: (runs: RunToWeigh[]): WeighedTest[][] => runs.map(weighRun),
 };
 export type Weigher = typeof weigher;

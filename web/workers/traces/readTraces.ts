@@ -1,6 +1,6 @@
 import type { LineEvent } from '#core/physics/reflectometer';
 import type { TraceTask } from '#core/test/findings';
-import { inThreads } from '../inThreads';
+import { openThreads } from '../threads';
 import type { TraceReader } from './traces.worker';
 import readerAddress from './traces.worker.ts?worker&url';
 
@@ -11,14 +11,14 @@ export const readerCode: string = readerAddress;
 const portion = 16;
 
 /** Reads traces in threads. Each is told as it comes, by its place among the tasks. Rejects where a thread fails. */
-export const readTraces = (
+export async function readTraces(
   tasks: readonly TraceTask[],
   tell: (index: number, found: LineEvent[]) => void,
-): Promise<void> =>
-  inThreads<TraceReader, TraceTask, LineEvent[]>(
-    readerAddress,
-    tasks,
-    portion,
-    (reader, some) => reader.read(some),
-    tell,
-  );
+): Promise<void> {
+  const threads = openThreads<TraceReader>(readerAddress, Math.ceil(tasks.length / portion));
+  try {
+    await threads.work(tasks, portion, (reader, some) => reader.read(some), tell);
+  } finally {
+    threads.close();
+  }
+}
