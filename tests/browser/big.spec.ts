@@ -74,3 +74,13 @@ test('a site of 240 cameras opens, is searched and is decided on', async ({ page
   await expect(page.getByText('239 open').first()).toBeVisible();
   await saved(page);
 });
+
+test('the round of 240 runs is weighed in threads', async ({ page, server }) => {
+  const id = await server.newSite(tenfold());
+  const threads: string[] = [];
+  page.on('worker', (worker) => threads.push(worker.url()));
+  await page.goto(`${server.address}/site/${id}/test`);
+  const round = page.getByRole('region', { name: 'The round' });
+  await expect(round).toContainText(/\d+ tests at \d+ places in 2\.0 h: \d+ % of what all tests together/);
+  expect(threads.some((address) => address.includes('weigher'))).toBe(true);
+});

@@ -1,5 +1,5 @@
 import { unbelievedRuns, unweighedRuns, type Before } from '#core/evaluate';
-import { openThreads } from '../threads';
+import { openThreads, type Threads } from '../threads';
 import type { Weigher } from './weigher.worker';
 import weigherAddress from './weigher.worker.ts?worker&url';
 
@@ -16,8 +16,7 @@ const portion = 12;
 export async function weighInThreads(before: Before): Promise<void> {
   const unbelieved = unbelievedRuns(before);
   if (unbelieved.length < fewRuns && unweighedRuns(before).length < fewRuns) return;
-  const threads = openThreads<Weigher>(weigherAddress, Math.ceil(before.evaluation.runs.length / portion));
-  const work = async (): Promise<void> => {
+  const work = async (threads: Threads<Weigher>): Promise<void> => {
     await threads.work(
       unbelieved.map(({ task }) => task),
       portion,
@@ -32,6 +31,10 @@ export async function weighInThreads(before: Before): Promise<void> {
       (index, weighed) => unweighed[index]!.keep(weighed),
     );
   };
-  await work().catch(() => undefined);
-  threads.close();
+  try {
+    const threads = openThreads<Weigher>(weigherAddress, Math.ceil(before.evaluation.runs.length / portion));
+    await work(threads).finally(threads.close);
+  } catch {
+    // Whoever asks for the round weighs what is left.
+  }
 }
