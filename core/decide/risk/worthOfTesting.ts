@@ -1,9 +1,10 @@
-import { chosenOption, type RunEvaluation } from '#core/decide/runEvaluation';
+import type { RunEvaluation } from '#core/decide/runEvaluation';
 import { catalogueOf, labourRateOf } from '#core/model/catalogue';
-import { testDefinition, type OptionKind, type Site, type TestDefinition } from '#core/model/site';
+import type { OptionKind, Site, TestDefinition } from '#core/model/site';
 import { costOf } from '#core/test/diagnosis';
 import { readingsByRun } from '#core/test/readings';
 import { singleRisk } from './sampleScenarios';
+import { savingOf } from './savingOf';
 
 /** What it is worth to the plan to take a test before what is chosen for a camera is built. */
 export interface WorthOfTesting {
@@ -20,9 +21,6 @@ export interface WorthOfTesting {
   savesNights: number;
 }
 
-/** Less than this is saved by chance. */
-const leastHours = 1 / 60;
-
 /**
  * The test that reads what the choice for a camera breaks by most often, with what it saves and its own minutes. Nothing where
  * nothing is chosen, no test that is left would tell, or nobody may touch the cable.
@@ -33,22 +31,22 @@ export function worthOfTesting(
   runs: readonly RunEvaluation[],
   one: RunEvaluation,
 ): WorthOfTesting | null {
-  const { run, camera, chosen, findings } = one;
+  const { run, camera, chosen } = one;
   const place = site.place[camera.placeId];
-  if (!chosen || !place || findings.state === 'stop') return null;
+  if (!chosen || !place) return null;
   const [of] = singleRisk({ site, runs }, camera.id, chosen).cameras;
-  if (!of?.test || !of.by || of.savesHours < leastHours) return null;
-  const test = testDefinition(of.test);
+  const saving = of && savingOf(one, of);
+  if (!saving || !of.by) return null;
+  const { test, hours, nights } = saving;
   const readings = readingsByRun(site).get(run.id) ?? {};
-  const isDark = (chosenOption(one)?.darkHours ?? 0) > 0;
   return {
     option: chosen,
     fails: of.fails,
     by: of.by,
     test,
     minutes: costOf(test, { run, place, readings }).minutes,
-    savesHours: of.savesHours,
-    saves: Math.round(of.savesHours * labourRateOf(catalogueOf(site)).day),
-    savesNights: isDark ? of.tells : 0,
+    savesHours: hours,
+    saves: Math.round(hours * labourRateOf(catalogueOf(site)).day),
+    savesNights: nights,
   };
 }
