@@ -7,7 +7,8 @@ import type { OptionKind, Site } from '#core/model/site';
 import type { Derivation } from '#core/shared/derivation';
 import type { Verdict } from '#core/test/findings';
 import type { SiteEvaluation } from './evaluateSite';
-import { networkAt, type NetworkMoment } from './networkAt';
+import type { NetworkMoment } from './momentOf';
+import { networkAt } from './networkAt';
 import { roomAt } from './roomAt';
 
 /** A figure whose working can be asked for. */

@@ -5,7 +5,7 @@ import { rackFront, type RackFront } from '#core/connect/rack';
 import { topologyOf } from '#core/connect/topology';
 import type { Site } from '#core/model/site';
 import type { SiteEvaluation } from './evaluateSite';
-import { momentOf, type NetworkMoment } from './networkAt';
+import { momentOf, type NetworkMoment } from './momentOf';
 
 /** What the rooms of a site hold and carry at a moment: watts, racks, and what is free when all is done. */
 export interface RoomPicture {

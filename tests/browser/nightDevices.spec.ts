@@ -122,6 +122,23 @@ test('a night with its recorder ends as it was planned: facts, morning and recor
   expect(late.length).toBeGreaterThan(0);
   for (const { slot } of late) expect(ipInputs).not.toContain(slot);
   expect(ipInputs).toHaveLength(13);
+
+  // The network as it is now is that of the morning after that night: neither the old site nor the end.
+  await page.setViewportSize({ width: 1280, height: 800 });
+  await page.goto(`${server.address}/site/${id}/connect?at=now`);
+  const moments = page.getByRole('navigation', { name: 'Moment' });
+  await expect(moments.locator('[aria-current]')).toHaveText('as it is now');
+  const cameras = () => page.getByRole('treeitem', { name: /^\d+ / }).allTextContents();
+  const now = await cameras();
+  const shownAt = async (moment: string | RegExp) => {
+    await moments.getByRole('button', { name: moment }).click();
+    await expect(moments.locator('[aria-current]')).toHaveText(moment);
+    return cameras();
+  };
+  const later = date.split('-').map(Number)[2]!;
+  await expect.poll(() => shownAt(new RegExp(`^after \\w+ ${later} `))).toEqual(now);
+  expect(await shownAt('before')).not.toEqual(now);
+  expect(await shownAt('when all is done')).not.toEqual(now);
 });
 
 test('the port of a camera that was just changed is asked, kept for the sign-off, and powered off and on', async ({

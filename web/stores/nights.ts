@@ -3,6 +3,7 @@ import { computed, ref, shallowRef, watch } from 'vue';
 import { agreePlan, planFrom, type NightsFound, type NightsNow, type WantedPlace } from '#core/evaluate';
 import { clockAt, objectionInWords, taskTitle } from '#core/cutover/words';
 import { cutoverSettingsOf } from '#core/model/site';
+import { dateWords } from '../parts/dateWords';
 import { dateOf, nightClock } from '../workers/nightClock';
 import type { NightsAnswer } from '../workers/planner.worker';
 import { useEvaluation } from './evaluation';
@@ -18,17 +19,6 @@ export interface NoNights {
   message: string;
   tasks: { id: string; title: string; why: string }[];
 }
-
-const dayWords = new Intl.DateTimeFormat('en-GB', {
-  weekday: 'short',
-  day: 'numeric',
-  month: 'short',
-  timeZone: 'UTC',
-});
-
-/** A date as it is read: `Tue 12 May`. */
-export const dateWords = (date: string): string =>
-  dayWords.format(new Date(`${date}T00:00:00Z`)).replace(',', '');
 
 /** The nights of the open site as they were agreed, and their planning. */
 export const useNights = defineStore('nights', () => {

@@ -10,6 +10,7 @@ import {
   type AllocationSettings,
 } from '#core/model/site';
 import { useKeys } from '../../keys/keys';
+import NextStep from '../../parts/NextStep.vue';
 import PicksField from '../../parts/PicksField.vue';
 import QuantityField from '../../parts/QuantityField.vue';
 import RecorderSlots from '../../parts/RecorderSlots.vue';
@@ -23,6 +24,7 @@ const openSite = useOpenSite();
 const summary = useOpenEvaluation();
 const allocation = computed(() => summary.value.allocation);
 const wishes = computed(() => allocationSettingsOf(openSite.value));
+const isAgreed = computed(() => Object.keys(openSite.value.plannedNight).length > 0);
 const inUse = computed(() => camerasPerNight(wishes.value));
 const migration = computed(() => migrationOfSite(openSite.value, allocation.value));
 /** −1 is today; after that the morning after each night. */
@@ -79,6 +81,10 @@ useKeys([
         {{ migration.restarts }} restart{{ migration.restarts === 1 ? '' : 's' }}</span
       >
     </div>
+    <p v-if="isAgreed" class="dim" role="status" data-agreed>
+      The nights are agreed. This is the order that they keep to; Cut over says in which of them each camera
+      moves. <NextStep stage="cutover" view="nights" :keys="['6', 'n']" label="Cut over, Nights" />
+    </p>
     <p v-for="one in migration.waiting" :key="one.cameraId" class="caution" role="alert">
       Camera {{ one.number }} has to wait: {{ one.why }}.
     </p>

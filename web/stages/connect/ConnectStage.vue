@@ -5,6 +5,7 @@ import type { NetworkMoment } from '#core/evaluate';
 import { useKeys } from '../../keys/keys';
 import NextStep from '../../parts/NextStep.vue';
 import ViewTabs from '../../parts/ViewTabs.vue';
+import { dateWords } from '../../parts/dateWords';
 import { useOpenSite } from '../../stores/openSite';
 import NetworkCameraDialog from './NetworkCameraDialog.vue';
 import NetworkGearDialog from './NetworkGearDialog.vue';
@@ -33,18 +34,22 @@ const moment = computed<NetworkMoment>((before) => {
   const night = /^night-(\d+)$/.exec(at.value)?.[1];
   const next: NetworkMoment = night
     ? { kind: 'morning', night: Number(night) }
-    : { kind: at.value === 'today' ? 'today' : 'after' };
+    : { kind: at.value === 'today' || at.value === 'now' ? at.value : 'after' };
   return before && JSON.stringify(before) === JSON.stringify(next) ? before : next;
 });
 const network = useNetwork(moment);
-const moments = computed(() => [
-  { id: 'today', label: 'today' },
-  ...Array.from({ length: network.value?.nights ?? 0 }, (_, k) => ({
-    id: `night-${k + 1}`,
-    label: `after night ${k + 1}`,
-  })),
-  { id: 'after', label: 'when all is done' },
-]);
+const moments = computed(() => {
+  const { nights, isBegun } = network.value?.ahead ?? { nights: [], isBegun: false };
+  return [
+    { id: 'today', label: isBegun ? 'before' : 'today' },
+    ...(isBegun ? [{ id: 'now', label: 'as it is now' }] : []),
+    ...nights.map((date, k) => ({
+      id: `night-${k + 1}`,
+      label: date === null ? `after night ${k + 1}` : `after ${dateWords(date)}`,
+    })),
+    { id: 'after', label: 'when all is done' },
+  ];
+});
 const go = (query: Record<string, string>) =>
   void router.push({ ...route, query: { ...route.query, ...query } });
 const show = (next: ConnectView) => go({ view: next });
@@ -111,7 +116,7 @@ useKeys([
     <RacksView v-else-if="view === 'racks'" class="view" :moment="moment" />
     <RadioView v-else-if="view === 'radio'" class="view" />
     <AddressesView v-else-if="view === 'addresses'" class="view" />
-    <HookUpView v-else class="view" :moment="moment" />
+    <HookUpView v-else class="view" :network="network" />
   </div>
 </template>
 

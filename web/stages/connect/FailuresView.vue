@@ -1,9 +1,9 @@
 <script setup lang="ts">
 import { computed } from 'vue';
-import type { ShownNetwork } from './useNetwork';
+import type { NetworkThen } from '#core/evaluate';
 
 /** What is wrong, and what goes dark when one thing fails: the worst of both first. */
-const { network } = defineProps<{ network: ShownNetwork }>();
+const { network } = defineProps<{ network: NetworkThen }>();
 const cameras = computed(
   () => new Map(network.topology.cameras.map(({ cameraId, number, name }) => [cameraId, { number, name }])),
 );

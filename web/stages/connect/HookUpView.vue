@@ -2,7 +2,8 @@
 import { computed, shallowRef, useTemplateRef, watch } from 'vue';
 import { useRoute, useRouter } from 'vue-router';
 import type { HookUps } from '#core/connect/hookUp';
-import type { NetworkMoment } from '#core/evaluate';
+import { isMoved } from '#core/connect/topology';
+import type { NetworkThen } from '#core/evaluate';
 import type { Camera } from '#core/model/site';
 import { useKeys } from '../../keys/keys';
 import { useEvaluation } from '../../stores/evaluation';
@@ -14,8 +15,8 @@ import PickField from '../../parts/PickField.vue';
 import HookUpDrawing from './HookUpDrawing.vue';
 import { saveSvg } from './saveSvg';
 
-/** How the picked camera is connected, today or when it is done, drawn and in words, to be printed. */
-const { moment } = defineProps<{ moment: NetworkMoment }>();
+/** How the picked camera is connected at a moment, as before or as it was chosen, drawn and in words, to be printed. */
+const { network } = defineProps<{ network: NetworkThen }>();
 const evaluation = useEvaluation();
 const selection = useSelection();
 const own = useMeasures();
@@ -46,7 +47,8 @@ watch(
   },
   { immediate: true },
 );
-const isToday = computed(() => moment.kind === 'today');
+/** Until its night a camera hangs as it does today. */
+const isToday = computed(() => !isMoved(network.moment, camera.value?.id ?? ''));
 const shown = computed(() => (isToday.value ? pair.value?.today : pair.value?.after) ?? null);
 const labelOf = ({ number, name }: Camera): string => `${number} ${name}`;
 const cameras = computed(() => [
@@ -103,7 +105,9 @@ useKeys([
       Nothing is chosen for this camera yet, so there is only its hook-up of today. Choose in Decide
       (<kbd>3</kbd>).
     </p>
-    <p v-else-if="!shown && pair" class="dim">This camera is not there today; it is a new view.</p>
+    <p v-else-if="!shown && pair" class="dim">
+      This camera is not there yet at that moment; it is a new view.
+    </p>
     <article v-else-if="shown" ref="sheet" class="sheet">
       <RestsOnLine />
       <h2>{{ shown.title }}</h2>

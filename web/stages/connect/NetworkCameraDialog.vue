@@ -10,6 +10,7 @@ import {
   type NetworkCamera,
   type NewNetworkCamera,
 } from '#core/model/site';
+import type { NetworkThen } from '#core/evaluate';
 import { choices } from '#core/model/labels';
 import DialogFoot from '../../parts/DialogFoot.vue';
 import FieldRow from '../../parts/FieldRow.vue';
@@ -23,11 +24,10 @@ import { useOpenSite } from '../../stores/openSite';
 import { useSite } from '../../stores/site';
 import { fateOf, fateRead, fates } from './fates';
 import { slotRead, slotsToday, slotText } from './slotsToday';
-import type { ShownNetwork } from './useNetwork';
 
 /** Adds a camera that hangs on the network and on no old run: a new view, or an IP camera that is there. */
 const visible = defineModel<boolean>('visible', { required: true });
-const { network } = defineProps<{ network: ShownNetwork | null }>();
+const { network } = defineProps<{ network: NetworkThen | null }>();
 const store = useSite();
 const openSite = useOpenSite();
 

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed, onMounted, ref, useTemplateRef, watch } from 'vue';
 import { compareSwitch, reportFromTable } from '#core/connect/switchReport';
+import type { NetworkThen } from '#core/evaluate';
 import { withFields } from '#core/model/site';
 import AllowHost from '../../parts/AllowHost.vue';
 import PickField from '../../parts/PickField.vue';
@@ -10,10 +11,9 @@ import { useOpenSite } from '../../stores/openSite';
 import { useSite } from '../../stores/site';
 import { useSwitchLine } from '../../stores/switchLine';
 import { useTables } from '../../tables/useTables';
-import type { ShownNetwork } from './useNetwork';
 
 /** A switch as it answers over the network, held against what hangs on it by the plan. */
-const { network } = defineProps<{ network: ShownNetwork }>();
+const { network } = defineProps<{ network: NetworkThen }>();
 const store = useSite();
 const openSite = useOpenSite();
 

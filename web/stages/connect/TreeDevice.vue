@@ -54,7 +54,7 @@ onBeforeUnmount(() => stop?.());
     >
     <span v-for="load in loads" :key="load.label" class="load">
       <span class="tiny">{{ load.label }}</span>
-      <MarginBar :utilisation="load.utilisation" :state="load.status" :width="48" />
+      <MarginBar :utilisation="load.utilisation" :state="load.status" :width="34" />
       <span class="mono tiny"
         >{{ formatFigure(load.used, load.unit, 0) }} of {{ formatFigure(load.most, load.unit, 0) }}
         {{ load.unit }}</span
@@ -95,12 +95,13 @@ onBeforeUnmount(() => stop?.());
 }
 .load {
   display: grid;
-  grid-template-columns: 34px 50px 1fr;
+  grid-template-columns: 34px 36px 1fr;
   align-items: center;
   gap: 4px;
   height: 18px;
 }
 .load .mono {
+  font-size: 11px;
   text-align: right;
   white-space: nowrap;
 }

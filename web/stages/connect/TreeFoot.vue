@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, watch } from 'vue';
 import { mediumWords, movesFor, type LoadSubject } from '#core/connect/topology';
-import type { NetworkMoment } from '#core/evaluate';
+import type { NetworkMoment, NetworkThen } from '#core/evaluate';
 import { counted } from '#core/shared/labels';
 import { formatQuantity } from '#core/shared/units';
 import type { Load } from '#core/shared/derivation';
@@ -23,14 +23,13 @@ import YesNoField from '../../parts/YesNoField.vue';
 import { useEvaluation } from '../../stores/evaluation';
 import { useWhyPanel } from '../../stores/whyPanel';
 import PickedLink from './PickedLink.vue';
-import type { ShownNetwork } from './useNetwork';
 import { fateOf, fateRead, fates } from './fates';
 import { slotRead, slotsToday, slotText } from './slotsToday';
 import { additions, type Addition } from './views';
 
 /** What is picked in the tree, and what is wrong with the network; the worst of it first. */
 const { network, moment, picked, linkLoad } = defineProps<{
-  network: ShownNetwork;
+  network: NetworkThen;
   moment: NetworkMoment;
   picked: string | null;
   linkLoad: ReadonlyMap<string, Load>;

@@ -9,7 +9,7 @@ import {
   type Move,
   type NetworkPart,
 } from '#core/connect/topology';
-import type { NetworkMoment } from '#core/evaluate';
+import type { NetworkMoment, NetworkThen } from '#core/evaluate';
 import { removing } from '#core/model/site';
 import { useKeys } from '../../keys/keys';
 import { useOpenSite } from '../../stores/openSite';
@@ -21,11 +21,10 @@ import PartSheet from './PartSheet.vue';
 import TreeFoot from './TreeFoot.vue';
 import { mediumStrokes } from './media';
 import { columnX, dashesOf, inSight, rowHeight, treeLayout } from './treeLayout';
-import type { ShownNetwork } from './useNetwork';
 import type { Addition } from './views';
 
 /** The network from recorders over gear to cameras, with what each part carries. */
-const { network, moment } = defineProps<{ network: ShownNetwork; moment: NetworkMoment }>();
+const { network, moment } = defineProps<{ network: NetworkThen; moment: NetworkMoment }>();
 const emit = defineEmits<{ add: [what: Addition] }>();
 const store = useSite();
 const openSite = useOpenSite();

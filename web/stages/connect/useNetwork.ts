@@ -1,14 +1,12 @@
 import { computed, shallowRef, watch, type ComputedRef } from 'vue';
-import type { Network, TopologyLink } from '#core/connect/topology';
-import type { NetworkMoment } from '#core/evaluate';
+import type { TopologyLink } from '#core/connect/topology';
+import type { NetworkMoment, NetworkThen } from '#core/evaluate';
 import { useEvaluation } from '../../stores/evaluation';
 
-export type ShownNetwork = Network & { nights: number };
-
 /** The network at a moment, worked out anew whenever the site changes. */
-export function useNetwork(moment: ComputedRef<NetworkMoment>): ComputedRef<ShownNetwork | null> {
+export function useNetwork(moment: ComputedRef<NetworkMoment>): ComputedRef<NetworkThen | null> {
   const evaluation = useEvaluation();
-  const network = shallowRef<ShownNetwork | null>(null);
+  const network = shallowRef<NetworkThen | null>(null);
   watch(
     [() => evaluation.result, moment],
     async () => {

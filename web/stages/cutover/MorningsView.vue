@@ -6,7 +6,7 @@ import MarginBar from '../../parts/MarginBar.vue';
 import RecorderSlots from '../../parts/RecorderSlots.vue';
 import { useEvaluation } from '../../stores/evaluation';
 import { useMeasures } from '../../stores/measures';
-import { dateWords } from '../../stores/nights';
+import { dateWords } from '../../parts/dateWords';
 
 /** What is so in each morning: who is on which input, and what network and power carry. */
 const { now } = defineProps<{ now: NightsNow }>();

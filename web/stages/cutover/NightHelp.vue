@@ -2,7 +2,8 @@
 import { shallowRef } from 'vue';
 import type { NightHelp } from '#core/evaluate';
 import { useEvaluation } from '../../stores/evaluation';
-import { dateWords, useNights } from '../../stores/nights';
+import { dateWords } from '../../parts/dateWords';
+import { useNights } from '../../stores/nights';
 
 /** What would make a night surer: which task has to leave it, and where to. Asked for, since every way out is tried. */
 const { date } = defineProps<{ date: string }>();

@@ -9,7 +9,8 @@ import PickField from '../../parts/PickField.vue';
 import QuantityField from '../../parts/QuantityField.vue';
 import TextField from '../../parts/TextField.vue';
 import { fitting } from '../../parts/within';
-import { dateWords, useNights } from '../../stores/nights';
+import { dateWords } from '../../parts/dateWords';
+import { useNights } from '../../stores/nights';
 import { useOpenSite } from '../../stores/openSite';
 import { useSite } from '../../stores/site';
 
