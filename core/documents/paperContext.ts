@@ -15,6 +15,7 @@ import {
 import { chosenOption } from '#core/decide/runEvaluation';
 import { offerOf, type Offer } from '#core/decide/offer';
 import { aboutOf, type Site } from '#core/model/site';
+import { once } from '#core/shared/memo';
 import type { Measures } from '#core/shared/units';
 import { restsOn } from './restsOn';
 import type { Block, Paper } from './paper';
@@ -41,12 +42,6 @@ export interface PaperContext extends PaperMoment {
   migration: () => ReturnType<typeof migrationOfSite>;
   network: () => ReturnType<typeof networkAt>;
   rooms: () => RoomPicture;
-}
-
-/** Works something out the first time that it is asked for. */
-function once<T>(make: () => T): () => T {
-  let made: { value: T } | undefined;
-  return () => (made ??= { value: make() }).value;
 }
 
 export function paperContext(site: Site, evaluation: SiteEvaluation, moment: PaperMoment): PaperContext {

@@ -1,3 +1,3 @@
 export { diagnosisInput } from './diagnosisInput';
 export { keepBelief, sharedBy, unbelieved } from './sharedBy';
-export { steelChances } from './steelChances';
+export { linesBelieved, type LineBelief } from './linesBelieved';

@@ -121,7 +121,9 @@ function fixedVolts(context: Context, { kind, nightVolts, utilisation }: PowerFi
     }),
     // The drop grows with the loop, and an adapter beside the camera has next to none.
     under: (scenario) =>
-      kind === 'local-adapter' ? utilisation : utilisation * ohmsFactor(basis, scenario.powerOhms),
+      kind === 'local-adapter'
+        ? utilisation
+        : utilisation * ohmsFactor(basis, scenario.powerOhms, scenario.powerTimes),
   };
 }
 

@@ -1,11 +1,11 @@
-import { steelChances } from '#core/decide/belief';
+import { linesBelieved, type LineBelief } from '#core/decide/belief';
 import { feasibleOption, type RunEvaluation } from '#core/decide/runEvaluation';
 import { createNormal, createRandom } from '#core/shared/random';
 import { lineKind } from '#core/test/findings';
-import { asKnown, type Scenario } from '#core/test/scenarios';
+import { asKnown, asNoted, type Scenario } from '#core/test/scenarios';
 import type { Margin, FeasibleOption } from '#core/decide/options';
-import type { OptionKind, Site, TestId } from '#core/model/site';
-import type { Status } from '#core/shared/derivation';
+import type { OptionKind, Site, TestId, Trouble } from '#core/model/site';
+import { basisOf, type Status } from '#core/shared/derivation';
 
 /** How one camera fared in the scenarios that were drawn. */
 export interface CameraRisk {
@@ -43,9 +43,14 @@ interface Chosen {
   option: FeasibleOption;
   isCoax: boolean;
   coaxRead: boolean;
+  traced: boolean;
+  /** What is believed of its line; `null` where that makes no difference to what was chosen. */
+  line: LineBelief | null;
+  /** Whether its loops, of coax and of cores, are what their tables promise and nobody has read them. */
+  coaxThought: boolean;
+  coresThought: boolean;
   /** How likely its coax is steel that was taken for copper; 0 where that would make no difference. */
   steelChance: number;
-  traced: boolean;
   fails: number;
   by: Map<Margin, number>;
 }
@@ -85,9 +90,16 @@ function testFor({ kind, unread }: Margin, { isCoax, coaxRead, traced }: Chosen)
 /** Hours that are lost when a choice fails after it was built: what was done is done again another way. Judgement: as long again and a journey. */
 const lostHours = ({ hours }: FeasibleOption): number => hours + 2;
 
-const asSteel: Scenario = { ...asKnown, steel: true };
-const dreadsSteel = ({ margins }: FeasibleOption): boolean =>
-  margins.some((margin) => margin.under(asSteel) > margin.under(asKnown));
+/** Lines that are not what is noted of them. */
+const asSteel: Scenario = { ...asKnown, coaxTimes: 3 };
+const asWorse: Scenario = { ...asSteel, powerTimes: 3, unseenDb: 6, hasUnseenTap: true };
+const dreads = ({ margins }: FeasibleOption, scenario: Scenario): boolean =>
+  margins.some((margin) => margin.under(scenario) > margin.under(asKnown));
+
+/** What an option takes away from a line before it uses it. */
+const mendedBy: Partial<Record<OptionKind, readonly Trouble[]>> = {
+  'mend-line': ['joint', 'tap', 'power-joint'],
+};
 
 /** The runs of a site, all of them: what was found on one says something of others. */
 interface Evaluated {
@@ -103,21 +115,25 @@ const worthKnowing = (fails: number): number => Math.min(fails, 1 - fails);
 
 /** The cameras of a plan whose choice can be held against scenarios. */
 function chosenOf({ site, runs }: Evaluated, options: Readonly<Record<string, OptionKind>>): Chosen[] {
-  const steelChanceOf = steelChances(site, runs);
+  const lineOf = linesBelieved(site, runs);
   return runs.flatMap((run): Chosen[] => {
     const { camera, findings } = run;
     const wanted = options[camera.id];
     const option = wanted && feasibleOption(run, wanted);
     if (!option) return [];
     const traced = findings.verdicts.some(({ id, state }) => id === 'reflectometer' && state !== 'untested');
+    const line = dreads(option, asWorse) ? lineOf(run, mendedBy[option.kind] ?? []) : null;
     return [
       {
         run,
         option,
         isCoax: lineKind(run.run) === 'coax',
         coaxRead: findings.coaxLoop.from === 'measured',
-        steelChance: dreadsSteel(option) ? steelChanceOf(run) : 0,
         traced,
+        line,
+        coaxThought: line !== null && basisOf(findings.coaxLoop.from) === 'typical',
+        coresThought: line !== null && basisOf(findings.powerLoop.from) === 'typical',
+        steelChance: line && dreads(option, asSteel) ? line.steelChance : 0,
         fails: 0,
         by: new Map(),
       },
@@ -129,19 +145,25 @@ function chosenOf({ site, runs }: Evaluated, options: Readonly<Record<string, Op
 function drawing(chosen: readonly Chosen[], seed: number): () => number[] {
   const even = createRandom(seed);
   const gauss = createNormal(even);
+  const chance = { even, gauss };
   const scenario: Scenario = { ...asKnown };
   return () => {
     const common = gauss();
     const commonLoad = gauss();
     const failed: number[] = [];
     chosen.forEach((one, index) => {
-      scenario.coaxOhms = gauss();
-      scenario.powerOhms = gauss();
+      // Of a loop that nobody has read the line itself says how far it is off.
+      scenario.coaxOhms = one.coaxThought ? 0 : gauss();
+      scenario.powerOhms = one.coresThought ? 0 : gauss();
       scenario.loss = commonShare * common + ownShare * gauss();
       scenario.joints = gauss();
       scenario.load = commonShare * commonLoad + ownShare * gauss();
       scenario.length = gauss();
-      scenario.steel = even() < one.steelChance;
+      const line = one.line ? one.line.draws(chance) : asNoted;
+      scenario.coaxTimes = line.coaxTimes;
+      scenario.powerTimes = line.powerTimes;
+      scenario.unseenDb = line.unseenDb;
+      scenario.hasUnseenTap = line.hasUnseenTap;
       const broken = one.option.margins.find((margin) => margin.under(scenario) > 1);
       if (!broken) return;
       failed.push(index);

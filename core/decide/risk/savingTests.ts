@@ -9,7 +9,7 @@ export interface SavingTest extends Saving {
 }
 
 /** Scenarios that the tests of a whole site are weighed by, and after how many of them others get their turn. */
-const draws = { count: 2000, seed: 1, portion: 200 };
+const draws = { count: 1000, seed: 1, portion: 100 };
 
 /** The tests of a site that spare work, by all that is chosen together. It pauses now and then, since a large site takes seconds. */
 export function* savingTests(site: Site, runs: readonly RunEvaluation[]): Generator<void, SavingTest[]> {

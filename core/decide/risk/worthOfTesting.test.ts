@@ -44,7 +44,8 @@ describe('what a test is worth to what is chosen', { timeout: 60_000 }, () => {
   it('is nothing where the choice is sure to fail, sure to hold, or where nothing is chosen', () => {
     // 340 m of new category cable: no reading makes it 90 m.
     expect(worthOf(untested, 'r15', 'new-category')).toBeNull();
-    expect(worthOf(saltmarrowSite(), 'r01', 'keep')).toBeNull();
+    // Its volts are read, and light asks nothing of the old coax.
+    expect(worthOf(saltmarrowSite(), 'r01', 'fibre')).toBeNull();
     expect(worthOf(untested, 'r12', null)).toBeNull();
   });
 });

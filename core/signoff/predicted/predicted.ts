@@ -1,6 +1,7 @@
 import type { Margin, MarginKind } from '#core/decide/options';
 import { createNormal, createRandom } from '#core/shared/random';
-import { asKnown, steelChance, type Scenario } from '#core/test/scenarios';
+import { rates } from '#core/test/diagnosis';
+import { asKnown, asNoted, worstCase, type Deviations, type Scenario } from '#core/test/scenarios';
 
 /** A figure as it was expected before anybody read it: nine times in ten it lies between `low` and `high`. */
 export interface Predicted {
@@ -15,7 +16,7 @@ export type MeasuredMargin = Margin & { valueUnder: NonNullable<Margin['valueUnd
 export const isMeasured = (margin: Margin): margin is MeasuredMargin => margin.valueUnder !== undefined;
 
 /** What figures rest on, each so many standard deviations off. */
-export type Driver = keyof Omit<Scenario, 'steel'>;
+export type Driver = keyof Deviations;
 
 /** What a figure that turns out other than expected speaks of first. */
 const drivers: Partial<Record<MarginKind, Driver>> = {
@@ -29,6 +30,8 @@ const drivers: Partial<Record<MarginKind, Driver>> = {
 /** The figure of a scenario that a measured one of this kind speaks of; `null` where it speaks of none. */
 export const driverOf = (kind: MarginKind): Driver | null => drivers[kind] ?? null;
 
+/** dB that joints take which no trace has looked for: only ever more, one standard deviation. Judgement. */
+const unseenJointDb = 1;
 /** One standard deviation of a meter, as a share of what it shows. */
 const meterSpread = 0.01;
 
@@ -64,7 +67,9 @@ function sampled(figureOf: (scenario: Scenario, gauss: () => number) => number, 
       joints: drawn('joints'),
       load: drawn('load'),
       length: drawn('length'),
-      steel: even() < steelChance,
+      ...asNoted,
+      unseenDb: unseenJointDb * Math.max(0, gauss()),
+      coaxTimes: even() < rates['coax-construction'] ? worstCase.coaxTimes : 1,
     };
     return figureOf(scenario, gauss);
   }).sort((a, b) => a - b);

@@ -24,7 +24,7 @@ export interface JointCase {
 }
 
 /** A loop without a poor joint: its middle and spread, and how likely it is, as a log. */
-interface Loop {
+export interface Loop {
   mean: number;
   spread: number;
   log: number;
@@ -106,12 +106,20 @@ function coaxLoops(
 
 const kept = keptLast<CoaxLoops>();
 
-/** What the loop of centre and shield tells, length by length that is thought of. */
-export function coaxLoopCases(
+/** What the loop of centre and shield tells under some troubles, at the lengths that are thought of. */
+export interface CoaxLoopStory {
+  joints: (set: TroubleSet, lengths: readonly LengthCase[]) => JointCase[];
+  /** Loops that are thought of before any was read. */
+  loops: CoaxLoops['loops'];
+  /** The loop as it is noted. */
+  expectedOhms: number;
+}
+
+export function coaxLoopStory(
   { run, readings }: DiagnosisInput,
   end: RunEvent | undefined,
   lengthM: number,
-): (set: TroubleSet, lengths: readonly LengthCase[]) => JointCase[] {
+): CoaxLoopStory {
   const reading = readings['coax-loop-ohms'];
   const { expectedOhms, loops: loopsFor } = kept(run, [reading?.temperatureC, end], () =>
     coaxLoops(run, reading?.temperatureC, end, lengthM),
@@ -149,7 +157,7 @@ export function coaxLoopCases(
     return [...cases.map(({ ohms, log }) => ({ ohms, log: log + half })), ...anyJoint(logSum(plain) + half)];
   }
 
-  return (set, lengths) => {
+  function joints(set: TroubleSet, lengths: readonly LengthCase[]): JointCase[] {
     const all = (log: number): JointCase[] => (has(set, 'joint') ? anyJoint(log) : [{ ohms: 0, log }]);
     if (!reading || expectedOhms <= 0) return all(0);
     // A meter that shows no end of ohms shows the most it can.
@@ -157,5 +165,6 @@ export function coaxLoopCases(
     if (has(set, 'open'))
       return all(Math.log(isOver ? overRange.open : (1 - overRange.open) / widestLoopOhms));
     return isOver ? all(Math.log(overRange.through)) : through(set, lengths, reading.value);
-  };
+  }
+  return { joints, loops: loopsFor, expectedOhms };
 }

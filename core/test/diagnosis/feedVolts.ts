@@ -1,6 +1,6 @@
 import { constantPowerVolts, type CameraLoad } from '#core/physics/power';
 import { dayLoad, nightLoad } from '#core/test/findings';
-import { rememberedLast } from '#core/shared/memo';
+import { once, rememberedLast } from '#core/shared/memo';
 import { leadOhms } from './coreLoops';
 import { between, fifths, ratioSteps, robust } from './density';
 import type { DiagnosisInput } from './looked';
@@ -41,12 +41,6 @@ function sourceCases(isFaulty: boolean, rail: number): SourceCase[] {
     ),
     { day: 1 + highShare, night: 1 + highShare, chance: high, blur: 0.04 },
   ];
-}
-
-/** Works a figure out when it is first asked for. */
-function once<T>(work: () => T): () => T {
-  let known: T | undefined;
-  return () => (known ??= work());
 }
 
 /** Volts at a camera, or less than half of the source's where they collapse. */

@@ -1,7 +1,7 @@
 import type { Run } from '#core/model/site';
 import { remembered } from '#core/shared/memo';
 import type { RunEvent } from '#core/test/findings';
-import { coaxLoopCases, jointsTried, type JointCase } from './coaxLoop';
+import { coaxLoopStory, jointsTried, type JointCase, type Loop } from './coaxLoop';
 import { between, logMix, logSum } from './density';
 import { keptLast } from './keptLast';
 import type { DiagnosisInput } from './looked';
@@ -36,6 +36,11 @@ export interface LineStory extends Story {
   ways: (set: TroubleSet, tell: (told: Told, log: number) => void) => void;
   /** Where the trace ends. */
   end: RunEvent | undefined;
+  /** Joints that could be under these troubles, by all that was read of loop and echoes; none has no ohms. */
+  joints: (set: TroubleSet) => JointCase[];
+  /** Loops of centre and shield that are thought of beside a joint, whatever was read of them; and the one that is noted. */
+  coaxLoops: (set: TroubleSet) => readonly Loop[];
+  notedOhms: number;
 }
 
 /** What a trace tells by itself, and the lengths that it leaves to the loop; the same whatever is read of that. */
@@ -94,14 +99,14 @@ export function lineStory(looked: DiagnosisInput, events: readonly RunEvent[] | 
   const { end, lengthM, endLog, lengths, echoLogs, ways } = keptTrace(run, [events], () =>
     traceSide(run, events),
   );
-  const loopCases = coaxLoopCases(looked, end, lengthM);
+  const loop = coaxLoopStory(looked, end, lengthM);
 
   /** Every joint that is thought of, with the log-chance of loop and echoes together. */
   function jointCases(set: TroubleSet): JointCase[] {
     const logs = echoLogs(set);
     const echoLog = (ohms: number): number =>
       logs.length > 1 ? between(jointsTried, (index) => logs[index]!, ohms) : logs[0]!;
-    return loopCases(set, lengths(set)).map(({ ohms, log }) => ({ ohms, log: log + echoLog(ohms) }));
+    return loop.joints(set, lengths(set)).map(({ ohms, log }) => ({ ohms, log: log + echoLog(ohms) }));
   }
 
   return {
@@ -114,5 +119,8 @@ export function lineStory(looked: DiagnosisInput, events: readonly RunEvent[] | 
       ways(set, likeliest.ohms, tell);
     },
     end,
+    joints: jointCases,
+    coaxLoops: (set) => loop.loops(set, lengths(set)),
+    notedOhms: loop.expectedOhms,
   };
 }

@@ -39,12 +39,12 @@ const firstDeviceWatts = poeClasses[4].deviceWatts;
 export function coaxReachUnder(
   loop: Pick<Loop, 'ohms' | 'from'>,
   sourceLimitWatts: number,
-  { coaxOhms, steel }: Scenario,
+  { coaxOhms, coaxTimes }: Scenario,
   ohmsTimes = 1,
 ): number {
   const reached = maxLoadWatts({
     sourceVolts: coaxSourceVolts,
-    loopOhms: loop.ohms * ohmsTimes * ohmsFactor(basisOf(loop.from), coaxOhms, steel),
+    loopOhms: loop.ohms * ohmsTimes * ohmsFactor(basisOf(loop.from), coaxOhms, coaxTimes),
     minLoadVolts: converter.minInputVolts,
     sourceLimitWatts,
   });

@@ -1,14 +1,14 @@
 export { coaxReachUnder, linkExtraDb, linkRateUnder } from './coaxLinkUnder';
 export { pictureLossUnder } from './pictureUnder';
-export { asKnown, bestCase, pessimistic, worstCase, type Scenario } from './scenario';
 export {
-  fadeDb,
-  loadFactor,
-  ohmsFactor,
-  readFactor,
-  routeFactor,
-  steelChance,
-  viewFactor,
-  viewSpread,
-} from './spreads';
+  asKnown,
+  asNoted,
+  bestCase,
+  pessimistic,
+  worstCase,
+  type Deviations,
+  type Scenario,
+  type UnseenLine,
+} from './scenario';
+export { fadeDb, loadFactor, ohmsFactor, readFactor, routeFactor, viewFactor, viewSpread } from './spreads';
 export { loadVoltsUnder, voltsUnder, type FedCamera } from './voltsUnder';

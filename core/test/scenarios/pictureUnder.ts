@@ -17,5 +17,5 @@ export function pictureLossUnder(
   scenario: Scenario,
 ): number {
   const cableDb = pathLossDb(run.segments, format.topMHz) * lossFactor(scenario);
-  return cableDb + extraPictureLossDb(run) + faultsDb + unseenDb(traced, scenario);
+  return cableDb + extraPictureLossDb(run) + faultsDb + unseenDb(traced, scenario, format.topMHz);
 }

@@ -1,11 +1,11 @@
+import { tapLossDb, tapNotchDb } from '#core/physics/signal';
 import type { Basis } from '#core/shared/derivation';
-import type { Scenario } from './scenario';
+import type { Scenario, UnseenLine } from './scenario';
 
 /** One standard deviation of a loop, as a share. A reading leaves the meter, temperature and ageing; a table leaves gauge, copper and joints. Judgement. */
 const ohmsSpread: Record<Basis, number> = { measured: 0.03, 'data-sheet': 0.08, typical: 0.12 };
-/** Of published loss figures for a construction, and what joints and water take that no trace has looked for, in dB. Judgement. */
+/** Of published loss figures for a construction. Judgement. */
 const lossSpread = 0.06;
-const unseenJointDb = 1;
 /** Of what a camera takes. */
 const loadSpread = { typical: 0.08, 'data-sheet': 0.03 } as const;
 /** Of volts and rates that were read. */
@@ -16,19 +16,13 @@ const routeSpread = 0.05;
 export const viewSpread = 0.06;
 /** dB by which the level of a radio path is off what was computed for it. */
 const fadeSpreadDb = 4;
-/** Steel in place of copper: how much more its loop has, and how likely it is where nobody has read the loop. */
-const steelTimes = 3;
-export const steelChance = 0.03;
-
 /** So much is always left of a loop or a load, and of a loss, however far a scenario goes. */
 const leastShare = 0.3;
 const leastLossShare = 0.5;
 
-/** Factor on a loop in a scenario. A loop that was read is what it is, whatever it is made of. */
-export function ohmsFactor(from: Basis, deviations: number, steel = false): number {
-  const construction = from === 'typical' && steel ? steelTimes : 1;
-  return construction * Math.max(leastShare, 1 + ohmsSpread[from] * deviations);
-}
+/** Factor on a loop in a scenario; `times` is what it turns out to be where only a table tells it. */
+export const ohmsFactor = (from: Basis, deviations: number, times = 1): number =>
+  (from === 'typical' ? times : 1) * Math.max(leastShare, 1 + ohmsSpread[from] * deviations);
 
 /** Factor on what a camera takes, in watts or in Mb/s. */
 export const loadFactor = (from: 'typical' | 'data-sheet', { load }: Scenario): number =>
@@ -40,9 +34,13 @@ export const lossFactor = ({ loss }: Scenario): number => Math.max(leastLossShar
 /** Factor on the width of a view, by angles and metres that were noted by eye. */
 export const viewFactor = ({ length }: Scenario): number => Math.max(leastShare, 1 + viewSpread * length);
 
-/** dB that joints nobody looked at take: only ever more. */
-export const unseenDb = (looked: boolean, { joints }: Scenario): number =>
-  looked ? 0 : unseenJointDb * Math.max(0, joints);
+/** dB that faults nobody looked for take: of a picture up to its highest frequency, or on the whole of a link. */
+export const unseenDb = (
+  looked: boolean,
+  { unseenDb: faultsDb, hasUnseenTap }: UnseenLine,
+  topMHz?: number,
+): number =>
+  looked ? 0 : faultsDb + (hasUnseenTap ? (topMHz === undefined ? tapLossDb : tapNotchDb(topMHz)) : 0);
 
 /** Factor on volts or a rate that were read; more deviations leave less. */
 export const readFactor = (deviations: number): number => 1 - readSpread * deviations;

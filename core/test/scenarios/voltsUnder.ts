@@ -25,7 +25,7 @@ export function loadVoltsUnder(
   const { voltAmps, heaterOhms } = cameraLoad(watts * times, source.current, heaterWatts * times);
   const feed = dcFeed({
     sourceVolts: source.volts,
-    loopOhms: loop.ohms * ohmsFactor(basisOf(loop.from), scenario.powerOhms),
+    loopOhms: loop.ohms * ohmsFactor(basisOf(loop.from), scenario.powerOhms, scenario.powerTimes),
     minLoadVolts: window.minVolts,
     sourceLimitWatts: source.limitWatts,
     load: { kind: 'watts', watts: voltAmps, heaterOhms },

@@ -307,10 +307,10 @@ function powerUse({ site, run, camera, findings, readings }: Given): Use[] {
   const { minVolts } = camera.supply.window;
   const { powerLoop } = findings;
   const read = readings['power-loop-ohms'] !== undefined;
-  const wattsIn = ({ powerOhms }: Scenario): number => {
+  const wattsIn = ({ powerOhms, powerTimes }: Scenario): number => {
     const voltAmps = maxLoadWatts({
       sourceVolts: source.volts,
-      loopOhms: powerLoop.ohms * ohmsFactor(basisOf(powerLoop.from), powerOhms),
+      loopOhms: powerLoop.ohms * ohmsFactor(basisOf(powerLoop.from), powerOhms, powerTimes),
       minLoadVolts: minVolts,
       sourceLimitWatts: source.limitWatts,
     });

@@ -59,8 +59,8 @@ export function coaxWattsMargin(
   const arrivesUnder = (scenario: Scenario): number => {
     if (delivered !== undefined) return delivered;
     const left = Math.max(0, coaxReachUnder(coaxLoop, sourceLimitWatts, scenario) - converter.ownWatts);
-    // A table for copper says nothing of steel.
-    return scenario.steel ? Math.min(left, deliverable(left)) : deliverable(left);
+    // A table for sound copper says nothing of another line.
+    return scenario.coaxTimes > 1 ? Math.min(left, deliverable(left)) : deliverable(left);
   };
   return wattsMargin({
     need,

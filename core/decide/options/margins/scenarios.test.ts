@@ -46,7 +46,7 @@ describe('a margin under a scenario in which everything is as known', () => {
 
 describe('a scenario of steel', () => {
   it('leaves no more than the loop of steel lets through, whatever a data sheet promises for copper', () => {
-    const steel = { ...asKnown, steel: true };
+    const steel = { ...asKnown, coaxTimes: 3 };
     let held = 0;
     for (const { findings, options } of evaluateRuns(without(withTable(28)))) {
       const pair = options.find(({ kind }) => kind === 'ip-coax-pair');

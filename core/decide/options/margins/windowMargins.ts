@@ -66,7 +66,8 @@ function startMargin(
           ? 'Below its window as it starts. It has started so far; after a power cut or with age it may not.'
           : 'It may start again and again: its volts fall too low as it starts.',
     }),
-    under: (scenario) => share(at(ohmsFactor(basis, scenario.powerOhms), loadFactor('typical', scenario))),
+    under: (scenario) =>
+      share(at(ohmsFactor(basis, scenario.powerOhms, scenario.powerTimes), loadFactor('typical', scenario))),
   };
 }
 
@@ -130,7 +131,10 @@ function highestMargin(fed: Fed, window: Window, load: CameraLoad, readVolts: nu
     }),
     under: (scenario) => {
       const other = turned(scenario);
-      return upperShare(at(ohmsFactor(basis, other.powerOhms), loadFactor('typical', other)), window);
+      return upperShare(
+        at(ohmsFactor(basis, other.powerOhms, other.powerTimes), loadFactor('typical', other)),
+        window,
+      );
     },
   };
 }

@@ -4,7 +4,7 @@ import { evaluateRuns } from '#core/decide/runEvaluation';
 import { withChanges, type Site } from '#core/model/site';
 import { expectedCoaxOhms } from '#core/test/findings';
 import { saltmarrowSite } from '../../model/site/testSite';
-import { steelChances } from '.';
+import { linesBelieved } from '.';
 
 const reel = ['r14', 'r08', 'r18', 'r19'] as const;
 const [own, ...others] = reel;
@@ -47,7 +47,7 @@ function chancesIn(site: Site) {
   const runs = evaluateRuns(site);
   const one = runs.find(({ run }) => run.id === own)!;
   return {
-    steel: steelChances(site, runs)(one),
+    steel: linesBelieved(site, runs)(one, []).steelChance,
     fails: chanceOfFailing({ site, runs }, one.camera.id, 'ip-coax-pair'),
   };
 }
@@ -62,5 +62,34 @@ describe('how likely a coax is steel', () => {
   });
   it('a coax that is noted as steel is not taken for copper', () => {
     expect(chancesIn(fourOfOneReel('coax-rg6-ccs', 'coax-rg6-ccs')).steel).toBe(0);
+  });
+});
+
+describe('a coax that nobody has tested', () => {
+  const fails = (site: Site): number =>
+    chanceOfFailing({ site, runs: evaluateRuns(site) }, 'c14', 'ip-coax-unit');
+  const picture = (symptoms: 'no-picture'[]): Site =>
+    withChanges(bare, [
+      {
+        kind: 'reading',
+        id: 'seen',
+        set: {
+          id: 'seen',
+          runId: 'r14',
+          test: 'picture',
+          symptoms,
+          instrument: '',
+          at: '2026-03-02T10:00:00Z',
+          by: 'I. Marlow',
+        },
+      },
+    ]);
+  it('may have a joint or a leak that its margins know nothing of', () => {
+    expect(fails(bare)).toBeGreaterThan(0.005);
+    expect(fails(bare)).toBeLessThan(0.1);
+  });
+  it('is less of a risk with a clean picture over it, and a great one with none', () => {
+    expect(fails(picture([]))).toBeLessThan(fails(bare));
+    expect(fails(picture(['no-picture']))).toBeGreaterThan(fails(bare) + 0.05);
   });
 });
