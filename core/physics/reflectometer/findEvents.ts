@@ -6,7 +6,7 @@ import { shapesOf, type Shapes } from './shapes';
 
 /** Something that a trace tells of a line, in metres from the instrument. */
 export interface LineEvent {
-  kind: 'open' | 'short' | 'series' | 'shunt' | 'lower-impedance' | 'tap' | 'end';
+  kind: 'open' | 'short' | 'series' | 'shunt' | 'lower-impedance' | 'patch-end' | 'tap' | 'end';
   distanceM: number;
   /** Of a series or shunt fault its own resistance, of a patch or an end its impedance. */
   ohms?: number;
@@ -229,7 +229,7 @@ export function findEvents(
     const isLast = index === lineElements.length - 1;
     switch (kind) {
       case 'step-up':
-        return [];
+        return [{ kind: 'patch-end', ...common }];
       case 'step-down':
         return [{ kind: 'lower-impedance', ...common, ohms: (impedanceOhms * (1 + rho)) / (1 - rho) }];
       case 'tap':

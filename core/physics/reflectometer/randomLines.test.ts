@@ -55,6 +55,7 @@ function drawLine(kind: 'faults' | 'tap' | 'patch', random: () => number): Drawn
       elements.push(stretch(lengthM, { impedanceOhms: 50 }));
       wanted.push({ kind: 'lower-impedance', at: metres, ohms: 50 });
       metres += lengthM;
+      wanted.push({ kind: 'patch-end', at: metres });
     } else {
       const fault =
         random() < 0.5

@@ -263,6 +263,7 @@ describe('what stands on a line', () => {
       { elements: [lossy(60), lossy(12, { impedanceOhms: 50 }), lossy(78)], end: open },
       [
         { kind: 'lower-impedance', at: 60, ohms: 50 },
+        { kind: 'patch-end', at: 72 },
         { kind: 'open', at: 150 },
       ],
     ],

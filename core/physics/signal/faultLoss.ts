@@ -7,6 +7,10 @@ export const seriesLossDb = (ohms: number, lineOhms: number): number =>
 export const shuntLossDb = (ohms: number, lineOhms: number): number =>
   20 * Math.log10(1 + lineOhms / (2 * Math.max(ohms, 0.1)));
 
+/** A piece of another impedance sends ρ² of the power back at each of its two steps, in dB. */
+export const patchLossDb = (ohms: number, lineOhms: number): number =>
+  -20 * Math.log10(1 - ((lineOhms - ohms) / (lineOhms + ohms)) ** 2);
+
 /** A branch of the line's own impedance takes a third of the wave: a shunt of Z. Where its end comes back in step or out of it there are peaks and notches about that. */
 export const tapLossDb = 20 * Math.log10(3 / 2);
 

@@ -5,7 +5,7 @@ export {
   permanentLinkM,
   type WarmStretch,
 } from './categoryChannel';
-export { seriesLossDb, shuntLossDb, tapLossDb, tapNotchDb } from './faultLoss';
+export { patchLossDb, seriesLossDb, shuntLossDb, tapLossDb, tapNotchDb } from './faultLoss';
 export { categoryGrades, copperReachM, type CategoryGrade } from './copperReach';
 export { fibreGrades, fibreLossDb, fibreReachM, fibreRepairDb, type FibreGrade } from './fibre';
 export { formatMegapixels } from './formatMegapixels';

@@ -24,15 +24,13 @@ const sureFrom = 0.5;
 /** The end itself is no event on the way, and what comes after it has been there before. */
 const beforeEnd = 0.985;
 
+/** Kinds of events that no trouble on the way makes: ends, of the line and of a piece that is told where it begins. */
+const ends: ReadonlySet<RunEvent['kind']> = new Set(['open', 'short', 'end', 'patch-end']);
+
 /** Events of a trace that a trouble could have made: on the way, and sure. */
 export const eventsOnTheWay = (events: readonly RunEvent[], endM: number): RunEvent[] =>
   events.filter(
-    ({ kind, confidence, atM }) =>
-      confidence >= sureFrom &&
-      kind !== 'open' &&
-      kind !== 'short' &&
-      kind !== 'end' &&
-      atM < beforeEnd * endM,
+    ({ kind, confidence, atM }) => confidence >= sureFrom && !ends.has(kind) && atM < beforeEnd * endM,
   );
 
 /** Something so strong that echoes behind it come twice. */

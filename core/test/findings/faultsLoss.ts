@@ -1,5 +1,5 @@
 import { cableOf } from '#core/physics/cable';
-import { seriesLossDb, shuntLossDb, tapLossDb, tapNotchDb } from '#core/physics/signal';
+import { patchLossDb, seriesLossDb, shuntLossDb, tapLossDb, tapNotchDb } from '#core/physics/signal';
 import type { Run } from '#core/model/site';
 import { faultsOf, type RunEvent } from './traceEvents';
 
@@ -17,9 +17,10 @@ export function faultsLossDb(run: Run, events: readonly RunEvent[], topMHz?: num
         return sum + shuntLossDb(ohms, lineOhms);
       case 'tap':
         return sum + (topMHz === undefined ? tapLossDb : tapNotchDb(topMHz, branch));
-      // A patch sends ρ² of the power back at each of its two steps.
       case 'lower-impedance':
-        return sum - 20 * Math.log10(1 - ((lineOhms - ohms) / (lineOhms + ohms)) ** 2);
+        return sum + patchLossDb(ohms, lineOhms);
+      case 'patch-end':
+        return sum;
       case 'open':
       case 'short':
       case 'end':

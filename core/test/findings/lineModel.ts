@@ -1,12 +1,19 @@
 import { cableOf, coaxLoopOhms } from '#core/physics/cable';
-import type { End, Fault, Line, Stretch } from '#core/physics/reflectometer';
+import { lightMPerNs, type End, type Fault, type Line, type Stretch } from '#core/physics/reflectometer';
 import type { Segment } from '#core/model/site';
 import { segmentVelocityFactor, type RunEvent } from './traceEvents';
+
+/** A piece of cable of another impedance in the line. */
+interface Patch {
+  kind: 'patch';
+  lengthM: number;
+  impedanceOhms: number;
+}
 
 /** A fault at its metre of a run. */
 export interface FaultAt {
   atM: number;
-  fault: Fault;
+  fault: Fault | Patch;
 }
 
 /** A segment as a reflectometer sees it: the loop resistance over its length, and the skin effect of its construction. */
@@ -35,8 +42,14 @@ export function lineOf(segments: readonly Segment[], faults: readonly FaultAt[],
       const { atM, fault } = waiting.shift()!;
       const upToM = Math.min(segment.lengthM, Math.max(doneM, atM - startM));
       if (upToM > doneM) elements.push(stretchOf(segment, upToM - doneM));
-      elements.push(fault);
       doneM = upToM;
+      if (fault.kind === 'patch') {
+        // What would reach into the next segment is cut off there: it is a picture, not a measure.
+        const lengthM = Math.min(fault.lengthM, segment.lengthM - upToM);
+        if (lengthM > 0)
+          elements.push({ ...stretchOf(segment, lengthM), impedanceOhms: fault.impedanceOhms });
+        doneM += Math.max(0, lengthM);
+      } else elements.push(fault);
     }
     if (segment.lengthM > doneM) elements.push(stretchOf(segment, segment.lengthM - doneM));
     startM += segment.lengthM;
@@ -44,12 +57,26 @@ export function lineOf(segments: readonly Segment[], faults: readonly FaultAt[],
   return { elements, end };
 }
 
-/** A usual length for a branch that nobody has seen. */
+/** A usual length for a branch whose end no trace has shown. */
 const stubM = 4;
+/** An end that sends back more than this is open or shorted. */
+const wholeFrom = 0.5;
+
+/** A branch as a trace shows it, of the cable that the run begins with. */
+function branchOf({ branch }: RunEvent, segment: Segment): Fault {
+  if (!branch) return { kind: 'tap', stub: stretchOf(segment, stubM), end: { kind: 'open' } };
+  const { thereAndBackNs, gamma } = branch;
+  const lengthM = (thereAndBackNs * segmentVelocityFactor(segment) * lightMPerNs) / 2;
+  const stub = stretchOf(segment, lengthM);
+  const ohms = (stub.impedanceOhms * (1 + gamma)) / (1 - gamma);
+  const whole = gamma > 0 ? ({ kind: 'open' } as const) : ({ kind: 'short' } as const);
+  return { kind: 'tap', stub, end: Math.abs(gamma) > wholeFrom ? whole : { kind: 'load', ohms } };
+}
 
 /** The faults that events stand for, to be put into the model again. An end is no fault on the way. */
 export function faultsFromEvents(events: readonly RunEvent[], segments: readonly Segment[]): FaultAt[] {
-  return events.flatMap(({ kind, ohms, atM, isFarEnd }): FaultAt[] => {
+  return events.flatMap((event, index): FaultAt[] => {
+    const { kind, ohms, atM, isFarEnd } = event;
     if (isFarEnd) return [];
     switch (kind) {
       case 'series':
@@ -57,7 +84,13 @@ export function faultsFromEvents(events: readonly RunEvent[], segments: readonly
       case 'shunt':
         return ohms === undefined ? [] : [{ atM, fault: { kind, ohms } }];
       case 'tap':
-        return [{ atM, fault: { kind, stub: stretchOf(segments[0]!, stubM), end: { kind: 'open' } } }];
+        return [{ atM, fault: branchOf(event, segments[0]!) }];
+      case 'lower-impedance': {
+        const end = events.slice(index + 1).find((one) => one.kind === 'patch-end');
+        return ohms === undefined || !end
+          ? []
+          : [{ atM, fault: { kind: 'patch', lengthM: end.atM - atM, impedanceOhms: ohms } }];
+      }
       default:
         return [];
     }

@@ -18,6 +18,9 @@ export function severity({ kind, ohms }: RunEvent): number {
       return leakFaultOhms / Math.max(1, ohms ?? 1);
     case 'lower-impedance':
       return 0.9;
+    // The piece that ends there has been counted where it begins.
+    case 'patch-end':
+      return 0;
     case 'tap':
       return 1.2;
     case 'open':
@@ -44,6 +47,8 @@ export function eventWords({ kind, ohms, joint, isFarEnd }: RunEvent): string {
       return `leak${at},${much}`;
     case 'lower-impedance':
       return `a piece of${much} cable`;
+    case 'patch-end':
+      return 'where that piece ends';
     case 'tap':
       return `a tap${at}`;
   }

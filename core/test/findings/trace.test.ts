@@ -178,3 +178,29 @@ describe('a run that is longer than noted', () => {
     });
   });
 });
+
+describe('the model of a run with what its trace shows', () => {
+  const of = run('r16');
+  /** The widest that model and trace are apart behind the pulse, as a share of it. */
+  const apart = (fault: FaultAt): number => {
+    const { measured, model } = traceView(of, read(of, seen(of, [fault])))!;
+    return Math.max(
+      ...measured.flatMap(([metres, share], k) => (metres > 8 ? [Math.abs(share - model[k]![1])] : [])),
+    );
+  };
+  it('has a piece of other cable from where it begins to where it ends, each an event', () => {
+    const patch: FaultAt = { atM: 60, fault: { kind: 'patch', lengthM: 9, impedanceOhms: 50 } };
+    const events = runEvents(of, read(of, seen(of, [patch])));
+    expect(events.map(({ kind, atM }) => [kind, Math.round(atM)]).slice(0, 2)).toEqual([
+      ['lower-impedance', 60],
+      ['patch-end', 69],
+    ]);
+    expect(faultsOf(events).map(({ kind }) => kind)).toEqual(['lower-impedance']);
+    // Without the piece the model lacks echoes of a fifth of the pulse.
+    expect(apart(patch)).toBeLessThan(0.06);
+  });
+  it('has a branch as long as its echo says', () => {
+    const stub = { kind: 'stretch', lengthM: 11, velocityFactor: 0.83, impedanceOhms: 75 } as const;
+    expect(apart({ atM: 60, fault: { kind: 'tap', stub, end: { kind: 'open' } } })).toBeLessThan(0.1);
+  });
+});

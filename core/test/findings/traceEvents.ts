@@ -135,7 +135,7 @@ function eventsAlong(run: Run, found: readonly LineEvent[]): RunEvent[] {
       ...event,
       atM,
       isFarEnd: ends && atM >= endM - apartFrom * endSpreadM(run),
-      ...(near && !ends ? { joint: near.joint } : {}),
+      ...(near && !ends && event.kind !== 'patch-end' ? { joint: near.joint } : {}),
     };
   });
 }
@@ -190,6 +190,8 @@ export function longerByM(run: Run, events: readonly RunEvent[]): number | null 
   return beyondM > apartFrom * endSpreadM(run) ? beyondM : null;
 }
 
-/** Faults that a trace is sure of: everything but the end where it should be. */
+/** Faults that a trace is sure of: everything but the end where it should be, and the other end of a piece that begins before. */
 export const faultsOf = (events: readonly RunEvent[]): RunEvent[] =>
-  events.filter(({ isFarEnd, confidence }) => !isFarEnd && confidence >= sureFrom);
+  events.filter(
+    ({ kind, isFarEnd, confidence }) => kind !== 'patch-end' && !isFarEnd && confidence >= sureFrom,
+  );

@@ -3,7 +3,14 @@ import { coaxLoopOhms, cableOf } from '#core/physics/cable';
 import { expectedPowerOhms, feedSource, lineOf } from '#core/test/findings';
 import { cameraLoad, dcFeed } from '#core/physics/power';
 import { forwardTrace, type End, type Pulse } from '#core/physics/reflectometer';
-import { linkConverters, linkRateMbps, seriesLossDb, shuntLossDb, tapLossDb } from '#core/physics/signal';
+import {
+  linkConverters,
+  linkRateMbps,
+  patchLossDb,
+  seriesLossDb,
+  shuntLossDb,
+  tapLossDb,
+} from '#core/physics/signal';
 import { runLengthM, type Site } from '#core/model/site';
 import type { ActualRun } from './truth';
 
@@ -171,6 +178,8 @@ function faultLossDb({ fault }: ActualRun['faults'][number]): number {
       return shuntLossDb(fault.ohms, 75);
     case 'tap':
       return tapLossDb;
+    case 'patch':
+      return patchLossDb(fault.impedanceOhms, 75);
   }
 }
 
