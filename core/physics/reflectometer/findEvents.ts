@@ -43,14 +43,16 @@ function noiseOf(volts: Float64Array, from: number): number {
 /** The slow part of a trace: what an even resistance sends back all along, and the instrument's own slope. */
 function slopeOf(volts: Float64Array, from: number, widthSteps: number): Float64Array {
   const block = Math.max(128, widthSteps * 60);
-  const knots: { at: number; value: number }[] = [];
-  for (let start = from; start < volts.length; start += block) {
-    const length = Math.min(block, volts.length - start);
+  // What is left at the end joins the part before it: its own middle value would be that of an echo which lies there.
+  const count = Math.max(1, Math.round((volts.length - from) / block));
+  const knots = Array.from({ length: count }, (_, index) => {
+    const start = from + index * block;
+    const length = index === count - 1 ? volts.length - start : block;
     const part = new Float64Array(Math.ceil(length / everyNth));
     for (let k = 0; k < part.length; k += 1) part[k] = volts[start + k * everyNth]!;
     part.sort();
-    knots.push({ at: start + length / 2, value: part[Math.floor(part.length / 2)]! });
-  }
+    return { at: start + length / 2, value: part[Math.floor(part.length / 2)]! };
+  });
   const out = new Float64Array(volts.length);
   let knot = 0;
   for (let k = from; k < volts.length; k += 1) {

@@ -115,4 +115,30 @@ describe('lines that nobody chose', () => {
     },
     30_000,
   );
+
+  it('show nothing on the way where nothing is, in all but one trace of fifty', () => {
+    const random = createRandom(515);
+    const normal = createNormal(random);
+    let strays = 0;
+    const count = 100;
+    for (let turn = 0; turn < count; turn += 1) {
+      const lengthM = 30 + 300 * random();
+      const cable = { velocityFactor: 0.83, impedanceOhms: 75, skinDbPer100m: 0.6 + random() };
+      const stretch: Stretch = { kind: 'stretch', lengthM, ohmsPerM: 0.05 + 0.1 * random(), ...cable };
+      const pulse = { centreNs: 40, widthNs: random() < 0.5 ? 10 : 30, edgeNs: 6, volts: 1 };
+      const trace = forwardTrace(
+        { elements: [stretch], end: ends[turn % 3]! },
+        pulse,
+        75,
+        1,
+        random() < 0.5 ? 2048 : 4096,
+      );
+      const noise = 0.01 * random();
+      const volts = trace.volts.map((value) => value + noise * normal());
+      strays += findEvents({ stepNs: 1, volts }, cable).filter(
+        ({ distanceM, confidence }) => confidence >= 0.5 && distanceM < lengthM - 3,
+      ).length;
+    }
+    expect(strays / count).toBeLessThanOrEqual(0.02);
+  }, 30_000);
 });
