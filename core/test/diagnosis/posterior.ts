@@ -111,11 +111,17 @@ export function storiesOf(
   };
 }
 
+/** A set of troubles with its log-chance, but for a factor that all have in common. */
+interface LoggedSet {
+  set: TroubleSet;
+  log: number;
+}
+
 /** Sets with their log-chances, brought to a sum of one, the likeliest first. */
-function weighed(sets: readonly TroubleSet[], logs: readonly number[]): WeighedSet[] {
-  const total = logSum(logs);
+function weighed(sets: readonly LoggedSet[]): WeighedSet[] {
+  const total = logSum(sets.map(({ log }) => log));
   return sets
-    .map((set, index) => ({ set, chance: Math.exp(logs[index]! - total) }))
+    .map(({ set, log }) => ({ set, chance: Math.exp(log - total) }))
     .sort((a, b) => b.chance - a.chance);
 }
 
@@ -135,23 +141,34 @@ export function beliefOf(sets: readonly WeighedSet[]): Belief {
   return belief;
 }
 
-/** Log-chances of everything that was read, for each set; whatever is not listed explains each story a little of the best. */
+const unlisted = bitOf('unlisted');
+
+/** Log-chances of everything that was read. Whatever is not listed explains each story a little of the best of all that were asked for. */
+function telling(stories: readonly Story[]): { listed: (set: TroubleSet) => number; unlisted: () => number } {
+  const best = stories.map(() => -Infinity);
+  return {
+    listed: (set) => {
+      let sum = 0;
+      for (let k = 0; k < stories.length; k += 1) {
+        const log = stories[k]!.tells(set);
+        sum += log;
+        if (log > best[k]!) best[k] = log;
+      }
+      return sum;
+    },
+    unlisted: () =>
+      stories.reduce((sum, { tells }, k) => {
+        const says = best[k] !== 0 || tells(0) !== 0;
+        return sum + best[k]! + (says ? Math.log(unlistedShare) : 0);
+      }, 0),
+  };
+}
+
+/** Log-chances of everything that was read, for each set. */
 export function storyLogs(stories: readonly Story[], sets: readonly TroubleSet[]): number[] {
-  const sum = new Array<number>(sets.length).fill(0);
-  const unlisted = bitOf('unlisted');
-  for (const { tells } of stories) {
-    let best = -Infinity;
-    for (const [index, set] of sets.entries()) {
-      if (set === unlisted) continue;
-      const log = tells(set);
-      sum[index]! += log;
-      if (log > best) best = log;
-    }
-    const says = best !== 0 || tells(0) !== 0;
-    for (const [index, set] of sets.entries())
-      if (set === unlisted) sum[index]! += best + (says ? Math.log(unlistedShare) : 0);
-  }
-  return sum;
+  const told = telling(stories);
+  const listed = sets.map((set) => (set === unlisted ? 0 : told.listed(set)));
+  return listed.map((log, index) => (sets[index] === unlisted ? told.unlisted() : log));
 }
 
 /** So many of the likeliest pairs are thought of with a third trouble. */
@@ -166,19 +183,17 @@ export function posteriorOf(looked: DiagnosisInput): Posterior {
   const { line, all } = storiesOf(looked);
   const prior = priorLog(of);
   const known = [...of.keys()];
-  const upToTwo = setsOf(known);
-  const logOf = (sets: readonly TroubleSet[]): number[] =>
-    storyLogs(all, sets).map((log, index) => log + prior(sets[index]!));
-  const pairs = weighed(upToTwo, logOf(upToTwo))
+  const told = telling(all);
+  const logged = (set: TroubleSet): LoggedSet => ({ set, log: told.listed(set) + prior(set) });
+  const upToTwo = setsOf(known)
+    .filter((set) => set !== unlisted)
+    .map(logged);
+  const pairs = upToTwo
     .filter(({ set }) => isPair(set))
-    .slice(0, pairsWidened);
-  const sets = [
-    ...upToTwo,
-    ...widened(
-      pairs.map(({ set }) => set),
-      known,
-    ),
-  ];
-  const weighedSets = weighed(sets, logOf(sets));
-  return { belief: beliefOf(weighedSets), sets: weighedSets, line };
+    .sort((a, b) => b.log - a.log)
+    .slice(0, pairsWidened)
+    .map(({ set }) => set);
+  const three = widened(pairs, known).map(logged);
+  const sets = weighed([...upToTwo, { set: unlisted, log: told.unlisted() + prior(unlisted) }, ...three]);
+  return { belief: beliefOf(sets), sets, line };
 }
