@@ -1,6 +1,7 @@
 // `npm test`: install what is missing, then lint, types, unit, server and browser tests, with how long each part took.
 import { execFileSync } from 'node:child_process';
 import { existsSync, readdirSync, readFileSync } from 'node:fs';
+import { availableParallelism } from 'node:os';
 import path from 'node:path';
 import { beside, build, installPackages, root, toolBeside } from './prepare.mjs';
 
@@ -78,13 +79,15 @@ async function timed(name, part) {
 
 const counted = (file) => JSON.parse(readFileSync(path.join(root, 'test-results', file), 'utf8'));
 
-const vitest = (project) =>
+const vitest = (project, workers = availableParallelism()) =>
   toolBeside(
     'vitest/vitest.mjs',
     [
       'run',
       '--project',
       project,
+      '--maxWorkers',
+      String(workers),
       '--reporter',
       'default',
       '--reporter',
@@ -127,23 +130,26 @@ const browser = () =>
   });
 
 /** The tests of a database that several servers share. */
-async function postgres() {
-  if (hasPostgres()) return vitest('postgres');
+async function postgres(workers) {
+  if (hasPostgres()) return vitest('postgres', workers);
   console.log('No PostgreSQL here (apt-get install postgresql): its tests are left out.');
 }
+
+/** Two lines of parts run side by side, each on its half of the machine. */
+const half = Math.max(1, Math.floor(availableParallelism() / 2));
 
 /** All but the browser: what a change is held against before it is committed. */
 const check = () =>
   Promise.all([
     (async () => {
-      await timed('server tests', () => vitest('server'));
-      await timed('PostgreSQL tests', postgres);
+      await timed('server tests', () => vitest('server', half));
+      await timed('PostgreSQL tests', () => postgres(half));
     })(),
     (async () => {
       await timed('format', format);
       await timed('types', types);
       await timed('lint', lint);
-      await timed('unit tests', () => vitest('unit'));
+      await timed('unit tests', () => vitest('unit', half));
     })(),
   ]);
 
@@ -153,7 +159,7 @@ const parts = {
   types,
   unit: () => vitest('unit'),
   server: () => vitest('server'),
-  postgres,
+  postgres: () => postgres(),
   browser: async () => {
     await build();
     await browser();

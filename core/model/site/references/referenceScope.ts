@@ -1,6 +1,6 @@
-import { acceptedKinds } from './acceptanceChecks';
-import type { Change } from './change';
-import type { Fact, Kind, Site } from './site';
+import { acceptedKinds } from '../acceptanceChecks';
+import type { Change } from '../change';
+import type { Fact, Kind, Site } from '../site';
 
 /** What the facts of a kind lean on: where one of those goes, or is another than it was, they are looked at again. */
 const leansOn: Partial<Record<Kind, readonly Kind[]>> = {

@@ -1,10 +1,10 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import type { Change } from './change';
-import { withChanges } from './changesBetween';
-import { referenceProblems } from './references';
-import { kinds, type Kind, type Site } from './site';
-import { saltmarrowSite } from './testSite';
+import type { Change } from '../change';
+import { withChanges } from '../changesBetween';
+import { referenceProblems } from './referenceProblems';
+import { kinds, type Kind, type Site } from '../site';
+import { saltmarrowSite } from '../testSite';
 
 const site = saltmarrowSite();
 const facts = kinds.flatMap((kind) => Object.keys(site[kind]).map((id) => ({ kind, id })));
