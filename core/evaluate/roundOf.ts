@@ -58,12 +58,14 @@ function* weighBySaving({ site, evaluation }: Before): Generator<void, Weighed> 
   const saving = savings.get(evaluation) ?? (yield* savingTests(site, evaluation.runs));
   savings.set(evaluation, saving);
   const readings = readingsByRun(site);
+  const candidates = saving.map(({ run: one, test, hours }) => {
+    const place = site.place[one.camera.placeId]!;
+    const cost = costOf(test, { run: one.run, place, readings: readings.get(one.run.id) ?? {} });
+    return roundTestOf(one, test, cost, hours);
+  });
   return {
-    candidates: saving.map(({ run: one, test, hours }) => {
-      const place = site.place[one.camera.placeId]!;
-      const cost = costOf(test, { run: one.run, place, readings: readings.get(one.run.id) ?? {} });
-      return roundTestOf(one, test, cost, hours);
-    }),
+    // Nobody tests for longer than that spares.
+    candidates: candidates.filter(({ test }) => 60 * test.worth > test.minutes),
     nights: new Map(saving.map(({ run, nights }) => [run.run.id, nights])),
   };
 }

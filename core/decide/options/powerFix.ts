@@ -119,11 +119,11 @@ function fixedVolts(context: Context, { kind, nightVolts, utilisation }: PowerFi
       conclusion:
         utilisation <= 1 ? `${formatQuantity(nightVolts - minVolts, 'V')} to spare.` : 'Still too little.',
     }),
-    // The drop grows with the loop, and an adapter beside the camera has next to none.
-    under: (scenario) =>
+    // The drop grows with the loop, and an adapter beside the camera has next to none. New cores have none of the old ones’ troubles.
+    under: ({ powerOhms, powerTimes }) =>
       kind === 'local-adapter'
         ? utilisation
-        : utilisation * ohmsFactor(basis, scenario.powerOhms, scenario.powerTimes),
+        : utilisation * ohmsFactor(basis, powerOhms, kind === 'heavier-cores' ? 1 : powerTimes),
   };
 }
 

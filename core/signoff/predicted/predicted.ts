@@ -60,15 +60,18 @@ function sampled(figureOf: (scenario: Scenario, gauss: () => number) => number, 
     return mean + deviation * gauss();
   };
   return Array.from({ length: draws }, () => {
-    const scenario: Scenario = {
+    const off: Deviations = {
       coaxOhms: drawn('coaxOhms'),
       powerOhms: drawn('powerOhms'),
       loss: drawn('loss'),
       joints: drawn('joints'),
       load: drawn('load'),
       length: drawn('length'),
+    };
+    const scenario: Scenario = {
       ...asNoted,
-      unseenDb: unseenJointDb * Math.max(0, gauss()),
+      ...off,
+      unseenDb: unseenJointDb * Math.max(0, off.joints),
       coaxTimes: even() < rates['coax-construction'] ? worstCase.coaxTimes : 1,
     };
     return figureOf(scenario, gauss);
