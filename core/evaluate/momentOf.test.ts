@@ -69,9 +69,22 @@ describe('now', () => {
     expect(movedAt(after, { kind: 'now' })).toEqual([]);
     expect(movedAt(after, morning(1))).toEqual([]);
   });
+  it('leads to a later night for what was put back, once it is planned there again', () => {
+    const again = { date: dates[2], jobs: [{ taskId: all.at(-1)!.taskId, crewIds: [] }] };
+    const after = tried(site, 1, 'put-back');
+    const planned = withChanges(
+      after,
+      agreeNights(after, [
+        ...Object.values(after.plannedNight).filter(({ date }) => date !== dates[2]),
+        again,
+      ]),
+    );
+    expect(movedAt(planned, morning(2))).toEqual([camera(2)]);
+    expect(new Set(movedAt(planned, morning(3)))).toEqual(new Set([camera(1), camera(2)]));
+  });
   it('is what every night that is over left: what was not begun in it is not so', () => {
     const after = tried(site, 2, 'done');
-    expect(movedAt(after, morning(1))).toEqual([camera(2)]);
+    expect(movedAt(after, morning(1))).toEqual([]);
     expect(movedAt(after, morning(2))).toEqual([camera(2)]);
     expect(new Set(movedAt(after, morning(3)))).toEqual(new Set([camera(2), camera(3)]));
   });

@@ -29,18 +29,25 @@ interface MorningAhead {
 }
 
 /**
- * The mornings after the nights that were agreed. A night after which another was worked in is over: what it has not
- * brought about is not so in its morning.
+ * The mornings after the nights that were agreed: with what was done by then, and with what is still to be done in them. A night
+ * after which another was worked in is over: what it has not brought about is not so in its morning.
  */
-function morningsAgreed(site: Site, all: readonly Move[], done: ReadonlySet<string>): MorningAhead[] {
+function morningsAgreed(site: Site, all: readonly Move[]): MorningAhead[] {
   const agreed = Object.values(site.plannedNight).sort((a, b) => a.date.localeCompare(b.date, 'en'));
   const tries = lastTries(site);
   const lastWorked = [...tries.values()].reduce((last, { night }) => (night > last ? night : last), '');
-  const so = new Set(done);
+  const toCome = new Set<string>();
   return agreed.map(({ date, jobs }) => {
-    for (const { taskId } of jobs)
-      if (date >= lastWorked && tries.get(taskId)?.ended?.how !== 'put-back') so.add(taskId);
-    return { date, moved: camerasOf(all, ({ taskId }) => so.has(taskId)) };
+    for (const { taskId } of jobs) {
+      // What was tried in this night or since is told by how that ended; what was put back before is to come once more.
+      const last = tries.get(taskId);
+      if (date >= lastWorked && !(last?.ended && last.night >= date)) toCome.add(taskId);
+    }
+    const isSo = ({ taskId }: Move): boolean => {
+      const last = tries.get(taskId);
+      return (last?.ended?.how === 'done' && last.night <= date) || toCome.has(taskId);
+    };
+    return { date, moved: camerasOf(all, isSo) };
   });
 }
 
@@ -63,7 +70,7 @@ export function momentOf(
   const done = tasksDone(site);
   const now = camerasOf(all, ({ taskId }) => done.has(taskId));
   const isAgreed = Object.keys(site.plannedNight).length > 0;
-  const mornings = isAgreed ? morningsAgreed(site, all, done) : morningsInOrder(migration);
+  const mornings = isAgreed ? morningsAgreed(site, all) : morningsInOrder(migration);
   const movedAt = (): ReadonlySet<string> =>
     at.kind === 'morning'
       ? (mornings[at.night - 1]?.moved ?? new Set(all.map(({ cameraId }) => cameraId)))
