@@ -2,7 +2,7 @@ import { linesBelieved, type LineBelief } from '#core/decide/belief';
 import { feasibleOption, type RunEvaluation } from '#core/decide/runEvaluation';
 import { createNormal, createRandom } from '#core/shared/random';
 import { lineKind } from '#core/test/findings';
-import { asKnown, asNoted, type Scenario } from '#core/test/scenarios';
+import { asKnown, asNoted, worstCase, type Scenario } from '#core/test/scenarios';
 import type { Margin, FeasibleOption } from '#core/decide/options';
 import type { OptionKind, Site, TestId, Trouble } from '#core/model/site';
 import { basisOf, type Status } from '#core/shared/derivation';
@@ -91,7 +91,7 @@ function testFor({ kind, unread }: Margin, { isCoax, coaxRead, traced }: Chosen)
 const lostHours = ({ hours }: FeasibleOption): number => hours + 2;
 
 /** Lines that are not what is noted of them. */
-const asSteel: Scenario = { ...asKnown, coaxTimes: 3 };
+const asSteel: Scenario = { ...asKnown, coaxTimes: worstCase.coaxTimes };
 const asWorse: Scenario = { ...asSteel, powerTimes: 3, unseenDb: 6, hasUnseenTap: true };
 const dreads = ({ margins }: FeasibleOption, scenario: Scenario): boolean =>
   margins.some((margin) => margin.under(scenario) > margin.under(asKnown));
