@@ -13,7 +13,9 @@ export default defineConfig({
           // Loading what is tested takes longer than most tests, and nothing in it keeps a state of its own.
           isolate: false,
           include: ['{core,web,server,cli,stand-ins}/**/*.test.ts'],
-          testTimeout: 60_000,
+          testTimeout: 120_000,
+          // What is set up before a file's tests plans the demo: seconds here, more where other parts share the cores.
+          hookTimeout: 120_000,
         },
       },
       {
