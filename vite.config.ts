@@ -1,7 +1,9 @@
 import path from 'node:path';
 import vue from '@vitejs/plugin-vue';
-import { defineConfig, type Plugin } from 'vite';
+import { defineConfig, type Plugin, type UserConfig } from 'vite';
 import { VitePWA } from 'vite-plugin-pwa';
+import { threadGroups } from './scripts/groupModules.ts';
+import { pageChunks } from './scripts/pageChunks.ts';
 
 // Said by `npm run dev`, whose pages stand beside its server.
 const serverPort = Number(process.env.NEOTROPE_PORT ?? 4127);
@@ -67,9 +69,14 @@ const threadBesidePages: Plugin = {
   },
 };
 
-export default defineConfig({
+/** A thread has no document to preload with: nothing that it may run fetches its parts that way. */
+const runsInThread = new RegExp(`/(${[...threadGroups, 'evaluator.worker', 'questions'].join('|')})-`);
+
+const page = (file: string) => path.resolve(import.meta.dirname, 'web', file);
+
+const pages = {
   root: 'web',
-  plugins: [threadBesidePages, vue(), offline],
+  plugins: [threadBesidePages, vue()],
   resolve: {
     alias: [
       { find: '#contract', replacement: path.resolve(import.meta.dirname, 'contract/index.ts') },
@@ -82,12 +89,32 @@ export default defineConfig({
     manifest: true,
     assetsInlineLimit: 0,
     modulePreload: {
-      // A thread has no document to preload with.
-      resolveDependencies: (_, dependencies, { hostId }) =>
-        hostId.includes('evaluator.worker') ? [] : dependencies,
+      resolveDependencies: (_, dependencies, { hostId }) => (runsInThread.test(hostId) ? [] : dependencies),
     },
   },
   worker: { format: 'es' },
+} satisfies UserConfig;
+
+export default defineConfig(async ({ command }) => ({
+  ...pages,
+  plugins: [...pages.plugins, offline],
+  build: {
+    ...pages.build,
+    rolldownOptions: {
+      output: {
+        codeSplitting: {
+          groups:
+            command === 'serve'
+              ? []
+              : await pageChunks(pages, {
+                  entry: page('index.html'),
+                  firstScreen: [page('app.ts'), page('stages/survey/SurveyStage.vue')],
+                  thread: evaluator,
+                }),
+        },
+      },
+    },
+  },
   server: {
     port: serverPort + 1,
     strictPort: true,
@@ -100,4 +127,4 @@ export default defineConfig({
       },
     },
   },
-});
+}));

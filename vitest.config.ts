@@ -12,7 +12,7 @@ export default defineConfig({
           name: 'unit',
           // Loading what is tested takes longer than most tests, and nothing in it keeps a state of its own.
           isolate: false,
-          include: ['{core,web,server,cli,stand-ins}/**/*.test.ts'],
+          include: ['{core,web,server,cli,stand-ins,scripts}/**/*.test.ts'],
           testTimeout: 120_000,
           // What is set up before a file's tests plans the demo: seconds here, more where other parts share the cores.
           hookTimeout: 120_000,

@@ -107,8 +107,10 @@ function firstScreen(): Row {
     needed.add(chunk.file);
     chunk.imports?.forEach(add);
   };
-  for (const key of ['index.html', 'app.ts', 'stages/survey/SurveyStage.vue', 'workers/evaluator.worker.ts'])
-    add(key);
+  const entry = readFileSync(path.join(root, 'dist', 'index.html'), 'utf8');
+  for (const [, file] of entry.matchAll(/<script type="module" crossorigin src="\/([^"]+)"/g))
+    needed.add(file!);
+  for (const key of ['app.ts', 'stages/survey/SurveyStage.vue', 'workers/evaluator.worker.ts']) add(key);
   const bytes = [...needed]
     .filter((file) => file.endsWith('.js'))
     .reduce((sum, file) => sum + gzipSync(readFileSync(path.join(root, 'dist', file))).length, 0);
