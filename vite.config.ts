@@ -1,8 +1,10 @@
+import { readdirSync } from 'node:fs';
 import path from 'node:path';
 import vue from '@vitejs/plugin-vue';
 import { defineConfig, type Plugin, type UserConfig } from 'vite';
-import { VitePWA } from 'vite-plugin-pwa';
-import { threadGroups } from './scripts/groupModules.ts';
+import { VitePWA, type VitePWAOptions } from 'vite-plugin-pwa';
+import { groupNames, isForThread } from './scripts/groupModules.ts';
+import { noCircles } from './scripts/noCircles.ts';
 import { pageChunks } from './scripts/pageChunks.ts';
 
 // Said by `npm run dev`, whose pages stand beside its server.
@@ -10,7 +12,7 @@ const serverPort = Number(process.env.NEOTROPE_PORT ?? 4127);
 const serverAddress = `http://127.0.0.1:${serverPort}`;
 
 /** Everything that the pages are made of is kept in the browser, so that they open without a network; what the server answers is not, but pictures. */
-const offline = VitePWA({
+const offline: Partial<VitePWAOptions> = {
   registerType: 'prompt',
   injectRegister: null,
   manifest: {
@@ -48,7 +50,7 @@ const offline = VitePWA({
       },
     ],
   },
-});
+};
 
 const evaluator = path.resolve(import.meta.dirname, 'web/workers/evaluator.worker.ts');
 
@@ -69,8 +71,10 @@ const threadBesidePages: Plugin = {
   },
 };
 
-/** A thread has no document to preload with: nothing that it may run fetches its parts that way. */
-const runsInThread = new RegExp(`/(${[...threadGroups, 'evaluator.worker', 'questions'].join('|')})-`);
+/** A thread has no document to fetch ahead with. */
+const runsInThread = new RegExp(
+  `/(${[...groupNames.filter(isForThread), 'evaluator.worker', 'questions'].join('|')})-`,
+);
 
 const page = (file: string) => path.resolve(import.meta.dirname, 'web', file);
 
@@ -97,7 +101,7 @@ const pages = {
 
 export default defineConfig(async ({ command }) => ({
   ...pages,
-  plugins: [...pages.plugins, offline],
+  plugins: [...pages.plugins, VitePWA(offline), noCircles],
   build: {
     ...pages.build,
     rolldownOptions: {
@@ -106,11 +110,15 @@ export default defineConfig(async ({ command }) => ({
           groups:
             command === 'serve'
               ? []
-              : await pageChunks(pages, {
-                  entry: page('index.html'),
-                  firstScreen: [page('app.ts'), page('stages/survey/SurveyStage.vue')],
-                  thread: evaluator,
-                }),
+              : await pageChunks(
+                  { ...pages, plugins: [...pages.plugins, VitePWA({ ...offline, disable: true })] },
+                  {
+                    entry: page('index.html'),
+                    firstScreen: [page('app.ts'), page('stages/survey/SurveyStage.vue')],
+                    frame: readdirSync(page('frame')).map((file) => page(path.join('frame', file))),
+                    thread: evaluator,
+                  },
+                ),
         },
       },
     },

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { groupModules } from './groupModules.ts';
+import { groupModules, groupNames } from './groupModules.ts';
 
 interface File {
   imports?: string[];
@@ -21,70 +21,67 @@ const grouped = (files: Record<string, File>) =>
         dynamicImports: asksFor,
         code: { length: bytes },
       })),
-      { entry: 'entry', firstScreen: ['board'], thread: 'thread' },
+      { entry: 'entry', firstScreen: ['board'], frame: ['dialog', 'help'], thread: 'thread' },
     ),
   );
 
 const start: Record<string, File> = {
   entry: { facade: true, imports: ['talk'], asksFor: ['board'] },
   board: { facade: true, imports: ['schemas', 'frame', 'words', 'talk'] },
-  thread: { facade: true, imports: ['schemas', 'ohms', 'talk'], asksFor: ['answer'] },
-  answer: { facade: true, imports: ['words', 'ohms', 'guesses'] },
+  dialog: { facade: true, imports: ['field', 'terms', 'frame'] },
+  help: { facade: true, imports: ['field'], bytes: 90_000 },
+  thread: { facade: true, imports: ['schemas', 'ohms', 'talk', 'only'], asksFor: ['answer'] },
+  answer: { facade: true, imports: ['words', 'ohms', 'guesses', 'terms'] },
+  tree: { facade: true, imports: ['both', 'frame', 'curves', 'ohms'] },
+  list: { facade: true, imports: ['both', 'guesses'] },
   talk: {},
   schemas: {},
   frame: { imports: ['schemas'] },
   words: {},
+  field: {},
+  terms: { imports: ['words'] },
   ohms: { imports: ['schemas'] },
-  guesses: { bytes: 100_000 },
+  only: {},
+  guesses: { bytes: 100_000, imports: ['ohms'] },
+  both: { imports: ['ohms', 'field'] },
+  chart: { bytes: 400_000 },
+  curves: { imports: ['chart', 'both'] },
 };
 
 describe('groups of modules', () => {
-  it('are told by who fetches them at the start', () => {
-    expect(grouped(start)).toEqual({
-      'entry+': 'start',
-      talk: 'start-shared',
-      'board+': 'page',
-      frame: 'page',
-      schemas: 'shared',
-      words: 'shared-later',
-      'thread+': 'reckoning',
-      ohms: 'reckoning',
-      'answer+': 'answers',
-      guesses: 'answers',
+  it('are told by who of the pages and of the thread asks first', () => {
+    const { chart: _, curves: _curves, ...rest } = start;
+    expect(grouped(rest)).toEqual({
+      'entry+': 'entry-none',
+      talk: 'entry-thread',
+      'board+': 'first-none',
+      frame: 'first-none',
+      schemas: 'first-thread',
+      words: 'first-answers',
+      field: 'frame-none',
+      terms: 'frame-answers',
+      both: 'views-none',
+      ohms: 'views-thread',
+      guesses: 'views-answers',
+      'thread+': 'none-thread',
+      only: 'none-thread',
     });
   });
 
   it('leave a view that is opened, and whatever is large, a file of its own', () => {
-    const { tree, chart, curves, both } = grouped({
-      ...start,
-      tree: { facade: true, imports: ['both', 'frame', 'curves'] },
-      list: { facade: true, imports: ['both'] },
-      both: { imports: ['ohms', 'frame', 'guesses'] },
-      chart: { bytes: 400_000 },
-      curves: { imports: ['chart', 'both'] },
-    });
-    expect(both).toBe('stages');
-    expect([tree, chart]).toEqual([undefined, undefined]);
-    // In the group it would have everybody fetch the chart.
-    expect(curves).toBeUndefined();
+    const of = grouped(start);
+    expect(of['both']).toBe('views-none');
+    // The last would have everybody who takes the group fetch the chart.
+    for (const name of ['tree', 'tree+', 'help+', 'chart', 'curves']) expect(of[name], name).toBeUndefined();
   });
 
-  it('never wait for each other', () => {
-    const files = {
-      ...start,
-      both: { imports: ['frame', 'guesses'] },
-      tree: { facade: true, imports: ['both'] },
-    };
-    const of = grouped(files);
-    const importsOf = (group: string) =>
-      new Set(
-        Object.entries(files)
-          .filter(([name]) => of[name] === group)
-          .flatMap(([, { imports = [] }]: [string, File]) => imports.flatMap((name) => of[name] ?? []))
-          .filter((other) => other !== group),
-      );
-    const reaches = (from: string, to: string): boolean =>
-      [...importsOf(from)].some((group) => group === to || reaches(group, to));
-    for (const group of new Set(Object.values(of))) expect(reaches(group, group), group).toBe(false);
+  it('import only from themselves and from those before them', () => {
+    const of = grouped(start);
+    for (const [name, { imports = [] }] of Object.entries(start))
+      for (const other of imports)
+        if (of[name] && of[other])
+          expect(groupNames.indexOf(of[other]), `${name} → ${other}`).toBeLessThanOrEqual(
+            groupNames.indexOf(of[name]),
+          );
   });
 });

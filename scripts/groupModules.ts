@@ -8,97 +8,98 @@ type Chunk = Pick<
   code: { length: number };
 };
 
-/** Files of the pages that everybody fetches, by what asks for them first. */
+/** Modules that the pages begin with. */
 export interface Starts {
   /** The page itself: it starts the thread and fetches the rest. */
   entry: string;
   /** What is on the screen first. */
   firstScreen: readonly string[];
+  /** What stands around every site, and is fetched as soon as the first screen stands. */
+  frame: readonly string[];
   /** The thread that works out the site. */
   thread: string;
 }
 
-/** The groups in the order in which they claim what they share. */
-export const groupNames = [
-  'start-shared',
-  'start',
-  'shared',
-  'shared-later',
-  'reckoning',
-  'page',
-  'answers',
-  'stages',
-] as const;
-type GroupName = (typeof groupNames)[number];
+/** Who of the pages asks for a module first, the earliest before the others. */
+const pageSides = ['entry', 'first', 'frame', 'views', 'none'] as const;
+/** Who of the thread does: what it starts with, what it fetches later, or nothing. */
+const threadSides = ['thread', 'answers', 'none'] as const;
 
-/** The groups that the thread runs as well. It has no document, which fetching a style or fetching ahead needs. */
-export const threadGroups = [
-  'start-shared',
-  'shared',
-  'shared-later',
-  'reckoning',
-  'answers',
-] as const satisfies readonly GroupName[];
+export type GroupName = `${(typeof pageSides)[number]}-${(typeof threadSides)[number]}`;
+
+/** All groups. What is in one imports only from itself and from those before it. */
+export const groupNames: readonly GroupName[] = pageSides.flatMap((page) =>
+  threadSides.map((thread): GroupName => `${page}-${thread}`),
+);
+
+/** A file that no thread runs may fetch what it needs ahead, which takes a document. */
+export const isForThread = (name: GroupName): boolean => !name.endsWith('-none');
 
 /** What is not smaller than this stays a file of its own: who does not need it should not fetch it. */
 const ownFileBytes = 60_000;
 
-/** Everything that is fetched along with some files, themselves included. */
-function fetchedWith(chunks: ReadonlyMap<string, Chunk>, files: Iterable<string>): Set<string> {
-  const fetched = new Set<string>();
-  const fetch = (file: string): void => {
-    const chunk = chunks.get(file);
-    if (chunk === undefined || fetched.has(file)) return;
-    fetched.add(file);
-    chunk.imports.forEach(fetch);
-  };
-  [...files].forEach(fetch);
-  return fetched;
-}
-
 /**
- * Puts modules that are fetched together into one group. A bundler by itself makes a file of every set of modules that
- * the same views use: hundreds, most of them smaller than what asking for them costs.
+ * Puts modules into groups by who asks for them first. A bundler by itself makes a file of every set of modules that the
+ * same views use: hundreds, most of them smaller than what asking for them costs.
  *
- * A group holds whatever its modules import, or leaves it to a group before it, so that no two files wait for each other.
+ * Whoever asks for a module asks for what it imports too, at the latest then: no two groups wait for each other.
  */
 export function groupModules(all: readonly Chunk[], starts: Starts): Map<string, GroupName> {
   const chunks = new Map(all.map((chunk) => [chunk.fileName, chunk]));
-  const fetchedBy = (...modules: readonly string[]) =>
+  /** Everything that is fetched along with some files, themselves included. */
+  const fetchedWith = (files: Iterable<string>): Set<string> => {
+    const fetched = new Set<string>();
+    const fetch = (file: string): void => {
+      const chunk = chunks.get(file);
+      if (chunk === undefined || fetched.has(file)) return;
+      fetched.add(file);
+      chunk.imports.forEach(fetch);
+    };
+    [...files].forEach(fetch);
+    return fetched;
+  };
+  const fetchedBy = (modules: readonly string[]) =>
     fetchedWith(
-      chunks,
-      all
-        .filter(({ facadeModuleId }) => facadeModuleId && modules.includes(facadeModuleId))
-        .map(({ fileName }) => fileName),
+      all.flatMap(({ fileName, facadeModuleId }) =>
+        facadeModuleId !== null && modules.includes(facadeModuleId) ? [fileName] : [],
+      ),
     );
-  const entry = fetchedBy(starts.entry);
-  const firstScreen = fetchedBy(...starts.firstScreen);
-  const thread = fetchedBy(starts.thread);
-  const answers = fetchedWith(
-    chunks,
-    [...thread].flatMap((file) => chunks.get(file)!.dynamicImports),
+  const [entry, first, frame] = [[starts.entry], starts.firstScreen, starts.frame].map(fetchedBy) as [
+    Set<string>,
+    Set<string>,
+    Set<string>,
+  ];
+  const thread = fetchedBy([starts.thread]);
+  const answers = fetchedWith([...thread].flatMap((file) => chunks.get(file)!.dynamicImports));
+  const views = fetchedWith(
+    all
+      .filter(
+        ({ fileName, facadeModuleId }) =>
+          facadeModuleId !== null && !thread.has(fileName) && !answers.has(fileName),
+      )
+      .map(({ fileName }) => fileName),
   );
-  const isEarly = (file: string) => entry.has(file) || firstScreen.has(file) || thread.has(file);
+  const pageSide = (file: string) => {
+    if (entry.has(file)) return 'entry';
+    if (first.has(file)) return 'first';
+    if (frame.has(file)) return 'frame';
+    return views.has(file) ? 'views' : 'none';
+  };
+  const threadSide = (file: string) => {
+    if (thread.has(file)) return 'thread';
+    return answers.has(file) ? 'answers' : 'none';
+  };
+  const groupOf = (file: string): GroupName => `${pageSide(file)}-${threadSide(file)}`;
   /** A view is fetched when it is opened, and what is large when it is needed. */
-  const staysApart = (file: string) =>
-    !isEarly(file) &&
-    !answers.has(file) &&
-    (chunks.get(file)!.facadeModuleId !== null || chunks.get(file)!.code.length >= ownFileBytes);
-  const groupOf = (file: string): GroupName | null => {
-    if (entry.has(file)) return thread.has(file) ? 'start-shared' : 'start';
-    if (firstScreen.has(file)) {
-      if (thread.has(file)) return 'shared';
-      return answers.has(file) ? 'shared-later' : 'page';
-    }
-    if (thread.has(file)) return 'reckoning';
-    if (answers.has(file)) return 'answers';
-    return [...fetchedWith(chunks, [file])].some(staysApart) ? null : 'stages';
+  const staysApart = (file: string): boolean => {
+    const { facadeModuleId, code } = chunks.get(file)!;
+    if (entry.has(file) || first.has(file) || thread.has(file)) return false;
+    return facadeModuleId !== null || (groupOf(file) === 'views-none' && code.length >= ownFileBytes);
   };
   const groups = new Map<string, GroupName>();
   for (const { fileName, facadeModuleId, moduleIds } of all) {
-    const group = groupOf(fileName);
-    if (group === null) continue;
-    for (const id of moduleIds) if (id !== facadeModuleId) groups.set(id, group);
+    if ([...fetchedWith([fileName])].some(staysApart)) continue;
+    for (const id of moduleIds) if (id !== facadeModuleId) groups.set(id, groupOf(fileName));
   }
   return groups;
 }

@@ -15,7 +15,6 @@ export async function pageChunks(
       write: false,
       minify: false,
       reportCompressedSize: false,
-      rolldownOptions: { external: ['virtual:pwa-register'] },
     },
     // Other threads are bundled by themselves; what is in them is of no interest here.
     worker: { ...config.worker, rolldownOptions: { external: () => true } },
@@ -28,6 +27,8 @@ export async function pageChunks(
   return groupNames.map((name, place) => ({
     name,
     priority: groupNames.length - place,
+    // Whatever a module needs is in a group of its own right; what it only mentions is not to come with it.
+    includeDependenciesRecursively: false,
     test: (id) => groups.get(id) === name,
   }));
 }
