@@ -71,10 +71,11 @@ const threadBesidePages: Plugin = {
   },
 };
 
+/** What the thread fetches part by part, beside what it shares with others. */
+const threadParts = ['evaluator.worker', 'siteEvaluator', 'keptSites', 'questions'];
+
 /** A thread has no document to fetch ahead with. */
-const runsInThread = new RegExp(
-  `/(${[...groupNames.filter(isForThread), 'evaluator.worker', 'questions'].join('|')})-`,
-);
+const runsInThread = new RegExp(`/(${[...groupNames.filter(isForThread), ...threadParts].join('|')})-`);
 
 const page = (file: string) => path.resolve(import.meta.dirname, 'web', file);
 
@@ -117,6 +118,7 @@ export default defineConfig(async ({ command }) => ({
                     firstScreen: [page('app.ts'), page('stages/survey/SurveyStage.vue')],
                     frame: readdirSync(page('frame')).map((file) => page(path.join('frame', file))),
                     thread: evaluator,
+                    program: page('workers/siteEvaluator.ts'),
                   },
                 ),
         },

@@ -110,7 +110,13 @@ function firstScreen(): Row {
   const entry = readFileSync(path.join(root, 'dist', 'index.html'), 'utf8');
   for (const [, file] of entry.matchAll(/<script type="module" crossorigin src="\/([^"]+)"/g))
     needed.add(file!);
-  for (const key of ['app.ts', 'stages/survey/SurveyStage.vue', 'workers/evaluator.worker.ts']) add(key);
+  for (const key of [
+    'app.ts',
+    'stages/survey/SurveyStage.vue',
+    'workers/evaluator.worker.ts',
+    'workers/siteEvaluator.ts',
+  ])
+    add(key);
   const bytes = [...needed]
     .filter((file) => file.endsWith('.js'))
     .reduce((sum, file) => sum + gzipSync(readFileSync(path.join(root, 'dist', file))).length, 0);

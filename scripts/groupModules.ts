@@ -16,14 +16,16 @@ export interface Starts {
   firstScreen: readonly string[];
   /** What stands around every site, and is fetched as soon as the first screen stands. */
   frame: readonly string[];
-  /** The thread that works out the site. */
+  /** The thread that works out the site: it asks for the site and fetches its program. */
   thread: string;
+  /** What the thread works the site out with. */
+  program: string;
 }
 
 /** Who of the pages asks for a module first, the earliest before the others. */
 const pageSides = ['entry', 'first', 'frame', 'views', 'none'] as const;
-/** Who of the thread does: what it starts with, what it fetches later, or nothing. */
-const threadSides = ['thread', 'answers', 'none'] as const;
+/** Who of the thread does: what it begins with, its program, what that fetches later, or nobody. */
+const threadSides = ['thread', 'program', 'answers', 'none'] as const;
 
 export type GroupName = `${(typeof pageSides)[number]}-${(typeof threadSides)[number]}`;
 
@@ -70,12 +72,13 @@ export function groupModules(all: readonly Chunk[], starts: Starts): Map<string,
     Set<string>,
   ];
   const thread = fetchedBy([starts.thread]);
-  const answers = fetchedWith([...thread].flatMap((file) => chunks.get(file)!.dynamicImports));
+  const program = fetchedBy([starts.program]);
+  const answers = fetchedWith([...thread, ...program].flatMap((file) => chunks.get(file)!.dynamicImports));
   const views = fetchedWith(
     all
       .filter(
         ({ fileName, facadeModuleId }) =>
-          facadeModuleId !== null && !thread.has(fileName) && !answers.has(fileName),
+          facadeModuleId !== null && ![thread, answers].some((part) => part.has(fileName)),
       )
       .map(({ fileName }) => fileName),
   );
@@ -87,13 +90,14 @@ export function groupModules(all: readonly Chunk[], starts: Starts): Map<string,
   };
   const threadSide = (file: string) => {
     if (thread.has(file)) return 'thread';
+    if (program.has(file)) return 'program';
     return answers.has(file) ? 'answers' : 'none';
   };
   const groupOf = (file: string): GroupName => `${pageSide(file)}-${threadSide(file)}`;
   /** A view is fetched when it is opened, and what is large when it is needed. */
   const staysApart = (file: string): boolean => {
     const { facadeModuleId, code } = chunks.get(file)!;
-    if (entry.has(file) || first.has(file) || thread.has(file)) return false;
+    if ([entry, first, thread, program].some((early) => early.has(file))) return false;
     return facadeModuleId !== null || (groupOf(file) === 'views-none' && code.length >= ownFileBytes);
   };
   const groups = new Map<string, GroupName>();

@@ -16,8 +16,9 @@ const problem = ref('');
 const room = ref('');
 const megabytes = (bytes: number): string =>
   `${(bytes / 1e6).toLocaleString([], { maximumFractionDigits: 1 })} MB`;
-const moments = new Intl.DateTimeFormat([], { dateStyle: 'short', timeStyle: 'short' });
-const when = (at: string): string => moments.format(new Date(at));
+/** Made when the first moment is written: a browser takes as long for it as for a view. */
+const moments = computed(() => new Intl.DateTimeFormat([], { dateStyle: 'short', timeStyle: 'short' }));
+const when = (at: string): string => moments.value.format(new Date(at));
 /** So many are listed; a day's work apart is more than anybody reads. */
 const mostListed = 50;
 const listedEdits = computed(() => store.pending.slice(0, mostListed));

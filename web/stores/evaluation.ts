@@ -18,6 +18,7 @@ import type { DeviceGoal, PlanForDevice } from '#core/allocate/device';
 import { changesBetween, type OptionKind, type Site } from '#core/model/site';
 import { isPartMissing } from '../offline/partMissing';
 import { beforeIdle } from '../offline/whenIdle';
+import { untilPainted } from '../parts/untilPainted';
 import { askEvaluator, restartEvaluator, StartedAnew } from '../workers/evaluator';
 import { missingPart } from '../workers/missingPart';
 import { useMeasures } from './measures';
@@ -90,8 +91,15 @@ export const useEvaluation = defineStore('evaluation', () => {
     if (first !== site && held?.id === id) await follow(id, first, site);
   }
 
+  /** Opens a site; what nobody waits for is left until it is on the screen. */
+  function opened(id: string, site: Site): Promise<void> {
+    const opening = openSite(id, site);
+    beforeIdle(opening.then(untilPainted)).catch(() => undefined);
+    return opening;
+  }
+
   const evaluate = (id: string, site: Site): Promise<void> =>
-    held?.id === id && result.value ? follow(id, held.site, site) : beforeIdle(openSite(id, site));
+    held?.id === id && result.value ? follow(id, held.site, site) : opened(id, site);
 
   /** Only the newest site is worth evaluating; those that came meanwhile are passed over. */
   async function evaluateLatest(): Promise<void> {

@@ -1,7 +1,8 @@
 import { wrap, type Remote } from 'comlink';
-import { pathOf, sitePath } from '#contract';
 import { beforeIdle } from '../offline/whenIdle';
-import type { Evaluator } from './evaluator.worker';
+import type { FirstWord } from './evaluator.worker';
+import type { OpenedSite } from './openedSite';
+import type { Evaluator } from './siteEvaluator';
 
 /** What was asked of a thread that another has taken the place of. */
 export class StartedAnew extends Error {}
@@ -13,13 +14,14 @@ interface Thread {
   end: () => void;
 }
 
-function startThread(): Thread {
+function startThread(openedId: string | null): Thread {
   const worker = new Worker(new URL('./evaluator.worker.ts', import.meta.url), { type: 'module' });
+  worker.postMessage({ openedId } satisfies FirstWord);
   let fail: (why: Error) => void = () => undefined;
   const failure = new Promise<never>((_, reject) => {
     fail = reject;
     worker.addEventListener('error', ({ message }) =>
-      reject(new Error(message || 'its code could not be loaded')),
+      reject(new Error(message.replace(/^Uncaught (Error: )?/, '') || 'its code could not be loaded')),
     );
     worker.addEventListener('messageerror', () => reject(new Error('a message could not be read')));
   });
@@ -36,8 +38,10 @@ function startThread(): Thread {
   };
 }
 
+const openedId = /^\/site\/([^/]+)/.exec(window.location.pathname)?.[1] ?? null;
+
 /** The thread that works out what a site comes to, started before anything else of the page. */
-let thread = startThread();
+let thread = startThread(openedId);
 
 /** Asks the thread for something. Rejects where it throws, and where the thread itself fails. */
 export function askEvaluator<T>(ask: (evaluator: Remote<Evaluator>) => Promise<T>): Promise<T> {
@@ -47,45 +51,24 @@ export function askEvaluator<T>(ask: (evaluator: Remote<Evaluator>) => Promise<T
 /** Starts a new thread, which knows no site yet, in place of one that failed. */
 export function restartEvaluator(): void {
   thread.end();
-  thread = startThread();
+  thread = startThread(null);
 }
 
-/** A site as the server answered it, and the first news of it, which may come later or not at all. */
-export interface EarlySite {
-  answer: string;
+/** The site that the page was opened at, and the first news of it, which come later. */
+export interface EarlySite extends OpenedSite {
   news: Promise<string>;
-  /** Of when it is, where nobody answered and this device knew it; `null` as the server has it now. */
-  keptAt: string | null;
 }
 
-/** Works a site out while the page makes itself ready. */
-function workedOut(answer: string, keptAt: string | null): EarlySite {
-  const news = beforeIdle(askEvaluator((evaluator) => evaluator.openServed(answer)));
+/** The thread asks for the site and works it out while the page makes itself ready. */
+async function openedEarly(): Promise<EarlySite | null> {
+  const news = beforeIdle(askEvaluator((evaluator) => evaluator.openOpened()));
   // Whoever waits for the news hears of a failure; until somebody does it is none of the page's.
   news.catch(() => undefined);
-  return { answer, news, keptAt };
+  const site = await askEvaluator((evaluator) => evaluator.opened()).catch(() => null);
+  return site && { ...site, news };
 }
 
-/** What this device knows of a site. */
-async function keptEarly(id: string): Promise<EarlySite | null> {
-  const kept = await import('../offline/keptSites').then(({ keptSite }) => keptSite(id));
-  return kept && workedOut(JSON.stringify(kept.served), kept.keptAt);
-}
-
-/** The site of an address is asked for before the page has made itself ready; where nobody answers, this device is. */
-async function fetchEarly(id: string): Promise<EarlySite | null> {
-  try {
-    const response = await fetch(`/api${pathOf(sitePath, { id })}`).catch(() => null);
-    if (response === null) return await keptEarly(id);
-    return response.ok ? workedOut(await response.text(), null) : null;
-  } catch {
-    return null;
-  }
-}
-
-const openedId = /^\/site\/([^/]+)/.exec(window.location.pathname)?.[1];
-let early: { id: string; site: Promise<EarlySite | null> } | null =
-  openedId === undefined ? null : { id: openedId, site: beforeIdle(fetchEarly(openedId)) };
+let early = openedId === null ? null : { id: openedId, site: openedEarly() };
 
 /** What was made ready of this site, once; `null` where it was another, or could not be had. */
 export async function takeEarly(id: string): Promise<EarlySite | null> {
