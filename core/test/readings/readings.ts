@@ -32,8 +32,10 @@ export function changedAt({ mending }: Pick<Site, 'mending'>): Map<string, numbe
 }
 
 /** Whether a reading was taken before its run was changed. */
-export const isOutdated = ({ runId, at }: Reading, changed: ReadonlyMap<string, number>): boolean =>
-  Date.parse(at) < (changed.get(runId) ?? -Infinity);
+export function isOutdated({ runId, at }: Reading, changed: ReadonlyMap<string, number>): boolean {
+  const since = changed.get(runId);
+  return since !== undefined && Date.parse(at) < since;
+}
 
 /** Readings that count, by run. One pass over the site, so that a thousand runs cost a thousand. */
 export function readingsByRun(site: Pick<Site, 'reading' | 'mending'>): Map<string, RunReadings> {
