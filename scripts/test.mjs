@@ -79,22 +79,22 @@ async function timed(name, part) {
 
 const counted = (file) => JSON.parse(readFileSync(path.join(root, 'test-results', file), 'utf8'));
 
-const vitest = (project, workers = availableParallelism()) =>
+/** Runs tests of these projects together, so that no core waits while one of them comes to its end. */
+const vitest = (name, ...projects) =>
   toolBeside(
     'vitest/vitest.mjs',
     [
       'run',
-      '--project',
-      project,
+      ...projects.flatMap((project) => ['--project', project]),
       '--maxWorkers',
-      String(workers),
+      String(availableParallelism()),
       '--reporter',
       'default',
       '--reporter',
       'json',
-      `--outputFile.json=test-results/${project}.json`,
+      `--outputFile.json=test-results/${name}.json`,
     ],
-    `The ${project} tests`,
+    `The tests (${projects.join(', ')})`,
   );
 /** What a tool found on a file that has not changed since is kept here. */
 const cached = (name) => path.join('node_modules', '.cache', 'neotrope', name);
@@ -129,37 +129,32 @@ const browser = () =>
     PLAYWRIGHT_JSON_OUTPUT_NAME: path.join(root, 'test-results', 'browser.json'),
   });
 
-/** The tests of a database that several servers share. */
-async function postgres(workers) {
-  if (hasPostgres()) return vitest('postgres', workers);
+/** The tests of a database that several servers share, where one can be had. */
+function postgres() {
+  if (hasPostgres()) return ['postgres'];
   console.log('No PostgreSQL here (apt-get install postgresql): its tests are left out.');
+  return [];
 }
 
-/** Two lines of parts run side by side, each on its half of the machine. */
-const half = Math.max(1, Math.floor(availableParallelism() / 2));
-
 /** All but the browser: what a change is held against before it is committed. */
-const check = () =>
-  Promise.all([
-    (async () => {
-      await timed('server tests', () => vitest('server', half));
-      await timed('PostgreSQL tests', () => postgres(half));
-    })(),
+async function check() {
+  await Promise.all([
+    timed('types', types),
     (async () => {
       await timed('format', format);
-      await timed('types', types);
       await timed('lint', lint);
-      await timed('unit tests', () => vitest('unit', half));
     })(),
   ]);
+  await timed('unit, server and PostgreSQL tests', () => vitest('check', 'unit', 'server', ...postgres()));
+}
 
 const parts = {
   lint,
   format,
   types,
-  unit: () => vitest('unit'),
-  server: () => vitest('server'),
-  postgres: () => postgres(),
+  unit: () => vitest('unit', 'unit'),
+  server: () => vitest('server', 'server'),
+  postgres: () => Promise.all(postgres().map((project) => vitest(project, project))),
   browser: async () => {
     await build();
     await browser();
@@ -173,11 +168,10 @@ const parts = {
     await check();
     await timed('build', build);
     await timed('browser tests', browser);
-    const vitests = ['unit.json', 'server.json', ...(hasPostgres() ? ['postgres.json'] : [])].map(counted);
+    const { numPassedTests, numFailedTests } = counted('check.json');
     const { expected, unexpected } = counted('browser.json').stats;
-    const sum = (name) => vitests.reduce((all, one) => all + one[name], 0);
     console.log(times.join(', '));
-    console.log(`${sum('numPassedTests') + expected} passed, ${sum('numFailedTests') + unexpected} failed`);
+    console.log(`${numPassedTests + expected} passed, ${numFailedTests + unexpected} failed`);
   },
 };
 
