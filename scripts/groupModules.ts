@@ -34,7 +34,7 @@ export const groupNames: readonly GroupName[] = pageSides.flatMap((page) =>
   threadSides.map((thread): GroupName => `${page}-${thread}`),
 );
 
-/** A file that no thread runs may fetch what it needs ahead, which takes a document. */
+/** Whether the thread runs what is in a group: it has no document, which fetching ahead takes. */
 export const isForThread = (name: GroupName): boolean => !name.endsWith('-none');
 
 /** What is not smaller than this stays a file of its own: who does not need it should not fetch it. */
@@ -66,21 +66,16 @@ export function groupModules(all: readonly Chunk[], starts: Starts): Map<string,
         facadeModuleId !== null && modules.includes(facadeModuleId) ? [fileName] : [],
       ),
     );
-  const [entry, first, frame] = [[starts.entry], starts.firstScreen, starts.frame].map(fetchedBy) as [
-    Set<string>,
-    Set<string>,
-    Set<string>,
-  ];
+  const entry = fetchedBy([starts.entry]);
+  const first = fetchedBy(starts.firstScreen);
+  const frame = fetchedBy(starts.frame);
   const thread = fetchedBy([starts.thread]);
   const program = fetchedBy([starts.program]);
   const answers = fetchedWith([...thread, ...program].flatMap((file) => chunks.get(file)!.dynamicImports));
   const views = fetchedWith(
-    all
-      .filter(
-        ({ fileName, facadeModuleId }) =>
-          facadeModuleId !== null && ![thread, answers].some((part) => part.has(fileName)),
-      )
-      .map(({ fileName }) => fileName),
+    all.flatMap(({ fileName, facadeModuleId }) =>
+      facadeModuleId === null || thread.has(fileName) || answers.has(fileName) ? [] : [fileName],
+    ),
   );
   const pageSide = (file: string) => {
     if (entry.has(file)) return 'entry';

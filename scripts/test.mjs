@@ -96,6 +96,7 @@ const vitest = (name, ...projects) =>
     ],
     `The tests (${projects.join(', ')})`,
   );
+
 /** What a tool found on a file that has not changed since is kept here. */
 const cached = (name) => path.join('node_modules', '.cache', 'neotrope', name);
 const lint = async () => {
