@@ -75,6 +75,23 @@ describe('what is asked before a site is accepted', () => {
     expect(all.totals).toMatchObject({ accepted: 0, fails: 0, punch: 0 });
   });
 
+  it('tells beforehand what is expected and would not be accepted, until it is read', () => {
+    const foreseen = ({ things }: SignOff) =>
+      things.flatMap(({ name, checks }) =>
+        checks.flatMap(({ check, foreseen: why }) => (why ? [[name, check, why]] : [])),
+      );
+    // 24 W over 410 m from a port of 30 W, of which 85 % are accepted.
+    expect(foreseen(signOff(site))).toEqual([
+      [
+        'Mast, turning',
+        'port-watts',
+        expect.stringMatching(/^Expected at 27\.4 W\. Too much: wanted at most 25\.5 W/),
+      ],
+    ]);
+    const mast = thingIn(signOff(site), 'Mast, turning');
+    expect(foreseen(signOff(applied(site, [reading(mast, 'port-watts', 25)])))).toEqual([]);
+  });
+
   it('expects of a link of fibre what its own grade loses', () => {
     const lossOf = (fibreGrade: 'os2' | 'om1') => {
       const link = { ...site.link['hall-office-fibre']!, fibreGrade };

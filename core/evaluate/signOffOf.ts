@@ -31,15 +31,15 @@ function predictedFigures(
     const run = runOf.get(of.id);
     if (of.kind !== 'camera' || !run) return [];
     const state = states.get(thingKey(of))!;
-    return checks.flatMap(({ check, margin, limit }): PredictedFigure[] => {
-      if (!margin || limit.kind !== 'figure') return [];
+    return checks.flatMap(({ check, foretold, limit }): PredictedFigure[] => {
+      if (!foretold || limit.kind !== 'figure') return [];
       const found = state.checks.find((one) => one.check === check)?.reading?.found;
       return [
         {
           cameraId: of.id,
           number: number ?? 0,
           check,
-          margin,
+          ...foretold,
           limit,
           read: found?.kind === 'figure' ? found.value : null,
           kin: kinOf(site, run),

@@ -42,6 +42,7 @@ export interface Context {
     | 'camera'
     | 'stream'
     | 'allocationSettings'
+    | 'acceptancePolicy'
   >;
   camera: Camera;
   run: Run;

@@ -18,6 +18,7 @@ import {
   coaxWattsMargin,
   poeMargin,
 } from './margins';
+import { portShareCautions } from './portShare';
 import { leadsOn, newCloset } from './newCloset';
 import { newCable, newCopperBetweenEarths, surgeProtection } from './newCable';
 import type { InfeasibleOption, Margin, Option, FeasibleOption } from './option';
@@ -191,6 +192,7 @@ function overCoax(
       cautions: [
         isolate,
         ...power.cautions,
+        ...portShareCautions(context, draft.shared, portWatts),
         ...(ends.caution ? [ends.caution] : []),
         ...(place.environment === 'indoor' ? [] : [surge]),
         ...wishesOf(context),

@@ -1,3 +1,5 @@
+export { drawScenario } from './drawScenario';
+export { anyLine, optionLines, type OptionLine } from './optionLine';
 export {
   chanceOfFailing,
   drawFailures,

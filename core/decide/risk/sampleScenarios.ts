@@ -1,11 +1,12 @@
-import { linesBelieved, type LineBelief } from '#core/decide/belief';
 import { feasibleOption, type RunEvaluation } from '#core/decide/runEvaluation';
 import { createNormal, createRandom } from '#core/shared/random';
 import { lineKind } from '#core/test/findings';
-import { asKnown, asNoted, worstCase, type Scenario } from '#core/test/scenarios';
+import { asKnown, type Scenario } from '#core/test/scenarios';
 import type { Margin, FeasibleOption } from '#core/decide/options';
-import type { OptionKind, Site, TestId, Trouble } from '#core/model/site';
-import { basisOf, type Status } from '#core/shared/derivation';
+import type { OptionKind, Site, TestId } from '#core/model/site';
+import type { Status } from '#core/shared/derivation';
+import { drawScenario } from './drawScenario';
+import { dreadsSteel, optionLines, type OptionLine } from './optionLine';
 
 /** How one camera fared in the scenarios that were drawn. */
 export interface CameraRisk {
@@ -34,21 +35,13 @@ export interface Risk {
   cameras: CameraRisk[];
 }
 
-/** Part of the spread in published loss that all runs of a site share: the same reels, the same tables. Judgement. */
-const commonShare = 0.6;
-const ownShare = Math.sqrt(1 - commonShare ** 2);
-
 interface Chosen {
   run: RunEvaluation;
   option: FeasibleOption;
   isCoax: boolean;
   coaxRead: boolean;
   traced: boolean;
-  /** What is believed of its line; `null` where that makes no difference to what was chosen. */
-  line: LineBelief | null;
-  /** Whether its loops, of coax and of cores, are what their tables promise and nobody has read them. */
-  coaxThought: boolean;
-  coresThought: boolean;
+  line: OptionLine;
   /** How likely its coax is steel that was taken for copper; 0 where that would make no difference. */
   steelChance: number;
   fails: number;
@@ -90,17 +83,6 @@ function testFor({ kind, unread }: Margin, { isCoax, coaxRead, traced }: Chosen)
 /** Hours that are lost when a choice fails after it was built: what was done is done again another way. Judgement: as long again and a journey. */
 const lostHours = ({ hours }: FeasibleOption): number => hours + 2;
 
-/** Lines that are not what is noted of them. */
-const asSteel: Scenario = { ...asKnown, coaxTimes: worstCase.coaxTimes };
-const asWorse: Scenario = { ...asSteel, powerTimes: 3, unseenDb: 6, hasUnseenTap: true };
-const dreads = ({ margins }: FeasibleOption, scenario: Scenario): boolean =>
-  margins.some((margin) => margin.under(scenario) > margin.under(asKnown));
-
-/** What an option takes away from a line before it uses it. */
-const mendedBy: Partial<Record<OptionKind, readonly Trouble[]>> = {
-  'mend-line': ['joint', 'tap', 'power-joint'],
-};
-
 /** The runs of a site, all of them: what was found on one says something of others. */
 interface Evaluated {
   site: Site;
@@ -115,14 +97,14 @@ const worthKnowing = (fails: number): number => Math.min(fails, 1 - fails);
 
 /** The cameras of a plan whose choice can be held against scenarios. */
 function chosenOf({ site, runs }: Evaluated, options: Readonly<Record<string, OptionKind>>): Chosen[] {
-  const lineOf = linesBelieved(site, runs);
+  const lineOf = optionLines(site, runs);
   return runs.flatMap((run): Chosen[] => {
     const { camera, findings } = run;
     const wanted = options[camera.id];
     const option = wanted && feasibleOption(run, wanted);
     if (!option) return [];
     const traced = findings.verdicts.some(({ id, state }) => id === 'reflectometer' && state !== 'untested');
-    const line = dreads(option, asWorse) ? lineOf(run, mendedBy[option.kind] ?? []) : null;
+    const line = lineOf(run, option);
     return [
       {
         run,
@@ -131,9 +113,7 @@ function chosenOf({ site, runs }: Evaluated, options: Readonly<Record<string, Op
         coaxRead: findings.coaxLoop.from === 'measured',
         traced,
         line,
-        coaxThought: line !== null && basisOf(findings.coaxLoop.from) === 'typical',
-        coresThought: line !== null && basisOf(findings.powerLoop.from) === 'typical',
-        steelChance: line && dreads(option, asSteel) ? line.steelChance : 0,
+        steelChance: line.belief && dreadsSteel(option) ? line.belief.steelChance : 0,
         fails: 0,
         by: new Map(),
       },
@@ -148,22 +128,10 @@ function drawing(chosen: readonly Chosen[], seed: number): () => number[] {
   const chance = { even, gauss };
   const scenario: Scenario = { ...asKnown };
   return () => {
-    const common = gauss();
-    const commonLoad = gauss();
+    const common = { loss: gauss(), load: gauss() };
     const failed: number[] = [];
     chosen.forEach((one, index) => {
-      // Of a loop that nobody has read the line itself says how far it is off.
-      scenario.coaxOhms = one.coaxThought ? 0 : gauss();
-      scenario.powerOhms = one.coresThought ? 0 : gauss();
-      scenario.loss = commonShare * common + ownShare * gauss();
-      scenario.joints = gauss();
-      scenario.load = commonShare * commonLoad + ownShare * gauss();
-      scenario.length = gauss();
-      const line = one.line ? one.line.draws(chance) : asNoted;
-      scenario.coaxTimes = line.coaxTimes;
-      scenario.powerTimes = line.powerTimes;
-      scenario.unseenDb = line.unseenDb;
-      scenario.hasUnseenTap = line.hasUnseenTap;
+      drawScenario(scenario, one.line, chance, common);
       const broken = one.option.margins.find((margin) => margin.under(scenario) > 1);
       if (!broken) return;
       failed.push(index);

@@ -16,6 +16,7 @@ export const sharedKinds = [
   'route',
   'drawing',
   'allocationSettings',
+  'acceptancePolicy',
 ] as const satisfies readonly Kind[];
 
 /** Kinds of which a run reads its own, and those of the runs it shares a supply box or a place with. */

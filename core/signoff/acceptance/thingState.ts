@@ -1,5 +1,5 @@
 import type { AskedCheck, AskedThing } from '#core/signoff/asked';
-import { isInside, type Predicted } from '#core/signoff/predicted';
+import { isInside, meetsBounds, type Predicted } from '#core/signoff/predicted';
 import type {
   Acceptance,
   AcceptanceCheckId,
@@ -9,6 +9,7 @@ import type {
   Site,
 } from '#core/model/site';
 import { putUnder } from '#core/shared/grouping';
+import { formatQuantity } from '#core/shared/units';
 import { foundInWords, judge, limitInWords } from './judge';
 
 /** How far a thing is: what stands in the way of accepting it, or that it is accepted. */
@@ -26,6 +27,8 @@ export interface CheckState {
   found: string;
   holds: boolean | null;
   message: string;
+  /** Before anybody reads it: why what is expected would not be accepted; empty where it would, by the middle of it. */
+  foreseen: string;
   /** Whether it lies where it was expected; `null` where nothing was, or nothing was read. */
   isExpected: boolean | null;
   /** Readings of it that a later one goes before. */
@@ -76,10 +79,15 @@ export function signOffFacts({
   };
 }
 
-function checkState(
-  { check, limit, predicted }: AskedCheck,
-  readings: readonly AcceptanceReading[],
-): CheckState {
+/** What is expected and would not be accepted: the limit is another one than the choice was held against. */
+function foreseenOf({ limit, predicted }: AskedCheck): string {
+  if (!predicted || limit.kind !== 'figure' || meetsBounds(limit, predicted) !== 'hardly') return '';
+  const { message } = judge({ kind: 'figure', value: predicted.value }, limit);
+  return `Expected at ${formatQuantity(predicted.value, limit.unit)}. ${message} Choose otherwise for it, or agree on another limit, before it is built.`;
+}
+
+function checkState(asked: AskedCheck, readings: readonly AcceptanceReading[]): CheckState {
+  const { check, limit, predicted } = asked;
   const taken = readings.filter((one) => one.check === check && one.occasion === 'sign-off');
   const reading = taken.at(-1) ?? null;
   const judged = reading && judge(reading.found, limit);
@@ -93,6 +101,7 @@ function checkState(
     found: reading ? foundInWords(reading.found, limit) : '',
     holds: judged?.holds ?? null,
     message: judged?.message ?? '',
+    foreseen: reading ? '' : foreseenOf(asked),
     isExpected: predicted && value !== null ? isInside(predicted, value) : null,
     superseded: Math.max(0, taken.length - 1),
   };

@@ -1,4 +1,5 @@
 import { describe, expect, it } from 'vitest';
+import { anyLine } from '#core/decide/risk';
 import type { MeasuredMargin } from '#core/signoff/predicted';
 import type { Scenario } from '#core/test/scenarios';
 import { agreementOf, type PredictedFigure } from '.';
@@ -23,6 +24,7 @@ const camera = (number: number, read: number | null, ...kin: string[]): Predicte
   number,
   check: 'lamp-volts',
   margin: volts,
+  line: anyLine,
   limit: { least: 11.4, most: null },
   read,
   kin: kin.map((name) => ({ by: 'print', name })),

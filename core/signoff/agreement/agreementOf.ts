@@ -8,10 +8,13 @@ import {
   deviationsBehind,
   driverOf,
   isInside,
+  meetsBounds,
   predictedOf,
   type Deviation,
   type Driver,
-  type MeasuredMargin,
+  type FigureBounds,
+  type Foretold,
+  type Meets,
   type Predicted,
 } from '#core/signoff/predicted';
 
@@ -22,13 +25,11 @@ export interface Kinship {
 }
 
 /** A figure of a camera that is predicted, and what was read of it if anybody did. */
-export interface PredictedFigure {
+export interface PredictedFigure extends Foretold {
   cameraId: string;
   number: number;
   check: AcceptanceCheckId;
-  margin: MeasuredMargin;
-  /** What the figure has to be at least or at most. */
-  limit: { least: number | null; most: number | null };
+  limit: FigureBounds;
   read: number | null;
   /** What the run shares with others, what tells most of it first. */
   kin: readonly Kinship[];
@@ -42,9 +43,6 @@ export interface Expected {
   now: Predicted;
   meets: Meets;
 }
-
-/** Whether a limit is met by a figure as it is expected now: by all of the interval, by its middle, or by less. */
-export type Meets = 'surely' | 'maybe' | 'hardly';
 
 /** Figures that are off to one side together. */
 export interface SharedDifference {
@@ -89,17 +87,10 @@ const isRead = (figure: PredictedFigure): figure is PredictedFigure & { read: nu
 
 export const kinKey = ({ by, name }: Kinship): string => `${by} ${name.toLowerCase()}`;
 
-function meets({ least, most }: PredictedFigure['limit'], { value, low, high }: Predicted): Meets {
-  const holds = (figure: number): boolean =>
-    (least === null || figure >= least) && (most === null || figure <= most);
-  if (holds(low) && holds(high)) return 'surely';
-  return holds(value) ? 'maybe' : 'hardly';
-}
-
 function expected(figure: PredictedFigure, shift: SharedShift): Expected {
-  const { cameraId, number, margin, limit } = figure;
-  const { before, now } = movedBy(margin, shift)!;
-  return { cameraId, number, before, now, meets: meets(limit, now) };
+  const { cameraId, number, limit } = figure;
+  const { before, now } = movedBy(figure, shift)!;
+  return { cameraId, number, before, now, meets: meetsBounds(limit, now) };
 }
 
 const percentOff = (read: readonly Read[]): number =>
@@ -129,7 +120,7 @@ function furthest(read: readonly Read[]): { kin: Kinship; read: Read[]; shift: S
 function differencesIn(kind: MarginKind, figures: readonly PredictedFigure[]): SharedDifference[] {
   const differences: SharedDifference[] = [];
   let left = figures.filter(isRead).flatMap((figure): Read[] => {
-    const deviation = deviationsBehind(figure.margin, figure.read);
+    const deviation = deviationsBehind(figure, figure.read);
     return deviation ? [{ ...figure, deviation }] : [];
   });
   for (let found = furthest(left); found; found = furthest(left)) {
@@ -167,7 +158,7 @@ const outlierOf = ({ cameraId, check, margin, read }: PredictedFigure & { read: 
 export function agreementOf(figures: readonly PredictedFigure[]): Agreement {
   const read = figures.filter(isRead);
   const kinds = new Set(figures.map(({ margin }) => margin.kind));
-  const outside = read.filter((one) => !isInside(predictedOf(one.margin), one.read));
+  const outside = read.filter((one) => !isInside(predictedOf(one), one.read));
   return {
     inside: read.length - outside.length,
     of: read.length,

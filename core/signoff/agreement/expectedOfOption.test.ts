@@ -1,4 +1,5 @@
 import { expect, it } from 'vitest';
+import { anyLine } from '#core/decide/risk';
 import type { MeasuredMargin } from '#core/signoff/predicted';
 import type { Scenario } from '#core/test/scenarios';
 import { expectedOfOption, type SharedDifference } from '.';
@@ -30,8 +31,8 @@ const difference: SharedDifference = {
   toCome: [],
 };
 const kin = [{ by: 'reel', name: 'r-7' }] as const;
-const of = (least: number, number = 7, shares: Parameters<typeof expectedOfOption>[1]['kin'] = kin) =>
-  expectedOfOption({ margins: [volts(least)] }, { number, kin: shares }, [difference]);
+const of = (least: number, number = 7, shares: Parameters<typeof expectedOfOption>[2]['kin'] = kin) =>
+  expectedOfOption({ margins: [volts(least)] }, anyLine, { number, kin: shares }, [difference]);
 
 it('moves a figure by what runs of a kind share, by hand: half a volt for each of two deviations', () => {
   const [one] = of(8);
@@ -48,12 +49,14 @@ it('says nothing of a run that was read itself, nor of one that shares nothing, 
   expect(of(8, 4)).toEqual([]);
   expect(of(8, 7, [{ by: 'place', name: 'R-7' }])).toEqual([]);
   expect(
-    expectedOfOption({ margins: [{ ...volts(8), kind: 'link-rate' }] }, { number: 7, kin }, [difference]),
+    expectedOfOption({ margins: [{ ...volts(8), kind: 'link-rate' }] }, anyLine, { number: 7, kin }, [
+      difference,
+    ]),
   ).toEqual([]);
 });
 it('leaves out what stays where it was', () => {
   const still = { ...difference, shift: { mean: 0.1, deviation: 0.3 } };
-  expect(expectedOfOption({ margins: [volts(8)] }, { number: 7, kin }, [still])).toEqual([]);
+  expect(expectedOfOption({ margins: [volts(8)] }, anyLine, { number: 7, kin }, [still])).toEqual([]);
 });
 it('says it in a sentence', () => {
   expect(expectedMarginInWords(of(11.4)[0]!)).toMatch(

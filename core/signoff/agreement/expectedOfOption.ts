@@ -1,7 +1,15 @@
 import type { FeasibleOption } from '#core/decide/options';
+import type { OptionLine } from '#core/decide/risk';
 import type { Unit } from '#core/shared/units';
-import { driverOf, isMeasured, quantile, sampledUtilisations, type Predicted } from '#core/signoff/predicted';
-import { kinKey, type Kinship, type Meets, type SharedDifference } from './agreementOf';
+import {
+  driverOf,
+  isMeasured,
+  quantile,
+  sampledUtilisations,
+  type Meets,
+  type Predicted,
+} from '#core/signoff/predicted';
+import { kinKey, type Kinship, type SharedDifference } from './agreementOf';
 import { isMoved, movedBy } from './movedBy';
 
 /** A figure of an option as it is expected now that runs which share something with this one were read. */
@@ -29,6 +37,7 @@ function meetsOf(used: readonly number[], middle: number): Meets {
  */
 export function expectedOfOption(
   { margins }: Pick<FeasibleOption, 'margins'>,
+  line: OptionLine,
   { number, kin }: { number: number; kin: readonly Kinship[] },
   differences: readonly SharedDifference[],
 ): ExpectedMargin[] {
@@ -36,10 +45,12 @@ export function expectedOfOption(
   const shared = differences.filter((one) => keys.has(kinKey(one.kin)) && !one.numbers.includes(number));
   return margins.flatMap((margin): ExpectedMargin[] => {
     const difference = shared.find(({ driver }) => driver === driverOf(margin.kind));
-    const moved = difference && isMeasured(margin) ? movedBy(margin, difference.shift) : null;
-    if (!difference || !moved || !isMoved(moved)) return [];
+    if (!difference || !isMeasured(margin)) return [];
+    const foretold = { margin, line };
+    const moved = movedBy(foretold, difference.shift);
+    if (!moved || !isMoved(moved)) return [];
     const { before, now, scenario, about } = moved;
-    const meets = meetsOf(sampledUtilisations(margin, about), margin.under(scenario));
+    const meets = meetsOf(sampledUtilisations(foretold, about), margin.under(scenario));
     return [{ label: margin.label, unit: margin.unit, difference, before, now, meets }];
   });
 }

@@ -3,8 +3,8 @@ import {
   intervalOf,
   predictedOf,
   sampledValues,
+  type Foretold,
   type Known,
-  type MeasuredMargin,
   type Predicted,
 } from '#core/signoff/predicted';
 import { asKnown, type Scenario } from '#core/test/scenarios';
@@ -20,14 +20,15 @@ export interface Moved {
 }
 
 /** A margin as it is expected of a run that nobody has read, by what its like share; `null` where it rests on nothing that is shared. */
-export function movedBy(margin: MeasuredMargin, shift: SharedShift): Moved | null {
+export function movedBy(foretold: Foretold, shift: SharedShift): Moved | null {
+  const { margin } = foretold;
   const key = driverOf(margin.kind);
   if (key === null) return null;
   const next = believedOfNext(shift);
   const scenario = { ...asKnown, [key]: next.mean };
   const about = { [key]: next };
-  const now = intervalOf(margin.valueUnder(scenario), sampledValues(margin, about));
-  return { before: predictedOf(margin), now, scenario, about };
+  const now = intervalOf(margin.valueUnder(scenario), sampledValues(foretold, about));
+  return { before: predictedOf(foretold), now, scenario, about };
 }
 
 /** A figure that moves by less than this share is expected as before. */

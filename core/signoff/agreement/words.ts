@@ -1,7 +1,7 @@
 import { listed } from '#core/shared/labels';
 import { formatQuantity, type Unit } from '#core/shared/units';
-import type { Predicted } from '#core/signoff/predicted';
-import type { Kinship, Meets, SharedDifference } from './agreementOf';
+import type { Meets, Predicted } from '#core/signoff/predicted';
+import type { Kinship, SharedDifference } from './agreementOf';
 import type { ExpectedMargin } from './expectedOfOption';
 
 const kinWords: Record<Kinship['by'], string> = {

@@ -1,4 +1,5 @@
 import { networkCameraNeeds } from '#core/decide/options';
+import { optionLines } from '#core/decide/risk';
 import { cameraAsked } from './cameraAsked';
 import { networkCameraAsked } from './networkCameraAsked';
 import { thingsAsked, type WhenDone } from './thingsAsked';
@@ -13,7 +14,10 @@ export function askedOf(done: WhenDone): AskedThing[] {
     const end = ends.get(cameraId);
     return [end, devices.get(end?.deviceId ?? '')] as const;
   };
-  const onRuns = runs.flatMap((run) => cameraAsked(site, run, policy, ...portOf(run.camera.id)) ?? []);
+  const lineOf = optionLines(site, runs);
+  const onRuns = runs.flatMap(
+    (run) => cameraAsked(site, run, lineOf, policy, ...portOf(run.camera.id)) ?? [],
+  );
   const onNetwork = networkCameraNeeds(site).map((one) =>
     networkCameraAsked(one, policy, ...portOf(one.camera.id)),
   );

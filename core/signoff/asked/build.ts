@@ -1,5 +1,6 @@
 import { isMeasured, predictedOf, type Predicted } from '#core/signoff/predicted';
 import type { Margin } from '#core/decide/options';
+import type { OptionLine } from '#core/decide/risk';
 import { acceptanceCheckOf, type AcceptanceCheckId } from '#core/model/site';
 import type { AcceptanceLimit, AskedCheck } from './types';
 
@@ -10,7 +11,7 @@ export const ninetyTails = 1.645;
 export function plain(check: AcceptanceCheckId): AskedCheck {
   const { asks } = acceptanceCheckOf(check);
   const limit: AcceptanceLimit = asks.kind === 'words' ? { kind: 'words' } : { kind: 'seen' };
-  return { check, limit, predicted: null, margin: null };
+  return { check, limit, predicted: null, foretold: null };
 }
 
 export interface Bounds {
@@ -27,19 +28,23 @@ export function figureCheck(
 ): AskedCheck {
   const { asks } = acceptanceCheckOf(check);
   const unit = asks.kind === 'figure' ? asks.unit : '';
-  return { check, limit: { kind: 'figure', unit, least, most, because }, predicted, margin: null };
+  return { check, limit: { kind: 'figure', unit, least, most, because }, predicted, foretold: null };
 }
 
-/** A check of a figure that a margin of what was chosen predicts. */
-export function marginCheck(check: AcceptanceCheckId, margin: Margin, bounds: Bounds): AskedCheck {
-  const asked = figureCheck(check, bounds);
-  return isMeasured(margin) ? { ...asked, predicted: predictedOf(margin), margin } : asked;
-}
+/** Checks of figures that margins of what was chosen predict, over the line that it is built on. */
+export const marginChecks =
+  (line: OptionLine) =>
+  (check: AcceptanceCheckId, margin: Margin, bounds: Bounds): AskedCheck => {
+    const asked = figureCheck(check, bounds);
+    if (!isMeasured(margin)) return asked;
+    const foretold = { margin, line };
+    return { ...asked, predicted: predictedOf(foretold), foretold };
+  };
 
 /** A link under watch for so many hours. */
 export const soakCheck = (hours: number, lostPercent: number): AskedCheck => ({
   check: 'soak',
   limit: { kind: 'soak', hours, lostPercent },
   predicted: null,
-  margin: null,
+  foretold: null,
 });

@@ -1,4 +1,5 @@
 import { isIp, type FeasibleOption, type Margin, type MarginKind } from '#core/decide/options';
+import type { optionLines } from '#core/decide/risk';
 import { chosenOption, type RunEvaluation } from '#core/decide/runEvaluation';
 import {
   keepsView,
@@ -10,12 +11,14 @@ import {
 } from '#core/model/site';
 import { viewWhenDone } from '#core/signoff/pictures';
 import { formatQuantity } from '#core/shared/units';
-import { figureCheck, marginCheck, plain, soakCheck } from './build';
+import { figureCheck, marginChecks, plain, soakCheck } from './build';
 import { categoryChecks } from './categoryChecks';
 import { fibreBounds } from './fibreBounds';
 import { portCheck, type CameraEnd, type Device } from './portCheck';
 import type { AskedCheck, AskedThing } from './types';
 import { viewChecks } from './viewChecks';
+
+type MarginCheck = ReturnType<typeof marginChecks>;
 
 /** The limit that a margin is held against; `null` where it is held against none. */
 const limitOf = (margin: Margin): number | null => margin.derivation().limit?.figure.value ?? null;
@@ -28,6 +31,7 @@ function voltsChecks(
   option: FeasibleOption,
   camera: Camera,
   { voltsSparePercent }: PolicyFigures,
+  marginCheck: MarginCheck,
 ): AskedCheck[] {
   const night = marginOf(option, 'night-volts');
   if (!night) return [];
@@ -48,7 +52,11 @@ function voltsChecks(
 }
 
 /** What a coax link carries, and how it does over hours. Where it is close it is watched for longer. */
-function coaxLinkChecks(option: FeasibleOption, policy: PolicyFigures): AskedCheck[] {
+function coaxLinkChecks(
+  option: FeasibleOption,
+  policy: PolicyFigures,
+  marginCheck: MarginCheck,
+): AskedCheck[] {
   const rate = marginOf(option, 'link-rate');
   if (!rate) return [];
   const streams = limitOf(rate) ?? 0;
@@ -75,7 +83,12 @@ function coaxLinkChecks(option: FeasibleOption, policy: PolicyFigures): AskedChe
 const cablingChecks = (option: FeasibleOption, policy: PolicyFigures): AskedCheck[] =>
   marginOf(option, 'channel') ? categoryChecks(policy) : [];
 
-function fibreChecks(site: Site, option: FeasibleOption, policy: PolicyFigures): AskedCheck[] {
+function fibreChecks(
+  site: Site,
+  option: FeasibleOption,
+  policy: PolicyFigures,
+  marginCheck: MarginCheck,
+): AskedCheck[] {
   const light = marginOf(option, 'light-loss');
   const budget = light && limitOf(light);
   if (!light || budget === null || budget === undefined) return [];
@@ -86,6 +99,7 @@ function fibreChecks(site: Site, option: FeasibleOption, policy: PolicyFigures):
 export function cameraAsked(
   site: Site,
   evaluation: RunEvaluation,
+  lineOf: ReturnType<typeof optionLines>,
   policy: PolicyFigures,
   end: CameraEnd | undefined,
   device: Device | undefined,
@@ -102,14 +116,15 @@ export function cameraAsked(
   const ofView = viewChecks(camera, viewWhenDone(site, camera, option.kind)?.perMetre ?? null);
   // Another camera’s picture shows it: whatever hangs there is asked of that one.
   if (!hasOwnCamera(option.kind)) return { ...thing, checks: ofView };
+  const marginCheck = marginChecks(lineOf(evaluation, option));
   return {
     ...thing,
     checks: [
-      ...voltsChecks(option, camera, policy),
-      ...coaxLinkChecks(option, policy),
+      ...voltsChecks(option, camera, policy, marginCheck),
+      ...coaxLinkChecks(option, policy, marginCheck),
       ...portCheck(end, device, policy),
       ...cablingChecks(option, policy),
-      ...fibreChecks(site, option, policy),
+      ...fibreChecks(site, option, policy, marginCheck),
       ...ofView,
       plain('labels'),
       ...(optionRow(option.kind).keepsCamera ? [] : [plain('serial')]),

@@ -1,4 +1,4 @@
-import type { MeasuredMargin, Predicted } from '#core/signoff/predicted';
+import type { Foretold, Predicted } from '#core/signoff/predicted';
 import type { AcceptanceCheckId, AcceptedThing } from '#core/model/site';
 import type { Unit } from '#core/shared/units';
 
@@ -16,7 +16,7 @@ export interface AskedCheck {
   limit: AcceptanceLimit;
   predicted: Predicted | null;
   /** What the prediction comes from, where it is a margin of what was chosen. */
-  margin: MeasuredMargin | null;
+  foretold: Foretold | null;
 }
 
 /** A thing of the site with everything that is asked of it. */

@@ -1,5 +1,5 @@
 import { asKnown, type Scenario } from '#core/test/scenarios';
-import { driverOf, quantile, sampledValues, type Driver, type MeasuredMargin } from './predicted';
+import { driverOf, quantile, sampledValues, type Driver, type Foretold } from './predicted';
 
 /** Further off than this nothing is believed to be: somebody read the wrong thing, or something broke. */
 const mostDeviations = 6;
@@ -21,7 +21,8 @@ const under = (key: Driver, deviations: number): Scenario => ({
  * What was read, told as how far the loop, the loss or the length behind it is from what was thought, at most six standard
  * deviations. `null` where the figure does not depend on it: a data sheet's promise, or one that was read before.
  */
-export function deviationsBehind(margin: MeasuredMargin, read: number): Deviation | null {
+export function deviationsBehind(foretold: Foretold, read: number): Deviation | null {
+  const { margin } = foretold;
   const key = driverOf(margin.kind);
   if (key === null) return null;
   const at = (deviations: number): number => margin.valueUnder(under(key, deviations));
@@ -35,7 +36,7 @@ export function deviationsBehind(margin: MeasuredMargin, read: number): Deviatio
     if (at(middle) > read === isFalling) low = middle;
     else high = middle;
   }
-  const others = sampledValues(margin, { [key]: { mean: 0, deviation: 0 } });
+  const others = sampledValues(foretold, { [key]: { mean: 0, deviation: 0 } });
   // By its middle two thirds, so that the few in which copper is steel do not widen it.
   const spread = (quantile(others, 0.84) - quantile(others, 0.16)) / 2;
   return { deviations: (low + high) / 2, besides: spread / slope };

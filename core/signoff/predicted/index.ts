@@ -1,4 +1,5 @@
 export { deviationsBehind, type Deviation } from './deviations';
+export { meetsBounds, type FigureBounds, type Meets } from './meets';
 export {
   driverOf,
   intervalOf,
@@ -9,6 +10,7 @@ export {
   sampledUtilisations,
   sampledValues,
   type Driver,
+  type Foretold,
   type Known,
   type MeasuredMargin,
   type Predicted,

@@ -1,7 +1,8 @@
 import type { Margin, MarginKind } from '#core/decide/options';
+import { drawScenario, type OptionLine } from '#core/decide/risk';
 import { createNormal, createRandom } from '#core/shared/random';
-import { rates } from '#core/test/diagnosis';
-import { asKnown, asNoted, worstCase, type Deviations, type Scenario } from '#core/test/scenarios';
+import type { Chance } from '#core/test/diagnosis';
+import { asKnown, worstCase, type Deviations, type Scenario } from '#core/test/scenarios';
 
 /** A figure as it was expected before anybody read it: nine times in ten it lies between `low` and `high`. */
 export interface Predicted {
@@ -12,6 +13,12 @@ export interface Predicted {
 
 /** A margin of a kind whose figure is measured before anybody signs. */
 export type MeasuredMargin = Margin & { valueUnder: NonNullable<Margin['valueUnder']> };
+
+/** A figure that is measured before anybody signs: the margin that predicts it, and the line that it rests on. */
+export interface Foretold {
+  margin: MeasuredMargin;
+  line: OptionLine;
+}
 
 export const isMeasured = (margin: Margin): margin is MeasuredMargin => margin.valueUnder !== undefined;
 
@@ -30,8 +37,6 @@ const drivers: Partial<Record<MarginKind, Driver>> = {
 /** The figure of a scenario that a measured one of this kind speaks of; `null` where it speaks of none. */
 export const driverOf = (kind: MarginKind): Driver | null => drivers[kind] ?? null;
 
-/** dB that joints take which no trace has looked for: only ever more, one standard deviation. Judgement. */
-const unseenJointDb = 1;
 /** One standard deviation of a meter, as a share of what it shows. */
 const meterSpread = 0.01;
 
@@ -51,45 +56,43 @@ export const quantile = (sorted: readonly number[], share: number): number => {
 /** What is already known of the site, in standard deviations, and how sure that is. */
 export type Known = Partial<Record<Driver, { mean: number; deviation: number }>>;
 
-/** Figures of scenarios, drawn by the spreads of everything that is not known, in ascending order; `gauss` draws from a normal. */
-function sampled(figureOf: (scenario: Scenario, gauss: () => number) => number, about: Known): number[] {
+/** What is known of a driver takes the place of what else would be drawn for it. What other runs showed tells no steel from copper. */
+function drawKnown(into: Scenario, about: Known, { belief }: OptionLine, { even, gauss }: Chance): void {
+  for (const key of Object.keys(about) as Driver[]) {
+    const { mean, deviation } = about[key]!;
+    into[key] = mean + deviation * gauss();
+  }
+  if (about.coaxOhms) into.coaxTimes = even() < (belief?.steelChance ?? 0) ? worstCase.coaxTimes : 1;
+  if (about.powerOhms) into.powerTimes = 1;
+}
+
+/** Figures of scenarios, drawn by what is believed of the line and the spreads of all else, in ascending order; `gauss` draws from a normal. */
+function sampled(
+  figureOf: (scenario: Scenario, gauss: () => number) => number,
+  line: OptionLine,
+  about: Known,
+): number[] {
   const even = createRandom(seed);
   const gauss = createNormal(even);
-  const drawn = (key: Driver): number => {
-    const { mean, deviation } = about[key] ?? { mean: 0, deviation: 1 };
-    return mean + deviation * gauss();
-  };
+  const chance = { even, gauss };
+  const scenario: Scenario = { ...asKnown };
   return Array.from({ length: draws }, () => {
-    const off: Deviations = {
-      coaxOhms: drawn('coaxOhms'),
-      powerOhms: drawn('powerOhms'),
-      loss: drawn('loss'),
-      joints: drawn('joints'),
-      load: drawn('load'),
-      length: drawn('length'),
-    };
-    const scenario: Scenario = {
-      ...asNoted,
-      ...off,
-      unseenDb: unseenJointDb * Math.max(0, off.joints),
-      coaxTimes: even() < rates['coax-construction'] ? worstCase.coaxTimes : 1,
-    };
+    drawScenario(scenario, line, chance, { loss: gauss(), load: gauss() });
+    drawKnown(scenario, about, line, chance);
     return figureOf(scenario, gauss);
   }).sort((a, b) => a - b);
 }
 
 /**
- * What a measured figure may turn out to be, by the spreads of everything that it rests on and of the meter: values in ascending
- * order. The same margin always gives the same.
+ * What a measured figure may turn out to be, by what is believed of its line, the spreads of everything else that it rests on and of
+ * the meter: values in ascending order. The same always gives the same.
  */
-export const sampledValues = (
-  { valueUnder }: Pick<MeasuredMargin, 'valueUnder'>,
-  about: Known = {},
-): number[] => sampled((scenario, gauss) => valueUnder(scenario) * (1 + meterSpread * gauss()), about);
+export const sampledValues = ({ margin, line }: Foretold, about: Known = {}): number[] =>
+  sampled((scenario, gauss) => margin.valueUnder(scenario) * (1 + meterSpread * gauss()), line, about);
 
 /** How much of its limit a margin may turn out to use, in ascending order; over one it does not hold. */
-export const sampledUtilisations = ({ under }: Pick<Margin, 'under'>, about: Known): number[] =>
-  sampled((scenario) => under(scenario), about);
+export const sampledUtilisations = ({ margin, line }: Foretold, about: Known): number[] =>
+  sampled((scenario) => margin.under(scenario), line, about);
 
 /** The interval that holds nine in ten of sampled values, around the figure as it is known. */
 export const intervalOf = (value: number, sorted: readonly number[]): Predicted => ({
@@ -98,15 +101,15 @@ export const intervalOf = (value: number, sorted: readonly number[]): Predicted 
   high: Math.max(value, quantile(sorted, tails[1])),
 });
 
-/** A margin’s prediction never changes, and a run that nothing changed keeps its margins. */
-const predictions = new WeakMap<MeasuredMargin, Predicted>();
+/** The prediction of a margin on a line never changes, and a run that nothing changed keeps both. */
+const predictions = new WeakMap<MeasuredMargin, { line: OptionLine; predicted: Predicted }>();
 
 /** What an instrument will read of a margin, with its interval. */
-export function predictedOf(margin: MeasuredMargin): Predicted {
+export function predictedOf({ margin, line }: Foretold): Predicted {
   const known = predictions.get(margin);
-  if (known) return known;
-  const predicted = intervalOf(margin.valueUnder(asKnown), sampledValues(margin));
-  predictions.set(margin, predicted);
+  if (known?.line === line) return known.predicted;
+  const predicted = intervalOf(margin.valueUnder(asKnown), sampledValues({ margin, line }));
+  predictions.set(margin, { line, predicted });
   return predicted;
 }
 

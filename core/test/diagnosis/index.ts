@@ -5,7 +5,7 @@ export type { DiagnosisInput, SharedRate, SharedRates } from './looked';
 export { costOf, stateMinutes, type NextTest } from './nextTest';
 export type { RankedSet } from './ranked';
 export { posteriorOf as beliefIn } from './posterior';
-export { lineDraws, type LineDraws } from './lineDraws';
+export { lineDraws, type Chance, type LineDraws } from './lineDraws';
 export { setOf } from './troubleSets';
 export type { Spoken } from './spoken';
 export { expectedReadings, type ExpectedReading } from './expectedReadings';

@@ -7,6 +7,7 @@ import { formatFigure } from '#core/shared/units';
 import PickField from '../../parts/PickField.vue';
 import { thingLabel } from '../../stores/signOff';
 import AgreementLines from './AgreementLines.vue';
+import ForeseenLine from './ForeseenLine.vue';
 import DumbbellRow from './DumbbellRow.vue';
 import TesterTable from './TesterTable.vue';
 import ThingSheet from './ThingSheet.vue';
@@ -48,6 +49,7 @@ const done = ({ checks }: ThingState): string =>
   <div class="acceptance">
     <div class="board">
       <AgreementLines :agreement="now.agreement" />
+      <ForeseenLine :things="now.things" @pick="pick" />
       <div class="row what">
         <PickField
           v-if="choice"

@@ -65,6 +65,7 @@ const clock = (at: string): string =>
         }}{{ state.superseded > 0 ? `, ${state.superseded} before it` : '' }}</span
       >
     </p>
+    <p v-if="state.foreseen" class="why" data-foreseen>{{ state.foreseen }}</p>
     <p v-if="state.holds === false" class="why">{{ state.message }}</p>
     <p v-if="outlier" class="tiny">
       Outside what was predicted{{ state.holds ? ', though it holds' : '' }}. {{ outlier }}
