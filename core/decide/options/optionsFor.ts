@@ -12,6 +12,7 @@ import { fieldCoaxOption } from './fieldCoax';
 import { fieldSwitchOption } from './fieldSwitchOption';
 import { mendLineOption } from './mendLine';
 import { powerFixOption } from './powerFix';
+import { unreachedCautions } from './reachesRecorder';
 import { retireOption } from './retire';
 import { sharedViewOption } from './sharedView';
 import { wirelessOption } from './wireless';
@@ -58,13 +59,20 @@ function withoutWork(option: Option, placeName: string): Option {
       );
 }
 
+/** The option, with what to see to where its picture would come to no recorder. */
+function connected(context: Context, option: Option): Option {
+  if (option.state === 'no') return option;
+  const cautions = unreachedCautions(context, option);
+  return cautions.length > 0 ? { ...option, cautions: [...cautions, ...option.cautions] } : option;
+}
+
 /** Kinds of options in the order in which they are always shown. */
 const inOrder = Object.keys(builders) as OptionKind[];
 
 /** One option of a camera by itself. */
 export function optionFor(context: Context, kind: OptionKind): Option {
   const hazard = hazardousPlace(context);
-  const option = builders[kind](context);
+  const option = connected(context, builders[kind](context));
   return hazard ? withoutWork(option, hazard.name) : option;
 }
 
