@@ -19,9 +19,8 @@ const networkMedium = ({ kind }: FeasibleOption, run: RunEvaluation['run']): Med
 export interface Hanging {
   attached: ReadonlyMap<string, Device>;
   wayOfCamera: ReadonlyMap<string, SharedWay>;
-  /** Keys of the ways on which several cameras meet at a switch. */
-  meets: ReadonlySet<string>;
-  fieldSwitches: ReadonlyMap<string, Device>;
+  /** The field switch of each camera that meets others on its way. */
+  fieldSwitchOf: ReadonlyMap<string, Device>;
 }
 
 /** How an end hangs: on what, over what, with what it sends and takes there. */
@@ -39,13 +38,13 @@ function hungByOption(
   site: Site,
   { camera, run, lengthM }: RunEvaluation,
   option: FeasibleOption,
-  { attached, wayOfCamera, meets, fieldSwitches }: Hanging,
+  { attached, wayOfCamera, fieldSwitchOf }: Hanging,
 ): Hung {
   const mbps = sentMbps(option);
   const ownWay = wayOfCamera.get(camera.id);
   const way = ownWay?.intoPlaceId === undefined ? ownWay : undefined;
-  if (way && meets.has(way.key))
-    return { deviceId: fieldSwitches.get(way.placeId)!.id, medium: 'category', lengthM: 0, mbps };
+  const fieldSwitch = fieldSwitchOf.get(camera.id);
+  if (fieldSwitch) return { deviceId: fieldSwitch.id, medium: 'category', lengthM: 0, mbps };
   if (way)
     return { deviceId: attached.get(way.key)?.id ?? null, medium: way.medium, lengthM: way.lengthM, mbps };
   const device = attached.get(camera.id);

@@ -1,6 +1,7 @@
 import { catalogueOf, productOf } from '#core/model/catalogue';
 import type { Gear, Site } from '#core/model/site';
 import {
+  fieldSwitchPorts,
   portKinds,
   usualPortWatts,
   type FeasibleOption,
@@ -12,8 +13,8 @@ import type { Device } from './types';
 
 /** A recorder takes in what it takes in over one port; nobody notes its speed. */
 const recorderPortMbps = 1000;
-/** Source: policy; a small switch on a pole or wall, seven ports for cameras and one that leads back. Its cameras have injectors of their own. */
-const fieldSwitch = { ports: 7, uplinkMbps: 1000 };
+/** Source: policy; a small switch on a pole or wall, its ports for cameras beside one that leads back. Its cameras have injectors of their own. */
+const fieldSwitch = { ports: fieldSwitchPorts, uplinkMbps: 1000 };
 
 const nothingTaken = { ports: 0, watts: 0 };
 /** Gear that feeds nothing. */
@@ -135,11 +136,11 @@ export function plannedUnits(site: Site, { shared }: Pick<Total, 'shared'>): Dev
   );
 }
 
-/** A field switch where several cameras of a place share one way. */
-export const fieldSwitchDevice = (site: Pick<Site, 'place'>, placeId: string): Device => ({
-  id: `field-switch-${placeId}`,
+/** One of the field switches at the end of a way, with its name among those of the place. */
+export const fieldSwitchDevice = (id: string, name: string, placeId: string): Device => ({
+  id,
   kind: 'field-switch',
-  name: `Field switch, ${site.place[placeId]?.name ?? placeId}`,
+  name,
   placeId,
   standing: 'planned',
   ...noPower,

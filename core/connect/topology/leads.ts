@@ -13,7 +13,9 @@ export function leadsOf(devices: readonly Device[], ends: readonly string[]): Ma
   for (const id of ends) counts.set(id, (counts.get(id) ?? 0) + 1);
   return new Map(
     devices.flatMap(({ id, kind }) =>
-      kind === 'switch' ? [[id, Math.max(0, (counts.get(id) ?? 0) - 1)] as const] : [],
+      kind === 'switch' || kind === 'field-switch'
+        ? [[id, Math.max(0, (counts.get(id) ?? 0) - 1)] as const]
+        : [],
     ),
   );
 }

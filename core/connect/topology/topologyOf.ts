@@ -4,7 +4,8 @@ import type { Site } from '#core/model/site';
 import { groupBy } from '#core/shared/grouping';
 import { attach, type PortNeed } from './attach';
 import { networkEnd, runEnd } from './cameraEnds';
-import { devicesNoted, fieldSwitchDevice, plannedUnits } from './devicesOf';
+import { devicesNoted, plannedUnits } from './devicesOf';
+import { fieldSwitchesAt } from './fieldSwitches';
 import { camerasNow, networkCamerasAt, type CameraNow, type Moment } from './moment';
 import { endsOf, leadsOf } from './leads';
 import { coresOf, patchesOf, trunksOf } from './patches';
@@ -123,16 +124,13 @@ export function topologyOf(
     ({ cameraIds, intoPlaceId }) => cameraIds.length > 1 || intoPlaceId !== undefined,
   );
   const units = moment.kind === 'today' ? [] : plannedUnits(site, total);
-  const fieldSwitches = new Map(
-    meeting
-      .filter(({ intoPlaceId }) => intoPlaceId === undefined)
-      .map(({ placeId }) => [placeId, fieldSwitchDevice(site, placeId)] as const),
+  const fieldSwitches = fieldSwitchesAt(
+    site,
+    meeting.filter(({ intoPlaceId }) => intoPlaceId === undefined),
   );
-  const devices = [
-    ...devicesNoted(site, moment.kind === 'after'),
-    ...units,
-    ...fieldSwitches.values(),
-  ].filter(({ standing }) => moment.kind !== 'today' || standing === 'there');
+  const devices = [...devicesNoted(site, moment.kind === 'after'), ...units, ...fieldSwitches.devices].filter(
+    ({ standing }) => moment.kind !== 'today' || standing === 'there',
+  );
   const onNetwork = networkCamerasAt(site, moment);
   const deviceOf = new Map(devices.map((device) => [device.id, device]));
   const cores = coresOf(devices);
@@ -149,16 +147,16 @@ export function topologyOf(
     leadsOf(devices, [...endsOf(between), ...endsOfWays]),
   );
   const wayOfCamera = new Map(ways.flatMap((way) => way.cameraIds.map((id) => [id, way] as const)));
-  const meets = new Set(meeting.map(({ key }) => key));
   const wayLinks = meeting.flatMap((way): TopologyLink[] => {
     const from = attached.get(way.key);
-    const into = way.intoPlaceId === undefined ? fieldSwitches.get(way.placeId) : cores.get(way.intoPlaceId);
+    const into =
+      way.intoPlaceId === undefined ? fieldSwitches.firstOf.get(way.key) : cores.get(way.intoPlaceId);
     return from && into && from.id !== into.id ? [linkOfWay(way, from, into)] : [];
   });
-  const hanging = { attached, wayOfCamera, meets, fieldSwitches };
+  const hanging = { attached, wayOfCamera, fieldSwitchOf: fieldSwitches.of };
   return {
     devices,
-    links: [...between, ...wayLinks],
+    links: [...between, ...wayLinks, ...fieldSwitches.links],
     cameras: [
       ...cameras.map((one) => runEnd(site, one, hanging)),
       ...onNetwork.map((one) => networkEnd(site, one, attached, moment)),

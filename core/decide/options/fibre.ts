@@ -172,17 +172,13 @@ export function fibreOption(context: Context): Option {
   const sharedM = Math.max(lengthM, context.around.routeFrom(from.id).lengthM);
   const attenuated = attenuatorDb(end, sharedM);
   const camera = context.newCameras.ip;
-  const among = context.around.routeFrom(from.id).cameras;
+  const fibre = sharedFibre(context, way, attenuated, context.around.routeFrom(from.id).cameras);
   return feasible(context, {
     kind: 'fibre',
     margins: [lossMargin(end, lengthM, surveyed, attenuated), ...reachMargin(end, lengthM, surveyed)],
     parts: [...camera.parts, { item: 'poe-injector', count: 1 }],
     work: [...camera.work, ...surveyOf(way), ...removalOf(context)],
-    sharing: [
-      ...alongWay(context, way),
-      sharedFibre(context, way, attenuated, among),
-      fieldSwitchAt(context, among),
-    ],
+    sharing: [...alongWay(context, way), fibre, fieldSwitchAt(context, fibre)],
     signal: ipSignal(context),
     megapixels: ip.product.megapixels,
     lifeYears: fibreYears,

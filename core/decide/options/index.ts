@@ -13,6 +13,7 @@ export {
   type SharedPort,
 } from './option';
 export type { Part } from './part';
+export { fieldSwitchPorts, fieldSwitchesFor } from './fieldSwitch';
 export { portKinds, type PortKind } from './portKinds';
 export type { Context } from './context';
 export { keptCamera } from './analog';

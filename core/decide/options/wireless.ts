@@ -134,6 +134,7 @@ export function wirelessOption(context: Context): Option {
   const air = context.airOver(radioPath);
   const { clearanceM } = radioPath;
   const camera = context.newCameras.ip;
+  const radio = sharedRadio(context, radioPath);
   return feasible(context, {
     kind: 'wireless',
     margins: [
@@ -142,7 +143,7 @@ export function wirelessOption(context: Context): Option {
     ],
     parts: [...camera.parts, { item: 'poe-injector', count: 1 }],
     work: camera.work,
-    sharing: [sharedRadio(context, radioPath), fieldSwitchAt(context, context.around.camerasAtPlace())],
+    sharing: [radio, fieldSwitchAt(context, radio)],
     signal: ipSignal(context),
     megapixels: ip.product.megapixels,
     lifeYears: radioYears,
