@@ -53,6 +53,20 @@ describe('attach', () => {
     const warm = [device('c', { taken: { ports: 0, watts: 50 } }), device('d')];
     expect(idsOf([need(1, warm)])).toEqual({ c1: 'd' });
   });
+  it('spreads watts and ports evenly where one after the other would leave somebody without', () => {
+    // Four strong cameras would fill the watts of the first, and nine weak ones are too many for the ports of the other.
+    const both = [
+      device('a', { ports: 8, poeWatts: 120, portWatts: 30 }),
+      device('b', { ports: 8, poeWatts: 120, portWatts: 30 }),
+    ];
+    const watts = [30, 30, 30, 30, 30, 15, 15, 7, 7, 7, 7, 7, 7];
+    const hung = attach(watts.map((one, index) => need(index + 1, both, { watts: one })));
+    for (const { id } of both) {
+      const on = watts.filter((_, index) => hung.get(`c${index + 1}`)!.id === id);
+      expect(on.length).toBeLessThanOrEqual(8);
+      expect(on.reduce((sum, one) => sum + one, 0)).toBeLessThanOrEqual(120);
+    }
+  });
   it('asks the watts of one port, of all of them, and the way on', () => {
     const weak = device('weak', { portWatts: 15.4 });
     const strong = device('strong');

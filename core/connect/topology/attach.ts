@@ -58,49 +58,76 @@ function leastFull(devices: readonly Device[], rooms: ReadonlyMap<string, Room>)
 const pinnedDevice = ({ candidates, pinnedTo }: PortNeed): Device | undefined =>
   pinnedTo === undefined ? undefined : candidates.find(({ id }) => id === pinnedTo);
 
-/**
- * Gives each need a device: what a person said first, then the strongest, each on the first device with room. The order is fixed, so that
- * the same site always hangs together in the same way.
- * @param leads how many ports of each switch other gear has
- */
-export function attach(
-  needs: readonly PortNeed[],
-  leads: ReadonlyMap<string, number> = new Map(),
-): Map<string, Device> {
-  const rooms = new Map<string, Room>();
-  /** Of the same candidates, how many are skipped by needs that are alike: who had no room for one has none for the next. */
+/** The device that a need goes to, by what is left on each; nothing where none has room for it. */
+type Choice = (need: PortNeed, rooms: ReadonlyMap<string, Room>) => Device | undefined;
+
+/** The first with room. Of the same candidates, who had no room for one has none for the next that is like it. */
+function firstWithRoom(): Choice {
   const skipped = new Map<readonly Device[], Map<string, number>>();
-  for (const { candidates } of needs) {
-    if (skipped.has(candidates)) continue;
-    skipped.set(candidates, new Map());
-    for (const device of candidates)
-      if (!rooms.has(device.id)) rooms.set(device.id, roomOf(device, leads.get(device.id) ?? 0));
-  }
-  const firstWithRoom = (need: PortNeed): Device | undefined => {
-    const { candidates, watts, mbps } = need;
-    const ofList = skipped.get(candidates)!;
-    const key = `${watts} ${mbps}`;
+  return ({ candidates, ...need }, rooms) => {
+    const ofList = skipped.get(candidates) ?? new Map<string, number>();
+    skipped.set(candidates, ofList);
+    const key = `${need.watts} ${need.mbps}`;
+    const has = (device: Device): boolean => fits(rooms.get(device.id)!, device, { candidates, ...need });
     let at = ofList.get(key) ?? 0;
-    while (at < candidates.length && !fits(rooms.get(candidates[at]!.id)!, candidates[at]!, need)) at += 1;
+    while (at < candidates.length && !has(candidates[at]!)) at += 1;
     ofList.set(key, at);
     return candidates[at];
   };
-  const strongestFirst = (a: PortNeed, b: PortNeed): number => b.watts - a.watts || a.number - b.number;
-  const inOrder = [
-    ...needs.filter((need) => pinnedDevice(need)).sort(strongestFirst),
-    ...needs.filter((need) => !pinnedDevice(need)).sort(strongestFirst),
-  ];
-  const attached = new Map<string, Device>();
-  for (const need of inOrder) {
+}
+
+/** Where most is left, so that ports and watts run out together. */
+const evenly = (): Choice => (need, rooms) =>
+  leastFull(
+    need.candidates.filter((device) => fits(rooms.get(device.id)!, device, need)),
+    rooms,
+  );
+
+interface Attached {
+  devices: Map<string, Device>;
+  /** How many are on a device that has no room for them. */
+  tooMany: number;
+}
+
+function attachBy(choose: Choice, needs: readonly PortNeed[], leads: ReadonlyMap<string, number>): Attached {
+  const rooms = new Map<string, Room>();
+  for (const candidates of new Set(needs.map((need) => need.candidates)))
+    for (const device of candidates)
+      if (!rooms.has(device.id)) rooms.set(device.id, roomOf(device, leads.get(device.id) ?? 0));
+  const devices = new Map<string, Device>();
+  let tooMany = 0;
+  for (const need of needs) {
+    const found = pinnedDevice(need) ?? choose(need, rooms);
+    if (!found) tooMany += 1;
     // Where nothing has room for it, it goes where most is left, and what it overfills says so.
-    const device = pinnedDevice(need) ?? firstWithRoom(need) ?? leastFull(need.candidates, rooms);
+    const device = found ?? leastFull(need.candidates, rooms);
     if (!device) continue;
     const room = rooms.get(device.id)!;
     room.ports -= 1;
     room.poePorts = Math.min(room.poePorts - (need.watts > 0 ? 1 : 0), room.ports);
     room.watts -= need.watts;
     room.mbps -= need.mbps;
-    attached.set(need.key, device);
+    devices.set(need.key, device);
   }
-  return attached;
+  return { devices, tooMany };
+}
+
+/**
+ * Gives each need a device: what a person said first, then the strongest, each on the first device with room; or evenly, where fewer are
+ * left without room so. The order is fixed, so that the same site always hangs together in the same way.
+ * @param leads how many ports of each switch other gear has
+ */
+export function attach(
+  needs: readonly PortNeed[],
+  leads: ReadonlyMap<string, number> = new Map(),
+): Map<string, Device> {
+  const strongestFirst = (a: PortNeed, b: PortNeed): number => b.watts - a.watts || a.number - b.number;
+  const inOrder = [
+    ...needs.filter((need) => pinnedDevice(need)).sort(strongestFirst),
+    ...needs.filter((need) => !pinnedDevice(need)).sort(strongestFirst),
+  ];
+  const first = attachBy(firstWithRoom(), inOrder, leads);
+  if (first.tooMany === 0) return first.devices;
+  const even = attachBy(evenly(), inOrder, leads);
+  return (even.tooMany < first.tooMany ? even : first).devices;
 }

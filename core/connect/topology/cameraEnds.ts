@@ -99,11 +99,15 @@ function keptBy(
   return at?.recorderId ?? null;
 }
 
+/** What a camera of the network is noted to hang on, where that is there. */
+const hangsOn = ({ deviceId }: NetworkCamera, devices: ReadonlyMap<string, Device>): string | null =>
+  deviceId !== undefined && devices.has(deviceId) ? deviceId : null;
+
 /** How a camera of the network hangs there: on what is noted, or on nothing yet. */
 export const networkEnd = (
   site: Pick<Site, 'placement'>,
   { camera, fact, portWatts, signal }: NetworkCameraNeed,
-  attached: ReadonlyMap<string, Device>,
+  devices: ReadonlyMap<string, Device>,
   moment: Moment,
 ): CameraEnd => ({
   cameraId: camera.id,
@@ -111,7 +115,7 @@ export const networkEnd = (
   number: camera.number,
   name: camera.name,
   placeId: camera.placeId,
-  deviceId: attached.get(camera.id)?.id ?? null,
+  deviceId: hangsOn(fact, devices),
   recorderId: keptBy(site, fact, moment),
   medium: fact.lead.medium,
   lengthM: fact.lead.lengthM,
@@ -121,5 +125,5 @@ export const networkEnd = (
   nightWatts: undefined,
   onCoaxOf: undefined,
   isNewCable: false,
-  isPinned: attached.has(camera.id),
+  isPinned: hangsOn(fact, devices) !== null,
 });

@@ -27,7 +27,7 @@ describe('switches at the end of a way', () => {
     expect(fieldSwitchesFor(1)).toBe(0);
   });
   it('hang on each other, and no camera too many on any of them', () => {
-    const { devices, links, of, firstOf } = fieldSwitchesAt(places, [
+    const { devices, links, of, chainOf } = fieldSwitchesAt(places, [
       fibreTo('yard', 20),
       fibreTo('shed', 7),
     ]);
@@ -47,7 +47,7 @@ describe('switches at the end of a way', () => {
     ]);
     const hanging = ids.map((id) => [...of.values()].filter((device) => device.id === id).length);
     expect(hanging).toEqual([7, 6, 6, 6, 2]);
-    expect(firstOf.get('fibre hall yard')!.name).toBe('Field switch 1, yard');
+    expect(chainOf.get('fibre hall yard')![0]!.name).toBe('Field switch 1, yard');
   });
   it('are those of one way each: two that come to a place from different places are not joined to a loop', () => {
     const other = { ...fibreTo('yard', 3), key: 'fibre office yard', fromPlaceId: 'office' };

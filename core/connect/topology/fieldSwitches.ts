@@ -9,8 +9,8 @@ export interface FieldSwitches {
   devices: Device[];
   /** Leads from one to the next. */
   links: TopologyLink[];
-  /** The one that a way leads to, by the key of the way. */
-  firstOf: ReadonlyMap<string, Device>;
+  /** Those of a way by its key, the one that it leads to first. */
+  chainOf: ReadonlyMap<string, readonly Device[]>;
   /** The one that each camera hangs on. */
   of: ReadonlyMap<string, Device>;
 }
@@ -65,7 +65,7 @@ export function fieldSwitchesAt(site: Pick<Site, 'place'>, ways: readonly Shared
     links: chains.flatMap(({ devices }) =>
       devices.slice(1).map((far, index) => leadBetween(devices[index]!, far)),
     ),
-    firstOf: new Map(chains.map(({ way, devices }) => [way.key, devices[0]!])),
+    chainOf: new Map(chains.map(({ way, devices }) => [way.key, devices])),
     of: new Map(
       chains.flatMap((chain) => chain.way.cameraIds.map((id, index) => [id, on(chain, index)] as const)),
     ),

@@ -1,6 +1,7 @@
 import { joiningRank } from '#core/decide/options';
 import type { LinkEnd, Site } from '#core/model/site';
 import { groupBy } from '#core/shared/grouping';
+import type { PortNeed } from './attach';
 import type { Device, DeviceKind, TopologyLink } from './types';
 
 /** What joins the gear of a place, the best first. A recorder joins nothing but itself. */
@@ -49,34 +50,47 @@ function patchLead(device: Device, core: Device): TopologyLink {
   };
 }
 
+/** The name under which the lead of a device asks for a port. */
+export const leadKey = ({ id }: Device): string => `lead of ${id}`;
+
+const isBought = ({ kind, isOfPlan }: Device): boolean => kind === 'switch' && isOfPlan === true;
+
 /**
- * Leads of one place to the switch that joins it. Where that is bought with others, they were bought for their ports together: what has
- * none left on it hangs on the next, as those hang on each other. Nobody knows how gear that is there would be patched otherwise.
+ * What leads ask of switches of one kind that are bought together: they were bought for their ports together, so gear hangs on
+ * whichever has one left. Nobody knows how gear that is there would be patched otherwise: where that joins a place, everything hangs on it.
  */
-function patchesAt(core: Device, others: readonly Device[]): TopologyLink[] {
-  const isBought = (device: Device): boolean => device.kind === 'switch' && device.isOfPlan === true;
-  if (!isBought(core)) return others.map((device) => patchLead(device, core));
-  const switches = others.filter(isBought);
-  const gear = others.filter((device) => !isBought(device));
-  const joined = [{ device: core, free: core.ports ?? Infinity }];
-  return [...switches, ...gear].map((device) => {
-    const at = joined.find(({ free }) => free > 0) ?? joined[0]!;
-    at.free -= 1;
-    if (isBought(device)) joined.push({ device, free: device.ports ?? Infinity });
-    return patchLead(device, at.device);
+export function leadNeeds(devices: readonly Device[], cores: ReadonlyMap<string, Device>): PortNeed[] {
+  return [...groupBy(devices, ({ placeId }) => placeId)].flatMap(([placeId, here]) => {
+    const core = cores.get(placeId)!;
+    if (!isBought(core)) return [];
+    const isAlike = (device: Device): boolean => isBought(device) && device.isLongReach === core.isLongReach;
+    const candidates = [core, ...here.filter((device) => isAlike(device) && device.id !== core.id)];
+    const gear = here.filter((device) => !isAlike(device) && device.kind !== 'field-switch');
+    // The first is on the port of the core that leads on.
+    return gear.slice(1).map((device) => ({
+      key: leadKey(device),
+      number: Number.MAX_SAFE_INTEGER,
+      watts: 0,
+      mbps: 0,
+      candidates,
+    }));
   });
 }
 
-/** Patch leads inside places: everything to what joins it. A field switch hangs on the way to its place alone. */
-export function patchesOf(devices: readonly Device[], cores: ReadonlyMap<string, Device>): TopologyLink[] {
-  const patched = devices.filter(({ kind }) => kind !== 'field-switch');
-  return [...groupBy(patched, ({ placeId }) => placeId)].flatMap(([placeId, here]) => {
-    const core = cores.get(placeId)!;
-    if (core.kind === 'field-switch') return [];
-    return patchesAt(
-      core,
-      here.filter(({ id }) => id !== core.id),
-    );
+/**
+ * Patch leads inside places: everything to the one device that joins it, or to the bought switch that has a port for it. A field switch
+ * hangs on the way to its place alone.
+ */
+export function patchesOf(
+  devices: readonly Device[],
+  cores: ReadonlyMap<string, Device>,
+  attached: ReadonlyMap<string, Device> = new Map(),
+): TopologyLink[] {
+  return devices.flatMap((device): TopologyLink[] => {
+    const core = cores.get(device.placeId)!;
+    if (core.id === device.id || device.kind === 'field-switch' || core.kind === 'field-switch') return [];
+    const at = isBought(core) ? (attached.get(leadKey(device)) ?? core) : core;
+    return [patchLead(device, at)];
   });
 }
 

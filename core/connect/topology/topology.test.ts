@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { evaluateSite } from '#core/evaluate';
+import { genericProducts } from '#core/model/catalogue';
 import { applyChanges, type Equipment, type Link, type OptionKind, type Site } from '#core/model/site';
 import { saltmarrowOnRuns } from '../../model/site/testSite';
 import { failuresOf } from './failures';
@@ -135,6 +136,42 @@ describe('when all is done', () => {
     const between = network(site, { kind: 'morning', moved: new Set() });
     expect(endOf(between, 'c01')).toMatchObject({ deviceId: 'hall-recorder', mbps: 0 });
     expect(endOf(between, 'c03')).toMatchObject({ deviceId: 'hall-recorder' });
+  });
+});
+
+describe('a morning between', () => {
+  /** Ten cameras on two units of eight, and two that share a radio: what fills up, and what a second camera changes. */
+  const ids = ['c06', 'c07', 'c08', 'c09', 'c10', 'c12', 'c13', 'c14', 'c15', 'c16'];
+  const large = genericProducts.find(({ id }) => id === 'coax-unit-16')!;
+  const site = chosen(
+    {
+      ...Object.fromEntries(ids.map((id) => [id, 'ip-coax-unit' as const])),
+      c23: 'wireless',
+      c24: 'wireless',
+    },
+    'marshalling-recorder',
+    { product: { ...demo.product, [large.id]: { ...large, each: 9000 } as Site['product'][string] } },
+  );
+  const { runs, total } = evaluateSite(site);
+  const at = (moment: Moment) => networkOf(site, runs, total, moment);
+  const end = at({ kind: 'after' });
+
+  it('shows whoever is moved where it hangs in the end, whoever else is: nobody is plugged in twice', () => {
+    expect(new Set(ids.map((id) => endOf(end, id).deviceId)).size).toBe(2);
+    fc.assert(
+      fc.property(fc.subarray([...ids, 'c23', 'c24']), (some) => {
+        const then = at({ kind: 'morning', moved: new Set(some) });
+        for (const id of some) expect(endOf(then, id).deviceId).toBe(endOf(end, id).deviceId);
+      }),
+      { numRuns: 60, seed: 3 },
+    );
+  });
+  it('has the switch of a way as soon as the first camera comes over it, and not before', () => {
+    const isThere = (moved: string[]) =>
+      at({ kind: 'morning', moved: new Set(moved) }).topology.devices.some(
+        ({ kind }) => kind === 'field-switch',
+      );
+    expect([isThere(['c06']), isThere(['c23'])]).toEqual([false, true]);
   });
 });
 
