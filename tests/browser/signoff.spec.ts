@@ -107,7 +107,9 @@ test('three cameras are read, one fails and is read again, one is accepted with 
   // The mast asks more of its port than is accepted of one: named before anybody reads it, and gone once it is read.
   const foreseen = page.locator('[data-foreseen-list]').getByRole('button');
   await foreseen.click();
-  await expect(check(page, 'port-watts')).toContainText('Expected at 27.4 W. Too much: wanted at most 25.5 W');
+  await expect(check(page, 'port-watts')).toContainText(
+    'Expected at 27.4 W. Too much: wanted at most 25.5 W',
+  );
   await figure(page, 'port-watts', '25.2');
   await expect(foreseen).toHaveCount(0);
 
