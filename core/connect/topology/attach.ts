@@ -76,12 +76,23 @@ function firstWithRoom(): Choice {
   };
 }
 
-/** Where most is left, so that ports and watts run out together. */
-const evenly = (): Choice => (need, rooms) =>
-  leastFull(
-    need.candidates.filter((device) => fits(rooms.get(device.id)!, device, need)),
-    rooms,
-  );
+/** One device after the other, there and back again: with the strongest first, ports and watts run out together. */
+function inTurns(): Choice {
+  const turns = new Map<readonly Device[], number>();
+  return (need, rooms) => {
+    const { candidates } = need;
+    const count = candidates.length;
+    const first = turns.get(candidates) ?? 0;
+    for (let turn = first; turn < first + 2 * count; turn += 1) {
+      const at = turn % (2 * count);
+      const device = candidates[at < count ? at : 2 * count - 1 - at]!;
+      if (!fits(rooms.get(device.id)!, device, need)) continue;
+      turns.set(candidates, turn + 1);
+      return device;
+    }
+    return undefined;
+  };
+}
 
 interface Attached {
   devices: Map<string, Device>;
@@ -98,7 +109,7 @@ function attachBy(choose: Choice, needs: readonly PortNeed[], leads: ReadonlyMap
   let tooMany = 0;
   for (const need of needs) {
     const found = pinnedDevice(need) ?? choose(need, rooms);
-    if (!found) tooMany += 1;
+    if (!found && need.candidates.length > 0) tooMany += 1;
     // Where nothing has room for it, it goes where most is left, and what it overfills says so.
     const device = found ?? leastFull(need.candidates, rooms);
     if (!device) continue;
@@ -113,7 +124,7 @@ function attachBy(choose: Choice, needs: readonly PortNeed[], leads: ReadonlyMap
 }
 
 /**
- * Gives each need a device: what a person said first, then the strongest, each on the first device with room; or evenly, where fewer are
+ * Gives each need a device: what a person said first, then the strongest, each on the first device with room; or in turns, where fewer are
  * left without room so. The order is fixed, so that the same site always hangs together in the same way.
  * @param leads how many ports of each switch other gear has
  */
@@ -128,6 +139,6 @@ export function attach(
   ];
   const first = attachBy(firstWithRoom(), inOrder, leads);
   if (first.tooMany === 0) return first.devices;
-  const even = attachBy(evenly(), inOrder, leads);
+  const even = attachBy(inTurns(), inOrder, leads);
   return (even.tooMany < first.tooMany ? even : first).devices;
 }

@@ -25,18 +25,19 @@ const reachedBy = rememberedFor((link: Links) =>
   rememberedFor((recorder: Recorders) => placesReached(link, recorder)),
 );
 
-/** Places at which what an option sends enters the network. */
-const entersAt = ({ shared, sharing }: FeasibleOption): Set<string> =>
-  new Set([...(shared ? [shared.placeId] : []), ...sharing.flatMap(({ port }) => port?.placeId ?? [])]);
-
 /** That a picture would enter the network where nothing that is noted leads on to a recorder: nobody knows then what that still costs. */
 export function unreachedCautions({ site }: Pick<Context, 'site'>, option: FeasibleOption): string[] {
-  if (Object.keys(site.recorder).length === 0) return [];
   const reached = reachedBy(site.link)(site.recorder);
-  const names = [...entersAt(option)].flatMap((id) => (reached.has(id) ? [] : (site.place[id]?.name ?? [])));
-  return names.length === 0
+  if (reached.size === 0) return [];
+  const names = new Set<string>();
+  const comesTo = (placeId: string): void => {
+    if (!reached.has(placeId)) names.add(site.place[placeId]?.name ?? placeId);
+  };
+  if (option.shared) comesTo(option.shared.placeId);
+  for (const { port } of option.sharing) if (port) comesTo(port.placeId);
+  return names.size === 0
     ? []
     : [
-        `No link is noted from ${listed(names)} to a recorder: note the one that is there in Connect, or plan one. What it costs is not in this price.`,
+        `No link is noted from ${listed([...names])} to a recorder: note the one that is there in Connect, or plan one. What it costs is not in this price.`,
       ];
 }
