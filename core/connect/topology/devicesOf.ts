@@ -2,14 +2,13 @@ import { catalogueOf, productOf } from '#core/model/catalogue';
 import type { Gear, Site } from '#core/model/site';
 import {
   fieldSwitchPorts,
-  portKinds,
   usualPortWatts,
   type FeasibleOption,
   type PortKind,
-  type SharedEquipment,
   type Total,
 } from '#core/decide/options';
 import type { Device } from './types';
+import { unitsNamed } from './unitsNamed';
 
 /** A recorder takes in what it takes in over one port; nobody notes its speed. */
 const recorderPortMbps = 1000;
@@ -98,14 +97,6 @@ export const devicesNoted = (site: Pick<Site, 'recorder' | 'equipment'>, isOver:
   ...gear(site, isOver),
 ];
 
-/** What one of several units that a place needs is called: `Coax unit 2, Gatehouse`. */
-export const unitName = (
-  { of, placeId }: Pick<SharedEquipment, 'of' | 'placeId'>,
-  index: number,
-  count: number,
-  { place }: Pick<Site, 'place'>,
-): string => `${portKinds[of].unit}${count > 1 ? ` ${index + 1}` : ''}, ${place[placeId]?.name ?? placeId}`;
-
 const deviceKinds = {
   'coax-unit': 'coax-unit',
   'poe-switch': 'switch',
@@ -116,22 +107,23 @@ const deviceKinds = {
 /** Units and switches that the choices come to, each under an id of its own that stays while its place needs as many. */
 export function plannedUnits(site: Site, { shared }: Pick<Total, 'shared'>): Device[] {
   const catalogue = catalogueOf(site);
-  return shared.flatMap(({ of, placeId, parts }) =>
-    parts.flatMap(({ item, count }) => {
+  return shared.flatMap((group) =>
+    unitsNamed(group, site).map(({ item, at, name }): Device => {
+      const { of, placeId } = group;
       const product = productOf(catalogue, item, of);
       const power = product.kind === 'encoder' ? noPower : poweredBy(product);
-      return Array.from({ length: count }, (_, index): Device => ({
-        id: `${item}-${index + 1}-${placeId}`.slice(0, 64),
+      return {
+        id: `${item}-${at}-${placeId}`.slice(0, 64),
         kind: deviceKinds[of],
         ...(of === 'long-reach-switch' ? ({ isLongReach: true } as const) : {}),
-        name: unitName({ of, placeId }, index, count, site),
+        name,
         placeId,
         standing: 'planned',
         isOfPlan: true,
         ports: product.ports,
         ...power,
         uplinkMbps: product.uplinkMbps,
-      }));
+      };
     }),
   );
 }

@@ -1,4 +1,3 @@
-export { unitName } from './devicesOf';
 export { failuresOf } from './failures';
 export { loadDerivation, type LoadSubject } from './loadDerivation';
 export { mediumWords } from './mediumWords';
@@ -8,4 +7,5 @@ export { networkOf, type Network } from './network';
 export { isMoved, type Moment } from './moment';
 export { topologyOf } from './topologyOf';
 export type { CameraEnd, Device, Medium, Topology, TopologyLink } from './types';
+export { unitsNamed } from './unitsNamed';
 export { waysOf } from './ways';
