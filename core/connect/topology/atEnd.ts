@@ -18,7 +18,7 @@ export interface AtEnd {
   /** Ways that lead to a switch at the place, since several cameras meet there. */
   meeting: SharedWay[];
   fieldSwitches: FieldSwitches;
-  /** The device of each camera and of each way, by its id or key. */
+  /** The device of each camera by its id, and of each way and lead by its key. */
   attached: ReadonlyMap<string, Device>;
 }
 

@@ -1,6 +1,7 @@
 import { fieldSwitchesFor, fieldSwitchPorts } from '#core/decide/options';
 import type { Site } from '#core/model/site';
 import { fieldSwitchDevice } from './devicesOf';
+import { patchLead } from './patches';
 import type { SharedWay } from './sharedWays';
 import type { Device, TopologyLink } from './types';
 
@@ -14,18 +15,6 @@ export interface FieldSwitches {
   /** The one that each camera hangs on. */
   of: ReadonlyMap<string, Device>;
 }
-
-/** The lead from a switch to the one that hangs on it. */
-const leadBetween = (near: Device, far: Device): TopologyLink => ({
-  id: `patch-${far.id}`,
-  name: `${near.name} to ${far.name}`,
-  fromId: near.id,
-  toId: far.id,
-  medium: 'patch',
-  lengthM: 0,
-  carriesMbps: near.uplinkMbps,
-  standing: 'planned',
-});
 
 interface Chain {
   way: SharedWay;
@@ -63,7 +52,7 @@ export function fieldSwitchesAt(site: Pick<Site, 'place'>, ways: readonly Shared
   return {
     devices: chains.flatMap(({ devices }) => devices),
     links: chains.flatMap(({ devices }) =>
-      devices.slice(1).map((far, index) => leadBetween(devices[index]!, far)),
+      devices.slice(1).map((far, index) => patchLead(far, devices[index]!)),
     ),
     chainOf: new Map(chains.map(({ way, devices }) => [way.key, devices])),
     of: new Map(

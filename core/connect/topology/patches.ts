@@ -36,7 +36,8 @@ export function coresOf(devices: readonly Device[]): Map<string, Device> {
 
 const isPlanned = (...devices: Device[]): boolean => devices.some(({ standing }) => standing === 'planned');
 
-function patchLead(device: Device, core: Device): TopologyLink {
+/** The lead of a device to the one that it hangs on. */
+export function patchLead(device: Device, core: Device): TopologyLink {
   const [near, far] = device.kind === 'recorder' ? [device, core] : [core, device];
   return {
     id: `patch-${device.id}`,
