@@ -5,7 +5,7 @@ import { runDiagnostics } from './runDiagnostics';
 import { unbelievedRuns, unweighedRuns } from './weighedTests';
 import { saltmarrowSite } from '../model/site/testSite';
 import { choose, withChanges, type Change } from '#core/model/site';
-import { believeRun, weighRun } from '#core/test/round';
+import { believeRun, weighRun, type BelievedRun } from '#core/test/round';
 
 const site = saltmarrowSite();
 const before = { site, evaluation: evaluateSite(site) };
@@ -26,12 +26,18 @@ describe('the round of a site', () => {
     const fresh = { site, evaluation: evaluateSite(structuredClone(site)) };
     const unbelieved = unbelievedRuns(fresh);
     expect(unbelieved.length).toBeGreaterThan(3);
-    for (const { task, keep } of unbelieved) keep(structuredClone(believeRun(structuredClone(task))));
+    const believed = new Map<string, BelievedRun>();
+    for (const { task, keep } of unbelieved) {
+      const one = believeRun(structuredClone(task));
+      believed.set(task.looked.run.id, one);
+      keep(structuredClone(one.belief));
+    }
     expect(unbelievedRuns(fresh)).toEqual([]);
     const unweighed = unweighedRuns(fresh);
     expect(unweighed).toHaveLength(24);
-    // What passes between threads is copied.
-    for (const { task, keep } of unweighed) keep(structuredClone(weighRun(structuredClone(task))));
+    // What passes between threads is copied. A thread may have believed something of the run itself, or not.
+    for (const { task, keep } of unweighed)
+      keep(structuredClone(weighRun(structuredClone(task), believed.get(task.looked.run.id))));
     expect(unweighedRuns(fresh)).toEqual([]);
     expect(roundOf(fresh, 120)).toEqual(roundOf(before, 120));
   });

@@ -1,4 +1,5 @@
 import { wrap, type Remote } from 'comlink';
+import { sharedOut } from './sharedOut';
 
 /** More threads than these take longer to start than they save. */
 const mostThreads = 8;
@@ -6,7 +7,8 @@ const mostThreads = 8;
 /** Threads that do alike tasks beside each other. */
 export interface Threads<Service> {
   /**
-   * Does tasks a portion at a time. Each result is told as it comes, by its place among the tasks. Rejects where a thread fails;
+   * Does tasks a portion at a time; the same portion of further work goes to the same thread, as far as the others leave it to it. Each
+   * result is told as it comes, by its place among the tasks. Rejects where a thread fails;
    * those that were told stay told.
    */
   work: <Task, Result>(
@@ -32,15 +34,17 @@ export function openThreads<Service>(address: string, portions: number): Threads
   });
   return {
     work: async (tasks, portion, by, tell) => {
-      let next = 0;
-      const goThrough = async (service: Remote<Service>): Promise<void> => {
-        for (let first = next; first < tasks.length; first = next) {
-          next = first + portion;
-          const results = await by(service, tasks.slice(first, next));
+      const portions = sharedOut(Math.ceil(tasks.length / portion), threads.length);
+      const goThrough = async (service: Remote<Service>, own: number): Promise<void> => {
+        for (let at = portions.next(own); at !== undefined; at = portions.next(own)) {
+          const first = at * portion;
+          const results = await by(service, tasks.slice(first, first + portion));
           results.forEach((result, offset) => tell(first + offset, result));
         }
       };
-      await Promise.all(threads.map(({ service, failed }) => Promise.race([goThrough(service), failed])));
+      await Promise.all(
+        threads.map(({ service, failed }, own) => Promise.race([goThrough(service, own), failed])),
+      );
     },
     close: () => {
       for (const { worker } of threads) worker.terminate();

@@ -1,6 +1,6 @@
 import { expectedPowerOhms, otherPowerLoops, type RunEvent } from '#core/test/findings';
 import { remembered } from '#core/shared/memo';
-import { fifths, logNormal, ratioSteps } from './density';
+import { fifths, logNormal, normal, ratioSteps } from './density';
 import { keptLast } from './keptLast';
 import type { DiagnosisInput } from './looked';
 import { meter, misread, otherSpread, powerJointOhms, spreads } from './practice';
@@ -12,6 +12,15 @@ export interface LoopCase {
   ohms: number;
   log: number;
 }
+/** Loops of the cores that could be: about the one that was read, or any that is thought of where it was read wrong or not at all. */
+export interface CoreCases {
+  about: readonly LoopCase[];
+  /** The same list for as long as only the reading changes. */
+  thought: readonly LoopCase[];
+  /** Log-chance that it is one of those. */
+  thoughtLog: number;
+}
+
 /** A loop without a joint: its middle, its spread, and its share among all that are thought of. */
 interface Plain {
   ohms: number;
@@ -21,6 +30,7 @@ interface Plain {
 
 /** What leads to a camera that is fed from beside it. */
 export const leadOhms = 0.05;
+const onlyLead: CoreCases = { about: [], thought: [{ ohms: leadOhms, log: 0 }], thoughtLog: 0 };
 
 /** Steps of its spread about a loop that was read, and how far apart they are; what is read wrong lies anywhere up to the last. */
 const loopSteps = [-2.4, -1.8, -1.2, -0.6, 0, 0.6, 1.2, 1.8, 2.4];
@@ -37,6 +47,36 @@ interface CoreLoops {
   loopLog: (ohms: number, set: TroubleSet) => number;
   /** Loops that could be, with their chances. */
   unread: (set: TroubleSet) => LoopCase[];
+}
+
+/** Log-density of a loop whose joints are sound. */
+function soundLoopLog(plains: readonly Plain[]): (ohms: number) => number {
+  const loops = plains.map(({ ohms, spread, share }) => ({
+    share,
+    density: normal(ohms + meter.soundJointOhms, Math.hypot(spread, meter.soundJointSpread)),
+  }));
+  return (ohms) => Math.log(loops.reduce((sum, { share, density }) => sum + share * density(ohms), 0));
+}
+
+/** Chance of a joint that is outside of all that is thought of. */
+const otherJoint = 1e-9;
+
+/** Log-density of a loop with a poor joint, of any ohms, alike in ratio. */
+function jointedLoopLog(plains: readonly Plain[]): (ohms: number) => number {
+  const { from, to } = powerJointOhms;
+  const range = Math.log(to / from);
+  const [least, most] = [0.6 * from, 1.5 * to];
+  const before = plains.flatMap(({ ohms, spread, share }) =>
+    fifths.map((z) => ({ ohms: ohms + meter.soundJointOhms + z * spread, share: share / fifths.length })),
+  );
+  return (ohms) => {
+    let density = 0;
+    for (const plain of before) {
+      const joint = ohms - plain.ohms;
+      density += plain.share * (joint >= least && joint <= most ? 1 / (joint * range) : otherJoint);
+    }
+    return Math.log(density);
+  };
 }
 
 function coreLoops(
@@ -67,33 +107,23 @@ function coreLoops(
     });
   }
 
-  const [asNoted, asOther] = [plainsOf(false), plainsOf(true)];
-  const plains = (set: TroubleSet): Plain[] => (has(set, 'power-construction') ? asOther : asNoted);
+  const built = (plains: readonly Plain[]) => ({
+    plains,
+    soundLog: soundLoopLog(plains),
+    jointedLog: jointedLoopLog(plains),
+  });
+  const [asNoted, asOther] = [built(plainsOf(false)), built(plainsOf(true))];
+  const cores = (set: TroubleSet) => (has(set, 'power-construction') ? asOther : asNoted);
 
   function loopLog(ohms: number, set: TroubleSet): number {
-    const { from, to } = powerJointOhms;
-    const range = Math.log(to / from);
-    let density = 0;
-    for (const plain of plains(set)) {
-      const middle = plain.ohms + meter.soundJointOhms;
-      if (!has(set, 'power-joint')) {
-        const spread = Math.hypot(plain.spread, meter.soundJointSpread);
-        density += plain.share * Math.exp(logNormal(ohms, middle, spread));
-        continue;
-      }
-      for (const z of fifths) {
-        const joint = ohms - middle - z * plain.spread;
-        const isOne = joint >= 0.6 * from && joint <= 1.5 * to;
-        density += (plain.share / fifths.length) * (isOne ? 1 / (joint * range) : 1e-9);
-      }
-    }
-    return Math.log(density);
+    const { soundLog, jointedLog } = cores(set);
+    return has(set, 'power-joint') ? jointedLog(ohms) : soundLog(ohms);
   }
 
   function unreadLoops(set: TroubleSet): LoopCase[] {
     const joints = has(set, 'power-joint') ? ratioSteps(powerJointOhms.from, powerJointOhms.to, 10) : [0];
     const places = joints.length > 1 ? [0] : fifths;
-    return plains(set).flatMap((plain) =>
+    return cores(set).plains.flatMap((plain) =>
       places.flatMap((z) =>
         joints.map((joint) => ({
           ohms: Math.max(leadOhms, plain.ohms + z * plain.spread + joint),
@@ -111,17 +141,17 @@ const kept = keptLast<CoreLoops>();
 export function coreLoopCases(
   looked: DiagnosisInput,
   events: readonly RunEvent[] | null,
-): (set: TroubleSet) => LoopCase[] {
+): (set: TroubleSet) => CoreCases {
   const { run, readings } = looked;
   const loop = readings['power-loop-ohms'];
   const { expectedOhms, loopLog, unread } = kept(run, [loop?.temperatureC, events], () =>
     coreLoops(looked, loop?.temperatureC, events),
   );
-  if (run.feed.kind === 'local-adapter' || expectedOhms <= 0) return () => [{ ohms: leadOhms, log: 0 }];
+  if (run.feed.kind === 'local-adapter' || expectedOhms <= 0) return () => onlyLead;
 
-  /** Loops that are tried: about what was read, or those that are thought of where it was read wrong. */
-  const casesUnder = remembered((set: TroubleSet): LoopCase[] => {
-    if (!loop) return unread(set);
+  const casesUnder = remembered((set: TroubleSet): CoreCases => {
+    const thought = unread(set);
+    if (!loop) return { about: [], thought, thoughtLog: 0 };
     const spread = Math.hypot(meter.ohms, meter.share * loop.value);
     const about = loopSteps
       .map((z) => loop.value + z * spread)
@@ -133,8 +163,7 @@ export function coreLoopCases(
           loopLog(ohms, set) +
           logNormal(loop.value, ohms, spread),
       }));
-    const wrong = Math.log(misread / widestOhms);
-    return [...about, ...unread(set).map(({ ohms, log }) => ({ ohms, log: log + wrong }))];
+    return { about, thought, thoughtLog: Math.log(misread / widestOhms) };
   });
   return (set) => casesUnder(set & ofCores);
 }

@@ -15,6 +15,15 @@ export const logNormal = (x: number, mean: number, spread: number): number => {
   return -0.5 * z * z - Math.log(spread) - halfLogTwoPi;
 };
 
+/** Density of a normal figure, for many to be asked about. */
+export function normal(mean: number, spread: number): (x: number) => number {
+  const most = 1 / (spread * rootTwoPi);
+  return (x) => {
+    const z = (x - mean) / spread;
+    return most * Math.exp(-0.5 * z * z);
+  };
+}
+
 /** Log of a sum of chances that are given as logs. */
 export function logSum(logs: readonly number[]): number {
   let most = -Infinity;
@@ -32,9 +41,13 @@ export function logMix(first: number, second: number, shareOfSecond: number): nu
   return most === -Infinity ? -Infinity : most + Math.log1p(Math.exp(Math.min(one, other) - most));
 }
 
+/** So many spreads away a figure comes of being read wrong and of nothing else: what is left of a normal one is below 1e-14 of its most. */
+const beyond = 8;
+
 /** Density of a figure of which every so many-th is read wrong and lies anywhere in a range of this width. */
 export function robust(x: number, mean: number, spread: number, wrongShare: number, width: number): number {
   const z = (x - mean) / spread;
+  if (z > beyond || z < -beyond) return wrongShare / width;
   return ((1 - wrongShare) * Math.exp(-0.5 * z * z)) / (spread * rootTwoPi) + wrongShare / width;
 }
 

@@ -4,7 +4,7 @@ import { contradictionsIn } from './contradictions';
 import { evidenceOf, readTests } from './evidence';
 import type { DiagnosisInput } from './looked';
 import { nextTests, type NextTest } from './nextTest';
-import { posteriorOf, ratesFor, type Posterior } from './posterior';
+import { posteriorOf, ratesFor, type Posterior, type Stories } from './posterior';
 import type { RankedCause, RankedSet } from './ranked';
 import { saysOf } from './saysOf';
 import { spoken } from './spoken';
@@ -84,5 +84,5 @@ export function diagnose(looked: DiagnosisInput, place: Place): Diagnosis {
 }
 
 /** What would tell most of a run now. */
-export const nextTestsOf = (looked: DiagnosisInput, place: Place): NextTest[] =>
-  nextTests(looked, posteriorOf(looked), place);
+export const nextTestsOf = (looked: DiagnosisInput, place: Place, stories?: Stories): NextTest[] =>
+  nextTests(looked, posteriorOf(looked, stories), place);

@@ -4,7 +4,7 @@ export { canHave, causes, causeWords, type Belief, type Cause } from './causes';
 export type { DiagnosisInput, SharedRate, SharedRates } from './looked';
 export { costOf, stateMinutes, type NextTest } from './nextTest';
 export type { RankedSet } from './ranked';
-export { posteriorOf as beliefIn } from './posterior';
+export { posteriorOf as beliefIn, storiesOf, type Stories } from './posterior';
 export { lineDraws, type Chance, type LineDraws } from './lineDraws';
 export { setOf } from './troubleSets';
 export type { Spoken } from './spoken';

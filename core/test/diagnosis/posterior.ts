@@ -1,4 +1,5 @@
 import { constantPowerVolts } from '#core/physics/power';
+import { remembered } from '#core/shared/memo';
 import { expectedPowerOhms, lineKind, nightLoad, runEvents, type RunEvent } from '#core/test/findings';
 import { canHave, causes, troubles, type Belief, type Trouble } from './causes';
 import { logSum } from './density';
@@ -10,7 +11,17 @@ import { powerStory } from './powerStory';
 import { areCoresPrinted, isCoaxPrinted } from './printed';
 import { dropRates, lossRate, mostCertain, noteRates, printedShare, rates, unlistedShare } from './practice';
 import { seenStory } from './seenStory';
-import { bitOf, isPair, lowestIn, setsOf, widened, type Story, type TroubleSet } from './troubleSets';
+import {
+  bitOf,
+  isPair,
+  placeOf,
+  setOf,
+  setsOf,
+  troublesIn,
+  widened,
+  type Story,
+  type TroubleSet,
+} from './troubleSets';
 import { wiringStory } from './wiringStory';
 
 /** Troubles that stand together, and how likely just these do. */
@@ -83,7 +94,7 @@ export function priorLog(of: ReadonlyMap<Trouble, number>): (set: TroubleSet) =>
   });
   return (set) => {
     let log = none;
-    for (let left = set; left !== 0; left &= left - 1) log += odds[31 - Math.clz32(left & -left)]!;
+    for (let left = set; left !== 0; left &= left - 1) log += odds[placeOf(left)]!;
     return log;
   };
 }
@@ -93,10 +104,16 @@ export const eventsOf = ({ run, readings }: DiagnosisInput): readonly RunEvent[]
   readings.reflectometer ? runEvents(run, readings.reflectometer) : null;
 
 /** What was read of a run, in stories that are independent of each other under any set of troubles. */
+export interface Stories {
+  line: LineStory;
+  all: Story[];
+}
+
+/** The stories of a run. They hang on nothing that other runs say of it. */
 export function storiesOf(
   looked: DiagnosisInput,
   events: readonly RunEvent[] | null = eventsOf(looked),
-): { line: LineStory; all: Story[] } {
+): Stories {
   const line = lineStory(looked, events);
   return {
     line,
@@ -128,10 +145,12 @@ function weighed(sets: readonly LoggedSet[]): WeighedSet[] {
 /** How likely each cause is present, by the sets that it is in; none with more than what is ever claimed. */
 export function beliefOf(sets: readonly WeighedSet[]): Belief {
   const belief = Object.fromEntries(causes.map((cause) => [cause, 0])) as Belief;
+  const chances = troubles.map(() => 0);
   for (const { set, chance } of sets) {
     if (set === 0) belief.sound += chance;
-    for (let left = set; left !== 0; left &= left - 1) belief[lowestIn(left)] += chance;
+    for (let left = set; left !== 0; left &= left - 1) chances[placeOf(left)]! += chance;
   }
+  troubles.forEach((trouble, place) => (belief[trouble] = chances[place]!));
   for (const cause of causes) {
     const over = belief[cause] - mostCertain;
     if (over <= 0 || cause === 'unlisted') continue;
@@ -171,23 +190,26 @@ export function storyLogs(stories: readonly Story[], sets: readonly TroubleSet[]
   return listed.map((log, index) => (sets[index] === unlisted ? told.unlisted() : log));
 }
 
+/** Sets of up to two of the troubles that a run can have; runs of a kind have the same. */
+const upToTwoOf = remembered((known: TroubleSet) =>
+  setsOf(troublesIn(known)).filter((set) => set !== unlisted),
+);
+
 /** So many of the likeliest pairs are thought of with a third trouble. */
 const pairsWidened = 12;
 
 /**
  * Belief in sets of troubles after what was read: prior × Π chance of each story under the set (Bayes' rule). Every one and every two
- * are thought of, and three where two of them are likely.
+ * are thought of, and three where two of them are likely. Whoever has its stories already gives them.
  */
-export function posteriorOf(looked: DiagnosisInput): Posterior {
+export function posteriorOf(looked: DiagnosisInput, stories: Stories = storiesOf(looked)): Posterior {
   const of = ratesFor(looked);
-  const { line, all } = storiesOf(looked);
+  const { line, all } = stories;
   const prior = priorLog(of);
-  const known = [...of.keys()];
+  const known = setOf(...of.keys());
   const told = telling(all);
   const logged = (set: TroubleSet): LoggedSet => ({ set, log: told.listed(set) + prior(set) });
-  const upToTwo = setsOf(known)
-    .filter((set) => set !== unlisted)
-    .map(logged);
+  const upToTwo = upToTwoOf(known).map(logged);
   const pairs = upToTwo
     .filter(({ set }) => isPair(set))
     .sort((a, b) => b.log - a.log)

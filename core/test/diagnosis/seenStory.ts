@@ -11,7 +11,7 @@ import {
   starved,
   swapGoesWrong,
 } from './practice';
-import { setOf, story, type Story, type TroubleSet } from './troubleSets';
+import { placeOf, setOf, story, type Story, type TroubleSet } from './troubleSets';
 
 /** Chance that none of what a trouble does shows, for each trouble by its place in the list. */
 const noneOf = (table: Partial<Record<Trouble, number>>): number[] =>
@@ -26,7 +26,7 @@ const links = noneOf(linkFails);
 /** Chance that something does not happen under these troubles, each of which could make it by itself; `usual` is that of none. */
 function withNone(none: readonly number[], set: TroubleSet, usual: number): number {
   let chance = usual;
-  for (let left = set; left !== 0; left &= left - 1) chance *= none[31 - Math.clz32(left & -left)]!;
+  for (let left = set; left !== 0; left &= left - 1) chance *= none[placeOf(left)]!;
   return chance;
 }
 
@@ -73,12 +73,12 @@ export function seenStory(looked: DiagnosisInput): Story {
 
   function pictureLog(set: TroubleSet): number {
     const notStarving = fed[(set & hungry) !== 0 ? 1 : 0]!;
-    let log = 0;
+    let chance = 1;
     for (const { index, isSeen } of told) {
       const none = withNone(symptomHidden[index]!, set, (1 - inventsSymptom) * notStarving[index]!);
-      log += Math.log(isSeen ? 1 - none : none);
+      chance *= isSeen ? 1 - none : none;
     }
-    return log;
+    return Math.log(chance);
   }
   const swapLog = (fails: boolean, works: number): number => Math.log(fails ? 1 - works : works);
 

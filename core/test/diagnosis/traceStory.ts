@@ -1,3 +1,4 @@
+import { rememberedFor } from '#core/shared/memo';
 import type { RunEvent } from '#core/test/findings';
 import type { Trouble } from './causes';
 import { logMix, logNormal } from './density';
@@ -125,6 +126,13 @@ function missed(trouble: Echoing, jointOhms: number): number {
 
 /** Which event each trouble made, in one way of telling what a trace shows. */
 export type Told = ReadonlyMap<Echoing, RunEvent>;
+const toldBy = (present: readonly Echoing[], made: readonly (RunEvent | undefined)[]): Told =>
+  new Map(present.flatMap((trouble, at) => (made[at] ? [[trouble, made[at]] as const] : [])));
+
+/** Log-density of each event if nothing made it; the same whatever troubles are thought of. */
+const straysOf = rememberedFor((events: readonly RunEvent[]): number[] =>
+  events.map((_, index) => strayLog(events, index)),
+);
 
 /**
  * Log-chance of the events on the way, beside their places, which are anywhere alike: each trouble made one of them or went
@@ -138,25 +146,32 @@ export function eventsLog(
   share: number,
   tell?: (told: Told, log: number) => void,
 ): number {
-  const stray = events.map((_, index) => strayLog(events, index));
+  const stray = straysOf(events);
   const allStray = stray.reduce((sum, log) => sum + log, 0);
+  const inSight = Math.log(share);
   let total = 0;
-  const go = (at: number, log: number, told: Map<Echoing, RunEvent>): void => {
+  // The event that each trouble made, by its place among them.
+  const made: (RunEvent | undefined)[] = present.map(() => undefined);
+  const isTaken = events.map(() => false);
+  const go = (at: number, log: number): void => {
     const trouble = present[at];
     if (trouble === undefined) {
       total += Math.exp(log);
-      tell?.(told, log + allStray);
+      tell?.(toldBy(present, made), log + allStray);
       return;
     }
-    go(at + 1, log + Math.log(1 - share * (1 - missed(trouble, jointOhms))), told);
-    for (const [index, event] of events.entries()) {
-      if ([...told.values()].includes(event)) continue;
-      const shown = shownLog(trouble, event, jointOhms);
+    made[at] = undefined;
+    go(at + 1, log + Math.log(1 - share * (1 - missed(trouble, jointOhms))));
+    for (let index = 0; index < events.length; index += 1) {
+      const event = events[index]!;
+      const shown = isTaken[index] ? -Infinity : shownLog(trouble, event, jointOhms);
       if (shown === -Infinity) continue;
-      const made = shown + sureLog(event, sureEvents.made);
-      go(at + 1, log + Math.log(share) + made - stray[index]!, new Map(told).set(trouble, event));
+      isTaken[index] = true;
+      made[at] = event;
+      go(at + 1, log + inSight + shown + sureLog(event, sureEvents.made) - stray[index]!);
+      isTaken[index] = false;
     }
   };
-  go(0, 0, new Map());
+  go(0, 0);
   return allStray + Math.log(total);
 }

@@ -11,8 +11,8 @@ export const has = (set: TroubleSet, trouble: Trouble): boolean => (set & bitOf(
 export const troublesIn = (set: TroubleSet): Trouble[] =>
   troubles.filter((_, index) => (set & (1 << index)) !== 0);
 
-/** The first of the troubles in a set that is not empty. */
-export const lowestIn = (set: TroubleSet): Trouble => troubles[31 - Math.clz32(set & -set)]!;
+/** The place in the list of troubles of the first one in a set that is not empty. */
+export const placeOf = (set: TroubleSet): number => 31 - Math.clz32(set & -set);
 
 /** Whether just two troubles stand together. */
 export function isPair(set: TroubleSet): boolean {
@@ -28,10 +28,14 @@ export function setsOf(of: readonly Trouble[]): TroubleSet[] {
   return [0, ...listed, ...pairs, ...alone];
 }
 
-/** These sets with one trouble more each, every set once. */
-export function widened(sets: readonly TroubleSet[], of: readonly Trouble[]): TroubleSet[] {
-  const bits = of.filter((trouble) => trouble !== 'unlisted').map(bitOf);
-  return [...new Set(sets.flatMap((set) => bits.filter((bit) => (set & bit) === 0).map((bit) => set | bit)))];
+/** These sets with one more of the known troubles each, every set once. */
+export function widened(sets: readonly TroubleSet[], known: TroubleSet): TroubleSet[] {
+  const wider = new Set<TroubleSet>();
+  const more = known & ~bitOf('unlisted');
+  for (const set of sets) {
+    for (let left = more & ~set; left !== 0; left &= left - 1) wider.add(set | (left & -left));
+  }
+  return [...wider];
 }
 
 /** What readings of one kind tell of troubles that stand together: the log of their chance. It depends on some troubles only. */

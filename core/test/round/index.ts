@@ -1,4 +1,4 @@
 export { planRound, type Round } from './planRound';
 export { roundTestOf, type WeighedTest } from './roundTestOf';
-export { believeRun, weighRun, type RunToWeigh } from './weighRun';
+export { believeRun, weighRun, type BelievedRun, type RunToWeigh } from './weighRun';
 export { roundOnDrawing, type RoundOnDrawing } from './roundOnDrawing';
