@@ -1,6 +1,7 @@
 import { catalogueOf } from '#core/model/catalogue';
 import type { Total } from '#core/decide/options';
-import { chosenOption, type RunEvaluation } from '#core/decide/runEvaluation';
+import { changesByCamera } from '#core/cutover/tasks';
+import type { RunEvaluation } from '#core/decide/runEvaluation';
 import type { Site } from '#core/model/site';
 
 /** Something to order, and the night that needs it first. */
@@ -13,7 +14,7 @@ export interface OrderRow {
 
 /** Everything that is bought for the change, what is needed first first. */
 export function orderList(
-  site: Pick<Site, 'product'>,
+  site: Site,
   runs: readonly RunEvaluation[],
   total: Pick<Total, 'parts' | 'shared'>,
   nightOfCamera: ReadonlyMap<string, string>,
@@ -25,8 +26,8 @@ export function orderList(
     if (date !== undefined && (before === undefined || date < before)) first.set(item, date);
   };
   const firstNight = [...nightOfCamera.values()].sort().at(0);
-  for (const run of runs)
-    for (const { item } of chosenOption(run)?.parts ?? []) note(item, nightOfCamera.get(run.camera.id));
+  for (const [cameraId, { parts }] of changesByCamera(site, runs))
+    for (const { item } of parts) note(item, nightOfCamera.get(cameraId));
   // What cameras share is there before any of them.
   for (const { parts } of total.shared) for (const { item } of parts) note(item, firstNight);
   return total.parts

@@ -1,5 +1,6 @@
 import { catalogueOf } from '#core/model/catalogue';
-import { chosenOption, type RunEvaluation } from '#core/decide/runEvaluation';
+import { changesByCamera } from '#core/cutover/tasks';
+import type { RunEvaluation } from '#core/decide/runEvaluation';
 import type { Site } from '#core/model/site';
 
 /** Something that is taken along, how many, and how many of those are spare. */
@@ -22,18 +23,24 @@ const booked: ReadonlySet<string> = new Set(['disposal', 'lift-half-day', 'makin
 /** Metres are cut on site; one metre of spare in ten is enough of them, and none is counted in pieces. */
 const isByMetre = (item: string): boolean => item.endsWith('-m');
 
-/** What is taken along for the cameras of a night: the parts of what was chosen with their spares, and one of each that is known to work. */
+/** A new cable is pulled and ended before the night. */
+const pulling = 'pull-cable-m';
+const isOfCable = (item: string): boolean => isByMetre(item) || item === 'category-ends';
+
+/** What is taken along for the cameras of a night: the parts of what is put in place with their spares, and one of each that is known to work. */
 export function pickList(
-  site: Pick<Site, 'product'>,
+  site: Site,
   runs: readonly RunEvaluation[],
   cameraIds: ReadonlySet<string>,
 ): PickRow[] {
   const { products } = catalogueOf(site);
   const counts = new Map<string, number>();
-  for (const run of runs) {
-    if (!cameraIds.has(run.camera.id)) continue;
-    for (const { item, count } of chosenOption(run)?.parts ?? [])
-      if (!booked.has(item)) counts.set(item, (counts.get(item) ?? 0) + count);
+  for (const [cameraId, { parts, tasks }] of changesByCamera(site, runs)) {
+    if (!cameraIds.has(cameraId)) continue;
+    const isPulled = tasks.some(({ item }) => item === pulling);
+    for (const { item, count } of parts)
+      if (!booked.has(item) && !(isPulled && isOfCable(item)))
+        counts.set(item, (counts.get(item) ?? 0) + count);
   }
   const parts = [...counts].map(([item, count]) => {
     const spare = isByMetre(item) ? Math.ceil(spareShare * count) : spareOf(count);

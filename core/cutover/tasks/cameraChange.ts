@@ -13,6 +13,8 @@ export interface CameraChange {
   tasks: readonly Part[];
   /** The place that a lift is hired for. */
   lift: string | null;
+  /** What its cable waits for before it is pulled. */
+  along: readonly string[];
   first: readonly string[];
   cautions: readonly string[];
 }
@@ -55,11 +57,13 @@ function priorTasks(
   make: Maker,
   hours: HoursByPhase,
   ordered: readonly string[],
+  along: readonly string[],
   isCertified: boolean,
 ): Task[] {
   const bench =
     hours.bench > 0 ? [make('configure', { likelyMinutes: 60 * hours.bench, needs: ordered })] : [];
-  const pull = hours.route > 0 ? [make('pull', { workMinutes: 60 * hours.route, needs: ordered })] : [];
+  const pull =
+    hours.route > 0 ? [make('pull', { workMinutes: 60 * hours.route, needs: [...ordered, ...along] })] : [];
   const certify = isCertified ? [make('certify', { needs: pull.map(({ id }) => id) })] : [];
   return [...bench, ...pull, ...certify];
 }
@@ -91,13 +95,13 @@ export function makerFor(catalogue: Catalogue, camera: Camera): Maker {
 
 /** Everything that is done to change one camera: on the bench, along its way, in its night, and once the picture holds. */
 export function tasksOfChange(catalogue: Catalogue, orders: readonly Task[], change: CameraChange): Task[] {
-  const { camera, parts, lift, first, cautions } = change;
+  const { camera, parts, lift, along, first, cautions } = change;
   const make = makerFor(catalogue, camera);
   const hours = hoursByPhase(catalogue, change);
   const has = (part: string) => parts.some(({ item }) => item === part);
   const ordered = ordersFor(parts, orders);
   // A fibre is tested where it is spliced.
-  const prior = priorTasks(make, hours, ordered, has('category-ends'));
+  const prior = priorTasks(make, hours, ordered, along, has('category-ends'));
   const later = laterTasks(make, hours, has('making-good'));
   if (hours.night === 0) return [...prior, ...later];
   const isHigh = isAtHeight(change);

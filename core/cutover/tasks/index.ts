@@ -1,3 +1,4 @@
+export { changesByCamera } from './changeWork';
 export { stepTaskOf } from './recorderTasks';
 export type { Task } from './task';
 export { progressOfTask, tasksDone, type TaskProgress } from './taskProgress';

@@ -37,6 +37,10 @@ function linksTo(site: Pick<Site, 'link' | 'recorder'>, placeId: string): Link[]
     : plannedLinks(site).filter(({ fromPlaceId, toPlaceId }) => [fromPlaceId, toPlaceId].includes(placeId));
 }
 
+/** Tasks in which the links are laid that a place is reached by. */
+export const linkTasksTo = (site: Pick<Site, 'link' | 'recorder'>, placeId: string): string[] =>
+  linksTo(site, placeId).map(linkTaskId);
+
 /** What has to be built before anything is plugged in at a place: gear that is bought there, and the links that it is reached by. */
 export const builtBefore = (
   site: Pick<Site, 'equipment' | 'link' | 'recorder'>,
@@ -45,7 +49,7 @@ export const builtBefore = (
   ...bought(site)
     .filter((one) => one.placeId === placeId)
     .map(gearBuildId),
-  ...linksTo(site, placeId).map(linkTaskId),
+  ...linkTasksTo(site, placeId),
 ];
 
 function linkTask(site: Site, link: Link, orders: readonly Task[]): Task {
@@ -70,7 +74,7 @@ function gearTask(site: Site, id: string, all: readonly Equipment[], orders: rea
     kind: 'build',
     of: all.map(({ name }) => name).join(', '),
     place: placeId,
-    needs: [...ordersFor(parts, orders), ...linksTo(site, placeId).map(linkTaskId)],
+    needs: [...ordersFor(parts, orders), ...linkTasksTo(site, placeId)],
   });
 }
 
@@ -83,6 +87,7 @@ function replacementTasks(site: Site, { id, deviceId }: NetworkCamera, orders: r
     camera,
     ...viewWork(site, id),
     lift: needsLift ? camera.placeId : null,
+    along: [],
     first: device ? builtBefore(site, device.placeId) : [],
     cautions,
   });

@@ -1,10 +1,12 @@
 import { catalogueOf, type Catalogue } from '#core/model/catalogue';
-import type { FeasibleOption, SeenBy } from '#core/decide/options';
+import type { FeasibleOption, SeenBy, SharedPort } from '#core/decide/options';
 import { chosenOption, type RunEvaluation } from '#core/decide/runEvaluation';
 import type { Site } from '#core/model/site';
 import { buildIdOf } from './buildId';
 import { hoursByPhase, makerFor, tasksOfChange, type Maker } from './cameraChange';
+import { changeWork, coaxCarriers, type CoaxCarriers } from './changeWork';
 import { builtBefore } from './networkTasks';
+import { madeBeforePull, madeBeforeSwap } from './sharedTasks';
 import { taskIdOf, taskOf, type Task } from './task';
 import { taskKind } from './taskKinds';
 
@@ -33,12 +35,19 @@ function tasksOfSeen(
 /** What of a site says what is built before a camera is plugged in. */
 type NetworkSite = Pick<Site, 'product' | 'equipment' | 'link' | 'recorder'>;
 
+/** The ports that a camera comes to: its own, and those that the ways which it shares end on. */
+const portsOf = ({ shared, sharing }: FeasibleOption): Pick<SharedPort, 'of' | 'placeId'>[] => [
+  ...(shared ? [shared] : []),
+  ...sharing.flatMap(({ port }) => (port ? [{ of: 'poe-switch' as const, placeId: port.placeId }] : [])),
+];
+
 /** Everything that is done for one camera: on the bench, along its way, in its night, and once the picture holds. */
 function tasksOfRun(
   site: NetworkSite,
   evaluation: RunEvaluation,
   orders: readonly Task[],
   leaving: ReadonlySet<string>,
+  carriers: CoaxCarriers,
 ): Task[] {
   const { camera } = evaluation;
   const catalogue = catalogueOf(site);
@@ -46,16 +55,19 @@ function tasksOfRun(
   if (!option || option.tasks.length === 0) return [];
   if (option.seenBy && !leaving.has(camera.id))
     return tasksOfSeen(catalogue, makerFor(catalogue, camera), option, option.seenBy);
-  const { onCoaxOf, shared } = option;
+  const { parts, tasks, afterIds } = changeWork(camera.id, option, carriers);
   return tasksOfChange(catalogue, orders, {
     camera,
-    parts: option.parts,
-    tasks: option.tasks,
-    lift: option.sharing.find(({ liftAtPlaceId }) => liftAtPlaceId !== undefined)?.liftAtPlaceId ?? null,
+    parts,
+    tasks,
+    lift: option.sharing.find(({ kind }) => kind === 'lift')?.placeId ?? null,
+    along: madeBeforePull(option),
     first: [
-      ...(shared ? new Set([buildIdOf(shared), ...builtBefore(site, shared.placeId)]) : []),
-      // Whose coax carries the switch leaves it first.
-      ...(onCoaxOf !== null && onCoaxOf !== camera.id ? [taskIdOf('swap', onCoaxOf)] : []),
+      ...new Set([
+        ...madeBeforeSwap(option),
+        ...portsOf(option).flatMap((port) => [buildIdOf(port), ...builtBefore(site, port.placeId)]),
+        ...afterIds.map((id) => taskIdOf('swap', id)),
+      ]),
     ],
     cautions: [...(option.seenBy ? [leavesEarly] : []), ...option.cautions],
   });
@@ -68,7 +80,8 @@ export function swapTasks(
   orders: readonly Task[],
   leaving: ReadonlySet<string>,
 ): Task[] {
-  return runs.flatMap((evaluation) => tasksOfRun(site, evaluation, orders, leaving));
+  const carriers = coaxCarriers(runs);
+  return runs.flatMap((evaluation) => tasksOfRun(site, evaluation, orders, leaving, carriers));
 }
 
 /** Who has asked for the change sees all of it once every picture is agreed. */

@@ -62,6 +62,14 @@ export const taskKinds = {
     proofs: { soaked: 'It ran four hours on the bench, at its address.' },
     cautions: [],
   },
+  route: {
+    label: 'Prepare a way for cables',
+    when: 'before',
+    skills: ['cable'],
+    leaves: 'Containment is up, a draw cord lies in it, and every opening is stopped against fire.',
+    proofs: { through: 'A draw cord goes through, and every opening is stopped against fire.' },
+    cautions: ['Fire stopping and cable fire ratings where a route is opened.'],
+  },
   pull: {
     label: 'Pull the new cable',
     when: 'before',

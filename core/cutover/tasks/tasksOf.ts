@@ -1,16 +1,17 @@
 import type { Migration } from '#core/allocate/recorder';
 import { catalogueOf } from '#core/model/catalogue';
-import { portKinds, type SharedEquipment, type Total } from '#core/decide/options';
-import type { RunEvaluation } from '#core/decide/runEvaluation';
+import { portKinds, type FeasibleOption, type SharedEquipment, type Total } from '#core/decide/options';
+import { chosenOption, type RunEvaluation } from '#core/decide/runEvaluation';
 import { aboutOf, type Site } from '#core/model/site';
 import { heldTo, type Calendar } from './heldTo';
-import { networkTasks } from './networkTasks';
+import { linkTasksTo, networkTasks } from './networkTasks';
 import { ordersFor, orderTasks } from './orderTasks';
 import { permitTasks } from './permitTasks';
 import { ownTasks } from './ownTasks';
 import { prepared } from './prepared';
 import { recorderTasks } from './recorderTasks';
 import { buildIdOf } from './buildId';
+import { madeBeforeUnit, sharedTasks } from './sharedTasks';
 import { swapTasks, witnessTask } from './swapTasks';
 import { taskOf, withSetting, type Task } from './task';
 import { taskKind } from './taskKinds';
@@ -27,7 +28,12 @@ export interface CutoverInput {
 }
 
 /** Equipment that cameras share: there before the first of them. */
-const buildTasks = (site: Site, shared: readonly SharedEquipment[], orders: readonly Task[]): Task[] =>
+const buildTasks = (
+  site: Site,
+  shared: readonly SharedEquipment[],
+  chosen: readonly FeasibleOption[],
+  orders: readonly Task[],
+): Task[] =>
   shared
     .filter(({ parts }) => parts.length > 0)
     .map((one) =>
@@ -36,7 +42,11 @@ const buildTasks = (site: Site, shared: readonly SharedEquipment[], orders: read
         kind: 'build',
         of: `${portKinds[one.of].unit} at ${site.place[one.placeId]!.name}`,
         place: one.placeId,
-        needs: ordersFor(one.parts, orders),
+        needs: [
+          ...ordersFor(one.parts, orders),
+          ...madeBeforeUnit(chosen, one.placeId),
+          ...linkTasksTo(site, one.placeId),
+        ],
       }),
     );
 
@@ -89,7 +99,8 @@ export function tasksOf({ site, runs, migration, total, calendar }: CutoverInput
     const isOfNewView = site.networkCamera[task.cameraId!]?.state === 'planned';
     return task.kind === 'dusk-check' && isOfNewView ? { ...task, needs } : task;
   };
-  const builds = buildTasks(site, total.shared, orders);
+  const chosen = runs.flatMap((one) => chosenOption(one) ?? []);
+  const builds = buildTasks(site, total.shared, chosen, orders);
   const network = networkTasks(site, orders, new Set(builds.map(({ id }) => id))).map(inOrder);
   const nightOf = (date: string): number | null => {
     const index = calendar?.dates.indexOf(date) ?? -1;
@@ -97,6 +108,7 @@ export function tasksOf({ site, runs, migration, total, calendar }: CutoverInput
   };
   const all = [
     ...orders,
+    ...sharedTasks(site, chosen, orders),
     ...builds,
     ...network,
     ...recorder.tasks,

@@ -82,6 +82,8 @@ export const liftOf = (
   cameraHours: number,
 ): SharedThing => ({
   key: `lift ${place.id}`,
+  kind: 'lift',
+  placeId: place.id,
   label: `Lift at ${place.name}`,
   parts: halfDay,
   tasks: noTasks,
@@ -89,5 +91,4 @@ export const liftOf = (
   capacity: halfDayHours,
   free: 0,
   among: around.camerasAtPlace(),
-  liftAtPlaceId: place.id,
 });

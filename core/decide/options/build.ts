@@ -20,6 +20,8 @@ export interface Draft {
   sharing?: SharedThing[];
   /** Tasks by their ids, or with metres. */
   work: readonly (string | Part)[];
+  /** Tasks of what it shares that leave its view dark as well. */
+  alsoDark?: readonly Part[];
   onCoaxOf?: string;
   seenBy?: FeasibleOption['seenBy'];
   signal: FeasibleOption['signal'];
@@ -227,13 +229,16 @@ export function feasible(context: Context, draft: Draft): FeasibleOption {
   const margins = line.margins.length > 0 ? [...draft.margins, ...line.margins] : draft.margins;
   const labour = labourOf(catalogue, tasks);
   // Whose view is in another picture by then leaves nothing dark.
-  const darkHours = draft.seenBy ? 0 : labour.darkHours;
+  const ownDarkHours = draft.seenBy ? 0 : labour.darkHours;
+  const darkHours = draft.alsoDark
+    ? ownDarkHours + labourOf(catalogue, draft.alsoDark).darkHours
+    : ownDarkHours;
   const lift = access.needsLift ? [liftOf(context, labour.cameraHours)] : nothingShared;
   const sharing = draft.sharing ? [...draft.sharing, ...lift] : lift;
   const shares = sharesOf(catalogue, sharing);
   const { cost, dueAgain, unpriced } = boughtOf(catalogue, parts);
   const portCost = portShareOf(catalogue, draft.shared, sharing);
-  const labourCost = labourCostOf(catalogue, labour.hours, darkHours);
+  const labourCost = labourCostOf(catalogue, labour.hours, ownDarkHours);
   const binding = bindingOf(margins);
   const state = binding?.status ?? 'holds';
   const steering = telemetryCautions(context.camera, draft.kind);

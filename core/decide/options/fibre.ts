@@ -14,6 +14,7 @@ import {
   newWay,
   removalOf,
   alongWay,
+  fromTo,
   surveyOf,
   type NewWay,
 } from './ip';
@@ -128,7 +129,9 @@ function sharedFibre(
   const longestM = Math.max(lengthM, around.routeFrom(from.id).lengthM);
   return {
     key: `fibre ${from.id} ${place.id}`,
-    label: `Fibre from ${from.name} to ${place.name}`,
+    kind: 'way',
+    placeId: place.id,
+    label: `Fibre ${fromTo(from, place)}`,
     parts: [
       { item: 'fibre-end', count: 2 },
       newCable('fibre', longestM, place, from),

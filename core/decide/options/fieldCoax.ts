@@ -75,6 +75,8 @@ function sharedCoax(context: Context, { run }: Trunk): SharedThing {
   const { place, headEnd, around, need, policies } = context;
   return {
     key: `coax ${headEnd.id} ${place.id}`,
+    kind: 'way',
+    placeId: place.id,
     label: `Converters on one old coax from ${headEnd.name} to a switch at ${place.name}`,
     parts: [
       { item: 'coax-converter', count: 2 },
@@ -125,6 +127,7 @@ export function fieldCoaxOption(context: Context): Option {
   const { margin: watts, sourceWatts } = poeMargin(lead, need.ip, figure('lead', nearLeadM, 'm', 'typical'));
   const { line } = trunk;
   const isOwn = trunk.camera.id === camera.id;
+  const converters = sharedCoax(context, trunk);
   const whose = isOwn ? 'its own coax' : `the coax of camera ${trunk.camera.number}`;
   return withPort(
     context,
@@ -146,7 +149,9 @@ export function fieldCoaxOption(context: Context): Option {
         { item: 'pull-cable-m', count: nearLeadM },
         ...(isOwn ? [] : removalOf(context)),
       ],
-      sharing: [sharedCoax(context, trunk)],
+      sharing: [converters],
+      // They are fitted on its own coax once it has left that.
+      ...(isOwn ? { alsoDark: converters.tasks } : {}),
       shared: { of: 'poe-switch', placeId: place.id, sourceWatts, mbps: need.ip.mbps },
       onCoaxOf: trunk.camera.id,
       signal: ipSignal(context),

@@ -15,6 +15,8 @@ export const fieldSwitchAt = (
   { key, among }: Pick<SharedThing, 'key' | 'among'>,
 ): SharedThing => ({
   key: `field-switch on ${key}`,
+  kind: 'switch',
+  placeId: place.id,
   label: `Field switch at ${place.name}`,
   parts: [{ item: 'field-switch', count: 1 }],
   tasks: [],

@@ -32,6 +32,8 @@ function trunk({ place, around, need }: Context, way: NewWay, trunkM: number): S
   const surges = surgeProtection(place, from);
   return {
     key: `trunk ${from.id} ${place.id}`,
+    kind: 'way',
+    placeId: place.id,
     label: `Cable from ${from.name} to a switch at ${place.name}`,
     parts: [
       newCable('category', trunkM, place, from),

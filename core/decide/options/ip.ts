@@ -300,12 +300,18 @@ export const removalOf = ({ policies, run }: Context): Part[] =>
 /** A way that nobody has walked is walked first, for each camera that takes it. */
 export const surveyOf = ({ surveyed }: NewWay): string[] => (surveyed ? [] : ['survey-route']);
 
+/** Where a way leads; one to cameras of the place that it begins at stays there. */
+export const fromTo = (from: Place, to: Place): string =>
+  from.id === to.id ? `at ${to.name}` : `from ${from.name} to ${to.name}`;
+
 /** The way itself: containment, fire stopping and setting up serve every cable that goes the same way to the same place. */
 function sharedRoute({ place, around }: Context, { from, lengthM }: NewWay): SharedThing {
   const { lengthM: longestM, cameras } = around.routeFrom(from.id);
   return {
     key: `route ${from.id} ${place.id}`,
-    label: `Route from ${from.name} to ${place.name}`,
+    kind: 'route',
+    placeId: place.id,
+    label: `Route ${fromTo(from, place)}`,
     parts: [
       { item: 'containment-m', count: Math.ceil(Math.max(lengthM, longestM)) },
       { item: 'making-good', count: 1 },

@@ -9,6 +9,8 @@ export const leadsOn = (link: Readonly<Record<string, Link>>, { id }: Pick<Place
 /** A cabinet for a switch at a place that has none yet: once for all cameras that come from there. The link that leads on is the network’s own. */
 export const newCloset = ({ around }: Pick<Context, 'around'>, from: Place): SharedThing => ({
   key: `closet ${from.id}`,
+  kind: 'closet',
+  placeId: from.id,
   label: `A network closet opened at ${from.name}`,
   parts: [{ item: 'wall-cabinet', count: 1 }],
   tasks: [{ item: 'open-closet', count: 1 }],

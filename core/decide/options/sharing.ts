@@ -5,6 +5,9 @@ import type { Part } from './part';
 export interface SharedThing {
   /** Things of one key are the same thing. */
   key: string;
+  kind: 'lift' | 'route' | 'closet' | 'way' | 'switch';
+  /** Where it stands, or leads to. */
+  placeId: string;
   label: string;
   /** Of one unit. */
   parts: readonly Part[];
@@ -24,8 +27,6 @@ export interface SharedThing {
     lengthM: number;
     intoPlaceId?: string;
   };
-  /** The place that it stands at, where it is a lift. */
-  liftAtPlaceId?: string;
   /** Metres of new cable that it is, where the options that share it do not count them. */
   cableM?: number;
 }
@@ -44,7 +45,7 @@ export interface UnitCost {
   hours: number;
 }
 
-/** What one unit costs and takes, in whole units of the currency. It is made beside the old system, so no view is dark for it. */
+/** What one unit costs and takes, in whole units of the currency, by day rates: it is made beside the old system, but for converters on an old coax. */
 export function unitCostOf(
   catalogue: Catalogue,
   { parts, tasks }: Pick<SharedThing, 'parts' | 'tasks'>,

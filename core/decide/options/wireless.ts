@@ -89,6 +89,8 @@ const messageOf = ({ best, crowded }: OnAir): string =>
 /** One pair of radios serves every camera of its place. */
 const sharedRadio = ({ place, site, around, need }: Context, path: RadioPath): SharedThing => ({
   key: `radio ${path.id}`,
+  kind: 'way',
+  placeId: place.id,
   label: `Radio from ${place.name} to ${site.place[path.toPlaceId]!.name}`,
   parts: [{ item: 'radio', count: 2 }],
   tasks: [{ item: 'hang-radios', count: 1 }],
