@@ -34,8 +34,12 @@ function turnsWith(recorder: Recorder, occupants: readonly Occupant[], slot: num
   }
 }
 
-/** What a camera's move takes: others that come along, and leads that make way. Why not, where it cannot be done yet. */
-type Move = { movers: Mover[]; repatches: Repatch[] } | { why: string };
+/** What a camera’s move takes: others that come along, leads that make way, and inputs that no lead may come to. */
+interface Move {
+  movers: Mover[];
+  repatches: Repatch[];
+  mustBeFree: SlotAddress[];
+}
 
 /** An input for a lead that makes way: its own at the end where that is free already, else any that is, where it may move twice. */
 function roomFor(
@@ -55,58 +59,68 @@ function roomFor(
     .find((to) => !mustBeFree.includes(to.slot) && !ipInputs.has(to.slot) && isFree(to));
 }
 
-function moveOf(progress: Progress, mover: Mover, along: ReadonlySet<string>, room: number): Move {
+/** Adds a camera to a move, with all who have to come along or make way for it; tells why not, where it cannot be done yet. */
+function addTo(move: Move, progress: Progress, mover: Mover, room: number): string | null {
   const { recorderOf, byId, standing, done, urgent } = progress;
+  const { movers, repatches, mustBeFree } = move;
   const recorder = recorderOf.get(mover.to.recorderId)!;
   const isUrgent = urgent.has(mover.need.cameraId);
-  const movers: Mover[] = [mover];
-  const repatches: Repatch[] = [];
-  const going = new Set([...along, mover.need.cameraId]);
-  const mustBeFree = isTurning(progress, mover)
+  movers.push(mover);
+  const turning = isTurning(progress, mover)
     ? turnsWith(recorder, finalOccupants(progress, recorder.id), mover.to.slot)
     : [mover.to.slot];
-  const isFree = (to: SlotAddress): boolean =>
-    ![...standing].some(([id, { at }]) => !going.has(id) && isAt(at, to)) &&
-    ![...repatches, ...movers].some((one) => isAt(one.to, to));
-  const inTheWay = [...standing].filter(
-    ([id, { need, at }]) =>
-      !going.has(id) &&
+  mustBeFree.push(...turning.map((slot) => ({ recorderId: recorder.id, slot })));
+  const isGoing = (id: string): boolean => movers.some(({ need }) => need.cameraId === id);
+  /** Where a camera is by then: where it has made way to already, or where it stands. */
+  const placeOf = (id: string): SlotAddress =>
+    repatches.find((one) => one.id === id)?.to ?? standing.get(id)!.at;
+  const inTheWay = [...standing].filter(([id, { need }]) => {
+    const at = placeOf(id);
+    return (
+      !isGoing(id) &&
       at.recorderId === recorder.id &&
-      (isAt(at, mover.to) || (need.signal.kind === 'coax' && mustBeFree.includes(at.slot))),
-  );
-  for (const [id] of inTheWay) {
-    if (going.has(id)) continue;
+      (isAt(at, mover.to) || (need.signal.kind === 'coax' && turning.includes(at.slot)))
+    );
+  });
+  for (const [id, { need }] of inTheWay) {
+    if (isGoing(id)) continue;
     const other = byId.get(id)!;
     if (!done.has(id) && movers.length < room && !isUrgent) {
-      const more = moveOf(progress, other, going, room - movers.length);
-      if ('why' in more) return more;
-      movers.push(...more.movers);
-      repatches.push(...more.repatches);
-      for (const { need } of more.movers) going.add(need.cameraId);
+      const why = addTo(move, progress, other, room);
+      if (why !== null) return why;
       continue;
     }
-    const { need: standingNeed } = standing.get(id)!;
+    const { name } = recorder;
+    const { slot } = placeOf(id);
     // Only a lead can wait on any input: what is on the network already goes when it can go to its own slot.
-    if (standingNeed.signal.kind === 'ip')
-      return {
-        why: `camera ${standingNeed.number} is on ${recorder.name} ${standing.get(id)!.at.slot} until its own slot is free`,
-      };
-    const to = roomFor(progress, other, recorder, mustBeFree, isFree, done.has(id) || isUrgent);
-    if (!to)
-      return {
-        why: `camera ${other.need.number} is on ${recorder.name} ${standing.get(id)!.at.slot}, and no input is free for its lead`,
-      };
-    repatches.push({ id, to, temporary: !isAt(to, other.to) });
+    if (need.signal.kind === 'ip')
+      return `camera ${need.number} is on ${name} ${slot} until its own slot is free`;
+    const isFree = (to: SlotAddress): boolean =>
+      // A lead that makes way has not left yet when the next one moves.
+      ![...standing].some(
+        ([one, { at }]) => one !== id && !isGoing(one) && (isAt(at, to) || isAt(placeOf(one), to)),
+      ) &&
+      ![...movers, ...repatches.filter((one) => one.id !== id)].some((one) => isAt(one.to, to)) &&
+      !mustBeFree.some((at) => isAt(at, to));
+    const to = roomFor(progress, other, recorder, turning, isFree, done.has(id) || isUrgent);
+    if (!to) return `camera ${other.need.number} is on ${name} ${slot}, and no input is free for its lead`;
+    const makesWay: Repatch = { id, to, temporary: !isAt(to, other.to) };
+    const before = repatches.findIndex((one) => one.id === id);
+    if (before < 0) repatches.push(makesWay);
+    else repatches[before] = makesWay;
   }
-  return { movers, repatches };
+  return null;
+}
+
+/** A camera’s move, or why it cannot be done yet. */
+function moveOf(progress: Progress, mover: Mover, room: number): Move | { why: string } {
+  const move: Move = { movers: [], repatches: [], mustBeFree: [] };
+  const why = addTo(move, progress, mover, room);
+  return why === null ? move : { why };
 }
 
 /** Does a move: leads make way, and the cameras come in where they belong. */
-function carryOut(
-  { standing, done }: Progress,
-  mover: Mover,
-  { movers, repatches }: Exclude<Move, { why: string }>,
-): NightStep[] {
+function carryOut({ standing, done }: Progress, mover: Mover, { movers, repatches }: Move): NightStep[] {
   const steps: NightStep[] = [];
   for (const { id, to, temporary } of repatches) {
     const stood = standing.get(id)!;
@@ -147,7 +161,7 @@ export function movesTonight(
       const { cameraId } = mover.need;
       if (done.has(cameraId) || tonight.length >= perNight) continue;
       if (waitsForItsNight(progress, mover, tonight, turningLeft)) continue;
-      const move = moveOf(progress, mover, new Set(), perNight - tonight.length);
+      const move = moveOf(progress, mover, perNight - tonight.length);
       if ('why' in move) {
         if (urgent.has(cameraId) && nights.length === 0) waiting.set(cameraId, move.why);
         continue;

@@ -1,5 +1,6 @@
 import { catalogueOf } from '#core/model/catalogue';
 import { changesByCamera } from '#core/cutover/tasks';
+import { liftHire } from '#core/decide/options';
 import type { RunEvaluation } from '#core/decide/runEvaluation';
 import type { Site } from '#core/model/site';
 
@@ -18,7 +19,7 @@ const spareOf = (count: number): number => Math.max(1, Math.ceil(spareShare * co
 const knownGood = ['Camera, known good', 'Lead, known good', 'Converter, known good', 'Supply, known good'];
 
 /** Rows of the catalogue that are booked or paid for, and that nobody carries. */
-const booked: ReadonlySet<string> = new Set(['disposal', 'lift-half-day', 'making-good']);
+const booked: ReadonlySet<string> = new Set(['disposal', liftHire, 'making-good']);
 
 /** Metres are cut on site; one metre of spare in ten is enough of them, and none is counted in pieces. */
 const isByMetre = (item: string): boolean => item.endsWith('-m');

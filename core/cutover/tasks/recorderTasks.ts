@@ -1,6 +1,7 @@
 import type { Migration, NightStep, SlotAddress } from '#core/allocate/recorder';
 import type { Recorder, Site } from '#core/model/site';
 import { catalogueOf } from '#core/model/catalogue';
+import { recorderBuiltBefore } from './recorderBuilds';
 import { taskIdOf, taskOf, workOf, type Task } from './task';
 
 /** A recorder that is not back within twice its usual time is put back as it was. */
@@ -85,7 +86,13 @@ export const stepTaskOf = (step: NightStep, night: number): string => {
     case 'turn':
       return taskIdOf('recorder-change', step.recorderId, String(night + 1));
     case 'repatch':
-      return taskIdOf('patch', step.cameraId, String(night + 1));
+      // A lead that makes way can move on in the same night.
+      return taskIdOf(
+        'patch',
+        step.cameraId,
+        String(night + 1),
+        ...(step.temporary ? ['aside', String(step.to.slot)] : []),
+      );
     case 'rejoin':
       return taskIdOf('rejoin', step.cameraId, String(night + 1));
     case 'join':
@@ -137,6 +144,14 @@ export function recorderTasks(site: Site, migration: Migration): RecorderTasks {
       .filter(({ recorderId, inputs }) => to?.recorderId === recorderId && inputs.has(to.slot))
       .map(({ id }) => id);
 
+  const lastMoves = new Map<string, string>();
+  /** The move before of the same lead: it comes from where that left it. */
+  const movedBefore = (cameraId: string, id: string): string[] => {
+    const before = lastMoves.get(cameraId);
+    lastMoves.set(cameraId, id);
+    return before === undefined || before === id ? [] : [before];
+  };
+
   nights.forEach(({ steps }, night) => {
     for (const step of steps) {
       if (step.kind === 'turn') {
@@ -151,7 +166,11 @@ export function recorderTasks(site: Site, migration: Migration): RecorderTasks {
             (one.night < night || (one.night === night && one.isMove)),
         );
         const previous = turns.filter(({ recorderId }) => recorderId === recorder.id).map(({ id }) => id);
-        tasks.push({ ...task, needs: [...new Set([...freed.map((one) => one.task), ...previous])] });
+        const built = recorderBuiltBefore(site, recorder.id);
+        tasks.push({
+          ...task,
+          needs: [...new Set([...built, ...freed.map((one) => one.task), ...previous])],
+        });
         turns.push({ id: task.id, recorderId: recorder.id, inputs });
       } else placeStep(step, night);
     }
@@ -166,7 +185,8 @@ export function recorderTasks(site: Site, migration: Migration): RecorderTasks {
     const before = leavers(self);
     const inTurn = before.filter((one) => one.night === night && leavesInTurn(one));
     const waits = before.filter((one) => !inTurn.includes(one)).map(({ task }) => task);
-    const needs = [...new Set([...waits, ...turnedFor(to)])];
+    const built = to ? recorderBuiltBefore(site, to.recorderId) : [];
+    const needs = [...new Set([...built, ...waits, ...turnedFor(to), ...movedBefore(cameraId, id)])];
     if (isMove(step)) {
       const camera = site.camera[cameraId]!;
       const recorder = site.recorder[step.to.recorderId]!;

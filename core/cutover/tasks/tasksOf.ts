@@ -1,14 +1,21 @@
 import type { Migration } from '#core/allocate/recorder';
 import { catalogueOf } from '#core/model/catalogue';
-import { portKinds, type FeasibleOption, type SharedEquipment, type Total } from '#core/decide/options';
+import {
+  liftHire,
+  portKinds,
+  type FeasibleOption,
+  type SharedEquipment,
+  type Total,
+} from '#core/decide/options';
 import { chosenOption, type RunEvaluation } from '#core/decide/runEvaluation';
 import { aboutOf, type Site } from '#core/model/site';
 import { heldTo, type Calendar } from './heldTo';
 import { linkTasksTo, networkTasks } from './networkTasks';
-import { ordersFor, orderTasks } from './orderTasks';
+import { orderIdOf, ordersFor, orderTasks } from './orderTasks';
 import { permitTasks } from './permitTasks';
 import { ownTasks } from './ownTasks';
 import { prepared } from './prepared';
+import { recorderBuilds } from './recorderBuilds';
 import { recorderTasks } from './recorderTasks';
 import { buildIdOf } from './buildId';
 import { madeBeforeUnit, sharedTasks } from './sharedTasks';
@@ -60,6 +67,10 @@ const withDarkUntilChanged = (tasks: readonly Task[]): Task[] =>
     return under.length > 0 ? { ...task, dark: [...task.dark, ...under] } : task;
   });
 
+/** A lift is there once it is hired. */
+const withLiftHired = (task: Task): Task =>
+  task.lift === null ? task : { ...task, needs: [...task.needs, orderIdOf(liftHire)] };
+
 /** Views that somebody watches by another one wait until that one is changed and proven. */
 function withCovers(tasks: readonly Task[], { viewRule }: Pick<Site, 'viewRule'>): Task[] {
   const swapOf = new Map(
@@ -110,6 +121,7 @@ export function tasksOf({ site, runs, migration, total, calendar }: CutoverInput
     ...orders,
     ...sharedTasks(site, chosen, orders),
     ...builds,
+    ...recorderBuilds(site, orders),
     ...network,
     ...recorder.tasks,
     ...permitTasks(catalogueOf(site), site.place, [...network, ...swaps]),
@@ -120,6 +132,7 @@ export function tasksOf({ site, runs, migration, total, calendar }: CutoverInput
   const ids = new Set(all.map(({ id }) => id));
   const isPrior = new Map(all.map(({ id, kind }) => [id, taskKind(kind).when === 'before']));
   const set = withDarkUntilChanged(withCovers(all, site))
+    .map(withLiftHired)
     // A camera that only joins has no task of its own to wait for.
     .map((task) => ({ ...task, needs: task.needs.filter((id) => ids.has(id)) }))
     .map((task) => withSetting(task, site.taskSetting[task.id], nightOf))

@@ -73,7 +73,9 @@ export const peopleOnLift = 2;
 /** Half-days of a lift for so many hours of one person up there. */
 export const liftHalfDays = (hours: number): number =>
   unitsFor({ capacity: halfDayHours, free: 0 }, hours / peopleOnLift);
-const halfDay = [{ item: 'lift-half-day', count: 1 }];
+/** The row of the catalogue that a lift is hired by. */
+export const liftHire = 'lift-half-day';
+const halfDay = [{ item: liftHire, count: 1 }];
 const noTasks: never[] = [];
 
 /** A lift is hired by the half-day, and serves every camera of its place for as long as it stands there. */

@@ -1,6 +1,6 @@
 import { eachOf, labourId, labourRateOf, productOf, type Catalogue } from '#core/model/catalogue';
 import { optionRow, type OptionKind } from '#core/model/site';
-import { accessWork, liftOf, noAccess } from './access';
+import { accessWork, liftHire, liftOf, noAccess } from './access';
 import type { Context } from './context';
 import { lineBinding, lineRemedy } from './lineMargins';
 import type { NewCamera } from './newCamera';
@@ -84,7 +84,7 @@ const lasting = new Set([
   'surge-protector',
   'weatherproofing',
   'camera-mount',
-  'lift-half-day',
+  liftHire,
 ]);
 
 const portCosts = new WeakMap<Catalogue, Map<string, number>>();

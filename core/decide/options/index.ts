@@ -36,7 +36,7 @@ export { inSettling, portsThere, type LeadRule } from './portsThere';
 export { freeRackUnits } from './rackRoom';
 export { levelsOf, unitSizes, usualPortWatts, type UnitSize } from './sharedUnits';
 export { joiningRank } from './leads';
-export { accessWork, peopleOnLift } from './access';
+export { accessWork, liftHire, peopleOnLift } from './access';
 export {
   linkWork,
   plannedLinks,

@@ -1,7 +1,7 @@
 import { catalogueOf, type Catalogue, productOf } from '#core/model/catalogue';
 import { viewNeed } from '#core/model/views';
 import { isToBeHung, type Link, type NetworkCamera, type Site } from '#core/model/site';
-import { accessWork, liftHalfDays } from './access';
+import { accessWork, liftHalfDays, liftHire } from './access';
 import { labourCostOf, partsCostOf } from './build';
 import { newCable, surgeProtection } from './newCable';
 import { newCameras } from './newCamera';
@@ -142,7 +142,7 @@ function liftsOf(site: PlannedSite, catalogue: Catalogue): Part[] {
     );
     hours.set(visit, (hours.get(visit) ?? 0) + sumOf(catalogue, up, 'hours'));
   }
-  return [...hours.values()].map((worked) => ({ item: 'lift-half-day', count: liftHalfDays(worked) }));
+  return [...hours.values()].map((worked) => ({ item: liftHire, count: liftHalfDays(worked) }));
 }
 
 /** What the planned part of the network comes to. New views and links are made beside the old system, so no view is dark for them. */

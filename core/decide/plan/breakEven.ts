@@ -1,6 +1,6 @@
 import { runLengthM, optionRow, type OptionKind, type Product, type Run, type Site } from '#core/model/site';
 import { catalogueOf, eachOf, labourId } from '#core/model/catalogue';
-import type { FeasibleOption } from '#core/decide/options';
+import { liftHire, type FeasibleOption } from '#core/decide/options';
 import { feasibleOption } from '#core/decide/runEvaluation';
 import { formatQuantity } from '#core/shared/units';
 import { planningInput, planSite } from './plan';
@@ -86,7 +86,7 @@ function pricesBehind(input: PlanningInput, option: FeasibleOption): Product[] {
     : [];
   const own = option.parts
     .map(({ item }) => item)
-    .filter((item) => products.get(item)?.kind !== 'camera' && item !== 'lift-half-day');
+    .filter((item) => products.get(item)?.kind !== 'camera' && item !== liftHire);
   return [...new Set([...own, ...shared, ...(option.hours > 0 ? [labourId] : [])])]
     .flatMap((id) => products.get(id) ?? [])
     .filter((product) => (eachOf(product) ?? 0) > 0);

@@ -1,8 +1,10 @@
+import fc from 'fast-check';
 import loadHighs from 'highs';
 import { beforeAll, describe, expect, it } from 'vitest';
 import { orderList, pickList } from '#core/cutover/lists';
-import { nightTasks, openBefore, type Task } from '#core/cutover/tasks';
+import { nightTasks, openBefore, taskKind, type Task } from '#core/cutover/tasks';
 import { sharedThingsOf } from '#core/decide/options';
+import { boughtRecorders } from '#core/decide/plan';
 import { chosenOption } from '#core/decide/runEvaluation';
 import { catalogueOf, productOf } from '#core/model/catalogue';
 import { withChanges, type OptionKind, type Site } from '#core/model/site';
@@ -91,6 +93,27 @@ describe('what cameras share beside ports', () => {
   });
 });
 
+describe('whatever is chosen', () => {
+  it('everything that is ordered, built, laid or permitted is waited for, and stands there once', () => {
+    const runs = decided.evaluation.runs;
+    fc.assert(
+      fc.property(fc.array(fc.nat(30), { minLength: runs.length, maxLength: runs.length }), (picks) => {
+        const at = runs.reduce((all, { camera, options }, index) => {
+          const can = options.filter(({ state }) => state !== 'no');
+          return chosenAs(all, can[picks[index]! % can.length]!.kind, camera.id);
+        }, site);
+        const { tasks } = planned(at);
+        const waitedFor = new Set(tasks.flatMap(({ needs }) => needs));
+        const before = tasks.filter(({ kind }) => taskKind(kind).when === 'before');
+        expect(before.filter(({ id }) => !waitedFor.has(id)).map(({ id }) => id)).toEqual([]);
+        const ids = tasks.map(({ id }) => id);
+        expect(ids.filter((id, index) => ids.indexOf(id) !== index)).toEqual([]);
+      }),
+      { numRuns: 25 },
+    );
+  }, 120_000);
+});
+
 describe('an old coax that several go over', () => {
   let both: Planned;
   beforeAll(() => {
@@ -115,6 +138,26 @@ describe('an old coax that several go over', () => {
         label.includes('over-coax converter'),
       )?.count ?? 0;
     expect([converters('c23'), converters('c24')]).toEqual([3, 0]);
+  });
+});
+
+describe('a recorder that is bought', () => {
+  it('is built once it has come, before a camera is changed that comes to it', () => {
+    const [recorder] = boughtRecorders(site, {
+      buys: [{ productId: 'recorder-network-16', placeId: 'ticket-hall', count: 1 }],
+    });
+    const { id, name } = recorder!;
+    const slot = { id: 'c01', recorderId: id, slot: 1 };
+    const at = planned(
+      withChanges(site, [
+        { kind: 'recorder', id, set: recorder! },
+        { kind: 'placement', id: 'c01', set: slot },
+      ]),
+    );
+    const build = at.task(`build-recorder-${id}`);
+    expect(build).toMatchObject({ of: name, place: 'ticket-hall', needs: ['order-recorder-network-16'] });
+    expect(at.task('swap-c01').needs).toContain(build.id);
+    expect(at.task('swap-c02').needs).not.toContain(build.id);
   });
 });
 
