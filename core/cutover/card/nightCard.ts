@@ -47,10 +47,6 @@ function cameraLines(site: Site, cameraId: string, evaluation: RunEvaluation | u
   ];
 }
 
-/** The old camera cannot simply come back onto an input that is IP by then. */
-const turnedUnder =
-  'Its input turns to IP under it. Put back, the old camera stays dark until the recorder has its saved settings back too.';
-
 /** The card of a task: what is done to the recorder, what is looked for, and how it is left. */
 export function nightCard(
   site: Site,
@@ -72,7 +68,7 @@ export function nightCard(
     lines: task.cameraId === null ? [] : cameraLines(site, task.cameraId, evaluation),
     leaves,
     otherwise,
-    cautions: [...new Set([...(task.sameNight === null ? [] : [turnedUnder]), ...task.cautions])],
+    cautions: [...new Set(task.cautions)],
     proofs: Object.entries(proofs).map(([id, says]) => ({ id, says })),
   };
 }

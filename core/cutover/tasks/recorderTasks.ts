@@ -2,16 +2,23 @@ import type { Migration, NightStep, SlotAddress } from '#core/allocate/recorder'
 import type { Recorder, Site } from '#core/model/site';
 import { catalogueOf } from '#core/model/catalogue';
 import { recorderBuiltBefore } from './recorderBuilds';
+import { listed } from '#core/shared/labels';
 import { taskIdOf, taskOf, workOf, type Task } from './task';
+import { taskKind } from './taskKinds';
 
 /** A recorder that is not back within twice its usual time is put back as it was. */
 const patience = 2;
 /** A lead that is moved leaves its view dark for so long. */
 const darkAtPatch = 5;
 
+/** The old camera cannot simply come back onto an input that is IP by then. */
+const turnedUnder =
+  'Its input turns to IP under it. Put back, the old camera stays dark until the recorder has its saved settings back too.';
+
 /** A step of the order of moves, with its task and its night there. */
 interface Step {
   task: string;
+  cameraId: string;
   night: number;
   /** A lead or a stream that moves, not a camera that is changed. */
   isMove: boolean;
@@ -31,6 +38,7 @@ const placesOf = ({ nights }: Pick<Migration, 'nights'>): Step[] =>
         : [
             {
               task: stepTaskOf(step, night),
+              cameraId: step.cameraId,
               night,
               isMove: isMove(step),
               from: step.from,
@@ -40,11 +48,17 @@ const placesOf = ({ nights }: Pick<Migration, 'nights'>): Step[] =>
     ),
   );
 
+interface OrderedSwap {
+  needs: string[];
+  sameNight: string | null;
+  cautions: string[];
+}
+
 /** What has to be done before what else, as the order of moves has it. */
 export interface RecorderTasks {
   tasks: Task[];
   /** Needs of a camera's own change, and what has to be in its night. */
-  ofSwap: ReadonlyMap<string, { needs: string[]; sameNight: string | null }>;
+  ofSwap: ReadonlyMap<string, OrderedSwap>;
 }
 
 const isSame = (a: SlotAddress | null, b: SlotAddress | null): boolean =>
@@ -112,7 +126,7 @@ const swapOf = (cameraId: string): string => taskIdOf('swap', cameraId);
 export function recorderTasks(site: Site, migration: Migration): RecorderTasks {
   const { nights } = migration;
   const tasks: Task[] = [];
-  const ofSwap = new Map<string, { needs: string[]; sameNight: string | null }>();
+  const ofSwap = new Map<string, OrderedSwap>();
   const moves = placesOf(migration);
   const turns: { id: string; recorderId: string; inputs: ReadonlySet<number> }[] = [];
 
@@ -131,14 +145,41 @@ export function recorderTasks(site: Site, migration: Migration): RecorderTasks {
     !one.isMove &&
     turnIn(one.night, one.to) !== null &&
     moves.some((other) => other.isMove && other.night === one.night && isSame(other.to, one.from));
-  /** Who leaves a slot by then. Two that exchange their slots in one night cannot wait for each other. */
-  const leavers = ({ to, from, task, night }: Step): Step[] =>
-    moves.filter(
-      (one) =>
-        isSame(one.from, to) &&
-        one.task !== task &&
-        (one.night < night || (one.night === night && !isSame(one.to, from))),
-    );
+  /** Others who leave by then the slot that a step comes to. */
+  const leavers = ({ to, cameraId, night }: Step): Step[] =>
+    moves.filter((one) => isSame(one.from, to) && one.cameraId !== cameraId && one.night <= night);
+  const inTurnOf = (self: Step): Step[] =>
+    leavers(self).filter((one) => one.night === self.night && leavesInTurn(one));
+  /** Two that exchange their slots in one night cannot wait for each other. */
+  const exchanges = (one: Step, { night, from }: Step): boolean =>
+    one.night === night && isSame(one.to, from);
+  /** The change of inputs that has to be in the night of a step: its own input turns under it, or it comes where another leaves in the turn. */
+  const turnOf = (self: Step): string | null => {
+    const { night, from, to } = self;
+    if (!self.isMove) return turnIn(night, from) ?? (leavesInTurn(self) ? turnIn(night, to) : null);
+    const [first] = inTurnOf(self);
+    return first ? turnIn(night, first.to) : null;
+  };
+  /**
+   * Those of a night that exchange their inputs with this one, two or more in a ring, in their order; none where an input among them turns,
+   * which orders them. Nobody in a ring can wait for who is in his way: the first unplugs the next.
+   */
+  const ringOf = (self: Step): Step[] => {
+    const round = (ring: readonly Step[]): readonly Step[] | null => {
+      const { to } = ring.at(-1)!;
+      if (turnIn(self.night, to) !== null) return null;
+      for (const next of moves.filter((one) => one.night === self.night && isSame(one.from, to))) {
+        if (next.task === self.task && ring.length > 1) return ring;
+        const found = ring.some(({ task }) => task === next.task) ? null : round([...ring, next]);
+        if (found) return found;
+      }
+      return null;
+    };
+    const tasksOfRing = new Set(round([self])?.map(({ task }) => task));
+    return moves.filter(({ task }) => tasksOfRing.has(task));
+  };
+  const numbersOf = (ring: readonly Step[]): number[] =>
+    [...new Set(ring.map(({ cameraId }) => site.camera[cameraId]!.number))].sort((a, b) => a - b);
   const turnedFor = (to: SlotAddress | null): string[] =>
     turns
       .filter(({ recorderId, inputs }) => to?.recorderId === recorderId && inputs.has(to.slot))
@@ -181,35 +222,58 @@ export function recorderTasks(site: Site, migration: Migration): RecorderTasks {
     const { cameraId, from } = step;
     const to = 'to' in step ? step.to : null;
     const id = stepTaskOf(step, night);
-    const self: Step = { task: id, night, isMove: isMove(step), from, to };
-    const before = leavers(self);
-    const inTurn = before.filter((one) => one.night === night && leavesInTurn(one));
+    const self: Step = { task: id, cameraId, night, isMove: isMove(step), from, to };
+    const ring = ringOf(self);
+    // Where one of a ring is held to a turn, all are; else to the first of them.
+    const turn = turnOf(self);
+    const first = ring[0] && ring[0].task !== id ? ring[0].task : null;
+    const sameNight = turn ?? ring.map(turnOf).find((one) => one !== null) ?? first;
+    const exchange =
+      ring.length > 0
+        ? [
+            `Inputs are exchanged in this night, of cameras ${listed(numbersOf(ring))}: each is dark from when another comes to its input until its own lead is plugged in.`,
+          ]
+        : [];
+    const before = leavers(self).filter(
+      (one) => !exchanges(one, self) && !ring.some(({ task }) => task === one.task),
+    );
+    const inTurn = inTurnOf(self);
     const waits = before.filter((one) => !inTurn.includes(one)).map(({ task }) => task);
     const built = to ? recorderBuiltBefore(site, to.recorderId) : [];
-    const needs = [...new Set([...built, ...waits, ...turnedFor(to), ...movedBefore(cameraId, id)])];
+    const needs = [
+      ...new Set([
+        ...built,
+        ...waits,
+        ...turnedFor(to),
+        ...movedBefore(cameraId, id),
+        ...(first === null ? [] : [first]),
+      ]),
+    ];
     if (isMove(step)) {
       const camera = site.camera[cameraId]!;
       const recorder = site.recorder[step.to.recorderId]!;
+      const kind = step.kind === 'repatch' ? 'patch' : step.kind;
       tasks.push(
         taskOf(catalogueOf(site), {
           id,
-          kind: step.kind === 'repatch' ? 'patch' : step.kind,
+          kind,
           of: `${camera.number} ${camera.name}`,
           cameraId,
           recorderId: recorder.id,
           place: recorder.placeId,
           dark: [{ view: cameraId, minutes: darkAtPatch }],
           needs,
-          sameNight: inTurn[0] ? turnIn(night, inTurn[0].to) : null,
+          sameNight,
+          cautions: [...taskKind(kind).cautions, ...exchange],
         }),
       );
       return;
     }
     // Its own input turns under it: it stays dark until it is changed.
-    const sameNight = turnIn(night, from) ?? (leavesInTurn(self) ? turnIn(night, to) : null);
     ofSwap.set(cameraId, {
-      needs: [...new Set([...needs, ...(sameNight === null ? [] : [sameNight])])],
+      needs: [...new Set([...needs, ...(turn === null ? [] : [turn])])],
       sameNight,
+      cautions: [...(turn === null ? [] : [turnedUnder]), ...exchange],
     });
   }
 }

@@ -106,7 +106,13 @@ export function tasksOf({ site, runs, migration, total, calendar }: CutoverInput
     const ordered = recorder.ofSwap.get(task.cameraId ?? '');
     if (!ordered) return task;
     const needs = [...task.needs, ...ordered.needs];
-    if (task.kind === 'swap') return { ...task, needs, sameNight: ordered.sameNight };
+    if (task.kind === 'swap')
+      return {
+        ...task,
+        needs,
+        sameNight: ordered.sameNight,
+        cautions: [...ordered.cautions, ...task.cautions],
+      };
     const isOfNewView = site.networkCamera[task.cameraId!]?.state === 'planned';
     return task.kind === 'dusk-check' && isOfNewView ? { ...task, needs } : task;
   };
