@@ -1,5 +1,5 @@
 export { changesByCamera } from './changeWork';
-export { stepTaskOf } from './recorderTasks';
+export { stepTaskOf } from './stepTaskOf';
 export type { Task } from './task';
 export { progressOfTask, tasksDone, type TaskProgress } from './taskProgress';
 export { isOwnKind, taskKind } from './taskKinds';
