@@ -97,7 +97,7 @@ function withoutNight(
 
 /** Tasks that wait for each other, in words with the way out. */
 const loopWords = (loop: readonly Task[]): string =>
-  `waits for ${[...loop.slice(1), loop[0]!].map(taskTitle).join(', and that for ')}: take out one of the covers or tasks that ask for it`;
+  `waits for ${[...loop.slice(1), loop[0]!].map(taskTitle).join(', and that for ')}: take out one of the covers or tasks that ask for it, or give one of those cameras another way or slot`;
 
 const noDates: CutoverPlan = {
   kind: 'conflict',
