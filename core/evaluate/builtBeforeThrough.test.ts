@@ -69,9 +69,9 @@ describe('what cameras share beside ports', () => {
     const { task } = decided;
     expect(task('lay-link-fibre-workshop-workshop').needs).toEqual([
       'order-fibre-end',
-      'route-workshop-workshop',
+      'route-route-workshop-workshop',
     ]);
-    expect(task('build-field-switch-fibre-workshop-workshop').needs).toContain(
+    expect(task('build-field-switch-on-fibre-workshop-workshop').needs).toContain(
       'lay-link-fibre-workshop-workshop',
     );
   });
@@ -80,16 +80,16 @@ describe('what cameras share beside ports', () => {
     const open = openBefore([task('swap-c17').id], tasks, new Set());
     expect(open).toEqual(
       expect.arrayContaining([
-        'route-workshop-workshop',
+        'route-route-workshop-workshop',
         'lay-link-fibre-workshop-workshop',
-        'build-field-switch-fibre-workshop-workshop',
+        'build-field-switch-on-fibre-workshop-workshop',
       ]),
     );
-    expect(nightTasks(tasks).map(({ id }) => id)).not.toContain('route-workshop-workshop');
+    expect(nightTasks(tasks).map(({ id }) => id)).not.toContain('route-route-workshop-workshop');
   });
   it('is there before a cable is pulled along it', () => {
     const { task } = planned(chosenAs(site, 'new-category', 'c21'));
-    expect(task('pull-c21').needs).toContain('route-workshop-boat-shed');
+    expect(task('pull-c21').needs).toContain('route-route-workshop-boat-shed');
   });
 });
 

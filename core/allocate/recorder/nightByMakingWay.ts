@@ -46,17 +46,15 @@ function roomFor(
   progress: Progress,
   other: Mover,
   recorder: Recorder,
-  mustBeFree: readonly number[],
   isFree: (to: SlotAddress) => boolean,
   mayMoveTwice: boolean,
 ): SlotAddress | undefined {
-  if (other.need.signal.kind === 'coax' && !mustBeFree.includes(other.to.slot) && isFree(other.to))
-    return other.to;
+  if (other.need.signal.kind === 'coax' && isFree(other.to)) return other.to;
   if (!mayMoveTwice) return undefined;
   const ipInputs = progress.ipInputs.get(recorder.id)!;
   return numbersFrom(1, recorder.inputs)
     .map((slot) => ({ recorderId: recorder.id, slot }))
-    .find((to) => !mustBeFree.includes(to.slot) && !ipInputs.has(to.slot) && isFree(to));
+    .find((to) => !ipInputs.has(to.slot) && isFree(to));
 }
 
 /** Adds a camera to a move, with all who have to come along or make way for it; tells why not, where it cannot be done yet. */
@@ -102,7 +100,7 @@ function addTo(move: Move, progress: Progress, mover: Mover, room: number): stri
       ) &&
       ![...movers, ...repatches.filter((one) => one.id !== id)].some((one) => isAt(one.to, to)) &&
       !mustBeFree.some((at) => isAt(at, to));
-    const to = roomFor(progress, other, recorder, turning, isFree, done.has(id) || isUrgent);
+    const to = roomFor(progress, other, recorder, isFree, done.has(id) || isUrgent);
     if (!to) return `camera ${other.need.number} is on ${name} ${slot}, and no input is free for its lead`;
     const makesWay: Repatch = { id, to, temporary: !isAt(to, other.to) };
     const before = repatches.findIndex((one) => one.id === id);
@@ -191,11 +189,13 @@ export function leadsAhead(progress: Progress, joined: readonly Mover[]): NightS
           at.recorderId === recorder.id && need.signal.kind === 'coax' && turning.includes(at.slot),
       )
       .sort(([, a], [, b]) => b.at.slot - a.at.slot);
-    const isFree = (to: SlotAddress): boolean => ![...standing.values()].some(({ at }) => isAt(at, to));
+    const isFree = (to: SlotAddress): boolean =>
+      !(to.recorderId === recorder.id && turning.includes(to.slot)) &&
+      ![...standing.values()].some(({ at }) => isAt(at, to));
     const steps: NightStep[] = [];
     for (const [id, { need, at }] of inTheWay) {
       const other = byId.get(id)!;
-      const to = roomFor(progress, other, recorder, turning, isFree, true);
+      const to = roomFor(progress, other, recorder, isFree, true);
       if (!to && conversion === 'in-order') break;
       if (!to) continue;
       steps.push({

@@ -80,13 +80,8 @@ export function recorderTasks(site: Site, migration: Migration): RecorderTasks {
       .filter(({ recorderId, inputs }) => to?.recorderId === recorderId && inputs.has(to.slot))
       .map(({ id }) => id);
 
-  const lastMoves = new Map<string, string>();
-  /** The move before of the same lead: it comes from where that left it. */
-  const movedBefore = (cameraId: string, id: string): string[] => {
-    const before = lastMoves.get(cameraId);
-    lastMoves.set(cameraId, id);
-    return before === undefined || before === id ? [] : [before];
-  };
+  /** The task of the last step of each camera so far: the next one comes from where that left it. */
+  const lastOf = new Map<string, string>();
 
   nights.forEach(({ steps }, night) => {
     for (const step of steps) {
@@ -127,6 +122,8 @@ export function recorderTasks(site: Site, migration: Migration): RecorderTasks {
             `Inputs are exchanged in this night, of cameras ${listed(numbersOf(ring))}: each is dark from when another comes to its input until its own lead is plugged in.`,
           ]
         : [];
+    const before = lastOf.get(cameraId);
+    lastOf.set(cameraId, id);
     const waits = moves.waitsFor(self).map(({ task }) => task);
     const built = to ? recorderBuiltBefore(site, to.recorderId) : [];
     const needs = [
@@ -134,7 +131,7 @@ export function recorderTasks(site: Site, migration: Migration): RecorderTasks {
         ...built,
         ...waits,
         ...turnedFor(to),
-        ...movedBefore(cameraId, id),
+        ...(before === undefined || before === id ? [] : [before]),
         ...(first === null ? [] : [first]),
       ]),
     ];

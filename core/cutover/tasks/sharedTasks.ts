@@ -28,8 +28,7 @@ function madeAs(thing: SharedThing): TaskKind | null {
 /** What is made first: a way lies in its route and begins in its closet, and a switch stands at its end. */
 const rank: Record<SharedThing['kind'], number> = { lift: 0, route: 0, closet: 0, way: 1, switch: 2 };
 
-const idOf = (kind: TaskKind, { key }: SharedThing): string =>
-  taskIdOf(kind, ...key.split(' ').filter((part) => part !== kind && part !== 'on'));
+const idOf = (kind: TaskKind, { key }: SharedThing): string => taskIdOf(kind, ...key.split(' '));
 
 const idsOf = (things: readonly SharedThing[]): string[] =>
   things.flatMap((thing) => {

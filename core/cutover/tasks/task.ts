@@ -1,6 +1,7 @@
 import { productOf, type Catalogue } from '#core/model/catalogue';
 import type { ProductOf, TaskSetting } from '#core/model/site';
 import { usualSpread, type NightJob } from '#core/cutover/nights';
+import { shortId } from './shortId';
 import { taskKind, type TaskKind } from './taskKinds';
 
 /** Something that is done for the change, in a night or beside the nights. */
@@ -19,12 +20,9 @@ export interface Task extends NightJob {
 
 type Given = Pick<Task, 'id' | 'kind' | 'of' | 'place'> & Partial<Task> & { likelyMinutes?: number };
 
-/** Longest that an id is. */
-const mostLetters = 58;
-
 /** The id of a task, of its kind and what it is done to; the same for as long as both are. */
 export const taskIdOf = (kind: TaskKind, ...of: readonly string[]): string =>
-  [kind, ...of].join('-').slice(0, mostLetters);
+  shortId([kind, ...of].join('-'));
 
 /** The row of the catalogue that says what is usual of a kind. */
 const workIdOf = (kind: TaskKind): string => `work-${kind.startsWith('own') ? 'own' : kind}`;
