@@ -3,7 +3,7 @@ import { NightDemands } from './nightDemand';
 import type { NightPatterns } from './nightPatterns';
 import type { MorningLimit } from './morningLimits';
 import { canDo, teamsFor, type NightJob, type NightRules, type Worker } from './nightJob';
-import { latestStartOf } from './sequence';
+import { latestStartOf } from './plannedJob';
 
 /** What a lift that stands for a night, and a place that is gone to in one cost against each other. */
 export interface NightCosts {
@@ -44,6 +44,12 @@ export interface ToAssign {
   mornings?: readonly MorningLimit[];
 }
 
+/** What more nights are held to: the ways in which they can be filled, and, where there is to be room, restarts in a night after what they wait for. */
+interface Shape {
+  patterns?: NightPatterns | null;
+  isRoomy?: boolean;
+}
+
 /**
  * Each job in one night, what it needs no later, people’s minutes, one restart of a thing a night, what is carried in each morning, and what
  * was found to be too much for a night.
@@ -53,7 +59,7 @@ export function assignmentOf(
   nights: number,
   cuts: readonly Cut[],
   costs: NightCosts,
-  patterns: NightPatterns | null,
+  { patterns = null, isRoomy = false }: Shape = {},
 ): Assignment {
   const demands = new NightDemands();
   const draft = { ...draftProgramme(), named: demands.named };
@@ -97,7 +103,9 @@ export function assignmentOf(
           `${job.id} after ${jobs[need]!.id} by ${night + 1}`,
           [
             one(x[index]![night]!),
-            ...all.filter((earlier) => earlier <= night).map((earlier) => one(x[need]![earlier]!, -1)),
+            ...all
+              .filter((earlier) => (isRoomy && job.restarts !== null ? earlier < night : earlier <= night))
+              .map((earlier) => one(x[need]![earlier]!, -1)),
           ],
           '<=',
           0,

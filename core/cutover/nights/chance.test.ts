@@ -2,7 +2,6 @@ import { describe, expect, it } from 'vitest';
 import { createRandom } from '#core/shared/random';
 import { chanceAtMost, chanceOf } from './chance';
 import type { NightJob } from './nightJob';
-import { nightPatterns } from './nightPatterns';
 import { sequenceNight } from './sequence';
 import { eightHours, jobOf, twoPeople } from './testJob';
 
@@ -46,37 +45,4 @@ describe('the chance of a night', () => {
       }
     }
   });
-});
-
-describe('the ways to fill a night', () => {
-  const fits = (jobs: readonly NightJob[]): boolean => {
-    const { sequence } = sequenceNight(jobs, crew, rules);
-    return sequence !== null && chanceOf(sequence.jobs, rules) >= 0.9;
-  };
-  const pair = (id: string, likely: number, place: string) => jobOf(id, { likely, place, people: 2 });
-  const jobs = [
-    pair('a1', 100, 'quay'),
-    pair('a2', 100, 'quay'),
-    pair('a3', 100, 'quay'),
-    pair('a4', 100, 'quay'),
-    pair('b1', 160, 'roof'),
-    pair('b2', 160, 'roof'),
-    pair('short', 15, 'roof'),
-  ];
-  const found = nightPatterns(jobs, { crew, rules }, fits)!;
-  it('are of kinds that ask the same, without what is over in no time', () =>
-    expect(found.kinds).toEqual([
-      ['a1', 'a2', 'a3', 'a4'],
-      ['b1', 'b2'],
-    ]));
-  it('each fit and are full, and there is one that holds any night that fits', () => {
-    const kinds = [jobs.slice(0, 4), jobs.slice(4, 6)];
-    const of = (counts: readonly number[]) => counts.flatMap((count, kind) => kinds[kind]!.slice(0, count));
-    for (const pattern of found.patterns) expect(fits(of(pattern))).toBe(true);
-    for (let a = 0; a <= 4; a += 1)
-      for (let b = 0; b <= 2; b += 1)
-        expect(found.patterns.some(([most, other]) => a <= most! && b <= other!)).toBe(fits(of([a, b])));
-  });
-  it('are not gone through where a night has room for many', () =>
-    expect(nightPatterns(jobs, { crew: [...crew, ...crew], rules }, fits)).toBeNull());
 });

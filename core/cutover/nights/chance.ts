@@ -1,7 +1,7 @@
 import { createRandom } from '#core/shared/random';
 import { darkOf } from './darkRules';
 import type { NightJob, NightRules } from './nightJob';
-import type { PlannedJob } from './sequence';
+import type { PlannedJob } from './plannedJob';
 import { quantileOf } from './spread';
 import { endOfNight, timedNight } from './timedNight';
 

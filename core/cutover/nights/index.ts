@@ -6,14 +6,10 @@ export { carriedAfter, type MorningLimit } from './morningLimits';
 export type { NightDemand } from './nightDemand';
 export type { NightJob, NightRules } from './nightJob';
 export { objectionsTo, type Objection } from './objections';
-export {
-  nightsProgramme,
-  planNights,
-  type NightsPlan,
-  type NightsProof,
-  type PlannedNight,
-} from './planNights';
-export { sequenceNight, type PlannedJob } from './sequence';
+export { nightsProgramme, planNights, type NightsPlan, type NightsProof } from './planNights';
+export type { PlannedNight } from './cheapestNights';
+export type { PlannedJob } from './plannedJob';
+export { sequenceNight } from './sequence';
 export { leastDark } from './leastDark';
 export { liftBands, type LiftBand } from './liftBands';
 export { spreadWith, usualSpread, type Spread } from './spread';

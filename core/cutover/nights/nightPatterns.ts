@@ -2,46 +2,78 @@ import type { NightJob, NightRules, Worker } from './nightJob';
 
 /** Jobs that ask the same of a night, and a night as full as it goes: how many of each kind it holds. */
 export interface NightPatterns {
+  /** Whether the ways between their places are in them. */
+  arePlaced: boolean;
   kinds: readonly (readonly string[])[];
   patterns: readonly (readonly number[])[];
 }
 
-/** A job with nothing in its way but its people, its time and the way to it: whatever does not fit so does not fit at all. */
-const bare = (job: NightJob): NightJob => ({
-  ...job,
-  // It is another job, and nights that it is in are not those of the real one.
-  id: `${job.id}, bare`,
-  needs: [],
-  sameNight: null,
-  dark: [],
-  restarts: null,
-  allowed: null,
-});
+/** Whether the way to a job counts: as it is, not at all, or as one before each. */
+type Ways = 'as they are' | 'none' | 'each';
+
+/** A job with nothing in its way but its people, its time and the way to it. */
+function bare(job: NightJob, ways: Ways, walkMinutes: number): NightJob {
+  const { low, likely, high } = job.minutes;
+  const walk = ways === 'each' ? walkMinutes : 0;
+  return {
+    ...job,
+    // It is another job, and nights that it is in are not those of the real one.
+    id: `${job.id}, bare, ways ${ways}`,
+    minutes: { low: low + walk, likely: likely + walk, high: high + walk },
+    place: ways === 'as they are' ? job.place : '',
+    needs: [],
+    sameNight: null,
+    dark: [],
+    restarts: null,
+    allowed: null,
+  };
+}
 
 /** So many nights are looked at for their patterns at most. */
 const mostLooked = 700;
-/** Where a night has room for more jobs than these, there are too many ways to fill it. */
-const mostInNight = 5;
+/** Where a night has room for more jobs than these, there are too many ways to fill it: at places of their own, and anywhere. */
+const mostInNight = { placed: 5, anywhere: 15 };
 /** What takes less of a night than this is in no pattern: it goes in beside the others, or it does not. */
 const leastShare = 0.08;
 
+type Fits = (jobs: readonly NightJob[]) => boolean;
+
+/** Whom nights are worked by, and how. */
+interface Worked {
+  crew: readonly Worker[];
+  rules: Pick<NightRules, 'shiftMinutes' | 'walkMinutes'>;
+}
+
 /**
- * Every way to fill a night with jobs of which many are alike, as full as it goes, by what each kind asks of people, time and place. They tell
- * the programme at once what it would else have to try set by set. `null` where there are too many.
+ * Every way to fill a night with jobs of which many are alike, as full as it goes, by what each kind asks of people, time and place; where there
+ * are too many kinds by their places, as if there were no ways between those. What is in none of them fits into no night, and they tell a
+ * programme at once what it would else have to try set by set. `null` where there are too many.
  */
-export function nightPatterns(
+export const nightPatterns = (jobs: readonly NightJob[], worked: Worked, fits: Fits): NightPatterns | null =>
+  patternsBy('as they are', jobs, worked, fits) ?? patternsBy('none', jobs, worked, fits);
+
+/** The same with a way to walk before each job: a night of one of these patterns has time for all ways. */
+export const walkedPatterns = (jobs: readonly NightJob[], worked: Worked, fits: Fits): NightPatterns | null =>
+  patternsBy('each', jobs, worked, fits);
+
+const isWithin = (some: readonly number[], others: readonly number[]): boolean =>
+  some.every((count, kind) => count <= others[kind]!);
+
+function patternsBy(
+  ways: Ways,
   jobs: readonly NightJob[],
-  { crew, rules: { shiftMinutes } }: { crew: readonly Worker[]; rules: Pick<NightRules, 'shiftMinutes'> },
-  fits: (jobs: readonly NightJob[]) => boolean,
+  { crew, rules: { shiftMinutes, walkMinutes } }: Worked,
+  fits: Fits,
 ): NightPatterns | null {
   const long = jobs.filter(({ minutes }) => minutes.likely >= leastShare * shiftMinutes);
   const inNight = long.map(
     ({ minutes, people }) => (Math.floor(crew.length / people) * shiftMinutes) / minutes.likely,
   );
-  if (Math.max(0, ...inNight) > mostInNight) return null;
+  if (Math.max(0, ...inNight) > (ways === 'as they are' ? mostInNight.placed : mostInNight.anywhere))
+    return null;
   const groups = new Map<string, { ids: string[]; jobs: NightJob[] }>();
   for (const job of long) {
-    const one = bare(job);
+    const one = bare(job, ways, walkMinutes);
     const { minutes, rollBackMinutes, people, skills, place, by, window } = one;
     const key = JSON.stringify([minutes, rollBackMinutes, people, skills, place, by, window]);
     const group = groups.get(key) ?? { ids: [], jobs: [] };
@@ -49,14 +81,18 @@ export function nightPatterns(
   }
   const kinds = [...groups.values()].map((group) => group.jobs);
   const looked = new Map<string, boolean>();
+  /** What was found to be too much: with more it is so, too. */
+  const beyond: (readonly number[])[] = [];
   let isTooMuch = false;
   const holds = (counts: readonly number[]): boolean => {
+    if (beyond.some((some) => isWithin(some, counts))) return false;
     const key = counts.join();
     const known = looked.get(key);
     if (known !== undefined) return known;
     if (looked.size >= mostLooked) isTooMuch = true;
     const isHeld = !isTooMuch && fits(counts.flatMap((count, kind) => kinds[kind]!.slice(0, count)));
     looked.set(key, isHeld);
+    if (!isHeld) beyond.push(counts);
     return isHeld;
   };
   const more = (counts: readonly number[], kind: number): number[] | null => {
@@ -77,5 +113,6 @@ export function nightPatterns(
     kinds.map(() => 0),
     0,
   );
-  return isTooMuch ? null : { kinds: [...groups.values()].map(({ ids }) => ids), patterns };
+  if (isTooMuch) return null;
+  return { arePlaced: ways === 'as they are', kinds: [...groups.values()].map(({ ids }) => ids), patterns };
 }

@@ -1,7 +1,7 @@
 import type { Unit } from '#core/shared/units';
 import { carriedAfter, isTooMuch, type MorningLimit } from './morningLimits';
 import { canDo, type NightJob, type NightRules, type Worker } from './nightJob';
-import type { PlannedJob } from './sequence';
+import type { PlannedJob } from './plannedJob';
 import { ruleBroken } from './ruleBroken';
 
 /** A night whose jobs have their times. */

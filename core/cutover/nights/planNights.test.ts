@@ -1,123 +1,21 @@
 import loadHighs from 'highs';
 import { describe, expect, it } from 'vitest';
 import { createRandom } from '#core/shared/random';
-import { earliestByRules, type Timed } from './darkRules';
 import { chanceOf } from './chance';
 import { areMorningsHeld, type MorningLimit } from './morningLimits';
 import type { NightDemand } from './nightDemand';
-import { mayBeInNight, teamsFor, type NightJob, type NightRules, type Worker } from './nightJob';
-import { planNights, type PlannedNight } from './planNights';
-import { latestStartOf, sequenceNight } from './sequence';
-import { eightHours, jobOf, twoPeople } from './testJob';
+import { mayBeInNight, type NightJob, type NightRules } from './nightJob';
+import type { PlannedNight } from './cheapestNights';
+import { planNights } from './planNights';
+import { sequenceNight } from './sequence';
+import { eightHours, jobOf, randomJobs, twoPeople } from './testJob';
+import { soonestByAll } from './testSoonest';
 
 const highs = await loadHighs();
 const rules = eightHours;
 const crew = twoPeople;
 const job = (id: string, over: Partial<NightJob> & { likely?: number } = {}): NightJob =>
   jobOf(id, { dark: [{ view: id, minutes: 15 }], ...over });
-
-/** The soonest end by every order and every team, nothing left out: what `sequenceNight` has to come to. */
-function soonestByAll(jobs: readonly NightJob[], people: readonly Worker[], by: NightRules): number | null {
-  let best: number | null = null;
-  const go = (timed: Timed[], free: number[], at: string[], left: readonly NightJob[]): void => {
-    if (left.length === 0) {
-      const end = Math.max(0, ...timed.map((one) => one.end));
-      best = best === null ? end : Math.min(best, end);
-      return;
-    }
-    for (const next of left) {
-      if (next.needs.some((id) => left.some((other) => other.id === id))) continue;
-      for (const team of teamsFor(next, people)) {
-        const from = Math.max(
-          timed.at(-1)?.start ?? 0,
-          next.window?.from ?? 0,
-          ...team.map((p) => free[p]! + (at[p] !== '' && at[p] !== next.place ? by.walkMinutes : 0)),
-          ...timed.filter((one) => next.needs.includes(one.job.id)).map((one) => one.end),
-        );
-        const start = earliestByRules(
-          { job: next, minutes: next.minutes.likely, jobs },
-          from,
-          timed,
-          by.mostDark,
-        );
-        if (start === null || start > latestStartOf(next, by)) continue;
-        const end = start + next.minutes.likely;
-        go(
-          [...timed, { job: next, start, end }],
-          free.map((one, p) => (team.includes(p) ? end : one)),
-          at.map((one, p) => (team.includes(p) ? next.place : one)),
-          left.filter((other) => other !== next),
-        );
-      }
-    }
-  };
-  go(
-    [],
-    people.map(() => 0),
-    people.map(() => ''),
-    jobs,
-  );
-  return best;
-}
-
-function randomJobs(random: () => number, count: number): NightJob[] {
-  const pick = (n: number) => Math.floor(random() * n);
-  return Array.from({ length: count }, (_, k) =>
-    job(`j${k}`, {
-      likely: 30 + 10 * pick(12),
-      people: random() < 0.3 ? 2 : 1,
-      skills: random() < 0.3 ? ['network'] : ['cable'],
-      place: `place ${pick(3)}`,
-      needs: k > 0 && random() < 0.4 ? [`j${pick(k)}`] : [],
-      lift: random() < 0.2 ? 'mast' : null,
-      restarts: random() < 0.3 ? 'hall-recorder' : null,
-      allowed: random() < 0.15 ? { nights: [1, 2, 3], why: 'its parts come then' } : null,
-      window: random() < 0.2 ? { from: 60, to: 270, why: 'the lift' } : null,
-    }),
-  );
-}
-
-describe('the order of a night', () => {
-  it('is over as soon as any order and any teams let it be', () => {
-    const random = createRandom(11);
-    for (let round = 0; round < 60; round += 1) {
-      const jobs = randomJobs(random, 5);
-      const held = {
-        ...rules,
-        mostDark:
-          round % 2 ? [{ name: 'lanes', views: ['j0', 'j1', 'j2'], most: 1, exceptRestarts: false }] : [],
-      };
-      const { sequence, isExact } = sequenceNight(jobs, crew, held);
-      const best = soonestByAll(jobs, crew, held);
-      expect(sequence?.end ?? null).toBe(best);
-      expect(isExact).toBe(true);
-    }
-  });
-  it('keeps people in one place at a time, what is needed first, and views from being dark together', () => {
-    const jobs = [
-      job('unit', { skills: ['network'], dark: [], place: 'hall' }),
-      job('c08', { needs: ['unit'] }),
-      job('c09', { needs: ['unit'] }),
-    ];
-    const held = {
-      ...rules,
-      mostDark: [{ name: 'lanes', views: ['c08', 'c09'], most: 1, exceptRestarts: false }],
-    };
-    const { jobs: planned } = sequenceNight(jobs, crew, held).sequence!;
-    const at = new Map(planned.map((one) => [one.job.id, one]));
-    expect(at.get('c08')!.start).toBeGreaterThanOrEqual(at.get('unit')!.end);
-    const [first, second] = [at.get('c08')!, at.get('c09')!].sort((a, b) => a.start - b.start);
-    expect(second!.start).toBeGreaterThanOrEqual(first!.end);
-    // Without the rule both go on at once, as soon as each is there.
-    expect(sequenceNight(jobs, crew, rules).sequence!.end).toBeLessThan(Math.max(first!.end, second!.end));
-  });
-  it('begins nothing so late that it could not be taken back', () => {
-    const long = job('c12', { likely: 120, rollBackMinutes: 40 });
-    // 480 − 40 − 30 and the time that nine of ten of its kind take: 192 − √(0.1 · 96 · 72).
-    expect(latestStartOf(long, rules)).toBeCloseTo(480 - (192 - Math.sqrt(0.1 * 96 * 72)) - 40 - 30, 9);
-    expect(sequenceNight([long, job('a', { likely: 400, people: 2 })], crew, rules).sequence).toBeNull();
-  });
-});
 
 describe('the chance of a night', () => {
   it('is that of its one job, by the area of the triangle', () => {

@@ -1,4 +1,4 @@
-import type { PlannedJob } from './sequence';
+import type { PlannedJob } from './plannedJob';
 
 /** How a job of a night stands at a moment; minutes. */
 export interface Standing {

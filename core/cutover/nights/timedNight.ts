@@ -1,6 +1,6 @@
 import { earliestByRules, type Timed } from './darkRules';
 import type { NightJob, NightRules } from './nightJob';
-import { latestStartOf, type PlannedJob } from './sequence';
+import { latestStartOf, type PlannedJob } from './plannedJob';
 
 /** A job with those who do it, by their places in the crew. */
 export interface GivenJob {
