@@ -17,13 +17,24 @@ export interface Foreseen {
   walked: NightPatterns | null;
 }
 
-export function foreseenOf(asked: ToAssign, known: KnownNights): Foreseen {
+/** Ways to fill a night are sought for so much of the time. */
+const partForPatterns = 0.4;
+
+export function foreseenOf(
+  asked: ToAssign,
+  known: KnownNights,
+  secondsLeft: () => number = () => Infinity,
+): Foreseen {
+  const { jobs } = asked;
   const isNight = (some: readonly NightJob[]) => nightOf(some, asked, known) !== null;
-  const patterns = nightPatterns(asked.jobs, asked, isNight);
+  const cuts = [...classCuts(jobs, isNight), ...groupCuts(jobs, isNight)];
+  const leftAfter = (1 - partForPatterns) * secondsLeft();
+  const look = { isNight, hasTime: () => secondsLeft() >= leftAfter };
+  const patterns = nightPatterns(jobs, asked, look);
   return {
-    cuts: [...classCuts(asked.jobs, isNight), ...groupCuts(asked.jobs, isNight)],
+    cuts,
     patterns,
-    walked: patterns && !patterns.arePlaced ? walkedPatterns(asked.jobs, asked, isNight) : null,
+    walked: patterns && !patterns.arePlaced ? walkedPatterns(jobs, asked, look) : null,
   };
 }
 

@@ -14,6 +14,8 @@ const fits = (jobs: readonly NightJob[]): boolean => {
   return sequence !== null && chanceOf(sequence.jobs, rules) >= 0.9;
 };
 
+const look = { isNight: fits, hasTime: () => true };
+
 describe('the ways to fill a night', () => {
   const pair = (id: string, likely: number, place: string) => jobOf(id, { likely, place, people: 2 });
   const jobs = [
@@ -25,7 +27,7 @@ describe('the ways to fill a night', () => {
     pair('b2', 160, 'roof'),
     pair('short', 15, 'roof'),
   ];
-  const found = nightPatterns(jobs, { crew, rules }, fits)!;
+  const found = nightPatterns(jobs, { crew, rules }, look)!;
   it('are of kinds that ask the same, without what is over in no time', () =>
     expect(found.kinds).toEqual([
       ['a1', 'a2', 'a3', 'a4'],
@@ -40,12 +42,17 @@ describe('the ways to fill a night', () => {
         expect(found.patterns.some(([most, other]) => a <= most! && b <= other!)).toBe(fits(of([a, b])));
   });
   it('leave the ways out where a night has room for many', () => {
-    const four = nightPatterns(jobs, { crew: [...crew, ...crew], rules }, fits)!;
+    const four = nightPatterns(jobs, { crew: [...crew, ...crew], rules }, look)!;
     expect([found.arePlaced, four.arePlaced]).toEqual([true, false]);
+  });
+  it('are given up where there is no time for more', () => {
+    let looks = 0;
+    const hasTime = () => (looks += 1) < 4;
+    expect(nightPatterns(jobs, { crew, rules }, { isNight: fits, hasTime })).toBeNull();
   });
   it('are not gone through where a night has room for too many', () => {
     const many = Array.from({ length: 8 }, () => crew).flat();
-    expect(nightPatterns(jobs, { crew: many, rules }, fits)).toBeNull();
+    expect(nightPatterns(jobs, { crew: many, rules }, look)).toBeNull();
   });
 });
 
@@ -54,7 +61,7 @@ describe('the ways to fill a night with a walk before each job', () => {
     jobOf(`j${k}`, { likely, place: `own ${k}`, people: 2 }),
   );
   it('hold whatever fits, where each is at a place of its own', () => {
-    const { patterns } = walkedPatterns(apart, { crew, rules }, fits)!;
+    const { patterns } = walkedPatterns(apart, { crew, rules }, look)!;
     // The first of a night takes a walk as well: a night that is shorter by one holds as much.
     const shorter = { ...rules, shiftMinutes: rules.shiftMinutes - rules.walkMinutes };
     for (let a = 0; a <= 3; a += 1)

@@ -36,7 +36,11 @@ const mostInNight = { placed: 5, anywhere: 15 };
 /** What takes less of a night than this is in no pattern: it goes in beside the others, or it does not. */
 const leastShare = 0.08;
 
-type Fits = (jobs: readonly NightJob[]) => boolean;
+/** How nights are looked at: whether jobs fit into one, and whether there is time for more. */
+interface Look {
+  isNight: (jobs: readonly NightJob[]) => boolean;
+  hasTime: () => boolean;
+}
 
 /** Whom nights are worked by, and how. */
 interface Worked {
@@ -49,12 +53,12 @@ interface Worked {
  * are too many kinds by their places, as if there were no ways between those. What is in none of them fits into no night, and they tell a
  * programme at once what it would else have to try set by set. `null` where there are too many.
  */
-export const nightPatterns = (jobs: readonly NightJob[], worked: Worked, fits: Fits): NightPatterns | null =>
-  patternsBy('as they are', jobs, worked, fits) ?? patternsBy('none', jobs, worked, fits);
+export const nightPatterns = (jobs: readonly NightJob[], worked: Worked, look: Look): NightPatterns | null =>
+  patternsBy('as they are', jobs, worked, look) ?? patternsBy('none', jobs, worked, look);
 
 /** The same with a way to walk before each job: a night of one of these patterns has time for all ways. */
-export const walkedPatterns = (jobs: readonly NightJob[], worked: Worked, fits: Fits): NightPatterns | null =>
-  patternsBy('each', jobs, worked, fits);
+export const walkedPatterns = (jobs: readonly NightJob[], worked: Worked, look: Look): NightPatterns | null =>
+  patternsBy('each', jobs, worked, look);
 
 const isWithin = (some: readonly number[], others: readonly number[]): boolean =>
   some.every((count, kind) => count <= others[kind]!);
@@ -63,7 +67,7 @@ function patternsBy(
   ways: Ways,
   jobs: readonly NightJob[],
   { crew, rules: { shiftMinutes, walkMinutes } }: Worked,
-  fits: Fits,
+  { isNight, hasTime }: Look,
 ): NightPatterns | null {
   const long = jobs.filter(({ minutes }) => minutes.likely >= leastShare * shiftMinutes);
   const inNight = long.map(
@@ -89,8 +93,8 @@ function patternsBy(
     const key = counts.join();
     const known = looked.get(key);
     if (known !== undefined) return known;
-    if (looked.size >= mostLooked) isTooMuch = true;
-    const isHeld = !isTooMuch && fits(counts.flatMap((count, kind) => kinds[kind]!.slice(0, count)));
+    if (looked.size >= mostLooked || !hasTime()) isTooMuch = true;
+    const isHeld = !isTooMuch && isNight(counts.flatMap((count, kind) => kinds[kind]!.slice(0, count)));
     looked.set(key, isHeld);
     if (!isHeld) beyond.push(counts);
     return isHeld;

@@ -55,7 +55,7 @@ export function planNights(
   if (beyond.length > 0) return { kind: 'impossible', jobs: beyond };
   const plain = plainNights(asked, asked.nights, known);
   if (plain) better(plain.nights, plain.least);
-  const foreseen = foreseenOf(asked, known);
+  const foreseen = foreseenOf(asked, known, secondsLeft);
   const start = { most: asked.nights, plain };
   const few = fewestNights(highs, asked, start, foreseen, known, secondsLeft, ({ nights, least }) =>
     better(nights, least),
