@@ -3,6 +3,7 @@ import { agreePlan, cutoverOf, nightRulesOf, nightsFound } from '#core/evaluate'
 import {
   chanceOf,
   darkMinutes,
+  leastDark,
   planNights,
   sequenceNight,
   type NightRules,
@@ -50,6 +51,30 @@ function plainNights(site: Site, crew: readonly CrewMember[], tasks: readonly Ta
     nights.push(night.jobs);
   }
   return nights;
+}
+
+type NightJobs = readonly PlannedNight['jobs'][];
+
+/** What is spared against nights that are filled without a plan. */
+function againstPlain(
+  nights: NightJobs,
+  plain: NightJobs | null,
+  crew: readonly CrewMember[],
+  rules: NightRules,
+): Row {
+  const dark = (some: NightJobs) => some.reduce((sum, jobs) => sum + darkMinutes(jobs, {}), 0);
+  const [ours, theirs] = [dark(nights), plain ? dark(plain) : NaN];
+  const least = leastDark(
+    nights.flat().map(({ job }) => job),
+    crew,
+    rules,
+  );
+  return {
+    figure: `nights, and dark view-minutes, against the highest camera first, a crew of ${crew.length}`,
+    measured: `${nights.length} to ${plain?.length ?? 'none'}, ${ours.toFixed(0)} to ${theirs.toFixed(0)} min, of which ${least.toFixed(0)} in any nights`,
+    wanted: 'a quarter fewer of one of them',
+    holds: nights.length <= 0.75 * (plain?.length ?? Infinity) || ours <= 0.75 * theirs,
+  };
 }
 
 /** The demo with a crew of so many, of whom all but the first two are alike. */
@@ -114,10 +139,6 @@ function demoRows(site: Site): Row[] {
   if (plan.kind !== 'planned') throw new Error('the demo has no nights');
   const rules = nightRulesOf(site, settings);
   const plain = plainNights(site, crew, nightTasks(tasks), rules);
-  const dark = (nights: readonly PlannedNight['jobs'][]) =>
-    nights.reduce((sum, jobs) => sum + darkMinutes(jobs, {}), 0);
-  const ours = dark(plan.nights.map(({ jobs }) => jobs));
-  const theirs = plain ? dark(plain) : NaN;
   const people = crew.length;
   const sampling = performance.now();
   chanceOf(plan.nights[0]!.jobs, rules);
@@ -129,12 +150,12 @@ function demoRows(site: Site): Row[] {
       wanted: 'proven under 5 s',
       holds: took.proven !== null && took.proven < 5,
     },
-    {
-      figure: `nights, and dark view-minutes, against the highest camera first, a crew of ${people}`,
-      measured: `${plan.nights.length} to ${plain?.length ?? 'none'}, ${ours.toFixed(0)} to ${theirs.toFixed(0)} min`,
-      wanted: 'a quarter fewer of one of them',
-      holds: plan.nights.length <= 0.75 * (plain?.length ?? Infinity) || ours <= 0.75 * theirs,
-    },
+    againstPlain(
+      plan.nights.map(({ jobs }) => jobs),
+      plain,
+      crew,
+      rules,
+    ),
     {
       figure: '10,000 sampled nights of the demo',
       measured: `${sampled.toFixed(0)} ms`,
@@ -186,7 +207,7 @@ function replanRow(site: Site): Row {
 }
 
 /** Four sites like the demo at once. */
-function manyRow(site: Site): Row {
+function manyRows(site: Site): Row[] {
   const settings = cutoverSettingsOf(site, '2026-05-11');
   const { tasks } = cutoverOf(highs, site, settings, { secondsLeft: () => 0 });
   const jobs = copies(nightTasks(tasks), 4);
@@ -197,19 +218,25 @@ function manyRow(site: Site): Row {
     plan = planNights(highs, { jobs, crew, rules, nights: 20 }, secondsLeft);
   });
   const gap = plan.kind === 'planned' && plan.proof.kind === 'gap' ? plan.proof.percent : 0;
-  return {
-    figure: `four times the demo, ${jobs.length} tasks, a crew of ${crew.length}`,
-    measured:
-      plan.kind === 'planned'
-        ? `${plan.nights.length} nights in ${took.all.toFixed(0)} s, ${proofInWords(plan.proof)}`
-        : plan.kind,
-    wanted: 'within 2 % in 60 s',
-    holds: plan.kind === 'planned' && gap <= 2,
-  };
+  if (plan.kind !== 'planned') throw new Error('four times the demo has no nights');
+  return [
+    {
+      figure: `four times the demo, ${jobs.length} tasks, a crew of ${crew.length}`,
+      measured: `${plan.nights.length} nights in ${took.all.toFixed(0)} s, ${proofInWords(plan.proof)}`,
+      wanted: 'within 2 % in 60 s',
+      holds: gap <= 2,
+    },
+    againstPlain(
+      plan.nights.map((night) => night.jobs),
+      plainNights(site, crew, jobs, rules),
+      crew,
+      rules,
+    ),
+  ];
 }
 
 /** The nights of the whole demo: how long they take to find, and what they spare a crew that works without a plan. */
 export function nights(): Row[] {
   const site = decidedDemo(highs);
-  return [...demoRows(site), ...demoRows(withCrew(site, 4)).slice(0, 2), replanRow(site), manyRow(site)];
+  return [...demoRows(site), ...demoRows(withCrew(site, 4)).slice(0, 2), replanRow(site), ...manyRows(site)];
 }
