@@ -1,3 +1,4 @@
+import { changedAfter } from '#core/cutover/tasks';
 import type { Occupant, SlotNeed } from '#core/model/slotRules';
 import { recorderState, type RecorderState } from '#core/allocate/recorder';
 import { sentToday, type Placement, type Site } from '#core/model/site';
@@ -12,6 +13,8 @@ export interface Allocation {
   needs: Record<string, SlotNeed>;
   /** Slots that are still kept for cameras that have been retired since. */
   leftOver: Placement[];
+  /** Cameras that are changed after others, with the ids of those. */
+  after: Readonly<Record<string, readonly string[]>>;
 }
 
 /** What a camera asks of its slot: what was chosen for it, or until then the picture it sends today; nothing once it is retired. */
@@ -87,5 +90,12 @@ export function allocationOf(site: Site, runs: readonly RunEvaluation[]): Alloca
   const recorders = Object.values(site.recorder).map((recorder) =>
     recorderState(recorder, occupied[recorder.id] ?? []),
   );
-  return { recorders, occupied, needs, leftOver, waiting: waiting.sort((a, b) => a.number - b.number) };
+  return {
+    recorders,
+    occupied,
+    needs,
+    leftOver,
+    waiting: waiting.sort((a, b) => a.number - b.number),
+    after: changedAfter(runs),
+  };
 }

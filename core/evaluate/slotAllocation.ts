@@ -156,11 +156,11 @@ export function moversOf(site: Site, { needs, waiting }: Pick<Allocation, 'needs
 
 /** The order in which the cameras of a site can move to the slots that they have by the plan. */
 export function migrationOfSite(site: Site, allocation: Allocation): SiteMigration {
-  const { needs, waiting, occupied } = allocation;
+  const { needs, waiting, occupied, after } = allocation;
   const hasNoSlot = new Set(waiting.map(({ cameraId }) => cameraId));
   const movers = moversOf(site, allocation);
   const settings = allocationSettingsOf(site);
-  const wishes = { perNight: camerasPerNight(settings), first: settings.first };
+  const wishes = { perNight: camerasPerNight(settings), first: settings.first, after };
   const migration = withSeenElsewhere(site, needs, movers, (all) =>
     migrationOf(Object.values(site.recorder), all, wishes),
   );

@@ -3,6 +3,7 @@ import { describe, expect, it } from 'vitest';
 import type { Recorder } from '#core/model/site';
 import { saltmarrowSite } from '../../model/site/testSite';
 import { migrationOf, recorderState, type Mover, type NightStep } from '.';
+import type { MoveWishes } from './nightSteps';
 
 const { 'hall-recorder': tail } = saltmarrowSite().recorder as Record<string, Recorder>;
 const six: Recorder = {
@@ -47,9 +48,9 @@ const stepInWords = (step: NightStep): string => {
       return `${step.kind} ${step.number} on ${step.to.slot}`;
   }
 };
-const nightsOf = (movers: Mover[], over: { perNight?: number; first?: string[] } = {}, recorder = six) =>
+const nightsOf = (movers: Mover[], over: Partial<MoveWishes> = {}, recorder = six) =>
   migrationOf([recorder], movers, { perNight: 2, first: [], ...over });
-const inWords = (movers: Mover[], over: { perNight?: number; first?: string[] } = {}) =>
+const inWords = (movers: Mover[], over: Partial<MoveWishes> = {}) =>
   nightsOf(movers, over).nights.map(({ steps }) => steps.map(stepInWords));
 
 describe('the order of a migration', () => {
@@ -103,6 +104,28 @@ describe('the order of a migration', () => {
       ['join 6 on 6'],
       ['join 5 on 5'],
     ]);
+  });
+  describe('of cameras of which one goes over what another leaves', () => {
+    const movers = [mover(1, 1, 7), mover(6, 6, 8)];
+    const after = { c6: ['c1'] };
+    it('has that one first, or both in one night', () => {
+      expect(inWords(movers, { after })).toEqual([['join 1 on 7', 'join 6 on 8']]);
+      expect(inWords(movers, { after, perNight: 1 })).toEqual([['join 1 on 7'], ['join 6 on 8']]);
+    });
+    it('takes it along where it is in the way of the first', () =>
+      expect(inWords([mover(1, 1, 6), mover(6, 6, 8)], { after })).toEqual([
+        ['turn 6', 'join 1 on 6', 'join 6 on 8'],
+      ]));
+    it('takes the first along where it must not wait', () =>
+      expect(inWords(movers, { after, first: ['c6'] })).toEqual([['join 1 on 7', 'join 6 on 8']]));
+    it('says that it waits where the first does', () => {
+      // Two are given slot 7: the lower number goes there, and whoever comes after the other stays, too.
+      const both = [mover(1, 1, 7), mover(2, 2, 7), mover(6, 6, 8)];
+      const { waiting, nights } = nightsOf(both, { after: { c6: ['c2'] } });
+      expect(nights.map(({ steps }) => steps.map(stepInWords))).toEqual([['join 1 on 7']]);
+      expect(waiting.map(({ cameraId }) => cameraId)).toEqual(['c2', 'c6']);
+      expect(waiting[1]!.why).toBe('it goes over what camera 2 leaves, and that waits as well');
+    });
   });
   it('where no input is free for that, it says so, and the camera waits', () => {
     const full = [1, 2, 3].map((n) => mover(n, n, n, 'coax'));
@@ -187,7 +210,7 @@ describe('the order of a migration', () => {
     ]);
   });
   it('every morning is legal, and the last one is the plan, on any legal plan', () => {
-    const camera = fc.record({ isIp: fc.boolean(), urgent: fc.boolean() });
+    const camera = fc.record({ isIp: fc.boolean(), urgent: fc.boolean(), followsFirst: fc.boolean() });
     const drawn = fc.tuple(
       fc.array(camera, { minLength: 1, maxLength: 6 }),
       fc.shuffledSubarray([1, 2, 3, 4, 5, 6, 7, 8], { minLength: 8, maxLength: 8 }),
@@ -199,8 +222,14 @@ describe('the order of a migration', () => {
         const movers = cameras.map(({ isIp }, k) => mover(k + 1, from[k]!, to[k]!, isIp ? 'ip' : 'coax'));
         const atTheEnd = movers.map(({ need, to: { slot } }) => ({ need, slot, placed: true }));
         fc.pre(recorderState(six, atTheEnd).broken.length === 0);
+        const after = Object.fromEntries(
+          cameras.flatMap(({ followsFirst, isIp }, k) =>
+            k > 0 && followsFirst && isIp && cameras[0]!.isIp ? [[`c${k + 1}`, ['c1']]] : [],
+          ),
+        );
         const { nights, waiting } = nightsOf(movers, {
           perNight,
+          after,
           first: cameras.flatMap(({ urgent, isIp }, k) => (urgent && isIp ? [`c${k + 1}`] : [])),
         });
         expect(nights.flatMap(({ broken }) => broken)).toEqual([]);
@@ -209,6 +238,10 @@ describe('the order of a migration', () => {
         const where = Object.fromEntries(last.map(({ need, slot }) => [need.cameraId, slot]));
         const left = movers.filter(({ need, to: { slot } }) => where[need.cameraId] !== slot);
         expect(left.length === 0 || waiting.length > 0).toBe(true);
+        const joins = nights.flatMap(({ steps }) => steps.filter(({ kind }) => kind === 'join'));
+        const ids = joins.map((step) => step.kind === 'join' && step.cameraId);
+        for (const id of Object.keys(after))
+          if (ids.includes(id)) expect(ids.slice(0, ids.indexOf(id))).toContain('c1');
       }),
       { numRuns: 300 },
     );

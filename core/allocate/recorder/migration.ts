@@ -1,11 +1,19 @@
 import type { Recorder } from '#core/model/site';
 import { changeCost } from './changeCost';
-import { inOrder, ipInputsAfter, isFinished, occupiedBy, startOf, type Progress } from './moveProgress';
+import {
+  comesAfter,
+  inOrder,
+  ipInputsAfter,
+  isFinished,
+  occupiedBy,
+  startOf,
+  type Progress,
+} from './moveProgress';
 import { leadsAhead, movesTonight } from './nightByMakingWay';
 import { nightByRoom } from './nightByRoom';
 import type { Migration, MoveWishes, Mover, Night, NightStep } from './nightSteps';
 import { recorderState } from './recorderState';
-import { oneToASlot } from './sameSlot';
+import { oneToASlot, overWhatIsLeft } from './sameSlot';
 import { isAt, type SlotAddress } from './slotRequest';
 
 /** How a night is filled: by what each camera asks to make way, that or all that will be turned, or by what the recorders can carry. */
@@ -110,9 +118,15 @@ function orderOf(
     if (all.length === 0) break;
     nights.push(nightOf(progress, all));
   }
-  for (const { need } of ordered)
-    if (!done.has(need.cameraId) && !waiting.has(need.cameraId))
-      waiting.set(need.cameraId, 'the cameras in its way have no input to go to meanwhile');
+  for (const mover of ordered) {
+    const { cameraId } = mover.need;
+    if (done.has(cameraId) || waiting.has(cameraId)) continue;
+    const [first] = comesAfter(progress, mover);
+    const why = first
+      ? overWhatIsLeft(first.need.number)
+      : 'the cameras in its way have no input to go to meanwhile';
+    waiting.set(cameraId, why);
+  }
   return {
     nights,
     restarts: nights.reduce((sum, night) => sum + restartsIn(night), 0),
@@ -151,7 +165,7 @@ export function migrationOf(
   movers: readonly Mover[],
   wishes: MoveWishes,
 ): Migration {
-  const { movers: going, waiting } = oneToASlot(movers);
+  const { movers: going, waiting } = oneToASlot(movers, wishes.after);
   const best = nightWays
     .map((way) => orderOf(recorders, going, wishes, way))
     .reduce((so, one) => (isBetter(one, so) ? one : so));

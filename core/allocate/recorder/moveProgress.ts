@@ -1,7 +1,7 @@
 import { familyOf, type Occupant, type SlotNeed } from '#core/model/slotRules';
 import type { Recorder } from '#core/model/site';
 import { ipInputsToday } from './changeCost';
-import type { Mover, Night, NightStep } from './nightSteps';
+import type { Mover, MoveWishes, Night, NightStep } from './nightSteps';
 import { alike, carriedIn, modesOf, type RecorderMode } from './recorderModes';
 import { isAt, type SlotAddress } from './slotRequest';
 
@@ -17,6 +17,7 @@ export interface Progress {
   byId: ReadonlyMap<string, Mover>;
   urgent: ReadonlySet<string>;
   perNight: number;
+  after: Readonly<Record<string, readonly string[]>>;
   standing: Map<string, Standing>;
   /** The inputs of each recorder that are IP by now. */
   ipInputs: Map<string, ReadonlySet<number>>;
@@ -51,7 +52,7 @@ export function comingStep(
 export function startOf(
   recorders: readonly Recorder[],
   movers: readonly Mover[],
-  { perNight, first }: { perNight: number; first: readonly string[] },
+  { perNight, first, after = {} }: MoveWishes,
 ): Progress {
   const standing = movers.flatMap((mover): [string, Standing][] =>
     mover.today ? [[mover.need.cameraId, { need: asToday(mover), at: mover.today.at }]] : [],
@@ -62,6 +63,7 @@ export function startOf(
     byId: new Map(movers.map((mover) => [mover.need.cameraId, mover])),
     urgent: new Set(first),
     perNight,
+    after,
     standing: new Map(standing),
     ipInputs: new Map(recorders.map((recorder) => [recorder.id, ipInputsToday(recorder)])),
     done: new Set(movers.filter((mover) => !changes(mover)).map(({ need }) => need.cameraId)),
@@ -118,6 +120,10 @@ export function ipInputsAfter(progress: Progress, recorder: Recorder): ReadonlyS
   );
   return nearest ? nearest.ipInputs : needed;
 }
+
+/** Cameras of the order that have to come in before one, or in its night, and have not yet. */
+export const comesAfter = ({ after, byId, done }: Progress, { need }: Mover): Mover[] =>
+  (after[need.cameraId] ?? []).flatMap((id) => (done.has(id) ? [] : (byId.get(id) ?? [])));
 
 /** Whether a camera that turns inputs is left for a night of its own: one begun with others is filled with it only where that makes no restart more. */
 export function waitsForItsNight(

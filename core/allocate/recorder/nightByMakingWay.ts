@@ -2,6 +2,7 @@ import { familyOf, type Occupant } from '#core/model/slotRules';
 import type { Recorder } from '#core/model/site';
 import { numbersFrom } from '#core/shared/numeric';
 import {
+  comesAfter,
   comingStep,
   finalOccupants,
   ipInputsAfter,
@@ -63,12 +64,21 @@ function addTo(move: Move, progress: Progress, mover: Mover, room: number): stri
   const { movers, repatches, mustBeFree } = move;
   const recorder = recorderOf.get(mover.to.recorderId)!;
   const isUrgent = urgent.has(mover.need.cameraId);
+  const isGoing = (id: string): boolean => movers.some(({ need }) => need.cameraId === id);
+  for (const first of comesAfter(progress, mover)) {
+    if (isGoing(first.need.cameraId)) continue;
+    if (movers.length + 1 >= room)
+      return `camera ${mover.need.number} goes over what camera ${first.need.number} leaves, and that has not gone yet`;
+    const why = addTo(move, progress, first, room);
+    if (why !== null) return why;
+  }
+  // Whoever it comes after may have taken it along.
+  if (isGoing(mover.need.cameraId)) return null;
   movers.push(mover);
   const turning = isTurning(progress, mover)
     ? turnsWith(recorder, finalOccupants(progress, recorder.id), mover.to.slot)
     : [mover.to.slot];
   mustBeFree.push(...turning.map((slot) => ({ recorderId: recorder.id, slot })));
-  const isGoing = (id: string): boolean => movers.some(({ need }) => need.cameraId === id);
   /** Where a camera is by then: where it has made way to already, or where it stands. */
   const placeOf = (id: string): SlotAddress =>
     repatches.find((one) => one.id === id)?.to ?? standing.get(id)!.at;
@@ -159,6 +169,8 @@ export function movesTonight(
       const { cameraId } = mover.need;
       if (done.has(cameraId) || tonight.length >= perNight) continue;
       if (waitsForItsNight(progress, mover, tonight, turningLeft)) continue;
+      // Whoever it comes after takes it along, or goes before it; only what must not wait takes that along instead.
+      if (comesAfter(progress, mover).length > 0 && !urgent.has(cameraId)) continue;
       const move = moveOf(progress, mover, perNight - tonight.length);
       if ('why' in move) {
         if (urgent.has(cameraId) && nights.length === 0) waiting.set(cameraId, move.why);

@@ -1,5 +1,12 @@
 import type { Occupant } from '#core/model/slotRules';
-import { comingStep, finalOccupants, isTurning, waitsForItsNight, type Progress } from './moveProgress';
+import {
+  comesAfter,
+  comingStep,
+  finalOccupants,
+  isTurning,
+  waitsForItsNight,
+  type Progress,
+} from './moveProgress';
 import { inputsForLeads, type NightDemand } from './nightLayout';
 import type { Mover, NightStep } from './nightSteps';
 import { isAt } from './slotRequest';
@@ -40,8 +47,9 @@ function comingTonight(progress: Progress, ordered: readonly Mover[]): Mover[] {
   const { done, perNight } = progress;
   const waiting = ordered.filter(({ need }) => !done.has(need.cameraId));
   let tonight: Mover[] = [];
-  const tryWith = (...more: readonly Mover[]): boolean => {
-    const all = [...tonight, ...more.filter((one) => !tonight.includes(one))];
+  const tryWith = (...wanted: readonly Mover[]): boolean => {
+    const more = [...wanted.flatMap((one) => comesAfter(progress, one)), ...wanted];
+    const all = [...new Set([...tonight, ...more])];
     if (all.length > perNight || all.length === tonight.length || !roomTonight(progress, all)) return false;
     const turningLeft = waiting.filter((one) => isTurning(progress, one)).length;
     if (more.some((one) => waitsForItsNight(progress, one, tonight, turningLeft))) return false;

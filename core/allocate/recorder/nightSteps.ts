@@ -56,4 +56,6 @@ export interface Migration {
 export interface MoveWishes {
   perNight: number;
   first: readonly string[];
+  /** Cameras that come in no sooner than others, whose ids they are: their pictures go over what those leave. */
+  after?: Readonly<Record<string, readonly string[]>>;
 }

@@ -1,4 +1,4 @@
-import type { Migration, Mover } from './nightSteps';
+import type { Migration, Mover, MoveWishes } from './nightSteps';
 import { isAt, type SlotAddress } from './slotRequest';
 
 const slotKey = ({ recorderId, slot }: SlotAddress): string => `${recorderId}/${slot}`;
@@ -15,11 +15,12 @@ function staying({ need, today }: Mover): Mover[] {
   return [{ need: now, today, to: today.at }];
 }
 
-/**
- * Cameras with a slot each: where the plan gives one slot to several, one of them moves there and the others stay where they are and
- * are named.
- */
-export function oneToASlot(movers: readonly Mover[]): { movers: Mover[]; waiting: Migration['waiting'] } {
+interface Claimed {
+  movers: Mover[];
+  waiting: Migration['waiting'];
+}
+
+function claim(movers: readonly Mover[]): Claimed {
   const waiting: Migration['waiting'] = [];
   const going: Mover[] = [];
   /** Whoever goes to a slot first, or stays on it. */
@@ -41,3 +42,29 @@ export function oneToASlot(movers: readonly Mover[]): { movers: Mover[]; waiting
   }
   return { movers: going, waiting };
 }
+
+/**
+ * Cameras with a slot each: where the plan gives one slot to several, one of them moves there and the others stay where they are and
+ * are named; so are those that come in after one of them.
+ */
+export function oneToASlot(movers: readonly Mover[], after: MoveWishes['after'] = {}): Claimed {
+  const late: Migration['waiting'] = [];
+  for (let now = movers; ;) {
+    const claimed = claim(now);
+    const waiting = [...claimed.waiting, ...late];
+    const isLate = ({ need: { cameraId } }: Mover): boolean =>
+      !waiting.some((one) => one.cameraId === cameraId) && firstWaiting(cameraId) !== undefined;
+    const firstWaiting = (id: string) => waiting.find((one) => after[id]?.includes(one.cameraId));
+    const more = claimed.movers.filter(isLate);
+    if (more.length === 0) return { movers: claimed.movers, waiting };
+    for (const { need } of more) {
+      const why = overWhatIsLeft(firstWaiting(need.cameraId)!.number);
+      late.push({ cameraId: need.cameraId, number: need.number, why });
+    }
+    now = now.flatMap((mover) => (isLate(mover) ? staying(mover) : [mover]));
+  }
+}
+
+/** Why a camera waits that comes in after another one. */
+export const overWhatIsLeft = (number: number): string =>
+  `it goes over what camera ${number} leaves, and that waits as well`;

@@ -39,6 +39,18 @@ export function changeWork(cameraId: string, option: FeasibleOption, carriers: C
     : { parts, tasks, afterIds };
 }
 
+/** Cameras that are changed after others, with the ids of those. */
+export function changedAfter(runs: readonly RunEvaluation[]): Readonly<Record<string, readonly string[]>> {
+  const carriers = coaxCarriers(runs);
+  return Object.fromEntries(
+    runs.flatMap((run) => {
+      const option = chosenOption(run);
+      const afterIds = option ? changeWork(run.camera.id, option, carriers).afterIds : [];
+      return afterIds.length > 0 ? [[run.camera.id, afterIds]] : [];
+    }),
+  );
+}
+
 /** Parts and tasks of each camera that is changed in a night, by its id. */
 export function changesByCamera(
   site: Site,

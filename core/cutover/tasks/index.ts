@@ -1,4 +1,4 @@
-export { changesByCamera } from './changeWork';
+export { changedAfter, changesByCamera } from './changeWork';
 export { stepTaskOf } from './stepTaskOf';
 export type { Task } from './task';
 export { progressOfTask, tasksDone, type TaskProgress } from './taskProgress';
