@@ -1,6 +1,7 @@
 import type { NightJob, NightRules, Worker } from './nightJob';
 import type { PlannedJob } from './plannedJob';
-import { bestOrder, type Aim } from './orderSearch';
+import { orderProblem, type Aim } from './orderProblem';
+import { bestOrder } from './orderSearch';
 
 export interface Sequence {
   jobs: PlannedJob[];
@@ -33,7 +34,7 @@ export function sequenceNight(
 ): Sequencing {
   // What is done is held in the bits of one number.
   if (jobs.length > mostJobs) return { sequence: null, isExact: false };
-  const { timed, looked } = bestOrder(jobs, crew, rules, { aim, states });
+  const { timed, looked } = bestOrder(orderProblem(jobs, crew, rules, aim), states);
   const end = Math.max(0, ...(timed ?? []).map((one) => one.end));
   return { sequence: timed && { jobs: [...timed], end }, isExact: looked < states };
 }
