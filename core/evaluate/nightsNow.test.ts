@@ -12,6 +12,7 @@ import {
   parseSiteFile,
   removeCrewMember,
   setAllocationSettings,
+  tickTask,
   toSiteFile,
   withChanges,
   type Change,
@@ -95,6 +96,22 @@ describe('nights that were agreed', () => {
     expect(planFrom(site, settings, '2026-06-01', clockAt('2026-06-01T21:30:00Z'))).toBe('2026-06-02');
     const { after, date } = worked('done');
     expect(planFrom(after, settings, today, clockAt(`${today}T10:00:00Z`)) > date).toBe(true);
+  });
+  it('name what should have begun before them, as long as it is not done and something waits for it', () => {
+    const lateOn = (of: Site, date: string) => lookAt(of, evaluation, `${date}T10:00:00Z`).late;
+    expect(lateOn(site, '2026-03-01')).toEqual([]);
+    const late = lateOn(site, today);
+    expect(late.length).toBeGreaterThan(0);
+    for (const id of late) expect(now.startBy[id]! < today).toBe(true);
+    const order = late.find((id) => now.tasks.find((task) => task.id === id)!.kind === 'order')!;
+    const ordered = withChanges(site, tickTask(site, order, today, true, doing(`${today}T09:00:00Z`)));
+    expect(lateOn(ordered, today)).not.toContain(order);
+    const everyNight = now.nights.flatMap(({ date, jobs }) => jobs.map(({ job }) => [job.id, date] as const));
+    const over = everyNight.reduce(
+      (at, [id, date]) => withChanges(at, tickTask(at, id, date, true, doing(`${date}T23:00:00Z`))),
+      site,
+    );
+    expect(lateOn(over, '2026-09-01')).toEqual([]);
   });
   it('go on without somebody who leaves: what he was to do is in no night then', () => {
     const without = withChanges(site, removeCrewMember(site, 'tolland'));

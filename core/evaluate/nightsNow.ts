@@ -32,6 +32,7 @@ import {
   cutoverSettingsOf,
   gates,
   lastTries,
+  type TaskTry,
   type CrewMember,
   type CutoverSettings,
   type TaskEnding,
@@ -86,6 +87,8 @@ export interface NightsNow {
   nights: NightNow[];
   /** The last dates on which what comes before the nights can begin, by task. */
   startBy: Record<string, string>;
+  /** Ids of tasks before the nights that should have begun before today and have not, for something that is still to be done. */
+  late: string[];
   /** The nights that what comes after them can follow, by task. */
   follows: Record<string, string>;
   /** Ids of tasks of the nights that are in none, and are not done. */
@@ -161,6 +164,20 @@ function darkNowIn(
   const since = new Map<string, number>();
   for (const one of dark) since.set(one.view, Math.min(one.since, since.get(one.view) ?? Infinity));
   return [...since].map(([view, start]) => ({ view, since: start }));
+}
+
+interface HowFar {
+  nightOf: ReadonlyMap<string, string>;
+  done: ReadonlySet<string>;
+  tries: ReadonlyMap<string, TaskTry>;
+  today: string;
+}
+
+function lateOf(tasks: readonly Task[], { nightOf, done, tries, today }: HowFar): string[] {
+  const left = tasks.filter(({ id }) => !done.has(id));
+  return [...startBy(left, nightOf)].flatMap(([id, by]) =>
+    by < today && progressOfTask(tries.get(id)).kind === 'open' ? [id] : [],
+  );
 }
 
 /** The nights as they were agreed, with their times, chances, dark views, mornings, and what is against them. */
@@ -255,6 +272,7 @@ export function nightsNow(
     limits,
     nights,
     startBy: Object.fromEntries(startBy(tasks, nightOf)),
+    late: lateOf(tasks, { nightOf, done, tries, today }),
     follows: Object.fromEntries(followsNight(tasks, nightOf)),
     inNone: [...jobs.keys()].filter((id) => !inNights.has(id) && !done.has(id)),
     gone: agreed.flatMap(({ date, jobs: all }) =>

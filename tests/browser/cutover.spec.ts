@@ -76,6 +76,32 @@ test('the nights are planned, a task is dragged, and what must not be is said wi
   await expect(page.locator(`[data-night="${freeDate}"]`)).toHaveCount(0);
 });
 
+test('nights that come before what they need say so, and wait for it once it is noted when it is ordered', async ({
+  page,
+  server,
+}) => {
+  await open(page, server);
+  await plan(page);
+  const late = page.locator('[data-late]');
+  await expect(late).toContainText(/tasks before the nights should have begun by now/);
+  await late.getByRole('button', { name: 'Tasks' }).click();
+  const noParts = page.getByText('late: its night will not have it');
+  await expect(noParts.first()).toBeVisible();
+  await page.keyboard.press('n');
+  await late.getByRole('button', { name: 'Crew and rules' }).click();
+  const today = await page.evaluate(() => new Date().toLocaleDateString('sv'));
+  await page.getByLabel('Date on which everything is ordered').fill(today);
+  await page.getByLabel('Date on which everything is ordered').press('Enter');
+  await saved(page);
+  await plan(page);
+  await page.keyboard.press('n');
+  await expect(page.locator('[data-night]').first()).toBeVisible();
+  await expect(late).toHaveCount(0);
+  await page.keyboard.press('s');
+  await expect(page.getByText('In the nights')).toBeVisible();
+  await expect(noParts).toHaveCount(0);
+});
+
 test('lane cameras are never dark together: what stands against it is said, and the nights change', async ({
   page,
   server,

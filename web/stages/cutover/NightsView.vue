@@ -2,6 +2,7 @@
 import { computed, ref } from 'vue';
 import type { NightsNow } from '#core/evaluate';
 import { shiftMinutes } from '#core/cutover/nights';
+import { counted } from '#core/shared/labels';
 import { beginOf } from '../../workers/nightClock';
 import { dateWords } from '../../parts/dateWords';
 import { useNights } from '../../stores/nights';
@@ -52,6 +53,13 @@ const minutesNowIn = (date: string): number | null => {
   <div class="nights">
     <div v-if="now.crew.length === 0" class="caution">
       Nobody is noted who works in the nights.
+      <button type="button" class="btn small" @click="emit('show', 'rules')">Crew and rules</button>
+    </div>
+    <div v-if="now.late.length > 0" class="caution" data-late>
+      {{ counted(now.late.length, 'task') }} before the nights should have begun by now, and the nights that
+      wait for {{ now.late.length === 1 ? 'it' : 'them' }} will not have what they need. Tick off what is
+      done. Where it is not, note when it is ordered, and plan again: no night then comes before its parts.
+      <button type="button" class="btn small" @click="emit('show', 'tasks')">Tasks</button>
       <button type="button" class="btn small" @click="emit('show', 'rules')">Crew and rules</button>
     </div>
     <div v-if="now.nights.length === 0" class="empty">

@@ -23,6 +23,7 @@ const refused = ref<string[]>([]);
 const nightOf = computed(
   () => new Map(now.nights.flatMap(({ date, jobs }) => jobs.map(({ job }) => [job.id, date] as const))),
 );
+const late = computed(() => new Set(now.late));
 const phases = [
   { when: 'before', label: 'Before the nights' },
   { when: 'night', label: 'In the nights' },
@@ -35,7 +36,7 @@ const stateOf = (task: Task): string => {
   if (progress?.kind === 'under-way') return 'under way';
   if (excluded !== null) return `left out: ${excluded}`;
   if (progress?.kind === 'open' && progress.putBack) return 'put back';
-  if (isLate(task)) return 'late: its night will not have it';
+  if (late.value.has(id)) return 'late: its night will not have it';
   return '';
 };
 /** The night that a task is in, the date that it has to be begun by, or the one after which it can be. */
@@ -47,11 +48,6 @@ function nightWords({ id, kind }: Task): string {
   const last = now.follows[id];
   return last !== undefined && taskKind(kind).when === 'after' ? `after ${dateWords(last)}` : '';
 }
-/** What should have been begun before today and is not. */
-const isLate = (task: Task): boolean => {
-  const by = now.startBy[task.id];
-  return by !== undefined && by < dateOf(Date.now()) && now.progress[task.id]?.kind === 'open';
-};
 const groups = computed(() =>
   phases.map(({ when, label }) => {
     const tasks = now.tasks.filter(({ kind }) => taskKind(kind).when === when);
