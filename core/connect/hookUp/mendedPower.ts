@@ -1,11 +1,9 @@
 import type { FeasibleOption } from '#core/decide/options';
 import type { Camera, Run, Site } from '#core/model/site';
+import { usualAdapter } from '#core/test/volts';
 import { cameraEnd, powerLines, type PowerHookUp } from './powerLines';
 import type { Gauge } from './runLine';
 import type { Span, Station } from './types';
-
-/** Volts of an adapter, by what the camera takes. */
-const adapterVolts = { dc: 12, ac: 24 } as const;
 
 const shortLead: Span = { label: 'its own lead', cores: 'one out, one back', lengthM: 0, look: 'cores' };
 
@@ -50,7 +48,12 @@ function onOwnSupply(
 /** An adapter beside the camera, in the place of the box. */
 function onAdapter(site: Site, run: Run, camera: Camera, gauge: Gauge): PowerHookUp {
   const { current } = camera.supply;
-  const feed = { kind: 'local-adapter', current, volts: adapterVolts[current], ratedAmps: 1 } as const;
+  const feed = {
+    kind: 'local-adapter',
+    current,
+    volts: usualAdapter[current].labelVolts,
+    ratedAmps: 1,
+  } as const;
   const { unknown, ...drawn } = powerLines(site, { ...run, feed }, camera, gauge);
   return {
     ...drawn,

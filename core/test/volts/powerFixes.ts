@@ -16,6 +16,7 @@ import { arrivingVolts, leastAmps, type CameraLoad } from '#core/physics/power';
 import type { Camera, Run, Site } from '#core/model/site';
 import type { Status } from '#core/shared/derivation';
 import { formatQuantity } from '#core/shared/units';
+import { usualAdapter } from './usualAdapter';
 
 /** A supply at the head end for one camera alone, on the cores that are there, and what the converter at the camera makes of it. */
 export interface OwnSupply {
@@ -155,17 +156,17 @@ export function powerFixes(
     'spare cores all the way',
     (loopOhms * pairOhms) / (loopOhms + pairOhms),
   );
-  const adapterVolts = current === 'dc' ? 12.4 : 25;
-  const given = ampsInWords(adapterVolts, worstLoad(camera), startUpLoad(camera));
+  const { labelVolts, leastVolts, mostVolts } = usualAdapter[current];
+  const given = ampsInWords(leastVolts, worstLoad(camera), startUpLoad(camera));
   const adapter: PowerFix = {
     ...fix(
       'local-adapter',
       'An adapter at the camera',
-      `a mains outlet there, by a licensed person, and an adapter of ${given} or more`,
+      `a mains outlet there, by a licensed person, and an adapter of ${labelVolts} V and ${given} or more`,
       0.05,
-      { volts: adapterVolts, highestVolts: adapterVolts },
+      { volts: leastVolts, highestVolts: mostVolts },
     ),
-    leastGiven: `The adapter gives at least ${given}.`,
+    leastGiven: `The adapter gives ${labelVolts} V and at least ${given}.`,
   };
   return [
     fix('as-is', 'As it is', '', loopOhms),
