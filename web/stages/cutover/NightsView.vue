@@ -59,8 +59,11 @@ const minutesNowIn = (date: string): number | null => {
       {{ counted(now.late.length, 'task') }} before the nights should have begun by now, and the nights that
       wait for {{ now.late.length === 1 ? 'it' : 'them' }} will not have what they need. Tick off what is
       done. Where it is not, note when it is ordered, and plan again: no night then comes before its parts.
-      <button type="button" class="btn small" @click="emit('show', 'tasks')">Tasks</button>
-      <button type="button" class="btn small" @click="emit('show', 'rules')">Crew and rules</button>
+
+      <div class="row">
+        <button type="button" class="btn small" @click="emit('show', 'tasks')">Tasks</button>
+        <button type="button" class="btn small" @click="emit('show', 'rules')">Crew and rules</button>
+      </div>
     </div>
     <div v-if="now.nights.length === 0" class="empty">
       <strong>No night is agreed yet.</strong>{{ now.totals.all }} tasks wait for one. “Plan the nights” finds
@@ -140,6 +143,9 @@ const minutesNowIn = (date: string): number | null => {
 }
 .nights.view {
   overflow: hidden;
+}
+.caution .row {
+  margin-top: 4px;
 }
 .axis {
   position: relative;
