@@ -18,6 +18,14 @@ export type Found =
   | { kind: 'infeasible'; programme: Programme }
   | { kind: 'out-of-time'; least: number };
 
+/** What nights are sought for, with what is known and foreseen of them. */
+export interface NightSearch {
+  highs: Highs;
+  asked: ToAssign;
+  known: KnownNights;
+  foreseen: Foreseen;
+}
+
 /** How long and how often is searched. */
 export interface Effort {
   secondsLeft: () => number;
@@ -59,12 +67,9 @@ export const worked = (
  * Source: Hooker and Ottosson, “Logic-based Benders decomposition”, 2003.
  */
 export function cheapest(
-  highs: Highs,
-  asked: ToAssign,
+  { highs, asked, known, foreseen: { cuts, patterns, walked } }: NightSearch,
   nights: number,
   costs: NightCosts,
-  { cuts, patterns, walked }: Foreseen,
-  known: KnownNights,
   { secondsLeft, rounds = Infinity, isRoomy = false }: Effort,
 ): Found {
   const { jobs, mornings = [] } = asked;

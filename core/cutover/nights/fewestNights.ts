@@ -1,9 +1,15 @@
-import type { Highs } from 'highs';
 import { smallestConflict } from '#core/solver';
 import { assignmentOf, leastNights, type NightCosts, type ToAssign } from './assignment';
-import { cheapest, worked, type Effort, type Found, type PlannedNight } from './cheapestNights';
+import {
+  cheapest,
+  worked,
+  type Effort,
+  type Found,
+  type NightSearch,
+  type PlannedNight,
+} from './cheapestNights';
 import { firstFit } from './firstFit';
-import { leastForeseen, type Foreseen } from './foreseen';
+import { leastForeseen } from './foreseen';
 import { quickNight, type KnownNights } from './knownNights';
 import type { NightDemand } from './nightDemand';
 
@@ -35,18 +41,16 @@ export function plainNights(asked: ToAssign, most: number, known: KnownNights): 
  * way in fewer, from as many as there have to be.
  */
 export function fewestNights(
-  highs: Highs,
-  asked: ToAssign,
+  search: NightSearch,
   { most, plain }: { most: number; plain: Fewest | null },
-  foreseen: Foreseen,
-  known: KnownNights,
   secondsLeft: () => number,
   tell: (found: Fewest) => void,
 ): Fewest | { kind: 'conflict'; demands: NightDemand[] } {
+  const { highs, asked, known, foreseen } = search;
   const all = secondsLeft();
   const forNights = () => secondsLeft() - (1 - partForNights) * all;
   const tried = (count: number, effort: Omit<Effort, 'secondsLeft'>): Found =>
-    cheapest(highs, asked, count, byNothing, foreseen, known, { secondsLeft: forNights, ...effort });
+    cheapest(search, count, byNothing, { secondsLeft: forNights, ...effort });
   // Where a night may have been held too much that is not, nothing rests on what was found with it.
   let least = known.isExact
     ? leastForeseen(highs, asked, foreseen)

@@ -55,14 +55,13 @@ export function planNights(
   if (beyond.length > 0) return { kind: 'impossible', jobs: beyond };
   const plain = plainNights(asked, asked.nights, known);
   if (plain) better(plain.nights, plain.least);
-  const foreseen = foreseenOf(asked, known, secondsLeft);
-  const start = { most: asked.nights, plain };
-  const few = fewestNights(highs, asked, start, foreseen, known, secondsLeft, ({ nights, least }) =>
+  const search = { highs, asked, known, foreseen: foreseenOf(asked, known, secondsLeft) };
+  const few = fewestNights(search, { most: asked.nights, plain }, secondsLeft, ({ nights, least }) =>
     better(nights, least),
   );
   if (few.kind !== 'fits') return few;
   const leftAfterWays = Math.max(0, secondsLeft() - waysSeconds);
-  const short = cheapest(highs, asked, few.count, byWays, foreseen, known, {
+  const short = cheapest(search, few.count, byWays, {
     secondsLeft: () => secondsLeft() - leftAfterWays,
   });
   const nights = (short.kind === 'fits' ? short.nights : few.nights).map((night) => calmed(night, asked));
