@@ -60,30 +60,49 @@ export const nightPatterns = (jobs: readonly NightJob[], worked: Worked, look: L
 export const walkedPatterns = (jobs: readonly NightJob[], worked: Worked, look: Look): NightPatterns | null =>
   patternsBy('each', jobs, worked, look);
 
-const isWithin = (some: readonly number[], others: readonly number[]): boolean =>
-  some.every((count, kind) => count <= others[kind]!);
-
 function patternsBy(
   ways: Ways,
   jobs: readonly NightJob[],
   { crew, rules: { shiftMinutes, walkMinutes } }: Worked,
-  { isNight, hasTime }: Look,
+  look: Look,
 ): NightPatterns | null {
   const long = jobs.filter(({ minutes }) => minutes.likely >= leastShare * shiftMinutes);
   const inNight = long.map(
     ({ minutes, people }) => (Math.floor(crew.length / people) * shiftMinutes) / minutes.likely,
   );
-  if (Math.max(0, ...inNight) > (ways === 'as they are' ? mostInNight.placed : mostInNight.anywhere))
-    return null;
-  const groups = new Map<string, { ids: string[]; jobs: NightJob[] }>();
-  for (const job of long) {
-    const one = bare(job, ways, walkMinutes);
+  const arePlaced = ways === 'as they are';
+  if (Math.max(0, ...inNight) > (arePlaced ? mostInNight.placed : mostInNight.anywhere)) return null;
+  const kinds = kindsOf(long, (job) => bare(job, ways, walkMinutes));
+  const patterns = fullNights(
+    kinds.map((kind) => kind.jobs),
+    look,
+  );
+  return patterns && { arePlaced, kinds: kinds.map(({ ids }) => ids), patterns };
+}
+
+/** Jobs that ask the same of a night, bare, with the ids of the real ones. */
+interface Kind {
+  ids: string[];
+  jobs: NightJob[];
+}
+
+function kindsOf(jobs: readonly NightJob[], bared: (job: NightJob) => NightJob): Kind[] {
+  const kinds = new Map<string, Kind>();
+  for (const job of jobs) {
+    const one = bared(job);
     const { minutes, rollBackMinutes, people, skills, place, by, window } = one;
     const key = JSON.stringify([minutes, rollBackMinutes, people, skills, place, by, window]);
-    const group = groups.get(key) ?? { ids: [], jobs: [] };
-    groups.set(key, { ids: [...group.ids, job.id], jobs: [...group.jobs, one] });
+    const kind = kinds.get(key) ?? { ids: [], jobs: [] };
+    kinds.set(key, { ids: [...kind.ids, job.id], jobs: [...kind.jobs, one] });
   }
-  const kinds = [...groups.values()].map((group) => group.jobs);
+  return [...kinds.values()];
+}
+
+const isWithin = (some: readonly number[], others: readonly number[]): boolean =>
+  some.every((count, kind) => count <= others[kind]!);
+
+/** Nights as full as they go, by how many they hold of each kind; `null` where there are too many, or no time for all. */
+function fullNights(kinds: readonly (readonly NightJob[])[], { isNight, hasTime }: Look): number[][] | null {
   const looked = new Map<string, boolean>();
   /** What was found to be too much: with more it is so, too. */
   const beyond: (readonly number[])[] = [];
@@ -104,10 +123,10 @@ function patternsBy(
     const next = counts.map((count, index) => (index === kind ? count + 1 : count));
     return holds(next) ? next : null;
   };
-  const patterns: number[][] = [];
+  const full: number[][] = [];
   const fill = (counts: number[], from: number): void => {
     if (isTooMuch) return;
-    if (kinds.every((_, kind) => more(counts, kind) === null)) patterns.push(counts);
+    if (kinds.every((_, kind) => more(counts, kind) === null)) full.push(counts);
     for (let kind = from; kind < kinds.length; kind += 1) {
       const next = more(counts, kind);
       if (next) fill(next, kind);
@@ -117,6 +136,5 @@ function patternsBy(
     kinds.map(() => 0),
     0,
   );
-  if (isTooMuch) return null;
-  return { arePlaced: ways === 'as they are', kinds: [...groups.values()].map(({ ids }) => ids), patterns };
+  return isTooMuch ? null : full;
 }
