@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { createRandom } from '#core/shared/random';
-import { chanceAtMost, chanceOf } from './chance';
+import { chanceAgainst, chanceAtMost, chanceOf } from './chance';
 import type { NightJob } from './nightJob';
 import { sequenceNight } from './sequence';
 import { eightHours, jobOf, twoPeople } from './testJob';
@@ -32,6 +32,24 @@ describe('the chance of a night', () => {
       const { sequence } = sequenceNight(jobs, crew, rules);
       if (sequence) expect(chanceOf(sequence.jobs, rules)).toBe(chanceOf(sequence.jobs, held));
     }
+  });
+  it('is on the same side of what it has to be, however often it is sampled', () => {
+    let far = 0;
+    for (const jobs of nightsOf(40)) {
+      const { sequence } = sequenceNight(jobs, crew, rules);
+      if (!sequence) continue;
+      for (const share of [1, 1.1, 1.2, 1.4]) {
+        const held = { ...rules, shiftMinutes: share * sequence.end };
+        const all = chanceOf(sequence.jobs, held);
+        for (const sure of [0.5, 0.8, 0.9, 0.99]) {
+          const some = chanceAgainst(sure, sequence.jobs, held);
+          expect(some >= sure).toBe(all >= sure);
+          expect(Math.abs(some - all)).toBeLessThan(0.08);
+          if (some !== all) far += 1;
+        }
+      }
+    }
+    expect(far).toBeGreaterThan(50);
   });
   it('is never above what people’s minutes allow', () => {
     for (const jobs of nightsOf(40)) {

@@ -90,3 +90,16 @@ export function chanceOf(
   }
   return within / nights;
 }
+
+/** So many nights tell what is sure by far, or by far not. */
+const fewNights = 1000;
+
+/** By how much a chance that is sampled from so few nights may be off that is near another: five deviations, and a twentieth at least. */
+const offNear = (chance: number): number =>
+  Math.max(0.05, 5 * Math.sqrt((chance * (1 - chance)) / fewNights));
+
+/** The same for a night of which it only matters whether it is as sure as it has to be: sampled as often as it takes to tell that. */
+export function chanceAgainst(sureChance: number, jobs: readonly PlannedJob[], rules: NightRules): number {
+  const chance = chanceOf(jobs, rules, { nights: fewNights });
+  return Math.abs(chance - sureChance) > offNear(sureChance) ? chance : chanceOf(jobs, rules);
+}

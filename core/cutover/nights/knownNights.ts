@@ -1,5 +1,5 @@
 import type { ToAssign } from './assignment';
-import { chanceAtMost, chanceOf } from './chance';
+import { chanceAgainst, chanceAtMost } from './chance';
 import type { NightJob } from './nightJob';
 import type { PlannedJob } from './plannedJob';
 import { sequenceNight } from './sequence';
@@ -8,7 +8,7 @@ import { sequenceNight } from './sequence';
 export interface Night {
   jobs: PlannedJob[];
   end: number;
-  /** The chance with which it is over within its shift, from 0 to 1. */
+  /** The chance with which it is over within its shift, from 0 to 1: to a percent as long as nights are sought. */
   chance: number;
 }
 
@@ -39,7 +39,7 @@ function sureOrder(
   states?: number,
 ): { night: Night | null; isExact: boolean } {
   const { sequence, isExact } = sequenceNight(jobs, crew, rules, states === undefined ? {} : { states });
-  const chance = sequence ? chanceOf(sequence.jobs, rules) : 0;
+  const chance = sequence ? chanceAgainst(rules.sureChance, sequence.jobs, rules) : 0;
   if (sequence && chance >= rules.sureChance)
     return { night: { jobs: sequence.jobs, end: sequence.end, chance }, isExact };
   return { night: null, isExact };
