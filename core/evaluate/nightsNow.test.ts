@@ -1,5 +1,6 @@
 import loadHighs from 'highs';
 import { beforeAll, describe, expect, it } from 'vitest';
+import { dayAfter } from '#core/cutover/nights';
 import { pickList, orderList, runLabels } from '#core/cutover/lists';
 import { objectionInWords } from '#core/cutover/words';
 import {
@@ -112,6 +113,22 @@ describe('nights that were agreed', () => {
       site,
     );
     expect(lateOn(over, '2026-09-01')).toEqual([]);
+  });
+  it('are objected to where the clocks change in them: their hours are not what they say', () => {
+    const [first, second] = now.nights;
+    // Clocks go forward at three in the morning after the first night.
+    const change = utc(dayAfter(first!.date), '03:00');
+    const beginOf = (date: string, time: string) =>
+      utc(date, time) - (utc(date, time) >= change ? 60 * 60_000 : 0);
+    const moment = Date.parse(`${today}T10:00:00Z`);
+    const { nights } = nightsNow(site, evaluation, today, { now: moment, beginOf }, chances);
+    expect(nights[0]!.objections).toEqual([{ kind: 'clock-change', minutes: -60 }, ...first!.objections]);
+    expect(nights[1]!.objections).toEqual(second!.objections);
+    const name = () => '';
+    const names = { task: name, person: name, thing: name, night: name, clock: name };
+    expect(objectionInWords(nights[0]!.objections[0]!, names)).toMatch(
+      /its shift is 60 min shorter than it says/,
+    );
   });
   it('go on without somebody who leaves: what he was to do is in no night then', () => {
     const without = withChanges(site, removeCrewMember(site, 'tolland'));

@@ -4,10 +4,12 @@ import {
   chanceOf,
   darkBands,
   datesOf,
+  dayAfter,
   endOfNight,
   isOpenDate,
   liftBands,
   objectionsTo,
+  shiftMinutes,
   timedNight,
   type DarkBand,
   type GivenJob,
@@ -166,6 +168,17 @@ function darkNowIn(
   return [...since].map(([view, start]) => ({ view, since: start }));
 }
 
+/** What is against a night in which the clocks change: its hours, and all times in it, are reckoned as if they did not. */
+function clockChange(
+  date: string,
+  { shift: { start, end } }: Pick<CutoverSettings, 'shift'>,
+  beginOf: NightClock['beginOf'],
+): Objection[] {
+  const over = beginOf(end <= start ? dayAfter(date) : date, end);
+  const minutes = (over - beginOf(date, start)) / minuteMs - shiftMinutes({ start, end });
+  return Math.abs(minutes) < 1 ? [] : [{ kind: 'clock-change', minutes }];
+}
+
 interface HowFar {
   nightOf: ReadonlyMap<string, string>;
   done: ReadonlySet<string>;
@@ -248,7 +261,10 @@ export function nightsNow(
     chance: one.chance,
     dark: darkBands(one.goes),
     lifts: liftBands(one.goes),
-    objections: objections[index]!,
+    objections: [
+      ...(one.state === 'over' ? [] : clockChange(one.date, settings, beginOf)),
+      ...objections[index]!,
+    ],
     openBefore: openBefore(
       one.jobs.map(({ taskId }) => taskId),
       tasks,

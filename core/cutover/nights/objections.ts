@@ -27,7 +27,9 @@ export type Objection =
   | { kind: 'not-then'; job: string; why: string }
   | { kind: 'views'; job: string; rule: string; dark: number; most: number }
   | { kind: 'morning'; of: string; what: string; carried: number; most: number; unit: Unit }
-  | { kind: 'unsure'; chance: number };
+  | { kind: 'unsure'; chance: number }
+  /** The clocks change in the night: its shift is so many minutes longer than it says, or shorter. */
+  | { kind: 'clock-change'; minutes: number };
 
 /** Whether those whom a job is given to may do it. */
 function teamObjections({ job, team }: PlannedJob, crew: readonly Worker[]): Objection[] {

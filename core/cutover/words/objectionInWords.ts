@@ -56,5 +56,7 @@ export function objectionInWords(
       return `${objection.of} (${objection.what}): ${formatQuantity(objection.carried, objection.unit)} asked in the morning after it, and it has ${formatLimit(objection.most, objection.unit)}. Do first what lightens it.`;
     case 'unsure':
       return `It ends within the shift with ${Math.floor(100 * objection.chance)} %, which is less than was asked for.`;
+    case 'clock-change':
+      return `The clocks change in this night: its shift is ${formatQuantity(Math.abs(objection.minutes), 'min')} ${objection.minutes < 0 ? 'shorter' : 'longer'} than it says, and times after the change are off by as much. Leave the date out under “Not on”, and plan again.`;
   }
 }
