@@ -107,6 +107,9 @@ describe('nights that were agreed', () => {
     const order = late.find((id) => now.tasks.find((task) => task.id === id)!.kind === 'order')!;
     const ordered = withChanges(site, tickTask(site, order, today, true, doing(`${today}T09:00:00Z`)));
     expect(lateOn(ordered, today)).not.toContain(order);
+    const setting = { id: order, excluded: 'the customer has them' };
+    const leftOut = withChanges(site, [{ kind: 'taskSetting', id: order, set: setting }]);
+    expect(lateOn(leftOut, today)).not.toContain(order);
     const everyNight = now.nights.flatMap(({ date, jobs }) => jobs.map(({ job }) => [job.id, date] as const));
     const over = everyNight.reduce(
       (at, [id, date]) => withChanges(at, tickTask(at, id, date, true, doing(`${date}T23:00:00Z`))),

@@ -24,6 +24,7 @@ import {
   followsNight,
   openBefore,
   startBy,
+  taskKind,
   tasksDone,
   tasksOf,
   type Calendar,
@@ -187,10 +188,11 @@ interface HowFar {
 }
 
 function lateOf(tasks: readonly Task[], { nightOf, done, tries, today }: HowFar): string[] {
-  const left = tasks.filter(({ id }) => !done.has(id));
-  return [...startBy(left, nightOf)].flatMap(([id, by]) =>
-    by < today && progressOfTask(tries.get(id)).kind === 'open' ? [id] : [],
-  );
+  const left = tasks.filter(({ id, excluded }) => !done.has(id) && excluded === null);
+  const by = startBy(left, nightOf);
+  return left
+    .filter(({ id, kind }) => taskKind(kind).when === 'before' && (by.get(id) ?? today) < today)
+    .flatMap(({ id }) => (progressOfTask(tries.get(id)).kind === 'open' ? [id] : []));
 }
 
 /** The nights as they were agreed, with their times, chances, dark views, mornings, and what is against them. */

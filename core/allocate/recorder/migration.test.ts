@@ -118,13 +118,19 @@ describe('the order of a migration', () => {
       ]));
     it('takes the first along where it must not wait', () =>
       expect(inWords(movers, { after, first: ['c6'] })).toEqual([['join 1 on 7', 'join 6 on 8']]));
+    it('says so where it must not wait, and a night has no room for both', () => {
+      const { waiting } = nightsOf(movers, { after, first: ['c6'], perNight: 1 });
+      expect(waiting).toEqual([
+        { cameraId: 'c6', number: 6, why: 'it goes over what camera 1 leaves, and that has to go first' },
+      ]);
+    });
     it('says that it waits where the first does', () => {
       // Two are given slot 7: the lower number goes there, and whoever comes after the other stays, too.
       const both = [mover(1, 1, 7), mover(2, 2, 7), mover(6, 6, 8)];
       const { waiting, nights } = nightsOf(both, { after: { c6: ['c2'] } });
       expect(nights.map(({ steps }) => steps.map(stepInWords))).toEqual([['join 1 on 7']]);
       expect(waiting.map(({ cameraId }) => cameraId)).toEqual(['c2', 'c6']);
-      expect(waiting[1]!.why).toBe('it goes over what camera 2 leaves, and that waits as well');
+      expect(waiting[1]!.why).toBe('it goes over what camera 2 leaves, and that has to go first');
     });
   });
   it('where no input is free for that, it says so, and the camera waits', () => {

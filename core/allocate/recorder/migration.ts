@@ -1,7 +1,7 @@
 import type { Recorder } from '#core/model/site';
 import { changeCost } from './changeCost';
 import {
-  comesAfter,
+  toComeBefore,
   inOrder,
   ipInputsAfter,
   isFinished,
@@ -11,9 +11,16 @@ import {
 } from './moveProgress';
 import { leadsAhead, movesTonight } from './nightByMakingWay';
 import { nightByRoom } from './nightByRoom';
-import type { Migration, MoveWishes, Mover, Night, NightStep } from './nightSteps';
+import {
+  afterAnother,
+  type Migration,
+  type MoveWishes,
+  type Mover,
+  type Night,
+  type NightStep,
+} from './nightSteps';
 import { recorderState } from './recorderState';
-import { oneToASlot, overWhatIsLeft } from './sameSlot';
+import { oneToASlot } from './sameSlot';
 import { isAt, type SlotAddress } from './slotRequest';
 
 /** How a night is filled: by what each camera asks to make way, that or all that will be turned, or by what the recorders can carry. */
@@ -121,9 +128,9 @@ function orderOf(
   for (const mover of ordered) {
     const { cameraId } = mover.need;
     if (done.has(cameraId) || waiting.has(cameraId)) continue;
-    const [first] = comesAfter(progress, mover);
+    const [first] = toComeBefore(progress, mover);
     const why = first
-      ? overWhatIsLeft(first.need.number)
+      ? afterAnother(first.need.number)
       : 'the cameras in its way have no input to go to meanwhile';
     waiting.set(cameraId, why);
   }

@@ -122,7 +122,7 @@ export function ipInputsAfter(progress: Progress, recorder: Recorder): ReadonlyS
 }
 
 /** Cameras of the order that have to come in before one, or in its night, and have not yet. */
-export const comesAfter = ({ after, byId, done }: Progress, { need }: Mover): Mover[] =>
+export const toComeBefore = ({ after, byId, done }: Progress, { need }: Mover): Mover[] =>
   (after[need.cameraId] ?? []).flatMap((id) => (done.has(id) ? [] : (byId.get(id) ?? [])));
 
 /** Whether a camera that turns inputs is left for a night of its own: one begun with others is filled with it only where that makes no restart more. */

@@ -2,7 +2,7 @@ import { familyOf, type Occupant } from '#core/model/slotRules';
 import type { Recorder } from '#core/model/site';
 import { numbersFrom } from '#core/shared/numeric';
 import {
-  comesAfter,
+  toComeBefore,
   comingStep,
   finalOccupants,
   ipInputsAfter,
@@ -10,7 +10,7 @@ import {
   waitsForItsNight,
   type Progress,
 } from './moveProgress';
-import type { Mover, NightStep } from './nightSteps';
+import { afterAnother, type Mover, type NightStep } from './nightSteps';
 import { alike } from './recorderModes';
 import { isAt, type SlotAddress } from './slotRequest';
 
@@ -65,10 +65,9 @@ function addTo(move: Move, progress: Progress, mover: Mover, room: number): stri
   const recorder = recorderOf.get(mover.to.recorderId)!;
   const isUrgent = urgent.has(mover.need.cameraId);
   const isGoing = (id: string): boolean => movers.some(({ need }) => need.cameraId === id);
-  for (const first of comesAfter(progress, mover)) {
+  for (const first of toComeBefore(progress, mover)) {
     if (isGoing(first.need.cameraId)) continue;
-    if (movers.length + 1 >= room)
-      return `camera ${mover.need.number} goes over what camera ${first.need.number} leaves, and that has not gone yet`;
+    if (movers.length + 1 >= room) return afterAnother(first.need.number);
     const why = addTo(move, progress, first, room);
     if (why !== null) return why;
   }
@@ -170,7 +169,7 @@ export function movesTonight(
       if (done.has(cameraId) || tonight.length >= perNight) continue;
       if (waitsForItsNight(progress, mover, tonight, turningLeft)) continue;
       // Whoever it comes after takes it along, or goes before it; only what must not wait takes that along instead.
-      if (comesAfter(progress, mover).length > 0 && !urgent.has(cameraId)) continue;
+      if (toComeBefore(progress, mover).length > 0 && !urgent.has(cameraId)) continue;
       const move = moveOf(progress, mover, perNight - tonight.length);
       if ('why' in move) {
         if (urgent.has(cameraId) && nights.length === 0) waiting.set(cameraId, move.why);

@@ -1,6 +1,6 @@
 import type { Occupant } from '#core/model/slotRules';
 import {
-  comesAfter,
+  toComeBefore,
   comingStep,
   finalOccupants,
   isTurning,
@@ -8,7 +8,7 @@ import {
   type Progress,
 } from './moveProgress';
 import { inputsForLeads, type NightDemand } from './nightLayout';
-import type { Mover, NightStep } from './nightSteps';
+import { afterAnother, type Mover, type NightStep } from './nightSteps';
 import { isAt } from './slotRequest';
 
 /** What a recorder would have to carry after a night in which these cameras come in. */
@@ -48,7 +48,7 @@ function comingTonight(progress: Progress, ordered: readonly Mover[]): Mover[] {
   const waiting = ordered.filter(({ need }) => !done.has(need.cameraId));
   let tonight: Mover[] = [];
   const tryWith = (...wanted: readonly Mover[]): boolean => {
-    const more = [...wanted.flatMap((one) => comesAfter(progress, one)), ...wanted];
+    const more = [...wanted.flatMap((one) => toComeBefore(progress, one)), ...wanted];
     const all = [...new Set([...tonight, ...more])];
     if (all.length > perNight || all.length === tonight.length || !roomTonight(progress, all)) return false;
     const turningLeft = waiting.filter((one) => isTurning(progress, one)).length;
@@ -106,9 +106,13 @@ export function nightByRoom(progress: Progress, ordered: readonly Mover[]): Nigh
   const { standing, done, urgent, waiting, nights } = progress;
   const tonight = comingTonight(progress, ordered);
   if (nights.length === 0)
-    for (const { need } of ordered)
-      if (urgent.has(need.cameraId) && !tonight.some((one) => one.need === need))
-        waiting.set(need.cameraId, 'no input is free for the leads in its way');
+    for (const mover of ordered) {
+      const { cameraId } = mover.need;
+      if (!urgent.has(cameraId) || tonight.includes(mover)) continue;
+      const [first] = toComeBefore(progress, mover);
+      const why = first ? afterAnother(first.need.number) : 'no input is free for the leads in its way';
+      waiting.set(cameraId, why);
+    }
   const leads = plugAnew(progress, tonight);
   const joins = tonight.map((mover): NightStep => {
     const { need, to } = mover;

@@ -59,3 +59,7 @@ export interface MoveWishes {
   /** Cameras that come in no sooner than others, whose ids they are: their pictures go over what those leave. */
   after?: Readonly<Record<string, readonly string[]>>;
 }
+
+/** Why a camera waits that comes in after another one, whose number it is. */
+export const afterAnother = (number: number): string =>
+  `it goes over what camera ${number} leaves, and that has to go first`;

@@ -1,4 +1,4 @@
-import type { Migration, Mover, MoveWishes } from './nightSteps';
+import { afterAnother, type Migration, type Mover, type MoveWishes } from './nightSteps';
 import { isAt, type SlotAddress } from './slotRequest';
 
 const slotKey = ({ recorderId, slot }: SlotAddress): string => `${recorderId}/${slot}`;
@@ -58,13 +58,9 @@ export function oneToASlot(movers: readonly Mover[], after: MoveWishes['after'] 
     const more = claimed.movers.filter(isLate);
     if (more.length === 0) return { movers: claimed.movers, waiting };
     for (const { need } of more) {
-      const why = overWhatIsLeft(firstWaiting(need.cameraId)!.number);
+      const why = afterAnother(firstWaiting(need.cameraId)!.number);
       late.push({ cameraId: need.cameraId, number: need.number, why });
     }
     now = now.flatMap((mover) => (isLate(mover) ? staying(mover) : [mover]));
   }
 }
-
-/** Why a camera waits that comes in after another one. */
-export const overWhatIsLeft = (number: number): string =>
-  `it goes over what camera ${number} leaves, and that waits as well`;

@@ -1,10 +1,11 @@
 import type { Highs } from 'highs';
-import { solve, type Programme } from '#core/solver';
+import { solve } from '#core/solver';
 import { assignmentOf, type NightCosts, type ToAssign } from './assignment';
 import type { Foreseen } from './foreseen';
 import { nightOf, quickNight, type KnownNights, type Night } from './knownNights';
 import { areMorningsHeld } from './morningLimits';
 import type { NightJob } from './nightJob';
+import type { NightPatterns } from './nightPatterns';
 import { repaired } from './repaired';
 
 /** A night as it is planned. */
@@ -15,7 +16,7 @@ export interface PlannedNight extends Night {
 
 export type Found =
   | { kind: 'fits'; nights: PlannedNight[]; least: number }
-  | { kind: 'infeasible'; programme: Programme }
+  | { kind: 'infeasible' }
   | { kind: 'out-of-time'; least: number };
 
 /** What nights are sought for, with what is known and foreseen of them. */
@@ -31,10 +32,10 @@ export interface Effort {
   secondsLeft: () => number;
   rounds?: number;
   /**
-   * Only nights with time to walk before each job are looked for, and what restarts has all that it waits for in a night before: that is
-   * sooner found, and shows nothing where it is not.
+   * Only nights of these patterns are looked for, which have time for all ways, and what restarts has all that it waits for in a night
+   * before: that is sooner found, and shows nothing where it is not.
    */
-  isRoomy?: boolean;
+  roomy?: NightPatterns | null;
 }
 
 /** One programme is given so long at least. */
@@ -67,10 +68,10 @@ export const worked = (
  * Source: Hooker and Ottosson, “Logic-based Benders decomposition”, 2003.
  */
 export function cheapest(
-  { highs, asked, known, foreseen: { cuts, patterns, walked } }: NightSearch,
+  { highs, asked, known, foreseen: { cuts, patterns } }: NightSearch,
   nights: number,
   costs: NightCosts,
-  { secondsLeft, rounds = Infinity, isRoomy = false }: Effort,
+  { secondsLeft, rounds = Infinity, roomy = null }: Effort,
 ): Found {
   const { jobs, mornings = [] } = asked;
   const fits = (some: readonly NightJob[]) => nightOf(some, asked, known) !== null;
@@ -79,11 +80,11 @@ export function cheapest(
   let least = 0;
   for (let round = 1; ; round += 1) {
     const { programme, variableOf } = assignmentOf(asked, nights, cuts, costs, {
-      patterns: isRoomy ? walked : patterns,
-      isRoomy,
+      patterns: roomy ?? patterns,
+      isRoomy: roomy !== null,
     });
     const solved = solve(highs, programme, { secondsMost: Math.max(leastSeconds, secondsLeft()) });
-    if (solved.kind === 'infeasible') return { kind: 'infeasible', programme };
+    if (solved.kind === 'infeasible') return { kind: 'infeasible' };
     if (solved.kind === 'nothing-found') return { kind: 'out-of-time', least };
     const bound = solved.kind === 'proven' ? solved.cost : solved.cost * (1 - solved.gapPercent / 100);
     least = Math.max(least, bound);

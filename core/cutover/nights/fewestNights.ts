@@ -9,7 +9,7 @@ import {
   type PlannedNight,
 } from './cheapestNights';
 import { firstFit } from './firstFit';
-import { leastForeseen } from './foreseen';
+import { leastForeseen, roomyPatterns } from './foreseen';
 import { quickNight, type KnownNights } from './knownNights';
 import type { NightDemand } from './nightDemand';
 
@@ -69,14 +69,15 @@ export function fewestNights(
     tellSoFar();
   };
   tellSoFar();
-  const isRoomy = foreseen.walked !== null;
+  const isFewest = found !== null && found.count <= least;
+  const roomy = isFewest ? null : roomyPatterns(asked, known, foreseen, secondsLeft);
   for (let isBetter = true; isBetter && forNights() > 0;) {
     const count = found ? found.count - 1 : most;
     if (count < least) break;
-    const fewer = tried(count, { rounds: quickRounds, isRoomy });
+    const fewer = tried(count, { rounds: quickRounds, roomy });
     isBetter = fewer.kind === 'fits';
     // That there are none with so much room says nothing of others.
-    if (isBetter || !isRoomy) take(fewer, count);
+    if (isBetter || !roomy) take(fewer, count);
   }
   for (let count = least; count < (found?.count ?? most + 1) && forNights() > 0; count += 1) {
     const fewer = tried(count, {});

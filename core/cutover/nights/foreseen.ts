@@ -13,30 +13,43 @@ export interface Foreseen {
   cuts: Cut[];
   /** Every way to fill a night, where those are few enough. */
   patterns: NightPatterns | null;
-  /** Those with time for any ways between places, where the others leave out what those take. */
-  walked: NightPatterns | null;
 }
 
 /** Ways to fill a night are sought for so much of the time. */
-const partForPatterns = 0.4;
+const partForPatterns = 0.3;
+
+type SecondsLeft = () => number;
+
+/** Whether jobs fit into a night, and whether there is time to ask that of more. */
+function lookAt(asked: ToAssign, known: KnownNights, secondsLeft: SecondsLeft) {
+  const leftAfter = (1 - partForPatterns) * secondsLeft();
+  return {
+    isNight: (some: readonly NightJob[]) => nightOf(some, asked, known) !== null,
+    hasTime: () => secondsLeft() >= leftAfter,
+  };
+}
 
 export function foreseenOf(
   asked: ToAssign,
   known: KnownNights,
-  secondsLeft: () => number = () => Infinity,
+  secondsLeft: SecondsLeft = () => Infinity,
 ): Foreseen {
   const { jobs } = asked;
-  const isNight = (some: readonly NightJob[]) => nightOf(some, asked, known) !== null;
-  const cuts = [...classCuts(jobs, isNight), ...groupCuts(jobs, isNight)];
-  const leftAfter = (1 - partForPatterns) * secondsLeft();
-  const look = { isNight, hasTime: () => secondsLeft() >= leftAfter };
-  const patterns = nightPatterns(jobs, asked, look);
-  return {
-    cuts,
-    patterns,
-    walked: patterns && !patterns.arePlaced ? walkedPatterns(jobs, asked, look) : null,
-  };
+  const look = lookAt(asked, known, secondsLeft);
+  const cuts = [...classCuts(jobs, look.isNight), ...groupCuts(jobs, look.isNight)];
+  return { cuts, patterns: nightPatterns(jobs, asked, look) };
 }
+
+/** Ways to fill a night with time for all walks, where what was foreseen leaves those out; `null` where it does not, or they are too many. */
+export const roomyPatterns = (
+  asked: ToAssign,
+  known: KnownNights,
+  { patterns }: Foreseen,
+  secondsLeft: SecondsLeft,
+): NightPatterns | null =>
+  patterns && !patterns.arePlaced
+    ? walkedPatterns(asked.jobs, asked, lookAt(asked, known, secondsLeft))
+    : null;
 
 /** How many nights there have to be, by what is known of them beforehand. */
 export const leastForeseen = (

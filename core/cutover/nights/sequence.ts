@@ -2,6 +2,7 @@ import type { NightJob, NightRules, Worker } from './nightJob';
 import type { PlannedJob } from './plannedJob';
 import { orderProblem, type Aim } from './orderProblem';
 import { bestOrder } from './orderSearch';
+import { endOfNight } from './timedNight';
 
 export interface Sequence {
   jobs: PlannedJob[];
@@ -35,6 +36,6 @@ export function sequenceNight(
   // What is done is held in the bits of one number.
   if (jobs.length > mostJobs) return { sequence: null, isExact: false };
   const { timed, looked } = bestOrder(orderProblem(jobs, crew, rules, aim), states);
-  const end = Math.max(0, ...(timed ?? []).map((one) => one.end));
-  return { sequence: timed && { jobs: [...timed], end }, isExact: looked < states };
+  const sequence = timed && { jobs: [...timed], end: endOfNight(timed) };
+  return { sequence, isExact: looked < states };
 }

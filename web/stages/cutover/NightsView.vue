@@ -59,7 +59,6 @@ const minutesNowIn = (date: string): number | null => {
       {{ counted(now.late.length, 'task') }} before the nights should have begun by now, and the nights that
       wait for {{ now.late.length === 1 ? 'it' : 'them' }} will not have what they need. Tick off what is
       done. Where it is not, note when it is ordered, and plan again: no night then comes before its parts.
-
       <div class="row">
         <button type="button" class="btn small" @click="emit('show', 'tasks')">Tasks</button>
         <button type="button" class="btn small" @click="emit('show', 'rules')">Crew and rules</button>
